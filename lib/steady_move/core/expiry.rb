@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    # New expiry after a move (RFC 5731 §3.2.4 with the registry's maximum; grace year: RFC 3915 and registry practice).
+    module Expiry
+      Result = Struct.new(:expires_at, :capped, keyword_init: true)
+
+      module_function
+
+      # expires_at, landed_at: Time (UTC); years: added years; max_years: registry's maximum from landing;
+      # in_grace: the losing side's automatic year is taken back first. Returns Result(expires_at, capped).
+      def after_move(expires_at:, landed_at:, years: 1, max_years: 10, in_grace: false)
+        base = in_grace ? add_years(expires_at, -1) : expires_at
+        wished = add_years(base, years)
+        most = add_years(landed_at, max_years)
+        Result.new(expires_at: [wished, most].min, capped: wished > most)
+      end
+
+      # Calendar years; 29 February becomes 28 February in a common year.
+      def add_years(time, years)
+        year = time.year + years
+        leap = (year % 4).zero? && (year % 100 != 0 || (year % 400).zero?)
+        day = time.month == 2 && time.day == 29 && !leap ? 28 : time.day
+        Time.utc(year, time.month, day, time.hour, time.min, time.sec)
+      end
+    end
+  end
+end

@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Money
+      # Whole minor units with an ISO 4217 currency. Sums never cross currencies.
+      Amount = Struct.new(:minor, :currency) do
+        def +(other) = same(other) { Amount.new(minor + other.minor, currency) }
+        def -(other) = same(other) { Amount.new(minor - other.minor, currency) }
+        def *(count) = Amount.new(minor * count, currency)
+        def to_h = { minor: minor, currency: currency }
+
+        # A share given in thousandths of a per cent, rounded half up.
+        def share(milli_percent)
+          Amount.new(((minor * milli_percent) + 50_000).div(100_000), currency)
+        end
+
+        private
+
+        def same(other)
+          raise ArgumentError, "#{currency} and #{other.currency} can't be summed" unless currency == other.currency
+
+          yield
+        end
+      end
+    end
+  end
+end

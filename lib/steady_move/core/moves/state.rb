@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Moves
+      # Where one step stands. phase: ahead, due, under-way, stuck, done or dropped.
+      StepState = Struct.new(:step, :phase, :since, :done_at, :says, :look_at, :turn, keyword_init: true) do
+        def done? = phase == "done"
+        def active? = %w[due under-way stuck].include?(phase)
+      end
+
+      # A move's state, folded from its plan and its events; the order of messages and repeats don't matter.
+      class State
+        STAGES = %w[Survey Make\ ready Ordered Release Landed Settled].freeze
+        ENDINGS = { "called-off" => "Called off", "refused" => "Refused", "settled" => "Settled" }.freeze
+
+        attr_reader :plan, :steps, :ending, :deadline
+
+        # plan: Plan; events: [Event] in journal order.
+        def self.fold(plan, events) = new(plan, events)
+
+        def initialize(plan, events)
+          @plan = plan
+          @events = events
+          @done = events.select(&:done?).to_h { |e| [e.step, e] }
+          @ending = events.map(&:type).find { |t| %w[called-off refused].include?(t) } ||
+                    ("settled" if events.any? { |e| e.type == "settled" })
+          @deadline = events.filter_map { |e| e.data["deadline"] if e.step == "registry-pending" && e.done? }.last
+          @steps = fold_steps.freeze
+          freeze
+        end
+
+        def [](id) = steps.find { |s| s.step.id == id }
+        def done?(id) = @done.key?(id)
+        def active = steps.select(&:active?)
+        def approved? = @events.any? { |e| e.type == "approved" }
+
+        # True until nothing more will be done: settled, or ended and made safe again.
+        def open? = ending.nil? || (ending != "settled" && active.any?)
+
+        # Survey … Settled, or how it ended.
+        def stage
+          return ENDINGS.fetch(ending) if ending
+
+          (steps.find { |s| !s.done? } || steps.last).step.stage
+        end
+
+        # yours, theirs or clock: a person's turn goes before the others'.
+        def turn = %w[yours theirs clock].find { |t| active.any? { |s| s.turn == t } }
+
+        # The step that the move waits for first in this turn.
+        def current = active.find { |s| s.turn == turn }
+
+        private
+
+        def fold_steps
+          list = plan.steps.map { |step| fold_step(step) }
+          return list unless ending && ending != "settled"
+
+          list.map! { |s| s.done? ? s : s.dup.tap { |d| d.phase = "dropped" } }
+          needs_lock? ? list << fold_step(Steps::RESTORE_LOCK) : list
+        end
+
+        def needs_lock?
+          plan.options.include?(:lock) && @events.any? { |e| e.step == "unlock" }
+        end
+
+        def fold_step(step)
+          mine = @events.select { |e| e.step == step.id }
+          last = mine.last
+          phase = phase_of(step, last)
+          StepState.new(step: step, phase: phase, since: since(step, mine), done_at: @done[step.id]&.at,
+                        says: @done[step.id]&.says || last&.says, look_at: phase == "done" ? nil : last&.data&.fetch("look_at", nil),
+                        turn: turn_of(step, last)).freeze
+        end
+
+        def phase_of(step, last)
+          return "done" if @done.key?(step.id)
+          return "ahead" unless step.needs.all? { |id| @done.key?(id) }
+
+          case last&.type
+          when nil then "due"
+          when "problem" then "stuck"
+          else "under-way"
+          end
+        end
+
+        def turn_of(step, last)
+          return "yours" if last&.type == "problem" && last.data["yours"]
+          return "theirs" if step.id == "release" && approved?
+
+          last&.type == "problem" ? "theirs" : step.actor
+        end
+
+        # When the step could begin: when the last of its needs was done, or its own first event.
+        def since(step, mine)
+          step.needs.filter_map { |id| @done[id]&.at }.max || mine.first&.at || @events.first&.at
+        end
+      end
+    end
+  end
+end

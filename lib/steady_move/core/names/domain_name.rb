@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+require "simpleidn"
+require "public_suffix"
+
+module SteadyMove
+  module Core
+    module Names
+      # A registrable domain name: A-label form for the wire, U-label form for people.
+      class DomainName
+        include Comparable
+
+        # Why a text names no registrable domain; the message says what was found and what is expected.
+        class Invalid < ArgumentError; end
+
+        LABEL = /\A[a-z0-9](?:[a-z0-9-]{0,61}[a-z0-9])?\z/
+
+        attr_reader :ascii, :unicode
+
+        # Understands a URL, a host under the name, upper case, a final dot, an international name.
+        # Host syntax: RFC 1123 §2.1, RFC 5890 §2.3.1; suffixes: Public Suffix List as its package carries it.
+        # Raises Invalid.
+        def self.parse(text)
+          typed = text.to_s.strip
+          raise Invalid, "nothing is written where a domain name is expected" if typed.empty?
+
+          unicode = registrable(host_of(typed), typed)
+          ascii = SimpleIDN.to_ascii(unicode).to_s.downcase
+          check_labels(ascii, typed)
+          new(ascii, unicode)
+        rescue SimpleIDN::ConversionError
+          raise Invalid, "“#{typed}” is not a name that can be written in DNS"
+        end
+
+        def self.host_of(typed)
+          host = typed.sub(%r{\A[a-z][a-z0-9+.-]*://}i, "").sub(/\A[^@\/]*@/, "")
+          SimpleIDN.to_unicode(host[%r{\A[^/?#:\s]*}].delete_suffix(".").downcase)
+        end
+
+        def self.registrable(host, typed)
+          raise Invalid, "“#{typed}” has no suffix; a name such as “ferry.example” is expected" unless host.include?(".")
+
+          PublicSuffix.domain(host) or raise Invalid, "“#{typed}” is a suffix itself; a name under it is expected"
+        end
+
+        def self.check_labels(ascii, typed)
+          raise Invalid, "“#{typed}” has #{ascii.length} characters in DNS form; at most 253 fit" if ascii.length > 253
+
+          bad = ascii.split(".", -1).find { |label| !label.match?(LABEL) } or return
+          raise Invalid, "“#{typed}”: the part “#{bad}” must have 1 to 63 letters, digits or inner hyphens"
+        end
+        private_class_method :host_of, :registrable, :check_labels, :new
+
+        def initialize(ascii, unicode)
+          @ascii = ascii.freeze
+          @unicode = unicode.freeze
+          freeze
+        end
+
+        # Everything behind the first dot, in A-label form.
+        def suffix = ascii.partition(".").last
+        def to_s = ascii
+        def <=>(other) = ascii <=> other.ascii
+        def eql?(other) = other.is_a?(DomainName) && ascii == other.ascii
+        def hash = ascii.hash
+      end
+    end
+  end
+end

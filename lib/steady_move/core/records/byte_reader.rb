@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Records
+      # Reads rdata octets in order; raises ArgumentError when they end too early.
+      class ByteReader
+        def initialize(bytes)
+          @bytes = bytes.b
+          @at = 0
+        end
+
+        def take(count)
+          raise ArgumentError, "rdata ends after #{@bytes.bytesize} octets; #{@at + count} are needed" if @at + count > @bytes.bytesize
+
+          @at += count
+          @bytes.byteslice(@at - count, count)
+        end
+
+        def u8 = take(1).unpack1("C")
+        def u16 = take(2).unpack1("n")
+        def u32 = take(4).unpack1("N")
+        def rest = take(@bytes.bytesize - @at)
+        def end? = @at >= @bytes.bytesize
+      end
+    end
+  end
+end

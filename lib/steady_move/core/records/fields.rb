@@ -1,0 +1,118 @@
+# frozen_string_literal: true
+
+require "ipaddr"
+
+module SteadyMove
+  module Core
+    module Records
+      # How each kind of rdata field is read and written: text ↔ value ↔ wire.
+      # A kind answers parse(tokens, origin), text(value), wire(value, canonical), unwire(reader).
+      # Tokens are Token structs; a kind takes one or, where it says "rest", all that remain.
+      module Fields
+        Kind = Struct.new(:parse, :text, :wire, :unwire)
+
+        module_function
+
+        def take(tokens, what)
+          tokens.shift&.text or raise ArgumentError, "#{what} is missing"
+        end
+
+        def number(bits, pack)
+          max = (1 << bits) - 1
+          Kind.new(
+            ->(t, _o) { whole(take(t, "a number"), max) },
+            :to_s.to_proc,
+            ->(v, _c) { [v].pack(pack) },
+            ->(r) { r.public_send("u#{bits}") }
+          )
+        end
+
+        def whole(text, max)
+          raise ArgumentError, "“#{text}” is not a whole number from 0 to #{max}" unless text.match?(/\A\d{1,10}\z/) && text.to_i <= max
+
+          text.to_i
+        end
+
+        def address(text, family)
+          ip = IPAddr.new(text)
+          raise ArgumentError unless (family == 4 ? ip.ipv4? : ip.ipv6?) && !text.include?("/")
+          raise ArgumentError if family == 4 && text !~ /\A\d+\.\d+\.\d+\.\d+\z/
+
+          ip.hton
+        rescue ArgumentError
+          raise ArgumentError, "“#{text}” is not an IPv#{family} address"
+        end
+
+        def strings(tokens)
+          raise ArgumentError, "at least one text is expected" if tokens.empty?
+
+          tokens.shift(tokens.size).map { |t| string(t) }
+        end
+
+        def string(token)
+          raise ArgumentError, "a text is missing" unless token
+
+          bytes = Escape.undo(token.text)
+          raise ArgumentError, "one text has #{bytes.bytesize} octets; at most 255 fit, split it in several" if bytes.bytesize > 255
+
+          bytes
+        end
+
+        def joined(tokens, what)
+          raise ArgumentError, "#{what} is missing" if tokens.empty?
+
+          tokens.shift(tokens.size).map(&:text).join
+        end
+
+        def unhex(text)
+          raise ArgumentError, "“#{text[0, 20]}” is not an even run of hexadecimal digits" unless text.match?(/\A(\h\h)*\z/)
+
+          [text].pack("H*")
+        end
+
+        def unbase64(text)
+          text.unpack1("m0")
+        rescue ArgumentError
+          raise ArgumentError, "“#{text[0, 20]}…” is not base64"
+        end
+
+        def unwire_strings(reader)
+          out = []
+          out << reader.take(reader.u8) until reader.end?
+          out
+        end
+
+        def counted(bytes) = [bytes.bytesize].pack("C") << bytes
+
+        NAME = Kind.new(->(t, o) { Name.parse(take(t, "a name"), origin: o) }, :to_s.to_proc,
+                        ->(v, c) { v.to_wire(canonical: c) }, ->(r) { Name.from_wire(r) })
+        STRINGS = Kind.new(->(t, _o) { strings(t) }, ->(v) { v.map { |s| Escape.quoted(s) }.join(" ") },
+                           ->(v, _c) { v.map { |s| counted(s) }.join }, ->(r) { unwire_strings(r) })
+        STRING = Kind.new(->(t, _o) { string(t.shift) }, Escape.method(:quoted).to_proc,
+                          ->(v, _c) { counted(v) }, ->(r) { r.take(r.u8) })
+        # CAA's value runs to the end without a length octet (RFC 8659 §4.1).
+        VALUE = Kind.new(->(t, _o) { Escape.undo(take(t, "a value")) }, Escape.method(:quoted).to_proc,
+                         ->(v, _c) { v }, lambda(&:rest))
+        TAG = Kind.new(->(t, _o) { take(t, "a tag").b }, :to_s.to_proc,
+                       ->(v, c) { counted(c ? v.downcase : v) }, ->(r) { r.take(r.u8) })
+        HEX = Kind.new(->(t, _o) { unhex(joined(t, "hexadecimal data")) }, ->(v) { v.unpack1("H*").upcase },
+                       ->(v, _c) { v }, lambda(&:rest))
+        BASE64 = Kind.new(->(t, _o) { unbase64(joined(t, "base64 data")) }, ->(v) { [v].pack("m0") },
+                          ->(v, _c) { v }, lambda(&:rest))
+        TIME = Kind.new(->(t, _o) { Ttl.parse(take(t, "a time")) }, :to_s.to_proc,
+                        ->(v, _c) { [v].pack("N") }, :u32.to_proc)
+
+        ALL = {
+          u8: number(8, "C"), u16: number(16, "n"), u32: number(32, "N"), time: TIME, name: NAME,
+          ipv4: Kind.new(->(t, _o) { address(take(t, "an address"), 4) }, ->(v) { IPAddr.new_ntoh(v).to_s },
+                         ->(v, _c) { v }, ->(r) { r.take(4) }),
+          ipv6: Kind.new(->(t, _o) { address(take(t, "an address"), 6) }, ->(v) { IPAddr.new_ntoh(v).to_s },
+                         ->(v, _c) { v }, ->(r) { r.take(16) }),
+          string: STRING, strings: STRINGS, value: VALUE, tag: TAG, hex: HEX, base64: BASE64,
+          svc_params: Kind.new(->(t, _o) { SvcParams.parse(t.shift(t.size)) }, SvcParams.method(:text).to_proc,
+                               ->(v, _c) { SvcParams.wire(v) }, SvcParams.method(:unwire).to_proc)
+        }.freeze
+      end
+    end
+  end
+end

@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Records
+      # One record: owner Name, TTL in seconds, Rdata. Class is always IN.
+      Record = Struct.new(:name, :ttl, :rdata, keyword_init: true) do
+        def type = rdata.type
+        def to_s = "#{name} #{ttl} IN #{type} #{rdata}"
+      end
+
+      # All records with one owner and type (RFC 2181 §5); the TTL is the least of its members (§5.2).
+      RecordSet = Struct.new(:name, :type, :ttl, :rdatas, keyword_init: true) do
+        def id = [name, type]
+        def meanings = rdatas.map(&:meaning).sort
+        def same_data?(other) = meanings == other.meanings
+        def to_a = rdatas.map { |r| Record.new(name: name, ttl: ttl, rdata: r) }
+      end
+
+      # A zone: its apex Name and record sets by [Name, type]. Immutable.
+      class Zone
+        attr_reader :origin, :sets
+
+        def initialize(origin, records)
+          @origin = origin
+          @sets = records.group_by { |r| [r.name, r.type] }.transform_values { |rs| gather(rs) }.freeze
+          freeze
+        end
+
+        def [](name, type) = sets[[name, type]]
+        def records = sets.values.flat_map(&:to_a)
+        def size = sets.values.sum { |s| s.rdatas.size }
+        def soa = self[origin, "SOA"]&.rdatas&.first
+        def name_servers = (self[origin, "NS"]&.rdatas || []).map { |r| r.values.first }
+
+        # Seconds a denial may be cached: the lesser of the SOA's TTL and MINIMUM (RFC 2308 §5).
+        def negative_ttl
+          set = self[origin, "SOA"] or return 0
+          [set.ttl, set.rdatas.first.values.last].min
+        end
+
+        # The greatest TTL of any record set.
+        def greatest_ttl = sets.values.map(&:ttl).max || 0
+
+        # What is carried to another host: all but the SOA and the apex name servers, which belong to the host.
+        def content = sets.values.reject { |s| s.name == origin && %w[SOA NS].include?(s.type) }
+
+        private
+
+        def gather(records)
+          RecordSet.new(name: records.first.name, type: records.first.type, ttl: records.map(&:ttl).min,
+                        rdatas: records.map(&:rdata).uniq.freeze).freeze
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+require "strscan"
+
+module SteadyMove
+  module Core
+    module Records
+      # A word of a zone file: its raw text (escapes kept) and whether it stood in quotes.
+      Token = Struct.new(:text, :quoted)
+
+      # An entry: the line it starts on, whether it starts with blanks (the owner is inherited), its tokens.
+      Entry = Struct.new(:line, :inherits, :tokens)
+
+      # Splits zone file text into entries: quotes, comments, parentheses (RFC 1035 §5.1).
+      class ZoneLexer
+        def initialize(text)
+          @scan = StringScanner.new(text.b)
+          @line = 1
+        end
+
+        # Yields each Entry; raises ZoneError for an open quote or parenthesis.
+        def each_entry
+          until @scan.eos?
+            entry = next_entry
+            yield entry unless entry.tokens.empty?
+          end
+        end
+
+        private
+
+        def next_entry
+          entry = Entry.new(@line, @scan.check(/[ \t]/n) ? true : false, [])
+          depth = 0
+          until @scan.eos?
+            @scan.skip(/[ \t]+/n)
+            @scan.skip(/;[^\n]*/n)
+            if @scan.skip(/\r?\n/n)
+              @line += 1
+              depth.zero? ? (return entry) : next
+            elsif @scan.skip(/\(/n) then depth += 1
+            elsif @scan.skip(/\)/n)
+              depth -= 1
+              fail_at(@line, "a parenthesis is closed that was not opened") if depth.negative?
+            elsif (token = word) then entry.tokens << token
+            end
+          end
+          fail_at(entry.line, "a parenthesis is opened here and never closed") if depth.positive?
+          entry
+        end
+
+        def word
+          return quoted if @scan.skip(/"/n)
+
+          raw = @scan.scan(/(?:[^\s;()"\\]|\\\d{3}|\\.)+/n) and return Token.new(with_quoted_value(raw), false)
+          fail_at(@line, "a character that can't stand here: #{@scan.getch.inspect}") unless @scan.eos?
+        end
+
+        # key="value" of service parameters is one word.
+        def with_quoted_value(raw)
+          return raw unless raw.end_with?("=") && @scan.skip(/"/n)
+
+          raw + quoted.text
+        end
+
+        def quoted
+          start = @line
+          body = @scan.scan(/(?:[^"\\\n]|\\\d{3}|\\.)*/n)
+          fail_at(start, "a quoted text is not closed on its line") unless @scan.skip(/"/n)
+          Token.new(body, true)
+        end
+
+        def fail_at(line, message) = raise(ZoneError.new(line, message))
+      end
+    end
+  end
+end

@@ -10,7 +10,10 @@ module SteadyMove
 
   LOADER = Zeitwerk::Loader.new.tap do |loader|
     loader.push_dir(__dir__)
-    loader.inflector.inflect("open_api" => "OpenApi", "byte_reader" => "ByteReader")
+    loader.ignore(File.join(__dir__, "steady_move/store/migrations"))
     loader.setup
   end
+
+  # Loaded whole: several small values may share one file.
+  LOADER.eager_load
 end

@@ -1,0 +1,129 @@
+# frozen_string_literal: true
+
+require "socket"
+require "timeout"
+
+module SteadyMove
+  module Wire
+    module Dns
+      # What one server said. rcode: "NOERROR", "NXDOMAIN", …; authoritative: its AA bit; answer, authority: Records.
+      Answer = Struct.new(:server, :rcode, :authoritative, :answer, :authority, keyword_init: true)
+
+      # Asks authoritative servers by name: queries, zone transfers (RFC 5936), updates (RFC 2136).
+      class Client
+        ZONE_MOST = 200_000
+
+        # servers: {"ns1.host.example" => "127.0.0.1:5301"} overrides; others are resolved by the system, port 53.
+        # parents: {suffix => server name} of a registry's own name servers; timeout in seconds per try.
+        def initialize(servers: {}, parents: {}, timeout: 3, random: Random)
+          @servers = servers
+          @parents = parents
+          @timeout = timeout
+          @random = random
+        end
+
+        # The name of a server of the registry that holds the DomainName's suffix; nil where none is known.
+        def parent_server(name) = @parents[name.suffix]
+
+        # name, type as text. Returns an Answer; raises Unreachable or Malformed.
+        def query(server, name, type)
+          request = question(name, type)
+          reply = udp(server, request)
+          reply = tcp(server) { |socket| exchange(socket, request, server) } if reply.header.tc
+          Answer.new(server: server, rcode: reply.rcode.string, authoritative: reply.header.aa,
+                     answer: records(reply.answer), authority: records(reply.authority))
+        end
+
+        # The whole zone by AXFR, signed by key where given. Returns a Core::Records::Zone; raises Refused too.
+        def transfer(server, zone, key: nil)
+          request = question(zone, "AXFR")
+          signer = sign(request, key)
+          found = tcp(server) { |socket| ZoneTransfer.new(socket, request, signer, server).records }
+          Core::Records::Zone.new(Core::Records::Name.parse(zone), found)
+        end
+
+        # One atomic update of the zone: removes whole sets [[Name, type]], then adds Records (RFC 2136 §2.5, §3.4.2).
+        def update(server, zone, key:, remove: [], add: [])
+          message = Dnsruby::Update.new(zone)
+          remove.each { |name, type| message.authority << Codec::Raw.new(name, type, ttl: 0, klass: "ANY") }
+          add.each { |record| message.authority << Codec.encode(record) }
+          message.header.nscount = remove.size + add.size
+          message.header.id = @random.rand(65_536)
+          sign(message, key)
+          reply = tcp(server) { |socket| exchange(socket, message, server) }
+          code = reply.rcode.string
+          raise Refused.new(code, "#{server} refused the update of #{zone} (#{code})") unless code == "NOERROR"
+        end
+
+        private
+
+        def question(name, type)
+          Dnsruby::Message.new(name.to_s, Dnsruby::Types.new(Core::Records::Rdata.number_of(type == "AXFR" ? "TYPE252" : type))).tap do |m|
+            m.header.id = @random.rand(65_536)
+            m.header.rd = false
+          end
+        end
+
+        def sign(message, key)
+          key && Codec.signer(key).tap { |signer| signer.apply(message) }
+        end
+
+        def records(section) = section.filter_map { |rr| Codec.decode(rr) }
+
+        def udp(server, request)
+          host, port = address(server)
+          tries = 0
+          begin
+            tries += 1
+            ask_udp(host, port, request)
+          rescue Timeout::Error
+            retry if tries < 2
+            raise Unreachable, "the name server #{server} does not answer"
+          rescue SystemCallError => e
+            raise Unreachable, "the name server #{server} can't be reached (#{e.message})"
+          end
+        end
+
+        def ask_udp(host, port, request)
+          socket = UDPSocket.new
+          socket.connect(host, port)
+          socket.send(request.encode, 0)
+          Timeout.timeout(@timeout) do
+            loop do
+              reply = Codec.message(socket.recv(65_535))
+              return reply if reply.header.id == request.header.id && reply.header.qr
+            end
+          end
+        ensure
+          socket&.close
+        end
+
+        def tcp(server)
+          host, port = address(server)
+          socket = Socket.tcp(host, port, connect_timeout: @timeout)
+          Timeout.timeout(@timeout * 5) { yield socket }
+        rescue Timeout::Error
+          raise Unreachable, "the name server #{server} does not answer"
+        rescue SystemCallError, IOError, SocketError => e
+          raise Unreachable, "the name server #{server} can't be reached (#{e.message})"
+        ensure
+          socket&.close
+        end
+
+        def exchange(socket, request, server)
+          Tcp.write(socket, request.encode)
+          octets = Tcp.read(socket) or raise Unreachable, "the name server #{server} closed the connection"
+          Codec.message(octets)
+        end
+
+        def address(server)
+          text = @servers[server.to_s.chomp(".").downcase]
+          return [server.to_s.chomp("."), 53] unless text
+
+          host, _, port = text.rpartition(":")
+          [host, Integer(port)]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+require "dnsruby"
+
+Dnsruby.log.level = Logger::FATAL
+
+module SteadyMove
+  module Wire
+    module Dns
+      # Core's records ↔ dnsruby's messages. rdata crosses as octets, so that no type loses anything on the way.
+      module Codec
+        Record = Core::Records::Record
+        Rdata = Core::Records::Rdata
+        Name = Core::Records::Name
+
+        # Writes names in rdata whole and in the case they have.
+        class PlainEncoder < Dnsruby::MessageEncoder
+          def put_name(name, _canonical = false, _downcase = false) = super(name, true, false)
+        end
+
+        # What dnsruby's encoder needs of a resource record, with the octets as they are.
+        # klass: IN, ANY or NONE (RFC 2136 §2.4, §2.5 use the last two).
+        class Raw
+          attr_reader :name, :type, :klass, :ttl
+
+          def initialize(name, type, ttl:, klass: "IN", rdata: "")
+            @name = Dnsruby::Name.create(name.to_s)
+            @type = Dnsruby::Types.new(Rdata.number_of(type))
+            @klass = Dnsruby::Classes.new(klass)
+            @ttl = ttl
+            @octets = rdata
+          end
+
+          def encode_rdata(encoder, _canonical = false) = encoder.put_bytes(@octets)
+          def rdata = @octets
+        end
+
+        module_function
+
+        def encode(record)
+          Raw.new(record.name, record.type, ttl: record.ttl, rdata: record.rdata.to_wire)
+        end
+
+        # A dnsruby RR → Record, or nil for what is no data (OPT, TSIG). Raises Malformed.
+        def decode(rr)
+          number = rr.type.code
+          return if [41, 250].include?(number)
+
+          octets = PlainEncoder.new { |e| rr.encode_rdata(e, false) }.to_s.b
+          Record.new(name: name_of(rr.name), ttl: rr.ttl, rdata: Rdata.from_wire(Rdata.type_of(number), octets)).freeze
+        rescue ArgumentError, Dnsruby::EncodeError => e
+          raise Malformed, "a DNS record can't be read: #{e.message}"
+        end
+
+        def name_of(name) = Name.new(name.labels.map { |l| l.string.b })
+
+        # Octets → dnsruby message; raises Malformed.
+        def message(octets)
+          Dnsruby::Message.decode(octets)
+        rescue Dnsruby::DecodeError, ArgumentError, NoMethodError, RangeError => e
+          raise Malformed, "a DNS message can't be read: #{e.message}"
+        end
+
+        # key: {name:, secret: (base64)}; a signer for transaction signatures (RFC 8945), HMAC-SHA256.
+        def signer(key)
+          Dnsruby::RR.create(name: key.fetch(:name), type: "TSIG", ttl: 0, klass: "ANY",
+                             algorithm: Dnsruby::RR::TSIG::HMAC_SHA256, key: key.fetch(:secret), fudge: 300)
+        end
+      end
+    end
+  end
+end

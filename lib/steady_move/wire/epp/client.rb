@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+require "socket"
+require "openssl"
+require "timeout"
+
+module SteadyMove
+  module Wire
+    module Epp
+      # One signed-in EPP session over TLS (RFC 5730, RFC 5734). Not for several threads at once.
+      class Client
+        # endpoint: {host, port, client, password, ca_file, server_name, timeout (seconds)}.
+        # The certificate is verified against ca_file (or the system's list) and server_name.
+        # Raises Unreachable, Malformed or Refused.
+        def self.open(endpoint)
+          client = new(endpoint)
+          client.sign_in
+          client
+        end
+
+        def initialize(endpoint)
+          @at = endpoint
+          @where = "#{endpoint.fetch(:host)} port #{endpoint.fetch(:port)}"
+          @io = guarded { connect }
+          guarded { Framing.read(@io) } or raise Unreachable, "#{@where} closed the connection before its greeting"
+        end
+
+        def sign_in
+          request(Commands.login(client: @at.fetch(:client), password: @at.fetch(:password), id: "login-#{object_id}"))
+        rescue Refused => e
+          raise Refused.new(e.code, "the sign-in was refused (#{e.code} #{e.message})")
+        end
+
+        # Sends one command and returns its Response; raises Refused with the result code for 2xxx.
+        def request(xml)
+          response = exchange(xml)
+          raise Refused.new(response.code, response.message) unless response.success?
+
+          response
+        end
+
+        def close
+          exchange(Commands.logout(id: "logout-#{object_id}"))
+        rescue Error
+          nil
+        ensure
+          @io&.close
+        end
+
+        private
+
+        def exchange(xml)
+          sent = xml[%r{<clTRID>([^<]*)</clTRID>}, 1]
+          text = guarded do
+            Framing.write(@io, xml)
+            Framing.read(@io)
+          end
+          raise Unreachable, "#{@where} closed the connection without a reply" unless text
+
+          Response.parse(text).tap do |r|
+            next if r.client_id.nil? || r.client_id == sent
+
+            raise Malformed, "#{@where} answered another command than the one it was sent"
+          end
+        end
+
+        def guarded(&block)
+          Timeout.timeout(@at.fetch(:timeout, 15), &block)
+        rescue Timeout::Error
+          raise Unreachable, "#{@where} did not answer within #{@at.fetch(:timeout, 15)} s"
+        rescue OpenSSL::SSL::SSLError => e
+          raise Unreachable, "#{@where}: the secure connection failed (#{e.message[/certificate.*/] || e.message})"
+        rescue SystemCallError, IOError, SocketError => e
+          raise Unreachable, "#{@where} can't be reached (#{e.message[/\A[^@]+/].strip})"
+        end
+
+        def connect
+          context = OpenSSL::SSL::SSLContext.new
+          context.set_params(verify_mode: OpenSSL::SSL::VERIFY_PEER, **(@at[:ca_file] ? { ca_file: @at[:ca_file] } : {}))
+          socket = TCPSocket.new(@at.fetch(:host), @at.fetch(:port))
+          tls = OpenSSL::SSL::SSLSocket.new(socket, context)
+          tls.sync_close = true
+          tls.hostname = @at.fetch(:server_name, @at[:host])
+          tls.connect
+          tls.post_connection_check(@at.fetch(:server_name, @at[:host]))
+          tls
+        end
+      end
+    end
+  end
+end

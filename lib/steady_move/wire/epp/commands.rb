@@ -1,0 +1,105 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Wire
+    module Epp
+      # Builds the client's messages (RFC 5730 §2.9, RFC 5731 §3). Every method returns XML text;
+      # id: the client's transaction identifier (clTRID), the key that makes an act recognisable.
+      module Commands
+        module_function
+
+        def hello = Xml.document(&:hello)
+
+        def login(client:, password:, id:)
+          command(id) do |x|
+            x.login do
+              x.clID client
+              x.pw password
+              x.options do
+                x.version "1.0"
+                x.lang "en"
+              end
+              x.svcs { x.objURI Xml::DOMAIN }
+            end
+          end
+        end
+
+        def logout(id:) = command(id, &:logout)
+
+        def check(names:, id:)
+          command(id) { |x| x.check { object(x, :check) { |d| names.each { |n| d.name n } } } }
+        end
+
+        # auth_info: the authorization code, where it is to be checked or another's data is wanted (RFC 5731 §3.1.2).
+        def info(name:, id:, auth_info: nil)
+          command(id) do |x|
+            x.info do
+              object(x, :info) do |d|
+                d.name name, hosts: "all"
+                auth(d, auth_info) if auth_info
+              end
+            end
+          end
+        end
+
+        # add, rem: {statuses: [], name_servers: []} (RFC 5731 §3.2.5).
+        def update(name:, id:, add: {}, rem: {})
+          command(id) do |x|
+            x.update do
+              object(x, :update) do |d|
+                d.name name
+                change(d, :add, add)
+                change(d, :rem, rem)
+              end
+            end
+          end
+        end
+
+        # op: request, query, approve, reject or cancel; years: for a request (RFC 5731 §3.1.3, §3.2.4).
+        def transfer(op:, name:, id:, auth_info: nil, years: nil)
+          command(id) do |x|
+            x.transfer(op: op) do
+              object(x, :transfer) do |d|
+                d.name name
+                d.period years, unit: "y" if years
+                auth(d, auth_info) if auth_info
+              end
+            end
+          end
+        end
+
+        def poll_request(id:) = command(id) { |x| x.poll(op: "req") }
+        def poll_acknowledge(message_id:, id:) = command(id) { |x| x.poll(op: "ack", msgID: message_id) }
+
+        def command(id)
+          Xml.document do |x|
+            x.command do
+              yield x
+              x.clTRID id
+            end
+          end
+        end
+
+        def object(builder, verb)
+          builder.public_send(verb, xmlns: Xml::DOMAIN) { yield builder }
+        end
+
+        def auth(builder, code)
+          builder.authInfo { builder.pw code }
+        end
+
+        def change(builder, side, parts)
+          servers = parts.fetch(:name_servers, [])
+          statuses = parts.fetch(:statuses, [])
+          return if servers.empty? && statuses.empty?
+
+          builder.public_send(side) do
+            builder.ns { servers.each { |s| builder.hostObj s } } if servers.any?
+            statuses.each { |s| builder.status(s: s) }
+          end
+        end
+        private_class_method :command, :object, :auth, :change
+      end
+    end
+  end
+end

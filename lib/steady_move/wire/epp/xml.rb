@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+require "nokogiri"
+
+module SteadyMove
+  module Wire
+    module Epp
+      # Namespaces, dates and safe parsing shared by both sides.
+      module Xml
+        EPP = "urn:ietf:params:xml:ns:epp-1.0"
+        DOMAIN = "urn:ietf:params:xml:ns:domain-1.0"
+        NS = { "e" => EPP, "d" => DOMAIN }.freeze
+
+        module_function
+
+        # Parses without network, entities or DTD; raises Malformed.
+        def parse(text)
+          raise Malformed, "a document type declaration stands in an EPP message" if text.include?("<!DOCTYPE")
+
+          doc = Nokogiri::XML(text) { |c| c.strict.nonet }
+          raise Malformed, "the root of an EPP message is not <epp>" unless doc.root&.name == "epp" && doc.root.namespace&.href == EPP
+
+          doc
+        rescue Nokogiri::XML::SyntaxError => e
+          raise Malformed, "an EPP message is not well-formed XML: #{e.message}"
+        end
+
+        # One <epp> document; yields a builder inside it.
+        def document
+          Nokogiri::XML::Builder.new(encoding: "UTF-8") do |x|
+            x.epp(xmlns: EPP) { yield x }
+          end.to_xml(save_with: Nokogiri::XML::Node::SaveOptions::AS_XML)
+        end
+
+        def text(node, path) = node.at_xpath(path, NS)&.text
+        def texts(node, path) = node.xpath(path, NS).map(&:text)
+
+        # xs:dateTime in UTC ↔ Time.
+        def time(text)
+          text && Time.iso8601(text).utc
+        rescue ArgumentError
+          raise Malformed, "“#{text}” is not a date and time"
+        end
+
+        def stamp(time) = time.utc.strftime("%Y-%m-%dT%H:%M:%SZ")
+      end
+    end
+  end
+end

@@ -1,0 +1,97 @@
+# frozen_string_literal: true
+
+require "net/http"
+require "json"
+require "time"
+
+module SteadyMove
+  module Wire
+    module Rdap
+      # A domain in the public record (RFC 9083 §5.3). Statuses in EPP's words (RFC 8056); times in UTC.
+      Domain = Struct.new(:name, :handle, :statuses, :registrar, :name_servers, :created_at, :expires_at, :updated_at,
+                          :transferred_at, :signed, :ds, :url, keyword_init: true)
+
+      # The registry's public record does not hold the name (HTTP 404, RFC 7480 §5.3).
+      class NotFound < Refused; end
+
+      # Asks the public record service.
+      class Client
+        MOST = 1024 * 1024
+        EVENTS = { "registration" => :created_at, "expiration" => :expires_at, "last changed" => :updated_at,
+                   "transfer" => :transferred_at }.freeze
+
+        # bases: {suffix => base URL}, as in RFC 9224; timeout in seconds.
+        def initialize(bases:, timeout: 10)
+          @bases = bases
+          @timeout = timeout
+        end
+
+        # name: Core::Names::DomainName. Returns a Domain; raises NotFound, Unreachable, Malformed or Refused.
+        def domain(name)
+          url = url_for(name)
+          parse(fetch(url), url)
+        end
+
+        private
+
+        def url_for(name)
+          labels = name.suffix.split(".")
+          base = labels.each_index.lazy.filter_map { |i| @bases[labels.drop(i).join(".")] }.first
+          base or raise Refused.new(404, "no public record service is known for “.#{name.suffix}”")
+          URI.join(base.end_with?("/") ? base : "#{base}/", "domain/#{name.ascii}")
+        end
+
+        def fetch(url)
+          http = Net::HTTP.new(url.host, url.port)
+          http.use_ssl = url.scheme == "https"
+          http.open_timeout = http.read_timeout = @timeout
+          answer = http.start { |h| h.request(Net::HTTP::Get.new(url, "Accept" => "application/rdap+json")) }
+          body_of(answer, url)
+        rescue Net::OpenTimeout, Net::ReadTimeout
+          raise Unreachable, "the public record at #{url.host} did not answer within #{@timeout} s"
+        rescue SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Net::HTTPBadResponse => e
+          raise Unreachable, "the public record at #{url.host} can't be reached (#{e.message[/\A[^(]+/].strip})"
+        end
+
+        def body_of(answer, url)
+          case answer.code.to_i
+          when 200
+            raise Malformed, "the public record's answer is larger than #{MOST} octets" if answer.body.bytesize > MOST
+
+            answer.body
+          when 404 then raise NotFound.new(404, "the public record does not hold this name (404)")
+          when 429 then raise Unreachable, "the public record at #{url.host} asks for fewer questions (429)"
+          else raise Refused.new(answer.code.to_i, "the public record at #{url.host} answered #{answer.code}")
+          end
+        end
+
+        def parse(body, url)
+          data = JSON.parse(body, max_nesting: 40)
+          raise Malformed, "the public record's answer is not a domain" unless data.is_a?(Hash) && data["objectClassName"] == "domain"
+
+          Domain.new(name: data["ldhName"].to_s.downcase, handle: data["handle"],
+                     statuses: Array(data["status"]).map { |s| Core::Names::Statuses.to_epp(s) },
+                     registrar: registrar(data), url: url.to_s,
+                     name_servers: Array(data["nameservers"]).map { |n| n["ldhName"].to_s.downcase.delete_suffix(".") },
+                     signed: data.dig("secureDNS", "delegationSigned") == true,
+                     ds: Array(data.dig("secureDNS", "dsData")), **events(data))
+        rescue JSON::ParserError
+          raise Malformed, "the public record's answer is not JSON"
+        end
+
+        def events(data)
+          Array(data["events"]).filter_map { |e| (key = EVENTS[e["eventAction"]]) && [key, Time.iso8601(e["eventDate"]).utc] }.to_h
+        rescue ArgumentError
+          raise Malformed, "the public record holds a date that can't be read"
+        end
+
+        # The entity with role “registrar”: its name in the vCard (RFC 9083 §5.1, RFC 7095).
+        def registrar(data)
+          entity = Array(data["entities"]).find { |e| Array(e["roles"]).include?("registrar") } or return
+          card = entity.dig("vcardArray", 1) || []
+          (card.find { |p| p[0] == "fn" } || [])[3] || entity["handle"]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+require "sequel"
+require "json"
+
+module Practice
+  # The world's own SQLite file.
+  module Database
+    module_function
+
+    def open(path)
+      db = Sequel.sqlite(path, max_connections: 8, timeout: 0,
+                               connect_sqls: ["PRAGMA journal_mode=WAL", "PRAGMA synchronous=NORMAL"],
+                               after_connect: ->(c) { c.busy_handler_timeout = 5000 })
+      schema(db)
+      db
+    end
+
+    def schema(db)
+      db.create_table?(:settings) { String :key, primary_key: true; String :value } # rubocop:disable Style/Semicolon
+      db.create_table?(:domains) do
+        String :name, primary_key: true
+        %i[roid sponsor statuses name_servers ds auth_info].each { |c| String c }
+        %i[created_at updated_at expires_at transferred_at].each { |c| Integer c }
+      end
+      db.create_table?(:transfers) do
+        primary_key :id
+        %i[name status requested_by acts].each { |c| String c }
+        %i[requested_at act_at years].each { |c| Integer c }
+      end
+      db.create_table?(:queue) do
+        primary_key :id
+        %i[client text name].each { |c| String c }
+        Integer :at
+      end
+      db.create_table?(:agenda) do
+        primary_key :id
+        Integer :at, index: true
+        String :kind
+        String :payload
+        TrueClass :done, default: false
+      end
+      db.create_table?(:asked) do
+        primary_key :id
+        %i[registrar command name key].each { |c| String c }
+        Integer :at
+        Integer :code
+      end
+      db.create_table?(:zones) { String :host; String :origin; String :text; primary_key %i[host origin] } # rubocop:disable Style/Semicolon
+      db.create_table?(:mail) { primary_key :uid; Integer :at; String :raw } # rubocop:disable Style/Semicolon
+      db.create_table?(:faults) { String :id, primary_key: true; String :detail } # rubocop:disable Style/Semicolon
+    end
+  end
+end

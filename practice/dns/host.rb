@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module Practice
+  module Dns
+    # A DNS host: its zones and who may fetch or change them. keys: {TSIG key name => secret (base64)}.
+    class Host
+      Records = SteadyMove::Core::Records
+      attr_reader :id, :servers, :keys, :random
+
+      def initialize(id, row, db)
+        @id = id
+        @servers = row.fetch("name_servers")
+        @keys = row.fetch("key").then { |k| { k["name"] => k["secret"] } }
+        @transfer = row.fetch("transfer", true)
+        @zones = db[:zones].where(host: id)
+        @table = db[:zones]
+      end
+
+      def transfer? = @transfer
+
+      # The zone that holds a name, longest apex first; nil where none is served.
+      def zone_for(name)
+        name.labels.size.downto(1) do |count|
+          origin = Records::Name.new(name.labels.last(count))
+          zone = zone(origin) and return zone
+        end
+        nil
+      end
+
+      def zone(origin)
+        text = @zones.where(origin: origin.to_s.downcase).get(:text)
+        text && Records::ZoneReader.read(text, origin: origin.to_s)
+      end
+
+      def save(zone)
+        @table.insert_conflict(:replace).insert(host: id, origin: zone.origin.to_s.downcase, text: Records::ZoneWriter.write(zone))
+      end
+
+      def drop(origin) = @zones.where(origin: origin).delete
+
+      # The zone as it is before the customer's first update: its own SOA and NS.
+      def fresh(origin)
+        text = "#{origin} 3600 IN SOA #{servers.first}. hostmaster.#{servers.first}. 1 7200 3600 1209600 3600\n" +
+               servers.map { |s| "#{origin} 3600 IN NS #{s}.\n" }.join
+        Records::ZoneReader.read(text, origin: origin.to_s)
+      end
+    end
+  end
+end

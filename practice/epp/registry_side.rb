@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module Practice
+  module Epp
+    # A registrar that speaks to the registry itself, with nothing in between.
+    class RegistrySide
+      attr_reader :id
+
+      def initialize(id, registry)
+        @id = id
+        @registry = registry
+      end
+
+      def check(names) = @registry.check(names)
+      def info(name, auth: nil) = @registry.info(id, name, auth: auth)
+      def update(name, add:, rem:, at:) = @registry.update(id, name, add: add, rem: rem, at: at) && true
+      def request_transfer(name, auth, years:, at:) = @registry.request_transfer(id, name, auth, years: years, at: at)
+      def query(name, auth: nil) = @registry.query(id, name, auth: auth)
+      def end_transfer(name, operation, at:) = @registry.end_transfer(id, name, operation, at: at)
+    end
+  end
+end

@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+module Practice
+  module Epp
+    # Builds the server's messages (RFC 5730 §2.4, §2.6; RFC 5731 §3).
+    module Replies
+      module_function
+
+      def greeting(server, at)
+        X.document do |x|
+          x.greeting do
+            x.svID server
+            x.svDate X.stamp(at)
+            x.svcMenu do
+              x.version "1.0"
+              x.lang "en"
+              x.objURI X::DOMAIN
+            end
+            x.dcp do
+              x.access { x.all }
+              x.statement do
+                x.purpose { x.prov }
+                x.recipient { x.ours }
+                x.retention { x.stated }
+              end
+            end
+          end
+        end
+      end
+
+      # queue: {count, id, at, text, full: whether the message itself is shown} or nil; a block writes the data.
+      def response(code, key:, server_key:, message: nil, queue: nil, &data)
+        X.document do |x|
+          x.response do
+            x.result(code: code) { x.msg message || MESSAGES.fetch(code) { Refusal::MESSAGES.fetch(code) } }
+            queue(x, queue) if queue
+            x.resData { data.call(x) } if data
+            x.trID do
+              x.clTRID key if key
+              x.svTRID server_key
+            end
+          end
+        end
+      end
+
+      MESSAGES = { 1000 => "Command completed successfully", 1001 => "Command completed successfully; action pending",
+                   1300 => "Command completed successfully; no messages", 1301 => "Command completed successfully; ack to dequeue",
+                   1500 => "Command completed successfully; ending session" }.freeze
+
+      def queue(builder, queue)
+        builder.msgQ(count: queue[:count], id: queue[:id]) do
+          next unless queue[:full]
+
+          builder.qDate X.stamp(queue[:at])
+          builder.msg queue[:text]
+        end
+      end
+
+      def check(builder, available)
+        builder.chkData(xmlns: X::DOMAIN) do
+          available.each { |name, free| builder.cd { builder.name(name, avail: free ? 1 : 0) } }
+        end
+      end
+
+      def info(builder, row)
+        builder.infData(xmlns: X::DOMAIN) do
+          builder.name row[:name]
+          builder.roid row[:roid]
+          row[:statuses].each { |s| builder.status(s: s) }
+          builder.ns { row[:name_servers].each { |h| builder.hostObj h } } if row[:name_servers].any?
+          builder.clID row[:sponsor]
+          { crDate: :created_at, upDate: :updated_at, exDate: :expires_at, trDate: :transferred_at }.each do |tag, key|
+            builder.public_send(tag, X.stamp(Time.at(row[key]))) if row[key]
+          end
+          builder.authInfo { builder.pw row[:auth_info] } if row[:auth_info]
+        end
+      end
+
+      def transfer(builder, row)
+        builder.trnData(xmlns: X::DOMAIN) do
+          builder.name row[:name]
+          builder.trStatus row[:status]
+          builder.reID row[:requested_by]
+          builder.reDate X.stamp(Time.at(row[:requested_at]))
+          builder.acID row[:acts]
+          builder.acDate X.stamp(Time.at(row[:act_at]))
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module Practice
+  module Epp
+    X = SteadyMove::Wire::Epp::Xml
+
+    # A client's command as the server understands it (RFC 5730 §2.9, RFC 5731 §3).
+    # verb: hello, login, logout, check, info, update, transfer or poll; key: clTRID.
+    Request = Struct.new(:verb, :names, :op, :key, :auth, :years, :add, :rem, :client, :password, :message_id, keyword_init: true) do
+      def self.parse(text)
+        doc = X.parse(text)
+        return new(verb: "hello") if doc.at_xpath("/e:epp/e:hello", X::NS)
+
+        command = doc.at_xpath("/e:epp/e:command", X::NS) or raise Refusal, 2000
+        verb = command.elements.first
+        new(verb: verb.name, op: verb["op"], key: X.text(command, "e:clTRID"), client: X.text(verb, "e:clID"), password: X.text(verb, "e:pw"),
+            message_id: verb["msgID"], **object(verb))
+      end
+
+      def self.object(verb)
+        node = verb.at_xpath("d:*", X::NS) or return {}
+        { names: X.texts(node, "d:name").map(&:downcase), auth: X.text(node, "d:authInfo/d:pw"),
+          years: X.text(node, "d:period")&.to_i, add: change(node, "add"), rem: change(node, "rem") }
+      end
+
+      def self.change(node, side)
+        { statuses: node.xpath("d:#{side}/d:status", X::NS).map { |s| s["s"] },
+          name_servers: X.texts(node, "d:#{side}/d:ns/d:hostObj").map(&:downcase) }
+      end
+      private_class_method :object, :change
+
+      def name = names&.first or raise(Refusal, 2003)
+    end
+  end
+end

@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+require "socket"
+require "openssl"
+
+module Practice
+  module Epp
+    # An EPP server over TLS (RFC 5734): one thread a connection, greeting, sign-in, commands.
+    class Server
+      Framing = SteadyMove::Wire::Epp::Framing
+      VERBS = %w[check info update transfer poll].freeze
+
+      # logins: {client => [password, side]}; id names it for faults.
+      def initialize(port, world, id:, certificate:, logins:)
+        @world = world
+        @id = id
+        @logins = logins
+        @context = OpenSSL::SSL::SSLContext.new
+        @context.cert, @context.key = certificate
+        @server = TCPServer.new("127.0.0.1", port)
+      end
+
+      def start = Thread.new { loop { Thread.new(@server.accept) { |s| serve(s) } } }
+
+      private
+
+      def serve(socket)
+        return socket.close if @world.fault?("away-#{@id}")
+
+        tls = OpenSSL::SSL::SSLSocket.new(socket, @context)
+        tls.sync_close = true
+        tls.accept
+        Framing.write(tls, Replies.greeting("Practice registry", @world.now))
+        converse(tls)
+      rescue SystemCallError, IOError, OpenSSL::SSL::SSLError, SteadyMove::Wire::Error
+        nil
+      ensure
+        socket.close
+      end
+
+      def converse(tls)
+        service = nil
+        while (text = Framing.read(tls))
+          reply, service, done = answer(text, service)
+          return if @world.fault?("cut-#{@id}")
+
+          Framing.write(tls, reply)
+          break if done
+        end
+      end
+
+      def answer(text, service)
+        request = Request.parse(text)
+        case request.verb
+        when "hello" then [Replies.greeting("Practice registry", @world.now), service]
+        when "login" then sign_in(request)
+        when "logout" then [simple(1500, request), nil, true]
+        when *VERBS then service ? [@world.exclusively { service.call(request) }, service] : [simple(2002, request), nil]
+        else [simple(2101, request), service]
+        end
+      rescue SteadyMove::Wire::Malformed
+        [simple(2001, Request.new), service]
+      rescue Refusal => e
+        [simple(e.code, Request.new), service]
+      end
+
+      def sign_in(request)
+        password, side = @logins[request.client]
+        return [simple(2200, request), nil] unless password && password == request.password
+
+        [simple(1000, request), Service.new(@world, side)]
+      end
+
+      def simple(code, request) = Replies.response(code, key: request.key, server_key: "PW-#{@id}")
+    end
+  end
+end

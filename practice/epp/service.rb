@@ -1,0 +1,70 @@
+# frozen_string_literal: true
+
+module Practice
+  module Epp
+    # Carries out commands for one signed-in client. `side` is a Registrar (for its customers) or a RegistrySide.
+    class Service
+      def initialize(world, side)
+        @world = world
+        @side = side
+      end
+
+      # Returns the reply's XML. Everything asked is kept in the world's log, with its key and result.
+      def call(request)
+        at = @world.now
+        forced = @world.fault("answer-#{@side.id}-#{request.verb}")
+        raise Refusal, forced.to_i if forced
+
+        code, queue, data = public_send("do_#{request.verb}", request, at)
+        reply(request, code, queue: queue, &data)
+      rescue Refusal => e
+        reply(request, e.code, message: e.message)
+      end
+
+      def do_check(request, _at)
+        free = @side.check(request.names)
+        [1000, nil, ->(x) { Replies.check(x, free) }]
+      end
+
+      def do_info(request, _at)
+        row = @side.info(request.name, auth: request.auth)
+        [1000, nil, ->(x) { Replies.info(x, row) }]
+      end
+
+      def do_update(request, at)
+        [@side.update(request.name, add: request.add, rem: request.rem, at: at) ? 1000 : 1001, nil, nil]
+      end
+
+      def do_transfer(request, at)
+        row, code = case request.op
+                    when "request" then [@side.request_transfer(request.name, request.auth, years: request.years || 1, at: at), 1001]
+                    when "query" then [@side.query(request.name, auth: request.auth), 1000]
+                    when "approve", "reject", "cancel" then [@side.end_transfer(request.name, request.op, at: at), 1000]
+                    else raise Refusal, 2005
+                    end
+        [code, nil, ->(x) { Replies.transfer(x, row) }]
+      end
+
+      def do_poll(request, _at)
+        queue = @world.registry.queue_for(@side.id)
+        if request.op == "ack"
+          @world.registry.acknowledge(@side.id, request.message_id.to_i)
+          return [1000, head(queue, full: false), nil]
+        end
+        queue.empty? ? [1300, nil, nil] : [1301, head(queue, full: true), nil]
+      end
+
+      private
+
+      def head(queue, full:)
+        row = queue.first or return
+        { count: queue.count, id: row[:id], at: Time.at(row[:at]), text: row[:text], full: full }
+      end
+
+      def reply(request, code, message: nil, queue: nil, &data)
+        number = @world.log(@side.id, request, code)
+        Replies.response(code, key: request.key, server_key: format("PW-%06d", number), message: message, queue: queue, &data)
+      end
+    end
+  end
+end

@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+require_relative "practice"
+require "optparse"
+require "puma"
+require "puma/server"
+require "rack"
+
+module Practice
+  # Starts every server of the practice world on loopback and writes where they are to endpoints.json.
+  class Main
+    # folder: data folder; rate: of the clock.
+    def initialize(folder, rate:)
+      @folder = folder
+      @world = World.new(folder, Scenario.demo, rate: rate)
+      @ports = Ports.new(File.join(folder, "ports.json"))
+      @certificate = Certificate.at(folder)
+    end
+
+    def start
+      start_epp
+      start_dns
+      box = @world.scenario.mailbox
+      Post::ImapServer.new(@ports["imap"], @world, login: box["login"], password: box["password"]).start
+      start_http
+      @ports.publish(File.join(@folder, "endpoints.json"), "ca_file" => File.join(@folder, "cert.pem"))
+    end
+
+    private
+
+    def start_epp
+      customers = @world.scenario.registrars.each do |id, row|
+        logins = { row["login"] => [row["password"], @world.registrars.fetch(id)] }
+        Epp::Server.new(@ports["epp-#{id}"], @world, id: id, certificate: @certificate, logins: logins).start
+      end
+      direct = customers.to_h { |id, row| [id, [row["password"], Epp::RegistrySide.new(id, @world.registry)]] }
+      Epp::Server.new(@ports["epp-registry"], @world, id: "registry", certificate: @certificate, logins: direct).start
+    end
+
+    def start_dns
+      @world.hosts.each { |id, host| Dns::Server.new(@ports["dns-#{id}"], @world, host).start }
+      parent = Dns::Parent.new("registry", @world.scenario.suffix, @world.registry, server: @world.scenario.registry["server"])
+      Dns::Server.new(@ports["dns-registry"], @world, parent).start
+    end
+
+    def start_http
+      rdap = Rdap.new(@world)
+      control = Control.new(@world)
+      app = ->(env) { env["PATH_INFO"].start_with?("/control/") ? control.call(env) : rdap.call(env) }
+      server = Puma::Server.new(app, nil, min_threads: 1, max_threads: 8, log_writer: Puma::LogWriter.null)
+      server.add_tcp_listener("127.0.0.1", @ports["http"])
+      server.run
+    end
+  end
+end
+
+if $PROGRAM_NAME == __FILE__
+  options = { rate: 1 }
+  OptionParser.new do |o|
+    o.on("--data FOLDER") { |v| options[:folder] = v }
+    o.on("--rate RATE", Integer) { |v| options[:rate] = v }
+  end.parse!
+  $stdout.sync = true
+  Practice::Main.new(options.fetch(:folder), rate: options[:rate]).start
+  puts "ready"
+  stop = Queue.new
+  %w[INT TERM].each { |s| trap(s) { stop << s } }
+  stop.pop
+end

@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+require "socket"
+
+module Practice
+  # Free loopback ports by purpose, kept across restarts so that nobody has to be told anew.
+  class Ports
+    def initialize(file)
+      @file = file
+      @ports = File.exist?(file) ? JSON.parse(File.read(file)) : {}
+    end
+
+    # The port for a purpose; free for UDP and TCP when first chosen.
+    def [](purpose)
+      @ports[purpose] ||= free
+    end
+
+    # Writes all ports, and what else others need to know, for those who look for them.
+    def publish(file, more)
+      save
+      File.write("#{file}.new", JSON.pretty_generate({ "ports" => @ports }.merge(more)))
+      File.rename("#{file}.new", file)
+    end
+
+    private
+
+    def save = File.write(@file, JSON.generate(@ports))
+
+    def free
+      loop do
+        port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
+        next if @ports.value?(port)
+
+        UDPSocket.new.tap { |s| s.bind("127.0.0.1", port) }.close
+        return port
+      rescue Errno::EADDRINUSE
+        next
+      end
+    end
+  end
+end

@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+require_relative "../lib/steady_move"
+
+# The practice world: a registry, registrars with habits, a public record, DNS hosts, a mailbox and a clock, all on
+# loopback, all speaking the open protocols of the real ones. It uses the codecs of lib/steady_move/wire.
+module Practice
+  LOADER = Zeitwerk::Loader.new.tap do |loader|
+    loader.push_dir(__dir__, namespace: self)
+    loader.ignore(__FILE__, File.join(__dir__, "main.rb"), File.join(__dir__, "scenario"))
+    loader.setup
+  end
+  LOADER.eager_load
+end

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Practice
+  # The public record: RDAP domain look-ups over HTTP (RFC 9082 §3.1.3, RFC 9083 §5.3) as a Rack application.
+  class Rdap
+    def initialize(world)
+      @world = world
+    end
+
+    def call(env)
+      return [503, { "content-type" => "text/plain" }, ["away"]] if @world.fault?("rdap-away")
+
+      name = env["PATH_INFO"][%r{\A/rdap/domain/([^/]+)\z}, 1] or return not_found
+      return not_found if @world.fault("rdap-unknown") == name
+
+      @world.exclusively { [200, headers, [JSON.generate(domain(@world.registry.find(name.downcase)))]] }
+    rescue Refusal
+      not_found
+    end
+
+    private
+
+    def headers = { "content-type" => "application/rdap+json" }
+    def not_found = [404, headers, [JSON.generate(errorCode: 404, title: "Not Found", rdapConformance: ["rdap_level_0"])]]
+
+    def domain(row)
+      { objectClassName: "domain", rdapConformance: ["rdap_level_0"], handle: row[:roid], ldhName: row[:name],
+        status: row[:statuses].map { |s| SteadyMove::Core::Names::Statuses.to_rdap(s) },
+        nameservers: row[:name_servers].map { |n| { objectClassName: "nameserver", ldhName: n } },
+        secureDNS: { delegationSigned: row[:ds].any? }, events: events(row),
+        entities: [{ objectClassName: "entity", handle: row[:sponsor], roles: ["registrar"],
+                     vcardArray: ["vcard", [["version", {}, "text", "4.0"], ["fn", {}, "text", @world.registrar_title(row[:sponsor])]]] }] }
+    end
+
+    def events(row)
+      { "registration" => :created_at, "last changed" => :updated_at, "expiration" => :expires_at, "transfer" => :transferred_at }
+        .filter_map { |action, key| row[key] && { eventAction: action, eventDate: SteadyMove::Wire::Epp::Xml.stamp(Time.at(row[key])) } }
+    end
+  end
+end

@@ -1,0 +1,124 @@
+# frozen_string_literal: true
+
+module Practice
+  # A registrar between its customer and the registry. Its habits are data:
+  # unlock_after, order_after, release_after, mail_after (seconds), sender (address), title.
+  class Registrar
+    attr_reader :id, :title, :habits
+
+    def initialize(id, row, registry:, agenda:, post:)
+      @id = id
+      @title = row.fetch("title")
+      @habits = row.fetch("habits")
+      @owner = row.fetch("owner")
+      @registry = registry
+      @agenda = agenda
+      @post = post
+    end
+
+    def check(names) = @registry.check(names)
+
+    # The customer sees his name as the registrar keeps it: changes taken but not passed on are shown as made.
+    def info(name, auth: nil)
+      row = @registry.info(id, name, auth: auth)
+      return row unless row[:sponsor] == id
+
+      waiting("pass-on", name).reduce(row) do |r, item|
+        add, rem = item.payload.values_at("add", "rem")
+        r.merge(statuses: (r[:statuses] - rem["statuses"] | add["statuses"]).then { |s| s.empty? ? ["ok"] : s })
+      end
+    end
+
+    # Returns true when the change is made at once, false when it waits.
+    def update(name, add:, rem:, at:)
+      delay = rem[:statuses].include?(SteadyMove::Core::Names::Statuses::LOCK) ? habits.fetch("unlock_after", 0) : 0
+      raise Refusal, 2201 unless @registry.find(name)[:sponsor] == id
+      return @registry.update(id, name, add: add, rem: rem, at: at) && true if delay.zero?
+
+      @agenda.add(at + delay, "pass-on", registrar: id, name: name, add: add, rem: rem)
+      write(:lock_notice, name, at)
+      false
+    end
+
+    def pass_on(payload, at:)
+      add, rem = payload.values_at("add", "rem").map { |h| h.transform_keys(&:to_sym) }
+      @registry.update(id, payload["name"], add: add, rem: rem, at: at)
+    rescue Refusal
+      nil # the name has gone in the meantime; nothing is left to change
+    end
+
+    # Refuses at once what the registry would refuse; passes the order on after its habit's delay.
+    def request_transfer(name, auth, years:, at:)
+      raise Refusal, 2300 if waiting("order", name).any?
+
+      @registry.may_request(id, name, auth, at: at)
+      delay = habits.fetch("order_after", 0)
+      return @registry.request_transfer(id, name, auth, years: years, at: at) if delay.zero?
+
+      @agenda.add(at + delay, "order", registrar: id, name: name, auth: auth, years: years, taken: at.to_i)
+      taken(waiting("order", name).first)
+    end
+
+    def place_order(payload, at:)
+      @registry.request_transfer(id, payload["name"], payload["auth"], years: payload["years"], at: at)
+    rescue Refusal => e
+      @post.deliver(at, from: habits.fetch("sender"), to: @owner, subject: "Your order for #{payload['name']} could not be placed",
+                        text: "The registry refused the transfer: #{e.code} #{e.message}.")
+    end
+
+    def query(name, auth: nil)
+      order = waiting("order", name).first
+      order ? taken(order) : @registry.query(id, name, auth: auth)
+    end
+
+    # Returns the transfer's row as it stands after the act.
+    def end_transfer(name, operation, at:)
+      order = waiting("order", name).first
+      return withdraw(order, at) if order && operation == "cancel"
+
+      delay = operation == "approve" ? habits.fetch("release_after", 0) : 0
+      row = @registry.query(id, name)
+      return @registry.end_transfer(id, name, operation, at: at) if delay.zero? || row[:status] != "pending"
+      raise Refusal, 2201 unless row[:acts] == id
+
+      @agenda.add(at + delay, "release", registrar: id, name: name) if waiting("release", name).empty?
+      row
+    end
+
+    def release(name, at:)
+      @registry.end_transfer(id, name, "approve", at: at)
+    rescue Refusal
+      nil # it ended another way first
+    end
+
+    # Hears of the registry's transfers and writes to the holder about those of its own.
+    def hear(event, row, at)
+      losing = row[:acts] == id
+      gaining = row[:requested_by] == id
+      write(:leaving, row[:name], at, deadline: Time.at(row[:act_at]).utc) if losing && event == "pending"
+      write(:left, row[:name], at) if losing && event.end_with?("Approved")
+      write(:landed, row[:name], at) if gaining && event.end_with?("Approved")
+      write(:ended, row[:name], at) if gaining && event.match?(/Rejected|Cancelled/)
+    end
+
+    private
+
+    def waiting(kind, name) = @agenda.coming(kind).select { |i| i.payload["name"] == name && i.payload["registrar"] == id }
+
+    def taken(item)
+      at = item.payload["taken"]
+      { name: item.payload["name"], status: "pending", requested_by: id, requested_at: at,
+        acts: @registry.find(item.payload["name"])[:sponsor], act_at: at + Registry::SILENCE }
+    end
+
+    def withdraw(order, at)
+      @agenda.finish(order)
+      taken(order).merge(status: "clientCancelled", act_at: at.to_i)
+    end
+
+    def write(kind, name, at, **more)
+      subject, text = Post::Letters.of(kind, name: name, registrar: title, **more)
+      @post.deliver(at + habits.fetch("mail_after", 60), from: habits.fetch("sender"), to: @owner, subject: subject, text: text)
+    end
+  end
+end

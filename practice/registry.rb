@@ -1,0 +1,151 @@
+# frozen_string_literal: true
+
+require "securerandom"
+
+module Practice
+  # The registry of one suffix: domains, transfers and message queues (RFC 5731; periods as in rules.md, common practice).
+  # client: the registrar that asks. Every method takes `at:`; refusals raise Refusal.
+  class Registry
+    DAY = 86_400
+    BLOCK = 60 * DAY
+    SILENCE = 5 * DAY
+    PROHIBITED = %w[clientTransferProhibited serverTransferProhibited].freeze
+
+    # random: a Random for authorization codes; listeners hear (event, row, at).
+    def initialize(db, agenda, random:)
+      @db = db
+      @agenda = agenda
+      @random = random
+      @listeners = []
+    end
+
+    def listen(&block) = @listeners << block
+    def domains = @db[:domains]
+    def names = domains.select_order_map(:name)
+
+    def add(row) = domains.insert(row)
+
+    def find(name)
+      row = domains.where(name: name).first or raise Refusal, 2303
+      row.merge(statuses: JSON.parse(row[:statuses]), name_servers: JSON.parse(row[:name_servers]), ds: JSON.parse(row[:ds] || "[]"))
+    end
+
+    def check(names) = names.to_h { |n| [n, domains.where(name: n).empty?] }
+
+    # Data of a domain; the code only for its sponsor or for one who already has it.
+    def info(client, name, auth: nil)
+      row = find(name)
+      raise Refusal, 2202 if auth && auth != row[:auth_info]
+
+      row[:sponsor] == client || auth ? row : row.merge(auth_info: nil)
+    end
+
+    # add, rem: {statuses: [], name_servers: []}.
+    def update(client, name, add:, rem:, at:)
+      row = find(name)
+      raise Refusal, 2201 unless row[:sponsor] == client
+      raise Refusal, 2304 if row[:statuses].any? { |s| %w[serverUpdateProhibited pendingTransfer pendingDelete].include?(s) }
+      raise Refusal, 2304 if row[:statuses].include?("clientUpdateProhibited") && !rem[:statuses].include?("clientUpdateProhibited")
+
+      save(name, statuses: row[:statuses] - rem[:statuses] | add[:statuses],
+                 name_servers: row[:name_servers] - rem[:name_servers] | add[:name_servers], updated_at: at.to_i)
+    end
+
+    # Would a request be taken now? Raises the Refusal that it would meet.
+    def may_request(client, name, auth, at:)
+      row = find(name)
+      raise Refusal, 2300 if row[:statuses].include?("pendingTransfer")
+      raise Refusal, 2106 if row[:sponsor] == client
+      raise Refusal, 2304 if (row[:statuses] & PROHIBITED).any?
+      raise Refusal, 2202 unless auth && auth == row[:auth_info]
+      raise Refusal, 2106 if [row[:created_at], row[:transferred_at]].compact.any? { |t| at.to_i < t + BLOCK }
+
+      row
+    end
+
+    def request_transfer(client, name, auth, years:, at:)
+      row = may_request(client, name, auth, at: at)
+      id = @db[:transfers].insert(name: name, status: "pending", requested_by: client, requested_at: at.to_i,
+                                  acts: row[:sponsor], act_at: (at + SILENCE).to_i, years: years)
+      save(name, statuses: row[:statuses] - ["ok"] | ["pendingTransfer"], updated_at: at.to_i)
+      @agenda.add(at + SILENCE, "silence", id: id)
+      tell("pending", id, at)
+      transfer_row(id)
+    end
+
+    # The latest transfer of a name, for the two sides of it.
+    def query(client, name, auth: nil)
+      row = @db[:transfers].where(name: name).order(:id).last
+      find(name)
+      raise Refusal, 2301 unless row
+      raise Refusal, 2201 unless auth || [row[:requested_by], row[:acts]].include?(client)
+
+      row
+    end
+
+    # op: approve, reject (by the losing side) or cancel (by the gaining side).
+    def end_transfer(client, name, operation, at:)
+      row = query(client, name)
+      raise Refusal, 2301 unless row[:status] == "pending"
+      raise Refusal, 2201 unless client == (operation == "cancel" ? row[:requested_by] : row[:acts])
+
+      conclude(row, { "approve" => "clientApproved", "reject" => "clientRejected", "cancel" => "clientCancelled" }.fetch(operation), at)
+    end
+
+    # Five days have passed: silence is approval.
+    def silence(id, at:)
+      row = transfer_row(id)
+      conclude(row, "serverApproved", at) if row[:status] == "pending"
+    end
+
+    def queue_for(client) = @db[:queue].where(client: client).order(:id)
+
+    def acknowledge(client, id)
+      raise Refusal, 2303 if @db[:queue].where(client: client, id: id).delete.zero?
+    end
+
+    private
+
+    def transfer_row(id) = @db[:transfers].where(id: id).first
+
+    def conclude(row, status, at)
+      @db[:transfers].where(id: row[:id]).update(status: status, act_at: at.to_i)
+      domain = find(row[:name])
+      statuses = domain[:statuses] - ["pendingTransfer"]
+      change = { statuses: statuses, updated_at: at.to_i }
+      change.merge!(moved(row, domain, statuses, at)) if status.end_with?("Approved")
+      save(row[:name], change)
+      tell(status, row[:id], at)
+      transfer_row(row[:id])
+    end
+
+    def moved(row, domain, statuses, at)
+      expiry = SteadyMove::Core::Expiry.after_move(expires_at: Time.at(domain[:expires_at]).utc, landed_at: at, years: row[:years])
+      { sponsor: row[:requested_by], transferred_at: at.to_i, expires_at: expiry.expires_at.to_i,
+        statuses: statuses.reject { |s| s.start_with?("client") }, auth_info: new_code }
+    end
+
+    def new_code = Array.new(16) { "abcdefghjkmnpqrstuvwxyz23456789".chars.sample(random: @random) }.join
+
+    def save(name, change)
+      row = change.dup
+      row[:statuses] = settle(row[:statuses]).to_json if row[:statuses]
+      row[:name_servers] = row[:name_servers].to_json if row[:name_servers]
+      domains.where(name: name).update(row)
+    end
+
+    # “ok” stands alone or not at all (RFC 5731 §2.3).
+    def settle(statuses)
+      rest = statuses.uniq - ["ok"]
+      rest.empty? ? ["ok"] : rest
+    end
+
+    def tell(event, id, at)
+      row = transfer_row(id)
+      [row[:requested_by], row[:acts]].each do |client|
+        @db[:queue].insert(client: client, at: at.to_i, name: row[:name], text: "Transfer of #{row[:name]}: #{event}")
+      end
+      @listeners.each { |l| l.call(event, row, at) }
+    end
+  end
+end

@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+require "yaml"
+require "time"
+
+module Practice
+  # The demo's invented company, its names, registrars and DNS hosts, read from practice/scenario/*.yml.
+  # Days in the file count from its start.
+  class Scenario
+    DAY = 86_400
+
+    attr_reader :start, :seed, :suffix, :registry, :registrars, :hosts, :names, :mailbox, :prices
+
+    def self.demo = new(YAML.load_file(File.join(__dir__, "scenario", "saltern.yml")), YAML.load_file(File.join(__dir__, "scenario", "names.yml")))
+
+    def initialize(data, names)
+      @start = Time.iso8601(data.fetch("start"))
+      @seed = data.fetch("seed")
+      @suffix = data.fetch("suffix")
+      @registry = data.fetch("registry")
+      @registrars = data.fetch("registrars")
+      @hosts = data.fetch("dns_hosts")
+      @mailbox = data.fetch("mailbox")
+      @zones = data.fetch("zones")
+      @names = names
+    end
+
+    # Puts the names and their zones into an empty world.
+    def fill(world)
+      random = Random.new(seed)
+      names.each_with_index do |row, i|
+        world.registry.add(domain(row, i, random))
+        host = world.hosts[row["dns"]]
+        host&.save(zone(row, host))
+      end
+    end
+
+    private
+
+    def domain(row, index, random)
+      servers = row["dns"] ? hosts.fetch(row["dns"])["name_servers"] : []
+      { name: row["name"], roid: format("D%05d-PRAC", index + 1), sponsor: row.fetch("at"), created_at: day(row.fetch("created")),
+        expires_at: day(row.fetch("expires")), transferred_at: row["moved"] && day(row["moved"]), updated_at: day(row["updated"] || -30),
+        statuses: row.fetch("statuses", ["clientTransferProhibited"]).to_json, name_servers: servers.to_json, ds: "[]",
+        auth_info: row["code"] || Array.new(12) { "abcdefghjkmnpqrstuvwxyzABCDEFGHJKLMNPQRSTUVWXYZ23456789+-!".chars.sample(random: random) }.join }
+    end
+
+    def day(offset) = (start + (offset * DAY)).to_i
+
+    def zone(row, host)
+      text = @zones.fetch(row.fetch("zone", "plain"))
+      head = host.servers.map { |s| "@ 3600 IN NS #{s}.\n" }.join
+      soa = "$TTL 3600\n@ IN SOA #{host.servers.first}. hostmaster.#{host.servers.first}. 2027022801 7200 3600 1209600 3600\n"
+      SteadyMove::Core::Records::ZoneReader.read(soa + head + text, origin: row["name"])
+    end
+  end
+end

@@ -1,0 +1,108 @@
+# frozen_string_literal: true
+
+require "monitor"
+require "time"
+
+module Practice
+  # Everything in one place: clock, registry, registrars, DNS hosts, mailbox, faults. One thing happens at a time.
+  class World
+    attr_reader :registry, :registrars, :hosts, :post, :scenario
+
+    # folder: where the database and the certificate live; scenario: Scenario; rate: of the clock (1, or 0 standing).
+    def initialize(folder, scenario, rate: 1)
+      @lock = Monitor.new
+      @db = Database.open(File.join(folder, "practice.sqlite3"))
+      @scenario = scenario
+      @clock = Clock.new(@db, start: scenario.start, rate: rate)
+      @agenda = Agenda.new(@db)
+      @post = Post::Office.new(@db, @agenda)
+      @registry = Registry.new(@db, @agenda, random: Random.new(scenario.seed))
+      @registrars = scenario.registrars.to_h { |id, row| [id, Registrar.new(id, row, registry: @registry, agenda: @agenda, post: @post)] }
+      @hosts = scenario.hosts.to_h { |id, row| [id, Dns::Host.new(id, row, @db)] }
+      @registry.listen { |event, row, at| heard(event, row, at) }
+      scenario.fill(self) if @registry.names.empty?
+    end
+
+    def now = @clock.now
+    def registrar_title(id) = @registrars[id]&.title || id
+
+    # Runs the block with all that is due done before it, and nothing else in between.
+    def exclusively
+      @lock.synchronize do
+        catch_up(now)
+        yield
+      end
+    end
+
+    # Moves the clock on; everything in between happens at its own instant.
+    def move_to(time)
+      @lock.synchronize do
+        catch_up(time)
+        @clock.move_to(time)
+      end
+    end
+
+    def state
+      exclusively { { now: now.iso8601, rate: @clock.rate, next_event: @agenda.next_at&.iso8601, faults: faults } }
+    end
+
+    # What the registry and the registrars were asked, in order: for proving that nothing was done twice.
+    def asked = @db[:asked].order(:id).all
+
+    def log(side, request, code)
+      @db[:asked].insert(registrar: side, command: [request.verb, request.op].compact.join(" "), name: request.names&.first,
+                         key: request.key, at: now.to_i, code: code)
+    end
+
+    def faults = @db[:faults].select_hash(:id, :detail)
+    def fault(id) = @db[:faults].where(id: id).get(:detail)
+    def fault?(id) = !fault(id).nil?
+
+    # Switches a fault on (detail: text or true) or off (nil).
+    def set_fault(id, detail)
+      rows = @db[:faults]
+      detail ? rows.insert_conflict(:replace).insert(id: id, detail: detail.to_s) : rows.where(id: id).delete
+    end
+
+    # Changes a domain behind everyone's back, as a registry's staff could: for practising and for tests.
+    def change(name, row)
+      exclusively do
+        known = row.slice("auth_info", "statuses").transform_keys(&:to_sym)
+        known[:statuses] = known[:statuses].to_json if known[:statuses]
+        @registry.domains.where(name: name).update(known)
+        { name: name }
+      end
+    end
+
+    private
+
+    def catch_up(time)
+      while (item = @agenda.first_due(time))
+        @db.transaction do
+          happen(item)
+          @agenda.finish(item)
+        end
+      end
+    end
+
+    def happen(item)
+      p = item.payload
+      case item.kind
+      when "silence" then @registry.silence(p["id"], at: item.at)
+      when "mail" then @post.arrive(p, at: item.at)
+      when "pass-on" then @registrars.fetch(p["registrar"]).pass_on(p, at: item.at)
+      when "order" then @registrars.fetch(p["registrar"]).place_order(p, at: item.at)
+      when "release" then @registrars.fetch(p["registrar"]).release(p["name"], at: item.at)
+      end
+    end
+
+    def heard(event, row, at)
+      @registrars.each_value { |r| r.hear(event, row, at) }
+      return unless event.end_with?("Approved")
+
+      # The losing registrar's own DNS ends with the registration.
+      ending = @scenario.hosts.select { |_, h| h["ends_with"] == row[:acts] }.keys
+      ending.each { |id| @hosts.fetch(id).drop("#{row[:name]}.") }
+    end
+  end
+end

@@ -4,7 +4,7 @@ module SteadyMove
   module Core
     module Moves
       # Where one step stands. phase: ahead, due, under-way, stuck, done or dropped.
-      StepState = Struct.new(:step, :phase, :since, :done_at, :says, :look_at, :turn, keyword_init: true) do
+      StepState = Struct.new(:step, :phase, :since, :done_at, :says, :turn, keyword_init: true) do
         def done? = phase == "done"
         def active? = %w[due under-way stuck].include?(phase)
       end
@@ -22,7 +22,7 @@ module SteadyMove
         def initialize(plan, events)
           @plan = plan
           @events = events
-          @done = events.select(&:done?).to_h { |e| [e.step, e] }
+          @done = proven(events)
           @ending = events.map(&:type).find { |t| %w[called-off refused].include?(t) } ||
                     ("settled" if events.any? { |e| e.type == "settled" })
           @deadline = events.filter_map { |e| e.data["deadline"] if e.step == "registry-pending" && e.done? }.last
@@ -51,26 +51,42 @@ module SteadyMove
         # The step that the move waits for first in this turn.
         def current = active.find { |s| s.turn == turn }
 
+        # Did an outward act of this step begin whose result is not known?
+        def unsettled?(id)
+          last = @events.select { |e| e.step == id && %w[intended done problem waiting].include?(e.type) }.last
+          last&.type == "intended"
+        end
+
+        # How often an outward act of this step was begun.
+        def tries(id) = @events.count { |e| e.step == id && e.type == "intended" }
+
         private
+
+        # Steps proven done and not reopened since.
+        def proven(events)
+          events.each_with_object({}) do |e, done|
+            done[e.step] = e if e.done? && !done.key?(e.step)
+            done.delete(e.step) if e.type == "reopened"
+          end
+        end
 
         def fold_steps
           list = plan.steps.map { |step| fold_step(step) }
           return list unless ending && ending != "settled"
 
-          list.map! { |s| s.done? ? s : s.dup.tap { |d| d.phase = "dropped" } }
-          needs_lock? ? list << fold_step(Steps::RESTORE_LOCK) : list
+          list = list.map { |s| s.done? ? s : s.dup.tap { |d| d.phase = "dropped" }.freeze }
+          unsafe? ? list << fold_step(Steps::MAKE_SAFE) : list
         end
 
-        def needs_lock?
-          plan.options.include?(:lock) && @events.any? { |e| e.step == "unlock" }
-        end
+        # Something was done that has to be taken back: the lock came off, or an order went out.
+        def unsafe? = @events.any? { |e| %w[unlock order].include?(e.step) && e.type == "intended" }
 
         def fold_step(step)
           mine = @events.select { |e| e.step == step.id }
-          last = mine.last
+          last = mine.reject { |e| e.type == "reopened" }.last
           phase = phase_of(step, last)
           StepState.new(step: step, phase: phase, since: since(step, mine), done_at: @done[step.id]&.at,
-                        says: @done[step.id]&.says || last&.says, look_at: phase == "done" ? nil : last&.data&.fetch("look_at", nil),
+                        says: @done[step.id]&.says || last&.says,
                         turn: turn_of(step, last)).freeze
         end
 

@@ -59,8 +59,8 @@ module SteadyMove
         BY_ID = ALL.to_h { |s| [s.id, s] }.freeze
 
         # What is done when a move ends without landing.
-        RESTORE_LOCK = row["restore-lock", "registration", "Make ready", "clock", "Put the transfer lock on again at {from}", [],
-                           "the registrar's reply, then the public record", [5, 30, 5 * MINUTE]]
+        MAKE_SAFE = row["make-safe", "registration", "Make ready", "clock", "Make {name} safe again at {from}: nothing pending, lock on", [],
+                        "the registrar's reply", [5, 30, 5 * MINUTE]]
 
         module_function
 

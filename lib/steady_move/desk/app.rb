@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+require "yaml"
+
+module SteadyMove
+  module Desk
+    # Everything a use case needs, put together once: store, ports to the outside, rulebook, clock.
+    # clock: answers now; epp: Connections; rdap, dns, mailbox: wire clients (mailbox may be nil).
+    class App
+      attr_reader :db, :safe, :clock, :accounts, :names, :moves, :journal, :keepings, :messages, :rulebook,
+                  :epp, :rdap, :dns, :mailbox, :random
+
+      # config: Config; clock: answers now; random: for jitter and identifiers.
+      def initialize(config, clock:, random: Random)
+        @clock = clock
+        @random = random
+        @db = Store::Database.open(config.database)
+        @safe = Store::Safe.at(config.key_file)
+        open_stores
+        @rulebook = Rulebooks.load(config.rulebook_folder)
+        @epp = Connections.new(timeout: config.timeout)
+        @rdap = Wire::Rdap::Client.new(bases: config.rdap_bases, timeout: config.timeout)
+        @dns = Wire::Dns::Client.new(servers: config.dns_servers, parents: config.dns_parents, timeout: [config.timeout, 3].min, random: random)
+        @mailbox = config.mailbox && Wire::Mail::Mailbox.new(config.mailbox.merge(timeout: config.timeout))
+      end
+
+      def now = clock.now
+
+      def close
+        epp.close
+        db.disconnect
+      end
+
+      private
+
+      def open_stores
+        @journal = Store::Journal.new(db)
+        @accounts = Store::Accounts.new(db, safe)
+        @names = Store::Names.new(db)
+        @moves = Store::Moves.new(db, journal)
+        @keepings = Store::Keepings.new(db, safe)
+        @messages = Store::Messages.new(db)
+      end
+    end
+  end
+end

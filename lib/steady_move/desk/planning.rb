@@ -1,0 +1,112 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Works out what a move would do and cost, before anything is done; and starts it.
+    class Planning
+      # plan: Moves::Plan; refusals: why it can't start; cautions: what to know; zone: what is known of the records; schedule: Blocks.
+      Proposal = Struct.new(:plan, :quote, :refusals, :cautions, :zone, :schedule, keyword_init: true) do
+        def startable? = refusals.empty?
+      end
+      # What the present DNS host said: records, sets, serial, the wait for caches in seconds, or why it said nothing.
+      ZoneSurvey = Struct.new(:host, :sets, :serial, :settle_seconds, :problem, keyword_init: true)
+
+      # The plan can't be carried out; says why.
+      class NotStartable < StandardError; end
+
+      # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common practice).
+      ASSUMED = Core::Records::Handover.new(parent_ns: 86_400, zone_ns: 3600, greatest: 3600, negative: 3600, registry: 0)
+
+      def initialize(app)
+        @app = app
+      end
+
+      # name: A-label text held here; to: account id; host: DNS host id to carry the records to, or nil to keep the name servers.
+      # Returns a Proposal, or nil where the name, account or host isn't known.
+      def propose(name, to:, host: nil)
+        judged = Judging.new(@app).one(name)
+        account = @app.accounts.find(to)
+        new_host = host && @app.accounts.host_of(host)
+        return if judged.nil? || account.nil? || (host && new_host.nil?)
+
+        zone = survey(judged) if new_host
+        plan = plan(judged, account, new_host, zone)
+        Proposal.new(plan: plan, quote: quote(judged.account, account), zone: zone, refusals: refusals(judged, account, new_host),
+                     cautions: cautions(judged, zone), schedule: schedule(plan))
+      end
+
+      # Starts the move; raises NotStartable, or Store::Moves::AlreadyMoving. Returns its id.
+      def start(name, to:, by:, host: nil)
+        proposal = propose(name, to: to, host: host) or raise NotStartable, "There is no such name, account or DNS host here."
+        raise NotStartable, proposal.refusals.join(" ") unless proposal.startable?
+
+        id = @app.moves.start(proposal.plan, at: @app.now)
+        total = proposal.quote.total
+        @app.journal.add("planned", at: @app.now, move_id: id, name: name, by: by,
+                                    says: "The move of #{name} from #{proposal.plan.words[:from]} to #{proposal.plan.words[:to]} was started.",
+                                    data: { "total" => total.minor, "currency" => total.currency })
+        id
+      end
+
+      private
+
+      def plan(judged, account, new_host, zone)
+        family = @app.rulebook.family_of(judged.name)
+        expires = judged.facts[:expires_at]
+        years = family&.years_added || 1
+        Core::Moves::Plan.new(
+          name: judged.name.ascii, from: judged.account.id, to: account.id, new_host: new_host&.id, years: years,
+          options: options(family, new_host), expires_at: expires, response_days: family&.response_days || 5,
+          expected_expiry: expires && Core::Expiry.after_move(expires_at: expires, landed_at: @app.now, years: years, max_years: family&.max_years || 10).expires_at,
+          settle_seconds: zone&.settle_seconds || 0, quote: nil,
+          words: { name: judged.name.ascii, from: judged.account.title, to: account.title, old_host: judged.facts[:dns_host] || "the present DNS host",
+                   new_host: new_host&.title || "the present DNS host" }
+        ).freeze
+      end
+
+      def options(family, new_host)
+        [(:carry if new_host), (:lock if family&.lock != "none"), (:code if family&.code != "none")].compact
+      end
+
+      def quote(from, account)
+        Core::Money::Quoting.quote(account.prices, stay: from.prices["renew"] && from.prices)
+      end
+
+      def refusals(judged, account, new_host)
+        open = judged.findings_open
+        [
+          ("#{judged.name} is already on the move." if judged.move),
+          ("#{account.title} holds it already." if account.id == judged.account.id),
+          *open.map(&:because),
+          ("Its zone ends with the registration at #{judged.account.title}: choose a DNS host to carry the records to." if judged.needs_carry? && new_host.nil?),
+          ("#{new_host.title} serves it already." if new_host && new_host.title == judged.facts[:dns_host])
+        ].compact
+      end
+
+      def cautions(judged, zone)
+        judged.verdict.findings.select { |f| f.effect == "caution" }.map(&:because) +
+          [zone&.problem].compact +
+          judged.verdict.unknown.map { |u| "Not known yet (#{u.rule}): #{u.find_out}" }
+      end
+
+      def schedule(plan)
+        Core::Forecast::Schedule.of(Core::Moves::State.fold(plan, []), at: @app.now)
+      end
+
+      def survey(judged)
+        servers = judged.facts[:name_servers] || []
+        host = @app.accounts.host_serving(servers)
+        return ZoneSurvey.new(host: nil, settle_seconds: ASSUMED.settles_after, problem: "Nobody is known to serve #{judged.name}.") unless host
+
+        zone = @app.dns.transfer(servers.first, judged.name.ascii, key: Zones.key(host))
+        ZoneSurvey.new(host: host.title, sets: zone.content.size, serial: zone.soa&.values&.at(2), settle_seconds: handover(judged.name, zone).settles_after)
+      rescue Wire::Error => e
+        ZoneSurvey.new(host: host.title, settle_seconds: ASSUMED.settles_after, problem: "The zone could not be fetched yet: #{e.says}.")
+      end
+
+      def handover(name, zone)
+        Zones.new(@app).handover(name, zone)
+      end
+    end
+  end
+end

@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Fetches new mail, understands it and matches it to moves. What is doubtful is kept and shown, never acted on.
+    class PostRoom
+      EVERY = 300
+
+      attr_reader :due_at
+
+      def initialize(app)
+        @app = app
+        @due_at = nil
+      end
+
+      def fetch_if_due
+        return if @app.mailbox.nil? || (@due_at && @app.now < @due_at)
+
+        fetch
+      end
+
+      # Returns how many messages were new. The outside's faults only put the next look off.
+      def fetch
+        @due_at = @app.now + EVERY
+        list = @app.mailbox.messages(after: @app.messages.last_uid)
+        list.each { |m| take(m) }
+        list.size
+      rescue Wire::Error
+        0
+      end
+
+      private
+
+      def take(message)
+        moves = @app.moves.open
+        reading = Core::Post::Reader.read(from: message.from, subject: message.subject, text: message.text,
+                                          held: @app.names.all.map { |r| Core::Names::DomainName.parse(r[:name]) },
+                                          sender_domains: @app.accounts.all.flat_map(&:sender_domains))
+        move = moves.find { |m| reading.names.map(&:ascii).include?(m.name) }
+        @app.db.transaction(mode: :immediate) do
+          next if @app.db[:messages].where(uid: message.uid).any?
+
+          @app.messages.put(message, reading, move&.id)
+          journal(message, reading, move) if move && reading.kind != "unrelated"
+        end
+      end
+
+      def journal(message, reading, move)
+        doubt = reading.doubtful ? " It is doubtful and was not relied on." : ""
+        @app.journal.add("mail", at: @app.now, by: "desk", move_id: move.id, name: move.name,
+                                 says: "Mail from #{message.from}: “#{message.subject}”.#{doubt}",
+                                 evidence: { "source" => "mailbox", "seen_at" => @app.now, "ref" => message.message_id },
+                                 data: { "kind" => reading.kind, "deadline" => reading.deadline }.compact)
+      end
+    end
+  end
+end

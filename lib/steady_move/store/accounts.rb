@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Store
+    # Registrar accounts and DNS hosts: where names and zones are held, with their habits.
+    class Accounts
+      # connection: {host, port, client, ca_file, …}; prices: {currency, renew, transfer, …} in minor units.
+      Account = Struct.new(:id, :title, :registrar, :kind, :connection, :habits, :prices, :sender_domains, :secret, keyword_init: true) do
+        def inspect = "#<Account #{id}>"
+      end
+      Host = Struct.new(:id, :title, :name_servers, :key_name, :secret, :ends_with, keyword_init: true) do
+        def serves?(servers) = servers.any? && (servers - name_servers).empty?
+        def inspect = "#<Host #{id}>"
+      end
+
+      def initialize(db, safe)
+        @db = db
+        @safe = safe
+      end
+
+      def put(account)
+        @db[:accounts].insert_conflict(:replace).insert(
+          id: account.id, title: account.title, registrar: account.registrar, kind: account.kind,
+          connection: Values.dump(account.connection), habits: Values.dump(account.habits), prices: Values.dump(account.prices),
+          sender_domains: Values.dump(account.sender_domains), secret: account.secret && @safe.seal(account.secret)
+        )
+      end
+
+      def put_host(host)
+        @db[:dns_hosts].insert_conflict(:replace).insert(
+          id: host.id, title: host.title, name_servers: Values.dump(host.name_servers), key_name: host.key_name,
+          secret: host.secret && @safe.seal(host.secret), ends_with: host.ends_with
+        )
+      end
+
+      def all = @db[:accounts].order(:title).map { |r| account(r) }
+      def hosts = @db[:dns_hosts].order(:title).map { |r| host(r) }
+      def find(id) = (row = @db[:accounts].where(id: id).first) && account(row)
+      def host_of(id) = (row = @db[:dns_hosts].where(id: id).first) && host(row)
+
+      # The host whose name servers these are; nil where none is known.
+      def host_serving(servers) = hosts.find { |h| h.serves?(servers) }
+
+      private
+
+      def account(row)
+        maps = %i[connection habits prices sender_domains].to_h { |k| [k, Values.load(row[k])] }
+        Account.new(**row, **maps, secret: row[:secret] && @safe.open(row[:secret])).freeze
+      end
+
+      def host(row)
+        Host.new(**row, name_servers: Values.load(row[:name_servers]), secret: row[:secret] && @safe.open(row[:secret])).freeze
+      end
+    end
+  end
+end

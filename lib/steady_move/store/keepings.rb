@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Store
+    # The code safe: authorization codes, sealed; and zones as they were fetched.
+    class Keepings
+      def initialize(db, safe)
+        @db = db
+        @safe = safe
+      end
+
+      # state: held, then checked; wiped codes keep their row without content.
+      def put_code(move_id, name, code, at:)
+        wipe_codes(move_id)
+        @db[:codes].insert(move_id: move_id, name: name, sealed: @safe.seal(code), state: "held", received_at: at.to_i)
+      end
+
+      # The move's code in the clear, or nil.
+      def code(move_id)
+        sealed = live(move_id).get(:sealed)
+        sealed && @safe.open(sealed)
+      end
+
+      def code_state(move_id) = @db[:codes].where(move_id: move_id).reverse(:id).get(:state)
+      def checked(move_id) = live(move_id).update(state: "checked")
+      def wipe_codes(move_id) = live(move_id).update(sealed: nil, state: "wiped")
+
+      def put_zone(move_id, side, zone, at:)
+        @db[:zones].insert_conflict(:replace).insert(move_id: move_id, side: side, text: Core::Records::ZoneWriter.write(zone), seen_at: at.to_i)
+      end
+
+      # side: old or new. Returns a Zone or nil.
+      def zone(move_id, side, origin)
+        text = @db[:zones].where(move_id: move_id, side: side).get(:text)
+        text && Core::Records::ZoneReader.read(text, origin: origin)
+      end
+
+      private
+
+      def live(move_id) = @db[:codes].where(move_id: move_id).exclude(state: "wiped")
+    end
+  end
+end

@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Store
+    # Moves with their plans, and when each of their steps is looked at next.
+    class Moves
+      # state is folded from the journal.
+      Move = Struct.new(:id, :name, :from_account, :to_account, :plan, :started_at, :open, :events, :state, keyword_init: true)
+
+      # The name is already being moved.
+      class AlreadyMoving < StandardError; end
+
+      PLAN_TIMES = %i[expires_at expected_expiry].freeze
+
+      def initialize(db, journal)
+        @db = db
+        @journal = journal
+      end
+
+      # Returns the new move's id; raises AlreadyMoving.
+      def start(plan, at:)
+        @db[:moves].insert(name: plan.name, from_account: plan.from, to_account: plan.to, plan: Values.dump(plan.to_h), started_at: at.to_i)
+      rescue Sequel::UniqueConstraintViolation
+        raise AlreadyMoving, "#{plan.name} is being moved already"
+      end
+
+      def find(id) = load(@db[:moves].where(id: id)).first
+      def open = load(@db[:moves].where(open: true).order(:id))
+      def all = load(@db[:moves].reverse(:id))
+      def open_for(name) = load(@db[:moves].where(name: name, open: true)).first
+      def of_name(name) = load(@db[:moves].where(name: name).reverse(:id))
+      def close(id) = @db[:moves].where(id: id).update(open: false)
+
+      # Takes a due step for `seconds`, so that no other runner does it; false where it isn't due or is held.
+      def take(id, step, now:, holder:, seconds: 120)
+        @db[:looks].insert_conflict.insert(move_id: id, step: step, due_at: now.to_i)
+        @db[:looks].where(move_id: id, step: step).where { due_at <= now.to_i }
+                   .where(Sequel.|({ held_until: nil }, Sequel[:held_until] <= now.to_i, { held_by: holder }))
+                   .update(held_by: holder, held_until: now.to_i + seconds) == 1
+      end
+
+      # Lets a step go and says when it is due again; attempts counts refusals and silences in a row.
+      def look_again(id, step, at:, attempts: 0)
+        @db[:looks].where(move_id: id, step: step).update(due_at: at.to_i, attempts: attempts, held_by: nil, held_until: nil)
+      end
+
+      def attempts(id, step) = @db[:looks].where(move_id: id, step: step).get(:attempts) || 0
+      def due_now(id, at:) = @db[:looks].where(move_id: id).where { due_at > at.to_i }.update(due_at: at.to_i)
+      def next_look = Values.time(@db[:looks].join(:moves, { id: :move_id }).where(open: true).min(:due_at))
+
+      # {[move id, step] => Time} of all steps waiting.
+      def looks = @db[:looks].all.to_h { |r| [[r[:move_id], r[:step]], Values.time(r[:due_at])] }
+
+      # Forgets a step's schedule once it is done.
+      def forget(id, step) = @db[:looks].where(move_id: id, step: step).delete
+
+      private
+
+      def load(rows)
+        list = rows.all
+        events = @journal.of_moves(list.map { |r| r[:id] })
+        list.map { |row| move(row, events.fetch(row[:id], [])) }
+      end
+
+      def move(row, events)
+        plan = plan_of(Values.load(row[:plan]))
+        Move.new(**row, plan: plan, started_at: Values.time(row[:started_at]), events: events,
+                        state: Core::Moves::State.fold(plan, events)).freeze
+      end
+
+      def plan_of(map)
+        Core::Moves::Plan.new(**map.transform_keys(&:to_sym), options: map["options"].map(&:to_sym),
+                              words: map["words"].transform_keys(&:to_sym)).freeze
+      end
+    end
+  end
+end

@@ -9,6 +9,8 @@ require "rack"
 module Practice
   # Starts every server of the practice world on loopback and writes where they are to endpoints.json.
   class Main
+    attr_reader :world
+
     # folder: data folder; rate: of the clock.
     def initialize(folder, rate:)
       @folder = folder

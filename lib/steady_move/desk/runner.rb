@@ -10,7 +10,7 @@ module SteadyMove
       BACK_OFF = [60, 120, 300, 900, 1800, 3600].freeze
       ROUNDS = 30
 
-      attr_reader :id
+      attr_reader :id, :post
 
       def initialize(app)
         @app = app
@@ -24,10 +24,8 @@ module SteadyMove
         @app.moves.open.each { |move| advance(move.id) }
       end
 
-      # When something is due next; nil where nothing is under way.
-      def next_look
-        [@app.moves.next_look, (@post.due_at if @app.moves.open.any?)].compact.min
-      end
+      # When a step is due next; nil where nothing is under way.
+      def next_look = @app.moves.next_look
 
       private
 
@@ -77,7 +75,7 @@ module SteadyMove
         problem = outcome.kind == "problem"
         attempts = problem ? @app.moves.attempts(move.id, step) + 1 : 0
         @app.moves.look_again(move.id, step, at: outcome.look_at || back_off(attempts), attempts: attempts)
-        last = move.events.reverse.find { |e| e.step == step }
+        last = move.events.reverse.find { |e| e.step == step && %w[done waiting problem].include?(e.type) }
         return false if last && last.type == outcome.kind && last.says == outcome.says
 
         note(move, step, outcome.kind, outcome, "yours" => outcome.yours)

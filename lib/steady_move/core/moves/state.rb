@@ -3,12 +3,6 @@
 module SteadyMove
   module Core
     module Moves
-      # Where one step stands. phase: ahead, due, under-way, stuck, done or dropped.
-      StepState = Struct.new(:step, :phase, :since, :done_at, :says, :turn, keyword_init: true) do
-        def done? = phase == "done"
-        def active? = %w[due under-way stuck].include?(phase)
-      end
-
       # A move's state, folded from its plan and its events; the order of messages and repeats don't matter.
       class State
         STAGES = %w[Survey Make\ ready Ordered Release Landed Settled].freeze

@@ -3,10 +3,6 @@
 module SteadyMove
   module Core
     module Readiness
-      # One thing learnt about a name. key: Symbol; source: account, public_record, dns, hand or desk;
-      # seen_at: Time (UTC) when it was learnt; ref: where it can be looked up again.
-      Fact = Struct.new(:key, :value, :source, :seen_at, :ref, keyword_init: true)
-
       # All facts about one name; several sources may speak of the same key.
       class Facts
         # Where sources differ, the more cautious value rules: what each key's "more cautious" means.

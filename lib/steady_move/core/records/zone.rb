@@ -3,20 +3,6 @@
 module SteadyMove
   module Core
     module Records
-      # One record: owner Name, TTL in seconds, Rdata. Class is always IN.
-      Record = Struct.new(:name, :ttl, :rdata, keyword_init: true) do
-        def type = rdata.type
-        def to_s = "#{name} #{ttl} IN #{type} #{rdata}"
-      end
-
-      # All records with one owner and type (RFC 2181 §5); the TTL is the least of its members (§5.2).
-      RecordSet = Struct.new(:name, :type, :ttl, :rdatas, keyword_init: true) do
-        def id = [name, type]
-        def meanings = rdatas.map(&:meaning).sort
-        def same_data?(other) = meanings == other.meanings
-        def to_a = rdatas.map { |r| Record.new(name: name, ttl: ttl, rdata: r) }
-      end
-
       # A zone: its apex Name and record sets by [Name, type]. Immutable.
       class Zone
         attr_reader :origin, :sets

@@ -5,12 +5,6 @@ require "strscan"
 module SteadyMove
   module Core
     module Records
-      # A word of a zone file: its raw text (escapes kept) and whether it stood in quotes.
-      Token = Struct.new(:text, :quoted)
-
-      # An entry: the line it starts on, whether it starts with blanks (the owner is inherited), its tokens.
-      Entry = Struct.new(:line, :inherits, :tokens)
-
       # Splits zone file text into entries: quotes, comments, parentheses (RFC 1035 §5.1).
       class ZoneLexer
         def initialize(text)

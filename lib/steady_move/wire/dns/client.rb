@@ -6,9 +6,6 @@ require "timeout"
 module SteadyMove
   module Wire
     module Dns
-      # What one server said. rcode: "NOERROR", "NXDOMAIN", …; authoritative: its AA bit; answer, authority: Records.
-      Answer = Struct.new(:server, :rcode, :authoritative, :answer, :authority, keyword_init: true)
-
       # Asks authoritative servers by name: queries, zone transfers (RFC 5936), updates (RFC 2136).
       class Client
         ZONE_MOST = 200_000

@@ -35,6 +35,20 @@ module SteadyMove
           def rdata = @octets
         end
 
+        # Records without data, as updates use them (RFC 2136 §2.5.2), which dnsruby's decoder takes for cut ones.
+        module EmptyData
+          def get_rr # rubocop:disable Naming/AccessorMethodName
+            start = @index
+            name = get_name
+            type, klass, ttl, size = get_unpack("nnNn")
+            return Raw.new(name, Rdata.type_of(type), ttl: ttl, klass: Dnsruby::Classes.new(klass).string) if size.zero?
+
+            @index = start
+            super
+          end
+        end
+        Dnsruby::MessageDecoder.prepend(EmptyData)
+
         module_function
 
         def encode(record)

@@ -39,6 +39,26 @@ module SteadyMove
           response
         end
 
+        # Does the other side still answer? (RFC 5730 §2.3: <hello> at any time gives a greeting.)
+        def alive?
+          guarded do
+            Framing.write(@io, Commands.hello)
+            !Framing.read(@io).nil?
+          end
+        rescue Error
+          false
+        end
+
+        # Closes without a word, for a connection that is broken already.
+        def hang_up
+          @io&.close
+        rescue SystemCallError, IOError, OpenSSL::SSL::SSLError
+          nil
+        end
+
+        def inspect = "#<EPP client #{@where}>"
+
+        # Signs out and closes.
         def close
           exchange(Commands.logout(id: "logout-#{object_id}"))
         rescue Error

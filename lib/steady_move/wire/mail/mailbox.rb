@@ -6,9 +6,6 @@ require "mail"
 module SteadyMove
   module Wire
     module Mail
-      # One message as text. uid: its number in the mailbox; at: Time of its Date field.
-      Message = Struct.new(:uid, :message_id, :from, :to, :subject, :at, :text, keyword_init: true)
-
       # Reads a mailbox over IMAP (RFC 9051 / RFC 3501) without marking or deleting anything.
       class Mailbox
         MOST = 1024 * 1024

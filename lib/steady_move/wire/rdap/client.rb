@@ -7,13 +7,6 @@ require "time"
 module SteadyMove
   module Wire
     module Rdap
-      # A domain in the public record (RFC 9083 §5.3). Statuses in EPP's words (RFC 8056); times in UTC.
-      Domain = Struct.new(:name, :handle, :statuses, :registrar, :name_servers, :created_at, :expires_at, :updated_at,
-                          :transferred_at, :signed, :ds, :url, keyword_init: true)
-
-      # The registry's public record does not hold the name (HTTP 404, RFC 7480 §5.3).
-      class NotFound < Refused; end
-
       # Asks the public record service.
       class Client
         MOST = 1024 * 1024

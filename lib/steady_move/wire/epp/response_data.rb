@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Wire
+    module Epp
+      # Reads <resData>.
+      module ResponseData
+        module_function
+
+        def read(response)
+          data = response.at_xpath("e:resData/*", Xml::NS) or return
+          case data.name
+          when "infData" then info(data)
+          when "trnData" then transfer(data)
+          when "chkData" then data.xpath("d:cd/d:name", Xml::NS).to_h { |n| [n.text, %w[1 true].include?(n["avail"])] }
+          end
+        end
+
+        def info(data)
+          DomainInfo.new(
+            name: Xml.text(data, "d:name"), roid: Xml.text(data, "d:roid"),
+            statuses: data.xpath("d:status", Xml::NS).map { |s| s["s"] },
+            name_servers: Xml.texts(data, "d:ns/d:hostObj | d:ns/d:hostAttr/d:hostName").map(&:downcase),
+            sponsor: Xml.text(data, "d:clID"), created_at: Xml.time(Xml.text(data, "d:crDate")),
+            updated_at: Xml.time(Xml.text(data, "d:upDate")), expires_at: Xml.time(Xml.text(data, "d:exDate")),
+            transferred_at: Xml.time(Xml.text(data, "d:trDate")), auth_info: Xml.text(data, "d:authInfo/d:pw")
+          )
+        end
+
+        def transfer(data)
+          TransferInfo.new(
+            name: Xml.text(data, "d:name"), status: Xml.text(data, "d:trStatus"),
+            requested_by: Xml.text(data, "d:reID"), requested_at: Xml.time(Xml.text(data, "d:reDate")),
+            acts: Xml.text(data, "d:acID"), act_at: Xml.time(Xml.text(data, "d:acDate")), expires_at: Xml.time(Xml.text(data, "d:exDate"))
+          )
+        end
+      end
+    end
+  end
+end

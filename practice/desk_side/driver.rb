@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module Practice
+  module DeskSide
+    # Moves the practice clock on while the desk lives through the time in between: whatever falls due, there or here,
+    # happens at its own instant.
+    class Driver
+      STEPS_MOST = 2000
+
+      def initialize(link, clock, runner)
+        @link = link
+        @clock = clock
+        @runner = runner
+        @lock = Mutex.new
+      end
+
+      # {now, next_event, faults}; next_event counts the desk's own next look as well.
+      def state
+        state = @link.state
+        state.merge("next_event" => soonest(state)&.iso8601)
+      end
+
+      # Moves on to a Time, or to the next event where nil is given. Returns the state.
+      def move_on(to: nil)
+        @lock.synchronize do
+          target = to || soonest(@link.state)
+          run_to(target) if target
+          state
+        end
+      end
+
+      def fault(id, detail) = @link.fault(id, detail)
+
+      private
+
+      def run_to(target)
+        STEPS_MOST.times do
+          stop = soonest(@link.state)
+          stop = target if stop.nil? || stop > target
+          step_to(stop)
+          break if stop >= target
+        end
+      end
+
+      def step_to(time)
+        @link.move_to(time)
+        @clock.sync
+        @runner.post.fetch
+        @runner.pass
+      end
+
+      # The next thing that happens, in the world or on the desk; never in the past.
+      def soonest(state)
+        now = Time.iso8601(state["now"])
+        [state["next_event"] && Time.iso8601(state["next_event"]), @runner.next_look].compact.select { |t| t > now }.min
+      end
+    end
+  end
+end

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module Practice
+  module DeskSide
+    # The desk's configuration for a practice world: only addresses differ from the real network.
+    module Settings
+      module_function
+
+      # Returns the map that Desk::Config reads.
+      def map(endpoints, scenario, data:, port:)
+        ports = endpoints.fetch("ports")
+        { "data" => data, "port" => port, "timeout" => 5,
+          "rdap" => { "bases" => { scenario.suffix => "http://127.0.0.1:#{ports['http']}/rdap/" } },
+          "dns" => { "servers" => servers(ports, scenario), "parents" => { scenario.suffix => scenario.registry["server"] } },
+          "mailbox" => { "host" => "127.0.0.1", "port" => ports["imap"], "tls" => false, **scenario.mailbox } }
+      end
+
+      def servers(ports, scenario)
+        scenario.hosts.flat_map { |id, h| h["name_servers"].map { |s| [s, "127.0.0.1:#{ports["dns-#{id}"]}"] } }.to_h
+                .merge(scenario.registry["server"] => "127.0.0.1:#{ports['dns-registry']}")
+      end
+      private_class_method :servers
+    end
+  end
+end

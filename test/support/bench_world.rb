@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+require "tmpdir"
+require_relative "../../practice/practice"
+require_relative "../../practice/main"
+
+# A practice world and a desk beside it in one process, with a standing clock, for tests.
+class BenchWorld
+  attr_reader :app, :runner, :driver, :link, :folder, :clock, :world
+
+  def initialize
+    @folder = Dir.mktmpdir("steady-move-test")
+    FileUtils.mkdir_p(world_folder = File.join(@folder, "world"))
+    @world = Practice::Main.new(world_folder, rate: 0).tap(&:start).world
+    @endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))
+    @link = Practice::DeskSide::Link.new(@endpoints)
+    @clock = Practice::DeskSide::Clock.new(@link)
+    @app = SteadyMove::Desk::App.new(config, clock: @clock, random: Random.new(7))
+    @runner = SteadyMove::Desk::Runner.new(@app)
+    @driver = Practice::DeskSide::Driver.new(@link, @clock, @runner)
+    Practice::DeskSide::Seed.new(@app, @endpoints, @world.scenario).call(by: "seed")
+  end
+
+  def config
+    SteadyMove::Desk::Config.new(Practice::DeskSide::Settings.map(@endpoints, @world.scenario, data: File.join(@folder, "desk"), port: 0))
+  end
+
+  def move(id) = app.moves.find(id)
+  def plan(name, **options) = SteadyMove::Desk::Planning.new(app).propose(name, **options)
+  def start(name, **options) = SteadyMove::Desk::Planning.new(app).start(name, by: "ada@saltern-office.example", **options)
+  def orders = @orders ||= SteadyMove::Desk::Orders.new(app)
+
+  # Moves the clock on event by event until the block holds; fails after `most` events.
+  def until_true(most: 60)
+    most.times do
+      return if yield
+
+      driver.move_on
+    end
+    raise "it did not come about in #{most} events"
+  end
+
+  def close
+    app.close
+    FileUtils.rm_rf(folder)
+  end
+end

@@ -33,7 +33,7 @@ gem "addressable", "2.9.2"
 
 # time
 gem "tzinfo", "2.0.6"
-gem "tzinfo-data", require: false
+gem "tzinfo-data", "1.2026.6", require: false
 gem "rufus-scheduler", "3.9.2"
 
 group :test do
@@ -43,12 +43,12 @@ group :test do
   gem "rack-test", "2.3.0"
   gem "prop_check", "1.0.2"
   gem "rubocop", "1.92.2", require: false
-  gem "rubocop-minitest", require: false
-  gem "rubocop-sequel", require: false
+  gem "rubocop-minitest", "0.41.0", require: false
+  gem "rubocop-sequel", "0.4.1", require: false
   # read as a published source only: the IETF's schemas and RFC texts
   gem "epp-client-base", "0.15.2", require: false
-  gem "epp-client-secdns", require: false
-  gem "epp-client-rgp", require: false
+  gem "epp-client-secdns", "0.15.2", require: false
+  gem "epp-client-rgp", "0.15.2", require: false
 end
 
 pins = File.join(__dir__, "Gemfile.pins")

@@ -30,6 +30,7 @@ module Practice
       end
 
       def fault(id, detail) = @link.fault(id, detail)
+      def runs? = !@link.state["rate"].zero?
 
       private
 

@@ -6,25 +6,20 @@ require_relative "../../practice/main"
 
 # A practice world and a desk beside it in one process, with a standing clock, for tests.
 class BenchWorld
-  attr_reader :app, :runner, :driver, :link, :folder, :clock, :world
+  attr_reader :desk, :folder, :world
 
   def initialize
     @folder = Dir.mktmpdir("steady-move-test")
     FileUtils.mkdir_p(world_folder = File.join(@folder, "world"))
     @world = Practice::Main.new(world_folder, rate: 0).tap(&:start).world
-    @endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))
-    @link = Practice::DeskSide::Link.new(@endpoints)
-    @clock = Practice::DeskSide::Clock.new(@link)
-    @app = SteadyMove::Desk::App.new(config, clock: @clock, random: Random.new(7))
-    @runner = SteadyMove::Desk::Runner.new(@app)
-    @driver = Practice::DeskSide::Driver.new(@link, @clock, @runner)
-    Practice::DeskSide::Seed.new(@app, @endpoints, @world.scenario).call(by: "seed")
+    endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))
+    @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4)
   end
 
-  def config
-    SteadyMove::Desk::Config.new(Practice::DeskSide::Settings.map(@endpoints, @world.scenario, data: File.join(@folder, "desk"), port: 0))
-  end
-
+  def app = desk.app
+  def link = desk.link
+  def driver = desk.driver
+  def runner = desk.runner
   def move(id) = app.moves.find(id)
   def plan(name, **options) = SteadyMove::Desk::Planning.new(app).propose(name, **options)
   def start(name, **options) = SteadyMove::Desk::Planning.new(app).start(name, by: "ada@saltern-office.example", **options)

@@ -16,12 +16,15 @@ module SteadyMove
         @app = app
         @id = SecureRandom.hex(4)
         @post = PostRoom.new(app)
+        @one_at_a_time = Mutex.new
       end
 
       # One pass over everything that is due now.
       def pass
-        @post.fetch_if_due
-        @app.moves.open.each { |move| advance(move.id) }
+        @one_at_a_time.synchronize do
+          @post.fetch_if_due
+          @app.moves.open.each { |move| advance(move.id) }
+        end
       end
 
       # When a step is due next; nil where nothing is under way.

@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+require "sinatra/base"
+require "json"
+
+module SteadyMove
+  module Web
+    # The JSON API. Routes are thin: check the request, call a use case, show its result.
+    class Api < Sinatra::Base
+      set :show_exceptions, false
+      set :raise_errors, false
+      set :dump_errors, false
+      set :host_authorization, permitted_hosts: []
+      disable :static, :protection, :logging
+
+      OPEN = %w[/api/session /api/openapi.json].freeze
+
+      helpers do
+        def house = settings.house
+        def app_ = house.app
+        def now = app_.now
+        def json(data) = content_type(:json) && JSON.generate(data)
+        def body_as(schema) = house.contract.body(request.body.read, schema)
+        def person = @person ||= (id = rodauth_id) && house.people.find(id)
+        def rodauth_id = session["account_id"] || session[:account_id]
+
+        def need(role)
+          return if Desk::People.may?(person[:role], role)
+
+          raise Problem.new(403, "This needs the role “#{role}”; you are signed in as “#{person[:role]}”.")
+        end
+
+        def moves_shown(moves)
+          looks = app_.moves.looks
+          moves.map { |m| Views::MoveView.card(m, looks, now) }
+        end
+
+        def judged(name)
+          Desk::Judging.new(app_).one(name, at: Contract.instant(params["at"]) || now) or raise Problem.new(404, "“#{name}” is not on the list of names.")
+        end
+
+        def move_sheet(id)
+          move = app_.moves.find(id.to_i) or raise Problem.new(404, "There is no move number #{id}.")
+          Views::MoveView.sheet(move, app_.moves.looks, now, code_state: app_.keepings.code_state(move.id))
+        end
+      end
+
+      before do
+        next if OPEN.include?(request.path_info)
+
+        raise Problem.new(401, "Sign in first.") unless person
+      end
+
+      error Problem do |e|
+        status e.status
+        content_type "application/problem+json"
+        e.to_json
+      end
+      error(Desk::Planning::NotStartable, Store::Moves::AlreadyMoving, Desk::Orders::NotNow) { |e| refuse(409, e.message) }
+      error(Sinatra::NotFound) { refuse(404, "There is nothing at #{request.path_info}.") }
+      error { |e| house.log.error(e) && refuse(500, "Something went wrong here; it was written to the log.") }
+
+      helpers do
+        def refuse(code, sentence)
+          status code
+          content_type "application/problem+json"
+          Problem.new(code, sentence).to_json
+        end
+      end
+
+      register Routes::Session
+      register Routes::Names
+      register Routes::Moves
+      register Routes::Practice
+    end
+  end
+end

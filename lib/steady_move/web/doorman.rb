@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+require "securerandom"
+
+module SteadyMove
+  module Web
+    # First and last in every request: an id, the security headers, one line in the log.
+    class Doorman
+      def initialize(app, log)
+        @app = app
+        @log = log
+      end
+
+      def call(env)
+        id = SecureRandom.hex(6)
+        began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+        status, headers, body = @app.call(env)
+        took = ((Process.clock_gettime(Process::CLOCK_MONOTONIC) - began) * 1000).round(1)
+        @log.line(level: "info", id: id, method: env["REQUEST_METHOD"], path: env["PATH_INFO"], status: status, ms: took)
+        [status, House::HEADERS.merge("x-request-id" => id).merge(headers), body]
+      end
+    end
+  end
+end

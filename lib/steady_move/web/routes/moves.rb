@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Routes
+      # Planning, starting, following and steering moves; the Desk; the post.
+      module Moves
+        STEERING = { "approve" => "approver", "look" => "mover", "call-off" => "mover" }.freeze
+
+        def self.registered(app)
+          planning(app)
+          steering(app)
+
+          app.get("/api/desk") do
+            cards = moves_shown(app_.moves.open)
+            ended = moves_shown(app_.moves.all.reject(&:open).first(10))
+            json(now: Views::Json.time(now), lanes: %w[yours theirs clock].to_h { |t| [t, cards.select { |c| c[:turn] == t }] }, ended: ended)
+          end
+
+          app.get("/api/moves") { json(moves: moves_shown(app_.moves.all)) }
+          app.get("/api/moves/:id") { |id| json(move_sheet(id)) }
+
+          app.get("/api/post") do
+            json(messages: app_.messages.all.map { |m| Views::Json.value(m.slice(:uid, :sender, :subject, :text, :at, :kind, :names, :deadline, :doubtful, :because, :move_id)) })
+          end
+        end
+
+        def self.planning(app)
+          app.post("/api/proposals") do
+            given = body_as("NewMove")
+            proposal = Desk::Planning.new(app_).propose(given["name"], to: given["to"], host: given["host"]) or
+              raise Problem.new(422, "There is no such name, account or DNS host here.")
+            json(Views::MoveView.proposal(proposal, now))
+          end
+
+          app.post("/api/moves") do
+            need "mover"
+            given = body_as("NewMove")
+            id = Desk::Planning.new(app_).start(given["name"], to: given["to"], host: given["host"], by: person[:email])
+            house.engine.nudge
+            status 201
+            json(id: id)
+          end
+        end
+
+        def self.steering(app)
+          app.post("/api/moves/:id/:act") do |id, act|
+            need(STEERING.fetch(act) { raise Problem.new(404, "A move can't be told to “#{act}”.") })
+            house.orders.public_send({ "approve" => :approve, "look" => :look_now, "call-off" => :call_off }.fetch(act), id.to_i, by: person[:email])
+            house.engine.nudge
+            json(move_sheet(id))
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+require "puma"
+require "puma/server"
+
+module SteadyMove
+  module Web
+    # Serves a House on loopback; TLS ends at a reverse proxy in front.
+    module Serve
+      THREADS = 24
+
+      # The port is taken by somebody else.
+      class PortTaken < StandardError; end
+
+      module_function
+
+      # Starts serving and returns the Puma server; port 0 takes any free one. Raises PortTaken.
+      def start(house, port:)
+        server = Puma::Server.new(house.rack, nil, min_threads: 4, max_threads: THREADS, log_writer: Puma::LogWriter.null)
+        server.add_tcp_listener("127.0.0.1", port)
+        house.start
+        server.run
+        server
+      rescue Errno::EADDRINUSE
+        raise PortTaken, "port #{port} is in use by another program; choose one with --port"
+      end
+    end
+  end
+end

@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Views
+      # A journal line as JSON.
+      module EventView
+        module_function
+
+        def line(event)
+          { seq: event.seq, at: Json.time(event.at), type: event.type, step: event.step, says: event.says, by: event.by,
+            evidence: Json.value(event.evidence), key: event.data["key"] }
+        end
+      end
+    end
+  end
+end

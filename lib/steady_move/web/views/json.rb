@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Views
+      # Plain values as JSON has them: instants in RFC 3339, UTC.
+      module Json
+        module_function
+
+        def time(time) = time&.utc&.strftime("%Y-%m-%dT%H:%M:%SZ")
+
+        def value(value)
+          case value
+          when Time then time(value)
+          when Array then value.map { |v| value(v) }
+          when Hash then value.transform_values { |v| value(v) }
+          else value
+          end
+        end
+
+        def amount(amount) = amount && { minor: amount.minor, currency: amount.currency }
+      end
+    end
+  end
+end

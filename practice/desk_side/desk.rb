@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module Practice
+  module DeskSide
+    # A desk beside a practice world: configuration, clock, first names and the person who signs in.
+    class Desk
+      EMAIL = "ada@saltern-office.example"
+      PASSWORD = "harbour-light-27"
+
+      attr_reader :app, :runner, :driver, :clock, :link
+
+      # endpoints: as published by the world; data: the desk's folder.
+      def initialize(endpoints, data:, port:, scenario: Scenario.demo, cost: 12)
+        @link = Link.new(endpoints)
+        @clock = Clock.new(@link)
+        config = SteadyMove::Desk::Config.new(Settings.map(endpoints, scenario, data: data, port: port))
+        @app = SteadyMove::Desk::App.new(config, clock: @clock, random: Random.new)
+        @runner = SteadyMove::Desk::Runner.new(@app)
+        @driver = Driver.new(@link, @clock, @runner)
+        people = SteadyMove::Desk::People.new(@app, cost: cost)
+        people.put(EMAIL, PASSWORD, role: "administrator") unless people.any?
+        Seed.new(@app, endpoints, scenario).call(by: EMAIL)
+      end
+
+      # The whole web application.
+      def house(log:) = SteadyMove::Web::House.new(app, runner, log: log, practice: driver)
+    end
+  end
+end

@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+# The demo's web process: a desk beside the practice world. Started by practice/demo.rb.
+require_relative "practice"
+require "optparse"
+
+options = {}
+OptionParser.new do |o|
+  o.on("--world FOLDER") { |v| options[:world] = v }
+  o.on("--data FOLDER") { |v| options[:data] = v }
+  o.on("--port PORT", Integer) { |v| options[:port] = v }
+end.parse!
+
+begin
+  endpoints = JSON.parse(File.read(File.join(options.fetch(:world), "endpoints.json")))
+  desk = Practice::DeskSide::Desk.new(endpoints, data: options.fetch(:data), port: options.fetch(:port))
+  log = SteadyMove::Web::Log.new(File.open(File.join(options[:data], "web.log"), "a").tap { |f| f.sync = true })
+  house = desk.house(log: log)
+  server = SteadyMove::Web::Serve.start(house, port: options[:port])
+rescue SteadyMove::Web::Serve::PortTaken, SteadyMove::Store::Database::Unusable, SteadyMove::Desk::Config::Unusable => e
+  abort "Steady Move can't start: #{e.message}"
+end
+
+$stdout.sync = true
+puts "ready"
+stop = Queue.new
+%w[INT TERM].each { |s| trap(s) { stop << s } }
+stop.pop
+house.engine.stop
+server.stop(true)
+desk.app.close

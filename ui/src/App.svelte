@@ -1,0 +1,31 @@
+<script lang="ts">
+  import { QueryClient, QueryClientProvider } from '@tanstack/svelte-query';
+  import { session } from './lib/session.svelte';
+  import Frame from './parts/Frame.svelte';
+  import SignIn from './views/SignIn.svelte';
+
+  const client = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 1000 } } });
+  let failed = $state('');
+  session.load().catch((e: Error) => (failed = e.message));
+</script>
+
+<QueryClientProvider {client}>
+  {#if failed}
+    <main class="alone">
+      <h1>Steady Move</h1>
+      <p role="alert">{failed}</p>
+    </main>
+  {:else if session.who?.signed_in}
+    <Frame {client} />
+  {:else if session.who}
+    <SignIn />
+  {/if}
+</QueryClientProvider>
+
+<style>
+  .alone {
+    max-width: 30rem;
+    margin: 20vh auto;
+    padding: 0 1rem;
+  }
+</style>

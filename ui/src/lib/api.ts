@@ -1,0 +1,48 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+export type Schemas = components['schemas'];
+export type NameRow = Schemas['NameRow'];
+export type NameSheet = Schemas['NameSheet'];
+export type Card = Schemas['Card'];
+export type MoveSheet = Schemas['MoveSheet'];
+export type Proposal = Schemas['Proposal'];
+export type Step = Schemas['Step'];
+export type Block = Schemas['Block'];
+export type Event = Schemas['Event'];
+export type Gate = Schemas['Gate'];
+export type Turn = Schemas['Turn'];
+export type Amount = Schemas['Amount'];
+
+let token = '';
+export const setToken = (csrf: string) => (token = csrf);
+
+export const api = createClient<paths>({ baseUrl: '/' });
+api.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-CSRF-Token', token);
+    return request;
+  },
+});
+
+/** What the server said went wrong, as one sentence. */
+export class Said extends Error {
+  constructor(
+    readonly status: number,
+    sentence: string,
+  ) {
+    super(sentence);
+  }
+}
+
+type Answer<T> = { data?: T; error?: unknown; response: Response };
+
+/** The data of an answer, or a Said. */
+export async function ask<T>(answer: Promise<Answer<T>>): Promise<T> {
+  const { data, error, response } = await answer.catch(() => {
+    throw new Said(0, 'The desk does not answer. Is it still running?');
+  });
+  if (response.ok && data !== undefined) return data;
+  const said = error as { detail?: string; error?: string } | undefined;
+  throw new Said(response.status, said?.detail ?? said?.error ?? `The desk answered ${response.status}.`);
+}

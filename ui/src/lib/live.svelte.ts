@@ -1,0 +1,35 @@
+import type { QueryClient } from '@tanstack/svelte-query';
+import { api, ask } from './api';
+import { clock } from './clock.svelte';
+
+class Line {
+  /** False while the server's event stream is cut. */
+  open = $state(true);
+}
+export const line = new Line();
+
+/** Reads the clock now. */
+export async function readClock() {
+  const read = await ask(api.GET('/api/clock'));
+  clock.set(read.now, read.runs);
+}
+
+/** Follows the server's events: every change makes what is shown be asked for again. Returns a stop. */
+export function follow(client: QueryClient): () => void {
+  const source = new EventSource('/api/events');
+  source.addEventListener('changed', () => {
+    void readClock().catch(() => undefined);
+    void client.invalidateQueries();
+  });
+  source.onopen = () => {
+    line.open = true;
+    void client.invalidateQueries();
+  };
+  source.onerror = () => (line.open = false);
+  const ticking = setInterval(() => clock.tick(), 1000);
+  void readClock().catch(() => undefined);
+  return () => {
+    source.close();
+    clearInterval(ticking);
+  };
+}

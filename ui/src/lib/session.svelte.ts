@@ -1,0 +1,30 @@
+import { api, ask, Said, setToken, type Schemas } from './api';
+import { clock } from './clock.svelte';
+
+class Session {
+  who = $state<Schemas['Session'] | null>(null);
+
+  async load() {
+    this.who = await ask(api.GET('/api/session'));
+    setToken(this.who.csrf);
+    clock.set(this.who.now, !this.who.practice);
+  }
+
+  async signIn(email: string, password: string) {
+    try {
+      await ask(api.POST('/api/sign-in', { body: { email, password } }));
+    } catch (e) {
+      if (!(e instanceof Said && e.status === 403)) throw e;
+      await this.load();
+      await ask(api.POST('/api/sign-in', { body: { email, password } }));
+    }
+    await this.load();
+  }
+
+  async signOut() {
+    await ask(api.POST('/api/sign-out', { body: {} }));
+    await this.load();
+  }
+}
+
+export const session = new Session();

@@ -1,0 +1,70 @@
+import type { Amount } from './api';
+
+const MINUTE = 60_000;
+const HOUR = 60 * MINUTE;
+const DAY = 24 * HOUR;
+
+const time = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', hour12: false });
+const weekday = new Intl.DateTimeFormat('en', { weekday: 'short' });
+const month = new Intl.DateTimeFormat('en', { month: 'short' });
+const whole = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full', timeStyle: 'long' });
+
+const count = (n: number, unit: string) => `${n} ${unit}`;
+const days = (n: number) => (n === 1 ? '1 day' : `${n} days`);
+
+/** A length of time in at most two units: “2 h 10 min”, “3 days 4 h”. */
+export function span(ms: number): string {
+  const total = Math.max(0, Math.round(ms / MINUTE)) * MINUTE;
+  if (total < MINUTE) return 'less than a minute';
+  const d = Math.floor(total / DAY);
+  const h = Math.floor((total % DAY) / HOUR);
+  const m = Math.round((total % HOUR) / MINUTE);
+  if (d >= 14) return days(d);
+  if (d > 0) return h ? `${days(d)} ${count(h, 'h')}` : days(d);
+  if (h > 0) return m ? `${count(h, 'h')} ${count(m, 'min')}` : count(h, 'h');
+  return count(m, 'min');
+}
+
+/** “in 2 h 10 min (Tue 14:05)”, “3 days ago (Mon 1 Mar 2027, 09:00)”. */
+export function when(iso: string, now: number): string {
+  const at = Date.parse(iso);
+  const away = Math.abs(at - now);
+  if (away < 45_000) return `now (${stamp(iso, now)})`;
+  return at > now ? `in ${span(away)} (${stamp(iso, now)})` : `${span(away)} ago (${stamp(iso, now)})`;
+}
+
+/** The instant alone: time today, weekday within six days, else the date. */
+export function stamp(iso: string, now: number): string {
+  const at = new Date(iso);
+  const away = Math.abs(at.getTime() - now);
+  if (away < 6 * DAY) return `${weekday.format(at)} ${time.format(at)}`;
+  return `${weekday.format(at)} ${day(iso)}, ${time.format(at)}`;
+}
+
+/** The date alone: “09 Dec 2027”. */
+export function day(iso: string): string {
+  const at = new Date(iso);
+  return `${String(at.getDate()).padStart(2, '0')} ${month.format(at)} ${at.getFullYear()}`;
+}
+export const full = (iso: string) => `${whole.format(new Date(iso))} (UTC${offset(new Date(iso))})`;
+
+function offset(at: Date): string {
+  const minutes = -at.getTimezoneOffset();
+  const sign = minutes < 0 ? '−' : '+';
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${sign}${two(Math.floor(Math.abs(minutes) / 60))}:${two(Math.abs(minutes) % 60)}`;
+}
+
+/** An amount such as 9.02 EUR. */
+export const money = (amount: Amount) => `${(amount.minor / 100).toFixed(2)} ${amount.currency}`;
+
+/** Splits a sentence at its instants, which stand in it as <2027-03-01T08:00:00Z>. */
+export function parts(sentence: string): { text?: string; at?: string }[] {
+  return sentence
+    .split(/(<\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ>)/)
+    .filter(Boolean)
+    .map((piece) => (/^<\d{4}-/.test(piece) ? { at: piece.slice(1, -1) } : { text: piece }));
+}
+
+export const GATES = { clear: 'Clear to go', fix: 'Fix first', wait: 'Wait until', barred: 'Barred' } as const;
+export const TURNS = { yours: 'Yours', theirs: 'Theirs', clock: 'The clock’s' } as const;

@@ -1,0 +1,2 @@
+<script lang="ts">
+</script>

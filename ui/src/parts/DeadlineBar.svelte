@@ -1,0 +1,29 @@
+<script lang="ts">
+  import { clock } from '../lib/clock.svelte';
+  import { span } from '../lib/words';
+
+  let { since, until }: { since: string; until: string } = $props();
+  const left = $derived(Date.parse(until) - clock.now);
+  const share = $derived(Math.min(1, Math.max(0, left / Math.max(1, Date.parse(until) - Date.parse(since)))));
+</script>
+
+<div class="bar" class:late={left < 0} role="img" aria-label={left < 0 ? 'late' : `${span(left)} left`}>
+  <div class="left" style:width="{share * 100}%"></div>
+</div>
+
+<style>
+  .bar {
+    height: 5px;
+    background: var(--line);
+    border-radius: 2px;
+  }
+  .left {
+    height: 100%;
+    background: var(--ochre-fill);
+    border-radius: 2px;
+    transition: width 0.6s ease;
+  }
+  .late {
+    background: var(--madder);
+  }
+</style>

@@ -1,0 +1,14 @@
+<script lang="ts">
+  import { clock } from '../lib/clock.svelte';
+  import { full, stamp } from '../lib/words';
+
+  const iso = $derived(new Date(clock.now).toISOString());
+</script>
+
+<time class="num" datetime={iso} title={full(iso)}>{stamp(iso, clock.now)}</time>
+
+<style>
+  time {
+    margin-right: 0.6rem;
+  }
+</style>

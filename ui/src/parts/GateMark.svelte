@@ -1,0 +1,77 @@
+<script lang="ts">
+  import type { Gate } from '../lib/api';
+  import { GATES } from '../lib/words';
+  import When from './When.svelte';
+
+  let { gate, words = true }: { gate: Gate; words?: boolean } = $props();
+</script>
+
+<span class="gate {gate.kind}">
+  <svg viewBox="0 0 30 20" width="30" height="20" aria-hidden="true">
+    <path class="post" d="M4 19V9" />
+    {#if gate.kind === 'clear'}
+      <path class="bar" d="M4 11 15 1" />
+    {:else if gate.kind === 'fix'}
+      <path class="bar" d="M4 11 25 4" />
+    {:else}
+      <path class="bar" d="M4 11H28" />
+      {#if gate.kind === 'wait'}
+        <circle class="dial" cx="18" cy="11" r="5.5" /><path class="hand" d="M18 8v3l2 1.5" />
+      {:else}
+        <circle class="dial" cx="18" cy="11" r="5.5" /><path class="hand" d="m15.6 8.6 4.8 4.8m0-4.8-4.8 4.8" />
+      {/if}
+    {/if}
+  </svg>
+  {#if words}
+    <span
+      >{GATES[
+        gate.kind
+      ]}{#if gate.kind === 'fix'}{` (${gate.fixes})`}{:else if gate.kind === 'wait'}{' '}{#if gate.clears_at}<When
+            at={gate.clears_at}
+            bare
+          />{:else}it is known{/if}{/if}</span
+    >
+  {/if}
+</span>
+
+<style>
+  .gate {
+    display: inline-flex;
+    align-items: center;
+    gap: 0.45rem;
+  }
+  svg {
+    flex: none;
+  }
+  .post,
+  .bar {
+    stroke: currentColor;
+    stroke-width: 3;
+    fill: none;
+  }
+  .post {
+    stroke: var(--muted);
+  }
+  .dial {
+    fill: var(--raised);
+    stroke: currentColor;
+    stroke-width: 1.8;
+  }
+  .hand {
+    stroke: currentColor;
+    stroke-width: 1.6;
+    fill: none;
+  }
+  .clear {
+    color: var(--loden);
+  }
+  .fix {
+    color: var(--ochre);
+  }
+  .wait {
+    color: var(--slate);
+  }
+  .barred {
+    color: var(--madder);
+  }
+</style>

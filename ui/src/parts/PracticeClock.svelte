@@ -1,0 +1,79 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask } from '../lib/api';
+  import { clock } from '../lib/clock.svelte';
+  import { readClock } from '../lib/live.svelte';
+  import { full, span } from '../lib/words';
+
+  const client = useQueryClient();
+  const practice = createQuery(() => ({ queryKey: ['practice'], queryFn: () => ask(api.GET('/api/practice')) }));
+  const shown = new Intl.DateTimeFormat('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+  const iso = $derived(new Date(clock.now).toISOString());
+  const next = $derived(practice.data?.next_event);
+  let busy = $state(false);
+  let said = $state('');
+
+  async function moveOn(seconds?: number) {
+    busy = true;
+    said = '';
+    try {
+      await ask(api.POST('/api/practice/clock', { body: seconds ? { seconds } : {} }));
+      await readClock();
+      await client.invalidateQueries();
+    } catch (e) {
+      said = (e as Error).message;
+    }
+    busy = false;
+  }
+</script>
+
+<div class="clock" role="group" aria-label="Practice clock">
+  <time class="num" datetime={iso} title="Practice clock: {full(iso)}">{shown.format(clock.now)}</time>
+  <button disabled={busy} onclick={() => moveOn(900)}>+15 min</button>
+  <button disabled={busy} onclick={() => moveOn(86400)}>+1 day</button>
+  <button
+    disabled={busy || !next}
+    onclick={() => moveOn()}
+    title={next ? `The next event is ${span(Date.parse(next) - clock.now)} away` : 'Nothing is to come'}
+    >To next event</button
+  >
+  <span class="hidden-words" role="status">{busy ? 'The practice clock is moving' : said}</span>
+  {#if said}<span class="said">{said}</span>{/if}
+</div>
+
+<style>
+  .clock {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0.3rem;
+    margin-right: 0.5rem;
+  }
+  time {
+    margin-right: 0.3rem;
+  }
+  button {
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    background: var(--raised);
+    padding: 0.2rem 0.5rem;
+    cursor: pointer;
+  }
+  button:hover:not(:disabled) {
+    border-color: var(--loden);
+  }
+  button:disabled {
+    opacity: 0.55;
+    cursor: default;
+  }
+  .said {
+    color: var(--madder);
+  }
+</style>

@@ -1,0 +1,51 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { navigate } from '../router';
+
+  let {
+    title,
+    back,
+    children,
+    mono = false,
+  }: { title: string; back: '/names' | '/moves'; children: Snippet; mono?: boolean } = $props();
+
+  function onkeydown(e: KeyboardEvent) {
+    if (e.key === 'Escape' && !document.querySelector('dialog[open]')) void navigate(back);
+  }
+</script>
+
+<svelte:window {onkeydown} />
+<section aria-label={title}>
+  <header>
+    <h1 class:mono>{title}</h1>
+    <button onclick={() => navigate(back)} title="Close (Esc)">Close</button>
+  </header>
+  {@render children()}
+</section>
+
+<style>
+  section {
+    background: var(--sheet);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 1rem 1.2rem 1.6rem;
+    min-width: 0;
+  }
+  header {
+    display: flex;
+    justify-content: space-between;
+    align-items: start;
+    gap: 1rem;
+    margin-bottom: 0.6rem;
+  }
+  h1 {
+    overflow-wrap: anywhere;
+  }
+  button {
+    color: var(--muted);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.15rem 0.6rem;
+    cursor: pointer;
+  }
+</style>

@@ -1,0 +1,87 @@
+<script lang="ts">
+  import { isActiveLink } from 'sv-router';
+  import { p } from '../router';
+  import { session } from '../lib/session.svelte';
+  import PracticeClock from './PracticeClock.svelte';
+  import DeskClock from './DeskClock.svelte';
+
+  let { showKeys }: { showKeys: () => void } = $props();
+  let dark = $state(document.documentElement.classList.contains('dark'));
+
+  function turn() {
+    dark = !dark;
+    document.documentElement.classList.toggle('dark', dark);
+    localStorage.setItem('theme', dark ? 'dark' : 'light');
+  }
+</script>
+
+<header>
+  <nav aria-label="Views">
+    <img src="/mark.svg" alt="Steady Move" width="22" height="22" />
+    <a href={p('/')} title="1" {@attach isActiveLink({ className: 'here' })}>Desk</a>
+    <a href={p('/names')} title="2" {@attach isActiveLink({ className: 'here', startsWith: true })}>Names</a>
+    <a href={p('/moves')} title="3" {@attach isActiveLink({ className: 'here', startsWith: true })}>Moves</a>
+    <a href={p('/post')} title="4" {@attach isActiveLink({ className: 'here' })}>Post</a>
+    {#if session.who?.practice}
+      <a href={p('/practice')} {@attach isActiveLink({ className: 'here' })}>Practice</a>
+    {/if}
+  </nav>
+  <div class="right">
+    {#if session.who?.practice}<PracticeClock />{:else}<DeskClock />{/if}
+    <button class="quiet" onclick={showKeys} title="All keys (?)">Keys</button>
+    <button class="quiet" onclick={turn} aria-pressed={dark}>{dark ? 'Light' : 'Dark'}</button>
+    <button class="quiet" onclick={() => session.signOut()} title={session.who?.email ?? ''}>Sign out</button>
+  </div>
+</header>
+
+<style>
+  header {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    justify-content: space-between;
+    gap: 0 1rem;
+    padding: 0 1rem;
+    background: var(--sheet);
+    border-bottom: 1px solid var(--line);
+    min-height: 2.75rem;
+  }
+  nav,
+  .right {
+    display: flex;
+    align-items: center;
+    flex-wrap: wrap;
+  }
+  nav {
+    gap: 0.15rem;
+  }
+  nav img {
+    margin-right: 0.6rem;
+  }
+  nav a {
+    color: var(--ink);
+    text-decoration: none;
+    padding: 0.7rem 0.65rem 0.55rem;
+    border-bottom: 3px solid transparent;
+  }
+  nav a:hover {
+    border-bottom-color: var(--line);
+  }
+  nav :global(a.here) {
+    border-bottom-color: var(--loden);
+    font-weight: 650;
+  }
+  .right {
+    gap: 0.2rem;
+  }
+  .quiet {
+    padding: 0.35rem 0.5rem;
+    color: var(--muted);
+    cursor: pointer;
+    border-radius: var(--radius);
+  }
+  .quiet:hover {
+    color: var(--ink);
+    background: var(--loden-soft);
+  }
+</style>

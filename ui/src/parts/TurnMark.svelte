@@ -1,0 +1,40 @@
+<script lang="ts">
+  import type { Turn } from '../lib/api';
+  import { TURNS } from '../lib/words';
+
+  let { turn, words = false }: { turn: Turn; words?: boolean } = $props();
+</script>
+
+<span class="turn {turn}" title={TURNS[turn]}>
+  <svg viewBox="0 0 14 14" width="14" height="14" aria-hidden="true">
+    <rect x="1.5" y="1.5" width="11" height="11" class="frame" />
+    {#if turn === 'yours'}<rect x="1.5" y="1.5" width="11" height="11" class="fill" />{/if}
+    {#if turn === 'clock'}<path d="M1.5 12.5v-11l11 11z" class="fill" />{/if}
+  </svg>
+  <span class:hidden-words={!words}>{TURNS[turn]}</span>
+</span>
+
+<style>
+  .turn {
+    display: inline-flex;
+    align-items: center;
+    gap: 0.4rem;
+  }
+  .frame {
+    fill: none;
+    stroke: currentColor;
+    stroke-width: 1.6;
+  }
+  .fill {
+    fill: currentColor;
+  }
+  .yours {
+    color: var(--loden);
+  }
+  .theirs {
+    color: var(--slate);
+  }
+  .clock {
+    color: var(--ochre);
+  }
+</style>

@@ -1,0 +1,21 @@
+import { createRouter } from 'sv-router';
+import Desk from './views/desk/Desk.svelte';
+import Moves from './views/moves/Moves.svelte';
+import MoveSheet from './views/moves/MoveSheet.svelte';
+import Names from './views/names/Names.svelte';
+import NameSheet from './views/names/NameSheet.svelte';
+import Plan from './views/names/Plan.svelte';
+import TakeIn from './views/names/TakeIn.svelte';
+import Post from './views/post/Post.svelte';
+import Practice from './views/practice/Practice.svelte';
+import Blank from './parts/Blank.svelte';
+import Nowhere from './views/Nowhere.svelte';
+
+export const { p, navigate, isActive, route } = createRouter({
+  '/': Desk,
+  '/names': { '/': Blank, '/take-in': TakeIn, '/:name': NameSheet, '/:name/plan': Plan, layout: Names },
+  '/moves': { '/': Blank, '/:id': MoveSheet, layout: Moves },
+  '/post': Post,
+  '/practice': Practice,
+  '*': Nowhere,
+});

@@ -1,0 +1,71 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask, type Card } from '../../lib/api';
+  import { p } from '../../router';
+  import DeadlineBar from '../../parts/DeadlineBar.svelte';
+  import Sentence from '../../parts/Sentence.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+
+  let { card }: { card: Card } = $props();
+  const client = useQueryClient();
+  const href = $derived(p('/moves/:id', { params: { id: String(card.id) } }));
+  const approve = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/moves/{id}/{act}', { params: { path: { id: card.id, act: 'approve' } } })),
+    onSettled: () => client.invalidateQueries(),
+  }));
+</script>
+
+<article class:stuck={card.phase === 'stuck'}>
+  <p class="what">{card.sentence}</p>
+  {#if card.sentence && !card.sentence.includes(card.name)}<p class="mono name">{card.name}</p>{/if}
+  {#if card.says}<p class="muted"><Sentence text={card.says} /></p>{/if}
+  {#if card.until && card.since}
+    <DeadlineBar since={card.since} until={card.until} />
+    <p class="until">
+      {card.turn === 'yours' ? 'Goes on by itself' : card.turn === 'theirs' ? 'Late' : 'Over'}
+      <When at={card.until} />
+    </p>
+  {/if}
+  {#if card.look_at && card.look_at !== card.until}<p class="until">Looked at again <When at={card.look_at} /></p>{/if}
+  <Trouble error={approve.error} />
+  <div class="acts">
+    {#if card.can_approve}
+      <Button size="sm" disabled={approve.isPending} onclick={() => approve.mutate()}>Approve the release</Button>
+      <a {href} data-row>See the move</a>
+    {:else}
+      <Button size="sm" color="alternative" {href} data-row>See the move</Button>
+    {/if}
+  </div>
+</article>
+
+<style>
+  article {
+    background: var(--raised);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.8rem 0.9rem;
+    display: grid;
+    gap: 0.4rem;
+  }
+  .stuck {
+    border-left: 4px solid var(--madder);
+  }
+  .what {
+    font-weight: 650;
+    overflow-wrap: anywhere;
+  }
+  .name {
+    overflow-wrap: anywhere;
+  }
+  .until {
+    font-size: 0.92rem;
+  }
+  .acts {
+    display: flex;
+    align-items: center;
+    gap: 0.8rem;
+    margin-top: 0.2rem;
+  }
+</style>

@@ -1,0 +1,107 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask, type Turn } from '../../lib/api';
+  import { p } from '../../router';
+  import Trouble from '../../parts/Trouble.svelte';
+  import TurnMark from '../../parts/TurnMark.svelte';
+  import When from '../../parts/When.svelte';
+  import Card from './Card.svelte';
+
+  const desk = createQuery(() => ({ queryKey: ['desk'], queryFn: () => ask(api.GET('/api/desk')) }));
+  const lanes: { turn: Turn; empty: string }[] = [
+    {
+      turn: 'yours',
+      empty: 'Approvals and decisions that only you can give will stand here, the most pressing first.',
+    },
+    {
+      turn: 'theirs',
+      empty: 'What a registrar or the registry has to do or show will stand here, with when it is late.',
+    },
+    { turn: 'clock', empty: 'What only needs time, such as caches that have to forget, will stand here with its end.' },
+  ];
+  const idle = $derived(desk.data && Object.values(desk.data.lanes).every((l) => l.length === 0));
+</script>
+
+<main>
+  <h1 class="hidden-words">Desk</h1>
+  <Trouble error={desk.error} />
+  {#if desk.data}
+    {#if idle}
+      <p class="start">
+        Nothing is under way. <a href={p('/names')}>Choose a name under Names</a> and plan its move.
+      </p>
+    {/if}
+    <div class="lanes" aria-live="polite">
+      {#each lanes as { turn, empty } (turn)}
+        <section>
+          <h2><TurnMark {turn} words /> <span class="num muted">{desk.data.lanes[turn].length}</span></h2>
+          {#each desk.data.lanes[turn] as card (card.id)}
+            <Card {card} />
+          {:else}
+            <p class="empty">{empty}</p>
+          {/each}
+        </section>
+      {/each}
+    </div>
+    {#if desk.data.ended.length}
+      <section class="ended">
+        <h2>Ended lately</h2>
+        <ul>
+          {#each desk.data.ended as card (card.id)}
+            <li>
+              <a href={p('/moves/:id', { params: { id: String(card.id) } })} class="mono">{card.name}</a>
+              <span>{card.stage}: {card.from} → {card.to}, started <When at={card.started_at} /></span>
+            </li>
+          {/each}
+        </ul>
+      </section>
+    {/if}
+  {/if}
+</main>
+
+<style>
+  main {
+    padding: 1rem;
+  }
+  .start {
+    margin-bottom: 0.8rem;
+  }
+  .lanes {
+    display: grid;
+    grid-template-columns: repeat(3, minmax(0, 1fr));
+    gap: 1rem;
+  }
+  .lanes section {
+    display: grid;
+    align-content: start;
+    gap: 0.6rem;
+  }
+  h2 {
+    display: flex;
+    justify-content: space-between;
+    padding-bottom: 0.3rem;
+    border-bottom: 2px solid var(--line);
+  }
+  .empty {
+    color: var(--muted);
+    border: 1px dashed var(--line);
+    border-radius: var(--radius);
+    padding: 0.9rem;
+  }
+  .ended {
+    margin-top: 1.6rem;
+  }
+  .ended li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1rem;
+    padding: 0.35rem 0;
+    border-bottom: 1px solid var(--line);
+    overflow-wrap: anywhere;
+  }
+  @media (max-width: 800px) {
+    .lanes {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

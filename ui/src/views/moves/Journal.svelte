@@ -1,0 +1,75 @@
+<script lang="ts">
+  import type { Event } from '../../lib/api';
+  import Sentence from '../../parts/Sentence.svelte';
+  import When from '../../parts/When.svelte';
+
+  let { events }: { events: Event[] } = $props();
+  const TYPES: Record<string, string> = {
+    planned: 'started',
+    intended: 'about to',
+    done: 'proven',
+    waiting: 'looked',
+    problem: 'refused',
+    mail: 'mail',
+    approved: 'approved',
+    'called-off': 'called off',
+    refused: 'ended',
+    settled: 'settled',
+    reopened: 'again',
+    'taken-in': 'taken in',
+  };
+</script>
+
+<ol>
+  {#each events as e (e.seq)}
+    <li class={e.type}>
+      <span class="at"><When at={e.at} bare /></span>
+      <span class="type">{TYPES[e.type] ?? e.type}</span>
+      <div>
+        <p><Sentence text={e.says} /></p>
+        <p class="muted small">
+          {#if e.evidence.source}by {e.evidence.source}{/if}{#if e.evidence.ref}
+            <span class="mono">{e.evidence.ref}</span>{/if}
+          {#if e.by !== 'desk'}on the word of {e.by}{/if}
+          {#if e.key}key <span class="mono">{e.key}</span>{/if}
+        </p>
+      </div>
+    </li>
+  {/each}
+</ol>
+
+<style>
+  li {
+    display: grid;
+    grid-template-columns: 8.6rem 5rem minmax(0, 1fr);
+    gap: 0 0.8rem;
+    padding: 0.3rem 0;
+    border-top: 1px solid var(--line);
+    align-items: baseline;
+  }
+  .type {
+    color: var(--muted);
+  }
+  .problem .type,
+  .refused .type {
+    color: var(--madder);
+  }
+  .done .type,
+  .settled .type {
+    color: var(--loden);
+  }
+  .small {
+    font-size: 0.9rem;
+  }
+  p {
+    overflow-wrap: anywhere;
+  }
+  @media (max-width: 600px) {
+    li {
+      grid-template-columns: 1fr auto;
+    }
+    li div {
+      grid-column: 1 / -1;
+    }
+  }
+</style>

@@ -1,0 +1,142 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask } from '../../lib/api';
+  import { clock } from '../../lib/clock.svelte';
+  import { route } from '../../router';
+  import { day, stamp } from '../../lib/words';
+  import DeadlineBar from '../../parts/DeadlineBar.svelte';
+  import Sentence from '../../parts/Sentence.svelte';
+  import Sheet from '../../parts/Sheet.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import TurnMark from '../../parts/TurnMark.svelte';
+  import When from '../../parts/When.svelte';
+  import Journal from './Journal.svelte';
+  import StepList from './StepList.svelte';
+  import Track from './Track.svelte';
+
+  const client = useQueryClient();
+  const id = $derived(Number((route.params as { id: string }).id));
+  const move = createQuery(() => ({
+    queryKey: ['move', id],
+    queryFn: () => ask(api.GET('/api/moves/{id}', { params: { path: { id } } })),
+  }));
+  const steer = createMutation(() => ({
+    mutationFn: (act: 'approve' | 'look' | 'call-off') =>
+      ask(api.POST('/api/moves/{id}/{act}', { params: { path: { id, act } } })),
+    onSettled: () => client.invalidateQueries(),
+  }));
+  let asking = $state(false);
+  const code = { held: 'sealed in the code safe', checked: 'sealed in the code safe, checked', wiped: 'wiped' };
+</script>
+
+<Sheet title={move.data?.name ?? `Move ${id}`} back="/moves" mono>
+  <Trouble error={move.error ?? steer.error} />
+  {#if move.data}
+    {@const m = move.data}
+    <p class="way">
+      <strong>{m.stage}</strong> <span class="muted">{m.from} → {m.to}, started <When at={m.started_at} /></span>
+    </p>
+    {#if m.open && m.sentence && m.turn}
+      <div class="now" class:stuck={m.phase === 'stuck'}>
+        <p class="what"><TurnMark turn={m.turn} words /> {m.sentence}</p>
+        {#if m.says}<p><Sentence text={m.says} /></p>{/if}
+        {#if m.until && m.since}
+          <DeadlineBar since={m.since} until={m.until} />
+          <p>
+            {m.turn === 'yours' ? 'Goes on by itself' : m.turn === 'theirs' ? 'Late' : 'Over'}
+            <When at={m.until} />{#if m.look_at}, looked at again <When at={m.look_at} />{/if}.
+          </p>
+        {/if}
+        <div class="acts">
+          {#if m.can_approve}
+            <Button disabled={steer.isPending} onclick={() => steer.mutate('approve')}>Approve the release</Button>
+          {/if}
+          <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('look')}>Look now</Button>
+          {#if m.can_call_off}
+            {#if asking}
+              <span class="sure">
+                The name stays at {m.from}, with the lock on again. Call it off?
+                <Button
+                  size="sm"
+                  color="red"
+                  onclick={() => steer.mutate('call-off', { onSettled: () => (asking = false) })}>Call it off</Button
+                >
+                <Button size="sm" color="alternative" onclick={() => (asking = false)}>Keep going</Button>
+              </span>
+            {:else}
+              <Button color="alternative" onclick={() => (asking = true)}>Call the move off</Button>
+            {/if}
+          {/if}
+        </div>
+      </div>
+    {/if}
+
+    <Track steps={m.steps} blocks={m.blocks} />
+
+    <dl>
+      {#if m.expires_at && m.expected_expiry}
+        <dt>Expiry</dt>
+        <dd>{day(m.expires_at)} → {day(m.expected_expiry)}</dd>
+      {/if}
+      {#if m.finish.length}
+        <dt>Done</dt>
+        <dd class="num">between {stamp(m.finish[0]!, clock.now)} and {stamp(m.finish[2]!, clock.now)}</dd>
+      {/if}
+      {#if m.code}
+        <dt>Authorization code</dt>
+        <dd>{code[m.code as keyof typeof code]}</dd>
+      {/if}
+      <dt>Records</dt>
+      <dd>{m.carries ? `carried from ${m.words.old_host} to ${m.words.new_host}` : `stay at ${m.words.old_host}`}</dd>
+    </dl>
+
+    <h2>Steps</h2>
+    <StepList steps={m.steps} />
+    <h2>Journal</h2>
+    <Journal events={m.events} />
+  {/if}
+</Sheet>
+
+<style>
+  .way {
+    margin-bottom: 0.7rem;
+  }
+  .now {
+    background: var(--raised);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.8rem 0.9rem;
+    display: grid;
+    gap: 0.4rem;
+    margin-bottom: 1rem;
+  }
+  .stuck {
+    border-left: 4px solid var(--madder);
+  }
+  .what {
+    font-weight: 650;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+  }
+  .acts,
+  .sure {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+    align-items: center;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: max-content minmax(0, 1fr);
+    gap: 0.25rem 1.2rem;
+    margin: 0.8rem 0;
+  }
+  dt {
+    color: var(--muted);
+  }
+  h2 {
+    margin: 1.1rem 0 0.3rem;
+  }
+</style>

@@ -1,0 +1,111 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask } from '../../lib/api';
+  import { clock } from '../../lib/clock.svelte';
+  import { isActive, p, route } from '../../router';
+  import { stamp } from '../../lib/words';
+  import Trouble from '../../parts/Trouble.svelte';
+  import TurnMark from '../../parts/TurnMark.svelte';
+
+  let { children }: { children: Snippet } = $props();
+  const moves = createQuery(() => ({ queryKey: ['moves'], queryFn: () => ask(api.GET('/api/moves')) }));
+  const open = $derived(!isActive('/moves'));
+  const current = $derived((route.params as Record<string, string | undefined>).id);
+</script>
+
+<main class:beside={open}>
+  <div class="list">
+    <h1>Moves</h1>
+    <Trouble error={moves.error} />
+    {#if moves.data}
+      <ul>
+        {#each moves.data.moves as m (m.id)}
+          <li class:current={String(m.id) === current}>
+            <a
+              href={p('/moves/:id', { params: { id: String(m.id) } })}
+              data-row
+              aria-current={String(m.id) === current}
+              class="mono">{m.name}</a
+            >
+            <span class="stage">
+              {#if m.turn}<TurnMark turn={m.turn} />{/if}
+              {m.stage}
+            </span>
+            <span class="muted way">{m.from} → {m.to}</span>
+            {#if m.open && m.sentence}<span class="wide">{m.sentence}</span>{/if}
+            {#if m.finish.length}
+              <span class="muted num wide"
+                >done {stamp(m.finish[0]!, clock.now)} to {stamp(m.finish[2]!, clock.now)}</span
+              >
+            {/if}
+          </li>
+        {:else}
+          <li class="none">No move yet. <a href={p('/names')}>Choose a name</a> and plan its move.</li>
+        {/each}
+      </ul>
+    {/if}
+  </div>
+  {#if open}<div class="sheet">{@render children()}</div>{/if}
+</main>
+
+<style>
+  main {
+    padding: 1rem;
+    display: grid;
+    gap: 1rem;
+    grid-template-columns: minmax(0, 1fr);
+  }
+  main.beside {
+    grid-template-columns: minmax(0, 3fr) minmax(0, 9fr);
+  }
+  .beside .wide {
+    display: none;
+  }
+  h1 {
+    margin-bottom: 0.6rem;
+  }
+  .list,
+  .sheet {
+    min-width: 0;
+  }
+  ul {
+    background: var(--sheet);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.1rem 1.2rem;
+    padding: 0.55rem 0.8rem;
+    border-bottom: 1px solid var(--line);
+  }
+  li:last-child {
+    border-bottom: 0;
+  }
+  li a {
+    overflow-wrap: anywhere;
+  }
+  .current,
+  li:hover {
+    background: var(--loden-soft);
+  }
+  .none {
+    padding: 2rem 1rem;
+    color: var(--muted);
+  }
+  .stage {
+    display: inline-flex;
+    gap: 0.4rem;
+    align-items: center;
+  }
+  @media (max-width: 800px) {
+    main.beside {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .beside .list {
+      display: none;
+    }
+  }
+</style>

@@ -1,0 +1,83 @@
+<script lang="ts">
+  import type { Step } from '../../lib/api';
+  import { span } from '../../lib/words';
+  import Sentence from '../../parts/Sentence.svelte';
+  import TurnMark from '../../parts/TurnMark.svelte';
+  import When from '../../parts/When.svelte';
+
+  let { steps }: { steps: Step[] } = $props();
+  const PHASES = {
+    ahead: 'ahead',
+    due: 'due',
+    'under-way': 'under way',
+    stuck: 'held up',
+    done: 'done',
+    dropped: 'dropped',
+  };
+
+  function takes([least, , most]: number[]): string {
+    if (least === undefined || most === undefined || most < 60) return 'moments';
+    return least === most
+      ? span(most * 1000)
+      : `${least < 60 ? 'moments' : span(least * 1000)} to ${span(most * 1000)}`;
+  }
+</script>
+
+<ol>
+  {#each steps as step, i (step.id)}
+    <li class={step.phase}>
+      <span class="no num">{i + 1}</span>
+      <TurnMark turn={step.turn} />
+      <div>
+        <p>
+          <span class="title">{step.title}</span>
+          <span class="muted"
+            >{PHASES[step.phase]}{#if step.done_at}{' '}<When at={step.done_at} bare />{/if}</span
+          >
+        </p>
+        {#if step.phase === 'ahead' || step.phase === 'due'}
+          <p class="muted small">
+            Takes {takes(step.takes)}. Proof: {step.proof}.{step.undo ? ` Taken back by: ${step.undo}.` : ''}
+          </p>
+        {:else if step.says}
+          <p class="small"><Sentence text={step.says} /></p>
+        {/if}
+        {#if step.look_at && step.phase !== 'done'}<p class="small">Looked at again <When at={step.look_at} />.</p>{/if}
+      </div>
+    </li>
+  {/each}
+</ol>
+
+<style>
+  li {
+    display: grid;
+    grid-template-columns: 1.6rem 1.2rem minmax(0, 1fr);
+    gap: 0.4rem;
+    align-items: baseline;
+    padding: 0.35rem 0;
+    border-top: 1px solid var(--line);
+  }
+  .no {
+    text-align: right;
+    color: var(--muted);
+  }
+  .title {
+    margin-right: 0.6rem;
+    overflow-wrap: anywhere;
+  }
+  .under-way .title,
+  .stuck .title,
+  .due .title {
+    font-weight: 650;
+  }
+  .stuck .muted {
+    color: var(--madder);
+  }
+  .dropped .title {
+    text-decoration: line-through;
+  }
+  .small {
+    font-size: 0.92rem;
+    overflow-wrap: anywhere;
+  }
+</style>

@@ -1,0 +1,45 @@
+<script lang="ts">
+  import type { Schemas } from '../../lib/api';
+  import Sentence from '../../parts/Sentence.svelte';
+  import When from '../../parts/When.svelte';
+
+  let { facts }: { facts: Schemas['Fact'][] } = $props();
+  const SOURCES: Record<string, string> = {
+    account: 'the account',
+    public_record: 'the public record',
+    dns: 'DNS',
+    hand: 'by hand',
+    desk: 'the desk',
+  };
+  function shown(value: unknown): string {
+    if (typeof value === 'string' && /^\d{4}-\d\d-\d\dT/.test(value)) return `<${value}>`;
+    return Array.isArray(value) ? value.join(', ') : value === false ? 'no' : value === true ? 'yes' : String(value);
+  }
+</script>
+
+<ul>
+  {#each facts as fact (fact.key + fact.source)}
+    <li>
+      <span class="key">{fact.key.replaceAll('_', ' ')}</span>
+      <span class="mono"><Sentence text={shown(fact.value)} /></span>
+      <span class="muted">from {SOURCES[fact.source] ?? fact.source}, <When at={fact.seen_at} /></span>
+    </li>
+  {/each}
+</ul>
+
+<style>
+  ul {
+    font-size: 0.9rem;
+    margin: 0.4rem 0;
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 0.8rem;
+    padding: 0.15rem 0;
+    overflow-wrap: anywhere;
+  }
+  .key {
+    min-width: 8rem;
+  }
+</style>

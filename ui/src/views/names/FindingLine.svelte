@@ -1,0 +1,44 @@
+<script lang="ts">
+  import type { Schemas } from '../../lib/api';
+  import Sentence from '../../parts/Sentence.svelte';
+  import When from '../../parts/When.svelte';
+  import Facts from './Facts.svelte';
+
+  let { finding, evidence }: { finding: Schemas['Finding']; evidence: boolean } = $props();
+  const EFFECTS = { bar: 'Bars', wait: 'Delays', fix: 'To fix', caution: 'Mind', step: 'Step' };
+</script>
+
+<div class="finding {finding.effect}">
+  <p><strong>{EFFECTS[finding.effect]}:</strong> <Sentence text={finding.because} /></p>
+  {#if finding.clears_at}<p>It clears <When at={finding.clears_at} />.</p>{/if}
+  <p class="muted"><Sentence text={finding.remedy} /></p>
+  {#if evidence}
+    <p class="source">
+      Rule “{finding.rule}”: {finding.source.text}{finding.source.kind === 'P' && !finding.source.verified
+        ? ', quoted from memory'
+        : ''}.
+    </p>
+    <Facts facts={finding.evidence} />
+  {/if}
+</div>
+
+<style>
+  .finding {
+    border-left: 4px solid var(--line);
+    padding: 0.1rem 0 0.1rem 0.8rem;
+    margin: 0.6rem 0;
+  }
+  .bar {
+    border-color: var(--madder);
+  }
+  .wait {
+    border-color: var(--slate);
+  }
+  .fix {
+    border-color: var(--ochre-fill);
+  }
+  .source {
+    font-size: 0.92rem;
+    margin-top: 0.2rem;
+  }
+</style>

@@ -1,0 +1,147 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask } from '../../lib/api';
+  import { p, route } from '../../router';
+  import { day, money } from '../../lib/words';
+  import GateMark from '../../parts/GateMark.svelte';
+  import Sheet from '../../parts/Sheet.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+  import Facts from './Facts.svelte';
+  import FindingLine from './FindingLine.svelte';
+  import Journal from '../moves/Journal.svelte';
+
+  const client = useQueryClient();
+  const name = $derived((route.params as { name: string }).name);
+  const path = $derived({ params: { path: { name } } });
+  const sheet = createQuery(() => ({
+    queryKey: ['name', name],
+    queryFn: () => ask(api.GET('/api/names/{name}', path)),
+  }));
+  const look = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/names/{name}/look', path)),
+    onSuccess: (data) => {
+      client.setQueryData(['name', name], data);
+      void client.invalidateQueries({ queryKey: ['names'] });
+    },
+  }));
+  let evidence = $state(false);
+  const reasons = $derived(sheet.data?.findings.filter((f) => f.effect !== 'step') ?? []);
+
+  function onkeydown(e: KeyboardEvent) {
+    if (e.key === 'e' && !(e.target instanceof HTMLInputElement) && !e.ctrlKey && !e.metaKey) evidence = !evidence;
+  }
+</script>
+
+<svelte:window {onkeydown} />
+<Sheet title={sheet.data?.unicode ?? name} back="/names" mono>
+  <Trouble error={sheet.error ?? look.error} />
+  {#if sheet.data}
+    {@const s = sheet.data}
+    {#if s.unicode !== s.name}<p class="mono muted">{s.name}</p>{/if}
+    <div class="verdict">
+      <GateMark gate={s.gate} />
+      {#if s.gate.kind === 'wait' && s.gate.clears_at}<span class="muted"><When at={s.gate.clears_at} /></span>{/if}
+      {#if s.gate.rests_on_less}<span class="muted">It rests on less than is wanted: see “not known yet”.</span>{/if}
+    </div>
+    <div class="next">
+      {#if s.move}
+        <Button href={p('/moves/:id', { params: { id: String(s.move.id) } })}>See the move ({s.move.stage})</Button>
+      {:else if s.can_move}
+        <Button href={p('/names/:name/plan', { params: { name } })}>Plan its move</Button>
+      {:else}
+        <p>It can’t be moved now, for the reasons below.</p>
+      {/if}
+      <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}>Look it up again</Button>
+      {#if s.seen_at}<span class="muted">Last seen <When at={s.seen_at} /></span>{/if}
+    </div>
+    {#each s.problems as problem (problem)}<Trouble error={new Error(problem)} />{/each}
+
+    <h2>Why</h2>
+    {#each reasons as finding (finding.rule)}
+      <FindingLine {finding} {evidence} />
+    {:else}
+      <p>Nothing bars, delays or endangers a move.</p>
+    {/each}
+    {#each s.unknown as u (u.rule)}
+      <p class="unknown"><strong>Not known yet:</strong> {u.rule}. {u.find_out}</p>
+    {/each}
+    <p>
+      <button class="link" onclick={() => (evidence = !evidence)} aria-pressed={evidence} title="e"
+        >{evidence ? 'Hide' : 'Show'} the evidence</button
+      >
+    </p>
+
+    <h2>What is known</h2>
+    <dl>
+      <dt>Account</dt>
+      <dd>{s.account}</dd>
+      <dt>Expiry</dt>
+      <dd>{s.expires_at ? day(s.expires_at) : 'not known'}</dd>
+      <dt>Price to stay</dt>
+      <dd class="num">{s.stay ? `${money(s.stay)} a year` : 'not known'}</dd>
+      <dt>DNS host</dt>
+      <dd>{s.dns_host ?? 'not known'}</dd>
+      <dt>Name servers</dt>
+      <dd class="mono">{s.name_servers.join(' ') || 'none'}</dd>
+    </dl>
+    {#if s.contradictions.length}
+      <p class="unknown">
+        Sources contradict each other on: {s.contradictions.join(', ')}. The more cautious one rules.
+      </p>
+    {/if}
+    {#if evidence}<Facts facts={s.facts} />{/if}
+    {#if s.history.length}
+      <h2>History</h2>
+      <Journal events={s.history} />
+    {/if}
+  {/if}
+</Sheet>
+
+<style>
+  .verdict {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.8rem;
+    font-size: 1.15rem;
+    font-weight: 650;
+    align-items: baseline;
+  }
+  .verdict .muted {
+    font-weight: 400;
+    font-size: 1rem;
+  }
+  .next {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.8rem;
+    align-items: center;
+    margin: 0.9rem 0;
+  }
+  h2 {
+    margin: 1.1rem 0 0.4rem;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: max-content minmax(0, 1fr);
+    gap: 0.25rem 1.2rem;
+  }
+  dt {
+    color: var(--muted);
+  }
+  dd {
+    overflow-wrap: anywhere;
+  }
+  .unknown {
+    margin: 0.5rem 0;
+    padding-left: 0.8rem;
+    border-left: 4px dashed var(--line);
+  }
+  .link {
+    color: var(--loden);
+    text-decoration: underline;
+    cursor: pointer;
+    margin-top: 0.4rem;
+  }
+</style>

@@ -1,0 +1,106 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { Button, Label, Select } from 'flowbite-svelte';
+  import { searchParams } from 'sv-router';
+  import { api, ask } from '../../lib/api';
+  import { navigate, route } from '../../router';
+  import Sheet from '../../parts/Sheet.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import Proposal from './Proposal.svelte';
+
+  const client = useQueryClient();
+  const name = $derived((route.params as { name: string }).name);
+  const sheet = createQuery(() => ({
+    queryKey: ['name', name],
+    queryFn: () => ask(api.GET('/api/names/{name}', { params: { path: { name } } })),
+  }));
+  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const accounts = $derived((places.data?.accounts ?? []).filter((a) => a.id !== sheet.data?.account_id));
+  const hosts = $derived((places.data?.hosts ?? []).filter((h) => h.title !== sheet.data?.dns_host && !h.ends_with));
+
+  const to = $derived(String(searchParams.get('to') ?? '') || accounts[0]?.id || '');
+  const chosen = $derived(searchParams.get('host'));
+  const host = $derived(chosen === null ? (sheet.data?.needs_carry ? (hosts[0]?.id ?? '') : '') : String(chosen));
+  const body = $derived({ name, to, host: host || null });
+  const proposal = createQuery(() => ({
+    queryKey: ['proposal', body],
+    queryFn: () => ask(api.POST('/api/proposals', { body })),
+    enabled: Boolean(to && sheet.data),
+  }));
+  const start = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/moves', { body })),
+    onSuccess: (data) => {
+      void client.invalidateQueries();
+      void navigate('/moves/:id', { params: { id: String(data.id) } });
+    },
+  }));
+</script>
+
+<Sheet title="Plan the move of {sheet.data?.unicode ?? name}" back="/names">
+  <Trouble error={sheet.error ?? places.error ?? proposal.error ?? start.error} />
+  {#if sheet.data && places.data}
+    <div class="choices">
+      <div>
+        <Label for="to">To the account</Label>
+        <Select
+          id="to"
+          placeholder=""
+          items={accounts.map((a) => ({ value: a.id, name: a.title }))}
+          value={to}
+          onchange={(e: Event) => searchParams.set('to', (e.currentTarget as HTMLSelectElement).value)}
+        />
+      </div>
+      <div>
+        <Label for="host">Name servers and records</Label>
+        <Select
+          id="host"
+          placeholder=""
+          items={[
+            { value: '', name: 'Keep the name servers as they are' },
+            ...hosts.map((h) => ({ value: h.id, name: `Carry the records to ${h.title}` })),
+          ]}
+          value={host}
+          onchange={(e: Event) => searchParams.set('host', (e.currentTarget as HTMLSelectElement).value)}
+        />
+      </div>
+    </div>
+    {#if proposal.data}
+      <Proposal proposal={proposal.data}>
+        {#snippet act()}
+          <div class="start">
+            <Button disabled={!proposal.data.startable || start.isPending} onclick={() => start.mutate()}>
+              Start the move for {(proposal.data.quote.total.minor / 100).toFixed(2)}
+              {proposal.data.quote.total.currency}
+            </Button>
+            <span class="muted">
+              The order goes out only after the steps before it are proven. Until the release you can call the move off.
+            </span>
+          </div>
+        {/snippet}
+      </Proposal>
+    {:else if proposal.isPending && to}
+      <p class="muted" role="status">Asking the name servers and working it out.</p>
+    {:else if !accounts.length}
+      <p>There is no other account to move to. Add one first.</p>
+    {/if}
+  {/if}
+</Sheet>
+
+<style>
+  .choices {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
+    gap: 1rem;
+    margin-bottom: 1rem;
+  }
+  .start {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0.5rem 1rem;
+    margin-bottom: 1.2rem;
+  }
+  .start .muted {
+    flex: 1 1 16rem;
+  }
+</style>

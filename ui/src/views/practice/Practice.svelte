@@ -1,0 +1,86 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask } from '../../lib/api';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+
+  const client = useQueryClient();
+  const practice = createQuery(() => ({ queryKey: ['practice'], queryFn: () => ask(api.GET('/api/practice')) }));
+  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const set = createMutation(() => ({
+    mutationFn: (body: { id: string; on: boolean; detail?: string }) => ask(api.POST('/api/practice/faults', { body })),
+    onSuccess: (data) => client.setQueryData(['practice'], data),
+  }));
+  type Fault = { id: string; says: string; detail?: string };
+  const faults = $derived<Fault[]>([
+    { id: 'rdap-away', says: 'The public record does not answer' },
+    { id: 'mailbox-away', says: 'The mailbox refuses connections' },
+    ...(places.data?.accounts ?? []).flatMap((a) => [
+      { id: `away-${a.id}`, says: `${a.title} refuses connections` },
+      { id: `cut-${a.id}`, says: `${a.title} cuts the connection before it answers` },
+      {
+        id: `answer-${a.id}-transfer`,
+        says: `${a.title} answers transfer commands with 2304 (a status prohibits it)`,
+        detail: '2304',
+      },
+    ]),
+    ...(places.data?.hosts ?? []).flatMap((h) => [
+      { id: `no-transfer-${h.id}`, says: `${h.title} refuses zone transfers` },
+      { id: `silent-${h.id}`, says: `${h.title}: the name servers are silent` },
+    ]),
+  ]);
+</script>
+
+<main>
+  <h1>Practice</h1>
+  <p>
+    Everything outside the desk is played by a practice world on this machine, over the same open protocols as the real
+    ones. Move its clock on in the bar above.
+    {#if practice.data?.next_event}The next event comes <When at={practice.data.next_event} />.{:else}Nothing is to
+      come.{/if}
+  </p>
+  <h2>Faults</h2>
+  <p class="muted">Switch one on and see what the desk says and does. Nothing is lost while it lasts.</p>
+  <Trouble error={practice.error ?? set.error} />
+  {#if practice.data}
+    <ul>
+      {#each faults as fault (fault.id)}
+        <li>
+          <label>
+            <input
+              type="checkbox"
+              checked={fault.id in practice.data.faults}
+              onchange={(e) => set.mutate({ id: fault.id, on: e.currentTarget.checked, detail: fault.detail })}
+            />
+            {fault.says}
+          </label>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</main>
+
+<style>
+  main {
+    padding: 1rem;
+    display: grid;
+    gap: 0.7rem;
+    max-width: 60rem;
+  }
+  ul {
+    background: var(--sheet);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+  }
+  li {
+    padding: 0.45rem 0.8rem;
+    border-bottom: 1px solid var(--line);
+  }
+  li:last-child {
+    border-bottom: 0;
+  }
+  input {
+    accent-color: var(--loden);
+    margin-right: 0.5rem;
+  }
+</style>

@@ -13,7 +13,7 @@ module Practice
       2304 => "Object status prohibits operation", 2400 => "Command failed"
     }.freeze
 
-    def initialize(code, message = MESSAGES.fetch(code))
+    def initialize(code, message = MESSAGES.fetch(code, "Refused"))
       @code = code
       super(message)
     end

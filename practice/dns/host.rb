@@ -14,6 +14,7 @@ module Practice
         @transfer = row.fetch("transfer", true)
         @zones = db[:zones].where(host: id)
         @table = db[:zones]
+        @read = {}
       end
 
       def transfer? = @transfer
@@ -29,7 +30,7 @@ module Practice
 
       def zone(origin)
         text = @zones.where(origin: origin.to_s.downcase).get(:text)
-        text && Records::ZoneReader.read(text, origin: origin.to_s)
+        text && read(text, origin.to_s)
       end
 
       def save(zone)
@@ -37,6 +38,14 @@ module Practice
       end
 
       def drop(origin) = @zones.where(origin: origin).delete
+
+      # Zones are read once for as long as their text stays the same.
+      def read(text, origin)
+        known, zone = @read[origin]
+        return zone if known == text
+
+        Records::ZoneReader.read(text, origin: origin).tap { |fresh| @read[origin] = [text, fresh] }
+      end
 
       # The zone as it is before the customer's first update: its own SOA and NS.
       def fresh(origin)

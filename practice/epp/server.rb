@@ -41,6 +41,8 @@ module Practice
       def converse(tls)
         service = nil
         while (text = Framing.read(tls))
+          return if @world.fault?("away-#{@id}")
+
           reply, service, done = answer(text, service)
           return if @world.fault?("cut-#{@id}")
 

@@ -20,11 +20,14 @@ module Practice
       def serve(socket)
         return socket.close if @world.fault?("mailbox-away")
 
+        socket.setsockopt(Socket::IPPROTO_TCP, Socket::TCP_QUICKACK, 1)
         socket.write("* OK [CAPABILITY IMAP4rev1] practice mailbox\r\n")
         while (line = socket.gets("\r\n", 8192))
           tag, word, rest = line.chomp.split(" ", 3)
           socket.write(answer(tag, word.to_s.upcase, rest.to_s))
           break if word.to_s.casecmp?("LOGOUT")
+
+          socket.setsockopt(Socket::IPPROTO_TCP, Socket::TCP_QUICKACK, 1) # readers send a command in several pieces
         end
       rescue SystemCallError, IOError
         nil

@@ -9,7 +9,7 @@ class BenchWorld
   attr_reader :desk, :folder, :world
 
   def initialize
-    @folder = Dir.mktmpdir("steady-move-test")
+    @folder = Dir.mktmpdir("steady-move-test", File.writable?("/dev/shm") ? "/dev/shm" : nil)
     FileUtils.mkdir_p(world_folder = File.join(@folder, "world"))
     @world = Practice::Main.new(world_folder, rate: 0).tap(&:start).world
     endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))

@@ -58,7 +58,7 @@ module SteadyMove
           name: judged.name.ascii, from: judged.account.id, to: account.id, new_host: new_host&.id, years: years,
           options: options(family, new_host), expires_at: expires, response_days: family&.response_days || 5,
           expected_expiry: expires && Core::Expiry.after_move(expires_at: expires, landed_at: @app.now, years: years, max_years: family&.max_years || 10).expires_at,
-          settle_seconds: zone&.settle_seconds || 0, quote: nil,
+          settle_seconds: zone&.settle_seconds || 0, name_servers: new_host ? new_host.name_servers : judged.facts[:name_servers],
           words: { name: judged.name.ascii, from: judged.account.title, to: account.title, old_host: judged.facts[:dns_host] || "the present DNS host",
                    new_host: new_host&.title || "the present DNS host" }
         ).freeze

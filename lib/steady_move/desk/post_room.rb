@@ -32,11 +32,10 @@ module SteadyMove
       private
 
       def take(message)
-        moves = @app.moves.open
         reading = Core::Post::Reader.read(from: message.from, subject: message.subject, text: message.text,
                                           held: @app.names.all.map { |r| Core::Names::DomainName.parse(r[:name]) },
                                           sender_domains: @app.accounts.all.flat_map(&:sender_domains))
-        move = moves.find { |m| reading.names.map(&:ascii).include?(m.name) }
+        move = reading.names.filter_map { |n| @app.moves.of_name(n.ascii).first }.first
         @app.db.transaction(mode: :immediate) do
           next if @app.db[:messages].where(uid: message.uid).any?
 
@@ -50,7 +49,7 @@ module SteadyMove
         @app.journal.add("mail", at: @app.now, by: "desk", move_id: move.id, name: move.name,
                                  says: "Mail from #{message.from}: “#{message.subject}”.#{doubt}",
                                  evidence: { "source" => "mailbox", "seen_at" => @app.now, "ref" => message.message_id },
-                                 data: { "kind" => reading.kind, "deadline" => reading.deadline }.compact)
+                                 data: { "kind" => reading.kind, "deadline" => reading.deadline, "doubtful" => reading.doubtful }.compact)
       end
     end
   end

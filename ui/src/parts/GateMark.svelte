@@ -4,6 +4,13 @@
   import When from './When.svelte';
 
   let { gate, words = true }: { gate: Gate; words?: boolean } = $props();
+  const lead = $derived(
+    gate.kind === 'fix'
+      ? `${GATES.fix} (${gate.fixes})`
+      : gate.kind === 'wait' && !gate.clears_at
+        ? 'Wait until it is known'
+        : GATES[gate.kind],
+  );
 </script>
 
 <span class="gate {gate.kind}">
@@ -24,12 +31,8 @@
   </svg>
   {#if words}
     <span
-      >{GATES[
-        gate.kind
-      ]}{#if gate.kind === 'fix'}{` (${gate.fixes})`}{:else if gate.kind === 'wait'}{' '}{#if gate.clears_at}<When
-            at={gate.clears_at}
-            bare
-          />{:else}it is known{/if}{/if}</span
+      >{lead}
+      {#if gate.kind === 'wait' && gate.clears_at}<When at={gate.clears_at} bare />{/if}</span
     >
   {/if}
 </span>

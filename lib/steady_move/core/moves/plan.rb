@@ -4,9 +4,10 @@ module SteadyMove
   module Core
     module Moves
       # What a move shall do, fixed when it starts. options: subset of carry, lock, code (Symbols);
+      # name_servers: those that shall hold afterwards where they are kept.
       # words: {name, from, to, old_host, new_host} for the sentences; settle_seconds: estimated wait for caches.
       Plan = Struct.new(:name, :from, :to, :options, :new_host, :words, :expires_at, :expected_expiry, :years,
-                        :settle_seconds, :response_days, :quote, keyword_init: true) do
+                        :settle_seconds, :response_days, :name_servers, keyword_init: true) do
         def carry? = options.include?(:carry)
 
         # Steps with this plan's own durations, in order.

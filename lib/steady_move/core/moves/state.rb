@@ -56,12 +56,16 @@ module SteadyMove
 
         private
 
-        # Steps proven done and not reopened since.
+        # Steps proven done and not reopened since; with a step goes all that rests on it.
         def proven(events)
           events.each_with_object({}) do |e, done|
             done[e.step] = e if e.done? && !done.key?(e.step)
-            done.delete(e.step) if e.type == "reopened"
+            resting_on(e.step).each { |id| done.delete(id) } if e.type == "reopened"
           end
+        end
+
+        def resting_on(id)
+          [id] + plan.steps.select { |s| s.needs.include?(id) }.flat_map { |s| resting_on(s.id) }
         end
 
         def fold_steps
@@ -89,7 +93,7 @@ module SteadyMove
           return "ahead" unless step.needs.all? { |id| @done.key?(id) }
 
           case last&.type
-          when nil then "due"
+          when nil, "done" then "due"
           when "problem" then "stuck"
           else "under-way"
           end

@@ -3,50 +3,53 @@
 module SteadyMove
   module Desk
     module Acts
-      # What must hold after landing, each with the sentence that is said when it does not.
+      # What must hold after landing: each thing as it was ordered beside what is found from outside.
       module Checks
+        # what: a word; wanted, found: texts (instants as marks); ok: whether they agree.
+        Check = Struct.new(:what, :wanted, :found, :ok, keyword_init: true) do
+          def sentence = "The #{what}: #{found} is found, #{wanted} was ordered."
+        end
+
         module_function
 
-        # Returns a list of sentences; empty where everything is as ordered.
-        def failures(job)
+        # Returns [Check].
+        def all(job)
           record = job.public_record
-          [
-            ("The registrar is #{record.registrar}, not #{job.gaining.registrar}." unless record.registrar == job.gaining.registrar),
-            expiry(job, record),
-            ("The transfer lock is not on." if job.plan.options.include?(:lock) && !record.statuses.include?(Registration::LOCK)),
-            *records(job, record)
-          ].compact
+          [registrar(job, record), expiry(job, record), lock(job, record), *records(job, record)].compact
+        end
+
+        def registrar(job, record)
+          check("registrar", job.gaining.registrar, record.registrar || "none")
         end
 
         # The expiry as computed from the landing instant (core/expiry.rb).
-        def expected_expiry(job)
-          landed = job.move.events.reverse.find { |e| e.step == "landed" && e.done? }
-          return unless landed && job.plan.expires_at
-
-          Core::Expiry.after_move(expires_at: job.plan.expires_at, landed_at: landed.data["landed_at"] || landed.at, years: job.plan.years).expires_at
-        end
-
-        def sentence(job)
-          parts = ["registrar", "expiry", ("lock" if job.plan.options.include?(:lock)), ("name servers and records" if job.plan.carry?)].compact
-          "Checked and as planned: #{parts.join(', ')}."
-        end
-
         def expiry(job, record)
-          expected = expected_expiry(job)
-          return if expected.nil? || record.expires_at == expected
+          landed = job.move.events.reverse.find { |e| e.step == "landed" && e.done? }
+          return unless landed && job.plan.expires_at && record.expires_at
 
-          "The expiry is #{job.mark(record.expires_at)}; #{job.mark(expected)} was expected."
+          wanted = Core::Expiry.after_move(expires_at: job.plan.expires_at, landed_at: landed.data["landed_at"] || landed.at, years: job.plan.years)
+          check("expiry", job.mark(wanted.expires_at), job.mark(record.expires_at))
+        end
+
+        def lock(job, record)
+          return unless job.plan.options.include?(:lock)
+
+          check("transfer lock", "on", record.statuses.include?(Registration::LOCK) ? "on" : "off")
         end
 
         def records(job, record)
-          return [] unless job.plan.carry?
+          return [check("name servers", (job.plan.name_servers || record.name_servers).sort.join(", "), record.name_servers.sort.join(", "))] unless job.plan.carry?
 
           wanted = job.new_host.name_servers.sort
-          return ["The name servers are #{record.name_servers.join(', ')}."] unless record.name_servers.sort == wanted
-
-          Zones.new(job.app).deviations(wanted, job.app.keepings.zone(job.move.id, "old", job.plan.name)).map { |d| "#{d.says}." }
+          zone = job.app.keepings.zone(job.move.id, "old", job.plan.name)
+          bad = Zones.new(job.app).deviations(wanted, zone)
+          [check("name servers", wanted.join(", "), record.name_servers.sort.join(", ")),
+           Check.new(what: "records", wanted: "#{zone.content.size} record sets as before", ok: bad.empty?,
+                     found: bad.empty? ? "all of them, at every name server" : bad.first(3).map(&:says).join("; "))]
         end
-        private_class_method :expiry, :records
+
+        def check(what, wanted, found) = Check.new(what: what, wanted: wanted, found: found, ok: wanted == found)
+        private_class_method :registrar, :expiry, :lock, :records, :check
       end
     end
   end

@@ -31,9 +31,15 @@ module SteadyMove
 
           approve(job) if job.state.approved? && job.state.tries("release").zero?
           says = if job.state.approved? then "The release was approved at #{job.losing.title}, which passes it on."
-                 else "#{job.losing.title} waits for the release. Silence counts as approval at #{job.mark(transfer.act_at)}."
+                 else "#{asked(job)} Silence counts as approval at #{job.mark(transfer.act_at)}."
                  end
           job.wait(says, source: "EPP transfer query at #{job.gaining.title}", look_at: [job.app.now + (job.state.approved? ? 300 : 21_600), transfer.act_at + 60].min)
+        end
+
+        # What the losing side's own mail says, where it has come.
+        def asked(job)
+          mail = job.move.events.reverse.find { |e| e.type == "mail" && e.data["kind"] == "approval-request" && !e.data["doubtful"] }
+          mail ? "#{job.losing.title} wrote at #{job.mark(mail.at)} and waits for the release." : "#{job.losing.title} waits for the release."
         end
 
         def approve(job)
@@ -88,10 +94,12 @@ module SteadyMove
         # Each thing that was ordered against what is seen from outside.
         def check_landed(job)
           Observe.new(job.app).name(job.name, job.gaining)
-          bad = Checks.failures(job)
-          return job.done(Checks.sentence(job), source: "public record, registry, name servers") if bad.empty?
+          checks = Checks.all(job)
+          bad = checks.reject(&:ok)
+          source = "public record, registry, name servers"
+          return job.done("Checked and as planned: #{checks.map(&:what).join(', ')}.", source: source, checks: checks.map(&:to_h)) if bad.empty?
 
-          job.problem("Not as planned: #{bad.join(' ')}", source: "public record, registry, name servers", yours: true, look_at: job.app.now + 3600)
+          job.problem("Not as planned. #{bad.map(&:sentence).join(' ')}", source: source, yours: true, look_at: job.app.now + 3600)
         end
 
         # After a refusal or a call-off: nothing pending, the lock on again, the code wiped.

@@ -24,10 +24,13 @@ module SteadyMove
           card(move, looks, now).merge(
             deadline: Json.time(state.deadline), can_call_off: state.ending.nil? && !state.done?("release"),
             expires_at: Json.time(move.plan.expires_at), expected_expiry: Json.time(move.plan.expected_expiry), code: code_state,
-            carries: move.plan.carry?, words: move.plan.words, steps: steps(state, move, looks), blocks: blocks(state, now),
+            carries: move.plan.carry?, words: move.plan.words, checks: checks(move), steps: steps(state, move, looks), blocks: blocks(state, now),
             events: move.events.reverse.map { |e| EventView.line(e) }
           )
         end
+
+        # What was checked after landing, as ordered and as found.
+        def checks(move) = move.events.reverse.find { |e| e.step == "check-landed" && e.done? }&.data&.fetch("checks", []) || []
 
         def proposal(proposal, now)
           plan = proposal.plan
@@ -78,7 +81,7 @@ module SteadyMove
           release = state["release"]
           state.ending.nil? && !release.nil? && release.active? && !state.approved?
         end
-        private_class_method :quote, :steps, :step, :blocks, :finish, :deadline, :approve?
+        private_class_method :checks, :quote, :steps, :step, :blocks, :finish, :deadline, :approve?
       end
     end
   end

@@ -89,6 +89,8 @@ module SteadyMove
         rescue Timeout::Error
           raise Unreachable, "#{@where} did not answer within #{@at.fetch(:timeout, 15)} s"
         rescue OpenSSL::SSL::SSLError => e
+          raise Unreachable, "#{@where} closed the connection without a reply" if e.message.include?("unexpected eof")
+
           raise Unreachable, "#{@where}: the secure connection failed (#{e.message[/certificate.*/] || e.message})"
         rescue SystemCallError, IOError, SocketError => e
           raise Unreachable, "#{@where} can't be reached (#{e.message[/\A[^@]+/].strip})"

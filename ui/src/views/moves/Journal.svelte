@@ -28,10 +28,10 @@
       <div>
         <p><Sentence text={e.says} /></p>
         <p class="muted small">
-          {#if e.evidence.source}by {e.evidence.source}{/if}{#if e.evidence.ref}
-            <span class="mono">{e.evidence.ref}</span>{/if}
-          {#if e.by !== 'desk'}on the word of {e.by}{/if}
-          {#if e.key}key <span class="mono">{e.key}</span>{/if}
+          {#if e.evidence.source}<span>by {e.evidence.source}</span>{/if}
+          {#if e.evidence.ref}<span class="mono">{e.evidence.ref}</span>{/if}
+          {#if e.by !== 'desk'}<span>on the word of {e.by}</span>{/if}
+          {#if e.key}<span>key <span class="mono">{e.key}</span></span>{/if}
         </p>
       </div>
     </li>
@@ -60,6 +60,9 @@
   }
   .small {
     font-size: 0.9rem;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 0.6rem;
   }
   p {
     overflow-wrap: anywhere;

@@ -11,6 +11,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
+  import Checks from './Checks.svelte';
   import Journal from './Journal.svelte';
   import StepList from './StepList.svelte';
   import Track from './Track.svelte';
@@ -71,6 +72,8 @@
         </div>
       </div>
     {/if}
+
+    {#if m.checks.length}<Checks checks={m.checks} />{/if}
 
     <Track steps={m.steps} blocks={m.blocks} />
 

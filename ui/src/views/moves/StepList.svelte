@@ -32,7 +32,8 @@
         <p>
           <span class="title">{step.title}</span>
           <span class="muted"
-            >{PHASES[step.phase]}{#if step.done_at}{' '}<When at={step.done_at} bare />{/if}</span
+            >{PHASES[step.phase]}
+            {#if step.done_at}<When at={step.done_at} bare />{/if}</span
           >
         </p>
         {#if step.phase === 'ahead' || step.phase === 'due'}

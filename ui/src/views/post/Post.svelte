@@ -31,7 +31,7 @@
           {#if m.move_id}<a href={p('/moves/:id', { params: { id: String(m.move_id) } })}
               >to the move of {m.names.join(', ')}</a
             >{/if}
-          {#if m.deadline}; answers count until <When at={m.deadline} />{/if}
+          {#if m.deadline}; answers count until <When at={m.deadline} bare />{/if}
         </p>
         {#if m.doubtful}<p class="doubt">Doubtful, not relied on. {m.because.join(' ')}</p>{/if}
         <details>

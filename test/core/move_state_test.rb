@@ -1,0 +1,95 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+class MoveStateTest < Minitest::Test
+  START = Time.utc(2027, 3, 1, 8)
+
+  def plan(options = %i[carry lock code])
+    words = { name: "ferry.example", from: "A", to: "B", old_host: "O", new_host: "N" }
+    Core::Moves::Plan.new(name: "ferry.example", from: "a", to: "b", options: options, words: words, settle_seconds: 93_600, response_days: 5, years: 1)
+  end
+
+  def event(type, step = nil, after: 0, **data)
+    Core::Moves::Event.new(seq: 0, at: START + after, type: type, step: step, says: "#{type} #{step}", evidence: {}, by: "desk",
+                           data: data.transform_keys(&:to_s))
+  end
+
+  def state(*events, options: %i[carry lock code]) = Core::Moves::State.fold(plan(options), [event("planned"), *events])
+  def done(*steps) = steps.map { |s| event("done", s) }
+
+  RECORDS = %w[fetch-zone put-zone compare-hosts switch-ns ns-shown ns-settled].freeze
+  READY = (RECORDS + %w[unlock lock-gone get-code check-code]).freeze
+
+  # steps done => [stage, whose turn, active steps]
+  CASES = [
+    [[], ["Survey", "clock", %w[fetch-zone]]],
+    [RECORDS.first(5), ["Make ready", "clock", %w[ns-settled]]],
+    [RECORDS, ["Make ready", "clock", %w[unlock get-code]]],
+    [RECORDS + %w[unlock get-code check-code], ["Make ready", "theirs", %w[lock-gone]]],
+    [READY, ["Ordered", "clock", %w[order]]],
+    [READY + %w[order], ["Ordered", "theirs", %w[registry-pending]]],
+    [READY + %w[order registry-pending], ["Release", "yours", %w[release]]],
+    [READY + %w[order registry-pending release], ["Landed", "theirs", %w[landed]]]
+  ].freeze
+
+  def test_stage_and_turn_follow_from_what_is_proven
+    CASES.each do |steps, (stage, turn, active)|
+      found = state(*done(*steps))
+      assert_equal [stage, turn, active], [found.stage, found.turn, found.active.map { |s| s.step.id }], steps.last
+    end
+  end
+
+  def test_without_carry_lock_and_code_only_the_transfer_is_left
+    assert_equal %w[order registry-pending release landed check-landed], state(options: []).steps.map { |s| s.step.id }
+    assert_equal %w[order], state(options: []).active.map { |s| s.step.id }
+  end
+
+  def test_repeats_and_any_order_of_proofs_end_in_the_same_state
+    once = done(*READY)
+    shuffled = state(*(once + once).shuffle(random: Random.new(3)))
+    assert_equal state(*once).steps.map(&:phase), shuffled.steps.map(&:phase)
+  end
+
+  def test_a_problem_that_only_a_person_can_solve_is_theirs_to_solve
+    assert_equal "yours", state(event("problem", "fetch-zone", yours: true)).turn
+    assert_equal "theirs", state(event("problem", "fetch-zone")).turn
+  end
+
+  def test_a_reopened_step_is_to_be_done_again
+    found = state(*done(*READY), event("reopened", "get-code"))
+    assert_equal %w[get-code], found.active.map { |s| s.step.id }
+  end
+
+  def test_an_act_without_a_result_is_known_as_such
+    begun = state(*done(*READY), event("intended", "order"))
+    assert begun.unsettled?("order")
+    refute state(*done(*READY), event("intended", "order"), event("done", "order")).unsettled?("order")
+    assert_equal 1, begun.tries("order")
+  end
+
+  # How a move ends: [events, stage, still open, active steps]
+  ENDINGS = [
+    [%w[called-off], [], "Called off", false, []],
+    [%w[called-off], %w[unlock], "Called off", true, %w[make-safe]],
+    [%w[refused], %w[unlock order], "Refused", true, %w[make-safe]]
+  ].freeze
+
+  def test_a_move_that_ends_without_landing_is_made_safe
+    ENDINGS.each do |types, begun, stage, open, active|
+      found = state(*begun.map { |s| event("intended", s) }, *types.map { |t| event(t) })
+      assert_equal [stage, open, active], [found.stage, found.open?, found.active.map { |s| s.step.id }]
+      refute_predicate state(*begun.map { |s| event("intended", s) }, *types.map { |t| event(t) }, event("done", "make-safe")), :open?
+    end
+  end
+
+  def test_the_schedule_is_the_longest_path
+    blocks = Core::Forecast::Schedule.of(state(*done(*RECORDS.first(5))), at: START)
+    settle = blocks.find { |b| b.id == "ns-settled" }
+    assert_equal [START + 93_600] * 3, settle.ends
+    finish = Core::Forecast::Schedule.finish(blocks)
+    assert_operator finish[0], :<, finish[1]
+    # the most: caches, then unlock 5 min, lock shown 1 h, order 5 min, pending 1 h, silence 5 d, landing 2 h, lock 5 min, checks 1 h
+    assert_equal START + 93_600 + 300 + 3600 + 300 + 3600 + (5 * 86_400) + 7200 + 300 + 3600, finish[2]
+  end
+end

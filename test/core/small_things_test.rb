@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+class SmallThingsTest < Minitest::Test
+  Money = Core::Money
+
+  # price => [total, saved against a renewal of 15.00]; the first row and its hundredfold: rules of the job §4.
+  QUOTES = [
+    [{ "transfer" => 884, "per_transaction" => 18 }, 902, 598],
+    [{ "transfer" => 1000, "promotion" => 200, "tax_milli_percent" => 19_000 }, 952, 548],
+    [{ "transfer" => 999, "tax_milli_percent" => 7_500 }, 1074, 426]
+  ].freeze
+
+  def test_quotes
+    QUOTES.each do |price, total, saves|
+      quote = Money::Quoting.quote(price.merge("currency" => "EUR"), stay: { "currency" => "EUR", "renew" => 1500 })
+      assert_equal [total, saves], [quote.total.minor, quote.saves.minor], price
+    end
+    assert_equal 59_800, (Money::Amount.new(598, "EUR") * 100).minor
+  end
+
+  def test_currencies_are_never_summed_or_compared
+    assert_raises(ArgumentError) { Money::Amount.new(1, "EUR") + Money::Amount.new(1, "USD") }
+    assert_nil Money::Quoting.quote({ "currency" => "EUR", "transfer" => 1 }, stay: { "currency" => "USD", "renew" => 2 }).saves
+  end
+
+  # code => how many warnings
+  CODES = { "Qw8!kz2p" => 0, " Qw8!kz2p" => 1, "abc" => 1, "x" * 65 => 1, "Qw8kz2pä" => 1 }.freeze
+
+  def test_codes_are_looked_at_and_never_changed
+    CODES.each { |code, count| assert_equal count, Core::Codes::Code.warnings(code).size, code }
+    assert_equal 1, Core::Codes::Code.warnings("Qw8kz20p", typed: true).size
+  end
+
+  # subject and text => [kind, deadline, doubtful]
+  MAIL = [
+    ["notices@reg.test", "Please approve the transfer of ferry.example", "If we hear nothing by 2027-03-07 10:25:00 UTC it goes ahead.",
+     ["approval-request", Time.utc(2027, 3, 7, 10, 25), false]],
+    ["x@elsewhere.test", "Please approve the transfer of ferry.example", "", ["approval-request", nil, true]],
+    ["notices@reg.test", "ferry.example is now held at us", "", ["landed", nil, false]],
+    ["notices@reg.test", "Approve the transfer of myferry.example", "", ["unrelated", nil, false]],
+    ["shop@ads.test", "Ten per cent off", "", ["unrelated", nil, false]]
+  ].freeze
+
+  def test_messages
+    MAIL.each do |from, subject, text, expected|
+      reading = Core::Post::Reader.read(from: from, subject: subject, text: text, held: [domain("ferry.example")], sender_domains: ["reg.test"])
+      assert_equal expected, [reading.kind, reading.deadline, reading.doubtful], subject
+    end
+  end
+end

@@ -1,0 +1,51 @@
+<script lang="ts">
+  import type { MoveSheet } from '../../lib/api';
+  import Sentence from '../../parts/Sentence.svelte';
+
+  let { checks }: { checks: MoveSheet['checks'] } = $props();
+</script>
+
+<table aria-label="Checked after landing">
+  <thead><tr><th>Checked</th><th>As ordered</th><th>As found</th><th></th></tr></thead>
+  <tbody>
+    {#each checks as c (c.what)}
+      <tr>
+        <td>{c.what}</td>
+        <td><Sentence text={c.wanted} /></td>
+        <td><Sentence text={c.found} /></td>
+        <td class:bad={!c.ok}>{c.ok ? 'agrees' : 'differs'}</td>
+      </tr>
+    {/each}
+  </tbody>
+</table>
+
+<style>
+  table {
+    width: 100%;
+    background: var(--raised);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    margin-bottom: 1rem;
+  }
+  th,
+  td {
+    text-align: left;
+    padding: 0.3rem 0.8rem;
+    vertical-align: top;
+    overflow-wrap: anywhere;
+  }
+  th {
+    font-weight: 500;
+    color: var(--muted);
+  }
+  td:first-letter {
+    text-transform: capitalize;
+  }
+  td:last-child {
+    color: var(--loden);
+    font-weight: 600;
+  }
+  td.bad {
+    color: var(--madder);
+  }
+</style>

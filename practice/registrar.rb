@@ -25,7 +25,7 @@ module Practice
 
       waiting("pass-on", name).reduce(row) do |r, item|
         add, rem = item.payload.values_at("add", "rem")
-        r.merge(statuses: (r[:statuses] - rem["statuses"] | add["statuses"]).then { |s| s.empty? ? ["ok"] : s })
+        r.merge(statuses: ((r[:statuses] - rem["statuses"]) | add["statuses"]).then { |s| s.empty? ? ["ok"] : s })
       end
     end
 

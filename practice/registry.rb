@@ -44,11 +44,11 @@ module Practice
     def update(client, name, add:, rem:, at:)
       row = find(name)
       raise Refusal, 2201 unless row[:sponsor] == client
-      raise Refusal, 2304 if row[:statuses].any? { |s| %w[serverUpdateProhibited pendingTransfer pendingDelete].include?(s) }
+      raise Refusal, 2304 if row[:statuses].intersect?(%w[serverUpdateProhibited pendingTransfer pendingDelete])
       raise Refusal, 2304 if row[:statuses].include?("clientUpdateProhibited") && !rem[:statuses].include?("clientUpdateProhibited")
 
-      save(name, statuses: row[:statuses] - rem[:statuses] | add[:statuses],
-                 name_servers: row[:name_servers] - rem[:name_servers] | add[:name_servers], updated_at: at.to_i)
+      save(name, statuses: (row[:statuses] - rem[:statuses]) | add[:statuses],
+                 name_servers: (row[:name_servers] - rem[:name_servers]) | add[:name_servers], updated_at: at.to_i)
     end
 
     # Would a request be taken now? Raises the Refusal that it would meet.
@@ -56,7 +56,7 @@ module Practice
       row = find(name)
       raise Refusal, 2300 if row[:statuses].include?("pendingTransfer")
       raise Refusal, 2106 if row[:sponsor] == client
-      raise Refusal, 2304 if (row[:statuses] & PROHIBITED).any?
+      raise Refusal, 2304 if row[:statuses].intersect?(PROHIBITED)
       raise Refusal, 2202 unless auth && auth == row[:auth_info]
       raise Refusal, 2106 if [row[:created_at], row[:transferred_at]].compact.any? { |t| at.to_i < t + BLOCK }
 
@@ -67,7 +67,7 @@ module Practice
       row = may_request(client, name, auth, at: at)
       id = @db[:transfers].insert(name: name, status: "pending", requested_by: client, requested_at: at.to_i,
                                   acts: row[:sponsor], act_at: (at + SILENCE).to_i, years: years)
-      save(name, statuses: row[:statuses] - ["ok"] | ["pendingTransfer"], updated_at: at.to_i)
+      save(name, statuses: (row[:statuses] - ["ok"]) | ["pendingTransfer"], updated_at: at.to_i)
       @agenda.add(at + SILENCE, "silence", id: id)
       tell("pending", id, at)
       transfer_row(id)

@@ -26,6 +26,6 @@ puts "ready"
 stop = Queue.new
 %w[INT TERM].each { |s| trap(s) { stop << s } }
 stop.pop
-house.engine.stop
+house.stop
 server.stop(true)
 desk.app.close

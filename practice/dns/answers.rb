@@ -25,7 +25,7 @@ module Practice
 
       def referral(zone, name)
         count = zone.origin.labels.size
-        (count + 1..name.labels.size).lazy.filter_map { |n| zone[Name.new(name.labels.last(n)), "NS"] }.first
+        ((count + 1)..name.labels.size).lazy.filter_map { |n| zone[Name.new(name.labels.last(n)), "NS"] }.first
       end
 
       def lookup(zone, name, type, depth = 0)
@@ -43,7 +43,7 @@ module Practice
       def exists?(zone, name) = zone.sets.keys.any? { |owner, _| owner.under?(name) }
 
       def wildcard(zone, name)
-        (1..name.labels.size - zone.origin.labels.size).each do |drop|
+        (1..(name.labels.size - zone.origin.labels.size)).each do |drop|
           encloser = Name.new(name.labels.drop(drop))
           next unless exists?(zone, encloser)
 

@@ -35,7 +35,7 @@ module Practice
         return records if apex_own?(name, type, origin)
 
         case resource.klass.string
-        when "ANY" then records.reject { |r| r.name == name && (type == "ANY" || type == "TYPE255" || r.type == type) && !apex_own?(r.name, r.type, origin) }
+        when "ANY" then records.reject { |r| r.name == name && (%w[ANY TYPE255].include?(type) || r.type == type) && !apex_own?(r.name, r.type, origin) }
         else records | [Codec.decode(resource)]
         end
       end

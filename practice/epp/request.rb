@@ -29,7 +29,9 @@ module Practice
       end
       private_class_method :object, :change
 
-      def name = names&.first or raise(Refusal, 2003)
+      def name
+        names&.first
+      end or raise(Refusal, 2003)
     end
   end
 end

@@ -41,8 +41,8 @@ class MoveStateTest < Minitest::Test
   end
 
   def test_without_carry_lock_and_code_only_the_transfer_is_left
-    assert_equal %w[order registry-pending release landed check-landed], state(options: []).steps.map { |s| s.step.id }
-    assert_equal %w[order], state(options: []).active.map { |s| s.step.id }
+    assert_equal(%w[order registry-pending release landed check-landed], state(options: []).steps.map { |s| s.step.id })
+    assert_equal(%w[order], state(options: []).active.map { |s| s.step.id })
   end
 
   def test_repeats_and_any_order_of_proofs_end_in_the_same_state
@@ -58,7 +58,7 @@ class MoveStateTest < Minitest::Test
 
   def test_a_reopened_step_is_to_be_done_again
     found = state(*done(*READY), event("reopened", "get-code"))
-    assert_equal %w[get-code], found.active.map { |s| s.step.id }
+    assert_equal(%w[get-code], found.active.map { |s| s.step.id })
   end
 
   def test_an_act_without_a_result_is_known_as_such

@@ -33,7 +33,7 @@ class TroubleTest < Minitest::Test
       @world.until_true(most: 5) { @world.move(id).state[step].phase == "stuck" }
       held = @world.move(id).state[step]
       assert_match(/#{says}/, held.says)
-      assert_equal 1, @world.move(id).events.count { |e| e.type == "problem" && e.step == step }
+      assert_equal(1, @world.move(id).events.count { |e| e.type == "problem" && e.step == step })
       look = @world.app.moves.looks[[id, step]]
       assert_operator look, :>, @world.app.now, "#{fault}: it is not said when it is looked at again"
       @world.link.fault(fault, nil)
@@ -59,7 +59,7 @@ class TroubleTest < Minitest::Test
   def test_the_order_waits_for_the_lock_that_only_the_registry_still_holds
     id = @world.start(LOCKED, to: "orlop")
     @world.runner.pass
-    assert_equal %w[lock-gone], @world.move(id).state.active.map { |s| s.step.id }
+    assert_equal(%w[lock-gone], @world.move(id).state.active.map { |s| s.step.id })
     @world.driver.move_on(to: @world.app.now + 899)
     refute @world.move(id).state.done?("order")
     @world.driver.move_on(to: @world.app.now + 1)
@@ -82,7 +82,7 @@ class TroubleTest < Minitest::Test
     lose_answers("transfer request") { @world.runner.pass }
     assert @world.move(id).state.unsettled?("order") || @world.move(id).state["order"].phase == "stuck"
     @world.until_true { @world.move(id).state.done?("registry-pending") }
-    assert_equal 1, @world.link.log.count { |l| l["command"] == "transfer request" }
+    assert_equal(1, @world.link.log.count { |l| l["command"] == "transfer request" })
   end
 
   private

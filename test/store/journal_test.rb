@@ -21,7 +21,7 @@ class JournalTest < Minitest::Test
     @journal.add("taken-in", at: AT, says: "x", by: "ada", name: "ferry.example", data: { "at" => AT })
     assert_raises(Sequel::DatabaseError) { @db[:events].update(says: "y") }
     assert_raises(Sequel::DatabaseError) { @db[:events].delete }
-    assert_equal [AT], @journal.of_name("ferry.example").map { |e| e.data["at"] }
+    assert_equal([AT], @journal.of_name("ferry.example").map { |e| e.data["at"] })
   end
 
   def test_a_line_changed_behind_its_back_is_found

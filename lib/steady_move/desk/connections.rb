@@ -27,7 +27,7 @@ module SteadyMove
       end
 
       def close
-        @guard.synchronize { @sessions.keys.each { |id| drop(id) } }
+        @guard.synchronize { @sessions.each_key { |id| drop(id) } }
       end
 
       private

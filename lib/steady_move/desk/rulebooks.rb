@@ -11,7 +11,7 @@ module SteadyMove
 
       def load(folder)
         rules = File.join(folder, "rules.yml")
-        families = Dir[File.join(folder, "*.yml")].sort - [rules]
+        families = Dir[File.join(folder, "*.yml")] - [rules]
         Core::Readiness::Rulebook.new(rules: { file: "rules.yml", rows: read(rules) },
                                       families: families.map { |f| { file: File.basename(f), row: read(f) } })
       end

@@ -44,8 +44,8 @@ module SteadyMove
         got = answer.answer.select { |r| r.type == set.type && r.name == set.name }.map { |r| r.rdata.meaning }.sort
         return if answer.authoritative && got == set.meanings
 
-        says = if !answer.authoritative then "does not serve the zone (#{answer.rcode})"
-               else got.empty? ? "has no #{set.type} for #{set.name.to_host}" : "answers other #{set.type} data for #{set.name.to_host}"
+        says = if answer.authoritative then got.empty? ? "has no #{set.type} for #{set.name.to_host}" : "answers other #{set.type} data for #{set.name.to_host}"
+               else "does not serve the zone (#{answer.rcode})"
                end
         Deviation.new(server: server, name: set.name.to_host, type: set.type, says: "#{server} #{says}")
       end

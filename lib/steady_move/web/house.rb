@@ -49,6 +49,12 @@ module SteadyMove
         engine.start
         hub.start
       end
+
+      # Ends the streams, then lets a pass that is under way finish.
+      def stop
+        hub.close
+        engine.stop
+      end
     end
   end
 end

@@ -16,11 +16,14 @@ module SteadyMove
         @changed = ConditionVariable.new
         @version = 0
         @open = 0
-        @last = nil
+        @closed = false
       end
 
       # Watches for changes until the process ends.
-      def start = Thread.new { loop { watch } }
+      def start
+        @last = @seen.call
+        Thread.new { loop { watch } }
+      end
 
       def notify
         @lock.synchronize do
@@ -29,6 +32,13 @@ module SteadyMove
         end
       end
 
+      # Ends all streams, so that the server can stop.
+      def close
+        @closed = true
+        notify
+      end
+
+      def closed? = @closed
       def full? = @open >= STREAMS_MOST
       def stream = Stream.new(self)
 
@@ -48,7 +58,7 @@ module SteadyMove
 
       def watch
         now = @seen.call
-        notify if @last && now != @last
+        notify if now != @last
         @last = now
         sleep @every
       rescue Sequel::DatabaseError
@@ -63,6 +73,8 @@ module SteadyMove
           yield "retry: 1000\n\n"
           (LONGEST / BEAT).times do
             version = hub.wait_beyond(known)
+            break if hub.closed?
+
             yield version == known ? ": still here\n\n" : "event: changed\ndata: #{version}\n\n"
             known = version
           end

@@ -17,7 +17,7 @@
 </script>
 
 <main>
-  <div class="mark"><img src="/mark.svg" alt="" width="36" height="36" /><span>Steady Move</span></div>
+  <div class="mark"><img src="/mark.svg" alt="" width="36" height="36" /><h1>Steady Move</h1></div>
   <p class="lead">The desk for moving domain names between registrars.</p>
   <form onsubmit={submit}>
     <Label for="email">E-mail</Label>
@@ -47,8 +47,6 @@
     display: flex;
     align-items: center;
     gap: 0.7rem;
-    font-size: 1.5rem;
-    font-weight: 650;
   }
   form {
     background: var(--sheet);

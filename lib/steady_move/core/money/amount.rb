@@ -7,7 +7,7 @@ module SteadyMove
       Amount = Struct.new(:minor, :currency) do
         def +(other) = same(other) { Amount.new(minor + other.minor, currency) }
         def -(other) = same(other) { Amount.new(minor - other.minor, currency) }
-        def *(count) = Amount.new(minor * count, currency)
+        def *(other) = Amount.new(minor * other, currency)
         def to_h = { minor: minor, currency: currency }
 
         # A share given in thousandths of a per cent, rounded half up.

@@ -9,7 +9,6 @@ module SteadyMove
         def total = fee - promotion + per_transaction + tax
         def saves = stay && (stay - total)
       end
-
     end
   end
 end

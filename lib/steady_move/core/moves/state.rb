@@ -5,7 +5,7 @@ module SteadyMove
     module Moves
       # A move's state, folded from its plan and its events; the order of messages and repeats don't matter.
       class State
-        STAGES = %w[Survey Make\ ready Ordered Release Landed Settled].freeze
+        STAGES = ["Survey", "Make ready", "Ordered", "Release", "Landed", "Settled"].freeze
         ENDINGS = { "called-off" => "Called off", "refused" => "Refused", "settled" => "Settled" }.freeze
 
         attr_reader :plan, :steps, :ending, :deadline

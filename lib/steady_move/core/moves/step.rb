@@ -10,7 +10,6 @@ module SteadyMove
         # The sentence with the plan's words filled in ({name}, {from}, {to}, {old_host}, {new_host}).
         def titled(words) = title.gsub(/\{(\w+)\}/) { words.fetch(Regexp.last_match(1).to_sym) }
       end
-
     end
   end
 end

@@ -33,7 +33,7 @@ module SteadyMove
         end
 
         def self.host_of(typed)
-          host = typed.sub(%r{\A[a-z][a-z0-9+.-]*://}i, "").sub(/\A[^@\/]*@/, "")
+          host = typed.sub(%r{\A[a-z][a-z0-9+.-]*://}i, "").sub(%r{\A[^@/]*@}, "")
           SimpleIDN.to_unicode(host[%r{\A[^/?#:\s]*}].delete_suffix(".").downcase)
         end
 

@@ -6,7 +6,6 @@ module SteadyMove
       # What one rule says of one name. effect: bar, wait, fix, caution or step; clears_at: Time or nil;
       # evidence: Facts it rests on; source: where the rule comes from (Hash text, kind, verified).
       Finding = Struct.new(:rule, :effect, :because, :remedy, :clears_at, :evidence, :source, keyword_init: true)
-
     end
   end
 end

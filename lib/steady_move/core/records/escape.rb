@@ -17,7 +17,8 @@ module SteadyMove
 
             value.chr.b
           elsif scan.skip(/\\(.)/mn) then scan[1].b
-          else raise ArgumentError, "a backslash stands at the end"
+          else
+            raise ArgumentError, "a backslash stands at the end"
           end
         end
 
@@ -33,7 +34,7 @@ module SteadyMove
 
         # A label's presentation form, escaping what a zone file would read as its own.
         def label(bytes)
-          bytes.b.gsub(/[^A-Za-z0-9_*\/+-]/n) do |c|
+          bytes.b.gsub(%r{[^A-Za-z0-9_*/+-]}n) do |c|
             c.ord.between?(0x21, 0x7e) && '.;\\()"@$'.include?(c) ? "\\#{c}" : plain_or_decimal(c)
           end
         end

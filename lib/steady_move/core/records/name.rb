@@ -10,7 +10,7 @@ module SteadyMove
 
         LABEL_MAX = 63
         WIRE_MAX = 255
-        PLAIN = /\A[A-Za-z0-9_*\/+-]+\z/n
+        PLAIN = %r{\A[A-Za-z0-9_*/+-]+\z}n
 
         attr_reader :labels, :key
 

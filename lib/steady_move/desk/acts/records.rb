@@ -65,9 +65,7 @@ module SteadyMove
         # Waits out every cache from the instant at which the switch was seen (handover rule, step 4).
         def ns_settled(job)
           until_at = settles_at(job)
-          if job.app.now < until_at
-            return job.wait("Some resolvers may still hold the old host's answers until #{job.mark(until_at)}.", source: "TTLs", look_at: until_at)
-          end
+          return job.wait("Some resolvers may still hold the old host's answers until #{job.mark(until_at)}.", source: "TTLs", look_at: until_at) if job.app.now < until_at
 
           bad = Zones.new(job.app).deviations(job.new_host.name_servers, job.app.keepings.zone(job.move.id, "old", job.plan.name))
           return job.done("No cache that obeys its TTLs holds the old host's answers any more.", source: "TTLs, then DNS", ref: servers_of(job)) if bad.empty?

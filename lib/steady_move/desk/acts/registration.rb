@@ -22,14 +22,11 @@ module SteadyMove
         # The public record lags: usually a quarter of an hour, up to an hour, sometimes longer (common practice).
         def lock_gone(job)
           record = job.public_record
-          unless record.statuses.include?(LOCK)
-            return job.done("The public record no longer shows the lock.", source: "public record", ref: record.url)
-          end
+          return job.done("The public record no longer shows the lock.", source: "public record", ref: record.url) unless record.statuses.include?(LOCK)
 
           waited = job.app.now - job.state["lock-gone"].since
           late = waited > 3600
-          job.wait("The public record still shows the lock. It usually takes 15 minutes, at most an hour." +
-                   (late ? " It is late: ask #{job.losing.title} whether the lock is really off." : ""),
+          job.wait("The public record still shows the lock. It usually takes 15 minutes, at most an hour.#{" It is late: ask #{job.losing.title} whether the lock is really off." if late}",
                    source: "public record", look_at: job.app.now + (late ? 1800 : [900 - waited, 300].max), ref: record.url)
         end
 

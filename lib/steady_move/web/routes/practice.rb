@@ -25,7 +25,7 @@ module SteadyMove
           app.post("/api/practice/faults") do
             need "mover"
             given = body_as("Fault")
-            practice.fault(given["id"], given["on"] ? given["detail"] || "on" : nil)
+            practice.fault(given["id"], given["active"] ? given["detail"] || "on" : nil)
             json(practice.state)
           end
         end

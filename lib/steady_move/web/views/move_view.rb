@@ -13,7 +13,7 @@ module SteadyMove
           current = state.current
           { id: move.id, name: move.name, from: move.plan.words[:from], to: move.plan.words[:to], stage: state.stage, open: move.open,
             turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at), finish: finish(move, now),
-            sentence: current && current.step.titled(move.plan.words), step: current&.step&.id, says: current&.says, phase: current&.phase,
+            sentence: current&.step&.titled(move.plan.words), step: current&.step&.id, says: current&.says, phase: current&.phase,
             since: Json.time(current&.since), until: Json.time(current && deadline(move, current)), look_at: Json.time(current && looks[[move.id, current.step.id]]),
             can_approve: approve?(state) }
         end
@@ -38,7 +38,7 @@ module SteadyMove
           { name: plan.name, from: plan.words[:from], to: plan.words[:to], refusals: proposal.refusals, cautions: proposal.cautions,
             startable: proposal.startable?, quote: quote(proposal.quote), expires_at: Json.time(plan.expires_at),
             expected_expiry: Json.time(plan.expected_expiry), years: plan.years, carries: plan.carry?, words: plan.words,
-            zone: proposal.zone && proposal.zone.to_h.slice(:host, :sets, :serial, :settle_seconds),
+            zone: proposal.zone&.to_h&.slice(:host, :sets, :serial, :settle_seconds),
             steps: state.steps.map { |s| step(s, plan.words) }, blocks: blocks(state, now),
             finish: Core::Forecast::Schedule.finish(proposal.schedule).map { |t| Json.time(t) } }
         end

@@ -37,7 +37,7 @@ module SteadyMove
 
         # Records without data, as updates use them (RFC 2136 §2.5.2), which dnsruby's decoder takes for cut ones.
         module EmptyData
-          def get_rr # rubocop:disable Naming/AccessorMethodName
+          def get_rr
             start = @index
             name = get_name
             type, klass, ttl, size = get_unpack("nnNn")

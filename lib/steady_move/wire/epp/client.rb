@@ -84,8 +84,8 @@ module SteadyMove
           end
         end
 
-        def guarded(&block)
-          Timeout.timeout(@at.fetch(:timeout, 15), &block)
+        def guarded(&)
+          Timeout.timeout(@at.fetch(:timeout, 15), &)
         rescue Timeout::Error
           raise Unreachable, "#{@where} did not answer within #{@at.fetch(:timeout, 15)} s"
         rescue OpenSSL::SSL::SSLError => e

@@ -4,7 +4,7 @@ module SteadyMove
   module Wire
     module Epp
       # The message at the head of the queue (RFC 5730 §2.9.2.3).
-      Queue = Struct.new(:count, :id, :at, :text, keyword_init: true)
+      Queue = Struct.new(:waiting, :id, :at, :text, keyword_init: true)
     end
   end
 end

@@ -19,7 +19,7 @@ module SteadyMove
         end
 
         def self.queue(node)
-          node && Queue.new(count: node["count"].to_i, id: node["id"], at: Xml.time(Xml.text(node, "e:qDate")), text: Xml.text(node, "e:msg"))
+          node && Queue.new(waiting: node["count"].to_i, id: node["id"], at: Xml.time(Xml.text(node, "e:qDate")), text: Xml.text(node, "e:msg"))
         end
         private_class_method :queue
 
@@ -27,7 +27,6 @@ module SteadyMove
         def success? = code.between?(1000, 1999)
         def pending? = code == 1001
       end
-
     end
   end
 end

@@ -45,7 +45,8 @@
   );
 </script>
 
-<div class="track" bind:clientWidth={room}>
+<!-- svelte-ignore a11y_no_noninteractive_tabindex (it may scroll sideways) -->
+<div class="track" role="group" aria-label="Track" tabindex="0" bind:clientWidth={room}>
   <svg viewBox="0 0 {wide} {height}" width={wide} {height} role="img" aria-label={label}>
     {#each rails as { rail, lane } (rail)}
       <text x="0" y={y(lane!) + 18} class="rail">{rail}</text>

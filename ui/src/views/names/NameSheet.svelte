@@ -56,7 +56,7 @@
       <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}>Look it up again</Button>
       {#if s.seen_at}<span class="muted">Last seen <When at={s.seen_at} /></span>{/if}
     </div>
-    {#each s.problems as problem (problem)}<Trouble error={new Error(problem)} />{/each}
+    {#each look.data?.problems ?? [] as problem (problem)}<Trouble error={new Error(problem)} />{/each}
 
     <h2>Why</h2>
     {#each reasons as finding (finding.rule)}

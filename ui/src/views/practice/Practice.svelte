@@ -8,7 +8,7 @@
   const practice = createQuery(() => ({ queryKey: ['practice'], queryFn: () => ask(api.GET('/api/practice')) }));
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
   const set = createMutation(() => ({
-    mutationFn: (body: { id: string; on: boolean; detail?: string }) => ask(api.POST('/api/practice/faults', { body })),
+    mutationFn: (body: { id: string; active: boolean; detail?: string }) => ask(api.POST('/api/practice/faults', { body })),
     onSuccess: (data) => client.setQueryData(['practice'], data),
   }));
   type Fault = { id: string; says: string; detail?: string };
@@ -50,7 +50,7 @@
             <input
               type="checkbox"
               checked={fault.id in practice.data.faults}
-              onchange={(e) => set.mutate({ id: fault.id, on: e.currentTarget.checked, detail: fault.detail })}
+              onchange={(e) => set.mutate({ id: fault.id, active: e.currentTarget.checked, detail: fault.detail })}
             />
             {fault.says}
           </label>

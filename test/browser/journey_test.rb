@@ -1,0 +1,134 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/browser"
+
+class BrowserJourneyTest < Minitest::Test
+  include Browser
+
+  NAME = "saltern-isles.example"
+
+  # What a newcomer does: sign in, choose a name, plan, start, move the clock on, approve, read what was checked.
+  def test_a_name_is_moved_from_end_to_end
+    sign_in
+    assert_text "Nothing is under way"
+    click_on "Names"
+    assert_selector "tbody tr", count: 12
+    click_on NAME
+    assert_text "Fix first (2)"
+    click_on "Show the evidence"
+    assert_text "RFC 5731 §2.3"
+    click_on "Plan its move"
+    ["9.02 EUR", "saves 5.98 EUR", "24 Sep 2028", "15 record sets", "1 day 2 h"].each { |t| assert_text t }
+    click_on "Start the move for 9.02 EUR"
+    assert_text "Wait until no cache holds the old host's answers"
+    assert_selector "svg[role=img][aria-label^='Track with 16 steps']"
+
+    click_on "Desk"
+    assert_text "The clock’s"
+    on_until "Approve the release of #{NAME}"
+    click_button "Approve the release"
+    assert_text "passes it on"
+    on_until "Ended lately"
+    click_on NAME
+    assert_text "Settled"
+    within("table", text: "As ordered") { assert_selector "tbody tr", text: "agrees", count: 5 }
+    assert_text "wiped"
+    assert_text "sm-1-order-1"
+    click_on "Post"
+    assert_text "Please approve the transfer of #{NAME}"
+  end
+
+  # The page changes by itself when something happens elsewhere.
+  def test_desk_and_sheet_change_by_themselves
+    sign_in
+    assert_text "Nothing is under way"
+    id = world.start("isles-timetable.example", to: "orlop")
+    assert_selector "article", text: "isles-timetable.example"
+    visit "/moves/#{id}"
+    assert_text "Call the move off"
+    world.orders.call_off(id, by: "somebody else")
+    assert_text "Called off"
+  end
+
+  def test_a_name_that_is_barred_says_why
+    sign_in
+    visit "/names/tern-island-cruises.example"
+    ["Barred", "The registry itself forbids a transfer (serverTransferProhibited)", "Ask the losing registrar", "It can’t be moved now"].each { |t| assert_text t }
+    assert_no_link "Plan its move"
+    visit "/names/kelpquay.example"
+    ["Wait until", "within 60 days of its creation", "It clears in 19 days"].each { |t| assert_text t }
+    visit "/names/kelpquay.example/plan"
+    assert_selector "[role=alert]", text: "within 60 days"
+    assert_button "Start the move", disabled: true
+  end
+
+  def test_trouble_outside_is_said_on_the_sheet
+    sign_in
+    visit "/practice"
+    check "Tarnbeck Names refuses connections"
+    assert_checked_field "Tarnbeck Names refuses connections"
+    world.start("harbourpass.example", to: "orlop")
+    visit "/moves/1"
+    assert_text(/can't be reached|closed the connection/)
+    assert_text "Nothing is lost; it is tried again"
+    assert_text "Looked at again"
+    visit "/names/harbourpass.example"
+    click_on "Look it up again"
+    assert_selector "[role=alert]", text: "Tarnbeck Names"
+  end
+
+  def test_keys_dark_mode_and_a_narrow_page
+    sign_in
+    find("body").send_keys "2"
+    assert_text "7 to fix first"
+    find("body").send_keys "/"
+    assert_equal "Search the names", page.evaluate_script("document.activeElement.ariaLabel")
+    fill_in "Search the names", with: "freight"
+    assert_selector "tbody tr", count: 1
+    assert_current_path "/names?q=freight"
+    page.driver.browser.navigate.refresh
+    assert_selector "tbody tr", count: 1
+    find("body").send_keys "j", :enter
+    assert_selector "h1", text: "saltern-freight.example"
+    find("body").send_keys :escape
+    assert_no_selector "h1", text: "saltern-freight.example"
+    find("body").send_keys "?"
+    assert_selector "dialog[open]", text: "These keys"
+    find("body").send_keys :escape
+    click_on "Dark"
+    assert_selector "html.dark"
+    size(390, 844)
+    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/moves", "/post", "/practice"].each do |path|
+      visit path
+      assert_selector "nav a", text: "Desk"
+      assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, 390, path
+    end
+  end
+
+  # axe-core, from its package, on every view in light and dark.
+  AXE = File.join(SteadyMove::ROOT, "ui", "node_modules", "axe-core", "axe.min.js")
+
+  def test_axe_finds_nothing
+    world.start("isles-timetable.example", to: "orlop")
+    world.runner.pass
+    visit "/"
+    axe("sign-in")
+    sign_in
+    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names/take-in", "/moves", "/moves/1", "/post", "/practice"].each do |path|
+      visit path
+      assert_selector "main, section"
+      assert_no_text "working it out"
+      axe(path)
+    end
+  end
+
+  def axe(where)
+    page.execute_script(File.read(AXE))
+    [false, true].each do |dark|
+      page.execute_script("document.documentElement.classList.toggle('dark', arguments[0])", dark)
+      found = page.evaluate_async_script("const done = arguments[0]; axe.run().then((r) => done(r.violations.map((v) => v.id + ': ' + v.nodes.map((n) => n.html.slice(0, 120)).join(' | '))))")
+      assert_empty found, "#{where} #{dark ? 'dark' : 'light'}"
+    end
+  end
+end

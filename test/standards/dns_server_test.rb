@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/bench_world"
+require "open3"
+
+# Our DNS client against BIND's named, and the practice name servers against BIND's dig (Debian's packages).
+class DnsServerTest < Minitest::Test
+  KEY = { name: "harbour", secret: "aGFyYm91ci1zZWNyZXQtMDAwMQ==" }.freeze
+  ZONE = <<~TEXT
+    $TTL 600
+    @ IN SOA ns1 hostmaster 7 7200 3600 1209600 900
+    @ NS ns1
+    ns1 A 192.0.2.53
+    www A 192.0.2.1
+    www AAAA 2001:db8::1
+    @ MX 10 Mail
+    txt TXT "a;b" "c\\"d" "\\255"
+    h HTTPS 1 . alpn=h2
+    u TYPE65280 \\# 2 ABCD
+  TEXT
+
+  def setup = @folder = Dir.mktmpdir
+
+  def teardown
+    Process.kill("TERM", @pid) && Process.wait(@pid) if @pid
+    FileUtils.rm_rf(@folder)
+  end
+
+  def client(port) = SteadyMove::Wire::Dns::Client.new(servers: { "ns1.tide.example" => "127.0.0.1:#{port}" }, random: Random.new(1), timeout: 10)
+
+  def test_named_hands_its_zone_over_and_takes_updates
+    dns = client(start_named)
+    zone = dns.transfer("ns1.tide.example", "tide.example", key: KEY)
+    assert_equal zone(ZONE).records.map(&:to_s).sort, zone.records.map(&:to_s).sort
+    assert_raises(SteadyMove::Wire::Refused) { dns.transfer("ns1.tide.example", "tide.example") }
+
+    added = zone("new 60 A 192.0.2.7\nwww 60 A 192.0.2.8\n").records
+    dns.update("ns1.tide.example", "tide.example", key: KEY, remove: [[Records::Name.parse("www.tide.example."), "A"]], add: added)
+    answer = dns.query("ns1.tide.example", "www.tide.example", "A")
+    assert_equal [true, ["192.0.2.8"]], [answer.authoritative, answer.answer.map { |r| r.rdata.to_s }]
+    assert_equal "NXDOMAIN", dns.query("ns1.tide.example", "none.tide.example", "A").rcode
+  end
+
+  # question => what dig must show
+  DUG = {
+    %w[www.saltern-isles.example A] => ["status: NOERROR", /flags: qr aa/, /CNAME\s+saltern-isles\.example\./, /A\s+192\.0\.2\.10/],
+    %w[any.quay.saltern-isles.example A] => [/any\.quay\.saltern-isles\.example\.\s+900\s+IN\s+A\s+192\.0\.2\.12/],
+    %w[none.saltern-isles.example A] => ["status: NXDOMAIN", /SOA\s+ns1\.tarnbeck-dns\.example\./],
+    %w[saltern-isles.example SRV] => ["status: NOERROR", "ANSWER: 0"],
+    %w[elsewhere.example A] => ["status: REFUSED"]
+  }.freeze
+
+  def test_dig_understands_the_practice_name_servers
+    world = BenchWorld.new
+    ports = JSON.parse(File.read(File.join(world.folder, "world", "endpoints.json")))["ports"]
+    DUG.each do |question, expected|
+      %w[+notcp +tcp].each do |way|
+        said = dig(ports["dns-tarnbeck-dns"], *question, way)
+        expected.each { |e| assert_match e, said, question.join(" ") }
+      end
+    end
+    referral = dig(ports["dns-registry"], "saltern-isles.example", "NS", "+norecurse")
+    assert_match(/AUTHORITY SECTION:\n(saltern-isles\.example\.\s+86400\s+IN\s+NS\s+ns\d\.tarnbeck-dns\.example\.\n){2}/, referral)
+    refused = dig(ports["dns-tarnbeck-dns"], "saltern-isles.example", "AXFR")
+    assert_match(/Transfer failed/, refused)
+    whole = dig(ports["dns-tarnbeck-dns"], "saltern-isles.example", "AXFR", "-y", "hmac-sha256:saltern-tarnbeck:dGFybmJlY2stc2VjcmV0LTAwMDE=")
+    assert_match(/XFR size: 21 records/, whole)
+  ensure
+    world&.close
+  end
+
+  private
+
+  def dig(port, *words) = Open3.capture2e("dig", "@127.0.0.1", "-p", port.to_s, *words).first
+
+  def start_named
+    port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
+    File.write(File.join(@folder, "tide.zone"), ZONE)
+    File.write(File.join(@folder, "named.conf"), <<~CONF)
+      key harbour { algorithm hmac-sha256; secret "#{KEY[:secret]}"; };
+      options { directory "#{@folder}"; listen-on port #{port} { 127.0.0.1; }; listen-on-v6 { none; }; recursion no; pid-file none;
+                allow-transfer { key harbour; }; dnssec-validation no; session-keyfile "#{@folder}/session.key"; };
+      controls { };
+      zone "tide.example" { type primary; file "tide.zone"; allow-update { key harbour; }; };
+    CONF
+    @pid = Process.spawn("/usr/sbin/named", "-g", "-n", "1", "-c", File.join(@folder, "named.conf"), %i[out err] => File.join(@folder, "log"))
+    wait_for(port)
+  end
+
+  # Until it answers over TCP; a hundred tries, no fixed wait.
+  def wait_for(port)
+    200.times do
+      return port if File.read(File.join(@folder, "log")).include?("running")
+
+      IO.select(nil, nil, nil, 0.05)
+    end
+    flunk File.read(File.join(@folder, "log"))
+  end
+end

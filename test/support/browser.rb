@@ -1,0 +1,70 @@
+# frozen_string_literal: true
+
+require "capybara/minitest"
+require "selenium-webdriver"
+require_relative "bench_world"
+
+# Debian's headless Chromium on a desk of its own beside a practice world with a standing clock.
+module Browser
+  SWITCHES = %w[--headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking
+                --disable-component-update --disable-sync --hide-scrollbars --lang=en-GB].freeze
+
+  Capybara.register_driver(:chromium) do |app|
+    options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium")
+    SWITCHES.each { |s| options.add_argument(s) }
+    options.add_option("goog:loggingPrefs", { browser: "ALL" })
+    client = Selenium::WebDriver::Remote::Http::Default.new(open_timeout: 120, read_timeout: 240)
+    service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
+    Capybara::Selenium::Driver.new(app, browser: :chrome, options: options, service: service, http_client: client)
+  end
+  Capybara.default_max_wait_time = 40
+  Capybara.run_server = false
+  Capybara.enable_aria_label = true
+
+  include Capybara::DSL
+  include Capybara::Minitest::Assertions
+
+  attr_reader :world
+
+  def setup
+    @world = BenchWorld.new
+    @house = world.desk.house(log: SteadyMove::Web::Log.new(File.open(File::NULL, "w")))
+    @server = SteadyMove::Web::Serve.start(@house, port: 0)
+    Capybara.current_driver = :chromium
+    Capybara.app_host = "http://127.0.0.1:#{@server.connected_ports.first}"
+    size(1280, 800)
+  end
+
+  def teardown
+    complaints = page.driver.browser.logs.get(:browser).map(&:message).grep_v(/favicon|status of (401|403|409)/)
+    Capybara.reset_sessions!
+    @house.stop
+    @server.stop(true)
+    world.close
+    assert_empty complaints, "the browser complained"
+  end
+
+  # The inner size of the page, whatever the window's own frame takes.
+  def size(width, height)
+    page.driver.browser.execute_cdp("Emulation.setDeviceMetricsOverride", width: width, height: height, deviceScaleFactor: 1, mobile: false)
+  end
+
+  def sign_in
+    visit "/"
+    fill_in "E-mail", with: Practice::DeskSide::Desk::EMAIL
+    fill_in "Password", with: Practice::DeskSide::Desk::PASSWORD
+    click_on "Sign in"
+    assert_selector "nav a", text: "Desk"
+  end
+
+  # Moves the practice clock on from the page until the text is there.
+  def on_until(text, most: 12)
+    most.times do
+      return if page.has_text?(text, wait: 1)
+
+      click_button "To next event", disabled: false
+      assert_selector "button:not([disabled])", text: "+15 min"
+    end
+    assert_text text
+  end
+end

@@ -1,0 +1,151 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/bench_world"
+require "rack/test"
+require "stringio"
+
+class ApiTest < Minitest::Test
+  include Rack::Test::Methods
+
+  attr_reader :app
+
+  def setup
+    @world = BenchWorld.new
+    @house = @world.desk.house(log: SteadyMove::Web::Log.new(@log = StringIO.new))
+    @app = @house.rack
+    @house.people.put("vera@saltern-office.example", "low-tide-viewer", role: "viewer")
+  end
+
+  def teardown = @world.close
+
+  def document = @document ||= JSON.parse(get("/api/openapi.json").body)
+  def answer = JSON.parse(last_response.body)
+
+  # Each [verb, path, operation] of the document, with parameters filled in.
+  def operations
+    document["paths"].flat_map do |path, item|
+      item.slice("get", "post").map { |verb, op| [verb, path.sub("{name}", "saltern-isles.example").sub("{id}", "1").sub("{act}", "approve"), op] }
+    end
+  end
+
+  def guarded = operations.reject { |_, _, op| op["security"] == [] }
+
+  def sign_in(email = Practice::DeskSide::Desk::EMAIL, password = Practice::DeskSide::Desk::PASSWORD)
+    2.times do
+      get "/api/session"
+      header "X-CSRF-Token", answer["csrf"]
+      header "Content-Type", "application/json"
+      post "/api/sign-in", { email: email, password: password }.to_json unless answer["signed_in"]
+    end
+  end
+
+  def test_signed_out_nothing_is_told
+    refute_empty guarded
+    get "/api/session"
+    header "X-CSRF-Token", answer["csrf"]
+    header "Content-Type", "application/json"
+    guarded.each do |verb, path, _|
+      public_send(verb, path, verb == "post" ? "{}" : {})
+      assert_equal [401, "Sign in first."], [last_response.status, answer["detail"]], "#{verb} #{path}"
+    end
+  end
+
+  def test_without_the_token_nothing_is_changed
+    sign_in
+    header "X-CSRF-Token", "wrong"
+    operations.select { |verb, _, _| verb == "post" }.each do |_, path, _|
+      post path, "{}"
+      assert_equal [403, "application/problem+json"], [last_response.status, last_response.media_type], path
+    end
+  end
+
+  def test_a_viewer_changes_nothing
+    sign_in("vera@saltern-office.example", "low-tide-viewer")
+    get "/api/names"
+    assert_equal 12, answer["names"].size
+    [["/api/moves", { name: "isles-timetable.example", to: "orlop" }], ["/api/moves/1/approve", {}], ["/api/practice/clock", {}],
+     ["/api/names", { account: "tarnbeck", text: "x.example" }]].each do |path, body|
+      post path, body.to_json
+      assert_equal 403, last_response.status, path
+      assert_includes answer["detail"], "viewer"
+    end
+  end
+
+  # path, body => status and a part of the sentence
+  BAD = [
+    ["/api/moves", "{", 422, "not JSON"], ["/api/moves", "[]", 422, "is not an object"], ["/api/moves", "{\"to\":\"orlop\"}", 422, "name"],
+    ["/api/moves", "{\"name\":1,\"to\":\"orlop\"}", 422, "name: is not a string"], ["/api/moves", "{\"name\":\"nobody.example\",\"to\":\"orlop\"}", 409, "no such name"],
+    ["/api/moves", "{\"name\":\"kelpquay.example\",\"to\":\"orlop\"}", 409, "within 60 days"], ["/api/proposals", "{\"name\":\"kelpquay.example\",\"to\":\"x\"}", 422, "no such name"],
+    ["/api/moves/99/approve", "{}", 409, "no move number 99"], ["/api/moves/1/burn", "{}", 404, "burn"],
+    ["/api/practice/clock", "{\"seconds\":-5}", 422, "seconds"], ["/api/names", "{\"account\":\"none\",\"text\":\"x\"}", 422, "no account"]
+  ].freeze
+
+  def test_bad_input_is_told_what_is_wrong
+    sign_in
+    BAD.each do |path, body, status, says|
+      post path, body
+      assert_equal [status, "application/problem+json"], [last_response.status, last_response.media_type], "#{path} #{body}: #{last_response.body}"
+      assert_includes answer["detail"], says
+    end
+    get "/api/names?at=yesterday"
+    assert_equal 422, last_response.status
+    get "/api/names/nobody.example"
+    assert_equal 404, last_response.status
+  end
+
+  def test_answers_are_as_the_document_says
+    sign_in
+    @world.start("isles-timetable.example", to: "orlop")
+    @world.runner.pass
+    @world.driver.move_on
+    schemer = JSONSchemer.openapi(document)
+    guarded.each do |verb, path, op|
+      next if verb == "post" || path == "/api/events"
+
+      get path
+      ref = document.dig(*op.dig("responses", "200", "$ref").delete_prefix("#/").split("/"))
+      name = ref.dig("content", "application/json", "schema", "$ref")&.split("/")&.last or next
+      errors = schemer.schema(name).validate(answer).map { |e| e["error"] }
+      assert_empty errors.first(3), path
+    end
+  end
+
+  # Every line's fate, and nothing good lost beside the bad.
+  def test_names_are_taken_in_line_by_line
+    sign_in
+    post "/api/names", { account: "orlop", text: "https://WWW.harbourpass.example/x, -bad-.example\nunheard-of.example" }.to_json
+    assert_equal(%w[known refused refused], answer["lines"].map { |l| l["fate"] })
+    assert_match(/404/, answer["lines"].last["says"])
+  end
+
+  def test_headers_and_log
+    sign_in
+    get "/"
+    policy = last_response.headers["content-security-policy"]
+    refute_includes policy, "unsafe"
+    assert_includes policy, "default-src 'none'"
+    cookie = last_response.headers["set-cookie"] || rack_mock_session.cookie_jar.to_s
+    refute_nil cookie
+    refute_includes @log.string, "harbour-light-27"
+    assert(@log.string.lines.all? { |l| JSON.parse(l)["id"] })
+  end
+
+  def test_the_journal_tells_whose_word_it_was
+    sign_in
+    post "/api/moves", { name: "isles-timetable.example", to: "orlop" }.to_json
+    get "/api/moves/#{answer['id']}"
+    assert_equal Practice::DeskSide::Desk::EMAIL, answer["events"].last["by"]
+  end
+
+  def test_changes_are_told_to_open_pages
+    hub = SteadyMove::Web::Hub.new(every: 0.01) { @world.app.db[:events].max(:seq) }
+    hub.start
+    heard = Queue.new
+    reader = Thread.new { hub.stream.each { |text| heard << text } }
+    assert_includes heard.pop, "retry"
+    @world.start("isles-timetable.example", to: "orlop")
+    assert_includes heard.pop, "event: changed"
+    reader.kill
+  end
+end

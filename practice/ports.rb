@@ -17,7 +17,7 @@ module Practice
 
     # Writes all ports, and what else others need to know, for those who look for them.
     def publish(file, more)
-      save_changes
+      save
       File.write("#{file}.new", JSON.pretty_generate({ "ports" => @ports }.merge(more)))
       File.rename("#{file}.new", file)
     end

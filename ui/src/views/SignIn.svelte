@@ -17,7 +17,10 @@
 </script>
 
 <main>
-  <div class="mark"><img src="/mark.svg" alt="" width="36" height="36" /><h1>Steady Move</h1></div>
+  <div class="mark">
+    <img src="/mark.svg" alt="" width="36" height="36" />
+    <h1>Steady Move</h1>
+  </div>
   <p class="lead">The desk for moving domain names between registrars.</p>
   <form onsubmit={submit}>
     <Label for="email">E-mail</Label>

@@ -8,7 +8,8 @@
   const practice = createQuery(() => ({ queryKey: ['practice'], queryFn: () => ask(api.GET('/api/practice')) }));
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
   const set = createMutation(() => ({
-    mutationFn: (body: { id: string; active: boolean; detail?: string }) => ask(api.POST('/api/practice/faults', { body })),
+    mutationFn: (body: { id: string; active: boolean; detail?: string }) =>
+      ask(api.POST('/api/practice/faults', { body })),
     onSuccess: (data) => client.setQueryData(['practice'], data),
   }));
   type Fault = { id: string; says: string; detail?: string };

@@ -5,6 +5,8 @@ module Practice
   class Agenda
     Item = Struct.new(:id, :at, :kind, :payload, keyword_init: true)
 
+    QUIET = %w[expiry grace-over].freeze
+
     def initialize(db)
       @rows = db[:agenda]
     end
@@ -17,8 +19,9 @@ module Practice
       row && item(row)
     end
 
+    # The next thing that somebody waits for; a registry's yearly round is not one.
     def next_at
-      at = @rows.where(done: false).min(:at)
+      at = @rows.where(done: false).exclude(kind: QUIET).min(:at)
       at && Time.at(at).utc
     end
 

@@ -27,7 +27,7 @@ begin
 rescue Errno::EADDRINUSE
   abort "Steady Move can't start: port #{options[:port]} is in use by another program; choose one with --port"
 rescue SystemCallError => e
-  abort "Steady Move can't start: #{e.message}"
+  abort "Steady Move can't start: the data folder #{options[:data]} can't be used (#{e.message[/\A[^@]+/].strip})"
 end
 
 children = {}

@@ -9,6 +9,7 @@ module Practice
     DAY = 86_400
     BLOCK = 60 * DAY
     SILENCE = 5 * DAY
+    GRACE = 45 * DAY
     PROHIBITED = %w[clientTransferProhibited serverTransferProhibited].freeze
 
     # random: a Random for authorization codes; listeners hear (event, row, at).
@@ -23,7 +24,26 @@ module Practice
     def domains = @db[:domains]
     def names = domains.select_order_map(:name)
 
-    def add(row) = domains.insert(row)
+    def add(row)
+      domains.insert(row)
+      @agenda.add(Time.at(row[:expires_at]), "expiry", name: row[:name])
+    end
+
+    # At expiry the registry adds a year by itself and shows the auto-renew period (RFC 3915 §3.1); it looks again then.
+    def expire(name, at:)
+      row = domains.where(name: name).first
+      return unless row && row[:expires_at] == at.to_i
+
+      expires = SteadyMove::Core::Expiry.add_years(at, 1)
+      save(name, statuses: JSON.parse(row[:statuses]) | ["autoRenewPeriod"], expires_at: expires.to_i, updated_at: at.to_i)
+      @agenda.add(expires, "expiry", name: name)
+      @agenda.add(at + GRACE, "grace-over", name: name)
+    end
+
+    def end_grace(name, at:)
+      row = domains.where(name: name).first or return
+      save(name, statuses: JSON.parse(row[:statuses]) - ["autoRenewPeriod"], updated_at: at.to_i)
+    end
 
     def find(name)
       row = domains.where(name: name).first or raise Refusal, 2303
@@ -115,6 +135,7 @@ module Practice
       change = { statuses: statuses, updated_at: at.to_i }
       change.merge!(moved(row, domain, statuses, at)) if status.end_with?("Approved")
       save(row[:name], change)
+      @agenda.add(Time.at(change[:expires_at]), "expiry", name: row[:name]) if change[:expires_at]
       tell(status, row[:id], at)
       transfer_row(row[:id])
     end

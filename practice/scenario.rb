@@ -35,6 +35,8 @@ module Practice
       end
     end
 
+    def inspect = "#<Scenario>"
+
     private
 
     def domain(row, index, random)

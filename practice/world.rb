@@ -24,6 +24,7 @@ module Practice
     end
 
     def now = @clock.now
+    def inspect = "#<Practice::World>"
     def registrar_title(id) = @registrars[id]&.title || id
 
     # Runs the block with all that is due done before it, and nothing else in between.
@@ -89,6 +90,8 @@ module Practice
       p = item.payload
       case item.kind
       when "silence" then @registry.silence(p["id"], at: item.at)
+      when "expiry" then @registry.expire(p["name"], at: item.at)
+      when "grace-over" then @registry.end_grace(p["name"], at: item.at)
       when "mail" then @post.arrive(p, at: item.at)
       when "pass-on" then @registrars.fetch(p["registrar"]).pass_on(p, at: item.at)
       when "order" then @registrars.fetch(p["registrar"]).place_order(p, at: item.at)

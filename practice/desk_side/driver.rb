@@ -23,8 +23,9 @@ module Practice
       # Moves on to a Time, or to the next event where nil is given. Returns the state.
       def move_on(to: nil)
         @lock.synchronize do
+          @runner.pass # what is due by now comes first, also a pass that is just under way
           target = to || soonest(@link.state)
-          target ? run_to(target) : @runner.pass
+          run_to(target) if target
           state
         end
       end

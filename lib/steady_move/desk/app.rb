@@ -25,6 +25,7 @@ module SteadyMove
       end
 
       def now = clock.now
+      def inspect = "#<Desk::App>"
 
       def close
         epp.close

@@ -45,6 +45,8 @@ module SteadyMove
         end.to_app
       end
 
+      def inspect = "#<House>"
+
       def start
         engine.start
         hub.start

@@ -38,12 +38,13 @@
     font-weight: 500;
     color: var(--muted);
   }
-  td:first-letter {
+  td:first-child::first-letter {
     text-transform: capitalize;
   }
   td:last-child {
     color: var(--loden);
     font-weight: 600;
+    white-space: nowrap;
   }
   td.bad {
     color: var(--madder);

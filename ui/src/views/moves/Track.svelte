@@ -5,7 +5,7 @@
   import { span, stamp } from '../../lib/words';
 
   let { steps, blocks }: { steps: Step[]; blocks: Block[] } = $props();
-  const LEFT = 96;
+  const LEFT = 90;
   const ROW = 34;
   const TOP = 26;
   let room = $state(900);
@@ -13,7 +13,7 @@
   const used = $derived([0, 1, 2, 3].filter((lane) => laid.placed.some((p) => p.lane === lane)));
   const y = (lane: number) => TOP + used.indexOf(lane) * ROW + (lane >= 2 ? 10 : 0);
   const height = $derived(TOP + used.length * ROW + 46);
-  const scale = $derived(Math.max(0.62, (room - LEFT - 24) / Math.max(1, laid.wide)));
+  const scale = $derived(Math.max(0.5, (room - LEFT - 24) / Math.max(1, laid.wide)));
   const wide = $derived(LEFT + laid.wide * scale + 12);
   const X = (x: number) => LEFT + x * scale;
   const now = $derived.by(() => {
@@ -83,7 +83,7 @@
             rx="3"
           />
         {/if}
-        <text x={X(p.x) + 6} y={y(p.lane) + 18} class="no">{p.no}</text>
+        <text x={X(p.x) + 4} y={y(p.lane) + 18} class="no">{p.no}</text>
       </g>
     {/each}
     <path class="now" d="M{X(now)} 14V{height - 40}" />
@@ -123,6 +123,9 @@
   }
   .rail {
     font-weight: 600;
+  }
+  .no {
+    font-size: 12px;
   }
   .axis {
     fill: var(--muted);

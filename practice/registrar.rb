@@ -68,7 +68,10 @@ module Practice
 
     def query(name, auth: nil)
       order = waiting("order", name).first
-      order ? taken(order) : @registry.query(id, name, auth: auth)
+      return taken(order) if order
+
+      row = @registry.query(id, name, auth: auth)
+      row[:status] == "pending" && waiting("release", name).any? ? row.merge(status: "clientApproved") : row
     end
 
     # Returns the transfer's row as it stands after the act.

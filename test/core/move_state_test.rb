@@ -63,9 +63,7 @@ class MoveStateTest < Minitest::Test
 
   def test_an_act_without_a_result_is_known_as_such
     begun = state(*done(*READY), event("intended", "order"))
-    assert begun.unsettled?("order")
-    refute state(*done(*READY), event("intended", "order"), event("done", "order")).unsettled?("order")
-    assert_equal 1, begun.tries("order")
+    assert_equal [1, 0], [begun.tries("order"), state(*done(*READY)).tries("order")]
   end
 
   # How a move ends: [events, stage, still open, active steps]

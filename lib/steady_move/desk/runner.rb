@@ -28,13 +28,14 @@ module SteadyMove
       end
 
       # When a step is due next; nil where nothing is under way.
-      def next_look = @app.moves.next_look
+      def next_look = @app.moves.next_look(after: @app.now)
 
       private
 
       def advance(id)
         ROUNDS.times do
           move = @app.moves.find(id)
+          @app.moves.forget_others(id, move.state.active.map { |s| s.step.id })
           break close(move) unless move.state.open?
           break unless move.state.active.map { |s| attempt(move, s.step.id) }.any?
         end
@@ -59,6 +60,12 @@ module SteadyMove
       end
 
       def report(move, step, outcome)
+        @app.db.transaction(mode: :immediate) do
+          @app.moves.holds?(move.id, step, @id) ? write(move, step, outcome) : false
+        end
+      end
+
+      def write(move, step, outcome)
         case outcome.kind
         when "done" then finish(move, step, outcome)
         when "ended" then note(move, step, "refused", outcome) && true

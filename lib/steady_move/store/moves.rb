@@ -46,13 +46,24 @@ module SteadyMove
 
       def attempts(id, step) = @db[:looks].where(move_id: id, step: step).get(:attempts) || 0
       def due_now(id, at:) = @db[:looks].where(move_id: id).where { due_at > at.to_i }.update(due_at: at.to_i)
-      def next_look = Values.time(@db[:looks].join(:moves, { id: :move_id }).where(open: true).min(:due_at))
+
+      # When, after an instant, the next step of an open move may be taken: due, and let go by whoever held it.
+      def next_look(after:)
+        free = Sequel.function(:max, :due_at, Sequel.function(:coalesce, :held_until, 0))
+        Values.time(@db[:looks].join(:moves, { id: :move_id }).where(open: true).where { free > after.to_i }.min(free))
+      end
+
+      # Does this runner still hold the step? A result that comes after the hold has ended is not written down.
+      def holds?(id, step, holder) = @db[:looks].where(move_id: id, step: step, held_by: holder).any?
 
       # {[move id, step] => Time} of all steps waiting.
       def looks = @db[:looks].all.to_h { |r| [[r[:move_id], r[:step]], Values.time(r[:due_at])] }
 
       # Forgets a step's schedule once it is done.
       def forget(id, step) = @db[:looks].where(move_id: id, step: step).delete
+
+      # Forgets what was left behind for steps other than these, e.g. by a kill between proof and tidying up.
+      def forget_others(id, steps) = @db[:looks].where(move_id: id).exclude(step: steps).delete
 
       private
 

@@ -45,12 +45,6 @@ module SteadyMove
         # The step that the move waits for first in this turn.
         def current = active.find { |s| s.turn == turn }
 
-        # Did an outward act of this step begin whose result is not known?
-        def unsettled?(id)
-          last = @events.select { |e| e.step == id && %w[intended done problem waiting].include?(e.type) }.last
-          last&.type == "intended"
-        end
-
         # How often an outward act of this step was begun.
         def tries(id) = @events.count { |e| e.step == id && e.type == "intended" }
 

@@ -48,9 +48,9 @@ module SteadyMove
           epp(account, Wire::Epp::Commands.info(name: plan.name, id: ask_key, auth_info: code)).data
         end
 
-        # The transfer as the gaining registrar knows it; nil where there is none (2301).
-        def transfer
-          epp(gaining, Wire::Epp::Commands.transfer(op: "query", name: plan.name, id: ask_key)).data
+        # The transfer as one side's registrar knows it (the gaining one's); nil where there is none (2301).
+        def transfer(at: gaining)
+          epp(at, Wire::Epp::Commands.transfer(op: "query", name: plan.name, id: ask_key)).data
         rescue Wire::Refused => e
           raise unless e.code == 2301
 

@@ -29,11 +29,17 @@ module SteadyMove
           return job.problem("The registry knows of no transfer any more.", source: "EPP transfer query", yours: true) unless transfer
           return finished(job, transfer) unless transfer.status == "pending"
 
-          approve(job) if job.state.approved? && job.state.tries("release").zero?
+          approve(job) if job.state.approved? && !approved_there?(job)
           says = if job.state.approved? then "The release was approved at #{job.losing.title}, which passes it on."
                  else "#{asked(job)} Silence counts as approval at #{job.mark(transfer.act_at)}."
                  end
           job.wait(says, source: "EPP transfer query at #{job.gaining.title}", look_at: [job.app.now + (job.state.approved? ? 300 : 21_600), transfer.act_at + 60].min)
+        end
+
+        # Has the losing registrar taken the approval? Asked where it was tried before and no answer is known.
+        def approved_there?(job)
+          return false if job.state.tries("release").zero?
+          job.transfer(at: job.losing)&.status != "pending"
         end
 
         # What the losing side's own mail says, where it has come.

@@ -3,12 +3,22 @@
 module Practice
   # The public record: RDAP domain look-ups over HTTP (RFC 9082 §3.1.3, RFC 9083 §5.3) as a Rack application.
   class Rdap
+    # What it answers while a fault is switched on.
+    FAULTS = {
+      "rdap-away" => [503, { "content-type" => "text/plain" }, ["away"]],
+      "rdap-busy" => [429, { "content-type" => "text/plain", "retry-after" => "1200" }, ["busy"]],
+      "rdap-elsewhere" => [302, { "location" => "http://elsewhere.example/" }, []],
+      "rdap-garbage" => [200, { "content-type" => "application/rdap+json" }, ["{\"objectClassName\": \"dom"]],
+      "rdap-short" => [200, { "content-type" => "application/rdap+json", "content-length" => "5000", "connection" => "close" }, ["{}"]]
+    }.freeze
+
     def initialize(world)
       @world = world
     end
 
     def call(env)
-      return [503, { "content-type" => "text/plain" }, ["away"]] if @world.fault?("rdap-away")
+      trouble = FAULTS.find { |id, _| @world.fault?(id) }&.last
+      return trouble if trouble
 
       name = env["PATH_INFO"][%r{\A/rdap/domain/([^/]+)\z}, 1] or return not_found
       return not_found if @world.fault("rdap-unknown") == name

@@ -10,10 +10,10 @@ module Practice
       attr_reader :app, :runner, :driver, :clock, :link
 
       # endpoints: as published by the world; data: the desk's folder.
-      def initialize(endpoints, data:, port:, scenario: Scenario.demo, cost: 12)
+      def initialize(endpoints, data:, port:, scenario: Scenario.demo, cost: 12, timeout: 15)
         @link = Link.new(endpoints)
         @clock = Clock.new(@link)
-        config = SteadyMove::Desk::Config.new(Settings.map(endpoints, scenario, data: data, port: port))
+        config = SteadyMove::Desk::Config.new(Settings.map(endpoints, scenario, data: data, port: port, timeout: timeout))
         @app = SteadyMove::Desk::App.new(config, clock: @clock, random: Random.new)
         @runner = SteadyMove::Desk::Runner.new(@app)
         @driver = Driver.new(@link, @clock, @runner)

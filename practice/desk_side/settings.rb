@@ -7,9 +7,9 @@ module Practice
       module_function
 
       # Returns the map that Desk::Config reads.
-      def map(endpoints, scenario, data:, port:)
+      def map(endpoints, scenario, data:, port:, timeout: 15)
         ports = endpoints.fetch("ports")
-        { "data" => data, "port" => port, "timeout" => 15,
+        { "data" => data, "port" => port, "timeout" => timeout,
           "rdap" => { "bases" => { scenario.suffix => "http://127.0.0.1:#{ports['http']}/rdap/" } },
           "dns" => { "servers" => servers(ports, scenario), "parents" => { scenario.suffix => scenario.registry["server"] } },
           "mailbox" => { "host" => "127.0.0.1", "port" => ports["imap"], "tls" => false, **scenario.mailbox } }

@@ -52,6 +52,8 @@ module Practice
         request = Codec.message(octets)
         reply = @world.exclusively { act(request, octets, tcp) }
         encoded = reply.encode
+        return tcp ? nil : base(request).tap { |m| m.header.tc = true }.encode if @world.fault?("truncated-#{@host.id}")
+
         return encoded if tcp || encoded.bytesize <= UDP_MOST
 
         base(request).tap { |m| m.header.tc = true }.encode

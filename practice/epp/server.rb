@@ -44,11 +44,18 @@ module Practice
           return if @world.fault?("away-#{@id}")
 
           reply, service, done = answer(text, service)
-          return if @world.fault?("cut-#{@id}")
+          break unless send_reply(tls, reply)
 
-          Framing.write(tls, reply)
           break if done
         end
+      end
+
+      # Sends the reply as the faults want it; false where the conversation ends with that.
+      def send_reply(tls, reply)
+        fault = Trouble::KINDS.find { |kind, _| @world.fault?("#{kind}-#{@id}") }
+        return Framing.write(tls, reply) || true unless fault
+
+        fault.last.call(tls, reply)
       end
 
       def answer(text, service)

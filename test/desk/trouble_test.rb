@@ -16,7 +16,16 @@ class TroubleTest < Minitest::Test
   TROUBLES = [
     [LOCKED, nil, "away-tarnbeck", nil, "unlock", "can't be reached|closed the connection"],
     [LOCKED, nil, "cut-tarnbeck", nil, "unlock", "can't be reached|closed the connection"],
-    [LOCKED, nil, "rdap-away", nil, "lock-gone", "answered 503"],
+    [LOCKED, nil, "half-tarnbeck", nil, "unlock", "ended inside a message"],
+    [LOCKED, nil, "garbage-tarnbeck", nil, "unlock", "not <epp>"],
+    [LOCKED, nil, "stranger-tarnbeck", nil, "unlock", "answered another command"],
+    [LOCKED, nil, "lying-tarnbeck", nil, "unlock", "message length of"],
+    [LOCKED, nil, "rdap-away", nil, "lock-gone", "trouble of its own \\(503\\)"],
+    [LOCKED, nil, "rdap-busy", nil, "lock-gone", "asks for fewer questions"],
+    [LOCKED, nil, "rdap-elsewhere", nil, "lock-gone", "points elsewhere"],
+    [LOCKED, nil, "rdap-garbage", nil, "lock-gone", "not JSON"],
+    [LOCKED, nil, "rdap-short", nil, "lock-gone", "can't be reached|did not answer"],
+    ["saltern-careers.example", "lanternroom", "truncated-lanternroom", nil, "compare-hosts", "closed the connection"],
     [LOCKED, nil, "rdap-unknown", LOCKED, "lock-gone", "does not hold this name \\(404\\)"],
     [CARRIED, "lanternroom", "no-transfer-tarnbeck-dns", nil, "fetch-zone", "refused the zone transfer"],
     ["saltern-freight.example", "lanternroom", "silent-lanternroom", nil, "put-zone", "does not answer|closed the connection"],
@@ -74,6 +83,55 @@ class TroubleTest < Minitest::Test
     @world.until_true { !@world.move(id).open }
     assert_equal "Refused", @world.move(id).state.stage
     assert_equal ["clientTransferProhibited"], @world.world.registry.find(OPEN)[:statuses]
+  end
+
+  def test_a_pause_that_is_asked_for_is_kept
+    id = @world.start(LOCKED, to: "orlop")
+    @world.link.fault("rdap-busy", "on")
+    @world.runner.pass
+    assert_equal @world.app.now + 1200, @world.app.moves.looks[[id, "lock-gone"]]
+  end
+
+  # Back-off rises to an hour and never beyond, give or take a tenth; other moves go on meanwhile.
+  def test_a_registrar_that_is_away_for_a_day
+    held = @world.start(LOCKED, to: "orlop")
+    @world.link.fault("away-tarnbeck", "on")
+    free = @world.start("nightboat-saltern.example", to: "orlop")
+    gaps = []
+    seen = nil
+    @world.runner.pass
+    60.times do
+      look = @world.app.moves.looks[[held, "unlock"]]
+      gaps << (look - @world.app.now) if look != seen
+      seen = look
+      break if @world.app.now > utc("2027-03-02T08:00:00Z")
+
+      @world.driver.move_on
+    end
+    assert_operator gaps.max, :<=, 3960
+    assert_operator gaps.max, :>, 3200
+    assert_operator gaps.first, :<, 70
+    assert_equal 1, @world.move(held).events.count { |e| e.type == "problem" && e.step == "unlock" }
+    @world.link.fault("away-tarnbeck", nil)
+    @world.until_true { @world.move(held).state.done?("order") }
+    refute_nil @world.move(free)
+  end
+
+  def test_a_certificate_that_is_not_the_registrars
+    account = @world.app.accounts.find("tarnbeck")
+    account = account.dup.tap { |a| a.connection = a.connection.merge("server_name" => "elsewhere.example") }
+    error = assert_raises(SteadyMove::Wire::Unreachable) { SteadyMove::Desk::Connections.new(timeout: 15).with(account) { |c| c } }
+    assert_match(/secure connection failed|hostname/, error.message)
+  end
+
+  def test_a_server_that_takes_the_question_and_says_nothing
+    silent = BenchWorld.new(timeout: 2)
+    id = silent.start(OPEN, to: "orlop")
+    silent.link.fault("mute-tarnbeck", "on")
+    silent.runner.pass
+    assert_includes silent.move(id).state["unlock"].says, "did not answer within 2 s"
+  ensure
+    silent&.close
   end
 
   # An order whose answer was lost is found by asking, not by ordering again.

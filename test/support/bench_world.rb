@@ -8,12 +8,13 @@ require_relative "../../practice/main"
 class BenchWorld
   attr_reader :desk, :folder, :world
 
-  def initialize
+  # timeout: seconds that the desk waits for the outside.
+  def initialize(timeout: 15)
     @folder = Dir.mktmpdir("steady-move-test", File.writable?("/dev/shm") ? "/dev/shm" : nil)
     FileUtils.mkdir_p(world_folder = File.join(@folder, "world"))
     @world = Practice::Main.new(world_folder, rate: 0).tap(&:start).world
     endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))
-    @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4)
+    @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4, timeout: timeout)
   end
 
   def app = desk.app

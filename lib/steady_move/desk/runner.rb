@@ -56,7 +56,8 @@ module SteadyMove
         job = Acts::Job.new(@app, move, step, now)
         Acts::ALL.fetch(step).call(job)
       rescue Wire::Error => e
-        job.problem("#{e.says.sub(/\A\w/, &:upcase)}. Nothing is lost; it is tried again.", source: "connection")
+        pause = e.retry_after if e.is_a?(Wire::Busy)
+        job.problem("#{e.says.sub(/\A\w/, &:upcase)}. Nothing is lost; it is tried again.", source: "connection", look_at: pause && (@app.now + pause))
       end
 
       def report(move, step, outcome)

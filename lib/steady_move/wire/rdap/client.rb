@@ -53,9 +53,17 @@ module SteadyMove
 
             answer.body
           when 404 then raise NotFound.new(404, "the public record does not hold this name (404)")
-          when 429 then raise Unreachable, "the public record at #{url.host} asks for fewer questions (429)"
+          when 429 then raise Busy.new("the public record at #{url.host} asks for fewer questions (429)", retry_after: pause(answer))
+          when 300..399 then raise Refused.new(answer.code.to_i, "the public record at #{url.host} points elsewhere (#{answer.code}); that is not followed")
+          when 500..599 then raise Unreachable, "the public record at #{url.host} has trouble of its own (#{answer.code})"
           else raise Refused.new(answer.code.to_i, "the public record at #{url.host} answered #{answer.code}")
           end
+        end
+
+        # Retry-After in seconds (RFC 9110 §10.2.3), at most a day; a date is not read.
+        def pause(answer)
+          seconds = Integer(answer["retry-after"].to_s, exception: false)
+          seconds&.clamp(1, 86_400)
         end
 
         def parse(body, url)

@@ -15,10 +15,15 @@
   type Fault = { id: string; says: string; detail?: string };
   const faults = $derived<Fault[]>([
     { id: 'rdap-away', says: 'The public record does not answer' },
+    { id: 'rdap-busy', says: 'The public record asks for a pause of 20 minutes' },
+    { id: 'rdap-garbage', says: 'The public record answers something that is cut' },
     { id: 'mailbox-away', says: 'The mailbox refuses connections' },
     ...(places.data?.accounts ?? []).flatMap((a) => [
       { id: `away-${a.id}`, says: `${a.title} refuses connections` },
       { id: `cut-${a.id}`, says: `${a.title} cuts the connection before it answers` },
+      { id: `half-${a.id}`, says: `${a.title} sends half a message` },
+      { id: `garbage-${a.id}`, says: `${a.title} answers something that is not EPP` },
+      { id: `mute-${a.id}`, says: `${a.title} takes commands and says nothing` },
       {
         id: `answer-${a.id}-transfer`,
         says: `${a.title} answers transfer commands with 2304 (a status prohibits it)`,
@@ -28,6 +33,7 @@
     ...(places.data?.hosts ?? []).flatMap((h) => [
       { id: `no-transfer-${h.id}`, says: `${h.title} refuses zone transfers` },
       { id: `silent-${h.id}`, says: `${h.title}: the name servers are silent` },
+      { id: `truncated-${h.id}`, says: `${h.title}: every answer is cut, and TCP is closed` },
     ]),
   ]);
 </script>

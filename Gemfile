@@ -20,6 +20,7 @@ gem "sinatra", "4.2.1"
 
 # data
 gem "lockbox", "2.0.1"
+gem "rubyzip", "2.4.1", require: false
 gem "sequel", "5.110.0"
 gem "sqlite3", "2.8.1"
 

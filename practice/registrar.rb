@@ -33,6 +33,8 @@ module Practice
     def update(name, add:, rem:, at:)
       delay = rem[:statuses].include?(SteadyMove::Core::Names::Statuses::LOCK) ? habits.fetch("unlock_after", 0) : 0
       raise Refusal, 2201 unless @registry.find(name)[:sponsor] == id
+
+      waiting("pass-on", name).each { |i| @agenda.finish(i) } if add[:statuses].include?(SteadyMove::Core::Names::Statuses::LOCK)
       return @registry.update(id, name, add: add, rem: rem, at: at) && true if delay.zero?
 
       @agenda.add(at + delay, "pass-on", registrar: id, name: name, add: add, rem: rem)

@@ -27,13 +27,13 @@ class BenchWorld
   def orders = @orders ||= SteadyMove::Desk::Orders.new(app)
 
   # Moves the clock on event by event until the block holds; fails after `most` events.
-  def until_true(most: 60)
+  def until_true(most: 60, what: "it")
     most.times do
       return if yield
 
       driver.move_on
     end
-    raise "it did not come about in #{most} events"
+    raise "#{what} did not come about in #{most} events"
   end
 
   def close

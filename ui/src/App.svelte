@@ -2,10 +2,14 @@
   import { QueryClient, QueryClientProvider } from '@tanstack/svelte-query';
   import { session } from './lib/session.svelte';
   import Frame from './parts/Frame.svelte';
-  import SignIn from './views/SignIn.svelte';
+  import FirstRun from './views/arrive/FirstRun.svelte';
+  import Invited from './views/arrive/Invited.svelte';
+  import SignIn from './views/arrive/SignIn.svelte';
 
   const client = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 1000 } } });
   let failed = $state('');
+  // An invitation's link is /invited#WORD: what stands behind # never leaves the browser in a request's address.
+  const invited = location.pathname === '/invited' ? location.hash.slice(1) : '';
   session.load().catch((e: Error) => (failed = e.message));
 </script>
 
@@ -17,6 +21,10 @@
     </main>
   {:else if session.who?.signed_in}
     <Frame {client} />
+  {:else if session.who?.first_run}
+    <FirstRun />
+  {:else if session.who && invited}
+    <Invited word={invited} />
   {:else if session.who}
     <SignIn />
   {/if}

@@ -7,8 +7,10 @@ import NameSheet from './views/names/NameSheet.svelte';
 import Plan from './views/names/Plan.svelte';
 import TakeIn from './views/names/TakeIn.svelte';
 import Post from './views/post/Post.svelte';
+import Accounts from './views/accounts/Accounts.svelte';
 import Practice from './views/practice/Practice.svelte';
 import Blank from './parts/Blank.svelte';
+import Status from './views/status/Status.svelte';
 import Nowhere from './views/Nowhere.svelte';
 
 export const { p, navigate, isActive, route } = createRouter({
@@ -16,6 +18,8 @@ export const { p, navigate, isActive, route } = createRouter({
   '/names': { '/': Blank, '/take-in': TakeIn, '/:name': NameSheet, '/:name/plan': Plan, layout: Names },
   '/moves': { '/': Blank, '/:id': MoveSheet, layout: Moves },
   '/post': Post,
+  '/accounts': Accounts,
+  '/status': Status,
   '/practice': Practice,
   '*': Nowhere,
 });

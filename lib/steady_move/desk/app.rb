@@ -8,7 +8,7 @@ module SteadyMove
     # clock: answers now; epp: Connections; rdap, dns, mailbox: wire clients (mailbox may be nil).
     class App
       attr_reader :db, :safe, :clock, :accounts, :names, :moves, :journal, :keepings, :messages, :rulebook,
-                  :epp, :rdap, :dns, :mailbox, :random
+                  :epp, :rdap, :dns, :mailbox, :random, :settings
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
       def initialize(config, clock:, random: Random)
@@ -18,10 +18,20 @@ module SteadyMove
         @safe = Store::Safe.at(config.key_file)
         open_stores
         @rulebook = Rulebooks.load(config.rulebook_folder)
-        @epp = Connections.new(timeout: config.timeout)
-        @rdap = Wire::Rdap::Client.new(bases: config.rdap_bases, timeout: config.timeout)
-        @dns = Wire::Dns::Client.new(servers: config.dns_servers, parents: config.dns_parents, timeout: [config.timeout, 3].min, random: random)
-        @mailbox = config.mailbox && Wire::Mail::Mailbox.new(config.mailbox.merge(timeout: config.timeout))
+        @config = config
+        @settings = Settings.new(db, safe, config)
+        @epp = Connections.new(timeout: config.timeout, clock: clock)
+        connect
+      end
+
+      # Makes the clients for the outside anew, after a setting has changed.
+      def connect
+        places = settings.places
+        wait = @config.timeout
+        @rdap = Wire::Rdap::Client.new(bases: places.rdap_bases, timeout: wait)
+        @dns = Wire::Dns::Client.new(servers: places.dns_servers, parents: places.dns_parents, timeout: [wait, 3].min, random: random)
+        @mailbox = places.mailbox && Wire::Mail::Mailbox.new(places.mailbox.merge(timeout: wait))
+        self
       end
 
       def now = clock.now

@@ -10,7 +10,7 @@ module SteadyMove
       # Raised with one line when the file or the folder can't be used.
       class Unusable < StandardError; end
 
-      attr_reader :data, :port, :timeout, :rdap_bases, :dns_servers, :dns_parents, :mailbox
+      attr_reader :data, :port, :timeout, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents, :mailbox
 
       # file: path of a YAML file, or nil for defaults; env: Hash of environment variables.
       def self.read(file, env: ENV)
@@ -29,6 +29,7 @@ module SteadyMove
         @port = Integer(env["STEADY_MOVE_PORT"] || map["port"] || 7460)
         @timeout = map["timeout"] || 15
         @rdap_bases = map.dig("rdap", "bases") || {}
+        @rdap_bootstrap = map.dig("rdap", "bootstrap")
         @dns_servers = map.dig("dns", "servers") || {}
         @dns_parents = map.dig("dns", "parents") || {}
         @mailbox = map["mailbox"]&.transform_keys(&:to_sym)

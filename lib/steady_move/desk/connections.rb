@@ -6,8 +6,13 @@ module SteadyMove
   module Desk
     # Signed-in EPP sessions by account, kept open between uses and opened anew when they fail.
     class Connections
-      def initialize(timeout:)
+      # heard: {account id => Heard} of the last use of each.
+      attr_reader :heard
+
+      # clock: answers now, for saying when each was last heard; may be nil.
+      def initialize(timeout:, clock: nil)
         @timeout = timeout
+        @clock = clock
         @guard = Monitor.new
         @sessions = {}
         @locks = Hash.new { |h, k| h[k] = Monitor.new }
@@ -19,8 +24,12 @@ module SteadyMove
       def with(account)
         lock = @guard.synchronize { @locks[account.id] }
         lock.synchronize do
-          yield(live(account)).tap { @heard[account.id] = true }
-        rescue Wire::Unreachable, Wire::Malformed
+          yield(live(account)).tap { hear(account, true, "it answered") }
+        rescue Wire::Refused
+          hear(account, true, "it answered")
+          raise
+        rescue Wire::Error => e
+          hear(account, false, e.says)
           drop(account.id)
           raise
         end
@@ -31,6 +40,8 @@ module SteadyMove
       end
 
       private
+
+      def hear(account, well, says) = @heard[account.id] = Heard.new(at: @clock&.now, well: well, says: says)
 
       # A session that still answers <hello>, or a new one.
       def live(account)

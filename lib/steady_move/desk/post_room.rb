@@ -6,7 +6,7 @@ module SteadyMove
     class PostRoom
       EVERY = 300
 
-      attr_reader :due_at
+      attr_reader :due_at, :heard
 
       def initialize(app)
         @app = app
@@ -24,8 +24,10 @@ module SteadyMove
         @due_at = @app.now + EVERY
         list = @app.mailbox.messages(after: @app.messages.last_uid)
         list.each { |m| take(m) }
+        @heard = Heard.new(at: @app.now, well: true, says: "it answered")
         list.size
-      rescue Wire::Error
+      rescue Wire::Error => e
+        @heard = Heard.new(at: @app.now, well: false, says: e.says)
         0
       end
 

@@ -35,7 +35,7 @@ module SteadyMove
       def advance(id)
         ROUNDS.times do
           move = @app.moves.find(id)
-          @app.moves.forget_others(id, move.state.active.map { |s| s.step.id })
+          @app.moves.forget(id, move.state.steps.select(&:done?).map { |s| s.step.id })
           break close(move) unless move.state.open?
           break unless move.state.active.map { |s| attempt(move, s.step.id) }.any?
         end

@@ -59,11 +59,8 @@ module SteadyMove
       # {[move id, step] => Time} of all steps waiting.
       def looks = @db[:looks].all.to_h { |r| [[r[:move_id], r[:step]], Values.time(r[:due_at])] }
 
-      # Forgets a step's schedule once it is done.
-      def forget(id, step) = @db[:looks].where(move_id: id, step: step).delete
-
-      # Forgets what was left behind for steps other than these, e.g. by a kill between proof and tidying up.
-      def forget_others(id, steps) = @db[:looks].where(move_id: id).exclude(step: steps).delete
+      # Forgets the schedule of steps that are done, also what a kill between proof and tidying up left behind.
+      def forget(id, steps) = @db[:looks].where(move_id: id, step: steps).delete
 
       private
 

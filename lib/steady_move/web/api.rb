@@ -13,7 +13,7 @@ module SteadyMove
       set :host_authorization, permitted_hosts: []
       disable :static, :protection, :logging
 
-      OPEN = %w[/api/session /api/openapi.json].freeze
+      OPEN = %w[/api/session /api/openapi.json /api/first-run /api/invitations/accept].freeze
 
       helpers do
         def house = settings.house
@@ -72,6 +72,7 @@ module SteadyMove
       register Routes::Names
       register Routes::Moves
       register Routes::Practice
+      register Routes::HouseKeeping
     end
   end
 end

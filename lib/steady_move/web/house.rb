@@ -9,7 +9,7 @@ module SteadyMove
   module Web
     # The web application put together: sign-in, protection, API, the built front end.
     class House
-      attr_reader :app, :engine, :orders, :people, :contract, :hub, :practice, :log
+      attr_reader :app, :runner, :engine, :first_run, :status, :orders, :people, :contract, :hub, :practice, :log
 
       POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " \
                "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
@@ -19,11 +19,14 @@ module SteadyMove
       # app: Desk::App; runner: Desk::Runner; practice: answers state, move_on, fault, runs? where a practice world is there.
       def initialize(app, runner, log:, practice: nil, public_folder: File.join(ROOT, "public"))
         @app = app
+        @runner = runner
         @log = log
         @practice = practice
         @engine = Desk::Engine.new(runner, on_error: log.method(:error))
         @orders = Desk::Orders.new(app)
         @people = Desk::People.new(app)
+        @first_run = FirstRun.new(@people)
+        @status = Status.new(self)
         @contract = Contract.new
         @hub = Hub.new { app.db[:events].max(:seq) }
         @public_folder = public_folder
@@ -38,11 +41,19 @@ module SteadyMove
         sign_in = SignIn.middleware(app.db, app.safe.derive("rodauth"))
         Rack::Builder.new do
           use Doorman, house.log
+          map("/healthz") { run(->(_env) { house.healthy? ? [200, { "content-type" => "text/plain" }, ["well\n"]] : [503, { "content-type" => "text/plain" }, ["not well\n"]] }) }
           use Rack::Session::Cookie, key: "steady_move", secrets: [secret], same_site: :strict, httponly: true, expire_after: 12 * 3600
           use CsrfGuard
           use sign_in
           run(->(env) { env["PATH_INFO"].start_with?("/api/") ? api.call(env) : pages.call(env) })
         end.to_app
+      end
+
+      # Can the database be read?
+      def healthy?
+        app.db.get(1) == 1
+      rescue Sequel::DatabaseError
+        false
       end
 
       def inspect = "#<House>"

@@ -13,11 +13,18 @@ module SteadyMove
           plugin :middleware
           plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i
           plugin :rodauth, json: :only, csrf: false do
-            enable :json, :login, :logout
+            enable :json, :login, :logout, :lockout
             db db
             hmac_secret secret
             domain "localhost"
             accounts_table :people
+            max_invalid_logins 5
+            set_deadline_values? true
+            account_lockouts_deadline_interval(minutes: 15)
+            login_lockout_error_flash "Too many wrong passwords; sign-in is closed for this person for 15 minutes."
+            unlock_account_route nil
+            unlock_account_request_route nil
+            send_unlock_account_email { nil }
             account_status_column nil
             skip_status_checks? true
             account_password_hash_column :password_hash

@@ -4,14 +4,14 @@ import { navigate } from '../router';
 export const KEYS: [string, string][] = [
   ['/', 'Search the names'],
   ['?', 'These keys'],
-  ['1 2 3 4', 'Desk, Names, Moves, Post'],
+  ['1 … 6', 'Desk, Names, Moves, Post, Accounts, Status'],
   ['j k', 'Walk down and up the list'],
   ['Enter', 'Open what the walk stands on'],
   ['e', 'Show or hide the evidence'],
   ['Esc', 'Close the sheet'],
 ];
 
-const VIEWS = ['/', '/names', '/moves', '/post'] as const;
+const VIEWS = ['/', '/names', '/moves', '/post', '/accounts', '/status'] as const;
 
 const typing = (e: KeyboardEvent) =>
   e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName);

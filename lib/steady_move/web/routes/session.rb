@@ -8,7 +8,7 @@ module SteadyMove
         def self.registered(app)
           app.get("/api/session") do
             json(signed_in: !person.nil?, email: person && person[:email], role: person && person[:role], now: Views::Json.time(now),
-                 csrf: Rack::Protection::AuthenticityToken.token(session), practice: !house.practice.nil?, version: VERSION)
+                 csrf: Rack::Protection::AuthenticityToken.token(session), practice: !house.practice.nil?, first_run: house.first_run.open?, version: VERSION)
           end
 
           app.get("/api/openapi.json") do

@@ -96,9 +96,17 @@ module SteadyMove
           raise Unreachable, "#{@where} can't be reached (#{e.message[/\A[^@]+/].strip})"
         end
 
+        # A client certificate where the registrar wants one (RFC 5734 §9).
+        def own_certificate(context)
+          return unless @at[:certificate_file]
+
+          context.add_certificate(OpenSSL::X509::Certificate.new(File.read(@at[:certificate_file])), OpenSSL::PKey.read(File.read(@at.fetch(:key_file))))
+        end
+
         def connect
           context = OpenSSL::SSL::SSLContext.new
           context.set_params(verify_mode: OpenSSL::SSL::VERIFY_PEER, **(@at[:ca_file] ? { ca_file: @at[:ca_file] } : {}))
+          own_certificate(context)
           socket = TCPSocket.new(@at.fetch(:host), @at.fetch(:port))
           tls = OpenSSL::SSL::SSLSocket.new(socket, context)
           tls.sync_close = true

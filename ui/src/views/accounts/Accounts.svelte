@@ -1,0 +1,117 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask } from '../../lib/api';
+  import { session } from '../../lib/session.svelte';
+  import { money } from '../../lib/words';
+  import Trouble from '../../parts/Trouble.svelte';
+  import AccountForm from './AccountForm.svelte';
+  import HostForm from './HostForm.svelte';
+  import People from './People.svelte';
+  import Places from './Places.svelte';
+
+  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const admin = $derived(session.who?.role === 'administrator');
+  let adding = $state<'account' | 'host' | null>(null);
+  const holder = (id: string | null) => places.data?.accounts.find((a) => a.id === id)?.title ?? id;
+</script>
+
+<main>
+  <h1>Accounts</h1>
+  <Trouble error={places.error} />
+  {#if places.data}
+    <section>
+      <h2>Registrars</h2>
+      <ul>
+        {#each places.data.accounts as a (a.id)}
+          <li>
+            <strong>{a.title}</strong>
+            <span>{a.kind === 'epp' ? 'by EPP' : 'by hand'}</span>
+            {#if a.connection.host}<span class="mono muted"
+                >{a.connection.client} at {a.connection.host}:{a.connection.port}</span
+              >{/if}
+            {#if a.prices.currency && a.prices.renew !== undefined}
+              <span class="muted num">a year here {money({ minor: a.prices.renew, currency: a.prices.currency })}</span>
+            {/if}
+          </li>
+        {:else}
+          <li class="muted">None yet. Add the account that holds your names, and the one that they shall go to.</li>
+        {/each}
+      </ul>
+      {#if admin && adding !== 'account'}<button onclick={() => (adding = 'account')}>Add a registrar account</button
+        >{/if}
+      {#if adding === 'account'}<AccountForm done={() => (adding = null)} />{/if}
+    </section>
+    <section>
+      <h2>DNS hosts</h2>
+      <ul>
+        {#each places.data.hosts as h (h.id)}
+          <li>
+            <strong>{h.title}</strong>
+            <span class="mono muted">{h.name_servers.join(' ')}</span>
+            {#if h.ends_with}<span>ends with the registration at {holder(h.ends_with)}</span>{/if}
+          </li>
+        {:else}
+          <li class="muted">
+            None yet. A DNS host is named by its name servers; with its key the desk fetches and puts zones.
+          </li>
+        {/each}
+      </ul>
+      {#if admin && adding !== 'host'}<button onclick={() => (adding = 'host')}>Add a DNS host</button>{/if}
+      {#if adding === 'host'}<HostForm accounts={places.data.accounts} done={() => (adding = null)} />{/if}
+    </section>
+  {/if}
+  {#if admin}
+    <Places />
+    <People />
+  {/if}
+</main>
+
+<style>
+  main {
+    padding: 1rem;
+    display: grid;
+    gap: 1.4rem;
+    max-width: 70rem;
+  }
+  main :global(section) {
+    display: grid;
+    gap: 0.5rem;
+    justify-items: start;
+  }
+  main :global(ul) {
+    background: var(--sheet);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    width: 100%;
+  }
+  main :global(li) {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.1rem 1.2rem;
+    padding: 0.45rem 0.8rem;
+    border-bottom: 1px solid var(--line);
+    overflow-wrap: anywhere;
+  }
+  main :global(li:last-child) {
+    border-bottom: 0;
+  }
+  main :global(section > button) {
+    border: 1px solid var(--loden);
+    color: var(--loden);
+    border-radius: var(--radius);
+    padding: 0.25rem 0.7rem;
+    cursor: pointer;
+  }
+  main :global(form) {
+    background: var(--sheet);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 1rem;
+    width: 100%;
+    max-width: 44rem;
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
+    gap: 0.7rem;
+    align-items: end;
+  }
+</style>

@@ -1,0 +1,86 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { Button, Input, Label, Select } from 'flowbite-svelte';
+  import { api, ask } from '../../lib/api';
+  import { session } from '../../lib/session.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  const client = useQueryClient();
+  const people = createQuery(() => ({ queryKey: ['people'], queryFn: () => ask(api.GET('/api/people')) }));
+  const WHAT: Record<string, string> = {
+    viewer: 'sees everything',
+    mover: 'plans, starts and calls off moves',
+    approver: 'also approves releases',
+    administrator: 'also keeps accounts and people',
+  };
+  let email = $state('');
+  let role = $state('mover');
+  const roles = $derived((people.data?.roles ?? []).map((r) => ({ value: r, name: `${r}: ${WHAT[r] ?? ''}` })));
+  const invite = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/people', { body: { email, role } })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['people'] }),
+  }));
+  const change = createMutation(() => ({
+    mutationFn: ({ id, to }: { id: number; to: string | null }) =>
+      ask(api.POST('/api/people/{id}', { params: { path: { id } }, body: { role: to } })),
+    onSuccess: (data) => client.setQueryData(['people'], data),
+  }));
+
+  function submit(e: SubmitEvent) {
+    e.preventDefault();
+    invite.mutate();
+  }
+</script>
+
+<section>
+  <h2>People</h2>
+  <Trouble error={people.error ?? invite.error ?? change.error} />
+  {#if people.data}
+    <ul>
+      {#each people.data.people as person (person.id)}
+        <li>
+          <strong>{person.email}</strong>
+          {#if person.email === session.who?.email}
+            <span class="muted">{person.role}: {WHAT[person.role]} (you)</span>
+          {:else}
+            <label>
+              <span class="hidden-words">Role of {person.email}</span>
+              <select value={person.role} onchange={(e) => change.mutate({ id: person.id, to: e.currentTarget.value })}>
+                {#each people.data.roles as r (r)}<option>{r}</option>{/each}
+              </select>
+            </label>
+            <button onclick={() => change.mutate({ id: person.id, to: null })}>Remove</button>
+          {/if}
+        </li>
+      {/each}
+    </ul>
+    <form onsubmit={submit}>
+      <div><Label for="p-mail">E-mail</Label><Input id="p-mail" type="email" required bind:value={email} /></div>
+      <div><Label for="p-role">Role</Label><Select id="p-role" placeholder="" items={roles} bind:value={role} /></div>
+      <div><Button type="submit" color="alternative">Invite</Button></div>
+    </form>
+    {#if invite.data}
+      <p role="status">
+        Give this address to {email}; it works once, for seven days:
+        <span class="mono address">{location.origin}/invited#{invite.data.word}</span>
+      </p>
+    {/if}
+  {/if}
+</section>
+
+<style>
+  select {
+    background: var(--raised);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.15rem 1.8rem 0.15rem 0.5rem;
+  }
+  li button {
+    color: var(--madder);
+    text-decoration: underline;
+    cursor: pointer;
+  }
+  .address {
+    overflow-wrap: anywhere;
+  }
+</style>

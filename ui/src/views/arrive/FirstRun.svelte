@@ -1,0 +1,39 @@
+<script lang="ts">
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import { api, ask } from '../../lib/api';
+  import { session } from '../../lib/session.svelte';
+  import Welcome from './Welcome.svelte';
+
+  let word = $state('');
+  let email = $state('');
+  let password = $state('');
+  let said = $state('');
+  let busy = $state(false);
+
+  async function submit(e: SubmitEvent) {
+    e.preventDefault();
+    busy = true;
+    said = '';
+    try {
+      await ask(api.POST('/api/first-run', { body: { word, email, password } }));
+      await session.signIn(email, password);
+      location.assign('/accounts');
+    } catch (e) {
+      said = (e as Error).message;
+    }
+    busy = false;
+  }
+</script>
+
+<Welcome lead="Nobody can sign in yet. Make yourself the administrator; then add the accounts that hold your names.">
+  <form onsubmit={submit}>
+    <Label for="word">One-time word, printed by the command that started the desk</Label>
+    <Input id="word" class="font-mono" autocomplete="off" required bind:value={word} />
+    <Label for="email">Your e-mail</Label>
+    <Input id="email" type="email" autocomplete="username" required bind:value={email} />
+    <Label for="password">A password of at least ten characters</Label>
+    <Input id="password" type="password" autocomplete="new-password" minlength={10} required bind:value={password} />
+    {#if said}<p class="said" role="alert">{said}</p>{/if}
+    <Button type="submit" disabled={busy}>Make me the administrator</Button>
+  </form>
+</Welcome>

@@ -1,0 +1,37 @@
+<script lang="ts">
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import { session } from '../../lib/session.svelte';
+  import Welcome from './Welcome.svelte';
+
+  let email = $state('');
+  let password = $state('');
+  let said = $state('');
+  let busy = $state(false);
+
+  async function submit(e: SubmitEvent) {
+    e.preventDefault();
+    busy = true;
+    said = '';
+    await session.signIn(email, password).catch((e: Error) => (said = e.message));
+    busy = false;
+  }
+</script>
+
+<Welcome lead="The desk for moving domain names between registrars.">
+  <form onsubmit={submit}>
+    <Label for="email">E-mail</Label>
+    <Input id="email" type="email" autocomplete="username" required bind:value={email} />
+    <Label for="password">Password</Label>
+    <Input id="password" type="password" autocomplete="current-password" required bind:value={password} />
+    {#if said}<p class="said" role="alert">{said}</p>{/if}
+    <Button type="submit" disabled={busy}>Sign in</Button>
+  </form>
+  {#snippet after()}
+    {#if session.who?.practice}
+      <p class="muted">
+        This is the practice world: every registrar, name and message in it is invented. The command that started it
+        printed the address and sign-in.
+      </p>
+    {/if}
+  {/snippet}
+</Welcome>

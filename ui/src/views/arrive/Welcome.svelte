@@ -1,0 +1,44 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+
+  let { lead, children, after }: { lead: string; children: Snippet; after?: Snippet } = $props();
+</script>
+
+<main>
+  <div class="mark">
+    <img src="/mark.svg" alt="" width="36" height="36" />
+    <h1>Steady Move</h1>
+  </div>
+  <p>{lead}</p>
+  {@render children()}
+  {@render after?.()}
+</main>
+
+<style>
+  main {
+    max-width: 26rem;
+    margin: 12vh auto 0;
+    padding: 0 1.25rem;
+    display: grid;
+    gap: 0.9rem;
+  }
+  .mark {
+    display: flex;
+    align-items: center;
+    gap: 0.7rem;
+  }
+  main :global(form) {
+    background: var(--sheet);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 1.25rem;
+    display: grid;
+    gap: 0.55rem;
+  }
+  main :global(form button) {
+    margin-top: 0.5rem;
+  }
+  main :global(.said) {
+    color: var(--madder);
+  }
+</style>

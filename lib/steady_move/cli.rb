@@ -45,7 +45,7 @@ module SteadyMove
     def serve
       app = Desk::App.new(config, clock: Desk::SystemClock.new)
       log = Web::Log.new(File.open(File.join(config.data, "web.log"), "a").tap { |f| f.sync = true })
-      house = Web::House.new(app, Desk::Runner.new(app), log: log)
+      house = Web::House.new(app, Desk::Runner.new(app, on_error: log.method(:error)), log: log)
       server = Web::Serve.start(house, port: config.port)
       greet(house)
       wait

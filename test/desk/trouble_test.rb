@@ -117,6 +117,44 @@ class TroubleTest < Minitest::Test
     refute_nil @world.move(free)
   end
 
+  def test_what_nobody_foresaw_holds_up_its_own_step_only
+    bad = @world.start(LOCKED, to: "orlop")
+    good = @world.start("nightboat-saltern.example", to: "orlop")
+    told = []
+    runner = SteadyMove::Desk::Runner.new(@world.app, on_error: ->(e) { told << e })
+    unlock = SteadyMove::Desk::Acts::Registration.method(:unlock)
+    acts = SteadyMove::Desk::Acts::ALL.merge("unlock" => ->(job) { job.plan.name == LOCKED ? raise(KeyError, "host") : unlock.call(job) })
+    swap_acts(acts) { runner.pass }
+    assert_equal [KeyError], told.map(&:class)
+    assert_equal "stuck", @world.move(bad).state["unlock"].phase
+    assert @world.move(good).state.done?("order")
+  end
+
+  # The plan says what the desk can't do, before anything begins.
+  def test_plans_that_would_break_something_or_can_not_be_acted_on
+    @world.app.names.learn(CARRIED, facts(source: :public_record, at: @world.app.now, signed: true))
+    assert_includes @world.plan(CARRIED, to: "orlop", host: "lanternroom").refusals.join, "fail for everyone who validates"
+    hand = @world.app.accounts.find("orlop").dup.tap { |a| a.id, a.title, a.kind = "hand", "By Hand", "by_hand" }
+    @world.app.accounts.put(hand)
+    assert_includes @world.plan(OPEN, to: "hand").refusals.join, "By Hand has no connection"
+  end
+
+  def swap_acts(acts)
+    whole = SteadyMove::Desk::Acts::ALL
+    silently { SteadyMove::Desk::Acts.const_set(:ALL, acts) }
+    yield
+  ensure
+    silently { SteadyMove::Desk::Acts.const_set(:ALL, whole) }
+  end
+
+  def silently
+    loud = $VERBOSE
+    $VERBOSE = nil
+    yield
+  ensure
+    $VERBOSE = loud
+  end
+
   def test_a_certificate_that_is_not_the_registrars
     account = @world.app.accounts.find("tarnbeck")
     account = account.dup.tap { |a| a.connection = a.connection.merge("server_name" => "elsewhere.example") }

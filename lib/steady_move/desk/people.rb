@@ -49,7 +49,7 @@ module SteadyMove
 
       # Takes an invitation up; it can't be used again. Raises Invalid. Returns the e-mail.
       def accept(word, password)
-        row = @invitations.where(token_digest: Digest::SHA256.hexdigest(word.to_s)).where { expires_at > @app.now.to_i }.first or
+        row = @invitations.where(token_digest: Digest::SHA256.hexdigest(word.to_s)).where(Sequel[:expires_at] > @app.now.to_i).first or
           raise Invalid, "the invitation is used, withdrawn or older than seven days; ask for a new one"
         put(row[:email], password, role: row[:role])
         @invitations.where(token_digest: row[:token_digest]).delete

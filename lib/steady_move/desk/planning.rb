@@ -17,6 +17,9 @@ module SteadyMove
       # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common practice).
       ASSUMED = Core::Records::Handover.new(parent_ns: 86_400, zone_ns: 3600, greatest: 3600, negative: 3600, registry: 0)
 
+      SIGNED = "The name is signed: with other name servers and the old DS at the registry it would fail for everyone who validates. " \
+               "Have the DS removed, wait out its TTL, and look the name up again."
+
       def initialize(app)
         @app = app
       end
@@ -79,6 +82,8 @@ module SteadyMove
           ("#{account.title} holds it already." if account.id == judged.account.id),
           *open.map(&:because),
           ("Its zone ends with the registration at #{judged.account.title}: choose a DNS host to carry the records to." if judged.needs_carry? && new_host.nil?),
+          *[judged.account, account].reject { |a| a.kind == "epp" }.map { |a| "#{a.title} has no connection, so the desk can't act there; give it one under Accounts." },
+          (SIGNED if new_host && judged.facts[:signed]),
           ("#{new_host.title} serves it already." if new_host && new_host.title == judged.facts[:dns_host])
         ].compact
       end

@@ -12,10 +12,12 @@ module SteadyMove
 
       attr_reader :id, :post
 
-      def initialize(app)
+      # on_error: called with what nobody foresaw in a step.
+      def initialize(app, on_error: ->(e) { warn e.message })
         @app = app
         @id = SecureRandom.hex(4)
         @post = PostRoom.new(app)
+        @on_error = on_error
         @one_at_a_time = Mutex.new
       end
 
@@ -58,6 +60,16 @@ module SteadyMove
       rescue Wire::Error => e
         pause = e.retry_after if e.is_a?(Wire::Busy)
         job.problem("#{e.says.sub(/\A\w/, &:upcase)}. Nothing is lost; it is tried again.", source: "connection", look_at: pause && (@app.now + pause))
+      rescue Sequel::DatabaseError
+        raise
+      rescue StandardError => e
+        unforeseen(job, e)
+      end
+
+      # What nobody foresaw holds up its own step only; it is written to the log as well.
+      def unforeseen(job, error)
+        @on_error.call(error)
+        job.problem("Something went wrong inside the desk at this step (#{error.class}); it was written to the log. It is tried again.", source: "desk", yours: true)
       end
 
       def report(move, step, outcome)

@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+require "rack/test"
+require "stringio"
+require_relative "bench_world"
+
+# The web application over rack-test, with somebody signed in.
+module SignedIn
+  include Rack::Test::Methods
+
+  attr_reader :app, :world, :house
+
+  def setup
+    @world = BenchWorld.new
+    @house = world.desk.house(log: SteadyMove::Web::Log.new(@log = StringIO.new))
+    @app = house.rack
+  end
+
+  def teardown = world.close
+  def answer = JSON.parse(last_response.body)
+
+  # Takes the session's token for what follows.
+  def take_token
+    get "/api/session"
+    header "X-CSRF-Token", answer["csrf"]
+    header "Content-Type", "application/json"
+  end
+
+  def sign_in(email = Practice::DeskSide::Desk::EMAIL, password = Practice::DeskSide::Desk::PASSWORD)
+    take_token
+    post "/api/sign-in", { email: email, password: password }.to_json
+    status = last_response.status
+    take_token
+    status
+  end
+
+  def sign_out
+    post "/api/sign-out", "{}"
+    take_token
+  end
+
+  # Posts a Hash; returns the status.
+  def send_to(path, **body)
+    post path, body.to_json
+    last_response.status
+  end
+end

@@ -1,0 +1,136 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/signed_in"
+
+class HouseKeepingTest < Minitest::Test
+  include SignedIn
+
+  ADA = Practice::DeskSide::Desk::EMAIL
+
+  # path and body that only an administrator may send
+  RESERVED = {
+    "/api/accounts" => { id: "x", title: "X", registrar: "X", kind: "by_hand" }, "/api/hosts" => { id: "x", title: "X", name_servers: ["ns.x.example"] },
+    "/api/settings" => { key: "mailbox", value: nil }, "/api/people" => { email: "x@y.example", role: "viewer" }, "/api/people/1" => { role: nil }
+  }.freeze
+
+  def test_what_is_the_administrators_is_refused_to_others
+    house.people.put("mo@saltern-office.example", "mover-password", role: "mover")
+    sign_in("mo@saltern-office.example", "mover-password")
+    RESERVED.each { |path, body| assert_equal 403, send_to(path, **body), path }
+    %w[/api/settings /api/people].each { |path| assert_equal 403, get(path).status, path }
+    assert_equal 409, send_to("/api/moves/1/look"), "a mover may look"
+    assert_equal 403, send_to("/api/moves/1/approve"), "a mover may not approve"
+  end
+
+  def test_an_invitation_works_once
+    sign_in
+    assert_equal 201, send_to("/api/people", email: "Bo@saltern-office.example", role: "approver")
+    word = answer["word"]
+    refute_includes world.app.db[:invitations].select_map(:token_digest), word
+    assert_equal 422, send_to("/api/people", email: ADA, role: "viewer")
+    sign_out
+    assert_equal 422, send_to("/api/invitations/accept", word: word, password: "short")
+    assert_equal 200, send_to("/api/invitations/accept", word: word, password: "long-enough-now")
+    assert_equal 422, send_to("/api/invitations/accept", word: word, password: "long-enough-now")
+    assert_equal 200, sign_in("bo@saltern-office.example", "long-enough-now")
+    assert_equal "approver", (get("/api/session") && answer["role"])
+  end
+
+  def test_an_invitation_ends_after_seven_days
+    word = house.people.invite("late@y.example", role: "viewer", by: ADA)
+    world.driver.move_on(to: world.app.now + (7 * 86_400))
+    assert_raises(SteadyMove::Desk::People::Invalid) { house.people.accept(word, "long-enough-now") }
+  end
+
+  def test_the_last_administrator_stays_one
+    sign_in
+    id = world.app.db[:people].get(:id)
+    [{ role: nil }, { role: "viewer" }].each do |body|
+      assert_equal 422, send_to("/api/people/#{id}", **body)
+      assert_includes answer["detail"], "only administrator"
+    end
+    house.people.put("second@y.example", "second-password", role: "administrator")
+    assert_equal 200, send_to("/api/people/#{id}", role: "viewer")
+    assert_equal(403, send_to("/api/people", email: "z@y.example", role: "viewer"), "the change holds at once")
+  end
+
+  def test_five_wrong_passwords_close_the_door_for_a_while
+    5.times { assert_includes [401, 403], sign_in(ADA, "wrong-password") }
+    refute_equal 200, sign_in
+    assert_includes last_response.body + world.app.db[:account_lockouts].all.to_s, "deadline"
+    world.app.db[:account_lockouts].update(deadline: Time.now - 1)
+    assert_equal 200, sign_in
+  end
+
+  # Settings: what is sent => part of the refusal
+  BAD_SETTINGS = {
+    ["rdap_bases", { "example" => "ftp://x" }] => "not a base URL", ["dns_servers", { "ns1.x" => "nowhere" }] => "not host:port",
+    ["mailbox", { "host" => "x" }] => "port and login", ["colour", { "x" => "y" }] => "not a setting"
+  }.freeze
+
+  def test_settings
+    sign_in
+    BAD_SETTINGS.each do |(key, value), says|
+      assert_equal 422, send_to("/api/settings", key: key, value: value)
+      assert_includes answer["detail"], says
+    end
+    assert_equal 200, send_to("/api/settings", key: "mailbox", value: { host: "127.0.0.1", port: 1, login: "x", password: "tell-nobody" })
+    assert_equal({ "host" => "127.0.0.1", "port" => 1, "login" => "x" }, answer["mailbox"])
+    refute_includes Dir[File.join(world.folder, "desk", "*")].map { |f| File.binread(f) }.join, "tell-nobody"
+    assert_equal 200, send_to("/api/settings", key: "mailbox", value: nil)
+    assert_empty answer["set_here"]
+  end
+
+  def connection(**more) = { host: "127.0.0.1", port: world.app.accounts.find("orlop").connection["port"], client: "saltern-web", ca_file: world.app.accounts.find("orlop").connection["ca_file"], **more }
+
+  def test_an_account_is_tried_before_it_is_kept
+    sign_in
+    given = { id: "second", title: "Second desk", registrar: "Orlop Domain Desk", kind: "epp", password: "wrong" }
+    { connection(port: 1) => "can't be reached", connection => "2200", connection.except(:client) => "client missing", connection(ca_file: nil) => "secure connection failed" }.each do |where, says|
+      assert_equal 422, send_to("/api/accounts", **given, connection: where), where.inspect
+      assert_includes answer["detail"], says
+    end
+    assert_nil world.app.accounts.find("second")
+    assert_equal 201, send_to("/api/accounts", **given, connection: connection, password: "high-water-0415")
+    assert_equal "high-water-0415", world.app.accounts.find("second").secret
+    get "/api/accounts"
+    refute_includes last_response.body, "high-water-0415"
+    assert_equal 201, send_to("/api/hosts", id: "own", title: "Own", name_servers: ["NS1.own.example."], ends_with: "second")
+    assert_equal ["ns1.own.example"], world.app.accounts.host_of("own").name_servers
+    assert_equal 422, send_to("/api/hosts", id: "own", title: "Own", name_servers: ["x"], ends_with: "nobody")
+  end
+
+  def test_status_says_who_was_heard_and_what_went_wrong
+    sign_in
+    world.start("isles-timetable.example", to: "orlop")
+    world.link.fault("away-tarnbeck", "on")
+    world.runner.pass
+    get "/api/status"
+    assert_equal [true, 1, [false, true]], [answer["journal_whole"], answer["open_moves"], answer["connections"].first(2).map { |c| c["well"] }.sort_by(&:to_s)]
+    assert_equal "isles-timetable.example", answer["problems"].first["name"]
+    assert_equal [200, "well\n"], [get("/healthz").status, last_response.body]
+    assert_match(/\A\h{12}\z/, get("/api/names").headers["x-request-id"])
+  end
+end
+
+class FirstRunTest < Minitest::Test
+  include SignedIn
+
+  def setup
+    super
+    world.app.db[:people].delete
+    take_token
+  end
+
+  def test_the_first_administrator_needs_the_word_and_there_is_only_one
+    assert answer["first_run"]
+    word = house.first_run.token
+    assert_equal 409, send_to("/api/first-run", word: "wrong-wrong-wrong", email: "a@b.example", password: "long-enough-now")
+    assert_equal 422, send_to("/api/first-run", word: word, email: "nobody", password: "long-enough-now")
+    assert_equal 201, send_to("/api/first-run", word: word, email: "a@b.example", password: "long-enough-now")
+    assert_equal 409, send_to("/api/first-run", word: word, email: "c@d.example", password: "long-enough-now")
+    assert_equal 200, sign_in("a@b.example", "long-enough-now")
+    refute answer["first_run"]
+  end
+end

@@ -12,9 +12,9 @@ module Practice
     attr_reader :world
 
     # folder: data folder; rate: of the clock.
-    def initialize(folder, rate:)
+    def initialize(folder, rate:, scenario: Scenario.demo)
       @folder = folder
-      @world = World.new(folder, Scenario.demo, rate: rate)
+      @world = World.new(folder, scenario, rate: rate)
       @ports = Ports.new(File.join(folder, "ports.json"))
       @certificate = Certificate.at(folder)
     end

@@ -9,9 +9,14 @@ module Practice
   class Scenario
     DAY = 86_400
 
-    attr_reader :start, :seed, :suffix, :registry, :registrars, :hosts, :names, :mailbox, :prices
+    attr_reader :start, :seed, :suffix, :registry, :registrars, :hosts, :names, :mailbox, :past
 
-    def self.demo = new(YAML.load_file(File.join(__dir__, "scenario", "saltern.yml")), YAML.load_file(File.join(__dir__, "scenario", "names.yml")))
+    # The whole portfolio; names_at: only the names at these registrars, for tests.
+    def self.demo(names_at: nil)
+      names = YAML.load_file(File.join(__dir__, "scenario", "names.yml"))
+      names = names.select { |n| names_at.include?(n["at"]) } if names_at
+      new(YAML.load_file(File.join(__dir__, "scenario", "saltern.yml")), names)
+    end
 
     def initialize(data, names)
       @start = Time.iso8601(data.fetch("start"))
@@ -20,6 +25,7 @@ module Practice
       @registry = data.fetch("registry")
       @registrars = data.fetch("registrars")
       @hosts = data.fetch("dns_hosts")
+      @past = data.fetch("past", [])
       @mailbox = data.fetch("mailbox")
       @zones = data.fetch("zones")
       @names = names

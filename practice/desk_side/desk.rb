@@ -18,7 +18,7 @@ module Practice
         @runner = SteadyMove::Desk::Runner.new(@app)
         @driver = Driver.new(@link, @clock, @runner)
         people = SteadyMove::Desk::People.new(@app, cost: cost)
-        people.put(EMAIL, PASSWORD, role: "administrator") unless people.any?
+        people.put(EMAIL, PASSWORD, role: "administrator") if people.empty?
         Seed.new(@app, endpoints, scenario).call(by: EMAIL)
       end
 

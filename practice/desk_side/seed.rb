@@ -22,6 +22,7 @@ module Practice
         @scenario.names.group_by { |n| n["at"] }.each do |id, names|
           SteadyMove::Desk::TakingIn.new(@app).call(names.map { |n| n["name"] }.join("\n"), @app.accounts.find(id), by: by)
         end
+        Past.new(@app, @scenario).call(by: by)
       end
 
       private

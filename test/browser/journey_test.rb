@@ -19,6 +19,7 @@ class BrowserJourneyTest < Minitest::Test
     click_on "Show the evidence"
     assert_text "RFC 5731 §2.3"
     click_on "Plan its move"
+    select "Orlop Domain Desk", from: "To the account"
     ["9.02 EUR", "saves 5.98 EUR", "24 Sep 2028", "15 record sets", "1 day 2 h"].each { |t| assert_text t }
     click_on "Start the move for 9.02 EUR"
     assert_text "Wait until no cache holds the old host's answers"
@@ -34,7 +35,7 @@ class BrowserJourneyTest < Minitest::Test
     assert_text "Settled"
     within("table", text: "As ordered") { assert_selector "tbody tr", text: "agrees", count: 5 }
     assert_text "wiped"
-    assert_text "sm-1-order-1"
+    assert_text "-order-1"
     click_on "Post"
     assert_text "Please approve the transfer of #{NAME}"
   end
@@ -68,8 +69,7 @@ class BrowserJourneyTest < Minitest::Test
     visit "/practice"
     check "Tarnbeck Names refuses connections"
     assert_checked_field "Tarnbeck Names refuses connections"
-    world.start("harbourpass.example", to: "orlop")
-    visit "/moves/1"
+    visit "/moves/#{world.start('harbourpass.example', to: 'orlop')}"
     assert_text(/can't be reached|closed the connection/)
     assert_text "Nothing is lost; it is tried again"
     assert_text "Looked at again"
@@ -83,10 +83,17 @@ class BrowserJourneyTest < Minitest::Test
     find("body").send_keys "2"
     assert_text "7 to fix first"
     find("body").send_keys "/"
-    assert_equal "Search the names", page.evaluate_script("document.activeElement.ariaLabel")
-    fill_in "Search the names", with: "freight"
+    fill_in "Search names, moves and views", with: "careers"
+    find("[role=combobox]").send_keys :enter
+    assert_selector "h1", text: "saltern-careers.example"
+    find("body").send_keys :escape
+    click_on "Expiry"
+    assert_selector "tbody tr:first-child", text: "nightboat-saltern.example"
+    click_on "Expiry"
+    assert_selector "tbody tr:first-child", text: "northskerry-line.example"
+    fill_in "Names that hold", with: "freight"
     assert_selector "tbody tr", count: 1
-    assert_current_path "/names?q=freight"
+    assert_current_path "/names?sort=-expiry&q=freight"
     page.driver.browser.navigate.refresh
     assert_selector "tbody tr", count: 1
     find("body").send_keys "j", :enter
@@ -99,7 +106,7 @@ class BrowserJourneyTest < Minitest::Test
     click_on "Dark"
     assert_selector "html.dark"
     size(390, 844)
-    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/moves", "/post", "/practice"].each do |path|
+    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/moves", "/post", "/accounts", "/status", "/practice"].each do |path|
       visit path
       assert_selector "nav a", text: "Desk"
       assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, 390, path
@@ -115,7 +122,7 @@ class BrowserJourneyTest < Minitest::Test
     visit "/"
     axe("sign-in")
     sign_in
-    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names/take-in", "/moves", "/moves/1", "/post", "/practice"].each do |path|
+    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names/take-in", "/moves", "/moves/1", "/post", "/accounts", "/status", "/practice"].each do |path|
       visit path
       assert_selector "main, section"
       assert_no_text "working it out"

@@ -40,8 +40,9 @@ class KillTest < Minitest::Test
   end
 
   def endpoints = JSON.parse(File.read(File.join(@world_folder, "endpoints.json")))
+  def scenario = Practice::Scenario.demo(names_at: %w[tarnbeck])
   def link = Practice::DeskSide::Link.new(endpoints)
-  def open_desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4)
+  def open_desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4, scenario: scenario)
 
   # What was asked of the outside to change the name, with the step that its key tells.
   def asked
@@ -54,7 +55,7 @@ class KillTest < Minitest::Test
     ready, told = IO.pipe
     @world_pid = fork do
       arm_world if deadly
-      Practice::Main.new(@world_folder, rate: 0).start
+      Practice::Main.new(@world_folder, rate: 0, scenario: scenario).start
       told.puts "ready"
       sleep
     end
@@ -136,6 +137,7 @@ class KillTest < Minitest::Test
       Process.wait(pid)
       rounds += 1
       break if $CHILD_STATUS.success?
+
       flunk "round #{rounds}, reached: #{@trap.reached}: #{File.read(File.join(@folder, 'said'))}" if $CHILD_STATUS.exitstatus == 1
     end
     acts = %w[put-zone switch-ns unlock order release lock-back]

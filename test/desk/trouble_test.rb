@@ -111,7 +111,7 @@ class TroubleTest < Minitest::Test
     assert_operator gaps.max, :<=, 3960
     assert_operator gaps.max, :>, 3200
     assert_operator gaps.first, :<, 70
-    assert_equal 1, @world.move(held).events.count { |e| e.type == "problem" && e.step == "unlock" }
+    assert_equal(1, @world.move(held).events.count { |e| e.type == "problem" && e.step == "unlock" })
     @world.link.fault("away-tarnbeck", nil)
     @world.until_true { @world.move(held).state.done?("order") }
     refute_nil @world.move(free)
@@ -134,7 +134,11 @@ class TroubleTest < Minitest::Test
   def test_plans_that_would_break_something_or_can_not_be_acted_on
     @world.app.names.learn(CARRIED, facts(source: :public_record, at: @world.app.now, signed: true))
     assert_includes @world.plan(CARRIED, to: "orlop", host: "lanternroom").refusals.join, "fail for everyone who validates"
-    hand = @world.app.accounts.find("orlop").dup.tap { |a| a.id, a.title, a.kind = "hand", "By Hand", "by_hand" }
+    hand = @world.app.accounts.find("orlop").dup.tap do |a|
+             a.id = "hand"
+             a.title = "By Hand"
+             a.kind = "by_hand"
+    end
     @world.app.accounts.put(hand)
     assert_includes @world.plan(OPEN, to: "hand").refusals.join, "By Hand has no connection"
   end

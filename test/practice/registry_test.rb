@@ -19,7 +19,7 @@ class RegistryTest < Minitest::Test
 
   def request(client: "gaining", auth: "right-code", years: 1, at: AT) = @registry.request_transfer(client, "ferry.example", auth, years: years, at: at)
   def status(*list) = @registry.domains.update(statuses: list.to_json)
-  def code(&block) = assert_raises(Refusal, &block).code
+  def code(&) = assert_raises(Refusal, &).code
 
   # what stands in the way => result code
   REFUSED = [
@@ -41,7 +41,7 @@ class RegistryTest < Minitest::Test
   end
 
   # act, by whom => how it ends and who holds the name then
-  ENDS = [["approve", "losing", "clientApproved", "gaining"], ["reject", "losing", "clientRejected", "losing"], ["cancel", "gaining", "clientCancelled", "losing"]].freeze
+  ENDS = [%w[approve losing clientApproved gaining], %w[reject losing clientRejected losing], %w[cancel gaining clientCancelled losing]].freeze
 
   def test_how_a_transfer_ends
     ENDS.each do |act, by, ending, sponsor|

@@ -9,12 +9,14 @@ class BenchWorld
   attr_reader :desk, :folder, :world
 
   # timeout: seconds that the desk waits for the outside.
-  def initialize(timeout: 15)
+  # names_at: registrars whose names are there; nil for the whole portfolio.
+  def initialize(timeout: 15, names_at: %w[tarnbeck])
+    scenario = Practice::Scenario.demo(names_at: names_at)
     @folder = Dir.mktmpdir("steady-move-test", File.writable?("/dev/shm") ? "/dev/shm" : nil)
     FileUtils.mkdir_p(world_folder = File.join(@folder, "world"))
-    @world = Practice::Main.new(world_folder, rate: 0).tap(&:start).world
+    @world = Practice::Main.new(world_folder, rate: 0, scenario: scenario).tap(&:start).world
     endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))
-    @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4, timeout: timeout)
+    @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4, timeout: timeout, scenario: scenario)
   end
 
   def app = desk.app

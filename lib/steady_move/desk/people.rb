@@ -32,7 +32,7 @@ module SteadyMove
              .insert(email: email.downcase, password_hash: hash, role: role, created_at: @app.now.to_i)
       end
 
-      def any? = @rows.any?
+      def empty? = @rows.empty?
       def find(id) = @rows.where(id: id).first
       def all = @rows.order(:email).select(:id, :email, :role).all
 

@@ -38,7 +38,7 @@ module SteadyMove
       def shown
         p = places
         { rdap_bases: p.rdap_bases, dns_servers: p.dns_servers, dns_parents: p.dns_parents,
-          mailbox: p.mailbox && p.mailbox.slice(:host, :port, :login, :tls, :folder), set_here: @rows.select_order_map(:key) }
+          mailbox: p.mailbox&.slice(:host, :port, :login, :tls, :folder), set_here: @rows.select_order_map(:key) }
       end
 
       private

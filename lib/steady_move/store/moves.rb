@@ -29,6 +29,9 @@ module SteadyMove
       def all = load(@db[:moves].reverse(:id))
       def open_for(name) = load(@db[:moves].where(name: name, open: true)).first
       def of_name(name) = load(@db[:moves].where(name: name).reverse(:id))
+      # The account that most moves went to; nil where there were none.
+      def usual_destination = @db[:moves].group(:to_account).order(Sequel.desc(Sequel.function(:count).*)).get(:to_account)
+
       def close(id) = @db[:moves].where(id: id).update(open: false)
 
       # Takes a due step for `seconds`, so that no other runner does it; false where it isn't due or is held.

@@ -18,7 +18,7 @@ module SteadyMove
         @lock = Mutex.new
       end
 
-      def open? = !@people.any?
+      def open? = @people.empty?
 
       # Raises Closed, or People::Invalid.
       def administrator(token, email, password)

@@ -2,7 +2,7 @@ import { navigate } from '../router';
 
 /** All keys, as the help shows them. Never a single key for something that acts on the outside. */
 export const KEYS: [string, string][] = [
-  ['/', 'Search the names'],
+  ['/', 'Search names, moves and views'],
   ['?', 'These keys'],
   ['1 … 6', 'Desk, Names, Moves, Post, Accounts, Status'],
   ['j k', 'Walk down and up the list'],
@@ -17,7 +17,7 @@ const typing = (e: KeyboardEvent) =>
   e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName);
 
 /** Keys that hold on every view. Returns true where the key was used. */
-export function globalKey(e: KeyboardEvent, help: () => void): boolean {
+export function globalKey(e: KeyboardEvent, does: { help: () => void; search: () => void }): boolean {
   if (e.ctrlKey || e.metaKey || e.altKey || typing(e)) return false;
   const view = VIEWS[Number(e.key) - 1];
   if (view) {
@@ -25,13 +25,11 @@ export function globalKey(e: KeyboardEvent, help: () => void): boolean {
     return true;
   }
   if (e.key === '?') {
-    help();
+    does.help();
     return true;
   }
   if (e.key === '/') {
-    const search = document.querySelector<HTMLInputElement>('input[type=search]');
-    if (search) search.focus();
-    else void navigate('/names');
+    does.search();
     return true;
   }
   return walk(e);

@@ -4,27 +4,30 @@
   import { follow, line } from '../lib/live.svelte';
   import { globalKey } from '../lib/keys';
   import '../router';
+  import Palette from './Palette.svelte';
   import KeysHelp from './KeysHelp.svelte';
   import TopBar from './TopBar.svelte';
 
   let { client }: { client: QueryClient } = $props();
   let help = $state(false);
+  let search = $state(false);
 
   $effect(() => follow(client));
 
   function onkeydown(e: KeyboardEvent) {
-    if (globalKey(e, () => (help = true))) e.preventDefault();
+    if (globalKey(e, { help: () => (help = true), search: () => (search = true) })) e.preventDefault();
   }
 </script>
 
 <svelte:window {onkeydown} />
 <a class="skip" href="#view">Skip to the view</a>
-<TopBar showKeys={() => (help = true)} />
+<TopBar showKeys={() => (help = true)} showSearch={() => (search = true)} />
 {#if !line.open}
   <p class="cut" role="status">The line to the desk is cut; what you see may be old. It is being opened again.</p>
 {/if}
 <div id="view" tabindex="-1"><Router /></div>
 <KeysHelp bind:open={help} />
+<Palette bind:open={search} />
 
 <style>
   #view {

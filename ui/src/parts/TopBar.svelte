@@ -5,7 +5,7 @@
   import PracticeClock from './PracticeClock.svelte';
   import DeskClock from './DeskClock.svelte';
 
-  let { showKeys }: { showKeys: () => void } = $props();
+  let { showKeys, showSearch }: { showKeys: () => void; showSearch: () => void } = $props();
   let dark = $state(document.documentElement.classList.contains('dark'));
 
   function turn() {
@@ -30,6 +30,7 @@
   </nav>
   <div class="right">
     {#if session.who?.practice}<PracticeClock />{:else}<DeskClock />{/if}
+    <button class="quiet" onclick={showSearch} title="Search names, moves and views (/)">Search</button>
     <button class="quiet" onclick={showKeys} title="All keys (?)">Keys</button>
     <button class="quiet" onclick={turn} aria-pressed={dark}>{dark ? 'Light' : 'Dark'}</button>
     <button class="quiet" onclick={() => session.signOut()} title={session.who?.email ?? ''}>Sign out</button>

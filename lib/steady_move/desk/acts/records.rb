@@ -24,9 +24,7 @@ module SteadyMove
           host = job.new_host
           server = host.name_servers.first
           remove = zone.content.map(&:id)
-          if job.state.tries("put-zone").positive? && Zones.new(job.app).deviations(host.name_servers, zone).empty?
-            return job.done("#{host.title} holds all #{remove.size} record sets.", source: "DNS", ref: host.name_servers.join(", "))
-          end
+          return job.done("#{host.title} holds all #{remove.size} record sets.", source: "DNS", ref: host.name_servers.join(", ")) if job.state.tries("put-zone").positive? && Zones.new(job.app).deviations(host.name_servers, zone).empty?
 
           job.intend("Sending #{remove.size} record sets to #{host.title}.") do
             job.app.dns.update(server, job.plan.name, key: Zones.key(host), remove: remove, add: zone.content.flat_map(&:to_a))

@@ -39,6 +39,7 @@ module SteadyMove
         # Has the losing registrar taken the approval? Asked where it was tried before and no answer is known.
         def approved_there?(job)
           return false if job.state.tries("release").zero?
+
           job.transfer(at: job.losing)&.status != "pending"
         end
 

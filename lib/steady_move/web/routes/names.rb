@@ -29,7 +29,8 @@ module SteadyMove
           end
 
           app.get("/api/accounts") do
-            json(accounts: app_.accounts.all.map { |a| { id: a.id, title: a.title, registrar: a.registrar, kind: a.kind, connection: a.connection.slice("host", "port", "client"), prices: a.prices } },
+            json(usual_destination: app_.moves.usual_destination,
+                 accounts: app_.accounts.all.map { |a| { id: a.id, title: a.title, registrar: a.registrar, kind: a.kind, connection: a.connection.slice("host", "port", "client"), prices: a.prices } },
                  hosts: app_.accounts.hosts.map { |h| { id: h.id, title: h.title, name_servers: h.name_servers, ends_with: h.ends_with } })
           end
         end

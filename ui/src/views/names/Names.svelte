@@ -2,7 +2,7 @@
   import type { Snippet } from 'svelte';
   import { createQuery } from '@tanstack/svelte-query';
   import { searchParams } from 'sv-router';
-  import { api, ask } from '../../lib/api';
+  import { api, ask, type NameRow } from '../../lib/api';
   import { isActive, navigate, p, route } from '../../router';
   import Trouble from '../../parts/Trouble.svelte';
   import NameLine from './NameLine.svelte';
@@ -17,16 +17,35 @@
   );
   const open = $derived(!isActive('/names'));
   const current = $derived((route.params as Record<string, string | undefined>).name);
-  const order = { barred: 3, wait: 2, fix: 1, clear: 0 };
+  const order = { clear: 0, fix: 1, wait: 2, barred: 3 };
   const tally = $derived(
     (names.data?.names ?? []).reduce(
       (t, n) => ({ ...t, [n.gate.kind]: (t[n.gate.kind] ?? 0) + 1 }),
       {} as Record<string, number>,
     ),
   );
+  const COLUMNS: { id: string; title: string; by: (n: NameRow) => string; wide: boolean }[] = [
+    { id: 'name', title: 'Name', by: (n) => n.unicode, wide: false },
+    {
+      id: 'gate',
+      title: 'Gate',
+      by: (n) => `${order[n.gate.kind]} ${n.gate.clears_at ?? ''} ${n.gate.fixes}`,
+      wide: false,
+    },
+    { id: 'account', title: 'Account', by: (n) => n.account, wide: true },
+    { id: 'expiry', title: 'Expiry', by: (n) => n.expires_at ?? '9', wide: true },
+    { id: 'lock', title: 'Lock', by: (n) => String(n.locked), wide: true },
+    { id: 'dns', title: 'Name servers', by: (n) => n.dns_host ?? n.name_servers[0] ?? '', wide: true },
+  ];
+  const sort = $derived(String(searchParams.get('sort') ?? 'gate'));
+  const column = $derived(COLUMNS.find((c) => c.id === sort.replace(/^-/, '')) ?? COLUMNS[1]!);
+  const down = $derived(sort.startsWith('-'));
   const sorted = $derived(
-    [...shown].sort((a, b) => order[a.gate.kind] - order[b.gate.kind] || a.name.localeCompare(b.name)),
+    [...shown].sort(
+      (a, b) => (down ? -1 : 1) * column.by(a).localeCompare(column.by(b)) || a.name.localeCompare(b.name),
+    ),
   );
+  const sortBy = (id: string) => searchParams.set('sort', column.id === id && !down ? `-${id}` : id);
   const words = { clear: 'clear to go', fix: 'to fix first', wait: 'waiting', barred: 'barred' };
 </script>
 
@@ -40,8 +59,8 @@
       </p>
       <input
         type="search"
-        aria-label="Search the names"
-        placeholder="Search (/)"
+        aria-label="Names that hold"
+        placeholder="Names that hold …"
         value={search}
         oninput={(e) =>
           e.currentTarget.value ? searchParams.set('q', e.currentTarget.value) : searchParams.delete('q')}
@@ -52,11 +71,13 @@
     {#if names.data}
       <table>
         <thead>
-          <tr
-            ><th>Name</th><th>Gate</th><th class="wide">Account</th><th class="wide">Expiry</th><th class="wide"
-              >Lock</th
-            ><th class="wide">Name servers</th></tr
-          >
+          <tr>
+            {#each COLUMNS as c (c.id)}
+              <th class:wide={c.wide} aria-sort={c === column ? (down ? 'descending' : 'ascending') : 'none'}>
+                <button onclick={() => sortBy(c.id)}>{c.title} {c === column ? (down ? '▾' : '▴') : ''}</button>
+              </th>
+            {/each}
+          </tr>
         </thead>
         <tbody>
           {#each sorted as row (row.name)}
@@ -141,6 +162,10 @@
     color: var(--muted);
     padding: 0.4rem 0.8rem;
     border-bottom: 1px solid var(--line);
+  }
+  th button {
+    cursor: pointer;
+    white-space: nowrap;
   }
   .none {
     padding: 2rem 1rem;

@@ -18,7 +18,11 @@
   const accounts = $derived((places.data?.accounts ?? []).filter((a) => a.id !== sheet.data?.account_id));
   const hosts = $derived((places.data?.hosts ?? []).filter((h) => h.title !== sheet.data?.dns_host && !h.ends_with));
 
-  const to = $derived(String(searchParams.get('to') ?? '') || accounts[0]?.id || '');
+  const to = $derived(
+    String(searchParams.get('to') ?? '') ||
+      (accounts.find((a) => a.id === places.data?.usual_destination) ?? accounts[0])?.id ||
+      '',
+  );
   const chosen = $derived(searchParams.get('host'));
   const host = $derived(chosen === null ? (sheet.data?.needs_carry ? (hosts[0]?.id ?? '') : '') : String(chosen));
   const body = $derived({ name, to, host: host || null });

@@ -1,0 +1,124 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask } from '../lib/api';
+  import { navigate } from '../router';
+
+  let { open = $bindable(false) }: { open?: boolean } = $props();
+  let dialog = $state<HTMLDialogElement>();
+  let text = $state('');
+  let at = $state(0);
+  const names = createQuery(() => ({ queryKey: ['names'], queryFn: () => ask(api.GET('/api/names')), enabled: open }));
+  const moves = createQuery(() => ({ queryKey: ['moves'], queryFn: () => ask(api.GET('/api/moves')), enabled: open }));
+  const VIEWS = [
+    'Desk /',
+    'Names /names',
+    'Take names in /names/take-in',
+    'Moves /moves',
+    'Post /post',
+    'Accounts /accounts',
+    'Status /status',
+  ];
+
+  type Found = { title: string; note: string; path: string };
+  const all = $derived<Found[]>([
+    ...VIEWS.map((v) => ({
+      title: v.slice(0, v.lastIndexOf(' ')),
+      note: 'view',
+      path: v.slice(v.lastIndexOf(' ') + 1),
+    })),
+    ...(moves.data?.moves ?? []).map((m) => ({
+      title: m.name,
+      note: `move to ${m.to}: ${m.stage}`,
+      path: `/moves/${m.id}`,
+    })),
+    ...(names.data?.names ?? []).map((n) => ({ title: n.unicode, note: n.account, path: `/names/${n.name}` })),
+  ]);
+  const found = $derived(
+    all.filter((f) => `${f.title} ${f.note}`.toLowerCase().includes(text.trim().toLowerCase())).slice(0, 12),
+  );
+
+  $effect(() => {
+    if (open) {
+      text = '';
+      at = 0;
+      dialog?.showModal();
+    } else dialog?.close();
+  });
+
+  function go(f: Found | undefined) {
+    if (!f) return;
+    open = false;
+    void navigate(f.path as '/');
+  }
+  function onkeydown(e: KeyboardEvent) {
+    if (e.key === 'ArrowDown') at = Math.min(at + 1, found.length - 1);
+    else if (e.key === 'ArrowUp') at = Math.max(at - 1, 0);
+    else if (e.key === 'Enter') go(found[at]);
+    else return;
+    e.preventDefault();
+  }
+</script>
+
+<dialog bind:this={dialog} aria-label="Search" onclose={() => (open = false)}>
+  <input
+    type="text"
+    role="combobox"
+    aria-expanded="true"
+    aria-controls="found"
+    aria-activedescendant={found[at] ? `found-${at}` : undefined}
+    aria-label="Search names, moves and views"
+    placeholder="Names, moves, views"
+    bind:value={text}
+    oninput={() => (at = 0)}
+    {onkeydown}
+  />
+  <ul id="found" role="listbox" aria-label="Found">
+    {#each found as f, i (f.path)}
+      <li id="found-{i}" role="option" aria-selected={i === at}>
+        <button tabindex="-1" onclick={() => go(f)}
+          ><span class="mono">{f.title}</span> <span class="muted">{f.note}</span></button
+        >
+      </li>
+    {/each}
+  </ul>
+  {#if !found.length}<p class="muted">Nothing holds “{text}”.</p>{/if}
+</dialog>
+
+<style>
+  dialog {
+    margin: 12vh auto 0;
+    width: min(36rem, 92vw);
+    background: var(--raised);
+    color: var(--ink);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.8rem;
+  }
+  dialog::backdrop {
+    background: rgb(0 0 0 / 35%);
+  }
+  input {
+    width: 100%;
+    background: var(--sheet);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.5rem 0.7rem;
+    color: var(--ink);
+  }
+  li button {
+    width: 100%;
+    display: flex;
+    justify-content: space-between;
+    gap: 1rem;
+    text-align: left;
+    padding: 0.35rem 0.6rem;
+    cursor: pointer;
+    overflow-wrap: anywhere;
+  }
+  li[aria-selected='true'] {
+    background: var(--loden-soft);
+  }
+  p {
+    padding: 0.5rem;
+  }
+</style>

@@ -30,7 +30,7 @@ class BrowserJourneyTest < Minitest::Test
     on_until "Approve the release of #{NAME}"
     click_button "Approve the release"
     assert_text "passes it on"
-    on_until "Ended lately"
+    on_until "Settled: Tarnbeck Names → Orlop Domain Desk"
     click_on NAME
     assert_text "Settled"
     within("table", text: "As ordered") { assert_selector "tbody tr", text: "agrees", count: 5 }

@@ -27,7 +27,7 @@ module Browser
   attr_reader :world
 
   def setup
-    @world = BenchWorld.new
+    @world = new_world
     @house = world.desk.house(log: SteadyMove::Web::Log.new(File.open(File::NULL, "w")))
     @server = SteadyMove::Web::Serve.start(@house, port: 0)
     Capybara.current_driver = :chromium
@@ -43,6 +43,8 @@ module Browser
     world.close
     assert_empty complaints, "the browser complained"
   end
+
+  def new_world = BenchWorld.new
 
   # The inner size of the page, whatever the window's own frame takes.
   def size(width, height)

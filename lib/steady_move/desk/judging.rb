@@ -34,7 +34,7 @@ module SteadyMove
       def none = Core::Readiness::Facts.new([])
 
       def judged(row, facts, account, move, at)
-        name = Core::Names::DomainName.parse(row[:name])
+        name = Core::Names::DomainName.known(row[:name], row[:unicode])
         Judged.new(row: row, name: name, facts: facts, account: account, move: move,
                    verdict: Core::Readiness::Judge.verdict(@app.rulebook, name, facts, at: at))
       end

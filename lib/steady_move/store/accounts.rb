@@ -16,6 +16,7 @@ module SteadyMove
       def initialize(db, safe)
         @db = db
         @safe = safe
+        @opened = {}
       end
 
       def put(account)
@@ -43,13 +44,16 @@ module SteadyMove
 
       private
 
+      # Opening takes a while; what was opened once stays in memory for as long as its sealed form is the same.
+      def opened(sealed) = sealed && (@opened[sealed.to_s] ||= @safe.open(sealed))
+
       def account(row)
         maps = %i[connection habits prices sender_domains].to_h { |k| [k, Values.load(row[k])] }
-        Account.new(**row, **maps, secret: row[:secret] && @safe.open(row[:secret])).freeze
+        Account.new(**row, **maps, secret: opened(row[:secret])).freeze
       end
 
       def host(row)
-        Host.new(**row, name_servers: Values.load(row[:name_servers]), secret: row[:secret] && @safe.open(row[:secret])).freeze
+        Host.new(**row, name_servers: Values.load(row[:name_servers]), secret: opened(row[:secret])).freeze
       end
     end
   end

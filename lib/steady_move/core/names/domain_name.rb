@@ -32,6 +32,9 @@ module SteadyMove
           raise Invalid, "“#{typed}” is not a name that can be written in DNS"
         end
 
+        # A name that was parsed before, from its two forms.
+        def self.known(ascii, unicode) = new(ascii, unicode)
+
         def self.host_of(typed)
           host = typed.sub(%r{\A[a-z][a-z0-9+.-]*://}i, "").sub(%r{\A[^@/]*@}, "")
           SimpleIDN.to_unicode(host[%r{\A[^/?#:\s]*}].delete_suffix(".").downcase)

@@ -72,11 +72,13 @@
     display: grid;
     gap: 1.4rem;
     max-width: 70rem;
+    grid-template-columns: minmax(0, 1fr);
   }
   main :global(section) {
     display: grid;
     gap: 0.5rem;
     justify-items: start;
+    grid-template-columns: minmax(0, 1fr);
   }
   main :global(ul) {
     background: var(--sheet);

@@ -67,6 +67,7 @@
     display: grid;
     gap: 0.7rem;
     max-width: 70rem;
+    grid-template-columns: minmax(0, 1fr);
   }
   dl {
     display: grid;

@@ -1,0 +1,150 @@
+# frozen_string_literal: true
+
+# Figures of the issues, measured: machine, commit, median of several runs, the limit, and a peer where there is one.
+require_relative "../test/support/bench_world"
+require "net/http"
+require "etc"
+require "zlib"
+
+# Prints one row a figure.
+class Bench
+  NAMES = ["nightboat-saltern.example", "isles-timetable.example"].freeze
+
+  def initialize
+    cpu = File.read("/proc/cpuinfo")[/model name\s*:\s*(.+)/, 1]
+    puts "machine: #{Etc.nprocessors} × #{cpu}; ruby #{RUBY_VERSION}; commit #{`git rev-parse --short HEAD`.strip}"
+    printf("%-62<what>s %12<median>s %12<limit>s  %<peer>s\n", what: "what", median: "median", limit: "limit", peer: "peer, ratio")
+  end
+
+  def clock = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+  def time
+    began = clock
+    yield
+    clock - began
+  end
+
+  def median(runs, &block) = Array.new(runs) { time(&block) }.sort[runs / 2]
+
+  def row(what, seconds, limit, peer = "")
+    value = seconds < 1 ? format("%.0f ms", seconds * 1000) : format("%.2f s", seconds)
+    printf("%-62<what>s %12<value>s %12<limit>s  %<peer>s\n", what: what, value: value, limit: limit, peer: peer)
+  end
+
+  def run
+    first_page
+    api
+    runner
+    judging
+    zone_reading
+    front_end
+  end
+
+  # bin/demo with nothing missing, until its first page is served.
+  def first_page
+    Dir.mktmpdir do |folder|
+      port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
+      pid = nil
+      seconds = time do
+        pid = Process.spawn("bin/demo", "--port", port.to_s, "--data", folder, %i[out err] => File::NULL, pgroup: true)
+        until page(port)
+          Process.clock_gettime(Process::CLOCK_MONOTONIC)
+          Thread.pass
+        end
+      end
+      row("bin/demo, first page", seconds, "8 s")
+      Process.kill("INT", pid)
+      Process.wait(pid)
+    end
+  end
+
+  def page(port)
+    Net::HTTP.get_response("127.0.0.1", "/", port).code == "200"
+  rescue SystemCallError
+    IO.select(nil, nil, nil, 0.05) && false
+  end
+
+  # 95th percentile of each view's question with eight clients at once.
+  def api
+    world = BenchWorld.new(names_at: nil)
+    house = world.desk.house(log: SteadyMove::Web::Log.new(File.open(File::NULL, "w")))
+    server = SteadyMove::Web::Serve.start(house, port: 0)
+    port = server.connected_ports.first
+    cookie = sign_in(port)
+    %w[/api/desk /api/names /api/names/saltern-isles.example /api/moves /api/moves/1 /api/post /api/status].each do |path|
+      took = Array.new(8) { Thread.new { client(port, path, cookie) } }.flat_map(&:value).sort
+      row("GET #{path}, 48 names, 8 clients, p95", took[(took.size * 0.95).floor], "100 ms")
+    end
+    house.stop
+    server.stop(true)
+    world.close
+  end
+
+  def client(port, path, cookie)
+    Net::HTTP.start("127.0.0.1", port) do |http|
+      Array.new(25) { time { raise path unless http.get(path, "Cookie" => cookie).code == "200" } }
+    end
+  end
+
+  def sign_in(port)
+    Net::HTTP.start("127.0.0.1", port) do |http|
+      first = http.get("/api/session")
+      cookie = first["set-cookie"][/\A[^;]+/]
+      body = { email: Practice::DeskSide::Desk::EMAIL, password: Practice::DeskSide::Desk::PASSWORD }.to_json
+      answer = http.post("/api/sign-in", body, "Cookie" => cookie, "X-CSRF-Token" => JSON.parse(first.body)["csrf"], "Content-Type" => "application/json")
+      answer["set-cookie"][/\A[^;]+/]
+    end
+  end
+
+  # One pass over 200 moves whose step is due, against practice connections; and one with nothing due.
+  def runner
+    world = BenchWorld.new
+    registry = world.world.registry
+    200.times { |i| add_name(world, registry, i) }
+    row("runner: a pass over 200 moves, each with steps that are due", time { world.runner.pass }, "4 s (looks)")
+    world.app.db[:looks].update(due_at: world.app.now.to_i)
+    row("runner: a pass over 200 moves, each looked at once", time { world.runner.pass }, "4 s")
+    row("runner: a pass over 200 moves, nothing due", median(5) { world.runner.pass }, "2 s")
+    world.close
+  end
+
+  def add_name(world, registry, index)
+    name = "bench#{index}.example"
+    registry.domains.insert(registry.find("isles-timetable.example").except(:statuses, :name_servers, :ds)
+      .merge(name: name, roid: "B#{index}-PRAC", statuses: '["ok"]', name_servers: '["ns1.lanternroom.example","ns2.lanternroom.example"]', ds: "[]"))
+    SteadyMove::Desk::TakingIn.new(world.app).call(name, world.app.accounts.find("tarnbeck"), by: "bench")
+    world.start(name, to: "orlop")
+  end
+
+  def judging
+    world = BenchWorld.new(names_at: nil)
+    judge = SteadyMove::Desk::Judging.new(world.app)
+    row("judging 48 names from the database", median(7) { judge.all }, "")
+    world.close
+  end
+
+  # 20,000 records; the peer is BIND's named-compilezone where it is installed.
+  def zone_reading
+    text = +"$TTL 3600\n@ IN SOA ns1 hostmaster 7 7200 3600 1209600 900\n@ NS ns1.other.test.\n"
+    20_000.times { |i| text << "h#{i} A 192.0.2.#{i % 250}\n" }
+    ours = median(3) { SteadyMove::Core::Records::ZoneReader.read(text, origin: "tide.example") }
+    row("reading a zone of 20,000 records", ours, "", peer(text, ours))
+  end
+
+  def peer(text, ours)
+    Dir.mktmpdir do |folder|
+      File.write(file = File.join(folder, "zone"), text)
+      theirs = median(3) { system("named-compilezone", "-q", "-i", "none", "-o", File.join(folder, "out"), "tide.example", file, out: File::NULL) }
+      format("named-compilezone %<theirs>.0f ms, %<ratio>.1f times", theirs: theirs * 1000, ratio: ours / theirs)
+    end
+  rescue Errno::ENOENT
+    ""
+  end
+
+  def front_end
+    size = Dir["public/assets/*.js"].sum { |f| Zlib.gzip(File.binread(f), level: 9).bytesize }
+    printf("%-62<what>s %12<value>s %12<limit>s\n", what: "front end: scripts, gzip", value: "#{size / 1000} kB", limit: "150 kB")
+  end
+end
+
+Bench.new.run

@@ -11,11 +11,13 @@ module Practice
 
     attr_reader :start, :seed, :suffix, :registry, :registrars, :hosts, :names, :mailbox, :past
 
-    # The whole portfolio; names_at: only the names at these registrars, for tests.
+    # The whole portfolio with its past; names_at: only the names at these registrars and no past, for tests.
     def self.demo(names_at: nil)
       names = YAML.load_file(File.join(__dir__, "scenario", "names.yml"))
-      names = names.select { |n| names_at.include?(n["at"]) } if names_at
-      new(YAML.load_file(File.join(__dir__, "scenario", "saltern.yml")), names)
+      data = YAML.load_file(File.join(__dir__, "scenario", "saltern.yml"))
+      return new(data, names) unless names_at
+
+      new(data.merge("past" => []), names.select { |n| names_at.include?(n["at"]) })
     end
 
     def initialize(data, names)

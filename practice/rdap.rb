@@ -37,9 +37,22 @@ module Practice
       { objectClassName: "domain", rdapConformance: ["rdap_level_0"], handle: row[:roid], ldhName: row[:name],
         status: row[:statuses].map { |s| SteadyMove::Core::Names::Statuses.to_rdap(s) },
         nameservers: row[:name_servers].map { |n| { objectClassName: "nameserver", ldhName: n } },
-        secureDNS: { delegationSigned: row[:ds].any? }, events: events(row),
-        entities: [{ objectClassName: "entity", handle: row[:sponsor], roles: ["registrar"],
+        secureDNS: secure(row), events: events(row),
+        entities: [registrant(row), { objectClassName: "entity", handle: row[:sponsor], roles: ["registrar"],
                      vcardArray: ["vcard", [["version", {}, "text", "4.0"], ["fn", {}, "text", @world.registrar_title(row[:sponsor])]]] }] }
+    end
+
+    # RFC 9083 §5.3: the four fields of each DS.
+    def secure(row)
+      return { delegationSigned: false } if row[:ds].empty?
+
+      data = row[:ds].map { |ds| %i[keyTag algorithm digestType digest].zip(ds.split).to_h.transform_values { |v| v.match?(/\A\d+\z/) && v.size < 6 ? v.to_i : v } }
+      { delegationSigned: true, dsData: data }
+    end
+
+    def registrant(row)
+      { objectClassName: "entity", roles: ["registrant"],
+        vcardArray: ["vcard", [["version", {}, "text", "4.0"], ["fn", {}, "text", ""], ["email", {}, "text", row[:public_email].to_s]]] }
     end
 
     def events(row)

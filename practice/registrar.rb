@@ -17,6 +17,7 @@ module Practice
     end
 
     def check(names) = @registry.check(names)
+    def contact(contact_id) = @registry.contact(id, contact_id)
 
     # The customer sees his name as the registrar keeps it: changes taken but not passed on are shown as made.
     def info(name, auth: nil)

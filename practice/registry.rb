@@ -26,6 +26,8 @@ module Practice
 
     def add(row)
       domains.insert(row)
+      return if row[:expires_at] < row[:updated_at] # expired and on its way out
+
       @agenda.add(Time.at(row[:expires_at]), "expiry", name: row[:name])
     end
 
@@ -48,6 +50,16 @@ module Practice
     def find(name)
       row = domains.where(name: name).first or raise Refusal, 2303
       row.merge(statuses: JSON.parse(row[:statuses]), name_servers: JSON.parse(row[:name_servers]), ds: JSON.parse(row[:ds] || "[]"))
+    end
+
+    def add_contact(row) = @db[:contacts].insert(row)
+
+    # A contact's data (RFC 5733 §3.1.2), for its sponsor.
+    def contact(client, id)
+      row = @db[:contacts].where(id: id).first or raise Refusal, 2303
+      raise Refusal, 2201 unless row[:sponsor] == client
+
+      row
     end
 
     def check(names) = names.to_h { |n| [n, domains.where(name: n).empty?] }
@@ -140,10 +152,18 @@ module Practice
       transfer_row(row[:id])
     end
 
+    # The gaining side keeps a contact object of its own for the same holder.
+    def carry_contact(domain, transfer, at)
+      held = @db[:contacts].where(id: domain[:registrant]).first or return
+      id = "c-#{transfer[:id]}"
+      add_contact(held.merge(id: id, roid: format("T%05d-PRAC", transfer[:id]), sponsor: transfer[:requested_by], created_at: at.to_i, updated_at: nil))
+      id
+    end
+
     def moved(row, domain, statuses, at)
       expiry = SteadyMove::Core::Expiry.after_move(expires_at: Time.at(domain[:expires_at]).utc, landed_at: at, years: row[:years])
       { sponsor: row[:requested_by], transferred_at: at.to_i, expires_at: expiry.expires_at.to_i,
-        statuses: statuses.reject { |s| s.start_with?("client") }, auth_info: new_code }
+        statuses: statuses.reject { |s| s.start_with?("client") }, auth_info: new_code, registrant: carry_contact(domain, row, at) }
     end
 
     def new_code = Array.new(16) { "abcdefghjkmnpqrstuvwxyz23456789".chars.sample(random: @random) }.join

@@ -9,7 +9,7 @@ module Practice
   class Scenario
     DAY = 86_400
 
-    attr_reader :start, :seed, :suffix, :registry, :registrars, :hosts, :names, :mailbox, :past
+    attr_reader :start, :seed, :suffixes, :registry, :registrars, :hosts, :names, :mailbox, :past
 
     # The whole portfolio with its past; names_at: only the names at these registrars and no past, for tests.
     def self.demo(names_at: nil)
@@ -23,35 +23,58 @@ module Practice
     def initialize(data, names)
       @start = Time.iso8601(data.fetch("start"))
       @seed = data.fetch("seed")
-      @suffix = data.fetch("suffix")
+      @suffixes = data.fetch("suffixes")
       @registry = data.fetch("registry")
       @registrars = data.fetch("registrars")
       @hosts = data.fetch("dns_hosts")
       @past = data.fetch("past", [])
       @mailbox = data.fetch("mailbox")
       @zones = data.fetch("zones")
+      @contacts = data.fetch("contacts")
       @names = names
     end
 
     # Puts the names and their zones into an empty world.
     def fill(world)
       random = Random.new(seed)
-      names.each_with_index do |row, i|
-        world.registry.add(domain(row, i, random))
+      @contacts.each_with_index { |(key, row), i| world.registry.add_contact(contact(key, row, i)) }
+      names.reject { |row| row["listed_only"] }.each_with_index do |row, i|
         host = world.hosts[row["dns"]]
-        host&.save(zone(row, host))
+        signer = Dns::Signer.new(row["name"], from: start - (30 * DAY), to: start + (800 * DAY)) if row["signed"]
+        zone = host && zone(row, host)
+        world.registry.add(domain(row, i, random, ds: zone && signer ? [signer.ds(zone.origin)] : []))
+        host&.save(signer ? signer.sign(zone) : zone)
       end
+      names.each { |row| leave(world, row) if row["leaving_to"] }
     end
 
     def inspect = "#<Scenario>"
 
     private
 
-    def domain(row, index, random)
+    # Somebody asked for this name's transfer just before the start.
+    def leave(world, row)
+      code = world.registry.find(row["name"])[:auth_info]
+      world.registry.request_transfer(row["leaving_to"], row["name"], code, years: 1, at: start)
+    end
+
+    def contact(key, row, index)
+      row.slice("id", "name", "org", "street", "city", "country", "voice", "email").transform_keys(&:to_sym)
+         .merge(roid: format("C%05d-PRAC", index + 1), sponsor: row["at"] || key, created_at: day(row["created"]), updated_at: row["updated"] && day(row["updated"]))
+    end
+
+    def public_email(row, holder)
+      return holder["email"] unless row["private"]
+
+      "#{row['name'].delete('.').slice(0, 12)}@#{registrars.dig(row['at'], 'habits', 'privacy')}"
+    end
+
+    def domain(row, index, random, ds: [])
+      holder = @contacts.fetch(row["registrant"] || row["at"])
       servers = row["dns"] ? hosts.fetch(row["dns"])["name_servers"] : []
       { name: row["name"], roid: format("D%05d-PRAC", index + 1), sponsor: row.fetch("at"), created_at: day(row.fetch("created")),
         expires_at: day(row.fetch("expires")), transferred_at: row["moved"] && day(row["moved"]), updated_at: day(row["updated"] || -30),
-        statuses: row.fetch("statuses", ["clientTransferProhibited"]).to_json, name_servers: servers.to_json, ds: "[]",
+        statuses: row.fetch("statuses", ["clientTransferProhibited"]).to_json, name_servers: servers.to_json, ds: ds.to_json, registrant: holder["id"], public_email: public_email(row, holder),
         auth_info: row["code"] || Array.new(12) { "abcdefghjkmnpqrstuvwxyzABCDEFGHJKLMNPQRSTUVWXYZ23456789+-!".chars.sample(random: random) }.join }
     end
 

@@ -20,16 +20,37 @@ module Practice
         @scenario.hosts.each { |id, row| @app.accounts.put_host(host(id, row)) }
         @scenario.registrars.each { |id, row| @app.accounts.put(account(id, row)) }
         @scenario.names.group_by { |n| n["at"] }.each do |id, names|
-          SteadyMove::Desk::TakingIn.new(@app).call(names.map { |n| n["name"] }.join("\n"), @app.accounts.find(id), by: by)
+          SteadyMove::Desk::TakingIn.new(@app).call(names.reject { |n| n["listed_only"] }.map { |n| n["name"] }.join("\n"), @app.accounts.find(id), by: by)
         end
+        @scenario.names.each { |row| list(row) if row["listed_only"] }
+        @scenario.names.each { |row| remember(row, by) }
         Past.new(@app, @scenario).call(by: by)
       end
 
       private
 
+      # A name that somebody wrote on the list and no registry knows.
+      def list(row)
+        name = SteadyMove::Core::Names::DomainName.parse(row["name"])
+        account = @app.accounts.find(row["at"])
+        @app.names.put(name, account.id, at: @app.now)
+        SteadyMove::Desk::Observe.new(@app).name(name, account)
+      end
+
+      # What a person would have noted by hand, and a code that was kept.
+      def remember(row, by)
+        notes = SteadyMove::Desk::Notes.new(@app)
+        (row["notes"] || {}).each { |key, value| notes.put(row["name"], key, value, by: by) }
+        return unless (code = row["held_code"])
+
+        at = @app.now - (code["age"] * Scenario::DAY)
+        @app.keepings.keep_code(row["name"], format("old-%s-27", row["name"].slice(0, 5)), at: at, state: code["rejected"] ? "rejected" : "held")
+      end
+
       def account(id, row)
         connection = { "host" => "127.0.0.1", "port" => @endpoints["ports"]["epp-#{id}"], "client" => row["login"], "ca_file" => @endpoints["ca_file"] }
-        Accounts::Account.new(id: id, title: row["title"], registrar: row["title"], kind: "epp", connection: connection, habits: {},
+        Accounts::Account.new(id: id, title: row["title"], registrar: row["title"], kind: "epp", connection: connection,
+                              habits: (row["takes"] || {}).merge({ "privacy" => row["habits"]["privacy"] }.compact),
                               prices: row["prices"], sender_domains: [row["habits"]["sender"].partition("@").last], secret: row["password"])
       end
 

@@ -10,8 +10,8 @@ module Practice
       def map(endpoints, scenario, data:, port:, timeout: 15)
         ports = endpoints.fetch("ports")
         { "data" => data, "port" => port, "timeout" => timeout,
-          "rdap" => { "bases" => { scenario.suffix => "http://127.0.0.1:#{ports['http']}/rdap/" } },
-          "dns" => { "servers" => servers(ports, scenario), "parents" => { scenario.suffix => scenario.registry["server"] } },
+          "rdap" => { "bases" => scenario.suffixes.to_h { |s| [s, "http://127.0.0.1:#{ports['http']}/rdap/"] } },
+          "dns" => { "servers" => servers(ports, scenario), "parents" => scenario.suffixes.to_h { |s| [s, scenario.registry["server"]] } },
           "mailbox" => { "host" => "127.0.0.1", "port" => ports["imap"], "tls" => false, **scenario.mailbox } }
       end
 

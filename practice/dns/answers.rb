@@ -23,6 +23,16 @@ module Practice
         Result.new(exists?(zone, name) ? "NOERROR" : "NXDOMAIN", true, [], zone[zone.origin, "SOA"].to_a)
       end
 
+      # With the signatures of what it holds, for one who asks for them (RFC 4035 §3.1).
+      def signed(result, zone)
+        with = lambda do |records|
+          records.group_by { |r| [r.name, r.type] }.flat_map do |(name, type), list|
+            list + zone[name, "RRSIG"].to_a.select { |r| r.rdata.values.first == type }
+          end
+        end
+        Result.new(result.rcode, result.aa, with.call(result.answer), with.call(result.authority))
+      end
+
       def referral(zone, name)
         count = zone.origin.labels.size
         ((count + 1)..name.labels.size).lazy.filter_map { |n| zone[Name.new(name.labels.last(n)), "NS"] }.first

@@ -9,9 +9,10 @@ module Practice
 
       attr_reader :id, :keys
 
-      def initialize(id, suffix, registry, server:)
+      # suffixes: those whose zones it serves, e.g. “example” and “isl.test”.
+      def initialize(id, suffixes, registry, server:)
         @id = id
-        @suffix = suffix
+        @apexes = suffixes.map { |s| Records::Name.parse(s) }
         @registry = registry
         @server = server
         @keys = {}
@@ -21,23 +22,22 @@ module Practice
 
       # A zone that holds the suffix's apex and the delegation that covers the name.
       def zone_for(name)
-        apex = Records::Name.parse(@suffix)
-        return unless name.under?(apex)
-
-        Records::ZoneReader.read(text(name.labels.size > 1 ? delegation(name) : []), origin: @suffix)
+        apex = @apexes.find { |a| name.under?(a) } or return
+        Records::ZoneReader.read(text(apex, name.labels.size > apex.labels.size ? delegation(name, apex) : []), origin: apex.to_s)
       end
 
       private
 
-      def delegation(name)
-        child = Records::Name.new(name.labels.last(2)).to_host.downcase
-        @registry.find(child)[:name_servers].map { |s| "#{child}. #{NS_TTL} IN NS #{s}." }
+      def delegation(name, apex)
+        child = Records::Name.new(name.labels.last(apex.labels.size + 1)).to_host.downcase
+        row = @registry.find(child)
+        row[:name_servers].map { |s| "#{child}. #{NS_TTL} IN NS #{s}." } + row[:ds].map { |ds| "#{child}. #{NS_TTL} IN DS #{ds}" }
       rescue Refusal
         []
       end
 
-      def text(lines)
-        ["#{@suffix}. 3600 IN SOA #{@server}. hostmaster.#{@server}. 1 7200 3600 1209600 900", "#{@suffix}. 3600 IN NS #{@server}.", *lines].join("\n")
+      def text(apex, lines)
+        ["#{apex} 3600 IN SOA #{@server}. hostmaster.#{@server}. 1 7200 3600 1209600 900", "#{apex} 3600 IN NS #{@server}.", *lines].join("\n")
       end
     end
   end

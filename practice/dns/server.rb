@@ -78,7 +78,10 @@ module Practice
         return transfer(request, octets, question) if tcp && question.qtype.code == 252
 
         name = Codec.name_of(question.qname)
-        fill(base(request), Answers.of(@host.zone_for(name), name, SteadyMove::Core::Records::Rdata.type_of(question.qtype.code)))
+        zone = @host.zone_for(name)
+        result = Answers.of(zone, name, SteadyMove::Core::Records::Rdata.type_of(question.qtype.code))
+        result = Answers.signed(result, zone) if zone && request.get_opt&.dnssec_ok
+        fill(base(request), result)
       end
 
       def fill(message, result)

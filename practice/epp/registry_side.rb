@@ -12,6 +12,7 @@ module Practice
       end
 
       def check(names) = @registry.check(names)
+      def contact(contact_id) = @registry.contact(id, contact_id)
       def info(name, auth: nil) = @registry.info(id, name, auth: auth)
       def update(name, add:, rem:, at:) = @registry.update(id, name, add: add, rem: rem, at: at) && true
       def request_transfer(name, auth, years:, at:) = @registry.request_transfer(id, name, auth, years: years, at: at)

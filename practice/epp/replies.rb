@@ -15,6 +15,7 @@ module Practice
               x.version "1.0"
               x.lang "en"
               x.objURI X::DOMAIN
+              x.objURI X::CONTACT
             end
             x.dcp do
               x.access { x.all }
@@ -67,12 +68,44 @@ module Practice
           builder.name row[:name]
           builder.roid row[:roid]
           row[:statuses].each { |s| builder.status(s: s) }
+          builder.registrant row[:registrant] if row[:registrant]
+          builder.contact(row[:registrant], type: "admin") if row[:registrant]
           builder.ns { row[:name_servers].each { |h| builder.hostObj h } } if row[:name_servers].any?
           builder.clID row[:sponsor]
           { crDate: :created_at, upDate: :updated_at, exDate: :expires_at, trDate: :transferred_at }.each do |tag, key|
             builder.public_send(tag, X.stamp(Time.at(row[key]))) if row[key]
           end
           builder.authInfo { builder.pw row[:auth_info] } if row[:auth_info]
+        end
+      end
+
+      def contact(builder, row)
+        builder.infData(xmlns: X::CONTACT) do
+          builder.id_ row[:id]
+          builder.roid row[:roid]
+          builder.status(s: "ok")
+          postal(builder, row)
+          builder.voice row[:voice]
+          builder.email row[:email]
+          builder.clID row[:sponsor]
+          builder.crID row[:sponsor]
+          builder.crDate X.stamp(Time.at(row[:created_at]))
+          next unless row[:updated_at]
+
+          builder.upID row[:sponsor]
+          builder.upDate X.stamp(Time.at(row[:updated_at]))
+        end
+      end
+
+      def postal(builder, row)
+        builder.postalInfo(type: "int") do
+          builder.name row[:name]
+          builder.org row[:org]
+          builder.addr do
+            builder.street row[:street]
+            builder.city row[:city]
+            builder.cc row[:country]
+          end
         end
       end
 

@@ -27,6 +27,10 @@ module Practice
       end
 
       def do_info(request, _at)
+        if request.contact
+          contact = @side.contact(request.contact)
+          return [1000, nil, ->(x) { Replies.contact(x, contact) }]
+        end
         row = @side.info(request.name, auth: request.auth)
         [1000, nil, ->(x) { Replies.info(x, row) }]
       end

@@ -8,7 +8,7 @@ module SteadyMove
     # clock: answers now; epp: Connections; rdap, dns, mailbox: wire clients (mailbox may be nil).
     class App
       attr_reader :db, :safe, :clock, :accounts, :names, :moves, :journal, :keepings, :messages, :rulebook,
-                  :epp, :rdap, :dns, :mailbox, :random, :settings
+                  :epp, :rdap, :dns, :mailbox, :random, :settings, :portfolio
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
       def initialize(config, clock:, random: Random)
@@ -18,6 +18,7 @@ module SteadyMove
         @safe = Store::Safe.at(config.key_file)
         open_stores
         @rulebook = Rulebooks.load(config.rulebook_folder)
+        @portfolio = Portfolio.new(self)
         @config = config
         @settings = Settings.new(db, safe, config)
         @epp = Connections.new(timeout: config.timeout, clock: clock)

@@ -2,10 +2,13 @@
 
 module SteadyMove
   module Desk
-    # The verdict on names that are held.
+    # The verdict on a name that is held.
     class Judging
-      # A name with all that is known and judged of it.
-      Judged = Struct.new(:row, :name, :facts, :verdict, :account, :move, keyword_init: true) do
+      HORIZON = 400 * 86_400
+
+      # A name with all that is known and judged of it at an instant.
+      Judged = Struct.new(:row, :name, :facts, :judgement, :at, :account, :move, :destination, keyword_init: true) do
+        def verdict = @verdict ||= judgement.verdict(at)
         # What keeps a move from starting: bars and waits. Fixes are steps of the move itself.
         def findings_open = verdict.findings.select { |f| %w[bar wait].include?(f.effect) }
         def needs_carry? = verdict.findings.any? { |f| f.rule == "dns-leaves" }
@@ -15,28 +18,14 @@ module SteadyMove
         @app = app
       end
 
-      # All names at an instant.
-      def all(at: @app.now)
-        facts = @app.names.facts_of_all
-        accounts = @app.accounts.all.to_h { |a| [a.id, a] }
-        moves = @app.moves.open.to_h { |m| [m.name, m] }
-        @app.names.all.map { |row| judged(row, facts.fetch(row[:name], none), accounts[row[:account_id]], moves[row[:name]], at) }
-      end
-
-      # One name (A-label text); nil where it isn't held.
-      def one(name, at: @app.now)
+      # name: A-label text; to: account id, for the rules that ask where it goes. Returns a Judged; nil where the name isn't held.
+      def one(name, at: @app.now, to: nil)
         row = @app.names.find(name) or return
-        judged(row, @app.names.facts(name), @app.accounts.find(row[:account_id]), @app.moves.open_for(name), at)
-      end
-
-      private
-
-      def none = Core::Readiness::Facts.new([])
-
-      def judged(row, facts, account, move, at)
-        name = Core::Names::DomainName.known(row[:name], row[:unicode])
-        Judged.new(row: row, name: name, facts: facts, account: account, move: move,
-                   verdict: Core::Readiness::Judge.verdict(@app.rulebook, name, facts, at: at))
+        known = Core::Names::DomainName.known(row[:name], row[:unicode])
+        facts = OwnFacts.new(@app).add(row, @app.names.facts(name))
+        destination = to && Destinations.of(@app.accounts.find(to))
+        Judged.new(row: row, name: known, facts: facts, at: at, account: @app.accounts.find(row[:account_id]), move: @app.moves.open_for(name),
+                   destination: destination, judgement: Core::Readiness::Judge.judge(@app.rulebook, known, facts, destination: destination))
       end
     end
   end

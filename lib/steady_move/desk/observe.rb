@@ -16,10 +16,9 @@ module SteadyMove
       # name: DomainName; account: Store::Accounts::Account that holds it. Never raises for the outside's faults.
       def name(name, account)
         problems = []
-        facts = [
-          attempt(problems, account.title) { from_account(name, account) if account.kind == "epp" },
-          attempt(problems, "The public record") { from_public_record(name) }
-        ].compact.flatten
+        said = attempt(problems, account.title) { from_account(name, account) if account.kind == "epp" }
+        public_record = attempt(problems, "The public record") { from_public_record(name, account) }
+        facts = [said, public_record].compact.flatten
         facts += about_dns(facts, account)
         @app.names.learn(name.ascii, facts) if facts.any?
         Seen.new(sources: facts.map(&:source).uniq, problems: problems)
@@ -35,16 +34,61 @@ module SteadyMove
       end
 
       def from_account(name, account)
-        data = @app.epp.with(account) { |c| c.request(Wire::Epp::Commands.info(name: name.ascii, id: "look-#{@app.random.rand(10**9)}")) }.data
-        facts(:account, "EPP info at #{account.title}", statuses: data.statuses, expires_at: data.expires_at, created_at: data.created_at,
-                                                       transferred_at: data.transferred_at, name_servers: data.name_servers)
+        data, contact, ends = @app.epp.with(account) do |c|
+          info = c.request(command(:info, name: name.ascii)).data
+          [info, holder(c, info), (pending_until(c, name) if info.statuses.include?("pendingTransfer"))]
+        end
+        facts(:account, "EPP info at #{account.title}", **common(data), transfer_ends_at: ends, registrant_email: contact&.email,
+                                                       registrant_changed_at: contact && changed(contact, data))
       end
 
-      def from_public_record(name)
+      def common(data)
+        { registered: true, statuses: data.statuses, expires_at: data.expires_at, created_at: data.created_at, transferred_at: data.transferred_at,
+          name_servers: data.name_servers }
+      end
+
+      def command(kind, **rest) = Wire::Epp::Commands.public_send(kind, **rest, id: "look-#{@app.random.rand(10**9)}")
+
+      # The registrant's contact; nil where the account doesn't show it.
+      def holder(client, info)
+        info.registrant && client.request(command(:contact_info, contact: info.registrant)).data
+      rescue Wire::Refused
+        nil
+      end
+
+      # The registry's deadline for a transfer under way (acDate).
+      def pending_until(client, name)
+        client.request(command(:transfer, op: "query", name: name.ascii)).data&.act_at
+      rescue Wire::Refused
+        nil
+      end
+
+      # When the registrant was last changed: the contact's last change, or, where another contact took its place later, that one's
+      # making. Where neither is: since it was made.
+      def changed(contact, data)
+        later = contact.created_at if contact.created_at && data.created_at && contact.created_at > data.created_at + 86_400
+        moved = data.transferred_at
+        later = nil if later && moved && (later - moved).abs < 86_400 # the gaining side's own object for the same holder
+        [contact.changed_at, later].compact.max || contact.created_at
+      end
+
+      # A name that the public record doesn't know is a fact as well.
+      def from_public_record(name, account)
         data = @app.rdap.domain(name)
-        facts(:public_record, data.url, statuses: data.statuses, expires_at: data.expires_at, created_at: data.created_at,
-                                        transferred_at: data.transferred_at, name_servers: data.name_servers,
-                                        registrar: data.registrar, signed: data.signed)
+        facts(:public_record, data.url, **common(data), registrar: data.registrar, signed: data.signed, public_email: data.registrant_email,
+                                        privacy: privacy(data.registrant_email, account))
+      rescue Wire::Rdap::NotFound
+        raise if @app.names.find(name.ascii).nil?
+
+        facts(:public_record, "RDAP answered 404", registered: false)
+      end
+
+      # The service that stands in for the registrant, known by its mail domain; nil where that can't be told.
+      def privacy(email, account)
+        domain = email.to_s.rpartition("@").last
+        return if domain.empty? || account.habits["privacy"].nil?
+
+        domain == account.habits["privacy"] && domain
       end
 
       # Which DNS host serves the name, and whether its zone ends with this account.

@@ -117,7 +117,7 @@ module SteadyMove
 
       def close(move)
         @app.moves.close(move.id)
-        Observe.new(@app).name(Core::Names::DomainName.parse(move.name), @app.accounts.find(@app.names.find(move.name)[:account_id]))
+        Observe.new(@app).name(Core::Names::DomainName.held(move.name), @app.accounts.find(@app.names.find(move.name)[:account_id]))
       end
     end
   end

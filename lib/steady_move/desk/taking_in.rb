@@ -21,7 +21,7 @@ module SteadyMove
       private
 
       def take(word, account, by)
-        name = Core::Names::DomainName.parse(word)
+        name = Core::Names::DomainName.parse(word, suffixes: @app.rulebook.deep_suffixes)
         return line(word, "known", name, "It is on the list already.") if @app.names.find(name.ascii)
 
         seen = Observe.new(@app).name(name, account)

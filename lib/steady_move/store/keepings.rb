@@ -15,11 +15,20 @@ module SteadyMove
         @db[:codes].insert(move_id: move_id, name: name, sealed: @safe.seal(code), state: "held", received_at: at.to_i)
       end
 
+      # A code for a name that no move has been begun for; state: held, or rejected by the registry.
+      def keep_code(name, code, at:, state: "held")
+        @db[:codes].where(name: name, move_id: nil).exclude(state: "wiped").update(sealed: nil, state: "wiped")
+        @db[:codes].insert(name: name, sealed: @safe.seal(code), state: state, received_at: at.to_i)
+      end
+
       # The move's code in the clear, or nil.
       def code(move_id)
         sealed = live(move_id).get(:sealed)
         sealed && @safe.open(sealed)
       end
+
+      # {name => [seconds when its live code came, state]}.
+      def held = @db[:codes].exclude(state: "wiped").order(:id).select_map(%i[name received_at state]).to_h { |name, at, state| [name, [at, state]] }
 
       def code_state(move_id) = @db[:codes].where(move_id: move_id).reverse(:id).get(:state)
       def checked(move_id) = live(move_id).update(state: "checked")

@@ -29,6 +29,15 @@ module SteadyMove
       def all = load(@db[:moves].reverse(:id))
       def open_for(name) = load(@db[:moves].where(name: name, open: true)).first
       def of_name(name) = load(@db[:moves].where(name: name).reverse(:id))
+      # {name => [id, stage]} of the open moves.
+      def stages = open.to_h { |m| [m.name, [m.id, m.state.stage].freeze] }
+
+      # {[name, account id] => account id that its last settled move to there came from}.
+      def came_from
+        @db[:moves].where(id: @db[:events].where(type: "settled").select(:move_id)).order(:id)
+                   .select_hash(%i[name to_account], :from_account)
+      end
+
       # The account that most moves went to; nil where there were none.
       def usual_destination = @db[:moves].group(:to_account).order(Sequel.desc(Sequel.function(:count).*)).get(:to_account)
 

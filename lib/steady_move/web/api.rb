@@ -30,13 +30,19 @@ module SteadyMove
           raise Problem.new(403, "This needs the role “#{role}”; you are signed in as “#{person[:role]}”.")
         end
 
+        # 202: still at work; how far.
+        def working(progress)
+          status 202
+          json(working: { done: progress.done, of: progress.of })
+        end
+
         def moves_shown(moves)
           looks = app_.moves.looks
           moves.map { |m| Views::MoveView.card(m, looks, now) }
         end
 
         def judged(name)
-          Desk::Judging.new(app_).one(name, at: Contract.instant(params["at"]) || now) or raise Problem.new(404, "“#{name}” is not on the list of names.")
+          Desk::Judging.new(app_).one(name, at: Contract.instant(params["at"]) || now, to: params["to"]) or raise Problem.new(404, "“#{name}” is not on the list of names.")
         end
 
         def move_sheet(id)

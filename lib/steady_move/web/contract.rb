@@ -32,6 +32,19 @@ module SteadyMove
         raise Problem.new(422, "The request is not JSON.")
       end
 
+      # Query parameters of a GET path, checked and in their types; Symbol keys. Raises Problem 422.
+      def query(path, params)
+        wanted(path).filter_map do |name, schema|
+          text = params[name] or next
+          value = schema["type"] == "integer" ? Integer(text, 10, exception: false) : text
+          value = text == "true" if schema["type"] == "boolean"
+          error = JSONSchemer.schema(schema).validate(value).first
+          raise Problem.new(422, "#{name}: “#{text}” #{error['error'].sub(/\Avalue at root /, '')}.") if error
+
+          [name.to_sym, value]
+        end.to_h
+      end
+
       # An RFC 3339 instant from a query parameter, or nil; raises Problem 422.
       def self.instant(text)
         text && Time.iso8601(text).utc
@@ -40,6 +53,14 @@ module SteadyMove
       end
 
       private
+
+      # {parameter => schema} of a GET path.
+      def wanted(path)
+        @document.dig("paths", path, "get", "parameters").to_h do |p|
+          p = @document.dig(*p["$ref"].delete_prefix("#/").split("/")) if p.key?("$ref")
+          [p["name"], p["schema"]]
+        end
+      end
 
       def sentence(error)
         where = error["data_pointer"].delete_prefix("/")

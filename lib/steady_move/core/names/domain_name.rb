@@ -18,13 +18,13 @@ module SteadyMove
         attr_reader :ascii, :unicode
 
         # Understands a URL, a host under the name, upper case, a final dot, an international name.
-        # Host syntax: RFC 1123 §2.1, RFC 5890 §2.3.1; suffixes: Public Suffix List as its package carries it.
-        # Raises Invalid.
-        def self.parse(text)
+        # Host syntax: RFC 1123 §2.1, RFC 5890 §2.3.1; suffixes: Public Suffix List as its package carries it, and those of
+        # several labels that a rulebook adds (longest first). Raises Invalid.
+        def self.parse(text, suffixes: [])
           typed = text.to_s.strip
           raise Invalid, "nothing is written where a domain name is expected" if typed.empty?
 
-          unicode = registrable(host_of(typed), typed)
+          unicode = registrable(host_of(typed), typed, suffixes)
           ascii = SimpleIDN.to_ascii(unicode).to_s.downcase
           check_labels(ascii, typed)
           new(ascii, unicode)
@@ -35,13 +35,20 @@ module SteadyMove
         # A name that was parsed before, from its two forms.
         def self.known(ascii, unicode) = new(ascii, unicode)
 
+        # A name held here, from its A-label form alone.
+        def self.held(ascii) = new(ascii, SimpleIDN.to_unicode(ascii))
+
         def self.host_of(typed)
           host = typed.sub(%r{\A[a-z][a-z0-9+.-]*://}i, "").sub(%r{\A[^@/]*@}, "")
           SimpleIDN.to_unicode(host[%r{\A[^/?#:\s]*}].delete_suffix(".").downcase)
         end
 
-        def self.registrable(host, typed)
+        def self.registrable(host, typed, suffixes)
           raise Invalid, "“#{typed}” has no suffix; a name such as “ferry.example” is expected" unless host.include?(".")
+
+          own = suffixes.find { |s| host.end_with?(".#{s}") }
+          return "#{host.delete_suffix(".#{own}").rpartition('.').last}.#{own}" if own
+          raise Invalid, "“#{typed}” is a suffix itself; a name under it is expected" if suffixes.include?(host)
 
           PublicSuffix.domain(host) or raise Invalid, "“#{typed}” is a suffix itself; a name under it is expected"
         end
@@ -62,6 +69,8 @@ module SteadyMove
 
         # Everything behind the first dot, in A-label form.
         def suffix = ascii.partition(".").last
+        # Does it lie under this suffix (A-label form)?
+        def under?(suffix) = ascii.end_with?(".#{suffix}")
         def to_s = ascii
         def <=>(other) = ascii <=> other.ascii
         def eql?(other) = other.is_a?(DomainName) && ascii == other.ascii

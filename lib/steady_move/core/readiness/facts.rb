@@ -7,42 +7,59 @@ module SteadyMove
       class Facts
         # Where sources differ, the more cautious value rules: what each key's "more cautious" means.
         CAUTIOUS = {
-          statuses: ->(facts) { facts.flat_map(&:value).uniq - (facts.size > 1 ? ["ok"] : []) },
-          created_at: ->(facts) { facts.map(&:value).compact.max },
-          transferred_at: ->(facts) { facts.map(&:value).compact.max },
-          expires_at: ->(facts) { facts.map(&:value).compact.min }
+          statuses: ->(values) { values.flatten.uniq - (values.size > 1 ? ["ok"] : []) },
+          created_at: ->(values) { values.compact.max }, transferred_at: ->(values) { values.compact.max },
+          registrant_changed_at: ->(values) { values.compact.max }, expires_at: ->(values) { values.compact.min },
+          signed: :any?.to_proc, privacy: ->(values) { values.find(&:itself) || false }, paid: ->(values) { values.include?(false) ? false : values.compact.first }
         }.freeze
         RANK = { public_record: 0, account: 1, dns: 2, desk: 3, hand: 4 }.freeze
+        # Other spellings of the same thing are no contradiction.
+        SAME = { name_servers: ->(v) { v.map(&:downcase).sort }, statuses: ->(v) { v.sort } }.freeze
+
+        # Ruling values alone, without their sources: {key => value}. For judging many names.
+        def self.ruled(values) = allocate.tap { |f| f.send(:rule, {}.freeze, values) }
 
         def initialize(facts)
-          @by_key = facts.group_by(&:key).transform_values { |fs| fs.sort_by { |f| RANK.fetch(f.source, 9) }.freeze }.freeze
-          freeze
+          by_key = facts.group_by(&:key).transform_values { |fs| fs.sort_by { |f| RANK.fetch(f.source, 9) }.freeze }.freeze
+          rule(by_key, by_key.to_h { |key, fs| [key, ruling(key, fs)] })
         end
 
-        def known?(key) = @by_key.key?(key)
+        # The values that rule, by key.
+        attr_reader :values
+
+        def known?(key) = @values.key?(key)
         def about(key) = @by_key.fetch(key, [])
-        def keys = @by_key.keys
+        def keys = @values.keys
         def all = @by_key.values.flatten
 
         # The value that rules; nil where nothing is known.
-        def [](key)
-          facts = about(key)
-          return if facts.empty?
+        def [](key) = @values[key]
+        def statuses = @values[:statuses] || []
 
-          CAUTIOUS.key?(key) ? CAUTIOUS[key].call(facts) : facts.first.value
-        end
-
-        def statuses = self[:statuses] || []
+        # The same with more known by the desk itself, e.g. of a destination or a code.
+        def with(**more) = self.class.allocate.tap { |f| f.send(:rule, @by_key, @values.merge(more)) }
 
         # Keys on which sources contradict each other.
-        def contradictions = @by_key.select { |_, fs| fs.map { |f| comparable(f.value) }.uniq.size > 1 }.keys
+        def contradictions
+          @by_key.select { |key, fs| fs.size > 1 && fs.map { |f| comparable(key, f.value) }.uniq.size > 1 }.keys
+        end
 
         # When the oldest of the facts for these keys was seen; nil where none is known.
         def oldest(*keys) = keys.flat_map { |k| about(k) }.map(&:seen_at).compact.min
 
         private
 
-        def comparable(value) = value.is_a?(Array) ? value.map(&:to_s).sort : value
+        def rule(by_key, values)
+          @by_key = by_key
+          @values = values.freeze
+          freeze
+        end
+
+        def ruling(key, facts)
+          CAUTIOUS.key?(key) ? CAUTIOUS[key].call(facts.map(&:value)) : facts.first.value
+        end
+
+        def comparable(key, value) = SAME.key?(key) && value.is_a?(Array) ? SAME[key].call(value) : value
       end
     end
   end

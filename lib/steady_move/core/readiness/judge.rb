@@ -3,65 +3,47 @@
 module SteadyMove
   module Core
     module Readiness
-      # Facts → findings → verdict.
+      # Facts → spans → Judgement.
       module Judge
-        ORDER = %w[bar wait fix caution step].freeze
+        UNSERVED = "suffix-unserved"
 
         module_function
 
-        # rulebook, DomainName, Facts, at: Time. Returns a Verdict.
-        # Kinds in order: barred, wait until the latest clears-at, fix first, clear; cautions and steps change nothing.
-        def verdict(rulebook, name, facts, at:)
-          family = rulebook.family_of(name)
-          return unserved(name, at) unless family
-
-          judged = family.rules.map { |id| apply(rulebook.entries.fetch(id), facts, at) }.compact
-          unknown, findings = judged.partition { |j| j.is_a?(Unknown) }
-          kind, clears = weigh(findings)
-          Verdict.new(kind: kind, clears_at: clears, unknown: unknown, at: at,
-                      findings: findings.sort_by { |f| ORDER.index(f.effect) })
+        # rulebook: Rulebook; name: DomainName; facts: Facts; destination: Destination or nil. Returns a Judgement.
+        def judge(rulebook, name, facts, destination: nil)
+          family = rulebook.family_of(name) or return unserved(rulebook, name, facts)
+          about = Circumstances.new(name, family, destination, found = [])
+          family.judged_by.each do |entry, rule|
+            apply(entry, rule, facts, about, found)
+            break if facts[:registered] == false && found.any? # nothing more to say of a name that isn't there
+          end
+          expires = facts[:expires_at]
+          Judgement.new(found, family, facts, expires && family.latest_start(expires.to_i))
         end
 
-        def weigh(findings)
-          by = findings.group_by(&:effect)
-          return ["barred", nil] if by["bar"]
-          return ["wait", latest(by["wait"])] if by["wait"]
-
-          [by["fix"] ? "fix" : "clear", nil]
+        # The same at one instant (Time). Returns a Verdict.
+        def verdict(rulebook, name, facts, at:, destination: nil)
+          judge(rulebook, name, facts, destination: destination).verdict(at)
         end
 
-        # The latest instant; nil where one of them is not known.
-        def latest(waits)
-          instants = waits.map(&:clears_at)
-          instants.include?(nil) ? nil : instants.max
-        end
+        def apply(entry, rule, facts, about, found)
+          return if rule.asked && !rule.asked.call(about)
 
-        def apply(entry, facts, at)
-          rule = Rules::ALL.fetch(entry.id)
           lacks = rule.needs.reject { |key| facts.known?(key) }
-          return Unknown.new(rule: entry.id, lacks: lacks, find_out: entry.find_out) if lacks.any?
+          return found << Span.new(entry, Rules::ALWAYS, Rules::EVER, "unknown", { lacks: lacks }) unless lacks.empty?
 
-          hit = rule.hit.call(facts, entry, at) or return
-          Finding.new(rule: entry.id, effect: entry.effect, because: fill(entry.because, hit), remedy: fill(entry.remedy, hit),
-                      clears_at: hit[:clears_at], evidence: rule.needs.flat_map { |k| facts.about(k) }, source: entry.source)
-        end
-
-        # “{since}” in a rule's text takes the value; instants are left as marks “<2026-…Z>” for the screen to word.
-        def fill(text, values)
-          text.gsub(/\{(\w+)\}/) do
-            value = values[Regexp.last_match(1).to_sym]
-            value.is_a?(Time) ? "<#{value.strftime('%Y-%m-%dT%H:%M:%SZ')}>" : value.to_s
+          spans = rule.spans.call(facts, entry, about) or return
+          spans.each do |from, to, effect, values|
+            found << Span.new(entry, from, to, effect || entry.effect, values) if from < to
           end
         end
 
-        def unserved(name, at)
-          finding = Finding.new(rule: "suffix-unserved", effect: "bar", evidence: [], clears_at: nil,
-                                because: "No rulebook here covers names under “.#{name.suffix}”.",
-                                remedy: "Add the suffix to a family in the rulebook, with its source.",
-                                source: { "text" => "common practice", "kind" => "C", "verified" => false })
-          Verdict.new(kind: "barred", clears_at: nil, findings: [finding], unknown: [], at: at)
+        def unserved(rulebook, name, facts)
+          entry = rulebook.entries[UNSERVED] || Rulebook::NO_FAMILY
+          values = { to: "the rulebook here", suffix: name.suffix }
+          Judgement.new([Span.new(entry, Rules::ALWAYS, Rules::EVER, "bar", values)], nil, facts, nil)
         end
-        private_class_method :weigh, :latest, :apply, :fill, :unserved
+        private_class_method :apply, :unserved
       end
     end
   end

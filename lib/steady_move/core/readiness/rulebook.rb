@@ -3,57 +3,64 @@
 module SteadyMove
   module Core
     module Readiness
-      # Rules and suffix families as data. Built from parsed documents (the disk is read elsewhere).
+      # Rules and suffix families as data. Built from parsed documents (the disk is read elsewhere), refused where they err.
       class Rulebook
-        # One rule's row; params: numbers such as days.
-        Entry = Struct.new(:id, :effect, :because, :remedy, :find_out, :params, :source, keyword_init: true)
-        # What holds for a family of suffixes; code, lock: "needed"/"yes" or "none"; response_days: silence until it counts as approval.
-        Family = Struct.new(:id, :title, :suffixes, :rules, :code, :lock, :approval, :years_added, :max_years,
-                            :response_days, :auto_renew_grace_days, :source, keyword_init: true)
+        # One rule's row. params: numbers such as days; soft: its stretches are marked on the ruler, windows stay open in them.
+        Entry = Struct.new(:id, :effect, :because, :remedy, :find_out, :params, :soft, :source, keyword_init: true)
 
-        # A mistake in a rulebook document: file, and what is wrong there.
-        class Invalid < StandardError; end
+        # A mistake in a document; path: where in it, e.g. [3, "effect"], so that its line can be named.
+        class Invalid < StandardError
+          attr_reader :file, :path
+
+          def initialize(file, path, says)
+            @file = file
+            @path = path
+            super("#{file}: #{says}")
+          end
+        end
 
         EFFECTS = %w[bar wait fix caution step].freeze
+        NO_FAMILY = Entry.new(id: "suffix-unserved", effect: "bar", because: "No family of the rulebook covers names under “.{suffix}”.", params: {},
+                              remedy: "Add the suffix to a family in the rulebook, with its source.",
+                              source: { "text" => "common practice, no source", "kind" => "C", "verified" => false }).freeze
 
         attr_reader :entries, :families
 
         # rules: {file:, rows: [Hash]}; families: [{file:, row: Hash}]. Raises Invalid.
         def initialize(rules:, families:)
-          @entries = rules[:rows].to_h { |row| [row["id"], entry(rules[:file], row)] }.freeze
-          @families = families.map { |f| family(f[:file], f[:row]) }.freeze
-          @by_suffix = @families.flat_map { |f| f.suffixes.map { |s| [s, f] } }.to_h.freeze
-          freeze
+          @entries = rules[:rows].each_with_index.to_h { |row, i| [row["id"], Checks.entry(rules[:file], row, i)] }.freeze
+          @families = families.map { |f| Checks.family(f[:file], f[:row], @entries) }.freeze
+          index
         end
 
-        # The family whose suffix is the longest that fits the DomainName; nil where nobody serves it here.
+        # The family whose suffix is the longest that fits the DomainName; nil where none does.
         def family_of(name)
-          labels = name.suffix.split(".")
-          labels.each_index.lazy.filter_map { |i| @by_suffix[labels.drop(i).join(".")] }.first
+          suffix = name.suffix
+          @by_suffix[suffix] || suffix.split(".").then { |labels| (1...labels.size).filter_map { |i| @by_suffix[labels.drop(i).join(".")] }.first }
+        end
+
+        # Suffixes of more than one label, which names are registered under directly.
+        def deep_suffixes = @deep ||= @by_suffix.keys.select { |s| s.include?(".") }.sort_by { |s| -s.length }.freeze
+
+        # The same rulebook with a site's overrides: [Override]; a suffix that is overruled becomes a family of its own.
+        def with(overrides)
+          overrides.group_by(&:suffix).reduce(dup) do |book, (suffix, list)|
+            base = book.family_of(Names::DomainName.known("any.#{suffix}", "any.#{suffix}"))
+            base ? book.replace(suffix, list.reduce(base.at(suffix)) { |family, o| o.on(family) }) : book
+          end.freeze
+        end
+
+        protected
+
+        def replace(suffix, family)
+          dup.tap { |b| b.instance_exec { @families = (@families.map { |f| f.without(suffix) } << family).freeze and index } }
         end
 
         private
 
-        def entry(file, row)
-          need(file, row, "id", "effect", "because", "remedy", "source")
-          raise Invalid, "#{file}: rule #{row['id']}: effect “#{row['effect']}” is not one of #{EFFECTS.join(', ')}" unless EFFECTS.include?(row["effect"])
-          raise Invalid, "#{file}: rule #{row['id']}: no object judges it" unless Rules::ALL.key?(row["id"])
-
-          Entry.new(id: row["id"], effect: row["effect"], because: row["because"], remedy: row["remedy"],
-                    find_out: row["find_out"], params: row.fetch("params", {}), source: row["source"]).freeze
-        end
-
-        def family(file, row)
-          need(file, row, "id", "title", "suffixes", "rules", "years_added", "max_years", "source")
-          stray = row["rules"] - @entries.keys
-          raise Invalid, "#{file}: no such rule: #{stray.join(', ')}" if stray.any?
-
-          Family.new(**row.transform_keys(&:to_sym)).freeze
-        end
-
-        def need(file, row, *members)
-          lacking = members.reject { |m| row.key?(m) }
-          raise Invalid, "#{file}: #{row['id'] || 'a row'}: #{lacking.join(', ')} missing" if lacking.any?
+        def index
+          @by_suffix = @families.flat_map { |f| f.suffixes.map { |s| [s, f] } }.to_h.freeze
+          @deep = nil
         end
       end
     end

@@ -64,6 +64,18 @@ module SteadyMove
           tokens.shift(tokens.size).map(&:text).join
         end
 
+        def rrtype(text)
+          Rdata.type_named(text) or raise ArgumentError, "“#{text}” is not a record type"
+        end
+
+        def stamp(text)
+          return Time.utc(*text.unpack("a4a2a2a2a2a2")).to_i if text.match?(/\A\d{14}\z/)
+
+          whole(text, 0xffffffff)
+        rescue ArgumentError
+          raise ArgumentError, "“#{text}” is not an instant such as 20270301080000"
+        end
+
         def unhex(text)
           raise ArgumentError, "“#{text[0, 20]}” is not an even run of hexadecimal digits" unless text.match?(/\A(\h\h)*\z/)
 
@@ -102,7 +114,17 @@ module SteadyMove
         TIME = Kind.new(->(t, _o) { Ttl.parse(take(t, "a time")) }, :to_s.to_proc,
                         ->(v, _c) { [v].pack("N") }, :u32.to_proc)
 
+        # A record type by its mnemonic, as in RRSIG (RFC 4034 §3.1.1).
+        RRTYPE = Kind.new(->(t, _o) { rrtype(take(t, "a record type")) }, :to_s.to_proc,
+                          ->(v, _c) { [Rdata.number_of(v)].pack("n") }, ->(r) { Rdata.type_of(r.u16) })
+        # Seconds since 1970, written as YYYYMMDDHHmmSS or as a number (RFC 4034 §3.2).
+        STAMP = Kind.new(->(t, _o) { stamp(take(t, "an instant")) }, ->(v) { Time.at(v).utc.strftime("%Y%m%d%H%M%S") },
+                         ->(v, _c) { [v].pack("N") }, :u32.to_proc)
+        BITMAP = Kind.new(->(t, _o) { t.shift(t.size).map { |x| rrtype(x.text) } }, ->(v) { v.sort_by { |x| Rdata.number_of(x) }.join(" ") },
+                          ->(v, _c) { TypeBitmap.wire(v) }, ->(r) { TypeBitmap.unwire(r) })
+
         ALL = {
+          rrtype: RRTYPE, stamp: STAMP, bitmap: BITMAP,
           u8: number(8, "C"), u16: number(16, "n"), u32: number(32, "N"), time: TIME, name: NAME,
           ipv4: Kind.new(->(t, _o) { address(take(t, "an address"), 4) }, ->(v) { IPAddr.new_ntoh(v).to_s },
                          ->(v, _c) { v }, ->(r) { r.take(4) }),

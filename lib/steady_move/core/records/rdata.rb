@@ -23,6 +23,8 @@ module SteadyMove
           ["DNAME",  39,  %i[name],                       "RFC 6672 §2.1"],
           ["DS",     43,  %i[u16 u8 u8 hex],              "RFC 4034 §5.1"],
           ["SSHFP",  44,  %i[u8 u8 hex],                  "RFC 4255 §3.1"],
+          ["RRSIG",  46,  %i[rrtype u8 u8 u32 stamp stamp u16 name base64], "RFC 4034 §3.1"],
+          ["NSEC",   47,  %i[name bitmap],                "RFC 4034 §4.1"],
           ["DNSKEY", 48,  %i[u16 u8 u8 base64],           "RFC 4034 §2.1"],
           ["TLSA",   52,  %i[u8 u8 u8 hex],               "RFC 6698 §2.1"],
           ["SVCB",   64,  %i[u16 name svc_params],        "RFC 9460 §2"],
@@ -30,6 +32,8 @@ module SteadyMove
           ["SPF",    99,  %i[strings],                    "RFC 7208 §3.1"],
           ["CAA",    257, %i[u8 tag value],               "RFC 8659 §4.1"]
         ].freeze
+        # What a signer makes of a zone: it belongs to the host's keys and is not carried.
+        SIGNING = %w[RRSIG NSEC NSEC3 NSEC3PARAM TYPE50 TYPE51 DNSKEY].freeze
         KINDS = TABLE.to_h { |type, _, kinds, _| [type, kinds.map { |k| Fields::ALL.fetch(k) }] }.freeze
         NUMBERS = TABLE.to_h { |type, number, _, _| [type, number] }.freeze
         TYPES = NUMBERS.invert.freeze

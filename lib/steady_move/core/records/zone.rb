@@ -28,8 +28,8 @@ module SteadyMove
         # The greatest TTL of any record set.
         def greatest_ttl = sets.values.map(&:ttl).max || 0
 
-        # What is carried to another host: all but the SOA and the apex name servers, which belong to the host.
-        def content = sets.values.reject { |s| s.name == origin && %w[SOA NS].include?(s.type) }
+        # What is carried to another host: all but the SOA, the apex name servers and the signatures, which belong to the host.
+        def content = sets.values.reject { |s| (s.name == origin && %w[SOA NS].include?(s.type)) || Rdata::SIGNING.include?(s.type) }
 
         private
 

@@ -17,7 +17,7 @@ module SteadyMove
         def plan = move.plan
         def state = move.state
         def words = plan.words
-        def name = @name ||= Core::Names::DomainName.parse(plan.name)
+        def name = @name ||= Core::Names::DomainName.held(plan.name)
         def losing = app.accounts.find(plan.from)
         def gaining = app.accounts.find(plan.to)
         def new_host = app.accounts.host_of(plan.new_host)

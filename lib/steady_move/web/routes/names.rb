@@ -7,8 +7,16 @@ module SteadyMove
       module Names
         def self.registered(app)
           app.get("/api/names") do
-            at = Contract.instant(params["at"]) || now
-            json(at: Views::Json.time(at), names: Desk::Judging.new(app_).all(at: at).map { |j| Views::NameView.row(j) })
+            given = house.contract.query("/api/names", params)
+            at = Contract.instant(given[:at]) || now
+            accounts = app_.accounts.all.to_h { |a| [a.id, a] }
+            raise Problem.new(422, "to: there is no account “#{given[:to]}”.") if given[:to] && !accounts.key?(given[:to])
+
+            picture, was = app_.portfolio.pictures(at: at, now: now, to: given[:to])
+            next working(picture) if picture.is_a?(Desk::Portfolio::Working)
+
+            found = Desk::NamesQuery.new(given, Desk::NamesQuery.titles(accounts)).call(picture, was)
+            json(Views::NameList.page(found, accounts, at: at, now: now, offset: given.fetch(:offset, 0)))
           end
 
           app.post("/api/names") do

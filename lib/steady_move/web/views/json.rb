@@ -9,6 +9,9 @@ module SteadyMove
 
         def time(time) = time&.utc&.strftime("%Y-%m-%dT%H:%M:%SZ")
 
+        # Seconds since 1970 → instant; nil where there is none, or no end.
+        def seconds(seconds) = seconds && seconds.abs != Float::INFINITY ? time(Time.at(seconds)) : nil
+
         def value(value)
           case value
           when Time then time(value)

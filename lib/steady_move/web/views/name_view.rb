@@ -9,29 +9,45 @@ module SteadyMove
 
         module_function
 
-        # One row of Names.
-        def row(judged)
-          facts = judged.facts
-          { name: judged.name.ascii, unicode: judged.name.unicode, suffix: judged.name.suffix, account: judged.account.title, account_id: judged.account.id,
-            gate: gate(judged.verdict), expires_at: Json.time(facts[:expires_at]),
-            locked: facts.known?(:statuses) ? facts.statuses.include?(LOCK) : nil,
-            name_servers: facts[:name_servers] || [], dns_host: facts[:dns_host], stay: stay(judged.account),
-            seen_at: Json.time(facts.oldest(:statuses, :expires_at)), move: judged.move && { id: judged.move.id, stage: judged.move.state.stage } }
-        end
-
-        # The sheet: row, findings with evidence, all facts, history.
+        # The sheet: what the row shows, findings with evidence, all facts, history. problems: sentences of a look just made.
         def sheet(judged, events, problems: [])
-          row(judged).merge(
+          facts = judged.facts
+          head(judged).merge(
+            locked: facts.known?(:statuses) ? facts.statuses.include?(LOCK) : nil, name_servers: facts[:name_servers] || [], dns_host: facts[:dns_host],
+            seen_at: Json.time(facts.oldest(:statuses, :expires_at)), contradicting: facts.contradictions.any?,
+            move: judged.move && { id: judged.move.id, stage: judged.move.state.stage }, to: judged.destination&.id,
             findings: judged.verdict.findings.map { |f| finding(f) }, unknown: judged.verdict.unknown.map(&:to_h), problems: problems,
-            facts: judged.facts.all.map { |f| fact(f) }, contradictions: judged.facts.contradictions, needs_carry: judged.needs_carry?,
-            can_move: judged.findings_open.empty? && judged.move.nil?,
+            facts: facts.all.map { |f| fact(f) }, contradictions: facts.contradictions, needs_carry: judged.needs_carry?,
+            can_move: judged.findings_open.empty? && judged.move.nil?, family: judged.judgement.family&.title,
             history: events.reverse.map { |e| EventView.line(e) }
           )
         end
 
-        def gate(verdict)
-          { kind: verdict.kind, clears_at: Json.time(verdict.clears_at), fixes: verdict.fixes.size, rests_on_less: verdict.rests_on_less? }
+        def head(judged)
+          name = judged.name
+          { name: name.ascii, unicode: name.unicode, suffix: name.suffix, account: judged.account.title, account_id: judged.account.id, was: nil,
+            expires_at: Json.time(judged.facts[:expires_at]), stay: stay(judged.account),
+            **ruler(judged.judgement.outline, judged.at, judged.judgement.latest_safe_start) }
         end
+
+        # Gate and ruler of an outline at an instant.
+        def ruler(outline, at, latest_safe)
+          from = at.to_i
+          to = from + Desk::Judging::HORIZON
+          { gate: gate(outline.gate(from)), windows: pairs(outline.windows(from, to)), soft: pairs(outline.soft(from, to)),
+            earliest_start: Json.seconds(outline.earliest_start(from)), latest_safe_start: Json.seconds(latest_safe),
+            next_window: outline.next_window(from, to)&.then { |w| pairs([w]).first } }
+        end
+
+        def gate(gate)
+          { kind: gate.kind, clears_at: Json.seconds(gate.clears_at), fixes: gate.fixes, rests_on_less: gate.rests_on_less }
+        end
+
+        def stay(account)
+          account.prices["renew"] && { minor: account.prices["renew"], currency: account.prices["currency"] }
+        end
+
+        def pairs(intervals) = intervals.map { |a, b| [Json.seconds(a), Json.seconds(b)] }
 
         def finding(finding)
           { rule: finding.rule, effect: finding.effect, because: finding.because, remedy: finding.remedy, clears_at: Json.time(finding.clears_at),
@@ -41,11 +57,7 @@ module SteadyMove
         def fact(fact)
           { key: fact.key, value: Json.value(fact.value), source: fact.source, seen_at: Json.time(fact.seen_at), ref: fact.ref }
         end
-
-        def stay(account)
-          account.prices["renew"] && { minor: account.prices["renew"], currency: account.prices["currency"] }
-        end
-        private_class_method :finding, :fact, :stay
+        private_class_method :finding, :fact, :head, :pairs
       end
     end
   end

@@ -19,7 +19,7 @@ module SteadyMove
                 x.version "1.0"
                 x.lang "en"
               end
-              x.svcs { x.objURI Xml::DOMAIN }
+              x.svcs { [Xml::DOMAIN, Xml::CONTACT].each { |uri| x.objURI uri } }
             end
           end
         end
@@ -40,6 +40,11 @@ module SteadyMove
               end
             end
           end
+        end
+
+        # A contact's data (RFC 5733 §3.1.2).
+        def contact_info(contact:, id:)
+          command(id) { |x| x.info { x.info(xmlns: Xml::CONTACT) { x.id_ contact } } }
         end
 
         # add, rem: {statuses: [], name_servers: []} (RFC 5731 §3.2.5).

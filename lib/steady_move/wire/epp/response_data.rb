@@ -10,7 +10,7 @@ module SteadyMove
         def read(response)
           data = response.at_xpath("e:resData/*", Xml::NS) or return
           case data.name
-          when "infData" then info(data)
+          when "infData" then data.namespace.href == Xml::CONTACT ? contact(data) : info(data)
           when "trnData" then transfer(data)
           when "chkData" then data.xpath("d:cd/d:name", Xml::NS).to_h { |n| [n.text, %w[1 true].include?(n["avail"])] }
           end
@@ -23,8 +23,14 @@ module SteadyMove
             name_servers: Xml.texts(data, "d:ns/d:hostObj | d:ns/d:hostAttr/d:hostName").map(&:downcase),
             sponsor: Xml.text(data, "d:clID"), created_at: Xml.time(Xml.text(data, "d:crDate")),
             updated_at: Xml.time(Xml.text(data, "d:upDate")), expires_at: Xml.time(Xml.text(data, "d:exDate")),
-            transferred_at: Xml.time(Xml.text(data, "d:trDate")), auth_info: Xml.text(data, "d:authInfo/d:pw")
+            transferred_at: Xml.time(Xml.text(data, "d:trDate")), auth_info: Xml.text(data, "d:authInfo/d:pw"),
+            registrant: Xml.text(data, "d:registrant")
           )
+        end
+
+        def contact(data)
+          ContactInfo.new(id: Xml.text(data, "c:id"), name: Xml.text(data, "c:postalInfo/c:name"), organization: Xml.text(data, "c:postalInfo/c:org"),
+                          email: Xml.text(data, "c:email"), created_at: Xml.time(Xml.text(data, "c:crDate")), changed_at: Xml.time(Xml.text(data, "c:upDate")))
         end
 
         def transfer(data)

@@ -9,7 +9,8 @@ module SteadyMove
       module Xml
         EPP = "urn:ietf:params:xml:ns:epp-1.0"
         DOMAIN = "urn:ietf:params:xml:ns:domain-1.0"
-        NS = { "e" => EPP, "d" => DOMAIN }.freeze
+        CONTACT = "urn:ietf:params:xml:ns:contact-1.0"
+        NS = { "e" => EPP, "d" => DOMAIN, "c" => CONTACT }.freeze
 
         module_function
 

@@ -72,7 +72,7 @@ module SteadyMove
 
           Domain.new(name: data["ldhName"].to_s.downcase, handle: data["handle"],
                      statuses: Array(data["status"]).map { |s| Core::Names::Statuses.to_epp(s) },
-                     registrar: registrar(data), url: url.to_s,
+                     registrar: of_role(data, "registrar", "fn"), registrant_email: of_role(data, "registrant", "email"), url: url.to_s,
                      name_servers: Array(data["nameservers"]).map { |n| n["ldhName"].to_s.downcase.delete_suffix(".") },
                      signed: data.dig("secureDNS", "delegationSigned") == true,
                      ds: Array(data.dig("secureDNS", "dsData")), **events(data))
@@ -86,11 +86,11 @@ module SteadyMove
           raise Malformed, "the public record holds a date that can't be read"
         end
 
-        # The entity with role “registrar”: its name in the vCard (RFC 9083 §5.1, RFC 7095).
-        def registrar(data)
-          entity = Array(data["entities"]).find { |e| Array(e["roles"]).include?("registrar") } or return
+        # A property of the vCard of the entity with a role (RFC 9083 §5.1, RFC 7095); for fn its handle where there is no card.
+        def of_role(data, role, property)
+          entity = Array(data["entities"]).find { |e| e.is_a?(Hash) && Array(e["roles"]).include?(role) } or return
           card = entity.dig("vcardArray", 1) || []
-          (card.find { |p| p[0] == "fn" } || [])[3] || entity["handle"]
+          (card.find { |p| p[0] == property } || [])[3] || (entity["handle"] if property == "fn")
         end
       end
     end

@@ -1,0 +1,83 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Readiness
+      # Rulebook documents looked at before they are relied on: every mistake is a Rulebook::Invalid with its place.
+      module Checks
+        CHOICES = { "code" => %w[needed none registry], "lock" => %w[yes none], "approval" => %w[registry mail none push] }.freeze
+        NUMBERS = { "years_added" => 0..10, "max_years" => 1..10, "response_days" => 0..60, "auto_renew_grace_days" => 0..90, "code_days" => 1..3650 }.freeze
+        SOURCE = %w[text kind verified date].freeze
+
+        module_function
+
+        def entry(file, row, index)
+          need(file, row, [index], "id", "effect", "because", "remedy", "source")
+          fail!(file, [index, "effect"], "rule #{row['id']}: effect “#{row['effect']}” is not one of #{Rulebook::EFFECTS.join(', ')}") unless Rulebook::EFFECTS.include?(row["effect"])
+          fail!(file, [index, "id"], "rule #{row['id']}: no object judges it") unless Rules.all.key?(row["id"])
+          source(file, [index, "source"], "rule #{row['id']}", row["source"])
+
+          Rulebook::Entry.new(id: row["id"], effect: row["effect"], because: row["because"], remedy: row["remedy"], find_out: row["find_out"],
+                              params: row.fetch("params", {}).freeze, soft: row["soft"] == true, source: row["source"]).freeze
+        end
+
+        def family(file, row, entries)
+          need(file, row, [], "id", "title", "suffixes", "years_added", "max_years", "move_hours", "source")
+          without = row.fetch("without", [])
+          stray = without - entries.keys
+          fail!(file, ["without"], "no such rule: #{stray.join(', ')}") if stray.any?
+          (CHOICES.keys + NUMBERS.keys).each { |key| row.key?(key) && value(key, row[key], file: file) }
+          source(file, ["source"], row["id"], row["source"])
+          row.fetch("sources", {}).each { |key, s| source(file, ["sources", key], "#{row['id']}: #{key}", s) }
+          hours(file, row["move_hours"])
+          known = row.except("without").transform_keys(&:to_sym)
+          Family.build(**known, rules: entries.keys - without, entries: entries)
+        rescue ArgumentError => e
+          fail!(file, [], "#{row['id']}: #{e.message}")
+        end
+
+        # A family value that is allowed; raises Invalid. Returns it in its right type.
+        def value(key, given, file: "override")
+          case key
+          when *CHOICES.keys
+            CHOICES[key].include?(given) ? given : fail!(file, [key], "#{key} “#{given}” is not one of #{CHOICES[key].join(', ')}")
+          when *NUMBERS.keys
+            number = Integer(given.to_s, 10, exception: false)
+            NUMBERS[key].cover?(number || -1) ? number : fail!(file, [key], "#{key} “#{given}” is not a whole number from #{NUMBERS[key].min} to #{NUMBERS[key].max}")
+          when "presence" then given.to_s.strip.empty? ? nil : given.to_s
+          else fail!(file, [key], "“#{key}” is neither a value of a family nor a rule that counts days")
+          end
+        end
+
+        # The days that a rule is to count; raises Invalid.
+        def days(key, given, entry)
+          number = Integer(given.to_s, 10, exception: false)
+          return number if entry.params.key?("days") && number&.between?(0, 3650)
+
+          expected = entry.params.key?("days") ? "“off” or a number of days from 0 to 3650" : "“off”"
+          fail!("override", [key], "#{key} “#{given}”: #{expected} is expected")
+        end
+
+        def need(file, row, path, *members)
+          fail!(file, path, "a map is expected here, not “#{row}”") unless row.is_a?(Hash)
+          lacking = members.reject { |m| row.key?(m) }
+          fail!(file, path, "#{row['id'] || 'a row'}: #{lacking.join(', ')} missing") if lacking.any?
+        end
+
+        def source(file, path, whose, given)
+          lacking = given.is_a?(Hash) ? SOURCE - given.keys : SOURCE
+          fail!(file, path, "#{whose}: source without #{lacking.join(', ')}") if lacking.any?
+        end
+
+        def hours(file, given)
+          return if given.is_a?(Array) && given.size == 3 && given.all?(Numeric) && given.sort == given
+
+          fail!(file, ["move_hours"], "move_hours must be three rising numbers: least, usual, most")
+        end
+
+        def fail!(file, path, says) = raise(Rulebook::Invalid.new(file, path, says))
+        private_class_method :need, :source, :hours, :fail!
+      end
+    end
+  end
+end

@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Readiness
+      module Rules
+        # What expiry brings with it.
+        module Deadlines
+          # The expiry less the year that the registry added in the auto-renew grace period; and when that period ends.
+          def self.grace(facts, family)
+            return unless facts.statuses.include?("autoRenewPeriod")
+
+            before = Expiry.add_years(facts[:expires_at], -1)
+            [before, before.to_i + ((family.auto_renew_grace_days || 45) * DAY)]
+          end
+
+          UNPAID = Rule.of(:expires_at) do |facts, _, about|
+            expiry = grace(facts, about.family)&.first || facts[:expires_at]
+            case facts[:paid]
+            when false then [[expiry.to_i, EVER, nil, { expires: expiry }]]
+            when nil then [Rules.unknown(expiry.to_i, EVER, :paid)]
+            end
+          end
+
+          NEAR_EXPIRY = Rule.of(:expires_at) do |facts, entry, _|
+            expiry = facts[:expires_at].to_i
+            [[expiry - (entry.params.fetch("days") * DAY), expiry, nil, { expires: facts[:expires_at] }]]
+          end
+
+          TOO_LATE = Rule.of(:expires_at) do |facts, _, about|
+            expiry = facts[:expires_at].to_i
+            [[about.family.latest_start(expiry), expiry, nil, { expires: facts[:expires_at] }]]
+          end
+
+          # Within the grace period after expiry: the losing side's year is taken back. Seen by its status now, foreseen after expiry.
+          GRACE_YEAR = Rule.of(:expires_at, :statuses) do |facts, _, about|
+            next if (about.family.auto_renew_grace_days || 0).zero? || about.family.years_added.zero? || facts.statuses.intersect?(%w[redemptionPeriod pendingDelete])
+
+            expiry = facts[:expires_at].to_i
+            _, ends = grace(facts, about.family)
+            ahead = [expiry, expiry + (about.family.auto_renew_grace_days * DAY), nil, { until: Time.at(expiry + (about.family.auto_renew_grace_days * DAY)).utc }]
+            ends ? [[ALWAYS, ends, nil, { until: Time.at(ends).utc }], ahead] : [ahead]
+          end
+
+          # expiry + years > completion + maximum, that is completion < expiry + years − maximum. Completion is at the earliest the start.
+          TEN_YEARS = Rule.of(:expires_at) do |facts, _, about|
+            years = about.family.years_added
+            next if years.zero?
+
+            base = grace(facts, about.family)&.first || facts[:expires_at]
+            [[ALWAYS, Expiry.add_years(base, years - about.family.max_years).to_i, nil, { expires: facts[:expires_at], max: about.family.max_years }]]
+          end
+
+          RULES = { "unpaid" => UNPAID, "near-expiry" => NEAR_EXPIRY, "too-late" => TOO_LATE, "grace-year" => GRACE_YEAR, "ten-years" => TEN_YEARS }.freeze
+        end
+      end
+    end
+  end
+end

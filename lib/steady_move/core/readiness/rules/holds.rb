@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Readiness
+      module Rules
+        # What a status at the registry, a dispute or the registry's silence says.
+        module Holds
+          # Any of these EPP statuses stands.
+          def self.with(*statuses, effect: nil)
+            Rule.of(:statuses) do |facts, _, _|
+              found = facts.statuses & statuses
+              Rules.standing({ statuses: found.join(", ") }, effect: effect) unless found.empty?
+            end
+          end
+
+          # Until the registry's deadline; whoever sees it pending after that has to look again.
+          IN_TRANSFER = Rule.of(:statuses) do |facts, _, _|
+            next unless facts.statuses.include?("pendingTransfer")
+
+            ends = facts[:transfer_ends_at]&.to_i
+            ends ? [[ALWAYS, ends, nil, {}], Rules.unknown(ends, EVER, :statuses)] : Rules.standing
+          end
+
+          # Rules whose remedy is an update of the name at the losing side.
+          BY_UPDATE = %w[locked dns-leaves signed contact-unreachable].freeze
+
+          UPDATE_BARRED = Rule.of(:statuses, rests_on: BY_UPDATE) do |facts, _, about|
+            barred = facts.statuses & %w[clientUpdateProhibited serverUpdateProhibited]
+            next if barred.empty? || !about.hit?(*BY_UPDATE)
+
+            Rules.standing({ statuses: barred.join(", ") }, effect: ("bar" if barred.include?("serverUpdateProhibited")))
+          end
+
+          RULES = {
+            "not-registered" => Rule.of { |facts, _, _| facts[:registered] == false ? Rules.standing : nil },
+            "registry-hold" => with("serverTransferProhibited"), "in-transfer" => IN_TRANSFER,
+            "going" => with("pendingDelete", "redemptionPeriod", "pendingRestore"),
+            "other-pending" => with("pendingCreate", "pendingUpdate", "pendingRenew"),
+            "dispute" => Rule.of { |facts, _, _| facts[:dispute] && Rules.standing({ dispute: facts[:dispute] }) },
+            "locked" => with("clientTransferProhibited"), "on-hold" => with("clientHold", "serverHold"),
+            "update-barred" => UPDATE_BARRED
+          }.freeze
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Readiness
+      module Rules
+        # Contacts, privacy, presence.
+        module Persons
+          # Do words by mail decide on this path: the family's approval, or a code that is mailed?
+          def self.mail_decides?(facts, family) = family.approval == "mail" || facts[:code_by_mail] == true
+
+          PRIVACY_ON = Rule.of(:privacy, asked: ->(about) { about.family.approval == "mail" || about.destination&.reads_contacts }) do |facts, _, _|
+            facts[:privacy] && Rules.standing({ service: facts[:privacy].is_a?(String) ? facts[:privacy] : "a privacy service" })
+          end
+
+          # mailbox: proven, unproven, bounced or unread. Unproven is a reason only where a mail decides.
+          UNREACHABLE = Rule.of(:registrant_email) do |facts, _, about|
+            state = facts[:registrant_email].to_s.empty? ? "missing" : (facts[:mailbox] || "unproven")
+            next if state == "proven" || (state == "unproven" && !mail_decides?(facts, about.family))
+
+            Rules.standing({ email: facts[:registrant_email], state: { "missing" => "not there", "bounced" => "bouncing", "unread" => "read by nobody listed" }.fetch(state, "not proven to be read") })
+          end
+
+          CONTACT_ON_NAME = Rule.of(:registrant_email) do |facts, _, about|
+            domain = facts[:registrant_email].to_s.downcase.rpartition("@").last
+            next if domain.empty?
+
+            own = domain == about.name.ascii || domain.end_with?(".#{about.name.ascii}")
+            Rules.standing({ email: facts[:registrant_email] }) if own || Array(facts[:same_zone]).include?(domain)
+          end
+
+          # The registrant's own address is the trouble, and changing it starts a block of its own.
+          CONTACT_TRAP = Rule.of(:registrant_email, rests_on: %w[contact-unreachable]) do |facts, entry, about|
+            next if !about.hit?("contact-unreachable") || facts[:change_opted_out] || !about.family.rules.include?("registrant-change")
+
+            Rules.standing({ email: facts[:registrant_email], days: entry.params.fetch("days") })
+          end
+
+          PRESENCE = Rule.of(asked: ->(about) { about.family.presence }) do |facts, _, about|
+            Rules.standing({ presence: about.family.presence }) unless facts[:presence_proven]
+          end
+
+          RULES = { "privacy-on" => PRIVACY_ON, "contact-unreachable" => UNREACHABLE, "contact-on-name" => CONTACT_ON_NAME,
+                    "contact-trap" => CONTACT_TRAP, "presence" => PRESENCE }.freeze
+        end
+      end
+    end
+  end
+end

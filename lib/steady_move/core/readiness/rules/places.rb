@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Readiness
+      module Rules
+        # The destination, the DNS, and what else hangs on the losing account.
+        module Places
+          TO_SOMEWHERE = ->(about) { about.destination }
+
+          UNSERVED = Rule.of(asked: TO_SOMEWHERE) do |_, _, about|
+            taken = about.destination.suffixes
+            Rules.standing({ to: about.destination.title, suffix: about.name.suffix }) if taken && taken.none? { |s| about.name.under?(s) }
+          end
+
+          NO_PAYMENT = Rule.of(asked: TO_SOMEWHERE) do |_, _, about|
+            Rules.standing({ to: about.destination.title, why: about.destination.why_not || "no payment method" }) if about.destination.can_pay == false
+          end
+
+          DNS_LEAVES = Rule.of(:zone_ends_with_account) do |facts, _, _|
+            host = facts[:zone_ends_with_account]
+            Rules.standing({ host: host }) if host
+          end
+
+          # DS at the registry, and the name servers will change: because they leave, or because it was asked for.
+          SIGNED = Rule.of(:signed, rests_on: %w[dns-leaves]) do |facts, _, about|
+            Rules.standing if facts[:signed] && (about.hit?("dns-leaves") || facts[:servers_will_change])
+          end
+
+          HOST_OBJECTS = Rule.of { |facts, _, _| (hosts = facts[:hosts_for_others]) && !hosts.empty? ? Rules.standing({ hosts: hosts.join(", ") }) : nil }
+          TIED = Rule.of { |facts, _, _| (tied = facts[:tied_services]) && !tied.empty? ? Rules.standing({ services: tied.join(", ") }) : nil }
+          PREMIUM = Rule.of { |facts, _, _| facts[:premium] ? Rules.standing : nil }
+
+          RULES = { "suffix-unserved" => UNSERVED, "no-payment" => NO_PAYMENT, "dns-leaves" => DNS_LEAVES, "signed" => SIGNED,
+                    "host-objects" => HOST_OBJECTS, "tied-services" => TIED, "premium" => PREMIUM }.freeze
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # What the desk knows of names from its own doing: codes held, the registrar that a name came from, and what hangs together
+    # between names.
+    class OwnFacts
+      # many: read what is known of all names once, for judging the whole list; else ask for each name.
+      def initialize(app, many: false)
+        @names = app.names
+        @codes = app.keepings.held
+        @came_from = app.moves.came_from
+        @registrars = app.accounts.all.to_h { |a| [a.id, a.registrar] }
+        @hosts, @ending = @names.hosts_for_others, @names.zones_that_end if many
+      end
+
+      # row: of Store::Names; facts: Facts. Returns Facts with what the desk knows added.
+      def add(row, facts)
+        name = row[:name]
+        code = @codes[name]
+        from = @came_from[[name, row[:account_id]]]
+        extra = { code_held: code && true, code_received_at: code && Store::Values.time(code[0]), code_rejected: (true if code && code[1] == "rejected"), came_from: from && @registrars[from],
+                  hosts_for_others: hosts(name), same_zone: same_zone(facts) }.compact
+        extra.empty? ? facts : facts.with(**extra)
+      end
+
+      private
+
+      def hosts(name) = (@hosts || @names.hosts_for_others(name))[name]
+
+      # The contact's mail domain, where its zone ends with the same account as this one.
+      def same_zone(facts)
+        domain = facts[:registrant_email].to_s.downcase.rpartition("@").last
+        return if domain.empty?
+
+        host = (@ending || @names.zones_that_end(domain))[domain]
+        [domain] if host && host == facts[:zone_ends_with_account]
+      end
+    end
+  end
+end

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # All names of a deck as they stand at one instant: gates and orders.
+    class Picture
+      ORDER = { "clear" => 0, "fix" => 1, "wait" => 2, "barred" => 3 }.freeze
+      FAR = Float::INFINITY
+
+      attr_reader :list, :version, :instant
+
+      # list: [Deck::Entry] by name; at: seconds.
+      def initialize(list, instant, version:)
+        @list = list
+        @instant = instant
+        @version = version
+        @gates = {}.compare_by_identity
+        @until = FAR
+        list.each do |e|
+          @gates[e] = e.outline.gate(instant)
+          change = e.outline.next_change(instant)
+          @until = change if change < @until
+        end
+        @orders = {}
+        @lock = Mutex.new
+      end
+
+      # Nothing begins or ends between the picture's instant and this one.
+      def holds_at?(at) = at >= @instant && at < @until
+
+      # The same picture seen at a later instant within its time.
+      def at(instant)
+        dup.tap { |p| p.instance_variable_set(:@instant, instant) }
+      end
+
+      def gate(entry) = @gates.fetch(entry)
+      def suffixes = @suffixes ||= list.map(&:suffix).tally.sort
+      def tally = @tally ||= list.each_with_object(Hash.new(0)) { |e, t| t[gate(e).kind] += 1 }
+
+      # The list by one column; keys: {entry → sortable} by name of column. Kept.
+      def sorted(column, titles)
+        @lock.synchronize { @orders[column] ||= sort(column, titles) }
+      end
+
+      private
+
+      # Names tie-break, because the list is by name and each key carries its place.
+      def sort(column, titles)
+        return list if column == "name"
+
+        key = key_of(column, titles)
+        list.each_with_index.sort_by { |e, i| [key.call(e), i] }.map(&:first)
+      end
+
+      def key_of(column, titles)
+        case column
+        when "gate" then ->(e) { g = gate(e) and (ORDER.fetch(g.kind) * 1e12) + (g.clears_at || (g.kind == "wait" ? 9e11 : g.fixes)) }
+        when "expiry" then ->(e) { e.expires || FAR }
+        when "lock" then ->(e) { { nil => 2, true => 1, false => 0 }[e.locked] }
+        when "account" then ->(e) { titles[e.account_id].to_s }
+        when "dns" then ->(e) { e.dns_host || e.servers.first || "~" }
+        else ->(e) { titles.fetch(:stay).fetch(e.account_id, FAR) }
+        end
+      end
+    end
+  end
+end

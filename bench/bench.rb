@@ -112,7 +112,7 @@ class Bench
     name = "bench#{index}.example"
     registry.domains.insert(registry.find("isles-timetable.example").except(:statuses, :name_servers, :ds)
       .merge(name: name, roid: "B#{index}-PRAC", statuses: '["ok"]', name_servers: '["ns1.lanternroom.example","ns2.lanternroom.example"]', ds: "[]"))
-    SteadyMove::Desk::TakingIn.new(world.app).call(name, world.app.accounts.find("tarnbeck"), by: "bench")
+    SteadyMove::Desk::TakingIn.new(world.app).call(SteadyMove::Desk::TakingIn.words(name), world.app.accounts.find("tarnbeck"), by: "bench")
     world.start(name, to: "orlop")
   end
 

@@ -20,7 +20,7 @@ module Practice
         @scenario.hosts.each { |id, row| @app.accounts.put_host(host(id, row)) }
         @scenario.registrars.each { |id, row| @app.accounts.put(account(id, row)) }
         @scenario.names.group_by { |n| n["at"] }.each do |id, names|
-          SteadyMove::Desk::TakingIn.new(@app).call(names.reject { |n| n["listed_only"] }.map { |n| n["name"] }.join("\n"), @app.accounts.find(id), by: by)
+          SteadyMove::Desk::TakingIn.new(@app).call(SteadyMove::Desk::TakingIn.words(names.reject { |n| n["listed_only"] }.map { |n| n["name"] }.join("\n")), @app.accounts.find(id), by: by)
         end
         @scenario.names.each { |row| list(row) if row["listed_only"] }
         @scenario.names.each { |row| remember(row, by) }

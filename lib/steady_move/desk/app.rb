@@ -7,7 +7,7 @@ module SteadyMove
     # Everything a use case needs, put together once: store, ports to the outside, rulebook, clock.
     # clock: answers now; epp: Connections; rdap, dns, mailbox: wire clients (mailbox may be nil).
     class App
-      attr_reader :db, :safe, :clock, :accounts, :names, :moves, :journal, :keepings, :messages, :rulebook,
+      attr_reader :db, :safe, :clock, :accounts, :names, :moves, :journal, :keepings, :messages, :overrides,
                   :epp, :rdap, :dns, :mailbox, :random, :settings, :portfolio
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
@@ -17,7 +17,7 @@ module SteadyMove
         @db = Store::Database.open(config.database)
         @safe = Store::Safe.at(config.key_file)
         open_stores
-        @rulebook = Rulebooks.load(config.rulebook_folder)
+        @published = Rulebooks.load(config.rulebook_folder)
         @portfolio = Portfolio.new(self)
         @config = config
         @settings = Settings.new(db, safe, config)
@@ -33,6 +33,15 @@ module SteadyMove
         @dns = Wire::Dns::Client.new(servers: places.dns_servers, parents: places.dns_parents, timeout: [wait, 3].min, random: random)
         @mailbox = places.mailbox && Wire::Mail::Mailbox.new(places.mailbox.merge(timeout: wait))
         self
+      end
+
+      # The rulebook with this site's own words on it, as they stand.
+      def rulebook
+        places = names.marks.last
+        held, book = @rulebook
+        return book if held == places
+
+        (@rulebook = [places, @published.with(overrides.active)].freeze).last
       end
 
       def now = clock.now
@@ -52,6 +61,7 @@ module SteadyMove
         @moves = Store::Moves.new(db, journal)
         @keepings = Store::Keepings.new(db, safe)
         @messages = Store::Messages.new(db)
+        @overrides = Store::Overrides.new(db)
       end
     end
   end

@@ -15,10 +15,11 @@ module SteadyMove
         accounts.transform_values(&:title).merge(stay: accounts.transform_values { |a| a.prices["renew"] || Float::INFINITY })
       end
 
-      # given: {q:, gate:, account:, suffix:, within: days, changed:, sort:, group:, offset:, limit:}; titles: {account id => title, stay: {account id => minor}}.
+      # given: {q:, gate:, account:, suffix:, within: days, changed:, sort:, group:, offset:, limit:, names: [those alone]}; titles: {account id => title, stay: {account id => minor}}.
       def initialize(given, titles)
         @given = given
         @titles = titles
+        @only = given[:names]&.to_set
         @words = given[:q].to_s.downcase.split
         @gates = given[:gate].to_s.split(",")
         @down = given[:sort].to_s.start_with?("-")
@@ -39,10 +40,11 @@ module SteadyMove
       private
 
       def keep?(entry, picture, was)
+        return false if @only && !@only.include?(entry.ascii)
         return false if @given[:account] && entry.account_id != @given[:account]
         return false if @given[:suffix] && entry.suffix != @given[:suffix]
         return false if @gates.any? && !@gates.include?(picture.gate(entry).kind)
-        return false if @given[:changed] && picture.gate(entry).kind == was.gate(entry).kind
+        return false if @given[:changed] && was.gate(entry)&.kind == picture.gate(entry).kind
         return false if @given[:within] && !goes_within?(entry, picture)
 
         @words.all? { |w| entry.ascii.include?(w) || entry.unicode.include?(w) || @titles[entry.account_id].to_s.downcase.include?(w) }
@@ -65,9 +67,9 @@ module SteadyMove
         return {} if picture.equal?(was) || picture.instant == was.instant
 
         picture.list.each_with_object(Hash.new(0)) do |e, counts|
-          before = was.gate(e).kind
+          before = was.gate(e)&.kind
           after = picture.gate(e).kind
-          counts[[before, after]] += 1 if before != after
+          counts[[before, after]] += 1 if before && before != after
         end
       end
     end

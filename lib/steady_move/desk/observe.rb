@@ -6,8 +6,9 @@ module SteadyMove
     class Observe
       Fact = Core::Readiness::Fact
 
-      # What one look brought: the sources that answered, and a sentence for each that did not.
-      Seen = Struct.new(:sources, :problems, keyword_init: true)
+      # What one look brought: the sources that answered, and a sentence for each that did not; unserved: no public record
+      # service is known for the suffix.
+      Seen = Struct.new(:sources, :problems, :unserved, keyword_init: true)
 
       def initialize(app)
         @app = app
@@ -21,7 +22,7 @@ module SteadyMove
         facts = [said, public_record].compact.flatten
         facts += about_dns(facts, account)
         @app.names.learn(name.ascii, facts) if facts.any?
-        Seen.new(sources: facts.map(&:source).uniq, problems: problems)
+        Seen.new(sources: facts.map(&:source).uniq, problems: problems, unserved: !@app.rdap.serves?(name))
       end
 
       private

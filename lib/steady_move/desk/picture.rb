@@ -14,10 +14,10 @@ module SteadyMove
         @list = list
         @instant = instant
         @version = version
-        @gates = {}.compare_by_identity
+        @gates = {}
         @until = FAR
         list.each do |e|
-          @gates[e] = e.outline.gate(instant)
+          @gates[e.ascii] = e.outline.gate(instant)
           change = e.outline.next_change(instant)
           @until = change if change < @until
         end
@@ -33,7 +33,9 @@ module SteadyMove
         dup.tap { |p| p.instance_variable_set(:@instant, instant) }
       end
 
-      def gate(entry) = @gates.fetch(entry)
+      # The gate of an entry, also of another deck's; nil where this deck doesn't hold the name.
+      def gate(entry) = @gates[entry.ascii]
+      def inspect = "#<Picture #{@instant}>"
       def suffixes = @suffixes ||= list.map(&:suffix).tally.sort
       def tally = @tally ||= list.each_with_object(Hash.new(0)) { |e, t| t[gate(e).kind] += 1 }
 

@@ -15,11 +15,11 @@ module SteadyMove
       end
 
       # at, now: Time; to: account id or nil; patience: seconds to wait for a first reading.
-      # Returns [Picture at the instant, Picture now without a destination], or Working.
+      # Returns [Picture at the instant, Picture now without a destination], or [Working, nil].
       def pictures(at:, now:, to: nil, patience: 0.5)
         decks = [deck(to), deck(nil)]
         slow = decks.find { |d| !d.ready?(patience) }
-        return Working.new(done: slow.done, of: slow.of) if slow
+        return [Working.new(done: slow.done, of: slow.of), nil] if slow
 
         [decks.first.picture(at.to_i), decks.last.picture(now.to_i)]
       end

@@ -52,9 +52,11 @@ module SteadyMove
       # Facts about one name.
       def facts(name) = Core::Readiness::Facts.new(@db[:sightings].where(name: name).flat_map { |r| facts_in(r) })
 
-      # Yields each row with its facts: [Fact], of all names or of those revised after a number.
-      def each_with_facts(after: 0)
-        rows = @db[:names].where { revision > after }.left_join(:sightings, name: :name)
+      # Yields each row with its facts: [Fact], of all names, of those revised after a number, or of those under a suffix.
+      def each_with_facts(after: 0, under: nil)
+        names = @db[:names].where { revision > after }
+        names = names.where(Sequel[:names][:name].like("%.#{@db[:names].escape_like(under)}")) if under
+        rows = names.left_join(:sightings, name: :name)
                           .select(Sequel[:names].*, :source, :facts).order(Sequel[:names][:name])
         rows.chunk_while { |a, b| a[:name] == b[:name] }.each do |same|
           yield same.first, same.flat_map { |r| r[:source] ? facts_in(r) : [] }

@@ -31,9 +31,16 @@ module SteadyMove
         end
 
         # 202: still at work; how far.
-        def working(progress)
+        def working(progress, **more)
           status 202
-          json(working: { done: progress.done, of: progress.of })
+          json(working: { done: progress.done, of: progress.of }, **more)
+        end
+
+        # A job's result as the block shapes it, or how far it is.
+        def job(job, &show)
+          raise Problem.new(500, job.problem) if job.problem
+
+          job.finished? ? json(show.call(job.result)) : working(job, job: job.id)
         end
 
         def moves_shown(moves)
@@ -62,6 +69,7 @@ module SteadyMove
         content_type "application/problem+json"
         e.to_json
       end
+      error(Desk::Notes::Invalid, Wire::Malformed) { |e| refuse(422, "#{e.message.sub(/\.\z/, '')}.".sub(/\A\w/, &:upcase)) }
       error(Desk::Planning::NotStartable, Store::Moves::AlreadyMoving, Desk::Orders::NotNow) { |e| refuse(409, e.message) }
       error(Sinatra::NotFound) { refuse(404, "There is nothing at #{request.path_info}.") }
       error { |e| house.log.error(e) && refuse(500, "Something went wrong here; it was written to the log.") }
@@ -75,6 +83,8 @@ module SteadyMove
       end
 
       register Routes::Session
+      register Routes::Listings
+      register Routes::Rulebook
       register Routes::Names
       register Routes::Moves
       register Routes::Practice

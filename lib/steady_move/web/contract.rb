@@ -9,7 +9,7 @@ module SteadyMove
     # The OpenAPI document, and requests checked against it.
     class Contract
       FILE = File.join(ROOT, "config", "openapi.yml")
-      BODY_MOST = 512 * 1024
+      BODY_MOST = 4 * 1024 * 1024
 
       attr_reader :json
 

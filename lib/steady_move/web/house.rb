@@ -9,7 +9,7 @@ module SteadyMove
   module Web
     # The web application put together: sign-in, protection, API, the built front end.
     class House
-      attr_reader :app, :runner, :engine, :first_run, :status, :orders, :people, :contract, :hub, :practice, :log
+      attr_reader :app, :jobs, :runner, :engine, :first_run, :status, :orders, :people, :contract, :hub, :practice, :log
 
       POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " \
                "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
@@ -23,6 +23,7 @@ module SteadyMove
         @log = log
         @practice = practice
         @engine = Desk::Engine.new(runner, on_error: log.method(:error))
+        @jobs = Desk::Jobs.new(random: app.random, on_error: log.method(:error))
         @orders = Desk::Orders.new(app)
         @people = Desk::People.new(app)
         @first_run = FirstRun.new(@people)

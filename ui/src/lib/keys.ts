@@ -4,14 +4,17 @@ import { navigate } from '../router';
 export const KEYS: [string, string][] = [
   ['/', 'Search names, moves and views'],
   ['?', 'These keys'],
-  ['1 … 6', 'Desk, Names, Moves, Post, Accounts, Status'],
+  ['1 … 7', 'Desk, Names, Moves, Post, Rulebook, Accounts, Status'],
   ['j k', 'Walk down and up the list'],
   ['Enter', 'Open what the walk stands on'],
+  ['x', 'Put the name into the tray, or take it out'],
+  ['p', 'Plan the tray'],
+  ['t', 'To the what-if date'],
   ['e', 'Show or hide the evidence'],
   ['Esc', 'Close the sheet'],
 ];
 
-const VIEWS = ['/', '/names', '/moves', '/post', '/accounts', '/status'] as const;
+const VIEWS = ['/', '/names', '/moves', '/post', '/rulebook', '/accounts', '/status'] as const;
 
 const typing = (e: KeyboardEvent) =>
   e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName);

@@ -1,13 +1,20 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../lib/api';
+  import { isWorking, stretch } from '../lib/list';
   import { navigate } from '../router';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let dialog = $state<HTMLDialogElement>();
   let text = $state('');
   let at = $state(0);
-  const names = createQuery(() => ({ queryKey: ['names'], queryFn: () => ask(api.GET('/api/names')), enabled: open }));
+  const names = createQuery(() => ({
+    queryKey: ['names', 'search', text],
+    queryFn: () => stretch({ q: text.trim() || undefined, sort: 'name' }, 0),
+    placeholderData: (before) => before,
+    enabled: open,
+  }));
+  const held = $derived(names.data && !isWorking(names.data) ? names.data.names : []);
   const moves = createQuery(() => ({ queryKey: ['moves'], queryFn: () => ask(api.GET('/api/moves')), enabled: open }));
   const VIEWS = [
     'Desk /',
@@ -15,6 +22,7 @@
     'Take names in /names/take-in',
     'Moves /moves',
     'Post /post',
+    'Rulebook /rulebook',
     'Accounts /accounts',
     'Status /status',
   ];
@@ -31,7 +39,7 @@
       note: `move to ${m.to}: ${m.stage}`,
       path: `/moves/${m.id}`,
     })),
-    ...(names.data?.names ?? []).map((n) => ({ title: n.unicode, note: n.account, path: `/names/${n.name}` })),
+    ...held.map((n) => ({ title: n.unicode, note: n.account, path: `/names/${n.name}` })),
   ]);
   const found = $derived(
     all.filter((f) => `${f.title} ${f.note}`.toLowerCase().includes(text.trim().toLowerCase())).slice(0, 12),

@@ -22,8 +22,9 @@
     <a href={p('/names')} title="2" {@attach isActiveLink({ className: 'here', startsWith: true })}>Names</a>
     <a href={p('/moves')} title="3" {@attach isActiveLink({ className: 'here', startsWith: true })}>Moves</a>
     <a href={p('/post')} title="4" {@attach isActiveLink({ className: 'here' })}>Post</a>
-    <a href={p('/accounts')} title="5" {@attach isActiveLink({ className: 'here' })}>Accounts</a>
-    <a href={p('/status')} title="6" {@attach isActiveLink({ className: 'here' })}>Status</a>
+    <a href={p('/rulebook')} title="5" {@attach isActiveLink({ className: 'here' })}>Rulebook</a>
+    <a href={p('/accounts')} title="6" {@attach isActiveLink({ className: 'here' })}>Accounts</a>
+    <a href={p('/status')} title="7" {@attach isActiveLink({ className: 'here' })}>Status</a>
     {#if session.who?.practice}
       <a href={p('/practice')} {@attach isActiveLink({ className: 'here' })}>Practice</a>
     {/if}

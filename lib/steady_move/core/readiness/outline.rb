@@ -4,7 +4,7 @@ module SteadyMove
   module Core
     module Readiness
       # What of a judgement moves the gate and draws the ruler, small enough to be kept for a hundred thousand names:
-      # flat [from, to, effect, soft, from, to, …] without steps and mere cautions.
+      # flat [from, to, effect, soft, rule, from, to, …] without steps and mere cautions.
       class Outline
         # What the list needs of a verdict. kind: clear, fix, wait or barred; clears_at: seconds or nil.
         Gate = Struct.new(:kind, :clears_at, :fixes, :rests_on_less)
@@ -13,7 +13,7 @@ module SteadyMove
 
         def self.of(spans)
           telling = spans.select { |s| MOVING.include?(s.effect) || s.entry.soft }
-          new(telling.flat_map { |s| [s.from, s.to, s.effect, s.entry.soft] }.freeze)
+          new(telling.flat_map { |s| [s.from, s.to, s.effect, s.entry.soft, s.rule] }.freeze)
         end
 
         def initialize(flat)
@@ -37,6 +37,11 @@ module SteadyMove
             end
           end
           Gate.new(kind(barred, waits, fixes), waits && !barred && clears != EVER ? clears : nil, fixes, less)
+        end
+
+        # The rules that bar, delay or want a fix at an instant.
+        def reasons(at)
+          [].tap { |rules| each { |from, to, effect, _, rule| rules << rule if from <= at && at < to && %w[bar wait fix].include?(effect) } }
         end
 
         # The next instant after `at` at which something begins or ends; infinity where nothing does.
@@ -78,8 +83,8 @@ module SteadyMove
         def each
           i = 0
           while i < @flat.size
-            yield @flat[i], @flat[i + 1], @flat[i + 2], @flat[i + 3]
-            i += 4
+            yield @flat[i], @flat[i + 1], @flat[i + 2], @flat[i + 3], @flat[i + 4]
+            i += 5
           end
         end
 

@@ -31,6 +31,7 @@ module SteadyMove
           @entries = rules[:rows].each_with_index.to_h { |row, i| [row["id"], Checks.entry(rules[:file], row, i)] }.freeze
           @families = families.map { |f| Checks.family(f[:file], f[:row], @entries) }.freeze
           index
+          freeze
         end
 
         # The family whose suffix is the longest that fits the DomainName; nil where none does.
@@ -40,7 +41,9 @@ module SteadyMove
         end
 
         # Suffixes of more than one label, which names are registered under directly.
-        def deep_suffixes = @deep ||= @by_suffix.keys.select { |s| s.include?(".") }.sort_by { |s| -s.length }.freeze
+        attr_reader :deep_suffixes
+
+        def inspect = "#<Rulebook>"
 
         # The same rulebook with a site's overrides: [Override]; a suffix that is overruled becomes a family of its own.
         def with(overrides)
@@ -60,7 +63,7 @@ module SteadyMove
 
         def index
           @by_suffix = @families.flat_map { |f| f.suffixes.map { |s| [s, f] } }.to_h.freeze
-          @deep = nil
+          @deep_suffixes = @by_suffix.keys.select { |s| s.include?(".") }.sort_by { |s| -s.length }.freeze
         end
       end
     end

@@ -3,27 +3,40 @@
 module SteadyMove
   module Web
     module Routes
-      # Names, what is known and judged of them, and the accounts that hold them.
+      # Names one by one: taken in, looked up, noted, judged; and the accounts that hold them.
       module Names
         def self.registered(app)
-          app.get("/api/names") do
-            given = house.contract.query("/api/names", params)
-            at = Contract.instant(given[:at]) || now
-            accounts = app_.accounts.all.to_h { |a| [a.id, a] }
-            raise Problem.new(422, "to: there is no account “#{given[:to]}”.") if given[:to] && !accounts.key?(given[:to])
-
-            picture, was = app_.portfolio.pictures(at: at, now: now, to: given[:to])
-            next working(picture) if picture.is_a?(Desk::Portfolio::Working)
-
-            found = Desk::NamesQuery.new(given, Desk::NamesQuery.titles(accounts)).call(picture, was)
-            json(Views::NameList.page(found, accounts, at: at, now: now, offset: given.fetch(:offset, 0)))
-          end
-
           app.post("/api/names") do
             need "mover"
             given = body_as("TakeIn")
             account = app_.accounts.find(given["account"]) or raise Problem.new(422, "account: there is no account “#{given['account']}”.")
-            json(lines: Desk::TakingIn.new(app_).call(given["text"], account, by: person[:email]).map(&:to_h))
+            taking = Desk::TakingIn.new(app_)
+            wishes = given["columns"] ? Desk::TakingIn.table(given["text"], given["columns"]) : Desk::TakingIn.words(given["text"])
+            who = person[:email]
+            job(house.jobs.start(by: who, of: wishes.size) { |j| taking.call(wishes, account, by: who) { j.done += 1 } }) { |lines| { lines: lines.map(&:to_h) } }
+          end
+
+          app.post("/api/names/table") do
+            need "mover"
+            json(Desk::TakingIn.look(body_as("Table")["text"]))
+          end
+
+          app.get("/api/jobs/:id") do |id|
+            found = house.jobs.find(id, by: person[:email]) or raise Problem.new(404, "There is no such work of yours.")
+            job(found) { |lines| { lines: lines.map(&:to_h) } }
+          end
+
+          app.post("/api/names/:name/note") do
+            need "mover"
+            given = body_as("Note")
+            Desk::Notes.new(app_).put(params["name"], given["key"], given["value"], by: person[:email])
+            json(Views::NameView.sheet(judged(params["name"]), app_.journal.of_name(params["name"])))
+          end
+
+          app.post("/api/names/:name/let-go") do
+            need "mover"
+            Desk::TakingIn.new(app_).let_go(params["name"], by: person[:email])
+            json(gone: params["name"])
           end
 
           app.get("/api/names/:name") do

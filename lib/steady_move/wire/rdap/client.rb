@@ -25,12 +25,18 @@ module SteadyMove
           parse(fetch(url), url)
         end
 
+        # Is a public record service known for the name's suffix?
+        def serves?(name) = !base_for(name).nil?
+
         private
 
-        def url_for(name)
+        def base_for(name)
           labels = name.suffix.split(".")
-          base = labels.each_index.lazy.filter_map { |i| @bases[labels.drop(i).join(".")] }.first
-          base or raise Refused.new(404, "no public record service is known for “.#{name.suffix}”")
+          labels.each_index.lazy.filter_map { |i| @bases[labels.drop(i).join(".")] }.first
+        end
+
+        def url_for(name)
+          base = base_for(name) or raise Refused.new(404, "no public record service is known for “.#{name.suffix}”")
           URI.join(base.end_with?("/") ? base : "#{base}/", "domain/#{name.ascii}")
         end
 

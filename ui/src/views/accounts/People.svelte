@@ -70,7 +70,7 @@
 
 <style>
   select {
-    background: var(--raised);
+    background-color: var(--raised);
     border: 1px solid var(--line);
     border-radius: var(--radius);
     padding: 0.15rem 1.8rem 0.15rem 0.5rem;

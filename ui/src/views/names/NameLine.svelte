@@ -1,43 +1,82 @@
 <script lang="ts">
   import type { NameRow } from '../../lib/api';
+  import { kept, pick } from '../../lib/list';
   import { p } from '../../router';
-  import { day } from '../../lib/words';
+  import { day, GATES, money } from '../../lib/words';
   import GateMark from '../../parts/GateMark.svelte';
+  import Ruler from '../../parts/Ruler.svelte';
 
-  let { row, current }: { row: NameRow; current: boolean } = $props();
+  let {
+    row,
+    current,
+    picked,
+    at,
+    days,
+    index,
+  }: { row: NameRow; current: boolean; picked: boolean; at: string; days: number; index: number } = $props();
+  const href = $derived(p('/names/:name', { params: { name: row.name } }) + kept());
 </script>
 
-<tr class:current>
-  <td class="name">
-    <a class="mono" data-row aria-current={current} href={p('/names/:name', { params: { name: row.name } })}
-      >{row.unicode}</a
-    >
+<div class="row" class:current role="row" aria-rowindex={index + 2}>
+  <span role="cell" class="pick">
+    <input
+      type="checkbox"
+      tabindex="-1"
+      checked={picked}
+      aria-label="{row.unicode} in the tray"
+      title="In the tray (x)"
+      onchange={() => pick(row.name)}
+    />
+  </span>
+  <span role="cell" class="name">
+    <a class="mono" data-row data-name={row.name} aria-current={current} title={row.unicode} {href}>{row.unicode}</a>
     {#if row.move}<span class="moving">on the move: {row.move.stage}</span>{/if}
-  </td>
-  <td><GateMark gate={row.gate} /></td>
-  <td class="wide muted">{row.account}</td>
-  <td class="wide num">{row.expires_at ? day(row.expires_at) : 'not known'}</td>
-  <td class="wide">{row.locked === null ? 'not known' : row.locked ? 'on' : 'off'}</td>
-  <td class="wide muted servers" title={row.name_servers.join(', ')}
-    >{row.dns_host ?? row.name_servers[0] ?? 'not known'}</td
+    {#if row.contradicting}<span class="differs" title="Sources contradict each other"
+        >≠<span class="hidden-words">sources differ</span></span
+      >{/if}
+  </span>
+  <span role="cell" class="gates"
+    ><GateMark gate={row.gate} />{#if row.was}<span class="was"
+        >now: {GATES[row.was].replace(' until', '').toLowerCase()}</span
+      >{/if}</span
   >
-</tr>
+  <span role="cell" class="ruler"><Ruler {row} from={at} {days} /></span>
+  <span role="cell" class="wide muted">{row.account}</span>
+  <span role="cell" class="wide num">{row.expires_at ? day(row.expires_at) : 'not known'}</span>
+  <span role="cell" class="wide num right">{row.stay ? money(row.stay) : '–'}</span>
+  <span role="cell" class="wide muted" title={row.name_servers.join(', ')}
+    >{row.dns_host ?? row.name_servers[0] ?? 'not known'}</span
+  >
+</div>
 
 <style>
-  td {
-    padding: 0.42rem 0.8rem;
+  .row {
+    display: grid;
+    grid-template-columns: var(--columns);
+    align-items: center;
+    height: 100%;
     border-bottom: 1px solid var(--line);
-    vertical-align: top;
   }
-  tr:last-child td {
-    border-bottom: 0;
+  .row > span {
+    padding: 0 0.5rem;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
   }
-  tr:hover td,
-  .current td {
+  .row:hover,
+  .current {
     background: var(--loden-soft);
   }
-  .name {
-    overflow-wrap: anywhere;
+  .row > .pick {
+    text-overflow: clip;
+    padding-right: 0;
+  }
+  .gates {
+    display: flex;
+    align-items: center;
+  }
+  .right {
+    text-align: right;
   }
   a {
     color: var(--ink);
@@ -47,11 +86,19 @@
     text-decoration: underline;
   }
   .moving {
-    font-size: 0.88rem;
-    display: block;
-  }
-  .moving {
     color: var(--loden);
     font-weight: 600;
+    font-size: 0.88rem;
+    margin-left: 0.5rem;
+  }
+  .differs {
+    color: var(--ochre);
+    font-weight: 700;
+    margin-left: 0.4rem;
+  }
+  .was {
+    color: var(--muted);
+    font-size: 0.88rem;
+    margin-left: 0.5rem;
   }
 </style>

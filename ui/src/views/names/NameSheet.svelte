@@ -4,29 +4,47 @@
   import { api, ask } from '../../lib/api';
   import { p, route } from '../../router';
   import { day, money } from '../../lib/words';
+  import { asked, kept } from '../../lib/list';
+  import { clock } from '../../lib/clock.svelte';
   import GateMark from '../../parts/GateMark.svelte';
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import Facts from './Facts.svelte';
   import FindingLine from './FindingLine.svelte';
+  import Notes from './Notes.svelte';
+  import Timeline from './Timeline.svelte';
   import Journal from '../moves/Journal.svelte';
 
   const client = useQueryClient();
   const name = $derived((route.params as { name: string }).name);
   const path = $derived({ params: { path: { name } } });
+  const what = $derived(asked());
+  const query = $derived({ ...(what.at ? { at: what.at } : {}), ...(what.to ? { to: what.to } : {}) });
+  const queryKey = $derived(['name', name, query]);
   const sheet = createQuery(() => ({
-    queryKey: ['name', name],
+    queryKey,
+    queryFn: () => ask(api.GET('/api/names/{name}', { params: { path: { name }, query } })),
+    placeholderData: (before) => (before?.name === name ? before : undefined),
+  }));
+  // The ruler always begins today, also while the verdict is for another day.
+  const today = createQuery(() => ({
+    queryKey: ['name', name, {}],
     queryFn: () => ask(api.GET('/api/names/{name}', path)),
   }));
   const look = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/names/{name}/look', path)),
-    onSuccess: (data) => {
-      client.setQueryData(['name', name], data);
+    onSuccess: () => {
+      void client.invalidateQueries({ queryKey: ['name', name] });
       void client.invalidateQueries({ queryKey: ['names'] });
     },
   }));
   let evidence = $state(false);
+  const unknown = $derived.by(() => {
+    const by: Record<string, string[]> = {};
+    for (const u of sheet.data?.unknown ?? []) (by[u.find_out ?? ''] ??= []).push(u.rule);
+    return Object.entries(by);
+  });
   const reasons = $derived(sheet.data?.findings.filter((f) => f.effect !== 'step') ?? []);
 
   function onkeydown(e: KeyboardEvent) {
@@ -42,6 +60,7 @@
     {#if s.unicode !== s.name}<p class="mono muted">{s.name}</p>{/if}
     <div class="verdict">
       <GateMark gate={s.gate} />
+      {#if what.at}<span class="muted">if nothing else changes until {day(what.at)}</span>{/if}
       {#if s.gate.kind === 'wait' && s.gate.clears_at}<span class="muted"><When at={s.gate.clears_at} /></span>{/if}
       {#if s.gate.rests_on_less}<span class="muted">It rests on less than is wanted: see “not known yet”.</span>{/if}
     </div>
@@ -49,7 +68,7 @@
       {#if s.move}
         <Button href={p('/moves/:id', { params: { id: String(s.move.id) } })}>See the move ({s.move.stage})</Button>
       {:else if s.can_move}
-        <Button href={p('/names/:name/plan', { params: { name } })}>Plan its move</Button>
+        <Button href={p('/names/:name/plan', { params: { name } }) + kept()}>Plan its move</Button>
       {:else}
         <p>It can’t be moved now, for the reasons below.</p>
       {/if}
@@ -58,14 +77,20 @@
     </div>
     {#each look.data?.problems ?? [] as problem (problem)}<Trouble error={new Error(problem)} />{/each}
 
+    {#if today.data}<Timeline
+        sheet={today.data}
+        now={new Date(Math.floor(clock.now / 60_000) * 60_000).toISOString()}
+        at={what.at}
+      />{/if}
+
     <h2>Why</h2>
     {#each reasons as finding (finding.rule)}
       <FindingLine {finding} {evidence} />
     {:else}
       <p>Nothing bars, delays or endangers a move.</p>
     {/each}
-    {#each s.unknown as u (u.rule)}
-      <p class="unknown"><strong>Not known yet:</strong> {u.rule}. {u.find_out}</p>
+    {#each unknown as [find_out, rules] (find_out)}
+      <p class="unknown"><strong>Not known yet:</strong> {rules.join(', ')}. {find_out}</p>
     {/each}
     <p>
       <button class="link" onclick={() => (evidence = !evidence)} aria-pressed={evidence} title="e"
@@ -81,6 +106,8 @@
       <dd>{s.expires_at ? day(s.expires_at) : 'not known'}</dd>
       <dt>Price to stay</dt>
       <dd class="num">{s.stay ? `${money(s.stay)} a year` : 'not known'}</dd>
+      <dt>Suffix</dt>
+      <dd>.{s.suffix}{s.family ? `: ${s.family.toLowerCase()}` : ''}</dd>
       <dt>DNS host</dt>
       <dd>{s.dns_host ?? 'not known'}</dd>
       <dt>Name servers</dt>
@@ -92,6 +119,8 @@
       </p>
     {/if}
     {#if evidence}<Facts facts={s.facts} />{/if}
+    <h2>Noted by hand</h2>
+    <Notes sheet={s} {queryKey} />
     {#if s.history.length}
       <h2>History</h2>
       <Journal events={s.history} />

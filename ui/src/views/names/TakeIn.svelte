@@ -1,21 +1,56 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button, Label, Select, Textarea } from 'flowbite-svelte';
-  import { api, ask } from '../../lib/api';
+  import { api, ask, type Schemas } from '../../lib/api';
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import Columns from './Columns.svelte';
+  import Fates from './Fates.svelte';
 
   const client = useQueryClient();
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
   let text = $state('');
   let chosen = $state('');
+  let progress = $state<{ done: number; of: number }>();
+  let look = $state<Schemas['TableLook']>();
+  let columns = $state<Record<string, number>>({});
   const account = $derived(chosen || places.data?.accounts[0]?.id || '');
-  const FATES = { taken: 'Taken in', known: 'Already there', refused: 'Refused' };
+
+  /** Follows work that takes longer, until its result is there. */
+  async function whole(answer: Schemas['TakenIn'] | (Schemas['Working'] & { job: string })) {
+    while ('working' in answer) {
+      progress = answer.working;
+      await new Promise((r) => setTimeout(r, 400));
+      answer = await ask(api.GET('/api/jobs/{job}', { params: { path: { job: answer.job } } }));
+    }
+    progress = undefined;
+    return answer.lines;
+  }
   const take = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/names', { body: { account, text } })),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['names'] }),
+    mutationFn: async () => {
+      const { name, ...rest } = columns;
+      const mapped = look && name !== undefined ? { columns: { name, ...rest } } : {};
+      return whole(await ask(api.POST('/api/names', { body: { account, text, ...mapped } })));
+    },
+    onSettled: () => {
+      progress = undefined;
+      void client.invalidateQueries({ queryKey: ['names'] });
+    },
+  }));
+  const table = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/names/table', { body: { text } })),
+    onSuccess: (data) => {
+      look = data;
+      columns = { ...data.guess };
+    },
   }));
 
+  async function file(e: Event & { currentTarget: HTMLInputElement }) {
+    const chosenFile = e.currentTarget.files?.[0];
+    if (!chosenFile) return;
+    text = await chosenFile.text();
+    table.mutate();
+  }
   function submit(e: SubmitEvent) {
     e.preventDefault();
     take.mutate();
@@ -24,7 +59,8 @@
 
 <Sheet title="Take names in" back="/names">
   <p class="muted">
-    Each name is looked up in the account and in the public record. URLs, hosts and upper case are understood.
+    Each name is looked up in the account and in the public record. URLs, hosts, upper case, international names and
+    lists with any separator are understood; what stands behind # is left out.
   </p>
   <form onsubmit={submit}>
     <Label for="account">Account that holds them</Label>
@@ -35,24 +71,28 @@
       value={account}
       onchange={(e: Event) => (chosen = (e.currentTarget as HTMLSelectElement).value)}
     />
-    <Label for="text">Names</Label>
-    <Textarea id="text" rows={6} class="w-full" bind:value={text} required />
-    <div><Button type="submit" disabled={take.isPending || !account}>Take them in</Button></div>
+    <Label for="text">Names, or a table with a header (CSV)</Label>
+    <Textarea id="text" rows={6} class="w-full" bind:value={text} oninput={() => (look = undefined)} required />
+    <div class="table">
+      <label>From a file <input type="file" accept=".csv,.txt,text/csv,text/plain" onchange={file} /></label>
+      <Button color="alternative" disabled={!text || table.isPending} onclick={() => table.mutate()}
+        >It is a table</Button
+      >
+    </div>
+    {#if look}<Columns {look} bind:columns />{/if}
+    <div>
+      <Button type="submit" disabled={take.isPending || !account || (!!look && columns.name === undefined)}
+        >Take them in</Button
+      >
+    </div>
   </form>
-  <Trouble error={take.error ?? places.error} />
-  {#if take.data}
-    <table aria-label="What became of each line">
-      <tbody>
-        {#each take.data.lines as line, i (i)}
-          <tr class={line.fate}>
-            <td class="mono">{line.typed}</td>
-            <td><strong>{FATES[line.fate]}</strong></td>
-            <td>{line.says ?? ''}</td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+  {#if progress}
+    <p role="status">
+      {progress.done} of {progress.of} looked up. <progress max={progress.of} value={progress.done}></progress>
+    </p>
   {/if}
+  <Trouble error={take.error ?? table.error ?? places.error} />
+  {#if take.data}<Fates lines={take.data} />{/if}
 </Sheet>
 
 <style>
@@ -61,16 +101,13 @@
     gap: 0.5rem;
     margin: 0.8rem 0;
   }
-  table {
-    width: 100%;
+  .table {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem 1.2rem;
+    align-items: center;
   }
-  td {
-    padding: 0.35rem 0.8rem 0.35rem 0;
-    border-top: 1px solid var(--line);
-    vertical-align: top;
-    overflow-wrap: anywhere;
-  }
-  .refused strong {
-    color: var(--madder);
+  input[type='file'] {
+    max-width: 16rem;
   }
 </style>

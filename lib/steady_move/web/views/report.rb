@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+require "erb"
+
+module SteadyMove
+  module Web
+    module Views
+      # A readiness report to print: each name with its verdict, ruler, reasons and what is not known.
+      class Report
+        GATES = { "clear" => "Clear to go", "fix" => "Fix first", "wait" => "Wait", "barred" => "Barred" }.freeze
+        TEMPLATE = ERB.new(File.read(File.join(__dir__, "report.erb")), trim_mode: "-")
+        WIDTH = 640
+
+        # judged: [Desk::Judging::Judged]; accounts: {id => account}. Returns HTML.
+        def self.page(judged, accounts, at:, now:) = new(judged, accounts, at, now).page
+
+        def initialize(judged, accounts, at, now)
+          @judged = judged
+          @accounts = accounts
+          @at = at
+          @now = now
+        end
+
+        def page = TEMPLATE.result(binding)
+
+        private
+
+        def h(text) = ERB::Util.html_escape(text.to_s)
+        def day(time) = time ? time.utc.strftime("%-d %b %Y") : "not known"
+        def moment(time) = time.utc.strftime("%-d %b %Y, %H:%M UTC")
+
+        # Marks of instants in a sentence, worded.
+        def sentence(text) = h(text).gsub(/&lt;(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ)&gt;/) { moment(Time.iso8601(Regexp.last_match(1))) }
+
+        def gate(verdict)
+          words = GATES.fetch(verdict.kind)
+          words += " (#{verdict.fixes.size})" if verdict.kind == "fix"
+          verdict.clears_at ? "#{words} until #{moment(verdict.clears_at)}" : words
+        end
+
+        # The ruler's stretches as [class, x, width] in a picture of WIDTH; and x of the expiry.
+        def stretches(judged)
+          from = @at.to_i
+          to = from + Desk::Judging::HORIZON
+          outline = judged.judgement.outline
+          open = outline.windows(from, to)
+          parts = { "open" => open, "soft" => outline.soft(from, to), "closed" => Core::Readiness::Intervals.complement(open, from, to) }
+          parts.flat_map { |kind, list| list.map { |a, b| [kind, x(a), x(b) - x(a)] } }
+        end
+
+        def x(second) = ((second - @at.to_i) * WIDTH / Desk::Judging::HORIZON.to_f).round(1)
+
+        def expiry_x(judged)
+          expires = judged.facts[:expires_at] or return
+          x(expires.to_i).then { |place| place if place.between?(0, WIDTH) }
+        end
+      end
+    end
+  end
+end

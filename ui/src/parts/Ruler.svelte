@@ -1,0 +1,168 @@
+<script lang="ts">
+  import type { NameRow } from '../lib/api';
+  import { day } from '../lib/words';
+
+  /** A strip of time from `from` on: closed stretches full and hatched, soft ones half-high, open ones a line; expiry a flag. */
+  let {
+    row,
+    from,
+    days,
+    large = false,
+    at,
+  }: {
+    row: Pick<NameRow, 'windows' | 'soft' | 'expires_at' | 'latest_safe_start' | 'name'>;
+    from: string;
+    days: number;
+    large?: boolean;
+    at?: string;
+  } = $props();
+
+  const uid = $props.id();
+  const DAY = 86_400_000;
+  let width = $state(0);
+  const W = $derived(large ? width || 1000 : 220);
+  const H = $derived(large ? 64 : 18);
+  const base = $derived(large ? 44 : 15);
+  const start = $derived(Date.parse(from));
+  const x = (t: number) => Math.min(W, Math.max(0, ((t - start) / (days * DAY)) * W));
+  const strip = (pair: string[]) => ({ a: x(Date.parse(pair[0]!)), b: x(Date.parse(pair[1]!)) });
+  const open = $derived(row.windows.map(strip));
+  const soft = $derived(row.soft.map(strip));
+  const closed = $derived.by(() => {
+    const out: { a: number; b: number }[] = [];
+    let edge = 0;
+    for (const w of open) {
+      if (w.a > edge) out.push({ a: edge, b: w.a });
+      edge = w.b;
+    }
+    if (edge < W) out.push({ a: edge, b: W });
+    return out;
+  });
+  const within = (iso: string | null) => {
+    if (!iso) return undefined;
+    const t = Date.parse(iso);
+    return t >= start && t <= start + days * DAY ? x(t) : undefined;
+  };
+  const expiry = $derived(within(row.expires_at));
+  const safe = $derived(large ? within(row.latest_safe_start) : undefined);
+  const line = $derived(at ? within(at) : undefined);
+  const words = $derived(
+    [
+      open.length ? `Open ${row.windows.map((w) => `${day(w[0]!)} to ${day(w[1]!)}`).join(', ')}` : 'No open window',
+      row.soft.length ? `soft ${row.soft.map((w) => `${day(w[0]!)} to ${day(w[1]!)}`).join(', ')}` : '',
+      row.expires_at ? `expires ${day(row.expires_at)}` : '',
+    ]
+      .filter(Boolean)
+      .join('; '),
+  );
+  const months = $derived.by(() => {
+    if (!large) return [];
+    const first = new Date(start);
+    const out: { x: number; label: string }[] = [];
+    for (let i = 1; i <= 14; i++) {
+      const month = new Date(first.getFullYear(), first.getMonth() + i, 1);
+      const label = month.toLocaleString(
+        'en',
+        month.getMonth() ? { month: 'short' } : { month: 'short', year: '2-digit' },
+      );
+      if (month.getTime() < start + days * DAY) out.push({ x: x(month.getTime()), label });
+    }
+    return out;
+  });
+</script>
+
+<div bind:clientWidth={width}>
+  <svg class:large viewBox="0 0 {W} {H}" role="img" aria-label={words} preserveAspectRatio="none">
+    <title>{words}</title>
+    <defs>
+      <pattern id="{uid}-closed" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width="5" height="5" class="ground" /><path d="M0 0V5" class="hatch" />
+      </pattern>
+    </defs>
+    {#each months as m (m.x)}<path class="month" d="M{m.x} 4V{base}" /><text x={m.x + 3} y={H - 6}>{m.label}</text
+      >{/each}
+    {#each open as o (o.a)}<path class="open" d="M{o.a} {base - 2}H{o.b}" />{/each}
+    {#each soft as s (s.a)}<rect
+        class="soft"
+        x={s.a}
+        y={base - (large ? 16 : 6)}
+        width={s.b - s.a}
+        height={large ? 14 : 5}
+      />{/each}
+    {#each closed as c (c.a)}<rect
+        class="closed"
+        fill="url(#{uid}-closed)"
+        x={c.a}
+        y={large ? 8 : 2}
+        width={c.b - c.a}
+        height={base - (large ? 8 : 2)}
+      />{/each}
+    {#if safe !== undefined}<path class="safe" d="M{safe} 6V{base + 2}" />{/if}
+    {#if expiry !== undefined}<path
+        class="expiry"
+        d="M{expiry} {large ? 2 : 0}V{base + 2}m0 {large ? -44 : -17}h{large ? 10 : 5}v{large ? 8 : 4}h{large
+          ? -10
+          : -5}"
+      />{/if}
+    <path class="today" d="M{large ? 1.5 : 1} 0V{base + 2}" />
+    {#if line !== undefined}<path class="line" d="M{line} 0V{base + 4}" />{/if}
+  </svg>
+</div>
+
+<style>
+  svg {
+    width: 100%;
+    height: 18px;
+    display: block;
+  }
+  svg.large {
+    height: 64px;
+  }
+  .ground {
+    fill: var(--madder-soft);
+  }
+  .hatch {
+    stroke: var(--madder);
+    stroke-width: 1.6;
+  }
+  .closed {
+    stroke: var(--madder);
+    stroke-width: 0.8;
+  }
+  .soft {
+    fill: var(--ochre-soft);
+    stroke: var(--ochre-fill);
+    stroke-width: 0.8;
+  }
+  .open {
+    stroke: var(--loden);
+    stroke-width: 3;
+    fill: none;
+  }
+  .expiry {
+    stroke: var(--ink);
+    stroke-width: 1.4;
+    fill: var(--ink);
+  }
+  .safe {
+    stroke: var(--ink);
+    stroke-width: 1.2;
+    stroke-dasharray: 3 3;
+  }
+  .today {
+    stroke: var(--muted);
+    stroke-width: 2;
+  }
+  .line {
+    stroke: var(--focus);
+    stroke-width: 2.5;
+  }
+  .month {
+    stroke: var(--line);
+    stroke-width: 1;
+  }
+  text {
+    font-size: 12px;
+    fill: var(--muted);
+  }
+</style>

@@ -1,0 +1,59 @@
+<script lang="ts">
+  import type { Schemas } from '../../lib/api';
+
+  let { look, columns = $bindable() }: { look: Schemas['TableLook']; columns: Record<string, number> } = $props();
+  const WHAT: [string, string][] = [
+    ['name', 'Name'],
+    ['account', 'Account'],
+    ['expires_at', 'Expiry'],
+    ['paid', 'Last period paid'],
+    ['privacy', 'Privacy'],
+    ['registrant_email', 'Registrant’s e-mail'],
+    ['premium', 'Own price'],
+  ];
+  function set(key: string, value: string) {
+    const rest = Object.entries(columns).filter(([k]) => k !== key);
+    columns = Object.fromEntries(value === '' ? rest : [...rest, [key, Number(value)]]);
+  }
+</script>
+
+<fieldset>
+  <legend>Which column holds what</legend>
+  {#each WHAT as [key, title] (key)}
+    <label>
+      {title}
+      <select value={String(columns[key] ?? '')} onchange={(e) => set(key, e.currentTarget.value)}>
+        <option value="">{key === 'name' ? 'choose a column' : 'none'}</option>
+        {#each look.header as head, i (i)}<option value={String(i)}>{head || `column ${i + 1}`}</option>{/each}
+      </select>
+    </label>
+  {/each}
+  <p class="muted mono first">{look.rows.map((r) => r.join(' | ')).join('\n')}</p>
+</fieldset>
+
+<style>
+  fieldset {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr));
+    gap: 0.5rem 1rem;
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.6rem 0.9rem;
+  }
+  label {
+    display: grid;
+  }
+  select {
+    background-color: var(--raised);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    color: var(--ink);
+    padding: 0.2rem 1.8rem 0.2rem 0.5rem;
+  }
+  .first {
+    grid-column: 1 / -1;
+    white-space: pre-wrap;
+    overflow-wrap: anywhere;
+    font-size: 0.85rem;
+  }
+</style>

@@ -1,0 +1,62 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  let { lines }: { lines: Schemas['TakenIn']['lines'] } = $props();
+  const client = useQueryClient();
+  const FATES = { taken: 'Taken in', corrected: 'Corrected', known: 'Already there', refused: 'Refused' };
+  let gone = $state<string[]>([]);
+  const tally = $derived(
+    Object.entries(FATES)
+      .map(([fate, words]) => [words, lines.filter((l) => l.fate === fate).length] as const)
+      .filter(([, n]) => n),
+  );
+  const back = createMutation(() => ({
+    mutationFn: (name: string) => ask(api.POST('/api/names/{name}/let-go', { params: { path: { name } } })),
+    onSuccess: (data) => {
+      gone = [...gone, data.gone];
+      void client.invalidateQueries({ queryKey: ['names'] });
+    },
+  }));
+</script>
+
+<p role="status">{tally.map(([words, n]) => `${n} ${words.toLowerCase()}`).join(', ')}.</p>
+<Trouble error={back.error} />
+<table aria-label="What became of each line">
+  <tbody>
+    {#each lines as line, i (i)}
+      <tr class={line.fate}>
+        <td class="mono">{line.typed}</td>
+        <td><strong>{line.name && gone.includes(line.name) ? 'Let go again' : FATES[line.fate]}</strong></td>
+        <td>{line.says ?? ''}</td>
+        <td>
+          {#if line.name && !gone.includes(line.name) && (line.fate === 'taken' || line.fate === 'corrected')}
+            <button disabled={back.isPending} onclick={() => back.mutate(line.name!)}>Let it go again</button>
+          {/if}
+        </td>
+      </tr>
+    {/each}
+  </tbody>
+</table>
+
+<style>
+  table {
+    width: 100%;
+  }
+  td {
+    padding: 0.35rem 0.8rem 0.35rem 0;
+    border-top: 1px solid var(--line);
+    vertical-align: top;
+    overflow-wrap: anywhere;
+  }
+  .refused strong {
+    color: var(--madder);
+  }
+  button {
+    color: var(--loden);
+    text-decoration: underline;
+    cursor: pointer;
+    white-space: nowrap;
+  }
+</style>

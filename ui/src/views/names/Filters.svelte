@@ -1,0 +1,111 @@
+<script lang="ts">
+  import type { Schemas } from '../../lib/api';
+  import { put, type Asked, type NameList } from '../../lib/list';
+
+  let { what, list, accounts }: { what: Asked; list: NameList | undefined; accounts: Schemas['Accounts']['accounts'] } =
+    $props();
+  const GATES = { clear: 'clear to go', fix: 'to fix first', wait: 'waiting', barred: 'barred' };
+  const WITHIN = [
+    [0, 'today'],
+    [14, 'in 14 days'],
+    [30, 'in 30 days'],
+    [90, 'in 90 days'],
+  ];
+  const gates = $derived(what.gate ? what.gate.split(',') : []);
+  let typed: ReturnType<typeof setTimeout>;
+
+  function gate(kind: string) {
+    put('gate', (gates.includes(kind) ? gates.filter((g) => g !== kind) : [...gates, kind]).join(','));
+  }
+  function words(e: Event & { currentTarget: HTMLInputElement }) {
+    const value = e.currentTarget.value;
+    clearTimeout(typed);
+    typed = setTimeout(() => put('q', value.trim()), 150);
+  }
+  const chosen = (e: Event & { currentTarget: HTMLSelectElement }) => e.currentTarget.value;
+</script>
+
+<div class="filters" role="search" aria-label="Which names are shown">
+  <div class="gates" role="group" aria-label="Gates">
+    {#each Object.entries(GATES) as [kind, word] (kind)}
+      <button class="chip" aria-pressed={gates.includes(kind)} onclick={() => gate(kind)}
+        >{list?.tally[kind] ?? 0} {word}</button
+      >
+    {/each}
+  </div>
+  <input
+    type="search"
+    aria-label="Names that hold"
+    placeholder="Names that hold …"
+    value={what.q ?? ''}
+    oninput={words}
+  />
+  <select aria-label="Account" value={what.account ?? ''} onchange={(e) => put('account', chosen(e))}>
+    <option value="">All accounts</option>
+    {#each accounts as a (a.id)}<option value={a.id}>{a.title}</option>{/each}
+  </select>
+  {#if list && list.suffixes.length > 1}
+    <select aria-label="Suffix" value={what.suffix ?? ''} onchange={(e) => put('suffix', chosen(e))}>
+      <option value="">All suffixes</option>
+      {#each list.suffixes as s (s.suffix)}<option value={s.suffix}>.{s.suffix} ({s.count})</option>{/each}
+    </select>
+  {/if}
+  <select
+    aria-label="Window"
+    value={what.within === undefined ? '' : String(what.within)}
+    onchange={(e) => put('within', chosen(e))}
+  >
+    <option value="">Can go at any time</option>
+    {#each WITHIN as [days, words] (days)}<option value={String(days)}>Can go {words}</option>{/each}
+  </select>
+  <select aria-label="Grouped by" value={what.group ?? ''} onchange={(e) => put('group', chosen(e))}>
+    <option value="">Not grouped</option>
+    <option value="gate">Grouped by gate</option>
+    <option value="account">Grouped by account</option>
+  </select>
+</div>
+
+<style>
+  .filters {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 0.6rem;
+    align-items: center;
+    margin-bottom: 0.5rem;
+  }
+  .gates {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.3rem;
+  }
+  .chip {
+    border: 1px solid var(--line);
+    border-radius: 999px;
+    padding: 0.15rem 0.7rem;
+    cursor: pointer;
+    background: var(--sheet);
+    white-space: nowrap;
+  }
+  .chip[aria-pressed='true'] {
+    background: var(--loden);
+    color: var(--loden-ink);
+    border-color: var(--loden);
+  }
+  input,
+  select {
+    background-color: var(--raised);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.2rem 0.5rem;
+    color: var(--ink);
+    font-size: 0.95rem;
+    max-width: 12rem;
+    height: 2rem;
+  }
+  select {
+    padding-right: 1.8rem;
+  }
+  :global(.beside) select {
+    display: none;
+  }
+</style>

@@ -1,0 +1,188 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { createQueries } from '@tanstack/svelte-query';
+  import { createVirtualizer } from '@tanstack/svelte-virtual';
+  import { isWorking, PAGE, picked, put, stretch, type Asked, type NameList } from '../../lib/list';
+  import { GATES } from '../../lib/words';
+  import NameLine from './NameLine.svelte';
+
+  let { first, what, current }: { first: NameList; what: Asked; current: string | undefined } = $props();
+
+  const ROW = 34;
+  const COLUMNS = [
+    { id: 'name', title: 'Name', wide: false },
+    { id: 'gate', title: 'Gate', wide: false },
+    { id: '', title: 'Next 400 days', wide: false },
+    { id: 'account', title: 'Account', wide: true },
+    { id: 'expiry', title: 'Expiry', wide: true },
+    { id: 'stay', title: 'To stay', wide: true },
+    { id: 'dns', title: 'DNS host', wide: true },
+  ];
+  const sort = $derived(what.sort ?? 'gate');
+  const tray = $derived(new Set(picked()));
+  let scroller = $state<HTMLDivElement>();
+
+  type Item = { group?: NameList['groups'][number]; row: number };
+  const items = $derived.by(() => {
+    let row = 0;
+    const heads: { at: number; group: NameList['groups'][number] }[] = [];
+    for (const group of first.groups) {
+      heads.push({ at: row + heads.length, group });
+      row += group.count;
+    }
+    return { count: first.total + first.groups.length, heads };
+  });
+  function item(index: number): Item {
+    const head = items.heads.find((h) => h.at === index);
+    if (head) return { group: head.group, row: -1 };
+    return { row: index - items.heads.filter((h) => h.at < index).length };
+  }
+
+  const virtual = createVirtualizer<HTMLDivElement, HTMLDivElement>({
+    count: 0,
+    getScrollElement: () => scroller ?? null,
+    estimateSize: () => ROW,
+    overscan: 8,
+  });
+  $effect(() => {
+    const count = items.count;
+    if (scroller) untrack(() => $virtual.setOptions({ count, getScrollElement: () => scroller ?? null }));
+  });
+  const seen = $derived($virtual.getVirtualItems());
+  const offsets = $derived([
+    ...new Set(
+      seen.map((v) => Math.floor(Math.max(0, item(v.index).row) / PAGE) * PAGE).filter((offset) => offset > 0),
+    ),
+  ]);
+  const pages = createQueries(() => ({
+    queries: offsets.map((offset) => ({ queryKey: ['names', what, offset], queryFn: () => stretch(what, offset) })),
+  }));
+  function row(index: number) {
+    if (index < PAGE) return first.names[index];
+    const page = pages[offsets.indexOf(Math.floor(index / PAGE) * PAGE)]?.data;
+    return page && !isWorking(page) ? page.names[index % PAGE] : undefined;
+  }
+  const sortBy = (id: string) => put('sort', sort === id ? `-${id}` : id);
+  const title = (group: NameList['groups'][number]) =>
+    group.key in GATES ? GATES[group.key as keyof typeof GATES].replace(' until', '') : group.title;
+</script>
+
+<div class="held" role="table" aria-label="Names" aria-rowcount={first.total + 1}>
+  <div class="head" role="row" aria-rowindex={1}>
+    <span role="columnheader" class="pick"><span class="hidden-words">In the tray</span></span>
+    {#each COLUMNS as c (c.title)}
+      <span
+        role="columnheader"
+        class:wide={c.wide}
+        class:ruler={!c.id}
+        aria-sort={sort.replace('-', '') === c.id ? (sort.startsWith('-') ? 'descending' : 'ascending') : 'none'}
+      >
+        {#if c.id}<button onclick={() => sortBy(c.id)}
+            >{c.title} {sort === c.id ? '▴' : sort === `-${c.id}` ? '▾' : ''}</button
+          >{:else}{c.title}{/if}
+      </span>
+    {/each}
+  </div>
+  <div class="scroller" bind:this={scroller} role="rowgroup">
+    <div class="all" style:height="{$virtual.getTotalSize()}px">
+      {#each seen as v (v.key)}
+        {@const it = item(v.index)}
+        {@const data = it.group ? undefined : row(it.row)}
+        <div class="slot" style:transform="translateY({v.start}px)">
+          {#if it.group}
+            <div class="group" role="row">
+              <span role="cell">{title(it.group)} <span class="muted">{it.group.count}</span></span>
+            </div>
+          {:else if data}
+            <NameLine
+              row={data}
+              index={it.row}
+              current={data.name === current}
+              picked={tray.has(data.name)}
+              at={first.at}
+              days={first.horizon_days}
+            />
+          {:else}
+            <div class="coming" role="row"><span role="cell" class="muted">…</span></div>
+          {/if}
+        </div>
+      {/each}
+    </div>
+  </div>
+</div>
+
+<style>
+  .held {
+    --columns: 1.9rem minmax(10rem, 2.6fr) 15rem minmax(6rem, 1.2fr) minmax(8rem, 1.1fr) 7.2rem 6.2rem minmax(7rem, 1fr);
+    background: var(--sheet);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+  }
+  :global(.beside) .held {
+    --columns: 1.9rem minmax(8rem, 1fr) 13.5rem;
+  }
+  :global(.beside) .held :global(.wide),
+  :global(.beside) .held :global(.ruler) {
+    display: none;
+  }
+  .head {
+    display: grid;
+    grid-template-columns: var(--columns);
+    border-bottom: 1px solid var(--line);
+    color: var(--muted);
+    font-weight: 500;
+    scrollbar-gutter: stable;
+    overflow: hidden;
+  }
+  .head > span {
+    padding: 0.35rem 0.5rem;
+    white-space: nowrap;
+  }
+  .head button {
+    cursor: pointer;
+  }
+  .scroller {
+    height: max(14rem, calc(100vh - var(--above, 15rem)));
+    overflow-y: auto;
+    scrollbar-gutter: stable;
+  }
+  .all {
+    position: relative;
+  }
+  .slot {
+    position: absolute;
+    top: 0;
+    left: 0;
+    width: 100%;
+    height: 34px;
+  }
+  .group {
+    display: flex;
+    align-items: center;
+    height: 100%;
+    padding: 0 0.6rem;
+    font-weight: 650;
+    background: var(--paper);
+    border-bottom: 1px solid var(--line);
+  }
+  .coming {
+    padding: 0.3rem 2.4rem;
+  }
+  @media (max-width: 1100px) {
+    .held {
+      --columns: 1.9rem minmax(9rem, 1fr) 14rem minmax(6rem, 0.8fr);
+    }
+    .held :global(.wide) {
+      display: none;
+    }
+  }
+  @media (max-width: 800px) {
+    .held,
+    :global(.beside) .held {
+      --columns: 1.9rem minmax(6rem, 1fr) 11.5rem;
+    }
+    .held :global(.ruler) {
+      display: none;
+    }
+  }
+</style>

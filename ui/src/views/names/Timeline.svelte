@@ -1,0 +1,108 @@
+<script lang="ts">
+  import type { NameSheet } from '../../lib/api';
+  import { put } from '../../lib/list';
+  import { day, span } from '../../lib/words';
+  import Ruler from '../../parts/Ruler.svelte';
+  import When from '../../parts/When.svelte';
+
+  /** The large ruler: the what-if line is dragged along it, the verdict follows. */
+  let { sheet, now, at }: { sheet: NameSheet; now: string; at: string | undefined } = $props();
+  const DAYS = 400;
+  const DAY = 86_400_000;
+  const start = $derived(Date.parse(now));
+  const days = $derived(at ? Math.round((Date.parse(at) - start) / DAY) : 0);
+  let moving = $state<number>();
+  const shown = $derived(moving ?? days);
+  const date = (n: number) => new Date(start + n * DAY).toISOString().replace(/\.\d+Z/, 'Z');
+
+  function drop(n: number) {
+    put('at', n > 0 ? date(n) : undefined);
+    moving = undefined;
+  }
+</script>
+
+<div class="timeline">
+  <Ruler row={sheet} from={now} days={DAYS} at={shown ? date(shown) : undefined} large />
+  <input
+    type="range"
+    min="0"
+    max={DAYS}
+    value={shown}
+    aria-label="What-if date"
+    aria-valuetext={shown ? `${day(date(shown))}, in ${span(shown * DAY)}` : 'today'}
+    title="Drag the what-if line"
+    oninput={(e) => (moving = Number(e.currentTarget.value))}
+    onchange={(e) => drop(Number(e.currentTarget.value))}
+  />
+</div>
+<p class="keys muted">
+  <span><i class="closed"></i> closed</span><span><i class="soft"></i> soft: may go, had better not</span><span
+    ><i class="open"></i> open</span
+  ><span>flag: expiry</span><span>dashes: latest safe start</span>
+</p>
+<dl>
+  <dt>Earliest start</dt>
+  <dd>
+    {#if sheet.earliest_start}<When at={sheet.earliest_start} />{:else}not known{/if}
+  </dd>
+  <dt>Latest safe start</dt>
+  <dd>
+    {#if sheet.latest_safe_start}<When at={sheet.latest_safe_start} />{:else}not known{/if}
+  </dd>
+  <dt>Next window</dt>
+  <dd>
+    {#if sheet.next_window}<When at={sheet.next_window[0]!} bare /> to <When
+        at={sheet.next_window[1]!}
+        bare
+      />{:else}{sheet.windows.length
+        ? 'the one that is open; it does not close within 400 days'
+        : 'none within 400 days'}{/if}
+  </dd>
+</dl>
+
+<style>
+  .timeline {
+    position: relative;
+    margin-top: 0.8rem;
+  }
+  input {
+    width: 100%;
+    accent-color: var(--focus);
+    margin: 0;
+  }
+  .keys {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 1.1rem;
+    font-size: 0.88rem;
+  }
+  i {
+    display: inline-block;
+    width: 1.1rem;
+    height: 0.7rem;
+    margin-right: 0.2rem;
+    vertical-align: -0.05rem;
+  }
+  .closed {
+    background: repeating-linear-gradient(135deg, var(--madder) 0 2px, var(--madder-soft) 2px 5px);
+  }
+  .soft {
+    background: var(--ochre-soft);
+    border: 1px solid var(--ochre-fill);
+    height: 0.4rem;
+  }
+  .open {
+    background: var(--loden);
+    height: 3px;
+    vertical-align: 0.2rem;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: max-content minmax(0, 1fr);
+    gap: 0.15rem 1.2rem;
+    margin: 0.6rem 0;
+  }
+  dt {
+    color: var(--muted);
+  }
+</style>

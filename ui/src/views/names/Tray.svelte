@@ -1,0 +1,73 @@
+<script lang="ts">
+  import { kept, picked, put } from '../../lib/list';
+  import { navigate } from '../../router';
+
+  const names = $derived(picked());
+  const list = $derived(names.map(encodeURIComponent).join(','));
+
+  function plan() {
+    if (names[0]) void navigate(`/names/${encodeURIComponent(names[0])}/plan${kept()}` as '/');
+  }
+  function onkeydown(e: KeyboardEvent) {
+    if (e.ctrlKey || e.metaKey || e.altKey || !names.length) return;
+    if (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)) return;
+    if (e.key === 'p') {
+      e.preventDefault();
+      plan();
+    }
+  }
+</script>
+
+<svelte:window {onkeydown} />
+{#if names.length}
+  <aside aria-label="The tray">
+    <strong>{names.length === 1 ? '1 name' : `${names.length} names`} in the tray</strong>
+    <span class="mono muted names">{names.slice(0, 4).join('  ')}{names.length > 4 ? ' …' : ''}</span>
+    <button class="main" title="Plan the tray (p)" onclick={plan}
+      >{names.length === 1 ? 'Plan its move' : `Plan them, beginning with ${names[0]}`}</button
+    >
+    <a href="/api/names.csv?names={list}" download>Judged list (CSV)</a>
+    <a href="/api/names/report?names={list}" target="_blank" rel="noopener">Printable report</a>
+    <button onclick={() => put('tray', undefined)}>Empty the tray</button>
+  </aside>
+{/if}
+
+<style>
+  aside {
+    position: fixed;
+    inset: auto 0 0;
+    z-index: 10;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 1.2rem;
+    align-items: center;
+    padding: 0.6rem 1rem;
+    background: var(--raised);
+    border-top: 2px solid var(--loden);
+  }
+  .names {
+    flex: 1;
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  button {
+    cursor: pointer;
+    color: var(--loden);
+    text-decoration: underline;
+  }
+  .main {
+    background: var(--loden);
+    color: var(--loden-ink);
+    text-decoration: none;
+    border-radius: var(--radius);
+    padding: 0.3rem 0.9rem;
+    overflow-wrap: anywhere;
+  }
+  @media (max-width: 800px) {
+    .names {
+      display: none;
+    }
+  }
+</style>

@@ -1,0 +1,97 @@
+<script lang="ts">
+  import type { Schemas } from '../../lib/api';
+  import { put, type Asked, type NameList } from '../../lib/list';
+  import { day, GATES } from '../../lib/words';
+
+  let { what, list, accounts }: { what: Asked; list: NameList | undefined; accounts: Schemas['Accounts']['accounts'] } =
+    $props();
+  let field = $state<HTMLInputElement>();
+  const short = (kind: string) => GATES[kind as keyof typeof GATES].replace(' until', '').toLowerCase();
+  const set = (date: string) => put('at', date ? `${date}T08:00:00Z` : undefined);
+
+  function onkeydown(e: KeyboardEvent) {
+    if (e.key !== 't' || e.ctrlKey || e.metaKey || e.altKey) return;
+    if (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)) return;
+    e.preventDefault();
+    field?.focus();
+  }
+</script>
+
+<svelte:window {onkeydown} />
+<div class="whatif" class:on={what.at}>
+  <label>
+    What if we start on
+    <input
+      type="date"
+      bind:this={field}
+      title="The what-if date (t)"
+      value={what.at?.slice(0, 10) ?? ''}
+      onchange={(e) => set(e.currentTarget.value)}
+    />
+  </label>
+  <label>
+    going to
+    <select value={what.to ?? ''} onchange={(e) => put('to', e.currentTarget.value)}>
+      <option value="">anywhere</option>
+      {#each accounts as a (a.id)}<option value={a.id}>{a.title}</option>{/each}
+    </select>
+  </label>
+  {#if what.at && list}
+    <p>
+      As it would stand on <strong>{day(what.at)}</strong>, if nothing else changes:
+      {#each list.changes as c (c.was + c.is)}<span class="change">{c.count} from {short(c.was)} to {short(c.is)}</span
+        >{:else}no gate differs from today.{/each}
+    </p>
+    {#if list.changes.length}
+      <button aria-pressed={!!what.changed} onclick={() => put('changed', what.changed ? undefined : '1')}
+        >Only what changes</button
+      >
+    {/if}
+    <button
+      onclick={() => {
+        put('at', undefined);
+        put('changed', undefined);
+      }}>Back to today</button
+    >
+  {/if}
+</div>
+
+<style>
+  .whatif {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 1rem;
+    align-items: center;
+    margin-bottom: 0.6rem;
+    padding: 0.25rem 0;
+  }
+  .on {
+    background: var(--slate-soft);
+    border-left: 4px solid var(--focus);
+    padding: 0.3rem 0.8rem;
+  }
+  input,
+  select {
+    background-color: var(--raised);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.1rem 0.4rem;
+    color: var(--ink);
+    font-size: 0.95rem;
+    height: 2rem;
+  }
+  select {
+    padding-right: 1.8rem;
+  }
+  .change {
+    margin-right: 0.9rem;
+  }
+  button {
+    color: var(--loden);
+    text-decoration: underline;
+    cursor: pointer;
+  }
+  button[aria-pressed='true'] {
+    font-weight: 650;
+  }
+</style>

@@ -1,0 +1,124 @@
+<script lang="ts">
+  import type { Schemas } from '../../lib/api';
+
+  let {
+    family,
+    whole,
+    choose,
+  }: { family: Schemas['Rulebook']['families'][number]; whole: boolean; choose: (suffix: string) => void } = $props();
+  const TITLES: Record<string, string> = {
+    code: 'Authorization code',
+    code_days: 'A code lives (days)',
+    lock: 'Transfer lock',
+    approval: 'Approval',
+    years_added: 'Years added by a move',
+    max_years: 'Longest term (years)',
+    response_days: 'Silence counts after (days)',
+    auto_renew_grace_days: 'Auto-renew grace period (days)',
+    presence: 'Presence',
+  };
+  const EFFECTS: Record<string, string> = { bar: 'bars', wait: 'delays', fix: 'to fix', caution: 'mind', step: 'step' };
+  const from = (s: Schemas['RuleSource']) =>
+    `${s.text}${s.kind === 'P' && !s.verified ? ', quoted from memory' : ''}${s.kind === 'site' ? ', this site’s own word' : ''} (${s.date})`;
+</script>
+
+<section aria-label={family.title}>
+  <h2>
+    {family.title}
+    {#each family.suffixes as s (s)}<button class="mono" onclick={() => choose(s)}>.{s}</button>{/each}
+    {#if family.overruled}<span class="own">overruled here</span>{/if}
+  </h2>
+  <table>
+    <tbody>
+      {#each family.values as v (v.key)}
+        {#if v.value !== null}
+          <tr class:own={v.source.kind === 'site'}>
+            <th scope="row">{TITLES[v.key] ?? v.key}</th>
+            <td><strong>{v.value}</strong></td>
+            <td class="muted">{from(v.source)}</td>
+          </tr>
+        {/if}
+      {/each}
+      <tr>
+        <th scope="row">A whole move takes (hours)</th>
+        <td><strong class="num">{family.move_hours.join(' · ')}</strong></td>
+        <td class="muted">least, usual, most; nine of ten are done in {family.p90_hours} h</td>
+      </tr>
+    </tbody>
+  </table>
+  {#if whole}
+    <table>
+      <thead><tr><th>Rule</th><th>Effect</th><th>What it says</th><th>From</th></tr></thead>
+      <tbody>
+        {#each family.rules as r (r.id)}
+          <tr class:own={r.source.kind === 'site'}>
+            <th scope="row" class="mono">{r.id}</th>
+            <td>{EFFECTS[r.effect]}{r.days !== null ? `, ${r.days} days` : ''}</td>
+            <td>{r.because} <span class="muted">{r.remedy}</span></td>
+            <td class="muted">{from(r.source)}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {:else}
+    <p class="muted rules">
+      Rules: {family.rules.map((r) => r.id + (r.days !== null ? ` (${r.days} d)` : '')).join(', ')}.
+    </p>
+  {/if}
+  {#if family.without.length}<p class="muted rules">Not here: {family.without.join(', ')}.</p>{/if}
+</section>
+
+<style>
+  section {
+    background: var(--sheet);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.8rem 1.1rem;
+    min-width: 0;
+  }
+  h2 {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 0.7rem;
+    align-items: baseline;
+  }
+  h2 button {
+    font-weight: 400;
+    color: var(--loden);
+    cursor: pointer;
+    text-decoration: underline;
+  }
+  table {
+    margin-top: 0.5rem;
+    width: 100%;
+  }
+  th,
+  td {
+    text-align: left;
+    vertical-align: top;
+    padding: 0.15rem 1rem 0.15rem 0;
+    font-weight: 400;
+  }
+  th[scope='row'] {
+    width: 17rem;
+    white-space: nowrap;
+  }
+  thead th {
+    color: var(--muted);
+  }
+  .own {
+    color: var(--ochre);
+  }
+  .rules {
+    font-size: 0.92rem;
+    margin-top: 0.4rem;
+  }
+  @media (max-width: 800px) {
+    th[scope='row'] {
+      white-space: normal;
+    }
+    td {
+      overflow-wrap: anywhere;
+    }
+  }
+</style>

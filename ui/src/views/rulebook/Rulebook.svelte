@@ -1,0 +1,66 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask } from '../../lib/api';
+  import { session } from '../../lib/session.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import FamilyPart from './Family.svelte';
+  import Overrides from './Overrides.svelte';
+  import Overrule from './Overrule.svelte';
+
+  const book = createQuery(() => ({ queryKey: ['rulebook'], queryFn: () => ask(api.GET('/api/rulebook')) }));
+  let suffix = $state('');
+  const families = $derived(book.data?.families ?? []);
+  const suffixes = $derived(families.flatMap((f) => f.suffixes).sort());
+  const shown = $derived(suffix ? families.filter((f) => f.suffixes.includes(suffix)) : families);
+</script>
+
+<main>
+  <div class="head">
+    <h1>Rulebook</h1>
+    <p class="muted">
+      What holds for each suffix, and from where. “Quoted from memory” was not checked against its source here.
+    </p>
+    <label
+      >Suffix
+      <select bind:value={suffix}>
+        <option value="">all</option>
+        {#each suffixes as s (s)}<option value={s}>.{s}</option>{/each}
+      </select></label
+    >
+  </div>
+  <Trouble error={book.error} />
+  {#if book.data}
+    {#each shown as family (family.id)}<FamilyPart {family} whole={!!suffix} choose={(s) => (suffix = s)} />{/each}
+    {#if session.who?.role === 'administrator'}
+      <Overrule book={book.data} {suffixes} suffix={suffix || 'example'} />
+    {:else}
+      <p class="muted">An administrator can overrule a value for one suffix.</p>
+    {/if}
+    <Overrides overrides={book.data.overrides} />
+  {/if}
+</main>
+
+<style>
+  main {
+    padding: 0.8rem 1rem 2rem;
+    display: grid;
+    gap: 1rem;
+    max-width: 78rem;
+  }
+  .head {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.3rem 1.2rem;
+    align-items: baseline;
+  }
+  .head p {
+    flex: 1;
+  }
+  select {
+    background-color: var(--raised);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    color: var(--ink);
+    padding: 0.2rem 1.8rem 0.2rem 0.5rem;
+  }
+</style>

@@ -3,67 +3,74 @@
 require "optparse"
 
 module SteadyMove
-  # The command line: serve, backup, restore. Says one line and exits 1 where something can't be done.
+  # The command line. Says one line and exits 1 where something can't be done, 2 where what was given is wrong.
   class Cli
     USAGE = <<~TEXT
       Usage: bin/steady-move COMMAND [--config FILE]
         serve [--port PORT]   serve the desk with the system's clock (bin/start does the same)
         backup FILE           the database and the key file in one archive, also while the desk runs
         restore FILE          put a backup into an empty data folder
+
+      For scripts, without database and server (FILE may be - for standard input):
+        judge FILE [--at INSTANT] [--to ACCOUNT [--accounts FILE]] [--horizon DAYS]
+                              RFC 9083 domain objects in, one line of JSON for each out
+        expiry --expires INSTANT --landed INSTANT [--years N] [--max-years N] [--in-grace]
+                              the new expiry; “ten-years” on standard error where the maximum cut it
     TEXT
     TROUBLE = [Desk::Config::Unusable, Desk::Backup::Failed, Store::Database::Unusable, Web::Serve::PortTaken,
                Core::Readiness::Rulebook::Invalid].freeze
+    WORDS = %w[config port at to accounts horizon expires landed years max-years].freeze
 
-    def self.run(words) = new(words).run
+    # words: ARGV. Ends the process.
+    def self.run(words, out: $stdout, err: $stderr) = new(words, out, err).run
 
-    def initialize(words)
-      @options = {}
+    def initialize(words, out, err)
+      @out = out
+      @err = err
+      @given = {}
       parser = OptionParser.new do |o|
-        o.on("--config FILE") { |v| @options[:config] = v }
-        o.on("--port PORT", Integer) { |v| @options[:port] = v }
+        WORDS.each { |w| o.on("--#{w} VALUE") { |v| @given[w.tr("-", "_").to_sym] = v } }
+        o.on("--in-grace") { @given[:in_grace] = true }
+        o.on("-h", "--help") { @out.puts(USAGE) || exit }
       end
       @command, @file, *@more = parser.parse(words)
     rescue OptionParser::ParseError => e
-      abort "steady-move: #{e.message}\n#{USAGE}"
+      misused(e.message)
     end
 
     def run
       case [@command, @file.nil?]
-      when ["serve", true] then serve
-      when ["backup", false] then Desk::Backup.make(config, @file) && puts("The backup is in #{@file}; it holds the key, keep it safe.")
-      when ["restore", false] then Desk::Backup.restore(config, @file) && puts("Restored into #{config.data}.")
-      else abort USAGE
+      when ["serve", true] then Serving.new(config, @out).call
+      when ["backup", false] then Desk::Backup.make(config, @file) && @out.puts("The backup is in #{@file}; it holds the key, keep it safe.")
+      when ["restore", false] then Desk::Backup.restore(config, @file) && @out.puts("Restored into #{config.data}.")
+      when ["judge", false] then exit judge
+      when ["expiry", true] then exit Scripts::Expiry.call(@given, out: @out, err: @err)
+      else misused("there is no such command")
       end
     rescue *TROUBLE => e
       abort "Steady Move: #{e.message}"
+    rescue Scripts::Misused, Wire::Malformed => e
+      @err.puts "#{@file || @command}: #{e.message}"
+      exit 2
     end
 
     private
 
-    def config = @config ||= Desk::Config.read(@options[:config], env: @options[:port] ? ENV.to_h.merge("STEADY_MOVE_PORT" => @options[:port].to_s) : ENV)
-
-    def serve
-      app = Desk::App.new(config, clock: Desk::SystemClock.new)
-      log = Web::Log.new(File.open(File.join(config.data, "web.log"), "a").tap { |f| f.sync = true })
-      house = Web::House.new(app, Desk::Runner.new(app, on_error: log.method(:error)), log: log)
-      server = Web::Serve.start(house, port: config.port)
-      greet(house)
-      wait
-      house.stop
-      server.stop(true)
-      app.close
+    def misused(why)
+      @err.puts "steady-move: #{why}", USAGE
+      exit 2
     end
 
-    def greet(house)
-      puts "Steady Move is at http://127.0.0.1:#{config.port}/"
-      puts "Nobody can sign in yet. Open the page and enter this one-time word: #{house.first_run.token}" if house.first_run.open?
-      $stdout.flush
+    def config
+      env = @given[:port] ? ENV.to_h.merge("STEADY_MOVE_PORT" => @given[:port]) : ENV
+      @config ||= Desk::Config.read(@given[:config], env: env)
     end
 
-    def wait
-      stop = Queue.new
-      %w[INT TERM HUP].each { |s| trap(s) { stop << s } }
-      stop.pop
+    def judge
+      setting = Scripts::Setting.new(@given)
+      rulebook = Desk::Rulebooks.load(File.join(ROOT, "config", "rulebook"))
+      script = Scripts::Judge.new(rulebook, at: setting.at, horizon: setting.horizon, destination: setting.destination { config }, out: @out, err: @err)
+      script.call(setting.read(@file))
     end
   end
 end

@@ -13,7 +13,7 @@ class BrowserJourneyTest < Minitest::Test
     sign_in
     assert_text "Nothing is under way"
     click_on "Names"
-    assert_selector "tbody tr", count: 12
+    assert_selector "[data-row]", count: 12
     click_on NAME
     assert_text "Fix first (2)"
     click_on "Show the evidence"
@@ -88,14 +88,14 @@ class BrowserJourneyTest < Minitest::Test
     assert_selector "h1", text: "saltern-careers.example"
     find("body").send_keys :escape
     click_on "Expiry"
-    assert_selector "tbody tr:first-child", text: "nightboat-saltern.example"
+    assert_selector "[aria-rowindex='2']", text: "nightboat-saltern.example"
     click_on "Expiry"
-    assert_selector "tbody tr:first-child", text: "northskerry-line.example"
+    assert_selector "[aria-rowindex='2']", text: "northskerry-line.example"
     fill_in "Names that hold", with: "freight"
-    assert_selector "tbody tr", count: 1
+    assert_selector "[data-row]", count: 1
     assert_current_path "/names?sort=-expiry&q=freight"
     page.driver.browser.navigate.refresh
-    assert_selector "tbody tr", count: 1
+    assert_selector "[data-row]", count: 1
     find("body").send_keys "j", :enter
     assert_selector "h1", text: "saltern-freight.example"
     find("body").send_keys :escape
@@ -106,7 +106,7 @@ class BrowserJourneyTest < Minitest::Test
     click_on "Dark"
     assert_selector "html.dark"
     size(390, 844)
-    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/moves", "/post", "/accounts", "/status", "/practice"].each do |path|
+    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/moves", "/post", "/rulebook", "/accounts", "/status", "/practice"].each do |path|
       visit path
       assert_selector "nav a", text: "Desk"
       assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, 390, path
@@ -122,7 +122,7 @@ class BrowserJourneyTest < Minitest::Test
     visit "/"
     axe("sign-in")
     sign_in
-    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names/take-in", "/moves", "/moves/1", "/post", "/accounts", "/status", "/practice"].each do |path|
+    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names?at=2027-05-01T08:00:00Z&group=gate&tray=#{NAME}", "/names/take-in", "/moves", "/moves/1", "/post", "/rulebook", "/accounts", "/status", "/practice"].each do |path|
       visit path
       assert_selector "main, section"
       assert_no_text "working it out"

@@ -34,7 +34,23 @@ module SteadyMove
 
       def empty? = @rows.empty?
       def find(id) = @rows.where(id: id).first
-      def all = @rows.order(:email).select(:id, :email, :role).all
+
+      # With whether each has a second factor.
+      def all
+        keys = @app.db[:account_otp_keys].select_map(:id)
+        @rows.order(:email).select(:id, :email, :role).map { |r| r.merge(second_factor: keys.include?(r[:id])) }
+      end
+
+      # For one who lost the device: takes the second factor away. Raises Invalid.
+      def forget_factor(id, by:)
+        person = find(id) or raise Invalid, "there is no person number #{id}"
+        raise Invalid, "#{person[:email]} has no second factor" if @app.db[:account_otp_keys].where(id: id).delete.zero?
+
+        note("#{by} took the second factor of #{person[:email]} away.", by)
+      end
+
+      # Writes a line about people into the journal.
+      def note(says, by) = @app.journal.add("people", at: @app.now, says: says, by: by)
 
       # Returns the one-time word for a new person's first sign-in; only its digest is kept. Raises Invalid.
       def invite(email, role:, by:)
@@ -70,6 +86,7 @@ module SteadyMove
       def remove(id, by:)
         person = find(id) or raise Invalid, "there is no person number #{id}"
         keep_one_administrator(person)
+        @app.db[:account_otp_keys].where(id: id).delete
         @rows.where(id: id).delete
         note("#{by} removed #{person[:email]}.", by)
       end
@@ -89,8 +106,6 @@ module SteadyMove
 
         raise Invalid, "#{person[:email]} is the only administrator; make another one first"
       end
-
-      def note(says, by) = @app.journal.add("people", at: @app.now, says: says, by: by)
     end
   end
 end

@@ -43,7 +43,7 @@ module SteadyMove
       def build(given, kind)
         held = @app.accounts.find(given["id"])
         connection = given.fetch("connection", {}).slice("host", "port", "client", "ca_file", "server_name", "certificate_file", "key_file").compact
-        Store::Accounts::Account.new(id: given["id"], title: given["title"], registrar: given["registrar"], kind: kind, connection: connection, habits: held&.habits || {},
+        Store::Accounts::Account.new(id: given["id"], title: given["title"], registrar: given["registrar"], kind: kind, connection: connection, habits: (held&.habits || {}).merge(given.fetch("habits", {})).compact,
                                      prices: given.fetch("prices", held&.prices || {}), sender_domains: given.fetch("sender_domains", held&.sender_domains || []),
                                      secret: filled(given["password"]) || held&.secret)
       end

@@ -4,6 +4,9 @@ module SteadyMove
   module Desk
     # Takes names in from what somebody typed or from a table; each line's fate is told, and nothing good is lost beside the bad.
     class TakingIn
+      # The table can't be read; says where and why.
+      class Unreadable < StandardError; end
+
       # fate: taken, corrected, known or refused; says: why, or from what to what.
       Line = Struct.new(:typed, :fate, :name, :says, keyword_init: true)
       # One thing to take in: what was typed, the account's id or title where the table names it, notes by key.
@@ -22,20 +25,24 @@ module SteadyMove
         text.each_line.flat_map { |l| l.sub(/(?:\A|\s)#.*/, "").split(/[\s,;]+/) }.reject(&:empty?).map { |w| Wish.new(typed: w, notes: {}) }
       end
 
-      # A table's first lines and which column seems to hold what: {header:, rows:, guess: {key => index}}. Raises Wire::Malformed.
+      # A table's first lines and which column seems to hold what: {header:, rows:, guess: {key => index}}. Raises Unreadable.
       def self.look(text)
         rows = Wire::Csv.read(text).map(&:last)
         header = rows.first || []
         guess = COLUMNS.filter_map { |key| (i = header.index { |h| h.downcase.tr(" -", "__").include?(key.delete_suffix("_at").delete_suffix("s")) }) && [key, i] }.to_h
         { header: header, rows: rows.drop(1).first(3), guess: guess }
+      rescue Wire::Malformed => e
+        raise Unreadable, e.message
       end
 
-      # columns: {key of COLUMNS => index}; the first line is the header. Returns [Wish]. Raises Wire::Malformed.
+      # columns: {key of COLUMNS => index}; the first line is the header. Returns [Wish]. Raises Unreadable.
       def self.table(text, columns)
         Wire::Csv.read(text).drop(1).map do |_, cells|
           notes = columns.except("name", "account").transform_values { |i| cells[i].to_s }.reject { |_, v| v.empty? }
           Wish.new(typed: cells[columns.fetch("name")].to_s, account: columns["account"] && cells[columns["account"]], notes: notes)
         end
+      rescue Wire::Malformed => e
+        raise Unreadable, e.message
       end
 
       # wishes: [Wish]; account: where a wish names none; by: who. Yields after each. Returns [Line].

@@ -21,10 +21,14 @@ module SteadyMove
         def now = app_.now
         def json(data) = content_type(:json) && JSON.generate(data)
         def body_as(schema) = house.contract.body(request.body.read, schema)
-        def person = @person ||= (id = rodauth_id) && house.people.find(id)
+        # Whoever is signed in with all that is asked of them.
+        def person = @person ||= (id = rodauth_id) && !half_way? && house.people.find(id)
+        def half_way? = rodauth_id && SignIn.half_way?(session, app_.db[:account_otp_keys].where(id: rodauth_id))
         def rodauth_id = session["account_id"] || session[:account_id]
 
-        def need(role)
+        # Is the person allowed what the contract keeps for a role?
+        def allowed!(operation)
+          role = operation["x-role"] or return
           return if Desk::People.may?(person[:role], role)
 
           raise Problem.new(403, "This needs the role “#{role}”; you are signed in as “#{person[:role]}”.")
@@ -60,8 +64,11 @@ module SteadyMove
 
       before do
         next if OPEN.include?(request.path_info)
+        raise Problem.new(401, half_way? ? "The second factor's code is wanted first." : "Sign in first.") unless person
 
-        raise Problem.new(401, "Sign in first.") unless person
+        operation, given = house.contract.operation(request.request_method.downcase, request.path_info) || raise(Sinatra::NotFound)
+        allowed!(operation)
+        house.contract.check(operation, given.merge(params))
       end
 
       error Problem do |e|
@@ -69,7 +76,7 @@ module SteadyMove
         content_type "application/problem+json"
         e.to_json
       end
-      error(Desk::Notes::Invalid, Wire::Malformed) { |e| refuse(422, "#{e.message.sub(/\.\z/, '')}.".sub(/\A\w/, &:upcase)) }
+      error(Desk::Notes::Invalid, Desk::TakingIn::Unreadable) { |e| refuse(422, "#{e.message.sub(/\.\z/, '')}.".sub(/\A\w/, &:upcase)) }
       error(Desk::Planning::NotStartable, Store::Moves::AlreadyMoving, Desk::Orders::NotNow) { |e| refuse(409, e.message) }
       error(Sinatra::NotFound) { refuse(404, "There is nothing at #{request.path_info}.") }
       error { |e| house.log.error(e) && refuse(500, "Something went wrong here; it was written to the log.") }

@@ -39,7 +39,7 @@ module SteadyMove
         api = Class.new(Api) { set :house, house }
         pages = Pages.new(@public_folder)
         secret = app.safe.derive("sessions")
-        sign_in = SignIn.middleware(app.db, app.safe.derive("rodauth"))
+        sign_in = SignIn.middleware(app.db, app.safe.derive("rodauth"), note: people.method(:note))
         Rack::Builder.new do
           use Doorman, house.log
           map("/healthz") { run(->(_env) { house.healthy? ? [200, { "content-type" => "text/plain" }, ["well\n"]] : [503, { "content-type" => "text/plain" }, ["not well\n"]] }) }

@@ -5,15 +5,15 @@ require "rodauth"
 
 module SteadyMove
   module Web
-    # Signing in and out at /api/sign-in and /api/sign-out, as middleware in front of the API.
+    # Signing in and out, and the second factor (TOTP, RFC 6238), as middleware in front of the API.
     module SignIn
-      # Returns a Rack middleware class for this desk.
-      def self.middleware(db, secret)
+      # Returns a Rack middleware class for this desk. note: called with a sentence and the e-mail when a second factor is set up or removed.
+      def self.middleware(db, secret, note:)
         Class.new(Roda) do
           plugin :middleware
           plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i
           plugin :rodauth, json: :only, csrf: false do
-            enable :json, :login, :logout, :lockout
+            enable :json, :login, :logout, :lockout, :otp
             db db
             hmac_secret secret
             domain "localhost"
@@ -31,6 +31,7 @@ module SteadyMove
             login_column :email
             login_route "api/sign-in"
             logout_route "api/sign-out"
+            SignIn.second_factor(self, note)
             login_param "email"
             only_json? true
             already_logged_in { nil }
@@ -44,6 +45,34 @@ module SteadyMove
           route(&:rodauth)
         end
       end
+
+      # The set-up answers once with a new secret, its address and picture, then wants password and a first code.
+      def self.second_factor(rodauth, note)
+        rodauth.instance_exec do
+          otp_auth_route "api/second-factor"
+          otp_setup_route "api/second-factor/set-up"
+          otp_disable_route "api/second-factor/remove"
+          otp_issuer "Steady Move"
+          otp_provisioning_name { account[:email] }
+          two_factor_modifications_require_password? true
+          otp_auth_error_flash "The code is wrong or used already."
+          otp_setup_error_flash "The password or the code is wrong."
+          otp_disable_error_flash "The password is wrong."
+          otp_lockout_error_flash "Too many wrong codes; ask an administrator to remove the second factor."
+          before_otp_setup_route do
+            super()
+            next unless json_response[otp_setup_param]
+
+            json_response["address"] = otp_provisioning_uri
+            json_response["picture"] = "data:image/svg+xml;base64,#{[otp_qr_code].pack('m0')}"
+          end
+          after_otp_setup { note.call("#{account[:email]} set up a second factor.", account[:email]) }
+          after_otp_disable { note.call("#{account[:email]} removed the second factor.", account[:email]) }
+        end
+      end
+
+      # Is a person whose password was right still to give the second factor's code?
+      def self.half_way?(session, keys) = !Array(session["authenticated_by"]).include?("totp") && keys.any?
     end
   end
 end

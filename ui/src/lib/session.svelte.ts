@@ -21,6 +21,11 @@ class Session {
     await this.load();
   }
 
+  async giveCode(otp: string) {
+    await ask(api.POST('/api/second-factor', { body: { otp } }));
+    await this.load();
+  }
+
   async signOut() {
     await ask(api.POST('/api/sign-out', { body: {} }));
     await this.load();

@@ -22,7 +22,7 @@ module SteadyMove
             found, accounts, at = everything
             content_type "text/csv", charset: "utf-8"
             attachment "names-#{at.strftime('%Y-%m-%d')}.csv"
-            Views::NameTable.text(found, accounts, at)
+            Desk::NameTable.text(found, accounts, at)
           end
 
           app.get("/api/names/report") do

@@ -7,7 +7,6 @@ module SteadyMove
       module Names
         def self.registered(app)
           app.post("/api/names") do
-            need "mover"
             given = body_as("TakeIn")
             account = app_.accounts.find(given["account"]) or raise Problem.new(422, "account: there is no account “#{given['account']}”.")
             taking = Desk::TakingIn.new(app_)
@@ -17,7 +16,6 @@ module SteadyMove
           end
 
           app.post("/api/names/table") do
-            need "mover"
             json(Desk::TakingIn.look(body_as("Table")["text"]))
           end
 
@@ -27,14 +25,12 @@ module SteadyMove
           end
 
           app.post("/api/names/:name/note") do
-            need "mover"
             given = body_as("Note")
             Desk::Notes.new(app_).put(params["name"], given["key"], given["value"], by: person[:email])
             json(Views::NameView.sheet(judged(params["name"]), app_.journal.of_name(params["name"])))
           end
 
           app.post("/api/names/:name/let-go") do
-            need "mover"
             Desk::TakingIn.new(app_).let_go(params["name"], by: person[:email])
             json(gone: params["name"])
           end

@@ -15,7 +15,6 @@ module SteadyMove
           app.get("/api/practice") { json(practice.state) }
 
           app.post("/api/practice/clock") do
-            need "mover"
             given = body_as("MoveClock")
             state = practice.move_on(to: given["seconds"] && (now + given["seconds"]))
             house.hub.notify
@@ -23,7 +22,6 @@ module SteadyMove
           end
 
           app.post("/api/practice/faults") do
-            need "mover"
             given = body_as("Fault")
             practice.fault(given["id"], given["active"] ? given["detail"] || "on" : nil)
             json(practice.state)

@@ -7,8 +7,12 @@ module SteadyMove
       module Session
         def self.registered(app)
           app.get("/api/session") do
-            json(signed_in: !person.nil?, email: person && person[:email], role: person && person[:role], now: Views::Json.time(now),
+            json(signed_in: person ? true : false, second_factor: half_way? ? true : false, email: person ? person[:email] : nil, role: person ? person[:role] : nil, now: Views::Json.time(now),
                  csrf: Rack::Protection::AuthenticityToken.token(session), practice: !house.practice.nil?, first_run: house.first_run.open?, version: VERSION)
+          end
+
+          app.get("/api/me") do
+            json(email: person[:email], role: person[:role], second_factor: app_.db[:account_otp_keys].where(id: person[:id]).any?)
           end
 
           app.get("/api/openapi.json") do

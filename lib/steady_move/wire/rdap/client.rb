@@ -2,7 +2,6 @@
 
 require "net/http"
 require "json"
-require "time"
 
 module SteadyMove
   module Wire
@@ -10,8 +9,6 @@ module SteadyMove
       # Asks the public record service.
       class Client
         MOST = 1024 * 1024
-        EVENTS = { "registration" => :created_at, "expiration" => :expires_at, "last changed" => :updated_at,
-                   "transfer" => :transferred_at }.freeze
 
         # bases: {suffix => base URL}, as in RFC 9224; timeout in seconds.
         def initialize(bases:, timeout: 10)
@@ -73,30 +70,11 @@ module SteadyMove
         end
 
         def parse(body, url)
-          data = JSON.parse(body, max_nesting: 40)
-          raise Malformed, "the public record's answer is not a domain" unless data.is_a?(Hash) && data["objectClassName"] == "domain"
-
-          Domain.new(name: data["ldhName"].to_s.downcase, handle: data["handle"],
-                     statuses: Array(data["status"]).map { |s| Core::Names::Statuses.to_epp(s) },
-                     registrar: of_role(data, "registrar", "fn"), registrant_email: of_role(data, "registrant", "email"), url: url.to_s,
-                     name_servers: Array(data["nameservers"]).map { |n| n["ldhName"].to_s.downcase.delete_suffix(".") },
-                     signed: data.dig("secureDNS", "delegationSigned") == true,
-                     ds: Array(data.dig("secureDNS", "dsData")), **events(data))
+          Document.domain(JSON.parse(body, max_nesting: 40), url: url.to_s)
         rescue JSON::ParserError
           raise Malformed, "the public record's answer is not JSON"
-        end
-
-        def events(data)
-          Array(data["events"]).filter_map { |e| (key = EVENTS[e["eventAction"]]) && [key, Time.iso8601(e["eventDate"]).utc] }.to_h
-        rescue ArgumentError
-          raise Malformed, "the public record holds a date that can't be read"
-        end
-
-        # A property of the vCard of the entity with a role (RFC 9083 §5.1, RFC 7095); for fn its handle where there is no card.
-        def of_role(data, role, property)
-          entity = Array(data["entities"]).find { |e| e.is_a?(Hash) && Array(e["roles"]).include?(role) } or return
-          card = entity.dig("vcardArray", 1) || []
-          (card.find { |p| p[0] == property } || [])[3] || (entity["handle"] if property == "fn")
+        rescue Malformed => e
+          raise Malformed, "the public record's answer is not as it should be (#{e.message})"
         end
       end
     end

@@ -16,11 +16,19 @@
     client: '',
     password: '',
     ca: '',
+    server: '',
+    certificate: '',
+    key: '',
+    suffixes: '',
+    payment: '',
+    reads: '',
+    privacy: '',
     currency: 'EUR',
     renew: '',
     transfer: '',
     senders: '',
   });
+  const words = (text: string) => text.split(/[\s,]+/).filter(Boolean);
   const save = createMutation(() => ({
     mutationFn: () =>
       ask(
@@ -32,9 +40,27 @@
             kind,
             password: f.password,
             connection:
-              kind === 'epp' ? { host: f.host, port: Number(f.port), client: f.client, ca_file: f.ca || null } : {},
+              kind === 'epp'
+                ? {
+                    host: f.host,
+                    port: Number(f.port),
+                    client: f.client,
+                    ca_file: f.ca || null,
+                    server_name: f.server || null,
+                    certificate_file: f.certificate || null,
+                    key_file: f.key || null,
+                  }
+                : {},
+            habits: {
+              suffixes: words(f.suffixes).length
+                ? words(f.suffixes).map((s) => s.replace(/^\./, '').toLowerCase())
+                : null,
+              payment: f.payment || null,
+              reads_contacts: f.reads === '' ? null : f.reads === 'yes',
+              privacy: f.privacy || null,
+            },
             prices: { currency: f.currency, renew: minor(f.renew), transfer: minor(f.transfer) },
-            sender_domains: f.senders.split(/[\s,]+/).filter(Boolean),
+            sender_domains: words(f.senders),
           },
         }),
       ),
@@ -107,6 +133,23 @@
         bind:value={f.ca}
       />
     </div>
+    <div>
+      <Label for="a-name">Name in its certificate, if not the host</Label><Input
+        id="a-name"
+        class="font-mono"
+        bind:value={f.server}
+      />
+    </div>
+    <div>
+      <Label for="a-cert">File of your client certificate, if one is asked for</Label><Input
+        id="a-cert"
+        class="font-mono"
+        bind:value={f.certificate}
+      />
+    </div>
+    <div>
+      <Label for="a-key">File of its key</Label><Input id="a-key" class="font-mono" bind:value={f.key} />
+    </div>
   {/if}
   <div><Label for="a-cur">Currency</Label><Input id="a-cur" pattern="[A-Z]{'{3}'}" bind:value={f.currency} /></div>
   <div>
@@ -123,6 +166,36 @@
       inputmode="decimal"
       pattern="[0-9]+([.,][0-9]{'{1,2}'})?"
       bind:value={f.transfer}
+    />
+  </div>
+  <div>
+    <Label for="a-suf">Suffixes that it takes, if not all</Label><Input
+      id="a-suf"
+      class="font-mono"
+      bind:value={f.suffixes}
+    />
+  </div>
+  <div>
+    <Label for="a-pay">Payment there: “ready”, or what is missing</Label><Input id="a-pay" bind:value={f.payment} />
+  </div>
+  <div>
+    <Label for="a-read">It reads the contacts before it takes a name</Label>
+    <Select
+      id="a-read"
+      placeholder=""
+      items={[
+        { value: '', name: 'not known' },
+        { value: 'yes', name: 'yes' },
+        { value: 'no', name: 'no' },
+      ]}
+      bind:value={f.reads}
+    />
+  </div>
+  <div>
+    <Label for="a-priv">Mail domain of its privacy service</Label><Input
+      id="a-priv"
+      class="font-mono"
+      bind:value={f.privacy}
     />
   </div>
   <div>

@@ -8,6 +8,7 @@
   import HostForm from './HostForm.svelte';
   import People from './People.svelte';
   import Places from './Places.svelte';
+  import SecondFactor from './SecondFactor.svelte';
 
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
   const admin = $derived(session.who?.role === 'administrator');
@@ -64,6 +65,7 @@
     <Places />
     <People />
   {/if}
+  <SecondFactor />
 </main>
 
 <style>

@@ -25,6 +25,10 @@
       ask(api.POST('/api/people/{id}', { params: { path: { id } }, body: { role: to } })),
     onSuccess: (data) => client.setQueryData(['people'], data),
   }));
+  const forget = createMutation(() => ({
+    mutationFn: (id: number) => ask(api.POST('/api/people/{id}/forget-factor', { params: { path: { id } } })),
+    onSuccess: (data) => client.setQueryData(['people'], data),
+  }));
 
   function submit(e: SubmitEvent) {
     e.preventDefault();
@@ -34,7 +38,7 @@
 
 <section>
   <h2>People</h2>
-  <Trouble error={people.error ?? invite.error ?? change.error} />
+  <Trouble error={people.error ?? invite.error ?? change.error ?? forget.error} />
   {#if people.data}
     <ul>
       {#each people.data.people as person (person.id)}
@@ -50,6 +54,9 @@
               </select>
             </label>
             <button onclick={() => change.mutate({ id: person.id, to: null })}>Remove</button>
+            {#if person.second_factor}
+              <button onclick={() => forget.mutate(person.id)}>Take the second factor away</button>
+            {/if}
           {/if}
         </li>
       {/each}

@@ -5,6 +5,7 @@
 
   let email = $state('');
   let password = $state('');
+  let code = $state('');
   let said = $state('');
   let busy = $state(false);
 
@@ -12,19 +13,28 @@
     e.preventDefault();
     busy = true;
     said = '';
-    await session.signIn(email, password).catch((e: Error) => (said = e.message));
+    const half = session.who?.second_factor;
+    await (half ? session.giveCode(code.trim()) : session.signIn(email, password)).catch(
+      (e: Error) => (said = e.message),
+    );
     busy = false;
   }
 </script>
 
 <Welcome lead="The desk for moving domain names between registrars.">
   <form onsubmit={submit}>
-    <Label for="email">E-mail</Label>
-    <Input id="email" type="email" autocomplete="username" required bind:value={email} />
-    <Label for="password">Password</Label>
-    <Input id="password" type="password" autocomplete="current-password" required bind:value={password} />
+    {#if session.who?.second_factor}
+      <Label for="code">The code that your second factor shows</Label>
+      <Input id="code" class="font-mono" inputmode="numeric" autocomplete="one-time-code" required bind:value={code} />
+    {:else}
+      <Label for="email">E-mail</Label>
+      <Input id="email" type="email" autocomplete="username" required bind:value={email} />
+      <Label for="password">Password</Label>
+      <Input id="password" type="password" autocomplete="current-password" required bind:value={password} />
+    {/if}
     {#if said}<p class="said" role="alert">{said}</p>{/if}
-    <Button type="submit" disabled={busy}>Sign in</Button>
+    <Button type="submit" disabled={busy}>{session.who?.second_factor ? 'Go on' : 'Sign in'}</Button>
+    {#if session.who?.second_factor}<Button color="alternative" onclick={() => session.signOut()}>Not me</Button>{/if}
   </form>
   {#snippet after()}
     {#if session.who?.practice}

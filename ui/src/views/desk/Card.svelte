@@ -12,7 +12,7 @@
   const client = useQueryClient();
   const href = $derived(p('/moves/:id', { params: { id: String(card.id) } }));
   const approve = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/moves/{id}/{act}', { params: { path: { id: card.id, act: 'approve' } } })),
+    mutationFn: () => ask(api.POST('/api/moves/{id}/approve', { params: { path: { id: card.id } } })),
     onSettled: () => client.invalidateQueries(),
   }));
 </script>

@@ -24,7 +24,7 @@
   }));
   const steer = createMutation(() => ({
     mutationFn: (act: 'approve' | 'look' | 'call-off') =>
-      ask(api.POST('/api/moves/{id}/{act}', { params: { path: { id, act } } })),
+      ask(api.POST(`/api/moves/{id}/${act}`, { params: { path: { id } } })),
     onSettled: () => client.invalidateQueries(),
   }));
   let asking = $state(false);

@@ -25,8 +25,11 @@ module SteadyMove
           # Rules whose remedy is an update of the name at the losing side.
           BY_UPDATE = %w[locked dns-leaves signed contact-unreachable].freeze
 
+          # Besides EPP's own, RDAP's words that don't say whose they are (RFC 9083 §10.2.2).
+          BARRING = ["clientUpdateProhibited", "serverUpdateProhibited", "update prohibited", "locked"].freeze
+
           UPDATE_BARRED = Rule.of(:statuses, rests_on: BY_UPDATE) do |facts, _, about|
-            barred = facts.statuses & %w[clientUpdateProhibited serverUpdateProhibited]
+            barred = facts.statuses & BARRING
             next if barred.empty? || !about.hit?(*BY_UPDATE)
 
             Rules.standing({ statuses: barred.join(", ") }, effect: ("bar" if barred.include?("serverUpdateProhibited")))
@@ -38,7 +41,7 @@ module SteadyMove
             "going" => with("pendingDelete", "redemptionPeriod", "pendingRestore"),
             "other-pending" => with("pendingCreate", "pendingUpdate", "pendingRenew"),
             "dispute" => Rule.of { |facts, _, _| facts[:dispute] && Rules.standing({ dispute: facts[:dispute] }) },
-            "locked" => with("clientTransferProhibited"), "on-hold" => with("clientHold", "serverHold"),
+            "locked" => with("clientTransferProhibited", "transfer prohibited"), "on-hold" => with("clientHold", "serverHold"),
             "update-barred" => UPDATE_BARRED
           }.freeze
         end

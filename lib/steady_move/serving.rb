@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  # Serves the desk with the system's clock until it is told to stop.
+  class Serving
+    def initialize(config, out)
+      @config = config
+      @out = out
+    end
+
+    def call
+      app = Desk::App.new(@config, clock: Desk::SystemClock.new)
+      log = Web::Log.new(File.open(File.join(@config.data, "web.log"), "a").tap { |f| f.sync = true })
+      house = Web::House.new(app, Desk::Runner.new(app, on_error: log.method(:error)), log: log)
+      server = Web::Serve.start(house, port: @config.port)
+      greet(house)
+      wait
+      house.stop
+      server.stop(true)
+      app.close
+    end
+
+    private
+
+    def greet(house)
+      @out.puts "Steady Move is at http://127.0.0.1:#{@config.port}/"
+      @out.puts "Nobody can sign in yet. Open the page and enter this one-time word: #{house.first_run.token}" if house.first_run.open?
+      @out.flush
+    end
+
+    def wait
+      stop = Queue.new
+      %w[INT TERM HUP].each { |s| trap(s) { stop << s } }
+      stop.pop
+    end
+  end
+end

@@ -1,0 +1,132 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/browser"
+
+# The list of names and the rulebook, as somebody works with them.
+class BrowserNamesTest < Minitest::Test
+  include Browser
+
+  # The whole portfolio, as in the demo.
+  def new_world = BenchWorld.new(names_at: nil)
+
+  # To whatever has the focus.
+  def press(key) = page.driver.browser.action.send_keys(key).perform
+
+  # What if we start in April: the list is judged anew, says what changes, and all of it stands in the URL.
+  def test_what_if
+    sign_in
+    visit "/names"
+    assert_text "48 held; to stay a year"
+    assert_button "8 waiting"
+    fill_in "What if we start on", with: Date.new(2027, 4, 15)
+    assert_text "6 from wait to fix first"
+    assert_button "2 waiting"
+    click_on "Only what changes"
+    assert_text "7 of 48"
+    select "Cobble and Keel", from: "going to"
+    assert_text "from clear to go to fix first"
+    select "Grouped by gate", from: "Grouped by"
+    assert_selector "[role=cell]", text: "Fix first"
+    page.driver.browser.navigate.refresh
+    assert_text "As it would stand on 15 Apr 2027"
+    click_on "Back to today"
+    assert_text "48 held"
+  end
+
+  # Along the large ruler the verdict follows.
+  def test_the_line_on_the_ruler
+    sign_in
+    visit "/names/northskerry-line.example"
+    assert_text "Wait until"
+    find("input[type=range]").send_keys(*([:arrow_right] * 38))
+    assert_text "if nothing else changes until"
+    assert_selector ".verdict", text: "Fix first"
+    assert_selector "dd", text: "in 37 days"
+  end
+
+  def test_keys_and_tray
+    sign_in
+    visit "/names?sort=name"
+    assert_selector "[data-row]", minimum: 10
+    press "j"
+    press "x"
+    press "j"
+    press "x"
+    assert_text "2 names in the tray"
+    list = URI.join(page.current_url, find_link("Judged list (CSV)")[:href])
+    assert_equal "names=dolphin-watch-skerry.example,ferry-cats.example", list.query
+    press "p"
+    assert_current_path %r{/names/dolphin-watch-skerry.example/plan}
+    click_on "Empty the tray"
+    assert_no_text "in the tray"
+    press "t"
+    assert_equal "What if we start on", page.evaluate_script("document.activeElement.closest('label').textContent.trim()")
+  end
+
+  # A site's own word: which names it changes is shown before it is saved; it is taken back again.
+  def test_the_rulebook_is_overruled
+    sign_in
+    visit "/rulebook"
+    assert_text "Handed over by the losing side"
+    select "new-name", from: "Value or rule"
+    select ".example", from: "Suffix", match: :first
+    within("section", text: "Overrule a value") do
+      fill_in "is here", with: "30"
+      click_on "Show which names it changes"
+      assert_text "It changes 2 of 44 names"
+      assert_text "kelpquay.example"
+      fill_in "Source", with: "the registry's letter"
+      fill_in "of", with: Date.new(2027, 1, 4)
+      click_on "Save it"
+    end
+    assert_text "For .example, new-name is 30"
+    visit "/names/kelpquay.example"
+    assert_selector ".verdict", text: "Fix first"
+    visit "/rulebook"
+    click_on "Take it back"
+    assert_text "taken back"
+    visit "/names/kelpquay.example"
+    assert_selector ".verdict", text: "Wait until"
+  end
+
+  # What was typed is understood, shown, and can be let go; a table's columns are mapped; a note changes the verdict.
+  def test_names_are_taken_in_and_noted
+    sign_in
+    world.app.names.drop("ferry-cats.example")
+    visit "/names/take-in"
+    fill_in "Names, or a table", with: "https://WWW.Ferry-Cats.example/about # the cats\nbad_name.example; kelpsound.example"
+    click_on "Take them in"
+    ["1 corrected, 1 already there, 1 refused", "was understood as ferry-cats.example", "the part “bad_name” must have"].each { |t| assert_text t }
+    click_on "Let it go again"
+    assert_text "Let go again"
+    fill_in "Names, or a table", with: "Domain;Held at;Paid\nferry-cats.example;Cobble and Keel;no\n"
+    click_on "It is a table"
+    find("fieldset").select "Held at", from: "Account"
+    click_on "Take them in"
+    assert_text "1 taken in"
+    visit "/names/ferry-cats.example"
+    assert_text "The last period is paid: no"
+    select "A dispute over it", from: "What is noted"
+    fill_in "Its value", with: "case 3"
+    click_on "Note it"
+    assert_text "A dispute or an order stands over the name: case 3."
+  end
+
+  # Ten thousand names: at most a hundred rows stand in the document, wherever one scrolls.
+  def test_a_long_list_is_virtual
+    many = (1..10_000).map { |i| format("many-%05d.example", i) }
+    db = world.app.db
+    db[:names].multi_insert(many.map { |n| { name: n, unicode: n, account_id: "cobble", taken_at: 0 } })
+    facts = JSON.generate({ statuses: [["ok"], 0, "test"], created_at: [{ at: 0 }, 0, "test"] })
+    db[:sightings].multi_insert(many.map { |n| { name: n, source: "hand", facts: facts } })
+    sign_in
+    visit "/names?sort=-name"
+    assert_text "10048 held"
+    [0, 170_000, 339_000].each do |place|
+      page.execute_script("document.querySelector('.scroller').scrollTop = #{place}")
+      assert_selector "[data-row]", text: format("many-%05d", 10_000 - (place / 34) + 12), wait: 20 unless place.zero?
+      assert_operator all("[role=row]").size, :<=, 100
+    end
+  end
+end

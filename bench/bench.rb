@@ -5,9 +5,12 @@ require_relative "../test/support/bench_world"
 require "net/http"
 require "etc"
 require "zlib"
+require_relative "many_names"
 
 # Prints one row a figure.
 class Bench
+  include ManyNames
+
   NAMES = ["nightboat-saltern.example", "isles-timetable.example"].freeze
 
   def initialize
@@ -31,14 +34,13 @@ class Bench
     printf("%-62<what>s %12<value>s %12<limit>s  %<peer>s\n", what: what, value: value, limit: limit, peer: peer)
   end
 
-  def run
-    first_page
-    api
-    runner
-    judging
-    zone_reading
-    front_end
-  end
+  PARTS = %i[first_page api runner judging judging_many fifty_thousand zone_reading front_end].freeze
+
+  # parts: names of PARTS; all where none is given.
+  def run(parts) = (parts.empty? ? PARTS : PARTS & parts.map(&:to_sym)).each { |part| public_send(part) }
+
+  def figure(what, value, limit) = printf("%-62<what>s %12<value>s %12<limit>s\n", what: what, value: value, limit: limit)
+  def ratio(what, value, limit) = figure(what, format("%.2f times", value), limit)
 
   # bin/demo with nothing missing, until its first page is served.
   def first_page
@@ -86,11 +88,11 @@ class Bench
     end
   end
 
-  def sign_in(port)
+  def sign_in(port, email = Practice::DeskSide::Desk::EMAIL, password = Practice::DeskSide::Desk::PASSWORD)
     Net::HTTP.start("127.0.0.1", port) do |http|
       first = http.get("/api/session")
       cookie = first["set-cookie"][/\A[^;]+/]
-      body = { email: Practice::DeskSide::Desk::EMAIL, password: Practice::DeskSide::Desk::PASSWORD }.to_json
+      body = { email: email, password: password }.to_json
       answer = http.post("/api/sign-in", body, "Cookie" => cookie, "X-CSRF-Token" => JSON.parse(first.body)["csrf"], "Content-Type" => "application/json")
       answer["set-cookie"][/\A[^;]+/]
     end
@@ -119,7 +121,8 @@ class Bench
   def judging
     world = BenchWorld.new(names_at: nil)
     judge = SteadyMove::Desk::Judging.new(world.app)
-    row("judging 48 names from the database", median(7) { judge.all }, "")
+    names = world.app.names.all.map { |n| n[:name] }
+    row("judging 48 names one by one from the database", median(5) { names.each { |n| judge.one(n) } }, "")
     world.close
   end
 
@@ -143,8 +146,8 @@ class Bench
 
   def front_end
     size = Dir["public/assets/*.js"].sum { |f| Zlib.gzip(File.binread(f), level: 9).bytesize }
-    printf("%-62<what>s %12<value>s %12<limit>s\n", what: "front end: scripts, gzip", value: "#{size / 1000} kB", limit: "150 kB")
+    figure("front end: scripts, gzip", "#{size / 1000} kB", "150 kB")
   end
 end
 
-Bench.new.run
+Bench.new.run(ARGV)

@@ -11,8 +11,9 @@ module SteadyMove
       Line = Struct.new(:typed, :fate, :name, :says, keyword_init: true)
       # One thing to take in: what was typed, the account's id or title where the table names it, notes by key.
       Wish = Struct.new(:typed, :account, :notes, keyword_init: true)
-      # What a table's column may hold.
-      COLUMNS = %w[name account expires_at paid privacy registrant_email premium].freeze
+      # What a table's column may hold, and words of headers that seem to say so.
+      COLUMNS = { "name" => %w[domain name], "account" => %w[account registrar], "expires_at" => %w[expir], "paid" => %w[paid], "privacy" => %w[privacy],
+                  "registrant_email" => %w[mail], "premium" => %w[premium] }.freeze
       FLAGS = { "yes" => true, "true" => true, "1" => true, "on" => true, "no" => false, "false" => false, "0" => false, "off" => false }.freeze
 
       def initialize(app)
@@ -29,7 +30,7 @@ module SteadyMove
       def self.look(text)
         rows = Wire::Csv.read(text).map(&:last)
         header = rows.first || []
-        guess = COLUMNS.filter_map { |key| (i = header.index { |h| h.downcase.tr(" -", "__").include?(key.delete_suffix("_at").delete_suffix("s")) }) && [key, i] }.to_h
+        guess = COLUMNS.filter_map { |key, words| (i = header.index { |h| words.any? { |w| h.downcase.include?(w) } }) && [key, i] }.to_h
         { header: header, rows: rows.drop(1).first(3), guess: guess }
       rescue Wire::Malformed => e
         raise Unreadable, e.message

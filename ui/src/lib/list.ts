@@ -55,6 +55,9 @@ export function kept(): string {
   return search ? `?${search}` : '';
 }
 
+/** The same for `navigate`. */
+export const keptSearch = () => Object.fromEntries(new URLSearchParams(searchParams.toString()));
+
 /** One stretch of the list, or how far the judging has come. */
 export const stretch = (what: Asked, offset: number) =>
   ask(api.GET('/api/names', { params: { query: { ...what, offset, limit: PAGE } } }));

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { kept } from '../lib/list';
+  import { keptSearch } from '../lib/list';
   import { navigate } from '../router';
 
   let {
@@ -11,7 +11,7 @@
   }: { title: string; back: '/names' | '/moves'; children: Snippet; mono?: boolean } = $props();
 
   function onkeydown(e: KeyboardEvent) {
-    if (e.key === 'Escape' && !document.querySelector('dialog[open]')) void navigate((back + kept()) as '/');
+    if (e.key === 'Escape' && !document.querySelector('dialog[open]')) void navigate(back, { search: keptSearch() });
   }
 </script>
 
@@ -19,7 +19,7 @@
 <section aria-label={title}>
   <header>
     <h1 class:mono>{title}</h1>
-    <button onclick={() => navigate((back + kept()) as '/')} title="Close (Esc)">Close</button>
+    <button onclick={() => navigate(back, { search: keptSearch() })} title="Close (Esc)">Close</button>
   </header>
   {@render children()}
 </section>

@@ -39,8 +39,13 @@ module SteadyMove
           response
         end
 
-        # Does the other side still answer? (RFC 5730 §2.3: <hello> at any time gives a greeting.)
+        # Seconds for which an answer proves the connection well.
+        FRESH = 10
+
+        # Does the other side still answer? (RFC 5730 §2.3: <hello> at any time gives a greeting.) Not asked where it just did.
         def alive?
+          return true if @answered && monotonic - @answered < FRESH
+
           guarded do
             Framing.write(@io, Commands.hello)
             !Framing.read(@io).nil?
@@ -77,12 +82,15 @@ module SteadyMove
           end
           raise Unreachable, "#{@where} closed the connection without a reply" unless text
 
+          @answered = monotonic
           Response.parse(text).tap do |r|
             next if r.client_id.nil? || r.client_id == sent
 
             raise Malformed, "#{@where} answered another command than the one it was sent"
           end
         end
+
+        def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
         def guarded(&)
           Timeout.timeout(@at.fetch(:timeout, 15), &)

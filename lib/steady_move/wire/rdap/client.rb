@@ -14,6 +14,7 @@ module SteadyMove
         def initialize(bases:, timeout: 10)
           @bases = bases
           @timeout = timeout
+          @idle = Hash.new { |h, k| h[k] = Queue.new }
         end
 
         # name: Core::Names::DomainName. Returns a Domain; raises NotFound, Unreachable, Malformed or Refused.
@@ -38,15 +39,27 @@ module SteadyMove
         end
 
         def fetch(url)
-          http = Net::HTTP.new(url.host, url.port)
-          http.use_ssl = url.scheme == "https"
-          http.open_timeout = http.read_timeout = @timeout
-          answer = http.start { |h| h.request(Net::HTTP::Get.new(url, "Accept" => "application/rdap+json")) }
+          http = connection(url)
+          answer = http.request(Net::HTTP::Get.new(url, "Accept" => "application/rdap+json"))
+          answer.body
+          @idle[url.authority] << http if http.started?
           body_of(answer, url)
         rescue Net::OpenTimeout, Net::ReadTimeout
           raise Unreachable, "the public record at #{url.host} did not answer within #{@timeout} s"
         rescue SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Net::HTTPBadResponse => e
           raise Unreachable, "the public record at #{url.host} can't be reached (#{e.message[/\A[^(]+/].strip})"
+        end
+
+        # A connection that is open still, or a new one; whoever uses it has it alone.
+        def connection(url)
+          @idle[url.authority].pop(true)
+        rescue ThreadError
+          http = Net::HTTP.new(url.host, url.port)
+          http.use_ssl = url.scheme == "https"
+          http.open_timeout = http.read_timeout = @timeout
+          http.max_retries = 1
+          http.keep_alive_timeout = 20
+          http.start
         end
 
         def body_of(answer, url)

@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { kept, picked, put } from '../../lib/list';
+  import { keptSearch, picked, put } from '../../lib/list';
   import { navigate } from '../../router';
 
   const names = $derived(picked());
   const list = $derived(names.map(encodeURIComponent).join(','));
 
   function plan() {
-    if (names[0]) void navigate(`/names/${encodeURIComponent(names[0])}/plan${kept()}` as '/');
+    if (names[0]) void navigate('/names/:name/plan', { params: { name: names[0] }, search: keptSearch() });
   }
   function onkeydown(e: KeyboardEvent) {
     if (e.ctrlKey || e.metaKey || e.altKey || !names.length) return;

@@ -67,10 +67,13 @@ module ManyNames
   end
 
   def sightings(name, random)
-    all = values(random).transform_values { |v| [SteadyMove::Store::Values.encode(v), NOW.to_i, "https://rdap.example/domain/#{name}"] }
+    all = values(random).transform_values { |v| SteadyMove::Store::Values.encode(v) }
     desk = all.slice(:zone_ends_with_account, :dns_host)
     record = all.except(*desk.keys, :registrant_email, :registrant_changed_at, :paid)
-    { account: all.except(*desk.keys, :signed, :privacy), public_record: record, desk: desk }.map { |source, facts| { name: name, source: source.to_s, facts: JSON.generate(facts) } }
+    { account: all.except(*desk.keys, :signed, :privacy), public_record: record, desk: desk }.map do |source, facts|
+      seen = facts.transform_values { [NOW.to_i, "https://rdap.example/domain/#{name}"] }
+      { name: name, source: source.to_s, facts: JSON.generate(facts), seen: JSON.generate(seen), seen_at: NOW.to_i }
+    end
   end
 
   # The web process as bin/start runs it.

@@ -13,7 +13,16 @@ module Practice
                                connect_sqls: ["PRAGMA journal_mode=WAL", "PRAGMA synchronous=NORMAL"],
                                after_connect: ->(c) { c.busy_handler_timeout = 5000 })
       schema(db)
+      contacts(db)
       db
+    end
+
+    def contacts(db)
+      db.create_table?(:contacts) do
+        String :id, primary_key: true
+        %i[roid name org street city country voice email sponsor].each { |c| String c }
+        %i[created_at updated_at].each { |c| Integer c }
+      end
     end
 
     def schema(db)
@@ -22,11 +31,6 @@ module Practice
         String :name, primary_key: true
         %i[roid sponsor statuses name_servers ds auth_info registrant public_email].each { |c| String c }
         %i[created_at updated_at expires_at transferred_at].each { |c| Integer c }
-      end
-      db.create_table?(:contacts) do
-        String :id, primary_key: true
-        %i[roid name org street city country voice email sponsor].each { |c| String c }
-        %i[created_at updated_at].each { |c| Integer c }
       end
       db.create_table?(:transfers) do
         primary_key :id

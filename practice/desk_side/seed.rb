@@ -22,8 +22,10 @@ module Practice
         @scenario.names.group_by { |n| n["at"] }.each do |id, names|
           SteadyMove::Desk::TakingIn.new(@app).call(SteadyMove::Desk::TakingIn.words(names.reject { |n| n["listed_only"] }.map { |n| n["name"] }.join("\n")), @app.accounts.find(id), by: by)
         end
-        @scenario.names.each { |row| list(row) if row["listed_only"] }
-        @scenario.names.each { |row| remember(row, by) }
+        @scenario.names.each do |row|
+          list(row) if row["listed_only"]
+          remember(row, by)
+        end
         Past.new(@app, @scenario).call(by: by)
       end
 

@@ -13,7 +13,7 @@ module Practice
 
       # seed: text from which the key is made, so that a world is the same each time; from, to: Time of validity.
       def initialize(seed, from:, to:)
-        @key = OpenSSL::PKey.read(PRIVATE + OpenSSL::Digest::SHA256.digest(seed))
+        @private = OpenSSL::PKey.read(PRIVATE + OpenSSL::Digest::SHA256.digest(seed))
         @from = from.to_i
         @to = to.to_i
       end
@@ -37,7 +37,7 @@ module Practice
 
       private
 
-      def key = @dnskey ||= Records::Rdata.new("DNSKEY", [257, 3, ALGORITHM, @key.public_to_der[-32..]])
+      def key = @key ||= Records::Rdata.new("DNSKEY", [257, 3, ALGORITHM, @private.public_to_der[-32..]])
 
       # RFC 4034 appendix B.
       def tag
@@ -68,7 +68,7 @@ module Practice
         body = set.rdatas.map { |r| r.to_wire(canonical: true) }.sort.map do |data|
           owner + [Records::Rdata.number_of(set.type), 1, set.ttl, data.bytesize].pack("nnNn") + data
         end
-        Records::Rdata.new("RRSIG", values + [@key.sign(nil, head + body.join)])
+        Records::Rdata.new("RRSIG", values + [@private.sign(nil, head + body.join)])
       end
     end
   end

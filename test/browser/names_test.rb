@@ -118,8 +118,8 @@ class BrowserNamesTest < Minitest::Test
     many = (1..10_000).map { |i| format("many-%05d.example", i) }
     db = world.app.db
     db[:names].multi_insert(many.map { |n| { name: n, unicode: n, account_id: "cobble", taken_at: 0 } })
-    facts = JSON.generate({ statuses: [["ok"], 0, "test"], created_at: [{ at: 0 }, 0, "test"] })
-    db[:sightings].multi_insert(many.map { |n| { name: n, source: "hand", facts: facts } })
+    facts = JSON.generate({ statuses: ["ok"], created_at: { at: 0 } })
+    db[:sightings].multi_insert(many.map { |n| { name: n, source: "account", facts: facts, seen: "{}", seen_at: 0 } })
     sign_in
     visit "/names?sort=-name"
     assert_text "10048 held"

@@ -92,7 +92,8 @@ class ReadinessTest < Minitest::Test
     both = { **KNOWN, created_at: AGO[20], transferred_at: AGO[5] }
     assert_equal AHEAD[55], judge(**both).clears_at
     assert_nil judge(**both, statuses: ["pendingUpdate"]).clears_at
-    assert_equal %w[barred registry-hold], judge(**both, statuses: ["serverTransferProhibited"]).then { |v| [v.kind, v.findings.first.rule] }
+    barred = judge(**both, statuses: ["serverTransferProhibited"])
+    assert_equal %w[barred registry-hold], [barred.kind, barred.findings.first.rule]
   end
 
   # Windows, soft stretches, earliest and latest start over a horizon.

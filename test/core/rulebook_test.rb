@@ -53,8 +53,8 @@ class RulebookTest < Minitest::Test
     book = rulebook.with([word("lock", "none"), word("new-name", "10"), word("recent-move", "off")])
     ours, theirs = %w[a.example a.com].map { |n| book.family_of(domain(n)) }
     assert_equal %w[none yes], [ours.lock, theirs.lock]
-    assert_equal [10, 60], [ours, theirs].map { |f| f.judged_by.to_h { |e, _| [e.id, e] }["new-name"].params["days"] }
-    assert_equal [false, true], [ours, theirs].map { |f| f.rules.include?("recent-move") }
+    assert_equal([10, 60], [ours, theirs].map { |f| f.lines["new-name"].params["days"] })
+    assert_equal([false, true], [ours, theirs].map { |f| f.rules.include?("recent-move") })
     assert_equal "the registry's letter", ours.source_of("lock")["text"]
     assert_equal "yes", rulebook.family_of(domain("a.example")).lock
     [["lock", "perhaps"], ["new-name", "-3"], ["locked", "5"], ["colour", "red"]].each do |key, value|

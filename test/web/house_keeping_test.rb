@@ -63,7 +63,7 @@ class HouseKeepingTest < Minitest::Test
     assert_equal 401, send_to("/api/second-factor", otp: "000000")
     world.app.db[:account_otp_keys].update(last_use: Time.now - 3600)
     assert_equal 200, send_to("/api/second-factor", otp: totp.now)
-    assert_equal true, (get("/api/me") && answer["second_factor"])
+    assert get("/api/me") && answer["second_factor"]
     sign_out
     sign_in
     id = house.people.all.find { |p| p[:second_factor] }[:id]

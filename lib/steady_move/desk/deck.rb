@@ -2,26 +2,22 @@
 
 module SteadyMove
   module Desk
-    # Every name in short with the outline of its judgement, for one destination (or none); follows the database by revision.
+    # Every name in short with the outline of its judgement, without a destination; follows the database by revision.
     class Deck
-      # expires, seen, latest_safe: seconds; servers: shared lists; move: [id, stage] or nil; own_year: paid by itself.
+      # expires, seen, latest_safe: seconds; servers: shared lists; move: [id, stage] or nil;
+      # towards: the values that rules about a destination ask for.
       Entry = Struct.new(:ascii, :unicode, :suffix, :account_id, :expires, :locked, :servers, :dns_host, :seen, :outline, :latest_safe,
-                         :move, :contradicting, :signed, keyword_init: true)
-      PICTURES = 4
+                         :move, :contradicting, :towards)
 
-      attr_reader :done, :of, :version
+      attr_reader :done, :of, :version, :list
 
-      # destination: Core::Readiness::Destination or nil.
-      def initialize(app, destination)
+      def initialize(app)
         @app = app
-        @destination = destination
         @entries = {}
         @shared = {}
-        @list = []
-        @pictures = {}
-        @version = 0
-        @done = 0
-        @of = 0
+        @list = [].freeze
+        @pictures = Pictures.new
+        @version = @done = @of = 0
         @lock = Mutex.new
       end
 
@@ -29,22 +25,13 @@ module SteadyMove
       def ready?(patience)
         return refresh && true if @marks
 
-        @reading = Thread.new { refresh } unless @reading&.alive? || @marks
+        @reading = Thread.new { refresh } unless @reading&.alive?
         !@reading.join(patience).nil?
       end
 
-      # at: seconds. Pictures of the last few instants are kept.
-      def picture(at)
-        @lock.synchronize do
-          key, found = @pictures.find { |_, p| p.version == @version && p.holds_at?(at) }
-          return @pictures[key] = @pictures.delete(key) && found.at(at) if found
-
-          @pictures.shift while @pictures.size >= PICTURES
-          @pictures[at] = Picture.new(@list, at, version: @version)
-        end
-      end
-
-      def inspect = "#<Deck #{@destination&.id}>"
+      # at: seconds.
+      def picture(at) = @pictures.of(@list, @version, at)
+      def inspect = "#<Deck>"
 
       private
 
@@ -65,25 +52,27 @@ module SteadyMove
         @of = @app.db[:names].count
         @done = 0
         context = { own: OwnFacts.new(@app, many: whole), moves: @app.moves.stages, rulebook: @app.rulebook }
-        @app.names.each_with_facts(after: whole ? 0 : @marks.first) do |row, facts|
-          @entries[row[:name]] = entry(row, facts, context) if row[:revision] <= marks.first
+        @app.names.each_with_said(after: whole ? 0 : @marks.first) do |row, said, seen|
+          @entries[row[:name]] = entry(row, said, seen, context) if row[:revision] <= marks.first
           @done += 1
         end
         @list = @entries.values.sort_by(&:ascii).freeze
       end
 
-      def entry(row, list, context)
+      def entry(row, said, seen, context)
         name = Core::Names::DomainName.known(row[:name], row[:unicode] == row[:name] ? row[:name] : row[:unicode])
-        sourced = Core::Readiness::Facts.new(list)
-        facts = context[:own].add(row, sourced)
-        judgement = Core::Readiness::Judge.judge(context[:rulebook], name, facts, destination: @destination)
-        Entry.new(
-          ascii: name.ascii, unicode: name.unicode, suffix: share(name.suffix), account_id: share(row[:account_id]),
-          expires: facts[:expires_at]&.to_i, locked: facts.known?(:statuses) ? facts.statuses.include?(Core::Names::Statuses::LOCK) : nil,
-          servers: share(facts[:name_servers] || []), dns_host: share(facts[:dns_host]), seen: sourced.oldest(:statuses, :expires_at)&.to_i,
-          outline: judgement.outline, latest_safe: judgement.latest_safe_start, move: context[:moves][row[:name]],
-          contradicting: sourced.contradictions.any?, signed: facts[:signed]
-        ).freeze
+        merged, contradicting = Core::Readiness::Facts.merged(said)
+        facts = context[:own].add(row, merged)
+        judgement = Core::Readiness::Judge.judge(context[:rulebook], name, facts)
+        Entry.new(name.ascii, name.unicode, share(name.suffix), share(row[:account_id]), facts[:expires_at]&.to_i,
+                  facts.known?(:statuses) ? facts.statuses.include?(Core::Names::Statuses::LOCK) : nil, share(facts[:name_servers] || []), share(facts[:dns_host]),
+                  seen, judgement.outline, judgement.latest_safe_start, context[:moves][row[:name]], contradicting, towards(facts)).freeze
+      end
+
+      def towards(facts)
+        values = facts.values.slice(*Core::Readiness::Rules::TOWARDS)
+        values[:created_at] &&= true
+        values.key?(:transferred_at) ? values.freeze : share(values)
       end
 
       # One object for equal values.

@@ -22,7 +22,7 @@ module SteadyMove
       def one(name, at: @app.now, to: nil)
         row = @app.names.find(name) or return
         known = Core::Names::DomainName.known(row[:name], row[:unicode])
-        facts = OwnFacts.new(@app).add(row, @app.names.facts(name))
+        facts = OwnFacts.new(@app, only: name).add(row, @app.names.facts(name))
         destination = to && Destinations.of(@app.accounts.find(to))
         Judged.new(row: row, name: known, facts: facts, at: at, account: @app.accounts.find(row[:account_id]), move: @app.moves.open_for(name),
                    destination: destination, judgement: Core::Readiness::Judge.judge(@app.rulebook, known, facts, destination: destination))

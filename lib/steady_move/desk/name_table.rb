@@ -22,7 +22,7 @@ module SteadyMove
 
       def stamp(seconds) = seconds && seconds.abs != Float::INFINITY ? Time.at(seconds).utc.strftime("%Y-%m-%dT%H:%M:%SZ") : nil
       def blank(text) = text.empty? ? nil : text
-      def price(prices) = prices["renew"] ? [format("%.2f", prices["renew"] / 100r), prices["currency"]] : [nil, nil]
+      def price(prices) = prices["renew"] ? [format("%.2f", prices["renew"]/100r), prices["currency"]] : [nil, nil]
       private_class_method :row, :stamp, :blank, :price
     end
   end

@@ -40,23 +40,27 @@ module SteadyMove
       private
 
       def keep?(entry, picture, was)
-        return false if @only && !@only.include?(entry.ascii)
-        return false if @given[:account] && entry.account_id != @given[:account]
-        return false if @given[:suffix] && entry.suffix != @given[:suffix]
-        return false if @gates.any? && !@gates.include?(picture.gate(entry).kind)
-        return false if @given[:changed] && was.gate(entry)&.kind == picture.gate(entry).kind
-        return false if @given[:within] && !goes_within?(entry, picture)
+        here?(entry) && stands?(entry, picture, was) &&
+          @words.all? { |w| entry.ascii.include?(w) || entry.unicode.include?(w) || @titles[entry.account_id].to_s.downcase.include?(w) }
+      end
 
-        @words.all? { |w| entry.ascii.include?(w) || entry.unicode.include?(w) || @titles[entry.account_id].to_s.downcase.include?(w) }
+      def here?(entry)
+        (@only.nil? || @only.include?(entry.ascii)) && (@given[:account].nil? || entry.account_id == @given[:account]) &&
+          (@given[:suffix].nil? || entry.suffix == @given[:suffix])
+      end
+
+      def stands?(entry, picture, was)
+        (@gates.empty? || @gates.include?(picture.gate(entry).kind)) && (!@given[:changed] || was.gate(entry)&.kind != picture.gate(entry).kind) &&
+          (@given[:within].nil? || goes_within?(entry, picture))
       end
 
       # Does a window open, or stand open, within so many days?
       def goes_within?(entry, picture)
-        entry.outline.windows(picture.instant, picture.instant + (@given[:within] * DAY)).any?
+        entry.outline.open_within?(picture.instant, picture.instant + [@given[:within] * DAY, 1].max)
       end
 
       def grouped(kept, picture)
-        by = { "account" => ->(e) { e.account_id }, "gate" => ->(e) { picture.gate(e).kind } }[@given[:group]] or return [kept, []]
+        by = { "account" => :account_id.to_proc, "gate" => ->(e) { picture.gate(e).kind } }[@given[:group]] or return [kept, []]
         groups = kept.group_by(&by)
         order = @given[:group] == "gate" ? groups.sort_by { |k, _| Picture::ORDER.fetch(k) } : groups.sort_by { |k, _| @titles[k].to_s }
         [order.flat_map(&:last), order.map { |key, list| [key, list.size] }]

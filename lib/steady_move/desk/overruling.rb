@@ -6,8 +6,8 @@ module SteadyMove
     class Overruling
       # The word makes no sense; says why.
       class Invalid < StandardError; end
-      # count: names whose gate would change; names: the first of them as [name, was, is]; looked_at: how many were judged.
-      Preview = Struct.new(:count, :names, :looked_at, keyword_init: true)
+      # touched: how many names' gate would change; names: the first of them as [name, was, is]; looked_at: how many were judged.
+      Preview = Struct.new(:touched, :names, :looked_at, keyword_init: true)
       SHOWN = 50
       DATE = /\A\d{4}-\d\d-\d\d\z/
 
@@ -19,8 +19,8 @@ module SteadyMove
       def preview(suffix, key, value)
         changed = @app.rulebook.with([word(suffix, key, value)])
         own = OwnFacts.new(@app, many: true)
-        found = Preview.new(count: 0, names: [], looked_at: 0)
-        @app.names.each_with_facts(under: suffix) { |row, facts| weigh(found, row, own.add(row, Core::Readiness::Facts.new(facts)), changed) }
+        found = Preview.new(touched: 0, names: [], looked_at: 0)
+        @app.names.each_with_said(under: suffix) { |row, said, _| weigh(found, row, own.add(row, Core::Readiness::Facts.merged(said).first), changed) }
         found
       rescue Core::Readiness::Rulebook::Invalid => e
         raise Invalid, e.message.delete_prefix("override: ")
@@ -33,7 +33,7 @@ module SteadyMove
 
         touched = preview(suffix, key, value)
         id = @app.overrides.add(suffix: suffix, key: key, value: value.to_s, source: source.strip, date: date, by: by, at: @app.now)
-        @app.journal.add("rulebook", at: @app.now, by: by, says: "For “.#{suffix}”, #{key} is #{value} here (#{source.strip}, #{date}); it changed #{touched.count} names.")
+        @app.journal.add("rulebook", at: @app.now, by: by, says: "For “.#{suffix}”, #{key} is #{value} here (#{source.strip}, #{date}); it changed #{touched.touched} names.")
         id
       end
 
@@ -59,7 +59,7 @@ module SteadyMove
         found.looked_at += 1
         return if was == is
 
-        found.count += 1
+        found.touched += 1
         found.names << [name.unicode, was, is] if found.names.size < SHOWN
       end
     end

@@ -5,20 +5,25 @@ module SteadyMove
     # What the desk knows of names from its own doing: codes held, the registrar that a name came from, and what hangs together
     # between names.
     class OwnFacts
-      # many: read what is known of all names once, for judging the whole list; else ask for each name.
-      def initialize(app, many: false)
+      # many: read what is known of all names once, for judging the whole list; else ask for each name; only: for one name.
+      def initialize(app, many: false, only: nil)
         @names = app.names
-        @codes = app.keepings.held
-        @came_from = app.moves.came_from
+        @codes = app.keepings.held(only)
+        @came_from = app.moves.came_from(only)
         @registrars = app.accounts.all.to_h { |a| [a.id, a.registrar] }
-        @hosts, @ending = @names.hosts_for_others, @names.zones_that_end if many
+        return unless many
+
+        @hosts = @names.hosts_for_others
+        @ending = @names.zones_that_end
       end
 
       # row: of Store::Names; facts: Facts. Returns Facts with what the desk knows added.
       def add(row, facts)
         name = row[:name]
         code = @codes[name]
-        from = @came_from[[name, row[:account_id]]]
+        from = @came_from[[name, row[:account_id]]] if facts[:transferred_at]
+        return facts if @hosts && code.nil? && from.nil? && !@hosts.key?(name) && (@ending.empty? || !facts[:zone_ends_with_account])
+
         extra = { code_held: code && true, code_received_at: code && Store::Values.time(code[0]), code_rejected: (true if code && code[1] == "rejected"), came_from: from && @registrars[from],
                   hosts_for_others: hosts(name), same_zone: same_zone(facts) }.compact
         extra.empty? ? facts : facts.with(**extra)
@@ -31,7 +36,7 @@ module SteadyMove
       # The contact's mail domain, where its zone ends with the same account as this one.
       def same_zone(facts)
         domain = facts[:registrant_email].to_s.downcase.rpartition("@").last
-        return if domain.empty?
+        return if domain.empty? || !facts[:zone_ends_with_account]
 
         host = (@ending || @names.zones_that_end(domain))[domain]
         [domain] if host && host == facts[:zone_ends_with_account]

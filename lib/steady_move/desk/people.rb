@@ -34,6 +34,8 @@ module SteadyMove
 
       def empty? = @rows.empty?
       def find(id) = @rows.where(id: id).first
+      # The person with :factor, the time of the second factor's last use, or nil where there is none.
+      def signed_in(id) = @rows.where(Sequel[:people][:id] => id).left_join(:account_otp_keys, id: :id).select(Sequel[:people].*, Sequel[:account_otp_keys][:last_use].as(:factor)).first
 
       # With whether each has a second factor.
       def all

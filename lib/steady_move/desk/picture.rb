@@ -46,18 +46,21 @@ module SteadyMove
 
       private
 
-      # Names tie-break, because the list is by name and each key carries its place.
+      # Names tie-break, because the list is by name: few different keys keep its order within each; instants carry their place.
       def sort(column, titles)
         return list if column == "name"
+        return by_instant(&:expires) if column == "expiry"
 
-        key = key_of(column, titles)
-        list.each_with_index.sort_by { |e, i| [key.call(e), i] }.map(&:first)
+        list.group_by(&key_of(column, titles)).sort_by(&:first).flat_map(&:last)
+      end
+
+      def by_instant
+        list.each_with_index.sort_by { |e, i| (((yield(e) || (1 << 40)) + (1 << 36)) << 20) | i }.map(&:first)
       end
 
       def key_of(column, titles)
         case column
         when "gate" then ->(e) { g = gate(e) and (ORDER.fetch(g.kind) * 1e12) + (g.clears_at || (g.kind == "wait" ? 9e11 : g.fixes)) }
-        when "expiry" then ->(e) { e.expires || FAR }
         when "lock" then ->(e) { { nil => 2, true => 1, false => 0 }[e.locked] }
         when "account" then ->(e) { titles[e.account_id].to_s }
         when "dns" then ->(e) { e.dns_host || e.servers.first || "~" }

@@ -10,6 +10,7 @@ module SteadyMove
 
       def initialize(app)
         @app = app
+        @base = Deck.new(app)
         @decks = {}
         @lock = Mutex.new
       end
@@ -18,7 +19,7 @@ module SteadyMove
       # Returns [Picture at the instant, Picture now without a destination], or [Working, nil].
       def pictures(at:, now:, to: nil, patience: 0.5)
         decks = [deck(to), deck(nil)]
-        slow = decks.find { |d| !d.ready?(patience) }
+        slow = decks.uniq.find { |d| !d.ready?(patience) }
         return [Working.new(done: slow.done, of: slow.of), nil] if slow
 
         [decks.first.picture(at.to_i), decks.last.picture(now.to_i)]
@@ -31,7 +32,9 @@ module SteadyMove
 
       def deck(to)
         @lock.synchronize do
-          found = @decks.delete(to) || Deck.new(@app, Destinations.of(to && @app.accounts.find(to)))
+          next @base unless to
+
+          found = @decks.delete(to) || DeckTowards.new(@app, @base, to)
           @decks.shift while @decks.size >= DECKS
           @decks[to] = found
         end

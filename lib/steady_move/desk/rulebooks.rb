@@ -14,7 +14,7 @@ module SteadyMove
       # folder: with rules.yml and a file for each family. Raises Invalid.
       def load(folder)
         rules = File.join(folder, "rules.yml")
-        families = Dir[File.join(folder, "*.yml")].sort - [rules]
+        families = Dir[File.join(folder, "*.yml")] - [rules]
         Core::Readiness::Rulebook.new(rules: { file: "rules.yml", rows: read(rules) },
                                       families: families.map { |f| { file: File.basename(f), row: read(f) } })
       rescue Invalid => e

@@ -17,6 +17,7 @@ module SteadyMove
         @db = db
         @safe = safe
         @opened = {}
+        @read = [nil, {}]
       end
 
       def put(account)
@@ -34,15 +35,23 @@ module SteadyMove
         )
       end
 
-      def all = @db[:accounts].order(:title).map { |r| account(r) }
-      def hosts = @db[:dns_hosts].order(:title).map { |r| host(r) }
-      def find(id) = (row = @db[:accounts].where(id: id).first) && account(row)
-      def host_of(id) = (row = @db[:dns_hosts].where(id: id).first) && host(row)
+      def all = kept(:accounts) { @db[:accounts].order(:title).map { |r| account(r) } }
+      def hosts = kept(:hosts) { @db[:dns_hosts].order(:title).map { |r| host(r) } }
+      def find(id) = all.find { |a| a.id == id }
+      def host_of(id) = hosts.find { |h| h.id == id }
 
       # The host whose name servers these are; nil where none is known.
       def host_serving(servers) = hosts.find { |h| h.serves?(servers) }
 
       private
+
+      # What was read stays in memory until a place is changed, by whichever process.
+      def kept(what)
+        stamp = @db[:stamps].where(key: "places").get(:count)
+        held, lists = @read
+        lists = (@read = [stamp, {}]).last unless held == stamp
+        lists[what] ||= yield.freeze
+      end
 
       # Opening takes a while; what was opened once stays in memory for as long as its sealed form is the same.
       def opened(sealed) = sealed && (@opened[sealed.to_s] ||= @safe.open(sealed))

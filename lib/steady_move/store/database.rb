@@ -15,7 +15,7 @@ module SteadyMove
 
       # path: file name. Returns a Sequel database; raises Unusable.
       def open(path)
-        db = Sequel.sqlite(path, max_connections: 12, timeout: 0,
+        db = Sequel.sqlite(path, max_connections: 32, timeout: 0,
                                  connect_sqls: ["PRAGMA journal_mode=WAL", "PRAGMA synchronous=FULL", "PRAGMA foreign_keys=ON"],
                                  after_connect: ->(c) { c.busy_handler_timeout = 5000 })
         Sequel.extension(:migration)

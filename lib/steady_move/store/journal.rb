@@ -36,6 +36,9 @@ module SteadyMove
                     .transform_values { |rows| rows.map { |r| event_of(r) } }
       end
 
+      # {move id => seq of its last event}.
+      def last_of_moves(ids) = @db[:events].where(move_id: ids).group(:move_id).select_hash(:move_id, Sequel.function(:max, :seq).as(:seq))
+
       def of_name(name) = @db[:events].where(name: name).order(:seq).map { |r| event_of(r) }
 
       # The first line whose digest does not fit, or nil where the whole journal is whole.

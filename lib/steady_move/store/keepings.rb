@@ -27,8 +27,8 @@ module SteadyMove
         sealed && @safe.open(sealed)
       end
 
-      # {name => [seconds when its live code came, state]}.
-      def held = @db[:codes].exclude(state: "wiped").order(:id).select_map(%i[name received_at state]).to_h { |name, at, state| [name, [at, state]] }
+      # {name => [seconds when its live code came, state]}; of one name where it is given.
+      def held(name = nil) = @db[:codes].exclude(state: "wiped").where(name ? { name: name } : true).order(:id).select_map(%i[name received_at state]).to_h { |name, at, state| [name, [at, state]] }
 
       def code_state(move_id) = @db[:codes].where(move_id: move_id).reverse(:id).get(:state)
       def checked(move_id) = live(move_id).update(state: "checked")

@@ -10,11 +10,14 @@ module SteadyMove
       # The name is already being moved.
       class AlreadyMoving < StandardError; end
 
-      PLAN_TIMES = %i[expires_at expected_expiry].freeze
+      # Folded moves kept in memory.
+      KEPT = 2000
 
       def initialize(db, journal)
         @db = db
         @journal = journal
+        @folded = {}
+        @lock = Mutex.new
       end
 
       # Returns the new move's id; raises AlreadyMoving.
@@ -27,14 +30,16 @@ module SteadyMove
       def find(id) = load(@db[:moves].where(id: id)).first
       def open = load(@db[:moves].where(open: true).order(:id))
       def all = load(@db[:moves].reverse(:id))
+      # The last few that are over, newest first.
+      def ended(most) = load(@db[:moves].where(open: false).reverse(:id).limit(most))
       def open_for(name) = load(@db[:moves].where(name: name, open: true)).first
       def of_name(name) = load(@db[:moves].where(name: name).reverse(:id))
       # {name => [id, stage]} of the open moves.
       def stages = open.to_h { |m| [m.name, [m.id, m.state.stage].freeze] }
 
-      # {[name, account id] => account id that its last settled move to there came from}.
-      def came_from
-        @db[:moves].where(id: @db[:events].where(type: "settled").select(:move_id)).order(:id)
+      # {[name, account id] => account id that its last settled move to there came from}; of one name where it is given.
+      def came_from(name = nil)
+        @db[:moves].where(name ? { name: name } : true).where(id: @db[:events].where(type: "settled").select(:move_id)).order(:id)
                    .select_hash(%i[name to_account], :from_account)
       end
 
@@ -76,10 +81,29 @@ module SteadyMove
 
       private
 
+      # A move that was folded once stays in memory until its journal has grown.
       def load(rows)
         list = rows.all
-        events = @journal.of_moves(list.map { |r| r[:id] })
-        list.map { |row| move(row, events.fetch(row[:id], [])) }
+        last = @journal.last_of_moves(list.map { |r| r[:id] })
+        held = @lock.synchronize { @folded.slice(*list.map { |r| r[:id] }) }
+        stale = list.reject { |r| held[r[:id]]&.first == [last[r[:id]], r[:open]] }
+        fresh = fold(stale, last)
+        list.map { |row| (fresh[row[:id]] || held[row[:id]]).last }
+      end
+
+      def fold(rows, last)
+        return {} if rows.empty?
+
+        events = @journal.of_moves(rows.map { |r| r[:id] })
+        fresh = rows.to_h do |row|
+          mine = events.fetch(row[:id], [])
+          [row[:id], [[mine.last&.seq || last[row[:id]], row[:open]], move(row, mine)]]
+        end
+        @lock.synchronize do
+          @folded = {} if @folded.size + fresh.size > KEPT
+          @folded = @folded.merge(fresh)
+        end
+        fresh
       end
 
       def move(row, events)

@@ -7,6 +7,7 @@ module SteadyMove
       Fact = Core::Readiness::Fact
       # Sources whose every look tells all that they know: what is no longer said is no longer known.
       WHOLE = %i[account public_record desk].freeze
+      TELLING = %w[account public_record].freeze
 
       def initialize(db)
         @db = db
@@ -33,33 +34,38 @@ module SteadyMove
       # facts: [Fact] about one name.
       def learn(name, facts)
         @db.transaction do
-          facts.group_by(&:source).each do |source, list|
-            said = list.to_h { |f| [f.key, [Values.encode(f.value), f.seen_at.to_i, f.ref]] }
-            said = said_before(name, source).merge(said.transform_keys(&:to_s)) unless WHOLE.include?(source)
-            @db[:sightings].insert_conflict(target: %i[name source], update: { facts: Sequel[:excluded][:facts] })
-                           .insert(name: name, source: source.to_s, facts: JSON.generate(said))
-          end
+          facts.group_by(&:source).each { |source, list| put_sighting(name, source, *said(name, source, list)) }
           servers = facts.find { |f| f.key == :name_servers } and note_servers(name, servers.value)
         end
       end
 
       # Forgets what one source said, all of it or one key: e.g. an account that no longer holds the name.
       def forget(name, source, key = nil)
-        rows = @db[:sightings].where(name: name, source: source.to_s)
-        key ? rows.update(facts: JSON.generate(said_before(name, source).except(key.to_s))) : rows.delete
+        return @db[:sightings].where(name: name, source: source.to_s).delete unless key
+
+        values, seen = said_before(name, source).map { |h| h.except(key.to_s) }
+        put_sighting(name, source, values, seen)
       end
 
       # Facts about one name.
       def facts(name) = Core::Readiness::Facts.new(@db[:sightings].where(name: name).flat_map { |r| facts_in(r) })
 
-      # Yields each row with its facts: [Fact], of all names, of those revised after a number, or of those under a suffix.
-      def each_with_facts(after: 0, under: nil)
+      # Yields each row with what its sources say of it, {source => {key => value}}, and when the older of account and
+      # public record was looked at (seconds):
+      # of all names, of those revised after a number, or of those under a suffix.
+      def each_with_said(after: 0, under: nil)
         names = @db[:names].where { revision > after }
         names = names.where(Sequel[:names][:name].like("%.#{@db[:names].escape_like(under)}")) if under
-        rows = names.left_join(:sightings, name: :name)
-                          .select(Sequel[:names].*, :source, :facts).order(Sequel[:names][:name])
+        rows = names.left_join(:sightings, name: :name).select(Sequel[:names].*, :source, :facts, :seen_at).order(Sequel[:names][:name])
         rows.chunk_while { |a, b| a[:name] == b[:name] }.each do |same|
-          yield same.first, same.flat_map { |r| r[:source] ? facts_in(r) : [] }
+          oldest = nil
+          said = same.each_with_object({}) do |row, all|
+            next unless row[:source]
+
+            all[row[:source].to_sym] = values_in(row[:facts])
+            oldest = row[:seen_at] if TELLING.include?(row[:source]) && (oldest.nil? || row[:seen_at] < oldest)
+          end
+          yield same.first, said, oldest
         end
       end
 
@@ -74,12 +80,15 @@ module SteadyMove
       def zones_that_end(name = nil)
         rows = @db[:sightings].where(source: "desk")
         rows = rows.where(name: name) if name
-        host = Sequel.function(:json_extract, :facts, "$.zone_ends_with_account[0]")
-        rows.where(Sequel.function(:json_type, :facts, "$.zone_ends_with_account[0]") => "text").select_hash(:name, host.as(:host))
+        host = Sequel.function(:json_extract, :facts, "$.zone_ends_with_account")
+        rows.where(Sequel.function(:json_type, :facts, "$.zone_ends_with_account") => "text").select_hash(:name, host.as(:host))
       end
 
       # [latest revision, how often places changed]: what has to be read anew.
-      def marks = [@db[:names].max(:revision) || 0, @db[:stamps].where(key: "places").get(:count)]
+      def marks
+        @marks ||= @db[:stamps].where(key: "places").select(@db[:names].select { max(:revision) }.as(:revision), :count)
+        @marks.first.then { |row| [row[:revision] || 0, row[:count]] }
+      end
 
       private
 
@@ -96,15 +105,36 @@ module SteadyMove
         nil
       end
 
+      # What a source says now and has said, where it tells not all at every look: [{key => value}, {key => [at, ref]}].
+      def said(name, source, list)
+        values = list.to_h { |f| [f.key.to_s, Values.encode(f.value)] }
+        seen = list.to_h { |f| [f.key.to_s, [f.seen_at.to_i, f.ref]] }
+        return [values, seen] if WHOLE.include?(source)
+
+        said_before(name, source).zip([values, seen]).map { |before, now| before.merge(now) }
+      end
+
       def said_before(name, source)
-        text = @db[:sightings].where(name: name, source: source.to_s).get(:facts)
-        text ? JSON.parse(text) : {}
+        row = @db[:sightings].where(name: name, source: source.to_s).first
+        row ? [row[:facts], row[:seen]].map { |t| JSON.parse(t) } : [{}, {}]
+      end
+
+      def put_sighting(name, source, values, seen)
+        row = { facts: JSON.generate(values), seen: JSON.generate(seen), seen_at: seen.values.map(&:first).min || 0 }
+        @db[:sightings].insert_conflict(target: %i[name source], update: row).insert(name: name, source: source.to_s, **row)
+      end
+
+      # {key => value} of one sighting's text.
+      def values_in(text)
+        JSON.parse(text, max_nesting: 40).to_h { |key, value| [key.to_sym, value.is_a?(Hash) ? Values.decode(value) : value] }
       end
 
       def facts_in(row)
         source = row[:source].to_sym
-        JSON.parse(row[:facts], max_nesting: 40).map do |key, (value, at, ref)|
-          Fact.new(key: key.to_sym, value: Values.decode(value), source: source, seen_at: Values.time(at), ref: ref).freeze
+        seen = JSON.parse(row[:seen])
+        values_in(row[:facts]).map do |key, value|
+          at, ref = seen[key.to_s]
+          Fact.new(key: key, value: value, source: source, seen_at: Values.time(at), ref: ref).freeze
         end
       end
     end

@@ -9,7 +9,7 @@ module SteadyMove
       module_function
 
       def dump(value) = JSON.generate(encode(value))
-      def load(text) = decode(JSON.parse(text, max_nesting: 40))
+      def load(text) = text == "{}" ? {} : decode(JSON.parse(text, max_nesting: 40))
 
       def encode(value)
         case value
@@ -23,7 +23,7 @@ module SteadyMove
       def decode(value)
         case value
         when Array then value.map { |v| decode(v) }
-        when Hash then value.keys == ["at"] && value["at"].is_a?(Integer) ? Time.at(value["at"]).utc : value.transform_values { |v| decode(v) }
+        when Hash then value.size == 1 && value["at"].is_a?(Integer) ? Time.at(value["at"]).utc : value.transform_values { |v| decode(v) }
         else value
         end
       end

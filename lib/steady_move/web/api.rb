@@ -22,8 +22,9 @@ module SteadyMove
         def json(data) = content_type(:json) && JSON.generate(data)
         def body_as(schema) = house.contract.body(request.body.read, schema)
         # Whoever is signed in with all that is asked of them.
-        def person = @person ||= (id = rodauth_id) && !half_way? && house.people.find(id)
-        def half_way? = rodauth_id && SignIn.half_way?(session, app_.db[:account_otp_keys].where(id: rodauth_id))
+        def person = known && !half_way? ? known : nil
+        def half_way? = !known.nil? && !known[:factor].nil? && !SignIn.second_factor_given?(session)
+        def known = @known ||= (id = rodauth_id) ? house.people.signed_in(id) : nil
         def rodauth_id = session["account_id"] || session[:account_id]
 
         # Is the person allowed what the contract keeps for a role?
@@ -91,6 +92,7 @@ module SteadyMove
 
       register Routes::Session
       register Routes::Listings
+      register Routes::TakingIn
       register Routes::Rulebook
       register Routes::Names
       register Routes::Moves

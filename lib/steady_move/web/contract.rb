@@ -87,7 +87,7 @@ module SteadyMove
       # [[Regexp, names of its parameters, path item]]; paths without parameters first.
       def templates
         @document["paths"].sort_by { |path, _| path.count("{") }.map do |path, item|
-          [/\A#{Regexp.escape(path).gsub(/\\{\w+\\}/, "([^/]+)")}\z/, path.scan(/\{(\w+)\}/).flatten, item]
+          [/\A#{Regexp.escape(path).gsub(/\\{\w+\\}/, '([^/]+)')}\z/, path.scan(/\{(\w+)\}/).flatten, item]
         end
       end
 

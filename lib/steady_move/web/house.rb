@@ -9,7 +9,7 @@ module SteadyMove
   module Web
     # The web application put together: sign-in, protection, API, the built front end.
     class House
-      attr_reader :app, :jobs, :runner, :engine, :first_run, :status, :orders, :people, :contract, :hub, :practice, :log
+      attr_reader :app, :jobs, :lists, :runner, :engine, :first_run, :status, :orders, :people, :contract, :hub, :practice, :log
 
       POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " \
                "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
@@ -24,6 +24,7 @@ module SteadyMove
         @practice = practice
         @engine = Desk::Engine.new(runner, on_error: log.method(:error))
         @jobs = Desk::Jobs.new(random: app.random, on_error: log.method(:error))
+        @lists = Lists.new
         @orders = Desk::Orders.new(app)
         @people = Desk::People.new(app)
         @first_run = FirstRun.new(@people)
@@ -43,6 +44,7 @@ module SteadyMove
         Rack::Builder.new do
           use Doorman, house.log
           map("/healthz") { run(->(_env) { house.healthy? ? [200, { "content-type" => "text/plain" }, ["well\n"]] : [503, { "content-type" => "text/plain" }, ["not well\n"]] }) }
+          use OneConnection, house.app.db
           use Rack::Session::Cookie, key: "steady_move", secrets: [secret], same_site: :strict, httponly: true, expire_after: 12 * 3600
           use CsrfGuard
           use sign_in

@@ -71,8 +71,8 @@ module SteadyMove
         end
       end
 
-      # Is a person whose password was right still to give the second factor's code?
-      def self.half_way?(session, keys) = !Array(session["authenticated_by"]).include?("totp") && keys.any?
+      # Was the second factor's code given in this session?
+      def self.second_factor_given?(session) = Array(session["authenticated_by"]).include?("totp")
     end
   end
 end

@@ -16,6 +16,7 @@ module SteadyMove
         def initialize(plan, events)
           @plan = plan
           @events = events
+          @by_step = events.group_by(&:step)
           @done = proven(events)
           @ending = events.map(&:type).find { |t| %w[called-off refused].include?(t) } ||
                     ("settled" if events.any? { |e| e.type == "settled" })
@@ -46,7 +47,7 @@ module SteadyMove
         def current = active.find { |s| s.turn == turn }
 
         # How often an outward act of this step was begun.
-        def tries(id) = @events.count { |e| e.step == id && e.type == "intended" }
+        def tries(id) = @by_step.fetch(id, []).count { |e| e.type == "intended" }
 
         private
 
@@ -74,7 +75,7 @@ module SteadyMove
         def unsafe? = @events.any? { |e| %w[unlock order].include?(e.step) && e.type == "intended" }
 
         def fold_step(step)
-          mine = @events.select { |e| e.step == step.id }
+          mine = @by_step.fetch(step.id, [])
           last = mine.reject { |e| e.type == "reopened" }.last
           phase = phase_of(step, last)
           StepState.new(step: step, phase: phase, since: since(step, mine), done_at: @done[step.id]&.at,

@@ -14,10 +14,35 @@ module SteadyMove
         }.freeze
         RANK = { public_record: 0, account: 1, dns: 2, desk: 3, hand: 4 }.freeze
         # Other spellings of the same thing are no contradiction.
-        SAME = { name_servers: ->(v) { v.map(&:downcase).sort }, statuses: ->(v) { v.sort } }.freeze
+        SAME = { name_servers: ->(v) { v.map(&:downcase).sort }, statuses: :sort.to_proc }.freeze
 
         # Ruling values alone, without their sources: {key => value}. For judging many names.
         def self.ruled(values) = allocate.tap { |f| f.send(:rule, {}.freeze, values) }
+
+        # The values that rule, straight from what each source says, without keeping the sources: for judging many names.
+        # said: {source => {key => value}}. Returns [Facts, whether any two sources contradict each other].
+        def self.merged(said)
+          ranked = said.sort_by { |source, _| RANK.fetch(source, 9) }.map(&:last)
+          return [ruled(ranked.first || {}), false] if ranked.size < 2
+
+          values = ranked.first.dup
+          differing = ranked.drop(1).flat_map { |each| add(values, each) }
+          differing.uniq.each { |key| CAUTIOUS.key?(key) && values[key] = CAUTIOUS[key].call(ranked.select { |each| each.key?(key) }.map { |each| each[key] }) }
+          [ruled(values), differing.any? { |key| contradicting?(key, ranked) }]
+        end
+
+        # Adds what is new; returns the keys that differ.
+        def self.add(values, said)
+          said.each_with_object([]) do |(key, value), differing|
+            if !values.key?(key) then values[key] = value
+            elsif values[key] != value then differing << key
+            end
+          end
+        end
+
+        def self.contradicting?(key, ranked) = ranked.select { |each| each.key?(key) }.map { |each| comparable(key, each[key]) }.uniq.size > 1
+        def self.comparable(key, value) = SAME.key?(key) && value.is_a?(Array) ? SAME[key].call(value) : value
+        private_class_method :contradicting?, :add
 
         def initialize(facts)
           by_key = facts.group_by(&:key).transform_values { |fs| fs.sort_by { |f| RANK.fetch(f.source, 9) }.freeze }.freeze
@@ -41,7 +66,7 @@ module SteadyMove
 
         # Keys on which sources contradict each other.
         def contradictions
-          @by_key.select { |key, fs| fs.size > 1 && fs.map { |f| comparable(key, f.value) }.uniq.size > 1 }.keys
+          @by_key.select { |key, fs| fs.size > 1 && fs.map { |f| self.class.comparable(key, f.value) }.uniq.size > 1 }.keys
         end
 
         # When the oldest of the facts for these keys was seen; nil where none is known.
@@ -58,8 +83,6 @@ module SteadyMove
         def ruling(key, facts)
           CAUTIOUS.key?(key) ? CAUTIOUS[key].call(facts.map(&:value)) : facts.first.value
         end
-
-        def comparable(key, value) = SAME.key?(key) && value.is_a?(Array) ? SAME[key].call(value) : value
       end
     end
   end

@@ -6,7 +6,7 @@ module SteadyMove
       # What holds for a family of suffixes. code: needed, none or registry; lock: yes or none; approval: registry, mail, none or push;
       # code_days: how long a code lives; response_days: silence until it counts as approval; presence: what papers are wanted, or nil;
       # move_hours: [least, usual, most] of a whole move; sources: where single values come from, else source.
-      Family = Struct.new(:id, :title, :suffixes, :rules, :entries, :code, :code_days, :lock, :approval, :years_added, :max_years,
+      Family = Struct.new(:id, :title, :suffixes, :rules, :lines, :code, :code_days, :lock, :approval, :years_added, :max_years,
                           :response_days, :auto_renew_grace_days, :presence, :move_hours, :source, :sources, :overrides, keyword_init: true) do
         # What may be overruled for one suffix.
         def self.open_values = %w[code code_days lock approval years_added max_years response_days auto_renew_grace_days presence]
@@ -31,7 +31,7 @@ module SteadyMove
           self.class.build(**to_h, overrides: (overrides || []) + [override], sources: (sources || {}).merge(override.key => override.source), **changed)
         end
 
-        # entries: {id => Entry} of this family's rules.
+        # lines: {id => Rulebook::Entry} of all rules as they hold here.
         def self.build(**values)
           new(**values).tap(&:prepare).freeze
         end
@@ -40,7 +40,7 @@ module SteadyMove
           @late_by = p90 + (3 * 86_400)
           all = Rules.all
           order = all.keys
-          @rows = rules.sort_by { |id| order.index(id) }.map { |id| [entries.fetch(id), all.fetch(id)].freeze }.freeze
+          @rows = rules.sort_by { |id| order.index(id) }.map { |id| [lines.fetch(id), all.fetch(id)].freeze }.freeze
         end
 
         private

@@ -21,6 +21,16 @@ module SteadyMove
           Judgement.new(found, family, facts, expires && family.latest_start(expires.to_i))
         end
 
+        # An outline judged without a destination, for a destination: only the rules that look at one are judged anew.
+        # facts: Facts of Rules::TOWARDS. Returns an Outline.
+        def towards(rulebook, name, facts, outline, destination)
+          family = rulebook.family_of(name) or return outline
+          about = Circumstances.new(name, family, destination, found = [])
+          rules = family.judged_by.select { |_, rule| rule.towards }
+          rules.each { |entry, rule| apply(entry, rule, facts, about, found) }
+          outline.with(found, instead_of: rules.map { |entry, _| entry.id })
+        end
+
         # The same at one instant (Time). Returns a Verdict.
         def verdict(rulebook, name, facts, at:, destination: nil)
           judge(rulebook, name, facts, destination: destination).verdict(at)
@@ -29,8 +39,7 @@ module SteadyMove
         def apply(entry, rule, facts, about, found)
           return if rule.asked && !rule.asked.call(about)
 
-          lacks = rule.needs.reject { |key| facts.known?(key) }
-          return found << Span.new(entry, Rules::ALWAYS, Rules::EVER, "unknown", { lacks: lacks }) unless lacks.empty?
+          return unknown(entry, rule, facts, found) unless rule.needs.all? { |key| facts.known?(key) }
 
           spans = rule.spans.call(facts, entry, about) or return
           spans.each do |from, to, effect, values|
@@ -38,12 +47,16 @@ module SteadyMove
           end
         end
 
+        def unknown(entry, rule, facts, found)
+          found << Span.new(entry, Rules::ALWAYS, Rules::EVER, "unknown", { lacks: rule.needs.reject { |key| facts.known?(key) } })
+        end
+
         def unserved(rulebook, name, facts)
           entry = rulebook.entries[UNSERVED] || Rulebook::NO_FAMILY
           values = { to: "the rulebook here", suffix: name.suffix }
           Judgement.new([Span.new(entry, Rules::ALWAYS, Rules::EVER, "bar", values)], nil, facts, nil)
         end
-        private_class_method :apply, :unserved
+        private_class_method :apply, :unknown, :unserved
       end
     end
   end

@@ -25,7 +25,7 @@ module SteadyMove
           unknown, hits = @spans.select { |s| s.covers?(at.to_i) }.partition { |s| s.effect == "unknown" }
           findings = hits.sort_by { |s| [ORDER.fetch(s.effect), s.to] }.map { |s| finding(s) }
           Verdict.new(kind: gate.kind, clears_at: instant(gate.clears_at), findings: findings, at: at,
-                      unknown: unknown.map { |s| Unknown.new(rule: s.rule, lacks: s.values[:lacks], find_out: s.entry.find_out) })
+                      unknown: unknown.map { |s| Unknown.new(rule: s.rule, lacks: s.told[:lacks], find_out: s.entry.find_out) })
         end
 
         private
@@ -35,14 +35,15 @@ module SteadyMove
         def finding(span)
           entry = span.entry
           needs = Rules.all[entry.id]&.needs || []
-          Finding.new(rule: entry.id, effect: span.effect, because: fill(entry.because, span.values), remedy: fill(entry.remedy, span.values),
+          Finding.new(rule: entry.id, effect: span.effect, because: fill(entry.because, span.told), remedy: fill(entry.remedy, span.told),
                       clears_at: (instant(span.to) if span.to != Rules::EVER), evidence: needs.flat_map { |k| @facts.about(k) }, source: entry.source)
         end
 
-        # “{since}” in a rule's text takes the value; instants are left as marks “<2026-…Z>” for the screen to word.
+        # “{since}” in a rule's text takes the value, “{until}” is given in seconds; instants are left as marks “<2026-…Z>” for the screen to word.
         def fill(text, values)
           text.gsub(/\{(\w+)\}/) do
-            value = values[Regexp.last_match(1).to_sym]
+            key = Regexp.last_match(1).to_sym
+            value = key == :until ? instant(values[key]) : values[key]
             value.is_a?(Time) ? "<#{value.strftime('%Y-%m-%dT%H:%M:%SZ')}>" : value.to_s
           end
         end

@@ -11,9 +11,20 @@ module SteadyMove
         EVER = Float::INFINITY
         MOVING = %w[bar wait fix unknown].freeze
 
-        def self.of(spans)
-          telling = spans.select { |s| MOVING.include?(s.effect) || s.entry.soft }
-          new(telling.flat_map { |s| [s.from, s.to, s.effect, s.entry.soft, s.rule] }.freeze)
+        def self.of(spans) = new(flat(spans).freeze)
+
+        def self.flat(spans)
+          spans.each_with_object([]) do |s, out|
+            out.push(s.from, s.to, s.effect, s.entry.soft, s.rule) if MOVING.include?(s.effect) || s.entry.soft
+          end
+        end
+
+        # This outline with other spans for some rules.
+        def with(spans, instead_of:)
+          kept = []
+          each { |from, to, effect, soft, rule| kept.push(from, to, effect, soft, rule) unless instead_of.include?(rule) }
+          fresh = self.class.flat(spans)
+          kept.concat(fresh) == @flat ? self : self.class.new(kept.freeze)
         end
 
         def initialize(flat)
@@ -63,6 +74,19 @@ module SteadyMove
           soft = []
           each { |a, b, effect, is| soft << [a, b] if is && effect != "bar" && effect != "wait" && effect != "unknown" }
           Intervals.union(Intervals.clip(soft, from, to))
+        end
+
+        # Is there an open instant within [from, to)?
+        def open_within?(from, to)
+          free = from
+          loop do
+            closing = nil
+            each { |a, b, effect, _| closing = b if a <= free && free < b && (effect == "bar" || effect == "wait") } # rubocop:disable Style/MultipleComparison
+            return free < to unless closing
+            return false if closing >= to
+
+            free = closing
+          end
         end
 
         # The first instant from which nothing closes the way; nil where none is known.

@@ -9,7 +9,7 @@ module SteadyMove
       Override = Struct.new(:suffix, :key, :value, :source, :id, keyword_init: true) do
         # The family with this word on it; raises Rulebook::Invalid where key or value make no sense.
         def on(family)
-          family.entries.key?(key) ? rule(family) : family.overruled(self, key.to_sym => Checks.value(key, value))
+          family.lines.key?(key) ? rule(family) : family.overruled(self, key.to_sym => Checks.value(key, value))
         end
 
         private
@@ -17,10 +17,10 @@ module SteadyMove
         def rule(family)
           return family.overruled(self, rules: family.rules - [key]) if value == "off"
 
-          entry = family.entries[key]
+          entry = family.lines[key]
           days = Checks.days(key, value, entry)
           changed = entry.dup.tap { |e| (e.params = e.params.merge("days" => days)) and e.source = source }.freeze
-          family.overruled(self, entries: family.entries.merge(key => changed), rules: family.rules | [key])
+          family.overruled(self, lines: family.lines.merge(key => changed), rules: family.rules | [key])
         end
       end
     end

@@ -10,11 +10,13 @@ module SteadyMove
         EVER = Float::INFINITY
 
         # needs: the facts without which it can't judge; rests_on: rules that are judged before it;
-        # asked: (circumstances) → does it concern this name and destination at all?
+        # asked: (circumstances) → does it concern this name and destination at all? towards: it looks at the destination.
         # spans: (facts, entry, circumstances) → [[from, to, effect or nil, values]] or nil. A nil effect is the entry's own.
-        Rule = Struct.new(:needs, :rests_on, :asked, :spans) do
-          def self.of(*needs, rests_on: [], asked: nil, &spans) = new(needs, rests_on, asked, spans).freeze
+        Rule = Struct.new(:needs, :rests_on, :asked, :towards, :spans) do
+          def self.of(*needs, rests_on: [], asked: nil, towards: false, &spans) = new(needs, rests_on, asked, towards, spans).freeze
         end
+        # The facts that rules which look at the destination ask for; of created_at only whether it is known.
+        TOWARDS = %i[created_at transferred_at came_from privacy code_held code_rejected code_unfit_for].freeze
 
         # Holds at any time, for all that is known.
         def self.standing(values = {}, effect: nil) = [[ALWAYS, EVER, effect, values]]

@@ -17,7 +17,7 @@ module SteadyMove
           types = []
           until reader.end?
             window = reader.u8
-            reader.take(reader.u8).unpack("B*").first.each_char.with_index { |bit, i| types << Rdata.type_of((window << 8) | i) if bit == "1" }
+            reader.take(reader.u8).unpack1("B*").each_char.with_index { |bit, i| types << Rdata.type_of((window << 8) | i) if bit == "1" }
           end
           types
         end

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-# Facts by name and source in one row ({key: [value, seen at, ref]}); a revision of each name, so that whoever keeps names in
+# Facts by name and source in one row: {key: value}, and {key: [seen at, ref]} beside it; a revision of each name, so that whoever keeps names in
 # memory reads only what changed; a site's own words on the rulebook.
 Sequel.migration do
   up do
@@ -8,14 +8,17 @@ Sequel.migration do
       String :name, null: false
       String :source, null: false
       String :facts, null: false
+      String :seen, null: false
+      Integer :seen_at, null: false
       primary_key %i[name source]
     end
-    run "INSERT INTO sightings SELECT name, source, json_group_object(key, json_array(json(value), seen_at, ref)) FROM facts GROUP BY name, source"
+    run "INSERT INTO sightings SELECT name, source, json_group_object(key, json(value)), json_group_object(key, json_array(seen_at, ref)), " \
+        "min(seen_at) FROM facts GROUP BY name, source"
     drop_table(:facts)
 
     alter_table(:names) do
       add_column :revision, Integer, null: false, default: 1
-      add_index :revision
+      add_index :revision # rubocop:disable Sequel/ConcurrentIndex -- SQLite knows none
     end
 
     # Name servers in use, and the registrable name that each lies under.
@@ -43,7 +46,7 @@ Sequel.migration do
     alter_table(:codes) { set_column_allow_null :move_id }
 
     bump = "UPDATE names SET revision = (SELECT max(revision) + 1 FROM names) WHERE name = NEW.name"
-    { sightings: ["INSERT", "UPDATE"], moves: ["INSERT", "UPDATE"], codes: ["INSERT", "UPDATE"], events: ["INSERT"] }.each do |table, verbs|
+    { sightings: %w[INSERT UPDATE], moves: %w[INSERT UPDATE], codes: %w[INSERT UPDATE], events: %w[INSERT] }.each do |table, verbs|
       verbs.each { |v| run "CREATE TRIGGER #{table}_#{v.downcase}_revises AFTER #{v} ON #{table} WHEN NEW.name IS NOT NULL BEGIN #{bump}; END" }
     end
     run "CREATE TRIGGER names_insert_revises AFTER INSERT ON names BEGIN #{bump}; END"

@@ -14,8 +14,11 @@ module SteadyMove
             given, at, picture, was, accounts = asked
             next working(picture) if picture.is_a?(Desk::Portfolio::Working)
 
-            found = Desk::NamesQuery.new(given, Desk::NamesQuery.titles(accounts)).call(picture, was)
-            json(Views::NameList.page(found, accounts, at: at, now: now, offset: given.fetch(:offset, 0)))
+            content_type :json
+            house.lists.fetch([picture.version, was.version, at.to_i, now.to_i, given]) do
+              found = Desk::NamesQuery.new(given, Desk::NamesQuery.titles(accounts)).call(picture, was)
+              JSON.generate(Views::NameList.page(found, accounts, at: at, now: now, offset: given.fetch(:offset, 0)))
+            end
           end
 
           app.get("/api/names.csv") do

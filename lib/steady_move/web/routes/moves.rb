@@ -12,8 +12,8 @@ module SteadyMove
           steering(app)
 
           app.get("/api/desk") do
-            cards = moves_shown(app_.moves.open)
-            ended = moves_shown(app_.moves.all.reject(&:open).first(10))
+            open = app_.moves.open
+            cards, ended = moves_shown(open + app_.moves.ended(10)).partition.with_index { |_, i| i < open.size }
             json(now: Views::Json.time(now), lanes: %w[yours theirs clock].to_h { |t| [t, cards.select { |c| c[:turn] == t }] }, ended: ended)
           end
 

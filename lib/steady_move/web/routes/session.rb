@@ -7,7 +7,7 @@ module SteadyMove
       module Session
         def self.registered(app)
           app.get("/api/session") do
-            json(signed_in: person ? true : false, second_factor: half_way? ? true : false, email: person ? person[:email] : nil, role: person ? person[:role] : nil, now: Views::Json.time(now),
+            json(signed_in: !person.nil?, second_factor: half_way? == true, email: person ? person[:email] : nil, role: person ? person[:role] : nil, now: Views::Json.time(now),
                  csrf: Rack::Protection::AuthenticityToken.token(session), practice: !house.practice.nil?, first_run: house.first_run.open?, version: VERSION)
           end
 

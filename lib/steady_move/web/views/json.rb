@@ -7,10 +7,19 @@ module SteadyMove
       module Json
         module_function
 
-        def time(time) = time&.utc&.strftime("%Y-%m-%dT%H:%M:%SZ")
+        def time(time) = time && (time.utc? ? time : time.getutc).strftime("%Y-%m-%dT%H:%M:%SZ")
 
         # Seconds since 1970 → instant; nil where there is none, or no end.
-        def seconds(seconds) = seconds && seconds.abs != Float::INFINITY ? time(Time.at(seconds)) : nil
+        def seconds(seconds)
+          return if seconds.nil? || seconds.abs == Float::INFINITY
+
+          KNOWN[seconds] ||= begin
+            KNOWN.clear if KNOWN.size > 20_000
+            time(Time.at(seconds).utc).freeze
+          end
+        end
+        # The same instants are asked for again and again.
+        KNOWN = {} # rubocop:disable Style/MutableConstant
 
         def value(value)
           case value

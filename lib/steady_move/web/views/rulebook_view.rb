@@ -26,7 +26,7 @@ module SteadyMove
             source: source(entry.source) }
         end
 
-        def without(family) = family.entries.keys - family.rules
+        def without(family) = family.lines.keys - family.rules
 
         def source(source) = { text: source["text"], kind: source["kind"], verified: source["verified"], date: source["date"].to_s }
 
@@ -35,7 +35,7 @@ module SteadyMove
         end
 
         def preview(preview)
-          { count: preview.count, looked_at: preview.looked_at, names: preview.names.map { |name, was, is| { name: name, was: NameView.gate(was), is: NameView.gate(is) } } }
+          { count: preview.touched, looked_at: preview.looked_at, names: preview.names.map { |name, was, is| { name: name, was: NameView.gate(was), is: NameView.gate(is) } } }
         end
         private_class_method :family, :rule, :without, :source, :override
       end

@@ -42,9 +42,10 @@ module SteadyMove
         # Seconds for which an answer proves the connection well.
         FRESH = 10
 
-        # Does the other side still answer? (RFC 5730 §2.3: <hello> at any time gives a greeting.) Not asked where it just did.
+        # Does the other side still answer? (RFC 5730 §2.3: <hello> at any time gives a greeting.) Not asked where it just did
+        # and nothing, not even an end, has come since.
         def alive?
-          return true if @answered && monotonic - @answered < FRESH
+          return true if @answered && monotonic - @answered < FRESH && !@io.to_io.wait_readable(0)
 
           guarded do
             Framing.write(@io, Commands.hello)

@@ -8,8 +8,8 @@ module SteadyMove
       # Reads a domain object (RFC 9083 §5.3) that was parsed from JSON; what is wrong is named by its member.
       module Document
         # RFC 9083 §10.2.3, the event actions that matter here. Of several, the later of beginnings, the earlier of ends.
-        EVENTS = { "registration" => [:created_at, :max], "reregistration" => [:created_at, :max], "expiration" => [:expires_at, :min],
-                   "last changed" => [:updated_at, :max], "transfer" => [:transferred_at, :max] }.freeze
+        EVENTS = { "registration" => %i[created_at max], "reregistration" => %i[created_at max], "expiration" => %i[expires_at min],
+                   "last changed" => %i[updated_at max], "transfer" => %i[transferred_at max] }.freeze
 
         module_function
 

@@ -15,11 +15,11 @@ module SteadyMove
             next unless facts[:code_held]
 
             ends = facts[:code_expires_at]&.to_i || (about.family.code_days && facts[:code_received_at] && (facts[:code_received_at].to_i + (about.family.code_days * DAY)))
-            ends && [[ends, EVER, nil, { until: Time.at(ends).utc }]]
+            ends && [[ends, EVER, nil, { until: ends }]]
           end
 
           # Rejected, or with characters that the destination can't take; the code itself is never among the values.
-          CODE_UNFIT = Rule.of(asked: WANTED) do |facts, _, about|
+          CODE_UNFIT = Rule.of(asked: WANTED, towards: true) do |facts, _, about|
             next unless facts[:code_held]
             next Rules.standing({ why: "the registry rejected it" }) if facts[:code_rejected]
 

@@ -38,8 +38,8 @@ module SteadyMove
 
             expiry = facts[:expires_at].to_i
             _, ends = grace(facts, about.family)
-            ahead = [expiry, expiry + (about.family.auto_renew_grace_days * DAY), nil, { until: Time.at(expiry + (about.family.auto_renew_grace_days * DAY)).utc }]
-            ends ? [[ALWAYS, ends, nil, { until: Time.at(ends).utc }], ahead] : [ahead]
+            ahead = [expiry, expiry + (about.family.auto_renew_grace_days * DAY), nil, { until: expiry + (about.family.auto_renew_grace_days * DAY) }]
+            ends ? [[ALWAYS, ends, nil, { until: ends }], ahead] : [ahead]
           end
 
           # expiry + years > completion + maximum, that is completion < expiry + years − maximum. Completion is at the earliest the start.

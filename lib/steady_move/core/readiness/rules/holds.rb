@@ -9,8 +9,9 @@ module SteadyMove
           # Any of these EPP statuses stands.
           def self.with(*statuses, effect: nil)
             Rule.of(:statuses) do |facts, _, _|
-              found = facts.statuses & statuses
-              Rules.standing({ statuses: found.join(", ") }, effect: effect) unless found.empty?
+              next unless facts.statuses.intersect?(statuses)
+
+              Rules.standing({ statuses: (facts.statuses & statuses).join(", ") }, effect: effect)
             end
           end
 
@@ -29,9 +30,9 @@ module SteadyMove
           BARRING = ["clientUpdateProhibited", "serverUpdateProhibited", "update prohibited", "locked"].freeze
 
           UPDATE_BARRED = Rule.of(:statuses, rests_on: BY_UPDATE) do |facts, _, about|
-            barred = facts.statuses & BARRING
-            next if barred.empty? || !about.hit?(*BY_UPDATE)
+            next unless facts.statuses.intersect?(BARRING) && about.hit?(*BY_UPDATE)
 
+            barred = facts.statuses & BARRING
             Rules.standing({ statuses: barred.join(", ") }, effect: ("bar" if barred.include?("serverUpdateProhibited")))
           end
 

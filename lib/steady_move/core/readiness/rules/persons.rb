@@ -9,7 +9,7 @@ module SteadyMove
           # Do words by mail decide on this path: the family's approval, or a code that is mailed?
           def self.mail_decides?(facts, family) = family.approval == "mail" || facts[:code_by_mail] == true
 
-          PRIVACY_ON = Rule.of(:privacy, asked: ->(about) { about.family.approval == "mail" || about.destination&.reads_contacts }) do |facts, _, _|
+          PRIVACY_ON = Rule.of(:privacy, towards: true, asked: ->(about) { about.family.approval == "mail" || about.destination&.reads_contacts }) do |facts, _, _|
             facts[:privacy] && Rules.standing({ service: facts[:privacy].is_a?(String) ? facts[:privacy] : "a privacy service" })
           end
 

@@ -6,14 +6,14 @@ module SteadyMove
       module Rules
         # The destination, the DNS, and what else hangs on the losing account.
         module Places
-          TO_SOMEWHERE = ->(about) { about.destination }
+          TO_SOMEWHERE = :destination.to_proc
 
-          UNSERVED = Rule.of(asked: TO_SOMEWHERE) do |_, _, about|
+          UNSERVED = Rule.of(asked: TO_SOMEWHERE, towards: true) do |_, _, about|
             taken = about.destination.suffixes
             Rules.standing({ to: about.destination.title, suffix: about.name.suffix }) if taken && taken.none? { |s| about.name.under?(s) }
           end
 
-          NO_PAYMENT = Rule.of(asked: TO_SOMEWHERE) do |_, _, about|
+          NO_PAYMENT = Rule.of(asked: TO_SOMEWHERE, towards: true) do |_, _, about|
             Rules.standing({ to: about.destination.title, why: about.destination.why_not || "no payment method" }) if about.destination.can_pay == false
           end
 
@@ -27,8 +27,8 @@ module SteadyMove
             Rules.standing if facts[:signed] && (about.hit?("dns-leaves") || facts[:servers_will_change])
           end
 
-          HOST_OBJECTS = Rule.of { |facts, _, _| (hosts = facts[:hosts_for_others]) && !hosts.empty? ? Rules.standing({ hosts: hosts.join(", ") }) : nil }
-          TIED = Rule.of { |facts, _, _| (tied = facts[:tied_services]) && !tied.empty? ? Rules.standing({ services: tied.join(", ") }) : nil }
+          HOST_OBJECTS = Rule.of { |facts, _, _| Array(facts[:hosts_for_others]).then { |hosts| hosts.empty? ? nil : Rules.standing({ hosts: hosts.join(", ") }) } }
+          TIED = Rule.of { |facts, _, _| Array(facts[:tied_services]).then { |tied| tied.empty? ? nil : Rules.standing({ services: tied.join(", ") }) } }
           PREMIUM = Rule.of { |facts, _, _| facts[:premium] ? Rules.standing : nil }
 
           RULES = { "suffix-unserved" => UNSERVED, "no-payment" => NO_PAYMENT, "dns-leaves" => DNS_LEAVES, "signed" => SIGNED,

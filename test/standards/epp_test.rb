@@ -14,6 +14,7 @@ class EppStandardsTest < Minitest::Test
     "hello" => Commands.hello, "login" => Commands.login(client: "saltern-web", password: "high-water", id: "abc-1"),
     "logout" => Commands.logout(id: "abc-2"), "check" => Commands.check(names: %w[a.example b.example], id: "abc-3"),
     "info" => Commands.info(name: "a.example", id: "abc-4"), "info with code" => Commands.info(name: "a.example", id: "abc-5", auth_info: "<&\"é"),
+    "contact info" => Commands.contact_info(contact: "sh8013", id: "abc-10"),
     "update" => Commands.update(name: "a.example", id: "abc-6", add: { statuses: %w[clientHold] }, rem: { name_servers: %w[ns.b.example] }),
     "poll" => Commands.poll_request(id: "abc-7"), "ack" => Commands.poll_acknowledge(message_id: "12", id: "abc-8")
   }.merge(%w[request query approve reject cancel].to_h { |op| ["transfer #{op}", Commands.transfer(op: op, name: "a.example", id: "abc-9", auth_info: "x", years: 2)] })
@@ -29,6 +30,32 @@ class EppStandardsTest < Minitest::Test
       assert_empty Published.objections(xml)
       assert_equal text, Practice::Epp::Request.parse(xml).auth
     end
+  end
+
+  # What the registry's side sends, under random valid data.
+  def test_replies_stay_valid_under_random_data
+    random = Random.new(5731)
+    text = -> { Array.new(random.rand(1..40)) { random.rand(0x20..0x2fff) }.pack("U*").gsub(/[^[:print:]]|[\u0080-\u009f]/, "x") }
+    statuses = SteadyMove::Core::Names::Statuses::EPP_TO_RDAP.keys.grep(/\A(client|server|pending|ok|inactive)/) - %w[pendingRestore]
+    200.times do |i|
+      now = random.rand(0..4_000_000_000)
+      row = { name: "n#{i}.example", roid: "D#{i}-PRAC", statuses: statuses.sample(random.rand(1..6), random: random), name_servers: Array.new(random.rand(0..4)) { |k| "ns#{k}.n#{i}.example" },
+              sponsor: "quay", registrant: ("holder-#{i}" if random.rand(2).zero?), created_at: now, expires_at: now + 9, auth_info: (text.call if random.rand(2).zero?) }
+      holder = { id: "holder-#{i}", roid: "C#{i}-PRAC", name: text.call, org: text.call, street: text.call, city: text.call, country: "GB", voice: "+44.1632960#{100 + i}",
+                 email: "a@b.example", sponsor: "quay", created_at: now, updated_at: (now + 1 if random.rand(2).zero?) }
+      [[:info, row], [:contact, holder]].each do |kind, data|
+        xml = Practice::Epp::Replies.response(1000, key: "key-#{i}", server_key: "PW-#{i}") { |x| Practice::Epp::Replies.public_send(kind, x, data) }
+        assert_empty Published.objections(xml), data.inspect
+      end
+    end
+  end
+
+  # RFC 5733 §3.1.2, its own examples.
+  def test_the_contact_info_of_rfc_5733
+    command = Published.examples(5733, "C").find { |t| t.include?("<contact:info") && !t.include?("authInfo") } || Published.examples(5733, "C").find { |t| t.include?("<contact:info") }
+    assert_equal "sh8013", Practice::Epp::Request.parse(command).contact
+    contact = Published.examples(5733, "S").map { |t| Epp::Response.parse(t).data }.grep(Epp::ContactInfo).first
+    assert_equal ["sh8013", "John Doe", "Example Inc.", "jdoe@example.com", utc("1999-04-03T22:00:00Z"), utc("1999-12-03T09:00:00Z")], contact.to_a
   end
 
   # RFC 5731's own examples: our builders say the same, our readers understand them.
@@ -77,6 +104,7 @@ class EppStandardsTest < Minitest::Test
     losing, gaining = %w[tarnbeck orlop].map { |id| registry_client(world, id) }
     name = "isles-timetable.example"
     code = losing.request(Commands.info(name: name, id: "ask-1")).data.auth_info
+    assert_equal "names@saltern-office.example", losing.request(Commands.contact_info(contact: "saltern-1", id: "ask-10")).data.email
     losing.request(Commands.check(names: [name, "free.example"], id: "ask-2"))
     wrong = assert_raises(SteadyMove::Wire::Refused) { gaining.request(Commands.info(name: name, id: "ask-3", auth_info: "wrong")) }
     assert_equal 2202, wrong.code

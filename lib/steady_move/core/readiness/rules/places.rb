@@ -10,7 +10,7 @@ module SteadyMove
 
           UNSERVED = Rule.of(asked: TO_SOMEWHERE, towards: true) do |_, _, about|
             taken = about.destination.suffixes
-            Rules.standing({ to: about.destination.title, suffix: about.name.suffix }) if taken && taken.none? { |s| about.name.under?(s) }
+            Rules.standing({ to: about.destination.title, suffix: about.name.suffix }) if taken&.none? { |s| about.name.under?(s) }
           end
 
           NO_PAYMENT = Rule.of(asked: TO_SOMEWHERE, towards: true) do |_, _, about|

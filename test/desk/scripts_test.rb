@@ -49,7 +49,7 @@ class ScriptsTest < Minitest::Test
         found = JSON.parse(line)
         assert_equal %w[name verdict earliest_start latest_safe_start findings windows], found.keys
         assert_equal [given[:name].downcase, verdict, earliest, windows], found.values_at("name", "verdict", "earliest_start", "windows")
-        assert_equal findings, (found["findings"].map { |f| f.values_at("rule", "effect", "clears_at") }), given
+        assert_equal findings, found["findings"].map { |f| f.values_at("rule", "effect", "clears_at") }, given
         refute_match(/[<>{}]/, found["findings"].map { |f| f["because"] }.join)
       end
     end

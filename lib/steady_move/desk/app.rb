@@ -35,6 +35,9 @@ module SteadyMove
         self
       end
 
+      # Seconds after which facts are old.
+      def facts_age = @config.facts_age
+
       # The rulebook with this site's own words on it, as they stand.
       def rulebook
         places = names.marks.last

@@ -10,7 +10,10 @@ module SteadyMove
       # Raised with one line when the file or the folder can't be used.
       class Unusable < StandardError; end
 
-      attr_reader :data, :port, :timeout, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents, :mailbox
+      # Seconds after which facts are looked up again before an act relies on them, where nothing else is set.
+      FACTS_AGE = 3600
+
+      attr_reader :data, :port, :timeout, :facts_age, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents, :mailbox
 
       # file: path of a YAML file, or nil for defaults; env: Hash of environment variables.
       def self.read(file, env: ENV)
@@ -28,6 +31,7 @@ module SteadyMove
         @data = env["STEADY_MOVE_DATA"] || map["data"] || File.join(ROOT, "var", "desk")
         @port = Integer(env["STEADY_MOVE_PORT"] || map["port"] || 7460)
         @timeout = map["timeout"] || 15
+        @facts_age = map["facts_age"] || FACTS_AGE
         @rdap_bases = map.dig("rdap", "bases") || {}
         @rdap_bootstrap = map.dig("rdap", "bootstrap")
         @dns_servers = map.dig("dns", "servers") || {}

@@ -11,11 +11,22 @@ module SteadyMove
         def verdict = @verdict ||= judgement.verdict(at)
         # What keeps a move from starting: bars and waits. Fixes are steps of the move itself.
         def findings_open = verdict.findings.select { |f| %w[bar wait].include?(f.effect) }
+        # Seconds since the older of what the rules rest on was seen; nil where nothing was.
+        def age = (seen = facts.oldest(:statuses, :expires_at, :created_at)) && (at - seen)
         def needs_carry? = verdict.findings.any? { |f| f.rule == "dns-leaves" }
       end
 
       def initialize(app)
         @app = app
+      end
+
+      # As `one`, after a new look where what is known is older than the set age. Returns a Judged, or nil.
+      def fresh(name, to: nil)
+        found = one(name, to: to) or return
+        return found if found.age && found.age <= @app.facts_age
+
+        Observe.new(@app).name(found.name, found.account)
+        one(name, to: to)
       end
 
       # name: A-label text; to: account id, for the rules that ask where it goes. Returns a Judged; nil where the name isn't held.

@@ -17,6 +17,9 @@ module SteadyMove
       # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common practice).
       ASSUMED = Core::Records::Handover.new(parent_ns: 86_400, zone_ns: 3600, greatest: 3600, negative: 3600, registry: 0)
 
+      # Fixes that are steps of the move, and those without which it is not started. Of the others it is told.
+      STEPS = %w[locked dns-leaves].freeze
+      FIRST = %w[no-payment presence unpaid update-barred].freeze
       SIGNED = "The name is signed: with other name servers and the old DS at the registry it would fail for everyone who validates. " \
                "Have the DS removed, wait out its TTL, and look the name up again."
 
@@ -26,8 +29,9 @@ module SteadyMove
 
       # name: A-label text held here; to: account id; host: DNS host id to carry the records to, or nil to keep the name servers.
       # Returns a Proposal, or nil where the name, account or host isn't known.
-      def propose(name, to:, host: nil)
-        judged = Judging.new(@app).one(name)
+      # fresh: look old facts up again first, because an act will rely on them.
+      def propose(name, to:, host: nil, fresh: false)
+        judged = Judging.new(@app).public_send(fresh ? :fresh : :one, name, to: to)
         account = @app.accounts.find(to)
         new_host = host && @app.accounts.host_of(host)
         return if judged.nil? || account.nil? || (host && new_host.nil?)
@@ -38,9 +42,17 @@ module SteadyMove
                      cautions: cautions(judged, zone), schedule: schedule(plan))
       end
 
+      # What a move to an account, or to the usual destination, would cost: [account, Quote]; nil where no other is known, or its price.
+      def going(judged, to: nil)
+        account = @app.accounts.find(to || @app.moves.usual_destination) or return
+        return if account.id == judged.account.id || account.prices["transfer"].nil?
+
+        [account, quote(judged.account, account)]
+      end
+
       # Starts the move; raises NotStartable, or Store::Moves::AlreadyMoving. Returns its id.
       def start(name, to:, by:, host: nil)
-        proposal = propose(name, to: to, host: host) or raise NotStartable, "There is no such name, account or DNS host here."
+        proposal = propose(name, to: to, host: host, fresh: true) or raise NotStartable, "There is no such name, account or DNS host here."
         raise NotStartable, proposal.refusals.join(" ") unless proposal.startable?
 
         id = @app.moves.start(proposal.plan, at: @app.now)
@@ -80,7 +92,7 @@ module SteadyMove
         [
           ("#{judged.name} is already on the move." if judged.move),
           ("#{account.title} holds it already." if account.id == judged.account.id),
-          *open.map(&:because),
+          *open.map(&:because), *judged.verdict.fixes.select { |f| FIRST.include?(f.rule) }.map(&:because),
           ("Its zone ends with the registration at #{judged.account.title}: choose a DNS host to carry the records to." if judged.needs_carry? && new_host.nil?),
           *[judged.account, account].reject { |a| a.kind == "epp" }.map { |a| "#{a.title} has no connection, so the desk can't act there; give it one under Accounts." },
           (SIGNED if new_host && judged.facts[:signed]),
@@ -89,7 +101,8 @@ module SteadyMove
       end
 
       def cautions(judged, zone)
-        judged.verdict.findings.select { |f| f.effect == "caution" }.map(&:because) +
+        own = judged.verdict.findings.select { |f| f.effect == "caution" || (f.effect == "fix" && !(STEPS + FIRST).include?(f.rule)) }
+        own.map(&:because) +
           [zone&.problem].compact +
           judged.verdict.unknown.map { |u| "Not known yet (#{u.rule}): #{u.find_out}" }
       end

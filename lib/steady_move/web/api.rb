@@ -57,6 +57,12 @@ module SteadyMove
           Desk::Judging.new(app_).one(name, at: Contract.instant(params["at"]) || now, to: params["to"]) or raise Problem.new(404, "“#{name}” is not on the list of names.")
         end
 
+        def name_sheet(name, problems: [])
+          found = judged(name)
+          going = Desk::Planning.new(app_).going(found, to: params["to"])
+          Views::NameView.sheet(found, app_.journal.of_name(name), problems: problems, go: going, old_after: app_.facts_age)
+        end
+
         def move_sheet(id)
           move = app_.moves.find(id.to_i) or raise Problem.new(404, "There is no move number #{id}.")
           Views::MoveView.sheet(move, app_.moves.looks, now, code_state: app_.keepings.code_state(move.id))

@@ -13,6 +13,7 @@ module SteadyMove
 
       # Behind a reverse proxy that ends TLS the session cookie never travels in the open.
       def secure(headers)
+        headers["strict-transport-security"] = "max-age=31536000"
         cookie = headers["set-cookie"] or return
         headers["set-cookie"] = Array(cookie).map { |c| c.include?("; secure") ? c : "#{c}; secure" }
       end

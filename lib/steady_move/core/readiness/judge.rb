@@ -25,6 +25,8 @@ module SteadyMove
         # facts: Facts of Rules::TOWARDS. Returns an Outline.
         def towards(rulebook, name, facts, outline, destination)
           family = rulebook.family_of(name) or return outline
+          return outline if facts[:registered] == false
+
           about = Circumstances.new(name, family, destination, found = [])
           rules = family.judged_by.select { |_, rule| rule.towards }
           rules.each { |entry, rule| apply(entry, rule, facts, about, found) }

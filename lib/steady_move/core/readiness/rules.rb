@@ -16,7 +16,7 @@ module SteadyMove
           def self.of(*needs, rests_on: [], asked: nil, towards: false, &spans) = new(needs, rests_on, asked, towards, spans).freeze
         end
         # The facts that rules which look at the destination ask for; of created_at only whether it is known.
-        TOWARDS = %i[created_at transferred_at came_from privacy code_held code_rejected code_unfit_for].freeze
+        TOWARDS = %i[registered created_at transferred_at came_from privacy code_held code_rejected code_unfit_for].freeze
 
         # Holds at any time, for all that is known.
         def self.standing(values = {}, effect: nil) = [[ALWAYS, EVER, effect, values]]

@@ -9,7 +9,7 @@ module SteadyMove
           app.post("/api/names/:name/note") do
             given = body_as("Note")
             Desk::Notes.new(app_).put(params["name"], given["key"], given["value"], by: person[:email])
-            json(Views::NameView.sheet(judged(params["name"]), app_.journal.of_name(params["name"])))
+            json(name_sheet(params["name"]))
           end
 
           app.post("/api/names/:name/let-go") do
@@ -18,13 +18,13 @@ module SteadyMove
           end
 
           app.get("/api/names/:name") do
-            json(Views::NameView.sheet(judged(params["name"]), app_.journal.of_name(params["name"])))
+            json(name_sheet(params["name"]))
           end
 
           app.post("/api/names/:name/look") do
             found = judged(params["name"])
             seen = Desk::Observe.new(app_).name(found.name, found.account)
-            json(Views::NameView.sheet(judged(params["name"]), app_.journal.of_name(params["name"]), problems: seen.problems))
+            json(name_sheet(params["name"], problems: seen.problems))
           end
 
           app.get("/api/accounts") do

@@ -9,18 +9,22 @@ module SteadyMove
 
         module_function
 
-        # The sheet: what the row shows, findings with evidence, all facts, history. problems: sentences of a look just made.
-        def sheet(judged, events, problems: [])
-          facts = judged.facts
+        # The sheet: what the row shows, findings with evidence, all facts, history. problems: sentences of a look just made;
+        # go: [account, Quote] of where it would go, or nil; old_after: seconds after which facts are old.
+        def sheet(judged, events, problems: [], go: nil, old_after: nil)
           head(judged).merge(
-            locked: facts.known?(:statuses) ? facts.statuses.include?(LOCK) : nil, name_servers: facts[:name_servers] || [], dns_host: facts[:dns_host],
-            seen_at: Json.time(facts.oldest(:statuses, :expires_at)), contradicting: facts.contradictions.any?,
-            move: judged.move && { id: judged.move.id, stage: judged.move.state.stage }, to: judged.destination&.id,
-            findings: judged.verdict.findings.map { |f| finding(f) }, unknown: judged.verdict.unknown.map(&:to_h), problems: problems,
-            facts: facts.all.map { |f| fact(f) }, contradictions: facts.contradictions, needs_carry: judged.needs_carry?,
-            can_move: judged.findings_open.empty? && judged.move.nil?, family: judged.judgement.family&.title,
-            history: events.reverse.map { |e| EventView.line(e) }
+            known(judged.facts), contradictions: judged.facts.contradictions, to: judged.destination&.id, family: judged.judgement.family&.title,
+            move: judged.move && { id: judged.move.id, stage: judged.move.state.stage }, needs_carry: judged.needs_carry?,
+            can_move: judged.findings_open.empty? && judged.move.nil?, problems: problems,
+            findings: judged.verdict.findings.map { |f| finding(f) }, unknown: judged.verdict.unknown.map(&:to_h),
+            go: go && { account: go.first.title, account_id: go.first.id, total: Json.amount(go.last.total), saves: Json.amount(go.last.saves) },
+            old: judged.age.nil? || (old_after ? judged.age > old_after : false), history: events.reverse.map { |e| EventView.line(e) }
           )
+        end
+
+        def known(facts)
+          { locked: facts.known?(:statuses) ? facts.statuses.include?(LOCK) : nil, name_servers: facts[:name_servers] || [], dns_host: facts[:dns_host],
+            seen_at: Json.time(facts.oldest(:statuses, :expires_at)), contradicting: facts.contradictions.any?, facts: facts.all.map { |f| fact(f) } }
         end
 
         def head(judged)
@@ -57,7 +61,7 @@ module SteadyMove
         def fact(fact)
           { key: fact.key, value: Json.value(fact.value), source: fact.source, seen_at: Json.time(fact.seen_at), ref: fact.ref }
         end
-        private_class_method :finding, :fact, :head, :pairs
+        private_class_method :finding, :fact, :head, :known, :pairs
       end
     end
   end

@@ -73,7 +73,9 @@
         <p>It can’t be moved now, for the reasons below.</p>
       {/if}
       <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}>Look it up again</Button>
-      {#if s.seen_at}<span class="muted">Last seen <When at={s.seen_at} /></span>{/if}
+      {#if s.seen_at}<span class="muted"
+          >Last seen <When at={s.seen_at} />{s.old ? '; it is looked up again before anything is done' : ''}</span
+        >{/if}
     </div>
     {#each look.data?.problems ?? [] as problem (problem)}<Trouble error={new Error(problem)} />{/each}
 
@@ -106,6 +108,14 @@
       <dd>{s.expires_at ? day(s.expires_at) : 'not known'}</dd>
       <dt>Price to stay</dt>
       <dd class="num">{s.stay ? `${money(s.stay)} a year` : 'not known'}</dd>
+      {#if s.go}
+        <dt>Price to go</dt>
+        <dd class="num">
+          {money(s.go.total)} to {s.go.account}, with its year{#if s.go.saves && s.go.saves.minor > 0}; saves {money(
+              s.go.saves,
+            )}{:else if s.go.saves && s.go.saves.minor < 0}; costs {money({ ...s.go.saves, minor: -s.go.saves.minor })} more{/if}
+        </dd>
+      {/if}
       <dt>Suffix</dt>
       <dd>.{s.suffix}{s.family ? `: ${s.family.toLowerCase()}` : ''}</dd>
       <dt>DNS host</dt>

@@ -7,8 +7,8 @@ module SteadyMove
         # What a status at the registry, a dispute or the registry's silence says.
         module Holds
           # Any of these EPP statuses stands.
-          def self.with(*statuses, effect: nil)
-            Rule.of(:statuses) do |facts, _, _|
+          def self.with(*statuses, effect: nil, asked: nil)
+            Rule.of(:statuses, asked: asked) do |facts, _, _|
               next unless facts.statuses.intersect?(statuses)
 
               Rules.standing({ statuses: (facts.statuses & statuses).join(", ") }, effect: effect)
@@ -42,7 +42,7 @@ module SteadyMove
             "going" => with("pendingDelete", "redemptionPeriod", "pendingRestore"),
             "other-pending" => with("pendingCreate", "pendingUpdate", "pendingRenew"),
             "dispute" => Rule.of { |facts, _, _| facts[:dispute] && Rules.standing({ dispute: facts[:dispute] }) },
-            "locked" => with("clientTransferProhibited", "transfer prohibited"), "on-hold" => with("clientHold", "serverHold"),
+            "locked" => with("clientTransferProhibited", "transfer prohibited", asked: ->(about) { about.family.lock != "none" }), "on-hold" => with("clientHold", "serverHold"),
             "update-barred" => UPDATE_BARRED
           }.freeze
         end

@@ -16,10 +16,13 @@ module SteadyMove
                               RFC 9083 domain objects in, one line of JSON for each out
         expiry --expires INSTANT --landed INSTANT [--years N] [--max-years N] [--in-grace]
                               the new expiry; “ten-years” on standard error where the maximum cut it
+        codes FILE            a list of names and authorization codes in, one line of JSON for each line out
+        read-mail FILE --names NAME,… [--sender-domains DOMAIN,…]
+                              what a message (RFC 5322) seems to be: kind, code, link, deadline, doubts
     TEXT
     TROUBLE = [Desk::Config::Unusable, Desk::Backup::Failed, Store::Database::Unusable, Web::Serve::PortTaken,
                Core::Readiness::Rulebook::Invalid].freeze
-    WORDS = %w[config port at to accounts horizon expires landed years max-years].freeze
+    WORDS = %w[config port at to accounts horizon expires landed years max-years names sender-domains].freeze
 
     # words: ARGV. Ends the process.
     def self.run(words, out: $stdout, err: $stderr) = new(words, out, err).run
@@ -44,6 +47,8 @@ module SteadyMove
       when ["backup", false] then Desk::Backup.make(config, @file) && @out.puts("The backup is in #{@file}; it holds the key, keep it safe.")
       when ["restore", false] then Desk::Backup.restore(config, @file) && @out.puts("Restored into #{config.data}.")
       when ["judge", false] then exit judge
+      when ["codes", false] then exit Scripts::Codes.call(setting.read(@file), suffixes: rulebook.deep_suffixes, out: @out)
+      when ["read-mail", false] then exit read_mail
       when ["expiry", true] then exit Scripts::Expiry.call(@given, out: @out, err: @err)
       else misused("there is no such command")
       end
@@ -66,9 +71,14 @@ module SteadyMove
       @config ||= Desk::Config.read(@given[:config], env: env)
     end
 
+    def setting = @setting ||= Scripts::Setting.new(@given)
+    def rulebook = @rulebook ||= Desk::Rulebooks.load(File.join(ROOT, "config", "rulebook"))
+
+    def read_mail
+      Scripts::ReadMail.call(setting.octets(@file), names: @given[:names], domains: @given[:sender_domains], suffixes: rulebook.deep_suffixes, out: @out)
+    end
+
     def judge
-      setting = Scripts::Setting.new(@given)
-      rulebook = Desk::Rulebooks.load(File.join(ROOT, "config", "rulebook"))
       script = Scripts::Judge.new(rulebook, at: setting.at, horizon: setting.horizon, destination: setting.destination { config }, out: @out, err: @err)
       script.call(setting.read(@file))
     end

@@ -36,7 +36,7 @@ module SteadyMove
       def take(message)
         reading = Core::Post::Reader.read(from: message.from, subject: message.subject, text: message.text,
                                           held: @app.names.all.map { |r| Core::Names::DomainName.known(r[:name], r[:unicode]) },
-                                          sender_domains: @app.accounts.all.flat_map(&:sender_domains))
+                                          sender_domains: @app.accounts.all.flat_map(&:sender_domains), sent: message.at, failed: message.failed || [])
         move = reading.names.filter_map { |n| @app.moves.of_name(n.ascii).first }.first
         @app.db.transaction(mode: :immediate) do
           next if @app.db[:messages].where(uid: message.uid).any?

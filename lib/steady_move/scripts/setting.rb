@@ -36,11 +36,14 @@ module SteadyMove
       end
 
       # The text of a file, or of standard input for “-”.
-      def read(file)
-        text = file == "-" ? $stdin.read : File.read(file)
+      def read(file) = octets(file).force_encoding(Encoding::UTF_8).scrub("?")
+
+      # The same as it is.
+      def octets(file)
+        text = file == "-" ? $stdin.binmode.read : File.binread(file)
         raise Misused, "it is larger than #{MOST} octets" if text.bytesize > MOST
 
-        text.encode("UTF-8", invalid: :replace, undef: :replace)
+        text
       rescue SystemCallError => e
         raise Misused, "it can't be read (#{e.message[/\A[^@]+/].strip})"
       end

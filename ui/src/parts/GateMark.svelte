@@ -1,14 +1,16 @@
 <script lang="ts">
   import type { Gate } from '../lib/api';
-  import { GATES } from '../lib/words';
+  import { day, full, GATES } from '../lib/words';
   import When from './When.svelte';
 
-  let { gate, words = true }: { gate: Gate; words?: boolean } = $props();
+  let { gate, words = true, brief = false }: { gate: Gate; words?: boolean; brief?: boolean } = $props();
   const lead = $derived(
     gate.kind === 'fix'
       ? `${GATES.fix} (${gate.fixes})`
       : gate.kind === 'wait' && !gate.clears_at
-        ? 'Wait until it is known'
+        ? brief
+          ? 'Wait'
+          : 'Wait until it is known'
         : GATES[gate.kind],
   );
 </script>
@@ -32,7 +34,10 @@
   {#if words}
     <span
       >{lead}
-      {#if gate.kind === 'wait' && gate.clears_at}<When at={gate.clears_at} bare />{/if}</span
+      {#if gate.kind === 'wait' && gate.clears_at}{#if brief}<time
+            datetime={gate.clears_at}
+            title={full(gate.clears_at)}>{day(gate.clears_at)}</time
+          >{:else}<When at={gate.clears_at} bare />{/if}{/if}</span
     >
   {/if}
 </span>

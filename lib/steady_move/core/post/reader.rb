@@ -5,39 +5,57 @@ module SteadyMove
     module Post
       # Understands a message from its plain parts.
       module Reader
-        # kind => wording that tells it; the first that fits wins. Common practice, no source.
-        KINDS = {
-          "approval-request" => /(approve|confirm|release).{0,80}transfer|transfer.{0,80}(approve|confirm|release)/im,
-          "landed" => /transfer.{0,60}(complete|finished|has ended)|now (held|registered) (at|with)/im,
-          "lock-notice" => /transfer lock/i,
-          "code" => /authori[sz]ation code/i
-        }.freeze
-        DEADLINE = /\b(?:until|by|before) (\d{4})-(\d\d)-(\d\d)[T ](\d\d):(\d\d)(?::(\d\d))?(?: ?UTC|Z)/
+        LINK = %r{https?://[^\s<>"'”)\]]+}i
+        ACTING = /approv|confirm|accept|releas|verif|reject|cancel/i
+        # A deadline farther off than this, or before the message was sent, doesn't fit.
+        FARTHEST = 60 * 86_400
 
         module_function
 
-        # from: address; subject, text: Strings; held: [DomainName]; sender_domains: domains the account is known to write from.
-        # Returns a Reading.
-        def read(from:, subject:, text:, held:, sender_domains:)
-          body = "#{subject}\n#{text}"
-          names = held.select { |n| body.match?(/(?<![a-z0-9.-])#{Regexp.escape(n.ascii)}(?![a-z0-9-])/i) }
-          kind = names.empty? ? "unrelated" : (KINDS.find { |_, words| body.match?(words) }&.first || "unrelated")
-          sender = from.to_s.downcase.partition("@").last
-          known = sender_domains.any? { |d| sender == d || sender.end_with?(".#{d}") }
-          Reading.new(kind: kind, names: names, deadline: deadline(body), doubtful: !known && kind != "unrelated",
-                      because: reasons(kind, sender, known))
+        # from: address; subject, text: Strings; held: [DomainName]; sender_domains: domains that the account is known to write from,
+        # or nil where that is not to be judged; sent: Time of the Date field, or nil; failed: what the receiving server found wrong
+        # with the sender (RFC 8601), e.g. ["dkim"]. Returns a Reading.
+        def read(from:, subject:, text:, held:, sender_domains:, sent: nil, failed: [])
+          names = named(held, "#{subject}\n#{text}")
+          kind, says = Lexicon.kind_of(subject, text, names: names)
+          code, about_code = kind == "code" || names.any? ? Codes.find(text) : [nil, []]
+          deadline, assumed = Deadlines.find("#{subject}\n#{text}", sent: sent)
+          link = link_in(text)
+          doubts = kind == "unrelated" ? [] : doubts(from, link, deadline, sent, sender_domains, failed)
+          Reading.new(kind: kind, names: names, code: code, link: link, deadline: deadline, doubtful: doubts.any?,
+                      because: ["The wording: #{says.join('; ')}.", *about_code, assumed, *doubts].compact.reject { |s| s == "The wording: ." })
         end
 
-        def deadline(body)
-          m = DEADLINE.match(body) or return
-          Time.utc(*m.captures.map(&:to_i))
+        # Held names that stand in the text, the longer before a shorter that it holds.
+        def named(held, body)
+          words = body.downcase.scan(/[[:alnum:]](?:[[:alnum:].-]*[[:alnum:]])?/).to_set
+          held.select { |n| words.include?(n.ascii) || words.include?(n.unicode) || words.any? { |w| w.end_with?("@#{n.ascii}") } }
         end
 
-        def reasons(kind, sender, known)
-          [("The wording is that of: #{kind.tr('-', ' ')}." unless kind == "unrelated"),
-           ("#{sender} is not an address that this registrar is known to write from." unless known)].compact
+        # The link to act with: the one beside words of acting, else the only one.
+        def link_in(text)
+          links = text.enum_for(:scan, LINK).map { Regexp.last_match }.map { |m| [m[0].sub(/[.,;:!?]+\z/, ""), m.pre_match[-160..] || m.pre_match] }
+          acting = links.find { |url, before| url.match?(ACTING) || before.match?(ACTING) }
+          acting ? acting.first : (links.first&.first if links.size == 1)
         end
-        private_class_method :deadline, :reasons
+
+        def doubts(from, link, deadline, sent, known, failed)
+          sender = from.to_s.downcase.rpartition("@").last
+          [
+            ("#{sender.empty? ? 'The sender' : sender} is not an address that this registrar is known to write from." if known&.none? { |d| within?(sender, d) }),
+            (link_elsewhere(link, known || [sender]) if link),
+            ("Its deadline does not fit: #{deadline < (sent || deadline) ? 'it lies before the message was sent' : 'it lies too far ahead'}." if deadline && sent && !deadline.between?(sent, sent + FARTHEST)),
+            ("The receiving server found the sender not proven (#{failed.join(', ')})." if failed.any?)
+          ].compact
+        end
+
+        def link_elsewhere(link, known)
+          host = link[%r{\Ahttps?://([^/:?#]+)}i, 1].to_s.downcase.rpartition("@").last
+          "Its link leads elsewhere, to #{host}." if known.none? { |d| within?(host, d) }
+        end
+
+        def within?(host, domain) = host == domain || host.end_with?(".#{domain}")
+        private_class_method :named, :link_in, :doubts, :link_elsewhere, :within?
       end
     end
   end

@@ -1,15 +1,12 @@
 # frozen_string_literal: true
 
 require "net/imap"
-require "mail"
 
 module SteadyMove
   module Wire
     module Mail
       # Reads a mailbox over IMAP (RFC 9051 / RFC 3501) without marking or deleting anything.
       class Mailbox
-        MOST = 1024 * 1024
-
         # endpoint: {host, port, login, password, tls (default true), folder, timeout}.
         def initialize(endpoint)
           @at = endpoint
@@ -20,7 +17,7 @@ module SteadyMove
           session do |imap|
             imap.examine(@at.fetch(:folder, "INBOX"))
             uids = imap.uid_search(["UID", "#{after + 1}:*"]).select { |u| u > after }.sort
-            uids.map { |uid| message(uid, imap.uid_fetch(uid, "BODY.PEEK[]<0.#{MOST}>").first) }
+            uids.map { |uid| message(uid, imap.uid_fetch(uid, "BODY.PEEK[]<0.#{Eml::MOST}>").first) }
           end
         end
 
@@ -38,16 +35,12 @@ module SteadyMove
           imap&.disconnect unless imap.nil? || imap.disconnected?
         end
 
+        # A message that can't be read is kept as what it is, so that the ones after it are reached.
         def message(uid, fetched)
           raw = fetched.attr.find { |k, _| k.start_with?("BODY") }&.last.to_s
-          mail = ::Mail.read_from_string(raw)
-          Message.new(uid: uid, message_id: mail.message_id, from: mail.from&.first.to_s, to: mail.to&.first.to_s,
-                      subject: mail.subject.to_s, at: mail.date&.to_time&.utc, text: text_of(mail))
-        end
-
-        def text_of(mail)
-          part = mail.multipart? ? mail.text_part : mail
-          (part ? part.decoded : "").to_s.dup.force_encoding(Encoding::UTF_8).scrub("?")
+          Eml.read(raw, uid: uid)
+        rescue Malformed => e
+          Message.new(uid: uid, from: "", to: "", subject: "A message that can't be read", text: e.message, failed: [], cut: false)
         end
       end
     end

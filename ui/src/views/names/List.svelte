@@ -113,13 +113,14 @@
 
 <style>
   .held {
-    --columns: 1.9rem minmax(10rem, 2.6fr) 15rem minmax(6rem, 1.2fr) minmax(8rem, 1.1fr) 7.2rem 6.2rem minmax(7rem, 1fr);
+    --columns: 1.9rem minmax(10rem, 2.3fr) 15.5rem minmax(6rem, 1fr) minmax(9rem, 1.15fr) 7.2rem 6.2rem
+      minmax(7rem, 1fr);
     background: var(--sheet);
     border: 1px solid var(--line);
     border-radius: var(--radius);
   }
   :global(.beside) .held {
-    --columns: 1.9rem minmax(8rem, 1fr) 13.5rem;
+    --columns: 1.9rem minmax(8rem, 1fr) 15.5rem;
   }
   :global(.beside) .held :global(.wide),
   :global(.beside) .held :global(.ruler) {
@@ -179,7 +180,7 @@
   @media (max-width: 800px) {
     .held,
     :global(.beside) .held {
-      --columns: 1.9rem minmax(6rem, 1fr) 11.5rem;
+      --columns: 1.9rem minmax(6rem, 1fr) 12.5rem;
     }
     .held :global(.ruler) {
       display: none;

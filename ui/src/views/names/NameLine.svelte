@@ -36,12 +36,12 @@
       >{/if}
   </span>
   <span role="cell" class="gates"
-    ><GateMark gate={row.gate} />{#if row.was}<span class="was"
+    ><GateMark gate={row.gate} brief />{#if row.was}<span class="was"
         >now: {GATES[row.was].replace(' until', '').toLowerCase()}</span
       >{/if}</span
   >
   <span role="cell" class="ruler"><Ruler {row} from={at} {days} /></span>
-  <span role="cell" class="wide muted">{row.account}</span>
+  <span role="cell" class="wide muted" title={row.account}>{row.account}</span>
   <span role="cell" class="wide num">{row.expires_at ? day(row.expires_at) : 'not known'}</span>
   <span role="cell" class="wide num right">{row.stay ? money(row.stay) : '–'}</span>
   <span role="cell" class="wide muted" title={row.name_servers.join(', ')}

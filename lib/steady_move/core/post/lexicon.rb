@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Post
+      # The wording that tells what kind a message is: [weight, pattern, what it says]. Common practice, no source.
+      # A new kind is a new row; names_needed: it is only that kind where it speaks of a name that is held.
+      module Lexicon
+        Kind = Struct.new(:id, :names_needed, :wording, keyword_init: true)
+        TRANSFER = "(?:transfer|move|release)"
+        # Within a sentence: a dot inside a name doesn't end it.
+        GAP = "(?:[^.!?\\n]|[.](?=\\w))"
+
+        ALL = [
+          Kind.new(id: "approval-request", names_needed: true, wording: [
+            [4, /\b(?:approve|confirm|authori[sz]e|accept|release)\b#{GAP}{0,80}\b#{TRANSFER}/i, "it asks to approve a transfer"],
+            [3, /\b#{TRANSFER}\b#{GAP}{0,80}\b(?:needs? your|requires? your|awaits? your|please)\b#{GAP}{0,40}\b(?:approv|confirm|consent)/i, "a transfer waits for approval"],
+            [2, /\b(?:click|follow|open|use)\b#{GAP}{0,60}\blink\b#{GAP}{0,60}\b(?:approve|confirm|accept)/i, "a link is there to approve with"]
+          ]),
+          Kind.new(id: "leaving-notice", names_needed: true, wording: [
+            [4, /\b(?:request|asked|order|instruction)#{GAP}{0,60}\b(?:transfer|move)#{GAP}{0,40}\b(?:to another|away|from us|out)/i, "somebody asked for a transfer away"],
+            [3, /\b(?:is (?:to leave|leaving)|will (?:leave|be transferred)|pending transfer|transfer away|outbound transfer)/i, "the name is about to leave"],
+            [2, /\bif you (?:do nothing|take no action|do not (?:object|respond|reply))/i, "silence lets it go ahead"],
+            [2, /\b(?:to (?:stop|cancel|object|refuse|reject))\b#{GAP}{0,60}\b(?:transfer|move)/i, "it says how to stop a transfer"]
+          ]),
+          Kind.new(id: "landed", names_needed: true, wording: [
+            [5, /\b(?:transfer|move)\b#{GAP}{0,60}\b(?:completed?|has finished|has ended|succeeded|is done|successful)/i, "a transfer is complete"],
+            [4, /\bis now (?:held|registered|managed) (?:at|with|by)\b/i, "the name is held there now"],
+            [4, /\bhas (?:left us|arrived|been transferred)\b/i, "the name has moved"]
+          ]),
+          Kind.new(id: "lock-notice", names_needed: true, wording: [
+            [4, /\b(?:transfer|registrar|domain) lock\b/i, "it speaks of the transfer lock"], [4, /\b(?:unlocked|lock (?:is|was|has been) (?:off|removed|on|set)|remove the lock)/i, "a lock was set or taken off"],
+            [2, /clientTransferProhibited/, "it names the lock's status"]
+          ]),
+          Kind.new(id: "code", names_needed: true, wording: [
+            [4, /\b(?:authori[sz]ation|auth|transfer|epp) (?:code|key|info)\b|\bauth-?info\b|\bauth-?code\b/i, "it speaks of an authorization code"]
+          ]),
+          Kind.new(id: "contact-proof", names_needed: false, wording: [
+            [5, /\b(?:verify|confirm|validate|prove)\b#{GAP}{0,60}\b(?:e-?mail|contact|mailbox|address)\b/i, "it asks to prove an address"],
+            [3, /\b(?:word|phrase)\b#{GAP}{0,40}\b(?:back|reply|answer)/i, "a word has to come back"]
+          ]),
+          Kind.new(id: "identity-check", names_needed: false, wording: [
+            [5, /\b(?:identity|identification)\b#{GAP}{0,40}\b(?:check|document|proof|verification)|\bverify (?:your|the holder'?s) identity|\bproof of identity/i, "it asks who you are"],
+            [3, /\b(?:passport|identity card|driving licen[cs]e)\b/i, "it asks for papers"]
+          ]),
+          Kind.new(id: "receipt", names_needed: false, wording: [
+            [5, /\b(?:receipt|invoice|payment (?:received|confirmation)|order confirmation)\b/i, "it is about a payment"], [2, /\b(?:total|amount (?:due|paid)|vat|paid)\b/i, "it holds a sum"]
+          ]),
+          Kind.new(id: "offer", names_needed: false, wording: [
+            [5, /\b(?:special offer|discount|stay with us|sorry to see you go|reconsider|before you (?:go|leave)|save \d+ ?%|\d+ ?% off|voucher|come back)\b/i, "it wants you to stay"],
+            [2, /\b(?:renew (?:now|today)|limited time|exclusive)\b/i, "it wants to sell"]
+          ])
+        ].freeze
+
+        # Where several kinds weigh the same, the earlier here goes first.
+        ORDER = %w[landed approval-request identity-check contact-proof code leaving-notice lock-notice receipt offer].freeze
+
+        module_function
+
+        # Returns [kind id, [what the wording says]]; a subject weighs twice.
+        def kind_of(subject, text, names:)
+          weighed = ALL.reject { |k| k.names_needed && names.empty? }.map do |kind|
+            hits = kind.wording.select { |_, pattern, _| subject.match?(pattern) || text.match?(pattern) }
+            [kind.id, hits.sum { |weight, pattern, _| weight * (subject.match?(pattern) ? 2 : 1) }, hits.map(&:last)]
+          end
+          id, weight, says = weighed.max_by { |kind, sum, _| [sum, -ORDER.index(kind)] }
+          weight.to_i.positive? ? [id, says] : ["unrelated", []]
+        end
+      end
+    end
+  end
+end

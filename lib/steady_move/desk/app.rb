@@ -40,7 +40,7 @@ module SteadyMove
 
       # The rulebook with this site's own words on it, as they stand.
       def rulebook
-        places = names.marks.last
+        places = @stamp.current
         held, book = @rulebook
         return book if held == places
 
@@ -59,12 +59,13 @@ module SteadyMove
 
       def open_stores
         @journal = Store::Journal.new(db)
-        @accounts = Store::Accounts.new(db, safe)
+        @stamp = Store::Stamp.new(db)
+        @accounts = Store::Accounts.new(db, safe, @stamp)
         @names = Store::Names.new(db)
         @moves = Store::Moves.new(db, journal)
         @keepings = Store::Keepings.new(db, safe)
         @messages = Store::Messages.new(db)
-        @overrides = Store::Overrides.new(db)
+        @overrides = Store::Overrides.new(db, @stamp)
       end
     end
   end

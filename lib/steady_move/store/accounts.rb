@@ -13,9 +13,10 @@ module SteadyMove
         def inspect = "#<Host #{id}>"
       end
 
-      def initialize(db, safe)
+      def initialize(db, safe, stamp = Stamp.new(db))
         @db = db
         @safe = safe
+        @stamp = stamp
         @opened = {}
         @read = [nil, {}]
       end
@@ -26,6 +27,7 @@ module SteadyMove
           connection: Values.dump(account.connection), habits: Values.dump(account.habits), prices: Values.dump(account.prices),
           sender_domains: Values.dump(account.sender_domains), secret: account.secret && @safe.seal(account.secret)
         )
+        @stamp.touch
       end
 
       def put_host(host)
@@ -33,6 +35,7 @@ module SteadyMove
           id: host.id, title: host.title, name_servers: Values.dump(host.name_servers), key_name: host.key_name,
           secret: host.secret && @safe.seal(host.secret), ends_with: host.ends_with
         )
+        @stamp.touch
       end
 
       def all = kept(:accounts) { @db[:accounts].order(:title).map { |r| account(r) } }
@@ -47,7 +50,7 @@ module SteadyMove
 
       # What was read stays in memory until a place is changed, by whichever process.
       def kept(what)
-        stamp = @db[:stamps].where(key: "places").get(:count)
+        stamp = @stamp.current
         held, lists = @read
         lists = (@read = [stamp, {}]).last unless held == stamp
         lists[what] ||= yield.freeze

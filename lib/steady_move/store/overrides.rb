@@ -4,16 +4,17 @@ module SteadyMove
   module Store
     # A site's own words on the rulebook; taken back, they stay to be read.
     class Overrides
-      def initialize(db)
+      def initialize(db, stamp = Stamp.new(db))
         @db = db
+        @stamp = stamp
       end
 
       def add(suffix:, key:, value:, source:, date:, by:, at:)
-        @db[:overrides].insert(suffix: suffix, key: key, value: value, source: source, date: date, by: by, at: at.to_i)
+        @db[:overrides].insert(suffix: suffix, key: key, value: value, source: source, date: date, by: by, at: at.to_i).tap { @stamp.touch }
       end
 
       # Returns how many were taken back: 1, or 0 where there is none such that still holds.
-      def take_back(id, at:) = @db[:overrides].where(id: id, taken_back_at: nil).update(taken_back_at: at.to_i)
+      def take_back(id, at:) = @db[:overrides].where(id: id, taken_back_at: nil).update(taken_back_at: at.to_i).tap { @stamp.touch }
       def all = @db[:overrides].reverse(:id).all
       def find(id) = @db[:overrides].where(id: id).first
 

@@ -6,17 +6,26 @@ module SteadyMove
     class Status
       ERRORS = 10
 
+      # Seconds for which the check of the whole journal holds.
+      CHECKED = 30
+
       def initialize(house)
         @house = house
       end
 
       def report
         app = @house.app
-        { version: VERSION, now: Views::Json.time(app.now), journal_whole: app.journal.broken_at.nil?, open_moves: app.db[:moves].where(open: true).count,
+        { version: VERSION, now: Views::Json.time(app.now), journal_whole: journal_whole?(app.journal), open_moves: app.db[:moves].where(open: true).count,
           next_look: Views::Json.time(app.moves.next_look(after: app.now)), connections: connections(app), problems: problems(app) }
       end
 
       private
+
+      def journal_whole?(journal)
+        now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+        @checked = [now, journal.broken_at.nil?] unless @checked && now - @checked.first < CHECKED
+        @checked.last
+      end
 
       def connections(app)
         heard = app.epp.heard

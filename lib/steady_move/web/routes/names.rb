@@ -17,8 +17,10 @@ module SteadyMove
             json(gone: params["name"])
           end
 
+          # All that a sheet shows bumps the name's revision, or the places' stamp.
           app.get("/api/names/:name") do
-            json(name_sheet(params["name"]))
+            content_type :json
+            house.lists.fetch([:sheet, params["name"], params["at"] || now.to_i, params["to"], now.to_i, app_.names.marks]) { JSON.generate(name_sheet(params["name"])) }
           end
 
           app.post("/api/names/:name/look") do

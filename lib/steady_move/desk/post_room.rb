@@ -42,8 +42,19 @@ module SteadyMove
           next if @app.db[:messages].where(uid: message.uid).any?
 
           @app.messages.put(message, reading, move&.id)
+          keep_code(message, reading)
           journal(message, reading, move) if move && reading.kind != "unrelated"
         end
+      end
+
+      # The code of one held name from a message that nothing speaks against goes into the code safe.
+      def keep_code(message, reading)
+        return if reading.code.nil? || reading.doubtful || reading.names.size != 1
+
+        name = reading.names.first.ascii
+        @app.keepings.keep_code(name, reading.code, at: message.at || @app.now)
+        @app.journal.add("code-kept", at: @app.now, by: "desk", name: name, says: "An authorization code came by mail from #{message.from}; it is in the code safe.",
+                                      evidence: { "source" => "mailbox", "seen_at" => @app.now, "ref" => message.message_id })
       end
 
       def journal(message, reading, move)

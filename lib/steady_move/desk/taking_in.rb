@@ -67,7 +67,9 @@ module SteadyMove
         name = Core::Names::DomainName.parse(wish.typed, suffixes: @suffixes)
         return line(wish, "known", name, "It is on the list already.") if @app.names.find(name.ascii)
 
-        account = named(wish.account) || account or return line(wish, "refused", name, "There is no account “#{wish.account}” here.")
+        account = named(wish.account) unless wish.account.to_s.strip.empty?
+        return line(wish, "refused", name, "There is no account “#{wish.account}” here.") unless account
+
         seen = Observe.new(@app).name(name, account)
         return line(wish, "refused", name, seen.problems.join(" ")) if seen.sources.empty? && !(account.kind == "by_hand" && seen.unserved)
 
@@ -81,7 +83,7 @@ module SteadyMove
 
       def named(account)
         wanted = account.to_s.strip
-        wanted.empty? ? nil : @accounts.find { |a| a.id == wanted || a.title.casecmp?(wanted) || a.registrar.casecmp?(wanted) }
+        @accounts.find { |a| a.id == wanted || a.title.casecmp?(wanted) || a.registrar.casecmp?(wanted) }
       end
 
       def keep(name, account, by)

@@ -10,11 +10,12 @@ module SteadyMove
 
       def last_uid = @rows.max(:uid) || 0
 
-      # Keeps a Wire::Mail::Message with its Core::Post::Reading; the same message twice changes nothing.
+      # Keeps a Wire::Mail::Message with its Core::Post::Reading; the same message twice changes nothing. Codes in the text are masked:
+      # they belong into the code safe.
       def put(message, reading, move_id)
         @rows.insert_conflict.insert(
-          uid: message.uid, message_id: message.message_id, sender: message.from, recipient: message.to, subject: message.subject,
-          text: message.text, at: message.at&.to_i, kind: reading.kind, names: Values.dump(reading.names.map(&:ascii)),
+          link: reading.link, uid: message.uid, message_id: message.message_id, sender: message.from, recipient: message.to, subject: message.subject,
+          text: Core::Post::Codes.masked(message.text), at: message.at&.to_i, kind: reading.kind, names: Values.dump(reading.names.map(&:ascii)),
           because: Values.dump(reading.because), deadline: reading.deadline&.to_i, doubtful: reading.doubtful, move_id: move_id
         )
       end

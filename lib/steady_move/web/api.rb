@@ -54,6 +54,8 @@ module SteadyMove
         end
 
         def judged(name)
+          raise Problem.new(422, "to: there is no account “#{params['to']}”.") if params["to"] && !app_.accounts.find(params["to"])
+
           Desk::Judging.new(app_).one(name, at: Contract.instant(params["at"]) || now, to: params["to"]) or raise Problem.new(404, "“#{name}” is not on the list of names.")
         end
 

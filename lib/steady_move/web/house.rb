@@ -62,6 +62,7 @@ module SteadyMove
       def inspect = "#<House>"
 
       def start
+        Thread.new { app.portfolio.warm }
         engine.start
         hub.start
       end

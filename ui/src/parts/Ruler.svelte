@@ -58,6 +58,7 @@
   const months = $derived.by(() => {
     if (!large) return [];
     const first = new Date(start);
+    let labelled = -99;
     const out: { x: number; label: string }[] = [];
     for (let i = 1; i <= 14; i++) {
       const month = new Date(first.getFullYear(), first.getMonth() + i, 1);
@@ -65,7 +66,10 @@
         'en',
         month.getMonth() ? { month: 'short' } : { month: 'short', year: '2-digit' },
       );
-      if (month.getTime() < start + days * DAY) out.push({ x: x(month.getTime()), label });
+      const place = x(month.getTime());
+      const room = place - labelled > 44;
+      if (room) labelled = place;
+      if (month.getTime() < start + days * DAY) out.push({ x: place, label: room ? label : '' });
     }
     return out;
   });

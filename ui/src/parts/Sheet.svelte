@@ -16,7 +16,7 @@
 </script>
 
 <svelte:window {onkeydown} />
-<section aria-label={title}>
+<section class="panel" aria-label={title}>
   <header>
     <h1 class:mono>{title}</h1>
     <button onclick={() => navigate(back, { search: keptSearch() })} title="Close (Esc)">Close</button>
@@ -25,13 +25,6 @@
 </section>
 
 <style>
-  section {
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 1rem 1.2rem 1.6rem;
-    min-width: 0;
-  }
   header {
     display: flex;
     justify-content: space-between;

@@ -12,13 +12,23 @@ module SteadyMove
 
         # Returns [code or nil, sentences].
         def find(text)
-          found = text.enum_for(:scan, LEAD).filter_map { behind(Regexp.last_match.post_match) }.uniq(&:first)
+          found = all(text)
           return [nil, []] if found.empty?
           return [nil, ["#{found.size} different codes stand in it; none is taken."]] if found.size > 1
 
           code, joined = found.first
           [code, joined ? ["The code was broken over two lines and was put together."] : []]
         end
+
+        # The text with every code in it put out of sight, for keeping and showing.
+        def masked(text)
+          all(text).flat_map { |code, joined| joined ? pieces(text, code) : [code] }.reduce(text) { |masked, piece| masked.gsub(piece, Core::Codes::Code.mask(piece)) }
+        end
+
+        def all(text) = text.enum_for(:scan, LEAD).map { Regexp.last_match }.filter_map { |m| behind(m.post_match) }.uniq(&:first)
+
+        # The two lines that a broken code stands on.
+        def pieces(text, code) = text.lines(chomp: true).map(&:strip).select { |l| l.length > 3 && code.include?(l) }
 
         # What stands behind the lead: on the same line or alone on the next. [code, was it put together]
         def behind(rest)
@@ -39,7 +49,7 @@ module SteadyMove
         def wrapped?(first, token, following)
           token == first && token.length >= WRAP && following.to_s.match?(/\A\S{1,#{WRAP}}\s*\z/) && token.length + following.strip.length <= 128
         end
-        private_class_method :behind, :wrapped?
+        private_class_method :all, :pieces, :behind, :wrapped?
       end
     end
   end

@@ -21,7 +21,7 @@ module SteadyMove
           app.get("/api/moves/:id") { |id| json(move_sheet(id)) }
 
           app.get("/api/post") do
-            json(messages: app_.messages.all.map { |m| Views::Json.value(m.slice(:uid, :sender, :subject, :text, :at, :kind, :names, :deadline, :doubtful, :because, :move_id)) })
+            json(messages: app_.messages.all.map { |m| Views::Json.value(m.slice(:uid, :sender, :subject, :text, :at, :kind, :names, :deadline, :doubtful, :because, :move_id, :link)) })
           end
         end
 

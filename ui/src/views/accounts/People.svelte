@@ -49,7 +49,11 @@
           {:else}
             <label>
               <span class="hidden-words">Role of {person.email}</span>
-              <select value={person.role} onchange={(e) => change.mutate({ id: person.id, to: e.currentTarget.value })}>
+              <select
+                class="plain"
+                value={person.role}
+                onchange={(e) => change.mutate({ id: person.id, to: e.currentTarget.value })}
+              >
                 {#each people.data.roles as r (r)}<option>{r}</option>{/each}
               </select>
             </label>
@@ -76,12 +80,6 @@
 </section>
 
 <style>
-  select {
-    background-color: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 0.15rem 1.8rem 0.15rem 0.5rem;
-  }
   li button {
     color: var(--madder);
     text-decoration: underline;

@@ -22,7 +22,7 @@
   {#each WHAT as [key, title] (key)}
     <label>
       {title}
-      <select value={String(columns[key] ?? '')} onchange={(e) => set(key, e.currentTarget.value)}>
+      <select class="plain" value={String(columns[key] ?? '')} onchange={(e) => set(key, e.currentTarget.value)}>
         <option value="">{key === 'name' ? 'choose a column' : 'none'}</option>
         {#each look.header as head, i (i)}<option value={String(i)}>{head || `column ${i + 1}`}</option>{/each}
       </select>
@@ -42,13 +42,6 @@
   }
   label {
     display: grid;
-  }
-  select {
-    background-color: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    color: var(--ink);
-    padding: 0.2rem 1.8rem 0.2rem 0.5rem;
   }
   .first {
     grid-column: 1 / -1;

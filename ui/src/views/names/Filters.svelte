@@ -34,31 +34,33 @@
     {/each}
   </div>
   <input
+    class="plain"
     type="search"
     aria-label="Names that hold"
     placeholder="Names that hold …"
     value={what.q ?? ''}
     oninput={words}
   />
-  <select aria-label="Account" value={what.account ?? ''} onchange={(e) => put('account', chosen(e))}>
+  <select class="plain" aria-label="Account" value={what.account ?? ''} onchange={(e) => put('account', chosen(e))}>
     <option value="">All accounts</option>
     {#each accounts as a (a.id)}<option value={a.id}>{a.title}</option>{/each}
   </select>
   {#if list && list.suffixes.length > 1}
-    <select aria-label="Suffix" value={what.suffix ?? ''} onchange={(e) => put('suffix', chosen(e))}>
+    <select class="plain" aria-label="Suffix" value={what.suffix ?? ''} onchange={(e) => put('suffix', chosen(e))}>
       <option value="">All suffixes</option>
       {#each list.suffixes as s (s.suffix)}<option value={s.suffix}>.{s.suffix} ({s.count})</option>{/each}
     </select>
   {/if}
   <select
+    class="plain"
     aria-label="Window"
     value={what.within === undefined ? '' : String(what.within)}
     onchange={(e) => put('within', chosen(e))}
   >
-    <option value="">Can go at any time</option>
+    <option value="">Can go any time</option>
     {#each WITHIN as [days, words] (days)}<option value={String(days)}>Can go {words}</option>{/each}
   </select>
-  <select aria-label="Grouped by" value={what.group ?? ''} onchange={(e) => put('group', chosen(e))}>
+  <select class="plain" aria-label="Grouped by" value={what.group ?? ''} onchange={(e) => put('group', chosen(e))}>
     <option value="">Not grouped</option>
     <option value="gate">Grouped by gate</option>
     <option value="account">Grouped by account</option>
@@ -91,19 +93,11 @@
     color: var(--loden-ink);
     border-color: var(--loden);
   }
-  input,
-  select {
-    background-color: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 0.2rem 0.5rem;
-    color: var(--ink);
-    font-size: 0.95rem;
-    max-width: 12rem;
-    height: 2rem;
+  input {
+    width: 11rem;
   }
   select {
-    padding-right: 1.8rem;
+    max-width: 10.6rem;
   }
   :global(.beside) select {
     display: none;

@@ -36,7 +36,7 @@
 </script>
 
 <svelte:window {onkeydown} />
-<main class:beside={open}>
+<main class:beside={open} class:elsewhen={!!what.at}>
   <div class="list">
     <div class="head">
       <h1>Names</h1>
@@ -82,6 +82,9 @@
     grid-template-columns: minmax(0, 1fr);
     align-items: start;
   }
+  main.elsewhen {
+    --above: 17.4rem;
+  }
   main.beside {
     grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
     --above: 20rem;
@@ -118,6 +121,9 @@
     color: var(--muted);
   }
   @media (max-width: 800px) {
+    main.elsewhen {
+      --above: 17.4rem;
+    }
     main.beside {
       grid-template-columns: minmax(0, 1fr);
     }

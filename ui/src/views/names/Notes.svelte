@@ -52,18 +52,19 @@
 </script>
 
 <form onsubmit={submit}>
-  <select aria-label="What is noted" bind:value={key} onchange={() => (value = '')}>
+  <select class="plain" aria-label="What is noted" bind:value={key} onchange={() => (value = '')}>
     {#each KINDS as k (k.key)}<option value={k.key}>{k.title}</option>{/each}
   </select>
   {#if kind === 'flag' || Array.isArray(kind)}
-    <select aria-label="Its value" bind:value required>
+    <select class="plain" aria-label="Its value" bind:value required>
       <option value="">choose</option>
       {#each kind === 'flag' ? ['yes', 'no'] : kind as v (v)}<option>{v}</option>{/each}
     </select>
   {:else if kind === 'date'}
-    <input type="date" aria-label="Its value" bind:value required />
+    <input class="plain" type="date" aria-label="Its value" bind:value required />
   {:else}
     <input
+      class="plain"
       aria-label="Its value"
       placeholder={kind === 'list' ? 'parted by commas' : ''}
       bind:value
@@ -98,18 +99,6 @@
     gap: 0.5rem;
     align-items: center;
     margin-bottom: 0.4rem;
-  }
-  select,
-  input {
-    background-color: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    color: var(--ink);
-    padding: 0.25rem 1.8rem 0.25rem 0.5rem;
-    max-width: 100%;
-  }
-  input {
-    padding-right: 0.5rem;
   }
   button {
     color: var(--loden);

@@ -22,6 +22,7 @@
   <label>
     What if we start on
     <input
+      class="plain"
       type="date"
       bind:this={field}
       title="The what-if date (t)"
@@ -31,7 +32,7 @@
   </label>
   <label>
     going to
-    <select value={what.to ?? ''} onchange={(e) => put('to', e.currentTarget.value)}>
+    <select class="plain" value={what.to ?? ''} onchange={(e) => put('to', e.currentTarget.value)}>
       <option value="">anywhere</option>
       {#each accounts as a (a.id)}<option value={a.id}>{a.title}</option>{/each}
     </select>
@@ -69,19 +70,6 @@
     background: var(--slate-soft);
     border-left: 4px solid var(--focus);
     padding: 0.3rem 0.8rem;
-  }
-  input,
-  select {
-    background-color: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 0.1rem 0.4rem;
-    color: var(--ink);
-    font-size: 0.95rem;
-    height: 2rem;
-  }
-  select {
-    padding-right: 1.8rem;
   }
   .change {
     margin-right: 0.9rem;

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { api, ask } from '../../lib/api';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { clock } from '../../lib/clock.svelte';
   import { p } from '../../router';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
@@ -8,45 +9,76 @@
   const post = createQuery(() => ({ queryKey: ['post'], queryFn: () => ask(api.GET('/api/post')) }));
   const KINDS: Record<string, string> = {
     'approval-request': 'Approval asked',
+    'leaving-notice': 'Leaving notice',
     landed: 'Landed',
     'lock-notice': 'Lock notice',
     code: 'Code',
+    'contact-proof': 'Contact proof',
+    'identity-check': 'Identity check',
+    receipt: 'Receipt',
+    offer: 'Offer to stay',
     unrelated: 'Unrelated',
   };
+  type Message = Schemas['Message'];
+  const ASKING = ['approval-request', 'contact-proof', 'identity-check', 'leaving-notice'];
+  const asks = (m: Message) =>
+    ASKING.includes(m.kind) && !m.doubtful && (!m.deadline || Date.parse(m.deadline) > clock.now);
+  const all = $derived(post.data?.messages ?? []);
+  const parts = $derived([
+    {
+      title: 'Wants an answer',
+      list: all.filter(asks).sort((a, b) => (a.deadline ?? '9').localeCompare(b.deadline ?? '9')),
+    },
+    { title: 'The rest', list: all.filter((m) => !asks(m) && m.kind !== 'offer') },
+  ]);
+  const offers = $derived(all.filter((m) => m.kind === 'offer'));
 </script>
 
 <main>
   <h1>Post</h1>
   <Trouble error={post.error} />
   {#if post.data}
-    {#each post.data.messages as m (m.uid)}
-      <article class:doubtful={m.doubtful}>
-        <header>
-          <strong>{KINDS[m.kind] ?? m.kind}</strong>
-          <span class="subject">{m.subject}</span>
-          {#if m.at}<span class="muted num"><When at={m.at} /></span>{/if}
-        </header>
-        <p class="muted">
-          from <span class="mono">{m.sender}</span>
-          {#if m.move_id}<a href={p('/moves/:id', { params: { id: String(m.move_id) } })}
-              >to the move of {m.names.join(', ')}</a
-            >{/if}
-          {#if m.deadline}; answers count until <When at={m.deadline} bare />{/if}
-        </p>
-        {#if m.doubtful}<p class="doubt">Doubtful, not relied on. {m.because.join(' ')}</p>{/if}
-        <details>
-          <summary>Text and why</summary>
-          <p class="muted">{m.because.join(' ')}</p>
-          <pre>{m.text}</pre>
-        </details>
-      </article>
-    {:else}
+    {#each parts.filter((p) => p.list.length) as part (part.title)}
+      <h2>{part.title}</h2>
+      {#each part.list as m (m.uid)}{@render one(m)}{/each}
+    {/each}
+    {#if offers.length}
+      <details>
+        <summary>{offers.length === 1 ? '1 offer to stay' : `${offers.length} offers to stay`}</summary>
+        {#each offers as m (m.uid)}{@render one(m)}{/each}
+      </details>
+    {/if}
+    {#if !all.length}
       <p class="empty">
         Messages from registrars will stand here, each with the move it belongs to and what it asks for.
       </p>
-    {/each}
+    {/if}
   {/if}
 </main>
+
+{#snippet one(m: Message)}
+  <article class:doubtful={m.doubtful}>
+    <header>
+      <strong>{KINDS[m.kind] ?? m.kind}</strong>
+      <span class="subject">{m.subject}</span>
+      {#if m.at}<span class="muted num"><When at={m.at} /></span>{/if}
+    </header>
+    <p class="muted line">
+      <span>from <span class="mono">{m.sender}</span></span>
+      {#if m.move_id}<a href={p('/moves/:id', { params: { id: String(m.move_id) } })}
+          >to the move of {m.names.join(', ')}</a
+        >{:else if m.names.length}<span>about {m.names.join(', ')}</span>{/if}
+      {#if m.deadline}<span>answers count until <When at={m.deadline} bare /></span>{/if}
+    </p>
+    {#if m.doubtful}<p class="doubt">Doubtful, not relied on. {m.because.join(' ')}</p>{/if}
+    <details>
+      <summary>Text and why</summary>
+      <p class="muted">{m.because.join(' ')}</p>
+      {#if m.link}<p>Its link: <span class="mono link">{m.link}</span></p>{/if}
+      <pre>{m.text}</pre>
+    </details>
+  </article>
+{/snippet}
 
 <style>
   main {
@@ -83,6 +115,14 @@
     white-space: pre-wrap;
     overflow-wrap: anywhere;
     padding: 0.4rem 0;
+  }
+  .line {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1rem;
+  }
+  .link {
+    overflow-wrap: anywhere;
   }
   .empty {
     color: var(--muted);

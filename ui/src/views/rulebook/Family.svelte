@@ -22,7 +22,7 @@
     `${s.text}${s.kind === 'P' && !s.verified ? ', quoted from memory' : ''}${s.kind === 'site' ? ', this site’s own word' : ''} (${s.date})`;
 </script>
 
-<section aria-label={family.title}>
+<section class="panel" aria-label={family.title}>
   <h2>
     {family.title}
     {#each family.suffixes as s (s)}<button class="mono" onclick={() => choose(s)}>.{s}</button>{/each}
@@ -69,13 +69,6 @@
 </section>
 
 <style>
-  section {
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 0.8rem 1.1rem;
-    min-width: 0;
-  }
   h2 {
     display: flex;
     flex-wrap: wrap;

@@ -13,7 +13,7 @@
   }));
 </script>
 
-<section>
+<section class="panel">
   <h2>This site’s own words</h2>
   <Trouble error={back.error} />
   {#each overrides as o (o.id)}
@@ -30,12 +30,6 @@
 </section>
 
 <style>
-  section {
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 0.8rem 1.1rem;
-  }
   p {
     margin: 0.3rem 0;
   }

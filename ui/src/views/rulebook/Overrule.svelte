@@ -35,18 +35,18 @@
   }
 </script>
 
-<section>
+<section class="panel">
   <h2>Overrule a value for one suffix</h2>
   <form onsubmit={submit}>
     <label
       >Suffix
-      <select value={at} onchange={(e) => (chosen = e.currentTarget.value) && preview.reset()}
+      <select class="plain" value={at} onchange={(e) => (chosen = e.currentTarget.value) && preview.reset()}
         >{#each suffixes as s (s)}<option value={s}>.{s}</option>{/each}</select
       ></label
     >
     <label
       >Value or rule
-      <select bind:value={key} onchange={() => preview.reset()}>
+      <select class="plain" bind:value={key} onchange={() => preview.reset()}>
         <optgroup label="Values"
           >{#each book.keys as k (k)}<option>{k}</option>{/each}</optgroup
         >
@@ -55,10 +55,18 @@
         >
       </select></label
     >
-    <label>is here <input bind:value placeholder={hint} required oninput={() => preview.reset()} /></label>
+    <label>is here <input class="plain" bind:value placeholder={hint} required oninput={() => preview.reset()} /></label
+    >
     {#if seen}
-      <label>Source <input bind:value={source} placeholder="where it is written, who said so" required /></label>
-      <label>of <input type="date" bind:value={date} required /></label>
+      <label
+        >Source <input
+          class="plain"
+          bind:value={source}
+          placeholder="where it is written, who said so"
+          required
+        /></label
+      >
+      <label>of <input class="plain" type="date" bind:value={date} required /></label>
       <Button type="submit" disabled={save.isPending}>Save it</Button>
     {:else}
       <Button type="submit" color="alternative" disabled={preview.isPending}>Show which names it changes</Button>
@@ -85,12 +93,6 @@
 </section>
 
 <style>
-  section {
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 0.8rem 1.1rem;
-  }
   form {
     display: flex;
     flex-wrap: wrap;
@@ -100,17 +102,6 @@
   }
   label {
     display: grid;
-  }
-  select,
-  input {
-    background-color: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    color: var(--ink);
-    padding: 0.25rem 1.8rem 0.25rem 0.5rem;
-  }
-  input {
-    padding-right: 0.5rem;
   }
   td {
     padding: 0.1rem 1rem 0.1rem 0;

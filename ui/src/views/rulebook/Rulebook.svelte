@@ -22,7 +22,7 @@
     </p>
     <label
       >Suffix
-      <select bind:value={suffix}>
+      <select class="plain" bind:value={suffix}>
         <option value="">all</option>
         {#each suffixes as s (s)}<option value={s}>.{s}</option>{/each}
       </select></label
@@ -55,12 +55,5 @@
   }
   .head p {
     flex: 1;
-  }
-  select {
-    background-color: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    color: var(--ink);
-    padding: 0.2rem 1.8rem 0.2rem 0.5rem;
   }
 </style>

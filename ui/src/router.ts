@@ -10,6 +10,7 @@ import Post from './views/post/Post.svelte';
 import Accounts from './views/accounts/Accounts.svelte';
 import Practice from './views/practice/Practice.svelte';
 import Blank from './parts/Blank.svelte';
+import CodeSafe from './views/codes/CodeSafe.svelte';
 import Rulebook from './views/rulebook/Rulebook.svelte';
 import Status from './views/status/Status.svelte';
 import Nowhere from './views/Nowhere.svelte';
@@ -20,6 +21,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/moves': { '/': Blank, '/:id': MoveSheet, layout: Moves },
   '/post': Post,
   '/accounts': Accounts,
+  '/codes': CodeSafe,
   '/rulebook': Rulebook,
   '/status': Status,
   '/practice': Practice,

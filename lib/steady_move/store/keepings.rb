@@ -21,6 +21,27 @@ module SteadyMove
         @db[:codes].insert(name: name, sealed: @safe.seal(code), state: state, received_at: at.to_i)
       end
 
+      # Rows of all live codes: name, state, received_at, move_id.
+      def live_codes = @db[:codes].exclude(state: "wiped").order(:name, :id).select(:name, :state, :received_at, :move_id).all
+
+      # The newest live code of a name in the clear, or nil.
+      def newest_code(name)
+        sealed = of_name(name).reverse(:id).get(:sealed)
+        sealed && @safe.open(sealed)
+      end
+
+      # Takes the code that was kept for a name, and not rejected, out of the safe's free part: in the clear, or nil; at most so old (seconds).
+      def take_kept(name, at:, lives: nil)
+        rows = of_name(name).where(move_id: nil).exclude(state: "rejected")
+        rows = rows.where { received_at > at.to_i - lives } if lives
+        sealed = rows.reverse(:id).get(:sealed) or return
+        of_name(name).where(move_id: nil).update(sealed: nil, state: "wiped")
+        @safe.open(sealed)
+      end
+
+      def mark(name, state) = of_name(name).update(state: state)
+      def wipe_name(name) = of_name(name).update(sealed: nil, state: "wiped")
+
       # The move's code in the clear, or nil.
       def code(move_id)
         sealed = live(move_id).get(:sealed)
@@ -46,6 +67,7 @@ module SteadyMove
 
       private
 
+      def of_name(name) = @db[:codes].where(name: name).exclude(state: "wiped")
       def live(move_id) = @db[:codes].where(move_id: move_id).exclude(state: "wiped")
     end
   end

@@ -102,6 +102,7 @@ module SteadyMove
       register Routes::Listings
       register Routes::TakingIn
       register Routes::Rulebook
+      register Routes::Codes
       register Routes::Names
       register Routes::Moves
       register Routes::Practice

@@ -22,6 +22,7 @@
     'Take names in /names/take-in',
     'Moves /moves',
     'Post /post',
+    'Code safe /codes',
     'Rulebook /rulebook',
     'Accounts /accounts',
     'Status /status',

@@ -32,12 +32,22 @@ module SteadyMove
 
         def get_code(job)
           return done_code(job) if job.app.keepings.code(job.move.id)
+          return done_code(job) if from_safe(job)
 
           code = job.info(job.losing).auth_info
           return job.problem("#{job.losing.title} did not hand out the code; ask for it there.", source: "EPP info", look_at: job.app.now + 3600, yours: true) unless code
 
           job.app.keepings.put_code(job.move.id, job.plan.name, code, at: job.app.now)
           done_code(job)
+        end
+
+        # A code that was kept before, from a mail or a list, as long as it lives.
+        def from_safe(job)
+          days = job.app.rulebook.family_of(job.name)&.code_days
+          job.app.db.transaction(mode: :immediate) do
+            kept = job.app.keepings.take_kept(job.plan.name, at: job.app.now, lives: days && (days * 86_400))
+            kept && job.app.keepings.put_code(job.move.id, job.plan.name, kept, at: job.app.now)
+          end
         end
 
         def done_code(job) = job.done("The authorization code is in the code safe.", source: "EPP info at #{job.losing.title}")

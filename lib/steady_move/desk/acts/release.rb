@@ -82,7 +82,7 @@ module SteadyMove
         def arrive(job)
           job.app.names.put(job.name, job.gaining.id, at: job.app.now)
           job.app.names.forget(job.plan.name, :account)
-          job.app.keepings.wipe_codes(job.move.id)
+          job.app.keepings.wipe_name(job.plan.name)
         end
 
         def lock_back(job)

@@ -72,7 +72,9 @@
       {:else}
         <p>It can’t be moved now, for the reasons below.</p>
       {/if}
-      <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}>Look it up again</Button>
+      <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}
+        >{look.isPending ? 'Looking …' : 'Look it up again'}</Button
+      >
       {#if s.seen_at}<span class="muted"
           >Last seen <When at={s.seen_at} />{s.old ? '; it is looked up again before anything is done' : ''}</span
         >{/if}

@@ -36,6 +36,7 @@
 
 <main>
   <h1>Post</h1>
+  <p><a href={p('/codes')}>Code safe</a>: the authorization codes that came, sealed.</p>
   <Trouble error={post.error} />
   {#if post.data}
     {#each parts.filter((p) => p.list.length) as part (part.title)}

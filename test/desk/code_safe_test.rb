@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/signed_in"
+
+# The code safe, from a pasted list to the move that uses the code; over the API, because there the codes must not be seen.
+class CodeSafeTest < Minitest::Test
+  include SignedIn
+
+  NAME = "isles-timetable.example"
+
+  def right = world.world.registry.find(NAME)[:auth_info]
+  def codes = (get("/api/codes") && answer["codes"]).to_h { |c| [c["name"], c["state"]] }
+  def fates = answer["lines"].map { |l| l.values_at("number", "name", "fate") }
+
+  def test_a_list_is_looked_at_before_anything_is_kept
+    sign_in
+    list = "#{NAME},Aa1,b;\"2x\nkelpquay.example  Bb2222\nnobody.example,Cc3333\nharbourpass.example\n#{NAME.sub('isles', 'ISLES')}.,Aa1,b;\"2x\n"
+    assert_equal 200, send_to("/api/codes/preview", text: list)
+    assert_equal [[1, NAME, "new"], [2, "kelpquay.example", "new"], [3, "nobody.example", "refused"], [4, nil, "refused"], [5, NAME, "new"]], fates
+    refute_match(/Aa1|Bb2222|Cc3333/, last_response.body)
+    assert_empty codes
+    assert_equal 200, send_to("/api/codes", text: list, only: [1, 3])
+    assert_equal({ NAME => "held" }, codes)
+    assert_equal 200, send_to("/api/codes", text: "#{NAME}\tDd4444\nkelpquay.example\tEe5555")
+    assert_equal [[1, NAME, "kept"], [2, "kelpquay.example", "kept"]], fates
+    assert_equal 2, codes.size
+    refute_match(/Aa1|Bb2222|Dd4444/, world.app.db.tables.map { |t| world.app.db[t].all.inspect }.join + @log.string)
+  end
+
+  def test_each_look_is_in_the_journal
+    sign_in
+    send_to("/api/codes", text: "#{NAME},Look1234")
+    assert_equal [200, "Look1234", "no-store"], [send_to("/api/codes/#{NAME}/reveal"), answer["code"], last_response.headers["cache-control"]]
+    send_to("/api/codes/#{NAME}/reveal", copied: true)
+    said = world.app.journal.of_name(NAME).map(&:says).last(2)
+    assert_equal ["ada@saltern-office.example looked at the authorization code.", "ada@saltern-office.example copied the authorization code."], said
+    refute_includes @log.string, "Look1234"
+    send_to("/api/codes/#{NAME}/wipe")
+    assert_empty answer["codes"]
+    %w[reveal check wipe].each { |act| assert_equal 409, send_to("/api/codes/#{NAME}/#{act}"), act }
+  end
+
+  def test_the_registry_is_asked
+    sign_in
+    send_to("/api/codes", text: "#{NAME},wrong-code-1")
+    assert_equal "rejected", (send_to("/api/codes/#{NAME}/check") && answer["state"])
+    assert_includes SteadyMove::Desk::Judging.new(world.app).one(NAME).verdict.findings.map(&:rule), "code-unfit"
+    send_to("/api/codes", text: "#{NAME},#{right}")
+    assert_equal "checked", (send_to("/api/codes/#{NAME}/check") && answer["state"])
+    world.link.fault("away-cobble", "on")
+    assert_equal [409, true], [send_to("/api/codes/#{NAME}/check"), answer["detail"].start_with?("Cobble and Keel: ")]
+  end
+
+  # A code that was kept goes with the move, a rejected one does not; when the name lands nothing of it is left.
+  def test_the_move_takes_the_code_that_was_kept
+    sign_in
+    send_to("/api/codes", text: "#{NAME},#{right}\nnightboat-saltern.example,wrong-code-1")
+    send_to("/api/codes/nightboat-saltern.example/check")
+    asked = -> { world.link.log.count { |l| l["registrar"] == "tarnbeck" && l["command"] == "info" && l["name"] == NAME } }
+    ids = [NAME, "nightboat-saltern.example"].map { |n| world.start(n, to: "orlop") }
+    world.until_true { ids.all? { |id| world.move(id).state.done?("check-code") } }
+    assert_operator asked.call, :>, 0
+    assert_equal right, world.app.keepings.code(ids.first)
+    refute_equal "wrong-code-1", world.app.keepings.code(ids.last)
+    world.until_true { ids.all? { |id| !world.move(id).open } }
+    assert_empty world.app.keepings.live_codes
+    assert_equal [nil], world.app.db[:codes].select_map(:sealed).uniq
+  end
+
+  # Past its lifetime a kept code is no longer used; the suffix's registry gives it thirty days.
+  def test_an_old_code_is_not_used
+    keepings = world.app.keepings
+    keepings.keep_code(NAME, "old-one-1", at: world.app.now - (31 * 86_400))
+    assert_nil keepings.take_kept(NAME, at: world.app.now, lives: 30 * 86_400)
+    assert_equal "old-one-1", keepings.take_kept(NAME, at: world.app.now, lives: 32 * 86_400)
+    assert_nil keepings.newest_code(NAME)
+  end
+end

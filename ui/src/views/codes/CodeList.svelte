@@ -1,0 +1,91 @@
+<script lang="ts">
+  import { createMutation } from '@tanstack/svelte-query';
+  import { Button, Label, Textarea } from 'flowbite-svelte';
+  import { api, ask } from '../../lib/api';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  let { done }: { done: () => void } = $props();
+  const FATES = { new: 'Would be kept', replaces: 'Would replace', refused: 'Not understood', kept: 'Kept' };
+  let text = $state('');
+  const preview = createMutation(() => ({ mutationFn: () => ask(api.POST('/api/codes/preview', { body: { text } })) }));
+  const keep = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/codes', { body: { text } })),
+    onSuccess: () => {
+      text = '';
+      preview.reset();
+      done();
+    },
+  }));
+  const lines = $derived(keep.data?.lines ?? preview.data?.lines ?? []);
+  const good = $derived((preview.data?.lines ?? []).filter((l) => l.fate === 'new' || l.fate === 'replaces').length);
+
+  function submit(e: SubmitEvent) {
+    e.preventDefault();
+    if (preview.data) keep.mutate();
+    else {
+      keep.reset();
+      preview.mutate();
+    }
+  }
+</script>
+
+<section class="panel">
+  <h2>Codes from a list</h2>
+  <form onsubmit={submit}>
+    <Label for="list"
+      >One name and its code a line; comma, semicolon, tab or blanks between. The code is taken as it is.</Label
+    >
+    <Textarea
+      id="list"
+      rows={5}
+      class="w-full font-mono"
+      autocomplete="off"
+      spellcheck="false"
+      bind:value={text}
+      oninput={() => preview.reset()}
+      required
+    />
+    <Button
+      type="submit"
+      color={preview.data ? 'primary' : 'alternative'}
+      disabled={preview.isPending || keep.isPending || (!!preview.data && !good)}
+      >{preview.data ? `Keep ${good} of ${preview.data.lines.length}` : 'Look at each line first'}</Button
+    >
+  </form>
+  <Trouble error={preview.error ?? keep.error} />
+  {#if lines.length}
+    <table aria-label="What becomes of each line">
+      <tbody>
+        {#each lines as line (line.number)}
+          <tr class={line.fate}>
+            <td class="num">line {line.number}</td>
+            <td class="mono">{line.name ?? ''}</td>
+            <td><strong>{FATES[line.fate]}</strong></td>
+            <td>{line.says ?? ''}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
+</section>
+
+<style>
+  form {
+    display: grid;
+    gap: 0.5rem;
+    margin: 0.5rem 0;
+    justify-items: start;
+  }
+  table {
+    width: 100%;
+  }
+  td {
+    padding: 0.25rem 1rem 0.25rem 0;
+    border-top: 1px solid var(--line);
+    vertical-align: top;
+    overflow-wrap: anywhere;
+  }
+  .refused strong {
+    color: var(--madder);
+  }
+</style>

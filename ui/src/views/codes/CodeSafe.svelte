@@ -1,0 +1,127 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask } from '../../lib/api';
+  import { session } from '../../lib/session.svelte';
+  import { p } from '../../router';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+  import CodeList from './CodeList.svelte';
+
+  const client = useQueryClient();
+  const safe = createQuery(() => ({ queryKey: ['codes'], queryFn: () => ask(api.GET('/api/codes')) }));
+  const STATES = { held: 'held, not checked', checked: 'the registry takes it', rejected: 'the registry rejects it' };
+  const may = $derived(session.who?.role !== 'viewer');
+  let shown = $state<{ name: string; code: string }>();
+  let copied = $state('');
+  const path = (name: string) => ({ params: { path: { name } } });
+  const refresh = () => client.invalidateQueries();
+
+  const reveal = createMutation(() => ({
+    mutationFn: async ({ name, copy }: { name: string; copy: boolean }) => {
+      const { code } = await ask(api.POST('/api/codes/{name}/reveal', { ...path(name), body: { copied: copy } }));
+      if (copy) await navigator.clipboard.writeText(code);
+      return { name, code, copy };
+    },
+    onSuccess: ({ name, code, copy }) => {
+      if (copy) copied = name;
+      else shown = { name, code };
+    },
+  }));
+  const check = createMutation(() => ({
+    mutationFn: (name: string) => ask(api.POST('/api/codes/{name}/check', path(name))),
+    onSuccess: refresh,
+  }));
+  const wipe = createMutation(() => ({
+    mutationFn: (name: string) => ask(api.POST('/api/codes/{name}/wipe', path(name))),
+    onSuccess: refresh,
+  }));
+</script>
+
+<main>
+  <h1>Code safe</h1>
+  <p class="muted">
+    Authorization codes, sealed. Each look is written into the journal; a code is wiped when its name has landed.
+  </p>
+  <Trouble error={safe.error ?? reveal.error ?? check.error ?? wipe.error} />
+  {#if safe.data}
+    {#if safe.data.codes.length}
+      <table class="panel" aria-label="Codes held">
+        <thead>
+          <tr><th>Name</th><th>Code</th><th>State</th><th>Came</th><th>Lives until</th><th></th></tr>
+        </thead>
+        <tbody>
+          {#each safe.data.codes as c (c.name + c.received_at)}
+            <tr>
+              <td class="mono"><a href={p('/names/:name', { params: { name: c.name } })}>{c.name}</a></td>
+              <td class="mono code">{shown?.name === c.name ? shown.code : '••••••••'}</td>
+              <td class={c.state}>{STATES[c.state]}</td>
+              <td class="num"><When at={c.received_at} bare /></td>
+              <td class="num"
+                >{#if c.expires_at}<When at={c.expires_at} />{:else}not limited{/if}</td
+              >
+              <td class="acts">
+                {#if may}
+                  {#if shown?.name === c.name}
+                    <button onclick={() => (shown = undefined)}>Hide</button>
+                  {:else}
+                    <button onclick={() => reveal.mutate({ name: c.name, copy: false })}>Show</button>
+                  {/if}
+                  <button onclick={() => reveal.mutate({ name: c.name, copy: true })}
+                    >{copied === c.name ? 'Copied' : 'Copy'}</button
+                  >
+                  <button disabled={check.isPending} onclick={() => check.mutate(c.name)}>Check</button>
+                  <button onclick={() => wipe.mutate(c.name)}>Wipe</button>
+                {/if}
+              </td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {:else}
+      <p class="panel muted">
+        No code is held. Codes come by mail, through an account’s connection, or from a list below.
+      </p>
+    {/if}
+  {/if}
+  {#if may}<CodeList done={refresh} />{/if}
+</main>
+
+<style>
+  main {
+    padding: 0.8rem 1rem 2rem;
+    display: grid;
+    gap: 0.8rem;
+    max-width: 78rem;
+  }
+  th,
+  td {
+    text-align: left;
+    vertical-align: top;
+    padding: 0.25rem 1rem 0.25rem 0;
+    font-weight: 400;
+  }
+  th {
+    color: var(--muted);
+  }
+  td.mono,
+  .code {
+    overflow-wrap: anywhere;
+  }
+  table {
+    width: 100%;
+    display: block;
+    overflow-x: auto;
+  }
+  .rejected {
+    color: var(--madder);
+  }
+  .acts {
+    white-space: nowrap;
+  }
+  button {
+    color: var(--loden);
+    text-decoration: underline;
+    cursor: pointer;
+    margin-right: 0.5rem;
+  }
+</style>

@@ -34,7 +34,7 @@ class Bench
     printf("%-62<what>s %12<value>s %12<limit>s  %<peer>s\n", what: what, value: value, limit: limit, peer: peer)
   end
 
-  PARTS = %i[first_page api runner judging judging_many fifty_thousand zone_reading front_end].freeze
+  PARTS = %i[first_page api runner judging judging_many fifty_thousand understanding zone_reading front_end].freeze
 
   # parts: names of PARTS; all where none is given.
   def run(parts) = (parts.empty? ? PARTS : PARTS & parts.map(&:to_sym)).each { |part| public_send(part) }
@@ -120,6 +120,23 @@ class Bench
     names = world.app.names.all.map { |n| n[:name] }
     row("judging 48 names one by one from the database", median(5) { names.each { |n| judge.one(n) } }, "")
     world.close
+  end
+
+  # Messages and lists of codes as they come in.
+  def understanding
+    held = Array.new(200) { |i| SteadyMove::Core::Names::DomainName.parse("n#{i}.example") }
+    raw = Array.new(1000) do |i|
+ "From: notices@reg.test\r\nDate: Mon, 01 Mar 2027 10:00:00 +0000\r\nSubject: Transfer of n#{i % 200}.example\r\n\r\n#{"A line of news.\r\n" * 30}The authorization code of n#{i % 200}.example is: Ab#{i}xy\r\nuntil 2027-03-06 10:00 UTC\r\n"
+    end
+    seconds = time do
+      raw.each do |r|
+        m = SteadyMove::Wire::Mail::Eml.read(r)
+        SteadyMove::Core::Post::Reader.read(from: m.from, subject: m.subject, text: m.text, held: held, sender_domains: ["reg.test"], sent: m.at)
+      end
+    end
+    row("1,000 messages understood", seconds, "20 s")
+    list = Array.new(10_000) { |i| "n#{i}.example,co;de\"#{i}" }.join("\n")
+    row("a list of 10,000 codes read", median(3) { SteadyMove::Core::Codes::List.read(list) }, "3 s")
   end
 
   # 20,000 records; the peer is BIND's named-compilezone where it is installed.

@@ -106,7 +106,7 @@ class BrowserJourneyTest < Minitest::Test
     click_on "Dark"
     assert_selector "html.dark"
     size(390, 844)
-    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/moves", "/post", "/rulebook", "/accounts", "/status", "/practice"].each do |path|
+    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/moves", "/post", "/codes", "/rulebook", "/accounts", "/status", "/practice"].each do |path|
       visit path
       assert_selector "nav a", text: "Desk"
       assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, 390, path
@@ -122,7 +122,7 @@ class BrowserJourneyTest < Minitest::Test
     visit "/"
     axe("sign-in")
     sign_in
-    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names?at=2027-05-01T08:00:00Z&group=gate&tray=#{NAME}", "/names/take-in", "/moves", "/moves/1", "/post", "/rulebook", "/accounts", "/status", "/practice"].each do |path|
+    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names?at=2027-05-01T08:00:00Z&group=gate&tray=#{NAME}", "/names/take-in", "/moves", "/moves/1", "/post", "/codes", "/rulebook", "/accounts", "/status", "/practice"].each do |path|
       visit path
       assert_selector "main, section"
       assert_no_text "working it out"

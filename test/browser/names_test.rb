@@ -113,6 +113,27 @@ class BrowserNamesTest < Minitest::Test
     assert_text "A dispute or an order stands over the name: case 3."
   end
 
+  # A list of codes is looked at line by line; the code is shown on somebody's word, and in the page only then.
+  def test_the_code_safe
+    sign_in
+    visit "/codes"
+    assert_text "saltern-press.fjd.test"
+    fill_in "One name and its code a line", with: "kelpsound.example,Ab,9;x\"1\nnobody.example,xx1234\nharbourpass.example"
+    click_on "Look at each line first"
+    ["Keep 1 of 3", "nobody.example is not on the list of names.", "no code stands behind the name"].each { |t| assert_text t }
+    click_on "Keep 1 of 3"
+    row = find("tr", text: "kelpsound.example", match: :first)
+    refute_includes page.html, "Ab,9;x"
+    row.click_on "Show"
+    assert_text "Ab,9;x\"1"
+    row.click_on "Check"
+    assert_selector "tr", text: "the registry rejects it", minimum: 2
+    row = find("tr", text: "kelpsound.example", match: :first)
+    row.click_on "Wipe"
+    row.click_on "Wipe it for good"
+    within("table", text: "Lives until") { assert_no_text "kelpsound.example" }
+  end
+
   # Ten thousand names: at most a hundred rows stand in the document, wherever one scrolls.
   def test_a_long_list_is_virtual
     many = (1..10_000).map { |i| format("many-%05d.example", i) }

@@ -45,12 +45,14 @@
       oninput={() => preview.reset()}
       required
     />
-    <Button
-      type="submit"
-      color={preview.data ? 'primary' : 'alternative'}
-      disabled={preview.isPending || keep.isPending || (!!preview.data && !good)}
-      >{preview.data ? `Keep ${good} of ${preview.data.lines.length}` : 'Look at each line first'}</Button
-    >
+    <div>
+      <Button
+        type="submit"
+        color={preview.data ? 'primary' : 'alternative'}
+        disabled={preview.isPending || keep.isPending || (!!preview.data && !good)}
+        >{preview.data ? `Keep ${good} of ${preview.data.lines.length}` : 'Look at each line first'}</Button
+      >
+    </div>
   </form>
   <Trouble error={preview.error ?? keep.error} />
   {#if lines.length}
@@ -74,7 +76,8 @@
     display: grid;
     gap: 0.5rem;
     margin: 0.5rem 0;
-    justify-items: start;
+    justify-items: stretch;
+    max-width: 48rem;
   }
   table {
     width: 100%;

@@ -13,6 +13,7 @@
   const may = $derived(session.who?.role !== 'viewer');
   let shown = $state<{ name: string; code: string }>();
   let copied = $state('');
+  let sure = $state('');
   const path = (name: string) => ({ params: { path: { name } } });
   const refresh = () => client.invalidateQueries();
 
@@ -70,7 +71,9 @@
                     >{copied === c.name ? 'Copied' : 'Copy'}</button
                   >
                   <button disabled={check.isPending} onclick={() => check.mutate(c.name)}>Check</button>
-                  <button onclick={() => wipe.mutate(c.name)}>Wipe</button>
+                  <button onclick={() => (sure === c.name ? wipe.mutate(c.name) : (sure = c.name))}
+                    >{sure === c.name ? 'Wipe it for good' : 'Wipe'}</button
+                  >
                 {/if}
               </td>
             </tr>
@@ -103,14 +106,27 @@
   th {
     color: var(--muted);
   }
-  td.mono,
   .code {
     overflow-wrap: anywhere;
   }
   table {
     width: 100%;
-    display: block;
-    overflow-x: auto;
+    border-collapse: separate;
+  }
+  @media (max-width: 800px) {
+    thead {
+      display: none;
+    }
+    table,
+    tbody,
+    tr,
+    td {
+      display: block;
+    }
+    tr + tr {
+      border-top: 1px solid var(--line);
+      margin-top: 0.5rem;
+    }
   }
   .rejected {
     color: var(--madder);

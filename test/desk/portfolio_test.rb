@@ -95,6 +95,16 @@ class PortfolioTest < Minitest::Test
     assert_empty query.changes
   end
 
+  # What the desk judges and does not carry out is said before anything begins.
+  def test_other_families_are_not_started
+    %w[seal-bay-trips.isl.test saltern-press.fjd.test isles-school-trips.brg.test].each do |name|
+      error = assert_raises(Desk::Planning::NotStartable) { @world.start(name, to: "orlop") }
+      assert_match(/go another way/, error.message)
+    end
+    assert_match(/The suffix wants/, assert_raises(Desk::Planning::NotStartable) { @world.start("saltern-heritage.crn.test", to: "orlop") }.message)
+    assert_match(/could not be paid: no card or balance/, assert_raises(Desk::Planning::NotStartable) { @world.start("isles-timetable.example", to: "cobble") }.message)
+  end
+
   # Facts older than the set age are looked up again before a move is started.
   def test_old_facts_are_looked_up_again_before_an_act
     name = "isles-timetable.example"

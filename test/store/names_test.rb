@@ -56,7 +56,7 @@ class NamesStoreTest < Minitest::Test
     revised = -> { @db[:names].order(:revision).last[:name] }
     [["a.example", -> { say("a.example", :account, statuses: ["ok"]) }], ["b.example", -> { @db[:codes].insert(name: "b.example", state: "held", received_at: 1) }],
      ["c.example", -> { Store::Journal.new(@db).add("noted", at: NOW, says: "x", by: "y", name: "c.example") }], ["a.example", -> { @names.put(domain("a.example"), "other", at: NOW) }],
-     ["b.example", -> { @db[:codes].update(state: "wiped") }]].each do |name, act|
+     ["b.example", -> { @db[:codes].update(state: "wiped") }], ["a.example", -> { @names.forget("a.example", :account) }], ["a.example", -> { say("a.example", :account, statuses: ["ok"]) }]].each do |name, act|
       act.call
       assert_equal name, revised.call
       assert_operator marks.call.first, :>, before.first

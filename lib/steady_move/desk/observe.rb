@@ -20,7 +20,9 @@ module SteadyMove
         said = attempt(problems, account.title) { from_account(name, account) if account.kind == "epp" }
         public_record = attempt(problems, "The public record") { from_public_record(name, account) }
         facts = [said, public_record].compact.flatten
-        facts += about_dns(facts, account)
+        dns = about_dns(facts, account)
+        @app.names.forget(name.ascii, :desk) if dns.empty? && facts.any?
+        facts += dns
         @app.names.learn(name.ascii, facts) if facts.any?
         Seen.new(sources: facts.map(&:source).uniq, problems: problems, unserved: !@app.rdap.serves?(name))
       end

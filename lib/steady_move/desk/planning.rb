@@ -90,7 +90,7 @@ module SteadyMove
       def refusals(judged, account, new_host)
         open = judged.findings_open
         [
-          ("#{judged.name} is already on the move." if judged.move),
+          ("#{judged.name} is already on the move." if judged.move), *other_ways(judged),
           ("#{account.title} holds it already." if account.id == judged.account.id),
           *open.map(&:because), *judged.verdict.fixes.select { |f| FIRST.include?(f.rule) }.map(&:because),
           ("Its zone ends with the registration at #{judged.account.title}: choose a DNS host to carry the records to." if judged.needs_carry? && new_host.nil?),
@@ -98,6 +98,14 @@ module SteadyMove
           (SIGNED if new_host && judged.facts[:signed]),
           ("#{new_host.title} serves it already." if new_host && new_host.title == judged.facts[:dns_host])
         ].compact
+      end
+
+      # Families that are not approved at the registry are judged here, and moved at the registrar by hand.
+      def other_ways(judged)
+        family = judged.judgement.family
+        return [] if family.nil? || family.approval == "registry"
+
+        ["Names under “.#{judged.name.suffix}” go another way (#{family.title.downcase}); the desk judges them, and carries out moves that the registry approves."]
       end
 
       def cautions(judged, zone)

@@ -49,6 +49,7 @@ Sequel.migration do
     { sightings: %w[INSERT UPDATE], moves: %w[INSERT UPDATE], codes: %w[INSERT UPDATE], events: %w[INSERT] }.each do |table, verbs|
       verbs.each { |v| run "CREATE TRIGGER #{table}_#{v.downcase}_revises AFTER #{v} ON #{table} WHEN NEW.name IS NOT NULL BEGIN #{bump}; END" }
     end
+    run "CREATE TRIGGER sightings_delete_revises AFTER DELETE ON sightings BEGIN #{bump.sub('NEW', 'OLD')}; END"
     run "CREATE TRIGGER names_insert_revises AFTER INSERT ON names BEGIN #{bump}; END"
     run "CREATE TRIGGER names_update_revises AFTER UPDATE OF account_id ON names BEGIN #{bump}; END"
     run "CREATE TRIGGER names_delete_stamps AFTER DELETE ON names BEGIN UPDATE stamps SET count = count + 1 WHERE key = 'places'; END"

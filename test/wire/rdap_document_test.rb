@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/bench_world"
+
+# Domain objects of the public record (RFC 9083 §5.3) as others write them.
+class RdapDocumentTest < Minitest::Test
+  Document = SteadyMove::Wire::Rdap::Document
+  BASE = { "objectClassName" => "domain", "ldhName" => "Tide.Example." }.freeze
+
+  def read(**more) = Document.domain(BASE.merge(more.transform_keys(&:to_s)))
+
+  # members of an object => member of the Domain, its value
+  READ = [
+    [{}, :name, "tide.example"], [{ ldhName: nil, unicodeName: "FÄHRE.example" }, :name, "fähre.example"], [{ status: ["Client Transfer Prohibited", "active", "locked"] }, :statuses, %w[clientTransferProhibited ok locked]],
+    [{ events: [{ eventAction: "registration", eventDate: "2020-01-02T03:04:05Z" }] }, :created_at, Time.utc(2020, 1, 2, 3, 4, 5)],
+    [{ events: [{ eventAction: "registration", eventDate: "2020-01-02T05:04:05.678+02:00" }] }, :created_at, Time.utc(2020, 1, 2, 3, 4, 5)],
+    [{ events: [{ eventAction: "transfer", eventDate: "2021-01-01T00:00:00Z" }, { eventAction: "transfer", eventDate: "2020-01-01T00:00:00Z" }] }, :transferred_at, Time.utc(2021)],
+    [{ events: [{ eventAction: "registration", eventDate: "2010-01-01T00:00:00Z" }, { eventAction: "reregistration", eventDate: "2024-01-01T00:00:00Z" }] }, :created_at, Time.utc(2024)],
+    [{ events: [{ eventAction: "expiration", eventDate: "2030-01-01T00:00:00Z" }, { eventAction: "expiration", eventDate: "2029-01-01T00:00:00Z" }] }, :expires_at, Time.utc(2029)],
+    [{ events: [{ eventAction: "last update of RDAP database", eventDate: "now" }] }, :created_at, nil],
+    [{ nameservers: [{ ldhName: "NS1.Host.Example." }] }, :name_servers, ["ns1.host.example"]], [{ secureDNS: { delegationSigned: true, dsData: [{ keyTag: 1 }] } }, :signed, true], [{ secureDNS: {} }, :signed, false],
+    [{ entities: [{ roles: ["registrar"], vcardArray: ["vcard", [["fn", {}, "text", "Quay Ltd"]]] }] }, :registrar, "Quay Ltd"], [{ entities: [{ roles: ["registrar"], handle: "1234" }] }, :registrar, "1234"],
+    [{ entities: [{ roles: ["registrant"], vcardArray: ["vcard", [["email", {}, "text", "a@b.example"]]] }] }, :registrant_email, "a@b.example"], [{ entities: [{ roles: ["registrant"] }] }, :registrant_email, nil]
+  ].freeze
+
+  def deep(value)
+    case value
+    when Hash then value.to_h { |k, v| [k.to_s, deep(v)] }
+    when Array then value.map { |v| deep(v) }
+    else value
+    end
+  end
+
+  def test_what_is_read
+    READ.each do |more, member, expected|
+      found = Document.domain(BASE.merge(deep(more)).compact)[member]
+      expected.nil? ? assert_nil(found, more) : assert_equal(expected, found, more)
+    end
+  end
+
+  # Whatever JSON stands there: a Domain, or Malformed with the member's name.
+  def test_random_json_never_breaks_it
+    random = Random.new(9083)
+    value = lambda do |depth|
+      case random.rand(depth > 2 ? 5 : 7)
+      when 0 then nil
+      when 1 then random.rand(1000)
+      when 2 then [true, false].sample(random: random)
+      when 3 then %w[registration 2020-01-01T00:00:00Z x registrar].sample(random: random)
+      when 4 then ""
+      when 5 then Array.new(random.rand(0..3)) { value.call(depth + 1) }
+      else Array.new(random.rand(0..3)) { %w[eventAction eventDate ldhName roles vcardArray handle delegationSigned].sample(random: random) }.to_h { |k| [k, value.call(depth + 1)] }
+      end
+    end
+    members = %w[status events nameservers secureDNS entities handle]
+    2000.times do
+      object = BASE.merge(members.sample(2, random: random).to_h { |m| [m, value.call(0)] }).compact
+      begin
+        assert_kind_of SteadyMove::Wire::Rdap::Domain, Document.domain(object)
+      rescue SteadyMove::Wire::Malformed => e
+        assert_match(/\A(status|events|nameservers|secureDNS|entities)\b.*expected/, e.message, object)
+      end
+    end
+  end
+
+  # What the practice world's service says of every name, we read to what its registry holds.
+  def test_the_practice_worlds_own_record
+    world = BenchWorld.new(names_at: nil)
+    rdap = Practice::Rdap.new(world.world)
+    names = world.world.registry.names
+    assert_operator names.size, :>=, 47
+    names.each do |name|
+      status, headers, body = rdap.call("PATH_INFO" => "/rdap/domain/#{name}")
+      row = world.world.registry.find(name)
+      read = Document.domain(JSON.parse(body.first))
+      assert_equal [200, "application/rdap+json"], [status, headers["content-type"]]
+      assert_equal [name, row[:statuses], row[:name_servers], row[:expires_at], row[:created_at], row[:transferred_at], row[:ds].any?, row[:public_email]],
+                   [read.name, read.statuses, read.name_servers, read.expires_at.to_i, read.created_at.to_i, read.transferred_at&.to_i, read.signed, read.registrant_email]
+    end
+  ensure
+    world&.close
+  end
+end

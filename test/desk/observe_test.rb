@@ -54,7 +54,7 @@ class ObserveTest < Minitest::Test
     assert_equal "screen.gannetstreet.example", known("northskerry-crew.example")[:privacy]
     assert_equal false, known("northskerry-freight.example")[:privacy]
     refute known(NAME).known?(:privacy), "Tarnbeck's service is not known"
-    assert_equal ["names@saltern-office.example"], (%i[registrant_email public_email].map { |k| known("northskerry-freight.example")[k] }.uniq)
+    assert_equal ["names@saltern-office.example"], %i[registrant_email public_email].map { |k| known("northskerry-freight.example")[k] }.uniq
   end
 
   def test_a_name_that_the_public_record_lost
@@ -89,7 +89,7 @@ class ObserveTest < Minitest::Test
 
   def test_the_dns_host_and_what_ends_with_the_account
     assert_equal ["Lanternroom DNS", false], [known[:dns_host], known[:zone_ends_with_account]]
-    assert_equal ["Tarnbeck name servers"] * 2, known("saltern-careers.example").then { |k| [k[:dns_host], k[:zone_ends_with_account]] }
+    assert_equal(["Tarnbeck name servers"] * 2, known("saltern-careers.example").then { |k| [k[:dns_host], k[:zone_ends_with_account]] })
     @rows[:domains].where(name: NAME).update(name_servers: '["ns1.lanternroom.example","ns.unheard.example"]')
     look
     refute known.known?(:dns_host), "half a host is no host"

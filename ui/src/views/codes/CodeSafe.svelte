@@ -48,7 +48,11 @@
     {#if safe.data.codes.length}
       <table class="panel" aria-label="Codes held">
         <thead>
-          <tr><th>Name</th><th>Code</th><th>State</th><th>Came</th><th>Lives until</th><th></th></tr>
+          <tr
+            ><th>Name</th><th>Code</th><th>State</th><th>Came</th><th>Lives until</th><th
+              ><span class="hidden-words">What can be done</span></th
+            ></tr
+          >
         </thead>
         <tbody>
           {#each safe.data.codes as c (c.name + c.received_at)}

@@ -52,7 +52,7 @@ class ObserveTest < Minitest::Test
 
   def test_privacy_is_known_by_its_mail_domain
     assert_equal "screen.gannetstreet.example", known("northskerry-crew.example")[:privacy]
-    assert_equal false, known("northskerry-freight.example")[:privacy]
+    refute known("northskerry-freight.example")[:privacy]
     refute known(NAME).known?(:privacy), "Tarnbeck's service is not known"
     assert_equal ["names@saltern-office.example"], %i[registrant_email public_email].map { |k| known("northskerry-freight.example")[k] }.uniq
   end

@@ -52,6 +52,19 @@ class CodeSafeTest < Minitest::Test
     assert_equal [409, true], [send_to("/api/codes/#{NAME}/check"), answer["detail"].start_with?("Cobble and Keel: ")]
   end
 
+  # A character that the destination can't take is found before anything is ordered; elsewhere it is no reason.
+  def test_a_code_that_the_destination_can_not_take
+    sign_in
+    { "Ab,9;x1" => true, "short" => true, "two words" => true, "Ab-9+x!~" => false }.each do |code, unfit|
+      send_to("/api/codes", text: "#{NAME}\t#{code}")
+      rules = ->(to) { SteadyMove::Desk::Judging.new(world.app).one(NAME, to: to).verdict.findings.map(&:rule) }
+      assert_equal [unfit, false], [rules["orlop"].include?("code-unfit"), rules["gannet"].include?("code-unfit")], code
+    end
+    send_to("/api/codes", text: "#{NAME},Ab,9;x1")
+    picture = world.app.portfolio.pictures(at: world.app.now, now: world.app.now, to: "orlop", patience: 30).first
+    assert_equal "fix", picture.gate(picture.list.find { |e| e.ascii == NAME }).kind
+  end
+
   # A code that was kept goes with the move, a rejected one does not; when the name lands nothing of it is left.
   def test_the_move_takes_the_code_that_was_kept
     sign_in

@@ -10,7 +10,9 @@ module SteadyMove
         @names = app.names
         @codes = app.keepings.held(only)
         @came_from = app.moves.came_from(only)
+        @keepings = app.keepings
         @registrars = app.accounts.all.to_h { |a| [a.id, a.registrar] }
+        @picky = app.accounts.all.map { |a| Destinations.of(a) }.select(&:takes_codes)
         return unless many
 
         @hosts = @names.hosts_for_others
@@ -24,14 +26,24 @@ module SteadyMove
         from = @came_from[[name, row[:account_id]]] if facts[:transferred_at]
         return facts if @hosts && code.nil? && from.nil? && !@hosts.key?(name) && (@ending.empty? || !facts[:zone_ends_with_account])
 
-        extra = { code_held: code && true, code_received_at: code && Store::Values.time(code[0]), code_rejected: (true if code && code[1] == "rejected"), came_from: from && @registrars[from],
-                  hosts_for_others: hosts(name), same_zone: same_zone(facts) }.compact
+        extra = { came_from: from && @registrars[from], hosts_for_others: hosts(name), same_zone: same_zone(facts), **(code ? about(code, name) : {}) }.compact
         extra.empty? ? facts : facts.with(**extra)
       end
 
       private
 
       def hosts(name) = (@hosts || @names.hosts_for_others(name))[name]
+
+      # code: [seconds when it came, state].
+      def about(code, name)
+        { code_held: true, code_received_at: Store::Values.time(code[0]), code_rejected: (true if code[1] == "rejected"), code_unfit_for: unfit_for(name) }
+      end
+
+      # Accounts that could not take the code held for a name.
+      def unfit_for(name)
+        held = @keepings.newest_code(name)
+        @picky.reject { |d| d.takes_codes.match?(held) }.map(&:id)
+      end
 
       # The contact's mail domain, where its zone ends with the same account as this one.
       def same_zone(facts)

@@ -85,12 +85,15 @@ module SteadyMove
         content_type "application/problem+json"
         e.to_json
       end
-      error(Desk::Notes::Invalid, Desk::TakingIn::Unreadable) { |e| refuse(422, "#{e.message.sub(/\.\z/, '')}.".sub(/\A\w/, &:upcase)) }
+      error(Desk::Notes::Invalid, Desk::TakingIn::Unreadable) { |e| refuse(422, sentence(e)) }
       error(Desk::Planning::NotStartable, Store::Moves::AlreadyMoving, Desk::Orders::NotNow) { |e| refuse(409, e.message) }
       error(Sinatra::NotFound) { refuse(404, "There is nothing at #{request.path_info}.") }
       error { |e| house.log.error(e) && refuse(500, "Something went wrong here; it was written to the log.") }
 
       helpers do
+        # An error's message as a whole sentence.
+        def sentence(error) = "#{error.message.delete_suffix('.')}.".sub(/\A\w/, &:upcase)
+
         def refuse(code, sentence)
           status code
           content_type "application/problem+json"

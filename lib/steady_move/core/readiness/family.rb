@@ -12,14 +12,14 @@ module SteadyMove
         def self.open_values = %w[code code_days lock approval years_added max_years response_days auto_renew_grace_days presence]
 
         # Seconds: the last instant to start a move before expiry, expiry − the whole move's P90 − 3 days (common practice).
-        def latest_start(expiry) = expiry - late_by
+        def latest_start(expiry) = expiry - @late_by
 
         # P90 of a whole move in seconds.
         def p90 = Forecast::Triangular.quantile(*move_hours, 0.9).*(3600).ceil
 
         # [[Entry, Rule]] in the order in which they are judged. Rules that only look at the destination or at what a person
         # found out hold for every family.
-        def judged_by = rows
+        def judged_by = @judged_by
         def source_of(value) = (sources || {}).fetch(value, source)
 
         # The same for one suffix alone.
@@ -40,13 +40,8 @@ module SteadyMove
           @late_by = p90 + (3 * 86_400)
           all = Rules.all
           order = all.keys
-          @rows = rules.sort_by { |id| order.index(id) }.map { |id| [lines.fetch(id), all.fetch(id)].freeze }.freeze
+          @judged_by = rules.sort_by { |id| order.index(id) }.map { |id| [lines.fetch(id), all.fetch(id)].freeze }.freeze
         end
-
-        private
-
-        def late_by = @late_by
-        def rows = @rows
       end
     end
   end

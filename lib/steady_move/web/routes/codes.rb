@@ -6,7 +6,7 @@ module SteadyMove
       # The code safe. A code itself is in one answer only: that of its reveal.
       module Codes
         def self.registered(app)
-          app.error(Desk::CodeSafe::Invalid) { |e| refuse(409, "#{e.message}.".sub(/\A\w/, &:upcase)) }
+          app.error(Desk::CodeSafe::Invalid) { |e| refuse(409, sentence(e)) }
           app.helpers do
             def safe = Desk::CodeSafe.new(app_)
 

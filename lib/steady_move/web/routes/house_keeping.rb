@@ -7,7 +7,7 @@ module SteadyMove
       module HouseKeeping
         def self.registered(app)
           app.error(FirstRun::Closed) { |e| refuse(409, e.message) }
-          app.error(Desk::People::Invalid, Desk::Places::Invalid, Desk::Settings::Invalid) { |e| refuse(422, "#{e.message.sub(/\.\z/, '')}.".sub(/\A\w/, &:upcase)) }
+          app.error(Desk::People::Invalid, Desk::Places::Invalid, Desk::Settings::Invalid) { |e| refuse(422, sentence(e)) }
           arriving(app)
           places(app)
           people(app)

@@ -11,13 +11,13 @@ module SteadyMove
           helpers(app)
 
           app.get("/api/names") do
-            given, at, picture, was, accounts = asked
+            given, at, picture, was, accounts, moment = asked
             next working(picture) if picture.is_a?(Desk::Portfolio::Working)
 
             content_type :json
-            house.lists.fetch([picture.version, was.version, at.to_i, now.to_i, given]) do
+            house.lists.fetch([picture.version, was.version, at.to_i, moment.to_i, given]) do
               found = Desk::NamesQuery.new(given, Desk::NamesQuery.titles(accounts)).call(picture, was)
-              JSON.generate(Views::NameList.page(found, accounts, at: at, now: now, offset: given.fetch(:offset, 0)))
+              JSON.generate(Views::NameList.page(found, accounts, at: at, now: moment, offset: given.fetch(:offset, 0)))
             end
           end
 
@@ -40,14 +40,15 @@ module SteadyMove
 
         def self.helpers(app)
           app.helpers do
-            # What the query asks: [parameters, instant, picture or Working, picture now, accounts].
+            # What the query asks: [parameters, instant, picture or Working, picture now, accounts, now].
             def asked(patience: 0.5)
               given = house.contract.query("/api/names", params)
-              at = Contract.instant(given[:at]) || now
+              moment = now
+              at = Contract.instant(given[:at]) || moment
               accounts = app_.accounts.all.to_h { |a| [a.id, a] }
               raise Problem.new(422, "to: there is no account “#{given[:to]}”.") if given[:to] && !accounts.key?(given[:to])
 
-              [given, at, *app_.portfolio.pictures(at: at, now: now, to: given[:to], patience: patience), accounts]
+              [given, at, *app_.portfolio.pictures(at: at, now: moment, to: given[:to], patience: patience), accounts, moment]
             end
 
             # All that pass the filter, or those that are named: [Found, accounts, instant].

@@ -6,7 +6,7 @@ module SteadyMove
       # The rulebook and a site's own words on it.
       module Rulebook
         def self.registered(app)
-          app.error(Desk::Overruling::Invalid, Core::Readiness::Rulebook::Invalid) { |e| refuse(422, "#{e.message.sub(/\.\z/, '')}.".sub(/\A\w/, &:upcase)) }
+          app.error(Desk::Overruling::Invalid, Core::Readiness::Rulebook::Invalid) { |e| refuse(422, sentence(e)) }
 
           app.get("/api/rulebook") { json(Views::RulebookView.book(app_.rulebook, app_.overrides.all)) }
 

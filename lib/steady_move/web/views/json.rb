@@ -11,15 +11,8 @@ module SteadyMove
 
         # Seconds since 1970 → instant; nil where there is none, or no end.
         def seconds(seconds)
-          return if seconds.nil? || seconds.abs == Float::INFINITY
-
-          KNOWN[seconds] ||= begin
-            KNOWN.clear if KNOWN.size > 20_000
-            time(Time.at(seconds).utc).freeze
-          end
+          seconds.nil? || seconds.abs == Float::INFINITY ? nil : time(Time.at(seconds).utc)
         end
-        # The same instants are asked for again and again.
-        KNOWN = {} # rubocop:disable Style/MutableConstant
 
         def value(value)
           case value

@@ -56,7 +56,7 @@
   </form>
   <Trouble error={preview.error ?? keep.error} />
   {#if lines.length}
-    <table aria-label="What becomes of each line">
+    <table class="lines" aria-label="What becomes of each line">
       <tbody>
         {#each lines as line (line.number)}
           <tr class={line.fate}>
@@ -78,17 +78,5 @@
     margin: 0.5rem 0;
     justify-items: stretch;
     max-width: 48rem;
-  }
-  table {
-    width: 100%;
-  }
-  td {
-    padding: 0.25rem 1rem 0.25rem 0;
-    border-top: 1px solid var(--line);
-    vertical-align: top;
-    overflow-wrap: anywhere;
-  }
-  .refused strong {
-    color: var(--madder);
   }
 </style>

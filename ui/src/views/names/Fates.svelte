@@ -23,7 +23,7 @@
 
 <p role="status">{tally.map(([words, n]) => `${n} ${words.toLowerCase()}`).join(', ')}.</p>
 <Trouble error={back.error} />
-<table aria-label="What became of each line">
+<table class="lines" aria-label="What became of each line">
   <tbody>
     {#each lines as line, i (i)}
       <tr class={line.fate}>
@@ -41,18 +41,6 @@
 </table>
 
 <style>
-  table {
-    width: 100%;
-  }
-  td {
-    padding: 0.35rem 0.8rem 0.35rem 0;
-    border-top: 1px solid var(--line);
-    vertical-align: top;
-    overflow-wrap: anywhere;
-  }
-  .refused strong {
-    color: var(--madder);
-  }
   button {
     color: var(--loden);
     text-decoration: underline;

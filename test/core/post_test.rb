@@ -84,6 +84,19 @@ class PostTest < Minitest::Test
     refute read("Minutes", "", from: "x@elsewhere.test").doubtful, "what asks for nothing is not doubted"
   end
 
+  # kind, deadline (days from when it was sent), doubtful, over => does it still want an answer two days later?
+  ANSWERS = [
+    ["approval-request", 5, false, false, true], ["approval-request", 5, false, true, false], ["approval-request", 5, true, false, false], ["approval-request", 1, false, false, false], ["approval-request", 2, false, false, false],
+    ["identity-check", nil, false, false, true], ["contact-proof", 3, false, false, true], ["landed", nil, false, false, false], ["offer", 9, false, false, false], ["code", 5, false, false, false], ["unrelated", nil, false, false, false]
+  ].freeze
+
+  def test_what_still_wants_an_answer
+    ANSWERS.each do |kind, days, doubtful, over, wants|
+      deadline = days && (SENT + (days * 86_400))
+      assert_equal wants, Core::Post::Lexicon.asks?(kind, at: SENT + (2 * 86_400), deadline: deadline, doubtful: doubtful, over: over), [kind, days, doubtful, over].inspect
+    end
+  end
+
   def test_links
     assert_equal "https://my.reg.test/approve/7", read("Please approve the transfer of ferry.example", "See https://reg.test/news. To approve: https://my.reg.test/approve/7. Bye").link
     assert_nil read("Transfer of ferry.example", "https://reg.test/a and https://reg.test/b").link

@@ -57,6 +57,20 @@ class ListingsTest < Minitest::Test
     assert_equal [202, { "working" => { "done" => 7, "of" => 40 } }], [last_response.status, answer]
   end
 
+  # A message stands on top for as long as its move waits for it, and no longer.
+  def test_the_post_says_what_wants_an_answer
+    sign_in
+    id = world.start("isles-timetable.example", to: "orlop")
+    asking = -> { get("/api/post") && answer["messages"].select { |m| m["wants_answer"] }.map { |m| m["kind"] } }
+    assert_empty asking.call
+    world.until_true { world.move(id).state["release"].active? && world.app.messages.all.any? { |m| m[:kind] == "approval-request" } }
+    assert_equal %w[approval-request], asking.call
+    world.orders.approve(id, by: "ada")
+    assert_empty asking.call
+    world.until_true { !world.move(id).open }
+    assert_empty asking.call
+  end
+
   def test_a_page_of_the_list
     sign_in
     get "/api/names?sort=name&offset=10&limit=5&group=gate"

@@ -55,7 +55,15 @@ module SteadyMove
         # Where several kinds weigh the same, the earlier here goes first.
         ORDER = %w[landed approval-request identity-check contact-proof code leaving-notice lock-notice receipt offer].freeze
 
+        # Kinds that want something of whoever reads them.
+        ASKING = %w[approval-request leaving-notice contact-proof identity-check].freeze
+
         module_function
+
+        # Does a message still want an answer at an instant? over: what it is about has ended. deadline: Time or nil.
+        def asks?(kind, at:, deadline:, doubtful:, over:)
+          ASKING.include?(kind) && !doubtful && !over && (deadline.nil? || deadline > at)
+        end
 
         # Returns [kind id, [what the wording says]]; a subject weighs twice.
         def kind_of(subject, text, names:)

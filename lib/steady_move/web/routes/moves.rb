@@ -21,7 +21,11 @@ module SteadyMove
           app.get("/api/moves/:id") { |id| json(move_sheet(id)) }
 
           app.get("/api/post") do
-            json(messages: app_.messages.all.map { |m| Views::Json.value(m.slice(:uid, :sender, :subject, :text, :at, :kind, :names, :deadline, :doubtful, :because, :move_id, :link)) })
+            over = app_.moves.all.select { |m| m.state.ending || m.state.done?("release") || m.state.approved? }.to_set(&:id)
+            json(messages: app_.messages.all.map do |m|
+              asks = Core::Post::Lexicon.asks?(m[:kind], at: now, deadline: m[:deadline], doubtful: m[:doubtful], over: over.include?(m[:move_id]))
+              Views::Json.value(m.slice(:uid, :sender, :subject, :text, :at, :kind, :names, :deadline, :doubtful, :because, :move_id, :link).merge(wants_answer: asks))
+            end)
           end
         end
 

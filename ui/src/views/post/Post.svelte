@@ -1,7 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api';
-  import { clock } from '../../lib/clock.svelte';
   import { p } from '../../router';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
@@ -20,16 +19,13 @@
     unrelated: 'Unrelated',
   };
   type Message = Schemas['Message'];
-  const ASKING = ['approval-request', 'contact-proof', 'identity-check', 'leaving-notice'];
-  const asks = (m: Message) =>
-    ASKING.includes(m.kind) && !m.doubtful && (!m.deadline || Date.parse(m.deadline) > clock.now);
   const all = $derived(post.data?.messages ?? []);
   const parts = $derived([
     {
       title: 'Wants an answer',
-      list: all.filter(asks).sort((a, b) => (a.deadline ?? '9').localeCompare(b.deadline ?? '9')),
+      list: all.filter((m) => m.wants_answer).sort((a, b) => (a.deadline ?? '9').localeCompare(b.deadline ?? '9')),
     },
-    { title: 'The rest', list: all.filter((m) => !asks(m) && m.kind !== 'offer') },
+    { title: 'The rest', list: all.filter((m) => !m.wants_answer && m.kind !== 'offer') },
   ]);
   const offers = $derived(all.filter((m) => m.kind === 'offer'));
 </script>

@@ -22,6 +22,7 @@ module Practice
         String :id, primary_key: true
         %i[roid name org street city country voice email sponsor].each { |c| String c }
         %i[created_at updated_at].each { |c| Integer c }
+        TrueClass :opted_out, default: false
       end
     end
 
@@ -29,7 +30,7 @@ module Practice
       db.create_table?(:settings) { String :key, primary_key: true; String :value } # rubocop:disable Style/Semicolon
       db.create_table?(:domains) do
         String :name, primary_key: true
-        %i[roid sponsor statuses name_servers ds auth_info registrant public_email].each { |c| String c }
+        %i[roid sponsor statuses name_servers ds auth_info registrant admin veil].each { |c| String c }
         %i[created_at updated_at expires_at transferred_at].each { |c| Integer c }
       end
       db.create_table?(:transfers) do

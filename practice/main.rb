@@ -14,8 +14,8 @@ module Practice
     # folder: data folder; rate: of the clock.
     def initialize(folder, rate:, scenario: Scenario.demo)
       @folder = folder
-      @world = World.new(folder, scenario, rate: rate)
       @ports = Ports.new(File.join(folder, "ports.json"))
+      @world = World.new(folder, scenario, rate: rate, site: "http://127.0.0.1:#{@ports['http']}")
       @certificate = Certificate.at(folder)
     end
 
@@ -24,6 +24,7 @@ module Practice
       start_dns
       box = @world.scenario.mailbox
       Post::ImapServer.new(@ports["imap"], @world, login: box["login"], password: box["password"]).start
+      Post::SmtpServer.new(@ports["smtp"], @world).start
       start_http
       @ports.publish(File.join(@folder, "endpoints.json"), "ca_file" => File.join(@folder, "cert.pem"))
     end
@@ -48,7 +49,11 @@ module Practice
     def start_http
       rdap = Rdap.new(@world)
       control = Control.new(@world)
-      app = ->(env) { env["PATH_INFO"].start_with?("/control/") ? control.call(env) : rdap.call(env) }
+      counters = Counters::Pages.new(@world)
+      app = lambda do |env|
+        room = { "control" => control, "counter" => counters }.fetch(env["PATH_INFO"].split("/")[1], rdap)
+        room.call(env)
+      end
       server = Puma::Server.new(app, nil, min_threads: 1, max_threads: 8, log_writer: Puma::LogWriter.null)
       server.add_tcp_listener("127.0.0.1", @ports["http"])
       server.run

@@ -38,7 +38,7 @@ module Practice
         status: row[:statuses].map { |s| SteadyMove::Core::Names::Statuses.to_rdap(s) },
         nameservers: row[:name_servers].map { |n| { objectClassName: "nameserver", ldhName: n } },
         secureDNS: secure(row), events: events(row),
-        entities: [registrant(row), { objectClassName: "entity", handle: row[:sponsor], roles: ["registrar"],
+        entities: [*people(row), { objectClassName: "entity", handle: row[:sponsor], roles: ["registrar"],
                      vcardArray: ["vcard", [["version", {}, "text", "4.0"], ["fn", {}, "text", @world.registrar_title(row[:sponsor])]]] }] }
     end
 
@@ -50,9 +50,11 @@ module Practice
       { delegationSigned: true, dsData: data }
     end
 
-    def registrant(row)
-      { objectClassName: "entity", roles: ["registrant"],
-        vcardArray: ["vcard", [["version", {}, "text", "4.0"], ["fn", {}, "text", ""], ["email", {}, "text", row[:public_email].to_s]]] }
+    def people(row)
+      { registrant: "registrant", admin: "administrative" }.map do |role, word|
+        { objectClassName: "entity", roles: [word],
+          vcardArray: ["vcard", [["version", {}, "text", "4.0"], ["fn", {}, "text", ""], ["email", {}, "text", @world.registry.shown_email(row, role).to_s]]] }
+      end
     end
 
     def events(row)

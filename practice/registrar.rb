@@ -2,11 +2,17 @@
 
 module Practice
   # A registrar between its customer and the registry. Its habits are data:
-  # unlock_after, order_after, release_after, mail_after (seconds), sender (address), title.
+  # unlock_after, order_after, release_after, mail_after, contacts_late (seconds), sender (address), title; code: {how: page or mail,
+  # to: registrant or admin, reason, after, only_public}; link: its mail holds a link to approve with; privacy: domain of its own service's addresses.
   class Registrar
-    attr_reader :id, :title, :habits
+    attr_reader :id, :title, :habits, :owner
 
-    def initialize(id, row, registry:, agenda:, post:)
+    # The address under which a privacy service stands in.
+    def self.alias_of(name, domain) = "#{name.delete('.').slice(0, 12)}@#{domain}"
+
+    # site: where its pages are, for the links in its mail.
+    def initialize(id, row, registry:, agenda:, post:, site: nil)
+      @site = site
       @id = id
       @title = row.fetch("title")
       @habits = row.fetch("habits")
@@ -31,16 +37,33 @@ module Practice
     end
 
     # Returns true when the change is made at once, false when it waits.
-    def update(name, add:, rem:, at:)
+    def update(name, add:, rem:, at:, auth: nil)
       delay = rem[:statuses].include?(SteadyMove::Core::Names::Statuses::LOCK) ? habits.fetch("unlock_after", 0) : 0
       raise Refusal, 2201 unless @registry.find(name)[:sponsor] == id
 
       waiting("pass-on", name).each { |i| @agenda.finish(i) } if add[:statuses].include?(SteadyMove::Core::Names::Statuses::LOCK)
-      return @registry.update(id, name, add: add, rem: rem, at: at) && true if delay.zero?
+      return @registry.update(id, name, add: add, rem: rem, auth: auth, at: at) && true if delay.zero?
 
       @agenda.add(at + delay, "pass-on", registrar: id, name: name, add: add, rem: rem)
       write(:lock_notice, name, at)
       false
+    end
+
+    # Returns true when it counts at once, false when it is late.
+    def change_contact(contact_id, email:, at:, opted_out: false)
+      @registry.contact(id, contact_id)
+      delay = habits.fetch("contacts_late", 0)
+      return @registry.change_contact(id, contact_id, email: email, at: at, opted_out: opted_out) && true if delay.zero?
+
+      @agenda.add(at + delay, "contact", registrar: id, contact: contact_id, email: email, opted_out: opted_out) && false
+    end
+
+    def contact_counts(payload, at:) = @registry.change_contact(id, payload["contact"], email: payload["email"], at: at, opted_out: payload["opted_out"])
+
+    # A letter of its own to an address of the holder's.
+    def write_to(address, kind, name, at, **more)
+      subject, text = Post::Letters.of(kind, name: name, registrar: title, **more)
+      @post.deliver(at, from: habits.fetch("sender"), to: address, subject: subject, text: text)
     end
 
     def pass_on(payload, at:)
@@ -101,13 +124,20 @@ module Practice
     def hear(event, row, at)
       losing = row[:acts] == id
       gaining = row[:requested_by] == id
-      write(:leaving, row[:name], at, deadline: Time.at(row[:act_at]).utc) if losing && event == "pending"
+      leaving(row, at) if losing && event == "pending"
       write(:left, row[:name], at) if losing && event.end_with?("Approved")
       write(:landed, row[:name], at) if gaining && event.end_with?("Approved")
       write(:ended, row[:name], at) if gaining && event.match?(/Rejected|Cancelled/)
     end
 
     private
+
+    # Where the registry asks the holder itself, the registrar doesn't.
+    def leaving(row, at)
+      return if @registry.by_mail?(row[:name])
+
+      write(:leaving, row[:name], at, deadline: Time.at(row[:act_at]).utc, link: (habits["link"] && "#{@site}/counter/#{id}/release/#{row[:name]}"))
+    end
 
     def waiting(kind, name) = @agenda.coming(kind).select { |i| i.payload["name"] == name && i.payload["registrar"] == id }
 

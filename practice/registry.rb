@@ -13,7 +13,9 @@ module Practice
     PROHIBITED = %w[clientTransferProhibited serverTransferProhibited].freeze
 
     # random: a Random for authorization codes; listeners hear (event, row, at).
-    def initialize(db, agenda, random:)
+    # by_mail: suffixes whose holders are asked by mail: no code, no lock, and silence lets the transfer lapse.
+    def initialize(db, agenda, random:, by_mail: [])
+      @by_mail = by_mail
       @db = db
       @agenda = agenda
       @random = random
@@ -64,6 +66,37 @@ module Practice
 
     def check(names) = names.to_h { |n| [n, domains.where(name: n).empty?] }
 
+    # Whose address the public record shows: the holder's, or that of a service that stands in (the veil).
+    def shown_email(row, role) = row[:veil] || @db[:contacts].where(id: row[role]).get(:email)
+
+    # email: the new address of a contact; a change of a registrant's starts its block, unless the opt-out was declared.
+    def change_contact(client, id, email:, at:, opted_out: false)
+      contact(client, id)
+      @db[:contacts].where(id: id).update(email: email, updated_at: at.to_i, opted_out: opted_out)
+    end
+
+    # address: of a privacy service, or nil to show the holder.
+    def veil(client, name, address, at:)
+      raise Refusal, 2201 unless find(name)[:sponsor] == client
+
+      save(name, veil: address, updated_at: at.to_i)
+    end
+
+    # A separate entry for the administrative contact of one name.
+    def own_admin(name)
+      row = find(name)
+      id = "a-#{row[:roid].downcase}"
+      return row[:admin] if row[:admin] != row[:registrant]
+
+      held = @db[:contacts].where(id: row[:registrant]).first
+      add_contact(held.merge(id: id, roid: "A#{row[:roid]}", updated_at: nil))
+      save(name, admin: id)
+      id
+    end
+
+    def by_mail?(name) = @by_mail.any? { |s| name.end_with?(".#{s}") }
+    def silence_of(name) = by_mail?(name) ? 2 * SILENCE : SILENCE
+
     # Data of a domain; the code only for its sponsor or for one who already has it.
     def info(client, name, auth: nil)
       row = find(name)
@@ -73,14 +106,14 @@ module Practice
     end
 
     # add, rem: {statuses: [], name_servers: []}.
-    def update(client, name, add:, rem:, at:)
+    def update(client, name, add:, rem:, at:, auth: nil)
       row = find(name)
       raise Refusal, 2201 unless row[:sponsor] == client
       raise Refusal, 2304 if row[:statuses].intersect?(%w[serverUpdateProhibited pendingTransfer pendingDelete])
       raise Refusal, 2304 if row[:statuses].include?("clientUpdateProhibited") && !rem[:statuses].include?("clientUpdateProhibited")
 
       save(name, statuses: (row[:statuses] - rem[:statuses]) | add[:statuses],
-                 name_servers: (row[:name_servers] - rem[:name_servers]) | add[:name_servers], updated_at: at.to_i)
+                 name_servers: (row[:name_servers] - rem[:name_servers]) | add[:name_servers], auth_info: auth || row[:auth_info], updated_at: at.to_i)
     end
 
     # Would a request be taken now? Raises the Refusal that it would meet.
@@ -88,19 +121,26 @@ module Practice
       row = find(name)
       raise Refusal, 2300 if row[:statuses].include?("pendingTransfer")
       raise Refusal, 2106 if row[:sponsor] == client
+      return row if by_mail?(name)
       raise Refusal, 2304 if row[:statuses].intersect?(PROHIBITED)
       raise Refusal, 2202 unless auth && auth == row[:auth_info]
-      raise Refusal, 2106 if [row[:created_at], row[:transferred_at]].compact.any? { |t| at.to_i < t + BLOCK }
+      raise Refusal, 2106 if blocking(row).any? { |t| at.to_i < t + BLOCK }
 
       row
+    end
+
+    # Instants from which a transfer is blocked.
+    def blocking(row)
+      holder = @db[:contacts].where(id: row[:registrant], opted_out: false).get(:updated_at)
+      [row[:created_at], row[:transferred_at], holder].compact
     end
 
     def request_transfer(client, name, auth, years:, at:)
       row = may_request(client, name, auth, at: at)
       id = @db[:transfers].insert(name: name, status: "pending", requested_by: client, requested_at: at.to_i,
-                                  acts: row[:sponsor], act_at: (at + SILENCE).to_i, years: years)
+                                  acts: row[:sponsor], act_at: (at + silence_of(name)).to_i, years: years)
       save(name, statuses: (row[:statuses] - ["ok"]) | ["pendingTransfer"], updated_at: at.to_i)
-      @agenda.add(at + SILENCE, "silence", id: id)
+      @agenda.add(at + silence_of(name), "silence", id: id)
       tell("pending", id, at)
       transfer_row(id)
     end
@@ -124,11 +164,20 @@ module Practice
       conclude(row, { "approve" => "clientApproved", "reject" => "clientRejected", "cancel" => "clientCancelled" }.fetch(operation), at)
     end
 
-    # Five days have passed: silence is approval.
+    # Five days have passed: silence is approval. Where the holder is asked by mail, it is none.
     def silence(id, at:)
       row = transfer_row(id)
-      conclude(row, "serverApproved", at) if row[:status] == "pending"
+      conclude(row, by_mail?(row[:name]) ? "serverCancelled" : "serverApproved", at) if row[:status] == "pending"
     end
+
+    # The holder followed the link in the registry's mail.
+    def holder_approves(name, at:)
+      row = pending(name) or raise Refusal, 2301
+      conclude(row, "clientApproved", at)
+    end
+
+    # The pending transfer of a name, or nil.
+    def pending(name) = @db[:transfers].where(name: name, status: "pending").order(:id).last
 
     def queue_for(client) = @db[:queue].where(client: client).order(:id)
 
@@ -154,16 +203,16 @@ module Practice
 
     # The gaining side keeps a contact object of its own for the same holder.
     def carry_contact(domain, transfer, at)
-      held = @db[:contacts].where(id: domain[:registrant]).first or return
+      held = @db[:contacts].where(id: domain[:registrant]).first or return {}
       id = "c-#{transfer[:id]}"
       add_contact(held.merge(id: id, roid: format("T%05d-PRAC", transfer[:id]), sponsor: transfer[:requested_by], created_at: at.to_i, updated_at: nil))
-      id
+      { registrant: id, admin: id, veil: nil }
     end
 
     def moved(row, domain, statuses, at)
       expiry = SteadyMove::Core::Expiry.after_move(expires_at: Time.at(domain[:expires_at]).utc, landed_at: at, years: row[:years])
       { sponsor: row[:requested_by], transferred_at: at.to_i, expires_at: expiry.expires_at.to_i,
-        statuses: statuses.reject { |s| s.start_with?("client") }, auth_info: new_code, registrant: carry_contact(domain, row, at) }
+        statuses: statuses.reject { |s| s.start_with?("client") }, auth_info: new_code, **carry_contact(domain, row, at) }
     end
 
     def new_code = Array.new(16) { "abcdefghjkmnpqrstuvwxyz23456789".chars.sample(random: @random) }.join

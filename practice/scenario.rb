@@ -9,7 +9,7 @@ module Practice
   class Scenario
     DAY = 86_400
 
-    attr_reader :start, :seed, :suffixes, :registry, :registrars, :hosts, :names, :mailbox, :past
+    attr_reader :start, :seed, :suffixes, :registry, :registrars, :hosts, :names, :mailbox, :past, :readers, :proven
 
     # The whole portfolio with its past; names_at: only the names at these registrars and no past, for tests.
     def self.demo(names_at: nil)
@@ -29,6 +29,8 @@ module Practice
       @hosts = data.fetch("dns_hosts")
       @past = data.fetch("past", [])
       @mailbox = data.fetch("mailbox")
+      @readers = data.fetch("readers")
+      @proven = data.fetch("proven", {})
       @zones = data.fetch("zones")
       @contacts = data.fetch("contacts")
       @names = names
@@ -63,18 +65,14 @@ module Practice
          .merge(roid: format("C%05d-PRAC", index + 1), sponsor: row["at"] || key, created_at: day(row["created"]), updated_at: row["updated"] && day(row["updated"]))
     end
 
-    def public_email(row, holder)
-      return holder["email"] unless row["private"]
-
-      "#{row['name'].delete('.').slice(0, 12)}@#{registrars.dig(row['at'], 'habits', 'privacy')}"
-    end
+    def veil(row) = row["private"] && Registrar.alias_of(row["name"], registrars.dig(row["at"], "habits", "privacy"))
 
     def domain(row, index, random, ds: [])
       holder = @contacts.fetch(row["registrant"] || row["at"])
       servers = row["dns"] ? hosts.fetch(row["dns"])["name_servers"] : []
       { name: row["name"], roid: format("D%05d-PRAC", index + 1), sponsor: row.fetch("at"), created_at: day(row.fetch("created")),
         expires_at: day(row.fetch("expires")), transferred_at: row["moved"] && day(row["moved"]), updated_at: day(row["updated"] || -30),
-        statuses: row.fetch("statuses", ["clientTransferProhibited"]).to_json, name_servers: servers.to_json, ds: ds.to_json, registrant: holder["id"], public_email: public_email(row, holder),
+        statuses: row.fetch("statuses", ["clientTransferProhibited"]).to_json, name_servers: servers.to_json, ds: ds.to_json, registrant: holder["id"], admin: row["admin"] ? @contacts.fetch(row["admin"])["id"] : holder["id"], veil: veil(row),
         auth_info: row["code"] || Array.new(12) { "abcdefghjkmnpqrstuvwxyzABCDEFGHJKLMNPQRSTUVWXYZ23456789+-!".chars.sample(random: random) }.join }
     end
 

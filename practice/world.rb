@@ -6,24 +6,41 @@ require "time"
 module Practice
   # Everything in one place: clock, registry, registrars, DNS hosts, mailbox, faults. One thing happens at a time.
   class World
-    attr_reader :registry, :registrars, :hosts, :post, :scenario
+    attr_reader :registry, :registrars, :hosts, :post, :scenario, :random
 
     # folder: where the database and the certificate live; scenario: Scenario; rate: of the clock (1, or 0 standing).
-    def initialize(folder, scenario, rate: 1)
+    # site: where its pages are, without a slash at the end.
+    def initialize(folder, scenario, rate: 1, site: nil)
       @lock = Monitor.new
       @db = Database.open(File.join(folder, "practice.sqlite3"))
       @scenario = scenario
       @clock = Clock.new(@db, start: scenario.start, rate: rate)
       @agenda = Agenda.new(@db)
-      @post = Post::Office.new(@db, @agenda)
-      @registry = Registry.new(@db, @agenda, random: Random.new(scenario.seed))
-      @registrars = scenario.registrars.to_h { |id, row| [id, Registrar.new(id, row, registry: @registry, agenda: @agenda, post: @post)] }
+      @random = Random.new(scenario.seed + 1)
+      @post = Post::Office.new(@db, @agenda, mailbox: scenario.mailbox["login"], readers: scenario.readers)
+      @registry = Registry.new(@db, @agenda, random: Random.new(scenario.seed), by_mail: scenario.registry.fetch("by_mail"))
+      @registrars = scenario.registrars.to_h { |id, row| [id, Registrar.new(id, row, registry: @registry, agenda: @agenda, post: @post, site: site)] }
+      @site = site
       @hosts = scenario.hosts.to_h { |id, row| [id, Dns::Host.new(id, row, @db)] }
       @registry.listen { |event, row, at| heard(event, row, at) }
       scenario.fill(self) if @registry.names.empty?
     end
 
     def now = @clock.now
+    # What a registrar's people do on a customer's word.
+    def front_office(id) = FrontOffice.new(self, @registrars.fetch(id), @db, @agenda)
+    def service(id) = Counters::Service.new(self, @scenario.registrars.fetch(id).fetch("service"), @db, @registrars.fetch(id))
+
+    # Mail that came in over SMTP: to a registrar's support, to somebody who reads it or not, or to nobody.
+    def receive(from, recipients, raw)
+      exclusively do
+        recipients.each do |to|
+          support = @registrars.values.find { |r| r.habits["support"] == to.downcase }
+          support ? front_office(support.id).letter(from, raw, at: now) : @post.take_in(from, to.downcase, raw, at: now)
+        end
+      end
+    end
+
     def inspect = "#<Practice::World>"
     def registrar_title(id) = @registrars[id]&.title || id
 
@@ -95,12 +112,22 @@ module Practice
       when "mail" then @post.arrive(p, at: item.at)
       when "pass-on" then @registrars.fetch(p["registrar"]).pass_on(p, at: item.at)
       when "order" then @registrars.fetch(p["registrar"]).place_order(p, at: item.at)
+      when "contact" then @registrars.fetch(p["registrar"]).contact_counts(p, at: item.at)
+      when "support" then front_office(p["registrar"]).answer(p, at: item.at)
       when "release" then @registrars.fetch(p["registrar"]).release(p["name"], at: item.at)
       end
     end
 
+    # A registry that knows no code asks the holder by mail.
+    def ask_holder(row, at)
+      domain = @registry.find(row[:name])
+      subject, text = Post::Letters.of(:holder, name: row[:name], registrar: registrar_title(row[:requested_by]), deadline: Time.at(row[:act_at]).utc, link: "#{@site}/counter/registry/release/#{row[:name]}")
+      @post.deliver(at + 300, from: @scenario.registry["sender"], to: @registry.shown_email(domain, :registrant), subject: subject, text: text)
+    end
+
     def heard(event, row, at)
       @registrars.each_value { |r| r.hear(event, row, at) }
+      ask_holder(row, at) if event == "pending" && @registry.by_mail?(row[:name])
       return unless event.end_with?("Approved")
 
       # The losing registrar's own DNS ends with the registration.

@@ -19,6 +19,7 @@ module Practice
 
         @scenario.hosts.each { |id, row| @app.accounts.put_host(host(id, row)) }
         @scenario.registrars.each { |id, row| @app.accounts.put(account(id, row)) }
+        proofs
         @scenario.names.group_by { |n| n["at"] }.each do |id, names|
           SteadyMove::Desk::TakingIn.new(@app).call(SteadyMove::Desk::TakingIn.words(names.reject { |n| n["listed_only"] }.map { |n| n["name"] }.join("\n")), @app.accounts.find(id), by: by)
         end
@@ -50,10 +51,24 @@ module Practice
       end
 
       def account(id, row)
-        connection = { "host" => "127.0.0.1", "port" => @endpoints["ports"]["epp-#{id}"], "client" => row["login"], "ca_file" => @endpoints["ca_file"] }
-        Accounts::Account.new(id: id, title: row["title"], registrar: row["title"], kind: "epp", connection: connection,
-                              habits: (row["takes"] || {}).merge({ "privacy" => row["habits"]["privacy"] }.compact),
-                              prices: row["prices"], sender_domains: [row["habits"]["sender"].partition("@").last], secret: row["password"])
+        by_hand = row["kind"] == "by_hand"
+        connection = by_hand ? {} : { "host" => "127.0.0.1", "port" => @endpoints["ports"]["epp-#{id}"], "client" => row["login"], "ca_file" => @endpoints["ca_file"] }
+        Accounts::Account.new(id: id, title: row["title"], registrar: row["title"], kind: by_hand ? "by_hand" : "epp", connection: connection, habits: habits(id, row),
+                              prices: row["prices"], sender_domains: [row["habits"]["sender"].partition("@").last], secret: by_hand ? nil : row["password"])
+      end
+
+      # What a person would have written down about the account.
+      def habits(id, row)
+        service = row["service"]&.slice("title", "login", "identity", "writes_from")&.merge("site" => counter("service-#{id}"))
+        (row["takes"] || {}).merge(row["knows"] || {}).merge({ "privacy" => row["habits"]["privacy"], "privacy_service" => service, "login" => row["login"],
+                                                               "site" => (counter(id) unless row["habits"]["support"]) }.compact)
+      end
+
+      def counter(place) = "http://127.0.0.1:#{@endpoints['ports']['http']}/counter/#{place}/"
+
+      # What earlier proofs of mailboxes showed.
+      def proofs
+        @scenario.proven.each { |address, day| @app.letters.mailbox(address, "proven", at: @scenario.start + (day * Scenario::DAY)) }
       end
 
       def host(id, row)

@@ -12,7 +12,8 @@ module Practice
         { "data" => data, "port" => port, "timeout" => timeout,
           "rdap" => { "bases" => scenario.suffixes.to_h { |s| [s, "http://127.0.0.1:#{ports['http']}/rdap/"] } },
           "dns" => { "servers" => servers(ports, scenario), "parents" => scenario.suffixes.to_h { |s| [s, scenario.registry["server"]] } },
-          "mailbox" => { "host" => "127.0.0.1", "port" => ports["imap"], "tls" => false, **scenario.mailbox } }
+          "mailbox" => { "host" => "127.0.0.1", "port" => ports["imap"], "tls" => false, **scenario.mailbox },
+          "outgoing" => { "host" => "127.0.0.1", "port" => ports["smtp"], "tls" => "no", "from" => scenario.mailbox["login"] }, "registries" => [scenario.registry["sender"].partition("@").last] }
       end
 
       def servers(ports, scenario)

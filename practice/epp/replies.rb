@@ -69,7 +69,7 @@ module Practice
           builder.roid row[:roid]
           row[:statuses].each { |s| builder.status(s: s) }
           builder.registrant row[:registrant] if row[:registrant]
-          builder.contact(row[:registrant], type: "admin") if row[:registrant]
+          builder.contact(row[:admin], type: "admin") if row[:admin]
           builder.ns { row[:name_servers].each { |h| builder.hostObj h } } if row[:name_servers].any?
           builder.clID row[:sponsor]
           { crDate: :created_at, upDate: :updated_at, exDate: :expires_at, trDate: :transferred_at }.each do |tag, key|

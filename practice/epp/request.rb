@@ -6,7 +6,7 @@ module Practice
 
     # A client's command as the server understands it (RFC 5730 §2.9, RFC 5731 §3).
     # verb: hello, login, logout, check, info, update, transfer or poll; key: clTRID.
-    Request = Struct.new(:verb, :names, :op, :key, :auth, :years, :add, :rem, :client, :password, :message_id, :contact, keyword_init: true) do
+    Request = Struct.new(:verb, :names, :op, :key, :auth, :years, :add, :rem, :client, :password, :message_id, :contact, :email, keyword_init: true) do
       def self.parse(text)
         doc = X.parse(text)
         return new(verb: "hello") if doc.at_xpath("/e:epp/e:hello", X::NS)
@@ -18,11 +18,11 @@ module Practice
       end
 
       def self.object(verb)
-        contact = X.text(verb, "c:info/c:id")
-        return { contact: contact } if contact
+        contact = X.text(verb, "c:info/c:id | c:update/c:id")
+        return { contact: contact, email: X.text(verb, "c:update/c:chg/c:email") } if contact
 
         node = verb.at_xpath("d:*", X::NS) or return {}
-        { names: X.texts(node, "d:name").map(&:downcase), auth: X.text(node, "d:authInfo/d:pw"),
+        { names: X.texts(node, "d:name").map(&:downcase), auth: X.text(node, "d:authInfo/d:pw | d:chg/d:authInfo/d:pw"),
           years: X.text(node, "d:period")&.to_i, add: change(node, "add"), rem: change(node, "rem") }
       end
 

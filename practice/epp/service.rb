@@ -36,7 +36,9 @@ module Practice
       end
 
       def do_update(request, at)
-        [@side.update(request.name, add: request.add, rem: request.rem, at: at) ? 1000 : 1001, nil, nil]
+        return [@side.change_contact(request.contact, email: request.email, at: at) ? 1000 : 1001, nil, nil] if request.contact
+
+        [@side.update(request.name, add: request.add, rem: request.rem, auth: request.auth, at: at) ? 1000 : 1001, nil, nil]
       end
 
       def do_transfer(request, at)

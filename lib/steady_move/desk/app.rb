@@ -5,9 +5,9 @@ require "yaml"
 module SteadyMove
   module Desk
     # Everything a use case needs, put together once: store, ports to the outside, rulebook, clock.
-    # clock: answers now; epp: Connections; rdap, dns, mailbox: wire clients (mailbox may be nil).
+    # clock: answers now; epp: Connections; rdap, dns, mailbox, sender: wire clients (mailbox and sender may be nil).
     class App
-      attr_reader :db, :safe, :clock, :accounts, :names, :moves, :journal, :keepings, :messages, :overrides,
+      attr_reader :db, :safe, :clock, :accounts, :names, :moves, :journal, :keepings, :messages, :overrides, :letters, :sender,
                   :epp, :rdap, :dns, :mailbox, :random, :settings, :portfolio
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
@@ -32,6 +32,7 @@ module SteadyMove
         @rdap = Wire::Rdap::Client.new(bases: places.rdap_bases, timeout: wait)
         @dns = Wire::Dns::Client.new(servers: places.dns_servers, parents: places.dns_parents, timeout: [wait, 3].min, random: random)
         @mailbox = places.mailbox && Wire::Mail::Mailbox.new(places.mailbox.merge(timeout: wait))
+        @sender = places.outgoing && Wire::Mail::Sender.new(places.outgoing.merge(timeout: wait))
         self
       end
 
@@ -64,8 +65,9 @@ module SteadyMove
         @names = Store::Names.new(db)
         @moves = Store::Moves.new(db, journal)
         @keepings = Store::Keepings.new(db, safe)
-        @messages = Store::Messages.new(db)
+        @messages = Store::Messages.new(db, safe)
         @overrides = Store::Overrides.new(db, @stamp)
+        @letters = Store::Letters.new(db, safe, @stamp)
       end
     end
   end

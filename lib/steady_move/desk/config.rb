@@ -13,7 +13,7 @@ module SteadyMove
       # Seconds after which facts are looked up again before an act relies on them, where nothing else is set.
       FACTS_AGE = 3600
 
-      attr_reader :data, :port, :timeout, :facts_age, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents, :mailbox
+      attr_reader :data, :port, :timeout, :facts_age, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents, :mailbox, :outgoing, :registries
 
       # file: path of a YAML file, or nil for defaults; env: Hash of environment variables.
       def self.read(file, env: ENV)
@@ -37,6 +37,8 @@ module SteadyMove
         @dns_servers = map.dig("dns", "servers") || {}
         @dns_parents = map.dig("dns", "parents") || {}
         @mailbox = map["mailbox"]&.transform_keys(&:to_sym)
+        @registries = map["registries"] || []
+        @outgoing = map["outgoing"]&.transform_keys(&:to_sym)
         FileUtils.mkdir_p(@data)
         raise Unusable, "the data folder #{@data} can't be written" unless File.writable?(@data)
       rescue SystemCallError => e

@@ -15,6 +15,7 @@ module SteadyMove
         "tied_services" => [:list, "services of the losing account that hang on the name"],
         "premium" => [:flag, "the registry asks its own price"],
         "presence_proven" => [:flag, "the papers that the suffix wants are there"],
+        "admin_email" => [:text, "the administrative contact's e-mail"],
         "registrant_email" => [:text, "the registrant's e-mail"],
         "registrant_changed_at" => [:instant, "when the registrant was last changed"],
         "change_opted_out" => [:flag, "the holder opted out of the block before a registrant change"],

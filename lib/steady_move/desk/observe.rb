@@ -37,12 +37,14 @@ module SteadyMove
       end
 
       def from_account(name, account)
-        data, contact, ends = @app.epp.with(account) do |c|
+        data, contact, admin, ends = @app.epp.with(account) do |c|
           info = c.request(command(:info, name: name.ascii)).data
-          [info, holder(c, info), (pending_until(c, name) if info.statuses.include?("pendingTransfer"))]
+          held = contact(c, info.registrant)
+          [info, held, info.admin == info.registrant ? held : contact(c, info.admin), (pending_until(c, name) if info.statuses.include?("pendingTransfer"))]
         end
         facts(:account, "EPP info at #{account.title}", **common(data), transfer_ends_at: ends, registrant_email: contact&.email,
-                                                       registrant_changed_at: contact && changed(contact, data))
+                                                       registrant_changed_at: contact && changed(contact, data),
+                                                       registrant_contact: fields(contact), admin_contact: fields(admin), admin_email: admin&.email)
       end
 
       def common(data)
@@ -52,11 +54,16 @@ module SteadyMove
 
       def command(kind, **rest) = Wire::Epp::Commands.public_send(kind, **rest, id: "look-#{@app.random.rand(10**9)}")
 
-      # The registrant's contact; nil where the account doesn't show it.
-      def holder(client, info)
-        info.registrant && client.request(command(:contact_info, contact: info.registrant)).data
+      # A contact by its id; nil where the account doesn't show it.
+      def contact(client, id)
+        id && client.request(command(:contact_info, contact: id)).data
       rescue Wire::Refused
         nil
+      end
+
+      def fields(contact)
+        contact && { "id" => contact.id, "name" => contact.name, "org" => contact.organization, "street" => contact.street, "city" => contact.city,
+                     "country" => contact.country, "voice" => contact.voice, "email" => contact.email }.compact
       end
 
       # The registry's deadline for a transfer under way (acDate).
@@ -78,20 +85,25 @@ module SteadyMove
       # A name that the public record doesn't know is a fact as well.
       def from_public_record(name, account)
         data = @app.rdap.domain(name)
-        facts(:public_record, data.url, **common(data), registrar: data.registrar, signed: data.signed, public_email: data.registrant_email,
-                                        privacy: privacy(data.registrant_email, account))
+        hidden = privacy(data.registrant_email, account)
+        facts(:public_record, data.url, **common(data), **(hidden == false ? shown(data, account) : {}), registrar: data.registrar, signed: data.signed, public_email: data.registrant_email,
+                                        privacy: hidden)
       rescue Wire::Rdap::NotFound
         raise if @app.names.find(name.ascii).nil?
 
         facts(:public_record, "RDAP answered 404", registered: false)
       end
 
+      # Where no privacy service stands in, the public record shows whom the account itself doesn't.
+      def shown(data, account)
+        account.kind == "epp" ? {} : { registrant_email: data.registrant_email, admin_email: data.admin_email }.compact
+      end
+
       # The service that stands in for the registrant, known by its mail domain; nil where that can't be told.
       def privacy(email, account)
-        domain = email.to_s.rpartition("@").last
-        return if domain.empty? || account.habits["privacy"].nil?
+        return if email.to_s.empty? || account.habits["privacy"].nil?
 
-        domain == account.habits["privacy"] && domain
+        account.stands_in?(email) && account.habits["privacy"]
       end
 
       # Which DNS host serves the name, and whether its zone ends with this account.

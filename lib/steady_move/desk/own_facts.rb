@@ -12,6 +12,8 @@ module SteadyMove
         @came_from = app.moves.came_from(only)
         @keepings = app.keepings
         @registrars = app.accounts.all.to_h { |a| [a.id, a.registrar] }
+        @boxes = app.letters.mailboxes.transform_values(&:first)
+        @mailing = mailing(app.accounts.all)
         @picky = app.accounts.all.map { |a| Destinations.of(a) }.select(&:takes_codes)
         return unless many
 
@@ -24,15 +26,33 @@ module SteadyMove
         name = row[:name]
         code = @codes[name]
         from = @came_from[[name, row[:account_id]]] if facts[:transferred_at]
-        return facts if @hosts && code.nil? && from.nil? && !@hosts.key?(name) && (@ending.empty? || !facts[:zone_ends_with_account])
+        people = about_people(row, facts)
+        return facts if @hosts && code.nil? && from.nil? && people.empty? && !@hosts.key?(name) && (@ending.empty? || !facts[:zone_ends_with_account])
 
-        extra = { came_from: from && @registrars[from], hosts_for_others: hosts(name), same_zone: same_zone(facts), **(code ? about(code, name) : {}) }.compact
+        extra = { came_from: from && @registrars[from], hosts_for_others: hosts(name), same_zone: same_zone(facts), **people, **(code ? about(code, name) : {}) }.compact
         extra.empty? ? facts : facts.with(**extra)
       end
 
       private
 
       def hosts(name) = (@hosts || @names.hosts_for_others(name))[name]
+
+      # {account id => facts of those that send codes by mail}.
+      def mailing(accounts)
+        accounts.select { |a| a.ways["code"] == "mail" }.to_h { |a| [a.id, { code_by_mail: true, mail_role: Contacts.deciding(a, nil) }.freeze] }
+      end
+
+      # Whom the account writes to, and what is known of their mailboxes; what a person noted holds where no word was sent.
+      def about_people(row, facts)
+        return @mailing.fetch(row[:account_id], {}) if @boxes.empty?
+
+        { mailbox: box(facts[:registrant_email]), admin_mailbox: box(facts[:admin_email]), **@mailing.fetch(row[:account_id], {}) }.compact
+      end
+
+      def box(email)
+        state = email && @boxes[email.downcase]
+        state unless state == "asked"
+      end
 
       # code: [seconds when it came, state].
       def about(code, name)

@@ -18,7 +18,7 @@ module SteadyMove
       ASSUMED = Core::Records::Handover.new(parent_ns: 86_400, zone_ns: 3600, greatest: 3600, negative: 3600, registry: 0)
 
       # Fixes that are steps of the move, and those without which it is not started. Of the others it is told.
-      STEPS = %w[locked dns-leaves].freeze
+      STEPS = %w[locked dns-leaves privacy-on].freeze
       FIRST = %w[no-payment presence unpaid update-barred].freeze
       SIGNED = "The name is signed: with other name servers and the old DS at the registry it would fail for everyone who validates. " \
                "Have the DS removed, wait out its TTL, and look the name up again."
@@ -71,17 +71,30 @@ module SteadyMove
         years = family&.years_added || 1
         Core::Moves::Plan.new(
           name: judged.name.ascii, from: judged.account.id, to: account.id, new_host: new_host&.id, years: years,
-          options: options(family, new_host), expires_at: expires, response_days: family&.response_days || 5,
+          options: options(judged, family, new_host), ways: ways(judged.account, account, family), code_takes: judged.account.habits["code_takes"], expires_at: expires, response_days: family&.response_days || 5,
           expected_expiry: expires && Core::Expiry.after_move(expires_at: expires, landed_at: @app.now, years: years, max_years: family&.max_years || 10).expires_at,
           settle_seconds: zone&.settle_seconds || 0, name_servers: new_host ? new_host.name_servers : judged.facts[:name_servers],
-          words: { name: judged.name.ascii, from: judged.account.title, to: account.title, old_host: judged.facts[:dns_host] || "the present DNS host",
+          words: { service: judged.account.privacy_service&.fetch("title"), keeper: keeper(judged.account), name: judged.name.ascii, from: judged.account.title, to: account.title, old_host: judged.facts[:dns_host] || "the present DNS host",
                    new_host: new_host&.title || "the present DNS host" }
         ).freeze
       end
 
-      def options(family, new_host)
-        [(:carry if new_host), (:lock if family&.lock != "none"), (:code if family&.code != "none")].compact
+      def options(judged, family, new_host)
+        code = family&.code != "none"
+        privacy = judged.verdict.fixes.any? { |f| f.rule == "privacy-on" }
+        [(:carry if new_host), (:lock if family&.lock != "none"), (:code if code), (:ask if code && judged.account.ways["code"] != "connection"), (:privacy if privacy),
+         (:identity if privacy && judged.account.ways["privacy"] == "service" && judged.account.privacy_service&.fetch("identity", false)),
+         (:contact if Contacts.mail_decides?(judged.account, family))].compact
       end
+
+      # How each act of this move is done; a transfer that the holder approves by mail is released by the link in the registry's mail, and
+      # lapses where nobody answers.
+      def ways(from, account, family)
+        by_mail = family&.approval == "mail" ? { "release" => "link", "silence" => "lapses" } : {}
+        from.ways.merge("proof" => @app.sender ? "connection" : "page", "privacy_back" => account.ways["privacy"], **by_mail)
+      end
+
+      def keeper(account) = account.ways["privacy"] == "service" && account.privacy_service ? account.privacy_service["title"] : account.title
 
       def quote(from, account)
         Core::Money::Quoting.quote(account.prices, stay: from.prices["renew"] && from.prices)
@@ -94,18 +107,26 @@ module SteadyMove
           ("#{account.title} holds it already." if account.id == judged.account.id),
           *open.map(&:because), *judged.verdict.fixes.select { |f| FIRST.include?(f.rule) }.map(&:because),
           ("Its zone ends with the registration at #{judged.account.title}: choose a DNS host to carry the records to." if judged.needs_carry? && new_host.nil?),
-          *[judged.account, account].reject { |a| a.kind == "epp" }.map { |a| "#{a.title} has no connection, so the desk can't act there; give it one under Accounts." },
+          ("#{account.title} has no connection, so the desk can't order there; give it one under Accounts." unless account.kind == "epp"),
+          *unreachable(judged),
           (SIGNED if new_host && judged.facts[:signed]),
           ("#{new_host.title} serves it already." if new_host && new_host.title == judged.facts[:dns_host])
         ].compact
       end
 
-      # Families that are not approved at the registry are judged here, and moved at the registrar by hand.
+      # Where everything goes by letter, an address for letters has to be known.
+      def unreachable(judged)
+        return [] unless judged.account.ways.value?("letter") && judged.account.habits["support"].to_s.empty?
+
+        ["#{judged.account.title} is written to for some acts, and no address of its support is known; set it under Accounts."]
+      end
+
+      # Families that neither the registry nor the holder approves are judged here, and moved at the registrar by hand.
       def other_ways(judged)
         family = judged.judgement.family
-        return [] if family.nil? || family.approval == "registry"
+        return [] if family.nil? || %w[registry mail].include?(family.approval)
 
-        ["Names under “.#{judged.name.suffix}” go another way (#{family.title.downcase}); the desk judges them, and carries out moves that the registry approves."]
+        ["Names under “.#{judged.name.suffix}” go another way (#{family.title.downcase}); the desk judges them, and carries out moves that the registry or the holder approves."]
       end
 
       def cautions(judged, zone)

@@ -2,7 +2,7 @@
 
 module SteadyMove
   module Desk
-    # Fetches new mail, understands it and matches it to moves. What is doubtful is kept and shown, never acted on.
+    # Fetches new mail, understands it and matches it to moves and letters. What is doubtful is kept and shown, never acted on.
     class PostRoom
       EVERY = 300
 
@@ -31,30 +31,64 @@ module SteadyMove
         0
       end
 
-      private
-
+      # Takes a message in, from the mailbox or dropped in as a file. Returns false where it is here already.
       def take(message)
-        reading = Core::Post::Reader.read(from: message.from, subject: message.subject, text: message.text,
-                                          held: @app.names.all.map { |r| Core::Names::DomainName.known(r[:name], r[:unicode]) },
-                                          sender_domains: @app.accounts.all.flat_map(&:sender_domains), sent: message.at, failed: message.failed || [])
-        move = reading.names.filter_map { |n| @app.moves.of_name(n.ascii).first }.first
+        letter = @app.letters.answered_by(message.answers || [], "#{message.subject}\n#{message.text}")
+        reading, read_kind = understand(message, letter)
+        moves = reading.names.filter_map { |n| @app.moves.of_name(n.ascii).first }
         @app.db.transaction(mode: :immediate) do
-          next if @app.db[:messages].where(uid: message.uid).any?
+          next false if @app.messages.known?(message.uid, message.message_id)
 
-          @app.messages.put(message, reading, move&.id)
-          keep_code(message, reading)
-          journal(message, reading, move) if move && reading.kind != "unrelated"
+          @app.messages.put(message, reading, moves.first&.id, letter_id: letter&.fetch(:id), read_kind: read_kind)
+          keep_codes(message, reading)
+          Replies.new(@app).hear(message, letter)
+          moves.each { |move| journal(message, reading, move) } if reading.kind != "unrelated"
+          true
         end
       end
 
-      # The code of one held name from a message that nothing speaks against goes into the code safe.
-      def keep_code(message, reading)
-        return if reading.code.nil? || reading.doubtful || reading.names.size != 1
+      private
 
-        name = reading.names.first.ascii
-        @app.keepings.keep_code(name, reading.code, at: message.at || @app.now)
-        @app.journal.add("code-kept", at: @app.now, by: "desk", name: name, says: "An authorization code came by mail from #{message.from}; it is in the code safe.",
-                                      evidence: { "source" => "mailbox", "seen_at" => @app.now, "ref" => message.message_id })
+      # The reading, with what is known beyond the words: the letter that it answers, and how a person put such messages right before.
+      # Returns [Reading, the kind by the words alone].
+      def understand(message, letter)
+        read = Core::Post::Reader.read(from: message.from, subject: message.subject, text: message.text, held: held, sender_domains: senders, sent: message.at, failed: message.failed || [])
+        reading = letter ? answering(read, message, letter) : read
+        before = @app.messages.corrected(message.answers)
+        reading.names = before[:names].map { |n| Core::Names::DomainName.held(n) } if before && reading.names.empty?
+        kind, by = @app.letters.correction(message.from, read.kind)
+        return [reading, read.kind] unless kind
+
+        reading.kind = kind
+        reading.because += ["Messages like this from #{message.from} were put right by #{by}."]
+        [reading, read.kind]
+      end
+
+      # It answers a letter of ours: about that letter's names, and a word that came back needs no known sender.
+      def answering(reading, message, letter)
+        word = @app.letters.word(letter[:id])
+        back = word && "#{message.subject}\n#{message.text}".include?(word)
+        names = reading.names.empty? ? letter[:names].select { |n| @app.names.find(n) }.map { |n| Core::Names::DomainName.held(n) } : reading.names
+        says = ["It answers our letter “#{letter[:subject]}”."]
+        return reading.dup.tap { |r| r.names = names && r.because += says } unless back
+
+        Core::Post::Reading.new(kind: "contact-proof", names: names, doubtful: false, because: says + ["It holds the word that was sent."])
+      end
+
+      def held = @app.names.all.map { |r| Core::Names::DomainName.known(r[:name], r[:unicode]) }
+
+      # Domains that the accounts, their privacy services and the registries are known to write from.
+      def senders
+        @app.accounts.all.flat_map { |a| [*a.sender_domains, a.habits["support"]&.rpartition("@")&.last, a.privacy_service&.fetch("writes_from", nil), *[a.habits["site"], a.privacy_service&.fetch("site", nil)].map { |u| u.to_s[%r{\Ahttps?://([^/:?#]+)}i, 1] }] }.compact.uniq + @app.settings.places.registries
+      end
+
+      # The codes of held names from a message that nothing speaks against go into the code safe.
+      def keep_codes(message, reading)
+        return if reading.doubtful
+
+        codes = reading.codes.to_h
+        codes = { reading.names.first.ascii => reading.code } if codes.empty? && reading.code && reading.names.size == 1
+        codes.each { |name, code| Replies.new(@app).keep_code(name, code, message.from, message.message_id, message.at) }
       end
 
       def journal(message, reading, move)
@@ -62,7 +96,8 @@ module SteadyMove
         @app.journal.add("mail", at: @app.now, by: "desk", move_id: move.id, name: move.name,
                                  says: "Mail from #{message.from}: “#{message.subject}”.#{doubt}",
                                  evidence: { "source" => "mailbox", "seen_at" => @app.now, "ref" => message.message_id },
-                                 data: { "kind" => reading.kind, "deadline" => reading.deadline, "doubtful" => reading.doubtful }.compact)
+                                 data: { "kind" => reading.kind, "deadline" => reading.deadline, "doubtful" => reading.doubtful, "passed" => reading.passed || nil }.compact)
+        @app.moves.due_now(move.id, at: @app.now) unless reading.doubtful
       end
     end
   end

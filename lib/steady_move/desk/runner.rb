@@ -56,7 +56,7 @@ module SteadyMove
 
       def carry_out(move, step, now)
         job = Acts::Job.new(@app, move, step, now)
-        Acts::ALL.fetch(step).call(job)
+        Acts.call(job)
       rescue Wire::Error => e
         pause = e.retry_after if e.is_a?(Wire::Busy)
         job.problem("#{e.says.sub(/\A\w/, &:upcase)}. Nothing is lost; it is tried again.", source: "connection", look_at: pause && (@app.now + pause))

@@ -6,6 +6,12 @@ module SteadyMove
     class Accounts
       # connection: {host, port, client, ca_file, …}; prices: {currency, renew, transfer, …} in minor units.
       Account = Struct.new(:id, :title, :registrar, :kind, :connection, :habits, :prices, :sender_domains, :secret, keyword_init: true) do
+        # {act => way}: how each act is done there (Core::Moves::Ways).
+        def ways = Core::Moves::Ways.of(kind, habits["ways"])
+        # The separate service that stands in for contacts: {"title", "site", "login", "identity"}, or nil.
+        def privacy_service = habits["privacy_service"]
+        # Does the public record's address show a privacy service of this account?
+        def stands_in?(email) = !habits["privacy"].nil? && email.to_s.rpartition("@").last == habits["privacy"]
         def inspect = "#<Account #{id}>"
       end
       Host = Struct.new(:id, :title, :name_servers, :key_name, :secret, :ends_with, keyword_init: true) do

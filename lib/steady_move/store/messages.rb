@@ -2,31 +2,56 @@
 
 module SteadyMove
   module Store
-    # Incoming mail as it was understood.
+    # Incoming mail as it was understood, and as a person corrected it.
     class Messages
-      def initialize(db)
+      LISTS = %i[names because].freeze
+
+      def initialize(db, safe)
         @rows = db[:messages]
+        @safe = safe
       end
 
-      def last_uid = @rows.max(:uid) || 0
+      def last_uid = [@rows.max(:uid) || 0, 0].max
+      # The number for a message that was dropped in and has none in a mailbox: below zero.
+      def next_dropped = [@rows.min(:uid) || 0, 0].min - 1
+      def known?(uid, message_id) = @rows.where(uid: uid).any? || (!message_id.nil? && @rows.where(message_id: message_id).any?)
 
-      # Keeps a Wire::Mail::Message with its Core::Post::Reading; the same message twice changes nothing. Codes in the text are masked:
-      # they belong into the code safe.
-      def put(message, reading, move_id)
+      # Keeps a Wire::Mail::Message with its Core::Post::Reading; the same message twice changes nothing. Codes in the text are masked, they
+      # belong into the code safe; the code of a doubtful message is sealed until somebody lifts the doubt.
+      def put(message, reading, move_id, letter_id: nil, read_kind: reading.kind)
         @rows.insert_conflict.insert(
           link: reading.link, uid: message.uid, message_id: message.message_id, sender: message.from, recipient: message.to, subject: message.subject,
           text: Core::Post::Codes.masked(message.text), at: message.at&.to_i, kind: reading.kind, names: Values.dump(reading.names.map(&:ascii)),
-          because: Values.dump(reading.because), deadline: reading.deadline&.to_i, doubtful: reading.doubtful, move_id: move_id
+          because: Values.dump(reading.because), deadline: reading.deadline&.to_i, doubtful: reading.doubtful, move_id: move_id,
+          answers: message.answers&.first, letter_id: letter_id, read_kind: read_kind, sealed_code: reading.doubtful && reading.code ? @safe.seal(reading.code) : nil
         )
       end
 
       # Newest first; instants as Times, lists as Arrays.
       def all(move_id: nil)
         rows = move_id ? @rows.where(move_id: move_id) : @rows
-        rows.reverse(:uid).map do |r|
-          r.merge(at: Values.time(r[:at]), deadline: Values.time(r[:deadline]), names: Values.load(r[:names]), because: Values.load(r[:because]))
-        end
+        rows.order(Sequel.desc(:at), Sequel.desc(:uid)).map { |r| one(r) }
       end
+
+      def find(uid) = (row = @rows.where(uid: uid).first) && one(row)
+      # What a message answers, where a person put that one right.
+      def corrected(ids) = (row = ids&.any? && @rows.where(message_id: ids).exclude(corrected_by: nil).first) ? one(row) : nil
+
+      # A person's word on one message.
+      def correct(uid, kind:, names:, move_id:, doubtful:, because:, by:)
+        @rows.where(uid: uid).update(kind: kind, names: Values.dump(names), move_id: move_id, doubtful: doubtful, because: Values.dump(because), corrected_by: by)
+      end
+
+      # The sealed code of a message in the clear, once; nil where none is.
+      def take_code(uid)
+        sealed = @rows.where(uid: uid).get(:sealed_code) or return
+        @rows.where(uid: uid).update(sealed_code: nil)
+        @safe.open(sealed)
+      end
+
+      private
+
+      def one(row) = row.except(:sealed_code).merge(at: Values.time(row[:at]), deadline: Values.time(row[:deadline]), **LISTS.to_h { |k| [k, Values.load(row[k])] })
     end
   end
 end

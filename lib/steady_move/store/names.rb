@@ -84,6 +84,12 @@ module SteadyMove
         rows.where(Sequel.function(:json_type, :facts, "$.zone_ends_with_account") => "text").select_hash(:name, host.as(:host))
       end
 
+      # How many names of an account have this contact, in whichever role.
+      def with_contact(id, account:)
+        of = ->(role) { Sequel.function(:json_extract, :facts, "$.#{role}_contact.id") }
+        @db[:sightings].where(source: "account", name: @db[:names].where(account_id: account).select(:name)).where(Sequel.|({ of["registrant"] => id }, { of["admin"] => id })).count
+      end
+
       # [latest revision, how often places changed]: what has to be read anew.
       def marks
         @marks ||= @db[:stamps].where(key: "places").select(@db[:names].select { max(:revision) }.as(:revision), :count)

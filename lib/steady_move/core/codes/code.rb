@@ -7,6 +7,8 @@ module SteadyMove
       module Code
         LEAST = 6
         MOST = 64
+        # For codes that the desk sets itself: no look-alikes, nothing that separates or quotes.
+        PLAIN = [*"a".."z", *"A".."Z", *"2".."9"].reject { |c| "lIO".include?(c) }.freeze
         ALIKE = /[0OIl1]/
 
         module_function

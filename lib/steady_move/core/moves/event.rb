@@ -18,6 +18,9 @@ module SteadyMove
         "reopened" => "a proof no longer holds; the step is to be done again",
         "mail" => "a message was matched to the move (data: kind, deadline)",
         "approved" => "a person approved the release",
+        "said" => "a person says that it is done; from then on the desk looks for the proof",
+        "letter" => "a letter that asks for it went out (data: letter)",
+        "consent" => "the owner consents to what becomes public (data: given_by, shown, from, until)",
         "called-off" => "a person called the move off",
         "refused" => "the losing side or the registry ended the transfer",
         "settled" => "all checks passed"

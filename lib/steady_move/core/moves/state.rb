@@ -6,6 +6,7 @@ module SteadyMove
       # A move's state, folded from its plan and its events; the order of messages and repeats don't matter.
       class State
         STAGES = ["Survey", "Make ready", "Ordered", "Release", "Landed", "Settled"].freeze
+        SET_GOING = %w[said letter].freeze
         ENDINGS = { "called-off" => "Called off", "refused" => "Refused", "settled" => "Settled" }.freeze
 
         attr_reader :plan, :steps, :ending, :deadline
@@ -46,6 +47,24 @@ module SteadyMove
         # The step that the move waits for first in this turn.
         def current = active.find { |s| s.turn == turn }
 
+        # When a person last said that a step by hand is done, or wrote for it, since the desk last asked for it again; nil where not.
+        def set_going_at(id)
+          last = @by_step.fetch(id, []).reverse.find { |e| SET_GOING.include?(e.type) || asks_again?(e) }
+          last.at if last && SET_GOING.include?(last.type)
+        end
+
+        # The owner's consent: {given_by, shown, from, until}, or nil.
+        def consent = @events.reverse.find { |e| e.type == "consent" }&.data
+
+        # For how long the contacts were public: [[Time, Time or nil while they are]].
+        def exposed
+          @events.select(&:done?).each_with_object([]) do |e, spans|
+            open = spans.any? && spans.last.last.nil?
+            spans << [e.at, nil] if e.step == "contacts-shown" && !open
+            spans.last[1] = e.at if %w[privacy-back privacy-again].include?(e.step) && open
+          end
+        end
+
         # How often an outward act of this step was begun.
         def tries(id) = @by_step.fetch(id, []).count { |e| e.type == "intended" }
 
@@ -68,11 +87,15 @@ module SteadyMove
           return list unless ending && ending != "settled"
 
           list = list.map { |s| s.done? ? s : s.dup.tap { |d| d.phase = "dropped" }.freeze }
-          unsafe? ? list << fold_step(Steps::MAKE_SAFE) : list
+          list << fold_step(plan.own(Steps::MAKE_SAFE)) if begun?(%w[unlock order])
+          list << fold_step(plan.own(Steps::PRIVACY_AGAIN)) if begun?(%w[privacy-off])
+          list
         end
 
-        # Something was done that has to be taken back: the lock came off, or an order went out.
-        def unsafe? = @events.any? { |e| %w[unlock order].include?(e.step) && e.type == "intended" }
+        # Was something done, or may it have been, that has to be taken back: the lock came off, the privacy service, an order went out?
+        def begun?(steps) = @events.any? { |e| steps.include?(e.step) && (e.done? || e.type == "intended" || SET_GOING.include?(e.type)) }
+
+        def asks_again?(event) = (event.type == "problem" && event.data["yours"]) || event.type == "reopened"
 
         def fold_step(step)
           mine = @by_step.fetch(step.id, [])
@@ -97,6 +120,7 @@ module SteadyMove
         def turn_of(step, last)
           return "yours" if last&.type == "problem" && last.data["yours"]
           return "theirs" if step.id == "release" && approved?
+          return set_going_at(step.id) ? "theirs" : "yours" if step.by_hand? && last&.type != "problem"
 
           last&.type == "problem" ? "theirs" : step.actor
         end

@@ -6,6 +6,8 @@ module SteadyMove
       # Authorization codes in a message's text; taken as they are, never guessed between two.
       module Codes
         LEAD = /(?:authori[sz]ation|auth|transfer|epp)[ -]?(?:code|key|info(?:rmation)?)[^\n:=]{0,60}?(?:\bis\b:?|[:=])[ \t]*/i
+        LEAD_WORDS = /(?:authori[sz]ation|auth|transfer|epp)[ -]?(?:code|key|info)/i
+        LINE = /^[ \t>]*([[:alnum:]][[:alnum:].-]*\.[[:alnum:]-]+)[ \t]*[:,;=\t][ \t]*(\S[^\r\n]*?)[ \t]*$/
         WRAP = 60
 
         module_function
@@ -20,10 +22,20 @@ module SteadyMove
           [code, joined ? ["The code was broken over two lines and was put together."] : []]
         end
 
+        # Codes in a list: lines that begin with a held name, then colon, comma, semicolon, equals sign or tab; all behind is the code.
+        # names: [DomainName]. Returns {A-label text => code}; a name that has two different ones is left out.
+        def listed(text, names)
+          found = lines_with_codes(text).filter_map { |typed, code| (n = names.find { |d| [d.ascii, d.unicode].include?(typed.downcase) }) && [n.ascii, code] }.uniq
+          found.group_by(&:first).select { |_, list| list.size == 1 }.to_h { |name, list| [name, list.first.last] }
+        end
+
         # The text with every code in it put out of sight, for keeping and showing.
         def masked(text)
-          all(text).flat_map { |code, joined| joined ? pieces(text, code) : [code] }.reduce(text) { |masked, piece| masked.gsub(piece, Core::Codes::Code.mask(piece)) }
+          listed = lines_with_codes(text).map(&:last)
+          (all(text) + (listed.size > 1 || text.match?(LEAD_WORDS) ? listed.map { |c| [c, false] } : [])).uniq.flat_map { |code, joined| joined ? pieces(text, code) : [code] }.reduce(text) { |masked, piece| masked.gsub(piece, Core::Codes::Code.mask(piece)) }
         end
+
+        def lines_with_codes(text) = text.scan(LINE).reject { |_, code| code.start_with?("//") }
 
         def all(text) = text.enum_for(:scan, LEAD).map { Regexp.last_match }.filter_map { |m| behind(m.post_match) }.uniq(&:first)
 
@@ -49,7 +61,7 @@ module SteadyMove
         def wrapped?(first, token, following)
           token == first && token.length >= WRAP && following.to_s.match?(/\A\S{1,#{WRAP}}\s*\z/) && token.length + following.strip.length <= 128
         end
-        private_class_method :all, :pieces, :behind, :wrapped?
+        private_class_method :lines_with_codes, :all, :pieces, :behind, :wrapped?
       end
     end
   end

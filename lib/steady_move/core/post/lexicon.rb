@@ -55,6 +55,9 @@ module SteadyMove
         # Where several kinds weigh the same, the earlier here goes first.
         ORDER = %w[landed approval-request identity-check contact-proof code leaving-notice lock-notice receipt offer].freeze
 
+        # What a service writes when an identity check went well.
+        PASSED = /\b(?:identity|check)\b#{GAP}{0,60}\b(?:passed|complete|completed|accepted|successful)\b/i
+
         # Kinds that want something of whoever reads them.
         ASKING = %w[approval-request leaving-notice contact-proof identity-check].freeze
 

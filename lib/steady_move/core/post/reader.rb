@@ -19,10 +19,12 @@ module SteadyMove
           names = named(held, "#{subject}\n#{text}")
           kind, says = Lexicon.kind_of(subject, text, names: names)
           code, about_code = kind == "code" || names.any? ? Codes.find(text) : [nil, []]
+          codes = kind == "code" ? Codes.listed(text, names) : {}
+          code, about_code = [nil, ["A list of #{codes.size} codes stands in it."]] if codes.size > 1
           deadline, assumed = Deadlines.find("#{subject}\n#{text}", sent: sent)
           link = link_in(text)
           doubts = kind == "unrelated" ? [] : doubts(from, link, deadline, sent, sender_domains, failed)
-          Reading.new(kind: kind, names: names, code: code, link: link, deadline: deadline, doubtful: doubts.any?,
+          Reading.new(kind: kind, names: names, code: code, codes: codes, passed: kind == "identity-check" && text.match?(Lexicon::PASSED), link: link, deadline: deadline, doubtful: doubts.any?,
                       because: ["The wording: #{says.join('; ')}.", *about_code, assumed, *doubts].compact.reject { |s| s == "The wording: ." })
         end
 

@@ -17,6 +17,9 @@ module SteadyMove
         def plan = move.plan
         def state = move.state
         def words = plan.words
+        # The step as it stands in this plan.
+        def step_state = state[step]
+        def by_hand? = step_state&.step&.by_hand? || false
         def name = @name ||= Core::Names::DomainName.held(plan.name)
         def losing = app.accounts.find(plan.from)
         def gaining = app.accounts.find(plan.to)

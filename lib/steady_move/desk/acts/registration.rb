@@ -31,8 +31,8 @@ module SteadyMove
         end
 
         def get_code(job)
-          return done_code(job) if job.app.keepings.code(job.move.id)
-          return done_code(job) if from_safe(job)
+          return done_code(job, "the code safe") if job.app.keepings.code(job.move.id) || from_safe(job)
+          return job.problem("No authorization code is held any more; ask #{job.losing.title} for a new one.", source: "the code safe", yours: true, look_at: job.app.now + 3600) if job.plan.way("code") != "connection"
 
           code = job.info(job.losing).auth_info
           return job.problem("#{job.losing.title} did not hand out the code; ask for it there.", source: "EPP info", look_at: job.app.now + 3600, yours: true) unless code
@@ -50,10 +50,13 @@ module SteadyMove
           end
         end
 
-        def done_code(job) = job.done("The authorization code is in the code safe.", source: "EPP info at #{job.losing.title}")
+        def done_code(job, source = "EPP info at #{job.losing.title}") = job.done("The authorization code is in the code safe.", source: source)
 
         def check_code(job)
           code = job.app.keepings.code(job.move.id)
+          takes = Destinations.of(job.gaining).takes_codes
+          return unfit(job) if takes && !takes.match?(code)
+
           job.info(job.gaining, code: code)
           job.app.keepings.checked(job.move.id)
           job.done("The registry takes the code as the right one.", source: "EPP info with the code at #{job.gaining.title}")
@@ -63,12 +66,26 @@ module SteadyMove
           code_rejected(job)
         end
 
+        # Found before any order: the gaining side's form would refuse it.
+        def unfit(job)
+          return asked_anew(job) if job.plan.options.include?(:ask)
+
+          job.problem("The code holds a character that #{job.gaining.title} can't take. Have a new one set at #{job.losing.title}.", source: "what #{job.gaining.title} takes", yours: true, look_at: job.app.now + 86_400)
+        end
+
+        def asked_anew(job)
+          job.app.keepings.wipe_codes(job.move.id)
+          says = "The code held a character that #{job.gaining.title} can't take; it was wiped. Ask #{job.losing.title} for a new one."
+          job.reopen("ask-code", says)
+          job.wait(says, source: "what #{job.gaining.title} takes", look_at: job.app.now + 86_400)
+        end
+
         # 2202: wiped, and fetched again; after the third time a person is asked (common practice).
         def code_rejected(job)
-          rejections = job.move.events.count { |e| e.type == "reopened" && e.step == "get-code" } + 1
+          rejections = job.move.events.count { |e| e.type == "reopened" && %w[get-code ask-code].include?(e.step) } + 1
           job.app.keepings.wipe_codes(job.move.id)
-          job.reopen("get-code", "The registry rejected the code (2202); it was wiped.")
-          job.problem("The registry rejects the code (2202 invalid authorization information). It was wiped and is fetched again from #{job.losing.title}." +
+          job.reopen(job.plan.options.include?(:ask) ? "ask-code" : "get-code", "The registry rejected the code (2202); it was wiped.")
+          job.problem("The registry rejects the code (2202 invalid authorization information). It was wiped and is #{job.plan.options.include?(:ask) ? 'asked for' : 'fetched'} again from #{job.losing.title}." +
                       (rejections >= 3 ? " This is the third time: have a new code set there." : ""),
                       source: "EPP at #{job.gaining.title}", look_at: job.app.now + 900, yours: rejections >= 3)
         end

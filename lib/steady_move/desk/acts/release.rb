@@ -29,11 +29,19 @@ module SteadyMove
           return job.problem("The registry knows of no transfer any more.", source: "EPP transfer query", yours: true) unless transfer
           return finished(job, transfer) unless transfer.status == "pending"
 
-          approve(job) if job.state.approved? && !approved_there?(job)
-          says = if job.state.approved? then "The release was approved at #{job.losing.title}, which passes it on."
-                 else "#{asked(job)} Silence counts as approval at #{job.mark(transfer.act_at)}."
-                 end
-          job.wait(says, source: "EPP transfer query at #{job.gaining.title}", look_at: [job.app.now + (job.state.approved? ? 300 : 21_600), transfer.act_at + 60].min)
+          approve(job) if job.state.approved? && !job.by_hand? && !approved_there?(job)
+          begun = job.state.set_going_at("release") || job.state.approved?
+          job.wait(waiting_for(job, transfer), source: "EPP transfer query at #{job.gaining.title}", look_at: [job.app.now + (begun ? 300 : 21_600), transfer.act_at + 60].min)
+        end
+
+        # Where it is approved by hand, the registry's word counts and nobody else's.
+        def waiting_for(job, transfer)
+          begun = job.state.set_going_at("release")
+          return "Said to be approved at #{job.mark(begun)}; the registry still holds the transfer as pending.#{' It is late: look there whether it was taken.' if job.app.now > begun + 7200}" if begun
+          return "The release was approved at #{job.losing.title}, which passes it on." if job.state.approved?
+
+          silence = job.plan.way("silence") == "lapses" ? "If nobody answers, the transfer lapses at" : "Silence counts as approval at"
+          "#{asked(job)} #{silence} #{job.mark(transfer.act_at)}."
         end
 
         # Has the losing registrar taken the approval? Asked where it was tried before and no answer is known.
@@ -46,8 +54,11 @@ module SteadyMove
         # What the losing side's own mail says, where it has come.
         def asked(job)
           mail = job.move.events.reverse.find { |e| e.type == "mail" && e.data["kind"] == "approval-request" && !e.data["doubtful"] }
-          mail ? "#{job.losing.title} wrote at #{job.mark(mail.at)} and waits for the release." : "#{job.losing.title} waits for the release."
+          mail ? "#{asker(job)} wrote at #{job.mark(mail.at)} and waits for the release." : "#{asker(job)} waits for the release."
         end
+
+        # Who asks: the losing registrar, or the registry itself where the holder approves by mail.
+        def asker(job) = job.plan.way("silence") == "lapses" ? "The registry" : job.losing.title
 
         def approve(job)
           job.intend("Approving the release at #{job.losing.title}.") do |key|
@@ -111,11 +122,16 @@ module SteadyMove
 
         # After a refusal or a call-off: nothing pending, the lock on again, the code wiped.
         def make_safe(job)
+          undo_order(job)
+          put_lock(job, job.losing) if job.plan.options.include?(:lock)
+          job.done("#{job.plan.name} is as it was at #{job.losing.title}: nothing pending, the lock on.", source: "EPP at #{job.losing.title}")
+        end
+
+        # The code is wiped, and an order that went out is called off where it is still pending.
+        def undo_order(job)
           job.app.keepings.wipe_codes(job.move.id)
           transfer = job.state.tries("order").positive? ? job.transfer : nil
           cancel(job) if transfer&.status == "pending"
-          put_lock(job, job.losing) if job.plan.options.include?(:lock)
-          job.done("#{job.plan.name} is as it was at #{job.losing.title}: nothing pending, the lock on.", source: "EPP at #{job.losing.title}")
         end
 
         def cancel(job)

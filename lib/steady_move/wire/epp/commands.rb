@@ -47,14 +47,32 @@ module SteadyMove
           command(id) { |x| x.info { x.info(xmlns: Xml::CONTACT) { x.id_ contact } } }
         end
 
-        # add, rem: {statuses: [], name_servers: []} (RFC 5731 §3.2.5).
-        def update(name:, id:, add: {}, rem: {})
+        # Changes a contact: only what is given, a whole postal address or none (RFC 5733 §3.2.5). email, voice: text;
+        # postal: {"name", "org", "street", "city", "country" => text}.
+        def contact_update(contact:, id:, email: nil, voice: nil, postal: nil)
+          command(id) do |x|
+            x.update do
+              x.update(xmlns: Xml::CONTACT) do
+                x.id_ contact
+                x.chg do
+                  postal(x, postal) if postal
+                  x.voice voice if voice
+                  x.email email if email
+                end
+              end
+            end
+          end
+        end
+
+        # add, rem: {statuses: [], name_servers: []}; auth_info: a new authorization code (RFC 5731 §3.2.5).
+        def update(name:, id:, add: {}, rem: {}, auth_info: nil)
           command(id) do |x|
             x.update do
               object(x, :update) do |d|
                 d.name name
                 change(d, :add, add)
                 change(d, :rem, rem)
+                d.chg { auth(d, auth_info) } if auth_info
               end
             end
           end
@@ -89,6 +107,18 @@ module SteadyMove
           builder.public_send(verb, xmlns: Xml::DOMAIN) { yield builder }
         end
 
+        def postal(builder, fields)
+          builder.postalInfo(type: "int") do
+            builder.name fields["name"]
+            builder.org fields["org"] if fields["org"]
+            builder.addr do
+              builder.street fields["street"] if fields["street"]
+              builder.city fields["city"]
+              builder.cc fields["country"]
+            end
+          end
+        end
+
         def auth(builder, code)
           builder.authInfo { builder.pw code }
         end
@@ -103,7 +133,7 @@ module SteadyMove
             statuses.each { |s| builder.status(s: s) }
           end
         end
-        private_class_method :command, :object, :auth, :change
+        private_class_method :command, :object, :postal, :auth, :change
       end
     end
   end

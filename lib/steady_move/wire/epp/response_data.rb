@@ -24,13 +24,14 @@ module SteadyMove
             sponsor: Xml.text(data, "d:clID"), created_at: Xml.time(Xml.text(data, "d:crDate")),
             updated_at: Xml.time(Xml.text(data, "d:upDate")), expires_at: Xml.time(Xml.text(data, "d:exDate")),
             transferred_at: Xml.time(Xml.text(data, "d:trDate")), auth_info: Xml.text(data, "d:authInfo/d:pw"),
-            registrant: Xml.text(data, "d:registrant")
+            registrant: Xml.text(data, "d:registrant"), admin: Xml.text(data, "d:contact[@type='admin']")
           )
         end
 
         def contact(data)
           ContactInfo.new(id: Xml.text(data, "c:id"), name: Xml.text(data, "c:postalInfo/c:name"), organization: Xml.text(data, "c:postalInfo/c:org"),
-                          email: Xml.text(data, "c:email"), created_at: Xml.time(Xml.text(data, "c:crDate")), changed_at: Xml.time(Xml.text(data, "c:upDate")))
+                          street: Xml.text(data, "c:postalInfo/c:addr/c:street"), city: Xml.text(data, "c:postalInfo/c:addr/c:city"),
+                          country: Xml.text(data, "c:postalInfo/c:addr/c:cc"), voice: Xml.text(data, "c:voice"), email: Xml.text(data, "c:email"), created_at: Xml.time(Xml.text(data, "c:crDate")), changed_at: Xml.time(Xml.text(data, "c:upDate")))
         end
 
         def transfer(data)

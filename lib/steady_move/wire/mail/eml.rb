@@ -23,9 +23,29 @@ module SteadyMove
           raise Malformed, "it is no mail message: there is no From field" if mail.header_fields.none? { |f| f.name.casecmp?("from") }
 
           Message.new(uid: uid, message_id: mail.message_id, from: address(mail, :from), to: address(mail, :to), subject: clean(mail.subject),
-                      at: date(mail), text: text_of(mail), failed: failed(mail), cut: raw.bytesize > MOST)
+                      at: date(mail), text: text_of(mail), failed: failed(mail), cut: raw.bytesize > MOST, answers: answers(mail), undelivered: undelivered(mail), automatic: automatic?(mail))
         rescue ::Mail::Field::ParseError, ::Mail::UnknownEncodingType, ArgumentError => e
           raise Malformed, "the message can't be read: #{e.message.lines.first.to_s.strip}"
+        end
+
+        # A letter of ours as a message (RFC 5322). message_id without its angle brackets; answers: Message-ID of what it follows, or nil.
+        def write(from:, to:, subject:, text:, at:, message_id:, answers: nil)
+          mail = ::Mail.new(from: from, to: to, subject: subject, body: text, charset: "UTF-8")
+          mail.date = at
+          mail.message_id = "<#{message_id}>"
+          mail.in_reply_to = mail.references = "<#{answers}>" if answers
+          mail.to_s
+        end
+
+        # RFC 5322 §3.6.4.
+        def answers(mail) = (Array(mail.in_reply_to) + Array(mail.references)).map(&:to_s).uniq.first(50)
+
+        def automatic?(mail) = !["", "no"].include?(mail.header["Auto-Submitted"].to_s.strip.downcase)
+
+        # The failed recipients of a delivery status notification (RFC 3464 §2.3).
+        def undelivered(mail)
+          part = mail.multipart? && mail.parts.find { |p| p.mime_type == "message/delivery-status" } or return []
+          part.body.decoded.scan(/^Final-Recipient:\s*rfc822;\s*(\S+)(?:(?!\n\s*\n).)*?^Action:\s*failed/im).flatten.map(&:downcase)
         end
 
         def address(mail, field)
@@ -82,7 +102,7 @@ module SteadyMove
           doc.css("br, p, div, tr, li, h1, h2, h3").each { |n| n.add_next_sibling("\n") }
           doc.text.gsub(/[ \t\u00a0]+/, " ").gsub(/ ?\n ?/, "\n").squeeze("\n").strip
         end
-        private_class_method :address, :date, :failed, :text_of, :leaves, :decoded, :clean, :without_tags
+        private_class_method :answers, :undelivered, :automatic?, :address, :date, :failed, :text_of, :leaves, :decoded, :clean, :without_tags
       end
     end
   end

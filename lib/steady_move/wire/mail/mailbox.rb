@@ -1,12 +1,16 @@
 # frozen_string_literal: true
 
 require "net/imap"
+require "timeout"
 
 module SteadyMove
   module Wire
     module Mail
       # Reads a mailbox over IMAP (RFC 9051 / RFC 3501) without marking or deleting anything.
       class Mailbox
+        # A mailbox that has not said everything after so many of its time-outs has hung.
+        PATIENCE = 6
+
         # endpoint: {host, port, login, password, tls (default true), folder, timeout}.
         def initialize(endpoint)
           @at = endpoint
@@ -23,14 +27,19 @@ module SteadyMove
 
         private
 
-        def session
-          imap = Net::IMAP.new(@at.fetch(:host), port: @at.fetch(:port), ssl: @at.fetch(:tls, true), open_timeout: @at.fetch(:timeout, 10))
-          imap.login(@at.fetch(:login), @at.fetch(:password))
-          yield imap
+        # Net::IMAP waits for an answer without end; the whole session is bounded instead.
+        def session(&block)
+          Timeout.timeout(@at.fetch(:timeout, 10) * PATIENCE, Timeout::Error, "it does not answer") { converse(&block) }
         rescue Net::IMAP::NoResponseError => e
           raise Refused.new("NO", "the mailbox at #{@at[:host]} refused: #{e.message}")
         rescue Net::IMAP::Error, SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Timeout::Error => e
           raise Unreachable, "the mailbox at #{@at[:host]} port #{@at[:port]} can't be read (#{e.message[/\A[^@]+/].to_s.strip})"
+        end
+
+        def converse
+          imap = Net::IMAP.new(@at.fetch(:host), port: @at.fetch(:port), ssl: @at.fetch(:tls, true), open_timeout: @at.fetch(:timeout, 10))
+          imap.login(@at.fetch(:login), @at.fetch(:password))
+          yield imap
         ensure
           imap&.disconnect unless imap.nil? || imap.disconnected?
         end

@@ -19,7 +19,7 @@ module SteadyMove
           fail!("objectClassName", "“domain”", data["objectClassName"]) unless data["objectClassName"] == "domain"
 
           Domain.new(name: name(data), handle: data["handle"], url: url, statuses: texts(data, "status").map { |s| Core::Names::Statuses.to_epp(s) },
-                     registrar: of_role(data, "registrar", "fn"), registrant_email: of_role(data, "registrant", "email"),
+                     registrar: of_role(data, "registrar", "fn"), registrant_email: of_role(data, "registrant", "email"), admin_email: of_role(data, "administrative", "email"),
                      name_servers: name_servers(data), **secure(data), **events(data))
         end
 

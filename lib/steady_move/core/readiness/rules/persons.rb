@@ -9,16 +9,23 @@ module SteadyMove
           # Do words by mail decide on this path: the family's approval, or a code that is mailed?
           def self.mail_decides?(facts, family) = family.approval == "mail" || facts[:code_by_mail] == true
 
+          # The address that the mail goes to, and what is known of its mailbox: the administrative contact's where the account writes to it.
+          def self.decider(facts, family)
+            admin = facts[:mail_role] == "admin" && family.approval != "mail" && facts[:admin_email]
+            admin ? [facts[:admin_email], facts[:admin_mailbox] || (facts[:mailbox] if facts[:admin_email] == facts[:registrant_email])] : facts.values.values_at(:registrant_email, :mailbox)
+          end
+
           PRIVACY_ON = Rule.of(:privacy, towards: true, asked: ->(about) { about.family.approval == "mail" || about.destination&.reads_contacts }) do |facts, _, _|
             facts[:privacy] && Rules.standing({ service: facts[:privacy].is_a?(String) ? facts[:privacy] : "a privacy service" })
           end
 
           # mailbox: proven, unproven, bounced or unread. Unproven is a reason only where a mail decides.
           UNREACHABLE = Rule.of(:registrant_email) do |facts, _, about|
-            state = facts[:registrant_email].to_s.empty? ? "missing" : (facts[:mailbox] || "unproven")
+            email, mailbox = decider(facts, about.family)
+            state = email.to_s.empty? ? "missing" : (mailbox || "unproven")
             next if state == "proven" || (state == "unproven" && !mail_decides?(facts, about.family))
 
-            Rules.standing({ email: facts[:registrant_email], state: { "missing" => "not there", "bounced" => "bouncing", "unread" => "read by nobody listed" }.fetch(state, "not proven to be read") })
+            Rules.standing({ email: email, state: { "missing" => "not there", "bounced" => "bouncing", "unread" => "read by nobody listed" }.fetch(state, "not proven to be read") })
           end
 
           CONTACT_ON_NAME = Rule.of(:registrant_email) do |facts, _, about|
@@ -31,7 +38,7 @@ module SteadyMove
 
           # The registrant's own address is the trouble, and changing it starts a block of its own.
           CONTACT_TRAP = Rule.of(:registrant_email, rests_on: %w[contact-unreachable]) do |facts, entry, about|
-            next if !about.hit?("contact-unreachable") || facts[:change_opted_out] || !about.family.rules.include?("registrant-change")
+            next if !about.hit?("contact-unreachable") || facts[:change_opted_out] || decider(facts, about.family).first != facts[:registrant_email] || !about.family.rules.include?("registrant-change")
 
             Rules.standing({ email: facts[:registrant_email], days: entry.params.fetch("days") })
           end

@@ -1,0 +1,64 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Store
+    # Letters to registrars and contacts, as they went out, and whether they were answered; and what is known of mailboxes.
+    class Letters
+      LISTS = %i[kinds names steps].freeze
+
+      def initialize(db, safe, stamp)
+        @db = db
+        @rows = db[:letters]
+        @safe = safe
+        @stamp = stamp
+      end
+
+      # Keeps a letter that is about to go out. draft: Core::Letters::Draft; steps: [[move id, step]]; word: that has to come back, or nil;
+      # due_at: Time by which its end is expected. Returns its id.
+      def put(draft, account_id:, steps:, message_id:, how:, by:, at:, due_at:, word: nil, reminds: nil)
+        @rows.insert(account_id: account_id, recipient: draft.to, subject: draft.subject, text: draft.text, kinds: Values.dump(draft.kinds), names: Values.dump(draft.names),
+                     steps: Values.dump(steps), message_id: message_id, reference: draft.reference, state: "intended", how: how, by: by, at: at.to_i, due_at: due_at&.to_i,
+                     word: word && @safe.seal(word), reminds: reminds)
+      end
+
+      # Forgets a letter that did not go out.
+      def drop(id) = @rows.where(id: id).delete
+      def sent(id) = @rows.where(id: id).update(state: "sent")
+      def answered(id, at:) = @rows.where(id: id).update(state: "answered", answered_at: at.to_i)
+      def next_number = (@rows.max(:id) || 0) + 1
+      def find(id) = all_of(@rows.where(id: id)).first
+      # Newest first.
+      def all = all_of(@rows.reverse(:id))
+      # The newest letter to an address that a step waits for.
+      def of_step(move_id, step, to:) = all_of(@rows.where(recipient: to).reverse(:id)).find { |l| l[:steps].include?([move_id, step]) }
+
+      # The letter that a message answers: by the Message-ID that it names, else by our reference in its text.
+      def answered_by(ids, text)
+        row = @rows.where(message_id: ids).reverse(:id).first if ids.any?
+        row ||= (ref = text[/\bSM-\d{4,}-[a-z0-9]{4}\b/]) && @rows.where(reference: ref).reverse(:id).first
+        row && one(row)
+      end
+
+      # The word of a proof in the clear, or nil.
+      def word(id) = (sealed = @rows.where(id: id).get(:word)) && @safe.open(sealed)
+
+      # state: asked, proven, bounced or unread. Names are judged anew with it.
+      def mailbox(address, state, at:)
+        @db[:mailboxes].insert_conflict(:replace).insert(address: address.downcase, state: state, at: at.to_i)
+        @stamp.touch
+      end
+
+      # {address => [state, seconds]}.
+      def mailboxes = @db[:mailboxes].select_map(%i[address state at]).to_h { |address, state, at| [address, [state, at]] }
+
+      # A person's correction of how messages of a sender are to be taken; {read kind => [kind, by]}.
+      def correct(sender, read_kind, kind, by:, at:) = @db[:corrections].insert_conflict(:replace).insert(sender: sender.downcase, read_kind: read_kind, kind: kind, by: by, at: at.to_i)
+      def correction(sender, read_kind) = @db[:corrections].where(sender: sender.to_s.downcase, read_kind: read_kind).get(%i[kind by])
+
+      private
+
+      def all_of(rows) = rows.all.map { |r| one(r) }
+      def one(row) = row.except(:word).merge(LISTS.to_h { |k| [k, Values.load(row[k])] }, at: Values.time(row[:at]), due_at: Values.time(row[:due_at]), answered_at: Values.time(row[:answered_at]))
+    end
+  end
+end

@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+require "net/smtp"
+
+module SteadyMove
+  module Wire
+    module Mail
+      # Hands mail to a server for sending (RFC 5321, RFC 6409; STARTTLS: RFC 3207).
+      class Sender
+        # endpoint: {host, port, login, password, tls (yes: from the start; starttls; no), from, timeout}.
+        def initialize(endpoint)
+          @at = endpoint
+        end
+
+        # The address that letters come from.
+        def from = @at.fetch(:from)
+
+        # raw: a whole message (RFC 5322); to: [address]. Raises Unreachable where it may be tried again, Refused where the server said no.
+        def deliver(raw, to:)
+          smtp = Net::SMTP.new(@at.fetch(:host), @at.fetch(:port), **security)
+          smtp.open_timeout = smtp.read_timeout = @at.fetch(:timeout, 10)
+          smtp.start(helo: from.partition("@").last, user: @at[:login], secret: @at[:password], authtype: (:plain if @at[:login])) { |s| s.send_message(raw, from, *to) }
+          true
+        rescue Net::SMTPFatalError, Net::SMTPAuthenticationError, Net::SMTPSyntaxError => e
+          raise Refused.new(e.message[/\A\d{3}/] || "5xx", "the mail server at #{@at[:host]} refused: #{e.message.lines.first.to_s.strip}")
+        rescue Net::ProtocolError, SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Timeout::Error, ArgumentError => e
+          raise Unreachable, "the mail server at #{@at[:host]} port #{@at[:port]} can't be reached (#{e.message[/\A[^@]+/].to_s.lines.first.to_s.strip})"
+        end
+
+        def inspect = "#<Sender>"
+
+        private
+
+        def security
+          case @at.fetch(:tls, "starttls").to_s
+          when "yes", "true" then { tls: true, starttls: false }
+          when "no", "false" then { tls: false, starttls: false }
+          else { tls: false, starttls: :always }
+          end
+        end
+      end
+    end
+  end
+end

@@ -31,6 +31,18 @@ module SteadyMove
         end
       end
 
+      # Keeps one code that a person copied, as it is (rules of the job §7). Returns warnings as sentences; raises Invalid.
+      def put(name, code, by:)
+        raise Invalid, "#{name} is not on the list of names" unless @app.names.find(name)
+        raise Invalid, "the code is empty" if code.empty?
+
+        @app.keepings.keep_code(name, code, at: @app.now)
+        note(name, "code-kept", "#{by} put an authorization code into the code safe.", by)
+        move = @app.moves.open_for(name)
+        @app.moves.due_now(move.id, at: @app.now) if move
+        Core::Codes::Code.warnings(code, typed: true)
+      end
+
       # Every code that is held, by name. Returns [Held].
       def all
         @app.keepings.live_codes.map do |r|

@@ -68,18 +68,22 @@ module SteadyMove
 
       # Moves' steps that wait for a letter to this account: [[move, StepState]].
       def waiting(account_id, moves = @app.moves.open)
+        written = pending.flat_map { |l| l[:steps] }
         moves.select { |m| m.from_account == account_id || m.to_account == account_id }.flat_map do |m|
-          m.state.active.select { |s| s.step.by_letter? && s.step.letter && s.turn == "yours" && at(m, s.step) == account_id && m.state.set_going_at(s.step.id).nil? }.map { |s| [m, s] }
+          m.state.active.select { |s| s.step.by_letter? && s.step.letter && s.turn == "yours" && at(m, s.step) == account_id && !written.include?([m.id, s.step.id]) }.map { |s| [m, s] }
         end
       end
 
-      # Letters whose answer is overdue and whose steps still wait.
-      def overdue(moves = @app.moves.open)
-        reminded = @app.letters.all.filter_map { |l| l[:reminds] }
-        @app.letters.all.select { |l| l[:state] == "sent" && l[:due_at] && l[:due_at] <= @app.now && l[:account_id] && !reminded.include?(l[:id]) && l[:steps].any? { |m, s| open_step?(m, s, moves) } }
-      end
+      # Letters that were not answered, and for which a step has become late.
+      def overdue(moves = @app.moves.open) = pending.select { |l| l[:steps].any? { |m, s| moves.find { |move| move.id == m }&.state&.[](s)&.then { |st| st.active? && st.turn == "yours" } } }
 
       private
+
+      # The newest letters to accounts that were not answered; one that was reminded of counts no more.
+      def pending
+        reminded = @app.letters.all.filter_map { |l| l[:reminds] }
+        @app.letters.all.select { |l| l[:account_id] && l[:state] != "answered" && !reminded.include?(l[:id]) }
+      end
 
       def at(move, step) = step.place == "gaining" ? move.to_account : move.from_account
       def open_step?(id, step, moves = @app.moves.open) = moves.find { |m| m.id == id }&.state&.[](step)&.active? || false

@@ -20,6 +20,7 @@ module SteadyMove
       def approve(id, by:)
         move = find(id)
         raise NotNow, "The release is approved already." if move.state.approved?
+        raise NotNow, "The release is approved by hand at #{move.plan.words[:from]}; say so when it is done." if move.state["release"].step.by_hand?
         raise NotNow, "There is no release to approve now: the move stands at “#{move.state.stage}”." unless move.state["release"].active?
 
         say(move, "approved", "#{by} approved the release of #{move.name} at #{move.plan.words[:from]}.", by, step: "release")

@@ -4,6 +4,9 @@ module SteadyMove
   module Desk
     # Fetches new mail, understands it and matches it to moves and letters. What is doubtful is kept and shown, never acted on.
     class PostRoom
+      # What was dropped in is no message; says why.
+      class Unreadable < StandardError; end
+
       EVERY = 300
 
       attr_reader :due_at, :heard
@@ -29,6 +32,13 @@ module SteadyMove
       rescue Wire::Error => e
         @heard = Heard.new(at: @app.now, well: false, says: e.says)
         0
+      end
+
+      # Takes in a message that somebody saved as a file. raw: RFC 5322 text. Returns false where it is here already; raises Unreadable.
+      def drop(raw)
+        take(Wire::Mail::Eml.read(raw, uid: @app.messages.next_dropped))
+      rescue Wire::Malformed => e
+        raise Unreadable, e.says
       end
 
       # Takes a message in, from the mailbox or dropped in as a file. Returns false where it is here already.
@@ -70,7 +80,11 @@ module SteadyMove
         back = word && "#{message.subject}\n#{message.text}".include?(word)
         names = reading.names.empty? ? letter[:names].select { |n| @app.names.find(n) }.map { |n| Core::Names::DomainName.held(n) } : reading.names
         says = ["It answers our letter “#{letter[:subject]}”."]
-        return reading.dup.tap { |r| r.names = names && r.because += says } unless back
+        unless back
+          reading.names = names
+          reading.because += says
+          return reading
+        end
 
         Core::Post::Reading.new(kind: "contact-proof", names: names, doubtful: false, because: says + ["It holds the word that was sent."])
       end

@@ -62,12 +62,15 @@ module SteadyMove
         def name_sheet(name, problems: [])
           found = judged(name)
           going = Desk::Planning.new(app_).going(found, to: params["to"])
+          people = Desk::Contacts.new(app_)
           Views::NameView.sheet(found, app_.journal.of_name(name), problems: problems, go: going, old_after: app_.facts_age)
+                         .merge(contacts: Views::NameView.contacts(people.cards(found), people.choices(found)))
         end
 
         def move_sheet(id)
           move = app_.moves.find(id.to_i) or raise Problem.new(404, "There is no move number #{id}.")
-          Views::MoveView.sheet(move, app_.moves.looks, now, code_state: app_.keepings.code_state(move.id))
+          instructions = Desk::Instructions.new(app_)
+          Views::MoveView.sheet(move, app_.moves.looks, now, code_state: app_.keepings.code_state(move.id), hands: ->(state) { Views::HandsView.hand(instructions.of(move, state)) })
         end
       end
 
@@ -108,6 +111,8 @@ module SteadyMove
       register Routes::Codes
       register Routes::Names
       register Routes::Moves
+      register Routes::Hands
+      register Routes::Post
       register Routes::Practice
       register Routes::HouseKeeping
     end

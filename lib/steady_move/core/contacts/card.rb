@@ -7,7 +7,7 @@ module SteadyMove
       # "voice", "email" => text}; mailbox: proven, asked, bounced, unread or nil; shared_with: how many other names here have the same one.
       Card = Struct.new(:role, :fields, :mailbox, :mailbox_at, :shared_with, :on_name, keyword_init: true) do
         # Fields that a gaining registrar wants and that aren't there. RFC 5733 §3.2.1 wants name, city, country, e-mail; the others: common practice.
-        def missing = WANTED.select { |f| fields[f].to_s.strip.empty? } + (bad_email? ? ["email"] : [])
+        def missing = Card::WANTED.select { |f| fields[f].to_s.strip.empty? } + (bad_email? ? ["email"] : [])
         def email = fields["email"].to_s
         def complete? = missing.empty?
 

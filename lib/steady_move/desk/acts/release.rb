@@ -31,13 +31,25 @@ module SteadyMove
 
           approve(job) if job.state.approved? && !job.by_hand? && !approved_there?(job)
           begun = job.state.set_going_at("release") || job.state.approved?
+          late = late_by_hand(job)
+          return job.problem(late, source: "EPP transfer query at #{job.gaining.title}", yours: true, look_at: [job.app.now + 1800, transfer.act_at + 60].min) if late
+
           job.wait(waiting_for(job, transfer), source: "EPP transfer query at #{job.gaining.title}", look_at: [job.app.now + (begun ? 300 : 21_600), transfer.act_at + 60].min)
+        end
+
+        # What a person approved shows within two hours, what was written for within days.
+        def late_by_hand(job)
+          begun = job.state.set_going_at("release") or return
+          letter = job.step_state.step.by_letter?
+          return if job.app.now < begun + (letter ? 3 * 86_400 : 7200)
+
+          "#{letter ? 'Written for' : 'Said to be approved'} at #{job.mark(begun)}, and the registry still holds the transfer as pending. It is late: #{letter ? 'send a reminder' : 'look there whether it was taken'}."
         end
 
         # Where it is approved by hand, the registry's word counts and nobody else's.
         def waiting_for(job, transfer)
           begun = job.state.set_going_at("release")
-          return "Said to be approved at #{job.mark(begun)}; the registry still holds the transfer as pending.#{' It is late: look there whether it was taken.' if job.app.now > begun + 7200}" if begun
+          return "#{job.step_state.step.by_letter? ? 'Written for' : 'Said to be approved'} at #{job.mark(begun)}; the registry still holds the transfer as pending." if begun
           return "The release was approved at #{job.losing.title}, which passes it on." if job.state.approved?
 
           silence = job.plan.way("silence") == "lapses" ? "If nobody answers, the transfer lapses at" : "Silence counts as approval at"

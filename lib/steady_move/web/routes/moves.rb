@@ -3,7 +3,7 @@
 module SteadyMove
   module Web
     module Routes
-      # Planning, starting, following and steering moves; the Desk; the post.
+      # Planning, starting, following and steering moves; the Desk.
       module Moves
         STEERING = { "approve" => :approve, "look" => :look_now, "call-off" => :call_off }.freeze
 
@@ -20,13 +20,6 @@ module SteadyMove
           app.get("/api/moves") { json(moves: moves_shown(app_.moves.all)) }
           app.get("/api/moves/:id") { |id| json(move_sheet(id)) }
 
-          app.get("/api/post") do
-            over = app_.moves.all.select { |m| m.state.ending || m.state.done?("release") || m.state.approved? }.to_set(&:id)
-            json(messages: app_.messages.all.map do |m|
-              asks = Core::Post::Lexicon.asks?(m[:kind], at: now, deadline: m[:deadline], doubtful: m[:doubtful], over: over.include?(m[:move_id]))
-              Views::Json.value(m.slice(:uid, :sender, :subject, :text, :at, :kind, :names, :deadline, :doubtful, :because, :move_id, :link).merge(wants_answer: asks))
-            end)
-          end
         end
 
         def self.planning(app)

@@ -29,9 +29,22 @@ module SteadyMove
             json(name_sheet(params["name"], problems: seen.problems))
           end
 
+          app.error(Desk::Contacts::Invalid) { |e| refuse(422, sentence(e)) }
+
+          app.post("/api/names/:name/contacts/prove") do
+            id, word = Desk::Contacts.new(app_).prove(judged(params["name"]), body_as("Prove")["role"], by: person[:email])
+            json(letter: id, word: word)
+          end
+
+          app.post("/api/names/:name/contacts/repair") do
+            given = body_as("Repair")
+            done = Desk::Contacts.new(app_).repair(judged(params["name"]), given["choice"], given["email"], by: person[:email])
+            json(done: done.done, hand: Views::HandsView.hand(done.hand), mailto: done.mailto)
+          end
+
           app.get("/api/accounts") do
             json(usual_destination: app_.moves.usual_destination,
-                 accounts: app_.accounts.all.map { |a| { id: a.id, title: a.title, registrar: a.registrar, kind: a.kind, connection: a.connection.slice("host", "port", "client"), prices: a.prices } },
+                 accounts: app_.accounts.all.map { |a| { id: a.id, title: a.title, registrar: a.registrar, kind: a.kind, connection: a.connection.slice("host", "port", "client"), prices: a.prices, ways: a.ways, site: a.habits["site"], support: a.habits["support"], privacy_service: a.privacy_service&.fetch("title", nil) } },
                  hosts: app_.accounts.hosts.map { |h| { id: h.id, title: h.title, name_servers: h.name_servers, ends_with: h.ends_with } })
           end
         end

@@ -15,16 +15,18 @@ module SteadyMove
             turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at), finish: finish(move, now),
             sentence: current&.step&.titled(move.plan.words), step: current&.step&.id, says: current&.says, phase: current&.phase,
             since: Json.time(current&.since), until: Json.time(current && deadline(move, current)), look_at: Json.time(current && looks[[move.id, current.step.id]]),
-            can_approve: approve?(state) }
+            can_approve: approve?(state), by_hand: current&.step&.by_hand? || current&.step&.id == "consent" }
         end
 
         # The sheet of one move: card, track, steps, journal.
-        def sheet(move, looks, now, code_state:)
+        # hands: answers what a person does at an active step, or nil.
+        def sheet(move, looks, now, code_state:, hands:)
           state = move.state
           card(move, looks, now).merge(
             deadline: Json.time(state.deadline), can_call_off: state.ending.nil? && !state.done?("release"),
             expires_at: Json.time(move.plan.expires_at), expected_expiry: Json.time(move.plan.expected_expiry), code: code_state,
-            carries: move.plan.carry?, words: move.plan.words, checks: checks(move), steps: steps(state, move, looks), blocks: blocks(state, now),
+            carries: move.plan.carry?, words: move.plan.words, checks: checks(move), steps: steps(state, move, looks, hands), exposed: exposed(state, now), consent: consent(state),
+            can_renew_code: state.ending.nil? && move.plan.options.include?(:code) && !state.done?("order"), blocks: blocks(state, now),
             events: move.events.reverse.map { |e| EventView.line(e) }
           )
         end
@@ -48,13 +50,26 @@ module SteadyMove
             tax: Json.amount(quote.tax), total: Json.amount(quote.total), stay: Json.amount(quote.stay), saves: Json.amount(quote.saves) }
         end
 
-        def steps(state, move, looks)
-          state.steps.map { |s| step(s, move.plan.words).merge(look_at: Json.time(looks[[move.id, s.step.id]])) }
+        def steps(state, move, looks, hands)
+          state.steps.map do |s|
+            step(s, move.plan.words).merge(look_at: Json.time(looks[[move.id, s.step.id]]), hand: (hands.call(s) if s.active?), said_at: Json.time(s.active? ? state.set_going_at(s.step.id) : nil))
+          end
         end
+
+        # For how long the contacts were public, and whether longer than the owner consented to; nil where they never were.
+        def exposed(state, now)
+          spans = state.exposed
+          return if spans.empty?
+
+          ends = state.consent && state.consent["until"]
+          { since: Json.time(spans.first.first), until: Json.time(spans.last.last), seconds: spans.sum { |from, to| ((to || now) - from).round }, over: !ends.nil? && (spans.last.last || now) > ends }
+        end
+
+        def consent(state) = state.consent&.then { |c| { given_by: c["given_by"], shown: c["shown"], from: Json.time(c["from"]), until: Json.time(c["until"]) } }
 
         def step(state, words)
           step = state.step
-          { id: step.id, rail: step.rail, stage: step.stage, turn: state.turn, title: step.titled(words), proof: step.proof, undo: step.undo&.gsub(/\{(\w+)\}/) { words[Regexp.last_match(1).to_sym] },
+          { id: step.id, rail: step.rail, stage: step.stage, turn: state.turn, title: step.titled(words), proof: step.proof, undo: Core::Moves::Step.filled(step.undo, words), by_hand: step.by_hand?, way: step.way,
             phase: state.phase, says: state.says, since: Json.time(state.since), done_at: Json.time(state.done_at), takes: step.takes, needs: step.needs }
         end
 
@@ -79,9 +94,9 @@ module SteadyMove
 
         def approve?(state)
           release = state["release"]
-          state.ending.nil? && !release.nil? && release.active? && !state.approved?
+          state.ending.nil? && !release.nil? && release.active? && !state.approved? && !release.step.by_hand?
         end
-        private_class_method :checks, :quote, :steps, :step, :blocks, :finish, :deadline, :approve?
+        private_class_method :checks, :quote, :steps, :step, :exposed, :consent, :blocks, :finish, :deadline, :approve?
       end
     end
   end

@@ -22,6 +22,12 @@ module SteadyMove
           )
         end
 
+        # cards: [Core::Contacts::Card]; choices: [Core::Contacts::Repairs::Choice].
+        def contacts(cards, choices)
+          { cards: cards.map { |c| { role: c.role, fields: c.fields.except("id"), missing: c.missing, mailbox: c.mailbox, mailbox_at: Json.time(c.mailbox_at), shared_with: c.shared_with, on_name: c.on_name } },
+            choices: choices.map { |c| c.to_h.slice(:id, :title, :says, :possible, :best).merge(changes: c.changes&.first, blocked_until: Json.time(c.blocks&.last), best: c.best == true, possible: c.possible == true) } }
+        end
+
         def known(facts)
           { locked: facts.known?(:statuses) ? facts.statuses.include?(LOCK) : nil, name_servers: facts[:name_servers] || [], dns_host: facts[:dns_host],
             seen_at: Json.time(facts.oldest(:statuses, :expires_at)), contradicting: facts.contradictions.any?, facts: facts.all.map { |f| fact(f) } }

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Views
+      # What is to be done by hand, letters and batches as JSON.
+      module HandsView
+        RECENT = 20
+
+        module_function
+
+        def page(app, hands, letters)
+          moves = app.moves.open
+          overdue = letters.overdue(moves)
+          { places: hands.places(moves).map { |p| place(p, app, letters, moves) }, consents: consents(hands.consents(moves)), overdue: overdue.map { |l| letter(l) },
+            letters: app.letters.all.first(RECENT).map { |l| letter(l) }, can_send: letters.sends? }
+        end
+
+        def place(place, app, letters, moves)
+          writes = app.accounts.find(place.id) ? letters.waiting(place.id, moves).map { |m, _| m.name }.uniq : []
+          { id: place.id, title: place.title, site: place.site, login: place.login, letter_for: writes, items: place.items.map { |i| item(i) } }
+        end
+
+        def item(item)
+          item.to_h.slice(:name, :step, :title, :phase, :says, :letter).merge(move: item.move_id, hand: hand(item.hand), since: Json.time(item.since), said_at: Json.time(item.said_at))
+        end
+
+        def hand(hand) = hand && hand.to_h.merge(values: hand.values.map { |label, value| { label: label, value: value } }, pastes: hand.pastes == true)
+        def consents(due) = due && { moves: due.moves.map { |m| { id: m.id, name: m.name } }, shown: due.shown, until: Json.time(due.until) }
+
+        def letter(row)
+          row.slice(:id, :recipient, :subject, :names, :kinds, :how, :state, :by, :account_id).merge(at: Json.time(row[:at]), due_at: Json.time(row[:due_at]), answered_at: Json.time(row[:answered_at]))
+        end
+
+        # raw: the whole message, to be saved as a file.
+        def draft(ready)
+          d = ready.draft
+          { to: d.to, subject: d.subject, text: d.text, kinds: d.kinds, names: d.names, reference: d.reference, message_id: ready.message_id, mailto: d.mailto, raw: ready.raw }
+        end
+
+        def batch(rows)
+          { rows: rows.map { |r| r.to_h.merge(total: r.total && Json.amount(r.total), saves: r.saves && Json.amount(r.saves)) },
+            **Desk::Batch.sums(rows).transform_values { |list| list.map { |a| Json.amount(a) } } }
+        end
+        private_class_method :place, :item, :consents, :letter
+      end
+    end
+  end
+end

@@ -1,7 +1,9 @@
 # frozen_string_literal: true
 
 module Practice
-  # A registrar between its customer and the registry. Its habits are data:
+  # A registrar between its customer and the registry, made from a file in scenario/registrars/: title, login, password, owner, prices;
+  # kind: by_hand where it has no connection; counter: false where it has no pages either; knows: what the desk's account says about it, so that the desk acts or asks rightly; takes: as a
+  # destination; service: a privacy service of its own. habits: how it behaves:
   # unlock_after, order_after, release_after, mail_after, contacts_late (seconds), sender (address), title; code: {how: page or mail,
   # to: registrant or admin, reason, after, only_public}; link: its mail holds a link to approve with; privacy: domain of its own service's addresses.
   class Registrar

@@ -12,9 +12,11 @@ module Practice
     attr_reader :start, :seed, :suffixes, :registry, :registrars, :hosts, :names, :mailbox, :past, :readers, :proven
 
     # The whole portfolio with its past; names_at: only the names at these registrars and no past, for tests.
-    def self.demo(names_at: nil)
+    # registrars: folder of files, one a registrar, named by its id.
+    def self.demo(names_at: nil, registrars: File.join(__dir__, "scenario", "registrars"))
       names = YAML.load_file(File.join(__dir__, "scenario", "names.yml"))
       data = YAML.load_file(File.join(__dir__, "scenario", "saltern.yml"))
+      data["registrars"] = Dir[File.join(registrars, "*.yml")].to_h { |f| [File.basename(f, ".yml"), YAML.load_file(f)] }
       return new(data, names) unless names_at
 
       new(data.merge("past" => []), names.select { |n| names_at.include?(n["at"]) })

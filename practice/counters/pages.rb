@@ -31,7 +31,7 @@ module Practice
       private
 
       def counter_of(place)
-        return Desk.new(@world, place) if @world.registrars.key?(place)
+        return Desk.new(@world, place) if @world.registrars.key?(place) && @world.scenario.registrars[place]["counter"] != false
 
         id = place.to_s.delete_prefix("service-")
         ServiceDesk.new(@world, id) if place.to_s.start_with?("service-") && @world.scenario.registrars.dig(id, "service")

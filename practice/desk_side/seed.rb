@@ -61,7 +61,7 @@ module Practice
       def habits(id, row)
         service = row["service"]&.slice("title", "login", "identity", "writes_from")&.merge("site" => counter("service-#{id}"))
         (row["takes"] || {}).merge(row["knows"] || {}).merge({ "privacy" => row["habits"]["privacy"], "privacy_service" => service, "login" => row["login"],
-                                                               "site" => (counter(id) unless row["habits"]["support"]) }.compact)
+                                                               "site" => (counter(id) unless row["counter"] == false) }.compact)
       end
 
       def counter(place) = "http://127.0.0.1:#{@endpoints['ports']['http']}/counter/#{place}/"

@@ -93,7 +93,7 @@ class PostTest < Minitest::Test
   def test_what_still_wants_an_answer
     ANSWERS.each do |kind, days, doubtful, over, wants|
       deadline = days && (SENT + (days * 86_400))
-      assert_equal wants, Core::Post::Lexicon.asks?(kind, at: SENT + (2 * 86_400), deadline: deadline, doubtful: doubtful, over: over), [kind, days, doubtful, over].inspect
+      assert_equal wants, Core::Post::Lexicon.asks?(kind, text: "", at: SENT + (2 * 86_400), deadline: deadline, doubtful: doubtful, over: over), [kind, days, doubtful, over].inspect
     end
   end
 

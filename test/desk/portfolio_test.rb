@@ -39,7 +39,7 @@ class PortfolioTest < Minitest::Test
     judged = app.names.all.flat_map { |r| [nil, "orlop", "cobble"].map { |to| Desk::Judging.new(app).one(r[:name], to: to) } }
     assert_empty Core::Readiness::Rules.all.keys - judged.flat_map { |j| j.verdict.findings.map(&:rule) }.uniq
     assert_equal %w[at-once by-mail gtld presence push], judged.map { |j| j.judgement.family.id }.uniq.sort
-    assert_equal 5, judged.map { |j| j.account.id }.uniq.size
+    assert_equal 6, judged.map { |j| j.account.id }.uniq.size
     assert_equal %w[northskerry-tickets.example], judged.select { |j| j.facts[:signed] }.map { |j| j.name.ascii }.uniq
     assert_equal 4, judged.filter_map { |j| j.facts[:dns_host] }.uniq.size
   end

@@ -10,6 +10,8 @@ import Post from './views/post/Post.svelte';
 import Accounts from './views/accounts/Accounts.svelte';
 import Practice from './views/practice/Practice.svelte';
 import Blank from './parts/Blank.svelte';
+import Hands from './views/hands/Hands.svelte';
+import Batch from './views/names/Batch.svelte';
 import CodeSafe from './views/codes/CodeSafe.svelte';
 import Rulebook from './views/rulebook/Rulebook.svelte';
 import Status from './views/status/Status.svelte';
@@ -17,8 +19,16 @@ import Nowhere from './views/Nowhere.svelte';
 
 export const { p, navigate, isActive, route } = createRouter({
   '/': Desk,
-  '/names': { '/': Blank, '/take-in': TakeIn, '/:name': NameSheet, '/:name/plan': Plan, layout: Names },
+  '/names': {
+    '/': Blank,
+    '/take-in': TakeIn,
+    '/batch': Batch,
+    '/:name': NameSheet,
+    '/:name/plan': Plan,
+    layout: Names,
+  },
   '/moves': { '/': Blank, '/:id': MoveSheet, layout: Moves },
+  '/by-hand': Hands,
   '/post': Post,
   '/accounts': Accounts,
   '/codes': CodeSafe,

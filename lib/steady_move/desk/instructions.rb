@@ -5,8 +5,8 @@ module SteadyMove
     # What a person does at one step by hand: where they sign in, what they do there, and the values they type.
     class Instructions
       # place: id by which acts are gathered; title, site, login: where; does: a sentence; values: [[label, text]]; way: of Core::Moves::Ways;
-      # pastes: a code is pasted back here.
-      Hand = Struct.new(:place, :title, :site, :login, :does, :values, :way, :pastes, keyword_init: true)
+      # pastes: a code is pasted back here; mailto: a letter to its support, where the act has become late (RFC 6068).
+      Hand = Struct.new(:place, :title, :site, :login, :does, :values, :way, :pastes, :mailto, keyword_init: true)
 
       ASKS = {
         "page" => "Open {name}, have its authorization code shown, and paste it here.",
@@ -30,7 +30,7 @@ module SteadyMove
 
         place, title, site, login = where(move, step)
         site = link(move) || site if step.way == "link"
-        Hand.new(place: place, title: title, site: site, login: login, does: does(move, step), values: values(move, step), way: step.way, pastes: step.id == "ask-code")
+        Hand.new(place: place, title: title, site: site, login: login, does: does(move, step), values: values(move, step), way: step.way, pastes: step.id == "ask-code", mailto: (support(move, step) if step_state.phase == "stuck"))
       end
 
       private
@@ -44,6 +44,14 @@ module SteadyMove
         return ["registry", "The registry", nil, nil] if step.id == "release" && move.plan.way("silence") == "lapses"
 
         [account.id, account.title, *account.habits.values_at("site", "login")]
+      end
+
+      def support(move, step)
+        account = @app.accounts.find(step.place == "gaining" ? move.to_account : move.from_account)
+        address = account.habits["support"]
+        return if step.letter.nil? || address.nil? || step.by_letter?
+
+        Core::Letters::Writer.write(to: address, title: account.title, login: account.habits["login"], writer: @app.sender&.from.to_s, reference: move.name, parts: [[step.letter, [move.name], []]]).mailto
       end
 
       def does(move, step)

@@ -18,7 +18,8 @@ module SteadyMove
       def name(name, account)
         problems = []
         said = attempt(problems, account.title) { from_account(name, account) if account.kind == "epp" }
-        public_record = attempt(problems, "The public record") { from_public_record(name, account) }
+        held = said&.find { |f| f.key == :registrant_email }&.value
+        public_record = attempt(problems, "The public record") { from_public_record(name, account, held) }
         facts = [said, public_record].compact.flatten
         dns = about_dns(facts, account)
         @app.names.forget(name.ascii, :desk) if dns.empty? && facts.any?
@@ -83,9 +84,10 @@ module SteadyMove
       end
 
       # A name that the public record doesn't know is a fact as well.
-      def from_public_record(name, account)
+      # held: the registrant's e-mail as the account has it, or nil.
+      def from_public_record(name, account, held)
         data = @app.rdap.domain(name)
-        hidden = privacy(data.registrant_email, account)
+        hidden = privacy(data.registrant_email, account, held)
         facts(:public_record, data.url, **common(data), **(hidden == false ? shown(data, account) : {}), registrar: data.registrar, signed: data.signed, public_email: data.registrant_email,
                                         privacy: hidden)
       rescue Wire::Rdap::NotFound
@@ -99,9 +101,12 @@ module SteadyMove
         account.kind == "epp" ? {} : { registrant_email: data.registrant_email, admin_email: data.admin_email }.compact
       end
 
-      # The service that stands in for the registrant, known by its mail domain; nil where that can't be told.
-      def privacy(email, account)
-        return if email.to_s.empty? || account.habits["privacy"].nil?
+      # The service that stands in for the registrant, known by its mail domain; false where none does, also where the public record
+      # shows the very address that the account has; nil where that can't be told.
+      def privacy(email, account, held)
+        return if email.to_s.empty?
+        return false if email.casecmp?(held.to_s)
+        return if account.habits["privacy"].nil?
 
         account.stands_in?(email) && account.habits["privacy"]
       end

@@ -67,4 +67,17 @@ export function parts(sentence: string): { text?: string; at?: string }[] {
 }
 
 export const GATES = { clear: 'Clear to go', fix: 'Fix first', wait: 'Wait until', barred: 'Barred' } as const;
+export const KINDS = {
+  'approval-request': 'Approval asked',
+  'leaving-notice': 'Leaving notice',
+  landed: 'Landed',
+  'lock-notice': 'Lock notice',
+  code: 'Code',
+  'contact-proof': 'Contact proof',
+  'identity-check': 'Identity check',
+  receipt: 'Receipt',
+  offer: 'Offer to stay',
+  unrelated: 'Unrelated',
+} as const;
+export const UNTIL = { 'by-itself': 'Goes on by itself', late: 'Late', over: 'Over' } as const;
 export const TURNS = { yours: 'Yours', theirs: 'Theirs', clock: 'The clock’s' } as const;

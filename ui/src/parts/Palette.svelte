@@ -21,6 +21,7 @@
     'Names /names',
     'Take names in /names/take-in',
     'Moves /moves',
+    'By hand /by-hand',
     'Post /post',
     'Code safe /codes',
     'Rulebook /rulebook',

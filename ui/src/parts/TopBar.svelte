@@ -21,6 +21,7 @@
     <a href={p('/')} title="1" {@attach isActiveLink({ className: 'here' })}>Desk</a>
     <a href={p('/names')} title="2" {@attach isActiveLink({ className: 'here', startsWith: true })}>Names</a>
     <a href={p('/moves')} title="3" {@attach isActiveLink({ className: 'here', startsWith: true })}>Moves</a>
+    <a href={p('/by-hand')} {@attach isActiveLink({ className: 'here' })}>By hand</a>
     <a href={p('/post')} title="4" {@attach isActiveLink({ className: 'here' })}>Post</a>
     <a href={p('/rulebook')} title="5" {@attach isActiveLink({ className: 'here' })}>Rulebook</a>
     <a href={p('/accounts')} title="6" {@attach isActiveLink({ className: 'here' })}>Accounts</a>
@@ -57,15 +58,15 @@
     flex-wrap: wrap;
   }
   nav {
-    gap: 0.15rem;
+    gap: 0;
   }
   nav img {
-    margin-right: 0.6rem;
+    margin-right: 0.4rem;
   }
   nav a {
     color: var(--ink);
     text-decoration: none;
-    padding: 0.7rem 0.65rem 0.55rem;
+    padding: 0.7rem 0.5rem 0.55rem;
     border-bottom: 3px solid transparent;
   }
   nav a:hover {
@@ -76,10 +77,10 @@
     font-weight: 650;
   }
   .right {
-    gap: 0.2rem;
+    gap: 0.1rem;
   }
   .quiet {
-    padding: 0.35rem 0.5rem;
+    padding: 0.35rem 0.4rem;
     color: var(--muted);
     cursor: pointer;
     border-radius: var(--radius);

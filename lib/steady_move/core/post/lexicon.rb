@@ -63,9 +63,10 @@ module SteadyMove
 
         module_function
 
-        # Does a message still want an answer at an instant? over: what it is about has ended. deadline: Time or nil.
-        def asks?(kind, at:, deadline:, doubtful:, over:)
-          ASKING.include?(kind) && !doubtful && !over && (deadline.nil? || deadline > at)
+        # Does a message still want an answer at an instant? over: what it is about has ended; answers: it answers a letter of ours;
+        # deadline: Time or nil.
+        def asks?(kind, text:, at:, deadline:, doubtful:, over:, answers: false)
+          ASKING.include?(kind) && !doubtful && !over && !answers && !(kind == "identity-check" && text.match?(PASSED)) && (deadline.nil? || deadline > at)
         end
 
         # Returns [kind id, [what the wording says]]; a subject weighs twice.

@@ -37,7 +37,7 @@ module SteadyMove
 
         def self.acts(app)
           app.post("/api/hands/said") do
-            hands.said(body_as("Said")["steps"].map { |s| [s["move"], s["step"]] }, by: person[:email])
+            hands.said(body_as("SaidDone")["steps"].map { |s| [s["move"], s["step"]] }, by: person[:email])
             done
           end
 

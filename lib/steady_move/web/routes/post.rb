@@ -13,9 +13,9 @@ module SteadyMove
           app.error(Desk::Replies::Invalid, Desk::PostRoom::Unreadable) { |e| refuse(422, sentence(e)) }
           app.helpers do
             def post_shown
-              over = app_.moves.all.select { |m| m.state.ending || m.state.done?("release") || m.state.approved? }.to_set(&:id)
+              over = app_.moves.all.select { |m| m.state.ending || m.state.done?("release") || m.state.approved? || m.state.set_going_at("release") }.to_set(&:id)
               { messages: app_.messages.all.map do |m|
-                asks = Core::Post::Lexicon.asks?(m[:kind], at: now, deadline: m[:deadline], doubtful: m[:doubtful], over: over.include?(m[:move_id]))
+                asks = Core::Post::Lexicon.asks?(m[:kind], text: m[:text], answers: !m[:letter_id].nil?, at: now, deadline: m[:deadline], doubtful: m[:doubtful], over: over.include?(m[:move_id]))
                 Views::Json.value(m.slice(*SHOWN).merge(wants_answer: asks))
               end }
             end

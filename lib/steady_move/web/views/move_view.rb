@@ -14,8 +14,8 @@ module SteadyMove
           { id: move.id, name: move.name, from: move.plan.words[:from], to: move.plan.words[:to], stage: state.stage, open: move.open,
             turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at), finish: finish(move, now),
             sentence: current&.step&.titled(move.plan.words), step: current&.step&.id, says: current&.says, phase: current&.phase,
-            since: Json.time(current&.since), until: Json.time(current && deadline(move, current)), look_at: Json.time(current && looks[[move.id, current.step.id]]),
-            can_approve: approve?(state), by_hand: current&.step&.by_hand? || current&.step&.id == "consent" }
+            since: Json.time(current&.since), until: Json.time(current && deadline(move, current)&.last), until_means: current && deadline(move, current)&.first, look_at: Json.time(current && looks[[move.id, current.step.id]]),
+            exposed: exposed(state, now), can_approve: approve?(state), by_hand: current&.step&.by_hand? || current&.step&.id == "consent" }
         end
 
         # The sheet of one move: card, track, steps, journal.
@@ -25,7 +25,7 @@ module SteadyMove
           card(move, looks, now).merge(
             deadline: Json.time(state.deadline), can_call_off: state.ending.nil? && !state.done?("release"),
             expires_at: Json.time(move.plan.expires_at), expected_expiry: Json.time(move.plan.expected_expiry), code: code_state,
-            carries: move.plan.carry?, words: move.plan.words, checks: checks(move), steps: steps(state, move, looks, hands), exposed: exposed(state, now), consent: consent(state),
+            carries: move.plan.carry?, words: move.plan.words, checks: checks(move), steps: steps(state, move, looks, hands), consent: consent(state),
             can_renew_code: state.ending.nil? && move.plan.options.include?(:code) && !state.done?("order"), blocks: blocks(state, now),
             events: move.events.reverse.map { |e| EventView.line(e) }
           )
@@ -85,11 +85,13 @@ module SteadyMove
           Core::Forecast::Schedule.finish(Core::Forecast::Schedule.of(move.state, at: now)).map { |t| Json.time(t) }
         end
 
-        # When the step is over at the latest if nobody does anything, or late if it isn't.
+        # What an instant means and when: it goes on by itself, it is late, it is over. nil where nothing runs out: nobody has begun.
         def deadline(move, step_state)
-          return move.state.deadline if step_state.step.id == "release"
+          return move.state.deadline && ["by-itself", move.state.deadline] if step_state.step.id == "release" && move.plan.way("silence") != "lapses"
+          return if step_state.turn == "yours" || step_state.since.nil?
 
-          step_state.since && (step_state.since + step_state.step.takes.last)
+          begun = move.state.set_going_at(step_state.step.id) || step_state.since
+          [step_state.turn == "clock" ? "over" : "late", begun + step_state.step.takes.last]
         end
 
         def approve?(state)

@@ -24,7 +24,7 @@ module SteadyMove
 
         # cards: [Core::Contacts::Card]; choices: [Core::Contacts::Repairs::Choice].
         def contacts(cards, choices)
-          { cards: cards.map { |c| { role: c.role, fields: c.fields.except("id"), missing: c.missing, mailbox: c.mailbox, mailbox_at: Json.time(c.mailbox_at), shared_with: c.shared_with, on_name: c.on_name } },
+          { cards: cards.map { |c| { role: c.role, fields: c.fields.except("id"), missing: c.missing, whole: c.whole?, mailbox: c.mailbox, mailbox_at: Json.time(c.mailbox_at), shared_with: c.shared_with, on_name: c.on_name } },
             choices: choices.map { |c| c.to_h.slice(:id, :title, :says, :possible, :best).merge(changes: c.changes&.first, blocked_until: Json.time(c.blocks&.last), best: c.best == true, possible: c.possible == true) } }
         end
 

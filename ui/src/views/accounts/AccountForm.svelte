@@ -1,65 +1,76 @@
 <script lang="ts">
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
-  import { Button, Input, Label, Select } from 'flowbite-svelte';
-  import { api, ask } from '../../lib/api';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask, type Schemas } from '../../lib/api';
   import { minor, slug } from '../../lib/slug';
+  import Choice from '../../parts/Choice.svelte';
+  import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { AMOUNT, CONNECTION, HABITS, KNOWN, PRICES, WAYS, YES } from './fields';
 
   let { done }: { done: () => void } = $props();
+  type Habits = Schemas['NewAccount']['habits'];
   const client = useQueryClient();
   let kind = $state<'epp' | 'by_hand'>('epp');
-  let f = $state({
-    title: '',
-    registrar: '',
-    host: '',
-    port: '700',
-    client: '',
-    password: '',
-    ca: '',
-    server: '',
-    certificate: '',
-    key: '',
-    suffixes: '',
-    payment: '',
-    reads: '',
-    privacy: '',
-    currency: 'EUR',
-    renew: '',
-    transfer: '',
-    senders: '',
-  });
-  const words = (text: string) => text.split(/[\s,]+/).filter(Boolean);
+  let f = $state<Record<string, string>>({ port: '700', currency: 'EUR' });
+  let ways = $state<Record<string, string>>({});
+  const words = (text: string | undefined) => (text ?? '').split(/[\s,]+/).filter(Boolean);
+  const yes = (text: string | undefined) => (text ? text === 'yes' : null);
+  const or = (text: string | undefined) => text || null;
+
+  function habits(): Habits {
+    const takes = words(f.code_takes).map((m) => Math.round(Number(m) * 60));
+    const suffixes = words(f.suffixes).map((s) => s.replace(/^\./, '').toLowerCase());
+    const service = f.service
+      ? {
+          title: f.service,
+          site: or(f.service_site),
+          login: or(f.service_login),
+          identity: yes(f.service_identity),
+          writes_from: or(f.service_from),
+        }
+      : null;
+    return {
+      suffixes: suffixes.length ? suffixes : null,
+      payment: or(f.payment),
+      reads_contacts: yes(f.reads),
+      privacy: or(f.privacy),
+      site: or(f.site),
+      login: or(f.login),
+      support: or(f.support),
+      ways: Object.fromEntries(Object.entries(ways).filter(([, way]) => way)),
+      code_to: (f.code_to || null) as 'registrant' | 'admin' | null,
+      code_reason: yes(f.code_reason),
+      code_takes: takes.length === 3 && takes.every(Number.isFinite) ? takes : null,
+      contacts_late: f.contacts_late ? Math.round(Number(f.contacts_late) * 3600) : null,
+      opt_out: yes(f.opt_out),
+      privacy_service: service,
+    };
+  }
   const save = createMutation(() => ({
     mutationFn: () =>
       ask(
         api.POST('/api/accounts', {
           body: {
-            id: slug(f.title),
-            title: f.title,
-            registrar: f.registrar || f.title,
+            id: slug(f.title ?? ''),
+            title: f.title ?? '',
+            registrar: f.registrar || f.title || '',
             kind,
-            password: f.password,
+            password: f.password ?? '',
             connection:
               kind === 'epp'
                 ? {
                     host: f.host,
                     port: Number(f.port),
                     client: f.client,
-                    ca_file: f.ca || null,
-                    server_name: f.server || null,
-                    certificate_file: f.certificate || null,
-                    key_file: f.key || null,
+                    ca_file: or(f.ca),
+                    server_name: or(f.server),
+                    certificate_file: or(f.certificate),
+                    key_file: or(f.key),
                   }
                 : {},
-            habits: {
-              suffixes: words(f.suffixes).length
-                ? words(f.suffixes).map((s) => s.replace(/^\./, '').toLowerCase())
-                : null,
-              payment: f.payment || null,
-              reads_contacts: f.reads === '' ? null : f.reads === 'yes',
-              privacy: f.privacy || null,
-            },
-            prices: { currency: f.currency, renew: minor(f.renew), transfer: minor(f.transfer) },
+            habits: habits(),
+            prices: { currency: f.currency ?? 'EUR', renew: minor(f.renew ?? ''), transfer: minor(f.transfer ?? '') },
             sender_domains: words(f.senders),
           },
         }),
@@ -76,135 +87,48 @@
   }
 </script>
 
+{#snippet fields(list: typeof HABITS)}
+  {#each list as { key, label, of, ...rest } (key)}
+    {#if of}<Choice id="a-{key}" {label} {of} bind:value={() => f[key] ?? '', (v) => (f[key] = v)} />
+    {:else}<Field id="a-{key}" {label} {...rest} bind:value={() => f[key] ?? '', (v) => (f[key] = v)} />{/if}
+  {/each}
+{/snippet}
+
 <form onsubmit={submit}>
-  <div><Label for="a-title">What you call it</Label><Input id="a-title" required bind:value={f.title} /></div>
-  <div>
-    <Label for="a-reg">Its name in the public record</Label><Input
-      id="a-reg"
-      placeholder={f.title}
-      bind:value={f.registrar}
-    />
-  </div>
-  <div>
-    <Label for="a-kind">Connection</Label>
-    <Select
-      id="a-kind"
-      placeholder=""
-      items={[
-        { value: 'epp', name: 'EPP' },
-        { value: 'by_hand', name: 'By hand' },
-      ]}
-      bind:value={kind}
-    />
-  </div>
-  {#if kind === 'epp'}
-    <div><Label for="a-host">EPP host</Label><Input id="a-host" class="font-mono" required bind:value={f.host} /></div>
-    <div>
-      <Label for="a-port">Port</Label><Input
-        id="a-port"
-        type="number"
-        min="1"
-        max="65535"
-        required
-        bind:value={f.port}
+  <Field id="a-title" label="What you call it" required bind:value={() => f.title ?? '', (v) => (f.title = v)} />
+  <Field
+    id="a-reg"
+    label="Its name in the public record"
+    placeholder={f.title}
+    bind:value={() => f.registrar ?? '', (v) => (f.registrar = v)}
+  />
+  <Choice
+    id="a-kind"
+    label="Connection"
+    of={[
+      ['epp', 'EPP'],
+      ['by_hand', 'By hand'],
+    ]}
+    bind:value={() => kind, (v) => (kind = v as typeof kind)}
+  />
+  {#if kind === 'epp'}{@render fields(CONNECTION)}{/if}
+  {@render fields(PRICES.map((p) => (p.key === 'currency' ? p : { ...p, ...AMOUNT })))}
+  {@render fields(KNOWN)}
+  <fieldset>
+    <legend>How it wants things done</legend>
+    {#each WAYS as { act, label, of } (act)}
+      <Choice
+        id="w-{act}"
+        {label}
+        of={[
+          ['', kind === 'epp' && of.some(([w]) => w === 'connection') ? 'over the connection' : 'on its pages'],
+          ...of.filter(([w]) => w !== 'connection' && (w !== 'page' || kind === 'epp')),
+        ]}
+        bind:value={() => ways[act] ?? '', (v) => (ways[act] = v)}
       />
-    </div>
-    <div>
-      <Label for="a-client">Client identifier</Label><Input
-        id="a-client"
-        class="font-mono"
-        required
-        bind:value={f.client}
-      />
-    </div>
-    <div>
-      <Label for="a-pw">Password (sealed)</Label><Input
-        id="a-pw"
-        type="password"
-        autocomplete="off"
-        required
-        bind:value={f.password}
-      />
-    </div>
-    <div>
-      <Label for="a-ca">File of its certificate authority, if not a public one</Label><Input
-        id="a-ca"
-        class="font-mono"
-        bind:value={f.ca}
-      />
-    </div>
-    <div>
-      <Label for="a-name">Name in its certificate, if not the host</Label><Input
-        id="a-name"
-        class="font-mono"
-        bind:value={f.server}
-      />
-    </div>
-    <div>
-      <Label for="a-cert">File of your client certificate, if one is asked for</Label><Input
-        id="a-cert"
-        class="font-mono"
-        bind:value={f.certificate}
-      />
-    </div>
-    <div>
-      <Label for="a-key">File of its key</Label><Input id="a-key" class="font-mono" bind:value={f.key} />
-    </div>
-  {/if}
-  <div><Label for="a-cur">Currency</Label><Input id="a-cur" pattern="[A-Z]{'{3}'}" bind:value={f.currency} /></div>
-  <div>
-    <Label for="a-renew">A year here costs</Label><Input
-      id="a-renew"
-      inputmode="decimal"
-      pattern="[0-9]+([.,][0-9]{'{1,2}'})?"
-      bind:value={f.renew}
-    />
-  </div>
-  <div>
-    <Label for="a-trans">A transfer to here costs</Label><Input
-      id="a-trans"
-      inputmode="decimal"
-      pattern="[0-9]+([.,][0-9]{'{1,2}'})?"
-      bind:value={f.transfer}
-    />
-  </div>
-  <div>
-    <Label for="a-suf">Suffixes that it takes, if not all</Label><Input
-      id="a-suf"
-      class="font-mono"
-      bind:value={f.suffixes}
-    />
-  </div>
-  <div>
-    <Label for="a-pay">Payment there: “ready”, or what is missing</Label><Input id="a-pay" bind:value={f.payment} />
-  </div>
-  <div>
-    <Label for="a-read">It reads the contacts before it takes a name</Label>
-    <Select
-      id="a-read"
-      placeholder=""
-      items={[
-        { value: '', name: 'not known' },
-        { value: 'yes', name: 'yes' },
-        { value: 'no', name: 'no' },
-      ]}
-      bind:value={f.reads}
-    />
-  </div>
-  <div>
-    <Label for="a-priv">Mail domain of its privacy service</Label><Input
-      id="a-priv"
-      class="font-mono"
-      bind:value={f.privacy}
-    />
-  </div>
-  <div>
-    <Label for="a-send">Domains that it writes from</Label><Input
-      id="a-send"
-      class="font-mono"
-      bind:value={f.senders}
-    />
-  </div>
+    {/each}
+    {@render fields(HABITS.map((h) => (h.yes ? { ...h, of: YES } : h)))}
+  </fieldset>
   <div>
     <Button type="submit" disabled={save.isPending}
       >{kind === 'epp' ? 'Try the connection and keep it' : 'Keep it'}</Button
@@ -213,3 +137,17 @@
   </div>
 </form>
 <Trouble error={save.error} />
+
+<style>
+  fieldset {
+    grid-column: 1 / -1;
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
+    gap: 0.8rem 1rem;
+    align-items: end;
+  }
+  legend {
+    font-weight: 650;
+    margin-bottom: 0.4rem;
+  }
+</style>

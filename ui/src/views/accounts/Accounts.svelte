@@ -7,12 +7,22 @@
   import AccountForm from './AccountForm.svelte';
   import HostForm from './HostForm.svelte';
   import People from './People.svelte';
+  import { WAYS } from './fields';
   import Places from './Places.svelte';
   import SecondFactor from './SecondFactor.svelte';
 
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
   const admin = $derived(session.who?.role === 'administrator');
   let adding = $state<'account' | 'host' | null>(null);
+  // What goes another way than over the connection or on the account’s pages.
+  const byHand = (a: { ways: Record<string, string>; privacy_service?: string | null }) =>
+    WAYS.flatMap(({ act, label, of }) => {
+      const way = a.ways[act];
+      if (!way || way === 'connection' || way === 'page') return [];
+      const words =
+        way === 'service' ? `at ${a.privacy_service ?? 'a separate service'}` : of.find(([w]) => w === way)?.[1];
+      return [`${label.replace('The ', 'the ')} ${words}`];
+    });
   const holder = (id: string | null) => places.data?.accounts.find((a) => a.id === id)?.title ?? id;
 </script>
 
@@ -26,7 +36,9 @@
         {#each places.data.accounts as a (a.id)}
           <li>
             <strong>{a.title}</strong>
-            <span>{a.kind === 'epp' ? 'by EPP' : 'by hand'}</span>
+            <span>{a.kind === 'epp' ? 'by EPP' : 'by hand'}{byHand(a).length ? `; ${byHand(a).join(', ')}` : ''}</span>
+            {#if a.site}<a href={a.site} target="_blank" rel="noopener noreferrer">its pages</a>{/if}
+            {#if a.support}<span class="mono muted">{a.support}</span>{/if}
             {#if a.connection.host}<span class="mono muted"
                 >{a.connection.client} at {a.connection.host}:{a.connection.port}</span
               >{/if}

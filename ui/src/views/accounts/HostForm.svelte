@@ -1,8 +1,10 @@
 <script lang="ts">
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
-  import { Button, Input, Label, Select } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import { slug } from '../../lib/slug';
+  import Choice from '../../parts/Choice.svelte';
+  import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
 
   let { accounts, done }: { accounts: { id: string; title: string }[]; done: () => void } = $props();
@@ -35,33 +37,16 @@
 </script>
 
 <form onsubmit={submit}>
-  <div><Label for="h-title">What you call it</Label><Input id="h-title" required bind:value={f.title} /></div>
-  <div>
-    <Label for="h-ns">Its name servers</Label><Input id="h-ns" class="font-mono" required bind:value={f.servers} />
-  </div>
-  <div>
-    <Label for="h-key">Name of the transfer key (TSIG)</Label><Input id="h-key" class="font-mono" bind:value={f.key} />
-  </div>
-  <div>
-    <Label for="h-secret">The key, base64 (sealed)</Label><Input
-      id="h-secret"
-      type="password"
-      autocomplete="off"
-      bind:value={f.secret}
-    />
-  </div>
-  <div>
-    <Label for="h-ends">Ends with the registration at</Label>
-    <Select
-      id="h-ends"
-      placeholder=""
-      items={[
-        { value: '', name: 'none: it stands by itself' },
-        ...accounts.map((a) => ({ value: a.id, name: a.title })),
-      ]}
-      bind:value={f.ends}
-    />
-  </div>
+  <Field id="h-title" label="What you call it" required bind:value={f.title} />
+  <Field id="h-ns" label="Its name servers" mono required bind:value={f.servers} />
+  <Field id="h-key" label="Name of the transfer key (TSIG)" mono bind:value={f.key} />
+  <Field id="h-secret" label="The key, base64 (sealed)" type="password" autocomplete="off" bind:value={f.secret} />
+  <Choice
+    id="h-ends"
+    label="Ends with the registration at"
+    of={[['', 'none: it stands by itself'], ...accounts.map((a) => [a.id, a.title] as const)]}
+    bind:value={f.ends}
+  />
   <div>
     <Button type="submit" disabled={save.isPending}>Keep it</Button>
     <Button color="alternative" onclick={done}>Leave it</Button>

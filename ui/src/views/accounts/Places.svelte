@@ -1,7 +1,9 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { Button, Input, Label } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
+  import Choice from '../../parts/Choice.svelte';
+  import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
 
   const client = useQueryClient();
@@ -12,8 +14,14 @@
     onSuccess: (data) => client.setQueryData(['settings'], data),
   }));
   let box = $state({ host: '', port: '993', login: '', password: '' });
+  let out = $state({ host: '', port: '587', login: '', password: '', from: '', tls: 'starttls' });
   let suffix = $state('');
   let base = $state('');
+  const TLS = [
+    ['starttls', 'STARTTLS'],
+    ['yes', 'TLS from the start'],
+    ['no', 'none, on this machine only'],
+  ] as const;
   const shown = $derived(Object.entries(settings.data?.rdap_bases ?? {}));
 
   function keepBox(e: SubmitEvent) {
@@ -21,6 +29,14 @@
     set.mutate({
       key: 'mailbox',
       value: { host: box.host, port: Number(box.port), login: box.login, password: box.password, tls: true },
+    });
+  }
+  function keepOut(e: SubmitEvent) {
+    e.preventDefault();
+    const login: Record<string, string> = out.login ? { login: out.login, password: out.password } : {};
+    set.mutate({
+      key: 'outgoing',
+      value: { host: out.host, port: Number(out.port), from: out.from, tls: out.tls, ...login },
     });
   }
   function keepBase(e: SubmitEvent) {
@@ -42,45 +58,45 @@
           >
         {:else}<span class="muted">none: the registrars’ messages are not read</span>{/if}
       </li>
+      <li>
+        <strong>Sending mail</strong>
+        {#if settings.data.outgoing}
+          <span class="mono muted"
+            >from {settings.data.outgoing.from} by {settings.data.outgoing.host}:{settings.data.outgoing.port}</span
+          >
+        {:else}<span class="muted">none: letters are sent by your own hand</span>{/if}
+      </li>
       {#each shown.slice(0, 12) as [s, url] (s)}
         <li><strong>.{s}</strong> <span class="mono muted">{url}</span></li>
       {/each}
       {#if shown.length > 12}<li class="muted">and {shown.length - 12} more suffixes</li>{/if}
     </ul>
     <form onsubmit={keepBox}>
-      <div>
-        <Label for="m-host">IMAP host</Label><Input id="m-host" class="font-mono" required bind:value={box.host} />
-      </div>
-      <div>
-        <Label for="m-port">Port (TLS)</Label><Input id="m-port" type="number" required bind:value={box.port} />
-      </div>
-      <div>
-        <Label for="m-login">Sign-in</Label><Input id="m-login" autocomplete="off" required bind:value={box.login} />
-      </div>
-      <div>
-        <Label for="m-pw">Password (sealed)</Label><Input
-          id="m-pw"
-          type="password"
-          autocomplete="off"
-          required
-          bind:value={box.password}
-        />
-      </div>
+      <Field id="m-host" label="IMAP host" mono required bind:value={box.host} />
+      <Field id="m-port" label="Port (TLS)" type="number" required bind:value={box.port} />
+      <Field id="m-login" label="Sign-in" autocomplete="off" required bind:value={box.login} />
+      <Field
+        id="m-pw"
+        label="Password (sealed)"
+        type="password"
+        autocomplete="off"
+        required
+        bind:value={box.password}
+      />
       <div><Button type="submit" color="alternative">Read this mailbox</Button></div>
     </form>
+    <form onsubmit={keepOut}>
+      <Field id="o-host" label="SMTP host" mono required bind:value={out.host} />
+      <Field id="o-port" label="Port" type="number" required bind:value={out.port} />
+      <Choice id="o-tls" label="Encryption" of={TLS} bind:value={out.tls} />
+      <Field id="o-from" label="Letters come from" type="email" mono required bind:value={out.from} />
+      <Field id="o-login" label="Sign-in, if one is asked for" autocomplete="off" bind:value={out.login} />
+      <Field id="o-pw" label="Password (sealed)" type="password" autocomplete="off" bind:value={out.password} />
+      <div><Button type="submit" color="alternative">Send by this server</Button></div>
+    </form>
     <form onsubmit={keepBase}>
-      <div>
-        <Label for="r-suffix">Suffix</Label><Input id="r-suffix" class="font-mono" required bind:value={suffix} />
-      </div>
-      <div>
-        <Label for="r-base">Base URL of its public record (RDAP)</Label><Input
-          id="r-base"
-          type="url"
-          class="font-mono"
-          required
-          bind:value={base}
-        />
-      </div>
+      <Field id="r-suffix" label="Suffix" mono required bind:value={suffix} />
+      <Field id="r-base" label="Base URL of its public record (RDAP)" type="url" mono required bind:value={base} />
       <div><Button type="submit" color="alternative">Use it</Button></div>
     </form>
   {/if}

@@ -2,6 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Card } from '../../lib/api';
+  import { span, UNTIL } from '../../lib/words';
   import { p } from '../../router';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
   import Sentence from '../../parts/Sentence.svelte';
@@ -24,11 +25,18 @@
   {#if card.until && card.since}
     <DeadlineBar since={card.since} until={card.until} />
     <p class="until">
-      {card.turn === 'yours' ? 'Goes on by itself' : card.turn === 'theirs' ? 'Late' : 'Over'}
+      {UNTIL[card.until_means ?? 'over']}
       <When at={card.until} />
     </p>
   {/if}
   {#if card.look_at && card.look_at !== card.until}<p class="until">Looked at again <When at={card.look_at} /></p>{/if}
+  {#if card.exposed && !card.exposed.until}
+    <p class="until" class:over={card.exposed.over}>
+      The contacts are public for {span(card.exposed.seconds * 1000)}{card.exposed.over
+        ? ', longer than the owner consented to'
+        : ''}.
+    </p>
+  {/if}
   <Trouble error={approve.error} />
   <div class="acts">
     {#if card.can_approve}
@@ -58,6 +66,10 @@
   }
   .name {
     overflow-wrap: anywhere;
+  }
+  .over {
+    border-left: 4px solid var(--madder);
+    padding-left: 0.6rem;
   }
   .until {
     font-size: 0.92rem;

@@ -6,6 +6,7 @@
   import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
   import Card from './Card.svelte';
+  import Gathered from './Gathered.svelte';
 
   const desk = createQuery(() => ({ queryKey: ['desk'], queryFn: () => ask(api.GET('/api/desk')) }));
   const lanes: { turn: Turn; empty: string }[] = [
@@ -19,6 +20,8 @@
     },
     { turn: 'clock', empty: 'What only needs time, such as caches that have to forget, will stand here with its end.' },
   ];
+  // What is done by hand stands gathered by place.
+  const shown = (turn: Turn) => desk.data!.lanes[turn].filter((c) => turn !== 'yours' || !c.by_hand);
   const idle = $derived(desk.data && Object.values(desk.data.lanes).every((l) => l.length === 0));
 </script>
 
@@ -35,10 +38,11 @@
       {#each lanes as { turn, empty } (turn)}
         <section>
           <h2><TurnMark {turn} words /> <span class="num muted">{desk.data.lanes[turn].length}</span></h2>
-          {#each desk.data.lanes[turn] as card (card.id)}
+          {#if turn === 'yours'}<Gathered />{/if}
+          {#each shown(turn) as card (card.id)}
             <Card {card} />
           {:else}
-            <p class="empty">{empty}</p>
+            {#if !desk.data.lanes[turn].length}<p class="empty">{empty}</p>{/if}
           {/each}
         </section>
       {/each}

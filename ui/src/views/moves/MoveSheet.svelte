@@ -3,14 +3,15 @@
   import { Button } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
-  import { route } from '../../router';
-  import { day, stamp } from '../../lib/words';
+  import { p, route } from '../../router';
+  import { day, span, stamp, UNTIL } from '../../lib/words';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
+  import HandPanel from '../hands/HandPanel.svelte';
   import Checks from './Checks.svelte';
   import Journal from './Journal.svelte';
   import StepList from './StepList.svelte';
@@ -27,12 +28,16 @@
       ask(api.POST(`/api/moves/{id}/${act}`, { params: { path: { id } } })),
     onSettled: () => client.invalidateQueries(),
   }));
+  const renew = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/hands/new-code', { body: { move: id } })),
+    onSettled: () => client.invalidateQueries(),
+  }));
   let asking = $state(false);
   const code = { held: 'sealed in the code safe', checked: 'sealed in the code safe, checked', wiped: 'wiped' };
 </script>
 
 <Sheet title={move.data?.name ?? `Move ${id}`} back="/moves" mono>
-  <Trouble error={move.error ?? steer.error} />
+  <Trouble error={move.error ?? steer.error ?? renew.error} />
   {#if move.data}
     {@const m = move.data}
     <p class="way">
@@ -45,7 +50,7 @@
         {#if m.until && m.since}
           <DeadlineBar since={m.since} until={m.until} />
           <p>
-            {m.turn === 'yours' ? 'Goes on by itself' : m.turn === 'theirs' ? 'Late' : 'Over'}
+            {UNTIL[m.until_means ?? 'over']}
             <When at={m.until} />{#if m.look_at}, looked at again <When at={m.look_at} />{/if}.
           </p>
         {/if}
@@ -54,6 +59,12 @@
             <Button disabled={steer.isPending} onclick={() => steer.mutate('approve')}>Approve the release</Button>
           {/if}
           <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('look')}>Look now</Button>
+          {#if m.step === 'consent'}<Button href={p('/by-hand')}>Record the consent</Button>{/if}
+          {#if m.can_renew_code && m.code}
+            <Button color="alternative" disabled={renew.isPending} onclick={() => renew.mutate()}
+              >Ask for a new code</Button
+            >
+          {/if}
           {#if m.can_call_off}
             {#if asking}
               <span class="sure">
@@ -73,6 +84,18 @@
       </div>
     {/if}
 
+    {#each m.open ? m.steps.filter((s) => s.hand) : [] as s (s.id)}
+      <HandPanel move={m.id} name={m.name} step={s.id} title={s.title} hand={s.hand!} saidAt={s.said_at} />
+    {/each}
+    {#if m.exposed && m.consent}
+      <p class="public" class:stuck={m.exposed.over}>
+        {m.exposed.until ? 'The contacts were public' : 'The contacts are public'} for {span(m.exposed.seconds * 1000)},
+        since <When at={m.exposed.since} bare />. {m.consent.given_by} consents until <When
+          at={m.consent.until}
+          bare
+        />{m.exposed.over ? ': that is over. Turn the privacy service on, or record a new consent.' : '.'}
+      </p>
+    {/if}
     {#if m.checks.length}<Checks checks={m.checks} />{/if}
 
     <Track steps={m.steps} blocks={m.blocks} />
@@ -116,6 +139,11 @@
   }
   .stuck {
     border-left: 4px solid var(--madder);
+  }
+  .public {
+    border-left: 4px solid var(--line);
+    padding-left: 0.8rem;
+    margin-bottom: 0.8rem;
   }
   .what {
     font-weight: 650;

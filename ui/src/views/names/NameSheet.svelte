@@ -10,6 +10,7 @@
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
+  import Contacts from './Contacts.svelte';
   import Facts from './Facts.svelte';
   import FindingLine from './FindingLine.svelte';
   import Notes from './Notes.svelte';
@@ -131,6 +132,8 @@
       </p>
     {/if}
     {#if evidence}<Facts facts={s.facts} />{/if}
+    <h2>Contacts</h2>
+    <Contacts sheet={s} {queryKey} />
     <h2>Noted by hand</h2>
     <Notes sheet={s} {queryKey} />
     {#if s.history.length}

@@ -12,6 +12,7 @@
     { key: 'paid', title: 'The last period is paid', kind: 'flag' },
     { key: 'privacy', title: 'A privacy service stands in', kind: 'flag' },
     { key: 'registrant_email', title: 'The registrant’s e-mail', kind: 'text' },
+    { key: 'admin_email', title: 'The administrative contact’s e-mail', kind: 'text' },
     { key: 'mailbox', title: 'The registrant’s mailbox is', kind: ['proven', 'unproven', 'bounced', 'unread'] },
     { key: 'registrant_changed_at', title: 'The registrant was last changed on', kind: 'date' },
     { key: 'change_opted_out', title: 'The holder opted out of the block', kind: 'flag' },

@@ -6,7 +6,8 @@
   const list = $derived(names.map(encodeURIComponent).join(','));
 
   function plan() {
-    if (names[0]) void navigate('/names/:name/plan', { params: { name: names[0] }, search: keptSearch() });
+    if (names.length > 1) void navigate('/names/batch', { search: keptSearch() });
+    else if (names[0]) void navigate('/names/:name/plan', { params: { name: names[0] }, search: keptSearch() });
   }
   function onkeydown(e: KeyboardEvent) {
     if (e.ctrlKey || e.metaKey || e.altKey || !names.length) return;
@@ -24,7 +25,7 @@
     <strong>{names.length === 1 ? '1 name' : `${names.length} names`} in the tray</strong>
     <span class="mono muted names">{names.slice(0, 4).join('  ')}{names.length > 4 ? ' …' : ''}</span>
     <button class="main" title="Plan the tray (p)" onclick={plan}
-      >{names.length === 1 ? 'Plan its move' : `Plan them, beginning with ${names[0]}`}</button
+      >{names.length === 1 ? 'Plan its move' : `Plan these ${names.length} moves`}</button
     >
     <a href="/api/names.csv?names={list}" download>Judged list (CSV)</a>
     <a href="/api/names/report?names={list}" target="_blank" rel="noopener">Printable report</a>

@@ -1,23 +1,14 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api';
+  import { KINDS } from '../../lib/words';
   import { p } from '../../router';
+  import Correct from './Correct.svelte';
+  import Drop from './Drop.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
 
   const post = createQuery(() => ({ queryKey: ['post'], queryFn: () => ask(api.GET('/api/post')) }));
-  const KINDS: Record<string, string> = {
-    'approval-request': 'Approval asked',
-    'leaving-notice': 'Leaving notice',
-    landed: 'Landed',
-    'lock-notice': 'Lock notice',
-    code: 'Code',
-    'contact-proof': 'Contact proof',
-    'identity-check': 'Identity check',
-    receipt: 'Receipt',
-    offer: 'Offer to stay',
-    unrelated: 'Unrelated',
-  };
   type Message = Schemas['Message'];
   const all = $derived(post.data?.messages ?? []);
   const parts = $derived([
@@ -32,7 +23,11 @@
 
 <main>
   <h1>Post</h1>
-  <p><a href={p('/codes')}>Code safe</a>: the authorization codes that came, sealed.</p>
+  <p>
+    <a href={p('/codes')}>Code safe</a>: the authorization codes that came, sealed. <a href={p('/by-hand')}>By hand</a>:
+    letters that went out.
+  </p>
+  <Drop />
   <Trouble error={post.error} />
   {#if post.data}
     {#each parts.filter((p) => p.list.length) as part (part.title)}
@@ -56,7 +51,7 @@
 {#snippet one(m: Message)}
   <article class:doubtful={m.doubtful}>
     <header>
-      <strong>{KINDS[m.kind] ?? m.kind}</strong>
+      <strong>{(KINDS as Record<string, string>)[m.kind] ?? m.kind}</strong>
       <span class="subject">{m.subject}</span>
       {#if m.at}<span class="muted num"><When at={m.at} /></span>{/if}
     </header>
@@ -65,6 +60,7 @@
       {#if m.move_id}<a href={p('/moves/:id', { params: { id: String(m.move_id) } })}
           >to the move of {m.names.join(', ')}</a
         >{:else if m.names.length}<span>about {m.names.join(', ')}</span>{/if}
+      {#if m.corrected_by}<span>put right by {m.corrected_by}</span>{/if}
       {#if m.deadline}<span>answers count until <When at={m.deadline} bare /></span>{/if}
     </p>
     {#if m.doubtful}<p class="doubt">Doubtful, not relied on. {m.because.join(' ')}</p>{/if}
@@ -73,6 +69,7 @@
       <p class="muted">{m.because.join(' ')}</p>
       {#if m.link}<p>Its link: <span class="mono link">{m.link}</span></p>{/if}
       <pre>{m.text}</pre>
+      <Correct message={m} />
     </details>
   </article>
 {/snippet}

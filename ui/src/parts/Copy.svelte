@@ -1,0 +1,25 @@
+<script lang="ts">
+  /** A text to take along, with its copy button. */
+  let { text, what }: { text: string; what: string } = $props();
+  let copied = $state(false);
+
+  async function copy() {
+    await navigator.clipboard.writeText(text);
+    copied = true;
+    setTimeout(() => (copied = false), 4000);
+  }
+</script>
+
+<span class="mono">{text}</span>
+<button type="button" onclick={copy} aria-label="Copy {what}">{copied ? 'Copied' : 'Copy'}</button>
+
+<style>
+  span {
+    overflow-wrap: anywhere;
+  }
+  button {
+    color: var(--loden);
+    text-decoration: underline;
+    cursor: pointer;
+  }
+</style>

@@ -1,0 +1,100 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { SvelteSet } from 'svelte/reactivity';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { p } from '../../router';
+  import Copy from '../../parts/Copy.svelte';
+  import Sentence from '../../parts/Sentence.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import Letter from './Letter.svelte';
+  import PasteCode from './PasteCode.svelte';
+  import Place from './Place.svelte';
+
+  /** All that is to be done at one place, so that a person signs in once. */
+  let { place, canSend }: { place: Schemas['Hands']['places'][number]; canSend: boolean } = $props();
+  const client = useQueryClient();
+  const left = new SvelteSet<string>();
+  const key = (i: Schemas['HandItem']) => `${i.move} ${i.step}`;
+  const mine = $derived(place.items.filter((i) => !i.said_at && !i.letter));
+  const chosen = $derived(mine.filter((i) => !left.has(key(i))));
+  let writing = $state(false);
+  const said = createMutation(() => ({
+    mutationFn: () =>
+      ask(api.POST('/api/hands/said', { body: { steps: chosen.map((i) => ({ move: i.move, step: i.step })) } })),
+    onSettled: () => client.invalidateQueries(),
+  }));
+  const toggle = (i: Schemas['HandItem']) => (left.has(key(i)) ? left.delete(key(i)) : left.add(key(i)));
+</script>
+
+<section class="panel" aria-label={place.title ?? 'a place'}>
+  <h2>{place.title}</h2>
+  {#if place.site || place.login}<Place hand={place} />{/if}
+  <ul>
+    {#each place.items as i (key(i))}
+      <li class:said={i.said_at}>
+        {#if !i.said_at && !i.letter}
+          <input
+            type="checkbox"
+            checked={!left.has(key(i))}
+            onchange={() => toggle(i)}
+            aria-label="Done: {i.hand.does}"
+          />
+        {:else}<span class="muted">{i.letter ? (i.said_at ? 'written' : 'by letter') : 'said'}</span>{/if}
+        <div>
+          <p>
+            {i.letter ? i.title : i.hand.does}
+            <a href={p('/moves/:id', { params: { id: String(i.move) } })} class:mono={i.letter}
+              >{i.letter ? i.name : 'See its move'}</a
+            >
+          </p>
+          {#each i.hand.values as v (v.label)}
+            <p class="muted">{v.label}: <Copy text={v.value} what={v.label} /></p>
+          {/each}
+          {#if i.hand.site && i.hand.site !== place.site}
+            <p><a href={i.hand.site} target="_blank" rel="noopener noreferrer">{i.hand.site}</a></p>
+          {/if}
+          {#if i.hand.pastes && i.hand.way === 'page'}<PasteCode name={i.name} />{/if}
+          {#if (i.said_at || i.phase === 'stuck') && i.says}<p class="muted"><Sentence text={i.says} /></p>{/if}
+        </div>
+      </li>
+    {/each}
+  </ul>
+  {#if mine.length}
+    <p>
+      <Button disabled={said.isPending || !chosen.length} onclick={() => said.mutate()}
+        >{chosen.length === 1 ? 'This 1 act is done' : `These ${chosen.length} acts are done`}</Button
+      >
+      <span class="muted">This only starts the looking; each step is done when it is seen from outside.</span>
+    </p>
+  {/if}
+  <Trouble error={said.error} />
+  {#if place.letter_for.length}
+    {#if writing}
+      <Letter account={place.id} {canSend} done={() => (writing = false)} />
+    {:else}
+      <p>
+        <Button onclick={() => (writing = true)}
+          >Write one letter for {place.letter_for.length === 1
+            ? place.letter_for[0]
+            : `${place.letter_for.length} names`}</Button
+        >
+      </p>
+    {/if}
+  {/if}
+</section>
+
+<style>
+  li {
+    display: grid;
+    grid-template-columns: max-content minmax(0, 1fr);
+    gap: 0.6rem;
+    padding: 0.4rem 0;
+    border-top: 1px solid var(--line);
+    align-items: baseline;
+    overflow-wrap: anywhere;
+  }
+  ul {
+    margin: 0.4rem 0;
+  }
+</style>

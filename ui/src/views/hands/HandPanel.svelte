@@ -1,0 +1,74 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { p } from '../../router';
+  import Copy from '../../parts/Copy.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+  import PasteCode from './PasteCode.svelte';
+  import Place from './Place.svelte';
+
+  /** One step by hand: where, what, which values; and that it is done. */
+  let {
+    move,
+    name,
+    step,
+    title,
+    hand,
+    saidAt,
+  }: {
+    move: number;
+    name: string;
+    step: string;
+    title: string;
+    hand: Schemas['Hand'];
+    saidAt?: string | null;
+  } = $props();
+  const client = useQueryClient();
+  const said = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/hands/said', { body: { steps: [{ move, step }] } })),
+    onSettled: () => client.invalidateQueries(),
+  }));
+</script>
+
+<section aria-label={title}>
+  <h3>By hand: {title}</h3>
+  <Place {hand} />
+  <p>{hand.does}</p>
+  {#each hand.values as v (v.label)}
+    <p><span class="muted">{v.label}:</span> <Copy text={v.value} what={v.label} /></p>
+  {/each}
+  {#if hand.pastes}<PasteCode {name} />{/if}
+  {#if hand.mailto}<p>It is late. <a href={hand.mailto}>Write to its support</a></p>{/if}
+  <Trouble error={said.error} />
+  {#if hand.way === 'letter'}
+    <p><a href={p('/by-hand')}>Write the letter under “By hand”</a>, together with all else for this registrar.</p>
+  {:else if saidAt}
+    <p class="muted">Said to be done <When at={saidAt} />. The desk looks for the proof; your word is not one.</p>
+  {:else}
+    <p>
+      <Button size="sm" disabled={said.isPending} onclick={() => said.mutate()}>I have done it</Button>
+      <span class="muted">This only starts the looking: the step is done when it is seen from outside.</span>
+    </p>
+  {/if}
+</section>
+
+<style>
+  section {
+    display: grid;
+    gap: 0.35rem;
+    padding: 0.7rem 0.9rem;
+    margin-bottom: 0.8rem;
+    border: 1px solid var(--line);
+    border-left: 4px solid var(--loden);
+    border-radius: var(--radius);
+    background: var(--raised);
+  }
+  h3 {
+    font-weight: 650;
+  }
+  p {
+    overflow-wrap: anywhere;
+  }
+</style>

@@ -1,0 +1,93 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { Button, Label, Textarea } from 'flowbite-svelte';
+  import { api, ask } from '../../lib/api';
+  import Copy from '../../parts/Copy.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  /** A letter to one registrar, or a reminder of one; drafted by the desk, changed and sent by a person. */
+  let { account, reminds, canSend, done }: { account?: string; reminds?: number; canSend: boolean; done: () => void } =
+    $props();
+  const client = useQueryClient();
+  const draft = createQuery(() => ({
+    queryKey: ['letter', account, reminds],
+    queryFn: () => ask(api.POST('/api/letters/draft', { body: { account, reminds } })),
+    gcTime: 0,
+    staleTime: Infinity,
+    retry: false,
+  }));
+  let changed = $state<string>();
+  const text = $derived(changed ?? draft.data?.text ?? '');
+  const send = createMutation(() => ({
+    mutationFn: (how: 'smtp' | 'hand') =>
+      ask(
+        api.POST('/api/letters', {
+          body: { account, reminds, how, text, reference: draft.data?.reference, message_id: draft.data?.message_id },
+        }),
+      ),
+    onSuccess: () => {
+      done();
+      void client.invalidateQueries();
+    },
+  }));
+
+  function save() {
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([draft.data!.raw], { type: 'message/rfc822' }));
+    link.download = `${draft.data!.reference}.eml`;
+    link.click();
+    URL.revokeObjectURL(link.href);
+  }
+</script>
+
+<div class="letter">
+  <Trouble error={draft.error ?? send.error} />
+  {#if draft.data}
+    {@const d = draft.data}
+    <p><span class="muted">To</span> <Copy text={d.to} what="the address" /></p>
+    <p><span class="muted">Subject</span> <Copy text={d.subject} what="the subject" /></p>
+    <Label for="letter-{account ?? reminds}">The letter</Label>
+    <Textarea
+      id="letter-{account ?? reminds}"
+      class="w-full"
+      rows={14}
+      value={text}
+      oninput={(e: Event) => (changed = (e.currentTarget as HTMLTextAreaElement).value)}
+    />
+    <div class="acts">
+      {#if canSend}
+        <Button disabled={send.isPending} onclick={() => send.mutate('smtp')}>Send it</Button>
+      {/if}
+      <Button color="alternative" disabled={send.isPending} onclick={() => send.mutate('hand')}
+        >I have sent it myself</Button
+      >
+      <a href={d.mailto}>Open it in your mail program</a>
+      <button type="button" onclick={save}>Save it as a file (.eml)</button>
+      <button type="button" onclick={done}>Leave it</button>
+    </div>
+    <p class="muted">
+      No secret stands in it. The answer is matched by its reference {d.reference}; a lock or a code that was asked for
+      is due within five days, then a reminder is offered.
+    </p>
+  {/if}
+</div>
+
+<style>
+  .letter {
+    display: grid;
+    gap: 0.4rem;
+    max-width: 52rem;
+    margin-top: 0.5rem;
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 1rem;
+    align-items: center;
+  }
+  button {
+    color: var(--loden);
+    text-decoration: underline;
+    cursor: pointer;
+  }
+</style>

@@ -1,0 +1,47 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask } from '../../lib/api';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  let { name }: { name: string } = $props();
+  const client = useQueryClient();
+  let code = $state('');
+  const keep = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/hands/code', { body: { name, code } })),
+    onSuccess: () => {
+      code = '';
+      void client.invalidateQueries();
+    },
+  }));
+
+  function submit(e: SubmitEvent) {
+    e.preventDefault();
+    keep.mutate();
+  }
+</script>
+
+<form onsubmit={submit}>
+  <label for="code-{name}">Its code, as it stands there</label>
+  <input
+    id="code-{name}"
+    class="plain mono"
+    autocomplete="off"
+    spellcheck="false"
+    bind:value={code}
+    required
+    maxlength="300"
+  />
+  <Button type="submit" size="sm" color="alternative" disabled={keep.isPending}>Into the code safe</Button>
+</form>
+{#each keep.data?.says ?? [] as warning (warning)}<p class="muted">{warning}</p>{/each}
+<Trouble error={keep.error} />
+
+<style>
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    align-items: center;
+  }
+</style>

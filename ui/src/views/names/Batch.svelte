@@ -1,0 +1,151 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { searchParams } from 'sv-router';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { picked, put } from '../../lib/list';
+  import { money } from '../../lib/words';
+  import { p } from '../../router';
+  import Choice from '../../parts/Choice.svelte';
+  import Sentence from '../../parts/Sentence.svelte';
+  import Sheet from '../../parts/Sheet.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  const client = useQueryClient();
+  const names = $derived(picked());
+  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  let progress = $state<{ done: number; of: number }>();
+  const to = $derived(
+    String(searchParams.get('to') ?? '') || places.data?.usual_destination || places.data?.accounts[0]?.id || '',
+  );
+  const hosts = $derived((places.data?.hosts ?? []).filter((h) => !h.ends_with));
+  const host = $derived(String(searchParams.get('host') ?? '') || hosts[0]?.id || '');
+  const body = $derived({ names, to, host: host || null });
+
+  async function whole(answer: Schemas['Batch'] | (Schemas['Working'] & { job: string })) {
+    while ('working' in answer) {
+      progress = answer.working;
+      await new Promise((r) => setTimeout(r, 400));
+      answer = await ask(api.GET('/api/batches/{job}', { params: { path: { job: answer.job } } }));
+    }
+    progress = undefined;
+    return answer;
+  }
+  const plan = createQuery(() => ({
+    queryKey: ['batch', body],
+    queryFn: async () => whole(await ask(api.POST('/api/batches/proposals', { body }))),
+    enabled: Boolean(to && names.length),
+  }));
+  const start = createMutation(() => ({
+    mutationFn: async () =>
+      whole(await ask(api.POST('/api/batches', { body: { ...body, names: able.map((r) => r.name) } }))),
+    onSuccess: () => {
+      put('tray', undefined);
+      void client.invalidateQueries();
+    },
+  }));
+  const shown = $derived(start.data ?? plan.data);
+  const able = $derived((plan.data?.rows ?? []).filter((r) => r.startable));
+  const sum = (list: Schemas['Amount'][]) => list.map(money).join(' and ') || '0';
+  const acts = $derived(able.reduce((n, r) => n + r.by_hand, 0));
+</script>
+
+<Sheet
+  title={names.length === 1 ? 'Plan 1 name' : `Plan ${names.length || (shown?.rows.length ?? 0)} names`}
+  back="/names"
+>
+  <Trouble error={places.error ?? plan.error ?? start.error} />
+  {#if places.data && !start.data}
+    <div class="choices">
+      <Choice
+        id="b-to"
+        label="To the account"
+        of={places.data.accounts.map((a) => [a.id, a.title] as const)}
+        bind:value={() => to, (v) => searchParams.set('to', v)}
+      />
+      <Choice
+        id="b-host"
+        label="Records of names whose zone would end go to"
+        of={hosts.map((h) => [h.id, h.title] as const)}
+        bind:value={() => host, (v) => searchParams.set('host', v)}
+      />
+    </div>
+  {/if}
+  {#if progress}<p role="status">{progress.done} of {progress.of} looked at.</p>{/if}
+  {#if !names.length && !start.data}<p>The tray is empty. Pick names in the list (x), then plan them here.</p>{/if}
+  {#if plan.data && !start.data}
+    <p class="sum">
+      <strong>{able.length} of {plan.data.rows.length} can start</strong>, for {sum(plan.data.total)} together{#if plan.data.saves.length},
+        saving {sum(plan.data.saves)} against staying a year{/if}.
+      {#if acts}{acts === 1 ? '1 act is' : `${acts} acts are`} done by hand; they are gathered by place.{/if}
+    </p>
+    <p>
+      <Button disabled={!able.length || start.isPending} onclick={() => start.mutate()}
+        >Start {able.length === 1 ? '1 move' : `${able.length} moves`} for {sum(plan.data.total)}</Button
+      >
+    </p>
+  {/if}
+  {#if start.data}
+    <p role="status">
+      {start.data.rows.filter((r) => r.move_id).length} moves were started. What is left to do by hand stands
+      <a href={p('/by-hand')}>gathered by place</a>.
+    </p>
+  {/if}
+  {#if shown}
+    <ul aria-label="Each name of the batch">
+      {#each shown.rows as r (r.name)}
+        <li class:no={!r.startable}>
+          <p>
+            {#if r.move_id}<a class="mono" href={p('/moves/:id', { params: { id: String(r.move_id) } })}>{r.name}</a
+              >{:else}<span class="mono">{r.name}</span>{/if}
+            <strong>{r.move_id ? 'Started' : r.startable ? 'Can start' : 'Can’t start'}</strong>
+            <span class="num">{r.total && r.startable ? money(r.total) : ''}</span>
+            {#if r.startable && r.carries}<span class="muted">its records are carried</span>{/if}
+            {#if r.by_hand && r.startable}<span class="muted"
+                >{r.by_hand === 1 ? '1 act' : `${r.by_hand} acts`} by hand</span
+              >{/if}
+          </p>
+          {#if r.startable && r.says.length}
+            <details>
+              <summary>{r.says.length === 1 ? '1 thing to know' : `${r.says.length} things to know`}</summary>
+              {#each r.says as s (s)}<p><Sentence text={s} /></p>{/each}
+            </details>
+          {:else}{#each r.says as s (s)}<p><Sentence text={s} /></p>{/each}{/if}
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</Sheet>
+
+<style>
+  .choices {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
+    gap: 1rem;
+    margin-bottom: 1rem;
+  }
+  li {
+    padding: 0.4rem 0;
+    border-top: 1px solid var(--line);
+  }
+  li p {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1rem;
+    overflow-wrap: anywhere;
+  }
+  li details p,
+  li > p + p {
+    display: block;
+  }
+  .no strong {
+    color: var(--madder);
+  }
+  summary {
+    cursor: pointer;
+    color: var(--loden);
+  }
+  .sum {
+    margin: 0.6rem 0;
+  }
+</style>

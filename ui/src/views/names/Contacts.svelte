@@ -1,0 +1,169 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask, type NameSheet } from '../../lib/api';
+  import Copy from '../../parts/Copy.svelte';
+  import Sentence from '../../parts/Sentence.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+  import Place from '../hands/Place.svelte';
+
+  /** Who stands behind the name: complete, read, and what can be done where not. */
+  let { sheet, queryKey }: { sheet: NameSheet; queryKey: unknown[] } = $props();
+  const client = useQueryClient();
+  const path = $derived({ params: { path: { name: sheet.name } } });
+  const ROLES = { registrant: 'Registrant', admin: 'Administrative contact' };
+  const FIELDS: Record<string, string> = {
+    name: 'name',
+    street: 'street',
+    city: 'city',
+    country: 'country',
+    voice: 'telephone',
+    email: 'e-mail',
+  };
+  const BOXES: Record<string, string> = {
+    proven: 'read: a word that was sent came back',
+    asked: 'a word was sent, it has not come back yet',
+    bounced: 'not reached: mail came back',
+    unread: 'read by nobody listed',
+  };
+  let chosen = $state<string>();
+  let email = $state('');
+  let mending = $state(false);
+  const again = () => client.invalidateQueries({ queryKey });
+  const prove = createMutation(() => ({
+    mutationFn: (role: 'registrant' | 'admin') =>
+      ask(api.POST('/api/names/{name}/contacts/prove', { ...path, body: { role } })),
+    onSuccess: again,
+  }));
+  const repair = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/names/{name}/contacts/repair', { ...path, body: { choice: chosen!, email } })),
+    onSuccess: again,
+  }));
+
+  function submit(e: SubmitEvent) {
+    e.preventDefault();
+    repair.mutate();
+  }
+</script>
+
+{#each sheet.contacts.cards as card (card.role)}
+  <div class="card">
+    <p>
+      <strong>{ROLES[card.role]}</strong>
+      {[card.fields.name, card.fields.org, card.fields.city, card.fields.country].filter(Boolean).join(', ')}
+    </p>
+    <p>
+      <span class="mono">{card.fields.email || 'no e-mail'}</span>
+      <span class="muted"
+        >{BOXES[card.mailbox ?? ''] ?? 'not proven to be read'}{#if card.mailbox_at}, <When
+            at={card.mailbox_at}
+            bare
+          />{/if}</span
+      >
+      <Button size="xs" color="alternative" disabled={prove.isPending} onclick={() => prove.mutate(card.role)}
+        >Send it a word</Button
+      >
+    </p>
+    {#if card.missing.length}
+      <p class="lack">Missing or not valid: {card.missing.map((f) => FIELDS[f] ?? f).join(', ')}.</p>
+    {/if}
+    {#if !card.whole}<p class="muted">Whether the rest is complete can’t be told: no connection shows it.</p>{/if}
+    {#if card.on_name}
+      <p class="lack">
+        This mailbox lies on the name itself, or on one that moves or goes with it: while it moves, its mail may be
+        lost.
+      </p>
+    {/if}
+  </div>
+{:else}
+  <p class="muted">No contact is known: no connection shows one, and the public record hides them.</p>
+{/each}
+{#if prove.data}
+  <p role="status">
+    {#if prove.data.word}No mail server is set up. Send this word to the address yourself, and have it answered:
+      <Copy text={prove.data.word} what="the word" />{:else}A word was sent. When the answer with it comes, the mailbox
+      counts as read.{/if}
+  </p>
+{/if}
+<Trouble error={prove.error} />
+
+<p>
+  <button class="link" aria-expanded={mending} onclick={() => (mending = !mending)}
+    >What can be done about an address, and what it would block</button
+  >
+</p>
+{#if mending}
+  <form onsubmit={submit}>
+    {#each sheet.contacts.choices as c (c.id)}
+      <label class:not={!c.possible}>
+        {#if c.possible && c.changes}<input type="radio" name="choice" value={c.id} bind:group={chosen} />{:else}<span
+            aria-hidden="true">·</span
+          >{/if}
+        <span>
+          <strong>{c.title}</strong>
+          {#if c.best}<span class="muted">loses no time</span>{/if}
+          {#each c.says as s (s)}<span class="says"><Sentence text={s} /></span>{/each}
+        </span>
+      </label>
+    {/each}
+    {#if chosen}
+      <p>
+        <label for="new-mail">The new address</label>
+        <input id="new-mail" class="plain mono" type="email" required bind:value={email} />
+        <Button type="submit" size="sm" disabled={repair.isPending}>Change it</Button>
+      </p>
+    {/if}
+  </form>
+  <Trouble error={repair.error} />
+  {#if repair.data}
+    <div role="status" class="card">
+      {#if repair.data.done}<p>Changed over the connection, and looked up again.</p>
+      {:else if repair.data.hand}
+        <Place hand={repair.data.hand} />
+        <p>{repair.data.hand.does}</p>
+        {#each repair.data.hand.values as v (v.label)}<p>{v.label}: <Copy text={v.value} what={v.label} /></p>{/each}
+        {#if repair.data.mailto}<p><a href={repair.data.mailto}>Open the letter in your mail program</a></p>{/if}
+        <p class="muted">Then look the name up again: the address counts when it is seen.</p>
+      {/if}
+    </div>
+  {/if}
+{/if}
+
+<style>
+  .card {
+    padding: 0.4rem 0 0.5rem;
+    border-bottom: 1px solid var(--line);
+  }
+  .card p,
+  form p {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 0.8rem;
+    align-items: baseline;
+    overflow-wrap: anywhere;
+  }
+  .lack {
+    border-left: 4px solid var(--ochre);
+    padding-left: 0.6rem;
+  }
+  label:not([for]) {
+    display: grid;
+    grid-template-columns: max-content minmax(0, 1fr);
+    gap: 0.6rem;
+    padding: 0.35rem 0;
+    align-items: baseline;
+  }
+  .says {
+    display: block;
+  }
+  .not {
+    color: var(--muted);
+  }
+  .link {
+    color: var(--loden);
+    text-decoration: underline;
+    cursor: pointer;
+    margin-top: 0.4rem;
+  }
+</style>

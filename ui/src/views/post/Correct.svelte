@@ -1,0 +1,56 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { untrack } from 'svelte';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { KINDS } from '../../lib/words';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  /** A wrong match put right; later messages of this sender that read alike are taken the same way. */
+  let { message }: { message: Schemas['Message'] } = $props();
+  type Kind = Schemas['Correction']['kind'];
+  const client = useQueryClient();
+  let kind = $state(untrack(() => message.kind as Kind));
+  let names = $state(untrack(() => message.names.join(', ')));
+  let trust = $state(false);
+  const correct = createMutation(() => ({
+    mutationFn: () =>
+      ask(
+        api.POST('/api/post/{id}/correct', {
+          params: { path: { id: message.uid } },
+          body: { kind, names: names.split(/[\s,;]+/).filter(Boolean), trust },
+        }),
+      ),
+    onSuccess: () => client.invalidateQueries(),
+  }));
+
+  function submit(e: SubmitEvent) {
+    e.preventDefault();
+    correct.mutate();
+  }
+</script>
+
+<form onsubmit={submit}>
+  <label>
+    It is
+    <select class="plain" bind:value={kind}>
+      {#each Object.entries(KINDS) as [id, title] (id)}<option value={id}>{title}</option>{/each}
+    </select>
+  </label>
+  <label>about <input class="plain mono" bind:value={names} maxlength="2000" placeholder="no name here" /></label>
+  {#if message.doubtful}
+    <label><input type="checkbox" bind:checked={trust} /> I know this sender: take the message as it stands</label>
+  {/if}
+  <Button type="submit" size="sm" color="alternative" disabled={correct.isPending}>Put it right</Button>
+</form>
+<Trouble error={correct.error} />
+
+<style>
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 1rem;
+    align-items: center;
+    padding: 0.3rem 0;
+  }
+</style>

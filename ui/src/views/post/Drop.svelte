@@ -1,0 +1,77 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask } from '../../lib/api';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  /** Messages saved as files, for mail that the desk's mailbox doesn't get. */
+  const client = useQueryClient();
+  let over = $state(false);
+  let fates = $state<{ name: string; says: string }[]>([]);
+  const drop = createMutation(() => ({
+    mutationFn: async (files: File[]) => {
+      fates = [];
+      for (const file of files) {
+        const says = await ask(
+          api.POST('/api/post/dropped', {
+            body: '',
+            bodySerializer: () => file, // as it is, in whatever charset
+            headers: { 'Content-Type': 'message/rfc822' },
+          }),
+        ).then(
+          () => 'taken in',
+          (e: Error) => e.message,
+        );
+        fates = [...fates, { name: file.name, says }];
+      }
+    },
+    onSettled: () => client.invalidateQueries(),
+  }));
+
+  function dropped(e: DragEvent) {
+    e.preventDefault();
+    over = false;
+    drop.mutate([...(e.dataTransfer?.files ?? [])]);
+  }
+</script>
+
+<div
+  class="zone"
+  class:over
+  role="group"
+  aria-label="Messages as files"
+  ondragover={(e) => {
+    e.preventDefault();
+    over = true;
+  }}
+  ondragleave={() => (over = false)}
+  ondrop={dropped}
+>
+  <label for="eml">Drop messages here that were saved as files (.eml), or choose them:</label>
+  <input
+    id="eml"
+    type="file"
+    multiple
+    accept=".eml,message/rfc822"
+    onchange={(e) => drop.mutate([...(e.currentTarget.files ?? [])])}
+  />
+  {#each fates as f (f.name)}<p role="status"><span class="mono">{f.name}</span>: {f.says}</p>{/each}
+  <Trouble error={drop.error} />
+</div>
+
+<style>
+  .zone {
+    border: 1px dashed var(--line);
+    border-radius: var(--radius);
+    padding: 0.6rem 0.9rem;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 1rem;
+    align-items: center;
+  }
+  .over {
+    background: var(--loden-soft);
+  }
+  p {
+    flex-basis: 100%;
+  }
+</style>

@@ -45,9 +45,9 @@ class LettersTest < Minitest::Test
   end
 
   def test_a_reminder_names_the_day_and_what_was_asked
-    draft = Writer.remind(to: "help@reg.test", title: "Reg", writer: "ada", reference: "SM-0007-abcd", sent: Time.utc(2027, 3, 1, 8), subject: "Reminder: Please: x", names: %w[a.example], kinds: %w[unlock])
+    draft = Writer.remind(to: "help@reg.test", title: "Reg", login: nil, writer: "ada", reference: "SM-0007-abcd", sent: Time.utc(2027, 3, 1, 8), subject: "Reminder: Please: x", parts: [["unlock", %w[a.example], []]])
     assert_equal "Reminder: Please: x", draft.subject, "not twice"
-    ["01 March 2027", "the transfer lock off", "a.example", "five calendar days", "SM-0007-abcd"].each { |part| assert_includes draft.text, part }
+    ["01 March 2027", "take the transfer lock off", "a.example", "five calendar days", "SM-0007-abcd"].each { |part| assert_includes draft.text, part }
   end
 
   def test_a_word_that_has_to_come_back

@@ -38,8 +38,12 @@ module SteadyMove
         raise Invalid, "a word that did not come back is sent anew under the name's contacts" if old[:kinds] == ["proof"]
 
         account = @app.accounts.find(old[:account_id])
-        ready(Writer.remind(to: old[:recipient], title: account.title, writer: by, reference: old[:reference], sent: old[:at], subject: old[:subject], names: old[:names], kinds: old[:kinds]),
-              old[:steps].select { |move, step| open_step?(move, step) }, message_id, answers: old[:message_id])
+        moves = @app.moves.open.to_h { |m| [m.id, m] }
+        due = old[:steps].filter_map { |id, step| (s = moves[id]&.state&.[](step)) && s.active? && [moves[id], s] }
+        raise Invalid, "all that it asked for is done" if due.empty?
+
+        draft = Writer.remind(to: old[:recipient], title: account.title, login: account.habits["login"], writer: by, reference: old[:reference], sent: old[:at], subject: old[:subject], parts: parts(due))
+        ready(draft, due.map { |m, s| [m.id, s.step.id] }, message_id, answers: old[:message_id])
       end
 
       # Sends a draft, or keeps it as sent by a person's own hand. text: as they changed it, or nil; how: smtp or hand. Raises Invalid where it can't be sent.
@@ -86,8 +90,6 @@ module SteadyMove
       end
 
       def at(move, step) = step.place == "gaining" ? move.to_account : move.from_account
-      def open_step?(id, step, moves = @app.moves.open) = moves.find { |m| m.id == id }&.state&.[](step)&.active? || false
-
       # Kinds in their order, each with its names and details.
       def parts(due)
         due.group_by { |m, s| [s.step.letter, details(m, s)] }.map { |(kind, details), list| [kind, list.map { |m, _| m.name }, details] }

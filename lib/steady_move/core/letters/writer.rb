@@ -32,11 +32,14 @@ module SteadyMove
           Draft.new(to: to, subject: "#{about(parts, names)} [#{reference}]", text: "#{text}\n", kinds: parts.map(&:first).uniq, names: names, reference: reference)
         end
 
-        # What was asked for before and has not come. sent: Time of the letter; now: Time.
-        def remind(to:, title:, writer:, reference:, sent:, subject:, names:, kinds:)
-          text = ["To #{title}", "On #{sent.utc.strftime('%d %B %Y at %H:%M UTC')} we wrote to you about #{list(kinds)}, and see no sign of it yet:", names.map { |n| "  #{n}" }.join("\n"),
-                  "Please see to it now, or write to us what is missing.", (FIVE_DAYS if kinds.any? { |k| ASKS.fetch(k)[2] }), "Please keep our reference in your answer: #{reference}", writer].compact.join("\n\n")
-          Draft.new(to: to, subject: "Reminder: #{subject.sub(/\A(?:Reminder: )+/, '')}", text: "#{text}\n", kinds: kinds, names: names, reference: reference)
+        # What was asked for before and has not come, asked once more. sent: Time of the letter; subject: its own; parts: as in `write`.
+        def remind(to:, title:, login:, writer:, reference:, sent:, subject:, parts:)
+          again = write(to: to, title: title, login: login, writer: writer, reference: reference, parts: parts)
+          says = "On #{sent.utc.strftime('%d %B %Y at %H:%M UTC')} we wrote to you and see no sign of it yet. Please see to it now, or write to us what is missing."
+          again.tap do |d|
+            d.subject = "Reminder: #{subject.sub(/\A(?:Reminder: )+/, '')}"
+            d.text = d.text.sub("\n\n", "\n\n#{says}\n\n")
+          end
         end
 
         # A word that has to come back shows that somebody reads the address.

@@ -53,6 +53,12 @@ module SteadyMove
           last.at if last && SET_GOING.include?(last.type)
         end
 
+        # The same, also where it has become late since; nil where it is to be done anew.
+        def begun_at(id)
+          last = @by_step.fetch(id, []).reverse.find { |e| SET_GOING.include?(e.type) || e.type == "reopened" }
+          last.at if last && last.type != "reopened"
+        end
+
         # The owner's consent: {given_by, shown, from, until}, or nil.
         def consent = @events.reverse.find { |e| e.type == "consent" }&.data
 

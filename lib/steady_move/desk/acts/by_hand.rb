@@ -29,7 +29,7 @@ module SteadyMove
           seen = PROOFS.fetch(job.step).call(job)
           return job.done(seen.says, source: seen.source, ref: seen.ref) if seen.done
 
-          begun = job.state.set_going_at(job.step)
+          begun = job.state.begun_at(job.step)
           begun ? looking(job, seen, begun) : asking(job, seen)
         end
 

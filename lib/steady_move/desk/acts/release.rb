@@ -39,7 +39,7 @@ module SteadyMove
 
         # What a person approved shows within two hours, what was written for within days.
         def late_by_hand(job)
-          begun = job.state.set_going_at("release") or return
+          begun = job.state.begun_at("release") or return
           letter = job.step_state.step.by_letter?
           return if job.app.now < begun + (letter ? 3 * 86_400 : 7200)
 

@@ -1,0 +1,167 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/by_hand"
+
+# Letters that go out once, are answered, are late and reminded of; acts said to be done that were not; consent that has ended.
+class LettersSentTest < Minitest::Test
+  include ByHand
+  Letters = SteadyMove::Desk::Letters
+
+  def sent = world.app.db[:letters].all
+  def ready(account = "cobble") = letters.draft(account, by: ADA)
+  def post(ready = self.ready, **more) = letters.send(ready, account_id: "cobble", by: ADA, how: "smtp", **more)
+
+  def test_a_mail_server_that_is_away_keeps_the_draft
+    live_with("cobble")
+    id = start("isles-weather.example")
+    { "outgoing-away" => "can't be reached", "outgoing-refuses" => "no such mailbox" }.each do |fault, part|
+      world.link.fault(fault, "on")
+      assert_match(/was not sent.*#{part}/, assert_raises(Letters::Invalid) { post }.message)
+      world.link.fault(fault, nil)
+      assert_empty sent, "nothing went out, nothing is kept"
+      assert_equal "yours", state(id).turn
+    end
+    post
+    assert_equal %w[sent], sent.map { |l| l[:state] }
+  end
+
+  def test_a_letter_that_may_have_gone_out_is_not_sent_twice
+    live_with("cobble")
+    start("isles-weather.example")
+    world.app.sender.define_singleton_method(:deliver) { |*, **| raise Interrupt, "killed" }
+    assert_raises(Interrupt) { post }
+    assert_equal %w[intended], sent.map { |l| l[:state] }
+    assert_nil ready, "it counts as written until it is late"
+  end
+
+  def test_what_a_person_changed_and_sent_by_hand
+    live_with("cobble")
+    id = start("isles-weather.example")
+    draft = ready
+    post(draft, how: "hand", text: "#{draft.draft.text}\nWith thanks.")
+    assert_equal [["hand", "sent", true]], sent.map { |l| [l[:how], l[:state], l[:text].include?("With thanks")] }
+    assert_equal [draft.message_id, draft.draft.reference], sent.first.values_at(:message_id, :reference)
+    assert_equal "theirs", state(id).turn
+    assert_match(/sent by #{ADA}/, world.move(id).events.reverse.find { |e| e.type == "letter" }.says)
+    assert_raises(Letters::Invalid) { post(draft, text: "  ") }
+  end
+
+  def test_the_message_holds_what_a_mail_program_needs
+    live_with("cobble")
+    start("isles-weather.example")
+    read = SteadyMove::Wire::Mail::Eml.read(ready.tap { |r| @ready = r }.raw)
+    assert_equal ["names@saltern-office.example", "help@cobblekeel.example", @ready.message_id, @ready.draft.subject], [read.from, read.to, read.message_id, read.subject]
+    assert_includes read.text, @ready.draft.reference
+  end
+
+  # Nobody reads the letter: late after three days for a code, then a reminder that follows the first.
+  def test_a_letter_that_nobody_answers_is_reminded_of
+    live_with("cobble")
+    id = start("isles-weather.example")
+    letter = post
+    world.world.instance_variable_get(:@db)[:agenda].where(kind: "support").update(done: true)
+    world.driver.move_on(to: world.app.now + (3 * 86_400) + 1800)
+    step = state(id)["ask-code"]
+    assert_equal %w[stuck yours], [step.phase, step.turn]
+    assert_match(/It is late: send a reminder/, step.says)
+    assert_equal [letter], letters.overdue.map { |l| l[:id] }
+    assert_nil ready, "what was written for is reminded of, not written for again"
+    reminder = letters.reminder(letter, by: ADA)
+    assert_equal [[[id, "unlock"], [id, "ask-code"]], true], [reminder.steps, reminder.draft.subject.start_with?("Reminder: ")]
+    assert_equal [sent.first[:message_id]], SteadyMove::Wire::Mail::Eml.read(reminder.raw).answers
+    letters.send(reminder, account_id: "cobble", by: ADA, how: "smtp", reminds: letter)
+    world.runner.pass
+    assert_equal ["theirs", []], [state(id).turn, letters.overdue]
+    world.driver.move_on(to: world.app.now + 7200)
+    assert_equal "theirs", state(id).turn
+    until_step(id, "release")
+    assert_raises(Letters::Invalid) { letters.reminder(999, by: ADA) }
+    assert_raises(Letters::Invalid) { letters.reminder(sent.last[:id], by: ADA) }
+  end
+
+  # An account that is written to, and nobody knows where.
+  def test_without_an_address_nothing_is_started
+    live_with("cobble")
+    account = world.app.accounts.find("cobble")
+    world.app.accounts.put(account.dup.tap { |a| a.habits = a.habits.except("support") })
+    error = assert_raises(SteadyMove::Desk::Planning::NotStartable) { start("isles-weather.example") }
+    assert_match(/no address of its support is known/, error.message)
+    assert_raises(Letters::Invalid) { letters.draft("nowhere", by: ADA) }
+  end
+
+  # step, how long after it was said (seconds) => phase, whose turn, a part of what is told
+  LATE = [
+    [0, "under-way", "theirs", "usually takes 15 minutes, at most 1 hour"],
+    [900, "under-way", "theirs", "still shows the lock"],
+    [3540, "under-way", "theirs", "still shows the lock"],
+    [3660, "stuck", "yours", "It is late: look again at Millrace Registrations"]
+  ].freeze
+
+  def test_said_but_not_done_becomes_late_and_yours_again
+    live_with("millrace")
+    id = start("slipway.example")
+    say(id, "unlock")
+    said = world.app.now
+    LATE.each do |after, phase, turn, part|
+      world.driver.move_on(to: said + after) if after.positive?
+      step = state(id)["unlock"]
+      assert_equal [phase, turn], [step.phase, step.turn], after
+      assert_includes step.says, part
+      look = world.app.moves.looks[[id, "unlock"]]
+      assert_operator look, :>, world.app.now, "it is looked at again by itself"
+    end
+    world.driver.move_on(to: said + 9000)
+    assert_equal "stuck", state(id)["unlock"].phase, "late stays late"
+    assert_match(/\Amailto:care@millrace/, told(id, "unlock").hand.mailto)
+    assert_raises(SteadyMove::Desk::Hands::NotNow) { hands.said([[id, "lock-gone"]], by: ADA) }
+    say(id, "unlock")
+    assert_equal "theirs", state(id)["unlock"].turn
+  end
+
+  # who, how long => refused with
+  CONSENTS = [["", 9, "who gave"], ["Pearl", -1, "in the future"], ["Pearl", 0, "in the future"]].freeze
+
+  def test_consent_has_a_giver_and_an_end
+    live_with("millrace")
+    id = start("kelp-sound-hire.example")
+    CONSENTS.each { |who, days, part| assert_match(/#{part}/, assert_raises(SteadyMove::Desk::Hands::NotNow) { consent(id, given_by: who, days: days) }.message) }
+    due = hands.consents
+    assert_equal [[id], true], [due.moves.map(&:id), due.until > world.app.now + 86_400]
+    consent(id, days: 1)
+    assert_nil hands.consents
+    assert_raises(SteadyMove::Desk::Hands::NotNow) { consent(id) }
+    site = told(id, "identity").hand.site
+    pass_check(site)
+    until_step(id, "privacy-off")
+    do_it(id, "privacy-off", "off")
+    world.driver.move_on(to: world.app.now + (2 * 86_400))
+    shown = SteadyMove::Web::Views::MoveView.card(world.move(id), {}, world.app.now)[:exposed]
+    assert_equal [true, nil], shown.values_at(:over, :until)
+    assert_operator shown[:seconds], :>=, 2 * 86_400
+  end
+
+  # Two hundred at once would be told by place: here all that can go, in one consent, one letter, one list of codes.
+  def test_several_at_once
+    live_with("millrace", "cobble", "gannet")
+    names = %w[kelp-sound-hire.example slipway.example saltern-harbour.example isles-weather.example northskerry-crew.example northskerry-season-2026.example]
+    seen = 0
+    rows = SteadyMove::Desk::Batch.new(world.app).start(names, to: "orlop", by: ADA) { seen += 1 }
+    assert_equal [6, 5], [seen, rows.count(&:move_id)]
+    assert_match(/does not know this name/, rows.last.says.join)
+    sums = SteadyMove::Desk::Batch.sums(rows)
+    assert_equal [[5 * 902]], [sums[:total].map(&:minor)]
+    assert_equal %w[EUR], sums[:saves].map(&:currency), "what is saved is told only where both prices are in one currency"
+    world.runner.pass
+    ids = rows.filter_map(&:move_id)
+    assert_equal 2, hands.consents.moves.size
+    consent(*hands.consents.moves.map(&:id))
+    places = hands.places.to_h { |p| [p.title, p.items.map(&:step).sort] }
+    assert_equal({ "Millrace Registrations" => %w[ask-code unlock unlock], "Curlew Screen" => %w[identity], "Cobble and Keel" => %w[ask-code ask-code unlock unlock], "Gannet Street Names" => %w[privacy-off] },
+                 places.transform_values { |steps| steps - %w[prove-contact] })
+    write("cobble")
+    assert_equal 1, sent.count { |l| l[:account_id] == "cobble" }
+    list = ids.map { |i| world.move(i).name }.map { |n| "#{n}, #{row(n)[:auth_info]}" }.join("\n")
+    assert_equal %w[kept] * 5, SteadyMove::Desk::CodeSafe.new(world.app).keep(list, by: ADA).map(&:fate)
+  end
+end

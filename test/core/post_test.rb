@@ -51,6 +51,42 @@ class PostTest < Minitest::Test
     end
   end
 
+  # text => {name => code} of a list in it
+  LISTS = [
+    ["ferry.example: aB3x99\nisles.example: zz;11,y", { "ferry.example" => "aB3x99", "isles.example" => "zz;11,y" }],
+    ["> ferry.example: aB3x99\n> isles.example, two words", { "ferry.example" => "aB3x99", "isles.example" => "two words" }],
+    ["FERRY.EXAMPLE = q1w2e3\nisles.example\tt4b5", { "ferry.example" => "q1w2e3", "isles.example" => "t4b5" }],
+    ["ferry.example: one111\nferry.example: two222\nisles.example: x99999", { "isles.example" => "x99999" }],
+    ["ferry.example: same11\nferry.example: same11\nisles.example: x99999", { "ferry.example" => "same11", "isles.example" => "x99999" }],
+    ["stranger.test: aB3x99\nferry.example: bbb222", { "ferry.example" => "bbb222" }],
+    ["ferry.example has left us.\nSee https://reg.test/x", {}]
+  ].freeze
+
+  def test_lists_of_codes
+    LISTS.each do |text, codes|
+      found = read("The authorization codes", text)
+      assert_equal codes, found.codes.to_h, text
+      assert_nil found.code, text if codes.size > 1
+      masked = Core::Post::Codes.masked("The authorization codes:\n#{text}")
+      codes.each_value { |code| refute_includes masked, code, text }
+    end
+  end
+
+  # text => is an identity check said to be passed
+  PASSED = {
+    "Your identity check is passed." => true, "The identity check was successful." => true, "Identity check complete" => true,
+    "Type this number to show who you are. The identity check is open for one day." => false, "We need your passport for the identity check." => false
+  }.freeze
+
+  def test_a_check_that_was_passed
+    PASSED.each do |text, passed|
+      found = read("Your identity check", text)
+      assert_equal ["identity-check", passed], [found.kind, found.passed], text
+      assert_equal !passed, Core::Post::Lexicon.asks?("identity-check", text: text, at: SENT, deadline: nil, doubtful: false, over: false)
+    end
+    refute Core::Post::Lexicon.asks?("contact-proof", text: "", at: SENT, deadline: nil, doubtful: false, over: false, answers: true), "it answers a letter of ours"
+  end
+
   # text => deadline (RFC 3339), a part of what is assumed
   DEADLINES = [
     ["by 2027-03-06 10:00:00 UTC", "2027-03-06T10:00:00Z", nil], ["until 2027-03-06T10:00Z", "2027-03-06T10:00:00Z", nil], ["before 2027-03-06 10:00 +02:00", "2027-03-06T08:00:00Z", nil],

@@ -70,6 +70,50 @@ class PostRoomTest < Minitest::Test
     assert_equal before, [@app.db[:messages].count, @app.db[:events].count, @app.db[:codes].count]
   end
 
+  RAW = "From: notices@elsewhere.test\r\nMessage-ID: <9@y>\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\nSubject: Authorization code of #{NAME}\r\n\r\nThe authorization code is: secret11\r\n".freeze
+
+  # what is dropped in => refused with
+  BAD_FILES = { "" => /empty/, "no head at all" => /no mail message/, "Subject: x\r\n\r\ny" => /no From field/ }.freeze
+
+  def test_a_message_dropped_in_as_a_file
+    assert @room.drop(RAW)
+    refute @room.drop(RAW), "the same message twice"
+    assert_equal [1, true, -1], [@app.messages.all.size, @app.messages.all.first[:doubtful], @app.messages.all.first[:uid]]
+    assert_equal 0, @app.messages.last_uid, "the mailbox is read from its beginning all the same"
+    BAD_FILES.each { |raw, says| assert_match(says, assert_raises(SteadyMove::Desk::PostRoom::Unreadable) { @room.drop(raw) }.message) }
+    assert @room.drop(RAW.sub("<9@y>", "<10@y>"))
+    assert_equal [-2, -1], @app.messages.all.map { |m| m[:uid] }.sort
+  end
+
+  # A doubt that a person lifts: then the code counts, and the sender's like are taken so from then on.
+  def test_a_wrong_match_is_put_right_and_remembered
+    @room.drop(RAW)
+    replies = SteadyMove::Desk::Replies.new(@app)
+    assert_nil held
+    refute_includes @app.db[:messages].get(:sealed_code).to_s, "secret11"
+    assert_raises(SteadyMove::Desk::Replies::Invalid) { replies.correct(-1, kind: "code", names: ["nobody.example"], by: "ada") }
+    assert_raises(SteadyMove::Desk::Replies::Invalid) { replies.correct(99, kind: "code", names: [NAME], by: "ada") }
+    replies.correct(-1, kind: "code", names: [NAME], by: "ada", trust: true)
+    assert_equal ["held", false, "ada"], [held, *@app.messages.find(-1).values_at(:doubtful, :corrected_by)]
+    assert_equal "secret11", @app.keepings.newest_code(NAME)
+    assert_nil @app.db[:messages].get(:sealed_code), "taken once"
+    replies.correct(-1, kind: "offer", names: [], by: "ada")
+    kept = arrive("Authorization code of #{NAME}", "Buy one, get one. Authorization code inside", from: "Notices@Elsewhere.test")
+    assert_equal ["offer", "code"], kept.values_at(:kind, :read_kind)
+    assert_includes kept[:because].join(" "), "put right by ada"
+    other = arrive("Receipt for #{NAME}", "Payment received", from: "notices@elsewhere.test")
+    assert_equal "receipt", other[:kind], "what reads otherwise is taken as it reads"
+    assert_equal "code", arrive("Authorization code of #{NAME}", "The authorization code is: zz11yy")[:kind], "another sender is another matter"
+  end
+
+  # The next message of a thread follows the one that was put right.
+  def test_a_thread_keeps_the_name_that_it_was_given
+    @room.drop(RAW.sub(/Subject.*/m, "Subject: About your request\r\n\r\nWe look into it.\r\n"))
+    SteadyMove::Desk::Replies.new(@app).correct(-1, kind: "unrelated", names: [NAME], by: "ada")
+    @room.drop("From: x@y.test\r\nMessage-ID: <11@y>\r\nIn-Reply-To: <9@y>\r\nSubject: Re: About your request\r\n\r\nDone.\r\n")
+    assert_equal [NAME], @app.messages.find(-2)[:names]
+  end
+
   def test_a_mailbox_that_refuses_puts_off_the_next_look_only
     @box.define_singleton_method(:messages) { |**| raise SteadyMove::Wire::Unreachable, "the mailbox is away" }
     assert_equal 0, @room.fetch

@@ -14,6 +14,10 @@ class EppStandardsTest < Minitest::Test
     "hello" => Commands.hello, "login" => Commands.login(client: "saltern-web", password: "high-water", id: "abc-1"),
     "logout" => Commands.logout(id: "abc-2"), "check" => Commands.check(names: %w[a.example b.example], id: "abc-3"),
     "info" => Commands.info(name: "a.example", id: "abc-4"), "info with code" => Commands.info(name: "a.example", id: "abc-5", auth_info: "<&\"é"),
+    "contact update" => Commands.contact_update(contact: "sh8013", id: "abc-11", email: "q@x.example"),
+    "whole contact update" => Commands.contact_update(contact: "sh8013", id: "abc-12", voice: "+44.1632960142",
+                                                      postal: { "name" => "Ada", "org" => "Ferries", "street" => "1 Quay", "city" => "Saltern", "country" => "GB" }),
+    "new code" => Commands.update(name: "a.example", id: "abc-13", auth_info: "aB<&3"),
     "contact info" => Commands.contact_info(contact: "sh8013", id: "abc-10"),
     "update" => Commands.update(name: "a.example", id: "abc-6", add: { statuses: %w[clientHold] }, rem: { name_servers: %w[ns.b.example] }),
     "poll" => Commands.poll_request(id: "abc-7"), "ack" => Commands.poll_acknowledge(message_id: "12", id: "abc-8")
@@ -55,7 +59,21 @@ class EppStandardsTest < Minitest::Test
     command = Published.examples(5733, "C").find { |t| t.include?("<contact:info") && !t.include?("authInfo") } || Published.examples(5733, "C").find { |t| t.include?("<contact:info") }
     assert_equal "sh8013", Practice::Epp::Request.parse(command).contact
     contact = Published.examples(5733, "S").map { |t| Epp::Response.parse(t).data }.grep(Epp::ContactInfo).first
-    assert_equal ["sh8013", "John Doe", "Example Inc.", "jdoe@example.com", utc("1999-04-03T22:00:00Z"), utc("1999-12-03T09:00:00Z")], contact.to_a
+    assert_equal ["sh8013", "John Doe", "Example Inc.", "123 Example Dr.", "Dulles", "US", "+1.7035555555", "jdoe@example.com", utc("1999-04-03T22:00:00Z"), utc("1999-12-03T09:00:00Z")], contact.to_a
+  end
+
+  # RFC 5733 §3.2.5 and RFC 5731 §3.2.5, their own examples: an address that changes, a code that is set anew.
+  def test_the_updates_of_rfc_5733_and_5731
+    theirs = Published.examples(5733, "C").find { |t| t.include?("<contact:update") }
+    ours = Commands.contact_update(contact: "sh8013", id: "x", email: "q@x.example", postal: { "name" => "n", "org" => "", "street" => "124 Example Dr.", "city" => "Dulles", "country" => "US" })
+    at = ->(xml, path) { Nokogiri::XML(xml).at_xpath(path, c: "urn:ietf:params:xml:ns:contact-1.0") }
+    %w[//c:update/c:id //c:chg/c:postalInfo/@type //c:chg/c:postalInfo/c:addr/c:street //c:chg/c:postalInfo/c:addr/c:city].each { |path| assert_equal at[theirs, path].text, at[ours, path].text, path }
+    asked = Practice::Epp::Request.parse(ours)
+    assert_equal ["update", "sh8013", "q@x.example"], [asked.verb, asked.contact, asked.email]
+    theirs = Practice::Epp::Request.parse(Published.examples(5731, "C").find { |t| t.include?("<domain:chg>") && t.include?("authInfo") })
+    ours = Practice::Epp::Request.parse(Commands.update(name: "example.com", id: "x", auth_info: theirs.auth))
+    assert_equal [theirs.verb, theirs.name, theirs.auth], [ours.verb, ours.name, ours.auth]
+    refute_nil theirs.auth
   end
 
   # RFC 5731's own examples: our builders say the same, our readers understand them.

@@ -63,15 +63,16 @@ module SteadyMove
       # Returns [Reading, the kind by the words alone].
       def understand(message, letter)
         read = Core::Post::Reader.read(from: message.from, subject: message.subject, text: message.text, held: held, sender_domains: senders, sent: message.at, failed: message.failed || [])
+        by_words = read.kind
         reading = letter ? answering(read, message, letter) : read
         before = @app.messages.corrected(message.answers)
         reading.names = before[:names].map { |n| Core::Names::DomainName.held(n) } if before && reading.names.empty?
-        kind, by = @app.letters.correction(message.from, read.kind)
-        return [reading, read.kind] unless kind
+        kind, by = @app.letters.correction(message.from, by_words)
+        return [reading, by_words] unless kind
 
         reading.kind = kind
         reading.because += ["Messages like this from #{message.from} were put right by #{by}."]
-        [reading, read.kind]
+        [reading, by_words]
       end
 
       # It answers a letter of ours: about that letter's names, and a word that came back needs no known sender.

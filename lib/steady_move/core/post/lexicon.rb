@@ -33,7 +33,7 @@ module SteadyMove
             [2, /clientTransferProhibited/, "it names the lock's status"]
           ]),
           Kind.new(id: "code", names_needed: true, wording: [
-            [4, /\b(?:authori[sz]ation|auth|transfer|epp) (?:code|key|info)\b|\bauth-?info\b|\bauth-?code\b/i, "it speaks of an authorization code"]
+            [4, /\b(?:authori[sz]ation|auth|transfer|epp) (?:codes?|keys?|info)\b|\bauth-?info\b|\bauth-?codes?\b/i, "it speaks of an authorization code"]
           ]),
           Kind.new(id: "contact-proof", names_needed: false, wording: [
             [5, /\b(?:verify|confirm|validate|prove)\b#{GAP}{0,60}\b(?:e-?mail|contact|mailbox|address)\b/i, "it asks to prove an address"],

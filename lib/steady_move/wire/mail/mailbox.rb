@@ -21,7 +21,7 @@ module SteadyMove
           session do |imap|
             imap.examine(@at.fetch(:folder, "INBOX"))
             uids = imap.uid_search(["UID", "#{after + 1}:*"]).select { |u| u > after }.sort
-            uids.map { |uid| message(uid, imap.uid_fetch(uid, "BODY.PEEK[]<0.#{Eml::MOST}>").first) }
+            uids.map { |uid| message(uid, imap.uid_fetch(uid, "BODY.PEEK[]<0.#{Eml::MOST + 1}>").first) }
           end
         end
 

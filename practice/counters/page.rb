@@ -19,8 +19,8 @@ module Practice
       end
 
       def sign_in(place, wrong = nil)
-        "#{"<p role=\"alert\">#{h(wrong)}</p>" if wrong}<form method=\"post\" action=\"/counter/#{h(place)}/sign-in\"><p><label>Name <input name=\"login\" required></label></p>" \
-          "<p><label>Password <input name=\"password\" type=\"password\" required></label></p><button>Enter</button></form>"
+        "#{"<p role=\"alert\">#{h(wrong)}</p>" if wrong}<form method=\"post\" action=\"/counter/#{h(place)}/sign-in\"><p><label>Name <input name=\"login\" autocomplete=\"username\" required></label></p>" \
+          "<p><label>Password <input name=\"password\" type=\"password\" autocomplete=\"current-password\" required></label></p><button>Enter</button></form>"
       end
 
       def release(path, name)

@@ -69,4 +69,16 @@ module Browser
     end
     assert_text text
   end
+
+  AXE = File.join(SteadyMove::ROOT, "ui", "node_modules", "axe-core", "axe.min.js")
+
+  # axe-core, from its package, on the view as it stands, in light and dark.
+  def axe(where)
+    page.execute_script(File.read(AXE))
+    [false, true].each do |dark|
+      page.execute_script("document.documentElement.classList.toggle('dark', arguments[0])", dark)
+      found = page.evaluate_async_script("const done = arguments[0]; axe.run({ resultTypes: ['violations'] }).then((r) => done(r.violations.map((v) => v.id + ': ' + v.nodes.map((n) => n.html.slice(0, 120)).join(' | '))))")
+      assert_empty found, "#{where} #{dark ? 'dark' : 'light'}"
+    end
+  end
 end

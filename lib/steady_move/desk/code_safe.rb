@@ -94,7 +94,7 @@ module SteadyMove
       def asker(name)
         holder = @app.names.find(name)&.fetch(:account_id)
         open = @app.accounts.all.select { |a| a.kind == "epp" && a.id != holder }
-        open.find { |a| a.id == @app.moves.usual_destination } || open.first
+        open.find { |a| a.id == Destinations.usual(@app) } || open.first
       end
 
       def asked(account, name, code)

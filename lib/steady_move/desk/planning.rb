@@ -44,7 +44,7 @@ module SteadyMove
 
       # What a move to an account, or to the usual destination, would cost: [account, Quote]; nil where no other is known, or its price.
       def going(judged, to: nil)
-        account = @app.accounts.find(to || @app.moves.usual_destination) or return
+        account = @app.accounts.find(to || Destinations.usual(@app)) or return
         return if account.id == judged.account.id || account.prices["transfer"].nil?
 
         [account, quote(judged.account, account)]

@@ -43,7 +43,7 @@ module SteadyMove
           end
 
           app.get("/api/accounts") do
-            json(usual_destination: app_.moves.usual_destination,
+            json(usual_destination: Desk::Destinations.usual(app_),
                  accounts: app_.accounts.all.map { |a| { id: a.id, title: a.title, registrar: a.registrar, kind: a.kind, connection: a.connection.slice("host", "port", "client"), prices: a.prices, ways: a.ways, site: a.habits["site"], support: a.habits["support"], privacy_service: a.privacy_service&.fetch("title", nil) } },
                  hosts: app_.accounts.hosts.map { |h| { id: h.id, title: h.title, name_servers: h.name_servers, ends_with: h.ends_with } })
           end

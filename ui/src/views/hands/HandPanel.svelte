@@ -33,7 +33,7 @@
 </script>
 
 <section aria-label={title}>
-  <h3>By hand: {title}</h3>
+  <h2>By hand: {title}</h2>
   <Place {hand} />
   <p>{hand.does}</p>
   {#each hand.values as v (v.label)}
@@ -65,7 +65,7 @@
     border-radius: var(--radius);
     background: var(--raised);
   }
-  h3 {
+  h2 {
     font-weight: 650;
   }
   p {

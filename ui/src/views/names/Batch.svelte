@@ -31,17 +31,20 @@
     progress = undefined;
     return answer;
   }
-  const plan = createQuery(() => ({
-    queryKey: ['batch', body],
-    queryFn: async () => whole(await ask(api.POST('/api/batches/proposals', { body }))),
-    enabled: Boolean(to && names.length),
-  }));
+  const plan = createQuery(() => {
+    const asked = body; // what this key stands for, also when it is asked again later
+    return {
+      queryKey: ['batch', asked],
+      queryFn: async () => whole(await ask(api.POST('/api/batches/proposals', { body: asked }))),
+      enabled: Boolean(asked.to && asked.names.length),
+    };
+  });
   const start = createMutation(() => ({
     mutationFn: async () =>
       whole(await ask(api.POST('/api/batches', { body: { ...body, names: able.map((r) => r.name) } }))),
     onSuccess: () => {
-      put('tray', undefined);
       void client.invalidateQueries();
+      put('tray', undefined);
     },
   }));
   const shown = $derived(start.data ?? plan.data);

@@ -1,0 +1,167 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/browser"
+
+# What people do by hand, with the counters open in the same browser.
+class BrowserHandsTest < Minitest::Test
+  include Browser
+
+  def new_world = BenchWorld.new(names_at: %w[millrace cobble])
+
+  def begin_moves(*names)
+    ids = names.map { |n| world.start(n, to: "orlop") }
+    world.runner.pass
+    ids
+  end
+
+  # Opens a place that the page links to, signs in there, does the block's acts, and comes back.
+  def at_counter(title, login, password)
+    back = current_path
+    opened = window_opened_by { first(:link, title, exact: true).click }
+    within_window(opened) do
+      fill_in "Name", with: login
+      fill_in "Password", with: password
+      click_on "Enter"
+      yield
+    end
+    opened.close
+    visit back
+  end
+
+  def test_a_name_behind_a_privacy_service_is_made_ready_by_hand
+    begin_moves("kelp-sound-hire.example")
+    sign_in
+    assert_text "Record the owner’s consent for 1 name"
+    click_on "Record it"
+    assert_text "Before the privacy service goes off"
+    fill_in "Who gave it, and how", with: "Pearl Strand, by telephone"
+    click_on "Record the consent for 1 name"
+    assert_text "Curlew Screen"
+    at_counter("Curlew Screen", "kelpsound", "mud-flat-55") do
+      click_on "Send me a number for the identity check"
+      assert_text "on its way"
+    end
+    click_on "To next event"
+    assert_selector "button:not([disabled])", text: "+15 min"
+    world.until_true { world.app.messages.all.any? { |m| m[:subject].include?("number") } }
+    number = world.app.messages.all.find { |m| m[:subject].include?("number") }[:text][/\d{6}/]
+    visit "/by-hand"
+    at_curlew { fill_in("Number", with: number) && click_on("Check") && assert_text("The identity check is passed") }
+    on_until "turn the privacy service off"
+    at_curlew do
+      click_on "kelp-sound-hire.example"
+      click_on "Show the contacts"
+      assert_text "The privacy service is off"
+    end
+    within("section", text: "Curlew Screen") { click_on "This 1 act is done" }
+    visit "/moves/#{world.app.moves.open.first.id}"
+    assert_text "The contacts are public for"
+    assert_text "Pearl Strand, by telephone consents until"
+    within("section[aria-label^='Take the transfer lock off']") do
+      assert_text "This only starts the looking"
+      click_on "I have done it"
+      assert_text "your word is not one"
+    end
+    assert_text "the public record still shows the lock"
+    click_on "Look now"
+    assert_text "the public record still shows the lock"
+  end
+
+  def at_curlew(&block)
+    back = current_path
+    opened = window_opened_by { first(:link, "Curlew Screen", exact: true).click }
+    within_window(opened, &block)
+    opened.close
+    visit back
+  end
+
+  def test_one_letter_for_two_names_and_its_answer
+    begin_moves("saltern-harbour.example", "isles-weather.example")
+    sign_in
+    assert_text "Write to Cobble and Keel for 2 names"
+    click_on "Write the letter"
+    click_on "Write one letter for 2 names"
+    assert_field "The letter", with: /Please take the transfer lock off:\n  saltern-harbour.example\n  isles-weather.example/
+    assert_link "Open it in your mail program"
+    fill_in "The letter", with: "#{find_field('The letter').value}\nThank you."
+    click_on "Send it"
+    assert_text "no answer yet"
+    assert_no_button "Send it"
+    on_until "answered", most: 30
+    visit "/post"
+    assert_text "Please: the transfer lock off"
+    assert_no_text world.world.registry.find("isles-weather.example")[:auth_info]
+  end
+
+  def test_the_people_behind_a_name
+    sign_in
+    visit "/names/kelpsound.example"
+    within("section.panel", text: "Contacts") do
+      assert_text "not reached: mail came back"
+      assert_text "This mailbox lies on the name itself"
+      click_on "What can be done about an address"
+      assert_text "An edit there counts only 6 hours later"
+      assert_text "has to be read before"
+      choose "Change the administrative contact's address"
+      fill_in "The new address", with: "pearl@kelp-office.example"
+      click_on "Change it"
+      assert_text(/E-mail of the administrative contact:\s+pearl@kelp-office.example/)
+      all(:button, "Send it a word").last.click
+      assert_text "a word was sent, it has not come back yet"
+    end
+  end
+
+  def test_a_tray_is_planned_and_started_at_once
+    sign_in
+    visit "/names?tray=slipway.example,saltern-harbour.example,oyster-smack-charter.example"
+    click_on "Plan these 3 moves"
+    assert_text "2 of 3 can start, for 18.04 EUR together"
+    within("li", text: "oyster-smack-charter.example") { assert_text "within 60 days of its creation" }
+    click_on "Start 2 moves for 18.04 EUR"
+    assert_text "2 moves were started"
+    click_on "gathered by place"
+    assert_text "Write one letter for saltern-harbour.example"
+    within("section", text: "Millrace Registrations") { assert_text "Open slipway.example and take the transfer lock off" }
+  end
+
+  def test_a_message_is_dropped_in_and_put_right
+    file = File.join(world.folder, "offer.eml")
+    File.write(file, "From: a@elsewhere.test\r\nMessage-ID: <1@b>\r\nSubject: Please approve the transfer of slipway.example\r\n\r\nApprove it.\r\n")
+    sign_in
+    visit "/post"
+    attach_file "Drop messages here", file
+    assert_text "offer.eml: taken in"
+    article = find("article", text: "Doubtful, not relied on")
+    within(article) do
+      find("summary").click
+      select "Offer to stay", from: "It is"
+      click_on "Put it right"
+    end
+    assert_text "1 offer to stay"
+    attach_file "Drop messages here", file
+    assert_text "in the post already"
+  end
+
+  # axe-core on the views with something in them.
+  def test_axe_finds_nothing_by_hand
+    begin_moves("kelp-sound-hire.example", "saltern-harbour.example")
+    sign_in
+    visit "/by-hand"
+    click_on "Write one letter for saltern-harbour.example"
+    assert_field "The letter"
+    axe("/by-hand")
+    ["/moves/#{world.app.moves.open.first.id}", "/names/kelpsound.example", "/names/batch?tray=slipway.example,saltern-harbour.example"].each do |path|
+      visit path
+      assert_selector "section.panel"
+      assert_no_text "looked at."
+      axe(path)
+    end
+    size(390, 844)
+    ["/by-hand", "/moves/#{world.app.moves.open.first.id}", "/names/kelpsound.example"].each do |path|
+      visit path
+      assert_selector "h1"
+      assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, 390, path
+    end
+  end
+end

@@ -1,0 +1,194 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/signed_in"
+require_relative "../support/visitor"
+
+# Acts by hand, letters, contacts, batches and the post over the API: what comes back, and what each bad request is told.
+class WebHandsTest < Minitest::Test
+  include SignedIn
+
+  def new_world = BenchWorld.new(names_at: %w[millrace cobble gannet fairlead])
+
+  def setup
+    @world = new_world
+    @house = world.desk.house(log: SteadyMove::Web::Log.new(@log = StringIO.new))
+    @app = house.rack
+    sign_in
+  end
+
+  def move(name) = world.start(name, to: "orlop").tap { world.runner.pass }
+  def hands = get("/api/hands") && answer
+  def item(step) = hands["places"].flat_map { |p| p["items"] }.find { |i| i["step"] == step }
+  def codes_in(text) = world.world.registry.domains.select_map(:auth_info).select { |c| text.include?(c) }
+
+  def test_said_and_looked_for
+    id = move("slipway.example")
+    assert_equal ["Millrace Registrations", "kelpsound"], hands["places"].first.values_at("title", "login")
+    assert_equal [id, false, "page"], item("unlock").then { |i| [i["move"], i["letter"], i["hand"]["way"]] }
+    assert_equal 200, send_to("/api/hands/said", steps: [{ move: id, step: "unlock" }])
+    refute_nil item("unlock")["said_at"]
+    get "/api/moves/#{id}"
+    steps = answer["steps"].to_h { |s| [s["id"], s] }
+    assert_equal [true, "page", true], [steps["unlock"]["by_hand"], steps["unlock"]["way"], steps["unlock"]["said_at"] == item("unlock")["said_at"]]
+    assert_nil steps["order"]["hand"], "only what can be done now is told"
+  end
+
+  # path, body => status, a part of the sentence
+  BAD = [
+    ["/api/hands/said", { steps: [] }, 422, "steps"],
+    ["/api/hands/said", { steps: [{ move: 99, step: "unlock" }] }, 409, "no move number 99"],
+    ["/api/hands/said", { steps: [{ move: 1, step: "order" }] }, 409, "does not wait for that"],
+    ["/api/hands/consent", { moves: [1], given_by: "P", until: "2027-03-09T00:00:00Z" }, 422, "given_by"],
+    ["/api/hands/consent", { moves: [1], given_by: "Pearl", until: "tomorrow" }, 422, "until"],
+    ["/api/hands/consent", { moves: [1], given_by: "Pearl", until: "2027-03-09T00:00:00Z" }, 409, "does not wait for that"],
+    ["/api/hands/new-code", { move: 99 }, 409, "no move number 99"],
+    ["/api/hands/code", { name: "nobody.example", code: "abc123" }, 409, "not on the list"],
+    ["/api/hands/code", { name: "slipway.example", code: "" }, 422, "code"],
+    ["/api/letters/draft", { account: "nowhere" }, 422, "no account"],
+    ["/api/letters/draft", { account: "gannet" }, 409, "Nothing waits"],
+    ["/api/letters/draft", { reminds: 99 }, 422, "no letter number 99"],
+    ["/api/letters", { account: "cobble", how: "pigeon" }, 422, "how"],
+    ["/api/letters", { account: "cobble", how: "smtp", reference: "x" }, 422, "reference"],
+    ["/api/batches", { names: ["slipway.example"], to: "nowhere" }, 422, "no account"],
+    ["/api/batches", { names: ["slipway.example"], to: "orlop", host: "nowhere" }, 422, "no DNS host"],
+    ["/api/batches/proposals", { names: [], to: "orlop" }, 422, "names"],
+    ["/api/post/1/correct", { kind: "gossip", names: [] }, 422, "kind"],
+    ["/api/post/999/correct", { kind: "offer", names: [] }, 422, "no message number 999"],
+    ["/api/names/kelpsound.example/contacts/prove", { role: "friend" }, 422, "role"],
+    ["/api/names/kelpsound.example/contacts/repair", { choice: "burn", email: "a@b.example" }, 422, "not one of the choices"],
+    ["/api/names/kelpsound.example/contacts/repair", { choice: "admin", email: "a at b" }, 422, "not an e-mail"],
+    ["/api/names/nobody.example/contacts/prove", { role: "admin" }, 404, "not on the list"]
+  ].freeze
+
+  def test_bad_requests_are_told_what_is_wrong
+    move("slipway.example")
+    BAD.each do |path, body, status, says|
+      assert_equal [status, true], [send_to(path, **body), answer["detail"].to_s.include?(says)], "#{path} #{body}: #{last_response.body[0, 200]}"
+    end
+  end
+
+  def test_one_consent_for_all
+    ids = %w[kelp-sound-hire.example northskerry-crew.example].map { |n| move(n) }
+    due = hands["consents"]
+    assert_equal [ids, true], [due["moves"].map { |m| m["id"] }, due["shown"].include?("e-mail address")]
+    assert_equal 200, send_to("/api/hands/consent", moves: ids, given_by: "Pearl Strand", until: "2027-03-09T23:59:59Z")
+    world.runner.pass
+    assert_nil hands["consents"]
+    get "/api/moves/#{ids.first}"
+    assert_equal ["Pearl Strand", "2027-03-09T23:59:59Z"], answer["consent"].values_at("given_by", "until")
+  end
+
+  # A draft is looked at, changed and sent; what is sent is what was looked at.
+  def test_a_letter_is_drafted_and_sent
+    %w[saltern-harbour.example isles-weather.example].each { |n| move(n) }
+    assert_equal(%w[saltern-harbour.example isles-weather.example], hands["places"].find { |p| p["id"] == "cobble" }["letter_for"])
+    send_to("/api/letters/draft", account: "cobble")
+    draft = answer
+    assert_empty codes_in(draft.values.join), "no secret"
+    assert draft["mailto"].start_with?("mailto:help@cobblekeel.example?subject=Please%3A")
+    text = "#{draft['text']}\nPlease hurry.\n"
+    assert_equal 200, send_to("/api/letters", account: "cobble", how: "smtp", text: text, reference: draft["reference"], message_id: draft["message_id"])
+    sent = answer["letters"].first
+    assert_equal ["sent", "smtp", draft["subject"]], sent.values_at("state", "how", "subject")
+    assert_equal draft["message_id"], world.app.db[:letters].get(:message_id)
+    assert_empty answer["places"].find { |p| p["id"] == "cobble" }["letter_for"]
+    assert_equal 409, send_to("/api/letters", account: "cobble", how: "smtp")
+  end
+
+  def test_a_code_is_pasted_and_taken
+    id = move("isles-weather.example")
+    code = world.world.registry.find("isles-weather.example")[:auth_info]
+    assert_equal [200, true], [send_to("/api/hands/code", name: "isles-weather.example", code: code), answer["says"].is_a?(Array)]
+    world.runner.pass
+    assert world.move(id).state.done?("ask-code")
+    assert_equal 200, send_to("/api/hands/code", name: "slipway.example", code: " 1l0O")
+    assert_equal 3, answer["says"].size, "a blank, too short, look-alikes"
+    refute_includes @log.string, code
+  end
+
+  def test_a_batch_is_looked_at_and_started
+    names = %w[slipway.example saltern-harbour.example oyster-smack-charter.example nobody.example]
+    rows = lambda do |path|
+      status = send_to(path, names: names, to: "orlop")
+      100.times do
+        break unless status == 202
+
+        get "/api/batches/#{answer['job']}"
+        status = last_response.status
+      end
+      answer["rows"].map { |r| [r["name"], r["startable"], r["by_hand"], !r["move_id"].nil?] }
+    end
+    expected = [["slipway.example", true, 5, false], ["saltern-harbour.example", true, 3, false], ["oyster-smack-charter.example", false, 4, false], ["nobody.example", false, 0, false]]
+    assert_equal(expected.map { |n, s, _, m| [n, s, m] }, rows.call("/api/batches/proposals").map { |n, s, _, m| [n, s, m] })
+    assert_equal 1804, answer["total"].sum { |a| a["minor"] }
+    assert_equal([true, true, false, false], rows.call("/api/batches").map(&:last))
+    assert_equal 2, world.app.moves.open.size
+    assert_equal 404, (get("/api/batches/none") && last_response.status)
+  end
+
+  def test_contacts_on_the_sheet
+    get "/api/names/kelpsound.example"
+    cards, choices = answer["contacts"].values_at("cards", "choices")
+    assert_equal([["registrant", "bounced", true], ["admin", nil, false]], cards.map { |c| c.values_at("role", "mailbox", "on_name") })
+    assert_equal([["read", true, nil], ["admin", true, "admin"], ["after", false, nil]], choices.map { |c| c.values_at("id", "possible", "changes") })
+    assert_equal 200, send_to("/api/names/kelpsound.example/contacts/prove", role: "admin")
+    assert_nil answer["word"], "a word that was sent is shown to nobody"
+    assert_equal 200, send_to("/api/names/kelpsound.example/contacts/repair", choice: "admin", email: "pearl@kelp-office.example")
+    assert_equal [false, "Millrace Registrations", nil], [answer["done"], answer["hand"]["title"], answer["mailto"]]
+    assert_equal 200, send_to("/api/names/saltern-harbour.example/contacts/repair", choice: "registrant", email: "a@b.example")
+    assert answer["mailto"].start_with?("mailto:help@cobblekeel.example")
+  end
+
+  def drop(raw)
+    header "Content-Type", "message/rfc822"
+    post "/api/post/dropped", raw
+    header "Content-Type", "application/json"
+    last_response.status
+  end
+
+  RAW = "From: a@b.test\r\nMessage-ID: <1@b>\r\nSubject: Sorry to see you go\r\n\r\nStay with us, slipway.example\r\n"
+
+  def test_messages_dropped_in_and_put_right
+    assert_equal 200, drop(RAW)
+    assert_equal(["offer", -1, nil], answer["messages"].first.values_at("kind", "uid", "corrected_by"))
+    assert_equal [409, true], [drop(RAW), answer["detail"].include?("already")]
+    assert_equal [422, true], [drop("nothing"), answer["detail"].include?("From")]
+    assert_equal [422, true], [drop("From: a@b.test\r\n\r\n#{'x' * (33 * 1024 * 1024)}"), answer["detail"].include?("32 MB")]
+    assert_equal 200, send_to("/api/post/-1/correct", kind: "receipt", names: ["slipway.example"])
+    assert_equal(["receipt", %w[slipway.example], Practice::DeskSide::Desk::EMAIL], answer["messages"].first.values_at("kind", "names", "corrected_by"))
+  end
+
+  # What an administrator writes down about an account is what the desk goes by.
+  def test_habits_are_kept
+    body = { id: "quern", title: "Quern Names", registrar: "Quern Names", kind: "by_hand",
+             habits: { ways: { code: "letter", release: "link" }, support: "help@quern.example", site: "https://quern.example/", login: "ada", code_takes: [60, 600, 3600], opt_out: true,
+                       privacy_service: { title: "Hood", identity: true, writes_from: "hood.example" } } }
+    assert_equal 201, send_to("/api/accounts", **body)
+    account = world.app.accounts.find("quern")
+    assert_equal %w[page letter link Hood], [account.ways["unlock"], account.ways["code"], account.ways["release"], account.privacy_service["title"]]
+    get "/api/accounts"
+    shown = answer["accounts"].find { |a| a["id"] == "quern" }
+    assert_equal ["letter", "https://quern.example/", "help@quern.example", "Hood"], [shown["ways"]["code"], *shown.values_at("site", "support", "privacy_service")]
+    [{ ways: { code: "smoke" } }, { support: "nobody" }, { site: "javascript:alert(1)" }, { code_takes: [1] }, { privacy_service: { title: "" } }].each do |habits|
+      assert_equal [422, true], [send_to("/api/accounts", **body, habits: habits), answer["detail"].start_with?("habits")], habits.inspect
+    end
+  end
+
+  # key, value => status, a part of what is told
+  SETTINGS = [
+    ["outgoing", { host: "mail.example", port: 587, from: "a@b.example", tls: "starttls", login: "x", password: "secret-word" }, 200, nil],
+    ["outgoing", { host: "mail.example", port: 587 }, 422, "from"],
+    ["outgoing", { host: "mail.example", port: 0, from: "a@b.example" }, 422, "port"],
+    ["registries", { "registry.example" => "yes" }, 200, nil],
+    ["registries", { "not a domain" => "yes" }, 422, "not a domain"],
+    ["outgoing", nil, 200, nil]
+  ].freeze
+
+  def test_where_mail_goes_out
+    SETTINGS.each do |key, value, status, part|
+      assert_equal status, send_to("/api/settings", key: key, value: value), [key, value].inspect
+      part ? assert_includes(answer["detail"], part) : refute_includes(last_response.body, "secret-word")
+    end
+  end
+end

@@ -55,7 +55,7 @@ module Practice
     end
 
     # The code on the page, or by mail after its delay.
-    def code(name, reason: nil, at:)
+    def code(name, at:, reason: nil)
       held = row(name)
       habit = @registrar.habits.fetch("code", { "how" => "page" })
       raise No, "Please say why you want the code." if habit["reason"] && reason.to_s.strip.empty?

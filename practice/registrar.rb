@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module Practice
-  # A registrar between its customer and the registry, made from a file in scenario/registrars/: title, login, password, owner, prices;
+  # A registrar between its customer and the registry, made from a file in scenario/registrars/: title, login, password (of its connection), page_password (of its pages), owner, prices;
   # kind: by_hand where it has no connection; counter: false where it has no pages either; knows: what the desk's account says about it, so that the desk acts or asks rightly; takes: as a
   # destination; service: a privacy service of its own. habits: how it behaves:
   # unlock_after, order_after, release_after, mail_after, contacts_late (seconds), sender (address), title; code: {how: page or mail,
@@ -138,7 +138,7 @@ module Practice
     def leaving(row, at)
       return if @registry.by_mail?(row[:name])
 
-      write(:leaving, row[:name], at, deadline: Time.at(row[:act_at]).utc, link: (habits["link"] && "#{@site}/counter/#{id}/release/#{row[:name]}"))
+      write(:leaving, row[:name], at, deadline: Time.at(row[:act_at]).utc, link: habits["link"] && "#{@site}/counter/#{id}/release/#{row[:name]}")
     end
 
     def waiting(kind, name) = @agenda.coming(kind).select { |i| i.payload["name"] == name && i.payload["registrar"] == id }

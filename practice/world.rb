@@ -61,7 +61,16 @@ module Practice
     end
 
     def state
-      exclusively { { now: now.iso8601, rate: @clock.rate, next_event: @agenda.next_at&.iso8601, faults: faults } }
+      exclusively { { now: now.iso8601, rate: @clock.rate, next_event: @agenda.next_at&.iso8601, faults: faults, counters: counters } }
+    end
+
+    # Where a person goes for what has to be done by hand, and the keys: [{title, site, login, password}].
+    def counters
+      @scenario.registrars.flat_map do |id, row|
+        [([id, row] unless row["counter"] == false), (["service-#{id}", row["service"]] if row["service"])].compact.map do |place, keys|
+          { title: keys["title"], site: "#{@site}/counter/#{place}/", login: keys["login"], password: keys["page_password"] || keys["password"] }
+        end
+      end
     end
 
     # What the registry and the registrars were asked, in order: for proving that nothing was done twice.

@@ -12,7 +12,7 @@ module Practice
       end
 
       def title = @row["title"]
-      def keys = @row.values_at("login", "password")
+      def keys = @row.values_at("login", "page_password")
 
       def list(place)
         Page.names(place, @office.names.map { |n| [n, state(@office.kept(n))] })

@@ -64,7 +64,7 @@ module Practice
       def act(request, place, counter, rest)
         name, what = rest
         said = @world.exclusively { counter.do(name, what, request.params, @world.now) }
-        page(counter.title, "<p role=\"status\">#{Page.h(said)}</p><p><a href=\"/counter/#{place}/#{name == 'all' ? '' : Page.h(name)}\">Back</a></p>")
+        page(counter.title, "<p role=\"status\">#{Page.h(said)}</p><p><a href=\"/counter/#{place}/#{Page.h(name) unless name == 'all'}\">Back</a></p>")
       end
 
       def token(place) = OpenSSL::HMAC.hexdigest("SHA256", @seal, place)

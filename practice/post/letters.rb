@@ -12,7 +12,7 @@ module Practice
                   "If we hear nothing by %<deadline>s it goes ahead by itself.\n%<link>s\n%<registrar>s"],
         code: ["The authorization code of %<name>s", "You asked for it. The authorization code is:\n\n  %<code>s\n\n%<registrar>s"],
         holder: ["Please approve the transfer of %<name>s to %<registrar>s", "You are the holder of %<name>s. We were asked to transfer it to %<registrar>s.\n" \
-                                                                              "Please approve the transfer by %<deadline>s; if you do nothing, nothing is changed.\n%<link>s\nThe practice registry"],
+                                                                             "Please approve the transfer by %<deadline>s; if you do nothing, nothing is changed.\n%<link>s\nThe practice registry"],
         left: ["The transfer of %<name>s is complete", "%<name>s has left us. Its zone and its services here end with it.\n\n%<registrar>s"],
         landed: ["%<name>s is now held at %<registrar>s", "The transfer of %<name>s to us has finished.\n\n%<registrar>s"],
         ended: ["The transfer of %<name>s did not take place", "The transfer of %<name>s to us was ended before it was complete.\n\n%<registrar>s"]

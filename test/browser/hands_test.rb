@@ -68,10 +68,10 @@ class BrowserHandsTest < Minitest::Test
     assert_text "the public record still shows the lock"
   end
 
-  def at_curlew(&block)
+  def at_curlew(&)
     back = current_path
     opened = window_opened_by { first(:link, "Curlew Screen", exact: true).click }
-    within_window(opened, &block)
+    within_window(opened, &)
     opened.close
     visit back
   end

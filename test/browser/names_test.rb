@@ -57,7 +57,8 @@ class BrowserNamesTest < Minitest::Test
     list = URI.join(page.current_url, find_link("Judged list (CSV)")[:href])
     assert_equal "names=dolphin-watch-skerry.example,ferry-cats.example", list.query
     press "p"
-    assert_current_path %r{/names/dolphin-watch-skerry.example/plan}
+    assert_current_path %r{/names/batch}
+    assert_text "1 of 2 can start"
     click_on "Empty the tray"
     assert_no_text "in the tray"
     press "t"

@@ -106,11 +106,11 @@ class ByHandStepsTest < Minitest::Test
   # how far it came, how it ended => the steps that make it safe again
   SAFE = [
     [[], [], []],
-    [[event = ["said", "unlock"]], %w[called-off], %w[make-safe]],
-    [[["done", "unlock"]], %w[called-off], %w[make-safe]],
-    [[["said", "privacy-off"]], %w[called-off], %w[privacy-again]],
-    [[["done", "privacy-off"], ["done", "unlock"], %w[intended order]], %w[refused], %w[make-safe privacy-again]],
-    [[event, ["done", "make-safe"]], %w[called-off], []]
+    [[event = %w[said unlock]], %w[called-off], %w[make-safe]],
+    [[%w[done unlock]], %w[called-off], %w[make-safe]],
+    [[%w[said privacy-off]], %w[called-off], %w[privacy-again]],
+    [[%w[done privacy-off], %w[done unlock], %w[intended order]], %w[refused], %w[make-safe privacy-again]],
+    [[event, %w[done make-safe]], %w[called-off], []]
   ].freeze
 
   def test_what_was_opened_by_hand_is_closed_again

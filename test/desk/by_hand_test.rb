@@ -29,10 +29,10 @@ class ByHandTest < Minitest::Test
     assert_match(/off for northskerry-crew/, do_it(id, "privacy-off", "privacy-off"))
     until_step(id, "ask-code")
     asked = told(id, "ask-code").hand
-    assert_equal [["A reason, which is asked for", "We gather all our names in one account."]], asked.values
+    assert_equal [["A reason, which is asked for", "We gather all our names in one account."]], asked.typed
     assert_includes asked.does, "names@saltern-office.example"
     assert_match(/why you want/, visitor.act(asked.site, "northskerry-crew.example", "code"))
-    do_it(id, "ask-code", "code", reason: asked.values.first.last)
+    do_it(id, "ask-code", "code", reason: asked.typed.first.last)
     world.until_true { state(id).done?("check-code") }
     assert_equal "checked", world.app.keepings.code_state(id)
     until_step(id, "release")
@@ -47,7 +47,7 @@ class ByHandTest < Minitest::Test
   def test_a_separate_privacy_service_and_its_identity_check
     live_with("millrace")
     id = start("kelp-sound-hire.example")
-    assert_equal %w[consent unlock], state(id).active.map { |s| s.step.id }
+    assert_equal(%w[consent unlock], state(id).active.map { |s| s.step.id })
     consent(id)
     check = told(id, "identity").hand
     assert_equal ["Curlew Screen", "kelpsound"], [check.title, check.login]
@@ -80,7 +80,7 @@ class ByHandTest < Minitest::Test
     assert_equal [%w[unlock code], 2, "help@cobblekeel.example"], [before.kinds, before.names.size, before.to]
     letter = write("cobble")
     assert_nil letters.draft("cobble", by: ADA), "nothing waits any more"
-    assert_equal %w[theirs theirs], ids.map { |id| state(id).turn }
+    assert_equal(%w[theirs theirs], ids.map { |id| state(id).turn })
     asked = world.app.now
     ids.each { |id| until_step(id, "release") }
     assert_operator world.app.now - asked, :>, 2 * 86_400
@@ -90,14 +90,14 @@ class ByHandTest < Minitest::Test
     ids.each { |id| refute_includes reply[:text], row(world.move(id).name)[:auth_info] }
     write("cobble")
     ids.each { |id| until_over(id) }
-    assert_equal %w[Settled Settled], ids.map { |id| state(id).stage }
+    assert_equal(%w[Settled Settled], ids.map { |id| state(id).stage })
   end
 
   # 5: codes that hold commas, quotes and blanks, and that can be set anew.
   def test_a_code_that_the_destination_can_not_take_is_set_anew
     live_with("fairlead")
     odd = start("skerry-lighthouse-walks.example")
-    assert_equal ["stuck", "yours"], state(odd)["check-code"].then { |s| [s.phase, s.turn] }
+    assert_equal(%w[stuck yours], state(odd)["check-code"].then { |s| [s.phase, s.turn] })
     assert_match(/character that Orlop Domain Desk can't take/, state(odd)["check-code"].says)
     assert_empty(world.link.log.select { |l| l["command"] == "transfer request" })
     hands.new_code(odd, by: ADA)
@@ -113,7 +113,7 @@ class ByHandTest < Minitest::Test
     live_with("millrace")
     name = "seal-bay-trips.isl.test"
     id = start(name)
-    assert_equal %w[consent identity privacy-off contacts-shown prove-contact order registry-pending release landed privacy-back check-landed], state(id).steps.map { |s| s.step.id }
+    assert_equal(%w[consent identity privacy-off contacts-shown prove-contact order registry-pending release landed privacy-back check-landed], state(id).steps.map { |s| s.step.id })
     consent(id)
     site = told(id, "identity").hand.site
     pass_check(site)
@@ -121,7 +121,7 @@ class ByHandTest < Minitest::Test
     do_it(id, "privacy-off", "off")
     until_step(id, "release")
     world.until_true { told(id, "release").hand.site }
-    assert_equal ["The registry", "link"], told(id, "release").hand.then { |h| [h.title, h.way] }
+    assert_equal(["The registry", "link"], told(id, "release").hand.then { |h| [h.title, h.way] })
     assert_match(/lapses at <2027-03-1\d/, state(id)["release"].says)
     assert_raises(SteadyMove::Desk::Orders::NotNow) { world.orders.approve(id, by: ADA) }
     visitor.approve(told(id, "release").hand.site)
@@ -170,8 +170,8 @@ class ByHandTest < Minitest::Test
     id = start("slipway.example", host: "lanternroom")
     until_step(id, "switch-ns")
     hand = told(id, "switch-ns").hand
-    assert_equal [["Name server 1", "ns1.lanternroom.example"], ["Name server 2", "ns2.lanternroom.example"]], hand.values
-    do_it(id, "switch-ns", "name-servers", servers: hand.values.map(&:last).join(" "))
+    assert_equal [["Name server 1", "ns1.lanternroom.example"], ["Name server 2", "ns2.lanternroom.example"]], hand.typed
+    do_it(id, "switch-ns", "name-servers", servers: hand.typed.map(&:last).join(" "))
     until_step(id, "ns-settled")
     assert_equal %w[ns1.lanternroom.example ns2.lanternroom.example], row("slipway.example")[:name_servers].sort
   end

@@ -48,8 +48,8 @@ class CodeSafeTest < Minitest::Test
     assert_includes SteadyMove::Desk::Judging.new(world.app).one(NAME).verdict.findings.map(&:rule), "code-unfit"
     send_to("/api/codes", text: "#{NAME},#{right}")
     assert_equal "checked", (send_to("/api/codes/#{NAME}/check") && answer["state"])
-    world.link.fault("away-fairlead", "on")
-    assert_equal [409, true], [send_to("/api/codes/#{NAME}/check"), answer["detail"].to_s.start_with?("Fairlead Names: ")]
+    world.link.fault("away-orlop", "on")
+    assert_equal [409, true], [send_to("/api/codes/#{NAME}/check"), answer["detail"].to_s.start_with?("Orlop Domain Desk: ")]
   end
 
   # A character that the destination can't take is found before anything is ordered; elsewhere it is no reason.

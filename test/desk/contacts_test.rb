@@ -6,6 +6,7 @@ require_relative "../support/by_hand"
 # The people behind a name: a word that comes back, bounces or stays away; addresses mended without a block where that can be.
 class ContactsTest < Minitest::Test
   include ByHand
+
   Contacts = SteadyMove::Desk::Contacts
 
   def judged(name) = SteadyMove::Desk::Judging.new(world.app).one(name, to: "orlop")
@@ -27,7 +28,7 @@ class ContactsTest < Minitest::Test
       assert_equal expected, people.cards(judged(name)).map { |c| [c.role, c.missing, c.on_name] }, name
     end
     assert_operator people.cards(judged("northskerry-freight.example")).first.shared_with, :>, 3
-    assert_equal [false, true], [judged("kelpsound.example"), judged("northskerry-freight.example")].map { |j| people.cards(j).first.whole? }
+    assert_equal([false, true], [judged("kelpsound.example"), judged("northskerry-freight.example")].map { |j| people.cards(j).first.whole? })
   end
 
   # address, how long it takes (seconds) => the mailbox's state
@@ -96,8 +97,8 @@ class ContactsTest < Minitest::Test
     choice = people.choices(judged(name)).find { |c| c.id == "admin" }
     assert_equal [true, nil, true], [choice.possible, choice.blocks, choice.says.join.include?("6 hours later")]
     done = people.repair(judged(name), "admin", "pearl@kelp-office.example", by: ADA)
-    assert_equal [false, [["E-mail of the administrative contact", "pearl@kelp-office.example"]]], [done.done, done.hand.values]
-    assert_match(/will be pearl/, visitor.act(done.hand.site, name, "admin", email: done.hand.values.first.last))
+    assert_equal [false, [["E-mail of the administrative contact", "pearl@kelp-office.example"]]], [done.done, done.hand.typed]
+    assert_match(/will be pearl/, visitor.act(done.hand.site, name, "admin", email: done.hand.typed.first.last))
     look(name)
     assert_equal "clerk@kelp-office.example", judged(name).facts[:admin_email], "it counts six hours later"
     world.driver.move_on(to: world.app.now + 21_700)

@@ -6,6 +6,7 @@ require_relative "../support/by_hand"
 # Letters that go out once, are answered, are late and reminded of; acts said to be done that were not; consent that has ended.
 class LettersSentTest < Minitest::Test
   include ByHand
+
   Letters = SteadyMove::Desk::Letters
 
   def sent = world.app.db[:letters].all
@@ -23,7 +24,7 @@ class LettersSentTest < Minitest::Test
       assert_equal "yours", state(id).turn
     end
     post
-    assert_equal %w[sent], sent.map { |l| l[:state] }
+    assert_equal(%w[sent], sent.map { |l| l[:state] })
   end
 
   def test_a_letter_that_may_have_gone_out_is_not_sent_twice
@@ -31,7 +32,7 @@ class LettersSentTest < Minitest::Test
     start("isles-weather.example")
     world.app.sender.define_singleton_method(:deliver) { |*, **| raise Interrupt, "killed" }
     assert_raises(Interrupt) { post }
-    assert_equal %w[intended], sent.map { |l| l[:state] }
+    assert_equal(%w[intended], sent.map { |l| l[:state] })
     assert_nil ready, "it counts as written until it is late"
   end
 
@@ -40,7 +41,7 @@ class LettersSentTest < Minitest::Test
     id = start("isles-weather.example")
     draft = ready
     post(draft, how: "hand", text: "#{draft.draft.text}\nWith thanks.")
-    assert_equal [["hand", "sent", true]], sent.map { |l| [l[:how], l[:state], l[:text].include?("With thanks")] }
+    assert_equal([["hand", "sent", true]], sent.map { |l| [l[:how], l[:state], l[:text].include?("With thanks")] })
     assert_equal [draft.message_id, draft.draft.reference], sent.first.values_at(:message_id, :reference)
     assert_equal "theirs", state(id).turn
     assert_match(/sent by #{ADA}/, world.move(id).events.reverse.find { |e| e.type == "letter" }.says)
@@ -65,7 +66,7 @@ class LettersSentTest < Minitest::Test
     step = state(id)["ask-code"]
     assert_equal %w[stuck yours], [step.phase, step.turn]
     assert_match(/It is late: send a reminder/, step.says)
-    assert_equal [letter], letters.overdue.map { |l| l[:id] }
+    assert_equal([letter], letters.overdue.map { |l| l[:id] })
     assert_nil ready, "what was written for is reminded of, not written for again"
     reminder = letters.reminder(letter, by: ADA)
     assert_equal [[[id, "unlock"], [id, "ask-code"]], true], [reminder.steps, reminder.draft.subject.start_with?("Reminder: ")]
@@ -160,7 +161,7 @@ class LettersSentTest < Minitest::Test
     assert_equal({ "Millrace Registrations" => %w[ask-code unlock unlock], "Curlew Screen" => %w[identity], "Cobble and Keel" => %w[ask-code ask-code unlock unlock], "Gannet Street Names" => %w[privacy-off] },
                  places.transform_values { |steps| steps - %w[prove-contact] })
     write("cobble")
-    assert_equal 1, sent.count { |l| l[:account_id] == "cobble" }
+    assert_equal(1, sent.count { |l| l[:account_id] == "cobble" })
     list = ids.map { |i| world.move(i).name }.map { |n| "#{n}, #{row(n)[:auth_info]}" }.join("\n")
     assert_equal %w[kept] * 5, SteadyMove::Desk::CodeSafe.new(world.app).keep(list, by: ADA).map(&:fate)
   end

@@ -49,7 +49,8 @@ class PostRoomTest < Minitest::Test
 
   # what is odd => the code is not relied on, and masked all the same
   ODD = [
-    ["Authorization code of #{NAME}", "The authorization code is: secret11", { from: "notices@elsewhere.test" }], ["Authorization codes", "#{NAME} and saltern-careers.example. Authorization code: secret11", {}],
+    ["Authorization code of #{NAME}", "The authorization code is: secret11", { from: "notices@elsewhere.test" }],
+    ["Authorization code of #{NAME}", "The authorization code is: secret11", { from: "no-answer@gannetstreet.example" }], ["Authorization codes", "#{NAME} and saltern-careers.example. Authorization code: secret11", {}],
     ["Authorization code of #{NAME}", "Authorization code of one: secret11\nAuthorization code of two: secret22", {}], ["Authorization code of somebody.test", "The authorization code is: secret11", {}],
     ["Authorization code of #{NAME}", "The authorization code is: secret11\nConfirm at https://evil.test/x", {}]
   ].freeze
@@ -99,7 +100,7 @@ class PostRoomTest < Minitest::Test
     assert_nil @app.db[:messages].get(:sealed_code), "taken once"
     replies.correct(-1, kind: "offer", names: [], by: "ada")
     kept = arrive("Authorization code of #{NAME}", "Buy one, get one. Authorization code inside", from: "Notices@Elsewhere.test")
-    assert_equal ["offer", "code"], kept.values_at(:kind, :read_kind)
+    assert_equal %w[offer code], kept.values_at(:kind, :read_kind)
     assert_includes kept[:because].join(" "), "put right by ada"
     other = arrive("Receipt for #{NAME}", "Payment received", from: "notices@elsewhere.test")
     assert_equal "receipt", other[:kind], "what reads otherwise is taken as it reads"

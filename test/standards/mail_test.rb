@@ -37,7 +37,7 @@ class MailStandardsTest < Minitest::Test
       before = server.files
       read = mailbox(server).messages
       assert_equal ["plain", "Fähre", "html", "dot", "A message that can't be read", "large"], read.map(&:subject)
-      assert_equal ["Plain text.", "Fähre", "One\nTwo", ".\n..\n.two"], read.first(4).map { |m| m.text.strip }
+      assert_equal(["Plain text.", "Fähre", "One\nTwo", ".\n..\n.two"], read.first(4).map { |m| m.text.strip })
       assert_equal [false, true], read.values_at(0, 5).map(&:cut)
       assert_equal before, server.files, "no flag is set"
       assert_equal (1..6).to_a, read.map(&:uid)
@@ -62,8 +62,8 @@ class MailStandardsTest < Minitest::Test
     ours = world.app.mailbox.messages
     dovecot do |server|
       theirs = mailbox(server).messages.first(4)
-      assert_equal theirs.map { |m| m.to_h.except(:uid, :text) }, ours.map { |m| m.to_h.except(:uid, :text) }
-      assert_equal theirs.map { |m| m.text.strip }, ours.map { |m| m.text.strip }
+      assert_equal(theirs.map { |m| m.to_h.except(:uid, :text) }, ours.map { |m| m.to_h.except(:uid, :text) })
+      assert_equal(theirs.map { |m| m.text.strip }, ours.map { |m| m.text.strip })
     end
   ensure
     world&.close

@@ -94,7 +94,7 @@ class Dovecot
   end
 
   def wait
-    Timeout.timeout(20, RuntimeError, "dovecot did not start: #{File.exist?(log) ? File.read(log) : ''}") do
+    Timeout.timeout(20, RuntimeError, "dovecot did not start: #{File.read(log) if File.exist?(log)}") do
       TCPSocket.new("127.0.0.1", port).close
     rescue Errno::ECONNREFUSED
       raise "dovecot ended: #{File.read(log)}" if Process.wait(@pid, Process::WNOHANG)

@@ -33,7 +33,7 @@ class Visitor
     place = site[%r{/counter/([^/]+)/}, 1]
     row = @scenario.registrars.fetch(place.delete_prefix("service-"))
     row = row["service"] if place.start_with?("service-")
-    answer = post("#{site}sign-in", { login: row["login"], password: row["password"] }, site)
+    answer = post("#{site}sign-in", { login: row["login"], password: row["page_password"] || row["password"] }, site)
     @cookies[site] = answer["set-cookie"].to_s[/\A[^;]+/] or raise "no way in at #{site}"
   end
 

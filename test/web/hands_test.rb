@@ -25,7 +25,7 @@ class WebHandsTest < Minitest::Test
   def test_said_and_looked_for
     id = move("slipway.example")
     assert_equal ["Millrace Registrations", "kelpsound"], hands["places"].first.values_at("title", "login")
-    assert_equal [id, false, "page"], item("unlock").then { |i| [i["move"], i["letter"], i["hand"]["way"]] }
+    assert_equal([id, false, "page"], item("unlock").then { |i| [i["move"], i["letter"], i["hand"]["way"]] })
     assert_equal 200, send_to("/api/hands/said", steps: [{ move: id, step: "unlock" }])
     refute_nil item("unlock")["said_at"]
     get "/api/moves/#{id}"
@@ -121,7 +121,7 @@ class WebHandsTest < Minitest::Test
     end
     expected = [["slipway.example", true, 5, false], ["saltern-harbour.example", true, 3, false], ["oyster-smack-charter.example", false, 4, false], ["nobody.example", false, 0, false]]
     assert_equal(expected.map { |n, s, _, m| [n, s, m] }, rows.call("/api/batches/proposals").map { |n, s, _, m| [n, s, m] })
-    assert_equal 1804, answer["total"].sum { |a| a["minor"] }
+    assert_equal(1804, answer["total"].sum { |a| a["minor"] })
     assert_equal([true, true, false, false], rows.call("/api/batches").map(&:last))
     assert_equal 2, world.app.moves.open.size
     assert_equal 404, (get("/api/batches/none") && last_response.status)

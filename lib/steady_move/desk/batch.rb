@@ -13,14 +13,14 @@ module SteadyMove
       end
 
       # names: A-label texts held here; host: DNS host for those names whose zone would end, or nil. Yields after each. Returns [Row].
-      def propose(names, to:, host: nil) = names.map { |name| row(name, to, host).tap { yield } }
+      def propose(names, to:, host: nil, &block) = names.map { |name| row(name, to, host).tap(&block) }
 
       # Starts what can be started; what can't is told with its reason. Yields after each. Returns [Row].
-      def start(names, to:, by:, host: nil)
+      def start(names, to:, by:, host: nil, &block)
         names.map do |name|
           row = row(name, to, host)
           row = started(row, to, host, by) if row.startable
-          row.tap { yield }
+          row.tap(&block)
         end
       end
 

@@ -32,18 +32,22 @@ module SteadyMove
         @port = Integer(env["STEADY_MOVE_PORT"] || map["port"] || 7460)
         @timeout = map["timeout"] || 15
         @facts_age = map["facts_age"] || FACTS_AGE
-        @rdap_bases = map.dig("rdap", "bases") || {}
-        @rdap_bootstrap = map.dig("rdap", "bootstrap")
-        @dns_servers = map.dig("dns", "servers") || {}
-        @dns_parents = map.dig("dns", "parents") || {}
-        @mailbox = map["mailbox"]&.transform_keys(&:to_sym)
-        @registries = map["registries"] || []
-        @outgoing = map["outgoing"]&.transform_keys(&:to_sym)
+        outside(map)
         FileUtils.mkdir_p(@data)
         raise Unusable, "the data folder #{@data} can't be written" unless File.writable?(@data)
       rescue SystemCallError => e
         raise Unusable, "the data folder #{@data} can't be made: #{e.message}"
       end
+
+      def outside(map)
+        @rdap_bases = map.dig("rdap", "bases") || {}
+        @rdap_bootstrap = map.dig("rdap", "bootstrap")
+        @dns_servers = map.dig("dns", "servers") || {}
+        @dns_parents = map.dig("dns", "parents") || {}
+        @mailbox, @outgoing = map.values_at("mailbox", "outgoing").map { |place| place&.transform_keys(&:to_sym) }
+        @registries = map["registries"] || []
+      end
+      private :outside
 
       def database = File.join(data, "steady-move.sqlite3")
       def key_file = File.join(data, "steady-move.key")

@@ -103,7 +103,7 @@ module SteadyMove
       def hand(judged, role, email, way, choice)
         account = judged.account
         does = "#{'Declare the opt-out first. Then ' if choice.id == 'opt-out'}#{way == 'letter' ? 'Write to its support' : "open #{judged.name.ascii}"} and change the e-mail address of the #{words(role)}; change nothing else."
-        Instructions::Hand.new(place: account.id, title: account.title, site: account.habits["site"], login: account.habits["login"], does: does.sub(/\A\w/, &:upcase), values: [["E-mail of the #{words(role)}", email]], way: way)
+        Instructions::Hand.new(place: account.id, title: account.title, site: account.habits["site"], login: account.habits["login"], does: does.sub(/\A\w/, &:upcase), typed: [["E-mail of the #{words(role)}", email]], way: way)
       end
 
       def letter(judged, role, email, by)

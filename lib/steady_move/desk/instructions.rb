@@ -4,9 +4,9 @@ module SteadyMove
   module Desk
     # What a person does at one step by hand: where they sign in, what they do there, and the values they type.
     class Instructions
-      # place: id by which acts are gathered; title, site, login: where; does: a sentence; values: [[label, text]]; way: of Core::Moves::Ways;
+      # place: id by which acts are gathered; title, site, login: where; does: a sentence; typed: [[label, text]]; way: of Core::Moves::Ways;
       # pastes: a code is pasted back here; mailto: a letter to its support, where the act has become late (RFC 6068).
-      Hand = Struct.new(:place, :title, :site, :login, :does, :values, :way, :pastes, :mailto, keyword_init: true)
+      Hand = Struct.new(:place, :title, :site, :login, :does, :typed, :way, :pastes, :mailto, keyword_init: true)
 
       ASKS = {
         "page" => "Open {name}, have its authorization code shown, and paste it here.",
@@ -30,7 +30,7 @@ module SteadyMove
 
         place, title, site, login = where(move, step)
         site = link(move) || site if step.way == "link"
-        Hand.new(place: place, title: title, site: site, login: login, does: does(move, step), values: values(move, step), way: step.way, pastes: step.id == "ask-code", mailto: (support(move, step) if step_state.phase == "stuck"))
+        Hand.new(place: place, title: title, site: site, login: login, does: does(move, step), typed: typed(move, step), way: step.way, pastes: step.id == "ask-code", mailto: (support(move, step) if step_state.phase == "stuck"))
       end
 
       private
@@ -63,7 +63,7 @@ module SteadyMove
         Core::Moves::Step.filled(text, move.plan.words.merge(contact: self.class.contact(@app, move) || "its contact"))
       end
 
-      def values(move, step)
+      def typed(move, step)
         case step.id
         when "switch-ns" then move.plan.name_servers.each_with_index.map { |s, i| ["Name server #{i + 1}", s] }
         when "ask-code" then @app.accounts.find(move.from_account).habits["code_reason"] ? [["A reason, which is asked for", "We gather all our names in one account."]] : []

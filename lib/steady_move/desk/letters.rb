@@ -90,6 +90,7 @@ module SteadyMove
       end
 
       def at(move, step) = step.place == "gaining" ? move.to_account : move.from_account
+
       # Kinds in their order, each with its names and details.
       def parts(due)
         due.group_by { |m, s| [s.step.letter, details(m, s)] }.map { |(kind, details), list| [kind, list.map { |m, _| m.name }, details] }
@@ -102,7 +103,7 @@ module SteadyMove
       end
 
       def new_reference = format("SM-%04d-%s", @app.letters.next_number, Array.new(4) { [*"a".."z", *"2".."9"].sample(random: @app.random) }.join)
-      def from = @app.sender&.from || @app.settings.places.mailbox&.fetch(:login, nil) || "steady-move@localhost.invalid"
+      def from = @app.sender ? @app.sender.from : (@app.settings.places.mailbox || {}).fetch(:login, "steady-move@localhost.invalid")
       def sender_name(by) = by == "desk" ? from : by
 
       def ready(draft, steps, message_id, answers: nil)

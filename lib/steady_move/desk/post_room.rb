@@ -62,7 +62,7 @@ module SteadyMove
       # The reading, with what is known beyond the words: the letter that it answers, and how a person put such messages right before.
       # Returns [Reading, the kind by the words alone].
       def understand(message, letter)
-        read = Core::Post::Reader.read(from: message.from, subject: message.subject, text: message.text, held: held, sender_domains: senders, sent: message.at, failed: message.failed || [])
+        read = Core::Post::Reader.read(from: message.from, subject: message.subject, text: message.text, held: held, sender_domains: method(:senders), sent: message.at, failed: message.failed || [])
         by_words = read.kind
         reading = letter ? answering(read, message, letter) : read
         before = @app.messages.corrected(message.answers)
@@ -92,9 +92,20 @@ module SteadyMove
 
       def held = @app.names.all.map { |r| Core::Names::DomainName.known(r[:name], r[:unicode]) }
 
-      # Domains that the accounts, their privacy services and the registries are known to write from.
-      def senders
-        @app.accounts.all.flat_map { |a| [*a.sender_domains, a.habits["support"]&.rpartition("@")&.last, a.privacy_service&.fetch("writes_from", nil), *[a.habits["site"], a.privacy_service&.fetch("site", nil)].map { |u| u.to_s[%r{\Ahttps?://([^/:?#]+)}i, 1] }] }.compact.uniq + @app.settings.places.registries
+      # Domains that whoever holds the names, or holds them soon, is known to write from: accounts, their privacy services, registries.
+      # Where no name is told, all of them.
+      def senders(names)
+        @app.accounts.all.select { |a| names.empty? || holders(names).include?(a.id) }.flat_map { |a| written_from(a) }.compact.uniq + @app.settings.places.registries
+      end
+
+      def holders(names)
+        names.flat_map { |n| [@app.names.find(n.ascii)&.fetch(:account_id), *@app.moves.of_name(n.ascii).first&.then { |m| [m.from_account, m.to_account] }] }.uniq
+      end
+
+      def written_from(account)
+        service = account.privacy_service || {}
+        pages = [account.habits["site"], service["site"]].map { |url| url.to_s[%r{\Ahttps?://([^/:?#]+)}i, 1] }
+        [*account.sender_domains, account.habits["support"]&.rpartition("@")&.last, service["writes_from"], *pages]
       end
 
       # The codes of held names from a message that nothing speaks against go into the code safe.

@@ -20,7 +20,7 @@ module SteadyMove
         @app.letters.answered(letter[:id], at: @app.now) unless message.automatic
         word = @app.letters.word(letter[:id])
         proven(letter) if word && !message.automatic && "#{message.subject}\n#{message.text}".include?(word)
-        letter[:steps].each { |move, _| @app.moves.due_now(move, at: @app.now) }
+        stir(letter)
       end
 
       def keep_code(name, code, from, ref, at)
@@ -64,8 +64,11 @@ module SteadyMove
       def bounced(address)
         letter = @app.letters.all.find { |l| l[:recipient].casecmp?(address) } or return
         @app.letters.mailbox(address, "bounced", at: @app.now)
-        letter[:steps].each { |move, _| @app.moves.due_now(move, at: @app.now) }
+        stir(letter)
       end
+
+      # The moves that wait for a letter look again.
+      def stir(letter) = letter[:steps].map(&:first).uniq.each { |move| @app.moves.due_now(move, at: @app.now) }
 
       def trusted(message, names)
         code = @app.messages.take_code(message[:uid])

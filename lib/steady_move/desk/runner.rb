@@ -29,6 +29,9 @@ module SteadyMove
         end
       end
 
+      # Does another runner hold a step just now?
+      def others_at_work? = @app.moves.held_by_others?(@id, now: @app.now)
+
       # When a step is due next; nil where nothing is under way.
       def next_look = @app.moves.next_look(after: @app.now)
 

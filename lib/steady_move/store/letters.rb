@@ -14,11 +14,10 @@ module SteadyMove
       end
 
       # Keeps a letter that is about to go out. draft: Core::Letters::Draft; steps: [[move id, step]]; word: that has to come back, or nil;
-      # due_at: Time by which its end is expected. Returns its id.
-      def put(draft, account_id:, steps:, message_id:, how:, by:, at:, due_at:, word: nil, reminds: nil)
-        @rows.insert(account_id: account_id, recipient: draft.to, subject: draft.subject, text: draft.text, kinds: Values.dump(draft.kinds), names: Values.dump(draft.names),
-                     steps: Values.dump(steps), message_id: message_id, reference: draft.reference, state: "intended", how: how, by: by, at: at.to_i, due_at: due_at&.to_i,
-                     word: word && @safe.seal(word), reminds: reminds)
+      # at, due_at: Times, the latter by which its end is expected; more: account_id, message_id, how, by, reminds. Returns its id.
+      def put(draft, steps:, at:, due_at:, word: nil, **more)
+        @rows.insert(recipient: draft.to, subject: draft.subject, text: draft.text, kinds: Values.dump(draft.kinds), names: Values.dump(draft.names), steps: Values.dump(steps),
+                     reference: draft.reference, state: "intended", at: at.to_i, due_at: due_at.to_i, word: word && @safe.seal(word), **more)
       end
 
       # Forgets a letter that did not go out.

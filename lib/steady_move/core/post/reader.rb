@@ -12,15 +12,19 @@ module SteadyMove
 
         module_function
 
-        # from: address; subject, text: Strings; held: [DomainName]; sender_domains: domains that the account is known to write from,
-        # or nil where that is not to be judged; sent: Time of the Date field, or nil; failed: what the receiving server found wrong
+        # from: address; subject, text: Strings; held: [DomainName]; sender_domains: domains that the account is known to write from, or what
+        # answers them for the names that were found, or nil where that is not to be judged; sent: Time of the Date field, or nil; failed: what the receiving server found wrong
         # with the sender (RFC 8601), e.g. ["dkim"]. Returns a Reading.
         def read(from:, subject:, text:, held:, sender_domains:, sent: nil, failed: [])
           names = named(held, "#{subject}\n#{text}")
+          sender_domains = sender_domains.call(names) if sender_domains.respond_to?(:call)
           kind, says = Lexicon.kind_of(subject, text, names: names)
           code, about_code = kind == "code" || names.any? ? Codes.find(text) : [nil, []]
           codes = kind == "code" ? Codes.listed(text, names) : {}
-          code, about_code = [nil, ["A list of #{codes.size} codes stands in it."]] if codes.size > 1
+          if codes.size > 1
+            code = nil
+            about_code = ["A list of #{codes.size} codes stands in it."]
+          end
           deadline, assumed = Deadlines.find("#{subject}\n#{text}", sent: sent)
           link = link_in(text)
           doubts = kind == "unrelated" ? [] : doubts(from, link, deadline, sent, sender_domains, failed)

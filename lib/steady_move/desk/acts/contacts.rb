@@ -48,7 +48,10 @@ module SteadyMove
 
         def answered?(job, address, letter, source)
           late = job.app.now >= letter[:due_at]
-          return job.problem("The word that was sent to #{address} at #{job.mark(letter[:at])} has not come back. It is late: see under the name's contacts what can be done, with what it would block.", source: source, yours: true, look_at: job.app.now + 3600) if late
+          if late
+            return job.problem("The word that was sent to #{address} at #{job.mark(letter[:at])} has not come back. It is late: see under the name's contacts what can be done, with what it would block.", source: source, yours: true,
+look_at: job.app.now + 3600)
+          end
 
           job.wait("The word was sent to #{address} at #{job.mark(letter[:at])}; it has not come back yet. Late after #{job.mark(letter[:due_at])}.", source: source, look_at: [job.app.now + 3600, letter[:due_at]].min)
         end

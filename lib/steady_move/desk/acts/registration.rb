@@ -26,7 +26,8 @@ module SteadyMove
 
           waited = job.app.now - job.state["lock-gone"].since
           late = waited > 3600
-          job.wait("The public record still shows the lock. It usually takes 15 minutes, at most an hour.#{" It is late: ask #{job.losing.title} whether the lock is really off." if late}",
+          says = "#{job.losing.title} took the lock off at #{job.mark(job.state['lock-gone'].since)}; the public record still shows the lock. It usually takes 15 minutes, at most an hour."
+          job.wait("#{says}#{" It is late: ask #{job.losing.title} whether the lock is really off." if late}",
                    source: "public record", look_at: job.app.now + (late ? 1800 : [900 - waited, 300].max), ref: record.url)
         end
 

@@ -19,7 +19,6 @@ module SteadyMove
 
           app.get("/api/moves") { json(moves: moves_shown(app_.moves.all)) }
           app.get("/api/moves/:id") { |id| json(move_sheet(id)) }
-
         end
 
         def self.planning(app)

@@ -29,6 +29,11 @@ module SteadyMove
             json(name_sheet(params["name"], problems: seen.problems))
           end
 
+          people(app)
+          accounts(app)
+        end
+
+        def self.people(app)
           app.error(Desk::Contacts::Invalid) { |e| refuse(422, sentence(e)) }
 
           app.post("/api/names/:name/contacts/prove") do
@@ -41,10 +46,15 @@ module SteadyMove
             done = Desk::Contacts.new(app_).repair(judged(params["name"]), given["choice"], given["email"], by: person[:email])
             json(done: done.done, hand: Views::HandsView.hand(done.hand), mailto: done.mailto)
           end
+        end
 
+        def self.accounts(app)
           app.get("/api/accounts") do
             json(usual_destination: Desk::Destinations.usual(app_),
-                 accounts: app_.accounts.all.map { |a| { id: a.id, title: a.title, registrar: a.registrar, kind: a.kind, connection: a.connection.slice("host", "port", "client"), prices: a.prices, ways: a.ways, site: a.habits["site"], support: a.habits["support"], privacy_service: a.privacy_service&.fetch("title", nil) } },
+                 accounts: app_.accounts.all.map do |a|
+ { id: a.id, title: a.title, registrar: a.registrar, kind: a.kind, connection: a.connection.slice("host", "port", "client"), prices: a.prices, ways: a.ways, site: a.habits["site"], support: a.habits["support"],
+privacy_service: a.privacy_service&.fetch("title", nil) }
+                 end,
                  hosts: app_.accounts.hosts.map { |h| { id: h.id, title: h.title, name_servers: h.name_servers, ends_with: h.ends_with } })
           end
         end

@@ -25,7 +25,12 @@ module SteadyMove
           item.to_h.slice(:name, :step, :title, :phase, :says, :letter).merge(move: item.move_id, hand: hand(item.hand), since: Json.time(item.since), said_at: Json.time(item.said_at))
         end
 
-        def hand(hand) = hand && hand.to_h.merge(values: hand.values.map { |label, value| { label: label, value: value } }, pastes: hand.pastes == true)
+        def hand(hand)
+          return unless hand
+
+          hand.to_h.merge(typed: hand.typed.map { |label, value| { label: label, value: value } }, pastes: hand.pastes == true)
+        end
+
         def consents(due) = due && { moves: due.moves.map { |m| { id: m.id, name: m.name } }, shown: due.shown, until: Json.time(due.until) }
 
         def letter(row)

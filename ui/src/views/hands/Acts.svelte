@@ -48,7 +48,7 @@
               >{i.letter ? i.name : 'See its move'}</a
             >
           </p>
-          {#each i.hand.values as v (v.label)}
+          {#each i.hand.typed as v (v.label)}
             <p class="muted">{v.label}: <Copy text={v.value} what={v.label} /></p>
           {/each}
           {#if i.hand.site && i.hand.site !== place.site}

@@ -17,7 +17,13 @@
     title,
     hand,
     saidAt,
+    proof,
+    undo,
+    lookAt,
   }: {
+    proof: string;
+    undo?: string | null;
+    lookAt?: string | null;
     move: number;
     name: string;
     step: string;
@@ -36,11 +42,14 @@
   <h2>By hand: {title}</h2>
   <Place {hand} />
   <p>{hand.does}</p>
-  {#each hand.values as v (v.label)}
+  {#each hand.typed as v (v.label)}
     <p><span class="muted">{v.label}:</span> <Copy text={v.value} what={v.label} /></p>
   {/each}
   {#if hand.pastes}<PasteCode {name} />{/if}
   {#if hand.mailto}<p>It is late. <a href={hand.mailto}>Write to its support</a></p>{/if}
+  <p class="muted small">
+    Seen by: {proof}. {#if lookAt}Looked at again <When at={lookAt} />.{/if}{undo ? ` Taken back by: ${undo}.` : ''}
+  </p>
   <Trouble error={said.error} />
   {#if hand.way === 'letter'}
     <p><a href={p('/by-hand')}>Write the letter under “By hand”</a>, together with all else for this registrar.</p>
@@ -67,6 +76,9 @@
   }
   h2 {
     font-weight: 650;
+  }
+  .small {
+    font-size: 0.92rem;
   }
   p {
     overflow-wrap: anywhere;

@@ -85,7 +85,17 @@
     {/if}
 
     {#each m.open ? m.steps.filter((s) => s.hand) : [] as s (s.id)}
-      <HandPanel move={m.id} name={m.name} step={s.id} title={s.title} hand={s.hand!} saidAt={s.said_at} />
+      <HandPanel
+        move={m.id}
+        name={m.name}
+        step={s.id}
+        title={s.title}
+        hand={s.hand!}
+        saidAt={s.said_at}
+        proof={s.proof}
+        undo={s.undo}
+        lookAt={s.look_at}
+      />
     {/each}
     {#if m.exposed && m.consent}
       <p class="public" class:stuck={m.exposed.over}>

@@ -122,7 +122,7 @@
       {:else if repair.data.hand}
         <Place hand={repair.data.hand} />
         <p>{repair.data.hand.does}</p>
-        {#each repair.data.hand.values as v (v.label)}<p>{v.label}: <Copy text={v.value} what={v.label} /></p>{/each}
+        {#each repair.data.hand.typed as v (v.label)}<p>{v.label}: <Copy text={v.value} what={v.label} /></p>{/each}
         {#if repair.data.mailto}<p><a href={repair.data.mailto}>Open the letter in your mail program</a></p>{/if}
         <p class="muted">Then look the name up again: the address counts when it is seen.</p>
       {/if}

@@ -13,12 +13,15 @@
     onSuccess: (data) => client.setQueryData(['practice'], data),
   }));
   type Fault = { id: string; says: string; detail?: string };
+  const connected = $derived((places.data?.accounts ?? []).filter((a) => a.kind === 'epp'));
   const faults = $derived<Fault[]>([
     { id: 'rdap-away', says: 'The public record does not answer' },
     { id: 'rdap-busy', says: 'The public record asks for a pause of 20 minutes' },
     { id: 'rdap-garbage', says: 'The public record answers something that is cut' },
     { id: 'mailbox-away', says: 'The mailbox refuses connections' },
-    ...(places.data?.accounts ?? []).flatMap((a) => [
+    { id: 'outgoing-away', says: 'The server that sends letters refuses connections' },
+    { id: 'outgoing-refuses', says: 'The server that sends letters knows no recipient' },
+    ...connected.flatMap((a) => [
       { id: `away-${a.id}`, says: `${a.title} refuses connections` },
       { id: `cut-${a.id}`, says: `${a.title} cuts the connection before it answers` },
       { id: `half-${a.id}`, says: `${a.title} sends half a message` },
@@ -46,6 +49,19 @@
     {#if practice.data?.next_event}The next event comes <When at={practice.data.next_event} />.{:else}Nothing is to
       come.{/if}
   </p>
+  <h2>Counters</h2>
+  <p class="muted">
+    Where a person does by hand what the desk says. These pages belong to the practice world, each with its own sign-in.
+  </p>
+  <ul>
+    {#each practice.data?.counters ?? [] as c (c.site)}
+      <li>
+        <a href={c.site} target="_blank" rel="noopener noreferrer">{c.title}</a>
+        <span class="muted">name</span> <span class="mono">{c.login}</span>
+        <span class="muted">password</span> <span class="mono">{c.password}</span>
+      </li>
+    {/each}
+  </ul>
   <h2>Faults</h2>
   <p class="muted">Switch one on and see what the desk says and does. Nothing is lost while it lasts.</p>
   <Trouble error={practice.error ?? set.error} />

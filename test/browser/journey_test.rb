@@ -52,6 +52,15 @@ class BrowserJourneyTest < Minitest::Test
     assert_text "Called off"
   end
 
+  # A browser keeps only a few connections to one server: a page that is left must not keep one.
+  def test_a_page_that_is_left_lets_go_of_its_stream
+    sign_in
+    page.execute_script("const close = EventSource.prototype.close; EventSource.prototype.close = function () { localStorage.setItem('let-go', this.url); return close.call(this) }")
+    visit "/names"
+    assert_selector "nav a", text: "Desk"
+    assert_match(%r{/api/events\z}, page.evaluate_script("localStorage.getItem('let-go')"))
+  end
+
   def test_a_name_that_is_barred_says_why
     sign_in
     visit "/names/tern-island-cruises.example"

@@ -14,22 +14,38 @@ export async function readClock() {
   clock.set(read.now, read.runs);
 }
 
-/** Follows the server's events: every change makes what is shown be asked for again. Returns a stop. */
+/**
+ * Follows the server's events: every change makes what is shown be asked for again. A page that is left lets go of its
+ * stream at once, because a browser keeps only a few connections to one server. Returns a stop.
+ */
 export function follow(client: QueryClient): () => void {
-  const source = new EventSource('/api/events');
-  source.addEventListener('changed', () => {
-    void readClock().catch(() => undefined);
-    void client.invalidateQueries();
-  });
-  source.onopen = () => {
-    line.open = true;
-    void client.invalidateQueries();
-  };
-  source.onerror = () => (line.open = false);
+  let source: EventSource | undefined;
+
+  function open() {
+    source?.close();
+    source = new EventSource('/api/events');
+    source.addEventListener('changed', () => {
+      void readClock().catch(() => undefined);
+      void client.invalidateQueries();
+    });
+    source.onopen = () => {
+      line.open = true;
+      void client.invalidateQueries();
+    };
+    source.onerror = () => (line.open = false);
+  }
+  const leave = () => source?.close();
+  const back = (e: PageTransitionEvent) => e.persisted && open();
+
+  open();
+  window.addEventListener('pagehide', leave);
+  window.addEventListener('pageshow', back);
   const ticking = setInterval(() => clock.tick(), 1000);
   void readClock().catch(() => undefined);
   return () => {
-    source.close();
+    leave();
+    window.removeEventListener('pagehide', leave);
+    window.removeEventListener('pageshow', back);
     clearInterval(ticking);
   };
 }

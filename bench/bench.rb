@@ -34,7 +34,7 @@ class Bench
     printf("%-62<what>s %12<value>s %12<limit>s  %<peer>s\n", what: what, value: value, limit: limit, peer: peer)
   end
 
-  PARTS = %i[first_page api runner judging judging_many fifty_thousand understanding zone_reading front_end].freeze
+  PARTS = %i[first_page api runner waiting judging judging_many fifty_thousand understanding zone_reading front_end].freeze
 
   # parts: names of PARTS; all where none is given.
   def run(parts) = (parts.empty? ? PARTS : PARTS & parts.map(&:to_sym)).each { |part| public_send(part) }
@@ -55,7 +55,7 @@ class Bench
   def api
     demo do |port|
       cookie = sign_in(port)
-      %w[/api/desk /api/names /api/names/saltern-isles.example /api/moves /api/moves/1 /api/post /api/rulebook /api/status].each do |path|
+      %w[/api/desk /api/names /api/names/saltern-isles.example /api/moves /api/moves/1 /api/hands /api/post /api/rulebook /api/status].each do |path|
         took = Array.new(8) { Thread.new { client(port, path, cookie) } }.flat_map(&:value).sort
         row("GET #{path}, 48 names, 8 clients, p95", took[(took.size * 0.95).floor], "100 ms")
       end
@@ -106,11 +106,25 @@ class Bench
     world.close
   end
 
-  def add_name(world, registry, index)
+  # 500 moves that wait for people and registrars; letters and posts as they pile up.
+  def waiting
+    world = BenchWorld.new(names_at: %w[millrace cobble])
+    500.times { |i| add_name(world, world.world.registry, i, like: i.even? ? "slipway.example" : "isles-weather.example") }
+    row("runner: a first pass over 500 moves done by hand", time { world.runner.pass }, "")
+    row("runner: a pass over 500 moves waiting, nothing due", median(5) { world.runner.pass }, "2 s")
+    hands = SteadyMove::Desk::Hands.new(world.app)
+    row("what is to be done by hand over 500 moves, gathered by place", median(3) { hands.places }, "")
+    letters = SteadyMove::Desk::Letters.new(world.app)
+    row("one letter for 250 names, drafted", median(3) { letters.draft("cobble", by: "bench") }, "")
+    world.close
+  end
+
+  def add_name(world, registry, index, like: "isles-timetable.example")
     name = "bench#{index}.example"
-    registry.domains.insert(registry.find("isles-timetable.example").except(:statuses, :name_servers, :ds)
-      .merge(name: name, roid: "B#{index}-PRAC", statuses: '["ok"]', name_servers: '["ns1.lanternroom.example","ns2.lanternroom.example"]', ds: "[]"))
-    SteadyMove::Desk::TakingIn.new(world.app).call(SteadyMove::Desk::TakingIn.words(name), world.app.accounts.find("tarnbeck"), by: "bench")
+    model = registry.find(like)
+    registry.domains.insert(model.except(:statuses, :name_servers, :ds)
+      .merge(name: name, roid: "B#{index}-PRAC", statuses: model[:statuses].to_json, name_servers: '["ns1.lanternroom.example","ns2.lanternroom.example"]', ds: "[]"))
+    SteadyMove::Desk::TakingIn.new(world.app).call(SteadyMove::Desk::TakingIn.words(name), world.app.accounts.find(model[:sponsor]), by: "bench")
     world.start(name, to: "orlop")
   end
 

@@ -64,7 +64,7 @@ module Practice
       def contacts(name, row)
         %i[registrant admin].map do |role|
           label = role == :admin ? "Administrative contact" : "Registrant"
-          fields = { "email" => "E-mail", **(role == :registrant && @row.dig("knows", "opt_out") ? { "opted_out" => "Opt out of the block (yes)" } : {}) }
+          fields = { "email" => "E-mail", **(role == :registrant && @row.dig("knows", "opt_out") ? { "opted_out" => "Opt out of the block?" } : {}) }
           "<h2>#{label}</h2><p><code>#{Page.h(@world.registry.contact(@id, row[role])[:email])}</code></p>#{Page.form(at(name, role.to_s), 'Change', fields)}"
         end.join
       end

@@ -32,9 +32,9 @@ module Practice
         "<table><tr><th>Name</th><th>State</th></tr>#{cells.join}</table>"
       end
 
-      # fields: {name => label}.
+      # fields: {name => label}; a label that ends with a question mark is one to tick.
       def form(action, button, fields = {})
-        inputs = fields.map { |name, label| "<label>#{h(label)} <input name=\"#{name}\" size=\"36\"></label> " }
+        inputs = fields.map { |name, label| "<label>#{h(label)} <input name=\"#{name}\" #{label.end_with?('?') && name == 'opted_out' ? 'type="checkbox" value="yes"' : 'size="36"'}></label> " }
         "<form method=\"post\" action=\"#{h(action)}\">#{inputs.join}<button>#{h(button)}</button></form>"
       end
     end

@@ -13,10 +13,14 @@ module SteadyMove
       end
 
       # names: A-label texts held here; host: DNS host for those names whose zone would end, or nil. Yields after each. Returns [Row].
-      def propose(names, to:, host: nil, &block) = names.map { |name| row(name, to, host).tap(&block) }
+      def propose(names, to:, host: nil, &block)
+        @names = names
+        names.map { |name| row(name, to, host).tap(&block) }
+      end
 
       # Starts what can be started; what can't is told with its reason. Yields after each. Returns [Row].
       def start(names, to:, by:, host: nil, &block)
+        @names = names
         names.map do |name|
           row = row(name, to, host)
           row = started(row, to, host, by) if row.startable
@@ -39,8 +43,18 @@ module SteadyMove
         proposal = @planning.propose(name, to: to, host: carry(name, host))
         return Row.new(name: name, startable: false, says: ["“#{name}” is not on the list of names."], by_hand: 0, carries: false) unless proposal
 
-        Row.new(name: name, startable: proposal.startable?, says: proposal.startable? ? proposal.cautions : proposal.refusals, total: proposal.quote.total, saves: proposal.quote.saves,
+        Row.new(name: name, startable: proposal.startable?, says: proposal.startable? ? proposal.cautions + along(name) : proposal.refusals, total: proposal.quote.total, saves: proposal.quote.saves,
                 by_hand: proposal.plan.steps.count(&:by_hand?), carries: proposal.plan.carry?)
+      end
+
+      # Mailboxes of its contacts that lie on another name of this batch.
+      def along(name)
+        facts = @app.names.facts(name)
+        %i[registrant_email admin_email].filter_map { |key| facts[key] }.uniq.filter_map do |email|
+          domain = email.downcase.rpartition("@").last
+          other = (@names - [name]).find { |n| domain == n || domain.end_with?(".#{n}") }
+          other && "The mailbox of its contact, #{email}, lies on #{other}, which moves in the same batch: while that moves, mail may be lost."
+        end
       end
 
       # Only names whose zone would end with the registration are carried.

@@ -60,7 +60,9 @@ module SteadyMove
                when %w[release link] then "Open the link in its mail and approve the transfer of {name} there."
                else step.by_letter? ? "Write to its support." : step.hand
                end
-        Core::Moves::Step.filled(text, move.plan.words.merge(contact: self.class.contact(@app, move) || "its contact"))
+        words = move.plan.words
+        words = words.merge(contact: self.class.contact(@app, move) || "its contact") if text.include?("{contact}")
+        Core::Moves::Step.filled(text, words)
       end
 
       def typed(move, step)

@@ -79,7 +79,10 @@ module SteadyMove
       end
 
       # Letters that were not answered, and for which a step has become late.
-      def overdue(moves = @app.moves.open) = pending.select { |l| l[:steps].any? { |m, s| moves.find { |move| move.id == m }&.state&.[](s)&.then { |st| st.active? && st.turn == "yours" } } }
+      def overdue(moves = @app.moves.open)
+        late = moves.to_h { |m| [m.id, m.state.active.select { |s| s.turn == "yours" }.map { |s| s.step.id }] }
+        pending.select { |l| l[:steps].any? { |move, step| late.fetch(move, []).include?(step) } }
+      end
 
       private
 

@@ -7,21 +7,21 @@ module SteadyMove
       # The note can't be kept; says why.
       class Invalid < StandardError; end
 
-      # key => how its value is understood; the words are for people.
+      # key => how its value is understood; the words are for people, on screen and in the journal.
       KINDS = {
-        "privacy" => [:flag, "a privacy service stands in for the contacts"],
-        "paid" => [:flag, "the last period is paid at the losing registrar"],
-        "dispute" => [:text, "a dispute or an order over the name"],
-        "tied_services" => [:list, "services of the losing account that hang on the name"],
+        "paid" => [:flag, "the last period is paid"],
+        "privacy" => [:flag, "a privacy service stands in"],
+        "registrant_email" => [:text, "the registrant’s e-mail"],
+        "admin_email" => [:text, "the administrative contact’s e-mail"],
+        "mailbox" => [%w[proven unproven bounced unread], "the registrant’s mailbox is"],
+        "registrant_changed_at" => [:date, "the registrant was last changed on"],
+        "change_opted_out" => [:flag, "the holder opted out of the block"],
+        "expires_at" => [:date, "it expires on"],
+        "dispute" => [:text, "a dispute over it"],
+        "tied_services" => [:list, "services of the account that hang on it"],
         "premium" => [:flag, "the registry asks its own price"],
-        "presence_proven" => [:flag, "the papers that the suffix wants are there"],
-        "admin_email" => [:text, "the administrative contact's e-mail"],
-        "registrant_email" => [:text, "the registrant's e-mail"],
-        "registrant_changed_at" => [:instant, "when the registrant was last changed"],
-        "change_opted_out" => [:flag, "the holder opted out of the block before a registrant change"],
-        "mailbox" => [%w[proven unproven bounced unread], "whether the registrant's mailbox is read"],
-        "code_by_mail" => [:flag, "the code is sent by mail"],
-        "expires_at" => [:instant, "the expiry, where no connection tells"]
+        "presence_proven" => [:flag, "the papers are there"],
+        "code_by_mail" => [:flag, "the code comes by mail"]
       }.freeze
       MOST = 300
 
@@ -50,7 +50,7 @@ module SteadyMove
         when :flag then [true, false].include?(value) ? value : expected(key, value, "true or false")
         when :text then value.is_a?(String) && value.strip.length.between?(1, MOST) ? value.strip : expected(key, value, "a text of at most #{MOST} characters")
         when :list then value.is_a?(Array) && value.size.between?(1, 20) && value.all?(String) ? value.map(&:strip) : expected(key, value, "a list of texts")
-        when :instant then instant(key, value)
+        when :date then instant(key, value)
         else kind.include?(value) ? value : expected(key, value, "one of #{kind.join(', ')}")
         end
       end

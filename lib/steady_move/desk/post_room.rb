@@ -112,8 +112,7 @@ module SteadyMove
       def keep_codes(message, reading)
         return if reading.doubtful
 
-        codes = reading.codes.to_h
-        codes = { reading.names.first.ascii => reading.code } if codes.empty? && reading.code && reading.names.size == 1
+        codes = reading.code && reading.names.size == 1 ? { reading.names.first.ascii => reading.code } : reading.codes.to_h
         codes.each { |name, code| Replies.new(@app).keep_code(name, code, message.from, message.message_id, message.at) }
       end
 

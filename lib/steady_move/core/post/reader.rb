@@ -25,6 +25,8 @@ module SteadyMove
             code = nil
             about_code = ["A list of #{codes.size} codes stands in it."]
           end
+          code = nil if code && named(held, code).any? # the name that begins a line of a list
+          code ||= codes.values.first if codes.size == 1
           deadline, assumed = Deadlines.find("#{subject}\n#{text}", sent: sent)
           link = link_in(text)
           doubts = kind == "unrelated" ? [] : doubts(from, link, deadline, sent, sender_domains, failed)

@@ -6,6 +6,10 @@ module SteadyMove
       # Names one by one: looked up, noted, judged; and the accounts that hold them.
       module Names
         def self.registered(app)
+          app.get("/api/note-kinds") do
+            json(kinds: Desk::Notes::KINDS.map { |key, (kind, words)| { key: key, title: words.sub(/\A\w/, &:upcase), kind: kind.is_a?(Array) ? "choice" : kind, of: kind.is_a?(Array) ? kind : [] } })
+          end
+
           app.post("/api/names/:name/note") do
             given = body_as("Note")
             Desk::Notes.new(app_).put(params["name"], given["key"], given["value"], by: person[:email])

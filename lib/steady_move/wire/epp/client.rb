@@ -97,6 +97,8 @@ module SteadyMove
           Timeout.timeout(@at.fetch(:timeout, 15), &)
         rescue Timeout::Error
           raise Unreachable, "#{@where} did not answer within #{@at.fetch(:timeout, 15)} s"
+        rescue Errno::ECONNRESET, Errno::EPIPE, Errno::ECONNABORTED
+          raise Unreachable, "#{@where} closed the connection without a reply"
         rescue OpenSSL::SSL::SSLError => e
           raise Unreachable, "#{@where} closed the connection without a reply" if e.message.include?("unexpected eof")
 

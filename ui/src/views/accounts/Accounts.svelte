@@ -15,14 +15,16 @@
   const admin = $derived(session.who?.role === 'administrator');
   let adding = $state<'account' | 'host' | null>(null);
   // What goes another way than over the connection or on the account’s pages.
-  const byHand = (a: { ways: Record<string, string>; privacy_service?: string | null }) =>
-    WAYS.flatMap(({ act, label, of }) => {
+  function byHand(a: { ways: Record<string, string>; privacy_service?: string | null }): string[] {
+    if (Object.values(a.ways).every((way) => way === 'letter')) return ['everything by letter to its support'];
+    return WAYS.flatMap(({ act, label, of }) => {
       const way = a.ways[act];
       if (!way || way === 'connection' || way === 'page') return [];
       const words =
         way === 'service' ? `at ${a.privacy_service ?? 'a separate service'}` : of.find(([w]) => w === way)?.[1];
-      return [`${label.replace('The ', 'the ')} ${words}`];
+      return [`${label.toLowerCase()} ${words}`];
     });
+  }
   const holder = (id: string | null) => places.data?.accounts.find((a) => a.id === id)?.title ?? id;
 </script>
 

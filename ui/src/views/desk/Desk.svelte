@@ -86,12 +86,6 @@
     padding-bottom: 0.3rem;
     border-bottom: 2px solid var(--line);
   }
-  .empty {
-    color: var(--muted);
-    border: 1px dashed var(--line);
-    border-radius: var(--radius);
-    padding: 0.9rem;
-  }
   .ended {
     margin-top: 1.6rem;
   }

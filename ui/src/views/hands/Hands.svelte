@@ -86,10 +86,4 @@
     border-top: 1px solid var(--line);
     overflow-wrap: anywhere;
   }
-  .empty {
-    color: var(--muted);
-    border: 1px dashed var(--line);
-    border-radius: var(--radius);
-    padding: 0.9rem;
-  }
 </style>

@@ -61,8 +61,10 @@
           <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('look')}>Look now</Button>
           {#if m.step === 'consent'}<Button href={p('/by-hand')}>Record the consent</Button>{/if}
           {#if m.can_renew_code && m.code}
-            <Button color="alternative" disabled={renew.isPending} onclick={() => renew.mutate()}
-              >Ask for a new code</Button
+            <Button
+              color={m.step === 'check-code' && m.phase === 'stuck' ? 'primary' : 'alternative'}
+              disabled={renew.isPending}
+              onclick={() => renew.mutate()}>Ask for a new code</Button
             >
           {/if}
           {#if m.can_call_off}

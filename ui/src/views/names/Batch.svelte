@@ -4,6 +4,7 @@
   import { searchParams } from 'sv-router';
   import { api, ask, type Schemas } from '../../lib/api';
   import { picked, put } from '../../lib/list';
+  import { whole } from '../../lib/work';
   import { money } from '../../lib/words';
   import { p } from '../../router';
   import Choice from '../../parts/Choice.svelte';
@@ -22,26 +23,24 @@
   const host = $derived(String(searchParams.get('host') ?? '') || hosts[0]?.id || '');
   const body = $derived({ names, to, host: host || null });
 
-  async function whole(answer: Schemas['Batch'] | (Schemas['Working'] & { job: string })) {
-    while ('working' in answer) {
-      progress = answer.working;
-      await new Promise((r) => setTimeout(r, 400));
-      answer = await ask(api.GET('/api/batches/{job}', { params: { path: { job: answer.job } } }));
-    }
-    progress = undefined;
-    return answer;
-  }
+  type Answer = Schemas['Batch'] | (Schemas['Working'] & { job: string });
+  const followed = (answer: Answer) =>
+    whole<Schemas['Batch']>(
+      answer,
+      (job) => ask(api.GET('/api/batches/{job}', { params: { path: { job } } })),
+      (far) => (progress = far),
+    );
   const plan = createQuery(() => {
     const asked = body; // what this key stands for, also when it is asked again later
     return {
       queryKey: ['batch', asked],
-      queryFn: async () => whole(await ask(api.POST('/api/batches/proposals', { body: asked }))),
+      queryFn: async () => followed(await ask(api.POST('/api/batches/proposals', { body: asked }))),
       enabled: Boolean(asked.to && asked.names.length),
     };
   });
   const start = createMutation(() => ({
     mutationFn: async () =>
-      whole(await ask(api.POST('/api/batches', { body: { ...body, names: able.map((r) => r.name) } }))),
+      followed(await ask(api.POST('/api/batches', { body: { ...body, names: able.map((r) => r.name) } }))),
     onSuccess: () => {
       void client.invalidateQueries();
       put('tray', undefined);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
   import { api, ask, type NameSheet } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
@@ -7,25 +7,17 @@
   /** What a person knows and no connection tells. */
   let { sheet, queryKey }: { sheet: NameSheet; queryKey: unknown[] } = $props();
   const client = useQueryClient();
-  type Kind = { key: string; title: string; kind: 'flag' | 'text' | 'list' | 'date' | string[] };
-  const KINDS: Kind[] = [
-    { key: 'paid', title: 'The last period is paid', kind: 'flag' },
-    { key: 'privacy', title: 'A privacy service stands in', kind: 'flag' },
-    { key: 'registrant_email', title: 'The registrant’s e-mail', kind: 'text' },
-    { key: 'admin_email', title: 'The administrative contact’s e-mail', kind: 'text' },
-    { key: 'mailbox', title: 'The registrant’s mailbox is', kind: ['proven', 'unproven', 'bounced', 'unread'] },
-    { key: 'registrant_changed_at', title: 'The registrant was last changed on', kind: 'date' },
-    { key: 'change_opted_out', title: 'The holder opted out of the block', kind: 'flag' },
-    { key: 'expires_at', title: 'It expires on', kind: 'date' },
-    { key: 'dispute', title: 'A dispute over it', kind: 'text' },
-    { key: 'tied_services', title: 'Services of the account that hang on it', kind: 'list' },
-    { key: 'premium', title: 'The registry asks its own price', kind: 'flag' },
-    { key: 'presence_proven', title: 'The papers are there', kind: 'flag' },
-    { key: 'code_by_mail', title: 'The code comes by mail', kind: 'flag' },
-  ];
+  const kinds = createQuery(() => ({
+    queryKey: ['note-kinds'],
+    queryFn: () => ask(api.GET('/api/note-kinds')),
+    staleTime: Infinity,
+  }));
+  const KINDS = $derived(kinds.data?.kinds ?? []);
   let key = $state('paid');
   let value = $state('');
-  const kind = $derived(KINDS.find((k) => k.key === key)!.kind);
+  const chosen = $derived(KINDS.find((k) => k.key === key));
+  const kind = $derived(chosen?.kind ?? 'flag');
+  const values = $derived(kind === 'flag' ? ['yes', 'no'] : (chosen?.of ?? []));
   const noted = $derived(sheet.facts.filter((f) => f.source === 'hand'));
   const note = createMutation(() => ({
     mutationFn: (body: { key: string; value: string | boolean | string[] | null }) =>
@@ -56,10 +48,10 @@
   <select class="plain" aria-label="What is noted" bind:value={key} onchange={() => (value = '')}>
     {#each KINDS as k (k.key)}<option value={k.key}>{k.title}</option>{/each}
   </select>
-  {#if kind === 'flag' || Array.isArray(kind)}
+  {#if kind === 'flag' || kind === 'choice'}
     <select class="plain" aria-label="Its value" bind:value required>
       <option value="">choose</option>
-      {#each kind === 'flag' ? ['yes', 'no'] : kind as v (v)}<option>{v}</option>{/each}
+      {#each values as v (v)}<option>{v}</option>{/each}
     </select>
   {:else if kind === 'date'}
     <input class="plain" type="date" aria-label="Its value" bind:value required />

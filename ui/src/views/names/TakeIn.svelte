@@ -2,6 +2,7 @@
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button, Label, Select, Textarea } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
+  import { whole } from '../../lib/work';
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import Columns from './Columns.svelte';
@@ -16,21 +17,18 @@
   let columns = $state<Record<string, number>>({});
   const account = $derived(chosen || places.data?.accounts[0]?.id || '');
 
-  /** Follows work that takes longer, until its result is there. */
-  async function whole(answer: Schemas['TakenIn'] | (Schemas['Working'] & { job: string })) {
-    while ('working' in answer) {
-      progress = answer.working;
-      await new Promise((r) => setTimeout(r, 400));
-      answer = await ask(api.GET('/api/jobs/{job}', { params: { path: { job: answer.job } } }));
-    }
-    progress = undefined;
-    return answer.lines;
-  }
+  type Answer = Schemas['TakenIn'] | (Schemas['Working'] & { job: string });
+  const followed = (answer: Answer) =>
+    whole<Schemas['TakenIn']>(
+      answer,
+      (job) => ask(api.GET('/api/jobs/{job}', { params: { path: { job } } })),
+      (far) => (progress = far),
+    ).then((a) => a.lines);
   const take = createMutation(() => ({
     mutationFn: async () => {
       const { name, ...rest } = columns;
       const mapped = look && name !== undefined ? { columns: { name, ...rest } } : {};
-      return whole(await ask(api.POST('/api/names', { body: { account, text, ...mapped } })));
+      return followed(await ask(api.POST('/api/names', { body: { account, text, ...mapped } })));
     },
     onSettled: () => {
       progress = undefined;

@@ -118,10 +118,4 @@
   .link {
     overflow-wrap: anywhere;
   }
-  .empty {
-    color: var(--muted);
-    border: 1px dashed var(--line);
-    border-radius: var(--radius);
-    padding: 0.9rem;
-  }
 </style>

@@ -25,6 +25,15 @@ class SmallThingsTest < Minitest::Test
     assert_nil Money::Quoting.quote({ "currency" => "EUR", "transfer" => 1 }, stay: { "currency" => "USD", "renew" => 2 }).saves
   end
 
+  # seconds => words
+  SPOKEN = {
+    60 => "1 minute", 900 => "15 minutes", 3600 => "1 hour", 5400 => "1.5 hours", 14_400 => "4 hours", 86_400 => "1 day", 129_600 => "1.5 days", 432_000 => "5 days", 30 => "0.5 minutes"
+  }.freeze
+
+  def test_lengths_of_time_in_words
+    SPOKEN.each { |seconds, words| assert_equal words, Core::Durations.spoken(seconds) }
+  end
+
   # code => how many warnings
   CODES = { "Qw8!kz2p" => 0, " Qw8!kz2p" => 1, "abc" => 1, "x" * 65 => 1, "Qw8kz2pä" => 1 }.freeze
 

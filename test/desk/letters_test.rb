@@ -147,7 +147,7 @@ class LettersSentTest < Minitest::Test
     live_with("millrace", "cobble", "gannet")
     names = %w[kelp-sound-hire.example slipway.example saltern-harbour.example isles-weather.example northskerry-crew.example northskerry-season-2026.example]
     world.app.names.learn("kelp-sound-hire.example", facts(source: :hand, admin_email: "dock@post.kelpsound.example"))
-    along = SteadyMove::Desk::Batch.new(world.app).propose(%w[kelp-sound-hire.example kelpsound.example], to: "orlop") {}.map { |r| r.says.join(" ") }
+    along = SteadyMove::Desk::Batch.new(world.app).propose(%w[kelp-sound-hire.example kelpsound.example], to: "orlop", &:itself).map { |r| r.says.join(" ") }
     assert_match(/dock@post.kelpsound.example, lies on kelpsound.example, which moves in the same batch/, along.first)
     refute_match(/same batch/, along.last, "its own name is told by the verdict")
     world.app.names.forget("kelp-sound-hire.example", :hand)

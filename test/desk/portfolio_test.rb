@@ -105,6 +105,18 @@ class PortfolioTest < Minitest::Test
     assert_match(/could not be paid: no card or balance/, assert_raises(Desk::Planning::NotStartable) { @world.start("isles-timetable.example", to: "cobble") }.message)
   end
 
+  # most moves went there; else where orders and payment are said to be ready
+  def test_where_names_usually_go
+    usual = -> { Desk::Destinations.usual(app) }
+    assert_equal "orlop", usual.call
+    app.db[:moves].delete
+    assert_equal "orlop", usual.call, "ready to be paid"
+    app.accounts.put(app.accounts.find("orlop").dup.tap { |a| a.habits = a.habits.merge("payment" => "no card") })
+    assert_equal "epp", app.accounts.find(usual.call).kind
+    app.accounts.all.each { |a| app.accounts.put(a.dup.tap { |b| b.kind = "by_hand" }) }
+    assert_nil usual.call
+  end
+
   # Facts older than the set age are looked up again before a move is started.
   def test_old_facts_are_looked_up_again_before_an_act
     name = "isles-timetable.example"

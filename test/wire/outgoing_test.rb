@@ -79,6 +79,28 @@ class OutgoingTest < Minitest::Test
     assert_raises(SteadyMove::Wire::Unreachable) { smtp(closed).deliver(RAW, to: ["b@y.test"]) }
   end
 
+  # A registrar that hangs up, politely or with a reset, is told in the same words.
+  HANG_UPS = {
+    close: ->(socket) { socket.close },
+    reset: lambda { |socket|
+      socket.setsockopt(Socket::SOL_SOCKET, Socket::SO_LINGER, [1, 0].pack("ii"))
+      socket.close
+    }
+  }.freeze
+
+  def test_an_epp_server_that_hangs_up
+    HANG_UPS.each do |how, act|
+      listening = TCPServer.new("127.0.0.1", 0)
+      thread = Thread.new { act.call(listening.accept) }
+      port = listening.addr[1]
+      error = assert_raises(SteadyMove::Wire::Unreachable, how.to_s) { SteadyMove::Wire::Epp::Client.open({ host: "127.0.0.1", port: port, client: "a", password: "b", timeout: 5 }) }
+      assert_equal "127.0.0.1 port #{port} closed the connection without a reply", error.says, how.to_s
+    ensure
+      thread&.kill
+      listening&.close
+    end
+  end
+
   def test_without_encryption_only_where_it_was_chosen
     server("220 hi", :read, "250 hi", :read, "502 no such thing", :hang) do |port|
       error = assert_raises(SteadyMove::Wire::Error) { Mail::Sender.new(host: "127.0.0.1", port: port, from: "a@x.test", timeout: 0.5).deliver(RAW, to: ["b@y.test"]) }

@@ -20,6 +20,7 @@ module SteadyMove
 
         def mean(least, usual, most) = (least + usual + most) / 3.0
 
+        # The variance of one such duration, in seconds squared (textbook formula of the triangular distribution).
         def variance(least, usual, most)
           ((least**2) + (usual**2) + (most**2) - (least * usual) - (least * most) - (usual * most)) / 18.0
         end

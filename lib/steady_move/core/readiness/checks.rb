@@ -11,6 +11,7 @@ module SteadyMove
 
         module_function
 
+        # Checks one rule of rules.yml. file: its path; row: Hash; index: its place. Raises with file, line and what is expected.
         def entry(file, row, index)
           need(file, row, [index], "id", "effect", "because", "remedy", "source")
           fail!(file, [index, "effect"], "rule #{row['id']}: effect “#{row['effect']}” is not one of #{Rulebook::EFFECTS.join(', ')}") unless Rulebook::EFFECTS.include?(row["effect"])
@@ -21,6 +22,7 @@ module SteadyMove
                               params: row.fetch("params", {}).freeze, soft: row["soft"] == true, source: row["source"]).freeze
         end
 
+        # Checks one family’s file. entries: {id => rule}. Raises with file, line and what is expected.
         def family(file, row, entries)
           need(file, row, [], "id", "title", "suffixes", "years_added", "max_years", "move_hours", "source")
           without = row.fetch("without", [])

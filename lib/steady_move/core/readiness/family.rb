@@ -36,6 +36,7 @@ module SteadyMove
           new(**values).tap(&:prepare).freeze
         end
 
+        # Works out once what every judgement asks for.
         def prepare
           @late_by = p90 + (3 * 86_400)
           all = Rules.all

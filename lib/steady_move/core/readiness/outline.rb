@@ -13,6 +13,7 @@ module SteadyMove
 
         def self.of(spans) = new(flat(spans).freeze)
 
+        # Spans as one flat list: from, to (seconds), effect, soft, rule, for each that moves the verdict.
         def self.flat(spans)
           spans.each_with_object([]) do |s, out|
             out.push(s.from, s.to, s.effect, s.entry.soft, s.rule) if MOVING.include?(s.effect) || s.entry.soft

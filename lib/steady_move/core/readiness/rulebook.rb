@@ -55,6 +55,7 @@ module SteadyMove
 
         protected
 
+        # The book with one suffix in a family of its own.
         def replace(suffix, family)
           dup.tap { |b| b.instance_exec { @families = (@families.map { |f| f.without(suffix) } << family).freeze and index } }
         end

@@ -10,6 +10,7 @@ module SteadyMove
           @at = 0
         end
 
+        # The next octets; raises ArgumentError where fewer are left.
         def take(count)
           raise ArgumentError, "rdata ends after #{@bytes.bytesize} octets; #{@at + count} are needed" if @at + count > @bytes.bytesize
 

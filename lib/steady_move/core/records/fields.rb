@@ -13,10 +13,12 @@ module SteadyMove
 
         module_function
 
+        # The next token’s text; raises ArgumentError where none is.
         def take(tokens, what)
           tokens.shift&.text or raise ArgumentError, "#{what} is missing"
         end
 
+        # A kind of field: a whole number of so many bits, packed so.
         def number(bits, pack)
           max = (1 << bits) - 1
           Kind.new(
@@ -27,12 +29,14 @@ module SteadyMove
           )
         end
 
+        # text → Integer from 0 to max; raises ArgumentError.
         def whole(text, max)
           raise ArgumentError, "“#{text}” is not a whole number from 0 to #{max}" unless text.match?(/\A\d{1,10}\z/) && text.to_i <= max
 
           text.to_i
         end
 
+        # text → octets of an IPv4 (4) or IPv6 (6) address; raises ArgumentError.
         def address(text, family)
           ip = IPAddr.new(text)
           raise ArgumentError unless (family == 4 ? ip.ipv4? : ip.ipv6?) && !text.include?("/")
@@ -43,12 +47,14 @@ module SteadyMove
           raise ArgumentError, "“#{text}” is not an IPv#{family} address"
         end
 
+        # All tokens that are left as character strings (RFC 1035 §3.3).
         def strings(tokens)
           raise ArgumentError, "at least one text is expected" if tokens.empty?
 
           tokens.shift(tokens.size).map { |t| string(t) }
         end
 
+        # One character string: at most 255 octets, escapes undone.
         def string(token)
           raise ArgumentError, "a text is missing" unless token
 
@@ -58,16 +64,19 @@ module SteadyMove
           bytes
         end
 
+        # All tokens that are left, run together, as hexadecimal and base64 fields may be split.
         def joined(tokens, what)
           raise ArgumentError, "#{what} is missing" if tokens.empty?
 
           tokens.shift(tokens.size).map(&:text).join
         end
 
+        # A type by its name or as TYPEn (RFC 3597 §5).
         def rrtype(text)
           Rdata.type_named(text) or raise ArgumentError, "“#{text}” is not a record type"
         end
 
+        # An instant as 14 digits or as seconds (RFC 4034 §3.2).
         def stamp(text)
           return Time.utc(*text.unpack("a4a2a2a2a2a2")).to_i if text.match?(/\A\d{14}\z/)
 
@@ -76,18 +85,21 @@ module SteadyMove
           raise ArgumentError, "“#{text}” is not an instant such as 20270301080000"
         end
 
+        # Hexadecimal digits → octets; raises ArgumentError.
         def unhex(text)
           raise ArgumentError, "“#{text[0, 20]}” is not an even run of hexadecimal digits" unless text.match?(/\A(\h\h)*\z/)
 
           [text].pack("H*")
         end
 
+        # Base64 → octets; raises ArgumentError.
         def unbase64(text)
           text.unpack1("m0")
         rescue ArgumentError
           raise ArgumentError, "“#{text[0, 20]}…” is not base64"
         end
 
+        # Character strings until the data end.
         def unwire_strings(reader)
           out = []
           out << reader.take(reader.u8) until reader.end?

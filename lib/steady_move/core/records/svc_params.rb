@@ -26,11 +26,13 @@ module SteadyMove
           pairs.sort.to_h
         end
 
+        # The key’s number by its name or as keyN (RFC 9460 §2.1).
         def number(name)
           KEYS[name] || (name.match?(/\Akey\d{1,5}\z/) && name.delete_prefix("key").to_i) or
             raise ArgumentError, "“#{name}” is not a service parameter"
         end
 
+        # value: as it stands in a zone file. Returns its octets (RFC 9460 §7).
         def encode(key, value, name)
           case key
           when 0 then value.split(",").map { |n| number(n) }.sort.pack("n*")
@@ -49,10 +51,12 @@ module SteadyMove
         # A comma-separated list in which \, is a comma of the item (RFC 9460 appendix A.1).
         def list(value) = value.scan(/(?:[^,\\]|\\.)+/mn).map { |item| item.gsub(/\\(.)/mn, '\1') }
 
+        # params: {number => octets}. Returns them as they stand in a zone file (RFC 9460 §2.1).
         def text(params)
           params.map { |key, value| [NAMES.fetch(key, "key#{key}"), decode(key, value)].compact.join("=") }.join(" ")
         end
 
+        # One value’s octets as text.
         def decode(key, value)
           case key
           when 0 then value.unpack("n*").map { |n| NAMES.fetch(n, "key#{n}") }.join(",")
@@ -66,6 +70,7 @@ module SteadyMove
           end
         end
 
+        # The protocol identifiers in an alpn value (RFC 9460 §7.1.1).
         def alpn_ids(value)
           reader = ByteReader.new(value)
           out = []
@@ -75,6 +80,7 @@ module SteadyMove
 
         def wire(params) = params.map { |key, value| [key, value.bytesize].pack("nn") << value }.join.b
 
+        # ByteReader → {number => octets}.
         def unwire(reader)
           out = {}
           out[reader.u16] = reader.take(reader.u16) until reader.end?

@@ -20,6 +20,7 @@ module SteadyMove
           @default_ttl = @last_ttl = @owner = nil
         end
 
+        # text: of a master file (RFC 1035 §5). Returns a Zone; raises ZoneError with line and reason.
         def zone(text)
           raise ZoneError.new(1, "the file has #{text.bytesize} octets; at most #{TEXT_MAX} are read") if text.bytesize > TEXT_MAX
 

@@ -37,6 +37,7 @@ module SteadyMove
 
         # Records without data, as updates use them (RFC 2136 §2.5.2), which dnsruby's decoder takes for cut ones.
         module EmptyData
+          # One record from the message; as dnsruby’s own, but for one without data.
           def get_rr
             start = @index
             name = get_name
@@ -51,6 +52,7 @@ module SteadyMove
 
         module_function
 
+        # record: Core’s. Returns it as dnsruby sends it, its data as octets.
         def encode(record)
           Raw.new(record.name, record.type, ttl: record.ttl, rdata: record.rdata.to_wire)
         end

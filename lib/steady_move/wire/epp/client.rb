@@ -25,6 +25,7 @@ module SteadyMove
           guarded { Framing.read(@io) } or raise Unreachable, "#{@where} closed the connection before its greeting"
         end
 
+        # Signs in (RFC 5730 §2.9.1.1); raises Refused with the result code.
         def sign_in
           request(Commands.login(client: @at.fetch(:client), password: @at.fetch(:password), id: "login-#{object_id}"))
         rescue Refused => e

@@ -10,6 +10,7 @@ module SteadyMove
 
         def hello = Xml.document(&:hello)
 
+        # Signs in (RFC 5730 §2.9.1.1).
         def login(client:, password:, id:)
           command(id) do |x|
             x.login do
@@ -26,6 +27,7 @@ module SteadyMove
 
         def logout(id:) = command(id, &:logout)
 
+        # Are these names free (RFC 5731 §3.1.1)?
         def check(names:, id:)
           command(id) { |x| x.check { object(x, :check) { |d| names.each { |n| d.name n } } } }
         end

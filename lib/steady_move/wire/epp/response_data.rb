@@ -7,6 +7,7 @@ module SteadyMove
       module ResponseData
         module_function
 
+        # response: Nokogiri node. Returns the data that its kind of object has, or nil where there is none.
         def read(response)
           data = response.at_xpath("e:resData/*", Xml::NS) or return
           case data.name
@@ -16,6 +17,7 @@ module SteadyMove
           end
         end
 
+        # A domain (RFC 5731 §3.1.2).
         def info(data)
           DomainInfo.new(
             name: Xml.text(data, "d:name"), roid: Xml.text(data, "d:roid"),
@@ -28,12 +30,14 @@ module SteadyMove
           )
         end
 
+        # A contact (RFC 5733 §3.1.2).
         def contact(data)
           ContactInfo.new(id: Xml.text(data, "c:id"), name: Xml.text(data, "c:postalInfo/c:name"), organization: Xml.text(data, "c:postalInfo/c:org"),
                           street: Xml.text(data, "c:postalInfo/c:addr/c:street"), city: Xml.text(data, "c:postalInfo/c:addr/c:city"),
                           country: Xml.text(data, "c:postalInfo/c:addr/c:cc"), voice: Xml.text(data, "c:voice"), email: Xml.text(data, "c:email"), created_at: Xml.time(Xml.text(data, "c:crDate")), changed_at: Xml.time(Xml.text(data, "c:upDate")))
         end
 
+        # A transfer (RFC 5731 §3.1.3).
         def transfer(data)
           TransferInfo.new(
             name: Xml.text(data, "d:name"), status: Xml.text(data, "d:trStatus"),

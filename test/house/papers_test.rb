@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# What the papers say is there: pictures, paths, commands; and files that can be read in one sitting.
+class PapersTest < Minitest::Test
+  ROOT = SteadyMove::ROOT
+  MOST_LINES = 250
+
+  def paper(name) = File.read(File.join(ROOT, name))
+
+  def test_every_picture_is_there_and_linked
+    linked = paper("README.md").scan(%r{docs/screenshots/[\w-]+\.png}).uniq.sort
+    assert_equal linked, Dir[File.join(ROOT, "docs", "screenshots", "*.png")].map { |f| f.delete_prefix("#{ROOT}/") }.sort
+    assert_operator linked.size, :<, 20
+    linked.each { |f| assert_equal "\x89PNG".b, File.binread(File.join(ROOT, f), 4), f }
+  end
+
+  # Paths in the tables of ARCHITECTURE.md, from the root or from lib/steady_move or practice.
+  def test_every_path_that_is_named_is_there
+    named = paper("ARCHITECTURE.md").scan(%r{`([\w.-]+(?:/[\w.*-]+)+/?)`}).flatten.uniq
+    assert_operator named.size, :>=, 30
+    named.each do |path|
+      places = ["", "lib/steady_move/", "practice/", "ui/src/"].map { |base| File.join(ROOT, base, path) }
+      assert(places.any? { |p| Dir[p].any? }, "#{path} is named and not there")
+    end
+  end
+
+  # command => words of its help or usage
+  COMMANDS = %w[demo start test bench prepare screenshots steady-move].freeze
+
+  def test_every_command_that_is_named_is_there
+    named = paper("README.md").scan(%r{bin/([a-z-]+)}).flatten.uniq
+    assert_empty named - COMMANDS
+    assert_empty(COMMANDS.reject { |c| File.executable?(File.join(ROOT, "bin", c)) })
+  end
+
+  def test_files_can_be_read_in_one_sitting
+    Dir[File.join(ROOT, "{lib,practice,bench,test}", "**", "*.rb"), File.join(ROOT, "ui", "src", "**", "*.{ts,svelte}")].each do |f|
+      next if f.end_with?("schema.d.ts")
+
+      lines = File.foreach(f).count
+      assert_operator lines, :<=, MOST_LINES, "#{f.delete_prefix("#{ROOT}/")} has #{lines} lines"
+    end
+  end
+
+  # Every public method of core and wire is preceded by a word on it, or is one of a line that says itself.
+  def test_public_methods_of_core_and_wire_are_explained
+    bare = Dir[File.join(ROOT, "lib", "steady_move", "{core,wire}", "**", "*.rb")].flat_map { |f| unexplained(f) }
+    assert_empty bare
+  end
+
+  private
+
+  def unexplained(file)
+    lines = File.readlines(file)
+    hidden = lines.index { |l| l.match?(/^\s*private\s*$/) } || lines.size
+    withheld = lines.grep(/private_class_method/).join.scan(/:(\w+[?!]?)/).flatten
+    lines.first(hidden).each_with_index.filter_map do |line, i|
+      name = line[/^\s*def (?:self\.)?(\w+[?!]?)/, 1] or next
+      next if line.include?(" = ") || withheld.include?(name) || name == "initialize" || lines[i - 1].match?(/^\s*(#|def )/) || line.match?(/def \w+;/)
+
+      "#{File.basename(file)}: #{name}"
+    end
+  end
+end

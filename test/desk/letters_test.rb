@@ -34,6 +34,7 @@ class LettersSentTest < Minitest::Test
     assert_raises(Interrupt) { post }
     assert_equal(%w[intended], sent.map { |l| l[:state] })
     assert_nil ready, "it counts as written until it is late"
+    assert_equal %w[intended], letters.overdue.map { |l| l[:state] }, "and is told as not known, with a reminder offered"
   end
 
   def test_what_a_person_changed_and_sent_by_hand

@@ -107,6 +107,27 @@ class PostRoomTest < Minitest::Test
     assert_equal "code", arrive("Authorization code of #{NAME}", "The authorization code is: zz11yy")[:kind], "another sender is another matter"
   end
 
+  # What nobody foresaw in one message: it is kept as what it is, and the next ones are read.
+  def test_one_message_that_breaks_the_reader
+    errors = []
+    @room = SteadyMove::Desk::PostRoom.new(@app, on_error: errors.method(:<<))
+    said = @app.letters.method(:answered_by)
+    @app.letters.define_singleton_method(:answered_by) { |ids, text| text.include?("breaks") ? raise(KeyError, "nobody foresaw this") : said.call(ids, text) }
+    kept = arrive("This breaks it", "indeed")
+    assert_equal ["unrelated", true, 1], [kept[:kind], kept[:doubtful], errors.size]
+    assert_includes kept[:because].first, "KeyError"
+    assert_equal "code", arrive("Authorization code of #{NAME}", "The authorization code is: first123")[:kind]
+  end
+
+  # Somebody else who knows the reference of a letter answers nothing with it.
+  def test_a_forged_answer
+    id, = SteadyMove::Desk::Letters.new(@app).prove("clerk@kelp-office.example", names: [NAME], steps: [], by: "ada")
+    letter = @app.letters.find(id)
+    @room.drop("From: x@forged.test\r\nMessage-ID: <12@y>\r\nIn-Reply-To: <#{letter[:message_id]}>\r\nSubject: The transfer lock of #{NAME}\r\n\r\nIt was removed. #{letter[:reference]}\r\n")
+    assert_equal ["sent", true], [@app.letters.find(id)[:state], @app.messages.find(-1)[:doubtful]]
+    assert_equal id, @app.messages.find(-1)[:letter_id]
+  end
+
   # The next message of a thread follows the one that was put right.
   def test_a_thread_keeps_the_name_that_it_was_given
     @room.drop(RAW.sub(/Subject.*/m, "Subject: About your request\r\n\r\nWe look into it.\r\n"))

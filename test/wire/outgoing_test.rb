@@ -81,7 +81,7 @@ class OutgoingTest < Minitest::Test
 
   # A registrar that hangs up, politely or with a reset, is told in the same words.
   HANG_UPS = {
-    close: ->(socket) { socket.close },
+    close: :close.to_proc,
     reset: lambda { |socket|
       socket.setsockopt(Socket::SOL_SOCKET, Socket::SO_LINGER, [1, 0].pack("ii"))
       socket.close

@@ -94,6 +94,7 @@ module SteadyMove
       def change(judged, role, email)
         id = judged.facts[:"#{role}_contact"]&.fetch("id", nil) or raise Invalid, "#{judged.account.title} shows no contact of that role over its connection"
         key = "contact-#{@app.random.rand(10**9)}"
+        @app.journal.add("intended", at: @app.now, by: "desk", name: judged.name.ascii, says: "Changing the #{words(role)}'s address at #{judged.account.title}.", data: { "key" => key })
         @app.epp.with(judged.account) { |c| c.request(Wire::Epp::Commands.contact_update(contact: id, id: key, email: email)) }
         Observe.new(@app).name(judged.name, judged.account)
       rescue Wire::Error => e

@@ -11,8 +11,10 @@ module SteadyMove
 
       attr_reader :due_at, :heard
 
-      def initialize(app)
+      # on_error: called with what nobody foresaw in a message.
+      def initialize(app, on_error: ->(e) { warn e.message })
         @app = app
+        @on_error = on_error
         @due_at = nil
       end
 
@@ -26,7 +28,7 @@ module SteadyMove
       def fetch
         @due_at = @app.now + EVERY
         list = @app.mailbox.messages(after: @app.messages.last_uid)
-        list.each { |m| take(m) }
+        list.each { |m| take_in(m) }
         @heard = Heard.new(at: @app.now, well: true, says: "it answered")
         list.size
       rescue Wire::Error => e
@@ -51,13 +53,24 @@ module SteadyMove
 
           @app.messages.put(message, reading, moves.first&.id, letter_id: letter&.fetch(:id), read_kind: read_kind)
           keep_codes(message, reading)
-          Replies.new(@app).hear(message, letter)
+          Replies.new(@app).hear(message, letter, doubtful: reading.doubtful)
           moves.each { |move| journal(message, reading, move) } if reading.kind != "unrelated"
           true
         end
       end
 
       private
+
+      # What nobody foresaw in one message holds up neither the others nor the moves.
+      def take_in(message)
+        take(message)
+      rescue Sequel::DatabaseError
+        raise
+      rescue StandardError => e
+        @on_error.call(e)
+        reading = Core::Post::Reading.new(kind: "unrelated", names: [], doubtful: true, because: ["It could not be understood (#{e.class}); that was written to the log."])
+        @app.messages.put(message, reading, nil)
+      end
 
       # The reading, with what is known beyond the words: the letter that it answers, and how a person put such messages right before.
       # Returns [Reading, the kind by the words alone].

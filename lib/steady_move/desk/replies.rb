@@ -11,11 +11,11 @@ module SteadyMove
         @app = app
       end
 
-      # message: Wire::Mail::Message; letter: the one that it answers, or nil.
-      def hear(message, letter)
+      # message: Wire::Mail::Message; letter: the one that it answers, or nil; doubtful: then it answers nothing.
+      def hear(message, letter, doubtful: false)
         message.undelivered.to_a.each { |address| bounced(address) }
         arrived(message)
-        return if letter.nil? || message.undelivered.to_a.any?
+        return if letter.nil? || doubtful || message.undelivered.to_a.any?
 
         @app.letters.answered(letter[:id], at: @app.now) unless message.automatic
         word = @app.letters.word(letter[:id])

@@ -16,7 +16,7 @@ module SteadyMove
       def initialize(app, on_error: ->(e) { warn e.message })
         @app = app
         @id = SecureRandom.hex(4)
-        @post = PostRoom.new(app)
+        @post = PostRoom.new(app, on_error: on_error)
         @on_error = on_error
         @one_at_a_time = Mutex.new
       end

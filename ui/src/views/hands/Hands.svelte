@@ -29,7 +29,11 @@
     {#if h.consents}{#key h.consents.moves.length}<ConsentForm due={h.consents} />{/key}{/if}
     {#each h.overdue as l (l.id)}
       <section class="panel late">
-        <h2>Late: {l.recipient} has not answered</h2>
+        <h2>
+          {l.state === 'intended'
+            ? `It is not known whether the letter to ${l.recipient} went out`
+            : `Late: ${l.recipient} has not answered`}
+        </h2>
         <p>Written <When at={l.at} />: “{l.subject}”.</p>
         {#if reminding === l.id}
           <Letter reminds={l.id} canSend={h.can_send} done={() => (reminding = undefined)} />

@@ -6,15 +6,29 @@ require "json"
 module Practice
   # The world's own SQLite file.
   module Database
+    # Raised with one line where a file is of another version.
+    class Outdated < StandardError; end
+
+    # Raised with every change of the tables below.
+    VERSION = 2
+
     module_function
 
     def open(path)
       db = Sequel.sqlite(path, max_connections: 8, timeout: 0,
                                connect_sqls: ["PRAGMA journal_mode=WAL", "PRAGMA synchronous=NORMAL"],
                                after_connect: ->(c) { c.busy_handler_timeout = 5000 })
+      version(db)
       schema(db)
       contacts(db)
       db
+    end
+
+    def version(db)
+      found = db.fetch("PRAGMA user_version").get
+      raise Outdated, "what an earlier practice world left behind is of another version; begin anew with bin/demo --fresh" if db.table_exists?(:domains) && found != VERSION
+
+      db.run("PRAGMA user_version = #{VERSION}")
     end
 
     def contacts(db)

@@ -68,7 +68,11 @@ if $PROGRAM_NAME == __FILE__
     o.on("--rate RATE", Integer) { |v| options[:rate] = v }
   end.parse!
   $stdout.sync = true
-  Practice::Main.new(options.fetch(:folder), rate: options[:rate]).start
+  begin
+    Practice::Main.new(options.fetch(:folder), rate: options[:rate]).start
+  rescue Practice::Database::Outdated => e
+    abort "Steady Move can't start: #{e.message}"
+  end
   puts "ready"
   stop = Queue.new
   %w[INT TERM].each { |s| trap(s) { stop << s } }

@@ -108,4 +108,12 @@ class RegistryTest < Minitest::Test
     @registry.update("losing", "ferry.example", add: none, rem: { statuses: ["clientUpdateProhibited"], name_servers: [] }, at: AT) if status("clientUpdateProhibited")
     assert_equal ["ok"], @registry.find("ferry.example")[:statuses]
   end
+
+  # A world that an earlier version left behind is not read half: it says so.
+  def test_a_world_of_another_version
+    path = File.join(Dir.mktmpdir, "practice.sqlite3")
+    Practice::Database.open(path).disconnect
+    Practice::Database.open(path).tap { |db| db.run("PRAGMA user_version = 1") }.disconnect
+    assert_match(%r{bin/demo --fresh}, assert_raises(Practice::Database::Outdated) { Practice::Database.open(path) }.message)
+  end
 end

@@ -114,6 +114,11 @@ class BrowserHandsTest < Minitest::Test
 
   def test_a_tray_is_planned_and_started_at_once
     sign_in
+    visit "/names?q=sal"
+    check "All 3 into the tray"
+    assert_text "3 names in the tray"
+    uncheck "All 3 into the tray"
+    assert_no_text "in the tray"
     visit "/names?tray=slipway.example,saltern-harbour.example,oyster-smack-charter.example"
     click_on "Plan these 3 moves"
     assert_text "2 of 3 can start, for 18.04 EUR together"

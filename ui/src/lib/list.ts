@@ -64,6 +64,18 @@ export const stretch = (what: Asked, offset: number) =>
 
 export const isWorking = (answer: NameList | Working): answer is Working => 'working' in answer;
 
+/** As many names as the tray holds. */
+export const TRAY_MOST = 200;
+
+/** Puts all that the list holds into the tray, or takes them out of it. */
+export async function pickAll(what: Asked, into: boolean) {
+  const answer = await ask(api.GET('/api/names', { params: { query: { ...what, offset: 0, limit: TRAY_MOST } } }));
+  if (isWorking(answer)) return;
+  const shown = answer.names.map((n) => n.name);
+  const others = picked().filter((name) => !shown.includes(name));
+  put('tray', [...others, ...(into ? shown : [])].slice(0, TRAY_MOST).join(','));
+}
+
 /** Names in the tray, in the order in which they were picked. */
 export const picked = () => (text('tray') ?? '').split(',').filter((name) => name !== '');
 

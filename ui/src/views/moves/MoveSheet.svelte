@@ -59,6 +59,9 @@
             <Button disabled={steer.isPending} onclick={() => steer.mutate('approve')}>Approve the release</Button>
           {/if}
           <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('look')}>Look now</Button>
+          {#if m.step === 'prove-contact'}
+            <Button color="alternative" href={p('/names/:name', { params: { name: m.name } })}>See its contacts</Button>
+          {/if}
           {#if m.step === 'consent'}<Button href={p('/by-hand')}>Record the consent</Button>{/if}
           {#if m.can_renew_code && m.code}
             <Button

@@ -2,7 +2,7 @@
   import { untrack } from 'svelte';
   import { createQueries } from '@tanstack/svelte-query';
   import { createVirtualizer } from '@tanstack/svelte-virtual';
-  import { isWorking, PAGE, picked, put, stretch, type Asked, type NameList } from '../../lib/list';
+  import { isWorking, PAGE, pickAll, picked, put, stretch, TRAY_MOST, type Asked, type NameList } from '../../lib/list';
   import { GATES } from '../../lib/words';
   import NameLine from './NameLine.svelte';
 
@@ -20,6 +20,7 @@
   ];
   const sort = $derived(what.sort ?? 'gate');
   const tray = $derived(new Set(picked()));
+  const all = $derived(first.total > 0 && first.total <= tray.size && first.names.every((n) => tray.has(n.name)));
   let scroller = $state<HTMLDivElement>();
 
   type Item = { group?: NameList['groups'][number]; row: number };
@@ -69,7 +70,19 @@
 
 <div class="held" role="table" aria-label="Names" aria-rowcount={first.total + 1}>
   <div class="head" role="row" aria-rowindex={1}>
-    <span role="columnheader" class="pick"><span class="hidden-words">In the tray</span></span>
+    <span role="columnheader" class="pick">
+      <span class="hidden-words">In the tray</span>
+      <input
+        type="checkbox"
+        aria-label="All {first.total} into the tray"
+        title={first.total > TRAY_MOST
+          ? `The tray holds at most ${TRAY_MOST} names; filter the list first`
+          : `All ${first.total} into the tray`}
+        disabled={first.total === 0 || first.total > TRAY_MOST}
+        checked={all}
+        onchange={(e) => pickAll(what, e.currentTarget.checked)}
+      />
+    </span>
     {#each COLUMNS as c (c.title)}
       <span
         role="columnheader"

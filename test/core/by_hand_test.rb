@@ -140,6 +140,24 @@ class ByHandStepsTest < Minitest::Test
     end
   end
 
+  # contacts shown from, until (seconds; nil: still), now => too long for a consent that ends after 500
+  TOO_LONG = [
+    [100, nil, 400, false],
+    [100, nil, 500, false],
+    [100, nil, 501, true],
+    [100, 450, 9000, false],
+    [100, 600, 9000, true]
+  ].freeze
+
+  def test_longer_than_the_owner_consented_to
+    consent = event("consent", "consent", given_by: "P", shown: [], from: START, until: START + 500)
+    TOO_LONG.each do |from, over, now, expected|
+      shown = [event("done", "contacts-shown", after: from), (event("done", "privacy-back", after: over) if over)].compact
+      assert_equal expected, state(plan(%i[privacy]), consent, *shown).overexposed?(START + now), [from, over, now].inspect
+      refute state(plan(%i[privacy]), *shown).overexposed?(START + now), "without a consent nothing ends"
+    end
+  end
+
   def test_consent_is_read_from_the_journal
     data = { "given_by" => "Pearl", "shown" => ["name"], "from" => START, "until" => START + 60 }
     assert_equal data, state(plan(%i[privacy]), event("consent", "consent", **data.transform_keys(&:to_sym))).consent

@@ -140,6 +140,7 @@ class LettersSentTest < Minitest::Test
     world.driver.move_on(to: world.app.now + (2 * 86_400))
     shown = SteadyMove::Web::Views::MoveView.card(world.move(id), {}, world.app.now)[:exposed]
     assert_equal [true, nil], shown.values_at(:over, :until)
+    assert_equal %w[kelp-sound-hire.example], SteadyMove::Web::Views::HandsView.page(world.app, hands, letters)[:too_long]
     assert_operator shown[:seconds], :>=, 2 * 86_400
   end
 

@@ -71,6 +71,12 @@ module SteadyMove
           end
         end
 
+        # Are the contacts public, or were they, longer than the owner consented to?
+        def overexposed?(at)
+          ends = consent && consent["until"]
+          !ends.nil? && exposed.any? { |_, over| (over || at) > ends }
+        end
+
         # How often an outward act of this step was begun.
         def tries(id) = @by_step.fetch(id, []).count { |e| e.type == "intended" }
 

@@ -12,9 +12,12 @@ module SteadyMove
         def page(app, hands, letters)
           moves = app.moves.open
           overdue = letters.overdue(moves)
-          { places: hands.places(moves).map { |p| place(p, app, letters, moves) }, consents: consents(hands.consents(moves)), overdue: overdue.map { |l| letter(l) },
+          { places: hands.places(moves).map { |p| place(p, app, letters, moves) }, consents: consents(hands.consents(moves)), too_long: too_long(moves, app.now), overdue: overdue.map { |l| letter(l) },
             letters: app.letters.all.first(RECENT).map { |l| letter(l) }, can_send: letters.sends? }
         end
+
+        # Names whose contacts are public now, and longer than the owner consented to.
+        def too_long(moves, now) = moves.select { |m| m.state.exposed.last&.last.nil? && m.state.overexposed?(now) }.map(&:name)
 
         def place(place, app, letters, moves)
           writes = app.accounts.find(place.id) ? letters.waiting(place.id, moves).map { |m, _| m.name }.uniq : []
@@ -47,7 +50,7 @@ module SteadyMove
           { rows: rows.map { |r| r.to_h.merge(total: r.total && Json.amount(r.total), saves: r.saves && Json.amount(r.saves)) },
             **Desk::Batch.sums(rows).transform_values { |list| list.map { |a| Json.amount(a) } } }
         end
-        private_class_method :place, :item, :consents, :letter
+        private_class_method :too_long, :place, :item, :consents, :letter
       end
     end
   end

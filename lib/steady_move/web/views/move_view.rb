@@ -61,8 +61,7 @@ module SteadyMove
           spans = state.exposed
           return if spans.empty?
 
-          ends = state.consent && state.consent["until"]
-          { since: Json.time(spans.first.first), until: Json.time(spans.last.last), seconds: spans.sum { |from, to| ((to || now) - from).round }, over: !ends.nil? && (spans.last.last || now) > ends }
+          { since: Json.time(spans.first.first), until: Json.time(spans.last.last), seconds: spans.sum { |from, to| ((to || now) - from).round }, over: state.overexposed?(now) }
         end
 
         def consent(state) = state.consent&.then { |c| { given_by: c["given_by"], shown: c["shown"], from: Json.time(c["from"]), until: Json.time(c["until"]) } }

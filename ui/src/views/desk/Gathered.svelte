@@ -26,6 +26,13 @@
   </article>
 {/snippet}
 
+{#if hands.data?.too_long.length}
+  {@render card(
+    `Turn the privacy service on for ${names(hands.data.too_long.length)}: the consent has ended`,
+    `Public longer than the owner consented to: ${hands.data.too_long.slice(0, 5).join(', ')}.`,
+    'See what and where',
+  )}
+{/if}
 {#if consents}
   {@render card(
     `Record the owner’s consent for ${names(consents)}`,

@@ -58,7 +58,9 @@
           {#each safe.data.codes as c (c.name + c.received_at)}
             <tr>
               <td class="mono"><a href={p('/names/:name', { params: { name: c.name } })}>{c.name}</a></td>
-              <td class="mono code">{shown?.name === c.name ? shown.code : '••••••••'}</td>
+              <td class="mono code"
+                >{#if shown?.name === c.name}{shown.code}{:else}<span class="mask">••••••••</span>{/if}</td
+              >
               <td class={c.state}>{STATES[c.state]}</td>
               <td class="num"><When at={c.received_at} bare /></td>
               <td class="num"
@@ -94,6 +96,9 @@
 </main>
 
 <style>
+  .mask {
+    white-space: nowrap;
+  }
   main {
     padding: 0.8rem 1rem 2rem;
     display: grid;

@@ -90,7 +90,7 @@ class CountersTest < Minitest::Test
       raw = "From: names@saltern-office.example\r\nTo: help@cobblekeel.example\r\nSubject: Please\r\nMessage-ID: <#{asks.hash}@x>\r\n\r\nTo you\r\n\r\n#{asks}\r\n  #{name}\r\n  slipway.example\r\n\r\nSM-1\r\n"
       world.world.receive("names@saltern-office.example", ["help@cobblekeel.example"], raw)
       world.driver.move_on(to: world.app.now + 20_000)
-      refute_nil instance_exec(row(name), &holds) || nil, asks
+      refute_empty [row(name)].select { |shown| instance_exec(shown, &holds) }, asks
     end
     world.world.receive("names@saltern-office.example", ["help@cobblekeel.example"], "From: a@b.test\r\nSubject: ?\r\n\r\nHow are you?\r\n")
     world.driver.move_on(to: world.app.now + 20_000)

@@ -18,8 +18,8 @@ module SteadyMove
         account.habits["code_to"] == "admin" ? "admin" : "registrant"
       end
 
-      # Does a mail decide a move of this family away from this account?
-      def self.mail_decides?(account, family) = family&.approval == "mail" || (family&.code != "none" && account.ways["code"] == "mail")
+      # Does a mail decide the move of a judged name?
+      def self.mail_decides?(judged) = (family = judged.judgement.family) ? Core::Readiness::Rules::Persons.mail_decides?(judged.facts, family) : false
 
       # The address that a registrar writes to in a move, or nil.
       def self.address(facts, role) = (facts[:"#{role}_email"] || facts[:registrant_email]).to_s.then { |a| a.empty? ? nil : a }
@@ -49,7 +49,7 @@ module SteadyMove
         role = self.class.deciding(account, family)
         Core::Contacts::Repairs.choices(
           role: role, at: @app.now, block_days: block_days(family), opt_out: account.habits["opt_out"], late: account.habits["contacts_late"], shared: shared(judged, role),
-          mail_decides: self.class.mail_decides?(account, family), code_elsewhere: account.ways["code"] != "mail", same_entry: same_entry?(judged)
+          mail_decides: self.class.mail_decides?(judged), code_elsewhere: account.ways["code"] != "mail", same_entry: same_entry?(judged)
         )
       end
 

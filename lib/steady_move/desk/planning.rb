@@ -84,7 +84,7 @@ module SteadyMove
         privacy = judged.verdict.fixes.any? { |f| f.rule == "privacy-on" }
         [(:carry if new_host), (:lock if family&.lock != "none"), (:code if code), (:ask if code && judged.account.ways["code"] != "connection"), (:privacy if privacy),
          (:identity if privacy && judged.account.ways["privacy"] == "service" && judged.account.privacy_service&.fetch("identity", false)),
-         (:contact if Contacts.mail_decides?(judged.account, family))].compact
+         (:contact if Contacts.mail_decides?(judged))].compact
       end
 
       # How each act of this move is done; a transfer that the holder approves by mail is released by the link in the registry's mail, and

@@ -11,15 +11,10 @@
 </script>
 
 <span class="mono">{text}</span>
-<button type="button" onclick={copy} aria-label="Copy {what}">{copied ? 'Copied' : 'Copy'}</button>
+<button class="link" type="button" onclick={copy} aria-label="Copy {what}">{copied ? 'Copied' : 'Copy'}</button>
 
 <style>
   span {
     overflow-wrap: anywhere;
-  }
-  button {
-    color: var(--loden);
-    text-decoration: underline;
-    cursor: pointer;
   }
 </style>

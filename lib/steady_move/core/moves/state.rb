@@ -47,16 +47,16 @@ module SteadyMove
         # The step that the move waits for first in this turn.
         def current = active.find { |s| s.turn == turn }
 
-        # When a person last said that a step by hand is done, or wrote for it, since the desk last asked for it again; nil where not.
-        def set_going_at(id)
-          last = @by_step.fetch(id, []).reverse.find { |e| SET_GOING.include?(e.type) || asks_again?(e) }
-          last.at if last && SET_GOING.include?(last.type)
-        end
-
-        # The same, also where it has become late since; nil where it is to be done anew.
+        # When a person last said that a step by hand is done, or wrote for it; nil where not, or where it is to be done anew.
         def begun_at(id)
           last = @by_step.fetch(id, []).reverse.find { |e| SET_GOING.include?(e.type) || e.type == "reopened" }
           last.at if last && last.type != "reopened"
+        end
+
+        # The same, but nil again once it has become late and the desk asks for it once more.
+        def set_going_at(id)
+          last = @by_step.fetch(id, []).reverse.find { |e| SET_GOING.include?(e.type) || (e.type == "problem" && e.data["yours"]) }
+          begun_at(id) if last && last.type != "problem"
         end
 
         # The owner's consent: {given_by, shown, from, until}, or nil.
@@ -106,8 +106,6 @@ module SteadyMove
 
         # Was something done, or may it have been, that has to be taken back: the lock came off, the privacy service, an order went out?
         def begun?(steps) = @events.any? { |e| steps.include?(e.step) && (e.done? || e.type == "intended" || SET_GOING.include?(e.type)) }
-
-        def asks_again?(event) = (event.type == "problem" && event.data["yours"]) || event.type == "reopened"
 
         def fold_step(step)
           mine = @by_step.fetch(step.id, [])

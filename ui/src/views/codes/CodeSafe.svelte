@@ -69,15 +69,15 @@
               <td class="acts">
                 {#if may}
                   {#if shown?.name === c.name}
-                    <button onclick={() => (shown = undefined)}>Hide</button>
+                    <button class="link" onclick={() => (shown = undefined)}>Hide</button>
                   {:else}
-                    <button onclick={() => reveal.mutate({ name: c.name, copy: false })}>Show</button>
+                    <button class="link" onclick={() => reveal.mutate({ name: c.name, copy: false })}>Show</button>
                   {/if}
-                  <button onclick={() => reveal.mutate({ name: c.name, copy: true })}
+                  <button class="link" onclick={() => reveal.mutate({ name: c.name, copy: true })}
                     >{copied === c.name ? 'Copied' : 'Copy'}</button
                   >
-                  <button disabled={check.isPending} onclick={() => check.mutate(c.name)}>Check</button>
-                  <button onclick={() => (sure === c.name ? wipe.mutate(c.name) : (sure = c.name))}
+                  <button class="link" disabled={check.isPending} onclick={() => check.mutate(c.name)}>Check</button>
+                  <button class="link" onclick={() => (sure === c.name ? wipe.mutate(c.name) : (sure = c.name))}
                     >{sure === c.name ? 'Wipe it for good' : 'Wipe'}</button
                   >
                 {/if}
@@ -142,11 +142,5 @@
   }
   .acts {
     white-space: nowrap;
-  }
-  button {
-    color: var(--loden);
-    text-decoration: underline;
-    cursor: pointer;
-    margin-right: 0.5rem;
   }
 </style>

@@ -17,7 +17,7 @@
   const STATES = { intended: 'not known whether it went out', sent: 'no answer yet', answered: 'answered' };
 </script>
 
-<main>
+<main class="view">
   <h1>By hand</h1>
   <p class="muted">
     What registrars offer no connection for, gathered by place: sign in once, do all of it, and say so. The desk proves
@@ -72,13 +72,6 @@
 </main>
 
 <style>
-  main {
-    padding: 1rem;
-    display: grid;
-    gap: 0.9rem;
-    max-width: 70rem;
-    grid-template-columns: minmax(0, 1fr);
-  }
   .late {
     border-left: 4px solid var(--madder);
   }

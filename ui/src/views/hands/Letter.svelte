@@ -62,8 +62,8 @@
         >I have sent it myself</Button
       >
       <a href={d.mailto}>Open it in your mail program</a>
-      <button type="button" onclick={save}>Save it as a file (.eml)</button>
-      <button type="button" onclick={done}>Leave it</button>
+      <button class="link" type="button" onclick={save}>Save it as a file (.eml)</button>
+      <button class="link" type="button" onclick={done}>Leave it</button>
     </div>
     <p class="muted">
       No secret stands in it. The answer is matched by its reference {d.reference}; a lock or a code that was asked for
@@ -84,10 +84,5 @@
     flex-wrap: wrap;
     gap: 0.5rem 1rem;
     align-items: center;
-  }
-  button {
-    color: var(--loden);
-    text-decoration: underline;
-    cursor: pointer;
   }
 </style>

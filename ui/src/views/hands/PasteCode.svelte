@@ -21,7 +21,7 @@
   }
 </script>
 
-<form onsubmit={submit}>
+<form class="inline" onsubmit={submit}>
   <label for="code-{name}">Its code, as it stands there</label>
   <input
     id="code-{name}"
@@ -36,12 +36,3 @@
 </form>
 {#each keep.data?.says ?? [] as warning (warning)}<p class="muted">{warning}</p>{/each}
 <Trouble error={keep.error} />
-
-<style>
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    align-items: center;
-  }
-</style>

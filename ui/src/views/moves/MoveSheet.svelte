@@ -174,13 +174,7 @@
     align-items: center;
   }
   dl {
-    display: grid;
-    grid-template-columns: max-content minmax(0, 1fr);
-    gap: 0.25rem 1.2rem;
     margin: 0.8rem 0;
-  }
-  dt {
-    color: var(--muted);
   }
   h2 {
     margin: 1.1rem 0 0.3rem;

@@ -120,12 +120,6 @@
 </Sheet>
 
 <style>
-  .choices {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
-    gap: 1rem;
-    margin-bottom: 1rem;
-  }
   li {
     padding: 0.4rem 0;
     border-top: 1px solid var(--line);
@@ -142,10 +136,6 @@
   }
   .no strong {
     color: var(--madder);
-  }
-  summary {
-    cursor: pointer;
-    color: var(--loden);
   }
   .sum {
     margin: 0.6rem 0;

@@ -160,10 +160,4 @@
   .not {
     color: var(--muted);
   }
-  .link {
-    color: var(--loden);
-    text-decoration: underline;
-    cursor: pointer;
-    margin-top: 0.4rem;
-  }
 </style>

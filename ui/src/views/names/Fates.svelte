@@ -32,19 +32,12 @@
         <td>{line.says ?? ''}</td>
         <td>
           {#if line.name && !gone.includes(line.name) && (line.fate === 'taken' || line.fate === 'corrected')}
-            <button disabled={back.isPending} onclick={() => back.mutate(line.name!)}>Let it go again</button>
+            <button class="link" disabled={back.isPending} onclick={() => back.mutate(line.name!)}
+              >Let it go again</button
+            >
           {/if}
         </td>
       </tr>
     {/each}
   </tbody>
 </table>
-
-<style>
-  button {
-    color: var(--loden);
-    text-decoration: underline;
-    cursor: pointer;
-    white-space: nowrap;
-  }
-</style>

@@ -166,26 +166,9 @@
   h2 {
     margin: 1.1rem 0 0.4rem;
   }
-  dl {
-    display: grid;
-    grid-template-columns: max-content minmax(0, 1fr);
-    gap: 0.25rem 1.2rem;
-  }
-  dt {
-    color: var(--muted);
-  }
-  dd {
-    overflow-wrap: anywhere;
-  }
   .unknown {
     margin: 0.5rem 0;
     padding-left: 0.8rem;
     border-left: 4px dashed var(--line);
-  }
-  .link {
-    color: var(--loden);
-    text-decoration: underline;
-    cursor: pointer;
-    margin-top: 0.4rem;
   }
 </style>

@@ -44,7 +44,7 @@
   }
 </script>
 
-<form onsubmit={submit}>
+<form class="inline" onsubmit={submit}>
   <select class="plain" aria-label="What is noted" bind:value={key} onchange={() => (value = '')}>
     {#each KINDS as k (k.key)}<option value={k.key}>{k.title}</option>{/each}
   </select>
@@ -81,21 +81,6 @@
             : String(fact.value)}</strong
     >
     <span class="muted">({fact.ref})</span>
-    <button onclick={() => note.mutate({ key: fact.key, value: null })}>Take back</button>
+    <button class="link" onclick={() => note.mutate({ key: fact.key, value: null })}>Take back</button>
   </p>
 {/each}
-
-<style>
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    align-items: center;
-    margin-bottom: 0.4rem;
-  }
-  button {
-    color: var(--loden);
-    text-decoration: underline;
-    cursor: pointer;
-  }
-</style>

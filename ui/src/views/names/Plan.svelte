@@ -91,12 +91,6 @@
 </Sheet>
 
 <style>
-  .choices {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
-    gap: 1rem;
-    margin-bottom: 1rem;
-  }
   .start {
     display: flex;
     flex-wrap: wrap;

@@ -86,13 +86,7 @@
     margin-bottom: 0.5rem;
   }
   dl {
-    display: grid;
-    grid-template-columns: max-content minmax(0, 1fr);
-    gap: 0.3rem 1.2rem;
     margin: 0.6rem 0 1rem;
-  }
-  dt {
-    color: var(--muted);
   }
   h2 {
     margin: 1rem 0 0.3rem;

@@ -97,12 +97,6 @@
     vertical-align: 0.2rem;
   }
   dl {
-    display: grid;
-    grid-template-columns: max-content minmax(0, 1fr);
-    gap: 0.15rem 1.2rem;
     margin: 0.6rem 0;
-  }
-  dt {
-    color: var(--muted);
   }
 </style>

@@ -30,7 +30,7 @@
   }
 </script>
 
-<form onsubmit={submit}>
+<form class="inline" onsubmit={submit}>
   <label>
     It is
     <select class="plain" bind:value={kind}>
@@ -44,13 +44,3 @@
   <Button type="submit" size="sm" color="alternative" disabled={correct.isPending}>Put it right</Button>
 </form>
 <Trouble error={correct.error} />
-
-<style>
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 1rem;
-    align-items: center;
-    padding: 0.3rem 0;
-  }
-</style>

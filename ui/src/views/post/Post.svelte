@@ -21,7 +21,7 @@
   const offers = $derived(all.filter((m) => m.kind === 'offer'));
 </script>
 
-<main>
+<main class="view">
   <h1>Post</h1>
   <p>
     <a href={p('/codes')}>Code safe</a>: the authorization codes that came, sealed. <a href={p('/by-hand')}>By hand</a>:
@@ -75,12 +75,6 @@
 {/snippet}
 
 <style>
-  main {
-    padding: 1rem;
-    display: grid;
-    gap: 0.6rem;
-    max-width: 70rem;
-  }
   article {
     background: var(--sheet);
     border: 1px solid var(--line);
@@ -99,10 +93,6 @@
   .subject {
     flex: 1 1 20rem;
     overflow-wrap: anywhere;
-  }
-  summary {
-    cursor: pointer;
-    color: var(--loden);
   }
   pre {
     font-family: var(--text);

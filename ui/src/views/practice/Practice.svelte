@@ -41,7 +41,7 @@
   ]);
 </script>
 
-<main>
+<main class="view">
   <h1>Practice</h1>
   <p>
     Everything outside the desk is played by a practice world on this machine, over the same open protocols as the real
@@ -84,12 +84,6 @@
 </main>
 
 <style>
-  main {
-    padding: 1rem;
-    display: grid;
-    gap: 0.7rem;
-    max-width: 60rem;
-  }
   ul {
     background: var(--sheet);
     border: 1px solid var(--line);

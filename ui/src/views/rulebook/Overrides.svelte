@@ -21,7 +21,7 @@
       For <span class="mono">.{o.suffix}</span>, {o.key} is <strong>{o.value}</strong> ({o.source}, {o.date}); said by {o.by},
       <When at={o.at} />{#if o.taken_back_at}; taken back <When at={o.taken_back_at} />{/if}.
       {#if !o.taken_back_at && session.who?.role === 'administrator'}
-        <button disabled={back.isPending} onclick={() => back.mutate(o.id)}>Take it back</button>
+        <button class="link" disabled={back.isPending} onclick={() => back.mutate(o.id)}>Take it back</button>
       {/if}
     </p>
   {:else}
@@ -35,10 +35,5 @@
   }
   .gone {
     color: var(--muted);
-  }
-  button {
-    color: var(--loden);
-    text-decoration: underline;
-    cursor: pointer;
   }
 </style>

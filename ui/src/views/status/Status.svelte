@@ -13,7 +13,7 @@
   }));
 </script>
 
-<main>
+<main class="view">
   <h1>Status</h1>
   <Trouble error={status.error} />
   {#if status.data}
@@ -62,21 +62,6 @@
 </main>
 
 <style>
-  main {
-    padding: 1rem;
-    display: grid;
-    gap: 0.7rem;
-    max-width: 70rem;
-    grid-template-columns: minmax(0, 1fr);
-  }
-  dl {
-    display: grid;
-    grid-template-columns: max-content minmax(0, 1fr);
-    gap: 0.25rem 1.2rem;
-  }
-  dt {
-    color: var(--muted);
-  }
   ul {
     background: var(--sheet);
     border: 1px solid var(--line);

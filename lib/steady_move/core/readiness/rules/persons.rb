@@ -7,7 +7,7 @@ module SteadyMove
         # Contacts, privacy, presence.
         module Persons
           # Do words by mail decide on this path: the family's approval, or a code that is mailed?
-          def self.mail_decides?(facts, family) = family.approval == "mail" || facts[:code_by_mail] == true
+          def self.mail_decides?(facts, family) = family.approval == "mail" || (family.code != "none" && facts[:code_by_mail] == true)
 
           # The address that the mail goes to, and what is known of its mailbox: the administrative contact's where the account writes to it.
           def self.decider(facts, family)

@@ -1,0 +1,95 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/by_hand"
+
+# Which steps a plan gets, and how they are done, follow from the account's habits, the suffix's family and what is known of the name.
+class PlanningTest < Minitest::Test
+  include ByHand
+
+  Ways = Core::Moves::Ways
+
+  def plan(name, **more) = world.plan(name, to: "orlop", **more).plan
+
+  # name => options of its plan
+  OPTIONS = {
+    "isles-timetable.example" => %i[lock code],
+    "saltern-isles.example" => %i[lock code],
+    "northskerry-freight.example" => %i[lock code ask contact],
+    "northskerry-crew.example" => %i[lock code ask privacy contact],
+    "kelp-sound-hire.example" => %i[lock code ask privacy identity contact],
+    "slipway.example" => %i[lock code ask contact],
+    "seal-bay-trips.isl.test" => %i[privacy identity contact],
+    "saltern-harbour.example" => %i[lock code ask],
+    "skerry-lighthouse-walks.example" => %i[lock code]
+  }.freeze
+
+  def test_the_steps_follow_from_habits_and_suffix
+    live_with(*%w[tarnbeck gannet millrace cobble fairlead])
+    OPTIONS.each { |name, options| assert_equal options, plan(name).options, name }
+    assert_includes plan("saltern-isles.example", host: "lanternroom").options, :carry
+  end
+
+  # name, act => way
+  WAYS = [
+    ["isles-timetable.example", "unlock", "connection"],
+    ["isles-timetable.example", "release", "connection"],
+    ["northskerry-crew.example", "unlock", "connection"],
+    ["northskerry-crew.example", "code", "mail"],
+    ["northskerry-crew.example", "privacy", "page"],
+    ["kelp-sound-hire.example", "privacy", "service"],
+    ["kelp-sound-hire.example", "privacy_back", "page"],
+    ["kelp-sound-hire.example", "proof", "connection"],
+    ["saltern-harbour.example", "unlock", "letter"],
+    ["saltern-harbour.example", "release", "letter"],
+    ["seal-bay-trips.isl.test", "release", "link"],
+    ["seal-bay-trips.isl.test", "silence", "lapses"]
+  ].freeze
+
+  def test_how_each_act_is_done
+    live_with(*%w[tarnbeck gannet millrace cobble fairlead])
+    WAYS.each { |name, act, way| assert_equal way, plan(name).way(act), [name, act].inspect }
+    world.app.instance_variable_set(:@sender, nil)
+    assert_equal "page", plan("kelp-sound-hire.example").way("proof"), "without a mail server a person sends the word"
+  end
+
+  # name => [the keeper of its privacy, seconds that its code takes]
+  WORDS = {
+    "kelp-sound-hire.example" => ["Curlew Screen", [60, 900, 3600]],
+    "northskerry-crew.example" => ["Gannet Street Names", [60, 600, 3600]],
+    "saltern-harbour.example" => ["Cobble and Keel", [3600, 86_400, 259_200]],
+    "isles-timetable.example" => ["Tarnbeck Names", nil]
+  }.freeze
+
+  def test_the_words_and_the_time_it_takes
+    live_with(*%w[tarnbeck gannet millrace cobble])
+    WORDS.each do |name, expected|
+      found = plan(name)
+      assert_equal expected, [found.words[:keeper], found.code_takes], name
+      found.steps.each { |s| refute_includes s.titled(found.words), "?", s.id }
+      asked = found.steps.find { |s| s.id == "ask-code" }
+      assert_equal [expected.last], [asked&.takes], name
+    end
+  end
+
+  # What was planned is kept and read back the same, also a plan of before there were ways.
+  def test_a_plan_is_kept_with_its_ways
+    live_with("millrace")
+    id = start("kelp-sound-hire.example")
+    kept = SteadyMove::Store::Moves.new(world.app.db, world.app.journal).find(id).plan
+    assert_equal world.move(id).plan.to_h, kept.to_h
+    assert_equal [], Ways::ALLOWED.keys - kept.ways.keys
+    old = kept.dup.tap { |p| p.ways = nil }
+    refute(old.steps.any? { |s| s.by_hand? && s.id != "consent" }, "all by connection")
+  end
+
+  # An account that nobody can order at refuses, by name.
+  def test_nothing_is_ordered_where_there_is_no_connection
+    live_with("tarnbeck")
+    { "millrace" => /Millrace Registrations has no connection/, "cobble" => /Cobble and Keel has no connection/ }.each do |to, says|
+      assert_match(says, world.plan("isles-timetable.example", to: to).refusals.join)
+    end
+    assert_nil world.plan("isles-timetable.example", to: "nowhere")
+    assert_nil world.plan("nobody.example", to: "orlop")
+  end
+end

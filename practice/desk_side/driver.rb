@@ -6,8 +6,8 @@ module Practice
     # happens at its own instant.
     class Driver
       STEPS_MOST = 2000
-      # Hundredths of a second.
-      PATIENCE = 3000
+      # Hundredths of a second; a runner that was killed never lets go, and is waited for no longer.
+      PATIENCE = 50
 
       def initialize(link, clock, runner)
         @link = link

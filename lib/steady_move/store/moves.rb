@@ -71,7 +71,7 @@ module SteadyMove
       end
 
       # Is a step just now in another runner's hands?
-      def held_by_others?(holder, now:) = @db[:looks].exclude(held_by: [holder, nil]).where { held_until > now.to_i }.any?
+      def held_by_others?(holder, now:) = @db[:looks].exclude(held_by: holder).where { held_until > now.to_i }.any?
 
       # Does this runner still hold the step? A result that comes after the hold has ended is not written down.
       def holds?(id, step, holder) = @db[:looks].where(move_id: id, step: step, held_by: holder).any?

@@ -1,0 +1,97 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require "tmpdir"
+
+# Whose a step is and when it is looked at: the one thing that keeps two runners from doing a step twice.
+class MovesStoreTest < Minitest::Test
+  Store = SteadyMove::Store
+  AT = Time.utc(2027, 3, 1, 8)
+
+  def setup
+    @folder = Dir.mktmpdir
+    @db = Store::Database.open(File.join(@folder, "x.sqlite3"))
+    @journal = Store::Journal.new(@db)
+    @moves = Store::Moves.new(@db, @journal)
+    @id = start("ferry.example")
+  end
+
+  def teardown
+    @db.disconnect
+    FileUtils.rm_rf(@folder)
+  end
+
+  def plan(name, to: "new")
+    words = { name: name, from: "A", to: "B", old_host: "O", new_host: "N" }
+    Core::Moves::Plan.new(name: name, from: "old", to: to, options: %i[lock], words: words, settle_seconds: 0, response_days: 5, years: 1)
+  end
+
+  def start(name, **more) = @moves.start(plan(name, **more), at: AT)
+  def take(after, holder) = @moves.take(@id, "unlock", now: AT + after, holder: holder)
+
+  # [seconds, who takes it] in order => is it given to them; a hold lasts 120 seconds
+  TAKES = [
+    [[0, "a", true], [0, "b", false], [119, "b", false], [120, "b", true], [120, "a", false]],
+    [[0, "a", true], [10, "a", true], [125, "b", false], [130, "b", true]],
+    [[0, "a", true], [500, "a", true], [501, "b", false]]
+  ].freeze
+
+  def test_a_step_is_one_runners_at_a_time
+    TAKES.each do |steps|
+      @db[:looks].delete
+      steps.each { |after, who, given| assert_equal given, take(after, who), [steps, after, who].inspect }
+    end
+  end
+
+  def test_a_step_that_was_let_go_is_due_again_only_then
+    take(0, "a")
+    assert @moves.held_by_others?("b", now: AT + 60)
+    refute @moves.held_by_others?("a", now: AT + 60)
+    @moves.look_again(@id, "unlock", at: AT + 300, attempts: 2)
+    refute @moves.held_by_others?("b", now: AT + 60)
+    refute @moves.holds?(@id, "unlock", "a")
+    assert_equal [2, { [@id, "unlock"] => AT + 300 }, AT + 300], [@moves.attempts(@id, "unlock"), @moves.looks, @moves.next_look(after: AT)]
+    refute take(299, "b")
+    assert take(300, "b")
+  end
+
+  def test_looking_now_makes_waiting_steps_due
+    take(0, "a")
+    @moves.look_again(@id, "unlock", at: AT + 9000)
+    @moves.due_now(@id, at: AT + 10)
+    assert_equal AT + 10, @moves.looks[[@id, "unlock"]]
+    assert take(10, "b")
+    @moves.forget(@id, "unlock")
+    assert_empty @moves.looks
+    assert_nil @moves.next_look(after: AT)
+  end
+
+  def test_one_open_move_a_name
+    assert_raises(Store::Moves::AlreadyMoving) { start("ferry.example") }
+    @moves.close(@id)
+    again = start("ferry.example", to: "other")
+    assert_equal [again, [again, @id], "other"], [@moves.open_for("ferry.example").id, @moves.of_name("ferry.example").map(&:id), @moves.open_for("ferry.example").to_account]
+  end
+
+  # What was folded once stays in memory, and is folded anew when its journal has grown.
+  def test_a_move_follows_its_journal
+    first = @moves.find(@id)
+    assert_same first, @moves.find(@id)
+    @journal.add("done", at: AT + 5, says: "off", by: "desk", move_id: @id, name: "ferry.example", step: "unlock")
+    assert @moves.find(@id).state.done?("unlock")
+    refute first.state.done?("unlock")
+    other = Store::Moves.new(@db, Store::Journal.new(@db))
+    @journal.add("said", at: AT + 6, says: "x", by: "ada", move_id: @id, name: "ferry.example", step: "lock-gone")
+    assert_equal 2, other.find(@id).events.size
+  end
+
+  def test_where_most_moves_went
+    start("a.example", to: "other")
+    start("b.example", to: "other")
+    assert_equal "other", @moves.usual_destination
+    assert_equal({ "ferry.example" => "Make ready", "a.example" => "Make ready", "b.example" => "Make ready" }, @moves.stages.transform_values(&:last))
+    assert_empty @moves.came_from
+    @journal.add("settled", at: AT, says: "x", by: "desk", move_id: @id, name: "ferry.example")
+    assert_equal({ %w[ferry.example new] => "old" }, @moves.came_from("ferry.example"))
+  end
+end

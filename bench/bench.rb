@@ -112,7 +112,7 @@ class Bench
     500.times { |i| add_name(world, world.world.registry, i, like: i.even? ? "slipway.example" : "isles-weather.example") }
     row("runner: a first pass over 500 moves done by hand", time { world.runner.pass }, "")
     row("runner: a pass over 500 moves waiting, nothing due", median(5) { world.runner.pass }, "2 s")
-    hands = SteadyMove::Desk::Hands.new(world.app)
+    hands = SteadyMove::Desk::ManualSteps.new(world.app)
     row("what is to be done by hand over 500 moves, gathered by place", median(3) { hands.places }, "")
     letters = SteadyMove::Desk::Letters.new(world.app)
     row("one letter for 250 names, drafted", median(3) { letters.draft("cobble", by: "bench") }, "")

@@ -6,14 +6,16 @@ require "zeitwerk"
 # The desk at which a site administrator moves domain names between registrars. Rooms: see ARCHITECTURE.md.
 module SteadyMove
   ROOT = File.expand_path("..", __dir__)
-  VERSION = "0.1.0"
+  VERSION = "0.2.0"
 
   LOADER = Zeitwerk::Loader.new.tap do |loader|
     loader.push_dir(__dir__)
     loader.ignore(File.join(__dir__, "steady_move/store/migrations"))
+    # The desk's rooms are folders only: what is in them is Desk's own.
+    loader.collapse(Dir[File.join(__dir__, "steady_move/desk/{moves,portfolio,mail,accounts,people}")])
     loader.setup
   end
 
-  # Loaded whole: several small values may share one file.
-  LOADER.eager_load
+  # Loaded whole for a server; scripts load what they need.
+  LOADER.eager_load unless ENV["STEADY_MOVE_LAZY"]
 end

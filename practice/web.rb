@@ -15,9 +15,9 @@ begin
   endpoints = JSON.parse(File.read(File.join(options.fetch(:world), "endpoints.json")))
   desk = Practice::DeskSide::Desk.new(endpoints, data: options.fetch(:data), port: options.fetch(:port))
   log = SteadyMove::Web::Log.new(File.open(File.join(options[:data], "web.log"), "a").tap { |f| f.sync = true })
-  house = desk.house(log: log)
-  server = SteadyMove::Web::Serve.start(house, port: options[:port])
-rescue SteadyMove::Web::Serve::PortTaken, SteadyMove::Store::Database::Unusable, SteadyMove::Desk::Config::Unusable => e
+  application = desk.application(log: log)
+  server = SteadyMove::Web::Serve.start(application, port: options[:port])
+rescue SteadyMove::Web::Serve::PortTaken, SteadyMove::Store::Database::Unusable, SteadyMove::Desk::Refused => e
   abort "Steady Move can't start: #{e.message}"
 end
 
@@ -26,6 +26,6 @@ puts "ready"
 stop = Queue.new
 %w[INT TERM].each { |s| trap(s) { stop << s } }
 stop.pop
-house.stop
+application.stop
 server.stop(true)
 desk.app.close

@@ -20,8 +20,6 @@ module SteadyMove
         read-mail FILE --names NAME,… [--sender-domains DOMAIN,…]
                               what a message (RFC 5322) seems to be: kind, code, link, deadline, doubts
     TEXT
-    TROUBLE = [Desk::Config::Unusable, Desk::Backup::Failed, Store::Database::Unusable, Web::Serve::PortTaken,
-               Core::Readiness::Rulebook::Invalid].freeze
     WORDS = %w[config port at to accounts horizon expires landed years max-years names sender-domains].freeze
 
     # words: ARGV. Ends the process.
@@ -44,15 +42,15 @@ module SteadyMove
     def run
       case [@command, @file.nil?]
       when ["serve", true] then Serving.new(config, @out).call
-      when ["backup", false] then Desk::Backup.make(config, @file) && @out.puts("The backup is in #{@file}; it holds the key, keep it safe.")
-      when ["restore", false] then Desk::Backup.restore(config, @file) && @out.puts("Restored into #{config.data}.")
+      when ["backup", false] then backup
+      when ["restore", false] then restore
       when ["judge", false] then exit judge
-      when ["codes", false] then exit Scripts::Codes.call(setting.read(@file), suffixes: rulebook.deep_suffixes, out: @out)
+      when ["codes", false] then exit codes
       when ["read-mail", false] then exit read_mail
       when ["expiry", true] then exit Scripts::Expiry.call(@given, out: @out, err: @err)
       else misused("there is no such command")
       end
-    rescue *TROUBLE => e
+    rescue *trouble => e
       abort "Steady Move: #{e.message}"
     rescue Scripts::Misused, Wire::Malformed => e
       @err.puts "#{@file || @command}: #{e.message}"
@@ -60,6 +58,9 @@ module SteadyMove
     end
 
     private
+
+    # What ends a command with one line; asked only when something was raised, so that nothing is loaded for it.
+    def trouble = [Desk::Refused, Store::Database::Unusable, Web::Serve::PortTaken, Core::Readiness::Rulebook::Invalid]
 
     def misused(why)
       @err.puts "steady-move: #{why}", USAGE
@@ -74,13 +75,26 @@ module SteadyMove
     def setting = @setting ||= Scripts::Setting.new(@given)
     def rulebook = @rulebook ||= Desk::Rulebooks.load(File.join(ROOT, "config", "rulebook"))
 
+    def backup
+      Desk::Backup.make(config, @file)
+      @out.puts "The backup is in #{@file}; it holds the key, keep it safe."
+    end
+
+    def restore
+      Desk::Backup.restore(config, @file)
+      @out.puts "Restored into #{config.data}."
+    end
+
+    def codes = Scripts::Codes.call(setting.read(@file), suffixes: rulebook.deep_suffixes, out: @out)
+
     def read_mail
-      Scripts::ReadMail.call(setting.octets(@file), names: @given[:names], domains: @given[:sender_domains], suffixes: rulebook.deep_suffixes, out: @out)
+      Scripts::ReadMail.call(setting.octets(@file), names: @given[:names], domains: @given[:sender_domains],
+                                                    suffixes: rulebook.deep_suffixes, out: @out)
     end
 
     def judge
-      script = Scripts::Judge.new(rulebook, at: setting.at, horizon: setting.horizon, destination: setting.destination { config }, out: @out, err: @err)
-      script.call(setting.read(@file))
+      Scripts::Judge.new(rulebook, at: setting.at, horizon: setting.horizon, destination: setting.destination { config }, out: @out,
+                                   err: @err).call(setting.read(@file))
     end
   end
 end

@@ -11,20 +11,23 @@ module SteadyMove
     def call
       app = Desk::App.new(@config, clock: Desk::SystemClock.new)
       log = Web::Log.new(File.open(File.join(@config.data, "web.log"), "a").tap { |f| f.sync = true })
-      house = Web::House.new(app, Desk::Runner.new(app, on_error: log.method(:error)), log: log)
-      server = Web::Serve.start(house, port: @config.port)
-      greet(house)
+      runner = Desk::Runner.new(app, on_error: log.method(:error))
+      application = Web::Application.new(app, runner, log: log)
+      server = Web::Serve.start(application, port: @config.port)
+      greet(application)
       wait
-      house.stop
+      application.stop
       server.stop(true)
       app.close
     end
 
     private
 
-    def greet(house)
+    def greet(application)
       @out.puts "Steady Move is at http://127.0.0.1:#{@config.port}/"
-      @out.puts "Nobody can sign in yet. Open the page and enter this one-time word: #{house.first_run.token}" if house.first_run.open?
+      return @out.flush unless application.first_run.open?
+
+      @out.puts "Nobody can sign in yet. Open the page and enter this one-time word: #{application.first_run.token}"
       @out.flush
     end
 

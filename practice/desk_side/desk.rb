@@ -23,7 +23,7 @@ module Practice
       end
 
       # The whole web application.
-      def house(log:) = SteadyMove::Web::House.new(app, runner, log: log, practice: driver)
+      def application(log:) = SteadyMove::Web::Application.new(app, runner, log: log, practice: driver)
     end
   end
 end

@@ -5,18 +5,13 @@ module Practice
     # Writes the scenario's finished and failed moves into the desk's journal, at their instants in the past.
     class Past
       Moves = SteadyMove::Core::Moves
-      SAYS = {
-        "unlock" => "%<from>s keeps %<name>s as unlocked.", "lock-gone" => "The public record no longer shows the lock.",
-        "get-code" => "The authorization code is in the code safe.", "check-code" => "The registry takes the code as the right one.",
-        "order" => "%<to>s took the order.", "registry-pending" => "The registry holds the transfer as pending.",
-        "release" => "The registry approved the transfer.", "landed" => "%<name>s is held at %<to>s.",
-        "lock-back" => "The transfer lock is on at %<to>s.", "check-landed" => "Checked and as planned: registrar, expiry, transfer lock."
-      }.freeze
+      # How each ending is told in the catalogue, and with what.
       ENDS = {
-        "refused" => ["refused", "The transfer was refused (clientRejected): the losing side saw an unpaid invoice."],
-        "called-off" => ["called-off", "%<by>s called the move of %<name>s off."]
+        "refused" => ["transfer.refused", { status: "clientRejected" }],
+        "called-off" => ["journal.called-off", {}]
       }.freeze
-      ACTS = { "unlock" => "Taking the transfer lock off.", "order" => "Ordering the transfer with 1 added year.", "lock-back" => "Putting the transfer lock on." }.freeze
+      # Acts that are told before they are done.
+      ACTS = { "unlock" => "steps.unlock.taking", "order" => "steps.order.ordering", "lock-back" => "acts.lock_on" }.freeze
       # Steps that took the time which the scenario names for another.
       TIMED = { "lock-gone" => "unlock", "registry-pending" => "order", "release" => "release", "landed" => "landed" }.freeze
 
@@ -36,8 +31,9 @@ module Practice
         at = @scenario.start + (row["started"] * Scenario::DAY)
         plan = plan(row)
         id = @app.moves.start(plan, at: at)
-        words = { name: row["name"], from: plan.words[:from], to: plan.words[:to], by: by }
-        note(id, row, "planned", at, format("The move of %<name>s from %<from>s to %<to>s was started.", words), by: by)
+        words = { **SteadyMove::Desk::MoveWords.of(plan, @app.accounts), by: by, count: 1, until: at, at: at,
+                  what: "registrar, expiry, transfer lock" }
+        note(id, row, "planned", at, phrase("journal.planned", words), by: by)
         at = live(id, row, plan, at, words)
         finish(id, row, at, words, by)
         @app.moves.close(id)
@@ -45,21 +41,26 @@ module Practice
 
       # The steps that were reached, each proven after its time. Returns the last instant.
       def live(id, row, plan, at, words)
-        reached = { "settled" => nil, "refused" => "release", "called-off" => "order" }.fetch(row["ends"])
-        plan.steps.take_while { |s| s.id != reached }.reduce(at) do |now, step|
-          note(id, row, "intended", now, ACTS[step.id], step: step.id) if ACTS.key?(step.id)
+        reached = { "settled" => nil, "refused" => :approval, "called-off" => :orders }.fetch(row["ends"])
+        plan.steps.take_while { |s| reached.nil? || !s.mark?(reached) }.reduce(at) do |now, step|
+          note(id, row, "intended", now, phrase(ACTS[step.id], words), step: step.id) if ACTS.key?(step.id)
           now += row["took"].fetch(TIMED[step.id].to_s, 5)
-          note(id, row, "done", now, format(SAYS.fetch(step.id), words), step: step.id)
+          note(id, row, "done", now, phrase(proof(step), words.merge(until: now + (5 * Scenario::DAY), at: now)), step: step.id)
           now
         end
       end
 
-      def finish(id, row, at, words, by)
-        return note(id, row, "settled", at, "#{row['name']} is settled.") if row["ends"] == "settled"
+      # How a step's proof is told; a release of the past was silence.
+      def proof(step) = step.mark?(:approval) ? "transfer.approved_by_silence" : "steps.#{step.id}.done"
+      def phrase(key, words) = SteadyMove::Words.phrase(key, **words)
 
-        type, says = ENDS.fetch(row["ends"])
-        note(id, row, type, at + row["took"].fetch("release", 60), format(says, words), by: type == "called-off" ? by : "desk")
-        note(id, row, "done", at + row["took"].fetch("release", 60) + 30, format("%<name>s is as it was at %<from>s: nothing pending, the lock on.", words), step: "make-safe")
+      def finish(id, row, at, words, by)
+        return note(id, row, "settled", at, phrase("journal.settled", words)) if row["ends"] == "settled"
+
+        key, more = ENDS.fetch(row["ends"])
+        over = at + row["took"].fetch("release", 60)
+        note(id, row, row["ends"], over, phrase(key, words.merge(at: over, **more)), by: row["ends"] == "called-off" ? by : "desk")
+        note(id, row, "done", over + 30, phrase("steps.make-safe.done_locked", words), step: "make-safe")
       end
 
       def note(id, row, type, at, says, step: nil, by: "desk")
@@ -68,10 +69,9 @@ module Practice
       end
 
       def plan(row)
-        from, to = row.values_at("from", "to").map { |i| @app.accounts.find(i).title }
-        facts = @app.names.facts(row["name"])
-        Moves::Plan.new(name: row["name"], from: row["from"], to: row["to"], options: %i[lock code], years: 1, response_days: 5, settle_seconds: 0,
-                        name_servers: facts[:name_servers], words: { name: row["name"], from: from, to: to, old_host: facts[:dns_host].to_s, new_host: facts[:dns_host].to_s }).freeze
+        servers = @app.names.facts(row["name"])[:name_servers]
+        Moves::Plan.of(name: row["name"], from: row["from"], to: row["to"], options: %i[lock code], years: 1, response_days: 5,
+                       settle_seconds: 0, name_servers: servers, old_host: @app.accounts.host_serving(servers || [])&.id)
       end
     end
   end

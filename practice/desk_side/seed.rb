@@ -47,7 +47,7 @@ module Practice
         return unless (code = row["held_code"])
 
         at = @app.now - (code["age"] * Scenario::DAY)
-        @app.keepings.keep_code(row["name"], format("old-%s-27", row["name"].slice(0, 5)), at: at, state: code["rejected"] ? "rejected" : "held")
+        @app.codes.keep(row["name"], format("old-%s-27", row["name"].slice(0, 5)), at: at, state: code["rejected"] ? "rejected" : "held")
       end
 
       def account(id, row)

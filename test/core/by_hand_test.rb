@@ -9,7 +9,8 @@ class ByHandStepsTest < Minitest::Test
   WORDS = { name: "ferry.example", from: "A", to: "B", old_host: "O", new_host: "N", service: "S", keeper: "K" }.freeze
 
   def plan(options, ways = {}, **more)
-    Moves::Plan.new(name: "ferry.example", from: "a", to: "b", options: options, ways: ways, words: WORDS, settle_seconds: 0, response_days: 5, years: 1, **more)
+    Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: options, ways: ways, settle_seconds: 0, response_days: 5, years: 1,
+                   **more)
   end
 
   def event(type, step = nil, after: 0, **data)
@@ -49,7 +50,7 @@ class ByHandStepsTest < Minitest::Test
 
   def test_every_step_needs_only_what_comes_before_it
     seen = []
-    Moves::Steps::ALL.each do |step|
+    Moves::Steps.all.each do |step|
       assert_empty step.needs - seen, step.id
       seen << step.id
     end
@@ -69,12 +70,12 @@ class ByHandStepsTest < Minitest::Test
 
   def test_one_definition_of_a_step_serves_every_way
     KINDS.each do |id, way, actor, takes|
-      step = Moves::Steps::BY_ID.fetch(id)
       asked = id == "ask-code" && way == "mail" ? { code_takes: [60, 600, 3600] } : {}
-      own = plan(%i[carry lock code ask], { "unlock" => way, "code" => way, "name_servers" => way, "release" => way }, **asked).own(step)
+      ways = { "unlock" => way, "code" => way, "name_servers" => way, "release" => way }
+      own = plan(%i[carry lock code ask], ways, **asked).steps.find { |s| s.id == id }
       assert_equal [actor, takes], [own.actor, own.takes], [id, way].inspect
-      assert_equal way != "connection" && !step.hand.nil?, own.by_hand?, [id, way].inspect
-      refute_includes own.titled(WORDS), "?", "a hole in the title of #{id}"
+      assert_equal way != "connection" && id != "get-code", own.by_hand?, [id, way].inspect
+      refute_includes SteadyMove::Words.say("steps.#{id}.title", **WORDS), "%", "a hole in the title of #{id}"
     end
   end
 

@@ -20,11 +20,11 @@ class CodesTest < Minitest::Test
   def test_lines
     LINES.each do |text, name, code, warnings|
       line = Core::Codes::List.read(text, suffixes: ["isl.test"]).first
-      next assert_includes line.error.to_s, code, text unless name
+      next assert_includes said(line.error), code, text unless name
 
       assert_equal [name, code], [line.name&.ascii, line.code], "#{text}: #{line.error}"
       assert_equal warnings.size, line.warnings.size, text
-      warnings.zip(line.warnings) { |part, said| assert_includes said, part, text }
+      warnings.zip(line.warnings) { |part, warning| assert_includes said(warning), part, text }
     end
   end
 
@@ -32,8 +32,8 @@ class CodesTest < Minitest::Test
     lines = Core::Codes::List.read("\uFEFFa.example,abc123\r\n\r\n# left out\r\nb.example,same12\r\nb.example,same12\r\nc.example,one123\r\nc.example,two123\r\nd.example,last12")
     assert_equal [1, 4, 5, 6, 7, 8], lines.map(&:number)
     assert_equal(["a.example", "b.example", "b.example", nil, nil, "d.example"], lines.map { |l| l.name&.ascii })
-    assert_equal "It stands on lines 4 and 5.", lines[2].warnings.first
-    assert_equal ["Different codes for c.example stand on lines 6 and 7."], lines.filter_map(&:error).uniq
+    assert_equal "It stands on lines 4, 5.", said(lines[2].warnings.first)
+    assert_equal ["Different codes for c.example stand on lines 6, 7."], lines.filter_map(&:error).map { |e| said(e) }.uniq
     assert_equal [nil, nil], lines[3..4].map(&:code)
   end
 

@@ -24,7 +24,7 @@ class DomainNameTest < Minitest::Test
   def test_what_is_no_name_is_refused_with_the_reason
     REFUSED.each do |typed, reason|
       error = assert_raises(Core::Names::DomainName::Invalid, typed) { domain(typed) }
-      assert_includes error.message, reason
+      assert_includes said(error.phrase), reason
     end
   end
 end

@@ -6,8 +6,7 @@ class MoveStateTest < Minitest::Test
   START = Time.utc(2027, 3, 1, 8)
 
   def plan(options = %i[carry lock code])
-    words = { name: "ferry.example", from: "A", to: "B", old_host: "O", new_host: "N" }
-    Core::Moves::Plan.new(name: "ferry.example", from: "a", to: "b", options: options, words: words, settle_seconds: 93_600, response_days: 5, years: 1)
+    Core::Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: options, settle_seconds: 93_600, response_days: 5, years: 1)
   end
 
   def event(type, step = nil, after: 0, **data)

@@ -47,7 +47,7 @@ class PostTest < Minitest::Test
     CODES.each do |text, code, says|
       found = read("Authorization code of ferry.example", text)
       code.nil? ? assert_nil(found.code, text) : assert_equal(code, found.code, text)
-      assert_includes found.because.join(" "), says if says
+      assert_includes found.because.map { |b| said(b) }.join(" "), says if says
     end
   end
 
@@ -100,7 +100,7 @@ class PostTest < Minitest::Test
     DEADLINES.each do |text, at, says|
       found = read("Please approve the transfer of ferry.example", "Answer #{text}.")
       assert_equal [at && utc(at)], [found.deadline], text
-      assert_includes found.because.join(" "), says, text if says
+      assert_includes found.because.map { |b| said(b) }.join(" "), says, text if says
     end
   end
 
@@ -116,7 +116,7 @@ class PostTest < Minitest::Test
     DOUBTS.each do |odd, says|
       found = read("Please approve the transfer of ferry.example", odd.fetch(:text, ""), **odd.except(:text))
       assert_equal [!says.nil?, "approval-request"], [found.doubtful, found.kind], "#{odd}: #{found.because}"
-      assert_includes found.because.join(" "), says if says
+      assert_includes found.because.map { |b| said(b) }.join(" "), says if says
     end
     refute read("Minutes", "", from: "x@elsewhere.test").doubtful, "what asks for nothing is not doubted"
   end

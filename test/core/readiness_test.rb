@@ -52,7 +52,7 @@ class ReadinessTest < Minitest::Test
     [{ name: "ferry.fjd.test", code_received_at: AGO[30] }, "fix", %w[code-stale]], [{ name: "ferry.fjd.test", code_received_at: AGO[29] }, "clear", []],
     [{ code_rejected: true }, "fix", %w[code-unfit]], [{ code_unfit_for: ["quay"], to: {} }, "fix", %w[code-unfit]], [{ code_unfit_for: ["quay"] }, "clear", []],
     [{ zone_ends_with_account: "Old DNS" }, "fix", %w[dns-leaves]], [{ zone_ends_with_account: "Old DNS", signed: true }, "fix", %w[dns-leaves signed]],
-    [{ signed: true }, "clear", []], [{ signed: true, servers_will_change: true }, "fix", %w[signed]],
+    [{ signed: true }, "clear", []],
     [{ hosts_for_others: ["ns1.ferry.example"] }, "clear", %w[host-objects]], [{ tied_services: ["mail forwarding"] }, "clear", %w[tied-services]],
     [{ premium: true }, "clear", %w[premium]],
     # Families: no lock and no block by mail, at once, by push.

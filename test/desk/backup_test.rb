@@ -24,7 +24,7 @@ class BackupTest < Minitest::Test
     Backup.restore(@other, @file)
     app = SteadyMove::Desk::App.new(@other, clock: @world.desk.clock)
     assert_equal @world.move(id).events.map(&:says), app.moves.find(id).events.map(&:says)
-    assert_equal @world.app.keepings.code(id), app.keepings.code(id)
+    assert_equal @world.app.codes.of_move(id), app.codes.of_move(id)
     assert_nil app.journal.broken_at
     app.close
   end
@@ -33,10 +33,10 @@ class BackupTest < Minitest::Test
     Backup.make(config("desk"), @file)
     { -> { Backup.make(config("desk"), @file) } => "is there already", -> { Backup.make(config("empty"), "#{@file}2") } => "no database",
       -> { Backup.restore(config("desk"), @file) } => "holds a database already", -> { Backup.restore(@other, "/nowhere") } => "can't be restored" }.each do |act, says|
-      assert_includes assert_raises(Backup::Failed, &act).message, says
+      assert_includes assert_raises(SteadyMove::Desk::Refused, &act).message, says
     end
     File.write(bad = File.join(@world.folder, "bad.zip"), "no archive")
-    assert_raises(Backup::Failed) { Backup.restore(@other, bad) }
+    assert_raises(SteadyMove::Desk::Refused) { Backup.restore(@other, bad) }
     refute_path_exists @other.database
   end
 
@@ -57,7 +57,7 @@ class BackupTest < Minitest::Test
   def test_a_configuration_that_can_not_be_used
     FILES.each do |text, says|
       File.write(file = File.join(@world.folder, "desk.yml"), text)
-      assert_includes assert_raises(SteadyMove::Desk::Config::Unusable) { SteadyMove::Desk::Config.read(file, env: {}) }.message, says
+      assert_includes assert_raises(SteadyMove::Desk::Refused) { SteadyMove::Desk::Config.read(file, env: {}) }.message, says
     end
   end
 

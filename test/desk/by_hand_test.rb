@@ -12,8 +12,8 @@ class ByHandTest < Minitest::Test
     live_with("tarnbeck")
     id = start("isles-timetable.example")
     until_step(id, "release")
-    world.until_true { world.app.messages.all(move_id: id).any? { |m| m[:kind] == "approval-request" } }
-    mail = world.app.messages.all(move_id: id).find { |m| m[:kind] == "approval-request" }
+    world.until_true { world.app.messages.of_move(id).any? { |m| m[:kind] == "approval-request" } }
+    mail = world.app.messages.of_move(id).find { |m| m[:kind] == "approval-request" }
     assert_equal [false, true], [mail[:doubtful], mail[:link].include?("/counter/tarnbeck/release/isles-timetable.example")]
     assert_match(/approved/, visitor.approve(mail[:link]))
     until_over(id)
@@ -34,7 +34,7 @@ class ByHandTest < Minitest::Test
     assert_match(/why you want/, visitor.act(asked.site, "northskerry-crew.example", "code"))
     do_it(id, "ask-code", "code", reason: asked.typed.first.last)
     world.until_true { state(id).done?("check-code") }
-    assert_equal "checked", world.app.keepings.code_state(id)
+    assert_equal "checked", world.app.codes.state_of(id)
     until_step(id, "release")
     world.orders.approve(id, by: ADA)
     until_step(id, "privacy-back")
@@ -102,10 +102,10 @@ class ByHandTest < Minitest::Test
     assert_empty(world.link.log.select { |l| l["command"] == "transfer request" })
     hands.new_code(odd, by: ADA)
     world.runner.pass
-    assert_equal row("skerry-lighthouse-walks.example")[:auth_info], world.app.keepings.code(odd)
-    assert_match(/\A[a-zA-Z2-9]{20}\z/, world.app.keepings.code(odd))
+    assert_equal row("skerry-lighthouse-walks.example")[:auth_info], world.app.codes.of_move(odd)
+    assert_match(/\A[a-zA-Z2-9]{20}\z/, world.app.codes.of_move(odd))
     until_step(odd, "release")
-    assert_raises(SteadyMove::Desk::Hands::NotNow) { hands.new_code(odd, by: ADA) }
+    assert_raises(SteadyMove::Desk::Refused) { hands.new_code(odd, by: ADA) }
   end
 
   # 6: a registry that knows neither code nor lock and asks the holder by mail; whoever doesn't answer keeps the name.
@@ -123,7 +123,7 @@ class ByHandTest < Minitest::Test
     world.until_true { told(id, "release").hand.site }
     assert_equal(["The registry", "link"], told(id, "release").hand.then { |h| [h.title, h.way] })
     assert_match(/lapses at <2027-03-1\d/, state(id)["release"].says)
-    assert_raises(SteadyMove::Desk::Orders::NotNow) { world.orders.approve(id, by: ADA) }
+    assert_raises(SteadyMove::Desk::Refused) { world.orders.approve(id, by: ADA) }
     visitor.approve(told(id, "release").hand.site)
     say(id, "release")
     until_step(id, "privacy-back")

@@ -33,7 +33,7 @@ class CodeSafeTest < Minitest::Test
     send_to("/api/codes", text: "#{NAME},Look1234")
     assert_equal [200, "Look1234", "no-store"], [send_to("/api/codes/#{NAME}/reveal"), answer["code"], last_response.headers["cache-control"]]
     send_to("/api/codes/#{NAME}/reveal", copied: true)
-    said = world.app.journal.of_name(NAME).map(&:says).last(2)
+    said = world.app.journal.page(name: NAME).first(2).reverse.map(&:says)
     assert_equal ["ada@saltern-office.example looked at the authorization code.", "ada@saltern-office.example copied the authorization code."], said
     refute_includes @log.string, "Look1234"
     send_to("/api/codes/#{NAME}/wipe")
@@ -61,8 +61,8 @@ class CodeSafeTest < Minitest::Test
       assert_equal [unfit, false], [rules["orlop"].include?("code-unfit"), rules["gannet"].include?("code-unfit")], code
     end
     send_to("/api/codes", text: "#{NAME},Ab,9;x1")
-    picture = world.app.portfolio.pictures(at: world.app.now, now: world.app.now, to: "orlop", patience: 30).first
-    assert_equal "fix", picture.gate(picture.list.find { |e| e.ascii == NAME }).kind
+    snapshot = world.app.portfolio.snapshots(at: world.app.now, now: world.app.now, to: "orlop", patience: 30).first
+    assert_equal "fix", snapshot.gate(snapshot.list.find { |e| e.ascii == NAME }).kind
   end
 
   # A code that was kept goes with the move, a rejected one does not; when the name lands nothing of it is left.
@@ -74,19 +74,19 @@ class CodeSafeTest < Minitest::Test
     ids = [NAME, "nightboat-saltern.example"].map { |n| world.start(n, to: "orlop") }
     world.until_true { ids.all? { |id| world.move(id).state.done?("check-code") } }
     assert_operator asked.call, :>, 0
-    assert_equal right, world.app.keepings.code(ids.first)
-    refute_equal "wrong-code-1", world.app.keepings.code(ids.last)
+    assert_equal right, world.app.codes.of_move(ids.first)
+    refute_equal "wrong-code-1", world.app.codes.of_move(ids.last)
     world.until_true { ids.all? { |id| !world.move(id).open } }
-    assert_empty world.app.keepings.live_codes
+    assert_empty world.app.codes.all_live
     assert_equal [nil], world.app.db[:codes].select_map(:sealed).uniq
   end
 
   # Past its lifetime a kept code is no longer used; the suffix's registry gives it thirty days.
   def test_an_old_code_is_not_used
-    keepings = world.app.keepings
-    keepings.keep_code(NAME, "old-one-1", at: world.app.now - (31 * 86_400))
-    assert_nil keepings.take_kept(NAME, at: world.app.now, lives: 30 * 86_400)
-    assert_equal "old-one-1", keepings.take_kept(NAME, at: world.app.now, lives: 32 * 86_400)
-    assert_nil keepings.newest_code(NAME)
+    codes = world.app.codes
+    codes.keep(NAME, "old-one-1", at: world.app.now - (31 * 86_400))
+    refute codes.take_for(9, NAME, at: world.app.now, lives: 30 * 86_400)
+    assert codes.take_for(9, NAME, at: world.app.now, lives: 32 * 86_400)
+    assert_equal "old-one-1", codes.of_move(9)
   end
 end

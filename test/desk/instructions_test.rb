@@ -7,14 +7,15 @@ require_relative "../support/by_hand"
 class InstructionsTest < Minitest::Test
   include ByHand
 
-  Hands = SteadyMove::Desk::Hands
+  Hands = SteadyMove::Desk::ManualSteps
 
   # A move of a name with chosen ways, as if its step were due.
   def hand(name, step, ways)
     id = world.start(name, to: "orlop")
     move = world.move(id)
-    plan = move.plan.dup.tap { |p| p.ways = p.ways.merge(ways) }
-    own = plan.own(Core::Moves::Steps::BY_ID[step] || [Core::Moves::Steps::MAKE_SAFE, Core::Moves::Steps::PRIVACY_AGAIN].find { |s| s.id == step })
+    plan = Core::Moves::Plan.of(**move.plan.to_h.except(:steps, :endings), ways: move.plan.ways.merge(ways),
+                                                                             options: %i[carry lock code ask privacy identity contact])
+    own = (plan.steps + plan.endings).find { |s| s.id == step }
     state = Core::Moves::StepState.new(step: own, phase: "due", turn: "yours")
     SteadyMove::Desk::Instructions.new(world.app).of(move.dup.tap { |m| m.plan = plan }, state)
   ensure
@@ -28,7 +29,6 @@ class InstructionsTest < Minitest::Test
     ["unlock", { "unlock" => "letter" }, ["millrace", "kelpsound", "Write to its support", 0]],
     ["ask-code", { "code" => "page" }, ["millrace", "kelpsound", "paste it here", 0]],
     ["ask-code", { "code" => "mail" }, ["millrace", "kelpsound", "sent by mail to clerk@kelp-office.example", 0]],
-    ["ask-code", { "code" => "connection" }, nil],
     ["privacy-off", { "privacy" => "page" }, ["millrace", "kelpsound", "turn the privacy service off", 0]],
     ["privacy-off", { "privacy" => "service" }, ["service-millrace", "kelpsound", "turn the privacy service off", 0]],
     ["identity", { "privacy" => "service" }, ["service-millrace", "kelpsound", "identity check", 0]],
@@ -62,9 +62,9 @@ class InstructionsTest < Minitest::Test
     id = start("slipway.example")
     before = world.app.db[:events].count
     [[[id, "unlock"], [id, "order"]], [[id, "unlock"], [999, "unlock"]]].each do |steps|
-      assert_raises(Hands::NotNow) { hands.said(steps, by: ADA) }
+      assert_raises(SteadyMove::Desk::Refused) { hands.said(steps, by: ADA) }
     end
-    assert_raises(Hands::NotNow) { hands.consent([id], given_by: "Pearl", ends: world.app.now + 60, by: ADA) }
+    assert_raises(SteadyMove::Desk::Refused) { hands.consent([id], given_by: "Pearl", ends: world.app.now + 60, by: ADA) }
     assert_equal [before, nil], [world.app.db[:events].count, state(id).set_going_at("unlock")]
   end
 
@@ -74,8 +74,8 @@ class InstructionsTest < Minitest::Test
     id = start("slipway.example")
     world.orders.call_off(id, by: ADA)
     world.runner.pass
-    assert_raises(Hands::NotNow) { hands.said([[id, "unlock"]], by: ADA) }
-    assert_raises(Hands::NotNow) { hands.new_code(id, by: ADA) }
+    assert_raises(SteadyMove::Desk::Refused) { hands.said([[id, "unlock"]], by: ADA) }
+    assert_raises(SteadyMove::Desk::Refused) { hands.new_code(id, by: ADA) }
     assert_empty hands.places.flat_map(&:items).map(&:step) - %w[make-safe]
   end
 end

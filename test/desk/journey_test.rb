@@ -25,7 +25,7 @@ class JourneyTest < Minitest::Test
     id = @world.start(CARRIED, to: "orlop", host: "lanternroom")
     @world.runner.pass
     at_release(id)
-    assert_equal "checked", @world.app.keepings.code_state(id)
+    assert_equal "checked", @world.app.codes.state_of(id)
     assert_includes @world.world.registry.find(CARRIED)[:statuses], "pendingTransfer"
     @world.orders.approve(id, by: "ada@saltern-office.example")
     @world.until_true { !@world.move(id).open }
@@ -36,7 +36,7 @@ class JourneyTest < Minitest::Test
     assert_equal ["orlop", utc("2028-09-24T08:00:00Z").to_i, ["clientTransferProhibited"]], landed.values_at(:sponsor, :expires_at, :statuses)
     assert_equal [["tarnbeck", "update", 1000], ["tarnbeck", "update", 1001], ["orlop", "transfer request", 1001],
                   ["tarnbeck", "transfer approve", 1000], ["orlop", "update", 1000]], asked(CARRIED)
-    assert_equal "wiped", @world.app.keepings.code_state(id)
+    assert_equal "wiped", @world.app.codes.state_of(id)
     assert_nil @world.app.journal.broken_at
     assert_equal "orlop", @world.app.names.find(CARRIED)[:account_id]
     move.events.select(&:done?).each { |e| assert e.evidence["source"] && e.evidence["seen_at"], "#{e.step} has no evidence" }
@@ -79,9 +79,9 @@ class JourneyTest < Minitest::Test
     assert_equal ["Called off", false], [@world.move(id).state.stage, @world.move(id).open]
     row = @world.world.registry.find(KEPT)
     assert_equal ["tarnbeck", ["clientTransferProhibited"]], row.values_at(:sponsor, :statuses)
-    assert_equal "wiped", @world.app.keepings.code_state(id)
+    assert_equal "wiped", @world.app.codes.state_of(id)
     again = @world.start("harbourpass.example", to: "orlop")
-    assert_raises(SteadyMove::Desk::Orders::NotNow) { @world.orders.approve(again, by: "ada") }
+    assert_raises(SteadyMove::Desk::Refused) { @world.orders.approve(again, by: "ada") }
     refute_nil @world.plan(KEPT, to: "orlop"), "the name can be planned again"
   end
 
@@ -93,11 +93,11 @@ class JourneyTest < Minitest::Test
 
   def test_what_can_not_start_says_why
     REFUSED.each do |name, reason|
-      error = assert_raises(SteadyMove::Desk::Planning::NotStartable, name) { @world.start(name, to: "orlop") }
+      error = assert_raises(SteadyMove::Desk::Refused, name) { @world.start(name, to: "orlop") }
       assert_includes error.message, reason
     end
     @world.start(KEPT, to: "orlop")
-    assert_includes assert_raises(SteadyMove::Desk::Planning::NotStartable) { @world.start(KEPT, to: "orlop") }.message, "already on the move"
+    assert_includes assert_raises(SteadyMove::Desk::Refused) { @world.start(KEPT, to: "orlop") }.message, "already on the move"
   end
 
   private

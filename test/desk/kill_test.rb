@@ -90,12 +90,12 @@ class KillTest < Minitest::Test
   # The desk's points: before an act is written down, before it is sent, after the answer, after the proof is written.
   def arm_desk
     trap = @trap
-    SteadyMove::Desk::Acts::Job.prepend(Module.new do
+    SteadyMove::Desk::StepContext.prepend(Module.new do
       define_method(:intend) do |says, &act|
-        trap.reach("before #{step}")
+        trap.reach("before #{id}")
         super(says) do |key|
-          trap.reach("written #{step}")
-          act.call(key).tap { trap.reach("answered #{step}") }
+          trap.reach("written #{id}")
+          act.call(key).tap { trap.reach("answered #{id}") }
         end
       end
     end)

@@ -18,7 +18,7 @@ class LettersSentTest < Minitest::Test
     id = start("isles-weather.example")
     { "outgoing-away" => "can't be reached", "outgoing-refuses" => "no such mailbox" }.each do |fault, part|
       world.link.fault(fault, "on")
-      assert_match(/was not sent.*#{part}/, assert_raises(Letters::Invalid) { post }.message)
+      assert_match(/was not sent.*#{part}/, assert_raises(SteadyMove::Desk::Refused) { post }.message)
       world.link.fault(fault, nil)
       assert_empty sent, "nothing went out, nothing is kept"
       assert_equal "yours", state(id).turn
@@ -46,7 +46,7 @@ class LettersSentTest < Minitest::Test
     assert_equal [draft.message_id, draft.draft.reference], sent.first.values_at(:message_id, :reference)
     assert_equal "theirs", state(id).turn
     assert_match(/sent by #{ADA}/, world.move(id).events.reverse.find { |e| e.type == "letter" }.says)
-    assert_raises(Letters::Invalid) { post(draft, text: "  ") }
+    assert_raises(SteadyMove::Desk::Refused) { post(draft, text: "  ") }
   end
 
   def test_the_message_holds_what_a_mail_program_needs
@@ -78,8 +78,8 @@ class LettersSentTest < Minitest::Test
     world.driver.move_on(to: world.app.now + 7200)
     assert_equal "theirs", state(id).turn
     until_step(id, "release")
-    assert_raises(Letters::Invalid) { letters.reminder(999, by: ADA) }
-    assert_raises(Letters::Invalid) { letters.reminder(sent.last[:id], by: ADA) }
+    assert_raises(SteadyMove::Desk::Refused) { letters.reminder(999, by: ADA) }
+    assert_raises(SteadyMove::Desk::Refused) { letters.reminder(sent.last[:id], by: ADA) }
   end
 
   # An account that is written to, and nobody knows where.
@@ -87,9 +87,9 @@ class LettersSentTest < Minitest::Test
     live_with("cobble")
     account = world.app.accounts.find("cobble")
     world.app.accounts.put(account.dup.tap { |a| a.habits = a.habits.except("support") })
-    error = assert_raises(SteadyMove::Desk::Planning::NotStartable) { start("isles-weather.example") }
+    error = assert_raises(SteadyMove::Desk::Refused) { start("isles-weather.example") }
     assert_match(/no address of its support is known/, error.message)
-    assert_raises(Letters::Invalid) { letters.draft("nowhere", by: ADA) }
+    assert_raises(SteadyMove::Desk::Refused) { letters.draft("nowhere", by: ADA) }
   end
 
   # step, how long after it was said (seconds) => phase, whose turn, a part of what is told
@@ -110,13 +110,13 @@ class LettersSentTest < Minitest::Test
       step = state(id)["unlock"]
       assert_equal [phase, turn], [step.phase, step.turn], after
       assert_includes step.says, part
-      look = world.app.moves.looks[[id, "unlock"]]
+      look = world.app.schedule.looks_of(id)["unlock"]
       assert_operator look, :>, world.app.now, "it is looked at again by itself"
     end
     world.driver.move_on(to: said + 9000)
     assert_equal "stuck", state(id)["unlock"].phase, "late stays late"
     assert_match(/\Amailto:care@millrace/, told(id, "unlock").hand.mailto)
-    assert_raises(SteadyMove::Desk::Hands::NotNow) { hands.said([[id, "lock-gone"]], by: ADA) }
+    assert_raises(SteadyMove::Desk::Refused) { hands.said([[id, "lock-gone"]], by: ADA) }
     say(id, "unlock")
     assert_equal "theirs", state(id)["unlock"].turn
   end
@@ -127,20 +127,20 @@ class LettersSentTest < Minitest::Test
   def test_consent_has_a_giver_and_an_end
     live_with("millrace")
     id = start("kelp-sound-hire.example")
-    CONSENTS.each { |who, days, part| assert_match(/#{part}/, assert_raises(SteadyMove::Desk::Hands::NotNow) { consent(id, given_by: who, days: days) }.message) }
+    CONSENTS.each { |who, days, part| assert_match(/#{part}/, assert_raises(SteadyMove::Desk::Refused) { consent(id, given_by: who, days: days) }.message) }
     due = hands.consents
     assert_equal [[id], true], [due.moves.map(&:id), due.until > world.app.now + 86_400]
     consent(id, days: 1)
     assert_nil hands.consents
-    assert_raises(SteadyMove::Desk::Hands::NotNow) { consent(id) }
+    assert_raises(SteadyMove::Desk::Refused) { consent(id) }
     site = told(id, "identity").hand.site
     pass_check(site)
     until_step(id, "privacy-off")
     do_it(id, "privacy-off", "off")
     world.driver.move_on(to: world.app.now + (2 * 86_400))
-    shown = SteadyMove::Web::Views::MoveView.card(world.move(id), {}, world.app.now)[:exposed]
+    shown = SteadyMove::Web::Views::MoveView.card(world.move(id), SteadyMove::Desk::MoveWords.of(world.move(id).plan, world.app.accounts), {}, world.app.now)[:exposed]
     assert_equal [true, nil], shown.values_at(:over, :until)
-    assert_equal %w[kelp-sound-hire.example], SteadyMove::Web::Views::HandsView.page(world.app, hands, letters)[:too_long]
+    assert_equal %w[kelp-sound-hire.example], SteadyMove::Web::Views::ManualStepsView.page(world.app, hands, letters)[:too_long]
     assert_operator shown[:seconds], :>=, 2 * 86_400
   end
 

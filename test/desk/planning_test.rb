@@ -65,8 +65,8 @@ class PlanningTest < Minitest::Test
     live_with(*%w[tarnbeck gannet millrace cobble])
     WORDS.each do |name, expected|
       found = plan(name)
-      assert_equal expected, [found.words[:keeper], found.code_takes], name
-      found.steps.each { |s| refute_includes s.titled(found.words), "?", s.id }
+      words = SteadyMove::Desk::MoveWords.of(found, world.app.accounts)
+      assert_equal expected, [words[:keeper], found.code_takes], name
       asked = found.steps.find { |s| s.id == "ask-code" }
       assert_equal [expected.last], [asked&.takes], name
     end
@@ -79,8 +79,11 @@ class PlanningTest < Minitest::Test
     kept = SteadyMove::Store::Moves.new(world.app.db, world.app.journal).find(id).plan
     assert_equal world.move(id).plan.to_h, kept.to_h
     assert_equal [], Ways::ALLOWED.keys - kept.ways.keys
-    old = kept.dup.tap { |p| p.ways = nil }
-    refute(old.steps.any? { |s| s.by_hand? && s.id != "consent" }, "all by connection")
+    old = Core::Moves::Plans.read({ "name" => "a.example", "from" => "a", "to" => "b", "options" => %w[lock code], "years" => 1,
+                                    "words" => {}, "settle_seconds" => 0, "response_days" => 5 })
+    refute(old.steps.any?(&:by_hand?), "a plan of before there were ways is all by connection")
+    titles = world.app.accounts.all.map(&:title)
+    titles.each { |t| refute_includes world.app.db[:moves].get(:plan), t, "a plan keeps ids, never titles" }
   end
 
   # An account that nobody can order at refuses, by name.

@@ -31,7 +31,7 @@ class PostRoomTest < Minitest::Test
     @app.messages.all.first
   end
 
-  def held(name = NAME) = @app.keepings.held[name]&.last
+  def held(name = NAME) = @app.codes.held[name]&.last
 
   def test_a_code_goes_into_the_safe_and_is_seen_nowhere
     kept = arrive("Authorization code of #{NAME}", "The authorization code is:\n\n  Qx7,zz\"91k\n\nUse it within 5 days.")
@@ -41,7 +41,7 @@ class PostRoomTest < Minitest::Test
     refute_includes everything, "Qx7,zz"
     refute_includes @app.db[:codes].all.inspect, "Qx7,zz"
     assert_equal "Qx7,zz\"91k", @app.safe.open(@app.db[:codes].where(name: NAME).exclude(state: "wiped").get(:sealed))
-    assert_equal "code-kept", @app.journal.of_name(NAME).last.type
+    assert_equal "code-kept", @app.journal.page(name: NAME).first.type
     refute_includes SteadyMove::Desk::Judging.new(@app).one(NAME).verdict.findings.map(&:rule), "code-missing"
     arrive("Authorization code of #{NAME}", "A new authorization code: second99")
     assert_equal %w[wiped held], @app.db[:codes].where(name: NAME).order(:id).select_map(:state)
@@ -81,7 +81,7 @@ class PostRoomTest < Minitest::Test
     refute @room.drop(RAW), "the same message twice"
     assert_equal [1, true, -1], [@app.messages.all.size, @app.messages.all.first[:doubtful], @app.messages.all.first[:uid]]
     assert_equal 0, @app.messages.last_uid, "the mailbox is read from its beginning all the same"
-    BAD_FILES.each { |raw, says| assert_match(says, assert_raises(SteadyMove::Desk::PostRoom::Unreadable) { @room.drop(raw) }.message) }
+    BAD_FILES.each { |raw, says| assert_match(says, assert_raises(SteadyMove::Desk::Refused) { @room.drop(raw) }.message) }
     assert @room.drop(RAW.sub("<9@y>", "<10@y>"))
     assert_equal [-2, -1], @app.messages.all.map { |m| m[:uid] }.sort
   end
@@ -92,11 +92,11 @@ class PostRoomTest < Minitest::Test
     replies = SteadyMove::Desk::Replies.new(@app)
     assert_nil held
     refute_includes @app.db[:messages].get(:sealed_code).to_s, "secret11"
-    assert_raises(SteadyMove::Desk::Replies::Invalid) { replies.correct(-1, kind: "code", names: ["nobody.example"], by: "ada") }
-    assert_raises(SteadyMove::Desk::Replies::Invalid) { replies.correct(99, kind: "code", names: [NAME], by: "ada") }
+    assert_raises(SteadyMove::Desk::Refused) { replies.correct(-1, kind: "code", names: ["nobody.example"], by: "ada") }
+    assert_raises(SteadyMove::Desk::Refused) { replies.correct(99, kind: "code", names: [NAME], by: "ada") }
     replies.correct(-1, kind: "code", names: [NAME], by: "ada", trust: true)
     assert_equal ["held", false, "ada"], [held, *@app.messages.find(-1).values_at(:doubtful, :corrected_by)]
-    assert_equal "secret11", @app.keepings.newest_code(NAME)
+    assert_equal "secret11", @app.codes.newest(NAME)
     assert_nil @app.db[:messages].get(:sealed_code), "taken once"
     replies.correct(-1, kind: "offer", names: [], by: "ada")
     kept = arrive("Authorization code of #{NAME}", "Buy one, get one. Authorization code inside", from: "Notices@Elsewhere.test")

@@ -57,7 +57,7 @@ class TakingInTest < Minitest::Test
     noted = @app.names.facts("harbourpass.example")
     assert_equal [[false], ["who@x.test"]], [noted.about(:paid).map(&:value), noted.about(:registrant_email).map(&:value).last(1)]
     assert @app.names.facts("nightboat-saltern.example")[:paid]
-    assert_raises(TakingIn::Unreadable) { TakingIn.table("a,b\n\"open", { "name" => 0 }) }
+    assert_raises(SteadyMove::Desk::Refused) { TakingIn.table("a,b\n\"open", { "name" => 0 }) }
   end
 
   # An account without a connection: the public record alone, or nothing at all.
@@ -73,9 +73,9 @@ class TakingInTest < Minitest::Test
   def test_letting_go
     TakingIn.new(@app).let_go("harbourpass.example", by: "ada")
     assert_nil @app.names.find("harbourpass.example")
-    assert_equal "let-go", @app.journal.of_name("harbourpass.example").last.type
+    assert_equal "let-go", @app.journal.page(name: "harbourpass.example").first.type
     @world.start("isles-timetable.example", to: "orlop")
-    %w[isles-timetable.example nobody.example].each { |n| assert_raises(Desk::Notes::Invalid) { TakingIn.new(@app).let_go(n, by: "ada") } }
+    %w[isles-timetable.example nobody.example].each { |n| assert_raises(SteadyMove::Desk::Refused) { TakingIn.new(@app).let_go(n, by: "ada") } }
   end
 
   # key, value => the fact, or a part of the error (rules of the job §1: the end of a day for what has passed, its start for what must not yet have come)
@@ -89,19 +89,19 @@ class TakingInTest < Minitest::Test
   def test_notes
     notes = Desk::Notes.new(@app)
     NOTES.each do |key, value, expected|
-      next assert_match(expected, assert_raises(Desk::Notes::Invalid) { notes.put("kelpquay.example", key, value, by: "ada") }.message) if expected.is_a?(Regexp)
+      next assert_match(expected, assert_raises(SteadyMove::Desk::Refused) { notes.put("kelpquay.example", key, value, by: "ada") }.message) if expected.is_a?(Regexp)
 
       notes.put("kelpquay.example", key, value, by: "ada")
       assert_equal [expected, "noted by ada"], @app.names.facts("kelpquay.example").about(key.to_sym).last.then { |f| [f.value, f.ref] }, key
     end
     notes.put("kelpquay.example", "dispute", nil, by: "ada")
     assert_empty @app.names.facts("kelpquay.example").about(:dispute)
-    assert_raises(Desk::Notes::Invalid) { notes.put("nobody.example", "paid", true, by: "ada") }
+    assert_raises(SteadyMove::Desk::Refused) { notes.put("nobody.example", "paid", true, by: "ada") }
   end
 
   def test_work_that_goes_on_behind
     errors = []
-    jobs = Desk::Jobs.new(random: Random.new(1), on_error: ->(e) { errors << e.message })
+    jobs = Desk::BackgroundJobs.new(random: Random.new(1), on_error: ->(e) { errors << e.message })
     gate = Queue.new
     slow = jobs.start(by: "ada", of: 3, patience: 0) { |job| 3.times { gate.pop and job.done += 1 } && "ready" }
     refute_predicate slow, :finished?

@@ -43,7 +43,7 @@ class TroubleTest < Minitest::Test
       held = @world.move(id).state[step]
       assert_match(/#{says}/, held.says)
       assert_equal(1, @world.move(id).events.count { |e| e.type == "problem" && e.step == step })
-      look = @world.app.moves.looks[[id, step]]
+      look = @world.app.schedule.looks_of(id)[step]
       assert_operator look, :>, @world.app.now, "#{fault}: it is not said when it is looked at again"
       @world.link.fault(fault, nil)
       @world.driver.move_on(to: look)
@@ -89,7 +89,7 @@ class TroubleTest < Minitest::Test
     id = @world.start(LOCKED, to: "orlop")
     @world.link.fault("rdap-busy", "on")
     @world.runner.pass
-    assert_equal @world.app.now + 1200, @world.app.moves.looks[[id, "lock-gone"]]
+    assert_equal @world.app.now + 1200, @world.app.schedule.looks_of(id)["lock-gone"]
   end
 
   # Back-off rises to an hour and never beyond, give or take a tenth; other moves go on meanwhile.
@@ -101,7 +101,7 @@ class TroubleTest < Minitest::Test
     seen = nil
     @world.runner.pass
     60.times do
-      look = @world.app.moves.looks[[held, "unlock"]]
+      look = @world.app.schedule.looks_of(held)["unlock"]
       gaps << (look - @world.app.now) if look != seen
       seen = look
       break if @world.app.now > utc("2027-03-02T08:00:00Z")
@@ -123,9 +123,7 @@ class TroubleTest < Minitest::Test
     good = @world.start("nightboat-saltern.example", to: "orlop")
     told = []
     runner = SteadyMove::Desk::Runner.new(@world.app, on_error: ->(e) { told << e })
-    unlock = SteadyMove::Desk::Acts::Registration.method(:unlock)
-    acts = SteadyMove::Desk::Acts::ALL.merge("unlock" => ->(job) { job.plan.name == LOCKED ? raise(KeyError, "host") : unlock.call(job) })
-    swap_acts(acts) { runner.pass }
+    unforeseen(SteadyMove::Desk::Steps::Unlock, LOCKED) { runner.pass }
     assert_equal [KeyError], told.map(&:class)
     assert_equal "stuck", @world.move(bad).state["unlock"].phase
     assert @world.move(good).state.done?("order")
@@ -144,20 +142,13 @@ class TroubleTest < Minitest::Test
     assert_includes @world.plan(OPEN, to: "hand").refusals.join, "By Hand has no connection"
   end
 
-  def swap_acts(acts)
-    whole = SteadyMove::Desk::Acts::ALL
-    silently { SteadyMove::Desk::Acts.const_set(:ALL, acts) }
+  # While the block runs, one step raises what nobody foresaw, for one name.
+  def unforeseen(step, name)
+    original = step.instance_method(:call)
+    step.define_method(:call) { plan.name == name ? raise(KeyError, "host") : original.bind_call(self) }
     yield
   ensure
-    silently { SteadyMove::Desk::Acts.const_set(:ALL, whole) }
-  end
-
-  def silently
-    loud = $VERBOSE
-    $VERBOSE = nil
-    yield
-  ensure
-    $VERBOSE = loud
+    step.define_method(:call, original)
   end
 
   def test_a_certificate_that_is_not_the_registrars

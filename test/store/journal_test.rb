@@ -21,7 +21,7 @@ class JournalTest < Minitest::Test
     @journal.add("taken-in", at: AT, says: "x", by: "ada", name: "ferry.example", data: { "at" => AT })
     assert_raises(Sequel::DatabaseError) { @db[:events].update(says: "y") }
     assert_raises(Sequel::DatabaseError) { @db[:events].delete }
-    assert_equal([AT], @journal.of_name("ferry.example").map { |e| e.data["at"] })
+    assert_equal([AT], @journal.page(name: "ferry.example").map { |e| e.data["at"] })
   end
 
   def test_a_line_changed_behind_its_back_is_found
@@ -40,25 +40,26 @@ class JournalTest < Minitest::Test
   end
 
   def test_a_step_is_taken_by_one_runner_only
-    moves = SteadyMove::Store::Moves.new(@db, @journal)
-    taken = Array.new(8) { |i| Thread.new { moves.take(1, "order", now: AT, holder: "runner #{i}") } }.map(&:value)
+    @db[:looks].insert(move_id: 1, step: "order", due_at: AT.to_i, set_at: AT.to_i)
+    schedule = SteadyMove::Store::Schedule.new(@db, @journal)
+    taken = Array.new(8) { |i| Thread.new { schedule.take(1, "order", now: AT, holder: "runner #{i}") } }.map(&:value)
     assert_equal 1, taken.count(true)
-    refute moves.take(1, "order", now: AT + 60, holder: "another")
-    assert moves.take(1, "order", now: AT + 121, holder: "another"), "a holder that died is relieved"
-    moves.look_again(1, "order", at: AT + 600)
-    refute moves.take(1, "order", now: AT + 599, holder: "another"), "it is not due yet"
+    refute schedule.take(1, "order", now: AT + 60, holder: "another")
+    assert schedule.take(1, "order", now: AT + 121, holder: "another"), "a holder that died is relieved"
+    schedule.look_again(1, "order", at: AT + 600, now: AT + 121)
+    refute schedule.take(1, "order", now: AT + 599, holder: "another"), "it is not due yet"
   end
 
   def test_secrets_are_sealed_with_a_key_outside_the_database
     safe = SteadyMove::Store::Safe.at(key = File.join(@folder, "key"))
-    keepings = SteadyMove::Store::Keepings.new(@db, safe)
-    keepings.put_code(1, "ferry.example", code = "Qw8!kz2p,\"x ", at: AT)
-    assert_equal code, SteadyMove::Store::Keepings.new(@db, SteadyMove::Store::Safe.at(key)).code(1)
+    codes = SteadyMove::Store::Codes.new(@db, safe)
+    codes.put(1, "ferry.example", code = "Qw8!kz2p,\"x ", at: AT)
+    assert_equal code, SteadyMove::Store::Codes.new(@db, SteadyMove::Store::Safe.at(key)).of_move(1)
     assert_equal "600", File.stat(key).mode.to_s(8)[-3..]
     refute_includes Dir[File.join(@folder, "t.sqlite3*")].map { |f| File.binread(f) }.join, "Qw8!kz2p"
-    keepings.wipe_codes(1)
-    assert_nil keepings.code(1)
-    assert_equal "wiped", keepings.code_state(1)
+    codes.wipe_of_move(1)
+    assert_nil codes.of_move(1)
+    assert_equal "wiped", codes.state_of(1)
   end
 
   def test_a_damaged_or_newer_file_is_refused_in_one_line

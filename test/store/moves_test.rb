@@ -13,7 +13,9 @@ class MovesStoreTest < Minitest::Test
     @db = Store::Database.open(File.join(@folder, "x.sqlite3"))
     @journal = Store::Journal.new(@db)
     @moves = Store::Moves.new(@db, @journal)
+    @schedule = Store::Schedule.new(@db, @journal)
     @id = start("ferry.example")
+    sync
   end
 
   def teardown
@@ -22,12 +24,17 @@ class MovesStoreTest < Minitest::Test
   end
 
   def plan(name, to: "new")
-    words = { name: name, from: "A", to: "B", old_host: "O", new_host: "N" }
-    Core::Moves::Plan.new(name: name, from: "old", to: to, options: %i[lock], words: words, settle_seconds: 0, response_days: 5, years: 1)
+    Core::Moves::Plan.of(name: name, from: "old", to: to, options: %i[lock], settle_seconds: 0, response_days: 5, years: 1)
   end
 
-  def start(name, **more) = @moves.start(plan(name, **more), at: AT)
-  def take(after, holder) = @moves.take(@id, "unlock", now: AT + after, holder: holder)
+  def start(name, **more)
+    @moves.start(plan(name, **more), at: AT) do |id|
+      @journal.add("planned", at: AT, says: "started", by: "ada", move_id: id, name: name)
+    end
+  end
+
+  def sync(after = 0) = @schedule.sync(@moves.find(@id), now: AT + after)
+  def take(after, holder) = @schedule.take(@id, "unlock", now: AT + after, holder: holder)
 
   # [seconds, who takes it] in order => is it given to them; a hold lasts 120 seconds
   TAKES = [
@@ -38,32 +45,34 @@ class MovesStoreTest < Minitest::Test
 
   def test_a_step_is_one_runners_at_a_time
     TAKES.each do |steps|
-      @db[:looks].delete
+      @db[:looks].update(due_at: AT.to_i, held_by: nil, held_until: nil)
       steps.each { |after, who, given| assert_equal given, take(after, who), [steps, after, who].inspect }
     end
   end
 
   def test_a_step_that_was_let_go_is_due_again_only_then
     take(0, "a")
-    assert @moves.held_by_others?("b", now: AT + 60)
-    refute @moves.held_by_others?("a", now: AT + 60)
-    @moves.look_again(@id, "unlock", at: AT + 300, attempts: 2)
-    refute @moves.held_by_others?("b", now: AT + 60)
-    refute @moves.holds?(@id, "unlock", "a")
-    assert_equal [2, { [@id, "unlock"] => AT + 300 }, AT + 300], [@moves.attempts(@id, "unlock"), @moves.looks, @moves.next_look(after: AT)]
+    assert @schedule.held_by_others?("b", now: AT + 60)
+    refute @schedule.held_by_others?("a", now: AT + 60)
+    @schedule.look_again(@id, "unlock", at: AT + 300, now: AT, attempts: 2)
+    refute @schedule.held_by_others?("b", now: AT + 60)
+    refute @schedule.holds?(@id, "unlock", "a")
+    assert_equal [2, { [@id, "unlock"] => AT + 300 }, AT + 300], [@schedule.attempts(@id, "unlock"), @schedule.looks, @schedule.next_look(after: AT)]
     refute take(299, "b")
     assert take(300, "b")
   end
 
   def test_looking_now_makes_waiting_steps_due
     take(0, "a")
-    @moves.look_again(@id, "unlock", at: AT + 9000)
-    @moves.due_now(@id, at: AT + 10)
-    assert_equal AT + 10, @moves.looks[[@id, "unlock"]]
+    @schedule.look_again(@id, "unlock", at: AT + 9000, now: AT)
+    @schedule.wake(@id, AT + 10)
+    assert_equal AT + 10, @schedule.looks_of(@id)["unlock"]
     assert take(10, "b")
-    @moves.forget(@id, "unlock")
-    assert_empty @moves.looks
-    assert_nil @moves.next_look(after: AT)
+    @journal.add("done", at: AT + 20, says: "off", by: "desk", move_id: @id, name: "ferry.example", step: "unlock")
+    assert_equal [@id], @schedule.stirred
+    sync(20)
+    assert_empty @schedule.stirred
+    assert_equal({ "lock-gone" => AT + 20 }, @schedule.looks_of(@id), "what is done is looked at no more, what follows at once")
   end
 
   def test_one_open_move_a_name
@@ -82,7 +91,7 @@ class MovesStoreTest < Minitest::Test
     refute first.state.done?("unlock")
     other = Store::Moves.new(@db, Store::Journal.new(@db))
     @journal.add("said", at: AT + 6, says: "x", by: "ada", move_id: @id, name: "ferry.example", step: "lock-gone")
-    assert_equal 2, other.find(@id).events.size
+    assert_equal 3, other.find(@id).events.size
   end
 
   def test_where_most_moves_went

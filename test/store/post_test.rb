@@ -13,8 +13,7 @@ class PostStoreTest < Minitest::Test
     @folder = Dir.mktmpdir
     @db = Store::Database.open(File.join(@folder, "x.sqlite3"))
     safe = Store::Safe.at(File.join(@folder, "key"))
-    @stamp = Store::Stamp.new(@db)
-    @letters = Store::Letters.new(@db, safe, @stamp)
+    @letters = Store::Letters.new(@db, safe)
     @messages = Store::Messages.new(@db, safe)
   end
 
@@ -82,12 +81,16 @@ class PostStoreTest < Minitest::Test
   end
 
   # Names are judged anew once a mailbox is known better.
-  def test_a_mailbox_raises_the_stamp
-    before = @stamp.current
+  def test_a_mailbox_has_just_those_names_judged_anew_whose_contact_it_is
+    names = Store::Names.new(@db)
+    %w[a.example b.example].each { |n| names.put(domain(n), "x", at: AT) }
+    names.learn("a.example", facts(source: :account, registrant_email: "ADA@x.test"))
+    before = names.marks
     @letters.mailbox("Ada@X.test", "asked", at: AT)
     @letters.mailbox("ada@x.test", "proven", at: AT + 1)
     assert_equal({ "ada@x.test" => ["proven", (AT + 1).to_i] }, @letters.mailboxes)
-    assert_equal before + 2, @stamp.current
+    assert_equal [before.first + 2, before.last], names.marks
+    assert_equal({ "a.example" => before.first + 2 }, @db[:names].where { revision > before.first }.select_hash(:name, :revision))
   end
 
   def test_a_correction_holds_for_one_sender_and_one_reading

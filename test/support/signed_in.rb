@@ -12,7 +12,7 @@ module SignedIn
 
   def setup
     @world = BenchWorld.new
-    @house = world.desk.house(log: SteadyMove::Web::Log.new(@log = StringIO.new))
+    @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
     @app = house.rack
   end
 

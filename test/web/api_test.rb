@@ -12,7 +12,7 @@ class ApiTest < Minitest::Test
 
   def setup
     @world = BenchWorld.new
-    @house = @world.desk.house(log: SteadyMove::Web::Log.new(@log = StringIO.new))
+    @house = @world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
     @app = @house.rack
     @house.people.put("vera@saltern-office.example", "low-tide-viewer", role: "viewer")
   end

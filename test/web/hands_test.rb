@@ -12,7 +12,7 @@ class WebHandsTest < Minitest::Test
 
   def setup
     @world = new_world
-    @house = world.desk.house(log: SteadyMove::Web::Log.new(@log = StringIO.new))
+    @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
     @app = house.rack
     sign_in
   end

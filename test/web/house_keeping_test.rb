@@ -40,7 +40,7 @@ class HouseKeepingTest < Minitest::Test
   def test_an_invitation_ends_after_seven_days
     word = house.people.invite("late@y.example", role: "viewer", by: ADA)
     world.driver.move_on(to: world.app.now + (7 * 86_400))
-    assert_raises(SteadyMove::Desk::People::Invalid) { house.people.accept(word, "long-enough-now") }
+    assert_raises(SteadyMove::Desk::Refused) { house.people.accept(word, "long-enough-now") }
   end
 
   # A second factor by RFC 6238 (codes made by the rotp library): asked for after the password, used once, taken away by an administrator.

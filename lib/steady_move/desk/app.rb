@@ -7,8 +7,8 @@ module SteadyMove
     # Everything a use case needs, put together once: store, ports to the outside, rulebook, clock.
     # clock: answers now; epp: Connections; rdap, dns, mailbox, sender: wire clients (mailbox and sender may be nil).
     class App
-      attr_reader :db, :safe, :clock, :accounts, :names, :moves, :journal, :keepings, :messages, :overrides, :letters, :sender,
-                  :epp, :rdap, :dns, :mailbox, :random, :settings, :portfolio
+      attr_reader :db, :safe, :clock, :accounts, :names, :moves, :schedule, :journal, :codes, :zones, :messages, :overrides, :letters,
+                  :sender, :epp, :rdap, :dns, :mailbox, :random, :settings, :portfolio
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
       def initialize(config, clock:, random: Random)
@@ -18,8 +18,8 @@ module SteadyMove
         @safe = Store::Safe.at(config.key_file)
         open_stores
         @published = Rulebooks.load(config.rulebook_folder)
-        @portfolio = Portfolio.new(self)
         @config = config
+        @portfolio = Portfolio.new(self, keep: config.outlines_file)
         @settings = Settings.new(db, safe, config)
         @epp = Connections.new(timeout: config.timeout, clock: clock)
         connect
@@ -49,6 +49,8 @@ module SteadyMove
       end
 
       def now = clock.now
+      # Can the database be read?
+      def well? = db.get(1) == 1
       def inspect = "#<Desk::App>"
 
       def close
@@ -64,10 +66,12 @@ module SteadyMove
         @accounts = Store::Accounts.new(db, safe, @stamp)
         @names = Store::Names.new(db)
         @moves = Store::Moves.new(db, journal)
-        @keepings = Store::Keepings.new(db, safe)
+        @schedule = Store::Schedule.new(db, journal)
+        @codes = Store::Codes.new(db, safe)
+        @zones = Store::Zones.new(db)
         @messages = Store::Messages.new(db, safe)
         @overrides = Store::Overrides.new(db, @stamp)
-        @letters = Store::Letters.new(db, safe, @stamp)
+        @letters = Store::Letters.new(db, safe)
       end
     end
   end

@@ -8,9 +8,6 @@ module SteadyMove
   module Desk
     # One archive with the database and the key file; made while the desk runs.
     module Backup
-      # Why it can't be made or taken; one line.
-      class Failed < StandardError; end
-
       DATABASE = "steady-move.sqlite3"
       KEY = "steady-move.key"
 
@@ -18,8 +15,8 @@ module SteadyMove
 
       # config: Config; file: where the archive goes (it must not be there yet).
       def make(config, file)
-        raise Failed, "#{file} is there already; name a new file" if File.exist?(file)
-        raise Failed, "there is no database in #{config.data}" unless File.exist?(config.database)
+        fail!(:backup_there, file: file) if File.exist?(file)
+        fail!(:no_database, folder: config.data) unless File.exist?(config.database)
 
         Dir.mktmpdir do |folder|
           copy = File.join(folder, DATABASE)
@@ -29,12 +26,12 @@ module SteadyMove
           write(file, DATABASE => copy, KEY => config.key_file)
         end
       rescue SystemCallError, Sequel::DatabaseError => e
-        raise Failed, "the backup could not be made: #{e.message.lines.first.strip}"
+        fail!(:backup_not_made, says: e.message.lines.first.strip)
       end
 
       # Puts an archive into an empty data folder.
       def restore(config, file)
-        raise Failed, "#{config.data} holds a database already; restore into an empty folder" if File.exist?(config.database)
+        fail!(:folder_not_empty, folder: config.data) if File.exist?(config.database)
 
         Dir.mktmpdir do |folder|
           read(file, folder)
@@ -43,24 +40,29 @@ module SteadyMove
           FileUtils.install(File.join(folder, KEY), config.key_file, mode: 0o600)
         end
       rescue Zip::Error, SystemCallError => e
-        raise Failed, "#{file} can't be restored: #{e.message.lines.first.strip}"
+        fail!(:not_restored, file: file, says: e.message.lines.first.strip)
       end
 
       def write(file, entries)
         File.open(file, File::WRONLY | File::CREAT | File::EXCL, 0o600) do |io|
-          io.write(Zip::OutputStream.write_buffer { |zip| entries.each { |name, path| zip.put_next_entry(name) && zip.write(File.binread(path)) } }.string)
+          zipped = Zip::OutputStream.write_buffer do |zip|
+            entries.each { |name, path| zip.put_next_entry(name) && zip.write(File.binread(path)) }
+          end
+          io.write(zipped.string)
         end
       end
 
       def read(file, folder)
         Zip::File.open(file) do |zip|
           [DATABASE, KEY].each do |name|
-            entry = zip.find_entry(name) or raise Failed, "#{file} is not a backup of Steady Move: #{name} is missing in it"
+            entry = zip.find_entry(name) or fail!(:not_a_backup, file: file, name: name)
             File.binwrite(File.join(folder, name), entry.get_input_stream.read)
           end
         end
       end
-      private_class_method :write, :read
+      
+      def fail!(key, **values) = raise(Refused.new(:unusable, key, **values))
+      private_class_method :write, :read, :fail!
     end
   end
 end

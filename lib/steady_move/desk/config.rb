@@ -7,25 +7,25 @@ module SteadyMove
     # Where things are: a YAML file, overridden by environment variables STEADY_MOVE_DATA and STEADY_MOVE_PORT.
     # Addresses that the server fetches come from here and from the accounts, never from what a user types.
     class Config
-      # Raised with one line when the file or the folder can't be used.
-      class Unusable < StandardError; end
-
       # Seconds after which facts are looked up again before an act relies on them, where nothing else is set.
       FACTS_AGE = 3600
 
-      attr_reader :data, :port, :timeout, :facts_age, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents, :mailbox, :outgoing, :registries
+      attr_reader :data, :port, :timeout, :facts_age, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents, :mailbox, :outgoing,
+                  :registries
 
       # file: path of a YAML file, or nil for defaults; env: Hash of environment variables.
       def self.read(file, env: ENV)
         map = file ? YAML.safe_load_file(file) || {} : {}
-        raise Unusable, "#{file}: a map of settings is expected" unless map.is_a?(Hash)
+        unusable(:config_no_map, file: file) unless map.is_a?(Hash)
 
         new(map, env)
       rescue Psych::SyntaxError => e
-        raise Unusable, "#{file}: line #{e.line}: #{e.problem}"
+        unusable(:config_syntax, file: file, line: e.line, says: e.problem)
       rescue Errno::ENOENT
-        raise Unusable, "#{file} is not there"
+        unusable(:config_missing, file: file)
       end
+
+      def self.unusable(key, **values) = raise(Refused.new(:unusable, key, **values))
 
       def initialize(map, env = {})
         @data = env["STEADY_MOVE_DATA"] || map["data"] || File.join(ROOT, "var", "desk")
@@ -34,9 +34,9 @@ module SteadyMove
         @facts_age = map["facts_age"] || FACTS_AGE
         outside(map)
         FileUtils.mkdir_p(@data)
-        raise Unusable, "the data folder #{@data} can't be written" unless File.writable?(@data)
+        self.class.unusable(:folder_read_only, folder: @data) unless File.writable?(@data)
       rescue SystemCallError => e
-        raise Unusable, "the data folder #{@data} can't be made: #{e.message}"
+        self.class.unusable(:folder_not_made, folder: @data, says: e.message)
       end
 
       def outside(map)
@@ -50,6 +50,7 @@ module SteadyMove
       private :outside
 
       def database = File.join(data, "steady-move.sqlite3")
+      def outlines_file = File.join(data, "outlines.cache")
       def key_file = File.join(data, "steady-move.key")
       def rulebook_folder = File.join(ROOT, "config", "rulebook")
     end

@@ -11,11 +11,16 @@ module SteadyMove
       # Returns 0, or 2 where a line could not be understood.
       def call(text, suffixes:, out:)
         lines = Core::Codes::List.read(text, suffixes: suffixes)
-        lines.each do |l|
-          out.puts JSON.generate(l.error ? { line: l.number, error: l.error } : { line: l.number, name: l.name.ascii, code: l.code, warnings: l.warnings })
-        end
+        lines.each { |l| out.puts JSON.generate(l.error ? bad(l) : good(l)) }
         lines.any?(&:error) ? 2 : 0
       end
+
+      def bad(line) = { line: line.number, error: Words.say(line.error) }
+
+      def good(line)
+        { line: line.number, name: line.name.ascii, code: line.code, warnings: line.warnings.map { |w| Words.say(w) } }
+      end
+      private_class_method :bad, :good
     end
   end
 end

@@ -55,8 +55,15 @@ module SteadyMove
         name ? "#{where} (#{name})" : where
       end
 
-      def says(error) = error.is_a?(JSON::ParserError) ? "it is not JSON" : error.message
-      def stamp(seconds) = seconds && seconds.abs != Float::INFINITY ? Time.at(seconds).utc.strftime("%Y-%m-%dT%H:%M:%SZ") : nil
+      def says(error)
+        return Words.say(error.phrase) if error.respond_to?(:phrase)
+
+        error.is_a?(JSON::ParserError) ? "it is not JSON" : error.message
+      end
+
+      def stamp(seconds)
+        Time.at(seconds).utc.strftime("%Y-%m-%dT%H:%M:%SZ") if seconds && seconds.abs != Float::INFINITY
+      end
 
       def line(object)
         data = Wire::Rdap::Document.domain(object)
@@ -64,19 +71,23 @@ module SteadyMove
         judgement = Core::Readiness::Judge.judge(@rulebook, name, facts(data), destination: @destination)
         from = @at.to_i
         verdict = judgement.verdict(@at)
-        { name: name.ascii, verdict: verdict.kind, earliest_start: stamp(judgement.outline.earliest_start(from)), latest_safe_start: stamp(judgement.latest_safe_start),
+        outline = judgement.outline
+        { name: name.ascii, verdict: verdict.kind, earliest_start: stamp(outline.earliest_start(from)),
+          latest_safe_start: stamp(judgement.latest_safe_start),
           findings: verdict.findings.reject { |f| f.effect == "step" }.map { |f| finding(f) },
-          windows: judgement.outline.windows(from, from + (@horizon * DAY)).map { |a, b| [stamp(a), stamp(b)] } }
+          windows: outline.windows(from, from + (@horizon * DAY)).map { |a, b| [stamp(a), stamp(b)] } }
       end
 
       def finding(finding)
-        { rule: finding.rule, effect: finding.effect, clears_at: stamp(finding.clears_at&.to_i), because: finding.because.gsub(/<([^>]*Z)>/, '\1') }
+        { rule: finding.rule, effect: finding.effect, clears_at: stamp(finding.clears_at&.to_i),
+          because: finding.because.gsub(/<([^>]*Z)>/, '\1') }
       end
 
       # Only what the object says; what it doesn't say is not known.
       def facts(data)
-        said = { registered: true, statuses: data.statuses, created_at: data.created_at, expires_at: data.expires_at, transferred_at: data.transferred_at,
-                 name_servers: data.name_servers, signed: data.signed, registrant_email: data.registrant_email }.compact
+        said = { registered: true, statuses: data.statuses, created_at: data.created_at, expires_at: data.expires_at,
+                 transferred_at: data.transferred_at, name_servers: data.name_servers, signed: data.signed,
+                 registrant_email: data.registrant_email }.compact
         Core::Readiness::Facts.ruled(said)
       end
     end

@@ -12,6 +12,9 @@ module SteadyMove
         def privacy_service = habits["privacy_service"]
         # Does the public record's address show a privacy service of this account?
         def stands_in?(email) = !habits["privacy"].nil? && email.to_s.rpartition("@").last == habits["privacy"]
+        # Does it show the holder's own address?
+        def readable?(email) = !email.to_s.empty? && !stands_in?(email)
+        def epp? = kind == "epp"
         def inspect = "#<Account #{id}>"
       end
       Host = Struct.new(:id, :title, :name_servers, :key_name, :secret, :ends_with, keyword_init: true) do

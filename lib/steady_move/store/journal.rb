@@ -7,46 +7,54 @@ module SteadyMove
     # The journal: added to, never changed; each line carries a digest over itself and the line before.
     class Journal
       Event = Core::Moves::Event
+      KEPT = %i[move_id name at type step says evidence data by].freeze
+      MOST = 200
 
       def initialize(db)
         @db = db
-        @heard = []
       end
 
-      # Calls the block with each event after it is written.
-      def on_event(&block) = @heard << block
-
-      # Adds one line. move_id and name may be nil. Returns the Event.
+      # Adds one line. says: a Core::Phrase, kept with its key and values beside the sentence, or a sentence. move_id and name may be
+      # nil. Returns the Event.
       def add(type, at:, says:, by:, move_id: nil, name: nil, step: nil, evidence: {}, data: {})
-        row = { move_id: move_id, name: name, at: at.to_i, type: type, step: step, says: says,
+        row = { move_id: move_id, name: name, at: at.to_i, type: type, step: step, says: Words.say(says),
                 evidence: Values.dump(evidence), data: Values.dump(data), by: by }
-        event = @db.transaction(mode: :immediate) do
-          chain = Digest::SHA256.hexdigest([last_chain, *row.values].join("\n"))
+        row[:words] = Values.dump(says) if says.is_a?(Core::Phrase)
+        @db.transaction do
+          chain = Digest::SHA256.hexdigest([last_chain, *digested(row)].join("\n"))
           event_of(row.merge(seq: @db[:events].insert(row.merge(chain: chain))))
         end
-        @heard.each { |h| h.call(event, move_id) }
-        event
       end
 
       def of_move(id) = @db[:events].where(move_id: id).order(:seq).map { |r| event_of(r) }
 
       # {move id => [Event]} for several moves in one query.
       def of_moves(ids)
-        @db[:events].where(move_id: ids).order(:seq).all.group_by { |r| r[:move_id] }
+        @db[:events].where(move_id: ids).order(:move_id, :seq).all.group_by { |r| r[:move_id] }
                     .transform_values { |rows| rows.map { |r| event_of(r) } }
       end
 
-      # {move id => seq of its last event}.
-      def last_of_moves(ids) = @db[:events].where(move_id: ids).group(:move_id).select_hash(:move_id, Sequel.function(:max, :seq).as(:seq))
+      # Newest first, at most so many, before a line's number where one is given; of a move, a name or a type alone.
+      def page(before: nil, limit: 50, **of)
+        rows = @db[:events].where(of.compact.empty? ? true : of.compact)
+        rows = rows.where { seq < before } if before
+        rows.reverse(:seq).limit([limit, MOST].min).map { |r| event_of(r) }
+      end
 
-      def of_name(name) = @db[:events].where(name: name).order(:seq).map { |r| event_of(r) }
+      # The types of a move's lines after one, with whether each was put down as doubtful.
+      def since(move_id, seq)
+        @db[:events].where(move_id: move_id).where(Sequel[:seq] > seq).order(:seq).select_map(%i[type data])
+                    .map { |type, data| [type, Values.load(data)["doubtful"] == true] }
+      end
+
+      # The number of the last line of all; nil where there is none.
+      def last_seq = @db[:events].max(:seq)
 
       # The first line whose digest does not fit, or nil where the whole journal is whole.
       def broken_at
         previous = ""
         @db[:events].order(:seq).each do |row|
-          kept = row.slice(:move_id, :name, :at, :type, :step, :says, :evidence, :data, :by)
-          previous = Digest::SHA256.hexdigest([previous, *kept.values].join("\n"))
+          previous = Digest::SHA256.hexdigest([previous, *digested(row)].join("\n"))
           return row[:seq] unless previous == row[:chain]
         end
         nil
@@ -54,11 +62,14 @@ module SteadyMove
 
       private
 
+      # Lines of old have no words of their own; their digest is over the rest.
+      def digested(row) = row.values_at(*KEPT) + [row[:words]].compact
       def last_chain = @db[:events].order(Sequel.desc(:seq)).get(:chain) || ""
 
       def event_of(row)
-        Event.new(seq: row[:seq], at: Values.time(row[:at]), type: row[:type], step: row[:step], says: row[:says],
-                  evidence: Values.load(row[:evidence]), data: Values.load(row[:data]), by: row[:by]).freeze
+        Event.new(seq: row[:seq], move_id: row[:move_id], name: row[:name], at: Values.time(row[:at]), type: row[:type], step: row[:step], says: row[:says],
+                  phrase: row[:words] && Values.load(row[:words]), evidence: Values.load(row[:evidence]),
+                  data: Values.load(row[:data]), by: row[:by]).freeze
       end
     end
   end

@@ -8,6 +8,7 @@ module SteadyMove
       # Sources whose every look tells all that they know: what is no longer said is no longer known.
       WHOLE = %i[account public_record desk].freeze
       TELLING = %w[account public_record].freeze
+      ADDRESSES = %i[registrant_email admin_email].freeze
 
       def initialize(db)
         @db = db
@@ -22,11 +23,12 @@ module SteadyMove
       def all = @db[:names].order(:name).all
       def find(name) = @db[:names].where(name: name).first
       def any? = !@db[:names].empty?
+      def count = @db[:names].count
 
       # Lets a name go; its journal stays.
       def drop(name)
         @db.transaction do
-          %i[sightings serving].each { |t| @db[t].where(name: name).delete }
+          %i[sightings serving addresses].each { |t| @db[t].where(name: name).delete }
           @db[:names].where(name: name).delete
         end
       end
@@ -36,6 +38,8 @@ module SteadyMove
         @db.transaction do
           facts.group_by(&:source).each { |source, list| put_sighting(name, source, *said(name, source, list)) }
           servers = facts.find { |f| f.key == :name_servers } and note_servers(name, servers.value)
+          addresses = facts.select { |f| ADDRESSES.include?(f.key) }.map { |f| f.value.to_s.downcase }.reject(&:empty?)
+          note_addresses(name, addresses) if addresses.any?
         end
       end
 
@@ -73,7 +77,7 @@ module SteadyMove
       def hosts_for_others(name = nil)
         rows = @db[:serving].exclude(name: :owner)
         rows = rows.where(owner: name) if name
-        rows.distinct.select(:owner, :server).order(:server).all.group_by { |r| r[:owner] }.transform_values { |rs| rs.map { |r| r[:server] } }
+        rows.distinct.order(:server).select_map(%i[owner server]).group_by(&:first).transform_values { |rs| rs.map(&:last) }
       end
 
       # {name => the DNS host whose zone of it ends with its account}; of one name where it is given.
@@ -87,14 +91,19 @@ module SteadyMove
       # How many names of an account have this contact, in whichever role.
       def with_contact(id, account:)
         of = ->(role) { Sequel.function(:json_extract, :facts, "$.#{role}_contact.id") }
-        @db[:sightings].where(source: "account", name: @db[:names].where(account_id: account).select(:name)).where(Sequel.|({ of["registrant"] => id }, { of["admin"] => id })).count
+        mine = @db[:names].where(account_id: account).select(:name)
+        @db[:sightings].where(source: "account", name: mine)
+                       .where(Sequel.|({ of["registrant"] => id }, { of["admin"] => id })).count
       end
 
-      # [latest revision, how often places changed]: what has to be read anew.
+      # [latest revision of names, how often places changed]: what has to be read anew.
       def marks
-        @marks ||= @db[:stamps].where(key: "places").select(@db[:names].select { max(:revision) }.as(:revision), :count)
-        @marks.first.then { |row| [row[:revision] || 0, row[:count]] }
+        counts = @db[:stamps].where(key: %w[names places]).select_hash(:key, :count)
+        [counts.fetch("names", 0), counts.fetch("places")]
       end
+
+      # Names that were let go after one revision and up to another.
+      def gone(after, upto) = @db[:gone].where(revision: (after + 1)..upto).select_map(:name)
 
       private
 
@@ -103,6 +112,11 @@ module SteadyMove
         @db[:serving].where(name: name).delete
         rows = servers.filter_map { |s| (owner = owner_of(s)) && { name: name, server: s, owner: owner } }
         @db[:serving].insert_conflict.multi_insert(rows) if rows.any?
+      end
+
+      # Whose mailboxes count for the name; what another source said of them stays.
+      def note_addresses(name, addresses)
+        @db[:addresses].insert_conflict.multi_insert(addresses.uniq.map { |a| { name: name, address: a } })
       end
 
       def owner_of(server)

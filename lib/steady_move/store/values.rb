@@ -4,7 +4,7 @@ require "json"
 
 module SteadyMove
   module Store
-    # Values ↔ JSON text; instants as {"at": seconds} so that they come back as Times.
+    # Values ↔ JSON text; instants as {"at": seconds} so that they come back as Times, sentences as {"say": key, "with": values}.
     module Values
       module_function
 
@@ -14,6 +14,7 @@ module SteadyMove
       def encode(value)
         case value
         when Time then { "at" => value.to_i }
+        when Core::Phrase then { "say" => value.key, "with" => encode(value.values) }
         when Array then value.map { |v| encode(v) }
         when Hash then value.to_h { |k, v| [k.to_s, encode(v)] }
         else value
@@ -23,12 +24,20 @@ module SteadyMove
       def decode(value)
         case value
         when Array then value.map { |v| decode(v) }
-        when Hash then value.size == 1 && value["at"].is_a?(Integer) ? Time.at(value["at"]).utc : value.transform_values { |v| decode(v) }
+        when Hash then decode_map(value)
         else value
         end
       end
 
       def time(seconds) = seconds && Time.at(seconds).utc
+
+      def decode_map(map)
+        return Time.at(map["at"]).utc if map.size == 1 && map["at"].is_a?(Integer)
+        return Core::Phrase.new(map["say"], decode(map["with"]).transform_keys(&:to_sym)).freeze if map.size == 2 && map.key?("say")
+
+        map.transform_values { |v| decode(v) }
+      end
+      private_class_method :decode_map
     end
   end
 end

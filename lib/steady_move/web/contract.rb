@@ -6,94 +6,94 @@ require "time"
 
 module SteadyMove
   module Web
-    # The OpenAPI document, and requests checked against it.
+    # The OpenAPI document, compiled once: its operations with the schemas of what they are given.
     class Contract
       FILE = File.join(ROOT, "config", "openapi.yml")
       BODY_MOST = 4 * 1024 * 1024
+      FLAGS = { "true" => true, "1" => true, "false" => false, "0" => false }.freeze
 
-      attr_reader :json
+      # One operation. route: its path as Sinatra writes it; role: the least that it needs, or nil; open: for anybody;
+      # sign_in: the sign-in itself answers it; parameters: {name => compiled schema}; body: compiled schema, or nil where it takes none.
+      Operation = Struct.new(:id, :verb, :path, :route, :role, :open, :sign_in, :parameters, :body, keyword_init: true)
+
+      attr_reader :json, :operations
 
       def initialize
         @document = YAML.safe_load_file(FILE)
         @json = JSON.generate(@document)
-        @openapi = JSONSchemer.openapi(@document)
-        @templates = templates.freeze
+        @schemas = JSONSchemer.openapi(@document)
+        @operations = compiled.freeze
       end
 
-      # Parses a request body and checks it against components/schemas/NAME. Returns a Hash with String keys; raises Problem 422.
-      def body(text, schema)
-        raise Problem.new(422, "The request is larger than #{BODY_MOST} octets.") if text.bytesize > BODY_MOST
+      def operation(id) = operations.find { |o| o.id == id } || raise(KeyError, "the contract knows no operation #{id}")
+
+      # Parses a request's body and checks it. Returns a Hash with String keys; raises Problem 422.
+      def body(text, operation)
+        raise Problem.say(422, :too_large, most: BODY_MOST) if text.bytesize > BODY_MOST
 
         data = JSON.parse(text, max_nesting: 20)
-        error = @openapi.schema(schema).validate(data).first
+        error = operation.body.validate(data).first
         raise Problem.new(422, sentence(error)) if error
 
         data
       rescue JSON::ParserError
-        raise Problem.new(422, "The request is not JSON.")
-      end
-
-      # The operation at a path and its path parameters: [Hash, {name => text}]; nil where the document knows none.
-      def operation(verb, path)
-        @templates.each do |pattern, names, item|
-          match = item.key?(verb) && pattern.match(path) or next
-          return [item[verb].merge("parameters" => (item["parameters"] || []) + (item[verb]["parameters"] || [])), names.zip(match.captures).to_h]
-        end
-        nil
+        raise Problem.say(422, :not_json)
       end
 
       # Path and query parameters of an operation, checked and in their types; Symbol keys. Raises Problem 422.
       def check(operation, given)
-        wanted(operation).filter_map do |name, schema|
+        operation.parameters.filter_map do |name, (type, schema)|
           text = given[name] or next
-          value = typed(schema, text)
-          error = JSONSchemer.schema(schema).validate(value).first
-          raise Problem.new(422, "#{name}: “#{text.to_s[0, 60]}” #{error['error'].sub(/\Avalue at root /, '')}.") if error
+          value = typed(type, text)
+          error = schema.validate(value).first
+          raise Problem.say(422, :parameter, name: name, given: text.to_s[0, 60], says: plain(error)) if error
 
           [name.to_sym, value]
         end.to_h
       end
 
-      # The same by path, for a GET.
-      def query(path, params) = check(operation("get", path).first, params)
-
-      # An RFC 3339 instant from a query parameter, or nil; raises Problem 422.
+      # An RFC 3339 instant from a parameter, or nil; raises Problem 422.
       def self.instant(text)
         text && Time.iso8601(text).utc
       rescue ArgumentError
-        raise Problem.new(422, "“#{text}” is not an instant such as 2027-03-01T08:00:00Z.")
+        raise Problem.say(422, :instant, given: text)
       end
 
       private
 
-      # {parameter => schema} of an operation.
-      def wanted(operation)
-        operation["parameters"].to_h do |p|
-          p = @document.dig(*p["$ref"].delete_prefix("#/").split("/")) if p.key?("$ref")
-          [p["name"], p["schema"]]
+      def compiled
+        @document["paths"].flat_map do |path, item|
+          shared = item.fetch("parameters", [])
+          item.except("parameters").map { |verb, operation| compile(path, verb, operation, shared) }
         end
       end
 
-      def typed(schema, text)
+      def compile(path, verb, operation, shared)
+        schema = operation.dig("requestBody", "content", "application/json", "schema", "$ref")
+        parameters = (shared + operation.fetch("parameters", [])).to_h { |p| parameter(resolved(p)) }
+        Operation.new(id: operation.fetch("operationId"), verb: verb, path: path, route: path.gsub(/\{(\w+)\}/, ':\1'),
+                      role: operation["x-role"], open: operation["security"] == [], sign_in: operation["x-sign-in"] == true,
+                      parameters: parameters, body: schema && @schemas.schema(schema.split("/").last)).freeze
+      end
+
+      def parameter(given) = [given["name"], [given["schema"]["type"], JSONSchemer.schema(given["schema"])]]
+      def resolved(given) = given.key?("$ref") ? @document.dig(*given["$ref"].delete_prefix("#/").split("/")) : given
+
+      def typed(type, text)
         return text unless text.is_a?(String)
 
-        case schema["type"]
+        case type
         when "integer" then Integer(text, 10, exception: false) || text
-        when "boolean" then { "true" => true, "1" => true, "false" => false, "0" => false }.fetch(text, text)
+        when "boolean" then FLAGS.fetch(text, text)
         else text
         end
       end
 
-      # [[Regexp, names of its parameters, path item]]; paths without parameters first.
-      def templates
-        @document["paths"].sort_by { |path, _| path.count("{") }.map do |path, item|
-          [/\A#{Regexp.escape(path).gsub(/\\{\w+\\}/, '([^/]+)')}\z/, path.scan(/\{(\w+)\}/).flatten, item]
-        end
-      end
+      def plain(error) = error["error"].sub(/\A(value|object) at [^ ]* ?/, "")
 
       def sentence(error)
         where = error["data_pointer"].delete_prefix("/")
-        "#{where.empty? ? 'The request' : where}: #{error['error'].sub(/\A(value|object) at [^ ]* ?/, '')}."
+        Words.say(where.empty? ? "web.request" : "web.member", where: where, says: plain(error))
       end
     end
   end

@@ -7,8 +7,7 @@ module SteadyMove
     # Refuses changing requests without the session's token in X-CSRF-Token.
     class CsrfGuard < Rack::Protection::AuthenticityToken
       def deny(_env)
-        problem = Problem.new(403, "The page's security token is missing or old; load the page again.")
-        [403, { "content-type" => "application/problem+json" }, [problem.to_json]]
+        [403, { "content-type" => "application/problem+json" }, [Problem.say(403, :old_token).to_json]]
       end
       default_reaction :deny
     end

@@ -4,17 +4,24 @@ module SteadyMove
   module Web
     # An error for the caller: an RFC 9457 problem document with one sentence for people.
     class Problem < StandardError
-      TITLES = { 401 => "Not signed in", 403 => "Not allowed", 404 => "Not found", 409 => "Not now", 422 => "Not understood",
-                 502 => "The outside did not answer" }.freeze
+      KINDS = { invalid: 422, not_now: 409, unknown: 404, unusable: 503 }.freeze
 
       attr_reader :status
+
+      # key: of the catalogue's “web”.
+      def self.say(status, key, **values) = new(status, Words.say("web.#{key}", **values))
+      # For what the desk won't do.
+      def self.of(refused) = new(KINDS.fetch(refused.kind), refused.message)
 
       def initialize(status, detail)
         @status = status
         super(detail)
       end
 
-      def to_json(*) = JSON.generate(type: "about:blank", title: TITLES.fetch(status, "Error"), status: status, detail: message)
+      def to_json(*)
+        title = Words.maybe("web.titles.#{status}") || Words.say("web.titles.other")
+        JSON.generate(type: "about:blank", title: title, status: status, detail: message)
+      end
     end
   end
 end

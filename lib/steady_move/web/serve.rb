@@ -5,7 +5,7 @@ require "puma/server"
 
 module SteadyMove
   module Web
-    # Serves a House on loopback; TLS ends at a reverse proxy in front.
+    # Serves an Application on loopback; TLS ends at a reverse proxy in front.
     module Serve
       THREADS = 24
 
@@ -15,10 +15,10 @@ module SteadyMove
       module_function
 
       # Starts serving and returns the Puma server; port 0 takes any free one. Raises PortTaken.
-      def start(house, port:)
-        server = Puma::Server.new(house.rack, nil, min_threads: 4, max_threads: THREADS, log_writer: Puma::LogWriter.null)
+      def start(application, port:)
+        server = Puma::Server.new(application.rack, nil, min_threads: 4, max_threads: THREADS, log_writer: Puma::LogWriter.null)
         server.add_tcp_listener("127.0.0.1", port)
-        house.start
+        application.start
         server.run
         server
       rescue Errno::EADDRINUSE

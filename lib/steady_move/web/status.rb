@@ -9,14 +9,15 @@ module SteadyMove
       # Seconds for which the check of the whole journal holds.
       CHECKED = 30
 
-      def initialize(house)
-        @house = house
+      def initialize(application)
+        @application = application
       end
 
       def report
-        app = @house.app
-        { version: VERSION, now: Views::Json.time(app.now), journal_whole: journal_whole?(app.journal), open_moves: app.db[:moves].where(open: true).count,
-          next_look: Views::Json.time(app.moves.next_look(after: app.now)), connections: connections(app), problems: problems(app) }
+        desk = @application.desk
+        { version: VERSION, now: Views::Json.time(desk.now), journal_whole: journal_whole?(desk.journal),
+          open_moves: desk.moves.open_count, next_look: Views::Json.time(desk.schedule.next_look(after: desk.now)),
+          connections: connections(desk), problems: problems(desk) }
       end
 
       private
@@ -27,20 +28,20 @@ module SteadyMove
         @checked.last
       end
 
-      def connections(app)
-        heard = app.epp.heard
-        list = app.accounts.all.select { |a| a.kind == "epp" }.map { |a| { title: a.title, kind: "EPP", **state(heard[a.id]) } }
-        list << { title: "Mailbox", kind: "IMAP", **state(@house.runner.post.heard) } if app.mailbox
+      def connections(desk)
+        heard = desk.epp.heard
+        list = desk.accounts.all.select(&:epp?).map { |a| { title: a.title, kind: "EPP", **state(heard[a.id]) } }
+        list << { title: Words.say("web.mailbox"), kind: "IMAP", **state(@application.runner.post.heard) } if desk.mailbox
         list
       end
 
       def state(heard)
-        { heard_at: Views::Json.time(heard&.at), says: heard&.says || "not asked yet", well: heard.nil? || heard.well }
+        { heard_at: Views::Json.time(heard&.at), says: heard&.says || Words.say("connections.not_asked"), well: heard.nil? || heard.well }
       end
 
-      def problems(app)
-        app.db[:events].where(type: "problem").reverse(:seq).limit(ERRORS).select(:at, :name, :says, :move_id).map do |r|
-          { at: Views::Json.time(Time.at(r[:at])), name: r[:name], says: r[:says], move_id: r[:move_id] }
+      def problems(desk)
+        desk.journal.page(type: "problem", limit: ERRORS).map do |e|
+          { at: Views::Json.time(e.at), name: e.name, says: Words.retold(e), move_id: e.move_id }
         end
       end
     end

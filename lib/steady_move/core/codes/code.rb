@@ -13,16 +13,19 @@ module SteadyMove
 
         module_function
 
-        # Returns warnings as sentences; an empty list where nothing is odd. typed: keyed in by a person.
+        # Returns warnings as Phrases; an empty list where nothing is odd. typed: keyed in by a person.
         def warnings(code, typed: false)
           [
-            ("It begins or ends with a blank." if code.match?(/\A\s|\s\z/)),
-            ("It has #{code.length} characters; at least #{LEAST} are usual." if code.length < LEAST),
-            ("It has #{code.length} characters; at most #{MOST} are usual." if code.length > MOST),
-            ("It holds characters beyond ASCII." unless code.ascii_only?),
-            ("It holds characters that look alike (0 O, 1 l I); check them." if typed && code.match?(ALIKE))
+            (warning(:outer_blank) if code.match?(/\A\s|\s\z/)),
+            (warning(:short, count: code.length, least: LEAST) if code.length < LEAST),
+            (warning(:long, count: code.length, most: MOST) if code.length > MOST),
+            (warning(:beyond_ascii) unless code.ascii_only?),
+            (warning(:look_alikes) if typed && code.match?(ALIKE))
           ].compact
         end
+
+        def warning(key, **values) = Phrase.of("codes.warnings.#{key}", **values)
+        private_class_method :warning
 
         # For the screen: length hidden, nothing shown.
         def mask(_code) = "••••••••"

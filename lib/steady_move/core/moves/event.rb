@@ -3,9 +3,10 @@
 module SteadyMove
   module Core
     module Moves
-      # One line of a move's journal. type: see TYPES; step: id or nil; says: a sentence for people;
-      # evidence: {source, seen_at, ref} or nil; data: facts for folding; by: who (a person's e-mail, or "desk").
-      Event = Struct.new(:seq, :at, :type, :step, :says, :evidence, :data, :by, keyword_init: true) do
+      # One line of a move's journal. type: see TYPES; step: id or nil; says: a sentence for people as it was written;
+      # phrase: its key and values, or nil in lines of old; evidence: {source, seen_at, ref}; data: facts for folding;
+      # by: who (a person's e-mail, or "desk").
+      Event = Struct.new(:seq, :move_id, :name, :at, :type, :step, :says, :phrase, :evidence, :data, :by, keyword_init: true) do
         def done? = type == "done"
       end
 
@@ -21,10 +22,16 @@ module SteadyMove
         "said" => "a person says that it is done; from then on the desk looks for the proof",
         "letter" => "a letter that asks for it went out (data: letter)",
         "consent" => "the owner consents to what becomes public (data: given_by, shown, from, until)",
+        "accepted" => "a person leaves a step, or what differs in it, as it is (data: reason, differences)",
+        "mend" => "a person wants what differs from the order to be put right",
         "called-off" => "a person called the move off",
         "refused" => "the losing side or the registry ended the transfer",
+        "resumed" => "the name had been released before the end took effect; the move goes on as landed",
         "settled" => "all checks passed"
       }.freeze
+
+      # After these something may be done at once; lines that only tell what was seen are not among them.
+      Event::STIRRING = %w[planned approved said letter consent accepted mend called-off refused resumed].freeze
     end
   end
 end

@@ -3,44 +3,42 @@
 module SteadyMove
   module Core
     module Moves
-      # What a move shall do, fixed when it starts. options: subset of carry, lock, code, ask, privacy, identity, contact (Symbols);
-      # name_servers: those that shall hold afterwards where they are kept. ways: {act => way} of the losing account (see Ways), and
-      # “proof” (letter where the desk can't send mail) and “privacy_back”; nothing: all by connection.
-      # words: {name, from, to, old_host, new_host, service, keeper, contact} for the sentences; settle_seconds: estimated wait for caches;
-      # code_takes: seconds [least, usual, most] that a code takes to come where it is sent.
-      Plan = Struct.new(:name, :from, :to, :options, :new_host, :words, :expires_at, :expected_expiry, :years,
-                        :settle_seconds, :response_days, :name_servers, :ways, :code_takes, keyword_init: true) do
+      # What a move shall do, fixed when it starts: it goes on as it was planned, whatever later versions bring. Ids only, no titles.
+      # from, to: accounts; old_host, new_host: DNS hosts, nil where not known or not changed; options: subset of carry, lock, code,
+      # ask, privacy, identity, contact (Symbols); ways: {act => way} of the losing account (Ways), with “proof”, “privacy_back” and
+      # “silence” (lapses where nobody's answer ends the transfer); steps, endings: [Step] resolved; years, max_years, in_grace: for
+      # the expiry; name_servers: that shall hold afterwards; settle_seconds: estimated wait for caches; code_takes: seconds
+      # [least, usual, most] until a code comes.
+      Plan = Struct.new(:name, :from, :to, :options, :ways, :old_host, :new_host, :expires_at, :expected_expiry, :years, :max_years,
+                        :in_grace, :settle_seconds, :response_days, :name_servers, :code_takes, :steps, :endings,
+                        keyword_init: true) do
+        # Members but steps → a Plan with its steps resolved as they are declared now.
+        def self.of(**members)
+          plan = new(**members)
+          plan.ways ||= {}
+          plan.steps, plan.endings = Steps.resolve(plan.options, plan.ways, plan.estimates)
+          plan.freeze
+        end
+
         def carry? = options.include?(:carry)
-        def way(act) = ways&.fetch(act, nil) || "connection"
+        def way(act) = ways.fetch(act, "connection")
+        # Does silence end the transfer? Else it approves it.
+        def lapses? = way("silence") == "lapses"
+        # The resolved step with a mark, or nil.
+        def marked(mark) = (steps + endings).find { |s| s.mark?(mark) }
 
-        # Steps with this plan's own durations and ways, in order.
-        def steps = Steps.for_options(options).map { |step| own(step) }
-
-        # One step as it is in this plan.
-        def own(step)
-          step.dup.tap do |s|
-            s.way = way(s.act) if s.act
-            s.takes = takes(s)
-            s.actor = "yours" if s.by_hand? && s.actor == "clock"
-          end.freeze
+        # {name => [least, usual, most] seconds}; nil within where the step's own holds.
+        def estimates
+          { "settle" => [settle_seconds] * 3, "response" => [nil, nil, response_days && (response_days * Steps::DAY)],
+            "code" => code_takes }.compact
         end
 
-        private
+        def inspect = "#<Plan #{name} #{from} → #{to}>"
 
-        def takes(step)
-          case step.id
-          when "ns-settled" then [settle_seconds] * 3
-          when "release" then [step.takes[0], step.takes[1], response_days * Steps::DAY]
-          when "ask-code" then code_takes || hand_takes(step)
-          else hand_takes(step)
-          end
-        end
-
-        # A letter is answered in days; what a person did shows within the hour.
-        def hand_takes(step)
-          return step.takes unless step.by_hand? && step.takes == Steps::MOMENTS
-
-          step.by_letter? ? Steps::LETTER : Steps::SHOWS
+        # How this version writes it down.
+        def to_stored
+          members = to_h.except(:steps, :endings)
+          { version: Plans::CURRENT, **members, steps: steps.map(&:to_plan), endings: endings.map(&:to_plan) }
         end
       end
     end

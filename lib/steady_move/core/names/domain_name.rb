@@ -10,8 +10,15 @@ module SteadyMove
       class DomainName
         include Comparable
 
-        # Why a text names no registrable domain; the message says what was found and what is expected.
-        class Invalid < ArgumentError; end
+        # Why a text names no registrable domain; its phrase says what was found and what is expected.
+        class Invalid < ArgumentError
+          attr_reader :phrase
+
+          def initialize(key, **values)
+            @phrase = Phrase.of("names.#{key}", **values)
+            super("#{@phrase.key} #{values}")
+          end
+        end
 
         LABEL = /\A[a-z0-9](?:[a-z0-9-]{0,61}[a-z0-9])?\z/
 
@@ -22,14 +29,14 @@ module SteadyMove
         # several labels that a rulebook adds (longest first). Raises Invalid.
         def self.parse(text, suffixes: [])
           typed = text.to_s.strip
-          raise Invalid, "nothing is written where a domain name is expected" if typed.empty?
+          raise Invalid, :nothing if typed.empty?
 
           unicode = registrable(host_of(typed), typed, suffixes)
           ascii = SimpleIDN.to_ascii(unicode).to_s.downcase
           check_labels(ascii, typed)
           new(ascii, unicode)
         rescue SimpleIDN::ConversionError
-          raise Invalid, "“#{typed}” is not a name that can be written in DNS"
+          raise Invalid.new(:not_in_dns, typed: typed)
         end
 
         # A name that was parsed before, from its two forms.
@@ -44,20 +51,20 @@ module SteadyMove
         end
 
         def self.registrable(host, typed, suffixes)
-          raise Invalid, "“#{typed}” has no suffix; a name such as “ferry.example” is expected" unless host.include?(".")
+          raise Invalid.new(:no_suffix, typed: typed) unless host.include?(".")
 
           own = suffixes.find { |s| host.end_with?(".#{s}") }
           return "#{host.delete_suffix(".#{own}").rpartition('.').last}.#{own}" if own
-          raise Invalid, "“#{typed}” is a suffix itself; a name under it is expected" if suffixes.include?(host)
+          raise Invalid.new(:is_suffix, typed: typed) if suffixes.include?(host)
 
-          PublicSuffix.domain(host) or raise Invalid, "“#{typed}” is a suffix itself; a name under it is expected"
+          PublicSuffix.domain(host) or raise Invalid.new(:is_suffix, typed: typed)
         end
 
         def self.check_labels(ascii, typed)
-          raise Invalid, "“#{typed}” has #{ascii.length} characters in DNS form; at most 253 fit" if ascii.length > 253
+          raise Invalid.new(:too_long, typed: typed, length: ascii.length) if ascii.length > 253
 
           bad = ascii.split(".", -1).find { |label| !label.match?(LABEL) } or return
-          raise Invalid, "“#{typed}”: the part “#{bad}” must have 1 to 63 letters, digits or inner hyphens"
+          raise Invalid.new(:bad_label, typed: typed, label: bad)
         end
         private_class_method :host_of, :registrable, :check_labels, :new
 

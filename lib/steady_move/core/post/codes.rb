@@ -12,32 +12,39 @@ module SteadyMove
 
         module_function
 
-        # Returns [code or nil, sentences].
+        # Returns [code or nil, Phrases].
         def find(text)
           found = all(text)
           return [nil, []] if found.empty?
-          return [nil, ["#{found.size} different codes stand in it; none is taken."]] if found.size > 1
+          return [nil, [Phrase.of("post.several_codes", count: found.size)]] if found.size > 1
 
           code, joined = found.first
-          [code, joined ? ["The code was broken over two lines and was put together."] : []]
+          [code, joined ? [Phrase.of("post.code_joined")] : []]
         end
 
         # Codes in a list: lines that begin with a held name, then colon, comma, semicolon, equals sign or tab; all behind is the code.
         # names: [DomainName]. Returns {A-label text => code}; a name that has two different ones is left out.
         def listed(text, names)
-          found = lines_with_codes(text).filter_map { |typed, code| (n = names.find { |d| [d.ascii, d.unicode].include?(typed.downcase) }) && [n.ascii, code] }.uniq
+          found = lines_with_codes(text).filter_map do |typed, code|
+            name = names.find { |d| [d.ascii, d.unicode].include?(typed.downcase) }
+            name && [name.ascii, code]
+          end.uniq
           found.group_by(&:first).select { |_, list| list.size == 1 }.to_h { |name, list| [name, list.first.last] }
         end
 
         # The text with every code in it put out of sight, for keeping and showing.
         def masked(text)
-          listed = lines_with_codes(text).map(&:last)
-          (all(text) + (listed.size > 1 || text.match?(LEAD_WORDS) ? listed.map { |c| [c, false] } : [])).uniq.flat_map { |code, joined| joined ? pieces(text, code) : [code] }.reduce(text) { |masked, piece| masked.gsub(piece, Core::Codes::Code.mask(piece)) }
+          listed = lines_with_codes(text).map { |_, code| [code, false] }
+          listed = [] unless listed.size > 1 || text.match?(LEAD_WORDS)
+          out = (all(text) + listed).uniq.flat_map { |code, joined| joined ? pieces(text, code) : [code] }
+          out.reduce(text) { |masked, piece| masked.gsub(piece, Core::Codes::Code.mask(piece)) }
         end
 
         def lines_with_codes(text) = text.scan(LINE).reject { |_, code| code.start_with?("//") }
 
-        def all(text) = text.enum_for(:scan, LEAD).map { Regexp.last_match }.filter_map { |m| behind(m.post_match) }.uniq(&:first)
+        def all(text)
+          text.enum_for(:scan, LEAD).map { Regexp.last_match }.filter_map { |m| behind(m.post_match) }.uniq(&:first)
+        end
 
         # The two lines that a broken code stands on.
         def pieces(text, code) = text.lines(chomp: true).map(&:strip).select { |l| l.length > 3 && code.include?(l) }
@@ -49,7 +56,7 @@ module SteadyMove
           first = lines.first.to_s.strip
           return if first.empty?
 
-          quoted = first[/\A(?:“([^”]+)”|"(.+)"|'(.+)')[.,]?\z/] && (Regexp.last_match(1) || Regexp.last_match(2) || Regexp.last_match(3))
+          quoted = /\A(?:“([^”]+)”|"(.+)"|'(.+)')[.,]?\z/.match(first)&.captures&.compact&.first
           return [quoted, false] if quoted
 
           token = first[/\A\S+/]
@@ -59,7 +66,8 @@ module SteadyMove
 
         # A code that fills its line to where mail is wrapped, with one more piece alone on the next line.
         def wrapped?(first, token, following)
-          token == first && token.length >= WRAP && following.to_s.match?(/\A\S{1,#{WRAP}}\s*\z/) && token.length + following.strip.length <= 128
+          token == first && token.length >= WRAP && following.to_s.match?(/\A\S{1,#{WRAP}}\s*\z/) &&
+            token.length + following.strip.length <= 128
         end
         private_class_method :lines_with_codes, :all, :pieces, :behind, :wrapped?
       end

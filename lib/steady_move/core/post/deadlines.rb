@@ -19,7 +19,7 @@ module SteadyMove
 
         module_function
 
-        # text: of the message; sent: Time of its Date field, or nil. Returns [Time or nil, sentence on what was assumed or nil].
+        # text: of the message; sent: Time of its Date field, or nil. Returns [Time or nil, Phrase on what was assumed or nil].
         # A date alone counts from its start, because it must not yet have come (rules of the job §1); so does a time without a zone as UTC.
         def find(text, sent: nil)
           FORMS.each do |pattern, parts|
@@ -30,7 +30,7 @@ module SteadyMove
           return [nil, nil] unless match && sent
 
           count = NUMBERS[match[1].downcase] || match[1].to_i
-          [sent + (count * (match[2].downcase == "hour" ? 3600 : 86_400)), "It counts from when the message was sent."]
+          [sent + (count * (match[2].downcase == "hour" ? 3600 : 86_400)), Phrase.of("post.deadline.from_sent")]
         end
 
         def at(date, behind)
@@ -38,10 +38,10 @@ module SteadyMove
           day = Time.utc(*date.map(&:to_i))
           return [nil, nil] unless day.day == date.last.to_i # 30 February
 
-          return [day, "Only a date stands there; its start is assumed."] unless clock
+          return [day, Phrase.of("post.deadline.only_a_date")] unless clock
 
           seconds = (clock[1].to_i * 3600) + (clock[2].to_i * 60) + clock[3].to_i
-          [day + seconds - offset(clock[4]), clock[4] ? nil : "No zone stands there; UTC is assumed."]
+          [day + seconds - offset(clock[4]), clock[4] ? nil : Phrase.of("post.deadline.no_zone")]
         rescue ArgumentError
           [nil, nil]
         end

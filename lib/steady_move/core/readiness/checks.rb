@@ -6,7 +6,8 @@ module SteadyMove
       # Rulebook documents looked at before they are relied on: every mistake is a Rulebook::Invalid with its place.
       module Checks
         CHOICES = { "code" => %w[needed none registry], "lock" => %w[yes none], "approval" => %w[registry mail none push] }.freeze
-        NUMBERS = { "years_added" => 0..10, "max_years" => 1..10, "response_days" => 0..60, "auto_renew_grace_days" => 0..90, "code_days" => 1..3650 }.freeze
+        NUMBERS = { "years_added" => 0..10, "max_years" => 1..10, "response_days" => 0..60, "auto_renew_grace_days" => 0..90,
+                    "code_days" => 1..3650 }.freeze
         SOURCE = %w[text kind verified date].freeze
 
         module_function
@@ -14,12 +15,20 @@ module SteadyMove
         # Checks one rule of rules.yml. file: its path; row: Hash; index: its place. Raises with file, line and what is expected.
         def entry(file, row, index)
           need(file, row, [index], "id", "effect", "because", "remedy", "source")
-          fail!(file, [index, "effect"], "rule #{row['id']}: effect “#{row['effect']}” is not one of #{Rulebook::EFFECTS.join(', ')}") unless Rulebook::EFFECTS.include?(row["effect"])
+          one_of(file, [index, "effect"], row, Rulebook::EFFECTS)
           fail!(file, [index, "id"], "rule #{row['id']}: no object judges it") unless Rules.all.key?(row["id"])
+          one_of(file, [index, "in_move"], row, Rulebook::IN_MOVE) if row["effect"] == "fix" || row.key?("in_move")
           source(file, [index, "source"], "rule #{row['id']}", row["source"])
 
-          Rulebook::Entry.new(id: row["id"], effect: row["effect"], because: row["because"], remedy: row["remedy"], find_out: row["find_out"],
-                              params: row.fetch("params", {}).freeze, soft: row["soft"] == true, source: row["source"]).freeze
+          Rulebook::Entry.new(**%w[id effect because remedy find_out in_move source].to_h { |k| [k.to_sym, row[k]] },
+                              params: row.fetch("params", {}).freeze, words: row.fetch("words", {}).freeze, soft: row["soft"] == true).freeze
+        end
+
+        def one_of(file, path, row, allowed)
+          given = row[path.last]
+          return if allowed.include?(given)
+
+          fail!(file, path, "rule #{row['id']}: #{path.last} “#{given}” is not one of #{allowed.join(', ')}")
         end
 
         # Checks one family’s file. entries: {id => rule}. Raises with file, line and what is expected.
@@ -43,12 +52,17 @@ module SteadyMove
           case key
           when *CHOICES.keys
             CHOICES[key].include?(given) ? given : fail!(file, [key], "#{key} “#{given}” is not one of #{CHOICES[key].join(', ')}")
-          when *NUMBERS.keys
-            number = Integer(given.to_s, 10, exception: false)
-            NUMBERS[key].cover?(number || -1) ? number : fail!(file, [key], "#{key} “#{given}” is not a whole number from #{NUMBERS[key].min} to #{NUMBERS[key].max}")
+          when *NUMBERS.keys then number(file, key, given, NUMBERS[key])
           when "presence" then given.to_s.strip.empty? ? nil : given.to_s
           else fail!(file, [key], "“#{key}” is neither a value of a family nor a rule that counts days")
           end
+        end
+
+        def number(file, key, given, range)
+          number = Integer(given.to_s, 10, exception: false)
+          return number if range.cover?(number || -1)
+
+          fail!(file, [key], "#{key} “#{given}” is not a whole number from #{range.min} to #{range.max}")
         end
 
         # The days that a rule is to count; raises Invalid.
@@ -78,7 +92,7 @@ module SteadyMove
         end
 
         def fail!(file, path, says) = raise(Rulebook::Invalid.new(file, path, says))
-        private_class_method :need, :source, :hours, :fail!
+        private_class_method :need, :one_of, :number, :source, :hours, :fail!
       end
     end
   end

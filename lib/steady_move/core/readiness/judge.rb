@@ -22,20 +22,15 @@ module SteadyMove
         end
 
         # An outline judged without a destination, for a destination: only the rules that look at one are judged anew.
-        # facts: Facts of Rules::TOWARDS. Returns an Outline.
+        # facts: Facts of Rules.towards_facts. Returns an Outline.
         def towards(rulebook, name, facts, outline, destination)
           family = rulebook.family_of(name) or return outline
           return outline if facts[:registered] == false
 
           about = Circumstances.new(name, family, destination, found = [])
-          rules = family.judged_by.select { |_, rule| rule.towards }
+          rules = family.judged_by.select { |_, rule| rule.towards? }
           rules.each { |entry, rule| apply(entry, rule, facts, about, found) }
           outline.with(found, instead_of: rules.map { |entry, _| entry.id })
-        end
-
-        # The same at one instant (Time). Returns a Verdict.
-        def verdict(rulebook, name, facts, at:, destination: nil)
-          judge(rulebook, name, facts, destination: destination).verdict(at)
         end
 
         def apply(entry, rule, facts, about, found)

@@ -35,11 +35,13 @@ module SteadyMove
         def finding(span)
           entry = span.entry
           needs = Rules.all[entry.id]&.needs || []
-          Finding.new(rule: entry.id, effect: span.effect, because: fill(entry.because, span.told), remedy: fill(entry.remedy, span.told),
-                      clears_at: (instant(span.to) if span.to != Rules::EVER), evidence: needs.flat_map { |k| @facts.about(k) }, source: entry.source)
+          Finding.new(rule: entry.id, effect: span.effect, because: fill(entry.because, span.told), source: entry.source,
+                      remedy: fill(entry.remedy, span.told), clears_at: (instant(span.to) if span.to != Rules::EVER),
+                      evidence: needs.flat_map { |k| @facts.about(k) }, in_move: entry.in_move)
         end
 
-        # “{since}” in a rule's text takes the value, “{until}” is given in seconds; instants are left as marks “<2026-…Z>” for the screen to word.
+        # “{since}” in a rule's text takes the value, “{until}” is given in seconds; instants are left as marks “<2026-…Z>” for the
+        # screen to word.
         def fill(text, values)
           text.gsub(/\{(\w+)\}/) do
             key = Regexp.last_match(1).to_sym

@@ -5,8 +5,9 @@ module SteadyMove
     module Readiness
       # Rules and suffix families as data. Built from parsed documents (the disk is read elsewhere), refused where they err.
       class Rulebook
-        # One rule's row. params: numbers such as days; soft: its stretches are marked on the ruler, windows stay open in them.
-        Entry = Struct.new(:id, :effect, :because, :remedy, :find_out, :params, :soft, :source, keyword_init: true)
+        # One rule's row. params: numbers such as days; words: parts of its sentences; soft: its stretches are marked on the ruler,
+        # windows stay open in them; in_move: what a fix is to a move: one of its steps, what has to be done first, or a caution.
+        Entry = Struct.new(:id, :effect, :because, :remedy, :find_out, :params, :words, :soft, :in_move, :source, keyword_init: true)
 
         # A mistake in a document; path: where in it, e.g. [3, "effect"], so that its line can be named.
         class Invalid < StandardError
@@ -20,7 +21,9 @@ module SteadyMove
         end
 
         EFFECTS = %w[bar wait fix caution step].freeze
-        NO_FAMILY = Entry.new(id: "suffix-unserved", effect: "bar", because: "No family of the rulebook covers names under “.{suffix}”.", params: {},
+        IN_MOVE = %w[step first caution].freeze
+        NO_FAMILY = Entry.new(id: "suffix-unserved", effect: "bar", params: {}, words: {},
+                              because: "No family of the rulebook covers names under “.{suffix}”.",
                               remedy: "Add the suffix to a family in the rulebook, with its source.",
                               source: { "text" => "common practice, no source", "kind" => "C", "verified" => false }).freeze
 
@@ -37,7 +40,7 @@ module SteadyMove
         # The family whose suffix is the longest that fits the DomainName; nil where none does.
         def family_of(name)
           suffix = name.suffix
-          @by_suffix[suffix] || suffix.split(".").then { |labels| (1...labels.size).filter_map { |i| @by_suffix[labels.drop(i).join(".")] }.first }
+          @by_suffix[suffix] || shorter(suffix)
         end
 
         # Suffixes of more than one label, which names are registered under directly.
@@ -61,6 +64,13 @@ module SteadyMove
         end
 
         private
+
+        # The family of the longest end of a suffix that has one.
+        def shorter(suffix)
+          labels = suffix.split(".")
+          (1...labels.size).each { |i| (found = @by_suffix[labels.drop(i).join(".")]) && (return found) }
+          nil
+        end
 
         def index
           @by_suffix = @families.flat_map { |f| f.suffixes.map { |s| [s, f] } }.to_h.freeze

@@ -10,13 +10,19 @@ module SteadyMove
         EVER = Float::INFINITY
 
         # needs: the facts without which it can't judge; rests_on: rules that are judged before it;
-        # asked: (circumstances) → does it concern this name and destination at all? towards: it looks at the destination.
+        # asked: (circumstances) → does it concern this name and destination at all?
+        # towards: for a rule that looks at the destination, the facts besides its needs that it asks for; nil for all others.
         # spans: (facts, entry, circumstances) → [[from, to, effect or nil, values]] or nil. A nil effect is the entry's own.
         Rule = Struct.new(:needs, :rests_on, :asked, :towards, :spans) do
-          def self.of(*needs, rests_on: [], asked: nil, towards: false, &spans) = new(needs, rests_on, asked, towards, spans).freeze
+          def self.of(*needs, rests_on: [], asked: nil, towards: nil, &spans) = new(needs, rests_on, asked, towards, spans).freeze
+          # Does it look at the destination?
+          def towards? = !towards.nil?
         end
-        # The facts that rules which look at the destination ask for; of created_at only whether it is known.
-        TOWARDS = %i[registered created_at transferred_at came_from privacy code_held code_rejected code_unfit_for].freeze
+
+        # The facts that rules which look at the destination ask for.
+        def self.towards_facts
+          @towards_facts ||= ([:registered] + all.values.select(&:towards?).flat_map { |r| r.needs + r.towards }).uniq.freeze
+        end
 
         # Holds at any time, for all that is known.
         def self.standing(values = {}, effect: nil) = [[ALWAYS, EVER, effect, values]]
@@ -26,8 +32,21 @@ module SteadyMove
 
         # {id => Rule}, all of them, those that rest on others last.
         def self.all
-          @all ||= [Holds, Blocks, Deadlines, Persons, Codes, Places].map { |m| m::RULES }.reduce(:merge)
-                                                                     .partition { |_, r| r.rests_on.empty? }.reduce(:+).to_h.freeze
+          @all ||= in_order([Holds, Blocks, Deadlines, Persons, Codes, Places].map { |m| m::RULES }.reduce(:merge))
+        end
+
+        def self.in_order(rules) = rules.partition { |_, r| r.rests_on.empty? }.reduce(:+).to_h.freeze
+        private_class_method :in_order
+
+        # The same with others added, while the block runs: for trying a rule out.
+        def self.trying(rules)
+          held = all
+          @all = in_order(held.merge(rules))
+          @towards_facts = nil
+          yield
+        ensure
+          @all = held
+          @towards_facts = nil
         end
       end
     end

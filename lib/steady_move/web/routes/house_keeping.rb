@@ -3,83 +3,42 @@
 module SteadyMove
   module Web
     module Routes
-      # First run, accounts, settings, people, and how the desk itself is.
+      # Arriving, people, and how the desk itself is.
       module HouseKeeping
-        def self.registered(app)
-          app.error(FirstRun::Closed) { |e| refuse(409, e.message) }
-          app.error(Desk::People::Invalid, Desk::Places::Invalid, Desk::Settings::Invalid) { |e| refuse(422, sentence(e)) }
-          arriving(app)
-          places(app)
-          people(app)
-          status(app)
+        extend Answers
+
+        # The people page.
+        module Helpers
+          def people_page = { people: application.people.all, roles: Desk::People::ROLES }
         end
 
-        def self.arriving(app)
-          app.post("/api/first-run") do
-            given = body_as("FirstRun")
-            house.first_run.administrator(given["word"], given["email"], given["password"])
-            status 201
-            json(email: given["email"].downcase)
-          end
-
-          app.post("/api/invitations/accept") do
-            given = body_as("Acceptance")
-            json(email: house.people.accept(given["word"], given["password"]))
-          end
+        on "firstRun" do
+          application.first_run.administrator(given["word"], given["email"], given["password"])
+          status 201
+          { email: given["email"].downcase }
         end
 
-        def self.places(app)
-          app.post("/api/accounts") do
-            account = Desk::Places.new(app_).account(body_as("NewAccount"), by: person[:email])
-            status 201
-            json(id: account.id)
-          end
+        on("acceptInvitation") { { email: application.people.accept(given["word"], given["password"]) } }
+        on("people") { people_page }
 
-          app.post("/api/hosts") do
-            given = body_as("NewHost")
-            Desk::Places.new(app_).host(given, by: person[:email])
-            status 201
-            json(id: given["id"])
-          end
-
-          app.get("/api/settings") do
-            json(app_.settings.shown)
-          end
-
-          app.post("/api/settings") do
-            given = body_as("NewSetting")
-            app_.settings.set(given["key"], given["value"], at: now)
-            app_.journal.add("places", at: now, says: "#{person[:email]} set “#{given['key']}”.", by: person[:email])
-            json(app_.connect.settings.shown)
-          end
+        on "invite" do
+          status 201
+          { word: application.people.invite(given["email"], role: given["role"], by: me) }
         end
 
-        def self.people(app)
-          app.get("/api/people") do
-            json(people: house.people.all, roles: Desk::People::ROLES)
-          end
-
-          app.post("/api/people") do
-            given = body_as("Invitation")
-            status 201
-            json(word: house.people.invite(given["email"], role: given["role"], by: person[:email]))
-          end
-
-          app.post("/api/people/:id/forget-factor") do |id|
-            house.people.forget_factor(id.to_i, by: person[:email])
-            json(people: house.people.all, roles: Desk::People::ROLES)
-          end
-
-          app.post("/api/people/:id") do |id|
-            role = body_as("PersonChange")["role"]
-            role ? house.people.change_role(id.to_i, role, by: person[:email]) : house.people.remove(id.to_i, by: person[:email])
-            json(people: house.people.all, roles: Desk::People::ROLES)
-          end
+        on "forgetFactor" do
+          application.people.forget_factor(asked[:id], by: me)
+          people_page
         end
 
-        def self.status(app)
-          app.get("/api/status") { json(house.status.report) }
+        on "changePerson" do
+          role = given["role"]
+          people = application.people
+          role ? people.change_role(asked[:id], role, by: me) : people.remove(asked[:id], by: me)
+          people_page
         end
+
+        on("status") { application.status.report }
       end
     end
   end

@@ -3,48 +3,63 @@
 module SteadyMove
   module Web
     module Routes
-      # Planning, starting, following and steering moves; the Desk.
+      # Planning, starting, following and steering moves.
       module Moves
-        STEERING = { "approve" => :approve, "look" => :look_now, "call-off" => :call_off }.freeze
+        extend Answers
+        PAGE = 100
 
-        def self.registered(app)
-          planning(app)
-          steering(app)
-
-          app.get("/api/desk") do
-            open = app_.moves.open
-            cards, ended = moves_shown(open + app_.moves.ended(10)).partition.with_index { |_, i| i < open.size }
-            json(now: Views::Json.time(now), lanes: %w[yours theirs clock].to_h { |t| [t, cards.select { |c| c[:turn] == t }] }, ended: ended)
+        # What others show of moves as well.
+        module Helpers
+          def cards_of(moves)
+            looks = desk.schedule.looks(moves.map(&:id))
+            moves.map { |m| Views::MoveView.card(m, words_of(m), looks, now) }
           end
 
-          app.get("/api/moves") { json(moves: moves_shown(app_.moves.all)) }
-          app.get("/api/moves/:id") { |id| json(move_sheet(id)) }
-        end
+          def words_of(move) = Desk::MoveWords.of(move.plan, desk.accounts)
 
-        def self.planning(app)
-          app.post("/api/proposals") do
-            given = body_as("NewMove")
-            proposal = Desk::Planning.new(app_).propose(given["name"], to: given["to"], host: given["host"]) or
-              raise Problem.new(422, "There is no such name, account or DNS host here.")
-            json(Views::MoveView.proposal(proposal, now))
+          def move_sheet(id)
+            move = desk.moves.find(id) or raise Desk::Refused.new(:unknown, :no_move, id: id)
+            instructions = Desk::Instructions.new(desk)
+            Views::MoveView.sheet(move, words_of(move), desk.schedule.looks([id]), now, code_state: desk.codes.state_of(id),
+                                                                                       hands: ->(state) { instructions.of(move, state) })
           end
 
-          app.post("/api/moves") do
-            given = body_as("NewMove")
-            id = Desk::Planning.new(app_).start(given["name"], to: given["to"], host: given["host"], by: person[:email])
-            house.engine.nudge
-            status 201
-            json(id: id)
+          def planning = Desk::Planning.new(desk)
+
+          # Steers a move and shows it as it is then.
+          def steer(act, **more)
+            application.orders.public_send(act, asked[:id], by: me, **more)
+            nudge
+            move_sheet(asked[:id])
           end
         end
 
-        def self.steering(app)
-          app.post("/api/moves/:id/:act") do |id, act|
-            house.orders.public_send(STEERING.fetch(act), id.to_i, by: person[:email])
-            house.engine.nudge
-            json(move_sheet(id))
-          end
+        on "propose" do
+          found = planning.propose(given["name"], to: given["to"], host: given["host"]) or raise Desk::Refused.new(:invalid, :nothing_to_move)
+          Views::MoveView.proposal(found, Desk::MoveWords.of(found.plan, desk.accounts), now)
         end
+
+        on "startMove" do
+          id = planning.start(given["name"], to: given["to"], host: given["host"], by: me)
+          nudge
+          status 201
+          { id: id }
+        end
+
+        on "moves" do
+          limit = asked.fetch(:limit, PAGE)
+          open = { "open" => true, "ended" => false }[asked[:state]]
+          moves = desk.moves.page(before: asked[:before], limit: limit, turn: asked[:turn], open: open, account: asked[:account],
+                                  words: asked[:q])
+          { moves: cards_of(moves), next: moves.size == limit ? moves.last.id : nil }
+        end
+
+        on("move") { move_sheet(asked[:id]) }
+        on("approve") { steer(:approve) }
+        on("lookNow") { steer(:look_now) }
+        on("callOff") { steer(:call_off) }
+        on("mendMove") { steer(:mend) }
+        on("acceptStep") { steer(:accept, step: given["step"], reason: given["reason"]) }
       end
     end
   end

@@ -3,64 +3,60 @@
 module SteadyMove
   module Web
     module Routes
-      # Names one by one: looked up, noted, judged; and the accounts that hold them.
+      # Names one by one: looked up, noted, judged.
       module Names
-        def self.registered(app)
-          app.get("/api/note-kinds") do
-            json(kinds: Desk::Notes::KINDS.map { |key, (kind, words)| { key: key, title: words.sub(/\A\w/, &:upcase), kind: kind.is_a?(Array) ? "choice" : kind, of: kind.is_a?(Array) ? kind : [] } })
+        extend Answers
+        HISTORY = 50
+
+        # A judged name and its sheet.
+        module Helpers
+          def judged(name)
+            account!(asked[:to], "to") if asked[:to]
+            found = Desk::Judging.new(desk).one(name, at: Contract.instant(asked[:at]) || now, to: asked[:to])
+            found or raise Desk::Refused.new(:unknown, :not_held, name: name)
           end
 
-          app.post("/api/names/:name/note") do
-            given = body_as("Note")
-            Desk::Notes.new(app_).put(params["name"], given["key"], given["value"], by: person[:email])
-            json(name_sheet(params["name"]))
-          end
-
-          app.post("/api/names/:name/let-go") do
-            Desk::TakingIn.new(app_).let_go(params["name"], by: person[:email])
-            json(gone: params["name"])
-          end
-
-          # All that a sheet shows bumps the name's revision, or the places' stamp.
-          app.get("/api/names/:name") do
-            content_type :json
-            house.lists.fetch([:sheet, params["name"], params["at"] || now.to_i, params["to"], now.to_i, app_.names.marks]) { JSON.generate(name_sheet(params["name"])) }
-          end
-
-          app.post("/api/names/:name/look") do
-            found = judged(params["name"])
-            seen = Desk::Observe.new(app_).name(found.name, found.account)
-            json(name_sheet(params["name"], problems: seen.problems))
-          end
-
-          people(app)
-          accounts(app)
-        end
-
-        def self.people(app)
-          app.error(Desk::Contacts::Invalid) { |e| refuse(422, sentence(e)) }
-
-          app.post("/api/names/:name/contacts/prove") do
-            id, word = Desk::Contacts.new(app_).prove(judged(params["name"]), body_as("Prove")["role"], by: person[:email])
-            json(letter: id, word: word)
-          end
-
-          app.post("/api/names/:name/contacts/repair") do
-            given = body_as("Repair")
-            done = Desk::Contacts.new(app_).repair(judged(params["name"]), given["choice"], given["email"], by: person[:email])
-            json(done: done.done, hand: Views::HandsView.hand(done.hand), mailto: done.mailto)
+          def name_sheet(name, problems: [])
+            found = judged(name)
+            people = Desk::Contacts.new(desk)
+            history = desk.journal.page(name: name, limit: HISTORY)
+            sheet = Views::NameView.sheet(found, history, problems: problems, go: planning.going(found, to: asked[:to]),
+                                                          old_after: desk.facts_age)
+            sheet.merge(contacts: Views::NameView.contacts(people.cards(found), people.choices(found)),
+                        history_goes_on: history.size == HISTORY)
           end
         end
 
-        def self.accounts(app)
-          app.get("/api/accounts") do
-            json(usual_destination: Desk::Destinations.usual(app_),
-                 accounts: app_.accounts.all.map do |a|
- { id: a.id, title: a.title, registrar: a.registrar, kind: a.kind, connection: a.connection.slice("host", "port", "client"), prices: a.prices, ways: a.ways, site: a.habits["site"], support: a.habits["support"],
-privacy_service: a.privacy_service&.fetch("title", nil) }
-                 end,
-                 hosts: app_.accounts.hosts.map { |h| { id: h.id, title: h.title, name_servers: h.name_servers, ends_with: h.ends_with } })
+        on "noteKinds" do
+          kinds = Desk::Notes::KINDS.map do |key, kind|
+            choice = kind.is_a?(Array)
+            { key: key, title: Words.say("notes.kinds.#{key}").sub(/\A\w/, &:upcase), kind: choice ? "choice" : kind,
+              of: choice ? kind : [] }
           end
+          { kinds: kinds }
+        end
+
+        on "note" do
+          Desk::Notes.new(desk).put(asked[:name], given["key"], given["value"], by: me)
+          name_sheet(asked[:name])
+        end
+
+        on "letGo" do
+          Desk::TakingIn.new(desk).let_go(asked[:name], by: me)
+          { gone: asked[:name] }
+        end
+
+        # All that a sheet shows bumps the name's revision, or the places' stamp.
+        on "name" do
+          content_type :json
+          key = [:sheet, *asked.values_at(:name, :to), asked[:at] || now.to_i, now.to_i, desk.names.marks]
+          application.lists.fetch(key) { JSON.generate(name_sheet(asked[:name])) }
+        end
+
+        on "lookUp" do
+          found = judged(asked[:name])
+          seen = Desk::Observe.new(desk).name(found.name, found.account)
+          name_sheet(asked[:name], problems: seen.problems)
         end
       end
     end

@@ -5,41 +5,44 @@ module SteadyMove
     module Routes
       # The post: what came, dropped in or put right.
       module Post
+        extend Answers
         # Octets of a message that is dropped in.
         MOST = 32 * 1024 * 1024
-        SHOWN = %i[uid sender subject text at kind names deadline doubtful because move_id link corrected_by].freeze
+        PAGE = 100
 
-        def self.registered(app)
-          app.error(Desk::Replies::Invalid, Desk::PostRoom::Unreadable) { |e| refuse(422, sentence(e)) }
-          app.helpers do
-            def post_shown
-              over = app_.moves.all.select { |m| m.state.ending || m.state.done?("release") || m.state.approved? || m.state.set_going_at("release") }.to_set(&:id)
-              { messages: app_.messages.all.map do |m|
-                asks = Core::Post::Lexicon.asks?(m[:kind], text: m[:text], answers: !m[:letter_id].nil?, at: now, deadline: m[:deadline], doubtful: m[:doubtful], over: over.include?(m[:move_id]))
-                Views::Json.value(m.slice(*SHOWN).merge(wants_answer: asks))
-              end }
-            end
+        # The post as it is shown: those that want an answer, and a page of all.
+        module Helpers
+          def post_page(after: nil, limit: PAGE)
+            page = desk.messages.page(after: after, limit: limit)
+            asking = after ? [] : desk.messages.page(kinds: Core::Post::Lexicon::ASKING, limit: PAGE)
+            over = over_among(page + asking)
+            { messages: (page | asking).map { |m| Views::PostView.message(m, now, over) }, held: desk.messages.count,
+              next: page.size == limit ? [page.last[:at].to_i, page.last[:uid]].join("-") : nil }
           end
 
-          app.get("/api/post") { json(post_shown) }
-
-          # The body is the message itself (RFC 5322), as it was saved.
-          app.post("/api/post/dropped") do
-            raw = request.body.read(MOST + 1).to_s
-            raise Problem.new(422, "The message is larger than #{MOST / 1024 / 1024} MB.") if raw.bytesize > MOST
-
-            raise Problem.new(409, "This message is in the post already.") unless Desk::PostRoom.new(app_).drop(raw)
-
-            house.engine.nudge
-            json(post_shown)
+          # Ids of moves whose release no longer waits for an answer.
+          def over_among(messages)
+            moves = desk.moves.find_all(messages.filter_map { |m| m[:move_id] }.uniq)
+            moves.select { |m| Views::PostView.over?(m.state) }.to_set(&:id)
           end
+        end
 
-          app.post("/api/post/:id/correct") do |uid|
-            given = body_as("Correction")
-            Desk::Replies.new(app_).correct(uid.to_i, kind: given["kind"], names: given["names"], trust: given["trust"] == true, by: person[:email])
-            house.engine.nudge
-            json(post_shown)
-          end
+        on("post") { post_page(after: cursor(asked[:after], 2), limit: asked.fetch(:limit, PAGE)) }
+
+        # The body is the message itself (RFC 5322), as it was saved.
+        on "dropMessage" do
+          raw = request.body.read(MOST + 1).to_s
+          raise Problem.say(422, :message_too_large, most: MOST / 1024 / 1024) if raw.bytesize > MOST
+          raise Desk::Refused.new(:not_now, :message_there) unless Desk::PostRoom.new(desk).drop(raw)
+
+          nudge
+          post_page
+        end
+
+        on "correctMessage" do
+          Desk::Replies.new(desk).correct(asked[:id], kind: given["kind"], names: given["names"], trust: given["trust"] == true, by: me)
+          nudge
+          post_page
         end
       end
     end

@@ -5,27 +5,25 @@ module SteadyMove
     module Routes
       # The practice world's clock and faults; there only where a practice world is.
       module Practice
+        extend Answers
         FARTHEST = 400 * 86_400
 
-        def self.registered(app)
-          app.helpers do
-            def practice = house.practice || raise(Problem.new(404, "There is no practice world here."))
-          end
+        # The practice world, where there is one.
+        module Helpers
+          def practice = application.practice || raise(Problem.say(404, :no_practice))
+        end
 
-          app.get("/api/practice") { json(practice.state) }
+        on("practice") { practice.state }
 
-          app.post("/api/practice/clock") do
-            given = body_as("MoveClock")
-            state = practice.move_on(to: given["seconds"] && (now + given["seconds"]))
-            house.hub.notify
-            json(state)
-          end
+        on "moveClock" do
+          state = practice.move_on(to: given["seconds"] && (now + given["seconds"]))
+          application.hub.notify
+          state
+        end
 
-          app.post("/api/practice/faults") do
-            given = body_as("Fault")
-            practice.fault(given["id"], given["active"] ? given["detail"] || "on" : nil)
-            json(practice.state)
-          end
+        on "setFault" do
+          practice.fault(given["id"], given["active"] ? given["detail"] || "on" : nil)
+          practice.state
         end
       end
     end

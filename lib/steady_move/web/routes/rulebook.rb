@@ -5,27 +5,29 @@ module SteadyMove
     module Routes
       # The rulebook and a site's own words on it.
       module Rulebook
-        def self.registered(app)
-          app.error(Desk::Overruling::Invalid, Core::Readiness::Rulebook::Invalid) { |e| refuse(422, sentence(e)) }
+        extend Answers
 
-          app.get("/api/rulebook") { json(Views::RulebookView.book(app_.rulebook, app_.overrides.all)) }
+        # The book as it is shown.
+        module Helpers
+          def book = Views::RulebookView.book(desk.rulebook, desk.overrides.all)
+          def overruling = Desk::Overruling.new(desk)
+        end
 
-          app.post("/api/rulebook/preview") do
-            given = body_as("Overrule")
-            json(Views::RulebookView.preview(Desk::Overruling.new(app_).preview(given["suffix"], given["key"], given["value"])))
-          end
+        on("rulebook") { book }
 
-          app.post("/api/rulebook/overrides") do
-            given = body_as("NewOverride")
-            Desk::Overruling.new(app_).save(given["suffix"], given["key"], given["value"], source: given["source"], date: given["date"], by: person[:email])
-            status 201
-            json(Views::RulebookView.book(app_.rulebook, app_.overrides.all))
-          end
+        on "previewOverride" do
+          Views::RulebookView.preview(overruling.preview(given["suffix"], given["key"], given["value"]))
+        end
 
-          app.post("/api/rulebook/overrides/:id/take-back") do |id|
-            Desk::Overruling.new(app_).take_back(id.to_i, by: person[:email])
-            json(Views::RulebookView.book(app_.rulebook, app_.overrides.all))
-          end
+        on "override" do
+          overruling.save(*given.values_at("suffix", "key", "value"), source: given["source"], date: given["date"], by: me)
+          status 201
+          book
+        end
+
+        on "takeBackOverride" do
+          overruling.take_back(asked[:id], by: me)
+          book
         end
       end
     end

@@ -5,30 +5,24 @@ module SteadyMove
     module Routes
       # Who is signed in, what time it is, what changed, and the contract itself.
       module Session
-        def self.registered(app)
-          app.get("/api/session") do
-            json(signed_in: !person.nil?, second_factor: half_way? == true, email: person ? person[:email] : nil, role: person ? person[:role] : nil, now: Views::Json.time(now),
-                 csrf: Rack::Protection::AuthenticityToken.token(session), practice: !house.practice.nil?, first_run: house.first_run.open?, version: VERSION)
-          end
+        extend Answers
 
-          app.get("/api/me") do
-            json(email: person[:email], role: person[:role], second_factor: app_.db[:account_otp_keys].where(id: person[:id]).any?)
-          end
+        on "session" do
+          { signed_in: !person.nil?, second_factor: half_way? == true, email: person && person[:email], role: person && person[:role],
+            now: Views::Json.time(now), csrf: Rack::Protection::AuthenticityToken.token(session), practice: !application.practice.nil?,
+            first_run: application.first_run.open?, version: VERSION }
+        end
 
-          app.get("/api/openapi.json") do
-            content_type :json
-            house.contract.json
-          end
+        on("me") { { email: me, role: person[:role], second_factor: application.people.second_factor?(person[:id]) } }
+        on("clock") { { now: Views::Json.time(now), runs: application.practice.nil? || application.practice.runs? } }
+        on("contract") { content_type(:json) && application.contract.json }
 
-          app.get("/api/clock") { json(now: Views::Json.time(now), runs: house.practice.nil? || house.practice.runs?) }
+        on "events" do
+          raise Problem.say(409, :too_many_pages) if application.hub.full?
 
-          app.get("/api/events") do
-            raise Problem.new(409, "Too many pages are open; close one.") if house.hub.full?
-
-            headers "Cache-Control" => "no-store", "X-Accel-Buffering" => "no"
-            content_type "text/event-stream"
-            house.hub.stream
-          end
+          headers "Cache-Control" => "no-store", "X-Accel-Buffering" => "no"
+          content_type "text/event-stream"
+          application.hub.stream
         end
       end
     end

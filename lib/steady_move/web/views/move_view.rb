@@ -3,56 +3,81 @@
 module SteadyMove
   module Web
     module Views
-      # Moves and proposals as JSON.
+      # Moves and proposals as JSON. words: of Desk::MoveWords, for the sentences.
       module MoveView
+        EVENTS = 200
+
         module_function
 
         # One line of a list, and a card of the Desk. looks: {[move id, step] => Time}.
-        def card(move, looks, now)
+        def card(move, words, looks, now)
           state = move.state
           current = state.current
-          { id: move.id, name: move.name, from: move.plan.words[:from], to: move.plan.words[:to], stage: state.stage, open: move.open,
+          means, ends = current && deadline(move, current)
+          { id: move.id, name: move.name, from: words[:from], to: words[:to], stage: state.stage, open: move.open,
             turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at), finish: finish(move, now),
-            sentence: current&.step&.titled(move.plan.words), step: current&.step&.id, says: current&.says, phase: current&.phase,
-            since: Json.time(current&.since), until: Json.time(current && deadline(move, current)&.last), until_means: current && deadline(move, current)&.first, look_at: Json.time(current && looks[[move.id, current.step.id]]),
-            exposed: exposed(state, now), can_approve: approve?(state), by_hand: current&.step&.by_hand? || current&.step&.id == "consent" }
+            until: Json.time(ends), until_means: means, look_at: Json.time(current && looks[[move.id, current.step.id]]),
+            exposed: exposed(state, now), can_approve: approve?(state), **now_at(current, words) }
         end
 
-        # The sheet of one move: card, track, steps, journal.
-        # hands: answers what a person does at an active step, or nil.
-        def sheet(move, looks, now, code_state:, hands:)
+        # The sheet of one move: card, track, steps, journal. hands: answers what a person does at an active step, or nil.
+        def sheet(move, words, looks, now, code_state:, hands:)
           state = move.state
-          card(move, looks, now).merge(
-            deadline: Json.time(state.deadline), can_call_off: state.ending.nil? && !state.done?("release"),
-            expires_at: Json.time(move.plan.expires_at), expected_expiry: Json.time(move.plan.expected_expiry), code: code_state,
-            carries: move.plan.carry?, words: move.plan.words, checks: checks(move), steps: steps(state, move, looks, hands), consent: consent(state),
-            can_renew_code: state.ending.nil? && move.plan.options.include?(:code) && !state.done?("order"), blocks: blocks(state, now),
-            events: move.events.reverse.map { |e| EventView.line(e) }
+          card(move, words, looks, now).merge(
+            deadline: Json.time(state.deadline), expires_at: Json.time(move.plan.expires_at), code: code_state, words: words,
+            expected_expiry: Json.time(move.plan.expected_expiry), carries: move.plan.carry?, checks: checks(state),
+            steps: steps(state, move, words, looks, hands), consent: consent(state), blocks: blocks(state, now), **may(move),
+            events: move.events.last(EVENTS).reverse.map { |e| EventView.line(e) }, events_go_on: move.events.size > EVENTS
           )
         end
 
-        # What was checked after landing, as ordered and as found.
-        def checks(move) = move.events.reverse.find { |e| e.step == "check-landed" && e.done? }&.data&.fetch("checks", []) || []
-
-        def proposal(proposal, now)
+        def proposal(proposal, words, now)
           plan = proposal.plan
           state = Core::Moves::State.fold(plan, [])
-          { name: plan.name, from: plan.words[:from], to: plan.words[:to], refusals: proposal.refusals, cautions: proposal.cautions,
+          { name: plan.name, from: words[:from], to: words[:to], refusals: proposal.refusals, cautions: proposal.cautions,
             startable: proposal.startable?, quote: quote(proposal.quote), expires_at: Json.time(plan.expires_at),
-            expected_expiry: Json.time(plan.expected_expiry), years: plan.years, carries: plan.carry?, words: plan.words,
+            expected_expiry: Json.time(plan.expected_expiry), years: plan.years, carries: plan.carry?, words: words,
             zone: proposal.zone&.to_h&.slice(:host, :sets, :serial, :settle_seconds),
-            steps: state.steps.map { |s| step(s, plan.words) }, blocks: blocks(state, now),
+            steps: state.steps.map { |s| step(s, words) }, blocks: blocks(state, now),
             finish: Core::Forecast::Schedule.finish(proposal.schedule).map { |t| Json.time(t) } }
         end
 
-        def quote(quote)
-          { fee: Json.amount(quote.fee), promotion: Json.amount(quote.promotion), per_transaction: Json.amount(quote.per_transaction),
-            tax: Json.amount(quote.tax), total: Json.amount(quote.total), stay: Json.amount(quote.stay), saves: Json.amount(quote.saves) }
+        # The step that the move waits for.
+        def now_at(current, words)
+          step = current&.step
+          { sentence: step && Words.say("steps.#{step.id}.title", **words), step: step&.id, says: current && said(current),
+            phase: current&.phase, since: Json.time(current&.since), asks: asks(step),
+            by_hand: step&.by_hand? || step&.mark?(:consent), about_code: step&.mark?(:code) || false }
         end
 
-        def steps(state, move, looks, hands)
+        # What the screen offers for a step besides instructions: a word to be sent, a consent to be recorded, or nothing.
+        def asks(step) = %i[word consent].find { |mark| step&.mark?(mark) }
+
+        # What a person may do with the move now.
+        def may(move)
+          state = move.state
+          left = state.active.select { |s| s.step.mark?(:waivable) && s.phase == "stuck" }
+          { can_call_off: move.open && state.ending.nil? && !state.landed?, can_renew_code: renew_code?(state),
+            can_mend: state.ending.nil? && state.marked(:settles)&.phase == "stuck", can_leave: left.map { |s| s.step.id },
+            can_move_back: state.ending == "settled" || (state.landed? && !move.open) }
+        end
+
+        def renew_code?(state)
+          state.ending.nil? && !state.plan.marked(:code).nil? && !state.marked(:orders).done?
+        end
+
+        # What was checked after landing, as ordered and as found.
+        def checks(state) = state.told("checks")&.data&.fetch("checks") || []
+
+        def quote(quote)
+          %i[fee promotion per_transaction tax total stay saves].to_h { |k| [k, Json.amount(quote.public_send(k))] }
+        end
+
+        def steps(state, move, words, looks, hands)
           state.steps.map do |s|
-            step(s, move.plan.words).merge(look_at: Json.time(looks[[move.id, s.step.id]]), hand: (hands.call(s) if s.active?), said_at: Json.time(s.active? ? state.set_going_at(s.step.id) : nil))
+            going = s.active? ? state.set_going_at(s.step.id) : nil
+            step(s, words).merge(look_at: Json.time(looks[[move.id, s.step.id]]), said_at: Json.time(going),
+                                 hand: s.active? ? ManualStepsView.hand(hands.call(s)) : nil)
           end
         end
 
@@ -61,16 +86,25 @@ module SteadyMove
           spans = state.exposed
           return if spans.empty?
 
-          { since: Json.time(spans.first.first), until: Json.time(spans.last.last), seconds: spans.sum { |from, to| ((to || now) - from).round }, over: state.overexposed?(now) }
+          seconds = spans.sum { |from, to| ((to || now) - from).round }
+          { since: Json.time(spans.first.first), until: Json.time(spans.last.last), seconds: seconds, over: state.overexposed?(now) }
         end
 
-        def consent(state) = state.consent&.then { |c| { given_by: c["given_by"], shown: c["shown"], from: Json.time(c["from"]), until: Json.time(c["until"]) } }
+        def consent(state)
+          given = state.consent or return
+          { given_by: given["given_by"], shown: given["shown"], from: Json.time(given["from"]), until: Json.time(given["until"]) }
+        end
 
         def step(state, words)
           step = state.step
-          { id: step.id, rail: step.rail, stage: step.stage, turn: state.turn, title: step.titled(words), proof: step.proof, undo: Core::Moves::Step.filled(step.undo, words), by_hand: step.by_hand?, way: step.way,
-            phase: state.phase, says: state.says, since: Json.time(state.since), done_at: Json.time(state.done_at), takes: step.takes, needs: step.needs }
+          words = { contact: Words.say("common.its_contact"), **words }
+          { id: step.id, rail: step.rail, stage: step.stage, turn: state.turn, title: Words.say("steps.#{step.id}.title", **words),
+            proof: Words.say("steps.#{step.id}.proof"), undo: Words.maybe("steps.#{step.id}.undo", **words), by_hand: step.by_hand?,
+            way: step.way, phase: state.phase, says: said(state), since: Json.time(state.since), done_at: Json.time(state.done_at),
+            takes: step.takes, needs: step.needs }
         end
+
+        def said(state) = state.event && Words.retold(state.event)
 
         def blocks(state, now)
           Core::Forecast::Schedule.of(state, at: now).map do |b|
@@ -86,18 +120,22 @@ module SteadyMove
 
         # What an instant means and when: it goes on by itself, it is late, it is over. nil where nothing runs out: nobody has begun.
         def deadline(move, step_state)
-          return move.state.deadline && ["by-itself", move.state.deadline] if step_state.step.id == "release" && move.plan.way("silence") != "lapses"
+          state = move.state
+          if step_state.step.mark?(:approval) && !move.plan.lapses?
+            return state.deadline && ["by-itself", state.deadline]
+          end
           return if step_state.turn == "yours" || step_state.since.nil?
 
-          begun = move.state.set_going_at(step_state.step.id) || step_state.since
+          begun = state.set_going_at(step_state.step.id) || step_state.since
           [step_state.turn == "clock" ? "over" : "late", begun + step_state.step.takes.last]
         end
 
         def approve?(state)
-          release = state["release"]
+          release = state.marked(:approval)
           state.ending.nil? && !release.nil? && release.active? && !state.approved? && !release.step.by_hand?
         end
-        private_class_method :checks, :quote, :steps, :step, :exposed, :consent, :blocks, :finish, :deadline, :approve?
+        private_class_method :now_at, :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said, :exposed, :consent, :blocks,
+                             :finish, :deadline, :approve?
       end
     end
   end

@@ -9,10 +9,11 @@ module SteadyMove
 
         # found: Desk::NamesQuery::Found; accounts: {id => account}; at, now: Time.
         def page(found, accounts, at:, now:, offset:)
-          { at: Json.time(at), now: Json.time(now), total: found.total, held: found.picture.list.size, offset: offset, tally: found.picture.tally,
+          { at: Json.time(at), now: Json.time(now), total: found.total, held: found.snapshot.list.size, offset: offset,
+            tally: found.snapshot.tally,
             groups: found.groups.map { |key, count| { key: key, title: accounts[key]&.title || key, count: count } },
             changes: found.changes.map { |(was, is), count| { was: was, is: is, count: count } },
-            suffixes: found.picture.suffixes.map { |suffix, count| { suffix: suffix, count: count } },
+            suffixes: found.snapshot.suffixes.map { |suffix, count| { suffix: suffix, count: count } },
             stay: stays(found.stays, accounts), horizon_days: Desk::Judging::HORIZON / 86_400,
             names: found.rows.map { |e| row(e, found, accounts, at) } }
         end
@@ -21,7 +22,7 @@ module SteadyMove
           account = accounts.fetch(entry.account_id)
           was = found.was.gate(entry)&.kind
           { name: entry.ascii, unicode: entry.unicode, suffix: entry.suffix, account: account.title, account_id: entry.account_id,
-            was: was == found.picture.gate(entry).kind ? nil : was, expires_at: Json.seconds(entry.expires), locked: entry.locked,
+            was: was == found.snapshot.gate(entry).kind ? nil : was, expires_at: Json.seconds(entry.expires), locked: entry.locked,
             name_servers: entry.servers, dns_host: entry.dns_host, stay: NameView.stay(account), seen_at: Json.seconds(entry.seen),
             contradicting: entry.contradicting, move: entry.move && { id: entry.move[0], stage: entry.move[1] },
             **NameView.ruler(entry.outline, at, entry.latest_safe) }
@@ -30,7 +31,10 @@ module SteadyMove
         # What a year of all that is shown costs where it is, per currency.
         def stays(counts, accounts)
           totals = Hash.new(0)
-          counts.each { |id, count| (price = accounts.fetch(id).prices["renew"]) && totals[accounts[id].prices["currency"]] += price * count }
+          counts.each do |id, count|
+            prices = accounts.fetch(id).prices
+            totals[prices["currency"]] += prices["renew"] * count if prices["renew"]
+          end
           totals.map { |currency, minor| { minor: minor, currency: currency } }
         end
         private_class_method :row, :stays

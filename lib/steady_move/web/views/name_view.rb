@@ -10,33 +10,46 @@ module SteadyMove
         module_function
 
         # The sheet: what the row shows, findings with evidence, all facts, history. problems: sentences of a look just made;
-        # go: [account, Quote] of where it would go, or nil; old_after: seconds after which facts are old.
+        # go: [account, Quote] of where it would go, or nil; old_after: seconds after which facts are old; events: newest first.
         def sheet(judged, events, problems: [], go: nil, old_after: nil)
           head(judged).merge(
-            known(judged.facts), contradictions: judged.facts.contradictions, to: judged.destination&.id, family: judged.judgement.family&.title,
-            move: judged.move && { id: judged.move.id, stage: judged.move.state.stage }, needs_carry: judged.needs_carry?,
-            can_move: judged.findings_open.empty? && judged.move.nil?, problems: problems,
+            known(judged.facts), contradictions: judged.facts.contradictions, to: judged.destination&.id, problems: problems,
+            family: judged.judgement.family&.title, move: judged.move && { id: judged.move.id, stage: judged.move.state.stage },
+            needs_carry: judged.needs_carry?, can_move: judged.findings_open.empty? && judged.move.nil?, go: go && going(*go),
             findings: judged.verdict.findings.map { |f| finding(f) }, unknown: judged.verdict.unknown.map(&:to_h),
-            go: go && { account: go.first.title, account_id: go.first.id, total: Json.amount(go.last.total), saves: Json.amount(go.last.saves) },
-            old: judged.age.nil? || (old_after ? judged.age > old_after : false), history: events.reverse.map { |e| EventView.line(e) }
+            old: judged.age.nil? || (old_after ? judged.age > old_after : false), history: events.map { |e| EventView.line(e) }
           )
+        end
+
+        def going(account, quote)
+          { account: account.title, account_id: account.id, total: Json.amount(quote.total), saves: Json.amount(quote.saves) }
         end
 
         # cards: [Core::Contacts::Card]; choices: [Core::Contacts::Repairs::Choice].
         def contacts(cards, choices)
-          { cards: cards.map { |c| { role: c.role, fields: c.fields.except("id"), missing: c.missing, whole: c.whole?, mailbox: c.mailbox, mailbox_at: Json.time(c.mailbox_at), shared_with: c.shared_with, on_name: c.on_name } },
-            choices: choices.map { |c| c.to_h.slice(:id, :title, :says, :possible, :best).merge(changes: c.changes&.first, blocked_until: Json.time(c.blocks&.last), best: c.best == true, possible: c.possible == true) } }
+          { cards: cards.map { |c| contact(c) }, choices: choices.map { |c| choice(c) } }
+        end
+
+        def contact(card)
+          { role: card.role, fields: card.fields.except("id"), missing: card.missing, whole: card.whole?, mailbox: card.mailbox,
+            mailbox_at: Json.time(card.mailbox_at), shared_with: card.shared_with, on_name: card.on_name }
+        end
+
+        def choice(choice)
+          { id: choice.id, title: Words.say(choice.title), says: choice.says.map { |s| Words.say(s) }, possible: choice.possible == true,
+            best: choice.best == true, changes: choice.changes&.first, blocked_until: Json.time(choice.blocks&.last) }
         end
 
         def known(facts)
-          { locked: facts.known?(:statuses) ? facts.statuses.include?(LOCK) : nil, name_servers: facts[:name_servers] || [], dns_host: facts[:dns_host],
-            seen_at: Json.time(facts.oldest(:statuses, :expires_at)), contradicting: facts.contradictions.any?, facts: facts.all.map { |f| fact(f) } }
+          { locked: facts.known?(:statuses) ? facts.statuses.include?(LOCK) : nil, name_servers: facts[:name_servers] || [],
+            dns_host: facts[:dns_host], seen_at: Json.time(facts.oldest(:statuses, :expires_at)),
+            contradicting: facts.contradictions.any?, facts: facts.all.map { |f| fact(f) } }
         end
 
         def head(judged)
           name = judged.name
-          { name: name.ascii, unicode: name.unicode, suffix: name.suffix, account: judged.account.title, account_id: judged.account.id, was: nil,
-            expires_at: Json.time(judged.facts[:expires_at]), stay: stay(judged.account),
+          { name: name.ascii, unicode: name.unicode, suffix: name.suffix, account: judged.account.title,
+            account_id: judged.account.id, was: nil, expires_at: Json.time(judged.facts[:expires_at]), stay: stay(judged.account),
             **ruler(judged.judgement.outline, judged.at, judged.judgement.latest_safe_start) }
         end
 
@@ -67,7 +80,7 @@ module SteadyMove
         def fact(fact)
           { key: fact.key, value: Json.value(fact.value), source: fact.source, seen_at: Json.time(fact.seen_at), ref: fact.ref }
         end
-        private_class_method :finding, :fact, :head, :known, :pairs
+        private_class_method :going, :contact, :choice, :finding, :fact, :head, :known, :pairs
       end
     end
   end

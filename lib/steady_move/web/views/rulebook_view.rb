@@ -11,7 +11,8 @@ module SteadyMove
 
         # book: Rulebook; overrides: rows of Store::Overrides, newest first.
         def book(book, overrides)
-          { families: book.families.reject { |f| f.suffixes.empty? }.map { |f| family(f) }, keys: VALUES, overrides: overrides.map { |o| override(o) } }
+          { families: book.families.reject { |f| f.suffixes.empty? }.map { |f| family(f) }, keys: VALUES,
+            overrides: overrides.map { |o| override(o) } }
         end
 
         def family(family)
@@ -22,8 +23,8 @@ module SteadyMove
         end
 
         def rule(entry)
-          { id: entry.id, effect: entry.effect, days: entry.params["days"], soft: entry.soft, because: entry.because.gsub(/\{(\w+)\}/, "…"), remedy: entry.remedy,
-            source: source(entry.source) }
+          { id: entry.id, effect: entry.effect, days: entry.params["days"], soft: entry.soft,
+            because: entry.because.gsub(/\{(\w+)\}/, "…"), remedy: entry.remedy, source: source(entry.source) }
         end
 
         def without(family) = family.lines.keys - family.rules
@@ -31,11 +32,13 @@ module SteadyMove
         def source(source) = { text: source["text"], kind: source["kind"], verified: source["verified"], date: source["date"].to_s }
 
         def override(row)
-          row.slice(:id, :suffix, :key, :value, :source, :date, :by).merge(at: Json.seconds(row[:at]), taken_back_at: Json.seconds(row[:taken_back_at]))
+          row.slice(:id, :suffix, :key, :value, :source, :date, :by)
+             .merge(at: Json.seconds(row[:at]), taken_back_at: Json.seconds(row[:taken_back_at]))
         end
 
         def preview(preview)
-          { count: preview.touched, looked_at: preview.looked_at, names: preview.names.map { |name, was, is| { name: name, was: NameView.gate(was), is: NameView.gate(is) } } }
+          names = preview.names.map { |name, was, is| { name: name, was: NameView.gate(was), is: NameView.gate(is) } }
+          { count: preview.touched, looked_at: preview.looked_at, names: names }
         end
         private_class_method :family, :rule, :without, :source, :override
       end

@@ -55,7 +55,8 @@ module SteadyMove
         private
 
         def question(name, type)
-          Dnsruby::Message.new(name.to_s, Dnsruby::Types.new(Core::Records::Rdata.number_of(type == "AXFR" ? "TYPE252" : type))).tap do |m|
+          number = Core::Records::Rdata.number_of(type == "AXFR" ? "TYPE252" : type)
+          Dnsruby::Message.new(name.to_s, Dnsruby::Types.new(number)).tap do |m|
             m.header.id = @random.rand(65_536)
             m.header.rd = false
           end
@@ -97,9 +98,12 @@ module SteadyMove
 
         def tcp(server)
           host, port = address(server)
-          socket = Socket.tcp(host, port, connect_timeout: @timeout)
-          Timeout.timeout(@timeout * 5) { yield socket }
-        rescue Timeout::Error
+          socket = nil
+          Deadline.new(@timeout * 5).hold do
+            socket = Socket.tcp(host, port, connect_timeout: @timeout)
+            yield socket
+          end
+        rescue Deadline::Passed
           raise Unreachable, "the name server #{server} does not answer"
         rescue SystemCallError, IOError, SocketError => e
           raise Unreachable, "the name server #{server} can't be reached (#{e.message})"

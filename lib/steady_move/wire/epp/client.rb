@@ -2,15 +2,14 @@
 
 require "socket"
 require "openssl"
-require "timeout"
-
 module SteadyMove
   module Wire
     module Epp
       # One signed-in EPP session over TLS (RFC 5730, RFC 5734). Not for several threads at once.
       class Client
-        # endpoint: {host, port, client, password, ca_file, server_name, timeout (seconds)}.
-        # The certificate is verified against ca_file (or the system's list) and server_name.
+        # endpoint: {host, port, client, password, ca_file, server_name, timeout (seconds: for connecting, TLS, greeting and sign-in
+        # together, and for each answer after them)}. The certificate is verified against ca_file (or the system's list) and
+        # server_name.
         # Raises Unreachable, Malformed or Refused.
         def self.open(endpoint)
           client = new(endpoint)
@@ -21,6 +20,7 @@ module SteadyMove
         def initialize(endpoint)
           @at = endpoint
           @where = "#{endpoint.fetch(:host)} port #{endpoint.fetch(:port)}"
+          @opening = Deadline.new(patience)
           @io = guarded { connect }
           guarded { Framing.read(@io) } or raise Unreachable, "#{@where} closed the connection before its greeting"
         end
@@ -30,6 +30,8 @@ module SteadyMove
           request(Commands.login(client: @at.fetch(:client), password: @at.fetch(:password), id: "login-#{object_id}"))
         rescue Refused => e
           raise Refused.new(e.code, "the sign-in was refused (#{e.code} #{e.message})")
+        ensure
+          @opening = nil
         end
 
         # Sends one command and returns its Response; raises Refused with the result code for 2xxx.
@@ -94,10 +96,13 @@ module SteadyMove
 
         def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
-        def guarded(&)
-          Timeout.timeout(@at.fetch(:timeout, 15), &)
-        rescue Timeout::Error
-          raise Unreachable, "#{@where} did not answer within #{@at.fetch(:timeout, 15)} s"
+        def patience = @at.fetch(:timeout, 15)
+
+        # All until the sign-in is done goes by one deadline, each exchange after it by one of its own.
+        def guarded(&work)
+          (@opening || Deadline.new(patience)).hold(&work)
+        rescue Deadline::Passed
+          raise Unreachable, "#{@where} did not answer within #{patience} s"
         rescue Errno::ECONNRESET, Errno::EPIPE, Errno::ECONNABORTED
           raise Unreachable, "#{@where} closed the connection without a reply"
         rescue OpenSSL::SSL::SSLError => e

@@ -1,16 +1,12 @@
 # frozen_string_literal: true
 
 require "net/imap"
-require "timeout"
 
 module SteadyMove
   module Wire
     module Mail
       # Reads a mailbox over IMAP (RFC 9051 / RFC 3501) without marking or deleting anything.
       class Mailbox
-        # A mailbox that has not said everything after so many of its time-outs has hung.
-        PATIENCE = 6
-
         # endpoint: {host, port, login, password, tls (default true), folder, timeout}.
         def initialize(endpoint)
           @at = endpoint
@@ -19,26 +15,37 @@ module SteadyMove
         # All messages whose UID is above `after`; each as Message. Raises Unreachable or Refused.
         def messages(after: 0)
           session do |imap|
-            imap.examine(@at.fetch(:folder, "INBOX"))
-            uids = imap.uid_search(["UID", "#{after + 1}:*"]).select { |u| u > after }.sort
-            uids.map { |uid| message(uid, imap.uid_fetch(uid, "BODY.PEEK[]<0.#{Eml::MOST + 1}>").first) }
+            uids = in_time do
+              imap.examine(@at.fetch(:folder, "INBOX"))
+              imap.uid_search(["UID", "#{after + 1}:*"]).select { |u| u > after }.sort
+            end
+            uids.map { |uid| message(uid, in_time { imap.uid_fetch(uid, "BODY.PEEK[]<0.#{Eml::MOST + 1}>").first }) }
           end
         end
 
         private
 
-        # Net::IMAP waits for an answer without end; the whole session is bounded instead.
+        def patience = @at.fetch(:timeout, 10)
+
+        # Net::IMAP waits for an answer without end; each exchange has a deadline of its own instead.
+        def in_time(&work) = Deadline.new(patience).hold(&work)
+
         def session(&block)
-          Timeout.timeout(@at.fetch(:timeout, 10) * PATIENCE, Timeout::Error, "it does not answer") { converse(&block) }
+          converse(&block)
         rescue Net::IMAP::NoResponseError => e
           raise Refused.new("NO", "the mailbox at #{@at[:host]} refused: #{e.message}")
+        rescue Deadline::Passed
+          raise Unreachable, "the mailbox at #{@at[:host]} port #{@at[:port]} can't be read (it does not answer)"
         rescue Net::IMAP::Error, SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Timeout::Error => e
           raise Unreachable, "the mailbox at #{@at[:host]} port #{@at[:port]} can't be read (#{e.message[/\A[^@]+/].to_s.strip})"
         end
 
         def converse
-          imap = Net::IMAP.new(@at.fetch(:host), port: @at.fetch(:port), ssl: @at.fetch(:tls, true), open_timeout: @at.fetch(:timeout, 10))
-          imap.login(@at.fetch(:login), @at.fetch(:password))
+          imap = nil
+          in_time do
+            imap = Net::IMAP.new(@at.fetch(:host), port: @at.fetch(:port), ssl: @at.fetch(:tls, true), open_timeout: patience)
+            imap.login(@at.fetch(:login), @at.fetch(:password))
+          end
           yield imap
         ensure
           imap&.disconnect unless imap.nil? || imap.disconnected?

@@ -15,21 +15,33 @@ module SteadyMove
         # The address that letters come from.
         def from = @at.fetch(:from)
 
-        # raw: a whole message (RFC 5322); to: [address]. Raises Unreachable where it may be tried again, Refused where the server said no.
+        # raw: a whole message (RFC 5322); to: [address]. Raises Unreachable where it may be tried again, Refused where the server said
+        # no.
         def deliver(raw, to:)
           smtp = Net::SMTP.new(@at.fetch(:host), @at.fetch(:port), **security)
-          smtp.open_timeout = smtp.read_timeout = @at.fetch(:timeout, 10)
-          smtp.start(helo: from.partition("@").last, user: @at[:login], secret: @at[:password], authtype: (:plain if @at[:login])) { |s| s.send_message(raw, from, *to) }
+          smtp.open_timeout = smtp.read_timeout = patience
+          Deadline.new(patience * 2).hold { converse(smtp, raw, to) }
           true
         rescue Net::SMTPFatalError, Net::SMTPAuthenticationError, Net::SMTPSyntaxError => e
-          raise Refused.new(e.message[/\A\d{3}/] || "5xx", "the mail server at #{@at[:host]} refused: #{e.message.lines.first.to_s.strip}")
+          raise Refused.new(e.message[/\A\d{3}/] || "5xx", "the mail server at #{@at[:host]} refused: #{first_line(e)}")
+        rescue Deadline::Passed
+          raise Unreachable, "the mail server at #{@at[:host]} port #{@at[:port]} did not answer within #{patience * 2} s"
         rescue Net::ProtocolError, SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Timeout::Error, ArgumentError => e
-          raise Unreachable, "the mail server at #{@at[:host]} port #{@at[:port]} can't be reached (#{e.message[/\A[^@]+/].to_s.lines.first.to_s.strip})"
+          says = e.message[/\A[^@]+/].to_s.lines.first.to_s.strip
+          raise Unreachable, "the mail server at #{@at[:host]} port #{@at[:port]} can't be reached (#{says})"
         end
 
         def inspect = "#<Sender>"
 
         private
+
+        def patience = @at.fetch(:timeout, 10)
+        def first_line(error) = error.message.lines.first.to_s.strip
+
+        def converse(smtp, raw, recipients)
+          way = { user: @at[:login], secret: @at[:password], authtype: (:plain if @at[:login]) }
+          smtp.start(helo: from.partition("@").last, **way) { |s| s.send_message(raw, from, *recipients) }
+        end
 
         def security
           case @at.fetch(:tls, "starttls").to_s

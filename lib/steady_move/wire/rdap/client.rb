@@ -10,7 +10,7 @@ module SteadyMove
       class Client
         MOST = 1024 * 1024
 
-        # bases: {suffix => base URL}, as in RFC 9224; timeout in seconds.
+        # bases: {suffix => base URL}, as in RFC 9224; timeout in seconds, for the whole of a question and its answer.
         def initialize(bases:, timeout: 10)
           @bases = bases
           @timeout = timeout
@@ -39,15 +39,31 @@ module SteadyMove
         end
 
         def fetch(url)
-          http = connection(url)
-          answer = http.request(Net::HTTP::Get.new(url, "Accept" => "application/rdap+json"))
-          answer.body
-          @idle[url.authority] << http if http.started?
-          body_of(answer, url)
-        rescue Net::OpenTimeout, Net::ReadTimeout
+          body_of(answer(url), url)
+        rescue Net::OpenTimeout, Net::ReadTimeout, Deadline::Passed
           raise Unreachable, "the public record at #{url.host} did not answer within #{@timeout} s"
         rescue SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Net::HTTPBadResponse => e
           raise Unreachable, "the public record at #{url.host} can't be reached (#{e.message[/\A[^(]+/].strip})"
+        end
+
+        # A connection that failed, or whose answer dripped until the deadline, is not used again.
+        def answer(url)
+          http = nil
+          answer = Deadline.new(@timeout).hold do
+            http = connection(url)
+            http.request(Net::HTTP::Get.new(url, "Accept" => "application/rdap+json")).tap(&:body)
+          end
+          @idle[url.authority] << http if http.started?
+          http = nil
+          answer
+        ensure
+          hang_up(http) if http
+        end
+
+        def hang_up(http)
+          http.finish if http.started?
+        rescue IOError
+          nil
         end
 
         # A connection that is open still, or a new one; whoever uses it has it alone.
@@ -69,10 +85,17 @@ module SteadyMove
 
             answer.body
           when 404 then raise NotFound.new(404, "the public record does not hold this name (404)")
-          when 429 then raise Busy.new("the public record at #{url.host} asks for fewer questions (429)", retry_after: pause(answer))
-          when 300..399 then raise Refused.new(answer.code.to_i, "the public record at #{url.host} points elsewhere (#{answer.code}); that is not followed")
-          when 500..599 then raise Unreachable, "the public record at #{url.host} has trouble of its own (#{answer.code})"
-          else raise Refused.new(answer.code.to_i, "the public record at #{url.host} answered #{answer.code}")
+          else refused(answer, "the public record at #{url.host}")
+          end
+        end
+
+        def refused(answer, whose)
+          code = answer.code.to_i
+          case code
+          when 429 then raise Busy.new("#{whose} asks for fewer questions (429)", retry_after: pause(answer))
+          when 300..399 then raise Refused.new(code, "#{whose} points elsewhere (#{code}); that is not followed")
+          when 500..599 then raise Unreachable, "#{whose} has trouble of its own (#{code})"
+          else raise Refused.new(code, "#{whose} answered #{code}")
           end
         end
 

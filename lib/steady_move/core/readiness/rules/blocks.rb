@@ -15,7 +15,7 @@ module SteadyMove
           NEW_NAME = Rule.of(:created_at) { |facts, entry, _| facts[:created_at] && after(facts[:created_at], entry) }
 
           # A name that was never moved has no such date; the creation date then proves that there was a record to look in.
-          RECENT_MOVE = Rule.of(:created_at, towards: true) do |facts, entry, about|
+          RECENT_MOVE = Rule.of(:created_at, towards: %i[transferred_at came_from]) do |facts, entry, about|
             moved = facts[:transferred_at] or next
             back = about.destination && facts[:came_from] && facts[:came_from] == about.destination.registrar
             after(moved, entry, effect: ("caution" if back))

@@ -10,21 +10,23 @@ module SteadyMove
 
           CODE_MISSING = Rule.of(asked: WANTED) { |facts, _, _| Rules.standing unless facts[:code_held] }
 
+          def self.lives_until(received, days) = received && days && (received.to_i + (days * DAY))
+
           # Past the lifetime that the family or the account gives it.
           CODE_STALE = Rule.of(asked: WANTED) do |facts, _, about|
             next unless facts[:code_held]
 
-            ends = facts[:code_expires_at]&.to_i || (about.family.code_days && facts[:code_received_at] && (facts[:code_received_at].to_i + (about.family.code_days * DAY)))
+            ends = facts[:code_expires_at]&.to_i || lives_until(facts[:code_received_at], about.family.code_days)
             ends && [[ends, EVER, nil, { until: ends }]]
           end
 
           # Rejected, or with characters that the destination can't take; the code itself is never among the values.
-          CODE_UNFIT = Rule.of(asked: WANTED, towards: true) do |facts, _, about|
+          CODE_UNFIT = Rule.of(asked: WANTED, towards: %i[code_held code_rejected code_unfit_for]) do |facts, entry, about|
             next unless facts[:code_held]
-            next Rules.standing({ why: "the registry rejected it" }) if facts[:code_rejected]
+            next Rules.standing({ why: entry.words["rejected"] }) if facts[:code_rejected]
 
             unfit = Array(facts[:code_unfit_for]).include?(about.destination&.id)
-            unfit ? Rules.standing({ why: "it holds a character that #{about.destination.title} can't take" }) : nil
+            Rules.standing({ why: entry.words["unfit"].gsub("{to}", about.destination.title) }) if unfit
           end
 
           RULES = { "code-missing" => CODE_MISSING, "code-stale" => CODE_STALE, "code-unfit" => CODE_UNFIT }.freeze

@@ -32,26 +32,32 @@ module SteadyMove
             [[about.family.latest_start(expiry), expiry, nil, { expires: facts[:expires_at] }]]
           end
 
-          # Within the grace period after expiry: the losing side's year is taken back. Seen by its status now, foreseen after expiry.
+          # Within the grace period after expiry: the losing side's year is taken back. Seen by its status now, foreseen after
+          # expiry.
           GRACE_YEAR = Rule.of(:expires_at, :statuses) do |facts, _, about|
-            next if (about.family.auto_renew_grace_days || 0).zero? || about.family.years_added.zero? || facts.statuses.intersect?(%w[redemptionPeriod pendingDelete])
+            days = about.family.auto_renew_grace_days || 0
+            next if days.zero? || about.family.years_added.zero? || facts.statuses.intersect?(%w[redemptionPeriod pendingDelete])
 
             expiry = facts[:expires_at].to_i
             _, ends = grace(facts, about.family)
-            ahead = [expiry, expiry + (about.family.auto_renew_grace_days * DAY), nil, { until: expiry + (about.family.auto_renew_grace_days * DAY) }]
+            over = expiry + (days * DAY)
+            ahead = [expiry, over, nil, { until: over }]
             ends ? [[ALWAYS, ends, nil, { until: ends }], ahead] : [ahead]
           end
 
-          # expiry + years > completion + maximum, that is completion < expiry + years − maximum. Completion is at the earliest the start.
+          # expiry + years > completion + maximum, that is completion < expiry + years − maximum. Completion is at the earliest the
+          # start.
           TEN_YEARS = Rule.of(:expires_at) do |facts, _, about|
             years = about.family.years_added
             next if years.zero?
 
             base = grace(facts, about.family)&.first || facts[:expires_at]
-            [[ALWAYS, Expiry.add_years(base, years - about.family.max_years).to_i, nil, { expires: facts[:expires_at], max: about.family.max_years }]]
+            most = about.family.max_years
+            [[ALWAYS, Expiry.add_years(base, years - most).to_i, nil, { expires: facts[:expires_at], max: most }]]
           end
 
-          RULES = { "unpaid" => UNPAID, "near-expiry" => NEAR_EXPIRY, "too-late" => TOO_LATE, "grace-year" => GRACE_YEAR, "ten-years" => TEN_YEARS }.freeze
+          RULES = { "unpaid" => UNPAID, "near-expiry" => NEAR_EXPIRY, "too-late" => TOO_LATE, "grace-year" => GRACE_YEAR,
+                    "ten-years" => TEN_YEARS }.freeze
         end
       end
     end

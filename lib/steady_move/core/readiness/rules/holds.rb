@@ -42,7 +42,8 @@ module SteadyMove
             "going" => with("pendingDelete", "redemptionPeriod", "pendingRestore"),
             "other-pending" => with("pendingCreate", "pendingUpdate", "pendingRenew"),
             "dispute" => Rule.of { |facts, _, _| facts[:dispute] && Rules.standing({ dispute: facts[:dispute] }) },
-            "locked" => with("clientTransferProhibited", "transfer prohibited", asked: ->(about) { about.family.lock != "none" }), "on-hold" => with("clientHold", "serverHold"),
+            "locked" => with("clientTransferProhibited", "transfer prohibited", asked: ->(about) { about.family.lock != "none" }),
+            "on-hold" => with("clientHold", "serverHold"),
             "update-barred" => UPDATE_BARRED
           }.freeze
         end

@@ -7,25 +7,33 @@ module SteadyMove
         # Contacts, privacy, presence.
         module Persons
           # Do words by mail decide on this path: the family's approval, or a code that is mailed?
-          def self.mail_decides?(facts, family) = family.approval == "mail" || (family.code != "none" && facts[:code_by_mail] == true)
-
-          # The address that the mail goes to, and what is known of its mailbox: the administrative contact's where the account writes to it.
-          def self.decider(facts, family)
-            admin = facts[:mail_role] == "admin" && family.approval != "mail" && facts[:admin_email]
-            admin ? [facts[:admin_email], facts[:admin_mailbox] || (facts[:mailbox] if facts[:admin_email] == facts[:registrant_email])] : facts.values.values_at(:registrant_email, :mailbox)
+          def self.mail_decides?(facts, family)
+            family.approval == "mail" || (family.code != "none" && facts[:code_by_mail] == true)
           end
 
-          PRIVACY_ON = Rule.of(:privacy, towards: true, asked: ->(about) { about.family.approval == "mail" || about.destination&.reads_contacts }) do |facts, _, _|
-            facts[:privacy] && Rules.standing({ service: facts[:privacy].is_a?(String) ? facts[:privacy] : "a privacy service" })
+          # The address that the mail goes to, and what is known of its mailbox: the administrative contact's where the account writes
+          # to it.
+          def self.decider(facts, family)
+            admin = facts[:mail_role] == "admin" && family.approval != "mail" && facts[:admin_email]
+            return facts.values.values_at(:registrant_email, :mailbox) unless admin
+
+            [admin, facts[:admin_mailbox] || (facts[:mailbox] if admin == facts[:registrant_email])]
+          end
+
+          READABLE = ->(about) { about.family.approval == "mail" || about.destination&.reads_contacts }
+
+          PRIVACY_ON = Rule.of(:privacy, towards: [], asked: READABLE) do |facts, entry, _|
+            service = facts[:privacy]
+            service && Rules.standing({ service: service.is_a?(String) ? service : entry.words["unnamed"] })
           end
 
           # mailbox: proven, unproven, bounced or unread. Unproven is a reason only where a mail decides.
-          UNREACHABLE = Rule.of(:registrant_email) do |facts, _, about|
+          UNREACHABLE = Rule.of(:registrant_email) do |facts, entry, about|
             email, mailbox = decider(facts, about.family)
             state = email.to_s.empty? ? "missing" : (mailbox || "unproven")
             next if state == "proven" || (state == "unproven" && !mail_decides?(facts, about.family))
 
-            Rules.standing({ email: email, state: { "missing" => "not there", "bounced" => "bouncing", "unread" => "read by nobody listed" }.fetch(state, "not proven to be read") })
+            Rules.standing({ email: email, state: entry.words.fetch(state, entry.words["unproven"]) })
           end
 
           CONTACT_ON_NAME = Rule.of(:registrant_email) do |facts, _, about|
@@ -38,9 +46,11 @@ module SteadyMove
 
           # The registrant's own address is the trouble, and changing it starts a block of its own.
           CONTACT_TRAP = Rule.of(:registrant_email, rests_on: %w[contact-unreachable]) do |facts, entry, about|
-            next if !about.hit?("contact-unreachable") || facts[:change_opted_out] || decider(facts, about.family).first != facts[:registrant_email] || !about.family.rules.include?("registrant-change")
+            own = facts[:registrant_email]
+            next if !about.hit?("contact-unreachable") || facts[:change_opted_out]
+            next if decider(facts, about.family).first != own || !about.family.rules.include?("registrant-change")
 
-            Rules.standing({ email: facts[:registrant_email], days: entry.params.fetch("days") })
+            Rules.standing({ email: own, days: entry.params.fetch("days") })
           end
 
           PRESENCE = Rule.of(asked: ->(about) { about.family.presence }) do |facts, _, about|

@@ -8,13 +8,14 @@ module SteadyMove
         module Places
           TO_SOMEWHERE = :destination.to_proc
 
-          UNSERVED = Rule.of(asked: TO_SOMEWHERE, towards: true) do |_, _, about|
+          UNSERVED = Rule.of(asked: TO_SOMEWHERE, towards: []) do |_, _, about|
             taken = about.destination.suffixes
             Rules.standing({ to: about.destination.title, suffix: about.name.suffix }) if taken&.none? { |s| about.name.under?(s) }
           end
 
-          NO_PAYMENT = Rule.of(asked: TO_SOMEWHERE, towards: true) do |_, _, about|
-            Rules.standing({ to: about.destination.title, why: about.destination.why_not || "no payment method" }) if about.destination.can_pay == false
+          NO_PAYMENT = Rule.of(asked: TO_SOMEWHERE, towards: []) do |_, entry, about|
+            to = about.destination
+            Rules.standing({ to: to.title, why: to.why_not || entry.words["none"] }) if to.can_pay == false
           end
 
           DNS_LEAVES = Rule.of(:zone_ends_with_account) do |facts, _, _|
@@ -22,13 +23,21 @@ module SteadyMove
             Rules.standing({ host: host }) if host
           end
 
-          # DS at the registry, and the name servers will change: because they leave, or because it was asked for.
+          # DS at the registry, and the name servers will change, because they leave.
           SIGNED = Rule.of(:signed, rests_on: %w[dns-leaves]) do |facts, _, about|
-            Rules.standing if facts[:signed] && (about.hit?("dns-leaves") || facts[:servers_will_change])
+            Rules.standing if facts[:signed] && about.hit?("dns-leaves")
           end
 
-          HOST_OBJECTS = Rule.of { |facts, _, _| Array(facts[:hosts_for_others]).then { |hosts| hosts.empty? ? nil : Rules.standing({ hosts: hosts.join(", ") }) } }
-          TIED = Rule.of { |facts, _, _| Array(facts[:tied_services]).then { |tied| tied.empty? ? nil : Rules.standing({ services: tied.join(", ") }) } }
+          HOST_OBJECTS = Rule.of do |facts, _, _|
+            hosts = Array(facts[:hosts_for_others])
+            Rules.standing({ hosts: hosts.join(", ") }) if hosts.any?
+          end
+
+          TIED = Rule.of do |facts, _, _|
+            tied = Array(facts[:tied_services])
+            Rules.standing({ services: tied.join(", ") }) if tied.any?
+          end
+
           PREMIUM = Rule.of { |facts, _, _| facts[:premium] ? Rules.standing : nil }
 
           RULES = { "suffix-unserved" => UNSERVED, "no-payment" => NO_PAYMENT, "dns-leaves" => DNS_LEAVES, "signed" => SIGNED,

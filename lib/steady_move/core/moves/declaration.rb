@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Moves
+      # The words in which a step is declared (core/moves/steps/). Each sets one member of Step.
+      class Declaration
+        def initialize(id)
+          @values = { id: id, rail: "registration", stage: "Make ready", actor: "clock", needs: [], takes: Steps::MOMENTS, ways: {},
+                      talks_to: "desk", early: false, ending: false, marks: [] }
+        end
+
+        # The finished step; raises ArgumentError where something is missing or unknown.
+        def step
+          lacking = %i[order].reject { |k| @values.key?(k) }
+          raise ArgumentError, "step #{@values[:id]}: #{lacking.join(', ')} missing" if lacking.any?
+
+          Step.new(**@values, ways: @values[:ways].freeze).freeze
+        end
+
+        # Its place in the usual order; numbers leave room for more.
+        def order(number) = set(:order, number)
+        # registration or records.
+        def rail(name) = set(:rail, name.to_s)
+        # One of State::STAGES.
+        def stage(name) = set(:stage, name)
+        # yours, theirs or clock.
+        def actor(name) = set(:actor, name.to_s)
+        # Ids of the steps that must be done before.
+        def needs(*ids) = set(:needs, ids)
+        # Seconds: least, usual, most; by: which of the plan's own estimates rules over them.
+        def takes(least, usual, most, by: nil) = set(:takes, [least, usual, most].freeze) && (by && set(:estimate, by.to_s))
+        # The plan's option without which it is left out.
+        def option(name) = set(:option, name)
+        # The act whose way in the account's habits decides how it is done, and where that is.
+        def act(name, at:) = set(:act, name) && set(:place, at.to_s)
+
+        # Ways of that act; proof: what shows it from outside.
+        def via(*ways, proof: nil, takes: nil)
+          ways.each { |way| @values[:ways][way.to_s] = Step::Way.new(proof, takes).freeze }
+        end
+
+        # What a letter asks for.
+        def letter(kind) = set(:letter, kind)
+        # Whose connection it uses where the desk does it: losing, gaining, record, dns or desk.
+        def talks_to(whom) = set(:talks_to, whom.to_s)
+        # The step that takes it back after a move that didn't land.
+        def undo(id) = set(:undo, id)
+        # It begins without waiting for what its left-out needs would wait for.
+        def early = set(:early, true)
+        # It is there only after a move that didn't land, where a step that it takes back was begun.
+        def ending = set(:ending, true)
+
+        # What is special about it (Step::MARKS).
+        def marks(*marks)
+          unknown = marks - Step::MARKS.keys
+          raise ArgumentError, "step #{@values[:id]}: there is no mark #{unknown.join(', ')}" if unknown.any?
+
+          set(:marks, marks)
+        end
+
+        private
+
+        def set(key, value) = @values[key] = value
+      end
+    end
+  end
+end

@@ -1,0 +1,93 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Moves
+      # A move's events gone through once, and what they say of each step and of the whole.
+      class Log
+        # What the events of one step say. touched: was an outward act begun, or a person set going; last: Event, but for “reopened”.
+        OfStep = Struct.new(:first_at, :last, :begun_at, :set_going_at, :intended, :touched, :accepted, :mend, :reopened)
+        NOTHING = OfStep.new(nil, nil, nil, nil, [].freeze, false, {}.freeze, false, 0).freeze
+        SET_GOING = %w[said letter].freeze
+        OVER = %w[called-off refused].freeze
+
+        # done: {step id => Event that proved it}; exposed: [[from, to or nil]].
+        attr_reader :done, :ending, :approved, :consent, :exposed, :began_at
+
+        def initialize(plan, events)
+          @marks = (plan.steps + plan.endings).to_h { |s| [s.id, s.marks] }
+          @resting = resting(plan.steps)
+          @steps = {}
+          @done = {}
+          @told = {}
+          @exposed = []
+          @approved = false
+          @began_at = events.first&.at
+          events.each { |e| hear(e) }
+        end
+
+        def of(step) = @steps.fetch(step, NOTHING)
+        def told(key) = @told[key]
+
+        private
+
+        # {step id => ids of all that rests on it, itself included}.
+        def resting(steps)
+          steps.reverse.each_with_object({}) do |step, all|
+            above = steps.select { |s| s.needs.include?(step.id) }
+            all[step.id] = [step.id] | above.flat_map { |s| all.fetch(s.id, [s.id]) }
+          end
+        end
+
+        def hear(event)
+          case event.type
+          when *OVER, "settled" then @ending ||= event.type
+          when "resumed" then @ending = nil
+          when "approved" then @approved = true
+          when "consent" then @consent = event.data
+          end
+          about(event) if event.step
+        end
+
+        def about(event)
+          mine = @steps[event.step] ||= OfStep.new(event.at, nil, nil, nil, [], false, {}, false, 0)
+          mine.last = event unless event.type == "reopened"
+          case event.type
+          when "done" then prove(event, mine)
+          when "accepted" then accept(event, mine)
+          when "mend" then mine.mend = true
+          when "intended" then mine.intended << event.at
+          when "reopened" then reopen(event, mine)
+          when "problem" then mine.set_going_at = nil if event.data["yours"]
+          when *SET_GOING then mine.begun_at = mine.set_going_at = event.at
+          end
+          mine.mend = false if %w[done problem].include?(event.type)
+          mine.touched ||= %w[done intended said letter].include?(event.type)
+        end
+
+        def prove(event, _mine)
+          @done[event.step] ||= event
+          event.data.each_key { |key| @told[key] = event }
+          marks = @marks.fetch(event.step, [])
+          @exposed << [event.at, nil] if marks.include?(:exposes) && !open?
+          @exposed.last[1] = event.at if marks.include?(:covers) && open?
+        end
+
+        # Left as it is: the step counts as done; or only some differences are, and it is looked at again.
+        def accept(event, mine)
+          mine.accepted = mine.accepted.merge(event.data.fetch("differences", []).to_h { |d| [d, event.data["reason"]] })
+          @done[event.step] ||= event if event.data["whole"]
+        end
+
+        # With a step goes all that rests on it.
+        def reopen(event, mine)
+          mine.reopened += 1
+          mine.begun_at = mine.set_going_at = nil
+          @resting.fetch(event.step, [event.step]).each { |id| @done.delete(id) }
+        end
+
+        def open? = @exposed.any? && @exposed.last.last.nil?
+      end
+    end
+  end
+end

@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Moves
+      module Steps
+        CheckCode = Step.declare("check-code") do
+          order 300
+          needs "get-code"
+          takes 1, 5, MINUTE
+          option :code
+          talks_to :gaining
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,19 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Moves
+      module Steps
+        Landed = Step.declare("landed") do
+          order 610
+          stage "Landed"
+          actor :theirs
+          needs "release"
+          takes 5 * MINUTE, 15 * MINUTE, 2 * HOUR
+          talks_to :gaining
+          marks :lands
+        end
+      end
+    end
+  end
+end

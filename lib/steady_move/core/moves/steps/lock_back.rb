@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Moves
+      module Steps
+        LockBack = Step.declare("lock-back") do
+          order 620
+          stage "Landed"
+          needs "landed"
+          option :lock
+          talks_to :gaining
+          marks :waivable
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,19 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Moves
+      module Steps
+        LockGone = Step.declare("lock-gone") do
+          order 270
+          actor :theirs
+          needs "unlock"
+          takes(*SHOWS)
+          option :lock
+          talks_to :record
+          marks :lock
+        end
+      end
+    end
+  end
+end

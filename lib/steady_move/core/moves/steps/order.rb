@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Moves
+      module Steps
+        Order = Step.declare("order") do
+          order 410
+          stage "Ordered"
+          needs "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-settled"
+          undo "make-safe"
+          talks_to :gaining
+          marks :orders
+        end
+      end
+    end
+  end
+end

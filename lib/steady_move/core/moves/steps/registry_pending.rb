@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Moves
+      module Steps
+        RegistryPending = Step.declare("registry-pending") do
+          order 420
+          stage "Ordered"
+          actor :theirs
+          needs "order"
+          takes 5 * MINUTE, 15 * MINUTE, HOUR
+          talks_to :gaining
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Moves
+      module Steps
+        Release = Step.declare("release") do
+          order 510
+          stage "Release"
+          actor :yours
+          needs "registry-pending"
+          takes MINUTE, HOUR, 5 * DAY, by: :response
+          act "release", at: :losing
+          via :connection
+          via :page, :link, :letter
+          letter "release"
+          talks_to :gaining
+          marks :approval
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,12 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    # A sentence by its key in the catalogue (config/words/) and the values in it; worded outside the core.
+    # values: {Symbol => text, number, Time, Phrase or a list of these}.
+    Phrase = Struct.new(:key, :values) do
+      # Shorthand: Phrase.of("steps.unlock.done", from: "…").
+      def self.of(key, **values) = new(key, values).freeze
+    end
+  end
+end

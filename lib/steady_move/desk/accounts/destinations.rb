@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Accounts as places to go to.
+    module Destinations
+      module_function
+
+      # The id of the account that names usually go to: where most moves went; else the first that can be ordered at and is said to be
+      # ready to be paid; nil where none can.
+      def usual(app)
+        able = app.accounts.all.select(&:epp?)
+        app.moves.usual_destination || (able.find { |a| a.habits["payment"] == "ready" } || able.first)&.id
+      end
+
+      # habits: suffixes (list), payment (“ready” or why not), reads_contacts, takes_codes (a regular expression). nil for nil.
+      def of(account)
+        return unless account
+
+        habits = account.habits
+        payment = habits["payment"]
+        Core::Readiness::Destination.new(
+          id: account.id, title: account.title, registrar: account.registrar, suffixes: habits["suffixes"],
+          can_pay: payment && payment == "ready", why_not: payment, reads_contacts: habits["reads_contacts"],
+          takes_codes: habits["takes_codes"] && Regexp.new(habits["takes_codes"])
+        ).freeze
+      end
+    end
+  end
+end

@@ -1,0 +1,82 @@
+# frozen_string_literal: true
+
+require "json"
+
+module SteadyMove
+  module Desk
+    # Where the outside is: the configuration file's words, over them what an administrator set on screen.
+    class Settings
+      Places = Struct.new(:rdap_bases, :dns_servers, :dns_parents, :mailbox, :outgoing, :registries, keyword_init: true)
+      KEYS = %w[rdap_bases dns_servers dns_parents mailbox outgoing registries].freeze
+      ADDRESS = /\A[^\s@]+@[^\s@]+\z/
+      # What each row of a setting has to look like: its name, or its place.
+      ROWS = {
+        "rdap_bases" => [:place, %r{\Ahttps?://[^\s/]+}], "dns_servers" => [:place, /\A[^\s:]+:\d{1,5}\z/],
+        "registries" => [:name, /\A[a-z0-9.-]+\.[a-z0-9-]+\z/i], "dns_parents" => [:place, /\A[a-z0-9.-]+\z/i]
+      }.freeze
+
+      def initialize(db, safe, config)
+        @rows = db[:settings]
+        @safe = safe
+        @config = config
+      end
+
+      def places
+        bases = bootstrap.merge(@config.rdap_bases).merge(get("rdap_bases") || {})
+        Places.new(rdap_bases: bases, dns_servers: @config.dns_servers.merge(get("dns_servers") || {}),
+                   dns_parents: @config.dns_parents.merge(get("dns_parents") || {}),
+                   mailbox: get("mailbox")&.transform_keys(&:to_sym) || @config.mailbox,
+                   outgoing: get("outgoing")&.transform_keys(&:to_sym) || @config.outgoing,
+                   registries: get("registries")&.keys || @config.registries)
+      end
+
+      # key: one of KEYS; value: a map, or nil to take the setting back. Raises Refused.
+      def set(key, value, at:)
+        raise Refused.new(:invalid, :no_such_setting, given: key, known: KEYS) unless KEYS.include?(key)
+        return @rows.where(key: key).delete if value.nil? || value.empty?
+
+        check(key, value)
+        @rows.insert_conflict(:replace).insert(key: key, sealed: @safe.seal(JSON.generate(value)), changed_at: at.to_i)
+      end
+
+      # What the screen shows: the values without passwords, and where each comes from.
+      def shown
+        p = places
+        { rdap_bases: p.rdap_bases, dns_servers: p.dns_servers, dns_parents: p.dns_parents,
+          mailbox: p.mailbox&.slice(:host, :port, :login, :tls, :folder), outgoing: p.outgoing&.slice(:host, :port, :login, :tls, :from),
+          registries: p.registries, set_here: @rows.select_order_map(:key) }
+      end
+
+      private
+
+      def get(key) = (sealed = @rows.where(key: key).get(:sealed)) && JSON.parse(@safe.open(sealed))
+
+      # RFC 9224 §4: services are pairs of a list of suffixes and a list of base URLs; https is preferred.
+      def bootstrap
+        file = @config.rdap_bootstrap or return {}
+        JSON.parse(File.read(file)).fetch("services").flat_map do |suffixes, urls|
+          best = urls.find { |u| u.start_with?("https:") } || urls.first
+          suffixes.map { |s| [s.downcase, best] }
+        end.to_h
+      rescue JSON::ParserError, KeyError, SystemCallError => e
+        raise Refused.new(:unusable, :bootstrap_unreadable, file: file, says: e.message.lines.first.strip)
+      end
+
+      def check(key, value)
+        part, pattern = ROWS[key]
+        value.each { |name, place| expect(key, name, place, part == :name ? name : place, pattern) } if pattern
+        expect_server(key, value, "from" => ADDRESS) if key == "outgoing"
+        expect_server(key, value, "login" => /\S/) if key == "mailbox"
+      end
+
+      def expect(key, name, place, text, pattern)
+        text.to_s.match?(pattern) || raise(Refused.new(:invalid, :"setting_#{key}", name: name, place: place))
+      end
+
+      def expect_server(key, value, members)
+        whole = value["host"].to_s != "" && value["port"].to_i.between?(1, 65_535)
+        whole && members.all? { |member, pattern| value[member].to_s.match?(pattern) } || raise(Refused.new(:invalid, :"setting_#{key}"))
+      end
+    end
+  end
+end

@@ -1,0 +1,161 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Fetches new mail, understands it and matches it to moves and letters. What is doubtful is kept and shown, never acted on.
+    class PostRoom
+      EVERY = 300
+      HOST = %r{\Ahttps?://([^/:?#]+)}i
+
+      attr_reader :due_at, :heard
+
+      # on_error: called with what nobody foresaw in a message.
+      def initialize(app, on_error: ->(e) { warn e.message })
+        @app = app
+        @on_error = on_error
+        @due_at = nil
+      end
+
+      # Is it time to look? Also where the clock was set back since the last look.
+      def due? = !@app.mailbox.nil? && (@due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY)
+      def fetch_if_due = due? && fetch
+
+      # Returns how many messages were new. The outside's faults only put the next look off.
+      def fetch
+        @due_at = @app.now + EVERY
+        list = @app.mailbox.messages(after: @app.messages.last_uid)
+        list.each { |m| take_in(m) }
+        @heard = Heard.new(at: @app.now, well: true, says: Words.say("connections.answered"))
+        list.size
+      rescue Wire::Error => e
+        @heard = Heard.new(at: @app.now, well: false, says: e.says)
+        0
+      end
+
+      # Takes in a message that somebody saved as a file. raw: RFC 5322 text. Returns false where it is here already; raises Refused.
+      def drop(raw)
+        take(Wire::Mail::Eml.read(raw, uid: @app.messages.next_dropped))
+      rescue Wire::Malformed => e
+        raise Refused.new(:invalid, :message_unreadable, says: e.says)
+      end
+
+      # Takes a message in, from the mailbox or dropped in as a file. Returns false where it is here already.
+      def take(message)
+        letter = @app.letters.answered_by(message.answers || [], "#{message.subject}\n#{message.text}")
+        reading, read_kind = understand(message, letter)
+        moves = reading.names.filter_map { |n| @app.moves.of_name(n.ascii).first }
+        @app.db.transaction do
+          next false if @app.messages.known?(message.uid, message.message_id)
+
+          @app.messages.put(message, reading, moves.first&.id, letter_id: letter&.fetch(:id), read_kind: read_kind)
+          keep_codes(message, reading)
+          Replies.new(@app).hear(message, letter, doubtful: reading.doubtful)
+          moves.each { |move| journal(message, reading, move) } if reading.kind != "unrelated"
+          true
+        end
+      end
+
+      private
+
+      # What nobody foresaw in one message holds up neither the others nor the moves.
+      def take_in(message)
+        take(message)
+      rescue Sequel::DatabaseError
+        raise
+      rescue StandardError => e
+        @on_error.call(e)
+        because = [Words.say("post.not_understood", error: e.class.name)]
+        @app.messages.put(message, Core::Post::Reading.new(kind: "unrelated", names: [], doubtful: true, because: because), nil)
+      end
+
+      # The reading, with what is known beyond the words: the letter that it answers, and how a person put such messages right before.
+      # Returns [Reading, the kind by the words alone].
+      def understand(message, letter)
+        read = read(message)
+        by_words = read.kind
+        reading = letter ? answering(read, message, letter) : read
+        reading = as_corrected_before(reading, message)
+        kind, by = @app.letters.correction(message.from, by_words)
+        if kind
+          reading.kind = kind
+          reading.because += [Words.say("post.corrected_before", from: message.from, by: by)]
+        end
+        [reading, by_words]
+      end
+
+      def read(message)
+        reading = Core::Post::Reader.read(from: message.from, subject: message.subject, text: message.text, held: held,
+                                          sender_domains: method(:senders), sent: message.at, failed: message.failed || [])
+        reading.because = reading.because.map { |b| Words.say(b) }
+        reading
+      end
+
+      def as_corrected_before(reading, message)
+        before = @app.messages.corrected(message.answers)
+        reading.names = before[:names].map { |n| Core::Names::DomainName.held(n) } if before && reading.names.empty?
+        reading
+      end
+
+      # It answers a letter of ours: about that letter's names, and a word that came back needs no known sender.
+      def answering(reading, message, letter)
+        word = @app.letters.word(letter[:id])
+        back = word && "#{message.subject}\n#{message.text}".include?(word)
+        names = reading.names.empty? ? names_of(letter) : reading.names
+        says = [Words.say("post.answers_letter", subject: letter[:subject])]
+        unless back
+          reading.names = names
+          reading.because += says
+          return reading
+        end
+
+        because = says + [Words.say("post.holds_word")]
+        Core::Post::Reading.new(kind: "contact-proof", names: names, doubtful: false, because: because)
+      end
+
+      def names_of(letter)
+        letter[:names].select { |n| @app.names.find(n) }.map { |n| Core::Names::DomainName.held(n) }
+      end
+
+      def held = @app.names.all.map { |r| Core::Names::DomainName.known(r[:name], r[:unicode]) }
+
+      # Domains that whoever holds the names, or holds them soon, is known to write from: accounts, their privacy services, registries.
+      # Where no name is told, all of them.
+      def senders(names)
+        mine = names.empty? ? nil : holders(names)
+        accounts = @app.accounts.all.select { |a| mine.nil? || mine.include?(a.id) }
+        accounts.flat_map { |a| written_from(a) }.compact.uniq + @app.settings.places.registries
+      end
+
+      def holders(names)
+        names.flat_map do |n|
+          move = @app.moves.of_name(n.ascii).first
+          [@app.names.find(n.ascii)&.fetch(:account_id), move&.from_account, move&.to_account]
+        end.compact.uniq
+      end
+
+      def written_from(account)
+        service = account.privacy_service || {}
+        pages = [account.habits["site"], service["site"]].map { |url| url.to_s[HOST, 1] }
+        [*account.sender_domains, account.habits["support"]&.rpartition("@")&.last, service["writes_from"], *pages]
+      end
+
+      # The codes of held names from a message that nothing speaks against go into the code safe.
+      def keep_codes(message, reading)
+        return if reading.doubtful
+
+        one = reading.code && reading.names.size == 1
+        codes = one ? { reading.names.first.ascii => reading.code } : reading.codes.to_h
+        codes.each { |name, code| Replies.new(@app).keep_code(name, code, message.from, message.message_id, message.at) }
+      end
+
+      def journal(message, reading, move)
+        key = reading.doubtful ? "mail_doubtful" : "mail"
+        data = { "kind" => reading.kind, "deadline" => reading.deadline, "doubtful" => reading.doubtful,
+                 "passed" => reading.passed || nil }.compact
+        @app.journal.add("mail", at: @app.now, by: "desk", move_id: move.id, name: move.name, data: data,
+                                 says: Words.phrase("journal.#{key}", from: message.from, subject: message.subject),
+                                 evidence: { "source" => Words.say("sources.mailbox"), "seen_at" => @app.now, "ref" => message.message_id })
+      end
+    end
+  end
+end

@@ -1,0 +1,82 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Several names to one destination: what each would do and cost, and all of them started that can be.
+    class Batch
+      # by_hand: how many steps people do; move_id: once it is started; says: why not, sentences.
+      Row = Struct.new(:name, :startable, :says, :total, :saves, :by_hand, :carries, :move_id, keyword_init: true)
+
+      def initialize(app)
+        @app = app
+        @planning = Planning.new(app)
+      end
+
+      # names: A-label texts held here; host: DNS host for those names whose zone would end, or nil. Yields after each.
+      # Returns [Row].
+      def propose(names, to:, host: nil, &block)
+        @names = names
+        names.map { |name| row(name, to, host).tap(&block) }
+      end
+
+      # Starts what can be started; what can't is told with its reason. Yields after each. Returns [Row].
+      def start(names, to:, by:, host: nil, &block)
+        @names = names
+        names.map do |name|
+          row = row(name, to, host)
+          row = started(row, to, host, by) if row.startable
+          row.tap(&block)
+        end
+      end
+
+      # Sums of rows that can start, one Amount for each currency: {total: [], saves: []}.
+      def self.sums(rows)
+        able = rows.select(&:startable)
+        { total: add(able.map(&:total)), saves: add(able.filter_map(&:saves)) }
+      end
+
+      def self.add(amounts)
+        amounts.group_by(&:currency).map { |currency, list| Core::Money::Amount.new(list.sum(&:minor), currency) }
+      end
+      private_class_method :add
+
+      private
+
+      def row(name, to, host)
+        proposal = @planning.propose(name, to: to, host: carry(name, host)) or return not_held(name)
+
+        startable = proposal.startable?
+        Row.new(name: name, startable: startable, says: startable ? proposal.cautions + along(name) : proposal.refusals,
+                total: proposal.quote.total, saves: proposal.quote.saves, by_hand: proposal.plan.steps.count(&:by_hand?),
+                carries: proposal.plan.carry?)
+      end
+
+      def not_held(name)
+        Row.new(name: name, startable: false, says: [Words.say("refused.not_held", name: name)], by_hand: 0, carries: false)
+      end
+
+      # Mailboxes of its contacts that lie on another name of this batch.
+      def along(name)
+        facts = @app.names.facts(name)
+        %i[registrant_email admin_email].filter_map { |key| facts[key] }.uniq.filter_map do |email|
+          domain = email.downcase.rpartition("@").last
+          other = (@names - [name]).find { |n| domain == n || domain.end_with?(".#{n}") }
+          other && Words.say("plan.mailbox_along", email: email, other: other)
+        end
+      end
+
+      # Only names whose zone would end with the registration are carried.
+      def carry(name, host) = host && Judging.new(@app).one(name)&.needs_carry? ? host : nil
+
+      def started(row, to, host, by)
+        row.move_id = @planning.start(row.name, to: to, host: carry(row.name, host), by: by)
+        row
+      rescue Refused => e
+        row.tap do |r|
+          r.startable = false
+          r.says = [e.message]
+        end
+      end
+    end
+  end
+end

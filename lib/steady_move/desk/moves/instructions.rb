@@ -1,0 +1,80 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # What a person does at one step by hand: where they sign in, what they do there, and the values they type.
+    class Instructions
+      # place: id by which acts are gathered; title, site, login: where; does: a sentence; typed: [[label, text]]; way: of
+      # Core::Moves::Ways; pastes: a code is pasted back here; mailto: a letter to its support, where the act has become late (RFC 6068).
+      Hand = Struct.new(:place, :title, :site, :login, :does, :typed, :way, :pastes, :mailto, keyword_init: true)
+
+      def initialize(app)
+        @app = app
+      end
+
+      # The address that the losing side writes to in this move, as it is known now; nil where none is.
+      def self.contact(accounts, names, move)
+        role = move.plan.lapses? ? "registrant" : Contacts.deciding(accounts.find(move.from_account), nil)
+        Contacts.address(names.facts(move.name), role)
+      end
+
+      # step_state: of a step by hand. Returns a Hand, or nil where the desk does it itself.
+      def of(move, step_state)
+        step = step_state.step
+        return unless step.by_hand?
+
+        place, title, site, login = where(move, step)
+        site = link(move) || site if step.way == "link"
+        Hand.new(place: place, title: title, site: site, login: login, does: does(move, step), typed: typed(move, step), way: step.way,
+                 pastes: step.mark?(:paste), mailto: (support(move, step) if step_state.phase == "stuck"))
+      end
+
+      private
+
+      def where(move, step)
+        account = at(move, step)
+        return ["contact", contact(move), nil, nil] if step.place == "contact"
+
+        service = account.privacy_service if step.place == "service" && step.way == "service"
+        return ["service-#{account.id}", *service.values_at("title", "site", "login")] if service
+        return ["registry", Words.say("common.registry_title"), nil, nil] if step.mark?(:approval) && move.plan.lapses?
+
+        [account.id, account.title, *account.habits.values_at("site", "login")]
+      end
+
+      def at(move, step) = @app.accounts.find(step.place == "gaining" ? move.to_account : move.from_account)
+      def contact(move) = self.class.contact(@app.accounts, @app.names, move)
+
+      def support(move, step)
+        account = at(move, step)
+        address = account.habits["support"]
+        return if step.letter.nil? || address.nil? || step.by_letter?
+
+        Correspondence.write(to: address, title: account.title, login: account.habits["login"], writer: @app.sender&.from.to_s,
+                             reference: move.name, parts: [[step.letter, [move.name], []]]).mailto
+      end
+
+      # The sentence for the step in its way, where the catalogue has one for that way; else the step's own.
+      def does(move, step)
+        return Words.say("by_hand.write") if step.by_letter?
+
+        words = MoveWords.of(move.plan, @app.accounts).merge(contact: contact(move) || Words.say("common.its_contact"))
+        Words.maybe("steps.#{step.id}.hand_by.#{step.way}", **words) || Words.say("steps.#{step.id}.hand", **words)
+      end
+
+      # What is typed there: [[label, value]].
+      def typed(move, step)
+        servers = step.mark?(:servers) ? move.plan.name_servers : []
+        reason = step.mark?(:reason) && at(move, step).habits["code_reason"]
+        servers.each_with_index.map { |s, i| [Words.say("by_hand.name_server", number: i + 1), s] } +
+          (reason ? [[Words.say("by_hand.reason"), Words.say("by_hand.our_reason")]] : [])
+      end
+
+      # The link of the newest message that asks for this approval and that nothing speaks against.
+      def link(move)
+        asking = @app.messages.of_move(move.id).find { |m| m[:kind] == "approval-request" && !m[:doubtful] && m[:link] }
+        asking&.fetch(:link)
+      end
+    end
+  end
+end

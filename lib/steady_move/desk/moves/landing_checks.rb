@@ -1,0 +1,89 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # What must hold after landing: each thing as it was ordered beside what is found from outside.
+    class LandingChecks
+      include Locking
+      extend Forwardable
+
+      # id: which; what: Phrase; wanted, found: texts or Times; ok: whether they agree; mend: puts it right over the connection, or nil.
+      Check = Struct.new(:id, :what, :wanted, :found, :ok, :mend, keyword_init: true) do
+        # By this a person accepts it: another finding is another difference.
+        def key = "#{id}=#{shown(found)}"
+        def sentence = Words.phrase("checks.differs", what: what, found: found, wanted: wanted)
+        def to_row = { "what" => Words.say(what), "wanted" => shown(wanted), "found" => shown(found), "ok" => ok }
+
+        private
+
+        def shown(value) = value.is_a?(Time) ? Words.mark(value) : Words.say(value)
+      end
+
+      attr_reader :act
+
+      def_delegators :act, :plan, :state, :ports, :gaining, :new_host, :sentence, :intend, :epp, :info, :move
+
+      # act: of the step that checks.
+      def initialize(act)
+        @act = act
+      end
+
+      # Returns [Check].
+      def all
+        record = act.public_record
+        [registrar(record), expiry(record), lock(record), servers(record), records].compact
+      end
+
+      private
+
+      def check(id, wanted, found, mend: nil)
+        Check.new(id: id, what: Words.phrase("checks.#{id}"), wanted: wanted, found: found, ok: wanted == found, mend: mend)
+      end
+
+      def registrar(record) = check("registrar", gaining.registrar, record.registrar || Words.phrase("checks.none"))
+
+      # The expiry as computed from the landing instant (core/expiry.rb).
+      def expiry(record)
+        landed = state.told("landed_at")
+        return unless landed && plan.expires_at && record.expires_at
+
+        wanted = Core::Expiry.after_move(expires_at: plan.expires_at, landed_at: landed.data["landed_at"] || landed.at,
+                                         years: plan.years, max_years: plan.max_years || 10, in_grace: plan.in_grace == true)
+        check("expiry", wanted.expires_at, record.expires_at)
+      end
+
+      def lock(record)
+        return unless plan.options.include?(:lock)
+
+        on, off = %w[on off].map { |w| Words.phrase("checks.#{w}") }
+        check("lock", on, record.statuses.include?(Act::LOCK) ? on : off, mend: over_connection { put_lock(gaining) })
+      end
+
+      def servers(record)
+        wanted = (plan.carry? ? new_host.name_servers : plan.name_servers || record.name_servers).sort
+        found = record.name_servers.sort
+        check("name_servers", wanted.join(", "), found.join(", "), mend: over_connection { set_servers(wanted) })
+      end
+
+      def records
+        return unless plan.carry?
+
+        zone = ports.zones.of_move(move.id, plan.name)
+        bad = ports.servers.deviations(new_host.name_servers, zone)
+        found = bad.empty? ? Words.phrase("checks.records_there") : bad.first(3).map(&:says).join("; ")
+        Check.new(id: "records", what: Words.phrase("checks.records"), ok: bad.empty?, found: found,
+                  wanted: Words.phrase("checks.records_wanted", count: zone.content.size))
+      end
+
+      def over_connection(&mend) = gaining.kind == "epp" ? mend : nil
+
+      def set_servers(wanted)
+        held = info(gaining).name_servers
+        change = { add: { name_servers: wanted - held }, rem: { name_servers: held - wanted } }
+        intend(sentence("acts.servers_set", servers: wanted)) do |key|
+          epp(gaining, Act::Commands.update(name: plan.name, id: key, **change))
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # What is put into the sentences of a move: names of accounts and hosts as they are called now, from the ids that its plan keeps.
+    module MoveWords
+      module_function
+
+      # plan: Core::Moves::Plan; accounts: Store::Accounts. Returns {name, from, to, old_host, new_host, service, keeper}; a DNS host
+      # that is not known is “the present DNS host”.
+      def of(plan, accounts)
+        from = accounts.find(plan.from)
+        { name: plan.name, from: title(from, plan.from), to: title(accounts.find(plan.to), plan.to), old_host: host(accounts, plan.old_host),
+          new_host: host(accounts, plan.new_host), service: service(from), keeper: keeper(from, plan) }
+      end
+
+      # Who turns the privacy service on and off: the account itself, or a service of its own.
+      def keeper(account, plan = nil)
+        apart = (plan ? plan.way("privacy") : account&.ways&.fetch("privacy")) == "service"
+        (service(account) if apart) || title(account, plan&.from)
+      end
+
+      def service(account) = account&.privacy_service&.fetch("title", nil)
+      def title(account, id) = account&.title || id.to_s
+      def host(accounts, id) = (id && accounts.host_of(id)&.title) || Words.say("common.present_host")
+      private_class_method :service, :title, :host
+    end
+  end
+end

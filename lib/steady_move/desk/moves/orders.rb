@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # What a person says about a move under way: approve the release, look now, call it off, leave a thing as it is, or have it mended.
+    class Orders
+      # Seconds of real time between two looks that a person may ask for.
+      FAIR = 10
+
+      def initialize(app, monotonic: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) })
+        @app = app
+        @monotonic = monotonic
+        @asked = {}
+      end
+
+      # Records the approval; the runner sends it to the losing registrar. Raises Refused.
+      def approve(id, by:, **)
+        move = going(id)
+        release = move.state.marked(:approval)
+        from = words(move)[:from]
+        refuse(:approved_already) if move.state.approved?
+        refuse(:approve_by_hand, from: from) if release.step.by_hand?
+        refuse(:nothing_to_approve, stage: move.state.stage) unless release.active?
+
+        say(move, "approved", by, step: release.step.id)
+      end
+
+      # Makes every waiting step of the move due. Raises Refused when asked too often.
+      def look_now(id, **)
+        move = open(id)
+        last = @asked[id]
+        refuse(:looked_just_now, seconds: FAIR) if last && @monotonic.call - last < FAIR
+
+        @asked[id] = @monotonic.call
+        @app.schedule.wake(move.id, @app.now)
+      end
+
+      # Ends the move before it lands; the runner makes the name safe again. Raises Refused.
+      def call_off(id, by:, **)
+        move = going(id)
+        refuse(:landed_already, name: move.name) if move.state.landed?
+
+        say(move, "called-off", by)
+      end
+
+      # Leaves a step that can't be met as it is, or accepts what differs in it; says why. Raises Refused.
+      def accept(id, by:, step:, reason:)
+        move = open(id)
+        state = move.state[step]
+        refuse(:nothing_to_accept, step: step) unless state&.active? && state.step.mark?(:waivable)
+        raise Refused.new(:invalid, :reason_missing) if reason.to_s.strip.empty?
+
+        differences = move.state.last_of(step)&.data&.fetch("differences", nil)
+        data = { "reason" => reason.strip, **(differences ? { "differences" => differences } : { "whole" => true }) }
+        say(move, "accepted", by, step: step, what: title(move, state), reason: reason.strip, data: data)
+      end
+
+      # Has what differs after landing put right over the connection, where there is one. Raises Refused.
+      def mend(id, by:, **)
+        move = going(id)
+        state = move.state.marked(:settles)
+        refuse(:nothing_to_mend) unless state&.active? && state.phase == "stuck"
+
+        say(move, "mend", by, step: state.step.id)
+      end
+
+      private
+
+      def refuse(key, **values) = raise(Refused.new(:not_now, key, **values))
+      def words(move) = MoveWords.of(move.plan, @app.accounts)
+      def title(move, state) = Words.phrase("steps.#{state.step.id}.title", **words(move))
+
+      def find(id) = @app.moves.find(id) || raise(Refused.new(:unknown, :no_move, id: id))
+
+      def open(id)
+        find(id).tap { |move| refuse(:ended, name: move.name, stage: move.state.stage) unless move.open }
+      end
+
+      # One that has not ended, in whichever way.
+      def going(id)
+        open(id).tap { |move| refuse(:ended, name: move.name, stage: move.state.stage) if move.state.ending }
+      end
+
+      def say(move, type, by, step: nil, data: {}, **values)
+        says = Words.phrase("journal.#{type}", by: by, **words(move), **values)
+        @app.journal.add(type, at: @app.now, says: says, by: by, move_id: move.id, name: move.name, step: step, data: data)
+      end
+    end
+  end
+end

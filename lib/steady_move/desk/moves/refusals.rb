@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Why a planned move can't start: sentences, empty where it can.
+    class Refusals
+      # judged: Judging::Judged towards the account; new_host: Host or nil.
+      def initialize(judged, account, new_host)
+        @judged = judged
+        @account = account
+        @new_host = new_host
+      end
+
+      def all
+        [*already, *other_ways, *rules, *places, *records].map { |s| Words.say(s) }
+      end
+
+      private
+
+      attr_reader :judged, :account, :new_host
+
+      def words = { name: judged.name.to_s, from: judged.account.title, to: account.title, host: new_host&.title }
+      def refusal(key, **more) = Words.phrase("plan.refused.#{key}", **words, **more)
+
+      def already
+        [(refusal(:moving) if judged.move), (refusal(:there) if account.id == judged.account.id)].compact
+      end
+
+      # Families that neither the registry nor the holder approves are judged here, and moved at the registrar by hand.
+      def other_ways
+        family = judged.judgement.family
+        return [] if family.nil? || %w[registry mail].include?(family.approval)
+
+        [refusal(:other_way, suffix: judged.name.suffix, family: family.title.downcase)]
+      end
+
+      # What bars or delays it, and what has to be put right first.
+      def rules
+        (judged.findings_open + judged.verdict.fixes.select { |f| f.in_move == "first" }).map(&:because)
+      end
+
+      def places
+        [(refusal(:no_connection) unless account.epp?), (refusal(:no_support) if letters_without_address?)].compact
+      end
+
+      # Where everything goes by letter, an address for letters has to be known.
+      def letters_without_address?
+        judged.account.ways.value?("letter") && judged.account.habits["support"].to_s.empty?
+      end
+
+      def records
+        return judged.needs_carry? ? [refusal(:zone_ends)] : [] unless new_host
+
+        [(refusal(:signed) if judged.facts[:signed]), (refusal(:serves_already) if new_host.title == judged.facts[:dns_host])].compact
+      end
+    end
+  end
+end

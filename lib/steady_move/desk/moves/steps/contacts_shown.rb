@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # Waits until the public record shows the holder's own contacts.
+      class ContactsShown < Act
+        def call
+          record = public_record
+          return wait(sentence(:not_yet), source: :record, ref: record.url, look_at: soon(step_state.since)) unless shown?(record)
+
+          ports.observe.name(name, losing)
+          done(sentence(:done), source: :record, ref: record.url)
+        end
+
+        private
+
+        def shown?(record) = losing.readable?(record.registrant_email)
+      end
+    end
+  end
+end

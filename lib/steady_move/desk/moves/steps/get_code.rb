@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # The move takes a code that was kept before, from a mail or a list, as long as it lives; else over the connection.
+      class GetCode < Act
+        def call
+          return done(sentence(:done), source: :code_safe) if ports.codes.of_move(move.id) || from_safe
+          return problem(sentence(:none), source: :code_safe, yours: true, look_at: now + 3600) unless plan.way("code") == "connection"
+
+          code = info(losing).auth_info
+          return problem(sentence(:not_given), source: :epp_info, yours: true, look_at: now + 3600) unless code
+
+          ports.codes.put(move.id, plan.name, code, at: now)
+          done(sentence(:done), source: [:epp_info, { at: losing.title }])
+        end
+
+        private
+
+        def from_safe
+          days = ports.rulebook.call.family_of(name)&.code_days
+          ports.codes.take_for(move.id, plan.name, at: now, lives: days && (days * 86_400))
+        end
+      end
+    end
+  end
+end

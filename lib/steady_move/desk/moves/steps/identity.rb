@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # The privacy service's identity check, which a person passes.
+      class Identity < Act
+        # Its mail says so; or privacy is off already, which nobody could do without it.
+        def identity_passed
+          mail = move.events.reverse.find { |e| e.type == "mail" && passed?(e.data) }
+          return Seen.new(done: true, says: sentence(:passed), source: :mailbox, ref: mail.evidence["ref"]) if mail
+
+          off = by_record { |r| losing.readable?(r.registrant_email) }
+          off.tap { |seen| seen.source = :mailbox unless seen.done }
+        end
+
+        def call = ByHand.call(self)
+
+        private
+
+        def passed?(data) = data["kind"] == "identity-check" && data["passed"] && !data["doubtful"]
+      end
+    end
+  end
+end

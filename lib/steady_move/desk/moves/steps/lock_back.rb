@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # Puts the transfer lock on at the gaining side.
+      class LockBack < Act
+        include Locking
+
+        def call
+          put_lock(gaining)
+          done(sentence(:done), source: [:epp, { at: gaining.title }])
+        end
+      end
+    end
+  end
+end

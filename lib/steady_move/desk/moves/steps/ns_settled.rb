@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # Waits out every cache from the instant at which the switch was seen (handover rule, step 4).
+      class NsSettled < Act
+        def call
+          ends = settles_at
+          return wait(sentence(:waiting, until: ends), source: :ttls, look_at: ends) if now < ends
+
+          bad = ports.servers.deviations(new_host.name_servers, ports.zones.of_move(move.id, plan.name))
+          return done(sentence(:done), source: :ttls_then_dns, ref: new_host.name_servers.join(", ")) if bad.empty?
+
+          problem(sentence(:changed, what: bad.first(3).map(&:says).join("; ")), source: :dns, yours: true)
+        end
+
+        private
+
+        def settles_at
+          fetched = state.told("greatest").data
+          shown = state.told("parent_ttl")
+          parent = shown.data["parent_ttl"] || Planning::ASSUMED.parent_ns
+          handover = Core::Records::Handover.new(parent_ns: parent, zone_ns: fetched["zone_ns"], greatest: fetched["greatest"],
+                                                 negative: fetched["negative"], registry: 0)
+          shown.at + handover.settles_after
+        end
+      end
+    end
+  end
+end

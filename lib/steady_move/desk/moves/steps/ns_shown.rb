@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # Waits until the public record and the registry's own server show the new name servers.
+      class NsShown < Act
+        def call
+          wanted = new_host.name_servers.sort
+          shown = public_record.name_servers.sort
+          delegated, ttl = ports.servers.delegation(name)
+          if shown == wanted && (delegated.nil? || delegated == wanted)
+            return done(sentence(:done), source: :record_and_parent, ref: ports.dns.parent_server(name), parent_ttl: ttl)
+          end
+          wait(sentence(:not_yet), source: :record, look_at: now + 300)
+        end
+      end
+    end
+  end
+end

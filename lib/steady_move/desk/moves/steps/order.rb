@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # Orders the transfer, once: an order whose answer was lost is found by asking.
+      class Order < Act
+        include Transfers
+        include CodeTrouble
+
+        def call
+          known = our_transfer
+          return ordered(known) if known
+
+          code = ports.codes.of_move(move.id)
+          years = plan.years.nonzero?
+          data = intend(sentence(:ordering, count: plan.years)) do |key|
+            epp(gaining, Commands.transfer(op: "request", name: plan.name, id: key, auth_info: code, years: years))
+          end
+          ordered(data)
+        rescue Wire::Refused => e
+          refused(e)
+        end
+
+        # Each refusal in plain words with what happens next (result codes: RFC 5730 §3).
+        def refused(refusal)
+          case Core::Moves::Answers.meaning("transfer request", refusal.code)
+          when :prohibited then still_locked(refusal)
+          when :code then code_rejected
+          when :not_eligible then to_person(:not_eligible, refusal, 86_400)
+          when :pending then to_person(:pending, refusal, 900)
+          when :theirs then raise refusal
+          else to_person(:refused, refusal, 3600)
+          end
+        end
+
+        private
+
+        def ordered(data)
+          done(sentence(:done), source: [:epp_request, { at: gaining.title }], requested_by: data&.requested_by)
+        end
+
+        def still_locked(refusal)
+          waits = plan.marked(:lock)
+          reopen(waits.id, sentence(:locked_reopened)) if waits
+          problem(sentence(:locked, code: refusal.code), source: [:epp, { at: gaining.title }], look_at: now + 900)
+        end
+
+        def to_person(key, refusal, pause)
+          says = sentence(key, code: refusal.code, message: refusal.message)
+          problem(says, source: [:epp, { at: gaining.title }], yours: true, look_at: now + pause)
+        end
+      end
+    end
+  end
+end

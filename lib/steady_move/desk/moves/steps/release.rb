@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # Waits for the release; sends a person's approval once to the losing registrar.
+      class Release < Act
+        include Transfers
+
+        # What a person approved shows within two hours, what was written for within days.
+        LATE = { "page" => 7200, "letter" => 3 * 86_400 }.freeze
+
+        def call
+          transfer = our_transfer or return problem(sentence(:none), source: :transfer_query, yours: true)
+          return finished(transfer) unless transfer.status == "pending"
+
+          approve if state.approved? && !by_hand? && !approved_there?
+          begun = state.set_going_at(step.id) || state.approved?
+          return late(transfer) if late?
+
+          wait(waiting_for(transfer), source: :transfer_query, look_at: [now + (begun ? 300 : 21_600), transfer.act_at + 60].min)
+        end
+
+        private
+
+        def late?
+          begun = state.begun_at(step.id)
+          !begun.nil? && now >= begun + LATE.fetch(step.by_letter? ? "letter" : "page")
+        end
+
+        def late(transfer)
+          says = sentence(step.by_letter? ? :late_written : :late_said, begun: state.begun_at(step.id))
+          problem(says, source: :transfer_query, yours: true, look_at: [now + 1800, transfer.act_at + 60].min)
+        end
+
+        # Where it is approved by hand, the registry's word counts and nobody else's.
+        def waiting_for(transfer)
+          begun = state.set_going_at(step.id)
+          return sentence(step.by_letter? ? :written : :said, begun: begun) if begun
+          return sentence(:passed_on) if state.approved?
+
+          sentence(plan.lapses? ? :lapses : :silence, asked: asked, until: transfer.act_at)
+        end
+
+        # Has the losing registrar taken the approval? Asked where it was tried before and no answer is known.
+        def approved_there?
+          state.tries(step.id).positive? && transfer(at: losing)&.status != "pending"
+        end
+
+        # What the losing side's own mail says, where it has come.
+        def asked
+          mail = move.events.reverse.find { |e| e.type == "mail" && e.data["kind"] == "approval-request" && !e.data["doubtful"] }
+          asker = plan.lapses? ? Words.phrase("common.the_registry") : losing.title
+          mail ? sentence(:wrote, asker: asker, wrote_at: mail.at) : sentence(:waits, asker: asker)
+        end
+
+        def approve
+          intend(sentence(:approving)) { |key| epp(losing, Commands.transfer(op: "approve", name: plan.name, id: key)) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,19 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # Takes the transfer lock off at the losing registrar.
+      class Unlock < Act
+        def call
+          if info(losing).statuses.include?(LOCK)
+            intend(sentence(:taking)) { |key| epp(losing, Commands.update(name: plan.name, id: key, rem: { statuses: [LOCK] })) }
+          end
+          done(sentence(:done), source: [:epp, { at: losing.title }])
+        end
+
+        def lock_off = by_record { |r| !r.statuses.include?(LOCK) }
+      end
+    end
+  end
+end

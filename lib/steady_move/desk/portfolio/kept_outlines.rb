@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+require "digest"
+require "openssl"
+
+module SteadyMove
+  module Desk
+    # Judged names in a file, so that the first list after a start needs no judging. Signed with the desk's own key; anything that does
+    # not fit, another version or another rulebook, and it is as if there were none.
+    class KeptOutlines
+      CODE = File.join(ROOT, "lib", "steady_move", "{core/readiness,core/names,desk/portfolio}", "**", "*.rb")
+
+      # file: path, or nil to keep nothing.
+      def initialize(app, file)
+        @app = app
+        @file = file
+      end
+
+      # list: [PortfolioIndex::Entry]; marks: of Store::Names; basis: what judging rested on. The file is there whole or not at all.
+      def write(list, marks, basis)
+        return unless @file
+
+        data = Marshal.dump([marks, basis, list])
+        File.binwrite(part = "#{@file}.part", sign(data) + data, perm: 0o600)
+        File.rename(part, @file)
+      rescue SystemCallError
+        nil # the next start judges anew
+      end
+
+      # Returns [entries, marks], or nil.
+      def read(basis)
+        whole = @file && File.exist?(@file) ? File.binread(@file) : return
+        data = whole.byteslice(32..) || ""
+        return unless OpenSSL.secure_compare(whole.byteslice(0, 32), sign(data))
+
+        marks, kept_basis, list = Marshal.load(data) # rubocop:disable Security/MarshalLoad -- signed by ourselves
+        [list, marks] if kept_basis == basis
+      rescue SystemCallError, TypeError, ArgumentError
+        nil
+      end
+
+      private
+
+      # Over the data and all that judging is made of.
+      def sign(data) = OpenSSL::HMAC.digest("SHA256", @app.safe.derive("outlines"), stamp + data)
+
+      def stamp
+        @stamp ||= begin
+          files = Dir[CODE] + Dir[File.join(ROOT, "config", "rulebook", "*.yml")]
+          Digest::SHA256.hexdigest([VERSION, *files.sort.map { |f| Digest::SHA256.file(f).hexdigest }].join)
+        end
+      end
+    end
+  end
+end

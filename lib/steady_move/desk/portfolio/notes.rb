@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # What a person knows of a name and no connection tells: noted by hand, with who and when, taken back at any time.
+    class Notes
+      # key => how its value is understood; its words are the catalogue's “notes.kinds”.
+      KINDS = {
+        "paid" => :flag, "privacy" => :flag, "registrant_email" => :text, "admin_email" => :text,
+        "mailbox" => %w[proven unproven bounced unread], "registrant_changed_at" => :date, "change_opted_out" => :flag,
+        "expires_at" => :date, "dispute" => :text, "tied_services" => :list, "premium" => :flag, "presence_proven" => :flag,
+        "code_by_mail" => :flag
+      }.freeze
+      MOST = 300
+
+      def initialize(app)
+        @app = app
+      end
+
+      # name: A-label text held here; value: nil takes the note back. Raises Refused.
+      def put(name, key, value, by:)
+        raise Refused.new(:invalid, :not_held, name: name) unless @app.names.find(name)
+
+        kind = KINDS.fetch(key) { raise Refused.new(:invalid, :no_such_note, given: key, known: KINDS.keys) }
+        value.nil? ? @app.names.forget(name, :hand, key) : keep(name, key, understood(key, kind, value), by)
+        values = { what: Words.phrase("notes.kinds.#{key}"), value: spoken(value) }
+        says = Words.phrase(value.nil? ? "journal.note_taken_back" : "journal.noted", **values)
+        @app.journal.add("noted", at: @app.now, name: name, by: by, says: says)
+      end
+
+      private
+
+      def keep(name, key, value, by)
+        fact = Core::Readiness::Fact.new(key: key.to_sym, value: value, source: :hand, seen_at: @app.now,
+                                         ref: Words.say("notes.by", by: by))
+        @app.names.learn(name, [fact])
+      end
+
+      def understood(key, kind, value)
+        case kind
+        when :flag then [true, false].include?(value) ? value : expected(key, value, :flag)
+        when :text then text?(value) ? value.strip : expected(key, value, :text)
+        when :list then list?(value) ? value.map(&:strip) : expected(key, value, :list)
+        when :date then instant(key, value)
+        else kind.include?(value) ? value : expected(key, value, :one_of, of: kind)
+        end
+      end
+
+      def text?(value) = value.is_a?(String) && value.strip.length.between?(1, MOST)
+      def list?(value) = value.is_a?(Array) && value.size.between?(1, 20) && value.all?(String)
+
+      # A date alone: the end of that day for what must have passed, its start for what must not yet have come.
+      def instant(key, value)
+        return Time.iso8601(value).utc unless value.to_s.match?(/\A\d{4}-\d\d-\d\d\z/)
+
+        day = Time.iso8601("#{value}T00:00:00Z")
+        key == "expires_at" ? day : day + 86_400
+      rescue ArgumentError
+        expected(key, value, :date)
+      end
+
+      def expected(key, value, what, **more)
+        wanted = Words.phrase("notes.expected.#{what}", most: MOST, **more)
+        raise Refused.new(:invalid, :note_expects, key: key, wanted: wanted, given: value.to_s)
+      end
+
+      def spoken(value)
+        return value.join(", ") if value.is_a?(Array)
+
+        { true => Words.phrase("common.yes_word"), false => Words.phrase("common.no_word") }.fetch(value, value)
+      end
+    end
+  end
+end

@@ -1,0 +1,133 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Looks a name up everywhere and keeps what was learnt as facts with source and age.
+    class Observe
+      Fact = Core::Readiness::Fact
+
+      # What one look brought: the sources that answered, and a sentence for each that did not; unserved: no public record
+      # service is known for the suffix.
+      Seen = Struct.new(:sources, :problems, :unserved, keyword_init: true)
+
+      def initialize(app)
+        @app = app
+      end
+
+      # name: DomainName; account: Store::Accounts::Account that holds it. Never raises for the outside's faults.
+      def name(name, account)
+        problems = []
+        said = attempt(problems, account.title) { from_account(name, account) if account.kind == "epp" }
+        held = said&.find { |f| f.key == :registrant_email }&.value
+        public_record = attempt(problems, Words.say("sources.the_record")) { from_public_record(name, account, held) }
+        facts = [said, public_record].compact.flatten
+        dns = about_dns(facts, account)
+        @app.names.forget(name.ascii, :desk) if dns.empty? && facts.any?
+        facts += dns
+        @app.names.learn(name.ascii, facts) if facts.any?
+        Seen.new(sources: facts.map(&:source).uniq, problems: problems, unserved: !@app.rdap.serves?(name))
+      end
+
+      private
+
+      def attempt(problems, who)
+        yield
+      rescue Wire::Error => e
+        problems << Words.say("observe.problem", who: who, says: e.says)
+        nil
+      end
+
+      def from_account(name, account)
+        said = @app.epp.with(account) { |client| asked(client, name) }
+        data, registrant, admin, ends = said.values_at(:data, :registrant, :admin, :ends)
+        facts(:account, Words.say("sources.epp_info", at: account.title),
+              **common(data), transfer_ends_at: ends, registrant_email: registrant&.email,
+                              registrant_changed_at: registrant && changed(registrant, data), registrant_contact: fields(registrant),
+                              admin_contact: fields(admin), admin_email: admin&.email)
+      end
+
+      # The name, its contacts and the deadline of a transfer under way, over one connection.
+      def asked(client, name)
+        data = client.request(command(:info, name: name.ascii)).data
+        registrant = contact(client, data.registrant)
+        { data: data, registrant: registrant, admin: data.admin == data.registrant ? registrant : contact(client, data.admin),
+          ends: (pending_until(client, name) if data.statuses.include?("pendingTransfer")) }
+      end
+
+      def common(data)
+        { registered: true, statuses: data.statuses, expires_at: data.expires_at, created_at: data.created_at,
+          transferred_at: data.transferred_at, name_servers: data.name_servers }
+      end
+
+      def command(kind, **rest) = Wire::Epp::Commands.public_send(kind, **rest, id: "look-#{@app.random.rand(10**9)}")
+
+      # A contact by its id; nil where the account doesn't show it.
+      def contact(client, id)
+        id && client.request(command(:contact_info, contact: id)).data
+      rescue Wire::Refused
+        nil
+      end
+
+      def fields(contact)
+        contact && { "id" => contact.id, "name" => contact.name, "org" => contact.organization, "street" => contact.street,
+                     "city" => contact.city, "country" => contact.country, "voice" => contact.voice, "email" => contact.email }.compact
+      end
+
+      # The registry's deadline for a transfer under way (acDate).
+      def pending_until(client, name)
+        client.request(command(:transfer, op: "query", name: name.ascii)).data&.act_at
+      rescue Wire::Refused
+        nil
+      end
+
+      # When the registrant was last changed: the contact's last change, or, where another contact took its place later, that one's
+      # making. Where neither is: since it was made.
+      def changed(contact, data)
+        later = contact.created_at if contact.created_at && data.created_at && contact.created_at > data.created_at + 86_400
+        moved = data.transferred_at
+        later = nil if later && moved && (later - moved).abs < 86_400 # the gaining side's own object for the same holder
+        [contact.changed_at, later].compact.max || contact.created_at
+      end
+
+      # A name that the public record doesn't know is a fact as well.
+      # held: the registrant's e-mail as the account has it, or nil.
+      def from_public_record(name, account, held)
+        data = @app.rdap.domain(name)
+        hidden = privacy(data.registrant_email, account, held)
+        facts(:public_record, data.url, **common(data), **(hidden == false ? shown(data, account) : {}), privacy: hidden,
+                                        registrar: data.registrar, signed: data.signed, public_email: data.registrant_email)
+      rescue Wire::Rdap::NotFound
+        raise if @app.names.find(name.ascii).nil?
+
+        facts(:public_record, Words.say("sources.rdap_404"), registered: false)
+      end
+
+      # Where no privacy service stands in, the public record shows whom the account itself doesn't.
+      def shown(data, account)
+        account.kind == "epp" ? {} : { registrant_email: data.registrant_email, admin_email: data.admin_email }.compact
+      end
+
+      # The service that stands in for the registrant, known by its mail domain; false where none does, also where the public
+      # record shows the very address that the account has; nil where that can't be told.
+      def privacy(email, account, held)
+        return if email.to_s.empty?
+        return false if email.casecmp?(held.to_s)
+        return if account.habits["privacy"].nil?
+
+        account.stands_in?(email) && account.habits["privacy"]
+      end
+
+      # Which DNS host serves the name, and whether its zone ends with this account.
+      def about_dns(facts, account)
+        servers = facts.find { |f| f.key == :name_servers }&.value or return []
+        host = @app.accounts.host_serving(servers) or return []
+        ends = host.ends_with == account.id && host.title
+        facts(:desk, Words.say("sources.accounts"), dns_host: host.title, zone_ends_with_account: ends)
+      end
+
+      def facts(source, ref, **values)
+        values.compact.map { |key, value| Fact.new(key: key, value: value, source: source, seen_at: @app.now, ref: ref) }
+      end
+    end
+  end
+end

@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # A site's own word on a suffix: what it would change, saved with its source, taken back.
+    class Overruling
+      # touched: how many names' gate would change; names: the first of them as [name, was, is]; looked_at: how many were judged.
+      Preview = Struct.new(:touched, :names, :looked_at, keyword_init: true)
+      SHOWN = 50
+      DATE = /\A\d{4}-\d\d-\d\d\z/
+
+      def initialize(app)
+        @app = app
+      end
+
+      # Which names an override would change now. Raises Refused.
+      def preview(suffix, key, value)
+        changed = @app.rulebook.with([word(suffix, key, value)])
+        own = OwnFacts.new(@app, many: true)
+        found = Preview.new(touched: 0, names: [], looked_at: 0)
+        @app.names.each_with_said(under: suffix) do |row, said, _|
+          weigh(found, row, own.add(row, Core::Readiness::Facts.merged(said).first), changed)
+        end
+        found
+      rescue Core::Readiness::Rulebook::Invalid => e
+        raise Refused.new(:invalid, :override, says: e.message.delete_prefix("override: "))
+      end
+
+      # Raises Refused. Returns the override's id.
+      def save(suffix, key, value, source:, date:, by:)
+        raise Refused.new(:invalid, :source_missing) if source.strip.empty?
+        raise Refused.new(:invalid, :date_expected, given: date) unless date.match?(DATE)
+
+        touched = preview(suffix, key, value)
+        word = { suffix: suffix, key: key, value: value.to_s, source: source.strip, date: date }
+        id = @app.overrides.add(**word, by: by, at: @app.now)
+        says = Words.phrase("journal.overruled", **word, count: touched.touched)
+        @app.journal.add("rulebook", at: @app.now, by: by, says: says)
+        id
+      end
+
+      def take_back(id, by:)
+        row = @app.overrides.find(id)
+        raise Refused.new(:invalid, :no_override, id: id) unless row && @app.overrides.take_back(id, at: @app.now) == 1
+
+        says = Words.phrase("journal.override_taken_back", **row.slice(:suffix, :key, :value))
+        @app.journal.add("rulebook", at: @app.now, by: by, says: says)
+      end
+
+      private
+
+      def word(suffix, key, value)
+        any = Core::Names::DomainName.known("any.#{suffix}", "any.#{suffix}")
+        raise Refused.new(:invalid, :no_family, suffix: suffix) unless @app.rulebook.family_of(any)
+
+        source = { "text" => "", "kind" => "site", "verified" => true, "date" => "" }
+        Core::Readiness::Override.new(suffix: suffix, key: key, value: value, source: source)
+      end
+
+      def weigh(found, row, facts, changed)
+        name = Core::Names::DomainName.known(row[:name], row[:unicode])
+        was, is = [@app.rulebook, changed].map { |book| Core::Readiness::Judge.judge(book, name, facts).outline.gate(@app.now.to_i) }
+        found.looked_at += 1
+        return if was == is
+
+        found.touched += 1
+        found.names << [name.unicode, was, is] if found.names.size < SHOWN
+      end
+    end
+  end
+end

@@ -1,0 +1,131 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Store
+    # When each active step of a move is due, and who holds it just now. Due work is asked for, not searched for.
+    class Schedule
+      # A step that is due.
+      Due = Struct.new(:move_id, :step, keyword_init: true)
+      # Seconds that a step may be in one runner's hands.
+      HOLD = 120
+      MOST = 2000
+
+      def initialize(db, journal)
+        @db = db
+        @journal = journal
+        @looks = db[:looks]
+      end
+
+      # Ids of moves whose journal has grown since they were last scheduled.
+      def stirred = @db[:moves].where(Sequel[:scheduled_seq] < :last_seq).order(:scheduled_seq).limit(MOST).select_map(:id)
+
+      # Sees to it that just the active steps of a move are scheduled; at once where something was said or came by mail.
+      # move: Store::Moves::Move as it is now. Returns whether it has ended with that.
+      def sync(move, now:)
+        @db.transaction do
+          row = @db[:moves].where(id: move.id).get(%i[scheduled_seq last_seq open]) or next false
+          keep_active(move, now)
+          wake(move.id, now) if stirring?(move.id, row[0])
+          ended = row[2] && !move.state.open?
+          mark(move, row[1] == last_of(move) ? row[1] : row[0], ended)
+          ended
+        end
+      end
+
+      # Steps that are due and in nobody's hands; also those that were set when the clock stood later than now.
+      def due(now:)
+        at = now.to_i
+        free = Sequel.|({ held_until: nil }, Sequel[:held_until] <= at, Sequel[:held_until] > at + HOLD)
+        [@looks.where { due_at <= at }, @looks.where { set_at > at }]
+          .flat_map { |rows| rows.where(free).order(:due_at).limit(MOST).select_map(%i[move_id step]) }.uniq
+          .map { |id, step| Due.new(move_id: id, step: step).freeze }
+      end
+
+      # Takes a due step, so that no other runner does it; false where it isn't due or is held.
+      def take(id, step, now:, holder:)
+        at = now.to_i
+        @looks.where(move_id: id, step: step).where(Sequel.|(Sequel[:due_at] <= at, Sequel[:set_at] > at))
+              .where(Sequel.|({ held_until: nil }, Sequel[:held_until] <= at, Sequel[:held_until] > at + HOLD, { held_by: holder }))
+              .update(held_by: holder, held_until: at + HOLD) == 1
+      end
+
+      # Lets a step go and says when it is due again; attempts counts refusals and silences in a row.
+      def look_again(id, step, at:, now:, attempts: 0)
+        @looks.where(move_id: id, step: step)
+              .update(due_at: at.to_i, set_at: now.to_i, attempts: attempts, held_by: nil, held_until: nil)
+      end
+
+      def attempts(id, step) = @looks.where(move_id: id, step: step).get(:attempts) || 0
+
+      # Forgets a step that is not active; it comes again when it is.
+      def drop(id, step) = @looks.where(move_id: id, step: step).delete
+
+      # Makes every waiting step of a move due.
+      def wake(id, now) = @looks.where(move_id: id).where { due_at > now.to_i }.update(due_at: now.to_i, set_at: now.to_i)
+
+      # After a start: moves whose last line tells of something begun are looked at at once.
+      def wake_interrupted(now)
+        cut = @db[:events].where(type: Core::Moves::Event::STIRRING + ["intended"])
+                          .where(seq: @db[:moves].where(open: true).select(:last_seq)).select_map(:move_id)
+        cut.each { |id| wake(id, now) }
+      end
+
+      # When, after an instant, the next step may be taken: due, and let go by whoever held it.
+      def next_look(after:)
+        at = after.to_i
+        waiting = @looks.where { due_at > at }.where(Sequel.|({ held_until: nil }, Sequel[:held_until] <= :due_at)).min(:due_at)
+        held = @looks.where { held_until > at }.select_map(%i[due_at held_until]).map(&:max).select { |t| t > at }.min
+        Values.time([waiting, held].compact.min)
+      end
+
+      # Is a step just now in another runner's hands?
+      def held_by_others?(holder, now:)
+        at = now.to_i
+        @looks.where { (held_until > at) & (held_until <= at + HOLD) }.exclude(held_by: holder).any?
+      end
+
+      # Does this runner hold the step, and for how long yet? A result that comes after the hold has ended is not written down.
+      def holds?(id, step, holder, now: nil)
+        rows = @looks.where(move_id: id, step: step, held_by: holder)
+        rows = rows.where { held_until > now.to_i } if now
+        rows.any?
+      end
+
+      # {step => Time} of a move's waiting steps; {[move id, step] => Time} of several.
+      def looks_of(id) = @looks.where(move_id: id).select_hash(:step, :due_at).transform_values { |at| Values.time(at) }
+
+      def looks(ids = nil)
+        rows = ids ? @looks.where(move_id: ids) : @looks
+        rows.select_map(%i[move_id step due_at]).to_h { |id, step, at| [[id, step], Values.time(at)] }
+      end
+
+      private
+
+      def last_of(move) = move.events.last&.seq || 0
+
+      def keep_active(move, now)
+        steps = move.state.open? ? move.state.active.map { |s| s.step.id } : []
+        ahead = move.state.open? ? move.state.steps.select { |s| s.phase == "ahead" }.map { |s| s.step.id } : []
+        # A step that has to be done anew later keeps the pause that it was given.
+        @looks.where(move_id: move.id).exclude(step: steps)
+              .exclude(Sequel.&({ step: ahead }, Sequel[:due_at] > now.to_i)).delete
+        rows = steps.map { |s| { move_id: move.id, step: s, due_at: now.to_i, set_at: now.to_i } }
+        @looks.insert_conflict.multi_insert(rows) if rows.any?
+      end
+
+      def stirring?(id, seq)
+        @journal.since(id, seq).any? do |type, doubtful|
+          Core::Moves::Event::STIRRING.include?(type) || (type == "mail" && !doubtful)
+        end
+      end
+
+      def mark(move, seq, ended)
+        state = move.state
+        hand = state.active.any? { |s| s.step.by_hand? || s.step.mark?(:consent) }
+        change = { scheduled_seq: seq, stage: state.stage, turn: state.open? ? state.turn : nil, by_hand: hand }
+        change[:open] = false if ended
+        @db[:moves].where(id: move.id).update(change)
+      end
+    end
+  end
+end

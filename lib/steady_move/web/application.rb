@@ -1,0 +1,81 @@
+# frozen_string_literal: true
+
+require "rack"
+require "rack/session/cookie"
+require "rack/protection"
+require "securerandom"
+
+module SteadyMove
+  module Web
+    # The web application put together: sign-in, protection, API, the built front end.
+    class Application
+      attr_reader :desk, :jobs, :lists, :runner, :engine, :first_run, :status, :orders, :people, :contract, :hub, :practice, :log,
+                  :sign_in
+
+      POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " \
+               "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+      HEADERS = { "content-security-policy" => POLICY, "x-content-type-options" => "nosniff", "referrer-policy" => "same-origin",
+                  "x-frame-options" => "DENY", "cross-origin-opener-policy" => "same-origin" }.freeze
+      SESSION = { key: "steady_move", same_site: :strict, httponly: true, expire_after: 12 * 3600 }.freeze
+      HEALTH = { true => [200, "well\n"], false => [503, "not well\n"] }.freeze
+
+      # desk: Desk::App; runner: Desk::Runner; practice: answers state, move_on, fault, runs? where a practice world is there.
+      def initialize(desk, runner, log:, practice: nil, public_folder: File.join(ROOT, "public"))
+        @desk = desk
+        @runner = runner
+        @log = log
+        @practice = practice
+        @engine = Desk::Engine.new(runner, on_error: log.method(:error))
+        @jobs = Desk::BackgroundJobs.new(random: desk.random, on_error: log.method(:error))
+        @lists = Lists.new
+        @orders = Desk::Orders.new(desk)
+        @people = Desk::People.new(desk)
+        @first_run = FirstRun.new(@people)
+        @status = Status.new(self)
+        @contract = Contract.new
+        @sign_in = SignIn.application(desk.db, desk.safe.derive("rodauth"), note: people.method(:note))
+        @hub = Hub.new { desk.journal.last_seq }
+        @pages = Pages.new(public_folder)
+      end
+
+      # The Rack application.
+      def rack
+        own = self
+        api = Api.for(self)
+        pages = @pages
+        secret = desk.safe.derive("sessions")
+        Rack::Builder.new do
+          use RequestLog, own.log
+          map("/healthz") { run(->(_env) { own.health }) }
+          use OneConnection, own.desk.db
+          use Rack::Session::Cookie, secrets: [secret], **SESSION
+          use CsrfGuard
+          run(->(env) { env["PATH_INFO"].start_with?("/api/") ? api.call(env) : pages.call(env) })
+        end.to_app
+      end
+
+      # Can the database be read?
+      def healthy?
+        desk.well?
+      rescue Sequel::DatabaseError
+        false
+      end
+
+      def health = HEALTH.fetch(healthy?).then { |status, text| [status, { "content-type" => "text/plain" }, [text]] }
+      def inspect = "#<Application>"
+
+      def start
+        Thread.new { desk.portfolio.warm }
+        engine.start
+        hub.start
+      end
+
+      # Ends the streams, then lets what is under way finish.
+      def stop
+        hub.close
+        engine.stop
+        desk.portfolio.keep
+      end
+    end
+  end
+end

@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Routes
+      # Registrar accounts, DNS hosts, and where the outside is.
+      module Accounts
+        extend Answers
+
+        on "accounts" do
+          { usual_destination: Desk::Destinations.usual(desk), accounts: desk.accounts.all.map { |a| Views::AccountView.account(a) },
+            hosts: desk.accounts.hosts.map { |h| Views::AccountView.host(h) } }
+        end
+
+        on "setAccount" do
+          account = Desk::Endpoints.new(desk).account(given, by: me)
+          status 201
+          { id: account.id }
+        end
+
+        on "setHost" do
+          Desk::Endpoints.new(desk).host(given, by: me)
+          status 201
+          { id: given["id"] }
+        end
+
+        on("settings") { desk.settings.shown }
+
+        on "setSetting" do
+          desk.settings.set(given["key"], given["value"], at: now)
+          says = Words.phrase("journal.setting_set", by: me, key: given["key"])
+          desk.journal.add("places", at: now, says: says, by: me)
+          desk.connect.settings.shown
+        end
+      end
+    end
+  end
+end

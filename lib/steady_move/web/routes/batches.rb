@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Routes
+      # Several names to one destination.
+      module Batches
+        extend Answers
+
+        # A batch is work that goes on behind.
+        module Helpers
+          def batch
+            account!(given["to"], "to")
+            raise Problem.say(422, :no_host, given: given["host"]) if given["host"] && !desk.accounts.host_of(given["host"])
+
+            names, to, host = given.values_at("names", "to", "host")
+            job = application.jobs.start(by: me, of: names.size) do |j|
+              yield(Desk::Batch.new(desk), names, { to: to, host: host }, j).tap { nudge }
+            end
+            batch_shown(job)
+          end
+
+          def batch_shown(job) = work(job) { |rows| Views::ManualStepsView.batch(rows) }
+        end
+
+        on("proposeBatch") { batch { |b, names, where, job| b.propose(names, **where) { job.done += 1 } } }
+        on("startBatch") { batch { |b, names, where, job| b.start(names, by: job.by, **where) { job.done += 1 } } }
+        on("batchWork") { batch_shown(work_of(asked[:job])) }
+      end
+    end
+  end
+end

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Views
+      # What is to be done by hand, letters and batches as JSON.
+      module ManualStepsView
+        RECENT = 20
+
+        module_function
+
+        def page(desk, manual_steps, letters)
+          moves = desk.moves.by_hand
+          overdue = letters.overdue(moves)
+          { places: manual_steps.places(moves).map { |p| place(p, desk, letters, moves) },
+            consents: consents(manual_steps.consents(moves)), too_long: too_long(moves, desk.now),
+            overdue: overdue.map { |l| letter(l) }, letters: desk.letters.newest(RECENT).map { |l| letter(l) },
+            can_send: letters.sends? }
+        end
+
+        # Names whose contacts are public now, and longer than the owner consented to.
+        def too_long(moves, now)
+          moves.select { |m| m.state.exposed.last&.last.nil? && m.state.overexposed?(now) }.map(&:name)
+        end
+
+        def place(place, desk, letters, moves)
+          writes = desk.accounts.find(place.id) ? letters.waiting(place.id, moves).map { |m, _| m.name }.uniq : []
+          { id: place.id, title: place.title, site: place.site, login: place.login, letter_for: writes,
+            items: place.items.map { |i| item(i) } }
+        end
+
+        def item(item)
+          item.to_h.slice(:name, :step, :title, :phase, :says, :letter)
+              .merge(move: item.move_id, hand: hand(item.hand), since: Json.time(item.since), said_at: Json.time(item.said_at))
+        end
+
+        def hand(hand)
+          return unless hand
+
+          hand.to_h.merge(typed: hand.typed.map { |label, value| { label: label, value: value } }, pastes: hand.pastes == true)
+        end
+
+        def consents(due)
+          due && { moves: due.moves.map { |m| { id: m.id, name: m.name } }, shown: due.shown, until: Json.time(due.until) }
+        end
+
+        def letter(row)
+          row.slice(:id, :recipient, :subject, :names, :kinds, :how, :state, :by, :account_id)
+             .merge(at: Json.time(row[:at]), due_at: Json.time(row[:due_at]), answered_at: Json.time(row[:answered_at]))
+        end
+
+        # raw: the whole message, to be saved as a file.
+        def draft(ready)
+          d = ready.draft
+          { to: d.to, subject: d.subject, text: d.text, kinds: d.kinds, names: d.names, reference: d.reference,
+            message_id: ready.message_id, mailto: d.mailto, raw: ready.raw }
+        end
+
+        def batch(rows)
+          sums = Desk::Batch.sums(rows).transform_values { |list| list.map { |a| Json.amount(a) } }
+          { rows: rows.map { |r| r.to_h.merge(total: Json.amount(r.total), saves: Json.amount(r.saves)) }, **sums }
+        end
+        private_class_method :too_long, :place, :item, :consents, :letter
+      end
+    end
+  end
+end

@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+require "i18n"
+require "yaml"
+
+module SteadyMove
+  # The catalogue of all that the desk says: config/words/LANGUAGE/*.yml, read through i18n. A second language is one more folder.
+  module Words
+    FOLDER = File.join(ROOT, "config", "words")
+    FIRST = :en
+
+    # Values that are nested sentences are worded first, lists are joined, instants become marks that the screen words.
+    class Catalogue
+      def initialize(folder = FOLDER)
+        @backend = I18n::Backend::Simple.new
+        Dir[File.join(folder, "*", "*.yml")].each { |f| @backend.store_translations(File.basename(File.dirname(f)), parsed(f)) }
+      end
+
+      # key → text in a language with its values; raises KeyError where the catalogue has none, or a value lacks.
+      def text(language, key, values)
+        found = catch(:exception) { @backend.translate(language, key, **values) }
+        raise KeyError, "words: there is no “#{key}” in #{language}" unless found.is_a?(String)
+
+        found
+      rescue I18n::ArgumentError => e
+        raise KeyError, "words: #{key}: #{e.message}"
+      end
+
+      def key?(language, key) = @backend.exists?(language, key)
+
+      # Every key of a language that leads to a text.
+      def keys(language) = leaves(@backend.send(:translations).fetch(language))
+
+      private
+
+      def parsed(file) = YAML.safe_load_file(file)
+
+      def leaves(tree, path = [])
+        return [path.join(".")] unless tree.is_a?(Hash) && tree.keys.none? { |k| %i[one other].include?(k) }
+
+        tree.flat_map { |k, v| leaves(v, path + [k]) }
+      end
+    end
+
+    class << self
+      # Which language the desk speaks; set once, at start.
+      attr_writer :language, :catalogue
+
+      def language = @language || FIRST
+      def catalogue = @catalogue ||= Catalogue.new
+
+      # phrase: a key or a Core::Phrase. Returns the sentence; raises KeyError.
+      def say(phrase, **values)
+        return phrase if phrase.is_a?(String) && !phrase.match?(KEY)
+
+        key, given = phrase.is_a?(Core::Phrase) ? [phrase.key, phrase.values] : [phrase, values]
+        catalogue.text(language, key, given.transform_values { |v| worded(v) })
+      end
+
+      # The same where the catalogue has the key, else nil.
+      def maybe(key, **values) = catalogue.key?(language, key) ? say(key, **values) : nil
+
+      def phrase(key, **values) = Core::Phrase.of(key, **values)
+
+      # A journal line's sentence: as it was written, or in another language anew from its key and values.
+      def retold(event)
+        return event&.says if event.nil? || event.phrase.nil? || language == FIRST
+
+        say(event.phrase)
+      end
+
+      # An instant inside a sentence; the screen words it in the reader's zone.
+      def mark(time) = "<#{time.utc.strftime('%Y-%m-%dT%H:%M:%SZ')}>"
+
+      # A length of time: the largest unit of which it is at least one.
+      def span(seconds)
+        size, unit = UNITS.find { |s, _| seconds >= s } || UNITS.last
+        count = (seconds / size.to_f).round(1).then { |n| n == n.round ? n.round : n }
+        phrase("common.#{unit}", count: count)
+      end
+
+      # Sentences as a list: “a, b and c”.
+      def list(items) = items.size < 2 ? items.first.to_s : say("common.and", first: items[0..-2].join(", "), last: items.last)
+
+      private
+
+      def worded(value)
+        case value
+        when Core::Phrase then say(value)
+        when Time then mark(value)
+        when Array then value.map { |v| worded(v) }.join(", ")
+        else value
+        end
+      end
+    end
+
+    KEY = /\A[a-z_]+(\.[\w-]+)+\z/
+    UNITS = [[86_400, "day"], [3600, "hour"], [60, "minute"]].freeze
+  end
+end

@@ -16,7 +16,8 @@ class Bench
   def initialize
     cpu = File.read("/proc/cpuinfo")[/model name\s*:\s*(.+)/, 1]
     puts "machine: #{Etc.nprocessors} × #{cpu}; ruby #{RUBY_VERSION}; commit #{`git rev-parse --short HEAD`.strip}"
-    printf("%-62<what>s %12<median>s %12<limit>s  %<peer>s\n", what: "what", median: "median", limit: "limit", peer: "peer, ratio")
+    printf("%-62<what>s %12<median>s %12<limit>s  %<peer>s\n", what: "what", median: "median", limit: "limit",
+      peer: "peer, ratio")
   end
 
   def clock = Process.clock_gettime(Process::CLOCK_MONOTONIC)
@@ -34,12 +35,16 @@ class Bench
     printf("%-62<what>s %12<value>s %12<limit>s  %<peer>s\n", what: what, value: value, limit: limit, peer: peer)
   end
 
-  PARTS = %i[first_page api runner waiting judging judging_many fifty_thousand understanding zone_reading front_end].freeze
+  PARTS = %i[first_page api runner waiting judging judging_many fifty_thousand understanding zone_reading
+    front_end].freeze
 
   # parts: names of PARTS; all where none is given.
   def run(parts) = (parts.empty? ? PARTS : PARTS & parts.map(&:to_sym)).each { |part| public_send(part) }
 
-  def figure(what, value, limit) = printf("%-62<what>s %12<value>s %12<limit>s\n", what: what, value: value, limit: limit)
+  def figure(what, value, limit)
+    printf("%-62<what>s %12<value>s %12<limit>s\n", what: what, value: value, limit: limit)
+  end
+
   def ratio(what, value, limit) = figure(what, format("%.2f times", value), limit)
 
   # bin/demo with nothing missing, until its first page is served.
@@ -55,7 +60,8 @@ class Bench
   def api
     demo do |port|
       cookie = sign_in(port)
-      %w[/api/desk /api/names /api/names/saltern-isles.example /api/moves /api/moves/1 /api/hands /api/post /api/rulebook /api/status].each do |path|
+      %w[/api/desk /api/names /api/names/saltern-isles.example /api/moves /api/moves/1 /api/hands /api/post
+        /api/rulebook /api/status].each do |path|
         took = Array.new(8) { Thread.new { client(port, path, cookie) } }.flat_map(&:value).sort
         row("GET #{path}, 48 names, 8 clients, p95", took[(took.size * 0.95).floor], "100 ms")
       end
@@ -89,7 +95,8 @@ class Bench
       first = http.get("/api/session")
       cookie = first["set-cookie"][/\A[^;]+/]
       body = { email: email, password: password }.to_json
-      answer = http.post("/api/sign-in", body, "Cookie" => cookie, "X-CSRF-Token" => JSON.parse(first.body)["csrf"], "Content-Type" => "application/json")
+      answer = http.post("/api/sign-in", body, "Cookie" => cookie, "X-CSRF-Token" => JSON.parse(first.body)["csrf"],
+        "Content-Type" => "application/json")
       answer["set-cookie"][/\A[^;]+/]
     end
   end
@@ -109,7 +116,9 @@ class Bench
   # 500 moves that wait for people and registrars; letters and posts as they pile up.
   def waiting
     world = BenchWorld.new(names_at: %w[millrace cobble])
-    500.times { |i| add_name(world, world.world.registry, i, like: i.even? ? "slipway.example" : "isles-weather.example") }
+    500.times do |i|
+      add_name(world, world.world.registry, i, like: i.even? ? "slipway.example" : "isles-weather.example")
+    end
     row("runner: a first pass over 500 moves done by hand", time { world.runner.pass }, "")
     row("runner: a pass over 500 moves waiting, nothing due", median(5) { world.runner.pass }, "2 s")
     hands = SteadyMove::Desk::ManualSteps.new(world.app)
@@ -123,8 +132,10 @@ class Bench
     name = "bench#{index}.example"
     model = registry.find(like)
     registry.domains.insert(model.except(:statuses, :name_servers, :ds)
-      .merge(name: name, roid: "B#{index}-PRAC", statuses: model[:statuses].to_json, name_servers: '["ns1.lanternroom.example","ns2.lanternroom.example"]', ds: "[]"))
-    SteadyMove::Desk::TakingIn.new(world.app).call(SteadyMove::Desk::TakingIn.words(name), world.app.accounts.find(model[:sponsor]), by: "bench")
+      .merge(name: name, roid: "B#{index}-PRAC", statuses: model[:statuses].to_json,
+        name_servers: '["ns1.lanternroom.example","ns2.lanternroom.example"]', ds: "[]"))
+    SteadyMove::Desk::TakingIn.new(world.app).call(SteadyMove::Desk::TakingIn.words(name),
+      world.app.accounts.find(model[:sponsor]), by: "bench")
     world.start(name, to: "orlop")
   end
 
@@ -140,12 +151,15 @@ class Bench
   def understanding
     held = Array.new(200) { |i| SteadyMove::Core::Names::DomainName.parse("n#{i}.example") }
     raw = Array.new(1000) do |i|
- "From: notices@reg.test\r\nDate: Mon, 01 Mar 2027 10:00:00 +0000\r\nSubject: Transfer of n#{i % 200}.example\r\n\r\n#{"A line of news.\r\n" * 30}The authorization code of n#{i % 200}.example is: Ab#{i}xy\r\nuntil 2027-03-06 10:00 UTC\r\n"
+      "From: notices@reg.test\r\nDate: Mon, 01 Mar 2027 10:00:00 +0000\r\nSubject: Transfer of " \
+        "n#{i % 200}.example\r\n\r\n#{"A line of news.\r\n" * 30}The authorization code of n#{i % 200}.example is: " \
+        "Ab#{i}xy\r\nuntil 2027-03-06 10:00 UTC\r\n"
     end
     seconds = time do
       raw.each do |r|
         m = SteadyMove::Wire::Mail::Eml.read(r)
-        SteadyMove::Core::Post::Reader.read(from: m.from, subject: m.subject, text: m.text, held: held, sender_domains: ["reg.test"], sent: m.at)
+        SteadyMove::Core::Post::Reader.read(from: m.from, subject: m.subject, text: m.text, held: held,
+          sender_domains: ["reg.test"], sent: m.at)
       end
     end
     row("1,000 messages understood", seconds, "20 s")
@@ -164,7 +178,10 @@ class Bench
   def peer(text, ours)
     Dir.mktmpdir do |folder|
       File.write(file = File.join(folder, "zone"), text)
-      theirs = median(3) { system("named-compilezone", "-q", "-i", "none", "-o", File.join(folder, "out"), "tide.example", file, out: File::NULL) }
+      theirs = median(3) do
+        system("named-compilezone", "-q", "-i", "none", "-o", File.join(folder, "out"), "tide.example", file,
+          out: File::NULL)
+      end
       format("named-compilezone %<theirs>.0f ms, %<ratio>.1f times", theirs: theirs * 1000, ratio: ours / theirs)
     end
   rescue Errno::ENOENT

@@ -8,14 +8,19 @@ module ManyNames
   NOW = Time.utc(2027, 3, 1, 8)
   EMAIL = "bench@saltern-office.example"
   PASSWORD = "bench-of-oak-44"
-  STATUSES = [["ok"], ["clientTransferProhibited"], %w[clientTransferProhibited clientUpdateProhibited], ["serverTransferProhibited"], ["clientTransferProhibited"]].freeze
+  STATUSES = [["ok"], ["clientTransferProhibited"], %w[clientTransferProhibited clientUpdateProhibited],
+    ["serverTransferProhibited"], ["clientTransferProhibited"]].freeze
 
   # Facts as a name has them, different for each.
   def values(random)
-    { registered: true, statuses: STATUSES.sample(random: random), created_at: NOW - (random.rand(10..4000) * DAY), expires_at: NOW + (random.rand(-20..800) * DAY),
-      transferred_at: random.rand(3).zero? ? NOW - (random.rand(1..300) * DAY) : nil, name_servers: %w[ns1.lanternroom.example ns2.lanternroom.example],
-      registrant_email: "names@saltern-office.example", registrant_changed_at: NOW - (random.rand(1..900) * DAY), signed: random.rand(9).zero?,
-      zone_ends_with_account: random.rand(3).zero? && "Tarnbeck name servers", paid: true, privacy: false, dns_host: "Lanternroom DNS" }.compact
+    { registered: true, statuses: STATUSES.sample(random: random), created_at: NOW - (random.rand(10..4000) * DAY),
+      expires_at: NOW + (random.rand(-20..800) * DAY),
+      transferred_at: random.rand(3).zero? ? NOW - (random.rand(1..300) * DAY) : nil,
+      name_servers: %w[ns1.lanternroom.example ns2.lanternroom.example],
+      registrant_email: "names@saltern-office.example", registrant_changed_at: NOW - (random.rand(1..900) * DAY),
+      signed: random.rand(9).zero?,
+      zone_ends_with_account: random.rand(3).zero? && "Tarnbeck name servers", paid: true, privacy: false,
+      dns_host: "Lanternroom DNS" }.compact
   end
 
   # All rules, verdict now, windows and soft stretches over 400 days, each name with its facts from two sources.
@@ -31,7 +36,8 @@ module ManyNames
     now = NOW.to_i
     count.times do |i|
       name = SteadyMove::Core::Names::DomainName.known("bench#{i}.example", "bench#{i}.example")
-      outline = SteadyMove::Core::Readiness::Judge.judge(book, name, SteadyMove::Core::Readiness::Facts.ruled(values(random))).outline
+      outline = SteadyMove::Core::Readiness::Judge.judge(book, name,
+        SteadyMove::Core::Readiness::Facts.ruled(values(random))).outline
       [outline.gate(now), outline.windows(now, now + (400 * DAY)), outline.soft(now, now + (400 * DAY))]
     end
   end
@@ -44,10 +50,15 @@ module ManyNames
         first = time { wait_for(port, "/api/names", cookie) }
         row("/api/names, 50,000 names: the first answer after the start", first, "")
         questions(port, cookie)
-        row("what-if date over 50,000 names: the first answer", time { wait_for(port, "/api/names?at=2027-09-01T08:00:00Z", cookie) }, "6 s")
-        row("what-if destination over 50,000 names: the first answer", time { wait_for(port, "/api/names?to=cobble", cookie) }, "6 s")
+        row("what-if date over 50,000 names: the first answer", time do
+          wait_for(port, "/api/names?at=2027-09-01T08:00:00Z", cookie)
+        end, "6 s")
+        row("what-if destination over 50,000 names: the first answer", time do
+          wait_for(port, "/api/names?to=cobble", cookie)
+        end, "6 s")
         scrolling(port)
-        figure("memory of the web process with 50,000 names", "#{File.read("/proc/#{pid}/status")[/VmRSS:\s+(\d+)/, 1].to_i / 1024} MB", "400 MB")
+        figure("memory of the web process with 50,000 names",
+          "#{File.read("/proc/#{pid}/status")[/VmRSS:\s+(\d+)/, 1].to_i / 1024} MB", "400 MB")
       end
     end
   end
@@ -57,10 +68,16 @@ module ManyNames
     app = SteadyMove::Desk::App.new(config, clock: SteadyMove::Desk::SystemClock.new)
     SteadyMove::Desk::People.new(app, cost: 4).put(EMAIL, PASSWORD, role: "administrator")
     accounts = %w[tarnbeck gannet millrace cobble orlop]
-    accounts.each { |id| app.accounts.put(SteadyMove::Store::Accounts::Account.new(id: id, title: id.capitalize, registrar: id, kind: "by_hand", connection: {}, habits: {}, prices: { "currency" => "EUR", "renew" => 1400 }, sender_domains: [])) }
+    accounts.each do |id|
+      app.accounts.put(SteadyMove::Store::Accounts::Account.new(id: id, title: id.capitalize,
+        registrar: id, kind: "by_hand", connection: {}, habits: {}, prices: { "currency" => "EUR", "renew" => 1400 },
+        sender_domains: []))
+    end
     random = Random.new(2)
     Array.new(50_000) { |i| format("name-%05d.example", i) }.each_slice(2_000) do |names|
-      app.db[:names].multi_insert(names.map { |n| { name: n, unicode: n, account_id: accounts.sample(random: random), taken_at: 0 } })
+      app.db[:names].multi_insert(names.map do |n|
+        { name: n, unicode: n, account_id: accounts.sample(random: random), taken_at: 0 }
+      end)
       app.db[:sightings].multi_insert(names.flat_map { |n| sightings(n, random) })
     end
     app.close
@@ -79,7 +96,8 @@ module ManyNames
   # The web process as bin/start runs it.
   def serve(folder)
     port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
-    pid = Process.spawn({ "STEADY_MOVE_DATA" => folder, "STEADY_MOVE_PORT" => port.to_s }, "bin/steady-move", "serve", %i[out err] => File::NULL)
+    pid = Process.spawn({ "STEADY_MOVE_DATA" => folder, "STEADY_MOVE_PORT" => port.to_s }, "bin/steady-move", "serve",
+      %i[out err] => File::NULL)
     IO.select(nil, nil, nil, 0.1) until page(port)
     yield port, pid
   ensure
@@ -99,15 +117,24 @@ module ManyNames
   end
 
   def questions(port, cookie)
-    paths = ["/api/names?sort=expiry", "/api/names?gate=fix,wait&sort=-account", "/api/names?q=name-01&group=gate", "/api/names?within=14&account=cobble", "/api/names?suffix=example&sort=stay&offset=20000"]
-    took = Net::HTTP.start("127.0.0.1", port) { |http| Array.new(60) { |i| time { http.get(paths[i % paths.size], "Cookie" => cookie) } } }.sort
+    paths = ["/api/names?sort=expiry", "/api/names?gate=fix,wait&sort=-account", "/api/names?q=name-01&group=gate",
+      "/api/names?within=14&account=cobble", "/api/names?suffix=example&sort=stay&offset=20000"]
+    took = Net::HTTP.start("127.0.0.1", port) do |http|
+      Array.new(60) do |i|
+        time do
+          http.get(paths[i % paths.size], "Cookie" => cookie)
+        end
+      end
+    end.sort
     row("/api/names, 50,000 names: filtered, sorted, with rulers; p95", took[(took.size * 0.95).floor], "150 ms")
   end
 
   # Chromium scrolls through the list: rows in the document and the longest task.
   def scrolling(port)
-    options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium", args: %w[--headless --no-sandbox --disable-gpu])
-    browser = Selenium::WebDriver.for(:chrome, options: options, service: Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver"))
+    options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium",
+      args: %w[--headless --no-sandbox --disable-gpu])
+    browser = Selenium::WebDriver.for(:chrome, options: options,
+      service: Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver"))
     browser.navigate.to("http://127.0.0.1:#{port}/names")
     waiting = Selenium::WebDriver::Wait.new(timeout: 60)
     waiting.until { browser.find_elements(id: "password").any? }

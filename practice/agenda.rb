@@ -32,6 +32,8 @@ module Practice
 
     private
 
-    def item(row) = Item.new(id: row[:id], at: Time.at(row[:at]).utc, kind: row[:kind], payload: JSON.parse(row[:payload]))
+    def item(row)
+      Item.new(id: row[:id], at: Time.at(row[:at]).utc, kind: row[:kind], payload: JSON.parse(row[:payload]))
+    end
   end
 end

@@ -16,8 +16,8 @@ module Practice
 
     def open(path)
       db = Sequel.sqlite(path, max_connections: 8, timeout: 0,
-                               connect_sqls: ["PRAGMA journal_mode=WAL", "PRAGMA synchronous=NORMAL"],
-                               after_connect: ->(c) { c.busy_handler_timeout = 5000 })
+        connect_sqls: ["PRAGMA journal_mode=WAL", "PRAGMA synchronous=NORMAL"],
+        after_connect: ->(c) { c.busy_handler_timeout = 5000 })
       version(db)
       schema(db)
       contacts(db)
@@ -26,7 +26,10 @@ module Practice
 
     def version(db)
       found = db.fetch("PRAGMA user_version").get
-      raise Outdated, "what an earlier practice world left behind is of another version; begin anew with bin/demo --fresh" if db.table_exists?(:domains) && found != VERSION
+      if db.table_exists?(:domains) && found != VERSION
+        raise Outdated,
+          "what an earlier practice world left behind is of another version; begin anew with bin/demo --fresh"
+      end
 
       db.run("PRAGMA user_version = #{VERSION}")
     end
@@ -70,7 +73,12 @@ module Practice
         Integer :at
         Integer :code
       end
-      db.create_table?(:zones) { String :host; String :origin; String :text; primary_key %i[host origin] } # rubocop:disable Style/Semicolon
+      db.create_table?(:zones) do
+        String :host
+        String :origin
+        String :text
+        primary_key %i[host origin]
+      end
       db.create_table?(:mail) { primary_key :uid; Integer :at; String :raw } # rubocop:disable Style/Semicolon
       db.create_table?(:faults) { String :id, primary_key: true; String :detail } # rubocop:disable Style/Semicolon
     end

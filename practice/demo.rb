@@ -22,7 +22,9 @@ desk = File.join(options[:data], "desk")
 begin
   [world, desk].each { |f| FileUtils.rm_rf(f) } if options[:fresh]
   FileUtils.mkdir_p([world, desk])
-  abort "Steady Move can't start: the data folder #{options[:data]} can't be written" unless [world, desk].all? { |f| File.writable?(f) }
+  abort "Steady Move can't start: the data folder #{options[:data]} can't be written" unless [world, desk].all? do |f|
+    File.writable?(f)
+  end
   TCPServer.open("127.0.0.1", options[:port]).close
 rescue Errno::EADDRINUSE
   abort "Steady Move can't start: port #{options[:port]} is in use by another program; choose one with --port"

@@ -3,20 +3,25 @@
 require "mail"
 
 module Practice
-  # What a registrar's people and pages do on a customer's word, at the counter or by letter. Every method returns a sentence, or raises No.
+  # What a registrar's people and pages do on a customer's word, at the counter or by letter. Every method returns a
+  # sentence, or raises No.
   class FrontOffice
     class No < StandardError; end
 
     LOCK = SteadyMove::Core::Names::Statuses::LOCK
     # What a letter asks for, by its wording => the act.
     ASKS = {
-      /transfer lock off/i => ->(o, name, _, at) { o.lock(name, false, at: at) }, /transfer lock on/i => ->(o, name, _, at) { o.lock(name, true, at: at) },
-      /privacy service off/i => ->(o, name, _, at) { o.privacy(name, false, at: at) }, /privacy service on/i => ->(o, name, _, at) { o.privacy(name, true, at: at) },
+      /transfer lock off/i => ->(o, name, _, at) { o.lock(name, false, at: at) },
+      /transfer lock on/i => ->(o, name, _, at) { o.lock(name, true, at: at) },
+      /privacy service off/i => ->(o, name, _, at) { o.privacy(name, false, at: at) },
+      /privacy service on/i => ->(o, name, _, at) { o.privacy(name, true, at: at) },
       /name servers \(([^)]+)\)/i => ->(o, name, m, at) { o.name_servers(name, m[1].split(/[;,\s]+/), at: at) },
-      /e-mail of the administrative contact shall be (\S+@[^\s)]+)/i => ->(o, name, m, at) { o.contact(name, "admin", m[1], at: at) },
-      /e-mail of the registrant shall be (\S+@[^\s)]+)/i => ->(o, name, m, at) { o.contact(name, "registrant", m[1], at: at) },
+      /e-mail of the (administrative contact|registrant) shall be (\S+@[^\s)]+)/i => lambda { |o, name, m, at|
+        o.contact(name, m[1].start_with?("a") ? "admin" : "registrant", m[2], at: at)
+      },
       /please release/i => ->(o, name, _, at) { o.release(name, at: at) },
-      /new authorization code/i => ->(o, name, _, at) { o.new_code(name, at: at) }, /authorization code/i => ->(_, _, _, _) {}
+      /new authorization code/i => ->(o, name, _, at) { o.new_code(name, at: at) },
+      /authorization code/i => ->(_, _, _, _) {}
     }.freeze
 
     def initialize(world, registrar, db, agenda)
@@ -29,7 +34,9 @@ module Practice
     def names = @world.registry.domains.where(sponsor: @registrar.id).order(:name).select_map(:name)
 
     def row(name)
-      @world.registry.find(name).tap { |r| raise No, "#{name} is not in this account." unless r[:sponsor] == @registrar.id }
+      @world.registry.find(name).tap do |r|
+        raise No, "#{name} is not in this account." unless r[:sponsor] == @registrar.id
+      end
     rescue Refusal
       raise No, "#{name} is not known here."
     end
@@ -59,18 +66,23 @@ module Practice
       held = row(name)
       habit = @registrar.habits.fetch("code", { "how" => "page" })
       raise No, "Please say why you want the code." if habit["reason"] && reason.to_s.strip.empty?
-      raise No, "Turn the privacy service off first; the code goes to the contact that the public record shows." if habit["only_public"] && held[:veil]
+      if habit["only_public"] && held[:veil]
+        raise No,
+          "Turn the privacy service off first; the code goes to the contact that the public record shows."
+      end
       return "The authorization code of #{name} is: #{held[:auth_info]}" if habit["how"] == "page"
 
       address = @world.registry.contact(@registrar.id, held[(habit["to"] || "registrant").to_sym])[:email]
       @registrar.write_to(address, :code, name, at + habit.fetch("after", 600), code: held[:auth_info])
-      "The authorization code of #{name} is sent to the #{habit['to'] == 'admin' ? 'administrative contact' : 'registrant'}."
+      "The authorization code of #{name} is sent to the #{habit['to'] == 'admin' ? 'administrative ' \
+        'contact' : 'registrant'}."
     end
 
     def new_code(name, at:)
       row(name)
       code = Array.new(16) { "abcdefghjkmnpqrstuvwxyz23456789".chars.sample(random: @world.random) }.join
-      @world.registry.update(@registrar.id, name, add: { statuses: [], name_servers: [] }, rem: { statuses: [], name_servers: [] }, auth: code, at: at)
+      @world.registry.update(@registrar.id, name, add: { statuses: [], name_servers: [] },
+        rem: { statuses: [], name_servers: [] }, auth: code, at: at)
       "#{name} has a new authorization code."
     end
 
@@ -78,7 +90,8 @@ module Practice
       held = row(name)
       raise No, "At least one name server is needed." if servers.empty?
 
-      @registrar.update(name, add: { statuses: [], name_servers: servers - held[:name_servers] }, rem: { statuses: [], name_servers: held[:name_servers] - servers }, at: at)
+      @registrar.update(name, add: { statuses: [], name_servers: servers - held[:name_servers] },
+        rem: { statuses: [], name_servers: held[:name_servers] - servers }, at: at)
       "The name servers of #{name} are #{servers.join(', ')}."
     end
 
@@ -88,7 +101,8 @@ module Practice
       held = row(name)
       id = role == "admin" ? @world.registry.own_admin(name) : held[:registrant]
       at_once = @registrar.change_contact(id, email: email, at: at, opted_out: opted_out)
-      "The e-mail of the #{role == 'admin' ? 'administrative contact' : 'registrant'} of #{name} #{at_once ? 'is' : 'will be'} #{email}.#{' It counts later today.' unless at_once}"
+      "The e-mail of the #{role == 'admin' ? 'administrative contact' : 'registrant'} of #{name} " \
+        "#{at_once ? 'is' : 'will be'} #{email}.#{' It counts later today.' unless at_once}"
     end
 
     def release(name, at:)
@@ -103,7 +117,8 @@ module Practice
     # A letter to support: read later.
     def letter(from, raw, at:)
       mail = ::Mail.read_from_string(raw)
-      @agenda.add(at + @registrar.habits.fetch("reads_after", 3600), "support", registrar: @registrar.id, from: from, subject: mail.subject.to_s, text: mail.decoded.to_s.dup.force_encoding("UTF-8").scrub, ref: mail.message_id)
+      @agenda.add(at + @registrar.habits.fetch("reads_after", 3600), "support", registrar: @registrar.id, from: from,
+        subject: mail.subject.to_s, text: mail.decoded.to_s.dup.force_encoding("UTF-8").scrub, ref: mail.message_id)
     end
 
     # Does what the letter asks for the names of this account, and answers; a code takes longer.
@@ -112,8 +127,12 @@ module Practice
       said, coded = work_through(text, at)
       slow = coded.any? ? @registrar.habits.fetch("code_after", 0) : 0
       codes = coded.map { |n| "#{n}: #{@world.registry.find(n)[:auth_info]}" }
-      body = [said.empty? ? "We found nothing in your letter that we could do." : said.join("\n"), (["The authorization codes that you asked for:", *codes].join("\n") if codes.any?), @registrar.title].compact.join("\n\n")
-      @world.post.deliver(at + slow + 60, from: @registrar.habits["support"], to: payload["from"], subject: "Re: #{payload['subject']}", text: body, answers: payload["ref"])
+      body = [said.empty? ? "We found nothing in your letter that we could do." : said.join("\n"),
+        (if codes.any?
+           ["The authorization codes that you asked for:", *codes].join("\n")
+         end), @registrar.title].compact.join("\n\n")
+      @world.post.deliver(at + slow + 60, from: @registrar.habits["support"], to: payload["from"],
+        subject: "Re: #{payload['subject']}", text: body, answers: payload["ref"])
     end
 
     private

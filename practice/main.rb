@@ -42,7 +42,8 @@ module Practice
 
     def start_dns
       @world.hosts.each { |id, host| Dns::Server.new(@ports["dns-#{id}"], @world, host).start }
-      parent = Dns::Parent.new("registry", @world.scenario.suffixes, @world.registry, server: @world.scenario.registry["server"])
+      parent = Dns::Parent.new("registry", @world.scenario.suffixes, @world.registry,
+        server: @world.scenario.registry["server"])
       Dns::Server.new(@ports["dns-registry"], @world, parent).start
     end
 

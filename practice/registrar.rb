@@ -1,11 +1,13 @@
 # frozen_string_literal: true
 
 module Practice
-  # A registrar between its customer and the registry, made from a file in scenario/registrars/: title, login, password (of its connection), page_password (of its pages), owner, prices;
-  # kind: by_hand where it has no connection; counter: false where it has no pages either; knows: what the desk's account says about it, so that the desk acts or asks rightly; takes: as a
-  # destination; service: a privacy service of its own. habits: how it behaves:
-  # unlock_after, order_after, release_after, mail_after, contacts_late (seconds), sender (address), title; code: {how: page or mail,
-  # to: registrant or admin, reason, after, only_public}; link: its mail holds a link to approve with; privacy: domain of its own service's addresses.
+  # A registrar between its customer and the registry, made from a file in scenario/registrars/: title, login,
+  # password (of its connection), page_password (of its pages), owner, prices; kind: by_hand where it has no
+  # connection; counter: false where it has no pages either; knows: what the desk's account says about it, so that the
+  # desk acts or asks rightly; takes: as a destination; service: a privacy service of its own. habits: how it behaves:
+  # unlock_after, order_after, release_after, mail_after, contacts_late (seconds), sender (address), title; code:
+  # {how: page or mail, to: registrant or admin, reason, after, only_public}; link: its mail holds a link to approve
+  # with; privacy: domain of its own service's addresses.
   class Registrar
     attr_reader :id, :title, :habits, :owner
 
@@ -43,7 +45,9 @@ module Practice
       delay = rem[:statuses].include?(SteadyMove::Core::Names::Statuses::LOCK) ? habits.fetch("unlock_after", 0) : 0
       raise Refusal, 2201 unless @registry.find(name)[:sponsor] == id
 
-      waiting("pass-on", name).each { |i| @agenda.finish(i) } if add[:statuses].include?(SteadyMove::Core::Names::Statuses::LOCK)
+      if add[:statuses].include?(SteadyMove::Core::Names::Statuses::LOCK)
+        waiting("pass-on", name).each { |i| @agenda.finish(i) }
+      end
       return @registry.update(id, name, add: add, rem: rem, auth: auth, at: at) && true if delay.zero?
 
       @agenda.add(at + delay, "pass-on", registrar: id, name: name, add: add, rem: rem)
@@ -57,10 +61,13 @@ module Practice
       delay = habits.fetch("contacts_late", 0)
       return @registry.change_contact(id, contact_id, email: email, at: at, opted_out: opted_out) && true if delay.zero?
 
-      @agenda.add(at + delay, "contact", registrar: id, contact: contact_id, email: email, opted_out: opted_out) && false
+      @agenda.add(at + delay, "contact", registrar: id, contact: contact_id, email: email,
+        opted_out: opted_out) && false
     end
 
-    def contact_counts(payload, at:) = @registry.change_contact(id, payload["contact"], email: payload["email"], at: at, opted_out: payload["opted_out"])
+    def contact_counts(payload, at:)
+      @registry.change_contact(id, payload["contact"], email: payload["email"], at: at, opted_out: payload["opted_out"])
+    end
 
     # A letter of its own to an address of the holder's.
     def write_to(address, kind, name, at, **more)
@@ -90,8 +97,9 @@ module Practice
     def place_order(payload, at:)
       @registry.request_transfer(id, payload["name"], payload["auth"], years: payload["years"], at: at)
     rescue Refusal => e
-      @post.deliver(at, from: habits.fetch("sender"), to: @owner, subject: "Your order for #{payload['name']} could not be placed",
-                        text: "The registry refused the transfer: #{e.code} #{e.message}.")
+      @post.deliver(at, from: habits.fetch("sender"), to: @owner, subject: "Your order for #{payload['name']} could " \
+                                                                           "not be placed",
+        text: "The registry refused the transfer: #{e.code} #{e.message}.")
     end
 
     def query(name, auth: nil)
@@ -138,10 +146,13 @@ module Practice
     def leaving(row, at)
       return if @registry.by_mail?(row[:name])
 
-      write(:leaving, row[:name], at, deadline: Time.at(row[:act_at]).utc, link: habits["link"] && "#{@site}/counter/#{id}/release/#{row[:name]}")
+      write(:leaving, row[:name], at, deadline: Time.at(row[:act_at]).utc,
+        link: habits["link"] && "#{@site}/counter/#{id}/release/#{row[:name]}")
     end
 
-    def waiting(kind, name) = @agenda.coming(kind).select { |i| i.payload["name"] == name && i.payload["registrar"] == id }
+    def waiting(kind, name)
+      @agenda.coming(kind).select { |i| i.payload["name"] == name && i.payload["registrar"] == id }
+    end
 
     def taken(item)
       at = item.payload["taken"]
@@ -156,7 +167,8 @@ module Practice
 
     def write(kind, name, at, **more)
       subject, text = Post::Letters.of(kind, name: name, registrar: title, **more)
-      @post.deliver(at + habits.fetch("mail_after", 60), from: habits.fetch("sender"), to: @owner, subject: subject, text: text)
+      @post.deliver(at + habits.fetch("mail_after", 60), from: habits.fetch("sender"), to: @owner, subject: subject,
+        text: text)
     end
   end
 end

@@ -3,9 +3,12 @@
 require "securerandom"
 
 module Practice
-  # The registry of one suffix: domains, transfers and message queues (RFC 5731; periods as in rules.md, common practice).
+  # The registry of one suffix: domains, transfers and message queues (RFC 5731; periods as in rules.md, common
+  # practice).
   # client: the registrar that asks. Every method takes `at:`; refusals raise Refusal.
   class Registry
+    include RegistryContacts
+
     DAY = 86_400
     BLOCK = 60 * DAY
     SILENCE = 5 * DAY
@@ -33,13 +36,15 @@ module Practice
       @agenda.add(Time.at(row[:expires_at]), "expiry", name: row[:name])
     end
 
-    # At expiry the registry adds a year by itself and shows the auto-renew period (RFC 3915 §3.1); it looks again then.
+    # At expiry the registry adds a year by itself and shows the auto-renew period (RFC 3915 §3.1); it looks again
+    # then.
     def expire(name, at:)
       row = domains.where(name: name).first
       return unless row && row[:expires_at] == at.to_i
 
       expires = SteadyMove::Core::Expiry.add_years(at, 1)
-      save(name, statuses: JSON.parse(row[:statuses]) | ["autoRenewPeriod"], expires_at: expires.to_i, updated_at: at.to_i)
+      save(name, statuses: JSON.parse(row[:statuses]) | ["autoRenewPeriod"], expires_at: expires.to_i,
+        updated_at: at.to_i)
       @agenda.add(expires, "expiry", name: name)
       @agenda.add(at + GRACE, "grace-over", name: name)
     end
@@ -51,48 +56,11 @@ module Practice
 
     def find(name)
       row = domains.where(name: name).first or raise Refusal, 2303
-      row.merge(statuses: JSON.parse(row[:statuses]), name_servers: JSON.parse(row[:name_servers]), ds: JSON.parse(row[:ds] || "[]"))
-    end
-
-    def add_contact(row) = @db[:contacts].insert(row)
-
-    # A contact's data (RFC 5733 §3.1.2), for its sponsor.
-    def contact(client, id)
-      row = @db[:contacts].where(id: id).first or raise Refusal, 2303
-      raise Refusal, 2201 unless row[:sponsor] == client
-
-      row
+      row.merge(statuses: JSON.parse(row[:statuses]), name_servers: JSON.parse(row[:name_servers]),
+        ds: JSON.parse(row[:ds] || "[]"))
     end
 
     def check(names) = names.to_h { |n| [n, domains.where(name: n).empty?] }
-
-    # Whose address the public record shows: the holder's, or that of a service that stands in (the veil).
-    def shown_email(row, role) = row[:veil] || @db[:contacts].where(id: row[role]).get(:email)
-
-    # email: the new address of a contact; a change of a registrant's starts its block, unless the opt-out was declared.
-    def change_contact(client, id, email:, at:, opted_out: false)
-      contact(client, id)
-      @db[:contacts].where(id: id).update(email: email, updated_at: at.to_i, opted_out: opted_out)
-    end
-
-    # address: of a privacy service, or nil to show the holder.
-    def veil(client, name, address, at:)
-      raise Refusal, 2201 unless find(name)[:sponsor] == client
-
-      save(name, veil: address, updated_at: at.to_i)
-    end
-
-    # A separate entry for the administrative contact of one name.
-    def own_admin(name)
-      row = find(name)
-      id = "a-#{row[:roid].downcase}"
-      return row[:admin] if row[:admin] != row[:registrant]
-
-      held = @db[:contacts].where(id: row[:registrant]).first
-      add_contact(held.merge(id: id, roid: "A#{row[:roid]}", updated_at: nil))
-      save(name, admin: id)
-      id
-    end
 
     def by_mail?(name) = @by_mail.any? { |s| name.end_with?(".#{s}") }
     def silence_of(name) = by_mail?(name) ? 2 * SILENCE : SILENCE
@@ -110,10 +78,14 @@ module Practice
       row = find(name)
       raise Refusal, 2201 unless row[:sponsor] == client
       raise Refusal, 2304 if row[:statuses].intersect?(%w[serverUpdateProhibited pendingTransfer pendingDelete])
-      raise Refusal, 2304 if row[:statuses].include?("clientUpdateProhibited") && !rem[:statuses].include?("clientUpdateProhibited")
+      if row[:statuses].include?("clientUpdateProhibited") && !rem[:statuses].include?("clientUpdateProhibited")
+        raise Refusal,
+          2304
+      end
 
       save(name, statuses: (row[:statuses] - rem[:statuses]) | add[:statuses],
-                 name_servers: (row[:name_servers] - rem[:name_servers]) | add[:name_servers], auth_info: auth || row[:auth_info], updated_at: at.to_i)
+        name_servers: (row[:name_servers] - rem[:name_servers]) | add[:name_servers], auth_info: auth ||
+          row[:auth_info], updated_at: at.to_i)
     end
 
     # Would a request be taken now? Raises the Refusal that it would meet.
@@ -138,7 +110,7 @@ module Practice
     def request_transfer(client, name, auth, years:, at:)
       row = may_request(client, name, auth, at: at)
       id = @db[:transfers].insert(name: name, status: "pending", requested_by: client, requested_at: at.to_i,
-                                  acts: row[:sponsor], act_at: (at + silence_of(name)).to_i, years: years)
+        acts: row[:sponsor], act_at: (at + silence_of(name)).to_i, years: years)
       save(name, statuses: (row[:statuses] - ["ok"]) | ["pendingTransfer"], updated_at: at.to_i)
       @agenda.add(at + silence_of(name), "silence", id: id)
       tell("pending", id, at)
@@ -161,7 +133,9 @@ module Practice
       raise Refusal, 2301 unless row[:status] == "pending"
       raise Refusal, 2201 unless client == (operation == "cancel" ? row[:requested_by] : row[:acts])
 
-      conclude(row, { "approve" => "clientApproved", "reject" => "clientRejected", "cancel" => "clientCancelled" }.fetch(operation), at)
+      conclude(row,
+        { "approve" => "clientApproved", "reject" => "clientRejected",
+          "cancel" => "clientCancelled" }.fetch(operation), at)
     end
 
     # Five days have passed: silence is approval. Where the holder is asked by mail, it is none.
@@ -205,14 +179,18 @@ module Practice
     def carry_contact(domain, transfer, at)
       held = @db[:contacts].where(id: domain[:registrant]).first or return {}
       id = "c-#{transfer[:id]}"
-      add_contact(held.merge(id: id, roid: format("T%05d-PRAC", transfer[:id]), sponsor: transfer[:requested_by], created_at: at.to_i, updated_at: nil))
+      add_contact(held.merge(id: id, roid: format("T%05d-PRAC", transfer[:id]), sponsor: transfer[:requested_by],
+        created_at: at.to_i, updated_at: nil))
       { registrant: id, admin: id, veil: nil }
     end
 
     def moved(row, domain, statuses, at)
-      expiry = SteadyMove::Core::Expiry.after_move(expires_at: Time.at(domain[:expires_at]).utc, landed_at: at, years: row[:years])
+      expiry = SteadyMove::Core::Expiry.after_move(expires_at: Time.at(domain[:expires_at]).utc, landed_at: at,
+        years: row[:years])
       { sponsor: row[:requested_by], transferred_at: at.to_i, expires_at: expiry.expires_at.to_i,
-        statuses: statuses.reject { |s| s.start_with?("client") }, auth_info: new_code, **carry_contact(domain, row, at) }
+        statuses: statuses.reject do |s|
+          s.start_with?("client")
+        end, auth_info: new_code, **carry_contact(domain, row, at) }
     end
 
     def new_code = Array.new(16) { "abcdefghjkmnpqrstuvwxyz23456789".chars.sample(random: @random) }.join

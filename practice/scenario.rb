@@ -16,7 +16,9 @@ module Practice
     def self.demo(names_at: nil, registrars: File.join(__dir__, "scenario", "registrars"))
       names = YAML.load_file(File.join(__dir__, "scenario", "names.yml"))
       data = YAML.load_file(File.join(__dir__, "scenario", "saltern.yml"))
-      data["registrars"] = Dir[File.join(registrars, "*.yml")].to_h { |f| [File.basename(f, ".yml"), YAML.load_file(f)] }
+      data["registrars"] = Dir[File.join(registrars, "*.yml")].to_h do |f|
+        [File.basename(f, ".yml"), YAML.load_file(f)]
+      end
       return new(data, names) unless names_at
 
       new(data.merge("past" => []), names.select { |n| names_at.include?(n["at"]) })
@@ -64,7 +66,9 @@ module Practice
 
     def contact(key, row, index)
       row.slice("id", "name", "org", "street", "city", "country", "voice", "email").transform_keys(&:to_sym)
-         .merge(roid: format("C%05d-PRAC", index + 1), sponsor: row["at"] || key, created_at: day(row["created"]), updated_at: row["updated"] && day(row["updated"]))
+        .merge(roid: format("C%05d-PRAC",
+          index + 1), sponsor: row["at"] || key, created_at: day(row["created"]), updated_at: row["updated"] &&
+            day(row["updated"]))
     end
 
     def veil(row) = row["private"] && Registrar.alias_of(row["name"], registrars.dig(row["at"], "habits", "privacy"))
@@ -72,10 +76,16 @@ module Practice
     def domain(row, index, random, ds: [])
       holder = @contacts.fetch(row["registrant"] || row["at"])
       servers = row["dns"] ? hosts.fetch(row["dns"])["name_servers"] : []
-      { name: row["name"], roid: format("D%05d-PRAC", index + 1), sponsor: row.fetch("at"), created_at: day(row.fetch("created")),
-        expires_at: day(row.fetch("expires")), transferred_at: row["moved"] && day(row["moved"]), updated_at: day(row["updated"] || -30),
-        statuses: row.fetch("statuses", ["clientTransferProhibited"]).to_json, name_servers: servers.to_json, ds: ds.to_json, registrant: holder["id"], admin: row["admin"] ? @contacts.fetch(row["admin"])["id"] : holder["id"], veil: veil(row),
-        auth_info: row["code"] || Array.new(12) { "abcdefghjkmnpqrstuvwxyzABCDEFGHJKLMNPQRSTUVWXYZ23456789+-!".chars.sample(random: random) }.join }
+      { name: row["name"], roid: format("D%05d-PRAC", index + 1), sponsor: row.fetch("at"),
+        created_at: day(row.fetch("created")),
+        expires_at: day(row.fetch("expires")), transferred_at: row["moved"] && day(row["moved"]),
+        updated_at: day(row["updated"] || -30),
+        statuses: row.fetch("statuses", ["clientTransferProhibited"]).to_json, name_servers: servers.to_json,
+        ds: ds.to_json, registrant: holder["id"],
+        admin: row["admin"] ? @contacts.fetch(row["admin"])["id"] : holder["id"], veil: veil(row),
+        auth_info: row["code"] || Array.new(12) do
+          "abcdefghjkmnpqrstuvwxyzABCDEFGHJKLMNPQRSTUVWXYZ23456789+-!".chars.sample(random: random)
+        end.join }
     end
 
     def day(offset) = (start + (offset * DAY)).to_i
@@ -83,7 +93,8 @@ module Practice
     def zone(row, host)
       text = @zones.fetch(row.fetch("zone", "plain"))
       head = host.servers.map { |s| "@ 3600 IN NS #{s}.\n" }.join
-      soa = "$TTL 3600\n@ IN SOA #{host.servers.first}. hostmaster.#{host.servers.first}. 2027022801 7200 3600 1209600 3600\n"
+      soa = "$TTL 3600\n@ IN SOA #{host.servers.first}. hostmaster.#{host.servers.first}. 2027022801 7200 3600 " \
+            "1209600 3600\n"
       SteadyMove::Core::Records::ZoneReader.read(soa + head + text, origin: row["name"])
     end
   end

@@ -18,8 +18,11 @@ module Practice
       @agenda = Agenda.new(@db)
       @random = Random.new(scenario.seed + 1)
       @post = Post::Office.new(@db, @agenda, mailbox: scenario.mailbox["login"], readers: scenario.readers)
-      @registry = Registry.new(@db, @agenda, random: Random.new(scenario.seed), by_mail: scenario.registry.fetch("by_mail"))
-      @registrars = scenario.registrars.to_h { |id, row| [id, Registrar.new(id, row, registry: @registry, agenda: @agenda, post: @post, site: site)] }
+      @registry = Registry.new(@db, @agenda, random: Random.new(scenario.seed),
+        by_mail: scenario.registry.fetch("by_mail"))
+      @registrars = scenario.registrars.to_h do |id, row|
+        [id, Registrar.new(id, row, registry: @registry, agenda: @agenda, post: @post, site: site)]
+      end
       @site = site
       @hosts = scenario.hosts.to_h { |id, row| [id, Dns::Host.new(id, row, @db)] }
       @registry.listen { |event, row, at| heard(event, row, at) }
@@ -29,7 +32,10 @@ module Practice
     def now = @clock.now
     # What a registrar's people do on a customer's word.
     def front_office(id) = FrontOffice.new(self, @registrars.fetch(id), @db, @agenda)
-    def service(id) = Counters::Service.new(self, @scenario.registrars.fetch(id).fetch("service"), @db, @registrars.fetch(id))
+
+    def service(id)
+      Counters::Service.new(self, @scenario.registrars.fetch(id).fetch("service"), @db, @registrars.fetch(id))
+    end
 
     # Mail that came in over SMTP: to a registrar's support, to somebody who reads it or not, or to nobody.
     def receive(from, recipients, raw)
@@ -61,14 +67,19 @@ module Practice
     end
 
     def state
-      exclusively { { now: now.iso8601, rate: @clock.rate, next_event: @agenda.next_at&.iso8601, faults: faults, counters: counters } }
+      exclusively do
+        { now: now.iso8601, rate: @clock.rate, next_event: @agenda.next_at&.iso8601, faults: faults,
+          counters: counters }
+      end
     end
 
     # Where a person goes for what has to be done by hand, and the keys: [{title, site, login, password}].
     def counters
       @scenario.registrars.flat_map do |id, row|
-        [([id, row] unless row["counter"] == false), (["service-#{id}", row["service"]] if row["service"])].compact.map do |place, keys|
-          { title: keys["title"], site: "#{@site}/counter/#{place}/", login: keys["login"], password: keys["page_password"] || keys["password"] }
+        [([id, row] unless row["counter"] == false),
+          (["service-#{id}", row["service"]] if row["service"])].compact.map do |place, keys|
+          { title: keys["title"], site: "#{@site}/counter/#{place}/", login: keys["login"],
+            password: keys["page_password"] || keys["password"] }
         end
       end
     end
@@ -77,8 +88,9 @@ module Practice
     def asked = @db[:asked].order(:id).all
 
     def log(side, request, code)
-      @db[:asked].insert(registrar: side, command: [request.verb, request.op].compact.join(" "), name: request.names&.first,
-                         key: request.key, at: now.to_i, code: code)
+      @db[:asked].insert(registrar: side, command: [request.verb, request.op].compact.join(" "),
+        name: request.names&.first,
+        key: request.key, at: now.to_i, code: code)
     end
 
     def faults = @db[:faults].select_hash(:id, :detail)
@@ -130,8 +142,10 @@ module Practice
     # A registry that knows no code asks the holder by mail.
     def ask_holder(row, at)
       domain = @registry.find(row[:name])
-      subject, text = Post::Letters.of(:holder, name: row[:name], registrar: registrar_title(row[:requested_by]), deadline: Time.at(row[:act_at]).utc, link: "#{@site}/counter/registry/release/#{row[:name]}")
-      @post.deliver(at + 300, from: @scenario.registry["sender"], to: @registry.shown_email(domain, :registrant), subject: subject, text: text)
+      subject, text = Post::Letters.of(:holder, name: row[:name], registrar: registrar_title(row[:requested_by]),
+        deadline: Time.at(row[:act_at]).utc, link: "#{@site}/counter/registry/release/#{row[:name]}")
+      @post.deliver(at + 300, from: @scenario.registry["sender"], to: @registry.shown_email(domain, :registrant),
+        subject: subject, text: text)
     end
 
     def heard(event, row, at)

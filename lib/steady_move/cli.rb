@@ -89,12 +89,14 @@ module SteadyMove
 
     def read_mail
       Scripts::ReadMail.call(setting.octets(@file), names: @given[:names], domains: @given[:sender_domains],
-                                                    suffixes: rulebook.deep_suffixes, out: @out)
+        suffixes: rulebook.deep_suffixes, out: @out)
     end
 
     def judge
-      Scripts::Judge.new(rulebook, at: setting.at, horizon: setting.horizon, destination: setting.destination { config }, out: @out,
-                                   err: @err).call(setting.read(@file))
+      Scripts::Judge.new(rulebook, at: setting.at, horizon: setting.horizon, destination: setting.destination do
+        config
+      end, out: @out,
+        err: @err).call(setting.read(@file))
     end
   end
 end

@@ -4,16 +4,20 @@ require "i18n"
 require "yaml"
 
 module SteadyMove
-  # The catalogue of all that the desk says: config/words/LANGUAGE/*.yml, read through i18n. A second language is one more folder.
+  # The catalogue of all that the desk says: config/words/LANGUAGE/*.yml, read through i18n. A second language is one
+  # more folder.
   module Words
     FOLDER = File.join(ROOT, "config", "words")
     FIRST = :en
 
-    # Values that are nested sentences are worded first, lists are joined, instants become marks that the screen words.
+    # Values that are nested sentences are worded first, lists are joined, instants become marks that the screen
+    # words.
     class Catalogue
       def initialize(folder = FOLDER)
         @backend = I18n::Backend::Simple.new
-        Dir[File.join(folder, "*", "*.yml")].each { |f| @backend.store_translations(File.basename(File.dirname(f)), parsed(f)) }
+        Dir[File.join(folder, "*", "*.yml")].each do |f|
+          @backend.store_translations(File.basename(File.dirname(f)), parsed(f))
+        end
       end
 
       # key → text in a language with its values; raises KeyError where the catalogue has none, or a value lacks.
@@ -36,7 +40,7 @@ module SteadyMove
       def parsed(file) = YAML.safe_load_file(file)
 
       def leaves(tree, path = [])
-        return [path.join(".")] unless tree.is_a?(Hash) && tree.keys.none? { |k| %i[one other].include?(k) }
+        return [path.join(".")] unless tree.is_a?(Hash) && !tree.keys.intersect?(%i[one other])
 
         tree.flat_map { |k, v| leaves(v, path + [k]) }
       end
@@ -80,7 +84,9 @@ module SteadyMove
       end
 
       # Sentences as a list: “a, b and c”.
-      def list(items) = items.size < 2 ? items.first.to_s : say("common.and", first: items[0..-2].join(", "), last: items.last)
+      def list(items)
+        items.size < 2 ? items.first.to_s : say("common.and", first: items[0..-2].join(", "), last: items.last)
+      end
 
       private
 

@@ -20,7 +20,8 @@ module Practice
 
       def name(name)
         row = @office.kept(name)
-        ["<p><code>#{Page.h(name)}</code>: #{Page.h(state(row))}</p>", lock(name, row), privacy(name, row), code(name), servers(name, row), contacts(name, row), transfer(name)].join
+        ["<p><code>#{Page.h(name)}</code>: #{Page.h(state(row))}</p>", lock(name, row), privacy(name, row), code(name),
+          servers(name, row), contacts(name, row), transfer(name)].join
       end
 
       # what: the act; given: the form's fields. Returns a sentence.
@@ -33,7 +34,8 @@ module Practice
         when "code" then @office.code(name, reason: given["reason"], at: now)
         when "new-code" then @office.new_code(name, at: now)
         when "name-servers" then @office.name_servers(name, given["servers"].to_s.downcase.split(/[\s,;]+/), at: now)
-        when "registrant", "admin" then @office.contact(name, what, given["email"], at: now, opted_out: given["opted_out"] == "yes")
+        when "registrant", "admin" then @office.contact(name, what, given["email"], at: now,
+          opted_out: given["opted_out"] == "yes")
         when "release" then @office.release(name, at: now)
         else raise FrontOffice::No, "There is no such act."
         end
@@ -42,34 +44,53 @@ module Practice
       private
 
       def state(row)
-        ["lock #{row[:statuses].include?(FrontOffice::LOCK) ? 'on' : 'off'}", ("privacy on" if row[:veil]), ("transfer under way" if row[:statuses].include?("pendingTransfer"))].compact.join(", ")
+        ["lock #{row[:statuses].include?(FrontOffice::LOCK) ? 'on' : 'off'}", ("privacy on" if row[:veil]),
+          ("transfer under way" if row[:statuses].include?("pendingTransfer"))].compact.join(", ")
       end
 
       def at(name, what) = "/counter/#{@id}/#{name}/#{what}"
-      def lock(name, row) = "<h2>Lock</h2>#{row[:statuses].include?(FrontOffice::LOCK) ? Page.form(at(name, 'lock-off'), 'Take the lock off') : Page.form(at(name, 'lock-on'), 'Put the lock on')}"
+
+      def lock(name, row)
+        "<h2>Lock</h2>#{row[:statuses].include?(FrontOffice::LOCK) ? Page.form(at(name, 'lock-off'),
+          'Take the lock off') : Page.form(at(name, 'lock-on'), 'Put the lock on')}"
+      end
 
       def privacy(name, row)
         return "" if @row.dig("habits", "privacy").nil? || @row["service"]
 
-        "<h2>Privacy</h2>#{row[:veil] ? Page.form(at(name, 'privacy-off'), 'Show the contacts') : Page.form(at(name, 'privacy-on'), 'Hide the contacts')}"
+        act, says = row[:veil] ? ["privacy-off", "Show the contacts"] : ["privacy-on", "Hide the contacts"]
+        "<h2>Privacy</h2>#{Page.form(at(name, act), says)}"
       end
 
       def code(name)
         reason = @row.dig("habits", "code", "reason") ? { "reason" => "Why?" } : {}
-        "<h2>Authorization code</h2>#{Page.form(at(name, 'code'), @row.dig('habits', 'code', 'how') == 'mail' ? 'Send the code' : 'Show the code', reason)}#{Page.form(at(name, 'new-code'), 'Set a new code')}"
+        button = @row.dig("habits", "code", "how") == "mail" ? "Send the code" : "Show the code"
+        "<h2>Authorization code</h2>#{Page.form(at(name, 'code'), button, reason)}" \
+          "#{Page.form(at(name, 'new-code'), 'Set a new code')}"
       end
 
-      def servers(name, row) = "<h2>Name servers</h2><p>#{row[:name_servers].map { |s| "<code>#{Page.h(s)}</code>" }.join(', ')}</p>#{Page.form(at(name, 'name-servers'), 'Set', 'servers' => 'Name servers')}"
+      def servers(name, row)
+        "<h2>Name servers</h2><p>#{row[:name_servers].map do |s|
+          "<code>#{Page.h(s)}</code>"
+        end.join(', ')}</p>#{Page.form(at(name, 'name-servers'), 'Set',
+          'servers' => 'Name servers')}"
+      end
 
       def contacts(name, row)
         %i[registrant admin].map do |role|
           label = role == :admin ? "Administrative contact" : "Registrant"
-          fields = { "email" => "E-mail", **(role == :registrant && @row.dig("knows", "opt_out") ? { "opted_out" => "Opt out of the block?" } : {}) }
-          "<h2>#{label}</h2><p><code>#{Page.h(@world.registry.contact(@id, row[role])[:email])}</code></p>#{Page.form(at(name, role.to_s), 'Change', fields)}"
+          fields = { "email" => "E-mail",
+                     **(role == :registrant && @row.dig("knows",
+                       "opt_out") ? { "opted_out" => "Opt out of the block?" } : {}) }
+          "<h2>#{label}</h2><p><code>#{Page.h(@world.registry.contact(@id,
+            row[role])[:email])}</code></p>#{Page.form(at(name, role.to_s), 'Change', fields)}"
         end.join
       end
 
-      def transfer(name) = @world.registry.pending(name) ? "<h2>Transfer</h2>#{Page.form(at(name, 'release'), 'Approve the transfer')}" : ""
+      def transfer(name)
+        @world.registry.pending(name) ? "<h2>Transfer</h2>#{Page.form(at(name, 'release'),
+          'Approve the transfer')}" : ""
+      end
     end
   end
 end

@@ -6,8 +6,9 @@ require "rack"
 
 module Practice
   module Counters
-    # The registrars' own plain pages, where a person does by hand what the desk says. Places: every registrar, every separate privacy
-    # service (“service-” and the registrar's id), and the registry's page for holders. Nothing of the desk is in them.
+    # The registrars' own plain pages, where a person does by hand what the desk says. Places: every registrar, every
+    # separate privacy service (“service-” and the registrar's id), and the registry's page for holders. Nothing of
+    # the desk is in them.
     class Pages
       def initialize(world)
         @world = world
@@ -25,19 +26,25 @@ module Practice
 
         request.post? ? act(request, place, counter, rest) : show(place, counter, rest.first)
       rescue FrontOffice::No, Refusal => e
-        page("Not done", "<p role=\"alert\">#{Page.h(e.message)}</p><p><a href=\"/counter/#{Page.h(place)}/#{Page.h(rest.to_a.first)}\">Back</a></p>")
+        page("Not done",
+          "<p role=\"alert\">#{Page.h(e.message)}</p>#{back(Page.h(place), rest.to_a.first)}")
       end
 
       private
 
       def counter_of(place)
-        return Desk.new(@world, place) if @world.registrars.key?(place) && @world.scenario.registrars[place]["counter"] != false
+        if @world.registrars.key?(place) && @world.scenario.registrars[place]["counter"] != false
+          return Desk.new(@world,
+            place)
+        end
 
         id = place.to_s.delete_prefix("service-")
-        ServiceDesk.new(@world, id) if place.to_s.start_with?("service-") && @world.scenario.registrars.dig(id, "service")
+        ServiceDesk.new(@world, id) if place.to_s.start_with?("service-") && @world.scenario.registrars.dig(id,
+          "service")
       end
 
-      # The link in the mail: to the holder at the registry, or to the losing registrar's customer. Whoever has the link may use it.
+      # The link in the mail: to the holder at the registry, or to the losing registrar's customer. Whoever has the
+      # link may use it.
       def release(request, place, name)
         by_registry = place == "registry"
         counter = by_registry ? nil : counter_of(place)
@@ -45,15 +52,25 @@ module Practice
         return page("Transfer of #{name}", Page.release(request.path_info, name)) unless request.post?
 
         said = @world.exclusively do
-          by_registry ? @world.registry.holder_approves(name, at: @world.now) && "The transfer of #{name} is approved." : @world.front_office(place).release(name, at: @world.now)
+          by_registry ? @world.registry.holder_approves(name,
+            at: @world.now) && "The transfer of #{name} is approved." : @world.front_office(place).release(name,
+              at: @world.now)
         end
         page("Done", "<p role=\"status\">#{Page.h(said)}</p>")
       end
 
       def sign_in(request, place, counter)
-        return page(counter.title, Page.sign_in(place, "That is not the right name or password.")) unless request.post? && [request.params["login"], request.params["password"]] == counter.keys
+        unless request.post? && [
+          request.params["login"], request.params["password"]
+        ] == counter.keys
+          return page(counter.title,
+            Page.sign_in(place, "That is not the right name or password."))
+        end
 
-        [303, { "location" => "/counter/#{place}/", "set-cookie" => "counter_#{place}=#{token(place)}; path=/counter/#{place}; httponly; samesite=strict" }, []]
+        [303,
+          { "location" => "/counter/#{place}/", "set-cookie" => "counter_#{place}=#{token(place)}; " \
+                                                                "path=/counter/#{place}; httponly; samesite=strict" },
+          []]
       end
 
       def show(place, counter, name)
@@ -64,12 +81,23 @@ module Practice
       def act(request, place, counter, rest)
         name, what = rest
         said = @world.exclusively { counter.do(name, what, request.params, @world.now) }
-        page(counter.title, "<p role=\"status\">#{Page.h(said)}</p><p><a href=\"/counter/#{place}/#{Page.h(name) unless name == 'all'}\">Back</a></p>")
+        page(counter.title,
+          "<p role=\"status\">#{Page.h(said)}</p>#{back(place, name == 'all' ? nil : name)}")
       end
 
       def token(place) = OpenSSL::HMAC.hexdigest("SHA256", @seal, place)
-      def signed_in?(request, place) = Rack::Utils.secure_compare(request.cookies["counter_#{place}"].to_s, token(place))
-      def page(title, body, status: 200) = [status, { "content-type" => "text/html; charset=utf-8", "content-security-policy" => "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'" }, [Page.whole(title, body)]]
+
+      def signed_in?(request, place)
+        Rack::Utils.secure_compare(request.cookies["counter_#{place}"].to_s, token(place))
+      end
+
+      def page(title, body, status: 200)
+        policy = "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'"
+        headers = { "content-type" => "text/html; charset=utf-8", "content-security-policy" => policy }
+        [status, headers, [Page.whole(title, body)]]
+      end
+
+      def back(place, rest) = "<p><a href=\"/counter/#{place}/#{Page.h(rest)}\">Back</a></p>"
     end
   end
 end

@@ -22,15 +22,22 @@ module Practice
       def ask_check(at:)
         number = format("%06d", @world.random.rand(1_000_000))
         put("number", number)
-        mail(at + @row.fetch("number_after", 300), "Your number for the identity check", "Type this number to show who you are: #{number}. The identity check is open for one day.")
+        mail(at + @row.fetch("number_after", 300), "Your number for the identity check",
+          "Type this number to show who you are: #{number}. The identity check is open for one day.")
         "A number is on its way to you by mail."
       end
 
       def check(number, at:)
-        raise FrontOffice::No, "That is not the number." unless !get("number").nil? && get("number") == number.to_s.strip
+        unless !get("number").nil? && get("number") == number.to_s.strip
+          raise FrontOffice::No,
+            "That is not the number."
+        end
 
         put("passed", "yes")
-        mail(at + 60, "Your identity check is passed", "The identity check is passed. You may now change the privacy of:\n\n#{names.select { |n| on?(n) }.join("\n")}")
+        mail(at + 60, "Your identity check is passed", "The identity check is passed. You may now change the " \
+          "privacy of:\n\n#{names.select do |n|
+            on?(n)
+          end.join("\n")}")
         "The identity check is passed."
       end
 
@@ -42,9 +49,16 @@ module Practice
 
       private
 
-      def mail(at, subject, text) = @world.post.deliver(at, from: "desk@#{@row['writes_from']}", to: @registrar.owner, subject: subject, text: "#{text}\n\n#{title}")
+      def mail(at, subject, text)
+        @world.post.deliver(at, from: "desk@#{@row['writes_from']}", to: @registrar.owner, subject: subject,
+          text: "#{text}\n\n#{title}")
+      end
+
       def get(key) = @settings.where(key: "service-#{@registrar.id}-#{key}").get(:value)
-      def put(key, value) = @settings.insert_conflict(:replace).insert(key: "service-#{@registrar.id}-#{key}", value: value)
+
+      def put(key, value)
+        @settings.insert_conflict(:replace).insert(key: "service-#{@registrar.id}-#{key}", value: value)
+      end
     end
   end
 end

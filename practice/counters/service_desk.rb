@@ -13,13 +13,17 @@ module Practice
       def keys = [@service.login, @service.password]
 
       def list(place)
-        check = @service.checked? ? "<p>Your identity check is passed.</p>" : Page.form("/counter/#{@place}/all/ask", "Send me a number for the identity check") + Page.form("/counter/#{@place}/all/check", "Check", "number" => "Number")
+        check = @service.checked? ? "<p>Your identity check is passed.</p>" : Page.form("/counter/#{@place}/all/ask",
+          "Send me a number for the identity check") + Page.form("/counter/#{@place}/all/check", "Check",
+            "number" => "Number")
         check + Page.names(place, @service.names.map { |n| [n, @service.on?(n) ? "privacy on" : "privacy off"] })
       end
 
       def name(name)
         on = @service.on?(name)
-        "<p><code>#{Page.h(name)}</code>: privacy #{on ? 'on' : 'off'}</p>#{Page.form("/counter/#{@place}/#{name}/#{on ? 'off' : 'on'}", on ? 'Show the contacts' : 'Hide the contacts')}"
+        form = Page.form("/counter/#{@place}/#{name}/#{on ? 'off' : 'on'}",
+          on ? "Show the contacts" : "Hide the contacts")
+        "<p><code>#{Page.h(name)}</code>: privacy #{on ? 'on' : 'off'}</p>#{form}"
       end
 
       def do(name, what, given, now)

@@ -13,7 +13,8 @@ module Practice
       def initialize(endpoints, data:, port:, scenario: Scenario.demo, cost: 12, timeout: 15)
         @link = Link.new(endpoints)
         @clock = Clock.new(@link)
-        config = SteadyMove::Desk::Config.new(Settings.map(endpoints, scenario, data: data, port: port, timeout: timeout))
+        config = SteadyMove::Desk::Config.new(Settings.map(endpoints, scenario, data: data, port: port,
+          timeout: timeout))
         @app = SteadyMove::Desk::App.new(config, clock: @clock, random: Random.new)
         @runner = SteadyMove::Desk::Runner.new(@app)
         @driver = Driver.new(@link, @clock, @runner)

@@ -47,7 +47,8 @@ module Practice
         end
       end
 
-      # A runner in another process has two minutes of the clock for a step; a clock that jumps over them would take it away half-way.
+      # A runner in another process has two minutes of the clock for a step; a clock that jumps over them would take
+      # it away half-way.
       def wait_for_others
         PATIENCE.times do
           return unless @runner.others_at_work?

@@ -27,7 +27,8 @@ module Practice
       def call(verb, path, **body)
         http = Net::HTTP.new("127.0.0.1", @port)
         answer = http.start do |h|
-          verb == :get ? h.get("/control/#{path}") : h.post("/control/#{path}", body.to_json, "Content-Type" => "application/json")
+          verb == :get ? h.get("/control/#{path}") : h.post("/control/#{path}", body.to_json,
+            "Content-Type" => "application/json")
         end
         raise ArgumentError, answer.body unless answer.code == "200"
 

@@ -2,7 +2,8 @@
 
 module Practice
   module Dns
-    # Answers questions from a zone (RFC 1034 §4.3.2): data, alias, referral, wildcard (RFC 4592), no data, no such name.
+    # Answers questions from a zone (RFC 1034 §4.3.2): data, alias, referral, wildcard (RFC 4592), no data, no such
+    # name.
     module Answers
       Name = SteadyMove::Core::Records::Name
 

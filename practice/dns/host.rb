@@ -34,7 +34,8 @@ module Practice
       end
 
       def save(zone)
-        @table.insert_conflict(:replace).insert(host: id, origin: zone.origin.to_s.downcase, text: Records::ZoneWriter.write(zone))
+        @table.insert_conflict(:replace).insert(host: id, origin: zone.origin.to_s.downcase,
+          text: Records::ZoneWriter.write(zone))
       end
 
       def drop(origin) = @zones.where(origin: origin).delete
@@ -50,7 +51,7 @@ module Practice
       # The zone as it is before the customer's first update: its own SOA and NS.
       def fresh(origin)
         text = "#{origin} 3600 IN SOA #{servers.first}. hostmaster.#{servers.first}. 1 7200 3600 1209600 3600\n" +
-               servers.map { |s| "#{origin} 3600 IN NS #{s}.\n" }.join
+          servers.map { |s| "#{origin} 3600 IN NS #{s}.\n" }.join
         Records::ZoneReader.read(text, origin: origin.to_s)
       end
     end

@@ -23,7 +23,8 @@ module Practice
       # A zone that holds the suffix's apex and the delegation that covers the name.
       def zone_for(name)
         apex = @apexes.find { |a| name.under?(a) } or return
-        Records::ZoneReader.read(text(apex, name.labels.size > apex.labels.size ? delegation(name, apex) : []), origin: apex.to_s)
+        Records::ZoneReader.read(text(apex, name.labels.size > apex.labels.size ? delegation(name, apex) : []),
+          origin: apex.to_s)
       end
 
       private
@@ -31,13 +32,16 @@ module Practice
       def delegation(name, apex)
         child = Records::Name.new(name.labels.last(apex.labels.size + 1)).to_host.downcase
         row = @registry.find(child)
-        row[:name_servers].map { |s| "#{child}. #{NS_TTL} IN NS #{s}." } + row[:ds].map { |ds| "#{child}. #{NS_TTL} IN DS #{ds}" }
+        row[:name_servers].map { |s| "#{child}. #{NS_TTL} IN NS #{s}." } + row[:ds].map do |ds|
+          "#{child}. #{NS_TTL} IN DS #{ds}"
+        end
       rescue Refusal
         []
       end
 
       def text(apex, lines)
-        ["#{apex} 3600 IN SOA #{@server}. hostmaster.#{@server}. 1 7200 3600 1209600 900", "#{apex} 3600 IN NS #{@server}.", *lines].join("\n")
+        ["#{apex} 3600 IN SOA #{@server}. hostmaster.#{@server}. 1 7200 3600 1209600 900",
+          "#{apex} 3600 IN NS #{@server}.", *lines].join("\n")
       end
     end
   end

@@ -101,7 +101,10 @@ module Practice
       def transfer(request, octets, question)
         signer = signed_by(request, octets)
         zone = @host.zone(Codec.name_of(question.qname))
-        return base(request, "REFUSED") unless signer && zone && @host.transfer? && !@world.fault?("no-transfer-#{@host.id}")
+        unless signer && zone && @host.transfer? && !@world.fault?("no-transfer-#{@host.id}")
+          return base(request,
+            "REFUSED")
+        end
 
         soa, rest = zone.records.partition { |r| r.type == "SOA" }
         sign(put(base(request).tap { |m| m.header.aa = true }, soa + rest + soa), signer, request)

@@ -35,7 +35,9 @@ module Practice
         return records if apex_own?(name, type, origin)
 
         case resource.klass.string
-        when "ANY" then records.reject { |r| r.name == name && (%w[ANY TYPE255].include?(type) || r.type == type) && !apex_own?(r.name, r.type, origin) }
+        when "ANY" then records.reject do |r|
+          r.name == name && (%w[ANY TYPE255].include?(type) || r.type == type) && !apex_own?(r.name, r.type, origin)
+        end
         else records | [Codec.decode(resource)]
         end
       end

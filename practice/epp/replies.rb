@@ -45,7 +45,8 @@ module Practice
       end
 
       MESSAGES = { 1000 => "Command completed successfully", 1001 => "Command completed successfully; action pending",
-                   1300 => "Command completed successfully; no messages", 1301 => "Command completed successfully; ack to dequeue",
+                   1300 => "Command completed successfully; no messages",
+                   1301 => "Command completed successfully; ack to dequeue",
                    1500 => "Command completed successfully; ending session" }.freeze
 
       def queue(builder, queue)

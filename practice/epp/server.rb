@@ -64,7 +64,9 @@ module Practice
         when "hello" then [Replies.greeting("Practice registry", @world.now), service]
         when "login" then sign_in(request)
         when "logout" then [simple(1500, request), nil, true]
-        when *VERBS then service ? [@world.exclusively { service.call(request) }, service] : [simple(2002, request), nil]
+        when *VERBS then service ? [@world.exclusively do
+          service.call(request)
+        end, service] : [simple(2002, request), nil]
         else [simple(2101, request), service]
         end
       rescue SteadyMove::Wire::Malformed

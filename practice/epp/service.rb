@@ -36,18 +36,25 @@ module Practice
       end
 
       def do_update(request, at)
-        return [@side.change_contact(request.contact, email: request.email, at: at) ? 1000 : 1001, nil, nil] if request.contact
+        if request.contact
+          return [@side.change_contact(request.contact, email: request.email, at: at) ? 1000 : 1001, nil,
+            nil]
+        end
 
-        [@side.update(request.name, add: request.add, rem: request.rem, auth: request.auth, at: at) ? 1000 : 1001, nil, nil]
+        [@side.update(request.name, add: request.add, rem: request.rem, auth: request.auth, at: at) ? 1000 : 1001, nil,
+          nil]
       end
 
       def do_transfer(request, at)
         row, code = case request.op
-                    when "request" then [@side.request_transfer(request.name, request.auth, years: request.years || 1, at: at), 1001]
-                    when "query" then [@side.query(request.name, auth: request.auth), 1000]
-                    when "approve", "reject", "cancel" then [@side.end_transfer(request.name, request.op, at: at), 1000]
-                    else raise Refusal, 2005
-                    end
+        when "request" then [
+          @side.request_transfer(request.name, request.auth,
+            years: request.years || 1, at: at), 1001
+        ]
+        when "query" then [@side.query(request.name, auth: request.auth), 1000]
+        when "approve", "reject", "cancel" then [@side.end_transfer(request.name, request.op, at: at), 1000]
+        else raise Refusal, 2005
+        end
         [code, nil, ->(x) { Replies.transfer(x, row) }]
       end
 
@@ -69,7 +76,8 @@ module Practice
 
       def reply(request, code, message: nil, queue: nil, &data)
         number = @world.log(@side.id, request, code)
-        Replies.response(code, key: request.key, server_key: format("PW-%06d", number), message: message, queue: queue, &data)
+        Replies.response(code, key: request.key, server_key: format("PW-%06d", number), message: message, queue: queue,
+          &data)
       end
     end
   end

@@ -2,7 +2,8 @@
 
 module Practice
   module Epp
-    # How an EPP server can misbehave when it replies. Each takes the connection and the reply; false ends the conversation.
+    # How an EPP server can misbehave when it replies. Each takes the connection and the reply; false ends the
+    # conversation.
     module Trouble
       Framing = SteadyMove::Wire::Epp::Framing
 
@@ -14,7 +15,9 @@ module Practice
           false
         },
         "garbage" => ->(tls, _reply) { Framing.write(tls, "<html><body>502</body></html>") || true },
-        "stranger" => ->(tls, reply) { Framing.write(tls, reply.sub(%r{<clTRID>[^<]*</clTRID>}, "<clTRID>somebody-else</clTRID>")) || true },
+        "stranger" => ->(tls, reply) {
+          Framing.write(tls, reply.sub(%r{<clTRID>[^<]*</clTRID>}, "<clTRID>somebody-else</clTRID>")) || true
+        },
         "lying" => lambda { |tls, _reply|
           tls.write([0x7fffffff].pack("N"))
           tls.flush

@@ -4,7 +4,8 @@ require "socket"
 
 module Practice
   module Post
-    # The part of IMAP4rev1 (RFC 3501) that a reader of one mailbox needs: LOGIN, EXAMINE/SELECT, UID SEARCH, UID FETCH, LOGOUT.
+    # The part of IMAP4rev1 (RFC 3501) that a reader of one mailbox needs: LOGIN, EXAMINE/SELECT, UID SEARCH, UID
+    # FETCH, LOGOUT.
     class ImapServer
       def initialize(port, world, login:, password:)
         @world = world
@@ -39,7 +40,8 @@ module Practice
         case word
         when "CAPABILITY" then "* CAPABILITY IMAP4rev1\r\n#{tag} OK done\r\n"
         when "LOGIN" then sign_in(tag, rest)
-        when "SELECT", "EXAMINE" then "* #{@world.post.count} EXISTS\r\n* 0 RECENT\r\n* FLAGS ()\r\n* OK [UIDVALIDITY 1]\r\n#{tag} OK [READ-ONLY] done\r\n"
+        when "SELECT", "EXAMINE" then "* #{@world.post.count} EXISTS\r\n* 0 RECENT\r\n* FLAGS ()\r\n* OK " \
+                                      "[UIDVALIDITY 1]\r\n#{tag} OK [READ-ONLY] done\r\n"
         when "UID" then uid(tag, rest)
         when "LOGOUT" then "* BYE\r\n#{tag} OK done\r\n"
         else "#{tag} BAD unknown\r\n"
@@ -53,10 +55,14 @@ module Practice
 
       def uid(tag, rest)
         case rest
-        when /\ASEARCH .*?(\d+):\*/i then "* SEARCH #{@world.post.since(Regexp.last_match(1).to_i - 1).map(&:first).join(' ')}\r\n#{tag} OK done\r\n"
+        when /\ASEARCH .*?(\d+):\*/i then search(tag, Regexp.last_match(1).to_i)
         when /\AFETCH (\d+) /i then fetch(tag, Regexp.last_match(1).to_i)
         else "#{tag} BAD unknown\r\n"
         end
+      end
+
+      def search(tag, from)
+        "* SEARCH #{@world.post.since(from - 1).map(&:first).join(' ')}\r\n#{tag} OK done\r\n"
       end
 
       def fetch(tag, uid)

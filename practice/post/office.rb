@@ -4,9 +4,11 @@ require "mail"
 
 module Practice
   module Post
-    # The one mailbox of the scenario, and the people behind other addresses. Mail arrives at its instant; numbers rise in the order of arrival.
+    # The one mailbox of the scenario, and the people behind other addresses. Mail arrives at its instant; numbers
+    # rise in the order of arrival.
     class Office
-      # mailbox: the address that is read over IMAP; readers: {address => {answers_after: seconds} | {bounces: true} | {silent: true}}.
+      # mailbox: the address that is read over IMAP; readers: {address => {answers_after: seconds} | {bounces: true} |
+      # {silent: true}}.
       def initialize(db, agenda, mailbox:, readers:)
         @mail = db[:mail]
         @agenda = agenda
@@ -37,9 +39,13 @@ module Practice
         reader = @readers.fetch(recipient, { "bounces" => true })
         mail = ::Mail.read_from_string(raw)
         if reader["bounces"]
-          deliver(at + 60, from: "mail-daemon@#{recipient.partition('@').last}", to: from, subject: "Undelivered: #{mail.subject}", bounced: recipient, answers: mail.message_id)
+          deliver(at + 60, from: "mail-daemon@#{recipient.partition('@').last}", to: from,
+            subject: "Undelivered: #{mail.subject}", bounced: recipient, answers: mail.message_id)
         elsif reader["answers_after"]
-          deliver(at + reader["answers_after"], from: recipient, to: from, subject: "Re: #{mail.subject}", text: "Here it is.\n\n#{mail.decoded.to_s.dup.force_encoding('UTF-8').lines.map { |l| "> #{l}" }.join}", answers: mail.message_id)
+          deliver(at + reader["answers_after"], from: recipient, to: from, subject: "Re: #{mail.subject}",
+            text: "Here it is.\n\n#{mail.decoded.to_s.dup.force_encoding('UTF-8').lines.map do |l|
+              "> #{l}"
+            end.join}", answers: mail.message_id)
         end
       end
 
@@ -54,8 +60,14 @@ module Practice
       def report(message, letter)
         address = letter["bounced"]
         message.content_type = "multipart/report; report-type=delivery-status"
-        message.add_part(::Mail::Part.new { body "Your message to #{address} could not be delivered: there is no such mailbox." })
-        message.add_part(::Mail::Part.new { content_type "message/delivery-status"; body "Reporting-MTA: dns; practice.example\r\n\r\nFinal-Recipient: rfc822; #{address}\r\nAction: failed\r\nStatus: 5.1.1\r\n" }) # rubocop:disable Style/Semicolon
+        message.add_part(::Mail::Part.new do
+          body "Your message to #{address} could not be delivered: there is no such mailbox."
+        end)
+        message.add_part(::Mail::Part.new do
+          content_type "message/delivery-status"
+          body "Reporting-MTA: dns; practice.example\r\n\r\nFinal-Recipient: rfc822; #{address}\r\nAction: " \
+               "failed\r\nStatus: 5.1.1\r\n"
+        end)
       end
     end
   end

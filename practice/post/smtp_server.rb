@@ -38,7 +38,8 @@ module Practice
         case line
         when /\A(?:EHLO|HELO) /i, /\ANOOP/i then "250 practice mail"
         when /\AMAIL FROM:<([^>]*)>/i then (letter[:from] = Regexp.last_match(1)) && "250 go on"
-        when /\ARCPT TO:<([^>]+)>/i then (letter[:to] << Regexp.last_match(1)) && (@world.fault?("outgoing-refuses") ? "550 no such mailbox" : "250 go on")
+        when /\ARCPT TO:<([^>]+)>/i then (letter[:to] << Regexp.last_match(1)) &&
+          (@world.fault?("outgoing-refuses") ? "550 no such mailbox" : "250 go on")
         when /\ADATA\z/i then data(socket, letter)
         when /\ARSET/i then letter[:to].clear && "250 forgotten"
         else "500 unknown"

@@ -82,7 +82,8 @@ class BrowserHandsTest < Minitest::Test
     assert_text "Write to Cobble and Keel for 2 names"
     click_on "Write the letter"
     click_on "Write one letter for 2 names"
-    assert_field "The letter", with: /Please take the transfer lock off:\n  saltern-harbour.example\n  isles-weather.example/
+    assert_field "The letter",
+      with: /Please take the transfer lock off:\n  saltern-harbour.example\n  isles-weather.example/
     assert_link "Open it in your mail program"
     fill_in "The letter", with: "#{find_field('The letter').value}\nThank you."
     click_on "Send it"
@@ -127,12 +128,16 @@ class BrowserHandsTest < Minitest::Test
     assert_text "2 moves were started"
     click_on "gathered by place"
     assert_text "Write one letter for saltern-harbour.example"
-    within("section", text: "Millrace Registrations") { assert_text "Open slipway.example and take the transfer lock off" }
+    within("section", text: "Millrace Registrations") do
+      assert_text "Open slipway.example and take the transfer lock off"
+    end
   end
 
   def test_a_message_is_dropped_in_and_put_right
     file = File.join(world.folder, "offer.eml")
-    File.write(file, "From: a@elsewhere.test\r\nMessage-ID: <1@b>\r\nSubject: Please approve the transfer of slipway.example\r\n\r\nApprove it.\r\n")
+    File.write(file,
+      "From: a@elsewhere.test\r\nMessage-ID: <1@b>\r\nSubject: Please approve the transfer of " \
+      "slipway.example\r\n\r\nApprove it.\r\n")
     sign_in
     visit "/post"
     attach_file "Drop messages here", file
@@ -156,7 +161,8 @@ class BrowserHandsTest < Minitest::Test
     click_on "Write one letter for saltern-harbour.example"
     assert_field "The letter"
     axe("/by-hand")
-    ["/moves/#{world.app.moves.open.first.id}", "/names/kelpsound.example", "/names/batch?tray=slipway.example,saltern-harbour.example"].each do |path|
+    ["/moves/#{world.app.moves.open.first.id}", "/names/kelpsound.example",
+      "/names/batch?tray=slipway.example,saltern-harbour.example"].each do |path|
       visit path
       assert_selector "section.panel"
       assert_no_text "looked at."

@@ -55,7 +55,8 @@ class BrowserJourneyTest < Minitest::Test
   # A browser keeps only a few connections to one server: a page that is left must not keep one.
   def test_a_page_that_is_left_lets_go_of_its_stream
     sign_in
-    page.execute_script("const close = EventSource.prototype.close; EventSource.prototype.close = function () { localStorage.setItem('let-go', this.url); return close.call(this) }")
+    page.execute_script("const close = EventSource.prototype.close; EventSource.prototype.close = function () { " \
+                        "localStorage.setItem('let-go', this.url); return close.call(this) }")
     visit "/names"
     assert_selector "nav a", text: "Desk"
     assert_match(%r{/api/events\z}, page.evaluate_script("localStorage.getItem('let-go')"))
@@ -64,7 +65,10 @@ class BrowserJourneyTest < Minitest::Test
   def test_a_name_that_is_barred_says_why
     sign_in
     visit "/names/tern-island-cruises.example"
-    ["Barred", "The registry itself forbids a transfer (serverTransferProhibited)", "Ask the losing registrar", "It can’t be moved now"].each { |t| assert_text t }
+    ["Barred", "The registry itself forbids a transfer (serverTransferProhibited)", "Ask the losing registrar",
+      "It can’t be moved now"].each do |t|
+      assert_text t
+    end
     assert_no_link "Plan its move"
     visit "/names/kelpquay.example"
     ["Wait until", "within 60 days of its creation", "It clears in 19 days"].each { |t| assert_text t }
@@ -115,7 +119,8 @@ class BrowserJourneyTest < Minitest::Test
     click_on "Dark"
     assert_selector "html.dark"
     size(390, 844)
-    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names/batch?tray=#{NAME},harbourpass.example", "/moves", "/by-hand", "/post", "/codes", "/rulebook", "/accounts", "/status", "/practice"].each do |path|
+    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names/batch?tray=#{NAME},harbourpass.example", "/moves",
+      "/by-hand", "/post", "/codes", "/rulebook", "/accounts", "/status", "/practice"].each do |path|
       visit path
       assert_selector "nav a", text: "Desk"
       assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, 390, path
@@ -128,7 +133,9 @@ class BrowserJourneyTest < Minitest::Test
     visit "/"
     axe("sign-in")
     sign_in
-    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names?at=2027-05-01T08:00:00Z&group=gate&tray=#{NAME}", "/names/take-in", "/moves", "/moves/1", "/post", "/codes", "/rulebook", "/accounts", "/status", "/practice"].each do |path|
+    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names?at=2027-05-01T08:00:00Z&group=gate&tray=#{NAME}",
+      "/names/take-in", "/moves", "/moves/1", "/post", "/codes", "/rulebook", "/accounts", "/status",
+      "/practice"].each do |path|
       visit path
       assert_selector "main, section"
       assert_no_text "working it out"

@@ -62,7 +62,8 @@ class BrowserNamesTest < Minitest::Test
     click_on "Empty the tray"
     assert_no_text "in the tray"
     press "t"
-    assert_equal "What if we start on", page.evaluate_script("document.activeElement.closest('label').textContent.trim()")
+    assert_equal "What if we start on",
+      page.evaluate_script("document.activeElement.closest('label').textContent.trim()")
   end
 
   # A site's own word: which names it changes is shown before it is saved; it is taken back again.
@@ -96,9 +97,13 @@ class BrowserNamesTest < Minitest::Test
     sign_in
     world.app.names.drop("ferry-cats.example")
     visit "/names/take-in"
-    fill_in "Names, or a table", with: "https://WWW.Ferry-Cats.example/about # the cats\nbad_name.example; kelpsound.example"
+    fill_in "Names, or a table",
+      with: "https://WWW.Ferry-Cats.example/about # the cats\nbad_name.example; kelpsound.example"
     click_on "Take them in"
-    ["1 corrected, 1 already there, 1 refused", "was understood as ferry-cats.example", "the part “bad_name” must have"].each { |t| assert_text t }
+    ["1 corrected, 1 already there, 1 refused", "was understood as ferry-cats.example",
+      "the part “bad_name” must have"].each do |t|
+      assert_text t
+    end
     click_on "Let it go again"
     assert_text "Let go again"
     fill_in "Names, or a table", with: "Domain;Held at;Paid\nferry-cats.example;Cobble and Keel;no\n"
@@ -119,9 +124,12 @@ class BrowserNamesTest < Minitest::Test
     sign_in
     visit "/codes"
     assert_text "saltern-press.fjd.test"
-    fill_in "One name and its code a line", with: "kelpsound.example,Ab,9;x\"1\nnobody.example,xx1234\nharbourpass.example"
+    fill_in "One name and its code a line",
+      with: "kelpsound.example,Ab,9;x\"1\nnobody.example,xx1234\nharbourpass.example"
     click_on "Look at each line first"
-    ["Keep 1 of 3", "nobody.example is not on the list of names.", "no code stands behind the name"].each { |t| assert_text t }
+    ["Keep 1 of 3", "nobody.example is not on the list of names.", "no code stands behind the name"].each do |t|
+      assert_text t
+    end
     click_on "Keep 1 of 3"
     row = find("tr", text: "kelpsound.example", match: :first)
     refute_includes page.html, "Ab,9;x"

@@ -2,19 +2,22 @@
 
 require_relative "../test_helper"
 
-# Steps that people do: which there are for which habits, whose turn they are, and what counts as done. Invented names.
+# Steps that people do: which there are for which habits, whose turn they are, and what counts as done. Invented
+# names.
 class ByHandStepsTest < Minitest::Test
   Moves = Core::Moves
   START = Time.utc(2027, 3, 1, 8)
   WORDS = { name: "ferry.example", from: "A", to: "B", old_host: "O", new_host: "N", service: "S", keeper: "K" }.freeze
 
   def plan(options, ways = {}, **more)
-    Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: options, ways: ways, settle_seconds: 0, response_days: 5, years: 1,
+    Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: options, ways: ways, settle_seconds: 0,
+      response_days: 5, years: 1,
                    **more)
   end
 
   def event(type, step = nil, after: 0, **data)
-    Moves::Event.new(seq: 0, at: START + after, type: type, step: step, says: "#{type} #{step}", evidence: {}, by: "desk", data: data.transform_keys(&:to_s))
+    Moves::Event.new(seq: 0, at: START + after, type: type, step: step, says: "#{type} #{step}", evidence: {},
+      by: "desk", data: data.transform_keys(&:to_s))
   end
 
   def state(plan, *events) = Moves::State.fold(plan, [event("planned"), *events])
@@ -24,23 +27,36 @@ class ByHandStepsTest < Minitest::Test
   WAYS = [
     ["epp", nil, { "unlock" => "connection", "code" => "connection", "privacy" => "page", "release" => "connection" }],
     ["epp", { "code" => "mail" }, { "unlock" => "connection", "code" => "mail" }],
-    ["by_hand", nil, { "unlock" => "page", "code" => "page", "contacts" => "page", "name_servers" => "page", "release" => "page" }],
+    ["by_hand", nil,
+      { "unlock" => "page", "code" => "page", "contacts" => "page", "name_servers" => "page", "release" => "page" }],
     ["by_hand", { "unlock" => "connection", "privacy" => "service" }, { "unlock" => "page", "privacy" => "service" }],
-    ["by_hand", { "unlock" => "letter", "release" => "link" }, { "unlock" => "letter", "release" => "link", "code" => "page" }],
+    ["by_hand", { "unlock" => "letter", "release" => "link" },
+      { "unlock" => "letter", "release" => "link", "code" => "page" }],
     ["epp", { "privacy" => "connection", "unlock" => "smoke" }, { "privacy" => "page", "unlock" => "connection" }]
   ].freeze
 
   def test_how_each_act_is_done
-    WAYS.each { |kind, chosen, expected| assert_equal expected, Moves::Ways.of(kind, chosen).slice(*expected.keys), [kind, chosen].inspect }
+    WAYS.each do |kind, chosen, expected|
+      assert_equal expected, Moves::Ways.of(kind, chosen).slice(*expected.keys),
+        [kind, chosen].inspect
+    end
   end
 
   # options => the steps in their order
   STEPS = {
-    %i[lock code] => %w[unlock lock-gone get-code check-code order registry-pending release landed lock-back check-landed],
-    %i[lock code ask] => %w[unlock lock-gone ask-code get-code check-code order registry-pending release landed lock-back check-landed],
-    %i[lock code ask contact] => %w[prove-contact unlock lock-gone ask-code get-code check-code order registry-pending release landed lock-back check-landed],
-    %i[privacy] => %w[consent privacy-off contacts-shown order registry-pending release landed privacy-back check-landed],
-    %i[privacy identity contact] => %w[consent identity privacy-off contacts-shown prove-contact order registry-pending release landed privacy-back check-landed],
+    %i[lock
+      code] => %w[unlock lock-gone get-code check-code order registry-pending release landed lock-back check-landed],
+    %i[lock code
+      ask] => %w[unlock lock-gone ask-code get-code check-code order registry-pending release landed lock-back
+        check-landed],
+    %i[lock code ask
+      contact] => %w[prove-contact unlock lock-gone ask-code get-code check-code order registry-pending release landed
+        lock-back check-landed],
+    %i[privacy] => %w[consent privacy-off contacts-shown order registry-pending release landed privacy-back
+      check-landed],
+    %i[privacy identity
+      contact] => %w[consent identity privacy-off contacts-shown prove-contact order registry-pending release landed
+        privacy-back check-landed],
     %i[contact] => %w[prove-contact order registry-pending release landed check-landed]
   }.freeze
 
@@ -94,13 +110,16 @@ class ByHandStepsTest < Minitest::Test
 
   def test_a_word_only_starts_the_looking
     SAID.each do |events, (phase, turn, since)|
-      found = state(plan(%i[lock], { "unlock" => "page" }), *events.map { |type, after| event(type, "unlock", after: after, **(type == "problem" ? { yours: true } : {})) })
+      found = state(plan(%i[lock], { "unlock" => "page" }), *events.map do |type, after|
+        event(type, "unlock", after: after, **(type == "problem" ? { yours: true } : {}))
+      end)
       step = found["unlock"]
       assert_equal phase, step.phase, events.inspect
       next if phase == "done"
 
       assert_equal turn, step.turn, events.inspect
-      since ? assert_equal(START + since, found.set_going_at("unlock"), events.inspect) : assert_nil(found.set_going_at("unlock"), events.inspect)
+      since ? assert_equal(START + since, found.set_going_at("unlock"),
+        events.inspect) : assert_nil(found.set_going_at("unlock"), events.inspect)
     end
   end
 
@@ -116,7 +135,11 @@ class ByHandStepsTest < Minitest::Test
 
   def test_what_was_opened_by_hand_is_closed_again
     SAFE.each do |begun, ended, active|
-      found = state(plan(%i[lock privacy], { "unlock" => "page", "privacy" => "page" }), *begun.map { |type, step| event(type, step) }, *ended.map { |t| event(t) })
+      found = state(plan(%i[lock privacy], { "unlock" => "page", "privacy" => "page" }), *begun.map do |type, step|
+        event(type, step)
+      end, *ended.map do |t|
+             event(t)
+           end)
       next if ended.empty?
 
       assert_equal active, found.active.map { |s| s.step.id }, begun.inspect
@@ -153,8 +176,10 @@ class ByHandStepsTest < Minitest::Test
   def test_longer_than_the_owner_consented_to
     consent = event("consent", "consent", given_by: "P", shown: [], from: START, until: START + 500)
     TOO_LONG.each do |from, over, now, expected|
-      shown = [event("done", "contacts-shown", after: from), (event("done", "privacy-back", after: over) if over)].compact
-      assert_equal expected, state(plan(%i[privacy]), consent, *shown).overexposed?(START + now), [from, over, now].inspect
+      shown = [event("done", "contacts-shown", after: from),
+        (event("done", "privacy-back", after: over) if over)].compact
+      assert_equal expected, state(plan(%i[privacy]), consent, *shown).overexposed?(START + now),
+        [from, over, now].inspect
       refute state(plan(%i[privacy]), *shown).overexposed?(START + now), "without a consent nothing ends"
     end
   end

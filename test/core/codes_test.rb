@@ -6,15 +6,24 @@ require_relative "../test_helper"
 class CodesTest < Minitest::Test
   # line => name and code, or a part of the error; warnings
   LINES = [
-    ["a.example,abc123", "a.example", "abc123", []], ["a.example;abc123", "a.example", "abc123", []], ["a.example\tabc123", "a.example", "abc123", []],
-    ["a.example    abc123", "a.example", "abc123", []], ["a.example,ab,c;1 2\"3", "a.example", "ab,c;1 2\"3", []], ["A.Example.,AbC123", "a.example", "AbC123", []],
-    ["fähre.example,abc123", "xn--fhre-loa.example", "abc123", []], ["a.isl.test,abc123", "a.isl.test", "abc123", []], ["a.example, abc123", "a.example", " abc123", ["begins or ends with a blank"]],
-    ["a.example,abc123  ", "a.example", "abc123  ", ["begins or ends with a blank"]], ["a.example,\"ab,\"\"c 1\"", "a.example", "ab,\"c 1", []], ["\"a.example\",\"abc123\"", "a.example", "abc123", []],
-    ["a.example,abc\"123\"", "a.example", "abc\"123\"", []], ["a.example,0OIl1x", "a.example", "0OIl1x", []], ["a.example,abc", "a.example", "abc", ["3 characters; at least 6"]],
-    ["a.example,#{'x' * 65}", "a.example", "x" * 65, ["65 characters; at most 64"]], ["a.example,abcdé1", "a.example", "abcdé1", ["beyond ASCII"]], ["a.example;#hash1", "a.example", "#hash1", []],
-    ["a.example", nil, "no code stands behind", nil], ["a.example,", nil, "no code stands behind", nil], ["a.example,   ", nil, "no code stands behind", nil], [",abc123", nil, "no domain name begins", nil],
-    ["a.example,\"abc123", nil, "does not close", nil], ["a.example , abc123", nil, "is “,” a part of the code?", nil], ["www.a.example,abc123", nil, "is a.example meant?", nil],
-    ["https://a.example,abc123", nil, "is a.example meant?", nil], ["-a-.example,abc123", nil, "the part “-a-”", nil], ["name,code", nil, "has no suffix", nil]
+    ["a.example,abc123", "a.example", "abc123", []], ["a.example;abc123", "a.example", "abc123", []],
+    ["a.example\tabc123", "a.example", "abc123", []],
+    ["a.example    abc123", "a.example", "abc123", []], ["a.example,ab,c;1 2\"3", "a.example", "ab,c;1 2\"3", []],
+    ["A.Example.,AbC123", "a.example", "AbC123", []],
+    ["fähre.example,abc123", "xn--fhre-loa.example", "abc123", []], ["a.isl.test,abc123", "a.isl.test", "abc123", []],
+    ["a.example, abc123", "a.example", " abc123", ["begins or ends with a blank"]],
+    ["a.example,abc123  ", "a.example", "abc123  ", ["begins or ends with a blank"]], ["a.example,\"ab,\"\"c 1\"",
+      "a.example", "ab,\"c 1", []], ["\"a.example\",\"abc123\"", "a.example", "abc123", []],
+    ["a.example,abc\"123\"", "a.example", "abc\"123\"", []], ["a.example,0OIl1x", "a.example", "0OIl1x", []],
+    ["a.example,abc", "a.example", "abc", ["3 characters; at least 6"]],
+    ["a.example,#{'x' * 65}", "a.example", "x" * 65, ["65 characters; at most 64"]], ["a.example,abcdé1", "a.example",
+      "abcdé1", ["beyond ASCII"]], ["a.example;#hash1", "a.example", "#hash1", []],
+    ["a.example", nil, "no code stands behind", nil], ["a.example,", nil, "no code stands behind", nil],
+    ["a.example,   ", nil, "no code stands behind", nil], [",abc123", nil, "no domain name begins", nil],
+    ["a.example,\"abc123", nil, "does not close", nil], ["a.example , abc123", nil, "is “,” a part of the code?", nil],
+    ["www.a.example,abc123", nil, "is a.example meant?", nil],
+    ["https://a.example,abc123", nil, "is a.example meant?", nil], ["-a-.example,abc123", nil, "the part “-a-”", nil],
+    ["name,code", nil, "has no suffix", nil]
   ].freeze
 
   def test_lines
@@ -29,11 +38,15 @@ class CodesTest < Minitest::Test
   end
 
   def test_whole_lists
-    lines = Core::Codes::List.read("\uFEFFa.example,abc123\r\n\r\n# left out\r\nb.example,same12\r\nb.example,same12\r\nc.example,one123\r\nc.example,two123\r\nd.example,last12")
+    text = ["\uFEFFa.example,abc123", "", "# left out", "b.example,same12", "b.example,same12", "c.example,one123",
+      "c.example,two123", "d.example,last12"].join("\r\n")
+    lines = Core::Codes::List.read(text)
     assert_equal [1, 4, 5, 6, 7, 8], lines.map(&:number)
     assert_equal(["a.example", "b.example", "b.example", nil, nil, "d.example"], lines.map { |l| l.name&.ascii })
     assert_equal "It stands on lines 4, 5.", said(lines[2].warnings.first)
-    assert_equal ["Different codes for c.example stand on lines 6, 7."], lines.filter_map(&:error).map { |e| said(e) }.uniq
+    assert_equal ["Different codes for c.example stand on lines 6, 7."], lines.filter_map(&:error).map { |e|
+      said(e)
+    }.uniq
     assert_equal [nil, nil], lines[3..4].map(&:code)
   end
 

@@ -2,7 +2,8 @@
 
 require_relative "../test_helper"
 
-# Interval arithmetic over random unions and complements: no overlap, total length kept, every second on the right side.
+# Interval arithmetic over random unions and complements: no overlap, total length kept, every second on the right
+# side.
 class IntervalsTest < Minitest::Test
   I = Core::Readiness::Intervals
 
@@ -19,7 +20,9 @@ class IntervalsTest < Minitest::Test
       (-25..65).each do |t|
         covered = list.any? { |a, b| a <= t && t < b }
         assert_equal covered, union.any? { |a, b| a <= t && t < b }, "#{t} in #{list}"
-        assert_equal from <= t && t < to && !covered, open.any? { |a, b| a <= t && t < b }, "#{t} out of #{list} in #{from}…#{to}"
+        assert_equal from <= t && t < to && !covered, open.any? { |a, b|
+          a <= t && t < b
+        }, "#{t} out of #{list} in #{from}…#{to}"
       end
       assert_equal [to - from, 0].max, I.total(open) + I.total(I.clip(union, from, to)), list.inspect
     end

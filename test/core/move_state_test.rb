@@ -6,12 +6,14 @@ class MoveStateTest < Minitest::Test
   START = Time.utc(2027, 3, 1, 8)
 
   def plan(options = %i[carry lock code])
-    Core::Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: options, settle_seconds: 93_600, response_days: 5, years: 1)
+    Core::Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: options, settle_seconds: 93_600,
+      response_days: 5, years: 1)
   end
 
   def event(type, step = nil, after: 0, **data)
-    Core::Moves::Event.new(seq: 0, at: START + after, type: type, step: step, says: "#{type} #{step}", evidence: {}, by: "desk",
-                           data: data.transform_keys(&:to_s))
+    Core::Moves::Event.new(seq: 0, at: START + after, type: type, step: step, says: "#{type} #{step}", evidence: {},
+      by: "desk",
+      data: data.transform_keys(&:to_s))
   end
 
   def state(*events, options: %i[carry lock code]) = Core::Moves::State.fold(plan(options), [event("planned"), *events])
@@ -76,7 +78,9 @@ class MoveStateTest < Minitest::Test
     ENDINGS.each do |types, begun, stage, open, active|
       found = state(*begun.map { |s| event("intended", s) }, *types.map { |t| event(t) })
       assert_equal [stage, open, active], [found.stage, found.open?, found.active.map { |s| s.step.id }]
-      refute_predicate state(*begun.map { |s| event("intended", s) }, *types.map { |t| event(t) }, event("done", "make-safe")), :open?
+      refute_predicate state(*begun.map { |s| event("intended", s) }, *types.map do |t|
+        event(t)
+      end, event("done", "make-safe")), :open?
     end
   end
 
@@ -86,7 +90,8 @@ class MoveStateTest < Minitest::Test
     assert_equal [START + 93_600] * 3, settle.ends
     finish = Core::Forecast::Schedule.finish(blocks)
     assert_operator finish[0], :<, finish[1]
-    # the most: caches, then unlock 5 min, lock shown 1 h, order 5 min, pending 1 h, silence 5 d, landing 2 h, lock 5 min, checks 1 h
+    # the most: caches, then unlock 5 min, lock shown 1 h, order 5 min, pending 1 h, silence 5 d, landing 2 h, lock 5
+    # min, checks 1 h
     assert_equal START + 93_600 + 300 + 3600 + 300 + 3600 + (5 * 86_400) + 7200 + 300 + 3600, finish[2]
   end
 end

@@ -21,15 +21,19 @@ class OutlineTest < Minitest::Test
   def naive(spans, at)
     here = spans.select { |s| s.from <= at && at < s.to }.group_by(&:effect)
     kind = if here["bar"] then "barred"
-           elsif here["wait"] then "wait"
-           else here["fix"] ? "fix" : "clear"
-           end
+    elsif here["wait"] then "wait"
+    else here["fix"] ? "fix" : "clear"
+    end
     ends = here["wait"]&.map(&:to)&.max
     [kind, kind == "wait" && ends != EVER ? ends : nil, here.fetch("fix", []).size, here.key?("unknown")]
   end
 
   def closed?(spans, at) = spans.any? { |s| %w[bar wait].include?(s.effect) && s.from <= at && at < s.to }
-  def soft?(spans, at) = spans.any? { |s| s.entry.soft && %w[fix caution step].include?(s.effect) && s.from <= at && at < s.to }
+
+  def soft?(spans, at)
+    spans.any? { |s| s.entry.soft && %w[fix caution step].include?(s.effect) && s.from <= at && at < s.to }
+  end
+
   def in?(intervals, at) = intervals.any? { |a, b| a <= at && at < b }
 
   def test_against_the_plain_meaning
@@ -48,7 +52,9 @@ class OutlineTest < Minitest::Test
       assert_equal windows.any?, outline.open_within?(0, 30), spans.inspect
       first = (0..40).find { |t| !closed?(spans, t) }
       assert_equal [first], [outline.earliest_start(0)], spans.inspect
-      assert_equal spans.select { |s| %w[bar wait fix].include?(s.effect) && s.from <= 7 && s.to > 7 }.map(&:rule).sort, outline.reasons(7).sort
+      assert_equal spans.select { |s|
+        %w[bar wait fix].include?(s.effect) && s.from <= 7 && s.to > 7
+      }.map(&:rule).sort, outline.reasons(7).sort
     end
   end
 

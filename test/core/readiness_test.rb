@@ -2,13 +2,16 @@
 
 require_relative "../test_helper"
 
-# Every rule by rows: what is known, under which suffix, going where → the verdict and the rules that hit (rules of the job §2).
+# Every rule by rows: what is known, under which suffix, going where → the verdict and the rules that hit (rules of
+# the job §2).
 class ReadinessTest < Minitest::Test
   OLD = Time.utc(2020, 1, 1)
   NOW = Time.utc(2027, 3, 1, 8)
   DAY = 86_400
-  KNOWN = { created_at: OLD, statuses: ["ok"], zone_ends_with_account: false, expires_at: Time.utc(2028, 3, 1), registrant_changed_at: OLD, code_held: true,
-            registrant_email: "holder@elsewhere.test", mailbox: "proven", signed: false, paid: true, privacy: false }.freeze
+  KNOWN = { created_at: OLD, statuses: ["ok"], zone_ends_with_account: false, expires_at: Time.utc(2028, 3, 1),
+            registrant_changed_at: OLD, code_held: true,
+            registrant_email: "holder@elsewhere.test", mailbox: "proven", signed: false, paid: true,
+            privacy: false }.freeze
   PLACE = { id: "quay", title: "Quay", registrar: "Quay Ltd", can_pay: true }.freeze
   AGO = ->(days) { NOW - (days * DAY) }
   AHEAD = ->(days) { NOW + (days * DAY) }
@@ -16,7 +19,8 @@ class ReadinessTest < Minitest::Test
   def judge(name = "ferry.example", to: nil, at: NOW, **values)
     known = domain_under(name)
     destination = to && Core::Readiness::Destination.new(**PLACE, **to)
-    Core::Readiness::Judge.judge(rulebook, known, Core::Readiness::Facts.ruled(values), destination: destination).verdict(at)
+    Core::Readiness::Judge.judge(rulebook, known, Core::Readiness::Facts.ruled(values),
+      destination: destination).verdict(at)
   end
 
   def domain_under(name) = Core::Names::DomainName.parse(name, suffixes: rulebook.deep_suffixes)
@@ -26,41 +30,62 @@ class ReadinessTest < Minitest::Test
     [{}, "clear", []],
     [{ code_held: nil }, "clear", %w[code-missing]],
     [{ created_at: AGO[59] }, "wait", %w[new-name]], [{ created_at: AGO[60] }, "clear", []],
-    [{ transferred_at: AGO[10] }, "wait", %w[recent-move]], [{ registrant_changed_at: AGO[1] }, "wait", %w[registrant-change]],
+    [{ transferred_at: AGO[10] }, "wait", %w[recent-move]], [{ registrant_changed_at: AGO[1] }, "wait",
+      %w[registrant-change]],
     [{ registrant_changed_at: AGO[1], change_opted_out: true }, "clear", []],
-    [{ statuses: ["clientTransferProhibited"] }, "fix", %w[locked]], [{ statuses: ["serverTransferProhibited"] }, "barred", %w[registry-hold]],
-    [{ statuses: ["pendingTransfer"] }, "barred", %w[in-transfer]], [{ statuses: %w[pendingTransfer], transfer_ends_at: AHEAD[2] }, "barred", %w[in-transfer]],
-    [{ statuses: %w[redemptionPeriod pendingDelete] }, "barred", %w[going]], [{ statuses: ["pendingRenew"] }, "wait", %w[other-pending]],
-    [{ statuses: %w[clientUpdateProhibited] }, "clear", []], [{ statuses: %w[clientUpdateProhibited clientTransferProhibited] }, "fix", %w[locked update-barred]],
+    [{ statuses: ["clientTransferProhibited"] }, "fix", %w[locked]], [{ statuses: ["serverTransferProhibited"] },
+      "barred", %w[registry-hold]],
+    [{ statuses: ["pendingTransfer"] }, "barred", %w[in-transfer]], [{ statuses: %w[pendingTransfer],
+      transfer_ends_at: AHEAD[2] }, "barred",
+      %w[in-transfer]],
+    [{ statuses: %w[redemptionPeriod pendingDelete] }, "barred", %w[going]], [{ statuses: ["pendingRenew"] }, "wait",
+      %w[other-pending]],
+    [{ statuses: %w[clientUpdateProhibited] }, "clear", []], [{ statuses: %w[clientUpdateProhibited
+      clientTransferProhibited] }, "fix", %w[locked update-barred]],
     [{ statuses: %w[serverUpdateProhibited clientTransferProhibited] }, "barred", %w[update-barred locked]],
     [{ statuses: ["transfer prohibited"] }, "fix", %w[locked]], [{ statuses: ["clientHold"] }, "clear", %w[on-hold]],
-    [{ dispute: "case 27-114" }, "barred", %w[dispute]], [{ registered: false, created_at: NOW }, "barred", %w[not-registered]],
-    [{ expires_at: AGO[1], paid: false }, "fix", %w[unpaid grace-year]], [{ expires_at: AHEAD[44] }, "clear", %w[near-expiry]],
+    [{ dispute: "case 27-114" }, "barred", %w[dispute]], [{ registered: false, created_at: NOW }, "barred",
+      %w[not-registered]],
+    [{ expires_at: AGO[1], paid: false }, "fix", %w[unpaid grace-year]], [{ expires_at: AHEAD[44] }, "clear",
+      %w[near-expiry]],
     [{ expires_at: AHEAD[46] }, "clear", []], [{ expires_at: AHEAD[11] }, "fix", %w[too-late near-expiry]],
-    [{ expires_at: AHEAD[345], statuses: ["autoRenewPeriod"] }, "clear", %w[grace-year]], [{ expires_at: AHEAD[300], statuses: ["autoRenewPeriod"] }, "clear", []],
-    [{ expires_at: AHEAD[(9 * 365.25) + 9] }, "clear", %w[ten-years]], [{ expires_at: AHEAD[(9 * 365.25) - 9] }, "clear", []],
+    [{ expires_at: AHEAD[345], statuses: ["autoRenewPeriod"] }, "clear", %w[grace-year]], [{ expires_at: AHEAD[300],
+      statuses: ["autoRenewPeriod"] }, "clear", []],
+    [{ expires_at: AHEAD[(9 * 365.25) + 9] }, "clear", %w[ten-years]], [{ expires_at: AHEAD[(9 * 365.25) - 9] },
+      "clear", []],
     [{ to: { suffixes: ["example"] } }, "clear", []], [{ to: { suffixes: ["test"] } }, "barred", %w[suffix-unserved]],
     [{ to: { can_pay: false, why_not: "no balance" } }, "fix", %w[no-payment]],
-    [{ privacy: "veil.test" }, "clear", []], [{ privacy: "veil.test", to: { reads_contacts: true } }, "fix", %w[privacy-on]],
+    [{ privacy: "veil.test" }, "clear", []], [{ privacy: "veil.test", to: { reads_contacts: true } }, "fix",
+      %w[privacy-on]],
     [{ name: "ferry.isl.test", privacy: true }, "fix", %w[privacy-on]],
-    [{ mailbox: "bounced", change_opted_out: true }, "fix", %w[contact-unreachable]], [{ registrant_email: "" }, "fix", %w[contact-unreachable contact-trap]],
-    [{ mailbox: "unproven" }, "clear", []], [{ mailbox: "unproven", code_by_mail: true, change_opted_out: true }, "fix", %w[contact-unreachable]],
+    [{ mailbox: "bounced", change_opted_out: true }, "fix", %w[contact-unreachable]], [{ registrant_email: "" }, "fix",
+      %w[contact-unreachable contact-trap]],
+    [{ mailbox: "unproven" }, "clear", []], [{ mailbox: "unproven", code_by_mail: true, change_opted_out: true },
+      "fix", %w[contact-unreachable]],
     [{ name: "ferry.isl.test", mailbox: "unproven" }, "fix", %w[contact-unreachable]],
-    [{ registrant_email: "me@mail.ferry.example" }, "clear", %w[contact-on-name]], [{ same_zone: ["elsewhere.test"] }, "clear", %w[contact-on-name]],
+    [{ registrant_email: "me@mail.ferry.example" }, "clear", %w[contact-on-name]], [{ same_zone: ["elsewhere.test"] },
+      "clear", %w[contact-on-name]],
     [{ mailbox: "unread" }, "fix", %w[contact-unreachable contact-trap]],
     [{ name: "ferry.crn.test" }, "fix", %w[presence]], [{ name: "ferry.crn.test", presence_proven: true }, "clear", []],
-    [{ name: "ferry.fjd.test", code_received_at: AGO[30] }, "fix", %w[code-stale]], [{ name: "ferry.fjd.test", code_received_at: AGO[29] }, "clear", []],
-    [{ code_rejected: true }, "fix", %w[code-unfit]], [{ code_unfit_for: ["quay"], to: {} }, "fix", %w[code-unfit]], [{ code_unfit_for: ["quay"] }, "clear", []],
-    [{ zone_ends_with_account: "Old DNS" }, "fix", %w[dns-leaves]], [{ zone_ends_with_account: "Old DNS", signed: true }, "fix", %w[dns-leaves signed]],
+    [{ name: "ferry.fjd.test", code_received_at: AGO[30] }, "fix", %w[code-stale]], [{ name: "ferry.fjd.test",
+      code_received_at: AGO[29] },
+      "clear", []],
+    [{ code_rejected: true }, "fix", %w[code-unfit]], [{ code_unfit_for: ["quay"], to: {} }, "fix", %w[code-unfit]],
+    [{ code_unfit_for: ["quay"] }, "clear", []],
+    [{ zone_ends_with_account: "Old DNS" }, "fix", %w[dns-leaves]], [{ zone_ends_with_account: "Old DNS",
+      signed: true }, "fix", %w[dns-leaves signed]],
     [{ signed: true }, "clear", []],
-    [{ hosts_for_others: ["ns1.ferry.example"] }, "clear", %w[host-objects]], [{ tied_services: ["mail forwarding"] }, "clear", %w[tied-services]],
+    [{ hosts_for_others: ["ns1.ferry.example"] }, "clear", %w[host-objects]], [{ tied_services: ["mail forwarding"] },
+      "clear", %w[tied-services]],
     [{ premium: true }, "clear", %w[premium]],
     # Families: no lock and no block by mail, at once, by push.
-    [{ name: "ferry.isl.test", statuses: ["clientTransferProhibited"], created_at: AGO[1], code_held: nil }, "clear", []],
+    [{ name: "ferry.isl.test", statuses: ["clientTransferProhibited"], created_at: AGO[1], code_held: nil }, "clear",
+      []],
     [{ name: "ferry.fjd.test", transferred_at: AGO[1], code_held: nil }, "clear", %w[code-missing]],
     [{ name: "ferry.brg.test", created_at: AGO[1], code_held: nil }, "clear", []],
     # Back to where it came from, when both agree.
-    [{ transferred_at: AGO[10], came_from: "Quay Ltd", to: {} }, "clear", %w[recent-move]], [{ transferred_at: AGO[10], came_from: "Other", to: {} }, "wait", %w[recent-move]]
+    [{ transferred_at: AGO[10], came_from: "Quay Ltd", to: {} }, "clear", %w[recent-move]], [{ transferred_at: AGO[10],
+      came_from: "Other", to: {} }, "wait", %w[recent-move]]
   ].freeze
 
   def test_every_rule
@@ -74,7 +99,8 @@ class ReadinessTest < Minitest::Test
     assert_empty Core::Readiness::Rules.all.keys - hit, "each rule has a row"
   end
 
-  # Sixty 24-hour days from the event, half open: the last second bars, the next clears; over leap days and year ends (§1).
+  # Sixty 24-hour days from the event, half open: the last second bars, the next clears; over leap days and year ends
+  # (§1).
   EDGES = [
     ["2026-09-26T14:05:00Z", "2026-11-25T14:04:59Z", "wait"], ["2026-09-26T14:05:00Z", "2026-11-25T14:05:00Z", "clear"],
     ["2027-12-31T23:59:59Z", "2028-02-29T23:59:58Z", "wait"], ["2027-12-31T23:59:59Z", "2028-02-29T23:59:59Z", "clear"]
@@ -83,7 +109,8 @@ class ReadinessTest < Minitest::Test
   def test_sixty_days_to_the_second
     EDGES.each do |from, at, kind|
       %i[created_at transferred_at registrant_changed_at].each do |key|
-        assert_equal kind, judge(at: utc(at), **KNOWN, expires_at: Time.utc(2030, 3, 1), key => utc(from)).kind, "#{key} #{from} at #{at}"
+        assert_equal kind, judge(at: utc(at), **KNOWN, expires_at: Time.utc(2030, 3, 1), key => utc(from)).kind,
+          "#{key} #{from} at #{at}"
       end
     end
   end
@@ -98,14 +125,16 @@ class ReadinessTest < Minitest::Test
 
   # Windows, soft stretches, earliest and latest start over a horizon.
   def test_windows
-    outline = Core::Readiness::Judge.judge(rulebook, domain("ferry.example"), Core::Readiness::Facts.ruled({ **KNOWN, created_at: AGO[20], expires_at: AHEAD[200] })).outline
+    outline = Core::Readiness::Judge.judge(rulebook, domain("ferry.example"),
+      Core::Readiness::Facts.ruled({ **KNOWN, created_at: AGO[20], expires_at: AHEAD[200] })).outline
     now = NOW.to_i
     at = ->(days) { now + (days * DAY) }
     assert_equal [[at[40], at[400]]], outline.windows(now, at[400])
     assert_equal [[at[155], at[245]]], outline.soft(now, at[400])
     assert_equal [at[40], [at[40], at[400]]], [outline.earliest_start(now), outline.next_window(now, at[400])]
     assert_equal at[40], outline.next_change(now)
-    barred = Core::Readiness::Judge.judge(rulebook, domain("ferry.example"), Core::Readiness::Facts.ruled({ **KNOWN, dispute: "x" })).outline
+    barred = Core::Readiness::Judge.judge(rulebook, domain("ferry.example"),
+      Core::Readiness::Facts.ruled({ **KNOWN, dispute: "x" })).outline
     assert_equal [[], nil], [barred.windows(now, at[400]), barred.earliest_start(now)]
   end
 
@@ -119,15 +148,18 @@ class ReadinessTest < Minitest::Test
   def test_what_is_not_known_is_no_finding_and_the_verdict_says_so
     found = judge(statuses: ["ok"])
     assert_equal "clear", found.kind
-    assert_empty %w[new-name recent-move dns-leaves near-expiry contact-unreachable registrant-change] - found.unknown.map(&:rule)
+    assert_empty %w[new-name recent-move dns-leaves near-expiry contact-unreachable
+      registrant-change] - found.unknown.map(&:rule)
     assert(found.unknown.all? { |u| u.lacks.any? && u.find_out })
     late = judge(**KNOWN, statuses: ["pendingTransfer"], transfer_ends_at: AGO[1])
     assert_equal ["clear", ["in-transfer"]], [late.kind, late.unknown.map(&:rule)]
   end
 
   def test_where_sources_differ_the_more_cautious_one_rules
-    seen = facts(source: :account, statuses: ["ok"], expires_at: AHEAD[9], name_servers: %w[a.test B.test], paid: true) +
-           facts(source: :public_record, statuses: ["clientTransferProhibited"], expires_at: AHEAD[8], name_servers: %w[b.test a.test]) + facts(source: :hand, paid: false)
+    seen = facts(source: :account, statuses: ["ok"], expires_at: AHEAD[9], name_servers: %w[a.test B.test],
+      paid: true) +
+      facts(source: :public_record, statuses: ["clientTransferProhibited"], expires_at: AHEAD[8],
+        name_servers: %w[b.test a.test]) + facts(source: :hand, paid: false)
     both = Core::Readiness::Facts.new(seen)
     assert_equal [["clientTransferProhibited"], AHEAD[8], false], [both.statuses, both[:expires_at], both[:paid]]
     assert_equal %i[expires_at paid statuses], both.contradictions.sort

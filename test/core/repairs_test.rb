@@ -2,11 +2,12 @@
 
 require_relative "../test_helper"
 
-# What can be done about a contact, with its consequences. The block after a registrant change: ICANN Transfer Policy II.C, from memory;
-# what is best first: common practice, no source.
+# What can be done about a contact, with its consequences. The block after a registrant change: ICANN Transfer Policy
+# II.C, from memory; what is best first: common practice, no source.
 class RepairsTest < Minitest::Test
   AT = Time.utc(2027, 3, 1, 8)
-  PLAIN = { role: "registrant", at: AT, block_days: 60, opt_out: nil, late: nil, shared: 0, mail_decides: true, code_elsewhere: false }.freeze
+  PLAIN = { role: "registrant", at: AT, block_days: 60, opt_out: nil, late: nil, shared: 0, mail_decides: true,
+            code_elsewhere: false }.freeze
 
   def choices(**more) = Core::Contacts::Repairs.choices(**PLAIN, **more)
   def choice(id, **more) = choices(**more).find { |c| c.id == id }
@@ -24,7 +25,10 @@ class RepairsTest < Minitest::Test
   def test_what_can_be_done
     POSSIBLE.each do |given, expected|
       found = choices(**given).to_h { |c| [c.id, c.possible] }
-      expected.each { |id, possible| possible.nil? ? refute(found.key?(id), [given, id].inspect) : assert_equal(possible, found.fetch(id), [given, id].inspect) }
+      expected.each do |id, possible|
+        possible.nil? ? refute(found.key?(id),
+          [given, id].inspect) : assert_equal(possible, found.fetch(id), [given, id].inspect)
+      end
     end
   end
 
@@ -46,7 +50,11 @@ class RepairsTest < Minitest::Test
   ].freeze
 
   def test_consequences_are_said_before_anything_is_changed
-    CONSEQUENCES.each { |id, given, part| assert_includes choice(id, **given).says.map { |s| said(s) }.join(" "), part, [id, given].inspect }
+    CONSEQUENCES.each do |id, given, part|
+      assert_includes choice(id, **given).says.map { |s|
+        said(s)
+      }.join(" "), part, [id, given].inspect
+    end
   end
 
   def test_only_a_registrant_change_blocks_and_for_sixty_days
@@ -56,7 +64,8 @@ class RepairsTest < Minitest::Test
   end
 
   # fields => missing (RFC 5733 §3.2.1 wants name, city, country, e-mail; street and telephone: common practice)
-  WHOLE = { "id" => "c1", "name" => "Ada", "street" => "1 Quay", "city" => "Saltern", "country" => "GB", "voice" => "+44.1632960142", "email" => "ada@x.test" }.freeze
+  WHOLE = { "id" => "c1", "name" => "Ada", "street" => "1 Quay", "city" => "Saltern", "country" => "GB",
+            "voice" => "+44.1632960142", "email" => "ada@x.test" }.freeze
   CARDS = [
     [WHOLE, []],
     [WHOLE.merge("voice" => ""), %w[voice]],

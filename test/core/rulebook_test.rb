@@ -16,30 +16,48 @@ class RulebookTest < Minitest::Test
     assert_equal ["needed", "none", "none", 0, nil], kinds["at-once"]
     assert_equal ["none", "none", "push", 0, nil], kinds["push"]
     assert_equal ["needed", "yes", "registry", 1, true], kinds["presence"]
-    sources = rulebook.families.flat_map { |f| Core::Readiness::Family.open_values.map { |v| f.source_of(v) } } + rulebook.entries.values.map(&:source)
-    sources.each { |s| assert_equal [true, true], [%w[P C].include?(s["kind"]), [s["text"], s["date"], s.key?("verified")].all?], s }
-    assert_equal rulebook.families.find { |f| f.id == "push" }, rulebook.family_of(Core::Names::DomainName.known("a.co.uk", "a.co.uk"))
+    sources = rulebook.families.flat_map do |f|
+      Core::Readiness::Family.open_values.map do |v|
+        f.source_of(v)
+      end
+    end + rulebook.entries.values.map(&:source)
+    sources.each do |s|
+      assert_equal [true, true], [%w[P C].include?(s["kind"]), [s["text"], s["date"], s.key?("verified")].all?], s
+    end
+    assert_equal rulebook.families.find { |f|
+      f.id == "push"
+    }, rulebook.family_of(Core::Names::DomainName.known("a.co.uk", "a.co.uk"))
   end
 
   # file => text, and what is said of it with its line
   MISTAKES = [
     ["rules.yml", "- id: locked\n  effect: fix\n  in_move: maybe\n  because: b\n  remedy: r\n  #{SOURCE}\n",
-     /rules\.yml: line 3: rule locked: in_move “maybe” is not one of step, first, caution/],
-    ["rules.yml", "- id: locked\n  effect: stop\n  because: b\n  remedy: r\n  #{SOURCE}\n", /rules\.yml: line 2: rule locked: effect “stop” is not one of/],
-    ["rules.yml", "- id: unheard-of\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  #{SOURCE}\n", /rules\.yml: line 1: rule unheard-of: no object judges it/],
+      /rules\.yml: line 3: rule locked: in_move “maybe” is not one of step, first, caution/],
+    ["rules.yml", "- id: locked\n  effect: stop\n  because: b\n  remedy: r\n  #{SOURCE}\n",
+      /rules\.yml: line 2: rule locked: effect “stop” is not one of/],
+    ["rules.yml", "- id: unheard-of\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  #{SOURCE}\n",
+      /rules\.yml: line 1: rule unheard-of: no object judges it/],
     ["rules.yml", "- id: locked\n  effect: fix\n", /rules\.yml: line 1: locked: because, remedy, source missing/],
-    ["rules.yml", "- id: locked\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  source: {text: t}\n", /line 6: rule locked: source without kind, verified, date/],
+    ["rules.yml", "- id: locked\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  source: {text: t}\n",
+      /line 6: rule locked: source without kind, verified, date/],
     ["rules.yml", "- id: [\n", /rules\.yml: line 2: /],
-    ["f.yml", "id: f\ntitle: F\nsuffixes: [x]\nyears_added: 40\nmax_years: 10\nmove_hours: [1, 2, 3]\n#{SOURCE}\n", /f\.yml: line 4: years_added “40” is not a whole number from 0 to 10/],
-    ["f.yml", "id: f\ntitle: F\nsuffixes: [x]\nlock: maybe\nyears_added: 1\nmax_years: 10\nmove_hours: [1, 2, 3]\n#{SOURCE}\n", /line 4: lock “maybe” is not one of yes, none/],
-    ["f.yml", "id: f\ntitle: F\nsuffixes: [x]\nyears_added: 1\nmax_years: 10\nmove_hours: [3, 2, 1]\n#{SOURCE}\n", /line 6: move_hours must be three rising numbers/],
-    ["f.yml", "id: f\ntitle: F\nsuffixes: [x]\nyears_added: 1\nmax_years: 10\nmove_hours: [1, 2, 3]\nwithout: [nothing]\n#{SOURCE}\n", /line 7: no such rule: nothing/]
+    ["f.yml", "id: f\ntitle: F\nsuffixes: [x]\nyears_added: 40\nmax_years: 10\nmove_hours: [1, 2, 3]\n#{SOURCE}\n",
+      /f\.yml: line 4: years_added “40” is not a whole number from 0 to 10/],
+    ["f.yml",
+      "id: f\ntitle: F\nsuffixes: [x]\nlock: maybe\nyears_added: 1\nmax_years: 10\nmove_hours: [1, 2, 3]\n#{SOURCE}\n",
+      /line 4: lock “maybe” is not one of yes, none/],
+    ["f.yml", "id: f\ntitle: F\nsuffixes: [x]\nyears_added: 1\nmax_years: 10\nmove_hours: [3, 2, 1]\n#{SOURCE}\n",
+      /line 6: move_hours must be three rising numbers/],
+    ["f.yml",
+      "id: f\ntitle: F\nsuffixes: [x]\nyears_added: 1\nmax_years: 10\nmove_hours: [1, 2, 3]\nwithout: " \
+      "[nothing]\n#{SOURCE}\n", /line 7: no such rule: nothing/]
   ].freeze
 
   def test_mistakes_name_file_and_line
     MISTAKES.each do |file, text, said|
       Dir.mktmpdir do |folder|
-        File.write(File.join(folder, "rules.yml"), "- id: locked\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  #{SOURCE}\n")
+        File.write(File.join(folder, "rules.yml"),
+          "- id: locked\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  #{SOURCE}\n")
         File.write(File.join(folder, file), text)
         assert_match said, assert_raises(Book::Invalid) { SteadyMove::Desk::Rulebooks.load(folder) }.message
       end
@@ -47,7 +65,9 @@ class RulebookTest < Minitest::Test
   end
 
   def word(key, value, suffix: "example")
-    Core::Readiness::Override.new(suffix: suffix, key: key, value: value, source: { "text" => "the registry's letter", "kind" => "site", "verified" => true, "date" => "2027-01-04" }, id: 1)
+    Core::Readiness::Override.new(suffix: suffix, key: key, value: value,
+      source: { "text" => "the registry's letter", "kind" => "site", "verified" => true, "date" => "2027-01-04" },
+      id: 1)
   end
 
   # key, value, a name under the suffix → what its family then says; other suffixes of the family stay as they were.

@@ -22,12 +22,14 @@ class SmallThingsTest < Minitest::Test
 
   def test_currencies_are_never_summed_or_compared
     assert_raises(ArgumentError) { Money::Amount.new(1, "EUR") + Money::Amount.new(1, "USD") }
-    assert_nil Money::Quoting.quote({ "currency" => "EUR", "transfer" => 1 }, stay: { "currency" => "USD", "renew" => 2 }).saves
+    assert_nil Money::Quoting.quote({ "currency" => "EUR", "transfer" => 1 },
+      stay: { "currency" => "USD", "renew" => 2 }).saves
   end
 
   # seconds => words
   SPOKEN = {
-    60 => "1 minute", 900 => "15 minutes", 3600 => "1 hour", 5400 => "1.5 hours", 14_400 => "4 hours", 86_400 => "1 day", 129_600 => "1.5 days", 432_000 => "5 days", 30 => "0.5 minutes"
+    60 => "1 minute", 900 => "15 minutes", 3600 => "1 hour", 5400 => "1.5 hours", 14_400 => "4 hours",
+    86_400 => "1 day", 129_600 => "1.5 days", 432_000 => "5 days", 30 => "0.5 minutes"
   }.freeze
 
   def test_lengths_of_time_in_words
@@ -44,8 +46,9 @@ class SmallThingsTest < Minitest::Test
 
   # subject and text => [kind, deadline, doubtful]
   MAIL = [
-    ["notices@reg.test", "Please approve the transfer of ferry.example", "If we hear nothing by 2027-03-07 10:25:00 UTC it goes ahead.",
-     ["approval-request", Time.utc(2027, 3, 7, 10, 25), false]],
+    ["notices@reg.test", "Please approve the transfer of ferry.example",
+      "If we hear nothing by 2027-03-07 10:25:00 UTC it goes ahead.",
+      ["approval-request", Time.utc(2027, 3, 7, 10, 25), false]],
     ["x@elsewhere.test", "Please approve the transfer of ferry.example", "", ["approval-request", nil, true]],
     ["notices@reg.test", "ferry.example is now held at us", "", ["landed", nil, false]],
     ["notices@reg.test", "Approve the transfer of myferry.example", "", ["unrelated", nil, false]],
@@ -54,7 +57,8 @@ class SmallThingsTest < Minitest::Test
 
   def test_messages
     MAIL.each do |from, subject, text, expected|
-      reading = Core::Post::Reader.read(from: from, subject: subject, text: text, held: [domain("ferry.example")], sender_domains: ["reg.test"])
+      reading = Core::Post::Reader.read(from: from, subject: subject, text: text, held: [domain("ferry.example")],
+        sender_domains: ["reg.test"])
       assert_equal expected, [reading.kind, reading.deadline, reading.doubtful], subject
     end
   end

@@ -34,13 +34,15 @@ class ZoneTest < Minitest::Test
   end
 
   def test_what_was_written_reads_the_same
-    first = zone("#{SOA}@ NS ns1\n$ORIGIN sub\nwww 1h30m IN TXT \"a\\\"b\\007\" ; c\n HTTPS 1 . alpn=\"h2\" port=443\n\\@x A 192.0.2.1\n")
+    first = zone("#{SOA}@ NS ns1\n$ORIGIN sub\nwww 1h30m IN TXT \"a\\\"b\\007\" ; c\n HTTPS 1 . alpn=\"h2\" " \
+                 "port=443\n\\@x A 192.0.2.1\n")
     again = zone(Records::ZoneWriter.write(first))
     assert_equal first.records.map(&:to_s).sort, again.records.map(&:to_s).sort
     assert_equal 5400, first[Records::Name.parse("www.sub.tide.example."), "TXT"].ttl
   end
 
-  # old, new, kinds: what a comparison says. Meaning, not spelling: RFC 4343 (case), RFC 2181 §5 (sets), joined TXT strings.
+  # old, new, kinds: what a comparison says. Meaning, not spelling: RFC 4343 (case), RFC 2181 §5 (sets), joined TXT
+  # strings.
   COMPARED = [
     ["@ 60 A 192.0.2.1", "@ 60 A 192.0.2.1", :same],
     ["@ 60 A 192.0.2.1", "@ 90 A 192.0.2.1", :ttl],
@@ -69,12 +71,14 @@ class ZoneTest < Minitest::Test
     assert_equal(["mail to tide.example"], rows.map(&:breaks))
   end
 
-  # parent NS, zone NS, greatest, negative, registry → seconds after the switch. Formula: rules of the handover, step 4.
+  # parent NS, zone NS, greatest, negative, registry → seconds after the switch. Formula: rules of the handover, step
+  # 4.
   SETTLES = [[86_400, 3600, 7200, 900, 0, 93_600], [3600, 7200, 300, 900, 600, 8700], [0, 0, 0, 0, 0, 0]].freeze
 
   def test_no_cache_holds_the_old_host_after_the_handover
     SETTLES.each do |parent, ns, greatest, negative, registry, expected|
-      handover = Records::Handover.new(parent_ns: parent, zone_ns: ns, greatest: greatest, negative: negative, registry: registry)
+      handover = Records::Handover.new(parent_ns: parent, zone_ns: ns, greatest: greatest, negative: negative,
+        registry: registry)
       assert_equal expected, handover.settles_after
     end
   end

@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# What acts report, one row a case: how a transfer ended, how an order was refused, when a thing done by hand is looked at next.
+# What acts report, one row a case: how a transfer ended, how an order was refused, when a thing done by hand is
+# looked at next.
 class ActsTest < Minitest::Test
   include ByHand
 
@@ -11,7 +12,8 @@ class ActsTest < Minitest::Test
   Refused = SteadyMove::Wire::Refused
 
   def job(step, options: { to: "orlop" })
-    id = world.app.moves.open_for("nightboat-saltern.example")&.id || world.start("nightboat-saltern.example", **options)
+    id = world.app.moves.open_for("nightboat-saltern.example")&.id || world.start("nightboat-saltern.example",
+**options)
     Desk::StepContext.new(Desk::StepPorts.of(world.app), world.move(id), step, world.app.now)
   end
 
@@ -35,7 +37,8 @@ class ActsTest < Minitest::Test
     end
   end
 
-  # result code (RFC 5730 §3) => [is it the person's turn, seconds until it is tried again, a part of what is told, the step done anew]
+  # result code (RFC 5730 §3) => [is it the person's turn, seconds until it is tried again, a part of what is told,
+  # the step done anew]
   REFUSALS = {
     2304 => [false, 900, "still shows a lock (2304)", "lock-gone"],
     2202 => [false, 900, "rejects the code (2202", "get-code"],
@@ -62,7 +65,8 @@ class ActsTest < Minitest::Test
     assert_equal [false, false, true, true], turns
   end
 
-  # Seconds since it was said => seconds until the next look, for what takes a minute, a quarter of an hour, an hour at most.
+  # Seconds since it was said => seconds until the next look, for what takes a minute, a quarter of an hour, an hour
+  # at most.
   LOOKS = { 0 => 900, 600 => 300, 899 => 1, 900 => 300, 2000 => 300, 3400 => 200, 3599 => 1 }.freeze
   # The same for a letter: an hour, a day, five days at most.
   LETTERS = { 0 => 86_400, 86_400 => 28_800, 200_000 => 28_800, 420_000 => 12_000 }.freeze
@@ -72,7 +76,8 @@ class ActsTest < Minitest::Test
     { [60, 900, 3600] => LOOKS, [3600, 86_400, 432_000] => LETTERS }.each do |takes, rows|
       rows.each do |after, expected|
         now = begun + after
-        assert_equal expected, Desk::ByHand.next_look(begun, takes, now, begun + takes.last) - now, [takes, after].inspect
+        assert_equal expected, Desk::ByHand.next_look(begun, takes, now, begun + takes.last) - now,
+          [takes, after].inspect
       end
     end
   end
@@ -101,7 +106,8 @@ class ActsTest < Minitest::Test
       set = -> { settings.set(key, value, at: world.app.now) }
       wrong ? assert_includes(assert_raises(SteadyMove::Desk::Refused, &set).message, wrong) : set.call
     end
-    assert_equal [%w[registry.example], "a@b.example", "imap.example"], [settings.places.registries, settings.places.outgoing[:from], settings.places.mailbox[:host]]
+    assert_equal [%w[registry.example], "a@b.example", "imap.example"],
+      [settings.places.registries, settings.places.outgoing[:from], settings.places.mailbox[:host]]
     %w[outgoing registries mailbox].each { |key| settings.set(key, nil, at: world.app.now) }
     assert_equal "names@saltern-office.example", settings.places.outgoing[:from], "the configuration's own again"
     refute_match(/tide-table/, settings.shown.to_s)

@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# Whole moves away from registrars of every habit: what the desk cannot do it says, and it believes only what it sees from outside.
+# Whole moves away from registrars of every habit: what the desk cannot do it says, and it believes only what it sees
+# from outside.
 class ByHandTest < Minitest::Test
   include ByHand
 
@@ -14,7 +15,8 @@ class ByHandTest < Minitest::Test
     until_step(id, "release")
     world.until_true { world.app.messages.of_move(id).any? { |m| m[:kind] == "approval-request" } }
     mail = world.app.messages.of_move(id).find { |m| m[:kind] == "approval-request" }
-    assert_equal [false, true], [mail[:doubtful], mail[:link].include?("/counter/tarnbeck/release/isles-timetable.example")]
+    assert_equal [false, true],
+      [mail[:doubtful], mail[:link].include?("/counter/tarnbeck/release/isles-timetable.example")]
     assert_match(/approved/, visitor.approve(mail[:link]))
     until_over(id)
     assert_equal "Settled", state(id).stage
@@ -40,10 +42,12 @@ class ByHandTest < Minitest::Test
     until_step(id, "privacy-back")
     do_it(id, "privacy-back", "privacy-on")
     until_over(id)
-    assert_equal ["Settled", "shade.orlop.example"], [state(id).stage, row("northskerry-crew.example")[:veil].partition("@").last]
+    assert_equal ["Settled", "shade.orlop.example"],
+      [state(id).stage, row("northskerry-crew.example")[:veil].partition("@").last]
   end
 
-  # 3: privacy at a separate service with an identity check; the code to the administrative contact; nothing by connection.
+  # 3: privacy at a separate service with an identity check; the code to the administrative contact; nothing by
+  # connection.
   def test_a_separate_privacy_service_and_its_identity_check
     live_with("millrace")
     id = start("kelp-sound-hire.example")
@@ -113,7 +117,10 @@ class ByHandTest < Minitest::Test
     live_with("millrace")
     name = "seal-bay-trips.isl.test"
     id = start(name)
-    assert_equal(%w[consent identity privacy-off contacts-shown prove-contact order registry-pending release landed privacy-back check-landed], state(id).steps.map { |s| s.step.id })
+    assert_equal(%w[consent identity privacy-off contacts-shown prove-contact order registry-pending release landed
+      privacy-back check-landed], state(id).steps.map do |s|
+                                    s.step.id
+                                  end)
     consent(id)
     site = told(id, "identity").hand.site
     pass_check(site)
@@ -143,7 +150,9 @@ class ByHandTest < Minitest::Test
     do_it(id, "privacy-off", "off")
     until_step(id, "release")
     world.driver.move_on(to: world.app.now + (11 * 86_400))
-    assert_equal ["Refused", %w[make-safe privacy-again]], [state(id).stage, (state(id).steps.map { |s| s.step.id } & %w[make-safe privacy-again])]
+    assert_equal ["Refused", %w[make-safe privacy-again]], [state(id).stage, (state(id).steps.map do |s|
+      s.step.id
+    end & %w[make-safe privacy-again])]
     do_it(id, "privacy-again", "on")
     until_over(id)
     assert_equal "millrace", row("seal-bay-trips.isl.test")[:sponsor]
@@ -164,13 +173,15 @@ class ByHandTest < Minitest::Test
     assert_includes row("slipway.example")[:statuses], "clientTransferProhibited"
   end
 
-  # Records carried away from a registrar without a connection: the name servers are set by hand, and the values are named.
+  # Records carried away from a registrar without a connection: the name servers are set by hand, and the values are
+  # named.
   def test_name_servers_set_by_hand
     live_with("millrace")
     id = start("slipway.example", host: "lanternroom")
     until_step(id, "switch-ns")
     hand = told(id, "switch-ns").hand
-    assert_equal [["Name server 1", "ns1.lanternroom.example"], ["Name server 2", "ns2.lanternroom.example"]], hand.typed
+    assert_equal [["Name server 1", "ns1.lanternroom.example"], ["Name server 2", "ns2.lanternroom.example"]],
+      hand.typed
     do_it(id, "switch-ns", "name-servers", servers: hand.typed.map(&:last).join(" "))
     until_step(id, "ns-settled")
     assert_equal %w[ns1.lanternroom.example ns2.lanternroom.example], row("slipway.example")[:name_servers].sort
@@ -180,7 +191,8 @@ class ByHandTest < Minitest::Test
   def test_a_seventh_registrar_is_a_file
     folder = Dir.mktmpdir
     FileUtils.cp(Dir[File.join(SteadyMove::ROOT, "practice/scenario/registrars/*.yml")], folder)
-    File.write(File.join(folder, "windlass.yml"), File.read(File.join(folder, "tarnbeck.yml")).gsub("Tarnbeck Names", "Windlass Names"))
+    File.write(File.join(folder, "windlass.yml"),
+      File.read(File.join(folder, "tarnbeck.yml")).gsub("Tarnbeck Names", "Windlass Names"))
     scenario = Practice::Scenario.demo(registrars: folder)
     assert_equal 7, scenario.registrars.size
     assert_equal "Windlass Names", Practice::World.new(Dir.mktmpdir, scenario, rate: 0).registrar_title("windlass")

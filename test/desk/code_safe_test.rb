@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/signed_in"
 
-# The code safe, from a pasted list to the move that uses the code; over the API, because there the codes must not be seen.
+# The code safe, from a pasted list to the move that uses the code; over the API, because there the codes must not be
+# seen.
 class CodeSafeTest < Minitest::Test
   include SignedIn
 
@@ -15,9 +16,12 @@ class CodeSafeTest < Minitest::Test
 
   def test_a_list_is_looked_at_before_anything_is_kept
     sign_in
-    list = "#{NAME},Aa1,b;\"2x\nkelpquay.example  Bb2222\nnobody.example,Cc3333\nharbourpass.example\n#{NAME.sub('isles', 'ISLES')}.,Aa1,b;\"2x\n"
+    list = ["#{NAME},Aa1,b;\"2x", "kelpquay.example  Bb2222", "nobody.example,Cc3333", "harbourpass.example",
+      "#{NAME.sub('isles', 'ISLES')}.,Aa1,b;\"2x", ""].join("\n")
     assert_equal 200, send_to("/api/codes/preview", text: list)
-    assert_equal [[1, NAME, "new"], [2, "kelpquay.example", "new"], [3, "nobody.example", "refused"], [4, nil, "refused"], [5, NAME, "new"]], fates
+    assert_equal [[1, NAME, "new"], [2, "kelpquay.example", "new"], [3, "nobody.example", "refused"], [4, nil,
+      "refused"], [5, NAME, "new"]],
+      fates
     refute_match(/Aa1|Bb2222|Cc3333/, last_response.body)
     assert_empty codes
     assert_equal 200, send_to("/api/codes", text: list, only: [1, 3])
@@ -31,10 +35,13 @@ class CodeSafeTest < Minitest::Test
   def test_each_look_is_in_the_journal
     sign_in
     send_to("/api/codes", text: "#{NAME},Look1234")
-    assert_equal [200, "Look1234", "no-store"], [send_to("/api/codes/#{NAME}/reveal"), answer["code"], last_response.headers["cache-control"]]
+    assert_equal [200, "Look1234", "no-store"],
+      [send_to("/api/codes/#{NAME}/reveal"), answer["code"], last_response.headers["cache-control"]]
     send_to("/api/codes/#{NAME}/reveal", copied: true)
     said = world.app.journal.page(name: NAME).first(2).reverse.map(&:says)
-    assert_equal ["ada@saltern-office.example looked at the authorization code.", "ada@saltern-office.example copied the authorization code."], said
+    assert_equal ["ada@saltern-office.example looked at the authorization code.",
+      "ada@saltern-office.example copied the authorization code."],
+      said
     refute_includes @log.string, "Look1234"
     send_to("/api/codes/#{NAME}/wipe")
     assert_empty answer["codes"]
@@ -49,7 +56,8 @@ class CodeSafeTest < Minitest::Test
     send_to("/api/codes", text: "#{NAME},#{right}")
     assert_equal "checked", (send_to("/api/codes/#{NAME}/check") && answer["state"])
     world.link.fault("away-orlop", "on")
-    assert_equal [409, true], [send_to("/api/codes/#{NAME}/check"), answer["detail"].to_s.start_with?("Orlop Domain Desk: ")]
+    assert_equal [409, true],
+      [send_to("/api/codes/#{NAME}/check"), answer["detail"].to_s.start_with?("Orlop Domain Desk: ")]
   end
 
   # A character that the destination can't take is found before anything is ordered; elsewhere it is no reason.
@@ -70,7 +78,11 @@ class CodeSafeTest < Minitest::Test
     sign_in
     send_to("/api/codes", text: "#{NAME},#{right}\nnightboat-saltern.example,wrong-code-1")
     send_to("/api/codes/nightboat-saltern.example/check")
-    asked = -> { world.link.log.count { |l| l["registrar"] == "tarnbeck" && l["command"] == "info" && l["name"] == NAME } }
+    asked = -> {
+      world.link.log.count do |l|
+        l["registrar"] == "tarnbeck" && l["command"] == "info" && l["name"] == NAME
+      end
+    }
     ids = [NAME, "nightboat-saltern.example"].map { |n| world.start(n, to: "orlop") }
     world.until_true { ids.all? { |id| world.move(id).state.done?("check-code") } }
     assert_operator asked.call, :>, 0

@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# The people behind a name: a word that comes back, bounces or stays away; addresses mended without a block where that can be.
+# The people behind a name: a word that comes back, bounces or stays away; addresses mended without a block where that
+# can be.
 class ContactsTest < Minitest::Test
   include ByHand
 
@@ -13,7 +14,11 @@ class ContactsTest < Minitest::Test
   def people = Contacts.new(world.app)
   def box(address) = world.app.letters.mailboxes[address]&.first
   def rules(name) = judged(name).verdict.findings.map(&:rule)
-  def look(name) = SteadyMove::Desk::Observe.new(world.app).name(domain(name), world.app.accounts.find(world.app.names.find(name)[:account_id]))
+
+  def look(name)
+    SteadyMove::Desk::Observe.new(world.app).name(domain(name),
+      world.app.accounts.find(world.app.names.find(name)[:account_id]))
+  end
 
   # name, registrar => roles with what is missing, and whether it lies on a moving name
   CARDS = {
@@ -28,7 +33,9 @@ class ContactsTest < Minitest::Test
       assert_equal expected, people.cards(judged(name)).map { |c| [c.role, c.missing, c.on_name] }, name
     end
     assert_operator people.cards(judged("northskerry-freight.example")).first.shared_with, :>, 3
-    assert_equal([false, true], [judged("kelpsound.example"), judged("northskerry-freight.example")].map { |j| people.cards(j).first.whole? })
+    assert_equal([false, true], [judged("kelpsound.example"), judged("northskerry-freight.example")].map do |j|
+      people.cards(j).first.whole?
+    end)
   end
 
   # address, how long it takes (seconds) => the mailbox's state
@@ -57,11 +64,15 @@ class ContactsTest < Minitest::Test
   # An answer that no person wrote, or from a stranger without the word, proves nothing.
   def test_what_is_no_proof
     live_with("millrace")
-    id, = SteadyMove::Desk::Letters.new(world.app).prove("clerk@kelp-office.example", names: %w[kelpsound.example], steps: [], by: ADA)
+    id, = SteadyMove::Desk::Letters.new(world.app).prove("clerk@kelp-office.example", names: %w[kelpsound.example],
+      steps: [], by: ADA)
     ref = world.app.db[:letters].get(:message_id)
     word = world.app.letters.word(id)
     room = SteadyMove::Desk::PostRoom.new(world.app)
-    drop = ->(head, text) { room.drop("From: clerk@kelp-office.example\r\nMessage-ID: <#{rand}@x>\r\nSubject: Re: word\r\n#{head}\r\n#{text}\r\n") }
+    drop = ->(head, text) {
+      room.drop("From: clerk@kelp-office.example\r\nMessage-ID: <#{rand}@x>\r\nSubject: Re: " \
+                "word\r\n#{head}\r\n#{text}\r\n")
+    }
     drop.call("In-Reply-To: <#{ref}>\r\nAuto-Submitted: auto-replied\r\n", "I am away. > #{word}")
     assert_equal %w[asked sent], [box("clerk@kelp-office.example"), world.app.letters.find(id)[:state]]
     drop.call("In-Reply-To: <#{ref}>\r\n", "Which word?")
@@ -90,14 +101,18 @@ class ContactsTest < Minitest::Test
     name = "kelpsound.example"
     world.app.db[:mailboxes].delete
     id = start(name)
-    assert_equal ["theirs", 1], [state(id)["prove-contact"].turn, world.app.db[:letters].where(recipient: "clerk@kelp-office.example").count]
+    assert_equal ["theirs", 1],
+      [state(id)["prove-contact"].turn, world.app.db[:letters].where(recipient: "clerk@kelp-office.example").count]
     world.driver.move_on(to: world.app.now + (2 * 86_400) + 3600)
     assert_match(/has not come back. It is late/, state(id)["prove-contact"].says)
     assert_equal "yours", state(id)["prove-contact"].turn
     choice = people.choices(judged(name)).find { |c| c.id == "admin" }
-    assert_equal [true, nil, true], [choice.possible, choice.blocks, choice.says.map { |c| said(c) }.join.include?("6 hours later")]
+    assert_equal [true, nil, true], [choice.possible, choice.blocks, choice.says.map do |c|
+      said(c)
+    end.join.include?("6 hours later")]
     done = people.repair(judged(name), "admin", "pearl@kelp-office.example", by: ADA)
-    assert_equal [false, [["E-mail of the administrative contact", "pearl@kelp-office.example"]]], [done.done, done.hand.typed]
+    assert_equal [false, [["E-mail of the administrative contact", "pearl@kelp-office.example"]]],
+      [done.done, done.hand.typed]
     assert_match(/will be pearl/, visitor.act(done.hand.site, name, "admin", email: done.hand.typed.first.last))
     look(name)
     assert_equal "clerk@kelp-office.example", judged(name).facts[:admin_email], "it counts six hours later"
@@ -112,9 +127,18 @@ class ContactsTest < Minitest::Test
   def test_over_the_connection_the_registrants_change_starts_its_block
     live_with("gannet")
     name = "skerry-sound.example"
-    refused = { "admin" => /own entry/, "opt-out" => /not known to offer/, "read" => /changes no address/, "burn" => /not one of/ }
-    refused.each { |choice, says| assert_match(says, assert_raises(SteadyMove::Desk::Refused) { people.repair(judged(name), choice, "a@b.example", by: ADA) }.message, choice) }
-    assert_match(/not an e-mail/, assert_raises(SteadyMove::Desk::Refused) { people.repair(judged(name), "registrant", "a at b", by: ADA) }.message)
+    refused = { "admin" => /own entry/, "opt-out" => /not known to offer/, "read" => /changes no address/,
+                "burn" => /not one of/ }
+    refused.each do |choice, says|
+      assert_match(says,
+        assert_raises(SteadyMove::Desk::Refused) do
+          people.repair(judged(name), choice, "a@b.example", by: ADA)
+        end.message,
+        choice)
+    end
+    assert_match(/not an e-mail/, assert_raises(SteadyMove::Desk::Refused) do
+      people.repair(judged(name), "registrant", "a at b", by: ADA)
+    end.message)
     refute_includes rules(name), "registrant-change"
     assert people.repair(judged(name), "registrant", "names@saltern-office.example", by: ADA).done
     assert_includes rules(name), "registrant-change"
@@ -128,6 +152,8 @@ class ContactsTest < Minitest::Test
     world.app.instance_variable_set(:@sender, nil)
     id, word = people.prove(judged("northskerry-freight.example"), "registrant", by: ADA)
     assert_equal [world.app.letters.word(id), "hand"], [word, world.app.letters.find(id)[:how]]
-    assert_match(/No address of the administrative contact/, assert_raises(SteadyMove::Desk::Refused) { people.prove(judged("northskerry-season-2026.example"), "admin", by: ADA) }.message)
+    assert_match(/No address of the administrative contact/, assert_raises(SteadyMove::Desk::Refused) do
+      people.prove(judged("northskerry-season-2026.example"), "admin", by: ADA)
+    end.message)
   end
 end

@@ -7,7 +7,10 @@ class LettersTest < Minitest::Test
   Writer = SteadyMove::Desk::Correspondence
   Draft = Core::Letters::Draft
 
-  def write(*parts, login: "office") = Writer.write(to: "help@reg.test", title: "Reg", login: login, writer: "ada@office.test", reference: "SM-0007-abcd", parts: parts)
+  def write(*parts, login: "office")
+    Writer.write(to: "help@reg.test", title: "Reg", login: login, writer: "ada@office.test", reference: "SM-0007-abcd",
+      parts: parts)
+  end
 
   # kind, details => a part of the letter, a part of its subject, do the five days hold
   ASKS = [
@@ -19,7 +22,8 @@ class LettersTest < Minitest::Test
     ["privacy-on", [], "Please turn the privacy service on again", "the privacy service on", false],
     ["name-servers", %w[ns1.new.test ns2.new.test], "(ns1.new.test; ns2.new.test):", "other name servers", false],
     ["release", [], "Please release:", "the release of a transfer", false],
-    ["contact", ["the e-mail of the registrant shall be q@x.test"], "(the e-mail of the registrant shall be q@x.test):", "a contact corrected", false]
+    ["contact", ["the e-mail of the registrant shall be q@x.test"],
+      "(the e-mail of the registrant shall be q@x.test):", "a contact corrected", false]
   ].freeze
 
   def test_each_thing_that_is_asked_for
@@ -39,30 +43,42 @@ class LettersTest < Minitest::Test
     assert_includes draft.subject, "the transfer lock off, the authorization code for 3 names"
     paragraphs = draft.text.split("\n\n")
     assert_equal ["a.example", "b.example"], paragraphs.find { |p| p.include?("lock off") }.lines.drop(1).map(&:strip)
-    assert_equal ["b.example", "c.example"], paragraphs.find { |p| p.include?("send the authorization code") }.lines.drop(1).map(&:strip)
+    assert_equal ["b.example", "c.example"], paragraphs.find { |p|
+      p.include?("send the authorization code")
+    }.lines.drop(1).map(&:strip)
     assert_includes draft.text, "in our account “office”"
     refute_includes write(["unlock", %w[a.example], []], login: nil).text, "“"
   end
 
   def test_a_reminder_names_the_day_and_what_was_asked
-    draft = Writer.remind(to: "help@reg.test", title: "Reg", login: nil, writer: "ada", reference: "SM-0007-abcd", sent: Time.utc(2027, 3, 1, 8), subject: "Reminder: Please: x", parts: [["unlock", %w[a.example], []]])
+    draft = Writer.remind(to: "help@reg.test", title: "Reg", login: nil, writer: "ada", reference: "SM-0007-abcd",
+      sent: Time.utc(2027, 3, 1, 8), subject: "Reminder: Please: x", parts: [["unlock", %w[a.example], []]])
     assert_equal "Reminder: Please: x", draft.subject, "not twice"
-    ["01 March 2027", "take the transfer lock off", "a.example", "five calendar days", "SM-0007-abcd"].each { |part| assert_includes draft.text, part }
+    ["01 March 2027", "take the transfer lock off", "a.example", "five calendar days", "SM-0007-abcd"].each do |part|
+      assert_includes draft.text, part
+    end
   end
 
   def test_a_word_that_has_to_come_back
-    draft = Writer.proof(to: "q@x.test", word: "amber-olive-tulip", writer: "ada", reference: "SM-0001-abcd", names: %w[a.example b.example])
+    draft = Writer.proof(to: "q@x.test", word: "amber-olive-tulip", writer: "ada", reference: "SM-0001-abcd",
+      names: %w[a.example b.example])
     ["amber-olive-tulip", "a.example and 1 more", "Please answer"].each { |part| assert_includes draft.text, part }
     refute_includes draft.subject, "amber"
     assert_operator Core::Letters::Words::ALL.uniq.size, :>=, 80
     assert(Core::Letters::Words::ALL.all? { |w| w.match?(/\A[a-z]{5,8}\z/) })
   end
 
-  # What a mail program reads from the link is the letter; the parts of RFC 6068 §2 and §5: “?”, “&”, “=”, “%” and blanks are encoded, lines end in CRLF.
+  # What a mail program reads from the link is the letter; the parts of RFC 6068 §2 and §5: “?”, “&”, “=”, “%” and
+  # blanks are encoded, lines end in CRLF.
   def test_mailto_links_hold_the_whole_letter
-    draft = Draft.new(to: "help+desk@reg.test", subject: "Names & codes? 100 % = sure", text: "Line one\nZoë’s line\n", kinds: [], names: [], reference: "r")
+    draft = Draft.new(to: "help+desk@reg.test", subject: "Names & codes? 100 % = sure", text: "Line one\nZoë’s line\n",
+      kinds: [], names: [], reference: "r")
     address, query = draft.mailto.delete_prefix("mailto:").split("?", 2)
-    fields = query.split("&").to_h { |pair| pair.split("=", 2).map { |part| URI.decode_www_form_component(part.gsub("+", "%2B")) } }
+    fields = query.split("&").to_h do |pair|
+      pair.split("=", 2).map do |part|
+        URI.decode_www_form_component(part.gsub("+", "%2B"))
+      end
+    end
     assert_equal "help+desk@reg.test", URI.decode_www_form_component(address.gsub("+", "%2B"))
     assert_equal({ "subject" => draft.subject, "body" => "Line one\r\nZoë’s line\r\n" }, fields)
     refute_match(/[^A-Za-z0-9\-._~%@:?&=]/, draft.mailto)

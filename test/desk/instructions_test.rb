@@ -14,7 +14,7 @@ class InstructionsTest < Minitest::Test
     id = world.start(name, to: "orlop")
     move = world.move(id)
     plan = Core::Moves::Plan.of(**move.plan.to_h.except(:steps, :endings), ways: move.plan.ways.merge(ways),
-                                                                             options: %i[carry lock code ask privacy identity contact])
+      options: %i[carry lock code ask privacy identity contact])
     own = (plan.steps + plan.endings).find { |s| s.id == step }
     state = Core::Moves::StepState.new(step: own, phase: "due", turn: "yours")
     SteadyMove::Desk::Instructions.new(world.app).of(move.dup.tap { |m| m.plan = plan }, state)
@@ -64,7 +64,10 @@ class InstructionsTest < Minitest::Test
     [[[id, "unlock"], [id, "order"]], [[id, "unlock"], [999, "unlock"]]].each do |steps|
       assert_raises(SteadyMove::Desk::Refused) { hands.said(steps, by: ADA) }
     end
-    assert_raises(SteadyMove::Desk::Refused) { hands.consent([id], given_by: "Pearl", ends: world.app.now + 60, by: ADA) }
+    assert_raises(SteadyMove::Desk::Refused) do
+      hands.consent([id], given_by: "Pearl", ends: world.app.now + 60,
+        by: ADA)
+    end
     assert_equal [before, nil], [world.app.db[:events].count, state(id).set_going_at("unlock")]
   end
 

@@ -13,7 +13,12 @@ class JourneyTest < Minitest::Test
   def teardown = @world.close
 
   # What the registry and registrars were asked to change, as [side, command, result].
-  def asked(name) = @world.link.log.select { |l| l["name"] == name && l["command"] =~ ACTS }.map { |l| l.values_at("registrar", "command", "code") }
+  def asked(name)
+    @world.link.log.select do |l|
+      l["name"] == name && l["command"] =~ ACTS
+    end.map { |l| l.values_at("registrar", "command", "code") }
+  end
+
   def at_release(id) = @world.until_true { @world.move(id).state["release"].active? }
   def said(id) = @world.move(id).events.map(&:says)
 
@@ -21,7 +26,8 @@ class JourneyTest < Minitest::Test
     code = @world.world.registry.find(CARRIED)[:auth_info]
     proposal = @world.plan(CARRIED, to: "orlop", host: "lanternroom")
     assert_equal [902, 598, utc("2028-09-24T08:00:00Z"), 93_600],
-                 [proposal.quote.total.minor, proposal.quote.saves.minor, proposal.plan.expected_expiry, proposal.plan.settle_seconds]
+      [proposal.quote.total.minor, proposal.quote.saves.minor, proposal.plan.expected_expiry,
+        proposal.plan.settle_seconds]
     id = @world.start(CARRIED, to: "orlop", host: "lanternroom")
     @world.runner.pass
     at_release(id)
@@ -33,13 +39,16 @@ class JourneyTest < Minitest::Test
     move = @world.move(id)
     assert_equal "Settled", move.state.stage
     landed = @world.world.registry.find(CARRIED)
-    assert_equal ["orlop", utc("2028-09-24T08:00:00Z").to_i, ["clientTransferProhibited"]], landed.values_at(:sponsor, :expires_at, :statuses)
+    assert_equal ["orlop", utc("2028-09-24T08:00:00Z").to_i, ["clientTransferProhibited"]],
+      landed.values_at(:sponsor, :expires_at, :statuses)
     assert_equal [["tarnbeck", "update", 1000], ["tarnbeck", "update", 1001], ["orlop", "transfer request", 1001],
-                  ["tarnbeck", "transfer approve", 1000], ["orlop", "update", 1000]], asked(CARRIED)
+      ["tarnbeck", "transfer approve", 1000], ["orlop", "update", 1000]], asked(CARRIED)
     assert_equal "wiped", @world.app.codes.state_of(id)
     assert_nil @world.app.journal.broken_at
     assert_equal "orlop", @world.app.names.find(CARRIED)[:account_id]
-    move.events.select(&:done?).each { |e| assert e.evidence["source"] && e.evidence["seen_at"], "#{e.step} has no evidence" }
+    move.events.select(&:done?).each do |e|
+      assert e.evidence["source"] && e.evidence["seen_at"], "#{e.step} has no evidence"
+    end
     assert_includes move.events.select { |e| e.type == "mail" }.map { |e| e.data["kind"] }, "approval-request"
     no_trace_of(code)
   end
@@ -97,7 +106,9 @@ class JourneyTest < Minitest::Test
       assert_includes error.message, reason
     end
     @world.start(KEPT, to: "orlop")
-    assert_includes assert_raises(SteadyMove::Desk::Refused) { @world.start(KEPT, to: "orlop") }.message, "already on the move"
+    assert_includes assert_raises(SteadyMove::Desk::Refused) {
+      @world.start(KEPT, to: "orlop")
+    }.message, "already on the move"
   end
 
   private

@@ -8,7 +8,8 @@ require "sqlite3"
 # kill -9 at every point around every outward act, on either side: the move goes on and nothing is done twice.
 class KillTest < Minitest::Test
   NAME = "saltern-isles.example"
-  ONCE = ["tarnbeck update switch-ns", "tarnbeck update unlock", "orlop transfer request order", "tarnbeck transfer approve release", "orlop update lock-back"].freeze
+  ONCE = ["tarnbeck update switch-ns", "tarnbeck update unlock", "orlop transfer request order",
+    "tarnbeck transfer approve release", "orlop update lock-back"].freeze
 
   # Kills its own process the first time that each point is reached; what was reached is kept in a file.
   class Trap
@@ -42,12 +43,15 @@ class KillTest < Minitest::Test
   def endpoints = JSON.parse(File.read(File.join(@world_folder, "endpoints.json")))
   def scenario = Practice::Scenario.demo(names_at: %w[tarnbeck])
   def link = Practice::DeskSide::Link.new(endpoints)
-  def open_desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4, scenario: scenario)
+
+  def open_desk
+    Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4, scenario: scenario)
+  end
 
   # What was asked of the outside to change the name, with the step that its key tells.
   def asked
     link.log.select { |l| l["name"] == NAME && l["command"] =~ /update|transfer (request|approve)/ && l["code"] < 2000 }
-        .map { |l| "#{l['registrar']} #{l['command']} #{l['key'][/\Asm-1-(.+)-\d+\z/, 1]}" }
+      .map { |l| "#{l['registrar']} #{l['command']} #{l['key'][/\Asm-1-(.+)-\d+\z/, 1]}" }
   end
 
   # A practice world in a process of its own; with `deadly` it kills itself around each act that it is asked for.
@@ -100,7 +104,11 @@ class KillTest < Minitest::Test
       end
     end)
     SteadyMove::Store::Journal.prepend(Module.new do
-      define_method(:add) { |type, **rest| super(type, **rest).tap { trap.reach("proven #{rest[:step]}") if type == "done" } }
+      define_method(:add) do |type, **rest|
+        super(type, **rest).tap do
+          trap.reach("proven #{rest[:step]}") if type == "done"
+        end
+      end
     end)
   end
 
@@ -138,7 +146,10 @@ class KillTest < Minitest::Test
       rounds += 1
       break if $CHILD_STATUS.success?
 
-      flunk "round #{rounds}, reached: #{@trap.reached}: #{File.read(File.join(@folder, 'said'))}" if $CHILD_STATUS.exitstatus == 1
+      if $CHILD_STATUS.exitstatus == 1
+        flunk "round #{rounds}, reached: #{@trap.reached}: #{File.read(File.join(@folder,
+          'said'))}"
+      end
     end
     acts = %w[put-zone switch-ns unlock order release lock-back]
     acts.each { |a| %w[before written answered].each { |p| assert_includes @trap.reached, "#{p} #{a}" } }

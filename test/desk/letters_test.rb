@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# Letters that go out once, are answered, are late and reminded of; acts said to be done that were not; consent that has ended.
+# Letters that go out once, are answered, are late and reminded of; acts said to be done that were not; consent that
+# has ended.
 class LettersSentTest < Minitest::Test
   include ByHand
 
@@ -34,7 +35,9 @@ class LettersSentTest < Minitest::Test
     assert_raises(Interrupt) { post }
     assert_equal(%w[intended], sent.map { |l| l[:state] })
     assert_nil ready, "it counts as written until it is late"
-    assert_equal %w[intended], letters.overdue.map { |l| l[:state] }, "and is told as not known, with a reminder offered"
+    assert_equal %w[intended], letters.overdue.map { |l|
+      l[:state]
+    }, "and is told as not known, with a reminder offered"
   end
 
   def test_what_a_person_changed_and_sent_by_hand
@@ -53,7 +56,8 @@ class LettersSentTest < Minitest::Test
     live_with("cobble")
     start("isles-weather.example")
     read = SteadyMove::Wire::Mail::Eml.read(ready.tap { |r| @ready = r }.raw)
-    assert_equal ["names@saltern-office.example", "help@cobblekeel.example", @ready.message_id, @ready.draft.subject], [read.from, read.to, read.message_id, read.subject]
+    assert_equal ["names@saltern-office.example", "help@cobblekeel.example", @ready.message_id, @ready.draft.subject],
+      [read.from, read.to, read.message_id, read.subject]
     assert_includes read.text, @ready.draft.reference
   end
 
@@ -70,7 +74,8 @@ class LettersSentTest < Minitest::Test
     assert_equal([letter], letters.overdue.map { |l| l[:id] })
     assert_nil ready, "what was written for is reminded of, not written for again"
     reminder = letters.reminder(letter, by: ADA)
-    assert_equal [[[id, "unlock"], [id, "ask-code"]], true], [reminder.steps, reminder.draft.subject.start_with?("Reminder: ")]
+    assert_equal [[[id, "unlock"], [id, "ask-code"]], true],
+      [reminder.steps, reminder.draft.subject.start_with?("Reminder: ")]
     assert_equal [sent.first[:message_id]], SteadyMove::Wire::Mail::Eml.read(reminder.raw).answers
     letters.send(reminder, account_id: "cobble", by: ADA, how: "smtp", reminds: letter)
     world.runner.pass
@@ -127,7 +132,12 @@ class LettersSentTest < Minitest::Test
   def test_consent_has_a_giver_and_an_end
     live_with("millrace")
     id = start("kelp-sound-hire.example")
-    CONSENTS.each { |who, days, part| assert_match(/#{part}/, assert_raises(SteadyMove::Desk::Refused) { consent(id, given_by: who, days: days) }.message) }
+    CONSENTS.each do |who, days, part|
+      assert_match(/#{part}/, assert_raises(SteadyMove::Desk::Refused) do
+        consent(id,
+          given_by: who, days: days)
+      end.message)
+    end
     due = hands.consents
     assert_equal [[id], true], [due.moves.map(&:id), due.until > world.app.now + 86_400]
     consent(id, days: 1)
@@ -138,18 +148,22 @@ class LettersSentTest < Minitest::Test
     until_step(id, "privacy-off")
     do_it(id, "privacy-off", "off")
     world.driver.move_on(to: world.app.now + (2 * 86_400))
-    shown = SteadyMove::Web::Views::MoveView.card(world.move(id), SteadyMove::Desk::MoveWords.of(world.move(id).plan, world.app.accounts), {}, world.app.now)[:exposed]
+    shown = SteadyMove::Web::Views::MoveView.card(world.move(id),
+      SteadyMove::Desk::MoveWords.of(world.move(id).plan, world.app.accounts), {}, world.app.now)[:exposed]
     assert_equal [true, nil], shown.values_at(:over, :until)
-    assert_equal %w[kelp-sound-hire.example], SteadyMove::Web::Views::ManualStepsView.page(world.app, hands, letters)[:too_long]
+    assert_equal %w[kelp-sound-hire.example],
+      SteadyMove::Web::Views::ManualStepsView.page(world.app, hands, letters)[:too_long]
     assert_operator shown[:seconds], :>=, 2 * 86_400
   end
 
   # Two hundred at once would be told by place: here all that can go, in one consent, one letter, one list of codes.
   def test_several_at_once
     live_with("millrace", "cobble", "gannet")
-    names = %w[kelp-sound-hire.example slipway.example saltern-harbour.example isles-weather.example northskerry-crew.example northskerry-season-2026.example]
+    names = %w[kelp-sound-hire.example slipway.example saltern-harbour.example isles-weather.example
+      northskerry-crew.example northskerry-season-2026.example]
     world.app.names.learn("kelp-sound-hire.example", facts(source: :hand, admin_email: "dock@post.kelpsound.example"))
-    along = SteadyMove::Desk::Batch.new(world.app).propose(%w[kelp-sound-hire.example kelpsound.example], to: "orlop", &:itself).map { |r| r.says.join(" ") }
+    along = SteadyMove::Desk::Batch.new(world.app).propose(%w[kelp-sound-hire.example kelpsound.example], to: "orlop",
+      &:itself).map { |r| r.says.join(" ") }
     assert_match(/dock@post.kelpsound.example, lies on kelpsound.example, which moves in the same batch/, along.first)
     refute_match(/same batch/, along.last, "its own name is told by the verdict")
     world.app.names.forget("kelp-sound-hire.example", :hand)
@@ -159,14 +173,16 @@ class LettersSentTest < Minitest::Test
     assert_match(/does not know this name/, rows.last.says.join)
     sums = SteadyMove::Desk::Batch.sums(rows)
     assert_equal [[5 * 902]], [sums[:total].map(&:minor)]
-    assert_equal %w[EUR], sums[:saves].map(&:currency), "what is saved is told only where both prices are in one currency"
+    assert_equal %w[EUR], sums[:saves].map(&:currency),
+      "what is saved is told only where both prices are in one currency"
     world.runner.pass
     ids = rows.filter_map(&:move_id)
     assert_equal 2, hands.consents.moves.size
     consent(*hands.consents.moves.map(&:id))
     places = hands.places.to_h { |p| [p.title, p.items.map(&:step).sort] }
-    assert_equal({ "Millrace Registrations" => %w[ask-code unlock unlock], "Curlew Screen" => %w[identity], "Cobble and Keel" => %w[ask-code ask-code unlock unlock], "Gannet Street Names" => %w[privacy-off] },
-                 places.transform_values { |steps| steps - %w[prove-contact] })
+    assert_equal({ "Millrace Registrations" => %w[ask-code unlock unlock], "Curlew Screen" => %w[identity],
+      "Cobble and Keel" => %w[ask-code ask-code unlock unlock], "Gannet Street Names" => %w[privacy-off] },
+      places.transform_values { |steps| steps - %w[prove-contact] })
     write("cobble")
     assert_equal(1, sent.count { |l| l[:account_id] == "cobble" })
     list = ids.map { |i| world.move(i).name }.map { |n| "#{n}, #{row(n)[:auth_info]}" }.join("\n")

@@ -25,9 +25,11 @@ class ObserveTest < Minitest::Test
   def now = @app.now
   def days(count) = (now + (count * DAY)).to_i
 
-  # when the contact was made and changed, when the name was made and moved (days from now) => when the registrant was last changed
+  # when the contact was made and changed, when the name was made and moved (days from now) => when the registrant was
+  # last changed
   CHANGES = [
-    [-900, nil, -400, nil, -900], [-900, -30, -400, nil, -30], [-900, -300, -400, nil, -300], [-20, nil, -400, nil, -20], [-20, -5, -400, nil, -5],
+    [-900, nil, -400, nil, -900], [-900, -30, -400, nil, -30], [-900, -300, -400, nil, -300], [-20, nil, -400, nil,
+      -20], [-20, -5, -400, nil, -5],
     [-400, nil, -400, nil, -400], [-90, nil, -400, -90, -90], [-90, -10, -400, -90, -10], [-20, nil, -400, -90, -20]
   ].freeze
 
@@ -46,7 +48,10 @@ class ObserveTest < Minitest::Test
     @rows[:domains].where(name: NAME).update(created_at: days(-400), transferred_at: days(-90))
     look
     verdict = SteadyMove::Desk::Judging.new(@app).one(NAME, at: now - (60 * DAY))
-    refute_includes verdict.verdict.findings.map(&:rule), "registrant-change" if verdict.facts[:registrant_changed_at] < now - (120 * DAY)
+    if verdict.facts[:registrant_changed_at] < now - (120 * DAY)
+      refute_includes verdict.verdict.findings.map(&:rule),
+        "registrant-change"
+    end
     assert_operator known[:registrant_changed_at], :<=, now - (89 * DAY)
   end
 
@@ -60,7 +65,9 @@ class ObserveTest < Minitest::Test
     @rows[:domains].where(name: NAME).update(veil: "somebody@elsewhere.example")
     look
     refute known.known?(:privacy), "Tarnbeck's service is not known"
-    assert_equal ["names@saltern-office.example"], %i[registrant_email public_email].map { |k| known("northskerry-freight.example")[k] }.uniq
+    assert_equal ["names@saltern-office.example"], %i[registrant_email public_email].map { |k|
+      known("northskerry-freight.example")[k]
+    }.uniq
   end
 
   def test_a_name_that_the_public_record_lost
@@ -78,7 +85,9 @@ class ObserveTest < Minitest::Test
 
   # Who answers, and who doesn't: what was known stays, and a sentence says why.
   TROUBLE = [
-    [{}, %i[account desk public_record], 0], [{ "rdap-away" => "on" }, %i[account desk], 1], [{ "away-tarnbeck" => "on" }, %i[desk public_record], 1], [{ "rdap-garbage" => "on", "away-tarnbeck" => "on" }, [], 2]
+    [{}, %i[account desk public_record],
+      0], [{ "rdap-away" => "on" }, %i[account desk], 1], [{ "away-tarnbeck" => "on" }, %i[desk public_record], 1],
+    [{ "rdap-garbage" => "on", "away-tarnbeck" => "on" }, [], 2]
   ].freeze
 
   def test_a_look_never_fails_and_never_forgets
@@ -95,7 +104,9 @@ class ObserveTest < Minitest::Test
 
   def test_the_dns_host_and_what_ends_with_the_account
     assert_equal ["Lanternroom DNS", false], [known[:dns_host], known[:zone_ends_with_account]]
-    assert_equal(["Tarnbeck name servers"] * 2, known("saltern-careers.example").then { |k| [k[:dns_host], k[:zone_ends_with_account]] })
+    assert_equal(["Tarnbeck name servers"] * 2, known("saltern-careers.example").then do |k|
+      [k[:dns_host], k[:zone_ends_with_account]]
+    end)
     @rows[:domains].where(name: NAME).update(name_servers: '["ns1.lanternroom.example","ns.unheard.example"]')
     look
     refute known.known?(:dns_host), "half a host is no host"

@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# Which steps a plan gets, and how they are done, follow from the account's habits, the suffix's family and what is known of the name.
+# Which steps a plan gets, and how they are done, follow from the account's habits, the suffix's family and what is
+# known of the name.
 class PlanningTest < Minitest::Test
   include ByHand
 
@@ -79,7 +80,8 @@ class PlanningTest < Minitest::Test
     kept = SteadyMove::Store::Moves.new(world.app.db, world.app.journal).find(id).plan
     assert_equal world.move(id).plan.to_h, kept.to_h
     assert_equal [], Ways::ALLOWED.keys - kept.ways.keys
-    old = Core::Moves::Plans.read({ "name" => "a.example", "from" => "a", "to" => "b", "options" => %w[lock code], "years" => 1,
+    old = Core::Moves::Plans.read({ "name" => "a.example", "from" => "a", "to" => "b", "options" => %w[lock code],
+      "years" => 1,
                                     "words" => {}, "settle_seconds" => 0, "response_days" => 5 })
     refute(old.steps.any?(&:by_hand?), "a plan of before there were ways is all by connection")
     titles = world.app.accounts.all.map(&:title)
@@ -89,7 +91,8 @@ class PlanningTest < Minitest::Test
   # An account that nobody can order at refuses, by name.
   def test_nothing_is_ordered_where_there_is_no_connection
     live_with("tarnbeck")
-    { "millrace" => /Millrace Registrations has no connection/, "cobble" => /Cobble and Keel has no connection/ }.each do |to, says|
+    { "millrace" => /Millrace Registrations has no connection/,
+      "cobble" => /Cobble and Keel has no connection/ }.each do |to, says|
       assert_match(says, world.plan("isles-timetable.example", to: to).refusals.join)
     end
     assert_nil world.plan("isles-timetable.example", to: "nowhere")

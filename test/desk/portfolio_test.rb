@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/bench_world"
 
-# The whole portfolio in memory against the same names judged one by one; what keeps it up to date; a site's own words.
+# The whole portfolio in memory against the same names judged one by one; what keeps it up to date; a site's own
+# words.
 class PortfolioTest < Minitest::Test
   Desk = SteadyMove::Desk
   DAY = 86_400
@@ -12,10 +13,17 @@ class PortfolioTest < Minitest::Test
   def teardown = @world.close
   def app = @world.app
   def snapshots(at: app.now, to: nil) = app.portfolio.snapshots(at: at, now: app.now, to: to, patience: 60)
-  def query(at: app.now, to: nil, **given) = Desk::NamesQuery.new(given, Desk::NamesQuery.titles(app.accounts.all.to_h { |a| [a.id, a] })).call(*snapshots(at: at, to: to))
+
+  def query(at: app.now, to: nil, **given)
+    Desk::NamesQuery.new(given, Desk::NamesQuery.titles(app.accounts.all.to_h do |a|
+      [a.id, a]
+    end)).call(*snapshots(at: at, to: to))
+  end
+
   def gate(name, **where) = snapshots(**where).first.then { |p| p.gate(p.list.find { |e| e.ascii == name }) }
 
-  # Every name, at four instants, with and without destinations: the same gate, windows, soft stretches and latest start.
+  # Every name, at four instants, with and without destinations: the same gate, windows, soft stretches and latest
+  # start.
   def test_the_index_says_what_the_judge_says
     [0, 19, 45, 300].each do |days|
       at = app.now + (days * DAY)
@@ -26,9 +34,12 @@ class PortfolioTest < Minitest::Test
           one = Desk::Judging.new(app).one(entry.ascii, at: at, to: to)
           outline = one.judgement.outline
           stretch = [at.to_i, at.to_i + Desk::Judging::HORIZON]
-          assert_equal [outline.gate(at.to_i), outline.windows(*stretch), outline.soft(*stretch), one.judgement.latest_safe_start],
-                       [snapshot.gate(entry), entry.outline.windows(*stretch), entry.outline.soft(*stretch), entry.latest_safe], "#{entry.ascii} in #{days} days to #{to}"
-          assert_equal [one.verdict.kind, one.verdict.clears_at&.to_i], [snapshot.gate(entry).kind, snapshot.gate(entry).clears_at]
+          assert_equal [outline.gate(at.to_i), outline.windows(*stretch), outline.soft(*stretch),
+            one.judgement.latest_safe_start],
+            [snapshot.gate(entry), entry.outline.windows(*stretch), entry.outline.soft(*stretch), entry.latest_safe],
+            "#{entry.ascii} in #{days} days to #{to}"
+          assert_equal [one.verdict.kind, one.verdict.clears_at&.to_i],
+            [snapshot.gate(entry).kind, snapshot.gate(entry).clears_at]
         end
       end
     end
@@ -36,7 +47,12 @@ class PortfolioTest < Minitest::Test
 
   # The demo's names meet every rule, and each of the five families.
   def test_the_portfolio_meets_every_rule
-    judged = app.names.all.flat_map { |r| [nil, "orlop", "cobble"].map { |to| Desk::Judging.new(app).one(r[:name], to: to) } }
+    judged = app.names.all.flat_map do |r|
+      [nil, "orlop", "cobble"].map do |to|
+        Desk::Judging.new(app).one(r[:name],
+          to: to)
+      end
+    end
     assert_empty Core::Readiness::Rules.all.keys - judged.flat_map { |j| j.verdict.findings.map(&:rule) }.uniq
     assert_equal %w[at-once by-mail gtld presence push], judged.map { |j| j.judgement.family.id }.uniq.sort
     assert_equal 6, judged.map { |j| j.account.id }.uniq.size
@@ -53,7 +69,10 @@ class PortfolioTest < Minitest::Test
     Desk::Notes.new(app).put(name, "dispute", nil, by: "ada")
     assert_equal "clear", gate(name, to: "orlop").kind
     second = SteadyMove::Desk::App.new(app.instance_variable_get(:@config), clock: @world.desk.clock)
-    second.names.learn(name, [Core::Readiness::Fact.new(key: :statuses, value: ["serverTransferProhibited"], source: :account, seen_at: app.now, ref: "another process")])
+    second.names.learn(name,
+      [Core::Readiness::Fact.new(key: :statuses, value: ["serverTransferProhibited"], source: :account,
+        seen_at: app.now,
+        ref: "another process")])
     second.close
     assert_equal %w[barred barred], [gate(name).kind, gate(name, to: "orlop").kind]
     account = app.accounts.find("orlop")
@@ -67,11 +86,16 @@ class PortfolioTest < Minitest::Test
 
   # given => how many, the first name
   QUERIES = [
-    [{ sort: "name" }, 48, "dolphin-watch-skerry.example"], [{ sort: "-name" }, 48, "xn--fhre-saltern-gcb.example"], [{ q: "fähre" }, 1, "xn--fhre-saltern-gcb.example"],
-    [{ q: "GANNET skerry", sort: "expiry" }, 9, "skerry-sound.example"], [{ gate: "barred", sort: "account" }, 6, "ferry-cats.example"],
-    [{ account: "orlop", sort: "-expiry" }, 4, "saltern-pay.example"], [{ suffix: "fjd.test" }, 1, "saltern-press.fjd.test"], [{ within: 0, gate: "wait" }, 0, nil],
-    [{ within: 14, gate: "wait" }, 2, "outer-isles"], [{ sort: "stay", limit: 1 }, 48, "isles-school-trips.brg.test"], [{ sort: "lock", limit: 1 }, 48, "isles-school"],
-    [{ names: %w[kelpsound.example nobody.example] }, 1, "kelpsound.example"], [{ q: "no such thing" }, 0, nil], [{ sort: "expiry", offset: 47 }, 48, "northskerry-season-2026.example"]
+    [{ sort: "name" }, 48, "dolphin-watch-skerry.example"], [{ sort: "-name" }, 48, "xn--fhre-saltern-gcb.example"],
+    [{ q: "fähre" }, 1, "xn--fhre-saltern-gcb.example"],
+    [{ q: "GANNET skerry", sort: "expiry" }, 9, "skerry-sound.example"], [{ gate: "barred", sort: "account" }, 6,
+      "ferry-cats.example"],
+    [{ account: "orlop", sort: "-expiry" }, 4, "saltern-pay.example"], [{ suffix: "fjd.test" }, 1,
+      "saltern-press.fjd.test"], [{ within: 0, gate: "wait" }, 0, nil],
+    [{ within: 14, gate: "wait" }, 2, "outer-isles"], [{ sort: "stay", limit: 1 }, 48, "isles-school-trips.brg.test"],
+    [{ sort: "lock", limit: 1 }, 48, "isles-school"],
+    [{ names: %w[kelpsound.example nobody.example] }, 1, "kelpsound.example"], [{ q: "no such thing" }, 0, nil],
+    [{ sort: "expiry", offset: 47 }, 48, "northskerry-season-2026.example"]
   ].freeze
 
   def test_filters_and_orders
@@ -83,7 +107,9 @@ class PortfolioTest < Minitest::Test
     end
     groups = query(group: "gate").groups
     assert_equal [%w[clear fix wait barred], 48], [groups.map(&:first), groups.sum(&:last)]
-    kinds = query(group: "account", sort: "name").rows.chunk_while { |a, b| a.account_id == b.account_id }.map { |c| c.map(&:ascii) }
+    kinds = query(group: "account", sort: "name").rows.chunk_while do |a, b|
+      a.account_id == b.account_id
+    end.map { |c| c.map(&:ascii) }
     assert_equal 6, kinds.size
     kinds.each { |names| assert_equal names.sort, names }
   end
@@ -101,8 +127,12 @@ class PortfolioTest < Minitest::Test
       error = assert_raises(SteadyMove::Desk::Refused) { @world.start(name, to: "orlop") }
       assert_match(/go another way/, error.message)
     end
-    assert_match(/The suffix wants/, assert_raises(SteadyMove::Desk::Refused) { @world.start("saltern-heritage.crn.test", to: "orlop") }.message)
-    assert_match(/could not be paid: no card or balance/, assert_raises(SteadyMove::Desk::Refused) { @world.start("isles-timetable.example", to: "cobble") }.message)
+    assert_match(/The suffix wants/, assert_raises(SteadyMove::Desk::Refused) do
+      @world.start("saltern-heritage.crn.test", to: "orlop")
+    end.message)
+    assert_match(/could not be paid: no card or balance/, assert_raises(SteadyMove::Desk::Refused) do
+      @world.start("isles-timetable.example", to: "cobble")
+    end.message)
   end
 
   # most moves went there; else where orders and payment are said to be ready
@@ -130,22 +160,34 @@ class PortfolioTest < Minitest::Test
   end
 
   # rule or value, its new value under .example => how many gates change
-  WORDS = [["new-name", "30", 3], ["new-name", "off", 3], ["locked", "off", 37], ["recent-move", "0", 3], ["lock", "none", 37], ["near-expiry", "10", 0], ["max_years", "2", 0]].freeze
+  WORDS = [["new-name", "30", 3], ["new-name", "off", 3], ["locked", "off", 37], ["recent-move", "0", 3],
+    ["lock", "none", 37], ["near-expiry", "10", 0], ["max_years", "2", 0]].freeze
 
   def test_overrules_are_shown_saved_and_taken_back
     ruling = Desk::Overruling.new(app)
-    WORDS.each { |key, value, count| assert_equal count, ruling.preview("example", key, value).touched, "#{key} #{value}" }
+    WORDS.each do |key, value, count|
+      assert_equal count, ruling.preview("example", key, value).touched, "#{key} #{value}"
+    end
     touched = ruling.preview("example", "new-name", "30")
-    assert_equal %w[kelpquay.example oyster-smack-charter.example saltern-isles-group.example], touched.names.map(&:first)
+    assert_equal %w[kelpquay.example oyster-smack-charter.example saltern-isles-group.example],
+      touched.names.map(&:first)
     before = app.db[:events].count
     id = ruling.save("example", "new-name", "30", source: "the registry's letter", date: "2027-01-04", by: "ada")
     assert_equal "fix", gate("kelpquay.example").kind
-    assert_equal ["the registry's letter", "site"], Desk::Judging.new(app).one("saltern-isles-group.example").verdict.findings.find { |f| f.rule == "new-name" }.source.values_at("text", "kind")
+    assert_equal ["the registry's letter", "site"],
+      Desk::Judging.new(app).one("saltern-isles-group.example").verdict.findings.find { |f|
+        f.rule == "new-name"
+      }.source.values_at("text", "kind")
     ruling.take_back(id, by: "ada")
     assert_equal "wait", gate("kelpquay.example").kind
     assert_equal before + 2, app.db[:events].count
-    [["example", "new-name", "soon", "x", "2027-01-04"], ["nowhere", "new-name", "5", "x", "2027-01-04"], ["example", "new-name", "5", " ", "2027-01-04"], ["example", "new-name", "5", "x", "May"]].each do |suffix, key, value, source, date|
-      assert_raises(SteadyMove::Desk::Refused, "#{suffix} #{key} #{value}") { ruling.save(suffix, key, value, source: source, date: date, by: "ada") }
+    [["example", "new-name", "soon", "x", "2027-01-04"], ["nowhere", "new-name", "5", "x", "2027-01-04"],
+      ["example", "new-name", "5", " ", "2027-01-04"], ["example", "new-name", "5", "x", "May"]].each do |suffix, key,
+        value, source, date|
+      assert_raises(SteadyMove::Desk::Refused, "#{suffix} #{key} #{value}") do
+        ruling.save(suffix, key, value,
+          source: source, date: date, by: "ada")
+      end
     end
     assert_raises(SteadyMove::Desk::Refused) { ruling.take_back(id, by: "ada") }
   end

@@ -25,7 +25,8 @@ class PostRoomTest < Minitest::Test
   def teardown = @world.close
 
   def arrive(subject, text, from: "notices@tarnbeck.example")
-    raw = "From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\nMessage-ID: <#{@uid += 1}@x>\r\nSubject: #{subject}\r\n\r\n#{text}\r\n"
+    raw = "From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\nMessage-ID: <#{@uid += 1}@x>\r\nSubject: " \
+          "#{subject}\r\n\r\n#{text}\r\n"
     @box.list << SteadyMove::Wire::Mail::Eml.read(raw, uid: @uid)
     @room.fetch
     @app.messages.all.first
@@ -34,7 +35,8 @@ class PostRoomTest < Minitest::Test
   def held(name = NAME) = @app.codes.held[name]&.last
 
   def test_a_code_goes_into_the_safe_and_is_seen_nowhere
-    kept = arrive("Authorization code of #{NAME}", "The authorization code is:\n\n  Qx7,zz\"91k\n\nUse it within 5 days.")
+    kept = arrive("Authorization code of #{NAME}",
+      "The authorization code is:\n\n  Qx7,zz\"91k\n\nUse it within 5 days.")
     assert_equal ["code", "held", false], [kept[:kind], held, kept[:doubtful]]
     assert_includes kept[:text], "••••••••"
     everything = @app.db.tables.reject { |t| t == :codes }.map { |t| @app.db[t].all.inspect }.join
@@ -50,8 +52,11 @@ class PostRoomTest < Minitest::Test
   # what is odd => the code is not relied on, and masked all the same
   ODD = [
     ["Authorization code of #{NAME}", "The authorization code is: secret11", { from: "notices@elsewhere.test" }],
-    ["Authorization code of #{NAME}", "The authorization code is: secret11", { from: "no-answer@gannetstreet.example" }], ["Authorization codes", "#{NAME} and saltern-careers.example. Authorization code: secret11", {}],
-    ["Authorization code of #{NAME}", "Authorization code of one: secret11\nAuthorization code of two: secret22", {}], ["Authorization code of somebody.test", "The authorization code is: secret11", {}],
+    ["Authorization code of #{NAME}", "The authorization code is: secret11",
+      { from: "no-answer@gannetstreet.example" }], ["Authorization codes",
+        "#{NAME} and saltern-careers.example. Authorization code: secret11", {}],
+    ["Authorization code of #{NAME}", "Authorization code of one: secret11\nAuthorization code of two: secret22", {}],
+    ["Authorization code of somebody.test", "The authorization code is: secret11", {}],
     ["Authorization code of #{NAME}", "The authorization code is: secret11\nConfirm at https://evil.test/x", {}]
   ].freeze
 
@@ -67,11 +72,13 @@ class PostRoomTest < Minitest::Test
     arrive("Authorization code of #{NAME}", "The authorization code is: first123")
     before = [@app.db[:messages].count, @app.db[:events].count, @app.db[:codes].count]
     SteadyMove::Desk::PostRoom.new(@app).fetch
-    @app.messages.put(@box.list.last, Core::Post::Reading.new(kind: "code", names: [], because: [], doubtful: false), nil)
+    @app.messages.put(@box.list.last, Core::Post::Reading.new(kind: "code", names: [], because: [], doubtful: false),
+      nil)
     assert_equal before, [@app.db[:messages].count, @app.db[:events].count, @app.db[:codes].count]
   end
 
-  RAW = "From: notices@elsewhere.test\r\nMessage-ID: <9@y>\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\nSubject: Authorization code of #{NAME}\r\n\r\nThe authorization code is: secret11\r\n".freeze
+  RAW = "From: notices@elsewhere.test\r\nMessage-ID: <9@y>\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\nSubject: " \
+        "Authorization code of #{NAME}\r\n\r\nThe authorization code is: secret11\r\n".freeze
 
   # what is dropped in => refused with
   BAD_FILES = { "" => /empty/, "no head at all" => /no mail message/, "Subject: x\r\n\r\ny" => /no From field/ }.freeze
@@ -79,9 +86,13 @@ class PostRoomTest < Minitest::Test
   def test_a_message_dropped_in_as_a_file
     assert @room.drop(RAW)
     refute @room.drop(RAW), "the same message twice"
-    assert_equal [1, true, -1], [@app.messages.all.size, @app.messages.all.first[:doubtful], @app.messages.all.first[:uid]]
+    assert_equal [1, true, -1],
+      [@app.messages.all.size, @app.messages.all.first[:doubtful], @app.messages.all.first[:uid]]
     assert_equal 0, @app.messages.last_uid, "the mailbox is read from its beginning all the same"
-    BAD_FILES.each { |raw, says| assert_match(says, assert_raises(SteadyMove::Desk::Refused) { @room.drop(raw) }.message) }
+    BAD_FILES.each do |raw, says|
+      assert_match(says,
+        assert_raises(SteadyMove::Desk::Refused) { @room.drop(raw) }.message)
+    end
     assert @room.drop(RAW.sub("<9@y>", "<10@y>"))
     assert_equal [-2, -1], @app.messages.all.map { |m| m[:uid] }.sort
   end
@@ -99,12 +110,14 @@ class PostRoomTest < Minitest::Test
     assert_equal "secret11", @app.codes.newest(NAME)
     assert_nil @app.db[:messages].get(:sealed_code), "taken once"
     replies.correct(-1, kind: "offer", names: [], by: "ada")
-    kept = arrive("Authorization code of #{NAME}", "Buy one, get one. Authorization code inside", from: "Notices@Elsewhere.test")
+    kept = arrive("Authorization code of #{NAME}", "Buy one, get one. Authorization code inside",
+      from: "Notices@Elsewhere.test")
     assert_equal %w[offer code], kept.values_at(:kind, :read_kind)
     assert_includes kept[:because].join(" "), "put right by ada"
     other = arrive("Receipt for #{NAME}", "Payment received", from: "notices@elsewhere.test")
     assert_equal "receipt", other[:kind], "what reads otherwise is taken as it reads"
-    assert_equal "code", arrive("Authorization code of #{NAME}", "The authorization code is: zz11yy")[:kind], "another sender is another matter"
+    assert_equal "code", arrive("Authorization code of #{NAME}", "The authorization code is: zz11yy")[:kind],
+      "another sender is another matter"
   end
 
   # What nobody foresaw in one message: it is kept as what it is, and the next ones are read.
@@ -112,7 +125,9 @@ class PostRoomTest < Minitest::Test
     errors = []
     @room = SteadyMove::Desk::PostRoom.new(@app, on_error: errors.method(:<<))
     said = @app.letters.method(:answered_by)
-    @app.letters.define_singleton_method(:answered_by) { |ids, text| text.include?("breaks") ? raise(KeyError, "nobody foresaw this") : said.call(ids, text) }
+    @app.letters.define_singleton_method(:answered_by) do |ids, text|
+      text.include?("breaks") ? raise(KeyError, "nobody foresaw this") : said.call(ids, text)
+    end
     kept = arrive("This breaks it", "indeed")
     assert_equal ["unrelated", true, 1], [kept[:kind], kept[:doubtful], errors.size]
     assert_includes kept[:because].first, "KeyError"
@@ -123,7 +138,8 @@ class PostRoomTest < Minitest::Test
   def test_a_forged_answer
     id, = SteadyMove::Desk::Letters.new(@app).prove("clerk@kelp-office.example", names: [NAME], steps: [], by: "ada")
     letter = @app.letters.find(id)
-    @room.drop("From: x@forged.test\r\nMessage-ID: <12@y>\r\nIn-Reply-To: <#{letter[:message_id]}>\r\nSubject: The transfer lock of #{NAME}\r\n\r\nIt was removed. #{letter[:reference]}\r\n")
+    @room.drop("From: x@forged.test\r\nMessage-ID: <12@y>\r\nIn-Reply-To: <#{letter[:message_id]}>\r\nSubject: The " \
+               "transfer lock of #{NAME}\r\n\r\nIt was removed. #{letter[:reference]}\r\n")
     assert_equal ["sent", true], [@app.letters.find(id)[:state], @app.messages.find(-1)[:doubtful]]
     assert_equal id, @app.messages.find(-1)[:letter_id]
   end
@@ -132,7 +148,8 @@ class PostRoomTest < Minitest::Test
   def test_a_thread_keeps_the_name_that_it_was_given
     @room.drop(RAW.sub(/Subject.*/m, "Subject: About your request\r\n\r\nWe look into it.\r\n"))
     SteadyMove::Desk::Replies.new(@app).correct(-1, kind: "unrelated", names: [NAME], by: "ada")
-    @room.drop("From: x@y.test\r\nMessage-ID: <11@y>\r\nIn-Reply-To: <9@y>\r\nSubject: Re: About your request\r\n\r\nDone.\r\n")
+    @room.drop("From: x@y.test\r\nMessage-ID: <11@y>\r\nIn-Reply-To: <9@y>\r\nSubject: Re: About your " \
+               "request\r\n\r\nDone.\r\n")
     assert_equal [NAME], @app.messages.find(-2)[:names]
   end
 

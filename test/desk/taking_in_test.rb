@@ -14,11 +14,16 @@ class TakingInTest < Minitest::Test
   end
 
   def teardown = @world.close
-  def take(wishes, account: "tarnbeck") = TakingIn.new(@app).call(wishes, account && @app.accounts.find(account), by: "ada")
+
+  def take(wishes, account: "tarnbeck")
+    TakingIn.new(@app).call(wishes, account && @app.accounts.find(account), by: "ada")
+  end
 
   # what is typed => the words in it
   TYPED = {
-    "a.example b.example" => %w[a.example b.example], "a.example,b.example;c.example\td.example" => %w[a.example b.example c.example d.example], "a.example # kept for the cats\n#all of this\nb.example" => %w[a.example b.example],
+    "a.example b.example" => %w[a.example b.example], "a.example,b.example;c.example\td.example" => %w[a.example
+      b.example c.example d.example], "a.example # kept for the cats\n#all of this\nb.example" => %w[a.example
+        b.example],
     "https://x.example/#part" => ["https://x.example/#part"], " \n\n , ;" => []
   }.freeze
 
@@ -28,10 +33,14 @@ class TakingInTest < Minitest::Test
 
   # what is typed, with harbourpass and fähre-saltern let go before => fate, name, a part of what is said
   FATES = [
-    ["harbourpass.example", "taken", "harbourpass.example", nil], ["harbourpass.example", "known", "harbourpass.example", "already"],
-    ["HTTPS://www.FÄHRE-Saltern.example:8443/plan", "corrected", "xn--fhre-saltern-gcb.example", "understood as fähre-saltern.example"],
-    ["kelpquay.example", "known", "kelpquay.example", "already"], ["nobody.example", "refused", "nobody.example", "404"], ["someone.nowhere", "refused", "someone.nowhere", "no public record service is known"],
-    ["example", "refused", nil, "no suffix"], ["-bad-.example", "refused", nil, "the part “-bad-”"], ["co.uk", "refused", nil, "a suffix itself"], ["#{'x' * 64}.example", "refused", nil, "1 to 63"]
+    ["harbourpass.example", "taken", "harbourpass.example", nil], ["harbourpass.example", "known",
+      "harbourpass.example", "already"],
+    ["HTTPS://www.FÄHRE-Saltern.example:8443/plan", "corrected", "xn--fhre-saltern-gcb.example",
+      "understood as fähre-saltern.example"],
+    ["kelpquay.example", "known", "kelpquay.example", "already"], ["nobody.example", "refused", "nobody.example",
+      "404"], ["someone.nowhere", "refused", "someone.nowhere", "no public record service is known"],
+    ["example", "refused", nil, "no suffix"], ["-bad-.example", "refused", nil, "the part “-bad-”"], ["co.uk",
+      "refused", nil, "a suffix itself"], ["#{'x' * 64}.example", "refused", nil, "1 to 63"]
   ].freeze
 
   def test_each_lines_fate
@@ -41,30 +50,37 @@ class TakingInTest < Minitest::Test
       assert_equal [typed, fate, name], [line.typed, line.fate, line.name], "#{typed}: #{line.says}"
       says ? assert_includes(line.says, says) : assert_nil(line.says)
     end
-    assert_equal "ok", Desk::Judging.new(@app).one("harbourpass.example").facts.statuses.first.sub("clientTransferProhibited", "ok")
+    assert_equal "ok",
+      Desk::Judging.new(@app).one("harbourpass.example").facts.statuses.first.sub("clientTransferProhibited", "ok")
   end
 
   def test_a_table_with_its_columns
     @app.names.drop("harbourpass.example")
     @app.names.drop("nightboat-saltern.example")
-    text = "Domain;Registrar;Expires;Paid;Contact e-mail\nharbourpass.example;Tarnbeck Names;2028-02-28;no;who@x.test\nnightboat-saltern.example;;soon;yes;\nkelpquay.example;;;;\nx.example;Nobody;;;\n"
+    text = ["Domain;Registrar;Expires;Paid;Contact e-mail", "harbourpass.example;Tarnbeck Names;2028-02-28;no;who@x.test",
+      "nightboat-saltern.example;;soon;yes;", "kelpquay.example;;;;", "x.example;Nobody;;;", ""].join("\n")
     look = TakingIn.look(text)
-    assert_equal [{ "name" => 0, "account" => 1, "expires_at" => 2, "paid" => 3, "registrant_email" => 4 }, 3], [look[:guess], look[:rows].size]
+    assert_equal [{ "name" => 0, "account" => 1, "expires_at" => 2, "paid" => 3, "registrant_email" => 4 }, 3],
+      [look[:guess], look[:rows].size]
     lines = take(TakingIn.table(text, look[:guess]))
     assert_equal %w[taken taken known refused], lines.map(&:fate)
     assert_includes lines[1].says, "expires_at: a date"
     assert_includes lines[3].says, "no account “Nobody”"
     noted = @app.names.facts("harbourpass.example")
-    assert_equal [[false], ["who@x.test"]], [noted.about(:paid).map(&:value), noted.about(:registrant_email).map(&:value).last(1)]
+    assert_equal [[false], ["who@x.test"]],
+      [noted.about(:paid).map(&:value), noted.about(:registrant_email).map(&:value).last(1)]
     assert @app.names.facts("nightboat-saltern.example")[:paid]
     assert_raises(SteadyMove::Desk::Refused) { TakingIn.table("a,b\n\"open", { "name" => 0 }) }
   end
 
   # An account without a connection: the public record alone, or nothing at all.
   def test_by_hand
-    @app.accounts.put(SteadyMove::Store::Accounts::Account.new(id: "paper", title: "Paper Names", registrar: "Paper", kind: "by_hand", connection: {}, habits: {}, prices: {}, sender_domains: []))
+    @app.accounts.put(SteadyMove::Store::Accounts::Account.new(id: "paper", title: "Paper Names", registrar: "Paper",
+      kind: "by_hand", connection: {}, habits: {}, prices: {}, sender_domains: []))
     @app.names.drop("harbourpass.example")
-    lines = take(%w[harbourpass.example something.nowhere].map { |n| TakingIn::Wish.new(typed: n, notes: {}) }, account: "paper")
+    lines = take(%w[harbourpass.example something.nowhere].map do |n|
+      TakingIn::Wish.new(typed: n, notes: {})
+    end, account: "paper")
     assert_equal([["taken", nil], ["taken", "Nothing is known of it yet."]], lines.map { |l| [l.fate, l.says] })
     assert_equal %i[desk public_record], @app.names.facts("harbourpass.example").all.map(&:source).uniq.sort
     assert_equal "barred", Desk::Judging.new(@app).one("something.nowhere").verdict.kind
@@ -75,24 +91,35 @@ class TakingInTest < Minitest::Test
     assert_nil @app.names.find("harbourpass.example")
     assert_equal "let-go", @app.journal.page(name: "harbourpass.example").first.type
     @world.start("isles-timetable.example", to: "orlop")
-    %w[isles-timetable.example nobody.example].each { |n| assert_raises(SteadyMove::Desk::Refused) { TakingIn.new(@app).let_go(n, by: "ada") } }
+    %w[isles-timetable.example
+      nobody.example].each { |n| assert_raises(SteadyMove::Desk::Refused) { TakingIn.new(@app).let_go(n, by: "ada") } }
   end
 
-  # key, value => the fact, or a part of the error (rules of the job §1: the end of a day for what has passed, its start for what must not yet have come)
+  # key, value => the fact, or a part of the error (rules of the job §1: the end of a day for what has passed, its
+  # start for what must not yet have come)
   NOTES = [
-    ["paid", false, false], ["privacy", true, true], ["dispute", " case 9 ", "case 9"], ["tied_services", ["mail ", "web"], %w[mail web]], ["mailbox", "bounced", "bounced"],
-    ["registrant_changed_at", "2027-02-01", Time.utc(2027, 2, 2)], ["expires_at", "2027-09-01", Time.utc(2027, 9, 1)], ["registrant_changed_at", "2027-02-01T10:00:00+01:00", Time.utc(2027, 2, 1, 9)],
-    ["paid", "yes", /true or false is expected/], ["mailbox", "full", /one of proven, unproven/], ["expires_at", "soon", /a date such as/], ["dispute", "", /a text of at most 300/], ["colour", "red", /is not one of/],
+    ["paid", false, false], ["privacy", true, true], ["dispute", " case 9 ", "case 9"], ["tied_services", ["mail ",
+      "web"], %w[mail web]], ["mailbox", "bounced", "bounced"],
+    ["registrant_changed_at", "2027-02-01", Time.utc(2027, 2, 2)], ["expires_at", "2027-09-01", Time.utc(2027, 9, 1)],
+    ["registrant_changed_at", "2027-02-01T10:00:00+01:00", Time.utc(2027, 2, 1, 9)],
+    ["paid", "yes", /true or false is expected/], ["mailbox", "full", /one of proven, unproven/], ["expires_at",
+      "soon", /a date such as/], ["dispute", "", /a text of at most 300/], ["colour", "red", /is not one of/],
     ["tied_services", [7], /a list of texts/]
   ].freeze
 
   def test_notes
     notes = Desk::Notes.new(@app)
     NOTES.each do |key, value, expected|
-      next assert_match(expected, assert_raises(SteadyMove::Desk::Refused) { notes.put("kelpquay.example", key, value, by: "ada") }.message) if expected.is_a?(Regexp)
+      if expected.is_a?(Regexp)
+        next assert_match(expected, assert_raises(SteadyMove::Desk::Refused) do
+          notes.put("kelpquay.example", key, value, by: "ada")
+        end.message)
+      end
 
       notes.put("kelpquay.example", key, value, by: "ada")
-      assert_equal [expected, "noted by ada"], @app.names.facts("kelpquay.example").about(key.to_sym).last.then { |f| [f.value, f.ref] }, key
+      assert_equal [expected, "noted by ada"], @app.names.facts("kelpquay.example").about(key.to_sym).last.then { |f|
+        [f.value, f.ref]
+      }, key
     end
     notes.put("kelpquay.example", "dispute", nil, by: "ada")
     assert_empty @app.names.facts("kelpquay.example").about(:dispute)
@@ -108,7 +135,8 @@ class TakingInTest < Minitest::Test
     3.times { gate << true }
     slow.thread.join
     assert_equal [true, 3, "ready"], [slow.finished?, slow.done, slow.result]
-    assert_equal [slow, nil, nil], [jobs.find(slow.id, by: "ada"), jobs.find(slow.id, by: "bo"), jobs.find("none", by: "ada")]
+    assert_equal [slow, nil, nil],
+      [jobs.find(slow.id, by: "ada"), jobs.find(slow.id, by: "bo"), jobs.find("none", by: "ada")]
     failed = jobs.start(by: "ada", of: 2) { |job| (job.done += 1) && raise("the pier is gone") }
     assert_equal [["the pier is gone"], true], [errors, failed.problem.include?("after 1 of 2")]
     60.times { jobs.start(by: "ada", of: 1) { 1 } }

@@ -28,7 +28,8 @@ class TroubleTest < Minitest::Test
     ["saltern-careers.example", "lanternroom", "truncated-lanternroom", nil, "put-zone", "closed the connection"],
     [LOCKED, nil, "rdap-unknown", LOCKED, "lock-gone", "does not hold this name \\(404\\)"],
     [CARRIED, "lanternroom", "no-transfer-tarnbeck-dns", nil, "fetch-zone", "refused the zone transfer"],
-    ["saltern-freight.example", "lanternroom", "silent-lanternroom", nil, "put-zone", "does not answer|closed the connection"],
+    ["saltern-freight.example", "lanternroom", "silent-lanternroom", nil, "put-zone",
+      "does not answer|closed the connection"],
     [OPEN, nil, "answer-orlop-info", "2202", "check-code", "rejects the code \\(2202"],
     [OPEN, nil, "answer-orlop-transfer", "2304", "order", "still shows a lock \\(2304\\)"],
     [OPEN, nil, "answer-orlop-transfer", "2104", "order", "refused the order \\(2104"]
@@ -73,7 +74,9 @@ class TroubleTest < Minitest::Test
     refute @world.move(id).state.done?("order")
     @world.driver.move_on(to: @world.app.now + 1)
     assert @world.move(id).state.done?("order")
-    assert_empty @world.link.log.select { |l| l["command"] == "transfer request" && l["code"] == 2304 }, "ordered too early"
+    assert_empty @world.link.log.select { |l|
+      l["command"] == "transfer request" && l["code"] == 2304
+    }, "ordered too early"
   end
 
   def test_the_losing_side_refuses_and_the_name_is_made_safe
@@ -132,11 +135,12 @@ class TroubleTest < Minitest::Test
   # The plan says what the desk can't do, before anything begins.
   def test_plans_that_would_break_something_or_can_not_be_acted_on
     @world.app.names.learn(CARRIED, facts(source: :public_record, at: @world.app.now, signed: true))
-    assert_includes @world.plan(CARRIED, to: "orlop", host: "lanternroom").refusals.join, "fail for everyone who validates"
+    assert_includes @world.plan(CARRIED, to: "orlop", host: "lanternroom").refusals.join,
+      "fail for everyone who validates"
     hand = @world.app.accounts.find("orlop").dup.tap do |a|
-             a.id = "hand"
-             a.title = "By Hand"
-             a.kind = "by_hand"
+      a.id = "hand"
+      a.title = "By Hand"
+      a.kind = "by_hand"
     end
     @world.app.accounts.put(hand)
     assert_includes @world.plan(OPEN, to: "hand").refusals.join, "By Hand has no connection"

@@ -7,7 +7,8 @@ require "ripper"
 class DependenciesTest < Minitest::Test
   # room => constants that it must not name
   FORBIDDEN = {
-    "core" => %w[Wire Store Desk Web Practice Sequel Sinatra Socket TCPSocket UDPSocket Net OpenSSL File Dir IO JSON YAML Process Nokogiri Dnsruby Rack],
+    "core" => %w[Wire Store Desk Web Practice Sequel Sinatra Socket TCPSocket UDPSocket Net OpenSSL File Dir IO JSON
+      YAML Process Nokogiri Dnsruby Rack],
     "wire" => %w[Store Desk Web Practice Sequel Sinatra],
     "store" => %w[Desk Web Practice Sinatra Wire],
     "desk" => %w[Web Sinatra Rack Practice],

@@ -11,7 +11,9 @@ class PapersTest < Minitest::Test
 
   def test_every_picture_is_there_and_linked
     linked = paper("README.md").scan(%r{docs/screenshots/[\w-]+\.png}).uniq.sort
-    assert_equal linked, Dir[File.join(ROOT, "docs", "screenshots", "*.png")].map { |f| f.delete_prefix("#{ROOT}/") }.sort
+    assert_equal linked, Dir[File.join(ROOT, "docs", "screenshots", "*.png")].map { |f|
+      f.delete_prefix("#{ROOT}/")
+    }.sort
     assert_operator linked.size, :<, 20
     linked.each { |f| assert_equal "\x89PNG".b, File.binread(File.join(ROOT, f), 4), f }
   end
@@ -36,7 +38,8 @@ class PapersTest < Minitest::Test
   end
 
   def test_files_can_be_read_in_one_sitting
-    Dir[File.join(ROOT, "{lib,practice,bench,test}", "**", "*.rb"), File.join(ROOT, "ui", "src", "**", "*.{ts,svelte}")].each do |f|
+    Dir[File.join(ROOT, "{lib,practice,bench,test}", "**", "*.rb"),
+      File.join(ROOT, "ui", "src", "**", "*.{ts,svelte}")].each do |f|
       next if f.end_with?("schema.d.ts")
 
       lines = File.foreach(f).count
@@ -55,10 +58,13 @@ class PapersTest < Minitest::Test
   def unexplained(file)
     lines = File.readlines(file)
     hidden = lines.index { |l| l.match?(/^\s*private\s*$/) } || lines.size
-    withheld = lines.grep(/private_class_method/).join.scan(/:(\w+[?!]?)/).flatten
+    withheld = lines.join[/private_class_method.*/m].to_s.scan(/:(\w+[?!]?)/).flatten
     lines.first(hidden).each_with_index.filter_map do |line, i|
       name = line[/^\s*def (?:self\.)?(\w+[?!]?)/, 1] or next
-      next if line.include?(" = ") || withheld.include?(name) || name == "initialize" || lines[i - 1].match?(/^\s*(#|def )/) || line.match?(/def \w+;/)
+      if line.include?(" = ") || withheld.include?(name) || name == "initialize" ||
+          lines[i - 1].match?(/^\s*(#|def )/) || line.match?(/def \w+;/)
+        next
+      end
 
       "#{File.basename(file)}: #{name}"
     end

@@ -22,9 +22,11 @@ class CountersTest < Minitest::Test
     ["millrace", "slipway.example", "code", {}, "sent to the administrative contact"],
     ["millrace", "kelp-sound-hire.example", "code", {}, "Turn the privacy service off first"],
     ["millrace", "slipway.example", "new-code", {}, "new authorization code"],
-    ["millrace", "slipway.example", "name-servers", { servers: "NS1.new.example, ns2.new.example" }, "are ns1.new.example, ns2.new.example"],
+    ["millrace", "slipway.example", "name-servers", { servers: "NS1.new.example, ns2.new.example" },
+      "are ns1.new.example, ns2.new.example"],
     ["millrace", "slipway.example", "name-servers", { servers: " " }, "At least one"],
-    ["millrace", "slipway.example", "admin", { email: "pearl@kelp-office.example" }, "will be pearl@kelp-office.example. It counts later"],
+    ["millrace", "slipway.example", "admin", { email: "pearl@kelp-office.example" },
+      "will be pearl@kelp-office.example. It counts later"],
     ["millrace", "slipway.example", "registrant", { email: "not one" }, "not an e-mail"],
     ["millrace", "slipway.example", "release", {}, "No transfer of slipway.example"],
     ["millrace", "slipway.example", "burn", {}, "no such act"],
@@ -43,7 +45,9 @@ class CountersTest < Minitest::Test
   ].freeze
 
   def test_what_is_done_at_a_counter
-    ACTS.each { |place, name, act, fields, part| assert_includes visitor.act(site(place), name, act, **fields), part, [place, name, act].inspect }
+    ACTS.each do |place, name, act, fields, part|
+      assert_includes visitor.act(site(place), name, act, **fields), part, [place, name, act].inspect
+    end
   end
 
   # path => [status, a part of the page]
@@ -78,8 +82,13 @@ class CountersTest < Minitest::Test
   LETTERS = [
     ["Please take the transfer lock off:", ->(row) { !row[:statuses].include?("clientTransferProhibited") }],
     ["Please put the transfer lock on again:", ->(row) { row[:statuses].include?("clientTransferProhibited") }],
-    ["Please set these name servers (ns1.new.example; ns2.new.example):", ->(row) { row[:name_servers].sort == %w[ns1.new.example ns2.new.example] }],
-    ["Please correct the contact (the e-mail of the administrative contact shall be pearl@kelp-office.example):", ->(row) { row[:admin] != row[:registrant] }],
+    ["Please set these name servers (ns1.new.example; ns2.new.example):", ->(row) {
+      row[:name_servers].sort == %w[ns1.new.example ns2.new.example]
+    }],
+    ["Please correct the contact (the e-mail of the administrative contact shall be pearl@kelp-office.example):",
+      ->(row) {
+        row[:admin] != row[:registrant]
+      }],
     ["Please set and send a new authorization code, since it can't be used, for:", ->(row) { row[:auth_info] != @code }]
   ].freeze
 
@@ -87,12 +96,14 @@ class CountersTest < Minitest::Test
     name = "isles-weather.example"
     @code = row(name)[:auth_info]
     LETTERS.each do |asks, holds|
-      raw = "From: names@saltern-office.example\r\nTo: help@cobblekeel.example\r\nSubject: Please\r\nMessage-ID: <#{asks.hash}@x>\r\n\r\nTo you\r\n\r\n#{asks}\r\n  #{name}\r\n  slipway.example\r\n\r\nSM-1\r\n"
+      raw = "From: names@saltern-office.example\r\nTo: help@cobblekeel.example\r\nSubject: Please\r\nMessage-ID: " \
+            "<#{asks.hash}@x>\r\n\r\nTo you\r\n\r\n#{asks}\r\n  #{name}\r\n  slipway.example\r\n\r\nSM-1\r\n"
       world.world.receive("names@saltern-office.example", ["help@cobblekeel.example"], raw)
       world.driver.move_on(to: world.app.now + 20_000)
       refute_empty [row(name)].select { |shown| instance_exec(shown, &holds) }, asks
     end
-    world.world.receive("names@saltern-office.example", ["help@cobblekeel.example"], "From: a@b.test\r\nSubject: ?\r\n\r\nHow are you?\r\n")
+    world.world.receive("names@saltern-office.example", ["help@cobblekeel.example"],
+      "From: a@b.test\r\nSubject: ?\r\n\r\nHow are you?\r\n")
     world.driver.move_on(to: world.app.now + 20_000)
     assert_match(/found nothing/, world.app.messages.all.first[:text])
   end

@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/bench_world"
 
-# What the registry and the people behind addresses do beside the plain transfer: contacts and their block, veils, holders asked by mail,
-# mail answered, bounced or lost.
+# What the registry and the people behind addresses do beside the plain transfer: contacts and their block, veils,
+# holders asked by mail, mail answered, bounced or lost.
 class HabitsTest < Minitest::Test
   Refusal = Practice::Refusal
   DAY = 86_400
@@ -19,7 +19,11 @@ class HabitsTest < Minitest::Test
 
   def row(name) = @registry.find(name)
   def code(&) = assert_raises(Refusal, &).code
-  def request(name, auth: row(name)[:auth_info]) = @registry.request_transfer("orlop", name, auth, years: 1, at: @world.now)
+
+  def request(name, auth: row(name)[:auth_info])
+    @registry.request_transfer("orlop", name, auth, years: 1, at: @world.now)
+  end
+
   def on(seconds) = @bench.driver.move_on(to: @world.now + seconds)
 
   def unlocked(name) = name.tap { @registry.domains.where(name: name).update(statuses: '["ok"]') }
@@ -36,8 +40,10 @@ class HabitsTest < Minitest::Test
   def test_a_registrant_change_blocks_unless_opted_out
     name = unlocked("northskerry-freight.example")
     BLOCKS.each do |client, id, ago, opted_out, expected|
-      @registry.change_contact("gannet", "nskerry-1", email: "names@saltern-office.example", at: @world.now - (300 * DAY))
-      @registry.change_contact(client, id, email: "new@saltern-office.example", at: @world.now - ago, opted_out: opted_out)
+      @registry.change_contact("gannet", "nskerry-1", email: "names@saltern-office.example",
+        at: @world.now - (300 * DAY))
+      @registry.change_contact(client, id, email: "new@saltern-office.example", at: @world.now - ago,
+        opted_out: opted_out)
       next assert_equal(expected, code { request(name) }, [id, ago, opted_out].inspect) if expected
 
       assert_equal "pending", request(name)[:status], [id, ago, opted_out].inspect
@@ -64,7 +70,9 @@ class HabitsTest < Minitest::Test
     id = @registry.own_admin(name)
     assert_equal [id, id], [row(name)[:admin], @registry.own_admin(name)]
     @registry.change_contact("millrace", id, email: "pearl@kelp-office.example", at: @world.now)
-    assert_equal(%w[names@saltern-office.example pearl@kelp-office.example], %i[registrant admin].map { |role| @registry.shown_email(row(name), role) })
+    assert_equal(%w[names@saltern-office.example pearl@kelp-office.example], %i[registrant admin].map do |role|
+      @registry.shown_email(row(name), role)
+    end)
   end
 
   # A suffix that asks by mail: neither code nor lock, twice the time, and silence is a no.

@@ -13,11 +13,15 @@ class RegistryTest < Minitest::Test
     @db = Practice::Database.open(":memory:")
     @agenda = Practice::Agenda.new(@db)
     @registry = Practice::Registry.new(@db, @agenda, random: Random.new(1))
-    @registry.add(name: "ferry.example", roid: "D1-PRAC", sponsor: "losing", created_at: (AT - (400 * DAY)).to_i, expires_at: (AT + (30 * DAY)).to_i,
-                  statuses: '["ok"]', name_servers: "[]", ds: "[]", auth_info: "right-code", updated_at: AT.to_i)
+    @registry.add(name: "ferry.example", roid: "D1-PRAC", sponsor: "losing", created_at: (AT - (400 * DAY)).to_i,
+      expires_at: (AT + (30 * DAY)).to_i,
+      statuses: '["ok"]', name_servers: "[]", ds: "[]", auth_info: "right-code", updated_at: AT.to_i)
   end
 
-  def request(client: "gaining", auth: "right-code", years: 1, at: AT) = @registry.request_transfer(client, "ferry.example", auth, years: years, at: at)
+  def request(client: "gaining", auth: "right-code", years: 1, at: AT)
+    @registry.request_transfer(client, "ferry.example", auth, years: years, at: at)
+  end
+
   def status(*list) = @registry.domains.update(statuses: list.to_json)
   def code(&) = assert_raises(Refusal, &).code
 
@@ -41,7 +45,8 @@ class RegistryTest < Minitest::Test
   end
 
   # act, by whom => how it ends and who holds the name then
-  ENDS = [%w[approve losing clientApproved gaining], %w[reject losing clientRejected losing], %w[cancel gaining clientCancelled losing]].freeze
+  ENDS = [%w[approve losing clientApproved gaining], %w[reject losing clientRejected losing],
+    %w[cancel gaining clientCancelled losing]].freeze
 
   def test_how_a_transfer_ends
     ENDS.each do |act, by, ending, sponsor|
@@ -57,7 +62,8 @@ class RegistryTest < Minitest::Test
   end
 
   def reset
-    @registry.domains.update(sponsor: "losing", transferred_at: nil, auth_info: "right-code", expires_at: (AT + (30 * DAY)).to_i)
+    @registry.domains.update(sponsor: "losing", transferred_at: nil, auth_info: "right-code",
+      expires_at: (AT + (30 * DAY)).to_i)
   end
 
   def test_silence_is_approval_and_adds_a_year
@@ -105,7 +111,10 @@ class RegistryTest < Minitest::Test
       status(standing)
       assert_equal(expected, code { @registry.update("losing", "ferry.example", add: none, rem: none, at: AT) })
     end
-    @registry.update("losing", "ferry.example", add: none, rem: { statuses: ["clientUpdateProhibited"], name_servers: [] }, at: AT) if status("clientUpdateProhibited")
+    if status("clientUpdateProhibited")
+      @registry.update("losing", "ferry.example", add: none,
+        rem: { statuses: ["clientUpdateProhibited"], name_servers: [] }, at: AT)
+    end
     assert_equal ["ok"], @registry.find("ferry.example")[:statuses]
   end
 
@@ -114,6 +123,8 @@ class RegistryTest < Minitest::Test
     path = File.join(Dir.mktmpdir, "practice.sqlite3")
     Practice::Database.open(path).disconnect
     Practice::Database.open(path).tap { |db| db.run("PRAGMA user_version = 1") }.disconnect
-    assert_match(%r{bin/demo --fresh}, assert_raises(Practice::Database::Outdated) { Practice::Database.open(path) }.message)
+    assert_match(%r{bin/demo --fresh}, assert_raises(Practice::Database::Outdated) do
+      Practice::Database.open(path)
+    end.message)
   end
 end

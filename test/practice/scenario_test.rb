@@ -4,9 +4,9 @@ require_relative "../test_helper"
 require_relative "../support/bench_world"
 require "ipaddr"
 
-# The demo's data hang together, and everything in them is made up: names under suffixes kept out of the real tree (RFC 2606, RFC 6761),
-# addresses from the documentation ranges (RFC 5737, RFC 3849), telephone numbers from the range that is kept for fiction (common
-# practice: +44 1632 960xxx).
+# The demo's data hang together, and everything in them is made up: names under suffixes kept out of the real tree
+# (RFC 2606, RFC 6761), addresses from the documentation ranges (RFC 5737, RFC 3849), telephone numbers from the range
+# that is kept for fiction (common practice: +44 1632 960xxx).
 class ScenarioTest < Minitest::Test
   FOLDER = File.join(SteadyMove::ROOT, "practice", "scenario")
   DOCUMENTATION = %w[192.0.2.0/24 198.51.100.0/24 203.0.113.0/24 2001:db8::/32].map { |net| IPAddr.new(net) }.freeze
@@ -22,12 +22,21 @@ class ScenarioTest < Minitest::Test
       assert scenario.registrars.key?(row["at"]), "#{row['name']}: no registrar #{row['at']}"
       assert scenario.hosts.key?(row["dns"]), "#{row['name']}: no DNS host #{row['dns']}" if row["dns"]
       assert_includes scenario.registrars.keys, row["leaving_to"], row["name"] if row["leaving_to"]
-      [row["registrant"] || row["at"], row["admin"]].compact.each { |id| assert contacts.key?(id), "#{row['name']}: no contact #{id}" }
+      [row["registrant"] || row["at"], row["admin"]].compact.each do |id|
+        assert contacts.key?(id), "#{row['name']}: no contact #{id}"
+      end
       refute_empty scenario.suffixes.select { |s| row["name"].end_with?(".#{s}") }, row["name"]
-      refute_nil scenario.registrars.dig(row["at"], "habits", "privacy"), "#{row['name']} is private where there is no privacy service" if row["private"]
+      if row["private"]
+        refute_nil scenario.registrars.dig(row["at"], "habits", "privacy"),
+          "#{row['name']} is private where there is no privacy service"
+      end
     end
     assert_equal [48, 48], [scenario.names.size, scenario.names.map { |n| n["name"] }.uniq.size]
-    scenario.past.each { |row| assert_equal [true, true], row.values_at("from", "to").map { |id| scenario.registrars.key?(id) }, row["name"] }
+    scenario.past.each do |row|
+      assert_equal [true, true], row.values_at("from", "to").map { |id|
+        scenario.registrars.key?(id)
+      }, row["name"]
+    end
   end
 
   # What a registrar's file must hold.
@@ -49,8 +58,12 @@ class ScenarioTest < Minitest::Test
   # The six habits of which the variety of the job is made: [registrar, what must hold].
   HABITS = [
     ["tarnbeck", ->(r) { r["habits"]["unlock_after"] == 900 && r["habits"]["link"] }],
-    ["gannet", ->(r) { r["habits"]["code"].values_at("how", "to", "reason") == ["mail", "registrant", true] && r["service"].nil? }],
-    ["millrace", ->(r) { r["service"]["identity"] && r["habits"]["code"]["to"] == "admin" && r["habits"]["contacts_late"].positive? }],
+    ["gannet", ->(r) {
+      r["habits"]["code"].values_at("how", "to", "reason") == ["mail", "registrant", true] && r["service"].nil?
+    }],
+    ["millrace", ->(r) {
+      r["service"]["identity"] && r["habits"]["code"]["to"] == "admin" && r["habits"]["contacts_late"].positive?
+    }],
     ["cobble", ->(r) { r["counter"] == false && r["kind"] == "by_hand" && r["habits"]["code_after"] == 172_800 }],
     ["fairlead", ->(r) { r["habits"]["code"].nil? }]
   ].freeze
@@ -64,8 +77,14 @@ class ScenarioTest < Minitest::Test
 
   def test_nothing_in_it_is_real
     texts.each do |file, text|
-      text.scan(/\b\d{1,3}(?:\.\d{1,3}){3}\b|\b2001:[0-9a-f:]+/i).each { |ip| assert(DOCUMENTATION.any? { |net| net.include?(IPAddr.new(ip)) }, "#{file}: #{ip}") }
-      text.scan(/[\w.+-]+@([\w-]+(?:\.[\w-]+)+)/).flatten.each { |host| assert_includes TOPS, host.split(".").last, "#{file}: #{host}" }
+      text.scan(/\b\d{1,3}(?:\.\d{1,3}){3}\b|\b2001:[0-9a-f:]+/i).each do |ip|
+        assert(DOCUMENTATION.any? do |net|
+          net.include?(IPAddr.new(ip))
+        end, "#{file}: #{ip}")
+      end
+      text.scan(/[\w.+-]+@([\w-]+(?:\.[\w-]+)+)/).flatten.each do |host|
+        assert_includes TOPS, host.split(".").last, "#{file}: #{host}"
+      end
       text.scan(/\+\d[\d.]{6,}/).each { |number| assert_match(/\A\+44\.1632960\d{3}\z/, number, file) }
       refute_match(%r{https?://}, text, file)
     end

@@ -27,7 +27,10 @@ class DnsServerTest < Minitest::Test
     FileUtils.rm_rf(@folder)
   end
 
-  def client(port) = SteadyMove::Wire::Dns::Client.new(servers: { "ns1.tide.example" => "127.0.0.1:#{port}" }, random: Random.new(1), timeout: 10)
+  def client(port)
+    SteadyMove::Wire::Dns::Client.new(servers: { "ns1.tide.example" => "127.0.0.1:#{port}" }, random: Random.new(1),
+      timeout: 10)
+  end
 
   def test_named_hands_its_zone_over_and_takes_updates
     dns = client(start_named)
@@ -36,7 +39,8 @@ class DnsServerTest < Minitest::Test
     assert_raises(SteadyMove::Wire::Refused) { dns.transfer("ns1.tide.example", "tide.example") }
 
     added = zone("new 60 A 192.0.2.7\nwww 60 A 192.0.2.8\n").records
-    dns.update("ns1.tide.example", "tide.example", key: KEY, remove: [[Records::Name.parse("www.tide.example."), "A"]], add: added)
+    dns.update("ns1.tide.example", "tide.example", key: KEY, remove: [[Records::Name.parse("www.tide.example."), "A"]],
+      add: added)
     answer = dns.query("ns1.tide.example", "www.tide.example", "A")
     assert_equal [true, ["192.0.2.8"]], [answer.authoritative, answer.answer.map { |r| r.rdata.to_s }]
     assert_equal "NXDOMAIN", dns.query("ns1.tide.example", "none.tide.example", "A").rcode
@@ -44,7 +48,8 @@ class DnsServerTest < Minitest::Test
 
   # question => what dig must show
   DUG = {
-    %w[www.saltern-isles.example A] => ["status: NOERROR", /flags: qr aa/, /CNAME\s+saltern-isles\.example\./, /A\s+192\.0\.2\.10/],
+    %w[www.saltern-isles.example
+      A] => ["status: NOERROR", /flags: qr aa/, /CNAME\s+saltern-isles\.example\./, /A\s+192\.0\.2\.10/],
     %w[any.quay.saltern-isles.example A] => [/any\.quay\.saltern-isles\.example\.\s+900\s+IN\s+A\s+192\.0\.2\.12/],
     %w[none.saltern-isles.example A] => ["status: NXDOMAIN", /SOA\s+ns1\.tarnbeck-dns\.example\./],
     %w[saltern-isles.example SRV] => ["status: NOERROR", "ANSWER: 0"],
@@ -61,10 +66,13 @@ class DnsServerTest < Minitest::Test
       end
     end
     referral = dig(ports["dns-registry"], "saltern-isles.example", "NS", "+norecurse")
-    assert_match(/AUTHORITY SECTION:\n(saltern-isles\.example\.\s+86400\s+IN\s+NS\s+ns\d\.tarnbeck-dns\.example\.\n){2}/, referral)
+    assert_match(
+      /AUTHORITY SECTION:\n(saltern-isles\.example\.\s+86400\s+IN\s+NS\s+ns\d\.tarnbeck-dns\.example\.\n){2}/, referral
+    )
     refused = dig(ports["dns-tarnbeck-dns"], "saltern-isles.example", "AXFR")
     assert_match(/Transfer failed/, refused)
-    whole = dig(ports["dns-tarnbeck-dns"], "saltern-isles.example", "AXFR", "-y", "hmac-sha256:saltern-tarnbeck:dGFybmJlY2stc2VjcmV0LTAwMDE=")
+    whole = dig(ports["dns-tarnbeck-dns"], "saltern-isles.example", "AXFR", "-y",
+      "hmac-sha256:saltern-tarnbeck:dGFybmJlY2stc2VjcmV0LTAwMDE=")
     assert_match(/XFR size: 21 records/, whole)
   ensure
     world&.close
@@ -84,7 +92,8 @@ class DnsServerTest < Minitest::Test
       controls { };
       zone "tide.example" { type primary; file "tide.zone"; allow-update { key harbour; }; };
     CONF
-    @pid = Process.spawn("/usr/sbin/named", "-g", "-n", "1", "-c", File.join(@folder, "named.conf"), %i[out err] => File.join(@folder, "log"))
+    @pid = Process.spawn("/usr/sbin/named", "-g", "-n", "1", "-c", File.join(@folder, "named.conf"),
+      %i[out err] => File.join(@folder, "log"))
     wait_for(port)
   end
 

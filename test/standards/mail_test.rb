@@ -5,15 +5,18 @@ require_relative "../support/bench_world"
 require_relative "../support/dovecot"
 require "open3"
 
-# Mail held against others: Debian's Dovecot as IMAP server, Python's aiosmtpd as mail server, its smtplib as client of the practice
-# world's, its email and urllib.parse packages as readers of what we write.
+# Mail held against others: Debian's Dovecot as IMAP server, Python's aiosmtpd as mail server, its smtplib as client
+# of the practice world's, its email and urllib.parse packages as readers of what we write.
 class MailStandardsTest < Minitest::Test
   Mail = SteadyMove::Wire::Mail
 
   MESSAGES = [
-    "From: a@b.test\r\nSubject: plain\r\nMessage-ID: <1@b.test>\r\nDate: Mon, 01 Mar 2027 10:00:00 +0100\r\n\r\nPlain text.\r\n",
-    "From: a@b.test\r\nSubject: =?UTF-8?B?RsOkaHJl?=\r\nMessage-ID: <2@b.test>\r\nContent-Type: text/plain; charset=iso-8859-1\r\n\r\nF\xE4hre\r\n".b,
-    "From: a@b.test\r\nSubject: html\r\nMessage-ID: <3@b.test>\r\nContent-Type: text/html\r\n\r\n<p>One</p><p>Two</p>\r\n",
+    "From: a@b.test\r\nSubject: plain\r\nMessage-ID: <1@b.test>\r\nDate: Mon, 01 Mar 2027 10:00:00 " \
+    "+0100\r\n\r\nPlain text.\r\n",
+    "From: a@b.test\r\nSubject: =?UTF-8?B?RsOkaHJl?=\r\nMessage-ID: <2@b.test>\r\nContent-Type: text/plain; " \
+    "charset=iso-8859-1\r\n\r\nF\xE4hre\r\n".b,
+    "From: a@b.test\r\nSubject: html\r\nMessage-ID: <3@b.test>\r\nContent-Type: " \
+    "text/html\r\n\r\n<p>One</p><p>Two</p>\r\n",
     "From: a@b.test\r\nSubject: dot\r\nMessage-ID: <4@b.test>\r\n\r\n.\r\n..\r\n.two\r\n",
     "no head at all\r\n",
     "From: a@b.test\r\nSubject: large\r\nMessage-ID: <6@b.test>\r\n\r\n#{"line of text\r\n" * 200_000}"
@@ -28,7 +31,8 @@ class MailStandardsTest < Minitest::Test
   end
 
   def mailbox(server, password: Dovecot::PASSWORD, **more)
-    Mail::Mailbox.new(host: "127.0.0.1", port: server.port, login: Dovecot::LOGIN, password: password, tls: false, timeout: 10, **more)
+    Mail::Mailbox.new(host: "127.0.0.1", port: server.port, login: Dovecot::LOGIN, password: password, tls: false,
+      timeout: 10, **more)
   end
 
   # Read as they are; nothing marked, moved or deleted; the second time only what is new.
@@ -49,8 +53,12 @@ class MailStandardsTest < Minitest::Test
 
   def test_dovecots_no_is_told_as_it_is
     dovecot do |server|
-      assert_match(/refused/, assert_raises(SteadyMove::Wire::Refused) { mailbox(server, password: "wrong").messages }.says)
-      assert_match(/Mailbox doesn't exist|refused/, assert_raises(SteadyMove::Wire::Refused) { mailbox(server, folder: "Nowhere").messages }.says)
+      assert_match(/refused/, assert_raises(SteadyMove::Wire::Refused) do
+        mailbox(server, password: "wrong").messages
+      end.says)
+      assert_match(/Mailbox doesn't exist|refused/, assert_raises(SteadyMove::Wire::Refused) do
+        mailbox(server, folder: "Nowhere").messages
+      end.says)
     end
   end
 
@@ -88,19 +96,26 @@ class MailStandardsTest < Minitest::Test
     asyncio.run(main())
   PYTHON
 
-  def letter(to) = Mail::Eml.write(from: "names@saltern-office.example", to: to, subject: "Zoë’s names", text: "First\n.\n.dot\nferry.example\n", at: utc("2027-03-01T08:00:00Z"), message_id: "sm-1@x.test")
+  def letter(to)
+    Mail::Eml.write(from: "names@saltern-office.example", to: to, subject: "Zoë’s names",
+      text: "First\n.\n.dot\nferry.example\n", at: utc("2027-03-01T08:00:00Z"), message_id: "sm-1@x.test")
+  end
 
   def test_what_we_send_arrives_at_another_server_whole
     port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
     Open3.popen2("/usr/bin/python3", "-c", PYTHON_SERVER, port.to_s) do |_, out, thread|
       assert_equal "ready\n", out.gets
-      sender = Mail::Sender.new(host: "127.0.0.1", port: port, tls: "no", from: "names@saltern-office.example", timeout: 10)
-      assert_match(/no such mailbox/, assert_raises(SteadyMove::Wire::Refused) { sender.deliver(letter("gone@b.test"), to: ["gone@b.test"]) }.says)
+      sender = Mail::Sender.new(host: "127.0.0.1", port: port, tls: "no", from: "names@saltern-office.example",
+        timeout: 10)
+      assert_match(/no such mailbox/, assert_raises(SteadyMove::Wire::Refused) do
+        sender.deliver(letter("gone@b.test"), to: ["gone@b.test"])
+      end.says)
       assert sender.deliver(letter("help@b.test"), to: ["help@b.test"])
       got = out.gets("\n.END\n").force_encoding("UTF-8")
       assert_includes got, "FROM names@saltern-office.example TO help@b.test"
       read = Mail::Eml.read(got.split("\n", 2).last.delete_suffix("\n.END\n"))
-      assert_equal ["Zoë’s names", "First\n.\n.dot\nferry.example", "sm-1@x.test"], [read.subject, read.text.strip, read.message_id]
+      assert_equal ["Zoë’s names", "First\n.\n.dot\nferry.example", "sm-1@x.test"],
+        [read.subject, read.text.strip, read.message_id]
     ensure
       Process.kill("TERM", thread.pid) if thread.alive?
     end
@@ -138,9 +153,13 @@ class MailStandardsTest < Minitest::Test
   PYTHON
 
   def test_letters_and_links_are_read_alike_by_python
-    draft = Core::Letters::Writer.write(to: "help@cobblekeel.example", title: "Cobble & Keel", login: "old+1", writer: "Zoë", reference: "SM-0001-abcd", parts: [["unlock", %w[a.example b.example], []], ["code", %w[a.example], []]])
-    raw = Mail::Eml.write(from: "names@saltern-office.example", to: draft.to, subject: draft.subject, text: draft.text, at: utc("2027-03-01T08:00:00Z"), message_id: "sm-1@x.test")
-    out, = Open3.capture2("/usr/bin/python3", "-c", PYTHON_READER, stdin_data: { raw: raw, mailto: draft.mailto }.to_json)
+    draft = Core::Letters::Writer.write(to: "help@cobblekeel.example", title: "Cobble & Keel", login: "old+1",
+      writer: "Zoë", reference: "SM-0001-abcd", parts: [["unlock", %w[a.example b.example], []], ["code",
+        %w[a.example], []]])
+    raw = Mail::Eml.write(from: "names@saltern-office.example", to: draft.to, subject: draft.subject, text: draft.text,
+      at: utc("2027-03-01T08:00:00Z"), message_id: "sm-1@x.test")
+    out, = Open3.capture2("/usr/bin/python3", "-c", PYTHON_READER,
+      stdin_data: { raw: raw, mailto: draft.mailto }.to_json)
     to, subject, text, link_to, link_subject, link_body = JSON.parse(out)
     assert_equal [draft.to, draft.subject, draft.text], [to, subject, text.gsub("\r\n", "\n")]
     assert_equal [draft.to, draft.subject, draft.text], [link_to, link_subject, link_body.gsub("\r\n", "\n")]

@@ -5,8 +5,8 @@ require_relative "../../practice/practice"
 require "open3"
 require "tmpdir"
 
-# The practice world's signed zone against BIND's dnssec-verify and dnssec-dsfromkey (Debian), and the signing records' own
-# forms against named-compilezone: RFC 4034, RFC 8080.
+# The practice world's signed zone against BIND's dnssec-verify and dnssec-dsfromkey (Debian), and the signing
+# records' own forms against named-compilezone: RFC 4034, RFC 8080.
 class SignedZoneTest < Minitest::Test
   Records = SteadyMove::Core::Records
   ORIGIN = "tide.example"

@@ -5,7 +5,8 @@ require "open3"
 require "tmpdir"
 require "ipaddr"
 
-# The zone reader and writer against BIND's named-compilezone and the comparison against ldns-compare-zones (Debian's packages).
+# The zone reader and writer against BIND's named-compilezone and the comparison against ldns-compare-zones (Debian's
+# packages).
 class ZoneStandardsTest < Minitest::Test
   SWITCHES = %w[-q -i none -k ignore -r ignore -m ignore -n ignore -S ignore -T ignore -s full].freeze
   # BIND breaks long hexadecimal and base64 data with a blank.
@@ -14,14 +15,24 @@ class ZoneStandardsTest < Minitest::Test
 
   # Each a zone body that stresses one part of the format (RFC 1035 §5.1, 2308 §4, 3597 §5, 9460).
   BODIES = [
-    "www A 192.0.2.1\n  AAAA 2001:DB8:0:0::1\n", "$ORIGIN deep.er\nx A 192.0.2.1\n$ORIGIN up\ny A 192.0.2.2\n", "a 1h30m A 192.0.2.1\nb IN 2d A 192.0.2.1\nc 300 IN A 192.0.2.1\nd IN A 192.0.2.1\n",
-    "a TXT \"one two\" three \"\"\nb TXT \"q\\\"uote\" \"semi;colon\" back\\\\slash\nc TXT \"\\000\\007\\127\\255\"\n", "a MX ( 10 ; preference\n mail ) ; done\n",
-    "*.wild A 192.0.2.1\n*.a.b CNAME www\n", "a\\.b A 192.0.2.1\nc\\064d A 192.0.2.1\n\\*x A 192.0.2.1\n", "_sip._tcp SRV 1 2 5060 Host.Other.Test.\n", "a CAA 0 issue \"ca.test; policy=x\"\nb CAA 128 iodef \"mailto:x@y.test\"\n",
-    "_443._tcp TLSA 3 1 1 0123456789ABCDEF0123456789abcdef0123456789ABCDEF0123456789abcdef\n", "a SSHFP 4 2 ( 0123456789abcdef 0123456789abcdef\n 0123456789abcdef 0123456789abcdef )\n",
-    "a NAPTR 100 10 \"u\" \"E2U+sip\" \"!^.*$!sip:x@y.test!\" .\nb HINFO PC \"Some OS\"\nc RP x.y z\n", "d DNAME other.test.\np PTR ptr.test.\n", "s DS 12345 13 2 ( 0123456789ABCDEF0123456789ABCDEF\n 0123456789ABCDEF0123456789ABCDEF )\n",
-    "u TYPE65280 \\# 4 DEADBEEF\nv TYPE1 \\# 4 C0000201\nw TYPE65281 \\# 0\n", "k DNSKEY 257 3 13 mdsswUyr3DPW132mOi8V9xESWE8jTo0dxCjjnopKl+GqJxpVXckHAeF+KkxLbxILfDLUT0rAK9iUzy1L53eKGQ==\n",
-    "h HTTPS 1 . alpn=h2,h3 port=8443 ipv4hint=192.0.2.1,192.0.2.2 ipv6hint=2001:db8::1\ni HTTPS 0 other.test.\nj SVCB 2 svc key65400=abc no-default-alpn alpn=h2 mandatory=alpn\n",
-    "a CLASS1 A 192.0.2.1\nb 60 CLASS1 TXT x\n", "a a 192.0.2.1\nb Txt X\nC A 192.0.2.9\n", "a A 192.0.2.2\na A 192.0.2.1\na A 192.0.2.2\n"
+    "www A 192.0.2.1\n  AAAA 2001:DB8:0:0::1\n", "$ORIGIN deep.er\nx A 192.0.2.1\n$ORIGIN up\ny A 192.0.2.2\n",
+    "a 1h30m A 192.0.2.1\nb IN 2d A 192.0.2.1\nc 300 IN A 192.0.2.1\nd IN A 192.0.2.1\n",
+    "a TXT \"one two\" three \"\"\nb TXT \"q\\\"uote\" \"semi;colon\" back\\\\slash\nc TXT \"\\000\\007\\127\\255\"\n",
+    "a MX ( 10 ; preference\n mail ) ; done\n",
+    "*.wild A 192.0.2.1\n*.a.b CNAME www\n", "a\\.b A 192.0.2.1\nc\\064d A 192.0.2.1\n\\*x A 192.0.2.1\n",
+    "_sip._tcp SRV 1 2 5060 Host.Other.Test.\n", "a CAA 0 issue \"ca.test; policy=x\"\nb CAA 128 iodef " \
+                                                 "\"mailto:x@y.test\"\n",
+    "_443._tcp TLSA 3 1 1 0123456789ABCDEF0123456789abcdef0123456789ABCDEF0123456789abcdef\n",
+    "a SSHFP 4 2 ( 0123456789abcdef 0123456789abcdef\n 0123456789abcdef 0123456789abcdef )\n",
+    "a NAPTR 100 10 \"u\" \"E2U+sip\" \"!^.*$!sip:x@y.test!\" .\nb HINFO PC \"Some OS\"\nc RP x.y z\n",
+    "d DNAME other.test.\np PTR ptr.test.\n", "s DS 12345 13 2 ( 0123456789ABCDEF0123456789ABCDEF\n " \
+                                              "0123456789ABCDEF0123456789ABCDEF )\n",
+    "u TYPE65280 \\# 4 DEADBEEF\nv TYPE1 \\# 4 C0000201\nw TYPE65281 \\# 0\n",
+    "k DNSKEY 257 3 13 mdsswUyr3DPW132mOi8V9xESWE8jTo0dxCjjnopKl+GqJxpVXckHAeF+KkxLbxILfDLUT0rAK9iUzy1L53eKGQ==\n",
+    "h HTTPS 1 . alpn=h2,h3 port=8443 ipv4hint=192.0.2.1,192.0.2.2 ipv6hint=2001:db8::1\ni HTTPS 0 other.test.\nj " \
+    "SVCB 2 svc key65400=abc no-default-alpn alpn=h2 mandatory=alpn\n",
+    "a CLASS1 A 192.0.2.1\nb 60 CLASS1 TXT x\n", "a a 192.0.2.1\nb Txt X\nC A 192.0.2.9\n",
+    "a A 192.0.2.2\na A 192.0.2.1\na A 192.0.2.2\n"
   ].freeze
 
   def setup = @folder = Dir.mktmpdir
@@ -52,11 +63,13 @@ class ZoneStandardsTest < Minitest::Test
   end
 
   # What BIND refuses is refused here, too.
-  REFUSED = ["a A 192.0.2\n", "a AAAA x\n", "a MX 70000 m\n", "a TXT #{'x' * 256}\n", "a TYPE65280 \\# 3 AABB\n", "#{'a' * 64} A 192.0.2.1\n", "a HTTPS 1 . port=70000\n"].freeze
+  REFUSED = ["a A 192.0.2\n", "a AAAA x\n", "a MX 70000 m\n", "a TXT #{'x' * 256}\n", "a TYPE65280 \\# 3 AABB\n",
+    "#{'a' * 64} A 192.0.2.1\n", "a HTTPS 1 . port=70000\n"].freeze
 
   def test_what_named_compilezone_refuses
     REFUSED.each do |body|
-      _, status = Open3.capture2e("named-compilezone", *SWITCHES, "-o", File.join(@folder, "out"), "tide.example", file("in", HEAD + body))
+      _, status = Open3.capture2e("named-compilezone", *SWITCHES, "-o", File.join(@folder, "out"), "tide.example",
+        file("in", HEAD + body))
       refute_predicate status, :success?, body
       assert_raises(Records::ZoneError, body) { zone(HEAD + body) }
     end
@@ -67,9 +80,14 @@ class ZoneStandardsTest < Minitest::Test
     random = Random.new(5)
     12.times do
       lines = Array.new(8) { |i| "h#{i} #{[60, 300].sample(random: random)} IN A 192.0.2.#{random.rand(4)}" }
-      changed = lines.map { |l| random.rand < 0.2 ? l.sub(/\d+\z/) { |d| ((d.to_i + 1) % 4).to_s } : l }.reject { random.rand < 0.1 }
+      changed = lines.map do |l|
+        random.rand < 0.2 ? l.sub(/\d+\z/) do |d|
+          ((d.to_i + 1) % 4).to_s
+        end : l
+      end.reject { random.rand < 0.1 }
       rows = Records::Comparison.of(zone(HEAD + lines.join("\n")), zone(HEAD + changed.join("\n")))
-      assert_equal ldns_difference(lines, changed), rows.map(&:kind).tally.slice(:missing, :differs).values.sum.positive?
+      assert_equal ldns_difference(lines, changed),
+        rows.map(&:kind).tally.slice(:missing, :differs).values.sum.positive?
     end
   end
 
@@ -79,7 +97,8 @@ class ZoneStandardsTest < Minitest::Test
   def ldns_difference(old, new)
     files = [["old", old], ["new", new]].map { |n, l| file(n, Records::ZoneWriter.write(zone(HEAD + l.join("\n")))) }
     said, = Open3.capture2e("ldns-compare-zones", "-a", "-s", *files)
-    counts = said[/(\d+)\D+(\d+)\D+(\d+)/] && [Regexp.last_match(1), Regexp.last_match(2), Regexp.last_match(3)].map(&:to_i)
+    counts = said[/(\d+)\D+(\d+)\D+(\d+)/] && [Regexp.last_match(1), Regexp.last_match(2),
+      Regexp.last_match(3)].map(&:to_i)
     refute_nil counts, said
     counts.sum.positive?
   end

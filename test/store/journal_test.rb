@@ -33,7 +33,13 @@ class JournalTest < Minitest::Test
   end
 
   def test_many_threads_write_and_none_fails
-    threads = Array.new(8) { |t| Thread.new { 50.times { |i| @journal.add("taken-in", at: AT, says: "#{t} #{i}", by: "ada") } } }
+    threads = Array.new(8) do |t|
+      Thread.new do
+        50.times do |i|
+          @journal.add("taken-in", at: AT, says: "#{t} #{i}", by: "ada")
+        end
+      end
+    end
     threads.each(&:join)
     assert_equal 400, @db[:events].count
     assert_nil @journal.broken_at
@@ -64,9 +70,14 @@ class JournalTest < Minitest::Test
 
   def test_a_damaged_or_newer_file_is_refused_in_one_line
     File.write(bad = File.join(@folder, "bad.sqlite3"), "not a database at all, but long enough to be read as one" * 20)
-    assert_match(/\A[^\n]*can't be used as a database[^\n]*\z/, assert_raises(SteadyMove::Store::Database::Unusable) { SteadyMove::Store::Database.open(bad) }.message)
+    assert_match(/\A[^\n]*can't be used as a database[^\n]*\z/, assert_raises(SteadyMove::Store::Database::Unusable) do
+      SteadyMove::Store::Database.open(bad)
+    end.message)
     @db[:schema_info].update(version: 99)
-    error = assert_raises(SteadyMove::Store::Database::Unusable) { SteadyMove::Store::Database.open(File.join(@folder, "t.sqlite3")) }
+    error = assert_raises(SteadyMove::Store::Database::Unusable) do
+      SteadyMove::Store::Database.open(File.join(@folder,
+        "t.sqlite3"))
+    end
     assert_includes error.message, "newer version"
   end
 end

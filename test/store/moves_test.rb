@@ -24,7 +24,8 @@ class MovesStoreTest < Minitest::Test
   end
 
   def plan(name, to: "new")
-    Core::Moves::Plan.of(name: name, from: "old", to: to, options: %i[lock], settle_seconds: 0, response_days: 5, years: 1)
+    Core::Moves::Plan.of(name: name, from: "old", to: to, options: %i[lock], settle_seconds: 0, response_days: 5,
+      years: 1)
   end
 
   def start(name, **more)
@@ -57,7 +58,8 @@ class MovesStoreTest < Minitest::Test
     @schedule.look_again(@id, "unlock", at: AT + 300, now: AT, attempts: 2)
     refute @schedule.held_by_others?("b", now: AT + 60)
     refute @schedule.holds?(@id, "unlock", "a")
-    assert_equal [2, { [@id, "unlock"] => AT + 300 }, AT + 300], [@schedule.attempts(@id, "unlock"), @schedule.looks, @schedule.next_look(after: AT)]
+    assert_equal [2, { [@id, "unlock"] => AT + 300 }, AT + 300],
+      [@schedule.attempts(@id, "unlock"), @schedule.looks, @schedule.next_look(after: AT)]
     refute take(299, "b")
     assert take(300, "b")
   end
@@ -72,14 +74,17 @@ class MovesStoreTest < Minitest::Test
     assert_equal [@id], @schedule.stirred
     sync(20)
     assert_empty @schedule.stirred
-    assert_equal({ "lock-gone" => AT + 20 }, @schedule.looks_of(@id), "what is done is looked at no more, what follows at once")
+    assert_equal({ "lock-gone" => AT + 20 }, @schedule.looks_of(@id),
+      "what is done is looked at no more, what follows at once")
   end
 
   def test_one_open_move_a_name
     assert_raises(Store::Moves::AlreadyMoving) { start("ferry.example") }
     @moves.close(@id)
     again = start("ferry.example", to: "other")
-    assert_equal [again, [again, @id], "other"], [@moves.open_for("ferry.example").id, @moves.of_name("ferry.example").map(&:id), @moves.open_for("ferry.example").to_account]
+    assert_equal [again, [again, @id], "other"],
+      [@moves.open_for("ferry.example").id, @moves.of_name("ferry.example").map(&:id),
+        @moves.open_for("ferry.example").to_account]
   end
 
   # What was folded once stays in memory, and is folded anew when its journal has grown.
@@ -98,7 +103,8 @@ class MovesStoreTest < Minitest::Test
     start("a.example", to: "other")
     start("b.example", to: "other")
     assert_equal "other", @moves.usual_destination
-    assert_equal({ "ferry.example" => "Make ready", "a.example" => "Make ready", "b.example" => "Make ready" }, @moves.stages.transform_values(&:last))
+    assert_equal({ "ferry.example" => "Make ready", "a.example" => "Make ready", "b.example" => "Make ready" },
+      @moves.stages.transform_values(&:last))
     assert_empty @moves.came_from
     @journal.add("settled", at: AT, says: "x", by: "desk", move_id: @id, name: "ferry.example")
     assert_equal({ %w[ferry.example new] => "old" }, @moves.came_from("ferry.example"))

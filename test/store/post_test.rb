@@ -23,18 +23,20 @@ class PostStoreTest < Minitest::Test
   end
 
   def draft(reference = "SM-0001-abcd", to: "help@reg.test", **more)
-    Core::Letters::Draft.new(to: to, subject: "Please", text: "Lock off", kinds: ["unlock"], names: %w[a.example b.example], reference: reference, **more)
+    Core::Letters::Draft.new(to: to, subject: "Please", text: "Lock off", kinds: ["unlock"],
+      names: %w[a.example b.example], reference: reference, **more)
   end
 
   def put(letter = draft, message_id: "1@x.test", steps: [[7, "unlock"]], **more)
-    @letters.put(letter, steps: steps, at: AT, due_at: AT + 60, account_id: "reg", message_id: message_id, how: "smtp", by: "ada", **more)
+    @letters.put(letter, steps: steps, at: AT, due_at: AT + 60, account_id: "reg", message_id: message_id, how: "smtp",
+      by: "ada", **more)
   end
 
   def test_a_letter_comes_back_as_it_was_kept
     id = put
     found = @letters.find(id)
     assert_equal ["help@reg.test", %w[unlock], %w[a.example b.example], [[7, "unlock"]], AT, AT + 60, "intended", nil],
-                 found.values_at(:recipient, :kinds, :names, :steps, :at, :due_at, :state, :answered_at)
+      found.values_at(:recipient, :kinds, :names, :steps, :at, :due_at, :state, :answered_at)
     @letters.sent(id)
     @letters.answered(id, at: AT + 30)
     assert_equal ["answered", AT + 30], @letters.find(id).values_at(:state, :answered_at)
@@ -90,7 +92,9 @@ class PostStoreTest < Minitest::Test
     @letters.mailbox("ada@x.test", "proven", at: AT + 1)
     assert_equal({ "ada@x.test" => ["proven", (AT + 1).to_i] }, @letters.mailboxes)
     assert_equal [before.first + 2, before.last], names.marks
-    assert_equal({ "a.example" => before.first + 2 }, @db[:names].where { revision > before.first }.select_hash(:name, :revision))
+    assert_equal({ "a.example" => before.first + 2 }, @db[:names].where do
+      revision > before.first
+    end.select_hash(:name, :revision))
   end
 
   def test_a_correction_holds_for_one_sender_and_one_reading
@@ -105,14 +109,18 @@ class PostStoreTest < Minitest::Test
     Mail::Eml.read("From: a@x.test\r\nMessage-ID: <#{id}>\r\nSubject: s\r\n\r\n#{text}\r\n", uid: uid)
   end
 
-  def reading(**more) = Core::Post::Reading.new(kind: "code", names: [], code: "secret11", doubtful: true, because: [], **more)
+  def reading(**more)
+    Core::Post::Reading.new(kind: "code", names: [], code: "secret11", doubtful: true, because: [], **more)
+  end
 
   def test_messages_are_known_by_number_and_by_their_own_id
     assert_equal [0, -1], [@messages.last_uid, @messages.next_dropped]
     @messages.put(mail(4), reading, nil)
     @messages.put(mail(-1), reading, nil)
     assert_equal [4, -2], [@messages.last_uid, @messages.next_dropped]
-    { [4, nil] => true, [9, "m4@x.test"] => true, [9, nil] => false, [9, "m9@x.test"] => false }.each { |given, known| assert_equal known, @messages.known?(*given), given.inspect }
+    { [4, nil] => true, [9, "m4@x.test"] => true, [9, nil] => false, [9, "m9@x.test"] => false }.each do |given, known|
+      assert_equal known, @messages.known?(*given), given.inspect
+    end
     @messages.put(mail(4, text: "other"), reading, nil)
     assert_equal 2, @db[:messages].count
   end

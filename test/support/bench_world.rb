@@ -16,7 +16,8 @@ class BenchWorld
     FileUtils.mkdir_p(world_folder = File.join(@folder, "world"))
     @world = Practice::Main.new(world_folder, rate: 0, scenario: scenario).tap(&:start).world
     endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))
-    @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4, timeout: timeout, scenario: scenario)
+    @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4,
+      timeout: timeout, scenario: scenario)
   end
 
   def app = desk.app
@@ -25,7 +26,11 @@ class BenchWorld
   def runner = desk.runner
   def move(id) = app.moves.find(id)
   def plan(name, **options) = SteadyMove::Desk::Planning.new(app).propose(name, **options)
-  def start(name, **options) = SteadyMove::Desk::Planning.new(app).start(name, by: "ada@saltern-office.example", **options)
+
+  def start(name, **options)
+    SteadyMove::Desk::Planning.new(app).start(name, by: "ada@saltern-office.example", **options)
+  end
+
   def orders = @orders ||= SteadyMove::Desk::Orders.new(app)
 
   # Moves the clock on event by event until the block holds; fails after `most` events.

@@ -7,7 +7,7 @@ require_relative "bench_world"
 # Debian's headless Chromium on a desk of its own beside a practice world with a standing clock.
 module Browser
   SWITCHES = %w[--headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking
-                --disable-component-update --disable-sync --hide-scrollbars --lang=en-GB].freeze
+    --disable-component-update --disable-sync --hide-scrollbars --lang=en-GB].freeze
 
   Capybara.register_driver(:chromium) do |app|
     options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium")
@@ -48,7 +48,8 @@ module Browser
 
   # The inner size of the page, whatever the window's own frame takes.
   def size(width, height)
-    page.driver.browser.execute_cdp("Emulation.setDeviceMetricsOverride", width: width, height: height, deviceScaleFactor: 1, mobile: false)
+    page.driver.browser.execute_cdp("Emulation.setDeviceMetricsOverride", width: width, height: height,
+      deviceScaleFactor: 1, mobile: false)
   end
 
   def sign_in
@@ -77,7 +78,10 @@ module Browser
     page.execute_script(File.read(AXE))
     [false, true].each do |dark|
       page.execute_script("document.documentElement.classList.toggle('dark', arguments[0])", dark)
-      found = page.evaluate_async_script("const done = arguments[0]; axe.run({ resultTypes: ['violations'] }).then((r) => done(r.violations.map((v) => v.id + ': ' + v.nodes.map((n) => n.html.slice(0, 120)).join(' | '))))")
+      found = page.evaluate_async_script("const done = arguments[0]; axe.run({ resultTypes: ['violations'] " \
+                                         "}).then((r) => done(r.violations.map((v) => v.id + ': ' + v.nodes.map((n) " \
+                                         "=> n.html.slice(0, 120)).join(' " \
+                                         "| '))))")
       assert_empty found, "#{where} #{dark ? 'dark' : 'light'}"
     end
   end

@@ -46,13 +46,18 @@ module ByHand
     letters.send(ready, account_id: account, by: ADA, how: how).tap { world.runner.pass }
   end
 
-  def until_step(id, step, most: 60) = world.until_true(most: most, what: step) { state(id)[step]&.active? || state(id).done?(step) }
+  def until_step(id, step, most: 60)
+    world.until_true(most: most, what: step) { state(id)[step]&.active? || state(id).done?(step) }
+  end
+
   def until_over(id) = world.until_true(what: "the end") { !world.move(id).open }
 
   # Passes the identity check of the privacy service at a site: the number comes by mail.
   def pass_check(site)
     visitor.act(site, "all", "ask")
     world.until_true(what: "the number") { world.app.messages.all.any? { |m| m[:subject].include?("number") } }
-    visitor.act(site, "all", "check", number: world.app.messages.all.find { |m| m[:subject].include?("number") }[:text][/\d{6}/])
+    visitor.act(site, "all", "check", number: world.app.messages.all.find do |m|
+      m[:subject].include?("number")
+    end[:text][/\d{6}/])
   end
 end

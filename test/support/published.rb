@@ -22,7 +22,8 @@ module Published
   # All EPP schemas as one, for validating whole messages.
   def schema
     @schema ||= Dir.chdir(FOLDER) do
-      imports = { "epp-1.0" => "epp-1.0.xsd", "eppcom-1.0" => "eppcom-1.0.xsd", "host-1.0" => "host-1.0.xsd", "domain-1.0" => "domain-1.0.xsd", "contact-1.0" => "contact-1.0.xsd" }
+      imports = { "epp-1.0" => "epp-1.0.xsd", "eppcom-1.0" => "eppcom-1.0.xsd", "host-1.0" => "host-1.0.xsd",
+                  "domain-1.0" => "domain-1.0.xsd", "contact-1.0" => "contact-1.0.xsd" }
       lines = imports.map { |ns, file| %(<import namespace="urn:ietf:params:xml:ns:#{ns}" schemaLocation="#{file}"/>) }
       Nokogiri::XML::Schema(%(<schema xmlns="http://www.w3.org/2001/XMLSchema">#{lines.join}</schema>))
     end

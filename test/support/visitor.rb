@@ -39,7 +39,10 @@ class Visitor
 
   def post(address, fields, site)
     uri = URI(address)
-    Net::HTTP.start(uri.host, uri.port) { |h| h.post(uri.path, URI.encode_www_form(fields), { "Cookie" => @cookies[site].to_s, "Content-Type" => "application/x-www-form-urlencoded" }) }
+    Net::HTTP.start(uri.host, uri.port) do |h|
+      h.post(uri.path, URI.encode_www_form(fields),
+        { "Cookie" => @cookies[site].to_s, "Content-Type" => "application/x-www-form-urlencoded" })
+    end
   end
 
   def get(address, site)

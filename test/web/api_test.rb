@@ -27,12 +27,18 @@ class ApiTest < Minitest::Test
 
   def operations
     document["paths"].flat_map do |path, item|
-      item.slice("get", "post").map { |verb, op| [verb, path.gsub(/\{\w+\}/, FILLED), op.merge("parameters" => [*item["parameters"], *op["parameters"]])] }
+      item.slice("get", "post").map do |verb, op|
+        [verb, path.gsub(/\{\w+\}/, FILLED), op.merge("parameters" => [*item["parameters"], *op["parameters"]])]
+      end
     end
   end
 
   def guarded = operations.reject { |_, _, op| op["security"] == [] }
-  def schema_of(op) = (ref = op.dig("requestBody", "content", "application/json", "schema", "$ref")) && document.dig(*ref.delete_prefix("#/").split("/"))
+
+  def schema_of(op)
+    (ref = op.dig("requestBody", "content", "application/json", "schema",
+      "$ref")) && document.dig(*ref.delete_prefix("#/").split("/"))
+  end
 
   def sign_in(email = Practice::DeskSide::Desk::EMAIL, password = Practice::DeskSide::Desk::PASSWORD)
     2.times do
@@ -56,7 +62,9 @@ class ApiTest < Minitest::Test
     get "/api/session"
     header "X-CSRF-Token", answer["csrf"]
     header "Content-Type", "application/json"
-    guarded.each { |verb, path, _| assert_equal [401, "Sign in first."], [ask(verb, path), answer["detail"]], "#{verb} #{path}" }
+    guarded.each do |verb, path, _|
+      assert_equal [401, "Sign in first."], [ask(verb, path), answer["detail"]], "#{verb} #{path}"
+    end
   end
 
   def test_without_the_token_nothing_is_changed
@@ -76,11 +84,17 @@ class ApiTest < Minitest::Test
       sign_in("#{role}@saltern-office.example", "low-tide-#{role}")
       kept, free = guarded.partition { |_, _, op| roles.index(op["x-role"]).to_i > i }
       refute_empty kept
-      kept.each { |verb, path, _| assert_equal([403, true], [ask(verb, path), answer["detail"].include?("“#{role}”")], "#{role}: #{verb} #{path}") }
-      free.reject { |_, path, _| path == "/api/events" }.each { |verb, path, _| refute_equal 403, ask(verb, path), "#{role}: #{verb} #{path}" }
+      kept.each do |verb, path, _|
+        assert_equal([403, true], [ask(verb, path), answer["detail"].include?("“#{role}”")], "#{role}: #{verb} #{path}")
+      end
+      free.reject do |_, path, _|
+        path == "/api/events"
+      end.each { |verb, path, _| refute_equal 403, ask(verb, path), "#{role}: #{verb} #{path}" }
     end
     changing = guarded.select { |verb, _, op| verb == "post" && op["x-role"].nil? }.map { |_, path, _| path }
-    assert_equal ["/api/batches/proposals", "/api/names/saltern-isles.example/look", "/api/proposals", "/api/rulebook/preview", "/api/sign-out"], (changing + ["/api/sign-out"]).uniq.sort, "what a viewer may send"
+    assert_equal ["/api/batches/proposals", "/api/names/saltern-isles.example/look", "/api/proposals",
+      "/api/rulebook/preview", "/api/sign-out"],
+      (changing + ["/api/sign-out"]).uniq.sort, "what a viewer may send"
   end
 
   # Each member of each body with a wrong type, each parameter with a wrong value: 422 and the name of what is wrong.
@@ -91,27 +105,36 @@ class ApiTest < Minitest::Test
         next if path.match?(%r{/api/(sign-|second-factor)})
 
         whole = schema_of(op).fetch("required", []).to_h { |m| [m, "x"] }
-        assert_equal [422, true], [ask(verb, path, whole.merge(member => { "a" => [[]] }).to_json), answer.key?("detail")], "#{path} #{member}"
+        assert_equal [422, true],
+          [ask(verb, path, whole.merge(member => { "a" => [[]] }).to_json), answer.key?("detail")], "#{path} #{member}"
       end
     end
-    ["/api/moves/one", "/api/names?offset=-1", "/api/names?gate=open", "/api/names?limit=many", "/api/names?within=x", "/api/names?sort=colour", "/api/names?at=yesterday",
-     "/api/names.csv?group=x", "/api/names?to=nowhere"].each { |path| assert_equal 422, ask("get", path), path }
+    ["/api/moves/one", "/api/names?offset=-1", "/api/names?gate=open", "/api/names?limit=many", "/api/names?within=x",
+      "/api/names?sort=colour", "/api/names?at=yesterday",
+      "/api/names.csv?group=x", "/api/names?to=nowhere"].each do |path|
+      assert_equal 422, ask("get", path), path
+    end
   end
 
   # path, body => status and a part of the sentence
   BAD = [
-    ["/api/moves", "{", 422, "not JSON"], ["/api/moves", "[]", 422, "is not an object"], ["/api/moves", "{\"to\":\"orlop\"}", 422, "name"],
-    ["/api/moves", "{\"name\":1,\"to\":\"orlop\"}", 422, "name: is not a string"], ["/api/moves", "{\"name\":\"nobody.example\",\"to\":\"orlop\"}", 409, "no such name"],
-    ["/api/moves", "{\"name\":\"kelpquay.example\",\"to\":\"orlop\"}", 409, "within 60 days"], ["/api/proposals", "{\"name\":\"kelpquay.example\",\"to\":\"x\"}", 422, "no such name"],
-    ["/api/moves/99/approve", "{}", 409, "no move number 99"], ["/api/moves/1/burn", "{}", 404, "nothing at"],
-    ["/api/practice/clock", "{\"seconds\":-5}", 422, "seconds"], ["/api/names", "{\"account\":\"none\",\"text\":\"x\"}", 422, "no account"]
+    ["/api/moves", "{", 422, "not JSON"], ["/api/moves", "[]", 422, "is not an object"], ["/api/moves",
+      "{\"to\":\"orlop\"}", 422, "name"],
+    ["/api/moves", "{\"name\":1,\"to\":\"orlop\"}", 422, "name: is not a string"], ["/api/moves",
+      "{\"name\":\"nobody.example\",\"to\":\"orlop\"}", 404, "no such name"],
+    ["/api/moves", "{\"name\":\"kelpquay.example\",\"to\":\"orlop\"}", 409, "within 60 days"], ["/api/proposals",
+      "{\"name\":\"kelpquay.example\",\"to\":\"x\"}", 422, "no such name"],
+    ["/api/moves/99/approve", "{}", 404, "no move number 99"], ["/api/moves/1/burn", "{}", 404, "nothing at"],
+    ["/api/practice/clock", "{\"seconds\":-5}", 422, "seconds"], ["/api/names",
+      "{\"account\":\"none\",\"text\":\"x\"}", 422, "no account"]
   ].freeze
 
   def test_bad_input_is_told_what_is_wrong
     sign_in
     BAD.each do |path, body, status, says|
       post path, body
-      assert_equal [status, "application/problem+json"], [last_response.status, last_response.media_type], "#{path} #{body}: #{last_response.body}"
+      assert_equal [status, "application/problem+json"], [last_response.status, last_response.media_type],
+        "#{path} #{body}: #{last_response.body}"
       assert_includes answer["detail"], says
     end
     get "/api/names?at=yesterday"
@@ -140,7 +163,8 @@ class ApiTest < Minitest::Test
   # Every line's fate, and nothing good lost beside the bad.
   def test_names_are_taken_in_line_by_line
     sign_in
-    post "/api/names", { account: "orlop", text: "https://WWW.harbourpass.example/x, -bad-.example\nunheard-of.example" }.to_json
+    post "/api/names",
+      { account: "orlop", text: "https://WWW.harbourpass.example/x, -bad-.example\nunheard-of.example" }.to_json
     assert_equal(%w[known refused refused], answer["lines"].map { |l| l["fate"] })
     assert_match(/404/, answer["lines"].last["says"])
   end

@@ -8,47 +8,58 @@ class ContractTest < Minitest::Test
 
   def contract = @contract ||= Web::Contract.new
 
-  # verb, path => operation and path parameters
-  OPERATIONS = [
-    ["get", "/api/names", "names", {}], ["get", "/api/names.csv", "namesTable", {}], ["get", "/api/names/report", "report", {}], ["get", "/api/names/a.example", "name", { "name" => "a.example" }],
-    ["post", "/api/names/a.example/look", "lookUp", { "name" => "a.example" }], ["post", "/api/moves/7/call-off", "callOff", { "id" => "7" }], ["post", "/api/rulebook/overrides/3/take-back", "takeBackOverride", { "id" => "3" }]
-  ].freeze
+  # operation => verb, path, least role, for anybody, answered by the sign-in
+  OPERATIONS = {
+    "names" => ["get", "/api/names", nil, false, false], "name" => ["get", "/api/names/:name", nil, false, false],
+    "callOff" => ["post", "/api/moves/:id/call-off", "mover", false, false], "approve" => ["post",
+      "/api/moves/:id/approve", "approver", false, false],
+    "signIn" => ["post", "/api/sign-in", nil, true, true], "firstRun" => ["post", "/api/first-run", nil, true, false],
+    "people" => ["get", "/api/people", "administrator", false, false]
+  }.freeze
 
-  def test_operations_by_path
-    OPERATIONS.each do |verb, path, id, given|
-      operation, found = contract.operation(verb, path)
-      assert_equal [id, given], [operation["operationId"], found], path
+  def test_operations
+    OPERATIONS.each do |id, expected|
+      found = contract.operation(id)
+      assert_equal expected, [found.verb, found.route, found.role, found.open, found.sign_in], id
     end
-    [["post", "/api/desk"], ["get", "/api/nothing"], ["get", "/api/names/a/b/c"], ["get", "/api/namesXcsv"]].each { |verb, path| assert_nil contract.operation(verb, path), path }
+    assert_raises(KeyError) { contract.operation("burn") }
+    answered = Web::Api.answers.keys
+    wanted = contract.operations.reject(&:sign_in).map(&:id)
+    assert_empty wanted - answered, "operations that nothing answers"
+    assert_empty answered - wanted, "answers to what the contract does not know"
   end
 
   # query => what it is understood as, or a part of the problem
   QUERIES = [
-    [{ "limit" => "20", "q" => "x", "changed" => "true", "other" => "ignored" }, { q: "x", changed: true, limit: 20 }], [{ "changed" => "1", "within" => "0" }, { within: 0, changed: true }],
-    [{ "limit" => "0" }, "limit: “0”"], [{ "limit" => "2x" }, "limit: “2x”"], [{ "gate" => "clear,fix" }, { gate: "clear,fix" }], [{ "gate" => "clear;fix" }, "gate:"], [{ "sort" => "-expiry" }, { sort: "-expiry" }],
-    [{ "group" => "suffix" }, "group:"], [{ "q" => "x" * 201 }, "q:"], [{ "changed" => "maybe" }, "changed:"], [{ "q" => %w[a b] }, "q:"]
+    [{ "limit" => "20", "q" => "x", "changed" => "true", "other" => "ignored" }, { q: "x", changed: true, limit: 20 }],
+    [{ "changed" => "1", "within" => "0" }, { within: 0, changed: true }],
+    [{ "limit" => "0" }, "limit: “0”"], [{ "limit" => "2x" }, "limit: “2x”"], [{ "gate" => "clear,fix" },
+      { gate: "clear,fix" }], [{ "gate" => "clear;fix" }, "gate:"], [{ "sort" => "-expiry" }, { sort: "-expiry" }],
+    [{ "group" => "suffix" }, "group:"], [{ "q" => "x" * 201 }, "q:"], [{ "changed" => "maybe" }, "changed:"],
+    [{ "q" => %w[a b] }, "q:"]
   ].freeze
 
   def test_queries
     QUERIES.each do |given, expected|
-      next assert_equal(expected, contract.query("/api/names", given), given) if expected.is_a?(Hash)
+      next assert_equal(expected, contract.check(contract.operation("names"), given), given) if expected.is_a?(Hash)
 
-      problem = assert_raises(Web::Problem, given.to_s) { contract.query("/api/names", given) }
+      problem = assert_raises(Web::Problem, given.to_s) { contract.check(contract.operation("names"), given) }
       assert_equal [422, true], [problem.status, problem.to_json.include?(expected)], problem.to_json
     end
   end
 
   # body => a part of the problem; nil where it is good
   BODIES = [
-    ['{"name":"a.example","to":"x"}', nil], ["", "not JSON"], ["[]", "not an object"], ["{\"name\":\"a\"}", "to"], ['{"name":"a","to":"x","more":1}', "more"], ['{"name":"a","to":null}', "to: "],
+    ['{"name":"a.example","to":"x"}', nil], ["", "not JSON"], ["[]", "not an object"], ["{\"name\":\"a\"}", "to"],
+    ['{"name":"a","to":"x","more":1}', "more"], ['{"name":"a","to":null}', "to: "],
     ["#{'[' * 30}#{']' * 30}", "not JSON"], ["\"#{'x' * 5_000_000}\"", "larger than"]
   ].freeze
 
   def test_bodies
     BODIES.each do |text, says|
-      next assert_equal("a.example", contract.body(text, "NewMove")["name"]) unless says
+      next assert_equal("a.example", contract.body(text, contract.operation("startMove"))["name"]) unless says
 
-      problem = assert_raises(Web::Problem, text[0, 40]) { contract.body(text, "NewMove") }
+      problem = assert_raises(Web::Problem, text[0, 40]) { contract.body(text, contract.operation("startMove")) }
       assert_equal [422, true], [problem.status, problem.to_json.include?(says)], problem.to_json[0, 200]
     end
     assert_equal utc("2027-03-01T07:00:00Z"), Web::Contract.instant("2027-03-01T08:00:00+01:00")

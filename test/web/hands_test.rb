@@ -4,7 +4,8 @@ require_relative "../test_helper"
 require_relative "../support/signed_in"
 require_relative "../support/visitor"
 
-# Acts by hand, letters, contacts, batches and the post over the API: what comes back, and what each bad request is told.
+# Acts by hand, letters, contacts, batches and the post over the API: what comes back, and what each bad request is
+# told.
 class WebHandsTest < Minitest::Test
   include SignedIn
 
@@ -30,7 +31,8 @@ class WebHandsTest < Minitest::Test
     refute_nil item("unlock")["said_at"]
     get "/api/moves/#{id}"
     steps = answer["steps"].to_h { |s| [s["id"], s] }
-    assert_equal [true, "page", true], [steps["unlock"]["by_hand"], steps["unlock"]["way"], steps["unlock"]["said_at"] == item("unlock")["said_at"]]
+    assert_equal [true, "page", true],
+      [steps["unlock"]["by_hand"], steps["unlock"]["way"], steps["unlock"]["said_at"] == item("unlock")["said_at"]]
     assert_nil steps["order"]["hand"], "only what can be done now is told"
   end
 
@@ -41,7 +43,8 @@ class WebHandsTest < Minitest::Test
     ["/api/hands/said", { steps: [{ move: 1, step: "order" }] }, 409, "does not wait for that"],
     ["/api/hands/consent", { moves: [1], given_by: "P", until: "2027-03-09T00:00:00Z" }, 422, "given_by"],
     ["/api/hands/consent", { moves: [1], given_by: "Pearl", until: "tomorrow" }, 422, "until"],
-    ["/api/hands/consent", { moves: [1], given_by: "Pearl", until: "2027-03-09T00:00:00Z" }, 409, "does not wait for that"],
+    ["/api/hands/consent", { moves: [1], given_by: "Pearl", until: "2027-03-09T00:00:00Z" }, 409,
+      "does not wait for that"],
     ["/api/hands/new-code", { move: 99 }, 409, "no move number 99"],
     ["/api/hands/code", { name: "nobody.example", code: "abc123" }, 409, "not on the list"],
     ["/api/hands/code", { name: "slipway.example", code: "" }, 422, "code"],
@@ -56,7 +59,8 @@ class WebHandsTest < Minitest::Test
     ["/api/post/1/correct", { kind: "gossip", names: [] }, 422, "kind"],
     ["/api/post/999/correct", { kind: "offer", names: [] }, 422, "no message number 999"],
     ["/api/names/kelpsound.example/contacts/prove", { role: "friend" }, 422, "role"],
-    ["/api/names/kelpsound.example/contacts/repair", { choice: "burn", email: "a@b.example" }, 422, "not one of the choices"],
+    ["/api/names/kelpsound.example/contacts/repair", { choice: "burn", email: "a@b.example" }, 422,
+      "not one of the choices"],
     ["/api/names/kelpsound.example/contacts/repair", { choice: "admin", email: "a at b" }, 422, "not an e-mail"],
     ["/api/names/nobody.example/contacts/prove", { role: "admin" }, 404, "not on the list"]
   ].freeze
@@ -64,7 +68,8 @@ class WebHandsTest < Minitest::Test
   def test_bad_requests_are_told_what_is_wrong
     move("slipway.example")
     BAD.each do |path, body, status, says|
-      assert_equal [status, true], [send_to(path, **body), answer["detail"].to_s.include?(says)], "#{path} #{body}: #{last_response.body[0, 200]}"
+      assert_equal [status, true], [send_to(path, **body), answer["detail"].to_s.include?(says)],
+        "#{path} #{body}: #{last_response.body[0, 200]}"
     end
   end
 
@@ -82,13 +87,17 @@ class WebHandsTest < Minitest::Test
   # A draft is looked at, changed and sent; what is sent is what was looked at.
   def test_a_letter_is_drafted_and_sent
     %w[saltern-harbour.example isles-weather.example].each { |n| move(n) }
-    assert_equal(%w[saltern-harbour.example isles-weather.example], hands["places"].find { |p| p["id"] == "cobble" }["letter_for"])
+    assert_equal(%w[saltern-harbour.example isles-weather.example], hands["places"].find do |p|
+      p["id"] == "cobble"
+    end["letter_for"])
     send_to("/api/letters/draft", account: "cobble")
     draft = answer
     assert_empty codes_in(draft.values.join), "no secret"
     assert draft["mailto"].start_with?("mailto:help@cobblekeel.example?subject=Please%3A")
     text = "#{draft['text']}\nPlease hurry.\n"
-    assert_equal 200, send_to("/api/letters", account: "cobble", how: "smtp", text: text, reference: draft["reference"], message_id: draft["message_id"])
+    assert_equal 200,
+      send_to("/api/letters", account: "cobble", how: "smtp", text: text, reference: draft["reference"],
+        message_id: draft["message_id"])
     sent = answer["letters"].first
     assert_equal ["sent", "smtp", draft["subject"]], sent.values_at("state", "how", "subject")
     assert_equal draft["message_id"], world.app.db[:letters].get(:message_id)
@@ -99,7 +108,8 @@ class WebHandsTest < Minitest::Test
   def test_a_code_is_pasted_and_taken
     id = move("isles-weather.example")
     code = world.world.registry.find("isles-weather.example")[:auth_info]
-    assert_equal [200, true], [send_to("/api/hands/code", name: "isles-weather.example", code: code), answer["says"].is_a?(Array)]
+    assert_equal [200, true],
+      [send_to("/api/hands/code", name: "isles-weather.example", code: code), answer["says"].is_a?(Array)]
     world.runner.pass
     assert world.move(id).state.done?("ask-code")
     assert_equal 200, send_to("/api/hands/code", name: "slipway.example", code: " 1l0O")
@@ -119,8 +129,11 @@ class WebHandsTest < Minitest::Test
       end
       answer["rows"].map { |r| [r["name"], r["startable"], r["by_hand"], !r["move_id"].nil?] }
     end
-    expected = [["slipway.example", true, 5, false], ["saltern-harbour.example", true, 3, false], ["oyster-smack-charter.example", false, 4, false], ["nobody.example", false, 0, false]]
-    assert_equal(expected.map { |n, s, _, m| [n, s, m] }, rows.call("/api/batches/proposals").map { |n, s, _, m| [n, s, m] })
+    expected = [["slipway.example", true, 5, false], ["saltern-harbour.example", true, 3, false],
+      ["oyster-smack-charter.example", false, 4, false], ["nobody.example", false, 0, false]]
+    assert_equal(expected.map { |n, s, _, m| [n, s, m] }, rows.call("/api/batches/proposals").map do |n, s, _, m|
+      [n, s, m]
+    end)
     assert_equal(1804, answer["total"].sum { |a| a["minor"] })
     assert_equal([true, true, false, false], rows.call("/api/batches").map(&:last))
     assert_equal 2, world.app.moves.open.size
@@ -130,13 +143,19 @@ class WebHandsTest < Minitest::Test
   def test_contacts_on_the_sheet
     get "/api/names/kelpsound.example"
     cards, choices = answer["contacts"].values_at("cards", "choices")
-    assert_equal([["registrant", "bounced", true], ["admin", nil, false]], cards.map { |c| c.values_at("role", "mailbox", "on_name") })
-    assert_equal([["read", true, nil], ["admin", true, "admin"], ["after", false, nil]], choices.map { |c| c.values_at("id", "possible", "changes") })
+    assert_equal([["registrant", "bounced", true], ["admin", nil, false]], cards.map do |c|
+      c.values_at("role", "mailbox", "on_name")
+    end)
+    assert_equal([["read", true, nil], ["admin", true, "admin"], ["after", false, nil]], choices.map do |c|
+      c.values_at("id", "possible", "changes")
+    end)
     assert_equal 200, send_to("/api/names/kelpsound.example/contacts/prove", role: "admin")
     assert_nil answer["word"], "a word that was sent is shown to nobody"
-    assert_equal 200, send_to("/api/names/kelpsound.example/contacts/repair", choice: "admin", email: "pearl@kelp-office.example")
+    assert_equal 200,
+      send_to("/api/names/kelpsound.example/contacts/repair", choice: "admin", email: "pearl@kelp-office.example")
     assert_equal [false, "Millrace Registrations", nil], [answer["done"], answer["hand"]["title"], answer["mailto"]]
-    assert_equal 200, send_to("/api/names/saltern-harbour.example/contacts/repair", choice: "registrant", email: "a@b.example")
+    assert_equal 200,
+      send_to("/api/names/saltern-harbour.example/contacts/repair", choice: "registrant", email: "a@b.example")
     assert answer["mailto"].start_with?("mailto:help@cobblekeel.example")
   end
 
@@ -154,30 +173,39 @@ class WebHandsTest < Minitest::Test
     assert_equal(["offer", -1, nil], answer["messages"].first.values_at("kind", "uid", "corrected_by"))
     assert_equal [409, true], [drop(RAW), answer["detail"].include?("already")]
     assert_equal [422, true], [drop("nothing"), answer["detail"].include?("From")]
-    assert_equal [422, true], [drop("From: a@b.test\r\n\r\n#{'x' * (33 * 1024 * 1024)}"), answer["detail"].include?("32 MB")]
+    assert_equal [422, true],
+      [drop("From: a@b.test\r\n\r\n#{'x' * (33 * 1024 * 1024)}"), answer["detail"].include?("32 MB")]
     assert_equal 200, send_to("/api/post/-1/correct", kind: "receipt", names: ["slipway.example"])
-    assert_equal(["receipt", %w[slipway.example], Practice::DeskSide::Desk::EMAIL], answer["messages"].first.values_at("kind", "names", "corrected_by"))
+    assert_equal(["receipt", %w[slipway.example], Practice::DeskSide::Desk::EMAIL],
+      answer["messages"].first.values_at("kind", "names", "corrected_by"))
   end
 
   # What an administrator writes down about an account is what the desk goes by.
   def test_habits_are_kept
     body = { id: "quern", title: "Quern Names", registrar: "Quern Names", kind: "by_hand",
-             habits: { ways: { code: "letter", release: "link" }, support: "help@quern.example", site: "https://quern.example/", login: "ada", code_takes: [60, 600, 3600], opt_out: true,
+             habits: { ways: { code: "letter", release: "link" }, support: "help@quern.example",
+                       site: "https://quern.example/", login: "ada", code_takes: [60, 600, 3600], opt_out: true,
                        privacy_service: { title: "Hood", identity: true, writes_from: "hood.example" } } }
     assert_equal 201, send_to("/api/accounts", **body)
     account = world.app.accounts.find("quern")
-    assert_equal %w[page letter link Hood], [account.ways["unlock"], account.ways["code"], account.ways["release"], account.privacy_service["title"]]
+    assert_equal %w[page letter link Hood],
+      [account.ways["unlock"], account.ways["code"], account.ways["release"], account.privacy_service["title"]]
     get "/api/accounts"
     shown = answer["accounts"].find { |a| a["id"] == "quern" }
-    assert_equal ["letter", "https://quern.example/", "help@quern.example", "Hood"], [shown["ways"]["code"], *shown.values_at("site", "support", "privacy_service")]
-    [{ ways: { code: "smoke" } }, { support: "nobody" }, { site: "javascript:alert(1)" }, { code_takes: [1] }, { privacy_service: { title: "" } }].each do |habits|
-      assert_equal [422, true], [send_to("/api/accounts", **body, habits: habits), answer["detail"].start_with?("habits")], habits.inspect
+    assert_equal ["letter", "https://quern.example/", "help@quern.example", "Hood"],
+      [shown["ways"]["code"], *shown.values_at("site", "support", "privacy_service")]
+    [{ ways: { code: "smoke" } }, { support: "nobody" }, { site: "javascript:alert(1)" }, { code_takes: [1] },
+      { privacy_service: { title: "" } }].each do |habits|
+      assert_equal [422, true],
+        [send_to("/api/accounts", **body, habits: habits), answer["detail"].start_with?("habits")], habits.inspect
     end
   end
 
   # key, value => status, a part of what is told
   SETTINGS = [
-    ["outgoing", { host: "mail.example", port: 587, from: "a@b.example", tls: "starttls", login: "x", password: "secret-word" }, 200, nil],
+    ["outgoing",
+      { host: "mail.example", port: 587, from: "a@b.example", tls: "starttls", login: "x", password: "secret-word" },
+      200, nil],
     ["outgoing", { host: "mail.example", port: 587 }, 422, "from"],
     ["outgoing", { host: "mail.example", port: 0, from: "a@b.example" }, 422, "port"],
     ["registries", { "registry.example" => "yes" }, 200, nil],

@@ -15,15 +15,21 @@ class ListingsTest < Minitest::Test
     assert_match(/attachment; filename="names-2027-03-01\.csv"/, last_response.headers["content-disposition"])
     rows = CSV.parse(last_response.body, headers: true)
     assert_equal(%w[kelpquay.example northskerry-line.example tern-island-cruises.example], rows.map { |r| r["name"] })
-    assert_equal(["wait", "2027-03-20T08:00:00Z", "new-name locked dns-leaves", "2027-03-20T08:00:00Z", "on", "15.00", "EUR"],
-                 rows.first.values_at("gate", "clears at", "reasons", "earliest start", "transfer lock", "a year here", "currency").map { |v| v.split.sort == %w[dns-leaves locked new-name] ? "new-name locked dns-leaves" : v })
+    assert_equal(["wait", "2027-03-20T08:00:00Z", "new-name locked dns-leaves", "2027-03-20T08:00:00Z", "on", "15.00",
+      "EUR"],
+      rows.first.values_at("gate", "clears at", "reasons", "earliest start", "transfer lock", "a year here",
+        "currency").map do |v|
+        v.split.sort == %w[dns-leaves locked new-name] ? "new-name locked dns-leaves" : v
+      end)
     assert_nil rows[2]["earliest start"]
     get "/api/names.csv?at=2027-05-01T08:00:00Z&names=kelpquay.example"
     assert_equal(["fix"], CSV.parse(last_response.body, headers: true).map { |r| r["gate"] })
   end
 
   def test_what_somebody_typed_is_no_formula_and_no_markup
-    world.app.accounts.put(world.app.accounts.find("tarnbeck").dup.tap { |a| a.title = "=HYPERLINK(\"x\") <b>Tarn</b>" })
+    world.app.accounts.put(world.app.accounts.find("tarnbeck").dup.tap do |a|
+      a.title = "=HYPERLINK(\"x\") <b>Tarn</b>"
+    end)
     sign_in
     get "/api/names.csv?names=kelpquay.example"
     assert_equal "'=HYPERLINK(\"x\") <b>Tarn</b>", CSV.parse(last_response.body, headers: true).first["account"]
@@ -44,7 +50,9 @@ class ListingsTest < Minitest::Test
     assert_equal 3, quay.css("rect").map { |r| r["fill"] }.uniq.size
     closed = quay.css("rect").find { |r| r["fill"].start_with?("url") }
     assert_in_delta 16, closed["width"].to_f, 0.2, "ten of 400 days on a ruler of 640"
-    many = Array.new(501) { |i| { name: "n#{i}.example", unicode: "n#{i}.example", account_id: "tarnbeck", taken_at: 0 } }
+    many = Array.new(501) do |i|
+      { name: "n#{i}.example", unicode: "n#{i}.example", account_id: "tarnbeck", taken_at: 0 }
+    end
     world.app.db[:names].multi_insert(many)
     get "/api/names/report"
     assert_equal [422, true], [last_response.status, answer["detail"].include?("at most 500 names")]
@@ -52,7 +60,10 @@ class ListingsTest < Minitest::Test
 
   def test_the_list_tells_how_far_it_is_while_it_works
     sign_in
-    world.app.portfolio.define_singleton_method(:pictures) { |**| [SteadyMove::Desk::Portfolio::Working.new(done: 7, of: 40), nil] }
+    world.app.portfolio.define_singleton_method(:snapshots) do |**|
+      [SteadyMove::Desk::Portfolio::Working.new(done: 7,
+        of: 40), nil]
+    end
     get "/api/names"
     assert_equal [202, { "working" => { "done" => 7, "of" => 40 } }], [last_response.status, answer]
   end
@@ -63,7 +74,11 @@ class ListingsTest < Minitest::Test
     id = world.start("isles-timetable.example", to: "orlop")
     asking = -> { get("/api/post") && answer["messages"].select { |m| m["wants_answer"] }.map { |m| m["kind"] } }
     assert_empty asking.call
-    world.until_true { world.move(id).state["release"].active? && world.app.messages.all.any? { |m| m[:kind] == "approval-request" } }
+    world.until_true do
+      world.move(id).state["release"].active? && world.app.messages.all.any? do |m|
+        m[:kind] == "approval-request"
+      end
+    end
     assert_equal %w[approval-request], asking.call
     world.orders.approve(id, by: "ada")
     assert_empty asking.call
@@ -77,9 +92,13 @@ class ListingsTest < Minitest::Test
     assert_equal [12, 12, 10, 2], [answer["total"], answer["held"], answer["offset"], answer["names"].size]
     assert_equal [{ "minor" => 18_000, "currency" => "EUR" }], answer["stay"]
     get "/api/names?at=2027-04-15T08:00:00Z&changed=true&sort=name"
-    assert_equal([%w[kelpquay.example wait], %w[northskerry-line.example wait]], answer["names"].map { |n| n.values_at("name", "was") })
+    assert_equal([%w[kelpquay.example wait], %w[northskerry-line.example wait]], answer["names"].map do |n|
+      n.values_at("name", "was")
+    end)
     get "/api/names/kelpquay.example?to=orlop"
-    assert_equal(["orlop", 902, 598], answer["go"].then { |g| [g["account_id"], g["total"]["minor"], g["saves"]["minor"]] })
+    assert_equal(["orlop", 902, 598], answer["go"].then do |g|
+      [g["account_id"], g["total"]["minor"], g["saves"]["minor"]]
+    end)
     get "/api/names/kelpquay.example?to=nowhere"
     assert_equal 422, last_response.status
   end

@@ -11,16 +11,19 @@ class SecretsTest < Minitest::Test
 
   def secrets
     scenario = world.world.scenario
-    [@code, Practice::DeskSide::Desk::PASSWORD, scenario.mailbox["password"], *scenario.registrars.values.map { |r| r["password"] },
-     *scenario.hosts.values.map { |h| h["key"]["secret"] }]
+    [@code, Practice::DeskSide::Desk::PASSWORD, scenario.mailbox["password"], *scenario.registrars.values.map do |r|
+      r["password"]
+    end,
+      *scenario.hosts.values.map { |h| h["key"]["secret"] }]
   end
 
   def watch(text, where) = secrets.each { |s| refute_includes text, s, "a secret stands in #{where}" }
 
   # Every page of the API that shows anything of the move.
   def look_around(id)
-    ["/api/moves/#{id}", "/api/moves", "/api/desk", "/api/names", "/api/names/#{NAME}", "/api/accounts", "/api/post", "/api/status", "/api/session",
-     "/api/settings", "/api/people", "/api/practice"].each do |path|
+    ["/api/moves/#{id}", "/api/moves", "/api/desk", "/api/names", "/api/names/#{NAME}", "/api/accounts", "/api/post",
+      "/api/status", "/api/session",
+      "/api/settings", "/api/people", "/api/practice"].each do |path|
       get path
       assert_equal 200, last_response.status, path
       watch(last_response.body + last_response.headers.to_s, path)
@@ -44,7 +47,9 @@ class SecretsTest < Minitest::Test
 
     watch(@log.string, "the log")
     watch(world.app.db[:events].all.to_s, "the journal")
-    Dir[File.join(world.folder, "desk", "*")].each { |f| watch(File.binread(f), File.basename(f)) unless f.end_with?(".key") }
+    Dir[File.join(world.folder, "desk", "*")].each do |f|
+      watch(File.binread(f), File.basename(f)) unless f.end_with?(".key")
+    end
     watch(world.app.accounts.all.inspect + world.app.inspect + house.inspect, "an inspected object")
   end
 end

@@ -30,7 +30,8 @@ class FramingTest < Minitest::Test
   end
 
   ODD = {
-    "<!DOCTYPE epp [<!ENTITY x SYSTEM \"file:///etc/passwd\">]><epp xmlns=\"urn:ietf:params:xml:ns:epp-1.0\">&x;</epp>" => "document type",
+    "<!DOCTYPE epp [<!ENTITY x SYSTEM \"file:///etc/passwd\">]><epp " \
+    "xmlns=\"urn:ietf:params:xml:ns:epp-1.0\">&x;</epp>" => "document type",
     "<epp xmlns=\"urn:ietf:params:xml:ns:epp-1.0\">" => "not well-formed",
     "<html/>" => "not <epp>",
     "<epp xmlns=\"urn:ietf:params:xml:ns:epp-1.0\"><greeting/></epp>" => "not a response"

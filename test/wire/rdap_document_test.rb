@@ -12,16 +12,27 @@ class RdapDocumentTest < Minitest::Test
 
   # members of an object => member of the Domain, its value
   READ = [
-    [{}, :name, "tide.example"], [{ ldhName: nil, unicodeName: "FÄHRE.example" }, :name, "fähre.example"], [{ status: ["Client Transfer Prohibited", "active", "locked"] }, :statuses, %w[clientTransferProhibited ok locked]],
-    [{ events: [{ eventAction: "registration", eventDate: "2020-01-02T03:04:05Z" }] }, :created_at, Time.utc(2020, 1, 2, 3, 4, 5)],
-    [{ events: [{ eventAction: "registration", eventDate: "2020-01-02T05:04:05.678+02:00" }] }, :created_at, Time.utc(2020, 1, 2, 3, 4, 5)],
-    [{ events: [{ eventAction: "transfer", eventDate: "2021-01-01T00:00:00Z" }, { eventAction: "transfer", eventDate: "2020-01-01T00:00:00Z" }] }, :transferred_at, Time.utc(2021)],
-    [{ events: [{ eventAction: "registration", eventDate: "2010-01-01T00:00:00Z" }, { eventAction: "reregistration", eventDate: "2024-01-01T00:00:00Z" }] }, :created_at, Time.utc(2024)],
-    [{ events: [{ eventAction: "expiration", eventDate: "2030-01-01T00:00:00Z" }, { eventAction: "expiration", eventDate: "2029-01-01T00:00:00Z" }] }, :expires_at, Time.utc(2029)],
+    [{}, :name, "tide.example"], [{ ldhName: nil, unicodeName: "FÄHRE.example" }, :name, "fähre.example"],
+    [{ status: ["Client Transfer Prohibited", "active", "locked"] }, :statuses, %w[clientTransferProhibited ok
+      locked]],
+    [{ events: [{ eventAction: "registration", eventDate: "2020-01-02T03:04:05Z" }] }, :created_at, Time.utc(2020, 1,
+      2, 3, 4, 5)],
+    [{ events: [{ eventAction: "registration", eventDate: "2020-01-02T05:04:05.678+02:00" }] }, :created_at,
+      Time.utc(2020, 1, 2, 3, 4, 5)],
+    [{ events: [{ eventAction: "transfer", eventDate: "2021-01-01T00:00:00Z" }, { eventAction: "transfer",
+      eventDate: "2020-01-01T00:00:00Z" }] }, :transferred_at, Time.utc(2021)],
+    [{ events: [{ eventAction: "registration", eventDate: "2010-01-01T00:00:00Z" }, { eventAction: "reregistration",
+      eventDate: "2024-01-01T00:00:00Z" }] }, :created_at, Time.utc(2024)],
+    [{ events: [{ eventAction: "expiration", eventDate: "2030-01-01T00:00:00Z" }, { eventAction: "expiration",
+      eventDate: "2029-01-01T00:00:00Z" }] }, :expires_at, Time.utc(2029)],
     [{ events: [{ eventAction: "last update of RDAP database", eventDate: "now" }] }, :created_at, nil],
-    [{ nameservers: [{ ldhName: "NS1.Host.Example." }] }, :name_servers, ["ns1.host.example"]], [{ secureDNS: { delegationSigned: true, dsData: [{ keyTag: 1 }] } }, :signed, true], [{ secureDNS: {} }, :signed, false],
-    [{ entities: [{ roles: ["registrar"], vcardArray: ["vcard", [["fn", {}, "text", "Quay Ltd"]]] }] }, :registrar, "Quay Ltd"], [{ entities: [{ roles: ["registrar"], handle: "1234" }] }, :registrar, "1234"],
-    [{ entities: [{ roles: ["registrant"], vcardArray: ["vcard", [["email", {}, "text", "a@b.example"]]] }] }, :registrant_email, "a@b.example"], [{ entities: [{ roles: ["registrant"] }] }, :registrant_email, nil]
+    [{ nameservers: [{ ldhName: "NS1.Host.Example." }] }, :name_servers, ["ns1.host.example"]],
+    [{ secureDNS: { delegationSigned: true, dsData: [{ keyTag: 1 }] } }, :signed, true], [{ secureDNS: {} }, :signed,
+      false],
+    [{ entities: [{ roles: ["registrar"], vcardArray: ["vcard", [["fn", {}, "text", "Quay Ltd"]]] }] }, :registrar,
+      "Quay Ltd"], [{ entities: [{ roles: ["registrar"], handle: "1234" }] }, :registrar, "1234"],
+    [{ entities: [{ roles: ["registrant"], vcardArray: ["vcard", [["email", {}, "text", "a@b.example"]]] }] },
+      :registrant_email, "a@b.example"], [{ entities: [{ roles: ["registrant"] }] }, :registrant_email, nil]
   ].freeze
 
   def deep(value)
@@ -50,7 +61,10 @@ class RdapDocumentTest < Minitest::Test
       when 3 then %w[registration 2020-01-01T00:00:00Z x registrar].sample(random: random)
       when 4 then ""
       when 5 then Array.new(random.rand(0..3)) { value.call(depth + 1) }
-      else Array.new(random.rand(0..3)) { %w[eventAction eventDate ldhName roles vcardArray handle delegationSigned].sample(random: random) }.to_h { |k| [k, value.call(depth + 1)] }
+      else Array.new(random.rand(0..3)) do
+             %w[eventAction eventDate ldhName roles vcardArray handle
+               delegationSigned].sample(random: random)
+           end.to_h { |k| [k, value.call(depth + 1)] }
       end
     end
     members = %w[status events nameservers secureDNS entities handle]
@@ -75,8 +89,10 @@ class RdapDocumentTest < Minitest::Test
       row = world.world.registry.find(name)
       read = Document.domain(JSON.parse(body.first))
       assert_equal [200, "application/rdap+json"], [status, headers["content-type"]]
-      assert_equal [name, row[:statuses], row[:name_servers], row[:expires_at], row[:created_at], row[:transferred_at], row[:ds].any?, world.world.registry.shown_email(row, :registrant)],
-                   [read.name, read.statuses, read.name_servers, read.expires_at.to_i, read.created_at.to_i, read.transferred_at&.to_i, read.signed, read.registrant_email]
+      assert_equal [name, row[:statuses], row[:name_servers], row[:expires_at], row[:created_at], row[:transferred_at],
+        row[:ds].any?, world.world.registry.shown_email(row, :registrant)],
+        [read.name, read.statuses, read.name_servers, read.expires_at.to_i, read.created_at.to_i,
+          read.transferred_at&.to_i, read.signed, read.registrant_email]
     end
   ensure
     world&.close

@@ -7,8 +7,9 @@ module SteadyMove
     # Everything a use case needs, put together once: store, ports to the outside, rulebook, clock.
     # clock: answers now; epp: Connections; rdap, dns, mailbox, sender: wire clients (mailbox and sender may be nil).
     class App
-      attr_reader :db, :safe, :clock, :accounts, :names, :moves, :schedule, :journal, :codes, :zones, :messages, :overrides, :letters,
-                  :sender, :epp, :rdap, :dns, :mailbox, :random, :settings, :portfolio
+      attr_reader :db, :safe, :clock, :accounts, :names, :moves, :schedule, :journal, :codes, :zones, :messages,
+        :overrides, :letters,
+        :sender, :epp, :rdap, :dns, :mailbox, :random, :settings, :portfolio
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
       def initialize(config, clock:, random: Random)
@@ -30,7 +31,8 @@ module SteadyMove
         places = settings.places
         wait = @config.timeout
         @rdap = Wire::Rdap::Client.new(bases: places.rdap_bases, timeout: wait)
-        @dns = Wire::Dns::Client.new(servers: places.dns_servers, parents: places.dns_parents, timeout: [wait, 3].min, random: random)
+        @dns = Wire::Dns::Client.new(servers: places.dns_servers, parents: places.dns_parents, timeout: [wait, 3].min,
+          random: random)
         @mailbox = places.mailbox && Wire::Mail::Mailbox.new(places.mailbox.merge(timeout: wait))
         @sender = places.outgoing && Wire::Mail::Sender.new(places.outgoing.merge(timeout: wait))
         self

@@ -60,7 +60,7 @@ module SteadyMove
           end
         end
       end
-      
+
       def fail!(key, **values) = raise(Refused.new(:unusable, key, **values))
       private_class_method :write, :read, :fail!
     end

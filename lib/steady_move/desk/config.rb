@@ -10,8 +10,9 @@ module SteadyMove
       # Seconds after which facts are looked up again before an act relies on them, where nothing else is set.
       FACTS_AGE = 3600
 
-      attr_reader :data, :port, :timeout, :facts_age, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents, :mailbox, :outgoing,
-                  :registries
+      attr_reader :data, :port, :timeout, :facts_age, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents,
+        :mailbox, :outgoing,
+        :registries
 
       # file: path of a YAML file, or nil for defaults; env: Hash of environment variables.
       def self.read(file, env: ENV)

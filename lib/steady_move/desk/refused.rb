@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # What the desk won't do, in a sentence. kind: invalid (what was given makes no sense), not_now (it can't be done in the state
-    # that things are in), unknown (there is no such thing) or unusable (the desk itself can't go on).
+    # What the desk won't do, in a sentence. kind: invalid (what was given makes no sense), not_now (it can't be done
+    # in the state that things are in), unknown (there is no such thing) or unusable (the desk itself can't go on).
     class Refused < StandardError
       KINDS = %i[invalid not_now unknown unusable].freeze
 

@@ -10,8 +10,9 @@ module SteadyMove
 
       # given: {expires:, landed:, years:, max_years:, in_grace:} as typed. Raises Scripts::Misused. Returns 0.
       def call(given, out:, err:)
-        result = Core::Expiry.after_move(expires_at: instant(given, :expires), landed_at: instant(given, :landed), years: whole(given, :years, 1, 0..10),
-                                         max_years: whole(given, :max_years, 10, 1..100), in_grace: given[:in_grace] == true)
+        result = Core::Expiry.after_move(expires_at: instant(given, :expires), landed_at: instant(given, :landed),
+          years: whole(given, :years, 1, 0..10),
+          max_years: whole(given, :max_years, 10, 1..100), in_grace: given[:in_grace] == true)
         out.puts result.expires_at.strftime("%Y-%m-%dT%H:%M:%SZ")
         err.puts "ten-years" if result.capped
         0
@@ -29,7 +30,8 @@ module SteadyMove
       def whole(given, key, usual, range)
         text = given[key] or return usual
         number = Integer(text, 10, exception: false)
-        range.cover?(number || -1) ? number : raise(Misused, "--#{key.to_s.tr('_', '-')}: “#{text}” is not a whole number from #{range.min} to #{range.max}")
+        range.cover?(number || -1) ? number : raise(Misused,
+          "--#{key.to_s.tr('_', '-')}: “#{text}” is not a whole number from #{range.min} to #{range.max}")
       end
       private_class_method :instant, :whole
     end

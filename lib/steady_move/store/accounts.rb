@@ -5,7 +5,8 @@ module SteadyMove
     # Registrar accounts and DNS hosts: where names and zones are held, with their habits.
     class Accounts
       # connection: {host, port, client, ca_file, …}; prices: {currency, renew, transfer, …} in minor units.
-      Account = Struct.new(:id, :title, :registrar, :kind, :connection, :habits, :prices, :sender_domains, :secret, keyword_init: true) do
+      Account = Struct.new(:id, :title, :registrar, :kind, :connection, :habits, :prices, :sender_domains, :secret,
+        keyword_init: true) do
         # {act => way}: how each act is done there (Core::Moves::Ways).
         def ways = Core::Moves::Ways.of(kind, habits["ways"])
         # The separate service that stands in for contacts: {"title", "site", "login", "identity"}, or nil.
@@ -33,7 +34,8 @@ module SteadyMove
       def put(account)
         @db[:accounts].insert_conflict(:replace).insert(
           id: account.id, title: account.title, registrar: account.registrar, kind: account.kind,
-          connection: Values.dump(account.connection), habits: Values.dump(account.habits), prices: Values.dump(account.prices),
+          connection: Values.dump(account.connection), habits: Values.dump(account.habits),
+          prices: Values.dump(account.prices),
           sender_domains: Values.dump(account.sender_domains), secret: account.secret && @safe.seal(account.secret)
         )
         @stamp.touch

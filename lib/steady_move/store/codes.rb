@@ -13,7 +13,8 @@ module SteadyMove
       def put(move_id, name, code, at:)
         @db.transaction do
           wipe_of_move(move_id)
-          @db[:codes].insert(move_id: move_id, name: name, sealed: @safe.seal(code), state: "held", received_at: at.to_i)
+          @db[:codes].insert(move_id: move_id, name: name, sealed: @safe.seal(code), state: "held",
+            received_at: at.to_i)
         end
       end
 
@@ -25,7 +26,8 @@ module SteadyMove
         end
       end
 
-      # Gives a kept code that was not rejected, and is at most so old (seconds), to a move. Returns whether there was one.
+      # Gives a kept code that was not rejected, and is at most so old (seconds), to a move. Returns whether there
+      # was one.
       def take_for(move_id, name, at:, lives: nil)
         @db.transaction do
           code = take_kept(name, at: at, lives: lives)
@@ -35,7 +37,9 @@ module SteadyMove
       end
 
       # Rows of all live codes: name, state, received_at, move_id.
-      def all_live = @db[:codes].exclude(state: "wiped").order(:name, :id).select(:name, :state, :received_at, :move_id).all
+      def all_live
+        @db[:codes].exclude(state: "wiped").order(:name, :id).select(:name, :state, :received_at, :move_id).all
+      end
 
       # The newest live code of a name in the clear, or nil.
       def newest(name)

@@ -45,7 +45,7 @@ module SteadyMove
       def connect(path)
         settings = ["PRAGMA journal_mode=WAL", "PRAGMA synchronous=FULL", "PRAGMA foreign_keys=ON"]
         db = Sequel.sqlite(path, max_connections: 64, timeout: 0, connect_sqls: settings,
-                                 after_connect: ->(c) { c.busy_handler_timeout = PATIENCE })
+          after_connect: ->(c) { c.busy_handler_timeout = PATIENCE })
         db.transaction_mode = :immediate
         db.extend(Turns)
         db.send(:turns)

@@ -14,8 +14,8 @@ module SteadyMove
         @db = db
       end
 
-      # Adds one line. says: a Core::Phrase, kept with its key and values beside the sentence, or a sentence. move_id and name may be
-      # nil. Returns the Event.
+      # Adds one line. says: a Core::Phrase, kept with its key and values beside the sentence, or a sentence. move_id
+      # and name may be nil. Returns the Event.
       def add(type, at:, says:, by:, move_id: nil, name: nil, step: nil, evidence: {}, data: {})
         row = { move_id: move_id, name: name, at: at.to_i, type: type, step: step, says: Words.say(says),
                 evidence: Values.dump(evidence), data: Values.dump(data), by: by }
@@ -31,12 +31,12 @@ module SteadyMove
       # {move id => [Event]} for several moves in one query.
       def of_moves(ids)
         @db[:events].where(move_id: ids).order(:move_id, :seq).all.group_by { |r| r[:move_id] }
-                    .transform_values { |rows| rows.map { |r| event_of(r) } }
+          .transform_values { |rows| rows.map { |r| event_of(r) } }
       end
 
       # Newest first, at most so many, before a line's number where one is given; of a move, a name or a type alone.
       def page(before: nil, limit: 50, **of)
-        rows = @db[:events].where(of.compact.empty? ? true : of.compact)
+        rows = @db[:events].where(of.compact.empty? || of.compact)
         rows = rows.where { seq < before } if before
         rows.reverse(:seq).limit([limit, MOST].min).map { |r| event_of(r) }
       end
@@ -44,7 +44,7 @@ module SteadyMove
       # The types of a move's lines after one, with whether each was put down as doubtful.
       def since(move_id, seq)
         @db[:events].where(move_id: move_id).where(Sequel[:seq] > seq).order(:seq).select_map(%i[type data])
-                    .map { |type, data| [type, Values.load(data)["doubtful"] == true] }
+          .map { |type, data| [type, Values.load(data)["doubtful"] == true] }
       end
 
       # The number of the last line of all; nil where there is none.
@@ -67,9 +67,10 @@ module SteadyMove
       def last_chain = @db[:events].order(Sequel.desc(:seq)).get(:chain) || ""
 
       def event_of(row)
-        Event.new(seq: row[:seq], move_id: row[:move_id], name: row[:name], at: Values.time(row[:at]), type: row[:type], step: row[:step], says: row[:says],
-                  phrase: row[:words] && Values.load(row[:words]), evidence: Values.load(row[:evidence]),
-                  data: Values.load(row[:data]), by: row[:by]).freeze
+        Event.new(seq: row[:seq], move_id: row[:move_id], name: row[:name], at: Values.time(row[:at]),
+          type: row[:type], step: row[:step], says: row[:says],
+          phrase: row[:words] && Values.load(row[:words]), evidence: Values.load(row[:evidence]),
+          data: Values.load(row[:data]), by: row[:by]).freeze
       end
     end
   end

@@ -20,15 +20,16 @@ module SteadyMove
         @rows.where(uid: uid).any? || (!message_id.nil? && @rows.where(message_id: message_id).any?)
       end
 
-      # Keeps a Wire::Mail::Message with its Core::Post::Reading; the same message twice changes nothing. Codes in the text are masked,
-      # they belong into the code safe; the code of a doubtful message is sealed until somebody lifts the doubt.
+      # Keeps a Wire::Mail::Message with its Core::Post::Reading; the same message twice changes nothing. Codes in the
+      # text are masked, they belong into the code safe; the code of a doubtful message is sealed until somebody lifts
+      # the doubt.
       def put(message, reading, move_id, letter_id: nil, read_kind: reading.kind)
         sealed = @safe.seal(reading.code) if reading.doubtful && reading.code
         @rows.insert_conflict.insert(
           **head(message), text: Core::Post::Codes.masked(message.text), kind: reading.kind, link: reading.link,
-                           names: Values.dump(reading.names.map(&:ascii)), because: Values.dump(reading.because),
-                           deadline: reading.deadline&.to_i, doubtful: reading.doubtful, move_id: move_id, letter_id: letter_id,
-                           read_kind: read_kind, sealed_code: sealed
+          names: Values.dump(reading.names.map(&:ascii)), because: Values.dump(reading.because),
+          deadline: reading.deadline&.to_i, doubtful: reading.doubtful, move_id: move_id, letter_id: letter_id,
+          read_kind: read_kind, sealed_code: sealed
         )
       end
 
@@ -58,7 +59,7 @@ module SteadyMove
       # A person's word on one message.
       def correct(uid, kind:, names:, move_id:, doubtful:, because:, by:)
         @rows.where(uid: uid).update(kind: kind, names: Values.dump(names), move_id: move_id, doubtful: doubtful,
-                                     because: Values.dump(because), corrected_by: by)
+          because: Values.dump(because), corrected_by: by)
       end
 
       # The sealed code of a message in the clear, once; nil where none is.
@@ -73,7 +74,8 @@ module SteadyMove
       def newest = @rows.order(Sequel.desc(Sequel.function(:coalesce, :at, 0)), Sequel.desc(:uid))
 
       def head(message)
-        { uid: message.uid, message_id: message.message_id, sender: message.from, recipient: message.to, subject: message.subject,
+        { uid: message.uid, message_id: message.message_id, sender: message.from, recipient: message.to,
+          subject: message.subject,
           at: message.at&.to_i, answers: message.answers&.first }
       end
 

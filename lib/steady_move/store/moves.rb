@@ -5,7 +5,8 @@ module SteadyMove
     # Moves with their plans; each is folded from its journal, and kept in memory until that has grown.
     class Moves
       # state is folded from the journal.
-      Move = Struct.new(:id, :name, :from_account, :to_account, :plan, :started_at, :open, :events, :state, keyword_init: true)
+      Move = Struct.new(:id, :name, :from_account, :to_account, :plan, :started_at, :open, :events, :state,
+        keyword_init: true)
 
       # The name is already being moved.
       class AlreadyMoving < StandardError; end
@@ -26,7 +27,7 @@ module SteadyMove
       def start(plan, at:)
         @db.transaction do
           id = @db[:moves].insert(name: plan.name, from_account: plan.from, to_account: plan.to,
-                                  plan: Values.dump(plan.to_stored), started_at: at.to_i)
+            plan: Values.dump(plan.to_stored), started_at: at.to_i)
           yield id if block_given?
           id
         end
@@ -38,10 +39,18 @@ module SteadyMove
       def find_all(ids) = load(@db[:moves].where(id: ids))
       def open = load(@db[:moves].where(open: true).order(:id))
       def all = load(@db[:moves].reverse(:id))
+
       # Open ones in which a person has to do something by hand, or is said to have.
-      def by_hand = load(@db[:moves].where(open: true).where(Sequel.|(:by_hand, Sequel[:scheduled_seq] < :last_seq)).order(:id))
+      def by_hand
+        load(@db[:moves].where(open: true).where(Sequel.|(:by_hand, Sequel[:scheduled_seq] < :last_seq)).order(:id))
+      end
+
       # Open ones from or to an account.
-      def at(account) = load(@db[:moves].where(open: true).where(Sequel.|({ from_account: account }, { to_account: account })).order(:id))
+      def at(account)
+        load(@db[:moves].where(open: true).where(Sequel.|({ from_account: account },
+          { to_account: account })).order(:id))
+      end
+
       # The last few that are over, newest first.
       def ended(most) = load(@db[:moves].where(open: false).reverse(:id).limit(most))
       def open_for(name) = load(@db[:moves].where(name: name, open: true)).first
@@ -80,7 +89,9 @@ module SteadyMove
       end
 
       # The account that most moves went to; nil where there were none.
-      def usual_destination = @db[:moves].group(:to_account).order(Sequel.desc(Sequel.function(:count).*)).get(:to_account)
+      def usual_destination
+        @db[:moves].group(:to_account).order(Sequel.desc(Sequel.function(:count).*)).get(:to_account)
+      end
 
       def close(id) = @db[:moves].where(id: id).update(open: false)
 
@@ -115,9 +126,10 @@ module SteadyMove
 
       def move(row, events)
         plan = Core::Moves::Plans.read(Values.load(row[:plan]))
-        Move.new(id: row[:id], name: row[:name], from_account: row[:from_account], to_account: row[:to_account], plan: plan,
-                 started_at: Values.time(row[:started_at]), open: row[:open], events: events,
-                 state: Core::Moves::State.fold(plan, events)).freeze
+        Move.new(id: row[:id], name: row[:name], from_account: row[:from_account], to_account: row[:to_account],
+          plan: plan,
+          started_at: Values.time(row[:started_at]), open: row[:open], events: events,
+          state: Core::Moves::State.fold(plan, events)).freeze
       end
     end
   end

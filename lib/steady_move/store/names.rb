@@ -17,7 +17,7 @@ module SteadyMove
       # Takes a DomainName in, or moves it to another account.
       def put(name, account_id, at:)
         @db[:names].insert_conflict(target: :name, update: { account_id: account_id })
-                   .insert(name: name.ascii, unicode: name.unicode, account_id: account_id, taken_at: at.to_i)
+          .insert(name: name.ascii, unicode: name.unicode, account_id: account_id, taken_at: at.to_i)
       end
 
       def all = @db[:names].order(:name).all
@@ -60,7 +60,8 @@ module SteadyMove
       def each_with_said(after: 0, under: nil)
         names = @db[:names].where { revision > after }
         names = names.where(Sequel[:names][:name].like("%.#{@db[:names].escape_like(under)}")) if under
-        rows = names.left_join(:sightings, name: :name).select(Sequel[:names].*, :source, :facts, :seen_at).order(Sequel[:names][:name])
+        rows = names.left_join(:sightings, name: :name).select(Sequel[:names].*, :source, :facts,
+          :seen_at).order(Sequel[:names][:name])
         rows.chunk_while { |a, b| a[:name] == b[:name] }.each do |same|
           oldest = nil
           said = same.each_with_object({}) do |row, all|
@@ -77,7 +78,9 @@ module SteadyMove
       def hosts_for_others(name = nil)
         rows = @db[:serving].exclude(name: :owner)
         rows = rows.where(owner: name) if name
-        rows.distinct.order(:server).select_map(%i[owner server]).group_by(&:first).transform_values { |rs| rs.map(&:last) }
+        rows.distinct.order(:server).select_map(%i[owner server]).group_by(&:first).transform_values do |rs|
+          rs.map(&:last)
+        end
       end
 
       # {name => the DNS host whose zone of it ends with its account}; of one name where it is given.
@@ -85,7 +88,8 @@ module SteadyMove
         rows = @db[:sightings].where(source: "desk")
         rows = rows.where(name: name) if name
         host = Sequel.function(:json_extract, :facts, "$.zone_ends_with_account")
-        rows.where(Sequel.function(:json_type, :facts, "$.zone_ends_with_account") => "text").select_hash(:name, host.as(:host))
+        rows.where(Sequel.function(:json_type, :facts, "$.zone_ends_with_account") => "text").select_hash(:name,
+          host.as(:host))
       end
 
       # How many names of an account have this contact, in whichever role.
@@ -93,7 +97,7 @@ module SteadyMove
         of = ->(role) { Sequel.function(:json_extract, :facts, "$.#{role}_contact.id") }
         mine = @db[:names].where(account_id: account).select(:name)
         @db[:sightings].where(source: "account", name: mine)
-                       .where(Sequel.|({ of["registrant"] => id }, { of["admin"] => id })).count
+          .where(Sequel.|({ of["registrant"] => id }, { of["admin"] => id })).count
       end
 
       # [latest revision of names, how often places changed]: what has to be read anew.
@@ -141,12 +145,15 @@ module SteadyMove
 
       def put_sighting(name, source, values, seen)
         row = { facts: JSON.generate(values), seen: JSON.generate(seen), seen_at: seen.values.map(&:first).min || 0 }
-        @db[:sightings].insert_conflict(target: %i[name source], update: row).insert(name: name, source: source.to_s, **row)
+        @db[:sightings].insert_conflict(target: %i[name source], update: row).insert(name: name, source: source.to_s,
+**row)
       end
 
       # {key => value} of one sighting's text.
       def values_in(text)
-        JSON.parse(text, max_nesting: 40).to_h { |key, value| [key.to_sym, value.is_a?(Hash) ? Values.decode(value) : value] }
+        JSON.parse(text, max_nesting: 40).to_h do |key, value|
+          [key.to_sym, value.is_a?(Hash) ? Values.decode(value) : value]
+        end
       end
 
       def facts_in(row)

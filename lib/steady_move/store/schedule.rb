@@ -17,9 +17,12 @@ module SteadyMove
       end
 
       # Ids of moves whose journal has grown since they were last scheduled.
-      def stirred = @db[:moves].where(Sequel[:scheduled_seq] < :last_seq).order(:scheduled_seq).limit(MOST).select_map(:id)
+      def stirred
+        @db[:moves].where(Sequel[:scheduled_seq] < :last_seq).order(:scheduled_seq).limit(MOST).select_map(:id)
+      end
 
-      # Sees to it that just the active steps of a move are scheduled; at once where something was said or came by mail.
+      # Sees to it that just the active steps of a move are scheduled; at once where something was said or came by
+      # mail.
       # move: Store::Moves::Move as it is now. Returns whether it has ended with that.
       def sync(move, now:)
         @db.transaction do
@@ -45,14 +48,15 @@ module SteadyMove
       def take(id, step, now:, holder:)
         at = now.to_i
         @looks.where(move_id: id, step: step).where(Sequel.|(Sequel[:due_at] <= at, Sequel[:set_at] > at))
-              .where(Sequel.|({ held_until: nil }, Sequel[:held_until] <= at, Sequel[:held_until] > at + HOLD, { held_by: holder }))
-              .update(held_by: holder, held_until: at + HOLD) == 1
+          .where(Sequel.|({ held_until: nil }, Sequel[:held_until] <= at, Sequel[:held_until] > at + HOLD,
+            { held_by: holder }))
+          .update(held_by: holder, held_until: at + HOLD) == 1
       end
 
       # Lets a step go and says when it is due again; attempts counts refusals and silences in a row.
       def look_again(id, step, at:, now:, attempts: 0)
         @looks.where(move_id: id, step: step)
-              .update(due_at: at.to_i, set_at: now.to_i, attempts: attempts, held_by: nil, held_until: nil)
+          .update(due_at: at.to_i, set_at: now.to_i, attempts: attempts, held_by: nil, held_until: nil)
       end
 
       def attempts(id, step) = @looks.where(move_id: id, step: step).get(:attempts) || 0
@@ -61,19 +65,23 @@ module SteadyMove
       def drop(id, step) = @looks.where(move_id: id, step: step).delete
 
       # Makes every waiting step of a move due.
-      def wake(id, now) = @looks.where(move_id: id).where { due_at > now.to_i }.update(due_at: now.to_i, set_at: now.to_i)
+      def wake(id, now)
+        @looks.where(move_id: id).where { due_at > now.to_i }.update(due_at: now.to_i, set_at: now.to_i)
+      end
 
       # After a start: moves whose last line tells of something begun are looked at at once.
       def wake_interrupted(now)
         cut = @db[:events].where(type: Core::Moves::Event::STIRRING + ["intended"])
-                          .where(seq: @db[:moves].where(open: true).select(:last_seq)).select_map(:move_id)
+          .where(seq: @db[:moves].where(open: true).select(:last_seq)).select_map(:move_id)
         cut.each { |id| wake(id, now) }
       end
 
       # When, after an instant, the next step may be taken: due, and let go by whoever held it.
       def next_look(after:)
         at = after.to_i
-        waiting = @looks.where { due_at > at }.where(Sequel.|({ held_until: nil }, Sequel[:held_until] <= :due_at)).min(:due_at)
+        waiting = @looks.where do
+          due_at > at
+        end.where(Sequel.|({ held_until: nil }, Sequel[:held_until] <= :due_at)).min(:due_at)
         held = @looks.where { held_until > at }.select_map(%i[due_at held_until]).map(&:max).select { |t| t > at }.min
         Values.time([waiting, held].compact.min)
       end
@@ -84,7 +92,8 @@ module SteadyMove
         @looks.where { (held_until > at) & (held_until <= at + HOLD) }.exclude(held_by: holder).any?
       end
 
-      # Does this runner hold the step, and for how long yet? A result that comes after the hold has ended is not written down.
+      # Does this runner hold the step, and for how long yet? A result that comes after the hold has ended is not
+      # written down.
       def holds?(id, step, holder, now: nil)
         rows = @looks.where(move_id: id, step: step, held_by: holder)
         rows = rows.where { held_until > now.to_i } if now
@@ -108,7 +117,7 @@ module SteadyMove
         ahead = move.state.open? ? move.state.steps.select { |s| s.phase == "ahead" }.map { |s| s.step.id } : []
         # A step that has to be done anew later keeps the pause that it was given.
         @looks.where(move_id: move.id).exclude(step: steps)
-              .exclude(Sequel.&({ step: ahead }, Sequel[:due_at] > now.to_i)).delete
+          .exclude(Sequel.&({ step: ahead }, Sequel[:due_at] > now.to_i)).delete
         rows = steps.map { |s| { move_id: move.id, step: s, due_at: now.to_i, set_at: now.to_i } }
         @looks.insert_conflict.multi_insert(rows) if rows.any?
       end

@@ -4,7 +4,8 @@ require "json"
 
 module SteadyMove
   module Store
-    # Values ↔ JSON text; instants as {"at": seconds} so that they come back as Times, sentences as {"say": key, "with": values}.
+    # Values ↔ JSON text; instants as {"at": seconds} so that they come back as Times, sentences as {"say": key,
+    # "with": values}.
     module Values
       module_function
 
@@ -33,7 +34,10 @@ module SteadyMove
 
       def decode_map(map)
         return Time.at(map["at"]).utc if map.size == 1 && map["at"].is_a?(Integer)
-        return Core::Phrase.new(map["say"], decode(map["with"]).transform_keys(&:to_sym)).freeze if map.size == 2 && map.key?("say")
+        if map.size == 2 && map.key?("say")
+          return Core::Phrase.new(map["say"],
+            decode(map["with"]).transform_keys(&:to_sym)).freeze
+        end
 
         map.transform_values { |v| decode(v) }
       end

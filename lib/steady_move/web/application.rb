@@ -9,17 +9,20 @@ module SteadyMove
   module Web
     # The web application put together: sign-in, protection, API, the built front end.
     class Application
-      attr_reader :desk, :jobs, :lists, :runner, :engine, :first_run, :status, :orders, :people, :contract, :hub, :practice, :log,
-                  :sign_in
+      attr_reader :desk, :jobs, :lists, :runner, :engine, :first_run, :status, :orders, :people, :contract, :hub,
+        :practice, :log,
+        :sign_in
 
       POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " \
                "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
-      HEADERS = { "content-security-policy" => POLICY, "x-content-type-options" => "nosniff", "referrer-policy" => "same-origin",
+      HEADERS = { "content-security-policy" => POLICY, "x-content-type-options" => "nosniff",
+                  "referrer-policy" => "same-origin",
                   "x-frame-options" => "DENY", "cross-origin-opener-policy" => "same-origin" }.freeze
       SESSION = { key: "steady_move", same_site: :strict, httponly: true, expire_after: 12 * 3600 }.freeze
       HEALTH = { true => [200, "well\n"], false => [503, "not well\n"] }.freeze
 
-      # desk: Desk::App; runner: Desk::Runner; practice: answers state, move_on, fault, runs? where a practice world is there.
+      # desk: Desk::App; runner: Desk::Runner; practice: answers state, move_on, fault, runs? where a practice world
+      # is there.
       def initialize(desk, runner, log:, practice: nil, public_folder: File.join(ROOT, "public"))
         @desk = desk
         @runner = runner

@@ -13,7 +13,8 @@ module SteadyMove
       FLAGS = { "true" => true, "1" => true, "false" => false, "0" => false }.freeze
 
       # One operation. route: its path as Sinatra writes it; role: the least that it needs, or nil; open: for anybody;
-      # sign_in: the sign-in itself answers it; parameters: {name => compiled schema}; body: compiled schema, or nil where it takes none.
+      # sign_in: the sign-in itself answers it; parameters: {name => compiled schema}; body: compiled schema, or nil
+      # where it takes none.
       Operation = Struct.new(:id, :verb, :path, :route, :role, :open, :sign_in, :parameters, :body, keyword_init: true)
 
       attr_reader :json, :operations
@@ -72,8 +73,8 @@ module SteadyMove
         schema = operation.dig("requestBody", "content", "application/json", "schema", "$ref")
         parameters = (shared + operation.fetch("parameters", [])).to_h { |p| parameter(resolved(p)) }
         Operation.new(id: operation.fetch("operationId"), verb: verb, path: path, route: path.gsub(/\{(\w+)\}/, ':\1'),
-                      role: operation["x-role"], open: operation["security"] == [], sign_in: operation["x-sign-in"] == true,
-                      parameters: parameters, body: schema && @schemas.schema(schema.split("/").last)).freeze
+          role: operation["x-role"], open: operation["security"] == [], sign_in: operation["x-sign-in"] == true,
+          parameters: parameters, body: schema && @schemas.schema(schema.split("/").last)).freeze
       end
 
       def parameter(given) = [given["name"], [given["schema"]["type"], JSONSchemer.schema(given["schema"])]]

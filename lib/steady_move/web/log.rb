@@ -17,7 +17,8 @@ module SteadyMove
       end
 
       def error(exception)
-        line(level: "error", error: exception.class.name, says: exception.message.lines.first.to_s.strip, where: exception.backtrace&.first(5))
+        line(level: "error", error: exception.class.name, says: exception.message.lines.first.to_s.strip,
+          where: exception.backtrace&.first(5))
       end
     end
   end

@@ -15,8 +15,13 @@ module SteadyMove
         return [405, {}, []] unless %w[GET HEAD].include?(env["REQUEST_METHOD"])
 
         path = env["PATH_INFO"]
-        return @files.call(env).tap { |r| r[1]["cache-control"] = "public, max-age=31536000, immutable" if r[0] == 200 } if path.start_with?("/assets/")
-        return @files.call(env) if path != "/" && File.file?(File.join(@folder, File.basename(path))) && File.dirname(path) == "/"
+        if path.start_with?("/assets/")
+          return @files.call(env).tap do |r|
+            r[1]["cache-control"] = "public, max-age=31536000, immutable" if r[0] == 200
+          end
+        end
+        return @files.call(env) if path != "/" && File.file?(File.join(@folder,
+          File.basename(path))) && File.dirname(path) == "/"
 
         index
       end
@@ -25,7 +30,10 @@ module SteadyMove
 
       def index
         file = File.join(@folder, "index.html")
-        return [503, { "content-type" => "text/plain; charset=utf-8" }, ["The front end is not built yet: run bin/demo or bin/test once."]] unless File.exist?(file)
+        unless File.exist?(file)
+          return [503, { "content-type" => "text/plain; charset=utf-8" },
+            ["The front end is not built yet: run bin/demo or bin/test once."]]
+        end
 
         [200, { "content-type" => "text/html; charset=utf-8", "cache-control" => "no-cache" }, [File.read(file)]]
       end

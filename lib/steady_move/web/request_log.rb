@@ -16,7 +16,8 @@ module SteadyMove
         began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
         status, headers, body = @app.call(env)
         took = ((Process.clock_gettime(Process::CLOCK_MONOTONIC) - began) * 1000).round(1)
-        @log.line(level: "info", id: id, method: env["REQUEST_METHOD"], path: env["PATH_INFO"], status: status, ms: took)
+        @log.line(level: "info", id: id, method: env["REQUEST_METHOD"], path: env["PATH_INFO"], status: status,
+          ms: took)
         secure(headers) if env["HTTP_X_FORWARDED_PROTO"] == "https"
         [status, Application::HEADERS.merge("x-request-id" => id).merge(headers), body]
       end

@@ -16,7 +16,8 @@ module SteadyMove
 
       # Starts serving and returns the Puma server; port 0 takes any free one. Raises PortTaken.
       def start(application, port:)
-        server = Puma::Server.new(application.rack, nil, min_threads: 4, max_threads: THREADS, log_writer: Puma::LogWriter.null)
+        server = Puma::Server.new(application.rack, nil, min_threads: 4, max_threads: THREADS,
+          log_writer: Puma::LogWriter.null)
         server.add_tcp_listener("127.0.0.1", port)
         application.start
         server.run

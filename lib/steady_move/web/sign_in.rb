@@ -5,13 +5,13 @@ require "rodauth"
 
 module SteadyMove
   module Web
-    # Signing in and out, and the second factor (TOTP, RFC 6238): a small Rack application of Rodauth that the API hands those of its
-    # operations to which the contract marks with x-sign-in.
+    # Signing in and out, and the second factor (TOTP, RFC 6238): a small Rack application of Rodauth that the API
+    # hands those of its operations to which the contract marks with x-sign-in.
     module SignIn
       module_function
 
-      # The application for this desk. note: called with a key of the journal's words and the e-mail when a second factor is set up or
-      # removed.
+      # The application for this desk. note: called with a key of the journal's words and the e-mail when a second
+      # factor is set up or removed.
       def application(db, secret, note:)
         Class.new(Roda) do
           plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i

@@ -31,12 +31,16 @@ module SteadyMove
       def connections(desk)
         heard = desk.epp.heard
         list = desk.accounts.all.select(&:epp?).map { |a| { title: a.title, kind: "EPP", **state(heard[a.id]) } }
-        list << { title: Words.say("web.mailbox"), kind: "IMAP", **state(@application.runner.post.heard) } if desk.mailbox
+        if desk.mailbox
+          list << { title: Words.say("web.mailbox"), kind: "IMAP",
+**state(@application.runner.post.heard) }
+        end
         list
       end
 
       def state(heard)
-        { heard_at: Views::Json.time(heard&.at), says: heard&.says || Words.say("connections.not_asked"), well: heard.nil? || heard.well }
+        { heard_at: Views::Json.time(heard&.at), says: heard&.says || Words.say("connections.not_asked"),
+          well: heard.nil? || heard.well }
       end
 
       def problems(desk)

@@ -11,8 +11,8 @@ module SteadyMove
 
       module_function
 
-      # header: [String]; rows: arrays of cells. Returns text with CRLF line ends; a cell that a spreadsheet would take for a formula
-      # gets an apostrophe in front (common practice, no source).
+      # header: [String]; rows: arrays of cells. Returns text with CRLF line ends; a cell that a spreadsheet would
+      # take for a formula gets an apostrophe in front (common practice, no source).
       def write(header, rows)
         ::CSV.generate(row_sep: "\r\n") do |csv|
           csv << header

@@ -20,10 +20,10 @@ module SteadyMove
       def left = @ends - monotonic
 
       # Runs the block for as long as is left; raises Passed.
-      def hold(&work)
+      def hold(&)
         raise Passed if left <= 0
 
-        Timeout.timeout(left, Passed, &work)
+        Timeout.timeout(left, Passed, &)
       end
 
       private

@@ -3,7 +3,8 @@
 module SteadyMove
   module Core
     module Codes
-      # Looks at an authorization code as it is; nothing in it is ever changed (RFC 9154 §4; the bounds are common practice).
+      # Looks at an authorization code as it is; nothing in it is ever changed (RFC 9154 §4; the bounds are common
+      # practice).
       module Code
         LEAST = 6
         MOST = 64

@@ -3,8 +3,9 @@
 module SteadyMove
   module Core
     module Codes
-      # Lists of “name, code” lines (rules of the job §7; quoting as in RFC 4180). Comma, semicolon, tab or blanks stand between;
-      # the name ends at the first of them, all the rest is the code, taken as it is. What could be read in two ways is never guessed.
+      # Lists of “name, code” lines (rules of the job §7; quoting as in RFC 4180). Comma, semicolon, tab or blanks
+      # stand between; the name ends at the first of them, all the rest is the code, taken as it is. What could be
+      # read in two ways is never guessed.
       module List
         # number: of the line, from 1; name: DomainName and code: String, or error: Phrase; warnings: Phrases.
         Line = Struct.new(:number, :name, :code, :warnings, :error, keyword_init: true)
@@ -24,8 +25,8 @@ module SteadyMove
 
         module_function
 
-        # text: the list; suffixes: of several labels, as Rulebook#deep_suffixes. Returns [Line]; empty lines and those that begin
-        # with “#” are left out.
+        # text: the list; suffixes: of several labels, as Rulebook#deep_suffixes. Returns [Line]; empty lines and
+        # those that begin with “#” are left out.
         def read(text, suffixes: [])
           lines = text.each_line.with_index(1).filter_map do |line, number|
             line = line.chomp.delete_prefix("\uFEFF")

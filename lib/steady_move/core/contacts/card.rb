@@ -3,10 +3,12 @@
 module SteadyMove
   module Core
     module Contacts
-      # One contact of a name as a connection shows it. role: registrant or admin; fields: {"name", "org", "street", "city", "country",
-      # "voice", "email" => text}; mailbox: proven, asked, bounced, unread or nil; shared_with: how many other names here have the same one.
+      # One contact of a name as a connection shows it. role: registrant or admin; fields: {"name", "org", "street",
+      # "city", "country", "voice", "email" => text}; mailbox: proven, asked, bounced, unread or nil; shared_with: how
+      # many other names here have the same one.
       Card = Struct.new(:role, :fields, :mailbox, :mailbox_at, :shared_with, :on_name, keyword_init: true) do
-        # Fields that a gaining registrar wants and that aren't there. RFC 5733 §3.2.1 wants name, city, country, e-mail; the others: common practice.
+        # Fields that a gaining registrar wants and that aren't there. RFC 5733 §3.2.1 wants name, city, country,
+        # e-mail; the others: common practice.
         # Nothing where only an address is known: then nobody can tell.
         def missing
           return [] unless whole?

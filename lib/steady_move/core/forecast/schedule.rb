@@ -30,7 +30,9 @@ module SteadyMove
 
         def ahead(step_state, ends, at)
           starts = (0..2).map do |i|
-            step_state.active? ? (step_state.since || at) : ([at] + step_state.step.needs.map { |id| ends.fetch(id)[i] }).max
+            step_state.active? ? (step_state.since || at) : ([at] + step_state.step.needs.map do |id|
+              ends.fetch(id)[i]
+            end).max
           end
           finish = (0..2).map { |i| [starts[i] + step_state.step.takes[i], at].max }
           Block.new(id: step_state.step.id, starts: starts, ends: finish, past: false)

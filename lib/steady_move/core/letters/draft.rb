@@ -3,7 +3,8 @@
 module SteadyMove
   module Core
     module Letters
-      # A letter before it is sent. to: address; kinds: what it asks for; names: [A-label text]; reference: what an answer is known by.
+      # A letter before it is sent. to: address; kinds: what it asks for; names: [A-label text]; reference: what an
+      # answer is known by.
       # No secret ever stands in one.
       Draft = Struct.new(:to, :subject, :text, :kinds, :names, :reference, keyword_init: true) do
         # A link that opens it in a mail program (RFC 6068 §2: every field percent-encoded, lines end in CRLF).

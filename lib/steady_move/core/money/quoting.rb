@@ -12,8 +12,9 @@ module SteadyMove
           amount = ->(minor) { Amount.new(minor, price.fetch("currency")) }
           fee, promotion, extra = %w[transfer promotion per_transaction].map { |k| amount.call(price.fetch(k, 0)) }
           taxed = fee - promotion + extra
-          Quote.new(fee: fee, promotion: promotion, per_transaction: extra, tax: taxed.share(price.fetch("tax_milli_percent", 0)),
-                    stay: stay && stay["currency"] == price["currency"] ? amount.call(stay.fetch("renew")) : nil)
+          Quote.new(fee: fee, promotion: promotion, per_transaction: extra,
+            tax: taxed.share(price.fetch("tax_milli_percent", 0)),
+            stay: stay && stay["currency"] == price["currency"] ? amount.call(stay.fetch("renew")) : nil)
         end
       end
     end

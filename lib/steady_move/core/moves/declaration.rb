@@ -6,7 +6,8 @@ module SteadyMove
       # The words in which a step is declared (core/moves/steps/). Each sets one member of Step.
       class Declaration
         def initialize(id)
-          @values = { id: id, rail: "registration", stage: "Make ready", actor: "clock", needs: [], takes: Steps::MOMENTS, ways: {},
+          @values = { id: id, rail: "registration", stage: "Make ready", actor: "clock", needs: [],
+                      takes: Steps::MOMENTS, ways: {},
                       talks_to: "desk", early: false, ending: false, marks: [] }
         end
 
@@ -28,8 +29,12 @@ module SteadyMove
         def actor(name) = set(:actor, name.to_s)
         # Ids of the steps that must be done before.
         def needs(*ids) = set(:needs, ids)
+
         # Seconds: least, usual, most; by: which of the plan's own estimates rules over them.
-        def takes(least, usual, most, by: nil) = set(:takes, [least, usual, most].freeze) && (by && set(:estimate, by.to_s))
+        def takes(least, usual, most, by: nil)
+          set(:takes, [least, usual, most].freeze) && by && set(:estimate, by.to_s)
+        end
+
         # The plan's option without which it is left out.
         def option(name) = set(:option, name)
         # The act whose way in the account's habits decides how it is done, and where that is.

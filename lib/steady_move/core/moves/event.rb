@@ -6,7 +6,8 @@ module SteadyMove
       # One line of a move's journal. type: see TYPES; step: id or nil; says: a sentence for people as it was written;
       # phrase: its key and values, or nil in lines of old; evidence: {source, seen_at, ref}; data: facts for folding;
       # by: who (a person's e-mail, or "desk").
-      Event = Struct.new(:seq, :move_id, :name, :at, :type, :step, :says, :phrase, :evidence, :data, :by, keyword_init: true) do
+      Event = Struct.new(:seq, :move_id, :name, :at, :type, :step, :says, :phrase, :evidence, :data, :by,
+        keyword_init: true) do
         def done? = type == "done"
       end
 

@@ -5,8 +5,10 @@ module SteadyMove
     module Moves
       # A move's events gone through once, and what they say of each step and of the whole.
       class Log
-        # What the events of one step say. touched: was an outward act begun, or a person set going; last: Event, but for “reopened”.
-        OfStep = Struct.new(:first_at, :last, :begun_at, :set_going_at, :intended, :touched, :accepted, :mend, :reopened)
+        # What the events of one step say. touched: was an outward act begun, or a person set going; last: Event, but
+        # for “reopened”.
+        OfStep = Struct.new(:first_at, :last, :begun_at, :set_going_at, :intended, :touched, :accepted, :mend,
+          :reopened)
         NOTHING = OfStep.new(nil, nil, nil, nil, [].freeze, false, {}.freeze, false, 0).freeze
         SET_GOING = %w[said letter].freeze
         OVER = %w[called-off refused].freeze
@@ -75,7 +77,9 @@ module SteadyMove
 
         # Left as it is: the step counts as done; or only some differences are, and it is looked at again.
         def accept(event, mine)
-          mine.accepted = mine.accepted.merge(event.data.fetch("differences", []).to_h { |d| [d, event.data["reason"]] })
+          mine.accepted = mine.accepted.merge(event.data.fetch("differences", []).to_h do |d|
+            [d, event.data["reason"]]
+          end)
           @done[event.step] ||= event if event.data["whole"]
         end
 

@@ -12,7 +12,8 @@ module SteadyMove
 
         module_function
 
-        # stored: Hash with String keys, as Plan#to_stored wrote it (instants as Times). Returns a frozen Plan; raises Unreadable.
+        # stored: Hash with String keys, as Plan#to_stored wrote it (instants as Times). Returns a frozen Plan; raises
+        # Unreadable.
         def read(stored)
           case stored.fetch("version", 1)
           when 1 then FirstShape.read(stored)
@@ -27,10 +28,12 @@ module SteadyMove
           Plan.new(**members, options: stored["options"].map(&:to_sym), steps: steps, endings: endings).freeze
         end
 
-        # A step as the plan kept it; what is not kept is as it is declared. A step that is declared no more can only be looked at.
+        # A step as the plan kept it; what is not kept is as it is declared. A step that is declared no more can only
+        # be looked at.
         def step(row)
           kept = row.transform_keys(&:to_sym)
-          declared = Steps.find(kept[:id]) || Step.new(order: 0, ways: {}, marks: [:waivable], talks_to: "desk", early: false)
+          declared = Steps.find(kept[:id]) || Step.new(order: 0, ways: {}, marks: [:waivable], talks_to: "desk",
+            early: false)
           declared.dup.tap { |s| kept.each { |key, value| s[key] = value } }.freeze
         end
         private_class_method :second, :step

@@ -3,7 +3,8 @@
 module SteadyMove
   module Core
     module Moves
-      # A move's state, folded from its plan and its events; the order of messages and repeats don't matter. Linear in the events.
+      # A move's state, folded from its plan and its events; the order of messages and repeats don't matter. Linear in
+      # the events.
       class State
         STAGES = ["Survey", "Make ready", "Ordered", "Release", "Landed", "Settled"].freeze
         TURNS = %w[yours theirs clock].freeze
@@ -48,7 +49,8 @@ module SteadyMove
           (steps.find { |s| !s.done? } || steps.last).step.stage
         end
 
-        # When a person last said that a step by hand is done, or wrote for it; nil where not, or where it is to be done anew.
+        # When a person last said that a step by hand is done, or wrote for it; nil where not, or where it is to be
+        # done anew.
         def begun_at(id) = @log.of(id).begun_at
         # The same, but nil again once it has become late and the desk asks for it once more.
         def set_going_at(id) = @log.of(id).set_going_at
@@ -94,7 +96,7 @@ module SteadyMove
           done = @log.done[step.id]
           phase = phase_of(step, mine, done)
           StepState.new(step: step, phase: phase, since: since(step, mine), done_at: done&.at, event: done || mine.last,
-                        turn: turn_of(step, mine)).freeze
+            turn: turn_of(step, mine)).freeze
         end
 
         def phase_of(step, mine, done)

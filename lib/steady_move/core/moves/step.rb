@@ -4,29 +4,34 @@ module SteadyMove
   module Core
     module Moves
       # One step of a move, as declared in steps/ and as it stands in a plan.
-      # order: its place in the usual order; rail: registration or records; actor: yours, theirs or clock (the desk acts, or only
-      # time passes); needs: ids that must be done before; takes: seconds [least, usual, most]; estimate: which of a plan's own
-      # estimates rules over that; option: that must be set in the plan; act: of Ways, where a registrar's habit decides how it is
-      # done, and place: where that is (losing, gaining, service, contact); ways: {way => Way}; way: the plan's;
-      # letter: what a letter asks for (Letters); talks_to: losing, gaining, record, dns or desk; undo: the step that takes it back;
-      # early: begins without waiting for what its left-out needs would wait for; ending: only after a move that didn't land;
-      # marks: what is special about it (MARKS).
-      Step = Struct.new(:id, :order, :rail, :stage, :actor, :needs, :takes, :estimate, :option, :act, :place, :ways, :way, :letter,
-                        :talks_to, :undo, :early, :ending, :marks, keyword_init: true) do
+      # order: its place in the usual order; rail: registration or records; actor: yours, theirs or clock (the desk
+      # acts, or only time passes); needs: ids that must be done before; takes: seconds [least, usual, most];
+      # estimate: which of a plan's own estimates rules over that; option: that must be set in the plan; act: of Ways,
+      # where a registrar's habit decides how it is done, and place: where that is (losing, gaining, service,
+      # contact); ways: {way => Way}; way: the plan's; letter: what a letter asks for (Letters); talks_to: losing,
+      # gaining, record, dns or desk; undo: the step that takes it back; early: begins without waiting for what its
+      # left-out needs would wait for; ending: only after a move that didn't land; marks: what is special about it
+      # (MARKS).
+      Step = Struct.new(:id, :order, :rail, :stage, :actor, :needs, :takes, :estimate, :option, :act, :place, :ways,
+        :way, :letter,
+        :talks_to, :undo, :early, :ending, :marks, keyword_init: true) do
         # Declares a step; the block speaks the words of Declaration.
         def self.declare(id, &words) = Declaration.new(id).tap { |d| d.instance_exec(&words) }.step
 
         # Does a person do it, or write for it, and the desk only proves it?
         def by_hand? = !(way.nil? || way == "connection")
         def by_letter? = by_hand? && way == "letter"
-        # The name of the proof that shows it from outside where it is done by hand; nil where its act looks by itself.
+        # The name of the proof that shows it from outside where it is done by hand; nil where its act looks by
+        # itself.
         def proof = by_hand? ? ways[way]&.proof : nil
         def mark?(mark) = marks.include?(mark)
 
         def inspect = "#<Step #{id}>"
 
         # What is kept of it in a plan.
-        def to_plan = { id: id, rail: rail, stage: stage, actor: actor, needs: needs, takes: takes, way: way, place: place }
+        def to_plan
+          { id: id, rail: rail, stage: stage, actor: actor, needs: needs, takes: takes, way: way, place: place }
+        end
       end
 
       # How a step can be done. proof: name of what shows it from outside; takes: seconds, where this way has its own.
@@ -35,10 +40,12 @@ module SteadyMove
       Step::MARKS = {
         consent: "the owner's consent is recorded in it", approval: "a person approves it at the desk",
         code: "it brings the authorization code, and is done anew for another", paste: "a code is pasted in it",
-        reason: "a reason may be asked for in it", servers: "name servers are typed in it", word: "a word goes out and has to come back",
+        reason: "a reason may be asked for in it", servers: "name servers are typed in it",
+        word: "a word goes out and has to come back",
         exposes: "with it the contacts are public", covers: "with it they no longer are",
         lock: "it waits for the lock to be gone, and is done anew where the registry still holds it",
-        records: "it fetches the records", orders: "with it money is spent and the transfer asked for", lands: "with it the name is held at the gaining side", settles: "with it the move is settled",
+        records: "it fetches the records", orders: "with it money is spent and the transfer asked for",
+        lands: "with it the name is held at the gaining side", settles: "with it the move is settled",
         waivable: "a person can leave it as it is, with a reason"
       }.freeze
     end

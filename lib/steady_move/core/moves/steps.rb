@@ -3,8 +3,8 @@
 module SteadyMove
   module Core
     module Moves
-      # All steps, one file each, in their usual order. Durations: rules of the job §5, common practice; the wait for caches and
-      # others are estimated per plan.
+      # All steps, one file each, in their usual order. Durations: rules of the job §5, common practice; the wait for
+      # caches and others are estimated per plan.
       module Steps
         MINUTE = 60
         HOUR = 3600
@@ -21,8 +21,9 @@ module SteadyMove
         def all = constants.map { |c| const_get(c) }.grep(Step).sort_by(&:order)
         def find(id) = all.find { |s| s.id == id }
 
-        # The steps of a plan. options: [Symbol]; ways: {act => way}; estimates: {name => [least, usual, most], nil where the
-        # step's own holds}. Needs on left-out steps pass on to what those needed, except for a step that is to be done early.
+        # The steps of a plan. options: [Symbol]; ways: {act => way}; estimates: {name => [least, usual, most], nil
+        # where the step's own holds}. Needs on left-out steps pass on to what those needed, except for a step that is
+        # to be done early.
         # Returns [[Step], [Step of an ending]].
         def resolve(options, ways, estimates)
           endings, usual = all.partition(&:ending)

@@ -3,14 +3,19 @@
 module SteadyMove
   module Core
     module Moves
-      # How each act at a registrar is carried out: over its connection, on its own pages, by letter to its support, or otherwise.
+      # How each act at a registrar is carried out: over its connection, on its own pages, by letter to its support,
+      # or otherwise.
       # Habits differ by registrar and are data of the account; common practice, no source.
       module Ways
-        # act => the ways that there are. code “mail”: asked for on its pages, sent by mail. release “link”: a link in its mail.
-        # privacy “service”: a separate service with its own sign-in. EPP knows no privacy service, so never by connection.
+        # act => the ways that there are. code “mail”: asked for on its pages, sent by mail. release “link”: a link in
+        # its mail.
+        # privacy “service”: a separate service with its own sign-in. EPP knows no privacy service, so never by
+        # connection.
         ALLOWED = {
-          "unlock" => %w[connection page letter], "code" => %w[connection page mail letter], "privacy" => %w[page letter service],
-          "contacts" => %w[connection page letter], "name_servers" => %w[connection page letter], "release" => %w[connection page link letter]
+          "unlock" => %w[connection page letter], "code" => %w[connection page mail letter], "privacy" => %w[page
+            letter service],
+          "contacts" => %w[connection page letter], "name_servers" => %w[connection page letter],
+          "release" => %w[connection page link letter]
         }.freeze
 
         module_function

@@ -25,7 +25,8 @@ module SteadyMove
         attr_reader :ascii, :unicode
 
         # Understands a URL, a host under the name, upper case, a final dot, an international name.
-        # Host syntax: RFC 1123 §2.1, RFC 5890 §2.3.1; suffixes: Public Suffix List as its package carries it, and those of
+        # Host syntax: RFC 1123 §2.1, RFC 5890 §2.3.1; suffixes: Public Suffix List as its package carries it, and
+        # those of
         # several labels that a rulebook adds (longest first). Raises Invalid.
         def self.parse(text, suffixes: [])
           typed = text.to_s.strip

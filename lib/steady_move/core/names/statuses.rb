@@ -8,13 +8,17 @@ module SteadyMove
         EPP_TO_RDAP = {
           "addPeriod" => "add period", "autoRenewPeriod" => "auto renew period",
           "clientDeleteProhibited" => "client delete prohibited", "clientHold" => "client hold",
-          "clientRenewProhibited" => "client renew prohibited", "clientTransferProhibited" => "client transfer prohibited",
+          "clientRenewProhibited" => "client renew prohibited", "clientTransferProhibited" => "client transfer " \
+                                                                                              "prohibited",
           "clientUpdateProhibited" => "client update prohibited", "inactive" => "inactive", "linked" => "associated",
           "ok" => "active", "pendingCreate" => "pending create", "pendingDelete" => "pending delete",
-          "pendingRenew" => "pending renew", "pendingRestore" => "pending restore", "pendingTransfer" => "pending transfer",
-          "pendingUpdate" => "pending update", "redemptionPeriod" => "redemption period", "renewPeriod" => "renew period",
+          "pendingRenew" => "pending renew", "pendingRestore" => "pending restore",
+          "pendingTransfer" => "pending transfer",
+          "pendingUpdate" => "pending update", "redemptionPeriod" => "redemption period",
+          "renewPeriod" => "renew period",
           "serverDeleteProhibited" => "server delete prohibited", "serverRenewProhibited" => "server renew prohibited",
-          "serverTransferProhibited" => "server transfer prohibited", "serverUpdateProhibited" => "server update prohibited",
+          "serverTransferProhibited" => "server transfer prohibited", "serverUpdateProhibited" => "server update " \
+                                                                                                  "prohibited",
           "serverHold" => "server hold", "transferPeriod" => "transfer period"
         }.freeze
         RDAP_TO_EPP = EPP_TO_RDAP.invert.freeze

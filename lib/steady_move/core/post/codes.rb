@@ -5,7 +5,8 @@ module SteadyMove
     module Post
       # Authorization codes in a message's text; taken as they are, never guessed between two.
       module Codes
-        LEAD = /(?:authori[sz]ation|auth|transfer|epp)[ -]?(?:code|key|info(?:rmation)?)[^\n:=]{0,60}?(?:\bis\b:?|[:=])[ \t]*/i
+        LEAD = /(?:authori[sz]ation|auth|transfer|epp)[ -]?(?:code|key|info(?:rmation)?)
+                [^\n:=]{0,60}?(?:\bis\b:?|[:=])[ \t]*/ix
         LEAD_WORDS = /(?:authori[sz]ation|auth|transfer|epp)[ -]?(?:code|key|info)/i
         LINE = /^[ \t>]*([[:alnum:]][[:alnum:].-]*\.[[:alnum:]-]+)[ \t]*[:,;=\t][ \t]*(\S[^\r\n]*?)[ \t]*$/
         WRAP = 60
@@ -22,7 +23,8 @@ module SteadyMove
           [code, joined ? [Phrase.of("post.code_joined")] : []]
         end
 
-        # Codes in a list: lines that begin with a held name, then colon, comma, semicolon, equals sign or tab; all behind is the code.
+        # Codes in a list: lines that begin with a held name, then colon, comma, semicolon, equals sign or tab; all
+        # behind is the code.
         # names: [DomainName]. Returns {A-label text => code}; a name that has two different ones is left out.
         def listed(text, names)
           found = lines_with_codes(text).filter_map do |typed, code|
@@ -56,7 +58,7 @@ module SteadyMove
           first = lines.first.to_s.strip
           return if first.empty?
 
-          quoted = /\A(?:“([^”]+)”|"(.+)"|'(.+)')[.,]?\z/.match(first)&.captures&.compact&.first
+          quoted = first.match(/\A(?:“([^”]+)”|"(.+)"|'(.+)')[.,]?\z/) { |m| m.captures.compact.first }
           return [quoted, false] if quoted
 
           token = first[/\A\S+/]

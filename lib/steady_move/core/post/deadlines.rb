@@ -5,22 +5,30 @@ module SteadyMove
     module Post
       # Instants until which a message wants an answer.
       module Deadlines
-        MONTHS = %w[january february march april may june july august september october november december].each_with_index.to_h { |m, i| [m, i + 1] }.freeze
+        MONTHS = %w[january february march april may june july august september october november
+          december].each_with_index.to_h do |m, i|
+          [m, i + 1]
+        end.freeze
         MONTH = "(?:#{MONTHS.keys.map { |m| "#{m[0, 3]}(?:#{m[3..]})?" }.join('|')})".freeze
         CLOCK = /[ T,]+(?:at )?(\d{1,2}):(\d\d)(?::(\d\d))?(?: ?(UTC|GMT|Z|[+-]\d\d:?\d\d))?/
-        LEAD = /\b(?:until|by|before|no later than|deadline(?: is)?:?|expires? (?:on|at)|not later than)\b[\s:]{1,3}(?:the )?(?:end of )?(?:(?:mon|tues?|wednes|wed|thurs?|fri|satur|sat|sun)(?:day)?,? )?/i
+        WEEKDAY = "(?:(?:mon|tues?|wednes|wed|thurs?|fri|satur|sat|sun)(?:day)?,? )?"
+        WORDS = "(?:until|by|before|no later than|deadline(?: is)?:?|expires? (?:on|at)|not later than)"
+        LEAD = /\b#{WORDS}\b[\s:]{1,3}(?:the )?(?:end of )?#{WEEKDAY}/i
         FORMS = {
           /#{LEAD}(\d{4})-(\d\d)-(\d\d)(?!\d)/i => ->(m) { [m[1], m[2], m[3]] },
           /#{LEAD}(\d{1,2})(?:st|nd|rd|th)?\.? (#{MONTH}),? (\d{4})/i => ->(m) { [m[3], month(m[2]), m[1]] },
           /#{LEAD}(#{MONTH}) (\d{1,2})(?:st|nd|rd|th)?,? (\d{4})/i => ->(m) { [m[3], month(m[1]), m[2]] }
         }.freeze
         WITHIN = /\bwithin (?:the next )?(\d{1,3}|one|two|three|four|five|six|seven|ten) (?:calendar )?(hour|day)s?\b/i
-        NUMBERS = { "one" => 1, "two" => 2, "three" => 3, "four" => 4, "five" => 5, "six" => 6, "seven" => 7, "ten" => 10 }.freeze
+        NUMBERS = { "one" => 1, "two" => 2, "three" => 3, "four" => 4, "five" => 5, "six" => 6, "seven" => 7,
+                    "ten" => 10 }.freeze
 
         module_function
 
-        # text: of the message; sent: Time of its Date field, or nil. Returns [Time or nil, Phrase on what was assumed or nil].
-        # A date alone counts from its start, because it must not yet have come (rules of the job §1); so does a time without a zone as UTC.
+        # text: of the message; sent: Time of its Date field, or nil. Returns [Time or nil, Phrase on what was assumed
+        # or nil].
+        # A date alone counts from its start, because it must not yet have come (rules of the job §1); so does a time
+        # without a zone as UTC.
         def find(text, sent: nil)
           FORMS.each do |pattern, parts|
             match = pattern.match(text) or next

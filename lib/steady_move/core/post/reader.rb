@@ -12,9 +12,10 @@ module SteadyMove
 
         module_function
 
-        # from: address; subject, text: Strings; held: [DomainName]; sender_domains: domains that the account is known to write from,
-        # or what answers them for the names that were found, or nil where that is not to be judged; sent: Time of the Date field, or
-        # nil; failed: what the receiving server found wrong with the sender (RFC 8601), e.g. ["dkim"]. Returns a Reading.
+        # from: address; subject, text: Strings; held: [DomainName]; sender_domains: domains that the account is known
+        # to write from, or what answers them for the names that were found, or nil where that is not to be judged;
+        # sent: Time of the Date field, or nil; failed: what the receiving server found wrong with the sender (RFC
+        # 8601), e.g. ["dkim"]. Returns a Reading.
         def read(from:, subject:, text:, held:, sender_domains:, sent: nil, failed: [])
           names = named(held, "#{subject}\n#{text}")
           sender_domains = sender_domains.call(names) if sender_domains.respond_to?(:call)
@@ -31,9 +32,10 @@ module SteadyMove
           link = link_in(text)
           doubts = kind == "unrelated" ? [] : doubts(from, link, deadline, sent, sender_domains, failed)
           wording = phrase(:wording, what: says.map { |k| phrase("says.#{k}") }) if says.any?
-          Reading.new(kind: kind, names: names, code: code, codes: codes, link: link, deadline: deadline, doubtful: doubts.any?,
-                      passed: kind == "identity-check" && text.match?(Lexicon::PASSED),
-                      because: [wording, *about_code, assumed, *doubts].compact)
+          Reading.new(kind: kind, names: names, code: code, codes: codes, link: link, deadline: deadline,
+            doubtful: doubts.any?,
+            passed: kind == "identity-check" && text.match?(Lexicon::PASSED),
+            because: [wording, *about_code, assumed, *doubts].compact)
         end
 
         def phrase(key, **values) = Phrase.of("post.#{key}", **values)
@@ -47,7 +49,7 @@ module SteadyMove
         # The link to act with: the one beside words of acting, else the only one.
         def link_in(text)
           links = text.enum_for(:scan, LINK).map { Regexp.last_match }
-                      .map { |m| [m[0].sub(/[.,;:!?]+\z/, ""), m.pre_match[-160..] || m.pre_match] }
+            .map { |m| [m[0].sub(/[.,;:!?]+\z/, ""), m.pre_match[-160..] || m.pre_match] }
           acting = links.find { |url, before| url.match?(ACTING) || before.match?(ACTING) }
           acting ? acting.first : (links.first&.first if links.size == 1)
         end
@@ -76,7 +78,7 @@ module SteadyMove
 
         def within?(host, domain) = host == domain || host.end_with?(".#{domain}")
         private_class_method :phrase, :named, :link_in, :doubts, :sender_unknown, :deadline_off,
-                              :link_elsewhere, :within?
+          :link_elsewhere, :within?
       end
     end
   end

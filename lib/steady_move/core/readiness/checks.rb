@@ -5,14 +5,17 @@ module SteadyMove
     module Readiness
       # Rulebook documents looked at before they are relied on: every mistake is a Rulebook::Invalid with its place.
       module Checks
-        CHOICES = { "code" => %w[needed none registry], "lock" => %w[yes none], "approval" => %w[registry mail none push] }.freeze
-        NUMBERS = { "years_added" => 0..10, "max_years" => 1..10, "response_days" => 0..60, "auto_renew_grace_days" => 0..90,
+        CHOICES = { "code" => %w[needed none registry], "lock" => %w[yes none],
+                    "approval" => %w[registry mail none push] }.freeze
+        NUMBERS = { "years_added" => 0..10, "max_years" => 1..10, "response_days" => 0..60,
+                    "auto_renew_grace_days" => 0..90,
                     "code_days" => 1..3650 }.freeze
         SOURCE = %w[text kind verified date].freeze
 
         module_function
 
-        # Checks one rule of rules.yml. file: its path; row: Hash; index: its place. Raises with file, line and what is expected.
+        # Checks one rule of rules.yml. file: its path; row: Hash; index: its place. Raises with file, line and what
+        # is expected.
         def entry(file, row, index)
           need(file, row, [index], "id", "effect", "because", "remedy", "source")
           one_of(file, [index, "effect"], row, Rulebook::EFFECTS)
@@ -21,7 +24,8 @@ module SteadyMove
           source(file, [index, "source"], "rule #{row['id']}", row["source"])
 
           Rulebook::Entry.new(**%w[id effect because remedy find_out in_move source].to_h { |k| [k.to_sym, row[k]] },
-                              params: row.fetch("params", {}).freeze, words: row.fetch("words", {}).freeze, soft: row["soft"] == true).freeze
+            params: row.fetch("params", {}).freeze, words: row.fetch("words", {}).freeze,
+            soft: row["soft"] == true).freeze
         end
 
         def one_of(file, path, row, allowed)
@@ -51,7 +55,8 @@ module SteadyMove
         def value(key, given, file: "override")
           case key
           when *CHOICES.keys
-            CHOICES[key].include?(given) ? given : fail!(file, [key], "#{key} “#{given}” is not one of #{CHOICES[key].join(', ')}")
+            CHOICES[key].include?(given) ? given : fail!(file, [key],
+              "#{key} “#{given}” is not one of #{CHOICES[key].join(', ')}")
           when *NUMBERS.keys then number(file, key, given, NUMBERS[key])
           when "presence" then given.to_s.strip.empty? ? nil : given.to_s
           else fail!(file, [key], "“#{key}” is neither a value of a family nor a rule that counts days")

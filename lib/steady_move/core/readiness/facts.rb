@@ -5,12 +5,14 @@ module SteadyMove
     module Readiness
       # All facts about one name; several sources may speak of the same key.
       class Facts
+        LATEST = ->(values) { values.compact.max }
         # Where sources differ, the more cautious value rules: what each key's "more cautious" means.
         CAUTIOUS = {
           statuses: ->(values) { values.flatten.uniq - (values.size > 1 ? ["ok"] : []) },
-          created_at: ->(values) { values.compact.max }, transferred_at: ->(values) { values.compact.max },
-          registrant_changed_at: ->(values) { values.compact.max }, expires_at: ->(values) { values.compact.min },
-          signed: :any?.to_proc, privacy: ->(values) { values.find(&:itself) || false }, paid: ->(values) { values.include?(false) ? false : values.compact.first }
+          created_at: LATEST, transferred_at: LATEST, registrant_changed_at: LATEST,
+          expires_at: ->(values) { values.compact.min }, signed: :any?.to_proc,
+          privacy: ->(values) { values.find(&:itself) || false },
+          paid: ->(values) { values.include?(false) ? false : values.compact.first }
         }.freeze
         RANK = { public_record: 0, account: 1, dns: 2, desk: 3, hand: 4 }.freeze
         # Other spellings of the same thing are no contradiction.
@@ -19,7 +21,8 @@ module SteadyMove
         # Ruling values alone, without their sources: {key => value}. For judging many names.
         def self.ruled(values) = allocate.tap { |f| f.send(:rule, {}.freeze, values) }
 
-        # The values that rule, straight from what each source says, without keeping the sources: for judging many names.
+        # The values that rule, straight from what each source says, without keeping the sources: for judging many
+        # names.
         # said: {source => {key => value}}. Returns [Facts, whether any two sources contradict each other].
         def self.merged(said)
           ranked = said.sort_by { |source, _| RANK.fetch(source, 9) }.map(&:last)
@@ -27,7 +30,11 @@ module SteadyMove
 
           values = ranked.first.dup
           differing = ranked.drop(1).flat_map { |each| add(values, each) }
-          differing.uniq.each { |key| CAUTIOUS.key?(key) && values[key] = CAUTIOUS[key].call(ranked.select { |each| each.key?(key) }.map { |each| each[key] }) }
+          differing.uniq.each do |key|
+            CAUTIOUS.key?(key) && values[key] = CAUTIOUS[key].call(ranked.select do |each|
+              each.key?(key)
+            end.map { |each| each[key] })
+          end
           [ruled(values), differing.any? { |key| contradicting?(key, ranked) }]
         end
 
@@ -40,12 +47,19 @@ module SteadyMove
           end
         end
 
-        def self.contradicting?(key, ranked) = ranked.select { |each| each.key?(key) }.map { |each| comparable(key, each[key]) }.uniq.size > 1
+        def self.contradicting?(key, ranked)
+          ranked.select { |each| each.key?(key) }.map { |each| comparable(key, each[key]) }.uniq.size > 1
+        end
+
         def self.comparable(key, value) = SAME.key?(key) && value.is_a?(Array) ? SAME[key].call(value) : value
         private_class_method :contradicting?, :add
 
         def initialize(facts)
-          by_key = facts.group_by(&:key).transform_values { |fs| fs.sort_by { |f| RANK.fetch(f.source, 9) }.freeze }.freeze
+          by_key = facts.group_by(&:key).transform_values do |fs|
+            fs.sort_by do |f|
+              RANK.fetch(f.source, 9)
+            end.freeze
+          end.freeze
           rule(by_key, by_key.to_h { |key, fs| [key, ruling(key, fs)] })
         end
 
@@ -66,7 +80,11 @@ module SteadyMove
 
         # Keys on which sources contradict each other.
         def contradictions
-          @by_key.select { |key, fs| fs.size > 1 && fs.map { |f| self.class.comparable(key, f.value) }.uniq.size > 1 }.keys
+          @by_key.select do |key, fs|
+            fs.size > 1 && fs.map do |f|
+              self.class.comparable(key, f.value)
+            end.uniq.size > 1
+          end.keys
         end
 
         # When the oldest of the facts for these keys was seen; nil where none is known.

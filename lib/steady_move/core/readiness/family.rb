@@ -3,22 +3,28 @@
 module SteadyMove
   module Core
     module Readiness
-      # What holds for a family of suffixes. code: needed, none or registry; lock: yes or none; approval: registry, mail, none or push;
-      # code_days: how long a code lives; response_days: silence until it counts as approval; presence: what papers are wanted, or nil;
-      # move_hours: [least, usual, most] of a whole move; sources: where single values come from, else source.
-      Family = Struct.new(:id, :title, :suffixes, :rules, :lines, :code, :code_days, :lock, :approval, :years_added, :max_years,
-                          :response_days, :auto_renew_grace_days, :presence, :move_hours, :source, :sources, :overrides, keyword_init: true) do
+      # What holds for a family of suffixes. code: needed, none or registry; lock: yes or none; approval: registry,
+      # mail, none or push; code_days: how long a code lives; response_days: silence until it counts as approval;
+      # presence: what papers are wanted, or nil; move_hours: [least, usual, most] of a whole move; sources: where
+      # single values come from, else source.
+      Family = Struct.new(:id, :title, :suffixes, :rules, :lines, :code, :code_days, :lock, :approval, :years_added,
+        :max_years,
+        :response_days, :auto_renew_grace_days, :presence, :move_hours, :source, :sources, :overrides,
+        keyword_init: true) do
         # What may be overruled for one suffix.
-        def self.open_values = %w[code code_days lock approval years_added max_years response_days auto_renew_grace_days presence]
+        def self.open_values
+          %w[code code_days lock approval years_added max_years response_days auto_renew_grace_days presence]
+        end
 
-        # Seconds: the last instant to start a move before expiry, expiry − the whole move's P90 − 3 days (common practice).
+        # Seconds: the last instant to start a move before expiry, expiry − the whole move's P90 − 3 days (common
+        # practice).
         def latest_start(expiry) = expiry - @late_by
 
         # P90 of a whole move in seconds.
         def p90 = Forecast::Triangular.quantile(*move_hours, 0.9).*(3600).ceil
 
-        # [[Entry, Rule]] in the order in which they are judged. Rules that only look at the destination or at what a person
-        # found out hold for every family.
+        # [[Entry, Rule]] in the order in which they are judged. Rules that only look at the destination or at what a
+        # person found out hold for every family.
         def judged_by = @judged_by
         def source_of(value) = (sources || {}).fetch(value, source)
 
@@ -28,7 +34,8 @@ module SteadyMove
 
         # With one value overruled.
         def overruled(override, **changed)
-          self.class.build(**to_h, overrides: (overrides || []) + [override], sources: (sources || {}).merge(override.key => override.source), **changed)
+          self.class.build(**to_h, overrides: (overrides || []) + [override],
+            sources: (sources || {}).merge(override.key => override.source), **changed)
         end
 
         # lines: {id => Rulebook::Entry} of all rules as they hold here.
@@ -41,7 +48,9 @@ module SteadyMove
           @late_by = p90 + (3 * 86_400)
           all = Rules.all
           order = all.keys
-          @judged_by = rules.sort_by { |id| order.index(id) }.map { |id| [lines.fetch(id), all.fetch(id)].freeze }.freeze
+          @judged_by = rules.sort_by do |id|
+            order.index(id)
+          end.map { |id| [lines.fetch(id), all.fetch(id)].freeze }.freeze
         end
       end
     end

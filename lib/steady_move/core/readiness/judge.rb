@@ -45,7 +45,9 @@ module SteadyMove
         end
 
         def unknown(entry, rule, facts, found)
-          found << Span.new(entry, Rules::ALWAYS, Rules::EVER, "unknown", { lacks: rule.needs.reject { |key| facts.known?(key) } })
+          found << Span.new(entry, Rules::ALWAYS, Rules::EVER, "unknown", { lacks: rule.needs.reject do |key|
+            facts.known?(key)
+          end })
         end
 
         def unserved(rulebook, name, facts)

@@ -3,7 +3,8 @@
 module SteadyMove
   module Core
     module Readiness
-      # All that the rules say of one name, over all time: a verdict for any instant; the windows ahead are its outline's.
+      # All that the rules say of one name, over all time: a verdict for any instant; the windows ahead are its
+      # outline's.
       class Judgement
         ORDER = { "bar" => 0, "wait" => 1, "fix" => 2, "caution" => 3, "step" => 4 }.freeze
 
@@ -25,7 +26,9 @@ module SteadyMove
           unknown, hits = @spans.select { |s| s.covers?(at.to_i) }.partition { |s| s.effect == "unknown" }
           findings = hits.sort_by { |s| [ORDER.fetch(s.effect), s.to] }.map { |s| finding(s) }
           Verdict.new(kind: gate.kind, clears_at: instant(gate.clears_at), findings: findings, at: at,
-                      unknown: unknown.map { |s| Unknown.new(rule: s.rule, lacks: s.told[:lacks], find_out: s.entry.find_out) })
+            unknown: unknown.map do |s|
+              Unknown.new(rule: s.rule, lacks: s.told[:lacks], find_out: s.entry.find_out)
+            end)
         end
 
         private
@@ -35,13 +38,14 @@ module SteadyMove
         def finding(span)
           entry = span.entry
           needs = Rules.all[entry.id]&.needs || []
-          Finding.new(rule: entry.id, effect: span.effect, because: fill(entry.because, span.told), source: entry.source,
-                      remedy: fill(entry.remedy, span.told), clears_at: (instant(span.to) if span.to != Rules::EVER),
-                      evidence: needs.flat_map { |k| @facts.about(k) }, in_move: entry.in_move)
+          Finding.new(rule: entry.id, effect: span.effect, because: fill(entry.because, span.told),
+            source: entry.source,
+            remedy: fill(entry.remedy, span.told), clears_at: (instant(span.to) if span.to != Rules::EVER),
+            evidence: needs.flat_map { |k| @facts.about(k) }, in_move: entry.in_move)
         end
 
-        # “{since}” in a rule's text takes the value, “{until}” is given in seconds; instants are left as marks “<2026-…Z>” for the
-        # screen to word.
+        # “{since}” in a rule's text takes the value, “{until}” is given in seconds; instants are left as marks
+        # “<2026-…Z>” for the screen to word.
         def fill(text, values)
           text.gsub(/\{(\w+)\}/) do
             key = Regexp.last_match(1).to_sym

@@ -23,7 +23,9 @@ module SteadyMove
         # This outline with other spans for some rules.
         def with(spans, instead_of:)
           kept = []
-          each { |from, to, effect, soft, rule| kept.push(from, to, effect, soft, rule) unless instead_of.include?(rule) }
+          each do |from, to, effect, soft, rule|
+            kept.push(from, to, effect, soft, rule) unless instead_of.include?(rule)
+          end
           fresh = self.class.flat(spans)
           kept.concat(fresh) == @flat ? self : self.class.new(kept.freeze)
         end
@@ -53,7 +55,11 @@ module SteadyMove
 
         # The rules that bar, delay or want a fix at an instant.
         def reasons(at)
-          [].tap { |rules| each { |from, to, effect, _, rule| rules << rule if from <= at && at < to && %w[bar wait fix].include?(effect) } }
+          [].tap do |rules|
+            each do |from, to, effect, _, rule|
+              rules << rule if from <= at && at < to && %w[bar wait fix].include?(effect)
+            end
+          end
         end
 
         # The next instant after `at` at which something begins or ends; infinity where nothing does.
@@ -66,7 +72,9 @@ module SteadyMove
         # Open windows within [from, to): what no bar or wait covers.
         def windows(from, to)
           closed = []
-          each { |a, b, effect, _| closed << [a, b] if effect == "bar" || effect == "wait" } # rubocop:disable Style/MultipleComparison
+          each do |a, b, effect, _|
+            closed << [a, b] if %w[bar wait].include?(effect)
+          end
           Intervals.complement(closed, from, to)
         end
 
@@ -82,7 +90,9 @@ module SteadyMove
           free = from
           loop do
             closing = nil
-            each { |a, b, effect, _| closing = b if a <= free && free < b && (effect == "bar" || effect == "wait") } # rubocop:disable Style/MultipleComparison
+            each do |a, b, effect, _|
+              closing = b if a <= free && free < b && %w[bar wait].include?(effect)
+            end
             return free < to unless closing
             return false if closing >= to
 

@@ -3,11 +3,14 @@
 module SteadyMove
   module Core
     module Readiness
-      # Rules and suffix families as data. Built from parsed documents (the disk is read elsewhere), refused where they err.
+      # Rules and suffix families as data. Built from parsed documents (the disk is read elsewhere), refused where
+      # they err.
       class Rulebook
-        # One rule's row. params: numbers such as days; words: parts of its sentences; soft: its stretches are marked on the ruler,
-        # windows stay open in them; in_move: what a fix is to a move: one of its steps, what has to be done first, or a caution.
-        Entry = Struct.new(:id, :effect, :because, :remedy, :find_out, :params, :words, :soft, :in_move, :source, keyword_init: true)
+        # One rule's row. params: numbers such as days; words: parts of its sentences; soft: its stretches are marked
+        # on the ruler, windows stay open in them; in_move: what a fix is to a move: one of its steps, what has to be
+        # done first, or a caution.
+        Entry = Struct.new(:id, :effect, :because, :remedy, :find_out, :params, :words, :soft, :in_move, :source,
+          keyword_init: true)
 
         # A mistake in a document; path: where in it, e.g. [3, "effect"], so that its line can be named.
         class Invalid < StandardError
@@ -23,15 +26,17 @@ module SteadyMove
         EFFECTS = %w[bar wait fix caution step].freeze
         IN_MOVE = %w[step first caution].freeze
         NO_FAMILY = Entry.new(id: "suffix-unserved", effect: "bar", params: {}, words: {},
-                              because: "No family of the rulebook covers names under “.{suffix}”.",
-                              remedy: "Add the suffix to a family in the rulebook, with its source.",
-                              source: { "text" => "common practice, no source", "kind" => "C", "verified" => false }).freeze
+          because: "No family of the rulebook covers names under “.{suffix}”.",
+          remedy: "Add the suffix to a family in the rulebook, with its source.",
+          source: { "text" => "common practice, no source", "kind" => "C", "verified" => false }).freeze
 
         attr_reader :entries, :families
 
         # rules: {file:, rows: [Hash]}; families: [{file:, row: Hash}]. Raises Invalid.
         def initialize(rules:, families:)
-          @entries = rules[:rows].each_with_index.to_h { |row, i| [row["id"], Checks.entry(rules[:file], row, i)] }.freeze
+          @entries = rules[:rows].each_with_index.to_h do |row, i|
+            [row["id"], Checks.entry(rules[:file], row, i)]
+          end.freeze
           @families = families.map { |f| Checks.family(f[:file], f[:row], @entries) }.freeze
           index
           freeze
@@ -48,7 +53,8 @@ module SteadyMove
 
         def inspect = "#<Rulebook>"
 
-        # The same rulebook with a site's overrides: [Override]; a suffix that is overruled becomes a family of its own.
+        # The same rulebook with a site's overrides: [Override]; a suffix that is overruled becomes a family of its
+        # own.
         def with(overrides)
           overrides.group_by(&:suffix).reduce(dup) do |book, (suffix, list)|
             base = book.family_of(Names::DomainName.known("any.#{suffix}", "any.#{suffix}"))
@@ -60,7 +66,13 @@ module SteadyMove
 
         # The book with one suffix in a family of its own.
         def replace(suffix, family)
-          dup.tap { |b| b.instance_exec { @families = (@families.map { |f| f.without(suffix) } << family).freeze and index } }
+          dup.tap do |b|
+            b.instance_exec do
+              @families = (@families.map do |f|
+                f.without(suffix)
+              end << family).freeze and index
+            end
+          end
         end
 
         private

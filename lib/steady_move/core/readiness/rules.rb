@@ -11,17 +11,25 @@ module SteadyMove
 
         # needs: the facts without which it can't judge; rests_on: rules that are judged before it;
         # asked: (circumstances) → does it concern this name and destination at all?
-        # towards: for a rule that looks at the destination, the facts besides its needs that it asks for; nil for all others.
-        # spans: (facts, entry, circumstances) → [[from, to, effect or nil, values]] or nil. A nil effect is the entry's own.
+        # towards: for a rule that looks at the destination, the facts besides its needs that it asks for; nil for
+        # all others.
+        # spans: (facts, entry, circumstances) → [[from, to, effect or nil, values]] or nil. A nil effect is the
+        # entry's own.
         Rule = Struct.new(:needs, :rests_on, :asked, :towards, :spans) do
-          def self.of(*needs, rests_on: [], asked: nil, towards: nil, &spans) = new(needs, rests_on, asked, towards, spans).freeze
+          # Rule.of(:created_at) { |facts, entry, about| … }
+          def self.of(*needs, rests_on: [], asked: nil, towards: nil, &spans)
+            new(needs, rests_on, asked, towards, spans).freeze
+          end
+
           # Does it look at the destination?
           def towards? = !towards.nil?
         end
 
         # The facts that rules which look at the destination ask for.
         def self.towards_facts
-          @towards_facts ||= ([:registered] + all.values.select(&:towards?).flat_map { |r| r.needs + r.towards }).uniq.freeze
+          @towards_facts ||= ([:registered] + all.values.select(&:towards?).flat_map do |r|
+            r.needs + r.towards
+          end).uniq.freeze
         end
 
         # Holds at any time, for all that is known.

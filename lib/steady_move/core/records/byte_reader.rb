@@ -12,7 +12,10 @@ module SteadyMove
 
         # The next octets; raises ArgumentError where fewer are left.
         def take(count)
-          raise ArgumentError, "rdata ends after #{@bytes.bytesize} octets; #{@at + count} are needed" if @at + count > @bytes.bytesize
+          if @at + count > @bytes.bytesize
+            raise ArgumentError,
+              "rdata ends after #{@bytes.bytesize} octets; #{@at + count} are needed"
+          end
 
           @at += count
           @bytes.byteslice(@at - count, count)

@@ -11,7 +11,8 @@ module SteadyMove
 
         BREAKS = {
           "A" => "the web site or host at %s", "AAAA" => "the web site or host at %s over IPv6",
-          "CNAME" => "the service that %s points to", "MX" => "mail to %s", "TXT" => "mail checks or proofs of ownership at %s",
+          "CNAME" => "the service that %s points to", "MX" => "mail to %s",
+          "TXT" => "mail checks or proofs of ownership at %s",
           "SRV" => "the service %s", "CAA" => "certificate issuing for %s", "TLSA" => "certificate checks at %s",
           "NS" => "everything under %s", "HTTPS" => "faster connections to %s", "SVCB" => "the service %s"
         }.freeze
@@ -33,10 +34,10 @@ module SteadyMove
 
         def row(id, old, new)
           kind = if new.nil? then :missing
-                 elsif old.nil? then :extra
-                 elsif !old.same_data?(new) then :differs
-                 else old.ttl == new.ttl ? :same : :ttl
-                 end
+          elsif old.nil? then :extra
+          elsif !old.same_data?(new) then :differs
+          else old.ttl == new.ttl ? :same : :ttl
+          end
           Row.new(kind: kind, name: id[0], type: id[1], old: old, new: new, breaks: breaks(kind, *id)).freeze
         end
 

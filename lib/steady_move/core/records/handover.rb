@@ -4,8 +4,9 @@ module SteadyMove
   module Core
     module Records
       # When caches have forgotten the old name servers. All values in seconds.
-      # parent_ns: TTL of the NS set at the parent; zone_ns: of the NS set in the zone; greatest: greatest TTL in the old zone;
-      # negative: how long a denial is kept (RFC 2308 §5); registry: time until the registry publishes a change.
+      # parent_ns: TTL of the NS set at the parent; zone_ns: of the NS set in the zone; greatest: greatest TTL in the
+      # old zone; negative: how long a denial is kept (RFC 2308 §5); registry: time until the registry publishes a
+      # change.
       Handover = Struct.new(:parent_ns, :zone_ns, :greatest, :negative, :registry, keyword_init: true) do
         # Longest time during which the old servers may still be asked: R + max(P, N).
         def asked_for = registry + [parent_ns, zone_ns].max

@@ -20,7 +20,10 @@ module SteadyMove
           total = 1
           labels.each do |label|
             raise ArgumentError, "an empty label stands in the name" if label.empty?
-            raise ArgumentError, "label “#{label[0, 20]}…” has #{label.bytesize} octets; at most 63 fit" if label.bytesize > LABEL_MAX
+            if label.bytesize > LABEL_MAX
+              raise ArgumentError,
+                "label “#{label[0, 20]}…” has #{label.bytesize} octets; at most 63 fit"
+            end
 
             total += label.bytesize + 1
           end
@@ -86,7 +89,10 @@ module SteadyMove
           loop do
             size = reader.u8
             return new(labels) if size.zero?
-            raise ArgumentError, "a compressed or unknown label (#{size}) where a plain one is expected" if size > LABEL_MAX
+            if size > LABEL_MAX
+              raise ArgumentError,
+                "a compressed or unknown label (#{size}) where a plain one is expected"
+            end
 
             labels << reader.take(size)
           end

@@ -62,7 +62,8 @@ module SteadyMove
           tokens = tokens.dup
           return from_wire(type, generic(tokens)) if tokens.first&.text == "\\#"
 
-          kinds = KINDS[type] or raise ArgumentError, "#{type} data must be in the form “\\# length hexadecimal” (RFC 3597)"
+          kinds = KINDS[type] or raise ArgumentError,
+            "#{type} data must be in the form “\\# length hexadecimal” (RFC 3597)"
           values = kinds.map { |kind| kind.parse.(tokens, origin) }
           raise ArgumentError, "“#{tokens.first.text}” stands after the #{type} data" unless tokens.empty?
 
@@ -73,7 +74,10 @@ module SteadyMove
           tokens.shift
           size = Fields.whole(Fields.take(tokens, "the length"), 65_535)
           bytes = size.zero? ? "".b : Fields.unhex(tokens.map(&:text).join)
-          raise ArgumentError, "the length says #{size} octets, the data has #{bytes.bytesize}" unless bytes.bytesize == size
+          unless bytes.bytesize == size
+            raise ArgumentError,
+              "the length says #{size} octets, the data has #{bytes.bytesize}"
+          end
 
           bytes
         end
@@ -91,7 +95,10 @@ module SteadyMove
 
         # Presentation form with absolute names.
         def to_s
-          return ["\\#", values.first.bytesize, values.first.unpack1("H*").upcase].join(" ").rstrip unless KINDS.key?(type)
+          unless KINDS.key?(type)
+            return ["\\#", values.first.bytesize,
+              values.first.unpack1("H*").upcase].join(" ").rstrip
+          end
 
           KINDS[type].zip(values).map { |kind, value| kind.text.(value) }.reject(&:empty?).join(" ")
         end
@@ -106,7 +113,10 @@ module SteadyMove
         # What the data says, for comparing by meaning: TXT strings joined, names without case.
         def meaning = %w[TXT SPF].include?(type) ? values.first.join : to_wire(canonical: true)
 
-        def eql?(other) = other.is_a?(Rdata) && type == other.type && to_wire(canonical: true) == other.to_wire(canonical: true)
+        # Equal are those whose canonical wire form is (RFC 4034 §6.2).
+        def eql?(other)
+          other.is_a?(Rdata) && type == other.type && to_wire(canonical: true) == other.to_wire(canonical: true)
+        end
         alias == eql?
         def hash = [type, to_wire(canonical: true)].hash
       end

@@ -17,7 +17,9 @@ module SteadyMove
         def parse(text)
           raise ArgumentError, "“#{text}” is not a time to live (seconds, or like 1h30m)" unless ttl?(text)
 
-          seconds = text.match?(/\A\d+\z/) ? text.to_i : text.downcase.scan(/(\d+)([wdhms])/).sum { |n, u| n.to_i * UNITS[u] }
+          seconds = text.match?(/\A\d+\z/) ? text.to_i : text.downcase.scan(/(\d+)([wdhms])/).sum do |n, u|
+            n.to_i * UNITS[u]
+          end
           raise ArgumentError, "time to live #{text} is above #{MAX} seconds" if seconds > MAX
 
           seconds

@@ -28,14 +28,20 @@ module SteadyMove
         # The greatest TTL of any record set.
         def greatest_ttl = sets.values.map(&:ttl).max || 0
 
-        # What is carried to another host: all but the SOA, the apex name servers and the signatures, which belong to the host.
-        def content = sets.values.reject { |s| (s.name == origin && %w[SOA NS].include?(s.type)) || Rdata::SIGNING.include?(s.type) }
+        # What is carried to another host: all but the SOA, the apex name servers and the signatures, which belong to
+        # the host.
+        def content
+          sets.values.reject do |s|
+            (s.name == origin && %w[SOA NS].include?(s.type)) ||
+              Rdata::SIGNING.include?(s.type)
+          end
+        end
 
         private
 
         def gather(records)
           RecordSet.new(name: records.first.name, type: records.first.type, ttl: records.map(&:ttl).min,
-                        rdatas: records.map(&:rdata).uniq.freeze).freeze
+            rdatas: records.map(&:rdata).uniq.freeze).freeze
         end
       end
     end

@@ -22,7 +22,10 @@ module SteadyMove
 
         # text: of a master file (RFC 1035 §5). Returns a Zone; raises ZoneError with line and reason.
         def zone(text)
-          raise ZoneError.new(1, "the file has #{text.bytesize} octets; at most #{TEXT_MAX} are read") if text.bytesize > TEXT_MAX
+          if text.bytesize > TEXT_MAX
+            raise ZoneError.new(1,
+              "the file has #{text.bytesize} octets; at most #{TEXT_MAX} are read")
+          end
 
           read_text(text, 0)
           Zone.new(@apex, @records)
@@ -80,7 +83,8 @@ module SteadyMove
 
         def type_of(tokens)
           token = tokens.shift or raise ArgumentError, "the record ends before its type"
-          Rdata.type_named(token.text) or raise ArgumentError, "“#{token.text}” is not a record type that is known here; TYPEn with “\\#” data is"
+          Rdata.type_named(token.text) or raise ArgumentError,
+            "“#{token.text}” is not a record type that is known here; TYPEn with “\\#” data is"
         end
 
         # [TTL] [class] or [class] [TTL], in either order (RFC 1035 §5.1).
@@ -90,13 +94,15 @@ module SteadyMove
             text = tokens.first&.text.to_s
             if ttl.nil? && Ttl.ttl?(text) then ttl = Ttl.parse(tokens.shift.text)
             elsif text.match?(/\A(IN|CLASS1)\z/i) then tokens.shift
-            elsif text.match?(/\A(CH|HS|CS|CLASS\d+)\z/i) then raise ArgumentError, "class #{text} is not carried; only IN is"
+            elsif text.match?(/\A(CH|HS|CS|CLASS\d+)\z/i) then raise ArgumentError,
+              "class #{text} is not carried; only IN is"
             else return ttl
             end
           end
         end
 
-        # A record without TTL takes $TTL, else the last one stated, else the SOA's MINIMUM (RFC 2308 §4, RFC 1035 §5.1).
+        # A record without TTL takes $TTL, else the last one stated, else the SOA's MINIMUM (RFC 2308 §4, RFC 1035
+        # §5.1).
         def settle_ttl(ttl, rdata)
           @last_ttl = ttl if ttl
           ttl || @default_ttl || @last_ttl || (@last_ttl = rdata.values.last if rdata.type == "SOA") or

@@ -28,7 +28,8 @@ module SteadyMove
         end
       end
 
-      # Keeps one code that a person copied, as it is (rules of the job §7). Returns warnings as sentences; raises Refused.
+      # Keeps one code that a person copied, as it is (rules of the job §7). Returns warnings as sentences; raises
+      # Refused.
       def put(name, code, by:)
         raise Refused.new(:not_now, :not_held, name: name) unless @app.names.find(name)
         raise Refused.new(:not_now, :code_empty) if code.empty?
@@ -47,7 +48,7 @@ module SteadyMove
           lives = family&.code_days
           received = Store::Values.time(r[:received_at])
           Held.new(name: r[:name], state: r[:state], received_at: received, move_id: r[:move_id],
-                   expires_at: lives && (received + (lives * 86_400)))
+            expires_at: lives && (received + (lives * 86_400)))
         end
       end
 
@@ -82,7 +83,8 @@ module SteadyMove
 
         name = line.name.ascii
         unless @app.names.find(name)
-          return Row.new(number: line.number, name: name, fate: "refused", says: Words.say("refused.not_held", name: line.name.unicode))
+          return Row.new(number: line.number, name: name, fate: "refused",
+            says: Words.say("refused.not_held", name: line.name.unicode))
         end
 
         again = @app.codes.held(name).any?

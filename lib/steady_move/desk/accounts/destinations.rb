@@ -6,14 +6,15 @@ module SteadyMove
     module Destinations
       module_function
 
-      # The id of the account that names usually go to: where most moves went; else the first that can be ordered at and is said to be
-      # ready to be paid; nil where none can.
+      # The id of the account that names usually go to: where most moves went; else the first that can be ordered at
+      # and is said to be ready to be paid; nil where none can.
       def usual(app)
         able = app.accounts.all.select(&:epp?)
         app.moves.usual_destination || (able.find { |a| a.habits["payment"] == "ready" } || able.first)&.id
       end
 
-      # habits: suffixes (list), payment (“ready” or why not), reads_contacts, takes_codes (a regular expression). nil for nil.
+      # habits: suffixes (list), payment (“ready” or why not), reads_contacts, takes_codes (a regular expression). nil
+      # for nil.
       def of(account)
         return unless account
 

@@ -33,8 +33,9 @@ module SteadyMove
 
         held = @app.accounts.host_of(given["id"])
         secret = filled(given["secret"]) || held&.secret
-        @app.accounts.put_host(Store::Accounts::Host.new(id: given["id"], title: given["title"], name_servers: servers, ends_with: ends,
-                                                         key_name: given["key_name"], secret: secret))
+        @app.accounts.put_host(Store::Accounts::Host.new(id: given["id"], title: given["title"], name_servers: servers,
+          ends_with: ends,
+          key_name: given["key_name"], secret: secret))
         note("host_set", by, title: given["title"])
       end
 
@@ -47,9 +48,9 @@ module SteadyMove
         connection = given.fetch("connection", {}).slice(*CONNECTION).compact
         habits = (held&.habits || {}).merge(given.fetch("habits", {})).compact
         Store::Accounts::Account.new(id: given["id"], title: given["title"], registrar: given["registrar"], kind: kind,
-                                     connection: connection, habits: habits, prices: given.fetch("prices", held&.prices || {}),
-                                     sender_domains: given.fetch("sender_domains", held&.sender_domains || []),
-                                     secret: filled(given["password"]) || held&.secret)
+          connection: connection, habits: habits, prices: given.fetch("prices", held&.prices || {}),
+          sender_domains: given.fetch("sender_domains", held&.sender_domains || []),
+          secret: filled(given["password"]) || held&.secret)
       end
 
       def filled(text) = text.to_s.empty? ? nil : text

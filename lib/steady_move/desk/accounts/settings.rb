@@ -24,10 +24,10 @@ module SteadyMove
       def places
         bases = bootstrap.merge(@config.rdap_bases).merge(get("rdap_bases") || {})
         Places.new(rdap_bases: bases, dns_servers: @config.dns_servers.merge(get("dns_servers") || {}),
-                   dns_parents: @config.dns_parents.merge(get("dns_parents") || {}),
-                   mailbox: get("mailbox")&.transform_keys(&:to_sym) || @config.mailbox,
-                   outgoing: get("outgoing")&.transform_keys(&:to_sym) || @config.outgoing,
-                   registries: get("registries")&.keys || @config.registries)
+          dns_parents: @config.dns_parents.merge(get("dns_parents") || {}),
+          mailbox: get("mailbox")&.transform_keys(&:to_sym) || @config.mailbox,
+          outgoing: get("outgoing")&.transform_keys(&:to_sym) || @config.outgoing,
+          registries: get("registries")&.keys || @config.registries)
       end
 
       # key: one of KEYS; value: a map, or nil to take the setting back. Raises Refused.
@@ -43,7 +43,8 @@ module SteadyMove
       def shown
         p = places
         { rdap_bases: p.rdap_bases, dns_servers: p.dns_servers, dns_parents: p.dns_parents,
-          mailbox: p.mailbox&.slice(:host, :port, :login, :tls, :folder), outgoing: p.outgoing&.slice(:host, :port, :login, :tls, :from),
+          mailbox: p.mailbox&.slice(:host, :port, :login, :tls, :folder), outgoing: p.outgoing&.slice(:host, :port,
+            :login, :tls, :from),
           registries: p.registries, set_here: @rows.select_order_map(:key) }
       end
 
@@ -75,7 +76,9 @@ module SteadyMove
 
       def expect_server(key, value, members)
         whole = value["host"].to_s != "" && value["port"].to_i.between?(1, 65_535)
-        whole && members.all? { |member, pattern| value[member].to_s.match?(pattern) } || raise(Refused.new(:invalid, :"setting_#{key}"))
+        (whole && members.all? do |member, pattern|
+          value[member].to_s.match?(pattern)
+        end) || raise(Refused.new(:invalid, :"setting_#{key}"))
       end
     end
   end

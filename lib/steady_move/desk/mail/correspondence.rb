@@ -2,10 +2,11 @@
 
 module SteadyMove
   module Desk
-    # Writes to a registrar's support, with everything that it needs to act and nothing secret. One letter may ask for several things
-    # for several names. Its wording is the catalogue's “letters”.
+    # Writes to a registrar's support, with everything that it needs to act and nothing secret. One letter may ask for
+    # several things for several names. Its wording is the catalogue's “letters”.
     module Correspondence
-      # What a letter may ask for; with those in DUE the five days of the transfer policy are named (ICANN Transfer Policy I.A.5).
+      # What a letter may ask for; with those in DUE the five days of the transfer policy are named (ICANN Transfer
+      # Policy I.A.5).
       KINDS = %w[unlock lock code new-code privacy-off privacy-on name-servers release contact].freeze
       DUE = %w[unlock code new-code].freeze
 
@@ -17,12 +18,13 @@ module SteadyMove
         names = parts.flat_map { |_, each, _| each }.uniq
         due = say("five_days") if parts.any? { |kind, *| DUE.include?(kind) }
         text = [say("to", title: title), opening(login, names), *parts.map { |part| asked(*part) }, due,
-                say("reference", reference: reference), writer].compact.join("\n\n")
+          say("reference", reference: reference), writer].compact.join("\n\n")
         Core::Letters::Draft.new(to: to, subject: "#{about(parts, names)} [#{reference}]", text: "#{text}\n",
-                                 kinds: parts.map(&:first).uniq, names: names, reference: reference)
+          kinds: parts.map(&:first).uniq, names: names, reference: reference)
       end
 
-      # What was asked for before and has not come, asked once more. sent: Time of the letter; subject: its own; parts: as in `write`.
+      # What was asked for before and has not come, asked once more. sent: Time of the letter; subject: its own;
+      # parts: as in `write`.
       def remind(sent:, subject:, **letter)
         again = write(**letter)
         says = say("reminder", sent: sent.utc.strftime("%d %B %Y at %H:%M UTC"))
@@ -35,9 +37,11 @@ module SteadyMove
 
       # A word that has to come back shows that somebody reads the address.
       def proof(to:, word:, writer:, reference:, names:)
-        text = say("proof.text", name: names.first, count: names.size - 1, word: word, reference: reference, writer: writer)
-        Core::Letters::Draft.new(to: to, subject: "#{say('proof.subject')} [#{reference}]", text: text, kinds: ["proof"], names: names,
-                                 reference: reference)
+        text = say("proof.text", name: names.first, count: names.size - 1, word: word, reference: reference,
+          writer: writer)
+        Core::Letters::Draft.new(to: to, subject: "#{say('proof.subject')} [#{reference}]", text: text,
+          kinds: ["proof"], names: names,
+          reference: reference)
       end
 
       def say(key, **values) = Words.say("letters.#{key}", **values)

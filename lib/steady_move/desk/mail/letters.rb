@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Letters to support and to contacts: drafted from what the open moves wait for, sent by SMTP or by hand, answered, reminded of.
+    # Letters to support and to contacts: drafted from what the open moves wait for, sent by SMTP or by hand,
+    # answered, reminded of.
     class Letters
       # A draft with what it is known by. raw: the whole message (RFC 5322).
       Ready = Struct.new(:draft, :message_id, :steps, :raw, keyword_init: true)
@@ -17,15 +18,17 @@ module SteadyMove
 
       def sends? = !@app.sender.nil?
 
-      # One letter for everything that open moves wait to be written to this account for. Returns a Ready, or nil where nothing is.
+      # One letter for everything that open moves wait to be written to this account for. Returns a Ready, or nil
+      # where nothing is.
       # by: who signs; reference, message_id: those of an earlier look at the draft.
       def draft(account_id, by:, reference: nil, message_id: nil)
         account = account(account_id)
         due = waiting(account_id)
         return if due.empty?
 
-        draft = Correspondence.write(to: support(account), title: account.title, login: account.habits["login"], writer: by,
-                                     reference: reference || new_reference, parts: parts(due))
+        draft = Correspondence.write(to: support(account), title: account.title, login: account.habits["login"],
+          writer: by,
+          reference: reference || new_reference, parts: parts(due))
         ready(draft, due.map { |move, state| [move.id, state.step.id] }, message_id)
       end
 
@@ -38,13 +41,14 @@ module SteadyMove
         due = still_due(old)
         invalid(:letter_done) if due.empty?
         account = account(old[:account_id])
-        draft = Correspondence.remind(to: old[:recipient], title: account.title, login: account.habits["login"], writer: by,
-                                      reference: old[:reference], sent: old[:at], subject: old[:subject], parts: parts(due))
+        draft = Correspondence.remind(to: old[:recipient], title: account.title, login: account.habits["login"],
+          writer: by,
+          reference: old[:reference], sent: old[:at], subject: old[:subject], parts: parts(due))
         ready(draft, due.map { |m, s| [m.id, s.step.id] }, message_id, answers: old[:message_id])
       end
 
-      # Sends a draft, or keeps it as sent by a person's own hand. text: as they changed it, or nil; how: smtp or hand. Raises Refused
-      # where it can't be sent.
+      # Sends a draft, or keeps it as sent by a person's own hand. text: as they changed it, or nil; how: smtp or
+      # hand. Raises Refused where it can't be sent.
       def send(ready, account_id:, by:, how:, text: nil, reminds: nil)
         invalid(:no_mail_server) if how == "smtp" && !sends?
 
@@ -55,19 +59,21 @@ module SteadyMove
         id
       end
 
-      # Sends a word to an address that has to come back. steps: [[move id, step]] that wait for it. Returns [letter id, the word where
-      # nothing could be sent]. Raises Refused.
+      # Sends a word to an address that has to come back. steps: [[move id, step]] that wait for it. Returns [letter
+      # id, the word where nothing could be sent]. Raises Refused.
       def prove(address, names:, steps:, by:)
         invalid(:no_address, address: address) unless address.to_s.match?(/\A[^\s@]+@[^\s@]+\z/)
 
         word = Array.new(3) { Core::Letters::Words::ALL.sample(random: @app.random) }.join("-")
-        draft = Correspondence.proof(to: address, word: word, writer: sender_name(by), reference: new_reference, names: names)
+        draft = Correspondence.proof(to: address, word: word, writer: sender_name(by), reference: new_reference,
+          names: names)
         ready = ready(draft, steps, nil)
         how = sends? ? "smtp" : "hand"
         masked = with_text(ready, draft.text.sub(word, Core::Codes::Code.mask(word)))
         id = keep(masked, account_id: nil, how: how, by: by, due_at: @app.now + PROOF_DUE, word: word)
         deliver(id, ready, how)
-        @app.letters.mailbox(address, "asked", at: @app.now) unless @app.letters.mailboxes.dig(address.downcase, 0) == "proven"
+        @app.letters.mailbox(address, "asked", at: @app.now) unless @app.letters.mailboxes.dig(address.downcase,
+          0) == "proven"
         [id, sends? ? nil : word]
       end
 
@@ -113,15 +119,19 @@ module SteadyMove
       # Kinds in their order, each with its names and details.
       def parts(due)
         due.group_by { |m, s| [s.step.letter, details(m, s)] }
-           .map { |(kind, details), list| [kind, list.map { |m, _| m.name }, details] }
+          .map { |(kind, details), list| [kind, list.map { |m, _| m.name }, details] }
       end
 
       def details(move, state) = state.step.mark?(:servers) ? move.plan.name_servers : []
       def support(account) = account.habits["support"] || invalid(:no_support, title: account.title)
-      def new_reference = format("SM-%04d-%s", @app.letters.next_number, Array.new(4) { SIGNS.sample(random: @app.random) }.join)
+
+      def new_reference
+        format("SM-%04d-%s", @app.letters.next_number, Array.new(4) { SIGNS.sample(random: @app.random) }.join)
+      end
 
       def from
-        @app.sender ? @app.sender.from : (@app.settings.places.mailbox || {}).fetch(:login, "steady-move@localhost.invalid")
+        @app.sender ? @app.sender.from : (@app.settings.places.mailbox || {}).fetch(:login,
+          "steady-move@localhost.invalid")
       end
 
       def sender_name(by) = by == "desk" ? from : by
@@ -129,7 +139,7 @@ module SteadyMove
       def ready(draft, steps, message_id, answers: nil)
         message_id ||= "#{draft.reference.downcase}.#{@app.random.rand(36**8).to_s(36)}@#{from.rpartition('@').last}"
         raw = Wire::Mail::Eml.write(from: from, to: draft.to, subject: draft.subject, text: draft.text, at: @app.now,
-                                    message_id: message_id, answers: answers)
+          message_id: message_id, answers: answers)
         Ready.new(draft: draft, message_id: message_id, steps: steps, raw: raw)
       end
 
@@ -143,7 +153,8 @@ module SteadyMove
         @app.letters.put(ready.draft, steps: ready.steps, message_id: ready.message_id, at: @app.now, **more)
       end
 
-      # Where the sending fails the letter is taken back; where nobody knows, it stays as about to go out and is not sent twice.
+      # Where the sending fails the letter is taken back; where nobody knows, it stays as about to go out and is not
+      # sent twice.
       def deliver(id, ready, how)
         @app.sender.deliver(ready.raw, to: [ready.draft.to]) if how == "smtp"
         @app.letters.sent(id)
@@ -155,7 +166,8 @@ module SteadyMove
       def went_out(id, step, letter, draft, by, how)
         says = Words.phrase("journal.letter_#{how}", to: draft.to, by: by, subject: draft.subject)
         name = @app.moves.find(id).name
-        @app.journal.add("letter", at: @app.now, by: by, move_id: id, name: name, step: step, data: { "letter" => letter }, says: says)
+        @app.journal.add("letter", at: @app.now, by: by, move_id: id, name: name, step: step,
+          data: { "letter" => letter }, says: says)
       end
     end
   end

@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Fetches new mail, understands it and matches it to moves and letters. What is doubtful is kept and shown, never acted on.
+    # Fetches new mail, understands it and matches it to moves and letters. What is doubtful is kept and shown, never
+    # acted on.
     class PostRoom
       EVERY = 300
       HOST = %r{\Ahttps?://([^/:?#]+)}i
@@ -32,7 +33,8 @@ module SteadyMove
         0
       end
 
-      # Takes in a message that somebody saved as a file. raw: RFC 5322 text. Returns false where it is here already; raises Refused.
+      # Takes in a message that somebody saved as a file. raw: RFC 5322 text. Returns false where it is here already;
+      # raises Refused.
       def drop(raw)
         take(Wire::Mail::Eml.read(raw, uid: @app.messages.next_dropped))
       rescue Wire::Malformed => e
@@ -65,10 +67,12 @@ module SteadyMove
       rescue StandardError => e
         @on_error.call(e)
         because = [Words.say("post.not_understood", error: e.class.name)]
-        @app.messages.put(message, Core::Post::Reading.new(kind: "unrelated", names: [], doubtful: true, because: because), nil)
+        @app.messages.put(message,
+          Core::Post::Reading.new(kind: "unrelated", names: [], doubtful: true, because: because), nil)
       end
 
-      # The reading, with what is known beyond the words: the letter that it answers, and how a person put such messages right before.
+      # The reading, with what is known beyond the words: the letter that it answers, and how a person put such
+      # messages right before.
       # Returns [Reading, the kind by the words alone].
       def understand(message, letter)
         read = read(message)
@@ -85,7 +89,7 @@ module SteadyMove
 
       def read(message)
         reading = Core::Post::Reader.read(from: message.from, subject: message.subject, text: message.text, held: held,
-                                          sender_domains: method(:senders), sent: message.at, failed: message.failed || [])
+          sender_domains: method(:senders), sent: message.at, failed: message.failed || [])
         reading.because = reading.because.map { |b| Words.say(b) }
         reading
       end
@@ -118,7 +122,8 @@ module SteadyMove
 
       def held = @app.names.all.map { |r| Core::Names::DomainName.known(r[:name], r[:unicode]) }
 
-      # Domains that whoever holds the names, or holds them soon, is known to write from: accounts, their privacy services, registries.
+      # Domains that whoever holds the names, or holds them soon, is known to write from: accounts, their privacy
+      # services, registries.
       # Where no name is told, all of them.
       def senders(names)
         mine = names.empty? ? nil : holders(names)
@@ -145,7 +150,9 @@ module SteadyMove
 
         one = reading.code && reading.names.size == 1
         codes = one ? { reading.names.first.ascii => reading.code } : reading.codes.to_h
-        codes.each { |name, code| Replies.new(@app).keep_code(name, code, message.from, message.message_id, message.at) }
+        codes.each do |name, code|
+          Replies.new(@app).keep_code(name, code, message.from, message.message_id, message.at)
+        end
       end
 
       def journal(message, reading, move)
@@ -153,8 +160,8 @@ module SteadyMove
         data = { "kind" => reading.kind, "deadline" => reading.deadline, "doubtful" => reading.doubtful,
                  "passed" => reading.passed || nil }.compact
         @app.journal.add("mail", at: @app.now, by: "desk", move_id: move.id, name: move.name, data: data,
-                                 says: Words.phrase("journal.#{key}", from: message.from, subject: message.subject),
-                                 evidence: { "source" => Words.say("sources.mailbox"), "seen_at" => @app.now, "ref" => message.message_id })
+          says: Words.phrase("journal.#{key}", from: message.from, subject: message.subject),
+          evidence: { "source" => Words.say("sources.mailbox"), "seen_at" => @app.now, "ref" => message.message_id })
       end
     end
   end

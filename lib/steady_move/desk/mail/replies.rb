@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Desk
-    # What follows from mail: letters answered, mailboxes proven or bounced, codes kept; and what a person puts right in the post.
+    # What follows from mail: letters answered, mailboxes proven or bounced, codes kept; and what a person puts right
+    # in the post.
     class Replies
       def initialize(app)
         @app = app
@@ -24,12 +25,13 @@ module SteadyMove
         @app.codes.keep(name, code, at: at || @app.now)
         evidence = { "source" => Words.say("sources.mailbox"), "seen_at" => @app.now, "ref" => ref }
         @app.journal.add("code-kept", at: @app.now, by: "desk", name: name, evidence: evidence,
-                                      says: Words.phrase("journal.code_by_mail", from: from))
+          says: Words.phrase("journal.code_by_mail", from: from))
         move = @app.moves.open_for(name) and @app.schedule.wake(move.id, @app.now)
       end
 
-      # A message that was matched wrong. kind: as it is to be taken, also for later ones of this sender that read alike; names: A-label
-      # texts that are held; trust: the sender is known to whoever says so, a doubt is lifted. Raises Refused.
+      # A message that was matched wrong. kind: as it is to be taken, also for later ones of this sender that read
+      # alike; names: A-label texts that are held; trust: the sender is known to whoever says so, a doubt is lifted.
+      # Raises Refused.
       def correct(uid, kind:, names:, by:, trust: false)
         message = @app.messages.find(uid) or raise Refused.new(:invalid, :no_message, id: uid)
         unknown = names.reject { |n| @app.names.find(n) }
@@ -39,8 +41,9 @@ module SteadyMove
         @app.db.transaction do
           remember(message, kind, by)
           because = message[:because] + [Words.say("post.put_right", by: by)]
-          @app.messages.correct(uid, kind: kind, names: names, move_id: move&.id, doubtful: message[:doubtful] && !trust,
-                                     because: because, by: by)
+          @app.messages.correct(uid, kind: kind, names: names, move_id: move&.id, doubtful: message[:doubtful] &&
+            !trust,
+            because: because, by: by)
           trusted(message, names) if trust && message[:doubtful]
           note(message, kind, names, move, by)
         end
@@ -85,7 +88,8 @@ module SteadyMove
 
       def note(message, kind, names, move, by)
         about = names.empty? ? Words.phrase("journal.no_name") : names.join(", ")
-        says = Words.phrase("journal.mail_corrected", by: by, from: message[:sender], kind: Words.phrase("post.kinds.#{kind}"), about: about)
+        says = Words.phrase("journal.mail_corrected", by: by, from: message[:sender],
+          kind: Words.phrase("post.kinds.#{kind}"), about: about)
         data = { "kind" => kind, "deadline" => message[:deadline] }.compact
         @app.journal.add("mail", at: @app.now, by: by, move_id: move&.id, name: names.first, data: data, says: says)
       end

@@ -5,8 +5,8 @@ require "forwardable"
 module SteadyMove
   module Desk
     # How one step is done and proven: the class in steps/ of the same name as its declaration in core/moves/steps/.
-    # `call` does it, or looks, and returns an Outcome; outside faults are raised. A proof that the declaration names is a method that
-    # returns Seen: whether it shows from outside what a person did.
+    # `call` does it, or looks, and returns an Outcome; outside faults are raised. A proof that the declaration names
+    # is a method that returns Seen: whether it shows from outside what a person did.
     class Act
       extend Forwardable
 
@@ -17,8 +17,10 @@ module SteadyMove
 
       attr_reader :job
 
-      def_delegators :job, :ports, :plan, :state, :move, :name, :losing, :gaining, :new_host, :old_host, :step, :step_state, :now,
-                     :sentence, :intend, :reopen, :epp, :info, :public_record, :done, :wait, :problem, :ended, :resumed, :by_hand?, :at
+      def_delegators :job, :ports, :plan, :state, :move, :name, :losing, :gaining, :new_host, :old_host, :step,
+        :step_state, :now,
+        :sentence, :intend, :reopen, :epp, :info, :public_record, :done, :wait, :problem, :ended, :resumed, :by_hand?,
+        :at
 
       # job: StepContext.
       def initialize(job)
@@ -43,7 +45,8 @@ module SteadyMove
       # A look at the public record; the block answers whether it shows it.
       def by_record
         shown = public_record
-        Seen.new(done: yield(shown), says: sentence(:shown), not_yet: sentence(:not_shown), source: :record, ref: shown.url)
+        Seen.new(done: yield(shown), says: sentence(:shown), not_yet: sentence(:not_shown), source: :record,
+          ref: shown.url)
       end
 
       # When a lagging record is looked at again: once when it usually shows, then every five minutes.

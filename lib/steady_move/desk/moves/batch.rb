@@ -47,12 +47,13 @@ module SteadyMove
 
         startable = proposal.startable?
         Row.new(name: name, startable: startable, says: startable ? proposal.cautions + along(name) : proposal.refusals,
-                total: proposal.quote.total, saves: proposal.quote.saves, by_hand: proposal.plan.steps.count(&:by_hand?),
-                carries: proposal.plan.carry?)
+          total: proposal.quote.total, saves: proposal.quote.saves, by_hand: proposal.plan.steps.count(&:by_hand?),
+          carries: proposal.plan.carry?)
       end
 
       def not_held(name)
-        Row.new(name: name, startable: false, says: [Words.say("refused.not_held", name: name)], by_hand: 0, carries: false)
+        Row.new(name: name, startable: false, says: [Words.say("refused.not_held", name: name)], by_hand: 0,
+          carries: false)
       end
 
       # Mailboxes of its contacts that lie on another name of this batch.

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Steps that a person does at a registrar's own pages, or writes for. The desk never takes anybody's word for them: it looks from
-    # outside, and says when it looks next. “I have done it” only starts the looking.
+    # Steps that a person does at a registrar's own pages, or writes for. The desk never takes anybody's word for
+    # them: it looks from outside, and says when it looks next. “I have done it” only starts the looking.
     module ByHand
       # Before anybody said that it is done, it is looked at anyway; a thing that somebody did unasked is found.
       UNASKED = 6 * 3600
@@ -23,7 +23,8 @@ module SteadyMove
       def asking(act, seen)
         key = act.step.by_letter? ? "by_hand.write_to" : "by_hand.do_at"
         shows = Words.phrase("by_hand.seen_in.#{seen.source}")
-        act.wait(act.sentence(key, place: place(act), shows: shows), source: seen.source, ref: seen.ref, look_at: act.now + UNASKED)
+        act.wait(act.sentence(key, place: place(act), shows: shows), source: seen.source, ref: seen.ref,
+          look_at: act.now + UNASKED)
       end
 
       # It is said to be done, or written for: looked for until it is late.
@@ -31,15 +32,18 @@ module SteadyMove
         takes = act.step.takes
         late_at = begun + takes.last
         way = act.step.by_letter? ? "written" : "said"
-        values = { begun: begun, not_yet: seen.not_yet, place: place(act), usual: Words.span(takes[1]), most: Words.span(takes[2]) }
+        values = { begun: begun, not_yet: seen.not_yet, place: place(act), usual: Words.span(takes[1]),
+                   most: Words.span(takes[2]) }
         if act.now >= late_at
-          return act.problem(act.sentence("by_hand.late_#{way}", **values), source: seen.source, yours: true, look_at: act.now + 1800)
+          return act.problem(act.sentence("by_hand.late_#{way}", **values), source: seen.source, yours: true,
+            look_at: act.now + 1800)
         end
         act.wait(act.sentence("by_hand.waiting_#{way}", **values), source: seen.source, ref: seen.ref,
-                                                                    look_at: next_look(begun, takes, act.now, late_at))
+          look_at: next_look(begun, takes, act.now, late_at))
       end
 
-      # First when it usually shows, then every third of that, but at most every five minutes and no later than when it is late.
+      # First when it usually shows, then every third of that, but at most every five minutes and no later than when
+      # it is late.
       def next_look(begun, takes, now, late_at)
         usual = begun + takes[1]
         [usual > now ? usual : now + [takes[1] / 3, 300].max, late_at].min

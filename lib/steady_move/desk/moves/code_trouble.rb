@@ -20,7 +20,7 @@ module SteadyMove
         reopen(code_step, sentence("acts.code_rejected"))
         says = third ? "third" : "again"
         problem(sentence("acts.code_#{says}_#{asked? ? 'asked' : 'fetched'}"), source: [:epp, { at: gaining.title }],
-                                                                                look_at: now + 900, yours: third)
+          look_at: now + 900, yours: third)
       end
     end
   end

@@ -4,8 +4,9 @@ module SteadyMove
   module Desk
     # What a person does at one step by hand: where they sign in, what they do there, and the values they type.
     class Instructions
-      # place: id by which acts are gathered; title, site, login: where; does: a sentence; typed: [[label, text]]; way: of
-      # Core::Moves::Ways; pastes: a code is pasted back here; mailto: a letter to its support, where the act has become late (RFC 6068).
+      # place: id by which acts are gathered; title, site, login: where; does: a sentence; typed: [[label, text]];
+      # way: of Core::Moves::Ways; pastes: a code is pasted back here; mailto: a letter to its support, where the act
+      # has become late (RFC 6068).
       Hand = Struct.new(:place, :title, :site, :login, :does, :typed, :way, :pastes, :mailto, keyword_init: true)
 
       def initialize(app)
@@ -25,8 +26,9 @@ module SteadyMove
 
         place, title, site, login = where(move, step)
         site = link(move) || site if step.way == "link"
-        Hand.new(place: place, title: title, site: site, login: login, does: does(move, step), typed: typed(move, step), way: step.way,
-                 pastes: step.mark?(:paste), mailto: (support(move, step) if step_state.phase == "stuck"))
+        Hand.new(place: place, title: title, site: site, login: login, does: does(move, step), typed: typed(move,
+          step), way: step.way,
+          pastes: step.mark?(:paste), mailto: (support(move, step) if step_state.phase == "stuck"))
       end
 
       private
@@ -50,8 +52,9 @@ module SteadyMove
         address = account.habits["support"]
         return if step.letter.nil? || address.nil? || step.by_letter?
 
-        Correspondence.write(to: address, title: account.title, login: account.habits["login"], writer: @app.sender&.from.to_s,
-                             reference: move.name, parts: [[step.letter, [move.name], []]]).mailto
+        Correspondence.write(to: address, title: account.title, login: account.habits["login"],
+          writer: @app.sender&.from.to_s,
+          reference: move.name, parts: [[step.letter, [move.name], []]]).mailto
       end
 
       # The sentence for the step in its way, where the catalogue has one for that way; else the step's own.

@@ -7,7 +7,8 @@ module SteadyMove
       include Locking
       extend Forwardable
 
-      # id: which; what: Phrase; wanted, found: texts or Times; ok: whether they agree; mend: puts it right over the connection, or nil.
+      # id: which; what: Phrase; wanted, found: texts or Times; ok: whether they agree; mend: puts it right over the
+      # connection, or nil.
       Check = Struct.new(:id, :what, :wanted, :found, :ok, :mend, keyword_init: true) do
         # By this a person accepts it: another finding is another difference.
         def key = "#{id}=#{shown(found)}"
@@ -37,7 +38,8 @@ module SteadyMove
       private
 
       def check(id, wanted, found, mend: nil)
-        Check.new(id: id, what: Words.phrase("checks.#{id}"), wanted: wanted, found: found, ok: wanted == found, mend: mend)
+        Check.new(id: id, what: Words.phrase("checks.#{id}"), wanted: wanted, found: found, ok: wanted == found,
+          mend: mend)
       end
 
       def registrar(record) = check("registrar", gaining.registrar, record.registrar || Words.phrase("checks.none"))
@@ -48,7 +50,7 @@ module SteadyMove
         return unless landed && plan.expires_at && record.expires_at
 
         wanted = Core::Expiry.after_move(expires_at: plan.expires_at, landed_at: landed.data["landed_at"] || landed.at,
-                                         years: plan.years, max_years: plan.max_years || 10, in_grace: plan.in_grace == true)
+          years: plan.years, max_years: plan.max_years || 10, in_grace: plan.in_grace == true)
         check("expiry", wanted.expires_at, record.expires_at)
       end
 
@@ -72,7 +74,7 @@ module SteadyMove
         bad = ports.servers.deviations(new_host.name_servers, zone)
         found = bad.empty? ? Words.phrase("checks.records_there") : bad.first(3).map(&:says).join("; ")
         Check.new(id: "records", what: Words.phrase("checks.records"), ok: bad.empty?, found: found,
-                  wanted: Words.phrase("checks.records_wanted", count: zone.content.size))
+          wanted: Words.phrase("checks.records_wanted", count: zone.content.size))
       end
 
       def over_connection(&mend) = gaining.kind == "epp" ? mend : nil

@@ -4,9 +4,11 @@ require "monitor"
 
 module SteadyMove
   module Desk
-    # Workers by connection: what waits for one registrar keeps nobody else waiting. A worker lives as long as it has work.
+    # Workers by connection: what waits for one registrar keeps nobody else waiting. A worker lives as long as it has
+    # work.
     class Lanes
-      # on_error: called with what escaped from a piece of work; on_done: after each, so that what follows from it is begun.
+      # on_error: called with what escaped from a piece of work; on_done: after each, so that what follows from it is
+      # begun.
       def initialize(on_error: nil, on_done: nil)
         @on_error = on_error
         @on_done = on_done

@@ -2,12 +2,13 @@
 
 module SteadyMove
   module Desk
-    # What is left for people to do by hand over all open moves, gathered by place so that they sign in once; and what they say
-    # about it.
+    # What is left for people to do by hand over all open moves, gathered by place so that they sign in once; and what
+    # they say about it.
     class ManualSteps
-      # One act. letter: whether it is asked for by letter; since: when it became due; said_at: when it was said to be done, or
-      # written for.
-      Item = Struct.new(:move_id, :name, :step, :title, :hand, :phase, :says, :since, :said_at, :letter, keyword_init: true)
+      # One act. letter: whether it is asked for by letter; since: when it became due; said_at: when it was said to be
+      # done, or written for.
+      Item = Struct.new(:move_id, :name, :step, :title, :hand, :phase, :says, :since, :said_at, :letter,
+        keyword_init: true)
       Place = Struct.new(:id, :title, :site, :login, :items, keyword_init: true)
       # Moves whose privacy service goes off once the owner consents; until: by when the slowest should have landed.
       Consents = Struct.new(:moves, :shown, :until, keyword_init: true)
@@ -39,14 +40,15 @@ module SteadyMove
         Consents.new(moves: waiting, shown: shown, until: ends)
       end
 
-      # steps: [[move id, step]] that a person says are done; from now on the desk looks for the proof. Raises Refused, and then
-      # nothing is said.
+      # steps: [[move id, step]] that a person says are done; from now on the desk looks for the proof. Raises
+      # Refused, and then nothing is said.
       def said(steps, by:)
         moves = steps.map { |id, step| [waiting(id, step), step] }
         @app.db.transaction { moves.each { |move, step| note(move, "said", by, step: step, what: title(move, step)) } }
       end
 
-      # One consent for several moves. given_by: the owner, in words; ends: Time until which the contacts may be public.
+      # One consent for several moves. given_by: the owner, in words; ends: Time until which the contacts may be
+      # public.
       # Raises Refused.
       def consent(ids, given_by:, ends:, by:)
         raise Refused.new(:not_now, :consent_by_nobody) if given_by.strip.empty?
@@ -59,7 +61,8 @@ module SteadyMove
         end
       end
 
-      # A new code instead of one that can't be used: set over the connection where there is one, else asked for again by hand.
+      # A new code instead of one that can't be used: set over the connection where there is one, else asked for again
+      # by hand.
       # Raises Refused.
       def new_code(id, by:)
         move = find(id)
@@ -81,8 +84,8 @@ module SteadyMove
         return if step.mark?(:word) && state.phase != "stuck" && written?(move, step)
 
         Item.new(move_id: move.id, name: move.name, step: step.id, title: Words.say(title(move, step.id)),
-                 hand: @instructions.of(move, state), phase: state.phase, says: Words.retold(state.event), since: state.since,
-                 said_at: move.state.set_going_at(step.id), letter: step.by_letter?)
+          hand: @instructions.of(move, state), phase: state.phase, says: Words.retold(state.event), since: state.since,
+          said_at: move.state.set_going_at(step.id), letter: step.by_letter?)
       end
 
       # Has the word gone out already?
@@ -106,7 +109,8 @@ module SteadyMove
         [waiting(id, step.id), step.id]
       end
 
-      # The sponsor may set a new code (RFC 5731 §3.2.5); one without characters that any side is known to trip over (RFC 9154 §4:
+      # The sponsor may set a new code (RFC 5731 §3.2.5); one without characters that any side is known to trip over
+      # (RFC 9154 §4:
       # from a strong source, long enough).
       def set_code(move, step, by)
         code = Array.new(20) { Core::Codes::Code::PLAIN.sample(random: SecureRandom) }.join
@@ -128,7 +132,8 @@ module SteadyMove
 
       def note(move, type, by, step:, key: type, data: {}, **values)
         says = Words.phrase("journal.#{key}", by: by, name: move.name, **values)
-        @app.journal.add(type, at: @app.now, says: says, by: by, move_id: move.id, name: move.name, step: step, data: data)
+        @app.journal.add(type, at: @app.now, says: says, by: by, move_id: move.id, name: move.name, step: step,
+          data: data)
       end
     end
   end

@@ -2,15 +2,17 @@
 
 module SteadyMove
   module Desk
-    # What is put into the sentences of a move: names of accounts and hosts as they are called now, from the ids that its plan keeps.
+    # What is put into the sentences of a move: names of accounts and hosts as they are called now, from the ids that
+    # its plan keeps.
     module MoveWords
       module_function
 
-      # plan: Core::Moves::Plan; accounts: Store::Accounts. Returns {name, from, to, old_host, new_host, service, keeper}; a DNS host
-      # that is not known is “the present DNS host”.
+      # plan: Core::Moves::Plan; accounts: Store::Accounts. Returns {name, from, to, old_host, new_host, service,
+      # keeper}; a DNS host that is not known is “the present DNS host”.
       def of(plan, accounts)
         from = accounts.find(plan.from)
-        { name: plan.name, from: title(from, plan.from), to: title(accounts.find(plan.to), plan.to), old_host: host(accounts, plan.old_host),
+        { name: plan.name, from: title(from, plan.from), to: title(accounts.find(plan.to), plan.to),
+          old_host: host(accounts, plan.old_host),
           new_host: host(accounts, plan.new_host), service: service(from), keeper: keeper(from, plan) }
       end
 

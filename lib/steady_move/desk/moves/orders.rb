@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Desk
-    # What a person says about a move under way: approve the release, look now, call it off, leave a thing as it is, or have it mended.
+    # What a person says about a move under way: approve the release, look now, call it off, leave a thing as it is,
+    # or have it mended.
     class Orders
       # Seconds of real time between two looks that a person may ask for.
       FAIR = 10
@@ -27,7 +28,7 @@ module SteadyMove
 
       # Makes every waiting step of the move due. Raises Refused when asked too often.
       def look_now(id, **)
-        move = open(id)
+        move = unfinished(id)
         last = @asked[id]
         refuse(:looked_just_now, seconds: FAIR) if last && @monotonic.call - last < FAIR
 
@@ -45,7 +46,7 @@ module SteadyMove
 
       # Leaves a step that can't be met as it is, or accepts what differs in it; says why. Raises Refused.
       def accept(id, by:, step:, reason:)
-        move = open(id)
+        move = unfinished(id)
         state = move.state[step]
         refuse(:nothing_to_accept, step: step) unless state&.active? && state.step.mark?(:waivable)
         raise Refused.new(:invalid, :reason_missing) if reason.to_s.strip.empty?
@@ -72,18 +73,19 @@ module SteadyMove
 
       def find(id) = @app.moves.find(id) || raise(Refused.new(:unknown, :no_move, id: id))
 
-      def open(id)
+      def unfinished(id)
         find(id).tap { |move| refuse(:ended, name: move.name, stage: move.state.stage) unless move.open }
       end
 
       # One that has not ended, in whichever way.
       def going(id)
-        open(id).tap { |move| refuse(:ended, name: move.name, stage: move.state.stage) if move.state.ending }
+        unfinished(id).tap { |move| refuse(:ended, name: move.name, stage: move.state.stage) if move.state.ending }
       end
 
       def say(move, type, by, step: nil, data: {}, **values)
         says = Words.phrase("journal.#{type}", by: by, **words(move), **values)
-        @app.journal.add(type, at: @app.now, says: says, by: by, move_id: move.id, name: move.name, step: step, data: data)
+        @app.journal.add(type, at: @app.now, says: says, by: by, move_id: move.id, name: move.name, step: step,
+          data: data)
       end
     end
   end

@@ -4,7 +4,8 @@ module SteadyMove
   module Desk
     # Works out what a move would do and cost, before anything is done; and starts it.
     class Planning
-      # plan: Moves::Plan; refusals: why it can't start; cautions: what to know; zone: what is known of the records; schedule: Blocks.
+      # plan: Moves::Plan; refusals: why it can't start; cautions: what to know; zone: what is known of the records;
+      # schedule: Blocks.
       Proposal = Struct.new(:plan, :quote, :refusals, :cautions, :zone, :schedule, keyword_init: true) do
         def startable? = refusals.empty?
       end
@@ -12,17 +13,21 @@ module SteadyMove
       ZoneSurvey = Struct.new(:host, :host_id, :sets, :serial, :settle_seconds, :problem, keyword_init: true)
 
       # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common practice).
-      ASSUMED = Core::Records::Handover.new(parent_ns: 86_400, zone_ns: 3600, greatest: 3600, negative: 3600, registry: 0)
+      ASSUMED = Core::Records::Handover.new(parent_ns: 86_400, zone_ns: 3600, greatest: 3600, negative: 3600,
+        registry: 0)
 
-      # A plan that starts rests on facts no older than this (seconds): name servers and status may have changed since it was shown.
+      # A plan that starts rests on facts no older than this (seconds): name servers and status may have changed since
+      # it was shown.
       FRESH = 60
 
       def initialize(app)
         @app = app
       end
 
-      # name: A-label text held here; to: account id; host: DNS host id to carry the records to, or nil to keep the name servers.
-      # age: look facts up again first that are older than so many seconds, because an act will rely on them; nil for as they are.
+      # name: A-label text held here; to: account id; host: DNS host id to carry the records to, or nil to keep the
+      # name servers.
+      # age: look facts up again first that are older than so many seconds, because an act will rely on them; nil for
+      # as they are.
       # Returns a Proposal, or nil where the name, account or host isn't known.
       def propose(name, to:, host: nil, age: nil)
         judging = Judging.new(@app)
@@ -34,11 +39,11 @@ module SteadyMove
         zone = survey(judged) if new_host
         plan = plan(judged, account, new_host, zone)
         Proposal.new(plan: plan, quote: quote(judged.account, account), zone: zone, schedule: schedule(plan),
-                     refusals: Refusals.new(judged, account, new_host).all, cautions: cautions(judged, zone))
+          refusals: Refusals.new(judged, account, new_host).all, cautions: cautions(judged, zone))
       end
 
-      # What a move to an account, or to the usual destination, would cost: [account, Quote]; nil where no other is known, or its
-      # price.
+      # What a move to an account, or to the usual destination, would cost: [account, Quote]; nil where no other is
+      # known, or its price.
       def going(judged, to: nil)
         account = @app.accounts.find(to || Destinations.usual(@app)) or return
         return if account.id == judged.account.id || account.prices["transfer"].nil?
@@ -46,7 +51,8 @@ module SteadyMove
         [account, quote(judged.account, account)]
       end
 
-      # Starts the move: its plan and the first line of its journal are written together. Raises Refused. Returns its id.
+      # Starts the move: its plan and the first line of its journal are written together. Raises Refused. Returns its
+      # id.
       def start(name, to:, by:, host: nil)
         proposal = propose(name, to: to, host: host, age: FRESH) or raise Refused.new(:unknown, :nothing_to_move)
         raise Refused.new(:not_now, proposal.refusals) unless proposal.startable?
@@ -62,8 +68,8 @@ module SteadyMove
         words = MoveWords.of(proposal.plan, @app.accounts)
         total = proposal.quote.total
         @app.journal.add("planned", at: @app.now, move_id: id, name: proposal.plan.name, by: by,
-                                    says: Words.phrase("journal.planned", **words.slice(:name, :from, :to)),
-                                    data: { "total" => total.minor, "currency" => total.currency })
+          says: Words.phrase("journal.planned", **words.slice(:name, :from, :to)),
+          data: { "total" => total.minor, "currency" => total.currency })
       end
 
       def plan(judged, account, new_host, zone)
@@ -71,9 +77,12 @@ module SteadyMove
         facts = judged.facts
         Core::Moves::Plan.of(
           name: judged.name.ascii, from: judged.account.id, to: account.id, options: options(judged, family, new_host),
-          ways: ways(judged.account, account, family), old_host: zone&.host_id || @app.accounts.host_serving(facts[:name_servers] || [])&.id,
-          new_host: new_host&.id, code_takes: judged.account.habits["code_takes"], settle_seconds: zone&.settle_seconds || 0,
-          response_days: family&.response_days || 5, name_servers: new_host ? new_host.name_servers : facts[:name_servers],
+          ways: ways(judged.account, account, family), old_host: zone&.host_id ||
+            @app.accounts.host_serving(facts[:name_servers] || [])&.id,
+          new_host: new_host&.id, code_takes: judged.account.habits["code_takes"],
+          settle_seconds: zone&.settle_seconds || 0,
+          response_days: family&.response_days || 5,
+          name_servers: new_host ? new_host.name_servers : facts[:name_servers],
           **expiry(facts, family)
         )
       end
@@ -93,15 +102,19 @@ module SteadyMove
         ways = judged.account.ways
         privacy = judged.verdict.fixes.any? { |f| f.rule == "privacy-on" }
         checked = ways["privacy"] == "service" && judged.account.privacy_service&.fetch("identity", false)
-        { carry: new_host, lock: family&.lock != "none", code: code, ask: code && ways["code"] != "connection", privacy: privacy,
-          identity: privacy && checked, contact: Contacts.mail_decides?(judged) }.select { |_, there| there }.keys
+        { carry: new_host, lock: family&.lock != "none", code: code, ask: code && ways["code"] != "connection",
+          privacy: privacy,
+          identity: privacy && checked, contact: Contacts.mail_decides?(judged) }.select do |_, there|
+          there
+        end.keys
       end
 
-      # How each act of this move is done; a transfer that the holder approves by mail is released by the link in the registry's mail,
-      # and lapses where nobody answers.
+      # How each act of this move is done; a transfer that the holder approves by mail is released by the link in the
+      # registry's mail, and lapses where nobody answers.
       def ways(from, account, family)
         by_mail = family&.approval == "mail" ? { "release" => "link", "silence" => "lapses" } : {}
-        from.ways.merge("proof" => @app.sender ? "connection" : "page", "privacy_back" => account.ways["privacy"], **by_mail)
+        from.ways.merge("proof" => @app.sender ? "connection" : "page", "privacy_back" => account.ways["privacy"],
+**by_mail)
       end
 
       def quote(from, account)
@@ -109,7 +122,9 @@ module SteadyMove
       end
 
       def cautions(judged, zone)
-        told = judged.verdict.findings.select { |f| f.effect == "caution" || (f.effect == "fix" && f.in_move == "caution") }
+        told = judged.verdict.findings.select do |f|
+          f.effect == "caution" || (f.effect == "fix" && f.in_move == "caution")
+        end
         unknown = judged.verdict.unknown.map { |u| Words.say("plan.not_known", rule: u.rule, find_out: u.find_out) }
         told.map(&:because) + [zone&.problem && Words.say(zone.problem)].compact + unknown
       end
@@ -126,10 +141,10 @@ module SteadyMove
 
         zone = @app.dns.transfer(servers.first, judged.name.ascii, key: Zones.key(host))
         ZoneSurvey.new(host: host.title, host_id: host.id, sets: zone.content.size, serial: zone.soa&.values&.at(2),
-                       settle_seconds: Zones.new(@app).handover(judged.name, zone).settles_after)
+          settle_seconds: Zones.new(@app).handover(judged.name, zone).settles_after)
       rescue Wire::Error => e
         ZoneSurvey.new(host: host.title, host_id: host.id, settle_seconds: ASSUMED.settles_after,
-                       problem: Words.phrase("plan.zone_not_fetched", says: e.says))
+          problem: Words.phrase("plan.zone_not_fetched", says: e.says))
       end
     end
   end

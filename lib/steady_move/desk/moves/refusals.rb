@@ -51,7 +51,8 @@ module SteadyMove
       def records
         return judged.needs_carry? ? [refusal(:zone_ends)] : [] unless new_host
 
-        [(refusal(:signed) if judged.facts[:signed]), (refusal(:serves_already) if new_host.title == judged.facts[:dns_host])].compact
+        [(refusal(:signed) if judged.facts[:signed]),
+          (refusal(:serves_already) if new_host.title == judged.facts[:dns_host])].compact
       end
     end
   end

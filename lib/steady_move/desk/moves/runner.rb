@@ -4,8 +4,9 @@ require "securerandom"
 
 module SteadyMove
   module Desk
-    # Takes due steps, acts or looks, writes down what came of it and when it looks again. What is due is asked of the schedule; each
-    # connection has a lane of its own. Several runners on one database never do a step twice: each step is taken before it is done.
+    # Takes due steps, acts or looks, writes down what came of it and when it looks again. What is due is asked of the
+    # schedule; each connection has a lane of its own. Several runners on one database never do a step twice: each
+    # step is taken before it is done.
     class Runner
       BACK_OFF = [60, 120, 300, 900, 1800, 3600].freeze
       ROUNDS = 200
@@ -46,8 +47,8 @@ module SteadyMove
         end
       end
 
-      # From now on what follows from a piece of work is begun as soon as it is done; what was cut off in the middle by the end of an
-      # earlier process is looked at at once.
+      # From now on what follows from a piece of work is begun as soon as it is done; what was cut off in the middle
+      # by the end of an earlier process is looked at at once.
       def follow
         @following = true
         @app.schedule.wake_interrupted(@app.now)
@@ -104,7 +105,8 @@ module SteadyMove
 
       # Whose connection a step uses: where a person does it, the public record is looked at.
       def lane(move, step)
-        account = { "losing" => move.from_account, "gaining" => move.to_account }[step.by_hand? && step.proof ? "record" : step.talks_to]
+        account = { "losing" => move.from_account,
+                    "gaining" => move.to_account }[step.by_hand? && step.proof ? "record" : step.talks_to]
         return "account #{account}" if account
 
         step.talks_to == "dns" ? "dns #{move.plan.new_host}" : "record"
@@ -177,8 +179,9 @@ module SteadyMove
         note(move, step, "done", outcome)
         return unless move.state[step].step.mark?(:settles)
 
-        @app.journal.add("settled", at: @app.now, says: Words.phrase("journal.settled", name: move.name), by: "desk", move_id: move.id,
-                                    name: move.name)
+        @app.journal.add("settled", at: @app.now, says: Words.phrase("journal.settled", name: move.name), by: "desk",
+          move_id: move.id,
+          name: move.name)
       end
 
       # Waiting and problems are written down once, and again only when they say something new.
@@ -204,8 +207,9 @@ module SteadyMove
       end
 
       def note(move, step, type, outcome, data = {})
-        @app.journal.add(type, at: @app.now, says: outcome.says, by: "desk", move_id: move.id, name: move.name, step: step,
-                               evidence: outcome.evidence, data: outcome.data.merge(data.compact))
+        @app.journal.add(type, at: @app.now, says: outcome.says, by: "desk", move_id: move.id, name: move.name,
+          step: step,
+          evidence: outcome.evidence, data: outcome.data.merge(data.compact))
       end
     end
   end

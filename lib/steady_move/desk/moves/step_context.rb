@@ -9,7 +9,8 @@ module SteadyMove
 
       attr_reader :ports, :move, :id, :at
 
-      # ports: StepPorts; move: as it is now; id: of the step; at: Time; holder: whose hold it is in, nil where nobody else could act.
+      # ports: StepPorts; move: as it is now; id: of the step; at: Time; holder: whose hold it is in, nil where nobody
+      # else could act.
       def initialize(ports, move, id, at, holder: nil)
         @ports = ports
         @move = move
@@ -34,13 +35,14 @@ module SteadyMove
       # The old DNS host, as it was known when the plan was made; nil where it was not.
       def old_host = plan.old_host && ports.accounts.host_of(plan.old_host)
 
-      # A sentence of this step, or with a String one from elsewhere in the catalogue; the move's own words are always in it.
+      # A sentence of this step, or with a String one from elsewhere in the catalogue; the move's own words are always
+      # in it.
       def sentence(key, **values)
         Words.phrase(key.is_a?(Symbol) ? "steps.#{id}.#{key}" : key, **words, **values)
       end
 
-      # Writes down what is about to be done, then yields its key (an EPP clTRID), so that a crash in between is seen. The hold is
-      # asked for once more in the same breath: one that has ended acts no more.
+      # Writes down what is about to be done, then yields its key (an EPP clTRID), so that a crash in between is seen.
+      # The hold is asked for once more in the same breath: one that has ended acts no more.
       def intend(says)
         key = ports.db.transaction do
           raise HoldLost if @holder && !ports.schedule.holds?(move.id, id, @holder, now: now)
@@ -81,7 +83,8 @@ module SteadyMove
       private
 
       def write(type, says, step: id, data: {})
-        ports.journal.add(type, at: now, says: says, by: "desk", move_id: move.id, name: plan.name, step: step, data: data)
+        ports.journal.add(type, at: now, says: says, by: "desk", move_id: move.id, name: plan.name, step: step,
+          data: data)
       end
 
       # source: a key of the catalogue's “sources”, alone or with its values, or a Phrase.
@@ -89,7 +92,7 @@ module SteadyMove
         key, values = source
         named = key.is_a?(Symbol) ? Words.say("sources.#{key}", **words, **(values || {})) : Words.say(source)
         Outcome.new(kind: kind, says: says, data: data.transform_keys(&:to_s), look_at: look_at, yours: yours,
-                    evidence: { "source" => named, "seen_at" => now, "ref" => ref }.compact)
+          evidence: { "source" => named, "seen_at" => now, "ref" => ref }.compact)
       end
     end
   end

@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Desk
-    # What acts know of the transfer at the registry. Whose transfer it is decides: dates and parties, never only that there is one.
+    # What acts know of the transfer at the registry. Whose transfer it is decides: dates and parties, never only that
+    # there is one.
     module Transfers
       # How much earlier than ours the other side's clock may stand.
       SLACK = 60
@@ -34,7 +35,8 @@ module SteadyMove
       def ours?(transfer)
         first = state.first_try_at(order_step)
         by = state.told("requested_by")&.data&.fetch("requested_by", nil)
-        (transfer.requested_at.nil? || transfer.requested_at >= first - SLACK) && (by.nil? || by == transfer.requested_by)
+        (transfer.requested_at.nil? || transfer.requested_at >= first - SLACK) && (by.nil? ||
+          by == transfer.requested_by)
       end
 
       # Where the name is after an order: losing, pending, or released to the gaining side.

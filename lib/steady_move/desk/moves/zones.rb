@@ -27,11 +27,13 @@ module SteadyMove
       def handover(name, zone)
         parent_ttl = delegation(name)&.last || Planning::ASSUMED.parent_ns
         zone_ns = zone[zone.origin, "NS"]&.ttl || 0
-        Records::Handover.new(parent_ns: parent_ttl, zone_ns: zone_ns, greatest: zone.greatest_ttl, negative: zone.negative_ttl,
-                              registry: 0)
+        Records::Handover.new(parent_ns: parent_ttl, zone_ns: zone_ns, greatest: zone.greatest_ttl,
+          negative: zone.negative_ttl,
+          registry: 0)
       end
 
-      # Asks every server for every content set of the zone. Returns [Deviation]; empty where all answer the same content.
+      # Asks every server for every content set of the zone. Returns [Deviation]; empty where all answer the same
+      # content.
       def deviations(servers, zone)
         servers.flat_map { |server| zone.content.filter_map { |set| deviation(server, set) } }
       end
@@ -44,8 +46,8 @@ module SteadyMove
         return if answer.authoritative && got == set.meanings
 
         key = if answer.authoritative then got.empty? ? "missing" : "differs"
-              else "not_served"
-              end
+        else "not_served"
+        end
         says = Words.say("zones.#{key}", server: server, type: set.type, name: set.name.to_host, rcode: answer.rcode)
         Deviation.new(server: server, name: set.name.to_host, type: set.type, says: says)
       end

@@ -26,7 +26,7 @@ module SteadyMove
 
         hash = BCrypt::Password.create(password, cost: @cost)
         @rows.insert_conflict(target: :email, update: { password_hash: hash, role: role })
-             .insert(email: email.downcase, password_hash: hash, role: role, created_at: @app.now.to_i)
+          .insert(email: email.downcase, password_hash: hash, role: role, created_at: @app.now.to_i)
       end
 
       def empty? = @rows.empty?
@@ -35,7 +35,7 @@ module SteadyMove
       # The person with :factor, the time of the second factor's last use, or nil where there is none.
       def signed_in(id)
         @rows.where(Sequel[:people][:id] => id).left_join(:account_otp_keys, id: :id)
-             .select(Sequel[:people].*, Sequel[:account_otp_keys][:last_use].as(:factor)).first
+          .select(Sequel[:people].*, Sequel[:account_otp_keys][:last_use].as(:factor)).first
       end
 
       def second_factor?(id) = @app.db[:account_otp_keys].where(id: id).any?
@@ -66,15 +66,15 @@ module SteadyMove
 
         word = SecureRandom.alphanumeric(24)
         @invitations.insert(token_digest: Digest::SHA256.hexdigest(word), email: email.downcase, role: role,
-                            expires_at: @app.now.to_i + INVITATION)
+          expires_at: @app.now.to_i + INVITATION)
         note("invited", by, email: email, role: role)
         word
       end
 
       # Takes an invitation up; it can't be used again. Raises Refused. Returns the e-mail.
       def accept(word, password)
-        row = @invitations.where(token_digest: Digest::SHA256.hexdigest(word.to_s)).where(Sequel[:expires_at] > @app.now.to_i).first
-        row or invalid(:invitation_over)
+        mine = @invitations.where(token_digest: Digest::SHA256.hexdigest(word.to_s))
+        row = mine.where(Sequel[:expires_at] > @app.now.to_i).first or invalid(:invitation_over)
         put(row[:email], password, role: row[:role])
         @invitations.where(token_digest: row[:token_digest]).delete
         note("invitation_taken", row[:email])

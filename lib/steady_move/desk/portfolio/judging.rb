@@ -29,7 +29,8 @@ module SteadyMove
         one(name, to: to)
       end
 
-      # name: A-label text; to: account id, for the rules that ask where it goes. Returns a Judged; nil where the name isn't held.
+      # name: A-label text; to: account id, for the rules that ask where it goes. Returns a Judged; nil where the name
+      # isn't held.
       def one(name, at: @app.now, to: nil)
         row = @app.names.find(name) or return
         known = Core::Names::DomainName.known(row[:name], row[:unicode])
@@ -37,7 +38,7 @@ module SteadyMove
         destination = to && Destinations.of(@app.accounts.find(to))
         judgement = Core::Readiness::Judge.judge(@app.rulebook, known, facts, destination: destination)
         Judged.new(row: row, name: known, facts: facts, at: at, account: @app.accounts.find(row[:account_id]),
-                   move: @app.moves.open_for(name), destination: destination, judgement: judgement)
+          move: @app.moves.open_for(name), destination: destination, judgement: judgement)
       end
     end
   end

@@ -5,8 +5,8 @@ require "openssl"
 
 module SteadyMove
   module Desk
-    # Judged names in a file, so that the first list after a start needs no judging. Signed with the desk's own key; anything that does
-    # not fit, another version or another rulebook, and it is as if there were none.
+    # Judged names in a file, so that the first list after a start needs no judging. Signed with the desk's own key;
+    # anything that does not fit, another version or another rulebook, and it is as if there were none.
     class KeptOutlines
       CODE = File.join(ROOT, "lib", "steady_move", "{core/readiness,core/names,desk/portfolio}", "**", "*.rb")
 
@@ -16,7 +16,8 @@ module SteadyMove
         @file = file
       end
 
-      # list: [PortfolioIndex::Entry]; marks: of Store::Names; basis: what judging rested on. The file is there whole or not at all.
+      # list: [PortfolioIndex::Entry]; marks: of Store::Names; basis: what judging rested on. The file is there whole
+      # or not at all.
       def write(list, marks, basis)
         return unless @file
 

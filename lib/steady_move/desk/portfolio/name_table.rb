@@ -5,7 +5,7 @@ module SteadyMove
     # The judged list as a table (RFC 4180).
     module NameTable
       HEADER = ["name", "international name", "account", "suffix", "gate", "clears at", "reasons", "earliest start",
-                "latest safe start", "expiry", "transfer lock", "DNS host", "name servers", "a year here", "currency"].freeze
+        "latest safe start", "expiry", "transfer lock", "DNS host", "name servers", "a year here", "currency"].freeze
 
       module_function
 
@@ -18,11 +18,16 @@ module SteadyMove
       def row(entry, account, gate, at)
         outline = entry.outline
         [entry.ascii, entry.unicode, account.title, entry.suffix, gate.kind, stamp(gate.clears_at),
-         blank(outline.reasons(at).join(" ")), stamp(outline.earliest_start(at)), stamp(entry.latest_safe), stamp(entry.expires),
-         { true => "on", false => "off" }[entry.locked], entry.dns_host, blank(entry.servers.join(" ")), *price(account.prices)]
+          blank(outline.reasons(at).join(" ")), stamp(outline.earliest_start(at)), stamp(entry.latest_safe),
+          stamp(entry.expires),
+          { true => "on", false => "off" }[entry.locked], entry.dns_host, blank(entry.servers.join(" ")),
+          *price(account.prices)]
       end
 
-      def stamp(seconds) = seconds && seconds.abs != Float::INFINITY ? Time.at(seconds).utc.strftime("%Y-%m-%dT%H:%M:%SZ") : nil
+      def stamp(seconds)
+        seconds && seconds.abs != Float::INFINITY ? Time.at(seconds).utc.strftime("%Y-%m-%dT%H:%M:%SZ") : nil
+      end
+
       def blank(text) = text.empty? ? nil : text
       def price(prices) = prices["renew"] ? [format("%.2f", prices["renew"]/100r), prices["currency"]] : [nil, nil]
       private_class_method :row, :stamp, :blank, :price

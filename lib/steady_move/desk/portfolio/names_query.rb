@@ -4,19 +4,21 @@ module SteadyMove
   module Desk
     # The list of names as somebody wants to see it: filtered, sorted, grouped, a stretch of it.
     class NamesQuery
-      # rows: [PortfolioIndex::Entry]; total: how many pass the filter; groups: [[key, count]] in order; changes: {[was, is] => count};
-      # snapshot, was: Snapshots at the instant asked for and now.
+      # rows: [PortfolioIndex::Entry]; total: how many pass the filter; groups: [[key, count]] in order; changes:
+      # {[was, is] => count}; snapshot, was: Snapshots at the instant asked for and now.
       Found = Struct.new(:rows, :total, :groups, :changes, :snapshot, :was, :stays, keyword_init: true)
       COLUMNS = %w[name gate account expiry stay lock dns].freeze
       DAY = 86_400
 
       # {account id => title, stay: {account id => minor units a year}}.
       def self.titles(accounts)
-        accounts.transform_values(&:title).merge(stay: accounts.transform_values { |a| a.prices["renew"] || Float::INFINITY })
+        accounts.transform_values(&:title).merge(stay: accounts.transform_values do |a|
+          a.prices["renew"] || Float::INFINITY
+        end)
       end
 
-      # given: {q:, gate:, account:, suffix:, within: days, changed:, sort:, group:, offset:, limit:, names: [those alone]};
-      # titles: {account id => title, stay: {account id => minor}}.
+      # given: {q:, gate:, account:, suffix:, within: days, changed:, sort:, group:, offset:, limit:, names: [those
+      # alone]}; titles: {account id => title, stay: {account id => minor}}.
       def initialize(given, titles)
         @given = given
         @titles = titles
@@ -34,8 +36,9 @@ module SteadyMove
         sorted = sorted.reverse if @down
         kept = sorted.select { |e| keep?(e, snapshot, was) }
         kept, groups = grouped(kept, snapshot)
-        Found.new(rows: kept[@given.fetch(:offset, 0), @given.fetch(:limit, 100)] || [], total: kept.size, groups: groups,
-                  changes: changes(snapshot, was), snapshot: snapshot, was: was, stays: kept.map(&:account_id).tally)
+        Found.new(rows: kept[@given.fetch(:offset, 0), @given.fetch(:limit, 100)] || [], total: kept.size,
+          groups: groups,
+          changes: changes(snapshot, was), snapshot: snapshot, was: was, stays: kept.map(&:account_id).tally)
       end
 
       private
@@ -45,11 +48,13 @@ module SteadyMove
       end
 
       def speaks_of?(entry, word)
-        entry.ascii.include?(word) || entry.unicode.include?(word) || @titles[entry.account_id].to_s.downcase.include?(word)
+        entry.ascii.include?(word) || entry.unicode.include?(word) ||
+          @titles[entry.account_id].to_s.downcase.include?(word)
       end
 
       def here?(entry)
-        (@only.nil? || @only.include?(entry.ascii)) && (@given[:account].nil? || entry.account_id == @given[:account]) &&
+        (@only.nil? || @only.include?(entry.ascii)) && (@given[:account].nil? ||
+          entry.account_id == @given[:account]) &&
           (@given[:suffix].nil? || entry.suffix == @given[:suffix])
       end
 

@@ -8,7 +8,8 @@ module SteadyMove
       KINDS = {
         "paid" => :flag, "privacy" => :flag, "registrant_email" => :text, "admin_email" => :text,
         "mailbox" => %w[proven unproven bounced unread], "registrant_changed_at" => :date, "change_opted_out" => :flag,
-        "expires_at" => :date, "dispute" => :text, "tied_services" => :list, "premium" => :flag, "presence_proven" => :flag,
+        "expires_at" => :date, "dispute" => :text, "tied_services" => :list, "premium" => :flag,
+        "presence_proven" => :flag,
         "code_by_mail" => :flag
       }.freeze
       MOST = 300
@@ -32,7 +33,7 @@ module SteadyMove
 
       def keep(name, key, value, by)
         fact = Core::Readiness::Fact.new(key: key.to_sym, value: value, source: :hand, seen_at: @app.now,
-                                         ref: Words.say("notes.by", by: by))
+          ref: Words.say("notes.by", by: by))
         @app.names.learn(name, [fact])
       end
 

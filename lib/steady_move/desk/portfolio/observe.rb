@@ -6,8 +6,8 @@ module SteadyMove
     class Observe
       Fact = Core::Readiness::Fact
 
-      # What one look brought: the sources that answered, and a sentence for each that did not; unserved: no public record
-      # service is known for the suffix.
+      # What one look brought: the sources that answered, and a sentence for each that did not; unserved: no public
+      # record service is known for the suffix.
       Seen = Struct.new(:sources, :problems, :unserved, keyword_init: true)
 
       def initialize(app)
@@ -42,15 +42,16 @@ module SteadyMove
         data, registrant, admin, ends = said.values_at(:data, :registrant, :admin, :ends)
         facts(:account, Words.say("sources.epp_info", at: account.title),
               **common(data), transfer_ends_at: ends, registrant_email: registrant&.email,
-                              registrant_changed_at: registrant && changed(registrant, data), registrant_contact: fields(registrant),
-                              admin_contact: fields(admin), admin_email: admin&.email)
+          registrant_changed_at: registrant && changed(registrant, data), registrant_contact: fields(registrant),
+          admin_contact: fields(admin), admin_email: admin&.email)
       end
 
       # The name, its contacts and the deadline of a transfer under way, over one connection.
       def asked(client, name)
         data = client.request(command(:info, name: name.ascii)).data
         registrant = contact(client, data.registrant)
-        { data: data, registrant: registrant, admin: data.admin == data.registrant ? registrant : contact(client, data.admin),
+        { data: data, registrant: registrant, admin: data.admin == data.registrant ? registrant : contact(client,
+          data.admin),
           ends: (pending_until(client, name) if data.statuses.include?("pendingTransfer")) }
       end
 
@@ -69,8 +70,10 @@ module SteadyMove
       end
 
       def fields(contact)
-        contact && { "id" => contact.id, "name" => contact.name, "org" => contact.organization, "street" => contact.street,
-                     "city" => contact.city, "country" => contact.country, "voice" => contact.voice, "email" => contact.email }.compact
+        contact && { "id" => contact.id, "name" => contact.name, "org" => contact.organization,
+                     "street" => contact.street,
+                     "city" => contact.city, "country" => contact.country, "voice" => contact.voice,
+                     "email" => contact.email }.compact
       end
 
       # The registry's deadline for a transfer under way (acDate).
@@ -80,12 +83,15 @@ module SteadyMove
         nil
       end
 
-      # When the registrant was last changed: the contact's last change, or, where another contact took its place later, that one's
-      # making. Where neither is: since it was made.
+      # When the registrant was last changed: the contact's last change, or, where another contact took its place
+      # later, that one's making. Where neither is: since it was made.
       def changed(contact, data)
-        later = contact.created_at if contact.created_at && data.created_at && contact.created_at > data.created_at + 86_400
+        if contact.created_at && data.created_at && contact.created_at > data.created_at + 86_400
+          later = contact.created_at
+        end
         moved = data.transferred_at
-        later = nil if later && moved && (later - moved).abs < 86_400 # the gaining side's own object for the same holder
+        # the gaining side's own object for the same holder
+        later = nil if later && moved && (later - moved).abs < 86_400
         [contact.changed_at, later].compact.max || contact.created_at
       end
 
@@ -94,8 +100,9 @@ module SteadyMove
       def from_public_record(name, account, held)
         data = @app.rdap.domain(name)
         hidden = privacy(data.registrant_email, account, held)
-        facts(:public_record, data.url, **common(data), **(hidden == false ? shown(data, account) : {}), privacy: hidden,
-                                        registrar: data.registrar, signed: data.signed, public_email: data.registrant_email)
+        facts(:public_record, data.url, **common(data), **(hidden == false ? shown(data, account) : {}),
+          privacy: hidden,
+          registrar: data.registrar, signed: data.signed, public_email: data.registrant_email)
       rescue Wire::Rdap::NotFound
         raise if @app.names.find(name.ascii).nil?
 
@@ -107,8 +114,8 @@ module SteadyMove
         account.kind == "epp" ? {} : { registrant_email: data.registrant_email, admin_email: data.admin_email }.compact
       end
 
-      # The service that stands in for the registrant, known by its mail domain; false where none does, also where the public
-      # record shows the very address that the account has; nil where that can't be told.
+      # The service that stands in for the registrant, known by its mail domain; false where none does, also where the
+      # public record shows the very address that the account has; nil where that can't be told.
       def privacy(email, account, held)
         return if email.to_s.empty?
         return false if email.casecmp?(held.to_s)
@@ -126,7 +133,9 @@ module SteadyMove
       end
 
       def facts(source, ref, **values)
-        values.compact.map { |key, value| Fact.new(key: key, value: value, source: source, seen_at: @app.now, ref: ref) }
+        values.compact.map do |key, value|
+          Fact.new(key: key, value: value, source: source, seen_at: @app.now, ref: ref)
+        end
       end
     end
   end

@@ -4,7 +4,8 @@ module SteadyMove
   module Desk
     # A site's own word on a suffix: what it would change, saved with its source, taken back.
     class Overruling
-      # touched: how many names' gate would change; names: the first of them as [name, was, is]; looked_at: how many were judged.
+      # touched: how many names' gate would change; names: the first of them as [name, was, is]; looked_at: how many
+      # were judged.
       Preview = Struct.new(:touched, :names, :looked_at, keyword_init: true)
       SHOWN = 50
       DATE = /\A\d{4}-\d\d-\d\d\z/
@@ -59,7 +60,10 @@ module SteadyMove
 
       def weigh(found, row, facts, changed)
         name = Core::Names::DomainName.known(row[:name], row[:unicode])
-        was, is = [@app.rulebook, changed].map { |book| Core::Readiness::Judge.judge(book, name, facts).outline.gate(@app.now.to_i) }
+        was, is = [@app.rulebook, changed].map do |book|
+          Core::Readiness::Judge.judge(book, name,
+            facts).outline.gate(@app.now.to_i)
+        end
         found.looked_at += 1
         return if was == is
 

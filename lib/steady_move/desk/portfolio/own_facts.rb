@@ -2,10 +2,11 @@
 
 module SteadyMove
   module Desk
-    # What the desk knows of names from its own doing: codes held, the registrar that a name came from, and what hangs together
-    # between names.
+    # What the desk knows of names from its own doing: codes held, the registrar that a name came from, and what hangs
+    # together between names.
     class OwnFacts
-      # many: read what is known of all names once, for judging the whole list; else ask for each name; only: for one name.
+      # many: read what is known of all names once, for judging the whole list; else ask for each name; only: for one
+      # name.
       def initialize(app, many: false, only: nil)
         @names = app.names
         @codes = app.codes.held(only)
@@ -29,7 +30,8 @@ module SteadyMove
         people = about_people(row, facts)
         return facts if code.nil? && from.nil? && people.empty? && nothing_between?(name, facts)
 
-        extra = { came_from: from && @registrars[from], hosts_for_others: hosts(name), same_zone: same_zone(facts), **people,
+        extra = { came_from: from && @registrars[from], hosts_for_others: hosts(name), same_zone: same_zone(facts),
+                  **people,
                   **(code ? about(code, name) : {}) }.compact
         extra.empty? ? facts : facts.with(**extra)
       end
@@ -48,10 +50,13 @@ module SteadyMove
 
       # {account id => facts of those that send codes by mail}.
       def mailing(accounts)
-        accounts.select { |a| a.ways["code"] == "mail" }.to_h { |a| [a.id, { code_by_mail: true, mail_role: Contacts.deciding(a, nil) }.freeze] }
+        accounts.select do |a|
+          a.ways["code"] == "mail"
+        end.to_h { |a| [a.id, { code_by_mail: true, mail_role: Contacts.deciding(a, nil) }.freeze] }
       end
 
-      # Whom the account writes to, and what is known of their mailboxes; what a person noted holds where no word was sent.
+      # Whom the account writes to, and what is known of their mailboxes; what a person noted holds where no word was
+      # sent.
       def about_people(row, facts)
         return @mailing.fetch(row[:account_id], {}) if @boxes.empty?
 
@@ -66,7 +71,9 @@ module SteadyMove
 
       # code: [seconds when it came, state].
       def about(code, name)
-        { code_held: true, code_received_at: Store::Values.time(code[0]), code_rejected: (true if code[1] == "rejected"),
+        { code_held: true, code_received_at: Store::Values.time(code[0]), code_rejected: (if code[1] == "rejected"
+                                                                                            true
+                                                                                          end),
           code_unfit_for: unfit_for(name) }
       end
 

@@ -2,13 +2,14 @@
 
 module SteadyMove
   module Desk
-    # Every name in short with the outline of its judgement, without a destination; follows the database by revision: only what
-    # changed is read and judged anew, unless the rulebook or what judging takes from the accounts did.
+    # Every name in short with the outline of its judgement, without a destination; follows the database by revision:
+    # only what changed is read and judged anew, unless the rulebook or what judging takes from the accounts did.
     class PortfolioIndex
       # expires, seen, latest_safe: seconds; servers: shared lists; move: [id, stage] or nil;
       # towards: the values that rules about a destination ask for.
-      Entry = Struct.new(:ascii, :unicode, :suffix, :account_id, :expires, :locked, :servers, :dns_host, :seen, :outline, :latest_safe,
-                         :move, :contradicting, :towards)
+      Entry = Struct.new(:ascii, :unicode, :suffix, :account_id, :expires, :locked, :servers, :dns_host, :seen,
+        :outline, :latest_safe,
+        :move, :contradicting, :towards)
 
       attr_reader :done, :of
 
@@ -115,9 +116,11 @@ module SteadyMove
         merged, contradicting = Core::Readiness::Facts.merged(said)
         facts = context[:own].add(row, merged)
         judgement = Core::Readiness::Judge.judge(context[:rulebook], name, facts)
-        Entry.new(name.ascii, name.unicode, share(name.suffix), share(row[:account_id]), facts[:expires_at]&.to_i, locked(facts),
-                  share(facts[:name_servers] || []), share(facts[:dns_host]), seen, judgement.outline, judgement.latest_safe_start,
-                  context[:moves][row[:name]], contradicting, towards(facts)).freeze
+        Entry.new(name.ascii, name.unicode, share(name.suffix), share(row[:account_id]), facts[:expires_at]&.to_i,
+          locked(facts),
+          share(facts[:name_servers] || []), share(facts[:dns_host]), seen, judgement.outline,
+          judgement.latest_safe_start,
+          context[:moves][row[:name]], contradicting, towards(facts)).freeze
       end
 
       def locked(facts) = facts.known?(:statuses) ? facts.statuses.include?(Core::Names::Statuses::LOCK) : nil

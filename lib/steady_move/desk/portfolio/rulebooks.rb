@@ -16,11 +16,12 @@ module SteadyMove
         rules = File.join(folder, "rules.yml")
         families = Dir[File.join(folder, "*.yml")] - [rules]
         Core::Readiness::Rulebook.new(rules: { file: "rules.yml", rows: read(rules) },
-                                      families: families.map { |f| { file: File.basename(f), row: read(f) } })
+          families: families.map { |f| { file: File.basename(f), row: read(f) } })
       rescue Invalid => e
         raise e if e.path.nil?
 
-        raise Invalid.new("#{e.file}: line #{line(File.join(folder, e.file), e.path)}", nil, e.message.delete_prefix("#{e.file}: "))
+        raise Invalid.new("#{e.file}: line #{line(File.join(folder, e.file), e.path)}", nil,
+          e.message.delete_prefix("#{e.file}: "))
       end
 
       def read(file)

@@ -71,8 +71,8 @@ module SteadyMove
         @orders = orders.to_h { |column, (sorted, key)| [column, [reordered(sorted.dup, key, changes, held), key]] }
       end
 
-      # Takes the entries that were out of a sorted list, where they stand, and puts those that are in. Until then an entry stands by the
-      # gate that it had.
+      # Takes the entries that were out of a sorted list, where they stand, and puts those that are in. Until then an
+      # entry stands by the gate that it had.
       def reordered(sorted, key, changes, held)
         fresh = Set.new.compare_by_identity.merge(changes.map(&:last).compact)
         own = ->(e) { key.call(e, fresh.include?(e) ? @gates : held) }
@@ -92,7 +92,8 @@ module SteadyMove
         end || sorted.size
       end
 
-      # Names tie-break, because the list is by name: few different keys keep its order within each; instants carry their place.
+      # Names tie-break, because the list is by name: few different keys keep its order within each; instants carry
+      # their place.
       def sort(column, key)
         return by_instant(key) if column == "expiry"
 

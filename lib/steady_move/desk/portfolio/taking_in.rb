@@ -2,14 +2,16 @@
 
 module SteadyMove
   module Desk
-    # Takes names in from what somebody typed or from a table; each line's fate is told, and nothing good is lost beside the bad.
+    # Takes names in from what somebody typed or from a table; each line's fate is told, and nothing good is lost
+    # beside the bad.
     class TakingIn
       # fate: taken, corrected, known or refused; says: why, or from what to what.
       Line = Struct.new(:typed, :fate, :name, :says, keyword_init: true)
       # One thing to take in: what was typed, the account's id or title where the table names it, notes by key.
       Wish = Struct.new(:typed, :account, :notes, keyword_init: true)
       # What a table's column may hold, and words of headers that seem to say so.
-      COLUMNS = { "name" => %w[domain name], "account" => %w[account registrar], "expires_at" => %w[expir], "paid" => %w[paid],
+      COLUMNS = { "name" => %w[domain name], "account" => %w[account registrar], "expires_at" => %w[expir],
+                  "paid" => %w[paid],
                   "privacy" => %w[privacy], "registrant_email" => %w[mail], "premium" => %w[premium] }.freeze
       FLAGS = { "yes" => true, "true" => true, "1" => true, "on" => true,
                 "no" => false, "false" => false, "0" => false, "off" => false }.freeze
@@ -25,11 +27,18 @@ module SteadyMove
         words.reject(&:empty?).map { |w| Wish.new(typed: w, notes: {}) }
       end
 
-      # A table's first lines and which column seems to hold what: {header:, rows:, guess: {key => index}}. Raises Refused.
+      # A table's first lines and which column seems to hold what: {header:, rows:, guess: {key => index}}. Raises
+      # Refused.
       def self.look(text)
         rows = Wire::Csv.read(text).map(&:last)
         header = rows.first || []
-        guess = COLUMNS.transform_values { |words| header.index { |h| words.any? { |w| h.downcase.include?(w) } } }.compact
+        guess = COLUMNS.transform_values do |words|
+          header.index do |h|
+            words.any? do |w|
+              h.downcase.include?(w)
+            end
+          end
+        end.compact
         { header: header, rows: rows.drop(1).first(3), guess: guess }
       rescue Wire::Malformed => e
         raise Refused.new(:invalid, :table_unreadable, says: e.message)
@@ -71,7 +80,10 @@ module SteadyMove
         return line(wish, "refused", name, say(:no_account, given: wish.account)) unless account
 
         seen = Observe.new(@app).name(name, account)
-        return line(wish, "refused", name, seen.problems.join(" ")) if seen.sources.empty? && !(account.kind == "by_hand" && seen.unserved)
+        if seen.sources.empty? && !(account.kind == "by_hand" && seen.unserved)
+          return line(wish, "refused", name,
+            seen.problems.join(" "))
+        end
 
         keep(name, account, by)
         taken(wish, name, note(name, wish.notes, by), seen.sources.empty?)

@@ -72,7 +72,8 @@ Sequel.migration do
       index %i[move_id seq]
     end
     %w[UPDATE DELETE].each do |verb|
-      run "CREATE TRIGGER events_no_#{verb.downcase} BEFORE #{verb} ON events BEGIN SELECT RAISE(ABORT, 'the journal is only added to'); END"
+      run "CREATE TRIGGER events_no_#{verb.downcase} BEFORE #{verb} ON events BEGIN SELECT RAISE(ABORT, 'the " \
+          "journal is only added to'); END"
     end
 
     # When each step is looked at next, and who holds it just now.

@@ -3,7 +3,8 @@
 # Letters that went out, mailboxes that were proven, and what a person corrected in the post.
 Sequel.migration do
   up do
-    # state: intended (about to go out), sent, answered; how: smtp or hand; steps: [[move id, step]]; word: sealed, for proofs.
+    # state: intended (about to go out), sent, answered; how: smtp or hand; steps: [[move id, step]]; word: sealed,
+    # for proofs.
     create_table(:letters) do
       primary_key :id
       String :account_id
@@ -41,7 +42,8 @@ Sequel.migration do
     end
 
     %w[INSERT UPDATE].each do |verb|
-      run "CREATE TRIGGER mailboxes_#{verb.downcase}_stamps AFTER #{verb} ON mailboxes BEGIN UPDATE stamps SET count = count + 1 WHERE key = 'places'; END"
+      run "CREATE TRIGGER mailboxes_#{verb.downcase}_stamps AFTER #{verb} ON mailboxes BEGIN UPDATE stamps SET " \
+          "count = count + 1 WHERE key = 'places'; END"
     end
   end
 

@@ -2,8 +2,9 @@
 
 require "json"
 
-# Due work is asked for: moves know how far their journal is scheduled, steps when they are due. Lines keep the key and values of
-# their sentence. Stored plans name their old DNS host by id. Names are read anew one by one, not all of them.
+# Due work is asked for: moves know how far their journal is scheduled, steps when they are due. Lines keep the key
+# and values of their sentence. Stored plans name their old DNS host by id. Names are read anew one by one, not all of
+# them.
 Sequel.migration do
   up do
     alter_table(:events) { add_column :words, String }
@@ -15,7 +16,8 @@ Sequel.migration do
     end
     alter_table(:looks) { add_column :set_at, Integer, null: false, default: 0 }
     run "UPDATE moves SET last_seq = coalesce((SELECT max(seq) FROM events WHERE move_id = moves.id), 0)"
-    run "UPDATE moves SET ending = (SELECT type FROM events WHERE move_id = moves.id AND type IN ('settled', 'called-off', 'refused') " \
+    run "UPDATE moves SET ending = (SELECT type FROM events WHERE move_id = moves.id AND type IN ('settled', " \
+        "'called-off', 'refused') " \
         "ORDER BY seq LIMIT 1)"
     run "DELETE FROM looks WHERE move_id NOT IN (SELECT id FROM moves WHERE open = 1)"
     # What waited for a while under the version before is looked at once.
@@ -30,19 +32,25 @@ Sequel.migration do
     drop_table(:zones)
 
     { "moves_last" => "moves(scheduled_seq) WHERE scheduled_seq < last_seq", "moves_of_name" => "moves(name, id)",
-      "moves_ended_as" => "moves(ending, name)", "moves_by_turn" => "moves(open, turn, id)", "looks_due" => "looks(due_at)",
+      "moves_ended_as" => "moves(ending, name)", "moves_by_turn" => "moves(open, turn, id)",
+      "looks_due" => "looks(due_at)",
       "looks_set" => "looks(set_at)", "looks_held" => "looks(held_until) WHERE held_until IS NOT NULL",
-      "messages_of_move" => "messages(move_id, at)", "messages_newest" => "messages(coalesce(at, 0), uid)", "messages_id" => "messages(message_id)",
-      "letters_to" => "letters(recipient, id)", "letters_lower" => "letters(lower(recipient), id)", "letters_open" => "letters(id) WHERE state <> 'answered'",
+      "messages_of_move" => "messages(move_id, at)", "messages_newest" => "messages(coalesce(at, 0), uid)",
+      "messages_id" => "messages(message_id)",
+      "letters_to" => "letters(recipient, id)", "letters_lower" => "letters(lower(recipient), id)",
+      "letters_open" => "letters(id) WHERE state <> 'answered'",
       "letters_id" => "letters(message_id)", "letters_reference" => "letters(reference)",
       "codes_of_name" => "codes(name) WHERE state <> 'wiped'", "codes_of_move" => "codes(move_id)",
-      "events_of_name" => "events(name, seq)", "events_of_type" => "events(type, seq)" }.each { |name, on| run "CREATE INDEX #{name} ON #{on}" }
+      "events_of_name" => "events(name, seq)", "events_of_type" => "events(type, seq)" }.each do |name,
+        on| run "CREATE INDEX #{name} ON #{on}"
+    end
 
     run "CREATE TRIGGER events_insert_moves AFTER INSERT ON events WHEN NEW.move_id IS NOT NULL BEGIN " \
         "UPDATE moves SET last_seq = NEW.seq WHERE id = NEW.move_id; END"
     run "CREATE TRIGGER events_insert_ends AFTER INSERT ON events WHEN NEW.move_id IS NOT NULL AND " \
         "NEW.type IN ('settled', 'called-off', 'refused', 'resumed') BEGIN " \
-        "UPDATE moves SET ending = CASE WHEN NEW.type = 'resumed' THEN NULL ELSE coalesce(ending, NEW.type) END WHERE id = NEW.move_id; END"
+        "UPDATE moves SET ending = CASE WHEN NEW.type = 'resumed' THEN NULL ELSE coalesce(ending, NEW.type) END " \
+        "WHERE id = NEW.move_id; END"
 
     # Titles of DNS hosts that stored plans kept → their ids.
     hosts = self[:dns_hosts].select_hash(:title, :id)
@@ -58,7 +66,8 @@ Sequel.migration do
       primary_key %i[name address]
       index :address
     end
-    run "INSERT OR IGNORE INTO addresses SELECT name, lower(json_extract(facts, '$.registrant_email')) FROM sightings " \
+    run "INSERT OR IGNORE INTO addresses SELECT name, lower(json_extract(facts, '$.registrant_email')) FROM " \
+        "sightings " \
         "WHERE json_type(facts, '$.registrant_email') = 'text'"
     run "INSERT OR IGNORE INTO addresses SELECT name, lower(json_extract(facts, '$.admin_email')) FROM sightings " \
         "WHERE json_type(facts, '$.admin_email') = 'text'"
@@ -75,11 +84,14 @@ Sequel.migration do
       "UPDATE stamps SET count = count + 1 WHERE key = 'names'; " \
         "UPDATE names SET revision = (SELECT count FROM stamps WHERE key = 'names') WHERE name #{names};"
     end
-    olds = { sightings: %w[insert update delete], moves: %w[insert update], codes: %w[insert update], events: %w[insert], names: %w[insert update] }
+    olds = { sightings: %w[insert update delete], moves: %w[insert update], codes: %w[insert update],
+             events: %w[insert], names: %w[insert update] }
     olds.each { |table, verbs| verbs.each { |v| run "DROP TRIGGER #{table}_#{v}_revises" } }
-    { sightings: %w[INSERT UPDATE], moves: %w[INSERT], codes: %w[INSERT UPDATE], events: %w[INSERT] }.each do |table, verbs|
+    { sightings: %w[INSERT UPDATE], moves: %w[INSERT], codes: %w[INSERT UPDATE],
+      events: %w[INSERT] }.each do |table, verbs|
       verbs.each do |v|
-        run "CREATE TRIGGER #{table}_#{v.downcase}_revises AFTER #{v} ON #{table} WHEN NEW.name IS NOT NULL BEGIN #{bump.call('= NEW.name')} END"
+        run "CREATE TRIGGER #{table}_#{v.downcase}_revises AFTER #{v} ON #{table} WHEN NEW.name IS NOT NULL BEGIN " \
+            "#{bump.call('= NEW.name')} END"
       end
     end
     run "CREATE TRIGGER moves_update_revises AFTER UPDATE OF open, stage ON moves BEGIN #{bump.call('= NEW.name')} END"
@@ -87,7 +99,8 @@ Sequel.migration do
     run "CREATE TRIGGER names_insert_revises AFTER INSERT ON names BEGIN #{bump.call('= NEW.name')} END"
     run "CREATE TRIGGER names_update_revises AFTER UPDATE OF account_id ON names BEGIN #{bump.call('= NEW.name')} END"
     run "DROP TRIGGER names_delete_stamps"
-    run "CREATE TRIGGER names_delete_goes AFTER DELETE ON names BEGIN UPDATE stamps SET count = count + 1 WHERE key = 'names'; " \
+    run "CREATE TRIGGER names_delete_goes AFTER DELETE ON names BEGIN UPDATE stamps SET count = count + 1 WHERE key " \
+        "= 'names'; " \
         "INSERT INTO gone (name, revision) VALUES (OLD.name, (SELECT count FROM stamps WHERE key = 'names')); END"
     %w[insert update].each do |v|
       run "DROP TRIGGER mailboxes_#{v}_stamps"

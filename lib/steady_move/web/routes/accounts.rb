@@ -8,7 +8,9 @@ module SteadyMove
         extend Answers
 
         on "accounts" do
-          { usual_destination: Desk::Destinations.usual(desk), accounts: desk.accounts.all.map { |a| Views::AccountView.account(a) },
+          { usual_destination: Desk::Destinations.usual(desk), accounts: desk.accounts.all.map do |a|
+            Views::AccountView.account(a)
+          end,
             hosts: desk.accounts.hosts.map { |h| Views::AccountView.host(h) } }
         end
 

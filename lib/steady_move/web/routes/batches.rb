@@ -11,7 +11,10 @@ module SteadyMove
         module Helpers
           def batch
             account!(given["to"], "to")
-            raise Problem.say(422, :no_host, given: given["host"]) if given["host"] && !desk.accounts.host_of(given["host"])
+            if given["host"] && !desk.accounts.host_of(given["host"])
+              raise Problem.say(422, :no_host,
+                given: given["host"])
+            end
 
             names, to, host = given.values_at("names", "to", "host")
             job = application.jobs.start(by: me, of: names.size) do |j|

@@ -6,6 +6,7 @@ module SteadyMove
       # The list of names: on screen, as a table to take along, as a report to print.
       module Listings
         extend Answers
+
         REPORT_MOST = 500
 
         # The list as it is asked for.
@@ -25,7 +26,9 @@ module SteadyMove
           def everything
             at, snapshot, was, accounts = listed(patience: 120)
             names = asked[:names]&.split(",")
-            found = query(accounts, offset: 0, limit: snapshot.list.size, **(names ? { names: names } : {})).call(snapshot, was)
+            found = query(accounts, offset: 0, limit: snapshot.list.size, **(names ? { names: names } : {})).call(
+              snapshot, was
+            )
             [found, accounts, at]
           end
         end

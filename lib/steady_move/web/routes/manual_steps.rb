@@ -26,7 +26,8 @@ module SteadyMove
         end
 
         on "consent" do
-          manual_steps.consent(given["moves"], given_by: given["given_by"], ends: Contract.instant(given["until"]), by: me)
+          manual_steps.consent(given["moves"], given_by: given["given_by"], ends: Contract.instant(given["until"]),
+            by: me)
           done
         end
 

@@ -6,6 +6,7 @@ module SteadyMove
       # Planning, starting, following and steering moves.
       module Moves
         extend Answers
+
         PAGE = 100
 
         # What others show of moves as well.
@@ -20,8 +21,11 @@ module SteadyMove
           def move_sheet(id)
             move = desk.moves.find(id) or raise Desk::Refused.new(:unknown, :no_move, id: id)
             instructions = Desk::Instructions.new(desk)
-            Views::MoveView.sheet(move, words_of(move), desk.schedule.looks([id]), now, code_state: desk.codes.state_of(id),
-                                                                                       hands: ->(state) { instructions.of(move, state) })
+            Views::MoveView.sheet(move, words_of(move), desk.schedule.looks([id]), now,
+              code_state: desk.codes.state_of(id),
+              hands: ->(state) {
+                instructions.of(move, state)
+              })
           end
 
           def planning = Desk::Planning.new(desk)
@@ -35,7 +39,8 @@ module SteadyMove
         end
 
         on "propose" do
-          found = planning.propose(given["name"], to: given["to"], host: given["host"]) or raise Desk::Refused.new(:invalid, :nothing_to_move)
+          found = planning.propose(given["name"], to: given["to"],
+            host: given["host"]) or raise Desk::Refused.new(:invalid, :nothing_to_move)
           Views::MoveView.proposal(found, Desk::MoveWords.of(found.plan, desk.accounts), now)
         end
 
@@ -49,8 +54,9 @@ module SteadyMove
         on "moves" do
           limit = asked.fetch(:limit, PAGE)
           open = { "open" => true, "ended" => false }[asked[:state]]
-          moves = desk.moves.page(before: asked[:before], limit: limit, turn: asked[:turn], open: open, account: asked[:account],
-                                  words: asked[:q])
+          moves = desk.moves.page(before: asked[:before], limit: limit, turn: asked[:turn], open: open,
+            account: asked[:account],
+            words: asked[:q])
           { moves: cards_of(moves), next: moves.size == limit ? moves.last.id : nil }
         end
 

@@ -6,6 +6,7 @@ module SteadyMove
       # Names one by one: looked up, noted, judged.
       module Names
         extend Answers
+
         HISTORY = 50
 
         # A judged name and its sheet.
@@ -21,9 +22,9 @@ module SteadyMove
             people = Desk::Contacts.new(desk)
             history = desk.journal.page(name: name, limit: HISTORY)
             sheet = Views::NameView.sheet(found, history, problems: problems, go: planning.going(found, to: asked[:to]),
-                                                          old_after: desk.facts_age)
+              old_after: desk.facts_age)
             sheet.merge(contacts: Views::NameView.contacts(people.cards(found), people.choices(found)),
-                        history_goes_on: history.size == HISTORY)
+              history_goes_on: history.size == HISTORY)
           end
         end
 

@@ -6,6 +6,7 @@ module SteadyMove
       # The post: what came, dropped in or put right.
       module Post
         extend Answers
+
         # Octets of a message that is dropped in.
         MOST = 32 * 1024 * 1024
         PAGE = 100
@@ -40,7 +41,8 @@ module SteadyMove
         end
 
         on "correctMessage" do
-          Desk::Replies.new(desk).correct(asked[:id], kind: given["kind"], names: given["names"], trust: given["trust"] == true, by: me)
+          Desk::Replies.new(desk).correct(asked[:id], kind: given["kind"], names: given["names"],
+            trust: given["trust"] == true, by: me)
           nudge
           post_page
         end

@@ -6,6 +6,7 @@ module SteadyMove
       # The practice world's clock and faults; there only where a practice world is.
       module Practice
         extend Answers
+
         FARTHEST = 400 * 86_400
 
         # The practice world, where there is one.

@@ -20,7 +20,8 @@ module SteadyMove
         end
 
         on "override" do
-          overruling.save(*given.values_at("suffix", "key", "value"), source: given["source"], date: given["date"], by: me)
+          overruling.save(*given.values_at("suffix", "key", "value"), source: given["source"], date: given["date"],
+            by: me)
           status 201
           book
         end

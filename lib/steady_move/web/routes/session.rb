@@ -8,8 +8,10 @@ module SteadyMove
         extend Answers
 
         on "session" do
-          { signed_in: !person.nil?, second_factor: half_way? == true, email: person && person[:email], role: person && person[:role],
-            now: Views::Json.time(now), csrf: Rack::Protection::AuthenticityToken.token(session), practice: !application.practice.nil?,
+          { signed_in: !person.nil?, second_factor: half_way? == true, email: person && person[:email], role: person &&
+            person[:role],
+            now: Views::Json.time(now), csrf: Rack::Protection::AuthenticityToken.token(session),
+            practice: !application.practice.nil?,
             first_run: application.first_run.open?, version: VERSION }
         end
 

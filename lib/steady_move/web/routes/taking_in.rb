@@ -18,7 +18,11 @@ module SteadyMove
           columns = given["columns"]
           wishes = columns ? Desk::TakingIn.table(given["text"], columns) : Desk::TakingIn.words(given["text"])
           who = me
-          taken_in(application.jobs.start(by: who, of: wishes.size) { |j| taking.call(wishes, account, by: who) { j.done += 1 } })
+          taken_in(application.jobs.start(by: who, of: wishes.size) do |j|
+            taking.call(wishes, account, by: who) do
+              j.done += 1
+            end
+          end)
         end
 
         on("lookAtTable") { Desk::TakingIn.look(given["text"]) }

@@ -8,8 +8,10 @@ module SteadyMove
         module_function
 
         def account(account)
-          { id: account.id, title: account.title, registrar: account.registrar, kind: account.kind, prices: account.prices,
-            connection: account.connection.slice("host", "port", "client"), ways: account.ways, site: account.habits["site"],
+          { id: account.id, title: account.title, registrar: account.registrar, kind: account.kind,
+            prices: account.prices,
+            connection: account.connection.slice("host", "port", "client"), ways: account.ways,
+            site: account.habits["site"],
             support: account.habits["support"], privacy_service: account.privacy_service&.fetch("title", nil) }
         end
 

@@ -31,22 +31,27 @@ module SteadyMove
 
         def item(item)
           item.to_h.slice(:name, :step, :title, :phase, :says, :letter)
-              .merge(move: item.move_id, hand: hand(item.hand), since: Json.time(item.since), said_at: Json.time(item.said_at))
+            .merge(move: item.move_id, hand: hand(item.hand), since: Json.time(item.since),
+              said_at: Json.time(item.said_at))
         end
 
         def hand(hand)
           return unless hand
 
-          hand.to_h.merge(typed: hand.typed.map { |label, value| { label: label, value: value } }, pastes: hand.pastes == true)
+          hand.to_h.merge(typed: hand.typed.map do |label, value|
+            { label: label, value: value }
+          end, pastes: hand.pastes == true)
         end
 
         def consents(due)
-          due && { moves: due.moves.map { |m| { id: m.id, name: m.name } }, shown: due.shown, until: Json.time(due.until) }
+          due && { moves: due.moves.map do |m|
+            { id: m.id, name: m.name }
+          end, shown: due.shown, until: Json.time(due.until) }
         end
 
         def letter(row)
           row.slice(:id, :recipient, :subject, :names, :kinds, :how, :state, :by, :account_id)
-             .merge(at: Json.time(row[:at]), due_at: Json.time(row[:due_at]), answered_at: Json.time(row[:answered_at]))
+            .merge(at: Json.time(row[:at]), due_at: Json.time(row[:due_at]), answered_at: Json.time(row[:answered_at]))
         end
 
         # raw: the whole message, to be saved as a file.

@@ -16,25 +16,32 @@ module SteadyMove
           means, ends = current && deadline(move, current)
           { id: move.id, name: move.name, from: words[:from], to: words[:to], stage: state.stage, open: move.open,
             turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at), finish: finish(move, now),
-            until: Json.time(ends), until_means: means, look_at: Json.time(current && looks[[move.id, current.step.id]]),
+            until: Json.time(ends), until_means: means, look_at: Json.time(current && looks[[move.id,
+              current.step.id]]),
             exposed: exposed(state, now), can_approve: approve?(state), **now_at(current, words) }
         end
 
-        # The sheet of one move: card, track, steps, journal. hands: answers what a person does at an active step, or nil.
+        # The sheet of one move: card, track, steps, journal. hands: answers what a person does at an active step, or
+        # nil.
         def sheet(move, words, looks, now, code_state:, hands:)
           state = move.state
           card(move, words, looks, now).merge(
-            deadline: Json.time(state.deadline), expires_at: Json.time(move.plan.expires_at), code: code_state, words: words,
+            deadline: Json.time(state.deadline), expires_at: Json.time(move.plan.expires_at), code: code_state,
+            words: words,
             expected_expiry: Json.time(move.plan.expected_expiry), carries: move.plan.carry?, checks: checks(state),
-            steps: steps(state, move, words, looks, hands), consent: consent(state), blocks: blocks(state, now), **may(move),
-            events: move.events.last(EVENTS).reverse.map { |e| EventView.line(e) }, events_go_on: move.events.size > EVENTS
+            steps: steps(state, move, words, looks, hands), consent: consent(state), blocks: blocks(state, now),
+              **may(move),
+            events: move.events.last(EVENTS).reverse.map do |e|
+              EventView.line(e)
+            end, events_go_on: move.events.size > EVENTS
           )
         end
 
         def proposal(proposal, words, now)
           plan = proposal.plan
           state = Core::Moves::State.fold(plan, [])
-          { name: plan.name, from: words[:from], to: words[:to], refusals: proposal.refusals, cautions: proposal.cautions,
+          { name: plan.name, from: words[:from], to: words[:to], refusals: proposal.refusals,
+            cautions: proposal.cautions,
             startable: proposal.startable?, quote: quote(proposal.quote), expires_at: Json.time(plan.expires_at),
             expected_expiry: Json.time(plan.expected_expiry), years: plan.years, carries: plan.carry?, words: words,
             zone: proposal.zone&.to_h&.slice(:host, :sets, :serial, :settle_seconds),
@@ -45,12 +52,13 @@ module SteadyMove
         # The step that the move waits for.
         def now_at(current, words)
           step = current&.step
-          { sentence: step && Words.say("steps.#{step.id}.title", **words), step: step&.id, says: current && said(current),
-            phase: current&.phase, since: Json.time(current&.since), asks: asks(step),
+          { sentence: step && Words.say("steps.#{step.id}.title", **words), step: step&.id,
+            says: current && said(current), phase: current&.phase, since: Json.time(current&.since), asks: asks(step),
             by_hand: step&.by_hand? || step&.mark?(:consent), about_code: step&.mark?(:code) || false }
         end
 
-        # What the screen offers for a step besides instructions: a word to be sent, a consent to be recorded, or nothing.
+        # What the screen offers for a step besides instructions: a word to be sent, a consent to be recorded, or
+        # nothing.
         def asks(step) = %i[word consent].find { |mark| step&.mark?(mark) }
 
         # What a person may do with the move now.
@@ -58,7 +66,8 @@ module SteadyMove
           state = move.state
           left = state.active.select { |s| s.step.mark?(:waivable) && s.phase == "stuck" }
           { can_call_off: move.open && state.ending.nil? && !state.landed?, can_renew_code: renew_code?(state),
-            can_mend: state.ending.nil? && state.marked(:settles)&.phase == "stuck", can_leave: left.map { |s| s.step.id },
+            can_mend: state.ending.nil? && state.marked(:settles)&.phase == "stuck",
+            can_leave: left.map { |s| s.step.id },
             can_move_back: state.ending == "settled" || (state.landed? && !move.open) }
         end
 
@@ -77,30 +86,36 @@ module SteadyMove
           state.steps.map do |s|
             going = s.active? ? state.set_going_at(s.step.id) : nil
             step(s, words).merge(look_at: Json.time(looks[[move.id, s.step.id]]), said_at: Json.time(going),
-                                 hand: s.active? ? ManualStepsView.hand(hands.call(s)) : nil)
+              hand: s.active? ? ManualStepsView.hand(hands.call(s)) : nil)
           end
         end
 
-        # For how long the contacts were public, and whether longer than the owner consented to; nil where they never were.
+        # For how long the contacts were public, and whether longer than the owner consented to; nil where they never
+        # were.
         def exposed(state, now)
           spans = state.exposed
           return if spans.empty?
 
           seconds = spans.sum { |from, to| ((to || now) - from).round }
-          { since: Json.time(spans.first.first), until: Json.time(spans.last.last), seconds: seconds, over: state.overexposed?(now) }
+          { since: Json.time(spans.first.first), until: Json.time(spans.last.last), seconds: seconds,
+            over: state.overexposed?(now) }
         end
 
         def consent(state)
           given = state.consent or return
-          { given_by: given["given_by"], shown: given["shown"], from: Json.time(given["from"]), until: Json.time(given["until"]) }
+          { given_by: given["given_by"], shown: given["shown"], from: Json.time(given["from"]),
+            until: Json.time(given["until"]) }
         end
 
         def step(state, words)
           step = state.step
           words = { contact: Words.say("common.its_contact"), **words }
-          { id: step.id, rail: step.rail, stage: step.stage, turn: state.turn, title: Words.say("steps.#{step.id}.title", **words),
-            proof: Words.say("steps.#{step.id}.proof"), undo: Words.maybe("steps.#{step.id}.undo", **words), by_hand: step.by_hand?,
-            way: step.way, phase: state.phase, says: said(state), since: Json.time(state.since), done_at: Json.time(state.done_at),
+          { id: step.id, rail: step.rail, stage: step.stage, turn: state.turn,
+            title: Words.say("steps.#{step.id}.title", **words),
+            proof: Words.say("steps.#{step.id}.proof"), undo: Words.maybe("steps.#{step.id}.undo", **words),
+            by_hand: step.by_hand?,
+            way: step.way, phase: state.phase, says: said(state), since: Json.time(state.since),
+            done_at: Json.time(state.done_at),
             takes: step.takes, needs: step.needs }
         end
 
@@ -118,7 +133,8 @@ module SteadyMove
           Core::Forecast::Schedule.finish(Core::Forecast::Schedule.of(move.state, at: now)).map { |t| Json.time(t) }
         end
 
-        # What an instant means and when: it goes on by itself, it is late, it is over. nil where nothing runs out: nobody has begun.
+        # What an instant means and when: it goes on by itself, it is late, it is over. nil where nothing runs out:
+        # nobody has begun.
         def deadline(move, step_state)
           state = move.state
           if step_state.step.mark?(:approval) && !move.plan.lapses?
@@ -134,8 +150,9 @@ module SteadyMove
           release = state.marked(:approval)
           state.ending.nil? && !release.nil? && release.active? && !state.approved? && !release.step.by_hand?
         end
-        private_class_method :now_at, :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said, :exposed, :consent, :blocks,
-                             :finish, :deadline, :approve?
+        private_class_method :now_at, :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said, :exposed,
+          :consent, :blocks,
+          :finish, :deadline, :approve?
       end
     end
   end

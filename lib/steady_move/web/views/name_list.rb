@@ -21,9 +21,12 @@ module SteadyMove
         def row(entry, found, accounts, at)
           account = accounts.fetch(entry.account_id)
           was = found.was.gate(entry)&.kind
-          { name: entry.ascii, unicode: entry.unicode, suffix: entry.suffix, account: account.title, account_id: entry.account_id,
-            was: was == found.snapshot.gate(entry).kind ? nil : was, expires_at: Json.seconds(entry.expires), locked: entry.locked,
-            name_servers: entry.servers, dns_host: entry.dns_host, stay: NameView.stay(account), seen_at: Json.seconds(entry.seen),
+          { name: entry.ascii, unicode: entry.unicode, suffix: entry.suffix, account: account.title,
+            account_id: entry.account_id,
+            was: was == found.snapshot.gate(entry).kind ? nil : was, expires_at: Json.seconds(entry.expires),
+            locked: entry.locked,
+            name_servers: entry.servers, dns_host: entry.dns_host, stay: NameView.stay(account),
+            seen_at: Json.seconds(entry.seen),
             contradicting: entry.contradicting, move: entry.move && { id: entry.move[0], stage: entry.move[1] },
             **NameView.ruler(entry.outline, at, entry.latest_safe) }
         end

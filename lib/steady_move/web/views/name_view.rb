@@ -9,20 +9,26 @@ module SteadyMove
 
         module_function
 
-        # The sheet: what the row shows, findings with evidence, all facts, history. problems: sentences of a look just made;
-        # go: [account, Quote] of where it would go, or nil; old_after: seconds after which facts are old; events: newest first.
+        # The sheet: what the row shows, findings with evidence, all facts, history. problems: sentences of a look
+        # just made; go: [account, Quote] of where it would go, or nil; old_after: seconds after which facts are old;
+        # events: newest first.
         def sheet(judged, events, problems: [], go: nil, old_after: nil)
+          verdict = judged.verdict
           head(judged).merge(
-            known(judged.facts), contradictions: judged.facts.contradictions, to: judged.destination&.id, problems: problems,
-            family: judged.judgement.family&.title, move: judged.move && { id: judged.move.id, stage: judged.move.state.stage },
-            needs_carry: judged.needs_carry?, can_move: judged.findings_open.empty? && judged.move.nil?, go: go && going(*go),
-            findings: judged.verdict.findings.map { |f| finding(f) }, unknown: judged.verdict.unknown.map(&:to_h),
-            old: judged.age.nil? || (old_after ? judged.age > old_after : false), history: events.map { |e| EventView.line(e) }
+            known(judged.facts), contradictions: judged.facts.contradictions, to: judged.destination&.id,
+            problems: problems, family: judged.judgement.family&.title, move: move(judged.move),
+            needs_carry: judged.needs_carry?, can_move: judged.findings_open.empty? && judged.move.nil?,
+            go: go && going(*go), findings: verdict.findings.map { |f| finding(f) },
+            unknown: verdict.unknown.map(&:to_h), old: judged.age.nil? || (!old_after.nil? && judged.age > old_after),
+            history: events.map { |e| EventView.line(e) }
           )
         end
 
+        def move(move) = move && { id: move.id, stage: move.state.stage }
+
         def going(account, quote)
-          { account: account.title, account_id: account.id, total: Json.amount(quote.total), saves: Json.amount(quote.saves) }
+          { account: account.title, account_id: account.id, total: Json.amount(quote.total),
+            saves: Json.amount(quote.saves) }
         end
 
         # cards: [Core::Contacts::Card]; choices: [Core::Contacts::Repairs::Choice].
@@ -31,17 +37,21 @@ module SteadyMove
         end
 
         def contact(card)
-          { role: card.role, fields: card.fields.except("id"), missing: card.missing, whole: card.whole?, mailbox: card.mailbox,
+          { role: card.role, fields: card.fields.except("id"), missing: card.missing, whole: card.whole?,
+            mailbox: card.mailbox,
             mailbox_at: Json.time(card.mailbox_at), shared_with: card.shared_with, on_name: card.on_name }
         end
 
         def choice(choice)
-          { id: choice.id, title: Words.say(choice.title), says: choice.says.map { |s| Words.say(s) }, possible: choice.possible == true,
+          { id: choice.id, title: Words.say(choice.title), says: choice.says.map do |s|
+            Words.say(s)
+          end, possible: choice.possible == true,
             best: choice.best == true, changes: choice.changes&.first, blocked_until: Json.time(choice.blocks&.last) }
         end
 
         def known(facts)
-          { locked: facts.known?(:statuses) ? facts.statuses.include?(LOCK) : nil, name_servers: facts[:name_servers] || [],
+          { locked: facts.known?(:statuses) ? facts.statuses.include?(LOCK) : nil,
+            name_servers: facts[:name_servers] || [],
             dns_host: facts[:dns_host], seen_at: Json.time(facts.oldest(:statuses, :expires_at)),
             contradicting: facts.contradictions.any?, facts: facts.all.map { |f| fact(f) } }
         end
@@ -49,7 +59,8 @@ module SteadyMove
         def head(judged)
           name = judged.name
           { name: name.ascii, unicode: name.unicode, suffix: name.suffix, account: judged.account.title,
-            account_id: judged.account.id, was: nil, expires_at: Json.time(judged.facts[:expires_at]), stay: stay(judged.account),
+            account_id: judged.account.id, was: nil, expires_at: Json.time(judged.facts[:expires_at]),
+            stay: stay(judged.account),
             **ruler(judged.judgement.outline, judged.at, judged.judgement.latest_safe_start) }
         end
 
@@ -57,13 +68,15 @@ module SteadyMove
         def ruler(outline, at, latest_safe)
           from = at.to_i
           to = from + Desk::Judging::HORIZON
-          { gate: gate(outline.gate(from)), windows: pairs(outline.windows(from, to)), soft: pairs(outline.soft(from, to)),
+          { gate: gate(outline.gate(from)), windows: pairs(outline.windows(from, to)), soft: pairs(outline.soft(from,
+            to)),
             earliest_start: Json.seconds(outline.earliest_start(from)), latest_safe_start: Json.seconds(latest_safe),
             next_window: outline.next_window(from, to)&.then { |w| pairs([w]).first } }
         end
 
         def gate(gate)
-          { kind: gate.kind, clears_at: Json.seconds(gate.clears_at), fixes: gate.fixes, rests_on_less: gate.rests_on_less }
+          { kind: gate.kind, clears_at: Json.seconds(gate.clears_at), fixes: gate.fixes,
+            rests_on_less: gate.rests_on_less }
         end
 
         def stay(account)
@@ -73,14 +86,16 @@ module SteadyMove
         def pairs(intervals) = intervals.map { |a, b| [Json.seconds(a), Json.seconds(b)] }
 
         def finding(finding)
-          { rule: finding.rule, effect: finding.effect, because: finding.because, remedy: finding.remedy, clears_at: Json.time(finding.clears_at),
+          { rule: finding.rule, effect: finding.effect, because: finding.because, remedy: finding.remedy,
+            clears_at: Json.time(finding.clears_at),
             source: finding.source.slice("text", "kind", "verified"), evidence: finding.evidence.map { |f| fact(f) } }
         end
 
         def fact(fact)
-          { key: fact.key, value: Json.value(fact.value), source: fact.source, seen_at: Json.time(fact.seen_at), ref: fact.ref }
+          { key: fact.key, value: Json.value(fact.value), source: fact.source, seen_at: Json.time(fact.seen_at),
+            ref: fact.ref }
         end
-        private_class_method :going, :contact, :choice, :finding, :fact, :head, :known, :pairs
+        private_class_method :move, :going, :contact, :choice, :finding, :fact, :head, :known, :pairs
       end
     end
   end

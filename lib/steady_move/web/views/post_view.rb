@@ -12,8 +12,8 @@ module SteadyMove
         # row: of Store::Messages; over: ids of moves that wait for no answer any more.
         def message(row, now, over)
           asks = Core::Post::Lexicon.asks?(row[:kind], text: row[:text], answers: !row[:letter_id].nil?, at: now,
-                                                       deadline: row[:deadline], doubtful: row[:doubtful],
-                                                       over: over.include?(row[:move_id]))
+            deadline: row[:deadline], doubtful: row[:doubtful],
+            over: over.include?(row[:move_id]))
           Json.value(row.slice(*SHOWN).merge(wants_answer: asks))
         end
 

@@ -30,7 +30,9 @@ module SteadyMove
         def moment(time) = time.utc.strftime("%-d %b %Y, %H:%M UTC")
 
         # Marks of instants in a sentence, worded.
-        def sentence(text) = h(text).gsub(/&lt;(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ)&gt;/) { moment(Time.iso8601(Regexp.last_match(1))) }
+        def sentence(text)
+          h(text).gsub(/&lt;(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ)&gt;/) { moment(Time.iso8601(Regexp.last_match(1))) }
+        end
 
         def gate(verdict)
           words = GATES.fetch(verdict.kind)
@@ -44,7 +46,8 @@ module SteadyMove
           to = from + Desk::Judging::HORIZON
           outline = judged.judgement.outline
           open = outline.windows(from, to)
-          parts = { "open" => open, "soft" => outline.soft(from, to), "closed" => Core::Readiness::Intervals.complement(open, from, to) }
+          parts = { "open" => open, "soft" => outline.soft(from, to),
+                    "closed" => Core::Readiness::Intervals.complement(open, from, to) }
           parts.flat_map { |kind, list| list.map { |a, b| [kind, x(a), x(b) - x(a)] } }
         end
 

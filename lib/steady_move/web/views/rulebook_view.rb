@@ -29,11 +29,13 @@ module SteadyMove
 
         def without(family) = family.lines.keys - family.rules
 
-        def source(source) = { text: source["text"], kind: source["kind"], verified: source["verified"], date: source["date"].to_s }
+        def source(source)
+          { text: source["text"], kind: source["kind"], verified: source["verified"], date: source["date"].to_s }
+        end
 
         def override(row)
           row.slice(:id, :suffix, :key, :value, :source, :date, :by)
-             .merge(at: Json.seconds(row[:at]), taken_back_at: Json.seconds(row[:taken_back_at]))
+            .merge(at: Json.seconds(row[:at]), taken_back_at: Json.seconds(row[:taken_back_at]))
         end
 
         def preview(preview)

@@ -28,7 +28,7 @@ module SteadyMove
           reply = udp(server, request)
           reply = tcp(server) { |socket| exchange(socket, request, server) } if reply.header.tc
           Answer.new(server: server, rcode: reply.rcode.string, authoritative: reply.header.aa,
-                     answer: records(reply.answer), authority: records(reply.authority))
+            answer: records(reply.answer), authority: records(reply.authority))
         end
 
         # The whole zone by AXFR, signed by key where given. Returns a Core::Records::Zone; raises Refused too.

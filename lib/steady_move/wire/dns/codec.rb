@@ -80,7 +80,7 @@ module SteadyMove
         # key: {name:, secret: (base64)}; a signer for transaction signatures (RFC 8945), HMAC-SHA256.
         def signer(key)
           Dnsruby::RR.create(name: key.fetch(:name), type: "TSIG", ttl: 0, klass: "ANY",
-                             algorithm: Dnsruby::RR::TSIG::HMAC_SHA256, key: key.fetch(:secret), fudge: 300)
+            algorithm: Dnsruby::RR::TSIG::HMAC_SHA256, key: key.fetch(:secret), fudge: 300)
         end
       end
     end

@@ -43,7 +43,10 @@ module SteadyMove
           return unless @signer
 
           @signer.verify_envelope(reply, octets)
-          raise Malformed, "#{@server} sent a zone transfer whose signature does not fit the key" if reply.tsigstate == :Failed
+          return unless reply.tsigstate == :Failed
+
+          raise Malformed,
+            "#{@server} sent a zone transfer whose signature does not fit the key"
         end
       end
     end

@@ -7,9 +7,9 @@ module SteadyMove
     module Epp
       # One signed-in EPP session over TLS (RFC 5730, RFC 5734). Not for several threads at once.
       class Client
-        # endpoint: {host, port, client, password, ca_file, server_name, timeout (seconds: for connecting, TLS, greeting and sign-in
-        # together, and for each answer after them)}. The certificate is verified against ca_file (or the system's list) and
-        # server_name.
+        # endpoint: {host, port, client, password, ca_file, server_name, timeout (seconds: for connecting, TLS,
+        # greeting and sign-in together, and for each answer after them)}. The certificate is verified against ca_file
+        # (or the system's list) and server_name.
         # Raises Unreachable, Malformed or Refused.
         def self.open(endpoint)
           client = new(endpoint)
@@ -45,8 +45,8 @@ module SteadyMove
         # Seconds for which an answer proves the connection well.
         FRESH = 10
 
-        # Does the other side still answer? (RFC 5730 §2.3: <hello> at any time gives a greeting.) Not asked where it just did
-        # and nothing, not even an end, has come since.
+        # Does the other side still answer? (RFC 5730 §2.3: <hello> at any time gives a greeting.) Not asked where it
+        # just did and nothing, not even an end, has come since.
         def alive?
           return true if @answered && monotonic - @answered < FRESH && !@io.to_io.wait_readable(0)
 
@@ -99,8 +99,8 @@ module SteadyMove
         def patience = @at.fetch(:timeout, 15)
 
         # All until the sign-in is done goes by one deadline, each exchange after it by one of its own.
-        def guarded(&work)
-          (@opening || Deadline.new(patience)).hold(&work)
+        def guarded(&)
+          (@opening || Deadline.new(patience)).hold(&)
         rescue Deadline::Passed
           raise Unreachable, "#{@where} did not answer within #{patience} s"
         rescue Errno::ECONNRESET, Errno::EPIPE, Errno::ECONNABORTED
@@ -117,12 +117,14 @@ module SteadyMove
         def own_certificate(context)
           return unless @at[:certificate_file]
 
-          context.add_certificate(OpenSSL::X509::Certificate.new(File.read(@at[:certificate_file])), OpenSSL::PKey.read(File.read(@at.fetch(:key_file))))
+          context.add_certificate(OpenSSL::X509::Certificate.new(File.read(@at[:certificate_file])),
+            OpenSSL::PKey.read(File.read(@at.fetch(:key_file))))
         end
 
         def connect
           context = OpenSSL::SSL::SSLContext.new
-          context.set_params(verify_mode: OpenSSL::SSL::VERIFY_PEER, **(@at[:ca_file] ? { ca_file: @at[:ca_file] } : {}))
+          context.set_params(verify_mode: OpenSSL::SSL::VERIFY_PEER,
+**(@at[:ca_file] ? { ca_file: @at[:ca_file] } : {}))
           own_certificate(context)
           socket = TCPSocket.new(@at.fetch(:host), @at.fetch(:port))
           tls = OpenSSL::SSL::SSLSocket.new(socket, context)

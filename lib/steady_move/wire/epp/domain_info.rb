@@ -5,7 +5,7 @@ module SteadyMove
     module Epp
       # A domain's data in an info response (RFC 5731 §3.1.2). Times in UTC; auth_info only for those who may see it.
       DomainInfo = Struct.new(:name, :roid, :statuses, :name_servers, :sponsor, :created_at, :updated_at, :expires_at,
-                              :transferred_at, :auth_info, :registrant, :admin, keyword_init: true)
+        :transferred_at, :auth_info, :registrant, :admin, keyword_init: true)
     end
   end
 end

@@ -23,7 +23,12 @@ module SteadyMove
           raise Unreachable, "the connection ended inside a message" if head.bytesize < 4
 
           size = head.unpack1("N") - 4
-          raise Malformed, "a message length of #{size + 4} octets was announced; 5 to #{MOST} are taken" unless size.between?(1, MOST)
+          unless size.between?(
+            1, MOST
+          )
+            raise Malformed,
+              "a message length of #{size + 4} octets was announced; 5 to #{MOST} are taken"
+          end
 
           body = io.read(size)
           raise Unreachable, "the connection ended inside a message" if body.nil? || body.bytesize < size

@@ -32,9 +32,12 @@ module SteadyMove
 
         # A contact (RFC 5733 §3.1.2).
         def contact(data)
-          ContactInfo.new(id: Xml.text(data, "c:id"), name: Xml.text(data, "c:postalInfo/c:name"), organization: Xml.text(data, "c:postalInfo/c:org"),
-                          street: Xml.text(data, "c:postalInfo/c:addr/c:street"), city: Xml.text(data, "c:postalInfo/c:addr/c:city"),
-                          country: Xml.text(data, "c:postalInfo/c:addr/c:cc"), voice: Xml.text(data, "c:voice"), email: Xml.text(data, "c:email"), created_at: Xml.time(Xml.text(data, "c:crDate")), changed_at: Xml.time(Xml.text(data, "c:upDate")))
+          ContactInfo.new(id: Xml.text(data, "c:id"), name: Xml.text(data, "c:postalInfo/c:name"),
+            organization: Xml.text(data, "c:postalInfo/c:org"),
+            street: Xml.text(data, "c:postalInfo/c:addr/c:street"), city: Xml.text(data, "c:postalInfo/c:addr/c:city"),
+            country: Xml.text(data, "c:postalInfo/c:addr/c:cc"), voice: Xml.text(data, "c:voice"),
+            email: Xml.text(data, "c:email"), created_at: Xml.time(Xml.text(data, "c:crDate")),
+            changed_at: Xml.time(Xml.text(data, "c:upDate")))
         end
 
         # A transfer (RFC 5731 §3.1.3).
@@ -42,7 +45,8 @@ module SteadyMove
           TransferInfo.new(
             name: Xml.text(data, "d:name"), status: Xml.text(data, "d:trStatus"),
             requested_by: Xml.text(data, "d:reID"), requested_at: Xml.time(Xml.text(data, "d:reDate")),
-            acts: Xml.text(data, "d:acID"), act_at: Xml.time(Xml.text(data, "d:acDate")), expires_at: Xml.time(Xml.text(data, "d:exDate"))
+            acts: Xml.text(data, "d:acID"), act_at: Xml.time(Xml.text(data, "d:acDate")),
+            expires_at: Xml.time(Xml.text(data, "d:exDate"))
           )
         end
       end

@@ -19,7 +19,10 @@ module SteadyMove
           raise Malformed, "a document type declaration stands in an EPP message" if text.include?("<!DOCTYPE")
 
           doc = Nokogiri::XML(text) { |c| c.strict.nonet }
-          raise Malformed, "the root of an EPP message is not <epp>" unless doc.root&.name == "epp" && doc.root.namespace&.href == EPP
+          unless doc.root&.name == "epp" && doc.root.namespace&.href == EPP
+            raise Malformed,
+              "the root of an EPP message is not <epp>"
+          end
 
           doc
         rescue Nokogiri::XML::SyntaxError => e

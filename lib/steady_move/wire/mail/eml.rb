@@ -6,8 +6,11 @@ require "nokogiri"
 module SteadyMove
   module Wire
     module Mail
-      # A raw message (RFC 5322, MIME) as text: the plain part, or an HTML part with its tags taken off; nothing in it is run or fetched.
+      # A raw message (RFC 5322, MIME) as text: the plain part, or an HTML part with its tags taken off; nothing in it
+      # is run or fetched.
       module Eml
+        # One recipient of a delivery report that could not be reached (RFC 3464 §2.3).
+        UNDELIVERED = /^Final-Recipient:\s*rfc822;\s*(\S+)(?:(?!\n\s*\n).)*?^Action:\s*failed/im
         MOST = 1024 * 1024
         DEEPEST = 12
         SKIPPED = "script, style, head, title, template, noscript"
@@ -15,20 +18,26 @@ module SteadyMove
 
         module_function
 
-        # raw: octets; only the first MOST are read, the rest is told. uid: its number in a mailbox. Returns a Message; raises Malformed.
+        # raw: octets; only the first MOST are read, the rest is told. uid: its number in a mailbox. Returns a
+        # Message; raises Malformed.
         def read(raw, uid: nil)
           raise Malformed, "the message is empty" if raw.strip.empty?
 
           mail = ::Mail.read_from_string(raw.byteslice(0, MOST).b)
-          raise Malformed, "it is no mail message: there is no From field" if mail.header_fields.none? { |f| f.name.casecmp?("from") }
+          raise Malformed, "it is no mail message: there is no From field" if mail.header_fields.none? do |f|
+            f.name.casecmp?("from")
+          end
 
-          Message.new(uid: uid, message_id: mail.message_id, from: address(mail, :from), to: address(mail, :to), subject: clean(mail.subject),
-                      at: date(mail), text: text_of(mail), failed: failed(mail), cut: raw.bytesize > MOST, answers: answers(mail), undelivered: undelivered(mail), automatic: automatic?(mail))
+          Message.new(uid: uid, message_id: mail.message_id, from: address(mail, :from), to: address(mail, :to),
+            subject: clean(mail.subject),
+            at: date(mail), text: text_of(mail), failed: failed(mail), cut: raw.bytesize > MOST,
+            answers: answers(mail), undelivered: undelivered(mail), automatic: automatic?(mail))
         rescue ::Mail::Field::ParseError, ::Mail::UnknownEncodingType, ArgumentError => e
           raise Malformed, "the message can't be read: #{e.message.lines.first.to_s.strip}"
         end
 
-        # A letter of ours as a message (RFC 5322). message_id without its angle brackets; answers: Message-ID of what it follows, or nil.
+        # A letter of ours as a message (RFC 5322). message_id without its angle brackets; answers: Message-ID of what
+        # it follows, or nil.
         def write(from:, to:, subject:, text:, at:, message_id:, answers: nil)
           mail = ::Mail.new(from: from, to: to, subject: subject, body: text, charset: "UTF-8")
           mail.date = at
@@ -45,7 +54,7 @@ module SteadyMove
         # The failed recipients of a delivery status notification (RFC 3464 §2.3).
         def undelivered(mail)
           part = mail.multipart? && mail.parts.find { |p| p.mime_type == "message/delivery-status" } or return []
-          part.body.decoded.scan(/^Final-Recipient:\s*rfc822;\s*(\S+)(?:(?!\n\s*\n).)*?^Action:\s*failed/im).flatten.map(&:downcase)
+          part.body.decoded.scan(UNDELIVERED).flatten.map(&:downcase)
         end
 
         def address(mail, field)
@@ -68,7 +77,9 @@ module SteadyMove
         # Plain parts, forwarded messages within among them; HTML only where no plain text is.
         def text_of(mail)
           parts = leaves(mail)
-          plain = parts.select { |p| p.mime_type.nil? || p.mime_type == "text/plain" }.map { |p| decoded(p) }.reject { |t| t.strip.empty? }
+          plain = parts.select do |p|
+            p.mime_type.nil? || p.mime_type == "text/plain"
+          end.map { |p| decoded(p) }.reject { |t| t.strip.empty? }
           return plain.join("\n") if plain.any?
 
           parts.select { |p| p.mime_type == "text/html" }.map { |p| without_tags(decoded(p)) }.join("\n")
@@ -88,6 +99,7 @@ module SteadyMove
           clean(part.body.raw_source)
         end
 
+        # Text without control characters.
         def clean(text)
           text = text.to_s.dup
           text.force_encoding(Encoding::UTF_8) unless text.encoding == Encoding::UTF_8 && text.valid_encoding?
@@ -102,7 +114,8 @@ module SteadyMove
           doc.css("br, p, div, tr, li, h1, h2, h3").each { |n| n.add_next_sibling("\n") }
           doc.text.gsub(/[ \t\u00a0]+/, " ").gsub(/ ?\n ?/, "\n").squeeze("\n").strip
         end
-        private_class_method :answers, :undelivered, :automatic?, :address, :date, :failed, :text_of, :leaves, :decoded, :clean, :without_tags
+        private_class_method :answers, :undelivered, :automatic?, :address, :date, :failed, :text_of, :leaves,
+          :decoded, :clean, :without_tags
       end
     end
   end

@@ -28,22 +28,24 @@ module SteadyMove
         def patience = @at.fetch(:timeout, 10)
 
         # Net::IMAP waits for an answer without end; each exchange has a deadline of its own instead.
-        def in_time(&work) = Deadline.new(patience).hold(&work)
+        def in_time(&) = Deadline.new(patience).hold(&)
 
-        def session(&block)
-          converse(&block)
+        def session(&)
+          converse(&)
         rescue Net::IMAP::NoResponseError => e
           raise Refused.new("NO", "the mailbox at #{@at[:host]} refused: #{e.message}")
         rescue Deadline::Passed
           raise Unreachable, "the mailbox at #{@at[:host]} port #{@at[:port]} can't be read (it does not answer)"
         rescue Net::IMAP::Error, SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Timeout::Error => e
-          raise Unreachable, "the mailbox at #{@at[:host]} port #{@at[:port]} can't be read (#{e.message[/\A[^@]+/].to_s.strip})"
+          raise Unreachable,
+            "the mailbox at #{@at[:host]} port #{@at[:port]} can't be read (#{e.message[/\A[^@]+/].to_s.strip})"
         end
 
         def converse
           imap = nil
           in_time do
-            imap = Net::IMAP.new(@at.fetch(:host), port: @at.fetch(:port), ssl: @at.fetch(:tls, true), open_timeout: patience)
+            imap = Net::IMAP.new(@at.fetch(:host), port: @at.fetch(:port), ssl: @at.fetch(:tls, true),
+              open_timeout: patience)
             imap.login(@at.fetch(:login), @at.fetch(:password))
           end
           yield imap
@@ -56,7 +58,8 @@ module SteadyMove
           raw = fetched.attr.find { |k, _| k.start_with?("BODY") }&.last.to_s
           Eml.read(raw, uid: uid)
         rescue Malformed => e
-          Message.new(uid: uid, from: "", to: "", subject: "A message that can't be read", text: e.message, failed: [], cut: false)
+          Message.new(uid: uid, from: "", to: "", subject: "A message that can't be read", text: e.message, failed: [],
+            cut: false)
         end
       end
     end

@@ -15,8 +15,8 @@ module SteadyMove
         # The address that letters come from.
         def from = @at.fetch(:from)
 
-        # raw: a whole message (RFC 5322); to: [address]. Raises Unreachable where it may be tried again, Refused where the server said
-        # no.
+        # raw: a whole message (RFC 5322); to: [address]. Raises Unreachable where it may be tried again, Refused
+        # where the server said no.
         def deliver(raw, to:)
           smtp = Net::SMTP.new(@at.fetch(:host), @at.fetch(:port), **security)
           smtp.open_timeout = smtp.read_timeout = patience
@@ -25,8 +25,10 @@ module SteadyMove
         rescue Net::SMTPFatalError, Net::SMTPAuthenticationError, Net::SMTPSyntaxError => e
           raise Refused.new(e.message[/\A\d{3}/] || "5xx", "the mail server at #{@at[:host]} refused: #{first_line(e)}")
         rescue Deadline::Passed
-          raise Unreachable, "the mail server at #{@at[:host]} port #{@at[:port]} did not answer within #{patience * 2} s"
-        rescue Net::ProtocolError, SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Timeout::Error, ArgumentError => e
+          raise Unreachable,
+            "the mail server at #{@at[:host]} port #{@at[:port]} did not answer within #{patience * 2} s"
+        rescue Net::ProtocolError, SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Timeout::Error,
+          ArgumentError => e
           says = e.message[/\A[^@]+/].to_s.lines.first.to_s.strip
           raise Unreachable, "the mail server at #{@at[:host]} port #{@at[:port]} can't be reached (#{says})"
         end

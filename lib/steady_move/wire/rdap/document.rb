@@ -7,8 +7,10 @@ module SteadyMove
     module Rdap
       # Reads a domain object (RFC 9083 §5.3) that was parsed from JSON; what is wrong is named by its member.
       module Document
-        # RFC 9083 §10.2.3, the event actions that matter here. Of several, the later of beginnings, the earlier of ends.
-        EVENTS = { "registration" => %i[created_at max], "reregistration" => %i[created_at max], "expiration" => %i[expires_at min],
+        # RFC 9083 §10.2.3, the event actions that matter here. Of several, the later of beginnings, the earlier of
+        # ends.
+        EVENTS = { "registration" => %i[created_at max], "reregistration" => %i[created_at max],
+                   "expiration" => %i[expires_at min],
                    "last changed" => %i[updated_at max], "transfer" => %i[transferred_at max] }.freeze
 
         module_function
@@ -18,9 +20,12 @@ module SteadyMove
           fail!("the object", "a JSON object", data) unless data.is_a?(Hash)
           fail!("objectClassName", "“domain”", data["objectClassName"]) unless data["objectClassName"] == "domain"
 
-          Domain.new(name: name(data), handle: data["handle"], url: url, statuses: texts(data, "status").map { |s| Core::Names::Statuses.to_epp(s) },
-                     registrar: of_role(data, "registrar", "fn"), registrant_email: of_role(data, "registrant", "email"), admin_email: of_role(data, "administrative", "email"),
-                     name_servers: name_servers(data), **secure(data), **events(data))
+          Domain.new(name: name(data), handle: data["handle"], url: url, statuses: texts(data, "status").map do |s|
+            Core::Names::Statuses.to_epp(s)
+          end,
+            registrar: of_role(data, "registrar", "fn"), registrant_email: of_role(data, "registrant", "email"),
+            admin_email: of_role(data, "administrative", "email"),
+            name_servers: name_servers(data), **secure(data), **events(data))
         end
 
         def name(data)
@@ -42,7 +47,8 @@ module SteadyMove
         def name_servers(data)
           list(data, "nameservers").each_with_index.map do |server, i|
             given = server.is_a?(Hash) ? server["ldhName"] : nil
-            given.is_a?(String) ? given.downcase.delete_suffix(".") : fail!("nameservers[#{i}].ldhName", "a host name", given)
+            given.is_a?(String) ? given.downcase.delete_suffix(".") : fail!("nameservers[#{i}].ldhName", "a host name",
+              given)
           end
         end
 
@@ -58,7 +64,10 @@ module SteadyMove
           list(data, "events").each_with_index.with_object({}) do |(event, i), found|
             fail!("events[#{i}]", "an object", event) unless event.is_a?(Hash)
             key, which = EVENTS[event["eventAction"]]
-            found[key] = [found[key], instant(event["eventDate"], "events[#{i}].eventDate")].compact.public_send(which) if key
+            if key
+              found[key] =
+                [found[key], instant(event["eventDate"], "events[#{i}].eventDate")].compact.public_send(which)
+            end
           end
         end
 
@@ -69,7 +78,8 @@ module SteadyMove
           fail!(member, "an instant such as 2027-03-01T08:00:00Z", text)
         end
 
-        # A property of the vCard of the entity with a role (RFC 9083 §5.1, RFC 7095); for fn its handle where there is no card.
+        # A property of the vCard of the entity with a role (RFC 9083 §5.1, RFC 7095); for fn its handle where there
+        # is no card.
         def of_role(data, role, property)
           entity = list(data, "entities").find { |e| e.is_a?(Hash) && Array(e["roles"]).include?(role) } or return
           card = entity["vcardArray"]
@@ -78,7 +88,9 @@ module SteadyMove
           value.is_a?(String) && !value.empty? ? value : (entity["handle"] if property == "fn")
         end
 
-        def fail!(member, expected, given) = raise(Malformed, "#{member}: #{expected} is expected, not #{given.nil? ? 'nothing' : given.to_json[0, 60]}")
+        def fail!(member, expected, given)
+          raise(Malformed, "#{member}: #{expected} is expected, not #{given.nil? ? 'nothing' : given.to_json[0, 60]}")
+        end
         private_class_method :name, :texts, :list, :name_servers, :secure, :events, :instant, :of_role, :fail!
       end
     end

@@ -14,7 +14,8 @@ module SteadyMove
 
           NEW_NAME = Rule.of(:created_at) { |facts, entry, _| facts[:created_at] && after(facts[:created_at], entry) }
 
-          # A name that was never moved has no such date; the creation date then proves that there was a record to look in.
+          # A name that was never moved has no such date; the creation date then proves that there was a record to
+          # look in.
           RECENT_MOVE = Rule.of(:created_at, towards: %i[transferred_at came_from]) do |facts, entry, about|
             moved = facts[:transferred_at] or next
             back = about.destination && facts[:came_from] && facts[:came_from] == about.destination.registrar
@@ -26,7 +27,8 @@ module SteadyMove
             after(changed, entry) if changed && !facts[:change_opted_out]
           end
 
-          RULES = { "new-name" => NEW_NAME, "recent-move" => RECENT_MOVE, "registrant-change" => REGISTRANT_CHANGE }.freeze
+          RULES = { "new-name" => NEW_NAME, "recent-move" => RECENT_MOVE,
+                    "registrant-change" => REGISTRANT_CHANGE }.freeze
         end
       end
     end

@@ -21,7 +21,8 @@ module SteadyMove
           end
 
           # Rejected, or with characters that the destination can't take; the code itself is never among the values.
-          CODE_UNFIT = Rule.of(asked: WANTED, towards: %i[code_held code_rejected code_unfit_for]) do |facts, entry, about|
+          CODE_UNFIT = Rule.of(asked: WANTED,
+            towards: %i[code_held code_rejected code_unfit_for]) do |facts, entry, about|
             next unless facts[:code_held]
             next Rules.standing({ why: entry.words["rejected"] }) if facts[:code_rejected]
 

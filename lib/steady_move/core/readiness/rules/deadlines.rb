@@ -6,7 +6,8 @@ module SteadyMove
       module Rules
         # What expiry brings with it.
         module Deadlines
-          # The expiry less the year that the registry added in the auto-renew grace period; and when that period ends.
+          # The expiry less the year that the registry added in the auto-renew grace period; and when that period
+          # ends.
           def self.grace(facts, family)
             return unless facts.statuses.include?("autoRenewPeriod")
 
@@ -32,11 +33,12 @@ module SteadyMove
             [[about.family.latest_start(expiry), expiry, nil, { expires: facts[:expires_at] }]]
           end
 
-          # Within the grace period after expiry: the losing side's year is taken back. Seen by its status now, foreseen after
-          # expiry.
+          # Within the grace period after expiry: the losing side's year is taken back. Seen by its status now,
+          # foreseen after expiry.
           GRACE_YEAR = Rule.of(:expires_at, :statuses) do |facts, _, about|
             days = about.family.auto_renew_grace_days || 0
-            next if days.zero? || about.family.years_added.zero? || facts.statuses.intersect?(%w[redemptionPeriod pendingDelete])
+            next if days.zero? || about.family.years_added.zero? || facts.statuses.intersect?(%w[redemptionPeriod
+              pendingDelete])
 
             expiry = facts[:expires_at].to_i
             _, ends = grace(facts, about.family)
@@ -45,8 +47,8 @@ module SteadyMove
             ends ? [[ALWAYS, ends, nil, { until: ends }], ahead] : [ahead]
           end
 
-          # expiry + years > completion + maximum, that is completion < expiry + years − maximum. Completion is at the earliest the
-          # start.
+          # expiry + years > completion + maximum, that is completion < expiry + years − maximum. Completion is at the
+          # earliest the start.
           TEN_YEARS = Rule.of(:expires_at) do |facts, _, about|
             years = about.family.years_added
             next if years.zero?
@@ -56,7 +58,8 @@ module SteadyMove
             [[ALWAYS, Expiry.add_years(base, years - most).to_i, nil, { expires: facts[:expires_at], max: most }]]
           end
 
-          RULES = { "unpaid" => UNPAID, "near-expiry" => NEAR_EXPIRY, "too-late" => TOO_LATE, "grace-year" => GRACE_YEAR,
+          RULES = { "unpaid" => UNPAID, "near-expiry" => NEAR_EXPIRY, "too-late" => TOO_LATE,
+                    "grace-year" => GRACE_YEAR,
                     "ten-years" => TEN_YEARS }.freeze
         end
       end

@@ -33,7 +33,8 @@ module SteadyMove
             next unless facts.statuses.intersect?(BARRING) && about.hit?(*BY_UPDATE)
 
             barred = facts.statuses & BARRING
-            Rules.standing({ statuses: barred.join(", ") }, effect: ("bar" if barred.include?("serverUpdateProhibited")))
+            Rules.standing({ statuses: barred.join(", ") },
+              effect: ("bar" if barred.include?("serverUpdateProhibited")))
           end
 
           RULES = {
@@ -42,7 +43,9 @@ module SteadyMove
             "going" => with("pendingDelete", "redemptionPeriod", "pendingRestore"),
             "other-pending" => with("pendingCreate", "pendingUpdate", "pendingRenew"),
             "dispute" => Rule.of { |facts, _, _| facts[:dispute] && Rules.standing({ dispute: facts[:dispute] }) },
-            "locked" => with("clientTransferProhibited", "transfer prohibited", asked: ->(about) { about.family.lock != "none" }),
+            "locked" => with("clientTransferProhibited", "transfer prohibited", asked: ->(about) {
+              about.family.lock != "none"
+            }),
             "on-hold" => with("clientHold", "serverHold"),
             "update-barred" => UPDATE_BARRED
           }.freeze

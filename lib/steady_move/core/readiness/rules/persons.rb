@@ -11,8 +11,8 @@ module SteadyMove
             family.approval == "mail" || (family.code != "none" && facts[:code_by_mail] == true)
           end
 
-          # The address that the mail goes to, and what is known of its mailbox: the administrative contact's where the account writes
-          # to it.
+          # The address that the mail goes to, and what is known of its mailbox: the administrative contact's where
+          # the account writes to it.
           def self.decider(facts, family)
             admin = facts[:mail_role] == "admin" && family.approval != "mail" && facts[:admin_email]
             return facts.values.values_at(:registrant_email, :mailbox) unless admin
@@ -57,7 +57,8 @@ module SteadyMove
             Rules.standing({ presence: about.family.presence }) unless facts[:presence_proven]
           end
 
-          RULES = { "privacy-on" => PRIVACY_ON, "contact-unreachable" => UNREACHABLE, "contact-on-name" => CONTACT_ON_NAME,
+          RULES = { "privacy-on" => PRIVACY_ON, "contact-unreachable" => UNREACHABLE,
+                    "contact-on-name" => CONTACT_ON_NAME,
                     "contact-trap" => CONTACT_TRAP, "presence" => PRESENCE }.freeze
         end
       end

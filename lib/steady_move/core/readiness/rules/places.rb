@@ -10,7 +10,9 @@ module SteadyMove
 
           UNSERVED = Rule.of(asked: TO_SOMEWHERE, towards: []) do |_, _, about|
             taken = about.destination.suffixes
-            Rules.standing({ to: about.destination.title, suffix: about.name.suffix }) if taken&.none? { |s| about.name.under?(s) }
+            Rules.standing({ to: about.destination.title, suffix: about.name.suffix }) if taken&.none? do |s|
+              about.name.under?(s)
+            end
           end
 
           NO_PAYMENT = Rule.of(asked: TO_SOMEWHERE, towards: []) do |_, entry, about|
@@ -40,7 +42,8 @@ module SteadyMove
 
           PREMIUM = Rule.of { |facts, _, _| facts[:premium] ? Rules.standing : nil }
 
-          RULES = { "suffix-unserved" => UNSERVED, "no-payment" => NO_PAYMENT, "dns-leaves" => DNS_LEAVES, "signed" => SIGNED,
+          RULES = { "suffix-unserved" => UNSERVED, "no-payment" => NO_PAYMENT, "dns-leaves" => DNS_LEAVES,
+                    "signed" => SIGNED,
                     "host-objects" => HOST_OBJECTS, "tied-services" => TIED, "premium" => PREMIUM }.freeze
         end
       end

@@ -10,10 +10,12 @@ module SteadyMove
           servers = (old_host&.name_servers || []) + new_host.name_servers
           bad = ports.servers.deviations(servers, zone)
           if bad.empty?
-            return done(sentence(:done, servers: servers.size, sets: zone.content.size), source: :dns, ref: servers.join(", "))
+            return done(sentence(:done, servers: servers.size, sets: zone.content.size), source: :dns,
+              ref: servers.join(", "))
           end
 
-          problem(sentence(:differ, count: bad.size, what: bad.first(3).map(&:says).join("; ")), source: :dns, yours: true)
+          problem(sentence(:differ, count: bad.size, what: bad.first(3).map(&:says).join("; ")), source: :dns,
+            yours: true)
         end
       end
     end

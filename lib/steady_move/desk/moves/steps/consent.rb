@@ -8,7 +8,8 @@ module SteadyMove
         def call
           given = state.consent or return wait(sentence(:waiting), source: :desk, look_at: now + 86_400)
 
-          done(sentence(:done, given_by: given["given_by"], shown: given["shown"], until: given["until"]), source: :owners_word)
+          done(sentence(:done, given_by: given["given_by"], shown: given["shown"], until: given["until"]),
+            source: :owners_word)
         end
       end
     end

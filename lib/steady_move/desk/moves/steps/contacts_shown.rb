@@ -7,7 +7,10 @@ module SteadyMove
       class ContactsShown < Act
         def call
           record = public_record
-          return wait(sentence(:not_yet), source: :record, ref: record.url, look_at: soon(step_state.since)) unless shown?(record)
+          unless shown?(record)
+            return wait(sentence(:not_yet), source: :record, ref: record.url,
+              look_at: soon(step_state.since))
+          end
 
           ports.observe.name(name, losing)
           done(sentence(:done), source: :record, ref: record.url)

@@ -10,8 +10,9 @@ module SteadyMove
           server = host.name_servers.first
           zone = ports.dns.transfer(server, plan.name, key: Zones.key(host))
           ports.zones.put(move.id, zone, at: now)
-          done(sentence(:done, sets: zone.content.size, serial: zone.soa.values[2]), source: :zone_transfer, ref: server,
-               greatest: zone.greatest_ttl, negative: zone.negative_ttl, zone_ns: zone[zone.origin, "NS"]&.ttl || 0)
+          done(sentence(:done, sets: zone.content.size, serial: zone.soa.values[2]), source: :zone_transfer,
+            ref: server,
+            greatest: zone.greatest_ttl, negative: zone.negative_ttl, zone_ns: zone[zone.origin, "NS"]&.ttl || 0)
         end
       end
     end

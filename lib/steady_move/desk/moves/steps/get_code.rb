@@ -3,11 +3,15 @@
 module SteadyMove
   module Desk
     module Steps
-      # The move takes a code that was kept before, from a mail or a list, as long as it lives; else over the connection.
+      # The move takes a code that was kept before, from a mail or a list, as long as it lives; else over the
+      # connection.
       class GetCode < Act
         def call
           return done(sentence(:done), source: :code_safe) if ports.codes.of_move(move.id) || from_safe
-          return problem(sentence(:none), source: :code_safe, yours: true, look_at: now + 3600) unless plan.way("code") == "connection"
+          unless plan.way("code") == "connection"
+            return problem(sentence(:none), source: :code_safe, yours: true,
+              look_at: now + 3600)
+          end
 
           code = info(losing).auth_info
           return problem(sentence(:not_given), source: :epp_info, yours: true, look_at: now + 3600) unless code

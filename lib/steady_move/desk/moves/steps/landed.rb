@@ -15,7 +15,8 @@ module SteadyMove
           return wait(sentence(:not_yet), source: :info_and_record, look_at: now + 300) unless arrived
 
           arrive
-          done(sentence(:done), source: :registry_and_record, ref: record.url, landed_at: transfer.act_at, expires_at: there.expires_at)
+          done(sentence(:done), source: :registry_and_record, ref: record.url, landed_at: transfer.act_at,
+            expires_at: there.expires_at)
         end
 
         private

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # After a refusal or a call-off: nothing pending, the lock on again, the code wiped. First it is looked where the name is: what has
-      # been released is not taken back, the move goes on as landed.
+      # After a refusal or a call-off: nothing pending, the lock on again, the code wiped. First it is looked where
+      # the name is: what has been released is not taken back, the move goes on as landed.
       class MakeSafe < Act
         include Transfers
         include Locking
@@ -35,7 +35,9 @@ module SteadyMove
           ports.codes.wipe_of_move(move.id)
           return unless whereabouts == :pending
 
-          intend(sentence(:cancelling)) { |key| epp(gaining, Commands.transfer(op: "cancel", name: plan.name, id: key)) }
+          intend(sentence(:cancelling)) do |key|
+            epp(gaining, Commands.transfer(op: "cancel", name: plan.name, id: key))
+          end
         end
       end
     end

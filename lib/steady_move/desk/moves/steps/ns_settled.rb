@@ -21,8 +21,9 @@ module SteadyMove
           fetched = state.told("greatest").data
           shown = state.told("parent_ttl")
           parent = shown.data["parent_ttl"] || Planning::ASSUMED.parent_ns
-          handover = Core::Records::Handover.new(parent_ns: parent, zone_ns: fetched["zone_ns"], greatest: fetched["greatest"],
-                                                 negative: fetched["negative"], registry: 0)
+          handover = Core::Records::Handover.new(parent_ns: parent, zone_ns: fetched["zone_ns"],
+            greatest: fetched["greatest"],
+            negative: fetched["negative"], registry: 0)
           shown.at + handover.settles_after
         end
       end

@@ -10,7 +10,8 @@ module SteadyMove
           shown = public_record.name_servers.sort
           delegated, ttl = ports.servers.delegation(name)
           if shown == wanted && (delegated.nil? || delegated == wanted)
-            return done(sentence(:done), source: :record_and_parent, ref: ports.dns.parent_server(name), parent_ttl: ttl)
+            return done(sentence(:done), source: :record_and_parent, ref: ports.dns.parent_server(name),
+              parent_ttl: ttl)
           end
           wait(sentence(:not_yet), source: :record, look_at: now + 300)
         end

@@ -8,11 +8,15 @@ module SteadyMove
         def call
           zone = ports.zones.of_move(move.id, plan.name)
           sets = zone.content.size
-          return done(sentence(:held, sets: sets), source: :dns, ref: new_host.name_servers.join(", ")) if there_already?(zone)
+          if there_already?(zone)
+            return done(sentence(:held, sets: sets), source: :dns,
+              ref: new_host.name_servers.join(", "))
+          end
 
           server = new_host.name_servers.first
           intend(sentence(:sending, sets: sets)) do
-            ports.dns.update(server, plan.name, key: Zones.key(new_host), remove: zone.content.map(&:id), add: zone.content.flat_map(&:to_a))
+            ports.dns.update(server, plan.name, key: Zones.key(new_host), remove: zone.content.map(&:id),
+              add: zone.content.flat_map(&:to_a))
           end
           done(sentence(:done, sets: sets), source: :dns_update, ref: server)
         end

@@ -14,7 +14,8 @@ module SteadyMove
           return finished(transfer) if over && !transfer.status.end_with?("Approved")
 
           if over || (transfer && record.statuses.include?("pendingTransfer"))
-            return done(sentence(:done, until: transfer.act_at), source: :query_and_record, ref: record.url, deadline: transfer.act_at)
+            return done(sentence(:done, until: transfer.act_at), source: :query_and_record, ref: record.url,
+              deadline: transfer.act_at)
           end
           wait(sentence(:not_yet), source: :record, look_at: now + 300)
         end

@@ -18,7 +18,8 @@ module SteadyMove
           begun = state.set_going_at(step.id) || state.approved?
           return late(transfer) if late?
 
-          wait(waiting_for(transfer), source: :transfer_query, look_at: [now + (begun ? 300 : 21_600), transfer.act_at + 60].min)
+          wait(waiting_for(transfer), source: :transfer_query,
+            look_at: [now + (begun ? 300 : 21_600), transfer.act_at + 60].min)
         end
 
         private
@@ -49,7 +50,9 @@ module SteadyMove
 
         # What the losing side's own mail says, where it has come.
         def asked
-          mail = move.events.reverse.find { |e| e.type == "mail" && e.data["kind"] == "approval-request" && !e.data["doubtful"] }
+          mail = move.events.reverse.find do |e|
+            e.type == "mail" && e.data["kind"] == "approval-request" && !e.data["doubtful"]
+          end
           asker = plan.lapses? ? Words.phrase("common.the_registry") : losing.title
           mail ? sentence(:wrote, asker: asker, wrote_at: mail.at) : sentence(:waits, asker: asker)
         end

@@ -12,7 +12,8 @@ module SteadyMove
           rem = held - wanted
           if add.any? || rem.any?
             intend(sentence(:setting, servers: wanted)) do |key|
-              epp(losing, Commands.update(name: plan.name, id: key, add: { name_servers: add }, rem: { name_servers: rem }))
+              epp(losing,
+                Commands.update(name: plan.name, id: key, add: { name_servers: add }, rem: { name_servers: rem }))
             end
           end
           done(sentence(:done), source: [:epp_update, { at: losing.title }], ref: wanted.join(", "))

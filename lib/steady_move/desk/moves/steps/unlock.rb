@@ -7,7 +7,9 @@ module SteadyMove
       class Unlock < Act
         def call
           if info(losing).statuses.include?(LOCK)
-            intend(sentence(:taking)) { |key| epp(losing, Commands.update(name: plan.name, id: key, rem: { statuses: [LOCK] })) }
+            intend(sentence(:taking)) do |key|
+              epp(losing, Commands.update(name: plan.name, id: key, rem: { statuses: [LOCK] }))
+            end
           end
           done(sentence(:done), source: [:epp, { at: losing.title }])
         end

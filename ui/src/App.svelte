@@ -5,6 +5,7 @@
   import FirstRun from './views/arrive/FirstRun.svelte';
   import Invited from './views/arrive/Invited.svelte';
   import SignIn from './views/arrive/SignIn.svelte';
+  import { say } from './lib/say';
 
   const client = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 1000 } } });
   let failed = $state('');
@@ -16,7 +17,7 @@
 <QueryClientProvider {client}>
   {#if failed}
     <main class="alone">
-      <h1>Steady Move</h1>
+      <h1>{say.app.steadyMove}</h1>
       <p role="alert">{failed}</p>
     </main>
   {:else if session.who?.signed_in}

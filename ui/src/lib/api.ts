@@ -1,3 +1,5 @@
+import { say } from './say';
+
 import createClient from 'openapi-fetch';
 import type { components, paths } from './schema';
 
@@ -40,9 +42,9 @@ type Answer<T> = { data?: T; error?: unknown; response: Response };
 /** The data of an answer, or a Said. */
 export async function ask<T>(answer: Promise<Answer<T>>): Promise<T> {
   const { data, error, response } = await answer.catch(() => {
-    throw new Said(0, 'The desk does not answer. Is it still running?');
+    throw new Said(0, say.api.theDeskDoesNotAnswer);
   });
   if (response.ok && data !== undefined) return data;
   const said = error as { detail?: string; error?: string } | undefined;
-  throw new Said(response.status, said?.detail ?? said?.error ?? `The desk answered ${response.status}.`);
+  throw new Said(response.status, said?.detail ?? said?.error ?? say.api.theDeskAnswered(response.status));
 }

@@ -1,17 +1,19 @@
+import { say } from './say';
+
 import { navigate } from '../router';
 
 /** All keys, as the help shows them. Never a single key for something that acts on the outside. */
 export const KEYS: [string, string][] = [
-  ['/', 'Search names, moves and views'],
-  ['?', 'These keys'],
-  ['1 … 7', 'Desk, Names, Moves, Post, Rulebook, Accounts, Status'],
-  ['j k', 'Walk down and up the list'],
-  ['Enter', 'Open what the walk stands on'],
-  ['x', 'Put the name into the tray, or take it out'],
-  ['p', 'Plan the tray'],
-  ['t', 'To the what-if date'],
-  ['e', 'Show or hide the evidence'],
-  ['Esc', 'Close the sheet'],
+  ['/', say.keys.searchNamesMovesAndViews],
+  ['?', say.keys.theseKeys],
+  ['1 … 7', say.keys.deskNamesMovesPostRulebook],
+  ['j k', say.keys.walkDownAndUpThe],
+  ['Enter', say.keys.openWhatTheWalkStands],
+  ['x', say.keys.putTheNameIntoThe],
+  ['p', say.keys.planTheTray],
+  ['t', say.keys.toTheWhatIfDate],
+  ['e', say.keys.showOrHideTheEvidence],
+  [say.keys.esc, say.keys.closeTheSheet],
 ];
 
 const VIEWS = ['/', '/names', '/moves', '/post', '/rulebook', '/accounts', '/status'] as const;

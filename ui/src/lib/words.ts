@@ -1,3 +1,5 @@
+import { say } from './say';
+
 import type { Amount } from './api';
 
 const MINUTE = 60_000;
@@ -10,12 +12,12 @@ const month = new Intl.DateTimeFormat('en', { month: 'short' });
 const whole = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full', timeStyle: 'long' });
 
 const count = (n: number, unit: string) => `${n} ${unit}`;
-const days = (n: number) => (n === 1 ? '1 day' : `${n} days`);
+const days = (n: number) => (n === 1 ? '1 day' : say.words.days(n));
 
 /** A length of time in at most two units: “2 h 10 min”, “3 days 4 h”. */
 export function span(ms: number): string {
   const total = Math.max(0, Math.round(ms / MINUTE)) * MINUTE;
-  if (total < MINUTE) return 'less than a minute';
+  if (total < MINUTE) return say.words.lessThanAMinute;
   const d = Math.floor(total / DAY);
   const h = Math.floor((total % DAY) / HOUR);
   const m = Math.round((total % HOUR) / MINUTE);
@@ -29,8 +31,8 @@ export function span(ms: number): string {
 export function when(iso: string, now: number): string {
   const at = Date.parse(iso);
   const away = Math.abs(at - now);
-  if (away < 45_000) return `now (${stamp(iso, now)})`;
-  return at > now ? `in ${span(away)} (${stamp(iso, now)})` : `${span(away)} ago (${stamp(iso, now)})`;
+  if (away < 45_000) return say.words.now(stamp(iso, now));
+  return at > now ? say.words.in(span(away), stamp(iso, now)) : say.words.ago(span(away), stamp(iso, now));
 }
 
 /** The instant alone: time today, weekday within six days, else the date. */
@@ -46,7 +48,7 @@ export function day(iso: string): string {
   const at = new Date(iso);
   return `${String(at.getDate()).padStart(2, '0')} ${month.format(at)} ${at.getFullYear()}`;
 }
-export const full = (iso: string) => `${whole.format(new Date(iso))} (UTC${offset(new Date(iso))})`;
+export const full = (iso: string) => say.words.utc(whole.format(new Date(iso)), offset(new Date(iso)));
 
 function offset(at: Date): string {
   const minutes = -at.getTimezoneOffset();
@@ -66,18 +68,23 @@ export function parts(sentence: string): { text?: string; at?: string }[] {
     .map((piece) => (/^<\d{4}-/.test(piece) ? { at: piece.slice(1, -1) } : { text: piece }));
 }
 
-export const GATES = { clear: 'Clear to go', fix: 'Fix first', wait: 'Wait until', barred: 'Barred' } as const;
-export const KINDS = {
-  'approval-request': 'Approval asked',
-  'leaving-notice': 'Leaving notice',
-  landed: 'Landed',
-  'lock-notice': 'Lock notice',
-  code: 'Code',
-  'contact-proof': 'Contact proof',
-  'identity-check': 'Identity check',
-  receipt: 'Receipt',
-  offer: 'Offer to stay',
-  unrelated: 'Unrelated',
+export const GATES = {
+  clear: say.words.clearToGo,
+  fix: say.words.fixFirst,
+  wait: say.words.waitUntil,
+  barred: say.words.barred,
 } as const;
-export const UNTIL = { 'by-itself': 'Goes on by itself', late: 'Late', over: 'Over' } as const;
-export const TURNS = { yours: 'Yours', theirs: 'Theirs', clock: 'The clock’s' } as const;
+export const KINDS = {
+  'approval-request': say.words.approvalAsked,
+  'leaving-notice': say.words.leavingNotice,
+  landed: say.words.landed,
+  'lock-notice': say.words.lockNotice,
+  code: say.words.code,
+  'contact-proof': say.words.contactProof,
+  'identity-check': say.words.identityCheck,
+  receipt: say.words.receipt,
+  offer: say.words.offerToStay,
+  unrelated: say.words.unrelated,
+} as const;
+export const UNTIL = { 'by-itself': say.words.goesOnByItself, late: say.words.late, over: say.words.over } as const;
+export const TURNS = { yours: say.words.yours, theirs: say.words.theirs, clock: say.words.theClocks } as const;

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { say } from '../lib/say';
+
   /** A text to take along, with its copy button. */
   let { text, what }: { text: string; what: string } = $props();
   let copied = $state(false);
@@ -11,7 +13,9 @@
 </script>
 
 <span class="mono">{text}</span>
-<button class="link" type="button" onclick={copy} aria-label="Copy {what}">{copied ? 'Copied' : 'Copy'}</button>
+<button class="link" type="button" onclick={copy} aria-label={say.copy.copy(what)}
+  >{copied ? say.copy.copied : say.copy.copy2}</button
+>
 
 <style>
   span {

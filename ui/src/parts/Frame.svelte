@@ -7,6 +7,7 @@
   import Palette from './Palette.svelte';
   import KeysHelp from './KeysHelp.svelte';
   import TopBar from './TopBar.svelte';
+  import { say } from '../lib/say';
 
   let { client }: { client: QueryClient } = $props();
   let help = $state(false);
@@ -20,10 +21,10 @@
 </script>
 
 <svelte:window {onkeydown} />
-<a class="skip" href="#view">Skip to the view</a>
+<a class="skip" href="#view">{say.frame.skipToTheView}</a>
 <TopBar showKeys={() => (help = true)} showSearch={() => (search = true)} />
 {#if !line.open}
-  <p class="cut" role="status">The line to the desk is cut; what you see may be old. It is being opened again.</p>
+  <p class="cut" role="status">{say.frame.theLineToTheDesk}</p>
 {/if}
 <div id="view" tabindex="-1"><Router /></div>
 <KeysHelp bind:open={help} />

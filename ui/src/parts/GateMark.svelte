@@ -2,6 +2,7 @@
   import type { Gate } from '../lib/api';
   import { day, full, GATES } from '../lib/words';
   import When from './When.svelte';
+  import { say } from '../lib/say';
 
   let { gate, words = true, brief = false }: { gate: Gate; words?: boolean; brief?: boolean } = $props();
   const lead = $derived(
@@ -9,8 +10,8 @@
       ? `${GATES.fix} (${gate.fixes})`
       : gate.kind === 'wait' && !gate.clears_at
         ? brief
-          ? 'Wait'
-          : 'Wait until it is known'
+          ? say.gateMark.wait
+          : say.gateMark.waitUntilItIsKnown
         : GATES[gate.kind],
   );
 </script>

@@ -1,11 +1,12 @@
 <script lang="ts">
   import { Modal } from 'flowbite-svelte';
   import { KEYS } from '../lib/keys';
+  import { say } from '../lib/say';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
 </script>
 
-<Modal bind:open title="Keys" aria-label="Keys" size="xs" outsideclose>
+<Modal bind:open title={say.keysHelp.keys} aria-label={say.keysHelp.keys} size="xs" outsideclose>
   <dl>
     {#each KEYS as [key, what] (key)}
       <dt class="mono">{key}</dt>

@@ -3,6 +3,7 @@
   import { api, ask } from '../lib/api';
   import { isWorking, stretch } from '../lib/list';
   import { navigate } from '../router';
+  import { say } from '../lib/say';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let dialog = $state<HTMLDialogElement>();
@@ -19,11 +20,11 @@
   const VIEWS = [
     'Desk /',
     'Names /names',
-    'Take names in /names/take-in',
+    say.palette.takeNamesInNamesTake,
     'Moves /moves',
-    'By hand /by-hand',
+    say.palette.byHandByHand,
     'Post /post',
-    'Code safe /codes',
+    say.palette.codeSafeCodes,
     'Rulebook /rulebook',
     'Accounts /accounts',
     'Status /status',
@@ -38,7 +39,7 @@
     })),
     ...(moves.data?.moves ?? []).map((m) => ({
       title: m.name,
-      note: `move to ${m.to}: ${m.stage}`,
+      note: say.palette.moveTo(m.to, m.stage),
       path: `/moves/${m.id}`,
     })),
     ...held.map((n) => ({ title: n.unicode, note: n.account, path: `/names/${n.name}` })),
@@ -69,20 +70,20 @@
   }
 </script>
 
-<dialog bind:this={dialog} aria-label="Search" onclose={() => (open = false)}>
+<dialog bind:this={dialog} aria-label={say.palette.search} onclose={() => (open = false)}>
   <input
     type="text"
     role="combobox"
     aria-expanded="true"
     aria-controls="found"
     aria-activedescendant={found[at] ? `found-${at}` : undefined}
-    aria-label="Search names, moves and views"
-    placeholder="Names, moves, views"
+    aria-label={say.palette.searchNamesMovesAndViews}
+    placeholder={say.palette.namesMovesViews}
     bind:value={text}
     oninput={() => (at = 0)}
     {onkeydown}
   />
-  <ul id="found" role="listbox" aria-label="Found">
+  <ul id="found" role="listbox" aria-label={say.palette.found}>
     {#each found as f, i (f.path)}
       <li id="found-{i}" role="option" aria-selected={i === at}>
         <button tabindex="-1" onclick={() => go(f)}
@@ -91,7 +92,7 @@
       </li>
     {/each}
   </ul>
-  {#if !found.length}<p class="muted">Nothing holds “{text}”.</p>{/if}
+  {#if !found.length}<p class="muted">{say.palette.nothingHolds(text)}</p>{/if}
 </dialog>
 
 <style>

@@ -4,6 +4,7 @@
   import { clock } from '../lib/clock.svelte';
   import { readClock } from '../lib/live.svelte';
   import { full, span } from '../lib/words';
+  import { say } from '../lib/say';
 
   const client = useQueryClient();
   const practice = createQuery(() => ({ queryKey: ['practice'], queryFn: () => ask(api.GET('/api/practice')) }));
@@ -34,17 +35,18 @@
   }
 </script>
 
-<div class="clock" role="group" aria-label="Practice clock">
-  <time class="num" datetime={iso} title="Practice clock: {full(iso)}">{shown.format(clock.now)}</time>
-  <button disabled={busy} onclick={() => moveOn(900)}>+15 min</button>
-  <button disabled={busy} onclick={() => moveOn(86400)}>+1 day</button>
+<div class="clock" role="group" aria-label={say.practiceClock.practiceClock}>
+  <time class="num" datetime={iso} title={say.practiceClock.practiceClock2(full(iso))}>{shown.format(clock.now)}</time>
+  <button disabled={busy} onclick={() => moveOn(900)}>{say.practiceClock.n15Min}</button>
+  <button disabled={busy} onclick={() => moveOn(86400)}>{say.practiceClock.n1Day}</button>
   <button
     disabled={busy || !next}
     onclick={() => moveOn()}
-    title={next ? `The next event is ${span(Date.parse(next) - clock.now)} away` : 'Nothing is to come'}
-    >To next event</button
+    title={next
+      ? say.practiceClock.theNextEventIsAway(span(Date.parse(next) - clock.now))
+      : say.practiceClock.nothingIsToCome}>{say.practiceClock.toNextEvent}</button
   >
-  <span class="hidden-words" role="status">{busy ? 'The practice clock is moving' : said}</span>
+  <span class="hidden-words" role="status">{busy ? say.practiceClock.thePracticeClockIsMoving : said}</span>
   {#if said}<span class="said">{said}</span>{/if}
 </div>
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { NameRow } from '../lib/api';
   import { day } from '../lib/words';
+  import { say } from '../lib/say';
 
   /** A strip of time from `from` on: closed stretches full and hatched, soft ones half-high, open ones a line; expiry a flag. */
   let {
@@ -48,9 +49,11 @@
   const line = $derived(at ? within(at) : undefined);
   const words = $derived(
     [
-      open.length ? `Open ${row.windows.map((w) => `${day(w[0]!)} to ${day(w[1]!)}`).join(', ')}` : 'No open window',
-      row.soft.length ? `soft ${row.soft.map((w) => `${day(w[0]!)} to ${day(w[1]!)}`).join(', ')}` : '',
-      row.expires_at ? `expires ${day(row.expires_at)}` : '',
+      open.length
+        ? say.ruler.open(row.windows.map((w) => say.ruler.to(day(w[0]!), day(w[1]!))).join(', '))
+        : say.ruler.noOpenWindow,
+      row.soft.length ? say.ruler.soft(row.soft.map((w) => say.ruler.to(day(w[0]!), day(w[1]!))).join(', ')) : '',
+      row.expires_at ? say.ruler.expires(day(row.expires_at)) : '',
     ]
       .filter(Boolean)
       .join('; '),

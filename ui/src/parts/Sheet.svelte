@@ -2,6 +2,7 @@
   import type { Snippet } from 'svelte';
   import { keptSearch } from '../lib/list';
   import { navigate } from '../router';
+  import { say } from '../lib/say';
 
   let {
     title,
@@ -19,7 +20,9 @@
 <section class="panel" aria-label={title}>
   <header>
     <h1 class:mono>{title}</h1>
-    <button onclick={() => navigate(back, { search: keptSearch() })} title="Close (Esc)">Close</button>
+    <button onclick={() => navigate(back, { search: keptSearch() })} title={say.sheet.closeEsc}
+      >{say.sheet.close}</button
+    >
   </header>
   {@render children()}
 </section>

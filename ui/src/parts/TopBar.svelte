@@ -4,6 +4,7 @@
   import { session } from '../lib/session.svelte';
   import PracticeClock from './PracticeClock.svelte';
   import DeskClock from './DeskClock.svelte';
+  import { say } from '../lib/say';
 
   let { showKeys, showSearch }: { showKeys: () => void; showSearch: () => void } = $props();
   let dark = $state(document.documentElement.classList.contains('dark'));
@@ -16,26 +17,32 @@
 </script>
 
 <header>
-  <nav aria-label="Views">
-    <img src="/mark.svg" alt="Steady Move" width="22" height="22" />
-    <a href={p('/')} title="1" {@attach isActiveLink({ className: 'here' })}>Desk</a>
-    <a href={p('/names')} title="2" {@attach isActiveLink({ className: 'here', startsWith: true })}>Names</a>
-    <a href={p('/moves')} title="3" {@attach isActiveLink({ className: 'here', startsWith: true })}>Moves</a>
-    <a href={p('/by-hand')} {@attach isActiveLink({ className: 'here' })}>By hand</a>
-    <a href={p('/post')} title="4" {@attach isActiveLink({ className: 'here' })}>Post</a>
-    <a href={p('/rulebook')} title="5" {@attach isActiveLink({ className: 'here' })}>Rulebook</a>
-    <a href={p('/accounts')} title="6" {@attach isActiveLink({ className: 'here' })}>Accounts</a>
-    <a href={p('/status')} title="7" {@attach isActiveLink({ className: 'here' })}>Status</a>
+  <nav aria-label={say.topBar.views}>
+    <img src="/mark.svg" alt={say.topBar.steadyMove} width="22" height="22" />
+    <a href={p('/')} title="1" {@attach isActiveLink({ className: 'here' })}>{say.topBar.desk}</a>
+    <a href={p('/names')} title="2" {@attach isActiveLink({ className: 'here', startsWith: true })}
+      >{say.topBar.names}</a
+    >
+    <a href={p('/moves')} title="3" {@attach isActiveLink({ className: 'here', startsWith: true })}
+      >{say.topBar.moves}</a
+    >
+    <a href={p('/by-hand')} {@attach isActiveLink({ className: 'here' })}>{say.topBar.byHand}</a>
+    <a href={p('/post')} title="4" {@attach isActiveLink({ className: 'here' })}>{say.topBar.post}</a>
+    <a href={p('/rulebook')} title="5" {@attach isActiveLink({ className: 'here' })}>{say.topBar.rulebook}</a>
+    <a href={p('/accounts')} title="6" {@attach isActiveLink({ className: 'here' })}>{say.topBar.accounts}</a>
+    <a href={p('/status')} title="7" {@attach isActiveLink({ className: 'here' })}>{say.topBar.status}</a>
     {#if session.who?.practice}
-      <a href={p('/practice')} {@attach isActiveLink({ className: 'here' })}>Practice</a>
+      <a href={p('/practice')} {@attach isActiveLink({ className: 'here' })}>{say.topBar.practice}</a>
     {/if}
   </nav>
   <div class="right">
     {#if session.who?.practice}<PracticeClock />{:else}<DeskClock />{/if}
-    <button class="quiet" onclick={showSearch} title="Search names, moves and views (/)">Search</button>
-    <button class="quiet" onclick={showKeys} title="All keys (?)">Keys</button>
-    <button class="quiet" onclick={turn} aria-pressed={dark}>{dark ? 'Light' : 'Dark'}</button>
-    <button class="quiet" onclick={() => session.signOut()} title={session.who?.email ?? ''}>Sign out</button>
+    <button class="quiet" onclick={showSearch} title={say.topBar.searchNamesMovesAndViews}>{say.topBar.search}</button>
+    <button class="quiet" onclick={showKeys} title={say.topBar.allKeys}>{say.topBar.keys}</button>
+    <button class="quiet" onclick={turn} aria-pressed={dark}>{dark ? say.topBar.light : say.topBar.dark}</button>
+    <button class="quiet" onclick={() => session.signOut()} title={session.who?.email ?? ''}
+      >{say.topBar.signOut}</button
+    >
   </div>
 </header>
 

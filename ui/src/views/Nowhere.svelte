@@ -1,10 +1,11 @@
 <script lang="ts">
   import { p } from '../router';
+  import { say } from '../lib/say';
 </script>
 
 <section>
-  <h1>There is nothing at this address</h1>
-  <p>The link may be old. <a href={p('/')}>Go to the Desk</a></p>
+  <h1>{say.nowhere.thereIsNothingAtThis}</h1>
+  <p>{say.nowhere.theLinkMayBeOld} <a href={p('/')}>{say.nowhere.goToTheDesk}</a></p>
 </section>
 
 <style>

@@ -7,6 +7,7 @@
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import { AMOUNT, CONNECTION, HABITS, KNOWN, PRICES, WAYS, YES } from './fields';
+  import { say } from '../../lib/say';
 
   let { done }: { done: () => void } = $props();
   type Habits = Schemas['NewAccount']['habits'];
@@ -95,19 +96,24 @@
 {/snippet}
 
 <form onsubmit={submit}>
-  <Field id="a-title" label="What you call it" required bind:value={() => f.title ?? '', (v) => (f.title = v)} />
+  <Field
+    id="a-title"
+    label={say.accountForm.whatYouCallIt}
+    required
+    bind:value={() => f.title ?? '', (v) => (f.title = v)}
+  />
   <Field
     id="a-reg"
-    label="Its name in the public record"
+    label={say.accountForm.itsNameInThePublic}
     placeholder={f.title}
     bind:value={() => f.registrar ?? '', (v) => (f.registrar = v)}
   />
   <Choice
     id="a-kind"
-    label="Connection"
+    label={say.accountForm.connection}
     of={[
       ['epp', 'EPP'],
-      ['by_hand', 'By hand'],
+      ['by_hand', say.accountForm.byHand],
     ]}
     bind:value={() => kind, (v) => (kind = v as typeof kind)}
   />
@@ -115,13 +121,18 @@
   {@render fields(PRICES.map((p) => (p.key === 'currency' ? p : { ...p, ...AMOUNT })))}
   {@render fields(KNOWN)}
   <fieldset>
-    <legend>How it wants things done</legend>
+    <legend>{say.accountForm.howItWantsThingsDone}</legend>
     {#each WAYS as { act, label, of } (act)}
       <Choice
         id="w-{act}"
         {label}
         of={[
-          ['', kind === 'epp' && of.some(([w]) => w === 'connection') ? 'over the connection' : 'on its pages'],
+          [
+            '',
+            kind === 'epp' && of.some(([w]) => w === 'connection')
+              ? say.accountForm.overTheConnection
+              : say.accountForm.onItsPages,
+          ],
           ...of.filter(([w]) => w !== 'connection' && (w !== 'page' || kind === 'epp')),
         ]}
         bind:value={() => ways[act] ?? '', (v) => (ways[act] = v)}
@@ -131,9 +142,9 @@
   </fieldset>
   <div>
     <Button type="submit" disabled={save.isPending}
-      >{kind === 'epp' ? 'Try the connection and keep it' : 'Keep it'}</Button
+      >{kind === 'epp' ? say.accountForm.tryTheConnectionAndKeep : say.accountForm.keepIt}</Button
     >
-    <Button color="alternative" onclick={done}>Leave it</Button>
+    <Button color="alternative" onclick={done}>{say.accountForm.leaveIt}</Button>
   </div>
 </form>
 <Trouble error={save.error} />

@@ -10,18 +10,21 @@
   import { WAYS } from './fields';
   import Places from './Places.svelte';
   import SecondFactor from './SecondFactor.svelte';
+  import { say } from '../../lib/say';
 
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
   const admin = $derived(session.who?.role === 'administrator');
   let adding = $state<'account' | 'host' | null>(null);
   // What goes another way than over the connection or on the account’s pages.
   function byHand(a: { ways: Record<string, string>; privacy_service?: string | null }): string[] {
-    if (Object.values(a.ways).every((way) => way === 'letter')) return ['everything by letter to its support'];
+    if (Object.values(a.ways).every((way) => way === 'letter')) return [say.accounts.everythingByLetterToIts];
     return WAYS.flatMap(({ act, label, of }) => {
       const way = a.ways[act];
       if (!way || way === 'connection' || way === 'page') return [];
       const words =
-        way === 'service' ? `at ${a.privacy_service ?? 'a separate service'}` : of.find(([w]) => w === way)?.[1];
+        way === 'service'
+          ? say.accounts.at2(a.privacy_service ?? say.accounts.aSeparateService)
+          : of.find(([w]) => w === way)?.[1];
       return [`${label.toLowerCase()} ${words}`];
     });
   }
@@ -29,49 +32,56 @@
 </script>
 
 <main>
-  <h1>Accounts</h1>
+  <h1>{say.accounts.accounts}</h1>
   <Trouble error={places.error} />
   {#if places.data}
     <section>
-      <h2>Registrars</h2>
+      <h2>{say.accounts.registrars}</h2>
       <ul>
         {#each places.data.accounts as a (a.id)}
           <li>
             <strong>{a.title}</strong>
-            <span>{a.kind === 'epp' ? 'by EPP' : 'by hand'}{byHand(a).length ? `; ${byHand(a).join(', ')}` : ''}</span>
-            {#if a.site}<a href={a.site} target="_blank" rel="noopener noreferrer">its pages</a>{/if}
+            <span
+              >{a.kind === 'epp' ? say.accounts.byEpp : say.accounts.byHand}{byHand(a).length
+                ? `; ${byHand(a).join(', ')}`
+                : ''}</span
+            >
+            {#if a.site}<a href={a.site} target="_blank" rel="noopener noreferrer">{say.accounts.itsPages}</a>{/if}
             {#if a.support}<span class="mono muted">{a.support}</span>{/if}
             {#if a.connection.host}<span class="mono muted"
-                >{a.connection.client} at {a.connection.host}:{a.connection.port}</span
+                >{say.accounts.at(a.connection.client, a.connection.host, a.connection.port)}</span
               >{/if}
             {#if a.prices.currency && a.prices.renew !== undefined}
-              <span class="muted num">a year here {money({ minor: a.prices.renew, currency: a.prices.currency })}</span>
+              <span class="muted num"
+                >{say.accounts.aYearHere(money({ minor: a.prices.renew, currency: a.prices.currency }))}</span
+              >
             {/if}
           </li>
         {:else}
-          <li class="muted">None yet. Add the account that holds your names, and the one that they shall go to.</li>
+          <li class="muted">{say.accounts.noneYetAddTheAccount}</li>
         {/each}
       </ul>
-      {#if admin && adding !== 'account'}<button onclick={() => (adding = 'account')}>Add a registrar account</button
+      {#if admin && adding !== 'account'}<button onclick={() => (adding = 'account')}
+          >{say.accounts.addARegistrarAccount}</button
         >{/if}
       {#if adding === 'account'}<AccountForm done={() => (adding = null)} />{/if}
     </section>
     <section>
-      <h2>DNS hosts</h2>
+      <h2>{say.accounts.dnsHosts}</h2>
       <ul>
         {#each places.data.hosts as h (h.id)}
           <li>
             <strong>{h.title}</strong>
             <span class="mono muted">{h.name_servers.join(' ')}</span>
-            {#if h.ends_with}<span>ends with the registration at {holder(h.ends_with)}</span>{/if}
+            {#if h.ends_with}<span>{say.accounts.endsWithTheRegistrationAt(holder(h.ends_with))}</span>{/if}
           </li>
         {:else}
           <li class="muted">
-            None yet. A DNS host is named by its name servers; with its key the desk fetches and puts zones.
+            {say.accounts.noneYetADnsHost}
           </li>
         {/each}
       </ul>
-      {#if admin && adding !== 'host'}<button onclick={() => (adding = 'host')}>Add a DNS host</button>{/if}
+      {#if admin && adding !== 'host'}<button onclick={() => (adding = 'host')}>{say.accounts.addADnsHost}</button>{/if}
       {#if adding === 'host'}<HostForm accounts={places.data.accounts} done={() => (adding = null)} />{/if}
     </section>
   {/if}

@@ -6,6 +6,7 @@
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   let { accounts, done }: { accounts: { id: string; title: string }[]; done: () => void } = $props();
   const client = useQueryClient();
@@ -37,19 +38,25 @@
 </script>
 
 <form onsubmit={submit}>
-  <Field id="h-title" label="What you call it" required bind:value={f.title} />
-  <Field id="h-ns" label="Its name servers" mono required bind:value={f.servers} />
-  <Field id="h-key" label="Name of the transfer key (TSIG)" mono bind:value={f.key} />
-  <Field id="h-secret" label="The key, base64 (sealed)" type="password" autocomplete="off" bind:value={f.secret} />
+  <Field id="h-title" label={say.hostForm.whatYouCallIt} required bind:value={f.title} />
+  <Field id="h-ns" label={say.hostForm.itsNameServers} mono required bind:value={f.servers} />
+  <Field id="h-key" label={say.hostForm.nameOfTheTransferKey} mono bind:value={f.key} />
+  <Field
+    id="h-secret"
+    label={say.hostForm.theKeyBase64Sealed}
+    type="password"
+    autocomplete="off"
+    bind:value={f.secret}
+  />
   <Choice
     id="h-ends"
-    label="Ends with the registration at"
-    of={[['', 'none: it stands by itself'], ...accounts.map((a) => [a.id, a.title] as const)]}
+    label={say.hostForm.endsWithTheRegistrationAt}
+    of={[['', say.hostForm.noneItStandsByItself], ...accounts.map((a) => [a.id, a.title] as const)]}
     bind:value={f.ends}
   />
   <div>
-    <Button type="submit" disabled={save.isPending}>Keep it</Button>
-    <Button color="alternative" onclick={done}>Leave it</Button>
+    <Button type="submit" disabled={save.isPending}>{say.hostForm.keepIt}</Button>
+    <Button color="alternative" onclick={done}>{say.hostForm.leaveIt}</Button>
   </div>
 </form>
 <Trouble error={save.error} />

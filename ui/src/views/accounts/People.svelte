@@ -4,14 +4,15 @@
   import { api, ask } from '../../lib/api';
   import { session } from '../../lib/session.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   const client = useQueryClient();
   const people = createQuery(() => ({ queryKey: ['people'], queryFn: () => ask(api.GET('/api/people')) }));
   const WHAT: Record<string, string> = {
-    viewer: 'sees everything',
-    mover: 'plans, starts and calls off moves',
-    approver: 'also approves releases',
-    administrator: 'also keeps accounts and people',
+    viewer: say.people.seesEverything,
+    mover: say.people.plansStartsAndCallsOff,
+    approver: say.people.alsoApprovesReleases,
+    administrator: say.people.alsoKeepsAccountsAndPeople,
   };
   let email = $state('');
   let role = $state('mover');
@@ -37,7 +38,7 @@
 </script>
 
 <section>
-  <h2>People</h2>
+  <h2>{say.people.people}</h2>
   <Trouble error={people.error ?? invite.error ?? change.error ?? forget.error} />
   {#if people.data}
     <ul>
@@ -45,10 +46,10 @@
         <li>
           <strong>{person.email}</strong>
           {#if person.email === session.who?.email}
-            <span class="muted">{person.role}: {WHAT[person.role]} (you)</span>
+            <span class="muted">{say.people.you(person.role, WHAT[person.role])}</span>
           {:else}
             <label>
-              <span class="hidden-words">Role of {person.email}</span>
+              <span class="hidden-words">{say.people.roleOf(person.email)}</span>
               <select
                 class="plain"
                 value={person.role}
@@ -57,23 +58,32 @@
                 {#each people.data.roles as r (r)}<option>{r}</option>{/each}
               </select>
             </label>
-            <button onclick={() => change.mutate({ id: person.id, to: null })}>Remove</button>
+            <button onclick={() => change.mutate({ id: person.id, to: null })}>{say.people.remove}</button>
             {#if person.second_factor}
-              <button onclick={() => forget.mutate(person.id)}>Take the second factor away</button>
+              <button onclick={() => forget.mutate(person.id)}>{say.people.takeTheSecondFactorAway}</button>
             {/if}
           {/if}
         </li>
       {/each}
     </ul>
     <form onsubmit={submit}>
-      <div><Label for="p-mail">E-mail</Label><Input id="p-mail" type="email" required bind:value={email} /></div>
-      <div><Label for="p-role">Role</Label><Select id="p-role" placeholder="" items={roles} bind:value={role} /></div>
-      <div><Button type="submit" color="alternative">Invite</Button></div>
+      <div>
+        <Label for="p-mail">{say.people.eMail}</Label><Input id="p-mail" type="email" required bind:value={email} />
+      </div>
+      <div>
+        <Label for="p-role">{say.people.role}</Label><Select
+          id="p-role"
+          placeholder=""
+          items={roles}
+          bind:value={role}
+        />
+      </div>
+      <div><Button type="submit" color="alternative">{say.people.invite}</Button></div>
     </form>
     {#if invite.data}
       <p role="status">
-        Give this address to {email}; it works once, for seven days:
-        <span class="mono address">{location.origin}/invited#{invite.data.word}</span>
+        {say.people.giveThisAddressToIt(email)}
+        <span class="mono address">{say.people.invited(location.origin, invite.data.word)}</span>
       </p>
     {/if}
   {/if}

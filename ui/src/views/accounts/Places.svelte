@@ -5,6 +5,7 @@
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   const client = useQueryClient();
   const settings = createQuery(() => ({ queryKey: ['settings'], queryFn: () => ask(api.GET('/api/settings')) }));
@@ -19,8 +20,8 @@
   let base = $state('');
   const TLS = [
     ['starttls', 'STARTTLS'],
-    ['yes', 'TLS from the start'],
-    ['no', 'none, on this machine only'],
+    ['yes', say.places.tlsFromTheStart],
+    ['no', say.places.noneOnThisMachineOnly],
   ] as const;
   const shown = $derived(Object.entries(settings.data?.rdap_bases ?? {}));
 
@@ -46,58 +47,62 @@
 </script>
 
 <section>
-  <h2>Mailbox and public record</h2>
+  <h2>{say.places.mailboxAndPublicRecord}</h2>
   <Trouble error={settings.error ?? set.error} />
   {#if settings.data}
     <ul>
       <li>
-        <strong>Mailbox</strong>
+        <strong>{say.places.mailbox}</strong>
         {#if settings.data.mailbox}
           <span class="mono muted"
-            >{settings.data.mailbox.login} at {settings.data.mailbox.host}:{settings.data.mailbox.port}</span
+            >{say.places.at(settings.data.mailbox.login, settings.data.mailbox.host, settings.data.mailbox.port)}</span
           >
-        {:else}<span class="muted">none: the registrars’ messages are not read</span>{/if}
+        {:else}<span class="muted">{say.places.noneTheRegistrarsMessagesAre}</span>{/if}
       </li>
       <li>
-        <strong>Sending mail</strong>
+        <strong>{say.places.sendingMail}</strong>
         {#if settings.data.outgoing}
           <span class="mono muted"
-            >from {settings.data.outgoing.from} by {settings.data.outgoing.host}:{settings.data.outgoing.port}</span
+            >{say.places.fromBy(
+              settings.data.outgoing.from,
+              settings.data.outgoing.host,
+              settings.data.outgoing.port,
+            )}</span
           >
-        {:else}<span class="muted">none: letters are sent by your own hand</span>{/if}
+        {:else}<span class="muted">{say.places.noneLettersAreSentBy}</span>{/if}
       </li>
       {#each shown.slice(0, 12) as [s, url] (s)}
         <li><strong>.{s}</strong> <span class="mono muted">{url}</span></li>
       {/each}
-      {#if shown.length > 12}<li class="muted">and {shown.length - 12} more suffixes</li>{/if}
+      {#if shown.length > 12}<li class="muted">{say.places.andMoreSuffixes(shown.length - 12)}</li>{/if}
     </ul>
     <form onsubmit={keepBox}>
-      <Field id="m-host" label="IMAP host" mono required bind:value={box.host} />
-      <Field id="m-port" label="Port (TLS)" type="number" required bind:value={box.port} />
-      <Field id="m-login" label="Sign-in" autocomplete="off" required bind:value={box.login} />
+      <Field id="m-host" label={say.places.imapHost} mono required bind:value={box.host} />
+      <Field id="m-port" label={say.places.portTls} type="number" required bind:value={box.port} />
+      <Field id="m-login" label={say.places.signIn} autocomplete="off" required bind:value={box.login} />
       <Field
         id="m-pw"
-        label="Password (sealed)"
+        label={say.places.passwordSealed}
         type="password"
         autocomplete="off"
         required
         bind:value={box.password}
       />
-      <div><Button type="submit" color="alternative">Read this mailbox</Button></div>
+      <div><Button type="submit" color="alternative">{say.places.readThisMailbox}</Button></div>
     </form>
     <form onsubmit={keepOut}>
-      <Field id="o-host" label="SMTP host" mono required bind:value={out.host} />
-      <Field id="o-port" label="Port" type="number" required bind:value={out.port} />
-      <Choice id="o-tls" label="Encryption" of={TLS} bind:value={out.tls} />
-      <Field id="o-from" label="Letters come from" type="email" mono required bind:value={out.from} />
-      <Field id="o-login" label="Sign-in, if one is asked for" autocomplete="off" bind:value={out.login} />
-      <Field id="o-pw" label="Password (sealed)" type="password" autocomplete="off" bind:value={out.password} />
-      <div><Button type="submit" color="alternative">Send by this server</Button></div>
+      <Field id="o-host" label={say.places.smtpHost} mono required bind:value={out.host} />
+      <Field id="o-port" label={say.places.port} type="number" required bind:value={out.port} />
+      <Choice id="o-tls" label={say.places.encryption} of={TLS} bind:value={out.tls} />
+      <Field id="o-from" label={say.places.lettersComeFrom} type="email" mono required bind:value={out.from} />
+      <Field id="o-login" label={say.places.signInIfOneIs} autocomplete="off" bind:value={out.login} />
+      <Field id="o-pw" label={say.places.passwordSealed} type="password" autocomplete="off" bind:value={out.password} />
+      <div><Button type="submit" color="alternative">{say.places.sendByThisServer}</Button></div>
     </form>
     <form onsubmit={keepBase}>
-      <Field id="r-suffix" label="Suffix" mono required bind:value={suffix} />
-      <Field id="r-base" label="Base URL of its public record (RDAP)" type="url" mono required bind:value={base} />
-      <div><Button type="submit" color="alternative">Use it</Button></div>
+      <Field id="r-suffix" label={say.places.suffix} mono required bind:value={suffix} />
+      <Field id="r-base" label={say.places.baseUrlOfItsPublic} type="url" mono required bind:value={base} />
+      <div><Button type="submit" color="alternative">{say.places.useIt}</Button></div>
     </form>
   {/if}
 </section>

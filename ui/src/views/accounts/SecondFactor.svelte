@@ -3,6 +3,7 @@
   import { Button, Input, Label } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   const client = useQueryClient();
   const factor = createQuery(() => ({ queryKey: ['factor'], queryFn: () => ask(api.GET('/api/me')) }));
@@ -44,24 +45,26 @@
 </script>
 
 <section>
-  <h2>Your second factor</h2>
+  <h2>{say.secondFactor.yourSecondFactor}</h2>
   <Trouble error={factor.error ?? begin.error ?? finish.error ?? remove.error} />
   {#if factor.data?.second_factor}
-    <p>A code is asked for at every sign-in.</p>
+    <p>{say.secondFactor.aCodeIsAskedFor}</p>
     <form onsubmit={submit}>
       <div>
-        <Label for="f-pw">Password</Label>
+        <Label for="f-pw">{say.secondFactor.password}</Label>
         <Input id="f-pw" type="password" autocomplete="current-password" required bind:value={password} />
       </div>
-      <div><Button type="submit" color="alternative" disabled={remove.isPending}>Remove it</Button></div>
+      <div>
+        <Button type="submit" color="alternative" disabled={remove.isPending}>{say.secondFactor.removeIt}</Button>
+      </div>
     </form>
   {:else if offered}
-    <p>Take this up in an application that makes one-time codes (TOTP), then give a first code.</p>
-    <img src={offered.picture} alt="To scan: the secret below" width="180" height="180" />
+    <p>{say.secondFactor.takeThisUpInAn}</p>
+    <img src={offered.picture} alt={say.secondFactor.toScanTheSecretBelow} width="180" height="180" />
     <p class="mono secret">{offered.otp_secret}</p>
     <form onsubmit={submit}>
       <div>
-        <Label for="f-code">Code</Label>
+        <Label for="f-code">{say.secondFactor.code}</Label>
         <Input
           id="f-code"
           class="font-mono"
@@ -72,14 +75,15 @@
         />
       </div>
       <div>
-        <Label for="f-pw">Password</Label>
+        <Label for="f-pw">{say.secondFactor.password}</Label>
         <Input id="f-pw" type="password" autocomplete="current-password" required bind:value={password} />
       </div>
-      <div><Button type="submit" disabled={finish.isPending}>Keep it</Button></div>
+      <div><Button type="submit" disabled={finish.isPending}>{say.secondFactor.keepIt}</Button></div>
     </form>
   {:else}
-    <p class="muted">Only the password is asked for at sign-in.</p>
-    <Button color="alternative" disabled={begin.isPending} onclick={() => begin.mutate()}>Set up a second factor</Button
+    <p class="muted">{say.secondFactor.onlyThePasswordIsAsked}</p>
+    <Button color="alternative" disabled={begin.isPending} onclick={() => begin.mutate()}
+      >{say.secondFactor.setUpASecondFactor}</Button
     >
   {/if}
 </section>

@@ -1,3 +1,5 @@
+import { say } from '../../lib/say';
+
 /** The fields of an account, as data: key, label, and what the input takes. `of` makes it a choice, `yes` one of yes and no. */
 export interface FieldRow {
   key: string;
@@ -15,83 +17,87 @@ export interface FieldRow {
 
 export const AMOUNT = { inputmode: 'decimal', pattern: '[0-9]+([.,][0-9]{1,2})?' } as const;
 export const YES = [
-  ['', 'not known'],
+  ['', say.fields.notKnown],
   ['yes', 'yes'],
   ['no', 'no'],
 ] as const;
 
 export const CONNECTION: FieldRow[] = [
-  { key: 'host', label: 'EPP host', required: true, mono: true },
-  { key: 'port', label: 'Port', required: true, type: 'number' },
-  { key: 'client', label: 'Client identifier', required: true, mono: true },
-  { key: 'password', label: 'Password (sealed)', required: true, type: 'password', autocomplete: 'off' },
-  { key: 'ca', label: 'File of its certificate authority, if not a public one', mono: true },
-  { key: 'server', label: 'Name in its certificate, if not the host', mono: true },
-  { key: 'certificate', label: 'File of your client certificate, if one is asked for', mono: true },
-  { key: 'key', label: 'File of its key', mono: true },
+  { key: 'host', label: say.fields.eppHost, required: true, mono: true },
+  { key: 'port', label: say.fields.port, required: true, type: 'number' },
+  { key: 'client', label: say.fields.clientIdentifier, required: true, mono: true },
+  { key: 'password', label: say.fields.passwordSealed, required: true, type: 'password', autocomplete: 'off' },
+  { key: 'ca', label: say.fields.fileOfItsCertificateAuthority, mono: true },
+  { key: 'server', label: say.fields.nameInItsCertificateIf, mono: true },
+  { key: 'certificate', label: say.fields.fileOfYourClientCertificate, mono: true },
+  { key: 'key', label: say.fields.fileOfItsKey, mono: true },
 ];
 
 export const PRICES: FieldRow[] = [
-  { key: 'currency', label: 'Currency', pattern: '[A-Z]{3}' },
-  { key: 'renew', label: 'A year here costs' },
-  { key: 'transfer', label: 'A transfer to here costs' },
+  { key: 'currency', label: say.fields.currency, pattern: '[A-Z]{3}' },
+  { key: 'renew', label: say.fields.aYearHereCosts },
+  { key: 'transfer', label: say.fields.aTransferToHereCosts },
 ];
 
 export const KNOWN: FieldRow[] = [
-  { key: 'suffixes', label: 'Suffixes that it takes, if not all', mono: true },
-  { key: 'payment', label: 'Payment there: “ready”, or what is missing' },
-  { key: 'reads', label: 'It reads the contacts before it takes a name', of: YES },
-  { key: 'privacy', label: 'Mail domain of its privacy service', mono: true },
-  { key: 'senders', label: 'Domains that it writes from', mono: true },
+  { key: 'suffixes', label: say.fields.suffixesThatItTakesIf, mono: true },
+  { key: 'payment', label: say.fields.paymentThereReadyOrWhat },
+  { key: 'reads', label: say.fields.itReadsTheContactsBefore, of: YES },
+  { key: 'privacy', label: say.fields.mailDomainOfItsPrivacy, mono: true },
+  { key: 'senders', label: say.fields.domainsThatItWritesFrom, mono: true },
 ];
 
-const PAGE = ['page', 'on its pages'] as const;
-const LETTER = ['letter', 'by letter to its support'] as const;
-const CONNECTED = ['connection', 'over the connection'] as const;
+const PAGE = ['page', say.fields.onItsPages] as const;
+const LETTER = ['letter', say.fields.byLetterToItsSupport] as const;
+const CONNECTED = ['connection', say.fields.overTheConnection] as const;
 
 /** Each act and the ways in which it may be done. */
 export const WAYS: { act: string; label: string; of: (readonly [string, string])[] }[] = [
-  { act: 'unlock', label: 'The transfer lock', of: [CONNECTED, PAGE, LETTER] },
+  { act: 'unlock', label: say.fields.theTransferLock, of: [CONNECTED, PAGE, LETTER] },
   {
     act: 'code',
-    label: 'The authorization code',
-    of: [CONNECTED, PAGE, ['mail', 'asked for on its pages, sent by mail'], LETTER],
+    label: say.fields.theAuthorizationCode,
+    of: [CONNECTED, PAGE, ['mail', say.fields.askedForOnItsPages], LETTER],
   },
-  { act: 'privacy', label: 'The privacy service', of: [PAGE, LETTER, ['service', 'at a separate service']] },
-  { act: 'contacts', label: 'Contacts', of: [CONNECTED, PAGE, LETTER] },
-  { act: 'name_servers', label: 'Name servers', of: [CONNECTED, PAGE, LETTER] },
+  {
+    act: 'privacy',
+    label: say.fields.thePrivacyService,
+    of: [PAGE, LETTER, ['service', say.fields.atASeparateService]],
+  },
+  { act: 'contacts', label: say.fields.contacts, of: [CONNECTED, PAGE, LETTER] },
+  { act: 'name_servers', label: say.fields.nameServers, of: [CONNECTED, PAGE, LETTER] },
   {
     act: 'release',
-    label: 'The release of a transfer',
-    of: [CONNECTED, PAGE, ['link', 'by the link in its mail'], LETTER],
+    label: say.fields.theReleaseOfATransfer,
+    of: [CONNECTED, PAGE, ['link', say.fields.byTheLinkInIts], LETTER],
   },
 ];
 
 export const HABITS: FieldRow[] = [
-  { key: 'site', label: 'Address of its pages', type: 'url', mono: true },
-  { key: 'login', label: 'Your sign-in there', mono: true, autocomplete: 'off' },
-  { key: 'support', label: 'Address of its support', type: 'email', mono: true },
+  { key: 'site', label: say.fields.addressOfItsPages, type: 'url', mono: true },
+  { key: 'login', label: say.fields.yourSignInThere, mono: true, autocomplete: 'off' },
+  { key: 'support', label: say.fields.addressOfItsSupport, type: 'email', mono: true },
   {
     key: 'code_to',
-    label: 'It mails the code to',
+    label: say.fields.itMailsTheCodeTo,
     of: [
-      ['', 'not known'],
-      ['registrant', 'the registrant'],
-      ['admin', 'the administrative contact'],
+      ['', say.fields.notKnown],
+      ['registrant', say.fields.theRegistrant],
+      ['admin', say.fields.theAdministrativeContact],
     ],
   },
-  { key: 'code_reason', label: 'It asks for a reason for the code', yes: true },
+  { key: 'code_reason', label: say.fields.itAsksForAReason, yes: true },
   {
     key: 'code_takes',
-    label: 'Minutes until a code comes: least, usual, most',
+    label: say.fields.minutesUntilACodeComes,
     placeholder: '1, 10, 60',
     pattern: '[0-9., ]*',
   },
-  { key: 'contacts_late', label: 'Hours until an edited contact counts', inputmode: 'decimal', pattern: '[0-9.]*' },
-  { key: 'opt_out', label: 'It offers the opt-out of the block', yes: true },
-  { key: 'service', label: 'Its separate privacy service' },
-  { key: 'service_site', label: 'Address of that service’s pages', type: 'url', mono: true },
-  { key: 'service_login', label: 'Your sign-in there', mono: true, autocomplete: 'off' },
-  { key: 'service_identity', label: 'It wants an identity check', yes: true },
-  { key: 'service_from', label: 'Domain that it writes from', mono: true },
+  { key: 'contacts_late', label: say.fields.hoursUntilAnEditedContact, inputmode: 'decimal', pattern: '[0-9.]*' },
+  { key: 'opt_out', label: say.fields.itOffersTheOptOut, yes: true },
+  { key: 'service', label: say.fields.itsSeparatePrivacyService },
+  { key: 'service_site', label: say.fields.addressOfThatServicesPages, type: 'url', mono: true },
+  { key: 'service_login', label: say.fields.yourSignInThere, mono: true, autocomplete: 'off' },
+  { key: 'service_identity', label: say.fields.itWantsAnIdentityCheck, yes: true },
+  { key: 'service_from', label: say.fields.domainThatItWritesFrom, mono: true },
 ];

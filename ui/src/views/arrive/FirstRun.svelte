@@ -3,6 +3,7 @@
   import { api, ask } from '../../lib/api';
   import { session } from '../../lib/session.svelte';
   import Welcome from './Welcome.svelte';
+  import { say } from '../../lib/say';
 
   let word = $state('');
   let email = $state('');
@@ -27,13 +28,13 @@
 
 <Welcome lead="Nobody can sign in yet. Make yourself the administrator; then add the accounts that hold your names.">
   <form onsubmit={submit}>
-    <Label for="word">One-time word, printed by the command that started the desk</Label>
+    <Label for="word">{say.firstRun.oneTimeWordPrintedBy}</Label>
     <Input id="word" class="font-mono" autocomplete="off" required bind:value={word} />
-    <Label for="email">Your e-mail</Label>
+    <Label for="email">{say.firstRun.yourEMail}</Label>
     <Input id="email" type="email" autocomplete="username" required bind:value={email} />
-    <Label for="password">A password of at least ten characters</Label>
+    <Label for="password">{say.firstRun.aPasswordOfAtLeast}</Label>
     <Input id="password" type="password" autocomplete="new-password" minlength={10} required bind:value={password} />
     {#if said}<p class="said" role="alert">{said}</p>{/if}
-    <Button type="submit" disabled={busy}>Make me the administrator</Button>
+    <Button type="submit" disabled={busy}>{say.firstRun.makeMeTheAdministrator}</Button>
   </form>
 </Welcome>

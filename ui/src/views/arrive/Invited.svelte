@@ -3,6 +3,7 @@
   import { api, ask } from '../../lib/api';
   import { session } from '../../lib/session.svelte';
   import Welcome from './Welcome.svelte';
+  import { say } from '../../lib/say';
 
   let { word }: { word: string } = $props();
   let password = $state('');
@@ -23,9 +24,9 @@
 
 <Welcome lead="You are invited to this desk. Choose a password; the invitation then ends.">
   <form onsubmit={submit}>
-    <Label for="password">A password of at least ten characters</Label>
+    <Label for="password">{say.invited.aPasswordOfAtLeast}</Label>
     <Input id="password" type="password" autocomplete="new-password" minlength={10} required bind:value={password} />
     {#if said}<p class="said" role="alert">{said}</p>{/if}
-    <Button type="submit">Come in</Button>
+    <Button type="submit">{say.invited.comeIn}</Button>
   </form>
 </Welcome>

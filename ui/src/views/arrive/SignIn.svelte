@@ -2,6 +2,7 @@
   import { Button, Input, Label } from 'flowbite-svelte';
   import { session } from '../../lib/session.svelte';
   import Welcome from './Welcome.svelte';
+  import { say } from '../../lib/say';
 
   let email = $state('');
   let password = $state('');
@@ -21,26 +22,27 @@
   }
 </script>
 
-<Welcome lead="The desk for moving domain names between registrars.">
+<Welcome lead={say.signIn.theDeskForMovingDomain}>
   <form onsubmit={submit}>
     {#if session.who?.second_factor}
-      <Label for="code">The code that your second factor shows</Label>
+      <Label for="code">{say.signIn.theCodeThatYourSecond}</Label>
       <Input id="code" class="font-mono" inputmode="numeric" autocomplete="one-time-code" required bind:value={code} />
     {:else}
-      <Label for="email">E-mail</Label>
+      <Label for="email">{say.signIn.eMail}</Label>
       <Input id="email" type="email" autocomplete="username" required bind:value={email} />
-      <Label for="password">Password</Label>
+      <Label for="password">{say.signIn.password}</Label>
       <Input id="password" type="password" autocomplete="current-password" required bind:value={password} />
     {/if}
     {#if said}<p class="said" role="alert">{said}</p>{/if}
-    <Button type="submit" disabled={busy}>{session.who?.second_factor ? 'Go on' : 'Sign in'}</Button>
-    {#if session.who?.second_factor}<Button color="alternative" onclick={() => session.signOut()}>Not me</Button>{/if}
+    <Button type="submit" disabled={busy}>{session.who?.second_factor ? say.signIn.goOn : say.signIn.signIn}</Button>
+    {#if session.who?.second_factor}<Button color="alternative" onclick={() => session.signOut()}
+        >{say.signIn.notMe}</Button
+      >{/if}
   </form>
   {#snippet after()}
     {#if session.who?.practice}
       <p class="muted">
-        This is the practice world: every registrar, name and message in it is invented. The command that started it
-        printed the address and sign-in.
+        {say.signIn.thisIsThePracticeWorld}
       </p>
     {/if}
   {/snippet}

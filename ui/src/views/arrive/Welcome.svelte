@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import { say } from '../../lib/say';
 
   let { lead, children, after }: { lead: string; children: Snippet; after?: Snippet } = $props();
 </script>
@@ -7,7 +8,7 @@
 <main>
   <div class="mark">
     <img src="/mark.svg" alt="" width="36" height="36" />
-    <h1>Steady Move</h1>
+    <h1>{say.welcome.steadyMove}</h1>
   </div>
   <p>{lead}</p>
   {@render children()}

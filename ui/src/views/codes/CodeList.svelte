@@ -3,9 +3,15 @@
   import { Button, Label, Textarea } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   let { done }: { done: () => void } = $props();
-  const FATES = { new: 'Would be kept', replaces: 'Would replace', refused: 'Not understood', kept: 'Kept' };
+  const FATES = {
+    new: say.codeList.wouldBeKept,
+    replaces: say.codeList.wouldReplace,
+    refused: say.codeList.notUnderstood,
+    kept: say.codeList.kept,
+  };
   let text = $state('');
   const preview = createMutation(() => ({ mutationFn: () => ask(api.POST('/api/codes/preview', { body: { text } })) }));
   const keep = createMutation(() => ({
@@ -30,11 +36,9 @@
 </script>
 
 <section class="panel">
-  <h2>Codes from a list</h2>
+  <h2>{say.codeList.codesFromAList}</h2>
   <form onsubmit={submit}>
-    <Label for="list"
-      >One name and its code a line; comma, semicolon, tab or blanks between. The code is taken as it is.</Label
-    >
+    <Label for="list">{say.codeList.oneNameAndItsCode}</Label>
     <Textarea
       id="list"
       rows={5}
@@ -50,17 +54,19 @@
         type="submit"
         color={preview.data ? 'primary' : 'alternative'}
         disabled={preview.isPending || keep.isPending || (!!preview.data && !good)}
-        >{preview.data ? `Keep ${good} of ${preview.data.lines.length}` : 'Look at each line first'}</Button
+        >{preview.data
+          ? say.codeList.keepOf(good, preview.data.lines.length)
+          : say.codeList.lookAtEachLineFirst}</Button
       >
     </div>
   </form>
   <Trouble error={preview.error ?? keep.error} />
   {#if lines.length}
-    <table class="lines" aria-label="What becomes of each line">
+    <table class="lines" aria-label={say.codeList.whatBecomesOfEachLine}>
       <tbody>
         {#each lines as line (line.number)}
           <tr class={line.fate}>
-            <td class="num">line {line.number}</td>
+            <td class="num">{say.codeList.line(line.number)}</td>
             <td class="mono">{line.name ?? ''}</td>
             <td><strong>{FATES[line.fate]}</strong></td>
             <td>{line.says ?? ''}</td>

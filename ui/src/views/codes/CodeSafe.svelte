@@ -6,10 +6,15 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import CodeList from './CodeList.svelte';
+  import { say } from '../../lib/say';
 
   const client = useQueryClient();
   const safe = createQuery(() => ({ queryKey: ['codes'], queryFn: () => ask(api.GET('/api/codes')) }));
-  const STATES = { held: 'held, not checked', checked: 'the registry takes it', rejected: 'the registry rejects it' };
+  const STATES = {
+    held: say.codeSafe.heldNotChecked,
+    checked: say.codeSafe.theRegistryTakesIt,
+    rejected: say.codeSafe.theRegistryRejectsIt,
+  };
   const may = $derived(session.who?.role !== 'viewer');
   let shown = $state<{ name: string; code: string }>();
   let copied = $state('');
@@ -39,18 +44,19 @@
 </script>
 
 <main>
-  <h1>Code safe</h1>
+  <h1>{say.codeSafe.codeSafe}</h1>
   <p class="muted">
-    Authorization codes, sealed. Each look is written into the journal; a code is wiped when its name has landed.
+    {say.codeSafe.authorizationCodesSealedEachLook}
   </p>
   <Trouble error={safe.error ?? reveal.error ?? check.error ?? wipe.error} />
   {#if safe.data}
     {#if safe.data.codes.length}
-      <table class="panel" aria-label="Codes held">
+      <table class="panel" aria-label={say.codeSafe.codesHeld}>
         <thead>
           <tr
-            ><th>Name</th><th>Code</th><th>State</th><th>Came</th><th>Lives until</th><th
-              ><span class="hidden-words">What can be done</span></th
+            ><th>{say.codeSafe.name}</th><th>{say.codeSafe.code}</th><th>{say.codeSafe.state}</th><th
+              >{say.codeSafe.came}</th
+            ><th>{say.codeSafe.livesUntil}</th><th><span class="hidden-words">{say.codeSafe.whatCanBeDone}</span></th
             ></tr
           >
         </thead>
@@ -64,21 +70,25 @@
               <td class={c.state}>{STATES[c.state]}</td>
               <td class="num"><When at={c.received_at} bare /></td>
               <td class="num"
-                >{#if c.expires_at}<When at={c.expires_at} />{:else}not limited{/if}</td
+                >{#if c.expires_at}<When at={c.expires_at} />{:else}{say.codeSafe.notLimited}{/if}</td
               >
               <td class="acts">
                 {#if may}
                   {#if shown?.name === c.name}
-                    <button class="link" onclick={() => (shown = undefined)}>Hide</button>
+                    <button class="link" onclick={() => (shown = undefined)}>{say.codeSafe.hide}</button>
                   {:else}
-                    <button class="link" onclick={() => reveal.mutate({ name: c.name, copy: false })}>Show</button>
+                    <button class="link" onclick={() => reveal.mutate({ name: c.name, copy: false })}
+                      >{say.codeSafe.show}</button
+                    >
                   {/if}
                   <button class="link" onclick={() => reveal.mutate({ name: c.name, copy: true })}
-                    >{copied === c.name ? 'Copied' : 'Copy'}</button
+                    >{copied === c.name ? say.codeSafe.copied : say.codeSafe.copy}</button
                   >
-                  <button class="link" disabled={check.isPending} onclick={() => check.mutate(c.name)}>Check</button>
+                  <button class="link" disabled={check.isPending} onclick={() => check.mutate(c.name)}
+                    >{say.codeSafe.check}</button
+                  >
                   <button class="link" onclick={() => (sure === c.name ? wipe.mutate(c.name) : (sure = c.name))}
-                    >{sure === c.name ? 'Wipe it for good' : 'Wipe'}</button
+                    >{sure === c.name ? say.codeSafe.wipeItForGood : say.codeSafe.wipe}</button
                   >
                 {/if}
               </td>
@@ -88,7 +98,7 @@
       </table>
     {:else}
       <p class="panel muted">
-        No code is held. Codes come by mail, through an account’s connection, or from a list below.
+        {say.codeSafe.noCodeIsHeldCodes}
       </p>
     {/if}
   {/if}

@@ -8,6 +8,7 @@
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
+  import { say } from '../../lib/say';
 
   let { card }: { card: Card } = $props();
   const client = useQueryClient();
@@ -29,21 +30,27 @@
       <When at={card.until} />
     </p>
   {/if}
-  {#if card.look_at && card.look_at !== card.until}<p class="until">Looked at again <When at={card.look_at} /></p>{/if}
+  {#if card.look_at && card.look_at !== card.until}<p class="until">
+      {say.card.lookedAtAgain}
+      <When at={card.look_at} />
+    </p>{/if}
   {#if card.exposed && !card.exposed.until}
     <p class="until" class:over={card.exposed.over}>
-      The contacts are public for {span(card.exposed.seconds * 1000)}{card.exposed.over
-        ? ', longer than the owner consented to'
-        : ''}.
+      {say.card.theContactsArePublicFor(
+        span(card.exposed.seconds * 1000),
+        card.exposed.over ? say.card.longerThanTheOwnerConsented : '',
+      )}
     </p>
   {/if}
   <Trouble error={approve.error} />
   <div class="acts">
     {#if card.can_approve}
-      <Button size="sm" disabled={approve.isPending} onclick={() => approve.mutate()}>Approve the release</Button>
-      <a {href} data-row>See the move</a>
+      <Button size="sm" disabled={approve.isPending} onclick={() => approve.mutate()}
+        >{say.card.approveTheRelease}</Button
+      >
+      <a {href} data-row>{say.card.seeTheMove}</a>
     {:else}
-      <Button size="sm" color="alternative" {href} data-row>See the move</Button>
+      <Button size="sm" color="alternative" {href} data-row>{say.card.seeTheMove}</Button>
     {/if}
   </div>
 </article>

@@ -7,18 +7,19 @@
   import When from '../../parts/When.svelte';
   import Card from './Card.svelte';
   import Gathered from './Gathered.svelte';
+  import { say } from '../../lib/say';
 
   const desk = createQuery(() => ({ queryKey: ['desk'], queryFn: () => ask(api.GET('/api/desk')) }));
   const lanes: { turn: Turn; empty: string }[] = [
     {
       turn: 'yours',
-      empty: 'Approvals and decisions that only you can give will stand here, the most pressing first.',
+      empty: say.desk.approvalsAndDecisionsThatOnly,
     },
     {
       turn: 'theirs',
-      empty: 'What a registrar or the registry has to do or show will stand here, with when it is late.',
+      empty: say.desk.whatARegistrarOrThe,
     },
-    { turn: 'clock', empty: 'What only needs time, such as caches that have to forget, will stand here with its end.' },
+    { turn: 'clock', empty: say.desk.whatOnlyNeedsTimeSuch },
   ];
   // What is done by hand stands gathered by place.
   const shown = (turn: Turn) => desk.data!.lanes[turn].filter((c) => turn !== 'yours' || !c.by_hand);
@@ -26,12 +27,13 @@
 </script>
 
 <main>
-  <h1 class="hidden-words">Desk</h1>
+  <h1 class="hidden-words">{say.desk.desk}</h1>
   <Trouble error={desk.error} />
   {#if desk.data}
     {#if idle}
       <p class="start">
-        Nothing is under way. <a href={p('/names')}>Choose a name under Names</a> and plan its move.
+        {say.desk.nothingIsUnderWay} <a href={p('/names')}>{say.desk.chooseANameUnderNames}</a>
+        {say.desk.andPlanItsMove}
       </p>
     {/if}
     <div class="lanes" aria-live="polite">
@@ -49,12 +51,12 @@
     </div>
     {#if desk.data.ended.length}
       <section class="ended">
-        <h2>Ended lately</h2>
+        <h2>{say.desk.endedLately}</h2>
         <ul>
           {#each desk.data.ended as card (card.id)}
             <li>
               <a href={p('/moves/:id', { params: { id: String(card.id) } })} class="mono">{card.name}</a>
-              <span>{card.stage}: {card.from} → {card.to}, started <When at={card.started_at} /></span>
+              <span>{say.desk.started(card.stage, card.from, card.to)} <When at={card.started_at} /></span>
             </li>
           {/each}
         </ul>

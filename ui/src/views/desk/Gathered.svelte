@@ -3,10 +3,11 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
   import { p } from '../../router';
+  import { say } from '../../lib/say';
 
   /** What is to be done by hand, one card a place instead of one a name. */
   const hands = createQuery(() => ({ queryKey: ['hands'], queryFn: () => ask(api.GET('/api/hands')) }));
-  const names = (n: number) => (n === 1 ? '1 name' : `${n} names`);
+  const names = (n: number) => (n === 1 ? '1 name' : say.gathered.names(n));
   const due = $derived(
     (hands.data?.places ?? [])
       .map((place) => {
@@ -28,32 +29,36 @@
 
 {#if hands.data?.too_long.length}
   {@render card(
-    `Turn the privacy service on for ${names(hands.data.too_long.length)}: the consent has ended`,
-    `Public longer than the owner consented to: ${hands.data.too_long.slice(0, 5).join(', ')}.`,
-    'See what and where',
+    say.gathered.turnThePrivacyServiceOn(names(hands.data.too_long.length)),
+    say.gathered.publicLongerThanTheOwner(hands.data.too_long.slice(0, 5).join(', ')),
+    say.gathered.seeWhatAndWhere,
   )}
 {/if}
 {#if consents}
   {@render card(
-    `Record the owner’s consent for ${names(consents)}`,
-    'Their contacts become public while the privacy service is off.',
-    'Record it',
+    say.gathered.recordTheOwnersConsentFor(names(consents)),
+    say.gathered.theirContactsBecomePublicWhile,
+    say.gathered.recordIt,
   )}
 {/if}
 {#each hands.data?.overdue ?? [] as l (l.id)}
   {@render card(
-    `Remind ${l.recipient}: the letter about ${names(l.names.length)} is late`,
+    say.gathered.remindTheLetterAboutIs(l.recipient, names(l.names.length)),
     l.subject,
-    'Send a reminder',
+    say.gathered.sendAReminder,
   )}
 {/each}
 {#each due as g (g.place.id)}
   {@render card(
     g.place.letter_for.length
-      ? `Write to ${g.place.title} for ${names(g.place.letter_for.length)}`
-      : `Do ${g.open.length === 1 ? '1 act' : `${g.open.length} acts`} at ${g.place.title} for ${names(g.count)}`,
+      ? say.gathered.writeToFor(g.place.title, names(g.place.letter_for.length))
+      : say.gathered.doAtFor(
+          g.open.length === 1 ? '1 act' : say.gathered.acts(g.open.length),
+          g.place.title,
+          names(g.count),
+        ),
     [...new Set(g.open.map((i) => i.title))].slice(0, 3).join('; '),
-    g.place.letter_for.length ? 'Write the letter' : 'See what and where',
+    g.place.letter_for.length ? say.gathered.writeTheLetter : say.gathered.seeWhatAndWhere,
   )}
 {/each}
 

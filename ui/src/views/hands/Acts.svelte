@@ -10,6 +10,7 @@
   import Letter from './Letter.svelte';
   import PasteCode from './PasteCode.svelte';
   import Place from './Place.svelte';
+  import { say } from '../../lib/say';
 
   /** All that is to be done at one place, so that a person signs in once. */
   let { place, canSend }: { place: Schemas['Hands']['places'][number]; canSend: boolean } = $props();
@@ -27,7 +28,7 @@
   const toggle = (i: Schemas['HandItem']) => (left.has(key(i)) ? left.delete(key(i)) : left.add(key(i)));
 </script>
 
-<section class="panel" aria-label={place.title ?? 'a place'}>
+<section class="panel" aria-label={place.title ?? say.acts.aPlace}>
   <h2>{place.title}</h2>
   {#if place.site || place.login}<Place hand={place} />{/if}
   <ul>
@@ -38,14 +39,14 @@
             type="checkbox"
             checked={!left.has(key(i))}
             onchange={() => toggle(i)}
-            aria-label="Done: {i.hand.does}"
+            aria-label={say.acts.done(i.hand.does)}
           />
-        {:else}<span class="muted">{i.letter ? (i.said_at ? 'written' : 'by letter') : 'said'}</span>{/if}
+        {:else}<span class="muted">{i.letter ? (i.said_at ? 'written' : say.acts.byLetter) : 'said'}</span>{/if}
         <div>
           <p>
             {i.letter ? i.title : i.hand.does}
             <a href={p('/moves/:id', { params: { id: String(i.move) } })} class:mono={i.letter}
-              >{i.letter ? i.name : 'See its move'}</a
+              >{i.letter ? i.name : say.acts.seeItsMove}</a
             >
           </p>
           {#each i.hand.typed as v (v.label)}
@@ -63,9 +64,9 @@
   {#if mine.length}
     <p>
       <Button disabled={said.isPending || !chosen.length} onclick={() => said.mutate()}
-        >{chosen.length === 1 ? 'This 1 act is done' : `These ${chosen.length} acts are done`}</Button
+        >{chosen.length === 1 ? say.acts.this1ActIsDone : say.acts.theseActsAreDone(chosen.length)}</Button
       >
-      <span class="muted">This only starts the looking; each step is done when it is seen from outside.</span>
+      <span class="muted">{say.acts.thisOnlyStartsTheLooking}</span>
     </p>
   {/if}
   <Trouble error={said.error} />
@@ -75,9 +76,9 @@
     {:else}
       <p>
         <Button onclick={() => (writing = true)}
-          >Write one letter for {place.letter_for.length === 1
-            ? place.letter_for[0]
-            : `${place.letter_for.length} names`}</Button
+          >{say.acts.writeOneLetterFor(
+            place.letter_for.length === 1 ? place.letter_for[0] : say.acts.names(place.letter_for.length),
+          )}</Button
         >
       </p>
     {/if}

@@ -5,6 +5,7 @@
   import { api, ask, type Schemas } from '../../lib/api';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   /** One consent for all moves that wait for one. */
   let { due }: { due: NonNullable<Schemas['Hands']['consents']> } = $props();
@@ -29,12 +30,10 @@
   }
 </script>
 
-<section class="panel" aria-label="Consent">
-  <h2>The owner’s consent</h2>
+<section class="panel" aria-label={say.consentForm.consent}>
+  <h2>{say.consentForm.theOwnersConsent}</h2>
   <p>
-    Before the privacy service goes off, whoever the contacts belong to has to agree. Public will be: {due.shown.join(
-      ', ',
-    )}; from when it goes off until the privacy service of the new registrar is on.
+    {say.consentForm.beforeThePrivacyServiceGoes(due.shown.join(', '))}
   </p>
   <ul>
     {#each due.moves as m (m.id)}
@@ -50,11 +49,20 @@
     {/each}
   </ul>
   <form onsubmit={submit}>
-    <Field id="c-owner" label="Who gave it, and how" required minlength={2} maxlength={200} bind:value={owner} />
-    <Field id="c-until" label="Until the end of" type="date" required bind:value={until} />
+    <Field
+      id="c-owner"
+      label={say.consentForm.whoGaveItAndHow}
+      required
+      minlength={2}
+      maxlength={200}
+      bind:value={owner}
+    />
+    <Field id="c-until" label={say.consentForm.untilTheEndOf} type="date" required bind:value={until} />
     <div>
       <Button type="submit" disabled={give.isPending || !chosen.length}
-        >Record the consent for {chosen.length === 1 ? '1 name' : `${chosen.length} names`}</Button
+        >{say.consentForm.recordTheConsentFor(
+          chosen.length === 1 ? '1 name' : say.consentForm.names(chosen.length),
+        )}</Button
       >
     </div>
   </form>

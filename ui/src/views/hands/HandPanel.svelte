@@ -8,6 +8,7 @@
   import When from '../../parts/When.svelte';
   import PasteCode from './PasteCode.svelte';
   import Place from './Place.svelte';
+  import { say } from '../../lib/say';
 
   /** One step by hand: where, what, which values; and that it is done. */
   let {
@@ -39,26 +40,27 @@
 </script>
 
 <section aria-label={title}>
-  <h2>By hand: {title}</h2>
+  <h2>{say.handPanel.byHand(title)}</h2>
   <Place {hand} />
   <p>{hand.does}</p>
   {#each hand.typed as v (v.label)}
     <p><span class="muted">{v.label}:</span> <Copy text={v.value} what={v.label} /></p>
   {/each}
   {#if hand.pastes}<PasteCode {name} />{/if}
-  {#if hand.mailto}<p>It is late. <a href={hand.mailto}>Write to its support</a></p>{/if}
+  {#if hand.mailto}<p>{say.handPanel.itIsLate} <a href={hand.mailto}>{say.handPanel.writeToItsSupport}</a></p>{/if}
   <p class="muted small">
-    Seen by: {proof}. {#if lookAt}Looked at again <When at={lookAt} />.{/if}{undo ? ` Taken back by: ${undo}.` : ''}
+    {say.handPanel.seenBy(proof)}
+    {#if lookAt}{say.handPanel.lookedAtAgain} <When at={lookAt} />.{/if}{undo ? say.handPanel.takenBackBy(undo) : ''}
   </p>
   <Trouble error={said.error} />
   {#if hand.way === 'letter'}
-    <p><a href={p('/by-hand')}>Write the letter under “By hand”</a>, together with all else for this registrar.</p>
+    <p><a href={p('/by-hand')}>{say.handPanel.writeTheLetterUnderBy}</a>{say.handPanel.togetherWithAllElseFor}</p>
   {:else if saidAt}
-    <p class="muted">Said to be done <When at={saidAt} />. The desk looks for the proof; your word is not one.</p>
+    <p class="muted">{say.handPanel.saidToBeDone} <When at={saidAt} />{say.handPanel.theDeskLooksForThe}</p>
   {:else}
     <p>
-      <Button size="sm" disabled={said.isPending} onclick={() => said.mutate()}>I have done it</Button>
-      <span class="muted">This only starts the looking: the step is done when it is seen from outside.</span>
+      <Button size="sm" disabled={said.isPending} onclick={() => said.mutate()}>{say.handPanel.iHaveDoneIt}</Button>
+      <span class="muted">{say.handPanel.thisOnlyStartsTheLooking}</span>
     </p>
   {/if}
 </section>

@@ -9,19 +9,19 @@
   import Acts from './Acts.svelte';
   import ConsentForm from './ConsentForm.svelte';
   import Letter from './Letter.svelte';
+  import { say } from '../../lib/say';
 
   const hands = createQuery(() => ({ queryKey: ['hands'], queryFn: () => ask(api.GET('/api/hands')) }));
   let reminding = $state<number>();
   let listing = $state(false);
   const codes = $derived(hands.data?.places.some((l) => l.items.some((i) => i.hand.pastes)) ?? false);
-  const STATES = { intended: 'not known whether it went out', sent: 'no answer yet', answered: 'answered' };
+  const STATES = { intended: say.hands.notKnownWhetherItWent, sent: say.hands.noAnswerYet, answered: 'answered' };
 </script>
 
 <main class="view">
-  <h1>By hand</h1>
+  <h1>{say.hands.byHand}</h1>
   <p class="muted">
-    What registrars offer no connection for, gathered by place: sign in once, do all of it, and say so. The desk proves
-    each act from outside.
+    {say.hands.whatRegistrarsOfferNoConnection}
   </p>
   <Trouble error={hands.error} />
   {#if hands.data}
@@ -31,36 +31,38 @@
       <section class="panel late">
         <h2>
           {l.state === 'intended'
-            ? `It is not known whether the letter to ${l.recipient} went out`
-            : `Late: ${l.recipient} has not answered`}
+            ? say.hands.itIsNotKnownWhether(l.recipient)
+            : say.hands.lateHasNotAnswered(l.recipient)}
         </h2>
-        <p>Written <When at={l.at} />: “{l.subject}”.</p>
+        <p>{say.hands.written} <When at={l.at} />: “{l.subject}”.</p>
         {#if reminding === l.id}
           <Letter reminds={l.id} canSend={h.can_send} done={() => (reminding = undefined)} />
-        {:else}<p><Button size="sm" onclick={() => (reminding = l.id)}>Send a reminder</Button></p>{/if}
+        {:else}<p><Button size="sm" onclick={() => (reminding = l.id)}>{say.hands.sendAReminder}</Button></p>{/if}
       </section>
     {/each}
     {#each h.places as place (place.id)}<Acts {place} canSend={h.can_send} />{/each}
     {#if codes}
       {#if listing}<CodeList done={() => (listing = false)} />{:else}
-        <p><Button color="alternative" onclick={() => (listing = true)}>Paste a list of codes</Button></p>
+        <p><Button color="alternative" onclick={() => (listing = true)}>{say.hands.pasteAListOfCodes}</Button></p>
       {/if}
     {/if}
     {#if !h.places.length && !h.consents && !h.overdue.length}
       <p class="empty">
-        Acts at registrars without a connection will stand here, each with where to sign in, what to do there, and how
-        the desk sees it done. <a href={p('/names')}>Choose names</a> and plan their moves.
+        {say.hands.actsAtRegistrarsWithoutA} <a href={p('/names')}>{say.hands.chooseNames}</a>
+        {say.hands.andPlanTheirMoves}
       </p>
     {/if}
     {#if h.letters.length}
       <section class="panel">
-        <h2>Letters</h2>
+        <h2>{say.hands.letters}</h2>
         <ul>
           {#each h.letters as l (l.id)}
             <li>
               <span>{l.subject}</span> <span class="muted mono">{l.recipient}</span>
               <span class="muted"
-                ><When at={l.at} />, {l.how === 'smtp' ? 'sent by the desk' : 'sent by hand'}; {STATES[l.state]}
+                ><When at={l.at} />, {l.how === 'smtp' ? say.hands.sentByTheDesk : say.hands.sentByHand}; {STATES[
+                  l.state
+                ]}
                 {#if l.answered_at}<When at={l.answered_at} bare />{/if}</span
               >
             </li>

@@ -4,6 +4,7 @@
   import { api, ask } from '../../lib/api';
   import Copy from '../../parts/Copy.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   /** A letter to one registrar, or a reminder of one; drafted by the desk, changed and sent by a person. */
   let { account, reminds, canSend, done }: { account?: string; reminds?: number; canSend: boolean; done: () => void } =
@@ -44,9 +45,9 @@
   <Trouble error={draft.error ?? send.error} />
   {#if draft.data}
     {@const d = draft.data}
-    <p><span class="muted">To</span> <Copy text={d.to} what="the address" /></p>
-    <p><span class="muted">Subject</span> <Copy text={d.subject} what="the subject" /></p>
-    <Label for="letter-{account ?? reminds}">The letter</Label>
+    <p><span class="muted">{say.letter.to}</span> <Copy text={d.to} what={say.letter.theAddress} /></p>
+    <p><span class="muted">{say.letter.subject}</span> <Copy text={d.subject} what={say.letter.theSubject} /></p>
+    <Label for="letter-{account ?? reminds}">{say.letter.theLetter}</Label>
     <Textarea
       id="letter-{account ?? reminds}"
       class="w-full"
@@ -56,18 +57,17 @@
     />
     <div class="acts">
       {#if canSend}
-        <Button disabled={send.isPending} onclick={() => send.mutate('smtp')}>Send it</Button>
+        <Button disabled={send.isPending} onclick={() => send.mutate('smtp')}>{say.letter.sendIt}</Button>
       {/if}
       <Button color="alternative" disabled={send.isPending} onclick={() => send.mutate('hand')}
-        >I have sent it myself</Button
+        >{say.letter.iHaveSentItMyself}</Button
       >
-      <a href={d.mailto}>Open it in your mail program</a>
-      <button class="link" type="button" onclick={save}>Save it as a file (.eml)</button>
-      <button class="link" type="button" onclick={done}>Leave it</button>
+      <a href={d.mailto}>{say.letter.openItInYourMail}</a>
+      <button class="link" type="button" onclick={save}>{say.letter.saveItAsAFile}</button>
+      <button class="link" type="button" onclick={done}>{say.letter.leaveIt}</button>
     </div>
     <p class="muted">
-      No secret stands in it. The answer is matched by its reference {d.reference}; a lock or a code that was asked for
-      is due within five days, then a reminder is offered.
+      {say.letter.noSecretStandsInIt(d.reference)}
     </p>
   {/if}
 </div>

@@ -3,6 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   let { name }: { name: string } = $props();
   const client = useQueryClient();
@@ -22,7 +23,7 @@
 </script>
 
 <form class="inline" onsubmit={submit}>
-  <label for="code-{name}">Its code, as it stands there</label>
+  <label for="code-{name}">{say.pasteCode.itsCodeAsItStands}</label>
   <input
     id="code-{name}"
     class="plain mono"
@@ -32,7 +33,7 @@
     required
     maxlength="300"
   />
-  <Button type="submit" size="sm" color="alternative" disabled={keep.isPending}>Into the code safe</Button>
+  <Button type="submit" size="sm" color="alternative" disabled={keep.isPending}>{say.pasteCode.intoTheCodeSafe}</Button>
 </form>
 {#each keep.data?.says ?? [] as warning (warning)}<p class="muted">{warning}</p>{/each}
 <Trouble error={keep.error} />

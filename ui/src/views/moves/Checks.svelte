@@ -1,12 +1,15 @@
 <script lang="ts">
   import type { MoveSheet } from '../../lib/api';
   import Sentence from '../../parts/Sentence.svelte';
+  import { say } from '../../lib/say';
 
   let { checks }: { checks: MoveSheet['checks'] } = $props();
 </script>
 
-<table aria-label="Checked after landing">
-  <thead><tr><th>Checked</th><th>As ordered</th><th>As found</th><th></th></tr></thead>
+<table aria-label={say.checks.checkedAfterLanding}>
+  <thead
+    ><tr><th>{say.checks.checked}</th><th>{say.checks.asOrdered}</th><th>{say.checks.asFound}</th><th></th></tr></thead
+  >
   <tbody>
     {#each checks as c (c.what)}
       <tr>

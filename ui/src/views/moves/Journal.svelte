@@ -2,21 +2,22 @@
   import type { Event } from '../../lib/api';
   import Sentence from '../../parts/Sentence.svelte';
   import When from '../../parts/When.svelte';
+  import { say } from '../../lib/say';
 
   let { events }: { events: Event[] } = $props();
   const TYPES: Record<string, string> = {
     planned: 'started',
-    intended: 'about to',
+    intended: say.journal.aboutTo,
     done: 'proven',
     waiting: 'looked',
     problem: 'refused',
     mail: 'mail',
     approved: 'approved',
-    'called-off': 'called off',
+    'called-off': say.journal.calledOff,
     refused: 'ended',
     settled: 'settled',
     reopened: 'again',
-    'taken-in': 'taken in',
+    'taken-in': say.journal.takenIn,
   };
 </script>
 
@@ -28,10 +29,10 @@
       <div>
         <p><Sentence text={e.says} /></p>
         <p class="muted small">
-          {#if e.evidence.source}<span>by {e.evidence.source}</span>{/if}
+          {#if e.evidence.source}<span>{say.journal.by(e.evidence.source)}</span>{/if}
           {#if e.evidence.ref}<span class="mono">{e.evidence.ref}</span>{/if}
-          {#if e.by !== 'desk'}<span>on the word of {e.by}</span>{/if}
-          {#if e.key}<span>key <span class="mono">{e.key}</span></span>{/if}
+          {#if e.by !== 'desk'}<span>{say.journal.onTheWordOf(e.by)}</span>{/if}
+          {#if e.key}<span>{say.journal.key} <span class="mono">{e.key}</span></span>{/if}
         </p>
       </div>
     </li>

@@ -16,6 +16,7 @@
   import Journal from './Journal.svelte';
   import StepList from './StepList.svelte';
   import Track from './Track.svelte';
+  import { say } from '../../lib/say';
 
   const client = useQueryClient();
   const id = $derived(Number((route.params as { id: string }).id));
@@ -33,15 +34,16 @@
     onSettled: () => client.invalidateQueries(),
   }));
   let asking = $state(false);
-  const code = { held: 'sealed in the code safe', checked: 'sealed in the code safe, checked', wiped: 'wiped' };
+  const code = { held: say.moveSheet.sealedInTheCodeSafe, checked: say.moveSheet.sealedInTheCodeSafe2, wiped: 'wiped' };
 </script>
 
-<Sheet title={move.data?.name ?? `Move ${id}`} back="/moves" mono>
+<Sheet title={move.data?.name ?? say.moveSheet.move(id)} back="/moves" mono>
   <Trouble error={move.error ?? steer.error ?? renew.error} />
   {#if move.data}
     {@const m = move.data}
     <p class="way">
-      <strong>{m.stage}</strong> <span class="muted">{m.from} → {m.to}, started <When at={m.started_at} /></span>
+      <strong>{m.stage}</strong>
+      <span class="muted">{say.moveSheet.started(m.from, m.to)} <When at={m.started_at} /></span>
     </p>
     {#if m.open && m.sentence && m.turn}
       <div class="now" class:stuck={m.phase === 'stuck'}>
@@ -51,38 +53,46 @@
           <DeadlineBar since={m.since} until={m.until} />
           <p>
             {UNTIL[m.until_means ?? 'over']}
-            <When at={m.until} />{#if m.look_at}, looked at again <When at={m.look_at} />{/if}.
+            <When at={m.until} />{#if m.look_at}{say.moveSheet.lookedAtAgain} <When at={m.look_at} />{/if}.
           </p>
         {/if}
         <div class="acts">
           {#if m.can_approve}
-            <Button disabled={steer.isPending} onclick={() => steer.mutate('approve')}>Approve the release</Button>
+            <Button disabled={steer.isPending} onclick={() => steer.mutate('approve')}
+              >{say.moveSheet.approveTheRelease}</Button
+            >
           {/if}
-          <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('look')}>Look now</Button>
+          <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('look')}
+            >{say.moveSheet.lookNow}</Button
+          >
           {#if m.step === 'prove-contact'}
-            <Button color="alternative" href={p('/names/:name', { params: { name: m.name } })}>See its contacts</Button>
+            <Button color="alternative" href={p('/names/:name', { params: { name: m.name } })}
+              >{say.moveSheet.seeItsContacts}</Button
+            >
           {/if}
-          {#if m.step === 'consent'}<Button href={p('/by-hand')}>Record the consent</Button>{/if}
+          {#if m.step === 'consent'}<Button href={p('/by-hand')}>{say.moveSheet.recordTheConsent}</Button>{/if}
           {#if m.can_renew_code && m.code}
             <Button
               color={m.step === 'check-code' && m.phase === 'stuck' ? 'primary' : 'alternative'}
               disabled={renew.isPending}
-              onclick={() => renew.mutate()}>Ask for a new code</Button
+              onclick={() => renew.mutate()}>{say.moveSheet.askForANewCode}</Button
             >
           {/if}
           {#if m.can_call_off}
             {#if asking}
               <span class="sure">
-                The name stays at {m.from}, with the lock on again. Call it off?
+                {say.moveSheet.theNameStaysAtWith(m.from)}
                 <Button
                   size="sm"
                   color="red"
-                  onclick={() => steer.mutate('call-off', { onSettled: () => (asking = false) })}>Call it off</Button
+                  onclick={() => steer.mutate('call-off', { onSettled: () => (asking = false) })}
+                  >{say.moveSheet.callItOff}</Button
                 >
-                <Button size="sm" color="alternative" onclick={() => (asking = false)}>Keep going</Button>
+                <Button size="sm" color="alternative" onclick={() => (asking = false)}>{say.moveSheet.keepGoing}</Button
+                >
               </span>
             {:else}
-              <Button color="alternative" onclick={() => (asking = true)}>Call the move off</Button>
+              <Button color="alternative" onclick={() => (asking = true)}>{say.moveSheet.callTheMoveOff}</Button>
             {/if}
           {/if}
         </div>
@@ -104,11 +114,12 @@
     {/each}
     {#if m.exposed && m.consent}
       <p class="public" class:stuck={m.exposed.over}>
-        {m.exposed.until ? 'The contacts were public' : 'The contacts are public'} for {span(m.exposed.seconds * 1000)},
-        since <When at={m.exposed.since} bare />. {m.consent.given_by} consents until <When
-          at={m.consent.until}
-          bare
-        />{m.exposed.over ? ': that is over. Turn the privacy service on, or record a new consent.' : '.'}
+        {say.moveSheet.forSince(
+          m.exposed.until ? say.moveSheet.theContactsWerePublic : say.moveSheet.theContactsArePublic,
+          span(m.exposed.seconds * 1000),
+        )}
+        <When at={m.exposed.since} bare />{say.moveSheet.consentsUntil(m.consent.given_by)}
+        <When at={m.consent.until} bare />{m.exposed.over ? say.moveSheet.thatIsOverTurnThe : '.'}
       </p>
     {/if}
     {#if m.checks.length}<Checks checks={m.checks} />{/if}
@@ -117,24 +128,28 @@
 
     <dl>
       {#if m.expires_at && m.expected_expiry}
-        <dt>Expiry</dt>
+        <dt>{say.moveSheet.expiry}</dt>
         <dd>{day(m.expires_at)} → {day(m.expected_expiry)}</dd>
       {/if}
       {#if m.finish.length}
-        <dt>Done</dt>
-        <dd class="num">between {stamp(m.finish[0]!, clock.now)} and {stamp(m.finish[2]!, clock.now)}</dd>
+        <dt>{say.moveSheet.done}</dt>
+        <dd class="num">{say.moveSheet.betweenAnd(stamp(m.finish[0]!, clock.now), stamp(m.finish[2]!, clock.now))}</dd>
       {/if}
       {#if m.code}
-        <dt>Authorization code</dt>
+        <dt>{say.moveSheet.authorizationCode}</dt>
         <dd>{code[m.code as keyof typeof code]}</dd>
       {/if}
-      <dt>Records</dt>
-      <dd>{m.carries ? `carried from ${m.words.old_host} to ${m.words.new_host}` : `stay at ${m.words.old_host}`}</dd>
+      <dt>{say.moveSheet.records}</dt>
+      <dd>
+        {m.carries
+          ? say.moveSheet.carriedFromTo(m.words.old_host, m.words.new_host)
+          : say.moveSheet.stayAt(m.words.old_host)}
+      </dd>
     </dl>
 
-    <h2>Steps</h2>
+    <h2>{say.moveSheet.steps}</h2>
     <StepList steps={m.steps} />
-    <h2>Journal</h2>
+    <h2>{say.moveSheet.journal}</h2>
     <Journal events={m.events} />
   {/if}
 </Sheet>

@@ -7,6 +7,7 @@
   import { stamp } from '../../lib/words';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
+  import { say } from '../../lib/say';
 
   let { children }: { children: Snippet } = $props();
   const moves = createQuery(() => ({ queryKey: ['moves'], queryFn: () => ask(api.GET('/api/moves')) }));
@@ -16,7 +17,7 @@
 
 <main class:beside={open}>
   <div class="list">
-    <h1>Moves</h1>
+    <h1>{say.moves.moves}</h1>
     <Trouble error={moves.error} />
     {#if moves.data}
       <ul>
@@ -36,12 +37,15 @@
             {#if m.open && m.sentence}<span class="wide">{m.sentence}</span>{/if}
             {#if m.finish.length}
               <span class="muted num wide"
-                >done {stamp(m.finish[0]!, clock.now)} to {stamp(m.finish[2]!, clock.now)}</span
+                >{say.moves.doneTo(stamp(m.finish[0]!, clock.now), stamp(m.finish[2]!, clock.now))}</span
               >
             {/if}
           </li>
         {:else}
-          <li class="none">No move yet. <a href={p('/names')}>Choose a name</a> and plan its move.</li>
+          <li class="none">
+            {say.moves.noMoveYet} <a href={p('/names')}>{say.moves.chooseAName}</a>
+            {say.moves.andPlanItsMove}
+          </li>
         {/each}
       </ul>
     {/if}

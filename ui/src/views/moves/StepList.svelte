@@ -4,13 +4,14 @@
   import Sentence from '../../parts/Sentence.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
+  import { say } from '../../lib/say';
 
   let { steps }: { steps: Step[] } = $props();
   const PHASES = {
     ahead: 'ahead',
     due: 'due',
-    'under-way': 'under way',
-    stuck: 'held up',
+    'under-way': say.stepList.underWay,
+    stuck: say.stepList.heldUp,
     done: 'done',
     dropped: 'dropped',
   };
@@ -19,7 +20,7 @@
     if (least === undefined || most === undefined || most < 60) return 'moments';
     return least === most
       ? span(most * 1000)
-      : `${least < 60 ? 'moments' : span(least * 1000)} to ${span(most * 1000)}`;
+      : say.stepList.to(least < 60 ? 'moments' : span(least * 1000), span(most * 1000));
   }
 </script>
 
@@ -38,12 +39,19 @@
         </p>
         {#if step.phase === 'ahead' || step.phase === 'due'}
           <p class="muted small">
-            Takes {takes(step.takes)}. Proof: {step.proof}.{step.undo ? ` Taken back by: ${step.undo}.` : ''}
+            {say.stepList.takesProof(
+              takes(step.takes),
+              step.proof,
+              step.undo ? say.stepList.takenBackBy(step.undo) : '',
+            )}
           </p>
         {:else if step.says}
           <p class="small"><Sentence text={step.says} /></p>
         {/if}
-        {#if step.look_at && step.phase !== 'done'}<p class="small">Looked at again <When at={step.look_at} />.</p>{/if}
+        {#if step.look_at && step.phase !== 'done'}<p class="small">
+            {say.stepList.lookedAtAgain}
+            <When at={step.look_at} />.
+          </p>{/if}
       </div>
     </li>
   {/each}

@@ -3,6 +3,7 @@
   import { clock } from '../../lib/clock.svelte';
   import { lay, type Placed } from '../../lib/track';
   import { span, stamp } from '../../lib/words';
+  import { say } from '../../lib/say';
 
   let { steps, blocks }: { steps: Step[]; blocks: Block[] } = $props();
   const LEFT = 90;
@@ -28,14 +29,14 @@
 
   const about = (p: Placed) =>
     p.block.past
-      ? `${p.no}. ${p.step.title}: done ${stamp(p.block.ends[1]!, clock.now)}`
-      : `${p.no}. ${p.step.title}: takes ${span((p.step.takes[0] ?? 0) * 1000)} to ${span((p.step.takes[2] ?? 0) * 1000)}`;
+      ? say.track.done(p.no, p.step.title, stamp(p.block.ends[1]!, clock.now))
+      : say.track.takesTo(p.no, p.step.title, span((p.step.takes[0] ?? 0) * 1000), span((p.step.takes[2] ?? 0) * 1000));
   const label = $derived(
     `Track with ${steps.length} steps on two rails; ${blocks.filter((b) => b.past).length} are done. ` +
       (settled
-        ? 'The move is settled.'
+        ? say.track.theMoveIsSettled
         : blocks.length
-          ? `Ends between ${stamp(latest(0), clock.now)} and ${stamp(latest(2), clock.now)}.`
+          ? say.track.endsBetweenAnd(stamp(latest(0), clock.now), stamp(latest(2), clock.now))
           : ''),
   );
   const rails = $derived(
@@ -46,7 +47,7 @@
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex (it may scroll sideways) -->
-<div class="track" role="group" aria-label="Track" tabindex="0" bind:clientWidth={room}>
+<div class="track" role="group" aria-label={say.track.track} tabindex="0" bind:clientWidth={room}>
   <svg viewBox="0 0 {wide} {height}" width={wide} {height} role="img" aria-label={label}>
     {#each rails as { rail, lane } (rail)}
       <text x="0" y={y(lane!) + 18} class="rail">{rail}</text>
@@ -87,21 +88,22 @@
       </g>
     {/each}
     <path class="now" d="M{X(now)} 14V{height - 40}" />
-    <text x={X(now)} y="11" class="nowword" text-anchor={X(now) > wide - 60 ? 'end' : 'middle'}>now</text>
+    <text x={X(now)} y="11" class="nowword" text-anchor={X(now) > wide - 60 ? 'end' : 'middle'}>{say.track.now}</text>
     {#if settled}
-      <text x={wide - 4} y={height - 22} text-anchor="end" class="axis">settled {stamp(latest(1), clock.now)}</text>
+      <text x={wide - 4} y={height - 22} text-anchor="end" class="axis"
+        >{say.track.settled(stamp(latest(1), clock.now))}</text
+      >
     {:else if blocks.length}
       <text x={wide - 4} y={height - 22} text-anchor="end" class="axis"
-        >ends {stamp(latest(0), clock.now)} to {stamp(latest(2), clock.now)}, usually {stamp(
-          latest(1),
-          clock.now,
+        >{say.track.endsToUsually(
+          stamp(latest(0), clock.now),
+          stamp(latest(2), clock.now),
+          stamp(latest(1), clock.now),
         )}</text
       >
     {/if}
     {#if blocks[0]}<text x={LEFT} y={height - 22} class="axis">{stamp(blocks[0].starts[0]!, clock.now)}</text>{/if}
-    <text x={LEFT} y={height - 5} class="axis"
-      >solid: done; filled: at least, usual, at most; length grows with the logarithm of time</text
-    >
+    <text x={LEFT} y={height - 5} class="axis">{say.track.solidDoneFilledAtLeast}</text>
   </svg>
 </div>
 

@@ -11,6 +11,7 @@
   import Sentence from '../../parts/Sentence.svelte';
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   const client = useQueryClient();
   const names = $derived(picked());
@@ -53,7 +54,7 @@
 </script>
 
 <Sheet
-  title={names.length === 1 ? 'Plan 1 name' : `Plan ${names.length || (shown?.rows.length ?? 0)} names`}
+  title={names.length === 1 ? 'Plan 1 name' : say.batch.planNames(names.length || (shown?.rows.length ?? 0))}
   back="/names"
 >
   <Trouble error={places.error ?? plan.error ?? start.error} />
@@ -61,55 +62,56 @@
     <div class="choices">
       <Choice
         id="b-to"
-        label="To the account"
+        label={say.batch.toTheAccount}
         of={places.data.accounts.map((a) => [a.id, a.title] as const)}
         bind:value={() => to, (v) => searchParams.set('to', v)}
       />
       <Choice
         id="b-host"
-        label="Records of names whose zone would end go to"
+        label={say.batch.recordsOfNamesWhoseZone}
         of={hosts.map((h) => [h.id, h.title] as const)}
         bind:value={() => host, (v) => searchParams.set('host', v)}
       />
     </div>
   {/if}
-  {#if progress}<p role="status">{progress.done} of {progress.of} looked at.</p>{/if}
-  {#if !names.length && !start.data}<p>The tray is empty. Pick names in the list (x), then plan them here.</p>{/if}
+  {#if progress}<p role="status">{say.batch.ofLookedAt(progress.done, progress.of)}</p>{/if}
+  {#if !names.length && !start.data}<p>{say.batch.theTrayIsEmptyPick}</p>{/if}
   {#if plan.data && !start.data}
     <p class="sum">
-      <strong>{able.length} of {plan.data.rows.length} can start</strong>, for {sum(plan.data.total)} together{#if plan.data.saves.length},
-        saving {sum(plan.data.saves)} against staying a year{/if}.
-      {#if acts}{acts === 1 ? '1 act is' : `${acts} acts are`} done by hand; they are gathered by place.{/if}
+      <strong>{say.batch.ofCanStart(able.length, plan.data.rows.length)}</strong>{say.batch.forTogether(
+        sum(plan.data.total),
+      )}{#if plan.data.saves.length}{say.batch.savingAgainstStayingAYear(sum(plan.data.saves))}{/if}.
+      {#if acts}{say.batch.doneByHandTheyAre(acts === 1 ? say.batch.n1ActIs : say.batch.actsAre(acts))}{/if}
     </p>
     <p>
       <Button disabled={!able.length || start.isPending} onclick={() => start.mutate()}
-        >Start {able.length === 1 ? '1 move' : `${able.length} moves`} for {sum(plan.data.total)}</Button
+        >{say.batch.startFor(able.length === 1 ? '1 move' : say.batch.moves(able.length), sum(plan.data.total))}</Button
       >
     </p>
   {/if}
   {#if start.data}
     <p role="status">
-      {start.data.rows.filter((r) => r.move_id).length} moves were started. What is left to do by hand stands
-      <a href={p('/by-hand')}>gathered by place</a>.
+      {say.batch.movesWereStartedWhatIs(start.data.rows.filter((r) => r.move_id).length)}
+      <a href={p('/by-hand')}>{say.batch.gatheredByPlace}</a>.
     </p>
   {/if}
   {#if shown}
-    <ul aria-label="Each name of the batch">
+    <ul aria-label={say.batch.eachNameOfTheBatch}>
       {#each shown.rows as r (r.name)}
         <li class:no={!r.startable}>
           <p>
             {#if r.move_id}<a class="mono" href={p('/moves/:id', { params: { id: String(r.move_id) } })}>{r.name}</a
               >{:else}<span class="mono">{r.name}</span>{/if}
-            <strong>{r.move_id ? 'Started' : r.startable ? 'Can start' : 'Can’t start'}</strong>
+            <strong>{r.move_id ? say.batch.started : r.startable ? say.batch.canStart : say.batch.cantStart}</strong>
             <span class="num">{r.total && r.startable ? money(r.total) : ''}</span>
-            {#if r.startable && r.carries}<span class="muted">its records are carried</span>{/if}
+            {#if r.startable && r.carries}<span class="muted">{say.batch.itsRecordsAreCarried}</span>{/if}
             {#if r.by_hand && r.startable}<span class="muted"
-                >{r.by_hand === 1 ? '1 act' : `${r.by_hand} acts`} by hand</span
+                >{say.batch.byHand(r.by_hand === 1 ? '1 act' : say.batch.acts(r.by_hand))}</span
               >{/if}
           </p>
           {#if r.startable && r.says.length}
             <details>
-              <summary>{r.says.length === 1 ? '1 thing to know' : `${r.says.length} things to know`}</summary>
+              <summary>{r.says.length === 1 ? say.batch.n1ThingToKnow : say.batch.thingsToKnow(r.says.length)}</summary>
               {#each r.says as s (s)}<p><Sentence text={s} /></p>{/each}
             </details>
           {:else}{#each r.says as s (s)}<p><Sentence text={s} /></p>{/each}{/if}

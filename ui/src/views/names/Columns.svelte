@@ -1,15 +1,16 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api';
+  import { say } from '../../lib/say';
 
   let { look, columns = $bindable() }: { look: Schemas['TableLook']; columns: Record<string, number> } = $props();
   const WHAT: [string, string][] = [
-    ['name', 'Name'],
-    ['account', 'Account'],
-    ['expires_at', 'Expiry'],
-    ['paid', 'Last period paid'],
-    ['privacy', 'Privacy'],
-    ['registrant_email', 'Registrant’s e-mail'],
-    ['premium', 'Own price'],
+    ['name', say.columns.name],
+    ['account', say.columns.account],
+    ['expires_at', say.columns.expiry],
+    ['paid', say.columns.lastPeriodPaid],
+    ['privacy', say.columns.privacy],
+    ['registrant_email', say.columns.registrantsEMail],
+    ['premium', say.columns.ownPrice],
   ];
   function set(key: string, value: string) {
     const rest = Object.entries(columns).filter(([k]) => k !== key);
@@ -18,13 +19,13 @@
 </script>
 
 <fieldset>
-  <legend>Which column holds what</legend>
+  <legend>{say.columns.whichColumnHoldsWhat}</legend>
   {#each WHAT as [key, title] (key)}
     <label>
       {title}
       <select class="plain" value={String(columns[key] ?? '')} onchange={(e) => set(key, e.currentTarget.value)}>
-        <option value="">{key === 'name' ? 'choose a column' : 'none'}</option>
-        {#each look.header as head, i (i)}<option value={String(i)}>{head || `column ${i + 1}`}</option>{/each}
+        <option value="">{key === 'name' ? say.columns.chooseAColumn : 'none'}</option>
+        {#each look.header as head, i (i)}<option value={String(i)}>{head || say.columns.column(i + 1)}</option>{/each}
       </select>
     </label>
   {/each}

@@ -7,12 +7,13 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import Place from '../hands/Place.svelte';
+  import { say } from '../../lib/say';
 
   /** Who stands behind the name: complete, read, and what can be done where not. */
   let { sheet, queryKey }: { sheet: NameSheet; queryKey: unknown[] } = $props();
   const client = useQueryClient();
   const path = $derived({ params: { path: { name: sheet.name } } });
-  const ROLES = { registrant: 'Registrant', admin: 'Administrative contact' };
+  const ROLES = { registrant: say.contacts.registrant, admin: say.contacts.administrativeContact };
   const FIELDS: Record<string, string> = {
     name: 'name',
     street: 'street',
@@ -22,10 +23,10 @@
     email: 'e-mail',
   };
   const BOXES: Record<string, string> = {
-    proven: 'read: a word that was sent came back',
-    asked: 'a word was sent, it has not come back yet',
-    bounced: 'not reached: mail came back',
-    unread: 'read by nobody listed',
+    proven: say.contacts.readAWordThatWas,
+    asked: say.contacts.aWordWasSentIt,
+    bounced: say.contacts.notReachedMailCameBack,
+    unread: say.contacts.readByNobodyListed,
   };
   let chosen = $state<string>();
   let email = $state('');
@@ -54,43 +55,41 @@
       {[card.fields.name, card.fields.org, card.fields.city, card.fields.country].filter(Boolean).join(', ')}
     </p>
     <p>
-      <span class="mono">{card.fields.email || 'no e-mail'}</span>
+      <span class="mono">{card.fields.email || say.contacts.noEMail}</span>
       <span class="muted"
-        >{BOXES[card.mailbox ?? ''] ?? 'not proven to be read'}{#if card.mailbox_at}, <When
+        >{BOXES[card.mailbox ?? ''] ?? say.contacts.notProvenToBeRead}{#if card.mailbox_at}, <When
             at={card.mailbox_at}
             bare
           />{/if}</span
       >
       <Button size="xs" color="alternative" disabled={prove.isPending} onclick={() => prove.mutate(card.role)}
-        >Send it a word</Button
+        >{say.contacts.sendItAWord}</Button
       >
     </p>
     {#if card.missing.length}
-      <p class="lack">Missing or not valid: {card.missing.map((f) => FIELDS[f] ?? f).join(', ')}.</p>
+      <p class="lack">{say.contacts.missingOrNotValid(card.missing.map((f) => FIELDS[f] ?? f).join(', '))}</p>
     {/if}
-    {#if !card.whole}<p class="muted">Whether the rest is complete can’t be told: no connection shows it.</p>{/if}
+    {#if !card.whole}<p class="muted">{say.contacts.whetherTheRestIsComplete}</p>{/if}
     {#if card.on_name}
       <p class="lack">
-        This mailbox lies on the name itself, or on one that moves or goes with it: while it moves, its mail may be
-        lost.
+        {say.contacts.thisMailboxLiesOnThe}
       </p>
     {/if}
   </div>
 {:else}
-  <p class="muted">No contact is known: no connection shows one, and the public record hides them.</p>
+  <p class="muted">{say.contacts.noContactIsKnownNo}</p>
 {/each}
 {#if prove.data}
   <p role="status">
-    {#if prove.data.word}No mail server is set up. Send this word to the address yourself, and have it answered:
-      <Copy text={prove.data.word} what="the word" />{:else}A word was sent. When the answer with it comes, the mailbox
-      counts as read.{/if}
+    {#if prove.data.word}{say.contacts.noMailServerIsSet}
+      <Copy text={prove.data.word} what={say.contacts.theWord} />{:else}{say.contacts.aWordWasSentWhen}{/if}
   </p>
 {/if}
 <Trouble error={prove.error} />
 
 <p>
   <button class="link" aria-expanded={mending} onclick={() => (mending = !mending)}
-    >What can be done about an address, and what it would block</button
+    >{say.contacts.whatCanBeDoneAbout}</button
   >
 </p>
 {#if mending}
@@ -102,29 +101,29 @@
           >{/if}
         <span>
           <strong>{c.title}</strong>
-          {#if c.best}<span class="muted">loses no time</span>{/if}
+          {#if c.best}<span class="muted">{say.contacts.losesNoTime}</span>{/if}
           {#each c.says as s (s)}<span class="says"><Sentence text={s} /></span>{/each}
         </span>
       </label>
     {/each}
     {#if chosen}
       <p>
-        <label for="new-mail">The new address</label>
+        <label for="new-mail">{say.contacts.theNewAddress}</label>
         <input id="new-mail" class="plain mono" type="email" required bind:value={email} />
-        <Button type="submit" size="sm" disabled={repair.isPending}>Change it</Button>
+        <Button type="submit" size="sm" disabled={repair.isPending}>{say.contacts.changeIt}</Button>
       </p>
     {/if}
   </form>
   <Trouble error={repair.error} />
   {#if repair.data}
     <div role="status" class="card">
-      {#if repair.data.done}<p>Changed over the connection, and looked up again.</p>
+      {#if repair.data.done}<p>{say.contacts.changedOverTheConnectionAnd}</p>
       {:else if repair.data.hand}
         <Place hand={repair.data.hand} />
         <p>{repair.data.hand.does}</p>
         {#each repair.data.hand.typed as v (v.label)}<p>{v.label}: <Copy text={v.value} what={v.label} /></p>{/each}
-        {#if repair.data.mailto}<p><a href={repair.data.mailto}>Open the letter in your mail program</a></p>{/if}
-        <p class="muted">Then look the name up again: the address counts when it is seen.</p>
+        {#if repair.data.mailto}<p><a href={repair.data.mailto}>{say.contacts.openTheLetterInYour}</a></p>{/if}
+        <p class="muted">{say.contacts.thenLookTheNameUp}</p>
       {/if}
     </div>
   {/if}

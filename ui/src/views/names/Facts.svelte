@@ -2,14 +2,15 @@
   import type { Schemas } from '../../lib/api';
   import Sentence from '../../parts/Sentence.svelte';
   import When from '../../parts/When.svelte';
+  import { say } from '../../lib/say';
 
   let { facts }: { facts: Schemas['Fact'][] } = $props();
   const SOURCES: Record<string, string> = {
-    account: 'the account',
-    public_record: 'the public record',
+    account: say.facts.theAccount,
+    public_record: say.facts.thePublicRecord,
     dns: 'DNS',
-    hand: 'by hand',
-    desk: 'the desk',
+    hand: say.facts.byHand,
+    desk: say.facts.theDesk,
   };
   function shown(value: unknown): string {
     if (typeof value === 'string' && /^\d{4}-\d\d-\d\dT/.test(value)) return `<${value}>`;
@@ -22,7 +23,7 @@
     <li>
       <span class="key">{fact.key.replaceAll('_', ' ')}</span>
       <span class="mono"><Sentence text={shown(fact.value)} /></span>
-      <span class="muted">from {SOURCES[fact.source] ?? fact.source}, <When at={fact.seen_at} /></span>
+      <span class="muted">{say.facts.from(SOURCES[fact.source] ?? fact.source)} <When at={fact.seen_at} /></span>
     </li>
   {/each}
 </ul>

@@ -2,10 +2,16 @@
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   let { lines }: { lines: Schemas['TakenIn']['lines'] } = $props();
   const client = useQueryClient();
-  const FATES = { taken: 'Taken in', corrected: 'Corrected', known: 'Already there', refused: 'Refused' };
+  const FATES = {
+    taken: say.fates.takenIn,
+    corrected: say.fates.corrected,
+    known: say.fates.alreadyThere,
+    refused: say.fates.refused,
+  };
   let gone = $state<string[]>([]);
   const tally = $derived(
     Object.entries(FATES)
@@ -23,17 +29,17 @@
 
 <p role="status">{tally.map(([words, n]) => `${n} ${words.toLowerCase()}`).join(', ')}.</p>
 <Trouble error={back.error} />
-<table class="lines" aria-label="What became of each line">
+<table class="lines" aria-label={say.fates.whatBecameOfEachLine}>
   <tbody>
     {#each lines as line, i (i)}
       <tr class={line.fate}>
         <td class="mono">{line.typed}</td>
-        <td><strong>{line.name && gone.includes(line.name) ? 'Let go again' : FATES[line.fate]}</strong></td>
+        <td><strong>{line.name && gone.includes(line.name) ? say.fates.letGoAgain : FATES[line.fate]}</strong></td>
         <td>{line.says ?? ''}</td>
         <td>
           {#if line.name && !gone.includes(line.name) && (line.fate === 'taken' || line.fate === 'corrected')}
             <button class="link" disabled={back.isPending} onclick={() => back.mutate(line.name!)}
-              >Let it go again</button
+              >{say.fates.letItGoAgain}</button
             >
           {/if}
         </td>

@@ -1,10 +1,11 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api';
   import { put, type Asked, type NameList } from '../../lib/list';
+  import { say } from '../../lib/say';
 
   let { what, list, accounts }: { what: Asked; list: NameList | undefined; accounts: Schemas['Accounts']['accounts'] } =
     $props();
-  const GATES = { clear: 'clear to go', fix: 'to fix first', wait: 'waiting', barred: 'barred' };
+  const GATES = { clear: say.filters.clearToGo, fix: say.filters.toFixFirst, wait: 'waiting', barred: 'barred' };
   const WITHIN = [
     [0, 'today'],
     [14, 'in 14 days'],
@@ -25,8 +26,8 @@
   const chosen = (e: Event & { currentTarget: HTMLSelectElement }) => e.currentTarget.value;
 </script>
 
-<div class="filters" role="search" aria-label="Which names are shown">
-  <div class="gates" role="group" aria-label="Gates">
+<div class="filters" role="search" aria-label={say.filters.whichNamesAreShown}>
+  <div class="gates" role="group" aria-label={say.filters.gates}>
     {#each Object.entries(GATES) as [kind, word] (kind)}
       <button class="chip" aria-pressed={gates.includes(kind)} onclick={() => gate(kind)}
         >{list?.tally[kind] ?? 0} {word}</button
@@ -36,34 +37,49 @@
   <input
     class="plain"
     type="search"
-    aria-label="Names that hold"
-    placeholder="Names that hold …"
+    aria-label={say.filters.namesThatHold}
+    placeholder={say.filters.namesThatHold2}
     value={what.q ?? ''}
     oninput={words}
   />
-  <select class="plain" aria-label="Account" value={what.account ?? ''} onchange={(e) => put('account', chosen(e))}>
-    <option value="">All accounts</option>
+  <select
+    class="plain"
+    aria-label={say.filters.account}
+    value={what.account ?? ''}
+    onchange={(e) => put('account', chosen(e))}
+  >
+    <option value="">{say.filters.allAccounts}</option>
     {#each accounts as a (a.id)}<option value={a.id}>{a.title}</option>{/each}
   </select>
   {#if list && list.suffixes.length > 1}
-    <select class="plain" aria-label="Suffix" value={what.suffix ?? ''} onchange={(e) => put('suffix', chosen(e))}>
-      <option value="">All suffixes</option>
+    <select
+      class="plain"
+      aria-label={say.filters.suffix}
+      value={what.suffix ?? ''}
+      onchange={(e) => put('suffix', chosen(e))}
+    >
+      <option value="">{say.filters.allSuffixes}</option>
       {#each list.suffixes as s (s.suffix)}<option value={s.suffix}>.{s.suffix} ({s.count})</option>{/each}
     </select>
   {/if}
   <select
     class="plain"
-    aria-label="Window"
+    aria-label={say.filters.window}
     value={what.within === undefined ? '' : String(what.within)}
     onchange={(e) => put('within', chosen(e))}
   >
-    <option value="">Can go any time</option>
-    {#each WITHIN as [days, words] (days)}<option value={String(days)}>Can go {words}</option>{/each}
+    <option value="">{say.filters.canGoAnyTime}</option>
+    {#each WITHIN as [days, words] (days)}<option value={String(days)}>{say.filters.canGo(words)}</option>{/each}
   </select>
-  <select class="plain" aria-label="Grouped by" value={what.group ?? ''} onchange={(e) => put('group', chosen(e))}>
-    <option value="">Not grouped</option>
-    <option value="gate">Grouped by gate</option>
-    <option value="account">Grouped by account</option>
+  <select
+    class="plain"
+    aria-label={say.filters.groupedBy}
+    value={what.group ?? ''}
+    onchange={(e) => put('group', chosen(e))}
+  >
+    <option value="">{say.filters.notGrouped}</option>
+    <option value="gate">{say.filters.groupedByGate}</option>
+    <option value="account">{say.filters.groupedByAccount}</option>
   </select>
 </div>
 

@@ -3,20 +3,29 @@
   import Sentence from '../../parts/Sentence.svelte';
   import When from '../../parts/When.svelte';
   import Facts from './Facts.svelte';
+  import { say } from '../../lib/say';
 
   let { finding, evidence }: { finding: Schemas['Finding']; evidence: boolean } = $props();
-  const EFFECTS = { bar: 'Bars', wait: 'Delays', fix: 'To fix', caution: 'Mind', step: 'Step' };
+  const EFFECTS = {
+    bar: say.findingLine.bars,
+    wait: say.findingLine.delays,
+    fix: say.findingLine.toFix,
+    caution: say.findingLine.mind,
+    step: say.findingLine.step,
+  };
 </script>
 
 <div class="finding {finding.effect}">
   <p><strong>{EFFECTS[finding.effect]}:</strong> <Sentence text={finding.because} /></p>
-  {#if finding.clears_at}<p>It clears <When at={finding.clears_at} />.</p>{/if}
+  {#if finding.clears_at}<p>{say.findingLine.itClears} <When at={finding.clears_at} />.</p>{/if}
   <p class="muted"><Sentence text={finding.remedy} /></p>
   {#if evidence}
     <p class="source">
-      Rule “{finding.rule}”: {finding.source.text}{finding.source.kind === 'P' && !finding.source.verified
-        ? ', quoted from memory'
-        : ''}.
+      {say.findingLine.rule(
+        finding.rule,
+        finding.source.text,
+        finding.source.kind === 'P' && !finding.source.verified ? say.findingLine.quotedFromMemory : '',
+      )}
     </p>
     <Facts facts={finding.evidence} />
   {/if}

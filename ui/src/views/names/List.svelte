@@ -5,18 +5,19 @@
   import { isWorking, PAGE, pickAll, picked, put, stretch, TRAY_MOST, type Asked, type NameList } from '../../lib/list';
   import { GATES } from '../../lib/words';
   import NameLine from './NameLine.svelte';
+  import { say } from '../../lib/say';
 
   let { first, what, current }: { first: NameList; what: Asked; current: string | undefined } = $props();
 
   const ROW = 34;
   const COLUMNS = [
-    { id: 'name', title: 'Name', wide: false },
-    { id: 'gate', title: 'Gate', wide: false },
+    { id: 'name', title: say.list.name, wide: false },
+    { id: 'gate', title: say.list.gate, wide: false },
     { id: '', title: 'Next 400 days', wide: false },
-    { id: 'account', title: 'Account', wide: true },
-    { id: 'expiry', title: 'Expiry', wide: true },
-    { id: 'stay', title: 'To stay', wide: true },
-    { id: 'dns', title: 'DNS host', wide: true },
+    { id: 'account', title: say.list.account, wide: true },
+    { id: 'expiry', title: say.list.expiry, wide: true },
+    { id: 'stay', title: say.list.toStay, wide: true },
+    { id: 'dns', title: say.list.dnsHost, wide: true },
   ];
   const sort = $derived(what.sort ?? 'gate');
   const tray = $derived(new Set(picked()));
@@ -68,16 +69,16 @@
     group.key in GATES ? GATES[group.key as keyof typeof GATES].replace(' until', '') : group.title;
 </script>
 
-<div class="held" role="table" aria-label="Names" aria-rowcount={first.total + 1}>
+<div class="held" role="table" aria-label={say.list.names} aria-rowcount={first.total + 1}>
   <div class="head" role="row" aria-rowindex={1}>
     <span role="columnheader" class="pick">
-      <span class="hidden-words">In the tray</span>
+      <span class="hidden-words">{say.list.inTheTray}</span>
       <input
         type="checkbox"
-        aria-label="All {first.total} into the tray"
+        aria-label={say.list.allIntoTheTray(first.total)}
         title={first.total > TRAY_MOST
           ? `The tray holds at most ${TRAY_MOST} names; filter the list first`
-          : `All ${first.total} into the tray`}
+          : say.list.allIntoTheTray(first.total)}
         disabled={first.total === 0 || first.total > TRAY_MOST}
         checked={all}
         onchange={(e) => pickAll(what, e.currentTarget.checked)}

@@ -5,6 +5,7 @@
   import { day, GATES, money } from '../../lib/words';
   import GateMark from '../../parts/GateMark.svelte';
   import Ruler from '../../parts/Ruler.svelte';
+  import { say } from '../../lib/say';
 
   let {
     row,
@@ -23,29 +24,29 @@
       type="checkbox"
       tabindex="-1"
       checked={picked}
-      aria-label="{row.unicode} in the tray"
-      title="In the tray (x)"
+      aria-label={say.nameLine.inTheTray(row.unicode)}
+      title={say.nameLine.inTheTrayX}
       onchange={() => pick(row.name)}
     />
   </span>
   <span role="cell" class="name">
     <a class="mono" data-row data-name={row.name} aria-current={current} title={row.unicode} {href}>{row.unicode}</a>
-    {#if row.move}<span class="moving">on the move: {row.move.stage}</span>{/if}
-    {#if row.contradicting}<span class="differs" title="Sources contradict each other"
-        >≠<span class="hidden-words">sources differ</span></span
+    {#if row.move}<span class="moving">{say.nameLine.onTheMove(row.move.stage)}</span>{/if}
+    {#if row.contradicting}<span class="differs" title={say.nameLine.sourcesContradictEachOther}
+        >≠<span class="hidden-words">{say.nameLine.sourcesDiffer}</span></span
       >{/if}
   </span>
   <span role="cell" class="gates"
     ><GateMark gate={row.gate} brief />{#if row.was}<span class="was"
-        >now: {GATES[row.was].replace(' until', '').toLowerCase()}</span
+        >{say.nameLine.now(GATES[row.was].replace(' until', '').toLowerCase())}</span
       >{/if}</span
   >
   <span role="cell" class="ruler"><Ruler {row} from={at} {days} /></span>
   <span role="cell" class="wide muted" title={row.account}>{row.account}</span>
-  <span role="cell" class="wide num">{row.expires_at ? day(row.expires_at) : 'not known'}</span>
+  <span role="cell" class="wide num">{row.expires_at ? day(row.expires_at) : say.nameLine.notKnown}</span>
   <span role="cell" class="wide num right">{row.stay ? money(row.stay) : '–'}</span>
   <span role="cell" class="wide muted" title={row.name_servers.join(', ')}
-    >{row.dns_host ?? row.name_servers[0] ?? 'not known'}</span
+    >{row.dns_host ?? row.name_servers[0] ?? say.nameLine.notKnown}</span
   >
 </div>
 

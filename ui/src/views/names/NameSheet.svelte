@@ -16,6 +16,7 @@
   import Notes from './Notes.svelte';
   import Timeline from './Timeline.svelte';
   import Journal from '../moves/Journal.svelte';
+  import { say } from '../../lib/say';
 
   const client = useQueryClient();
   const name = $derived((route.params as { name: string }).name);
@@ -61,23 +62,26 @@
     {#if s.unicode !== s.name}<p class="mono muted">{s.name}</p>{/if}
     <div class="verdict">
       <GateMark gate={s.gate} />
-      {#if what.at}<span class="muted">if nothing else changes until {day(what.at)}</span>{/if}
+      {#if what.at}<span class="muted">{say.nameSheet.ifNothingElseChangesUntil(day(what.at))}</span>{/if}
       {#if s.gate.kind === 'wait' && s.gate.clears_at}<span class="muted"><When at={s.gate.clears_at} /></span>{/if}
-      {#if s.gate.rests_on_less}<span class="muted">It rests on less than is wanted: see “not known yet”.</span>{/if}
+      {#if s.gate.rests_on_less}<span class="muted">{say.nameSheet.itRestsOnLessThan}</span>{/if}
     </div>
     <div class="next">
       {#if s.move}
-        <Button href={p('/moves/:id', { params: { id: String(s.move.id) } })}>See the move ({s.move.stage})</Button>
+        <Button href={p('/moves/:id', { params: { id: String(s.move.id) } })}
+          >{say.nameSheet.seeTheMove(s.move.stage)}</Button
+        >
       {:else if s.can_move}
-        <Button href={p('/names/:name/plan', { params: { name } }) + kept()}>Plan its move</Button>
+        <Button href={p('/names/:name/plan', { params: { name } }) + kept()}>{say.nameSheet.planItsMove}</Button>
       {:else}
-        <p>It can’t be moved now, for the reasons below.</p>
+        <p>{say.nameSheet.itCantBeMovedNow}</p>
       {/if}
       <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}
-        >{look.isPending ? 'Looking …' : 'Look it up again'}</Button
+        >{look.isPending ? 'Looking …' : say.nameSheet.lookItUpAgain}</Button
       >
       {#if s.seen_at}<span class="muted"
-          >Last seen <When at={s.seen_at} />{s.old ? '; it is looked up again before anything is done' : ''}</span
+          >{say.nameSheet.lastSeen}
+          <When at={s.seen_at} />{s.old ? '; it is looked up again before anything is done' : ''}</span
         >{/if}
     </div>
     {#each look.data?.problems ?? [] as problem (problem)}<Trouble error={new Error(problem)} />{/each}
@@ -88,56 +92,61 @@
         at={what.at}
       />{/if}
 
-    <h2>Why</h2>
+    <h2>{say.nameSheet.why}</h2>
     {#each reasons as finding (finding.rule)}
       <FindingLine {finding} {evidence} />
     {:else}
-      <p>Nothing bars, delays or endangers a move.</p>
+      <p>{say.nameSheet.nothingBarsDelaysOrEndangers}</p>
     {/each}
     {#each unknown as [find_out, rules] (find_out)}
-      <p class="unknown"><strong>Not known yet:</strong> {rules.join(', ')}. {find_out}</p>
+      <p class="unknown"><strong>{say.nameSheet.notKnownYet}</strong> {rules.join(', ')}. {find_out}</p>
     {/each}
     <p>
       <button class="link" onclick={() => (evidence = !evidence)} aria-pressed={evidence} title="e"
-        >{evidence ? 'Hide' : 'Show'} the evidence</button
+        >{say.nameSheet.theEvidence(evidence ? say.nameSheet.hide : say.nameSheet.show)}</button
       >
     </p>
 
-    <h2>What is known</h2>
+    <h2>{say.nameSheet.whatIsKnown}</h2>
     <dl>
-      <dt>Account</dt>
+      <dt>{say.nameSheet.account}</dt>
       <dd>{s.account}</dd>
-      <dt>Expiry</dt>
-      <dd>{s.expires_at ? day(s.expires_at) : 'not known'}</dd>
-      <dt>Price to stay</dt>
-      <dd class="num">{s.stay ? `${money(s.stay)} a year` : 'not known'}</dd>
+      <dt>{say.nameSheet.expiry}</dt>
+      <dd>{s.expires_at ? day(s.expires_at) : say.nameSheet.notKnown}</dd>
+      <dt>{say.nameSheet.priceToStay}</dt>
+      <dd class="num">{s.stay ? say.nameSheet.aYear(money(s.stay)) : say.nameSheet.notKnown}</dd>
       {#if s.go}
-        <dt>Price to go</dt>
+        <dt>{say.nameSheet.priceToGo}</dt>
         <dd class="num">
-          {money(s.go.total)} to {s.go.account}, with its year{#if s.go.saves && s.go.saves.minor > 0}; saves {money(
-              s.go.saves,
-            )}{:else if s.go.saves && s.go.saves.minor < 0}; costs {money({ ...s.go.saves, minor: -s.go.saves.minor })} more{/if}
+          {say.nameSheet.toWithItsYear(
+            money(s.go.total),
+            s.go.account,
+          )}{#if s.go.saves && s.go.saves.minor > 0}{say.nameSheet.saves(
+              money(s.go.saves),
+            )}{:else if s.go.saves && s.go.saves.minor < 0}{say.nameSheet.costsMore(
+              money({ ...s.go.saves, minor: -s.go.saves.minor }),
+            )}{/if}
         </dd>
       {/if}
-      <dt>Suffix</dt>
+      <dt>{say.nameSheet.suffix}</dt>
       <dd>.{s.suffix}{s.family ? `: ${s.family.toLowerCase()}` : ''}</dd>
-      <dt>DNS host</dt>
-      <dd>{s.dns_host ?? 'not known'}</dd>
-      <dt>Name servers</dt>
+      <dt>{say.nameSheet.dnsHost}</dt>
+      <dd>{s.dns_host ?? say.nameSheet.notKnown}</dd>
+      <dt>{say.nameSheet.nameServers}</dt>
       <dd class="mono">{s.name_servers.join(' ') || 'none'}</dd>
     </dl>
     {#if s.contradictions.length}
       <p class="unknown">
-        Sources contradict each other on: {s.contradictions.join(', ')}. The more cautious one rules.
+        {say.nameSheet.sourcesContradictEachOtherOn(s.contradictions.join(', '))}
       </p>
     {/if}
     {#if evidence}<Facts facts={s.facts} />{/if}
-    <h2>Contacts</h2>
+    <h2>{say.nameSheet.contacts}</h2>
     <Contacts sheet={s} {queryKey} />
-    <h2>Noted by hand</h2>
+    <h2>{say.nameSheet.notedByHand}</h2>
     <Notes sheet={s} {queryKey} />
     {#if s.history.length}
-      <h2>History</h2>
+      <h2>{say.nameSheet.history}</h2>
       <Journal events={s.history} />
     {/if}
   {/if}

@@ -10,6 +10,7 @@
   import List from './List.svelte';
   import Tray from './Tray.svelte';
   import WhatIf from './WhatIf.svelte';
+  import { say } from '../../lib/say';
 
   let { children }: { children: Snippet } = $props();
   const what = $derived(asked());
@@ -39,23 +40,26 @@
 <main class:beside={open} class:elsewhen={!!what.at}>
   <div class="list">
     <div class="head">
-      <h1>Names</h1>
+      <h1>{say.names.names}</h1>
       {#if list}
         <p class="muted num">
-          {list.total === list.held ? `${list.held} held` : `${list.total} of ${list.held}`}{#if list.stay.length}; to
-            stay a year: {list.stay.map(money).join(' + ')}{/if}
+          {list.total === list.held
+            ? say.names.held(list.held)
+            : say.names.of(list.total, list.held)}{#if list.stay.length}{say.names.toStayAYear(
+              list.stay.map(money).join(' + '),
+            )}{/if}
         </p>
       {/if}
-      <a href={`/api/names.csv${kept()}`} download>CSV</a>
-      <a href={`/api/names/report${kept()}`} target="_blank" rel="noopener">Report</a>
-      <button class="take" onclick={() => navigate('/names/take-in')}>Take names in</button>
+      <a href={`/api/names.csv${kept()}`} download>{say.names.csv}</a>
+      <a href={`/api/names/report${kept()}`} target="_blank" rel="noopener">{say.names.report}</a>
+      <button class="take" onclick={() => navigate('/names/take-in')}>{say.names.takeNamesIn}</button>
     </div>
     <Filters {what} {list} {accounts} />
     <WhatIf {what} {list} {accounts} />
     <Trouble error={names.error} />
     {#if working}
       <p role="status">
-        Judging the names: {working.done} of {working.of || '…'}.
+        {say.names.judgingTheNamesOf(working.done, working.of || '…')}
         <progress max={working.of || 1} value={working.done}></progress>
       </p>
     {:else if list && list.total}
@@ -63,9 +67,9 @@
     {:else if list}
       <p class="none">
         {#if list.held}
-          No name is like that. Change what is asked for above.
+          {say.names.noNameIsLikeThat}
         {:else}
-          No names yet. <a href={p('/names/take-in')}>Take names in</a> from an account.
+          {say.names.noNamesYet} <a href={p('/names/take-in')}>{say.names.takeNamesIn}</a> {say.names.fromAnAccount}
         {/if}
       </p>
     {/if}

@@ -3,6 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { api, ask, type NameSheet } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   /** What a person knows and no connection tells. */
   let { sheet, queryKey }: { sheet: NameSheet; queryKey: unknown[] } = $props();
@@ -45,27 +46,27 @@
 </script>
 
 <form class="inline" onsubmit={submit}>
-  <select class="plain" aria-label="What is noted" bind:value={key} onchange={() => (value = '')}>
+  <select class="plain" aria-label={say.notes.whatIsNoted} bind:value={key} onchange={() => (value = '')}>
     {#each KINDS as k (k.key)}<option value={k.key}>{k.title}</option>{/each}
   </select>
   {#if kind === 'flag' || kind === 'choice'}
-    <select class="plain" aria-label="Its value" bind:value required>
-      <option value="">choose</option>
+    <select class="plain" aria-label={say.notes.itsValue} bind:value required>
+      <option value="">{say.notes.choose}</option>
       {#each values as v (v)}<option>{v}</option>{/each}
     </select>
   {:else if kind === 'date'}
-    <input class="plain" type="date" aria-label="Its value" bind:value required />
+    <input class="plain" type="date" aria-label={say.notes.itsValue} bind:value required />
   {:else}
     <input
       class="plain"
-      aria-label="Its value"
-      placeholder={kind === 'list' ? 'parted by commas' : ''}
+      aria-label={say.notes.itsValue}
+      placeholder={kind === 'list' ? say.notes.partedByCommas : ''}
       bind:value
       required
       maxlength="300"
     />
   {/if}
-  <Button type="submit" color="alternative" size="sm" disabled={note.isPending}>Note it</Button>
+  <Button type="submit" color="alternative" size="sm" disabled={note.isPending}>{say.notes.noteIt}</Button>
 </form>
 <Trouble error={note.error} />
 {#each noted as fact (fact.key)}
@@ -81,6 +82,6 @@
             : String(fact.value)}</strong
     >
     <span class="muted">({fact.ref})</span>
-    <button class="link" onclick={() => note.mutate({ key: fact.key, value: null })}>Take back</button>
+    <button class="link" onclick={() => note.mutate({ key: fact.key, value: null })}>{say.notes.takeBack}</button>
   </p>
 {/each}

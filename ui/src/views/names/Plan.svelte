@@ -7,6 +7,7 @@
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import Proposal from './Proposal.svelte';
+  import { say } from '../../lib/say';
 
   const client = useQueryClient();
   const name = $derived((route.params as { name: string }).name);
@@ -40,12 +41,12 @@
   }));
 </script>
 
-<Sheet title="Plan the move of {sheet.data?.unicode ?? name}" back="/names">
+<Sheet title={say.plan.planTheMoveOf(sheet.data?.unicode ?? name)} back="/names">
   <Trouble error={sheet.error ?? places.error ?? proposal.error ?? start.error} />
   {#if sheet.data && places.data}
     <div class="choices">
       <div>
-        <Label for="to">To the account</Label>
+        <Label for="to">{say.plan.toTheAccount}</Label>
         <Select
           id="to"
           placeholder=""
@@ -55,13 +56,13 @@
         />
       </div>
       <div>
-        <Label for="host">Name servers and records</Label>
+        <Label for="host">{say.plan.nameServersAndRecords}</Label>
         <Select
           id="host"
           placeholder=""
           items={[
-            { value: '', name: 'Keep the name servers as they are' },
-            ...hosts.map((h) => ({ value: h.id, name: `Carry the records to ${h.title}` })),
+            { value: '', name: say.plan.keepTheNameServersAs },
+            ...hosts.map((h) => ({ value: h.id, name: say.plan.carryTheRecordsTo(h.title) })),
           ]}
           value={host}
           onchange={(e: Event) => searchParams.set('host', (e.currentTarget as HTMLSelectElement).value)}
@@ -73,19 +74,21 @@
         {#snippet act()}
           <div class="start">
             <Button disabled={!proposal.data.startable || start.isPending} onclick={() => start.mutate()}>
-              Start the move for {(proposal.data.quote.total.minor / 100).toFixed(2)}
-              {proposal.data.quote.total.currency}
+              {say.plan.startTheMoveFor(
+                (proposal.data.quote.total.minor / 100).toFixed(2),
+                proposal.data.quote.total.currency,
+              )}
             </Button>
             <span class="muted">
-              The order goes out only after the steps before it are proven. Until the release you can call the move off.
+              {say.plan.theOrderGoesOutOnly}
             </span>
           </div>
         {/snippet}
       </Proposal>
     {:else if proposal.isPending && to}
-      <p class="muted" role="status">Asking the name servers and working it out.</p>
+      <p class="muted" role="status">{say.plan.askingTheNameServersAnd}</p>
     {:else if !accounts.length}
-      <p>There is no other account to move to. Add one first.</p>
+      <p>{say.plan.thereIsNoOtherAccount}</p>
     {/if}
   {/if}
 </Sheet>

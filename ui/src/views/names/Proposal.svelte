@@ -6,6 +6,7 @@
   import Sentence from '../../parts/Sentence.svelte';
   import StepList from '../moves/StepList.svelte';
   import Track from '../moves/Track.svelte';
+  import { say } from '../../lib/say';
 
   let { proposal, act }: { proposal: Proposal; act: Snippet } = $props();
   const q = $derived(proposal.quote);
@@ -20,47 +21,57 @@
 {/each}
 
 <dl>
-  <dt>Price</dt>
+  <dt>{say.proposal.price}</dt>
   <dd class="num">
     <strong>{money(q.total)}</strong>
     <span class="muted">
-      ({money(q.fee)} with its added year{q.promotion.minor ? ` − ${money(q.promotion)} promotion` : ''}{q
-        .per_transaction.minor
-        ? ` + ${money(q.per_transaction)} per order`
-        : ''}{q.tax.minor ? ` + ${money(q.tax)} tax` : ''})
+      {say.proposal.withItsAddedYear(
+        money(q.fee),
+        q.promotion.minor ? say.proposal.promotion(money(q.promotion)) : '',
+        q.per_transaction.minor ? say.proposal.perOrder(money(q.per_transaction)) : '',
+        q.tax.minor ? say.proposal.tax(money(q.tax)) : '',
+      )}
     </span>
   </dd>
   {#if q.stay && q.saves}
-    <dt>Against staying</dt>
+    <dt>{say.proposal.againstStaying}</dt>
     <dd class="num">
-      {q.saves.minor >= 0 ? `saves ${money(q.saves)}` : `costs ${money({ ...q.saves, minor: -q.saves.minor })} more`}
-      <span class="muted">(a year at {proposal.from} is {money(q.stay)})</span>
+      {q.saves.minor >= 0
+        ? say.proposal.saves(money(q.saves))
+        : say.proposal.costsMore(money({ ...q.saves, minor: -q.saves.minor }))}
+      <span class="muted">{say.proposal.aYearAtIs(proposal.from, money(q.stay))}</span>
     </dd>
   {/if}
-  <dt>Expiry</dt>
+  <dt>{say.proposal.expiry}</dt>
   <dd>
     {#if proposal.expires_at && proposal.expected_expiry}
       {day(proposal.expires_at)} → <strong>{day(proposal.expected_expiry)}</strong>
-      <span class="muted">({proposal.years} {proposal.years === 1 ? 'year' : 'years'} added, nothing paid is lost)</span
+      <span class="muted"
+        >{say.proposal.addedNothingPaidIsLost(proposal.years, proposal.years === 1 ? 'year' : 'years')}</span
       >
-    {:else}not known{/if}
+    {:else}{say.proposal.notKnown}{/if}
   </dd>
-  <dt>Name servers</dt>
+  <dt>{say.proposal.nameServers}</dt>
   <dd>
     {#if proposal.carries}
-      The records go to {proposal.words.new_host} before the order{proposal.zone?.sets
-        ? `: ${proposal.zone.sets} record sets`
-        : ''}; caches then need {span((proposal.zone?.settle_seconds ?? 0) * 1000)} to forget the old host.
+      {say.proposal.theRecordsGoToBefore(
+        proposal.words.new_host,
+        proposal.zone?.sets ? say.proposal.recordSets(proposal.zone.sets) : '',
+        span((proposal.zone?.settle_seconds ?? 0) * 1000),
+      )}
     {:else}
-      They stay as they are, at {proposal.words.old_host}; site and mail notice nothing.
+      {say.proposal.theyStayAsTheyAre(proposal.words.old_host)}
     {/if}
   </dd>
-  <dt>Done</dt>
+  <dt>{say.proposal.done}</dt>
   <dd class="num">
     {#if least && most}
-      between {stamp(least, clock.now)} and {stamp(most, clock.now)}
+      {say.proposal.betweenAnd(stamp(least, clock.now), stamp(most, clock.now))}
       <span class="muted"
-        >({span(Date.parse(least) - clock.now)} if you approve at once, {span(Date.parse(most) - clock.now)} if nobody does)</span
+        >{say.proposal.ifYouApproveAtOnce(
+          span(Date.parse(least) - clock.now),
+          span(Date.parse(most) - clock.now),
+        )}</span
       >
     {/if}
   </dd>
@@ -69,7 +80,7 @@
 {@render act()}
 
 <Track steps={proposal.steps} blocks={proposal.blocks} />
-<h2>Steps, in order</h2>
+<h2>{say.proposal.stepsInOrder}</h2>
 <StepList steps={proposal.steps} />
 
 <style>

@@ -7,6 +7,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import Columns from './Columns.svelte';
   import Fates from './Fates.svelte';
+  import { say } from '../../lib/say';
 
   const client = useQueryClient();
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
@@ -55,13 +56,12 @@
   }
 </script>
 
-<Sheet title="Take names in" back="/names">
+<Sheet title={say.takeIn.takeNamesIn} back="/names">
   <p class="muted">
-    Each name is looked up in the account and in the public record. URLs, hosts, upper case, international names and
-    lists with any separator are understood; what stands behind # is left out.
+    {say.takeIn.eachNameIsLookedUp}
   </p>
   <form onsubmit={submit}>
-    <Label for="account">Account that holds them</Label>
+    <Label for="account">{say.takeIn.accountThatHoldsThem}</Label>
     <Select
       id="account"
       placeholder=""
@@ -69,24 +69,24 @@
       value={account}
       onchange={(e: Event) => (chosen = (e.currentTarget as HTMLSelectElement).value)}
     />
-    <Label for="text">Names, or a table with a header (CSV)</Label>
+    <Label for="text">{say.takeIn.namesOrATableWith}</Label>
     <Textarea id="text" rows={6} class="w-full" bind:value={text} oninput={() => (look = undefined)} required />
     <div class="table">
-      <label>From a file <input type="file" accept=".csv,.txt,text/csv,text/plain" onchange={file} /></label>
+      <label>{say.takeIn.fromAFile} <input type="file" accept=".csv,.txt,text/csv,text/plain" onchange={file} /></label>
       <Button color="alternative" disabled={!text || table.isPending} onclick={() => table.mutate()}
-        >It is a table</Button
+        >{say.takeIn.itIsATable}</Button
       >
     </div>
     {#if look}<Columns {look} bind:columns />{/if}
     <div>
       <Button type="submit" disabled={take.isPending || !account || (!!look && columns.name === undefined)}
-        >Take them in</Button
+        >{say.takeIn.takeThemIn}</Button
       >
     </div>
   </form>
   {#if progress}
     <p role="status">
-      {progress.done} of {progress.of} looked up. <progress max={progress.of} value={progress.done}></progress>
+      {say.takeIn.ofLookedUp(progress.done, progress.of)} <progress max={progress.of} value={progress.done}></progress>
     </p>
   {/if}
   <Trouble error={take.error ?? table.error ?? places.error} />

@@ -4,6 +4,7 @@
   import { day, span } from '../../lib/words';
   import Ruler from '../../parts/Ruler.svelte';
   import When from '../../parts/When.svelte';
+  import { say } from '../../lib/say';
 
   /** The large ruler: the what-if line is dragged along it, the verdict follows. */
   let { sheet, now, at }: { sheet: NameSheet; now: string; at: string | undefined } = $props();
@@ -28,35 +29,36 @@
     min="0"
     max={DAYS}
     value={shown}
-    aria-label="What-if date"
-    aria-valuetext={shown ? `${day(date(shown))}, in ${span(shown * DAY)}` : 'today'}
-    title="Drag the what-if line"
+    aria-label={say.timeline.whatIfDate}
+    aria-valuetext={shown ? say.timeline.in(day(date(shown)), span(shown * DAY)) : 'today'}
+    title={say.timeline.dragTheWhatIfLine}
     oninput={(e) => (moving = Number(e.currentTarget.value))}
     onchange={(e) => drop(Number(e.currentTarget.value))}
   />
 </div>
 <p class="keys muted">
-  <span><i class="closed"></i> closed</span><span><i class="soft"></i> soft: may go, had better not</span><span
-    ><i class="open"></i> open</span
-  ><span>flag: expiry</span><span>dashes: latest safe start</span>
+  <span><i class="closed"></i> {say.timeline.closed}</span><span
+    ><i class="soft"></i> {say.timeline.softMayGoHadBetter}</span
+  ><span><i class="open"></i> {say.timeline.open}</span><span>{say.timeline.flagExpiry}</span><span
+    >{say.timeline.dashesLatestSafeStart}</span
+  >
 </p>
 <dl>
-  <dt>Earliest start</dt>
+  <dt>{say.timeline.earliestStart}</dt>
   <dd>
-    {#if sheet.earliest_start}<When at={sheet.earliest_start} />{:else}not known{/if}
+    {#if sheet.earliest_start}<When at={sheet.earliest_start} />{:else}{say.timeline.notKnown}{/if}
   </dd>
-  <dt>Latest safe start</dt>
+  <dt>{say.timeline.latestSafeStart}</dt>
   <dd>
-    {#if sheet.latest_safe_start}<When at={sheet.latest_safe_start} />{:else}not known{/if}
+    {#if sheet.latest_safe_start}<When at={sheet.latest_safe_start} />{:else}{say.timeline.notKnown}{/if}
   </dd>
-  <dt>Next window</dt>
+  <dt>{say.timeline.nextWindow}</dt>
   <dd>
-    {#if sheet.next_window}<When at={sheet.next_window[0]!} bare /> to <When
-        at={sheet.next_window[1]!}
-        bare
-      />{:else}{sheet.windows.length
+    {#if sheet.next_window}<When at={sheet.next_window[0]!} bare />
+      {say.timeline.to}
+      <When at={sheet.next_window[1]!} bare />{:else}{sheet.windows.length
         ? 'the one that is open; it does not close within 400 days'
-        : 'none within 400 days'}{/if}
+        : say.timeline.noneWithin400Days}{/if}
   </dd>
 </dl>
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { keptSearch, picked, put } from '../../lib/list';
   import { navigate } from '../../router';
+  import { say } from '../../lib/say';
 
   const names = $derived(picked());
   const list = $derived(names.map(encodeURIComponent).join(','));
@@ -21,15 +22,15 @@
 
 <svelte:window {onkeydown} />
 {#if names.length}
-  <aside aria-label="The tray">
-    <strong>{names.length === 1 ? '1 name' : `${names.length} names`} in the tray</strong>
+  <aside aria-label={say.tray.theTray}>
+    <strong>{say.tray.inTheTray(names.length === 1 ? '1 name' : say.tray.names(names.length))}</strong>
     <span class="mono muted names">{names.slice(0, 4).join('  ')}{names.length > 4 ? ' …' : ''}</span>
-    <button class="main" title="Plan the tray (p)" onclick={plan}
-      >{names.length === 1 ? 'Plan its move' : `Plan these ${names.length} moves`}</button
+    <button class="main" title={say.tray.planTheTrayP} onclick={plan}
+      >{names.length === 1 ? say.tray.planItsMove : say.tray.planTheseMoves(names.length)}</button
     >
-    <a href="/api/names.csv?names={list}" download>Judged list (CSV)</a>
-    <a href="/api/names/report?names={list}" target="_blank" rel="noopener">Printable report</a>
-    <button onclick={() => put('tray', undefined)}>Empty the tray</button>
+    <a href="/api/names.csv?names={list}" download>{say.tray.judgedListCsv}</a>
+    <a href="/api/names/report?names={list}" target="_blank" rel="noopener">{say.tray.printableReport}</a>
+    <button onclick={() => put('tray', undefined)}>{say.tray.emptyTheTray}</button>
   </aside>
 {/if}
 

@@ -2,6 +2,7 @@
   import type { Schemas } from '../../lib/api';
   import { put, type Asked, type NameList } from '../../lib/list';
   import { day, GATES } from '../../lib/words';
+  import { say } from '../../lib/say';
 
   let { what, list, accounts }: { what: Asked; list: NameList | undefined; accounts: Schemas['Accounts']['accounts'] } =
     $props();
@@ -20,39 +21,40 @@
 <svelte:window {onkeydown} />
 <div class="whatif" class:on={what.at}>
   <label>
-    What if we start on
+    {say.whatIf.whatIfWeStartOn}
     <input
       class="plain"
       type="date"
       bind:this={field}
-      title="The what-if date (t)"
+      title={say.whatIf.theWhatIfDateT}
       value={what.at?.slice(0, 10) ?? ''}
       onchange={(e) => set(e.currentTarget.value)}
     />
   </label>
   <label>
-    going to
+    {say.whatIf.goingTo}
     <select class="plain" value={what.to ?? ''} onchange={(e) => put('to', e.currentTarget.value)}>
-      <option value="">anywhere</option>
+      <option value="">{say.whatIf.anywhere}</option>
       {#each accounts as a (a.id)}<option value={a.id}>{a.title}</option>{/each}
     </select>
   </label>
   {#if what.at && list}
     <p>
-      As it would stand on <strong>{day(what.at)}</strong>, if nothing else changes:
-      {#each list.changes as c (c.was + c.is)}<span class="change">{c.count} from {short(c.was)} to {short(c.is)}</span
-        >{:else}no gate differs from today.{/each}
+      {say.whatIf.asItWouldStandOn} <strong>{day(what.at)}</strong>{say.whatIf.ifNothingElseChanges}
+      {#each list.changes as c (c.was + c.is)}<span class="change"
+          >{say.whatIf.fromTo(c.count, short(c.was), short(c.is))}</span
+        >{:else}{say.whatIf.noGateDiffersFromToday}{/each}
     </p>
     {#if list.changes.length}
       <button aria-pressed={!!what.changed} onclick={() => put('changed', what.changed ? undefined : '1')}
-        >Only what changes</button
+        >{say.whatIf.onlyWhatChanges}</button
       >
     {/if}
     <button
       onclick={() => {
         put('at', undefined);
         put('changed', undefined);
-      }}>Back to today</button
+      }}>{say.whatIf.backToToday}</button
     >
   {/if}
 </div>

@@ -5,6 +5,7 @@
   import { api, ask, type Schemas } from '../../lib/api';
   import { KINDS } from '../../lib/words';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   /** A wrong match put right; later messages of this sender that read alike are taken the same way. */
   let { message }: { message: Schemas['Message'] } = $props();
@@ -32,15 +33,18 @@
 
 <form class="inline" onsubmit={submit}>
   <label>
-    It is
+    {say.correct.itIs}
     <select class="plain" bind:value={kind}>
       {#each Object.entries(KINDS) as [id, title] (id)}<option value={id}>{title}</option>{/each}
     </select>
   </label>
-  <label>about <input class="plain mono" bind:value={names} maxlength="2000" placeholder="no name here" /></label>
+  <label
+    >{say.correct.about}
+    <input class="plain mono" bind:value={names} maxlength="2000" placeholder={say.correct.noNameHere} /></label
+  >
   {#if message.doubtful}
-    <label><input type="checkbox" bind:checked={trust} /> I know this sender: take the message as it stands</label>
+    <label><input type="checkbox" bind:checked={trust} /> {say.correct.iKnowThisSenderTake}</label>
   {/if}
-  <Button type="submit" size="sm" color="alternative" disabled={correct.isPending}>Put it right</Button>
+  <Button type="submit" size="sm" color="alternative" disabled={correct.isPending}>{say.correct.putItRight}</Button>
 </form>
 <Trouble error={correct.error} />

@@ -2,6 +2,7 @@
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   /** Messages saved as files, for mail that the desk's mailbox doesn't get. */
   const client = useQueryClient();
@@ -18,7 +19,7 @@
             headers: { 'Content-Type': 'message/rfc822' },
           }),
         ).then(
-          () => 'taken in',
+          () => say.drop.takenIn,
           (e: Error) => e.message,
         );
         fates = [...fates, { name: file.name, says }];
@@ -38,7 +39,7 @@
   class="zone"
   class:over
   role="group"
-  aria-label="Messages as files"
+  aria-label={say.drop.messagesAsFiles}
   ondragover={(e) => {
     e.preventDefault();
     over = true;
@@ -46,7 +47,7 @@
   ondragleave={() => (over = false)}
   ondrop={dropped}
 >
-  <label for="eml">Drop messages here that were saved as files (.eml), or choose them:</label>
+  <label for="eml">{say.drop.dropMessagesHereThatWere}</label>
   <input
     id="eml"
     type="file"

@@ -7,25 +7,26 @@
   import Drop from './Drop.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
+  import { say } from '../../lib/say';
 
   const post = createQuery(() => ({ queryKey: ['post'], queryFn: () => ask(api.GET('/api/post')) }));
   type Message = Schemas['Message'];
   const all = $derived(post.data?.messages ?? []);
   const parts = $derived([
     {
-      title: 'Wants an answer',
+      title: say.post.wantsAnAnswer,
       list: all.filter((m) => m.wants_answer).sort((a, b) => (a.deadline ?? '9').localeCompare(b.deadline ?? '9')),
     },
-    { title: 'The rest', list: all.filter((m) => !m.wants_answer && m.kind !== 'offer') },
+    { title: say.post.theRest, list: all.filter((m) => !m.wants_answer && m.kind !== 'offer') },
   ]);
   const offers = $derived(all.filter((m) => m.kind === 'offer'));
 </script>
 
 <main class="view">
-  <h1>Post</h1>
+  <h1>{say.post.post}</h1>
   <p>
-    <a href={p('/codes')}>Code safe</a>: the authorization codes that came, sealed. <a href={p('/by-hand')}>By hand</a>:
-    letters that went out.
+    <a href={p('/codes')}>{say.post.codeSafe}</a>{say.post.theAuthorizationCodesThatCame}
+    <a href={p('/by-hand')}>{say.post.byHand}</a>{say.post.lettersThatWentOut}
   </p>
   <Drop />
   <Trouble error={post.error} />
@@ -36,13 +37,13 @@
     {/each}
     {#if offers.length}
       <details>
-        <summary>{offers.length === 1 ? '1 offer to stay' : `${offers.length} offers to stay`}</summary>
+        <summary>{offers.length === 1 ? say.post.n1OfferToStay : say.post.offersToStay(offers.length)}</summary>
         {#each offers as m (m.uid)}{@render one(m)}{/each}
       </details>
     {/if}
     {#if !all.length}
       <p class="empty">
-        Messages from registrars will stand here, each with the move it belongs to and what it asks for.
+        {say.post.messagesFromRegistrarsWillStand}
       </p>
     {/if}
   {/if}
@@ -56,18 +57,18 @@
       {#if m.at}<span class="muted num"><When at={m.at} /></span>{/if}
     </header>
     <p class="muted line">
-      <span>from <span class="mono">{m.sender}</span></span>
+      <span>{say.post.from} <span class="mono">{m.sender}</span></span>
       {#if m.move_id}<a href={p('/moves/:id', { params: { id: String(m.move_id) } })}
-          >to the move of {m.names.join(', ')}</a
-        >{:else if m.names.length}<span>about {m.names.join(', ')}</span>{/if}
-      {#if m.corrected_by}<span>put right by {m.corrected_by}</span>{/if}
-      {#if m.deadline}<span>answers count until <When at={m.deadline} bare /></span>{/if}
+          >{say.post.toTheMoveOf(m.names.join(', '))}</a
+        >{:else if m.names.length}<span>{say.post.about(m.names.join(', '))}</span>{/if}
+      {#if m.corrected_by}<span>{say.post.putRightBy(m.corrected_by)}</span>{/if}
+      {#if m.deadline}<span>{say.post.answersCountUntil} <When at={m.deadline} bare /></span>{/if}
     </p>
-    {#if m.doubtful}<p class="doubt">Doubtful, not relied on. {m.because.join(' ')}</p>{/if}
+    {#if m.doubtful}<p class="doubt">{say.post.doubtfulNotReliedOn(m.because.join(' '))}</p>{/if}
     <details>
-      <summary>Text and why</summary>
+      <summary>{say.post.textAndWhy}</summary>
       <p class="muted">{m.because.join(' ')}</p>
-      {#if m.link}<p>Its link: <span class="mono link">{m.link}</span></p>{/if}
+      {#if m.link}<p>{say.post.itsLink} <span class="mono link">{m.link}</span></p>{/if}
       <pre>{m.text}</pre>
       <Correct message={m} />
     </details>

@@ -3,6 +3,7 @@
   import { api, ask } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
+  import { say } from '../../lib/say';
 
   const client = useQueryClient();
   const practice = createQuery(() => ({ queryKey: ['practice'], queryFn: () => ask(api.GET('/api/practice')) }));
@@ -15,55 +16,54 @@
   type Fault = { id: string; says: string; detail?: string };
   const connected = $derived((places.data?.accounts ?? []).filter((a) => a.kind === 'epp'));
   const faults = $derived<Fault[]>([
-    { id: 'rdap-away', says: 'The public record does not answer' },
-    { id: 'rdap-busy', says: 'The public record asks for a pause of 20 minutes' },
-    { id: 'rdap-garbage', says: 'The public record answers something that is cut' },
-    { id: 'mailbox-away', says: 'The mailbox refuses connections' },
-    { id: 'outgoing-away', says: 'The server that sends letters refuses connections' },
-    { id: 'outgoing-refuses', says: 'The server that sends letters knows no recipient' },
+    { id: 'rdap-away', says: say.practice.thePublicRecordDoesNot },
+    { id: 'rdap-busy', says: say.practice.thePublicRecordAsksFor },
+    { id: 'rdap-garbage', says: say.practice.thePublicRecordAnswersSomething },
+    { id: 'mailbox-away', says: say.practice.theMailboxRefusesConnections },
+    { id: 'outgoing-away', says: say.practice.theServerThatSendsLetters },
+    { id: 'outgoing-refuses', says: say.practice.theServerThatSendsLetters2 },
     ...connected.flatMap((a) => [
-      { id: `away-${a.id}`, says: `${a.title} refuses connections` },
-      { id: `cut-${a.id}`, says: `${a.title} cuts the connection before it answers` },
-      { id: `half-${a.id}`, says: `${a.title} sends half a message` },
-      { id: `garbage-${a.id}`, says: `${a.title} answers something that is not EPP` },
-      { id: `mute-${a.id}`, says: `${a.title} takes commands and says nothing` },
+      { id: `away-${a.id}`, says: say.practice.refusesConnections(a.title) },
+      { id: `cut-${a.id}`, says: say.practice.cutsTheConnectionBeforeIt(a.title) },
+      { id: `half-${a.id}`, says: say.practice.sendsHalfAMessage(a.title) },
+      { id: `garbage-${a.id}`, says: say.practice.answersSomethingThatIsNot(a.title) },
+      { id: `mute-${a.id}`, says: say.practice.takesCommandsAndSaysNothing(a.title) },
       {
         id: `answer-${a.id}-transfer`,
-        says: `${a.title} answers transfer commands with 2304 (a status prohibits it)`,
+        says: say.practice.answersTransferCommandsWith2304(a.title),
         detail: '2304',
       },
     ]),
     ...(places.data?.hosts ?? []).flatMap((h) => [
-      { id: `no-transfer-${h.id}`, says: `${h.title} refuses zone transfers` },
-      { id: `silent-${h.id}`, says: `${h.title}: the name servers are silent` },
-      { id: `truncated-${h.id}`, says: `${h.title}: every answer is cut, and TCP is closed` },
+      { id: `no-transfer-${h.id}`, says: say.practice.refusesZoneTransfers(h.title) },
+      { id: `silent-${h.id}`, says: say.practice.theNameServersAreSilent(h.title) },
+      { id: `truncated-${h.id}`, says: say.practice.everyAnswerIsCutAnd(h.title) },
     ]),
   ]);
 </script>
 
 <main class="view">
-  <h1>Practice</h1>
+  <h1>{say.practice.practice}</h1>
   <p>
-    Everything outside the desk is played by a practice world on this machine, over the same open protocols as the real
-    ones. Move its clock on in the bar above.
-    {#if practice.data?.next_event}The next event comes <When at={practice.data.next_event} />.{:else}Nothing is to
-      come.{/if}
+    {say.practice.everythingOutsideTheDeskIs}
+    {#if practice.data?.next_event}{say.practice.theNextEventComes} <When at={practice.data.next_event} />.{:else}{say
+        .practice.nothingIsToCome}{/if}
   </p>
-  <h2>Counters</h2>
+  <h2>{say.practice.counters}</h2>
   <p class="muted">
-    Where a person does by hand what the desk says. These pages belong to the practice world, each with its own sign-in.
+    {say.practice.whereAPersonDoesBy}
   </p>
   <ul>
     {#each practice.data?.counters ?? [] as c (c.site)}
       <li>
         <a href={c.site} target="_blank" rel="noopener noreferrer">{c.title}</a>
-        <span class="muted">name</span> <span class="mono">{c.login}</span>
-        <span class="muted">password</span> <span class="mono">{c.password}</span>
+        <span class="muted">{say.practice.name}</span> <span class="mono">{c.login}</span>
+        <span class="muted">{say.practice.password}</span> <span class="mono">{c.password}</span>
       </li>
     {/each}
   </ul>
-  <h2>Faults</h2>
-  <p class="muted">Switch one on and see what the desk says and does. Nothing is lost while it lasts.</p>
+  <h2>{say.practice.faults}</h2>
+  <p class="muted">{say.practice.switchOneOnAndSee}</p>
   <Trouble error={practice.error ?? set.error} />
   {#if practice.data}
     <ul>

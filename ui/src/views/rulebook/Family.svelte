@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api';
+  import { say } from '../../lib/say';
 
   let {
     family,
@@ -7,26 +8,32 @@
     choose,
   }: { family: Schemas['Rulebook']['families'][number]; whole: boolean; choose: (suffix: string) => void } = $props();
   const TITLES: Record<string, string> = {
-    code: 'Authorization code',
-    code_days: 'A code lives (days)',
-    lock: 'Transfer lock',
-    approval: 'Approval',
-    years_added: 'Years added by a move',
-    max_years: 'Longest term (years)',
-    response_days: 'Silence counts after (days)',
-    auto_renew_grace_days: 'Auto-renew grace period (days)',
-    presence: 'Presence',
+    code: say.family.authorizationCode,
+    code_days: say.family.aCodeLivesDays,
+    lock: say.family.transferLock,
+    approval: say.family.approval,
+    years_added: say.family.yearsAddedByAMove,
+    max_years: say.family.longestTermYears,
+    response_days: say.family.silenceCountsAfterDays,
+    auto_renew_grace_days: say.family.autoRenewGracePeriodDays,
+    presence: say.family.presence,
   };
-  const EFFECTS: Record<string, string> = { bar: 'bars', wait: 'delays', fix: 'to fix', caution: 'mind', step: 'step' };
+  const EFFECTS: Record<string, string> = {
+    bar: 'bars',
+    wait: 'delays',
+    fix: say.family.toFix,
+    caution: 'mind',
+    step: 'step',
+  };
   const from = (s: Schemas['RuleSource']) =>
-    `${s.text}${s.kind === 'P' && !s.verified ? ', quoted from memory' : ''}${s.kind === 'site' ? ', this site’s own word' : ''} (${s.date})`;
+    `${s.text}${s.kind === 'P' && !s.verified ? say.family.quotedFromMemory : ''}${s.kind === 'site' ? say.family.thisSitesOwnWord : ''} (${s.date})`;
 </script>
 
 <section class="panel" aria-label={family.title}>
   <h2>
     {family.title}
     {#each family.suffixes as s (s)}<button class="mono" onclick={() => choose(s)}>.{s}</button>{/each}
-    {#if family.overruled}<span class="own">overruled here</span>{/if}
+    {#if family.overruled}<span class="own">{say.family.overruledHere}</span>{/if}
   </h2>
   <table>
     <tbody>
@@ -40,20 +47,26 @@
         {/if}
       {/each}
       <tr>
-        <th scope="row">A whole move takes (hours)</th>
+        <th scope="row">{say.family.aWholeMoveTakesHours}</th>
         <td><strong class="num">{family.move_hours.join(' · ')}</strong></td>
-        <td class="muted">least, usual, most; nine of ten are done in {family.p90_hours} h</td>
+        <td class="muted">{say.family.leastUsualMostNineOf(family.p90_hours)}</td>
       </tr>
     </tbody>
   </table>
   {#if whole}
     <table>
-      <thead><tr><th>Rule</th><th>Effect</th><th>What it says</th><th>From</th></tr></thead>
+      <thead
+        ><tr
+          ><th>{say.family.rule}</th><th>{say.family.effect}</th><th>{say.family.whatItSays}</th><th
+            >{say.family.from}</th
+          ></tr
+        ></thead
+      >
       <tbody>
         {#each family.rules as r (r.id)}
           <tr class:own={r.source.kind === 'site'}>
             <th scope="row" class="mono">{r.id}</th>
-            <td>{EFFECTS[r.effect]}{r.days !== null ? `, ${r.days} days` : ''}</td>
+            <td>{EFFECTS[r.effect]}{r.days !== null ? say.family.days(r.days) : ''}</td>
             <td>{r.because} <span class="muted">{r.remedy}</span></td>
             <td class="muted">{from(r.source)}</td>
           </tr>
@@ -62,10 +75,10 @@
     </table>
   {:else}
     <p class="muted rules">
-      Rules: {family.rules.map((r) => r.id + (r.days !== null ? ` (${r.days} d)` : '')).join(', ')}.
+      {say.family.rules(family.rules.map((r) => r.id + (r.days !== null ? ` (${r.days} d)` : '')).join(', '))}
     </p>
   {/if}
-  {#if family.without.length}<p class="muted rules">Not here: {family.without.join(', ')}.</p>{/if}
+  {#if family.without.length}<p class="muted rules">{say.family.notHere(family.without.join(', '))}</p>{/if}
 </section>
 
 <style>

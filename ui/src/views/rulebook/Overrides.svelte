@@ -4,6 +4,7 @@
   import { session } from '../../lib/session.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
+  import { say } from '../../lib/say';
 
   let { overrides }: { overrides: Schemas['Rulebook']['overrides'] } = $props();
   const client = useQueryClient();
@@ -14,18 +15,21 @@
 </script>
 
 <section class="panel">
-  <h2>This site’s own words</h2>
+  <h2>{say.overrides.thisSitesOwnWords}</h2>
   <Trouble error={back.error} />
   {#each overrides as o (o.id)}
     <p class:gone={o.taken_back_at}>
-      For <span class="mono">.{o.suffix}</span>, {o.key} is <strong>{o.value}</strong> ({o.source}, {o.date}); said by {o.by},
-      <When at={o.at} />{#if o.taken_back_at}; taken back <When at={o.taken_back_at} />{/if}.
+      {say.overrides.for} <span class="mono">.{o.suffix}</span>{say.overrides.is(o.key)} <strong>{o.value}</strong>
+      {say.overrides.saidBy(o.source, o.date, o.by)}
+      <When at={o.at} />{#if o.taken_back_at}{say.overrides.takenBack} <When at={o.taken_back_at} />{/if}.
       {#if !o.taken_back_at && session.who?.role === 'administrator'}
-        <button class="link" disabled={back.isPending} onclick={() => back.mutate(o.id)}>Take it back</button>
+        <button class="link" disabled={back.isPending} onclick={() => back.mutate(o.id)}
+          >{say.overrides.takeItBack}</button
+        >
       {/if}
     </p>
   {:else}
-    <p class="muted">Nothing is overruled here: the rulebook holds as it was shipped.</p>
+    <p class="muted">{say.overrides.nothingIsOverruledHereThe}</p>
   {/each}
 </section>
 

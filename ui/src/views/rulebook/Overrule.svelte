@@ -4,6 +4,7 @@
   import { api, ask, type Schemas } from '../../lib/api';
   import GateMark from '../../parts/GateMark.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
 
   let { book, suffixes, suffix }: { book: Schemas['Rulebook']; suffixes: string[]; suffix: string } = $props();
   const client = useQueryClient();
@@ -15,7 +16,7 @@
   const at = $derived(chosen || suffix);
   const family = $derived(book.families.find((f) => f.suffixes.includes(at)));
   const rules = $derived([...(family?.rules.map((r) => r.id) ?? []), ...(family?.without ?? [])]);
-  const hint = $derived(book.keys.includes(key) ? 'its new value' : 'days, or off');
+  const hint = $derived(book.keys.includes(key) ? say.overrule.itsNewValue : say.overrule.daysOrOff);
   const body = $derived({ suffix: at, key, value });
   const preview = createMutation(() => ({ mutationFn: () => ask(api.POST('/api/rulebook/preview', { body })) }));
   const save = createMutation(() => ({
@@ -36,48 +37,48 @@
 </script>
 
 <section class="panel">
-  <h2>Overrule a value for one suffix</h2>
+  <h2>{say.overrule.overruleAValueForOne}</h2>
   <form onsubmit={submit}>
     <label
-      >Suffix
+      >{say.overrule.suffix}
       <select class="plain" value={at} onchange={(e) => (chosen = e.currentTarget.value) && preview.reset()}
         >{#each suffixes as s (s)}<option value={s}>.{s}</option>{/each}</select
       ></label
     >
     <label
-      >Value or rule
+      >{say.overrule.valueOrRule}
       <select class="plain" bind:value={key} onchange={() => preview.reset()}>
-        <optgroup label="Values"
+        <optgroup label={say.overrule.values}
           >{#each book.keys as k (k)}<option>{k}</option>{/each}</optgroup
         >
-        <optgroup label="Rules"
+        <optgroup label={say.overrule.rules}
           >{#each rules as r (r)}<option>{r}</option>{/each}</optgroup
         >
       </select></label
     >
-    <label>is here <input class="plain" bind:value placeholder={hint} required oninput={() => preview.reset()} /></label
+    <label
+      >{say.overrule.isHere}
+      <input class="plain" bind:value placeholder={hint} required oninput={() => preview.reset()} /></label
     >
     {#if seen}
       <label
-        >Source <input
-          class="plain"
-          bind:value={source}
-          placeholder="where it is written, who said so"
-          required
-        /></label
+        >{say.overrule.source}
+        <input class="plain" bind:value={source} placeholder={say.overrule.whereItIsWrittenWho} required /></label
       >
-      <label>of <input class="plain" type="date" bind:value={date} required /></label>
-      <Button type="submit" disabled={save.isPending}>Save it</Button>
+      <label>{say.overrule.of} <input class="plain" type="date" bind:value={date} required /></label>
+      <Button type="submit" disabled={save.isPending}>{say.overrule.saveIt}</Button>
     {:else}
-      <Button type="submit" color="alternative" disabled={preview.isPending}>Show which names it changes</Button>
+      <Button type="submit" color="alternative" disabled={preview.isPending}
+        >{say.overrule.showWhichNamesItChanges}</Button
+      >
     {/if}
   </form>
   <Trouble error={preview.error ?? save.error} />
   {#if seen}
     <p role="status">
       {seen.count
-        ? `It changes ${seen.count} of ${seen.looked_at} names under “.${at}”:`
-        : `It changes none of the ${seen.looked_at} names under “.${at}” today.`}
+        ? say.overrule.itChangesOfNamesUnder(seen.count, seen.looked_at, at)
+        : say.overrule.itChangesNoneOfThe(seen.looked_at, at)}
     </p>
     <table>
       <tbody>

@@ -6,6 +6,7 @@
   import FamilyPart from './Family.svelte';
   import Overrides from './Overrides.svelte';
   import Overrule from './Overrule.svelte';
+  import { say } from '../../lib/say';
 
   const book = createQuery(() => ({ queryKey: ['rulebook'], queryFn: () => ask(api.GET('/api/rulebook')) }));
   let suffix = $state('');
@@ -16,14 +17,14 @@
 
 <main>
   <div class="head">
-    <h1>Rulebook</h1>
+    <h1>{say.rulebook.rulebook}</h1>
     <p class="muted">
-      What holds for each suffix, and from where. “Quoted from memory” was not checked against its source here.
+      {say.rulebook.whatHoldsForEachSuffix}
     </p>
     <label
-      >Suffix
+      >{say.rulebook.suffix}
       <select class="plain" bind:value={suffix}>
-        <option value="">all</option>
+        <option value="">{say.rulebook.all}</option>
         {#each suffixes as s (s)}<option value={s}>.{s}</option>{/each}
       </select></label
     >
@@ -34,7 +35,7 @@
     {#if session.who?.role === 'administrator'}
       <Overrule book={book.data} {suffixes} suffix={suffix || 'example'} />
     {:else}
-      <p class="muted">An administrator can overrule a value for one suffix.</p>
+      <p class="muted">{say.rulebook.anAdministratorCanOverruleA}</p>
     {/if}
     <Overrides overrides={book.data.overrides} />
   {/if}

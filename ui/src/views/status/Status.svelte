@@ -5,6 +5,7 @@
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
+  import { say } from '../../lib/say';
 
   const status = createQuery(() => ({
     queryKey: ['status'],
@@ -14,24 +15,25 @@
 </script>
 
 <main class="view">
-  <h1>Status</h1>
+  <h1>{say.status.status}</h1>
   <Trouble error={status.error} />
   {#if status.data}
     {@const s = status.data}
     <dl>
-      <dt>Version</dt>
+      <dt>{say.status.version}</dt>
       <dd>{s.version}</dd>
-      <dt>Journal</dt>
+      <dt>{say.status.journal}</dt>
       <dd>
-        {s.journal_whole ? 'whole: every line fits the one before' : 'damaged: a line was changed behind its back'}
+        {s.journal_whole ? say.status.wholeEveryLineFitsThe : say.status.damagedALineWasChanged}
       </dd>
-      <dt>Under way</dt>
+      <dt>{say.status.underWay}</dt>
       <dd>
         {s.open_moves}
-        {s.open_moves === 1 ? 'move' : 'moves'}{#if s.next_look}, something is due <When at={s.next_look} />{/if}
+        {s.open_moves === 1 ? 'move' : 'moves'}{#if s.next_look}{say.status.somethingIsDue}
+          <When at={s.next_look} />{/if}
       </dd>
     </dl>
-    <h2>Connections</h2>
+    <h2>{say.status.connections}</h2>
     <ul>
       {#each s.connections as c (c.title)}
         <li class:bad={!c.well}>
@@ -41,10 +43,10 @@
           >
         </li>
       {:else}
-        <li class="muted">No account is connected yet.</li>
+        <li class="muted">{say.status.noAccountIsConnectedYet}</li>
       {/each}
     </ul>
-    <h2>Last problems</h2>
+    <h2>{say.status.lastProblems}</h2>
     <ul>
       {#each s.problems as problem, i (i)}
         <li>
@@ -55,7 +57,7 @@
           <span><Sentence text={problem.says} /></span>
         </li>
       {:else}
-        <li class="muted">None.</li>
+        <li class="muted">{say.status.none}</li>
       {/each}
     </ul>
   {/if}

@@ -28,6 +28,9 @@ module SteadyMove
 
       def operation(id) = operations.find { |o| o.id == id } || raise(KeyError, "the contract knows no operation #{id}")
 
+      # Ids of the operations that a role may do.
+      def allowed(role) = operations.select { |o| o.role.nil? || Desk::People.may?(role, o.role) }.map(&:id)
+
       # Parses a request's body and checks it. Returns a Hash with String keys; raises Problem 422.
       def body(text, operation)
         raise Problem.say(422, :too_large, most: BODY_MOST) if text.bytesize > BODY_MOST

@@ -1,9 +1,11 @@
 import { say } from './say';
 
 import createClient from 'openapi-fetch';
-import type { components, paths } from './schema';
+import type { components, operations, paths } from './schema';
 
 export type Schemas = components['schemas'];
+/** What the contract calls what can be done. */
+export type Operation = keyof operations;
 export type NameRow = Schemas['NameRow'];
 export type NameSheet = Schemas['NameSheet'];
 export type Card = Schemas['Card'];

@@ -42,6 +42,8 @@ export const en = {
     thisOnlyStartsTheLooking: 'This only starts the looking; each step is done when it is seen from outside.',
     writeOneLetterFor: (a: V) => `Write one letter for ${a}`,
     names: (a: V) => `${a} names`,
+    written: 'written',
+    said: 'said',
   },
   api: {
     theDeskDoesNotAnswer: 'The desk does not answer. Is it still running?',
@@ -49,6 +51,9 @@ export const en = {
   },
   app: {
     steadyMove: 'Steady Move',
+  },
+  arrive: {
+    title: (a: V) => `${a} · Steady Move`,
   },
   batch: {
     planNames: (a: V) => `Plan ${a} names`,
@@ -75,6 +80,8 @@ export const en = {
     actsAre: (a: V) => `${a} acts are`,
     moves: (a: V) => `${a} moves`,
     acts: (a: V) => `${a} acts`,
+    n1Move: '1 move',
+    n1Act: '1 act',
   },
   card: {
     lookedAtAgain: 'Looked at again',
@@ -84,10 +91,13 @@ export const en = {
     longerThanTheOwnerConsented: ', longer than the owner consented to',
   },
   checks: {
+    accepted: (a: V) => `accepted: ${a}`,
     checkedAfterLanding: 'Checked after landing',
     checked: 'Checked',
     asOrdered: 'As ordered',
     asFound: 'As found',
+    agrees: 'agrees',
+    differs: 'differs',
   },
   codeList: {
     codesFromAList: 'Codes from a list',
@@ -137,6 +147,7 @@ export const en = {
     privacy: 'Privacy',
     registrantsEMail: 'Registrant’s e-mail',
     ownPrice: 'Own price',
+    none: 'none',
   },
   consentForm: {
     consent: 'Consent',
@@ -147,6 +158,7 @@ export const en = {
     untilTheEndOf: 'Until the end of',
     recordTheConsentFor: (a: V) => `Record the consent for ${a}`,
     names: (a: V) => `${a} names`,
+    n1Name: '1 name',
   },
   contacts: {
     noEMail: 'no e-mail',
@@ -420,6 +432,13 @@ export const en = {
   keysHelp: {
     keys: 'Keys',
   },
+  leave: {
+    not: 'Not now',
+    why: 'Why it stays as it is',
+    leaveIt: 'Leave it as it is',
+    leaveItAsItIs: 'Leave it as it is …',
+    canNotBeMet: (a: V) => `“${a}” can be left as it is, where it can’t be met.`,
+  },
   letter: {
     to: 'To',
     theAddress: 'the address',
@@ -445,7 +464,13 @@ export const en = {
     toStay: 'To stay',
     dnsHost: 'DNS host',
   },
+  more: {
+    showMore: 'Show more',
+  },
   moveSheet: {
+    haveItMended: 'Have it put right',
+    itIsHeldThereNow: (a: V) => `It is held at ${a} now.`,
+    planItsMoveBack: (a: V) => `Plan its move back to ${a}`,
     move: (a: V) => `Move ${a}`,
     started: (a: V, b: V) => `${a} → ${b}, started`,
     lookedAtAgain: ', looked at again',
@@ -522,6 +547,9 @@ export const en = {
     history: 'History',
     hide: 'Hide',
     show: 'Show',
+    looking: 'Looking …',
+    itIsLookedUpAgain: '; it is looked up again before anything is done',
+    none: 'none',
   },
   names: {
     names: 'Names',
@@ -543,6 +571,8 @@ export const en = {
     partedByCommas: 'parted by commas',
     noteIt: 'Note it',
     takeBack: 'Take back',
+    yes: 'yes',
+    no: 'no',
   },
   nowhere: {
     thereIsNothingAtThis: 'There is nothing at this address',
@@ -642,7 +672,7 @@ export const en = {
     nameServersAndRecords: 'Name servers and records',
     keepTheNameServersAs: 'Keep the name servers as they are',
     carryTheRecordsTo: (a: V) => `Carry the records to ${a}`,
-    startTheMoveFor: (a: V, b: V) => `Start the move for ${a} ${b}`,
+    startTheMoveFor: (a: V) => `Start the move for ${a}`,
     theOrderGoesOutOnly:
       'The order goes out only after the steps before it are proven. Until the release you can call the move off.',
     askingTheNameServersAnd: 'Asking the name servers and working it out.',
@@ -730,6 +760,8 @@ export const en = {
     perOrder: (a: V) => ` + ${a} per order`,
     tax: (a: V) => ` + ${a} tax`,
     recordSets: (a: V) => `: ${a} record sets`,
+    year: 'year',
+    years: 'years',
   },
   rulebook: {
     rulebook: 'Rulebook',
@@ -785,6 +817,8 @@ export const en = {
     noAccountIsConnectedYet: 'No account is connected yet.',
     lastProblems: 'Last problems',
     none: 'None.',
+    move: 'move',
+    moves: 'moves',
   },
   stepList: {
     takesProof: (a: V, b: V, c: V) => `Takes ${a}. Proof: ${b}.${c}`,
@@ -806,6 +840,9 @@ export const en = {
     ofLookedUp: (a: V, b: V) => `${a} of ${b} looked up.`,
   },
   timeline: {
+    staysOpen: (a: V) => `the one that is open; it does not close within ${a} days`,
+    noneWithin: (a: V) => `none within ${a} days`,
+    today: 'today',
     whatIfDate: 'What-if date',
     in: (a: V, b: V) => `${a}, in ${b}`,
     dragTheWhatIfLine: 'Drag the what-if line',
@@ -819,7 +856,6 @@ export const en = {
     latestSafeStart: 'Latest safe start',
     nextWindow: 'Next window',
     to: 'to',
-    noneWithin400Days: 'none within 400 days',
   },
   topBar: {
     views: 'Views',
@@ -862,6 +898,7 @@ export const en = {
     printableReport: 'Printable report',
     emptyTheTray: 'Empty the tray',
     names: (a: V) => `${a} names`,
+    n1Name: '1 name',
   },
   welcome: {
     steadyMove: 'Steady Move',
@@ -879,6 +916,7 @@ export const en = {
     backToToday: 'Back to today',
   },
   words: {
+    oneDay: '1 day',
     days: (a: V) => `${a} days`,
     lessThanAMinute: 'less than a minute',
     now: (a: V) => `now (${a})`,

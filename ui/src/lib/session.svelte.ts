@@ -1,4 +1,4 @@
-import { api, ask, Said, setToken, type Schemas } from './api';
+import { api, ask, Said, setToken, type Operation, type Schemas } from './api';
 import { clock } from './clock.svelte';
 
 class Session {
@@ -33,3 +33,6 @@ class Session {
 }
 
 export const session = new Session();
+
+/** May whoever is signed in do an operation of the contract? Nobody sees a button that the server refuses. */
+export const may = (operation: Operation) => session.who?.may.includes(operation) ?? false;

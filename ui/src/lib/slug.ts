@@ -1,3 +1,5 @@
+import { digits } from './words';
+
 /** An identifier from a title: “Orlop Domain Desk” → “orlop-domain-desk”. */
 export const slug = (title: string) =>
   title
@@ -7,5 +9,6 @@ export const slug = (title: string) =>
     .replace(/^-+|-+$/g, '')
     .slice(0, 40) || 'account';
 
-/** “9.02” → 902; undefined where nothing is written. */
-export const minor = (text: string) => (text.trim() ? Math.round(Number(text.replace(',', '.')) * 100) : undefined);
+/** “9.02” → 902 in a currency with two digits; undefined where nothing is written. */
+export const minor = (text: string, currency: string) =>
+  text.trim() ? Math.round(Number(text.replace(',', '.')) * 10 ** digits(currency)) : undefined;

@@ -12,7 +12,7 @@ const month = new Intl.DateTimeFormat('en', { month: 'short' });
 const whole = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full', timeStyle: 'long' });
 
 const count = (n: number, unit: string) => `${n} ${unit}`;
-const days = (n: number) => (n === 1 ? '1 day' : say.words.days(n));
+const days = (n: number) => (n === 1 ? say.words.oneDay : say.words.days(n));
 
 /** A length of time in at most two units: “2 h 10 min”, “3 days 4 h”. */
 export function span(ms: number): string {
@@ -57,8 +57,21 @@ function offset(at: Date): string {
   return `${sign}${two(Math.floor(Math.abs(minutes) / 60))}:${two(Math.abs(minutes) % 60)}`;
 }
 
-/** An amount such as 9.02 EUR. */
-export const money = (amount: Amount) => `${(amount.minor / 100).toFixed(2)} ${amount.currency}`;
+/** How many digits the minor unit of a currency has (ISO 4217: 0, 2 or 3, as the browser knows them). */
+export function digits(currency: string): number {
+  try {
+    const known = new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions();
+    return known.maximumFractionDigits ?? 2;
+  } catch {
+    return 2;
+  }
+}
+
+/** An amount such as 9.02 EUR, 900 JPY or 1.250 KWD. */
+export function money(amount: Amount): string {
+  const places = digits(amount.currency);
+  return `${(amount.minor / 10 ** places).toFixed(places)} ${amount.currency}`;
+}
 
 /** Splits a sentence at its instants, which stand in it as <2027-03-01T08:00:00Z>. */
 export function parts(sentence: string): { text?: string; at?: string }[] {

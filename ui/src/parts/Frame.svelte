@@ -3,7 +3,8 @@
   import { Router } from 'sv-router';
   import { follow, line } from '../lib/live.svelte';
   import { globalKey } from '../lib/keys';
-  import '../router';
+  import { arrive } from '../lib/arrive';
+  import { route } from '../router';
   import Palette from './Palette.svelte';
   import KeysHelp from './KeysHelp.svelte';
   import TopBar from './TopBar.svelte';
@@ -13,7 +14,18 @@
   let help = $state(false);
   let search = $state(false);
 
+  let view = $state<HTMLElement>();
+  let before = '';
+
   $effect(() => follow(client));
+  // A sheet that opens beside its list keeps the list's focus; another view takes it to its heading.
+  $effect(() => {
+    const path = route.pathname;
+    if (!view) return;
+    const other = before !== '' && before.split('/')[1] !== path.split('/')[1];
+    before = path;
+    return arrive(view, other);
+  });
 
   function onkeydown(e: KeyboardEvent) {
     if (globalKey(e, { help: () => (help = true), search: () => (search = true) })) e.preventDefault();
@@ -26,7 +38,7 @@
 {#if !line.open}
   <p class="cut" role="status">{say.frame.theLineToTheDesk}</p>
 {/if}
-<div id="view" tabindex="-1"><Router /></div>
+<div id="view" tabindex="-1" bind:this={view}><Router /></div>
 <KeysHelp bind:open={help} />
 <Palette bind:open={search} />
 

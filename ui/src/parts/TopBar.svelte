@@ -1,7 +1,7 @@
 <script lang="ts">
   import { isActiveLink } from 'sv-router';
   import { p } from '../router';
-  import { session } from '../lib/session.svelte';
+  import { may, session } from '../lib/session.svelte';
   import PracticeClock from './PracticeClock.svelte';
   import DeskClock from './DeskClock.svelte';
   import { say } from '../lib/say';
@@ -36,7 +36,7 @@
     {/if}
   </nav>
   <div class="right">
-    {#if session.who?.practice}<PracticeClock />{:else}<DeskClock />{/if}
+    {#if session.who?.practice && may('moveClock')}<PracticeClock />{:else}<DeskClock />{/if}
     <button class="quiet" onclick={showSearch} title={say.topBar.searchNamesMovesAndViews}>{say.topBar.search}</button>
     <button class="quiet" onclick={showKeys} title={say.topBar.allKeys}>{say.topBar.keys}</button>
     <button class="quiet" onclick={turn} aria-pressed={dark}>{dark ? say.topBar.light : say.topBar.dark}</button>

@@ -12,7 +12,7 @@ module SteadyMove
             person[:role],
             now: Views::Json.time(now), csrf: Rack::Protection::AuthenticityToken.token(session),
             practice: !application.practice.nil?,
-            first_run: application.first_run.open?, version: VERSION }
+            first_run: application.first_run.open?, version: VERSION, may: person ? application.contract.allowed(person[:role]) : [] }
         end
 
         on("me") { { email: me, role: person[:role], second_factor: application.people.second_factor?(person[:id]) } }

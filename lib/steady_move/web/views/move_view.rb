@@ -27,7 +27,7 @@ module SteadyMove
           state = move.state
           card(move, words, looks, now).merge(
             deadline: Json.time(state.deadline), expires_at: Json.time(move.plan.expires_at), code: code_state,
-            words: words,
+            words: shown(move.plan, words),
             expected_expiry: Json.time(move.plan.expected_expiry), carries: move.plan.carry?, checks: checks(state),
             steps: steps(state, move, words, looks, hands), consent: consent(state), blocks: blocks(state, now),
               **may(move),
@@ -43,18 +43,20 @@ module SteadyMove
           { name: plan.name, from: words[:from], to: words[:to], refusals: proposal.refusals,
             cautions: proposal.cautions,
             startable: proposal.startable?, quote: quote(proposal.quote), expires_at: Json.time(plan.expires_at),
-            expected_expiry: Json.time(plan.expected_expiry), years: plan.years, carries: plan.carry?, words: words,
+            expected_expiry: Json.time(plan.expected_expiry), years: plan.years, carries: plan.carry?, words: shown(plan, words),
             zone: proposal.zone&.to_h&.slice(:host, :sets, :serial, :settle_seconds),
             steps: state.steps.map { |s| step(s, words) }, blocks: blocks(state, now),
             finish: Core::Forecast::Schedule.finish(proposal.schedule).map { |t| Json.time(t) } }
         end
+
+        def shown(plan, words) = words.merge(from_id: plan.from)
 
         # The step that the move waits for.
         def now_at(current, words)
           step = current&.step
           { sentence: step && Words.say("steps.#{step.id}.title", **words), step: step&.id,
             says: current && said(current), phase: current&.phase, since: Json.time(current&.since), asks: asks(step),
-            by_hand: step&.by_hand? || step&.mark?(:consent), about_code: step&.mark?(:code) || false }
+            by_hand: step&.by_hand? || step&.mark?(:consent), about_code: step&.mark?(:code_check) || false }
         end
 
         # What the screen offers for a step besides instructions: a word to be sent, a consent to be recorded, or
@@ -150,7 +152,7 @@ module SteadyMove
           release = state.marked(:approval)
           state.ending.nil? && !release.nil? && release.active? && !state.approved? && !release.step.by_hand?
         end
-        private_class_method :now_at, :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said, :exposed,
+        private_class_method :shown, :now_at, :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said, :exposed,
           :consent, :blocks,
           :finish, :deadline, :approve?
       end

@@ -20,7 +20,7 @@ module SteadyMove
             needs_carry: judged.needs_carry?, can_move: judged.findings_open.empty? && judged.move.nil?,
             go: go && going(*go), findings: verdict.findings.map { |f| finding(f) },
             unknown: verdict.unknown.map(&:to_h), old: judged.age.nil? || (!old_after.nil? && judged.age > old_after),
-            history: events.map { |e| EventView.line(e) }
+            history: events.map { |e| EventView.line(e) }, horizon_days: Desk::Judging::HORIZON / 86_400
           )
         end
 

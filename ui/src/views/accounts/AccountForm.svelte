@@ -71,7 +71,11 @@
                   }
                 : {},
             habits: habits(),
-            prices: { currency: f.currency ?? 'EUR', renew: minor(f.renew ?? ''), transfer: minor(f.transfer ?? '') },
+            prices: {
+              currency: f.currency ?? 'EUR',
+              renew: minor(f.renew ?? '', f.currency ?? 'EUR'),
+              transfer: minor(f.transfer ?? '', f.currency ?? 'EUR'),
+            },
             sender_domains: words(f.senders),
           },
         }),

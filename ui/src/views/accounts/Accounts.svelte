@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
-  import { session } from '../../lib/session.svelte';
+  import { may } from '../../lib/session.svelte';
   import { money } from '../../lib/words';
   import Trouble from '../../parts/Trouble.svelte';
   import AccountForm from './AccountForm.svelte';
@@ -13,7 +13,7 @@
   import { say } from '../../lib/say';
 
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
-  const admin = $derived(session.who?.role === 'administrator');
+  const admin = $derived(may('setAccount'));
   let adding = $state<'account' | 'host' | null>(null);
   // What goes another way than over the connection or on the account’s pages.
   function byHand(a: { ways: Record<string, string>; privacy_service?: string | null }): string[] {

@@ -3,6 +3,7 @@
   import { Button, Label, Textarea } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   let { done }: { done: () => void } = $props();
@@ -35,47 +36,49 @@
   }
 </script>
 
-<section class="panel">
-  <h2>{say.codeList.codesFromAList}</h2>
-  <form onsubmit={submit}>
-    <Label for="list">{say.codeList.oneNameAndItsCode}</Label>
-    <Textarea
-      id="list"
-      rows={5}
-      class="w-full font-mono"
-      autocomplete="off"
-      spellcheck="false"
-      bind:value={text}
-      oninput={() => preview.reset()}
-      required
-    />
-    <div>
-      <Button
-        type="submit"
-        color={preview.data ? 'primary' : 'alternative'}
-        disabled={preview.isPending || keep.isPending || (!!preview.data && !good)}
-        >{preview.data
-          ? say.codeList.keepOf(good, preview.data.lines.length)
-          : say.codeList.lookAtEachLineFirst}</Button
-      >
-    </div>
-  </form>
-  <Trouble error={preview.error ?? keep.error} />
-  {#if lines.length}
-    <table class="lines" aria-label={say.codeList.whatBecomesOfEachLine}>
-      <tbody>
-        {#each lines as line (line.number)}
-          <tr class={line.fate}>
-            <td class="num">{say.codeList.line(line.number)}</td>
-            <td class="mono">{line.name ?? ''}</td>
-            <td><strong>{FATES[line.fate]}</strong></td>
-            <td>{line.says ?? ''}</td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
-  {/if}
-</section>
+<May operation="keepCodes">
+  <section class="panel">
+    <h2>{say.codeList.codesFromAList}</h2>
+    <form onsubmit={submit}>
+      <Label for="list">{say.codeList.oneNameAndItsCode}</Label>
+      <Textarea
+        id="list"
+        rows={5}
+        class="w-full font-mono"
+        autocomplete="off"
+        spellcheck="false"
+        bind:value={text}
+        oninput={() => preview.reset()}
+        required
+      />
+      <div>
+        <Button
+          type="submit"
+          color={preview.data ? 'primary' : 'alternative'}
+          disabled={preview.isPending || keep.isPending || (!!preview.data && !good)}
+          >{preview.data
+            ? say.codeList.keepOf(good, preview.data.lines.length)
+            : say.codeList.lookAtEachLineFirst}</Button
+        >
+      </div>
+    </form>
+    <Trouble error={preview.error ?? keep.error} />
+    {#if lines.length}
+      <table class="lines" aria-label={say.codeList.whatBecomesOfEachLine}>
+        <tbody>
+          {#each lines as line (line.number)}
+            <tr class={line.fate}>
+              <td class="num">{say.codeList.line(line.number)}</td>
+              <td class="mono">{line.name ?? ''}</td>
+              <td><strong>{FATES[line.fate]}</strong></td>
+              <td>{line.says ?? ''}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {/if}
+  </section>
+</May>
 
 <style>
   form {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
-  import { session } from '../../lib/session.svelte';
+  import { may } from '../../lib/session.svelte';
   import { p } from '../../router';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
@@ -15,7 +15,6 @@
     checked: say.codeSafe.theRegistryTakesIt,
     rejected: say.codeSafe.theRegistryRejectsIt,
   };
-  const may = $derived(session.who?.role !== 'viewer');
   let shown = $state<{ name: string; code: string }>();
   let copied = $state('');
   let sure = $state('');
@@ -73,7 +72,7 @@
                 >{#if c.expires_at}<When at={c.expires_at} />{:else}{say.codeSafe.notLimited}{/if}</td
               >
               <td class="acts">
-                {#if may}
+                {#if may('revealCode')}
                   {#if shown?.name === c.name}
                     <button class="link" onclick={() => (shown = undefined)}>{say.codeSafe.hide}</button>
                   {:else}
@@ -102,7 +101,7 @@
       </p>
     {/if}
   {/if}
-  {#if may}<CodeList done={refresh} />{/if}
+  <CodeList done={refresh} />
 </main>
 
 <style>

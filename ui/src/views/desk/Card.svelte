@@ -8,6 +8,7 @@
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
+  import { may } from '../../lib/session.svelte';
   import { say } from '../../lib/say';
 
   let { card }: { card: Card } = $props();
@@ -19,7 +20,7 @@
   }));
 </script>
 
-<article class:stuck={card.phase === 'stuck'}>
+<article class="box raised" class:stuck={card.phase === 'stuck'}>
   <p class="what">{card.sentence}</p>
   {#if card.sentence && !card.sentence.includes(card.name)}<p class="mono name">{card.name}</p>{/if}
   {#if card.says}<p class="muted"><Sentence text={card.says} /></p>{/if}
@@ -44,7 +45,7 @@
   {/if}
   <Trouble error={approve.error} />
   <div class="acts">
-    {#if card.can_approve}
+    {#if may('approve') && card.can_approve}
       <Button size="sm" disabled={approve.isPending} onclick={() => approve.mutate()}
         >{say.card.approveTheRelease}</Button
       >
@@ -57,9 +58,6 @@
 
 <style>
   article {
-    background: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
     padding: 0.8rem 0.9rem;
     display: grid;
     gap: 0.4rem;

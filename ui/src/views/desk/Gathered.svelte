@@ -20,7 +20,7 @@
 </script>
 
 {#snippet card(sentence: string, more: string, act: string)}
-  <article>
+  <article class="box raised">
     <p class="what">{sentence}</p>
     <p class="muted">{more}</p>
     <div><Button size="sm" href={p('/by-hand')} data-row>{act}</Button></div>
@@ -64,10 +64,7 @@
 
 <style>
   article {
-    background: var(--raised);
-    border: 1px solid var(--line);
     border-left: 4px solid var(--loden);
-    border-radius: var(--radius);
     padding: 0.8rem 0.9rem;
     display: grid;
     gap: 0.4rem;

@@ -10,6 +10,7 @@
   import Letter from './Letter.svelte';
   import PasteCode from './PasteCode.svelte';
   import Place from './Place.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   /** All that is to be done at one place, so that a person signs in once. */
@@ -41,7 +42,8 @@
             onchange={() => toggle(i)}
             aria-label={say.acts.done(i.hand.does)}
           />
-        {:else}<span class="muted">{i.letter ? (i.said_at ? 'written' : say.acts.byLetter) : 'said'}</span>{/if}
+        {:else}<span class="muted">{i.letter ? (i.said_at ? say.acts.written : say.acts.byLetter) : say.acts.said}</span
+          >{/if}
         <div>
           <p>
             {i.letter ? i.title : i.hand.does}
@@ -63,8 +65,10 @@
   </ul>
   {#if mine.length}
     <p>
-      <Button disabled={said.isPending || !chosen.length} onclick={() => said.mutate()}
-        >{chosen.length === 1 ? say.acts.this1ActIsDone : say.acts.theseActsAreDone(chosen.length)}</Button
+      <May operation="said"
+        ><Button disabled={said.isPending || !chosen.length} onclick={() => said.mutate()}
+          >{chosen.length === 1 ? say.acts.this1ActIsDone : say.acts.theseActsAreDone(chosen.length)}</Button
+        ></May
       >
       <span class="muted">{say.acts.thisOnlyStartsTheLooking}</span>
     </p>
@@ -75,10 +79,12 @@
       <Letter account={place.id} {canSend} done={() => (writing = false)} />
     {:else}
       <p>
-        <Button onclick={() => (writing = true)}
-          >{say.acts.writeOneLetterFor(
-            place.letter_for.length === 1 ? place.letter_for[0] : say.acts.names(place.letter_for.length),
-          )}</Button
+        <May operation="sendLetter"
+          ><Button onclick={() => (writing = true)}
+            >{say.acts.writeOneLetterFor(
+              place.letter_for.length === 1 ? place.letter_for[0] : say.acts.names(place.letter_for.length),
+            )}</Button
+          ></May
         >
       </p>
     {/if}

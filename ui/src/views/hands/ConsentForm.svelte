@@ -5,6 +5,7 @@
   import { api, ask, type Schemas } from '../../lib/api';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   /** One consent for all moves that wait for one. */
@@ -30,44 +31,46 @@
   }
 </script>
 
-<section class="panel" aria-label={say.consentForm.consent}>
-  <h2>{say.consentForm.theOwnersConsent}</h2>
-  <p>
-    {say.consentForm.beforeThePrivacyServiceGoes(due.shown.join(', '))}
-  </p>
-  <ul>
-    {#each due.moves as m (m.id)}
-      <li>
-        <label
-          ><input
-            type="checkbox"
-            checked={!left.includes(m.id)}
-            onchange={() => (left = left.includes(m.id) ? left.filter((i) => i !== m.id) : [...left, m.id])}
-          /> <span class="mono">{m.name}</span></label
+<May operation="consent">
+  <section class="panel" aria-label={say.consentForm.consent}>
+    <h2>{say.consentForm.theOwnersConsent}</h2>
+    <p>
+      {say.consentForm.beforeThePrivacyServiceGoes(due.shown.join(', '))}
+    </p>
+    <ul>
+      {#each due.moves as m (m.id)}
+        <li>
+          <label
+            ><input
+              type="checkbox"
+              checked={!left.includes(m.id)}
+              onchange={() => (left = left.includes(m.id) ? left.filter((i) => i !== m.id) : [...left, m.id])}
+            /> <span class="mono">{m.name}</span></label
+          >
+        </li>
+      {/each}
+    </ul>
+    <form onsubmit={submit}>
+      <Field
+        id="c-owner"
+        label={say.consentForm.whoGaveItAndHow}
+        required
+        minlength={2}
+        maxlength={200}
+        bind:value={owner}
+      />
+      <Field id="c-until" label={say.consentForm.untilTheEndOf} type="date" required bind:value={until} />
+      <div>
+        <Button type="submit" disabled={give.isPending || !chosen.length}
+          >{say.consentForm.recordTheConsentFor(
+            chosen.length === 1 ? say.consentForm.n1Name : say.consentForm.names(chosen.length),
+          )}</Button
         >
-      </li>
-    {/each}
-  </ul>
-  <form onsubmit={submit}>
-    <Field
-      id="c-owner"
-      label={say.consentForm.whoGaveItAndHow}
-      required
-      minlength={2}
-      maxlength={200}
-      bind:value={owner}
-    />
-    <Field id="c-until" label={say.consentForm.untilTheEndOf} type="date" required bind:value={until} />
-    <div>
-      <Button type="submit" disabled={give.isPending || !chosen.length}
-        >{say.consentForm.recordTheConsentFor(
-          chosen.length === 1 ? '1 name' : say.consentForm.names(chosen.length),
-        )}</Button
-      >
-    </div>
-  </form>
-  <Trouble error={give.error} />
-</section>
+      </div>
+    </form>
+    <Trouble error={give.error} />
+  </section>
+</May>
 
 <style>
   form {

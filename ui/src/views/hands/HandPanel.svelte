@@ -8,6 +8,7 @@
   import When from '../../parts/When.svelte';
   import PasteCode from './PasteCode.svelte';
   import Place from './Place.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   /** One step by hand: where, what, which values; and that it is done. */
@@ -39,7 +40,7 @@
   }));
 </script>
 
-<section aria-label={title}>
+<section class="box raised" aria-label={title}>
   <h2>{say.handPanel.byHand(title)}</h2>
   <Place {hand} />
   <p>{hand.does}</p>
@@ -59,7 +60,10 @@
     <p class="muted">{say.handPanel.saidToBeDone} <When at={saidAt} />{say.handPanel.theDeskLooksForThe}</p>
   {:else}
     <p>
-      <Button size="sm" disabled={said.isPending} onclick={() => said.mutate()}>{say.handPanel.iHaveDoneIt}</Button>
+      <May operation="said"
+        ><Button size="sm" disabled={said.isPending} onclick={() => said.mutate()}>{say.handPanel.iHaveDoneIt}</Button
+        ></May
+      >
       <span class="muted">{say.handPanel.thisOnlyStartsTheLooking}</span>
     </p>
   {/if}
@@ -71,10 +75,7 @@
     gap: 0.35rem;
     padding: 0.7rem 0.9rem;
     margin-bottom: 0.8rem;
-    border: 1px solid var(--line);
     border-left: 4px solid var(--loden);
-    border-radius: var(--radius);
-    background: var(--raised);
   }
   h2 {
     font-weight: 650;

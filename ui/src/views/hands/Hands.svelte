@@ -9,6 +9,7 @@
   import Acts from './Acts.svelte';
   import ConsentForm from './ConsentForm.svelte';
   import Letter from './Letter.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   const hands = createQuery(() => ({ queryKey: ['hands'], queryFn: () => ask(api.GET('/api/hands')) }));
@@ -37,13 +38,21 @@
         <p>{say.hands.written} <When at={l.at} />: “{l.subject}”.</p>
         {#if reminding === l.id}
           <Letter reminds={l.id} canSend={h.can_send} done={() => (reminding = undefined)} />
-        {:else}<p><Button size="sm" onclick={() => (reminding = l.id)}>{say.hands.sendAReminder}</Button></p>{/if}
+        {:else}<p>
+            <May operation="sendLetter"
+              ><Button size="sm" onclick={() => (reminding = l.id)}>{say.hands.sendAReminder}</Button></May
+            >
+          </p>{/if}
       </section>
     {/each}
     {#each h.places as place (place.id)}<Acts {place} canSend={h.can_send} />{/each}
     {#if codes}
       {#if listing}<CodeList done={() => (listing = false)} />{:else}
-        <p><Button color="alternative" onclick={() => (listing = true)}>{say.hands.pasteAListOfCodes}</Button></p>
+        <p>
+          <May operation="keepCodes"
+            ><Button color="alternative" onclick={() => (listing = true)}>{say.hands.pasteAListOfCodes}</Button></May
+          >
+        </p>
       {/if}
     {/if}
     {#if !h.places.length && !h.consents && !h.overdue.length}

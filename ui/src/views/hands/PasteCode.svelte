@@ -3,6 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   let { name }: { name: string } = $props();
@@ -22,18 +23,22 @@
   }
 </script>
 
-<form class="inline" onsubmit={submit}>
-  <label for="code-{name}">{say.pasteCode.itsCodeAsItStands}</label>
-  <input
-    id="code-{name}"
-    class="plain mono"
-    autocomplete="off"
-    spellcheck="false"
-    bind:value={code}
-    required
-    maxlength="300"
-  />
-  <Button type="submit" size="sm" color="alternative" disabled={keep.isPending}>{say.pasteCode.intoTheCodeSafe}</Button>
-</form>
-{#each keep.data?.says ?? [] as warning (warning)}<p class="muted">{warning}</p>{/each}
-<Trouble error={keep.error} />
+<May operation="pasteCode">
+  <form class="inline" onsubmit={submit}>
+    <label for="code-{name}">{say.pasteCode.itsCodeAsItStands}</label>
+    <input
+      id="code-{name}"
+      class="plain mono"
+      autocomplete="off"
+      spellcheck="false"
+      bind:value={code}
+      required
+      maxlength="300"
+    />
+    <Button type="submit" size="sm" color="alternative" disabled={keep.isPending}
+      >{say.pasteCode.intoTheCodeSafe}</Button
+    >
+  </form>
+  {#each keep.data?.says ?? [] as warning (warning)}<p class="muted">{warning}</p>{/each}
+  <Trouble error={keep.error} />
+</May>

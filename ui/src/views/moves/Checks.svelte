@@ -6,7 +6,7 @@
   let { checks }: { checks: MoveSheet['checks'] } = $props();
 </script>
 
-<table aria-label={say.checks.checkedAfterLanding}>
+<table class="box raised" aria-label={say.checks.checkedAfterLanding}>
   <thead
     ><tr><th>{say.checks.checked}</th><th>{say.checks.asOrdered}</th><th>{say.checks.asFound}</th><th></th></tr></thead
   >
@@ -16,7 +16,9 @@
         <td>{c.what}</td>
         <td><Sentence text={c.wanted} /></td>
         <td><Sentence text={c.found} /></td>
-        <td class:bad={!c.ok}>{c.ok ? 'agrees' : 'differs'}</td>
+        <td class:bad={!c.ok && !c.accepted}
+          >{c.ok ? say.checks.agrees : c.accepted ? say.checks.accepted(c.accepted) : say.checks.differs}</td
+        >
       </tr>
     {/each}
   </tbody>
@@ -25,9 +27,6 @@
 <style>
   table {
     width: 100%;
-    background: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
     margin-bottom: 1rem;
   }
   th,

@@ -1,10 +1,33 @@
 <script lang="ts">
-  import type { Event } from '../../lib/api';
+  import { api, ask, type Event } from '../../lib/api';
   import Sentence from '../../parts/Sentence.svelte';
+  import More from '../../parts/More.svelte';
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
 
-  let { events }: { events: Event[] } = $props();
+  /** Newest first; what goes on behind is asked for a page at a time. */
+  let {
+    events,
+    goesOn = false,
+    of = {},
+  }: { events: Event[]; goesOn?: boolean; of?: { move?: number; name?: string } } = $props();
+  let earlier = $state<Event[]>([]);
+  let next = $state<number | null>();
+  let busy = $state(false);
+  const known = $derived(new Set(events.map((e) => e.seq)));
+  const lines = $derived([...events, ...earlier.filter((e) => !known.has(e.seq))]);
+
+  async function more() {
+    busy = true;
+    try {
+      const before = next ?? events.at(-1)?.seq;
+      const page = await ask(api.GET('/api/journal', { params: { query: { ...of, before } } }));
+      earlier = [...earlier, ...page.lines];
+      next = page.next;
+    } finally {
+      busy = false;
+    }
+  }
   const TYPES: Record<string, string> = {
     planned: 'started',
     intended: say.journal.aboutTo,
@@ -22,7 +45,7 @@
 </script>
 
 <ol>
-  {#each events as e (e.seq)}
+  {#each lines as e (e.seq)}
     <li class={e.type}>
       <span class="at"><When at={e.at} bare /></span>
       <span class="type">{TYPES[e.type] ?? e.type}</span>
@@ -38,6 +61,7 @@
     </li>
   {/each}
 </ol>
+<More there={next === undefined ? goesOn : next !== null} {busy} {more} />
 
 <style>
   li {

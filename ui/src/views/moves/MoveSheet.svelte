@@ -1,8 +1,9 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
-  import { api, ask } from '../../lib/api';
+  import { api, ask, type MoveSheet } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
+  import { may } from '../../lib/session.svelte';
   import { p, route } from '../../router';
   import { day, span, stamp, UNTIL } from '../../lib/words';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
@@ -14,6 +15,7 @@
   import HandPanel from '../hands/HandPanel.svelte';
   import Checks from './Checks.svelte';
   import Journal from './Journal.svelte';
+  import Leave from './Leave.svelte';
   import StepList from './StepList.svelte';
   import Track from './Track.svelte';
   import { say } from '../../lib/say';
@@ -25,7 +27,7 @@
     queryFn: () => ask(api.GET('/api/moves/{id}', { params: { path: { id } } })),
   }));
   const steer = createMutation(() => ({
-    mutationFn: (act: 'approve' | 'look' | 'call-off') =>
+    mutationFn: (act: 'approve' | 'look' | 'call-off' | 'mend') =>
       ask(api.POST(`/api/moves/{id}/${act}`, { params: { path: { id } } })),
     onSettled: () => client.invalidateQueries(),
   }));
@@ -34,6 +36,8 @@
     onSettled: () => client.invalidateQueries(),
   }));
   let asking = $state(false);
+  const moveBack = (m: MoveSheet) =>
+    `${p('/names/:name/plan', { params: { name: m.name } })}?to=${encodeURIComponent(m.words.from_id)}`;
   const code = { held: say.moveSheet.sealedInTheCodeSafe, checked: say.moveSheet.sealedInTheCodeSafe2, wiped: 'wiped' };
 </script>
 
@@ -46,7 +50,7 @@
       <span class="muted">{say.moveSheet.started(m.from, m.to)} <When at={m.started_at} /></span>
     </p>
     {#if m.open && m.sentence && m.turn}
-      <div class="now" class:stuck={m.phase === 'stuck'}>
+      <div class="box raised now" class:stuck={m.phase === 'stuck'}>
         <p class="what"><TurnMark turn={m.turn} words /> {m.sentence}</p>
         {#if m.says}<p><Sentence text={m.says} /></p>{/if}
         {#if m.until && m.since}
@@ -57,28 +61,37 @@
           </p>
         {/if}
         <div class="acts">
-          {#if m.can_approve}
+          {#if m.can_approve && may('approve')}
             <Button disabled={steer.isPending} onclick={() => steer.mutate('approve')}
               >{say.moveSheet.approveTheRelease}</Button
             >
           {/if}
-          <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('look')}
-            >{say.moveSheet.lookNow}</Button
-          >
-          {#if m.step === 'prove-contact'}
+          {#if may('lookNow')}
+            <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('look')}
+              >{say.moveSheet.lookNow}</Button
+            >
+          {/if}
+          {#if m.asks === 'word'}
             <Button color="alternative" href={p('/names/:name', { params: { name: m.name } })}
               >{say.moveSheet.seeItsContacts}</Button
             >
           {/if}
-          {#if m.step === 'consent'}<Button href={p('/by-hand')}>{say.moveSheet.recordTheConsent}</Button>{/if}
-          {#if m.can_renew_code && m.code}
+          {#if m.asks === 'consent' && may('consent')}<Button href={p('/by-hand')}
+              >{say.moveSheet.recordTheConsent}</Button
+            >{/if}
+          {#if m.can_renew_code && m.code && may('newCode')}
             <Button
-              color={m.step === 'check-code' && m.phase === 'stuck' ? 'primary' : 'alternative'}
+              color={m.about_code && m.phase === 'stuck' ? 'primary' : 'alternative'}
               disabled={renew.isPending}
               onclick={() => renew.mutate()}>{say.moveSheet.askForANewCode}</Button
             >
           {/if}
-          {#if m.can_call_off}
+          {#if m.can_mend && may('mendMove')}
+            <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('mend')}
+              >{say.moveSheet.haveItMended}</Button
+            >
+          {/if}
+          {#if m.can_call_off && may('callOff')}
             {#if asking}
               <span class="sure">
                 {say.moveSheet.theNameStaysAtWith(m.from)}
@@ -99,6 +112,17 @@
       </div>
     {/if}
 
+    {#if may('acceptStep')}
+      {#each m.steps.filter((s) => m.can_leave.includes(s.id)) as s (s.id)}
+        <Leave move={m.id} step={s.id} title={s.title} />
+      {/each}
+    {/if}
+    {#if m.can_move_back && may('startMove')}
+      <p>
+        {say.moveSheet.itIsHeldThereNow(m.to)}
+        <a href={moveBack(m)}>{say.moveSheet.planItsMoveBack(m.from)}</a>
+      </p>
+    {/if}
     {#each m.open ? m.steps.filter((s) => s.hand) : [] as s (s.id)}
       <HandPanel
         move={m.id}
@@ -150,7 +174,7 @@
     <h2>{say.moveSheet.steps}</h2>
     <StepList steps={m.steps} />
     <h2>{say.moveSheet.journal}</h2>
-    <Journal events={m.events} />
+    <Journal events={m.events} goesOn={m.events_go_on} of={{ move: m.id }} />
   {/if}
 </Sheet>
 
@@ -159,9 +183,6 @@
     margin-bottom: 0.7rem;
   }
   .now {
-    background: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
     padding: 0.8rem 0.9rem;
     display: grid;
     gap: 0.4rem;

@@ -1,16 +1,23 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { createQuery } from '@tanstack/svelte-query';
+  import { createInfiniteQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
   import { isActive, p, route } from '../../router';
   import { stamp } from '../../lib/words';
+  import More from '../../parts/More.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
   import { say } from '../../lib/say';
 
   let { children }: { children: Snippet } = $props();
-  const moves = createQuery(() => ({ queryKey: ['moves'], queryFn: () => ask(api.GET('/api/moves')) }));
+  const moves = createInfiniteQuery(() => ({
+    queryKey: ['moves'],
+    queryFn: ({ pageParam }) => ask(api.GET('/api/moves', { params: { query: { before: pageParam } } })),
+    initialPageParam: undefined as number | undefined,
+    getNextPageParam: (page) => page.next ?? undefined,
+  }));
+  const list = $derived(moves.data?.pages.flatMap((page) => page.moves) ?? []);
   const open = $derived(!isActive('/moves'));
   const current = $derived((route.params as Record<string, string | undefined>).id);
 </script>
@@ -20,8 +27,8 @@
     <h1>{say.moves.moves}</h1>
     <Trouble error={moves.error} />
     {#if moves.data}
-      <ul>
-        {#each moves.data.moves as m (m.id)}
+      <ul class="box">
+        {#each list as m (m.id)}
           <li class:current={String(m.id) === current}>
             <a
               href={p('/moves/:id', { params: { id: String(m.id) } })}
@@ -48,6 +55,7 @@
           </li>
         {/each}
       </ul>
+      <More there={moves.hasNextPage} busy={moves.isFetchingNextPage} more={() => void moves.fetchNextPage()} />
     {/if}
   </div>
   {#if open}<div class="sheet">{@render children()}</div>{/if}
@@ -72,11 +80,6 @@
   .list,
   .sheet {
     min-width: 0;
-  }
-  ul {
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
   }
   li {
     display: flex;

@@ -47,7 +47,7 @@
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex (it may scroll sideways) -->
-<div class="track" role="group" aria-label={say.track.track} tabindex="0" bind:clientWidth={room}>
+<div class="box raised track" role="group" aria-label={say.track.track} tabindex="0" bind:clientWidth={room}>
   <svg viewBox="0 0 {wide} {height}" width={wide} {height} role="img" aria-label={label}>
     {#each rails as { rail, lane } (rail)}
       <text x="0" y={y(lane!) + 18} class="rail">{rail}</text>
@@ -110,9 +110,6 @@
 <style>
   .track {
     overflow-x: auto;
-    background: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
     padding: 0.6rem 0.4rem 0.3rem;
   }
   svg {

@@ -11,6 +11,7 @@
   import Sentence from '../../parts/Sentence.svelte';
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -84,8 +85,13 @@
       {#if acts}{say.batch.doneByHandTheyAre(acts === 1 ? say.batch.n1ActIs : say.batch.actsAre(acts))}{/if}
     </p>
     <p>
-      <Button disabled={!able.length || start.isPending} onclick={() => start.mutate()}
-        >{say.batch.startFor(able.length === 1 ? '1 move' : say.batch.moves(able.length), sum(plan.data.total))}</Button
+      <May operation="startBatch"
+        ><Button disabled={!able.length || start.isPending} onclick={() => start.mutate()}
+          >{say.batch.startFor(
+            able.length === 1 ? say.batch.n1Move : say.batch.moves(able.length),
+            sum(plan.data.total),
+          )}</Button
+        ></May
       >
     </p>
   {/if}
@@ -106,7 +112,7 @@
             <span class="num">{r.total && r.startable ? money(r.total) : ''}</span>
             {#if r.startable && r.carries}<span class="muted">{say.batch.itsRecordsAreCarried}</span>{/if}
             {#if r.by_hand && r.startable}<span class="muted"
-                >{say.batch.byHand(r.by_hand === 1 ? '1 act' : say.batch.acts(r.by_hand))}</span
+                >{say.batch.byHand(r.by_hand === 1 ? say.batch.n1Act : say.batch.acts(r.by_hand))}</span
               >{/if}
           </p>
           {#if r.startable && r.says.length}

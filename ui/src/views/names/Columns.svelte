@@ -24,7 +24,7 @@
     <label>
       {title}
       <select class="plain" value={String(columns[key] ?? '')} onchange={(e) => set(key, e.currentTarget.value)}>
-        <option value="">{key === 'name' ? say.columns.chooseAColumn : 'none'}</option>
+        <option value="">{key === 'name' ? say.columns.chooseAColumn : say.columns.none}</option>
         {#each look.header as head, i (i)}<option value={String(i)}>{head || say.columns.column(i + 1)}</option>{/each}
       </select>
     </label>

@@ -7,6 +7,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import Place from '../hands/Place.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   /** Who stands behind the name: complete, read, and what can be done where not. */
@@ -62,8 +63,10 @@
             bare
           />{/if}</span
       >
-      <Button size="xs" color="alternative" disabled={prove.isPending} onclick={() => prove.mutate(card.role)}
-        >{say.contacts.sendItAWord}</Button
+      <May operation="proveMailbox"
+        ><Button size="xs" color="alternative" disabled={prove.isPending} onclick={() => prove.mutate(card.role)}
+          >{say.contacts.sendItAWord}</Button
+        ></May
       >
     </p>
     {#if card.missing.length}
@@ -110,7 +113,9 @@
       <p>
         <label for="new-mail">{say.contacts.theNewAddress}</label>
         <input id="new-mail" class="plain mono" type="email" required bind:value={email} />
-        <Button type="submit" size="sm" disabled={repair.isPending}>{say.contacts.changeIt}</Button>
+        <May operation="repairContact"
+          ><Button type="submit" size="sm" disabled={repair.isPending}>{say.contacts.changeIt}</Button></May
+        >
       </p>
     {/if}
   </form>

@@ -2,6 +2,7 @@
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   let { lines }: { lines: Schemas['TakenIn']['lines'] } = $props();
@@ -38,8 +39,10 @@
         <td>{line.says ?? ''}</td>
         <td>
           {#if line.name && !gone.includes(line.name) && (line.fate === 'taken' || line.fate === 'corrected')}
-            <button class="link" disabled={back.isPending} onclick={() => back.mutate(line.name!)}
-              >{say.fates.letItGoAgain}</button
+            <May operation="letGo"
+              ><button class="link" disabled={back.isPending} onclick={() => back.mutate(line.name!)}
+                >{say.fates.letItGoAgain}</button
+              ></May
             >
           {/if}
         </td>

@@ -69,7 +69,7 @@
     group.key in GATES ? GATES[group.key as keyof typeof GATES].replace(' until', '') : group.title;
 </script>
 
-<div class="held" role="table" aria-label={say.list.names} aria-rowcount={first.total + 1}>
+<div class="box held" role="table" aria-label={say.list.names} aria-rowcount={first.total + 1}>
   <div class="head" role="row" aria-rowindex={1}>
     <span role="columnheader" class="pick">
       <span class="hidden-words">{say.list.inTheTray}</span>
@@ -129,9 +129,6 @@
   .held {
     --columns: 1.9rem minmax(10rem, 2.3fr) 15.5rem minmax(6rem, 1fr) minmax(9rem, 1.15fr) 7.2rem 6.2rem
       minmax(7rem, 1fr);
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
   }
   :global(.beside) .held {
     --columns: 1.9rem minmax(8rem, 1fr) 15.5rem;

@@ -77,11 +77,11 @@
         <p>{say.nameSheet.itCantBeMovedNow}</p>
       {/if}
       <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}
-        >{look.isPending ? 'Looking …' : say.nameSheet.lookItUpAgain}</Button
+        >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUpAgain}</Button
       >
       {#if s.seen_at}<span class="muted"
           >{say.nameSheet.lastSeen}
-          <When at={s.seen_at} />{s.old ? '; it is looked up again before anything is done' : ''}</span
+          <When at={s.seen_at} />{s.old ? say.nameSheet.itIsLookedUpAgain : ''}</span
         >{/if}
     </div>
     {#each look.data?.problems ?? [] as problem (problem)}<Trouble error={new Error(problem)} />{/each}
@@ -133,7 +133,7 @@
       <dt>{say.nameSheet.dnsHost}</dt>
       <dd>{s.dns_host ?? say.nameSheet.notKnown}</dd>
       <dt>{say.nameSheet.nameServers}</dt>
-      <dd class="mono">{s.name_servers.join(' ') || 'none'}</dd>
+      <dd class="mono">{s.name_servers.join(' ') || say.nameSheet.none}</dd>
     </dl>
     {#if s.contradictions.length}
       <p class="unknown">
@@ -147,7 +147,7 @@
     <Notes sheet={s} {queryKey} />
     {#if s.history.length}
       <h2>{say.nameSheet.history}</h2>
-      <Journal events={s.history} />
+      <Journal events={s.history} goesOn={s.history_goes_on} of={{ name: s.name }} />
     {/if}
   {/if}
 </Sheet>

@@ -10,6 +10,7 @@
   import List from './List.svelte';
   import Tray from './Tray.svelte';
   import WhatIf from './WhatIf.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   let { children }: { children: Snippet } = $props();
@@ -52,7 +53,9 @@
       {/if}
       <a href={`/api/names.csv${kept()}`} download>{say.names.csv}</a>
       <a href={`/api/names/report${kept()}`} target="_blank" rel="noopener">{say.names.report}</a>
-      <button class="take" onclick={() => navigate('/names/take-in')}>{say.names.takeNamesIn}</button>
+      <May operation="takeIn"
+        ><button class="take" onclick={() => navigate('/names/take-in')}>{say.names.takeNamesIn}</button></May
+      >
     </div>
     <Filters {what} {list} {accounts} />
     <WhatIf {what} {list} {accounts} />

@@ -3,6 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { api, ask, type NameSheet } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   /** What a person knows and no connection tells. */
@@ -45,43 +46,48 @@
   }
 </script>
 
-<form class="inline" onsubmit={submit}>
-  <select class="plain" aria-label={say.notes.whatIsNoted} bind:value={key} onchange={() => (value = '')}>
-    {#each KINDS as k (k.key)}<option value={k.key}>{k.title}</option>{/each}
-  </select>
-  {#if kind === 'flag' || kind === 'choice'}
-    <select class="plain" aria-label={say.notes.itsValue} bind:value required>
-      <option value="">{say.notes.choose}</option>
-      {#each values as v (v)}<option>{v}</option>{/each}
+<May operation="note"
+  ><form class="inline" onsubmit={submit}>
+    <select class="plain" aria-label={say.notes.whatIsNoted} bind:value={key} onchange={() => (value = '')}>
+      {#each KINDS as k (k.key)}<option value={k.key}>{k.title}</option>{/each}
     </select>
-  {:else if kind === 'date'}
-    <input class="plain" type="date" aria-label={say.notes.itsValue} bind:value required />
-  {:else}
-    <input
-      class="plain"
-      aria-label={say.notes.itsValue}
-      placeholder={kind === 'list' ? say.notes.partedByCommas : ''}
-      bind:value
-      required
-      maxlength="300"
-    />
-  {/if}
-  <Button type="submit" color="alternative" size="sm" disabled={note.isPending}>{say.notes.noteIt}</Button>
-</form>
+    {#if kind === 'flag' || kind === 'choice'}
+      <select class="plain" aria-label={say.notes.itsValue} bind:value required>
+        <option value="">{say.notes.choose}</option>
+        {#each values as v (v)}<option>{v}</option>{/each}
+      </select>
+    {:else if kind === 'date'}
+      <input class="plain" type="date" aria-label={say.notes.itsValue} bind:value required />
+    {:else}
+      <input
+        class="plain"
+        aria-label={say.notes.itsValue}
+        placeholder={kind === 'list' ? say.notes.partedByCommas : ''}
+        bind:value
+        required
+        maxlength="300"
+      />
+    {/if}
+    <Button type="submit" color="alternative" size="sm" disabled={note.isPending}>{say.notes.noteIt}</Button>
+  </form></May
+>
 <Trouble error={note.error} />
 {#each noted as fact (fact.key)}
   <p>
     {KINDS.find((k) => k.key === fact.key)?.title ?? fact.key}:
     <strong
       >{fact.value === true
-        ? 'yes'
+        ? say.notes.yes
         : fact.value === false
-          ? 'no'
+          ? say.notes.no
           : Array.isArray(fact.value)
             ? fact.value.join(', ')
             : String(fact.value)}</strong
     >
     <span class="muted">({fact.ref})</span>
-    <button class="link" onclick={() => note.mutate({ key: fact.key, value: null })}>{say.notes.takeBack}</button>
+    <May operation="note"
+      ><button class="link" onclick={() => note.mutate({ key: fact.key, value: null })}>{say.notes.takeBack}</button
+      ></May
+    >
   </p>
 {/each}

@@ -7,6 +7,8 @@
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import Proposal from './Proposal.svelte';
+  import May from '../../parts/May.svelte';
+  import { money } from '../../lib/words';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -73,12 +75,11 @@
       <Proposal proposal={proposal.data}>
         {#snippet act()}
           <div class="start">
-            <Button disabled={!proposal.data.startable || start.isPending} onclick={() => start.mutate()}>
-              {say.plan.startTheMoveFor(
-                (proposal.data.quote.total.minor / 100).toFixed(2),
-                proposal.data.quote.total.currency,
-              )}
-            </Button>
+            <May operation="startMove"
+              ><Button disabled={!proposal.data.startable || start.isPending} onclick={() => start.mutate()}>
+                {say.plan.startTheMoveFor(money(proposal.data.quote.total))}
+              </Button></May
+            >
             <span class="muted">
               {say.plan.theOrderGoesOutOnly}
             </span>

@@ -47,7 +47,10 @@
     {#if proposal.expires_at && proposal.expected_expiry}
       {day(proposal.expires_at)} → <strong>{day(proposal.expected_expiry)}</strong>
       <span class="muted"
-        >{say.proposal.addedNothingPaidIsLost(proposal.years, proposal.years === 1 ? 'year' : 'years')}</span
+        >{say.proposal.addedNothingPaidIsLost(
+          proposal.years,
+          proposal.years === 1 ? say.proposal.year : say.proposal.years,
+        )}</span
       >
     {:else}{say.proposal.notKnown}{/if}
   </dd>

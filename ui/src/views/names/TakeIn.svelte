@@ -7,6 +7,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import Columns from './Columns.svelte';
   import Fates from './Fates.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -79,8 +80,10 @@
     </div>
     {#if look}<Columns {look} bind:columns />{/if}
     <div>
-      <Button type="submit" disabled={take.isPending || !account || (!!look && columns.name === undefined)}
-        >{say.takeIn.takeThemIn}</Button
+      <May operation="takeIn"
+        ><Button type="submit" disabled={take.isPending || !account || (!!look && columns.name === undefined)}
+          >{say.takeIn.takeThemIn}</Button
+        ></May
       >
     </div>
   </form>

@@ -8,7 +8,6 @@
 
   /** The large ruler: the what-if line is dragged along it, the verdict follows. */
   let { sheet, now, at }: { sheet: NameSheet; now: string; at: string | undefined } = $props();
-  const DAYS = 400;
   const DAY = 86_400_000;
   const start = $derived(Date.parse(now));
   const days = $derived(at ? Math.round((Date.parse(at) - start) / DAY) : 0);
@@ -23,14 +22,14 @@
 </script>
 
 <div class="timeline">
-  <Ruler row={sheet} from={now} days={DAYS} at={shown ? date(shown) : undefined} large />
+  <Ruler row={sheet} from={now} days={sheet.horizon_days} at={shown ? date(shown) : undefined} large />
   <input
     type="range"
     min="0"
-    max={DAYS}
+    max={sheet.horizon_days}
     value={shown}
     aria-label={say.timeline.whatIfDate}
-    aria-valuetext={shown ? say.timeline.in(day(date(shown)), span(shown * DAY)) : 'today'}
+    aria-valuetext={shown ? say.timeline.in(day(date(shown)), span(shown * DAY)) : say.timeline.today}
     title={say.timeline.dragTheWhatIfLine}
     oninput={(e) => (moving = Number(e.currentTarget.value))}
     onchange={(e) => drop(Number(e.currentTarget.value))}
@@ -57,8 +56,8 @@
     {#if sheet.next_window}<When at={sheet.next_window[0]!} bare />
       {say.timeline.to}
       <When at={sheet.next_window[1]!} bare />{:else}{sheet.windows.length
-        ? 'the one that is open; it does not close within 400 days'
-        : say.timeline.noneWithin400Days}{/if}
+        ? say.timeline.staysOpen(sheet.horizon_days)
+        : say.timeline.noneWithin(sheet.horizon_days)}{/if}
   </dd>
 </dl>
 

@@ -23,7 +23,7 @@
 <svelte:window {onkeydown} />
 {#if names.length}
   <aside aria-label={say.tray.theTray}>
-    <strong>{say.tray.inTheTray(names.length === 1 ? '1 name' : say.tray.names(names.length))}</strong>
+    <strong>{say.tray.inTheTray(names.length === 1 ? say.tray.n1Name : say.tray.names(names.length))}</strong>
     <span class="mono muted names">{names.slice(0, 4).join('  ')}{names.length > 4 ? ' …' : ''}</span>
     <button class="main" title={say.tray.planTheTrayP} onclick={plan}
       >{names.length === 1 ? say.tray.planItsMove : say.tray.planTheseMoves(names.length)}</button

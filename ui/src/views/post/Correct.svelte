@@ -5,6 +5,7 @@
   import { api, ask, type Schemas } from '../../lib/api';
   import { KINDS } from '../../lib/words';
   import Trouble from '../../parts/Trouble.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   /** A wrong match put right; later messages of this sender that read alike are taken the same way. */
@@ -31,20 +32,22 @@
   }
 </script>
 
-<form class="inline" onsubmit={submit}>
-  <label>
-    {say.correct.itIs}
-    <select class="plain" bind:value={kind}>
-      {#each Object.entries(KINDS) as [id, title] (id)}<option value={id}>{title}</option>{/each}
-    </select>
-  </label>
-  <label
-    >{say.correct.about}
-    <input class="plain mono" bind:value={names} maxlength="2000" placeholder={say.correct.noNameHere} /></label
-  >
-  {#if message.doubtful}
-    <label><input type="checkbox" bind:checked={trust} /> {say.correct.iKnowThisSenderTake}</label>
-  {/if}
-  <Button type="submit" size="sm" color="alternative" disabled={correct.isPending}>{say.correct.putItRight}</Button>
-</form>
-<Trouble error={correct.error} />
+<May operation="correctMessage">
+  <form class="inline" onsubmit={submit}>
+    <label>
+      {say.correct.itIs}
+      <select class="plain" bind:value={kind}>
+        {#each Object.entries(KINDS) as [id, title] (id)}<option value={id}>{title}</option>{/each}
+      </select>
+    </label>
+    <label
+      >{say.correct.about}
+      <input class="plain mono" bind:value={names} maxlength="2000" placeholder={say.correct.noNameHere} /></label
+    >
+    {#if message.doubtful}
+      <label><input type="checkbox" bind:checked={trust} /> {say.correct.iKnowThisSenderTake}</label>
+    {/if}
+    <Button type="submit" size="sm" color="alternative" disabled={correct.isPending}>{say.correct.putItRight}</Button>
+  </form>
+  <Trouble error={correct.error} />
+</May>

@@ -2,6 +2,7 @@
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
+  import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   /** Messages saved as files, for mail that the desk's mailbox doesn't get. */
@@ -35,29 +36,31 @@
   }
 </script>
 
-<div
-  class="zone"
-  class:over
-  role="group"
-  aria-label={say.drop.messagesAsFiles}
-  ondragover={(e) => {
-    e.preventDefault();
-    over = true;
-  }}
-  ondragleave={() => (over = false)}
-  ondrop={dropped}
->
-  <label for="eml">{say.drop.dropMessagesHereThatWere}</label>
-  <input
-    id="eml"
-    type="file"
-    multiple
-    accept=".eml,message/rfc822"
-    onchange={(e) => drop.mutate([...(e.currentTarget.files ?? [])])}
-  />
-  {#each fates as f (f.name)}<p role="status"><span class="mono">{f.name}</span>: {f.says}</p>{/each}
-  <Trouble error={drop.error} />
-</div>
+<May operation="dropMessage">
+  <div
+    class="zone"
+    class:over
+    role="group"
+    aria-label={say.drop.messagesAsFiles}
+    ondragover={(e) => {
+      e.preventDefault();
+      over = true;
+    }}
+    ondragleave={() => (over = false)}
+    ondrop={dropped}
+  >
+    <label for="eml">{say.drop.dropMessagesHereThatWere}</label>
+    <input
+      id="eml"
+      type="file"
+      multiple
+      accept=".eml,message/rfc822"
+      onchange={(e) => drop.mutate([...(e.currentTarget.files ?? [])])}
+    />
+    {#each fates as f (f.name)}<p role="status"><span class="mono">{f.name}</span>: {f.says}</p>{/each}
+    <Trouble error={drop.error} />
+  </div>
+</May>
 
 <style>
   .zone {

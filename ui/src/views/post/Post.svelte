@@ -1,17 +1,24 @@
 <script lang="ts">
-  import { createQuery } from '@tanstack/svelte-query';
+  import { createInfiniteQuery } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api';
   import { KINDS } from '../../lib/words';
   import { p } from '../../router';
   import Correct from './Correct.svelte';
   import Drop from './Drop.svelte';
+  import More from '../../parts/More.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
 
-  const post = createQuery(() => ({ queryKey: ['post'], queryFn: () => ask(api.GET('/api/post')) }));
+  const post = createInfiniteQuery(() => ({
+    queryKey: ['post'],
+    queryFn: ({ pageParam }) => ask(api.GET('/api/post', { params: { query: { after: pageParam } } })),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.next ?? undefined,
+  }));
   type Message = Schemas['Message'];
-  const all = $derived(post.data?.messages ?? []);
+  // What wants an answer comes with the first page, wherever it stands.
+  const all = $derived([...new Map(post.data?.pages.flatMap((page) => page.messages).map((m) => [m.uid, m])).values()]);
   const parts = $derived([
     {
       title: say.post.wantsAnAnswer,
@@ -41,6 +48,7 @@
         {#each offers as m (m.uid)}{@render one(m)}{/each}
       </details>
     {/if}
+    <More there={post.hasNextPage} busy={post.isFetchingNextPage} more={() => void post.fetchNextPage()} />
     {#if !all.length}
       <p class="empty">
         {say.post.messagesFromRegistrarsWillStand}
@@ -50,7 +58,7 @@
 </main>
 
 {#snippet one(m: Message)}
-  <article class:doubtful={m.doubtful}>
+  <article class="box" class:doubtful={m.doubtful}>
     <header>
       <strong>{(KINDS as Record<string, string>)[m.kind] ?? m.kind}</strong>
       <span class="subject">{m.subject}</span>
@@ -77,9 +85,6 @@
 
 <style>
   article {
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
     padding: 0.6rem 0.9rem;
   }
   .doubtful {

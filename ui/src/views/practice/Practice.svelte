@@ -3,6 +3,7 @@
   import { api, ask } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
+  import { may } from '../../lib/session.svelte';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -53,7 +54,7 @@
   <p class="muted">
     {say.practice.whereAPersonDoesBy}
   </p>
-  <ul>
+  <ul class="box">
     {#each practice.data?.counters ?? [] as c (c.site)}
       <li>
         <a href={c.site} target="_blank" rel="noopener noreferrer">{c.title}</a>
@@ -66,13 +67,14 @@
   <p class="muted">{say.practice.switchOneOnAndSee}</p>
   <Trouble error={practice.error ?? set.error} />
   {#if practice.data}
-    <ul>
+    <ul class="box">
       {#each faults as fault (fault.id)}
         <li>
           <label>
             <input
               type="checkbox"
               checked={fault.id in practice.data.faults}
+              disabled={!may('setFault')}
               onchange={(e) => set.mutate({ id: fault.id, active: e.currentTarget.checked, detail: fault.detail })}
             />
             {fault.says}
@@ -84,11 +86,6 @@
 </main>
 
 <style>
-  ul {
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-  }
   li {
     padding: 0.45rem 0.8rem;
     border-bottom: 1px solid var(--line);

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api';
-  import { session } from '../../lib/session.svelte';
+  import { may } from '../../lib/session.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
@@ -22,7 +22,7 @@
       {say.overrides.for} <span class="mono">.{o.suffix}</span>{say.overrides.is(o.key)} <strong>{o.value}</strong>
       {say.overrides.saidBy(o.source, o.date, o.by)}
       <When at={o.at} />{#if o.taken_back_at}{say.overrides.takenBack} <When at={o.taken_back_at} />{/if}.
-      {#if !o.taken_back_at && session.who?.role === 'administrator'}
+      {#if !o.taken_back_at && may('takeBackOverride')}
         <button class="link" disabled={back.isPending} onclick={() => back.mutate(o.id)}
           >{say.overrides.takeItBack}</button
         >

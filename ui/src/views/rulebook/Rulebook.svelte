@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
-  import { session } from '../../lib/session.svelte';
+  import { may } from '../../lib/session.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import FamilyPart from './Family.svelte';
   import Overrides from './Overrides.svelte';
@@ -32,7 +32,7 @@
   <Trouble error={book.error} />
   {#if book.data}
     {#each shown as family (family.id)}<FamilyPart {family} whole={!!suffix} choose={(s) => (suffix = s)} />{/each}
-    {#if session.who?.role === 'administrator'}
+    {#if may('override')}
       <Overrule book={book.data} {suffixes} suffix={suffix || 'example'} />
     {:else}
       <p class="muted">{say.rulebook.anAdministratorCanOverruleA}</p>

@@ -29,12 +29,12 @@
       <dt>{say.status.underWay}</dt>
       <dd>
         {s.open_moves}
-        {s.open_moves === 1 ? 'move' : 'moves'}{#if s.next_look}{say.status.somethingIsDue}
+        {s.open_moves === 1 ? say.status.move : say.status.moves}{#if s.next_look}{say.status.somethingIsDue}
           <When at={s.next_look} />{/if}
       </dd>
     </dl>
     <h2>{say.status.connections}</h2>
-    <ul>
+    <ul class="box">
       {#each s.connections as c (c.title)}
         <li class:bad={!c.well}>
           <strong>{c.title}</strong> <span class="muted">{c.kind}</span>
@@ -47,7 +47,7 @@
       {/each}
     </ul>
     <h2>{say.status.lastProblems}</h2>
-    <ul>
+    <ul class="box">
       {#each s.problems as problem, i (i)}
         <li>
           <When at={problem.at} bare />
@@ -64,11 +64,6 @@
 </main>
 
 <style>
-  ul {
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-  }
   li {
     display: flex;
     flex-wrap: wrap;

@@ -127,7 +127,7 @@ class BrowserNamesTest < Minitest::Test
     fill_in "One name and its code a line",
       with: "kelpsound.example,Ab,9;x\"1\nnobody.example,xx1234\nharbourpass.example"
     click_on "Look at each line first"
-    ["Keep 1 of 3", "nobody.example is not on the list of names.", "no code stands behind the name"].each do |t|
+    ["Keep 1 of 3", "“nobody.example” is not on the list of names.", "no code stands behind the name"].each do |t|
       assert_text t
     end
     click_on "Keep 1 of 3"

@@ -21,7 +21,7 @@ export type Amount = Schemas['Amount'];
 let token = '';
 export const setToken = (csrf: string) => (token = csrf);
 
-export const api = createClient<paths>({ baseUrl: '/' });
+export const api = createClient<paths>({ baseUrl: '/', fetch: (request) => globalThis.fetch(request) });
 api.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRF-Token', token);

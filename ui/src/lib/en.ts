@@ -56,6 +56,8 @@ export const en = {
     title: (a: V) => `${a} · Steady Move`,
   },
   batch: {
+    planOneName: 'Plan 1 name',
+    and: ' and ',
     planNames: (a: V) => `Plan ${a} names`,
     toTheAccount: 'To the account',
     recordsOfNamesWhoseZone: 'Records of names whose zone would end go to',
@@ -700,11 +702,11 @@ export const en = {
     theRest: 'The rest',
   },
   practice: {
+    nothingIsToCome: 'Nothing is to come.',
     practice: 'Practice',
     everythingOutsideTheDeskIs:
       'Everything outside the desk is played by a practice world on this machine, over the same open protocols as the real ones. Move its clock on in the bar above.',
     theNextEventComes: 'The next event comes',
-    nothingIsToCome: 'Nothing is to come.',
     counters: 'Counters',
     whereAPersonDoesBy:
       'Where a person does by hand what the desk says. These pages belong to the practice world, each with its own sign-in.',
@@ -734,7 +736,6 @@ export const en = {
     n15Min: '+15 min',
     n1Day: '+1 day',
     theNextEventIsAway: (a: V) => `The next event is ${a} away`,
-    nothingIsToCome: 'Nothing is to come',
     toNextEvent: 'To next event',
     thePracticeClockIsMoving: 'The practice clock is moving',
   },

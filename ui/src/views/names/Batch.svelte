@@ -50,12 +50,12 @@
   }));
   const shown = $derived(start.data ?? plan.data);
   const able = $derived((plan.data?.rows ?? []).filter((r) => r.startable));
-  const sum = (list: Schemas['Amount'][]) => list.map(money).join(' and ') || '0';
+  const sum = (list: Schemas['Amount'][]) => list.map(money).join(say.batch.and) || '0';
   const acts = $derived(able.reduce((n, r) => n + r.by_hand, 0));
 </script>
 
 <Sheet
-  title={names.length === 1 ? 'Plan 1 name' : say.batch.planNames(names.length || (shown?.rows.length ?? 0))}
+  title={names.length === 1 ? say.batch.planOneName : say.batch.planNames(names.length || (shown?.rows.length ?? 0))}
   back="/names"
 >
   <Trouble error={places.error ?? plan.error ?? start.error} />

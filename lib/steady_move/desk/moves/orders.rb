@@ -53,7 +53,10 @@ module SteadyMove
 
         differences = move.state.last_of(step)&.data&.fetch("differences", nil)
         data = { "reason" => reason.strip, **(differences ? { "differences" => differences } : { "whole" => true }) }
-        say(move, "accepted", by, step: step, what: title(move, state), reason: reason.strip, data: data)
+        @app.db.transaction do
+          say(move, "accepted", by, step: step, what: title(move, state), reason: reason.strip, data: data)
+          say(move, "settled", by) if data["whole"] && state.step.mark?(:settles)
+        end
       end
 
       # Has what differs after landing put right over the connection, where there is one. Raises Refused.

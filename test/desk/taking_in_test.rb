@@ -57,7 +57,8 @@ class TakingInTest < Minitest::Test
   def test_a_table_with_its_columns
     @app.names.drop("harbourpass.example")
     @app.names.drop("nightboat-saltern.example")
-    text = ["Domain;Registrar;Expires;Paid;Contact e-mail", "harbourpass.example;Tarnbeck Names;2028-02-28;no;who@x.test",
+    text = ["Domain;Registrar;Expires;Paid;Contact e-mail",
+      "harbourpass.example;Tarnbeck Names;2028-02-28;no;who@x.test",
       "nightboat-saltern.example;;soon;yes;", "kelpquay.example;;;;", "x.example;Nobody;;;", ""].join("\n")
     look = TakingIn.look(text)
     assert_equal [{ "name" => 0, "account" => 1, "expires_at" => 2, "paid" => 3, "registrant_email" => 4 }, 3],

@@ -1,6 +1,12 @@
 # frozen_string_literal: true
 
-require "bundler/setup" unless ENV["BUNDLE_BIN_PATH"] || defined?(Bundler::Setup)
+# A script asks Bundler nothing: bin/prepare wrote down where the gems of this Gemfile lie.
+gems = File.join(__dir__, "..", "vendor", "bundle", "load_path")
+if ENV["STEADY_MOVE_SCRIPT"] && File.exist?(gems)
+  $LOAD_PATH.unshift(*File.readlines(gems, chomp: true).map { |path| File.expand_path(path, File.dirname(gems)) })
+else
+  require "bundler/setup" unless ENV["BUNDLE_BIN_PATH"] || defined?(Bundler::Setup)
+end
 require "zeitwerk"
 
 # The desk at which a site administrator moves domain names between registrars. Rooms: see ARCHITECTURE.md.
@@ -17,5 +23,5 @@ module SteadyMove
   end
 
   # Loaded whole for a server; scripts load what they need.
-  LOADER.eager_load unless ENV["STEADY_MOVE_LAZY"]
+  LOADER.eager_load unless ENV["STEADY_MOVE_SCRIPT"]
 end

@@ -41,26 +41,38 @@ module SteadyMove
 
     def run
       case [@command, @file.nil?]
-      when ["serve", true] then Serving.new(config, @out).call
-      when ["backup", false] then backup
-      when ["restore", false] then restore
-      when ["judge", false] then exit judge
-      when ["codes", false] then exit codes
-      when ["read-mail", false] then exit read_mail
-      when ["expiry", true] then exit Scripts::Expiry.call(@given, out: @out, err: @err)
-      else misused("there is no such command")
+      when ["serve", true] then at_the_desk { Serving.new(config, @out).call }
+      when ["backup", false] then at_the_desk { backup }
+      when ["restore", false] then at_the_desk { restore }
+      else exit script
       end
-    rescue *trouble => e
-      abort "Steady Move: #{e.message}"
-    rescue Scripts::Misused, Wire::Malformed => e
-      @err.puts "#{@file || @command}: #{e.message}"
-      exit 2
     end
 
     private
 
-    # What ends a command with one line; asked only when something was raised, so that nothing is loaded for it.
-    def trouble = [Desk::Refused, Store::Database::Unusable, Web::Serve::PortTaken, Core::Readiness::Rulebook::Invalid]
+    # Serves no script: its errors are those of a whole desk.
+    def at_the_desk
+      yield
+    rescue Desk::Refused, Store::Database::Unusable, Web::Serve::PortTaken, Core::Readiness::Rulebook::Invalid => e
+      abort "Steady Move: #{e.message}"
+    end
+
+    # What is named here is loaded when a script needs it, so that a script starts fast. Returns the exit status.
+    def script
+      case [@command, @file.nil?]
+      when ["judge", false] then judge
+      when ["codes", false] then codes
+      when ["read-mail", false] then read_mail
+      when ["expiry", true] then Scripts::Expiry.call(@given, out: @out, err: @err)
+      else misused("there is no such command")
+      end
+    rescue Scripts::Misused, Wire::Malformed => e
+      @err.puts "#{@file || @command}: #{e.message}"
+      2
+    rescue Desk::Refused, Core::Readiness::Rulebook::Invalid => e
+      @err.puts "Steady Move: #{e.message}"
+      1
+    end
 
     def misused(why)
       @err.puts "steady-move: #{why}", USAGE
@@ -93,9 +105,8 @@ module SteadyMove
     end
 
     def judge
-      Scripts::Judge.new(rulebook, at: setting.at, horizon: setting.horizon, destination: setting.destination do
-        config
-      end, out: @out,
+      destination = setting.destination { config }
+      Scripts::Judge.new(rulebook, at: setting.at, horizon: setting.horizon, destination: destination, out: @out,
         err: @err).call(setting.read(@file))
     end
   end

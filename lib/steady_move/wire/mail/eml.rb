@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require "mail"
-require "nokogiri"
 
 module SteadyMove
   module Wire
@@ -13,7 +12,6 @@ module SteadyMove
         UNDELIVERED = /^Final-Recipient:\s*rfc822;\s*(\S+)(?:(?!\n\s*\n).)*?^Action:\s*failed/im
         MOST = 1024 * 1024
         DEEPEST = 12
-        SKIPPED = "script, style, head, title, template, noscript"
         FAILED = /\b(dkim|spf|dmarc)=(?:fail|softfail|permerror)\b/i
 
         module_function
@@ -82,7 +80,7 @@ module SteadyMove
           end.map { |p| decoded(p) }.reject { |t| t.strip.empty? }
           return plain.join("\n") if plain.any?
 
-          parts.select { |p| p.mime_type == "text/html" }.map { |p| without_tags(decoded(p)) }.join("\n")
+          parts.select { |p| p.mime_type == "text/html" }.map { |p| Html.text(decoded(p)) }.join("\n")
         end
 
         def leaves(part, depth = 0)
@@ -105,17 +103,8 @@ module SteadyMove
           text.force_encoding(Encoding::UTF_8) unless text.encoding == Encoding::UTF_8 && text.valid_encoding?
           text.scrub("?").gsub(/\r\n?/, "\n")
         end
-
-        # Links keep their address behind their words.
-        def without_tags(html)
-          doc = Nokogiri::HTML(html, nil, "UTF-8") { |c| c.nonet.recover.huge }
-          doc.css(SKIPPED).remove
-          doc.css("a[href^=http]").each { |a| a.add_next_sibling(" #{a['href']} ") unless a.text.include?(a["href"]) }
-          doc.css("br, p, div, tr, li, h1, h2, h3").each { |n| n.add_next_sibling("\n") }
-          doc.text.gsub(/[ \t\u00a0]+/, " ").gsub(/ ?\n ?/, "\n").squeeze("\n").strip
-        end
         private_class_method :answers, :undelivered, :automatic?, :address, :date, :failed, :text_of, :leaves,
-          :decoded, :clean, :without_tags
+          :decoded, :clean
       end
     end
   end

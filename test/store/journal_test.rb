@@ -47,7 +47,7 @@ class JournalTest < Minitest::Test
 
   def test_a_step_is_taken_by_one_runner_only
     @db[:looks].insert(move_id: 1, step: "order", due_at: AT.to_i, set_at: AT.to_i)
-    schedule = SteadyMove::Store::Schedule.new(@db, @journal)
+    schedule = SteadyMove::Store::Schedule.new(@db)
     taken = Array.new(8) { |i| Thread.new { schedule.take(1, "order", now: AT, holder: "runner #{i}") } }.map(&:value)
     assert_equal 1, taken.count(true)
     refute schedule.take(1, "order", now: AT + 60, holder: "another")

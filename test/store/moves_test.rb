@@ -13,7 +13,7 @@ class MovesStoreTest < Minitest::Test
     @db = Store::Database.open(File.join(@folder, "x.sqlite3"))
     @journal = Store::Journal.new(@db)
     @moves = Store::Moves.new(@db, @journal)
-    @schedule = Store::Schedule.new(@db, @journal)
+    @schedule = Store::Schedule.new(@db)
     @id = start("ferry.example")
     sync
   end

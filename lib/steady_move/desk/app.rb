@@ -68,7 +68,7 @@ module SteadyMove
         @accounts = Store::Accounts.new(db, safe, @stamp)
         @names = Store::Names.new(db)
         @moves = Store::Moves.new(db, journal)
-        @schedule = Store::Schedule.new(db, journal)
+        @schedule = Store::Schedule.new(db)
         @codes = Store::Codes.new(db, safe)
         @zones = Store::Zones.new(db)
         @messages = Store::Messages.new(db, safe)

@@ -12,6 +12,11 @@ module SteadyMove
 
       def initialize(db)
         @db = db
+        @events = db[:events]
+        @last_chain = @events.order(Sequel.desc(:seq)).select(:chain).limit(1).prepare(:select, :last_chain)
+        @after = @events.where(move_id: :$id).where(Sequel[:seq] > :$seq).order(:seq).prepare(:select, :events_after)
+        columns = KEPT + %i[words chain]
+        @insert = @events.prepare(:insert, :add_event, columns.to_h { |c| [c, :"$#{c}"] })
       end
 
       # Adds one line. says: a Core::Phrase, kept with its key and values beside the sentence, or a sentence. move_id
@@ -19,41 +24,38 @@ module SteadyMove
       def add(type, at:, says:, by:, move_id: nil, name: nil, step: nil, evidence: {}, data: {})
         row = { move_id: move_id, name: name, at: at.to_i, type: type, step: step, says: Words.say(says),
                 evidence: Values.dump(evidence), data: Values.dump(data), by: by }
-        row[:words] = Values.dump(says) if says.is_a?(Core::Phrase)
+        row[:words] = says.is_a?(Core::Phrase) ? Values.dump(says) : nil
         @db.transaction do
           chain = Digest::SHA256.hexdigest([last_chain, *digested(row)].join("\n"))
-          event_of(row.merge(seq: @db[:events].insert(row.merge(chain: chain))))
+          event_of(row.merge(seq: @insert.call(row.merge(chain: chain))))
         end
       end
 
-      def of_move(id) = @db[:events].where(move_id: id).order(:seq).map { |r| event_of(r) }
+      def of_move(id) = @events.where(move_id: id).order(:seq).map { |r| event_of(r) }
 
       # {move id => [Event]} for several moves in one query.
       def of_moves(ids)
-        @db[:events].where(move_id: ids).order(:move_id, :seq).all.group_by { |r| r[:move_id] }
+        @events.where(move_id: ids).order(:move_id, :seq).all.group_by { |r| r[:move_id] }
           .transform_values { |rows| rows.map { |r| event_of(r) } }
       end
 
       # Newest first, at most so many, before a line's number where one is given; of a move, a name or a type alone.
       def page(before: nil, limit: 50, **of)
-        rows = @db[:events].where(of.compact.empty? || of.compact)
+        rows = @events.where(of.compact.empty? || of.compact)
         rows = rows.where { seq < before } if before
         rows.reverse(:seq).limit([limit, MOST].min).map { |r| event_of(r) }
       end
 
-      # The types of a move's lines after one, with whether each was put down as doubtful.
-      def since(move_id, seq)
-        @db[:events].where(move_id: move_id).where(Sequel[:seq] > seq).order(:seq).select_map(%i[type data])
-          .map { |type, data| [type, Values.load(data)["doubtful"] == true] }
-      end
+      # A move's lines after one.
+      def after(move_id, seq) = @after.call(id: move_id, seq: seq).map { |r| event_of(r) }
 
       # The number of the last line of all; nil where there is none.
-      def last_seq = @db[:events].max(:seq)
+      def last_seq = @events.max(:seq)
 
       # The first line whose digest does not fit, or nil where the whole journal is whole.
       def broken_at
         previous = ""
-        @db[:events].order(:seq).each do |row|
+        @events.order(:seq).each do |row|
           previous = Digest::SHA256.hexdigest([previous, *digested(row)].join("\n"))
           return row[:seq] unless previous == row[:chain]
         end
@@ -64,7 +66,7 @@ module SteadyMove
 
       # Lines of old have no words of their own; their digest is over the rest.
       def digested(row) = row.values_at(*KEPT) + [row[:words]].compact
-      def last_chain = @db[:events].order(Sequel.desc(:seq)).get(:chain) || ""
+      def last_chain = @last_chain.call.first&.fetch(:chain) || ""
 
       def event_of(row)
         Event.new(seq: row[:seq], move_id: row[:move_id], name: row[:name], at: Values.time(row[:at]),

@@ -20,6 +20,7 @@ module SteadyMove
         @journal = journal
         @folded = {}
         @lock = Mutex.new
+        @by_id = db[:moves].where(id: :$id).prepare(:select, :move_by_id)
       end
 
       # Writes the move and the first line of its journal, both or neither; the block is given the id and adds the line.
@@ -35,7 +36,7 @@ module SteadyMove
         raise AlreadyMoving, plan.name
       end
 
-      def find(id) = load(@db[:moves].where(id: id)).first
+      def find(id) = load(@by_id.call(id: id)).first
       def find_all(ids) = load(@db[:moves].where(id: ids))
       def open = load(@db[:moves].where(open: true).order(:id))
       def all = load(@db[:moves].reverse(:id))
@@ -97,26 +98,19 @@ module SteadyMove
 
       private
 
-      # A move that was folded once stays in memory until its journal has grown.
+      # A move that was folded once stays in memory; of one whose journal has grown only the new lines are read.
       def load(rows)
-        list = rows.all
+        list = rows.to_a
         held = @lock.synchronize { list.to_h { |r| [r[:id], touch(r[:id])] } }
         stale = list.reject { |r| held[r[:id]]&.first == [r[:last_seq], r[:open]] }
-        fresh = fold(stale)
+        fresh = stale.empty? ? {} : keep(fold(stale, held))
         list.map { |row| (fresh[row[:id]] || held[row[:id]]).last }
       end
 
       # What was asked for last stands last.
       def touch(id) = (entry = @folded.delete(id)) && (@folded[id] = entry)
 
-      def fold(rows)
-        return {} if rows.empty?
-
-        events = @journal.of_moves(rows.map { |r| r[:id] })
-        fresh = rows.to_h do |row|
-          mine = events.fetch(row[:id], []).freeze
-          [row[:id], [[mine.last&.seq || 0, row[:open]], move(row, mine)]]
-        end
+      def keep(fresh)
         @lock.synchronize do
           @folded.merge!(fresh)
           @folded.shift while @folded.size > KEPT
@@ -124,11 +118,22 @@ module SteadyMove
         fresh
       end
 
-      def move(row, events)
-        plan = Core::Moves::Plans.read(Values.load(row[:plan]))
+      def fold(rows, held)
+        unread = rows.map { |r| r[:id] }.reject { |id| held[id] }
+        events = unread.empty? ? {} : @journal.of_moves(unread)
+        rows.to_h do |row|
+          before = held[row[:id]]&.last
+          lines = before ? before.events + @journal.after(row[:id], before.events.last&.seq || 0) : events[row[:id]]
+          lines = (lines || []).freeze
+          [row[:id], [[lines.last&.seq || 0, row[:open]], move(row, lines, before&.plan)]]
+        end
+      end
+
+      # A plan never changes once it is stored.
+      def move(row, events, plan)
+        plan ||= Core::Moves::Plans.read(Values.load(row[:plan]))
         Move.new(id: row[:id], name: row[:name], from_account: row[:from_account], to_account: row[:to_account],
-          plan: plan,
-          started_at: Values.time(row[:started_at]), open: row[:open], events: events,
+          plan: plan, started_at: Values.time(row[:started_at]), open: row[:open], events: events,
           state: Core::Moves::State.fold(plan, events)).freeze
       end
     end

@@ -10,10 +10,13 @@ module SteadyMove
       HOLD = 120
       MOST = 2000
 
-      def initialize(db, journal)
+      def initialize(db)
         @db = db
-        @journal = journal
         @looks = db[:looks]
+        prepare(one = @looks.where(move_id: :$id, step: :$step))
+        @held = one.where(held_by: :$holder).prepare(:select, :held_look)
+        @of_move = @looks.where(move_id: :$id).select(:step, :due_at).prepare(:select, :looks_of_move)
+        @standing = db[:moves].where(id: :$id).select(:scheduled_seq, :last_seq, :open).prepare(:select, :standing)
       end
 
       # Ids of moves whose journal has grown since they were last scheduled.
@@ -26,11 +29,12 @@ module SteadyMove
       # move: Store::Moves::Move as it is now. Returns whether it has ended with that.
       def sync(move, now:)
         @db.transaction do
-          row = @db[:moves].where(id: move.id).get(%i[scheduled_seq last_seq open]) or next false
+          row = @standing.call(id: move.id).first or next false
+          seq = row[:scheduled_seq]
           keep_active(move, now)
-          wake(move.id, now) if stirring?(move.id, row[0])
-          ended = row[2] && !move.state.open?
-          mark(move, row[1] == last_of(move) ? row[1] : row[0], ended)
+          wake(move.id, now) if stirring?(move.events, seq)
+          ended = row[:open] && !move.state.open?
+          mark(move, row[:last_seq] == last_of(move) ? row[:last_seq] : seq, ended)
           ended
         end
       end
@@ -47,16 +51,12 @@ module SteadyMove
       # Takes a due step, so that no other runner does it; false where it isn't due or is held.
       def take(id, step, now:, holder:)
         at = now.to_i
-        @looks.where(move_id: id, step: step).where(Sequel.|(Sequel[:due_at] <= at, Sequel[:set_at] > at))
-          .where(Sequel.|({ held_until: nil }, Sequel[:held_until] <= at, Sequel[:held_until] > at + HOLD,
-            { held_by: holder }))
-          .update(held_by: holder, held_until: at + HOLD) == 1
+        @take.call(id: id, step: step, at: at, most: at + HOLD, holder: holder) == 1
       end
 
       # Lets a step go and says when it is due again; attempts counts refusals and silences in a row.
       def look_again(id, step, at:, now:, attempts: 0)
-        @looks.where(move_id: id, step: step)
-          .update(due_at: at.to_i, set_at: now.to_i, attempts: attempts, held_by: nil, held_until: nil)
+        @look_again.call(id: id, step: step, due: at.to_i, now: now.to_i, attempts: attempts)
       end
 
       def attempts(id, step) = @looks.where(move_id: id, step: step).get(:attempts) || 0
@@ -95,9 +95,7 @@ module SteadyMove
       # Does this runner hold the step, and for how long yet? A result that comes after the hold has ended is not
       # written down.
       def holds?(id, step, holder, now: nil)
-        rows = @looks.where(move_id: id, step: step, held_by: holder)
-        rows = rows.where { held_until > now.to_i } if now
-        rows.any?
+        @held.call(id: id, step: step, holder: holder).any? { |row| now.nil? || row[:held_until] > now.to_i }
       end
 
       # {step => Time} of a move's waiting steps; {[move id, step] => Time} of several.
@@ -110,21 +108,34 @@ module SteadyMove
 
       private
 
+      # one: the row of one step, by id and step.
+      def prepare(one)
+        due = Sequel.|(Sequel[:due_at] <= :$at, Sequel[:set_at] > :$at)
+        free = Sequel.|({ held_until: nil }, Sequel[:held_until] <= :$at, Sequel[:held_until] > :$most,
+          { held_by: :$holder })
+        @take = one.where(due).where(free).prepare(:update, :take_step, held_by: :$holder, held_until: :$most)
+        @look_again = one.prepare(:update, :look_again, due_at: :$due, set_at: :$now, attempts: :$attempts,
+          held_by: nil, held_until: nil)
+      end
+
       def last_of(move) = move.events.last&.seq || 0
 
+      # A step that has to be done anew later keeps the pause that it was given.
       def keep_active(move, now)
-        steps = move.state.open? ? move.state.active.map { |s| s.step.id } : []
-        ahead = move.state.open? ? move.state.steps.select { |s| s.phase == "ahead" }.map { |s| s.step.id } : []
-        # A step that has to be done anew later keeps the pause that it was given.
-        @looks.where(move_id: move.id).exclude(step: steps)
-          .exclude(Sequel.&({ step: ahead }, Sequel[:due_at] > now.to_i)).delete
-        rows = steps.map { |s| { move_id: move.id, step: s, due_at: now.to_i, set_at: now.to_i } }
+        there = @of_move.call(id: move.id).to_h { |r| r.values_at(:step, :due_at) }
+        active = move.state.open? ? move.state.active.map { |s| s.step.id } : []
+        gone = (there.keys - active).reject { |id| paused?(move.state, id, there[id], now) }
+        @looks.where(move_id: move.id, step: gone).delete if gone.any?
+        rows = (active - there.keys).map { |s| { move_id: move.id, step: s, due_at: now.to_i, set_at: now.to_i } }
         @looks.insert_conflict.multi_insert(rows) if rows.any?
       end
 
-      def stirring?(id, seq)
-        @journal.since(id, seq).any? do |type, doubtful|
-          Core::Moves::Event::STIRRING.include?(type) || (type == "mail" && !doubtful)
+      def paused?(state, id, due_at, now) = state.open? && due_at > now.to_i && state[id]&.phase == "ahead"
+
+      # Does a line after one, said by a person or come by mail, make the move's steps due?
+      def stirring?(events, seq)
+        events.reverse_each.take_while { |e| e.seq > seq }.any? do |event|
+          Core::Moves::Event::STIRRING.include?(event.type) || (event.type == "mail" && event.data["doubtful"] != true)
         end
       end
 

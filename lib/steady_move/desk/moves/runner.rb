@@ -10,6 +10,8 @@ module SteadyMove
     class Runner
       BACK_OFF = [60, 120, 300, 900, 1800, 3600].freeze
       ROUNDS = 200
+      # So many moves are read, and scheduled in one transaction, at once.
+      BATCH = 100
 
       attr_reader :id, :post
 
@@ -42,7 +44,7 @@ module SteadyMove
         @dispatching.synchronize do
           begun = fetch_post
           follow_journal
-          @app.schedule.due(now: @app.now).each { |due| begun = begin_step(due) || begun }
+          @app.schedule.due(now: @app.now).each_slice(BATCH) { |part| begun = begin_steps(part) || begun }
           begun
         end
       end
@@ -77,9 +79,11 @@ module SteadyMove
 
       # Moves whose journal grew: their active steps are scheduled, those that ended are closed.
       def follow_journal
-        @app.schedule.stirred.each do |id|
-          ended = @app.db.transaction { (move = @app.moves.find(id)) && @app.schedule.sync(move, now: @app.now) }
-          aftermath(id) if ended
+        @app.schedule.stirred.each_slice(BATCH) do |ids|
+          ended = @app.db.transaction do
+            @app.moves.find_all(ids).select { |move| @app.schedule.sync(move, now: @app.now) }
+          end
+          ended.each { |move| aftermath(move.id) }
         end
       end
 
@@ -92,8 +96,13 @@ module SteadyMove
         end
       end
 
-      def begin_step(due)
-        move = @app.moves.find(due.move_id)
+      # Returns whether any was begun.
+      def begin_steps(part)
+        moves = @app.moves.find_all(part.map(&:move_id).uniq).to_h { |m| [m.id, m] }
+        part.map { |due| begin_step(due, moves[due.move_id]) }.any?
+      end
+
+      def begin_step(due, move)
         step = move&.state&.[](due.step)
         return drop(due) && false unless step&.active?
 

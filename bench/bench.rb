@@ -6,10 +6,12 @@ require "net/http"
 require "etc"
 require "zlib"
 require_relative "many_names"
+require_relative "many_moves"
 
 # Prints one row a figure.
 class Bench
   include ManyNames
+  include ManyMoves
 
   NAMES = ["nightboat-saltern.example", "isles-timetable.example"].freeze
 
@@ -35,8 +37,8 @@ class Bench
     printf("%-62<what>s %12<value>s %12<limit>s  %<peer>s\n", what: what, value: value, limit: limit, peer: peer)
   end
 
-  PARTS = %i[first_page api runner waiting judging judging_many fifty_thousand understanding zone_reading
-    front_end].freeze
+  PARTS = %i[first_page scripts api passes waiting idle fold judging judging_many one_change fifty_thousand
+    understanding zone_reading front_end].freeze
 
   # parts: names of PARTS; all where none is given.
   def run(parts) = (parts.empty? ? PARTS : PARTS & parts.map(&:to_sym)).each { |part| public_send(part) }
@@ -49,6 +51,23 @@ class Bench
 
   # bin/demo with nothing missing, until its first page is served.
   def first_page = demo { |_, seconds| row("bin/demo, first page", seconds, "8 s") }
+
+  # Commands for scripts, from nothing to their last line.
+  def scripts
+    Dir.mktmpdir do |folder|
+      { "c.csv" => "a.example,Ab3dEf\n", "d.json" => '{"objectClassName":"domain","ldhName":"a.example"}',
+        "m.eml" => "From: a@reg.test\r\nSubject: a.example\r\n\r\nhello\r\n" }.each do |file, text|
+        File.write(File.join(folder, file), text)
+      end
+      [["expiry", "--expires", "2027-03-01T08:00:00Z", "--landed", "2026-12-01T08:00:00Z"], ["codes", "c.csv"],
+        ["judge", "d.json"], ["read-mail", "m.eml", "--names", "a.example"]].each do |words|
+        command = [File.expand_path("bin/steady-move"), *words]
+        row("bin/steady-move #{words.first}, from start to end", median(5) do
+          system(*command, chdir: folder, out: File::NULL)
+        end, "600 ms")
+      end
+    end
+  end
 
   def page(port)
     Net::HTTP.get_response("127.0.0.1", "/", port).code == "200"
@@ -63,7 +82,7 @@ class Bench
       %w[/api/desk /api/names /api/names/saltern-isles.example /api/moves /api/moves/1 /api/hands /api/post
         /api/rulebook /api/status].each do |path|
         took = Array.new(8) { Thread.new { client(port, path, cookie) } }.flat_map(&:value).sort
-        row("GET #{path}, 48 names, 8 clients, p95", took[(took.size * 0.95).floor], "100 ms")
+        row("GET #{path}, 48 names, 8 clients, p95", took[(took.size * 0.95).floor], "80 ms")
       end
     end
   end
@@ -99,44 +118,6 @@ class Bench
         "Content-Type" => "application/json")
       answer["set-cookie"][/\A[^;]+/]
     end
-  end
-
-  # One pass over 200 moves whose step is due, against practice connections; and one with nothing due.
-  def runner
-    world = BenchWorld.new
-    registry = world.world.registry
-    200.times { |i| add_name(world, registry, i) }
-    row("runner: a pass over 200 moves, each with steps that are due", time { world.runner.pass }, "4 s (looks)")
-    world.app.db[:looks].update(due_at: world.app.now.to_i)
-    row("runner: a pass over 200 moves, each looked at once", time { world.runner.pass }, "4 s")
-    row("runner: a pass over 200 moves, nothing due", median(5) { world.runner.pass }, "2 s")
-    world.close
-  end
-
-  # 500 moves that wait for people and registrars; letters and posts as they pile up.
-  def waiting
-    world = BenchWorld.new(names_at: %w[millrace cobble])
-    500.times do |i|
-      add_name(world, world.world.registry, i, like: i.even? ? "slipway.example" : "isles-weather.example")
-    end
-    row("runner: a first pass over 500 moves done by hand", time { world.runner.pass }, "")
-    row("runner: a pass over 500 moves waiting, nothing due", median(5) { world.runner.pass }, "2 s")
-    hands = SteadyMove::Desk::ManualSteps.new(world.app)
-    row("what is to be done by hand over 500 moves, gathered by place", median(3) { hands.places }, "")
-    letters = SteadyMove::Desk::Letters.new(world.app)
-    row("one letter for 250 names, drafted", median(3) { letters.draft("cobble", by: "bench") }, "")
-    world.close
-  end
-
-  def add_name(world, registry, index, like: "isles-timetable.example")
-    name = "bench#{index}.example"
-    model = registry.find(like)
-    registry.domains.insert(model.except(:statuses, :name_servers, :ds)
-      .merge(name: name, roid: "B#{index}-PRAC", statuses: model[:statuses].to_json,
-        name_servers: '["ns1.lanternroom.example","ns2.lanternroom.example"]', ds: "[]"))
-    SteadyMove::Desk::TakingIn.new(world.app).call(SteadyMove::Desk::TakingIn.words(name),
-      world.app.accounts.find(model[:sponsor]), by: "bench")
-    world.start(name, to: "orlop")
   end
 
   def judging

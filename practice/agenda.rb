@@ -9,13 +9,19 @@ module Practice
 
     def initialize(db)
       @rows = db[:agenda]
+      open = @rows.where(done: false)
+      @first_due = open.where(Sequel[:at] <= :$by).order(:at, :id).limit(1).prepare(:select, :practice_first_due)
+      kinds = open.where(kind: :$kind).order(:at, :id)
+      @coming = kinds.prepare(:select, :practice_coming)
+      @coming_for = kinds.where(Sequel.lit("json_extract(payload, '$.name')") => :$name)
+                         .prepare(:select, :practice_coming_for)
     end
 
     def add(at, kind, payload) = @rows.insert(at: at.to_i, kind: kind, payload: payload.to_json)
 
     # The first item that is due by `time`, or nil.
     def first_due(time)
-      row = @rows.where(done: false).where { at <= time.to_i }.order(:at, :id).first
+      row = @first_due.call(by: time.to_i).first
       row && item(row)
     end
 
@@ -27,8 +33,12 @@ module Practice
 
     def finish(item) = @rows.where(id: item.id).update(done: true)
 
-    # Items of a kind still to come, e.g. a registrar's updates that it has taken but not passed on.
-    def coming(kind) = @rows.where(done: false, kind: kind).order(:at, :id).all.map { |r| item(r) }
+    # Items of a kind still to come, e.g. a registrar's updates that it has taken but not passed on; those of one
+    # name where it is given.
+    def coming(kind, name: nil)
+      rows = name ? @coming_for.call(kind: kind, name: name) : @coming.call(kind: kind)
+      rows.map { |r| item(r) }
+    end
 
     private
 

@@ -73,6 +73,9 @@ module Practice
         Integer :at
         Integer :code
       end
+      db.run "CREATE INDEX IF NOT EXISTS agenda_open ON agenda(at, id) WHERE done = 0"
+      db.run "CREATE INDEX IF NOT EXISTS agenda_kinds ON agenda(kind, at, id) WHERE done = 0"
+      db.run "CREATE INDEX IF NOT EXISTS agenda_names ON agenda(kind, json_extract(payload, '$.name')) WHERE done = 0"
       db.create_table?(:zones) do
         String :host
         String :origin

@@ -151,7 +151,7 @@ module Practice
     end
 
     def waiting(kind, name)
-      @agenda.coming(kind).select { |i| i.payload["name"] == name && i.payload["registrar"] == id }
+      @agenda.coming(kind, name: name).select { |i| i.payload["registrar"] == id }
     end
 
     def taken(item)

@@ -14,6 +14,7 @@ module Practice
       @lock = Monitor.new
       @db = Database.open(File.join(folder, "practice.sqlite3"))
       @scenario = scenario
+      @faults = @db[:faults].select_hash(:id, :detail).freeze
       @clock = Clock.new(@db, start: scenario.start, rate: rate)
       @agenda = Agenda.new(@db)
       @random = Random.new(scenario.seed + 1)
@@ -93,14 +94,16 @@ module Practice
         key: request.key, at: now.to_i, code: code)
     end
 
-    def faults = @db[:faults].select_hash(:id, :detail)
-    def fault(id) = @db[:faults].where(id: id).get(:detail)
-    def fault?(id) = !fault(id).nil?
+    attr_reader :faults
 
-    # Switches a fault on (detail: text or true) or off (nil).
+    def fault(id) = @faults[id]
+    def fault?(id) = @faults.key?(id)
+
+    # Switches a fault on (detail: text or true) or off (nil); a restart forgets none.
     def set_fault(id, detail)
       rows = @db[:faults]
       detail ? rows.insert_conflict(:replace).insert(id: id, detail: detail.to_s) : rows.where(id: id).delete
+      @faults = rows.select_hash(:id, :detail).freeze
     end
 
     # Changes a domain behind everyone's back, as a registry's staff could: for practising and for tests.

@@ -9,12 +9,15 @@ class BenchWorld
   attr_reader :desk, :folder, :world
 
   # timeout: seconds that the desk waits for the outside.
-  # names_at: registrars whose names are there; nil for the whole portfolio.
-  def initialize(timeout: 15, names_at: %w[tarnbeck])
+  # names_at: registrars whose names are there; nil for the whole portfolio. apart: the world's servers run in a
+  # process of their own, as they do in the demo, so that they take no time from the desk.
+  def initialize(timeout: 15, names_at: %w[tarnbeck], apart: false)
     scenario = Practice::Scenario.demo(names_at: names_at)
     @folder = Dir.mktmpdir("steady-move-test", File.writable?("/dev/shm") ? "/dev/shm" : nil)
     FileUtils.mkdir_p(world_folder = File.join(@folder, "world"))
-    @world = Practice::Main.new(world_folder, rate: 0, scenario: scenario).tap(&:start).world
+    main = Practice::Main.new(world_folder, rate: 0, scenario: scenario)
+    @world = main.world
+    apart ? start_apart(world_folder) : main.start
     endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))
     @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4,
       timeout: timeout, scenario: scenario)
@@ -45,6 +48,17 @@ class BenchWorld
 
   def close
     app.close
+    @apart&.then { |pid| Process.kill("TERM", pid) && Process.wait(pid) }
     FileUtils.rm_rf(folder)
+  end
+
+  private
+
+  def start_apart(world_folder)
+    reader, writer = IO.pipe
+    @apart = Process.spawn("ruby", File.expand_path("../../practice/main.rb", __dir__), "--data", world_folder,
+      "--rate", "0", out: writer)
+    writer.close
+    reader.gets or raise "the practice world did not start"
   end
 end

@@ -5,14 +5,18 @@ require "monitor"
 module SteadyMove
   module Desk
     # Workers by connection: what waits for one registrar keeps nobody else waiting. A worker lives as long as it has
-    # work.
+    # work. What goes over one session still goes one by one; meanwhile another worker writes down what came of it.
     class Lanes
+      # Workers of one lane.
+      WIDTH = 3
+
       # on_error: called with what escaped from a piece of work; on_done: after each, so that what follows from it is
       # begun.
       def initialize(on_error: nil, on_done: nil)
         @on_error = on_error
         @on_done = on_done
-        @lanes = {}
+        @queues = {}
+        @workers = Hash.new(0)
         @in_hand = {}
         @error = nil
         @monitor = Monitor.new
@@ -25,9 +29,8 @@ module SteadyMove
           next false if @in_hand.key?(key)
 
           @in_hand[key] = lane
-          queue = (@lanes[lane] ||= [])
-          queue << [key, work]
-          open_lane(lane, queue) if queue.size == 1
+          (@queues[lane] ||= []) << [key, work]
+          open_lane(lane) if @workers[lane] < WIDTH
           true
         end
       end
@@ -48,19 +51,28 @@ module SteadyMove
 
       private
 
-      # The first of a queue stays in it while it is done, so that a lane with work is known by its queue.
-      def open_lane(lane, queue)
+      def open_lane(lane)
+        @workers[lane] += 1
         Thread.new do
           Thread.current.name = "lane #{lane}"
-          while (key, work = @monitor.synchronize { queue.first })
+          while (key, work = take(lane))
             run(work)
             @monitor.synchronize do
-              queue.shift
-              @lanes.delete(lane) if queue.empty?
               @in_hand.delete(key)
               @changed.broadcast
             end
             run(@on_done) if @on_done
+          end
+        end
+      end
+
+      # The next piece of work; where there is none the worker goes.
+      def take(lane)
+        @monitor.synchronize do
+          @queues[lane]&.shift || begin
+            @workers[lane] -= 1
+            @queues.delete(lane) if @workers[lane].zero?
+            nil
           end
         end
       end

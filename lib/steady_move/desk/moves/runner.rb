@@ -167,14 +167,14 @@ module SteadyMove
       # A result is written down only while the step is still held; with it what is to be done next is scheduled.
       def report(move, step, outcome)
         ended = @app.db.transaction do
-          next unless @app.schedule.holds?(move.id, step, @id)
+          next unless @app.schedule.holds?(move.id, step, @id) && write(move, step, outcome)
 
-          write(move, step, outcome)
           @app.schedule.sync(@app.moves.find(move.id), now: @app.now)
         end
         aftermath(move.id) if ended
       end
 
+      # Returns whether the journal has grown with it.
       def write(move, step, outcome)
         case outcome.kind
         when "done" then finish(move, step, outcome)
@@ -186,11 +186,10 @@ module SteadyMove
 
       def finish(move, step, outcome)
         note(move, step, "done", outcome)
-        return unless move.state[step].step.mark?(:settles)
+        return true unless move.state[step].step.mark?(:settles)
 
         @app.journal.add("settled", at: @app.now, says: Words.phrase("journal.settled", name: move.name), by: "desk",
-          move_id: move.id,
-          name: move.name)
+          move_id: move.id, name: move.name)
       end
 
       # Waiting and problems are written down once, and again only when they say something new.
@@ -199,7 +198,7 @@ module SteadyMove
         attempts = problem ? @app.schedule.attempts(move.id, step) + 1 : 0
         look_at = outcome.look_at || back_off(attempts)
         @app.schedule.look_again(move.id, step, at: look_at, now: @app.now, attempts: attempts)
-        note(move, step, outcome.kind, outcome, "yours" => outcome.yours) unless said_already?(move, step, outcome)
+        said_already?(move, step, outcome) ? false : note(move, step, outcome.kind, outcome, "yours" => outcome.yours)
       end
 
       def said_already?(move, step, outcome)
@@ -217,8 +216,7 @@ module SteadyMove
 
       def note(move, step, type, outcome, data = {})
         @app.journal.add(type, at: @app.now, says: outcome.says, by: "desk", move_id: move.id, name: move.name,
-          step: step,
-          evidence: outcome.evidence, data: outcome.data.merge(data.compact))
+          step: step, evidence: outcome.evidence, data: outcome.data.merge(data.compact))
       end
     end
   end

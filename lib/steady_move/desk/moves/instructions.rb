@@ -19,6 +19,12 @@ module SteadyMove
         Contacts.address(names.facts(move.name), role)
       end
 
+      # What is put into a step's title and sentence. The contact is looked up only where the text speaks of it.
+      def words(move)
+        MoveWords.of(move.plan, @app.accounts)
+                 .merge(contact: ->(*) { contact(move) || Words.say("common.its_contact") })
+      end
+
       # step_state: of a step by hand. Returns a Hand, or nil where the desk does it itself.
       def of(move, step_state)
         step = step_state.step
@@ -61,7 +67,7 @@ module SteadyMove
       def does(move, step)
         return Words.say("by_hand.write") if step.by_letter?
 
-        words = MoveWords.of(move.plan, @app.accounts).merge(contact: contact(move) || Words.say("common.its_contact"))
+        words = words(move)
         Words.maybe("steps.#{step.id}.hand_by.#{step.way}", **words) || Words.say("steps.#{step.id}.hand", **words)
       end
 

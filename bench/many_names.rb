@@ -36,8 +36,8 @@ module ManyNames
     now = NOW.to_i
     count.times do |i|
       name = SteadyMove::Core::Names::DomainName.known("bench#{i}.example", "bench#{i}.example")
-      outline = SteadyMove::Core::Readiness::Judge.judge(book, name,
-        SteadyMove::Core::Readiness::Facts.ruled(values(random))).outline
+      facts = SteadyMove::Core::Readiness::Facts.ruled(values(random))
+      outline = SteadyMove::Core::Readiness::Judge.outline(book, name, facts)
       [outline.gate(now), outline.windows(now, now + (400 * DAY)), outline.soft(now, now + (400 * DAY))]
     end
   end

@@ -24,7 +24,8 @@ class IntervalsTest < Minitest::Test
           a <= t && t < b
         }, "#{t} out of #{list} in #{from}…#{to}"
       end
-      assert_equal [to - from, 0].max, I.total(open) + I.total(I.clip(union, from, to)), list.inspect
+      assert_equal [to - from, 0].max, I.total(open) + (from...to).count { |t| union.any? { |a, b| a <= t && t < b } },
+        list.inspect
     end
   end
 

@@ -66,7 +66,8 @@ class OutlineTest < Minitest::Test
       others = random_spans(random)
       gone = %w[rule-0 rule-2 rule-4]
       others.select! { |s| gone.include?(s.rule) }
-      made = R::Outline.of(spans).with(others, instead_of: gone)
+      flat = others.each_with_object([]) { |s, list| R::Outline.add(list, s.entry, s.from, s.to, s.effect) }
+      made = R::Outline.of(spans).with(flat, instead_of: gone)
       whole = R::Outline.of(spans.reject { |s| gone.include?(s.rule) } + others)
       (0..30).each { |t| assert_equal whole.gate(t), made.gate(t) }
       assert_equal whole.windows(0, 30), made.windows(0, 30)

@@ -19,10 +19,10 @@ module SteadyMove
 
       # Calendar years; 29 February becomes 28 February in a common year.
       def add_years(time, years)
-        year = time.year + years
+        sec, min, hour, day, month, year = time.to_a
+        year += years
         leap = (year % 4).zero? && (year % 100 != 0 || (year % 400).zero?)
-        day = time.month == 2 && time.day == 29 && !leap ? 28 : time.day
-        Time.utc(year, time.month, day, time.hour, time.min, time.sec)
+        Time.utc(year, month, month == 2 && day == 29 && !leap ? 28 : day, hour, min, sec)
       end
     end
   end

@@ -76,7 +76,7 @@ module SteadyMove
         end
 
         # Everything behind the first dot, in A-label form.
-        def suffix = ascii.partition(".").last
+        def suffix = ascii[(ascii.index(".") + 1)..]
         # Does it lie under this suffix (A-label form)?
         def under?(suffix) = ascii.end_with?(".#{suffix}")
         def to_s = ascii

@@ -67,6 +67,7 @@ module SteadyMove
         attr_reader :values
 
         def known?(key) = @values.key?(key)
+
         def about(key) = @by_key.fetch(key, [])
         def keys = @values.keys
         def all = @by_key.values.flatten

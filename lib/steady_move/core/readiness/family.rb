@@ -23,7 +23,7 @@ module SteadyMove
         # P90 of a whole move in seconds.
         def p90 = Forecast::Triangular.quantile(*move_hours, 0.9).*(3600).ceil
 
-        # [[Entry, Rule]] in the order in which they are judged. Rules that only look at the destination or at what a
+        # [[Entry, Rule, its asked, its first need, its other needs or nil, does a rule rest on it]] in the order in which they are judged. Rules that only look at the destination or at what a
         # person found out hold for every family.
         def judged_by = @judged_by
         def source_of(value) = (sources || {}).fetch(value, source)
@@ -48,9 +48,12 @@ module SteadyMove
           @late_by = p90 + (3 * 86_400)
           all = Rules.all
           order = all.keys
-          @judged_by = rules.sort_by do |id|
-            order.index(id)
-          end.map { |id| [lines.fetch(id), all.fetch(id)].freeze }.freeze
+          watched = all.values.flat_map(&:rests_on)
+          @judged_by = rules.sort_by { |id| order.index(id) }.map do |id|
+            rule = all.fetch(id)
+            need, *more = rule.needs
+            [lines.fetch(id), rule, rule.asked, need, more.any? ? more : nil, watched.include?(id)].freeze
+          end.freeze
         end
       end
     end

@@ -10,36 +10,34 @@ module SteadyMove
 
         # Overlapping and touching intervals become one; the result is sorted and free of overlap.
         def union(intervals)
-          intervals.select { |from, to| from < to }.sort.each_with_object([]) do |(from, to), out|
-            last = out.last
+          return [] if intervals.empty?
+
+          out = []
+          last = nil
+          intervals.sort.each do |from, to|
+            next unless from < to
+
             if last && from <= last[1]
               last[1] = to if to > last[1]
             else
-              out << [from, to]
+              out << (last = [from, to])
             end
           end
+          out
         end
 
         # What of [from, to) no interval covers.
         def complement(intervals, from, to)
           open = []
-          union(intervals).each do |a, b|
+          (intervals.size < 2 ? intervals : union(intervals)).each do |a, b|
             break if a >= to
+            next if a >= b
 
             open << [from, a] if a > from
             from = b if b > from
           end
           open << [from, to] if from < to
           open
-        end
-
-        # The parts within [from, to), overlaps kept apart.
-        def clip(intervals, from, to)
-          intervals.filter_map do |a, b|
-            a = from if a < from
-            b = to if b > to
-            [a, b] if a < b
-          end
         end
 
         # Seconds covered.

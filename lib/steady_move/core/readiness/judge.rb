@@ -12,13 +12,21 @@ module SteadyMove
         # rulebook: Rulebook; name: DomainName; facts: Facts; destination: Destination or nil. Returns a Judgement.
         def judge(rulebook, name, facts, destination: nil)
           family = rulebook.family_of(name) or return unserved(rulebook, name, facts)
-          about = Circumstances.new(name, family, destination, found = [])
-          family.judged_by.each do |entry, rule|
-            apply(entry, rule, facts, about, found)
-            break if facts[:registered] == false && found.any? # nothing more to say of a name that isn't there
-          end
+          found = []
+          about = Circumstances.new(name, family, destination, [])
+          apply(family.judged_by, facts, about) { |*span| found << Span.new(*span) }
           expires = facts[:expires_at]
           Judgement.new(found, family, facts, expires && family.latest_start(expires.to_i))
+        end
+
+        # The same, of which only the outline is wanted: for judging many names.
+        def outline(rulebook, name, facts)
+          family = rulebook.family_of(name) or return unserved(rulebook, name, facts).outline
+          flat = []
+          apply(family.judged_by, facts, Circumstances.new(name, family, nil, [])) do |entry, from, to, effect, _|
+            Outline.add(flat, entry, from, to, effect)
+          end
+          Outline.new(flat.freeze)
         end
 
         # An outline judged without a destination, for a destination: only the rules that look at one are judged anew.
@@ -27,27 +35,38 @@ module SteadyMove
           family = rulebook.family_of(name) or return outline
           return outline if facts[:registered] == false
 
-          about = Circumstances.new(name, family, destination, found = [])
-          rules = family.judged_by.select { |_, rule| rule.towards? }
-          rules.each { |entry, rule| apply(entry, rule, facts, about, found) }
-          outline.with(found, instead_of: rules.map { |entry, _| entry.id })
+          rows = family.judged_by.select { |_, rule| rule.towards? }
+          flat = []
+          apply(rows, facts, Circumstances.new(name, family, destination, [])) do |entry, from, to, effect, _|
+            Outline.add(flat, entry, from, to, effect)
+          end
+          outline.with(flat, instead_of: rows.map { |entry, _| entry.id })
         end
 
-        def apply(entry, rule, facts, about, found)
-          return if rule.asked && !rule.asked.call(about)
+        # rows: Family#judged_by. Yields (entry, from, to, effect, told) for each stretch in which a rule hits.
+        def apply(rows, facts, about)
+          absent = facts[:registered] == false
+          values = facts.values
+          rows.each do |entry, rule, asked, need, more, watched|
+            next if asked && !asked.call(about)
 
-          return unknown(entry, rule, facts, found) unless rule.needs.all? { |key| facts.known?(key) }
+            known = need.nil? || (values.key?(need) && (more.nil? || more.all? { |key| values.key?(key) }))
+            spans = known ? rule.spans.call(facts, entry, about) : unknown(rule.needs, facts)
+            next unless spans
 
-          spans = rule.spans.call(facts, entry, about) or return
-          spans.each do |from, to, effect, values|
-            found << Span.new(entry, from, to, effect || entry.effect, values) if from < to
+            i = 0
+            while (from, to, effect, told = spans[i])
+              yield entry, from, to, effect || entry.effect, told if from < to
+              i += 1
+            end
+            about.hits << entry.id if watched && spans.any? { |_, _, effect, _| effect != "unknown" }
+            break if absent && !spans.empty? # nothing more to say of a name that isn't there
           end
         end
 
-        def unknown(entry, rule, facts, found)
-          found << Span.new(entry, Rules::ALWAYS, Rules::EVER, "unknown", { lacks: rule.needs.reject do |key|
-            facts.known?(key)
-          end })
+        def unknown(needs, facts)
+          lacks = needs.reject { |key| facts.known?(key) }
+          [[Rules::ALWAYS, Rules::EVER, "unknown", { lacks: lacks }]]
         end
 
         def unserved(rulebook, name, facts)

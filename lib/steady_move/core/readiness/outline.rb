@@ -9,24 +9,26 @@ module SteadyMove
         # What the list needs of a verdict. kind: clear, fix, wait or barred; clears_at: seconds or nil.
         Gate = Struct.new(:kind, :clears_at, :fixes, :rests_on_less)
         EVER = Float::INFINITY
-        MOVING = %w[bar wait fix unknown].freeze
+        MOVING = %w[bar wait fix unknown].to_h { |effect| [effect, true] }.freeze
 
-        def self.of(spans) = new(flat(spans).freeze)
-
-        # Spans as one flat list: from, to (seconds), effect, soft, rule, for each that moves the verdict.
-        def self.flat(spans)
-          spans.each_with_object([]) do |s, out|
-            out.push(s.from, s.to, s.effect, s.entry.soft, s.rule) if MOVING.include?(s.effect) || s.entry.soft
-          end
+        def self.of(spans)
+          flat = []
+          spans.each { |s| add(flat, s.entry, s.from, s.to, s.effect) }
+          new(flat.freeze)
         end
 
-        # This outline with other spans for some rules.
-        def with(spans, instead_of:)
+        # Adds a stretch to a flat list, where it moves the verdict or is soft.
+        def self.add(flat, entry, from, to, effect)
+          soft = entry.soft
+          flat.push(from, to, effect, soft, entry.id) if soft || MOVING.key?(effect)
+        end
+
+        # This outline with other stretches (flat) for some rules.
+        def with(fresh, instead_of:)
           kept = []
           each do |from, to, effect, soft, rule|
             kept.push(from, to, effect, soft, rule) unless instead_of.include?(rule)
           end
-          fresh = self.class.flat(spans)
           kept.concat(fresh) == @flat ? self : self.class.new(kept.freeze)
         end
 
@@ -72,17 +74,21 @@ module SteadyMove
         # Open windows within [from, to): what no bar or wait covers.
         def windows(from, to)
           closed = []
-          each do |a, b, effect, _|
-            closed << [a, b] if %w[bar wait].include?(effect)
-          end
+          each { |a, b, effect, _| closed << [a, b] if a < to && b > from && (effect == "bar" || effect == "wait") }
           Intervals.complement(closed, from, to)
         end
 
         # Soft stretches within [from, to): a move may start there, and had better not.
         def soft(from, to)
           soft = []
-          each { |a, b, effect, is| soft << [a, b] if is && effect != "bar" && effect != "wait" && effect != "unknown" }
-          Intervals.union(Intervals.clip(soft, from, to))
+          each do |a, b, effect, is|
+            next unless is && a < to && b > from
+
+            next if effect == "bar" || effect == "wait" || effect == "unknown"
+
+            soft << [a < from ? from : a, b > to ? to : b]
+          end
+          Intervals.union(soft)
         end
 
         # Is there an open instant within [from, to)?
@@ -116,15 +122,23 @@ module SteadyMove
         end
 
         def each
+          flat = @flat
+          size = flat.size
           i = 0
-          while i < @flat.size
-            yield @flat[i], @flat[i + 1], @flat[i + 2], @flat[i + 3], @flat[i + 4]
+          while i < size
+            yield flat[i], flat[i + 1], flat[i + 2], flat[i + 3], flat[i + 4]
             i += 5
           end
         end
 
         def each_at(at)
-          each { |from, to, effect, _| yield effect, to if from <= at && at < to }
+          flat = @flat
+          size = flat.size
+          i = 0
+          while i < size
+            yield flat[i + 2], flat[i + 1] if flat[i] <= at && at < flat[i + 1]
+            i += 5
+          end
         end
       end
     end

@@ -115,12 +115,15 @@ module SteadyMove
         name = Core::Names::DomainName.known(row[:name], row[:unicode] == row[:name] ? row[:name] : row[:unicode])
         merged, contradicting = Core::Readiness::Facts.merged(said)
         facts = context[:own].add(row, merged)
-        judgement = Core::Readiness::Judge.judge(context[:rulebook], name, facts)
+        outline = Core::Readiness::Judge.outline(context[:rulebook], name, facts)
         Entry.new(name.ascii, name.unicode, share(name.suffix), share(row[:account_id]), facts[:expires_at]&.to_i,
           locked(facts),
-          share(facts[:name_servers] || []), share(facts[:dns_host]), seen, judgement.outline,
-          judgement.latest_safe_start,
-          context[:moves][row[:name]], contradicting, towards(facts)).freeze
+          share(facts[:name_servers] || []), share(facts[:dns_host]), seen, outline,
+          latest_start(context[:rulebook].family_of(name), facts), context[:moves][row[:name]], contradicting, towards(facts)).freeze
+      end
+
+      def latest_start(family, facts)
+        family && facts.known?(:expires_at) && facts[:expires_at] ? family.latest_start(facts[:expires_at].to_i) : nil
       end
 
       def locked(facts) = facts.known?(:statuses) ? facts.statuses.include?(Core::Names::Statuses::LOCK) : nil

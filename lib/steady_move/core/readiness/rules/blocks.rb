@@ -7,9 +7,9 @@ module SteadyMove
         # Blocks that an event starts and that time ends (24-hour days from the event's instant, half open).
         module Blocks
           # The block of entry.params["days"] days from an instant.
-          def self.after(instant, entry, effect: nil, **values)
+          def self.after(instant, entry, effect = nil)
             days = entry.params.fetch("days")
-            [[ALWAYS, instant.to_i + (days * DAY), effect, { since: instant, days: days, **values }]]
+            [[ALWAYS, instant.to_i + (days * DAY), effect, { since: instant, days: days }]]
           end
 
           NEW_NAME = Rule.of(:created_at) { |facts, entry, _| facts[:created_at] && after(facts[:created_at], entry) }
@@ -19,7 +19,7 @@ module SteadyMove
           RECENT_MOVE = Rule.of(:created_at, towards: %i[transferred_at came_from]) do |facts, entry, about|
             moved = facts[:transferred_at] or next
             back = about.destination && facts[:came_from] && facts[:came_from] == about.destination.registrar
-            after(moved, entry, effect: ("caution" if back))
+            after(moved, entry, ("caution" if back))
           end
 
           REGISTRANT_CHANGE = Rule.of(:registrant_changed_at) do |facts, entry, _|

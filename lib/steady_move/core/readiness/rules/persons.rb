@@ -37,17 +37,20 @@ module SteadyMove
           end
 
           CONTACT_ON_NAME = Rule.of(:registrant_email) do |facts, _, about|
-            domain = facts[:registrant_email].to_s.downcase.rpartition("@").last
+            email = facts[:registrant_email].to_s
+            domain = email[((email.rindex("@") || -1) + 1)..].downcase
             next if domain.empty?
 
-            own = domain == about.name.ascii || domain.end_with?(".#{about.name.ascii}")
-            Rules.standing({ email: facts[:registrant_email] }) if own || Array(facts[:same_zone]).include?(domain)
+            own = about.name.ascii
+            within = domain.end_with?(own) && (domain.size == own.size || domain[-own.size - 1] == ".")
+            Rules.standing({ email: email }) if within || facts[:same_zone]&.include?(domain)
           end
 
           # The registrant's own address is the trouble, and changing it starts a block of its own.
           CONTACT_TRAP = Rule.of(:registrant_email, rests_on: %w[contact-unreachable]) do |facts, entry, about|
+            next if facts[:change_opted_out] || !about.hits.include?("contact-unreachable")
+
             own = facts[:registrant_email]
-            next if !about.hit?("contact-unreachable") || facts[:change_opted_out]
             next if decider(facts, about.family).first != own || !about.family.rules.include?("registrant-change")
 
             Rules.standing({ email: own, days: entry.params.fetch("days") })

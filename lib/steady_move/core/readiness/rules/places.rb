@@ -27,7 +27,7 @@ module SteadyMove
 
           # DS at the registry, and the name servers will change, because they leave.
           SIGNED = Rule.of(:signed, rests_on: %w[dns-leaves]) do |facts, _, about|
-            Rules.standing if facts[:signed] && about.hit?("dns-leaves")
+            Rules.standing if facts[:signed] && about.hits.include?("dns-leaves")
           end
 
           HOST_OBJECTS = Rule.of do |facts, _, _|

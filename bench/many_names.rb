@@ -44,11 +44,10 @@ module ManyNames
 
   def fifty_thousand
     Dir.mktmpdir do |folder|
-      fill(folder)
+      fill(folder, 50_000)
+      serve(folder) { |port, _| first_answer(port, "/api/names, 50,000 names: the very first answer") }
       serve(folder) do |port, pid|
-        cookie = sign_in(port, EMAIL, PASSWORD)
-        first = time { wait_for(port, "/api/names", cookie) }
-        row("/api/names, 50,000 names: the first answer after a start", first, "1.5 s")
+        cookie = first_answer(port, "/api/names, 50,000 names: the first answer after a start", "1.5 s")
         questions(port, cookie)
         row("what-if date over 50,000 names: the first answer", time do
           wait_for(port, "/api/names?at=2027-09-01T08:00:00Z", cookie)
@@ -63,7 +62,34 @@ module ManyNames
     end
   end
 
-  def fill(folder)
+  def first_answer(port, what, limit = "")
+    cookie = sign_in(port, EMAIL, PASSWORD)
+    row(what, time { wait_for(port, "/api/names", cookie) }, limit)
+    cookie
+  end
+
+  # One name among 100,000 changes; until the list, sorted and with its counts, shows it.
+  def one_change
+    Dir.mktmpdir do |folder|
+      app = fill(folder, 100_000, close: false)
+      titles = SteadyMove::Desk::NamesQuery.titles(app.accounts.all.to_h { |a| [a.id, a] })
+      list = lambda do
+        at = Time.at(NOW.to_i).utc
+        found = app.portfolio.snapshots(at: at, now: at, patience: 600)
+        SteadyMove::Desk::NamesQuery.new({ sort: "expiry" }, titles).call(*found)
+      end
+      list.call
+      took = Array.new(9) do |i|
+        fact = SteadyMove::Core::Readiness::Fact.new(key: :paid, value: false, source: :hand, seen_at: NOW, ref: nil)
+        app.names.learn(format("name-%05d.example", i * 9_999), [fact])
+        time { list.call }
+      end
+      row("one name among 100,000 changes, until the list shows it", took.sort[4], "200 ms")
+      app.close
+    end
+  end
+
+  def fill(folder, count, close: true)
     config = SteadyMove::Desk::Config.new({ "data" => folder })
     app = SteadyMove::Desk::App.new(config, clock: SteadyMove::Desk::SystemClock.new)
     SteadyMove::Desk::People.new(app, cost: 4).put(EMAIL, PASSWORD, role: "administrator")
@@ -74,13 +100,13 @@ module ManyNames
         sender_domains: []))
     end
     random = Random.new(2)
-    Array.new(50_000) { |i| format("name-%05d.example", i) }.each_slice(2_000) do |names|
+    Array.new(count) { |i| format("name-%05d.example", i) }.each_slice(2_000) do |names|
       app.db[:names].multi_insert(names.map do |n|
         { name: n, unicode: n, account_id: accounts.sample(random: random), taken_at: 0 }
       end)
       app.db[:sightings].multi_insert(names.flat_map { |n| sightings(n, random) })
     end
-    app.close
+    close ? app.close : app
   end
 
   def sightings(name, random)

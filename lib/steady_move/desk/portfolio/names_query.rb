@@ -34,7 +34,7 @@ module SteadyMove
       def call(snapshot, was)
         sorted = snapshot.sorted(@column, @titles)
         sorted = sorted.reverse if @down
-        kept = sorted.select { |e| keep?(e, snapshot, was) }
+        kept = narrowed? ? sorted.select { |e| keep?(e, snapshot, was) } : sorted
         kept, groups = grouped(kept, snapshot)
         Found.new(rows: kept[@given.fetch(:offset, 0), @given.fetch(:limit, 100)] || [], total: kept.size,
           groups: groups,
@@ -42,6 +42,11 @@ module SteadyMove
       end
 
       private
+
+      FILTERS = %i[names q gate account suffix within changed].freeze
+      private_constant :FILTERS
+
+      def narrowed? = FILTERS.any? { |filter| @given[filter] && @given[filter] != "" }
 
       def keep?(entry, snapshot, was)
         here?(entry) && stands?(entry, snapshot, was) && @words.all? { |w| speaks_of?(entry, w) }

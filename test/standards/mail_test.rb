@@ -153,7 +153,7 @@ class MailStandardsTest < Minitest::Test
   PYTHON
 
   def test_letters_and_links_are_read_alike_by_python
-    draft = Core::Letters::Writer.write(to: "help@cobblekeel.example", title: "Cobble & Keel", login: "old+1",
+    draft = SteadyMove::Desk::Correspondence.write(to: "help@cobblekeel.example", title: "Cobble & Keel", login: "old+1",
       writer: "Zoë", reference: "SM-0001-abcd", parts: [["unlock", %w[a.example b.example], []], ["code",
         %w[a.example], []]])
     raw = Mail::Eml.write(from: "names@saltern-office.example", to: draft.to, subject: draft.subject, text: draft.text,

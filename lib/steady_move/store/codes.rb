@@ -60,7 +60,7 @@ module SteadyMove
       def held(name = nil)
         rows = @db[:codes].exclude(state: "wiped")
         rows = rows.where(name: name) if name
-        rows.order(:id).select_map(%i[name received_at state]).to_h { |n, at, state| [n, [at, state]] }
+        rows.order(:name, :id).select_map(%i[name received_at state]).to_h { |n, at, state| [n, [at, state]] }
       end
 
       def state_of(move_id) = @db[:codes].where(move_id: move_id).reverse(:id).get(:state)

@@ -8,6 +8,7 @@ module SteadyMove
       MOST = 200
 
       def initialize(db, safe)
+        @db = db
         @rows = db[:messages]
         @safe = safe
       end
@@ -41,11 +42,11 @@ module SteadyMove
       def page(after: nil, limit: 100, kinds: nil)
         rows = newest.limit([limit, MOST].min)
         rows = rows.where(Sequel.lit("(coalesce(at, 0), uid) < (?, ?)", *after)) if after
-        rows = rows.where(kind: kinds) if kinds
+        rows = rows.where(kind: kinds).from(Sequel.lit("messages INDEXED BY messages_kind")) if kinds
         rows.map { |r| one(r) }
       end
 
-      def count = @rows.count
+      def count = @db[:stamps].where(key: "messages").get(:count)
       def find(uid) = (row = @rows.where(uid: uid).first) && one(row)
 
       # What a message answers, where a person put that one right.

@@ -14,6 +14,7 @@ module SteadyMove
       # Folded moves kept in memory; the ones that were asked for least lately go.
       KEPT = 2000
       MOST = 500
+      LATELY = 200
 
       def initialize(db, journal)
         @db = db
@@ -63,7 +64,8 @@ module SteadyMove
       def page(before: nil, limit: 50, turn: nil, open: nil, account: nil, words: nil)
         rows = @db[:moves].reverse(:id).limit([limit, MOST].min)
         rows = rows.where { id < before } if before
-        rows = rows.where({ open: open, turn: turn }.compact) if turn || !open.nil?
+        open = true if turn # what is over is nobody's turn
+        rows = rows.where({ open: open, turn: turn }.compact) unless open.nil?
         rows = rows.where(Sequel.|({ from_account: account }, { to_account: account })) if account
         rows = rows.where(Sequel[:name].like("%#{@db[:moves].escape_like(words)}%")) if words
         load(rows)
@@ -89,9 +91,9 @@ module SteadyMove
         rows.order(:id).select_hash(%i[name to_account], :from_account)
       end
 
-      # The account that most moves went to; nil where there were none.
+      # The account that most of the last moves went to; nil where there were none.
       def usual_destination
-        @db[:moves].group(:to_account).order(Sequel.desc(Sequel.function(:count).*)).get(:to_account)
+        @db[:moves].reverse(:id).limit(LATELY).select_map(:to_account).tally.max_by(&:last)&.first
       end
 
       def close(id) = @db[:moves].where(id: id).update(open: false)

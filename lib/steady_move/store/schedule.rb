@@ -43,8 +43,8 @@ module SteadyMove
       def due(now:)
         at = now.to_i
         free = Sequel.|({ held_until: nil }, Sequel[:held_until] <= at, Sequel[:held_until] > at + HOLD)
-        [@looks.where { due_at <= at }, @looks.where { set_at > at }]
-          .flat_map { |rows| rows.where(free).order(:due_at).limit(MOST).select_map(%i[move_id step]) }.uniq
+        [@looks.where { due_at <= at }.order(:due_at), @looks.where { set_at > at }.order(:set_at)]
+          .flat_map { |rows| rows.where(free).limit(MOST).select_map(%i[move_id step]) }.uniq
           .map { |id, step| Due.new(move_id: id, step: step).freeze }
       end
 

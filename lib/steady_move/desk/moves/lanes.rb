@@ -17,13 +17,15 @@ module SteadyMove
         @on_done = on_done
         @queues = {}
         @workers = Hash.new(0)
+        @busy = Set.new
         @in_hand = {}
         @error = nil
         @monitor = Monitor.new
         @changed = @monitor.new_cond
       end
 
-      # Puts work into a lane, unless the same (by key) is in hand already. Returns whether it was put there.
+      # Puts work into a lane, unless the same is in hand already. key: [move, what]; steps of one move are done one
+      # by one in a lane. Returns whether it was put there.
       def push(lane, key, &work)
         @monitor.synchronize do
           next false if @in_hand.key?(key)
@@ -59,6 +61,7 @@ module SteadyMove
             run(work)
             @monitor.synchronize do
               @in_hand.delete(key)
+              @busy.delete([lane, key.first])
               @changed.broadcast
             end
             run(@on_done) if @on_done
@@ -66,15 +69,21 @@ module SteadyMove
         end
       end
 
-      # The next piece of work; where there is none the worker goes.
+      # The next piece of work, of a move that no other worker of the lane is busy with; where there is none the
+      # worker goes. Whoever is busy with that move comes back for the rest.
       def take(lane)
         @monitor.synchronize do
-          @queues[lane]&.shift || begin
-            @workers[lane] -= 1
-            @queues.delete(lane) if @workers[lane].zero?
-            nil
-          end
+          index = @queues[lane]&.index { |key, _| !@busy.include?([lane, key.first]) }
+          next leave(lane) unless index
+
+          @queues[lane].delete_at(index).tap { |key, _| @busy << [lane, key.first] }
         end
+      end
+
+      def leave(lane)
+        @workers[lane] -= 1
+        @queues.delete(lane) if @workers[lane].zero?
+        nil
       end
 
       def run(work)

@@ -74,7 +74,7 @@ module SteadyMove
       private
 
       def fetch_post
-        @post.due? && @lanes.push("post", :post) { @post.fetch_if_due }
+        @post.due? && @lanes.push("post", [nil, :post]) { @post.fetch_if_due }
       end
 
       # Moves whose journal grew: their active steps are scheduled, those that ended are closed.
@@ -91,7 +91,7 @@ module SteadyMove
       def aftermath(id)
         move = @app.moves.find(id)
         holder = @app.names.find(move.name)&.fetch(:account_id) or return
-        @lanes.push("record", [:aftermath, id]) do
+        @lanes.push("record", [id, :aftermath]) do
           Observe.new(@app).name(Core::Names::DomainName.held(move.name), @app.accounts.find(holder))
         end
       end

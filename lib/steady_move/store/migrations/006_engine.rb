@@ -35,6 +35,8 @@ Sequel.migration do
       "moves_ended_as" => "moves(ending, name)", "moves_by_turn" => "moves(open, turn, id)",
       "looks_due" => "looks(due_at)",
       "looks_set" => "looks(set_at)", "looks_held" => "looks(held_until) WHERE held_until IS NOT NULL",
+      "moves_from" => "moves(from_account, id)", "moves_to" => "moves(to_account, id)",
+      "messages_kind" => "messages(kind, coalesce(at, 0), uid)",
       "messages_of_move" => "messages(move_id, at)", "messages_newest" => "messages(coalesce(at, 0), uid)",
       "messages_id" => "messages(message_id)",
       "letters_to" => "letters(recipient, id)", "letters_lower" => "letters(lower(recipient), id)",
@@ -80,6 +82,11 @@ Sequel.migration do
       index :revision
     end
     self[:stamps].insert(key: "names", count: self[:names].max(:revision) || 0)
+    self[:stamps].insert(key: "messages", count: self[:messages].count)
+    { "INSERT" => "+", "DELETE" => "-" }.each do |verb, sign|
+      run "CREATE TRIGGER messages_#{verb.downcase}_counts AFTER #{verb} ON messages BEGIN " \
+          "UPDATE stamps SET count = count #{sign} 1 WHERE key = 'messages'; END"
+    end
     bump = lambda do |names|
       "UPDATE stamps SET count = count + 1 WHERE key = 'names'; " \
         "UPDATE names SET revision = (SELECT count FROM stamps WHERE key = 'names') WHERE name #{names};"

@@ -1,0 +1,119 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../../practice/practice"
+
+# One step, one place: every declaration has its act, its proofs, its words, and the practice world answers what it
+# asks for; what is missing is said by name.
+class StepsTest < Minitest::Test
+  ROOT = SteadyMove::ROOT
+  M = SteadyMove::Core::Moves
+  Words = SteadyMove::Words
+  STEPS = M::Steps.all
+  CORE = "core/moves/steps"
+  DESK = "desk/moves/steps"
+
+  def files(folder) = Dir[File.join(ROOT, "lib", "steady_move", folder, "*.rb")].map { |f| File.basename(f, ".rb") }.sort
+  def act_file(id) = File.join(ROOT, "lib", "steady_move", DESK, "#{id.tr('-', '_')}.rb")
+  def text?(key) = Words.catalogue.key?(:en, key)
+
+  def test_each_step_has_one_file_in_each_room
+    named = STEPS.map { |s| s.id.tr("-", "_") }.sort
+    assert_equal named, files(CORE), "declarations, each in the file of its name"
+    assert_equal named, files(DESK), "acts, each in the file of its name"
+    STEPS.each do |s|
+      text = File.read(File.join(ROOT, "lib", "steady_move", CORE, "#{s.id.tr('-', '_')}.rb"))
+      assert_equal s.id, text[/declare\("([\w-]+)"/, 1]
+    end
+  end
+
+  def test_each_act_can_do_what_its_declaration_names
+    STEPS.each do |step|
+      act = SteadyMove::Desk::Act.of(step.id)
+      proofs = step.ways.values.map(&:proof).compact.uniq
+      proofs.each { |p| assert_includes act.public_instance_methods, p, "#{step.id}: its act has no proof “#{p}”" }
+      bare = step.ways.reject { |way, how| way == "connection" || how.proof }.any?
+      needs_call = step.ways.empty? || step.ways.key?("connection") || bare
+      assert_includes act.public_instance_methods(false), :call, "#{step.id}: its act has no call" if needs_call
+    end
+  end
+
+  def test_what_a_declaration_names_is_there
+    ids = STEPS.map(&:id)
+    assert_equal ids.uniq, ids
+    assert_equal STEPS.map(&:order).uniq.size, ids.size, "two steps have one place in the order"
+    STEPS.each do |step|
+      assert_empty step.needs - ids, step.id
+      assert_includes M::State::STAGES, step.stage, step.id
+      assert_includes ids, step.undo, step.id if step.undo
+      assert_predicate M::Steps.find(step.undo), :ending, step.id if step.undo
+      asked = step.act && M::Ways::ALLOWED[step.act]
+      assert_empty step.ways.keys - asked, step.id if asked
+    end
+  end
+
+  # Literal keys of sentence(:key) and phrase("key") in the acts; a step's own stand under its id.
+  def test_every_sentence_of_an_act_is_in_the_catalogue
+    STEPS.each do |step|
+      source = File.read(act_file(step.id))
+      own = source.scan(/sentence\(:(\w+)/).flatten + source.scan(/\? :(\w+) : :(\w+)/).flatten
+      own.uniq.each { |key| assert text?("steps.#{step.id}.#{key}"), "#{step.id}: there are no words for :#{key}" }
+    end
+    all = Dir[File.join(ROOT, "lib", "**", "*.rb")].flat_map do |f|
+      File.read(f).scan(/\b(?:sentence|Words\.say|Words\.phrase)\("([a-z_]+(?:\.[\w-]+)+)"/).flatten
+    end
+    assert_operator all.size, :>, 60
+    all.uniq.each { |key| assert text?(key), "there are no words for #{key}" }
+  end
+
+  def test_each_step_is_called_something_and_says_what_a_person_does
+    STEPS.each do |step|
+      assert text?("steps.#{step.id}.title"), "#{step.id}: no title"
+      assert text?("steps.#{step.id}.proof"), "#{step.id}: no word on what proves it"
+      assert text?("steps.#{M::Steps.find(step.undo).id}.title"), step.id if step.undo
+      (step.ways.keys - %w[connection letter]).each do |way|
+        assert(text?("steps.#{step.id}.hand") || text?("steps.#{step.id}.hand_by.#{way}"),
+          "#{step.id}: no word on what is done by #{way}")
+      end
+    end
+  end
+
+  def test_the_catalogue_has_no_words_for_steps_that_are_not_there
+    named = Words.catalogue.keys(:en).filter_map { |k| k[/\Asteps\.([\w-]+)\./, 1] }.uniq
+    assert_empty named - STEPS.map(&:id)
+  end
+
+  # Whoever writes for a step is understood: each letter's line is one that the practice world's support reads.
+  def test_the_practice_world_understands_every_letter
+    kinds = STEPS.filter_map(&:letter).uniq
+    assert_empty kinds - SteadyMove::Desk::Correspondence::KINDS
+    SteadyMove::Desk::Correspondence::KINDS.each do |kind|
+      details = { "name-servers" => ["ns1.a.example"], "contact" => ["the e-mail of the registrant shall be a@b.example"] }
+      letter = SteadyMove::Desk::Correspondence.write(to: "a@b.example", title: "A", login: nil, writer: "W",
+        reference: "R", parts: [[kind, ["n.example"], details.fetch(kind, [])]])
+      assert(Practice::FrontOffice::ASKS.keys.any? { |asks| letter.text.match?(asks) }, "#{kind} is not understood")
+    end
+  end
+
+  # Whoever goes to a registrar's pages for an act finds a form for it there.
+  def test_the_practice_world_has_a_counter_for_every_act_by_page
+    forms = { "unlock" => %w[lock-off lock-on], "code" => %w[code], "name_servers" => %w[name-servers],
+              "release" => %w[release], "privacy" => %w[privacy-off privacy-on], "contacts" => %w[registrant admin] }
+    counter = File.read(File.join(ROOT, "practice", "counters", "desk.rb"))
+    acts = STEPS.select { |s| s.ways.key?("page") }.map(&:act).uniq - %w[privacy_back proof]
+    assert_empty acts - forms.keys, "acts by page without a form at the practice counter"
+    forms.values_at(*acts).flatten.each { |what| assert_includes counter, %("#{what}"), "the counter has no #{what}" }
+  end
+
+  # Nothing special is known by a step's id outside its own two files.
+  def test_nobody_else_asks_for_a_step_by_its_id
+    ids = STEPS.map(&:id).grep(/-/).join("|")
+    rooms = Dir[File.join(ROOT, "lib", "**", "*.rb"), File.join(ROOT, "ui", "src", "**", "*.{ts,svelte}"),
+      File.join(ROOT, "practice", "desk_side", "**", "*.rb")]
+    rooms.reject! { |f| f.match?(%r{moves/steps/|first_shape|schema\.d\.ts}) }
+    rooms.each do |f|
+      asked = File.read(f).scan(/step(?:\.id|_id)?\s*={2,3}\s*['"][\w-]+['"]|(?:when|\[|done\?\()\s*["'](?:#{ids})["']/)
+      assert_empty asked, "#{f.delete_prefix(ROOT)} knows a step by its id"
+    end
+  end
+end

@@ -1,0 +1,98 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/bench_world"
+require "tmpdir"
+
+# What version 0.1.0 left: its database migrates, its moves fold to what they were, and a move started under its plan
+# goes on as it was planned. Test data: a database made by that version, and how its own code saw the moves in it.
+class UpgradeTest < Minitest::Test
+  DATA = File.join(SteadyMove::ROOT, "test", "data", "upgrade")
+  BY = "ada@saltern-office.example"
+
+  def opened
+    Dir.mktmpdir do |folder|
+      FileUtils.cp(File.join(DATA, "desk-0.1.0.sqlite3"), file = File.join(folder, "desk.sqlite3"))
+      db = SteadyMove::Store::Database.open(file)
+      yield db
+    ensure
+      db&.disconnect
+    end
+  end
+
+  def seen(state)
+    step = state.step
+    { "id" => step.id, "phase" => state.phase, "turn" => state.turn, "rail" => step.rail, "stage" => step.stage,
+      "actor" => step.actor, "way" => step.way, "hand" => step.by_hand?, "letter" => step.by_letter?,
+      "needs" => step.needs, "takes" => step.takes, "since" => state.since&.to_i }
+  end
+
+  def test_the_old_database_migrates_and_its_moves_are_what_they_were
+    opened do |db|
+      moves = SteadyMove::Store::Moves.new(db, SteadyMove::Store::Journal.new(db)).all.to_h { |m| [m.id, m] }
+      was = JSON.parse(File.read(File.join(DATA, "moves-0.1.0.json")))
+      assert_equal was.map { |m| m["id"] }.sort, moves.keys.sort
+      assert_operator was.map { |m| m["stage"] }.uniq.size, :>=, 4, "moves at different stages"
+      was.each do |old|
+        move = moves.fetch(old["id"])
+        assert_equal old.values_at("name", "open", "stage", "turn", "options"),
+          [move.name, move.open, move.state.stage, move.state.turn, move.plan.options.map(&:to_s)]
+        old["steps"].zip(move.state.steps.map { |s| seen(s) }).each { |a, b| assert_equal a, b, old["name"] }
+        assert_equal old["steps"].size, move.state.steps.size, old["name"]
+      end
+    end
+  end
+
+  def test_the_journal_stays_whole_and_what_was_over_is_known_as_that
+    opened do |db|
+      assert_nil SteadyMove::Store::Journal.new(db).broken_at
+      over = db[:moves].where(open: false).select_map(%i[ending last_seq])
+      over.each { |ending, last| assert(ending && last.positive?) }
+      assert_equal db[:events].exclude(move_id: nil).group_and_count(:move_id).count, db[:moves].count
+    end
+  end
+
+  # A plan as version 0.1.0 kept it, after the migration found its old host's id by the title.
+  def as_it_was(plan)
+    words = { "name" => plan["name"], "from" => "Tarnbeck Names", "to" => "Orlop Domain Desk" }
+    plan.slice("name", "from", "to", "options", "old_host", "new_host", "expires_at", "expected_expiry", "years",
+      "settle_seconds", "response_days", "name_servers", "ways", "code_takes").merge("words" => words)
+  end
+
+  def put_back(world, id)
+    rows = world.app.db[:moves].where(id: id)
+    plan = JSON.parse(rows.get(:plan))
+    rows.update(plan: JSON.generate(as_it_was(plan)))
+    world.app.moves.instance_variable_get(:@folded).clear
+    assert_equal plan["steps"].map { |s| s["id"] }, world.move(id).plan.steps.map(&:id), "as it was planned"
+  end
+
+  # Started new, put into the old shape after so many events, and taken to its end.
+  def finish(name, after, **options)
+    world = BenchWorld.new
+    id = world.start(name, **options)
+    after.times { world.driver.move_on }
+    stage = world.move(id).state.stage
+    put_back(world, id)
+    approved = false
+    world.until_true(most: 90, what: "the end of #{name} after #{after}") do
+      move = world.move(id)
+      if !approved && move.state["release"].active?
+        approved = true
+        world.orders.approve(id, by: BY)
+      end
+      !move.open
+    end
+    assert_equal "Settled", world.move(id).state.stage, "#{name} after #{after}"
+    assert_nil world.app.journal.broken_at
+    stage
+  ensure
+    world&.close
+  end
+
+  def test_moves_started_under_the_old_plan_are_finished_under_the_new
+    plain = [0, 1, 3, 4, 6].map { |after| finish("isles-timetable.example", after, to: "orlop") }
+    carried = [0, 2, 5, 9].map { |after| finish("saltern-isles.example", after, to: "orlop", host: "lanternroom") }
+    assert_operator (plain + carried).uniq.size, :>=, 4, (plain + carried).inspect
+  end
+end

@@ -15,6 +15,8 @@ module SteadyMove
         module_function
 
         # Returns warnings as Phrases; an empty list where nothing is odd. typed: keyed in by a person.
+        #   Codes::Code.warnings("Ab3dEf9k") # => []
+        #   Codes::Code.warnings("x").map(&:key) # => ["codes.warnings.short"]
         def warnings(code, typed: false)
           [
             (warning(:outer_blank) if code.match?(/\A\s|\s\z/)),

@@ -27,6 +27,7 @@ module SteadyMove
 
         # text: the list; suffixes: of several labels, as Rulebook#deep_suffixes. Returns [Line]; empty lines and
         # those that begin with “#” are left out.
+        #   Codes::List.read("tide.example,Ab3d Ef9k").first.code # => "Ab3d Ef9k"
         def read(text, suffixes: [])
           lines = text.each_line.with_index(1).filter_map do |line, number|
             line = line.chomp.delete_prefix("\uFEFF")

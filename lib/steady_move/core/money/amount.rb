@@ -11,6 +11,7 @@ module SteadyMove
         def to_h = { minor: minor, currency: currency }
 
         # A share given in thousandths of a per cent, rounded half up.
+        #   Money::Amount.new(1450, "EUR").share(19_000).minor # => 276
         def share(milli_percent)
           Amount.new(((minor * milli_percent) + 50_000).div(100_000), currency)
         end

@@ -40,6 +40,9 @@ module SteadyMove
         module_function
 
         # Returns one of MEANINGS; a code that RFC 5730 does not know goes by its class (§3: the first two digits).
+        #   Moves::Answers.meaning("transfer query", 2201) # => :none_pending
+        #   Moves::Answers.meaning("update", 2201) # => :not_ours
+        #   Moves::Answers.meaning("update", 2499) # => :theirs
         def meaning(command, code)
           BY_COMMAND[[command, code]] || BY_CODE[code] || by_class(code)
         end

@@ -22,6 +22,8 @@ module SteadyMove
 
         # kind: epp or by_hand; chosen: {act => way} of the account's habits. Returns {act => way} for every act.
         # Without a word of the account: by its connection, else on its pages.
+        #   Moves::Ways.of("by_hand", nil)["unlock"] # => "page"
+        #   Moves::Ways.of("epp", { "release" => "link" }).values_at("unlock", "release") # => ["connection", "link"]
         def of(kind, chosen)
           ALLOWED.to_h do |act, ways|
             given = chosen&.fetch(act, nil)

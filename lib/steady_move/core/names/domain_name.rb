@@ -28,6 +28,8 @@ module SteadyMove
         # Host syntax: RFC 1123 §2.1, RFC 5890 §2.3.1; suffixes: Public Suffix List as its package carries it, and
         # those of
         # several labels that a rulebook adds (longest first). Raises Invalid.
+        #   Names::DomainName.parse(" HTTPS://www.Möwe.example/x ").ascii # => "xn--mwe-sna.example"
+        #   Names::DomainName.parse("tide.example.").unicode # => "tide.example"
         def self.parse(text, suffixes: [])
           typed = text.to_s.strip
           raise Invalid, :nothing if typed.empty?
@@ -78,6 +80,7 @@ module SteadyMove
         # Everything behind the first dot, in A-label form.
         def suffix = ascii[(ascii.index(".") + 1)..]
         # Does it lie under this suffix (A-label form)?
+        #   Names::DomainName.parse("tide.example").under?("example") # => true
         def under?(suffix) = ascii.end_with?(".#{suffix}")
         def to_s = ascii
         def <=>(other) = ascii <=> other.ascii

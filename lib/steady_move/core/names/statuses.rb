@@ -27,8 +27,11 @@ module SteadyMove
         module_function
 
         # RDAP status text → EPP name; a text outside the table is returned as it is.
+        #   Names::Statuses.to_epp("client transfer prohibited") # => "clientTransferProhibited"
+        #   Names::Statuses.to_epp("active") # => "ok"
         def to_epp(rdap) = RDAP_TO_EPP.fetch(rdap.downcase, rdap)
         # EPP name → RDAP status text; a name outside the table is returned as it is.
+        #   Names::Statuses.to_rdap("pendingTransfer") # => "pending transfer"
         def to_rdap(epp) = EPP_TO_RDAP.fetch(epp, epp)
       end
     end

@@ -14,6 +14,7 @@ module SteadyMove
         module_function
 
         # Returns [code or nil, Phrases].
+        #   Post::Codes.find("The authorization code is: Ab3x-9kQ").first # => "Ab3x-9kQ"
         def find(text)
           found = all(text)
           return [nil, []] if found.empty?

@@ -29,6 +29,7 @@ module SteadyMove
         # or nil].
         # A date alone counts from its start, because it must not yet have come (rules of the job §1); so does a time
         # without a zone as UTC.
+        #   Post::Deadlines.find("by 2027-03-06 10:00 UTC", sent: nil).first # => Time.utc(2027, 3, 6, 10)
         def find(text, sent: nil)
           FORMS.each do |pattern, parts|
             match = pattern.match(text) or next

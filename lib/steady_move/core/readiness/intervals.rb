@@ -9,6 +9,7 @@ module SteadyMove
         module_function
 
         # Overlapping and touching intervals become one; the result is sorted and free of overlap.
+        #   Readiness::Intervals.union([[3, 5], [1, 3], [7, 7], [8, 9]]) # => [[1, 5], [8, 9]]
         def union(intervals)
           return [] if intervals.empty?
 
@@ -27,6 +28,7 @@ module SteadyMove
         end
 
         # What of [from, to) no interval covers.
+        #   Readiness::Intervals.complement([[2, 4]], 0, 10) # => [[0, 2], [4, 10]]
         def complement(intervals, from, to)
           open = []
           (intervals.size < 2 ? intervals : union(intervals)).each do |a, b|
@@ -41,6 +43,7 @@ module SteadyMove
         end
 
         # Seconds covered.
+        #   Readiness::Intervals.total([[0, 5], [3, 8]]) # => 8
         def total(intervals) = union(intervals).sum { |from, to| to - from }
       end
     end

@@ -38,6 +38,7 @@ module SteadyMove
 
         # Reads presentation form; a name without a final dot is completed by origin (a Name) where given,
         # else taken as absolute. Escapes \X and \DDD as in RFC 1035 §5.1.
+        #   Records::Name.parse("www", origin: Records::Name.parse("tide.example.")).to_s # => "www.tide.example."
         def self.parse(text, origin: nil)
           text = text.b
           return ROOT if text == "."

@@ -47,11 +47,15 @@ module SteadyMove
         end
 
         # The type's mnemonic in upper case, or nil where text names no type.
+        #   Records::Rdata.type_named("mx") # => "MX"
+        #   Records::Rdata.type_named("TYPE28") # => "AAAA"
+        #   Records::Rdata.type_named("nonsense") # => nil
         def self.type_named(text)
           up = text.upcase
           return up if NUMBERS.key?(up)
 
-          up.match?(/\ATYPE\d{1,5}\z/) && up.delete_prefix("TYPE").to_i.then { |n| n <= 65_535 ? type_of(n) : nil }
+          number = up[/\ATYPE(\d{1,5})\z/, 1]&.to_i
+          type_of(number) if number && number <= 65_535
         end
 
         def self.type_of(number) = TYPES[number] || "TYPE#{number}"

@@ -11,6 +11,7 @@ module SteadyMove
 
         # text: the file; origin: apex as text; files: {file name => text}.
         # Returns a Zone; raises ZoneError with the line and the reason.
+        #   Records::ZoneReader.read("$TTL 60\nwww A 192.0.2.1", origin: "tide.example").records.size # => 1
         def self.read(text, origin:, files: {}) = new(origin, files).zone(text)
 
         def initialize(origin, files)

@@ -29,7 +29,12 @@ module SteadyMove
       end
 
       def blank(text) = text.empty? ? nil : text
-      def price(prices) = prices["renew"] ? [format("%.2f", prices["renew"]/100r), prices["currency"]] : [nil, nil]
+
+      def price(prices)
+        renew, currency = prices.values_at("renew", "currency")
+        renew ? [Core::Money::Currency.decimal(renew, currency), currency] : [nil, nil]
+      end
+
       private_class_method :row, :stamp, :blank, :price
     end
   end

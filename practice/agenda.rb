@@ -14,7 +14,7 @@ module Practice
       kinds = open.where(kind: :$kind).order(:at, :id)
       @coming = kinds.prepare(:select, :practice_coming)
       @coming_for = kinds.where(Sequel.lit("json_extract(payload, '$.name')") => :$name)
-                         .prepare(:select, :practice_coming_for)
+        .prepare(:select, :practice_coming_for)
     end
 
     def add(at, kind, payload) = @rows.insert(at: at.to_i, kind: kind, payload: payload.to_json)

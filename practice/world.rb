@@ -6,7 +6,7 @@ require "time"
 module Practice
   # Everything in one place: clock, registry, registrars, DNS hosts, mailbox, faults. One thing happens at a time.
   class World
-    attr_reader :registry, :registrars, :hosts, :post, :scenario, :random
+    attr_reader :registry, :registrars, :hosts, :post, :scenario, :random, :faults
 
     # folder: where the database and the certificate live; scenario: Scenario; rate: of the clock (1, or 0 standing).
     # site: where its pages are, without a slash at the end.
@@ -93,8 +93,6 @@ module Practice
         name: request.names&.first,
         key: request.key, at: now.to_i, code: code)
     end
-
-    attr_reader :faults
 
     def fault(id) = @faults[id]
     def fault?(id) = @faults.key?(id)

@@ -11,18 +11,21 @@ class WaysOutTest < Minitest::Test
   STANDS = { "due" => [], "under-way" => ["waiting"], "stuck" => ["problem"], "said" => ["said"] }.freeze
 
   def plan(ways)
-    Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: OPTIONS, ways: ways, settle_seconds: 0, response_days: 5,
-      years: 1)
+    Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: OPTIONS, ways: ways, settle_seconds: 0,
+      response_days: 5, years: 1)
   end
 
   def event(type, step = nil, **data)
-    Moves::Event.new(seq: 0, at: START, type: type, step: step, says: type, evidence: {}, by: "x", data: data.transform_keys(&:to_s))
+    Moves::Event.new(seq: 0, at: START, type: type, step: step, says: type, evidence: {}, by: "x",
+      data: data.transform_keys(&:to_s))
   end
 
   # The move with a step in one of its stands, all before it done.
   def standing(plan, step, stand)
     before = plan.steps.take_while { |s| s.id != step.id }
-    [event("planned"), *before.map { |s| event("done", s.id) }, *STANDS[stand].map { |t| event(t, step.id, yours: true) }]
+    [event("planned"), *before.map { |s| event("done", s.id) }, *STANDS[stand].map do |t|
+      event(t, step.id, yours: true)
+    end]
   end
 
   # Calls off what has not landed; leaves as they are the steps that may be left. What a person can do, not the desk.
@@ -32,8 +35,8 @@ class WaysOutTest < Minitest::Test
       return true unless state.open?
 
       events += if state.ending.nil? && !state.landed? then [event("called-off")]
-                else left(state)
-                end
+      else left(state)
+      end
     end
     false
   end
@@ -49,7 +52,7 @@ class WaysOutTest < Minitest::Test
   def test_every_state_can_be_ended
     count = 0
     [{}, { "unlock" => "page", "privacy" => "service", "release" => "link" },
-     { "unlock" => "letter", "code" => "letter", "release" => "letter" }].each do |ways|
+      { "unlock" => "letter", "code" => "letter", "release" => "letter" }].each do |ways|
       plan = plan(ways)
       plan.steps.product(STANDS.keys).each do |step, stand|
         assert ended?(plan, standing(plan, step, stand)), "#{step.id} #{stand} #{ways}"
@@ -60,9 +63,10 @@ class WaysOutTest < Minitest::Test
   end
 
   # Every result code of RFC 5730 §3 has a meaning for every command.
-  COMMANDS = ["login", "info", "update", "poll", "transfer request", "transfer query", "transfer approve", "transfer reject",
-              "transfer cancel"].freeze
-  CODES = [1000, 1001, 1300, 1301, 1500, *2000..2005, *2100..2106, *2200..2202, *2300..2308, 2400, 2500, 2501, 2502].freeze
+  COMMANDS = ["login", "info", "update", "poll", "transfer request", "transfer query", "transfer approve",
+    "transfer reject", "transfer cancel"].freeze
+  CODES = [1000, 1001, 1300, 1301, 1500, *2000..2005, *2100..2106, *2200..2202, *2300..2308, 2400, 2500, 2501,
+    2502].freeze
 
   def test_every_result_code_has_a_meaning
     COMMANDS.product(CODES).each do |command, code|
@@ -71,6 +75,8 @@ class WaysOutTest < Minitest::Test
       assert_equal code < 2000, meaning == :done, "#{command} #{code}"
       assert SteadyMove::Words.say("answers.#{meaning}", says: "x", code: code)
     end
-    assert_equal %i[theirs policy done], [2599, 2999, 1999].map { |c| Moves::Answers.meaning("info", c) }, "what RFC 5730 does not list"
+    assert_equal %i[theirs policy done], [2599, 2999, 1999].map { |c|
+      Moves::Answers.meaning("info", c)
+    }, "what RFC 5730 does not list"
   end
 end

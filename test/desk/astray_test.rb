@@ -33,7 +33,7 @@ class AstrayTest < Minitest::Test
     id = world.start(OPEN, to: "orlop")
     world.link.fault("answer-orlop-transfer", "2400")
     world.runner.pass
-    assert_equal ["stuck", "theirs"], state(id)["order"].then { |s| [s.phase, s.turn] }
+    assert_equal(%w[stuck theirs], state(id)["order"].then { |s| [s.phase, s.turn] })
     world.link.fault("answer-orlop-transfer", nil)
     at_release(id)
     assert_includes asked(OPEN), ["orlop", "transfer query", 2201]
@@ -86,7 +86,7 @@ class AstrayTest < Minitest::Test
   def landed_otherwise(id)
     held = row(KEPT)[:name_servers]
     world.world.registry.domains.where(name: KEPT)
-         .update(name_servers: '["ns1.elsewhere.test","ns2.elsewhere.test"]')
+      .update(name_servers: '["ns1.elsewhere.test","ns2.elsewhere.test"]')
     world.orders.approve(id, by: ADA)
     world.until_true { state(id)["check-landed"].phase == "stuck" }
     held
@@ -103,7 +103,7 @@ class AstrayTest < Minitest::Test
     world.runner.pass
     assert_equal ["Settled", false], [state(id).stage, world.move(id).open]
     checks = state(id).told("checks").data["checks"]
-    assert_equal ["the web team moved it meanwhile"], checks.filter_map { |c| c["accepted"] }
+    assert_equal(["the web team moved it meanwhile"], checks.filter_map { |c| c["accepted"] })
   end
 
   def accept(id, reason, step: "check-landed") = world.orders.accept(id, by: ADA, step: step, reason: reason)
@@ -167,7 +167,7 @@ class AstrayTest < Minitest::Test
     world.runner.pass
     ahead = world.app.now + 86_400
     world.app.schedule.look_again(id, "lock-gone", at: ahead + 900, now: ahead)
-    assert_equal [["lock-gone", id]], world.app.schedule.due(now: world.app.now).map { |d| [d.step, d.move_id] }
+    assert_equal([["lock-gone", id]], world.app.schedule.due(now: world.app.now).map { |d| [d.step, d.move_id] })
     room = SteadyMove::Desk::PostRoom.new(world.app)
     room.instance_variable_set(:@due_at, ahead + 300)
     assert_predicate room, :due?

@@ -25,7 +25,10 @@ class ExpiryTest < Minitest::Test
 
   def test_adding_years_agrees_with_dateutil
     random = Random.new(11)
-    cases = Array.new(300) { [Time.at(random.rand(4_000_000_000)).utc, random.rand(-3..10)] } + [[Time.utc(2028, 2, 29, 12), 1], [Time.utc(2096, 2, 29), 4]]
+    cases = Array.new(300) do
+      [Time.at(random.rand(4_000_000_000)).utc,
+        random.rand(-3..10)]
+    end + [[Time.utc(2028, 2, 29, 12), 1], [Time.utc(2096, 2, 29), 4]]
     script = "import sys,datetime\nfrom dateutil.relativedelta import relativedelta\n" \
              "for l in sys.stdin:\n t,y=l.split()\n " \
              "d=datetime.datetime.fromtimestamp(int(t),datetime.timezone.utc)\n " \

@@ -153,9 +153,9 @@ class MailStandardsTest < Minitest::Test
   PYTHON
 
   def test_letters_and_links_are_read_alike_by_python
-    draft = SteadyMove::Desk::Correspondence.write(to: "help@cobblekeel.example", title: "Cobble & Keel", login: "old+1",
-      writer: "Zoë", reference: "SM-0001-abcd", parts: [["unlock", %w[a.example b.example], []], ["code",
-        %w[a.example], []]])
+    draft = SteadyMove::Desk::Correspondence.write(to: "help@cobblekeel.example", title: "Cobble & Keel",
+      login: "old+1", writer: "Zoë", reference: "SM-0001-abcd",
+      parts: [["unlock", %w[a.example b.example], []], ["code", %w[a.example], []]])
     raw = Mail::Eml.write(from: "names@saltern-office.example", to: draft.to, subject: draft.subject, text: draft.text,
       at: utc("2027-03-01T08:00:00Z"), message_id: "sm-1@x.test")
     out, = Open3.capture2("/usr/bin/python3", "-c", PYTHON_READER,

@@ -54,6 +54,6 @@ class HotPathsTest < Minitest::Test
     assert_operator statements.size, :>, 60
     asked = statements.grep_v(NOTHING).reject { |sql| sql.match?(NEWEST) && plan_of(sql).grep(/TEMP B-TREE/).empty? }
     scans = asked.flat_map { |sql| plan_of(sql).grep(SCAN).map { |plan| [plan, sql] } }
-    assert_empty scans.map { |plan, sql| "#{plan}: #{sql}" }
+    assert_empty(scans.map { |plan, sql| "#{plan}: #{sql}" })
   end
 end

@@ -68,7 +68,7 @@ class LanguageTest < Minitest::Test
     8.times { world.driver.move_on }
     lines = world.app.db[:events].where(Sequel[:seq] > before).select_map(:says)
     assert_operator lines.size, :>, 20
-    assert_empty lines.reject { |says| says.start_with?("⟦") && says.end_with?("⟧") }
+    assert_empty(lines.reject { |says| says.start_with?("⟦") && says.end_with?("⟧") })
     SteadyMove::Desk::Observe.new(world.app).name(Core::Names::DomainName.parse("harbourpass.example"),
       world.app.accounts.find("tarnbeck"))
     found = []
@@ -78,7 +78,7 @@ class LanguageTest < Minitest::Test
 
       found << [path, bare(answer)]
     end
-    assert_empty found.reject { |_, f| f.empty? }
+    assert_empty(found.reject { |_, f| f.empty? })
   end
 
   # [path, body] => status; each is refused in a sentence of the catalogue

@@ -87,17 +87,5 @@ export const GATES = {
   wait: say.words.waitUntil,
   barred: say.words.barred,
 } as const;
-export const KINDS = {
-  'approval-request': say.words.approvalAsked,
-  'leaving-notice': say.words.leavingNotice,
-  landed: say.words.landed,
-  'lock-notice': say.words.lockNotice,
-  code: say.words.code,
-  'contact-proof': say.words.contactProof,
-  'identity-check': say.words.identityCheck,
-  receipt: say.words.receipt,
-  offer: say.words.offerToStay,
-  unrelated: say.words.unrelated,
-} as const;
 export const UNTIL = { 'by-itself': say.words.goesOnByItself, late: say.words.late, over: say.words.over } as const;
 export const TURNS = { yours: say.words.yours, theirs: say.words.theirs, clock: say.words.theClocks } as const;

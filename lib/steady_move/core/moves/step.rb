@@ -39,7 +39,8 @@ module SteadyMove
 
       Step::MARKS = {
         consent: "the owner's consent is recorded in it", approval: "a person approves it at the desk",
-        code: "it brings the authorization code, and is done anew for another", code_check: "it looks at that code", paste: "a code is pasted in it",
+        code: "it brings the authorization code, and is done anew for another",
+        code_check: "it looks at that code", paste: "a code is pasted in it",
         reason: "a reason may be asked for in it", servers: "name servers are typed in it",
         word: "a word goes out and has to come back",
         exposes: "with it the contacts are public", covers: "with it they no longer are",

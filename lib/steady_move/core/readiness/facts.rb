@@ -68,6 +68,7 @@ module SteadyMove
 
         def known?(key) = @values.key?(key)
 
+        def known_all?(keys) = keys.all? { |key| @values.key?(key) }
         def about(key) = @by_key.fetch(key, [])
         def keys = @values.keys
         def all = @by_key.values.flatten

@@ -23,8 +23,9 @@ module SteadyMove
         # P90 of a whole move in seconds.
         def p90 = Forecast::Triangular.quantile(*move_hours, 0.9).*(3600).ceil
 
-        # [[Entry, Rule, its asked, its first need, its other needs or nil, does a rule rest on it]] in the order in which they are judged. Rules that only look at the destination or at what a
-        # person found out hold for every family.
+        # [[Entry, Rule, its asked, its first need, its other needs or nil, does a rule rest on it]] in the order in
+        # which they are judged. Rules that only look at the destination or at what a person found out hold for every
+        # family.
         def judged_by = @judged_by
         def source_of(value) = (sources || {}).fetch(value, source)
 

@@ -74,7 +74,7 @@ module SteadyMove
         # Open windows within [from, to): what no bar or wait covers.
         def windows(from, to)
           closed = []
-          each { |a, b, effect, _| closed << [a, b] if a < to && b > from && (effect == "bar" || effect == "wait") }
+          each { |a, b, effect, _| closed << [a, b] if a < to && b > from && %w[bar wait].include?(effect) }
           Intervals.complement(closed, from, to)
         end
 
@@ -84,9 +84,9 @@ module SteadyMove
           each do |a, b, effect, is|
             next unless is && a < to && b > from
 
-            next if effect == "bar" || effect == "wait" || effect == "unknown"
+            next if %w[bar wait unknown].include?(effect)
 
-            soft << [a < from ? from : a, b > to ? to : b]
+            soft << [[a, from].max, [b, to].min]
           end
           Intervals.union(soft)
         end

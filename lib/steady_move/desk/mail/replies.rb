@@ -34,6 +34,9 @@ module SteadyMove
       # Raises Refused.
       def correct(uid, kind:, names:, by:, trust: false)
         message = @app.messages.find(uid) or raise Refused.new(:invalid, :no_message, id: uid)
+        kinds = Core::Post::Lexicon::IDS
+        raise Refused.new(:invalid, :no_such_kind, kind: kind, kinds: kinds) unless kinds.include?(kind)
+
         unknown = names.reject { |n| @app.names.find(n) }
         raise Refused.new(:invalid, :not_held, name: unknown.first) if unknown.any?
 
@@ -41,9 +44,8 @@ module SteadyMove
         @app.db.transaction do
           remember(message, kind, by)
           because = message[:because] + [Words.say("post.put_right", by: by)]
-          @app.messages.correct(uid, kind: kind, names: names, move_id: move&.id, doubtful: message[:doubtful] &&
-            !trust,
-            because: because, by: by)
+          @app.messages.correct(uid, kind: kind, names: names, move_id: move&.id,
+            doubtful: message[:doubtful] && !trust, because: because, by: by)
           trusted(message, names) if trust && message[:doubtful]
           note(message, kind, names, move, by)
         end

@@ -22,7 +22,7 @@ module SteadyMove
       # What is put into a step's title and sentence. The contact is looked up only where the text speaks of it.
       def words(move)
         MoveWords.of(move.plan, @app.accounts)
-                 .merge(contact: ->(*) { contact(move) || Words.say("common.its_contact") })
+          .merge(contact: ->(*) { contact(move) || Words.say("common.its_contact") })
       end
 
       # step_state: of a step by hand. Returns a Hand, or nil where the desk does it itself.

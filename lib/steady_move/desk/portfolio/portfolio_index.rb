@@ -117,9 +117,9 @@ module SteadyMove
         facts = context[:own].add(row, merged)
         outline = Core::Readiness::Judge.outline(context[:rulebook], name, facts)
         Entry.new(name.ascii, name.unicode, share(name.suffix), share(row[:account_id]), facts[:expires_at]&.to_i,
-          locked(facts),
-          share(facts[:name_servers] || []), share(facts[:dns_host]), seen, outline,
-          latest_start(context[:rulebook].family_of(name), facts), context[:moves][row[:name]], contradicting, towards(facts)).freeze
+          locked(facts), share(facts[:name_servers] || []), share(facts[:dns_host]), seen, outline,
+          latest_start(context[:rulebook].family_of(name), facts), context[:moves][row[:name]], contradicting,
+          towards(facts)).freeze
       end
 
       def latest_start(family, facts)

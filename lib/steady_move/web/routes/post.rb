@@ -18,6 +18,7 @@ module SteadyMove
             asking = after ? [] : desk.messages.page(kinds: Core::Post::Lexicon::ASKING, limit: PAGE)
             over = over_among(page + asking)
             { messages: (page | asking).map { |m| Views::PostView.message(m, now, over) }, held: desk.messages.count,
+              kinds: Views::PostView.kinds,
               next: page.size == limit ? [page.last[:at].to_i, page.last[:uid]].join("-") : nil }
           end
 

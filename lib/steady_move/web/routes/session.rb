@@ -11,8 +11,8 @@ module SteadyMove
           { signed_in: !person.nil?, second_factor: half_way? == true, email: person && person[:email], role: person &&
             person[:role],
             now: Views::Json.time(now), csrf: Rack::Protection::AuthenticityToken.token(session),
-            practice: !application.practice.nil?,
-            first_run: application.first_run.open?, version: VERSION, may: person ? application.contract.allowed(person[:role]) : [] }
+            practice: !application.practice.nil?, first_run: application.first_run.open?, version: VERSION,
+            may: person ? application.contract.allowed(person[:role]) : [] }
         end
 
         on("me") { { email: me, role: person[:role], second_factor: application.people.second_factor?(person[:id]) } }

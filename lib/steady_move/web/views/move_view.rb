@@ -41,9 +41,9 @@ module SteadyMove
           plan = proposal.plan
           state = Core::Moves::State.fold(plan, [])
           { name: plan.name, from: words[:from], to: words[:to], refusals: proposal.refusals,
-            cautions: proposal.cautions,
-            startable: proposal.startable?, quote: quote(proposal.quote), expires_at: Json.time(plan.expires_at),
-            expected_expiry: Json.time(plan.expected_expiry), years: plan.years, carries: plan.carry?, words: shown(plan, words),
+            cautions: proposal.cautions, startable: proposal.startable?, quote: quote(proposal.quote),
+            expires_at: Json.time(plan.expires_at), expected_expiry: Json.time(plan.expected_expiry),
+            years: plan.years, carries: plan.carry?, words: shown(plan, words),
             zone: proposal.zone&.to_h&.slice(:host, :sets, :serial, :settle_seconds),
             steps: state.steps.map { |s| step(s, words) }, blocks: blocks(state, now),
             finish: Core::Forecast::Schedule.finish(proposal.schedule).map { |t| Json.time(t) } }
@@ -152,9 +152,8 @@ module SteadyMove
           release = state.marked(:approval)
           state.ending.nil? && !release.nil? && release.active? && !state.approved? && !release.step.by_hand?
         end
-        private_class_method :shown, :now_at, :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said, :exposed,
-          :consent, :blocks,
-          :finish, :deadline, :approve?
+        private_class_method :shown, :now_at, :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said,
+          :exposed, :consent, :blocks, :finish, :deadline, :approve?
       end
     end
   end

@@ -17,6 +17,11 @@ module SteadyMove
           Json.value(row.slice(*SHOWN).merge(wants_answer: asks))
         end
 
+        # Every kind of message with what it is called.
+        def kinds
+          Core::Post::Lexicon::IDS.map { |id| { id: id, title: Words.say("post.kinds.#{id}").sub(/\A\w/, &:upcase) } }
+        end
+
         # Does a move's release wait for no answer any more?
         def over?(state)
           release = state.marked(:approval)

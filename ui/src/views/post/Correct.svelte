@@ -3,16 +3,14 @@
   import { Button } from 'flowbite-svelte';
   import { untrack } from 'svelte';
   import { api, ask, type Schemas } from '../../lib/api';
-  import { KINDS } from '../../lib/words';
   import Trouble from '../../parts/Trouble.svelte';
   import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   /** A wrong match put right; later messages of this sender that read alike are taken the same way. */
-  let { message }: { message: Schemas['Message'] } = $props();
-  type Kind = Schemas['Correction']['kind'];
+  let { message, kinds }: { message: Schemas['Message']; kinds: { id: string; title: string }[] } = $props();
   const client = useQueryClient();
-  let kind = $state(untrack(() => message.kind as Kind));
+  let kind = $state(untrack(() => message.kind));
   let names = $state(untrack(() => message.names.join(', ')));
   let trust = $state(false);
   const correct = createMutation(() => ({
@@ -37,7 +35,7 @@
     <label>
       {say.correct.itIs}
       <select class="plain" bind:value={kind}>
-        {#each Object.entries(KINDS) as [id, title] (id)}<option value={id}>{title}</option>{/each}
+        {#each kinds as k (k.id)}<option value={k.id}>{k.title}</option>{/each}
       </select>
     </label>
     <label

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { createInfiniteQuery } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api';
-  import { KINDS } from '../../lib/words';
   import { p } from '../../router';
   import Correct from './Correct.svelte';
   import Drop from './Drop.svelte';
@@ -26,6 +25,7 @@
     },
     { title: say.post.theRest, list: all.filter((m) => !m.wants_answer && m.kind !== 'offer') },
   ]);
+  const kinds = $derived(post.data?.pages[0]?.kinds ?? []);
   const offers = $derived(all.filter((m) => m.kind === 'offer'));
 </script>
 
@@ -60,7 +60,7 @@
 {#snippet one(m: Message)}
   <article class="box" class:doubtful={m.doubtful}>
     <header>
-      <strong>{(KINDS as Record<string, string>)[m.kind] ?? m.kind}</strong>
+      <strong>{kinds.find((k) => k.id === m.kind)?.title ?? m.kind}</strong>
       <span class="subject">{m.subject}</span>
       {#if m.at}<span class="muted num"><When at={m.at} /></span>{/if}
     </header>
@@ -78,7 +78,7 @@
       <p class="muted">{m.because.join(' ')}</p>
       {#if m.link}<p>{say.post.itsLink} <span class="mono link">{m.link}</span></p>{/if}
       <pre>{m.text}</pre>
-      <Correct message={m} />
+      <Correct message={m} {kinds} />
     </details>
   </article>
 {/snippet}

@@ -4,7 +4,7 @@
 require "optparse"
 require "fileutils"
 require "socket"
-require "rbconfig"
+require_relative "children"
 
 ROOT = File.expand_path("..", __dir__)
 options = { port: 7460, data: File.join(ROOT, "var", "demo"), rate: 1 }
@@ -32,34 +32,12 @@ rescue SystemCallError => e
   abort "Steady Move can't start: the data folder #{options[:data]} can't be used (#{e.message[/\A[^@]+/].strip})"
 end
 
-children = {}
-stopping = false
-stop_all = lambda do
-  stopping = true
-  children.each_key do |pid|
-    Process.kill("TERM", pid)
-  rescue Errno::ESRCH
-    nil
-  end
-end
-%w[INT TERM HUP].each { |s| trap(s) { stop_all.call } }
+children = Practice::Children.new
+children.start("the practice world", File.join(__dir__, "main.rb"), "--data", world, "--rate", options[:rate].to_s)
+children.start("the desk", File.join(__dir__, "web.rb"), "--world", world, "--data", desk, "--port",
+  options[:port].to_s)
 
-# Starts one of the two and waits for its word; its errors go to our own standard error.
-start = lambda do |what, *words|
-  reader, writer = IO.pipe
-  pid = Process.spawn(RbConfig.ruby, *words, out: writer, pgroup: true, in: File::NULL)
-  writer.close
-  children[pid] = what
-  next if reader.gets&.start_with?("ready") || stopping
-
-  stop_all.call
-  exit 1
-end
-
-start.call("the practice world", File.join(__dir__, "main.rb"), "--data", world, "--rate", options[:rate].to_s)
-start.call("the desk", File.join(__dir__, "web.rb"), "--world", world, "--data", desk, "--port", options[:port].to_s)
-
-unless stopping
+unless children.stopping?
   puts <<~TEXT
     Steady Move is at   http://127.0.0.1:#{options[:port]}/
     Sign in as          ada@saltern-office.example
@@ -70,9 +48,4 @@ unless stopping
   $stdout.flush
 end
 
-until children.empty?
-  pid, status = Process.wait2
-  what = children.delete(pid)
-  warn "Steady Move: #{what} has ended (#{status.to_s[/(exit|SIG).*/]}); the rest is stopped." unless stopping
-  stop_all.call unless stopping
-end
+children.wait

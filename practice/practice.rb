@@ -7,7 +7,7 @@ require_relative "../lib/steady_move"
 module Practice
   LOADER = Zeitwerk::Loader.new.tap do |loader|
     loader.push_dir(__dir__, namespace: self)
-    loader.ignore(__FILE__, *%w[main.rb web.rb demo.rb scenario].map { |f| File.join(__dir__, f) })
+    loader.ignore(__FILE__, *%w[main.rb web.rb demo.rb dev.rb scenario].map { |f| File.join(__dir__, f) })
     loader.setup
   end
   LOADER.eager_load

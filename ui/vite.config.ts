@@ -4,6 +4,12 @@ import { defineConfig } from 'vite';
 
 export default defineConfig({
   plugins: [tailwindcss(), svelte()],
+  // bin/dev: the pages from here, with reload; everything else from the desk.
+  server: {
+    host: '127.0.0.1',
+    strictPort: true,
+    proxy: { '/api': process.env.STEADY_MOVE_DESK ?? 'http://127.0.0.1:7460' },
+  },
   build: {
     outDir: '../public',
     emptyOutDir: true,

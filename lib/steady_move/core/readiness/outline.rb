@@ -11,6 +11,7 @@ module SteadyMove
         EVER = Float::INFINITY
         MOVING = %w[bar wait fix unknown].to_h { |effect| [effect, true] }.freeze
 
+        # spans: [Span]. Returns their outline.
         def self.of(spans)
           flat = []
           spans.each { |s| add(flat, s.entry, s.from, s.to, s.effect) }

@@ -26,27 +26,28 @@ class AstrayTest < Minitest::Test
     )
   end
 
-  # An order that fails on the way, on a name transferred before: 2201 to the question speaks of the old transfer.
-  def test_somebodys_old_transfer_is_no_refusal_of_ours
+  # A move of such a name, whose order has failed on the way.
+  def failed_order
     live_with("tarnbeck")
     moved_before(OPEN)
     id = world.start(OPEN, to: "orlop")
     world.link.fault("answer-orlop-transfer", "2400")
     world.runner.pass
-    assert_equal(%w[stuck theirs], state(id)["order"].then { |s| [s.phase, s.turn] })
     world.link.fault("answer-orlop-transfer", nil)
+    id
+  end
+
+  # An order that fails on the way, on a name transferred before: 2201 to the question speaks of the old transfer.
+  def test_somebodys_old_transfer_is_no_refusal_of_ours
+    id = failed_order
+    assert_equal(%w[stuck theirs], state(id)["order"].then { |s| [s.phase, s.turn] })
     at_release(id)
     assert_includes asked(OPEN), ["orlop", "transfer query", 2201]
     assert_equal 1, asked(OPEN).count(["orlop", "transfer request", 1001])
   end
 
   def test_calling_off_ends_also_where_only_an_old_transfer_is_known
-    live_with("tarnbeck")
-    moved_before(OPEN)
-    id = world.start(OPEN, to: "orlop")
-    world.link.fault("answer-orlop-transfer", "2400")
-    world.runner.pass
-    world.link.fault("answer-orlop-transfer", nil)
+    id = failed_order
     world.orders.call_off(id, by: ADA)
     world.runner.pass
     assert_equal ["Called off", false, [LOCK]], [state(id).stage, world.move(id).open, row(OPEN)[:statuses]]

@@ -6,16 +6,11 @@ module SteadyMove
       # Compares two zones record set by record set (RFC 2181 §5), by meaning; SOA and apex NS stand apart.
       module Comparison
         # kind: same, ttl, differs, missing (only old has it) or extra (only new has it); old/new: RecordSet or nil;
-        # breaks: what stops working for people, or nil.
+        # breaks: what stops working for people, a Phrase, or nil.
         Row = Struct.new(:kind, :name, :type, :old, :new, :breaks, keyword_init: true)
 
-        BREAKS = {
-          "A" => "the web site or host at %s", "AAAA" => "the web site or host at %s over IPv6",
-          "CNAME" => "the service that %s points to", "MX" => "mail to %s",
-          "TXT" => "mail checks or proofs of ownership at %s",
-          "SRV" => "the service %s", "CAA" => "certificate issuing for %s", "TLSA" => "certificate checks at %s",
-          "NS" => "everything under %s", "HTTPS" => "faster connections to %s", "SVCB" => "the service %s"
-        }.freeze
+        # Types of which it is known what stops working without them; the words stand in the catalogue.
+        KNOWN = %w[A AAAA CNAME MX TXT SRV CAA TLSA NS HTTPS SVCB].freeze
 
         module_function
 
@@ -44,7 +39,7 @@ module SteadyMove
         def breaks(kind, name, type)
           return unless %i[missing differs].include?(kind)
 
-          format(BREAKS.fetch(type, "what relies on #{type} at %s"), name.to_host)
+          Phrase.of("records.breaks.#{KNOWN.include?(type) ? type : 'other'}", at: name.to_host, type: type)
         end
         private_class_method :index, :row, :breaks
       end

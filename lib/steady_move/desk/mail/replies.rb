@@ -33,10 +33,10 @@ module SteadyMove
       # alike; names: A-label texts that are held; trust: the sender is known to whoever says so, a doubt is lifted.
       # Raises Refused.
       def correct(uid, kind:, names:, by:, trust: false)
-        message = @app.messages.find(uid) or raise Refused.new(:invalid, :no_message, id: uid)
         kinds = Core::Post::Lexicon::IDS
         raise Refused.new(:invalid, :no_such_kind, kind: kind, kinds: kinds) unless kinds.include?(kind)
 
+        message = @app.messages.find(uid) or raise Refused.new(:invalid, :no_message, id: uid)
         unknown = names.reject { |n| @app.names.find(n) }
         raise Refused.new(:invalid, :not_held, name: unknown.first) if unknown.any?
 

@@ -118,7 +118,7 @@
       {/each}
     {/if}
     {#if m.can_move_back && may('startMove')}
-      <p>
+      <p class="back">
         {say.moveSheet.itIsHeldThereNow(m.to)}
         <a href={moveBack(m)}>{say.moveSheet.planItsMoveBack(m.from)}</a>
       </p>
@@ -179,6 +179,9 @@
 </Sheet>
 
 <style>
+  .back {
+    margin-bottom: 0.8rem;
+  }
   .way {
     margin-bottom: 0.7rem;
   }

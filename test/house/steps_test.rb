@@ -80,6 +80,19 @@ class StepsTest < Minitest::Test
     end
   end
 
+  # A key that stands twice in a file would hide the first of the two without a word.
+  def test_no_key_stands_twice
+    Dir[File.join(Words::FOLDER, "**", "*.yml")].each { |file| assert_empty twice(YAML.parse_file(file).root), file }
+  end
+
+  def twice(node, path = [])
+    return [] unless node.is_a?(Psych::Nodes::Mapping)
+
+    pairs = node.children.each_slice(2).map { |key, value| [path + [key.value], value] }
+    paths = pairs.map(&:first)
+    paths.select { |p| paths.count(p) > 1 }.uniq + pairs.flat_map { |p, value| twice(value, p) }
+  end
+
   def test_the_catalogue_has_no_words_for_steps_that_are_not_there
     named = Words.catalogue.keys(:en).filter_map { |k| k[/\Asteps\.([\w-]+)\./, 1] }.uniq
     assert_empty named - STEPS.map(&:id)

@@ -34,7 +34,7 @@ module SteadyMove
       # Raises Refused.
       def correct(uid, kind:, names:, by:, trust: false)
         kinds = Core::Post::Lexicon::IDS
-        raise Refused.new(:invalid, :no_such_kind, kind: kind, kinds: kinds) unless kinds.include?(kind)
+        raise Refused.new(:invalid, :no_kind_of_message, kind: kind, kinds: kinds) unless kinds.include?(kind)
 
         message = @app.messages.find(uid) or raise Refused.new(:invalid, :no_message, id: uid)
         unknown = names.reject { |n| @app.names.find(n) }

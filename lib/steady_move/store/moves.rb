@@ -15,13 +15,17 @@ module SteadyMove
       KEPT = 2000
       MOST = 500
       LATELY = 200
+      # A row without its plan, which is read only where a move is folded for the first time.
+      SHORT = %i[id name from_account to_account started_at open last_seq].freeze
 
       def initialize(db, journal)
         @db = db
         @journal = journal
         @folded = {}
         @lock = Mutex.new
-        @by_id = db[:moves].where(id: :$id).prepare(:select, :move_by_id)
+        @rows = db[:moves].select(*SHORT)
+        @by_id = @rows.where(id: :$id).prepare(:select, :move_by_id)
+        @open = @rows.where(open: true).order(:id).prepare(:select, :open_moves)
       end
 
       # Writes the move and the first line of its journal, both or neither; the block is given the id and adds the line.
@@ -38,31 +42,31 @@ module SteadyMove
       end
 
       def find(id) = load(@by_id.call(id: id)).first
-      def find_all(ids) = load(@db[:moves].where(id: ids))
-      def open = load(@db[:moves].where(open: true).order(:id))
-      def all = load(@db[:moves].reverse(:id))
+      def find_all(ids) = load(@rows.where(id: ids))
+      def open = load(@open.call)
+      def all = load(@rows.reverse(:id))
 
       # Open ones in which a person has to do something by hand, or is said to have.
       def by_hand
-        load(@db[:moves].where(open: true).where(Sequel.|(:by_hand, Sequel[:scheduled_seq] < :last_seq)).order(:id))
+        load(@rows.where(open: true).where(Sequel.|(:by_hand, Sequel[:scheduled_seq] < :last_seq)).order(:id))
       end
 
       # Open ones from or to an account.
       def at(account)
-        load(@db[:moves].where(open: true).where(Sequel.|({ from_account: account },
+        load(@rows.where(open: true).where(Sequel.|({ from_account: account },
           { to_account: account })).order(:id))
       end
 
       # The last few that are over, newest first.
-      def ended(most) = load(@db[:moves].where(open: false).reverse(:id).limit(most))
-      def open_for(name) = load(@db[:moves].where(name: name, open: true)).first
-      def of_name(name) = load(@db[:moves].where(name: name).reverse(:id))
+      def ended(most) = load(@rows.where(open: false).reverse(:id).limit(most))
+      def open_for(name) = load(@rows.where(name: name, open: true)).first
+      def of_name(name) = load(@rows.where(name: name).reverse(:id))
       def none? = @db[:moves].empty?
       def open_count = @db[:moves].where(open: true).count
 
       # Newest first, at most so many, before an id; filters: open, turn, account, words in the name.
       def page(before: nil, limit: 50, turn: nil, open: nil, account: nil, words: nil)
-        rows = @db[:moves].reverse(:id).limit([limit, MOST].min)
+        rows = @rows.reverse(:id).limit([limit, MOST].min)
         rows = rows.where { id < before } if before
         open = true if turn # what is over is nobody's turn
         rows = rows.where({ open: open, turn: turn }.compact) unless open.nil?
@@ -122,18 +126,23 @@ module SteadyMove
 
       def fold(rows, held)
         unread = rows.map { |r| r[:id] }.reject { |id| held[id] }
-        events = unread.empty? ? {} : @journal.of_moves(unread)
+        events, plans = unread.empty? ? [{}, {}] : [@journal.of_moves(unread), plans_of(unread)]
         rows.to_h do |row|
           before = held[row[:id]]&.last
           lines = before ? before.events + @journal.after(row[:id], before.events.last&.seq || 0) : events[row[:id]]
           lines = (lines || []).freeze
-          [row[:id], [[lines.last&.seq || 0, row[:open]], move(row, lines, before&.plan)]]
+          [row[:id], [[lines.last&.seq || 0, row[:open]], move(row, lines, before&.plan || plans[row[:id]])]]
         end
       end
 
       # A plan never changes once it is stored.
+      def plans_of(ids)
+        @db[:moves].where(id: ids).select_hash(:id, :plan).transform_values do |text|
+          Core::Moves::Plans.read(Values.load(text))
+        end
+      end
+
       def move(row, events, plan)
-        plan ||= Core::Moves::Plans.read(Values.load(row[:plan]))
         Move.new(id: row[:id], name: row[:name], from_account: row[:from_account], to_account: row[:to_account],
           plan: plan, started_at: Values.time(row[:started_at]), open: row[:open], events: events,
           state: Core::Moves::State.fold(plan, events)).freeze

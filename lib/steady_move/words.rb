@@ -15,6 +15,7 @@ module SteadyMove
     class Catalogue
       def initialize(folder = FOLDER)
         @backend = I18n::Backend::Simple.new
+        @plain = {}
         Dir[File.join(folder, "*", "*.yml")].each do |f|
           @backend.store_translations(File.basename(File.dirname(f)), parsed(f))
         end
@@ -22,12 +23,9 @@ module SteadyMove
 
       # key → text in a language with its values; raises KeyError where the catalogue has none, or a value lacks.
       def text(language, key, values)
-        found = catch(:exception) { @backend.translate(language, key, **values) }
-        raise KeyError, "words: there is no “#{key}” in #{language}" unless found.is_a?(String)
+        return @plain[[language, key]] ||= worded(language, key, values).freeze if values.empty?
 
-        found
-      rescue I18n::ArgumentError => e
-        raise KeyError, "words: #{key}: #{e.message}"
+        worded(language, key, values)
       end
 
       def key?(language, key) = @backend.exists?(language, key)
@@ -36,6 +34,15 @@ module SteadyMove
       def keys(language) = leaves(@backend.send(:translations).fetch(language))
 
       private
+
+      def worded(language, key, values)
+        found = catch(:exception) { @backend.translate(language, key, **values) }
+        raise KeyError, "words: there is no “#{key}” in #{language}" unless found.is_a?(String)
+
+        found
+      rescue I18n::ArgumentError => e
+        raise KeyError, "words: #{key}: #{e.message}"
+      end
 
       def parsed(file) = YAML.safe_load_file(file)
 

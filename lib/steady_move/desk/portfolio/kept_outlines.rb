@@ -34,7 +34,7 @@ module SteadyMove
         data = whole.byteslice(32..) || ""
         return unless OpenSSL.secure_compare(whole.byteslice(0, 32), sign(data))
 
-        marks, kept_basis, list = Marshal.load(data) # rubocop:disable Security/MarshalLoad -- signed by ourselves
+        marks, kept_basis, list = Marshal.load(data, freeze: true) # rubocop:disable Security/MarshalLoad -- signed by ourselves
         [list, marks] if kept_basis == basis
       rescue SystemCallError, TypeError, ArgumentError
         nil

@@ -34,39 +34,33 @@ module SteadyMove
       def call(snapshot, was)
         sorted = snapshot.sorted(@column, @titles)
         sorted = sorted.reverse if @down
-        kept = narrowed? ? sorted.select { |e| keep?(e, snapshot, was) } : sorted
+        kept = filters(snapshot, was).reduce(sorted) { |list, filter| list.select(&filter) }
         kept, groups = grouped(kept, snapshot)
         Found.new(rows: kept[@given.fetch(:offset, 0), @given.fetch(:limit, 100)] || [], total: kept.size,
-          groups: groups,
-          changes: changes(snapshot, was), snapshot: snapshot, was: was, stays: kept.map(&:account_id).tally)
+          groups: groups, changes: changes(snapshot, was), snapshot: snapshot, was: was,
+          stays: kept.map(&:account_id).tally)
       end
 
       private
 
-      FILTERS = %i[names q gate account suffix within changed].freeze
-      private_constant :FILTERS
+      # Only those that are asked for, each over what the one before left.
+      def filters(snapshot, was) = here + @words.map { |w| speaking_of(w) } + standing(snapshot, was)
 
-      def narrowed? = FILTERS.any? { |filter| @given[filter] && @given[filter] != "" }
-
-      def keep?(entry, snapshot, was)
-        here?(entry) && stands?(entry, snapshot, was) && @words.all? { |w| speaks_of?(entry, w) }
+      def here
+        account, suffix = @given.values_at(:account, :suffix)
+        [@only && ->(e) { @only.include?(e.ascii) },
+          account && ->(e) { e.account_id == account }, suffix && ->(e) { e.suffix == suffix }].compact
       end
 
-      def speaks_of?(entry, word)
-        entry.ascii.include?(word) || entry.unicode.include?(word) ||
-          @titles[entry.account_id].to_s.downcase.include?(word)
+      def speaking_of(word)
+        places = @titles.except(:stay).select { |_, title| title.downcase.include?(word) }
+        ->(e) { e.ascii.include?(word) || e.unicode.include?(word) || places.key?(e.account_id) }
       end
 
-      def here?(entry)
-        (@only.nil? || @only.include?(entry.ascii)) && (@given[:account].nil? ||
-          entry.account_id == @given[:account]) &&
-          (@given[:suffix].nil? || entry.suffix == @given[:suffix])
-      end
-
-      def stands?(entry, snapshot, was)
-        kind = snapshot.gate(entry).kind
-        (@gates.empty? || @gates.include?(kind)) && (!@given[:changed] || was.gate(entry)&.kind != kind) &&
-          (@given[:within].nil? || goes_within?(entry, snapshot))
+      def standing(snapshot, was)
+        [@gates.any? && ->(e) { @gates.include?(snapshot.gate(e).kind) },
+          @given[:changed] && ->(e) { was.gate(e)&.kind != snapshot.gate(e).kind },
+          @given[:within] && ->(e) { goes_within?(e, snapshot) }].select(&:itself)
       end
 
       # Does a window open, or stand open, within so many days?

@@ -439,7 +439,7 @@ export const en = {
     why: 'Why it stays as it is',
     leaveIt: 'Leave it as it is',
     leaveItAsItIs: 'Leave it as it is …',
-    canNotBeMet: (a: V) => `“${a}” can be left as it is, where it can’t be met.`,
+    canNotBeMet: (a: V) => `If “${a}” can’t be met, it can be left as it is, with your reason.`,
   },
   letter: {
     to: 'To',

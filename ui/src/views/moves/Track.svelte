@@ -13,7 +13,7 @@
   const laid = $derived(lay(steps, blocks, clock.now));
   const used = $derived([0, 1, 2, 3].filter((lane) => laid.placed.some((p) => p.lane === lane)));
   const y = (lane: number) => TOP + used.indexOf(lane) * ROW + (lane >= 2 ? 10 : 0);
-  const height = $derived(TOP + used.length * ROW + 46);
+  const height = $derived(TOP + used.length * ROW + 14);
   const scale = $derived(Math.max(0.5, (room - LEFT - 24) / Math.max(1, laid.wide)));
   const wide = $derived(LEFT + laid.wide * scale + 12);
   const X = (x: number) => LEFT + x * scale;
@@ -87,24 +87,20 @@
         <text x={X(p.x) + 4} y={y(p.lane) + 18} class="no">{p.no}</text>
       </g>
     {/each}
-    <path class="now" d="M{X(now)} 14V{height - 40}" />
+    <path class="now" d="M{X(now)} 14V{height - 8}" />
     <text x={X(now)} y="11" class="nowword" text-anchor={X(now) > wide - 60 ? 'end' : 'middle'}>{say.track.now}</text>
-    {#if settled}
-      <text x={wide - 4} y={height - 22} text-anchor="end" class="axis"
-        >{say.track.settled(stamp(latest(1), clock.now))}</text
-      >
-    {:else if blocks.length}
-      <text x={wide - 4} y={height - 22} text-anchor="end" class="axis"
-        >{say.track.endsToUsually(
+  </svg>
+  <p class="foot num">
+    <span>{blocks[0] ? stamp(blocks[0].starts[0]!, clock.now) : ''}</span>
+    <span
+      >{#if settled}{say.track.settled(stamp(latest(1), clock.now))}{:else if blocks.length}{say.track.endsToUsually(
           stamp(latest(0), clock.now),
           stamp(latest(2), clock.now),
           stamp(latest(1), clock.now),
-        )}</text
-      >
-    {/if}
-    {#if blocks[0]}<text x={LEFT} y={height - 22} class="axis">{stamp(blocks[0].starts[0]!, clock.now)}</text>{/if}
-    <text x={LEFT} y={height - 5} class="axis">{say.track.solidDoneFilledAtLeast}</text>
-  </svg>
+        )}{/if}</span
+    >
+  </p>
+  <p class="foot">{say.track.solidDoneFilledAtLeast}</p>
 </div>
 
 <style>
@@ -126,10 +122,14 @@
   .no {
     font-size: 12px;
   }
-  .axis {
-    fill: var(--muted);
-    font-size: 12px;
-    font-variant-numeric: tabular-nums;
+  .foot {
+    display: flex;
+    flex-wrap: wrap;
+    justify-content: space-between;
+    column-gap: 1rem;
+    margin-left: min(6rem, 20%);
+    color: var(--muted);
+    font-size: 0.8rem;
   }
   .line {
     stroke: var(--line);

@@ -15,7 +15,7 @@ module SteadyMove
     class Catalogue
       def initialize(folder = FOLDER)
         @backend = I18n::Backend::Simple.new
-        @plain = {}
+        @raw = {}
         Dir[File.join(folder, "*", "*.yml")].each do |f|
           @backend.store_translations(File.basename(File.dirname(f)), parsed(f))
         end
@@ -23,9 +23,12 @@ module SteadyMove
 
       # key → text in a language with its values; raises KeyError where the catalogue has none, or a value lacks.
       def text(language, key, values)
-        return @plain[[language, key]] ||= worded(language, key, values).freeze if values.empty?
+        raw = @raw[[language, key]] ||= @backend.send(:lookup, language, key).freeze
+        return whole(language, key, values) unless raw.is_a?(String)
 
-        worded(language, key, values)
+        values.empty? ? raw : I18n.interpolate(raw, values)
+      rescue I18n::ArgumentError => e
+        raise KeyError, "words: #{key}: #{e.message}"
       end
 
       def key?(language, key) = @backend.exists?(language, key)
@@ -35,13 +38,12 @@ module SteadyMove
 
       private
 
-      def worded(language, key, values)
+      # A text with plural forms.
+      def whole(language, key, values)
         found = catch(:exception) { @backend.translate(language, key, **values) }
         raise KeyError, "words: there is no “#{key}” in #{language}" unless found.is_a?(String)
 
         found
-      rescue I18n::ArgumentError => e
-        raise KeyError, "words: #{key}: #{e.message}"
       end
 
       def parsed(file) = YAML.safe_load_file(file)

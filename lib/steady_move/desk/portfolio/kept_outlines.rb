@@ -10,6 +10,9 @@ module SteadyMove
     class KeptOutlines
       CODE = File.join(ROOT, "lib", "steady_move", "{core/readiness,core/names,desk/portfolio}", "**", "*.rb")
 
+      # Octets of the signature.
+      SIGNATURE = 32
+
       # file: path, or nil to keep nothing.
       def initialize(app, file)
         @app = app
@@ -22,7 +25,7 @@ module SteadyMove
         return unless @file
 
         data = Marshal.dump([marks, basis, list])
-        File.binwrite(part = "#{@file}.part", sign(data) + data, perm: 0o600)
+        File.open(part = "#{@file}.part", "wb", 0o600) { |io| io.write(sign(data), data) }
         File.rename(part, @file)
       rescue SystemCallError
         nil # the next start judges anew
@@ -30,9 +33,10 @@ module SteadyMove
 
       # Returns [entries, marks], or nil.
       def read(basis)
-        whole = @file && File.exist?(@file) ? File.binread(@file) : return
-        data = whole.byteslice(32..) || ""
-        return unless OpenSSL.secure_compare(whole.byteslice(0, 32), sign(data))
+        return unless @file && File.exist?(@file)
+
+        signature, data = File.open(@file, "rb") { |io| [io.read(SIGNATURE), io.read] }
+        return unless data && OpenSSL.secure_compare(signature, sign(data))
 
         marks, kept_basis, list = Marshal.load(data, freeze: true) # rubocop:disable Security/MarshalLoad -- signed by ourselves
         [list, marks] if kept_basis == basis
@@ -43,7 +47,7 @@ module SteadyMove
       private
 
       # Over the data and all that judging is made of.
-      def sign(data) = OpenSSL::HMAC.digest("SHA256", @app.safe.derive("outlines"), stamp + data)
+      def sign(data) = (OpenSSL::HMAC.new(@app.safe.derive("outlines"), "SHA256") << stamp << data).digest
 
       def stamp
         @stamp ||= begin

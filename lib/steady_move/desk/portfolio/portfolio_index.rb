@@ -39,8 +39,16 @@ module SteadyMove
       # at: seconds.
       def snapshot(at) = @snapshots.of(list, version, at)
 
-      # Keeps all for the next start.
-      def keep = @lock.synchronize { @marks && @kept&.write(list, @marks, @basis) }
+      # Keeps all for the next start, unless it is kept already.
+      def keep
+        @lock.synchronize do
+          next if @marks.nil? || @kept_marks == @marks
+
+          @kept&.write(list, @marks, @basis)
+          @kept_marks = @marks
+        end
+      end
+
       def inspect = "#<PortfolioIndex>"
 
       private
@@ -73,6 +81,7 @@ module SteadyMove
         return whole(context, marks) unless entries
 
         @entries.replace(entries)
+        @kept_marks = kept_marks
         follow_names(context, kept_marks.first, marks.first)
       end
 

@@ -177,7 +177,8 @@ module ManyNames
     rows, longest = browser.execute_async_script(<<~JS)
       const done = arguments[0], list = document.querySelector('.scroller');
       let rows = 0, longest = 0, steps = 0;
-      new PerformanceObserver((l) => l.getEntries().forEach((e) => (longest = Math.max(longest, e.duration)))).observe({ type: 'longtask' });
+      const see = (list) => list.getEntries().forEach((e) => (longest = Math.max(longest, e.duration)));
+      new PerformanceObserver(see).observe({ type: 'longtask' });
       const step = () => {
         list.scrollTop += 700;
         rows = Math.max(rows, document.querySelectorAll('[role=row]').length);

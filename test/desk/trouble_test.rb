@@ -158,7 +158,8 @@ class TroubleTest < Minitest::Test
   def test_a_certificate_that_is_not_the_registrars
     account = @world.app.accounts.find("tarnbeck")
     account = account.dup.tap { |a| a.connection = a.connection.merge("server_name" => "elsewhere.example") }
-    error = assert_raises(SteadyMove::Wire::Unreachable) { SteadyMove::Desk::Connections.new(timeout: 15).with(account) { |c| c } }
+    connections = SteadyMove::Desk::Connections.new(timeout: 15)
+    error = assert_raises(SteadyMove::Wire::Unreachable) { connections.with(account) { |c| c } }
     assert_match(/secure connection failed|hostname/, error.message)
   end
 

@@ -87,7 +87,8 @@ class DnsServerTest < Minitest::Test
     File.write(File.join(@folder, "tide.zone"), ZONE)
     File.write(File.join(@folder, "named.conf"), <<~CONF)
       key harbour { algorithm hmac-sha256; secret "#{KEY[:secret]}"; };
-      options { directory "#{@folder}"; listen-on port #{port} { 127.0.0.1; }; listen-on-v6 { none; }; recursion no; pid-file none;
+      options { directory "#{@folder}"; listen-on port #{port} { 127.0.0.1; }; listen-on-v6 { none; };
+                recursion no; pid-file none;
                 allow-transfer { key harbour; }; dnssec-validation no; session-keyfile "#{@folder}/session.key"; };
       controls { };
       zone "tide.example" { type primary; file "tide.zone"; allow-update { key harbour; }; };

@@ -82,7 +82,8 @@ class MailStandardsTest < Minitest::Test
     from aiosmtpd.smtp import SMTP
     class Keep:
         async def handle_DATA(self, server, session, envelope):
-            sys.stdout.buffer.write(("FROM %s TO %s\\n" % (envelope.mail_from, ",".join(envelope.rcpt_tos))).encode() + envelope.original_content + b"\\n.END\\n")
+            head = "FROM %s TO %s\\n" % (envelope.mail_from, ",".join(envelope.rcpt_tos))
+            sys.stdout.buffer.write(head.encode() + envelope.original_content + b"\\n.END\\n")
             sys.stdout.flush()
             return "250 kept"
         async def handle_RCPT(self, server, session, envelope, address, options):

@@ -1,36 +1,33 @@
-import { render } from "@testing-library/svelte";
-import { describe, expect, it } from "vitest";
-import GateMark from "../../ui/src/parts/GateMark.svelte";
-import Ruler from "../../ui/src/parts/Ruler.svelte";
-import Track from "../../ui/src/views/moves/Track.svelte";
-import { digits, money } from "../../ui/src/lib/words";
-import { minor } from "../../ui/src/lib/slug";
-import { step, block } from "./support/moves";
+import { render } from '@testing-library/svelte';
+import { describe, expect, it } from 'vitest';
+import GateMark from '../../ui/src/parts/GateMark.svelte';
+import Ruler from '../../ui/src/parts/Ruler.svelte';
+import Track from '../../ui/src/views/moves/Track.svelte';
+import { digits, money } from '../../ui/src/lib/words';
+import { minor } from '../../ui/src/lib/slug';
+import { step, block } from './support/moves';
 
-describe("the gate", () => {
+describe('the gate', () => {
   // kind, fixes, clears at => words, position of the bar
   const rows: [string, number, string | null, RegExp, string][] = [
-    ["clear", 0, null, /Clear to go/, "M4 11 15 1"],
-    ["fix", 2, null, /Fix first \(2\)/, "M4 11 25 4"],
-    ["wait", 0, "2027-04-30T08:00:00Z", /Wait until\s+.*Apr/s, "M4 11H28"],
-    ["wait", 0, null, /Wait until it is known/, "M4 11H28"],
-    ["barred", 0, null, /Barred/, "M4 11H28"],
+    ['clear', 0, null, /Clear to go/, 'M4 11 15 1'],
+    ['fix', 2, null, /Fix first \(2\)/, 'M4 11 25 4'],
+    ['wait', 0, '2027-04-30T08:00:00Z', /Wait until\s+.*Apr/s, 'M4 11H28'],
+    ['wait', 0, null, /Wait until it is known/, 'M4 11H28'],
+    ['barred', 0, null, /Barred/, 'M4 11H28'],
   ];
-  it.each(rows)(
-    "%s (%d, %s) always says it in words",
-    (kind, fixes, clears_at, words, bar) => {
-      const gate = { kind, fixes, clears_at, rests_on_less: false } as never;
-      const { container } = render(GateMark, { props: { gate } });
-      expect(container.textContent).toMatch(words);
-      expect(container.querySelector(".bar")?.getAttribute("d")).toBe(bar);
-    },
-  );
+  it.each(rows)('%s (%d, %s) always says it in words', (kind, fixes, clears_at, words, bar) => {
+    const gate = { kind, fixes, clears_at, rests_on_less: false } as never;
+    const { container } = render(GateMark, { props: { gate } });
+    expect(container.textContent).toMatch(words);
+    expect(container.querySelector('.bar')?.getAttribute('d')).toBe(bar);
+  });
 });
 
-describe("the ruler", () => {
+describe('the ruler', () => {
   const day = (n: number) => new Date(Date.UTC(2027, 2, 1 + n)).toISOString();
   const row = {
-    name: "a.example",
+    name: 'a.example',
     latest_safe_start: null,
     expires_at: day(50),
     soft: [[day(40), day(50)]],
@@ -40,11 +37,11 @@ describe("the ruler", () => {
       props: { row: { ...row, windows } as never, from: day(0), days: 100, at },
     }).container;
 
-  it("closes what no window opens", () => {
+  it('closes what no window opens', () => {
     const drawn = draw([[day(10), day(60)]]);
-    const closed = [...drawn.querySelectorAll("rect.closed")].map((r) => [
-      r.getAttribute("x"),
-      r.getAttribute("width"),
+    const closed = [...drawn.querySelectorAll('rect.closed')].map((r) => [
+      r.getAttribute('x'),
+      r.getAttribute('width'),
     ]);
     expect(closed.map((pair) => pair.map(Number))).toEqual([
       [0, 22],
@@ -52,53 +49,39 @@ describe("the ruler", () => {
     ]);
   });
 
-  it("says the same in words", () => {
-    const label = draw([[day(10), day(60)]]).querySelector(
-      "[aria-label], title",
-    )!;
-    const words = label.getAttribute("aria-label") ?? label.textContent;
+  it('says the same in words', () => {
+    const label = draw([[day(10), day(60)]]).querySelector('[aria-label], title')!;
+    const words = label.getAttribute('aria-label') ?? label.textContent;
     expect(words).toMatch(/11 Mar 2027/);
-    expect(draw([]).querySelector("svg")?.getAttribute("aria-label")).toMatch(
-      /no open window/i,
-    );
+    expect(draw([]).querySelector('svg')?.getAttribute('aria-label')).toMatch(/no open window/i);
   });
 
-  it("draws the what-if line where it is asked for, and nowhere else", () => {
-    expect(
-      draw([], day(50)).querySelectorAll(".whatif, .line, .at").length,
-    ).toBe(1);
-    expect(draw([]).querySelectorAll(".whatif, .line, .at").length).toBe(0);
+  it('draws the what-if line where it is asked for, and nowhere else', () => {
+    expect(draw([], day(50)).querySelectorAll('.whatif, .line, .at').length).toBe(1);
+    expect(draw([]).querySelectorAll('.whatif, .line, .at').length).toBe(0);
   });
 });
 
-describe("the track", () => {
-  it("says how many steps there are, and draws each", () => {
-    const steps = [
-      step("fetch", [], "records", "done"),
-      step("unlock", ["fetch"], "registration"),
-    ];
-    const blocks = [
-      block("fetch", -900, [60, 60, 60], true),
-      block("unlock", 300, [60, 900, 3600]),
-    ];
+describe('the track', () => {
+  it('says how many steps there are, and draws each', () => {
+    const steps = [step('fetch', [], 'records', 'done'), step('unlock', ['fetch'], 'registration')];
+    const blocks = [block('fetch', -900, [60, 60, 60], true), block('unlock', 300, [60, 900, 3600])];
     const { container } = render(Track, { props: { steps, blocks } });
-    expect(container.querySelector("svg")?.getAttribute("aria-label")).toMatch(
-      /2 steps on two rails; 1 are done/,
-    );
+    expect(container.querySelector('svg')?.getAttribute('aria-label')).toMatch(/2 steps on two rails; 1 are done/);
     expect(container.textContent).toMatch(/registration/i);
   });
 });
 
-describe("money", () => {
+describe('money', () => {
   // ISO 4217: minor units of 0, 2 and 3 digits
   it.each([
-    ["JPY", 900, "900 JPY", 0],
-    ["EUR", 902, "9.02 EUR", 2],
-    ["KWD", 1250, "1.250 KWD", 3],
-    ["XYZ", 100, "1.00 XYZ", 2],
-  ])("%s", (currency, amount, words, places) => {
+    ['JPY', 900, '900 JPY', 0],
+    ['EUR', 902, '9.02 EUR', 2],
+    ['KWD', 1250, '1.250 KWD', 3],
+    ['XYZ', 100, '1.00 XYZ', 2],
+  ])('%s', (currency, amount, words, places) => {
     expect(digits(currency)).toBe(places);
     expect(money({ minor: amount, currency })).toBe(words);
-    expect(minor(words.split(" ")[0]!, currency)).toBe(amount);
+    expect(minor(words.split(' ')[0]!, currency)).toBe(amount);
   });
 });

@@ -1,93 +1,60 @@
-import { readdirSync, readFileSync, statSync } from "node:fs";
-import { join } from "node:path";
-import { parse } from "svelte/compiler";
-import { describe, expect, it } from "vitest";
-import { en } from "../../ui/src/lib/en";
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { parse } from 'svelte/compiler';
+import { describe, expect, it } from 'vitest';
+import { en } from '../../ui/src/lib/en';
 
-const SRC = join(
-  process.cwd(),
-  process.cwd().endsWith("ui") ? "src" : "ui/src",
-);
+const SRC = join(process.cwd(), process.cwd().endsWith('ui') ? 'src' : 'ui/src');
 const files = (folder: string): string[] =>
   readdirSync(folder).flatMap((name) => {
     const path = join(folder, name);
-    return statSync(path).isDirectory()
-      ? files(path)
-      : path.endsWith(".svelte")
-        ? [path]
-        : [];
+    return statSync(path).isDirectory() ? files(path) : path.endsWith('.svelte') ? [path] : [];
   });
-const SPOKEN = new Set(["title", "aria-label", "placeholder", "alt", "label"]);
+const SPOKEN = new Set(['title', 'aria-label', 'placeholder', 'alt', 'label']);
 
 /** Texts that stand in a part's markup instead of the catalogue. */
 function escaped(source: string): string[] {
   const found: string[] = [];
   const walk = (node: Record<string, unknown> | unknown[]) => {
-    if (Array.isArray(node))
-      return node.forEach(
-        (n) => n && typeof n === "object" && walk(n as never),
-      );
+    if (Array.isArray(node)) return node.forEach((n) => n && typeof n === 'object' && walk(n as never));
     const { type, name, value, data } = node as {
       type?: string;
       name?: string;
       value?: unknown;
       data?: string;
     };
-    if (type === "Text" && /[A-Za-z]{2}/.test(data ?? ""))
-      found.push(data!.trim());
-    if (type === "StyleDirective") return;
-    if (type === "Attribute") {
-      const texts = Array.isArray(value)
-        ? value.filter((v) => (v as { type: string }).type === "Text")
-        : [];
-      if (
-        SPOKEN.has(name!) &&
-        texts.some((t) => /[A-Za-z]{2} /.test((t as { data: string }).data))
-      )
-        found.push(name!);
+    if (type === 'Text' && /[A-Za-z]{2}/.test(data ?? '')) found.push(data!.trim());
+    if (type === 'StyleDirective') return;
+    if (type === 'Attribute') {
+      const texts = Array.isArray(value) ? value.filter((v) => (v as { type: string }).type === 'Text') : [];
+      if (SPOKEN.has(name!) && texts.some((t) => /[A-Za-z]{2} /.test((t as { data: string }).data))) found.push(name!);
       return;
     }
     for (const [key, child] of Object.entries(node))
-      if (key !== "css" && child && typeof child === "object")
-        walk(child as never);
+      if (key !== 'css' && child && typeof child === 'object') walk(child as never);
   };
   walk(parse(source, { modern: true }).fragment as never);
   return found;
 }
 
-describe("the words of the pages", () => {
-  it("stand in one file; none escaped into a page", () => {
-    expect(escaped('<p title="Say it">One {x} word</p>')).toEqual([
-      "title",
-      "One",
-      "word",
-    ]);
+describe('the words of the pages', () => {
+  it('stand in one file; none escaped into a page', () => {
+    expect(escaped('<p title="Say it">One {x} word</p>')).toEqual(['title', 'One', 'word']);
     const all = files(SRC);
     expect(all.length).toBeGreaterThan(60);
-    expect(
-      all.flatMap((f) =>
-        escaped(readFileSync(f, "utf8")).map(
-          (t) => `${f.slice(SRC.length)}: ${t}`,
-        ),
-      ),
-    ).toEqual([]);
+    expect(all.flatMap((f) => escaped(readFileSync(f, 'utf8')).map((t) => `${f.slice(SRC.length)}: ${t}`))).toEqual([]);
   });
 
-  it("are all used", () => {
+  it('are all used', () => {
     const source =
       files(SRC)
-        .map((f) => readFileSync(f, "utf8"))
+        .map((f) => readFileSync(f, 'utf8'))
         .join() +
-      ["words", "keys", "api", "arrive", "list"]
-        .map((n) => readFileSync(join(SRC, "lib", `${n}.ts`), "utf8"))
-        .join() +
-      readFileSync(join(SRC, "views/accounts/fields.ts"), "utf8");
+      ['words', 'keys', 'api', 'arrive', 'list'].map((n) => readFileSync(join(SRC, 'lib', `${n}.ts`), 'utf8')).join() +
+      readFileSync(join(SRC, 'views/accounts/fields.ts'), 'utf8');
     const unused = Object.entries(en).flatMap(([part, words]) =>
       Object.keys(words)
-        .filter(
-          (key) =>
-            !source.replace(/\s+\./g, ".").includes(`say.${part}.${key}`),
-        )
+        .filter((key) => !source.replace(/\s+\./g, '.').includes(`say.${part}.${key}`))
         .map((key) => `${part}.${key}`),
     );
     expect(unused).toEqual([]);

@@ -1,189 +1,155 @@
-import { fireEvent, screen, waitFor } from "@testing-library/svelte";
-import { beforeEach, describe, expect, it, vi } from "vitest";
-import { createRawSnippet } from "svelte";
-import { server, show, signedIn } from "./support/server";
-import { at, block, step } from "./support/moves";
+import './support/router';
+import { fireEvent, screen, waitFor } from '@testing-library/svelte';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { createRawSnippet } from 'svelte';
+import { server, show, signedIn } from './support/server';
+import { at, block, step } from './support/moves';
 
-vi.mock("../../ui/src/router", () => ({
-  p: (path: string, given?: { params?: Record<string, string> }) =>
-    path.replace(/:(\w+)/g, (_, key) => given?.params?.[key] ?? key),
-  navigate: vi.fn(),
-  isActive: () => true,
-  route: { params: { name: "ferry.example" }, pathname: "/moves" },
-}));
+const { default: HandPanel } = await import('../../ui/src/views/hands/HandPanel.svelte');
+const { default: Leave } = await import('../../ui/src/views/moves/Leave.svelte');
+const { default: Moves } = await import('../../ui/src/views/moves/Moves.svelte');
+const { default: NameLine } = await import('../../ui/src/views/names/NameLine.svelte');
+const { default: Journal } = await import('../../ui/src/views/moves/Journal.svelte');
 
-vi.mock("sv-router", () => ({
-  searchParams: {
-    get: (key: string) => new URLSearchParams(location.search).get(key),
-    set: vi.fn(),
-    delete: vi.fn(),
-    toString: () => location.search.slice(1),
-  },
-}));
-
-const { default: HandPanel } =
-  await import("../../ui/src/views/hands/HandPanel.svelte");
-const { default: Leave } =
-  await import("../../ui/src/views/moves/Leave.svelte");
-const { default: Moves } =
-  await import("../../ui/src/views/moves/Moves.svelte");
-const { default: NameLine } =
-  await import("../../ui/src/views/names/NameLine.svelte");
-const { default: Proposal } =
-  await import("../../ui/src/views/names/Proposal.svelte");
-const { default: Batch } =
-  await import("../../ui/src/views/names/Batch.svelte");
-const { default: Journal } =
-  await import("../../ui/src/views/moves/Journal.svelte");
-
-const amount = (minor: number, currency = "EUR") => ({ minor, currency });
-const nothing = createRawSnippet(() => ({ render: () => "<i></i>" }));
+const amount = (minor: number, currency = 'EUR') => ({ minor, currency });
+const nothing = createRawSnippet(() => ({ render: () => '<i></i>' }));
 
 beforeEach(() => signedIn());
 
-describe("by hand", () => {
+describe('by hand', () => {
   const hand = {
-    place: "millrace",
-    title: "Millrace Registrations",
-    site: "https://millrace.example/",
-    login: "kelpsound",
-    does: "Open ferry.example and take the transfer lock off.",
-    typed: [{ label: "Name server 1", value: "ns1.example" }],
-    way: "page",
+    place: 'millrace',
+    title: 'Millrace Registrations',
+    site: 'https://millrace.example/',
+    login: 'kelpsound',
+    does: 'Open ferry.example and take the transfer lock off.',
+    typed: [{ label: 'Name server 1', value: 'ns1.example' }],
+    way: 'page',
     pastes: false,
     mailto: null,
   };
   const given = {
     move: 7,
-    name: "ferry.example",
-    step: "unlock",
-    title: "Unlock",
+    name: 'ferry.example',
+    step: 'unlock',
+    title: 'Unlock',
     hand,
     saidAt: null,
-    proof: "the public record",
+    proof: 'the public record',
   };
 
-  it("says where, as whom and what, and sends that it is done", async () => {
-    const asked = server({ "POST /api/hands/said": {} });
-    signedIn("said");
+  it('says where, as whom and what, and sends that it is done', async () => {
+    const asked = server({ 'POST /api/hands/said': {} });
+    signedIn('said');
     show(HandPanel, given);
-    for (const text of ["Millrace Registrations", "kelpsound", "ns1.example"])
+    for (const text of ['Millrace Registrations', 'kelpsound', 'ns1.example'])
       expect(document.body.textContent).toContain(text);
-    await fireEvent.click(screen.getByText("I have done it"));
-    await waitFor(() =>
-      expect(asked[0]?.body).toEqual({ steps: [{ move: 7, step: "unlock" }] }),
-    );
+    await fireEvent.click(screen.getByText('I have done it'));
+    await waitFor(() => expect(asked[0]?.body).toEqual({ steps: [{ move: 7, step: 'unlock' }] }));
   });
 
-  it("shows a viewer no button that the server would refuse", () => {
+  it('shows a viewer no button that the server would refuse', () => {
     show(HandPanel, given);
-    expect(screen.queryByText("I have done it")).toBeNull();
+    expect(screen.queryByText('I have done it')).toBeNull();
   });
 });
 
-describe("a step that can not be met", () => {
-  it("is left with a reason, never without", async () => {
-    const asked = server({ "POST /api/moves/7/accept": {} });
-    show(Leave, { move: 7, step: "check-landed", title: "Check" });
-    await fireEvent.click(screen.getByText("Leave it as it is …"));
-    const button = screen.getByText("Leave it as it is").closest("button")!;
+describe('a step that can not be met', () => {
+  it('is left with a reason, never without', async () => {
+    const asked = server({ 'POST /api/moves/7/accept': {} });
+    show(Leave, { move: 7, step: 'check-landed', title: 'Check' });
+    await fireEvent.click(screen.getByText('Leave it as it is …'));
+    const button = screen.getByText('Leave it as it is').closest('button')!;
     expect(button.disabled).toBe(true);
-    await fireEvent.input(screen.getByLabelText("Why it stays as it is"), {
-      target: { value: "agreed with Pearl" },
+    await fireEvent.input(screen.getByLabelText('Why it stays as it is'), {
+      target: { value: 'agreed with Pearl' },
     });
     expect(button.disabled).toBe(false);
-    await fireEvent.submit(button.closest("form")!);
+    await fireEvent.submit(button.closest('form')!);
     await waitFor(() =>
       expect(asked[0]?.body).toEqual({
-        step: "check-landed",
-        reason: "agreed with Pearl",
+        step: 'check-landed',
+        reason: 'agreed with Pearl',
       }),
     );
   });
 });
 
-describe("lists", () => {
+describe('lists', () => {
   const card = (id: number) => ({
     id,
     name: `m${id}.example`,
-    from: "A",
-    to: "B",
-    stage: "Make ready",
+    from: 'A',
+    to: 'B',
+    stage: 'Make ready',
     open: true,
-    turn: "theirs",
+    turn: 'theirs',
     started_at: at(0),
     finish: [],
     sentence: `Wait for ${id}`,
-    step: "lock-gone",
+    step: 'lock-gone',
   });
 
-  it("asks for the next page behind the last, once", async () => {
+  it('asks for the next page behind the last, once', async () => {
     const asked = server({
-      "GET /api/moves": (url: URL) =>
-        url.searchParams.get("before")
-          ? { moves: [card(1)], next: null }
-          : { moves: [card(3), card(2)], next: 2 },
+      'GET /api/moves': (url: URL) =>
+        url.searchParams.get('before') ? { moves: [card(1)], next: null } : { moves: [card(3), card(2)], next: 2 },
     });
     show(Moves, { children: nothing });
-    await fireEvent.click(await screen.findByText("Show more"));
-    await screen.findByText("m1.example");
-    expect(asked.map((a) => a.search)).toEqual(["", "?before=2"]);
-    expect(screen.queryByText("Show more")).toBeNull();
+    await fireEvent.click(await screen.findByText('Show more'));
+    await screen.findByText('m1.example');
+    expect(asked.map((a) => a.search)).toEqual(['', '?before=2']);
+    expect(screen.queryByText('Show more')).toBeNull();
     expect(screen.getAllByText(/example/).map((e) => e.textContent)).toEqual([
-      "m3.example",
-      "m2.example",
-      "m1.example",
+      'm3.example',
+      'm2.example',
+      'm1.example',
     ]);
   });
 
-  it("keeps the journal in order and without doubles when it goes on", async () => {
+  it('keeps the journal in order and without doubles when it goes on', async () => {
     const line = (seq: number) => ({
       seq,
       at: at(seq),
-      type: "done",
+      type: 'done',
       step: null,
       says: `line ${seq}`,
-      by: "desk",
+      by: 'desk',
       name: null,
       evidence: {},
       key: null,
     });
     const asked = server({
-      "GET /api/journal": { lines: [line(2), line(1)], next: null },
+      'GET /api/journal': { lines: [line(2), line(1)], next: null },
     });
     show(Journal, {
       events: [line(4), line(3)],
       goesOn: true,
       of: { move: 7 },
     });
-    await fireEvent.click(screen.getByText("Show more"));
-    await screen.findByText("line 1");
-    expect(asked[0]?.search).toBe("?move=7&before=3");
-    expect(screen.getAllByText(/line/).map((e) => e.textContent)).toEqual([
-      "line 4",
-      "line 3",
-      "line 2",
-      "line 1",
-    ]);
-    expect(screen.queryByText("Show more")).toBeNull();
+    await fireEvent.click(screen.getByText('Show more'));
+    await screen.findByText('line 1');
+    expect(asked[0]?.search).toBe('?move=7&before=3');
+    expect(screen.getAllByText(/line/).map((e) => e.textContent)).toEqual(['line 4', 'line 3', 'line 2', 'line 1']);
+    expect(screen.queryByText('Show more')).toBeNull();
   });
 
-  it("shows a name with its gate, expiry and what is not known", () => {
+  it('shows a name with its gate, expiry and what is not known', () => {
     const row = {
-      name: "a.example",
-      unicode: "ä.example",
-      gate: { kind: "fix", fixes: 1, clears_at: null, rests_on_less: false },
-      was: "clear",
+      name: 'a.example',
+      unicode: 'ä.example',
+      gate: { kind: 'fix', fixes: 1, clears_at: null, rests_on_less: false },
+      was: 'clear',
       windows: [],
       soft: [],
       expires_at: null,
       latest_safe_start: null,
-      account: "Orlop",
-      stay: amount(1250, "KWD"),
+      account: 'Orlop',
+      stay: amount(1250, 'KWD'),
       name_servers: [],
       dns_host: null,
       locked: null,
-      move: { id: 1, stage: "Ordered" },
+      move: { id: 1, stage: 'Ordered' },
       contradicting: true,
     };
     show(NameLine, {
@@ -195,137 +161,7 @@ describe("lists", () => {
       index: 0,
     });
     const text = document.body.textContent!;
-    for (const part of ["ä.example", "Fix first (1)", "1.250 KWD", "Ordered"])
-      expect(text).toContain(part);
+    for (const part of ['ä.example', 'Fix first (1)', '1.250 KWD', 'Ordered']) expect(text).toContain(part);
     expect(text.match(/not known/g)!.length).toBeGreaterThanOrEqual(2);
-  });
-});
-
-describe("the plan", () => {
-  const proposal = (more: object) => ({
-    name: "ferry.example",
-    from: "A",
-    to: "B",
-    refusals: [],
-    cautions: [],
-    startable: true,
-    years: 1,
-    carries: false,
-    quote: {
-      fee: amount(884),
-      promotion: amount(0),
-      per_transaction: amount(18),
-      tax: amount(0),
-      total: amount(902),
-      stay: amount(1500),
-      saves: amount(598),
-    },
-    expires_at: at(0),
-    expected_expiry: at(86400 * 365),
-    words: {
-      name: "ferry.example",
-      from: "A",
-      from_id: "a",
-      to: "B",
-      old_host: "O",
-      new_host: "N",
-    },
-    zone: null,
-    steps: [step("order", [], "registration")],
-    blocks: [block("order", 0, [5, 30, 300])],
-    finish: [at(60), at(600), at(3600)],
-    ...more,
-  });
-
-  it("says price, saving and expiry", () => {
-    show(Proposal, { proposal: proposal({}), act: nothing });
-    const text = document.body.textContent!;
-    for (const part of ["9.02 EUR", "5.98 EUR", "8.84 EUR"])
-      expect(text).toContain(part);
-  });
-
-  it("says every refusal as an alert", () => {
-    show(Proposal, {
-      proposal: proposal({
-        refusals: ["It is barred until <2027-04-30T08:00:00Z>."],
-        startable: false,
-      }),
-      act: nothing,
-    });
-    expect(screen.getByRole("alert").textContent).toMatch(
-      /It is barred until .*Apr/,
-    );
-  });
-});
-
-describe("a batch", () => {
-  const rows = [
-    {
-      name: "a.example",
-      startable: true,
-      says: [],
-      total: amount(902),
-      saves: amount(598),
-      by_hand: 2,
-      carries: false,
-      move_id: null,
-    },
-    {
-      name: "b.example",
-      startable: false,
-      says: ["It is too young."],
-      total: amount(902),
-      saves: null,
-      by_hand: 0,
-      carries: false,
-      move_id: null,
-    },
-  ];
-  const answers = {
-    "GET /api/accounts": {
-      usual_destination: "orlop",
-      hosts: [],
-      accounts: [{ id: "orlop", title: "Orlop", kind: "epp", prices: {} }],
-    },
-    "POST /api/batches/proposals": {
-      rows,
-      total: [amount(902)],
-      saves: [amount(598)],
-    },
-    "POST /api/batches": {
-      rows: [{ ...rows[0], move_id: 4 }],
-      total: [],
-      saves: [],
-    },
-  };
-
-  it("starts only those that can, and says why the others can not", async () => {
-    window.history.replaceState(
-      {},
-      "",
-      "/names/batch?tray=a.example,b.example",
-    );
-    const asked = server(answers);
-    signedIn("startBatch");
-    show(Batch);
-    await screen.findByText("It is too young.");
-    await fireEvent.click(screen.getByText(/^\s*Start 1/));
-    await waitFor(() =>
-      expect(asked.find((a) => a.path === "/api/batches")).toMatchObject({
-        body: { names: ["a.example"], to: "orlop" },
-      }),
-    );
-  });
-
-  it("offers nobody else the start", async () => {
-    window.history.replaceState(
-      {},
-      "",
-      "/names/batch?tray=a.example,b.example",
-    );
-    server(answers);
-    show(Batch);
-    await screen.findByText("It is too young.");
-    expect(screen.queryByText(/^\s*Start 1/)).toBeNull();
   });
 });

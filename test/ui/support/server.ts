@@ -1,8 +1,8 @@
-import { render } from "@testing-library/svelte";
-import type { Component } from "svelte";
-import { vi } from "vitest";
-import { session } from "../../../ui/src/lib/session.svelte";
-import Within from "./Within.svelte";
+import { render } from '@testing-library/svelte';
+import type { Component } from 'svelte';
+import { vi } from 'vitest';
+import { session } from '../../../ui/src/lib/session.svelte';
+import Within from './Within.svelte';
 
 export type Asked = {
   method: string;
@@ -14,9 +14,9 @@ export type Asked = {
 /** Answers requests by “METHOD path”; what was asked is kept. A status other than 200 stands as [status, body]. */
 export function server(answers: Record<string, unknown>): Asked[] {
   const asked: Asked[] = [];
-  vi.stubGlobal("fetch", async (request: Request) => {
-    const url = new URL(request.url, "http://desk");
-    const text = request.method === "GET" ? "" : await request.text();
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const url = new URL(request.url, 'http://desk');
+    const text = request.method === 'GET' ? '' : await request.text();
     asked.push({
       method: request.method,
       path: url.pathname,
@@ -24,16 +24,13 @@ export function server(answers: Record<string, unknown>): Asked[] {
       body: text ? JSON.parse(text) : undefined,
     });
     const answer = answers[`${request.method} ${url.pathname}`];
-    const given =
-      typeof answer === "function"
-        ? (answer as (u: URL) => unknown)(url)
-        : answer;
+    const given = typeof answer === 'function' ? (answer as (u: URL) => unknown)(url) : answer;
     const [status, body] = Array.isArray(given)
       ? given
-      : [given === undefined ? 404 : 200, given ?? { detail: "nothing" }];
+      : [given === undefined ? 404 : 200, given ?? { detail: 'nothing' }];
     return new Response(JSON.stringify(body), {
       status,
-      headers: { "Content-Type": "application/json" },
+      headers: { 'Content-Type': 'application/json' },
     });
   });
   return asked;
@@ -44,13 +41,13 @@ export function signedIn(...may: string[]) {
   session.who = {
     signed_in: true,
     second_factor: false,
-    email: "ada@x.example",
-    role: "mover",
-    now: "2027-03-01T08:00:00Z",
-    csrf: "token",
+    email: 'ada@x.example',
+    role: 'mover',
+    now: '2027-03-01T08:00:00Z',
+    csrf: 'token',
     practice: false,
     first_run: false,
-    version: "0",
+    version: '0',
     may,
   };
 }

@@ -1,5 +1,5 @@
-import { cleanup } from "@testing-library/svelte";
-import { afterEach, beforeEach, vi } from "vitest";
+import { cleanup } from '@testing-library/svelte';
+import { afterEach, beforeEach, vi } from 'vitest';
 
 // What jsdom lacks of a browser.
 globalThis.ResizeObserver ??= class {
@@ -21,10 +21,7 @@ Element.prototype.animate ??= (() => ({
 const Real = globalThis.Request;
 globalThis.Request = class extends Real {
   constructor(input: RequestInfo | URL, init?: RequestInit) {
-    super(
-      typeof input === "string" ? new URL(input, "http://desk").href : input,
-      init,
-    );
+    super(typeof input === 'string' ? new URL(input, 'http://desk').href : input, init);
   }
 };
 

@@ -3,7 +3,7 @@
   import { day } from '../lib/words';
   import { say } from '../lib/say';
 
-  /** A strip of time from `from` on: closed stretches full and hatched, soft ones half-high, open ones a line; expiry a flag. */
+  /** A strip of time from `from` on: closed stretches full, soft ones half-high, open ones a line; expiry a flag. */
   let {
     row,
     from,

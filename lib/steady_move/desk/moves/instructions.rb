@@ -26,13 +26,13 @@ module SteadyMove
       end
 
       # step_state: of a step by hand. Returns a Hand, or nil where the desk does it itself.
-      def of(move, step_state)
+      def of(move, step_state, words: self.words(move))
         step = step_state.step
         return unless step.by_hand?
 
         place, title, site, login = where(move, step)
         site = link(move) || site if step.way == "link"
-        Hand.new(place: place, title: title, site: site, login: login, does: does(move, step), typed: typed(move,
+        Hand.new(place: place, title: title, site: site, login: login, does: does(step, words), typed: typed(move,
           step), way: step.way,
           pastes: step.mark?(:paste), mailto: (support(move, step) if step_state.phase == "stuck"))
       end
@@ -64,10 +64,9 @@ module SteadyMove
       end
 
       # The sentence for the step in its way, where the catalogue has one for that way; else the step's own.
-      def does(move, step)
+      def does(step, words)
         return Words.say("by_hand.write") if step.by_letter?
 
-        words = words(move)
         Words.maybe("steps.#{step.id}.hand_by.#{step.way}", **words) || Words.say("steps.#{step.id}.hand", **words)
       end
 

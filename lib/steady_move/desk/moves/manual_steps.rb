@@ -83,10 +83,11 @@ module SteadyMove
         return unless step.by_hand? && (state.turn == "yours" || move.state.set_going_at(step.id))
         return if step.mark?(:word) && state.phase != "stuck" && written?(move, step)
 
-        title = Words.say("steps.#{step.id}.title", **@instructions.words(move))
-        Item.new(move_id: move.id, name: move.name, step: step.id, title: title,
-          hand: @instructions.of(move, state), phase: state.phase, says: Words.retold(state.event), since: state.since,
-          said_at: move.state.set_going_at(step.id), letter: step.by_letter?)
+        words = @instructions.words(move)
+        Item.new(move_id: move.id, name: move.name, step: step.id,
+          title: Words.say("steps.#{step.id}.title", **words),
+          hand: @instructions.of(move, state, words: words), phase: state.phase,
+          says: Words.retold(state.event), since: state.since, said_at: move.state.set_going_at(step.id), letter: step.by_letter?)
       end
 
       # Has the word gone out already?

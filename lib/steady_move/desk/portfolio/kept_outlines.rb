@@ -38,7 +38,7 @@ module SteadyMove
         signature, data = File.open(@file, "rb") { |io| [io.read(SIGNATURE), io.read] }
         return unless data && OpenSSL.secure_compare(signature, sign(data))
 
-        marks, kept_basis, list = Marshal.load(data, freeze: true) # rubocop:disable Security/MarshalLoad -- signed by ourselves
+        marks, kept_basis, list = Marshal.load(data, freeze: true) # rubocop:disable Security/MarshalLoad -- our own
         [list, marks] if kept_basis == basis
       rescue SystemCallError, TypeError, ArgumentError
         nil

@@ -1,6 +1,6 @@
 import { say } from '../../lib/say';
 
-/** The fields of an account, as data: key, label, and what the input takes. `of` makes it a choice, `yes` one of yes and no. */
+/** The fields of an account, as data: key, label, what the input takes. `of`: a choice; `yes`: one of yes and no. */
 export interface FieldRow {
   key: string;
   label: string;

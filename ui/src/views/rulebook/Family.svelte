@@ -26,7 +26,10 @@
     step: 'step',
   };
   const from = (s: Schemas['RuleSource']) =>
-    `${s.text}${s.kind === 'P' && !s.verified ? say.family.quotedFromMemory : ''}${s.kind === 'site' ? say.family.thisSitesOwnWord : ''} (${s.date})`;
+    s.text +
+    (s.kind === 'P' && !s.verified ? say.family.quotedFromMemory : '') +
+    (s.kind === 'site' ? say.family.thisSitesOwnWord : '') +
+    ` (${s.date})`;
 </script>
 
 <section class="panel" aria-label={family.title}>

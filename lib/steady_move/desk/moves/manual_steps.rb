@@ -87,7 +87,8 @@ module SteadyMove
         Item.new(move_id: move.id, name: move.name, step: step.id,
           title: Words.say("steps.#{step.id}.title", **words),
           hand: @instructions.of(move, state, words: words), phase: state.phase,
-          says: Words.retold(state.event), since: state.since, said_at: move.state.set_going_at(step.id), letter: step.by_letter?)
+          says: Words.retold(state.event), since: state.since,
+          said_at: move.state.set_going_at(step.id), letter: step.by_letter?)
       end
 
       # Has the word gone out already?

@@ -139,8 +139,7 @@ class Bench
     seconds = time do
       raw.each do |r|
         m = SteadyMove::Wire::Mail::Eml.read(r)
-        SteadyMove::Core::Post::Reader.read(from: m.from, subject: m.subject, text: m.text, held: held,
-          sender_domains: ["reg.test"], sent: m.at)
+        SteadyMove::Core::Post::Reader.read(m, held: held, known: ["reg.test"])
       end
     end
     row("1,000 messages understood", seconds, "20 s")

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "date"
 require "securerandom"
 
 module Practice
@@ -42,7 +43,7 @@ module Practice
       row = domains.where(name: name).first
       return unless row && row[:expires_at] == at.to_i
 
-      expires = SteadyMove::Core::Expiry.add_years(at, 1)
+      expires = years_on(Time.at(row[:expires_at]).utc, 1)
       save(name, statuses: JSON.parse(row[:statuses]) | ["autoRenewPeriod"], expires_at: expires.to_i,
         updated_at: at.to_i)
       @agenda.add(expires, "expiry", name: name)
@@ -153,6 +154,9 @@ module Practice
     # The pending transfer of a name, or nil.
     def pending(name) = @db[:transfers].where(name: name, status: "pending").order(:id).last
 
+    # The newest transfer of a name, or nil.
+    def newest_transfer(name) = @db[:transfers].where(name: name).order(:id).last
+
     def queue_for(client) = @db[:queue].where(client: client).order(:id)
 
     def acknowledge(client, id)
@@ -185,12 +189,22 @@ module Practice
     end
 
     def moved(row, domain, statuses, at)
-      expiry = SteadyMove::Core::Expiry.after_move(expires_at: Time.at(domain[:expires_at]).utc, landed_at: at,
-        years: row[:years])
-      { sponsor: row[:requested_by], transferred_at: at.to_i, expires_at: expiry.expires_at.to_i,
-        statuses: statuses.reject do |s|
-          s.start_with?("client")
-        end, auth_info: new_code, **carry_contact(domain, row, at) }
+      { sponsor: row[:requested_by], transferred_at: at.to_i, expires_at: expiry_after(row, domain, at).to_i,
+        statuses: statuses.reject { |s| s.start_with?("client") || s == "autoRenewPeriod" }, auth_info: new_code,
+        **carry_contact(domain, row, at) }
+    end
+
+    # RFC 5731 §3.2.4: the transfer's years are added, at most up to ten years from now; RFC 3915 §3.1: a year that was
+    # added by itself less than its grace period ago is taken back with the transfer.
+    def expiry_after(row, domain, at)
+      years = row[:years] - (domain[:statuses].include?("autoRenewPeriod") ? 1 : 0)
+      [years_on(Time.at(domain[:expires_at]).utc, years), years_on(at, 10)].min
+    end
+
+    # By the calendar of Ruby's date library, which knows no more of the desk than the desk of it.
+    def years_on(time, years)
+      day = Date.new(time.year, time.month, time.day) >> (12 * years)
+      Time.utc(day.year, day.month, day.day, time.hour, time.min, time.sec)
     end
 
     def new_code = Array.new(16) { "abcdefghjkmnpqrstuvwxyz23456789".chars.sample(random: @random) }.join

@@ -18,7 +18,8 @@ module Practice
       @clock = Clock.new(@db, start: scenario.start, rate: rate)
       @agenda = Agenda.new(@db)
       @random = Random.new(scenario.seed + 1)
-      @post = Post::Office.new(@db, @agenda, mailbox: scenario.mailbox["login"], readers: scenario.readers)
+      @post = Post::Office.new(@db, @agenda, mailbox: scenario.mailbox["login"],
+        server: scenario.mailbox["server"], readers: scenario.readers)
       @registry = Registry.new(@db, @agenda, random: Random.new(scenario.seed),
         by_mail: scenario.registry.fetch("by_mail"))
       @registrars = scenario.registrars.to_h do |id, row|

@@ -17,10 +17,13 @@ module SteadyMove
         expiry --expires INSTANT --landed INSTANT [--years N] [--max-years N] [--in-grace]
                               the new expiry; “ten-years” on standard error where the maximum cut it
         codes FILE            a list of names and authorization codes in, one line of JSON for each line out
-        read-mail FILE --names NAME,… [--sender-domains DOMAIN,…]
-                              what a message (RFC 5322) seems to be: kind, code, link, deadline, doubts
+        read-mail FILE… --names NAME,… [--sender-domains DOMAIN,…] [--authserv-id ID,…]
+                              what each message (RFC 5322) seems to be: sender (proven, unproven or doubtful),
+                              kind, code, links, deadline; ID is the mailbox's own server in its
+                              Authentication-Results (RFC 8601)
     TEXT
-    WORDS = %w[config port at to accounts horizon expires landed years max-years names sender-domains].freeze
+    WORDS = %w[config port at to accounts horizon expires landed years max-years names sender-domains
+      authserv-id].freeze
 
     # words: ARGV. Ends the process.
     def self.run(words, out: $stdout, err: $stderr) = new(words, out, err).run
@@ -99,9 +102,17 @@ module SteadyMove
 
     def codes = Scripts::Codes.call(setting.read(@file), suffixes: rulebook.deep_suffixes, out: @out)
 
+    # Returns 2 where one of the files is no message; the others are read all the same.
     def read_mail
-      Scripts::ReadMail.call(setting.octets(@file), names: @given[:names], domains: @given[:sender_domains],
-        suffixes: rulebook.deep_suffixes, out: @out)
+      reader = Scripts::ReadMail.new(names: @given[:names], domains: @given[:sender_domains], ids: @given[:authserv_id],
+        suffixes: rulebook.deep_suffixes)
+      [@file, *@more].reduce(0) do |status, file|
+        @out.puts reader.line(setting.octets(file))
+        status
+      rescue Scripts::Misused, Wire::Malformed => e
+        @err.puts "#{file}: #{e.message}"
+        2
+      end
     end
 
     def judge

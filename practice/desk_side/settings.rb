@@ -14,7 +14,8 @@ module Practice
           "dns" => { "servers" => servers(ports, scenario), "parents" => scenario.suffixes.to_h do |s|
             [s, scenario.registry["server"]]
           end },
-          "mailbox" => { "host" => "127.0.0.1", "port" => ports["imap"], "tls" => false, **scenario.mailbox },
+          "mailbox" => { "host" => "127.0.0.1", "port" => ports["imap"], "tls" => false,
+                         **scenario.mailbox.slice("login", "password"), "authserv_id" => scenario.mailbox["server"] },
           "outgoing" => { "host" => "127.0.0.1", "port" => ports["smtp"], "tls" => "no",
                           "from" => scenario.mailbox["login"] },
           "registries" => [scenario.registry["sender"].partition("@").last] }

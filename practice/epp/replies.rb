@@ -16,6 +16,7 @@ module Practice
               x.lang "en"
               x.objURI X::DOMAIN
               x.objURI X::CONTACT
+              x.svcExtension { x.extURI X::RGP }
             end
             x.dcp do
               x.access { x.all }
@@ -30,12 +31,14 @@ module Practice
       end
 
       # queue: {count, id, at, text, full: whether the message itself is shown} or nil; a block writes the data.
-      def response(code, key:, server_key:, message: nil, queue: nil, &data)
+      # extension: writes what stands in <extension>, or nil.
+      def response(code, key:, server_key:, message: nil, queue: nil, extension: nil, &data)
         X.document do |x|
           x.response do
             x.result(code: code) { x.msg message || MESSAGES.fetch(code) { Refusal::MESSAGES.fetch(code) } }
             queue(x, queue) if queue
             x.resData { data.call(x) } if data
+            x.extension { extension.call(x) } if extension
             x.trID do
               x.clTRID key if key
               x.svTRID server_key
@@ -68,7 +71,8 @@ module Practice
         builder.infData(xmlns: X::DOMAIN) do
           builder.name row[:name]
           builder.roid row[:roid]
-          row[:statuses].each { |s| builder.status(s: s) }
+          own = row[:statuses] - GRACE
+          (own.empty? ? ["ok"] : own).each { |s| builder.status(s: s) }
           builder.registrant row[:registrant] if row[:registrant]
           builder.contact(row[:admin], type: "admin") if row[:admin]
           builder.ns { row[:name_servers].each { |h| builder.hostObj h } } if row[:name_servers].any?
@@ -78,6 +82,15 @@ module Practice
           end
           builder.authInfo { builder.pw row[:auth_info] } if row[:auth_info]
         end
+      end
+
+      # Statuses that RFC 3915 §3.1 gives an extension for; a domain's own list (RFC 5731 §2.3) knows none of them.
+      GRACE = %w[addPeriod autoRenewPeriod renewPeriod transferPeriod redemptionPeriod pendingRestore].freeze
+
+      # What <info> tells in the grace period extension; nil where nothing is to be told.
+      def grace(row)
+        told = row[:statuses] & GRACE
+        ->(x) { x.infData(xmlns: X::RGP) { told.each { |s| x.rgpStatus(s: s) } } } if told.any?
       end
 
       def contact(builder, row)
@@ -103,7 +116,7 @@ module Practice
           builder.name row[:name]
           builder.org row[:org]
           builder.addr do
-            builder.street row[:street]
+            row[:street].to_s.split("\n").each { |line| builder.street line }
             builder.city row[:city]
             builder.cc row[:country]
           end

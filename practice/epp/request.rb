@@ -7,7 +7,7 @@ module Practice
     # A client's command as the server understands it (RFC 5730 §2.9, RFC 5731 §3).
     # verb: hello, login, logout, check, info, update, transfer or poll; key: clTRID.
     Request = Struct.new(:verb, :names, :op, :key, :auth, :years, :add, :rem, :client, :password, :message_id,
-      :contact, :email, keyword_init: true) do
+      :contact, :email, :extensions, keyword_init: true) do
       def self.parse(text)
         doc = X.parse(text)
         return new(verb: "hello") if doc.at_xpath("/e:epp/e:hello", X::NS)
@@ -16,7 +16,7 @@ module Practice
         verb = command.elements.first
         new(verb: verb.name, op: verb["op"], key: X.text(command, "e:clTRID"), client: X.text(verb, "e:clID"),
           password: X.text(verb, "e:pw"),
-          message_id: verb["msgID"], **object(verb))
+          message_id: verb["msgID"], extensions: X.texts(verb, "e:svcs/e:svcExtension/e:extURI"), **object(verb))
       end
 
       def self.object(verb)

@@ -79,7 +79,7 @@ module Practice
         password, side = @logins[request.client]
         return [simple(2200, request), nil] unless password && password == request.password
 
-        [simple(1000, request), Service.new(@world, side)]
+        [simple(1000, request), Service.new(@world, side, extensions: request.extensions.to_a)]
       end
 
       def simple(code, request) = Replies.response(code, key: request.key, server_key: "PW-#{@id}")

@@ -4,9 +4,11 @@ module Practice
   module Epp
     # Carries out commands for one signed-in client. `side` is a Registrar (for its customers) or a RegistrySide.
     class Service
-      def initialize(world, side)
+      # extensions: what the client signed in with.
+      def initialize(world, side, extensions: [])
         @world = world
         @side = side
+        @extensions = extensions
       end
 
       # Returns the reply's XML. Everything asked is kept in the world's log, with its key and result.
@@ -15,8 +17,8 @@ module Practice
         forced = @world.fault("answer-#{@side.id}-#{request.verb}")
         raise Refusal, forced.to_i if forced
 
-        code, queue, data = public_send("do_#{request.verb}", request, at)
-        reply(request, code, queue: queue, &data)
+        code, queue, data, extension = public_send("do_#{request.verb}", request, at)
+        reply(request, code, queue: queue, extension: extension, &data)
       rescue Refusal => e
         reply(request, e.code, message: e.message)
       end
@@ -32,7 +34,7 @@ module Practice
           return [1000, nil, ->(x) { Replies.contact(x, contact) }]
         end
         row = @side.info(request.name, auth: request.auth)
-        [1000, nil, ->(x) { Replies.info(x, row) }]
+        [1000, nil, ->(x) { Replies.info(x, row) }, (Replies.grace(row) if @extensions.include?(X::RGP))]
       end
 
       def do_update(request, at)
@@ -64,7 +66,10 @@ module Practice
           @world.registry.acknowledge(@side.id, request.message_id.to_i)
           return [1000, head(queue, full: false), nil]
         end
-        queue.empty? ? [1300, nil, nil] : [1301, head(queue, full: true), nil]
+        return [1300, nil, nil] if queue.empty?
+
+        transfer = @world.registry.newest_transfer(queue.first[:name])
+        [1301, head(queue, full: true), (transfer && ->(x) { Replies.transfer(x, transfer) })]
       end
 
       private
@@ -74,10 +79,10 @@ module Practice
         { count: queue.count, id: row[:id], at: Time.at(row[:at]), text: row[:text], full: full }
       end
 
-      def reply(request, code, message: nil, queue: nil, &data)
+      def reply(request, code, message: nil, queue: nil, extension: nil, &data)
         number = @world.log(@side.id, request, code)
         Replies.response(code, key: request.key, server_key: format("PW-%06d", number), message: message, queue: queue,
-          &data)
+          extension: extension, &data)
       end
     end
   end

@@ -7,29 +7,32 @@ module Practice
     # The one mailbox of the scenario, and the people behind other addresses. Mail arrives at its instant; numbers
     # rise in the order of arrival.
     class Office
-      # mailbox: the address that is read over IMAP; readers: {address => {answers_after: seconds} | {bounces: true} |
-      # {silent: true}}.
-      def initialize(db, agenda, mailbox:, readers:)
+      # mailbox: the address that is read over IMAP; server: what its mail server calls itself in the
+      # Authentication-Results that it writes on top (RFC 8601 §5; what arrives with its own name is taken off);
+      # readers: {address => {answers_after: seconds} | {bounces: true} | {silent: true}}.
+      def initialize(db, agenda, mailbox:, readers:, server: "post.invalid")
+        @server = server
         @mail = db[:mail]
         @agenda = agenda
         @mailbox = mailbox
         @readers = readers
       end
 
-      # letter: from, to, subject, text, and answers (a Message-ID) or bounced (an address).
+      # letter: from, to, subject, text, and answers (a Message-ID) or bounced (an address); via: whose server really
+      # sent it, where that is another's.
       def deliver(at, **letter) = @agenda.add(at, "mail", letter)
 
       # Mail for another address than the mailbox's is lost to the desk, as in life.
       def arrive(letter, at:)
         return unless letter["to"] == @mailbox
-        return @mail.insert(at: at.to_i, raw: letter["raw"]) if letter["raw"]
+        return keep(letter["raw"], at, sender: letter["from"]) if letter["raw"]
 
         message = ::Mail.new(from: letter["from"], to: letter["to"], subject: letter["subject"], charset: "UTF-8")
         letter["bounced"] ? report(message, letter) : message.body = letter["text"]
         message.date = at
         message.message_id = "<#{at.to_i}.#{@mail.count + 1}@#{letter['from'].partition('@').last}>"
         message.in_reply_to = "<#{letter['answers']}>" if letter["answers"]
-        @mail.insert(at: at.to_i, raw: message.to_s)
+        keep(message.to_s, at, sender: letter["via"] || letter["from"])
       end
 
       # A letter of the desk's to somebody.
@@ -55,6 +58,16 @@ module Practice
       def count = @mail.count
 
       private
+
+      # What this server found: whose server sent it, and whether the From field speaks of the same domain (RFC 7489).
+      def keep(raw, at, sender:)
+        domain = sender.rpartition("@").last
+        from = ::Mail.read_from_string(raw).from.to_a.first.to_s.rpartition("@").last
+        found = "spf=pass smtp.mailfrom=#{domain}; dkim=pass header.d=#{domain}; " \
+                "dmarc=#{from == domain ? 'pass' : 'fail'} header.from=#{from}"
+        raw = raw.gsub(/^Authentication-Results:\s*#{Regexp.escape(@server)};[^\n]*\n(?:[ \t][^\n]*\n)*/i, "")
+        @mail.insert(at: at.to_i, raw: "Authentication-Results: #{@server};\r\n #{found}\r\n#{raw}")
+      end
 
       # A delivery status notification (RFC 3464).
       def report(message, letter)

@@ -8,12 +8,15 @@ class CodesTest < Minitest::Test
   LINES = [
     ["a.example,abc123", "a.example", "abc123", []], ["a.example;abc123", "a.example", "abc123", []],
     ["a.example\tabc123", "a.example", "abc123", []],
-    ["a.example    abc123", "a.example", "abc123", []], ["a.example,ab,c;1 2\"3", "a.example", "ab,c;1 2\"3", []],
+    ["a.example    abc123", "a.example", "abc123", []], ["a.example,ab,c;1 2\"3", "a.example", "ab,c;1 2\"3",
+      ["holds a blank"]],
     ["A.Example.,AbC123", "a.example", "AbC123", []],
     ["fähre.example,abc123", "xn--fhre-loa.example", "abc123", []], ["a.isl.test,abc123", "a.isl.test", "abc123", []],
-    ["a.example, abc123", "a.example", " abc123", ["begins or ends with a blank"]],
-    ["a.example,abc123  ", "a.example", "abc123  ", ["begins or ends with a blank"]], ["a.example,\"ab,\"\"c 1\"",
-      "a.example", "ab,\"c 1", []], ["\"a.example\",\"abc123\"", "a.example", "abc123", []],
+    ["a.example, abc123", "a.example", "abc123", ["Blanks around it were left out"]],
+    ["a.example,abc123  ", "a.example", "abc123", ["Blanks around it were left out"]],
+    ["a.example,\" abc123\"", "a.example", " abc123", ["begins or ends with a blank"]],
+    ["a.example,abc 123", "a.example", "abc 123", ["is that a part of the code?"]], ["a.example,\"ab,\"\"c 1\"",
+      "a.example", "ab,\"c 1", ["holds a blank"]], ["\"a.example\",\"abc123\"", "a.example", "abc123", []],
     ["a.example,abc\"123\"", "a.example", "abc\"123\"", []], ["a.example,0OIl1x", "a.example", "0OIl1x", []],
     ["a.example,abc", "a.example", "abc", ["3 characters; at least 6"]],
     ["a.example,#{'x' * 65}", "a.example", "x" * 65, ["65 characters; at most 64"]], ["a.example,abcdé1", "a.example",
@@ -42,7 +45,7 @@ class CodesTest < Minitest::Test
       "c.example,two123", "d.example,last12"].join("\r\n")
     lines = Core::Codes::List.read(text)
     assert_equal [1, 4, 5, 6, 7, 8], lines.map(&:number)
-    assert_equal(["a.example", "b.example", "b.example", nil, nil, "d.example"], lines.map { |l| l.name&.ascii })
+    assert_equal(%w[a.example b.example b.example c.example c.example d.example], lines.map { |l| l.name&.ascii })
     assert_equal "It stands on lines 4, 5.", said(lines[2].warnings.first)
     assert_equal ["Different codes for c.example stand on lines 6, 7."], lines.filter_map(&:error).map { |e|
       said(e)

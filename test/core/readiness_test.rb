@@ -53,6 +53,10 @@ class ReadinessTest < Minitest::Test
       statuses: ["autoRenewPeriod"] }, "clear", []],
     [{ expires_at: AHEAD[(9 * 365.25) + 9] }, "clear", %w[ten-years]], [{ expires_at: AHEAD[(9 * 365.25) - 9] },
       "clear", []],
+    [{ transferred_at: nil, statuses: ["transferPeriod"] }, "wait", %w[recent-move]],
+    [{ expires_at: AHEAD[345], statuses: %w[autoRenewPeriod pendingRestore] }, "barred", %w[going]],
+    [{ other_registrar: "Somebody Else, no. 4471" }, "fix", %w[other-registrar]], [{ other_registrar: false },
+      "clear", []],
     [{ to: { suffixes: ["example"] } }, "clear", []], [{ to: { suffixes: ["test"] } }, "barred", %w[suffix-unserved]],
     [{ to: { can_pay: false, why_not: "no balance" } }, "fix", %w[no-payment]],
     [{ privacy: "veil.test" }, "clear", []], [{ privacy: "veil.test", to: { reads_contacts: true } }, "fix",
@@ -96,7 +100,7 @@ class ReadinessTest < Minitest::Test
       found.findings.each { |f| refute_match(/\{|\}/, f.because + f.remedy) }
       rules
     end
-    assert_empty Core::Readiness::Rules.all.keys - hit, "each rule has a row"
+    assert_empty Core::Readiness::Rules.all.keys - hit - ["suffix-unlisted"], "each rule has a row"
   end
 
   # Sixty 24-hour days from the event, half open: the last second bars, the next clears; over leap days and year ends
@@ -165,8 +169,56 @@ class ReadinessTest < Minitest::Test
     assert_equal %i[expires_at paid statuses], both.contradictions.sort
   end
 
-  def test_a_suffix_that_nobody_serves_here
-    found = judge("ferry.nowhere")
-    assert_equal ["barred", ["suffix-unserved"]], [found.kind, found.findings.map(&:rule)]
+  # What nobody wrote down is not known, never barred: what the record shows is judged (rules of the job §2).
+  def test_a_suffix_that_no_family_lists
+    found = judge("ferry.nowhere", **KNOWN)
+    assert_equal ["clear", %w[suffix-unlisted], true], [found.kind, found.findings.map(&:rule), found.rests_on_less?]
+    assert_equal ["fix", %w[locked suffix-unlisted]],
+      judge("ferry.nowhere", **KNOWN, statuses: ["clientTransferProhibited"]).then { |v|
+        [v.kind,
+          v.findings.map(&:rule)]
+      }
+    override = Core::Readiness::Override.new(suffix: "nowhere", key: "family", value: "gtld", source: {})
+    told = rulebook.with([override])
+    assert_equal "needed", told.family_of(domain_under("ferry.nowhere")).code
+    assert_raises(Core::Readiness::Rulebook::Invalid) do
+      rulebook.with([Core::Readiness::Override.new(suffix: "nowhere", key: "family", value: "x", source: {})])
+    end
+  end
+
+  # A grace status proves its event without the event's date (RFC 3915 §3.1): reckoned from when it was seen.
+  def test_grace_statuses_without_their_events
+    seen = ->(key, value) { Core::Readiness::Fact.new(key: key, value: value, source: :public_record, seen_at: NOW) }
+    { "addPeriod" => "new-name", "transferPeriod" => "recent-move" }.each do |status, rule|
+      facts = [seen.call(:statuses, [status])]
+      facts << seen.call(:created_at, OLD) if status == "transferPeriod"
+      judged = Core::Readiness::Judge.judge(rulebook, domain_under("ferry.example"), Core::Readiness::Facts.new(facts))
+      found = judged.verdict(NOW).findings.find { |f| f.rule == rule }
+      assert_equal ["wait", NOW + (60 * DAY)], [found&.effect, found&.clears_at], status
+      assert_equal "clear", judged.verdict(NOW + (61 * DAY)).kind
+      ruled = Core::Readiness::Facts.ruled(statuses: [status],
+        created_at: (OLD if status == "transferPeriod")).values.compact
+      bare = Core::Readiness::Judge.judge(rulebook, domain_under("ferry.example"), Core::Readiness::Facts.ruled(ruled))
+      assert_equal ["wait", nil], bare.verdict(NOW).then { |v| [v.kind, v.clears_at] }
+    end
+  end
+
+  # A day that somebody noted is no other than an instant of it; the instant is relied on.
+  def test_an_expiry_that_is_noted_by_its_day
+    fact = ->(value, source) { Core::Readiness::Fact.new(key: :expires_at, value: value, source: source, seen_at: NOW) }
+    same = Core::Readiness::Facts.new([fact.call(utc("2028-05-01T12:00:00Z"), :public_record),
+      fact.call(utc("2028-05-01T00:00:00Z"), :hand)])
+    assert_equal [[], utc("2028-05-01T12:00:00Z")], [same.contradictions, same[:expires_at]]
+    other = Core::Readiness::Facts.new([fact.call(utc("2028-05-01T12:00:00Z"), :public_record),
+      fact.call(utc("2028-04-30T00:00:00Z"), :hand)])
+    assert_equal [[:expires_at], utc("2028-04-30T00:00:00Z")], [other.contradictions, other[:expires_at]]
+  end
+
+  # Every “{…}” of a rule's text is filled wherever the rule hits.
+  def test_no_sentence_lacks_its_number
+    CASES.each do |changed, *|
+      found = judge(changed.fetch(:name, "ferry.example"), to: changed[:to], **KNOWN, **changed.except(:name, :to))
+      found.findings.each { |f| refute_match(/ {2}|\(\)| \.|within days/, f.because + f.remedy, f.rule) }
+    end
   end
 end

@@ -70,13 +70,17 @@ class ContactsTest < Minitest::Test
     word = world.app.letters.word(id)
     room = SteadyMove::Desk::PostRoom.new(world.app)
     drop = ->(head, text) {
-      room.drop("From: clerk@kelp-office.example\r\nMessage-ID: <#{rand}@x>\r\nSubject: Re: " \
+      room.drop("Authentication-Results: post.saltern-office.example; dkim=pass header.d=kelp-office.example\r\n" \
+                "From: clerk@kelp-office.example\r\nMessage-ID: <#{rand}@x>\r\nSubject: Re: " \
                 "word\r\n#{head}\r\n#{text}\r\n")
     }
     drop.call("In-Reply-To: <#{ref}>\r\nAuto-Submitted: auto-replied\r\n", "I am away. > #{word}")
     assert_equal %w[asked sent], [box("clerk@kelp-office.example"), world.app.letters.find(id)[:state]]
     drop.call("In-Reply-To: <#{ref}>\r\n", "Which word?")
     assert_equal "asked", box("clerk@kelp-office.example")
+    room.drop("From: clerk@kelp-office.example\r\nMessage-ID: <9@x>\r\nSubject: Re\r\n" \
+              "In-Reply-To: <#{ref}>\r\n\r\n#{word}")
+    assert_equal "asked", box("clerk@kelp-office.example"), "nothing proves the sender"
     drop.call("In-Reply-To: <#{ref}>\r\n", "It is #{word}.")
     assert_equal %w[proven answered], [box("clerk@kelp-office.example"), world.app.letters.find(id)[:state]]
     kept = world.app.messages.all.find { |m| m[:text].include?("It is") }

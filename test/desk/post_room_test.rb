@@ -24,8 +24,14 @@ class PostRoomTest < Minitest::Test
 
   def teardown = @world.close
 
-  def arrive(subject, text, from: "notices@tarnbeck.example")
-    raw = "From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\nMessage-ID: <#{@uid += 1}@x>\r\nSubject: " \
+  SERVER = "post.saltern-office.example"
+
+  # What the mailbox's own server says of a sender.
+  def proof(from) = "Authentication-Results: #{SERVER}; dmarc=pass header.from=#{from.partition('@').last}\r\n"
+
+  def arrive(subject, text, from: "notices@tarnbeck.example", proven: true)
+    raw = "#{proof(from) if proven}From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\n" \
+          "Message-ID: <#{@uid += 1}@x>\r\nSubject: " \
           "#{subject}\r\n\r\n#{text}\r\n"
     @box.list << SteadyMove::Wire::Mail::Eml.read(raw, uid: @uid)
     @room.fetch
@@ -72,7 +78,7 @@ class PostRoomTest < Minitest::Test
     arrive("Authorization code of #{NAME}", "The authorization code is: first123")
     before = [@app.db[:messages].count, @app.db[:events].count, @app.db[:codes].count]
     SteadyMove::Desk::PostRoom.new(@app).fetch
-    @app.messages.put(@box.list.last, Core::Post::Reading.new(kind: "code", names: [], because: [], doubtful: false),
+    @app.messages.put(@box.list.last, Core::Post::Reading.new(kind: "code", names: [], because: [], sender: "proven"),
       nil)
     assert_equal before, [@app.db[:messages].count, @app.db[:events].count, @app.db[:codes].count]
   end
@@ -129,7 +135,7 @@ class PostRoomTest < Minitest::Test
       text.include?("breaks") ? raise(KeyError, "nobody foresaw this") : said.call(ids, text)
     end
     kept = arrive("This breaks it", "indeed")
-    assert_equal ["unrelated", true, 1], [kept[:kind], kept[:doubtful], errors.size]
+    assert_equal ["read-it-yourself", true, 1], [kept[:kind], kept[:doubtful], errors.size]
     assert_includes kept[:because].first, "KeyError"
     assert_equal "code", arrive("Authorization code of #{NAME}", "The authorization code is: first123")[:kind]
   end

@@ -45,17 +45,19 @@ class ScriptsTest < Minitest::Test
         "2027-03-31T08:00:00Z"]]],
     [{ name: "h.example", expires: "2036-06-01T00:00:00Z" }, "clear", AT,
       [["ten-years", "caution", "2027-06-01T00:00:00Z"]], [[AT, "2027-03-31T08:00:00Z"]]],
-    [{ name: "i.unknown-suffix" }, "barred", nil, [["suffix-unserved", "bar", nil]], []]
+    [{ name: "i.unknown-suffix" }, "clear", AT, [["suffix-unlisted", "caution", nil]], [[AT, "2027-03-31T08:00:00Z"]]],
+    [{ name: "j.example", status: nil }, "clear", AT, [], [[AT, "2027-03-31T08:00:00Z"]]],
+    [{ name: "k.example", status: ["add period"], events: [] }, "wait", nil, [["new-name", "wait", nil]], []]
   ].freeze
 
   def test_judge
-    texts = CASES.map { |given, *| JSON.generate(object(given[:name], **given.except(:name))) }
+    texts = CASES.map { |given, *| JSON.generate(object(given[:name], **given.except(:name)).compact) }
     [texts.join("\n"), "[#{texts.join(',')}]"].each do |text|
       status, lines, said = run_words("judge", file(text), "--at", AT, "--horizon", "30")
       assert_equal [0, ""], [status, said]
       CASES.zip(lines) do |(given, verdict, earliest, findings, windows), line|
         found = JSON.parse(line)
-        assert_equal %w[name verdict earliest_start latest_safe_start findings windows], found.keys
+        assert_equal %w[name verdict earliest_start latest_safe_start findings windows unknown], found.keys
         assert_equal [given[:name].downcase, verdict, earliest, windows],
           found.values_at("name", "verdict", "earliest_start", "windows")
         assert_equal findings, found["findings"].map { |f| f.values_at("rule", "effect", "clears_at") }, given
@@ -74,6 +76,8 @@ class ScriptsTest < Minitest::Test
     [{ objectClassName: "domain", ldhName: "x.example", status: [7] }, "status[0]: a text is expected, not 7"],
     [{ objectClassName: "domain", ldhName: "x.example", events: [{ eventAction: "expiration", eventDate: "1 May" }] },
       "events[0].eventDate: an instant"],
+    [{ objectClassName: "domain", ldhName: "x.example", events: [{ eventAction: "expiration",
+      eventDate: "2027-02-30T00:00:00Z" }] }, "events[0].eventDate: an instant"],
     [{ objectClassName: "domain", ldhName: "x.example", nameservers: [{}] }, "nameservers[0].ldhName: a host name"],
     [{ objectClassName: "domain", ldhName: "x.example", secureDNS: { delegationSigned: "yes" } },
       "secureDNS.delegationSigned: true or false"],
@@ -107,7 +111,9 @@ class ScriptsTest < Minitest::Test
       --horizon 0], "--horizon"],
     [%w[judge - --to quay --accounts /nowhere], "--accounts"], [%w[expiry --expires 2027-01-01T00:00:00Z],
       "--landed is missing"],
-    [%w[expiry --expires x --landed 2027-01-01], "--expires: “x”"], [%w[expiry --expires 2027-01-01 --landed 2027-01-01
+    [%w[expiry --expires x --landed 2027-01-01], "--expires: “x”"],
+    [%w[expiry --expires 2027-02-30 --landed 2027-01-01], "--expires: “2027-02-30"],
+    [%w[expiry --expires 2027-01-01 --landed 2027-01-01
       --years 11], "--years: “11” is not a whole number from 0 to 10"]
   ].freeze
 
@@ -126,6 +132,7 @@ class ScriptsTest < Minitest::Test
       "2024-11-01T00:00:00Z", [], "2025-11-16T10:00:00Z", ""],
     ["2028-02-29T12:00:00Z", "2028-01-01T00:00:00Z", [], "2029-02-28T12:00:00Z", ""], ["2036-01-01T00:00:00Z",
       "2026-11-25T00:00:00Z", [], "2036-11-25T00:00:00Z", "ten-years\n"],
+    ["2028-02-29T00:00:00Z", "2027-03-10T00:00:00Z", %w[--in-grace], "2028-02-29T00:00:00Z", ""],
     ["2027-10-01T00:00:00Z", "2026-10-20T00:00:00Z", %w[--in-grace], "2027-10-01T00:00:00Z", ""],
     ["2027-05-01T00:00:00Z", "2027-01-01T00:00:00Z", %w[--years 0], "2027-05-01T00:00:00Z", ""],
     ["2027-05-01T00:00:00Z", "2027-01-01T00:00:00Z", %w[--years 5 --max-years 4], "2031-01-01T00:00:00Z",

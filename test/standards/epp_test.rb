@@ -79,7 +79,7 @@ class EppStandardsTest < Minitest::Test
            end
     assert_equal "sh8013", Practice::Epp::Request.parse(command).contact
     contact = Published.examples(5733, "S").map { |t| Epp::Response.parse(t).data }.grep(Epp::ContactInfo).first
-    assert_equal ["sh8013", "John Doe", "Example Inc.", "123 Example Dr.", "Dulles", "US", "+1.7035555555",
+    assert_equal ["sh8013", "John Doe", "Example Inc.", "123 Example Dr.\nSuite 100", "Dulles", "US", "+1.7035555555",
       "jdoe@example.com", utc("1999-04-03T22:00:00Z"), utc("1999-12-03T09:00:00Z")],
       contact.to_a
   end

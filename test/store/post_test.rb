@@ -12,7 +12,7 @@ class PostStoreTest < Minitest::Test
   def setup
     @folder = Dir.mktmpdir
     @db = Store::Database.open(File.join(@folder, "x.sqlite3"))
-    safe = Store::Safe.at(File.join(@folder, "key"))
+    @safe = safe = Store::Safe.at(File.join(@folder, "key"))
     @letters = Store::Letters.new(@db, safe)
     @messages = Store::Messages.new(@db, safe)
   end
@@ -110,7 +110,8 @@ class PostStoreTest < Minitest::Test
   end
 
   def reading(**more)
-    Core::Post::Reading.new(kind: "code", names: [], code: "secret11", doubtful: true, because: [], **more)
+    Core::Post::Reading.new(kind: "code", names: [], code: "secret11", candidates: ["secret11"], codes: {},
+      sender: "doubtful", because: [], speaks: true, **more)
   end
 
   def test_messages_are_known_by_number_and_by_their_own_id
@@ -125,11 +126,17 @@ class PostStoreTest < Minitest::Test
     assert_equal 2, @db[:messages].count
   end
 
-  def test_a_doubtful_code_is_sealed_until_it_is_taken_and_then_gone
+  def test_codes_are_sealed_until_they_are_in_the_safe
     @messages.put(mail(1), reading, nil)
-    @messages.put(mail(2), reading.tap { |r| r.doubtful = false }, nil)
+    @messages.put(mail(2), reading(candidates: []), nil)
     refute_includes @db[:messages].all.inspect, "secret11"
     refute @messages.find(1).key?(:sealed_code)
-    assert_equal ["secret11", nil, nil], [@messages.take_code(1), @messages.take_code(1), @messages.take_code(2)]
+    assert_equal({ "code" => "secret11", "codes" => {}, "candidates" => ["secret11"] }, @messages.codes(1))
+    @messages.drop_codes(1)
+    assert_nil @messages.codes(1)
+    assert_nil @messages.codes(2)
+    # as an earlier version sealed it
+    @db[:messages].where(uid: 2).update(sealed_code: @safe.seal("{plain"))
+    assert_equal ["{plain", ["{plain"]], @messages.codes(2).values_at("code", "candidates")
   end
 end

@@ -12,11 +12,15 @@ class EmlTest < Minitest::Test
 
   def test_head
     read = Eml.read("#{HEAD}Message-ID: <1@reg.test>\r\n\r\nText\r\n")
-    assert_equal ["notices@reg.test", "names@office.test", "Code", utc("2027-03-01T09:00:00Z"), "1@reg.test", false,
-      []],
-      [read.from, read.to, read.subject, read.at, read.message_id, read.cut, read.failed]
-    assert_equal %w[spf dkim],
-      Eml.read("Authentication-Results: mx.test; spf=softfail; dkim=fail (bad)\r\n#{HEAD}\r\nx").failed
+    assert_equal ["notices@reg.test", "names@office.test", "Code", utc("2027-03-01T09:00:00Z"), "1@reg.test", false],
+      [read.from, read.to, read.subject, read.at, read.message_id, read.cut]
+    twice = Eml.read("Authentication-Results: mx.test; spf=softfail;\r\n dkim=fail (bad)\r\n" \
+                     "authentication-results: y.test; none\r\nReply-To: a@b.test, c@d.test\r\n" \
+                     "From: z@z.test\r\n#{HEAD}\r\nx")
+    assert_equal [["mx.test; spf=softfail; dkim=fail (bad)", "y.test; none"], %w[a@b.test c@d.test],
+      %w[z@z.test notices@reg.test]], [twice.results, twice.reply_to, twice.froms]
+    assert_equal ["x@evil.test"], Eml.read("From: notices@reg.test <x@evil.test>\r\n\r\nx").froms
+    assert_equal [""], Eml.read("From: (nobody)\r\n\r\nx").froms
     assert_equal "Zoë’s code",
       Eml.read("#{HEAD.sub('Subject: Code', 'Subject: =?UTF-8?Q?Zo=C3=AB=E2=80=99s_code?=')}\r\nx").subject
     assert_nil Eml.read("From: a@b.test\r\nDate: yesterday\r\n\r\nx").at
@@ -37,6 +41,10 @@ class EmlTest < Minitest::Test
       "One\ntwo\nhere https://reg.test/go"],
     ["Content-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\nplain " \
      "part\r\n--b\r\nContent-Type: text/html\r\n\r\n<p>html part</p>\r\n--b--\r\n", "plain part"],
+    ["Content-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\nView this " \
+     "message in HTML.\r\n--b\r\nContent-Type: text/html\r\n\r\n<p>The code of &lt;tide.test&gt; and " \
+     "<ferry.test> is below.</p><table><tr><td>a</td><td>b</td></tr></table>\r\n--b--\r\n",
+      "The code of <tide.test> and <ferry.test> is below.\na\tb"],
     ["Content-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\nContent-Type: " \
      "text/plain\r\n\r\nseen\r\n--b\r\nContent-Type: text/plain\r\nContent-Disposition: attachment; " \
      "filename=x.txt\r\n\r\nhidden\r\n--b--\r\n", "seen"],

@@ -11,6 +11,8 @@ class RdapDocumentTest < Minitest::Test
   def read(**more) = Document.domain(BASE.merge(more.transform_keys(&:to_s)))
 
   # members of an object => member of the Domain, its value
+  CARD = ->(*rows) { { roles: ["registrant"], vcardArray: ["vcard", rows] } }
+
   READ = [
     [{}, :name, "tide.example"], [{ ldhName: nil, unicodeName: "FÄHRE.example" }, :name, "fähre.example"],
     [{ status: ["Client Transfer Prohibited", "active", "locked"] }, :statuses, %w[clientTransferProhibited ok
@@ -27,8 +29,30 @@ class RdapDocumentTest < Minitest::Test
       eventDate: "2029-01-01T00:00:00Z" }] }, :expires_at, Time.utc(2029)],
     [{ events: [{ eventAction: "last update of RDAP database", eventDate: "now" }] }, :created_at, nil],
     [{ nameservers: [{ ldhName: "NS1.Host.Example." }] }, :name_servers, ["ns1.host.example"]],
+    # what is absent says nothing; keys show what they are (rules of the job §2)
     [{ secureDNS: { delegationSigned: true, dsData: [{ keyTag: 1 }] } }, :signed, true], [{ secureDNS: {} }, :signed,
-      false],
+      nil],
+    [{ secureDNS: { delegationSigned: false } }, :signed, false],
+    [{ secureDNS: { delegationSigned: false, dsData: [{ keyTag: 1 }] } }, :signed, true],
+    [{ secureDNS: { keyData: [{ flags: 257 }] } }, :signed, true],
+    [{ status: nil }, :statuses, nil], [{ status: [] }, :statuses, []],
+    [{ nameservers: [{ unicodeName: "ns1.Möwe.example" }] }, :name_servers, ["ns1.xn--mwe-sna.example"]],
+    [{ nameservers: nil }, :name_servers, nil],
+    [{ entities: [{ roles: ["registrar"], publicIds: [{ type: "IANA Registrar ID", identifier: "0292" }] }] },
+      :registrar_id,
+      "0292"],
+    [{ entities: [{ roles: ["registrar"], publicIds: [{ type: "other", identifier: "1" }] }] }, :registrar_id, nil],
+    [{ entities: [CARD.call(["email", {}, "text", "REDACTED FOR PRIVACY"])] }, :registrant_email, nil],
+    [{ entities: [CARD.call(["email", {}, "text", "https://reg.test/form"])] }, :registrant_email, nil],
+    [{ entities: [CARD.call(["email", {}, "uri", "mailto:a@b.example?subject=x"])] }, :registrant_email, "a@b.example"],
+    [{ entities: [CARD.call(["email", { pref: "2" }, "text", "b@b.example"], ["email", { pref: "1" }, "text",
+      "a@b.example"])] },
+      :registrant_email, "a@b.example"],
+    [{ entities: [CARD.call(["email", {}, "text", "none"]), CARD.call(["email", {}, "text", "c@b.example"])] },
+      :registrant_email, "c@b.example"],
+    [{ entities: [{ roles: ["registrar"], entities: [CARD.call(["email", {}, "text", "d@b.example"])] }] },
+      :registrant_email, "d@b.example"],
+    [{ redacted: [{ name: { description: "Registrant Email" }, method: "removal" }] }, :redacted, ["Registrant Email"]],
     [{ entities: [{ roles: ["registrar"], vcardArray: ["vcard", [["fn", {}, "text", "Quay Ltd"]]] }] }, :registrar,
       "Quay Ltd"], [{ entities: [{ roles: ["registrar"], handle: "1234" }] }, :registrar, "1234"],
     [{ entities: [{ roles: ["registrant"], vcardArray: ["vcard", [["email", {}, "text", "a@b.example"]]] }] },

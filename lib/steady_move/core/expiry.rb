@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "date"
+
 module SteadyMove
   module Core
     # New expiry after a move (RFC 5731 §3.2.4 with the registry's maximum; grace year: RFC 3915 and registry practice).
@@ -9,15 +11,25 @@ module SteadyMove
       module_function
 
       # expires_at, landed_at: Time (UTC); years: added years; max_years: registry's maximum from landing;
-      # in_grace: the losing side's automatic year is taken back first. Returns Result(expires_at, capped).
+      # in_grace: the losing side's automatic year is taken back, in one sum with the added ones. Returns
+      # Result(expires_at, capped).
       #   Expiry.after_move(expires_at: Time.utc(2030), landed_at: Time.utc(2027)).expires_at # => Time.utc(2031)
       #   Expiry.after_move(expires_at: Time.utc(2037), landed_at: Time.utc(2027, 6)).capped # => true
       def after_move(expires_at:, landed_at:, years: 1, max_years: 10, in_grace: false)
-        base = in_grace ? add_years(expires_at, -1) : expires_at
-        wished = add_years(base, years)
+        wished = add_years(expires_at, in_grace ? years - 1 : years)
         most = add_years(landed_at, max_years)
         Result.new(expires_at: [wished, most].min, capped: wished > most)
       end
+
+      # The expiry before the registry added a year to it; a 28 February may have been a 29th, and the later counts.
+      #   Expiry.year_before(Time.utc(2029, 2, 28)) # => Time.utc(2028, 2, 29)
+      def year_before(time)
+        before = add_years(time, -1)
+        Date.leap?(before.year) && time.month == 2 && time.day == 28 ? before + 86_400 : before
+      end
+
+      # Until when a name that shows the auto-renew period stands in it (RFC 3915 §3.1; days: registry practice).
+      def grace_ends(expires_at, days) = year_before(expires_at) + (days * 86_400)
 
       # Calendar years; 29 February becomes 28 February in a common year.
       #   Expiry.add_years(Time.utc(2028, 2, 29, 12), 1) # => Time.utc(2029, 2, 28, 12)

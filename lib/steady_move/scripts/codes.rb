@@ -15,7 +15,7 @@ module SteadyMove
         lines.any?(&:error) ? 2 : 0
       end
 
-      def bad(line) = { line: line.number, error: Words.say(line.error) }
+      def bad(line) = { line: line.number, name: line.name&.ascii, error: Words.say(line.error) }.compact
 
       def good(line)
         { line: line.number, name: line.name.ascii, code: line.code, warnings: line.warnings.map { |w| Words.say(w) } }

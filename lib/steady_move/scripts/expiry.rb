@@ -22,7 +22,7 @@ module SteadyMove
       def instant(given, key)
         text = given[key] or raise Misused, "--#{key} is missing: an instant such as 2027-03-01T08:00:00Z is expected"
         text = "#{text}T00:00:00Z" if text.match?(/\A\d{4}-\d\d-\d\d\z/)
-        Time.at(Time.iso8601(text).to_i).utc
+        Core::Instant.parse(text)
       rescue ArgumentError
         raise Misused, "--#{key}: “#{given[key]}” is not an instant such as 2027-03-01T08:00:00Z"
       end

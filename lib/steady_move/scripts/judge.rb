@@ -75,7 +75,8 @@ module SteadyMove
         { name: name.ascii, verdict: verdict.kind, earliest_start: stamp(outline.earliest_start(from)),
           latest_safe_start: stamp(judgement.latest_safe_start),
           findings: verdict.findings.reject { |f| f.effect == "step" }.map { |f| finding(f) },
-          windows: outline.windows(from, from + (@horizon * DAY)).map { |a, b| [stamp(a), stamp(b)] } }
+          windows: outline.windows(from, from + (@horizon * DAY)).map { |a, b| [stamp(a), stamp(b)] },
+          unknown: verdict.unknown.map { |u| { rule: u.rule, find_out: u.find_out.to_s } } }
       end
 
       def finding(finding)
@@ -87,7 +88,7 @@ module SteadyMove
       def facts(data)
         said = { registered: true, statuses: data.statuses, created_at: data.created_at, expires_at: data.expires_at,
                  transferred_at: data.transferred_at, name_servers: data.name_servers, signed: data.signed,
-                 registrant_email: data.registrant_email }.compact
+                 registrant_email: data.registrant_email, admin_email: data.admin_email }.compact
         Core::Readiness::Facts.ruled(said)
       end
     end

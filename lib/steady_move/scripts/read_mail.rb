@@ -4,27 +4,41 @@ require "json"
 
 module SteadyMove
   module Scripts
-    # `read-mail FILE`: what a message seems to be, as one line of JSON.
-    module ReadMail
-      module_function
-
-      # raw: octets; names: as typed, parted by commas; domains: sender domains or nil. Raises Misused,
-      # Wire::Malformed. Returns 0.
-      def call(raw, names:, domains:, suffixes:, out:)
-        held = names.to_s.split(",").map { |n| Core::Names::DomainName.parse(n, suffixes: suffixes) }
-        message = Wire::Mail::Eml.read(raw)
-        senders = domains && domains.downcase.split(",").map(&:strip)
-        reading = Core::Post::Reader.read(from: message.from, subject: message.subject, text: message.text, held: held,
-          sent: message.at, failed: message.failed, sender_domains: senders)
-        because = reading.because.map { |b| Words.say(b) }
-        because << "Only the first #{Wire::Mail::Eml::MOST} of #{raw.bytesize} octets were read." if message.cut
-        out.puts JSON.generate(names: reading.names.map(&:ascii), kind: reading.kind, code: reading.code,
-          link: reading.link,
-          deadline: reading.deadline&.strftime("%Y-%m-%dT%H:%M:%SZ"), doubtful: reading.doubtful, because: because)
-        0
+    # `read-mail FILE…`: what each message seems to be, as one line of JSON.
+    class ReadMail
+      # names: as typed, parted by commas; domains: that the account writes from, or nil; ids: identifiers of the
+      # mailbox's own server, or nil. Raises Misused.
+      def initialize(names:, domains:, ids:, suffixes:)
+        @held = names.to_s.split(",").map { |n| Core::Names::DomainName.parse(n, suffixes: suffixes) }
+        @known = domains && list(domains).map { |d| Core::Names::HostName.ascii(d) || d }
+        @ids = list(ids.to_s)
       rescue Core::Names::DomainName::Invalid => e
         raise Misused, "--names: #{Words.say(e.phrase)}"
       end
+
+      # raw: octets. Returns the line; raises Wire::Malformed.
+      def line(raw)
+        message = Wire::Mail::Eml.read(raw)
+        reading = Core::Post::Reader.read(message, held: @held, known: @known, ids: @ids)
+        because = reading.because.map { |b| Words.say(b) }
+        because << "Only the first #{Wire::Mail::Eml::MOST} of #{raw.bytesize} octets were read." if message.cut
+        JSON.generate(told(reading, because))
+      end
+
+      private
+
+      # A code of a doubtful sender is not handed on: whatever reads this line could act on it.
+      def told(reading, because)
+        withheld = reading.doubtful && (reading.code || reading.codes.any?)
+        because += [Words.say("post.code_not_given")] if withheld
+        { names: reading.names.map(&:ascii), kind: reading.kind, code: (reading.code unless reading.doubtful),
+          codes: reading.doubtful ? {} : reading.codes, link: reading.link,
+          deadline: reading.deadline&.strftime("%Y-%m-%dT%H:%M:%SZ"), doubtful: reading.doubtful,
+          sender: reading.sender, links: reading.links.map { |l| { url: l.url, words: l.words, role: l.role } },
+          because: because }
+      end
+
+      def list(text) = text.split(",").map { |d| d.strip.downcase }.reject(&:empty?)
     end
   end
 end

@@ -17,7 +17,7 @@ module SteadyMove
 
       # The instant asked for, or now.
       def at
-        @given[:at] ? Time.iso8601(@given[:at]).utc : @clock.now
+        @given[:at] ? Core::Instant.parse(@given[:at]) : @clock.now
       rescue ArgumentError
         raise Misused, "--at: “#{@given[:at]}” is not an instant such as 2027-03-01T08:00:00Z"
       end

@@ -1,11 +1,15 @@
 # frozen_string_literal: true
 
+require "json"
+
 module SteadyMove
   module Store
     # Incoming mail as it was understood, and as a person corrected it.
     class Messages
       LISTS = %i[names because].freeze
       MOST = 200
+      # What a server of the mailbox's own is looked for in: the newest messages.
+      LOOKED_AT = 50
 
       def initialize(db, safe)
         @db = db
@@ -21,16 +25,17 @@ module SteadyMove
         @rows.where(uid: uid).any? || (!message_id.nil? && @rows.where(message_id: message_id).any?)
       end
 
-      # Keeps a Wire::Mail::Message with its Core::Post::Reading; the same message twice changes nothing. Codes in the
-      # text are masked, they belong into the code safe; the code of a doubtful message is sealed until somebody lifts
-      # the doubt.
-      def put(message, reading, move_id, letter_id: nil, read_kind: reading.kind)
-        sealed = @safe.seal(reading.code) if reading.doubtful && reading.code
+      # Keeps a Wire::Mail::Message with its Core::Post::Reading; the same message twice changes nothing. What may be a
+      # code is masked in subject and text; the codes themselves are sealed until they are in the code safe. facts: what
+      # follows from it once it counts; server: the identifier in its topmost Authentication-Results, or nil.
+      def put(message, reading, move_id, letter_id: nil, read_kind: reading.kind, facts: {}, server: nil)
         @rows.insert_conflict.insert(
-          **head(message), text: Core::Post::Codes.masked(message.text), kind: reading.kind, link: reading.link,
-          names: Values.dump(reading.names.map(&:ascii)), because: Values.dump(reading.because),
-          deadline: reading.deadline&.to_i, doubtful: reading.doubtful, move_id: move_id, letter_id: letter_id,
-          read_kind: read_kind, sealed_code: sealed
+          **head(message, reading), kind: reading.kind, link: reading.link,
+          names: Values.dump(reading.names.map(&:ascii)),
+          because: Values.dump(reading.because), deadline: reading.deadline&.to_i, doubtful: reading.doubtful,
+          trust: reading.sender, move_id: move_id, letter_id: letter_id, read_kind: read_kind, server: server,
+          links: Values.dump(reading.links.to_a.map { |l| [l.url, l.words, l.role, l.host] }),
+          facts: Values.dump(facts), sealed_code: sealed(reading)
         )
       end
 
@@ -57,31 +62,52 @@ module SteadyMove
         row && one(row)
       end
 
-      # A person's word on one message.
-      def correct(uid, kind:, names:, move_id:, doubtful:, because:, by:)
-        @rows.where(uid: uid).update(kind: kind, names: Values.dump(names), move_id: move_id, doubtful: doubtful,
-          because: Values.dump(because), corrected_by: by)
+      # A person's word on one message. trust: one of Core::Post::Sender::STATES; link: to approve with, or nil.
+      def correct(uid, kind:, names:, move_id:, trust:, link:, because:, by:)
+        @rows.where(uid: uid).update(kind: kind, names: Values.dump(names), move_id: move_id, trust: trust, link: link,
+          doubtful: trust == "doubtful", because: Values.dump(because), corrected_by: by)
       end
 
-      # The sealed code of a message in the clear, once; nil where none is.
-      def take_code(uid)
+      # The sealed codes of a message in the clear: {"code", "codes", "candidates"}; nil where none are.
+      def codes(uid)
         sealed = @rows.where(uid: uid).get(:sealed_code) or return
-        @rows.where(uid: uid).update(sealed_code: nil)
-        @safe.open(sealed)
+        plain = @safe.open(sealed)
+        found = plain.start_with?("{") ? JSON.parse(plain) : plain
+        found.is_a?(Hash) ? found : { "code" => found, "codes" => {}, "candidates" => [found] }
+      rescue JSON::ParserError
+        { "code" => plain, "codes" => {}, "candidates" => [plain] }
       end
+
+      # They are in the safe, or nobody wants them.
+      def drop_codes(uid) = @rows.where(uid: uid).update(sealed_code: nil)
+
+      # {identifier => in how many of the newest messages it stands on top}.
+      def servers = @rows.exclude(server: nil).reverse(:uid).limit(LOOKED_AT).select_map(:server).tally
 
       private
 
       def newest = @rows.order(Sequel.desc(Sequel.function(:coalesce, :at, 0)), Sequel.desc(:uid))
 
-      def head(message)
+      def head(message, reading)
+        masked = [message.subject, message.text].map do |text|
+          Core::Post::Masking.mask(text.to_s, reading.candidates.to_a, speaks: reading.speaks)
+        end
         { uid: message.uid, message_id: message.message_id, sender: message.from, recipient: message.to,
-          subject: message.subject,
-          at: message.at&.to_i, answers: message.answers&.first }
+          subject: masked.first, text: masked.last, at: message.at&.to_i, answers: message.answers&.first }
       end
+
+      def sealed(reading)
+        return if reading.candidates.to_a.empty?
+
+        @safe.seal(JSON.generate(code: reading.code, codes: reading.codes.to_h, candidates: reading.candidates))
+      end
+
+      def loaded(text, otherwise) = text ? Values.load(text) : otherwise
 
       def one(row)
         row.except(:sealed_code).merge(at: Values.time(row[:at]), deadline: Values.time(row[:deadline]),
+          links: loaded(row[:links], []), facts: loaded(row[:facts], {}),
+          has_codes: !row[:sealed_code].nil?,
                                        **LISTS.to_h { |k| [k, Values.load(row[k])] })
       end
     end

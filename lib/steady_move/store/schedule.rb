@@ -135,7 +135,7 @@ module SteadyMove
       # Does a line after one, said by a person or come by mail, make the move's steps due?
       def stirring?(events, seq)
         events.reverse_each.take_while { |e| e.seq > seq }.any? do |event|
-          Core::Moves::Event::STIRRING.include?(event.type) || (event.type == "mail" && event.data["doubtful"] != true)
+          Core::Moves::Event::STIRRING.include?(event.type) || event.counts?
         end
       end
 

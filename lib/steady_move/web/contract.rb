@@ -58,7 +58,7 @@ module SteadyMove
 
       # An RFC 3339 instant from a parameter, or nil; raises Problem 422.
       def self.instant(text)
-        text && Time.iso8601(text).utc
+        text && Core::Instant.parse(text)
       rescue ArgumentError
         raise Problem.say(422, :instant, given: text)
       end

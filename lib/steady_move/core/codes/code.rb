@@ -19,7 +19,7 @@ module SteadyMove
         #   Codes::Code.warnings("x").map(&:key) # => ["codes.warnings.short"]
         def warnings(code, typed: false)
           [
-            (warning(:outer_blank) if code.match?(/\A\s|\s\z/)),
+            (warning(:outer_blank) if code.match?(/\A\s|\s\z/)), (warning(:inner_blank) if code.match?(/\S\s+\S/)),
             (warning(:short, count: code.length, least: LEAST) if code.length < LEAST),
             (warning(:long, count: code.length, most: MOST) if code.length > MOST),
             (warning(:beyond_ascii) unless code.ascii_only?),

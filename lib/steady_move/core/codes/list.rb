@@ -7,7 +7,8 @@ module SteadyMove
       # stand between; the name ends at the first of them, all the rest is the code, taken as it is. What could be
       # read in two ways is never guessed.
       module List
-        # number: of the line, from 1; name: DomainName and code: String, or error: Phrase; warnings: Phrases.
+        # number: of the line, from 1; name: DomainName and code: String, or error: Phrase, with the name where that is
+        # certain; warnings: Phrases.
         Line = Struct.new(:number, :name, :code, :warnings, :error, keyword_init: true)
 
         # A line that could be read in two ways, or in none.
@@ -37,12 +38,28 @@ module SteadyMove
         end
 
         def read_line(line, number, suffixes)
+          name = nil
           typed, rest = apart(line)
           name = name_in(typed, suffixes)
+          quoted, rest = outer(rest)
           code = code_in(rest)
-          Line.new(number: number, name: name, code: code, warnings: Code.warnings(code))
+          Line.new(number: number, name: name, code: code, warnings: Code.warnings(code) + [quoted].compact)
         rescue Unclear, Names::DomainName::Invalid => e
-          Line.new(number: number, warnings: [], error: e.phrase)
+          Line.new(number: number, name: name || certain(line, suffixes), warnings: [], error: e.phrase)
+        end
+
+        # Blanks around a code are not part of it. Returns [what is said of that or nil, the code].
+        def outer(rest)
+          bare = rest.strip
+          bare == rest ? [nil, rest] : [Phrase.of("codes.warnings.outer_dropped"), bare]
+        end
+
+        # The name that begins a line, where nothing else could be meant by it; nil else.
+        def certain(line, suffixes)
+          typed = line[NAME] or return
+          name_in(unquoted(typed), suffixes)
+        rescue Unclear, Names::DomainName::Invalid
+          nil
         end
 
         # The line at its first separator: [what stands before, all behind].
@@ -79,7 +96,7 @@ module SteadyMove
 
         # The same name again: with the same code it is said, with another neither is taken.
         def compare(lines)
-          lines.select(&:name).group_by(&:name).each_value do |same|
+          lines.select { |l| l.name && l.error.nil? }.group_by(&:name).each_value do |same|
             next if same.one?
 
             values = { lines: same.map(&:number), name: same.first.name.to_s }
@@ -94,9 +111,9 @@ module SteadyMove
 
         def refuse(line, phrase)
           line.error = phrase
-          line.name = line.code = nil
+          line.code = nil
         end
-        private_class_method :refuse, :read_line, :apart, :code_in, :unquoted, :name_in, :compare
+        private_class_method :refuse, :read_line, :outer, :certain, :apart, :code_in, :unquoted, :name_in, :compare
       end
     end
   end

@@ -9,6 +9,12 @@ module SteadyMove
       Event = Struct.new(:seq, :move_id, :name, :at, :type, :step, :says, :phrase, :evidence, :data, :by,
         keyword_init: true) do
         def done? = type == "done"
+
+        # A message that counts: its sender is proven, or a person counts it. Lines of old say only whether it is
+        # doubtful.
+        def counts?
+          type == "mail" && (data.key?("sender") ? data["sender"] == "proven" : data["doubtful"] != true)
+        end
       end
 
       Event::TYPES = {

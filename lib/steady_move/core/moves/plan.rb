@@ -8,11 +8,12 @@ module SteadyMove
       # from, to: accounts; old_host, new_host: DNS hosts, nil where not known or not changed; options: subset of
       # carry, lock, code, ask, privacy, identity, contact (Symbols); ways: {act => way} of the losing account (Ways),
       # with “proof”, “privacy_back” and “silence” (lapses where nobody's answer ends the transfer); steps, endings:
-      # [Step] resolved; years, max_years, in_grace: for the expiry; name_servers: that shall hold afterwards;
+      # [Step] resolved; years, max_years, in_grace,
+      # grace_ends_at: for the expiry; name_servers: that shall hold afterwards;
       # settle_seconds: estimated wait for caches; code_takes: seconds [least, usual, most] until a code comes.
       Plan = Struct.new(:name, :from, :to, :options, :ways, :old_host, :new_host, :expires_at, :expected_expiry,
-        :years, :max_years,
-        :in_grace, :settle_seconds, :response_days, :name_servers, :code_takes, :steps, :endings,
+        :years, :max_years, :in_grace, :grace_ends_at, :settle_seconds, :response_days, :name_servers, :code_takes,
+        :steps, :endings,
         keyword_init: true) do
         # Members but steps → a Plan with its steps resolved as they are declared now.
         def self.of(**members)

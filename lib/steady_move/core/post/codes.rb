@@ -3,76 +3,85 @@
 module SteadyMove
   module Core
     module Post
-      # Authorization codes in a message's text; taken as they are, never guessed between two.
+      # Authorization codes in a message's text (rules of the job §8): taken as they are, never guessed between two.
       module Codes
-        LEAD = /(?:authori[sz]ation|auth|transfer|epp)[ -]?(?:code|key|info(?:rmation)?)
-                [^\n:=]{0,60}?(?:\bis\b:?|[:=])[ \t]*/ix
-        LEAD_WORDS = /(?:authori[sz]ation|auth|transfer|epp)[ -]?(?:code|key|info)/i
-        LINE = /^[ \t>]*([[:alnum:]][[:alnum:].-]*\.[[:alnum:]-]+)[ \t]*[:,;=\t][ \t]*(\S[^\r\n]*?)[ \t]*$/
-        WRAP = 60
+        # code: the one that stands in it, or nil; codes: {A-label text => code} where names stand beside them;
+        # candidates: all that may be one; because: Phrases; speaks: it speaks of codes at all.
+        Found = Struct.new(:code, :codes, :candidates, :because, :speaks, keyword_init: true)
+        # How many lines above a code its name may stand.
+        NEAR = 4
 
         module_function
 
-        # Returns [code or nil, Phrases].
-        #   Post::Codes.find("The authorization code is: Ab3x-9kQ").first # => "Ab3x-9kQ"
-        def find(text)
-          found = all(text)
-          return [nil, []] if found.empty?
-          return [nil, [Phrase.of("post.several_codes", count: found.size)]] if found.size > 1
+        # text: as people read it; names: [DomainName] held. Returns Found.
+        #   Post::Codes.find("The authorization code is: Ab3x-9kQ", []).code # => "Ab3x-9kQ"
+        #   Post::Codes.find("The authorization code is valid for five days.", []).code # => nil
+        def find(text, names)
+          lines = text.gsub(Passages::UNSEEN, "").lines(chomp: true).map { |l| l.sub(/\A[ \t>]+/, "") }
+          speaks = text.match?(CodeLabels::STRONG) || (names.any? && CodeLabels.any?(lines))
+          return nothing(speaks) unless speaks
 
-          code, joined = found.first
-          [code, joined ? [Phrase.of("post.code_joined")] : []]
+          rows, used = CodeRows.read(lines)
+          hits = CodeLabels.read(lines, used)
+          decide(rows, hits, lines, names)
         end
 
-        # Codes in a list: lines that begin with a held name, then colon, comma, semicolon, equals sign or tab; all
-        # behind is the code.
-        # names: [DomainName]. Returns {A-label text => code}; a name that has two different ones is left out.
-        def listed(text, names)
-          found = lines_with_codes(text).filter_map do |typed, code|
-            name = names.find { |d| [d.ascii, d.unicode].include?(typed.downcase) }
-            name && [name.ascii, code]
-          end.uniq
-          found.group_by(&:first).select { |_, list| list.size == 1 }.to_h { |name, list| [name, list.first.last] }
+        def nothing(speaks) = Found.new(code: nil, codes: {}, candidates: [], because: [], speaks: speaks)
+
+        def decide(rows, hits, lines, names)
+          pairs = rows.filter_map { |r| [r.name, r.value] if r.value }
+          pairs += hits.filter_map { |h| [host(h, lines), h.value] if h.value }
+          questions = rows.reject(&:value).flat_map(&:pieces) + hits.reject(&:value).flat_map(&:pieces)
+          all = (pairs.map(&:last) + questions).uniq
+          found = Found.new(code: nil, codes: {}, candidates: all, because: [], speaks: true)
+          choose(found, pairs, names) unless questions.any? && pairs.empty?
+          found.because = said(found, pairs, questions, hits)
+          found
         end
 
-        # The text with every code in it put out of sight, for keeping and showing.
-        def masked(text)
-          listed = lines_with_codes(text).map { |_, code| [code, false] }
-          listed = [] unless listed.size > 1 || text.match?(LEAD_WORDS)
-          out = (all(text) + listed).uniq.flat_map { |code, joined| joined ? pieces(text, code) : [code] }
-          out.reduce(text) { |masked, piece| masked.gsub(piece, Core::Codes::Code.mask(piece)) }
+        def choose(found, pairs, names)
+          values = pairs.map(&:last).uniq
+          held = by_name(pairs, names)
+          found.codes = held if values.size > 1 && pairs.none? { |host, code| host.nil? && !held.value?(code) }
+          found.codes = held.any? ? held : of_the_one(pairs, names) if values.size == 1
+          found.code = values.first if values.size == 1
+          found.code = found.codes.values.first if found.codes.size == 1 && values.size > 1
         end
 
-        def lines_with_codes(text) = text.scan(LINE).reject { |_, code| code.start_with?("//") }
-
-        def all(text)
-          text.enum_for(:scan, LEAD).map { Regexp.last_match }.filter_map { |m| behind(m.post_match) }.uniq(&:first)
+        # Where nobody else's name stands beside the one code, it is that of the one name that the message is about.
+        def of_the_one(pairs, names)
+          names.one? && pairs.all? { |host, _| host.nil? } ? { names.first.ascii => pairs.first.last } : {}
         end
 
-        # The two lines that a broken code stands on.
-        def pieces(text, code) = text.lines(chomp: true).map(&:strip).select { |l| l.length > 3 && code.include?(l) }
-
-        # What stands behind the lead: on the same line or alone on the next. [code, was it put together]
-        def behind(rest)
-          lines = rest.lines(chomp: true)
-          lines.shift while lines.first&.strip&.empty? && lines.size > 1
-          first = lines.first.to_s.strip
-          return if first.empty?
-
-          quoted = first.match(/\A(?:“([^”]+)”|"(.+)"|'(.+)')[.,]?\z/) { |m| m.captures.compact.first }
-          return [quoted, false] if quoted
-
-          token = first[/\A\S+/]
-          whole = wrapped?(first, token, lines[1])
-          [whole ? token + lines[1].strip : token, whole]
+        # Codes of held names; a name that has two different ones is left out.
+        def by_name(pairs, names)
+          known = pairs.filter_map { |host, code| (name = held(host, names)) && [name.ascii, code] }.uniq
+          known.group_by(&:first).select { |_, list| list.one? }.transform_values { |list| list.first.last }
         end
 
-        # A code that fills its line to where mail is wrapped, with one more piece alone on the next line.
-        def wrapped?(first, token, following)
-          token == first && token.length >= WRAP && following.to_s.match?(/\A\S{1,#{WRAP}}\s*\z/) &&
-            token.length + following.strip.length <= 128
+        def held(host, names)
+          host && names.find { |n| [n.ascii, n.unicode].include?(host.downcase.delete_prefix("www.")) }
         end
-        private_class_method :lines_with_codes, :all, :pieces, :behind, :wrapped?
+
+        # The name beside a code: between it and its label, before that, or a little above.
+        def host(hit, lines)
+          places = [hit.about, *lines[[hit.line - NEAR, 0].max..hit.line].reverse]
+          places.each do |text|
+            found = text.to_s.scan(/#{CodeRows::HOST}/o).uniq
+            return found.first if found.one?
+            return nil if found.any?
+          end
+          nil
+        end
+
+        def said(found, pairs, questions, hits)
+          count = pairs.map(&:last).uniq.size
+          [(phrase(found.codes.size > 1 ? :code_list : :several_codes, count: count) if count > 1),
+            (phrase(:code_question) if questions.any?), (phrase(:code_joined) if hits.any?(&:joined))].compact
+        end
+
+        def phrase(key, **values) = Phrase.of("post.#{key}", **values)
+        private_class_method :nothing, :decide, :choose, :of_the_one, :by_name, :held, :host, :said, :phrase
       end
     end
   end

@@ -3,68 +3,138 @@
 module SteadyMove
   module Core
     module Post
-      # Instants until which a message wants an answer.
+      # Instants until which a message wants an answer (rules of the job §8); what is ambiguous gives the earlier
+      # reading.
       module Deadlines
-        MONTHS = %w[january february march april may june july august september october november
-          december].each_with_index.to_h do |m, i|
-          [m, i + 1]
-        end.freeze
-        MONTH = "(?:#{MONTHS.keys.map { |m| "#{m[0, 3]}(?:#{m[3..]})?" }.join('|')})".freeze
-        CLOCK = /[ T,]+(?:at )?(\d{1,2}):(\d\d)(?::(\d\d))?(?: ?(UTC|GMT|Z|[+-]\d\d:?\d\d))?/
-        WEEKDAY = "(?:(?:mon|tues?|wednes|wed|thurs?|fri|satur|sat|sun)(?:day)?,? )?"
-        WORDS = "(?:until|by|before|no later than|deadline(?: is)?:?|expires? (?:on|at)|not later than)"
-        LEAD = /\b#{WORDS}\b[\s:]{1,3}(?:the )?(?:end of )?#{WEEKDAY}/i
-        FORMS = {
-          /#{LEAD}(\d{4})-(\d\d)-(\d\d)(?!\d)/i => ->(m) { [m[1], m[2], m[3]] },
-          /#{LEAD}(\d{1,2})(?:st|nd|rd|th)?\.? (#{MONTH}),? (\d{4})/i => ->(m) { [m[3], month(m[2]), m[1]] },
-          /#{LEAD}(#{MONTH}) (\d{1,2})(?:st|nd|rd|th)?,? (\d{4})/i => ->(m) { [m[3], month(m[1]), m[2]] }
-        }.freeze
-        WITHIN = /\bwithin (?:the next )?(\d{1,3}|one|two|three|four|five|six|seven|ten) (?:calendar )?(hour|day)s?\b/i
-        NUMBERS = { "one" => 1, "two" => 2, "three" => 3, "four" => 4, "five" => 5, "six" => 6, "seven" => 7,
-                    "ten" => 10 }.freeze
+        # What follows a date makes it one as well.
+        BEHIND = /\A[^.!?。]{0,24}?(?:at\ the\ latest|is\ the\ (?:deadline|last\ day)|spätestens|au\ plus\ tard|
+                  a\ más\ tardar|uiterlijk|
+                  まで|迄|が期限)/ix
+        OBJECTING = /\b(?:unless|if\ (?:you|we)|objection|ohne|falls|wenn|sans|sauf\ si|si\ (?:usted\ )?no|se\ non|
+                     als\ u|se\ não|jeśli)\b/ix
+        ON = /\b(?:on|at|am|le|el|il|op|em|w dniu)\s*\z/i
+        OPEN = /\b(?:link|request|form|page|approval|button|answer|reply)\b/i
+        ENDING = /\b(?:end of|ende des|fin du|final del|fine del|einde van|fim do|koniec)\b[\s\p{L}]{0,12}\z/i
+        NUMBER = '(?<number>\d{1,3})(?:\s*(?:to|-|–|or|bis)\s*(?<more>\d{1,3}))?'
+        PAST = /\b(?:was|were) due\b|\bhad until\b|\b(?:has|have) (?:ended|expired|passed|lapsed)\b/i
+        # A stretch of time that is no deadline, whatever it says of an answer.
+        LASTING = /\b(?:takes?|usually|normally|typically|arriv\w+|effective|dauert|prend|tarda|richiede|duurt|
+                   demora|trwa)\b|
+                   \b(?:will\ be|are|is)\ (?:sent|answered|complete\w*|done|processed|credited|renewed)\b|
+                   \bvalid\ for\b/ix
+
+        FILLERS = "the|next|los|les|de|der|dem|einer|einem|un|about|another|only|at least|than|próximos|prochains|een"
 
         module_function
 
-        # text: of the message; sent: Time of its Date field, or nil. Returns [Time or nil, Phrase on what was assumed
-        # or nil].
+        # subject, text: what the writer says; sent: Time of the message's Date field, or nil; asking: the message wants
+        # an answer. Returns [Time or nil, Phrases on what was assumed].
         # A date alone counts from its start, because it must not yet have come (rules of the job §1); so does a time
         # without a zone as UTC.
-        #   Post::Deadlines.find("by 2027-03-06 10:00 UTC", sent: nil).first # => Time.utc(2027, 3, 6, 10)
-        def find(text, sent: nil)
-          FORMS.each do |pattern, parts|
-            match = pattern.match(text) or next
-            return at(parts.call(match), match.post_match)
+        #   Post::Deadlines.find("", "Please answer by 2027-03-06 10:00 UTC.", sent: nil).first
+        #   # => Time.utc(2027, 3, 6, 10)
+        def find(subject, text, sent: nil, asking: false)
+          tongues = Tongues.in("#{subject}\n#{text}")
+          dates = Dates.new(tongues, sent)
+          sentences = Passages.sentences(subject) + Passages.sentences(text)
+          sentences = sentences.map { |s| s.unicode_normalize(:nfkc) }
+          plain = sentences.flat_map { |s| by_date(s, dates, tongues, asking) + counted(s, tongues, sent) }
+          at, assumed = plain.min_by(&:first)
+          [at, assumed.to_a.uniq.map { |key| Phrase.of("post.deadline.#{key}") }]
+        end
+
+        # [[Time, keys of what was assumed]] for the dates of a sentence.
+        def by_date(sentence, dates, tongues, asking)
+          found = dates.in(sentence)
+          found.each_with_index.filter_map do |date, i|
+            start = i.zero? ? 0 : found[i - 1].to
+            before = sentence[start...date.from]
+            behind = sentence[date.to..]
+            before = before.split(/;|—/).last.to_s if before.match?(/;|—/)
+            next unless led?(before, behind, sentence, tongues) && wanted?(before, behind, sentence, tongues, asking)
+
+            instant(date, before, behind[0...((found[i + 1]&.from || sentence.length) - date.to)])
           end
-          match = WITHIN.match(text)
-          return [nil, nil] unless match && sent
-
-          count = NUMBERS[match[1].downcase] || match[1].to_i
-          [sent + (count * (match[2].downcase == "hour" ? 3600 : 86_400)), Phrase.of("post.deadline.from_sent")]
         end
 
-        def at(date, behind)
-          clock = /\A#{CLOCK}/.match(behind)
-          day = Time.utc(*date.map(&:to_i))
-          return [nil, nil] unless day.day == date.last.to_i # 30 February
+        def led?(before, behind, sentence, tongues)
+          near = before[-60..] || before
+          leads = tongues.map(&:leads).join("|")
+          return true if near.match?(/(?<!\p{L})(?:#{leads})(?!\p{L})(?:[\s:,(.–-]|[\p{L}\d.:'’+)]+\s?){0,14}\z/i)
+          return true if behind.match?(BEHIND)
 
-          return [day, Phrase.of("post.deadline.only_a_date")] unless clock
-
-          seconds = (clock[1].to_i * 3600) + (clock[2].to_i * 60) + clock[3].to_i
-          [day + seconds - offset(clock[4]), clock[4] ? nil : Phrase.of("post.deadline.no_zone")]
-        rescue ArgumentError
-          [nil, nil]
+          near.match?(ON) && sentence.match?(OBJECTING)
         end
 
-        def offset(zone)
-          return 0 unless zone&.match?(/\A[+-]/)
-
-          sign = zone.start_with?("-") ? -1 : 1
-          digits = zone.delete(":")
-          sign * ((digits[1, 2].to_i * 3600) + (digits[3, 2].to_i * 60))
+        def wanted?(before, behind, sentence, tongues, asking)
+          clause = before + behind[/\A[^,;.]*/].to_s
+          aside = tongues.any? { |t| clause.match?(t.asides) } && !clause.match?(OPEN)
+          !aside && !clause.match?(PAST) && (asking || tongues.any? { |t| sentence.match?(t.acts) })
         end
 
-        def month(text) = MONTHS.find { |m, _| m.start_with?(text.downcase[0, 3]) }.last
-        private_class_method :at, :offset, :month
+        def instant(date, before, behind)
+          midnight = Time.utc(date.day.year, date.day.month, date.day.day)
+          clock = ClockTimes.find(behind, before, at: midnight)
+          if clock
+            assumed = date.assumed + clock.assumed
+            return [midnight + clock.seconds - clock.offset.to_i, assumed]
+          end
+          return [midnight + 86_400, date.assumed + [:end_of_day]] if before.match?(ENDING)
+
+          [midnight, date.assumed + [:only_a_date]]
+        end
+
+        # “within five (5) days”, counted from when the message was sent.
+        def counted(sentence, tongues, sent)
+          return [] if sent.nil?
+
+          tongues.flat_map do |t|
+            next [] unless sentence.match?(t.acts)
+            next [] if sentence.match?(LASTING) && !sentence.match?(OBJECTING)
+
+            matches(sentence, t).map { |m| span(m, t, sent) }
+          end.compact
+        end
+
+        def matches(sentence, tongue)
+          words = either(tongue.numbers.keys)
+          word = words.empty? ? "" : "|(?<word>#{words})(?!\\p{L})(?:\\s*\\(\\s*(?<again>\\d{1,3})\\s*\\))?"
+          lead = tongue.within.empty? ? "" : "(?<!\\p{L})#{tongue.within}\\s+(?:(?:#{FILLERS})\\s+)*"
+          pattern = Regexp.new(
+            "#{lead}(?:#{NUMBER}#{word})\\s*-?\\s*(?<unit>#{either(tongue.units.keys)})(?!\\p{Latin})", true
+          )
+          sentence.enum_for(:scan, pattern).map { Regexp.last_match }
+        end
+
+        def either(words) = words.map { |w| "(?:#{w})" }.join("|")
+
+        def span(match, tongue, sent)
+          count = count(match, tongue)
+          unit = meant(tongue.units.sort_by { |w, _| -w.length }, match[:unit])
+          return if unit.nil? || count.to_i.zero?
+
+          at = unit == :business ? business(sent, count) : sent + (count * unit)
+          [at, [:from_sent, *(:earlier_count if match[:more])]]
+        end
+
+        def count(match, tongue)
+          figure = match[:number] || (match[:again] if match.names.include?("again"))
+          figure ? figure.to_i : meant(tongue.numbers, match[:word])
+        end
+
+        def meant(table, text) = table.find { |word, _| text.match?(/\A(?:#{word})\z/i) }&.last
+
+        # Monday to Friday (rules of the job §1); holidays are not known.
+        def business(sent, count)
+          at = sent
+          until count.zero?
+            at += 86_400
+            count -= 1 unless at.saturday? || at.sunday?
+          end
+          at
+        end
+        private_class_method :by_date, :led?, :wanted?, :instant, :counted, :matches, :span, :count, :meant,
+          :business, :either
       end
     end
   end

@@ -3,11 +3,16 @@
 module SteadyMove
   module Core
     module Post
-      # What a message seems to be. kind: an id of Lexicon, or unrelated; names: held names it speaks of; code, link:
-      # texts or nil; codes: {A-label text => code} where a list of them stands in it; passed: an identity check that
-      # is said to be passed; deadline: Time or nil; doubtful: not to be acted on; because: sentences.
-      Reading = Struct.new(:kind, :names, :code, :codes, :link, :deadline, :doubtful, :because, :passed,
-        keyword_init: true)
+      # What a message seems to be. kind: one of Lexicon::IDS; names: held names it speaks of; code: text or nil; codes:
+      # {A-label text => code} where names stand beside them; candidates: all that may be (a part of) a code; speaks: it
+      # speaks of codes; link: the address to approve with, or nil; links: [Links::Link]; deadline: Time or nil; sender:
+      # one of Sender::STATES; why: Phrases on the sender; passed: an identity check that is said to be passed; because:
+      # Phrases.
+      Reading = Struct.new(:kind, :names, :code, :codes, :candidates, :speaks, :link, :links, :deadline, :sender, :why,
+        :because, :passed, keyword_init: true) do
+        def doubtful = sender == "doubtful"
+        def proven = sender == "proven"
+      end
     end
   end
 end

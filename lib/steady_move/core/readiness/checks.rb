@@ -46,7 +46,7 @@ module SteadyMove
           row.fetch("sources", {}).each { |key, s| source(file, ["sources", key], "#{row['id']}: #{key}", s) }
           hours(file, row["move_hours"])
           known = row.except("without").transform_keys(&:to_sym)
-          Family.build(**known, rules: entries.keys - without, lines: entries)
+          Family.build(**known, rules: entries.keys - without - [Rulebook::UNLISTED], lines: entries)
         rescue ArgumentError => e
           fail!(file, [], "#{row['id']}: #{e.message}")
         end

@@ -6,17 +6,20 @@ module SteadyMove
       # All facts about one name; several sources may speak of the same key.
       class Facts
         LATEST = ->(values) { values.compact.max }
+        # Of instants on the earliest day, the one whose source ranks first: one that is noted by its day is no other.
+        SAME_DAY = ->(values) { values.find { |t| t.to_i / 86_400 == values.min.to_i / 86_400 } }
         # Where sources differ, the more cautious value rules: what each key's "more cautious" means.
         CAUTIOUS = {
           statuses: ->(values) { values.flatten.uniq - (values.size > 1 ? ["ok"] : []) },
           created_at: LATEST, transferred_at: LATEST, registrant_changed_at: LATEST,
-          expires_at: ->(values) { values.compact.min }, signed: :any?.to_proc,
+          expires_at: ->(values) { SAME_DAY.call(values.compact) }, signed: :any?.to_proc,
           privacy: ->(values) { values.find(&:itself) || false },
           paid: ->(values) { values.include?(false) ? false : values.compact.first }
         }.freeze
         RANK = { public_record: 0, account: 1, dns: 2, desk: 3, hand: 4 }.freeze
         # Other spellings of the same thing are no contradiction.
-        SAME = { name_servers: ->(v) { v.map(&:downcase).sort }, statuses: :sort.to_proc }.freeze
+        SAME = { name_servers: ->(v) { v.map(&:downcase).sort }, statuses: :sort.to_proc,
+                 expires_at: ->(v) { v.to_i / 86_400 } }.freeze
 
         # Ruling values alone, without their sources: {key => value}. For judging many names.
         def self.ruled(values) = allocate.tap { |f| f.send(:rule, {}.freeze, values) }
@@ -51,7 +54,7 @@ module SteadyMove
           ranked.select { |each| each.key?(key) }.map { |each| comparable(key, each[key]) }.uniq.size > 1
         end
 
-        def self.comparable(key, value) = SAME.key?(key) && value.is_a?(Array) ? SAME[key].call(value) : value
+        def self.comparable(key, value) = SAME.key?(key) && !value.nil? ? SAME[key].call(value) : value
         private_class_method :contradicting?, :add
 
         def initialize(facts)

@@ -5,13 +5,11 @@ module SteadyMove
     module Readiness
       # Facts → spans → Judgement.
       module Judge
-        UNSERVED = "suffix-unserved"
-
         module_function
 
         # rulebook: Rulebook; name: DomainName; facts: Facts; destination: Destination or nil. Returns a Judgement.
         def judge(rulebook, name, facts, destination: nil)
-          family = rulebook.family_of(name) or return unserved(rulebook, name, facts)
+          family = rulebook.family_for(name)
           found = []
           about = Circumstances.new(name, family, destination, [])
           apply(family.judged_by, facts, about) { |*span| found << Span.new(*span) }
@@ -21,7 +19,7 @@ module SteadyMove
 
         # The same, of which only the outline is wanted: for judging many names.
         def outline(rulebook, name, facts)
-          family = rulebook.family_of(name) or return unserved(rulebook, name, facts).outline
+          family = rulebook.family_for(name)
           flat = []
           apply(family.judged_by, facts, Circumstances.new(name, family, nil, [])) do |entry, from, to, effect, _|
             Outline.add(flat, entry, from, to, effect)
@@ -32,7 +30,7 @@ module SteadyMove
         # An outline judged without a destination, for a destination: only the rules that look at one are judged anew.
         # facts: Facts of Rules.towards_facts. Returns an Outline.
         def towards(rulebook, name, facts, outline, destination)
-          family = rulebook.family_of(name) or return outline
+          family = rulebook.family_for(name)
           return outline if facts[:registered] == false
 
           rows = family.judged_by.select { |_, rule| rule.towards? }
@@ -53,7 +51,7 @@ module SteadyMove
             next if asked && !asked.call(about)
 
             known = (need.nil? || values.key?(need)) && (more.nil? || facts.known_all?(more))
-            spans = known ? rule.spans.call(facts, entry, about) : unknown(rule.needs, facts)
+            spans = known ? rule.spans.call(facts, entry, about) : unknown(rule, facts, entry, about)
             next unless spans
 
             spans.each do |from, to, effect, told|
@@ -66,17 +64,14 @@ module SteadyMove
 
         # rubocop:enable Metrics/CyclomaticComplexity, Metrics/PerceivedComplexity
 
-        def unknown(needs, facts)
-          lacks = needs.reject { |key| facts.known?(key) }
+        def unknown(rule, facts, entry, about)
+          known = rule.without&.call(facts, entry, about) and return known
+
+          lacks = rule.needs.reject { |key| facts.known?(key) }
           [[Rules::ALWAYS, Rules::EVER, "unknown", { lacks: lacks }]]
         end
 
-        def unserved(rulebook, name, facts)
-          entry = rulebook.entries[UNSERVED] || Rulebook::NO_FAMILY
-          values = { to: "the rulebook here", suffix: name.suffix }
-          Judgement.new([Span.new(entry, Rules::ALWAYS, Rules::EVER, "bar", values)], nil, facts, nil)
-        end
-        private_class_method :apply, :unknown, :unserved
+        private_class_method :apply, :unknown
       end
     end
   end

@@ -25,10 +25,9 @@ module SteadyMove
 
         EFFECTS = %w[bar wait fix caution step].freeze
         IN_MOVE = %w[step first caution].freeze
-        NO_FAMILY = Entry.new(id: "suffix-unserved", effect: "bar", params: {}, words: {},
-          because: "No family of the rulebook covers names under “.{suffix}”.",
-          remedy: "Add the suffix to a family in the rulebook, with its source.",
-          source: { "text" => "common practice, no source", "kind" => "C", "verified" => false }).freeze
+        # Rules that are a registry's or its policy's own: not known of a suffix that no family lists.
+        POLICIES = %w[new-name recent-move registrant-change grace-year ten-years unpaid presence code-missing].freeze
+        UNLISTED = "suffix-unlisted"
 
         attr_reader :entries, :families
 
@@ -38,6 +37,9 @@ module SteadyMove
             [row["id"], Checks.entry(rules[:file], row, i)]
           end.freeze
           @families = families.map { |f| Checks.family(f[:file], f[:row], @entries) }.freeze
+          @unlisted = Family.build(id: "unlisted", title: "Not in the rulebook", suffixes: [], code: "needed",
+            lock: "yes",
+            rules: @entries.keys - POLICIES, lines: @entries, move_hours: [1, 168, 240], source: {})
           index
           freeze
         end
@@ -51,18 +53,31 @@ module SteadyMove
         # Suffixes of more than one label, which names are registered under directly.
         attr_reader :deep_suffixes
 
+        # The same; where none lists the suffix, what can be said of any name (rules of the job §2).
+        def family_for(name) = family_of(name) || @unlisted
+
         def inspect = "#<Rulebook>"
 
         # The same rulebook with a site's overrides: [Override]; a suffix that is overruled becomes a family of its
         # own.
         def with(overrides)
           overrides.group_by(&:suffix).reduce(dup) do |book, (suffix, list)|
-            base = book.family_of(Names::DomainName.known("any.#{suffix}", "any.#{suffix}"))
-            base ? book.replace(suffix, list.reduce(base.at(suffix)) { |family, o| o.on(family) }) : book
+            base = book.base(suffix, list)
+            words = list.reject { |o| o.key == "family" }
+            base ? book.replace(suffix, words.reduce(base.at(suffix)) { |family, o| o.on(family) }) : book
           end.freeze
         end
 
         protected
+
+        # The family that a suffix is said to belong to, else the one that lists it. Raises Invalid.
+        def base(suffix, words)
+          said = words.reverse.find { |o| o.key == "family" }
+          return family_of(Names::DomainName.known("any.#{suffix}", "any.#{suffix}")) unless said
+
+          @families.find { |f| f.id == said.value } or
+            raise Invalid.new("override", ["family"], "there is no family “#{said.value}”")
+        end
 
         # The book with one suffix in a family of its own.
         def replace(suffix, family)

@@ -13,12 +13,13 @@ module SteadyMove
         # asked: (circumstances) → does it concern this name and destination at all?
         # towards: for a rule that looks at the destination, the facts besides its needs that it asks for; nil for
         # all others.
+        # without: what can be said where its needs are not known, as spans; nil where nothing can.
         # spans: (facts, entry, circumstances) → [[from, to, effect or nil, values]] or nil. A nil effect is the
         # entry's own.
-        Rule = Struct.new(:needs, :rests_on, :asked, :towards, :spans) do
+        Rule = Struct.new(:needs, :rests_on, :asked, :towards, :without, :spans) do
           # Rule.of(:created_at) { |facts, entry, about| … }
-          def self.of(*needs, rests_on: [], asked: nil, towards: nil, &spans)
-            new(needs, rests_on, asked, towards, spans).freeze
+          def self.of(*needs, rests_on: [], asked: nil, towards: nil, without: nil, &spans)
+            new(needs, rests_on, asked, towards, without, spans).freeze
           end
 
           # Does it look at the destination?

@@ -32,13 +32,16 @@ module SteadyMove
       # Refused.
       def put(name, code, by:)
         raise Refused.new(:not_now, :not_held, name: name) unless @app.names.find(name)
-        raise Refused.new(:not_now, :code_empty) if code.empty?
 
-        @app.codes.keep(name, code, at: @app.now)
+        bare = code.strip
+        raise Refused.new(:not_now, :code_empty) if bare.empty?
+
+        @app.codes.keep(name, bare, at: @app.now)
         note(name, "code-kept", by)
         move = @app.moves.open_for(name)
         @app.schedule.wake(move.id, @app.now) if move
-        Core::Codes::Code.warnings(code, typed: true).map { |w| Words.say(w) }
+        dropped = bare == code ? [] : [Words.say("codes.warnings.outer_dropped")]
+        dropped + Core::Codes::Code.warnings(bare, typed: true).map { |w| Words.say(w) }
       end
 
       # Every code that is held, by name. Returns [Held].

@@ -6,8 +6,11 @@ module SteadyMove
   module Desk
     # Where the outside is: the configuration file's words, over them what an administrator set on screen.
     class Settings
-      Places = Struct.new(:rdap_bases, :dns_servers, :dns_parents, :mailbox, :outgoing, :registries, keyword_init: true)
-      KEYS = %w[rdap_bases dns_servers dns_parents mailbox outgoing registries].freeze
+      # mail_server: {ids: [how the mailbox's own server is called in Authentication-Results], trusting: it delivers
+      # nothing that is not proven}.
+      Places = Struct.new(:rdap_bases, :dns_servers, :dns_parents, :mailbox, :mail_server, :outgoing, :registries,
+        keyword_init: true)
+      KEYS = %w[rdap_bases dns_servers dns_parents mailbox mail_server outgoing registries].freeze
       ADDRESS = /\A[^\s@]+@[^\s@]+\z/
       # What each row of a setting has to look like: its name, or its place.
       ROWS = {
@@ -26,6 +29,7 @@ module SteadyMove
         Places.new(rdap_bases: bases, dns_servers: @config.dns_servers.merge(get("dns_servers") || {}),
           dns_parents: @config.dns_parents.merge(get("dns_parents") || {}),
           mailbox: get("mailbox")&.transform_keys(&:to_sym) || @config.mailbox,
+          mail_server: mail_server,
           outgoing: get("outgoing")&.transform_keys(&:to_sym) || @config.outgoing,
           registries: get("registries")&.keys || @config.registries)
       end
@@ -43,14 +47,20 @@ module SteadyMove
       def shown
         p = places
         { rdap_bases: p.rdap_bases, dns_servers: p.dns_servers, dns_parents: p.dns_parents,
-          mailbox: p.mailbox&.slice(:host, :port, :login, :tls, :folder), outgoing: p.outgoing&.slice(:host, :port,
-            :login, :tls, :from),
+          mailbox: p.mailbox&.slice(:host, :port, :login, :tls, :folder), mail_server: p.mail_server,
+            outgoing: p.outgoing&.slice(:host, :port,
+              :login, :tls, :from),
           registries: p.registries, set_here: @rows.select_order_map(:key) }
       end
 
       private
 
       def get(key) = (sealed = @rows.where(key: key).get(:sealed)) && JSON.parse(@safe.open(sealed))
+
+      def mail_server
+        said = get("mail_server") || { "ids" => @config.mailbox.to_h[:authserv_id], "trusting" => false }
+        { ids: said["ids"].to_s.downcase.split(/[\s,]+/), trusting: said["trusting"] == true }
+      end
 
       # RFC 9224 §4: services are pairs of a list of suffixes and a list of base URLs; https is preferred.
       def bootstrap
@@ -68,6 +78,10 @@ module SteadyMove
         value.each { |name, place| expect(key, name, place, part == :name ? name : place, pattern) } if pattern
         expect_server(key, value, "from" => ADDRESS) if key == "outgoing"
         expect_server(key, value, "login" => /\S/) if key == "mailbox"
+        return unless key == "mail_server"
+
+        known = value.keys - %w[ids trusting] == [] && value["ids"].to_s.match?(/\A[\w.:, -]*\z/)
+        raise Refused.new(:invalid, :setting_mail_server) unless known && [true, false].include?(value["trusting"])
       end
 
       def expect(key, name, place, text, pattern)

@@ -49,9 +49,9 @@ module SteadyMove
         @app.db.transaction do
           next false if @app.messages.known?(message.uid, message.message_id)
 
-          @app.messages.put(message, reading, moves.first&.id, letter_id: letter&.fetch(:id), read_kind: read_kind)
-          keep_codes(message, reading)
-          Replies.new(@app).hear(message, letter, doubtful: reading.doubtful)
+          @app.messages.put(message, reading, moves.first&.id, letter_id: letter&.fetch(:id), read_kind: read_kind,
+            facts: facts(message, reading, letter), server: identifiers(message).first)
+          Consequences.new(@app).of(@app.messages.find(message.uid)) if reading.proven
           moves.each { |move| journal(message, reading, move) } if reading.kind != "unrelated"
           true
         end
@@ -67,15 +67,16 @@ module SteadyMove
       rescue StandardError => e
         @on_error.call(e)
         because = [Words.say("post.not_understood", error: e.class.name)]
-        @app.messages.put(message,
-          Core::Post::Reading.new(kind: "unrelated", names: [], doubtful: true, because: because), nil)
+        @app.messages.put(message, Core::Post::Reading.new(kind: Core::Post::Lexicon::UNREAD, names: [],
+          sender: "doubtful",
+          because: because, speaks: true), nil)
       end
 
       # The reading, with what is known beyond the words: the letter that it answers, and how a person put such
       # messages right before.
       # Returns [Reading, the kind by the words alone].
       def understand(message, letter)
-        read = read(message)
+        read = read(message, letter)
         by_words = read.kind
         reading = letter ? answering(read, message, letter) : read
         reading = as_corrected_before(reading, message)
@@ -87,12 +88,33 @@ module SteadyMove
         [reading, by_words]
       end
 
-      def read(message)
-        reading = Core::Post::Reader.read(from: message.from, subject: message.subject, text: message.text, held: held,
-          sender_domains: method(:senders), sent: message.at, failed: message.failed || [])
+      def read(message, letter)
+        server = @app.settings.places.mail_server
+        known = ->(names) { senders(names) | correspondents(message, letter) }
+        reading = Core::Post::Reader.read(message, held: held, known: known, ids: server[:ids],
+          trusting: server[:trusting])
         reading.because = reading.because.map { |b| Words.say(b) }
         reading
       end
+
+      # Whom our own letters lead to write back: their recipients, the mail servers that report on them, ourselves.
+      def correspondents(message, letter)
+        own = message.message_id && @app.letters.answered_by([message.message_id], "")
+        mine = @app.settings.places.mailbox.to_h[:login]
+        [letter&.fetch(:recipient), (mine if own || message.undelivered.to_a.any?), *(message.undelivered if letter)]
+          .compact.filter_map { |a| Core::Names::HostName.ascii(a.rpartition("@").last) }
+      end
+
+      # What follows from the message once it counts (Consequences).
+      def facts(message, reading, letter)
+        word = letter && @app.letters.word(letter[:id])
+        own = message.message_id && @app.letters.answered_by([message.message_id], "")
+        { undelivered: message.undelivered.to_a, automatic: message.automatic == true, passed: reading.passed == true,
+          word: !word.nil? && "#{message.subject}\n#{message.text}".include?(word), own: own&.fetch(:id) }
+          .reject { |_, v| v.nil? || v == false || v == [] }
+      end
+
+      def identifiers(message) = Core::Post::Authentication.identifiers(message.results.to_a)
 
       def as_corrected_before(reading, message)
         before = @app.messages.corrected(message.answers)
@@ -100,20 +122,15 @@ module SteadyMove
         reading
       end
 
-      # It answers a letter of ours: about that letter's names, and a word that came back needs no known sender.
+      # It answers a letter of ours: about that letter's names.
       def answering(reading, message, letter)
         word = @app.letters.word(letter[:id])
         back = word && "#{message.subject}\n#{message.text}".include?(word)
-        names = reading.names.empty? ? names_of(letter) : reading.names
-        says = [Words.say("post.answers_letter", subject: letter[:subject])]
-        unless back
-          reading.names = names
-          reading.because += says
-          return reading
-        end
-
-        because = says + [Words.say("post.holds_word")]
-        Core::Post::Reading.new(kind: "contact-proof", names: names, doubtful: false, because: because)
+        reading.names = names_of(letter) if reading.names.empty? || back
+        reading.kind = "contact-proof" if back
+        reading.because += [Words.say("post.answers_letter", subject: letter[:subject]),
+          (Words.say("post.holds_word") if back)].compact
+        reading
       end
 
       def names_of(letter)
@@ -144,23 +161,13 @@ module SteadyMove
         [*account.sender_domains, account.habits["support"]&.rpartition("@")&.last, service["writes_from"], *pages]
       end
 
-      # The codes of held names from a message that nothing speaks against go into the code safe.
-      def keep_codes(message, reading)
-        return if reading.doubtful
-
-        one = reading.code && reading.names.size == 1
-        codes = one ? { reading.names.first.ascii => reading.code } : reading.codes.to_h
-        codes.each do |name, code|
-          Replies.new(@app).keep_code(name, code, message.from, message.message_id, message.at)
-        end
-      end
-
       def journal(message, reading, move)
-        key = reading.doubtful ? "mail_doubtful" : "mail"
-        data = { "kind" => reading.kind, "deadline" => reading.deadline, "doubtful" => reading.doubtful,
+        key = reading.proven ? "mail" : "mail_#{reading.sender}"
+        data = { "kind" => reading.kind, "deadline" => reading.deadline, "sender" => reading.sender,
                  "passed" => reading.passed || nil }.compact
+        subject = Core::Post::Masking.mask(message.subject.to_s, reading.candidates.to_a, speaks: reading.speaks)
         @app.journal.add("mail", at: @app.now, by: "desk", move_id: move.id, name: move.name, data: data,
-          says: Words.phrase("journal.#{key}", from: message.from, subject: message.subject),
+          says: Words.phrase("journal.#{key}", from: message.from, subject: subject),
           evidence: { "source" => Words.say("sources.mailbox"), "seen_at" => @app.now, "ref" => message.message_id })
       end
     end

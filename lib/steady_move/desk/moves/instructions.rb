@@ -70,18 +70,29 @@ module SteadyMove
         Words.maybe("steps.#{step.id}.hand_by.#{step.way}", **words) || Words.say("steps.#{step.id}.hand", **words)
       end
 
-      # What is typed there: [[label, value]].
+      # What is typed there, and what the links of the message that asks say: [[label, value]].
       def typed(move, step)
         servers = step.mark?(:servers) ? move.plan.name_servers : []
         reason = step.mark?(:reason) && at(move, step).habits["code_reason"]
         servers.each_with_index.map { |s, i| [Words.say("by_hand.name_server", number: i + 1), s] } +
-          (reason ? [[Words.say("by_hand.reason"), Words.say("by_hand.our_reason")]] : [])
+          (reason ? [[Words.say("by_hand.reason"), Words.say("by_hand.our_reason")]] : []) +
+          (step.way == "link" ? choices(move) : [])
       end
 
-      # The link of the newest message that asks for this approval and that nothing speaks against.
-      def link(move)
-        asking = @app.messages.of_move(move.id).find { |m| m[:kind] == "approval-request" && !m[:doubtful] && m[:link] }
-        asking&.fetch(:link)
+      # Both choices where both are there, each with its words and host: nobody has to trust a colour.
+      def choices(move)
+        links = asking(move)&.fetch(:links).to_a
+        told = links.reject { |_, _, role, _| role == "other" }
+        (told.empty? ? links : told).map do |url, words, role, host|
+          [Words.say("by_hand.link_#{role}", words: words.empty? ? "–" : words, host: host), url]
+        end
+      end
+
+      def link(move) = asking(move)&.fetch(:link)
+
+      # The newest message that asks for this approval and that counts.
+      def asking(move)
+        @app.messages.of_move(move.id).find { |m| m[:kind] == "approval-request" && m[:trust] == "proven" }
       end
     end
   end

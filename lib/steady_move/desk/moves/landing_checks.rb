@@ -49,21 +49,24 @@ module SteadyMove
         landed = state.told("landed_at")
         return unless landed && plan.expires_at && record.expires_at
 
-        wanted = Core::Expiry.after_move(expires_at: plan.expires_at, landed_at: landed.data["landed_at"] || landed.at,
-          years: plan.years, max_years: plan.max_years || 10, in_grace: plan.in_grace == true)
+        at = landed.data["landed_at"] || landed.at
+        grace = plan.in_grace == true && (plan.grace_ends_at.nil? || at < plan.grace_ends_at)
+        wanted = Core::Expiry.after_move(expires_at: plan.expires_at, landed_at: at, years: plan.years,
+          max_years: plan.max_years || 10, in_grace: grace)
         check("expiry", wanted.expires_at, record.expires_at)
       end
 
       def lock(record)
         return unless plan.options.include?(:lock)
 
-        on, off = %w[on off].map { |w| Words.phrase("checks.#{w}") }
-        check("lock", on, record.statuses.include?(Act::LOCK) ? on : off, mend: over_connection { put_lock(gaining) })
+        on, off, unknown = %w[on off not_shown].map { |w| Words.phrase("checks.#{w}") }
+        found = { true => on, false => off }.fetch(record.status?(Act::LOCK), unknown)
+        check("lock", on, found, mend: over_connection { put_lock(gaining) })
       end
 
       def servers(record)
-        wanted = (plan.carry? ? new_host.name_servers : plan.name_servers || record.name_servers).sort
-        found = record.name_servers.sort
+        wanted = (plan.carry? ? new_host.name_servers : plan.name_servers || record.name_servers.to_a).sort
+        found = record.name_servers.to_a.sort
         check("name_servers", wanted.join(", "), found.join(", "), mend: over_connection { set_servers(wanted) })
       end
 

@@ -93,8 +93,18 @@ module SteadyMove
         years = family&.years_added || 1
         most = family&.max_years || 10
         landing = { landed_at: @app.now, years: years, max_years: most }
-        { expires_at: expires, years: years, max_years: most, in_grace: false,
-          expected_expiry: expires && Core::Expiry.after_move(expires_at: expires, **landing).expires_at }
+        grace = grace(facts, family)
+        { expires_at: expires, years: years, max_years: most, in_grace: !grace.nil?, grace_ends_at: grace,
+          expected_expiry: expires && Core::Expiry.after_move(expires_at: expires, in_grace: !grace.nil?,
+            **landing).expires_at }
+      end
+
+      # Until when the losing side's automatic year would be taken back; nil where it did not add one.
+      def grace(facts, family)
+        return unless facts[:expires_at] && facts.statuses.include?("autoRenewPeriod")
+
+        ends = Core::Expiry.grace_ends(facts[:expires_at], family&.auto_renew_grace_days || 45)
+        ends if ends > @app.now
       end
 
       def options(judged, family, new_host)

@@ -29,7 +29,8 @@ module SteadyMove
       # Families that neither the registry nor the holder approves are judged here, and moved at the registrar by hand.
       def other_ways
         family = judged.judgement.family
-        return [] if family.nil? || %w[registry mail].include?(family.approval)
+        return [refusal(:suffix_unlisted, suffix: judged.name.suffix)] if family.approval.nil?
+        return [] if %w[registry mail].include?(family.approval)
 
         [refusal(:other_way, suffix: judged.name.suffix, family: family.title.downcase)]
       end
@@ -51,7 +52,7 @@ module SteadyMove
       def records
         return judged.needs_carry? ? [refusal(:zone_ends)] : [] unless new_host
 
-        [(refusal(:signed) if judged.facts[:signed]),
+        [(refusal(:signed) if judged.facts[:signed]), (refusal(:signed_unknown) if judged.facts[:signed].nil?),
           (refusal(:serves_already) if new_host.title == judged.facts[:dns_host])].compact
       end
     end

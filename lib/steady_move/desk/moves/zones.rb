@@ -23,6 +23,17 @@ module SteadyMove
         [sets.map { |r| r.rdata.values.first.to_host.downcase }.sort, sets.map(&:ttl).min || 0]
       end
 
+      # Does the registry's own server hold a DS for the name? nil where no such server is known, or it is not the one
+      # to ask.
+      def signed?(name)
+        parent = @app.dns.parent_server(name) or return
+        answer = @app.dns.query(parent, name.ascii, "DS")
+        return unless answer.rcode == "NOERROR"
+        return true if answer.answer.any? { |r| r.type == "DS" }
+
+        answer.authoritative ? false : nil
+      end
+
       # TTL facts for leaving the present servers (Records::Handover), asked at the registry and read from the zone.
       def handover(name, zone)
         parent_ttl = delegation(name)&.last || Planning::ASSUMED.parent_ns

@@ -52,9 +52,9 @@ module SteadyMove
 
       # A date alone: the end of that day for what must have passed, its start for what must not yet have come.
       def instant(key, value)
-        return Time.iso8601(value).utc unless value.to_s.match?(/\A\d{4}-\d\d-\d\d\z/)
+        return Core::Instant.parse(value) unless value.to_s.match?(/\A\d{4}-\d\d-\d\d\z/)
 
-        day = Time.iso8601("#{value}T00:00:00Z")
+        day = Core::Instant.parse("#{value}T00:00:00Z")
         key == "expires_at" ? day : day + 86_400
       rescue ArgumentError
         expected(key, value, :date)

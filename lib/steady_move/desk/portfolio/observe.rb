@@ -10,6 +10,9 @@ module SteadyMove
       # record service is known for the suffix.
       Seen = Struct.new(:sources, :problems, :unserved, keyword_init: true)
 
+      # How long before landing an order may have been taken (rules of the job §5: ten days at most).
+      ORDERED_BEFORE = 10 * 86_400
+
       def initialize(app)
         @app = app
       end
@@ -22,8 +25,12 @@ module SteadyMove
         public_record = attempt(problems, Words.say("sources.the_record")) { from_public_record(name, account, held) }
         facts = [said, public_record].compact.flatten
         dns = about_dns(facts, account)
-        @app.names.forget(name.ascii, :desk) if dns.empty? && facts.any?
+        %i[dns_host zone_ends_with_account].each { |key|
+          @app.names.forget(name.ascii, :desk,
+            key)
+        } if dns.empty? && facts.any?
         facts += dns
+        facts += about_registrar(name, facts, account)
         @app.names.learn(name.ascii, facts) if facts.any?
         Seen.new(sources: facts.map(&:source).uniq, problems: problems, unserved: !@app.rdap.serves?(name))
       end
@@ -90,19 +97,22 @@ module SteadyMove
           later = contact.created_at
         end
         moved = data.transferred_at
-        # the gaining side's own object for the same holder
-        later = nil if later && moved && (later - moved).abs < 86_400
-        [contact.changed_at, later].compact.max || contact.created_at
+        [contact.changed_at, later].compact.reject { |t| moved && by_moving?(t, moved) }.max || contact.created_at
       end
+
+      # A gaining side makes its contact object when it takes the order, and may touch it when the name lands.
+      def by_moving?(time, moved) = time.between?(moved - ORDERED_BEFORE, moved + 86_400)
 
       # A name that the public record doesn't know is a fact as well.
       # held: the registrant's e-mail as the account has it, or nil.
       def from_public_record(name, account, held)
         data = @app.rdap.domain(name)
         hidden = privacy(data.registrant_email, account, held)
-        facts(:public_record, data.url, **common(data), **(hidden == false ? shown(data, account) : {}),
-          privacy: hidden,
-          registrar: data.registrar, signed: data.signed, public_email: data.registrant_email)
+        facts(:public_record, data.url, **common(data), **(hidden ? {} : shown(data, account)),
+          privacy: hidden, registrar: data.registrar, registrar_id: data.registrar_id,
+          public_email: data.registrant_email,
+          signed: data.signed.nil? ? signed_at_parent(name) : data.signed,
+          redacted: (data.redacted if data.redacted.any?))
       rescue Wire::Rdap::NotFound
         raise if @app.names.find(name.ascii).nil?
 
@@ -122,6 +132,29 @@ module SteadyMove
         return if account.habits["privacy"].nil?
 
         account.stands_in?(email) && account.habits["privacy"]
+      end
+
+      # Where the public record doesn't say whether the delegation is signed, the parent's own server does (RFC 4035
+      # §3.1.4.1: it holds the DS set). nil where it can't be asked, too.
+      def signed_at_parent(name)
+        Zones.new(@app).signed?(name)
+      rescue Wire::Error
+        nil
+      end
+
+      # What registrar the record names, where that is not the account's; false where it is the same.
+      def about_registrar(name, facts, account)
+        shown, number = %i[registrar registrar_id].map { |k|
+          facts.find { |f|
+            f.key == k && f.source == :public_record
+          }&.value
+        }
+        same = Core::Readiness::Registrars.same?({ name: account.registrar, number: account.habits["registrar_id"] },
+          { name: shown, number: number })
+        return @app.names.facts(name.ascii).about(:other_registrar) if same.nil?
+
+        facts(:desk, Words.say("sources.accounts"),
+          other_registrar: same ? false : [shown, number].compact.join(", no. "))
       end
 
       # Which DNS host serves the name, and whether its zone ends with this account.

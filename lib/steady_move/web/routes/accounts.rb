@@ -7,6 +7,11 @@ module SteadyMove
       module Accounts
         extend Answers
 
+        # What the settings are shown with: how the newest mail's servers call themselves.
+        module Helpers
+          def settings_shown(of = desk) = of.settings.shown.merge(servers_seen: of.messages.servers)
+        end
+
         on "accounts" do
           { usual_destination: Desk::Destinations.usual(desk), accounts: desk.accounts.all.map do |a|
             Views::AccountView.account(a)
@@ -26,13 +31,13 @@ module SteadyMove
           { id: given["id"] }
         end
 
-        on("settings") { desk.settings.shown }
+        on("settings") { settings_shown }
 
         on "setSetting" do
           desk.settings.set(given["key"], given["value"], at: now)
           says = Words.phrase("journal.setting_set", by: me, key: given["key"])
           desk.journal.add("places", at: now, says: says, by: me)
-          desk.connect.settings.shown
+          settings_shown(desk.connect)
         end
       end
     end

@@ -17,9 +17,14 @@ module SteadyMove
             page = desk.messages.page(after: after, limit: limit)
             asking = after ? [] : desk.messages.page(kinds: Core::Post::Lexicon::ASKING, limit: PAGE)
             over = over_among(page + asking)
-            { messages: (page | asking).map { |m| Views::PostView.message(m, now, over) }, held: desk.messages.count,
+            { messages: (page | asking).map { |m| shown(m, over) }, held: desk.messages.count,
               kinds: Views::PostView.kinds,
               next: page.size == limit ? [page.last[:at].to_i, page.last[:uid]].join("-") : nil }
+          end
+
+          def shown(row, over)
+            codes = row[:has_codes] ? desk.messages.codes(row[:uid])["candidates"] : []
+            Views::PostView.message(row, now, over, codes: codes)
           end
 
           # Ids of moves whose release no longer waits for an answer.
@@ -37,6 +42,18 @@ module SteadyMove
           raise Problem.say(422, :message_too_large, most: MOST / 1024 / 1024) if raw.bytesize > MOST
           raise Desk::Refused.new(:not_now, :message_there) unless Desk::PostRoom.new(desk).drop(raw)
 
+          nudge
+          post_page
+        end
+
+        on "countMessage" do
+          Desk::Replies.new(desk).trust(asked[:id], by: me)
+          nudge
+          post_page
+        end
+
+        on "chooseCode" do
+          Desk::Replies.new(desk).choose_code(asked[:id], index: given["index"], name: given["name"], by: me)
           nudge
           post_page
         end

@@ -5,17 +5,23 @@ module SteadyMove
     module Views
       # A message as JSON.
       module PostView
-        SHOWN = %i[uid sender subject text at kind names deadline doubtful because move_id link corrected_by].freeze
+        SHOWN = %i[uid sender subject text at kind names deadline trust because move_id link corrected_by].freeze
 
         module_function
 
-        # row: of Store::Messages; over: ids of moves that wait for no answer any more.
-        def message(row, now, over)
-          asks = Core::Post::Lexicon.asks?(row[:kind], text: row[:text], answers: !row[:letter_id].nil?, at: now,
-            deadline: row[:deadline], doubtful: row[:doubtful],
-            over: over.include?(row[:move_id]))
-          Json.value(row.slice(*SHOWN).merge(wants_answer: asks))
+        # row: of Store::Messages; over: ids of moves that wait for no answer any more; codes: what may be codes in it,
+        # for whoever may pick one.
+        def message(row, now, over, codes: [])
+          asks = Core::Post::Lexicon.asks?(row[:kind], answers: !row[:letter_id].nil?, at: now,
+            deadline: row[:deadline],
+            sender: row[:trust], over: over.include?(row[:move_id]), passed: row[:facts]["passed"] == true)
+          links = row[:links].map { |url, words, role, host| { url: url, words: words, role: role, host: host } }
+          Json.value(row.slice(*SHOWN).merge(wants_answer: asks, links: links, codes: codes.map { |c| picked(c) },
+            doubtful: row[:trust] == "doubtful"))
         end
+
+        # A code as it may be told from others: its length and its last sign.
+        def picked(code) = { length: code.length, ends: code.length >= 8 ? code[-1] : "" }
 
         # Every kind of message with what it is called.
         def kinds

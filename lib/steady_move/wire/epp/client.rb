@@ -22,12 +22,18 @@ module SteadyMove
           @where = "#{endpoint.fetch(:host)} port #{endpoint.fetch(:port)}"
           @opening = Deadline.new(patience)
           @io = guarded { connect }
-          guarded { Framing.read(@io) } or raise Unreachable, "#{@where} closed the connection before its greeting"
+          text = guarded { Framing.read(@io) } or
+            raise Unreachable, "#{@where} closed the connection before its greeting"
+          @greeting = Greeting.parse(text)
         end
+
+        # What the server offers; its first answer.
+        attr_reader :greeting
 
         # Signs in (RFC 5730 §2.9.1.1); raises Refused with the result code.
         def sign_in
-          request(Commands.login(client: @at.fetch(:client), password: @at.fetch(:password), id: "login-#{object_id}"))
+          request(Commands.login(client: @at.fetch(:client), password: @at.fetch(:password), id: "login-#{object_id}",
+            objects: @greeting.objects & Commands::OBJECTS, extensions: @greeting.extensions & Commands::EXTENSIONS))
         rescue Refused => e
           raise Refused.new(e.code, "the sign-in was refused (#{e.code} #{e.message})")
         ensure
@@ -37,7 +43,7 @@ module SteadyMove
         # Sends one command and returns its Response; raises Refused with the result code for 2xxx.
         def request(xml)
           response = exchange(xml)
-          raise Refused.new(response.code, response.message) unless response.success?
+          raise Refused.new(response.code, response.says) unless response.success?
 
           response
         end

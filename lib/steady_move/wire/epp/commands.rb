@@ -10,8 +10,12 @@ module SteadyMove
 
         def hello = Xml.document(&:hello)
 
-        # Signs in (RFC 5730 §2.9.1.1).
-        def login(client:, password:, id:)
+        # What the desk can use; only what a server offers is asked for.
+        OBJECTS = [Xml::DOMAIN, Xml::CONTACT].freeze
+        EXTENSIONS = [Xml::RGP, Xml::SECDNS].freeze
+
+        # Signs in (RFC 5730 §2.9.1.1). objects, extensions: namespaces to use in this session.
+        def login(client:, password:, id:, objects: OBJECTS, extensions: [])
           command(id) do |x|
             x.login do
               x.clID client
@@ -20,7 +24,10 @@ module SteadyMove
                 x.version "1.0"
                 x.lang "en"
               end
-              x.svcs { [Xml::DOMAIN, Xml::CONTACT].each { |uri| x.objURI uri } }
+              x.svcs do
+                objects.each { |uri| x.objURI uri }
+                x.svcExtension { extensions.each { |uri| x.extURI uri } } if extensions.any?
+              end
             end
           end
         end
@@ -114,7 +121,7 @@ module SteadyMove
             builder.name fields["name"]
             builder.org fields["org"] if fields["org"]
             builder.addr do
-              builder.street fields["street"] if fields["street"]
+              fields["street"].to_s.split("\n").first(3).each { |line| builder.street line }
               builder.city fields["city"]
               builder.cc fields["country"]
             end

@@ -10,7 +10,9 @@ module SteadyMove
         EPP = "urn:ietf:params:xml:ns:epp-1.0"
         DOMAIN = "urn:ietf:params:xml:ns:domain-1.0"
         CONTACT = "urn:ietf:params:xml:ns:contact-1.0"
-        NS = { "e" => EPP, "d" => DOMAIN, "c" => CONTACT }.freeze
+        RGP = "urn:ietf:params:xml:ns:rgp-1.0"
+        SECDNS = "urn:ietf:params:xml:ns:secDNS-1.1"
+        NS = { "e" => EPP, "d" => DOMAIN, "c" => CONTACT, "rgp" => RGP, "secDNS" => SECDNS }.freeze
 
         module_function
 
@@ -39,9 +41,9 @@ module SteadyMove
         def text(node, path) = node.at_xpath(path, NS)&.text
         def texts(node, path) = node.xpath(path, NS).map(&:text)
 
-        # xs:dateTime in UTC ↔ Time.
+        # xs:dateTime ↔ Time; without a zone it is UTC (RFC 5731 §2.4).
         def time(text)
-          text && Time.iso8601(text).utc
+          text && Core::Instant.parse(text.strip, zoneless: true)
         rescue ArgumentError
           raise Malformed, "“#{text}” is not a date and time"
         end

@@ -10,9 +10,11 @@ module SteadyMove
       module Eml
         # One recipient of a delivery report that could not be reached (RFC 3464 §2.3).
         UNDELIVERED = /^Final-Recipient:\s*rfc822;\s*(\S+)(?:(?!\n\s*\n).)*?^Action:\s*failed/im
+        RETURNED = %r{\A(?:message/rfc822|text/rfc822-headers|message/rfc822-headers)\z}
         MOST = 1024 * 1024
         DEEPEST = 12
-        FAILED = /\b(dkim|spf|dmarc)=(?:fail|softfail|permerror)\b/i
+        # A plain part that only says where to read the rest.
+        POINTER = /\bHTML\b|\bbrowser\b|\bwebmail\b/i
 
         module_function
 
@@ -21,17 +23,24 @@ module SteadyMove
         def read(raw, uid: nil)
           raise Malformed, "the message is empty" if raw.strip.empty?
 
-          mail = ::Mail.read_from_string(raw.byteslice(0, MOST).b)
-          raise Malformed, "it is no mail message: there is no From field" if mail.header_fields.none? do |f|
-            f.name.casecmp?("from")
-          end
+          raw = raw.byteslice(0, MOST + 1).b
+          cut = raw.bytesize > MOST
+          head = Head.new(raw)
+          raise Malformed, "it is no mail message: there is no From field" unless head.any?("from")
 
-          Message.new(uid: uid, message_id: mail.message_id, from: address(mail, :from), to: address(mail, :to),
-            subject: clean(mail.subject),
-            at: date(mail), text: text_of(mail), failed: failed(mail), cut: raw.bytesize > MOST,
-            answers: answers(mail), undelivered: undelivered(mail), automatic: automatic?(mail))
+          message(::Mail.read_from_string(raw.byteslice(0, MOST)), head, uid: uid, cut: cut)
         rescue ::Mail::Field::ParseError, ::Mail::UnknownEncodingType, ArgumentError => e
           raise Malformed, "the message can't be read: #{e.message.lines.first.to_s.strip}"
+        end
+
+        def message(mail, head, **more)
+          froms = head.addresses("from")
+          marked, further = bodies(mail)
+          Message.new(message_id: mail.message_id, from: froms.first || address(mail, :from), froms: froms,
+            to: address(mail, :to), reply_to: head.addresses("reply-to"), results: head.all("authentication-results"),
+            subject: clean(mail.subject), at: date(mail), text: Core::Post::Marks.shown(marked), marked: marked,
+            further: further, answers: answers(mail), undelivered: undelivered(mail), automatic: automatic?(mail),
+            **more)
         end
 
         # A letter of ours as a message (RFC 5322). message_id without its angle brackets; answers: Message-ID of what
@@ -44,8 +53,13 @@ module SteadyMove
           mail.to_s
         end
 
-        # RFC 5322 §3.6.4.
-        def answers(mail) = (Array(mail.in_reply_to) + Array(mail.references)).map(&:to_s).uniq.first(50)
+        # RFC 5322 §3.6.4; of a delivery report, also the message that it speaks of (RFC 3464 §2).
+        def answers(mail)
+          returned = mail.multipart? ? mail.parts.select { |p| p.mime_type.to_s.match?(RETURNED) } : []
+          told = returned.flat_map { |p| Head.new(p.body.decoded.b).all("message-id") }
+          (Array(mail.in_reply_to) + Array(mail.references) + told.map { |id| id.strip.delete("<>") })
+            .map(&:to_s).uniq.first(50)
+        end
 
         def automatic?(mail) = !["", "no"].include?(mail.header["Auto-Submitted"].to_s.strip.downcase)
 
@@ -67,20 +81,23 @@ module SteadyMove
           nil
         end
 
-        # What the receiving server itself found (the topmost Authentication-Results, RFC 8601 §2.2).
-        def failed(mail)
-          Array(mail.header["Authentication-Results"]).first.to_s.scan(FAILED).flatten.map(&:downcase).uniq
+        # [the text that people read, with its links marked; what the message says beside it in another form]. The plain
+        # parts, forwarded messages within among them; the HTML parts where these say (nearly) all.
+        def bodies(mail)
+          parts = leaves(mail)
+          plain = texts(parts, nil, "text/plain").map { |t| Core::Post::Marks.unmarked(t) }.join("\n")
+          html = texts(parts, "text/html").map { |t| Html.marked(t) }.join("\n")
+          rich = !html.strip.empty? && poor?(plain, Core::Post::Marks.shown(html))
+          rich ? [html, plain] : [plain, html]
         end
 
-        # Plain parts, forwarded messages within among them; HTML only where no plain text is.
-        def text_of(mail)
-          parts = leaves(mail)
-          plain = parts.select do |p|
-            p.mime_type.nil? || p.mime_type == "text/plain"
-          end.map { |p| decoded(p) }.reject { |t| t.strip.empty? }
-          return plain.join("\n") if plain.any?
+        def texts(parts, *types)
+          parts.select { |p| types.include?(p.mime_type) }.map { |p| decoded(p) }.reject { |t| t.strip.empty? }
+        end
 
-          parts.select { |p| p.mime_type == "text/html" }.map { |p| Html.text(decoded(p)) }.join("\n")
+        def poor?(plain, html)
+          told = plain.strip.length
+          told < html.length * 0.4 || (plain.match?(POINTER) && told < html.length)
         end
 
         def leaves(part, depth = 0)
@@ -103,8 +120,8 @@ module SteadyMove
           text.force_encoding(Encoding::UTF_8) unless text.encoding == Encoding::UTF_8 && text.valid_encoding?
           text.scrub("?").gsub(/\r\n?/, "\n")
         end
-        private_class_method :answers, :undelivered, :automatic?, :address, :date, :failed, :text_of, :leaves,
-          :decoded, :clean
+        private_class_method :answers, :undelivered, :automatic?, :address, :date, :bodies, :leaves,
+          :decoded, :clean, :message, :texts, :poor?
       end
     end
   end

@@ -8,16 +8,118 @@ module SteadyMove
     module Mail
       # An HTML part as text. A room of its own, so that nothing is loaded for messages that have none.
       module Html
-        SKIPPED = "script, style, head, title, template, noscript"
+        # html: UTF-8. Returns its text as people see it, with every link, form target and refresh marked
+        # (Core::Post::Marks); a table's cells are parted by tabs. Nothing in it is run or fetched.
+        def self.marked(html)
+          page = Page.new
+          Nokogiri::HTML4::SAX::Parser.new(page, "UTF-8").parse(Core::Post::Marks.unmarked(html)) do |context|
+            context.recovery = true
+          end
+          page.text
+        end
 
-        # html: UTF-8. Returns its text with the tags taken off; links keep their address behind their words. Nothing
-        # in it is run or fetched.
-        def self.text(html)
-          doc = Nokogiri::HTML(html, nil, "UTF-8") { |c| c.nonet.recover.huge }
-          doc.css(SKIPPED).remove
-          doc.css("a[href^=http]").each { |a| a.add_next_sibling(" #{a['href']} ") unless a.text.include?(a["href"]) }
-          doc.css("br, p, div, tr, li, h1, h2, h3").each { |n| n.add_next_sibling("\n") }
-          doc.text.gsub(/[ \t\u00a0]+/, " ").gsub(/ ?\n ?/, "\n").squeeze("\n").strip
+        # Collects what a page shows.
+        class Page < Nokogiri::XML::SAX::Document
+          SKIPPED = %w[script style head title template noscript].freeze
+          BLOCKS = %w[address article blockquote br center dd div dl dt fieldset footer form h1 h2 h3 h4 h5 h6 header hr
+            li ol p pre section table tr ul].freeze
+          CELLS = %w[td th].freeze
+          # What hides an element from whoever reads.
+          HIDDEN = /display\s*:\s*none|visibility\s*:\s*hidden|font-size\s*:\s*0(?!\.?[1-9])|mso-hide\s*:\s*all|
+                    opacity\s*:\s*0(?!\.?[1-9])|max-height\s*:\s*0(?!\.?[1-9])/ix
+          # Where an element leads: the attributes that say so.
+          TARGETS = { "a" => %w[href xlink:href], "area" => %w[href], "form" => %w[action], "button" => %w[formaction],
+                      "input" => %w[formaction], "iframe" => %w[src], "base" => %w[href] }.freeze
+          LABELS = %w[title aria-label alt value].freeze
+          COMMENTED = /(?:href|action)\s*=\s*["']?([^"'\s>]+)/i
+          # An element of this name is none: somebody wrote <NAME>.
+          NAMED = /\A[\w-]+(?:\.[\w-]+)+\z/
+
+          def initialize
+            super
+            @out = +""
+            @further = []
+            @open = []
+            @hidden = @skipped = nil
+            @base = nil
+          end
+
+          def start_element(tag, attributes = [])
+            said = attributes.to_h
+            @open.push(tag)
+            @skipped ||= @open.size if SKIPPED.include?(tag)
+            @hidden ||= @open.size if said.key?("hidden") || said["style"].to_s.match?(HIDDEN)
+            refresh(said) if tag == "meta"
+            lead(tag, said)
+            show(tag, said)
+          end
+
+          def end_element(tag)
+            index = @open.rindex(tag) or return
+            show_end(tag)
+            @open.slice!(index..)
+            @hidden = nil if @hidden && @open.size < @hidden
+            @skipped = nil if @skipped && @open.size < @skipped
+          end
+
+          def characters(text) = (@out << text.gsub(/[ \t\r\n\u00a0]+/, " ") unless out_of_sight?)
+          def cdata_block(text) = characters(text)
+          # Some readers show what stands in comments made for them.
+          def comment(text) = text.scan(COMMENTED) { |url,| @further << mark("", url) }
+
+          # The whole text; links that nobody sees stand at its end.
+          def text
+            shown = @out.gsub(/ *\t[ \t]*/, "\t").gsub(/ {2,}/, " ").gsub(/[ \t]*\n[ \t]*/, "\n").squeeze("\n").strip
+            [shown, *(Core::Post::Marks::UNSEEN if @further.any?), *@further.uniq].join("\n")
+          end
+
+          private
+
+          def out_of_sight? = !(@hidden || @skipped).nil?
+
+          def refresh(said)
+            url = said["content"].to_s[/url\s*=\s*['"]?([^'"\s]+)/i, 1]
+            @further << mark("", url) if url && said["http-equiv"].to_s.casecmp?("refresh")
+          end
+
+          def lead(tag, said)
+            url = TARGETS.fetch(tag, []).filter_map { |key| said[key] }.first or return
+            return @base = url.tap { @further << mark("", url) } if tag == "base"
+
+            url = resolved(url)
+            return if url.nil?
+            return @further << mark("", url) if out_of_sight? || tag != "a"
+
+            @out << Core::Post::Marks.opening(url)
+          end
+
+          # Relative addresses lead nowhere unless the page says from where.
+          def resolved(url)
+            text = url.gsub(/[\t\r\n]/, "").gsub(/\A[[:cntrl:] ]+/, "") # as browsers do
+            return if text.empty? || text.start_with?("#", "cid:")
+            return url.strip if text.match?(%r{\A(?:[a-z][a-z0-9+.-]*:|[/\\]{2}|www\.)}i)
+
+            "#{@base.chomp('/')}/#{text.delete_prefix('/')}" if @base
+          end
+
+          def show(tag, said)
+            return if out_of_sight?
+
+            @out << "\n" if BLOCKS.include?(tag)
+            @out << "<#{tag}>" if tag.match?(NAMED)
+            @out << " #{said.values_at(*LABELS).compact.join(' ')} " if %w[img input a button area].include?(tag)
+          end
+
+          def show_end(tag)
+            @out << Core::Post::Marks::CLOSE if tag == "a" && unclosed? && !out_of_sight?
+            return if out_of_sight?
+
+            @out << "\n" if BLOCKS.include?(tag)
+            @out << "\t" if CELLS.include?(tag)
+          end
+
+          def unclosed? = @out.count(Core::Post::Marks::OPEN) > @out.count(Core::Post::Marks::CLOSE)
+          def mark(words, url) = Core::Post::Marks.mark(words, url)
         end
       end
     end

@@ -58,8 +58,8 @@ module SteadyMove
           raw = fetched.attr.find { |k, _| k.start_with?("BODY") }&.last.to_s
           Eml.read(raw, uid: uid)
         rescue Malformed => e
-          Message.new(uid: uid, from: "", to: "", subject: "A message that can't be read", text: e.message, failed: [],
-            cut: false)
+          Message.new(uid: uid, from: "", to: "", subject: "A message that can't be read", text: e.message,
+            froms: [], results: [], marked: e.message, further: "", cut: false)
         end
       end
     end

@@ -3,12 +3,14 @@
 module SteadyMove
   module Wire
     module Mail
-      # One message as text. uid: its number in the mailbox; at: Time of its Date field; failed: what the receiving
-      # server found not proven (dkim, spf, dmarc); cut: only its beginning was read; answers: Message-IDs that it
-      # names in In-Reply-To and References; undelivered: addresses that a delivery report says could not be reached;
-      # automatic: no person wrote it (RFC 3834 §5).
-      Message = Struct.new(:uid, :message_id, :from, :to, :subject, :at, :text, :failed, :cut, :answers, :undelivered,
-        :automatic, keyword_init: true)
+      # One message as text. uid: its number in the mailbox; from: its sender's address; froms, reply_to: the addresses
+      # of all its From and Reply-To fields; results: bodies of its Authentication-Results fields, topmost first; at:
+      # Time of its Date field; text: as people read it; marked: the same with its links marked (Core::Post::Marks);
+      # further: what its other form says, marked; cut: only its beginning was read; answers: Message-IDs that it names
+      # in In-Reply-To and References, or reports on; undelivered: addresses that a delivery report says could not be
+      # reached; automatic: no person wrote it (RFC 3834 §5).
+      Message = Struct.new(:uid, :message_id, :from, :froms, :to, :reply_to, :results, :subject, :at, :text, :marked,
+        :further, :cut, :answers, :undelivered, :automatic, keyword_init: true)
     end
   end
 end

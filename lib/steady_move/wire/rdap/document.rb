@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "time"
-
 module SteadyMove
   module Wire
     module Rdap
@@ -20,12 +18,12 @@ module SteadyMove
           fail!("the object", "a JSON object", data) unless data.is_a?(Hash)
           fail!("objectClassName", "“domain”", data["objectClassName"]) unless data["objectClassName"] == "domain"
 
-          Domain.new(name: name(data), handle: data["handle"], url: url, statuses: texts(data, "status").map do |s|
-            Core::Names::Statuses.to_epp(s)
-          end,
-            registrar: of_role(data, "registrar", "fn"), registrant_email: of_role(data, "registrant", "email"),
-            admin_email: of_role(data, "administrative", "email"),
-            name_servers: name_servers(data), **secure(data), **events(data))
+          who = Entities.new(data)
+          list(data, "entities")
+          Domain.new(name: name(data), handle: data["handle"], url: url, statuses: statuses(data),
+            registrar: who.registrar, registrar_id: who.registrar_id, registrant_email: who.email("registrant"),
+            admin_email: who.email("administrative"), name_servers: name_servers(data), redacted: redacted(data),
+            **secure(data), **events(data))
         end
 
         def name(data)
@@ -44,54 +42,67 @@ module SteadyMove
           list.is_a?(Array) ? list : fail!(member, "a list", list)
         end
 
+        # EPP's words; nil where the record shows no statuses at all, which says nothing.
+        def statuses(data)
+          texts(data, "status").map { |s| Core::Names::Statuses.to_epp(s) } if data.key?("status")
+        end
+
+        # An international host may stand in its Unicode form alone (RFC 9083 §5.2).
         def name_servers(data)
+          return unless data.key?("nameservers")
+
           list(data, "nameservers").each_with_index.map do |server, i|
-            given = server.is_a?(Hash) ? server["ldhName"] : nil
-            given.is_a?(String) ? given.downcase.delete_suffix(".") : fail!("nameservers[#{i}].ldhName", "a host name",
-              given)
+            given = server.is_a?(Hash) ? server["ldhName"] || server["unicodeName"] : nil
+            ascii = given.is_a?(String) ? Core::Names::HostName.ascii(given) : nil
+            ascii || fail!("nameservers[#{i}].ldhName", "a host name", given)
           end
         end
 
+        # DS or key data show a signed delegation, whatever delegationSigned says; what is absent says nothing.
         def secure(data)
           secure = data.fetch("secureDNS", {})
           fail!("secureDNS", "an object", secure) unless secure.is_a?(Hash)
-          signed = secure.fetch("delegationSigned", false)
-          fail!("secureDNS.delegationSigned", "true or false", signed) unless [true, false].include?(signed)
-          { signed: signed, ds: list(secure, "dsData") }
+          signed = secure["delegationSigned"]
+          fail!("secureDNS.delegationSigned", "true or false", signed) unless [true, false, nil].include?(signed)
+          ds, keys = %w[dsData keyData].map { |member| inner(secure, "secureDNS", member) }
+          { signed: ds.any? || keys.any? ? true : signed, ds: ds }
+        end
+
+        def inner(data, whose, member)
+          list = data.fetch(member, [])
+          list.is_a?(Array) ? list : fail!("#{whose}.#{member}", "a list", list)
+        end
+
+        # RFC 9537 §3: the names of what was left out on purpose.
+        def redacted(data)
+          list(data, "redacted").grep(Hash).filter_map do |row|
+            name = row["name"].is_a?(Hash) ? row["name"]["description"] || row["name"]["type"] : nil
+            name if name.is_a?(String)
+          end
         end
 
         def events(data)
           list(data, "events").each_with_index.with_object({}) do |(event, i), found|
             fail!("events[#{i}]", "an object", event) unless event.is_a?(Hash)
             key, which = EVENTS[event["eventAction"]]
-            if key
-              found[key] =
-                [found[key], instant(event["eventDate"], "events[#{i}].eventDate")].compact.public_send(which)
-            end
+            next unless key
+
+            found[key] = [found[key], instant(event["eventDate"], "events[#{i}].eventDate")].compact.public_send(which)
           end
         end
 
         # RFC 3339 §5.6; anything finer than a second is dropped.
         def instant(text, member)
-          Time.at(Time.iso8601(text).to_i).utc
-        rescue ArgumentError, TypeError, NoMethodError
+          Core::Instant.parse(text)
+        rescue ArgumentError
           fail!(member, "an instant such as 2027-03-01T08:00:00Z", text)
-        end
-
-        # A property of the vCard of the entity with a role (RFC 9083 §5.1, RFC 7095); for fn its handle where there
-        # is no card.
-        def of_role(data, role, property)
-          entity = list(data, "entities").find { |e| e.is_a?(Hash) && Array(e["roles"]).include?(role) } or return
-          card = entity["vcardArray"]
-          card = card.is_a?(Array) && card[1].is_a?(Array) ? card[1] : []
-          value = (card.find { |p| p.is_a?(Array) && p[0] == property } || [])[3]
-          value.is_a?(String) && !value.empty? ? value : (entity["handle"] if property == "fn")
         end
 
         def fail!(member, expected, given)
           raise(Malformed, "#{member}: #{expected} is expected, not #{given.nil? ? 'nothing' : given.to_json[0, 60]}")
         end
-        private_class_method :name, :texts, :list, :name_servers, :secure, :events, :instant, :of_role, :fail!
+        private_class_method :name, :texts, :list, :statuses, :name_servers, :secure,
+          :inner, :redacted, :events, :instant, :fail!
       end
     end
   end

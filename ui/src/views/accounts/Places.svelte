@@ -5,6 +5,7 @@
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import MailServer from './MailServer.svelte';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -90,6 +91,14 @@
       />
       <div><Button type="submit" color="alternative">{say.places.readThisMailbox}</Button></div>
     </form>
+    {#if settings.data.mailbox}
+      {#key settings.data.mail_server}
+        <MailServer
+          settings={settings.data}
+          keep={(ids, trusting) => set.mutate({ key: 'mail_server', value: { ids, trusting } })}
+        />
+      {/key}
+    {/if}
     <form onsubmit={keepOut}>
       <Field id="o-host" label={say.places.smtpHost} mono required bind:value={out.host} />
       <Field id="o-port" label={say.places.port} type="number" required bind:value={out.port} />

@@ -42,7 +42,7 @@
       >{say.correct.about}
       <input class="plain mono" bind:value={names} maxlength="2000" placeholder={say.correct.noNameHere} /></label
     >
-    {#if message.doubtful}
+    {#if message.trust !== 'proven'}
       <label><input type="checkbox" bind:checked={trust} /> {say.correct.iKnowThisSenderTake}</label>
     {/if}
     <Button type="submit" size="sm" color="alternative" disabled={correct.isPending}>{say.correct.putItRight}</Button>

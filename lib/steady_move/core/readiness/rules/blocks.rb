@@ -12,12 +12,31 @@ module SteadyMove
             [[ALWAYS, instant.to_i + (days * DAY), effect, { since: instant, days: days }]]
           end
 
-          NEW_NAME = Rule.of(:created_at) { |facts, entry, _| facts[:created_at] && after(facts[:created_at], entry) }
+          # A grace status proves its event without saying when: that was no longer ago than the status lasts (RFC 3915
+          # §3.1), so the block is reckoned from when it was seen, and open where nobody knows that either.
+          def self.proven_by(status, own: nil)
+            lambda do |facts, entry, _|
+              next unless facts.statuses.include?(status) && (own.nil? || facts[own].nil?)
+
+              seen = facts.oldest(:statuses)
+              days = entry.params.fetch("days")
+              [[ALWAYS, seen ? seen.to_i + (days * DAY) : EVER, nil, { since: seen || SOON, days: days }]]
+            end
+          end
+
+          # What is said where an instant is not known.
+          SOON = "a few days ago"
+
+          NEW_NAME = Rule.of(:created_at, without: proven_by("addPeriod")) { |facts, entry, _|
+            facts[:created_at] && after(facts[:created_at], entry)
+          }
 
           # A name that was never moved has no such date; the creation date then proves that there was a record to
           # look in.
-          RECENT_MOVE = Rule.of(:created_at, towards: %i[transferred_at came_from]) do |facts, entry, about|
-            moved = facts[:transferred_at] or next
+          PROVEN_MOVE = proven_by("transferPeriod", own: :transferred_at)
+          RECENT_MOVE = Rule.of(:created_at, towards: %i[transferred_at came_from], without: PROVEN_MOVE) do |facts,
+            entry, about|
+            moved = facts[:transferred_at] or next PROVEN_MOVE.call(facts, entry, about)
             back = about.destination && facts[:came_from] && facts[:came_from] == about.destination.registrar
             after(moved, entry, ("caution" if back))
           end

@@ -11,7 +11,7 @@ module SteadyMove
           def self.grace(facts, family)
             return unless facts.statuses.include?("autoRenewPeriod")
 
-            before = Expiry.add_years(facts[:expires_at], -1)
+            before = Expiry.year_before(facts[:expires_at])
             [before, before.to_i + ((family.auto_renew_grace_days || 45) * DAY)]
           end
 
@@ -25,7 +25,8 @@ module SteadyMove
 
           NEAR_EXPIRY = Rule.of(:expires_at) do |facts, entry, _|
             expiry = facts[:expires_at].to_i
-            [[expiry - (entry.params.fetch("days") * DAY), expiry, nil, { expires: facts[:expires_at] }]]
+            days = entry.params.fetch("days")
+            [[expiry - (days * DAY), expiry, nil, { expires: facts[:expires_at], days: days }]]
           end
 
           TOO_LATE = Rule.of(:expires_at) do |facts, _, about|
@@ -37,8 +38,7 @@ module SteadyMove
           # foreseen after expiry.
           GRACE_YEAR = Rule.of(:expires_at, :statuses) do |facts, _, about|
             days = about.family.auto_renew_grace_days || 0
-            next if days.zero? || about.family.years_added.zero? || facts.statuses.intersect?(%w[redemptionPeriod
-              pendingDelete])
+            next if days.zero? || about.family.years_added.zero? || facts.statuses.intersect?(Holds::GOING)
 
             expiry = facts[:expires_at].to_i
             _, ends = grace(facts, about.family)

@@ -37,10 +37,12 @@ module SteadyMove
               effect: ("bar" if barred.include?("serverUpdateProhibited")))
           end
 
+          GOING = %w[pendingDelete redemptionPeriod pendingRestore].freeze
+
           RULES = {
             "not-registered" => Rule.of { |facts, _, _| facts[:registered] == false ? Rules.standing : nil },
             "registry-hold" => with("serverTransferProhibited"), "in-transfer" => IN_TRANSFER,
-            "going" => with("pendingDelete", "redemptionPeriod", "pendingRestore"),
+            "going" => with(*GOING),
             "other-pending" => with("pendingCreate", "pendingUpdate", "pendingRenew"),
             "dispute" => Rule.of { |facts, _, _| facts[:dispute] && Rules.standing({ dispute: facts[:dispute] }) },
             "locked" => with("clientTransferProhibited", "transfer prohibited", asked: ->(about) {

@@ -20,6 +20,8 @@ module SteadyMove
             [admin, facts[:admin_mailbox] || (facts[:mailbox] if admin == facts[:registrant_email])]
           end
 
+          def self.shown(email, entry) = email.to_s.empty? ? entry.words.fetch("none") : email
+
           READABLE = ->(about) { about.family.approval == "mail" || about.destination&.reads_contacts }
 
           PRIVACY_ON = Rule.of(:privacy, towards: [], asked: READABLE) do |facts, entry, _|
@@ -33,7 +35,7 @@ module SteadyMove
             state = email.to_s.empty? ? "missing" : (mailbox || "unproven")
             next if state == "proven" || (state == "unproven" && !mail_decides?(facts, about.family))
 
-            Rules.standing({ email: email, state: entry.words.fetch(state, entry.words["unproven"]) })
+            Rules.standing({ email: shown(email, entry), state: entry.words.fetch(state, entry.words["unproven"]) })
           end
 
           CONTACT_ON_NAME = Rule.of(:registrant_email) do |facts, _, about|
@@ -53,7 +55,7 @@ module SteadyMove
             own = facts[:registrant_email]
             next if decider(facts, about.family).first != own || !about.family.rules.include?("registrant-change")
 
-            Rules.standing({ email: own, days: entry.params.fetch("days") })
+            Rules.standing({ email: shown(own, entry), days: entry.params.fetch("days") })
           end
 
           PRESENCE = Rule.of(asked: ->(about) { about.family.presence }) do |facts, _, about|

@@ -15,6 +15,17 @@ module SteadyMove
             end
           end
 
+          # Nobody wrote down what the registry of this suffix wants: what the record shows is judged, and said to rest
+          # on less.
+          UNLISTED = Rule.of do |_, _, about|
+            [[ALWAYS, EVER, nil, { suffix: about.name.suffix }], Rules.unknown(ALWAYS, EVER, :suffix_rules)]
+          end
+
+          # The public record named another registrar than the account's when it was looked up.
+          OTHER_REGISTRAR = Rule.of do |facts, _, _|
+            Rules.standing({ shown: facts[:other_registrar] }) if facts[:other_registrar]
+          end
+
           NO_PAYMENT = Rule.of(asked: TO_SOMEWHERE, towards: []) do |_, entry, about|
             to = about.destination
             Rules.standing({ to: to.title, why: to.why_not || entry.words["none"] }) if to.can_pay == false
@@ -42,7 +53,8 @@ module SteadyMove
 
           PREMIUM = Rule.of { |facts, _, _| facts[:premium] ? Rules.standing : nil }
 
-          RULES = { "suffix-unserved" => UNSERVED, "no-payment" => NO_PAYMENT, "dns-leaves" => DNS_LEAVES,
+          RULES = { "suffix-unserved" => UNSERVED, "suffix-unlisted" => UNLISTED, "other-registrar" => OTHER_REGISTRAR,
+                    "no-payment" => NO_PAYMENT, "dns-leaves" => DNS_LEAVES,
                     "signed" => SIGNED,
                     "host-objects" => HOST_OBJECTS, "tied-services" => TIED, "premium" => PREMIUM }.freeze
         end

@@ -7,7 +7,7 @@ module SteadyMove
       class Identity < Act
         # Its mail says so; or privacy is off already, which nobody could do without it.
         def identity_passed
-          mail = move.events.reverse.find { |e| e.type == "mail" && passed?(e.data) }
+          mail = move.events.reverse.find { |e| e.counts? && passed?(e.data) }
           return Seen.new(done: true, says: sentence(:passed), source: :mailbox, ref: mail.evidence["ref"]) if mail
 
           off = by_record { |r| losing.readable?(r.registrant_email) }
@@ -18,7 +18,7 @@ module SteadyMove
 
         private
 
-        def passed?(data) = data["kind"] == "identity-check" && data["passed"] && !data["doubtful"]
+        def passed?(data) = data["kind"] == "identity-check" && data["passed"]
       end
     end
   end

@@ -20,7 +20,7 @@ module SteadyMove
         # The same where the lock is put on by hand.
         def safe
           undo_order
-          return by_record { |r| r.statuses.include?(LOCK) } if locks?
+          return by_record { |r| r.status?(LOCK) } if locks?
 
           Seen.new(done: true, says: sentence(:done), source: :transfer_query)
         end

@@ -13,7 +13,7 @@ module SteadyMove
           over = transfer && transfer.status != "pending"
           return finished(transfer) if over && !transfer.status.end_with?("Approved")
 
-          if over || (transfer && record.statuses.include?("pendingTransfer"))
+          if over || (transfer && record.status?("pendingTransfer"))
             return done(sentence(:done, until: transfer.act_at), source: :query_and_record, ref: record.url,
               deadline: transfer.act_at)
           end

@@ -50,9 +50,7 @@ module SteadyMove
 
         # What the losing side's own mail says, where it has come.
         def asked
-          mail = move.events.reverse.find do |e|
-            e.type == "mail" && e.data["kind"] == "approval-request" && !e.data["doubtful"]
-          end
+          mail = move.events.reverse.find { |e| e.counts? && e.data["kind"] == "approval-request" }
           asker = plan.lapses? ? Words.phrase("common.the_registry") : losing.title
           mail ? sentence(:wrote, asker: asker, wrote_at: mail.at) : sentence(:waits, asker: asker)
         end

@@ -1,0 +1,147 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Post
+      # The links of a message, each with its words and what these say that it does.
+      module Links
+        # url: as it stands there; words: its own, or the line beside it; role: approve, decline or other; host: A-label
+        # or nil; odd: ids of Url; shown: the other host that its words show, or nil.
+        Link = Struct.new(:url, :words, :role, :host, :odd, :shown, keyword_init: true)
+        # An address in plain text: with a scheme, without one, or as “www.”.
+        BARE = %r{(?:(?<![\p{L}\p{N}])(?:https?|mailto|ftp|file|javascript|data|vbscript|wss?):(?=[^\s:])|
+                  (?<![\p{L}\p{N}])[a-z][a-z0-9+.-]{1,20}://|(?<![\p{L}\p{N}:/\\])//(?=[\p{L}\p{N}-]+\.)|
+                  (?<![\p{L}\p{N}./@-])www\.(?=[\p{L}\p{N}-]+\.)|
+                  (?<![\p{L}\p{N}./@:-])(?=[\p{L}\p{N}.-]+\.[a-z]{2,}/[^\s]))[^\s<>"”»›)\]、。」）]+}ix
+        TAIL = /[.,;:!?'’*_]+\z/
+        LABELLED = /[:：–—>→-]\s*\z/
+        SENTENCE = /(?<=[.!?。])\s+/
+        FOLLOWS = /\A\s*(?:to|um|zum|pour|para|per|om|aby|żeby)\b/i
+        # A host in a link's words, where they are nothing else.
+        HOST = %r{\A\s*(?:https?:[/\\]{2}|//)?((?:[\p{L}\p{N}-]+\.)+\p{L}{2,})(?:[/:?#].*)?\s*\z}mi
+        FILES = /\.(?:pdf|html?|docx?|txt|png|jpe?g|zip)\z/i
+
+        module_function
+
+        # text: marked up; own: what the mail's other form says, for addresses alone. Returns [Link], in their order.
+        #   Post::Links.read("To approve: https://reg.test/a\nTo decline: https://reg.test/b").map(&:role)
+        #   # => ["approve", "decline"]
+        def read(text, further = "")
+          seen, unseen = text.split(Marks::UNSEEN, 2)
+          blocks = seen.to_s.split(/\n[ \t]*\n/).reject { |b| b.strip.empty? }
+          before = ""
+          found = blocks.flat_map { |block| in_block(block, before).tap { before = block } }
+          other, hidden = further.split(Marks::UNSEEN, 2)
+          silent = addresses("#{unseen}\n#{hidden}").map { |l| l.tap { l.role = "other" } }
+          both(found, addresses(other.to_s) + silent)
+        end
+
+        # The one link to approve with, or nil where that isn't plain.
+        def to_approve(links)
+          urls = links.select { |l| l.role == "approve" }.map(&:url).uniq
+          urls.one? ? urls.first : nil
+        end
+
+        def addresses(text) = pieces(text).grep(Array).map { |url, words| link(url, words, "", "") }
+
+        # Links of the other form that are not in this one, too.
+        def both(found, more)
+          known = found.map(&:url)
+          (found + more.reject { |l| known.include?(l.url) }).uniq { |l| [l.url, l.role, l.words] }
+        end
+
+        # The text in pieces: Strings, and [url, words] for links.
+        def pieces(text)
+          marked = text.split(/(#{Marks::MARK})/o, -1)
+          out = []
+          until marked.empty?
+            out.concat(bare(marked.shift))
+            _, url, words = marked.shift(3)
+            out << [url, words] if url
+          end
+          out
+        end
+
+        def bare(text)
+          out = []
+          while (match = BARE.match(text))
+            url = match[0].sub(TAIL, "")
+            out.push(match.pre_match, [url, ""])
+            text = match[0][url.length..] + match.post_match
+          end
+          out << text
+        end
+
+        def in_block(block, block_before)
+          list = pieces(block)
+          list.each_with_index.filter_map do |piece, i|
+            next unless piece.is_a?(Array)
+
+            before = i.zero? ? "" : list[0...i].reverse.take_while { |p| p.is_a?(String) }.reverse.join
+            before = block_before.gsub(Marks::MARK, "") if before.strip.empty? && i <= 1 && bare(block_before).one?
+            after = list[i + 1].is_a?(String) ? list[i + 1] : ""
+            link(piece[0], piece[1], before, after)
+          end
+        end
+
+        def link(url, words, before, after)
+          read = Url.read(url)
+          beside = beside(before, after)
+          role = role(Tongues.says(words), near(before, after, words), Tongues.says(in_path(url)))
+          Link.new(url: url, words: said(words, beside), role: role,
+            host: read.host, odd: read.odd, shown: shown(words, read.host))
+        end
+
+        # What its label, the line beside it and its path say, together: approve only where one says so and none the
+        # contrary.
+        def role(label, line, path)
+          said = [label, line, path].compact
+          return "approve" if said.any? && said.all?("approve")
+
+          [label || line].all?("decline") || said == ["decline"] ? "decline" : "other"
+        end
+
+        # What the words around say: those before where they are a label, those behind where they go on, else both
+        # must not differ. A sentence that ended before a link with words of its own is not about it.
+        def near(before, after, words)
+          line = before.strip.split(SENTENCE).last.to_s
+          line = "" if !words.strip.empty? && line.match?(/[.!?。]\z/)
+          rest = after.lines.first.to_s.split(SENTENCE).first.to_s
+          return Tongues.says(line) if line.match?(LABELLED) && Tongues.says(line)
+          return Tongues.says(rest) if rest.match?(FOLLOWS) && Tongues.says(rest)
+          return Tongues.says(line) unless words.strip.empty?
+
+          told = [line, rest].map { |t| Tongues.says(t) }.compact.uniq
+          told.one? ? told.first : (:both if told.any?)
+        end
+
+        # The words of a path and query: parts between signs, and humps.
+        def in_path(url)
+          url.sub(%r{\A[a-z]*:?[/\\]*[^/\\?#]*}i, "").gsub(/([a-z])([A-Z])/, '\1 \2').gsub(/[^\p{L}]+/, " ")
+        end
+
+        def beside(before, after)
+          line = before.strip.lines.last.to_s.strip
+          line.empty? ? after.lines.first.to_s.strip : line
+        end
+
+        def said(words, beside)
+          own = words.gsub(/\s+/, " ").strip
+          (own.empty? || own.match?(HOST) ? beside : own)[0, 200]
+        end
+
+        # The other host that the words of a link show.
+        def shown(words, host)
+          seen = words[HOST, 1] or return
+          return if seen.match?(FILES)
+
+          named = Core::Names::HostName.ascii(seen)
+          named unless named.nil? || host.nil? || Hosts.aligned?(named, host)
+        end
+        private_class_method :both, :addresses, :pieces, :bare, :in_block, :link, :role, :near, :in_path, :beside,
+          :said,
+          :shown
+      end
+    end
+  end
+end

@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+require "mail"
+
+module SteadyMove
+  module Wire
+    module Mail
+      # The header section of a message as it stands there (RFC 5322 §2.2), every field of it: a reader that keeps one
+      # of two From fields could be told either.
+      class Head
+        MOST = 256 * 1024
+
+        # raw: octets of a message.
+        def initialize(raw)
+          section = raw.byteslice(0, MOST).gsub(/\r\n?/n, "\n")[/\A\n*(.*?)(?:\n\n|\z)/mn, 1].to_s
+          @fields = section.gsub(/\n[ \t]+/n, " ").each_line(chomp: true).filter_map do |line|
+            name, body = line.match(/\A([!-9;-~]+)[ \t]*:(.*)\z/n)&.captures
+            [name.downcase, body.dup.force_encoding(Encoding::UTF_8).scrub("?").strip] if name
+          end
+        end
+
+        def any?(name) = @fields.any? { |n, _| n == name }
+        # Bodies of all fields of a name, topmost first.
+        def all(name) = @fields.filter_map { |n, body| body if n == name }
+
+        # The addresses of all fields of a name; what is none is kept as an empty text, so that it counts.
+        def addresses(name)
+          all(name).flat_map do |body|
+            list = ::Mail::AddressList.new(body).addresses.map { |a| a.address.to_s }
+            list.empty? ? [""] : list
+          rescue ::Mail::Field::ParseError
+            [""]
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,160 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/post_reading"
+
+# Who wrote it, and where its links lead.
+class PostTrustTest < Minitest::Test
+  include PostReading
+
+  MX = "mx.test"
+  DKIM = "#{MX}; dkim=pass header.d=reg.test".freeze
+  ASKS = "Please approve the transfer of ferry.example"
+
+  # results, or what else is odd => state, a part of what is said (RFC 8601, RFC 7489)
+  SENDERS = [
+    [{ results: [DKIM] }, "proven", "found the sender true"],
+    [{ results: ["#{MX}; spf=pass smtp.mailfrom=bounce@mail.reg.test"] }, "proven", nil],
+    [{ results: ["#{MX} 1; dmarc=pass header.from=reg.test"] }, "proven", nil],
+    [{ results: ["MX.Test; dkim=pass (2048 bit) header.d=reg.test header.i=@reg.test"] }, "proven", nil],
+    [{ results: ["#{MX}; spf=pass smtp.mailfrom=mailer.test; dkim=pass header.d=reg.test"] }, "proven", nil],
+    [{ results: ["#{MX}; spf=softfail smtp.mailfrom=x.test; dkim=pass header.d=reg.test"] }, "proven", nil],
+    [{ results: [] }, "unproven", "says nothing"],
+    [{ results: ["#{MX}; none"] }, "unproven", "says nothing"],
+    [{ results: ["#{MX}; dkim=temperror header.d=reg.test; spf=neutral"] }, "unproven", nil],
+    [{ results: ["other.test; dkim=pass header.d=reg.test"] }, "unproven", nil],
+    [{ results: ["other.test; dmarc=fail header.from=reg.test"] }, "unproven", nil],
+    [{ results: ["#{MX}; spf=pass smtp.helo=reg.test"] }, "unproven", nil],
+    [{ results: ["#{MX}; dkim=pass"] }, "unproven", nil],
+    [{ results: ["#{MX}; dmarc=fail header.from=reg.test; dkim=pass header.d=reg.test"] }, "doubtful", "false (dmarc)"],
+    [{ results: ["#{MX}; dkim=fail header.d=reg.test"] }, "doubtful", "false (dkim)"],
+    [{ results: ["#{MX}; spf=pass smtp.mailfrom=evil.test"] }, "doubtful", "another sender, evil.test"],
+    [{ results: ["#{MX}; dkim=pass header.d=evil.test (dkim=pass header.d=reg.test)"] }, "doubtful", nil],
+    [{ results: ["#{MX}; spf=none reason=\"dkim=pass header.d=reg.test\""] }, "unproven", nil],
+    [{ results: ["#{MX}; spf=pass smtp.mailfrom=evil.test; dkim=none", "#{DKIM}; spf=pass smtp.mailfrom=reg.test"] },
+      "doubtful", "contradicts"],
+    [{ results: ["#{MX}; none", DKIM] }, "doubtful", "contradicts"],
+    [{ results: [DKIM, "#{MX}; dmarc=fail header.from=reg.test"] }, "doubtful", nil],
+    [{ results: ["#{MX}; dkim=pass header.d=test"] }, "doubtful", nil],
+    [{ results: [DKIM], from: "notices@xreg.test" }, "doubtful", "xreg.test is not a domain"],
+    [{ results: ["#{MX}; dkim=pass header.d=reg.test.evil.test"], from: "a@reg.test.evil.test" }, "doubtful", nil],
+    [{ results: [DKIM], from: "notices@r\u0435g.test" }, "doubtful", "look like reg.test"],
+    [{ results: [DKIM], froms: %w[notices@reg.test x@evil.test] }, "doubtful", "names 2 senders"],
+    [{ results: [DKIM], froms: [] }, "doubtful", "names no sender"],
+    [{ results: [DKIM], reply_to: ["x@evil.test"] }, "doubtful", "would go elsewhere (evil.test)"],
+    [{ results: [DKIM], reply_to: ["help@my.reg.test"] }, "proven", nil],
+    [{ trusting: true }, "proven", "set to trust"],
+    [{ trusting: true, results: ["#{MX}; dmarc=fail"] }, "doubtful", nil],
+    [{ domains: nil, results: [DKIM] }, "unproven", "Nobody said which domains"],
+    [{ ids: [], results: [DKIM] }, "unproven", "not known which server"],
+    [{ ids: [], results: ["#{MX}; dmarc=fail"] }, "doubtful", nil]
+  ].freeze
+
+  def test_senders
+    SENDERS.each do |odd, state, says|
+      found = read(ASKS, "", ids: odd.fetch(:ids, [MX]), **odd.except(:ids))
+      assert_equal [state, "approval-request"], [found.sender, found.kind], "#{odd}: #{reasons(found)}"
+      assert_includes reasons(found), says if says
+    end
+    assert_equal "doubtful", read("Minutes", "", from: "x@elsewhere.test").sender, "whatever its kind"
+  end
+
+  # a link => how it is taken (URL Standard; what readers take differently is odd)
+  LINKS = {
+    "https://my.reg.test/approve?x=1" => nil, "http://reg.test:8443/x" => nil, "www.reg.test/x" => nil,
+    "https://www.ferry.example/" => nil, "mailto:help@reg.test" => nil,
+    "https://reg.test.evil.test/approve" => "elsewhere, to reg.test.evil.test", "www.evil.test" => "to www.evil.test",
+    "//evil.test/x" => "to evil.test", "evil.test/approve" => "to evil.test", "mailto:x@evil.test" => "not for the web",
+    "https://reg.test@evil.test/x" => "names a user", "https://evil.test\\@reg.test/x" => "a backslash",
+    "https:\\\\evil.test" => "a backslash", "https:/evil.test" => "slashes",
+      "https://reg.t\u200Best/x" => "nobody sees",
+    "javascript:alert(1)" => "not for the web", "ftp://reg.test/x" => "not for the web",
+    "http://3232235777/x" => "a bare number", "http://0x7f.1/x" => "a bare number", "http://[::1]/x" => "a bare number",
+    "https://reg.test%2eevil.test/" => "in escapes", "https://r\u0435g.test/" => "elsewhere"
+  }.freeze
+
+  def test_where_links_lead
+    LINKS.each do |url, says|
+      found = read(ASKS, "See #{url} for more.", results: [DKIM], ids: [MX])
+      assert_equal says.nil? ? "proven" : "doubtful", found.sender, "#{url}: #{reasons(found)}"
+      assert_includes reasons(found), says if says
+      assert_nil found.link if says
+    end
+  end
+
+  # deadlines that don't fit
+  def test_a_deadline_that_does_not_fit
+    { "by 2027-02-01 10:00 UTC" => "before the message",
+"by 2027-09-01 10:00 UTC" => "too far ahead" }.each do |text, says|
+      found = read(ASKS, "Answer #{text}.", results: [DKIM], ids: [MX])
+      assert_equal [true, true], [found.doubtful, reasons(found).include?(says)], text
+    end
+  end
+
+  # text => the link to approve with
+  CHOICES = {
+    "To decline:\nhttps://reg.test/t/1?d=n\n\nTo approve:\nhttps://reg.test/t/1?d=y" =>
+      "https://reg.test/t/1?d=y",
+    "https://reg.test/reject/1\nhttps://reg.test/approve/1" =>
+      "https://reg.test/approve/1",
+    "Decline: https://reg.test/a Approve: https://reg.test/b" =>
+      "https://reg.test/b",
+    "To keep your name with us: https://reg.test/a" =>
+      nil,
+    "See https://reg.test/news" =>
+      nil,
+    "Approve or decline the transfer here: https://reg.test/decide" =>
+      nil,
+    "If you do not approve, use https://reg.test/no" =>
+      nil,
+    "Click the link to approve the transfer of ferry.example:\n\nhttps://reg.test/t/77\n\nIf you did not ask for " \
+    "this, cancel it here:\n\nhttps://reg.test/t/78\n" =>
+      "https://reg.test/t/77",
+    "You may reject the transfer in your account. To approve it, follow this link:\nhttps://reg.test/t/9" =>
+      "https://reg.test/t/9",
+    "https://reg.test/disapprove/1" =>
+      nil,
+    "Approve: https://reg.test/1\nApprove: https://reg.test/2" =>
+      nil,
+    "Ablehnen: https://reg.test/1\nZustimmen: https://reg.test/2" =>
+      "https://reg.test/2",
+    "拒否する場合：https://reg.test/1\n承認する場合：https://reg.test/2" =>
+      "https://reg.test/2",
+    "https://reg.test/1 (approve)\nhttps://reg.test/2 (reject)" =>
+      "https://reg.test/1",
+    "Confirm: www.reg.test/ok" =>
+      "www.reg.test/ok"
+  }.freeze
+
+  def test_only_what_says_approve_is_offered
+    CHOICES.each { |text, url| assert_equal [url], [read(ASKS, text).link], text }
+  end
+
+  # HTML => [[words, role]], the link to approve with
+  PAGES = {
+    "<a href='https://reg.test/1'>Reject</a> <a href='https://reg.test/2'>Approve</a>" => "https://reg.test/2",
+    "<p>To decline <a href='https://reg.test/1'>click here</a>.</p><p>To approve <a href='https://reg.test/2'>click " \
+    "here</a>.</p>" => "https://reg.test/2",
+    "<a href='https://reg.test/1'>here</a> to reject or <a href='https://reg.test/2'>here</a> to keep it" => nil,
+    "<a href='https://reg.test/1'><img alt='Approve the transfer' src='x'></a>" => "https://reg.test/1",
+    "<form action='https://reg.test/1'><input type='submit' value='Approve'></form>" => nil
+  }.freeze
+
+  def test_links_of_a_page
+    PAGES.each do |html, url|
+      marked = SteadyMove::Wire::Mail::Html.marked(html)
+      assert_equal [url], [read(ASKS, Core::Post::Marks.shown(marked), marked: marked).link], html
+    end
+    odd = { "<a href='https://evil.test/'>https://reg.test/</a>" => "elsewhere",
+            "<a href='https://isl.test/'>www.reg.test</a>" => "shows www.reg.test",
+            "<form action='https://evil.test'></form>" => "evil.test", "<base href='//evil.test/'>" => "evil.test",
+            "<div style='display:none'><a href='https://evil.test'>x</a></div>" => "evil.test",
+            "<!-- <a href='https://evil.test/'> -->" => "evil.test" }
+    odd.each do |html, says|
+      marked = SteadyMove::Wire::Mail::Html.marked("<p>x</p>#{html}")
+      found = read(ASKS, "x", marked: marked, domains: %w[reg.test isl.test])
+      assert_equal [true, true], [found.doubtful, reasons(found).include?(says)], "#{html} #{reasons(found)}"
+      assert_predicate read(ASKS, "x", further: marked, domains: %w[reg.test isl.test]), :doubtful, "in the other form"
+    end
+  end
+end

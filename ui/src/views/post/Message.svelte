@@ -1,0 +1,109 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { p } from '../../router';
+  import May from '../../parts/May.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+  import Correct from './Correct.svelte';
+  import PickCode from './PickCode.svelte';
+  import { say } from '../../lib/say';
+
+  /** One message: what it is, who wrote it and whether that is proven, what it asks for. */
+  let { message: m, kinds }: { message: Schemas['Message']; kinds: { id: string; title: string }[] } = $props();
+  const client = useQueryClient();
+  const count = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/post/{id}/count', { params: { path: { id: m.uid } } })),
+    onSuccess: () => client.invalidateQueries(),
+  }));
+  // What nobody has to act on needs no warning.
+  const quiet = $derived(m.kind === 'unrelated' || m.kind === 'offer');
+  const acting = $derived(m.links.filter((l) => l.role !== 'other'));
+</script>
+
+<article
+  class="box"
+  class:doubtful={m.trust === 'doubtful' && !quiet}
+  class:unproven={m.trust === 'unproven' && !quiet}
+>
+  <header>
+    <strong>{kinds.find((k) => k.id === m.kind)?.title ?? m.kind}</strong>
+    <span class="subject">{m.subject}</span>
+    {#if m.at}<span class="muted num"><When at={m.at} /></span>{/if}
+  </header>
+  <p class="muted line">
+    <span>{say.post.from} <span class="mono">{m.sender}</span>, {say.post.trust[m.trust]}</span>
+    {#if m.move_id}<a href={p('/moves/:id', { params: { id: String(m.move_id) } })}
+        >{say.post.toTheMoveOf(m.names.join(', '))}</a
+      >{:else if m.names.length}<span>{say.post.about(m.names.join(', '))}</span>{/if}
+    {#if m.corrected_by}<span>{say.post.putRightBy(m.corrected_by)}</span>{/if}
+    {#if m.deadline}<span>{say.post.answersCountUntil} <When at={m.deadline} bare /></span>{/if}
+  </p>
+  {#if m.trust === 'doubtful' && !quiet}
+    <p>{say.post.doubtfulNotReliedOn(m.because.join(' '))}</p>
+  {:else if m.trust === 'unproven' && !quiet}
+    <p class="line">
+      {say.post.nothingProvesItsSender}
+      <May operation="countMessage"
+        ><Button size="xs" color="alternative" disabled={count.isPending} onclick={() => count.mutate()}
+          >{say.post.iKnowTheSenderCount}</Button
+        ></May
+      >
+    </p>
+  {/if}
+  <Trouble error={count.error} />
+  {#if m.codes.length && m.trust !== 'doubtful'}<PickCode message={m} />{/if}
+  <details>
+    <summary>{say.post.textAndWhy}</summary>
+    <p class="muted">{m.because.join(' ')}</p>
+    {#each acting as link (link.url + link.role)}
+      <p>
+        {say.post.roles[link.role]} <q>{link.words}</q>, {say.post.leadsTo(link.host ?? '–')}
+        <span class="mono url">{link.url}</span>
+      </p>
+    {/each}
+    {#if m.links.length > acting.length}
+      <p class="muted">{say.post.otherLinks(m.links.length - acting.length)}</p>
+    {/if}
+    <pre>{m.text}</pre>
+    <Correct message={m} {kinds} />
+  </details>
+</article>
+
+<style>
+  article {
+    padding: 0.6rem 0.9rem;
+  }
+  .doubtful {
+    border-left: 4px solid var(--madder);
+  }
+  .unproven {
+    border-left: 4px solid var(--ochre);
+  }
+  header {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 1rem;
+    align-items: baseline;
+  }
+  .subject {
+    flex: 1 1 20rem;
+    overflow-wrap: anywhere;
+  }
+  pre {
+    font-family: var(--text);
+    white-space: pre-wrap;
+    overflow-wrap: anywhere;
+    padding: 0.4rem 0;
+  }
+  .line {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1rem;
+    align-items: center;
+  }
+  .url {
+    overflow-wrap: anywhere;
+  }
+</style>

@@ -20,7 +20,7 @@ class TroubleTest < Minitest::Test
     [LOCKED, nil, "garbage-tarnbeck", nil, "unlock", "not <epp>"],
     [LOCKED, nil, "stranger-tarnbeck", nil, "unlock", "answered another command"],
     [LOCKED, nil, "lying-tarnbeck", nil, "unlock", "message length of"],
-    [LOCKED, nil, "rdap-away", nil, "lock-gone", "trouble of its own \\(503\\)"],
+    [LOCKED, nil, "rdap-away", nil, "lock-gone", "has no time now \\(503\\)"],
     [LOCKED, nil, "rdap-busy", nil, "lock-gone", "asks for fewer questions"],
     [LOCKED, nil, "rdap-elsewhere", nil, "lock-gone", "points elsewhere"],
     [LOCKED, nil, "rdap-garbage", nil, "lock-gone", "not JSON"],

@@ -132,10 +132,9 @@ class OneMoreTest < Minitest::Test
     in_place_of(lexicon, ALL: all, IDS: all.map(&:id) + ["unrelated"], ASKING: ["tide-warning", *lexicon::ASKING]) do
       with_words("post" => { "kinds" => { "tide-warning" => "tide warning" },
                              "says" => { "it_warns_of_the_tide" => "it warns of the tide" } }) do
-        read = Core::Post::Reader.read(from: "a@b.test", subject: "High water", text: "Tonight.", held: [],
-          sender_domains: nil)
-        assert_equal ["tide-warning", ["The wording: it warns of the tide."]],
-          [read.kind, read.because.map { |b| Words.say(b) }]
+        mail = SteadyMove::Wire::Mail::Eml.read("From: a@b.test\r\nSubject: High water\r\n\r\nTonight.")
+        read = Core::Post::Reader.read(mail, held: [], known: nil)
+        assert_equal ["tide-warning", "The wording: it warns of the tide."], [read.kind, Words.say(read.because.first)]
         assert_includes SteadyMove::Web::Views::PostView.kinds, { id: "tide-warning", title: "Tide warning" }
       end
     end

@@ -131,6 +131,38 @@ class EppStandardsTest < Minitest::Test
       responses.map(&:data).grep(Hash).first)
   end
 
+  # RFC 5730 §2.4 and RFC 3915, their own examples; what is no greeting ends the conversation.
+  def test_the_greeting_of_rfc_5730
+    theirs = Published.examples(5730, "S").find { |t| t.include?("<greeting>") }
+    greeting = Epp::Greeting.parse(theirs)
+    assert_equal ["Example EPP server epp.example.com", %w[urn:ietf:params:xml:ns:obj1 urn:ietf:params:xml:ns:obj2
+      urn:ietf:params:xml:ns:obj3], %w[http://custom/obj1ext-1.0]], greeting.to_a
+    assert_raises(SteadyMove::Wire::Malformed) { Epp::Greeting.parse(theirs.sub(">1.0</version>", ">2.0</version>")) }
+    response = Published.examples(5730, "S").find { |t| t.include?("<response>") }
+    assert_raises(SteadyMove::Wire::Malformed) { Epp::Greeting.parse(response) }
+    login = Nokogiri::XML(Commands.login(client: "a-b", password: "secret", id: "x", objects: [Epp::Xml::DOMAIN],
+      extensions: []))
+    assert_equal [1, 0], [login.xpath("//*[local-name()='objURI']").size, login.xpath("//*[local-name()='extURI']").size]
+  end
+
+  def test_grace_statuses_of_rfc_3915
+    info = Published.examples(3915, "S").map { |t| Epp::Response.parse(t).data }.grep(Epp::DomainInfo).first
+    assert_includes info.statuses & %w[addPeriod pendingDelete redemptionPeriod], info.statuses.last, info.statuses
+  end
+
+  # RFC 5730 §2.6: reasons beside the message; objects of other kinds are told apart by their namespace (RFC 5732).
+  def test_reasons_and_kinds_of_objects
+    theirs = Published.examples(5730, "S").find { |t| t.include?("<extValue>") }
+    response = Epp::Response.parse(theirs)
+    refute_empty response.reasons
+    assert_includes response.says, response.reasons.first
+    host = Published.examples(5731, "S").find { |t| t.include?("domain:infData") }
+      .gsub("urn:ietf:params:xml:ns:domain-1.0", "urn:ietf:params:xml:ns:host-1.0")
+    assert_nil Epp::Response.parse(host).data
+    assert_equal utc("2000-06-06T22:00:00Z"), Epp::Xml.time("2000-06-06T22:00:00.0"), "no zone is UTC"
+    assert_raises(SteadyMove::Wire::Malformed) { Epp::Xml.time("2000-02-30T22:00:00.0Z") }
+  end
+
   # Every message of the server in a whole conversation, and the exchange of RFC 5731 §3.2.4: 1001, pending, poll,
   # approve.
   def test_the_servers_messages_are_valid_and_the_transfer_runs_as_published

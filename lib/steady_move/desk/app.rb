@@ -8,7 +8,7 @@ module SteadyMove
     # clock: answers now; epp: Connections; rdap, dns, mailbox, sender: wire clients (mailbox and sender may be nil).
     class App
       attr_reader :db, :safe, :clock, :accounts, :names, :moves, :schedule, :journal, :codes, :zones, :messages,
-        :overrides, :letters,
+        :overrides, :letters, :strays,
         :sender, :epp, :rdap, :dns, :mailbox, :random, :settings, :portfolio
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
@@ -74,6 +74,7 @@ module SteadyMove
         @messages = Store::Messages.new(db, safe)
         @overrides = Store::Overrides.new(db, @stamp)
         @letters = Store::Letters.new(db, safe)
+        @strays = Store::Strays.new(db)
       end
     end
   end

@@ -22,6 +22,12 @@ module SteadyMove
 
       def all = @db[:names].order(:name).all
       def find(name) = @db[:names].where(name: name).first
+      # Names of which no outside source has said anything, oldest first.
+      def unseen(most)
+        told = @db[:sightings].where(source: TELLING).select(:name)
+        @db[:names].exclude(name: told).order(:taken_at, :name).limit(most).all
+      end
+
       def any? = !@db[:names].empty?
       def count = @db[:names].count
 

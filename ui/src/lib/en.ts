@@ -642,6 +642,18 @@ export const en = {
     at: 'At',
     as: ', as',
   },
+  stray: {
+    somebodyAskedFor: 'Somebody asked for the transfer of',
+    andNobodyHereOrderedIt: ', and nobody here ordered it.',
+    itWasAskedForBy: (a: V) => `It was asked for by ${a}.`,
+    silenceLetsItGo: 'Unless it is refused, it goes ahead',
+    theDeadlineIsNotKnown: 'Its deadline is not known; mostly silence counts as approval after five days.',
+    theDeskCanRefuseIt: (a: V) => `The desk can refuse it over the connection to ${a}.`,
+    refuseItAt: (a: V) => `Refuse it at ${a}, on its pages or by its support.`,
+    refuseTheTransfer: 'Refuse the transfer',
+    yesRefuse: (a: V) => `Yes, ${a} stays here`,
+    itIsExpected: 'It is expected',
+  },
   pickCode: {
     theCodeIs: 'The code is',
     masked: (a: V, b: V, c: string) => (c ? `no. ${a}: ${b} signs, ends in ${c}` : `no. ${a}: ${b} signs`),

@@ -53,6 +53,7 @@ module SteadyMove
             facts: facts(message, reading, letter), server: identifiers(message).first)
           Consequences.new(@app).of(@app.messages.find(message.uid)) if reading.proven
           moves.each { |move| journal(message, reading, move) } if reading.kind != "unrelated"
+          Strays.new(@app).written(@app.messages.find(message.uid))
           true
         end
       end

@@ -20,6 +20,8 @@ module SteadyMove
         @app = app
         @id = SecureRandom.hex(4)
         @post = PostRoom.new(app, on_error: on_error)
+        @put_off = PutOff.new(app)
+        @polls = PollQueue.new(app)
         @on_error = on_error
         @passing = Mutex.new
         @dispatching = Mutex.new
@@ -43,6 +45,8 @@ module SteadyMove
       def dispatch
         @dispatching.synchronize do
           begun = fetch_post
+          poll
+          @put_off.due? && @lanes.push("record", [nil, :put_off]) { @put_off.due? && @put_off.look_up }
           follow_journal
           @app.schedule.due(now: @app.now).each_slice(BATCH) { |part| begun = begin_steps(part) || begun }
           begun
@@ -75,6 +79,13 @@ module SteadyMove
 
       def fetch_post
         @post.due? && @lanes.push("post", [nil, :post]) { @post.fetch_if_due }
+      end
+
+      # Each account's message queue, in its own lane.
+      def poll
+        @polls.due.each do |account|
+          @lanes.push("account #{account.id}", [nil, "poll #{account.id}"]) { @polls.due?(account.id) && @polls.fetch(account) }
+        end
       end
 
       # Moves whose journal grew: their active steps are scheduled, those that ended are closed.

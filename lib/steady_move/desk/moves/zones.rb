@@ -25,7 +25,7 @@ module SteadyMove
 
       # Does the registry's own server hold a DS for the name? nil where no such server is known, or it is not the one
       # to ask.
-      def signed?(name)
+      def signed(name)
         parent = @app.dns.parent_server(name) or return
         answer = @app.dns.query(parent, name.ascii, "DS")
         return unless answer.rcode == "NOERROR"

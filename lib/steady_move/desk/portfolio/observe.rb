@@ -7,8 +7,9 @@ module SteadyMove
       Fact = Core::Readiness::Fact
 
       # What one look brought: the sources that answered, and a sentence for each that did not; unserved: no public
-      # record service is known for the suffix.
-      Seen = Struct.new(:sources, :problems, :unserved, keyword_init: true)
+      # record service is known for the suffix; absent: the registry or the account does not know the name; pause:
+      # seconds for which a source that is busy wants to be left alone.
+      Seen = Struct.new(:sources, :problems, :unserved, :absent, :pause, keyword_init: true)
 
       # How long before landing an order may have been taken (rules of the job §5: ten days at most).
       ORDERED_BEFORE = 10 * 86_400
@@ -20,6 +21,7 @@ module SteadyMove
       # name: DomainName; account: Store::Accounts::Account that holds it. Never raises for the outside's faults.
       def name(name, account)
         problems = []
+        @absent = @pause = nil
         said = attempt(problems, account.title) { from_account(name, account) if account.kind == "epp" }
         held = said&.find { |f| f.key == :registrant_email }&.value
         public_record = attempt(problems, Words.say("sources.the_record")) { from_public_record(name, account, held) }
@@ -32,14 +34,24 @@ module SteadyMove
         facts += dns
         facts += about_registrar(name, facts, account)
         @app.names.learn(name.ascii, facts) if facts.any?
-        Seen.new(sources: facts.map(&:source).uniq, problems: problems, unserved: !@app.rdap.serves?(name))
+        tell_strays(name, account, facts)
+        Seen.new(sources: facts.map(&:source).uniq, problems: problems, unserved: !@app.rdap.serves?(name),
+          absent: @absent, pause: @pause)
       end
 
       private
 
+      def tell_strays(name, account, facts)
+        statuses = facts.select { |f| f.key == :statuses }.flat_map(&:value) if facts.any? { |f| f.key == :statuses }
+        ends = facts.find { |f| f.key == :transfer_ends_at }&.value
+        Strays.new(@app).seen(name.ascii, account, statuses, ends: ends) if @app.names.find(name.ascii)
+      end
+
       def attempt(problems, who)
         yield
       rescue Wire::Error => e
+        @absent = true if e.is_a?(Wire::Refused)
+        @pause = e.retry_after || PutOff::EVERY if e.is_a?(Wire::Busy)
         problems << Words.say("observe.problem", who: who, says: e.says)
         nil
       end
@@ -137,18 +149,17 @@ module SteadyMove
       # Where the public record doesn't say whether the delegation is signed, the parent's own server does (RFC 4035
       # §3.1.4.1: it holds the DS set). nil where it can't be asked, too.
       def signed_at_parent(name)
-        Zones.new(@app).signed?(name)
+        Zones.new(@app).signed(name)
       rescue Wire::Error
         nil
       end
 
       # What registrar the record names, where that is not the account's; false where it is the same.
       def about_registrar(name, facts, account)
-        shown, number = %i[registrar registrar_id].map { |k|
-          facts.find { |f|
-            f.key == k && f.source == :public_record
-          }&.value
-        }
+        return [] if facts.empty?
+
+        told = facts.select { |f| f.source == :public_record }.to_h { |f| [f.key, f.value] }
+        shown, number = told.values_at(:registrar, :registrar_id)
         same = Core::Readiness::Registrars.same?({ name: account.registrar, number: account.habits["registrar_id"] },
           { name: shown, number: number })
         return @app.names.facts(name.ascii).about(:other_registrar) if same.nil?

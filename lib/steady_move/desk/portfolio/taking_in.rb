@@ -80,20 +80,21 @@ module SteadyMove
         return line(wish, "refused", name, say(:no_account, given: wish.account)) unless account
 
         seen = Observe.new(@app).name(name, account)
-        if seen.sources.empty? && !(account.kind == "by_hand" && seen.unserved)
-          return line(wish, "refused", name,
-            seen.problems.join(" "))
+        if seen.sources.empty? && seen.absent && !(account.kind == "by_hand" && seen.unserved)
+          return line(wish, "refused", name, seen.problems.join(" "))
         end
 
         keep(name, account, by)
-        taken(wish, name, note(name, wish.notes, by), seen.sources.empty?)
+        taken(wish, name, note(name, wish.notes, by), seen)
       rescue Core::Names::DomainName::Invalid => e
         line(wish, "refused", nil, Words.say(e.phrase))
       end
 
-      def taken(wish, name, problems, nothing_known)
+      def taken(wish, name, problems, seen)
+        nothing = seen.sources.empty?
+        later = say(:later, problems: seen.problems.join(" ")) if nothing && !seen.absent && seen.problems.any?
         corrected = say(:understood, typed: wish.typed, name: name.unicode) if wish.typed != name.ascii
-        says = [corrected, *problems, (say(:nothing_known) if nothing_known)].compact.join(" ")
+        says = [corrected, *problems, later || (say(:nothing_known) if nothing)].compact.join(" ")
         line(wish, corrected ? "corrected" : "taken", name, says)
       end
 

@@ -10,6 +10,23 @@ Sequel.migration do
       add_column :facts, String
       add_column :server, String # the identifier that its topmost Authentication-Results bears
     end
+    create_table(:polled) do
+      String :account_id
+      String :message
+      Integer :at, null: false
+      primary_key %i[account_id message]
+    end
+    create_table(:strays) do # transfers of held names that nobody here ordered
+      String :name, primary_key: true
+      String :account_id
+      String :source, null: false
+      String :because, null: false
+      String :requested_by
+      Integer :seen_at, null: false
+      Integer :deadline
+      String :settled # why it concerns nobody any more: who said so, or what the record shows
+      Integer :settled_at
+    end
     run "UPDATE messages SET trust = CASE WHEN doubtful THEN 'doubtful' ELSE 'proven' END"
     post = SteadyMove::Core::Post
     from(:messages).select(:uid, :subject, :text).all.each do |row|
@@ -22,6 +39,7 @@ Sequel.migration do
   end
 
   down do
+    drop_table(:polled, :strays)
     alter_table(:messages) { %i[trust links facts server].each { |c| drop_column c } }
   end
 end

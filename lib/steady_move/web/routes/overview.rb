@@ -9,9 +9,31 @@ module SteadyMove
 
         ENDED = 10
 
+        # The Desk's cards, and what stands before them.
+        module Helpers
+          def strays
+            Desk::Strays.new(desk).open.map do |s|
+              account = desk.accounts.find(s.account_id)
+              { name: s.name, at: account&.title, site: account&.habits&.fetch("site", nil), because: s.because,
+                requested_by: s.requested_by, seen_at: Views::Json.time(s.seen_at), deadline: Views::Json.time(s.deadline),
+                refusable: account&.epp? == true }
+            end
+          end
+        end
+
+        on "refuseStray" do
+          Desk::Strays.new(desk).refuse(asked[:name], by: me)
+          { strays: strays }
+        end
+
+        on "expectStray" do
+          Desk::Strays.new(desk).expected(asked[:name], by: me)
+          { strays: strays }
+        end
+
         on "desk" do
           cards = cards_of(desk.moves.open)
-          { now: Views::Json.time(now), lanes: Core::Moves::State::TURNS.to_h do |t|
+          { now: Views::Json.time(now), strays: strays, lanes: Core::Moves::State::TURNS.to_h do |t|
             [t, cards.select do |c|
               c[:turn] == t
             end]

@@ -14,14 +14,14 @@ module SteadyMove
           response = doc.at_xpath("/e:epp/e:response", Xml::NS) or raise Malformed, "the EPP message is not a response"
           result = response.at_xpath("e:result", Xml::NS) or raise Malformed, "the EPP response has no result"
           new(code: Integer(result["code"], exception: false) || raise(Malformed, "the EPP result has no code"),
-            message: Xml.text(result, "e:msg").to_s.strip, reasons: reasons(result), data: ResponseData.read(response),
+            message: Xml.text(result, "e:msg").to_s.strip, reasons: reasons(response), data: ResponseData.read(response),
             queue: queue(response.at_xpath("e:msgQ", Xml::NS)),
             client_id: Xml.text(response, "e:trID/e:clTRID"), server_id: Xml.text(response, "e:trID/e:svTRID"))
         end
 
         # Each reason, with the value that it speaks of where the server names one.
-        def self.reasons(result)
-          result.xpath("e:extValue", Xml::NS).filter_map do |node|
+        def self.reasons(response)
+          response.xpath("e:result/e:extValue", Xml::NS).filter_map do |node|
             reason = Xml.text(node, "e:reason").to_s.strip
             value = node.at_xpath("e:value", Xml::NS)&.text.to_s.strip
             next if reason.empty?

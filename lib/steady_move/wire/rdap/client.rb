@@ -9,6 +9,8 @@ module SteadyMove
       # Asks the public record service.
       class Client
         MOST = 1024 * 1024
+        MOST_STEPS = 5
+        REDIRECTS = [301, 302, 303, 307, 308].freeze
 
         # bases: {suffix => base URL}, as in RFC 9224; timeout in seconds, for the whole of a question and its answer.
         def initialize(bases:, timeout: 10)
@@ -38,12 +40,31 @@ module SteadyMove
           URI.join(base.end_with?("/") ? base : "#{base}/", "domain/#{name.ascii}")
         end
 
+        # Follows where it is sent, not to less secure places and not for ever (RFC 7480 §5.2).
         def fetch(url)
-          body_of(answer(url), url)
+          MOST_STEPS.times do
+            answer = answer(url)
+            return body_of(answer, url) unless REDIRECTS.include?(answer.code.to_i)
+
+            url = elsewhere(url, answer)
+          end
+          raise Refused.new(302, "the public record at #{url.host} sends on and on, more than #{MOST_STEPS} times")
         rescue Net::OpenTimeout, Net::ReadTimeout, Deadline::Passed
           raise Unreachable, "the public record at #{url.host} did not answer within #{@timeout} s"
         rescue SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Net::HTTPBadResponse => e
           raise Unreachable, "the public record at #{url.host} can't be reached (#{e.message[/\A[^(]+/].strip})"
+        end
+
+        # Over https alone, or, where it was asked without, at the same host.
+        def elsewhere(url, answer)
+          target = URI.join(url, answer["location"].to_s)
+          kept = target.scheme == "https" || (target.scheme == "http" && url.scheme == "http" && target.host == url.host)
+          return target if kept && target.host && target.userinfo.nil?
+
+          raise Refused.new(answer.code.to_i, "the public record at #{url.host} points elsewhere (#{answer.code}), to " \
+                                              "#{target.to_s[0, 80]}; that is not followed")
+        rescue URI::Error
+          raise Malformed, "the public record at #{url.host} points elsewhere without saying where"
         end
 
         # A connection that failed, or whose answer dripped until the deadline, is not used again.
@@ -93,17 +114,14 @@ module SteadyMove
           code = answer.code.to_i
           case code
           when 429 then raise Busy.new("#{whose} asks for fewer questions (429)", retry_after: pause(answer))
-          when 300..399 then raise Refused.new(code, "#{whose} points elsewhere (#{code}); that is not followed")
+          when 503 then raise Busy.new("#{whose} has no time now (503)", retry_after: pause(answer))
           when 500..599 then raise Unreachable, "#{whose} has trouble of its own (#{code})"
           else raise Refused.new(code, "#{whose} answered #{code}")
           end
         end
 
         # Retry-After in seconds (RFC 9110 §10.2.3), at most a day; a date is not read.
-        def pause(answer)
-          seconds = Integer(answer["retry-after"].to_s, exception: false)
-          seconds&.clamp(1, 86_400)
-        end
+        def pause(answer) = Integer(answer["retry-after"].to_s, exception: false)&.clamp(1, 86_400)
 
         def parse(body, url)
           Document.domain(JSON.parse(body, max_nesting: 40), url: url.to_s)

@@ -6,6 +6,7 @@
   import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
   import Card from './Card.svelte';
+  import Stray from './Stray.svelte';
   import Gathered from './Gathered.svelte';
   import { say } from '../../lib/say';
 
@@ -30,6 +31,7 @@
   <h1 class="hidden-words">{say.desk.desk}</h1>
   <Trouble error={desk.error} />
   {#if desk.data}
+    {#each desk.data.strays as stray (stray.name)}<Stray {stray} />{/each}
     {#if idle}
       <p class="start">
         {say.desk.nothingIsUnderWay} <a href={p('/names')}>{say.desk.chooseANameUnderNames}</a>

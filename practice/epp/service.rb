@@ -69,7 +69,7 @@ module Practice
         return [1300, nil, nil] if queue.empty?
 
         transfer = @world.registry.newest_transfer(queue.first[:name])
-        [1301, head(queue, full: true), (transfer && ->(x) { Replies.transfer(x, transfer) })]
+        [1301, head(queue, full: true), transfer && ->(x) { Replies.transfer(x, transfer) }]
       end
 
       private

@@ -173,11 +173,11 @@ class ReadinessTest < Minitest::Test
   def test_a_suffix_that_no_family_lists
     found = judge("ferry.nowhere", **KNOWN)
     assert_equal ["clear", %w[suffix-unlisted], true], [found.kind, found.findings.map(&:rule), found.rests_on_less?]
-    assert_equal ["fix", %w[locked suffix-unlisted]],
-      judge("ferry.nowhere", **KNOWN, statuses: ["clientTransferProhibited"]).then { |v|
+    assert_equal(["fix", %w[locked suffix-unlisted]],
+      judge("ferry.nowhere", **KNOWN, statuses: ["clientTransferProhibited"]).then do |v|
         [v.kind,
           v.findings.map(&:rule)]
-      }
+      end)
     override = Core::Readiness::Override.new(suffix: "nowhere", key: "family", value: "gtld", source: {})
     told = rulebook.with([override])
     assert_equal "needed", told.family_of(domain_under("ferry.nowhere")).code
@@ -199,7 +199,7 @@ class ReadinessTest < Minitest::Test
       ruled = Core::Readiness::Facts.ruled(statuses: [status],
         created_at: (OLD if status == "transferPeriod")).values.compact
       bare = Core::Readiness::Judge.judge(rulebook, domain_under("ferry.example"), Core::Readiness::Facts.ruled(ruled))
-      assert_equal ["wait", nil], bare.verdict(NOW).then { |v| [v.kind, v.clears_at] }
+      assert_equal(["wait", nil], bare.verdict(NOW).then { |v| [v.kind, v.clears_at] })
     end
   end
 
@@ -216,7 +216,7 @@ class ReadinessTest < Minitest::Test
 
   # Every “{…}” of a rule's text is filled wherever the rule hits.
   def test_no_sentence_lacks_its_number
-    CASES.each do |changed, *|
+    CASES.each_key do |changed|
       found = judge(changed.fetch(:name, "ferry.example"), to: changed[:to], **KNOWN, **changed.except(:name, :to))
       found.findings.each { |f| refute_match(/ {2}|\(\)| \.|within days/, f.because + f.remedy, f.rule) }
     end

@@ -43,23 +43,4 @@ class SmallThingsTest < Minitest::Test
     CODES.each { |code, count| assert_equal count, Core::Codes::Code.warnings(code).size, code }
     assert_equal 1, Core::Codes::Code.warnings("Qw8kz20p", typed: true).size
   end
-
-  # subject and text => [kind, deadline, doubtful]
-  MAIL = [
-    ["notices@reg.test", "Please approve the transfer of ferry.example",
-      "If we hear nothing by 2027-03-07 10:25:00 UTC it goes ahead.",
-      ["approval-request", Time.utc(2027, 3, 7, 10, 25), false]],
-    ["x@elsewhere.test", "Please approve the transfer of ferry.example", "", ["approval-request", nil, true]],
-    ["notices@reg.test", "ferry.example is now held at us", "", ["landed", nil, false]],
-    ["notices@reg.test", "Approve the transfer of myferry.example", "", ["unrelated", nil, false]],
-    ["shop@ads.test", "Ten per cent off", "", ["unrelated", nil, false]]
-  ].freeze
-
-  def test_messages
-    MAIL.each do |from, subject, text, expected|
-      reading = Core::Post::Reader.read(from: from, subject: subject, text: text, held: [domain("ferry.example")],
-        sender_domains: ["reg.test"])
-      assert_equal expected, [reading.kind, reading.deadline, reading.doubtful], subject
-    end
-  end
 end

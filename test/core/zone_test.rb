@@ -16,7 +16,6 @@ class ZoneTest < Minitest::Test
     "$TTL 1h\nwww A ) 192.0.2.1\n" => [2, "was not opened"],
     "$TTL 1h\nwww BOGUS x\n" => [2, "not a record type"],
     "$TTL 1h\nwww CH TXT x\n" => [2, "only IN"],
-    "$TTL 1h\nwww.other.test. A 192.0.2.1\n" => [2, "outside the zone"],
     "$TTL 1h\n#{'a' * 64} A 192.0.2.1\n" => [2, "at most 63"],
     "$TTL 1h\nwww TXT #{'a' * 256}\n" => [2, "at most 255"],
     "$INCLUDE other\n" => [1, "was not given"],
@@ -24,6 +23,12 @@ class ZoneTest < Minitest::Test
     "$TTL 1h\nwww TYPE999 \\# 3 AABB\n" => [2, "the length says 3"],
     "$TTL 1h\nwww A 192.0.2.1 extra\n" => [2, "stands after"]
   }.freeze
+
+  def test_what_lies_outside_the_zone_is_told_and_not_taken
+    read = zone("$TTL 1h\nwww.other.test. A 192.0.2.1\nwww A 192.0.2.1\n")
+    assert_equal [[2, "www.other.test."], ["www.tide.example."]],
+      [read.ignored.flat_map { |line, r| [line, r.name.to_s] }, read.records.map { |r| r.name.to_s }]
+  end
 
   def test_mistakes_name_their_line_and_reason
     MISTAKES.each do |text, (line, reason)|

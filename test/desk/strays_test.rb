@@ -65,7 +65,8 @@ class StraysTest < Minitest::Test
   end
 
   def drop(subject, from: "notices@tarnbeck.example")
-    proof = "Authentication-Results: post.saltern-office.example; dmarc=pass header.from=#{from.partition('@').last}\r\n"
+    domain = from.partition("@").last
+    proof = "Authentication-Results: post.saltern-office.example; dmarc=pass header.from=#{domain}\r\n"
     SteadyMove::Desk::PostRoom.new(app).drop("#{proof}From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\n" \
                                              "Message-ID: <#{rand}@x>\r\nSubject: #{subject}\r\n\r\n" \
                                              "Unless you object by 2027-03-06 10:00 UTC it goes ahead.")
@@ -117,7 +118,7 @@ class StraysTest < Minitest::Test
     look
     assert_includes app.names.facts(NAME).statuses, "autoRenewPeriod", "told in the extension, not as a status"
     id = world.start(NAME, to: "orlop")
-    assert_equal [true, expires], world.move(id).plan.then { |p| [p.in_grace, p.expected_expiry] }
+    assert_equal([true, expires], world.move(id).plan.then { |p| [p.in_grace, p.expected_expiry] })
     world.until_true(what: "landing") { world.move(id).state.landed? }
     assert_equal expires.to_i, moved.get(:expires_at)
     world.until_true(what: "the end") { world.move(id).state.ending }

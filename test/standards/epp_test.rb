@@ -142,7 +142,8 @@ class EppStandardsTest < Minitest::Test
     assert_raises(SteadyMove::Wire::Malformed) { Epp::Greeting.parse(response) }
     login = Nokogiri::XML(Commands.login(client: "a-b", password: "secret", id: "x", objects: [Epp::Xml::DOMAIN],
       extensions: []))
-    assert_equal [1, 0], [login.xpath("//*[local-name()='objURI']").size, login.xpath("//*[local-name()='extURI']").size]
+    assert_equal [1, 0],
+      [login.xpath("//*[local-name()='objURI']").size, login.xpath("//*[local-name()='extURI']").size]
   end
 
   def test_grace_statuses_of_rfc_3915

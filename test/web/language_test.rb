@@ -11,7 +11,7 @@ class LanguageTest < Minitest::Test
   Words = SteadyMove::Words
   # Texts that stand in rows of the rulebook, and what people or others wrote.
   OTHERS = %w[because remedy find_out source text subject from_line because_of sources told value note csrf owner
-    unicode version typed fields].freeze
+    unicode version typed fields words].freeze
   LISTS = %w[/api/desk /api/moves /api/moves/1 /api/moves/2 /api/hands /api/post /api/journal /api/names
     /api/names/harbourpass.example /api/status /api/letters /api/codes /api/accounts /api/notes/kinds /api/settings
     /api/people /api/practice].freeze

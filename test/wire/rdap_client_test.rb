@@ -18,7 +18,8 @@ class RdapClientTest < Minitest::Test
         nil until socket.gets.to_s.strip.empty?
         status, headers, body = answers.fetch(path.to_s.delete_prefix("/"), ["404 Not Found", {}, ""])
         lines = headers.map { |k, v| "#{k}: #{v.gsub('BASE', base)}\r\n" }.join
-        socket.write("HTTP/1.1 #{status}\r\n#{lines}Content-Length: #{body.bytesize}\r\nConnection: close\r\n\r\n#{body}")
+        socket.write("HTTP/1.1 #{status}\r\n#{lines}Content-Length: #{body.bytesize}\r\nConnection: close\r\n\r\n")
+        socket.write(body)
         socket.close
       end
     end

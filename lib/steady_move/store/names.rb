@@ -22,6 +22,7 @@ module SteadyMove
 
       def all = @db[:names].order(:name).all
       def find(name) = @db[:names].where(name: name).first
+
       # Names of which no outside source has said anything, oldest first.
       def unseen(most)
         told = @db[:sightings].where(source: TELLING).select(:name)

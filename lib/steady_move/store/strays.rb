@@ -4,7 +4,8 @@ module SteadyMove
   module Store
     # Transfers of held names that nobody here ordered, as they were heard of.
     class Strays
-      Stray = Struct.new(:name, :account_id, :source, :because, :requested_by, :seen_at, :deadline, :settled, :settled_at,
+      Stray = Struct.new(:name, :account_id, :source, :because, :requested_by, :seen_at, :deadline, :settled,
+        :settled_at,
         keyword_init: true)
 
       def initialize(db)
@@ -15,7 +16,8 @@ module SteadyMove
       def open = @rows.where(settled: nil).order(Sequel.function(:coalesce, :deadline, 2**40), :name).map { |r| one(r) }
       def find(name) = (row = @rows.where(name: name, settled: nil).first) && one(row)
 
-      # Keeps one; what is known of one already is completed, and the earlier deadline counts. Returns whether it is new.
+      # Keeps one; what is known of one already is completed, and the earlier deadline counts. Returns whether it is
+      # new.
       def put(name, account_id:, source:, because:, at:, deadline: nil, requested_by: nil)
         known = find(name)
         deadline = [deadline, known&.deadline].compact.min

@@ -22,9 +22,9 @@ module SteadyMove
         # fields: bodies of all Authentication-Results fields, topmost first; ids: identifiers of the mailbox's own
         # server ([] where none is known); from: domain of the From field (A-label).
         # Returns [:pass, :against or :nothing, Phrases].
-        #   mine = ["mx.test; dkim=pass header.d=reg.test"]
-        #   Post::Authentication.judge(mine, ids: ["mx.test"], from: "reg.test").first # => :pass
-        #   Post::Authentication.judge(mine, ids: [], from: "reg.test").first # => :nothing
+        # Post::Authentication.judge(["mx.test; dkim=pass header.d=r.test"], ids: ["mx.test"], from: "r.test")[0] # =>
+        # :pass
+        #   Post::Authentication.judge(["mx.test; dkim=pass header.d=r.test"], ids: [], from: "r.test")[0] # => :nothing
         def judge(fields, ids:, from:)
           read = fields.each_with_index.map { |body, i| parse(body, i) }
           return against_unasked(read) if ids.empty?

@@ -22,7 +22,7 @@ module SteadyMove
 
         # text: as it stands in the message.
         #   Post::Url.read("https://my.reg.test/x?y=1").host # => "my.reg.test"
-        #   Post::Url.read("https://evil.test\\@reg.test/").odd # => [:backslash, :user]
+        #   Post::Url.read("https://evil.test\\@reg.test/").odd # => [:backslash]
         def read(text)
           odd = []
           odd << :unseen if text.match?(UNSEEN) || text.match?(/\s/)

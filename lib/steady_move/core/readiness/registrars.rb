@@ -6,7 +6,8 @@ module SteadyMove
       # Is it the same registrar? By IANA's number where both are known, else by name.
       module Registrars
         # Parts of a company's name that say nothing.
-        FORMS = /\b(?:inc|ltd|llc|gmbh|ag|sa|s\.?a\.?r\.?l|b\.?v|co|corp(?:oration)?|limited|company|plc|kg|oy|ab|as|srl|spa)\b\.?/i
+        FORMS = /\b(?:inc|ltd|llc|gmbh|ag|sa|s\.?a\.?r\.?l|b\.?v|co|corp(?:oration)?|limited|company|plc|kg|oy|ab|as|
+                 srl|spa)\b\.?/ix
 
         module_function
 

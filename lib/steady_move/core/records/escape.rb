@@ -16,6 +16,7 @@ module SteadyMove
             raise ArgumentError, "escape \\#{scan[1]} is above 255" if value > 255
 
             value.chr.b
+          elsif scan.check(/\\\d/n) then raise ArgumentError, "an escape of a number has three digits, as in \\012"
           elsif scan.skip(/\\(.)/mn) then scan[1].b
           else
             raise ArgumentError, "a backslash stands at the end"

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "date"
 require "ipaddr"
 
 module SteadyMove
@@ -39,11 +40,15 @@ module SteadyMove
           text.to_i
         end
 
+        # An address without scope, brackets, prefix or port.
+        PLAIN_ADDRESS = { 4 => /\A\d{1,3}(?:\.\d{1,3}){3}\z/, 6 => /\A[0-9a-f:.]+\z/i }.freeze
+
         # text → octets of an IPv4 (4) or IPv6 (6) address; raises ArgumentError.
         def address(text, family)
+          raise ArgumentError unless text.match?(PLAIN_ADDRESS.fetch(family))
+
           ip = IPAddr.new(text)
-          raise ArgumentError unless (family == 4 ? ip.ipv4? : ip.ipv6?) && !text.include?("/")
-          raise ArgumentError if family == 4 && text !~ /\A\d+\.\d+\.\d+\.\d+\z/
+          raise ArgumentError unless family == 4 ? ip.ipv4? : ip.ipv6?
 
           ip.hton
         rescue ArgumentError
@@ -70,6 +75,11 @@ module SteadyMove
           bytes
         end
 
+        # Letters and digits (RFC 8659 §4.1).
+        def tag(text)
+          text.match?(/\A[a-z0-9]{1,255}\z/i) ? text.b : raise(ArgumentError, "a tag has letters and digits alone")
+        end
+
         # All tokens that are left, run together, as hexadecimal and base64 fields may be split.
         def joined(tokens, what)
           raise ArgumentError, "#{what} is missing" if tokens.empty?
@@ -84,11 +94,21 @@ module SteadyMove
 
         # An instant as 14 digits or as seconds (RFC 4034 §3.2).
         def stamp(text)
-          return Time.utc(*text.unpack("a4a2a2a2a2a2")).to_i if text.match?(/\A\d{14}\z/)
+          return instant(text) if text.match?(/\A\d{14}\z/)
 
           whole(text, 0xffffffff)
         rescue ArgumentError
           raise ArgumentError, "“#{text}” is not an instant such as 20270301080000"
+        end
+
+        # 14 digits → seconds; raises ArgumentError for what no calendar has.
+        def instant(text)
+          parts = text.unpack("a4a2a2a2a2a2").map(&:to_i)
+          unless Date.valid_date?(*parts.first(3)) && parts[3] < 24 && parts[4] < 60 && parts[5] < 61
+            raise ArgumentError
+          end
+
+          Time.utc(*parts).to_i
         end
 
         # Hexadecimal digits → octets; raises ArgumentError.
@@ -117,7 +137,14 @@ module SteadyMove
 
         def counted(bytes) = [bytes.bytesize].pack("C") << bytes
 
-        NAME = Kind.new(->(t, o) { Name.parse(take(t, "a name"), origin: o) }, :to_s.to_proc,
+        # A name, which stands in no quotes.
+        def name(tokens, origin)
+          raise ArgumentError, "a name stands in quotes" if tokens.first&.quoted
+
+          Name.parse(take(tokens, "a name"), origin: origin)
+        end
+
+        NAME = Kind.new(->(t, o) { name(t, o) }, :to_s.to_proc,
           ->(v, c) { v.to_wire(canonical: c) }, ->(r) { Name.from_wire(r) })
         STRINGS = Kind.new(->(t, _o) { strings(t) }, ->(v) { v.map { |s| Escape.quoted(s) }.join(" ") },
           ->(v, _c) { v.map { |s| counted(s) }.join }, ->(r) { unwire_strings(r) })
@@ -126,13 +153,13 @@ module SteadyMove
         # CAA's value runs to the end without a length octet (RFC 8659 §4.1).
         VALUE = Kind.new(->(t, _o) { Escape.undo(take(t, "a value")) }, Escape.method(:quoted).to_proc,
           ->(v, _c) { v }, lambda(&:rest))
-        TAG = Kind.new(->(t, _o) { take(t, "a tag").b }, :to_s.to_proc,
+        TAG = Kind.new(->(t, _o) { tag(take(t, "a tag")) }, :to_s.to_proc,
           ->(v, c) { counted(c ? v.downcase : v) }, ->(r) { r.take(r.u8) })
         HEX = Kind.new(->(t, _o) { unhex(joined(t, "hexadecimal data")) }, ->(v) { v.unpack1("H*").upcase },
           ->(v, _c) { v }, lambda(&:rest))
         BASE64 = Kind.new(->(t, _o) { unbase64(joined(t, "base64 data")) }, ->(v) { [v].pack("m0") },
           ->(v, _c) { v }, lambda(&:rest))
-        TIME = Kind.new(->(t, _o) { Ttl.parse(take(t, "a time")) }, :to_s.to_proc,
+        TIME = Kind.new(->(t, _o) { Ttl.seconds(take(t, "a time")) }, :to_s.to_proc,
           ->(v, _c) { [v].pack("N") }, :u32.to_proc)
 
         # A record type by its mnemonic, as in RRSIG (RFC 4034 §3.1.1).

@@ -8,44 +8,86 @@ module SteadyMove
       # Parameters of SVCB and HTTPS records as {key number => value octets}, in key order (RFC 9460 §2.1, §2.2, §7).
       module SvcParams
         KEYS = { "mandatory" => 0, "alpn" => 1, "no-default-alpn" => 2, "port" => 3,
-                 "ipv4hint" => 4, "ech" => 5, "ipv6hint" => 6 }.freeze
-        NAMES = KEYS.invert.freeze
+                 "ipv4hint" => 4, "ech" => 5, "ipv6hint" => 6,
+                 "dohpath" => 7 }.freeze
+        # dohpath is written as key7, which older readers know as well.
+        NAMES = KEYS.invert.except(7).freeze
 
         module_function
 
         # tokens such as alpn=h2,h3 or port="8443"; raises ArgumentError naming the parameter at fault.
         def parse(tokens)
           pairs = tokens.map do |token|
-            name, _, value = token.text.partition("=")
+            name, sign, value = token.text.partition("=")
             key = number(name)
-            [key, encode(key, Escape.undo(value), name)]
+            [key, encode(key, sign.empty? ? nil : Escape.undo(value), name)]
           end
           twice = pairs.map(&:first).tally.find { |_, n| n > 1 }
-          raise ArgumentError, "parameter #{NAMES.fetch(twice.first, "key#{twice.first}")} stands twice" if twice
+          raise ArgumentError, "parameter #{named(twice.first)} stands twice" if twice
 
-          pairs.sort.to_h
+          pairs.sort.to_h.tap { |params| whole!(params) }
         end
 
-        # The key’s number by its name or as keyN (RFC 9460 §2.1).
+        # The key’s number by its name or as keyN without leading zeros; 65535 is reserved (RFC 9460 §2.1, §14.3.1).
         def number(name)
-          KEYS[name] || (name.match?(/\Akey\d{1,5}\z/) && name.delete_prefix("key").to_i) or
-            raise ArgumentError, "“#{name}” is not a service parameter"
+          number = KEYS[name] || name[/\Akey(0|[1-9]\d{0,4})\z/, 1]&.to_i
+          number && number < 65_535 ? number : raise(ArgumentError, "“#{name}” is not a service parameter")
         end
 
-        # value: as it stands in a zone file. Returns its octets (RFC 9460 §7).
+        def named(key) = NAMES.fetch(key, "key#{key}")
+
+        # What each must have of the others (RFC 9460 §7.1.1, §8).
+        def whole!(params)
+          raise ArgumentError, "no-default-alpn needs alpn" if params.key?(2) && !params.key?(1)
+
+          lacking = params.fetch(0, "").unpack("n*") - params.keys
+          raise ArgumentError, "mandatory names #{named(lacking.first)}, which does not stand here" if lacking.any?
+        end
+
+        # value: as it stands in a zone file, or nil. Returns its octets (RFC 9460 §7); a key that has a name, written
+        # as keyN, has its octets there already.
         def encode(key, value, name)
-          case key
-          when 0 then value.split(",").map { |n| number(n) }.sort.pack("n*")
-          when 1 then list(value).map { |id| [id.bytesize].pack("C") << id }.join
-          when 2 then value.empty? ? "".b : raise(ArgumentError, "no-default-alpn takes no value")
-          when 3 then [Fields.whole(value, 65_535)].pack("n")
-          when 4 then value.split(",").map { |a| Fields.address(a, 4) }.join
-          when 5 then Fields.unbase64(value)
-          when 6 then value.split(",").map { |a| Fields.address(a, 6) }.join
-          else value
-          end
+          given = value.to_s.b
+          octets = name.start_with?("key") ? given : octets(key, value, given)
+          check(key, octets)
+          octets
         rescue ArgumentError => e
           raise ArgumentError, "#{name}: #{e.message}"
+        end
+
+        # value, given: as it stands there, nil or "" where there is none.
+        def octets(key, value, given)
+          case key
+          when 0 then mandatory(given)
+          when 1 then list(given).map { |id| [id.bytesize].pack("C") << id }.join
+          when 2 then value.nil? ? "".b : raise(ArgumentError, "it takes no value")
+          when 3 then [Fields.whole(given, 65_535)].pack("n")
+          when 4 then given.split(",", -1).map { |a| Fields.address(a, 4) }.join
+          when 5 then Fields.unbase64(given)
+          when 6 then given.split(",", -1).map { |a| Fields.address(a, 6) }.join
+          else given
+          end
+        end
+
+        # Keys by name → their numbers, in order (RFC 9460 §8).
+        def mandatory(text)
+          keys = text.split(",", -1).map { |n| number(n) }
+          raise ArgumentError, "a key stands twice" if keys.uniq.size < keys.size
+
+          keys.sort.pack("n*")
+        end
+
+        # Octets of addresses, of so many each.
+        RUN = ->(size) { ->(o) { !o.empty? && (o.bytesize % size).zero? } }
+        # What the octets of a named key must be (RFC 9460 §7, §8; RFC 9461 §5).
+        GOOD = { 0 => ->(o) { RUN[2][o] && !o.unpack("n*").include?(0) },
+                 1 => ->(o) { !o.empty? && alpn_ids(o).none?(&:empty?) }, 2 => :empty?.to_proc,
+                 3 => ->(o) { o.bytesize == 2 }, 4 => RUN[4], 6 => RUN[16],
+                 7 => ->(o) { o.start_with?("/") && o.include?("{?dns}") } }.freeze
+
+        # Raises ArgumentError.
+        def check(key, octets)
+          raise ArgumentError, "its value makes no sense" if GOOD.key?(key) && !GOOD[key].call(octets)
         end
 
         # A comma-separated list in which \, is a comma of the item (RFC 9460 appendix A.1).
@@ -64,7 +106,7 @@ module SteadyMove
           when 2 then nil
           when 3 then value.unpack1("n").to_s
           when 4 then value.scan(/.{4}/mn).map { |a| IPAddr.new_ntoh(a).to_s }.join(",")
-          when 5 then [value].pack("m0")
+          when 5 then value.empty? ? nil : [value].pack("m0")
           when 6 then value.scan(/.{16}/mn).map { |a| IPAddr.new_ntoh(a).to_s }.join(",")
           else value.empty? ? nil : Escape.quoted(value)
           end

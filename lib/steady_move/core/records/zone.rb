@@ -5,10 +5,12 @@ module SteadyMove
     module Records
       # A zone: its apex Name and record sets by [Name, type]. Immutable.
       class Zone
-        attr_reader :origin, :sets
+        # ignored: [[line, Record]] that a file held and that lie outside the zone.
+        attr_reader :origin, :sets, :ignored
 
-        def initialize(origin, records)
+        def initialize(origin, records, ignored: [])
           @origin = origin
+          @ignored = ignored.freeze
           @sets = records.group_by { |r| [r.name, r.type] }.transform_values { |rs| gather(rs) }.freeze
           freeze
         end

@@ -3,13 +3,14 @@
 module SteadyMove
   module Core
     module Records
-      # A zone file's mistake, with the line it stands on.
+      # A zone file's mistake, with the line and, where it is known, the column that it stands in.
       class ZoneError < StandardError
-        attr_reader :line
+        attr_reader :line, :column
 
-        def initialize(line, message)
+        def initialize(line, message, column: nil)
           @line = line
-          super("line #{line}: #{message}")
+          @column = column
+          super("line #{line}#{", column #{column}" if column}: #{message}")
         end
       end
     end

@@ -10,6 +10,7 @@ module SteadyMove
         def initialize(text)
           @scan = StringScanner.new(text.b)
           @line = 1
+          @begun = 0
         end
 
         # Yields each Entry; raises ZoneError for an open quote or parenthesis.
@@ -30,11 +31,12 @@ module SteadyMove
             @scan.skip(/;[^\n]*/n)
             if @scan.skip(/\r?\n/n)
               @line += 1
+              @begun = @scan.pos
               depth.zero? ? (return entry) : next
             elsif @scan.skip(/\(/n) then depth += 1
             elsif @scan.skip(/\)/n)
               depth -= 1
-              fail_at(@line, "a parenthesis is closed that was not opened") if depth.negative?
+              fail_at(@line, "a parenthesis is closed that was not opened", here - 1) if depth.negative?
             elsif (token = word) then entry.tokens << token
             end
           end
@@ -43,27 +45,30 @@ module SteadyMove
         end
 
         def word
-          return quoted if @scan.skip(/"/n)
+          column = here
+          return quoted(column) if @scan.skip(/"/n)
 
-          raw = @scan.scan(/(?:[^\s;()"\\]|\\\d{3}|\\.)+/n) and return Token.new(with_quoted_value(raw), false)
-          fail_at(@line, "a character that can't stand here: #{@scan.getch.inspect}") unless @scan.eos?
+          raw = @scan.scan(/(?:[^\s;()"\\]|\\\d{3}|\\.)+/n) and return Token.new(with_quoted_value(raw), false, column)
+          fail_at(@line, "a character that can't stand here: #{@scan.getch.inspect}", column) unless @scan.eos?
         end
 
         # key="value" of service parameters is one word.
         def with_quoted_value(raw)
           return raw unless raw.end_with?("=") && @scan.skip(/"/n)
 
-          raw + quoted.text
+          raw + quoted(here).text
         end
 
-        def quoted
+        def here = @scan.pos - @begun + 1
+
+        def quoted(column)
           start = @line
           body = @scan.scan(/(?:[^"\\\n]|\\\d{3}|\\.)*/n)
-          fail_at(start, "a quoted text is not closed on its line") unless @scan.skip(/"/n)
-          Token.new(body, true)
+          fail_at(start, "a quoted text is not closed on its line", column) unless @scan.skip(/"/n)
+          Token.new(body, true, column)
         end
 
-        def fail_at(line, message) = raise(ZoneError.new(line, message))
+        def fail_at(line, message, column = nil) = raise(ZoneError.new(line, message, column: column))
       end
     end
   end

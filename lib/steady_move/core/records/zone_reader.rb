@@ -4,7 +4,8 @@ module SteadyMove
   module Core
     module Records
       # Reads a zone file: RFC 1035 §5, $TTL of RFC 2308 §4, unknown types of RFC 3597 §5.
-      # $INCLUDE takes only texts handed over in `files`; no disk is touched.
+      # $INCLUDE takes only texts handed over in `files`; no disk is touched. What lies outside the zone is told, not
+      # taken (Zone#ignored).
       class ZoneReader
         TEXT_MAX = 64 * 1024 * 1024
         DEPTH_MAX = 8
@@ -18,6 +19,8 @@ module SteadyMove
           @apex = @origin = Name.parse(origin)
           @files = files
           @records = []
+          @ignored = []
+          @alone = Singles.new
           @default_ttl = @last_ttl = @owner = nil
         end
 
@@ -29,20 +32,37 @@ module SteadyMove
           end
 
           read_text(text, 0)
-          Zone.new(@apex, @records)
+          Zone.new(@apex, @records, ignored: @ignored)
         end
 
         private
 
         def read_text(text, depth)
           ZoneLexer.new(text).each_entry do |entry|
-            first = entry.tokens.first
-            if first.text.start_with?("$") && !first.quoted && !entry.inherits then directive(entry, depth)
-            else record(entry)
-            end
+            take(entry, depth)
           rescue ArgumentError => e
-            raise ZoneError.new(entry.line, e.message)
+            raise ZoneError.new(entry.line, e.message, column: column(entry))
+          rescue Encoding::CompatibilityError
+            raise ZoneError.new(entry.line, "octets beyond ASCII stand where none can", column: beyond_ascii(entry))
           end
+        end
+
+        def take(entry, depth)
+          @left = entry.tokens
+          first = entry.tokens.first
+          return record(entry) unless first.text.start_with?("$") && !first.quoted && !entry.inherits
+
+          directive(entry, depth)
+        end
+
+        # Where the word stands that was read last.
+        def column(entry)
+          read = entry.tokens.size - @left.size
+          entry.tokens[[read - 1, 0].max]&.column
+        end
+
+        def beyond_ascii(entry)
+          (entry.tokens.find { |t| !t.text.ascii_only? } || entry.tokens.first).column
         end
 
         def directive(entry, depth)
@@ -53,7 +73,15 @@ module SteadyMove
           when "$ORIGIN" then @origin = Name.parse(value, origin: @origin)
           when "$TTL" then @default_ttl = Ttl.parse(value)
           when "$INCLUDE" then include_file(value, origin, depth)
-          else raise ArgumentError, "“#{word}” is not known; $ORIGIN, $TTL and $INCLUDE are"
+          when "$GENERATE" then generate(entry)
+          else raise ArgumentError, "“#{word}” is not known; $ORIGIN, $TTL, $INCLUDE and $GENERATE are"
+          end
+        end
+
+        # A run of alike records, written once (BIND's extension of the master file format).
+        def generate(entry)
+          Generate.lines(entry.tokens.drop(1)).each do |tokens|
+            record(Entry.new(entry.line, false, tokens))
           end
         end
 
@@ -70,16 +98,18 @@ module SteadyMove
         end
 
         def record(entry)
-          tokens = entry.tokens.dup
-          @owner = Name.parse(tokens.shift.text, origin: @origin) unless entry.inherits
+          tokens = @left = entry.tokens.dup
+          @owner = Fields.name(tokens, @origin) unless entry.inherits
           raise ArgumentError, "the first record has no owner" unless @owner
 
           ttl = take_ttl_and_class(tokens)
           type = type_of(tokens)
           rdata = Rdata.parse(type, tokens, origin: @origin)
-          raise ArgumentError, "#{@owner} lies outside the zone #{@apex}" unless @owner.under?(@apex)
+          found = Record.new(name: @owner, ttl: settle_ttl(ttl, rdata), rdata: rdata).freeze
+          return @ignored << [entry.line, found] unless @owner.under?(@apex)
 
-          @records << Record.new(name: @owner, ttl: settle_ttl(ttl, rdata), rdata: rdata).freeze
+          @alone.check(found, @apex)
+          @records << found
         end
 
         def type_of(tokens)

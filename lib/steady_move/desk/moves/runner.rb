@@ -84,7 +84,9 @@ module SteadyMove
       # Each account's message queue, in its own lane.
       def poll
         @polls.due.each do |account|
-          @lanes.push("account #{account.id}", [nil, "poll #{account.id}"]) { @polls.due?(account.id) && @polls.fetch(account) }
+          @lanes.push("account #{account.id}", [nil, "poll #{account.id}"]) do
+            @polls.due?(account.id) && @polls.fetch(account)
+          end
         end
       end
 

@@ -50,7 +50,8 @@ module SteadyMove
         stray, account = find(name)
         raise Refused.new(:not_now, :refuse_by_hand, at: account.title) unless account.epp?
 
-        @app.journal.add("stray", at: @app.now, by: by, name: name, says: Words.phrase("journal.stray_refusing", by: by))
+        @app.journal.add("stray", at: @app.now, by: by, name: name,
+          says: Words.phrase("journal.stray_refusing", by: by))
         command = Wire::Epp::Commands.transfer(op: "reject", name: name, id: "stray-#{@app.random.rand(10**9)}")
         @app.epp.with(account) { |c| c.request(command) }
         settle(stray, Words.phrase("journal.stray_refused", by: by, at: account.title), by)

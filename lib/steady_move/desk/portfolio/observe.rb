@@ -27,10 +27,12 @@ module SteadyMove
         public_record = attempt(problems, Words.say("sources.the_record")) { from_public_record(name, account, held) }
         facts = [said, public_record].compact.flatten
         dns = about_dns(facts, account)
-        %i[dns_host zone_ends_with_account].each { |key|
-          @app.names.forget(name.ascii, :desk,
-            key)
-        } if dns.empty? && facts.any?
+        if dns.empty? && facts.any?
+          %i[dns_host zone_ends_with_account].each do |key|
+            @app.names.forget(name.ascii, :desk,
+              key)
+          end
+        end
         facts += dns
         facts += about_registrar(name, facts, account)
         @app.names.learn(name.ascii, facts) if facts.any?

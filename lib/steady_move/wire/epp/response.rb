@@ -14,7 +14,8 @@ module SteadyMove
           response = doc.at_xpath("/e:epp/e:response", Xml::NS) or raise Malformed, "the EPP message is not a response"
           result = response.at_xpath("e:result", Xml::NS) or raise Malformed, "the EPP response has no result"
           new(code: Integer(result["code"], exception: false) || raise(Malformed, "the EPP result has no code"),
-            message: Xml.text(result, "e:msg").to_s.strip, reasons: reasons(response), data: ResponseData.read(response),
+            message: Xml.text(result, "e:msg").to_s.strip, reasons: reasons(response),
+            data: ResponseData.read(response),
             queue: queue(response.at_xpath("e:msgQ", Xml::NS)),
             client_id: Xml.text(response, "e:trID/e:clTRID"), server_id: Xml.text(response, "e:trID/e:svTRID"))
         end

@@ -54,6 +54,7 @@ module SteadyMove
             show(tag, said)
           end
 
+          # What an element hid is shown again behind it.
           def end_element(tag)
             index = @open.rindex(tag) or return
             show_end(tag)

@@ -58,11 +58,11 @@ module SteadyMove
         # Over https alone, or, where it was asked without, at the same host.
         def elsewhere(url, answer)
           target = URI.join(url, answer["location"].to_s)
-          kept = target.scheme == "https" || (target.scheme == "http" && url.scheme == "http" && target.host == url.host)
+          kept = target.scheme == "https" || ([target, url].map(&:scheme) == %w[http http] && target.host == url.host)
           return target if kept && target.host && target.userinfo.nil?
 
-          raise Refused.new(answer.code.to_i, "the public record at #{url.host} points elsewhere (#{answer.code}), to " \
-                                              "#{target.to_s[0, 80]}; that is not followed")
+          raise Refused.new(answer.code.to_i, "the public record at #{url.host} points elsewhere (#{answer.code}), " \
+                                              "to #{target.to_s[0, 80]}; that is not followed")
         rescue URI::Error
           raise Malformed, "the public record at #{url.host} points elsewhere without saying where"
         end

@@ -37,10 +37,12 @@ module SteadyMove
         private
 
         # Outer ones first.
-        def with(role) = @all.select { |f| f.roles.include?(role) }.sort_by.with_index { |f, i|
-          [f.depth,
-            i]
-        }.map(&:entity)
+        def with(role)
+          @all.select { |f| f.roles.include?(role) }.sort_by.with_index do |f, i|
+            [f.depth,
+              i]
+          end.map(&:entity)
+        end
 
         def within(data, depth)
           return [] if depth > DEEPEST || !data["entities"].is_a?(Array)

@@ -27,9 +27,9 @@ module SteadyMove
           # What is said where an instant is not known.
           SOON = "a few days ago"
 
-          NEW_NAME = Rule.of(:created_at, without: proven_by("addPeriod")) { |facts, entry, _|
+          NEW_NAME = Rule.of(:created_at, without: proven_by("addPeriod")) do |facts, entry, _|
             facts[:created_at] && after(facts[:created_at], entry)
-          }
+          end
 
           # A name that was never moved has no such date; the creation date then proves that there was a record to
           # look in.

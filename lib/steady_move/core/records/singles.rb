@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Records
+      # What may stand but once, and what must stand alone: SOA (RFC 1035 §5.2), CNAME (RFC 1034 §3.6.2, RFC 2181 §10.1)
+      # and DNAME (RFC 6672 §2.4).
+      class Singles
+        ONCE = %w[SOA CNAME DNAME].freeze
+        # May stand beside a CNAME (RFC 2181 §10.1, RFC 4034 §2, §3, §4).
+        BESIDE = %w[CNAME RRSIG NSEC SIG KEY NXT].freeze
+
+        def initialize
+          @there = {}
+        end
+
+        # Raises ArgumentError.
+        def check(record, apex)
+          raise ArgumentError, "an SOA stands at the top of a zone alone" if record.type == "SOA" && record.name != apex
+
+          held = @there[record.name] ||= {}
+          before = held[record.type]
+          once(record, before)
+          alone(record, held)
+          held[record.type] ||= record.rdata
+        end
+
+        private
+
+        def once(record, before)
+          return unless before && ONCE.include?(record.type)
+          return if record.type != "SOA" && before == record.rdata
+
+          raise ArgumentError, "a second #{record.type} stands at #{record.name}"
+        end
+
+        def alone(record, held)
+          others = held.keys - BESIDE
+          aside = record.type == "CNAME" ? others.any? : held.key?("CNAME") && !BESIDE.include?(record.type)
+          raise ArgumentError, "a CNAME stands beside other data at #{record.name}" if aside
+        end
+      end
+    end
+  end
+end

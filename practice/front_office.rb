@@ -15,6 +15,11 @@ module Practice
       /transfer lock on/i => ->(o, name, _, at) { o.lock(name, true, at: at) },
       /privacy service off/i => ->(o, name, _, at) { o.privacy(name, false, at: at) },
       /privacy service on/i => ->(o, name, _, at) { o.privacy(name, true, at: at) },
+      /take all DS records/i => ->(o, name, _, at) { o.ds(name, [], at: at) },
+      /DS records into the registry(?: again)? \(([^)]+)\)/i => ->(o, name, m, at) {
+        o.ds(name, m[1].split(/;\s*/), at: at)
+      },
+      /DS records into the registry/i => ->(_, _, _, _) { "Please tell us which DS records." },
       /name servers \(([^)]+)\)/i => ->(o, name, m, at) { o.name_servers(name, m[1].split(/[;,\s]+/), at: at) },
       /e-mail of the (administrative contact|registrant) shall be (\S+@[^\s)]+)/i => lambda { |o, name, m, at|
         o.contact(name, m[1].start_with?("a") ? "admin" : "registrant", m[2], at: at)
@@ -93,6 +98,15 @@ module Practice
       @registrar.update(name, add: { statuses: [], name_servers: servers - held[:name_servers] },
         rem: { statuses: [], name_servers: held[:name_servers] - servers }, at: at)
       "The name servers of #{name} are #{servers.join(', ')}."
+    end
+
+    # list: DS data as in a zone file; they take the place of all that stood there.
+    def ds(name, list, at:)
+      row(name)
+      none = { statuses: [], name_servers: [] }
+      @registrar.update(name, add: { **none, ds: list.map(&:strip).reject(&:empty?) }, rem: { **none, ds: "all" },
+        at: at)
+      list.empty? ? "#{name} has no DS records any more." : "The DS records of #{name} are set."
     end
 
     def contact(name, role, email, at:, opted_out: false)

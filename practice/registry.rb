@@ -84,7 +84,8 @@ module Practice
           2304
       end
 
-      save(name, statuses: (row[:statuses] - rem[:statuses]) | add[:statuses],
+      ds = (rem[:ds].to_s == "all" ? [] : row[:ds] - rem[:ds].to_a) | add[:ds].to_a # RFC 5910 §5.2.5
+      save(name, ds: ds.to_json, statuses: (row[:statuses] - rem[:statuses]) | add[:statuses],
         name_servers: (row[:name_servers] - rem[:name_servers]) | add[:name_servers], auth_info: auth ||
           row[:auth_info], updated_at: at.to_i)
     end

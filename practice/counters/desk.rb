@@ -34,6 +34,7 @@ module Practice
         when "code" then @office.code(name, reason: given["reason"], at: now)
         when "new-code" then @office.new_code(name, at: now)
         when "name-servers" then @office.name_servers(name, given["servers"].to_s.downcase.split(/[\s,;]+/), at: now)
+        when "ds" then @office.ds(name, given["ds"].to_s.split(/[;\n]+/), at: now)
         when "registrant", "admin" then @office.contact(name, what, given["email"], at: now,
           opted_out: given["opted_out"] == "yes")
         when "release" then @office.release(name, at: now)
@@ -73,7 +74,12 @@ module Practice
         "<h2>Name servers</h2><p>#{row[:name_servers].map do |s|
           "<code>#{Page.h(s)}</code>"
         end.join(', ')}</p>#{Page.form(at(name, 'name-servers'), 'Set',
-          'servers' => 'Name servers')}"
+          'servers' => 'Name servers')}#{signing(name, row)}"
+      end
+
+      def signing(name, row)
+        "<h2>DNSSEC</h2><p>#{Page.h(row[:ds].empty? ? 'no DS records' : row[:ds].join('; '))}</p>" \
+          "#{Page.form(at(name, 'ds'), 'Set', 'ds' => 'DS records, with semicolons between; empty for none')}"
       end
 
       def contacts(name, row)

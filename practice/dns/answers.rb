@@ -7,8 +7,8 @@ module Practice
     module Answers
       Name = SteadyMove::Core::Records::Name
 
-      # rcode, whether authoritative, and the records of two sections.
-      Result = Struct.new(:rcode, :aa, :answer, :authority)
+      # rcode, whether authoritative, and the records of three sections.
+      Result = Struct.new(:rcode, :aa, :answer, :authority, :additional)
 
       module_function
 
@@ -16,7 +16,7 @@ module Practice
         return Result.new("REFUSED", false, [], []) unless zone
 
         cut = referral(zone, name)
-        return Result.new("NOERROR", false, [], cut.to_a) if cut && !(cut.name == name && type == "DS")
+        return Result.new("NOERROR", false, [], cut.to_a, glue(zone, cut)) if cut && !(cut.name == name && type == "DS")
 
         answer = lookup(zone, name, type)
         return Result.new("NOERROR", true, answer, []) if answer.any?
@@ -31,12 +31,19 @@ module Practice
             list + zone[name, "RRSIG"].to_a.select { |r| r.rdata.values.first == type }
           end
         end
-        Result.new(result.rcode, result.aa, with.call(result.answer), with.call(result.authority))
+        Result.new(result.rcode, result.aa, with.call(result.answer), with.call(result.authority),
+          result.additional)
       end
 
       def referral(zone, name)
         count = zone.origin.labels.size
         ((count + 1)..name.labels.size).lazy.filter_map { |n| zone[Name.new(name.labels.last(n)), "NS"] }.first
+      end
+
+      # RFC 1034 §4.3.2, step 3b: the addresses without which the subzone could not be reached.
+      def glue(zone, cut)
+        targets = cut.rdatas.map { |r| r.values.first }
+        targets.flat_map { |t| %w[A AAAA].flat_map { |type| zone[t, type].to_a } }
       end
 
       def lookup(zone, name, type, depth = 0)
@@ -65,7 +72,7 @@ module Practice
       end
 
       def renamed(set, name) = set.to_a.map { |r| r.dup.tap { |d| d.name = name } }
-      private_class_method :referral, :lookup, :exists?, :wildcard, :renamed
+      private_class_method :referral, :glue, :lookup, :exists?, :wildcard, :renamed
     end
   end
 end

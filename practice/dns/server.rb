@@ -87,14 +87,16 @@ module Practice
       def fill(message, result)
         message.header.rcode = result.rcode
         message.header.aa = result.aa
-        put(message, result.answer, result.authority)
+        put(message, result.answer, result.authority, result.additional.to_a)
       end
 
-      def put(message, answer, authority = [])
+      def put(message, answer, authority = [], additional = [])
         answer.each { |r| message.answer << Codec.encode(r) }
         authority.each { |r| message.authority << Codec.encode(r) }
+        additional.each { |r| message.additional << Codec.encode(r) }
         message.header.ancount = answer.size
         message.header.nscount = authority.size
+        message.header.arcount += additional.size
         message
       end
 
@@ -112,6 +114,8 @@ module Practice
 
       def update(request, octets)
         signer = signed_by(request, octets) or return base(request, "REFUSED")
+        return base(request, "REFUSED") if @world.fault?("no-update-#{@host.id}")
+
         code = Update.new(@host, request).apply
         sign(base(request, code), signer, request)
       end

@@ -32,9 +32,10 @@ module Practice
       def change(records, resource, origin)
         name = Codec.name_of(resource.name)
         type = Records::Rdata.type_of(resource.type.code)
-        return records if apex_own?(name, type, origin)
+        return records if name == origin && type == "SOA" # the SOA stays the host's
 
         case resource.klass.string
+        when "NONE" then without(records, name, Codec.decode(resource), origin)
         when "ANY" then records.reject do |r|
           r.name == name && (%w[ANY TYPE255].include?(type) || r.type == type) && !apex_own?(r.name, r.type, origin)
         end
@@ -42,7 +43,14 @@ module Practice
         end
       end
 
-      # The apex SOA and NS stay the host's.
+      # One record; never the last NS of the apex (RFC 2136 §3.4.2.4).
+      def without(records, name, given, origin)
+        same = records.select { |r| r.name == name && r.rdata == given.rdata }
+        apex = records.count { |r| r.name == origin && r.type == "NS" }
+        name == origin && given.type == "NS" && apex == same.size ? records : records - same
+      end
+
+      # A set of the apex's SOA or NS is never removed whole.
       def apex_own?(name, type, origin) = name == origin && %w[SOA NS].include?(type)
 
       def bump(records)

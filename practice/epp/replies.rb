@@ -16,7 +16,10 @@ module Practice
               x.lang "en"
               x.objURI X::DOMAIN
               x.objURI X::CONTACT
-              x.svcExtension { x.extURI X::RGP }
+              x.svcExtension do
+                x.extURI X::RGP
+                x.extURI X::SECDNS
+              end
             end
             x.dcp do
               x.access { x.all }

@@ -25,14 +25,25 @@ module Practice
 
         node = verb.at_xpath("d:*", X::NS) or return {}
         { names: X.texts(node, "d:name").map(&:downcase), auth: X.text(node, "d:authInfo/d:pw | d:chg/d:authInfo/d:pw"),
-          years: X.text(node, "d:period")&.to_i, add: change(node, "add"), rem: change(node, "rem") }
+          years: X.text(node, "d:period")&.to_i, add: change(node, "add").merge(ds: ds(verb, "add")),
+            rem: change(node, "rem").merge(ds: ds(verb, "rem")) }
+      end
+
+      # RFC 5910 §5.2.5.
+      def self.ds(verb, side)
+        update = verb.at_xpath("../e:extension/secDNS:update", X::NS) or return []
+        return "all" if %w[1 true].include?(X.text(update, "secDNS:#{side}/secDNS:all").to_s.strip)
+
+        update.xpath("secDNS:#{side}/secDNS:dsData", X::NS).map do |data|
+          %w[keyTag alg digestType digest].map { |m| X.text(data, "secDNS:#{m}").strip }.join(" ")
+        end
       end
 
       def self.change(node, side)
         { statuses: node.xpath("d:#{side}/d:status", X::NS).map { |s| s["s"] },
           name_servers: X.texts(node, "d:#{side}/d:ns/d:hostObj").map(&:downcase) }
       end
-      private_class_method :object, :change
+      private_class_method :object, :change, :ds
 
       def name
         names&.first

@@ -76,15 +76,19 @@ class ZoneTest < Minitest::Test
     assert_equal(["mail to tide.example"], rows.map { |r| SteadyMove::Words.say(r.breaks) })
   end
 
-  # parent NS, zone NS, greatest, negative, registry → seconds after the switch. Formula: rules of the handover, step
-  # 4.
-  SETTLES = [[86_400, 3600, 7200, 900, 0, 93_600], [3600, 7200, 300, 900, 600, 8700], [0, 0, 0, 0, 0, 0]].freeze
+  # parent NS, zone NS, greatest, negative, registry → seconds after the switch (rules of the job §6, step 4) where the
+  # old zone names the new servers, or not.
+  SETTLES = [[86_400, 3600, 7200, 900, 0, 93_600, 97_200], [3600, 7200, 300, 900, 600, 8700, 12_300],
+    [0, 0, 0, 0, 0, 0, 0]].freeze
 
   def test_no_cache_holds_the_old_host_after_the_handover
-    SETTLES.each do |parent, ns, greatest, negative, registry, expected|
-      handover = Records::Handover.new(parent_ns: parent, zone_ns: ns, greatest: greatest, negative: negative,
-        registry: registry)
-      assert_equal expected, handover.settles_after
+    SETTLES.each do |parent, ns, greatest, negative, registry, *expected|
+      found = [true, false].map do |old_set|
+        Records::Handover.new(parent_ns: parent, zone_ns: ns, greatest: greatest, negative: negative,
+          registry: registry,
+          old_set: old_set).settles_after
+      end
+      assert_equal expected, found
     end
   end
 end

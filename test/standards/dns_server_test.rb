@@ -18,6 +18,17 @@ class DnsServerTest < Minitest::Test
     txt TXT "a;b" "c\\"d" "\\255"
     h HTTPS 1 . alpn=h2
     u TYPE65280 \\# 2 ABCD
+    sub NS ns.sub
+    sub NS elsewhere.test.
+    sub DS 12345 8 2 0123456789ABCDEF0123456789ABCDEF0123456789ABCDEF0123456789ABCDEF
+    ns.sub A 192.0.2.99
+    l LOC 60 9 0.000 N 24 39 0.000 E 10.00m
+    i URI 10 1 "https://x.test/"
+    c CERT PKIX 1 RSASHA256 AQMFitGgYt8=
+    a APL 1:192.0.2.0/24 !2:2001:db8::/32
+    n NAPTR 1 1 "u" "E2U+sip" "" .
+    e EUI48 00-00-5e-00-53-2a
+    k IPSECKEY 10 3 2 gw AQNRU3mG7TVTO2BkR47usntb102uFJtugbo6BSGvgqt4AQ==
   TEXT
 
   def setup = @folder = Dir.mktmpdir
@@ -44,6 +55,19 @@ class DnsServerTest < Minitest::Test
     answer = dns.query("ns1.tide.example", "www.tide.example", "A")
     assert_equal [true, ["192.0.2.8"]], [answer.authoritative, answer.answer.map { |r| r.rdata.to_s }]
     assert_equal "NXDOMAIN", dns.query("ns1.tide.example", "none.tide.example", "A").rcode
+  end
+
+  # A delegated subzone is a referral with its glue (RFC 1034 §4.3.2), as named gives it; what differs is found.
+  def test_a_delegated_subzone_is_compared_as_a_referral
+    outside = Struct.new(:dns).new(client(start_named))
+    zones = SteadyMove::Desk::Zones.new(outside)
+    assert_empty zones.deviations(["ns1.tide.example"], zone(ZONE)).map(&:says)
+    changed = ZONE.sub("192.0.2.99", "192.0.2.98").sub("NS elsewhere.test.", "NS nowhere.test.").sub("12345 8",
+      "12346 8")
+    assert_equal [%w[sub.tide.example DS], %w[sub.tide.example NS]],
+      zones.deviations(["ns1.tide.example"], zone(changed)).map { |d| [d.name, d.type] }.sort
+    glue = zones.deviations(["ns1.tide.example"], zone(ZONE.sub("192.0.2.99", "192.0.2.98")))
+    assert_equal([%w[ns.sub.tide.example A]], glue.map { |d| [d.name, d.type] })
   end
 
   # question => what dig must show

@@ -51,6 +51,8 @@ class SignedZoneTest < Minitest::Test
       said, status = tool("dnssec-dsfromkey", "-2", file)
       assert_predicate status, :success?, said
       assert_equal said.split.drop(3).join(" "), @signer.ds(@signed.origin)
+      keys = @signed.records.select { |r| r.type == "DNSKEY" }.map(&:rdata)
+      assert_equal [said.split.drop(3).join(" ")], Records::Delegation.ds(@signed.origin, keys), "the desk's own sum"
     end
   end
 

@@ -6,13 +6,15 @@ module SteadyMove
       # What a move shall do, fixed when it starts: it goes on as it was planned, whatever later versions bring. Ids
       # only, no titles.
       # from, to: accounts; old_host, new_host: DNS hosts, nil where not known or not changed; options: subset of
-      # carry, lock, code, ask, privacy, identity, contact (Symbols); ways: {act => way} of the losing account (Ways),
-      # with “proof”, “privacy_back” and “silence” (lapses where nobody's answer ends the transfer); steps, endings:
-      # [Step] resolved; years, max_years, in_grace,
-      # grace_ends_at: for the expiry; name_servers: that shall hold afterwards;
-      # settle_seconds: estimated wait for caches; code_takes: seconds [least, usual, most] until a code comes.
+      # carry, signed, old_set, lock, code, ask, privacy, identity, contact (Symbols); ways: {act => way} of the losing
+      # account (Ways), with “proof”, “privacy_back” and “silence” (lapses where nobody's answer ends the transfer);
+      # steps, endings: [Step] resolved; old_name_servers: as they were; ds_seconds: estimated wait until no cache
+      # holds the DS; years, max_years, in_grace, grace_ends_at: for the expiry; name_servers: that shall hold
+      # afterwards; settle_seconds: estimated wait for caches; code_takes: seconds [least, usual, most] until a code
+      # comes.
       Plan = Struct.new(:name, :from, :to, :options, :ways, :old_host, :new_host, :expires_at, :expected_expiry,
-        :years, :max_years, :in_grace, :grace_ends_at, :settle_seconds, :response_days, :name_servers, :code_takes,
+        :years, :max_years, :in_grace, :grace_ends_at, :settle_seconds, :ds_seconds, :response_days, :name_servers,
+        :old_name_servers, :code_takes,
         :steps, :endings,
         keyword_init: true) do
         # Members but steps → a Plan with its steps resolved as they are declared now.
@@ -32,7 +34,8 @@ module SteadyMove
 
         # {name => [least, usual, most] seconds}; nil within where the step's own holds.
         def estimates
-          { "settle" => [settle_seconds] * 3, "response" => [nil, nil, response_days && (response_days * Steps::DAY)],
+          { "settle" => [settle_seconds] * 3, "ds" => [ds_seconds || 0] * 3, "response" => [nil, nil,
+            response_days && (response_days * Steps::DAY)],
             "code" => code_takes }.compact
         end
 

@@ -12,6 +12,9 @@ module SteadyMove
           @origin = origin
           @ignored = ignored.freeze
           @sets = records.group_by { |r| [r.name, r.type] }.transform_values { |rs| gather(rs) }.freeze
+          @cuts = @sets.keys.filter_map do |n, type|
+            n if type == "NS" && n != origin
+          end.sort_by { |n| n.labels.size }.freeze
           freeze
         end
 
@@ -37,6 +40,11 @@ module SteadyMove
             (s.name == origin && %w[SOA NS].include?(s.type)) ||
               Rdata::SIGNING.include?(s.type)
           end
+        end
+
+        # The delegation at or above a name, below the apex (RFC 1034 §4.2); nil where the zone itself answers.
+        def cut(name)
+          @cuts.find { |c| name.under?(c) }
         end
 
         private

@@ -122,7 +122,7 @@ module SteadyMove
           .map { |(kind, details), list| [kind, list.map { |m, _| m.name }, details] }
       end
 
-      def details(move, state) = state.step.mark?(:servers) ? move.plan.name_servers : []
+      def details(move, state) = TypedValues.of(@app, move, state.step).last
       def support(account) = account.habits["support"] || invalid(:no_support, title: account.title)
 
       def new_reference

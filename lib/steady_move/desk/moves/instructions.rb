@@ -72,9 +72,9 @@ module SteadyMove
 
       # What is typed there, and what the links of the message that asks say: [[label, value]].
       def typed(move, step)
-        servers = step.mark?(:servers) ? move.plan.name_servers : []
+        kind, values = TypedValues.of(@app, move, step)
         reason = step.mark?(:reason) && at(move, step).habits["code_reason"]
-        servers.each_with_index.map { |s, i| [Words.say("by_hand.name_server", number: i + 1), s] } +
+        values.each_with_index.map { |s, i| [Words.say("by_hand.#{kind}", number: i + 1), s] } +
           (reason ? [[Words.say("by_hand.reason"), Words.say("by_hand.our_reason")]] : []) +
           (step.way == "link" ? choices(move) : [])
       end

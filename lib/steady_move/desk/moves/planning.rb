@@ -9,12 +9,14 @@ module SteadyMove
       Proposal = Struct.new(:plan, :quote, :refusals, :cautions, :zone, :schedule, keyword_init: true) do
         def startable? = refusals.empty?
       end
-      # What the present DNS host said: records, sets, serial, the wait for caches in seconds, or why it said nothing.
-      ZoneSurvey = Struct.new(:host, :host_id, :sets, :serial, :settle_seconds, :problem, keyword_init: true)
+      # What the present DNS host said: records, sets, serial, the wait for caches in seconds, that for a DS, or why it
+      # said nothing.
+      ZoneSurvey = Struct.new(:host, :host_id, :sets, :serial, :settle_seconds, :ds_seconds, :problem,
+        keyword_init: true)
 
       # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common practice).
       ASSUMED = Core::Records::Handover.new(parent_ns: 86_400, zone_ns: 3600, greatest: 3600, negative: 3600,
-        registry: 0)
+        registry: 0, old_set: false)
 
       # A plan that starts rests on facts no older than this (seconds): name servers and status may have changed since
       # it was shown.
@@ -80,7 +82,8 @@ module SteadyMove
           ways: ways(judged.account, account, family), old_host: zone&.host_id ||
             @app.accounts.host_serving(facts[:name_servers] || [])&.id,
           new_host: new_host&.id, code_takes: judged.account.habits["code_takes"],
-          settle_seconds: zone&.settle_seconds || 0,
+          settle_seconds: zone&.settle_seconds || 0, ds_seconds: zone&.ds_seconds,
+          old_name_servers: (facts[:name_servers] if new_host),
           response_days: family&.response_days || 5,
           name_servers: new_host ? new_host.name_servers : facts[:name_servers],
           **expiry(facts, family)
@@ -112,7 +115,9 @@ module SteadyMove
         ways = judged.account.ways
         privacy = judged.verdict.fixes.any? { |f| f.rule == "privacy-on" }
         checked = ways["privacy"] == "service" && judged.account.privacy_service&.fetch("identity", false)
-        { carry: new_host, lock: family&.lock != "none", code: code, ask: code && ways["code"] != "connection",
+        old = new_host && @app.accounts.host_serving(judged.facts[:name_servers] || [])
+        { carry: new_host, signed: new_host && judged.facts[:signed], old_set: old && Zones.key(old),
+          lock: family&.lock != "none", code: code, ask: code && ways["code"] != "connection",
           privacy: privacy,
           identity: privacy && checked, contact: Contacts.mail_decides?(judged) }.select do |_, there|
           there
@@ -149,9 +154,12 @@ module SteadyMove
           return ZoneSurvey.new(settle_seconds: ASSUMED.settles_after, problem: problem)
         end
 
+        zones = Zones.new(@app)
         zone = @app.dns.transfer(servers.first, judged.name.ascii, key: Zones.key(host))
+        ds_ttl = zones.ds(judged.name)&.last.to_i.nonzero? || ASSUMED.parent_ns
         ZoneSurvey.new(host: host.title, host_id: host.id, sets: zone.content.size, serial: zone.soa&.values&.at(2),
-          settle_seconds: Zones.new(@app).handover(judged.name, zone).settles_after)
+          settle_seconds: zones.handover(judged.name, zone, old_set: !Zones.key(host).nil?).settles_after,
+          ds_seconds: ds_ttl + zone.greatest_ttl)
       rescue Wire::Error => e
         ZoneSurvey.new(host: host.title, host_id: host.id, settle_seconds: ASSUMED.settles_after,
           problem: Words.phrase("plan.zone_not_fetched", says: e.says))

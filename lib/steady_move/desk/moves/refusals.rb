@@ -52,7 +52,7 @@ module SteadyMove
       def records
         return judged.needs_carry? ? [refusal(:zone_ends)] : [] unless new_host
 
-        [(refusal(:signed) if judged.facts[:signed]), (refusal(:signed_unknown) if judged.facts[:signed].nil?),
+        [(refusal(:signed_unknown) if judged.facts[:signed].nil?),
           (refusal(:serves_already) if new_host.title == judged.facts[:dns_host])].compact
       end
     end

@@ -71,7 +71,10 @@ module SteadyMove
       def public_record = ports.rdap.domain(name)
 
       def done(says, source:, ref: nil, **data) = outcome("done", says, source: source, ref: ref, data: data)
-      def wait(says, source:, look_at:, ref: nil) = outcome("waiting", says, source: source, ref: ref, look_at: look_at)
+
+      def wait(says, source:, look_at:, ref: nil, **data)
+        outcome("waiting", says, source: source, ref: ref, look_at: look_at, data: data)
+      end
 
       def problem(says, source:, look_at: nil, yours: false, ref: nil, **data)
         outcome("problem", says, source: source, ref: ref, look_at: look_at, yours: yours, data: data)

@@ -15,12 +15,53 @@ module SteadyMove
         @app = app
       end
 
-      # The NS set at the registry's own server: [server names, TTL], or nil where no such server is known.
-      def delegation(name)
-        parent = @app.dns.parent_server(name) or return
-        answer = @app.dns.query(parent, name.ascii, "NS")
-        sets = (answer.authority + answer.answer).select { |r| r.type == "NS" && r.name.to_host == name.ascii }
-        [sets.map { |r| r.rdata.values.first.to_host.downcase }.sort, sets.map(&:ttl).min || 0]
+      # All name servers of the registry that hold the name's suffix: the known one, and those that it names; [] where
+      # none is known.
+      def parents(name)
+        first = @app.dns.parent_server(name) or return []
+        answer = @app.dns.query(first, name.suffix, "NS")
+        named = answer.set(Records::Name.parse(name.suffix), "NS").map { |r| r.rdata.values.first.to_host.downcase }
+        (named & named.select { |s| @app.dns.reachable?(s) }) | [first]
+      end
+
+      # A set at each of the registry's servers: [values that all of them show or nil where they differ, greatest TTL];
+      # nil where no such server is known. A switch is seen only once the last of them shows it.
+      def at_parents(name, type)
+        servers = parents(name)
+        return if servers.empty?
+
+        apex = Records::Name.parse(name.ascii)
+        sets = servers.map { |s| @app.dns.query(s, name.ascii, type).set(apex, type) }
+        shown = sets.map { |set| set.map { |r| block_given? ? yield(r.rdata) : r.rdata.to_s }.sort }.uniq
+        [shown.one? ? shown.first : nil, sets.flatten.map(&:ttl).max || 0]
+      end
+
+      # The NS set at the registry: [server names or nil where its servers differ, TTL], or nil where none is known.
+      def delegation(name) = at_parents(name, "NS") { |rdata| rdata.values.first.to_host.downcase }
+
+      # The DS set at the registry: [DS data or nil where its servers differ, TTL], or nil where none is known.
+      def ds(name) = at_parents(name, "DS")
+
+      # The DS that the keys at these servers ask for; [] where the zone is not signed there.
+      def ds_wanted(name, servers)
+        apex = Records::Name.parse(name.ascii)
+        keys = servers.flat_map { |s| @app.dns.query(s, name.ascii, "DNSKEY").set(apex, "DNSKEY").map(&:rdata) }
+        Records::Delegation.ds(apex, keys.uniq)
+      end
+
+      # The NS set in the old zone is changed at its host, too. Raises Wire errors.
+      def change_own_set(name, host, wanted)
+        apex = Records::Name.parse(name.ascii)
+        server = host.name_servers.first
+        held = @app.dns.query(server, name.ascii, "NS").set(apex, "NS")
+        ttl = held.map(&:ttl).max || 3600
+        fresh = wanted.map do |s|
+          Records::Record.new(name: apex, ttl: ttl, rdata: Records::Rdata.new("NS", [Records::Name.parse(s)]))
+        end
+        old = held.reject { |r| wanted.include?(r.rdata.values.first.to_host.downcase) }
+        return if old.empty? && held.size == fresh.size
+
+        @app.dns.update(server, name.ascii, key: self.class.key(host), add: fresh, drop: old)
       end
 
       # Does the registry's own server hold a DS for the name? nil where no such server is known, or it is not the one
@@ -35,28 +76,57 @@ module SteadyMove
       end
 
       # TTL facts for leaving the present servers (Records::Handover), asked at the registry and read from the zone.
-      def handover(name, zone)
+      # old_set: the old host takes the new servers into the zone's own NS set.
+      def handover(name, zone, old_set: false)
         parent_ttl = delegation(name)&.last || Planning::ASSUMED.parent_ns
         zone_ns = zone[zone.origin, "NS"]&.ttl || 0
         Records::Handover.new(parent_ns: parent_ttl, zone_ns: zone_ns, greatest: zone.greatest_ttl,
-          negative: zone.negative_ttl,
-          registry: 0)
+          negative: zone.negative_ttl, registry: 0, old_set: old_set)
       end
 
-      # Asks every server for every content set of the zone. Returns [Deviation]; empty where all answer the same
-      # content.
+      # Asks every server for every content set of the zone, a delegated subzone as a referral with its glue. Returns
+      # [Deviation]; empty where all answer the same content.
       def deviations(servers, zone)
-        servers.flat_map { |server| zone.content.filter_map { |set| deviation(server, set) } }
+        servers.flat_map { |server| zone.content.flat_map { |set| deviation(server, set, zone) }.compact }
       end
 
       private
 
-      def deviation(server, set)
-        answer = @app.dns.query(server, set.name.to_s, set.type)
-        got = answer.answer.select { |r| r.type == set.type && r.name == set.name }.map { |r| r.rdata.meaning }.sort
-        return if answer.authoritative && got == set.meanings
+      def deviation(server, set, zone)
+        cut = zone.cut(set.name)
+        return referral(server, set, zone) if cut == set.name && set.type == "NS"
+        # the child's own, or glue, which comes with its referral
+        return if cut && !(cut == set.name && set.type == "DS")
 
-        key = if answer.authoritative then got.empty? ? "missing" : "differs"
+        answer = @app.dns.query(server, set.name.to_s, set.type)
+        got = answer.answer.select { |r| r.type == set.type && r.name == set.name }
+        return if answer.authoritative && meanings(got) == set.meanings
+
+        differs(server, set, got, answer, served: answer.authoritative)
+      end
+
+      # A server that also holds the subzone answers for it itself.
+      def referral(server, set, zone)
+        answer = @app.dns.query(server, set.name.to_s, "NS")
+        got = answer.set(set.name, "NS")
+        return differs(server, set, got, answer) unless answer.rcode == "NOERROR" && meanings(got) == set.meanings
+
+        glue(set, zone).filter_map do |need|
+          found = answer.set(need.name, need.type)
+          differs(server, need, found, answer) unless answer.authoritative || meanings(found) == need.meanings
+        end
+      end
+
+      # Addresses of a subzone's servers that lie within it (RFC 1034 §4.2.1).
+      def glue(set, zone)
+        set.rdatas.map { |r| r.values.first }.select { |n| n.under?(set.name) }
+          .flat_map { |n| %w[A AAAA].filter_map { |type| zone[n, type] } }
+      end
+
+      def meanings(records) = records.map { |r| r.rdata.meaning }.sort
+
+      def differs(server, set, got, answer, served: true)
+        key = if served then got.empty? ? "missing" : "differs"
         else "not_served"
         end
         says = Words.say("zones.#{key}", server: server, type: set.type, name: set.name.to_host, rcode: answer.rcode)

@@ -22,13 +22,17 @@ module SteadyMove
         # The name of a server of the registry that holds the DomainName's suffix; nil where none is known.
         def parent_server(name) = @parents[name.suffix]
 
+        # Is it known where a server is, so that it may be asked? Where addresses are given, only those count.
+        def reachable?(server) = @servers.empty? || @servers.key?(server.to_s.chomp(".").downcase)
+
         # name, type as text. Returns an Answer; raises Unreachable or Malformed.
         def query(server, name, type)
           request = question(name, type)
           reply = udp(server, request)
           reply = tcp(server) { |socket| exchange(socket, request, server) } if reply.header.tc
           Answer.new(server: server, rcode: reply.rcode.string, authoritative: reply.header.aa,
-            answer: records(reply.answer), authority: records(reply.authority))
+            answer: records(reply.answer), authority: records(reply.authority),
+            additional: records(reply.additional))
         end
 
         # The whole zone by AXFR, signed by key where given. Returns a Core::Records::Zone; raises Refused too.
@@ -39,12 +43,16 @@ module SteadyMove
           Core::Records::Zone.new(Core::Records::Name.parse(zone), found)
         end
 
-        # One atomic update of the zone: removes whole sets [[Name, type]], then adds Records (RFC 2136 §2.5, §3.4.2).
-        def update(server, zone, key:, remove: [], add: [])
+        # One atomic update of the zone: removes whole sets [[Name, type]], adds Records, then drops single Records (RFC
+        # 2136 §2.5, §3.4.2); so an apex NS set is changed, which can't be removed whole.
+        def update(server, zone, key:, remove: [], add: [], drop: [])
           message = Dnsruby::Update.new(zone)
           remove.each { |name, type| message.authority << Codec::Raw.new(name, type, ttl: 0, klass: "ANY") }
           add.each { |record| message.authority << Codec.encode(record) }
-          message.header.nscount = remove.size + add.size
+          drop.each do |r|
+            message.authority << Codec::Raw.new(r.name, r.type, ttl: 0, klass: "NONE", rdata: r.rdata.to_wire)
+          end
+          message.header.nscount = remove.size + add.size + drop.size
           message.header.id = @random.rand(65_536)
           sign(message, key)
           reply = tcp(server) { |socket| exchange(socket, message, server) }

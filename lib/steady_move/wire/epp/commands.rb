@@ -73,9 +73,10 @@ module SteadyMove
           end
         end
 
-        # add, rem: {statuses: [], name_servers: []}; auth_info: a new authorization code (RFC 5731 §3.2.5).
+        # add, rem: {statuses: [], name_servers: [], ds: [DS data as in a zone file]}, rem may say ds: :all; auth_info:
+        # a new authorization code (RFC 5731 §3.2.5; DS: RFC 5910 §5.2.5).
         def update(name:, id:, add: {}, rem: {}, auth_info: nil)
-          command(id) do |x|
+          command(id, extension: signing(add[:ds], rem[:ds])) do |x|
             x.update do
               object(x, :update) do |d|
                 d.name name
@@ -103,12 +104,36 @@ module SteadyMove
         def poll_request(id:) = command(id) { |x| x.poll(op: "req") }
         def poll_acknowledge(message_id:, id:) = command(id) { |x| x.poll(op: "ack", msgID: message_id) }
 
-        def command(id)
+        # extension: writes what stands in <extension>, or nil.
+        def command(id, extension: nil)
           Xml.document do |x|
             x.command do
               yield x
+              x.extension { extension.call(x) } if extension
               x.clTRID id
             end
+          end
+        end
+
+        # RFC 5910 §5.2.5: what is removed stands before what is added.
+        def signing(add, rem)
+          return if add.to_a.empty? && (rem.nil? || rem == [])
+
+          lambda do |x|
+            x.update(xmlns: Xml::SECDNS) do
+              x.rem { rem == :all ? x.all("true") : rem.each { |ds| ds_data(x, ds) } } if rem && rem != []
+              x.add { add.each { |ds| ds_data(x, ds) } } if add.to_a.any?
+            end
+          end
+        end
+
+        def ds_data(builder, text)
+          tag, algorithm, kind, *digest = text.split
+          builder.dsData do
+            builder.keyTag tag
+            builder.alg algorithm
+            builder.digestType kind
+            builder.digest digest.join
           end
         end
 
@@ -142,7 +167,7 @@ module SteadyMove
             statuses.each { |s| builder.status(s: s) }
           end
         end
-        private_class_method :command, :object, :postal, :auth, :change
+        private_class_method :command, :signing, :ds_data, :object, :postal, :auth, :change
       end
     end
   end

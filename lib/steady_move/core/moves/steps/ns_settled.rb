@@ -7,7 +7,7 @@ module SteadyMove
         NsSettled = Step.declare("ns-settled") do
           order 160
           rail :records
-          needs "ns-shown"
+          needs "ns-shown", "old-ns-set"
           takes 0, 0, 0, by: :settle
           option :carry
           talks_to :dns

@@ -7,7 +7,7 @@ module SteadyMove
         Order = Step.declare("order") do
           order 410
           stage "Ordered"
-          needs "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-settled"
+          needs "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-settled", "ds-in"
           undo "make-safe"
           talks_to :gaining
           marks :orders

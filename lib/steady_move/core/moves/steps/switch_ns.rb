@@ -7,7 +7,7 @@ module SteadyMove
         SwitchNs = Step.declare("switch-ns") do
           order 140
           rail :records
-          needs "compare-hosts"
+          needs "compare-hosts", "ds-forgotten"
           option :carry
           act "name_servers", at: :losing
           via :connection
@@ -15,6 +15,7 @@ module SteadyMove
           via :letter, proof: :name_servers_shown, takes: LETTER
           letter "name-servers"
           talks_to :losing
+          undo "ns-back"
           marks :servers
         end
       end

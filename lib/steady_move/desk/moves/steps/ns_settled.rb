@@ -22,10 +22,12 @@ module SteadyMove
           shown = state.told("parent_ttl")
           parent = shown.data["parent_ttl"] || Planning::ASSUMED.parent_ns
           handover = Core::Records::Handover.new(parent_ns: parent, zone_ns: fetched["zone_ns"],
-            greatest: fetched["greatest"],
-            negative: fetched["negative"], registry: 0)
-          shown.at + handover.settles_after
+            greatest: fetched["greatest"], negative: fetched["negative"], registry: 0, old_set: old_set?)
+          [shown.at, state.told("old_set")&.at].compact.max + handover.settles_after
         end
+
+        # Does the old zone itself name the new servers?
+        def old_set? = state.told("old_set")&.data&.fetch("old_set", false) == true
       end
     end
   end

@@ -7,9 +7,10 @@ module SteadyMove
       class NsShown < Act
         def call
           wanted = new_host.name_servers.sort
-          shown = public_record.name_servers.sort
-          delegated, ttl = ports.servers.delegation(name)
-          if shown == wanted && (delegated.nil? || delegated == wanted)
+          shown = public_record.name_servers.to_a.sort
+          known = ports.servers.delegation(name)
+          delegated, ttl = known
+          if shown == wanted && (known.nil? || delegated == wanted)
             return done(sentence(:done), source: :record_and_parent, ref: ports.dns.parent_server(name),
               parent_ttl: ttl)
           end

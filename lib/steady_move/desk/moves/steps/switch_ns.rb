@@ -19,7 +19,7 @@ module SteadyMove
           done(sentence(:done), source: [:epp_update, { at: losing.title }], ref: wanted.join(", "))
         end
 
-        def name_servers_shown = by_record { |r| r.name_servers.sort == new_host.name_servers.sort }
+        def name_servers_shown = by_record { |r| r.name_servers.to_a.sort == new_host.name_servers.sort }
       end
     end
   end

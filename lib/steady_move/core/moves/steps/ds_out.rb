@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Moves
+      module Steps
+        DsOut = Step.declare("ds-out") do
+          order 132
+          rail :records
+          needs "compare-hosts"
+          option :signed
+          act "name_servers", at: :losing
+          via :connection
+          via :page, proof: :ds_gone, takes: SHOWS
+          via :letter, proof: :ds_gone, takes: LETTER
+          letter "ds"
+          talks_to :losing
+          undo "ds-again"
+        end
+      end
+    end
+  end
+end

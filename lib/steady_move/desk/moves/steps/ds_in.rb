@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # Puts the DS of the new host's keys into the registry, where the new host signs; else the name stays unsigned.
+      class DsIn < Act
+        include Signing
+
+        def call
+          wanted = wanted_ds
+          return done(sentence(:unsigned), source: :dns) if wanted.empty?
+
+          held, = ports.servers.ds(name)
+          add_ds(wanted - held.to_a) if (wanted - held.to_a).any?
+          done(sentence(:done), source: [:epp_update, { at: losing.title }], ref: wanted.join("; "))
+        end
+
+        def ds_shown
+          wanted = wanted_ds
+          return Seen.new(done: true, says: sentence(:unsigned), source: :dns) if wanted.empty?
+
+          by_parents { |shown| (wanted - shown).empty? }
+        end
+
+        private
+
+        def wanted_ds = ports.servers.ds_wanted(name, new_host.name_servers)
+
+        def add_ds(data)
+          intend(sentence(:adding)) { |key| epp(losing, Commands.update(name: plan.name, id: key, add: { ds: data })) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # After a move that did not land: the old name servers again, at the registrar and in the old zone itself.
+      class NsBack < Act
+        def call
+          return done(sentence(:nothing), source: :desk) if old_servers.empty?
+
+          change(info(losing).name_servers)
+          old_zone_again
+          record = public_record
+          return done(sentence(:done), source: :record, ref: record.url) if same?(record.name_servers.to_a)
+
+          wait(sentence(:not_shown), source: :record, look_at: now + 300)
+        end
+
+        def back
+          old_zone_again
+          by_record { |r| same?(r.name_servers.to_a) }
+        end
+
+        private
+
+        def old_servers = plan.old_name_servers || old_host&.name_servers || []
+        def same?(servers) = servers.sort == old_servers.sort
+
+        def change(held)
+          return if same?(held)
+
+          change = { add: { name_servers: old_servers - held }, rem: { name_servers: held - old_servers } }
+          intend(sentence(:setting, servers: old_servers)) do |key|
+            epp(losing, Commands.update(name: plan.name, id: key, **change))
+          end
+        end
+
+        def old_zone_again
+          ports.servers.change_own_set(name, old_host, old_servers) if old_host && Zones.key(old_host)
+        rescue Wire::Error
+          nil # the old host serves the zone all the same; its own set is looked at with the next move
+        end
+      end
+    end
+  end
+end

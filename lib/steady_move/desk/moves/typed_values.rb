@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # What a step by hand has to be given at the registrar: name servers, DS data. By the step's marks.
+    module TypedValues
+      module_function
+
+      # Returns [kind of value, [text]]; kind is nil where nothing is typed.
+      def of(app, move, step)
+        return [:name_server, move.plan.name_servers.to_a] if step.mark?(:servers)
+        return [:name_server, move.plan.old_name_servers.to_a] if step.mark?(:servers_back)
+        return [:ds, move.state.told("ds")&.data&.fetch("ds", nil).to_a] if step.mark?(:ds_old)
+        return [:ds, wanted(app, move)] if step.mark?(:ds_new)
+
+        [nil, []]
+      end
+
+      def wanted(app, move)
+        host = app.accounts.host_of(move.plan.new_host) or return []
+        Zones.new(app).ds_wanted(Core::Names::DomainName.held(move.name), host.name_servers)
+      rescue Wire::Error
+        []
+      end
+      private_class_method :wanted
+    end
+  end
+end

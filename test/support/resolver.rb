@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+# A caching resolver that obeys every TTL, in one of the ways that resolvers have with an NS set (RFC 2181 §5.4.1 ranks
+# the child's above the parent's); written from the standards, knows nothing of the desk's sums. Times are seconds.
+class SimulatedResolver
+  # What the outside does when. t1: DS taken away; t2: switch; shown: R; parent, child, data, negative, ds: TTLs (P, N,
+  # m, X, D); keys: TTL of the old zone's keys; old_set: the old zone names the new servers from t2 on.
+  World = Struct.new(:t1, :t2, :shown, :parent, :child, :data, :negative, :ds, :keys, :old_set, keyword_init: true) do
+    def delegation(at) = at < t2 + shown ? :old : :new
+    def set_of(host, at) = host == :old && !(old_set && at >= t2) ? :old : :new
+    def ds?(at) = at < t1 + shown
+  end
+
+  KINDS = %i[parent child late renewing validating].freeze
+
+  def initialize(kind, world, random)
+    @kind = kind
+    @world = world
+    @random = random
+    @set = @answer = @secure = nil
+  end
+
+  # Which host's answer is given at an instant, and whether it is bogus: [host, bogus].
+  def ask(at, negative: false)
+    return [@answer.first, false] if @answer && at < @answer.last
+
+    trust(at)
+    host = set(at)
+    bogus = @kind == :validating && host == :new && @secure && at < @secure
+    @answer = [host, at + (negative ? @world.negative : @world.data)]
+    learn(host, at)
+    [host, bogus]
+  end
+
+  private
+
+  # A zone counts as signed for as long as its keys are held that were checked with a DS.
+  def trust(at)
+    return unless @kind == :validating
+
+    @ds = (@world.ds?(at) ? at + @world.ds : nil) if @ds.nil? || at >= @ds
+    @secure = at + @world.keys if @ds && set(at) == :old && (@secure.nil? || at >= @secure)
+  end
+
+  def set(at)
+    @set = [@world.delegation(at), at + @world.parent, :parent] if @set.nil? || at >= @set[1]
+    @set.first
+  end
+
+  # What the answering host's own NS set changes.
+  def learn(host, at)
+    mine = [@world.set_of(host, at), at + @world.child, :child]
+    case @kind
+    when :child then @set = mine if @set[2] == :parent
+    when :late then @set = mine if @set[2] == :parent && @random.rand < 0.3
+    when :renewing then @set = mine
+    end
+  end
+end

@@ -53,6 +53,23 @@ class AstrayTest < Minitest::Test
     assert_equal ["Called off", false, [LOCK]], [state(id).stage, world.move(id).open, row(OPEN)[:statuses]]
   end
 
+  # Called off while an unlock may still take effect: it is watched until it can't any more, and the lock is seen.
+  def test_called_off_after_an_unlock_that_the_record_does_not_show_yet
+    live_with("tarnbeck")
+    name = "harbourpass.example"
+    id = world.start(name, to: "orlop")
+    world.until_true { state(id)["unlock"].done? }
+    refute state(id)["lock-gone"].done?
+    world.orders.call_off(id, by: ADA)
+    world.runner.pass
+    assert_equal ["under-way", true], [state(id)["make-safe"].phase, world.move(id).open]
+    assert_match(/may still happen/, state(id)["make-safe"].says)
+    world.until_true { !world.move(id).open }
+    assert_equal [LOCK], row(name)[:statuses]
+    assert_match(/public record shows the lock/, state(id).last_of("make-safe").says)
+    assert_operator state(id)["make-safe"].done_at, :>=, state(id)["unlock"].done_at + 3600
+  end
+
   # What had been released before the call-off took effect is not taken back: it is closed as landed.
   def test_called_off_after_the_release_had_taken_effect
     live_with("tarnbeck")

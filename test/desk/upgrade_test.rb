@@ -52,6 +52,9 @@ class UpgradeTest < Minitest::Test
     end
   end
 
+  # Steps that version 0.1.0 did not know.
+  LATER = %w[ds-out ds-forgotten old-ns-set ds-in].freeze
+
   # A plan as version 0.1.0 kept it, after the migration found its old host's id by the title.
   def as_it_was(plan)
     words = { "name" => plan["name"], "from" => "Tarnbeck Names", "to" => "Orlop Domain Desk" }
@@ -64,7 +67,8 @@ class UpgradeTest < Minitest::Test
     plan = JSON.parse(rows.get(:plan))
     rows.update(plan: JSON.generate(as_it_was(plan)))
     world.app.moves.instance_variable_get(:@folded).clear
-    assert_equal plan["steps"].map { |s| s["id"] }, world.move(id).plan.steps.map(&:id), "as it was planned"
+    planned = plan["steps"].map { |s| s["id"] } - LATER
+    assert_equal planned, world.move(id).plan.steps.map(&:id), "as it was planned"
   end
 
   # Started new, put into the old shape after so many events, and taken to its end.

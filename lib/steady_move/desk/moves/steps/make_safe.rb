@@ -4,7 +4,8 @@ module SteadyMove
   module Desk
     module Steps
       # After a refusal or a call-off: nothing pending, the lock on again, the code wiped. First it is looked where
-      # the name is: what has been released is not taken back, the move goes on as landed.
+      # the name is: what has been released is not taken back, the move goes on as landed. The lock counts as on once
+      # the public record shows it and nothing that was asked for can take it off any more.
       class MakeSafe < Act
         include Transfers
         include Locking
@@ -13,19 +14,53 @@ module SteadyMove
           return released if whereabouts == :released
 
           undo_order
-          put_lock(losing) if locks?
-          done(sentence(locks? ? :done_locked : :done), source: [:epp, { at: losing.title }])
+          return done(sentence(:done), source: [:epp, { at: losing.title }]) unless locks?
+
+          put_lock(losing)
+          watch(public_record)
         end
 
         # The same where the lock is put on by hand.
         def safe
           undo_order
-          return by_record { |r| r.status?(LOCK) } if locks?
+          return Seen.new(done: true, says: sentence(:done), source: :transfer_query) unless locks?
 
-          Seen.new(done: true, says: sentence(:done), source: :transfer_query)
+          by_record { |r| r.status?(LOCK) && !may_come_off? }.tap do |seen|
+            seen.not_yet = sentence(:may_come_off, until: comes_off_until) if may_come_off?
+          end
         end
 
         private
+
+        # How long a lock may take to show before a person is asked.
+        LATE = 86_400
+
+        def watch(record)
+          on = record.status?(LOCK)
+          return look_again(:may_come_off, until: comes_off_until) if may_come_off?
+          return done(sentence(on ? :done_locked : :done_unshown), source: :record, ref: record.url) unless on == false
+
+          since = state.first_try_at(step.id) || now
+          return look_again(:not_shown_yet) if now < since + LATE
+
+          problem(sentence(:still_off), source: :record, yours: true, look_at: now + 3600)
+        end
+
+        def look_again(key, **values)
+          wait(sentence(key, **values), source: :record, look_at: [now + 900, values[:until]].compact.min)
+        end
+
+        # An unlock that was asked for and not yet seen in the record may still take effect.
+        def may_come_off? = (ends = comes_off_until) && now < ends
+
+        def comes_off_until
+          return if plan.marked(:lock).nil? || state.done?(plan.marked(:lock).id)
+
+          plan.steps.select { |s| s.undo == step.id }.filter_map do |s|
+            begun = state.begun_at(s.id) || state.first_try_at(s.id) || state[s.id]&.done_at
+            begun && (begun + [s.takes.last, Core::Moves::Steps::SHOWS.last].max)
+          end.max
+        end
 
         def locks? = plan.options.include?(:lock)
         def released = resumed(sentence(:released), source: :transfer_query)

@@ -189,13 +189,18 @@ class ApiTest < Minitest::Test
   end
 
   def test_changes_are_told_to_open_pages
-    hub = SteadyMove::Web::Hub.new(every: 0.01) { @world.app.db[:events].max(:seq) }
+    journal = @world.app.journal
+    topics = ->(seq) { SteadyMove::Web::Topics.since(journal, seq) }
+    hub = SteadyMove::Web::Hub.new(every: 0.01, topics: topics) { journal.last_seq }
     hub.start
     heard = Queue.new
     reader = Thread.new { hub.stream.each { |text| heard << text } }
     assert_includes heard.pop, "retry"
     @world.start("isles-timetable.example", to: "orlop")
-    assert_includes heard.pop, "event: changed"
+    assert_equal %w[desk hands moves names], heard.pop[/\Aevent: changed\ndata: (.*)\n\n\z/, 1].split.sort
+    journal.add("code-kept", at: @world.app.now, by: "ada", says: SteadyMove::Words.phrase("journal.let_go"))
+    assert_equal %w[codes], heard.pop[/data: (.*)/, 1].split, "only what changed"
+    assert_equal ["all"], hub.topics_since(-1), "too long ago to be known"
     reader.kill
   end
 end

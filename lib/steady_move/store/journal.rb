@@ -49,6 +49,11 @@ module SteadyMove
       # A move's lines after one.
       def after(move_id, seq) = @after.call(id: move_id, seq: seq).map { |r| event_of(r) }
 
+      # What the lines after one speak of: [[type, move id, name]], at most so many.
+      def spoken_of_since(seq, most)
+        @events.where { Sequel[:seq] > seq.to_i }.order(:seq).limit(most).select_map(%i[type move_id name])
+      end
+
       # The number of the last line of all; nil where there is none.
       def last_seq = @events.max(:seq)
 

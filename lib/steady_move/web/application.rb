@@ -37,7 +37,7 @@ module SteadyMove
         @status = Status.new(self)
         @contract = Contract.new
         @sign_in = SignIn.application(desk.db, desk.safe.derive("rodauth"), note: people.method(:note))
-        @hub = Hub.new { desk.journal.last_seq }
+        @hub = Hub.new(topics: ->(seq) { Topics.since(desk.journal, seq) }) { desk.journal.last_seq }
         @pages = Pages.new(public_folder)
       end
 

@@ -7,10 +7,15 @@ module SteadyMove
       BEAT = 15
       LONGEST = 300
       STREAMS_MOST = 12
+      # Changes that are remembered for pages that are a little behind.
+      KEPT = 200
 
-      # seen: answers a number that grows with every change, also of other processes.
-      def initialize(every: 0.5, &seen)
+      # seen: answers a number that grows with every change, also of other processes; topics: says what changed after
+      # such a number, as words that pages follow.
+      def initialize(every: 0.5, topics: ->(_) { [] }, &seen)
         @seen = seen
+        @topics = topics
+        @log = []
         @every = every
         @lock = Mutex.new
         @changed = ConditionVariable.new
@@ -25,10 +30,21 @@ module SteadyMove
         Thread.new { loop { watch } }
       end
 
-      def notify
+      # topics: what changed.
+      def notify(topics = [])
         @lock.synchronize do
           @version += 1
+          @log = (@log << [@version, topics]).last(KEPT)
           @changed.broadcast
+        end
+      end
+
+      # What changed after a version; everything, where that is too long ago to be known.
+      def topics_since(version)
+        @lock.synchronize do
+          next ["all"] if version < @version && (@log.empty? || @log.first.first > version + 1)
+
+          @log.select { |v, _| v > version }.flat_map(&:last).uniq
         end
       end
 
@@ -58,7 +74,7 @@ module SteadyMove
 
       def watch
         now = @seen.call
-        notify if now != @last
+        notify(@topics.call(@last)) if now != @last
         @last = now
         sleep @every
       rescue Sequel::DatabaseError
@@ -75,12 +91,15 @@ module SteadyMove
             version = hub.wait_beyond(known)
             break if hub.closed?
 
-            yield version == known ? ": still here\n\n" : "event: changed\ndata: #{version}\n\n"
+            yield version == known ? ": still here\n\n" : "event: changed\ndata: #{changes(known)}\n\n"
             known = version
           end
         ensure
           hub.leave
         end
+
+        # What follows from it: the topics, parted by blanks.
+        def changes(known) = hub.topics_since(known).join(" ")
       end
     end
   end

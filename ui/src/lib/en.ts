@@ -65,6 +65,10 @@ export const en = {
     theTrayIsEmptyPick: 'The tray is empty. Pick names in the list (x), then plan them here.',
     ofCanStart: (a: V, b: V) => `${a} of ${b} can start`,
     forTogether: (a: V) => `, for ${a} together`,
+    leavesOut: (a: number) => ` This leaves out ${a === 1 ? '1 name' : `${a} names`} of which no price is known.`,
+    savingLeavesOut: (a: number) =>
+      ` The saving leaves out ${a === 1 ? '1 name' : `${a} names`} of which the price to stay is not known or in another currency.`,
+    noPriceIsKnown: 'price not known',
     savingAgainstStayingAYear: (a: V) => `, saving ${a} against staying a year`,
     doneByHandTheyAre: (a: V) => `${a} done by hand; they are gathered by place.`,
     startFor: (a: V, b: V) => `Start ${a} for ${b}`,
@@ -537,6 +541,8 @@ export const en = {
     priceToStay: 'Price to stay',
     aYear: (a: V) => `${a} a year`,
     priceToGo: 'Price to go',
+    aPlanWouldRefuse: 'A plan would refuse it',
+    notKnownAt: (a: V) => `not known at ${a}`,
     toWithItsYear: (a: V, b: V) => `${a} to ${b}, with its year`,
     saves: (a: V) => `; saves ${a}`,
     costsMore: (a: V) => `; costs ${a} more`,
@@ -558,6 +564,7 @@ export const en = {
     held: (a: V) => `${a} held`,
     of: (a: V, b: V) => `${a} of ${b}`,
     toStayAYear: (a: V) => `; to stay a year: ${a}`,
+    withoutPrice: (a: number) => `, without ${a === 1 ? '1 name' : `${a} names`} of which no price is known`,
     csv: 'CSV',
     report: 'Report',
     takeNamesIn: 'Take names in',
@@ -642,6 +649,10 @@ export const en = {
     at: 'At',
     as: ', as',
   },
+  stale: {
+    somethingChangedSince: 'Something that this rests on has changed since it was worked out.',
+    workItOutAgain: 'Work it out again',
+  },
   stray: {
     somebodyAskedFor: 'Somebody asked for the transfer of',
     andNobodyHereOrderedIt: ', and nobody here ordered it.',
@@ -699,6 +710,7 @@ export const en = {
     nameServersAndRecords: 'Name servers and records',
     keepTheNameServersAs: 'Keep the name servers as they are',
     carryTheRecordsTo: (a: V) => `Carry the records to ${a}`,
+    startTheMoveAtAPriceNotKnown: 'Start the move, at a price not known',
     startTheMoveFor: (a: V) => `Start the move for ${a}`,
     theOrderGoesOutOnly:
       'The order goes out only after the steps before it are proven. Until the release you can call the move off.',
@@ -778,7 +790,8 @@ export const en = {
     costsMore: (a: V) => `costs ${a} more`,
     aYearAtIs: (a: V, b: V) => `(a year at ${a} is ${b})`,
     expiry: 'Expiry',
-    addedNothingPaidIsLost: (a: V, b: V) => `(${a} ${b} added, nothing paid is lost)`,
+    added: (a: V, b: V) => `(${a} ${b} added)`,
+    graceYearTakenBack: 'The year that was added by itself is taken back, so the sum stays.',
     notKnown: 'not known',
     nameServers: 'Name servers',
     theRecordsGoToBefore: (a: V, b: V, c: V) =>

@@ -5,6 +5,8 @@ import { clock } from './clock.svelte';
 class Line {
   /** False while the server's event stream is cut. */
   open = $state(true);
+  /** When something changed that a plan, a batch or a draft may rest on (milliseconds). */
+  changed = $state(0);
 }
 export const line = new Line();
 
@@ -14,8 +16,43 @@ export async function readClock() {
   clock.set(read.now, read.runs);
 }
 
+/** Queries by what changes them; each is the first word of a key. */
+const FOLLOWS: Record<string, string[]> = {
+  desk: ['desk'],
+  moves: ['moves', 'move', 'status'],
+  hands: ['hands'],
+  names: ['names', 'name'],
+  post: ['post'],
+  codes: ['codes'],
+  accounts: ['accounts', 'settings', 'status'],
+  people: ['people'],
+  rulebook: ['rulebook'],
+};
+/** Worked out for a person who asked for it; never again by themselves. */
+const DRAFTS = ['proposal', 'batch', 'letter'];
+export const draft = {
+  staleTime: Infinity,
+  gcTime: 0,
+  refetchOnWindowFocus: false,
+  refetchOnReconnect: false,
+  retry: false,
+} as const;
+
+/** Asks again for all that is shown, but for drafts. */
+export function refresh(client: QueryClient) {
+  return client.invalidateQueries({ predicate: (q) => !DRAFTS.includes(String(q.queryKey[0])) });
+}
+
+function changed(client: QueryClient, topics: string[]) {
+  if (topics.some((t) => ['all', 'moves', 'names', 'accounts', 'rulebook'].includes(t))) line.changed = Date.now();
+  if (topics.includes('all')) return void refresh(client);
+
+  const roots = topics.flatMap((t) => FOLLOWS[t] ?? []);
+  void client.invalidateQueries({ predicate: (q) => roots.includes(String(q.queryKey[0])) });
+}
+
 /**
- * Follows the server's events: every change makes what is shown be asked for again. A page that is left lets go of its
+ * Follows the server's events: every change names its topics, and what is shown of them is asked for again. A page that is left lets go of its
  * stream at once, because a browser keeps only a few connections to one server. Returns a stop.
  */
 export function follow(client: QueryClient): () => void {
@@ -24,13 +61,13 @@ export function follow(client: QueryClient): () => void {
   function open() {
     source?.close();
     source = new EventSource('/api/events');
-    source.addEventListener('changed', () => {
+    source.addEventListener('changed', (e) => {
       void readClock().catch(() => undefined);
-      void client.invalidateQueries();
+      changed(client, String((e as MessageEvent).data).split(' '));
     });
     source.onopen = () => {
       line.open = true;
-      void client.invalidateQueries();
+      void refresh(client);
     };
     source.onerror = () => (line.open = false);
   }

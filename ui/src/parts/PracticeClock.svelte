@@ -4,6 +4,7 @@
   import { clock } from '../lib/clock.svelte';
   import { readClock } from '../lib/live.svelte';
   import { full, span } from '../lib/words';
+  import { refresh } from '../lib/live.svelte';
   import { say } from '../lib/say';
 
   const client = useQueryClient();
@@ -27,7 +28,7 @@
     try {
       await ask(api.POST('/api/practice/clock', { body: seconds ? { seconds } : {} }));
       await readClock();
-      await client.invalidateQueries();
+      await refresh(client);
     } catch (e) {
       said = (e as Error).message;
     }

@@ -29,10 +29,12 @@ module SteadyMove
         end
       end
 
-      # Sums of rows that can start, one Amount for each currency: {total: [], saves: []}.
+      # Sums of rows that can start, one Amount for each currency, and of how many names they say nothing: {total: [],
+      # saves: [], unpriced:, uncompared:}.
       def self.sums(rows)
         able = rows.select(&:startable)
-        { total: add(able.map(&:total)), saves: add(able.filter_map(&:saves)) }
+        { total: add(able.filter_map(&:total)), saves: add(able.filter_map(&:saves)),
+          unpriced: able.count { |r| r.total.nil? }, uncompared: able.count { |r| r.total && r.saves.nil? } }
       end
 
       def self.add(amounts)

@@ -40,7 +40,7 @@ module SteadyMove
 
         zone = survey(judged) if new_host
         plan = plan(judged, account, new_host, zone)
-        Proposal.new(plan: plan, quote: quote(judged.account, account), zone: zone, schedule: schedule(plan),
+        Proposal.new(plan: plan, quote: quote(judged, account), zone: zone, schedule: schedule(plan),
           refusals: Refusals.new(judged, account, new_host).all, cautions: cautions(judged, zone))
       end
 
@@ -48,9 +48,9 @@ module SteadyMove
       # known, or its price.
       def going(judged, to: nil)
         account = @app.accounts.find(to || Destinations.usual(@app)) or return
-        return if account.id == judged.account.id || account.prices["transfer"].nil?
+        return if account.id == judged.account.id
 
-        [account, quote(judged.account, account)]
+        [account, quote(judged, account)]
       end
 
       # Starts the move: its plan and the first line of its journal are written together. Raises Refused. Returns its
@@ -68,10 +68,10 @@ module SteadyMove
 
       def note_start(id, proposal, by)
         words = MoveWords.of(proposal.plan, @app.accounts)
-        total = proposal.quote.total
+        total = proposal.quote.total || Core::Money::Amount.new(nil, nil)
         @app.journal.add("planned", at: @app.now, move_id: id, name: proposal.plan.name, by: by,
           says: Words.phrase("journal.planned", **words.slice(:name, :from, :to)),
-          data: { "total" => total.minor, "currency" => total.currency })
+          data: { "total" => total.minor, "currency" => total.currency }.compact)
       end
 
       def plan(judged, account, new_host, zone)
@@ -132,8 +132,11 @@ module SteadyMove
 **by_mail)
       end
 
-      def quote(from, account)
-        Core::Money::Quoting.quote(account.prices, stay: from.prices["renew"] && from.prices)
+      # A name with its registry's own price costs what nobody here knows.
+      def quote(judged, account)
+        return Core::Money::Quoting::UNKNOWN if judged.facts[:premium]
+
+        Core::Money::Quoting.quote(account.prices, stay: judged.account.prices)
       end
 
       def cautions(judged, zone)

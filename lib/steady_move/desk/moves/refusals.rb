@@ -15,6 +15,9 @@ module SteadyMove
         [*already, *other_ways, *rules, *places, *records].map { |s| Words.say(s) }
       end
 
+      # What speaks against the host alone, or against going without one.
+      def of_host = records.map { |s| Words.say(s) }
+
       private
 
       attr_reader :judged, :account, :new_host
@@ -53,7 +56,9 @@ module SteadyMove
         return judged.needs_carry? ? [refusal(:zone_ends)] : [] unless new_host
 
         [(refusal(:signed_unknown) if judged.facts[:signed].nil?),
-          (refusal(:serves_already) if new_host.title == judged.facts[:dns_host])].compact
+          (refusal(:serves_already) if new_host.title == judged.facts[:dns_host]),
+          (refusal(:host_ends) if new_host.ends_with == judged.account.id),
+          (refusal(:host_keyless) unless Zones.key(new_host))].compact
       end
     end
   end

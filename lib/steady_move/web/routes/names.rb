@@ -24,7 +24,7 @@ module SteadyMove
             sheet = Views::NameView.sheet(found, history, problems: problems, go: planning.going(found, to: asked[:to]),
               old_after: desk.facts_age)
             sheet.merge(contacts: Views::NameView.contacts(people.cards(found), people.choices(found)),
-              history_goes_on: history.size == HISTORY)
+              history_goes_on: history.size == HISTORY, obstacles: Desk::Obstacles.new(desk).of(name, to: asked[:to]))
           end
         end
 

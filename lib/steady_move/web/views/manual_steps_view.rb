@@ -62,7 +62,7 @@ module SteadyMove
         end
 
         def batch(rows)
-          sums = Desk::Batch.sums(rows).transform_values { |list| list.map { |a| Json.amount(a) } }
+          sums = Desk::Batch.sums(rows).transform_values { |v| v.is_a?(Array) ? v.map { |a| Json.amount(a) } : v }
           { rows: rows.map { |r| r.to_h.merge(total: Json.amount(r.total), saves: Json.amount(r.saves)) }, **sums }
         end
         private_class_method :too_long, :place, :item, :consents, :letter

@@ -41,7 +41,8 @@ module SteadyMove
           plan = proposal.plan
           state = Core::Moves::State.fold(plan, [])
           { name: plan.name, from: words[:from], to: words[:to], refusals: proposal.refusals,
-            cautions: proposal.cautions, startable: proposal.startable?, quote: quote(proposal.quote),
+            cautions: proposal.cautions, in_grace: proposal.plan.in_grace == true, startable: proposal.startable?,
+              quote: quote(proposal.quote),
             expires_at: Json.time(plan.expires_at), expected_expiry: Json.time(plan.expected_expiry),
             years: plan.years, carries: plan.carry?, words: shown(plan, words),
             zone: proposal.zone&.to_h&.slice(:host, :sets, :serial, :settle_seconds),

@@ -14,7 +14,8 @@ module SteadyMove
             groups: found.groups.map { |key, count| { key: key, title: accounts[key]&.title || key, count: count } },
             changes: found.changes.map { |(was, is), count| { was: was, is: is, count: count } },
             suffixes: found.snapshot.suffixes.map { |suffix, count| { suffix: suffix, count: count } },
-            stay: stays(found.stays, accounts), horizon_days: Desk::Judging::HORIZON / 86_400,
+            stay: stays(found.stays, accounts), unpriced: unpriced(found.stays, accounts),
+              horizon_days: Desk::Judging::HORIZON / 86_400,
             names: found.rows.map { |e| row(e, found, accounts, at) } }
         end
 
@@ -40,7 +41,10 @@ module SteadyMove
           end
           totals.map { |currency, minor| { minor: minor, currency: currency } }
         end
-        private_class_method :row, :stays
+
+        # Names of which that sum says nothing: their account has no price.
+        def unpriced(counts, accounts) = counts.sum { |id, count| accounts.fetch(id).prices["renew"] ? 0 : count }
+        private_class_method :row, :stays, :unpriced
       end
     end
   end

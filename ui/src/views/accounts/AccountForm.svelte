@@ -7,6 +7,7 @@
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import { AMOUNT, CONNECTION, HABITS, KNOWN, PRICES, WAYS, YES } from './fields';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   let { done }: { done: () => void } = $props();
@@ -81,7 +82,7 @@
         }),
       ),
     onSuccess: () => {
-      void client.invalidateQueries();
+      void refresh(client);
       done();
     },
   }));

@@ -6,6 +6,7 @@
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   let { accounts, done }: { accounts: { id: string; title: string }[]; done: () => void } = $props();
@@ -26,7 +27,7 @@
         }),
       ),
     onSuccess: () => {
-      void client.invalidateQueries();
+      void refresh(client);
       done();
     },
   }));

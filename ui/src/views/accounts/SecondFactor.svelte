@@ -3,6 +3,7 @@
   import { Button, Input, Label } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -14,7 +15,7 @@
   function done() {
     offered = undefined;
     password = otp = '';
-    void client.invalidateQueries();
+    void refresh(client);
   }
   const begin = createMutation(() => ({
     mutationFn: async () => {

@@ -6,6 +6,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import CodeList from './CodeList.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -19,7 +20,7 @@
   let copied = $state('');
   let sure = $state('');
   const path = (name: string) => ({ params: { path: { name } } });
-  const refresh = () => client.invalidateQueries();
+  const again = () => refresh(client);
 
   const reveal = createMutation(() => ({
     mutationFn: async ({ name, copy }: { name: string; copy: boolean }) => {
@@ -34,11 +35,11 @@
   }));
   const check = createMutation(() => ({
     mutationFn: (name: string) => ask(api.POST('/api/codes/{name}/check', path(name))),
-    onSuccess: refresh,
+    onSuccess: again,
   }));
   const wipe = createMutation(() => ({
     mutationFn: (name: string) => ask(api.POST('/api/codes/{name}/wipe', path(name))),
-    onSuccess: refresh,
+    onSuccess: again,
   }));
 </script>
 

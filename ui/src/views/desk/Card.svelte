@@ -9,6 +9,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import { may } from '../../lib/session.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   let { card }: { card: Card } = $props();
@@ -16,7 +17,7 @@
   const href = $derived(p('/moves/:id', { params: { id: String(card.id) } }));
   const approve = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/moves/{id}/approve', { params: { path: { id: card.id } } })),
-    onSettled: () => client.invalidateQueries(),
+    onSettled: () => refresh(client),
   }));
 </script>
 

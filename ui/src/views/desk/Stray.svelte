@@ -7,6 +7,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import { p } from '../../router';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   /** A transfer of a held name that nobody here ordered: what it is, until when, and how to refuse it. */
@@ -20,7 +21,7 @@
         ? ask(api.POST('/api/strays/{name}/refuse', { params }))
         : ask(api.POST('/api/strays/{name}/expected', { params }));
     },
-    onSettled: () => client.invalidateQueries(),
+    onSettled: () => refresh(client),
   }));
 </script>
 

@@ -11,6 +11,7 @@
   import PasteCode from './PasteCode.svelte';
   import Place from './Place.svelte';
   import May from '../../parts/May.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   /** All that is to be done at one place, so that a person signs in once. */
@@ -24,7 +25,7 @@
   const said = createMutation(() => ({
     mutationFn: () =>
       ask(api.POST('/api/hands/said', { body: { steps: chosen.map((i) => ({ move: i.move, step: i.step })) } })),
-    onSettled: () => client.invalidateQueries(),
+    onSettled: () => refresh(client),
   }));
   const toggle = (i: Schemas['HandItem']) => (left.has(key(i)) ? left.delete(key(i)) : left.add(key(i)));
 </script>

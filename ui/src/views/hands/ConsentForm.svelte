@@ -6,6 +6,7 @@
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import May from '../../parts/May.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   /** One consent for all moves that wait for one. */
@@ -22,7 +23,7 @@
           body: { moves: chosen.map((m) => m.id), given_by: owner, until: new Date(`${until}T23:59:59`).toISOString() },
         }),
       ),
-    onSuccess: () => client.invalidateQueries(),
+    onSuccess: () => refresh(client),
   }));
 
   function submit(e: SubmitEvent) {

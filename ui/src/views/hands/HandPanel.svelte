@@ -9,6 +9,7 @@
   import PasteCode from './PasteCode.svelte';
   import Place from './Place.svelte';
   import May from '../../parts/May.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   /** One step by hand: where, what, which values; and that it is done. */
@@ -36,7 +37,7 @@
   const client = useQueryClient();
   const said = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/hands/said', { body: { steps: [{ move, step }] } })),
-    onSettled: () => client.invalidateQueries(),
+    onSettled: () => refresh(client),
   }));
 </script>
 

@@ -4,6 +4,8 @@
   import { api, ask } from '../../lib/api';
   import Copy from '../../parts/Copy.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { draft as kept, refresh } from '../../lib/live.svelte';
+  import Stale from '../../parts/Stale.svelte';
   import { say } from '../../lib/say';
 
   /** A letter to one registrar, or a reminder of one; drafted by the desk, changed and sent by a person. */
@@ -13,9 +15,7 @@
   const draft = createQuery(() => ({
     queryKey: ['letter', account, reminds],
     queryFn: () => ask(api.POST('/api/letters/draft', { body: { account, reminds } })),
-    gcTime: 0,
-    staleTime: Infinity,
-    retry: false,
+    ...kept,
   }));
   let changed = $state<string>();
   const text = $derived(changed ?? draft.data?.text ?? '');
@@ -28,7 +28,7 @@
       ),
     onSuccess: () => {
       done();
-      void client.invalidateQueries();
+      void refresh(client);
     },
   }));
 
@@ -45,6 +45,7 @@
   <Trouble error={draft.error ?? send.error} />
   {#if draft.data}
     {@const d = draft.data}
+    <Stale at={draft.dataUpdatedAt} again={() => void draft.refetch()} />
     <p><span class="muted">{say.letter.to}</span> <Copy text={d.to} what={say.letter.theAddress} /></p>
     <p><span class="muted">{say.letter.subject}</span> <Copy text={d.subject} what={say.letter.theSubject} /></p>
     <Label for="letter-{account ?? reminds}">{say.letter.theLetter}</Label>

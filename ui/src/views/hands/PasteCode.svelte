@@ -4,6 +4,7 @@
   import { api, ask } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
   import May from '../../parts/May.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   let { name }: { name: string } = $props();
@@ -13,7 +14,7 @@
     mutationFn: () => ask(api.POST('/api/hands/code', { body: { name, code } })),
     onSuccess: () => {
       code = '';
-      void client.invalidateQueries();
+      void refresh(client);
     },
   }));
 

@@ -6,6 +6,7 @@
   import Notice from '../../parts/Notice.svelte';
   import OneLine from '../../parts/OneLine.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   /** A step that can't be met is left as it is, with a reason that stands in the journal. */
@@ -17,7 +18,7 @@
     mutationFn: () =>
       ask(api.POST('/api/moves/{id}/accept', { params: { path: { id: move } }, body: { step, reason } })),
     onSuccess: () => (asking = false),
-    onSettled: () => client.invalidateQueries(),
+    onSettled: () => refresh(client),
   }));
 </script>
 

@@ -18,6 +18,7 @@
   import Leave from './Leave.svelte';
   import StepList from './StepList.svelte';
   import Track from './Track.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -29,11 +30,11 @@
   const steer = createMutation(() => ({
     mutationFn: (act: 'approve' | 'look' | 'call-off' | 'mend') =>
       ask(api.POST(`/api/moves/{id}/${act}`, { params: { path: { id } } })),
-    onSettled: () => client.invalidateQueries(),
+    onSettled: () => refresh(client),
   }));
   const renew = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/hands/new-code', { body: { move: id } })),
-    onSettled: () => client.invalidateQueries(),
+    onSettled: () => refresh(client),
   }));
   let asking = $state(false);
   const moveBack = (m: MoveSheet) =>

@@ -12,6 +12,8 @@
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import May from '../../parts/May.svelte';
+  import { draft, refresh } from '../../lib/live.svelte';
+  import Stale from '../../parts/Stale.svelte';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -38,19 +40,20 @@
       queryKey: ['batch', asked],
       queryFn: async () => followed(await ask(api.POST('/api/batches/proposals', { body: asked }))),
       enabled: Boolean(asked.to && asked.names.length),
+      ...draft,
     };
   });
   const start = createMutation(() => ({
     mutationFn: async () =>
       followed(await ask(api.POST('/api/batches', { body: { ...body, names: able.map((r) => r.name) } }))),
     onSuccess: () => {
-      void client.invalidateQueries();
+      void refresh(client);
       put('tray', undefined);
     },
   }));
   const shown = $derived(start.data ?? plan.data);
   const able = $derived((plan.data?.rows ?? []).filter((r) => r.startable));
-  const sum = (list: Schemas['Amount'][]) => list.map(money).join(say.batch.and) || '0';
+  const sum = (list: Schemas['Amount'][]) => list.map(money).join(say.batch.and) || say.batch.noPriceIsKnown;
   const acts = $derived(able.reduce((n, r) => n + r.by_hand, 0));
 </script>
 
@@ -78,10 +81,13 @@
   {#if progress}<p role="status">{say.batch.ofLookedAt(progress.done, progress.of)}</p>{/if}
   {#if !names.length && !start.data}<p>{say.batch.theTrayIsEmptyPick}</p>{/if}
   {#if plan.data && !start.data}
+    <Stale at={plan.dataUpdatedAt} again={() => void plan.refetch()} />
     <p class="sum">
       <strong>{say.batch.ofCanStart(able.length, plan.data.rows.length)}</strong>{say.batch.forTogether(
         sum(plan.data.total),
       )}{#if plan.data.saves.length}{say.batch.savingAgainstStayingAYear(sum(plan.data.saves))}{/if}.
+      {#if plan.data.unpriced}{say.batch.leavesOut(plan.data.unpriced)}{/if}
+      {#if plan.data.uncompared}{say.batch.savingLeavesOut(plan.data.uncompared)}{/if}
       {#if acts}{say.batch.doneByHandTheyAre(acts === 1 ? say.batch.n1ActIs : say.batch.actsAre(acts))}{/if}
     </p>
     <p>
@@ -109,7 +115,7 @@
             {#if r.move_id}<a class="mono" href={p('/moves/:id', { params: { id: String(r.move_id) } })}>{r.name}</a
               >{:else}<span class="mono">{r.name}</span>{/if}
             <strong>{r.move_id ? say.batch.started : r.startable ? say.batch.canStart : say.batch.cantStart}</strong>
-            <span class="num">{r.total && r.startable ? money(r.total) : ''}</span>
+            <span class="num">{r.startable ? (r.total ? money(r.total) : say.batch.noPriceIsKnown) : ''}</span>
             {#if r.startable && r.carries}<span class="muted">{say.batch.itsRecordsAreCarried}</span>{/if}
             {#if r.by_hand && r.startable}<span class="muted"
                 >{say.batch.byHand(r.by_hand === 1 ? say.batch.n1Act : say.batch.acts(r.by_hand))}</span

@@ -8,6 +8,7 @@
   import { clock } from '../../lib/clock.svelte';
   import GateMark from '../../parts/GateMark.svelte';
   import Sheet from '../../parts/Sheet.svelte';
+  import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import Contacts from './Contacts.svelte';
@@ -92,6 +93,10 @@
         at={what.at}
       />{/if}
 
+    {#if s.obstacles.length}
+      <h2>{say.nameSheet.aPlanWouldRefuse}</h2>
+      {#each s.obstacles as obstacle (obstacle)}<p class="unknown"><Sentence text={obstacle} /></p>{/each}
+    {/if}
     <h2>{say.nameSheet.why}</h2>
     {#each reasons as finding (finding.rule)}
       <FindingLine {finding} {evidence} />
@@ -118,10 +123,9 @@
       {#if s.go}
         <dt>{say.nameSheet.priceToGo}</dt>
         <dd class="num">
-          {say.nameSheet.toWithItsYear(
-            money(s.go.total),
-            s.go.account,
-          )}{#if s.go.saves && s.go.saves.minor > 0}{say.nameSheet.saves(
+          {s.go.total
+            ? say.nameSheet.toWithItsYear(money(s.go.total), s.go.account)
+            : say.nameSheet.notKnownAt(s.go.account)}{#if s.go.saves && s.go.saves.minor > 0}{say.nameSheet.saves(
               money(s.go.saves),
             )}{:else if s.go.saves && s.go.saves.minor < 0}{say.nameSheet.costsMore(
               money({ ...s.go.saves, minor: -s.go.saves.minor }),

@@ -48,7 +48,7 @@
             ? say.names.held(list.held)
             : say.names.of(list.total, list.held)}{#if list.stay.length}{say.names.toStayAYear(
               list.stay.map(money).join(' + '),
-            )}{/if}
+            )}{/if}{#if list.unpriced}{say.names.withoutPrice(list.unpriced)}{/if}
         </p>
       {/if}
       <a href={`/api/names.csv${kept()}`} download>{say.names.csv}</a>

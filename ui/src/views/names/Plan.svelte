@@ -9,6 +9,8 @@
   import Proposal from './Proposal.svelte';
   import May from '../../parts/May.svelte';
   import { money } from '../../lib/words';
+  import { draft, refresh } from '../../lib/live.svelte';
+  import Stale from '../../parts/Stale.svelte';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -33,11 +35,12 @@
     queryKey: ['proposal', body],
     queryFn: () => ask(api.POST('/api/proposals', { body })),
     enabled: Boolean(to && sheet.data),
+    ...draft,
   }));
   const start = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/moves', { body })),
     onSuccess: (data) => {
-      void client.invalidateQueries();
+      void refresh(client);
       void navigate('/moves/:id', { params: { id: String(data.id) } });
     },
   }));
@@ -72,12 +75,15 @@
       </div>
     </div>
     {#if proposal.data}
+      <Stale at={proposal.dataUpdatedAt} again={() => void proposal.refetch()} />
       <Proposal proposal={proposal.data}>
         {#snippet act()}
           <div class="start">
             <May operation="startMove"
               ><Button disabled={!proposal.data.startable || start.isPending} onclick={() => start.mutate()}>
-                {say.plan.startTheMoveFor(money(proposal.data.quote.total))}
+                {proposal.data.quote.total
+                  ? say.plan.startTheMoveFor(money(proposal.data.quote.total))
+                  : say.plan.startTheMoveAtAPriceNotKnown}
               </Button></May
             >
             <span class="muted">

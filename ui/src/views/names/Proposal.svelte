@@ -23,15 +23,17 @@
 <dl>
   <dt>{say.proposal.price}</dt>
   <dd class="num">
-    <strong>{money(q.total)}</strong>
-    <span class="muted">
-      {say.proposal.withItsAddedYear(
-        money(q.fee),
-        q.promotion.minor ? say.proposal.promotion(money(q.promotion)) : '',
-        q.per_transaction.minor ? say.proposal.perOrder(money(q.per_transaction)) : '',
-        q.tax.minor ? say.proposal.tax(money(q.tax)) : '',
-      )}
-    </span>
+    {#if q.total && q.fee}
+      <strong>{money(q.total)}</strong>
+      <span class="muted">
+        {say.proposal.withItsAddedYear(
+          money(q.fee),
+          q.promotion?.minor ? say.proposal.promotion(money(q.promotion)) : '',
+          q.per_transaction?.minor ? say.proposal.perOrder(money(q.per_transaction)) : '',
+          q.tax?.minor ? say.proposal.tax(money(q.tax)) : '',
+        )}
+      </span>
+    {:else}<strong>{say.proposal.notKnown}</strong>{/if}
   </dd>
   {#if q.stay && q.saves}
     <dt>{say.proposal.againstStaying}</dt>
@@ -47,10 +49,8 @@
     {#if proposal.expires_at && proposal.expected_expiry}
       {day(proposal.expires_at)} → <strong>{day(proposal.expected_expiry)}</strong>
       <span class="muted"
-        >{say.proposal.addedNothingPaidIsLost(
-          proposal.years,
-          proposal.years === 1 ? say.proposal.year : say.proposal.years,
-        )}</span
+        >{say.proposal.added(proposal.years, proposal.years === 1 ? say.proposal.year : say.proposal.years)}
+        {#if proposal.in_grace}{say.proposal.graceYearTakenBack}{/if}</span
       >
     {:else}{say.proposal.notKnown}{/if}
   </dd>

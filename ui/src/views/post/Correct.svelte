@@ -5,6 +5,7 @@
   import { api, ask, type Schemas } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
   import May from '../../parts/May.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   /** A wrong match put right; later messages of this sender that read alike are taken the same way. */
@@ -21,7 +22,7 @@
           body: { kind, names: names.split(/[\s,;]+/).filter(Boolean), trust },
         }),
       ),
-    onSuccess: () => client.invalidateQueries(),
+    onSuccess: () => refresh(client),
   }));
 
   function submit(e: SubmitEvent) {

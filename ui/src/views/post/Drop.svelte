@@ -3,6 +3,7 @@
   import { api, ask } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
   import May from '../../parts/May.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   /** Messages saved as files, for mail that the desk's mailbox doesn't get. */
@@ -26,7 +27,7 @@
         fates = [...fates, { name: file.name, says }];
       }
     },
-    onSettled: () => client.invalidateQueries(),
+    onSettled: () => refresh(client),
   }));
 
   function dropped(e: DragEvent) {

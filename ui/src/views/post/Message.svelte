@@ -8,6 +8,7 @@
   import When from '../../parts/When.svelte';
   import Correct from './Correct.svelte';
   import PickCode from './PickCode.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   /** One message: what it is, who wrote it and whether that is proven, what it asks for. */
@@ -15,7 +16,7 @@
   const client = useQueryClient();
   const count = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/post/{id}/count', { params: { path: { id: m.uid } } })),
-    onSuccess: () => client.invalidateQueries(),
+    onSuccess: () => refresh(client),
   }));
   // What nobody has to act on needs no warning.
   const quiet = $derived(m.kind === 'unrelated' || m.kind === 'offer');

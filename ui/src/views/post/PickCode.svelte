@@ -5,6 +5,7 @@
   import { api, ask, type Schemas } from '../../lib/api';
   import May from '../../parts/May.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   /** Several pieces of a message may be a code: a person says which one it is, and of which name. */
@@ -15,7 +16,7 @@
   const choose = createMutation(() => ({
     mutationFn: () =>
       ask(api.POST('/api/post/{id}/code', { params: { path: { id: m.uid } }, body: { index: Number(index), name } })),
-    onSuccess: () => client.invalidateQueries(),
+    onSuccess: () => refresh(client),
   }));
 
   function submit(e: SubmitEvent) {

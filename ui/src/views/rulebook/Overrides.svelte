@@ -4,13 +4,14 @@
   import { may } from '../../lib/session.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   let { overrides }: { overrides: Schemas['Rulebook']['overrides'] } = $props();
   const client = useQueryClient();
   const back = createMutation(() => ({
     mutationFn: (id: number) => ask(api.POST('/api/rulebook/overrides/{id}/take-back', { params: { path: { id } } })),
-    onSuccess: () => client.invalidateQueries(),
+    onSuccess: () => refresh(client),
   }));
 </script>
 

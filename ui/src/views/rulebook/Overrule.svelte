@@ -4,6 +4,7 @@
   import { api, ask, type Schemas } from '../../lib/api';
   import GateMark from '../../parts/GateMark.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   let { book, suffixes, suffix }: { book: Schemas['Rulebook']; suffixes: string[]; suffix: string } = $props();
@@ -24,7 +25,7 @@
     onSuccess: () => {
       value = source = date = '';
       preview.reset();
-      void client.invalidateQueries();
+      void refresh(client);
     },
   }));
   const seen = $derived(preview.data);

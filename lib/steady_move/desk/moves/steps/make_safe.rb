@@ -10,6 +10,9 @@ module SteadyMove
         include Transfers
         include Locking
 
+        # How long a lock may take to show before a person is asked.
+        LATE = 86_400
+
         def call
           return released if whereabouts == :released
 
@@ -31,9 +34,6 @@ module SteadyMove
         end
 
         private
-
-        # How long a lock may take to show before a person is asked.
-        LATE = 86_400
 
         def watch(record)
           on = record.status?(LOCK)

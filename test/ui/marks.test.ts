@@ -3,8 +3,7 @@ import { describe, expect, it } from 'vitest';
 import GateMark from '../../ui/src/parts/GateMark.svelte';
 import Ruler from '../../ui/src/parts/Ruler.svelte';
 import Track from '../../ui/src/views/moves/Track.svelte';
-import { digits, money } from '../../ui/src/lib/words';
-import { minor } from '../../ui/src/lib/slug';
+import { digits, minor, money } from '../../ui/src/lib/words';
 import { step, block } from './support/moves';
 
 describe('the gate', () => {

@@ -152,7 +152,7 @@ class ApiTest < Minitest::Test
     guarded.each do |verb, path, op|
       next if verb == "post" || path == "/api/events" || path.start_with?("/api/jobs/", "/api/batches/")
 
-      get path
+      get(path.sub("accounts/1", "accounts/orlop"))
       ref = (to = op.dig("responses", "200", "$ref")) && document.dig(*to.delete_prefix("#/").split("/")) or next
       name = ref.dig("content", "application/json", "schema", "$ref")&.split("/")&.last or next
       errors = schemer.schema(name).validate(answer).map { |e| e["error"] }

@@ -134,7 +134,8 @@ class WebHandsTest < Minitest::Test
     assert_equal(expected.map { |n, s, _, m| [n, s, m] }, rows.call("/api/batches/proposals").map do |n, s, _, m|
       [n, s, m]
     end)
-    assert_equal(1804, answer["total"].sum { |a| a["minor"] })
+    # The premium name's price is not known, and not in the sum.
+    assert_equal([902, 1], [answer["total"].sum { |a| a["minor"] }, answer["unpriced"]])
     assert_equal([true, true, false, false], rows.call("/api/batches").map(&:last))
     assert_equal 2, world.app.moves.open.size
     assert_equal 404, (get("/api/batches/none") && last_response.status)
@@ -182,16 +183,17 @@ class WebHandsTest < Minitest::Test
 
   # What an administrator writes down about an account is what the desk goes by.
   def test_habits_are_kept
-    body = { id: "quern", title: "Quern Names", registrar: "Quern Names", kind: "by_hand",
+    body = { title: "Quern Names", registrar: "Quern Names", kind: "by_hand",
              habits: { ways: { code: "letter", release: "link" }, support: "help@quern.example",
                        site: "https://quern.example/", login: "ada", code_takes: [60, 600, 3600], opt_out: true,
                        privacy_service: { title: "Hood", identity: true, writes_from: "hood.example" } } }
     assert_equal 201, send_to("/api/accounts", **body)
-    account = world.app.accounts.find("quern")
+    id = answer["id"]
+    account = world.app.accounts.find(id)
     assert_equal %w[page letter link Hood],
       [account.ways["unlock"], account.ways["code"], account.ways["release"], account.privacy_service["title"]]
     get "/api/accounts"
-    shown = answer["accounts"].find { |a| a["id"] == "quern" }
+    shown = answer["accounts"].find { |a| a["id"] == id }
     assert_equal ["letter", "https://quern.example/", "help@quern.example", "Hood"],
       [shown["ways"]["code"], *shown.values_at("site", "support", "privacy_service")]
     [{ ways: { code: "smoke" } }, { support: "nobody" }, { site: "javascript:alert(1)" }, { code_takes: [1] },

@@ -41,6 +41,9 @@ module SteadyMove
         @stamp.touch
       end
 
+      def remove(id) = @db[:accounts].where(id: id).delete && @stamp.touch
+      def remove_host(id) = @db[:dns_hosts].where(id: id).delete && @stamp.touch
+
       def put_host(host)
         @db[:dns_hosts].insert_conflict(:replace).insert(
           id: host.id, title: host.title, name_servers: Values.dump(host.name_servers), key_name: host.key_name,

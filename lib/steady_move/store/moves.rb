@@ -57,6 +57,17 @@ module SteadyMove
           { to_account: account })).order(:id))
       end
 
+      # How many open moves go from or to an account.
+      def resting_on(account)
+        @rows.where(open: true).where(Sequel.|({ from_account: account }, { to_account: account })).count
+      end
+
+      # How many open moves carry records to or from a DNS host.
+      def carried_by(host)
+        of = %w[new_host old_host].map { |key| Sequel.lit("json_extract(plan, ?) = ?", "$.#{key}", host) }
+        @rows.where(open: true).where(Sequel.|(*of)).count
+      end
+
       # The last few that are over, newest first.
       def ended(most) = load(@rows.where(open: false).reverse(:id).limit(most))
       def open_for(name) = load(@rows.where(name: name, open: true)).first
@@ -97,7 +108,8 @@ module SteadyMove
 
       # The account that most of the last moves went to; nil where there were none.
       def usual_destination
-        @db[:moves].reverse(:id).limit(LATELY).select_map(:to_account).tally.max_by(&:last)&.first
+        there = @db[:moves].where(to_account: @db[:accounts].select(:id))
+        there.reverse(:id).limit(LATELY).select_map(:to_account).tally.max_by(&:last)&.first
       end
 
       def close(id) = @db[:moves].where(id: id).update(open: false)

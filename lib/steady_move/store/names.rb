@@ -31,6 +31,13 @@ module SteadyMove
 
       def any? = !@db[:names].empty?
       def count = @db[:names].count
+      def count_at(account_id) = @db[:names].where(account_id: account_id).count
+
+      # How many names use one of these name servers, by any source.
+      def count_served_by(servers)
+        uses = Sequel.lit("EXISTS (SELECT 1 FROM json_each(facts, '$.name_servers') WHERE value IN ?)", servers)
+        @db[:sightings].where(name: @db[:names].select(:name)).where(uses).distinct.select(:name).count
+      end
 
       # Lets a name go; its journal stays.
       def drop(name)

@@ -128,8 +128,8 @@ module SteadyMove
       # registry's mail, and lapses where nobody answers.
       def ways(from, account, family)
         by_mail = family&.approval == "mail" ? { "release" => "link", "silence" => "lapses" } : {}
-        from.ways.merge("proof" => @app.sender ? "connection" : "page", "privacy_back" => account.ways["privacy"],
-**by_mail)
+        from.ways.merge("proof" => @app.sender ? "connection" : "page",
+          "privacy_back" => account.ways["privacy"], **by_mail)
       end
 
       # A name with its registry's own price costs what nobody here knows.

@@ -19,16 +19,40 @@ module SteadyMove
             hosts: desk.accounts.hosts.map { |h| Views::AccountView.host(h) } }
         end
 
-        on "setAccount" do
-          account = Desk::Endpoints.new(desk).account(given, by: me)
+        on "addAccount" do
+          account = Desk::Endpoints.new(desk).add_account(given, by: me)
           status 201
           { id: account.id }
         end
 
-        on "setHost" do
-          Desk::Endpoints.new(desk).host(given, by: me)
+        on "account" do
+          account = desk.accounts.find(asked[:id]) or raise Desk::Refused.new(:unknown, :no_account, id: asked[:id])
+          Views::AccountView.whole(account)
+        end
+
+        on "changeAccount" do
+          Desk::Endpoints.new(desk).change_account(asked[:id], given, by: me)
+          { id: asked[:id] }
+        end
+
+        on "removeAccount" do
+          Desk::Endpoints.new(desk).remove_account(asked[:id], by: me)
+          { id: asked[:id] }
+        end
+
+        on "addHost" do
           status 201
-          { id: given["id"] }
+          { id: Desk::Endpoints.new(desk).add_host(given, by: me).id }
+        end
+
+        on "changeHost" do
+          Desk::Endpoints.new(desk).change_host(asked[:id], given, by: me)
+          { id: asked[:id] }
+        end
+
+        on "removeHost" do
+          Desk::Endpoints.new(desk).remove_host(asked[:id], by: me)
+          { id: asked[:id] }
         end
 
         on("settings") { settings_shown }

@@ -15,7 +15,16 @@ module SteadyMove
             support: account.habits["support"], privacy_service: account.privacy_service&.fetch("title", nil) }
         end
 
-        def host(host) = { id: host.id, title: host.title, name_servers: host.name_servers, ends_with: host.ends_with }
+        # All of it but its secrets, for whoever may change it.
+        def whole(account)
+          account.to_h.slice(:id, :title, :registrar, :kind, :connection, :habits, :prices, :sender_domains)
+            .merge(has_password: !account.secret.nil?)
+        end
+
+        def host(host)
+          { id: host.id, title: host.title, name_servers: host.name_servers, ends_with: host.ends_with,
+            key_name: host.key_name, has_key: !host.secret.nil? }
+        end
       end
     end
   end

@@ -4,6 +4,7 @@
   import { may } from '../../lib/session.svelte';
   import { money } from '../../lib/words';
   import Trouble from '../../parts/Trouble.svelte';
+  import AccountChange from './AccountChange.svelte';
   import AccountForm from './AccountForm.svelte';
   import HostForm from './HostForm.svelte';
   import People from './People.svelte';
@@ -13,8 +14,9 @@
   import { say } from '../../lib/say';
 
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
-  const admin = $derived(may('setAccount'));
+  const admin = $derived(may('addAccount'));
   let adding = $state<'account' | 'host' | null>(null);
+  let changing = $state<string | null>(null);
   // What goes another way than over the connection or on the account’s pages.
   function byHand(a: { ways: Record<string, string>; privacy_service?: string | null }): string[] {
     if (Object.values(a.ways).every((way) => way === 'letter')) return [say.accounts.everythingByLetterToIts];
@@ -30,6 +32,14 @@
   }
   const holder = (id: string | null) => places.data?.accounts.find((a) => a.id === id)?.title ?? id;
 </script>
+
+{#snippet change(what: string, title: string)}
+  {#if admin && changing !== what}
+    <button class="change" onclick={() => (changing = what)} aria-label={say.accounts.change(title)}
+      >{say.accounts.changeIt}</button
+    >
+  {/if}
+{/snippet}
 
 <main>
   <h1>{say.accounts.accounts}</h1>
@@ -56,6 +66,8 @@
                 >{say.accounts.aYearHere(money({ minor: a.prices.renew, currency: a.prices.currency }))}</span
               >
             {/if}
+            {@render change(`account ${a.id}`, a.title)}
+            {#if changing === `account ${a.id}`}<AccountChange id={a.id} done={() => (changing = null)} />{/if}
           </li>
         {:else}
           <li class="muted">{say.accounts.noneYetAddTheAccount}</li>
@@ -74,6 +86,10 @@
             <strong>{h.title}</strong>
             <span class="mono muted">{h.name_servers.join(' ')}</span>
             {#if h.ends_with}<span>{say.accounts.endsWithTheRegistrationAt(holder(h.ends_with))}</span>{/if}
+            {@render change(`host ${h.id}`, h.title)}
+            {#if changing === `host ${h.id}`}
+              <HostForm accounts={places.data.accounts} held={h} done={() => (changing = null)} />
+            {/if}
           </li>
         {:else}
           <li class="muted">
@@ -122,6 +138,11 @@
   }
   main :global(li:last-child) {
     border-bottom: 0;
+  }
+  .change {
+    margin-left: auto;
+    color: var(--loden);
+    cursor: pointer;
   }
   main :global(section > button) {
     border: 1px solid var(--loden);

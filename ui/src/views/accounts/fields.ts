@@ -40,6 +40,7 @@ export const PRICES: FieldRow[] = [
 ];
 
 export const KNOWN: FieldRow[] = [
+  { key: 'registrar_id', label: say.fields.numberInTheRecord, pattern: '[0-9]{1,10}', mono: true },
   { key: 'suffixes', label: say.fields.suffixesThatItTakesIf, mono: true },
   { key: 'payment', label: say.fields.paymentThereReadyOrWhat },
   { key: 'reads', label: say.fields.itReadsTheContactsBefore, of: YES },

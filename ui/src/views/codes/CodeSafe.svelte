@@ -102,7 +102,7 @@
       </p>
     {/if}
   {/if}
-  <CodeList done={refresh} />
+  <CodeList done={() => void again()} />
 </main>
 
 <style>

@@ -6,10 +6,13 @@ import { server, show, signedIn } from './support/server';
 import { at, block, step } from './support/moves';
 
 const { default: Proposal } = await import('../../ui/src/views/names/Proposal.svelte');
+const { default: Plan } = await import('../../ui/src/views/names/Plan.svelte');
 const { default: Batch } = await import('../../ui/src/views/names/Batch.svelte');
 
 const amount = (minor: number, currency = 'EUR') => ({ minor, currency });
 const nothing = createRawSnippet(() => ({ render: () => '<i></i>' }));
+
+const settled = () => new Promise((done) => setTimeout(done));
 
 beforeEach(() => signedIn());
 
@@ -53,6 +56,31 @@ describe('the plan', () => {
     show(Proposal, { proposal: proposal({}), act: nothing });
     const text = document.body.textContent!;
     for (const part of ['9.02 EUR', '5.98 EUR', '8.84 EUR']) expect(text).toContain(part);
+  });
+
+  // Whichever answer comes last, with a destination in the address that makes the list of accounts wait to be read.
+  it.each(['/api/accounts', '/api/names/ferry.example', '/api/proposals'])('shows when %s comes last', async (late) => {
+    history.replaceState(null, '', '/names/ferry.example/plan?to=b');
+    const accounts = {
+      usual_destination: 'b',
+      hosts: [],
+      accounts: [{ id: 'b', title: 'B', kind: 'epp', prices: {} }],
+    };
+    let release = () => {};
+    const held = new Promise<void>((go) => (release = go));
+    const asked = server(
+      {
+        'GET /api/accounts': accounts,
+        'GET /api/names/ferry.example': { name: 'ferry.example', unicode: 'ferry.example', account_id: 'a' },
+        'POST /api/proposals': proposal({}),
+      },
+      { [late]: held },
+    );
+    show(Plan, {});
+    await waitFor(() => expect(asked).toHaveLength(late === '/api/names/ferry.example' ? 2 : 3));
+    await settled();
+    release();
+    await waitFor(() => expect(document.body.textContent).toContain('9.02 EUR'));
   });
 
   it('says every refusal as an alert', () => {

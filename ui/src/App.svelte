@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { QueryClient, QueryClientProvider } from '@tanstack/svelte-query';
+  import { QueryClientProvider } from '@tanstack/svelte-query';
+  import { newClient } from './lib/client';
   import { session } from './lib/session.svelte';
   import Frame from './parts/Frame.svelte';
   import FirstRun from './views/arrive/FirstRun.svelte';
@@ -7,7 +8,7 @@
   import SignIn from './views/arrive/SignIn.svelte';
   import { say } from './lib/say';
 
-  const client = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 1000 } } });
+  const client = newClient();
   let failed = $state('');
   // An invitation's link is /invited#WORD: what stands behind # never leaves the browser in a request's address.
   const invited = location.pathname === '/invited' ? location.hash.slice(1) : '';

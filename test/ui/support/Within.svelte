@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { QueryClient, QueryClientProvider } from '@tanstack/svelte-query';
+  import { QueryClientProvider } from '@tanstack/svelte-query';
+  import { newClient } from '../../../ui/src/lib/client';
   import type { Component } from 'svelte';
 
   let { part, given = {} }: { part: Component; given?: Record<string, unknown> } = $props();
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const client = newClient({ retry: false });
   const Part = $derived(part);
 </script>
 

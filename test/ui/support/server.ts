@@ -11,8 +11,9 @@ export type Asked = {
   body: unknown;
 };
 
-/** Answers requests by “METHOD path”; what was asked is kept. A status other than 200 stands as [status, body]. */
-export function server(answers: Record<string, unknown>): Asked[] {
+/** Answers requests by “METHOD path”; what was asked is kept. A status other than 200 stands as [status, body].
+ * What is in `late` (by path) is answered once its promise is kept. */
+export function server(answers: Record<string, unknown>, late: Record<string, Promise<void>> = {}): Asked[] {
   const asked: Asked[] = [];
   vi.stubGlobal('fetch', async (request: Request) => {
     const url = new URL(request.url, 'http://desk');
@@ -23,6 +24,7 @@ export function server(answers: Record<string, unknown>): Asked[] {
       search: url.search,
       body: text ? JSON.parse(text) : undefined,
     });
+    await late[url.pathname];
     const answer = answers[`${request.method} ${url.pathname}`];
     const given = typeof answer === 'function' ? (answer as (u: URL) => unknown)(url) : answer;
     const [status, body] = Array.isArray(given)

@@ -52,8 +52,9 @@ function changed(client: QueryClient, topics: string[]) {
 }
 
 /**
- * Follows the server's events: every change names its topics, and what is shown of them is asked for again. A page that is left lets go of its
- * stream at once, because a browser keeps only a few connections to one server. Returns a stop.
+ * Follows the server's events: every change names its topics, and what is shown of them is asked for again. A page
+ * that is left lets go of its stream at once, because a browser keeps only a few connections to one server. Returns a
+ * stop.
  */
 export function follow(client: QueryClient): () => void {
   let source: EventSource | undefined;

@@ -14,10 +14,11 @@ module Practice
       when %w[POST /control/clock] then json(@world.move_to(Time.iso8601(body.fetch("to"))).then { @world.state })
       when %w[GET /control/log] then json(@world.asked)
       when %w[POST /control/faults] then json(@world.set_fault(body.fetch("id"), body["detail"]).then { @world.state })
+      when %w[POST /control/happenings] then json(@world.let_happen(body.fetch("id")))
       when %w[POST /control/scene] then json(@world.change(body.fetch("name"), body.fetch("change")))
       else [404, {}, []]
       end
-    rescue JSON::ParserError, KeyError, ArgumentError => e
+    rescue JSON::ParserError, KeyError, ArgumentError, Refusal => e
       [422, { "content-type" => "application/json" }, [JSON.generate(error: e.message)]]
     end
 

@@ -9,7 +9,8 @@ module Practice
   class Scenario
     DAY = 86_400
 
-    attr_reader :start, :seed, :suffixes, :registry, :registrars, :hosts, :names, :mailbox, :past, :readers, :proven
+    attr_reader :start, :seed, :suffixes, :registry, :registrars, :hosts, :names, :mailbox, :past, :readers, :proven,
+      :happenings
 
     # The whole portfolio with its past; names_at: only the names at these registrars and no past, for tests.
     # registrars: folder of files, one a registrar, named by its id.
@@ -35,6 +36,7 @@ module Practice
       @mailbox = data.fetch("mailbox")
       @readers = data.fetch("readers")
       @proven = data.fetch("proven", {})
+      @happenings = data.fetch("happenings", {})
       @zones = data.fetch("zones")
       @contacts = data.fetch("contacts")
       @names = names

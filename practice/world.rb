@@ -115,6 +115,14 @@ module Practice
       end
     end
 
+    # Lets one of Happenings::KINDS happen now.
+    def let_happen(kind)
+      exclusively do
+        Happenings.new(@registry, @post, @scenario.happenings, to: @scenario.mailbox["login"]).let(kind, at: now)
+        state
+      end
+    end
+
     private
 
     def catch_up(time)

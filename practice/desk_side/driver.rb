@@ -32,6 +32,14 @@ module Practice
         end
       end
 
+      # Lets one thing happen, and the desk live through the minute after it. Raises ArgumentError with the reason.
+      def let_happen(id)
+        @lock.synchronize do
+          run_to(Time.iso8601(@link.let_happen(id).fetch("now")) + 60)
+          state
+        end
+      end
+
       def fault(id, detail) = @link.fault(id, detail)
       def runs? = !@link.state["rate"].zero?
 

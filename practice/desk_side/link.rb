@@ -20,6 +20,7 @@ module Practice
       def log = call(:get, "log")
       def move_to(time) = call(:post, "clock", to: time.utc.iso8601)
       def fault(id, detail) = call(:post, "faults", id: id, detail: detail)
+      def let_happen(id) = call(:post, "happenings", id: id)
       def change(name, change) = call(:post, "scene", name: name, change: change)
 
       private

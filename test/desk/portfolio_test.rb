@@ -195,4 +195,23 @@ class PortfolioTest < Minitest::Test
     end
     assert_raises(SteadyMove::Desk::Refused) { ruling.take_back(id, by: "ada") }
   end
+
+  # A suffix that no family lists is told, given to a family by a site's own word, and then overruled like any other.
+  def test_a_suffix_that_no_family_lists
+    ruling = Desk::Overruling.new(app)
+    name = SteadyMove::Core::Names::DomainName.held("kelp.nowhere")
+    app.names.put(name, "tarnbeck", at: app.now)
+    assert_equal ["nowhere"], ruling.unlisted
+    told = -> { Desk::Judging.new(app).one("kelp.nowhere").verdict.findings.map(&:rule) }
+    assert_includes told.call, "suffix-unlisted"
+    assert_raises(SteadyMove::Desk::Refused) { ruling.preview("nowhere", "family", "no-such") }
+    given = { source: "the registry's own rules", date: "2027-01-04", by: "ada" }
+    id = ruling.save("nowhere", "family", "gtld", **given)
+    assert_empty ruling.unlisted
+    refute_includes told.call, "suffix-unlisted"
+    ruling.save("nowhere", "max_years", "5", **given)
+    assert_equal 5, app.rulebook.family_of(name).max_years
+    ruling.take_back(id, by: "ada")
+    assert_equal ["nowhere"], ruling.unlisted
+  end
 end

@@ -146,6 +146,20 @@ class HouseKeepingTest < Minitest::Test
     assert_equal [200, "well\n"], [get("/healthz").status, last_response.body]
     assert_match(/\A\h{12}\z/, get("/api/names").headers["x-request-id"])
   end
+
+  # What a person lets happen in the practice world stands on the Desk and in the Post at once.
+  def test_a_stranger_and_a_forger
+    sign_in
+    assert_equal 200, send_to("/api/practice/happenings", id: "forgery")
+    get "/api/post"
+    forged = answer["messages"].find { |m| m["subject"].start_with?("Action needed") }
+    assert_equal %w[doubtful notices@tarnbeck.example], forged.values_at("trust", "sender")
+    assert_empty world.app.codes.all_live
+    assert_equal 200, send_to("/api/practice/happenings", id: "stranger")
+    assert_equal(["nightboat-saltern.example"], get("/api/desk") && answer["strays"].map { |s| s["name"] })
+    assert_equal 409, send_to("/api/practice/happenings", id: "stranger")
+    assert_equal 422, send_to("/api/practice/happenings", id: "flood")
+  end
 end
 
 class FirstRunTest < Minitest::Test

@@ -761,6 +761,11 @@ export const en = {
       'Where a person does by hand what the desk says. These pages belong to the practice world, each with its own sign-in.',
     name: 'name',
     password: 'password',
+    happenings: 'Happenings',
+    letItHappen: 'Each happens once, now; then see the Desk and the Post.',
+    aStranger: 'Somebody else orders the transfer of nightboat-saltern.example, with its code',
+    aForgery: 'A letter comes under a registrar’s name that another server sent',
+    letHappen: 'Let it happen',
     faults: 'Faults',
     switchOneOnAndSee: 'Switch one on and see what the desk says and does. Nothing is lost while it lasts.',
     thePublicRecordDoesNot: 'The public record does not answer',
@@ -816,6 +821,8 @@ export const en = {
     years: 'years',
   },
   rulebook: {
+    noFamilyLists: (a: V) =>
+      `No family of the rulebook lists ${a}. Say which family holds, from a source that you trust; until then, what its registry wants is not known here.`,
     rulebook: 'Rulebook',
     whatHoldsForEachSuffix:
       'What holds for each suffix, and from where. “Quoted from memory” was not checked against its source here.',

@@ -8,10 +8,18 @@ module SteadyMove
       # were judged.
       Preview = Struct.new(:touched, :names, :looked_at, keyword_init: true)
       SHOWN = 50
+      FAMILY = "family"
       DATE = /\A\d{4}-\d\d-\d\d\z/
 
       def initialize(app)
         @app = app
+      end
+
+      # Suffixes of held names that no family lists; each can be said to belong to one.
+      def unlisted
+        book = @app.rulebook
+        known = @app.names.all.map { |row| Core::Names::DomainName.known(row[:name], row[:unicode]) }
+        known.reject { |name| book.family_of(name) }.map(&:suffix).uniq.sort
       end
 
       # Which names an override would change now. Raises Refused.
@@ -52,7 +60,8 @@ module SteadyMove
 
       def word(suffix, key, value)
         any = Core::Names::DomainName.known("any.#{suffix}", "any.#{suffix}")
-        raise Refused.new(:invalid, :no_family, suffix: suffix) unless @app.rulebook.family_of(any)
+        listed = key == FAMILY || @app.rulebook.family_of(any)
+        raise Refused.new(:invalid, :no_family, suffix: suffix) unless listed
 
         source = { "text" => "", "kind" => "site", "verified" => true, "date" => "" }
         Core::Readiness::Override.new(suffix: suffix, key: key, value: value, source: source)

@@ -22,6 +22,14 @@ module SteadyMove
           state
         end
 
+        on "letHappen" do
+          state = practice.let_happen(given["id"])
+          application.hub.notify
+          state
+        rescue ArgumentError
+          raise Problem.say(409, :happened_already)
+        end
+
         on "setFault" do
           practice.fault(given["id"], given["active"] ? given["detail"] || "on" : nil)
           practice.state

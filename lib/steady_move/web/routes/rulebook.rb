@@ -9,7 +9,7 @@ module SteadyMove
 
         # The book as it is shown.
         module Helpers
-          def book = Views::RulebookView.book(desk.rulebook, desk.overrides.all)
+          def book = Views::RulebookView.book(desk.rulebook, desk.overrides.all, overruling.unlisted)
           def overruling = Desk::Overruling.new(desk)
         end
 

@@ -9,10 +9,10 @@ module SteadyMove
 
         module_function
 
-        # book: Rulebook; overrides: rows of Store::Overrides, newest first.
-        def book(book, overrides)
-          { families: book.families.reject { |f| f.suffixes.empty? }.map { |f| family(f) }, keys: VALUES,
-            overrides: overrides.map { |o| override(o) } }
+        # book: Rulebook; overrides: rows of Store::Overrides, newest first; unlisted: suffixes in no family.
+        def book(book, overrides, unlisted)
+          { families: book.families.reject { |f| f.suffixes.empty? }.map { |f| family(f) },
+            keys: [*VALUES, Desk::Overruling::FAMILY], unlisted: unlisted, overrides: overrides.map { |o| override(o) } }
         end
 
         def family(family)

@@ -4,6 +4,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import { may } from '../../lib/session.svelte';
+  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -14,6 +15,14 @@
       ask(api.POST('/api/practice/faults', { body })),
     onSuccess: (data) => client.setQueryData(['practice'], data),
   }));
+  const happen = createMutation(() => ({
+    mutationFn: (id: 'stranger' | 'forgery') => ask(api.POST('/api/practice/happenings', { body: { id } })),
+    onSuccess: () => refresh(client),
+  }));
+  const happenings = [
+    ['stranger', say.practice.aStranger],
+    ['forgery', say.practice.aForgery],
+  ] as const;
   type Fault = { id: string; says: string; detail?: string };
   const connected = $derived((places.data?.accounts ?? []).filter((a) => a.kind === 'epp'));
   const faults = $derived<Fault[]>([
@@ -63,6 +72,19 @@
       </li>
     {/each}
   </ul>
+  <h2>{say.practice.happenings}</h2>
+  <p class="muted">{say.practice.letItHappen}</p>
+  <Trouble error={happen.error} />
+  <ul class="box">
+    {#each happenings as [id, says] (id)}
+      <li class="happening">
+        {says}
+        <button disabled={!may('letHappen') || happen.isPending} onclick={() => happen.mutate(id)}
+          >{say.practice.letHappen}</button
+        >
+      </li>
+    {/each}
+  </ul>
   <h2>{say.practice.faults}</h2>
   <p class="muted">{say.practice.switchOneOnAndSee}</p>
   <Trouble error={practice.error ?? set.error} />
@@ -92,6 +114,20 @@
   }
   li:last-child {
     border-bottom: 0;
+  }
+  .happening {
+    display: flex;
+    flex-wrap: wrap;
+    justify-content: space-between;
+    gap: 0.2rem 1rem;
+  }
+  button {
+    color: var(--loden);
+    cursor: pointer;
+  }
+  button:disabled {
+    opacity: 0.6;
+    cursor: default;
   }
   input {
     accent-color: var(--loden);

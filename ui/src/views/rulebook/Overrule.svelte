@@ -10,11 +10,13 @@
   let { book, suffixes, suffix }: { book: Schemas['Rulebook']; suffixes: string[]; suffix: string } = $props();
   const client = useQueryClient();
   let chosen = $state('');
-  let key = $state('new-name');
+  let wanted = $state('new-name');
   let value = $state('');
   let source = $state('');
   let date = $state('');
   const at = $derived(chosen || suffix);
+  const unlisted = $derived(book.unlisted.includes(at));
+  const key = $derived(unlisted ? 'family' : wanted);
   const family = $derived(book.families.find((f) => f.suffixes.includes(at)));
   const rules = $derived([...(family?.rules.map((r) => r.id) ?? []), ...(family?.without ?? [])]);
   const hint = $derived(book.keys.includes(key) ? say.overrule.itsNewValue : say.overrule.daysOrOff);
@@ -48,9 +50,17 @@
     >
     <label
       >{say.overrule.valueOrRule}
-      <select class="plain" bind:value={key} onchange={() => preview.reset()}>
+      <select
+        class="plain"
+        value={key}
+        onchange={(e) => {
+          wanted = e.currentTarget.value;
+          value = '';
+          preview.reset();
+        }}
+      >
         <optgroup label={say.overrule.values}
-          >{#each book.keys as k (k)}<option>{k}</option>{/each}</optgroup
+          >{#each unlisted ? ['family'] : book.keys as k (k)}<option>{k}</option>{/each}</optgroup
         >
         <optgroup label={say.overrule.rules}
           >{#each rules as r (r)}<option>{r}</option>{/each}</optgroup
@@ -59,7 +69,14 @@
     >
     <label
       >{say.overrule.isHere}
-      <input class="plain" bind:value placeholder={hint} required oninput={() => preview.reset()} /></label
+      {#if key === 'family'}
+        <select class="plain" bind:value required onchange={() => preview.reset()}
+          >{#each book.families.filter((f) => !f.overruled) as f (f.id)}<option value={f.id}>{f.title}</option
+            >{/each}</select
+        >
+      {:else}
+        <input class="plain" bind:value placeholder={hint} required oninput={() => preview.reset()} />
+      {/if}</label
     >
     {#if seen}
       <label

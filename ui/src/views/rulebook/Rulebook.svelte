@@ -32,8 +32,15 @@
   <Trouble error={book.error} />
   {#if book.data}
     {#each shown as family (family.id)}<FamilyPart {family} whole={!!suffix} choose={(s) => (suffix = s)} />{/each}
+    {#if book.data.unlisted.length}
+      <p class="caution">{say.rulebook.noFamilyLists(book.data.unlisted.map((s) => `.${s}`).join(', '))}</p>
+    {/if}
     {#if may('override')}
-      <Overrule book={book.data} {suffixes} suffix={suffix || 'example'} />
+      <Overrule
+        book={book.data}
+        suffixes={[...book.data.unlisted, ...suffixes]}
+        suffix={suffix || book.data.unlisted[0] || 'example'}
+      />
     {:else}
       <p class="muted">{say.rulebook.anAdministratorCanOverruleA}</p>
     {/if}
@@ -53,6 +60,11 @@
     flex-wrap: wrap;
     gap: 0.3rem 1.2rem;
     align-items: baseline;
+  }
+  .caution {
+    border-left: 4px solid var(--ochre-fill);
+    background: var(--ochre-soft);
+    padding: 0.5rem 0.8rem;
   }
   .head p {
     flex: 1;

@@ -8,6 +8,7 @@ module Practice
       STEPS_MOST = 2000
       # Hundredths of a second; a runner that was killed never lets go, and is waited for no longer.
       PATIENCE = 50
+      QUARTER = 900
 
       def initialize(link, clock, runner)
         @link = link
@@ -32,10 +33,10 @@ module Practice
         end
       end
 
-      # Lets one thing happen, and the desk live through the minute after it. Raises ArgumentError with the reason.
+      # Lets one thing happen, and the desk live through the quarter of an hour after it. Raises ArgumentError with the reason.
       def let_happen(id)
         @lock.synchronize do
-          run_to(Time.iso8601(@link.let_happen(id).fetch("now")) + 60)
+          run_to(Time.iso8601(@link.let_happen(id).fetch("now")) + QUARTER)
           state
         end
       end

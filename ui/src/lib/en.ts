@@ -762,7 +762,7 @@ export const en = {
     name: 'name',
     password: 'password',
     happenings: 'Happenings',
-    letItHappen: 'Each happens once, now; then see the Desk and the Post.',
+    letItHappen: 'Each happens once, and a quarter of an hour passes; then see the Desk and the Post.',
     aStranger: 'Somebody else orders the transfer of nightboat-saltern.example, with its code',
     aForgery: 'A letter comes under a registrar’s name that another server sent',
     letHappen: 'Let it happen',

@@ -33,7 +33,8 @@ module Practice
         end
       end
 
-      # Lets one thing happen, and the desk live through the quarter of an hour after it. Raises ArgumentError with the reason.
+      # Lets one thing happen, and the desk live through the quarter of an hour after it. Raises ArgumentError with
+      # the reason.
       def let_happen(id)
         @lock.synchronize do
           run_to(Time.iso8601(@link.let_happen(id).fetch("now")) + QUARTER)

@@ -157,6 +157,8 @@ class HouseKeepingTest < Minitest::Test
     assert_empty world.app.codes.all_live
     assert_equal 200, send_to("/api/practice/happenings", id: "stranger")
     assert_equal(["nightboat-saltern.example"], get("/api/desk") && answer["strays"].map { |s| s["name"] })
+    get "/api/names/nightboat-saltern.example"
+    assert_equal "barred", answer.dig("gate", "kind"), "its record was looked up"
     assert_equal 409, send_to("/api/practice/happenings", id: "stranger")
     assert_equal 422, send_to("/api/practice/happenings", id: "flood")
   end

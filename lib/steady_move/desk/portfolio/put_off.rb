@@ -2,23 +2,26 @@
 
 module SteadyMove
   module Desk
-    # Names that were taken in while nobody answered are looked up later, a few at a time, as often as the outside wants
-    # to be asked.
+    # Names that were taken in while nobody answered, and names under a transfer that nobody here ordered, are looked up
+    # later, a few at a time, as often as the outside wants to be asked.
     class PutOff
       EVERY = 300
       MOST = 20
+      # A transfer that nobody ordered is looked at so often until it is over.
+      STRAY = 3600
 
       def initialize(app)
         @app = app
         @due_at = nil
+        @looked = {}
       end
 
       # Is it time, also where the clock was set back?
       def due? = @due_at.nil? || @app.now >= @due_at || @app.now < @due_at - 86_400
 
-      # Looks up names of which no outside source has said anything yet. Returns how many were tried.
+      # Looks up names of which no outside source has said anything yet, and strays. Returns how many were tried.
       def look_up
-        names = @app.names.unseen(MOST)
+        names = stray | @app.names.unseen(MOST)
         @due_at = @app.now + EVERY
         names.each do |row|
           seen = Observe.new(@app).name(Core::Names::DomainName.known(row[:name], row[:unicode]),
@@ -29,6 +32,16 @@ module SteadyMove
           break
         end
         names.size
+      end
+
+      private
+
+      def stray
+        open = @app.strays.open.map(&:name)
+        @looked.keep_if { |name, at| open.include?(name) && @app.now.between?(at, at + STRAY) }
+        due = open.reject { |name| @looked.key?(name) }.first(MOST)
+        due.each { |name| @looked[name] = @app.now }
+        due.filter_map { |name| @app.names.find(name) }
       end
     end
   end

@@ -27,7 +27,8 @@ module SteadyMove
             because: entry.because.gsub(/\{(\w+)\}/, "…"), remedy: entry.remedy, source: source(entry.source) }
         end
 
-        def without(family) = family.lines.keys - family.rules
+        # That a suffix is in no family can't hold in one.
+        def without(family) = family.lines.keys - family.rules - ["suffix-unlisted"]
 
         def source(source)
           { text: source["text"], kind: source["kind"], verified: source["verified"], date: source["date"].to_s }

@@ -10,7 +10,7 @@
   const removal = createMutation(() => ({ mutationFn: remove, onSuccess: done }));
 </script>
 
-<div>
+<div class="removal">
   {#if asked}
     <Button type="button" color="red" outline disabled={removal.isPending} onclick={() => removal.mutate()}
       >{say.accounts.removeForGood}</Button
@@ -20,3 +20,11 @@
   {/if}
   <Trouble error={removal.error} />
 </div>
+
+<style>
+  .removal {
+    grid-column: 1 / -1;
+    border-top: 1px solid var(--line);
+    padding-top: 0.7rem;
+  }
+</style>

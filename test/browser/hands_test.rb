@@ -122,9 +122,10 @@ class BrowserHandsTest < Minitest::Test
     assert_no_text "in the tray"
     visit "/names?tray=slipway.example,saltern-harbour.example,oyster-smack-charter.example"
     click_on "Plan these 3 moves"
-    assert_text "2 of 3 can start, for 18.04 EUR together"
+    assert_text "2 of 3 can start, for 9.02 EUR together"
+    assert_text "This leaves out 1 name of which no price is known."
     within("li", text: "oyster-smack-charter.example") { assert_text "within 60 days of its creation" }
-    click_on "Start 2 moves for 18.04 EUR"
+    click_on "Start 2 moves for 9.02 EUR"
     assert_text "2 moves were started"
     click_on "gathered by place"
     assert_text "Write one letter for saltern-harbour.example"

@@ -23,7 +23,7 @@ class BrowserJourneyTest < Minitest::Test
     ["9.02 EUR", "saves 5.98 EUR", "24 Sep 2028", "15 record sets", "1 day 2 h"].each { |t| assert_text t }
     click_on "Start the move for 9.02 EUR"
     assert_text "Wait until no cache holds the old host's answers"
-    assert_selector "svg[role=img][aria-label^='Track with 16 steps']"
+    assert_selector "svg[role=img][aria-label^='Track with 17 steps']"
 
     click_on "Desk"
     assert_text "The clock’s"

@@ -21,6 +21,11 @@ class LettersTest < Minitest::Test
     ["privacy-off", [], "Please turn the privacy service off", "the privacy service off", false],
     ["privacy-on", [], "Please turn the privacy service on again", "the privacy service on", false],
     ["name-servers", %w[ns1.new.test ns2.new.test], "(ns1.new.test; ns2.new.test):", "other name servers", false],
+    ["old-name-servers", %w[ns1.old.test ns2.old.test], "the former name servers (ns1.old.test; ns2.old.test):",
+      "the old name servers again", false],
+    ["ds", [], "Please take all DS records (DNSSEC) away", "the DS records out", false],
+    ["new-ds", ["2371 13 2 1F98"], "into the registry (2371 13 2 1F98):", "new DS records", false],
+    ["old-ds", ["2371 13 2 1F98"], "into the registry again (2371 13 2 1F98):", "the former DS records again", false],
     ["release", [], "Please release:", "the release of a transfer", false],
     ["contact", ["the e-mail of the registrant shall be q@x.test"],
       "(the e-mail of the registrant shall be q@x.test):", "a contact corrected", false]

@@ -102,7 +102,8 @@ class MovesStoreTest < Minitest::Test
   def test_where_most_moves_went
     start("a.example", to: "other")
     start("b.example", to: "other")
-    assert_equal "other", @moves.usual_destination
+    assert_equal ["other", "new", nil],
+      [%w[other new], %w[new], []].map { |there| @moves.usual_destination(there) }, "of the accounts that are there"
     assert_equal({ "ferry.example" => "Make ready", "a.example" => "Make ready", "b.example" => "Make ready" },
       @moves.stages.transform_values(&:last))
     assert_empty @moves.came_from

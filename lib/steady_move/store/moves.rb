@@ -106,9 +106,9 @@ module SteadyMove
         rows.order(:id).select_hash(%i[name to_account], :from_account)
       end
 
-      # The account that most of the last moves went to; nil where there were none.
-      def usual_destination
-        there = @db[:moves].where(to_account: @db[:accounts].select(:id))
+      # Among account ids, the one that most of the last moves went to; nil where there were none.
+      def usual_destination(among)
+        there = @db[:moves].where(to_account: among)
         there.reverse(:id).limit(LATELY).select_map(:to_account).tally.max_by(&:last)&.first
       end
 

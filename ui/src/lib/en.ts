@@ -32,7 +32,7 @@ export const en = {
     everythingByLetterToIts: 'everything by letter to its support',
     at2: (a: V) => `at ${a}`,
     aSeparateService: 'a separate service',
-    change: (a: V) => `Change ${a}`,
+    change: (a: V) => `Change it: ${a}`,
     changeIt: 'Change it',
     remove: (a: V) => `Remove ${a}`,
     removeForGood: 'Remove it for good',

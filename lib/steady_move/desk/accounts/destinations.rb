@@ -9,8 +9,9 @@ module SteadyMove
       # The id of the account that names usually go to: where most moves went; else the first that can be ordered at
       # and is said to be ready to be paid; nil where none can.
       def usual(app)
-        able = app.accounts.all.select(&:epp?)
-        app.moves.usual_destination || (able.find { |a| a.habits["payment"] == "ready" } || able.first)&.id
+        all = app.accounts.all
+        able = all.select(&:epp?)
+        app.moves.usual_destination(all.map(&:id)) || (able.find { |a| a.habits["payment"] == "ready" } || able.first)&.id
       end
 
       # habits: suffixes (list), payment (“ready” or why not), reads_contacts, takes_codes (a regular expression). nil

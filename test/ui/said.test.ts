@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { parse } from 'svelte/compiler';
 import { describe, expect, it } from 'vitest';
 import { en } from '../../ui/src/lib/en';
+import { ALWAYS, DRAFTS, FOLLOWS } from '../../ui/src/lib/live.svelte';
 
 const SRC = join(process.cwd(), process.cwd().endsWith('ui') ? 'src' : 'ui/src');
 const files = (folder: string): string[] =>
@@ -58,5 +59,19 @@ describe('the words of the pages', () => {
         .map((key) => `${part}.${key}`),
     );
     expect(unused).toEqual([]);
+  });
+});
+
+// Never changed by anybody else while it is shown: the own second factor, kinds of notes, an account under one's hands.
+const STILL = ['factor', 'note-kinds', 'account'];
+
+describe('what is shown of the server', () => {
+  it('is asked for again when it changes', () => {
+    const keys = files(SRC).flatMap((f) => [...readFileSync(f, 'utf8').matchAll(/queryKey: \['([a-z-]+)'/g)]);
+    const roots = new Set(keys.map((m) => m[1]!));
+    const told = new Set([...Object.values(FOLLOWS).flat(), ...ALWAYS, ...DRAFTS, ...STILL]);
+    expect(roots.size).toBeGreaterThan(15);
+    expect([...roots].filter((root) => !told.has(root))).toEqual([]);
+    expect([...told].filter((root) => !roots.has(root))).toEqual([]);
   });
 });

@@ -17,9 +17,9 @@ export async function readClock() {
 }
 
 /** Queries by what changes them; each is the first word of a key. */
-const FOLLOWS: Record<string, string[]> = {
+export const FOLLOWS: Record<string, string[]> = {
   desk: ['desk'],
-  moves: ['moves', 'move', 'status'],
+  moves: ['moves', 'move', 'codes', 'status'],
   hands: ['hands'],
   names: ['names', 'name'],
   post: ['post'],
@@ -28,8 +28,10 @@ const FOLLOWS: Record<string, string[]> = {
   people: ['people'],
   rulebook: ['rulebook'],
 };
+/** Follows every change: what comes next may have moved. */
+export const ALWAYS = ['practice'];
 /** Worked out for a person who asked for it; never again by themselves. */
-const DRAFTS = ['proposal', 'batch', 'letter'];
+export const DRAFTS = ['proposal', 'batch', 'letter'];
 export const draft = {
   staleTime: Infinity,
   gcTime: 0,
@@ -47,7 +49,7 @@ function changed(client: QueryClient, topics: string[]) {
   if (topics.some((t) => ['all', 'moves', 'names', 'accounts', 'rulebook'].includes(t))) line.changed = Date.now();
   if (topics.includes('all')) return void refresh(client);
 
-  const roots = topics.flatMap((t) => FOLLOWS[t] ?? []);
+  const roots = [...ALWAYS, ...topics.flatMap((t) => FOLLOWS[t] ?? [])];
   void client.invalidateQueries({ predicate: (q) => roots.includes(String(q.queryKey[0])) });
 }
 

@@ -55,6 +55,11 @@ class PostCodesTest < Minitest::Test
     ["Le code d'autorisation est : aB3x99", "aB3x99", nil],
     ["Su código de autorización es aB3x99kQ", "aB3x99kQ", nil],
     ["認証コード：aB3x99kQ", "aB3x99kQ", nil],
+    ["ferry.example の認証鍵は「Kj8-aaT2」です。", "Kj8-aaT2", nil],
+    ["Auth-ID: 9f8e7d6c5b4a", "9f8e7d6c5b4a", nil],
+    ["Use the following transfer code to move your domain:\n\n    p4ss word 77\n\nRegards", nil, "blanks"],
+    ["To transfer ferry.example give the new registrar this code:\n\n  kelp-and-brine\n\nIt works for 14 days.",
+      "kelp-and-brine", nil],
     ["ferry.example の認証コードは aB3x99kQ です。", "aB3x99kQ", nil],
     ["Authorization code is as follows\n\naB3x99kQ\n\nBye", "aB3x99kQ", nil],
     ["Please find below the authorization code you asked for.\n\n    aB3x99kQ\n\nRegards", "aB3x99kQ", nil],
@@ -79,6 +84,9 @@ class PostCodesTest < Minitest::Test
     "Auth code one: secret11\nAuth code two: secret22" => %w[secret11 secret22],
     "Your authorization code is\taB3x\t9kQ2" => %w[aB3x 9kQ2],
     "https://reg.test/in?authcode=aB3x9kQ2&x=1 leads to it" => %w[aB3x9kQ2],
+    "Use this transfer code:\n\n    p4ss word 77\n\nRegards" => ["p4ss", "word 77"],
+    "Give the new registrar this code:\n\n  kelp-and-brine\n\nBye" => ["kelp-and-brine"],
+    "It is <ZZ12ab!!>, keep it safe. This is the auth code." => %w[ZZ12ab !!],
     "Kod: Zx81kkQ9 i tyle" => %w[Zx81kkQ9],
     "Authorization code: #{LONG[0, 64]}\n#{LONG[64..]}" => [LONG[0, 64], LONG[64..]],
     "> ferry.example: aB3x99\n> isles.example, two words\nThese are the auth codes." => ["aB3x99", "two words"]
@@ -89,6 +97,8 @@ class PostCodesTest < Minitest::Test
       found = read("About ferry.example", text)
       pieces.each { |piece| refute_includes masked(text, found), piece, text }
     end
+    label = "Your AuthInfo code for ferry.example, and the Auth-Code of others."
+    assert_equal label, masked(label, read("About ferry.example", label))
     plain = "Answer by 2027-03-06 10:00 UTC at https://reg.test/a/B7c9d?x=1, order SM-0001-ab9c, 15.00 EUR."
     assert_equal plain, masked(plain, read("Authorization code of ferry.example", plain))
   end
@@ -109,6 +119,9 @@ class PostCodesTest < Minitest::Test
       { "ferry.example" => "same11", "isles.example" => "x99999" }],
     ["ferry.example: aB3x99", { "ferry.example" => "aB3x99" }],
     ["stranger.test: aB3x99\nferry.example: bbb222", { "ferry.example" => "bbb222" }],
+    ["ferry.example\nAa11Bb22\n\nisles.example\nCc33Dd44", { "ferry.example" => "Aa11Bb22", "isles.example" => "Cc33Dd44" }],
+    ["Auth code for ferry.example → hunter2; auth code for isles.example → hunter3",
+      { "ferry.example" => "hunter2", "isles.example" => "hunter3" }],
     ["ferry.example has left us.\nSee https://reg.test/x", {}]
   ].freeze
 

@@ -37,7 +37,23 @@ module SteadyMove
           lines.each_with_index.flat_map do |line, i|
             next [] if skip.include?(i)
 
-            labels(line, strong).filter_map { |from, to| hit(lines, i, from, to, strong: strong, skip: skip) }.first(1)
+            found = labels(line, strong)
+            last = found.filter_map { |from, to| hit(lines, i, from, to, strong: strong, skip: skip) }.first(1)
+            earlier = earlier(lines, i, found)
+            next last if earlier.empty?
+
+            last.each { |h| h.about = line[found.first.first..].sub(h.value.to_s, "") }
+            (earlier + last).uniq(&:value)
+          end
+        end
+
+        # Where a line has several labels, each with its own code: those before the last.
+        def earlier(lines, index, labels)
+          line = lines[index]
+          labels.each_cons(2).filter_map do |(following, _), (from, to)|
+            own = line[to...following].sub(/[;,.]?\s*(?:\p{L}{1,3}\s*)?\z/, "")
+            found = beside(lines, index, line[0...from], own)
+            found if found&.value && CodeShape.plain?(found.value)
           end
         end
 
@@ -57,7 +73,10 @@ module SteadyMove
           before = line[0...from]
           rest = line[to..]
           found = beside(lines, index, before, rest) || below(lines, index, line, skip) || around(before, rest, index)
-          found if strong || found.nil? || found.value.nil? || CodeShape.plain?(found.value)
+          return found if strong || found.nil? || found.value.nil? || CodeShape.plain?(found.value)
+
+          # On a line of its own below “code:”, it may be one all the same.
+          Hit.new(value: nil, pieces: found.pieces, line: found.line, about: found.about) if found.line > index
         end
 
         def beside(lines, index, before, rest)
@@ -102,17 +121,19 @@ module SteadyMove
           return last(token, strong: strong, whole: whole) if rest.empty?
 
           pieces = text.split
-          blanks = strong && pieces.size <= 8 && pieces.all? { |p| piece?(p) } && pieces.any? do |p|
-            CodeShape.mixed?(p)
-          end
-          return [nil, [text, *pieces], nil] if blanks
+          return [nil, [text, *pieces], nil] if strong && groups?(pieces)
 
           bare = token.sub(/[.,;]\z/, "")
           [(bare if CodeShape.plain?(bare)), [], nil]
         end
 
-        # A part of a code that is written in groups.
-        def piece?(text) = text.length <= 16 && !CodeShape.word?(text) && !text.match?(/[.,;:!?]\z|\A\p{Ll}{3,}\z|\A\(/)
+        # May these be a code that is written in groups? Words are only where there are few.
+        def groups?(pieces)
+          pieces.size <= 8 && pieces.any? { |p| CodeShape.mixed?(p) } && pieces.all? do |piece|
+            piece.length <= 16 && !CodeShape.word?(piece) && !piece.match?(/[.,;:!?]\z|\A\(/) &&
+              (pieces.size <= 3 || !piece.match?(/\A\p{Ll}{3,}\z/))
+          end
+        end
 
         def last(token, strong:, whole:)
           bare = whole ? token : token.sub(/[.,;]\z/, "")
@@ -147,7 +168,7 @@ module SteadyMove
 
         def blank_inside(text, index, line)
           pieces = text.split(/[ \t|]+/)
-          return if pieces.size > 8 || !pieces.all? { |p| piece?(p) } || pieces.none? { |p| CodeShape.mixed?(p) }
+          return unless groups?(pieces)
 
           Hit.new(value: nil, pieces: [text, *pieces], line: index, about: line)
         end
@@ -160,7 +181,7 @@ module SteadyMove
 
           [code + following, true]
         end
-        private_class_method :labels, :hit, :beside, :behind, :around, :value, :piece?, :last, :opening_quote, :below,
+        private_class_method :labels, :hit, :earlier, :beside, :behind, :around, :value, :groups?, :last, :opening_quote, :below,
           :blank_inside, :joined
       end
     end

@@ -26,11 +26,21 @@ module SteadyMove
           lines.each_with_index do |line, i|
             next if used.include?(i)
 
-            row = listed(line) or next
+            row = listed(line) || stacked(lines, i, used) or next
             rows << row
             used << i
           end
           [rows, used]
+        end
+
+        # A name alone on its line, and its code alone on the next.
+        def stacked(lines, index, used)
+          host = lines[index][/\A[ \t>*•·–-]*(#{HOST})[ :：]*\z/o, 1] or return
+          code = lines[index + 1].to_s.strip
+          return unless code.match?(/\A\S+\z/) && CodeShape.plain?(code)
+
+          used << (index + 1)
+          Row.new(name: host, value: code, pieces: [code])
         end
 
         # A head that names both columns, and the rows below it.
@@ -112,7 +122,7 @@ module SteadyMove
         end
 
         def cells(line, split) = line.strip.gsub(/\A\|\s*|\s*\|\z/, "").split(split).map(&:strip)
-        private_class_method :tables, :head, :below, :row, :listed, :valued, :cells
+        private_class_method :tables, :head, :below, :row, :listed, :stacked, :valued, :cells
       end
     end
   end

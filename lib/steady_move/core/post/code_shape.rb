@@ -18,6 +18,8 @@ module SteadyMove
         STATUS = /\A(?:(?:client|server)\w*(?:Prohibited|Hold)|pending\w*|ok|in_?active)\z/i
         # Signs that no word holds.
         SIGNS_WITHIN = /[[:alnum:]][!#$%&*+=?@^_~|\\{}<>\[\];:,"]+[[:alnum:]]/
+        # A sentence in a script without blanks.
+        OTHER_SCRIPT = /[\p{Han}\p{Hiragana}\p{Katakana}。、「」『』]/
         # Words that stand where a code is looked for.
         WORDS = %r{\A(?:valid|invalid|shown|below|above|sent|enclosed|attached|active|available|required|needed|
                  wanted|
@@ -41,7 +43,8 @@ module SteadyMove
         #   Post::CodeShape.possible?("valid") # => false
         def possible?(text)
           text.length.between?(LEAST, MOST) && !word?(text) && !text.match?(NAME) && !text.match?(ADDRESS) &&
-            !text.match?(DATE) && !text.match?(REFERENCE) && !text.match?(STATUS) && !text.match?(/\A\W+\z/)
+            !text.match?(DATE) && !text.match?(REFERENCE) && !text.match?(STATUS) && !text.match?(/\A\W+\z/) &&
+            !text.match?(OTHER_SCRIPT)
         end
 
         # Where a sentence goes on around it: it must look like none of its words.

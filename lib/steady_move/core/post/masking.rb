@@ -7,13 +7,18 @@ module SteadyMove
       module Masking
         PARAMETER = /((?:auth[-_]?(?:info|code|key)?|epp[-_]?(?:code|key)?|transfer[-_]?(?:code|key))=)([^&\s#"'<>]+)/i
 
+        # What a code is called is none.
+        LABEL = /\A\W*#{CodeLabels::STRONG}\W*\z/
+
         module_function
 
         # text: of a subject or a message; candidates: what was found in the whole message; speaks: it is about codes.
         def mask(text, candidates, speaks:)
           out = candidates.sort_by { |c| -c.length }.reduce(text) { |t, code| hidden(t, code) }
           out = out.gsub(PARAMETER) { "#{Regexp.last_match(1)}#{sign}" }
-          out.gsub(/[^\s\t|]+/) { |piece| CodeShape.secret?(piece, speaks: speaks) ? secret(piece) : piece }
+          out.gsub(/[^\s\t|]+/) do |piece|
+            !piece.match?(LABEL) && CodeShape.secret?(piece, speaks: speaks) ? secret(piece) : piece
+          end
         end
 
         # Also where it is broken over two lines.
@@ -26,7 +31,7 @@ module SteadyMove
 
         def secret(piece)
           head = piece[/\A[("'“„«‹\[<]+/].to_s
-          tail = piece[head.length..][/[)"'”“»›\]>.,;:!?]+\z/].to_s
+          tail = piece[head.length..][/[)"'”“»›\]>]*[.,;:]?\z/].to_s
           "#{head}#{sign}#{tail}"
         end
 

@@ -38,7 +38,7 @@ module SteadyMove
             },
             codes: "(?:(?:authori[sz]ation|auth|transfer|epp|release|registry|domain|unlock(?:ing)?|moving)[ -]?" \
                    "(?:auth(?:ori[sz]ation)?[ -]?)?(?:codes?|keys?|info(?:rmation)?|secrets?|tokens?|passwords?|" \
-                   "passphrases?|pins?)|auth-?(?:info|codes?|keys?)|codes? of authori[sz]ation|epp|codes?|keys?)",
+                   "passphrases?|pins?|id)|auth-?(?:info|codes?|keys?)|codes? of authori[sz]ation|epp|codes?|keys?)",
             leads: "(?:until|till|by|before|no later than|not later than|at the latest on|latest|deadline(?: is)?|" \
                    "due(?: by| on| date)?|expires?(?: on| at)?|ends?(?: on| at)?|closes?(?: on| at)?|" \
                    "lapses?(?: on| at)?|" \

@@ -119,7 +119,8 @@ class PostCodesTest < Minitest::Test
       { "ferry.example" => "same11", "isles.example" => "x99999" }],
     ["ferry.example: aB3x99", { "ferry.example" => "aB3x99" }],
     ["stranger.test: aB3x99\nferry.example: bbb222", { "ferry.example" => "bbb222" }],
-    ["ferry.example\nAa11Bb22\n\nisles.example\nCc33Dd44", { "ferry.example" => "Aa11Bb22", "isles.example" => "Cc33Dd44" }],
+    ["ferry.example\nAa11Bb22\n\nisles.example\nCc33Dd44",
+      { "ferry.example" => "Aa11Bb22", "isles.example" => "Cc33Dd44" }],
     ["Auth code for ferry.example → hunter2; auth code for isles.example → hunter3",
       { "ferry.example" => "hunter2", "isles.example" => "hunter3" }],
     ["ferry.example has left us.\nSee https://reg.test/x", {}]

@@ -36,6 +36,7 @@ class PostDeadlinesTest < Minitest::Test
     "Please respond by 30/03/2027." => "2027-03-30T00:00:00Z",
     "Please respond by 03/30/2027 9.00 UTC." => "2027-03-30T09:00:00Z",
     "Answer no later than 03/04/2027." => "2027-03-04T00:00:00Z",
+    "Please approve by 1800Z on 6 March 2027." => "2027-03-06T18:00:00Z",
     "Deadline: 2027-03-06 24:00 UTC" => "2027-03-07T00:00:00Z",
     "Deadline: 6 March 2027, midnight UTC" => "2027-03-06T00:00:00Z",
     "Please answer within five (5) calendar days." => "2027-03-06T10:00:00Z",

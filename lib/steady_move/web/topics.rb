@@ -6,7 +6,8 @@ module SteadyMove
     module Topics
       # Kinds of lines that change more than moves and names.
       OF = { "mail" => %w[post], "letter" => %w[post hands], "code-kept" => %w[codes], "code-seen" => %w[codes],
-             "code-checked" => %w[codes], "code-wiped" => %w[codes], "places" => %w[accounts names hands], "people" => %w[people],
+             "code-checked" => %w[codes], "code-wiped" => %w[codes], "places" => %w[accounts names hands],
+               "people" => %w[people],
              "rulebook" => %w[rulebook names], "stray" => %w[desk names], "registry-message" => %w[names],
              "mailbox-proven" => %w[names hands] }.freeze
       # So many lines at once are as good as everything.

@@ -17,6 +17,7 @@ module SteadyMove
         HOUR = '(?<hour>\d{1,2})'
         TIME = /(?:#{HOUR}[:.h](?<minute>[0-5]\d)(?::(?<second>[0-5]\d)(?:\.\d+)?)?(?:[\ ]?(?<half>#{HALF})(?!\p{L}))?|
                  #{HOUR}[\ ]?(?<half>#{HALF})(?!\p{L})|
+                 (?<hour>[01]\d|2[0-4])(?<minute>[0-5]\d)(?=[\ ]?(?:Z|UTC|GMT|hrs|hours)(?!\p{L}))|
                  #{HOUR}[\ ]?(?:h(?:eures|rs)?(?![\p{L}\d])|uhr|uur|o['’]clock|時)(?:[\ ]?(?<minute>[0-5]\d)(?:分)?)?|
                  (?:12[\ ])?(?<noon>#{NOON})|(?:12[\ ])?(?<midnight>#{MIDNIGHT}))
                 (?:[\ ]?(?:h|hrs|uhr|uur|heures|godz\.?)(?!\p{L}))?/ix

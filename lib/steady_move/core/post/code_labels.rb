@@ -181,7 +181,8 @@ module SteadyMove
 
           [code + following, true]
         end
-        private_class_method :labels, :hit, :earlier, :beside, :behind, :around, :value, :groups?, :last, :opening_quote, :below,
+        private_class_method :labels, :hit, :earlier, :beside, :behind, :around, :value, :groups?, :last,
+          :opening_quote, :below,
           :blank_inside, :joined
       end
     end

@@ -11,7 +11,9 @@ module SteadyMove
       def usual(app)
         all = app.accounts.all
         able = all.select(&:epp?)
-        app.moves.usual_destination(all.map(&:id)) || (able.find { |a| a.habits["payment"] == "ready" } || able.first)&.id
+        app.moves.usual_destination(all.map(&:id)) || (able.find do |a|
+          a.habits["payment"] == "ready"
+        end || able.first)&.id
       end
 
       # habits: suffixes (list), payment (“ready” or why not), reads_contacts, takes_codes (a regular expression). nil

@@ -20,6 +20,16 @@ class SmallThingsTest < Minitest::Test
     assert_equal 59_800, (Money::Amount.new(598, "EUR") * 100).minor
   end
 
+  # What a price lacks; a price of nothing is one, none is not.
+  def test_what_is_not_known_is_never_zero
+    [{}, { "currency" => "EUR" }, { "transfer" => 900 }, { "currency" => "EUR", "renew" => 900 }].each do |price|
+      quote = Money::Quoting.quote(price, stay: { "currency" => "EUR", "renew" => 1500 })
+      assert_equal [nil, nil, nil], [quote.fee, quote.total, quote.saves], price.inspect
+    end
+    free = Money::Quoting.quote({ "currency" => "EUR", "transfer" => 0 }, stay: { "currency" => "EUR" })
+    assert_equal [0, nil], [free.total.minor, free.saves]
+  end
+
   def test_currencies_are_never_summed_or_compared
     assert_raises(ArgumentError) { Money::Amount.new(1, "EUR") + Money::Amount.new(1, "USD") }
     assert_nil Money::Quoting.quote({ "currency" => "EUR", "transfer" => 1 },

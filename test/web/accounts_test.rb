@@ -111,6 +111,25 @@ class AccountsTest < Minitest::Test
     assert_nil world.app.accounts.host_of(id).secret
   end
 
+  # What a plan would refuse is told on the name, before: name, what all DNS hosts become => a part of it.
+  IN_THE_WAY = [
+    ["kelp.nowhere", {}, /No family of the rulebook lists “\.nowhere”/],
+    ["isles-timetable.example", {}, nil],
+    ["saltern-isles.example", {}, nil],
+    ["saltern-isles.example", { secret: nil }, /key/],
+    ["saltern-isles.example", { ends_with: "tarnbeck" }, /ends/]
+  ].freeze
+
+  def test_what_a_plan_would_refuse_is_told_before
+    world.app.names.put(SteadyMove::Core::Names::DomainName.held("kelp.nowhere"), "tarnbeck", at: world.app.now)
+    hosts = world.app.accounts.hosts.map(&:dup)
+    IN_THE_WAY.each do |name, change, told|
+      hosts.each { |h| world.app.accounts.put_host(SteadyMove::Store::Accounts::Host.new(**h.to_h, **change)) }
+      get "/api/names/#{name}"
+      told ? assert_match(told, answer["obstacles"].join(" "), name) : assert_empty(answer["obstacles"], name)
+    end
+  end
+
   def connection(**more)
     orlop = world.app.accounts.find("orlop").connection
     { host: "127.0.0.1", port: orlop["port"], client: "saltern-web", ca_file: orlop["ca_file"], **more }

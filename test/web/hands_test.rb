@@ -212,6 +212,9 @@ class WebHandsTest < Minitest::Test
     ["outgoing", { host: "mail.example", port: 0, from: "a@b.example" }, 422, "port"],
     ["registries", { "registry.example" => "yes" }, 200, nil],
     ["registries", { "not a domain" => "yes" }, 422, "not a domain"],
+    ["mail_server", { ids: "post.own.example, mx2.own.example", trusting: false }, 200, nil],
+    ["mail_server", { ids: "post own/example", trusting: false }, 422, "mail"],
+    ["mail_server", { ids: "post.own.example", trusting: "yes" }, 422, "mail"],
     ["outgoing", nil, 200, nil]
   ].freeze
 
@@ -220,5 +223,7 @@ class WebHandsTest < Minitest::Test
       assert_equal status, send_to("/api/settings", key: key, value: value), [key, value].inspect
       part ? assert_includes(answer["detail"], part) : refute_includes(last_response.body, "secret-word")
     end
+    assert_equal({ "ids" => %w[post.own.example mx2.own.example], "trusting" => false },
+      get("/api/settings") && answer["mail_server"])
   end
 end

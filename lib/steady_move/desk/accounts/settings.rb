@@ -48,8 +48,7 @@ module SteadyMove
         p = places
         { rdap_bases: p.rdap_bases, dns_servers: p.dns_servers, dns_parents: p.dns_parents,
           mailbox: p.mailbox&.slice(:host, :port, :login, :tls, :folder), mail_server: p.mail_server,
-            outgoing: p.outgoing&.slice(:host, :port,
-              :login, :tls, :from),
+          outgoing: p.outgoing&.slice(:host, :port, :login, :tls, :from),
           registries: p.registries, set_here: @rows.select_order_map(:key) }
       end
 

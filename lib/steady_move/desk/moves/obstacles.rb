@@ -15,8 +15,8 @@ module SteadyMove
         return [] if judged.nil? || judged.move || account.id == judged.account.id
 
         bare = Refusals.new(judged, account, nil)
-        (bare.all - bare.of_host) + (judged.needs_carry? ? hosts(judged,
-          account) : []) - judged.verdict.findings.map(&:because)
+        carried = judged.needs_carry? ? hosts(judged, account) : []
+        (bare.all - bare.of_host) + carried - judged.verdict.findings.map(&:because)
       end
 
       private

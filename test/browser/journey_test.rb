@@ -127,6 +127,45 @@ class BrowserJourneyTest < Minitest::Test
     end
   end
 
+  # What nobody here ordered and what is forged stand where a person looks first; nothing is done on a forged word.
+  def test_a_stranger_and_a_forger
+    sign_in
+    visit "/practice"
+    find("li", text: "Somebody else orders").click_button("Let it happen")
+    assert_selector "li button:not([disabled])", text: "Let it happen", count: 2
+    find("li", text: "A letter comes").click_button("Let it happen")
+    click_on "Post"
+    assert_text "Doubtful, not relied on."
+    assert_no_text "Wreck-4711-Haven"
+    click_on "Desk"
+    assert_text "Somebody asked for the transfer of nightboat-saltern.example, and nobody here ordered it."
+    axe "a stray on the Desk"
+    click_on "Refuse the transfer"
+    click_on "Yes, nightboat-saltern.example stays here"
+    assert_no_text "nobody here ordered it"
+    click_on "Names"
+    assert_selector "[role=row]", text: /nightboat-saltern.*Clear to go/m
+  end
+
+  # An account is changed in place, and not removed while something rests on it.
+  def test_an_account_is_changed_in_place
+    sign_in
+    visit "/accounts"
+    click_on "Change it: Tarnbeck Names"
+    fill_in "What you call it", with: "タルンベック"
+    fill_in "A year here costs", with: "16"
+    axe "an account's form"
+    click_on "Try the connection and keep it"
+    assert_selector "li", text: "a year here 16.00 EUR"
+    held = world.app.accounts.find("tarnbeck")
+    assert_equal ["タルンベック", 1390, true],
+      [held.title, held.prices["transfer"], held.sender_domains.any? && !held.secret.nil?]
+    click_on "Change it: タルンベック"
+    click_on "Remove タルンベック"
+    click_on "Remove it for good"
+    assert_text "タルンベック can't be removed: 12 names stand at it"
+  end
+
   def test_axe_finds_nothing
     world.start("isles-timetable.example", to: "orlop")
     world.runner.pass

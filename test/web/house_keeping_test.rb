@@ -160,6 +160,9 @@ class HouseKeepingTest < Minitest::Test
     get "/api/names/nightboat-saltern.example"
     assert_equal "barred", answer.dig("gate", "kind"), "its record was looked up"
     assert_equal 409, send_to("/api/practice/happenings", id: "stranger")
+    assert_equal [200, []], [send_to("/api/strays/nightboat-saltern.example/refuse"), answer["strays"]]
+    get "/api/names/nightboat-saltern.example"
+    assert_equal "clear", answer.dig("gate", "kind"), "and once more when it was refused"
     assert_equal 422, send_to("/api/practice/happenings", id: "flood")
   end
 end

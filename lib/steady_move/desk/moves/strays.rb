@@ -55,6 +55,7 @@ module SteadyMove
         command = Wire::Epp::Commands.transfer(op: "reject", name: name, id: "stray-#{@app.random.rand(10**9)}")
         @app.epp.with(account) { |c| c.request(command) }
         settle(stray, Words.phrase("journal.stray_refused", by: by, at: account.title), by)
+        Observe.new(@app).name(Core::Names::DomainName.held(name), account)
       rescue Wire::Error => e
         raise Refused.new(:not_now, :account_says, title: account.title, says: e.says)
       end

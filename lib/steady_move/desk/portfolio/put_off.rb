@@ -7,7 +7,7 @@ module SteadyMove
     class PutOff
       EVERY = 300
       MOST = 20
-      # A transfer that nobody ordered is looked at so often until it is over.
+      # A transfer that nobody ordered is looked at so often until it is over, and once more then.
       STRAY = 3600
 
       def initialize(app)
@@ -38,9 +38,10 @@ module SteadyMove
 
       def stray
         open = @app.strays.open.map(&:name)
-        @looked.keep_if { |name, at| open.include?(name) && @app.now.between?(at, at + STRAY) }
-        due = open.reject { |name| @looked.key?(name) }.first(MOST)
-        due.each { |name| @looked[name] = @app.now }
+        over, held = @looked.keys.partition { |name| !open.include?(name) }
+        late = held.reject { |name| @app.now.between?(@looked[name], @looked[name] + STRAY) }
+        due = [*over, *late, *(open - held)].first(MOST)
+        due.each { |name| over.include?(name) ? @looked.delete(name) : @looked[name] = @app.now }
         due.filter_map { |name| @app.names.find(name) }
       end
     end

@@ -25,7 +25,7 @@
   }));
 </script>
 
-<article class="box raised" role="alert">
+<section class="box raised" role="alert">
   <p class="what">
     {say.stray.somebodyAskedFor}
     <a class="mono" href={p('/names/:name', { params: { name: stray.name } })}>{stray.name}</a>{say.stray
@@ -60,10 +60,10 @@
       >
     </div>
   </May>
-</article>
+</section>
 
 <style>
-  article {
+  section {
     padding: 0.8rem;
     margin-bottom: 0.8rem;
     border-left: 6px solid var(--madder);

@@ -86,7 +86,9 @@ class ScenarioTest < Minitest::Test
         assert_includes TOPS, host.split(".").last, "#{file}: #{host}"
       end
       text.scan(/\+\d[\d.]{6,}/).each { |number| assert_match(/\A\+44\.1632960\d{3}\z/, number, file) }
-      refute_match(%r{https?://}, text, file)
+      text.scan(%r{https?://(?:[^\s/@]*@)?([^\s/:?]+)}).flatten.each do |host|
+        assert_includes TOPS, host.split(".").last, "#{file}: #{host}"
+      end
     end
     scenario.names.each { |row| assert_includes TOPS, row["name"].split(".").last }
   end

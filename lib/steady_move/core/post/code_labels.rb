@@ -129,10 +129,17 @@ module SteadyMove
 
         # May these be a code that is written in groups? Words are only where there are few.
         def groups?(pieces)
-          pieces.size <= 8 && pieces.any? { |p| CodeShape.mixed?(p) } && pieces.all? do |piece|
+          return phrase?(pieces) if pieces.none? { |p| CodeShape.mixed?(p) }
+
+          pieces.size <= 8 && pieces.all? do |piece|
             piece.length <= 16 && !CodeShape.word?(piece) && !piece.match?(/[.,;:!?]\z|\A\(/) &&
               (pieces.size <= 3 || !piece.match?(/\A\p{Ll}{3,}\z/))
           end
+        end
+
+        # A few words that make no sentence: a passphrase.
+        def phrase?(pieces)
+          pieces.size.between?(2, 5) && pieces.all? { |p| p.match?(/\A\p{Ll}{3,12}\z/) && !CodeShape.word?(p) }
         end
 
         def last(token, strong:, whole:)
@@ -181,7 +188,7 @@ module SteadyMove
 
           [code + following, true]
         end
-        private_class_method :labels, :hit, :earlier, :beside, :behind, :around, :value, :groups?, :last,
+        private_class_method :labels, :hit, :earlier, :beside, :behind, :around, :value, :groups?, :phrase?, :last,
           :opening_quote, :below,
           :blank_inside, :joined
       end

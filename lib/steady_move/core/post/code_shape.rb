@@ -30,6 +30,8 @@ module SteadyMove
                  changed|reset|renewed|new|old|removed|by|in|on|at|to|a|an|as|it|is|was|will|can|may|must|be|been|
                  case|
                  sensitive|case-sensitive|given|stated|found|kept|printed|necessary|part|one|code|key|domain|name|
+                 contact|support|registrar|account|ask|request|call|login|sign|follows?|soon|later|separately|
+                 letter|thanks|regards|online|customers?|details|
                  n/a|na|tbd|pending|yes|no|redacted|withheld|requested|generated|created|on-request|e-?mail|post|
                  gültig|unten|beigefügt|ungültig|valable|ci-dessous|válido|abajo|seguente|valido|geldig|hieronder|
                  válida|abaixo|ważny|poniżej|verfügbar|nötig|strictly)\z}ix

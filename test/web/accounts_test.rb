@@ -60,6 +60,7 @@ class AccountsTest < Minitest::Test
     ["/api/accounts/tarnbeck/remove", {}, 409, "can't be removed: 12 names stand at it"],
     ["/api/accounts/orlop", { prices: { currency: nil } }, 422, "currency"],
     ["/api/accounts/orlop", { habits: { registrar_id: "x" } }, 422, "registrar_id"],
+    ["/api/accounts/orlop", { habits: { site: "javascript:alert(1)\nhttps://orlop.example/" } }, 422, "site"],
     ["/api/hosts/lanternroom/remove", {}, 409, /can't be removed: \d+ names use its name servers/],
     ["/api/hosts/nobody", { title: "x" }, 404, "no DNS host “nobody”"],
     ["/api/hosts/lanternroom", { name_servers: [] }, 422, "name_servers"],

@@ -137,8 +137,9 @@ class ApiTest < Minitest::Test
         "#{path} #{body}: #{last_response.body}"
       assert_includes answer["detail"], says
     end
-    get "/api/names?at=yesterday"
-    assert_equal 422, last_response.status
+    %w[at=yesterday gate=clear%0Aanything sort=x%0Aname].each do |asked|
+      assert_equal 422, get("/api/names?#{asked}").status, asked
+    end
     get "/api/names/nobody.example"
     assert_equal 404, last_response.status
   end

@@ -17,12 +17,16 @@ module SteadyMove
       # where it takes none.
       Operation = Struct.new(:id, :verb, :path, :route, :role, :open, :sign_in, :parameters, :body, keyword_init: true)
 
+      # Patterns are those of ECMA 262, as the document's standard has it (JSON Schema §6.4): ^ and $ are the ends of
+      # the whole text, not of a line.
+      PATTERNS = { regexp_resolver: "ecma" }.freeze
+
       attr_reader :json, :operations
 
       def initialize
         @document = YAML.safe_load_file(FILE)
         @json = JSON.generate(@document)
-        @schemas = JSONSchemer.openapi(@document)
+        @schemas = JSONSchemer.openapi(@document, **PATTERNS)
         @operations = compiled.freeze
       end
 
@@ -80,7 +84,7 @@ module SteadyMove
           parameters: parameters, body: schema && @schemas.schema(schema.split("/").last)).freeze
       end
 
-      def parameter(given) = [given["name"], [given["schema"]["type"], JSONSchemer.schema(given["schema"])]]
+      def parameter(given) = [given["name"], [given["schema"]["type"], JSONSchemer.schema(given["schema"], **PATTERNS)]]
       def resolved(given) = given.key?("$ref") ? @document.dig(*given["$ref"].delete_prefix("#/").split("/")) : given
 
       def typed(type, text)

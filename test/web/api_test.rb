@@ -144,6 +144,27 @@ class ApiTest < Minitest::Test
     assert_equal 404, last_response.status
   end
 
+  # What is no text, or no number that JSON holds: method, path, body => a part of what is told
+  NO_TEXT = [
+    ["post", "/api/names", "{\"text\":\"a\xFF.example\",\"account\":\"tarnbeck\"}", "the request holds octets"],
+    ["post", "/api/names", '{"text":"a\u0000.example","account":"tarnbeck"}', "text holds octets"],
+    ["post", "/api/accounts/orlop", '{"habits":{"support\u0000":"x"}}', "habits.support"],
+    ["post", "/api/accounts/orlop", '{"sender_domains":["a.example","b\u0000"]}', "sender_domains.1 holds octets"],
+    ["post", "/api/accounts/orlop", '{"prices":{"renew":99999999999999999999}}', "prices.renew is larger"],
+    ["get", "/api/names?q=%ff", nil, "q holds octets"], ["get", "/api/names?q=%00", nil, "q holds octets"],
+    ["get", "/api/names/%ff", nil, "name holds octets"], ["get", "/api/moves/99999999999999999999999", nil, "id"],
+    ["get", "/api/names?offset=99999999999999999999999", nil, "offset is larger"]
+  ].freeze
+
+  def test_what_is_no_text
+    sign_in
+    NO_TEXT.each do |verb, path, body, told|
+      body ? post(path, body.b) : get(path)
+      assert_equal 422, last_response.status, [verb, path, body].inspect
+      assert_includes answer["detail"], told
+    end
+  end
+
   def test_answers_are_as_the_document_says
     sign_in
     @world.start("isles-timetable.example", to: "orlop")

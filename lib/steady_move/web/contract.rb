@@ -39,7 +39,9 @@ module SteadyMove
       def body(text, operation)
         raise Problem.say(422, :too_large, most: BODY_MOST) if text.bytesize > BODY_MOST
 
+        Input.check(text, "the request") { |says| raise Problem.new(422, says) }
         data = JSON.parse(text, max_nesting: 20)
+        Input.check(data) { |says| raise Problem.new(422, says) }
         error = operation.body.validate(data).first
         raise Problem.new(422, sentence(error)) if error
 
@@ -52,7 +54,9 @@ module SteadyMove
       def check(operation, given)
         operation.parameters.filter_map do |name, (type, schema)|
           text = given[name] or next
+          Input.check(text, name) { |says| raise Problem.new(422, says) }
           value = typed(type, text)
+          Input.check(value, name) { |says| raise Problem.new(422, says) }
           error = schema.validate(value).first
           raise Problem.say(422, :parameter, name: name, given: text.to_s[0, 60], says: plain(error)) if error
 

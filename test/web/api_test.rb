@@ -146,11 +146,14 @@ class ApiTest < Minitest::Test
 
   # What is no text, or no number that JSON holds: method, path, body => a part of what is told
   NO_TEXT = [
-    ["post", "/api/names", "{\"text\":\"a\xFF.example\",\"account\":\"tarnbeck\"}", "the request holds octets"],
+    ["post", "/api/names", "{\"text\":\"a\xFF.example\",\"account\":\"tarnbeck\"}", "The request holds octets"],
     ["post", "/api/names", '{"text":"a\u0000.example","account":"tarnbeck"}', "text holds octets"],
     ["post", "/api/accounts/orlop", '{"habits":{"support\u0000":"x"}}', "habits.support"],
     ["post", "/api/accounts/orlop", '{"sender_domains":["a.example","b\u0000"]}', "sender_domains.1 holds octets"],
     ["post", "/api/accounts/orlop", '{"prices":{"renew":99999999999999999999}}', "prices.renew is larger"],
+    ["post", "/api/sign-in", "[1]", "not an object"], ["post", "/api/sign-in", "7", "not an object"],
+    ["post", "/api/sign-in", "\xFF", "The request holds octets"],
+    ["post", "/api/sign-in", '{"email":"a","password":"x\u0000"}', "password holds octets"],
     ["get", "/api/names?q=%ff", nil, "q holds octets"], ["get", "/api/names?q=%00", nil, "q holds octets"],
     ["get", "/api/names/%ff", nil, "name holds octets"], ["get", "/api/moves/99999999999999999999999", nil, "id"],
     ["get", "/api/names?offset=99999999999999999999999", nil, "offset is larger"]

@@ -39,7 +39,7 @@ module SteadyMove
       def body(text, operation)
         raise Problem.say(422, :too_large, most: BODY_MOST) if text.bytesize > BODY_MOST
 
-        Input.check(text, "the request") { |says| raise Problem.new(422, says) }
+        Input.check(text, "The request") { |says| raise Problem.new(422, says) }
         data = JSON.parse(text, max_nesting: 20)
         Input.check(data) { |says| raise Problem.new(422, says) }
         error = operation.body.validate(data).first

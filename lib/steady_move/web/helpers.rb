@@ -20,13 +20,20 @@ module SteadyMove
 
       # The door: who is there, what is given; then the answer.
       def answered(operation, answer)
-        return halt(application.sign_in.call(env)) if operation.sign_in
+        return signed(operation) if operation.sign_in
 
         admit(operation) unless operation.open
         @asked = application.contract.check(operation, params)
         @given = operation.body && application.contract.body(request.body.read, operation)
         result = instance_exec(&answer)
         [String, Hub::Stream].any? { |kind| result.is_a?(kind) } ? result : json(result)
+      end
+
+      # What the sign-in answers itself; what comes in is checked here all the same.
+      def signed(operation)
+        text = request.body.read
+        application.contract.body(text, operation) if operation.body
+        halt(application.sign_in.call(env.merge("rack.input" => StringIO.new(text))))
       end
 
       def admit(operation)

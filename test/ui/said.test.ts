@@ -39,7 +39,7 @@ function escaped(source: string): string[] {
 }
 
 describe('the words of the pages', () => {
-  it('stand in one file; none escaped into a page', () => {
+  it('stand in one place; none escaped into a page', () => {
     expect(escaped('<p title="Say it">One {x} word</p>')).toEqual(['title', 'One', 'word']);
     const all = files(SRC);
     expect(all.length).toBeGreaterThan(60);

@@ -1,0 +1,24 @@
+import { accounts } from './accounts';
+import { desk } from './desk';
+import { hands } from './hands';
+import { moves } from './moves';
+import { name } from './name';
+import { names } from './names';
+import { parts } from './parts';
+import { post } from './post';
+import { practice } from './practice';
+import { rulebook } from './rulebook';
+
+/** Every word of the pages, by part. A second language is a second folder of this shape. */
+export const en = {
+  ...accounts,
+  ...desk,
+  ...hands,
+  ...moves,
+  ...name,
+  ...names,
+  ...parts,
+  ...post,
+  ...practice,
+  ...rulebook,
+};

@@ -1,0 +1,56 @@
+import type { V } from './value';
+
+/** Words of the practice world and the status. */
+export const practice = {
+  practice: {
+    nothingIsToCome: 'Nothing is to come.',
+    practice: 'Practice',
+    everythingOutsideTheDeskIs:
+      'Everything outside the desk is played by a practice world on this machine, over the same open ' +
+      'protocols as the real ones. Move its clock on in the bar above.',
+    theNextEventComes: 'The next event comes',
+    counters: 'Counters',
+    whereAPersonDoesBy:
+      'Where a person does by hand what the desk says. These pages belong to the practice world, each ' +
+      'with its own sign-in.',
+    name: 'name',
+    password: 'password',
+    happenings: 'Happenings',
+    letItHappen: 'Each happens once, and a quarter of an hour passes; then see the Desk and the Post.',
+    aStranger: 'Somebody else orders the transfer of nightboat-saltern.example, with its code',
+    aForgery: 'A letter comes under a registrar’s name that another server sent',
+    letHappen: 'Let it happen',
+    faults: 'Faults',
+    switchOneOnAndSee: 'Switch one on and see what the desk says and does. Nothing is lost while it lasts.',
+    thePublicRecordDoesNot: 'The public record does not answer',
+    thePublicRecordAsksFor: 'The public record asks for a pause of 20 minutes',
+    thePublicRecordAnswersSomething: 'The public record answers something that is cut',
+    theMailboxRefusesConnections: 'The mailbox refuses connections',
+    theServerThatSendsLetters: 'The server that sends letters refuses connections',
+    theServerThatSendsLetters2: 'The server that sends letters knows no recipient',
+    refusesConnections: (a: V) => `${a} refuses connections`,
+    cutsTheConnectionBeforeIt: (a: V) => `${a} cuts the connection before it answers`,
+    sendsHalfAMessage: (a: V) => `${a} sends half a message`,
+    answersSomethingThatIsNot: (a: V) => `${a} answers something that is not EPP`,
+    takesCommandsAndSaysNothing: (a: V) => `${a} takes commands and says nothing`,
+    answersTransferCommandsWith2304: (a: V) => `${a} answers transfer commands with 2304 (a status prohibits it)`,
+    refusesZoneTransfers: (a: V) => `${a} refuses zone transfers`,
+    theNameServersAreSilent: (a: V) => `${a}: the name servers are silent`,
+    everyAnswerIsCutAnd: (a: V) => `${a}: every answer is cut, and TCP is closed`,
+  },
+  status: {
+    status: 'Status',
+    version: 'Version',
+    journal: 'Journal',
+    wholeEveryLineFitsThe: 'whole: every line fits the one before',
+    damagedALineWasChanged: 'damaged: a line was changed behind its back',
+    underWay: 'Under way',
+    somethingIsDue: ', something is due',
+    connections: 'Connections',
+    noAccountIsConnectedYet: 'No account is connected yet.',
+    lastProblems: 'Last problems',
+    none: 'None.',
+    move: 'move',
+    moves: 'moves',
+  },
+};

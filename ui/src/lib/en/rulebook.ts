@@ -1,0 +1,66 @@
+import type { V } from './value';
+
+/** Words of the views in views/rulebook. */
+export const rulebook = {
+  family: {
+    overruledHere: 'overruled here',
+    aWholeMoveTakesHours: 'A whole move takes (hours)',
+    leastUsualMostNineOf: (a: V) => `least, usual, most; nine of ten are done in ${a} h`,
+    rule: 'Rule',
+    effect: 'Effect',
+    whatItSays: 'What it says',
+    from: 'From',
+    days: (a: V) => `, ${a} days`,
+    rules: (a: V) => `Rules: ${a}.`,
+    notHere: (a: V) => `Not here: ${a}.`,
+    authorizationCode: 'Authorization code',
+    aCodeLivesDays: 'A code lives (days)',
+    transferLock: 'Transfer lock',
+    approval: 'Approval',
+    yearsAddedByAMove: 'Years added by a move',
+    longestTermYears: 'Longest term (years)',
+    silenceCountsAfterDays: 'Silence counts after (days)',
+    autoRenewGracePeriodDays: 'Auto-renew grace period (days)',
+    presence: 'Presence',
+    toFix: 'to fix',
+    quotedFromMemory: ', quoted from memory',
+    thisSitesOwnWord: ', this site’s own word',
+  },
+  overrides: {
+    thisSitesOwnWords: 'This site’s own words',
+    for: 'For',
+    is: (a: V) => `, ${a} is`,
+    saidBy: (a: V, b: V, c: V) => `(${a}, ${b}); said by ${c},`,
+    takenBack: '; taken back',
+    takeItBack: 'Take it back',
+    nothingIsOverruledHereThe: 'Nothing is overruled here: the rulebook holds as it was shipped.',
+  },
+  overrule: {
+    overruleAValueForOne: 'Overrule a value for one suffix',
+    suffix: 'Suffix',
+    valueOrRule: 'Value or rule',
+    values: 'Values',
+    rules: 'Rules',
+    isHere: 'is here',
+    source: 'Source',
+    whereItIsWrittenWho: 'where it is written, who said so',
+    of: 'of',
+    saveIt: 'Save it',
+    showWhichNamesItChanges: 'Show which names it changes',
+    itChangesOfNamesUnder: (a: V, b: V, c: V) => `It changes ${a} of ${b} names under “.${c}”:`,
+    itChangesNoneOfThe: (a: V, b: V) => `It changes none of the ${a} names under “.${b}” today.`,
+    itsNewValue: 'its new value',
+    daysOrOff: 'days, or off',
+  },
+  rulebook: {
+    noFamilyLists: (a: V) =>
+      `No family of the rulebook lists ${a}. Say which family holds, from a source that you trust; ` +
+      'until then, what its registry wants is not known here.',
+    rulebook: 'Rulebook',
+    whatHoldsForEachSuffix:
+      'What holds for each suffix, and from where. “Quoted from memory” was not checked ' + 'against its source here.',
+    suffix: 'Suffix',
+    all: 'all',
+    anAdministratorCanOverruleA: 'An administrator can overrule a value for one suffix.',
+  },
+};

@@ -1,0 +1,2 @@
+/** What may stand within a sentence. */
+export type V = string | number | null | undefined;

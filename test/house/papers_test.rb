@@ -46,6 +46,20 @@ class PapersTest < Minitest::Test
     end
   end
 
+  MOST_WIDE = 120
+
+  def test_no_line_is_wider_than_a_screen
+    sources = Dir[File.join(ROOT, "{lib,practice,bench,test}", "**", "*.rb"), File.join(ROOT, "bin", "*"),
+      File.join(ROOT, "{ui/src,test/ui}", "**", "*.{ts,svelte,css}")]
+    assert_operator sources.size, :>, 400
+    wide = sources.reject { |f| f.end_with?("schema.d.ts") }.flat_map do |f|
+      File.readlines(f, encoding: "UTF-8").each_with_index.filter_map do |line, i|
+        "#{f.delete_prefix("#{ROOT}/")}:#{i + 1}" if line.chomp.length > MOST_WIDE
+      end
+    end
+    assert_empty wide
+  end
+
   # Every public method of core and wire is preceded by a word on it, or is one of a line that says itself.
   def test_public_methods_of_core_and_wire_are_explained
     bare = Dir[File.join(ROOT, "lib", "steady_move", "{core,wire}", "**", "*.rb")].flat_map { |f| unexplained(f) }

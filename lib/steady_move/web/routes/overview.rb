@@ -15,8 +15,8 @@ module SteadyMove
             Desk::Strays.new(desk).open.map do |s|
               account = desk.accounts.find(s.account_id)
               { name: s.name, at: account&.title, site: account&.habits&.fetch("site", nil), because: s.because,
-                requested_by: s.requested_by, seen_at: Views::Json.time(s.seen_at), deadline: Views::Json.time(s.deadline),
-                refusable: account&.epp? == true }
+                requested_by: s.requested_by, seen_at: Views::Json.time(s.seen_at),
+                deadline: Views::Json.time(s.deadline), refusable: account&.epp? == true }
             end
           end
         end

@@ -12,7 +12,8 @@ module SteadyMove
         # book: Rulebook; overrides: rows of Store::Overrides, newest first; unlisted: suffixes in no family.
         def book(book, overrides, unlisted)
           { families: book.families.reject { |f| f.suffixes.empty? }.map { |f| family(f) },
-            keys: [*VALUES, Desk::Overruling::FAMILY], unlisted: unlisted, overrides: overrides.map { |o| override(o) } }
+            keys: [*VALUES, Desk::Overruling::FAMILY], unlisted: unlisted,
+            overrides: overrides.map { |o| override(o) } }
         end
 
         def family(family)

@@ -30,7 +30,8 @@ module SteadyMove
         # an extension (RFC 3915 §3.1, RFC 5910 §5.1.2).
         def info(data, response = data)
           grace = response.xpath("e:extension/rgp:infData/rgp:rgpStatus", Xml::NS).filter_map { |s| s["s"] }
-          keys = response.xpath("e:extension/secDNS:infData/*[local-name()='dsData' or local-name()='keyData']", Xml::NS)
+          keys = response.xpath("e:extension/secDNS:infData/secDNS:dsData | e:extension/secDNS:infData/secDNS:keyData",
+            Xml::NS)
           DomainInfo.new(
             name: Xml.text(data, "d:name"), roid: Xml.text(data, "d:roid"),
             statuses: (data.xpath("d:status", Xml::NS).filter_map { |s| s["s"] } + grace).uniq,

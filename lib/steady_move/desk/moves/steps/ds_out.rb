@@ -12,7 +12,8 @@ module SteadyMove
           held, ttl = ports.servers.ds(name)
           held ||= []
           remove_ds if held.any? || state.tries(step.id).zero?
-          done(sentence(:done), source: [:epp_update, { at: losing.title }], ds: held, ds_ttl: ttl || Planning::ASSUMED.parent_ns)
+          done(sentence(:done), source: [:epp_update, { at: losing.title }], ds: held,
+            ds_ttl: ttl || Planning::ASSUMED.parent_ns)
         end
 
         def ds_gone = by_parents(&:empty?)

@@ -50,7 +50,8 @@ module Practice
         return if @world.fault?("silent-#{@host.id}")
 
         request = Codec.message(octets)
-        reply = @world.exclusively { act(request, octets, tcp) }
+        broken = @world.fault?("servfail-#{@host.id}")
+        reply = broken ? base(request, "SERVFAIL") : @world.exclusively { act(request, octets, tcp) }
         encoded = reply.encode
         return tcp ? nil : base(request).tap { |m| m.header.tc = true }.encode if @world.fault?("truncated-#{@host.id}")
 

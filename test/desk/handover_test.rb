@@ -85,6 +85,31 @@ class HandoverTest < Minitest::Test
     assert_equal before[:name_servers].sort, old_zone_names(name)
   end
 
+  # By letter, too, the DS that stood there is known, and typed again.
+  def test_the_ds_is_known_before_it_is_taken_away
+    before = registry.find(SIGNED)[:ds].sort
+    id = started(SIGNED)
+    until_done(id, "compare-hosts")
+    refute_empty before
+    assert_equal before, state(id).told("ds").data["ds"].sort
+    assert_equal "compare-hosts", state(id).told("ds").step
+  end
+
+  # A registry whose servers can't say what they hold says neither “no DS” nor “gone”; with it back, all goes on.
+  def test_what_the_registry_does_not_say_is_not_known
+    id = started(SIGNED)
+    { "compare-hosts" => 3600, "ds-forgotten" => 5 * 86_400 }.each do |held_up, seconds|
+      world.link.fault("servfail-registry", "on")
+      world.driver.move_on(to: app.now + seconds)
+      refute state(id)[held_up].done?, held_up
+      assert_match(/not known/, state(id).last_of(held_up).says)
+      world.link.fault("servfail-registry", nil)
+      until_done(id, "ds-out")
+    end
+    until_done(id, "switch-ns")
+    assert_empty registry.find(SIGNED)[:ds]
+  end
+
   # Or the new ones are kept, by a person's word.
   def test_called_off_and_the_new_name_servers_kept
     id = started(PLAIN)

@@ -24,17 +24,27 @@ module SteadyMove
         (named & named.select { |s| @app.dns.reachable?(s) }) | [first]
       end
 
-      # A set at each of the registry's servers: [values that all of them show or nil where they differ, greatest TTL];
-      # nil where no such server is known. A switch is seen only once the last of them shows it.
+      # A set at each of the registry's servers: [values that all of them show or nil where they differ or one does not
+      # say, greatest TTL]; nil where no such server is known. A switch is seen only once the last of them shows it.
       def at_parents(name, type)
         servers = parents(name)
         return if servers.empty?
 
         apex = Records::Name.parse(name.ascii)
-        sets = servers.map { |s| @app.dns.query(s, name.ascii, type).set(apex, type) }
-        shown = sets.map { |set| set.map { |r| block_given? ? yield(r.rdata) : r.rdata.to_s }.sort }.uniq
-        [shown.one? ? shown.first : nil, sets.flatten.map(&:ttl).max || 0]
+        sets = servers.map { |s| said(@app.dns.query(s, name.ascii, type), apex, type) }
+        shown = sets.map { |set| set&.map { |r| block_given? ? yield(r.rdata) : r.rdata.to_s }&.sort }.uniq
+        [shown.one? ? shown.first : nil, sets.compact.flatten.map(&:ttl).max || 0]
       end
+
+      # The set that one server tells. Raises Wire errors, also where it says neither that there is one nor none.
+      def told(server, name, type)
+        answer = @app.dns.query(server, name.ascii, type)
+        said(answer, Records::Name.parse(name.ascii), type) or
+          raise Wire::Refused.new(answer.rcode, "#{server}: #{answer.rcode}")
+      end
+
+      # The set of an answer; nil where it says neither that there is one nor that there is none.
+      def said(answer, name, type) = answer.rcode == "NOERROR" ? answer.set(name, type) : nil
 
       # The NS set at the registry: [server names or nil where its servers differ, TTL], or nil where none is known.
       def delegation(name) = at_parents(name, "NS") { |rdata| rdata.values.first.to_host.downcase }
@@ -42,10 +52,11 @@ module SteadyMove
       # The DS set at the registry: [DS data or nil where its servers differ, TTL], or nil where none is known.
       def ds(name) = at_parents(name, "DS")
 
-      # The DS that the keys at these servers ask for; [] where the zone is not signed there.
+      # The DS that the keys at these servers ask for; [] where the zone is not signed there. Raises Wire errors, also
+      # where one does not say.
       def ds_wanted(name, servers)
         apex = Records::Name.parse(name.ascii)
-        keys = servers.flat_map { |s| @app.dns.query(s, name.ascii, "DNSKEY").set(apex, "DNSKEY").map(&:rdata) }
+        keys = servers.flat_map { |s| told(s, name, "DNSKEY").map(&:rdata) }
         Records::Delegation.ds(apex, keys.uniq)
       end
 
@@ -53,7 +64,7 @@ module SteadyMove
       def change_own_set(name, host, wanted)
         apex = Records::Name.parse(name.ascii)
         server = host.name_servers.first
-        held = @app.dns.query(server, name.ascii, "NS").set(apex, "NS")
+        held = told(server, name, "NS")
         ttl = held.map(&:ttl).max || 3600
         fresh = wanted.map do |s|
           Records::Record.new(name: apex, ttl: ttl, rdata: Records::Rdata.new("NS", [Records::Name.parse(s)]))

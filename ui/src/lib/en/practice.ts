@@ -25,6 +25,7 @@ export const practice = {
     thePublicRecordDoesNot: 'The public record does not answer',
     thePublicRecordAsksFor: 'The public record asks for a pause of 20 minutes',
     thePublicRecordAnswersSomething: 'The public record answers something that is cut',
+    theRegistrysNameServersCant: 'The registry’s name servers answer that they can’t (SERVFAIL)',
     theMailboxRefusesConnections: 'The mailbox refuses connections',
     theServerThatSendsLetters: 'The server that sends letters refuses connections',
     theServerThatSendsLetters2: 'The server that sends letters knows no recipient',

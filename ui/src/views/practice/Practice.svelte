@@ -29,6 +29,7 @@
     { id: 'rdap-away', says: say.practice.thePublicRecordDoesNot },
     { id: 'rdap-busy', says: say.practice.thePublicRecordAsksFor },
     { id: 'rdap-garbage', says: say.practice.thePublicRecordAnswersSomething },
+    { id: 'servfail-registry', says: say.practice.theRegistrysNameServersCant },
     { id: 'mailbox-away', says: say.practice.theMailboxRefusesConnections },
     { id: 'outgoing-away', says: say.practice.theServerThatSendsLetters },
     { id: 'outgoing-refuses', says: say.practice.theServerThatSendsLetters2 },

@@ -3,19 +3,34 @@
 module SteadyMove
   module Desk
     module Steps
-      # Asks both hosts' servers for every record set.
+      # Asks both hosts' servers for every record set, and the registry for the DS that stands there, so that it is
+      # known before anything takes it away.
       class CompareHosts < Act
+        include Signing
+
         def call
+          held = ds_held or return not_known
           zone = ports.zones.of_move(move.id, plan.name)
           servers = (old_host&.name_servers || []) + new_host.name_servers
           bad = ports.servers.deviations(servers, zone)
           if bad.empty?
             return done(sentence(:done, servers: servers.size, sets: zone.content.size), source: :dns,
-              ref: servers.join(", "))
+              ref: servers.join(", "), **held)
           end
 
           problem(sentence(:differ, count: bad.size, what: bad.first(3).map(&:says).join("; ")), source: :dns,
             yours: true)
+        end
+
+        private
+
+        # What is told of the DS; nil where a registry's server is known and does not say. A registry that can't be
+        # asked leaves it unsaid.
+        def ds_held
+          return {} if !plan.options.include?(:signed) || state.told("ds")
+
+          held, ttl = ports.servers.ds(name) || (return {})
+          held && { ds: held, ds_ttl: ttl }
         end
       end
     end

@@ -8,7 +8,7 @@ module SteadyMove
         include Signing
 
         def call
-          missing = old_ds - ports.servers.ds(name)&.first.to_a
+          missing = old_ds - (shown_ds || (return not_known))
           return done(sentence(:done), source: :registry) if missing.empty?
 
           intend(sentence(:adding)) do |key|

@@ -6,13 +6,14 @@ module SteadyMove
       # Waits until every server of the registry shows no DS any more, and then until no cache holds it, nor data that
       # were validated with it (rules of the job §6, step 3).
       class DsForgotten < Act
+        include Signing
+
         def call
-          shown, = ports.servers.ds(name)
-          return wait(sentence(:still_there), source: :registry, look_at: now + 300) unless shown.nil? || shown.empty?
+          shown = shown_ds or return not_known
+          return wait(sentence(:still_there), source: :registry, look_at: now + 300) if shown.any?
 
           seen = gone_at or return wait(sentence(:gone, until: now + wait_for), source: :registry,
-            look_at: now + wait_for,
-            gone_at: now)
+            look_at: now + wait_for, gone_at: now)
           ends = seen + wait_for
           return wait(sentence(:gone, until: ends), source: :ttls, look_at: ends, gone_at: seen) if now < ends
 

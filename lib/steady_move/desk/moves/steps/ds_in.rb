@@ -11,8 +11,8 @@ module SteadyMove
           wanted = wanted_ds
           return done(sentence(:unsigned), source: :dns) if wanted.empty?
 
-          held, = ports.servers.ds(name)
-          add_ds(wanted - held.to_a) if (wanted - held.to_a).any?
+          missing = wanted - (shown_ds || (return not_known))
+          add_ds(missing) if missing.any?
           done(sentence(:done), source: [:epp_update, { at: losing.title }], ref: wanted.join("; "))
         end
 

@@ -9,11 +9,8 @@ module SteadyMove
         include Signing
 
         def call
-          held, ttl = ports.servers.ds(name)
-          held ||= []
-          remove_ds if held.any? || state.tries(step.id).zero?
-          done(sentence(:done), source: [:epp_update, { at: losing.title }], ds: held,
-            ds_ttl: ttl || Planning::ASSUMED.parent_ns)
+          remove_ds unless shown_ds == []
+          done(sentence(:done), source: [:epp_update, { at: losing.title }])
         end
 
         def ds_gone = by_parents(&:empty?)

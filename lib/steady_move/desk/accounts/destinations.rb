@@ -10,11 +10,10 @@ module SteadyMove
       # and is said to be ready to be paid; nil where none can.
       def usual(app)
         all = app.accounts.all
-        able = all.select(&:epp?)
-        app.moves.usual_destination(all.map(&:id)) || (able.find do |a|
-          a.habits["payment"] == "ready"
-        end || able.first)&.id
+        app.moves.usual_destination(all.map(&:id)) || readiest(all.select(&:epp?))&.id
       end
+
+      def readiest(accounts) = accounts.find { |a| a.habits["payment"] == "ready" } || accounts.first
 
       # habits: suffixes (list), payment (“ready” or why not), reads_contacts, takes_codes (a regular expression). nil
       # for nil.
@@ -29,6 +28,7 @@ module SteadyMove
           takes_codes: habits["takes_codes"] && Regexp.new(habits["takes_codes"])
         ).freeze
       end
+      private_class_method :readiest
     end
   end
 end

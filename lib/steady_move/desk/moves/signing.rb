@@ -17,6 +17,13 @@ module SteadyMove
 
       def not_known = wait(sentence(:not_known), source: :registry, look_at: now + 300)
 
+      # says: key of a sentence; change: add or rem, as Commands.update takes them.
+      def change_ds(says, **change)
+        intend(sentence(says)) do |key|
+          epp(losing, Act::Commands.update(name: plan.name, id: key, **change))
+        end
+      end
+
       # A look at all the registry's servers; the block answers whether they show what is wanted.
       def by_parents
         shown = shown_ds

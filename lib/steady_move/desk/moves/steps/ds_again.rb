@@ -11,9 +11,7 @@ module SteadyMove
           missing = old_ds - (shown_ds || (return not_known))
           return done(sentence(:done), source: :registry) if missing.empty?
 
-          intend(sentence(:adding)) do |key|
-            epp(losing, Commands.update(name: plan.name, id: key, add: { ds: missing }))
-          end
+          change_ds(:adding, add: { ds: missing })
           wait(sentence(:not_shown), source: :registry, look_at: now + 300)
         end
 

@@ -12,7 +12,7 @@ module SteadyMove
           return done(sentence(:unsigned), source: :dns) if wanted.empty?
 
           missing = wanted - (shown_ds || (return not_known))
-          add_ds(missing) if missing.any?
+          change_ds(:adding, add: { ds: missing }) if missing.any?
           done(sentence(:done), source: [:epp_update, { at: losing.title }], ref: wanted.join("; "))
         end
 
@@ -26,10 +26,6 @@ module SteadyMove
         private
 
         def wanted_ds = ports.servers.ds_wanted(name, new_host.name_servers)
-
-        def add_ds(data)
-          intend(sentence(:adding)) { |key| epp(losing, Commands.update(name: plan.name, id: key, add: { ds: data })) }
-        end
       end
     end
   end

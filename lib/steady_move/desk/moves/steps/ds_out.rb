@@ -9,19 +9,11 @@ module SteadyMove
         include Signing
 
         def call
-          remove_ds unless shown_ds == []
+          change_ds(:removing, rem: { ds: :all }) unless shown_ds == []
           done(sentence(:done), source: [:epp_update, { at: losing.title }])
         end
 
         def ds_gone = by_parents(&:empty?)
-
-        private
-
-        def remove_ds
-          intend(sentence(:removing)) do |key|
-            epp(losing, Commands.update(name: plan.name, id: key, rem: { ds: :all }))
-          end
-        end
       end
     end
   end

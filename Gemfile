@@ -7,6 +7,7 @@ gem "i18n", "1.15.2"
 gem "zeitwerk", "2.6.18"
 
 # web
+gem "argon2", "2.3.3"
 gem "bcrypt", "3.1.22"
 gem "json_schemer", "2.5.0"
 gem "puma", "8.0.2"
@@ -18,6 +19,8 @@ gem "rodauth", "2.49.0"
 gem "rotp", "6.4.0"
 gem "rqrcode", "3.1.1"
 gem "sinatra", "4.2.1"
+gem "webauthn", "3.5.0"
+gem "zxcvbn", "1.0.0", require: false
 
 # data
 gem "lockbox", "2.0.1"

@@ -99,7 +99,7 @@ module ManyNames
   def fill(folder, count, close: true)
     config = SteadyMove::Desk::Config.new({ "data" => folder })
     app = SteadyMove::Desk::App.new(config, clock: SteadyMove::Desk::SystemClock.new)
-    SteadyMove::Desk::People.new(app, cost: 4).put(EMAIL, PASSWORD, role: "administrator")
+    SteadyMove::Desk::People.new(app).put(EMAIL, PASSWORD, role: "administrator")
     accounts = %w[tarnbeck gannet millrace cobble orlop]
     accounts.each do |id|
       app.accounts.put(SteadyMove::Store::Accounts::Account.new(id: id, title: id.capitalize,

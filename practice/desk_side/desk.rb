@@ -9,8 +9,9 @@ module Practice
 
       attr_reader :app, :runner, :driver, :clock, :link
 
-      # endpoints: as published by the world; data: the desk's folder.
-      def initialize(endpoints, data:, port:, scenario: Scenario.demo, cost: 12, timeout: 15)
+      # endpoints: as published by the world; data: the desk's folder; cost: of hashing a password.
+      def initialize(endpoints, data:, port:, scenario: Scenario.demo,
+        cost: SteadyMove::Desk::Passwords::COST, timeout: 15)
         @link = Link.new(endpoints)
         @clock = Clock.new(@link)
         config = SteadyMove::Desk::Config.new(Settings.map(endpoints, scenario, data: data, port: port,
@@ -18,13 +19,15 @@ module Practice
         @app = SteadyMove::Desk::App.new(config, clock: @clock, random: Random.new)
         @runner = SteadyMove::Desk::Runner.new(@app)
         @driver = Driver.new(@link, @clock, @runner)
-        people = SteadyMove::Desk::People.new(@app, cost: cost)
-        people.put(EMAIL, PASSWORD, role: "administrator") if people.empty?
+        @people = SteadyMove::Desk::People.new(@app, passwords: SteadyMove::Desk::Passwords.new(cost: cost))
+        @people.put(EMAIL, PASSWORD, role: "administrator") if @people.empty?
         Seed.new(@app, endpoints, scenario).call(by: EMAIL)
       end
 
       # The whole web application.
-      def application(log:) = SteadyMove::Web::Application.new(app, runner, log: log, practice: driver)
+      def application(log:)
+        SteadyMove::Web::Application.new(app, runner, log: log, practice: driver, people: @people)
+      end
     end
   end
 end

@@ -45,7 +45,7 @@ class KillTest < Minitest::Test
   def link = Practice::DeskSide::Link.new(endpoints)
 
   def open_desk
-    Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4, scenario: scenario)
+    Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: QUICK, scenario: scenario)
   end
 
   # What was asked of the outside to change the name, with the step that its key tells.

@@ -19,7 +19,7 @@ class BenchWorld
     @world = main.world
     apart ? start_apart(world_folder) : main.start
     endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))
-    @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: 4,
+    @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: QUICK,
       timeout: timeout, scenario: scenario)
   end
 

@@ -62,8 +62,8 @@ describe('the words of the pages', () => {
   });
 });
 
-// Never changed by anybody else while it is shown: the own second factor, kinds of notes, an account under one's hands.
-const STILL = ['factor', 'note-kinds', 'account'];
+// Never changed by anybody else while it is shown: kinds of notes, an account under one's hands.
+const STILL = ['note-kinds', 'account'];
 
 describe('what is shown of the server', () => {
   it('is asked for again when it changes', () => {

@@ -52,7 +52,7 @@ class ContractTest < Minitest::Test
   BODIES = [
     ['{"name":"a.example","to":"x"}', nil], ["", "not JSON"], ["[]", "not an object"], ["{\"name\":\"a\"}", "to"],
     ['{"name":"a","to":"x","more":1}', "more"], ['{"name":"a","to":null}', "to: "],
-    ["#{'[' * 30}#{']' * 30}", "not JSON"], ["\"#{'x' * 5_000_000}\"", "larger than"]
+    ["#{'[' * 30}#{']' * 30}", "not JSON"]
   ].freeze
 
   def test_bodies

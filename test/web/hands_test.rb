@@ -174,7 +174,7 @@ class WebHandsTest < Minitest::Test
     assert_equal(["offer", -1, nil], answer["messages"].first.values_at("kind", "uid", "corrected_by"))
     assert_equal [409, true], [drop(RAW), answer["detail"].include?("already")]
     assert_equal [422, true], [drop("nothing"), answer["detail"].include?("From")]
-    assert_equal [422, true],
+    assert_equal [413, true],
       [drop("From: a@b.test\r\n\r\n#{'x' * (33 * 1024 * 1024)}"), answer["detail"].include?("32 MB")]
     assert_equal 200, send_to("/api/post/-1/correct", kind: "receipt", names: ["slipway.example"])
     assert_equal(["receipt", %w[slipway.example], Practice::DeskSide::Desk::EMAIL],

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { QueryClientProvider } from '@tanstack/svelte-query';
   import { newClient } from './lib/client';
+  import { whenOut } from './lib/api';
   import { session } from './lib/session.svelte';
   import Frame from './parts/Frame.svelte';
   import FirstRun from './views/arrive/FirstRun.svelte';
@@ -10,8 +11,9 @@
 
   const client = newClient();
   let failed = $state('');
-  // An invitation's link is /invited#WORD: what stands behind # never leaves the browser in a request's address.
-  const invited = location.pathname === '/invited' ? location.hash.slice(1) : '';
+  // The link of an invitation is /invited#WORD, that for a new password /new-password#WORD: what stands behind # never leaves the browser in a request's address.
+  const word = ['/invited', '/new-password'].includes(location.pathname) ? location.hash.slice(1) : '';
+  whenOut(() => session.who?.signed_in && void session.load());
   session.load().catch((e: Error) => (failed = e.message));
 </script>
 
@@ -25,8 +27,8 @@
     <Frame {client} />
   {:else if session.who?.first_run}
     <FirstRun />
-  {:else if session.who && invited}
-    <Invited word={invited} />
+  {:else if session.who && word}
+    <Invited {word} invited={location.pathname === '/invited'} />
   {:else if session.who}
     <SignIn />
   {/if}

@@ -15,6 +15,7 @@ import Batch from './views/names/Batch.svelte';
 import CodeSafe from './views/codes/CodeSafe.svelte';
 import Rulebook from './views/rulebook/Rulebook.svelte';
 import Status from './views/status/Status.svelte';
+import You from './views/you/You.svelte';
 import Nowhere from './views/Nowhere.svelte';
 
 export const { p, navigate, isActive, route } = createRouter({
@@ -34,6 +35,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/codes': CodeSafe,
   '/rulebook': Rulebook,
   '/status': Status,
+  '/you': You,
   '/practice': Practice,
   '*': Nowhere,
 });

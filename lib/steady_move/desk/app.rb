@@ -38,6 +38,10 @@ module SteadyMove
         self
       end
 
+      # Seconds after which somebody who does nothing is signed out.
+      def idle = @config.idle
+      # Where people reach the desk, e.g. https://desk.example, or nil where it isn't configured.
+      def address = @config.address
       # Seconds after which facts are old.
       def facts_age = @config.facts_age
 

@@ -11,7 +11,8 @@ module SteadyMove
       # Seconds after which facts are looked up again before an act relies on them, where nothing else is set.
       FACTS_AGE = 3600
 
-      attr_reader :data, :port, :timeout, :facts_age, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents,
+      attr_reader :data, :port, :timeout, :facts_age, :idle,
+        :address, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents,
         :mailbox, :outgoing,
         :registries
 
@@ -34,6 +35,8 @@ module SteadyMove
         @port = Integer(env["STEADY_MOVE_PORT"] || map["port"] || 7460)
         @timeout = map["timeout"] || 15
         @facts_age = map["facts_age"] || FACTS_AGE
+        @idle = map["idle"] || Sessions::IDLE
+        @address = map["address"]&.delete_suffix("/")
         outside(map)
         FileUtils.mkdir_p(@data)
         self.class.unusable(:folder_read_only, folder: @data) unless File.writable?(@data)

@@ -7,14 +7,16 @@ module SteadyMove
     class Refused < StandardError
       KINDS = %i[invalid not_now unknown unusable].freeze
 
-      attr_reader :kind, :phrase
+      attr_reader :kind, :phrase, :key
 
+      # key: of the phrase, where it is one, for the log.
       # phrase: a key of the catalogue's “refused”, a Core::Phrase, or a list of sentences that are joined.
       def initialize(kind, phrase, **values)
         raise ArgumentError, "there is no kind #{kind}" unless KINDS.include?(kind)
 
         @kind = kind
         @phrase = phrase.is_a?(Symbol) ? Words.phrase("refused.#{phrase}", **values) : phrase
+        @key = @phrase.is_a?(Core::Phrase) ? @phrase.key.to_s.delete_prefix("refused.") : nil
         super([@phrase].flatten.map { |p| Words.say(p) }.join(" "))
       end
     end

@@ -14,8 +14,8 @@ module SteadyMove
       set :host_authorization, permitted_hosts: []
       disable :static, :protection, :logging
 
-      ROUTES = [Routes::Session, Routes::Overview, Routes::Listings, Routes::TakingIn, Routes::Rulebook, Routes::Codes,
-        Routes::Names,
+      ROUTES = [Routes::Session, Routes::OwnSignIn, Routes::Overview, Routes::Listings, Routes::TakingIn,
+        Routes::Rulebook, Routes::Codes, Routes::Names,
         Routes::Contacts, Routes::Accounts, Routes::Moves, Routes::ManualSteps, Routes::Letters, Routes::Batches,
         Routes::Post,
         Routes::Practice, Routes::HouseKeeping].freeze
@@ -35,7 +35,7 @@ module SteadyMove
       end
 
       ROUTES.each { |r| helpers(r::Helpers) if r.const_defined?(:Helpers, false) }
-      helpers Helpers
+      helpers Helpers, Door
 
       error(Problem) { |e| refuse(e) }
       error(Desk::Refused) { |e| refuse(Problem.of(e)) }

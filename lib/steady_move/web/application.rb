@@ -10,8 +10,7 @@ module SteadyMove
     # The web application put together: sign-in, protection, API, the built front end.
     class Application
       attr_reader :desk, :jobs, :lists, :runner, :engine, :first_run, :status, :orders, :people, :contract, :hub,
-        :practice, :log,
-        :sign_in
+        :practice, :log, :sign_in, :throttle, :device
 
       POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " \
                "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
@@ -23,7 +22,8 @@ module SteadyMove
 
       # desk: Desk::App; runner: Desk::Runner; practice: answers state, move_on, fault, runs? where a practice world
       # is there.
-      def initialize(desk, runner, log:, practice: nil, public_folder: File.join(ROOT, "public"))
+      def initialize(desk, runner, log:, practice: nil, people: Desk::People.new(desk),
+        public_folder: File.join(ROOT, "public"))
         @desk = desk
         @runner = runner
         @log = log
@@ -32,11 +32,13 @@ module SteadyMove
         @jobs = Desk::BackgroundJobs.new(random: desk.random, on_error: log.method(:error))
         @lists = Lists.new
         @orders = Desk::Orders.new(desk)
-        @people = Desk::People.new(desk)
+        @people = people
+        @throttle = Throttle.new
+        @device = Device.new(desk.safe.derive("devices"))
         @first_run = FirstRun.new(@people)
         @status = Status.new(self)
         @contract = Contract.new
-        @sign_in = SignIn.application(desk.db, desk.safe.derive("rodauth"), note: people.method(:note))
+        @sign_in = SignIn.application(desk.db, desk.safe.derive("rodauth"), people: people, address: address)
         @hub = Hub.new(topics: ->(seq) { Topics.since(desk.journal, seq) }) { desk.journal.last_seq }
         @pages = Pages.new(public_folder)
       end
@@ -56,6 +58,9 @@ module SteadyMove
           run(->(env) { env["PATH_INFO"].start_with?("/api/") ? api.call(env) : pages.call(env) })
         end.to_app
       end
+
+      # The desk's own address where it is configured, else nil.
+      def address = desk.address
 
       # Can the database be read?
       def healthy?

@@ -9,13 +9,13 @@ module SteadyMove
     # The OpenAPI document, compiled once: its operations with the schemas of what they are given.
     class Contract
       FILE = File.join(ROOT, "config", "openapi.yml")
-      BODY_MOST = 4 * 1024 * 1024
       FLAGS = { "true" => true, "1" => true, "false" => false, "0" => false }.freeze
 
       # One operation. route: its path as Sinatra writes it; role: the least that it needs, or nil; open: for anybody;
-      # sign_in: the sign-in itself answers it; parameters: {name => compiled schema}; body: compiled schema, or nil
-      # where it takes none.
-      Operation = Struct.new(:id, :verb, :path, :route, :role, :open, :sign_in, :parameters, :body, keyword_init: true)
+      # sign_in: the sign-in itself answers it; tried: it is a try with a secret; most: octets of a body;
+      # parameters: {name => compiled schema}; body: compiled schema, or nil where it takes none.
+      Operation = Struct.new(:id, :verb, :path, :route, :role, :open, :sign_in, :tried, :most, :parameters, :body,
+        keyword_init: true)
 
       # Patterns are those of ECMA 262, as the document's standard has it (JSON Schema §6.4): ^ and $ are the ends of
       # the whole text, not of a line.
@@ -37,8 +37,6 @@ module SteadyMove
 
       # Parses a request's body and checks it. Returns a Hash with String keys; raises Problem 422.
       def body(text, operation)
-        raise Problem.say(422, :too_large, most: BODY_MOST) if text.bytesize > BODY_MOST
-
         Input.check(text, "The request") { |says| raise Problem.new(422, says) }
         data = JSON.parse(text, max_nesting: 20)
         Input.check(data) { |says| raise Problem.new(422, says) }
@@ -85,6 +83,7 @@ module SteadyMove
         parameters = (shared + operation.fetch("parameters", [])).to_h { |p| parameter(resolved(p)) }
         Operation.new(id: operation.fetch("operationId"), verb: verb, path: path, route: path.gsub(/\{(\w+)\}/, ':\1'),
           role: operation["x-role"], open: operation["security"] == [], sign_in: operation["x-sign-in"] == true,
+          tried: operation["x-tried"] == true, most: operation.fetch("x-most", Limits::JSON_MOST),
           parameters: parameters, body: schema && @schemas.schema(schema.split("/").last)).freeze
       end
 

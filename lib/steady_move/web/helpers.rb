@@ -7,44 +7,11 @@ module SteadyMove
       def application = settings.application
       def desk = application.desk
       def now = desk.now
-      # The operation's body and its parameters, checked.
-      attr_reader :given, :asked
-
       def json(data) = content_type(:json) && JSON.generate(data)
-
-      # Whoever is signed in with all that is asked of them.
-      def person = known && !half_way? ? known : nil
-      def half_way? = !known.nil? && !known[:factor].nil? && !SignIn.second_factor_given?(session)
-      def known = @known ||= (id = SignIn.person_id(session)) ? application.people.signed_in(id) : nil
-      def me = person[:email]
-
-      # The door: who is there, what is given; then the answer.
-      def answered(operation, answer)
-        return signed(operation) if operation.sign_in
-
-        admit(operation) unless operation.open
-        @asked = application.contract.check(operation, params)
-        @given = operation.body && application.contract.body(request.body.read, operation)
-        result = instance_exec(&answer)
-        [String, Hub::Stream].any? { |kind| result.is_a?(kind) } ? result : json(result)
-      end
-
-      # What the sign-in answers itself; what comes in is checked here all the same.
-      def signed(operation)
-        text = request.body.read
-        application.contract.body(text, operation) if operation.body
-        halt(application.sign_in.call(env.merge("rack.input" => StringIO.new(text))))
-      end
-
-      def admit(operation)
-        raise Problem.say(401, half_way? ? :factor_first : :sign_in_first) unless person
-        return if operation.role.nil? || Desk::People.may?(person[:role], operation.role)
-
-        raise Problem.say(403, :role, role: operation.role, yours: person[:role])
-      end
 
       def refuse(problem)
         status problem.status
+        env["steady_move.refused"] = problem.key
         content_type "application/problem+json"
         problem.to_json
       end

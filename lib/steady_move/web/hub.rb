@@ -2,104 +2,127 @@
 
 module SteadyMove
   module Web
-    # Tells open pages that something changed: server-sent events, one thread a stream.
+    # Tells open pages that something changed: server-sent events. All streams are written by one thread, so that an
+    # open page holds nobody else up.
     class Hub
+      # Seconds between signs of life on a stream.
       BEAT = 15
-      LONGEST = 300
-      STREAMS_MOST = 12
-      # Changes that are remembered for pages that are a little behind.
-      KEPT = 200
+      # Streams of one person, and of all together (each is a file descriptor).
+      OWN_MOST = 12
+      MOST = 500
+      BEGINNING = "retry: 1000\n\n"
 
       # seen: answers a number that grows with every change, also of other processes; topics: says what changed after
       # such a number, as words that pages follow.
       def initialize(every: 0.5, topics: ->(_) { [] }, &seen)
         @seen = seen
         @topics = topics
-        @log = []
         @every = every
         @lock = Mutex.new
-        @changed = ConditionVariable.new
-        @version = 0
-        @open = 0
+        @streams = []
         @closed = false
       end
 
       # Watches for changes until the process ends.
       def start
         @last = @seen.call
-        Thread.new { loop { watch } }
+        @heard = now
+        @thread = Thread.new { watch until @closed }
       end
 
-      # topics: what changed.
-      def notify(topics = [])
+      # A stream for this person, or nil where there are too many. The block says whether the
+      # person is still signed in.
+      def stream(person_id, &here)
         @lock.synchronize do
-          @version += 1
-          @log = (@log << [@version, topics]).last(KEPT)
-          @changed.broadcast
+          return if @streams.size >= MOST || @streams.count { |s| s.person_id == person_id } >= OWN_MOST
+
+          Stream.new(self, person_id, here).tap { |s| @streams << s }
         end
       end
 
-      # What changed after a version; everything, where that is too long ago to be known.
-      def topics_since(version)
-        @lock.synchronize do
-          next ["all"] if version < @version && (@log.empty? || @log.first.first > version + 1)
-
-          @log.select { |v, _| v > version }.flat_map(&:last).uniq
-        end
-      end
+      # topics: what changed. Writes it to all streams.
+      def notify(topics = []) = send_out("event: changed\ndata: #{topics.join(' ')}\n\n")
 
       # Ends all streams, so that the server can stop.
       def close
         @closed = true
-        notify
+        @lock.synchronize { @streams.dup }.each(&:end)
       end
 
-      def closed? = @closed
-      def full? = @open >= STREAMS_MOST
-      def stream = Stream.new(self)
-
-      # Waits until the version differs from the one known, at most a beat; returns the version.
-      def wait_beyond(known)
-        @lock.synchronize do
-          @changed.wait(@lock, BEAT) if @version == known
-          @version
-        end
-      end
-
-      def version = @lock.synchronize { @version }
-      def enter = @lock.synchronize { @open += 1 }
-      def leave = @lock.synchronize { @open -= 1 }
+      def left(stream) = @lock.synchronize { @streams.delete(stream) }
+      def open = @lock.synchronize { @streams.size }
 
       private
 
+      def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
       def watch
-        now = @seen.call
-        notify(@topics.call(@last)) if now != @last
-        @last = now
+        seen = @seen.call
+        if seen != @last
+          notify(@topics.call(@last))
+        elsif now - @heard > BEAT
+          send_out(": still here\n\n")
+        end
+        @last = seen
         sleep @every
       rescue Sequel::DatabaseError
         sleep @every
       end
 
-      # A Rack body that yields events as they come; ended after a while, the browser opens it anew.
-      Stream = Struct.new(:hub) do
-        def each
-          hub.enter
-          known = hub.version
-          yield "retry: 1000\n\n"
-          (LONGEST / BEAT).times do
-            version = hub.wait_beyond(known)
-            break if hub.closed?
+      def send_out(text)
+        @heard = now
+        @lock.synchronize { @streams.dup }.each { |s| s.say(text) }
+      end
 
-            yield version == known ? ": still here\n\n" : "event: changed\ndata: #{changes(known)}\n\n"
-            known = version
-          end
-        ensure
-          hub.leave
+      # One page's stream; the server hands it the connection (Rack's partial hijacking). A page that takes nothing, or
+      # whose person is no longer signed in, is let go; a browser that is still there opens another.
+      class Stream
+        attr_reader :person_id
+
+        def initialize(hub, person_id, here)
+          @hub = hub
+          @person_id = person_id
+          @here = here
+          @lock = Mutex.new
+          @gone = false
         end
 
-        # What follows from it: the topics, parted by blanks.
-        def changes(known) = hub.topics_since(known).join(" ")
+        # Rack calls this once the headers are sent; the connection stays open when it returns.
+        def call(io)
+          @lock.synchronize { @io = io }
+          say(BEGINNING, ask: false)
+        end
+
+        def say(text, ask: true)
+          return self.end if ask && !@here.call
+
+          @lock.synchronize do
+            next if @io.nil? || @gone
+
+            self.end if write(text) < text.bytesize
+          end
+        rescue Sequel::DatabaseError
+          nil
+        rescue SystemCallError, IOError
+          self.end
+        end
+
+        def end
+          return if @gone
+
+          @gone = true
+          @hub.left(self)
+          @io&.close
+        rescue SystemCallError, IOError
+          nil
+        end
+
+        private
+
+        def write(text)
+          written = @io.respond_to?(:write_nonblock) ? @io.write_nonblock(text, exception: false) : @io.write(text)
+          written.is_a?(Integer) ? written : 0
+        end
       end
     end
   end

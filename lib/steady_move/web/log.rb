@@ -4,7 +4,8 @@ require "json"
 
 module SteadyMove
   module Web
-    # One JSON line per request or error. Bodies, queries and headers are never written, so no secret can be.
+    # One JSON line per request or error; where none can be written (a full disk), the desk goes on. Bodies, queries
+    # and headers are never written, so no secret can be.
     class Log
       def initialize(io)
         @io = io
@@ -12,12 +13,15 @@ module SteadyMove
       end
 
       def line(**fields)
-        @lock.synchronize { @io.puts(JSON.generate({ at: Time.now.utc.strftime("%Y-%m-%dT%H:%M:%S.%3NZ"), **fields })) }
+        text = JSON.generate({ at: Time.now.utc.strftime("%Y-%m-%dT%H:%M:%S.%3NZ"), **fields })
+        @lock.synchronize { @io.puts(text) }
         true
+      rescue SystemCallError, IOError
+        false
       end
 
       def error(exception)
-        line(level: "error", error: exception.class.name, says: exception.message.lines.first.to_s.strip,
+        line(level: "error", error: exception.class.name, says: exception.message.scrub.lines.first.to_s.strip[0, 500],
           where: exception.backtrace&.first(5))
       end
     end

@@ -6,15 +6,17 @@ module SteadyMove
     class Problem < StandardError
       KINDS = { invalid: 422, not_now: 409, unknown: 404, unusable: 503 }.freeze
 
-      attr_reader :status
+      # key: of the catalogue's “web” or “refused”, for the log; nil where it is none.
+      attr_reader :status, :key
 
       # key: of the catalogue's “web”.
-      def self.say(status, key, **values) = new(status, Words.say("web.#{key}", **values))
+      def self.say(status, key, **values) = new(status, Words.say("web.#{key}", **values), key)
       # For what the desk won't do.
-      def self.of(refused) = new(KINDS.fetch(refused.kind), refused.message)
+      def self.of(refused) = new(KINDS.fetch(refused.kind), refused.message, refused.key)
 
-      def initialize(status, detail)
+      def initialize(status, detail, key = nil)
         @status = status
+        @key = key
         super(detail)
       end
 

@@ -4,7 +4,8 @@ require "securerandom"
 
 module SteadyMove
   module Web
-    # First and last in every request: an id, the security headers, one line in the log.
+    # First and last in every request: an id, the security headers, one line in the log; what nobody caught becomes a
+    # problem document.
     class RequestLog
       def initialize(app, log)
         @app = app
@@ -14,15 +15,31 @@ module SteadyMove
       def call(env)
         id = SecureRandom.hex(6)
         began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-        status, headers, body = @app.call(env)
+        status, headers, body = answer(env)
         took = ((Process.clock_gettime(Process::CLOCK_MONOTONIC) - began) * 1000).round(1)
-        @log.line(level: "info", id: id, method: env["REQUEST_METHOD"], path: env["PATH_INFO"], status: status,
-          ms: took)
+        @log.line(level: "info", id: id, method: env["REQUEST_METHOD"], path: path(env), status: status, ms: took,
+          **of_whom(env))
+        headers.delete("content-length") if headers["rack.hijack"] # a stream has none
         secure(headers) if env["HTTP_X_FORWARDED_PROTO"] == "https"
         [status, Application::HEADERS.merge("x-request-id" => id).merge(headers), body]
       end
 
       private
+
+      def answer(env)
+        @app.call(env)
+      rescue StandardError => e
+        @log.error(e)
+        [500, { "content-type" => "application/problem+json" }, [Problem.say(500, :broken).to_json]]
+      end
+
+      # A path is somebody's word too: as text, and not longer than a line.
+      def path(env) = env["PATH_INFO"].to_s.dup.force_encoding(Encoding::UTF_8).scrub[0, 200]
+
+      # Who asked, and why it was refused.
+      def of_whom(env)
+        { person: env["steady_move.person"], refused: env["steady_move.refused"] }.compact
+      end
 
       # Behind a reverse proxy that ends TLS the session cookie never travels in the open.
       def secure(headers)

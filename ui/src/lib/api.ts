@@ -18,6 +18,15 @@ export type Gate = Schemas['Gate'];
 export type Turn = Schemas['Turn'];
 export type Amount = Schemas['Amount'];
 
+/** So long after the last key or touch, what the page asks for is its own doing and keeps nobody signed in. */
+const ATTENDED = 60_000;
+let touched = Date.now();
+for (const kind of ['pointerdown', 'keydown']) globalThis.addEventListener(kind, () => (touched = Date.now()), true);
+
+let out = () => {};
+/** What to do when the desk says that nobody is signed in. */
+export const whenOut = (act: () => void) => (out = act);
+
 let token = '';
 export const setToken = (csrf: string) => (token = csrf);
 
@@ -25,7 +34,11 @@ export const api = createClient<paths>({ baseUrl: '/', fetch: (request) => globa
 api.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRF-Token', token);
+    if (Date.now() - touched > ATTENDED) request.headers.set('X-Unattended', '1');
     return request;
+  },
+  onResponse({ response }) {
+    if (response.status === 401) out();
   },
 });
 

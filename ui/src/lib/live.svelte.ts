@@ -10,6 +10,9 @@ class Line {
 }
 export const line = new Line();
 
+/** A stream that was refused is asked for again after so long. */
+const REOPEN = 5000;
+
 /** Reads the clock now. */
 export async function readClock() {
   const read = await ask(api.GET('/api/clock'));
@@ -25,7 +28,7 @@ export const FOLLOWS: Record<string, string[]> = {
   post: ['post'],
   codes: ['codes'],
   accounts: ['accounts', 'settings', 'status'],
-  people: ['people'],
+  people: ['people', 'me'],
   rulebook: ['rulebook'],
 };
 /** Follows every change: what comes next may have moved. */
@@ -60,9 +63,10 @@ function changed(client: QueryClient, topics: string[]) {
  */
 export function follow(client: QueryClient): () => void {
   let source: EventSource | undefined;
+  let later: ReturnType<typeof setTimeout> | undefined;
 
   function open() {
-    source?.close();
+    leave();
     source = new EventSource('/api/events');
     source.addEventListener('changed', (e) => {
       void readClock().catch(() => undefined);
@@ -72,9 +76,16 @@ export function follow(client: QueryClient): () => void {
       line.open = true;
       void refresh(client);
     };
-    source.onerror = () => (line.open = false);
+    source.onerror = () => {
+      line.open = false;
+      void readClock().catch(() => undefined); // shows the sign-in where nobody is signed in any more
+      if (source?.readyState === EventSource.CLOSED) later = setTimeout(open, REOPEN);
+    };
   }
-  const leave = () => source?.close();
+  const leave = () => {
+    clearTimeout(later);
+    source?.close();
+  };
   const back = (e: PageTransitionEvent) => e.persisted && open();
 
   open();

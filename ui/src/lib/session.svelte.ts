@@ -1,5 +1,6 @@
 import { api, ask, Said, setToken, type Operation, type Schemas } from './api';
 import { clock } from './clock.svelte';
+import { givePasskey } from './passkeys';
 
 class Session {
   who = $state<Schemas['Session'] | null>(null);
@@ -23,6 +24,16 @@ class Session {
 
   async giveCode(otp: string) {
     await ask(api.POST('/api/second-factor', { body: { otp } }));
+    await this.load();
+  }
+
+  async giveRecoveryCode(code: string) {
+    await ask(api.POST('/api/second-factor/recovery', { body: { 'recovery-code': code } }));
+    await this.load();
+  }
+
+  async givePasskey() {
+    await givePasskey();
     await this.load();
   }
 

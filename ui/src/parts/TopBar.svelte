@@ -40,9 +40,10 @@
     <button class="quiet" onclick={showSearch} title={say.topBar.searchNamesMovesAndViews}>{say.topBar.search}</button>
     <button class="quiet" onclick={showKeys} title={say.topBar.allKeys}>{say.topBar.keys}</button>
     <button class="quiet" onclick={turn} aria-pressed={dark}>{dark ? say.topBar.light : say.topBar.dark}</button>
-    <button class="quiet" onclick={() => session.signOut()} title={session.who?.email ?? ''}
-      >{say.topBar.signOut}</button
+    <a class="quiet" href={p('/you')} title={session.who?.email ?? ''} {@attach isActiveLink({ className: 'here' })}
+      >{say.topBar.you}</a
     >
+    <button class="quiet" onclick={() => session.signOut()}>{say.topBar.signOut}</button>
   </div>
 </header>
 
@@ -91,6 +92,13 @@
     color: var(--muted);
     cursor: pointer;
     border-radius: var(--radius);
+  }
+  a.quiet {
+    text-decoration: none;
+  }
+  .right :global(a.here) {
+    color: var(--ink);
+    font-weight: 650;
   }
   .quiet:hover {
     color: var(--ink);

@@ -1,56 +1,99 @@
 # frozen_string_literal: true
 
-require "bcrypt"
-require "digest"
-require "securerandom"
-
 module SteadyMove
   module Desk
-    # Those who may sign in, and invitations. Roles rise: each may do all that the ones before it may.
+    # Those who may sign in, with what belongs to them: passwords, second factors, sessions, invitations. Roles rise:
+    # each may do all that the ones before it may.
     class People
       ROLES = %w[viewer mover approver administrator].freeze
-      LEAST = 10
-      INVITATION = 7 * 86_400
 
-      def initialize(app, cost: BCrypt::Engine::DEFAULT_COST)
+      attr_reader :invitations, :password_words, :sessions, :factors, :passwords
+
+      def initialize(app, passwords: Passwords.new)
         @app = app
         @rows = app.db[:people]
-        @invitations = app.db[:invitations]
-        @cost = cost
+        @passwords = passwords
+        @sessions = Sessions.new(app.db, secret: app.safe.derive("sessions of people"), idle: app.idle)
+        @factors = Factors.new(app.db, secret: app.safe.derive("recovery codes"))
+        @invitations = Invitations.new(app, self)
+        @password_words = PasswordWords.new(app, self)
       end
 
-      # Adds a person, or gives an existing one this password and role. Raises Refused.
+      # Adds a person. Raises Refused.
       def put(email, password, role:)
         check(email, role)
-        invalid(:password_short, least: LEAST) if password.length < LEAST
+        add(email, hashed(password, email), role: role)
+      end
 
-        hash = BCrypt::Password.create(password, cost: @cost)
-        @rows.insert_conflict(target: :email, update: { password_hash: hash, role: role })
-          .insert(email: email.downcase, password_hash: hash, role: role, created_at: @app.now.to_i)
+      # The same with a password that is hashed already.
+      def add(email, hash, role:)
+        @rows.insert(email: email.downcase, password_hash: hash, role: role, created_at: @app.now.to_i)
+      rescue Sequel::UniqueConstraintViolation
+        invalid(:here_already, email: email)
+      end
+
+      # A password's hash; raises Refused where it is none. It takes a while: never within a transaction.
+      def hashed(password, email)
+        @passwords.check(password, email: email)
+        @passwords.hash(password)
       end
 
       def empty? = @rows.empty?
-      def find(id) = @rows.where(id: id).first
+      def email?(email) = !by_email(email).nil?
+      def by_email(email) = @rows.where(email: email.to_s.downcase).first
 
-      # The person with :factor, the time of the second factor's last use, or nil where there is none.
-      def signed_in(id)
-        @rows.where(Sequel[:people][:id] => id).left_join(:account_otp_keys, id: :id)
-          .select(Sequel[:people].*, Sequel[:account_otp_keys][:last_use].as(:factor)).first
+      # Raises Refused.
+      def person(id) = @rows.where(id: id).first || invalid(:no_person, id: id)
+
+      # The person whose session this is, with :factor (has he or she a second one?) and :session, or nil.
+      def signed_in(id, key, used: true)
+        session = @sessions.find(id, key, used: used) or return
+        @rows.where(id: id).first&.merge(factor: @factors.any?(id), session: session)
       end
-
-      def second_factor?(id) = @app.db[:account_otp_keys].where(id: id).any?
 
       # With whether each has a second factor.
       def all
-        keys = @app.db[:account_otp_keys].select_map(:id)
-        @rows.order(:email).select(:id, :email, :role).map { |r| r.merge(second_factor: keys.include?(r[:id])) }
+        holders = @factors.holders
+        @rows.order(:email).select(:id, :email, :role).map { |r| r.merge(second_factor: holders.include?(r[:id])) }
       end
 
-      # For one who lost the device: takes the second factor away. Raises Refused.
+      # Are there passwords left that an earlier version hashed?
+      def old_hashes? = @rows.where(Sequel.like(:password_hash, "$2%")).any?
+
+      # Makes the hash of a password anew that just opened the door, where it is one of an earlier kind.
+      def renew_hash(person, password)
+        return if @passwords.current?(person[:password_hash])
+
+        @rows.where(id: person[:id]).update(password_hash: @passwords.hash(password))
+      end
+
+      # Gives whoever is signed in another password and ends all their sessions. Raises Refused.
+      def change_password(id, old, password)
+        person = right_person(id, old)
+        keep_password(id, hashed(password, person[:email]))
+        note("password_changed", person[:email])
+      end
+
+      # Raises Refused where the password is wrong, or a second factor isn't there for which they'd stand in.
+      def new_recovery_codes(id, password)
+        person = right_person(id, password)
+        invalid(:no_factor, email: person[:email]) unless @factors.any?(id)
+
+        @factors.new_codes(id).tap { note("recovery_codes", person[:email]) }
+      end
+
+      # Every session of the person ends.
+      def keep_password(id, hash)
+        @rows.where(id: id).update(password_hash: hash)
+        @sessions.finish_all(id)
+      end
+
+      # For one who lost the device: takes the second factors away. Raises Refused.
       def forget_factor(id, by:)
         person = person(id)
-        invalid(:no_factor, email: person[:email]) if @app.db[:account_otp_keys].where(id: id).delete.zero?
+        invalid(:no_factor, email: person[:email]) unless @factors.forget(id)
 
+        @sessions.finish_all(id)
         note("factor_taken", by, email: person[:email])
       end
 
@@ -59,59 +102,53 @@ module SteadyMove
         @app.journal.add("people", at: @app.now, says: Words.phrase("journal.#{key}", by: by, **values), by: by)
       end
 
-      # Returns the one-time word for a new person's first sign-in; only its digest is kept. Raises Refused.
-      def invite(email, role:, by:)
-        check(email, role)
-        invalid(:here_already, email: email) if @rows.where(email: email.downcase).any?
-
-        word = SecureRandom.alphanumeric(24)
-        @invitations.insert(token_digest: Digest::SHA256.hexdigest(word), email: email.downcase, role: role,
-          expires_at: @app.now.to_i + INVITATION)
-        note("invited", by, email: email, role: role)
-        word
-      end
-
-      # Takes an invitation up; it can't be used again. Raises Refused. Returns the e-mail.
-      def accept(word, password)
-        mine = @invitations.where(token_digest: Digest::SHA256.hexdigest(word.to_s))
-        row = mine.where(Sequel[:expires_at] > @app.now.to_i).first or invalid(:invitation_over)
-        put(row[:email], password, role: row[:role])
-        @invitations.where(token_digest: row[:token_digest]).delete
-        note("invitation_taken", row[:email])
-        row[:email]
-      end
-
-      # Gives a person another role; the last administrator stays one. Raises Refused.
+      # Gives a person another role and ends their sessions; the last administrator stays one. Raises Refused.
       def change_role(id, role, by:)
-        person = person(id)
-        check(person[:email], role)
-        keep_one_administrator(person) unless role == "administrator"
-        @rows.where(id: id).update(role: role)
-        note("role_changed", by, email: person[:email], role: role)
+        @app.db.transaction do
+          person = person(id)
+          check(person[:email], role)
+          keep_one_administrator(person) unless role == "administrator"
+          next if person[:role] == role
+
+          @rows.where(id: id).update(role: role)
+          @sessions.finish_all(id)
+          note("role_changed", by, email: person[:email], role: role)
+        end
       end
 
       # Raises Refused for the last administrator.
       def remove(id, by:)
-        person = person(id)
-        keep_one_administrator(person)
-        @app.db[:account_otp_keys].where(id: id).delete
-        @rows.where(id: id).delete
-        note("person_removed", by, email: person[:email])
+        @app.db.transaction do
+          person = person(id)
+          keep_one_administrator(person)
+          @factors.forget(id)
+          @rows.where(id: id).delete
+          note("person_removed", by, email: person[:email])
+        end
       end
 
       # May a role do what needs `least`?
       def self.may?(role, least) = ROLES.index(role).to_i >= ROLES.index(least)
 
-      private
-
-      def invalid(key, **values) = raise(Refused.new(:invalid, key, **values))
-      def person(id) = find(id) || invalid(:no_person, id: id)
-
+      # Raises Refused where this is no address, or no role.
       def check(email, role)
         invalid(:not_an_address, given: email) unless email.match?(/\A[^@\s]+@[^@\s]+\z/)
         invalid(:no_such_role, given: role, known: ROLES) unless ROLES.include?(role)
       end
 
+      private
+
+      def invalid(key, **values) = raise(Refused.new(:invalid, key, **values))
+
+      # The person, where this is the password.
+      def right_person(id, password)
+        person(id).tap do |person|
+          fits = @passwords.right?(person[:password_hash], password, old: old_hashes?)
+          invalid(:password_wrong) unless fits
+        end
+      end
+
+      # Asked within the transaction: of two administrators who remove each other at once, one stays.
       def keep_one_administrator(person)
         return unless person[:role] == "administrator" && @rows.where(role: "administrator").one?
 

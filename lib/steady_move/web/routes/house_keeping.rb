@@ -9,7 +9,11 @@ module SteadyMove
 
         # The people page.
         module Helpers
-          def people_page = { people: application.people.all, roles: Desk::People::ROLES }
+          def people_page
+            invited = application.people.invitations.open
+            { people: application.people.all, roles: Desk::People::ROLES,
+              invitations: invited.map { |i| i.merge(expires_at: Views::Json.time(Time.at(i[:expires_at]))) } }
+          end
         end
 
         on "firstRun" do
@@ -18,12 +22,22 @@ module SteadyMove
           { email: given["email"].downcase }
         end
 
-        on("acceptInvitation") { { email: application.people.accept(given["word"], given["password"]) } }
+        on("acceptInvitation") { { email: application.people.invitations.accept(given["word"], given["password"]) } }
         on("people") { people_page }
 
         on "invite" do
           status 201
-          { word: application.people.invite(given["email"], role: given["role"], by: me) }
+          { word: application.people.invitations.make(given["email"], role: given["role"], by: me) }
+        end
+
+        on "takeInvitationBack" do
+          application.people.invitations.take_back(given["email"], by: me)
+          people_page
+        end
+
+        on "passwordWord" do
+          status 201
+          { word: application.people.password_words.make(asked[:id], by: me) }
         end
 
         on "forgetFactor" do

@@ -7,8 +7,6 @@ module SteadyMove
       module Post
         extend Answers
 
-        # Octets of a message that is dropped in.
-        MOST = 32 * 1024 * 1024
         PAGE = 100
 
         # The post as it is shown: those that want an answer, and a page of all.
@@ -38,8 +36,7 @@ module SteadyMove
 
         # The body is the message itself (RFC 5322), as it was saved.
         on "dropMessage" do
-          raw = request.body.read(MOST + 1).to_s
-          raise Problem.say(422, :message_too_large, most: MOST / 1024 / 1024) if raw.bytesize > MOST
+          raw = read_body
           raise Desk::Refused.new(:not_now, :message_there) unless Desk::PostRoom.new(desk).drop(raw)
 
           nudge

@@ -7,6 +7,14 @@ module SteadyMove
       module Session
         extend Answers
 
+        # Of a stream that outlives its request.
+        module Helpers
+          def person_still_here?
+            id, key = SignIn.of(session)
+            !application.people.signed_in(id, key, used: false).nil?
+          end
+        end
+
         on "session" do
           { signed_in: !person.nil?, second_factor: half_way? == true, email: person && person[:email], role: person &&
             person[:role],
@@ -15,16 +23,16 @@ module SteadyMove
             may: person ? application.contract.allowed(person[:role]) : [] }
         end
 
-        on("me") { { email: me, role: person[:role], second_factor: application.people.second_factor?(person[:id]) } }
         on("clock") { { now: Views::Json.time(now), runs: application.practice.nil? || application.practice.runs? } }
         on("contract") { content_type(:json) && application.contract.json }
 
         on "events" do
-          raise Problem.say(409, :too_many_pages) if application.hub.full?
+          stream = application.hub.stream(person[:id]) { person_still_here? }
+          raise Problem.say(409, :too_many_pages) unless stream
 
-          headers "Cache-Control" => "no-store", "X-Accel-Buffering" => "no"
+          headers "Cache-Control" => "no-store", "X-Accel-Buffering" => "no", "rack.hijack" => stream.method(:call)
           content_type "text/event-stream"
-          application.hub.stream
+          ""
         end
       end
     end

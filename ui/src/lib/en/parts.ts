@@ -23,7 +23,7 @@ export const parts = {
   firstRun: {
     oneTimeWordPrintedBy: 'One-time word, printed by the command that started the desk',
     yourEMail: 'Your e-mail',
-    aPasswordOfAtLeast: 'A password of at least ten characters',
+    aPasswordOfAtLeast: 'A password of at least twelve characters',
     makeMeTheAdministrator: 'Make me the administrator',
   },
   frame: {
@@ -35,8 +35,10 @@ export const parts = {
     waitUntilItIsKnown: 'Wait until it is known',
   },
   invited: {
-    aPasswordOfAtLeast: 'A password of at least ten characters',
+    aPasswordOfAtLeast: 'A password of at least twelve characters',
     comeIn: 'Come in',
+    youAreInvited: 'You are invited to this desk. Choose a password; the invitation then ends.',
+    chooseANewOne: 'Choose a new password; all your sessions end, and your second factor stays.',
   },
   keys: {
     searchNamesMovesAndViews: 'Search names, moves and views',
@@ -101,6 +103,12 @@ export const parts = {
     password: 'Password',
     goOn: 'Go on',
     signIn: 'Sign in',
+    passkey: 'Use a passkey',
+    aRecoveryCode: 'A recovery code',
+    useARecoveryCode: 'The device is lost: use a recovery code',
+    forgotten: 'The password is forgotten',
+    mailALink: 'Mail me a link',
+    back: 'Back',
     notMe: 'Not me',
     thisIsThePracticeWorld:
       'This is the practice world: every registrar, name and message in it is invented. The command ' +
@@ -129,6 +137,7 @@ export const parts = {
     light: 'Light',
     dark: 'Dark',
     signOut: 'Sign out',
+    you: 'You',
   },
   welcome: {
     steadyMove: 'Steady Move',

@@ -10,7 +10,6 @@
   import People from './People.svelte';
   import { WAYS } from './fields';
   import Places from './Places.svelte';
-  import SecondFactor from './SecondFactor.svelte';
   import { say } from '../../lib/say';
 
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
@@ -105,7 +104,6 @@
     <Places />
     <People />
   {/if}
-  <SecondFactor />
 </main>
 
 <style>

@@ -4,6 +4,7 @@
   import { api, ask } from '../../lib/api';
   import { session } from '../../lib/session.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import { full } from '../../lib/words';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -26,6 +27,16 @@
       ask(api.POST('/api/people/{id}', { params: { path: { id } }, body: { role: to } })),
     onSuccess: (data) => client.setQueryData(['people'], data),
   }));
+  let linked = $state('');
+  const link = createMutation(() => ({
+    mutationFn: ({ id }: { id: number; email: string }) =>
+      ask(api.POST('/api/people/{id}/password-word', { params: { path: { id } } })),
+    onSuccess: (_, { email }) => (linked = email),
+  }));
+  const takeBack = createMutation(() => ({
+    mutationFn: (email: string) => ask(api.POST('/api/invitations/take-back', { body: { email } })),
+    onSuccess: (data) => client.setQueryData(['people'], data),
+  }));
   const forget = createMutation(() => ({
     mutationFn: (id: number) => ask(api.POST('/api/people/{id}/forget-factor', { params: { path: { id } } })),
     onSuccess: (data) => client.setQueryData(['people'], data),
@@ -39,7 +50,7 @@
 
 <section>
   <h2>{say.people.people}</h2>
-  <Trouble error={people.error ?? invite.error ?? change.error ?? forget.error} />
+  <Trouble error={people.error ?? invite.error ?? change.error ?? forget.error ?? link.error ?? takeBack.error} />
   {#if people.data}
     <ul>
       {#each people.data.people as person (person.id)}
@@ -59,6 +70,7 @@
               </select>
             </label>
             <button onclick={() => change.mutate({ id: person.id, to: null })}>{say.people.remove}</button>
+            <button class="calm" onclick={() => link.mutate(person)}>{say.people.passwordLink}</button>
             {#if person.second_factor}
               <button onclick={() => forget.mutate(person.id)}>{say.people.takeTheSecondFactorAway}</button>
             {/if}
@@ -66,6 +78,26 @@
         </li>
       {/each}
     </ul>
+    {#if link.data}
+      <p role="status">
+        {say.people.passwordLinkFor(linked)}
+        <span class="mono address">{say.people.newPassword(location.origin, link.data.word)}</span>
+      </p>
+    {/if}
+    {#if people.data.invitations.length}
+      <h3>{say.people.invitations}</h3>
+      <ul>
+        {#each people.data.invitations as i (i.email)}
+          <li>
+            <strong>{i.email}</strong>
+            <span class="muted">{say.people.until(i.role, full(i.expires_at))}</span>
+            <button onclick={() => takeBack.mutate(i.email)} aria-label={say.people.takeBackOf(i.email)}
+              >{say.people.takeBack}</button
+            >
+          </li>
+        {/each}
+      </ul>
+    {/if}
     <form onsubmit={submit}>
       <div>
         <Label for="p-mail">{say.people.eMail}</Label><Input id="p-mail" type="email" required bind:value={email} />
@@ -94,6 +126,9 @@
     color: var(--madder);
     text-decoration: underline;
     cursor: pointer;
+  }
+  li .calm {
+    color: var(--loden);
   }
   .address {
     overflow-wrap: anywhere;

@@ -33,7 +33,7 @@
     <Label for="email">{say.firstRun.yourEMail}</Label>
     <Input id="email" type="email" autocomplete="username" required bind:value={email} />
     <Label for="password">{say.firstRun.aPasswordOfAtLeast}</Label>
-    <Input id="password" type="password" autocomplete="new-password" minlength={10} required bind:value={password} />
+    <Input id="password" type="password" autocomplete="new-password" minlength={12} required bind:value={password} />
     {#if said}<p class="said" role="alert">{said}</p>{/if}
     <Button type="submit" disabled={busy}>{say.firstRun.makeMeTheAdministrator}</Button>
   </form>

@@ -5,15 +5,19 @@
   import Welcome from './Welcome.svelte';
   import { say } from '../../lib/say';
 
-  let { word }: { word: string } = $props();
+  /** A one-time word and what it is for: to come in for the first time, or to choose a new password. */
+  let { word, invited }: { word: string; invited: boolean } = $props();
   let password = $state('');
   let said = $state('');
 
   async function submit(e: SubmitEvent) {
     e.preventDefault();
     said = '';
+    const body = { word, password };
     try {
-      const { email } = await ask(api.POST('/api/invitations/accept', { body: { word, password } }));
+      const { email } = await ask(
+        invited ? api.POST('/api/invitations/accept', { body }) : api.POST('/api/password/new', { body }),
+      );
       await session.signIn(email, password);
       location.assign('/');
     } catch (e) {
@@ -22,10 +26,10 @@
   }
 </script>
 
-<Welcome lead="You are invited to this desk. Choose a password; the invitation then ends.">
+<Welcome lead={invited ? say.invited.youAreInvited : say.invited.chooseANewOne}>
   <form onsubmit={submit}>
     <Label for="password">{say.invited.aPasswordOfAtLeast}</Label>
-    <Input id="password" type="password" autocomplete="new-password" minlength={10} required bind:value={password} />
+    <Input id="password" type="password" autocomplete="new-password" minlength={12} required bind:value={password} />
     {#if said}<p class="said" role="alert">{said}</p>{/if}
     <Button type="submit">{say.invited.comeIn}</Button>
   </form>

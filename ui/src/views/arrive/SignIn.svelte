@@ -1,5 +1,7 @@
 <script lang="ts">
   import { Button, Input, Label } from 'flowbite-svelte';
+  import { api, ask } from '../../lib/api';
+  import { passkeysWork } from '../../lib/passkeys';
   import { session } from '../../lib/session.svelte';
   import Welcome from './Welcome.svelte';
   import { say } from '../../lib/say';
@@ -9,35 +11,76 @@
   let code = $state('');
   let said = $state('');
   let busy = $state(false);
+  // What the form asks for beside what it usually does.
+  let other = $state<'forgotten' | 'recovery' | null>(null);
+  const half = $derived(session.who?.second_factor ?? false);
 
-  async function submit(e: SubmitEvent) {
-    e.preventDefault();
+  async function tell() {
+    const { says } = await ask(api.POST('/api/password/forgotten', { body: { email } }));
+    other = null;
+    said = says;
+  }
+
+  /** Does it, and says what went wrong. */
+  async function attempt(what: () => Promise<unknown>) {
     busy = true;
     said = '';
-    const half = session.who?.second_factor;
-    await (half ? session.giveCode(code.trim()) : session.signIn(email, password)).catch(
-      (e: Error) => (said = e.message),
-    );
+    await what().catch((e: Error) => (said = e.message));
     busy = false;
   }
+
+  function submit(e: SubmitEvent) {
+    e.preventDefault();
+    void attempt(() => {
+      if (half) return other === 'recovery' ? session.giveRecoveryCode(code.trim()) : session.giveCode(code.trim());
+      return other === 'forgotten' ? tell() : session.signIn(email, password);
+    });
+  }
+  const turnTo = (what: typeof other) => {
+    other = what;
+    code = said = '';
+  };
 </script>
 
 <Welcome lead={say.signIn.theDeskForMovingDomain}>
   <form onsubmit={submit}>
-    {#if session.who?.second_factor}
-      <Label for="code">{say.signIn.theCodeThatYourSecond}</Label>
-      <Input id="code" class="font-mono" inputmode="numeric" autocomplete="one-time-code" required bind:value={code} />
+    {#if half}
+      <Label for="code">{other === 'recovery' ? say.signIn.aRecoveryCode : say.signIn.theCodeThatYourSecond}</Label>
+      <Input
+        id="code"
+        class="font-mono"
+        inputmode={other === 'recovery' ? 'text' : 'numeric'}
+        autocomplete="one-time-code"
+        required
+        bind:value={code}
+      />
     {:else}
       <Label for="email">{say.signIn.eMail}</Label>
       <Input id="email" type="email" autocomplete="username" required bind:value={email} />
-      <Label for="password">{say.signIn.password}</Label>
-      <Input id="password" type="password" autocomplete="current-password" required bind:value={password} />
+      {#if other !== 'forgotten'}
+        <Label for="password">{say.signIn.password}</Label>
+        <Input id="password" type="password" autocomplete="current-password" required bind:value={password} />
+      {/if}
     {/if}
     {#if said}<p class="said" role="alert">{said}</p>{/if}
-    <Button type="submit" disabled={busy}>{session.who?.second_factor ? say.signIn.goOn : say.signIn.signIn}</Button>
-    {#if session.who?.second_factor}<Button color="alternative" onclick={() => session.signOut()}
-        >{say.signIn.notMe}</Button
-      >{/if}
+    <Button type="submit" disabled={busy}
+      >{half ? say.signIn.goOn : other === 'forgotten' ? say.signIn.mailALink : say.signIn.signIn}</Button
+    >
+    {#if half}
+      {#if passkeysWork()}
+        <Button color="alternative" disabled={busy} onclick={() => attempt(() => session.givePasskey())}
+          >{say.signIn.passkey}</Button
+        >
+      {/if}
+      {#if other !== 'recovery'}
+        <button class="link" type="button" onclick={() => turnTo('recovery')}>{say.signIn.useARecoveryCode}</button>
+      {/if}
+      <button class="link" type="button" onclick={() => session.signOut()}>{say.signIn.notMe}</button>
+    {:else}
+      <button class="link" type="button" onclick={() => turnTo(other ? null : 'forgotten')}
+        >{other ? say.signIn.back : say.signIn.forgotten}</button
+      >
+    {/if}
   </form>
   {#snippet after()}
     {#if session.who?.practice}

@@ -1,13 +1,14 @@
 <script lang="ts">
-  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
   import Trouble from '../../parts/Trouble.svelte';
-  import { refresh } from '../../lib/live.svelte';
+  import Whose from './Whose.svelte';
   import { say } from '../../lib/say';
 
+  /** Is one set up; is any second factor asked for at sign-in? */
+  let { set, asked }: { set: boolean; asked: boolean } = $props();
   const client = useQueryClient();
-  const factor = createQuery(() => ({ queryKey: ['factor'], queryFn: () => ask(api.GET('/api/me')) }));
   let offered = $state<Schemas['NewFactor']>();
   let password = $state('');
   let otp = $state('');
@@ -15,13 +16,10 @@
   function done() {
     offered = undefined;
     password = otp = '';
-    void refresh(client);
+    void client.invalidateQueries({ queryKey: ['me'] });
   }
   const begin = createMutation(() => ({
-    mutationFn: async () => {
-      const { error } = await api.POST('/api/second-factor/set-up', { body: {} });
-      return error as Schemas['NewFactor'];
-    },
+    mutationFn: () => ask(api.POST('/api/second-factor/set-up', { body: {} })),
     onSuccess: (data) => (offered = data),
   }));
   const finish = createMutation(() => ({
@@ -40,17 +38,18 @@
 
   function submit(e: SubmitEvent) {
     e.preventDefault();
-    if (factor.data?.second_factor) remove.mutate();
+    if (set) remove.mutate();
     else finish.mutate();
   }
 </script>
 
 <section>
   <h2>{say.secondFactor.yourSecondFactor}</h2>
-  <Trouble error={factor.error ?? begin.error ?? finish.error ?? remove.error} />
-  {#if factor.data?.second_factor}
+  <Trouble error={begin.error ?? finish.error ?? remove.error} />
+  {#if set}
     <p>{say.secondFactor.aCodeIsAskedFor}</p>
     <form onsubmit={submit}>
+      <Whose />
       <div>
         <Label for="f-pw">{say.secondFactor.password}</Label>
         <Input id="f-pw" type="password" autocomplete="current-password" required bind:value={password} />
@@ -64,6 +63,7 @@
     <img src={offered.picture} alt={say.secondFactor.toScanTheSecretBelow} width="180" height="180" />
     <p class="mono secret">{offered.otp_secret}</p>
     <form onsubmit={submit}>
+      <Whose />
       <div>
         <Label for="f-code">{say.secondFactor.code}</Label>
         <Input
@@ -82,7 +82,7 @@
       <div><Button type="submit" disabled={finish.isPending}>{say.secondFactor.keepIt}</Button></div>
     </form>
   {:else}
-    <p class="muted">{say.secondFactor.onlyThePasswordIsAsked}</p>
+    <p class="muted">{asked ? say.secondFactor.notSetUp : say.secondFactor.onlyThePasswordIsAsked}</p>
     <Button color="alternative" disabled={begin.isPending} onclick={() => begin.mutate()}
       >{say.secondFactor.setUpASecondFactor}</Button
     >

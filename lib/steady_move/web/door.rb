@@ -1,0 +1,107 @@
+# frozen_string_literal: true
+
+require "stringio"
+
+module SteadyMove
+  module Web
+    # The one door of the API: who is there, what is given, and only then the answer.
+    module Door
+      # How many wrong tries are free: for what comes from one place, for one person from there, and for one person
+      # from everywhere (ASVS 4.0, 2.2.1: no more than 100 an hour).
+      FREE = { place: 20, pair: 5, person: 95 }.freeze
+      # What a page asks by itself is no sign that somebody is there.
+      BY_ITSELF = %w[events clock session].freeze
+
+      # The operation's body and its parameters, checked.
+      attr_reader :given, :asked
+
+      # Whoever is signed in with all that is asked of them.
+      def person = known && !half_way? ? known : nil
+      def half_way? = !known.nil? && known[:factor] && !SignIn.second_factor_given?(session)
+      def me = person[:email]
+
+      # Whose session this is; a session that has ended is emptied.
+      def known
+        return @known if defined?(@known)
+
+        id, key = SignIn.of(session)
+        @known = id && application.people.signed_in(id, key, used: used?)
+        session.clear if id && @known.nil?
+        env["steady_move.person"] = @known && @known[:email]
+        @known
+      end
+
+      def answered(operation, answer)
+        @operation = operation
+        known
+        return signed(operation) if operation.sign_in
+
+        admit(operation) unless operation.open
+        @asked = application.contract.check(operation, params)
+        @given = operation.body && application.contract.body(read_body, operation)
+        result = operation.tried ? tried { instance_exec(&answer) } : instance_exec(&answer)
+        result.is_a?(String) ? result : json(result)
+      end
+
+      # What a person tries with a secret: slowed after some that failed.
+      def tried(keys = { [:place, request.ip] => FREE[:place] }, &)
+        application.throttle.attempt(keys, &)
+      rescue Throttle::TooMany => e
+        headers "Retry-After" => e.seconds.to_s
+        raise Problem.say(429, :too_many_tries, seconds: e.seconds)
+      end
+
+      # The operation's body as it came; raises Problem 413.
+      def read_body = Limits.read(request, person ? @operation.most : Limits::ANONYMOUS)
+
+      private
+
+      def used? = env["HTTP_X_UNATTENDED"].nil? && !BY_ITSELF.include?(@operation.id)
+
+      def admit(operation)
+        raise Problem.say(401, half_way? ? :factor_first : :sign_in_first) unless person
+        return if operation.role.nil? || Desk::People.may?(person[:role], operation.role)
+
+        raise Problem.say(403, :role, role: operation.role, yours: person[:role])
+      end
+
+      # What the sign-in answers itself; what comes in is checked here all the same.
+      def signed(operation)
+        text = read_body
+        data = operation.body ? application.contract.body(text, operation) : {}
+        status, headers, body = operation.id == "signIn" ? signing_in(data, text) : with_factor(text)
+        said = JSON.parse(body.to_enum(:each).to_a.join)
+        return halt(status, headers, [JSON.generate(said)]) if status < 400
+        offer = SignIn.offer(said, data) and return json(offer)
+
+        raise Problem.new(status, said["error"] || Words.say("web.sign_in.refused"), :wrong)
+      end
+
+      def signing_in(data, text)
+        found = application.people.by_email(data["email"])
+        env["steady_move.person"] = found && found[:email]
+        device = application.device.known(request.cookies[Device::COOKIE], found && found[:id])
+        answer = nil
+        tried(sign_in_keys(data["email"].downcase, device)) { (answer = hand_on(text)).first == 200 }
+        application.device.mark(answer[1], found[:id]) if answer.first == 200
+        answer
+      end
+
+      # From a browser that the person knows, only its own tries count.
+      def sign_in_keys(email, device)
+        return { [:device, device] => FREE[:pair] } if device
+
+        { [:place, request.ip] => FREE[:place], [:pair, request.ip, email] => FREE[:pair],
+          [:person, email] => FREE[:person] }
+      end
+
+      def with_factor(text)
+        answer = nil
+        tried([:factor, known ? known[:id] : request.ip] => FREE[:pair]) { (answer = hand_on(text)).first < 400 }
+        answer
+      end
+
+      def hand_on(text) = application.sign_in.call(env.merge("rack.input" => StringIO.new(text)))
+    end
+  end
+end

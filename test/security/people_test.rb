@@ -1,0 +1,247 @@
+# frozen_string_literal: true
+
+require "rotp"
+require_relative "../test_helper"
+require_relative "../support/signed_in"
+
+# People, sessions, invitations, passwords and second factors, held against OWASP ASVS 4.0, chapters 2 to 4.
+class PeopleSecurityTest < Minitest::Test
+  include SignedIn
+
+  ADA = Practice::DeskSide::Desk::EMAIL
+  ADAS = Practice::DeskSide::Desk::PASSWORD
+  MO = "mo@saltern-office.example"
+  MOS = "marsh gate at nine"
+
+  def people = house.people
+  def db = world.app.db
+  def id_of(email) = people.by_email(email)[:id]
+  def mo(role = "mover") = people.put(MO, MOS, role: role)
+  def cookie = Rack::Utils.escape(rack_mock_session.cookie_jar.to_hash.fetch("steady_move"))
+  def said = world.app.db[:events].where(type: "people").order(:seq).select_map(:says)
+
+  # Does a copied cookie still open the door?
+  def opens?(copied)
+    Rack::MockRequest.new(app).get("/api/me", "HTTP_COOKIE" => "steady_move=#{copied}").status == 200
+  end
+
+  # What ends a person's session: what is done, by whom it is done (nil: by that person).
+  ENDINGS = {
+    "signing out" => :sign_out.to_proc,
+    "a change of role" => ->(t) { t.people.change_role(t.id_of(MO), "viewer", by: ADA) },
+    "removal" => ->(t) { t.people.remove(t.id_of(MO), by: ADA) },
+    "another password" => ->(t) { t.people.change_password(t.id_of(MO), MOS, "eleven grey herons") },
+    "a reset" => lambda do |t|
+      words = t.people.password_words
+      words.use(words.make(t.id_of(MO), by: ADA), "#{MOS} o'clock")
+    end,
+    "an end from elsewhere" => ->(t) { t.people.sessions.finish_all(t.id_of(MO)) },
+    "twelve hours" => ->(t) { t.db[:sessions].update(began_at: Time.now.to_i - (12 * 3600)) },
+    "half an hour without use" => ->(t) { t.db[:sessions].update(seen_at: Time.now.to_i - 1800) }
+  }.freeze
+
+  def test_a_copied_cookie_lives_no_longer_than_its_session
+    mo
+    ENDINGS.each do |what, act|
+      mo unless people.email?(MO)
+      db[:people].where(email: MO).update(password_hash: people.passwords.hash(MOS))
+      assert_equal 200, sign_in(MO, MOS), what
+      copied = cookie
+      assert opens?(copied)
+      act.call(self)
+      refute opens?(copied), "after #{what}"
+      clear_cookies
+    end
+  end
+
+  # Signing in always begins a session of its own; a page that only looks after itself keeps nobody signed in.
+  def test_sessions_are_rows
+    sign_in
+    first = cookie
+    assert opens?(first)
+    keys = db[:sessions].select_map(:digest)
+    sign_in
+    refute_equal keys, db[:sessions].select_map(:digest)
+    refute opens?(first), "the session of before ended with the new sign-in"
+    db[:sessions].update(seen_at: Time.now.to_i - 1000)
+    header "X-Unattended", "1"
+    get "/api/names"
+    assert_operator db[:sessions].get(:seen_at), :<, Time.now.to_i - 900
+    header "X-Unattended", nil
+    get "/api/names"
+    assert_operator db[:sessions].get(:seen_at), :>, Time.now.to_i - 100
+    refute_includes db[:sessions].get(:digest), cookie
+  end
+
+  def test_a_person_sees_and_ends_sessions
+    mo
+    elsewhere = people.sessions.begin(id_of(MO), agent: "elsewhere", address: "192.0.2.9")
+    other = people.sessions.begin(id_of(ADA), agent: "ada's", address: "192.0.2.10")
+    sign_in(MO, MOS)
+    get "/api/me"
+    assert_equal([true, false], answer["sessions"].map { |s| s["this"] })
+    foreign = people.sessions.find(id_of(ADA), other)[:id]
+    assert_equal 404, send_to("/api/me/sessions/#{foreign}/end"), "nobody ends another's"
+    assert_equal 200, send_to("/api/me/sessions/#{people.sessions.find(id_of(MO), elsewhere)[:id]}/end")
+    assert_equal 1, answer["sessions"].size
+    people.sessions.begin(id_of(MO))
+    assert_equal [200, 1], [send_to("/api/me/sessions/end-others"), answer["sessions"].size]
+    assert people.sessions.find(id_of(ADA), other)
+  end
+
+  def test_another_password_is_wanted_with_the_old_one_and_ends_the_other_sessions
+    mo
+    elsewhere = people.sessions.begin(id_of(MO))
+    sign_in(MO, MOS)
+    before = cookie
+    assert opens?(before)
+    assert_equal 422, send_to("/api/me/password", old: "wrong wrong wrong", new: "eleven grey herons")
+    assert_equal 200, send_to("/api/me/password", old: MOS, new: "eleven grey herons")
+    assert_equal 200, get("/api/me").status, "whoever changed it stays signed in"
+    refute opens?(before)
+    assert_nil people.sessions.find(id_of(MO), elsewhere)
+    sign_out
+    assert_equal [401, 200], [sign_in(MO, MOS), sign_in(MO, "eleven grey herons")]
+  end
+
+  # Passwords => part of the refusal, nil where they are good. The lists are zxcvbn's.
+  PASSWORDS = {
+    "short" => "at least 12", "elevenchars" => "at least 12", "x" * 257 => "longer than 256",
+    "password1234" => "among the first", "123456789012" => "among the first", "qwertyuiop123" => "among the first",
+    "passwordpassword" => "among the first", "aaaaaaaaaaaa" => "among the first", "P@ssw0rd1234" => "among the first",
+    "mo@saltern-office" => "among the first", "steadymove12" => "among the first",
+    "three grey herons" => nil, "Fünf graue Reiher" => nil, "mover-of-names-27" => nil, "x7Kq!mZ2vPw9" => nil
+  }.freeze
+
+  def test_passwords
+    PASSWORDS.each do |password, says|
+      next people.passwords.check(password, email: MO) unless says
+
+      refused = assert_raises(SteadyMove::Desk::Refused, password) { people.passwords.check(password, email: MO) }
+      assert_includes refused.message, says
+    end
+  end
+
+  # bcrypt reads 72 octets; hashes of earlier versions are made anew when their password opens the door.
+  def test_nothing_of_a_password_is_cut_off_and_old_hashes_are_renewed
+    long = "a long way round the marsh, " * 4
+    people.put("lo@y.example", long, role: "viewer")
+    assert_equal [401, 200], [sign_in("lo@y.example", long[0, 80]), sign_in("lo@y.example", long)]
+    mo
+    old = BCrypt::Password.create(MOS, cost: 4)
+    db[:people].where(email: MO).update(password_hash: old)
+    sign_out
+    assert_equal [401, 200], [sign_in(MO, "wrong wrong wrong"), sign_in(MO, MOS)]
+    assert people.passwords.current?(db[:people].where(email: MO).get(:password_hash))
+    sign_out
+    assert_equal 200, sign_in(MO, MOS)
+  end
+
+  # What an invitation does, and what ends it.
+  def test_invitations
+    first = people.invitations.make("bo@y.example", role: "approver", by: ADA)
+    word = people.invitations.make("Bo@y.example", role: "viewer", by: ADA)
+    take_token
+    assert_equal 422, send_to("/api/invitations/accept", word: first, password: MOS), "a newer one ended it"
+    refute_includes db[:invitations].select_map(:token_digest), word
+    assert_equal 422, send_to("/api/invitations/accept", word: word, password: "short")
+    assert_equal 200, send_to("/api/invitations/accept", word: word, password: MOS)
+    assert_equal 422, send_to("/api/invitations/accept", word: word, password: MOS), "it works once"
+    assert_equal [200, "viewer"], [sign_in("bo@y.example", MOS), get("/api/session") && answer["role"]]
+    assert_raises(SteadyMove::Desk::Refused) { people.invitations.make(ADA, role: "viewer", by: ADA) }
+    late = people.invitations.make("late@y.example", role: "viewer", by: ADA)
+    back = people.invitations.make("back@y.example", role: "viewer", by: ADA)
+    people.invitations.take_back("back@y.example", by: ADA)
+    world.driver.move_on(to: world.app.now + (7 * 86_400))
+    [late, back].each { |w| assert_raises(SteadyMove::Desk::Refused) { people.invitations.accept(w, MOS) } }
+  end
+
+  # One who is there by now is neither raised nor given another password.
+  def test_an_invitation_changes_nobody_who_is_there
+    word = people.invitations.make(MO, role: "administrator", by: ADA)
+    mo("viewer")
+    assert_raises(SteadyMove::Desk::Refused) { people.invitations.accept(word, "eleven grey herons") }
+    assert_equal [200, "viewer"], [sign_in(MO, MOS), get("/api/session") && answer["role"]]
+  end
+
+  def test_a_forgotten_password
+    mo
+    word = people.password_words.make(id_of(MO), by: ADA)
+    newer = people.password_words.make(id_of(MO), by: ADA)
+    take_token
+    assert_equal 422, send_to("/api/password/new", word: word, password: "eleven grey herons")
+    assert_equal 422, send_to("/api/password/new", word: newer, password: "short")
+    assert_equal 200, send_to("/api/password/new", word: newer, password: "eleven grey herons")
+    assert_equal 422, send_to("/api/password/new", word: newer, password: MOS)
+    assert_equal 200, sign_in(MO, "eleven grey herons")
+    late = people.password_words.make(id_of(MO), by: ADA)
+    world.driver.move_on(to: world.app.now + 3601)
+    assert_raises(SteadyMove::Desk::Refused) { people.password_words.use(late, MOS) }
+  end
+
+  # The mail, and the same answer for one who isn't here.
+  def test_a_link_by_mail
+    mo
+    take_token
+    answers = [MO, "nobody@y.example"].map { |e| [send_to("/api/password/forgotten", email: e), last_response.body] }
+    assert_equal 1, answers.uniq.size
+    assert_equal 202, answers.first.first
+    people.password_words.mail(MO, address: "http://desk.example/new-password")
+    assert_equal 1, said.grep(/had a link made/).size, "one mail in ten minutes"
+  end
+
+  # A second factor by RFC 6238 (codes made by the rotp library): asked for after the password, used once, taken away
+  # by an administrator.
+  def test_an_authenticator
+    mo
+    sign_in(MO, MOS)
+    assert_equal 200, send_to("/api/second-factor/set-up")
+    offered = answer
+    assert_match %r{\Aotpauth://totp/Steady%20Move:mo%40saltern.*secret=#{offered['otp_secret']}}, offered["address"]
+    assert_includes offered["picture"].delete_prefix("data:image/svg+xml;base64,").unpack1("m"), "<svg"
+    secrets = offered.slice("otp_secret", "otp_raw_secret").transform_keys(&:to_sym)
+    totp = ROTP::TOTP.new(offered["otp_secret"])
+    { [MOS, "000000"] => 401, ["wrong", totp.now] => 401, [MOS, totp.now] => 200 }.each do |(password, otp), status|
+      assert_equal status, send_to("/api/second-factor/set-up", **secrets, password: password, otp: otp)
+    end
+    refute_includes db[:account_otp_keys].select_map(:key), offered["otp_secret"]
+    half_way
+    assert_equal [401, "The second factor's code is wanted first."], [get("/api/names").status, answer["detail"]]
+    assert_equal 401, send_to("/api/second-factor", otp: "000000")
+    db[:account_otp_keys].update(last_use: Time.now - 3600)
+    assert_equal 200, send_to("/api/second-factor", otp: totp.now)
+    assert_equal [200, true], [get("/api/me").status, answer["second_factor"]]
+    elsewhere = people.sessions.begin(id_of(MO))
+    assert_equal [401, 200], %w[wrong].push(MOS).map { |p| send_to("/api/second-factor/remove", password: p) }
+    assert_nil people.sessions.find(id_of(MO), elsewhere), "what was open elsewhere ends"
+    assert_equal ["#{MO} set up a second factor.", "#{MO} removed the second factor."], said.last(2)
+  end
+
+  def half_way
+    sign_out
+    assert_equal 200, sign_in(MO, MOS)
+    assert_equal [false, true], [get("/api/session"), answer].last.values_at("signed_in", "second_factor")
+  end
+
+  # A recovery code stands in once; an administrator takes all factors away.
+  def test_a_lost_device
+    mo
+    db[:account_otp_keys].insert(id: id_of(MO), key: ROTP::Base32.random)
+    assert_raises(SteadyMove::Desk::Refused) { people.new_recovery_codes(id_of(MO), "wrong wrong wrong") }
+    codes = people.new_recovery_codes(id_of(MO), MOS)
+    assert_equal 10, codes.uniq.size
+    refute_includes db[:recovery_codes].select_map(:code).join, codes.first.delete("-")
+    half_way
+    given = [codes.first.upcase, codes.first, codes.last].map do |code|
+      half_way
+      send_to("/api/second-factor/recovery", "recovery-code": code)
+    end
+    assert_equal [200, 401, 200], given
+    sign_in
+    assert_equal 200, send_to("/api/people/#{id_of(MO)}/forget-factor")
+    assert_equal 422, send_to("/api/people/#{id_of(MO)}/forget-factor")
+    assert_equal 0, db[:recovery_codes].count
+    assert_equal [200, 200], [sign_in(MO, MOS), get("/api/names").status]
+    assert_includes said, "#{ADA} took the second factor of #{MO} away."
+  end
+end

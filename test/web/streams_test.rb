@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+require "timeout"
+require_relative "../test_helper"
+
+# Event streams: what is told, to whom, and when they end. The connection is a pipe.
+class StreamsTest < Minitest::Test
+  Hub = SteadyMove::Web::Hub
+
+  def hub = @hub ||= Hub.new { 0 }
+  def teardown = hub.close
+
+  # A stream's reading end; what it says so far is read off.
+  def listen(person = 1, of: hub, &here)
+    reader, writer = IO.pipe
+    of.stream(person, &(here || -> { true })).call(writer)
+    assert_includes heard(reader), "retry"
+    reader
+  end
+
+  def heard(reader) = Timeout.timeout(5) { reader.readpartial(10_000) }
+  def over?(reader) = Timeout.timeout(5) { reader.read }.empty?
+
+  def test_what_changed_is_told_by_topic
+    journal = [[1, "told before"]]
+    watching = Hub.new(every: 0.01, topics: ->(seq) { journal.select { |n, _| n > seq }.map(&:last) }) { journal.size }
+    watching.start
+    reader = listen(of: watching)
+    journal << [2, "moves"]
+    assert_equal "event: changed\ndata: moves\n\n", heard(reader)
+    watching.close
+    assert over?(reader)
+  end
+
+  def test_a_removed_persons_stream_ends_and_the_others_go_on
+    here = true
+    removed = listen(1) { here }
+    other = listen(2)
+    hub.notify(%w[people])
+    assert_equal 2, [removed, other].count { |r| heard(r).include?("people") }
+    here = false
+    hub.notify(%w[moves])
+    assert over?(removed), "nothing is told to whoever is no longer signed in"
+    assert_includes heard(other), "moves"
+    assert_equal 1, hub.open
+  end
+
+  def test_streams_are_limited_for_each_person
+    Hub::OWN_MOST.times { listen(1) }
+    assert_nil hub.stream(1) { true }
+    assert hub.stream(2) { true }
+  end
+
+  def test_a_page_that_takes_nothing_is_let_go
+    listen(1)
+    reader = listen(2)
+    lines = 0
+    heard(reader) while (lines += 1) < 5000 && hub.notify(["x" * 100]) && hub.open == 2
+    assert_equal 1, hub.open
+    assert_includes heard(reader), "x" if hub.notify(["x"])
+  end
+end

@@ -12,6 +12,7 @@ OptionParser.new do |o|
 end.parse!
 
 begin
+  File.umask(0o077)
   endpoints = JSON.parse(File.read(File.join(options.fetch(:world), "endpoints.json")))
   desk = Practice::DeskSide::Desk.new(endpoints, data: options.fetch(:data), port: options.fetch(:port))
   log = SteadyMove::Web::Log.new(File.open(File.join(options[:data], "web.log"), "a").tap { |f| f.sync = true })

@@ -9,7 +9,10 @@ module SteadyMove
       Usage: bin/steady-move COMMAND [--config FILE]
         serve [--port PORT]   serve the desk with the system's clock (bin/start does the same)
         backup FILE           the database and the key file in one archive, also while the desk runs
-        restore FILE          put a backup into an empty data folder
+        restore FILE          put a backup into an empty data folder; with --check only see whether it could be
+        verify                walk through journal, seals and references; says what is wrong where
+        change-key            seal everything with a new key (while the desk doesn't run)
+        password EMAIL        a link with which this person chooses a new password
 
       For scripts, without database and server (FILE may be - for standard input):
         judge FILE [--at INSTANT] [--to ACCOUNT [--accounts FILE]] [--horizon DAYS]
@@ -34,6 +37,7 @@ module SteadyMove
       @given = {}
       parser = OptionParser.new do |o|
         WORDS.each { |w| o.on("--#{w} VALUE") { |v| @given[w.tr("-", "_").to_sym] = v } }
+        o.on("--check") { @given[:check] = true }
         o.on("--in-grace") { @given[:in_grace] = true }
         o.on("-h", "--help") { @out.puts(USAGE) || exit }
       end
@@ -45,13 +49,17 @@ module SteadyMove
     def run
       case [@command, @file.nil?]
       when ["serve", true] then at_the_desk { Serving.new(config, @out).call }
-      when ["backup", false] then at_the_desk { backup }
-      when ["restore", false] then at_the_desk { restore }
+      when ["backup", false], ["password", false] then keep(@command, @file)
+      when ["restore", false] then keep(@given[:check] ? "check" : @command, @file)
+      when ["verify", true], ["change-key", true] then keep(@command.tr("-", "_"))
       else exit script
       end
     end
 
     private
+
+    # Ends the process with what the command returns.
+    def keep(command, *words) = at_the_desk { exit Keeping.new(config, @out).public_send(command, *words) }
 
     # Serves no script: its errors are those of a whole desk.
     def at_the_desk
@@ -89,16 +97,6 @@ module SteadyMove
 
     def setting = @setting ||= Scripts::Setting.new(@given)
     def rulebook = @rulebook ||= Desk::Rulebooks.load(File.join(ROOT, "config", "rulebook"))
-
-    def backup
-      Desk::Backup.make(config, @file)
-      @out.puts "The backup is in #{@file}; it holds the key, keep it safe."
-    end
-
-    def restore
-      Desk::Backup.restore(config, @file)
-      @out.puts "Restored into #{config.data}."
-    end
 
     def codes = Scripts::Codes.call(setting.read(@file), suffixes: rulebook.deep_suffixes, out: @out)
 

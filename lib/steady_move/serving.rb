@@ -9,19 +9,31 @@ module SteadyMove
     end
 
     def call
+      File.umask(0o077)
+      lock = Desk::Lock.take(@config)
       app = Desk::App.new(@config, clock: Desk::SystemClock.new)
       log = Web::Log.new(File.open(File.join(@config.data, "web.log"), "a").tap { |f| f.sync = true })
       runner = Desk::Runner.new(app, on_error: log.method(:error))
       application = Web::Application.new(app, runner, log: log)
       server = Web::Serve.start(application, port: @config.port)
+      backups = Desk::ScheduledBackups.new(@config).start { |says| tell(app, log, says) }
       greet(application)
       wait
+      backups&.kill
       application.stop
       server.stop(true)
       app.close
+      lock.release
     end
 
     private
+
+    def tell(app, log, says)
+      log.line(level: "error", says: says)
+      app.journal.add("problem", at: app.now, says: says, by: "desk")
+    rescue Sequel::DatabaseError => e
+      log.error(e)
+    end
 
     def greet(application)
       @out.puts "Steady Move is at http://127.0.0.1:#{@config.port}/"

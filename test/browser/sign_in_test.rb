@@ -56,7 +56,7 @@ class BrowserSignInTest < Minitest::Test
     assert_selector "[role=alert]", text: "used already"
   end
 
-  def in_again
+  def test_in_again
     click_on "Sign out"
     fill_in "E-mail", with: Practice::DeskSide::Desk::EMAIL
     fill_in "Password", with: PASSWORD

@@ -1,30 +1,22 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require_relative "../support/signed_in"
+require_relative "../support/some_people"
 
 # Signing in: alike for everybody, slow for whoever guesses, written down (OWASP ASVS 4.0, 2.2 and 7.1).
 class SignInSecurityTest < Minitest::Test
-  include SignedIn
-
-  ADA = Practice::DeskSide::Desk::EMAIL
-  ADAS = Practice::DeskSide::Desk::PASSWORD
-  MO = "mo@saltern-office.example"
-  MOS = "marsh gate at nine"
-
-  def people = house.people
-  def mo(role = "mover") = people.put(MO, MOS, role: role)
+  include SomePeople
 
   # A try at signing in => the answer, for somebody who is here and somebody who isn't.
   def test_sign_in_answers_alike
     answers = [ADA, "nobody@y.example", "", "a@b", "x" * 254].map do |email|
-      [sign_in(email, "wrong wrong wrong"), *send_and_read(email)]
+      [sign_in(email, WRONG), *send_and_read(email)]
     end
     assert_equal 1, answers.uniq.size, answers.inspect
   end
 
   def send_and_read(email)
-    post "/api/sign-in", { email: email, password: "wrong wrong wrong" }.to_json
+    post "/api/sign-in", { email: email, password: WRONG }.to_json
     [last_response.body, last_response.headers.keys.sort - %w[set-cookie]]
   end
 
@@ -45,7 +37,7 @@ class SignInSecurityTest < Minitest::Test
     bcrypt = BCrypt::Password.method(:new)
     Argon2::Password.stub(:verify_password, ->(*a) { (counted[:argon2] += 1) && argon2.call(*a) }) do
       BCrypt::Password.stub(:new, ->(*a) { (counted[:bcrypt] += 1) && bcrypt.call(*a) }) do
-        people.passwords.right?(hash, "wrong wrong wrong", old: old)
+        people.passwords.right?(hash, WRONG, old: old)
       end
     end
     counted
@@ -57,7 +49,7 @@ class SignInSecurityTest < Minitest::Test
     sign_out
     known = rack_mock_session.cookie_jar.to_hash
     clear_cookies
-    from("192.0.2.1") { 5.times { assert_equal 401, sign_in(ADA, "wrong wrong wrong") } }
+    from("192.0.2.1") { 5.times { assert_equal 401, sign_in(ADA, WRONG) } }
     from("192.0.2.1") { assert_equal 429, sign_in(ADA, ADAS), "the right one has to wait as well" }
     assert_match(/\A\d+\z/, last_response.headers["retry-after"].to_s) if last_response.status == 429
     from("192.0.2.2") { assert_equal 200, sign_in(ADA, ADAS) }
@@ -68,9 +60,9 @@ class SignInSecurityTest < Minitest::Test
     end
     clear_cookies
     from("192.0.2.3") do
-      15.times { |i| assert_equal 401, sign_in("n#{i}@y.example", "wrong wrong wrong") }
+      15.times { |i| assert_equal 401, sign_in("n#{i}@y.example", WRONG) }
       5.times { |i| assert_equal 422, send_to("/api/invitations/accept", word: "w#{i}", password: MOS) }
-      assert_equal 429, sign_in("n99@y.example", "wrong wrong wrong")
+      assert_equal 429, sign_in("n99@y.example", WRONG)
     end
   end
 
@@ -81,7 +73,7 @@ class SignInSecurityTest < Minitest::Test
   end
 
   def test_refusals_stand_in_the_log_with_their_account
-    sign_in(ADA, "wrong wrong wrong")
+    sign_in(ADA, WRONG)
     mo("viewer")
     sign_in(MO, MOS)
     send_to("/api/people", email: "x@y.example", role: "viewer")

@@ -70,7 +70,7 @@ class JournalTest < Minitest::Test
 
   def test_a_damaged_or_newer_file_is_refused_in_one_line
     File.write(bad = File.join(@folder, "bad.sqlite3"), "not a database at all, but long enough to be read as one" * 20)
-    assert_match(/\A[^\n]*can't be used as a database[^\n]*\z/, assert_raises(SteadyMove::Store::Database::Unusable) do
+    assert_match(/\A[^\n]*no whole database[^\n]*\z/, assert_raises(SteadyMove::Store::Database::Unusable) do
       SteadyMove::Store::Database.open(bad)
     end.message)
     @db[:schema_info].update(version: 99)

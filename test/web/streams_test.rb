@@ -13,7 +13,7 @@ class StreamsTest < Minitest::Test
   # A stream's reading end; what it says so far is read off.
   def listen(person = 1, of: hub, &here)
     reader, writer = IO.pipe
-    of.stream(person, &(here || -> { true })).call(writer)
+    of.stream(person, &here || -> { true }).call(writer)
     assert_includes heard(reader), "retry"
     reader
   end
@@ -37,7 +37,7 @@ class StreamsTest < Minitest::Test
     removed = listen(1) { here }
     other = listen(2)
     hub.notify(%w[people])
-    assert_equal 2, [removed, other].count { |r| heard(r).include?("people") }
+    assert_equal(2, [removed, other].count { |r| heard(r).include?("people") })
     here = false
     hub.notify(%w[moves])
     assert over?(removed), "nothing is told to whoever is no longer signed in"
@@ -58,5 +58,16 @@ class StreamsTest < Minitest::Test
     heard(reader) while (lines += 1) < 5000 && hub.notify(["x" * 100]) && hub.open == 2
     assert_equal 1, hub.open
     assert_includes heard(reader), "x" if hub.notify(["x"])
+  end
+
+  # What hinders the whole desk is told as soon as it is known, though nothing can be written down.
+  def test_trouble_is_told
+    trouble = nil
+    watching = Hub.new(every: 0.01, trouble: -> { trouble }) { 0 }
+    watching.start
+    reader = listen(of: watching)
+    trouble = "The disk is full."
+    assert_equal "event: changed\ndata: \n\n", heard(reader)
+    watching.close
   end
 end

@@ -9,14 +9,17 @@ module SteadyMove
     class App
       attr_reader :db, :safe, :clock, :accounts, :names, :moves, :schedule, :journal, :codes, :zones, :messages,
         :overrides, :letters, :strays,
-        :sender, :epp, :rdap, :dns, :mailbox, :random, :settings, :portfolio
+        :secrets, :pulse, :sender, :epp, :rdap, :dns, :mailbox, :random, :settings, :portfolio
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
       def initialize(config, clock:, random: Random)
         @clock = clock
         @random = random
         @db = Store::Database.open(config.database)
-        @safe = Store::Safe.at(config.key_file)
+        Store::Database.check(@db, config.database)
+        @safe = KeyChange.settle(config, @db)
+        @secrets = Store::Secrets.new(@db, @safe)
+        @pulse = Store::Pulse.new(config.database)
         open_stores
         @published = Rulebooks.load(config.rulebook_folder)
         @config = config
@@ -55,8 +58,8 @@ module SteadyMove
       end
 
       def now = clock.now
-      # Can the database be read?
-      def well? = db.get(1) == 1
+      # What hinders the database, in a sentence; nil where all is well.
+      def trouble = pulse.trouble
       def inspect = "#<Desk::App>"
 
       def close

@@ -6,10 +6,13 @@ require "tmpdir"
 
 module SteadyMove
   module Desk
-    # One archive with the database and the key file; made while the desk runs.
+    # One archive with the database and the key file; made while the desk runs, and tried by opening it.
     module Backup
       DATABASE = "steady-move.sqlite3"
       KEY = "steady-move.key"
+      # Octets that a database may have once it is unpacked, and a key.
+      MOST = { DATABASE => 64 * (1024**3), KEY => 1000 }.freeze
+      PIECE = 1024 * 1024
 
       module_function
 
@@ -29,40 +32,84 @@ module SteadyMove
         fail!(:backup_not_made, says: e.message.lines.first.strip)
       end
 
-      # Puts an archive into an empty data folder.
+      # Opens an archive and walks through what is in it. Returns [sentence] of what is wrong; raises Refused where it
+      # is no backup.
+      def check(file)
+        unpacked(file) do |folder|
+          db = Store::Database.open(File.join(folder, DATABASE))
+          problems = Verification.new(db, Store::Safe.at(File.join(folder, KEY), sealed: true)).problems
+          db.disconnect
+          problems
+        end
+      rescue Store::Database::Unusable => e
+        [e.message]
+      end
+
+      # Puts an archive into an empty data folder. Raises Refused.
       def restore(config, file)
         fail!(:folder_not_empty, folder: config.data) if File.exist?(config.database)
+        fail!(:key_there, file: config.key_file) if File.exist?(config.key_file)
 
-        Dir.mktmpdir do |folder|
-          read(file, folder)
-          Store::Database.open(File.join(folder, DATABASE)).disconnect
-          FileUtils.cp(File.join(folder, DATABASE), config.database)
+        unpacked(file) do |folder|
+          db = Store::Database.open(File.join(folder, DATABASE))
+          KeyChange.check(db, Store::Safe.at(File.join(folder, KEY), sealed: true), file)
+          db.disconnect
+          ["-wal", "-shm"].each { |more| FileUtils.rm_f("#{config.database}#{more}") }
           FileUtils.install(File.join(folder, KEY), config.key_file, mode: 0o600)
+          FileUtils.install(File.join(folder, DATABASE), config.database, mode: 0o600)
         end
       rescue Zip::Error, SystemCallError => e
         fail!(:not_restored, file: file, says: e.message.lines.first.strip)
       end
 
+      # Calls the block with a folder that holds the archive's two files. Raises Refused.
+      def unpacked(file)
+        Dir.mktmpdir do |folder|
+          read(file, folder)
+          yield folder
+        end
+      rescue Zip::Error, SystemCallError => e
+        fail!(:not_restored, file: file, says: e.message.lines.first.strip)
+      end
+
+      # A whole archive, or none.
       def write(file, entries)
-        File.open(file, File::WRONLY | File::CREAT | File::EXCL, 0o600) do |io|
-          zipped = Zip::OutputStream.write_buffer do |zip|
-            entries.each { |name, path| zip.put_next_entry(name) && zip.write(File.binread(path)) }
+        part = "#{file}.part"
+        File.open(part, File::WRONLY | File::CREAT | File::EXCL, 0o600).close
+        Zip::OutputStream.open(part) do |zip|
+          entries.each { |name, path| zip.put_next_entry(name) && File.open(path, "rb") { |from| pour(from, zip) } }
+        end
+        File.open(part, &:fsync)
+        File.rename(part, file)
+      ensure
+        FileUtils.rm_f(part)
+      end
+
+      # Members and sizes are looked at first; nothing is believed of what the archive says of itself.
+      def read(file, folder)
+        Zip::File.open(file) do |zip|
+          strange = zip.entries.map(&:name) - MOST.keys
+          fail!(:strange_member, file: file, name: strange.first) if strange.any?
+          MOST.each do |name, most|
+            entry = zip.find_entry(name) or fail!(:not_a_backup, file: file, name: name)
+            fail!(:member_too_large, file: file, name: name) if entry.size > most
+            File.open(File.join(folder, name), "wb", 0o600) { |to| pour(entry.get_input_stream, to, most: entry.size) }
           end
-          io.write(zipped.string)
         end
       end
 
-      def read(file, folder)
-        Zip::File.open(file) do |zip|
-          [DATABASE, KEY].each do |name|
-            entry = zip.find_entry(name) or fail!(:not_a_backup, file: file, name: name)
-            File.binwrite(File.join(folder, name), entry.get_input_stream.read)
-          end
+      def pour(from, into, most: nil)
+        poured = 0
+        while (piece = from.read(PIECE)) && !piece.empty?
+          poured += piece.bytesize
+          raise Zip::Error, "a member is longer than it says" if most && poured > most
+
+          into.write(piece)
         end
       end
 
       def fail!(key, **values) = raise(Refused.new(:unusable, key, **values))
-      private_class_method :write, :read, :fail!
+      private_class_method :write, :read, :pour, :unpacked, :fail!
     end
   end
 end

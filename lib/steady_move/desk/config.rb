@@ -12,7 +12,7 @@ module SteadyMove
       FACTS_AGE = 3600
 
       attr_reader :data, :port, :timeout, :facts_age, :idle,
-        :address, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents,
+        :address, :backup, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents,
         :mailbox, :outgoing,
         :registries
 
@@ -36,13 +36,24 @@ module SteadyMove
         @timeout = map["timeout"] || 15
         @facts_age = map["facts_age"] || FACTS_AGE
         @idle = map["idle"] || Sessions::IDLE
+        @backup = map["backup"]
         @address = map["address"]&.delete_suffix("/")
         outside(map)
-        FileUtils.mkdir_p(@data)
+        FileUtils.mkdir_p(@data, mode: 0o700)
         self.class.unusable(:folder_read_only, folder: @data) unless File.writable?(@data)
+        close_to_others
       rescue SystemCallError => e
         self.class.unusable(:folder_not_made, folder: @data, says: e.message)
       end
+
+      # The data folder and what is in it are the desk's user's alone.
+      def close_to_others
+        File.chmod(0o700, @data) if File.owned?(@data)
+        [database, "#{database}-wal", "#{database}-shm", key_file, outlines_file].each do |file|
+          File.chmod(0o600, file) if File.owned?(file)
+        end
+      end
+      private :close_to_others
 
       def outside(map)
         @rdap_bases = map.dig("rdap", "bases") || {}

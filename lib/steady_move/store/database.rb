@@ -39,7 +39,21 @@ module SteadyMove
       rescue Sequel::Migrator::Error
         raise Unusable, "#{path} was written by a newer version of Steady Move; this one is #{VERSION}"
       rescue Sequel::DatabaseError, SystemCallError => e
+        raise damaged(path, e.message) if Trouble.of(e) == :damaged
+
         raise Unusable, "#{path} can't be used as a database: #{e.message.lines.first.strip}"
+      end
+
+      # Are the file's pages whole? Raises Unusable.
+      def check(db, path)
+        found = db.fetch("PRAGMA quick_check(1)").first.values.first.to_s
+        raise damaged(path, found) unless found == "ok"
+      rescue Sequel::DatabaseError => e
+        raise damaged(path, e.message)
+      end
+
+      def damaged(path, says)
+        Unusable.new("#{path} is no whole database (#{says.scrub.lines.first.to_s.strip}); restore a backup")
       end
 
       def connect(path)
@@ -51,7 +65,7 @@ module SteadyMove
         db.send(:turns)
         db
       end
-      private_class_method :connect
+      private_class_method :connect, :damaged
     end
   end
 end

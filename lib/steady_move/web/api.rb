@@ -42,7 +42,7 @@ module SteadyMove
       error(Sinatra::NotFound) { refuse(Problem.say(404, :nothing_here, path: request.path_info)) }
       error do |e|
         application.log.error(e)
-        refuse(Problem.say(500, :broken))
+        refuse(Problem.unforeseen(e))
       end
     end
   end

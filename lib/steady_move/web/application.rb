@@ -18,7 +18,6 @@ module SteadyMove
                   "referrer-policy" => "same-origin",
                   "x-frame-options" => "DENY", "cross-origin-opener-policy" => "same-origin" }.freeze
       SESSION = { key: "steady_move", same_site: :strict, httponly: true, expire_after: 12 * 3600 }.freeze
-      HEALTH = { true => [200, "well\n"], false => [503, "not well\n"] }.freeze
 
       # desk: Desk::App; runner: Desk::Runner; practice: answers state, move_on, fault, runs? where a practice world
       # is there.
@@ -38,8 +37,10 @@ module SteadyMove
         @first_run = FirstRun.new(@people)
         @status = Status.new(self)
         @contract = Contract.new
-        @sign_in = SignIn.application(desk.db, desk.safe.derive("rodauth"), people: people, address: address)
-        @hub = Hub.new(topics: ->(seq) { Topics.since(desk.journal, seq) }) { desk.journal.last_seq }
+        @sign_in = SignIn.application(desk.db, desk.secrets.for("rodauth"), people: people, address: address)
+        @hub = Hub.new(trouble: desk.method(:trouble), topics: ->(seq) { Topics.since(desk.journal, seq) }) do
+          desk.journal.last_seq
+        end
         @pages = Pages.new(public_folder)
       end
 
@@ -62,14 +63,12 @@ module SteadyMove
       # The desk's own address where it is configured, else nil.
       def address = desk.address
 
-      # Can the database be read?
-      def healthy?
-        desk.well?
-      rescue Sequel::DatabaseError
-        false
+      # For whoever watches the desk from outside: well, or what hinders it.
+      def health
+        trouble = desk.trouble
+        [trouble ? 503 : 200, { "content-type" => "text/plain; charset=utf-8" }, ["#{trouble || 'well'}\n"]]
       end
 
-      def health = HEALTH.fetch(healthy?).then { |status, text| [status, { "content-type" => "text/plain" }, [text]] }
       def inspect = "#<Application>"
 
       def start

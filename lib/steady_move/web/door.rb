@@ -72,6 +72,7 @@ module SteadyMove
         status, headers, body = operation.id == "signIn" ? signing_in(data, text) : with_factor(text)
         said = JSON.parse(body.to_enum(:each).to_a.join)
         return halt(status, headers, [JSON.generate(said)]) if status < 400
+
         offer = SignIn.offer(said, data) and return json(offer)
 
         raise Problem.new(status, said["error"] || Words.say("web.sign_in.refused"), :wrong)

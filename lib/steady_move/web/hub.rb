@@ -13,10 +13,12 @@ module SteadyMove
       BEGINNING = "retry: 1000\n\n"
 
       # seen: answers a number that grows with every change, also of other processes; topics: says what changed after
-      # such a number, as words that pages follow.
-      def initialize(every: 0.5, topics: ->(_) { [] }, &seen)
+      # such a number, as words that pages follow; trouble: what hinders the desk as a whole, or nil: pages are told
+      # when that changes.
+      def initialize(every: 0.5, topics: ->(_) { [] }, trouble: -> {}, &seen)
         @seen = seen
         @topics = topics
+        @trouble = trouble
         @every = every
         @lock = Mutex.new
         @streams = []
@@ -26,6 +28,7 @@ module SteadyMove
       # Watches for changes until the process ends.
       def start
         @last = @seen.call
+        @told = @trouble.call
         @heard = now
         @thread = Thread.new { watch until @closed }
       end
@@ -58,7 +61,11 @@ module SteadyMove
 
       def watch
         seen = @seen.call
-        if seen != @last
+        told = @trouble.call
+        if told != @told
+          @told = told
+          notify
+        elsif seen != @last
           notify(@topics.call(@last))
         elsif now - @heard > BEAT
           send_out(": still here\n\n")

@@ -14,6 +14,12 @@ module SteadyMove
       # For what the desk won't do.
       def self.of(refused) = new(KINDS.fetch(refused.kind), refused.message, refused.key)
 
+      # For what nobody caught: what hinders the database, in a sentence, or that something broke.
+      def self.unforeseen(error)
+        says = Store::Trouble.say(error)
+        says ? new(503, says, :trouble) : say(500, :broken)
+      end
+
       def initialize(status, detail, key = nil)
         @status = status
         @key = key

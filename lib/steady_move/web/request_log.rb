@@ -30,7 +30,9 @@ module SteadyMove
         @app.call(env)
       rescue StandardError => e
         @log.error(e)
-        [500, { "content-type" => "application/problem+json" }, [Problem.say(500, :broken).to_json]]
+        problem = Problem.unforeseen(e)
+        env["steady_move.refused"] = problem.key
+        [problem.status, { "content-type" => "application/problem+json" }, [problem.to_json]]
       end
 
       # A path is somebody's word too: as text, and not longer than a line.

@@ -41,11 +41,13 @@ module SteadyMove
       def of(session) = [session["account_id"] || session[:account_id], session[KEY]]
       # Was a second factor given in this session?
       def second_factor_given?(session) = Array(session["authenticated_by"]).intersect?(FACTORS)
+
       # Is an answer what a set-up or a passkey begins with? given: the request's members. Returns it alone, or nil.
       def offer(said, given)
         member = OFFERS.find { |m| said.key?(m) && !given.key?(m) }
         member && said.except("field-error", "error")
       end
+
       def say(key) = Words.say("web.sign_in.#{key}")
 
       def people(rodauth, people)

@@ -32,8 +32,8 @@ module SteadyMove
         @lock = Mutex.new
       end
 
-      # keys: {[kind, whose…] => how many wrong tries are free}. The block does what is tried and says whether it was right; its
-      # value is returned. Raises TooMany.
+      # keys: {[kind, whose…] => how many wrong tries are free}. The block does what is tried and says whether it was
+      # right; its value is returned. Raises TooMany.
       def attempt(keys)
         enter(keys)
         right = false

@@ -7,6 +7,8 @@ class Line {
   open = $state(true);
   /** When something changed that a plan, a batch or a draft may rest on (milliseconds). */
   changed = $state(0);
+  /** What hinders the desk as a whole, in a sentence. */
+  trouble = $state<string | null>(null);
 }
 export const line = new Line();
 
@@ -17,6 +19,7 @@ const REOPEN = 5000;
 export async function readClock() {
   const read = await ask(api.GET('/api/clock'));
   clock.set(read.now, read.runs);
+  line.trouble = read.trouble;
 }
 
 /** Queries by what changes them; each is the first word of a key. */

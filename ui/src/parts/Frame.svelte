@@ -35,6 +35,9 @@
 <svelte:window {onkeydown} />
 <a class="skip" href="#view">{say.frame.skipToTheView}</a>
 <TopBar showKeys={() => (help = true)} showSearch={() => (search = true)} />
+{#if line.trouble}
+  <p class="cut grave" role="alert">{line.trouble}</p>
+{/if}
 {#if !line.open}
   <p class="cut" role="status">{say.frame.theLineToTheDesk}</p>
 {/if}
@@ -61,5 +64,8 @@
     background: var(--ochre-soft);
     color: var(--ink);
     padding: 0.3rem 1rem;
+  }
+  .grave {
+    background: var(--madder-soft);
   }
 </style>

@@ -53,7 +53,7 @@
     flex-wrap: wrap;
     align-items: center;
     justify-content: space-between;
-    gap: 0 1rem;
+    gap: 0 0.5rem;
     padding: 0 1rem;
     background: var(--sheet);
     border-bottom: 1px solid var(--line);
@@ -74,7 +74,7 @@
   nav a {
     color: var(--ink);
     text-decoration: none;
-    padding: 0.7rem 0.5rem 0.55rem;
+    padding: 0.7rem 0.43rem 0.55rem;
     border-bottom: 3px solid transparent;
   }
   nav a:hover {
@@ -88,7 +88,7 @@
     gap: 0.1rem;
   }
   .quiet {
-    padding: 0.35rem 0.4rem;
+    padding: 0.35rem 0.3rem;
     color: var(--muted);
     cursor: pointer;
     border-radius: var(--radius);

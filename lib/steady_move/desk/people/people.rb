@@ -14,7 +14,7 @@ module SteadyMove
         @rows = app.db[:people]
         @passwords = passwords
         @sessions = Sessions.new(app.db, secret: app.safe.derive("sessions of people"), idle: app.idle)
-        @factors = Factors.new(app.db, secret: app.safe.derive("recovery codes"))
+        @factors = Factors.new(app.db, secret: app.secrets.for("recovery codes"))
         @invitations = Invitations.new(app, self)
         @password_words = PasswordWords.new(app, self)
       end

@@ -36,7 +36,7 @@ module SteadyMove
       # itself doesn't.)
       def find(person_id, key, used: true)
         row = key && living.where(person_id: person_id, digest: digest(key)).first
-        @rows.where(id: row[:id]).update(seen_at: now) if row && used && row[:seen_at] < now - NOTED
+        touch(row) if row && used && row[:seen_at] < now - NOTED
         row
       end
 
@@ -55,6 +55,14 @@ module SteadyMove
       private
 
       def now = @clock.call
+
+      # Where nothing can be written (a full disk), pages can be read all the same.
+      def touch(row)
+        @rows.where(id: row[:id]).update(seen_at: now)
+      rescue Sequel::DatabaseError => e
+        raise unless Store::Trouble.of(e)
+      end
+
       def digest(key) = OpenSSL::HMAC.hexdigest("SHA256", @secret, key.to_s)
       def living = @rows.where(Sequel[:began_at] > now - LONGEST).where(Sequel[:seen_at] > now - @idle)
       def sweep = @rows.where(Sequel[:began_at] <= now - LONGEST).or(Sequel[:seen_at] <= now - @idle).delete

@@ -2,6 +2,7 @@
 
 # Sessions, passkeys and recovery codes of people; one invitation for an address; words that let a person choose a
 # new password. What counted wrong passwords for an account goes: now whoever tries is slowed, not the account.
+# Secrets that outlive a change of the key; messages as they came; a row to try writing with.
 Sequel.migration do
   up do
     create_table(:sessions) do
@@ -41,6 +42,20 @@ Sequel.migration do
       Integer :expires_at, null: false
     end
 
+    create_table(:secrets) do
+      String :purpose, primary_key: true
+      File :sealed, null: false
+    end
+
+    # Messages as they came, whole and sealed.
+    create_table(:originals) do
+      foreign_key :uid, :messages, primary_key: true, on_delete: :cascade
+      File :sealed, null: false
+    end
+
+    create_table(:pulse) { Integer :beat, null: false }
+    from(:pulse).insert(beat: 0)
+
     newest = from(:invitations).group(:email).select_map { max(:rowid) }
     from(:invitations).exclude(Sequel[:rowid] => newest).delete
     from(:invitations).where(email: from(:people).select(:email)).delete
@@ -50,7 +65,8 @@ Sequel.migration do
 
   down do
     run "DROP INDEX one_invitation"
-    drop_table(:sessions, :account_webauthn_keys, :account_webauthn_user_ids, :recovery_codes, :password_words)
+    drop_table(:pulse, :originals, :secrets, :sessions, :account_webauthn_keys, :account_webauthn_user_ids,
+      :recovery_codes, :password_words)
     create_table(:account_login_failures) do
       Integer :id, primary_key: true
       Integer :number, null: false, default: 1

@@ -23,7 +23,10 @@ module SteadyMove
             may: person ? application.contract.allowed(person[:role]) : [] }
         end
 
-        on("clock") { { now: Views::Json.time(now), runs: application.practice.nil? || application.practice.runs? } }
+        on "clock" do
+          { now: Views::Json.time(now), runs: application.practice.nil? || application.practice.runs?,
+            trouble: desk.trouble }
+        end
         on("contract") { content_type(:json) && application.contract.json }
 
         on "events" do

@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+require "lockbox"
+
+module SteadyMove
+  module Desk
+    # Another key: everything that is sealed is sealed anew, in one transaction. The new key is written beside the old
+    # one first; whichever of the two fits the database is the key, so an interruption at any point loses nothing.
+    module KeyChange
+      module_function
+
+      def beside(config) = "#{config.key_file}.new"
+
+      # The desk must not run. Returns how many things were sealed anew. Raises Refused or Store::Database::Unusable.
+      def call(config)
+        raise Refused.new(:unusable, :no_database, folder: config.data) unless File.exist?(config.database)
+
+        db = Store::Database.open(config.database)
+        old = settle(config, db)
+        Store::Safe.keep(beside(config), Lockbox.generate_key)
+        fresh = Store::Safe.at(beside(config))
+        count = db.transaction { Store::Seals.change(db, old, fresh) }
+        settle(config, db)
+        count
+      ensure
+        db&.disconnect
+      end
+
+      # Ends a change that was interrupted: the key that fits stays. Returns the safe. Raises
+      # Store::Database::Unusable where none fits.
+      def settle(config, db)
+        other = beside(config)
+        if File.exist?(other) && Store::Seals.any?(db) && Store::Seals.fits?(db, Store::Safe.at(other))
+          File.rename(other, config.key_file)
+        end
+        safe = Store::Safe.at(config.key_file, sealed: Store::Seals.any?(db))
+        check(db, safe, config.key_file)
+        FileUtils.rm_f(other)
+        safe
+      end
+
+      # Raises Store::Database::Unusable where a safe doesn't open what is sealed. file: of its key, to name it.
+      def check(db, safe, file)
+        return if Store::Seals.fits?(db, safe)
+
+        raise Store::Database::Unusable, Words.say("key.other", file: file, database: db.opts[:database])
+      end
+    end
+  end
+end

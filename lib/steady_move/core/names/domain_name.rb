@@ -20,6 +20,8 @@ module SteadyMove
           end
         end
 
+        # No name in any form is longer; DNS ends at 253 octets (RFC 1035 §2.3.4).
+        LONGEST = 1000
         LABEL = /\A[a-z0-9](?:[a-z0-9-]{0,61}[a-z0-9])?\z/
 
         attr_reader :ascii, :unicode
@@ -50,7 +52,10 @@ module SteadyMove
 
         def self.host_of(typed)
           host = typed.sub(%r{\A[a-z][a-z0-9+.-]*://}i, "").sub(%r{\A[^@/]*@}, "")
-          SimpleIDN.to_unicode(host[%r{\A[^/?#:\s]*}].delete_suffix(".").downcase)
+          host = host[%r{\A[^/?#:\s]*}]
+          raise Invalid.new(:too_long, typed: "#{typed[0, 60]}…", length: host.length) if host.length > LONGEST
+
+          SimpleIDN.to_unicode(host.delete_suffix(".").downcase)
         end
 
         def self.registrable(host, typed, suffixes)

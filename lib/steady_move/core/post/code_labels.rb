@@ -21,6 +21,10 @@ module SteadyMove
         # What may part a label from its code; the plainer first.
         SIGNS = [SIGN, /(?:\s|(?=は))#{VERB}\s*/, / [-–—] /, / {2,}/].freeze
         FARTHEST = 90
+        # Characters behind a sign that are looked at.
+        LOOKED_AT = 300
+        # Labels in one line that are looked at.
+        LABELS = 40
         # A code before its label, or right behind it.
         AHEAD = /(\S+)\s+(?:as|is|for|ist|als|comme|como|come)\s+(?:the|your|its|a|der|le|el|il|de|o)\s+(?:\S+\s+)?\z/i
         WRAP = 60
@@ -65,7 +69,7 @@ module SteadyMove
           found = [STRONG, GENERIC].flat_map { |label| line.enum_for(:scan, label).map { Regexp.last_match } }
           found = found.uniq { |m| m.end(0) }.reject { |m| m.pre_match.match?(OTHERS) }
           found = found.select { |_m| line.match?(/[:=：⇒→\t|]|\bis\b|below| {2}/) } unless strong
-          found.map { |m| [m.begin(0), m.end(0)] }.reverse
+          found.first(LABELS).map { |m| [m.begin(0), m.end(0)] }.reverse
         end
 
         def hit(lines, index, from, to, strong:, skip:)
@@ -80,18 +84,25 @@ module SteadyMove
         end
 
         def beside(lines, index, before, rest)
-          SIGNS.flat_map { |sign| rest.enum_for(:scan, sign).map { Regexp.last_match } }.each do |match|
-            break if match.begin(0) > FARTHEST
+          signs = SIGNS.lazy.flat_map { |sign| each_match(rest, sign) }.take_while { |m| m.begin(0) <= FARTHEST }
+          signs.filter_map { |match| behind(lines, index, before, match) }.first
+        end
 
-            found = behind(lines, index, before, match) and return found
-          end
-          nil
+        # One match after the other, as they are asked for.
+        def each_match(text, pattern)
+          match = text.match(pattern)
+          Enumerator.new do |found|
+            while match
+              found << match
+              match = text.match(pattern, [match.end(0), match.begin(0) + 1].max)
+            end
+          end.lazy
         end
 
         def behind(lines, index, before, match)
           strong = match[0].match?(SIGN) || match[0].match?(/\A {2}/)
           starts = before.match?(/\A[\s>*•|-]*\z/) && strong && !match.pre_match.match?(/#{VERB}\s*\z/o)
-          code, pieces, place = value(match.post_match.strip, strong: strong, whole: starts)
+          code, pieces, place = value(match.post_match.strip[0, LOOKED_AT], strong: strong, whole: starts)
           code, place = joined(lines, index, code) if code && place == :end
           return if code.nil? && pieces.empty?
 
@@ -188,9 +199,8 @@ module SteadyMove
 
           [code + following, true]
         end
-        private_class_method :labels, :hit, :earlier, :beside, :behind, :around, :value, :groups?, :phrase?, :last,
-          :opening_quote, :below,
-          :blank_inside, :joined
+        private_class_method :labels, :hit, :earlier, :beside, :each_match, :behind, :around, :value, :groups?,
+          :phrase?, :last, :opening_quote, :below, :blank_inside, :joined
       end
     end
   end

@@ -19,9 +19,9 @@ module SteadyMove
 
         module_function
 
-        # lines: [String]. Returns [[Row], the lines that were used up].
+        # lines: [String]. Returns [[Row], the indexes of the lines that were used up (a Set)].
         def read(lines)
-          used = []
+          used = Set.new
           rows = tables(lines, used)
           lines.each_with_index do |line, i|
             next if used.include?(i)
@@ -68,7 +68,8 @@ module SteadyMove
         def below(lines, index, columns, split, used)
           used << index
           rows = []
-          lines[(index + 1)..].each.with_index(index + 1) do |line, i|
+          ((index + 1)...lines.size).each do |i|
+            line = lines[i]
             next used << i if line.match?(/\A[\s|+:=-]*\z/) && !line.strip.empty?
             break if line.strip.empty? && rows.any?
             next if line.strip.empty?

@@ -42,7 +42,8 @@ module SteadyMove
         def choose(found, pairs, names)
           values = pairs.map(&:last).uniq
           held = by_name(pairs, names)
-          found.codes = held if values.size > 1 && pairs.none? { |host, code| host.nil? && !held.value?(code) }
+          named = held.values.to_set
+          found.codes = held if values.size > 1 && pairs.none? { |host, code| host.nil? && !named.include?(code) }
           found.codes = held.any? ? held : of_the_one(pairs, names) if values.size == 1
           found.code = values.first if values.size == 1
           found.code = found.codes.values.first if found.codes.size == 1 && values.size > 1
@@ -55,13 +56,12 @@ module SteadyMove
 
         # Codes of held names; a name that has two different ones is left out.
         def by_name(pairs, names)
-          known = pairs.filter_map { |host, code| (name = held(host, names)) && [name.ascii, code] }.uniq
+          index = names.flat_map { |n| [[n.ascii, n], [n.unicode, n]] }.to_h
+          known = pairs.filter_map { |host, code| (name = held(host, index)) && [name.ascii, code] }.uniq
           known.group_by(&:first).select { |_, list| list.one? }.transform_values { |list| list.first.last }
         end
 
-        def held(host, names)
-          host && names.find { |n| [n.ascii, n.unicode].include?(host.downcase.delete_prefix("www.")) }
-        end
+        def held(host, index) = host && index[host.downcase.delete_prefix("www.")]
 
         # The name beside a code: between it and its label, before that, or a little above.
         def host(hit, lines)

@@ -15,6 +15,10 @@ module SteadyMove
         ON = /\b(?:on|at|am|le|el|il|op|em|w dniu)\s*\z/i
         OPEN = /\b(?:link|request|form|page|approval|button|answer|reply)\b/i
         ENDING = /\b(?:end of|ende des|fin du|final del|fine del|einde van|fim do|koniec)\b[\s\p{L}]{0,12}\z/i
+        # Dates of one sentence that are looked at.
+        MOST = 40
+        LEADS = {} # rubocop:disable Style/MutableConstant -- compiled patterns, by languages
+        private_constant :LEADS
         NUMBER = '(?<number>\d{1,3})(?:\s*(?:to|-|–|or|bis)\s*(?<more>\d{1,3}))?'
         PAST = /\b(?:was|were) due\b|\bhad until\b|\b(?:has|have) (?:ended|expired|passed|lapsed)\b/i
         # A stretch of time that is no deadline, whatever it says of an answer.
@@ -45,13 +49,16 @@ module SteadyMove
 
         # [[Time, keys of what was assumed]] for the dates of a sentence.
         def by_date(sentence, dates, tongues, asking)
-          found = dates.in(sentence)
+          found = dates.in(sentence).first(MOST)
+          return [] if found.empty?
+
+          wants = asking || tongues.any? { |t| sentence.match?(t.acts) }
           found.each_with_index.filter_map do |date, i|
             start = i.zero? ? 0 : found[i - 1].to
             before = sentence[start...date.from]
             behind = sentence[date.to..]
             before = before.split(/;|—/).last.to_s if before.match?(/;|—/)
-            next unless led?(before, behind, sentence, tongues) && wanted?(before, behind, sentence, tongues, asking)
+            next unless wants && led?(before, behind, sentence, tongues) && !aside?(before, behind, tongues)
 
             instant(date, before, behind[0...((found[i + 1]&.from || sentence.length) - date.to)])
           end
@@ -59,17 +66,24 @@ module SteadyMove
 
         def led?(before, behind, sentence, tongues)
           near = before[-60..] || before
-          leads = tongues.map(&:leads).join("|")
-          return true if near.match?(/(?<!\p{L})(?:#{leads})(?!\p{L})(?:[\s:,(.–-]|[\p{L}\d.:'’+)]+\s?){0,14}\z/i)
-          return true if behind.match?(BEHIND)
+          return true if near.match?(leads(tongues)) || behind.match?(BEHIND)
 
           near.match?(ON) && sentence.match?(OBJECTING)
         end
 
-        def wanted?(before, behind, sentence, tongues, asking)
+        # What stands before a deadline in these languages.
+        def leads(tongues)
+          LEADS[tongues.map(&:id)] ||= begin
+            words = tongues.map(&:leads).join("|")
+            /(?<!\p{L})(?:#{words})(?!\p{L})(?:[\s:,(.–-]|[\p{L}\d.:'’+)]+\s?){0,14}\z/i
+          end
+        end
+
+        # A date that is no deadline, whatever leads to it.
+        def aside?(before, behind, tongues)
           clause = before + behind[/\A[^,;.]*/].to_s
           aside = tongues.any? { |t| clause.match?(t.asides) } && !clause.match?(OPEN)
-          !aside && !clause.match?(PAST) && (asking || tongues.any? { |t| sentence.match?(t.acts) })
+          aside || clause.match?(PAST)
         end
 
         def instant(date, before, behind)
@@ -133,7 +147,7 @@ module SteadyMove
           end
           at
         end
-        private_class_method :by_date, :led?, :wanted?, :instant, :counted, :matches, :span, :count, :meant,
+        private_class_method :by_date, :led?, :leads, :aside?, :instant, :counted, :matches, :span, :count, :meant,
           :business, :either
       end
     end

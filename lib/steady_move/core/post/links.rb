@@ -46,7 +46,7 @@ module SteadyMove
 
         # Links of the other form that are not in this one, too.
         def both(found, more)
-          known = found.map(&:url)
+          known = found.to_set(&:url)
           (found + more.reject { |l| known.include?(l.url) }).uniq { |l| [l.url, l.role, l.words] }
         end
 
@@ -64,12 +64,13 @@ module SteadyMove
 
         def bare(text)
           out = []
-          while (match = BARE.match(text))
+          place = 0
+          while (match = BARE.match(text, place))
             url = match[0].sub(TAIL, "")
-            out.push(match.pre_match, [url, ""])
-            text = match[0][url.length..] + match.post_match
+            out.push(text[place...match.begin(0)], [url, ""])
+            place = match.begin(0) + [url.length, 1].max
           end
-          out << text
+          out << text[place..]
         end
 
         def in_block(block, block_before)
@@ -77,7 +78,9 @@ module SteadyMove
           list.each_with_index.filter_map do |piece, i|
             next unless piece.is_a?(Array)
 
-            before = i.zero? ? "" : list[0...i].reverse.take_while { |p| p.is_a?(String) }.reverse.join
+            start = i
+            start -= 1 while start.positive? && list[start - 1].is_a?(String)
+            before = list[start...i].join
             before = block_before.gsub(Marks::MARK, "") if before.strip.empty? && i <= 1 && bare(block_before).one?
             after = list[i + 1].is_a?(String) ? list[i + 1] : ""
             link(piece[0], piece[1], before, after)

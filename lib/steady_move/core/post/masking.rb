@@ -10,23 +10,34 @@ module SteadyMove
         # What a code is called is none.
         LABEL = /\A\W*#{CodeLabels::STRONG}\W*\z/
 
+        # Candidates that are looked for one by one; where there are more, every piece that could be a code goes.
+        MOST = 1000
+        LONGEST = 300
+
         module_function
 
         # text: of a subject or a message; candidates: what was found in the whole message; speaks: it is about codes.
         def mask(text, candidates, speaks:)
-          out = candidates.sort_by { |c| -c.length }.reduce(text) { |t, code| hidden(t, code) }
+          joined = text.gsub(/\n[ \t>]*/, "")
+          out = candidates.first(MOST).sort_by { |c| -c.length }.reduce(text) { |t, code| hidden(t, code, joined) }
+          many = candidates.size > MOST
           out = out.gsub(PARAMETER) { "#{Regexp.last_match(1)}#{sign}" }
           out.gsub(/[^\s\t|]+/) do |piece|
-            !piece.match?(LABEL) && CodeShape.secret?(piece, speaks: speaks) ? secret(piece) : piece
+            next piece if piece.length > LONGEST || piece.match?(LABEL)
+
+            CodeShape.secret?(piece, speaks: speaks) || (many && CodeShape.possible?(piece)) ? secret(piece) : piece
           end
         end
 
-        # Also where it is broken over two lines.
-        def hidden(text, code)
+        # Also where it is broken over two lines. joined: the text without its line breaks.
+        def hidden(text, code, joined)
           return text if code.strip.length < 3
 
+          plain = text.gsub(code, sign)
+          return plain if joined.scan(code).size == text.scan(code).size
+
           broken = code.chars.map { |c| Regexp.escape(c) }.join('(?:\n[ \t>]*)?')
-          text.gsub(/(?<![\p{L}\p{N}])#{broken}(?![\p{L}\p{N}])/, sign).gsub(code, sign)
+          plain.gsub(/(?<![\p{L}\p{N}])#{broken}(?![\p{L}\p{N}])/, sign)
         end
 
         def secret(piece)

@@ -9,6 +9,9 @@ module SteadyMove
         # What parts a name from what stands beside it: no sign that could belong to it.
         BESIDE = "\\p{Han}\\p{Hiragana}\\p{Katakana}"
         LETTER = "[\\p{L}\\p{N}&&[^#{BESIDE}]]".freeze
+        WITHIN = /[#{BESIDE}]/
+        # The longest run of labels that begins where a name may begin, and ends where it may end.
+        WORD = /(?<!#{LETTER})(?<![.@_-])((?:#{LETTER}|\.(?=#{LETTER})|-+(?=#{LETTER}))++)(?!_)/
 
         module_function
 
@@ -25,16 +28,24 @@ module SteadyMove
 
         def named(held, text)
           words = text.downcase
-          tokens = words.scan(/[\p{L}\p{N}_.-]+/)
+          written = written(words)
           held.select do |name|
-            [name.ascii, name.unicode].uniq.any? { |n| tokens.any? { |t| t.include?(n) } && stands?(words, n) }
+            [name.ascii, name.unicode].any? do |n|
+              written.include?(n) || (n.match?(WITHIN) && words.include?(n) && stands?(words, n))
+            end
           end
         end
 
+        # Everything in a text that could be a name as it is, without “www.”; a Set.
+        def written(text)
+          text.scan(WORD).to_set { |word,| word.delete_prefix("www.") }
+        end
+
+        # For names in signs that stand without a blank between others.
         def stands?(text, name)
           text.match?(/(?<!#{LETTER})(?<![.@_-])(?:www\.)?#{Regexp.escape(name)}(?!#{LETTER}|-#{LETTER}|_|\.#{LETTER})/)
         end
-        private_class_method :named, :stands?
+        private_class_method :named, :written, :stands?
       end
     end
   end

@@ -53,7 +53,8 @@ module SteadyMove
         def joined(block)
           block.lines(chomp: true).map(&:strip).reject(&:empty?).each_with_object([]) do |line, out|
             last = out.last
-            on = last && !last.match?(/[.!?:。]\z/) && (last.length >= SHORT || line.match?(/\A\p{Ll}/))
+            on = last && last.length < Bounds::LINE && !last.match?(/[.!?:。]\z/) &&
+              (last.length >= SHORT || line.match?(/\A\p{Ll}/))
             on ? out[-1] = "#{last} #{line}" : out << line
           end
         end

@@ -8,10 +8,13 @@ module SteadyMove
       # A raw message (RFC 5322, MIME) as text: the plain part, or an HTML part with its tags taken off; nothing in it
       # is run or fetched.
       module Eml
-        # One recipient of a delivery report that could not be reached (RFC 3464 §2.3).
-        UNDELIVERED = /^Final-Recipient:\s*rfc822;\s*(\S+)(?:(?!\n\s*\n).)*?^Action:\s*failed/im
+        # Of the fields about one recipient in a delivery report (RFC 3464 §2.3).
+        RECIPIENT = /\Afinal-recipient:[ \t]*rfc822;[ \t]*(\S+)/i
+        FAILED = /\Aaction:[ \t]*failed/i
         RETURNED = %r{\A(?:message/rfc822|text/rfc822-headers|message/rfc822-headers)\z}
         MOST = 1024 * 1024
+        # More blanks in a row than anybody writes.
+        BLANKS = /(?>[ \t]{201,})/n
         DEEPEST = 12
         # A plain part that only says where to read the rest.
         POINTER = /\bHTML\b|\bbrowser\b|\bwebmail\b/i
@@ -28,15 +31,22 @@ module SteadyMove
           head = Head.new(raw)
           raise Malformed, "it is no mail message: there is no From field" unless head.any?("from")
 
-          message(::Mail.read_from_string(raw.byteslice(0, MOST)), head, uid: uid, cut: cut)
+          message(::Mail.read_from_string(bounded(raw, head)), head, uid: uid, cut: cut, raw: raw)
         rescue ::Mail::Field::ParseError, ::Mail::UnknownEncodingType, ArgumentError => e
           raise Malformed, "the message can't be read: #{e.message.lines.first.to_s.strip}"
         end
 
+        # The head as it is read, and the body as it came.
+        def bounded(raw, head)
+          body = raw.byteslice(0, MOST)[/\r?\n\r?\n(.*)\z/mn, 1].to_s
+          head.bounded + "\r\n".b + body.gsub(BLANKS) { |run| run.byteslice(0, 200) }
+        end
+
         def message(mail, head, **more)
-          froms = head.addresses("from")
-          marked, further = bodies(mail)
-          Message.new(message_id: mail.message_id, from: froms.first || address(mail, :from), froms: froms,
+          froms = head.addresses("from").map { |a| clean(a) }
+          marked, further = bodies(mail).map { |text| Core::Post::Bounds.text(text) }
+          Message.new(message_id: mail.message_id && clean(mail.message_id),
+            from: froms.first || address(mail, :from), froms: froms,
             to: address(mail, :to), reply_to: head.addresses("reply-to"), results: head.all("authentication-results"),
             subject: clean(mail.subject), at: date(mail), text: Core::Post::Marks.shown(marked), marked: marked,
             further: further, answers: answers(mail), undelivered: undelivered(mail), automatic: automatic?(mail),
@@ -58,7 +68,7 @@ module SteadyMove
           returned = mail.multipart? ? mail.parts.select { |p| p.mime_type.to_s.match?(RETURNED) } : []
           told = returned.flat_map { |p| Head.new(p.body.decoded.b).all("message-id") }
           (Array(mail.in_reply_to) + Array(mail.references) + told.map { |id| id.strip.delete("<>") })
-            .map(&:to_s).uniq.first(50)
+            .map { |id| clean(id) }.uniq.first(50)
         end
 
         def automatic?(mail) = !["", "no"].include?(mail.header["Auto-Submitted"].to_s.strip.downcase)
@@ -66,13 +76,15 @@ module SteadyMove
         # The failed recipients of a delivery status notification (RFC 3464 §2.3).
         def undelivered(mail)
           part = mail.multipart? && mail.parts.find { |p| p.mime_type == "message/delivery-status" } or return []
-          part.body.decoded.scan(UNDELIVERED).flatten.map(&:downcase)
+          groups = clean(part.body.decoded).each_line(chomp: true).slice_when { |line, _| line.strip.empty? }
+          groups.filter_map { |fields| fields.filter_map { |f| f[RECIPIENT, 1] }.first if fields.grep(FAILED).any? }
+            .map(&:downcase)
         end
 
         def address(mail, field)
-          Array(mail.public_send(field)).first.to_s
+          clean(Array(mail.public_send(field)).first)
         rescue ::Mail::Field::ParseError
-          mail[field].to_s[/[^\s<>]+@[^\s<>]+/].to_s
+          clean(mail[field].to_s[/[^\s<>]+@[^\s<>]+/])
         end
 
         def date(mail)
@@ -118,10 +130,10 @@ module SteadyMove
         def clean(text)
           text = text.to_s.dup
           text.force_encoding(Encoding::UTF_8) unless text.encoding == Encoding::UTF_8 && text.valid_encoding?
-          text.scrub("?").gsub(/\r\n?/, "\n")
+          text.scrub("?").gsub(/\r\n?/, "\n").delete("\0")
         end
         private_class_method :answers, :undelivered, :automatic?, :address, :date, :bodies, :leaves,
-          :decoded, :clean, :message, :texts, :poor?
+          :decoded, :clean, :message, :bounded, :texts, :poor?
       end
     end
   end

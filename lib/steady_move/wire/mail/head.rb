@@ -9,15 +9,23 @@ module SteadyMove
       # of two From fields could be told either.
       class Head
         MOST = 256 * 1024
+        # Characters of a field's body that are read; of most fields, and of some.
+        LONGEST = 16_000
+        SHORTER = { "date" => 200, "from" => 4000, "to" => 4000, "reply-to" => 4000, "subject" => 4000,
+                    "message-id" => 1000 }.freeze
+        FIELDS = 500
 
         # raw: octets of a message.
         def initialize(raw)
           section = raw.byteslice(0, MOST).gsub(/\r\n?/n, "\n")[/\A\n*(.*?)(?:\n\n|\z)/mn, 1].to_s
           @fields = section.gsub(/\n[ \t]+/n, " ").each_line(chomp: true).filter_map do |line|
             name, body = line.match(/\A([!-9;-~]+)[ \t]*:(.*)\z/n)&.captures
-            [name.downcase, body.dup.force_encoding(Encoding::UTF_8).scrub("?").strip] if name
-          end
+            [name.downcase, short(name.downcase, body)] if name
+          end.first(FIELDS)
         end
+
+        # The section anew, with each field on one line and no longer than is read.
+        def bounded = @fields.map { |name, body| "#{name}: #{body}\r\n" }.join.b
 
         def any?(name) = @fields.any? { |n, _| n == name }
         # Bodies of all fields of a name, topmost first.
@@ -31,6 +39,13 @@ module SteadyMove
           rescue ::Mail::Field::ParseError
             [""]
           end
+        end
+
+        private
+
+        def short(name, body)
+          text = body.dup.force_encoding(Encoding::UTF_8).scrub("?").delete("\0").strip
+          text[0, SHORTER.fetch(name, LONGEST)]
         end
       end
     end

@@ -42,6 +42,7 @@ module SteadyMove
             @open = []
             @hidden = @skipped = nil
             @base = nil
+            @unclosed = 0 # links whose words have not ended
           end
 
           def start_element(tag, attributes = [])
@@ -70,7 +71,8 @@ module SteadyMove
 
           # The whole text; links that nobody sees stand at its end.
           def text
-            shown = @out.gsub(/ *\t[ \t]*/, "\t").gsub(/ {2,}/, " ").gsub(/[ \t]*\n[ \t]*/, "\n").squeeze("\n").strip
+            shown = Core::Post::Bounds.text(@out.squeeze(" ")).gsub(/ ?\t[ \t]*/, "\t").gsub(/[ \t]*\n[ \t]*/, "\n")
+              .squeeze("\n").strip
             [shown, *(Core::Post::Marks::UNSEEN if @further.any?), *@further.uniq].join("\n")
           end
 
@@ -91,6 +93,7 @@ module SteadyMove
             return if url.nil?
             return @further << mark("", url) if out_of_sight? || tag != "a"
 
+            @unclosed += 1
             @out << Core::Post::Marks.opening(url)
           end
 
@@ -112,14 +115,14 @@ module SteadyMove
           end
 
           def show_end(tag)
-            @out << Core::Post::Marks::CLOSE if tag == "a" && unclosed? && !out_of_sight?
             return if out_of_sight?
+
+            @out << Core::Post::Marks::CLOSE if tag == "a" && @unclosed.positive? && (@unclosed -= 1)
 
             @out << "\n" if BLOCKS.include?(tag)
             @out << "\t" if CELLS.include?(tag)
           end
 
-          def unclosed? = @out.count(Core::Post::Marks::OPEN) > @out.count(Core::Post::Marks::CLOSE)
           def mark(words, url) = Core::Post::Marks.mark(words, url)
         end
       end

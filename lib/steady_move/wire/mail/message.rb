@@ -8,9 +8,10 @@ module SteadyMove
       # Time of its Date field; text: as people read it; marked: the same with its links marked (Core::Post::Marks);
       # further: what its other form says, marked; cut: only its beginning was read; answers: Message-IDs that it names
       # in In-Reply-To and References, or reports on; undelivered: addresses that a delivery report says could not be
-      # reached; automatic: no person wrote it (RFC 3834 §5).
+      # reached; automatic: no person wrote it (RFC 3834 §5); raw: its
+      # octets as they came, nil where there are none.
       Message = Struct.new(:uid, :message_id, :from, :froms, :to, :reply_to, :results, :subject, :at, :text, :marked,
-        :further, :cut, :answers, :undelivered, :automatic, keyword_init: true)
+        :further, :cut, :answers, :undelivered, :automatic, :raw, keyword_init: true)
     end
   end
 end

@@ -9,7 +9,7 @@ class PostRoomTest < Minitest::Test
 
   # A mailbox that holds what the test puts there.
   Box = Struct.new(:list) do
-    def messages(after:) = list.select { |m| m.uid > after }
+    def messages(after:, &block) = list.select { |m| m.uid > after }.each(&block).size
   end
 
   def setup

@@ -35,7 +35,7 @@ class FactorsSecurityTest < Minitest::Test
     assert_equal ["#{MO} set up a second factor.", "#{MO} removed the second factor."], said.last(2)
   end
 
-  def half_way
+  def test_half_way
     sign_out
     assert_equal 200, sign_in(MO, MOS)
     assert_equal [false, true], [get("/api/session"), answer].last.values_at("signed_in", "second_factor")

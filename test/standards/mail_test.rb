@@ -39,25 +39,25 @@ class MailStandardsTest < Minitest::Test
   def test_dovecots_mailbox_is_read_and_left_as_it_was
     dovecot do |server|
       before = server.files
-      read = mailbox(server).messages
+      read = mailbox(server).enum_for(:messages).to_a
       assert_equal ["plain", "Fähre", "html", "dot", "A message that can't be read", "large"], read.map(&:subject)
       assert_equal(["Plain text.", "Fähre", "One\nTwo", ".\n..\n.two"], read.first(4).map { |m| m.text.strip })
       assert_equal [false, true], read.values_at(0, 5).map(&:cut)
       assert_equal before, server.files, "no flag is set"
       assert_equal (1..6).to_a, read.map(&:uid)
-      assert_empty mailbox(server).messages(after: 6)
+      assert_empty mailbox(server).enum_for(:messages, after: 6).to_a
       server.deliver(MESSAGES.first.sub("<1@", "<7@"), 7)
-      assert_equal(%w[7@b.test], mailbox(server).messages(after: 6).map(&:message_id))
+      assert_equal(%w[7@b.test], mailbox(server).enum_for(:messages, after: 6).map(&:message_id))
     end
   end
 
   def test_dovecots_no_is_told_as_it_is
     dovecot do |server|
       assert_match(/refused/, assert_raises(SteadyMove::Wire::Refused) do
-        mailbox(server, password: "wrong").messages
+        mailbox(server, password: "wrong").messages(&:itself)
       end.says)
       assert_match(/Mailbox doesn't exist|refused/, assert_raises(SteadyMove::Wire::Refused) do
-        mailbox(server, folder: "Nowhere").messages
+        mailbox(server, folder: "Nowhere").messages(&:itself)
       end.says)
     end
   end
@@ -67,9 +67,9 @@ class MailStandardsTest < Minitest::Test
     world = BenchWorld.new
     whole = MESSAGES.values_at(0, 1, 2, 3)
     whole.each { |raw| world.world.instance_variable_get(:@db)[:mail].insert(at: 0, raw: Sequel.blob(raw.b)) }
-    ours = world.app.mailbox.messages
+    ours = world.app.mailbox.enum_for(:messages).to_a
     dovecot do |server|
-      theirs = mailbox(server).messages.first(4)
+      theirs = mailbox(server).enum_for(:messages).first(4)
       assert_equal(theirs.map { |m| m.to_h.except(:uid, :text) }, ours.map { |m| m.to_h.except(:uid, :text) })
       assert_equal(theirs.map { |m| m.text.strip }, ours.map { |m| m.text.strip })
     end

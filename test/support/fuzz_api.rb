@@ -8,8 +8,9 @@ require_relative "fuzz"
 # refusal is a problem document.
 class FuzzApi
   HEADERS = SteadyMove::Web::Application::HEADERS.keys.freeze
-  WORDS = ["", "x", "tide.example", "saltern-isles.example", "orlop", "tarnbeck", "1", "-1", "0", "2027-03-01T08:00:00Z",
-    "a@b.example", "\u{202E}", "a\0b", "\xFF", "é", "x" * 3000, "' OR 1=1 --", "<script>", "javascript:\nx", "../..",
+  WORDS = ["", "x", "tide.example", "saltern-isles.example", "orlop", "tarnbeck", "1", "-1", "0",
+    "2027-03-01T08:00:00Z", "a@b.example", "\u{202E}", "a\0b", "\xFF", "é", "x" * 3000, "' OR 1=1 --",
+    "<script>", "javascript:\nx", "../..",
     "%", "%zz", "9" * 30, "1e9", "null"].freeze
   # Those that end everything for all that comes after, or wait for the outside.
   LEFT_OUT = %w[events signOut moveClock].freeze
@@ -77,7 +78,9 @@ class FuzzApi
   end
 
   def object(schema, depth)
-    known = schema.fetch("properties", {}).select { |k, _| schema["required"].to_a.include?(k) || @random.rand(2).zero? }
+    known = schema.fetch("properties", {}).select do |k, _|
+      schema["required"].to_a.include?(k) || @random.rand(2).zero?
+    end
     known = { word.scrub => { "type" => "string" } } if known.empty?
     known.transform_values { |s| example(s, depth + 1) }
   end

@@ -64,7 +64,7 @@ module Readers
       end),
       Reader.new(name: "EPP response", errors: [Wire::Malformed, Wire::Refused], seeds: [greeting],
         read: ->(t) { Wire::Epp::Response.parse(text(t)) }),
-      Reader.new(name: "DNS message", errors: [Wire::Error], seeds: [dns], read: ->(t) { dns_message(t) })]
+      Reader.new(name: "DNS message", errors: [Wire::Malformed], seeds: [dns], read: ->(t) { dns_message(t) })]
   end
 
   def dns
@@ -74,13 +74,12 @@ module Readers
   end
 
   def dns_message(octets)
-    Dnsruby::Message.decode(octets).answer.each { |rr| Wire::Dns::Codec.decode(rr) }
-  rescue Dnsruby::DecodeError, Dnsruby::OtherResolvError, ArgumentError, Encoding::CompatibilityError
-    raise Wire::Malformed, "no DNS message"
+    message = Wire::Dns::Codec.message(octets)
+    [message.answer, message.authority, message.additional].each { |rrs| rrs.each { |rr| Wire::Dns::Codec.decode(rr) } }
   end
 
   def words
-    [Reader.new(name: "configuration", errors: [Desk::Refused], seeds: ["data: /tmp\nport: 7460\ndns:\n  servers: {}\n"],
+    [Reader.new(name: "configuration", errors: [Desk::Refused], seeds: ["port: 7460\ndns:\n  servers: {}\n"],
       read: ->(t) { configuration(text(t)) })]
   end
 

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "json"
+require "zlib"
 
 module SteadyMove
   module Store
@@ -8,6 +9,8 @@ module SteadyMove
     class Messages
       LISTS = %i[names because].freeze
       MOST = 200
+      # Links of our own that let somebody in: they are nobody's who reads the post.
+      OWN_LINK = %r{(/(?:invited|new-password)#)[[:alnum:]]+}
       # What a server of the mailbox's own is looked for in: the newest messages.
       LOOKED_AT = 50
 
@@ -29,7 +32,7 @@ module SteadyMove
       # code is masked in subject and text; the codes themselves are sealed until they are in the code safe. facts: what
       # follows from it once it counts; server: the identifier in its topmost Authentication-Results, or nil.
       def put(message, reading, move_id, letter_id: nil, read_kind: reading.kind, facts: {}, server: nil)
-        @rows.insert_conflict.insert(
+        uid = @rows.insert_conflict.insert(
           **head(message, reading), kind: reading.kind, link: reading.link,
           names: Values.dump(reading.names.map(&:ascii)),
           because: Values.dump(reading.because), deadline: reading.deadline&.to_i, doubtful: reading.doubtful,
@@ -37,6 +40,14 @@ module SteadyMove
           links: Values.dump(reading.links.to_a.map { |l| [l.url, l.words, l.role, l.host] }),
           facts: Values.dump(facts), sealed_code: sealed(reading)
         )
+        keep_original(message)
+        uid
+      end
+
+      # A message as it came, its octets; nil where they weren't kept.
+      def original(uid)
+        sealed = @db[:originals].where(uid: uid).get(:sealed) or return
+        Zlib::Inflate.inflate(@safe.open(sealed).b)
       end
 
       # Newest first; instants as Times, lists as Arrays.
@@ -86,11 +97,19 @@ module SteadyMove
 
       private
 
+      def keep_original(message)
+        return if message.raw.nil? || @rows.where(uid: message.uid).empty?
+
+        @db[:originals].insert_conflict.insert(uid: message.uid,
+          sealed: @safe.seal(Zlib::Deflate.deflate(message.raw.b)))
+      end
+
       def newest = @rows.order(Sequel.desc(Sequel.function(:coalesce, :at, 0)), Sequel.desc(:uid))
 
       def head(message, reading)
         masked = [message.subject, message.text].map do |text|
-          Core::Post::Masking.mask(text.to_s, reading.candidates.to_a, speaks: reading.speaks)
+          plain = Core::Post::Masking.mask(text.to_s, reading.candidates.to_a, speaks: reading.speaks)
+          plain.gsub(OWN_LINK) { "#{Regexp.last_match(1)}#{Core::Codes::Code.mask(nil)}" }
         end
         { uid: message.uid, message_id: message.message_id, sender: message.from, recipient: message.to,
           subject: masked.first, text: masked.last, at: message.at&.to_i, answers: message.answers&.first }

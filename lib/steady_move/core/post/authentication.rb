@@ -15,6 +15,8 @@ module SteadyMove
         # A server says each of these once; two answers contradict each other.
         SINGLE = %w[spf dmarc].freeze
         AGAINST = %w[fail softfail].freeze
+        # From where a word begins, so that one without a value is passed over at once.
+        PAIR = /(?<![^\s="])([^\s="]++)=("(?:[^"\\]|\\.)*"|[^\s"]+)/
         TOKEN = /"(?:[^"\\]|\\.)*"|[^\s;="]+|[;=]/
 
         module_function
@@ -59,7 +61,7 @@ module SteadyMove
         end
 
         def result(tokens, number)
-          pairs = tokens.join(" ").gsub(/ ?= ?/, "=").scan(/([^\s="]+)=("(?:[^"\\]|\\.)*"|[^\s"]+)/)
+          pairs = tokens.join(" ").gsub(/ ?= ?/, "=").scan(PAIR)
           method, found = pairs.shift
           return if method.nil?
 

@@ -24,7 +24,7 @@ module SteadyMove
         # Characters behind a sign that are looked at.
         LOOKED_AT = 300
         # Labels in one line that are looked at.
-        LABELS = 40
+        LABELS = 10
         # A code before its label, or right behind it.
         AHEAD = /(\S+)\s+(?:as|is|for|ist|als|comme|como|come)\s+(?:the|your|its|a|der|le|el|il|de|o)\s+(?:\S+\s+)?\z/i
         WRAP = 60

@@ -52,10 +52,12 @@ module SteadyMove
         # Where a sentence goes on around it: it must look like none of its words.
         def plain?(text) = possible?(text) && mixed?(text) && !text.match?(SUM)
 
-        def word?(text) = text.gsub(/\A[(\[]|[)\].,;:]+\z/, "").match?(WORDS)
+        def word?(text) = text.length <= MOST && text.gsub(/\A[(\[]|[)\].,;:]+\z/, "").match?(WORDS)
 
         # Digits beside letters, capitals within, or signs that no word holds.
         def mixed?(text)
+          return false if text.length > MOST
+
           core = text.gsub(/[.,;:!?)]+\z/, "")
           (core.match?(/\d/) && core.match?(/\p{L}/)) || core.match?(SIGNS_WITHIN) || core.match?(/\p{Ll}\p{Lu}/) ||
             core.match?(/\A[!#$%&*+=?@^_~]/) || core.match?(/\A\d{6,}\z/)
@@ -72,6 +74,8 @@ module SteadyMove
 
         # May be one, wherever it stands: what is put out of sight before a text is kept.
         def secret?(text, speaks:)
+          return false if text.length > MOST * 2
+
           bare = text.gsub(/\A[("'“„«‹\[<]+|[)"'”“»›\]>.,;:!?]+\z/, "")
           return false if bare.length < 6 || !plain?(bare)
           return true if speaks

@@ -15,13 +15,16 @@ module SteadyMove
         TODAY = { "today|heute|aujourd['’]hui|hoy|oggi|vandaag|hoje|dzisiaj|本日|今日" => 0,
                   "tomorrow|morgen|demain|mañana|domani|amanhã|jutro|明日" => 1 }.freeze
 
+        FORMS = {} # rubocop:disable Style/MutableConstant -- compiled patterns, by languages
+        private_constant :FORMS
+
         # tongues: those that the message is written in; sent: Time, or nil.
         def initialize(tongues, sent)
           @sent = sent && Date.new(sent.utc.year, sent.utc.month, sent.utc.day)
           @months = tongues.flat_map { |t| t.months.to_a }
           @weekdays = tongues.flat_map { |t| t.weekdays.to_a }
           @day_first = tongues.any? { |t| !%w[en ja].include?(t.id) }
-          @forms = forms
+          @forms = FORMS[tongues.map(&:id)] ||= forms
         end
 
         # [Found], in their order; of two that overlap the earlier and longer one.

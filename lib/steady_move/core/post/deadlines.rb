@@ -15,10 +15,14 @@ module SteadyMove
         ON = /\b(?:on|at|am|le|el|il|op|em|w dniu)\s*\z/i
         OPEN = /\b(?:link|request|form|page|approval|button|answer|reply)\b/i
         ENDING = /\b(?:end of|ende des|fin du|final del|fine del|einde van|fim do|koniec)\b[\s\p{L}]{0,12}\z/i
+        # What may stand between words that lead to a date and the date.
+        UP_TO_DATE = '(?:[\s:,(.–-]|[\p{L}\d.:\'’+)]+\s?){0,14}\z'
         # Dates of one sentence that are looked at.
         MOST = 40
-        LEADS = {} # rubocop:disable Style/MutableConstant -- compiled patterns, by languages
-        private_constant :LEADS
+        # Compiled patterns: by languages, and by one.
+        LEADS = Hash.new { |kept, words| kept[words] = /(?<!\p{L})(?:#{words})(?!\p{L})#{UP_TO_DATE}/i }
+        SPANS = Hash.new { |kept, tongue| kept[tongue] = span_pattern(tongue) }
+        private_constant :LEADS, :SPANS
         NUMBER = '(?<number>\d{1,3})(?:\s*(?:to|-|–|or|bis)\s*(?<more>\d{1,3}))?'
         PAST = /\b(?:was|were) due\b|\bhad until\b|\b(?:has|have) (?:ended|expired|passed|lapsed)\b/i
         # A stretch of time that is no deadline, whatever it says of an answer.
@@ -72,12 +76,7 @@ module SteadyMove
         end
 
         # What stands before a deadline in these languages.
-        def leads(tongues)
-          LEADS[tongues.map(&:id)] ||= begin
-            words = tongues.map(&:leads).join("|")
-            /(?<!\p{L})(?:#{words})(?!\p{L})(?:[\s:,(.–-]|[\p{L}\d.:'’+)]+\s?){0,14}\z/i
-          end
-        end
+        def leads(tongues) = LEADS[tongues.map(&:leads).join("|")]
 
         # A date that is no deadline, whatever leads to it.
         def aside?(before, behind, tongues)
@@ -110,14 +109,16 @@ module SteadyMove
           end.compact
         end
 
-        def matches(sentence, tongue)
+        def matches(sentence, tongue) = sentence.enum_for(:scan, SPANS[tongue.id]).map { Regexp.last_match }
+
+        def span_pattern(id)
+          tongue = Tongues::ALL.find { |t| t.id == id }
           words = either(tongue.numbers.keys)
           word = words.empty? ? "" : "|(?<word>#{words})(?!\\p{L})(?:\\s*\\(\\s*(?<again>\\d{1,3})\\s*\\))?"
           lead = tongue.within.empty? ? "" : "(?<!\\p{L})#{tongue.within}\\s+(?:(?:#{FILLERS})\\s+)*"
-          pattern = Regexp.new(
+          Regexp.new(
             "#{lead}(?:#{NUMBER}#{word})\\s*-?\\s*(?<unit>#{either(tongue.units.keys)})(?!\\p{Latin})", true
           )
-          sentence.enum_for(:scan, pattern).map { Regexp.last_match }
         end
 
         def either(words) = words.map { |w| "(?:#{w})" }.join("|")
@@ -147,8 +148,8 @@ module SteadyMove
           end
           at
         end
-        private_class_method :by_date, :led?, :leads, :aside?, :instant, :counted, :matches, :span, :count, :meant,
-          :business, :either
+        private_class_method :by_date, :led?, :leads, :aside?, :instant, :counted, :matches, :span_pattern, :span,
+          :count, :meant, :business, :either
       end
     end
   end

@@ -24,10 +24,9 @@ module SteadyMove
       # Returns how many messages were new. The outside's faults only put the next look off.
       def fetch
         @due_at = @app.now + EVERY
-        list = @app.mailbox.messages(after: @app.messages.last_uid)
-        list.each { |m| take_in(m) }
+        count = @app.mailbox.messages(after: @app.messages.last_uid) { |m| take_in(m) }
         @heard = Heard.new(at: @app.now, well: true, says: Words.say("connections.answered"))
-        list.size
+        count
       rescue Wire::Error => e
         @heard = Heard.new(at: @app.now, well: false, says: e.says)
         0
@@ -60,17 +59,26 @@ module SteadyMove
 
       private
 
-      # What nobody foresaw in one message holds up neither the others nor the moves.
+      # What nobody foresaw in one message holds up neither the others nor the moves: it is kept as one that nobody
+      # could read, its octets sealed beside it. Only where nothing at all can be written down does it wait.
       def take_in(message)
         take(message)
-      rescue Sequel::DatabaseError
-        raise
       rescue StandardError => e
+        raise if Store::Trouble.of(e)
+
         @on_error.call(e)
-        because = [Words.say("post.not_understood", error: e.class.name)]
-        @app.messages.put(message, Core::Post::Reading.new(kind: Core::Post::Lexicon::UNREAD, names: [],
-          sender: "doubtful",
-          because: because, speaks: true), nil)
+        keep_unread(message, Words.say("post.not_understood", error: e.class.name))
+      end
+
+      def keep_unread(message, because)
+        unread = Core::Post::Reading.new(kind: Core::Post::Lexicon::UNREAD, names: [], sender: "doubtful",
+          because: [because], speaks: true)
+        @app.messages.put(message, unread, nil)
+      rescue Sequel::DatabaseError => e
+        raise if Store::Trouble.of(e)
+
+        bare = Wire::Mail::Message.unreadable(message.uid, because, message.raw)
+        @app.messages.put(bare, unread, nil)
       end
 
       # The reading, with what is known beyond the words: the letter that it answers, and how a person put such

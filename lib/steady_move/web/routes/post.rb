@@ -43,6 +43,17 @@ module SteadyMove
           post_page
         end
 
+        # For whoever has to see it as it came: what is masked elsewhere stands in it, so it is written down who looked.
+        on "originalMessage" do
+          raw = desk.messages.original(asked[:id]) || raise(Problem.say(404, :no_original))
+          desk.journal.add("mail-seen", at: now, by: me, says: Words.phrase("journal.original_seen", by: me,
+            number: asked[:id]))
+          headers "Content-Disposition" => "attachment; filename=message-#{asked[:id]}.eml",
+            "Cache-Control" => "no-store"
+          content_type "message/rfc822"
+          raw
+        end
+
         on "countMessage" do
           Desk::Replies.new(desk).trust(asked[:id], by: me)
           nudge

@@ -50,6 +50,10 @@ module SteadyMove
         end
         Dnsruby::MessageDecoder.prepend(EmptyData)
 
+        # What dnsruby raises for octets that make no sense.
+        UNREADABLE = [Dnsruby::DecodeError, Dnsruby::EncodeError, Dnsruby::ResolvError, ArgumentError, NoMethodError,
+          RangeError, TypeError, EncodingError, IndexError].freeze
+
         module_function
 
         # record: Core’s. Returns it as dnsruby sends it, its data as octets.
@@ -64,8 +68,8 @@ module SteadyMove
 
           octets = PlainEncoder.new { |e| rr.encode_rdata(e, false) }.to_s.b
           Record.new(name: name_of(rr.name), ttl: rr.ttl, rdata: Rdata.from_wire(Rdata.type_of(number), octets)).freeze
-        rescue ArgumentError, Dnsruby::EncodeError => e
-          raise Malformed, "a DNS record can't be read: #{e.message}"
+        rescue *UNREADABLE => e
+          raise Malformed, "a DNS record can't be read: #{e.message.lines.first.to_s.strip}"
         end
 
         def name_of(name) = Name.new(name.labels.map { |l| l.string.b })
@@ -73,8 +77,8 @@ module SteadyMove
         # Octets → dnsruby message; raises Malformed.
         def message(octets)
           Dnsruby::Message.decode(octets)
-        rescue Dnsruby::DecodeError, ArgumentError, NoMethodError, RangeError => e
-          raise Malformed, "a DNS message can't be read: #{e.message}"
+        rescue *UNREADABLE => e
+          raise Malformed, "a DNS message can't be read: #{e.message.lines.first.to_s.strip}"
         end
 
         # key: {name:, secret: (base64)}; a signer for transaction signatures (RFC 8945), HMAC-SHA256.

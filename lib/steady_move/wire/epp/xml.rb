@@ -16,11 +16,19 @@ module SteadyMove
 
         module_function
 
+        # Octets of one tag with its attributes.
+        TAG_MOST = 16 * 1024
+        # RFC 5730 §5; what declares another encoding is not looked into.
+        ENCODINGS = [nil, "UTF-8", "US-ASCII", "UTF-16", "UTF-16LE", "UTF-16BE"].freeze
+
         # Parses without network, entities or DTD; raises Malformed.
         def parse(text)
-          raise Malformed, "a document type declaration stands in an EPP message" if text.include?("<!DOCTYPE")
-
+          look_over(text.b.delete("\0"))
           doc = Nokogiri::XML(text) { |c| c.strict.nonet }
+          raise Malformed, DOCTYPE if doc.internal_subset
+          unless ENCODINGS.include?(doc.encoding&.upcase)
+            raise Malformed, "an EPP message is written in #{doc.encoding}, not in UTF-8"
+          end
           unless doc.root&.name == "epp" && doc.root.namespace&.href == EPP
             raise Malformed,
               "the root of an EPP message is not <epp>"
@@ -30,6 +38,24 @@ module SteadyMove
         rescue Nokogiri::XML::SyntaxError => e
           raise Malformed, "an EPP message is not well-formed XML: #{e.message}"
         end
+
+        DOCTYPE = "a document type declaration stands in an EPP message"
+        DECLARED = /\A[^<]{0,8}<\?xml\b[^>]{0,200}?\bencoding\s*=\s*["']([^"']{1,40})/n
+
+        # Before anything is built of it. octets: without NUL, so that UTF-16 reads like UTF-8 here.
+        def look_over(octets)
+          declared = octets[DECLARED, 1]
+          raise Malformed, DOCTYPE if octets.include?("<!DOCTYPE")
+          if declared && !ENCODINGS.include?(declared.upcase)
+            raise Malformed, "an EPP message is written in #{declared[0, 40].inspect}, not in UTF-8"
+          end
+
+          long = octets.each_line("<").any? { |piece| (piece.index(">") || piece.bytesize) > TAG_MOST && tag?(piece) }
+          raise Malformed, "an EPP message holds a tag of more than #{TAG_MOST} octets" if long
+        end
+
+        # Of the pieces that end with the next “<”: a tag, not a comment or plain character data.
+        def tag?(piece) = piece.match?(%r{\A(?:[a-zA-Z/?]|!(?!--))}n)
 
         # One <epp> document; yields a builder inside it.
         def document
@@ -49,6 +75,7 @@ module SteadyMove
         end
 
         def stamp(time) = time.utc.strftime("%Y-%m-%dT%H:%M:%SZ")
+        private_class_method :look_over, :tag?
       end
     end
   end

@@ -13,11 +13,27 @@ module SteadyMove
         FAILED = /\Aaction:[ \t]*failed/i
         RETURNED = %r{\A(?:message/rfc822|text/rfc822-headers|message/rfc822-headers)\z}
         MOST = 1024 * 1024
+        # What the library raises for octets that make no sense to it.
+        UNREADABLE = [::Mail::Field::ParseError, ::Mail::UnknownEncodingType, ArgumentError, RangeError, TypeError,
+          NoMethodError, IndexError, EncodingError].freeze
         # More blanks in a row than anybody writes.
         BLANKS = /(?>[ \t]{201,})/n
         DEEPEST = 12
         # A plain part that only says where to read the rest.
         POINTER = /\bHTML\b|\bbrowser\b|\bwebmail\b/i
+
+        # Fields of any part's head, as the library reads them: no longer than is needed, and those without a good name
+        # passed over in silence (the library would tell them on standard error, contents and all).
+        module Careful
+          NAME = /\A(?<name>[!-9;-~]{1,80})[ \t]*:/n
+          LONGEST = { "content" => 1000 }.freeze
+
+          def parse(field, charset = "utf-8")
+            name = NAME.match(field.b)&.[](:name) or return
+            super(field.byteslice(0, LONGEST.fetch(name.downcase[/\A[a-z]+/], Head::LONGEST)), charset)
+          end
+        end
+        ::Mail::Field.singleton_class.prepend(Careful)
 
         module_function
 
@@ -32,7 +48,7 @@ module SteadyMove
           raise Malformed, "it is no mail message: there is no From field" unless head.any?("from")
 
           message(::Mail.read_from_string(bounded(raw, head)), head, uid: uid, cut: cut, raw: raw)
-        rescue ::Mail::Field::ParseError, ::Mail::UnknownEncodingType, ArgumentError => e
+        rescue *UNREADABLE => e
           raise Malformed, "the message can't be read: #{e.message.lines.first.to_s.strip}"
         end
 

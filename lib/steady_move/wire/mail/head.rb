@@ -12,7 +12,7 @@ module SteadyMove
         # Characters of a field's body that are read; of most fields, and of some.
         LONGEST = 16_000
         SHORTER = { "date" => 200, "from" => 4000, "to" => 4000, "reply-to" => 4000, "subject" => 4000,
-                    "message-id" => 1000 }.freeze
+                    "message-id" => 1000, "authentication-results" => 6000 }.freeze
         FIELDS = 500
 
         # raw: octets of a message.

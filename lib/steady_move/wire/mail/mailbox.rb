@@ -12,14 +12,22 @@ module SteadyMove
           @at = endpoint
         end
 
-        # All messages whose UID is above `after`; each as Message. Raises Unreachable or Refused.
+        # Octets of one answer of the server; a list of many numbers is long, a message is fetched in part.
+        MOST = 32 * 1024 * 1024
+
+        # Calls the block with each message whose UID is above `after`, as Message, one after the other. Returns how
+        # many there were. Raises Unreachable or Refused.
         def messages(after: 0)
           session do |imap|
             uids = in_time do
               imap.examine(@at.fetch(:folder, "INBOX"))
               imap.uid_search(["UID", "#{after + 1}:*"]).select { |u| u > after }.sort
             end
-            uids.map { |uid| message(uid, in_time { imap.uid_fetch(uid, "BODY.PEEK[]<0.#{Eml::MOST + 1}>").first }) }
+            uids.count do |uid|
+              fetched = in_time { imap.uid_fetch(uid, "BODY.PEEK[]<0.#{Eml::MOST + 1}>") }.to_a.first
+              fetched && yield(message(uid, fetched))
+              true
+            end
           end
         end
 
@@ -45,7 +53,7 @@ module SteadyMove
           imap = nil
           in_time do
             imap = Net::IMAP.new(@at.fetch(:host), port: @at.fetch(:port), ssl: @at.fetch(:tls, true),
-              open_timeout: patience)
+              open_timeout: patience, config: { max_response_size: MOST })
             imap.login(@at.fetch(:login), @at.fetch(:password))
           end
           yield imap
@@ -58,8 +66,7 @@ module SteadyMove
           raw = fetched.attr.find { |k, _| k.start_with?("BODY") }&.last.to_s
           Eml.read(raw, uid: uid)
         rescue Malformed => e
-          Message.new(uid: uid, from: "", to: "", subject: "A message that can't be read", text: e.message,
-            froms: [], results: [], marked: e.message, further: "", cut: false)
+          Message.unreadable(uid, e.message, raw)
         end
       end
     end

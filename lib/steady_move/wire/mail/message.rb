@@ -11,7 +11,15 @@ module SteadyMove
       # reached; automatic: no person wrote it (RFC 3834 §5); raw: its
       # octets as they came, nil where there are none.
       Message = Struct.new(:uid, :message_id, :from, :froms, :to, :reply_to, :results, :subject, :at, :text, :marked,
-        :further, :cut, :answers, :undelivered, :automatic, :raw, keyword_init: true)
+        :further, :cut, :answers, :undelivered, :automatic, :raw, keyword_init: true) do
+        # One of which nothing could be read. says: why; raw: its octets.
+        def self.unreadable(uid, says, raw)
+          new(uid: uid, from: "", to: "", subject: "A message that can't be read", text: says, froms: [], results: [],
+            marked: says, further: "", cut: false, raw: raw)
+        end
+
+        def inspect = "#<Message #{uid}>"
+      end
     end
   end
 end

@@ -72,13 +72,29 @@ module SteadyMove
           http = nil
           answer = Deadline.new(@timeout).hold do
             http = connection(url)
-            http.request(Net::HTTP::Get.new(url, "Accept" => "application/rdap+json")).tap(&:body)
+            http.request(question(url)) { |a| read_bounded(a, url) }
           end
           @idle[url.authority] << http if http.started?
           http = nil
           answer
         ensure
           hang_up(http) if http
+        end
+
+        # Uncompressed, so that what is read is what there is (RFC 9110 §12.5.3).
+        def question(url)
+          Net::HTTP::Get.new(url, "Accept" => "application/rdap+json", "Accept-Encoding" => "identity")
+        end
+
+        # Stops reading at the limit; the rest of the answer is never taken.
+        def read_bounded(answer, url)
+          body = +""
+          answer.read_body do |piece|
+            body << piece
+            raise Malformed, "the public record's answer at #{url.host} is larger than #{MOST} octets" if
+              body.bytesize > MOST
+          end
+          answer.body = body
         end
 
         def hang_up(http)
@@ -101,10 +117,7 @@ module SteadyMove
 
         def body_of(answer, url)
           case answer.code.to_i
-          when 200
-            raise Malformed, "the public record's answer is larger than #{MOST} octets" if answer.body.bytesize > MOST
-
-            answer.body
+          when 200 then answer.body
           when 404 then raise NotFound.new(404, "the public record does not hold this name (404)")
           else refused(answer, "the public record at #{url.host}")
           end

@@ -68,6 +68,8 @@ export const post = {
     offersToStay: (a: V) => `${a} offers to stay`,
     messagesFromRegistrarsWillStand:
       'Messages from registrars will stand here, each with the move it belongs to and what it asks for.',
+    asItCame: 'The message as it came',
+    whatIsMasked: 'holds what is masked here; the journal notes who takes it.',
     from: 'from',
     toTheMoveOf: (a: V) => `to the move of ${a}`,
     about: (a: V) => `about ${a}`,

@@ -9,6 +9,7 @@
   import Correct from './Correct.svelte';
   import PickCode from './PickCode.svelte';
   import { refresh } from '../../lib/live.svelte';
+  import { may } from '../../lib/session.svelte';
   import { say } from '../../lib/say';
 
   /** One message: what it is, who wrote it and whether that is proven, what it asks for. */
@@ -68,6 +69,9 @@
       <p class="muted">{say.post.otherLinks(m.links.length - acting.length)}</p>
     {/if}
     <pre>{m.text}</pre>
+    {#if may('originalMessage')}
+      <p><a href={`/api/post/${m.uid}/original`} download>{say.post.asItCame}</a> {say.post.whatIsMasked}</p>
+    {/if}
     <Correct message={m} {kinds} />
   </details>
 </article>

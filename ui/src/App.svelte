@@ -11,7 +11,8 @@
 
   const client = newClient();
   let failed = $state('');
-  // The link of an invitation is /invited#WORD, that for a new password /new-password#WORD: what stands behind # never leaves the browser in a request's address.
+  // The link of an invitation is /invited#WORD, that for a new password /new-password#WORD: what stands behind #
+  // never leaves the browser in a request's address.
   const word = ['/invited', '/new-password'].includes(location.pathname) ? location.hash.slice(1) : '';
   whenOut(() => session.who?.signed_in && void session.load());
   session.load().catch((e: Error) => (failed = e.message));

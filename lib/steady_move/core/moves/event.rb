@@ -24,7 +24,6 @@ module SteadyMove
         "waiting" => "looked, not there yet",
         "problem" => "refused or not reached (data: yours)",
         "reopened" => "a proof no longer holds; the step is to be done again",
-        "mail-seen" => "somebody took a message as it came",
         "mail" => "a message was matched to the move (data: kind, deadline)",
         "approved" => "a person approved the release",
         "said" => "a person says that it is done; from then on the desk looks for the proof",

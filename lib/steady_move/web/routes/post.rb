@@ -48,8 +48,8 @@ module SteadyMove
           raw = desk.messages.original(asked[:id]) || raise(Problem.say(404, :no_original))
           desk.journal.add("mail-seen", at: now, by: me, says: Words.phrase("journal.original_seen", by: me,
             number: asked[:id]))
-          headers "Content-Disposition" => "attachment; filename=message-#{asked[:id]}.eml",
-            "Cache-Control" => "no-store"
+          attachment "message-#{asked[:id]}.eml"
+          headers "Cache-Control" => "no-store"
           content_type "message/rfc822"
           raw
         end

@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+require "steady_move"
+require_relative "torture"
+
+kills = Integer(ARGV.fetch(0, "50"))
+seed = Integer(ARGV.fetch(1) { Random.new_seed % 1_000_000 })
+puts "bin/torture #{kills} #{seed}"
+torture = Torture.new(kills, Random.new(seed))
+problems = torture.call
+puts problems
+puts "#{torture.kills['desk']} kills of the desk, #{torture.kills['world']} of the practice world, in " \
+     "#{torture.rounds} rounds; #{problems.size} found"
+exit problems.empty?

@@ -7,11 +7,13 @@ require "etc"
 require "zlib"
 require_relative "many_names"
 require_relative "many_moves"
+require_relative "growth"
 
 # Prints one row a figure.
 class Bench
   include ManyNames
   include ManyMoves
+  include Growth
 
   NAMES = ["nightboat-saltern.example", "isles-timetable.example"].freeze
 
@@ -38,7 +40,7 @@ class Bench
   end
 
   PARTS = %i[first_page scripts api passes waiting idle fold judging judging_many one_change fifty_thousand
-    understanding zones front_end].freeze
+    understanding zones growth front_end].freeze
 
   # parts: names of PARTS; all where none is given.
   def run(parts) = (parts.empty? ? PARTS : PARTS & parts.map(&:to_sym)).each { |part| public_send(part) }

@@ -35,12 +35,6 @@ class FactorsSecurityTest < Minitest::Test
     assert_equal ["#{MO} set up a second factor.", "#{MO} removed the second factor."], said.last(2)
   end
 
-  def test_half_way
-    sign_out
-    assert_equal 200, sign_in(MO, MOS)
-    assert_equal [false, true], [get("/api/session"), answer].last.values_at("signed_in", "second_factor")
-  end
-
   # A recovery code stands in once; an administrator takes all factors away.
   def test_a_lost_device
     mo
@@ -61,5 +55,13 @@ class FactorsSecurityTest < Minitest::Test
     assert_equal 0, db[:recovery_codes].count
     assert_equal [200, 200], [sign_in(MO, MOS), get("/api/names").status]
     assert_includes said, "#{ADA} took the second factor of #{MO} away."
+  end
+
+  private
+
+  def half_way
+    sign_out
+    assert_equal 200, sign_in(MO, MOS)
+    assert_equal [false, true], [get("/api/session"), answer].last.values_at("signed_in", "second_factor")
   end
 end

@@ -64,7 +64,7 @@ class Torture
   def scenario = Practice::Scenario.demo(names_at: DESK[:names])
   def endpoints = JSON.parse(File.read(File.join(@world_folder, "endpoints.json")))
 
-  def start_world(acts = @random.rand(3..60))
+  def start_world(acts = @random.rand(2..40))
     ready, told = IO.pipe
     @world = fork do
       arm(Practice::Epp::Service, :call, Fuse.new(acts)) if acts
@@ -90,7 +90,7 @@ class Torture
   # One desk until its end, with a world that is begun anew whenever it dies.
   def live_and_die
     @rounds += 1
-    acts = @random.rand(2..120)
+    acts = @random.rand(2..80)
     seed = @random.rand(2**31)
     pid = fork { child(acts, seed) }
     killed = attend(pid)

@@ -45,6 +45,7 @@ module SteadyMove
       def idle = @config.idle
       # Where people reach the desk, e.g. https://desk.example, or nil where it isn't configured.
       def address = @config.address
+      def port = @config.port
       # Seconds after which facts are old.
       def facts_age = @config.facts_age
 

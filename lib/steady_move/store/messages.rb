@@ -28,21 +28,32 @@ module SteadyMove
         @rows.where(uid: uid).any? || (!message_id.nil? && @rows.where(message_id: message_id).any?)
       end
 
-      # Keeps a Wire::Mail::Message with its Core::Post::Reading; the same message twice changes nothing. What may be a
-      # code is masked in subject and text; the codes themselves are sealed until they are in the code safe. facts: what
-      # follows from it once it counts; server: the identifier in its topmost Authentication-Results, or nil.
-      def put(message, reading, move_id, letter_id: nil, read_kind: reading.kind, facts: {}, server: nil)
-        uid = @rows.insert_conflict.insert(
+      # What is to be kept of a Wire::Mail::Message with its Core::Post::Reading, worked out whole before anything is
+      # written. What may be a code is masked in subject and text; the codes themselves are sealed until they are in the
+      # code safe, and so is the message as it came. facts: what follows from it once it counts; server: the identifier
+      # in its topmost Authentication-Results, or nil. Returns [row, its original's row or nil].
+      def ready(message, reading, move_id, letter_id: nil, read_kind: reading.kind, facts: {}, server: nil)
+        row = {
           **head(message, reading), kind: reading.kind, link: reading.link,
           names: Values.dump(reading.names.map(&:ascii)),
           because: Values.dump(reading.because), deadline: reading.deadline&.to_i, doubtful: reading.doubtful,
           trust: reading.sender, move_id: move_id, letter_id: letter_id, read_kind: read_kind, server: server,
           links: Values.dump(reading.links.to_a.map { |l| [l.url, l.words, l.role, l.host] }),
           facts: Values.dump(facts), sealed_code: sealed(reading)
-        )
-        keep_original(message)
-        uid
+        }
+        [row, message.raw && { uid: message.uid, sealed: @safe.seal(Zlib::Deflate.deflate(message.raw.b)) }]
       end
+
+      # Keeps what `ready` returned; the same message twice changes nothing.
+      def keep(ready)
+        row, original = ready
+        @db.transaction do
+          @rows.insert_conflict.insert(row)
+          @db[:originals].insert_conflict.insert(original) if original && @rows.where(uid: row[:uid]).any?
+        end
+      end
+
+      def put(message, reading, move_id, **more) = keep(ready(message, reading, move_id, **more))
 
       # A message as it came, its octets; nil where they weren't kept.
       def original(uid)
@@ -96,13 +107,6 @@ module SteadyMove
       def servers = @rows.exclude(server: nil).reverse(:uid).limit(LOOKED_AT).select_map(:server).tally
 
       private
-
-      def keep_original(message)
-        return if message.raw.nil? || @rows.where(uid: message.uid).empty?
-
-        @db[:originals].insert_conflict.insert(uid: message.uid,
-          sealed: @safe.seal(Zlib::Deflate.deflate(message.raw.b)))
-      end
 
       def newest = @rows.order(Sequel.desc(Sequel.function(:coalesce, :at, 0)), Sequel.desc(:uid))
 

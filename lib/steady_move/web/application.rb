@@ -37,7 +37,7 @@ module SteadyMove
         @first_run = FirstRun.new(@people)
         @status = Status.new(self)
         @contract = Contract.new
-        @sign_in = SignIn.application(desk.db, desk.secrets.for("rodauth"), people: people, address: address)
+        @sign_in = SignIn.application(desk.db, desk.secrets.for("rodauth"), people: people, address: desk.address)
         @hub = Hub.new(trouble: desk.method(:trouble), topics: ->(seq) { Topics.since(desk.journal, seq) }) do
           desk.journal.last_seq
         end
@@ -60,8 +60,8 @@ module SteadyMove
         end.to_app
       end
 
-      # The desk's own address where it is configured, else nil.
-      def address = desk.address
+      # Where people reach the desk, for links in its mails: never from a request, whose sender could say anything.
+      def address = desk.address || "http://localhost:#{desk.port}"
 
       # For whoever watches the desk from outside: well, or what hinders it.
       def health

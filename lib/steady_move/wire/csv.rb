@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
 require "csv"
+require "forwardable"
+require "stringio"
 
 module SteadyMove
   module Wire
@@ -8,6 +10,17 @@ module SteadyMove
     module Csv
       # First characters that a spreadsheet takes for a formula.
       FORMULA = /\A[=+\-@\t\r]/
+
+      # A text that is read piece by piece: of a whole one the library copies the rest for every line.
+      class Drip
+        extend Forwardable
+
+        def_delegators :@io, :gets, :read, :eof?, :external_encoding, :internal_encoding, :close
+
+        def initialize(text)
+          @io = StringIO.new(text)
+        end
+      end
 
       module_function
 
@@ -23,7 +36,7 @@ module SteadyMove
       # text → [[String]] with its line numbers: [[line, cells]]. Raises Malformed with the line.
       def read(text, most: 100_000)
         rows = []
-        csv = ::CSV.new(text.delete_prefix("\uFEFF"), col_sep: separator(text), liberal_parsing: false)
+        csv = ::CSV.new(Drip.new(text.delete_prefix("\uFEFF")), col_sep: separator(text), liberal_parsing: false)
         while (row = csv.shift)
           rows << [csv.lineno, row.map { |c| c.to_s.strip }] unless row.all?(&:nil?)
           raise Malformed, "the table has more than #{most} lines" if rows.size > most

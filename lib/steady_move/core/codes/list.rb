@@ -22,6 +22,8 @@ module SteadyMove
         end
 
         NAME = /\A("(?:[^"]|"")*"|[^,;\t "]+)/
+        # Line numbers that a sentence names.
+        SHOWN = 8
         QUOTED = /\A"(?:[^"]|"")*"\z/
 
         module_function
@@ -99,7 +101,7 @@ module SteadyMove
           lines.select { |l| l.name && l.error.nil? }.group_by(&:name).each_value do |same|
             next if same.one?
 
-            values = { lines: same.map(&:number), name: same.first.name.to_s }
+            values = { lines: numbers(same), name: same.first.name.to_s }
             if same.map(&:code).uniq.one?
               same.drop(1).each { |l| l.warnings += [Phrase.of("codes.unclear.same_twice", **values)] }
             else
@@ -109,11 +111,15 @@ module SteadyMove
           lines
         end
 
+        # The first of them stand for all, so that every line's sentence stays short.
+        def numbers(lines) = lines.first(SHOWN).map(&:number) + (lines.size > SHOWN ? ["…"] : [])
+
         def refuse(line, phrase)
           line.error = phrase
           line.code = nil
         end
-        private_class_method :refuse, :read_line, :outer, :certain, :apart, :code_in, :unquoted, :name_in, :compare
+        private_class_method :refuse, :read_line, :outer, :certain, :apart, :code_in, :unquoted, :name_in, :compare,
+          :numbers
       end
     end
   end

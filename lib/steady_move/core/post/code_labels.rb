@@ -67,7 +67,7 @@ module SteadyMove
         # [[start, end]] of the labels in a line; where none says what it is for, “code” alone counts.
         def labels(line, strong)
           found = [STRONG, GENERIC].flat_map { |label| line.enum_for(:scan, label).map { Regexp.last_match } }
-          found = found.uniq { |m| m.end(0) }.reject { |m| m.pre_match.match?(OTHERS) }
+          found = found.uniq { |m| m.end(0) }.reject { |m| line[[m.begin(0) - 30, 0].max...m.begin(0)].match?(OTHERS) }
           found = found.select { |_m| line.match?(/[:=：⇒→\t|]|\bis\b|below| {2}/) } unless strong
           found.first(LABELS).map { |m| [m.begin(0), m.end(0)] }.reverse
         end

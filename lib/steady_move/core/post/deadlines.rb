@@ -18,7 +18,7 @@ module SteadyMove
         # What may stand between words that lead to a date and the date.
         UP_TO_DATE = '(?:[\s:,(.–-]|[\p{L}\d.:\'’+)]+\s?){0,14}\z'
         # Dates of one sentence that are looked at.
-        MOST = 40
+        MOST = 12
         # Compiled patterns: by languages, and by one.
         LEADS = Hash.new { |kept, words| kept[words] = /(?<!\p{L})(?:#{words})(?!\p{L})#{UP_TO_DATE}/i }
         SPANS = Hash.new { |kept, tongue| kept[tongue] = span_pattern(tongue) }

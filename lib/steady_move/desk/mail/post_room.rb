@@ -45,11 +45,12 @@ module SteadyMove
         letter = @app.letters.answered_by(message.answers || [], "#{message.subject}\n#{message.text}")
         reading, read_kind = understand(message, letter)
         moves = reading.names.filter_map { |n| @app.moves.of_name(n.ascii).first }
+        ready = @app.messages.ready(message, reading, moves.first&.id, letter_id: letter&.fetch(:id),
+          read_kind: read_kind, facts: facts(message, reading, letter), server: identifiers(message).first)
         @app.db.transaction do
           next false if @app.messages.known?(message.uid, message.message_id)
 
-          @app.messages.put(message, reading, moves.first&.id, letter_id: letter&.fetch(:id), read_kind: read_kind,
-            facts: facts(message, reading, letter), server: identifiers(message).first)
+          @app.messages.keep(ready)
           Consequences.new(@app).of(@app.messages.find(message.uid)) if reading.proven
           moves.each { |move| journal(message, reading, move) } if reading.kind != "unrelated"
           Strays.new(@app).written(@app.messages.find(message.uid))

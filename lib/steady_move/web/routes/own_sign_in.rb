@@ -61,7 +61,7 @@ module SteadyMove
           raise Problem.say(409, :no_mail_for_passwords) unless desk.sender
 
           email = given["email"]
-          page = "#{application.address || request.base_url}/new-password"
+          page = "#{application.address}/new-password"
           application.jobs.start(by: email, of: 1, patience: 0) do
             application.people.password_words.mail(email, address: page) || true
           end

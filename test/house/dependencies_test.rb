@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
+require "open3"
 require "ripper"
 
 # Arrows run one way: web → desk → (core, wire, store); wire → core's values; core → nothing; lib never practice.
@@ -38,5 +39,12 @@ class DependenciesTest < Minitest::Test
     Dir[File.join(SteadyMove::ROOT, "lib", "**", "*.rb")].each do |f|
       refute_match(/require.*practice|::Practice::(?!\w+\.registered)/, File.read(f), f)
     end
+  end
+
+  # Whatever Ruby runs it, nothing of ours is warned of.
+  def test_nothing_is_warned_of
+    said, = Open3.capture2e("ruby", "-w", "-Ilib", "-Ipractice", "-e", "require 'steady_move'; require 'practice'",
+      chdir: SteadyMove::ROOT)
+    assert_empty said.lines.grep(%r{^#{SteadyMove::ROOT}/(?:lib|practice)/.*warning:})
   end
 end

@@ -22,7 +22,7 @@ module SteadyMove
           out = candidates.first(MOST).sort_by { |c| -c.length }.reduce(text) { |t, code| hidden(t, code, joined) }
           many = candidates.size > MOST
           out = out.gsub(PARAMETER) { "#{Regexp.last_match(1)}#{sign}" }
-          out.gsub(/[^\s\t|]+/) do |piece|
+          out.gsub(/[^\s|]+/) do |piece|
             next piece if piece.length > LONGEST || piece.match?(LABEL)
 
             CodeShape.secret?(piece, speaks: speaks) || (many && CodeShape.possible?(piece)) ? secret(piece) : piece

@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+require "net/http"
+
+# Fifty people at a desk with 500 moves while eight hours of practice time go by: errors, memory, how long they wait.
+module Load
+  PEOPLE = 50
+  HOURS = 8
+  STEP = 900
+  # Seconds that somebody looks at a page before the next.
+  THINKING = 1.0
+  VIEWS = %w[/api/desk /api/names /api/moves /api/moves/1 /api/hands /api/post /api/clock /api/session].freeze
+
+  def load
+    with_moves(500, at: %w[tarnbeck], like: ["isles-timetable.example"]) do |world|
+      house = world.desk.application(log: SteadyMove::Web::Log.new(StringIO.new))
+      server = SteadyMove::Web::Serve.start(house, port: 0)
+      people(house)
+      port = server.connected_ports.first
+      crowd = crowd(port)
+      sizes = live_through(world)
+      told(crowd, sizes)
+    ensure
+      house&.stop
+      server&.stop(true)
+    end
+  end
+
+  private
+
+  def people(house)
+    hash = house.people.passwords.hash("three grey herons")
+    PEOPLE.times { |i| house.people.add("p#{i}@bench.example", hash, role: "viewer") }
+  end
+
+  # Memory of the desk in MB after each step of the clock, the first hour left out.
+  def live_through(world)
+    (HOURS * 3600 / STEP).times.map do |i|
+      world.driver.move_on(to: world.app.now + STEP)
+      IO.select(nil, nil, nil, 0.5)
+      i * STEP < 3600 ? nil : memory
+    end.compact
+  end
+
+  def memory = File.read("/proc/self/status")[/VmRSS:\s+(\d+)/, 1].to_i / 1024
+
+  # The people, in a process of their own: a pipe from which their times come once it is closed to them.
+  def crowd(port)
+    stop, go_on = IO.pipe
+    told, telling = IO.pipe
+    pid = fork do
+      go_on.close
+      Signal.trap("TERM") { exit!(0) }
+      Thread.new { stop.read && (@over = true) }
+      took = Array.new(PEOPLE) { |i| Thread.new { person(port, i) } }.flat_map(&:value)
+      telling.write(JSON.generate(took))
+      telling.close
+      exit!(0)
+    end
+    telling.close
+    { pid: pid, go_on: go_on, told: told }
+  end
+
+  def person(port, number)
+    cookie = sign_in(port, "p#{number}@bench.example", "three grey herons")
+    took = []
+    Net::HTTP.start("127.0.0.1", port, read_timeout: 60) do |http|
+      until @over
+        path = VIEWS[(number + took.size) % VIEWS.size]
+        code = nil
+        seconds = time { code = http.get(path, "Cookie" => cookie).code }
+        took << [path, code, seconds]
+        IO.select(nil, nil, nil, THINKING)
+      end
+    end
+    took
+  end
+
+  def told(crowd, sizes)
+    crowd[:go_on].close
+    took = JSON.parse(crowd[:told].read)
+    Process.wait(crowd[:pid])
+    seconds = took.map(&:last).sort
+    figure("#{PEOPLE} people, 500 moves, #{HOURS} h: requests", took.size.to_s, "")
+    figure("  that were not answered with 200", took.count { |_, code, _| code != "200" }.to_s, "0")
+    row("  p95", seconds[(seconds.size * 0.95).floor], "150 ms")
+    row("  median", seconds[seconds.size / 2], "")
+    figure("  memory, least and most after the first hour", sizes.minmax.join(" and "), "±10 %")
+  end
+end

@@ -157,4 +157,13 @@ class PostTrustTest < Minitest::Test
       assert_predicate read(ASKS, "x", further: marked, domains: %w[reg.test isl.test]), :doubtful, "in the other form"
     end
   end
+
+  # What stands behind the links that are looked at could lead anywhere.
+  def test_a_message_with_more_links_than_are_looked_at
+    { 100 => "unproven", 400 => "doubtful" }.each do |count, state|
+      text = (1..count).map { |i| "To approve: https://reg.test/#{i}\n" }.join
+      assert_equal [state, [count, Core::Post::Links::MOST].min],
+        read(ASKS, text).then { |r| [r.sender, r.links.size] }, count
+    end
+  end
 end

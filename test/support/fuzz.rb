@@ -7,8 +7,10 @@ require_relative "readers"
 class Fuzz
   # Seconds of processor time and octets of memory for one input.
   SECONDS = 1.0
+  # What a fixed piece of work takes on the machine for which SECONDS holds.
+  NOMINAL = 0.12
   MEMORY = 200 * 1024 * 1024
-  LONGEST = 16 * 1024
+  LONGEST = 8 * 1024
   PIECES = ["\0", "\xFF", "\xC3", "\u{1F30A}", "\u{202E}", "\t", "\r\n", "\n\n", "\"", "'", "<", ">", "<!--",
     "<a href=", "]]>", "&#0;", "&x;", "(", ")", "\\", "%00", "%FF", "xn--", "xn--99999999", "..", "://", "@",
     "=?utf-8?B?/w==?=",
@@ -43,7 +45,7 @@ class Fuzz
     @count += 1
     before = memory
     spent = processor { guarded(name, input) { yield input } }
-    spent = [spent, processor { guarded(name, input) { yield input } }].min if spent > SECONDS
+    spent = again(name, input) { yield input } if spent > SECONDS
     report(name, input, "takes #{spent.round(2)} s") if spent > SECONDS
     more = memory - before
     report(name, input, "takes #{more >> 20} MB") if more > MEMORY
@@ -62,6 +64,12 @@ class Fuzz
   end
 
   private
+
+  # What took long is measured once more, against how slow the machine is just now: the verdict is the code's own.
+  def again(name, input)
+    slow = [processor { 200_000.times { |i| "tide#{i}.example".match?(/\d+\.e(x)/) } } / NOMINAL, 1].max
+    processor { guarded(name, input) { yield input } } / slow
+  end
 
   def guarded(name, input)
     yield

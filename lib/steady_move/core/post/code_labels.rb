@@ -140,9 +140,11 @@ module SteadyMove
 
         # May these be a code that is written in groups? Words are only where there are few.
         def groups?(pieces)
+          return false if pieces.size > 8
+
           return phrase?(pieces) if pieces.none? { |p| CodeShape.mixed?(p) }
 
-          pieces.size <= 8 && pieces.all? do |piece|
+          pieces.all? do |piece|
             piece.length <= 16 && !CodeShape.word?(piece) && !piece.match?(/[.,;:!?]\z|\A\(/) &&
               (pieces.size <= 3 || !piece.match?(/\A\p{Ll}{3,}\z/))
           end

@@ -19,6 +19,8 @@ module SteadyMove
         FOLLOWS = /\A\s*(?:to|um|zum|pour|para|per|om|aby|żeby)\b/i
         # A host in a link's words, where they are nothing else.
         HOST = %r{\A\s*(?:https?:[/\\]{2}|//)?((?:[\p{L}\p{N}-]+\.)+\p{L}{2,})(?:[/:?#].*)?\s*\z}mi
+        # Links of a message that are looked at; one that holds more is doubtful (Trust).
+        MOST = 300
         FILES = /\.(?:pdf|html?|docx?|txt|png|jpe?g|zip)\z/i
 
         module_function
@@ -30,7 +32,10 @@ module SteadyMove
           seen, unseen = text.split(Marks::UNSEEN, 2)
           blocks = seen.to_s.split(/\n[ \t]*\n/).reject { |b| b.strip.empty? }
           before = ""
-          found = blocks.flat_map { |block| in_block(block, before).tap { before = block } }
+          found = blocks.each_with_object([]) do |block, all|
+            all.concat(in_block(block, before, MOST - all.size)) if all.size < MOST
+            before = block
+          end
           other, hidden = further.split(Marks::UNSEEN, 2)
           silent = addresses("#{unseen}\n#{hidden}").map { |l| l.tap { l.role = "other" } }
           both(found, addresses(other.to_s) + silent)
@@ -42,7 +47,7 @@ module SteadyMove
           urls.one? ? urls.first : nil
         end
 
-        def addresses(text) = pieces(text).grep(Array).map { |url, words| link(url, words, "", "") }
+        def addresses(text) = pieces(text).grep(Array).first(MOST).map { |url, words| link(url, words, "", "") }
 
         # Links of the other form that are not in this one, too.
         def both(found, more)
@@ -73,9 +78,10 @@ module SteadyMove
           out << text[place..]
         end
 
-        def in_block(block, block_before)
+        # At most so many.
+        def in_block(block, block_before, most)
           list = pieces(block)
-          list.each_with_index.filter_map do |piece, i|
+          found = list.each_with_index.lazy.filter_map do |piece, i|
             next unless piece.is_a?(Array)
 
             start = i
@@ -85,6 +91,7 @@ module SteadyMove
             after = list[i + 1].is_a?(String) ? list[i + 1] : ""
             link(piece[0], piece[1], before, after)
           end
+          found.first(most)
         end
 
         def link(url, words, before, after)

@@ -13,7 +13,9 @@ module SteadyMove
         # sender: Sender::Judged; links: [Links::Link]; known: domains that links may lead to; asking: the message wants
         # something.
         def of(sender, links, known:, deadline:, sent:, asking:)
-          doubts = links.filter_map { |l| link(l, known) }.uniq + [(off(deadline, sent) if asking)].compact
+          doubts = links.filter_map { |l| link(l, known) }.uniq +
+            [(off(deadline, sent) if asking),
+              (phrase(:many_links, most: Links::MOST) if links.size >= Links::MOST)].compact
           return Judged.new(state: sender.state, because: sender.because) if doubts.empty?
 
           kept = sender.state == "doubtful" ? sender.because : []

@@ -1,12 +1,12 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require_relative "../support/bench_world"
-require "English"
-require "sqlite3"
+require_relative "../support/mortal_world"
 
 # kill -9 at every point around every outward act, on either side: the move goes on and nothing is done twice.
 class KillTest < Minitest::Test
+  include MortalWorld
+
   NAME = "saltern-isles.example"
   ONCE = ["tarnbeck update switch-ns", "tarnbeck update unlock", "orlop transfer request order",
     "tarnbeck transfer approve release", "orlop update lock-back"].freeze
@@ -29,24 +29,17 @@ class KillTest < Minitest::Test
   end
 
   def setup
-    SQLite3::ForkSafety.suppress_warnings!
     @folder = Dir.mktmpdir("steady-move-kill", File.writable?("/dev/shm") ? "/dev/shm" : nil)
     FileUtils.mkdir_p(@world_folder = File.join(@folder, "world"))
     @trap = Trap.new(File.join(@folder, "reached"))
   end
 
   def teardown
-    stop_world
+    end_world
     FileUtils.rm_rf(@folder)
   end
 
-  def endpoints = JSON.parse(File.read(File.join(@world_folder, "endpoints.json")))
-  def scenario = Practice::Scenario.demo(names_at: %w[tarnbeck])
   def link = Practice::DeskSide::Link.new(endpoints)
-
-  def open_desk
-    Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: QUICK, scenario: scenario)
-  end
 
   # What was asked of the outside to change the name, with the step that its key tells.
   def asked
@@ -54,30 +47,8 @@ class KillTest < Minitest::Test
       .map { |l| "#{l['registrar']} #{l['command']} #{l['key'][/\Asm-1-(.+)-\d+\z/, 1]}" }
   end
 
-  # A practice world in a process of its own; with `deadly` it kills itself around each act that it is asked for.
-  def start_world(deadly: false)
-    ready, told = IO.pipe
-    @world_pid = fork do
-      arm_world if deadly
-      Practice::Main.new(@world_folder, rate: 0, scenario: scenario).start
-      told.puts "ready"
-      sleep
-    end
-    told.close
-    ready.gets
-    ready.close
-  end
-
-  def stop_world
-    return unless @world_pid
-
-    Process.kill(:KILL, @world_pid)
-    Process.wait(@world_pid)
-  rescue Errno::ESRCH, Errno::ECHILD
-    nil
-  ensure
-    @world_pid = nil
-  end
+  # With `deadly` it kills itself around each act that it is asked for.
+  def start_world(deadly: false) = begin_world { arm_world if deadly }
 
   def arm_world
     trap = @trap

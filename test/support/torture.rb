@@ -1,12 +1,12 @@
 # frozen_string_literal: true
 
-require_relative "bench_world"
-require "English"
-require "sqlite3"
+require_relative "mortal_world"
 
 # Kills the desk and the practice world again and again, each at a random one of its own acts, while moves run and are
 # called off; then the registry's log is held against the journal. Seeded: no clock decides where a kill falls.
 class Torture
+  include MortalWorld
+
   # Kills its own process at the n-th act.
   class Fuse
     def initialize(acts)
@@ -21,7 +21,7 @@ class Torture
   end
 
   ACTING = /update|transfer (request|approve|cancel|reject)/
-  DESK = { names: %w[tarnbeck], to: "orlop", host: "lanternroom", moves: 5 }.freeze
+  DESK = { to: "orlop", host: "lanternroom", moves: 5 }.freeze
   # A round that ends nothing more ends itself.
   STEPS = 400
 
@@ -29,7 +29,6 @@ class Torture
 
   # kills: how many are wanted; random: Random; out: where rounds are told.
   def initialize(kills, random, out: nil)
-    SQLite3::ForkSafety.suppress_warnings!
     @wanted = kills
     @random = random
     @out = out
@@ -61,20 +60,9 @@ class Torture
     FileUtils.rm_rf(@folder)
   end
 
-  def scenario = Practice::Scenario.demo(names_at: DESK[:names])
-  def endpoints = JSON.parse(File.read(File.join(@world_folder, "endpoints.json")))
-
+  # One that dies at one of its next acts, or lives on.
   def start_world(acts = @random.rand(2..40))
-    ready, told = IO.pipe
-    @world = fork do
-      arm(Practice::Epp::Service, :call, Fuse.new(acts)) if acts
-      Practice::Main.new(@world_folder, rate: 0, scenario: scenario).start
-      told.puts "ready"
-      sleep
-    end
-    told.close
-    ready.gets
-    ready.close
+    begin_world { arm(Practice::Epp::Service, :call, Fuse.new(acts)) if acts }
   end
 
   # Before and after every call of a method.
@@ -111,7 +99,7 @@ class Torture
   def attend(desk)
     loop do
       pid = Process.wait
-      if pid == @world
+      if pid == @world_pid
         @kills["world"] += 1
         start_world
       elsif pid == desk
@@ -120,23 +108,6 @@ class Torture
         return $CHILD_STATUS.signaled?
       end
     end
-  end
-
-  def end_world
-    return unless @world
-
-    Process.kill(:KILL, @world)
-    Process.wait(@world)
-  rescue Errno::ESRCH, Errno::ECHILD
-    nil
-  ensure
-    @world = nil
-  end
-
-  def open_desk
-    Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: { t_cost: 1, m_cost: 5,
-                                                                                                p_cost: 1 },
-      scenario: scenario)
   end
 
   # Never returns.

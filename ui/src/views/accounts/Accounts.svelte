@@ -40,7 +40,7 @@
   {/if}
 {/snippet}
 
-<main>
+<main class="sections">
   <h1>{say.accounts.accounts}</h1>
   <Trouble error={places.error} />
   {#if places.data}
@@ -107,36 +107,6 @@
 </main>
 
 <style>
-  main {
-    padding: 1rem;
-    display: grid;
-    gap: 1.4rem;
-    max-width: 70rem;
-    grid-template-columns: minmax(0, 1fr);
-  }
-  main :global(section) {
-    display: grid;
-    gap: 0.5rem;
-    justify-items: start;
-    grid-template-columns: minmax(0, 1fr);
-  }
-  main :global(ul) {
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    width: 100%;
-  }
-  main :global(li) {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.1rem 1.2rem;
-    padding: 0.45rem 0.8rem;
-    border-bottom: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-  main :global(li:last-child) {
-    border-bottom: 0;
-  }
   .change {
     margin-left: auto;
     color: var(--loden);

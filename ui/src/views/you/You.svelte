@@ -12,7 +12,7 @@
   const me = createQuery(() => ({ queryKey: ['me'], queryFn: () => ask(api.GET('/api/me')) }));
 </script>
 
-<main>
+<main class="sections">
   <h1>{say.you.yourSignIn}</h1>
   <Trouble error={me.error} />
   {#if me.data}
@@ -27,39 +27,12 @@
 
 <style>
   main {
-    padding: 1rem;
-    display: grid;
-    gap: 1.4rem;
     max-width: 56rem;
-    grid-template-columns: minmax(0, 1fr);
-  }
-  main :global(section) {
-    display: grid;
-    gap: 0.5rem;
-    justify-items: start;
-    grid-template-columns: minmax(0, 1fr);
   }
   main :global(form) {
     display: flex;
     flex-wrap: wrap;
     gap: 0.6rem;
     align-items: end;
-  }
-  main :global(ul) {
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    width: 100%;
-  }
-  main :global(li) {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.1rem 1.2rem;
-    padding: 0.45rem 0.8rem;
-    border-bottom: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-  main :global(li:last-child) {
-    border-bottom: 0;
   }
 </style>

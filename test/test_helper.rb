@@ -5,9 +5,6 @@ require "steady_move"
 require "minitest/autorun"
 require "time"
 
-# What hashing a password costs in tests.
-QUICK = { t_cost: 1, m_cost: 5, p_cost: 1 }.freeze
-
 # Short names for what tests name often.
 module Handy
   Core = SteadyMove::Core

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require "steady_move"
-QUICK = { t_cost: 1, m_cost: 5, p_cost: 1 }.freeze unless defined?(QUICK)
 require_relative "fuzz_api"
 
 seconds = Integer(ARGV.fetch(0, "120"))

@@ -40,6 +40,6 @@ module MortalWorld
   # A desk beside it, in the process that asks.
   def open_desk
     Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, scenario: scenario,
-      cost: { t_cost: 1, m_cost: 5, p_cost: 1 })
+      cost: BenchWorld::QUICK)
   end
 end

@@ -36,21 +36,27 @@ class Torture
     @rounds = 0
   end
 
-  # Returns what is wrong at the end: [sentence].
+  # Worlds and desks one after the other, each until its moves have ended. Returns what is wrong: [sentence].
   def call
+    found = []
+    found += season until total >= @wanted
+    found
+  end
+
+  def total = @kills.values.sum
+
+  private
+
+  def season
     folder do
       start_world
-      live_and_die until total >= @wanted
+      nil while total < @wanted && live_and_die
       live_on
       problems
     end
   ensure
     end_world
   end
-
-  def total = @kills.values.sum
-
-  private
 
   def folder
     @folder = Dir.mktmpdir("steady-move-torture", File.writable?("/dev/shm") ? "/dev/shm" : nil)
@@ -75,7 +81,7 @@ class Torture
     end)
   end
 
-  # One desk until its end, with a world that is begun anew whenever it dies.
+  # One desk until its end, with a world that is begun anew whenever it dies. Was the desk killed?
   def live_and_die
     @rounds += 1
     acts = @random.rand(2..80)
@@ -84,6 +90,7 @@ class Torture
     killed = attend(pid)
     @kills["desk"] += 1 if killed
     @out&.puts "round #{@rounds}: #{killed ? 'the desk was killed' : 'the desk lived'}; #{@kills}"
+    killed
   end
 
   # The last round: nobody is killed, all moves come to their end.

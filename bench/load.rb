@@ -8,10 +8,11 @@ module Load
   HOURS = 8
   STEP = 900
   # Seconds that somebody looks at a page before the next.
-  THINKING = 1.0
+  THINKING = 4.0
   VIEWS = %w[/api/desk /api/names /api/moves /api/moves/1 /api/hands /api/post /api/clock /api/session].freeze
 
   def load
+    SQLite3::ForkSafety.suppress_warnings!
     with_moves(500, at: %w[tarnbeck], like: ["isles-timetable.example"]) do |world|
       house = world.desk.application(log: SteadyMove::Web::Log.new(StringIO.new))
       server = SteadyMove::Web::Serve.start(house, port: 0)
@@ -62,7 +63,7 @@ module Load
   end
 
   def person(port, number)
-    cookie = sign_in(port, "p#{number}@bench.example", "three grey herons")
+    cookie = arrive(port, "p#{number}@bench.example")
     took = []
     Net::HTTP.start("127.0.0.1", port, read_timeout: 60) do |http|
       until @over
@@ -76,6 +77,16 @@ module Load
     took
   end
 
+  # Whoever comes while many others do waits a moment and tries again, as the page says.
+  def arrive(port, email)
+    cookie = sign_in(port, email, "three grey herons")
+    Net::HTTP.start("127.0.0.1", port) do |http|
+      return cookie if JSON.parse(http.get("/api/session", "Cookie" => cookie).body)["signed_in"]
+    end
+    IO.select(nil, nil, nil, 1)
+    arrive(port, email)
+  end
+
   def told(crowd, sizes)
     crowd[:go_on].close
     took = JSON.parse(crowd[:told].read)
@@ -85,6 +96,10 @@ module Load
     figure("  that were not answered with 200", took.count { |_, code, _| code != "200" }.to_s, "0")
     row("  p95", seconds[(seconds.size * 0.95).floor], "150 ms")
     row("  median", seconds[seconds.size / 2], "")
+    took.group_by(&:first).each do |path, list|
+      times = list.map(&:last).sort
+      row("  #{path}, p95", times[(times.size * 0.95).floor], "")
+    end
     figure("  memory, least and most after the first hour", sizes.minmax.join(" and "), "±10 %")
   end
 end

@@ -20,7 +20,7 @@ module SteadyMove
       LONGEST = 900
       # Quiet for so long, all is forgotten.
       FORGOTTEN = 3600
-      AT_ONCE = 3
+      AT_ONCE = 6
       # Kinds of keys of which a right try forgets the wrong ones.
       CLEARED = %i[pair device factor].freeze
       KEPT = 10_000

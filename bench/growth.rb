@@ -12,6 +12,7 @@ module Growth
   # What once was worse: reader, what it is made of, the input of about n octets.
   NASTY = [
     ["mail", "tabs", ->(n) { "#{HEAD}\r\nauthorization code: #{"\t" * n}" }],
+    ["mail", "letters that fold", ->(n) { "#{HEAD}\r\nis#{'s' * n}.example" }],
     ["mail", "a bounce", ->(n) { HEAD + REPORT + ("Final-Recipient: rfc822; a@b.example\r\n" * (n / 38)) }],
     ["mail", "labels", ->(n) { "#{HEAD}\r\n#{'authorization code: ' * (n / 20)}" }],
     ["mail", "codes", ->(n) { "#{HEAD}\r\n#{(1..(n / 30)).map { |i| "tide.example: Ab3dEf#{i}x9\r\n" }.join}" }],

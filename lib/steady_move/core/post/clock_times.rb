@@ -24,10 +24,10 @@ module SteadyMove
         NUMERIC = / ?\(?(?:(?:UTC|GMT|Z) ?)?(?<sign>[+−-])(?<oh>\d{1,2})(?::?(?<om>[0-5]\d))?\)?(?![\d:])/
         LETTERS = %r{[\ ]?\(?(?<zone>[A-Z]{1,5}(?!\p{L})|[A-Z][a-z]+/[A-Z][A-Za-z_]+|
                    (?:Coordinated|Central|Eastern|Western|Pacific|Mountain|Greenwich|Japan|
-                   British)[\ ](?:\p{L}+[\ ]){0,2}Time)\)?}x
+                   British)[\ ](?:(?-i:\p{L})+[\ ]){0,2}Time)\)?}x
         BETWEEN = /\A(?:[\s,(–.-]|(?:at|um|à[ ]partir|à|a[ ]las|alle[ ]ore|alle|ore|om|às|
                    o[ ]godz(?:inie)?|godz|kl|by|the|
-                   before|until|of|r|roku|a|o|T|\p{L}{3,9}\)?,)(?!\p{L})|の|日|時間|(?<=\d)T(?=\d))*/ix
+                   before|until|of|r|roku|a|o|T|(?-i:\p{L}){3,9}\)?,)(?!\p{L})|の|日|時間|(?<=\d)T(?=\d))*/ix
         BEFORE = /(?:[\s,]|(?<!\p{L})(?:on|am|den|of|the|le|el|il|del|op|em|do|w[ ]dniu|dnia)(?!\p{L}))*\z/ix
         # Letters that are no zone.
         NO_ZONE = %w[AM PM ON OR AND IF THE BY AT TO IN IS OF NO WE A I YOU].freeze

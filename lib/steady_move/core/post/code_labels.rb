@@ -55,7 +55,7 @@ module SteadyMove
         def earlier(lines, index, labels)
           line = lines[index]
           labels.each_cons(2).filter_map do |(following, _), (from, to)|
-            own = line[to...following].sub(/[;,.]?\s*(?:\p{L}{1,3}\s*)?\z/, "")
+            own = line[to...following].sub(/[;,.]?\s*(?:(?-i:\p{L}){1,3}\s*)?\z/, "")
             found = beside(lines, index, line[0...from], own)
             found if found&.value && CodeShape.plain?(found.value)
           end
@@ -146,13 +146,13 @@ module SteadyMove
 
           pieces.all? do |piece|
             piece.length <= 16 && !CodeShape.word?(piece) && !piece.match?(/[.,;:!?]\z|\A\(/) &&
-              (pieces.size <= 3 || !piece.match?(/\A\p{Ll}{3,}\z/))
+              (pieces.size <= 3 || !piece.match?(/\A(?-i:\p{Ll}){3,}\z/))
           end
         end
 
         # A few words that make no sentence: a passphrase.
         def phrase?(pieces)
-          pieces.size.between?(2, 5) && pieces.all? { |p| p.match?(/\A\p{Ll}{3,12}\z/) && !CodeShape.word?(p) }
+          pieces.size.between?(2, 5) && pieces.all? { |p| p.match?(/\A(?-i:\p{Ll}){3,12}\z/) && !CodeShape.word?(p) }
         end
 
         def last(token, strong:, whole:)

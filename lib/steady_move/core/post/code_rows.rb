@@ -12,7 +12,7 @@ module SteadyMove
                      nombre|nazwa)\b|
                      Domain-?name|ドメイン/ix
         HEAD_CODE = /code|key|auth|schlüssel|clé|clave|chiave|chave|klucz|kod|código|codice|コード|キー|password|token/i
-        HOST = '(?:[\p{L}\p{N}](?:[\p{L}\p{N}-]*[\p{L}\p{N}])?\.)+[\p{L}&&[^\p{Han}\p{Hiragana}\p{Katakana}]]{2,}'
+        HOST = '(?:[\p{L}\p{N}](?:(?-i:[\p{L}\p{N}-])*[\p{L}\p{N}])?\.)+[\p{L}&&[^\p{Han}\p{Hiragana}\p{Katakana}]]{2,}'
         LINE = /\A[\ \t>*•·–-]*(?:\d+[.)]\s+)?["“'‹<]?(#{HOST})["”'›>]?
                 (?:\s*[:,;=\t|：]\s*|\s+(?:-|–|—|→|=>|->)\s+|[\ ]{2,}|[\ ])(\S.*?)\s*\z/x
         BEHIND = /\A(?:\(.*\)|[,;–-]?\s*(?:valid|expires?|until|gültig|bis|valable|válido|geldig|ważny)\b.*)\z/i

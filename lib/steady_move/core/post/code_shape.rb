@@ -8,8 +8,8 @@ module SteadyMove
       module CodeShape
         LEAST = 4
         MOST = 128
-        NAME = /\A(?:www\.)?(?:[\p{L}\p{N}](?:[\p{L}\p{N}-]*[\p{L}\p{N}])?\.)+\p{L}{2,}\.?\z/
-        ADDRESS = %r{\A[^\s@]+@[\p{L}\p{N}.-]+\.\p{L}{2,}\z|://|\Awww\.}
+        NAME = /\A(?:www\.)?(?:[\p{L}\p{N}](?:(?-i:[\p{L}\p{N}-])*[\p{L}\p{N}])?\.)+(?-i:\p{L}){2,}\.?\z/
+        ADDRESS = %r{\A[^\s@]+@(?-i:[\p{L}\p{N}.-])+\.(?-i:\p{L}){2,}\z|://|\Awww\.}
         DATE = %r{\A\d{1,4}[-./]\d{1,2}[-./]\d{1,4}(?:T[\d:.]+(?:Z|[+-]\d\d:?\d\d)?)?\.?\z|
                   \A\d{1,2}:\d\d(?::\d\d)?\.?\z}x
         # Of our own letters.

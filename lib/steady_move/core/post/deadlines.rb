@@ -14,9 +14,9 @@ module SteadyMove
                      als\ u|se\ não|jeśli)\b/ix
         ON = /\b(?:on|at|am|le|el|il|op|em|w dniu)\s*\z/i
         OPEN = /\b(?:link|request|form|page|approval|button|answer|reply)\b/i
-        ENDING = /\b(?:end of|ende des|fin du|final del|fine del|einde van|fim do|koniec)\b[\s\p{L}]{0,12}\z/i
+        ENDING = /\b(?:end of|ende des|fin du|final del|fine del|einde van|fim do|koniec)\b(?-i:[\s\p{L}]){0,12}\z/i
         # What may stand between words that lead to a date and the date.
-        UP_TO_DATE = '(?:[\s:,(.–-]|[\p{L}\d.:\'’+)]+\s?){0,14}\z'
+        UP_TO_DATE = '(?:[\s:,(.–-]|(?-i:[\p{L}\d.:\'’+)])+\s?){0,14}\z'
         # Dates of one sentence that are looked at.
         MOST = 12
         # Compiled patterns: by languages, and by one.

@@ -10,15 +10,15 @@ module SteadyMove
         Link = Struct.new(:url, :words, :role, :host, :odd, :shown, keyword_init: true)
         # An address in plain text: with a scheme, without one, or as “www.”.
         BARE = %r{(?:(?<![\p{L}\p{N}])(?:https?|mailto|ftp|file|javascript|data|vbscript|wss?):(?=[^\s:])|
-                  (?<![\p{L}\p{N}])[a-z][a-z0-9+.-]{1,20}://|(?<![\p{L}\p{N}:/\\])//(?=[\p{L}\p{N}-]+\.)|
-                  (?<![\p{L}\p{N}./@-])www\.(?=[\p{L}\p{N}-]+\.)|
-                  (?<![\p{L}\p{N}./@:-])(?=[\p{L}\p{N}.-]+\.[a-z]{2,}/[^\s]))[^\s<>"”»›)\]、。」）]+}ix
+                  (?<![\p{L}\p{N}])[a-z][a-z0-9+.-]{1,20}://|(?<![\p{L}\p{N}:/\\])//(?=(?-i:[\p{L}\p{N}-])+\.)|
+                  (?<![\p{L}\p{N}./@-])www\.(?=(?-i:[\p{L}\p{N}-])+\.)|
+                  (?<![\p{L}\p{N}./@:-])(?=(?-i:[\p{L}\p{N}.-])+\.[a-z]{2,}/[^\s]))[^\s<>"”»›)\]、。」）]+}ix
         TAIL = /[.,;:!?'’*_]+\z/
         LABELLED = /[:：–—>→-]\s*\z/
         SENTENCE = /(?<=[.!?。])\s+/
         FOLLOWS = /\A\s*(?:to|um|zum|pour|para|per|om|aby|żeby)\b/i
         # A host in a link's words, where they are nothing else.
-        HOST = %r{\A\s*(?:https?:[/\\]{2}|//)?((?:[\p{L}\p{N}-]+\.)+\p{L}{2,})(?:[/:?#].*)?\s*\z}mi
+        HOST = %r{\A\s*(?:https?:[/\\]{2}|//)?((?:(?-i:[\p{L}\p{N}-])+\.)+(?-i:\p{L}){2,})(?:[/:?#].*)?\s*\z}mi
         # Links of a message that are looked at; one that holds more is doubtful (Trust).
         MOST = 300
         FILES = /\.(?:pdf|html?|docx?|txt|png|jpe?g|zip)\z/i

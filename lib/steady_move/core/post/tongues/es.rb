@@ -69,7 +69,7 @@ module SteadyMove
             approve: /(?<!\p{L})(?:aprob\w*|aprueb\w*|acept\w*|confirm\w*|autori[cz]\w*|liber(?:ar|e)\b)/i,
             decline: /(?<!\p{L})(?:rechaz\w*|cancel\w*|conserv\w*|mant(?:en|ien)\w*|det(?:en|ien)\w*|deneg\w*|
                       anul\w*|opon\w*)/ix,
-            refusal: /(?<!\p{L})no (?:\p{L}+ ){0,2}(?:aprob|aprueb|acept|confirm|autori[cz])\w*/i,
+            refusal: /(?<!\p{L})no (?:(?-i:\p{L})+ ){0,2}(?:aprob|aprueb|acept|confirm|autori[cz])\w*/i,
             unhappened: {
               inside: /\b(?:será|serán|no|podrá|puede|debe|falló|fallado|pendiente|en\ curso|cancelad[oa]|
                        rechazad[oa]|pronto)\b/ix,

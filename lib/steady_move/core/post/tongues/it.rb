@@ -63,7 +63,7 @@ module SteadyMove
             approve: /(?<!\p{L})(?:approv\w*|accett\w*|conferm\w*|autorizz\w*|rilasci\w*)/i,
             decline: /(?<!\p{L})(?:rifiut\w*|annull\w*|resping\w*|manten\w*|blocc\w*|ferm(?:are|a|i)\b|neg(?:are|
                       a)\b|oppor\w*)/ix,
-            refusal: /(?<!\p{L})non (?:\p{L}+ ){0,2}(?:approv|accett|conferm|autorizz)\w*/i,
+            refusal: /(?<!\p{L})non (?:(?-i:\p{L})+ ){0,2}(?:approv|accett|conferm|autorizz)\w*/i,
             unhappened: {
               inside: /\b(?:sarà|saranno|non|potrà|può|deve|fallito|in corso|annullato|respinto|presto|sospeso)\b/i,
               opening: /\A\W*(?:una\ volta|quando|appena|non\ appena|se|dopo|prima|per)\b|\b(?:una\ volta|quando|

@@ -70,7 +70,7 @@ module SteadyMove
                       toestaan)/ix,
             decline: /(?<!\p{L})(?:afwijz\w*|af\ te\ wijzen|weiger\w*|annuleer|annuleren|behoud\w*|tegenhoud\w*|
                       bezwaar|stoppen)/ix,
-            refusal: /(?<!\p{L})niet (?:\p{L}+ ){0,2}(?:goed|accept|bevestig|akkoord)\w*/i,
+            refusal: /(?<!\p{L})niet (?:(?-i:\p{L})+ ){0,2}(?:goed|accept|bevestig|akkoord)\w*/i,
             unhappened: {
               inside: /\b(?:wordt|worden|zal|zullen|niet|kan|kon|moet|nog|mislukt|geannuleerd|geweigerd|binnenkort|
                        in\ behandeling)\b/ix,

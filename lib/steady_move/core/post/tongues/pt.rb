@@ -67,7 +67,7 @@ module SteadyMove
             },
             approve: /(?<!\p{L})(?:aprov\w*|aceit\w*|confirm\w*|autori[zs]\w*|liberar)/i,
             decline: /(?<!\p{L})(?:recus\w*|rejeit\w*|cancel\w*|manter|mantenha|parar|neg(?:ar|ue)\b|impedir|opor\w*)/i,
-            refusal: /(?<!\p{L})não (?:\p{L}+ ){0,2}(?:aprov|aceit|confirm|autori[zs])\w*/i,
+            refusal: /(?<!\p{L})não (?:(?-i:\p{L})+ ){0,2}(?:aprov|aceit|confirm|autori[zs])\w*/i,
             unhappened: {
               inside: /\b(?:será|serão|não|poderá|pode|deve|falhou|em\ andamento|em\ curso|cancelada|rejeitada|
                        em\ breve|pendente)\b/ix,

@@ -3,6 +3,7 @@
 require "steady_move"
 require_relative "fuzz_api"
 
+$stdout.sync = true
 seconds = Integer(ARGV.fetch(0, "120"))
 seed = Integer(ARGV.fetch(1) { Random.new_seed % 1_000_000 })
 clock = -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) }

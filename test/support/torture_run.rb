@@ -3,6 +3,7 @@
 require "steady_move"
 require_relative "torture"
 
+$stdout.sync = true
 kills = Integer(ARGV.fetch(0, "50"))
 seed = Integer(ARGV.fetch(1) { Random.new_seed % 1_000_000 })
 puts "bin/torture #{kills} #{seed}"

@@ -134,6 +134,16 @@ class StorageTest < Minitest::Test
     end
   end
 
+  # A look from another process in the middle of a change takes the new key away from nobody.
+  def test_a_look_while_the_key_is_changed
+    other = copy("looked-at")
+    change = SteadyMove::Desk::KeyChange
+    keep = SteadyMove::Store::Safe.method(:keep)
+    looking = ->(*given) { keep.call(*given).tap { opened(other, &:now) } }
+    SteadyMove::Store::Safe.stub(:keep, looking) { change.call(other) }
+    assert_empty verify(other)
+  end
+
   # What is done to a database => what the walk through it says.
   TAMPERED = {
     "UPDATE events SET says = 'nothing' WHERE seq = 1" => "Journal line 1 was changed",

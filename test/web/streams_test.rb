@@ -70,4 +70,14 @@ class StreamsTest < Minitest::Test
     assert_equal "event: changed\ndata: \n\n", heard(reader)
     watching.close
   end
+
+  # One that was asked for and never taken is nobody's.
+  def test_a_stream_that_nobody_takes_is_let_go
+    assert hub.stream(1) { true }
+    hub.notify
+    assert_equal 1, hub.open
+    late = Process.clock_gettime(Process::CLOCK_MONOTONIC) + Hub::BEAT + 1
+    Process.stub(:clock_gettime, late) { hub.notify }
+    assert_equal 0, hub.open
+  end
 end

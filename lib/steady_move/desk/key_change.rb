@@ -17,6 +17,7 @@ module SteadyMove
 
         db = Store::Database.open(config.database)
         old = settle(config, db)
+        FileUtils.rm_f(beside(config))
         Store::Safe.keep(beside(config), Lockbox.generate_key)
         fresh = Store::Safe.at(beside(config))
         count = db.transaction { Store::Seals.change(db, old, fresh) }
@@ -26,17 +27,23 @@ module SteadyMove
         db&.disconnect
       end
 
-      # Ends a change that was interrupted: the key that fits stays. Returns the safe. Raises
-      # Store::Database::Unusable where none fits.
+      # Ends a change that was interrupted: the key that fits is the key. One that doesn't fit stays beside it, since a
+      # change may be under way just now. Returns the safe. Raises Store::Database::Unusable where none fits.
       def settle(config, db)
         other = beside(config)
         if File.exist?(other) && Store::Seals.any?(db) && Store::Seals.fits?(db, Store::Safe.at(other))
-          File.rename(other, config.key_file)
+          rename(other, config.key_file)
         end
         safe = Store::Safe.at(config.key_file, sealed: Store::Seals.any?(db))
         check(db, safe, config.key_file)
-        FileUtils.rm_f(other)
         safe
+      end
+
+      # Somebody else who settles the same may have been first.
+      def rename(from, to)
+        File.rename(from, to)
+      rescue Errno::ENOENT
+        raise unless File.exist?(to)
       end
 
       # Raises Store::Database::Unusable where a safe doesn't open what is sealed. file: of its key, to name it.
@@ -45,6 +52,7 @@ module SteadyMove
 
         raise Store::Database::Unusable, Words.say("key.other", file: file, database: db.opts[:database])
       end
+      private_class_method :rename
     end
   end
 end

@@ -92,6 +92,7 @@ module SteadyMove
           @here = here
           @lock = Mutex.new
           @gone = false
+          @begun = Process.clock_gettime(Process::CLOCK_MONOTONIC)
         end
 
         # Rack calls this once the headers are sent; the connection stays open when it returns.
@@ -101,7 +102,7 @@ module SteadyMove
         end
 
         def say(text, ask: true)
-          return self.end if ask && !@here.call
+          return self.end if ask && (never_taken? || !@here.call)
 
           @lock.synchronize do
             next if @io.nil? || @gone
@@ -125,6 +126,9 @@ module SteadyMove
         end
 
         private
+
+        # Whoever asked was gone before the headers were sent, or asked for these alone.
+        def never_taken? = @io.nil? && Process.clock_gettime(Process::CLOCK_MONOTONIC) - @begun > BEAT
 
         def write(text)
           written = @io.respond_to?(:write_nonblock) ? @io.write_nonblock(text, exception: false) : @io.write(text)

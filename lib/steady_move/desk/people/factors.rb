@@ -8,7 +8,7 @@ module SteadyMove
     # Second factors: an authenticator's codes (TOTP), passkeys (WebAuthn), and recovery codes for whoever lost them.
     class Factors
       CODES = 10
-      # No letters and digits that look alike; 16 of 32 are 80 bits.
+      # No letters and digits that look alike; 16 of 31 are 79 bits.
       LETTERS = [*"a".."z", *"2".."9"].join.delete("ilo").chars.freeze
       LENGTH = 16
 

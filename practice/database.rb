@@ -10,7 +10,7 @@ module Practice
     class Outdated < StandardError; end
 
     # Raised with every change of the tables below.
-    VERSION = 2
+    VERSION = 3
 
     module_function
 
@@ -76,6 +76,18 @@ module Practice
       db.run "CREATE INDEX IF NOT EXISTS agenda_open ON agenda(at, id) WHERE done = 0"
       db.run "CREATE INDEX IF NOT EXISTS agenda_kinds ON agenda(kind, at, id) WHERE done = 0"
       db.run "CREATE INDEX IF NOT EXISTS agenda_names ON agenda(kind, json_extract(payload, '$.name')) WHERE done = 0"
+      db.create_table?(:orders) do
+        primary_key :id
+        %i[registrar name state code needs half number].each { |c| String c }
+        Integer :price
+        TrueClass :renews_itself, default: false
+      end
+      db.create_table?(:earlier) do
+        primary_key :id
+        String :name, index: true
+        Integer :until_at
+        String :row
+      end
       db.create_table?(:zones) do
         String :host
         String :origin

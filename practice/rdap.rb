@@ -24,12 +24,23 @@ module Practice
       name = env["PATH_INFO"][%r{\A/rdap/domain/([^/]+)\z}, 1] or return not_found
       return not_found if @world.fault("rdap-unknown") == name
 
-      @world.exclusively { [200, headers, [JSON.generate(domain(@world.registry.find(name.downcase)))]] }
+      @world.exclusively { [200, headers, [JSON.generate(domain(shown(name.downcase)))]] }
     rescue Refusal
       not_found
     end
 
     private
+
+    # The row as this record shows it: as it was a day ago while “rdap-lags” is on, without pendingTransfer while
+    # “rdap-hides-pending” is.
+    def shown(name)
+      row = @world.fault?("rdap-lags") ? @world.registry.before(name,
+        @world.now - Registry::DAY) : @world.registry.find(name)
+      return row unless @world.fault?("rdap-hides-pending")
+
+      rest = row[:statuses] - ["pendingTransfer"]
+      row.merge(statuses: rest.empty? ? ["ok"] : rest)
+    end
 
     def headers = { "content-type" => "application/rdap+json" }
 

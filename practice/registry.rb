@@ -61,6 +61,13 @@ module Practice
         ds: JSON.parse(row[:ds] || "[]"))
     end
 
+    # The row as it stood at an instant, for a record that is behind.
+    def before(name, at)
+      row = find(name)
+      old = @db[:earlier].where(name: name).where { until_at > at.to_i }.order(:until_at).first
+      old ? row.merge(JSON.parse(old[:row], symbolize_names: true)) : row
+    end
+
     def check(names) = names.to_h { |n| [n, domains.where(name: n).empty?] }
 
     def by_mail?(name) = @by_mail.any? { |s| name.end_with?(".#{s}") }
@@ -211,10 +218,16 @@ module Practice
     def new_code = Array.new(16) { "abcdefghjkmnpqrstuvwxyz23456789".chars.sample(random: @random) }.join
 
     def save(name, change)
+      keep_before(name, change[:updated_at])
       row = change.dup
       row[:statuses] = settle(row[:statuses]).to_json if row[:statuses]
       row[:name_servers] = row[:name_servers].to_json if row[:name_servers]
       domains.where(name: name).update(row)
+    end
+
+    def keep_before(name, at)
+      row = find(name).slice(:sponsor, :statuses, :name_servers, :ds, :expires_at, :transferred_at, :updated_at)
+      @db[:earlier].insert(name: name, until_at: at || row[:updated_at], row: row.to_json)
     end
 
     # “ok” stands alone or not at all (RFC 5731 §2.3).

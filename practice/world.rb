@@ -6,7 +6,7 @@ require "time"
 module Practice
   # Everything in one place: clock, registry, registrars, DNS hosts, mailbox, faults. One thing happens at a time.
   class World
-    attr_reader :registry, :registrars, :hosts, :post, :scenario, :random, :faults
+    attr_reader :registry, :registrars, :hosts, :post, :scenario, :random, :faults, :site
 
     # folder: where the database and the certificate live; scenario: Scenario; rate: of the clock (1, or 0 standing).
     # site: where its pages are, without a slash at the end.
@@ -34,6 +34,9 @@ module Practice
     def now = @clock.now
     # What a registrar's people do on a customer's word.
     def front_office(id) = FrontOffice.new(self, @registrars.fetch(id), @db, @agenda)
+
+    # Where a registrar takes orders by hand.
+    def shop(id) = Shop.new(self, id, @db, @agenda)
 
     def service(id)
       Counters::Service.new(self, @scenario.registrars.fetch(id).fetch("service"), @db, @registrars.fetch(id))

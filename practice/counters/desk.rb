@@ -15,10 +15,13 @@ module Practice
       def keys = @row.values_at("login", "page_password")
 
       def list(place)
-        Page.names(place, @office.names.map { |n| [n, state(@office.kept(n))] })
+        "#{Page.names(place, @office.names.map { |n| [n, state(@office.kept(n))] })}#{shop.list}"
       end
 
       def name(name)
+        order = shop.name(name)
+        return order if order && !@office.names.include?(name)
+
         row = @office.kept(name)
         ["<p><code>#{Page.h(name)}</code>: #{Page.h(state(row))}</p>", lock(name, row), privacy(name, row), code(name),
           servers(name, row), contacts(name, row), transfer(name)].join
@@ -26,6 +29,9 @@ module Practice
 
       # what: the act; given: the form's fields. Returns a sentence.
       def do(name, what, given, now)
+        sold = shop.do(name, what, given, now)
+        return sold if sold
+
         case what
         when "lock-off" then @office.lock(name, false, at: now)
         when "lock-on" then @office.lock(name, true, at: now)
@@ -43,6 +49,8 @@ module Practice
       end
 
       private
+
+      def shop = @shop ||= ShopDesk.new(@world, @id)
 
       def state(row)
         ["lock #{row[:statuses].include?(FrontOffice::LOCK) ? 'on' : 'off'}", ("privacy on" if row[:veil]),

@@ -8,6 +8,7 @@ module Practice
     module Page
       STYLE = "body{font:16px/1.5 serif;max-width:46rem;margin:1rem auto;padding:0 " \
               "1rem;background:#fffef6;color:#222}table{border-collapse:collapse;width:100%}" \
+              "textarea{width:100%;font:inherit}" \
               "td,th{border:1px solid #999;padding:.3rem .5rem;text-align:left}form{margin:.5rem " \
               "0}input{font:inherit;padding:.15rem}button{font:inherit;padding:.15rem " \
               ".6rem}code{overflow-wrap:anywhere}"
@@ -35,6 +36,11 @@ module Practice
           "action=\"#{h(path)}\"><button>Yes, approve the transfer</button></form>"
       end
 
+      def confirm(path, name)
+        "<p>The transfer of <code>#{h(name)}</code> to us was ordered. Do you confirm it?</p><form method=\"post\" " \
+          "action=\"#{h(path)}\"><button>Yes, confirm the order</button></form>"
+      end
+
       def names(place, rows)
         cells = rows.map do |name, what|
           "<tr><td><a href=\"/counter/#{h(place)}/#{h(name)}\">#{h(name)}</a></td><td>#{h(what)}</td></tr>"
@@ -43,8 +49,13 @@ module Practice
       end
 
       # fields: {name => label}; a label that ends with a question mark is one to tick.
-      def form(action, button, fields = {})
+      # long: names of fields that take several lines.
+      def form(action, button, fields = {}, long = [])
         inputs = fields.map do |name, label|
+          if long.include?(name)
+            next "<p><label>#{h(label)}<br><textarea name=\"#{name}\" rows=\"5\"></textarea></label></p>"
+          end
+
           tick = label.end_with?("?") && name == "opted_out"
           "<label>#{h(label)} <input name=\"#{name}\" #{tick ? 'type="checkbox" value="yes"' : 'size="36"'}></label> "
         end

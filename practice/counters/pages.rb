@@ -19,6 +19,7 @@ module Practice
         request = Rack::Request.new(env)
         place, *rest = request.path_info.delete_prefix("/counter/").split("/")
         return release(request, place, rest.last) if rest.first == "release"
+        return confirm(request, place, rest.last) if rest.first == "confirm"
 
         counter = counter_of(place) or return page("Nothing here", "<p>There is no such counter.</p>", status: 404)
         return sign_in(request, place, counter) if rest.first == "sign-in"
@@ -56,6 +57,14 @@ module Practice
             at: @world.now) && "The transfer of #{name} is approved." : @world.front_office(place).release(name,
               at: @world.now)
         end
+        page("Done", "<p role=\"status\">#{Page.h(said)}</p>")
+      end
+
+      # The link in the mail of a registrar that was ordered at.
+      def confirm(request, place, name)
+        return page("Order of #{name}", Page.confirm(request.path_info, name)) unless request.post?
+
+        said = @world.exclusively { @world.shop(place).confirm(name, "link", at: @world.now) }
         page("Done", "<p role=\"status\">#{Page.h(said)}</p>")
       end
 

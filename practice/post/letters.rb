@@ -24,6 +24,17 @@ module Practice
           "%<name>s has left us. Its zone and its services here end with it.\n\n%<registrar>s"],
         landed: ["%<name>s is now held at %<registrar>s",
           "The transfer of %<name>s to us has finished.\n\n%<registrar>s"],
+        receipt: ["Your order: transfer of %<name>s",
+          "We received your payment. Your order to transfer %<name>s to us is %<code>s.\n\n%<registrar>s"],
+        confirm_link: ["Please confirm your order to transfer %<name>s to us",
+          "Somebody ordered the transfer of %<name>s to us. Please confirm the transfer.\n%<link>s\n%<registrar>s"],
+        confirm_halves: ["Please confirm the transfer of %<name>s: the second half of your number",
+          "To confirm the transfer of %<name>s, type both halves on the page of your order.\n" \
+          "The second half is: %<code>s\n\n%<registrar>s"],
+        servers: ["Welcome: your name servers for %<name>s",
+          "You may use these name servers for %<name>s:\n\n%<code>s\n\n%<registrar>s"],
+        not_placed: ["Your order for %<name>s could not be placed",
+          "The registry refused the transfer of %<name>s: %<code>s.\n\n%<registrar>s"],
         ended: ["The transfer of %<name>s did not take place",
           "The transfer of %<name>s to us was ended before it was complete.\n\n%<registrar>s"]
       }.freeze

@@ -1,17 +1,20 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
+require_relative "../support/plans"
 
 # Steps that people do: which there are for which habits, whose turn they are, and what counts as done. Invented
 # names.
 class ByHandStepsTest < Minitest::Test
+  include Plans
+
   Moves = Core::Moves
   START = Time.utc(2027, 3, 1, 8)
   WORDS = { name: "ferry.example", from: "A", to: "B", old_host: "O", new_host: "N", service: "S", keeper: "K" }.freeze
 
   def plan(options, ways = {}, **more)
-    Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: options, ways: ways, settle_seconds: 0,
-      response_days: 5, years: 1,
+    Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: with_back(options), ways: ways,
+      settle_seconds: 0, response_days: 5, years: 1,
                    **more)
   end
 

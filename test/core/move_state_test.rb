@@ -1,13 +1,16 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
+require_relative "../support/plans"
 
 class MoveStateTest < Minitest::Test
+  include Plans
+
   START = Time.utc(2027, 3, 1, 8)
 
   def plan(options = %i[carry lock code])
-    Core::Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: options, settle_seconds: 93_600,
-      response_days: 5, years: 1)
+    Core::Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: with_back(options),
+      settle_seconds: 93_600, response_days: 5, years: 1)
   end
 
   def event(type, step = nil, after: 0, **data)

@@ -6,12 +6,15 @@ require_relative "../test_helper"
 class WaysOutTest < Minitest::Test
   Moves = Core::Moves
   START = Time.utc(2027, 3, 1, 8)
-  OPTIONS = %i[carry lock code ask privacy identity contact].freeze
+  OPTIONS = %i[carry lock code ask privacy identity contact lock_back privacy_back].freeze
+  # What comes with a gaining side that offers no connection.
+  OUTSIDE = %i[outside confirm_link confirm_halves confirm_code settings].freeze
   # How a step can stand: the events that bring it there.
   STANDS = { "due" => [], "under-way" => ["waiting"], "stuck" => ["problem"], "said" => ["said"] }.freeze
 
   def plan(ways)
-    Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: OPTIONS, ways: ways, settle_seconds: 0,
+    options = ways["order"] == "page" ? OPTIONS + OUTSIDE : OPTIONS
+    Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: options, ways: ways, settle_seconds: 0,
       response_days: 5, years: 1)
   end
 
@@ -52,6 +55,7 @@ class WaysOutTest < Minitest::Test
   def test_every_state_can_be_ended
     count = 0
     [{}, { "unlock" => "page", "privacy" => "service", "release" => "link" },
+      { "order" => "page", "unlock" => "page", "code" => "page", "release" => "letter", "lock_back" => "page" },
       { "unlock" => "letter", "code" => "letter", "release" => "letter" }].each do |ways|
       plan = plan(ways)
       plan.steps.product(STANDS.keys).each do |step, stand|

@@ -14,7 +14,7 @@ class InstructionsTest < Minitest::Test
     id = world.start(name, to: "orlop")
     move = world.move(id)
     plan = Core::Moves::Plan.of(**move.plan.to_h.except(:steps, :endings), ways: move.plan.ways.merge(ways),
-      options: %i[carry lock code ask privacy identity contact])
+      options: %i[carry lock code ask privacy identity contact privacy_back lock_back])
     own = (plan.steps + plan.endings).find { |s| s.id == step }
     state = Core::Moves::StepState.new(step: own, phase: "due", turn: "yours")
     SteadyMove::Desk::Instructions.new(world.app).of(move.dup.tap { |m| m.plan = plan }, state)

@@ -137,13 +137,6 @@ class TroubleTest < Minitest::Test
     @world.app.names.forget(CARRIED, :public_record, :signed)
     assert_includes @world.plan(CARRIED, to: "orlop", host: "lanternroom").refusals.join,
       "not known whether the name is signed"
-    hand = @world.app.accounts.find("orlop").dup.tap do |a|
-      a.id = "hand"
-      a.title = "By Hand"
-      a.kind = "by_hand"
-    end
-    @world.app.accounts.put(hand)
-    assert_includes @world.plan(OPEN, to: "hand").refusals.join, "By Hand has no connection"
   end
 
   # While the block runs, one step raises what nobody foresaw, for one name.

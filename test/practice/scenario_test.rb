@@ -43,7 +43,7 @@ class ScenarioTest < Minitest::Test
   NEEDED = %w[title login password owner habits prices].freeze
 
   def test_every_registrar_is_whole
-    assert_equal %w[cobble fairlead gannet millrace orlop tarnbeck], scenario.registrars.keys
+    assert_equal %w[cobble fairlead gannet hawser kedge millrace orlop tarnbeck withy], scenario.registrars.keys
     ways = Core::Moves::Ways::ALLOWED
     scenario.registrars.each do |id, row|
       assert_empty NEEDED - row.keys, id

@@ -48,6 +48,11 @@ export function day(iso: string): string {
   const at = new Date(iso);
   return `${String(at.getDate()).padStart(2, '0')} ${month.format(at)} ${at.getFullYear()}`;
 }
+/** A date without an instant (YYYY-MM-DD), whatever the reader’s zone: “31 Mar 2027”. */
+export const plainDay = (text: string) => {
+  const [y, m, d] = text.split('-').map(Number);
+  return `${String(d).padStart(2, '0')} ${month.format(new Date(y!, m! - 1, 15))} ${y}`;
+};
 export const full = (iso: string) => say.words.utc(whole.format(new Date(iso)), offset(new Date(iso)));
 
 function offset(at: Date): string {

@@ -3,25 +3,57 @@
 module SteadyMove
   module Core
     module Money
+      # What a move costs, and what staying and going cost in the years ahead. Common practice, no source.
       module Quoting
         module_function
 
         # What is not known, in any currency.
         UNKNOWN = Quote.new.freeze
 
-        # price: Hash with "currency", "transfer", and optionally "promotion", "per_transaction" (minor units)
-        # and "tax_milli_percent"; stay: the same for the losing side ("renew"), or nil. Returns a Quote; without a
-        # price it says that none is known, never zero.
-        def quote(price, stay: nil)
-          return UNKNOWN unless price["currency"] && price["transfer"]
+        # price: a row of PriceList with "currency" and "transfer"; stay: the same for the losing side ("renew"), or
+        # nil; years: bought with the move, all but the first at the price of a renewal; on: Time for promotions.
+        # Returns a Quote; without a price it says that none is known, never zero.
+        def quote(price, stay: nil, years: 1, on: nil)
+          more = years > 1 ? later(price) : 0
+          return UNKNOWN unless price["currency"] && price["transfer"] && more
 
-          amount = ->(minor) { Amount.new(minor, price.fetch("currency")) }
-          fee, promotion, extra = %w[transfer promotion per_transaction].map { |k| amount.call(price[k] || 0) }
+          amount = ->(minor) { Amount.new(minor || 0, price.fetch("currency")) }
+          fee = amount.call(price["transfer"] + ((years - 1) * more))
+          promotion = amount.call(PriceList.promoted?(price, on) ? price["promotion"] : 0)
+          extra = amount.call(price["per_transaction"])
           taxed = fee - promotion + extra
           same = stay && stay["renew"] && stay["currency"] == price["currency"]
           Quote.new(fee: fee, promotion: promotion, per_transaction: extra,
-            tax: taxed.share(price["tax_milli_percent"] || 0), stay: same ? amount.call(stay["renew"]) : nil)
+            tax: taxed.share(price["tax_milli_percent"] || 0),
+            stay: same ? amount.call(stay["renew"] + ((years - 1) * later(stay))) : nil)
         end
+
+        # The sums after one, two, … years: of moving there, or with moving: false of staying. privacy: with a privacy
+        # service, whose price is nothing where none is named. Returns [Amount], or [] where a price is missing.
+        #   Money::Quoting.ahead({ "currency" => "EUR", "renew" => 990, "transfer" => 884 }, years: 2).map(&:minor)
+        #   # => [884, 1874]
+        def ahead(price, years:, moving: true, privacy: false, on: nil)
+          first = moving ? quote(price, on: on).total : yearly(price, price["renew"])
+          next_years = yearly(price, later(price))
+          return [] unless first && (next_years || years == 1)
+
+          extra = privacy ? (price["privacy"] || 0) : 0
+          (1..years).map do |n|
+            first + (next_years ? next_years * (n - 1) : Amount.new(0, first.currency)) +
+              Amount.new(extra * n, first.currency)
+          end
+        end
+
+        def later(price) = price["renew_later"] || price["renew"]
+
+        # One renewal with its fee and tax.
+        def yearly(price, minor)
+          return unless price["currency"] && minor
+
+          net = Amount.new(minor + (price["per_transaction"] || 0), price["currency"])
+          net + net.share(price["tax_milli_percent"] || 0)
+        end
+        private_class_method :later, :yearly
       end
     end
   end

@@ -8,7 +8,7 @@ module SteadyMove
         def initialize(id)
           @values = { id: id, rail: "registration", stage: "Make ready", actor: "clock", needs: [],
                       takes: Steps::MOMENTS, ways: {},
-                      talks_to: "desk", early: false, ending: false, marks: [] }
+                      talks_to: "desk", undo: [], early: false, ending: false, marks: [] }
         end
 
         # The finished step; raises ArgumentError where something is missing or unknown.
@@ -49,8 +49,10 @@ module SteadyMove
         def letter(kind) = set(:letter, kind)
         # Whose connection it uses where the desk does it: losing, gaining, record, dns or desk.
         def talks_to(whom) = set(:talks_to, whom.to_s)
-        # The step that takes it back after a move that didn't land.
-        def undo(id) = set(:undo, id)
+        # The steps that take it back after a move that didn't land.
+        def undo(*ids) = set(:undo, ids)
+        # With an option of the plan it needs these instead.
+        def eased(option, *ids) = set(:eased, [option, ids])
         # It begins without waiting for what its left-out needs would wait for.
         def early = set(:early, true)
         # It is there only after a move that didn't land, where a step that it takes back was begun.

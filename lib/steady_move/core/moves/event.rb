@@ -26,6 +26,7 @@ module SteadyMove
         "reopened" => "a proof no longer holds; the step is to be done again",
         "mail" => "a message was matched to the move (data: kind, deadline)",
         "approved" => "a person approved the release",
+        "wished" => "a person wants the release approved as soon as it is asked for",
         "said" => "a person says that it is done; from then on the desk looks for the proof",
         "letter" => "a letter that asks for it went out (data: letter)",
         "consent" => "the owner consents to what becomes public (data: given_by, shown, from, until)",
@@ -38,7 +39,7 @@ module SteadyMove
       }.freeze
 
       # After these something may be done at once; lines that only tell what was seen are not among them.
-      Event::STIRRING = %w[planned approved said letter consent accepted mend called-off refused resumed].freeze
+      Event::STIRRING = %w[planned approved wished said letter consent accepted mend called-off refused resumed].freeze
     end
   end
 end

@@ -14,7 +14,7 @@ module SteadyMove
         OVER = %w[called-off refused].freeze
 
         # done: {step id => Event that proved it}; exposed: [[from, to or nil]].
-        attr_reader :done, :ending, :approved, :consent, :exposed, :began_at
+        attr_reader :done, :ending, :approved, :wished, :consent, :exposed, :began_at
 
         def initialize(plan, events)
           @marks = (plan.steps + plan.endings).to_h { |s| [s.id, s.marks] }
@@ -24,6 +24,7 @@ module SteadyMove
           @told = {}
           @exposed = []
           @approved = false
+          @wished = false
           @began_at = events.first&.at
           events.each { |e| hear(e) }
         end
@@ -46,6 +47,7 @@ module SteadyMove
           when *OVER, "settled" then @ending ||= event.type
           when "resumed" then @ending = nil
           when "approved" then @approved = true
+          when "wished" then @wished = true
           when "consent" then @consent = event.data
           end
           about(event) if event.step

@@ -8,13 +8,15 @@ module SteadyMove
       # from, to: accounts; old_host, new_host: DNS hosts, nil where not known or not changed; options: subset of
       # carry, signed, old_set, lock, code, ask, privacy, identity, contact (Symbols); ways: {act => way} of the losing
       # account (Ways), with “proof”, “privacy_back” and “silence” (lapses where nobody's answer ends the transfer);
+      # aims: what shall hold afterwards (Aims#to_plan); price: {minor, currency, promotion, promotion_until} that is to
+      # be seen before paying, nil where none is known.
       # steps, endings: [Step] resolved; old_name_servers: as they were; ds_seconds: estimated wait until no cache
       # holds the DS; years, max_years, in_grace, grace_ends_at: for the expiry; name_servers: that shall hold
       # afterwards; settle_seconds: estimated wait for caches; code_takes: seconds [least, usual, most] until a code
       # comes.
       Plan = Struct.new(:name, :from, :to, :options, :ways, :old_host, :new_host, :expires_at, :expected_expiry,
         :years, :max_years, :in_grace, :grace_ends_at, :settle_seconds, :ds_seconds, :response_days, :name_servers,
-        :old_name_servers, :code_takes,
+        :old_name_servers, :code_takes, :aims, :price,
         :steps, :endings,
         keyword_init: true) do
         # Members but steps → a Plan with its steps resolved as they are declared now.
@@ -25,6 +27,8 @@ module SteadyMove
           plan.freeze
         end
 
+        # What shall hold afterwards; plans of old say it by their options.
+        def wanted = Aims.of(aims || { "lock" => options.include?(:lock) ? "on" : "off" })
         def carry? = options.include?(:carry)
         def way(act) = ways.fetch(act, "connection")
         # Does silence end the transfer? Else it approves it.

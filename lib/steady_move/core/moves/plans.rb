@@ -33,7 +33,7 @@ module SteadyMove
         def step(row)
           kept = row.transform_keys(&:to_sym)
           declared = Steps.find(kept[:id]) || Step.new(order: 0, ways: {}, marks: [:waivable], talks_to: "desk",
-            early: false)
+            undo: [], early: false)
           declared.dup.tap { |s| kept.each { |key, value| s[key] = value } }.freeze
         end
         private_class_method :second, :step

@@ -30,6 +30,8 @@ module SteadyMove
         def [](id) = @by_id[id]
         def done?(id) = @log.done.key?(id)
         def approved? = @log.approved
+        # Does a person want to approve as soon as it can be done?
+        def wished? = @log.wished
         # The state of the plan's step with a mark, or nil.
         def marked(mark) = steps.find { |s| s.step.mark?(mark) }
         # Until when the registry waits for an answer, or nil.
@@ -83,12 +85,19 @@ module SteadyMove
           return list unless ending && ending != "settled"
 
           list.map { |s| s.done? ? s : s.dup.tap { |d| d.phase = "dropped" }.freeze } +
-            plan.endings.select { |e| taken_back_by?(e) }.map { |e| fold_step(e) }
+            taken_back.map { |e| fold_step(e) }
+        end
+
+        # The endings that have something to take back; each waits for those of its needs that are among them.
+        def taken_back
+          there = plan.endings.select { |e| taken_back_by?(e) }
+          ids = there.map(&:id)
+          there.map { |e| e.dup.tap { |s| s.needs = e.needs & ids }.freeze }
         end
 
         # Was something done, or may it have been, that this step takes back?
         def taken_back_by?(ending_step)
-          plan.steps.any? { |s| s.undo == ending_step.id && (done?(s.id) || @log.of(s.id).touched) }
+          plan.steps.any? { |s| s.undo.include?(ending_step.id) && (done?(s.id) || @log.of(s.id).touched) }
         end
 
         def fold_step(step)
@@ -113,6 +122,7 @@ module SteadyMove
         def turn_of(step, mine)
           problem = mine.last&.type == "problem"
           return "yours" if problem && mine.last.data["yours"]
+          return "theirs" if mine.last && mine.last.data["early"]
           return "theirs" if problem || (step.mark?(:approval) && approved?)
           return mine.set_going_at ? "theirs" : "yours" if step.by_hand?
 

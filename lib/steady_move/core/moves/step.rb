@@ -9,12 +9,12 @@ module SteadyMove
       # estimate: which of a plan's own estimates rules over that; option: that must be set in the plan; act: of Ways,
       # where a registrar's habit decides how it is done, and place: where that is (losing, gaining, service,
       # contact); ways: {way => Way}; way: the plan's; letter: what a letter asks for (Letters); talks_to: losing,
-      # gaining, record, dns or desk; undo: the step that takes it back; early: begins without waiting for what its
+      # gaining, record, dns or desk; undo: the steps that take it back; eased: [option, what it needs with that]; early: begins without waiting for what its
       # left-out needs would wait for; ending: only after a move that didn't land; marks: what is special about it
       # (MARKS).
       Step = Struct.new(:id, :order, :rail, :stage, :actor, :needs, :takes, :estimate, :option, :act, :place, :ways,
         :way, :letter,
-        :talks_to, :undo, :early, :ending, :marks, keyword_init: true) do
+        :talks_to, :undo, :eased, :early, :ending, :marks, keyword_init: true) do
         # Declares a step; the block speaks the words of Declaration.
         def self.declare(id, &words) = Declaration.new(id).tap { |d| d.instance_exec(&words) }.step
 
@@ -44,10 +44,12 @@ module SteadyMove
         reason: "a reason may be asked for in it", servers: "the new name servers are typed in it",
           servers_back: "the old name servers are typed in it",
         ds_new: "the new host's DS are typed in it", ds_old: "the DS that was taken away is typed in it",
-        word: "a word goes out and has to come back",
+        asks_back: "a word goes out and has to come back",
         exposes: "with it the contacts are public", covers: "with it they no longer are",
         lock: "it waits for the lock to be gone, and is done anew where the registry still holds it",
         records: "it fetches the records", orders: "with it money is spent and the transfer asked for",
+        confirms: "the gaining side wants the order confirmed in it", tells_end: "a person can say how it ended in it",
+        refusable: "the gaining side may refuse in it; a person says why", word: "a person's word is all there is",
         lands: "with it the name is held at the gaining side", settles: "with it the move is settled",
         waivable: "a person can leave it as it is, with a reason"
       }.freeze

@@ -12,6 +12,8 @@ module SteadyMove
         MOMENTS = [5, 30, 5 * MINUTE].freeze
         # Until what a person did on a registrar's page shows from outside.
         SHOWS = [MINUTE, 15 * MINUTE, HOUR].freeze
+        # Until an order shows from outside: a mail, or the registry.
+        REACHES = [5 * MINUTE, 15 * MINUTE, DAY].freeze
         # What a registrar does on a letter: a lock or a code that was asked for is due within five days.
         LETTER = [HOUR, DAY, 5 * DAY].freeze
 
@@ -26,12 +28,17 @@ module SteadyMove
         # to be done early.
         # Returns [[Step], [Step of an ending]].
         def resolve(options, ways, estimates)
-          endings, usual = all.partition(&:ending)
-          kept = usual.select { |s| s.option.nil? || options.include?(s.option) }
+          endings, usual = all.select { |s| s.option.nil? || options.include?(s.option) }.partition(&:ending)
+          kept = usual.map { |s| eased(s, options) }
           ids = kept.map(&:id)
-          by_id = usual.to_h { |s| [s.id, s] }
+          by_id = all.to_h { |s| [s.id, s] }
           kept = kept.map { |s| own(s, s.early ? s.needs & ids : inherit(s.needs, ids, by_id), ways, estimates) }
-          [kept, endings.map { |s| own(s, [], ways, estimates) }]
+          [kept, endings.map { |s| own(s, s.needs, ways, estimates) }]
+        end
+
+        def eased(step, options)
+          option, needs = step.eased
+          option && options.include?(option) ? step.dup.tap { |s| s.needs = needs } : step
         end
 
         # One step with a plan's own needs, way, duration and actor.
@@ -60,7 +67,7 @@ module SteadyMove
         def inherit(needs, kept, by_id)
           needs.flat_map { |id| kept.include?(id) ? [id] : inherit(by_id.fetch(id).needs, kept, by_id) }.uniq
         end
-        private_class_method :own, :way, :takes, :inherit
+        private_class_method :own, :eased, :way, :takes, :inherit
       end
     end
   end

@@ -21,6 +21,10 @@ module SteadyMove
         PAID = "receipt|invoice|payment (?:received|confirmation|of)|order confirmation|" \
                "we (?:have )?received your payment"
 
+        MOVE_DE = "(?:Transfer|Umzug|Providerwechsel|Übertragung)"
+        # A sentence that speaks of what may come, not of what has.
+        UNDECIDED = /\b(?:if|unless|until|wenn|falls|si|se|als|indien|jeśli|may|might|will\ be)\b/ix
+
         ALL = [
           Kind.new(id: "landed", names_needed: true, happened: true, wording: [
             [5, /\b(?:transfer|move|migration)\b#{GAP}{0,80}\b(?:completed?|finished|ended|done|successful|
@@ -120,7 +124,25 @@ module SteadyMove
         # What a service writes when an identity check went well.
         PASSED = /\b(?:identity|check|documents?)\b#{GAP}{0,60}\b(?:passed|completed?|accepted|successful|verified)\b/i
 
+        # What is written when a transfer ended without a landing, whatever else the message is about.
+        ENDED = /\b(?:transfer|order|move)\b#{GAP}{0,80}\b(?:did(?:\ not|n['’]t)\ (?:take\ place|go\ through|succeed|
+          complete)|could\ not\ be\ (?:placed|completed|carried\ out|processed))|
+          \b(?:transfer|order|request)\b#{GAP}{0,50}\b(?:(?:has|have)\ been|was|were)\ (?:refused|rejected|declined|
+          denied|cancell?ed|withdrawn|aborted)\b|
+          \b(?:transfer|order)\b#{GAP}{0,50}\b(?:has\ )?(?:failed|lapsed|expired)\b|\brefused\b#{GAP}{0,20}\btransfer\b|
+          #{MOVE_DE}#{GAP}{0,60}\b(?:abgelehnt|abgebrochen|fehlgeschlagen|storniert|nicht\ (?:ausgeführt|zustande))|
+          \btransfert\b#{GAP}{0,60}\b(?:refusé|annulé|échoué|rejeté)|
+          \b(?:transferencia|transferência)\b#{GAP}{0,60}\b(?:rechazada|cancelada|recusada|fallado|falhou)|
+          \btrasferimento\b#{GAP}{0,60}\b(?:rifiutato|annullato|fallito)|
+          \b(?:overdracht|verhuizing)\b#{GAP}{0,60}\b(?:geweigerd|geannuleerd|mislukt|afgewezen)|
+          \btransfer\b#{GAP}{0,60}\b(?:odrzucony|anulowany|nie\ powiódł)|移管#{GAP}{0,40}(?:拒否|中止|失敗|取り消)/ix
+
         module_function
+
+        # Does it say that a transfer was refused, lapsed or was called off?
+        def ended?(text)
+          Passages.sentences(text).any? { |s| (m = ENDED.match(s)) && !s.match?(UNDECIDED) && m }
+        end
 
         # Does a message still want an answer at an instant? over: what it is about has ended; answers: it answers a
         # letter of ours; deadline: Time or nil; sender: one of Sender::STATES; passed: an identity check that is.

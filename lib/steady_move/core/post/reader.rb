@@ -51,7 +51,8 @@ module SteadyMove
           Reading.new(kind: kind, names: names, code: found.code, codes: found.codes, candidates: found.candidates,
             speaks: found.speaks, links: links, link: trust.state == "doubtful" ? nil : link(kind, links),
             deadline: deadline, sender: trust.state, why: trust.because, because: because + trust.because,
-            passed: kind == "identity-check" && Lexicon.passed?("#{message.subject}\n#{message.text}"))
+            passed: kind == "identity-check" && Lexicon.passed?("#{message.subject}\n#{message.text}"),
+            ended: !%w[landed offer].include?(kind) && Lexicon.ended?("#{message.subject}\n#{message.text}"))
         end
 
         def link(kind, links) = Lexicon::ASKING.include?(kind) ? Links.to_approve(links) : nil

@@ -22,6 +22,16 @@ module SteadyMove
           names.uniq.one? unless names.any?(&:empty?)
         end
 
+        # Is a registrar with several names, and a number or none, the one that a record shows? As `same?`: the number
+        # decides, else any of the names. names: texts, some may be nil.
+        #   Readiness::Registrars.any_same?(["Tide", "Tide Names"], nil, { name: "Tide Names Ltd" }) # => true
+        def any_same?(names, number, other)
+          told = names.compact.map { |name| same?({ name: name, number: number }, other) }
+          return true if told.include?(true)
+
+          told.include?(false) ? false : nil
+        end
+
         def plain(name) = name.to_s.unicode_normalize(:nfkc).downcase.gsub(FORMS, " ").gsub(/[^\p{L}\p{N}]+/, " ").strip
         private_class_method :plain
       end

@@ -6,14 +6,14 @@ module SteadyMove
     module Destinations
       module_function
 
-      # The id of the account that names usually go to: where most moves went; else the first that can be ordered at
-      # and is said to be ready to be paid; nil where none can.
+      # The id of the account that names usually go to: where most moves went; else the first that is said to be ready
+      # to be paid, one with a connection before others; else the first with a connection; nil where there is none.
       def usual(app)
         all = app.accounts.all
-        app.moves.usual_destination(all.map(&:id)) || readiest(all.select(&:epp?))&.id
+        app.moves.usual_destination(all.map(&:id)) || readiest(all.sort_by { |a| a.epp? ? 0 : 1 })&.id
       end
 
-      def readiest(accounts) = accounts.find { |a| a.habits["payment"] == "ready" } || accounts.first
+      def readiest(accounts) = accounts.find { |a| a.habits["payment"] == "ready" } || accounts.find(&:epp?)
 
       # habits: suffixes (list), payment (“ready” or why not), reads_contacts, takes_codes (a regular expression). nil
       # for nil.

@@ -6,7 +6,6 @@ module SteadyMove
     # acted on.
     class PostRoom
       EVERY = 300
-      HOST = %r{\Ahttps?://([^/:?#]+)}i
 
       attr_reader :due_at, :heard
 
@@ -120,6 +119,7 @@ module SteadyMove
         word = letter && @app.letters.word(letter[:id])
         own = message.message_id && @app.letters.answered_by([message.message_id], "")
         { undelivered: message.undelivered.to_a, automatic: message.automatic == true, passed: reading.passed == true,
+          ended: reading.ended == true,
           word: !word.nil? && "#{message.subject}\n#{message.text}".include?(word), own: own&.fetch(:id) }
           .reject { |_, v| v.nil? || v == false || v == [] }
       end
@@ -155,7 +155,7 @@ module SteadyMove
       def senders(names)
         mine = names.empty? ? nil : holders(names)
         accounts = @app.accounts.all.select { |a| mine.nil? || mine.include?(a.id) }
-        accounts.flat_map { |a| written_from(a) }.compact.uniq + @app.settings.places.registries
+        accounts.flat_map { |a| Sides.domains(a) }.uniq + @app.settings.places.registries
       end
 
       def holders(names)
@@ -165,16 +165,11 @@ module SteadyMove
         end.compact.uniq
       end
 
-      def written_from(account)
-        service = account.privacy_service || {}
-        pages = [account.habits["site"], service["site"]].map { |url| url.to_s[HOST, 1] }
-        [*account.sender_domains, account.habits["support"]&.rpartition("@")&.last, service["writes_from"], *pages]
-      end
-
       def journal(message, reading, move)
         key = reading.proven ? "mail" : "mail_#{reading.sender}"
         data = { "kind" => reading.kind, "deadline" => reading.deadline, "sender" => reading.sender,
-                 "passed" => reading.passed || nil }.compact
+                 "side" => Sides.of(@app, message.from, move), "passed" => reading.passed || nil,
+                 "ended" => reading.ended || nil }.compact
         subject = Core::Post::Masking.mask(message.subject.to_s, reading.candidates.to_a, speaks: reading.speaks)
         @app.journal.add("mail", at: @app.now, by: "desk", move_id: move.id, name: move.name, data: data,
           says: Words.phrase("journal.#{key}", from: message.from, subject: subject),

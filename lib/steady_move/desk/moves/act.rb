@@ -37,8 +37,11 @@ module SteadyMove
       # Does a job's step, over a connection or by looking for the proof of what a person does. Returns an Outcome.
       def self.call(job)
         act = of(job.id).new(job)
-        job.by_hand? && job.step.proof ? ByHand.call(act) : act.call
+        job.by_hand? && job.step.proof ? act.by_hand : act.call
       end
+
+      # The same where a person does it: looks for its proof.
+      def by_hand = ByHand.call(self)
 
       private
 

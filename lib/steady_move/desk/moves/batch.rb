@@ -12,19 +12,21 @@ module SteadyMove
         @planning = Planning.new(app)
       end
 
-      # names: A-label texts held here; host: DNS host for those names whose zone would end, or nil. Yields after each.
+      # names: A-label texts held here; host: DNS host for those names whose zone would end, or nil; aims: what shall
+      # hold afterwards (Core::Moves::Aims), own: {name => aims} where single names differ. Yields after each.
       # Returns [Row].
-      def propose(names, to:, host: nil, &block)
+      def propose(names, to:, host: nil, aims: nil, own: {}, &block)
         @names = names
-        names.map { |name| row(name, to, host).tap(&block) }
+        names.map { |name| row(name, to: to, host: host, aims: wanted(name, aims, own)).tap(&block) }
       end
 
       # Starts what can be started; what can't is told with its reason. Yields after each. Returns [Row].
-      def start(names, to:, by:, host: nil, &block)
+      def start(names, to:, by:, host: nil, aims: nil, own: {}, &block)
         @names = names
         names.map do |name|
-          row = row(name, to, host)
-          row = started(row, to, host, by) if row.startable
+          where = { to: to, host: host, aims: wanted(name, aims, own) }
+          row = row(name, **where)
+          row = started(row, by: by, **where) if row.startable
           row.tap(&block)
         end
       end
@@ -44,8 +46,10 @@ module SteadyMove
 
       private
 
-      def row(name, to, host)
-        proposal = @planning.propose(name, to: to, host: carry(name, host)) or return not_held(name)
+      def wanted(name, aims, own) = own.key?(name) ? (aims || {}).merge(own.fetch(name)) : aims
+
+      def row(name, to:, host:, aims:)
+        proposal = @planning.propose(name, to: to, host: carry(name, host), aims: aims) or return not_held(name)
 
         startable = proposal.startable?
         Row.new(name: name, startable: startable, says: startable ? proposal.cautions + along(name) : proposal.refusals,
@@ -71,8 +75,8 @@ module SteadyMove
       # Only names whose zone would end with the registration are carried.
       def carry(name, host) = host && Judging.new(@app).one(name)&.needs_carry? ? host : nil
 
-      def started(row, to, host, by)
-        row.move_id = @planning.start(row.name, to: to, host: carry(row.name, host), by: by)
+      def started(row, to:, host:, aims:, by:)
+        row.move_id = @planning.start(row.name, to: to, host: carry(row.name, host), aims: aims, by: by)
         row
       rescue Refused => e
         row.tap do |r|

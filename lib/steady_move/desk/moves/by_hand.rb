@@ -21,8 +21,14 @@ module SteadyMove
 
       # Somebody has to act; the sentence says where.
       def asking(act, seen)
+        refused = act.state.last_of(act.step.id)
+        if refused&.data&.key?("refused")
+          return act.problem(refused.phrase, source: seen.source, yours: true, look_at: act.now + UNASKED,
+            refused: refused.data["refused"])
+        end
+
         key = act.step.by_letter? ? "by_hand.write_to" : "by_hand.do_at"
-        shows = Words.phrase("by_hand.seen_in.#{seen.source}")
+        shows = Words.phrase("by_hand.seen_in.#{Array(seen.source).first}")
         act.wait(act.sentence(key, place: place(act), shows: shows), source: seen.source, ref: seen.ref,
           look_at: act.now + UNASKED)
       end

@@ -6,8 +6,9 @@ module SteadyMove
     class Instructions
       # place: id by which acts are gathered; title, site, login: where; does: a sentence; typed: [[label, text]];
       # way: of Core::Moves::Ways; pastes: a code is pasted back here; mailto: a letter to its support, where the act
-      # has become late (RFC 6068).
-      Hand = Struct.new(:place, :title, :site, :login, :does, :typed, :way, :pastes, :mailto, keyword_init: true)
+      # has become late (RFC 6068); order: what is ordered (OrderDesk::Line), or nil.
+      Hand = Struct.new(:place, :title, :site, :login, :does, :typed, :way, :pastes, :mailto, :order,
+        keyword_init: true)
 
       def initialize(app)
         @app = app
@@ -31,10 +32,10 @@ module SteadyMove
         return unless step.by_hand?
 
         place, title, site, login = where(move, step)
-        site = link(move) || site if step.way == "link"
+        site = link(move, step) || site if step.way == "link"
         Hand.new(place: place, title: title, site: site, login: login, does: does(step, words), typed: typed(move,
           step), way: step.way,
-          pastes: step.mark?(:paste), mailto: (support(move, step) if step_state.phase == "stuck"))
+          order: (OrderDesk.new(@app).line(move) if step.mark?(:orders)), pastes: step.mark?(:paste), mailto: (support(move, step) if step_state.phase == "stuck"))
       end
 
       private
@@ -76,23 +77,28 @@ module SteadyMove
         reason = step.mark?(:reason) && at(move, step).habits["code_reason"]
         values.each_with_index.map { |s, i| [Words.say("by_hand.#{kind}", number: i + 1), s] } +
           (reason ? [[Words.say("by_hand.reason"), Words.say("by_hand.our_reason")]] : []) +
-          (step.way == "link" ? choices(move) : [])
+          (step.way == "link" ? choices(move, step) : [])
       end
 
       # Both choices where both are there, each with its words and host: nobody has to trust a colour.
-      def choices(move)
-        links = asking(move)&.fetch(:links).to_a
+      def choices(move, step)
+        links = asking(move, step)&.fetch(:links).to_a
         told = links.reject { |_, _, role, _| role == "other" }
         (told.empty? ? links : told).map do |url, words, role, host|
           [Words.say("by_hand.link_#{role}", words: words.empty? ? "–" : words, host: host), url]
         end
       end
 
-      def link(move) = asking(move)&.fetch(:link)
+      def link(move, step) = asking(move, step)&.fetch(:link)
 
-      # The newest message that asks for this approval and that counts.
-      def asking(move)
-        @app.messages.of_move(move.id).find { |m| m[:kind] == "approval-request" && m[:trust] == "proven" }
+      # The newest message that asks for this approval and that counts, from the side where the step is done; one with
+      # links before others.
+      def asking(move, step)
+        told = @app.messages.of_move(move.id).select do |m|
+          m[:kind] == "approval-request" && m[:trust] == "proven" &&
+            (Sides.of(@app, m[:sender], move) == "gaining") == (step.place == "gaining")
+        end
+        told.find { |m| m[:links].any? } || told.first
       end
     end
   end

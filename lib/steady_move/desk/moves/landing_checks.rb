@@ -57,7 +57,7 @@ module SteadyMove
       end
 
       def lock(record)
-        return unless plan.options.include?(:lock)
+        return unless plan.options.intersect?(%i[lock lock_back]) && plan.wanted.lock?
 
         on, off, unknown = %w[on off not_shown].map { |w| Words.phrase("checks.#{w}") }
         found = { true => on, false => off }.fetch(record.status?(Act::LOCK), unknown)

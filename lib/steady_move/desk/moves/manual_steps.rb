@@ -41,10 +41,12 @@ module SteadyMove
       end
 
       # steps: [[move id, step]] that a person says are done; from now on the desk looks for the proof. Raises
-      # Refused, and then nothing is said.
-      def said(steps, by:)
+      # Refused, and then nothing is said. data: what they say with it, for the journal.
+      def said(steps, by:, data: {})
         moves = steps.map { |id, step| [waiting(id, step), step] }
-        @app.db.transaction { moves.each { |move, step| note(move, "said", by, step: step, what: title(move, step)) } }
+        @app.db.transaction do
+          moves.each { |move, step| note(move, "said", by, step: step, what: title(move, step), data: data) }
+        end
       end
 
       # One consent for several moves. given_by: the owner, in words; ends: Time until which the contacts may be
@@ -81,7 +83,7 @@ module SteadyMove
       def item(move, state)
         step = state.step
         return unless step.by_hand? && (state.turn == "yours" || move.state.set_going_at(step.id))
-        return if step.mark?(:word) && state.phase != "stuck" && written?(move, step)
+        return if step.mark?(:asks_back) && state.phase != "stuck" && written?(move, step)
 
         words = @instructions.words(move)
         Item.new(move_id: move.id, name: move.name, step: step.id,

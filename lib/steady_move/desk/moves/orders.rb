@@ -18,12 +18,32 @@ module SteadyMove
       def approve(id, by:, **)
         move = going(id)
         release = move.state.marked(:approval)
-        from = words(move)[:from]
+        refuse(:nothing_to_approve, stage: move.state.stage) if release.nil? || release.done?
         refuse(:approved_already) if move.state.approved?
-        refuse(:approve_by_hand, from: from) if release.step.by_hand?
-        refuse(:nothing_to_approve, stage: move.state.stage) unless release.active?
+        return wish(move, by) if release.phase == "ahead"
+
+        refuse(:approve_by_hand, from: words(move)[:from]) if release.step.by_hand?
 
         say(move, "approved", by, step: release.step.id)
+      end
+
+      # Before a release is asked for nothing can be approved: the wish is kept, and offered as soon as it can be done.
+      def wish(move, by) = move.state.wished? || say(move, "wished", by)
+      private :wish
+
+      ENDS = %w[refused lapsed cancelled].freeze
+
+      # A person says how a transfer ended that is no longer pending, or never was; the name is made safe again, and what
+      # shows rules over what is said. Raises Refused.
+      def over(id, by:, how:)
+        move = going(id)
+        refuse(:landed_already, name: move.name) if move.state.landed?
+        refuse(:end_shows) unless move.plan.options.include?(:outside)
+        raise Refused.new(:invalid, :no_such_end, given: how, known: ENDS) unless ENDS.include?(how)
+
+        says = Words.phrase("journal.how_#{how}", by: by, **words(move))
+        @app.journal.add("refused", at: @app.now, says: says, by: by, move_id: move.id, name: move.name,
+          data: { "how" => how })
       end
 
       # Makes every waiting step of the move due. Raises Refused when asked too often.

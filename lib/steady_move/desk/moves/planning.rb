@@ -30,8 +30,9 @@ module SteadyMove
       # name servers.
       # age: look facts up again first that are older than so many seconds, because an act will rely on them; nil for
       # as they are.
+      # aims: what shall hold afterwards, where it differs from the account's own (Core::Moves::Aims), Hash or nil.
       # Returns a Proposal, or nil where the name, account or host isn't known.
-      def propose(name, to:, host: nil, age: nil)
+      def propose(name, to:, host: nil, age: nil, aims: nil)
         judging = Judging.new(@app)
         judged = age ? judging.fresh(name, to: to, age: age) : judging.one(name, to: to)
         account = @app.accounts.find(to)
@@ -39,8 +40,10 @@ module SteadyMove
         return if judged.nil? || account.nil? || (host && new_host.nil?)
 
         zone = survey(judged) if new_host
-        plan = plan(judged, account, new_host, zone)
-        Proposal.new(plan: plan, quote: quote(judged, account), zone: zone, schedule: schedule(plan),
+        aims = Core::Moves::Aims.of(account.aims, aims)
+        quote = quote(judged, account, years: aims.years)
+        plan = plan(judged, account, new_host, zone, aims, quote)
+        Proposal.new(plan: plan, quote: quote, zone: zone, schedule: schedule(plan),
           refusals: Refusals.new(judged, account, new_host).all, cautions: cautions(judged, zone))
       end
 
@@ -55,8 +58,9 @@ module SteadyMove
 
       # Starts the move: its plan and the first line of its journal are written together. Raises Refused. Returns its
       # id.
-      def start(name, to:, by:, host: nil)
-        proposal = propose(name, to: to, host: host, age: FRESH) or raise Refused.new(:unknown, :nothing_to_move)
+      def start(name, to:, by:, host: nil, aims: nil)
+        proposal = propose(name, to: to, host: host, age: FRESH,
+          aims: aims) or raise Refused.new(:unknown, :nothing_to_move)
         raise Refused.new(:not_now, proposal.refusals) unless proposal.startable?
 
         @app.moves.start(proposal.plan, at: @app.now) { |id| note_start(id, proposal, by) }
@@ -74,11 +78,12 @@ module SteadyMove
           data: { "total" => total.minor, "currency" => total.currency }.compact)
       end
 
-      def plan(judged, account, new_host, zone)
+      def plan(judged, account, new_host, zone, aims, quote)
         family = judged.judgement.family
         facts = judged.facts
         Core::Moves::Plan.of(
-          name: judged.name.ascii, from: judged.account.id, to: account.id, options: options(judged, family, new_host),
+          name: judged.name.ascii, from: judged.account.id, to: account.id,
+          options: PlanOptions.new(@app, judged, account, new_host, aims).all, aims: aims.to_plan, price: price(quote, account, judged.name.suffix),
           ways: ways(judged.account, account, family), old_host: zone&.host_id ||
             @app.accounts.host_serving(facts[:name_servers] || [])&.id,
           new_host: new_host&.id, code_takes: judged.account.habits["code_takes"],
@@ -86,14 +91,14 @@ module SteadyMove
           old_name_servers: (facts[:name_servers] if new_host),
           response_days: family&.response_days || 5,
           name_servers: new_host ? new_host.name_servers : facts[:name_servers],
-          **expiry(facts, family)
+          **expiry(facts, family, aims)
         )
       end
 
       # The expiry now and as it is to be (core/expiry.rb).
-      def expiry(facts, family)
+      def expiry(facts, family, aims)
         expires = facts[:expires_at]
-        years = family&.years_added || 1
+        years = family&.years_added.to_i.zero? && family ? 0 : aims.years
         most = family&.max_years || 10
         landing = { landed_at: @app.now, years: years, max_years: most }
         grace = grace(facts, family)
@@ -110,33 +115,29 @@ module SteadyMove
         ends if ends > @app.now
       end
 
-      def options(judged, family, new_host)
-        code = family&.code != "none"
-        ways = judged.account.ways
-        privacy = judged.verdict.fixes.any? { |f| f.rule == "privacy-on" }
-        checked = ways["privacy"] == "service" && judged.account.privacy_service&.fetch("identity", false)
-        old = new_host && @app.accounts.host_serving(judged.facts[:name_servers] || [])
-        { carry: new_host, signed: new_host && judged.facts[:signed], old_set: old && Zones.key(old),
-          lock: family&.lock != "none", code: code, ask: code && ways["code"] != "connection",
-          privacy: privacy,
-          identity: privacy && checked, contact: Contacts.mail_decides?(judged) }.select do |_, there|
-          there
-        end.keys
-      end
-
       # How each act of this move is done; a transfer that the holder approves by mail is released by the link in the
       # registry's mail, and lapses where nobody answers.
       def ways(from, account, family)
         by_mail = family&.approval == "mail" ? { "release" => "link", "silence" => "lapses" } : {}
-        from.ways.merge("proof" => @app.sender ? "connection" : "page",
-          "privacy_back" => account.ways["privacy"], **by_mail)
+        from.ways.merge("proof" => @app.sender ? "connection" : "page", "order" => account.ways["order"],
+          "privacy_back" => account.ways["privacy"], "lock_back" => account.ways["unlock"], **by_mail)
       end
 
       # A name with its registry's own price costs what nobody here knows.
-      def quote(judged, account)
+      def quote(judged, account, years: 1)
         return Core::Money::Quoting::UNKNOWN if judged.facts[:premium]
 
-        Core::Money::Quoting.quote(account.prices, stay: judged.account.prices)
+        here, stay = [account, judged.account].map { |a| Core::Money::PriceList.of(a.prices, judged.name.suffix) }
+        Core::Money::Quoting.quote(here, stay: stay, years: years, on: @app.now)
+      end
+
+      # What is to be seen before paying, as the plan keeps it; nil where no price is known.
+      def price(quote, account, suffix)
+        return unless quote.total
+
+        row = Core::Money::PriceList.of(account.prices, suffix)
+        { "minor" => quote.total.minor, "currency" => quote.total.currency,
+          **(quote.promotion.minor.zero? ? {} : row.slice("promotion_code", "promotion_until")) }
       end
 
       def cautions(judged, zone)

@@ -44,7 +44,7 @@ module SteadyMove
       end
 
       def places
-        [(refusal(:no_connection) unless account.epp?), (refusal(:no_support) if letters_without_address?)].compact
+        [(refusal(:no_support) if letters_without_address?)].compact
       end
 
       # Where everything goes by letter, an address for letters has to be known.

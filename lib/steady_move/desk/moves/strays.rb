@@ -87,7 +87,8 @@ module SteadyMove
       def ordered_here?(name)
         state = @app.moves.open_for(name)&.state or return false
         orders = state.marked(:orders)
-        orders.nil? || orders.done? || state.tries(orders.step.id).positive?
+        orders.nil? || orders.done? || state.tries(orders.step.id).positive? ||
+          !state.begun_at(orders.step.id).nil?
       end
 
       def over(name)

@@ -10,6 +10,11 @@ module SteadyMove
 
       private
 
+      # What shows of the transfer where the gaining side offers no connection: Outside::Sight.
+      def sight = @sight ||= outside.sight
+      def outside = @outside ||= Outside.new(self)
+      def outside? = plan.options.include?(:outside)
+
       # The last transfer as one side's registrar knows it; nil where it knows none, or only one between others.
       def transfer(at: gaining)
         epp(at, Act::Commands.transfer(op: "query", name: plan.name, id: job.ask_key))
@@ -41,11 +46,28 @@ module SteadyMove
 
       # Where the name is after an order: losing, pending, or released to the gaining side.
       def whereabouts
+        return outside_whereabouts if outside?
+
         found = our_transfer
         return :losing unless found
         return :pending if found.status == "pending"
 
         found.status.end_with?("Approved") ? :released : :losing
+      end
+
+      def outside_whereabouts
+        return :losing if state.begun_at(order_step).nil? && !state.done?(order_step)
+        return :released if sight.approved?
+
+        sight.pending? ? :pending : :losing
+      end
+
+      # How it ended, seen from outside; where nobody says which end it was, a person is asked.
+      def over
+        return ended(sentence("outside.ended_#{sight.how}"), source: sight.source) if sight.how
+
+        problem(sight.says, source: sight.source, ref: sight.ref, yours: true, look_at: now + 21_600,
+          which_end: true)
       end
 
       # How our transfer ended (states: RFC 5730 §2.9.3.4).

@@ -18,7 +18,8 @@ module SteadyMove
 
             names, to, host = given.values_at("names", "to", "host")
             job = application.jobs.start(by: me, of: names.size) do |j|
-              yield(Desk::Batch.new(desk), names, { to: to, host: host }, j).tap { nudge }
+              where = { to: to, host: host, aims: given["aims"], own: given["own"] || {} }
+              yield(Desk::Batch.new(desk), names, where, j).tap { nudge }
             end
             batch_shown(job)
           end

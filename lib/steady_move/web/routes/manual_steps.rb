@@ -12,6 +12,14 @@ module SteadyMove
           def manual_steps = Desk::ManualSteps.new(desk)
           def manual_page = Views::ManualStepsView.page(desk, manual_steps, Desk::Letters.new(desk))
 
+          # Orders that were placed at a registrar's pages, with what was told there.
+          def ordered(steps, told)
+            charged = told["charged"]&.then { |c| Core::Money::Amount.new(c["minor"], c["currency"]) }
+            Desk::OrderDesk.new(desk).ordered(steps, by: me, number: told["number"], charged: charged,
+              accept_price: told["accept_price"] == true)
+            done
+          end
+
           def done
             nudge
             manual_page
@@ -21,7 +29,21 @@ module SteadyMove
         on("hands") { manual_page }
 
         on "said" do
-          manual_steps.said(given["steps"].map { |s| [s["move"], s["step"]] }, by: me)
+          steps = given["steps"].map { |s| [s["move"], s["step"]] }
+          told = given["order"] and next ordered(steps, told)
+          manual_steps.said(steps, by: me)
+          done
+        end
+
+        # The codes are on their way to a clipboard: nobody keeps the answer.
+        on "orderList" do
+          text, apart = Desk::OrderDesk.new(desk).list(given["account"], by: me, ids: given["moves"])
+          headers "Cache-Control" => "no-store"
+          { text: text, apart: apart }
+        end
+
+        on "orderRefused" do
+          Desk::OrderDesk.new(desk).refused(given["move"], why: given["why"], words: given["words"], by: me)
           done
         end
 

@@ -40,12 +40,12 @@ module SteadyMove
 
         on "propose" do
           found = planning.propose(given["name"], to: given["to"],
-            host: given["host"]) or raise Desk::Refused.new(:invalid, :nothing_to_move)
+            host: given["host"], aims: given["aims"]) or raise Desk::Refused.new(:invalid, :nothing_to_move)
           Views::MoveView.proposal(found, Desk::MoveWords.of(found.plan, desk.accounts), now)
         end
 
         on "startMove" do
-          id = planning.start(given["name"], to: given["to"], host: given["host"], by: me)
+          id = planning.start(given["name"], to: given["to"], host: given["host"], aims: given["aims"], by: me)
           nudge
           status 201
           { id: id }
@@ -64,6 +64,7 @@ module SteadyMove
         on("approve") { steer(:approve) }
         on("lookNow") { steer(:look_now) }
         on("callOff") { steer(:call_off) }
+        on("sayOver") { steer(:over, how: given["how"]) }
         on("mendMove") { steer(:mend) }
         on("acceptStep") { steer(:accept, step: given["step"], reason: given["reason"]) }
       end

@@ -35,12 +35,19 @@ module SteadyMove
               said_at: Json.time(item.said_at))
         end
 
+        def order(line)
+          return unless line
+
+          line.to_h.except(:move_id, :name).merge(price: Json.amount(line.price),
+            holds: line.holds.map { |what, wanted| { what: what, wanted: wanted } })
+        end
+
         def hand(hand)
           return unless hand
 
           hand.to_h.merge(typed: hand.typed.map do |label, value|
             { label: label, value: value }
-          end, pastes: hand.pastes == true)
+          end, pastes: hand.pastes == true, order: order(hand.order))
         end
 
         def consents(due)
@@ -65,7 +72,7 @@ module SteadyMove
           sums = Desk::Batch.sums(rows).transform_values { |v| v.is_a?(Array) ? v.map { |a| Json.amount(a) } : v }
           { rows: rows.map { |r| r.to_h.merge(total: Json.amount(r.total), saves: Json.amount(r.saves)) }, **sums }
         end
-        private_class_method :too_long, :place, :item, :consents, :letter
+        private_class_method :too_long, :place, :item, :consents, :letter, :order
       end
     end
   end

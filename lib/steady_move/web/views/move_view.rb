@@ -62,7 +62,7 @@ module SteadyMove
 
         # What the screen offers for a step besides instructions: a word to be sent, a consent to be recorded, or
         # nothing.
-        def asks(step) = %i[word consent].find { |mark| step&.mark?(mark) }
+        def asks(step) = { asks_back: "word", consent: "consent" }.find { |mark, _| step&.mark?(mark) }&.last
 
         # What a person may do with the move now.
         def may(move)
@@ -70,8 +70,20 @@ module SteadyMove
           left = state.active.select { |s| s.step.mark?(:waivable) && s.phase == "stuck" }
           { can_call_off: move.open && state.ending.nil? && !state.landed?, can_renew_code: renew_code?(state),
             can_mend: state.ending.nil? && state.marked(:settles)&.phase == "stuck",
+            can_wish: wish?(state), can_say_over: over?(state),
             can_leave: left.map { |s| s.step.id },
             can_move_back: state.ending == "settled" || (state.landed? && !move.open) }
+        end
+
+        # Can the wish to approve be kept until it is asked for?
+        def wish?(state)
+          release = state.marked(:approval)
+          state.ending.nil? && release&.phase == "ahead" && !state.wished?
+        end
+
+        # Is a person asked how a transfer ended?
+        def over?(state)
+          state.ending.nil? && !state.landed? && state.active.any? { |s| s.event&.data&.key?("which_end") }
         end
 
         def renew_code?(state)
@@ -153,7 +165,7 @@ module SteadyMove
           release = state.marked(:approval)
           state.ending.nil? && !release.nil? && release.active? && !state.approved? && !release.step.by_hand?
         end
-        private_class_method :shown, :now_at, :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said,
+        private_class_method :shown, :now_at, :wish?, :over?, :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said,
           :exposed, :consent, :blocks, :finish, :deadline, :approve?
       end
     end

@@ -26,7 +26,17 @@ export const moves = {
     leaveItAsItIs: 'Leave it as it is …',
     canNotBeMet: (a: V) => `If “${a}” can’t be met, it can be left as it is, with your reason.`,
   },
+  over: {
+    howDidItEnd: 'Look at the pages of both registrars: how did this transfer end?',
+    whatFollows: 'The name is then made safe again where it is: nothing pending, lock on.',
+    ways: [
+      ['refused', 'It was refused'],
+      ['lapsed', 'It lapsed'],
+      ['cancelled', 'It was called off'],
+    ] as const,
+  },
   moveSheet: {
+    approveAsSoonAs: 'Approve as soon as it is asked',
     haveItMended: 'Have it put right',
     itIsHeldThereNow: (a: V) => `It is held at ${a} now.`,
     planItsMoveBack: (a: V) => `Plan its move back to ${a}`,

@@ -8,6 +8,7 @@
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import Letter from './Letter.svelte';
+  import Orders from './Orders.svelte';
   import PasteCode from './PasteCode.svelte';
   import Place from './Place.svelte';
   import May from '../../parts/May.svelte';
@@ -19,7 +20,9 @@
   const client = useQueryClient();
   const left = new SvelteSet<string>();
   const key = (i: Schemas['HandItem']) => `${i.move} ${i.step}`;
-  const mine = $derived(place.items.filter((i) => !i.said_at && !i.letter));
+  const orders = $derived(place.items.filter((i) => i.hand.order && !i.said_at && !i.letter));
+  const rest = $derived(place.items.filter((i) => !orders.includes(i)));
+  const mine = $derived(rest.filter((i) => !i.said_at && !i.letter));
   const chosen = $derived(mine.filter((i) => !left.has(key(i))));
   let writing = $state(false);
   const said = createMutation(() => ({
@@ -33,8 +36,9 @@
 <section class="panel" aria-label={place.title ?? say.acts.aPlace}>
   <h2>{place.title}</h2>
   {#if place.site || place.login}<Place hand={place} />{/if}
+  {#if orders.length}<Orders account={place.id} items={orders} />{/if}
   <ul>
-    {#each place.items as i (key(i))}
+    {#each rest as i (key(i))}
       <li class:said={i.said_at}>
         {#if !i.said_at && !i.letter}
           <input

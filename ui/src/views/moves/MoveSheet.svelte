@@ -13,6 +13,10 @@
   import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
   import HandPanel from '../hands/HandPanel.svelte';
+  import Orders from '../hands/Orders.svelte';
+  import Place from '../hands/Place.svelte';
+  import { orderItem } from '../hands/order';
+  import Over from './Over.svelte';
   import Checks from './Checks.svelte';
   import Journal from './Journal.svelte';
   import Leave from './Leave.svelte';
@@ -65,6 +69,11 @@
           {#if m.can_approve && may('approve')}
             <Button disabled={steer.isPending} onclick={() => steer.mutate('approve')}
               >{say.moveSheet.approveTheRelease}</Button
+            >
+          {/if}
+          {#if m.can_wish && may('approve')}
+            <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('approve')}
+              >{say.moveSheet.approveAsSoonAs}</Button
             >
           {/if}
           {#if may('lookNow')}
@@ -124,7 +133,18 @@
         <a href={moveBack(m)}>{say.moveSheet.planItsMoveBack(m.from)}</a>
       </p>
     {/if}
-    {#each m.open ? m.steps.filter((s) => s.hand) : [] as s (s.id)}
+    {#if m.can_say_over && may('sayOver')}<Over move={m.id} />{/if}
+    {#each m.open ? m.steps.filter((s) => s.hand?.order) : [] as s (s.id)}
+      <section class="box raised" aria-label={s.title}>
+        <Place hand={s.hand!} />
+        {#if s.said_at}<p class="muted">
+            {say.handPanel.saidToBeDone}
+            <When at={s.said_at} />{say.handPanel.theDeskLooksForThe}
+          </p>
+        {:else}<Orders account={s.hand!.place} items={[orderItem(m, s)]} />{/if}
+      </section>
+    {/each}
+    {#each m.open ? m.steps.filter((s) => s.hand && !s.hand.order) : [] as s (s.id)}
       <HandPanel
         move={m.id}
         name={m.name}

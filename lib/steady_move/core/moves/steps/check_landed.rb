@@ -7,7 +7,7 @@ module SteadyMove
         CheckLanded = Step.declare("check-landed") do
           order 640
           stage "Landed"
-          needs "lock-back", "privacy-back", "landed"
+          needs "lock-back", "privacy-back", "settings", "landed"
           takes(*SHOWS)
           talks_to :gaining
           marks :settles, :waivable

@@ -8,10 +8,10 @@ module SteadyMove
           order 610
           stage "Landed"
           actor :theirs
-          needs "release"
+          needs "registry-pending", "release"
           takes 5 * MINUTE, 15 * MINUTE, 2 * HOUR
           talks_to :gaining
-          marks :lands
+          marks :lands, :tells_end
         end
       end
     end

@@ -8,7 +8,12 @@ module SteadyMove
           order 620
           stage "Landed"
           needs "landed"
-          option :lock
+          option :lock_back
+          act "lock_back", at: :gaining
+          via :connection
+          via :page, proof: :lock_on, takes: SHOWS
+          via :letter, proof: :lock_on, takes: LETTER
+          letter "lock"
           talks_to :gaining
           marks :waivable
         end

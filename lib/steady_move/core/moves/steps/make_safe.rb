@@ -6,6 +6,7 @@ module SteadyMove
       module Steps
         MakeSafe = Step.declare("make-safe") do
           order 910
+          needs "withdraw"
           ending
           act "unlock", at: :losing
           via :connection

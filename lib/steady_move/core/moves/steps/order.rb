@@ -8,9 +8,12 @@ module SteadyMove
           order 410
           stage "Ordered"
           needs "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-settled", "ds-in"
-          undo "make-safe"
+          act "order", at: :gaining
+          via :connection
+          via :page, proof: :ordered_shown, takes: REACHES
+          undo "withdraw", "make-safe"
           talks_to :gaining
-          marks :orders
+          marks :orders, :refusable
         end
       end
     end

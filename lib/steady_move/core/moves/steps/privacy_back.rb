@@ -10,7 +10,7 @@ module SteadyMove
           actor :yours
           needs "landed"
           takes MINUTE, HOUR, DAY
-          option :privacy
+          option :privacy_back
           act "privacy_back", at: :gaining
           via :page, :service, :letter, proof: :privacy_on
           letter "privacy-on"

@@ -15,7 +15,7 @@ module SteadyMove
           via :connection
           via :page
           talks_to :desk
-          marks :word
+          marks :asks_back
         end
       end
     end

@@ -8,7 +8,7 @@ module SteadyMove
           order 420
           stage "Ordered"
           actor :theirs
-          needs "order"
+          needs "order", "confirm-link", "confirm-halves", "confirm-code"
           takes 5 * MINUTE, 15 * MINUTE, HOUR
           talks_to :gaining
         end

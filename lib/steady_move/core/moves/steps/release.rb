@@ -9,6 +9,7 @@ module SteadyMove
           stage "Release"
           actor :yours
           needs "registry-pending"
+          eased :outside, "order"
           takes MINUTE, HOUR, 5 * DAY, by: :response
           act "release", at: :losing
           via :connection

@@ -11,6 +11,7 @@ module SteadyMove
           code = ports.codes.of_move(move.id)
           takes = Destinations.of(gaining).takes_codes
           return unfit if takes && !takes.match?(code)
+          return done(sentence(:unchecked), source: [:takes, { at: gaining.title }]) unless gaining.epp?
 
           info(gaining, code: code)
           ports.codes.checked(move.id)

@@ -7,7 +7,12 @@ module SteadyMove
       class Landed < Act
         include Transfers
 
+        # How long after its deadline a transfer may take to show.
+        LATE = 2 * 86_400
+
         def call
+          return from_outside if outside?
+
           there = info(gaining)
           transfer = our_transfer
           record = public_record
@@ -20,6 +25,29 @@ module SteadyMove
         end
 
         private
+
+        # A mail alone proves nothing: the record has to show the gaining side.
+        def from_outside
+          return over if sight.stage == :over
+          return not_there unless sight.stage == :landed
+
+          record = public_record
+          arrive
+          done(sight.says, source: :record, ref: record.url, landed_at: record.transferred_at || now,
+            expires_at: record.expires_at)
+        end
+
+        def not_there
+          ends = state.deadline
+          late = ends && now >= ends + LATE
+          unless late
+            return wait(sentence(:not_shown), source: :record, ref: sight.ref,
+              look_at: soon(step_state.since))
+          end
+
+          problem(sentence(:late, until: ends), source: :record, ref: sight.ref, yours: true, look_at: now + 21_600,
+            which_end: true)
+        end
 
         # From now on the name belongs to the gaining account; a spent code is wiped.
         def arrive

@@ -7,6 +7,8 @@ module SteadyMove
       class LockBack < Act
         include Locking
 
+        def lock_on = by_record { |r| r.status?(LOCK) }
+
         def call
           put_lock(gaining)
           done(sentence(:done), source: [:epp, { at: gaining.title }])

@@ -23,6 +23,8 @@ module SteadyMove
           watch(public_record)
         end
 
+        def by_hand = whereabouts == :released ? released : super
+
         # The same where the lock is put on by hand.
         def safe
           undo_order
@@ -56,7 +58,7 @@ module SteadyMove
         def comes_off_until
           return if plan.marked(:lock).nil? || state.done?(plan.marked(:lock).id)
 
-          plan.steps.select { |s| s.undo == step.id }.filter_map do |s|
+          plan.steps.select { |s| s.undo.include?(step.id) }.filter_map do |s|
             begun = state.begun_at(s.id) || state.first_try_at(s.id) || state[s.id]&.done_at
             begun && (begun + [s.takes.last, Core::Moves::Steps::SHOWS.last].max)
           end.max
@@ -68,7 +70,7 @@ module SteadyMove
         # The code is wiped, and an order that went out is called off where it is still pending.
         def undo_order
           ports.codes.wipe_of_move(move.id)
-          return unless whereabouts == :pending
+          return if outside? || whereabouts != :pending
 
           intend(sentence(:cancelling)) do |key|
             epp(gaining, Commands.transfer(op: "cancel", name: plan.name, id: key))

@@ -22,6 +22,17 @@ module SteadyMove
           refused(e)
         end
 
+        # Seen from outside where a person orders: the gaining side's mail, or what shows of the transfer once they
+        # said so; before that it may be anybody's.
+        def ordered_shown
+          mail = outside.gaining_mail
+          return Seen.new(done: true, says: sentence(:mailed), source: :mailbox, ref: mail.evidence["ref"]) if mail
+
+          begun = state.begun_at(step.id)
+          Seen.new(done: !begun.nil? && sight.begun?, says: sight.says, not_yet: sentence(:not_shown),
+            source: sight.source, ref: sight.ref)
+        end
+
         # Each refusal in plain words with what happens next (result codes: RFC 5730 §3).
         def refused(refusal)
           case Core::Moves::Answers.meaning("transfer request", refusal.code)

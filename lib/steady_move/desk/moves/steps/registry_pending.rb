@@ -7,7 +7,12 @@ module SteadyMove
       class RegistryPending < Act
         include Transfers
 
+        # How long nothing may show before a person looks at the gaining side's pages.
+        LATE = 2 * 86_400
+
         def call
+          return from_outside if outside?
+
           transfer = our_transfer
           record = public_record
           over = transfer && transfer.status != "pending"
@@ -18,6 +23,26 @@ module SteadyMove
               deadline: transfer.act_at)
           end
           wait(sentence(:not_yet), source: :record, look_at: now + 300)
+        end
+
+        private
+
+        def from_outside
+          return over if sight.stage == :over
+          return done(sight.says, source: sight.source, ref: sight.ref, **seen) if sight.begun?
+
+          return wait(sentence(:not_yet), source: :record, ref: sight.ref, look_at: now + 1800) if now < late_at
+
+          problem(sentence(:late), source: :record, ref: sight.ref, yours: true, look_at: now + 21_600, which_end: true)
+        end
+
+        def late_at = step_state.since + LATE
+
+        # What others go by; what was not seen pending has no deadline.
+        def seen
+          { deadline: sight.deadline, assumed: sight.assumed, pending_seen: (now if sight.pending?),
+shown: sight.shown }
+            .compact
         end
       end
     end

@@ -11,6 +11,8 @@ module SteadyMove
         LATE = { "page" => 7200, "letter" => 3 * 86_400 }.freeze
 
         def call
+          return from_outside if outside?
+
           transfer = our_transfer or return problem(sentence(:none), source: :transfer_query, yours: true)
           return finished(transfer) unless transfer.status == "pending"
 
@@ -23,6 +25,33 @@ module SteadyMove
         end
 
         private
+
+        # Without a connection to the gaining side: what shows of the transfer counts, and what the losing side's own
+        # connection says where there is one.
+        def from_outside
+          return over if sight.stage == :over
+          return done(sight.says, source: sight.source, ref: sight.ref) if sight.approved?
+
+          approve if sight.pending? && state.approved? && !by_hand? && !approved_there?
+          return late_outside if late?
+
+          wait(sight.pending? ? outside_waiting : sentence(:as_soon_as), source: sight.source, ref: sight.ref,
+            look_at: now + (sight.pending? && state.set_going_at(step.id).nil? ? 3600 : 900),
+            **(sight.pending? ? {} : { early: true }))
+        end
+
+        def outside_waiting
+          begun = state.set_going_at(step.id)
+          return sentence(step.by_letter? ? :written : :said, begun: begun) if begun
+          return sentence(:passed_on) if state.approved?
+
+          sentence(plan.lapses? ? :lapses : :silence, asked: asked, until: sight.deadline)
+        end
+
+        def late_outside
+          problem(sentence(step.by_letter? ? :late_written : :late_said, begun: state.begun_at(step.id)),
+            source: sight.source, ref: sight.ref, yours: true, look_at: now + 3600)
+        end
 
         def late?
           begun = state.begun_at(step.id)
@@ -52,7 +81,8 @@ module SteadyMove
         def asked
           mail = move.events.reverse.find { |e| e.counts? && e.data["kind"] == "approval-request" }
           asker = plan.lapses? ? Words.phrase("common.the_registry") : losing.title
-          mail ? sentence(:wrote, asker: asker, wrote_at: mail.at) : sentence(:waits, asker: asker)
+          told = mail ? sentence(:wrote, asker: asker, wrote_at: mail.at) : sentence(:waits, asker: asker)
+          state.wished? ? sentence(:wished, told: told) : told
         end
 
         def approve

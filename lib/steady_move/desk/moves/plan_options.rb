@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Which parts a move has (Core::Moves::Plan's options): from the verdict, the suffix's family, both accounts' habits
+    # and what shall hold afterwards.
+    class PlanOptions
+      # What a gaining side may want confirmed => the option of its step.
+      CONFIRMS = { "link" => :confirm_link, "halves" => :confirm_halves, "code" => :confirm_code }.freeze
+
+      def initialize(app, judged, account, new_host, aims)
+        @app = app
+        @judged = judged
+        @account = account
+        @new_host = new_host
+        @aims = aims
+      end
+
+      def all
+        [made_ready, records, gaining].reduce(:merge).select { |_, there| there }.keys
+      end
+
+      private
+
+      attr_reader :judged, :account, :new_host, :aims
+
+      def family = judged.judgement.family
+
+      # At the losing side.
+      def made_ready
+        code = family&.code != "none"
+        { lock: family&.lock != "none", code: code, ask: code && judged.account.ways["code"] != "connection",
+          privacy: privacy, identity: privacy && identity, contact: Contacts.mail_decides?(judged) }
+      end
+
+      def privacy = judged.verdict.fixes.any? { |f| f.rule == "privacy-on" }
+
+      def identity
+        judged.account.ways["privacy"] == "service" && judged.account.privacy_service&.fetch("identity", false)
+      end
+
+      def records
+        old = new_host && @app.accounts.host_serving(judged.facts[:name_servers] || [])
+        { carry: new_host, signed: new_host && judged.facts[:signed], old_set: old && Zones.key(old) }
+      end
+
+      def gaining
+        { outside: !account.epp?, lock_back: family&.lock != "none" && aims.lock?,
+          privacy_back: covered? && !account.habits["privacy"].nil?, settings: aims.hidden.any?, **(account.epp? ? {} : confirms) }
+      end
+
+      # Shall a privacy service stand in afterwards?
+      def covered? = aims.privacy?(privacy || !!judged.facts[:privacy])
+
+      def confirms = CONFIRMS.slice(*account.habits["confirms"]).values.to_h { |option| [option, true] }
+    end
+  end
+end

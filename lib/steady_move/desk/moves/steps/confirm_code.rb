@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # The gaining side wants the authorization code typed once more on its page.
+      class ConfirmCode < Act
+        include Transfers
+        include Confirming
+      end
+    end
+  end
+end

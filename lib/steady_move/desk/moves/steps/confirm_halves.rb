@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # The gaining side wants a code typed on its page, half of which its mail holds.
+      class ConfirmHalves < Act
+        include Transfers
+        include Confirming
+      end
+    end
+  end
+end

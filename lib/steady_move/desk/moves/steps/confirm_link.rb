@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # The gaining side wants its order confirmed by the link in its mail.
+      class ConfirmLink < Act
+        include Transfers
+        include Confirming
+      end
+    end
+  end
+end

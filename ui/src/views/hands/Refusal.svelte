@@ -1,0 +1,65 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { refresh } from '../../lib/live.svelte';
+  import { say } from '../../lib/say';
+  import Choice from '../../parts/Choice.svelte';
+  import Field from '../../parts/Field.svelte';
+  import May from '../../parts/May.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  /** The gaining side refuses an order: why, and what is done then. */
+  let { move, name }: { move: number; name: string } = $props();
+  type Why = Schemas['OrderRefused']['why'];
+  const client = useQueryClient();
+  let open = $state(false);
+  let why = $state<Why>('locked');
+  let words = $state('');
+  const tell = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/hands/refused', { body: { move, why, words } })),
+    onSuccess: () => {
+      open = false;
+      words = '';
+      void refresh(client);
+    },
+  }));
+  const submit = (e: SubmitEvent) => {
+    e.preventDefault();
+    tell.mutate();
+  };
+</script>
+
+<May operation="orderRefused">
+  {#if open}
+    <form onsubmit={submit}>
+      <Choice
+        id="why-{move}"
+        label={say.refusal.whatDoesItSay(name)}
+        of={say.refusal.reasons}
+        bind:value={() => why, (v) => (why = v as Why)}
+      />
+      <Field id="words-{move}" label={say.refusal.inItsWords} bind:value={words} />
+      <div>
+        <Button type="submit" size="sm" disabled={tell.isPending}>{say.refusal.keep}</Button>
+        <Button type="button" size="sm" color="alternative" onclick={() => (open = false)}>{say.refusal.leaveIt}</Button
+        >
+      </div>
+    </form>
+  {:else}
+    <button class="link" onclick={() => (open = true)} aria-label={say.refusal.refusedOf(name)}
+      >{say.refusal.refused}</button
+    >
+  {/if}
+  <Trouble error={tell.error} />
+</May>
+
+<style>
+  form {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
+    gap: 0.6rem;
+    align-items: end;
+    padding: 0.5rem 0;
+  }
+</style>

@@ -1,0 +1,15 @@
+import type { MoveSheet, Schemas, Step } from '../../lib/api';
+
+/** The order of one move as an act by hand, for the same panel as many orders at one place. */
+export const orderItem = (move: MoveSheet, step: Step): Schemas['HandItem'] => ({
+  move: move.id,
+  name: move.name,
+  step: step.id,
+  title: step.title,
+  phase: step.phase,
+  says: step.says,
+  since: step.since,
+  said_at: step.said_at ?? null,
+  letter: false,
+  hand: step.hand!,
+});

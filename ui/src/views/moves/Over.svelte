@@ -1,0 +1,37 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { refresh } from '../../lib/live.svelte';
+  import { say } from '../../lib/say';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  /** Nothing shows how a transfer ended: a person who looked at both sides’ pages says so. */
+  let { move }: { move: number } = $props();
+  type How = Schemas['Over']['how'];
+  const client = useQueryClient();
+  const tell = createMutation(() => ({
+    mutationFn: (how: How) => ask(api.POST('/api/moves/{id}/over', { params: { path: { id: move } }, body: { how } })),
+    onSettled: () => refresh(client),
+  }));
+</script>
+
+<section class="box" aria-label={say.over.howDidItEnd}>
+  <p>{say.over.howDidItEnd} <span class="muted">{say.over.whatFollows}</span></p>
+  <p>
+    {#each say.over.ways as [how, words] (how)}
+      <Button color="alternative" size="sm" disabled={tell.isPending} onclick={() => tell.mutate(how)}>{words}</Button>
+    {/each}
+  </p>
+  <Trouble error={tell.error} />
+</section>
+
+<style>
+  section {
+    padding: 0.7rem 0.9rem;
+    margin-bottom: 0.8rem;
+    border-left: 4px solid var(--madder);
+    display: grid;
+    gap: 0.4rem;
+  }
+</style>

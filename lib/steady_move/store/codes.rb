@@ -65,6 +65,8 @@ module SteadyMove
 
       def state_of(move_id) = @db[:codes].where(move_id: move_id).reverse(:id).get(:state)
       def checked(move_id) = live_of(move_id).update(state: "checked")
+      # A move's code stays in the safe for another move of the name.
+      def let_go(move_id) = live_of(move_id).update(move_id: nil)
       def wipe_of_move(move_id) = live_of(move_id).update(sealed: nil, state: "wiped")
 
       private

@@ -34,12 +34,13 @@ module SteadyMove
         "mend" => "a person wants what differs from the order to be put right",
         "called-off" => "a person called the move off",
         "refused" => "the losing side or the registry ended the transfer",
+        "lapsed" => "what was made ready was not used by the date that was set",
         "resumed" => "the name had been released before the end took effect; the move goes on as landed",
         "settled" => "all checks passed"
       }.freeze
 
       # After these something may be done at once; lines that only tell what was seen are not among them.
-      Event::STIRRING = %w[planned approved wished said letter consent accepted mend called-off refused resumed].freeze
+      Event::STIRRING = %w[planned approved wished said letter consent accepted mend called-off refused lapsed resumed].freeze
     end
   end
 end

@@ -11,7 +11,7 @@ module SteadyMove
           :reopened)
         NOTHING = OfStep.new(nil, nil, nil, nil, [].freeze, false, {}.freeze, false, 0).freeze
         SET_GOING = %w[said letter].freeze
-        OVER = %w[called-off refused].freeze
+        OVER = %w[called-off refused lapsed].freeze
 
         # done: {step id => Event that proved it}; exposed: [[from, to or nil]].
         attr_reader :done, :ending, :approved, :wished, :consent, :exposed, :began_at

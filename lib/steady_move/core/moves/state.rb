@@ -8,7 +8,7 @@ module SteadyMove
       class State
         STAGES = ["Survey", "Make ready", "Ordered", "Release", "Landed", "Settled"].freeze
         TURNS = %w[yours theirs clock].freeze
-        ENDINGS = { "called-off" => "Called off", "refused" => "Refused", "settled" => "Settled" }.freeze
+        ENDINGS = { "called-off" => "Called off", "refused" => "Refused", "lapsed" => "Made safe", "settled" => "Settled" }.freeze
 
         attr_reader :plan, :steps, :ending, :turn, :current, :active
 

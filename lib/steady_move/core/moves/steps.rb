@@ -28,12 +28,16 @@ module SteadyMove
         # to be done early.
         # Returns [[Step], [Step of an ending]].
         def resolve(options, ways, estimates)
-          endings, usual = all.select { |s| s.option.nil? || options.include?(s.option) }.partition(&:ending)
+          endings, usual = all.select { |s| there?(s, options) }.partition(&:ending)
           kept = usual.map { |s| eased(s, options) }
           ids = kept.map(&:id)
           by_id = all.to_h { |s| [s.id, s] }
           kept = kept.map { |s| own(s, s.early ? s.needs & ids : inherit(s.needs, ids, by_id), ways, estimates) }
           [kept, endings.map { |s| own(s, s.needs, ways, estimates) }]
+        end
+
+        def there?(step, options)
+          (step.option.nil? || options.include?(step.option)) && (step.except.nil? || !options.include?(step.except))
         end
 
         def eased(step, options)
@@ -67,7 +71,7 @@ module SteadyMove
         def inherit(needs, kept, by_id)
           needs.flat_map { |id| kept.include?(id) ? [id] : inherit(by_id.fetch(id).needs, kept, by_id) }.uniq
         end
-        private_class_method :own, :eased, :way, :takes, :inherit
+        private_class_method :own, :there?, :eased, :way, :takes, :inherit
       end
     end
   end

@@ -11,7 +11,7 @@ module SteadyMove
       # keeper}; a DNS host that is not known is “the present DNS host”.
       def of(plan, accounts)
         from = accounts.find(plan.from)
-        { name: plan.name, from: title(from, plan.from), to: title(accounts.find(plan.to), plan.to),
+        { name: plan.name, from: title(from, plan.from), to: plan.prepare? ? (plan.leaves_to || Words.say("common.nobody_yet")) : title(accounts.find(plan.to), plan.to),
           old_host: host(accounts, plan.old_host),
           new_host: host(accounts, plan.new_host), service: service(from), keeper: keeper(from, plan) }
       end

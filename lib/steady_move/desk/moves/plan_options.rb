@@ -20,6 +20,9 @@ module SteadyMove
         [made_ready, records, gaining].reduce(:merge).select { |_, there| there }.keys
       end
 
+      # Those of the losing side alone.
+      def made_ready_options = made_ready.select { |_, there| there }.keys
+
       private
 
       attr_reader :judged, :account, :new_host, :aims

@@ -63,12 +63,26 @@ module SteadyMove
           aims: aims) or raise Refused.new(:unknown, :nothing_to_move)
         raise Refused.new(:not_now, proposal.refusals) unless proposal.startable?
 
-        @app.moves.start(proposal.plan, at: @app.now) { |id| note_start(id, proposal, by) }
+        @app.db.transaction do
+          go_on(name, by)
+          @app.moves.start(proposal.plan, at: @app.now) { |id| note_start(id, proposal, by) }
+        end
       rescue Store::Moves::AlreadyMoving
         raise Refused.new(:not_now, :already_moving, name: name)
       end
 
       private
+
+      # A name that was only made ready goes on as this move: what was done for it stays done.
+      def go_on(name, by)
+        ready = @app.moves.open_for(name)
+        return unless ready&.plan&.prepare? && ready.state.ending.nil?
+
+        @app.journal.add("settled", at: @app.now, move_id: ready.id, name: name, by: by,
+          says: Words.phrase("journal.ready_goes_on", name: name))
+        @app.codes.let_go(ready.id)
+        @app.moves.close(ready.id)
+      end
 
       def note_start(id, proposal, by)
         words = MoveWords.of(proposal.plan, @app.accounts)

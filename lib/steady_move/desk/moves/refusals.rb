@@ -26,7 +26,7 @@ module SteadyMove
       def refusal(key, **more) = Words.phrase("plan.refused.#{key}", **words, **more)
 
       def already
-        [(refusal(:moving) if judged.move), (refusal(:there) if account.id == judged.account.id)].compact
+        [(refusal(:moving) if judged.move && !judged.move.plan.prepare?), (refusal(:there) if account.id == judged.account.id)].compact
       end
 
       # Families that neither the registry nor the holder approves are judged here, and moved at the registrar by hand.

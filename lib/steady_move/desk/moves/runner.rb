@@ -191,7 +191,7 @@ module SteadyMove
       def write(move, step, outcome)
         case outcome.kind
         when "done" then finish(move, step, outcome)
-        when "ended" then note(move, step, "refused", outcome)
+        when "ended" then note(move, step, outcome.data.fetch("as", "refused"), outcome)
         when "resumed" then note(move, step, "resumed", outcome)
         else later(move, step, outcome)
         end

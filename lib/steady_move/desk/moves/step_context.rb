@@ -80,7 +80,8 @@ module SteadyMove
         outcome("problem", says, source: source, ref: ref, look_at: look_at, yours: yours, data: data)
       end
 
-      def ended(says, source:) = outcome("ended", says, source: source)
+      # as: the event that is written, “refused” where nothing else is said.
+      def ended(says, source:, **data) = outcome("ended", says, source: source, data: data)
       def resumed(says, source:) = outcome("resumed", says, source: source)
 
       private

@@ -86,8 +86,8 @@ module SteadyMove
       # Our own order: its step is done, or was begun.
       def ordered_here?(name)
         state = @app.moves.open_for(name)&.state or return false
-        orders = state.marked(:orders)
-        orders.nil? || orders.done? || state.tries(orders.step.id).positive? ||
+        orders = state.marked(:orders) or return state.plan.options.include?(:leaves)
+        orders.done? || state.tries(orders.step.id).positive? ||
           !state.begun_at(orders.step.id).nil?
       end
 

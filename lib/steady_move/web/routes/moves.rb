@@ -51,6 +51,22 @@ module SteadyMove
           { id: id }
         end
 
+        on "prepareName" do
+          id = Desk::Preparing.new(desk).start(given["name"], parts: given["parts"], by: me,
+            ends: Contract.instant(given["until"]), leaves_to: given["leaves_to"])
+          nudge
+          status 201
+          { id: id }
+        end
+
+        # The code is on its way to somebody: nobody keeps the answer.
+        on "handOver" do
+          text = Desk::Preparing.new(desk).hand_over(asked[:id], by: me)
+          nudge
+          headers "Cache-Control" => "no-store"
+          { text: text }
+        end
+
         on "moves" do
           limit = asked.fetch(:limit, PAGE)
           open = { "open" => true, "ended" => false }[asked[:state]]

@@ -70,9 +70,14 @@ module SteadyMove
           left = state.active.select { |s| s.step.mark?(:waivable) && s.phase == "stuck" }
           { can_call_off: move.open && state.ending.nil? && !state.landed?, can_renew_code: renew_code?(state),
             can_mend: state.ending.nil? && state.marked(:settles)&.phase == "stuck",
-            can_wish: wish?(state), can_say_over: over?(state),
+            can_hand_over: hand_over?(state), can_wish: wish?(state), can_say_over: over?(state),
             can_leave: left.map { |s| s.step.id },
             can_move_back: state.ending == "settled" || (state.landed? && !move.open) }
+        end
+
+        def hand_over?(state)
+          step = state.marked(:hands_over)
+          !step.nil? && step.active? && state.begun_at(step.step.id).nil?
         end
 
         # Can the wish to approve be kept until it is asked for?
@@ -87,7 +92,7 @@ module SteadyMove
         end
 
         def renew_code?(state)
-          state.ending.nil? && !state.plan.marked(:code).nil? && !state.marked(:orders).done?
+          state.ending.nil? && !state.plan.marked(:code).nil? && !state.marked(:orders)&.done?
         end
 
         # What was checked after landing, as ordered and as found.
@@ -165,7 +170,7 @@ module SteadyMove
           release = state.marked(:approval)
           state.ending.nil? && !release.nil? && release.active? && !state.approved? && !release.step.by_hand?
         end
-        private_class_method :shown, :now_at, :wish?, :over?, :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said,
+        private_class_method :shown, :now_at, :hand_over?, :wish?, :over?, :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said,
           :exposed, :consent, :blocks, :finish, :deadline, :approve?
       end
     end

@@ -8,6 +8,7 @@ module SteadyMove
           order 640
           stage "Landed"
           needs "lock-back", "privacy-back", "settings", "landed"
+          except :prepare
           takes(*SHOWS)
           talks_to :gaining
           marks :settles, :waivable

@@ -9,6 +9,7 @@ module SteadyMove
           stage "Landed"
           actor :theirs
           needs "registry-pending", "release"
+          except :prepare
           takes 5 * MINUTE, 15 * MINUTE, 2 * HOUR
           talks_to :gaining
           marks :lands, :tells_end

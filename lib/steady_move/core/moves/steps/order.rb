@@ -8,6 +8,7 @@ module SteadyMove
           order 410
           stage "Ordered"
           needs "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-settled", "ds-in"
+          except :prepare
           act "order", at: :gaining
           via :connection
           via :page, proof: :ordered_shown, takes: REACHES

@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # A name that was only made ready: watched until the public record shows it elsewhere, or until the date that was
+      # set; then it is made safe again.
+      class KeptReady < Act
+        EVERY = 6 * 3600
+
+        def call
+          record = public_record
+          return gone(record) if elsewhere?(record)
+          return ended(sentence(:over, until: plan.kept_until), source: :record, as: "lapsed") if over?(record)
+
+          says = sentence(record.status?("pendingTransfer") ? :leaving : :ready, until: plan.kept_until)
+          wait(says, source: :record, ref: record.url, look_at: [now + EVERY, plan.kept_until].min)
+        end
+
+        private
+
+        # A transfer under way is not cut off at the date: it is looked at until it ends.
+        def over?(record) = now >= plan.kept_until && record.status?("pendingTransfer") != true
+
+        def elsewhere?(record)
+          Core::Readiness::Registrars.any_same?(losing.public_names, losing.habits["registrar_id"],
+            { name: record.registrar, number: record.registrar_id }) == false
+        end
+
+        def gone(record)
+          ports.codes.wipe(plan.name)
+          done(sentence(:gone, registrar: record.registrar), source: :record, ref: record.url)
+        end
+      end
+    end
+  end
+end

@@ -21,6 +21,7 @@ module Practice
       version(db)
       schema(db)
       contacts(db)
+      orders(db)
       db
     end
 
@@ -32,6 +33,22 @@ module Practice
       end
 
       db.run("PRAGMA user_version = #{VERSION}")
+    end
+
+    # Orders at a registrar's pages; how names stood before, for a record that is behind.
+    def orders(db)
+      db.create_table?(:orders) do
+        primary_key :id
+        %i[registrar name state code needs half number].each { |c| String c }
+        Integer :price
+        TrueClass :renews_itself, default: false
+      end
+      db.create_table?(:earlier) do
+        primary_key :id
+        String :name, index: true
+        Integer :until_at
+        String :row
+      end
     end
 
     def contacts(db)
@@ -48,7 +65,7 @@ module Practice
       db.create_table?(:domains) do
         String :name, primary_key: true
         %i[roid sponsor statuses name_servers ds auth_info registrant admin veil].each { |c| String c }
-        %i[created_at updated_at expires_at transferred_at].each { |c| Integer c }
+        %i[created_at updated_at expires_at transferred_at auth_ends].each { |c| Integer c }
       end
       db.create_table?(:transfers) do
         primary_key :id
@@ -76,18 +93,6 @@ module Practice
       db.run "CREATE INDEX IF NOT EXISTS agenda_open ON agenda(at, id) WHERE done = 0"
       db.run "CREATE INDEX IF NOT EXISTS agenda_kinds ON agenda(kind, at, id) WHERE done = 0"
       db.run "CREATE INDEX IF NOT EXISTS agenda_names ON agenda(kind, json_extract(payload, '$.name')) WHERE done = 0"
-      db.create_table?(:orders) do
-        primary_key :id
-        %i[registrar name state code needs half number].each { |c| String c }
-        Integer :price
-        TrueClass :renews_itself, default: false
-      end
-      db.create_table?(:earlier) do
-        primary_key :id
-        String :name, index: true
-        Integer :until_at
-        String :row
-      end
       db.create_table?(:zones) do
         String :host
         String :origin

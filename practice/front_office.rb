@@ -24,6 +24,7 @@ module Practice
       /e-mail of the (administrative contact|registrant) shall be (\S+@[^\s)]+)/i => lambda { |o, name, m, at|
         o.contact(name, m[1].start_with?("a") ? "admin" : "registrant", m[2], at: at)
       },
+      /hand over to the registrar(?: \(([^)]+)\))?/i => ->(o, name, m, at) { o.push(name, m[1], at: at) },
       /please release/i => ->(o, name, _, at) { o.release(name, at: at) },
       /new authorization code/i => ->(o, name, _, at) { o.new_code(name, at: at) },
       /authorization code/i => ->(_, _, _, _) {}
@@ -75,10 +76,11 @@ module Practice
         raise No,
           "Turn the privacy service off first; the code goes to the contact that the public record shows."
       end
-      return "The authorization code of #{name} is: #{held[:auth_info]}" if habit["how"] == "page"
+      code = @world.registry.code_of(@registrar.id, name, at: at)
+      return "The authorization code of #{name} is: #{code}" if habit["how"] == "page"
 
       address = @world.registry.contact(@registrar.id, held[(habit["to"] || "registrant").to_sym])[:email]
-      @registrar.write_to(address, :code, name, at + habit.fetch("after", 600), code: held[:auth_info])
+      @registrar.write_to(address, :code, name, at + habit.fetch("after", 600), code: code)
       "The authorization code of #{name} is sent to the #{habit['to'] == 'admin' ? 'administrative ' \
         'contact' : 'registrant'}."
     end
@@ -119,6 +121,17 @@ module Practice
         "#{at_once ? 'is' : 'will be'} #{email}.#{' It counts later today.' unless at_once}"
     end
 
+    # to: a registrar's name, as the public record has it.
+    def push(name, to, at:)
+      row(name)
+      found = @world.registrars.values.find { |r| r.title.casecmp?(to.to_s.strip) } or
+        raise No, "There is no registrar “#{to}”."
+      @world.registry.push(@registrar.id, name, found.id, at: at)
+      "#{name} is handed over to #{found.title}."
+    rescue Refusal => e
+      raise No, "#{name} can't be handed over now (#{e.code})."
+    end
+
     def release(name, at:)
       raise No, "No transfer of #{name} is under way." unless @world.registry.pending(name)
 
@@ -140,7 +153,7 @@ module Practice
       text = payload["text"]
       said, coded = work_through(text, at)
       slow = coded.any? ? @registrar.habits.fetch("code_after", 0) : 0
-      codes = coded.map { |n| "#{n}: #{@world.registry.find(n)[:auth_info]}" }
+      codes = coded.map { |n| "#{n}: #{@world.registry.code_of(@registrar.id, n, at: at)}" }
       body = [said.empty? ? "We found nothing in your letter that we could do." : said.join("\n"),
         (if codes.any?
            ["The authorization codes that you asked for:", *codes].join("\n")

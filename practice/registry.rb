@@ -9,6 +9,7 @@ module Practice
   # client: the registrar that asks. Every method takes `at:`; refusals raise Refusal.
   class Registry
     include RegistryContacts
+    include RegistryWays
 
     DAY = 86_400
     BLOCK = 60 * DAY
@@ -18,8 +19,12 @@ module Practice
 
     # random: a Random for authorization codes; listeners hear (event, row, at).
     # by_mail: suffixes whose holders are asked by mail: no code, no lock, and silence lets the transfer lapse.
-    def initialize(db, agenda, random:, by_mail: [])
+    # at_once: suffixes that move with the code at once, without lock, pending or added year; the code lives a month.
+    # pushed: suffixes that only the sponsor hands over.
+    def initialize(db, agenda, random:, by_mail: [], at_once: [], pushed: [])
       @by_mail = by_mail
+      @at_once = at_once
+      @pushed = pushed
       @db = db
       @agenda = agenda
       @random = random
@@ -61,16 +66,8 @@ module Practice
         ds: JSON.parse(row[:ds] || "[]"))
     end
 
-    # The row as it stood at an instant, for a record that is behind.
-    def before(name, at)
-      row = find(name)
-      old = @db[:earlier].where(name: name).where { until_at > at.to_i }.order(:until_at).first
-      old ? row.merge(JSON.parse(old[:row], symbolize_names: true)) : row
-    end
-
     def check(names) = names.to_h { |n| [n, domains.where(name: n).empty?] }
 
-    def by_mail?(name) = @by_mail.any? { |s| name.end_with?(".#{s}") }
     def silence_of(name) = by_mail?(name) ? 2 * SILENCE : SILENCE
 
     # Data of a domain; the code only for its sponsor or for one who already has it.
@@ -103,6 +100,8 @@ module Practice
       raise Refusal, 2300 if row[:statuses].include?("pendingTransfer")
       raise Refusal, 2106 if row[:sponsor] == client
       return row if by_mail?(name)
+      raise Refusal, 2306 if pushed?(name)
+      return at_once(row, auth, at) if at_once?(name)
       raise Refusal, 2304 if row[:statuses].intersect?(PROHIBITED)
       raise Refusal, 2202 unless auth && auth == row[:auth_info]
       raise Refusal, 2106 if blocking(row).any? { |t| at.to_i < t + BLOCK }
@@ -118,8 +117,11 @@ module Practice
 
     def request_transfer(client, name, auth, years:, at:)
       row = may_request(client, name, auth, at: at)
+      years = 0 if at_once?(name)
       id = @db[:transfers].insert(name: name, status: "pending", requested_by: client, requested_at: at.to_i,
         acts: row[:sponsor], act_at: (at + silence_of(name)).to_i, years: years)
+      return conclude(transfer_row(id), "serverApproved", at) if at_once?(name)
+
       save(name, statuses: (row[:statuses] - ["ok"]) | ["pendingTransfer"], updated_at: at.to_i)
       @agenda.add(at + silence_of(name), "silence", id: id)
       tell("pending", id, at)
@@ -223,11 +225,6 @@ module Practice
       row[:statuses] = settle(row[:statuses]).to_json if row[:statuses]
       row[:name_servers] = row[:name_servers].to_json if row[:name_servers]
       domains.where(name: name).update(row)
-    end
-
-    def keep_before(name, at)
-      row = find(name).slice(:sponsor, :statuses, :name_servers, :ds, :expires_at, :transferred_at, :updated_at)
-      @db[:earlier].insert(name: name, until_at: at || row[:updated_at], row: row.to_json)
     end
 
     # “ok” stands alone or not at all (RFC 5731 §2.3).

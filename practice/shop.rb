@@ -61,6 +61,8 @@ module Practice
     def card = put("card", "yes") && "The card is on file."
     def fill_profile = put("profile", "yes") && "The contact profile is complete."
 
+    def take_papers = put("papers", "yes") && "The papers are taken."
+
     def top_up(sum)
       put("balance", balance + sum.to_i)
       "The balance is now #{balance}."
@@ -118,6 +120,9 @@ module Practice
     def into_cart(name, code, price, at)
       held = order(name)
       raise No, "#{name} is ordered already." if held && !%w[cart gone].include?(held[:state])
+
+      wants = @shop["papers"].to_a.any? { |s| name.end_with?(".#{s}") }
+      raise No, "#{name} needs papers first." if wants && get("papers") != "yes"
 
       @world.registry.may_request(@id, name, code, at: at) if @shop["looks_first"]
       @orders.where(name: name, state: "cart").delete

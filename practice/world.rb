@@ -21,7 +21,7 @@ module Practice
       @post = Post::Office.new(@db, @agenda, mailbox: scenario.mailbox["login"],
         server: scenario.mailbox["server"], readers: scenario.readers)
       @registry = Registry.new(@db, @agenda, random: Random.new(scenario.seed),
-        by_mail: scenario.registry.fetch("by_mail"))
+        **scenario.registry.slice("by_mail", "at_once", "pushed").transform_keys(&:to_sym))
       @registrars = scenario.registrars.to_h do |id, row|
         [id, Registrar.new(id, row, registry: @registry, agenda: @agenda, post: @post, site: site)]
       end

@@ -24,7 +24,7 @@ module Practice
 
         row = @office.kept(name)
         ["<p><code>#{Page.h(name)}</code>: #{Page.h(state(row))}</p>", lock(name, row), privacy(name, row), code(name),
-          servers(name, row), contacts(name, row), transfer(name)].join
+          servers(name, row), contacts(name, row), transfer(name), push(name)].join
       end
 
       # what: the act; given: the form's fields. Returns a sentence.
@@ -43,6 +43,7 @@ module Practice
         when "ds" then @office.ds(name, given["ds"].to_s.split(/[;\n]+/), at: now)
         when "registrant", "admin" then @office.contact(name, what, given["email"], at: now,
           opted_out: given["opted_out"] == "yes")
+        when "push" then @office.push(name, given["to"], at: now)
         when "release" then @office.release(name, at: now)
         else raise FrontOffice::No, "There is no such act."
         end
@@ -99,6 +100,12 @@ module Practice
           "<h2>#{label}</h2><p><code>#{Page.h(@world.registry.contact(@id,
             row[role])[:email])}</code></p>#{Page.form(at(name, role.to_s), 'Change', fields)}"
         end.join
+      end
+
+      def push(name)
+        return "" unless @world.registry.pushed?(name)
+
+        "<h2>Hand over</h2>#{Page.form(at(name, 'push'), 'Hand it over', 'to' => 'To which registrar')}"
       end
 
       def transfer(name)

@@ -9,7 +9,7 @@ module Practice
                                                    "promotion" => "Promotion code" }],
                   "pay" => ["Pay for what is in the cart", {}] }.freeze
       MEANS = { "card" => ["Put a card on file", {}], "top-up" => ["Raise the balance", { "sum" => "By how much" }],
-                "profile" => ["Fill in the contact profile", {}] }.freeze
+                "profile" => ["Fill in the contact profile", {}], "papers" => ["Send in papers", {}] }.freeze
 
       def initialize(world, id)
         @world = world
@@ -46,6 +46,7 @@ module Practice
         when "card" then shop.card
         when "top-up" then shop.top_up(given["sum"])
         when "profile" then shop.fill_profile
+        when "papers" then shop.take_papers
         when "link", "halves" then shop.confirm(name, what, given: given["given"], at: now)
         when "code-again" then shop.confirm(name, "code", given: given["given"], at: now)
         when "cancel" then shop.cancel(name, at: now)

@@ -26,6 +26,8 @@ class LettersTest < Minitest::Test
     ["ds", [], "Please take all DS records (DNSSEC) away", "the DS records out", false],
     ["new-ds", ["2371 13 2 1F98"], "into the registry (2371 13 2 1F98):", "new DS records", false],
     ["old-ds", ["2371 13 2 1F98"], "into the registry again (2371 13 2 1F98):", "the former DS records again", false],
+    ["push", ["Tide Names"], "Please hand over to the registrar (Tide Names):",
+      "the handing over to another registrar", false],
     ["release", [], "Please release:", "the release of a transfer", false],
     ["contact", ["the e-mail of the registrant shall be q@x.test"],
       "(the e-mail of the registrant shall be q@x.test):", "a contact corrected", false]

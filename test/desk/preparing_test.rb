@@ -14,14 +14,14 @@ class PreparingTest < Minitest::Test
       .tap { world.runner.pass }
   end
 
-  LEAVES = "oyster-smack-charter.example"
+  LEAVES = "skerry-lighthouse-walks.example"
 
   # Handed over with its code, which is shown once; watched until the record shows it elsewhere.
   def test_a_name_that_leaves_to_somebody_else
     live_with("fairlead")
-    id = prepare("skerry-lighthouse-walks.example", "unlock", "code", leaves_to: "Skerry Trust")
+    id = prepare(LEAVES, "unlock", "code", leaves_to: "Skerry Trust")
     until_step(id, "hand-over")
-    code = row("skerry-lighthouse-walks.example")[:auth_info]
+    code = row(LEAVES)[:auth_info]
     sheet = preparing.hand_over(id, by: ADA)
     assert_includes sheet, "Authorization code: #{code}"
     assert_includes sheet, "For Skerry Trust"
@@ -29,7 +29,7 @@ class PreparingTest < Minitest::Test
     assert_nil world.app.codes.of_move(id)
     world.runner.pass
     world.world.exclusively do
-      world.world.registry.request_transfer("gannet", "skerry-lighthouse-walks.example", code, years: 1, at: world.app.now)
+      world.world.registry.request_transfer("gannet", LEAVES, code, years: 1, at: world.app.now)
     end
     until_over(id)
     assert_equal "Settled", state(id).stage

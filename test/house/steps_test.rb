@@ -114,7 +114,8 @@ class StepsTest < Minitest::Test
   # Whoever goes to a registrar's pages for an act finds a form for it there.
   def test_the_practice_world_has_a_counter_for_every_act_by_page
     forms = { "unlock" => %w[lock-off lock-on], "code" => %w[code], "name_servers" => %w[name-servers],
-              "release" => %w[release], "privacy" => %w[privacy-off privacy-on], "contacts" => %w[registrant admin],
+              "release" => %w[release], "push" => %w[push], "papers" => %w[papers],
+              "privacy" => %w[privacy-off privacy-on], "contacts" => %w[registrant admin],
               "lock_back" => %w[lock-on], "order" => %w[add pay cancel], "confirm" => %w[halves code-again] }
     counter = %w[desk shop_desk].map { |f| File.read(File.join(ROOT, "practice", "counters", "#{f}.rb")) }.join
     acts = STEPS.select { |s| s.ways.key?("page") }.map(&:act).uniq - %w[privacy_back proof settings]

@@ -72,7 +72,8 @@ class MoveViewTest < Minitest::Test
 
   def test_how_long_the_contacts_were_public
     EXPOSED.each do |events, now, expected|
-      assert_equal expected, card(%i[privacy privacy_back], {}, [CONSENT, *events], at: now)[:exposed].values_at(:seconds, :over),
+      assert_equal expected, card(%i[privacy privacy_back], {}, [CONSENT, *events], at: now)[:exposed]
+        .values_at(:seconds, :over),
         events.inspect
     end
     assert_nil card(%i[privacy privacy_back], {}, [CONSENT])[:exposed]

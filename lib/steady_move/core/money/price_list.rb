@@ -4,8 +4,8 @@ module SteadyMove
   module Core
     module Money
       # A registrar's prices: one row for all suffixes, and rows of their own for some. A row: currency (ISO 4217),
-      # register, renew, transfer, promotion, per_transaction, privacy (minor units; privacy a year), renew_later (a year
-      # after the first), promotion_code, promotion_until (its last day, YYYY-MM-DD), tax_milli_percent.
+      # register, renew, transfer, promotion, per_transaction, privacy (minor units; privacy a year), renew_later (a
+      # year after the first), promotion_code, promotion_until (its last day, YYYY-MM-DD), tax_milli_percent.
       module PriceList
         MONEY = %w[register renew renew_later transfer promotion per_transaction privacy].freeze
         MEMBERS = [*MONEY, "currency", "promotion_code", "promotion_until", "tax_milli_percent"].freeze

@@ -37,8 +37,8 @@ module SteadyMove
 
         # The plan's option without which it is left out.
         def option(name) = set(:option, name)
-        # The plan's option with which it is left out.
-        def except(name) = set(:except, name)
+        # The plan's options with any of which it is left out.
+        def except(*names) = set(:except, names)
         # The act whose way in the account's habits decides how it is done, and where that is.
         def act(name, at:) = set(:act, name) && set(:place, at.to_s)
 

@@ -40,7 +40,8 @@ module SteadyMove
       }.freeze
 
       # After these something may be done at once; lines that only tell what was seen are not among them.
-      Event::STIRRING = %w[planned approved wished said letter consent accepted mend called-off refused lapsed resumed].freeze
+      Event::STIRRING = %w[planned approved wished said letter consent accepted mend called-off refused lapsed
+        resumed].freeze
     end
   end
 end

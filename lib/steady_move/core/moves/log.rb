@@ -11,10 +11,12 @@ module SteadyMove
           :reopened)
         NOTHING = OfStep.new(nil, nil, nil, nil, [].freeze, false, {}.freeze, false, 0).freeze
         SET_GOING = %w[said letter].freeze
+        NOTICES = %w[leaving-notice approval-request].freeze
         OVER = %w[called-off refused lapsed].freeze
 
         # done: {step id => Event that proved it}; exposed: [[from, to or nil]].
-        attr_reader :done, :ending, :approved, :wished, :consent, :exposed, :began_at
+        # noticed: the deadline in the losing side's or the registry's own notice, or nil.
+        attr_reader :noticed, :done, :ending, :approved, :wished, :consent, :exposed, :began_at
 
         def initialize(plan, events)
           @marks = (plan.steps + plan.endings).to_h { |s| [s.id, s.marks] }
@@ -49,8 +51,14 @@ module SteadyMove
           when "approved" then @approved = true
           when "wished" then @wished = true
           when "consent" then @consent = event.data
+          when "mail" then notice(event)
           end
           about(event) if event.step
+        end
+
+        def notice(event)
+          told = NOTICES.include?(event.data["kind"]) && %w[losing registry].include?(event.data["side"])
+          @noticed = event.data["deadline"] || @noticed if told && event.counts?
         end
 
         def about(event)

@@ -8,7 +8,8 @@ module SteadyMove
       class State
         STAGES = ["Survey", "Make ready", "Ordered", "Release", "Landed", "Settled"].freeze
         TURNS = %w[yours theirs clock].freeze
-        ENDINGS = { "called-off" => "Called off", "refused" => "Refused", "lapsed" => "Made safe", "settled" => "Settled" }.freeze
+        ENDINGS = { "called-off" => "Called off", "refused" => "Refused", "lapsed" => "Made safe",
+                     "settled" => "Settled" }.freeze
 
         attr_reader :plan, :steps, :ending, :turn, :current, :active
 
@@ -34,8 +35,13 @@ module SteadyMove
         def wished? = @log.wished
         # The state of the plan's step with a mark, or nil.
         def marked(mark) = steps.find { |s| s.step.mark?(mark) }
+
         # Until when the registry waits for an answer, or nil.
-        def deadline = @log.told("deadline")&.data&.fetch("deadline", nil)
+        def deadline
+          told = @log.told("deadline")&.data || {}
+          told["assumed"] || told.empty? ? @log.noticed || told["deadline"] : told["deadline"]
+        end
+
         # The last proof that told a thing, e.g. “landed_at”; nil where none did.
         def told(key) = @log.told(key)
 

@@ -6,13 +6,14 @@ module SteadyMove
       # One step of a move, as declared in steps/ and as it stands in a plan.
       # order: its place in the usual order; rail: registration or records; actor: yours, theirs or clock (the desk
       # acts, or only time passes); needs: ids that must be done before; takes: seconds [least, usual, most];
-      # estimate: which of a plan's own estimates rules over that; option: that must be set in the plan; except: that must not; act: of Ways,
-      # where a registrar's habit decides how it is done, and place: where that is (losing, gaining, service,
-      # contact); ways: {way => Way}; way: the plan's; letter: what a letter asks for (Letters); talks_to: losing,
-      # gaining, record, dns or desk; undo: the steps that take it back; eased: [option, what it needs with that]; early: begins without waiting for what its
-      # left-out needs would wait for; ending: only after a move that didn't land; marks: what is special about it
-      # (MARKS).
-      Step = Struct.new(:id, :order, :rail, :stage, :actor, :needs, :takes, :estimate, :option, :except, :act, :place, :ways,
+      # estimate: which of a plan's own estimates rules over that; option: that must be set in the plan; except: none
+      # of which may be; act: of Ways, where a registrar's habit decides how it is done, and place: where that is
+      # (losing, gaining, service, contact); ways: {way => Way}; way: the plan's; letter: what a letter asks for
+      # (Letters); talks_to: losing, gaining, record, dns or desk; undo: the steps that take it back; eased: [option,
+      # what it needs with that]; early: begins without waiting for what its left-out needs would wait for; ending:
+      # only after a move that didn't land; marks: what is special about it (MARKS).
+      Step = Struct.new(:id, :order, :rail, :stage, :actor, :needs, :takes, :estimate, :option, :except, :act,
+        :place, :ways,
         :way, :letter,
         :talks_to, :undo, :eased, :early, :ending, :marks, keyword_init: true) do
         # Declares a step; the block speaks the words of Declaration.
@@ -51,6 +52,7 @@ module SteadyMove
         confirms: "the gaining side wants the order confirmed in it", tells_end: "a person can say how it ended in it",
         refusable: "the gaining side may refuse in it; a person says why", word: "a person's word is all there is",
         hands_over: "the code is handed to the new holder in it",
+        tag: "the gaining registrar's tag is typed in it",
         lands: "with it the name is held at the gaining side", settles: "with it the move is settled",
         waivable: "a person can leave it as it is, with a reason"
       }.freeze

@@ -37,7 +37,7 @@ module SteadyMove
         end
 
         def there?(step, options)
-          (step.option.nil? || options.include?(step.option)) && (step.except.nil? || !options.include?(step.except))
+          (step.option.nil? || options.include?(step.option)) && (step.except.nil? || !options.intersect?(step.except))
         end
 
         def eased(step, options)

@@ -15,7 +15,8 @@ module SteadyMove
           "unlock" => %w[connection page letter], "code" => %w[connection page mail letter], "privacy" => %w[page
             letter service],
           "contacts" => %w[connection page letter], "name_servers" => %w[connection page letter],
-          "release" => %w[connection page link letter], "order" => %w[connection page]
+          "release" => %w[connection page link letter], "order" => %w[connection page],
+          "push" => %w[page letter]
         }.freeze
 
         module_function

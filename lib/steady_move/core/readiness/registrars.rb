@@ -27,9 +27,7 @@ module SteadyMove
         #   Readiness::Registrars.any_same?(["Tide", "Tide Names"], nil, { name: "Tide Names Ltd" }) # => true
         def any_same?(names, number, other)
           told = names.compact.map { |name| same?({ name: name, number: number }, other) }
-          return true if told.include?(true)
-
-          told.include?(false) ? false : nil
+          [true, false].find { |answer| told.include?(answer) }
         end
 
         def plain(name) = name.to_s.unicode_normalize(:nfkc).downcase.gsub(FORMS, " ").gsub(/[^\p{L}\p{N}]+/, " ").strip

@@ -8,7 +8,7 @@ module SteadyMove
       # What a letter may ask for; with those in DUE the five days of the transfer policy are named (ICANN Transfer
       # Policy I.A.5).
       KINDS = %w[unlock lock code new-code privacy-off privacy-on name-servers old-name-servers ds new-ds old-ds release
-        contact].freeze
+        contact push].freeze
       DUE = %w[unlock code new-code].freeze
 
       module_function

@@ -82,7 +82,8 @@ module SteadyMove
           kind: Words.phrase("post.kinds.#{kind}"), about: about)
         data = { "kind" => kind, "deadline" => message[:deadline], "sender" => counts ? "proven" : message[:trust],
                  "passed" => message[:facts]["passed"] || nil,
-                 "ended" => message[:facts]["ended"] || nil, "side" => move && Sides.of(@app, message[:sender], move) }.compact
+                 "ended" => message[:facts]["ended"] || nil,
+                 "side" => move && Sides.of(@app, message[:sender], move) }.compact
         @app.journal.add("mail", at: @app.now, by: by, move_id: move&.id, name: names.first, data: data, says: says)
       end
     end

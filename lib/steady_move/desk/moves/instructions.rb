@@ -35,10 +35,15 @@ module SteadyMove
         site = link(move, step) || site if step.way == "link"
         Hand.new(place: place, title: title, site: site, login: login, does: does(step, words), typed: typed(move,
           step), way: step.way,
-          order: (OrderDesk.new(@app).line(move) if step.mark?(:orders)), pastes: step.mark?(:paste), mailto: (support(move, step) if step_state.phase == "stuck"))
+          order: order_line(move, step), pastes: step.mark?(:paste),
+          mailto: (support(move, step) if step_state.phase == "stuck"))
       end
 
       private
+
+      def order_line(move, step)
+        OrderDesk.new(@app).line(move) if step.mark?(:orders) && step.place == "gaining"
+      end
 
       def where(move, step)
         account = at(move, step)

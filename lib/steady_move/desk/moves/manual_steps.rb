@@ -69,7 +69,10 @@ module SteadyMove
       def new_code(id, by:)
         move = find(id)
         step = move.plan.marked(:code)
-        raise Refused.new(:not_now, :code_no_more) if step.nil? || move.state.ending || move.state.marked(:orders)&.done?
+        if step.nil? || move.state.ending || move.state.marked(:orders)&.done?
+          raise Refused.new(:not_now,
+            :code_no_more)
+        end
 
         step.by_hand? ? @app.codes.wipe(move.name) : set_code(move, step, by)
         note(move, "reopened", by, step: step.id, key: "new_code_asked")

@@ -11,9 +11,16 @@ module SteadyMove
       # keeper}; a DNS host that is not known is “the present DNS host”.
       def of(plan, accounts)
         from = accounts.find(plan.from)
-        { name: plan.name, from: title(from, plan.from), to: plan.prepare? ? (plan.leaves_to || Words.say("common.nobody_yet")) : title(accounts.find(plan.to), plan.to),
+        { name: plan.name, from: title(from, plan.from), to: whither(plan, accounts),
           old_host: host(accounts, plan.old_host),
           new_host: host(accounts, plan.new_host), service: service(from), keeper: keeper(from, plan) }
+      end
+
+      # The gaining side; whoever takes a name that is only made ready.
+      def whither(plan, accounts)
+        return title(accounts.find(plan.to), plan.to) unless plan.prepare?
+
+        plan.leaves_to || Words.say("common.nobody_yet")
       end
 
       # Who turns the privacy service on and off: the account itself, or a service of its own.
@@ -25,7 +32,7 @@ module SteadyMove
       def service(account) = account&.privacy_service&.fetch("title", nil)
       def title(account, id) = account&.title || id.to_s
       def host(accounts, id) = (id && accounts.host_of(id)&.title) || Words.say("common.present_host")
-      private_class_method :service, :title, :host
+      private_class_method :whither, :service, :title, :host
     end
   end
 end

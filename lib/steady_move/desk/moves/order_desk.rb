@@ -33,8 +33,8 @@ module SteadyMove
           holds: holds(move), coded: !code.nil?, alone: !code.nil? && !Core::Codes::OrderList.fits?(code, form(move)))
       end
 
-      # The list with the codes, for the clipboard; each code that is in it stands in the journal. ids: of moves, nil for
-      # all that are due there. Returns [text, names whose codes can't stand in it]. Raises Refused.
+      # The list with the codes, for the clipboard; each code that is in it stands in the journal. ids: of moves, nil
+      # for all that are due there. Returns [text, names whose codes can't stand in it]. Raises Refused.
       def list(account_id, by:, ids: nil)
         chosen = moves(account_id).select { |m| ids.nil? || ids.include?(m.id) }
         raise Refused.new(:not_now, :nothing_to_order) if chosen.empty?
@@ -76,7 +76,7 @@ module SteadyMove
       def moves(account_id)
         @app.moves.at(account_id).select do |m|
           order = m.state.marked(:orders)
-          m.to_account == account_id && order&.active? && order.step.by_hand?
+          m.to_account == account_id && order&.active? && order.step.by_hand? && order.step.place == "gaining"
         end
       end
 

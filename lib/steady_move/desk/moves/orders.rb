@@ -33,8 +33,8 @@ module SteadyMove
 
       ENDS = %w[refused lapsed cancelled].freeze
 
-      # A person says how a transfer ended that is no longer pending, or never was; the name is made safe again, and what
-      # shows rules over what is said. Raises Refused.
+      # A person says how a transfer ended that is no longer pending, or never was; the name is made safe again, and
+      # what shows rules over what is said. Raises Refused.
       def over(id, by:, how:)
         move = going(id)
         refuse(:landed_already, name: move.name) if move.state.landed?

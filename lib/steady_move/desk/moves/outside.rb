@@ -6,9 +6,9 @@ module SteadyMove
     # of both sides, and the losing side's connection where there is one (rules of the job §9). A later proof covers
     # an earlier step; what nothing shows is not known.
     class Outside
-      # stage: nothing, pending, released, landed or over; deadline: Time or nil, and whether it is assumed; how: refused,
-      # lapsed or cancelled where it is known of what is over; shown: does the public record itself show it pending?
-      # says: Phrase; source, ref: where it was seen; at: of the act, where it is told.
+      # stage: nothing, pending, released, landed or over; deadline: Time or nil, and whether it is assumed; how:
+      # refused, lapsed or cancelled where it is known of what is over; shown: does the public record itself show it
+      # pending? says: Phrase; source, ref: where it was seen; at: of the act, where it is told.
       Sight = Struct.new(:stage, :deadline, :assumed, :how, :shown, :says, :source, :ref, :at, keyword_init: true) do
         def begun? = stage != :nothing
         def approved? = %i[released landed].include?(stage)
@@ -17,7 +17,7 @@ module SteadyMove
 
       PENDING = "pendingTransfer"
       # What the losing side or a registry writes once a transfer has been asked for.
-      NOTICES = %w[leaving-notice approval-request].freeze
+      NOTICES = Core::Moves::Log::NOTICES
       # No word on the order: they come from anywhere.
       BESIDE = %w[offer unrelated].freeze
       # How long the public record may be behind the mails.

@@ -17,7 +17,13 @@ module SteadyMove
       end
 
       def all
-        [made_ready, records, gaining].reduce(:merge).select { |_, there| there }.keys
+        [made_ready, records, gaining, family_ways].reduce(:merge).select { |_, there| there }.keys
+      end
+
+      # Are both accounts at one registrar?
+      def within?
+        Core::Readiness::Registrars.any_same?(judged.account.public_names, judged.account.habits["registrar_id"],
+          { name: account.registrar, number: account.habits["registrar_id"] }) == true
       end
 
       # Those of the losing side alone.
@@ -47,9 +53,20 @@ module SteadyMove
         { carry: new_host, signed: new_host && judged.facts[:signed], old_set: old && Zones.key(old) }
       end
 
+      # Families that move otherwise; within one registrar nothing is ordered at all.
+      def family_ways
+        push = pushed?
+        { push: push, within: within?, outside: push || !account.epp?, at_once: family&.approval == "none" && !push,
+          papers: !family&.presence.nil? && !judged.facts[:presence_proven],
+          **(push ? { lock: false, code: false, ask: false } : {}) }
+      end
+
+      def pushed? = within? || family&.approval == "push"
+
       def gaining
-        { outside: !account.epp?, lock_back: family&.lock != "none" && aims.lock?,
-          privacy_back: covered? && !account.habits["privacy"].nil?, settings: aims.hidden.any?, **(account.epp? ? {} : confirms) }
+        { lock_back: family&.lock != "none" && aims.lock?,
+          privacy_back: covered? && !account.habits["privacy"].nil?, settings: aims.hidden.any?,
+          **(account.epp? || pushed? ? {} : confirms) }
       end
 
       # Shall a privacy service stand in afterwards?

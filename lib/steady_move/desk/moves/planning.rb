@@ -97,7 +97,8 @@ module SteadyMove
         facts = judged.facts
         Core::Moves::Plan.of(
           name: judged.name.ascii, from: judged.account.id, to: account.id,
-          options: PlanOptions.new(@app, judged, account, new_host, aims).all, aims: aims.to_plan, price: price(quote, account, judged.name.suffix),
+          options: PlanOptions.new(@app, judged, account, new_host, aims).all, aims: aims.to_plan,
+          price: price(quote, account, judged.name.suffix),
           ways: ways(judged.account, account, family), old_host: zone&.host_id ||
             @app.accounts.host_serving(facts[:name_servers] || [])&.id,
           new_host: new_host&.id, code_takes: judged.account.habits["code_takes"],
@@ -105,20 +106,26 @@ module SteadyMove
           old_name_servers: (facts[:name_servers] if new_host),
           response_days: family&.response_days || 5,
           name_servers: new_host ? new_host.name_servers : facts[:name_servers],
-          **expiry(facts, family, aims)
+          **expiry(facts, family, judged, account, aims)
         )
       end
 
       # The expiry now and as it is to be (core/expiry.rb).
-      def expiry(facts, family, aims)
+      def expiry(facts, family, judged, account, aims)
         expires = facts[:expires_at]
-        years = family&.years_added.to_i.zero? && family ? 0 : aims.years
+        years = adds_none?(family, judged, account) ? 0 : aims.years
         most = family&.max_years || 10
         landing = { landed_at: @app.now, years: years, max_years: most }
         grace = grace(facts, family)
         { expires_at: expires, years: years, max_years: most, in_grace: !grace.nil?, grace_ends_at: grace,
           expected_expiry: expires && Core::Expiry.after_move(expires_at: expires, in_grace: !grace.nil?,
             **landing).expires_at }
+      end
+
+      # Some families add no year, and no move within one registrar does.
+      def adds_none?(family, judged, account)
+        (family && family.years_added.to_i.zero? && !family.approval.nil?) ||
+          PlanOptions.new(@app, judged, account, nil, nil).within?
       end
 
       # Until when the losing side's automatic year would be taken back; nil where it did not add one.

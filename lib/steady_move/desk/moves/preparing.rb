@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Makes a name ready that has no destination yet, or that leaves to somebody else: lock off, code, contacts readable.
-    # It is watched until it lands, goes on as a move, or is made safe again by a date that is set.
+    # Makes a name ready that has no destination yet, or that leaves to somebody else: lock off, code, contacts
+    # readable. It is watched until it lands, goes on as a move, or is made safe again by a date that is set.
     class Preparing
       # What can be made ready; each brings its steps.
       PARTS = { "unlock" => %i[lock], "code" => %i[code ask], "privacy" => %i[privacy identity],
@@ -17,7 +17,9 @@ module SteadyMove
       # parts: of PARTS; ends: Time by which it is made safe again; leaves_to: who takes the name, in words, or nil.
       # Returns the Plan; raises Refused.
       def plan(name, parts:, ends:, leaves_to: nil)
-        judged = Judging.new(@app).fresh(name, age: Planning::FRESH) or raise Refused.new(:unknown, :not_held, name: name)
+        judged = Judging.new(@app).fresh(name, age: Planning::FRESH)
+        raise Refused.new(:unknown, :not_held, name: name) unless judged
+
         refuse(judged, parts, ends)
         options = PlanOptions.new(@app, judged, judged.account, nil, Core::Moves::Aims.of).made_ready_options
         wanted = PARTS.values_at(*parts).flatten & options
@@ -58,7 +60,7 @@ module SteadyMove
 
       def refuse(judged, parts, ends)
         raise Refused.new(:not_now, :already_moving, name: judged.name.to_s) if judged.move
-        raise Refused.new(:invalid, :nothing_to_make_ready, known: PARTS.keys) if (parts & PARTS.keys).empty?
+        raise Refused.new(:invalid, :nothing_to_make_ready, known: PARTS.keys) unless parts.intersect?(PARTS.keys)
         raise Refused.new(:invalid, :kept_until_when) unless ends > @app.now && ends <= @app.now + MOST
 
         barred = judged.verdict.findings.select { |f| f.effect == "bar" }.map(&:because)
@@ -66,7 +68,8 @@ module SteadyMove
       end
 
       def plan_of(judged, options, ends, leaves)
-        facts, account = judged.facts, judged.account
+        facts = judged.facts
+        account = judged.account
         Core::Moves::Plan.of(name: judged.name.ascii, from: account.id, to: "", options: options,
           ways: account.ways.merge("proof" => @app.sender ? "connection" : "page"), expires_at: facts[:expires_at],
           code_takes: account.habits["code_takes"], settle_seconds: 0, years: 0, name_servers: facts[:name_servers],

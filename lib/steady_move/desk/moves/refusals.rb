@@ -4,6 +4,9 @@ module SteadyMove
   module Desk
     # Why a planned move can't start: sentences, empty where it can.
     class Refusals
+      # Rules on transfers from one registrar to another; a handing over within one is none (rules of the job §2).
+      BETWEEN = %w[new-name recent-move registrant-change].freeze
+
       # judged: Judging::Judged towards the account; new_host: Host or nil.
       def initialize(judged, account, new_host)
         @judged = judged
@@ -12,7 +15,7 @@ module SteadyMove
       end
 
       def all
-        [*already, *other_ways, *rules, *places, *records].map { |s| Words.say(s) }
+        [*already, *rules, *places, *records].map { |s| Words.say(s) }
       end
 
       # What speaks against the host alone, or against going without one.
@@ -26,22 +29,17 @@ module SteadyMove
       def refusal(key, **more) = Words.phrase("plan.refused.#{key}", **words, **more)
 
       def already
-        [(refusal(:moving) if judged.move && !judged.move.plan.prepare?), (refusal(:there) if account.id == judged.account.id)].compact
-      end
-
-      # Families that neither the registry nor the holder approves are judged here, and moved at the registrar by hand.
-      def other_ways
-        family = judged.judgement.family
-        return [refusal(:suffix_unlisted, suffix: judged.name.suffix)] if family.approval.nil?
-        return [] if %w[registry mail].include?(family.approval)
-
-        [refusal(:other_way, suffix: judged.name.suffix, family: family.title.downcase)]
+        [(refusal(:moving) if judged.move && !judged.move.plan.prepare?),
+          (refusal(:there) if account.id == judged.account.id)].compact
       end
 
       # What bars or delays it, and what has to be put right first.
       def rules
-        (judged.findings_open + judged.verdict.fixes.select { |f| f.in_move == "first" }).map(&:because)
+        found = judged.findings_open + judged.verdict.fixes.select { |f| f.in_move == "first" }
+        found.reject { |f| within? && BETWEEN.include?(f.rule) }.map(&:because)
       end
+
+      def within? = PlanOptions.new(nil, judged, account, nil, nil).within?
 
       def places
         [(refusal(:no_support) if letters_without_address?)].compact

@@ -12,8 +12,16 @@ module SteadyMove
         return [:name_server, move.plan.old_name_servers.to_a] if step.mark?(:servers_back)
         return [:ds, move.state.told("ds")&.data&.fetch("ds", nil).to_a] if step.mark?(:ds_old)
         return [:ds, wanted(app, move)] if step.mark?(:ds_new)
+        return [:tag, [tag(app.accounts.find(move.to_account), move)]] if step.mark?(:tag)
 
         [nil, []]
+      end
+
+      # By what the losing side knows whom it hands the name to: within one registrar the other account's sign-in.
+      def tag(account, move)
+        return account.habits["login"].to_s if move.plan.options.include?(:within)
+
+        account.habits["tag"] || account.registrar
       end
 
       def wanted(app, move)
@@ -22,7 +30,7 @@ module SteadyMove
       rescue Wire::Error
         []
       end
-      private_class_method :wanted
+      private_class_method :wanted, :tag
     end
   end
 end

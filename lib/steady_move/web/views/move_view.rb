@@ -170,7 +170,8 @@ module SteadyMove
           release = state.marked(:approval)
           state.ending.nil? && !release.nil? && release.active? && !state.approved? && !release.step.by_hand?
         end
-        private_class_method :shown, :now_at, :hand_over?, :wish?, :over?, :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said,
+        private_class_method :shown, :now_at, :hand_over?, :wish?, :over?,
+          :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said,
           :exposed, :consent, :blocks, :finish, :deadline, :approve?
       end
     end

@@ -8,7 +8,7 @@ module SteadyMove
           order 610
           stage "Landed"
           actor :theirs
-          needs "registry-pending", "release"
+          needs "registry-pending", "release", "push"
           except :prepare
           takes 5 * MINUTE, 15 * MINUTE, 2 * HOUR
           talks_to :gaining

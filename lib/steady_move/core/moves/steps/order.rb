@@ -7,8 +7,8 @@ module SteadyMove
         Order = Step.declare("order") do
           order 410
           stage "Ordered"
-          needs "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-settled", "ds-in"
-          except :prepare
+          needs "papers", "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-settled", "ds-in"
+          except :prepare, :push
           act "order", at: :gaining
           via :connection
           via :page, proof: :ordered_shown, takes: REACHES

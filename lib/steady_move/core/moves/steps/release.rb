@@ -10,7 +10,7 @@ module SteadyMove
           actor :yours
           needs "registry-pending"
           eased :outside, "order"
-          except :prepare
+          except :prepare, :at_once, :push
           takes MINUTE, HOUR, 5 * DAY, by: :response
           act "release", at: :losing
           via :connection

@@ -11,6 +11,7 @@ module SteadyMove
         LATE = 2 * 86_400
 
         def call
+          return by_word if plan.options.include?(:within)
           return from_outside if outside?
 
           there = info(gaining)
@@ -25,6 +26,13 @@ module SteadyMove
         end
 
         private
+
+        # From one account to another of the same registrar.
+        def by_word
+          record = public_record
+          arrive
+          done(sentence(:done), source: :word, ref: record.url, landed_at: now, expires_at: record.expires_at)
+        end
 
         # A mail alone proves nothing: the record has to show the gaining side.
         def from_outside

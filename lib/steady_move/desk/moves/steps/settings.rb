@@ -3,22 +3,18 @@
 module SteadyMove
   module Desk
     module Steps
-      # What nobody can see from outside (auto-renew, contacts that privacy hides): a person looks and says so; it is
-      # kept as their word, with its time.
+      # What nobody can see from outside (auto-renew, contacts that privacy hides): a person looks and says so.
       class Settings < Act
-        def on_word
-          word = move.events.reverse_each.find { |e| e.step == step.id && e.type == "said" }
-          Seen.new(done: !word.nil?, says: word && sentence(:on_word, by: word.by, at: word.at, what: wanted),
-            not_yet: sentence(:not_yet, what: wanted), source: :word)
-        end
+        include OnWord
 
         private
 
-        def wanted
-          plan.wanted.hidden.map do |what, value|
-            known = Core::Moves::Aims::CHOICES.key?(what.to_s)
-            Words.phrase("aims.#{what}", value: known ? Words.phrase("aims.#{value}") : value)
+        def wanted_words
+          what = plan.wanted.hidden.map do |key, value|
+            known = Core::Moves::Aims::CHOICES.key?(key.to_s)
+            Words.phrase("aims.#{key}", value: known ? Words.phrase("aims.#{value}") : value)
           end
+          { what: what }
         end
       end
     end

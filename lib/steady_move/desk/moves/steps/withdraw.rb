@@ -15,7 +15,8 @@ module SteadyMove
         def withdrawn
           said = !state.begun_at(step.id).nil?
           over = sight.stage == :over || (said && sight.stage == :nothing)
-          Seen.new(done: over, says: sentence(said ? :done_said : :done), not_yet: sentence(:not_shown), source: :record,
+          Seen.new(done: over, says: sentence(said ? :done_said : :done), not_yet: sentence(:not_shown),
+            source: :record,
             ref: sight.ref)
         end
       end

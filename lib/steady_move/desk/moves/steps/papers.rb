@@ -1,0 +1,12 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Steps
+      # The papers or the presence that a suffix wants, given to the gaining side by hand.
+      class Papers < Act
+        include OnWord
+      end
+    end
+  end
+end

@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module Practice
+  # Suffixes that move another way than by code, lock and silence; and what the registry's record showed before.
+  module RegistryWays
+    def by_mail?(name) = under?(name, @by_mail)
+    def at_once?(name) = under?(name, @at_once)
+    def pushed?(name) = under?(name, @pushed)
+
+    # The sponsor hands a name over: at once, to whoever it names, without an added year.
+    def push(client, name, to, at:)
+      row = find(name)
+      raise Refusal, 2201 unless row[:sponsor] == client
+      raise Refusal, 2304 if row[:statuses].intersect?(%w[pendingTransfer serverTransferProhibited pendingDelete])
+
+      id = @db[:transfers].insert(name: name, status: "pending", requested_by: to, requested_at: at.to_i,
+        acts: client, act_at: at.to_i, years: 0)
+      conclude(transfer_row(id), "clientApproved", at)
+    end
+
+    # The code of a name for its sponsor; where codes live a month, a fresh one.
+    def code_of(client, name, at:)
+      row = find(name)
+      return row[:auth_info] unless at_once?(name) && row[:sponsor] == client && row[:auth_ends].to_i <= at.to_i
+
+      new_code.tap { |code| domains.where(name: name).update(auth_info: code, auth_ends: at.to_i + (30 * DAY)) }
+    end
+
+    # The row as it stood at an instant, for a record that is behind.
+    def before(name, at)
+      row = find(name)
+      old = @db[:earlier].where(name: name).where { until_at > at.to_i }.order(:until_at).first
+      old ? row.merge(JSON.parse(old[:row], symbolize_names: true)) : row
+    end
+
+    private
+
+    def under?(name, suffixes) = suffixes.any? { |s| name.end_with?(".#{s}") }
+
+    def at_once(row, auth, at)
+      raise Refusal, 2202 unless auth && auth == row[:auth_info]
+      raise Refusal, 2202 if row[:auth_ends] && row[:auth_ends] <= at.to_i
+
+      row
+    end
+
+    def keep_before(name, at)
+      row = find(name).slice(:sponsor, :statuses, :name_servers, :ds, :expires_at, :transferred_at, :updated_at)
+      @db[:earlier].insert(name: name, until_at: at || row[:updated_at], row: row.to_json)
+    end
+  end
+end

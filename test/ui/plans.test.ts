@@ -23,6 +23,8 @@ describe('the plan', () => {
     to: 'B',
     refusals: [],
     cautions: [],
+    ready: [],
+    aims: {},
     startable: true,
     years: 1,
     carries: false,

@@ -5,6 +5,7 @@ import MoveSheet from './views/moves/MoveSheet.svelte';
 import Names from './views/names/Names.svelte';
 import NameSheet from './views/names/NameSheet.svelte';
 import Plan from './views/names/Plan.svelte';
+import Prepare from './views/names/Prepare.svelte';
 import TakeIn from './views/names/TakeIn.svelte';
 import Post from './views/post/Post.svelte';
 import Accounts from './views/accounts/Accounts.svelte';
@@ -26,6 +27,7 @@ export const { p, navigate, isActive, route } = createRouter({
     '/batch': Batch,
     '/:name': NameSheet,
     '/:name/plan': Plan,
+    '/:name/ready': Prepare,
     layout: Names,
   },
   '/moves': { '/': Blank, '/:id': MoveSheet, layout: Moves },

@@ -57,6 +57,9 @@ module SteadyMove
           { to_account: account })).order(:id))
       end
 
+      # The last few that went from an account, over or not.
+      def of_account(account) = load(@rows.where(from_account: account).reverse(:id).limit(LATELY))
+
       # How many open moves go from or to an account.
       def resting_on(account)
         @rows.where(open: true).where(Sequel.|({ from_account: account }, { to_account: account })).count

@@ -27,10 +27,10 @@ export const FOLLOWS: Record<string, string[]> = {
   desk: ['desk'],
   moves: ['moves', 'move', 'codes', 'status'],
   hands: ['hands'],
-  names: ['names', 'name'],
+  names: ['names', 'name', 'prices'],
   post: ['post'],
   codes: ['codes'],
-  accounts: ['accounts', 'settings', 'status'],
+  accounts: ['accounts', 'settings', 'status', 'ready', 'prices'],
   people: ['people', 'me'],
   rulebook: ['rulebook'],
 };

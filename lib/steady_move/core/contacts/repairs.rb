@@ -15,7 +15,8 @@ module SteadyMove
 
         module_function
 
-        # role: whose address decides (registrant or admin); at: Time; block_days: that a registrant change blocks in
+        # role: whose address decides (registrant, admin, or technical: its address is noted by hand, so it can only be
+        # read); at: Time; block_days: that a registrant change blocks in
         # this suffix, nil where none; opt_out: does the registrar offer to go without it; late: seconds until an edit
         # counts there; shared: names that have the same contact; mail_decides: does a mail to that address decide
         # this move; code_elsewhere: can the code be had without that mailbox; same_entry: is the administrative
@@ -23,6 +24,8 @@ module SteadyMove
         def choices(role:, at:, block_days:, opt_out:, late:, shared:, mail_decides:, code_elsewhere:,
           same_entry: false)
           ends = block_days && (at + (block_days * DAY))
+          return [choice("read", [:unchanged], possible: true, best: true)] if role == "technical"
+
           list = [
             choice("read", [:unchanged], possible: true), admin(role, late, shared, mail_decides, same_entry),
             opted_out(role, opt_out, shared), after(mail_decides, code_elsewhere, ends), registrant(role, ends, at,

@@ -22,9 +22,10 @@ module SteadyMove
 
         habits = account.habits
         payment = habits["payment"]
+        seen = habits.dig("ready", "method", "is")
         Core::Readiness::Destination.new(
           id: account.id, title: account.title, registrar: account.registrar, suffixes: habits["suffixes"],
-          can_pay: payment && payment == "ready", why_not: payment, reads_contacts: habits["reads_contacts"],
+          can_pay: seen.nil? ? payment && payment == "ready" : seen, why_not: (payment unless seen == false), reads_contacts: habits["reads_contacts"],
           takes_codes: habits["takes_codes"] && Regexp.new(habits["takes_codes"])
         ).freeze
       end

@@ -10,7 +10,7 @@ module SteadyMove
       # nothing that is not proven}.
       Places = Struct.new(:rdap_bases, :dns_servers, :dns_parents, :mailbox, :mail_server, :outgoing, :registries,
         keyword_init: true)
-      KEYS = %w[rdap_bases dns_servers dns_parents mailbox mail_server outgoing registries].freeze
+      KEYS = %w[rdap_bases dns_servers dns_parents mailbox mail_server outgoing registries rates].freeze
       ADDRESS = /\A[^\s@]+@[^\s@]+\z/
       # What each row of a setting has to look like: its name, or its place.
       ROWS = {
@@ -49,7 +49,13 @@ module SteadyMove
         { rdap_bases: p.rdap_bases, dns_servers: p.dns_servers, dns_parents: p.dns_parents,
           mailbox: p.mailbox&.slice(:host, :port, :login, :tls, :folder), mail_server: p.mail_server,
           outgoing: p.outgoing&.slice(:host, :port, :login, :tls, :from),
-          registries: p.registries, set_here: @rows.select_order_map(:key) }
+          registries: p.registries, rates: get("rates"), set_here: @rows.select_order_map(:key) }
+      end
+
+      # Rates that somebody typed in (Core::Money::Conversion::Rates), or nil.
+      def rates
+        said = get("rates") or return
+        Core::Money::Conversion::Rates.new(to: said["to"], date: said["date"], rates: said.except("to", "date"))
       end
 
       private
@@ -77,10 +83,21 @@ module SteadyMove
         value.each { |name, place| expect(key, name, place, part == :name ? name : place, pattern) } if pattern
         expect_server(key, value, "from" => ADDRESS) if key == "outgoing"
         expect_server(key, value, "login" => /\S/) if key == "mailbox"
+        expect_rates(value) if key == "rates"
         return unless key == "mail_server"
 
         known = value.keys - %w[ids trusting] == [] && value["ids"].to_s.match?(/\A[\w.:, -]*\z/)
         raise Refused.new(:invalid, :setting_mail_server) unless known && [true, false].include?(value["trusting"])
+      end
+
+      # {"to" => "EUR", "date" => "2027-03-01", "GBP" => "1.17"}
+      def expect_rates(value)
+        whole = value["to"].to_s.match?(/\A[A-Z]{3}\z/) && value["date"].to_s.match?(/\A\d{4}-\d\d-\d\d\z/)
+        rates = value.except("to", "date")
+        fine = rates.any? && rates.all? do |currency, rate|
+          currency.match?(/\A[A-Z]{3}\z/) && rate.to_s.match?(/\A\d{1,9}(\.\d{1,9})?\z/) && rate.to_f.positive?
+        end
+        raise Refused.new(:invalid, :setting_rates) unless whole && fine
       end
 
       def expect(key, name, place, text, pattern)

@@ -10,6 +10,8 @@ module SteadyMove
       def initialize(app)
         @app = app
         @planning = Planning.new(app)
+        @pledged = {}
+        @starting = false
       end
 
       # names: A-label texts held here; host: DNS host for those names whose zone would end, or nil; aims: what shall
@@ -23,6 +25,7 @@ module SteadyMove
       # Starts what can be started; what can't is told with its reason. Yields after each. Returns [Row].
       def start(names, to:, by:, host: nil, aims: nil, own: {}, &block)
         @names = names
+        @starting = true
         names.map do |name|
           where = { to: to, host: host, aims: wanted(name, aims, own) }
           row = row(name, **where)
@@ -51,10 +54,23 @@ module SteadyMove
       def row(name, to:, host:, aims:)
         proposal = @planning.propose(name, to: to, host: carry(name, host), aims: aims) or return not_held(name)
 
-        startable = proposal.startable?
-        Row.new(name: name, startable: startable, says: startable ? proposal.cautions + along(name) : proposal.refusals,
-          total: proposal.quote.total, saves: proposal.quote.saves, by_hand: proposal.plan.steps.count(&:by_hand?),
-          carries: proposal.plan.carry?)
+        short = proposal.startable? ? beyond_balance(proposal, to) : nil
+        startable = proposal.startable? && short.nil?
+        says = startable ? proposal.cautions + along(name) : proposal.refusals + [short].compact
+        Row.new(name: name, startable: startable, says: says, total: proposal.quote.total, saves: proposal.quote.saves,
+          by_hand: proposal.plan.steps.count(&:by_hand?), carries: proposal.plan.carry?)
+      end
+
+      # A balance has to cover all of them together: says so of those that it does not reach for. What is started takes
+      # its part by itself.
+      def beyond_balance(proposal, to)
+        total = proposal.quote.total or return
+        @pledged[total.currency] = @pledged.fetch(total.currency, 0) + total.minor
+        together = Core::Money::Amount.new(@starting ? total.minor : @pledged[total.currency], total.currency)
+        checks = DestinationChecks.new(@app).of(@app.accounts.find(to), total: together)
+        short = checks.find { |c| c.key == "balance" && c.is == false } or return
+        @pledged[total.currency] -= total.minor
+        short.says
       end
 
       def not_held(name)

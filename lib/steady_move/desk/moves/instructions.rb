@@ -6,8 +6,9 @@ module SteadyMove
     class Instructions
       # place: id by which acts are gathered; title, site, login: where; does: a sentence; typed: [[label, text]];
       # way: of Core::Moves::Ways; pastes: a code is pasted back here; mailto: a letter to its support, where the act
-      # has become late (RFC 6068); order: what is ordered (OrderDesk::Line), or nil.
-      Hand = Struct.new(:place, :title, :site, :login, :does, :typed, :way, :pastes, :mailto, :order,
+      # has become late (RFC 6068); order: what is ordered (OrderDesk::Line), or nil;
+      # account, act, found: whose page it is, which act, and where people noted that it is found there.
+      Hand = Struct.new(:place, :title, :site, :login, :does, :typed, :way, :pastes, :mailto, :order, :account, :act, :found,
         keyword_init: true)
 
       def initialize(app)
@@ -35,11 +36,19 @@ module SteadyMove
         site = link(move, step) || site if step.way == "link"
         Hand.new(place: place, title: title, site: site, login: login, does: does(step, words), typed: typed(move,
           step), way: step.way,
-          order: order_line(move, step), pastes: step.mark?(:paste),
+          order: order_line(move, step), **on_page(move, step), pastes: step.mark?(:paste),
           mailto: (support(move, step) if step_state.phase == "stuck"))
       end
 
       private
+
+      # Where the act is on the account's pages, in the words of whoever found it before.
+      def on_page(move, step)
+        account = at(move, step)
+        return {} if account.nil? || step.place == "contact" || step.way == "link" || step.by_letter?
+
+        { account: account.id, act: step.act, found: account.habits.dig("where", step.act) }
+      end
 
       def order_line(move, step)
         OrderDesk.new(@app).line(move) if step.mark?(:orders) && step.place == "gaining"
@@ -81,8 +90,14 @@ module SteadyMove
         kind, values = TypedValues.of(@app, move, step)
         reason = step.mark?(:reason) && at(move, step).habits["code_reason"]
         values.each_with_index.map { |s, i| [Words.say("by_hand.#{kind}", number: i + 1), s] } +
-          (reason ? [[Words.say("by_hand.reason"), Words.say("by_hand.our_reason")]] : []) +
+          guarded(move, step) + (reason ? [[Words.say("by_hand.reason"), Words.say("by_hand.our_reason")]] : []) +
           (step.way == "link" ? choices(move, step) : [])
+      end
+
+      # What a page wants before it shows a code.
+      def guarded(move, step)
+        guard = step.mark?(:reason) && at(move, step).habits["code_guard"] or return []
+        [[Words.say("by_hand.before"), Words.say("by_hand.guard_#{guard}")]]
       end
 
       # Both choices where both are there, each with its words and host: nobody has to trust a colour.

@@ -6,7 +6,8 @@ module SteadyMove
     class Planning
       # plan: Moves::Plan; refusals: why it can't start; cautions: what to know; zone: what is known of the records;
       # schedule: Blocks.
-      Proposal = Struct.new(:plan, :quote, :refusals, :cautions, :zone, :schedule, keyword_init: true) do
+      # ready: what is known of the destination (DestinationChecks::Check).
+      Proposal = Struct.new(:plan, :quote, :refusals, :cautions, :zone, :schedule, :ready, keyword_init: true) do
         def startable? = refusals.empty?
       end
       # What the present DNS host said: records, sets, serial, the wait for caches in seconds, that for a DS, or why it
@@ -43,8 +44,11 @@ module SteadyMove
         aims = Core::Moves::Aims.of(account.aims, aims)
         quote = quote(judged, account, years: aims.years)
         plan = plan(judged, account, new_host, zone, aims, quote)
-        Proposal.new(plan: plan, quote: quote, zone: zone, schedule: schedule(plan),
-          refusals: Refusals.new(judged, account, new_host).all, cautions: cautions(judged, zone))
+        ready = DestinationChecks.new(@app).of(account, suffix: judged.name.suffix, total: quote.total)
+        # Of the payment method a rule speaks.
+        missing = ready.select { |c| c.is == false && c.key != "method" }.map(&:says)
+        Proposal.new(plan: plan, quote: quote, zone: zone, schedule: schedule(plan), ready: ready,
+          refusals: Refusals.new(judged, account, new_host, missing: missing).all, cautions: cautions(judged, zone))
       end
 
       # What a move to an account, or to the usual destination, would cost: [account, Quote]; nil where no other is

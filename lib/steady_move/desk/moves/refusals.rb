@@ -7,15 +7,17 @@ module SteadyMove
       # Rules on transfers from one registrar to another; a handing over within one is none (rules of the job §2).
       BETWEEN = %w[new-name recent-move registrant-change].freeze
 
-      # judged: Judging::Judged towards the account; new_host: Host or nil.
-      def initialize(judged, account, new_host)
+      # judged: Judging::Judged towards the account; new_host: Host or nil; missing: what the destination lacks,
+      # sentences.
+      def initialize(judged, account, new_host, missing: [])
         @judged = judged
+        @missing = missing
         @account = account
         @new_host = new_host
       end
 
       def all
-        [*already, *rules, *places, *records].map { |s| Words.say(s) }
+        [*already, *rules, *@missing, *places, *records].map { |s| Words.say(s) }
       end
 
       # What speaks against the host alone, or against going without one.

@@ -7,7 +7,7 @@ module SteadyMove
     class Contacts
       # What a repair needs done by hand: where, and the value; done: whether the desk did it over the connection.
       Repaired = Struct.new(:done, :hand, :mailto, keyword_init: true)
-      ROLES = %w[registrant admin].freeze
+      ROLES = %w[registrant admin technical].freeze
       ADDRESS = /\A[^\s@]+@[^\s@]+\.[^\s@]+\z/
 
       # The role whose mailbox decides: where the registry asks by mail, the registrant; where a code is mailed, whom
@@ -15,7 +15,7 @@ module SteadyMove
       def self.deciding(account, family)
         return "registrant" if family&.approval == "mail"
 
-        account.habits["code_to"] == "admin" ? "admin" : "registrant"
+        %w[admin technical].find { |role| account.habits["code_to"] == role } || "registrant"
       end
 
       # Does a mail decide the move of a judged name?
@@ -26,7 +26,7 @@ module SteadyMove
 
       # The address that a registrar writes to in a move, or nil.
       def self.address(facts, role)
-        address = (facts[:"#{role}_email"] || facts[:registrant_email]).to_s
+        address = (facts[:"#{role}_email"] || (facts[:registrant_email] unless role == "technical")).to_s
         address.empty? ? nil : address
       end
 
@@ -105,7 +105,7 @@ module SteadyMove
 
       # One entry for both roles, where a connection changes entries.
       def same_entry?(judged)
-        ids = ROLES.map { |role| judged.facts[:"#{role}_contact"]&.fetch("id", nil) }
+        ids = %w[registrant admin].map { |role| judged.facts[:"#{role}_contact"]&.fetch("id", nil) }
         judged.account.ways["contacts"] == "connection" && !ids.first.nil? && ids.uniq.size == 1
       end
 

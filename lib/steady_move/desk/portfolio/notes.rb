@@ -6,7 +6,7 @@ module SteadyMove
     class Notes
       # key => how its value is understood; its words are the catalogue's “notes.kinds”.
       KINDS = {
-        "paid" => :flag, "privacy" => :flag, "registrant_email" => :text, "admin_email" => :text,
+        "paid" => :flag, "privacy" => :flag, "registrant_email" => :text, "admin_email" => :text, "technical_email" => :text,
         "mailbox" => %w[proven unproven bounced unread], "registrant_changed_at" => :date, "change_opted_out" => :flag,
         "expires_at" => :date, "dispute" => :text, "tied_services" => :list, "premium" => :flag,
         "presence_proven" => :flag,

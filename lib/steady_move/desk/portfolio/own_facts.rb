@@ -61,6 +61,7 @@ module SteadyMove
         return @mailing.fetch(row[:account_id], {}) if @boxes.empty?
 
         { mailbox: box(facts[:registrant_email]), admin_mailbox: box(facts[:admin_email]),
+          technical_mailbox: box(facts[:technical_email]),
           **@mailing.fetch(row[:account_id], {}) }.compact
       end
 

@@ -9,6 +9,12 @@ module SteadyMove
 
         # What the settings are shown with: how the newest mail's servers call themselves.
         module Helpers
+          def ready(id)
+            account = desk.accounts.find(id) or raise Desk::Refused.new(:unknown, :no_account, id: id)
+            { checks: Views::AccountView.ready(Desk::DestinationChecks.new(desk).of(account)),
+              learnt: Desk::Habits.new(desk).learnt(id).map { |l| { key: l.key, says: l.says } } }
+          end
+
           def settings_shown(of = desk) = of.settings.shown.merge(servers_seen: of.messages.servers)
         end
 
@@ -53,6 +59,26 @@ module SteadyMove
         on "removeHost" do
           Desk::Endpoints.new(desk).remove_host(asked[:id], by: me)
           { id: asked[:id] }
+        end
+
+        on("accountReady") { ready(asked[:id]) }
+
+        on "noteReady" do
+          held = given["balance"]&.then { |b| Core::Money::Amount.new(b["minor"], b["currency"]) }
+          Desk::DestinationChecks.new(desk).note(asked[:id], given["key"], is: given["is"], suffix: given["suffix"],
+            balance: held, by: me)
+          ready(asked[:id])
+        end
+
+        on "noteWhere" do
+          Desk::Habits.new(desk).put_where(asked[:id], given["act"], given["words"], by: me)
+          ready(asked[:id])
+        end
+
+        on "keepLearnt" do
+          habits = Desk::Habits.new(desk)
+          given["asks"] ? habits.asks(asked[:id], given["asks"], by: me) : habits.keep_learnt(asked[:id], given["key"].to_s, by: me)
+          ready(asked[:id])
         end
 
         on("settings") { settings_shown }

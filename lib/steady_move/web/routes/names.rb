@@ -7,6 +7,13 @@ module SteadyMove
       module Names
         extend Answers
 
+        on "pricesAhead" do
+          rows = Desk::PriceComparison.new(desk).of(asked[:name], privacy: asked[:privacy] == true) or
+            raise Desk::Refused.new(:unknown, :not_held, name: asked[:name])
+          rates = desk.settings.rates
+          { rates: rates && { to: rates.to, date: rates.date }, rows: rows.map { |r| Views::MoveView.price_row(r) } }
+        end
+
         HISTORY = 50
 
         # A judged name and its sheet.

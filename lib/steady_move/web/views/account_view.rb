@@ -12,13 +12,17 @@ module SteadyMove
             prices: account.prices,
             connection: account.connection.slice("host", "port", "client"), ways: account.ways,
             site: account.habits["site"],
-            support: account.habits["support"], privacy_service: account.privacy_service&.fetch("title", nil) }
+            support: account.habits["support"], paid_by: account.habits["paid_by"], aims: Core::Moves::Aims.of(account.aims).to_plan,
+            where: account.habits["where"] || {}, privacy_service: account.privacy_service&.fetch("title", nil) }
         end
+
+        # Is it ready to take orders? checks: of DestinationChecks.
+        def ready(checks) = checks.map { |c| c.to_h.merge(seen_at: Json.time(c.seen_at)) }
 
         # All of it but its secrets, for whoever may change it.
         def whole(account)
-          account.to_h.slice(:id, :title, :registrar, :kind, :connection, :habits, :prices, :sender_domains)
-            .merge(has_password: !account.secret.nil?)
+          account.to_h.slice(:id, :title, :registrar, :kind, :connection, :prices, :sender_domains)
+            .merge(has_password: !account.secret.nil?, habits: account.habits.except("ready"))
         end
 
         def host(host)

@@ -45,9 +45,15 @@ module SteadyMove
               quote: quote(proposal.quote),
             expires_at: Json.time(plan.expires_at), expected_expiry: Json.time(plan.expected_expiry),
             years: plan.years, carries: plan.carry?, words: shown(plan, words),
+            ready: AccountView.ready(proposal.ready), aims: plan.wanted.to_plan,
             zone: proposal.zone&.to_h&.slice(:host, :sets, :serial, :settle_seconds),
             steps: state.steps.map { |s| step(s, words) }, blocks: blocks(state, now),
             finish: Core::Forecast::Schedule.finish(proposal.schedule).map { |t| Json.time(t) } }
+        end
+
+        def price_row(row)
+          row.to_h.merge(ahead: row.ahead.map { |a| Json.amount(a) }, quote: row.quote && quote(row.quote),
+            converted: row.converted.map { |a| Json.amount(a) })
         end
 
         def shown(plan, words) = words.merge(from_id: plan.from)

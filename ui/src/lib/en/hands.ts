@@ -77,6 +77,24 @@ export const hands = {
       `No secret stands in it. The answer is matched by its reference ${a}; a lock or a code that was ` +
       'asked for is due within five days, then a reminder is offered.',
   },
+  found: {
+    whereIsIt: 'Where it is on those pages, in your words',
+    suchAs: 'Settings, far right, third tab',
+    keepIt: 'Keep it',
+    leaveIt: 'Leave it',
+    itIsAt: 'Where it is:',
+    change: 'change',
+    noteWhere: 'Note where it is there',
+  },
+  learnt: {
+    keep: 'Keep it for next time',
+    askedFor: 'What did it ask for before it gave the code?',
+    asks: [
+      ['reason', 'a reason'],
+      ['mail', 'a code by mail first'],
+      ['factor', 'a second factor'],
+    ] as const,
+  },
   orders: {
     toBeOrdered: 'To be ordered',
     chooseTransfer: 'Choose “transfer” there, never “register”: a name that you hold is always taken.',

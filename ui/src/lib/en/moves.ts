@@ -26,6 +26,11 @@ export const moves = {
     leaveItAsItIs: 'Leave it as it is …',
     canNotBeMet: (a: V) => `If “${a}” can’t be met, it can be left as it is, with your reason.`,
   },
+  handOver: {
+    show: 'Show the hand-over sheet, once',
+    theSheet: 'The hand-over sheet',
+    shownOnce: 'It is shown once: give it to whoever takes the name. The code is not kept here any more.',
+  },
   over: {
     howDidItEnd: 'Look at the pages of both registrars: how did this transfer end?',
     whatFollows: 'The name is then made safe again where it is: nothing pending, lock on.',

@@ -3,6 +3,8 @@ import type { V } from './value';
 /** Words of one name, its plan and a batch. */
 export const name = {
   batch: {
+    otherWishes: 'Other wishes for this name',
+    itsOwnWishes: 'Its own wishes',
     planOneName: 'Plan 1 name',
     and: ' and ',
     planNames: (a: V) => `Plan ${a} names`,

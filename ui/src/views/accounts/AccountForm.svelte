@@ -1,13 +1,14 @@
 <script lang="ts">
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
-  import { Button } from 'flowbite-svelte';
+  import { Button, Label, Textarea } from 'flowbite-svelte';
   import { untrack } from 'svelte';
   import { api, ask } from '../../lib/api';
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import { blank, changed, fields, written, type Whole } from './account';
-  import { AMOUNT, CONNECTION, HABITS, KNOWN, PRICES, WAYS, YES } from './fields';
+  import { AIMS, AMOUNT, CONNECTION, HABITS, KNOWN, ORDERING, PRICES, TERMS, WAYS, YES } from './fields';
+  import { read } from './priceTable';
   import Removal from './Removal.svelte';
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
@@ -38,9 +39,11 @@
   const save = createMutation(() => ({ mutationFn: keep, onSuccess: over }));
   const remove = () => ask(api.POST('/api/accounts/{id}/remove', { params: { path: { id: held?.id ?? '' } } }));
 
+  const table = $derived(read(f.by_suffix ?? '', f.currency || 'EUR'));
+  const wrong = $derived('wrong' in table ? table.wrong : '');
   function submit(e: SubmitEvent) {
     e.preventDefault();
-    save.mutate();
+    if (!wrong) save.mutate();
   }
 </script>
 
@@ -75,7 +78,27 @@
   />
   {#if form.kind === 'epp'}{@render rows(connection)}{/if}
   {@render rows(PRICES.map((p) => (p.key === 'currency' ? p : { ...p, ...AMOUNT })))}
+  {@render rows(TERMS)}
+  <div class="wide">
+    <Label for="a-by-suffix">{say.fields.bySuffix}</Label>
+    <Textarea
+      id="a-by-suffix"
+      class="w-full font-mono"
+      rows={3}
+      bind:value={() => f.by_suffix ?? '', (v) => (f.by_suffix = v)}
+    />
+    <p class="muted">{say.fields.bySuffixHow}</p>
+    {#if wrong}<p role="alert">{say.fields.bySuffixWrong(wrong)}</p>{/if}
+  </div>
   {@render rows(KNOWN)}
+  <fieldset>
+    <legend>{say.fields.ordering}</legend>
+    {@render rows(ORDERING.map((h) => (h.yes ? { ...h, of: YES } : h)))}
+  </fieldset>
+  <fieldset>
+    <legend>{say.fields.holds}</legend>
+    {@render rows(AIMS)}
+  </fieldset>
   <fieldset>
     <legend>{say.accountForm.howItWantsThingsDone}</legend>
     {#each WAYS as { act, label, of } (act)}
@@ -107,6 +130,9 @@
 <Trouble error={save.error} />
 
 <style>
+  .wide {
+    grid-column: 1 / -1;
+  }
   fieldset {
     grid-column: 1 / -1;
     display: grid;

@@ -60,7 +60,7 @@
             {#if a.connection.host}<span class="mono muted"
                 >{say.accounts.at(a.connection.client, a.connection.host, a.connection.port)}</span
               >{/if}
-            {#if a.prices.currency && a.prices.renew !== undefined}
+            {#if a.prices.currency && typeof a.prices.renew === 'number'}
               <span class="muted num"
                 >{say.accounts.aYearHere(money({ minor: a.prices.renew, currency: a.prices.currency }))}</span
               >

@@ -1,5 +1,6 @@
 import type { Schemas } from '../../lib/api';
 import { digits, minor } from '../../lib/words';
+import { read, write } from './priceTable';
 
 export type Fields = Schemas['AccountFields'];
 export type Whole = Schemas['WholeAccount'];
@@ -18,7 +19,7 @@ const amount = (value: number | null | undefined, currency: string) =>
   value === null || value === undefined ? '' : (value / 10 ** digits(currency)).toFixed(digits(currency));
 
 /** A form with nothing written. */
-export const blank = (): Written => ({ kind: 'epp', f: { port: '700', currency: 'EUR' }, ways: {} });
+export const blank = (): Written => ({ kind: 'by_hand', f: { port: '700', currency: 'EUR' }, ways: {} });
 
 /** The form of an account that is held; its secrets are not in it. */
 export function written(a: Whole): Written {
@@ -38,6 +39,29 @@ export function written(a: Whole): Written {
     currency,
     renew: amount(p?.renew, currency),
     transfer: amount(p?.transfer, currency),
+    register: amount(p?.register, currency),
+    renew_later: amount(p?.renew_later, currency),
+    promotion: amount(p?.promotion, currency),
+    per_transaction: amount(p?.per_transaction, currency),
+    privacy_price: amount(p?.privacy, currency),
+    promotion_code: p?.promotion_code,
+    promotion_until: p?.promotion_until,
+    tax: p?.tax_milli_percent ? String(p.tax_milli_percent / 1000) : '',
+    by_suffix: write(p?.suffixes, currency),
+    registrar_names: h.registrar_names?.join('; '),
+    tag: h.tag,
+    paid_by: h.paid_by,
+    code_guard: h.code_guard,
+    list_separator: h.list?.separator === ',' ? '' : h.list?.separator,
+    list_header: h.list?.header,
+    list_quoting: h.list?.quoting === 'needed' ? '' : h.list?.quoting,
+    confirm_link: known(h.confirms ? h.confirms.includes('link') : null),
+    confirm_halves: known(h.confirms ? h.confirms.includes('halves') : null),
+    confirm_code: known(h.confirms ? h.confirms.includes('code') : null),
+    aim_lock: h.aims?.lock,
+    aim_auto_renew: h.aims?.auto_renew,
+    aim_privacy: h.aims?.privacy,
+    aim_contacts: h.aims?.contacts,
     senders: a.sender_domains.join(' '),
     registrar_id: h.registrar_id,
     suffixes: h.suffixes?.join(' '),
@@ -62,7 +86,28 @@ export function written(a: Whole): Written {
   return { kind: a.kind, f: texts, ways: { ...(h.ways as Record<string, string> | null) } };
 }
 
+/** The form of its list of names and codes; null where it is the usual one. */
+function list(f: Record<string, string>) {
+  if (!f.list_separator && !f.list_header && !f.list_quoting) return null;
+  return {
+    separator: f.list_separator || ',',
+    header: or(f.list_header),
+    quoting: (f.list_quoting || 'needed') as 'always' | 'needed' | 'never',
+  };
+}
+
+function aims(f: Record<string, string>) {
+  const told = { lock: f.aim_lock, auto_renew: f.aim_auto_renew, privacy: f.aim_privacy, contacts: f.aim_contacts };
+  const said = Object.fromEntries(Object.entries(told).filter(([, v]) => v));
+  return Object.keys(said).length ? (said as Schemas['Aims']) : null;
+}
+
 function habits({ f, ways }: Written): NonNullable<Fields['habits']> {
+  const names = (f.registrar_names ?? '')
+    .split(';')
+    .map((n) => n.trim())
+    .filter(Boolean);
+  const confirms = (['link', 'halves', 'code'] as const).filter((how) => f[`confirm_${how}`] === 'yes');
   const takes = words(f.code_takes).map((m) => Math.round(Number(m) * 60));
   const suffixes = words(f.suffixes).map((s) => s.replace(/^\./, '').toLowerCase());
   const service = f.service
@@ -84,13 +129,25 @@ function habits({ f, ways }: Written): NonNullable<Fields['habits']> {
     login: or(f.login),
     support: or(f.support),
     ways: Object.fromEntries(Object.entries(ways).filter(([, way]) => way)),
-    code_to: (f.code_to || null) as 'registrant' | 'admin' | null,
+    code_to: (f.code_to || null) as 'registrant' | 'admin' | 'technical' | null,
+    code_guard: (f.code_guard || null) as 'mail' | 'factor' | null,
+    registrar_names: names.length ? names : null,
+    tag: or(f.tag),
+    paid_by: (f.paid_by || null) as 'card' | 'balance' | 'invoice' | null,
+    confirms: confirms.length ? confirms : null,
+    list: list(f),
+    aims: aims(f),
     code_reason: yes(f.code_reason),
     code_takes: takes.length === 3 && takes.every(Number.isFinite) ? takes : null,
     contacts_late: f.contacts_late ? Math.round(Number(f.contacts_late) * 3600) : null,
     opt_out: yes(f.opt_out),
     privacy_service: service,
   };
+}
+
+function bySuffix(text: string | undefined, currency: string) {
+  const found = read(text ?? '', currency);
+  return 'rows' in found && Object.keys(found.rows).length ? { suffixes: found.rows } : {};
 }
 
 /** What the form says, as the contract has it; a blank field is null. */
@@ -117,6 +174,15 @@ export function fields(form: Written): Fields {
       currency,
       renew: minor(f.renew ?? '', currency) ?? null,
       transfer: minor(f.transfer ?? '', currency) ?? null,
+      register: minor(f.register ?? '', currency) ?? null,
+      renew_later: minor(f.renew_later ?? '', currency) ?? null,
+      promotion: minor(f.promotion ?? '', currency) ?? null,
+      per_transaction: minor(f.per_transaction ?? '', currency) ?? null,
+      privacy: minor(f.privacy_price ?? '', currency) ?? null,
+      promotion_code: or(f.promotion_code),
+      promotion_until: or(f.promotion_until),
+      tax_milli_percent: f.tax ? Math.round(Number(f.tax.replace(',', '.')) * 1000) : null,
+      ...bySuffix(f.by_suffix, currency),
     },
     sender_domains: words(f.senders),
   };

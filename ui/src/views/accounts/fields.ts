@@ -37,9 +37,73 @@ export const PRICES: FieldRow[] = [
   { key: 'currency', label: say.fields.currency, pattern: '[A-Z]{3}' },
   { key: 'renew', label: say.fields.aYearHereCosts },
   { key: 'transfer', label: say.fields.aTransferToHereCosts },
+  { key: 'register', label: say.fields.register },
+  { key: 'renew_later', label: say.fields.renewLater },
+  { key: 'promotion', label: say.fields.promotion },
+  { key: 'per_transaction', label: say.fields.perTransaction },
+  { key: 'privacy_price', label: say.fields.privacyPrice },
+];
+/** Beside the amounts. */
+export const TERMS: FieldRow[] = [
+  { key: 'promotion_code', label: say.fields.promotionCode, mono: true },
+  { key: 'promotion_until', label: say.fields.promotionUntil, type: 'date' },
+  { key: 'tax', label: say.fields.tax, inputmode: 'decimal', pattern: '[0-9]+([.,][0-9]{1,3})?' },
 ];
 
+/** How orders are placed and paid there. */
+export const ORDERING: FieldRow[] = [
+  {
+    key: 'paid_by',
+    label: say.fields.paidBy,
+    of: [
+      ['', say.fields.notKnown],
+      ['card', say.fields.card],
+      ['balance', say.fields.balance],
+      ['invoice', say.fields.invoice],
+    ],
+  },
+  {
+    key: 'list_separator',
+    label: say.fields.betweenNameAndCode,
+    of: [
+      ['', say.fields.comma],
+      [';', say.fields.semicolon],
+      ['\t', say.fields.tab],
+      [' ', say.fields.blankSign],
+    ],
+  },
+  { key: 'list_header', label: say.fields.firstLine, mono: true },
+  {
+    key: 'list_quoting',
+    label: say.fields.quotes,
+    of: [
+      ['', say.fields.whereNeeded],
+      ['always', say.fields.always],
+      ['never', say.fields.never],
+    ],
+  },
+  { key: 'confirm_link', label: say.fields.confirmLink, yes: true },
+  { key: 'confirm_halves', label: say.fields.confirmHalves, yes: true },
+  { key: 'confirm_code', label: say.fields.confirmCode, yes: true },
+  { key: 'tag', label: say.fields.tag, mono: true },
+];
+
+/** What shall hold at it after a move. */
+export const AIMS: FieldRow[] = (['lock', 'auto_renew', 'privacy'] as const).map((what) => ({
+  key: `aim_${what}`,
+  label: say.aims.names[what],
+  of: [
+    ['', say.fields.usual],
+    ['on', 'on'],
+    ['off', 'off'],
+    ...(what === 'auto_renew' ? ([['any', say.aims.values.any ?? '']] as const) : []),
+    ...(what === 'privacy' ? ([['as_before', say.aims.values.as_before ?? '']] as const) : []),
+  ],
+}));
+AIMS.push({ key: 'aim_contacts', label: say.aims.names.contacts });
+
 export const KNOWN: FieldRow[] = [
+  { key: 'registrar_names', label: say.fields.otherNamesInTheRecord },
   { key: 'registrar_id', label: say.fields.numberInTheRecord, pattern: '[0-9]{1,10}', mono: true },
   { key: 'suffixes', label: say.fields.suffixesThatItTakesIf, mono: true },
   { key: 'payment', label: say.fields.paymentThereReadyOrWhat },
@@ -85,6 +149,16 @@ export const HABITS: FieldRow[] = [
       ['', say.fields.notKnown],
       ['registrant', say.fields.theRegistrant],
       ['admin', say.fields.theAdministrativeContact],
+      ['technical', say.fields.theTechnicalContact],
+    ],
+  },
+  {
+    key: 'code_guard',
+    label: say.fields.beforeItShowsACode,
+    of: [
+      ['', say.fields.nothingOrNotKnown],
+      ['mail', say.fields.aCodeByMail],
+      ['factor', say.fields.aSecondFactor],
     ],
   },
   { key: 'code_reason', label: say.fields.itAsksForAReason, yes: true },

@@ -7,6 +7,8 @@
   import Copy from '../../parts/Copy.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import Found from './Found.svelte';
+  import Learnt from './Learnt.svelte';
   import Letter from './Letter.svelte';
   import Orders from './Orders.svelte';
   import PasteCode from './PasteCode.svelte';
@@ -36,6 +38,9 @@
 <section class="panel" aria-label={place.title ?? say.acts.aPlace}>
   <h2>{place.title}</h2>
   {#if place.site || place.login}<Place hand={place} />{/if}
+  {#if place.items[0]?.hand.account}
+    <Learnt account={place.items[0].hand.account} asking={place.items.some((i) => i.hand.pastes)} />
+  {/if}
   {#if orders.length}<Orders account={place.id} items={orders} />{/if}
   <ul>
     {#each rest as i (key(i))}
@@ -61,6 +66,9 @@
           {/each}
           {#if i.hand.site && i.hand.site !== place.site}
             <p><a href={i.hand.site} target="_blank" rel="noopener noreferrer">{i.hand.site}</a></p>
+          {/if}
+          {#if i.hand.account && i.hand.act && !i.said_at}
+            <Found account={i.hand.account} act={i.hand.act} found={i.hand.found} />
           {/if}
           {#if i.hand.pastes && i.hand.way === 'page'}<PasteCode name={i.name} />{/if}
           {#if (i.said_at || i.phase === 'stuck') && i.says}<p class="muted"><Sentence text={i.says} /></p>{/if}

@@ -6,6 +6,7 @@
   import Copy from '../../parts/Copy.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
+  import Found from './Found.svelte';
   import PasteCode from './PasteCode.svelte';
   import Place from './Place.svelte';
   import May from '../../parts/May.svelte';
@@ -48,6 +49,7 @@
   {#each hand.typed as v (v.label)}
     <p><span class="muted">{v.label}:</span> <Copy text={v.value} what={v.label} /></p>
   {/each}
+  {#if hand.account && hand.act}<Found account={hand.account} act={hand.act} found={hand.found} />{/if}
   {#if hand.pastes}<PasteCode {name} />{/if}
   {#if hand.mailto}<p>{say.handPanel.itIsLate} <a href={hand.mailto}>{say.handPanel.writeToItsSupport}</a></p>{/if}
   <p class="muted small">

@@ -9,6 +9,7 @@
   import { minor, money, plainDay } from '../../lib/words';
   import { p } from '../../router';
   import Copy from '../../parts/Copy.svelte';
+  import { AMOUNT } from '../accounts/fields';
   import Trouble from '../../parts/Trouble.svelte';
   import Refusal from './Refusal.svelte';
 
@@ -157,7 +158,7 @@
         id="o-charged-{account}"
         class="plain num"
         inputmode="decimal"
-        pattern="[0-9]+([.,][0-9]{'{'}1,2{'}'})?"
+        pattern={AMOUNT.pattern}
         autocomplete="off"
         disabled={!currency}
         bind:value={charged}

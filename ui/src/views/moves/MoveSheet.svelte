@@ -18,6 +18,7 @@
   import { orderItem } from '../hands/order';
   import Over from './Over.svelte';
   import Checks from './Checks.svelte';
+  import HandOver from './HandOver.svelte';
   import Journal from './Journal.svelte';
   import Leave from './Leave.svelte';
   import StepList from './StepList.svelte';
@@ -133,6 +134,7 @@
         <a href={moveBack(m)}>{say.moveSheet.planItsMoveBack(m.from)}</a>
       </p>
     {/if}
+    {#if may('handOver')}<HandOver move={m.id} can={m.can_hand_over} />{/if}
     {#if m.can_say_over && may('sayOver')}<Over move={m.id} />{/if}
     {#each m.open ? m.steps.filter((s) => s.hand?.order) : [] as s (s.id)}
       <section class="box raised" aria-label={s.title}>

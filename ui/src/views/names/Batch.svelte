@@ -13,6 +13,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import May from '../../parts/May.svelte';
   import { draft, refresh } from '../../lib/live.svelte';
+  import AimsFields from './AimsFields.svelte';
   import Stale from '../../parts/Stale.svelte';
   import { say } from '../../lib/say';
 
@@ -25,7 +26,10 @@
   );
   const hosts = $derived((places.data?.hosts ?? []).filter((h) => !h.ends_with));
   const host = $derived(String(searchParams.get('host') ?? '') || hosts[0]?.id || '');
-  const body = $derived({ names, to, host: host || null });
+  let aims = $state<Schemas['Aims']>({});
+  let own = $state<Record<string, Schemas['Aims']>>({});
+  const usual = $derived(places.data?.accounts.find((a) => a.id === to)?.aims ?? {});
+  const body = $derived({ names, to, host: host || null, aims, own });
 
   type Answer = Schemas['Batch'] | (Schemas['Working'] & { job: string });
   const followed = (answer: Answer) =>
@@ -77,6 +81,7 @@
         bind:value={() => host, (v) => searchParams.set('host', v)}
       />
     </div>
+    <AimsFields id="b-aims" {usual} bind:aims />
   {/if}
   {#if progress}<p role="status">{say.batch.ofLookedAt(progress.done, progress.of)}</p>{/if}
   {#if !names.length && !start.data}<p>{say.batch.theTrayIsEmptyPick}</p>{/if}
@@ -121,6 +126,16 @@
                 >{say.batch.byHand(r.by_hand === 1 ? say.batch.n1Act : say.batch.acts(r.by_hand))}</span
               >{/if}
           </p>
+          {#if !start.data}
+            <details>
+              <summary>{own[r.name] ? say.batch.itsOwnWishes : say.batch.otherWishes}</summary>
+              <AimsFields
+                id="own-{r.name}"
+                usual={{ ...usual, ...aims }}
+                bind:aims={() => own[r.name] ?? {}, (v) => (own = { ...own, [r.name]: v })}
+              />
+            </details>
+          {/if}
           {#if r.startable && r.says.length}
             <details>
               <summary>{r.says.length === 1 ? say.batch.n1ThingToKnow : say.batch.thingsToKnow(r.says.length)}</summary>

@@ -2,11 +2,14 @@
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button, Label, Select } from 'flowbite-svelte';
   import { searchParams } from 'sv-router';
-  import { api, ask } from '../../lib/api';
-  import { navigate, route } from '../../router';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { navigate, p, route } from '../../router';
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import AimsFields from './AimsFields.svelte';
+  import Prices from './Prices.svelte';
   import Proposal from './Proposal.svelte';
+  import Ready from './Ready.svelte';
   import May from '../../parts/May.svelte';
   import { money } from '../../lib/words';
   import { draft, refresh } from '../../lib/live.svelte';
@@ -30,13 +33,16 @@
   );
   const chosen = $derived(searchParams.get('host'));
   const host = $derived(chosen === null ? (sheet.data?.needs_carry ? (hosts[0]?.id ?? '') : '') : String(chosen));
-  const body = $derived({ name, to, host: host || null });
+  let aims = $state<Schemas['Aims']>({});
+  const body = $derived({ name, to, host: host || null, aims });
+  const usual = $derived(accounts.find((a) => a.id === to)?.aims ?? {});
   const proposal = createQuery(() => ({
     queryKey: ['proposal', body],
     queryFn: () => ask(api.POST('/api/proposals', { body })),
     enabled: Boolean(to && sheet.data),
     ...draft,
   }));
+  const currency = $derived(proposal.data?.quote.total?.currency ?? 'EUR');
   const start = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/moves', { body })),
     onSuccess: (data) => {
@@ -74,7 +80,10 @@
         />
       </div>
     </div>
+    <Prices {name} chosen={to} choose={(id) => searchParams.set('to', id)} />
+    <AimsFields id="aims" {usual} bind:aims />
     {#if proposal.data}
+      <Ready account={to} checks={proposal.data.ready} {currency} done={() => void proposal.refetch()} />
       <Stale at={proposal.dataUpdatedAt} again={() => void proposal.refetch()} />
       <Proposal proposal={proposal.data}>
         {#snippet act()}
@@ -92,6 +101,7 @@
           </div>
         {/snippet}
       </Proposal>
+      <p><a href={p('/names/:name/ready', { params: { name } })}>{say.prepare.link}</a></p>
     {:else if proposal.isPending && to}
       <p class="muted" role="status">{say.plan.askingTheNameServersAnd}</p>
     {:else if !accounts.length}

@@ -14,11 +14,16 @@ module SteadyMove
           # The address that the mail goes to, and what is known of its mailbox: the administrative contact's where
           # the account writes to it.
           def self.decider(facts, family)
+            return [facts[:technical_email], facts[:technical_mailbox]] if technical?(facts, family)
+
             admin = facts[:mail_role] == "admin" && family.approval != "mail" && facts[:admin_email]
             return facts.values.values_at(:registrant_email, :mailbox) unless admin
 
             [admin, facts[:admin_mailbox] || (facts[:mailbox] if admin == facts[:registrant_email])]
           end
+
+          # The technical contact is in no record that anybody could fall back on: its address is noted by hand.
+          def self.technical?(facts, family) = facts[:mail_role] == "technical" && family.approval != "mail"
 
           def self.shown(email, entry) = email.to_s.empty? ? entry.words.fetch("none") : email
 

@@ -1,0 +1,42 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask } from '../../lib/api';
+  import { refresh } from '../../lib/live.svelte';
+  import { say } from '../../lib/say';
+  import Copy from '../../parts/Copy.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  /** The sheet for whoever takes the name, with its code: shown once. */
+  let { move, can }: { move: number; can: boolean } = $props();
+  const client = useQueryClient();
+  const show = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/moves/{id}/hand-over', { params: { path: { id: move } } })),
+    onSettled: () => refresh(client),
+  }));
+</script>
+
+{#if show.data}
+  <section class="box" aria-label={say.handOver.theSheet}>
+    <p class="muted">{say.handOver.shownOnce}</p>
+    <pre>{show.data.text}</pre>
+    <p><Copy text={show.data.text} what={say.handOver.theSheet} /></p>
+  </section>
+{:else if can}
+  <p><Button disabled={show.isPending} onclick={() => show.mutate()}>{say.handOver.show}</Button></p>
+{/if}
+<Trouble error={show.error} />
+
+<style>
+  section {
+    padding: 0.7rem 0.9rem;
+    margin-bottom: 0.8rem;
+  }
+  pre {
+    white-space: pre-wrap;
+    overflow-wrap: anywhere;
+  }
+  section :global(span.mono) {
+    display: none;
+  }
+</style>

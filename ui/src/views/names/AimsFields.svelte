@@ -1,0 +1,61 @@
+<script lang="ts">
+  import type { Schemas } from '../../lib/api';
+  import { say } from '../../lib/say';
+  import Choice from '../../parts/Choice.svelte';
+  import Field from '../../parts/Field.svelte';
+
+  /** What shall hold afterwards: what is left open is the destination’s own (`usual`). `aims` holds only what differs. */
+  let { id, usual, aims = $bindable() }: { id: string; usual: Schemas['Aims']; aims: Schemas['Aims'] } = $props();
+  const own = (what: 'lock' | 'auto_renew' | 'privacy') => say.aims.usual(say.aims.values[usual[what] ?? 'any'] ?? '');
+  const pick = (what: keyof Schemas['Aims'], value: string) => {
+    const next: Record<string, unknown> = { ...aims, [what]: what === 'years' ? Number(value) : value };
+    if (value === '') delete next[what];
+    aims = next as Schemas['Aims'];
+  };
+  const CHOICES = {
+    lock: ['on', 'off'],
+    auto_renew: ['on', 'off', 'any'],
+    privacy: ['on', 'off', 'as_before'],
+  } as const;
+</script>
+
+<fieldset>
+  <legend>{say.aims.whatShallHold}</legend>
+  {#each Object.entries(CHOICES) as [what, values] (what)}
+    <Choice
+      id="{id}-{what}"
+      label={say.aims.names[what as keyof typeof say.aims.names]}
+      of={[['', own(what as 'lock')], ...values.map((v) => [v, say.aims.values[v] ?? v] as const)]}
+      bind:value={() => String(aims[what as keyof Schemas['Aims']] ?? ''), (v) => pick(what as 'lock', v)}
+    />
+  {/each}
+  <Field
+    id="{id}-contacts"
+    label={say.aims.names.contacts}
+    placeholder={usual.contacts && usual.contacts !== 'carry' ? usual.contacts : say.aims.carry}
+    bind:value={() => (aims.contacts === 'carry' ? '' : (aims.contacts ?? '')), (v) => pick('contacts', v)}
+  />
+  <Choice
+    id="{id}-years"
+    label={say.aims.names.years}
+    of={[
+      ['', say.aims.usual(String(usual.years ?? 1))],
+      ...[1, 2, 3, 5, 10].map((n) => [String(n), String(n)] as const),
+    ]}
+    bind:value={() => String(aims.years ?? ''), (v) => pick('years', v)}
+  />
+</fieldset>
+
+<style>
+  fieldset {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
+    gap: 0.6rem 1rem;
+    align-items: end;
+    margin: 0.4rem 0 0.8rem;
+  }
+  legend {
+    font-weight: 650;
+    margin-bottom: 0.3rem;
+  }
+</style>

@@ -1,0 +1,111 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { refresh } from '../../lib/live.svelte';
+  import { may } from '../../lib/session.svelte';
+  import { say } from '../../lib/say';
+  import { minor } from '../../lib/words';
+  import { AMOUNT } from '../accounts/fields';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+
+  /** Is a destination ready to take an order? What was seen there, by whom and when; what nobody looked at is open. */
+  let {
+    account,
+    checks,
+    currency,
+    done,
+  }: { account: string; checks: Schemas['ReadyCheck'][]; currency: string; done: () => void } = $props();
+  const client = useQueryClient();
+  let held = $state('');
+  const note = createMutation(() => ({
+    mutationFn: (body: Schemas['ReadyNote']) =>
+      ask(api.POST('/api/accounts/{id}/ready', { params: { path: { id: account } }, body })),
+    onSuccess: () => {
+      held = '';
+      void refresh(client);
+      done();
+    },
+  }));
+  const tell = (key: Schemas['ReadyNote']['key'], is: boolean) => note.mutate({ key, is });
+  function keep(e: SubmitEvent) {
+    e.preventDefault();
+    const sum = minor(held, currency);
+    if (sum !== undefined) note.mutate({ key: 'balance', balance: { minor: sum, currency } });
+  }
+</script>
+
+{#if checks.length}
+  <section aria-label={say.ready.isItReady}>
+    <h2>{say.ready.isItReady}</h2>
+    <ul>
+      {#each checks as c (c.key)}
+        <li class:no={c.is === false} class:open={c.is === null}>
+          <div>
+            <p>
+              {c.says}
+              {#if c.seen_at}<span class="muted">{say.ready.seenBy(c.by ?? '')} <When at={c.seen_at} bare /></span>{/if}
+            </p>
+            {#if c.is === null}<p class="muted">{c.find_out}</p>{/if}
+          </div>
+          {#if may('noteReady')}
+            {#if c.key === 'balance'}
+              <form onsubmit={keep}>
+                <input
+                  class="plain num"
+                  inputmode="decimal"
+                  pattern={AMOUNT.pattern}
+                  required
+                  placeholder={currency}
+                  aria-label={say.ready.balance(currency)}
+                  bind:value={held}
+                />
+                <button class="link">{say.ready.noteIt}</button>
+              </form>
+            {:else}
+              <p class="acts">
+                {#if c.is !== true}<button class="link" onclick={() => tell(c.key, true)}>{say.ready.itIs}</button>{/if}
+                {#if c.is !== false}<button class="link" onclick={() => tell(c.key, false)}>{say.ready.itIsNot}</button
+                  >{/if}
+              </p>
+            {/if}
+          {/if}
+        </li>
+      {/each}
+    </ul>
+    <Trouble error={note.error} />
+  </section>
+{/if}
+
+<style>
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    justify-content: space-between;
+    gap: 0.2rem 1rem;
+    padding: 0.35rem 0 0.35rem 0.7rem;
+    border-left: 4px solid var(--loden);
+    margin-bottom: 0.3rem;
+  }
+  .no {
+    border-left-color: var(--madder);
+  }
+  .open {
+    border-left-color: var(--line);
+  }
+  li > div {
+    flex: 1 1 20rem;
+  }
+  .acts,
+  form {
+    display: flex;
+    gap: 0.8rem;
+    align-items: center;
+  }
+  input {
+    width: 7rem;
+  }
+  h2 {
+    margin: 0.8rem 0 0.3rem;
+  }
+</style>

@@ -70,7 +70,7 @@ class DestinationsTest < Minitest::Test
     do_it(id, "ask-code", "code")
     world.until_true { state(id).done?("get-code") }
     offered = habits.learnt("millrace")
-    assert_match(/came after 1 day/, offered.map(&:says).join)
+    assert_match(/came after 1.1 days/, offered.map(&:says).join)
     habits.keep_learnt("millrace", "code_takes", by: ADA)
     assert_operator world.app.accounts.find("millrace").habits["code_takes"].last, :>, 26 * 3600
     assert_empty habits.learnt("millrace")

@@ -1,0 +1,104 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/browser"
+require_relative "../support/visitor"
+
+# A desk without any connection: every account is by hand, and each job says how many acts at the desk it takes, beside
+# those at the registrars' own pages.
+class BrowserOutsideTest < Minitest::Test
+  include Browser
+
+  NAME = "slipway.example"
+
+  def new_world
+    BenchWorld.new(names_at: %w[millrace]).tap do |w|
+      w.app.accounts.all.select(&:epp?).each { |a| w.app.accounts.remove(a.id) }
+    end
+  end
+
+  def visitor = @visitor ||= Visitor.new(world.world.scenario)
+  def site(account) = world.app.accounts.find(account).habits["site"]
+  def state = world.move(@id).state
+  def clipboard = page.evaluate_async_script("navigator.clipboard.readText().then(arguments[0])")
+
+  # One act at the desk: something that a person presses.
+  def act
+    @acts = @acts.to_i + 1
+    yield
+  end
+
+  def until_step(step, id = @id)
+    world.until_true(what: step) { world.move(id).state[step]&.active? || world.move(id).state.done?(step) }
+  end
+
+  def allow_clipboard
+    page.driver.browser.execute_cdp("Browser.grantPermissions",
+      permissions: %w[clipboardReadWrite clipboardSanitizedWrite])
+  end
+
+  # What a person does on the pages of a place, without the desk.
+  def at(account, *acts, name: NAME)
+    acts.each { |what, fields| visitor.act(site(account), name, what, **(fields || {})) }
+  end
+
+  def test_one_name_from_paste_to_closing
+    world.app.db[:names].where(name: NAME).delete
+    allow_clipboard
+    sign_in
+    visit "/names/take-in"
+    select "Millrace Registrations", from: "account"
+    fill_in "text", with: NAME
+    act { click_on "Take them in" }
+    assert_text NAME
+    visit "/names/#{NAME}/plan?to=hawser"
+    assert_text "Is the destination ready?"
+    assert_text "6.60 EUR"
+    act { click_on "Start the move for 6.60 EUR" }
+    assert_text "Make ready"
+    @id = world.app.moves.open.first.id
+    world.runner.pass
+    at("millrace", ["lock-off"], ["code"])
+    visit "/by-hand"
+    act { click_on "These 2 acts are done" }
+    until_step("order")
+    at("hawser", ["card"], name: "all")
+    visit "/by-hand"
+    assert_text "Choose “transfer” there, never “register”"
+    assert_text "Before you pay it must show 6.60 EUR."
+    act { click_on "Copy the name with its code" }
+    assert_text "Copied: 1 name"
+    list = clipboard
+    assert_equal "name;code\n#{NAME};#{world.world.registry.find(NAME)[:auth_info]}\n", list
+    at("hawser", ["add", { list: list, promotion: "SPRING-27" }], ["pay"], name: "all")
+    fill_in "Order number", with: "HAW-0001"
+    act { click_on "It is ordered" }
+    assert_no_text "Choose “transfer” there"
+    confirm_at_hawser
+    world.until_true(what: "pending") { state.done?("registry-pending") }
+    at("millrace", ["release"])
+    until_step("lock-back")
+    at("hawser", ["lock-on"])
+    visit "/by-hand"
+    act { click_on "These 2 acts are done" }
+    world.until_true(what: "the end") { !world.move(@id).open }
+    visit "/moves/#{@id}"
+    assert_text "Settled"
+    assert_text "On the word of"
+    assert_operator @acts, :<=, 6, "acts at the desk for one name"
+    assert_equal "hawser", world.world.registry.find(NAME)[:sponsor]
+  end
+
+  # By the link, and by the number in two halves; the desk sees both by what follows.
+  def confirm_at_hawser(name = NAME)
+    world.until_true(what: "the mails") { mails(name).size == 2 }
+    visitor.approve(mails(name).filter_map { |m| m[:link] }.first)
+    first = visitor.read(site("hawser"), name)[%r{first half of the number: <code>(\d+)}, 1]
+    second = mails(name).find { |m| m[:subject].include?("second half") }[:text][/second half is: (\d+)/, 1]
+    at("hawser", ["halves", { given: "#{first}-#{second}" }], name: name)
+  end
+
+  def mails(name)
+    world.app.messages.all.select { |m| m[:names].include?(name) && m[:subject].start_with?("Please confirm") }
+  end
+end

@@ -43,6 +43,9 @@ module Practice
       "#{said.join(' ')} In the cart: #{cart.size}, together #{total / 100}.#{format('%02d', total % 100)}."
     end
 
+    # One name with its code, in fields of their own: any code can be typed so.
+    def add_one(name, code, at:) = into_cart(name.to_s.strip.downcase, code.to_s, price(nil, at), at)
+
     def pay(at:)
       raise No, "The cart is empty." if cart.empty?
       raise No, "Fill in the contact profile “#{@shop['profile']}” first." unless profile?

@@ -7,6 +7,7 @@ module Practice
       # What a form asks for besides the name it is about: act => [button, {field => label}].
       GENERAL = { "add" => ["Put into the cart", { "list" => "Names to transfer to us, with their codes",
                                                    "promotion" => "Promotion code" }],
+                  "add-one" => ["Put this one into the cart", { "name" => "Name", "code" => "Code" }],
                   "pay" => ["Pay for what is in the cart", {}] }.freeze
       MEANS = { "card" => ["Put a card on file", {}], "top-up" => ["Raise the balance", { "sum" => "By how much" }],
                 "profile" => ["Fill in the contact profile", {}], "papers" => ["Send in papers", {}] }.freeze
@@ -42,6 +43,7 @@ module Practice
       def do(name, what, given, now)
         case what
         when "add" then shop.add(given["list"], promotion: given["promotion"], at: now)
+        when "add-one" then shop.add_one(given["name"], given["code"], at: now)
         when "pay" then shop.pay(at: now)
         when "card" then shop.card
         when "top-up" then shop.top_up(given["sum"])

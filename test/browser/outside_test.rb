@@ -89,6 +89,69 @@ class BrowserOutsideTest < Minitest::Test
     assert_equal "hawser", world.world.registry.find(NAME)[:sponsor]
   end
 
+  FLEET = (1..12).map { |n| format("fleet-%02d.example", n) }.freeze
+  ODD = { "fleet-03.example" => "Tide,Rope,27", "fleet-09.example" => "Quay,East,9" }.freeze
+
+  # Twelve names at one losing registrar, two of whose codes hold the sign that stands between name and code.
+  def test_twelve_names_in_one_visit
+    fleet_at_millrace
+    allow_clipboard
+    sign_in
+    visit "/names/take-in"
+    select "Millrace Registrations", from: "account"
+    fill_in "text", with: FLEET.join("\n")
+    act { click_on "Take them in" }
+    assert_text "fleet-12.example"
+    visit "/names/batch?to=withy&tray=#{FLEET.join(',')}"
+    assert_text "12 of 12 can start"
+    act { click_on "Start 12 moves for 108.00 EUR" }
+    assert_text "12 moves were started"
+    world.runner.pass
+    FLEET.each { |n| at("millrace", ["lock-off"], ["code"], name: n) }
+    visit "/by-hand"
+    act { click_on "These 24 acts are done" }
+    world.until_true(what: "the codes") { world.app.moves.open.all? { |m| m.state["order"].active? } }
+    at("withy", ["profile"], ["top-up", { sum: 20_000 }], name: "all")
+    visit "/by-hand"
+    assert_text "Before you pay it must show 108.00 EUR."
+    act { click_on "Copy the 12 names with their codes" }
+    assert_text "Not in the list, since their codes can’t stand in it: #{ODD.keys.join(', ')}"
+    list = clipboard
+    assert_equal 10, list.lines.size
+    at("withy", ["add", { list: list }], name: "all")
+    ODD.each do |name, code|
+      within("li", text: name) { act { click_on "Copy its code" } }
+      assert_text "Code copied"
+      assert_equal code, clipboard
+      at("withy", ["add-one", { name: name, code: clipboard }], name: "all")
+    end
+    page.driver.browser.save_screenshot("/tmp/twelve.png")
+    at("withy", ["pay"], name: "all")
+    fill_in "Charged, all together (EUR)", with: "120"
+    act { click_on "These 12 are ordered" }
+    assert_text "120.00 EUR is not what was planned: 108.00 EUR"
+    fill_in "Charged, all together (EUR)", with: "108.00"
+    act { click_on "These 12 are ordered" }
+    assert_no_text "Before you pay"
+    FLEET.each { |n| at("withy", ["code-again", { given: world.world.registry.find(n)[:auth_info] }], name: n) }
+    world.until_true(what: "pending") { world.app.moves.open.all? { |m| m.state.done?("registry-pending") } }
+    FLEET.each { |n| at("millrace", ["release"], name: n) }
+    world.until_true(what: "landing") { world.app.moves.open.all? { |m| m.state["lock-back"].active? } }
+    FLEET.each { |n| at("withy", ["lock-on"], name: n) }
+    visit "/by-hand"
+    act { click_on "These 24 acts are done" }
+    world.until_true(what: "the end") { world.app.moves.open_count.zero? }
+    assert_operator @acts, :<=, 20, "acts at the desk for twelve names, and for two hundred"
+    assert_equal ["withy"], FLEET.map { |n| world.world.registry.find(n)[:sponsor] }.uniq
+  end
+
+  def fleet_at_millrace
+    like = world.world.registry.domains.where(name: NAME).first
+    FLEET.each_with_index do |name, i|
+      world.world.registry.domains.insert(like.merge(name: name, roid: "F#{i}-PRAC", auth_info: ODD[name] || "Fleet-#{i}-27"))
+    end
+  end
+
   # By the link, and by the number in two halves; the desk sees both by what follows.
   def confirm_at_hawser(name = NAME)
     world.until_true(what: "the mails") { mails(name).size == 2 }

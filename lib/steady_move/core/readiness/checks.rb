@@ -58,6 +58,7 @@ module SteadyMove
             CHOICES[key].include?(given) ? given : fail!(file, [key],
               "#{key} “#{given}” is not one of #{CHOICES[key].join(', ')}")
           when *NUMBERS.keys then number(file, key, given, NUMBERS[key])
+          when "title" then given.to_s.strip.empty? ? fail!(file, [key], "a title is expected") : given.to_s.strip[0, 80]
           when "presence" then given.to_s.strip.empty? ? nil : given.to_s
           else fail!(file, [key], "“#{key}” is neither a value of a family nor a rule that counts days")
           end

@@ -16,6 +16,9 @@ module SteadyMove
           %w[code code_days lock approval years_added max_years response_days auto_renew_grace_days presence]
         end
 
+        # What an override may change: these, and how a family of one's own is called.
+        def self.overruled_values = open_values + %w[title]
+
         # Seconds: the last instant to start a move before expiry, expiry − the whole move's P90 − 3 days (common
         # practice).
         def latest_start(expiry) = expiry - @late_by

@@ -16,12 +16,19 @@ module SteadyMove
         rules = File.join(folder, "rules.yml")
         families = Dir[File.join(folder, "*.yml")] - [rules]
         Core::Readiness::Rulebook.new(rules: { file: "rules.yml", rows: read(rules) },
-          families: families.map { |f| { file: File.basename(f), row: read(f) } })
+          families: families.map { |f| { file: File.basename(f), row: whole(read(f)) } })
       rescue Invalid => e
         raise e if e.path.nil?
 
         raise Invalid.new("#{e.file}: line #{line(File.join(folder, e.file), e.path)}", nil,
           e.message.delete_prefix("#{e.file}: "))
+      end
+
+      # A family that says so holds every generic suffix, but those that another names are taken from it below.
+      def whole(row)
+        return row unless row.is_a?(Hash) && row["generic"]
+
+        row.except("generic").merge("suffixes" => row["suffixes"] | GenericSuffixes.all)
       end
 
       def read(file)
@@ -43,7 +50,7 @@ module SteadyMove
 
         node.children.each_slice(2).find { |k, _| k.value == key }&.last
       end
-      private_class_method :read, :line, :below
+      private_class_method :read, :whole, :line, :below
     end
   end
 end

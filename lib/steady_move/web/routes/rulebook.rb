@@ -26,6 +26,13 @@ module SteadyMove
           book
         end
 
+        on "addSuffixes" do
+          overruling.add(given["suffixes"], like: given["like"], title: given["title"], values: given["values"] || {},
+            source: given["source"], date: given["date"], by: me)
+          status 201
+          book
+        end
+
         on "takeBackOverride" do
           overruling.take_back(asked[:id], by: me)
           book

@@ -12,7 +12,7 @@ module SteadyMove
         # book: Rulebook; overrides: rows of Store::Overrides, newest first; unlisted: suffixes in no family.
         def book(book, overrides, unlisted)
           { families: book.families.reject { |f| f.suffixes.empty? }.map { |f| family(f) },
-            keys: [*VALUES, Desk::Overruling::FAMILY], unlisted: unlisted,
+            keys: [*VALUES, "title", Desk::Overruling::FAMILY], unlisted: unlisted,
             overrides: overrides.map { |o| override(o) } }
         end
 
@@ -20,7 +20,7 @@ module SteadyMove
           { id: family.id, title: family.title, suffixes: family.suffixes, overruled: (family.overrides || []).any?,
             move_hours: family.move_hours, p90_hours: (family.p90 / 3600.0).round(1),
             values: VALUES.map { |key| { key: key, value: family[key]&.to_s, source: source(family.source_of(key)) } },
-            rules: family.judged_by.map { |entry, _| rule(entry) }, without: without(family) }
+            rules: family.judged_by.map { |entry, _| rule(entry) }, without: without(family), count: family.suffixes.size }
         end
 
         def rule(entry)

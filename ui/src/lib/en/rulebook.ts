@@ -2,7 +2,29 @@ import type { V } from './value';
 
 /** Words of the views in views/rulebook. */
 export const rulebook = {
+  addSuffixes: {
+    title: 'Add suffixes, or a family of their own',
+    suffixes: 'Suffixes',
+    like: 'They follow',
+    ownTitle: 'Called, as a family of their own',
+    source: 'Where that is written, or who said it',
+    of: 'Of',
+    add: 'Add them',
+    none: 'none',
+    values: {
+      code: 'Code: needed, none or registry',
+      code_days: 'Days that a code lives',
+      lock: 'Lock: yes or none',
+      approval: 'Approval: registry, mail, none or push',
+      years_added: 'Years added',
+      max_years: 'Years at most',
+      response_days: 'Days until silence counts',
+      auto_renew_grace_days: 'Days of grace after expiry',
+      presence: 'Papers or presence that it wants',
+    } as Record<string, string>,
+  },
   family: {
+    andMore: (a: V) => `and ${a} more, all that are marked as generic; choose one above`,
     overruledHere: 'overruled here',
     aWholeMoveTakesHours: 'A whole move takes (hours)',
     leastUsualMostNineOf: (a: V) => `least, usual, most; nine of ten are done in ${a} h`,

@@ -108,6 +108,17 @@
       {#each shared as h, n (h.what)}{n ? '; ' : ''}{h.what}: <strong>{h.wanted}</strong>{/each}.
     </p>
   {/if}
+  {#if coded && may('orderList')}
+    <p>
+      <Button color="alternative" disabled={list.isPending || !chosen.length} onclick={() => list.mutate()}
+        >{copied === 'list'
+          ? say.orders.listCopied(chosen.length - apart.length)
+          : say.orders.copyTheList(chosen.length)}</Button
+      >
+      <span class="muted">{say.orders.inItsForm}</span>
+    </p>
+    {#if apart.length}<p class="muted">{say.orders.apart(apart.join(', '))}</p>{/if}
+  {/if}
   <ul>
     {#each items as i (i.move)}
       <li>
@@ -120,7 +131,7 @@
           />
         {:else}<span></span>{/if}
         <div>
-          <p class="head">
+          <div class="head">
             <a class="mono" href={p('/moves/:id', { params: { id: String(i.move) } })}>{i.name}</a>
             <span class="num">{i.hand.order?.price ? money(i.hand.order.price) : say.orders.noPrice}</span>
             <span class="muted">{say.orders.years(i.hand.order?.years ?? 1)}</span>
@@ -129,26 +140,15 @@
                 >{copied === i.name ? say.orders.codeCopied : say.orders.copyCode}</button
               >
             {/if}
-          </p>
+            <Refusal move={i.move} name={i.name} />
+          </div>
           {#if i.hand.order?.alone}<p class="muted">{say.orders.alone}</p>{/if}
           {#each own(i) as h (h.what)}<p class="muted">{h.what}: <strong>{h.wanted}</strong></p>{/each}
           {#if i.phase === 'stuck' && i.says}<p class="refusal">{i.says}</p>{/if}
-          <Refusal move={i.move} name={i.name} />
         </div>
       </li>
     {/each}
   </ul>
-  {#if coded && may('orderList')}
-    <p>
-      <Button color="alternative" disabled={list.isPending || !chosen.length} onclick={() => list.mutate()}
-        >{copied === 'list'
-          ? say.orders.listCopied(chosen.length - apart.length)
-          : say.orders.copyTheList(chosen.length)}</Button
-      >
-      <span class="muted">{say.orders.inItsForm}</span>
-    </p>
-    {#if apart.length}<p class="muted">{say.orders.apart(apart.join(', '))}</p>{/if}
-  {/if}
   {#if may('said')}
     <form class="placed" onsubmit={submit}>
       <label for="o-number-{account}">{say.orders.orderNumber}</label>

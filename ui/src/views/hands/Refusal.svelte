@@ -56,6 +56,7 @@
 
 <style>
   form {
+    flex-basis: 100%;
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
     gap: 0.6rem;

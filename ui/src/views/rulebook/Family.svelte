@@ -25,6 +25,7 @@
     caution: 'mind',
     step: 'step',
   };
+  const MOST = 24;
   const from = (s: Schemas['RuleSource']) =>
     s.text +
     (s.kind === 'P' && !s.verified ? say.family.quotedFromMemory : '') +
@@ -35,7 +36,9 @@
 <section class="panel" aria-label={family.title}>
   <h2>
     {family.title}
-    {#each family.suffixes as s (s)}<button class="mono" onclick={() => choose(s)}>.{s}</button>{/each}
+    {#each family.suffixes.slice(0, MOST) as s (s)}<button class="mono" onclick={() => choose(s)}>.{s}</button>{/each}
+    {#if family.suffixes.length > MOST}<span class="muted">{say.family.andMore(family.suffixes.length - MOST)}</span
+      >{/if}
     {#if family.overruled}<span class="own">{say.family.overruledHere}</span>{/if}
   </h2>
   <table>

@@ -3,6 +3,7 @@
   import { api, ask } from '../../lib/api';
   import { may } from '../../lib/session.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import AddSuffixes from './AddSuffixes.svelte';
   import FamilyPart from './Family.svelte';
   import Overrides from './Overrides.svelte';
   import Overrule from './Overrule.svelte';
@@ -41,6 +42,7 @@
         suffixes={[...book.data.unlisted, ...suffixes]}
         suffix={suffix || book.data.unlisted[0] || 'example'}
       />
+      <AddSuffixes book={book.data} />
     {:else}
       <p class="muted">{say.rulebook.anAdministratorCanOverruleA}</p>
     {/if}

@@ -11,11 +11,11 @@ module Practice
 
       # endpoints: as published by the world; data: the desk's folder; cost: of hashing a password.
       def initialize(endpoints, data:, port:, scenario: Scenario.demo,
-        cost: SteadyMove::Desk::Passwords::COST, timeout: 15)
+        cost: SteadyMove::Desk::Passwords::COST, timeout: 15, watch: true)
         @link = Link.new(endpoints)
         @clock = Clock.new(@link)
         config = SteadyMove::Desk::Config.new(Settings.map(endpoints, scenario, data: data, port: port,
-          timeout: timeout))
+          timeout: timeout, watch: watch))
         @app = SteadyMove::Desk::App.new(config, clock: @clock, random: Random.new)
         @runner = SteadyMove::Desk::Runner.new(@app)
         @driver = Driver.new(@link, @clock, @runner)

@@ -7,9 +7,9 @@ module Practice
       module_function
 
       # Returns the map that Desk::Config reads.
-      def map(endpoints, scenario, data:, port:, timeout: 15)
+      def map(endpoints, scenario, data:, port:, timeout: 15, watch: true)
         ports = endpoints.fetch("ports")
-        { "data" => data, "port" => port, "timeout" => timeout,
+        { "data" => data, "port" => port, "timeout" => timeout, "watch" => watch,
           "rdap" => { "bases" => scenario.suffixes.to_h { |s| [s, "http://127.0.0.1:#{ports['http']}/rdap/"] } },
           "dns" => { "servers" => servers(ports, scenario), "parents" => scenario.suffixes.to_h do |s|
             [s, scenario.registry["server"]]

@@ -14,7 +14,8 @@ class BenchWorld
   # timeout: seconds that the desk waits for the outside.
   # names_at: registrars whose names are there; nil for the whole portfolio. apart: the world's servers run in a
   # process of their own, as they do in the demo, so that they take no time from the desk.
-  def initialize(timeout: 15, names_at: %w[tarnbeck], apart: false)
+  # watch: names are looked at again by themselves.
+  def initialize(timeout: 15, names_at: %w[tarnbeck], apart: false, watch: false)
     scenario = Practice::Scenario.demo(names_at: names_at)
     @folder = Dir.mktmpdir("steady-move-test", File.writable?("/dev/shm") ? "/dev/shm" : nil)
     FileUtils.mkdir_p(world_folder = File.join(@folder, "world"))
@@ -23,7 +24,7 @@ class BenchWorld
     apart ? start_apart(world_folder) : main.start
     endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))
     @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: QUICK,
-      timeout: timeout, scenario: scenario)
+      timeout: timeout, scenario: scenario, watch: watch)
   end
 
   def app = desk.app

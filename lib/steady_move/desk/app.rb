@@ -8,7 +8,7 @@ module SteadyMove
     # clock: answers now; epp: Connections; rdap, dns, mailbox, sender: wire clients (mailbox and sender may be nil).
     class App
       attr_reader :db, :safe, :clock, :accounts, :names, :moves, :schedule, :journal, :codes, :zones, :messages,
-        :overrides, :letters, :strays,
+        :overrides, :letters, :strays, :watches,
         :secrets, :pulse, :sender, :epp, :rdap, :dns, :mailbox, :random, :settings, :portfolio
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
@@ -24,7 +24,7 @@ module SteadyMove
         @published = Rulebooks.load(config.rulebook_folder)
         @config = config
         @portfolio = Portfolio.new(self, keep: config.outlines_file)
-        @settings = Settings.new(db, safe, config)
+        @settings = Settings.new(db, safe, config, documents: @watches)
         @epp = Connections.new(timeout: config.timeout, clock: clock)
         connect
       end
@@ -48,6 +48,9 @@ module SteadyMove
       def port = @config.port
       # Seconds after which facts are old.
       def facts_age = @config.facts_age
+
+      # Are names looked at again by themselves?
+      def watching? = @config.watch
 
       # The rulebook with this site's own words on it, as they stand.
       def rulebook
@@ -83,6 +86,7 @@ module SteadyMove
         @overrides = Store::Overrides.new(db, @stamp)
         @letters = Store::Letters.new(db, safe)
         @strays = Store::Strays.new(db)
+        @watches = Store::Watches.new(db)
       end
     end
   end

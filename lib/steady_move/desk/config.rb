@@ -12,7 +12,7 @@ module SteadyMove
       FACTS_AGE = 3600
 
       attr_reader :data, :port, :timeout, :facts_age, :idle,
-        :address, :backup, :rdap_bases, :rdap_bootstrap, :dns_servers, :dns_parents,
+        :address, :backup, :watch, :rdap_bases, :rdap_bootstrap, :rdap_bootstrap_url, :dns_servers, :dns_parents,
         :mailbox, :outgoing,
         :registries
 
@@ -58,6 +58,8 @@ module SteadyMove
       def outside(map)
         @rdap_bases = map.dig("rdap", "bases") || {}
         @rdap_bootstrap = map.dig("rdap", "bootstrap")
+        @rdap_bootstrap_url = map.dig("rdap", "bootstrap_url")
+        @watch = map.fetch("watch", true) != false
         @dns_servers = map.dig("dns", "servers") || {}
         @dns_parents = map.dig("dns", "parents") || {}
         @mailbox, @outgoing = map.values_at("mailbox", "outgoing").map { |place| place&.transform_keys(&:to_sym) }

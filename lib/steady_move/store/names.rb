@@ -29,6 +29,20 @@ module SteadyMove
         @db[:names].exclude(name: told).order(:taken_at, :name).limit(most).all
       end
 
+      # What one source last said of a name: {key => value}; empty where it never did.
+      def told(name, source)
+        text = @db[:sightings].where(name: name, source: source.to_s).get(:facts)
+        text ? values_in(text) : {}
+      end
+
+      # Names that expire within so many seconds (or did so lately), or whose status says that something is under way.
+      def stirring(now, near:)
+        expires = Sequel.lit("json_extract(facts, '$.expires_at.at')")
+        pending = Sequel.lit("json_extract(facts, '$.statuses')").like("%pending%", "%Period%")
+        @db[:sightings].where(source: TELLING).where(Sequel.|(pending, expires => (now - near).to_i..(now + near).to_i))
+          .distinct.select_map(:name)
+      end
+
       def any? = !@db[:names].empty?
       def count = @db[:names].count
       def count_at(account_id) = @db[:names].where(account_id: account_id).count

@@ -10,7 +10,8 @@ module SteadyMove
       # nothing that is not proven}.
       Places = Struct.new(:rdap_bases, :dns_servers, :dns_parents, :mailbox, :mail_server, :outgoing, :registries,
         keyword_init: true)
-      KEYS = %w[rdap_bases dns_servers dns_parents mailbox mail_server outgoing registries rates].freeze
+      KEYS = %w[rdap_bases dns_servers dns_parents mailbox mail_server outgoing registries rates
+        bootstrap].freeze
       ADDRESS = /\A[^\s@]+@[^\s@]+\z/
       # What each row of a setting has to look like: its name, or its place.
       ROWS = {
@@ -18,14 +19,16 @@ module SteadyMove
         "registries" => [:name, /\A[a-z0-9.-]+\.[a-z0-9-]+\z/i], "dns_parents" => [:place, /\A[a-z0-9.-]+\z/i]
       }.freeze
 
-      def initialize(db, safe, config)
+      # documents: Store::Watches, for the kept bootstrap.
+      def initialize(db, safe, config, documents: nil)
+        @documents = documents
         @rows = db[:settings]
         @safe = safe
         @config = config
       end
 
       def places
-        bases = bootstrap.merge(@config.rdap_bases).merge(get("rdap_bases") || {})
+        bases = kept_bootstrap.merge(bootstrap).merge(@config.rdap_bases).merge(get("rdap_bases") || {})
         Places.new(rdap_bases: bases, dns_servers: @config.dns_servers.merge(get("dns_servers") || {}),
           dns_parents: @config.dns_parents.merge(get("dns_parents") || {}),
           mailbox: get("mailbox")&.transform_keys(&:to_sym) || @config.mailbox,
@@ -49,13 +52,27 @@ module SteadyMove
         { rdap_bases: p.rdap_bases, dns_servers: p.dns_servers, dns_parents: p.dns_parents,
           mailbox: p.mailbox&.slice(:host, :port, :login, :tls, :folder), mail_server: p.mail_server,
           outgoing: p.outgoing&.slice(:host, :port, :login, :tls, :from),
-          registries: p.registries, rates: get("rates"), set_here: @rows.select_order_map(:key) }
+          registries: p.registries, bootstrap: bootstrap_shown, rates: get("rates"), set_here: @rows.select_order_map(:key) }
+      end
+
+      # Where the list of public record services is fetched (RFC 9224), or nil where it is switched off.
+      def bootstrap_url
+        said = get("bootstrap")
+        return said["url"] if said
+
+        @config.rdap_bootstrap_url
       end
 
       # Rates that somebody typed in (Core::Money::Conversion::Rates), or nil.
       def rates
         said = get("rates") or return
         Core::Money::Conversion::Rates.new(to: said["to"], date: said["date"], rates: said.except("to", "date"))
+      end
+
+      # {url, fetched_at, suffixes}; url nil where it is switched off.
+      def bootstrap_shown
+        text, at = @documents&.document(Bootstrap::KEY)
+        { url: bootstrap_url, fetched_at: at&.iso8601, suffixes: text ? Bootstrap.services(text).size : 0 }
       end
 
       private
@@ -67,14 +84,11 @@ module SteadyMove
         { ids: said["ids"].to_s.downcase.split(/[\s,]+/), trusting: said["trusting"] == true }
       end
 
-      # RFC 9224 §4: services are pairs of a list of suffixes and a list of base URLs; https is preferred.
+      # The same list as a file, where the configuration names one.
       def bootstrap
         file = @config.rdap_bootstrap or return {}
-        JSON.parse(File.read(file)).fetch("services").flat_map do |suffixes, urls|
-          best = urls.find { |u| u.start_with?("https:") } || urls.first
-          suffixes.map { |s| [s.downcase, best] }
-        end.to_h
-      rescue JSON::ParserError, KeyError, SystemCallError => e
+        Bootstrap.services(File.read(file))
+      rescue Wire::Malformed, SystemCallError => e
         raise Refused.new(:unusable, :bootstrap_unreadable, file: file, says: e.message.lines.first.strip)
       end
 
@@ -84,6 +98,9 @@ module SteadyMove
         expect_server(key, value, "from" => ADDRESS) if key == "outgoing"
         expect_server(key, value, "login" => /\S/) if key == "mailbox"
         expect_rates(value) if key == "rates"
+        if key == "bootstrap" && !value["url"].to_s.match?(%r{\Ahttps?://[^\s/]+/\S+\z})
+          raise Refused.new(:invalid, :setting_bootstrap)
+        end
         return unless key == "mail_server"
 
         known = value.keys - %w[ids trusting] == [] && value["ids"].to_s.match?(/\A[\w.:, -]*\z/)
@@ -98,6 +115,11 @@ module SteadyMove
           currency.match?(/\A[A-Z]{3}\z/) && rate.to_s.match?(/\A\d{1,9}(\.\d{1,9})?\z/) && rate.to_f.positive?
         end
         raise Refused.new(:invalid, :setting_rates) unless whole && fine
+      end
+
+      def kept_bootstrap
+        text, = bootstrap_url && @documents&.document(Bootstrap::KEY)
+        text ? Bootstrap.services(text) : {}
       end
 
       def expect(key, name, place, text, pattern)

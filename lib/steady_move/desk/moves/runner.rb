@@ -13,7 +13,7 @@ module SteadyMove
       # So many moves are read, and scheduled in one transaction, at once.
       BATCH = 100
 
-      attr_reader :id, :post
+      attr_reader :id, :post, :bootstrap
 
       # on_error: called with what nobody foresaw in a step.
       def initialize(app, on_error: ->(e) { warn e.message })
@@ -21,6 +21,8 @@ module SteadyMove
         @id = SecureRandom.hex(4)
         @post = PostRoom.new(app, on_error: on_error)
         @put_off = PutOff.new(app)
+        @watch = Watch.new(app)
+        @bootstrap = Bootstrap.new(app)
         @polls = PollQueue.new(app)
         @on_error = on_error
         @passing = Mutex.new
@@ -47,6 +49,7 @@ module SteadyMove
           begun = fetch_post
           poll
           @put_off.due? && @lanes.push("record", [nil, :put_off]) { @put_off.due? && @put_off.look_up }
+          by_itself
           follow_journal
           @app.schedule.due(now: @app.now).each_slice(BATCH) { |part| begun = begin_steps(part) || begun }
           begun
@@ -79,6 +82,12 @@ module SteadyMove
 
       def fetch_post
         @post.due? && @lanes.push("post", [nil, :post]) { @post.fetch_if_due }
+      end
+
+      # What is looked at without anybody's asking, in a lane of its own.
+      def by_itself
+        @bootstrap.due? && @lanes.push("watch", [nil, :bootstrap]) { @bootstrap.due? && @bootstrap.fetch }
+        @watch.due? && @lanes.push("watch", [nil, :watch]) { @watch.due? && @watch.look }
       end
 
       # Each account's message queue, in its own lane.

@@ -35,7 +35,9 @@ module SteadyMove
         end
         facts += dns
         facts += about_registrar(name, facts, account)
+        before = @app.names.told(name.ascii, :public_record)
         @app.names.learn(name.ascii, facts) if facts.any?
+        RecordChanges.tell(@app, name.ascii, before, facts) if @app.names.find(name.ascii)
         tell_strays(name, account, facts)
         Seen.new(sources: facts.map(&:source).uniq, problems: problems, unserved: !@app.rdap.serves?(name),
           absent: @absent, pause: @pause)

@@ -25,6 +25,16 @@ module SteadyMove
           parse(fetch(url), url)
         end
 
+        # The text at an address, with the same limits as any answer. Raises as `domain`.
+        def text(url)
+          at = URI(url)
+          raise Refused.new(0, "“#{url}” is no http address") unless at.is_a?(URI::HTTP) && at.host
+
+          fetch(at)
+        rescue URI::Error
+          raise Refused.new(0, "“#{url}” is no address")
+        end
+
         # Is a public record service known for the name's suffix?
         def serves?(name) = !base_for(name).nil?
 

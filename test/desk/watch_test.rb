@@ -1,0 +1,105 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/by_hand"
+
+# Names looked at again by themselves, what has changed since, and the list of public record services.
+class WatchTest < Minitest::Test
+  include ByHand
+
+  NAME = "harbourpass.example"
+
+  def live = @world = BenchWorld.new(names_at: %w[tarnbeck], watch: true)
+  def told(name = NAME) = world.app.journal.page(name: name, limit: 50).select { |e| e.type == "record-changed" }.map(&:says)
+  def after(hours) = world.driver.move_on(to: world.app.now + (hours * 3600))
+
+  # change in the registry => what is told
+  CHANGES = [
+    [{ statuses: '["ok"]' }, /transfer lock on → off/],
+    [{ name_servers: '["ns9.elsewhere.example"]' }, /name servers .*lanternroom.example → ns9.elsewhere.example/],
+    [{ expires_at: Time.utc(2030, 1, 1).to_i }, /expiry .* → .*2030/],
+    [{ ds: '["12345 13 2 AB"]' }, /DS at the registry off → on/],
+    [{ sponsor: "gannet" }, /registrar Tarnbeck Names → Gannet Street Names/]
+  ].freeze
+
+  def test_what_changed_since_is_told_once
+    live
+    world.runner.pass
+    CHANGES.each do |change, says|
+      world.world.registry.domains.where(name: NAME).update(change)
+      before = told.size
+      after(25)
+      assert_match says, told.first
+      assert_equal before + 1, told.size
+    end
+    after(49)
+    assert_equal CHANGES.size, told.size, "nothing changed since"
+  end
+
+  # Daily, and sooner where something is due.
+  def test_how_often
+    live
+    world.runner.pass
+    world.app.watches.due(since: world.app.now - 1, most: 99).then { |rows| assert_empty rows, "all were looked at" }
+    near = world.app.names.stirring(world.app.now, near: SteadyMove::Desk::Watch::NEAR)
+    assert_empty near
+    world.world.registry.domains.where(name: NAME).update(expires_at: (world.app.now + (20 * 86_400)).to_i)
+    after(25)
+    assert_equal [NAME], world.app.names.stirring(world.app.now, near: SteadyMove::Desk::Watch::NEAR)
+    world.world.registry.domains.where(name: NAME).update(statuses: '["ok"]')
+    after(7)
+    assert_match(/transfer lock on → off/, told.first, "within hours")
+  end
+
+  # A host that asks for fewer questions is left alone for as long as it says.
+  def test_a_busy_host_is_left_alone
+    live
+    world.world.set_fault("rdap-busy", true)
+    world.runner.pass
+    asked = world.app.watches.due(since: world.app.now, most: 99).size
+    assert_operator asked, :>, 5, "what was not answered is still due"
+    world.world.set_fault("rdap-busy", nil)
+    after(0.5)
+    assert_empty world.app.watches.due(since: world.app.now - 1800, most: 99)
+  end
+
+  SERVICES = '{"version":"1.0","services":[[["isle","Skerry"],["http://a.example/","https://b.example/rdap/"]]]}'
+
+  def test_services_as_rfc_9224_has_them
+    assert_equal({ "isle" => "https://b.example/rdap/", "skerry" => "https://b.example/rdap/" },
+      SteadyMove::Desk::Bootstrap.services(SERVICES))
+    ["", "[]", '{"services":[[1,2]]}', "{}"].each do |text|
+      assert_raises(SteadyMove::Wire::Malformed, text) { SteadyMove::Desk::Bootstrap.services(text) }
+    end
+  end
+
+  # Fetched once, kept over a restart, used for names whose suffix nobody configured; what is said by hand rules.
+  def test_the_list_is_fetched_kept_and_used
+    live
+    server = TCPServer.new("127.0.0.1", 0)
+    asked = 0
+    Thread.new { loop { serve(server.accept) && (asked += 1) } }
+    url = "http://127.0.0.1:#{server.addr[1]}/dns.json"
+    world.app.settings.set("bootstrap", { "url" => url }, at: world.app.now)
+    world.runner.pass
+    assert_equal "https://b.example/rdap/", world.app.settings.places.rdap_bases["isle"]
+    assert_match(/127\.0\.0\.1/, world.app.settings.places.rdap_bases["example"])
+    after(3)
+    assert_equal 1, asked, "it is fresh"
+    after(25)
+    assert_equal 2, asked
+    world.app.settings.set("bootstrap", nil, at: world.app.now)
+    refute world.app.settings.places.rdap_bases.key?("isle"), "switched off"
+    assert_raises(SteadyMove::Desk::Refused) { world.app.settings.set("bootstrap", { "url" => "ftp://x" }, at: world.app.now) }
+  ensure
+    server&.close
+  end
+
+  def serve(socket)
+    socket.gets("\r\n\r\n")
+    socket.write("HTTP/1.1 200 OK\r\nContent-Type: application/json\r\nContent-Length: #{SERVICES.bytesize}\r\n" \
+                 "Connection: close\r\n\r\n#{SERVICES}")
+    socket.close
+    true
+  end
+end

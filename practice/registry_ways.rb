@@ -23,7 +23,9 @@ module Practice
       row = find(name)
       return row[:auth_info] unless at_once?(name) && row[:sponsor] == client && row[:auth_ends].to_i <= at.to_i
 
-      new_code.tap { |code| domains.where(name: name).update(auth_info: code, auth_ends: at.to_i + (30 * Registry::DAY)) }
+      new_code.tap do |code|
+        domains.where(name: name).update(auth_info: code, auth_ends: at.to_i + (30 * Registry::DAY))
+      end
     end
 
     # The row as it stood at an instant, for a record that is behind.

@@ -17,8 +17,13 @@ module SteadyMove
       application = Web::Application.new(app, runner, log: log)
       server = Web::Serve.start(application, port: @config.port)
       backups = Desk::ScheduledBackups.new(@config).start { |says| tell(app, log, says) }
+      listening = Desk::Listening.new(app) do
+        runner.post.look_soon
+        application.engine.nudge
+      end.start
       greet(application)
       wait
+      listening.stop
       backups&.kill
       application.stop
       server.stop(true)

@@ -148,7 +148,8 @@ class BrowserOutsideTest < Minitest::Test
   def fleet_at_millrace
     like = world.world.registry.domains.where(name: NAME).first
     FLEET.each_with_index do |name, i|
-      world.world.registry.domains.insert(like.merge(name: name, roid: "F#{i}-PRAC", auth_info: ODD[name] || "Fleet-#{i}-27"))
+      world.world.registry.domains.insert(like.merge(name: name, roid: "F#{i}-PRAC",
+        auth_info: ODD[name] || "Fleet-#{i}-27"))
     end
   end
 
@@ -156,7 +157,7 @@ class BrowserOutsideTest < Minitest::Test
   def confirm_at_hawser(name = NAME)
     world.until_true(what: "the mails") { mails(name).size == 2 }
     visitor.approve(mails(name).filter_map { |m| m[:link] }.first)
-    first = visitor.read(site("hawser"), name)[%r{first half of the number: <code>(\d+)}, 1]
+    first = visitor.read(site("hawser"), name)[/first half of the number: <code>(\d+)/, 1]
     second = mails(name).find { |m| m[:subject].include?("second half") }[:text][/second half is: (\d+)/, 1]
     at("hawser", ["halves", { given: "#{first}-#{second}" }], name: name)
   end

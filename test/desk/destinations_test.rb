@@ -45,14 +45,16 @@ class DestinationsTest < Minitest::Test
     live_with("millrace")
     compare = SteadyMove::Desk::PriceComparison.new(world.app)
     rows = compare.of("slipway.example")
-    assert_equal ["millrace", true, [1275, 2550, 3825]],
-      rows.first.then { |r| [r.account_id, r.staying, r.ahead.map(&:minor)] }
+    assert_equal(["millrace", true, [1275, 2550, 3825]],
+      rows.first.then { |r| [r.account_id, r.staying, r.ahead.map(&:minor)] })
     hawser = rows.find { |r| r.account_id == "hawser" }
     assert_equal [660, "SPRING-27", "2027-03-31"], [hawser.ahead.first.minor, hawser.promotion, hawser.promotion_until]
     assert_empty rows.flat_map(&:converted)
     world.app.settings.set("rates", { "to" => "EUR", "date" => "2027-03-01", "GBP" => "1.2" }, at: world.app.now)
     kedge = compare.of("slipway.example").find { |r| r.account_id == "kedge" }
-    assert_equal [["GBP", 760], ["EUR", 912]], [kedge.ahead.first, kedge.converted.first].map { |a| [a.currency, a.minor] }
+    assert_equal([["GBP", 760], ["EUR", 912]], [kedge.ahead.first, kedge.converted.first].map do |a|
+      [a.currency, a.minor]
+    end)
     refute_includes compare.of("seal-bay-trips.isl.test").map(&:account_id), "withy", "it does not take the suffix"
   end
 

@@ -18,6 +18,7 @@ class PostRoomTest < Minitest::Test
     @app = @world.app
     box = @box
     @app.define_singleton_method(:mailbox) { box }
+    @app.define_singleton_method(:mailboxes) { [box] }
     @room = SteadyMove::Desk::PostRoom.new(@app)
     @uid = 0
   end

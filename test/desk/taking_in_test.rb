@@ -38,7 +38,7 @@ class TakingInTest < Minitest::Test
     ["HTTPS://www.FÄHRE-Saltern.example:8443/plan", "corrected", "xn--fhre-saltern-gcb.example",
       "understood as fähre-saltern.example"],
     ["kelpquay.example", "known", "kelpquay.example", "already"], ["nobody.example", "refused", "nobody.example",
-      "404"], ["someone.nowhere", "refused", "someone.nowhere", "no public record service is known"],
+      "404"], ["someone.nowhere", "refused", "someone.nowhere", "There is no suffix “.nowhere”"],
     ["example", "refused", nil, "no suffix"], ["-bad-.example", "refused", nil, "the part “-bad-”"], ["co.uk",
       "refused", nil, "a suffix itself"], ["#{'x' * 64}.example", "refused", nil, "1 to 63"]
   ].freeze
@@ -79,12 +79,12 @@ class TakingInTest < Minitest::Test
     @app.accounts.put(SteadyMove::Store::Accounts::Account.new(id: "paper", title: "Paper Names", registrar: "Paper",
       kind: "by_hand", connection: {}, habits: {}, prices: {}, sender_domains: []))
     @app.names.drop("harbourpass.example")
-    lines = take(%w[harbourpass.example something.nowhere].map do |n|
+    lines = take(%w[harbourpass.example something.club].map do |n|
       TakingIn::Wish.new(typed: n, notes: {})
     end, account: "paper")
     assert_equal([["taken", nil], ["taken", "Nothing is known of it yet."]], lines.map { |l| [l.fate, l.says] })
     assert_equal %i[desk public_record], @app.names.facts("harbourpass.example").all.map(&:source).uniq.sort
-    found = Desk::Judging.new(@app).one("something.nowhere").verdict
+    found = Desk::Judging.new(@app).one("something.club").verdict
     assert_equal ["clear", true], [found.kind, found.rests_on_less?], "not known is never barred"
   end
 

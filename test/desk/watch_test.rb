@@ -10,7 +10,11 @@ class WatchTest < Minitest::Test
   NAME = "harbourpass.example"
 
   def live = @world = BenchWorld.new(names_at: %w[tarnbeck], watch: true)
-  def told(name = NAME) = world.app.journal.page(name: name, limit: 50).select { |e| e.type == "record-changed" }.map(&:says)
+
+  def told(name = NAME)
+    world.app.journal.page(name: name, limit: 50).select { |e| e.type == "record-changed" }.map(&:says)
+  end
+
   def after(hours) = world.driver.move_on(to: world.app.now + (hours * 3600))
 
   # change in the registry => what is told
@@ -90,7 +94,9 @@ class WatchTest < Minitest::Test
     assert_equal 2, asked
     world.app.settings.set("bootstrap", nil, at: world.app.now)
     refute world.app.settings.places.rdap_bases.key?("isle"), "switched off"
-    assert_raises(SteadyMove::Desk::Refused) { world.app.settings.set("bootstrap", { "url" => "ftp://x" }, at: world.app.now) }
+    assert_raises(SteadyMove::Desk::Refused) do
+      world.app.settings.set("bootstrap", { "url" => "ftp://x" }, at: world.app.now)
+    end
   ensure
     server&.close
   end

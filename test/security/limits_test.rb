@@ -85,7 +85,7 @@ class LimitsSecurityTest < Minitest::Test
       numbered = raws.each_with_index.map { |raw, i| [i + 1, raw] }.reject { |uid, _| uid <= after }
       numbered.each { |uid, raw| block.call(server.send(:message, uid, fetched.new({ "BODY[]" => raw }))) }.size
     end
-    world.app.define_singleton_method(:mailbox) { box }
+    world.app.define_singleton_method(:mailboxes) { [box] }
     room = SteadyMove::Desk::PostRoom.new(world.app, on_error: ->(_) {})
     room.fetch
   end

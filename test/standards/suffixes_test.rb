@@ -42,7 +42,9 @@ class SuffixesTest < Minitest::Test
   LINE = /checkPublicSuffix\((?:'([^']*)'|null), (?:'([^']*)'|null)\);/
 
   def test_what_is_the_registrable_part
-    rows = File.foreach(TESTS, encoding: "UTF-8").filter_map { |l| !l.start_with?("//") && (m = LINE.match(l)) && [m[1], m[2]] }
+    rows = File.foreach(TESTS, encoding: "UTF-8").filter_map do |l|
+      !l.start_with?("//") && (m = LINE.match(l)) && [m[1], m[2]]
+    end
     assert_operator rows.size, :>, 60
     rows.each do |host, expected|
       next if host.nil? || host.start_with?(".")

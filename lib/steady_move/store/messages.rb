@@ -20,7 +20,15 @@ module SteadyMove
         @safe = safe
       end
 
-      def last_uid = [@rows.max(:uid) || 0, 0].max
+      # Numbers of the second mailbox begin behind those of the first, and so on (UIDs have 32 bits, RFC 9051 §2.3.1.1).
+      BOX = 10**10
+
+      # The number of the newest message of a mailbox, as that mailbox counts.
+      def last_uid(box = 0)
+        newest = @rows.where(uid: (box * BOX)...((box + 1) * BOX)).max(:uid)
+        newest ? newest - (box * BOX) : 0
+      end
+
       # The number for a message that was dropped in and has none in a mailbox: below zero.
       def next_dropped = [@rows.min(:uid) || 0, 0].min - 1
 

@@ -8,7 +8,8 @@ module SteadyMove
       OF = { "mail" => %w[post], "letter" => %w[post hands], "code-kept" => %w[codes], "code-seen" => %w[codes],
              "code-checked" => %w[codes], "code-wiped" => %w[codes], "places" => %w[accounts names hands],
                "people" => %w[people],
-             "rulebook" => %w[rulebook names], "stray" => %w[desk names], "record-changed" => %w[desk names], "registry-message" => %w[names],
+             "rulebook" => %w[rulebook names], "stray" => %w[desk names], "record-changed" => %w[desk names],
+             "registry-message" => %w[names],
              "mailbox-proven" => %w[names hands] }.freeze
       # So many lines at once are as good as everything.
       MOST = 500

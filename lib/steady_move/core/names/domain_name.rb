@@ -35,6 +35,7 @@ module SteadyMove
         def self.parse(text, suffixes: [])
           typed = text.to_s.strip
           raise Invalid, :nothing if typed.empty?
+          raise Invalid.new(:numbers, typed: typed) if numbers?(typed)
 
           unicode = registrable(host_of(typed), typed, suffixes)
           ascii = SimpleIDN.to_ascii(unicode).to_s.downcase
@@ -42,6 +43,15 @@ module SteadyMove
           new(ascii, unicode)
         rescue SimpleIDN::ConversionError
           raise Invalid.new(:not_in_dns, typed: typed)
+        end
+
+        # An address (RFC 1123 §2.1: the last label of a name is never all digits; RFC 4291 §2.2, with brackets or not).
+        #   Names::DomainName.numbers?("192.0.2.1") # => true
+        #   Names::DomainName.numbers?("https://[2001:db8::1]/") # => true
+        #   Names::DomainName.numbers?("7.example") # => false
+        def self.numbers?(typed)
+          bare = typed.sub(%r{\A[a-z][a-z0-9+.-]*://}i, "")[%r{\A[^/?#]*}]
+          bare.match?(/\A\[?\h*:\h*:[\h:.]*\]?(?::\d+)?\z/) || bare.sub(/:\d+\z/, "").match?(/\A(?:[^.]+\.)+\d+\.?\z/)
         end
 
         # A name that was parsed before, from its two forms.

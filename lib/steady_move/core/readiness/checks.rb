@@ -45,7 +45,7 @@ module SteadyMove
           source(file, ["source"], row["id"], row["source"])
           row.fetch("sources", {}).each { |key, s| source(file, ["sources", key], "#{row['id']}: #{key}", s) }
           hours(file, row["move_hours"])
-          known = row.except("without").transform_keys(&:to_sym)
+          known = row.except("without", "generic").transform_keys(&:to_sym)
           Family.build(**known, rules: entries.keys - without - [Rulebook::UNLISTED], lines: entries)
         rescue ArgumentError => e
           fail!(file, [], "#{row['id']}: #{e.message}")
@@ -58,7 +58,8 @@ module SteadyMove
             CHOICES[key].include?(given) ? given : fail!(file, [key],
               "#{key} “#{given}” is not one of #{CHOICES[key].join(', ')}")
           when *NUMBERS.keys then number(file, key, given, NUMBERS[key])
-          when "title" then given.to_s.strip.empty? ? fail!(file, [key], "a title is expected") : given.to_s.strip[0, 80]
+          when "title" then given.to_s.strip.empty? ? fail!(file, [key],
+            "a title is expected") : given.to_s.strip[0, 80]
           when "presence" then given.to_s.strip.empty? ? nil : given.to_s
           else fail!(file, [key], "“#{key}” is neither a value of a family nor a rule that counts days")
           end

@@ -36,7 +36,8 @@ module SteadyMove
         ready = (account.habits["ready"] || {}).merge(place => row && seen(row, by)).compact
         @app.accounts.put(account.dup.tap { |a| a.habits = account.habits.merge("ready" => ready) })
         @app.journal.add("places", at: @app.now, by: by,
-          says: Words.phrase("journal.ready_noted", by: by, title: account.title, what: Words.phrase("ready.#{key}.name")))
+          says: Words.phrase("journal.ready_noted", by: by, title: account.title,
+            what: Words.phrase("ready.#{key}.name")))
       end
 
       # Sentences for what is definitely missing.
@@ -70,12 +71,16 @@ module SteadyMove
         return check("balance", nil, "not_known", account, nil) unless row
 
         held = Core::Money::Amount.new(row["minor"], row["currency"])
-        return check("balance", nil, "other_currency", account, row, held: money(held)) if total && total.currency != held.currency
+        if total && total.currency != held.currency
+          return check("balance", nil, "other_currency", account, row,
+            held: money(held))
+        end
 
         free = held - committed(account, held.currency)
         enough = total.nil? ? nil : free.minor >= total.minor
         state = { true => "yes", false => "no", nil => "there" }.fetch(enough)
-        check("balance", enough, state, account, row, held: money(held), free: money(free), total: total && money(total))
+        check("balance", enough, state, account, row, held: money(held), free: money(free),
+          total: total && money(total))
       end
 
       def check(key, is, state, account, row, **values)

@@ -21,15 +21,22 @@ module SteadyMove
         return unless account
 
         habits = account.habits
-        payment = habits["payment"]
-        seen = habits.dig("ready", "method", "is")
+        can_pay, why_not = paying(habits)
         Core::Readiness::Destination.new(
           id: account.id, title: account.title, registrar: account.registrar, suffixes: habits["suffixes"],
-          can_pay: seen.nil? ? payment && payment == "ready" : seen, why_not: (payment unless seen == false), reads_contacts: habits["reads_contacts"],
+          can_pay: can_pay, why_not: why_not, reads_contacts: habits["reads_contacts"],
           takes_codes: habits["takes_codes"] && Regexp.new(habits["takes_codes"])
         ).freeze
       end
-      private_class_method :readiest
+
+      # [can it be paid, why not]; what somebody looked at rules over what was written down once.
+      def paying(habits)
+        seen = habits.dig("ready", "method", "is")
+        return [seen, nil] unless seen.nil?
+
+        [habits["payment"] && habits["payment"] == "ready", habits["payment"]]
+      end
+      private_class_method :readiest, :paying
     end
   end
 end

@@ -11,7 +11,9 @@ module SteadyMove
       Places = Struct.new(:rdap_bases, :dns_servers, :dns_parents, :mailbox, :mail_server, :outgoing, :registries,
         keyword_init: true)
       KEYS = %w[rdap_bases dns_servers dns_parents mailbox mail_server outgoing registries rates
-        bootstrap].freeze
+        bootstrap mailbox2 mailbox3 mailbox4 mailbox5].freeze
+      MAILBOXES = %w[mailbox mailbox2 mailbox3 mailbox4 mailbox5].freeze
+      LOOPBACK = /\A(?:localhost|127\.\d+\.\d+\.\d+|::1)\z/
       ADDRESS = /\A[^\s@]+@[^\s@]+\z/
       # What each row of a setting has to look like: its name, or its place.
       ROWS = {
@@ -46,13 +48,21 @@ module SteadyMove
         @rows.insert_conflict(:replace).insert(key: key, sealed: @safe.seal(JSON.generate(value)), changed_at: at.to_i)
       end
 
+      # All mailboxes that are read, in their places: [endpoint or nil].
+      def mailboxes = [places.mailbox, *MAILBOXES.drop(1).map { |key| get(key)&.transform_keys(&:to_sym) }]
+
       # What the screen shows: the values without passwords, and where each comes from.
       def shown
         p = places
         { rdap_bases: p.rdap_bases, dns_servers: p.dns_servers, dns_parents: p.dns_parents,
-          mailbox: p.mailbox&.slice(:host, :port, :login, :tls, :folder), mail_server: p.mail_server,
+          mailbox: p.mailbox&.slice(:host, :port, :login, :tls, :folder),
+          mailboxes: MAILBOXES.zip(mailboxes).to_h.transform_values do |m|
+            m&.slice(:host, :port, :login, :tls, :folder)
+          end,
+          mail_server: p.mail_server,
           outgoing: p.outgoing&.slice(:host, :port, :login, :tls, :from),
-          registries: p.registries, bootstrap: bootstrap_shown, rates: get("rates"), set_here: @rows.select_order_map(:key) }
+          registries: p.registries, bootstrap: bootstrap_shown, rates: get("rates"),
+          set_here: @rows.select_order_map(:key) }
       end
 
       # Where the list of public record services is fetched (RFC 9224), or nil where it is switched off.
@@ -96,7 +106,7 @@ module SteadyMove
         part, pattern = ROWS[key]
         value.each { |name, place| expect(key, name, place, part == :name ? name : place, pattern) } if pattern
         expect_server(key, value, "from" => ADDRESS) if key == "outgoing"
-        expect_server(key, value, "login" => /\S/) if key == "mailbox"
+        expect_mailbox(key, value) if MAILBOXES.include?(key)
         expect_rates(value) if key == "rates"
         if key == "bootstrap" && !value["url"].to_s.match?(%r{\Ahttps?://[^\s/]+/\S+\z})
           raise Refused.new(:invalid, :setting_bootstrap)
@@ -105,6 +115,16 @@ module SteadyMove
 
         known = value.keys - %w[ids trusting] == [] && value["ids"].to_s.match?(/\A[\w.:, -]*\z/)
         raise Refused.new(:invalid, :setting_mail_server) unless known && [true, false].include?(value["trusting"])
+      end
+
+      # Without encryption only on this machine: the password would be readable on the way.
+      def expect_mailbox(_key, value)
+        expect_server("mailbox", value, "login" => /\S/)
+        plain = %w[false no].include?(value.fetch("tls", true).to_s)
+        raise Refused.new(:invalid, :setting_mailbox_plain) if plain && !value["host"].match?(LOOPBACK)
+        return if %w[true yes starttls false no].include?(value.fetch("tls", true).to_s)
+
+        raise Refused.new(:invalid, :setting_mailbox_tls, given: value["tls"])
       end
 
       # {"to" => "EUR", "date" => "2027-03-01", "GBP" => "1.17"}

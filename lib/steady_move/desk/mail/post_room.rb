@@ -20,16 +20,17 @@ module SteadyMove
       def due? = !@app.mailbox.nil? && (@due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY)
       def fetch_if_due = due? && fetch
 
-      # Returns how many messages were new. The outside's faults only put the next look off.
+      # Looks at every mailbox. Returns how many messages were new. The outside's faults only put the next look off; one
+      # mailbox that doesn't answer keeps nobody from the others.
       def fetch
         @due_at = @app.now + EVERY
-        count = @app.mailbox.messages(after: @app.messages.last_uid) { |m| take_in(m) }
-        @heard = Heard.new(at: @app.now, well: true, says: Words.say("connections.answered"))
-        count
-      rescue Wire::Error => e
-        @heard = Heard.new(at: @app.now, well: false, says: e.says)
-        0
+        told = @app.mailboxes.each_with_index.filter_map { |box, number| box && fetch_from(box, number) }
+        @heard = told.map(&:last).find { |h| !h.well } || told.first&.last
+        told.sum(&:first)
       end
+
+      # The next look is due now.
+      def look_soon = @due_at = nil
 
       # Takes in a message that somebody saved as a file. raw: RFC 5322 text. Returns false where it is here already;
       # raises Refused.
@@ -58,6 +59,16 @@ module SteadyMove
       end
 
       private
+
+      # [how many were new, what was heard of the mailbox].
+      def fetch_from(box, number)
+        count = box.messages(after: @app.messages.last_uid(number)) do |message|
+          take_in(message.dup.tap { |m| m.uid += number * Store::Messages::BOX })
+        end
+        [count, Heard.new(at: @app.now, well: true, says: Words.say("connections.answered"))]
+      rescue Wire::Error => e
+        [0, Heard.new(at: @app.now, well: false, says: e.says)]
+      end
 
       # What nobody foresaw in one message holds up neither the others nor the moves: it is kept as one that nobody
       # could read, its octets sealed beside it. Only where nothing at all can be written down does it wait.
@@ -109,8 +120,9 @@ module SteadyMove
       # Whom our own letters lead to write back: their recipients, the mail servers that report on them, ourselves.
       def correspondents(message, letter)
         own = message.message_id && @app.letters.answered_by([message.message_id], "")
-        mine = @app.settings.places.mailbox.to_h[:login]
-        [letter&.fetch(:recipient), (mine if own || message.undelivered.to_a.any?), *(message.undelivered if letter)]
+        mine = @app.settings.mailboxes.compact.map { |box| box[:login] }
+        [letter&.fetch(:recipient), *(mine if own || message.undelivered.to_a.any?),
+          *(message.undelivered if letter)]
           .compact.filter_map { |a| Core::Names::HostName.ascii(a.rpartition("@").last) }
       end
 

@@ -8,7 +8,8 @@ module SteadyMove
       # way: of Core::Moves::Ways; pastes: a code is pasted back here; mailto: a letter to its support, where the act
       # has become late (RFC 6068); order: what is ordered (OrderDesk::Line), or nil;
       # account, act, found: whose page it is, which act, and where people noted that it is found there.
-      Hand = Struct.new(:place, :title, :site, :login, :does, :typed, :way, :pastes, :mailto, :order, :account, :act, :found,
+      Hand = Struct.new(:place, :title, :site, :login, :does, :typed, :way, :pastes, :mailto, :order,
+        :account, :act, :found,
         keyword_init: true)
 
       def initialize(app)

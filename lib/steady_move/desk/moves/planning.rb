@@ -153,6 +153,8 @@ module SteadyMove
         return Core::Money::Quoting::UNKNOWN if judged.facts[:premium]
 
         here, stay = [account, judged.account].map { |a| Core::Money::PriceList.of(a.prices, judged.name.suffix) }
+        noted = judged.facts[:stay_price]
+        stay = stay.merge("renew" => noted["minor"], "currency" => noted["currency"]) if noted
         Core::Money::Quoting.quote(here, stay: stay, years: years, on: @app.now)
       end
 

@@ -7,8 +7,8 @@ module SteadyMove
     # The suffixes that the Public Suffix List marks as generic: its section “newGTLDs”, kept from ICANN's own list.
     # Read from the list that the public_suffix package ships.
     module GenericSuffixes
-      BEGINS = /\A\/\/ newGTLDs\b/
-      ENDS = /\A\/\/ ===END ICANN DOMAINS===/
+      BEGINS = %r{\A// newGTLDs\b}
+      ENDS = %r{\A// ===END ICANN DOMAINS===}
 
       module_function
 

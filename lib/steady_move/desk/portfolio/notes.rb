@@ -6,13 +6,17 @@ module SteadyMove
     class Notes
       # key => how its value is understood; its words are the catalogue's “notes.kinds”.
       KINDS = {
-        "paid" => :flag, "privacy" => :flag, "registrant_email" => :text, "admin_email" => :text, "technical_email" => :text,
+        "paid" => :flag, "privacy" => :flag, "registrant_email" => :text, "admin_email" => :text,
+        "technical_email" => :text,
         "mailbox" => %w[proven unproven bounced unread], "registrant_changed_at" => :date, "change_opted_out" => :flag,
         "expires_at" => :date, "dispute" => :text, "tied_services" => :list, "premium" => :flag,
         "presence_proven" => :flag,
-        "code_by_mail" => :flag
+        "code_by_mail" => :flag, "lock" => :flag, "auto_renew" => :flag, "name_servers" => :list,
+        "stay_price" => :price,
+        "note" => :text
       }.freeze
       MOST = 300
+      PRICE = /\A(?:(?<before>[A-Z]{3})\s*)?(?<sum>\d{1,9}(?:[.,]\d{1,4})?)(?:\s*(?<after>[A-Z]{3}))?\z/
 
       def initialize(app)
         @app = app
@@ -43,8 +47,20 @@ module SteadyMove
         when :text then text?(value) ? value.strip : expected(key, value, :text)
         when :list then list?(value) ? value.map(&:strip) : expected(key, value, :list)
         when :date then instant(key, value)
+        when :price then price(value) || expected(key, value, :price)
         else kind.include?(value) ? value : expected(key, value, :one_of, of: kind)
         end
+      end
+
+      # “9.90 EUR”, “EUR 9,90”: {minor, currency}; nil where it is not understood.
+      def price(value)
+        parts = value.to_s.strip.match(PRICE)
+        currency = parts && (parts[:before] || parts[:after]) or return
+        digits = Core::Money::Currency.digits(currency)
+        whole, rest = parts[:sum].tr(",", ".").split(".")
+        return if rest.to_s.length > digits
+
+        { "minor" => (whole + rest.to_s.ljust(digits, "0")).to_i, "currency" => currency }
       end
 
       def text?(value) = value.is_a?(String) && value.strip.length.between?(1, MOST)
@@ -67,6 +83,7 @@ module SteadyMove
 
       def spoken(value)
         return value.join(", ") if value.is_a?(Array)
+        return Core::Money::Currency.decimal(*value.values_at("minor", "currency")) if value.is_a?(Hash)
 
         { true => Words.phrase("common.yes_word"), false => Words.phrase("common.no_word") }.fetch(value, value)
       end

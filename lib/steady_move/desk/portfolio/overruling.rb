@@ -48,16 +48,18 @@ module SteadyMove
         id
       end
 
-      # Suffixes that are added to the rulebook, or given a family of their own. like: id of the family that they follow;
-      # values: {key => value} where they differ; title: of a family of their own, or nil. All of it or nothing. Raises
-      # Refused.
+      # Suffixes that are added to the rulebook, or given a family of their own. like: id of the family that they
+      # follow; values: {key => value} where they differ; title: of a family of their own, or nil. All of it or
+      # nothing. Raises Refused.
       def add(suffixes, like:, source:, date:, by:, values: {}, title: nil)
         list = suffixes.filter_map { |s| Core::Names::HostName.ascii(s.to_s.delete_prefix(".")) }.uniq
         raise Refused.new(:invalid, :suffix_expected) if list.empty? || list.size != suffixes.size
 
         words = [[FAMILY, like], *(title.to_s.strip.empty? ? [] : [["title", title]]), *values.to_a]
         @app.db.transaction do
-          list.product(words).each { |suffix, (key, value)| save(suffix, key, value, source: source, date: date, by: by) }
+          list.product(words).each do |suffix, (key, value)|
+            save(suffix, key, value, source: source, date: date, by: by)
+          end
         end
       end
 

@@ -12,7 +12,10 @@ module SteadyMove
       # What a table's column may hold, and words of headers that seem to say so.
       COLUMNS = { "name" => %w[domain name], "account" => %w[account registrar], "expires_at" => %w[expir],
                   "paid" => %w[paid],
-                  "privacy" => %w[privacy], "registrant_email" => %w[mail], "premium" => %w[premium] }.freeze
+                  "privacy" => %w[privacy], "registrant_email" => %w[mail], "premium" => %w[premium],
+                  "lock" => %w[lock], "auto_renew" => %w[auto renew], "name_servers" => %w[server dns],
+                  "stay_price" => %w[price cost], "note" => %w[note remark comment] }.freeze
+      LISTS = %w[name_servers].freeze
       FLAGS = { "yes" => true, "true" => true, "1" => true, "on" => true,
                 "no" => false, "false" => false, "0" => false, "off" => false }.freeze
 
@@ -74,7 +77,8 @@ module SteadyMove
 
       def take(wish, account, by)
         name = Core::Names::DomainName.parse(wish.typed, suffixes: @suffixes)
-        return line(wish, "known", name, say(:known)) if @app.names.find(name.ascii)
+        return again(wish, name, by) if @app.names.find(name.ascii)
+        return line(wish, "refused", name, say(:no_such_suffix, suffix: name.suffix)) unless suffix?(name)
 
         account = named(wish.account) unless wish.account.to_s.strip.empty?
         return line(wish, "refused", name, say(:no_account, given: wish.account)) unless account
@@ -88,6 +92,22 @@ module SteadyMove
         taken(wish, name, note(name, wish.notes, by), seen)
       rescue Core::Names::DomainName::Invalid => e
         line(wish, "refused", nil, Words.say(e.phrase))
+      end
+
+      # A name that is known: what the table says of it is noted anew.
+      def again(wish, name, by)
+        return line(wish, "known", name, say(:known)) if wish.notes.empty?
+
+        problems = note(name, wish.notes, by)
+        line(wish, "known", name, [say(:updated), *problems].join(" "))
+      end
+
+      # Is there such a suffix: in the Public Suffix List, in the rulebook, or served by a public record?
+      def suffix?(name)
+        top = name.suffix.rpartition(".").last
+        unicode = SimpleIDN.to_unicode(top)
+        @app.rulebook.family_of(name) || @app.rdap.serves?(name) || PublicSuffix::List.default.find(unicode,
+          default: nil)
       end
 
       def taken(wish, name, problems, seen)
@@ -114,10 +134,17 @@ module SteadyMove
       # What the table says of it, as notes by hand. Returns a sentence for each that can't be understood.
       def note(name, notes, by)
         notes.filter_map do |key, value|
-          Notes.new(@app).put(name.ascii, key, FLAGS.fetch(value.downcase, value), by: by) && nil
+          Notes.new(@app).put(name.ascii, key, given(key, value), by: by) && nil
         rescue Refused => e
           e.message
         end
+      end
+
+      # A cell as its note wants it.
+      def given(key, value)
+        return value.downcase.split(/[\s,;]+/).reject(&:empty?) if LISTS.include?(key)
+
+        Notes::KINDS[key] == :flag ? FLAGS.fetch(value.downcase, value) : value
       end
 
       def line(wish, fate, name, says)

@@ -28,13 +28,13 @@ module SteadyMove
       def look
         @due_at = @app.now + EVERY
         rows = @app.watches.due(since: @app.now - DAY, soon: soon, sooner: @app.now - SOON, most: MOST * 4)
-        chosen = rows.group_by { |row| row[:name].partition(".").last }.flat_map { |suffix, of| open(suffix, of) }
+        chosen = rows.group_by { |row| row[:name].partition(".").last }.flat_map { |suffix, of| allowed(suffix, of) }
         chosen.first(MOST).each { |row| look_at(row) }.size
       end
 
       private
 
-      def open(suffix, rows) = (@pauses[suffix] || Time.at(0)) > @app.now ? [] : rows.first(OF_ONE)
+      def allowed(suffix, rows) = (@pauses[suffix] || Time.at(0)) > @app.now ? [] : rows.first(OF_ONE)
 
       def look_at(row)
         suffix = row[:name].partition(".").last

@@ -77,7 +77,8 @@ module SteadyMove
 
         on "keepLearnt" do
           habits = Desk::Habits.new(desk)
-          given["asks"] ? habits.asks(asked[:id], given["asks"], by: me) : habits.keep_learnt(asked[:id], given["key"].to_s, by: me)
+          given["asks"] ? habits.asks(asked[:id], given["asks"],
+            by: me) : habits.keep_learnt(asked[:id], given["key"].to_s, by: me)
           ready(asked[:id])
         end
 

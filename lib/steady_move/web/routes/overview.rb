@@ -9,8 +9,17 @@ module SteadyMove
 
         ENDED = 10
 
+        # How long a change in the public record is told of on the Desk, and how many of them.
+        CHANGES = [7 * 86_400, 8].freeze
+
         # The Desk's cards, and what stands before them.
         module Helpers
+          def changes
+            lately, most = CHANGES
+            lines = desk.journal.page(type: "record-changed", limit: most).select { |e| e.at >= now - lately }
+            lines.map { |e| { name: e.name, at: Views::Json.time(e.at), says: Words.retold(e) } }
+          end
+
           def strays
             Desk::Strays.new(desk).open.map do |s|
               account = desk.accounts.find(s.account_id)
@@ -38,7 +47,7 @@ module SteadyMove
               c[:turn] == t
             end]
           end,
-            ended: cards_of(desk.moves.ended(ENDED)) }
+            changes: changes, ended: cards_of(desk.moves.ended(ENDED)) }
         end
 
         on "journal" do

@@ -34,6 +34,14 @@ module SteadyMove
 
         on("post") { post_page(after: cursor(asked[:after], 2), limit: asked.fetch(:limit, PAGE)) }
 
+        on "fetchPost" do
+          raise Desk::Refused.new(:not_now, :no_mailbox) unless desk.mailbox
+
+          application.runner.post.fetch
+          nudge
+          post_page
+        end
+
         # The body is the message itself (RFC 5322), as it was saved.
         on "dropMessage" do
           raw = read_body

@@ -9,6 +9,7 @@ module SteadyMove
 
         # The lines' fates, or how far it is.
         module Helpers
+          def looked_again(job) = work(job) { |looked, problems| { looked: looked, problems: problems } }
           def taken_in(job) = work(job) { |lines| { lines: lines.map(&:to_h) } }
         end
 
@@ -24,6 +25,15 @@ module SteadyMove
             end
           end)
         end
+
+        on "lookAgain" do
+          names = given["names"]
+          looked_again(application.jobs.start(by: me, of: names.size) do |j|
+            Desk::LookingAgain.new(desk).call(names) { j.done += 1 }
+          end)
+        end
+
+        on("lookWork") { looked_again(work_of(asked[:job])) }
 
         on("lookAtTable") { Desk::TakingIn.look(given["text"]) }
         on("work") { taken_in(work_of(asked[:job])) }

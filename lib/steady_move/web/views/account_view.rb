@@ -12,7 +12,8 @@ module SteadyMove
             prices: account.prices,
             connection: account.connection.slice("host", "port", "client"), ways: account.ways,
             site: account.habits["site"],
-            support: account.habits["support"], paid_by: account.habits["paid_by"], aims: Core::Moves::Aims.of(account.aims).to_plan,
+            support: account.habits["support"], paid_by: account.habits["paid_by"],
+            aims: Core::Moves::Aims.of(account.aims).to_plan,
             where: account.habits["where"] || {}, privacy_service: account.privacy_service&.fetch("title", nil) }
         end
 

@@ -20,7 +20,9 @@ module SteadyMove
           { id: family.id, title: family.title, suffixes: family.suffixes, overruled: (family.overrides || []).any?,
             move_hours: family.move_hours, p90_hours: (family.p90 / 3600.0).round(1),
             values: VALUES.map { |key| { key: key, value: family[key]&.to_s, source: source(family.source_of(key)) } },
-            rules: family.judged_by.map { |entry, _| rule(entry) }, without: without(family), count: family.suffixes.size }
+            rules: family.judged_by.map do |entry, _|
+              rule(entry)
+            end, without: without(family), count: family.suffixes.size }
         end
 
         def rule(entry)

@@ -7,7 +7,8 @@ module SteadyMove
     module Mail
       # Reads a mailbox over IMAP (RFC 9051 / RFC 3501) without marking or deleting anything.
       class Mailbox
-        # endpoint: {host, port, login, password, tls (default true), folder, timeout}.
+        # endpoint: {host, port, login, password, tls (true or yes: from the start, the default; starttls; false or no),
+        # folder, timeout}.
         def initialize(endpoint)
           @at = endpoint
         end
@@ -31,7 +32,25 @@ module SteadyMove
           end
         end
 
+        # Waits until the server tells that a message has come (IDLE, RFC 2177), at most so many seconds. Returns true
+        # where one has, false where none came, nil where the server has no IDLE. Raises Unreachable or Refused.
+        def wait(seconds)
+          session do |imap|
+            next unless in_time { imap.capability.include?("IDLE") }
+
+            in_time { imap.examine(@at.fetch(:folder, "INBOX")) }
+            came = false
+            imap.idle(seconds) do |answer|
+              came = answer.is_a?(Net::IMAP::UntaggedResponse) && answer.name == "EXISTS"
+              imap.idle_done if came
+            end
+            came
+          end
+        end
+
         private
+
+        def tls = { "true" => :tls, "yes" => :tls, "starttls" => :starttls }[@at.fetch(:tls, true).to_s]
 
         def patience = @at.fetch(:timeout, 10)
 
@@ -52,8 +71,9 @@ module SteadyMove
         def converse
           imap = nil
           in_time do
-            imap = Net::IMAP.new(@at.fetch(:host), port: @at.fetch(:port), ssl: @at.fetch(:tls, true),
+            imap = Net::IMAP.new(@at.fetch(:host), port: @at.fetch(:port), ssl: tls == :tls,
               open_timeout: patience, config: { max_response_size: MOST })
+            imap.starttls if tls == :starttls
             imap.login(@at.fetch(:login), @at.fetch(:password))
           end
           yield imap

@@ -10,6 +10,7 @@ export const desk = {
     longerThanTheOwnerConsented: ', longer than the owner consented to',
   },
   desk: {
+    changedOutside: 'Changed in the public record',
     desk: 'Desk',
     nothingIsUnderWay: 'Nothing is under way.',
     chooseANameUnderNames: 'Choose a name under Names',

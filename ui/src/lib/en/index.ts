@@ -5,6 +5,7 @@ import { moves } from './moves';
 import { name } from './name';
 import { names } from './names';
 import { parts } from './parts';
+import { places } from './places';
 import { post } from './post';
 import { practice } from './practice';
 import { rulebook } from './rulebook';
@@ -18,6 +19,7 @@ export const en = {
   ...name,
   ...names,
   ...parts,
+  ...places,
   ...post,
   ...practice,
   ...rulebook,

@@ -43,8 +43,8 @@ export const names = {
   prepare: {
     title: (a: V) => `Make ${a} ready without a destination`,
     explain:
-      'For a name whose destination is not known yet, or that leaves to somebody else. It is watched until it goes on ' +
-      'as a move, lands elsewhere, or the day comes on which it is made safe again.',
+      'For a name whose destination is not known yet, or that leaves to somebody else. It is watched until ' +
+      'it goes on as a move, lands elsewhere, or the day comes on which it is made safe again.',
     parts: {
       unlock: 'Take the transfer lock off',
       code: 'Have its authorization code',
@@ -57,6 +57,11 @@ export const names = {
     link: 'Only make it ready, or fetch its code',
   },
   columns: {
+    lock: 'Transfer lock',
+    autoRenew: 'Auto-renew',
+    nameServers: 'Name servers',
+    priceToStay: 'Price to stay',
+    note: 'Note',
     whichColumnHoldsWhat: 'Which column holds what',
     chooseAColumn: 'choose a column',
     column: (a: V) => `column ${a}`,
@@ -145,6 +150,9 @@ export const names = {
     ofLookedUp: (a: V, b: V) => `${a} of ${b} looked up.`,
   },
   tray: {
+    lookAgain: 'Look them up again',
+    ofLooked: (a: V, b: V) => `${a} of ${b} looked up`,
+    looked: (a: V, b: number) => (b ? `${a} looked up; ${b} did not answer` : `${a} looked up`),
     theTray: 'The tray',
     inTheTray: (a: V) => `${a} in the tray`,
     planTheTrayP: 'Plan the tray (p)',

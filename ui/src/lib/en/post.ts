@@ -59,6 +59,7 @@ export const post = {
     keepIt: 'Put it into the code safe',
   },
   post: {
+    fetchNow: 'Look into the mailboxes now',
     post: 'Post',
     codeSafe: 'Code safe',
     theAuthorizationCodesThatCame: ': the authorization codes that came, sealed.',

@@ -5,7 +5,9 @@
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import Mailboxes from './Mailboxes.svelte';
   import MailServer from './MailServer.svelte';
+  import Records from './Records.svelte';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -15,24 +17,13 @@
       ask(api.POST('/api/settings', { body })),
     onSuccess: (data) => client.setQueryData(['settings'], data),
   }));
-  let box = $state({ host: '', port: '993', login: '', password: '' });
   let out = $state({ host: '', port: '587', login: '', password: '', from: '', tls: 'starttls' });
-  let suffix = $state('');
-  let base = $state('');
   const TLS = [
     ['starttls', 'STARTTLS'],
     ['yes', say.places.tlsFromTheStart],
     ['no', say.places.noneOnThisMachineOnly],
   ] as const;
-  const shown = $derived(Object.entries(settings.data?.rdap_bases ?? {}));
 
-  function keepBox(e: SubmitEvent) {
-    e.preventDefault();
-    set.mutate({
-      key: 'mailbox',
-      value: { host: box.host, port: Number(box.port), login: box.login, password: box.password, tls: true },
-    });
-  }
   function keepOut(e: SubmitEvent) {
     e.preventDefault();
     const login: Record<string, string> = out.login ? { login: out.login, password: out.password } : {};
@@ -41,25 +32,14 @@
       value: { host: out.host, port: Number(out.port), from: out.from, tls: out.tls, ...login },
     });
   }
-  function keepBase(e: SubmitEvent) {
-    e.preventDefault();
-    set.mutate({ key: 'rdap_bases', value: { ...settings.data?.rdap_bases, [suffix.replace(/^\./, '')]: base } });
-  }
 </script>
 
 <section>
   <h2>{say.places.mailboxAndPublicRecord}</h2>
   <Trouble error={settings.error ?? set.error} />
   {#if settings.data}
+    <Mailboxes boxes={settings.data.mailboxes} set={(key, value) => set.mutate({ key, value })} />
     <ul>
-      <li>
-        <strong>{say.places.mailbox}</strong>
-        {#if settings.data.mailbox}
-          <span class="mono muted"
-            >{say.places.at(settings.data.mailbox.login, settings.data.mailbox.host, settings.data.mailbox.port)}</span
-          >
-        {:else}<span class="muted">{say.places.noneTheRegistrarsMessagesAre}</span>{/if}
-      </li>
       <li>
         <strong>{say.places.sendingMail}</strong>
         {#if settings.data.outgoing}
@@ -72,25 +52,7 @@
           >
         {:else}<span class="muted">{say.places.noneLettersAreSentBy}</span>{/if}
       </li>
-      {#each shown.slice(0, 12) as [s, url] (s)}
-        <li><strong>.{s}</strong> <span class="mono muted">{url}</span></li>
-      {/each}
-      {#if shown.length > 12}<li class="muted">{say.places.andMoreSuffixes(shown.length - 12)}</li>{/if}
     </ul>
-    <form onsubmit={keepBox}>
-      <Field id="m-host" label={say.places.imapHost} mono required bind:value={box.host} />
-      <Field id="m-port" label={say.places.portTls} type="number" required bind:value={box.port} />
-      <Field id="m-login" label={say.places.signIn} autocomplete="off" required bind:value={box.login} />
-      <Field
-        id="m-pw"
-        label={say.places.passwordSealed}
-        type="password"
-        autocomplete="off"
-        required
-        bind:value={box.password}
-      />
-      <div><Button type="submit" color="alternative">{say.places.readThisMailbox}</Button></div>
-    </form>
     {#if settings.data.mailbox}
       {#key settings.data.mail_server}
         <MailServer
@@ -108,10 +70,6 @@
       <Field id="o-pw" label={say.places.passwordSealed} type="password" autocomplete="off" bind:value={out.password} />
       <div><Button type="submit" color="alternative">{say.places.sendByThisServer}</Button></div>
     </form>
-    <form onsubmit={keepBase}>
-      <Field id="r-suffix" label={say.places.suffix} mono required bind:value={suffix} />
-      <Field id="r-base" label={say.places.baseUrlOfItsPublic} type="url" mono required bind:value={base} />
-      <div><Button type="submit" color="alternative">{say.places.useIt}</Button></div>
-    </form>
+    <Records settings={settings.data} set={(key, value) => set.mutate({ key, value })} />
   {/if}
 </section>

@@ -2,6 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Turn } from '../../lib/api';
   import { p } from '../../router';
+  import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
@@ -59,6 +60,20 @@
             <li>
               <a href={p('/moves/:id', { params: { id: String(card.id) } })} class="mono">{card.name}</a>
               <span>{say.desk.started(card.stage, card.from, card.to)} <When at={card.started_at} /></span>
+            </li>
+          {/each}
+        </ul>
+      </section>
+    {/if}
+    {#if desk.data.changes.length}
+      <section class="ended" aria-label={say.desk.changedOutside}>
+        <h2>{say.desk.changedOutside}</h2>
+        <ul>
+          {#each desk.data.changes as c (c.name + c.at)}
+            <li>
+              <a href={p('/names/:name', { params: { name: c.name } })} class="mono">{c.name}</a>
+              <span><Sentence text={c.says} /></span>
+              <span class="muted"><When at={c.at} /></span>
             </li>
           {/each}
         </ul>

@@ -4,7 +4,7 @@
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
 
-  /** What shall hold afterwards: what is left open is the destination’s own (`usual`). `aims` holds only what differs. */
+  /** What shall hold afterwards. What is left open is as `usual` there; `aims` holds only what differs. */
   let { id, usual, aims = $bindable() }: { id: string; usual: Schemas['Aims']; aims: Schemas['Aims'] } = $props();
   const own = (what: 'lock' | 'auto_renew' | 'privacy') => say.aims.usual(say.aims.values[usual[what] ?? 'any'] ?? '');
   const pick = (what: keyof Schemas['Aims'], value: string) => {

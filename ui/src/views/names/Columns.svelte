@@ -11,6 +11,11 @@
     ['privacy', say.columns.privacy],
     ['registrant_email', say.columns.registrantsEMail],
     ['premium', say.columns.ownPrice],
+    ['lock', say.columns.lock],
+    ['auto_renew', say.columns.autoRenew],
+    ['name_servers', say.columns.nameServers],
+    ['stay_price', say.columns.priceToStay],
+    ['note', say.columns.note],
   ];
   function set(key: string, value: string) {
     const rest = Object.entries(columns).filter(([k]) => k !== key);

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { keptSearch, picked, put } from '../../lib/list';
+  import LookAgain from './LookAgain.svelte';
   import { navigate } from '../../router';
   import { say } from '../../lib/say';
 
@@ -28,6 +29,7 @@
     <button class="main" title={say.tray.planTheTrayP} onclick={plan}
       >{names.length === 1 ? say.tray.planItsMove : say.tray.planTheseMoves(names.length)}</button
     >
+    <LookAgain {names} />
     <a href="/api/names.csv?names={list}" download>{say.tray.judgedListCsv}</a>
     <a href="/api/names/report?names={list}" target="_blank" rel="noopener">{say.tray.printableReport}</a>
     <button onclick={() => put('tray', undefined)}>{say.tray.emptyTheTray}</button>

@@ -1,9 +1,12 @@
 <script lang="ts">
-  import { createInfiniteQuery } from '@tanstack/svelte-query';
+  import { createInfiniteQuery, createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import { p } from '../../router';
   import Drop from './Drop.svelte';
   import Message from './Message.svelte';
+  import { refresh } from '../../lib/live.svelte';
+  import May from '../../parts/May.svelte';
   import More from '../../parts/More.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import { say } from '../../lib/say';
@@ -13,6 +16,11 @@
     queryFn: ({ pageParam }) => ask(api.GET('/api/post', { params: { query: { after: pageParam } } })),
     initialPageParam: undefined as string | undefined,
     getNextPageParam: (page) => page.next ?? undefined,
+  }));
+  const client = useQueryClient();
+  const fetch = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/post/fetch')),
+    onSuccess: () => refresh(client),
   }));
   // What wants an answer comes with the first page, wherever it stands.
   const all = $derived([...new Map(post.data?.pages.flatMap((page) => page.messages).map((m) => [m.uid, m])).values()]);
@@ -33,8 +41,15 @@
     <a href={p('/codes')}>{say.post.codeSafe}</a>{say.post.theAuthorizationCodesThatCame}
     <a href={p('/by-hand')}>{say.post.byHand}</a>{say.post.lettersThatWentOut}
   </p>
+  <May operation="fetchPost">
+    <p>
+      <Button size="sm" color="alternative" disabled={fetch.isPending} onclick={() => fetch.mutate()}
+        >{say.post.fetchNow}</Button
+      >
+    </p>
+  </May>
   <Drop />
-  <Trouble error={post.error} />
+  <Trouble error={post.error ?? fetch.error} />
   {#if post.data}
     {#each parts.filter((p) => p.list.length) as part (part.title)}
       <h2>{part.title}</h2>

@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Waits at the mailboxes whose servers tell when something comes (IDLE, RFC 2177), so that a code is here as soon as
+    # it was sent. Where a server has none, the regular look is all there is.
+    class Listening
+      # A server may end an idle connection after half an hour (RFC 2177 §3).
+      AT_MOST = 25 * 60
+      AGAIN = 60
+
+      # told: called when something has come.
+      def initialize(app, &told)
+        @app = app
+        @told = told
+        @threads = []
+      end
+
+      def start
+        @threads = @app.mailboxes.compact.map { |box| Thread.new { listen(box) } }
+        self
+      end
+
+      def stop = @threads.each(&:kill)
+
+      # Waits once: true where something came, false where not, nil where it makes no sense to wait again.
+      def once(box, seconds = AT_MOST)
+        came = box.wait(seconds)
+        @told.call if came
+        came
+      rescue Wire::Error
+        false
+      end
+
+      private
+
+      def listen(box)
+        loop do
+          began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+          break if once(box).nil?
+
+          sleep AGAIN if Process.clock_gettime(Process::CLOCK_MONOTONIC) - began < 1
+        end
+      end
+    end
+  end
+end

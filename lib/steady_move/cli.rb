@@ -7,7 +7,8 @@ module SteadyMove
   class Cli
     USAGE = <<~TEXT
       Usage: bin/steady-move COMMAND [--config FILE]
-        serve [--port PORT]   serve the desk with the system's clock (bin/start does the same)
+        serve [--port PORT] [--data FOLDER]
+                              serve the desk with the system's clock (bin/start does the same)
         backup FILE           the database and the key file in one archive, also while the desk runs
         restore FILE          put a backup into an empty data folder; with --check only see whether it could be
         verify                walk through journal, seals and references; says what is wrong where
@@ -25,7 +26,7 @@ module SteadyMove
                               kind, code, links, deadline; ID is the mailbox's own server in its
                               Authentication-Results (RFC 8601)
     TEXT
-    WORDS = %w[config port at to accounts horizon expires landed years max-years names sender-domains
+    WORDS = %w[config port data at to accounts horizon expires landed years max-years names sender-domains
       authserv-id].freeze
 
     # words: ARGV. Ends the process.
@@ -91,8 +92,17 @@ module SteadyMove
     end
 
     def config
-      env = @given[:port] ? ENV.to_h.merge("STEADY_MOVE_PORT" => @given[:port]) : ENV
+      said = { "STEADY_MOVE_PORT" => port, "STEADY_MOVE_DATA" => @given[:data] && File.expand_path(@given[:data]) }
+      env = ENV.to_h.merge(said.compact)
       @config ||= Desk::Config.read(@given[:config], env: env)
+    end
+
+    def port
+      given = @given[:port] or return
+      misused("--port #{given}: a number from 1 to 65535 is expected") unless given.match?(/\A\d+\z/) &&
+        given.to_i.between?(1, 65_535)
+
+      given
     end
 
     def setting = @setting ||= Scripts::Setting.new(@given)

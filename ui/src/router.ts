@@ -10,6 +10,7 @@ import TakeIn from './views/names/TakeIn.svelte';
 import Post from './views/post/Post.svelte';
 import Accounts from './views/accounts/Accounts.svelte';
 import Practice from './views/practice/Practice.svelte';
+import Begin from './views/arrive/Begin.svelte';
 import Blank from './parts/Blank.svelte';
 import Hands from './views/hands/Hands.svelte';
 import Batch from './views/names/Batch.svelte';
@@ -31,6 +32,7 @@ export const { p, navigate, isActive, route } = createRouter({
     layout: Names,
   },
   '/moves': { '/': Blank, '/:id': MoveSheet, layout: Moves },
+  '/begin': Begin,
   '/by-hand': Hands,
   '/post': Post,
   '/accounts': Accounts,

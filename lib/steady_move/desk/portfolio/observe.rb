@@ -164,7 +164,7 @@ module SteadyMove
 
         told = facts.select { |f| f.source == :public_record }.to_h { |f| [f.key, f.value] }
         shown, number = told.values_at(:registrar, :registrar_id)
-        same = Core::Readiness::Registrars.same?({ name: account.registrar, number: account.habits["registrar_id"] },
+        same = Core::Readiness::Registrars.any_same?(account.public_names, account.habits["registrar_id"],
           { name: shown, number: number })
         return @app.names.facts(name.ascii).about(:other_registrar) if same.nil?
 

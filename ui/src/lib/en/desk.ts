@@ -10,6 +10,7 @@ export const desk = {
     longerThanTheOwnerConsented: ', longer than the owner consented to',
   },
   desk: {
+    beginHere: 'Begin here: from nothing to the first judged name.',
     changedOutside: 'Changed in the public record',
     desk: 'Desk',
     nothingIsUnderWay: 'Nothing is under way.',

@@ -20,6 +20,28 @@ export const parts = {
   deadlineBar: {
     left: (a: V) => `${a} left`,
   },
+  begin: {
+    recordCalls: (a: V) => `The public record calls the registrar of these names “${a}”.`,
+    itIsThatOne: (a: V) => `That is ${a}`,
+    begin: 'Begin',
+    lead: 'Three things lead from nothing to the first judged name. All of it can be changed later.',
+    records: 'Where the public record of a name is found',
+    whyRecords:
+      'The list of public record services (RFC 9224) says which service answers for which suffix. It is fetched once ' +
+      'and kept fresh.',
+    recordsAreFound: (a: V) => `The list of public record services is fetched from ${a}.`,
+    findRecords: 'Find public records by themselves',
+    names: 'Who holds your names, and which they are',
+    registrar: 'The registrar, as you call it',
+    theNames: 'The names that it holds, one or many',
+    takeThemIn: 'Take them in',
+    seeTheFirst: (a: V) => `See whether ${a} may move`,
+    afterwards: 'What can wait',
+    whatCanWait:
+      'Its prices and habits, the mailbox that its letters come to, DNS hosts and further accounts are asked for when ' +
+      'a plan needs them; they stand',
+    underAccounts: 'under Accounts',
+  },
   firstRun: {
     oneTimeWordPrintedBy: 'One-time word, printed by the command that started the desk',
     yourEMail: 'Your e-mail',

@@ -18,7 +18,7 @@
     try {
       await ask(api.POST('/api/first-run', { body: { word, email, password } }));
       await session.signIn(email, password);
-      location.assign('/accounts');
+      location.assign('/begin');
     } catch (e) {
       said = (e as Error).message;
     }

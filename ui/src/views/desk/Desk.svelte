@@ -12,6 +12,7 @@
   import { say } from '../../lib/say';
 
   const desk = createQuery(() => ({ queryKey: ['desk'], queryFn: () => ask(api.GET('/api/desk')) }));
+  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
   const lanes: { turn: Turn; empty: string }[] = [
     {
       turn: 'yours',
@@ -35,6 +36,7 @@
     {#each desk.data.strays as stray (stray.name)}<Stray {stray} />{/each}
     {#if idle}
       <p class="start">
+        {#if places.data && !places.data.accounts.length}<a href={p('/begin')}>{say.desk.beginHere}</a>{/if}
         {say.desk.nothingIsUnderWay} <a href={p('/names')}>{say.desk.chooseANameUnderNames}</a>
         {say.desk.andPlanItsMove}
       </p>

@@ -2,11 +2,12 @@
 
 require_relative "../test_helper"
 require_relative "../support/bench_world"
+require_relative "../support/named"
 require "open3"
 
 # Our DNS client against BIND's named, and the practice name servers against BIND's dig (Debian's packages).
 class DnsServerTest < Minitest::Test
-  KEY = { name: "harbour", secret: "aGFyYm91ci1zZWNyZXQtMDAwMQ==" }.freeze
+  KEY = Named::KEY
   ZONE = <<~TEXT
     $TTL 600
     @ IN SOA ns1 hostmaster 7 7200 3600 1209600 900
@@ -31,12 +32,7 @@ class DnsServerTest < Minitest::Test
     k IPSECKEY 10 3 2 gw AQNRU3mG7TVTO2BkR47usntb102uFJtugbo6BSGvgqt4AQ==
   TEXT
 
-  def setup = @folder = Dir.mktmpdir
-
-  def teardown
-    Process.kill("TERM", @pid) && Process.wait(@pid) if @pid
-    FileUtils.rm_rf(@folder)
-  end
+  def teardown = @named&.stop
 
   def client(port)
     SteadyMove::Wire::Dns::Client.new(servers: { "ns1.tide.example" => "127.0.0.1:#{port}" }, random: Random.new(1),
@@ -106,29 +102,5 @@ class DnsServerTest < Minitest::Test
 
   def dig(port, *words) = Open3.capture2e("dig", "@127.0.0.1", "-p", port.to_s, *words).first
 
-  def start_named
-    port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
-    File.write(File.join(@folder, "tide.zone"), ZONE)
-    File.write(File.join(@folder, "named.conf"), <<~CONF)
-      key harbour { algorithm hmac-sha256; secret "#{KEY[:secret]}"; };
-      options { directory "#{@folder}"; listen-on port #{port} { 127.0.0.1; }; listen-on-v6 { none; };
-                recursion no; pid-file none;
-                allow-transfer { key harbour; }; dnssec-validation no; session-keyfile "#{@folder}/session.key"; };
-      controls { };
-      zone "tide.example" { type primary; file "tide.zone"; allow-update { key harbour; }; };
-    CONF
-    @pid = Process.spawn("/usr/sbin/named", "-g", "-n", "1", "-c", File.join(@folder, "named.conf"),
-      %i[out err] => File.join(@folder, "log"))
-    wait_for(port)
-  end
-
-  # Until it answers over TCP; a hundred tries, no fixed wait.
-  def wait_for(port)
-    200.times do
-      return port if File.read(File.join(@folder, "log")).include?("running")
-
-      IO.select(nil, nil, nil, 0.05)
-    end
-    flunk File.read(File.join(@folder, "log"))
-  end
+  def start_named = (@named = Named.new("tide.example", zone: ZONE)).port
 end

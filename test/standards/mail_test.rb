@@ -77,6 +77,28 @@ class MailStandardsTest < Minitest::Test
     world&.close
   end
 
+  # A message is told of as soon as it comes (IDLE, RFC 2177); a server that has none says so at once.
+  def test_dovecot_tells_when_something_comes
+    dovecot do |server|
+      box = mailbox(server, timeout: 20)
+      refute box.wait(0.3), "nothing came"
+      come = Thread.new { box.wait(20) }
+      number = 100
+      until come.join(0.2)
+        number += 1
+        server.deliver(MESSAGES.first, number)
+      end
+      assert come.value
+      told = 0
+      assert SteadyMove::Desk::Listening.new(nil) { told += 1 }.once(Struct.new(:came) { def wait(_) = came }.new(true))
+      assert_equal 1, told
+    end
+    world = BenchWorld.new
+    assert_nil world.app.mailbox.wait(1), "the practice world's own server has no IDLE"
+  ensure
+    world&.close
+  end
+
   PYTHON_SERVER = <<~PYTHON
     import asyncio, sys
     from aiosmtpd.smtp import SMTP

@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+require "socket"
+require "tmpdir"
+require "fileutils"
+
+# Debian's BIND on loopback, authoritative for one zone that a key hands over and updates.
+class Named
+  KEY = { name: "harbour", secret: "aGFyYm91ci1zZWNyZXQtMDAwMQ==" }.freeze
+  PLAIN = <<~TEXT
+    $TTL 600
+    @ IN SOA ns1 hostmaster 7 7200 3600 1209600 900
+    @ NS ns1
+    ns1 A 192.0.2.53
+    www A 192.0.2.1
+    @ MX 10 mail
+    mail A 192.0.2.25
+  TEXT
+
+  attr_reader :port
+
+  # origin: the zone's name; zone: its text.
+  def initialize(origin, zone: PLAIN)
+    @folder = Dir.mktmpdir("named")
+    @port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
+    File.write(File.join(@folder, "a.zone"), zone)
+    File.write(File.join(@folder, "named.conf"), settings(origin))
+    @pid = Process.spawn("/usr/sbin/named", "-g", "-n", "1", "-c", File.join(@folder, "named.conf"),
+      %i[out err] => log)
+    wait
+  end
+
+  def stop
+    Process.kill("TERM", @pid) && Process.wait(@pid)
+    FileUtils.rm_rf(@folder)
+  end
+
+  private
+
+  def log = File.join(@folder, "log")
+
+  def settings(origin)
+    <<~CONF
+      key harbour { algorithm hmac-sha256; secret "#{KEY[:secret]}"; };
+      options { directory "#{@folder}"; listen-on port #{port} { 127.0.0.1; }; listen-on-v6 { none; };
+                recursion no; pid-file none;
+                allow-transfer { key harbour; }; dnssec-validation no; session-keyfile "#{@folder}/session.key"; };
+      controls { };
+      zone "#{origin}" { type primary; file "a.zone"; allow-update { key harbour; }; };
+    CONF
+  end
+
+  # Until it answers; a few hundred tries.
+  def wait
+    200.times do
+      return if File.read(log).include?("running")
+
+      IO.select(nil, nil, nil, 0.05)
+    end
+    raise "named did not start: #{File.read(log)}"
+  end
+end

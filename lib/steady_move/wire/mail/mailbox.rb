@@ -41,8 +41,10 @@ module SteadyMove
             in_time { imap.examine(@at.fetch(:folder, "INBOX")) }
             came = false
             imap.idle(seconds) do |answer|
-              came = answer.is_a?(Net::IMAP::UntaggedResponse) && answer.name == "EXISTS"
-              imap.idle_done if came
+              next unless answer.is_a?(Net::IMAP::UntaggedResponse) && answer.name == "EXISTS" && !came
+
+              came = true
+              imap.idle_done
             end
             came
           end

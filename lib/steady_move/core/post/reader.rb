@@ -35,6 +35,9 @@ module SteadyMove
         def kind(subject, parts, names, found, sender, known)
           code = found.code || found.codes.any?
           id, says = Kinds.of(subject, parts[0], parts[1], names: names, code: code ? true : false)
+          # Whoever writes that a transfer did not take place does not write that it has landed.
+          return [Lexicon::UNREAD, []] if id == "landed" && Lexicon.ended?("#{subject}\n#{parts[0]}")
+
           ours = known && sender.domain && Hosts.within_any?(sender.domain, known)
           id == Lexicon::UNRELATED && names.any? && ours ? [Lexicon::UNREAD, []] : [id, says]
         end
@@ -52,7 +55,7 @@ module SteadyMove
             speaks: found.speaks, links: links, link: trust.state == "doubtful" ? nil : link(kind, links),
             deadline: deadline, sender: trust.state, why: trust.because, because: because + trust.because,
             passed: kind == "identity-check" && Lexicon.passed?("#{message.subject}\n#{message.text}"),
-            ended: !%w[landed offer].include?(kind) && Lexicon.ended?("#{message.subject}\n#{message.text}"))
+            ended: kind != "offer" && Lexicon.ended?("#{message.subject}\n#{message.text}"))
         end
 
         def link(kind, links) = Lexicon::ASKING.include?(kind) ? Links.to_approve(links) : nil

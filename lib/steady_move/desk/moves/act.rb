@@ -52,8 +52,12 @@ module SteadyMove
           ref: shown.url)
       end
 
-      # When a lagging record is looked at again: once when it usually shows, then every five minutes.
-      def soon(since, usual: 900) = now + [usual - (now - since), 300].max
+      # When a lagging record is looked at again: once when it usually shows, then every five minutes, and more seldom
+      # the longer it takes, at least every hour.
+      def soon(since, usual: 900)
+        waited = now - since
+        now + [usual - waited, 300, [waited / 12, 3600].min].max
+      end
     end
   end
 end

@@ -36,9 +36,11 @@ module SteadyMove
           return late_outside if late?
 
           wait(sight.pending? ? outside_waiting : sentence(:as_soon_as), source: sight.source, ref: sight.ref,
-            look_at: now + (sight.pending? && state.set_going_at(step.id).nil? ? 3600 : 900),
+            look_at: sight.pending? && state.set_going_at(step.id).nil? ? now + 3600 : soon(looked_since),
             **(sight.pending? ? {} : { early: true }))
         end
+
+        def looked_since = state.set_going_at(step.id) || step_state.since
 
         def outside_waiting
           begun = state.set_going_at(step.id)

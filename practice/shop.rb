@@ -112,7 +112,8 @@ module Practice
         quote_char: form["quoting"] == "never" ? "\x00" : '"')
       rows.shift if form["header"]
       rows.reject { |r| r.compact.empty? }.map do |r|
-        raise No, "The line of #{r.first} has #{r.size} fields; two are expected." unless r.size == 2
+        alone = r.size == 1 && @world.registry.by_mail?(r[0].to_s.strip.downcase)
+        raise No, "The line of #{r.first} has #{r.size} fields; two are expected." unless r.size == 2 || alone
 
         [r[0].to_s.strip.downcase, r[1].to_s]
       end

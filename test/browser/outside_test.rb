@@ -1,46 +1,12 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require_relative "../support/browser"
-require_relative "../support/visitor"
+require_relative "../support/without_connections"
 
 # A desk without any connection: every account is by hand, and each job says how many acts at the desk it takes, beside
 # those at the registrars' own pages.
 class BrowserOutsideTest < Minitest::Test
-  include Browser
-
-  NAME = "slipway.example"
-
-  def new_world
-    BenchWorld.new(names_at: %w[millrace]).tap do |w|
-      w.app.accounts.all.select(&:epp?).each { |a| w.app.accounts.remove(a.id) }
-    end
-  end
-
-  def visitor = @visitor ||= Visitor.new(world.world.scenario)
-  def site(account) = world.app.accounts.find(account).habits["site"]
-  def state = world.move(@id).state
-  def clipboard = page.evaluate_async_script("navigator.clipboard.readText().then(arguments[0])")
-
-  # One act at the desk: something that a person presses.
-  def act
-    @acts = @acts.to_i + 1
-    yield
-  end
-
-  def until_step(step, id = @id)
-    world.until_true(what: step) { world.move(id).state[step]&.active? || world.move(id).state.done?(step) }
-  end
-
-  def allow_clipboard
-    page.driver.browser.execute_cdp("Browser.grantPermissions",
-      permissions: %w[clipboardReadWrite clipboardSanitizedWrite])
-  end
-
-  # What a person does on the pages of a place, without the desk.
-  def at(account, *acts, name: NAME)
-    acts.each { |what, fields| visitor.act(site(account), name, what, **(fields || {})) }
-  end
+  include WithoutConnections
 
   def test_one_name_from_paste_to_closing
     world.app.db[:names].where(name: NAME).delete
@@ -60,7 +26,7 @@ class BrowserOutsideTest < Minitest::Test
     world.runner.pass
     at("millrace", ["lock-off"], ["code"])
     visit "/by-hand"
-    act { click_on "These 2 acts are done" }
+    say_done
     until_step("order")
     at("hawser", ["card"], name: "all")
     visit "/by-hand"
@@ -80,7 +46,7 @@ class BrowserOutsideTest < Minitest::Test
     until_step("lock-back")
     at("hawser", ["lock-on"])
     visit "/by-hand"
-    act { click_on "These 2 acts are done" }
+    say_done
     world.until_true(what: "the end") { !world.move(@id).open }
     visit "/moves/#{@id}"
     assert_text "Settled"
@@ -109,7 +75,7 @@ class BrowserOutsideTest < Minitest::Test
     world.runner.pass
     FLEET.each { |n| at("millrace", ["lock-off"], ["code"], name: n) }
     visit "/by-hand"
-    act { click_on "These 24 acts are done" }
+    say_done
     world.until_true(what: "the codes") { world.app.moves.open.all? { |m| m.state["order"].active? } }
     at("withy", ["profile"], ["top-up", { sum: 20_000 }], name: "all")
     visit "/by-hand"
@@ -139,7 +105,7 @@ class BrowserOutsideTest < Minitest::Test
     world.until_true(what: "landing") { world.app.moves.open.all? { |m| m.state["lock-back"].active? } }
     FLEET.each { |n| at("withy", ["lock-on"], name: n) }
     visit "/by-hand"
-    act { click_on "These 24 acts are done" }
+    say_done
     world.until_true(what: "the end") { world.app.moves.open_count.zero? }
     assert_operator @acts, :<=, 20, "acts at the desk for twelve names, and for two hundred"
     assert_equal ["withy"], FLEET.map { |n| world.world.registry.find(n)[:sponsor] }.uniq
@@ -151,18 +117,5 @@ class BrowserOutsideTest < Minitest::Test
       world.world.registry.domains.insert(like.merge(name: name, roid: "F#{i}-PRAC",
         auth_info: ODD[name] || "Fleet-#{i}-27"))
     end
-  end
-
-  # By the link, and by the number in two halves; the desk sees both by what follows.
-  def confirm_at_hawser(name = NAME)
-    world.until_true(what: "the mails") { mails(name).size == 2 }
-    visitor.approve(mails(name).filter_map { |m| m[:link] }.first)
-    first = visitor.read(site("hawser"), name)[/first half of the number: <code>(\d+)/, 1]
-    second = mails(name).find { |m| m[:subject].include?("second half") }[:text][/second half is: (\d+)/, 1]
-    at("hawser", ["halves", { given: "#{first}-#{second}" }], name: name)
-  end
-
-  def mails(name)
-    world.app.messages.all.select { |m| m[:names].include?(name) && m[:subject].start_with?("Please confirm") }
   end
 end

@@ -23,6 +23,11 @@ class OrderListTest < Minitest::Test
     end
   end
 
+  def test_a_name_that_needs_no_code_stands_alone
+    assert_equal ["a.example\nb.example;c\n", []],
+      L.write([["a.example", ""], ["b.example", "c"]], L.form("separator" => ";"))
+  end
+
   # form, code => can it stand in a list?
   FITS = [[{ "quoting" => "never" }, "a,b", false], [{ "quoting" => "never" }, "a;b", true], [{}, "a,b", true],
     [{}, "a\nb", false], [{ "separator" => "\t", "quoting" => "never" }, 'say "hi"', false]].freeze

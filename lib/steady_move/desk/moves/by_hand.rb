@@ -56,7 +56,7 @@ module SteadyMove
       end
 
       def place(act)
-        { "gaining" => act.gaining.title, "service" => act.job.words[:keeper] }.fetch(act.step.place, act.losing.title)
+        { "gaining" => act.gaining&.title, "service" => act.job.words[:keeper] }.fetch(act.step.place, act.losing.title)
       end
       private_class_method :asking, :looking
     end

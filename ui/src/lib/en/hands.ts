@@ -113,6 +113,7 @@ export const hands = {
     codeCopied: 'Code copied',
     alone: 'Its code holds what this registrar’s list can’t: order this one with its code alone.',
     copyTheList: (a: number) => (a === 1 ? 'Copy the name with its code' : `Copy the ${a} names with their codes`),
+    copyNames: (a: number) => (a === 1 ? 'Copy the name' : `Copy the ${a} names`),
     listCopied: (a: number) => (a === 1 ? 'Copied: 1 name' : `Copied: ${a} names`),
     inItsForm: 'In the form that this registrar’s page reads. Each code that is copied stands in the journal.',
     apart: (a: V) => `Not in the list, since their codes can’t stand in it: ${a}. Copy their codes one at a time.`,

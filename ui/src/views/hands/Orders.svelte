@@ -108,12 +108,14 @@
       {#each shared as h, n (h.what)}{n ? '; ' : ''}{h.what}: <strong>{h.wanted}</strong>{/each}.
     </p>
   {/if}
-  {#if coded && may('orderList')}
+  {#if may('orderList')}
     <p>
       <Button color="alternative" disabled={list.isPending || !chosen.length} onclick={() => list.mutate()}
         >{copied === 'list'
           ? say.orders.listCopied(chosen.length - apart.length)
-          : say.orders.copyTheList(chosen.length)}</Button
+          : coded
+            ? say.orders.copyTheList(chosen.length)
+            : say.orders.copyNames(chosen.length)}</Button
       >
       <span class="muted">{say.orders.inItsForm}</span>
     </p>

@@ -36,9 +36,12 @@ module SteadyMove
           return late_outside if late?
 
           wait(sight.pending? ? outside_waiting : sentence(:as_soon_as), source: sight.source, ref: sight.ref,
-            look_at: sight.pending? && state.set_going_at(step.id).nil? ? now + 3600 : soon(looked_since),
+            look_at: sight.pending? && state.set_going_at(step.id).nil? ? unasked : soon(looked_since),
             **(sight.pending? ? {} : { early: true }))
         end
+
+        # Nobody said that it is approved: hourly at first, then more seldom, since silence counts as well.
+        def unasked = now + ((now - step_state.since) / 8).clamp(3600, 21_600)
 
         def looked_since = state.set_going_at(step.id) || step_state.since
 

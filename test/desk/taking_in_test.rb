@@ -74,6 +74,35 @@ class TakingInTest < Minitest::Test
     assert_raises(SteadyMove::Desk::Refused) { TakingIn.table("a,b\n\"open", { "name" => 0 }) }
   end
 
+  # What is refused with its reason: addresses of numbers, suffixes that don't exist.
+  NO_NAMES = { "192.0.2.7" => /address of numbers/, "https://[2001:db8::7]:8443/" => /address of numbers/,
+               "10.0.0.1:80" => /address of numbers/, "ferry.nosuchsuffix" => /no suffix “\.nosuchsuffix”/ }.freeze
+
+  def test_what_is_no_name
+    NO_NAMES.each do |typed, says|
+      line = take([TakingIn::Wish.new(typed: typed, notes: {})]).first
+      assert_equal ["refused", true], [line.fate, line.says.match?(says)], "#{typed}: #{line.says}"
+    end
+  end
+
+  # A table brings what nobody outside tells; of a name that is known it says it anew.
+  def test_a_table_brings_what_was_written_down
+    text = ["Name,Lock,Auto-renew,Name servers,Yearly price,Privacy,Remark",
+      "harbourpass.example,on,yes,\"NS1.x.example ns2.x.example\",\"9,90 EUR\",no,for the season",
+      "kelpquay.example,off,maybe,,cheap,,", ""].join("\n")
+    look = TakingIn.look(text)
+    assert_equal({ "name" => 0, "lock" => 1, "auto_renew" => 2, "name_servers" => 3, "stay_price" => 4, "privacy" => 5,
+                   "note" => 6 }, look[:guess])
+    first, second = take(TakingIn.table(text, look[:guess]))
+    assert_equal %w[known known], [first.fate, second.fate]
+    assert_includes first.says, "was noted"
+    assert_match(/auto_renew: true or false.*stay_price: a price such as/, second.says)
+    noted = @app.names.told("harbourpass.example", :hand)
+    assert_equal [true, true, %w[ns1.x.example ns2.x.example], { "minor" => 990, "currency" => "EUR" }, false,
+      "for the season"], noted.values_at(:lock, :auto_renew, :name_servers, :stay_price, :privacy, :note)
+    assert_equal 990, @world.plan("harbourpass.example", to: "orlop").quote.stay.minor
+  end
+
   # An account without a connection: the public record alone, or nothing at all.
   def test_by_hand
     @app.accounts.put(SteadyMove::Store::Accounts::Account.new(id: "paper", title: "Paper Names", registrar: "Paper",

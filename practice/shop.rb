@@ -29,7 +29,7 @@ module Practice
     def cart = @orders.where(state: "cart").order(:id).all
     def balance = (get("balance") || @shop["balance"]).to_i
     def pays = @shop["pays"]
-    def card? = pays != "card" || get("card") == "yes"
+    def card? = pays != "card" || @shop["card"] || get("card") == "yes"
     def profile? = @shop["profile"].nil? || get("profile") == "yes"
     def total = cart.sum { |o| o[:price] }
     def form = @shop["list"]

@@ -63,13 +63,22 @@ module Practice
           secret: by_hand ? nil : row["password"])
       end
 
+      # What a person saw at a destination, days before the start.
+      def ready(row)
+        (row["ready"] || {}).to_h do |key, said|
+          at = @scenario.start - (said["age"] * Scenario::DAY)
+          [key, said.except("age").merge("at" => at, "by" => "ada@saltern-office.example")]
+        end
+      end
+
       # What a person would have written down about the account.
       def habits(id, row)
         service = row["service"]&.slice("title", "login", "identity",
           "writes_from")&.merge("site" => counter("service-#{id}"))
         (row["takes"] || {}).merge(row["knows"] || {}).merge({ "privacy" => row["habits"]["privacy"],
           "privacy_service" => service, "login" => row["login"],
-            "site" => (counter(id) unless row["counter"] == false) }.compact)
+            "site" => (counter(id) unless row["counter"] == false),
+            "ready" => (ready(row) if row["ready"]) }.compact)
       end
 
       def counter(place) = "http://127.0.0.1:#{@endpoints['ports']['http']}/counter/#{place}/"

@@ -123,7 +123,7 @@ class BrowserOutsideEndsTest < Minitest::Test
     within_acts 7
   end
 
-  def by_letter
+  def test_by_letter
     visit "/by-hand"
     click_on "Write one letter for isles-weather.example"
     act { click_on "Send it" }

@@ -14,7 +14,8 @@ class DestinationsTest < Minitest::Test
   # What nobody looked at is not known: neither yes nor no, and it stops nothing.
   def test_unknown_stops_nothing_and_no_stops_it_before_the_losing_side_is_touched
     live_with("millrace")
-    assert_equal({ "balance" => nil, "billing" => nil, "profile" => nil, "terms" => nil }, of("withy"))
+    assert_equal({ "method" => nil, "billing" => nil, "profile" => nil, "terms" => nil }, of("kedge"))
+    assert_equal({ "balance" => nil, "billing" => nil, "profile" => nil, "terms" => true }, of("withy"), "seen before")
     name = "slipway.example"
     assert_empty world.plan(name, to: "withy").refusals
     checks.note("withy", "profile", is: false, by: ADA)

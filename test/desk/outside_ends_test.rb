@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/outside"
 
-# What goes otherwise than hoped where nobody offers a connection: records that hide or lag, refusals, lapses, a call-off;
-# each ends in a safe state that was looked at.
+# What goes otherwise than hoped where nobody offers a connection: records that hide or lag, refusals, lapses, a
+# call-off; each ends in a safe state that was looked at.
 class OutsideEndsTest < Minitest::Test
   include Outside
 
@@ -68,7 +68,9 @@ class OutsideEndsTest < Minitest::Test
     world.orders.approve(id, by: ADA)
     assert_predicate state(id), :wished?
     ordered_at_hawser(id)
-    world.until_true(what: "the release is due") { state(id)["release"].turn == "yours" && state(id).done?("registry-pending") }
+    world.until_true(what: "the release is due") do
+      state(id)["release"].turn == "yours" && state(id).done?("registry-pending")
+    end
     assert_match(/You wanted to approve it/, state(id)["release"].says)
   end
 
@@ -86,7 +88,7 @@ class OutsideEndsTest < Minitest::Test
       assert_includes told, "“Sorry, no.”"
       assert_nil world.app.codes.of_move(id) if why == "code"
       if steps == %w[order]
-        assert_equal ["stuck", "yours"], state(id)["order"].then { |s| [s.phase, s.turn] }, why
+        assert_equal %w[stuck yours], state(id)["order"].then { |s| [s.phase, s.turn] }, why
         assert_includes state(id)["order"].says, "Hawser Lane Names"
       end
       world.close
@@ -188,7 +190,9 @@ class OutsideEndsTest < Minitest::Test
   # New name servers that come by mail only after sign-up are in the post, matched to the name.
   def test_name_servers_by_mail
     id = ready("withy")
-    { "profile" => {}, "top-up" => { sum: 5000 } }.each { |what, given| visitor.act(site("withy"), "all", what, **given) }
+    { "profile" => {}, "top-up" => { sum: 5000 } }.each do |what, given|
+      visitor.act(site("withy"), "all", what, **given)
+    end
     order(id, at: "withy")
     world.until_true(what: "the welcome") { world.app.messages.all.any? { |m| m[:subject].start_with?("Welcome") } }
     welcome = world.app.messages.all.find { |m| m[:subject].start_with?("Welcome") }

@@ -76,7 +76,8 @@ class ServedTest < Minitest::Test
   # The desk's own process; returns its one-time word.
   def serve_desk
     @port = free_port
-    said = start(File.join(SteadyMove::ROOT, "bin", "start"), "--data", File.join(@folder, "desk"), "--port", @port.to_s,
+    said = start(File.join(SteadyMove::ROOT, "bin", "start"), "--data", File.join(@folder, "desk"),
+      "--port", @port.to_s,
       until_line: /one-time word/)
     said[/one-time word: (\S+)/, 1]
   end
@@ -136,11 +137,11 @@ class ServedTest < Minitest::Test
   end
 
   # Mail from Dovecot, matched to the name; a word sent out by aiosmtpd.
-  def mailed
+  def test_mailed
     @dovecot.deliver("From: desk@tide.example\r\nTo: #{Dovecot::LOGIN}\r\nSubject: About #{NAME}\r\n" \
                      "Message-ID: <1@tide.example>\r\n\r\nThe transfer lock of #{NAME} was removed.\r\n", 1)
     page = ask(:post, "/api/post/fetch")
-    assert_equal [[NAME]], page["messages"].map { |m| m["names"] }
+    assert_equal([[NAME]], page["messages"].map { |m| m["names"] })
     ask(:post, "/api/names/#{NAME}/note", { key: "registrant_email", value: "owner@far.example" })
     ask(:post, "/api/names/#{NAME}/contacts/prove", { role: "registrant" })
     sent = Dir[File.join(@folder, "sent", "new", "*")]
@@ -164,6 +165,6 @@ class ServedTest < Minitest::Test
   def in_time(what, seconds = 30)
     ends = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
     Thread.pass until (done = yield) || Process.clock_gettime(Process::CLOCK_MONOTONIC) > ends
-    assert done, what
+    assert done, "#{what} did not come in time"
   end
 end

@@ -30,8 +30,8 @@ module SteadyMove
           form.quoting != "never" && !code.match?(/[\r\n]/)
         end
 
-        # pairs: [[name, code]]; a name that needs no code (an empty one) stands alone. Returns [the list as text with a line end after each line, names that can't stand in
-        # it].
+        # pairs: [[name, code]]; a name that needs no code (an empty one) stands alone. Returns [the list as text with
+        # a line end after each line, names that can't stand in it].
         def write(pairs, form)
           fit, apart = pairs.partition { |_, code| fits?(code, form) }
           lines = fit.map { |name, code| code.empty? ? "#{name}\n" : "#{name}#{form.separator}#{quoted(code, form)}\n" }

@@ -14,6 +14,7 @@
   import May from '../../parts/May.svelte';
   import { draft, refresh } from '../../lib/live.svelte';
   import AimsFields from './AimsFields.svelte';
+  import Ready from './Ready.svelte';
   import Stale from '../../parts/Stale.svelte';
   import { say } from '../../lib/say';
 
@@ -55,6 +56,11 @@
       put('tray', undefined);
     },
   }));
+  const ready = createQuery(() => ({
+    queryKey: ['ready', to],
+    queryFn: () => ask(api.GET('/api/accounts/{id}/ready', { params: { path: { id: to } } })),
+    enabled: Boolean(to),
+  }));
   const shown = $derived(start.data ?? plan.data);
   const able = $derived((plan.data?.rows ?? []).filter((r) => r.startable));
   const sum = (list: Schemas['Amount'][]) => list.map(money).join(say.batch.and) || say.batch.noPriceIsKnown;
@@ -82,6 +88,14 @@
       />
     </div>
     <AimsFields id="b-aims" {usual} bind:aims />
+    {#if ready.data}
+      <Ready
+        account={to}
+        checks={ready.data.checks}
+        currency={plan.data?.total[0]?.currency ?? 'EUR'}
+        done={() => void plan.refetch()}
+      />
+    {/if}
   {/if}
   {#if progress}<p role="status">{say.batch.ofLookedAt(progress.done, progress.of)}</p>{/if}
   {#if !names.length && !start.data}<p>{say.batch.theTrayIsEmptyPick}</p>{/if}

@@ -2,6 +2,7 @@
 
 require_relative "../test_helper"
 require_relative "../support/by_hand"
+require_relative "../support/list_server"
 
 # Names looked at again by themselves, what has changed since, and the list of public record services.
 class WatchTest < Minitest::Test
@@ -80,32 +81,21 @@ class WatchTest < Minitest::Test
   # Fetched once, kept over a restart, used for names whose suffix nobody configured; what is said by hand rules.
   def test_the_list_is_fetched_kept_and_used
     live
-    server = TCPServer.new("127.0.0.1", 0)
-    asked = 0
-    Thread.new { loop { serve(server.accept) && (asked += 1) } }
-    url = "http://127.0.0.1:#{server.addr[1]}/dns.json"
-    world.app.settings.set("bootstrap", { "url" => url }, at: world.app.now)
+    server = ListServer.new(SERVICES)
+    world.app.settings.set("bootstrap", { "url" => server.url }, at: world.app.now)
     world.runner.pass
     assert_equal "https://b.example/rdap/", world.app.settings.places.rdap_bases["isle"]
     assert_match(/127\.0\.0\.1/, world.app.settings.places.rdap_bases["example"])
     after(3)
-    assert_equal 1, asked, "it is fresh"
+    assert_equal 1, server.asked, "it is fresh"
     after(25)
-    assert_equal 2, asked
+    assert_equal 2, server.asked
     world.app.settings.set("bootstrap", nil, at: world.app.now)
     refute world.app.settings.places.rdap_bases.key?("isle"), "switched off"
     assert_raises(SteadyMove::Desk::Refused) do
       world.app.settings.set("bootstrap", { "url" => "ftp://x" }, at: world.app.now)
     end
   ensure
-    server&.close
-  end
-
-  def serve(socket)
-    socket.gets("\r\n\r\n")
-    socket.write("HTTP/1.1 200 OK\r\nContent-Type: application/json\r\nContent-Length: #{SERVICES.bytesize}\r\n" \
-                 "Connection: close\r\n\r\n#{SERVICES}")
-    socket.close
-    true
+    server&.stop
   end
 end

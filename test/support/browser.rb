@@ -28,7 +28,11 @@ module Browser
 
   def setup
     @world = new_world
-    @house = world.desk.application(log: SteadyMove::Web::Log.new(File.open(File::NULL, "w")))
+    serve(world.desk.application(log: SteadyMove::Web::Log.new(File.open(File::NULL, "w"))))
+  end
+
+  def serve(house)
+    @house = house
     @server = SteadyMove::Web::Serve.start(@house, port: 0)
     Capybara.current_driver = :chromium
     Capybara.app_host = "http://127.0.0.1:#{@server.connected_ports.first}"

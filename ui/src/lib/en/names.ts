@@ -6,6 +6,7 @@ export const names = {
     whatShallHold: 'What shall hold afterwards',
     usual: (a: V) => `as usual there: ${a}`,
     carry: 'the present ones are carried',
+    profile: (a: V) => `contacts from ${a}`,
     names: {
       lock: 'Transfer lock',
       auto_renew: 'Auto-renew',

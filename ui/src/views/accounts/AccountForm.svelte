@@ -25,6 +25,12 @@
     ),
   );
 
+  // A way that is the usual one of its kind anyway is shown as that.
+  const chosen = (act: string, of: readonly (readonly [string, string])[]) => {
+    const way = form.ways[act] ?? '';
+    return way === 'page' && form.kind !== 'epp' ? '' : of.some(([w]) => w === way) ? way : '';
+  };
+
   async function keep() {
     const now = fields($state.snapshot(form));
     if (!held) return ask(api.POST('/api/accounts', { body: now }));
@@ -114,7 +120,7 @@
           ],
           ...of.filter(([w]) => w !== 'connection' && (w !== 'page' || form.kind === 'epp')),
         ]}
-        bind:value={() => form.ways[act] ?? '', (v) => (form.ways[act] = v)}
+        bind:value={() => chosen(act, of), (v) => (form.ways[act] = v)}
       />
     {/each}
     {@render rows(HABITS.map((h) => (h.yes ? { ...h, of: YES } : h)))}

@@ -51,6 +51,8 @@
     },
     onSuccess: () => void refresh(client),
   }));
+  const lines = $derived(take.data?.lines ?? []);
+  const first = $derived(lines.find((l) => l.name && l.fate !== 'refused')?.name);
   // The registrar that the public record names, where it is called otherwise than the account.
   let account = $state('');
   const judged = createQuery(() => ({
@@ -69,8 +71,6 @@
     },
     onSuccess: () => refresh(client),
   }));
-  const lines = $derived(take.data?.lines ?? []);
-  const first = $derived(lines.find((l) => l.name && l.fate !== 'refused')?.name);
   const on = $derived(!!settings.data?.bootstrap.url);
   const given = (act: () => void) => (e: SubmitEvent) => {
     e.preventDefault();

@@ -12,6 +12,15 @@
     if (value === '') delete next[what];
     aims = next as Schemas['Aims'];
   };
+  // In short, so that nobody has to open it to know.
+  const told = $derived.by(() => {
+    const now = { ...usual, ...aims };
+    const parts = (['lock', 'auto_renew', 'privacy'] as const)
+      .filter((what) => now[what] !== undefined && now[what] !== 'any')
+      .map((what) => `${say.aims.names[what].toLowerCase()} ${say.aims.values[now[what] ?? 'any'] ?? ''}`);
+    const contacts = now.contacts && now.contacts !== 'carry' ? [say.aims.profile(now.contacts)] : [];
+    return [...parts, ...contacts, say.orders.years(now.years ?? 1)].join(', ');
+  });
   const CHOICES = {
     lock: ['on', 'off'],
     auto_renew: ['on', 'off', 'any'],
@@ -19,32 +28,34 @@
   } as const;
 </script>
 
-<fieldset>
-  <legend>{say.aims.whatShallHold}</legend>
-  {#each Object.entries(CHOICES) as [what, values] (what)}
-    <Choice
-      id="{id}-{what}"
-      label={say.aims.names[what as keyof typeof say.aims.names]}
-      of={[['', own(what as 'lock')], ...values.map((v) => [v, say.aims.values[v] ?? v] as const)]}
-      bind:value={() => String(aims[what as keyof Schemas['Aims']] ?? ''), (v) => pick(what as 'lock', v)}
+<details>
+  <summary>{say.aims.whatShallHold}: <span class="muted">{told}</span></summary>
+  <fieldset>
+    {#each Object.entries(CHOICES) as [what, values] (what)}
+      <Choice
+        id="{id}-{what}"
+        label={say.aims.names[what as keyof typeof say.aims.names]}
+        of={[['', own(what as 'lock')], ...values.map((v) => [v, say.aims.values[v] ?? v] as const)]}
+        bind:value={() => String(aims[what as keyof Schemas['Aims']] ?? ''), (v) => pick(what as 'lock', v)}
+      />
+    {/each}
+    <Field
+      id="{id}-contacts"
+      label={say.aims.names.contacts}
+      placeholder={usual.contacts && usual.contacts !== 'carry' ? usual.contacts : say.aims.carry}
+      bind:value={() => (aims.contacts === 'carry' ? '' : (aims.contacts ?? '')), (v) => pick('contacts', v)}
     />
-  {/each}
-  <Field
-    id="{id}-contacts"
-    label={say.aims.names.contacts}
-    placeholder={usual.contacts && usual.contacts !== 'carry' ? usual.contacts : say.aims.carry}
-    bind:value={() => (aims.contacts === 'carry' ? '' : (aims.contacts ?? '')), (v) => pick('contacts', v)}
-  />
-  <Choice
-    id="{id}-years"
-    label={say.aims.names.years}
-    of={[
-      ['', say.aims.usual(String(usual.years ?? 1))],
-      ...[1, 2, 3, 5, 10].map((n) => [String(n), String(n)] as const),
-    ]}
-    bind:value={() => String(aims.years ?? ''), (v) => pick('years', v)}
-  />
-</fieldset>
+    <Choice
+      id="{id}-years"
+      label={say.aims.names.years}
+      of={[
+        ['', say.aims.usual(String(usual.years ?? 1))],
+        ...[1, 2, 3, 5, 10].map((n) => [String(n), String(n)] as const),
+      ]}
+      bind:value={() => String(aims.years ?? ''), (v) => pick('years', v)}
+    />
+  </fieldset>
+</details>
 
 <style>
   fieldset {
@@ -54,8 +65,14 @@
     align-items: end;
     margin: 0.4rem 0 0.8rem;
   }
-  legend {
+  summary {
+    cursor: pointer;
     font-weight: 650;
-    margin-bottom: 0.3rem;
+  }
+  summary .muted {
+    font-weight: 400;
+  }
+  details {
+    margin: 0.5rem 0;
   }
 </style>

@@ -7,7 +7,7 @@
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
-  let { book, suffixes, suffix }: { book: Schemas['Rulebook']; suffixes: string[]; suffix: string } = $props();
+  let { book, suffix }: { book: Schemas['Rulebook']; suffix: string } = $props();
   const client = useQueryClient();
   let chosen = $state('');
   let wanted = $state('new-name');
@@ -15,7 +15,7 @@
   let source = $state('');
   let date = $state('');
   const at = $derived(chosen || suffix);
-  const unlisted = $derived(book.unlisted.includes(at));
+  const unlisted = $derived(!book.families.some((f) => f.suffixes.includes(at)));
   const key = $derived(unlisted ? 'family' : wanted);
   const family = $derived(book.families.find((f) => f.suffixes.includes(at)));
   const rules = $derived([...(family?.rules.map((r) => r.id) ?? []), ...(family?.without ?? [])]);
@@ -44,9 +44,15 @@
   <form onsubmit={submit}>
     <label
       >{say.overrule.suffix}
-      <select class="plain" value={at} onchange={(e) => (chosen = e.currentTarget.value) && preview.reset()}
-        >{#each suffixes as s (s)}<option value={s}>.{s}</option>{/each}</select
-      ></label
+      <input
+        class="plain mono"
+        required
+        value={at}
+        onchange={(e) => {
+          chosen = e.currentTarget.value.trim().replace(/^\./, '').toLowerCase();
+          preview.reset();
+        }}
+      /></label
     >
     <label
       >{say.overrule.valueOrRule}

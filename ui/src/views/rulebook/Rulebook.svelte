@@ -12,7 +12,6 @@
   const book = createQuery(() => ({ queryKey: ['rulebook'], queryFn: () => ask(api.GET('/api/rulebook')) }));
   let suffix = $state('');
   const families = $derived(book.data?.families ?? []);
-  const suffixes = $derived(families.flatMap((f) => f.suffixes).sort());
   const shown = $derived(suffix ? families.filter((f) => f.suffixes.includes(suffix)) : families);
 </script>
 
@@ -24,24 +23,22 @@
     </p>
     <label
       >{say.rulebook.suffix}
-      <select class="plain" bind:value={suffix}>
-        <option value="">{say.rulebook.all}</option>
-        {#each suffixes as s (s)}<option value={s}>.{s}</option>{/each}
-      </select></label
+      <input
+        class="plain mono"
+        placeholder={say.rulebook.all}
+        bind:value={() => suffix, (v) => (suffix = v.trim().replace(/^\./, '').toLowerCase())}
+      /></label
     >
   </div>
   <Trouble error={book.error} />
   {#if book.data}
     {#each shown as family (family.id)}<FamilyPart {family} whole={!!suffix} choose={(s) => (suffix = s)} />{/each}
+    {#if suffix && !shown.length}<p class="caution">{say.rulebook.noFamilyLists(`.${suffix}`)}</p>{/if}
     {#if book.data.unlisted.length}
       <p class="caution">{say.rulebook.noFamilyLists(book.data.unlisted.map((s) => `.${s}`).join(', '))}</p>
     {/if}
     {#if may('override')}
-      <Overrule
-        book={book.data}
-        suffixes={[...book.data.unlisted, ...suffixes]}
-        suffix={suffix || book.data.unlisted[0] || 'example'}
-      />
+      <Overrule book={book.data} suffix={suffix || book.data.unlisted[0] || 'example'} />
       <AddSuffixes book={book.data} />
     {:else}
       <p class="muted">{say.rulebook.anAdministratorCanOverruleA}</p>

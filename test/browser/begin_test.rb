@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/browser"
+require_relative "../support/list_server"
+
+# An empty desk on its first day: from nothing to the first judged name.
+class BrowserBeginTest < Minitest::Test
+  include Browser
+
+  # A practice world for its public record; beside it a desk that knows nothing.
+  def setup
+    @world = BenchWorld.new
+    record = world.app.settings.places.rdap_bases.fetch("example")
+    @list = ListServer.new(JSON.generate(version: "1.0", services: [[["example"], [record]]]))
+    @folder = Dir.mktmpdir
+    config = SteadyMove::Desk::Config.new({ "data" => @folder })
+    @desk = SteadyMove::Desk::App.new(config, clock: world.app.clock)
+    runner = SteadyMove::Desk::Runner.new(@desk)
+    people = SteadyMove::Desk::People.new(@desk,
+      passwords: SteadyMove::Desk::Passwords.new(cost: BenchWorld::QUICK))
+    @house = SteadyMove::Web::Application.new(@desk, runner, people: people,
+      log: SteadyMove::Web::Log.new(File.open(File::NULL, "w")))
+    serve(@house)
+  end
+
+  def teardown
+    super
+    @list.stop
+    @desk.close
+    FileUtils.rm_rf(@folder)
+  end
+
+  def test_six_acts_at_most
+    visit "/"
+    fill_in "word", with: @house.first_run.token
+    fill_in "email", with: "ada@tide.example"
+    fill_in "password", with: "a tide table of nineteen27"
+    acts = 1
+    click_on "Make me the administrator"
+    assert_text "Three things lead from nothing"
+    fill_in "Its address, as RFC 9224 §3 has it", with: @list.url
+    acts += 1
+    click_on "Find public records by themselves"
+    assert_text "The list of public record services is fetched from"
+    SteadyMove::Desk::Bootstrap.new(@desk).then { |b| b.fetch if b.due? }
+    fill_in "The registrar, as you call it", with: "My old registrar"
+    fill_in "The names that it holds, one or many", with: "https://www.harbourpass.example/plan, nobody.example"
+    acts += 1
+    click_on "Take them in"
+    assert_text "understood as harbourpass.example"
+    assert_text "The public record calls the registrar of these names “Tarnbeck Names”."
+    acts += 1
+    click_on "That is My old registrar"
+    assert_no_text "The public record calls the registrar"
+    acts += 1
+    click_on "See whether harbourpass.example may move"
+    assert_text "Fix first"
+    assert_operator acts, :<=, 6
+    refute @desk.names.facts("harbourpass.example")[:other_registrar]
+  end
+end

@@ -33,6 +33,8 @@ module Practice
 
     def start_epp
       customers = @world.scenario.registrars.each do |id, row|
+        next if row["kind"] == "by_hand"
+
         logins = { row["login"] => [row["password"], @world.registrars.fetch(id)] }
         Epp::Server.new(@ports["epp-#{id}"], @world, id: id, certificate: @certificate, logins: logins).start
       end

@@ -26,10 +26,16 @@ module Practice
 
     def save = File.write(@file, JSON.generate(@ports))
 
+    # Below the range from which the system gives ports to connections that go out: one that is free now could be one
+    # of theirs in a moment.
+    RANGE = 18_000..32_000
+
     def free
       loop do
-        port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
+        port = rand(RANGE)
         next if @ports.value?(port)
+
+        TCPServer.open("127.0.0.1", port).close
 
         UDPSocket.new.tap { |s| s.bind("127.0.0.1", port) }.close
         return port

@@ -7,44 +7,11 @@ require_relative "../support/without_connections"
 class BrowserOutsideEndsTest < Minitest::Test
   include WithoutConnections
 
-  def begin_move(name = NAME, to: "hawser")
-    @id = SteadyMove::Desk::Planning.new(world.app).start(name, to: to, by: "ada@saltern-office.example")
-    world.runner.pass
-  end
-
-  def made_ready(name = NAME)
-    begin_move(name)
-    at("millrace", ["lock-off"], ["code"], name: name)
-    visit "/by-hand"
-    say_done
-    until_step("order")
-    visit "/by-hand"
-  end
-
-  def ordered(name = NAME)
-    at("hawser", ["card"], name: "all")
-    allow_clipboard
-    visit "/by-hand"
-    act { click_on name.end_with?(".isl.test") ? "Copy the name" : "Copy the name with its code" }
-    assert_text "Copied: 1 name"
-    at("hawser", ["add", { list: clipboard }], ["pay"], name: "all")
-    act { click_on "It is ordered" }
-    assert_no_text "Choose “transfer” there"
-    confirm_at_hawser(name)
-    world.until_true(what: "pending") { state.done?("registry-pending") }
-  end
-
-  def over = world.until_true(what: "the end") { !world.move(@id).open }
-
-  def within_acts(most)
-    assert_operator @acts, :<=, most, "acts at the desk"
-  end
-
   # Refused for want of a card, then put right; then called off: the order is taken back, the lock goes on again.
   def test_a_refused_order_and_a_call_off
     sign_in
     made_ready
-    click_on "The registrar refuses #{NAME}"
+    click_on "It refuses this: #{NAME}"
     select "a payment method is missing", from: "What does it say of #{NAME}?"
     fill_in "In its words (if you like)", with: "No card on file"
     act { click_on "Keep it" }
@@ -56,14 +23,14 @@ class BrowserOutsideEndsTest < Minitest::Test
     act { click_on "Call it off" }
     assert_text "Called off"
     world.runner.pass
-    at("hawser", ["cancel"])
     visit "/by-hand"
     assert_text "Open the order of #{NAME} and cancel it"
-    say_done
+    at("hawser", ["cancel"])
+    say_done "withdraw"
     until_step("make-safe")
     at("millrace", ["lock-on"])
     visit "/by-hand"
-    say_done
+    say_done "make-safe"
     over
     assert_includes world.world.registry.find(NAME)[:statuses], "clientTransferProhibited"
     within_acts 7
@@ -98,12 +65,6 @@ class BrowserOutsideEndsTest < Minitest::Test
     within_acts 6
   end
 
-  def asked_how? = state.active.any? { |s| s.event&.data&.key?("which_end") }
-
-  def number
-    world.app.messages.all.find { |m| m[:subject].include?("number for the identity") }&.fetch(:text)&.slice(/\d{6}/)
-  end
-
   # Everything at the losing side by letter, to the closing.
   def test_a_losing_side_by_letter_only
     sign_in
@@ -121,13 +82,6 @@ class BrowserOutsideEndsTest < Minitest::Test
     visit "/moves/#{@id}"
     assert_text "Settled"
     within_acts 7
-  end
-
-  def test_by_letter
-    visit "/by-hand"
-    click_on "Write one letter for isles-weather.example"
-    act { click_on "Send it" }
-    assert_text "no answer yet"
   end
 
   # Only made ready, for somebody else: the sheet with the code is shown once, then it is watched.
@@ -155,5 +109,53 @@ class BrowserOutsideEndsTest < Minitest::Test
     visit "/moves/#{@id}"
     assert_text "at Gannet Street Names now"
     within_acts 4
+  end
+
+  private
+
+  def begin_move(name = NAME, to: "hawser")
+    @id = SteadyMove::Desk::Planning.new(world.app).start(name, to: to, by: "ada@saltern-office.example")
+    world.runner.pass
+  end
+
+  def made_ready(name = NAME)
+    begin_move(name)
+    at("millrace", ["lock-off"], ["code"], name: name)
+    visit "/by-hand"
+    say_done
+    until_step("order")
+    visit "/by-hand"
+  end
+
+  def ordered(name = NAME)
+    at("hawser", ["card"], name: "all")
+    allow_clipboard
+    visit "/by-hand"
+    act { click_on name.end_with?(".isl.test") ? "Copy the name" : "Copy the name with its code" }
+    assert_text "Copied: 1 name"
+    at("hawser", ["add", { list: clipboard }], ["pay"], name: "all")
+    act { click_on "It is ordered" }
+    assert_no_text "Choose “transfer” there"
+    confirm_at_hawser(name)
+    world.until_true(what: "pending") { state.done?("registry-pending") }
+  end
+
+  def over = world.until_true(what: "the end") { !world.move(@id).open }
+
+  def within_acts(most)
+    assert_operator @acts, :<=, most, "acts at the desk"
+  end
+
+  def asked_how? = state.active.any? { |s| s.event&.data&.key?("which_end") }
+
+  def number
+    world.app.messages.all.find { |m| m[:subject].include?("number for the identity") }&.fetch(:text)&.slice(/\d{6}/)
+  end
+
+  def by_letter
+    visit "/by-hand"
+    click_on "Write one letter for isles-weather.example"
+    act { click_on "Send it" }
+    assert_text "no answer yet"
   end
 end

@@ -32,6 +32,7 @@ class BrowserOutsideTest < Minitest::Test
     visit "/by-hand"
     assert_text "Choose “transfer” there, never “register”"
     assert_text "Before you pay it must show 6.60 EUR."
+    axe "an order by hand"
     act { click_on "Copy the name with its code" }
     assert_text "Copied: 1 name"
     list = clipboard

@@ -37,6 +37,31 @@ class ServedTest < Minitest::Test
                  vcardArray: ["vcard", [["version", {}, "text", "4.0"], ["fn", {}, "text", "Tide Names Limited"]]] }]
   }.freeze
 
+  def test_the_desk_among_strangers
+    web = serve_documents
+    smtp = serve_smtp
+    @named = Named.new(NAME)
+    @dovecot = Dovecot.new
+    sign_in(serve_desk)
+    { "bootstrap" => { url: "http://127.0.0.1:#{web}/dns.json" },
+      "mailbox" => { host: "127.0.0.1", port: @dovecot.port, login: Dovecot::LOGIN, password: Dovecot::PASSWORD,
+                     tls: "no" },
+      "outgoing" => { host: "127.0.0.1", port: smtp, from: Dovecot::LOGIN, tls: "no" },
+      "dns_servers" => { "ns1.tide.example" => "127.0.0.1:#{@named.port}" } }
+      .each { |key, value| ask(:post, "/api/settings", { key: key, value: value }) }
+    in_time("the list of services") { ask(:get, "/api/settings").dig("bootstrap", "suffixes") == 1 }
+    from, to = [%w[Tide 9999], %w[Harbour 9998]].map do |title, number|
+      ask(:post, "/api/accounts", { title: title, registrar: "#{title} Names", kind: "by_hand",
+        habits: { registrar_id: number, site: "https://#{title.downcase}.example/", login: "ada" },
+        sender_domains: ["#{title.downcase}.example"] })["id"]
+    end
+    judged(from)
+    mailed
+    carried(to)
+  end
+
+  private
+
   def free_port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
 
   # Waits for a child's first lines until one fits.
@@ -104,29 +129,6 @@ class ServedTest < Minitest::Test
     token
   end
 
-  def test_the_desk_among_strangers
-    web = serve_documents
-    smtp = serve_smtp
-    @named = Named.new(NAME)
-    @dovecot = Dovecot.new
-    sign_in(serve_desk)
-    { "bootstrap" => { url: "http://127.0.0.1:#{web}/dns.json" },
-      "mailbox" => { host: "127.0.0.1", port: @dovecot.port, login: Dovecot::LOGIN, password: Dovecot::PASSWORD,
-                     tls: "no" },
-      "outgoing" => { host: "127.0.0.1", port: smtp, from: Dovecot::LOGIN, tls: "no" },
-      "dns_servers" => { "ns1.tide.example" => "127.0.0.1:#{@named.port}" } }
-      .each { |key, value| ask(:post, "/api/settings", { key: key, value: value }) }
-    in_time("the list of services") { ask(:get, "/api/settings").dig("bootstrap", "suffixes") == 1 }
-    from, to = [%w[Tide 9999], %w[Harbour 9998]].map do |title, number|
-      ask(:post, "/api/accounts", { title: title, registrar: "#{title} Names", kind: "by_hand",
-        habits: { registrar_id: number, site: "https://#{title.downcase}.example/", login: "ada" },
-        sender_domains: ["#{title.downcase}.example"] })["id"]
-    end
-    judged(from)
-    mailed
-    carried(to)
-  end
-
   # The static document is judged; it says that the name is locked.
   def judged(account)
     lines = ask(:post, "/api/names", { account: account, text: "https://www.#{NAME}/" })["lines"]
@@ -137,7 +139,7 @@ class ServedTest < Minitest::Test
   end
 
   # Mail from Dovecot, matched to the name; a word sent out by aiosmtpd.
-  def test_mailed
+  def mailed
     @dovecot.deliver("From: desk@tide.example\r\nTo: #{Dovecot::LOGIN}\r\nSubject: About #{NAME}\r\n" \
                      "Message-ID: <1@tide.example>\r\n\r\nThe transfer lock of #{NAME} was removed.\r\n", 1)
     page = ask(:post, "/api/post/fetch")

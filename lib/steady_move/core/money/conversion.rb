@@ -14,8 +14,7 @@ module SteadyMove
         module_function
 
         # Returns an Amount in rates.to, rounded half up, or nil where no rate is known.
-        #   Money::Conversion.convert(Money::Amount.new(1000, "GBP"),
-        #     Money::Conversion::Rates.new(to: "EUR", rates: { "GBP" => "1.17" })).minor # => 1170
+        #   Money::Conversion.convert(Money::Amount.new(7, "EUR"), Money::Conversion::Rates.new(to: "EUR")).minor # => 7
         def convert(amount, rates)
           return amount if amount.currency == rates.to
 

@@ -14,8 +14,7 @@ module SteadyMove
 
         # prices: the general row, with "suffixes" => {suffix => row}; suffix: without a leading dot. Returns the row
         # that holds for it.
-        #   Money::PriceList.of({ "renew" => 900, "suffixes" => { "org" => { "renew" => 1100 } } }, "org")["renew"]
-        #   # => 1100
+        #   Money::PriceList.of({ "suffixes" => { "org" => { "renew" => 1100 } } }, "org")["renew"] # => 1100
         def of(prices, suffix)
           general = prices.except("suffixes")
           own = (prices["suffixes"] || {})[suffix] or return general

@@ -125,7 +125,7 @@ export const hands = {
   },
   refusal: {
     refused: 'It refuses this',
-    refusedOf: (a: V) => `The registrar refuses ${a}`,
+    refusedOf: (a: V) => `It refuses this: ${a}`,
     whatDoesItSay: (a: V) => `What does it say of ${a}?`,
     inItsWords: 'In its words (if you like)',
     keep: 'Keep it',

@@ -38,8 +38,8 @@ export const parts = {
     seeTheFirst: (a: V) => `See whether ${a} may move`,
     afterwards: 'What can wait',
     whatCanWait:
-      'Its prices and habits, the mailbox that its letters come to, DNS hosts and further accounts are asked for when ' +
-      'a plan needs them; they stand',
+      'Its prices and habits, the mailbox that its letters come to, DNS hosts and further accounts are asked for ' +
+      'when a plan needs them; they stand',
     underAccounts: 'under Accounts',
   },
   firstRun: {

@@ -4,7 +4,7 @@ import type { V } from './value';
 export const places = {
   places: {
     takeOut: 'Take it out',
-    takeOutOf: (a: V) => `Take ${a} out`,
+    takeOutOf: (a: V) => `Take it out: ${a}`,
     nothingYet: 'none yet',
     andMore: (a: V) => `and ${a} more`,
     addIt: 'Add it',

@@ -5,6 +5,10 @@ require "socket"
 module Practice
   # Free loopback ports by purpose, kept across restarts so that nobody has to be told anew.
   class Ports
+    # Below the range from which the system gives ports to connections that go out: one that is free now could be one
+    # of theirs in a moment.
+    RANGE = 18_000..32_000
+
     def initialize(file)
       @file = file
       @ports = File.exist?(file) ? JSON.parse(File.read(file)) : {}
@@ -26,17 +30,12 @@ module Practice
 
     def save = File.write(@file, JSON.generate(@ports))
 
-    # Below the range from which the system gives ports to connections that go out: one that is free now could be one
-    # of theirs in a moment.
-    RANGE = 18_000..32_000
-
     def free
       loop do
         port = rand(RANGE)
         next if @ports.value?(port)
 
         TCPServer.open("127.0.0.1", port).close
-
         UDPSocket.new.tap { |s| s.bind("127.0.0.1", port) }.close
         return port
       rescue Errno::EADDRINUSE

@@ -30,7 +30,7 @@ module SteadyMove
 
         # The sums after one, two, … years: of moving there, or with moving: false of staying. privacy: with a privacy
         # service, whose price is nothing where none is named. Returns [Amount], or [] where a price is missing.
-        #   Money::Quoting.ahead({ "currency" => "EUR", "renew" => 9, "transfer" => 8 }, years: 2).map(&:minor) # => [8, 17]
+        #   Money::Quoting.ahead({ "currency" => "EUR", "renew" => 9, "transfer" => 8 }, years: 2).last.minor # => 17
         def ahead(price, years:, moving: true, privacy: false, on: nil)
           first = moving ? quote(price, on: on).total : yearly(price, price["renew"])
           next_years = yearly(price, later(price))

@@ -62,6 +62,20 @@ class OutsideEndsTest < Minitest::Test
     assert_equal "hawser", row(NAME)[:sponsor]
   end
 
+  # A losing side at which nobody can approve: nobody is asked to, and silence does it.
+  def test_nobody_can_approve
+    live_with("millrace")
+    account = world.app.accounts.find("millrace")
+    ways = account.habits["ways"].merge("release" => "none")
+    world.app.accounts.put(account.dup.tap { |a| a.habits = account.habits.merge("ways" => ways) })
+    id = ready
+    ordered_at_hawser(id)
+    world.until_true(what: "pending") { state(id).done?("registry-pending") }
+    assert_equal "clock", state(id)["release"].turn
+    assert_raises(SteadyMove::Desk::Refused) { world.orders.approve(id, by: ADA) }
+    until_step(id, "lock-back", most: 200)
+  end
+
   # Wanted before it could be done: offered the moment that it can.
   def test_a_wish_to_approve_is_kept
     id = ready

@@ -28,6 +28,8 @@ class OutsideTest < Minitest::Test
     until_over(id)
     assert_equal %w[Settled hawser], [state(id).stage, row("kelp-sound-hire.example")[:sponsor]]
     assert_match(/On the word of ada@/, world.move(id).events.reverse.find { |e| e.step == "settings" && e.done? }.says)
+    checks = state(id).told("checks").data["checks"].to_h { |c| c.values_at("what", "found") }
+    assert_match(/on the word of ada@/, checks["auto-renew"])
     assert_empty(world.link.log.select { |l| %w[hawser millrace].include?(l["registrar"]) })
   end
 

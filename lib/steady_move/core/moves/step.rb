@@ -20,7 +20,9 @@ module SteadyMove
         def self.declare(id, &words) = Declaration.new(id).tap { |d| d.instance_exec(&words) }.step
 
         # Does a person do it, or write for it, and the desk only proves it?
-        def by_hand? = !(way.nil? || way == "connection")
+        def by_hand? = !(way.nil? || way == "connection" || way == "none")
+        # Can nobody do it, so that only time does?
+        def by_time? = way == "none"
         def by_letter? = by_hand? && way == "letter"
         # The name of the proof that shows it from outside where it is done by hand; nil where its act looks by
         # itself.
@@ -52,6 +54,7 @@ module SteadyMove
         confirms: "the gaining side wants the order confirmed in it", tells_end: "a person can say how it ended in it",
         refusable: "the gaining side may refuse in it; a person says why", word: "a person's word is all there is",
         hands_over: "the code is handed to the new holder in it",
+        settings: "what nobody can see from outside is looked at in it",
         tag: "the gaining registrar's tag is typed in it",
         lands: "with it the name is held at the gaining side", settles: "with it the move is settled",
         waivable: "a person can leave it as it is, with a reason"

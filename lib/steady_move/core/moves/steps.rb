@@ -51,6 +51,7 @@ module SteadyMove
             s.needs = needs
             s.way = way(s, ways)
             s.takes = takes(s, estimates)
+            s.actor = "clock" if s.by_time?
             s.actor = "yours" if s.by_hand? && s.actor == "clock"
           end.freeze
         end

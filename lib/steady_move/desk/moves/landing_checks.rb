@@ -32,7 +32,7 @@ module SteadyMove
       # Returns [Check].
       def all
         record = act.public_record
-        [registrar(record), expiry(record), lock(record), servers(record), records].compact
+        [registrar(record), expiry(record), lock(record), servers(record), records, *on_word].compact
       end
 
       private
@@ -78,6 +78,17 @@ module SteadyMove
         found = bad.empty? ? Words.phrase("checks.records_there") : bad.first(3).map(&:says).join("; ")
         Check.new(id: "records", what: Words.phrase("checks.records"), ok: bad.empty?, found: found,
           wanted: Words.phrase("checks.records_wanted", count: zone.content.size))
+      end
+
+      # What nobody outside can see, as a person said it; asked in a step of its own before this one.
+      def on_word
+        word = act.move.events.reverse_each.find { |e| e.type == "said" && plan.marked(:settings)&.id == e.step }
+        return [] unless word
+
+        plan.wanted.hidden.map do |what, wanted|
+          says = Words.phrase("checks.on_word", by: word.by, at: word.at)
+          Check.new(id: what.to_s, what: Words.phrase("checks.#{what}"), wanted: wanted, found: says, ok: true)
+        end
       end
 
       def over_connection(&mend) = gaining.kind == "epp" ? mend : nil

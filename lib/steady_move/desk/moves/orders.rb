@@ -19,6 +19,7 @@ module SteadyMove
         move = going(id)
         release = move.state.marked(:approval)
         refuse(:nothing_to_approve, stage: move.state.stage) if release.nil? || release.done?
+        refuse(:nobody_approves, from: words(move)[:from]) if release.step.by_time?
         refuse(:approved_already) if move.state.approved?
         return wish(move, by) if release.phase == "ahead"
 

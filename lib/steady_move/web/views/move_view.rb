@@ -89,7 +89,7 @@ module SteadyMove
         # Can the wish to approve be kept until it is asked for?
         def wish?(state)
           release = state.marked(:approval)
-          state.ending.nil? && release&.phase == "ahead" && !state.wished?
+          state.ending.nil? && release&.phase == "ahead" && !state.wished? && !release.step.by_time?
         end
 
         # Is a person asked how a transfer ended?
@@ -174,7 +174,8 @@ module SteadyMove
 
         def approve?(state)
           release = state.marked(:approval)
-          state.ending.nil? && !release.nil? && release.active? && !state.approved? && !release.step.by_hand?
+          state.ending.nil? && !release.nil? && release.active? && !state.approved? &&
+            !release.step.by_hand? && !release.step.by_time?
         end
         private_class_method :shown, :now_at, :hand_over?, :wish?, :over?,
           :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said,

@@ -38,6 +38,7 @@ export const accounts = {
     removeForGood: 'Remove it for good',
   },
   fields: {
+    onlyBySilence: 'only by silence: nobody can approve there',
     theTechnicalContact: 'the technical contact',
     beforeItShowsACode: 'Before it shows a code it wants',
     nothingOrNotKnown: 'nothing, or not known',

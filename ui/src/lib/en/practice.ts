@@ -3,6 +3,8 @@ import type { V } from './value';
 /** Words of the practice world and the status. */
 export const practice = {
   practice: {
+    thePublicRecordHidesPending: 'The public record shows no pending transfers',
+    thePublicRecordLagsADay: 'The public record is a day behind',
     nothingIsToCome: 'Nothing is to come.',
     practice: 'Practice',
     everythingOutsideTheDeskIs:

@@ -134,7 +134,7 @@ export const WAYS: { act: string; label: string; of: (readonly [string, string])
   {
     act: 'release',
     label: say.fields.theReleaseOfATransfer,
-    of: [CONNECTED, PAGE, ['link', say.fields.byTheLinkInIts], LETTER],
+    of: [CONNECTED, PAGE, ['link', say.fields.byTheLinkInIts], LETTER, ['none', say.fields.onlyBySilence]],
   },
 ];
 

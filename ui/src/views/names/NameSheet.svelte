@@ -74,6 +74,7 @@
         >
       {:else if s.can_move}
         <Button href={p('/names/:name/plan', { params: { name } }) + kept()}>{say.nameSheet.planItsMove}</Button>
+        <a href={p('/names/:name/ready', { params: { name } })}>{say.prepare.link}</a>
       {:else}
         <p>{say.nameSheet.itCantBeMovedNow}</p>
       {/if}

@@ -83,7 +83,13 @@
     <Prices {name} chosen={to} choose={(id) => searchParams.set('to', id)} />
     <AimsFields id="aims" {usual} bind:aims />
     {#if proposal.data}
-      <Ready account={to} checks={proposal.data.ready} {currency} done={() => void proposal.refetch()} />
+      <Ready
+        account={to}
+        checks={proposal.data.ready}
+        {currency}
+        suffix={sheet.data.suffix}
+        done={() => void proposal.refetch()}
+      />
       <Stale at={proposal.dataUpdatedAt} again={() => void proposal.refetch()} />
       <Proposal proposal={proposal.data}>
         {#snippet act()}

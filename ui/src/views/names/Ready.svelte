@@ -14,8 +14,10 @@
     account,
     checks,
     currency,
+    suffix,
     done,
-  }: { account: string; checks: Schemas['ReadyCheck'][]; currency: string; done: () => void } = $props();
+  }: { suffix?: string; account: string; checks: Schemas['ReadyCheck'][]; currency: string; done: () => void } =
+    $props();
   const client = useQueryClient();
   let held = $state('');
   const note = createMutation(() => ({
@@ -27,7 +29,9 @@
       done();
     },
   }));
-  const tell = (key: Schemas['ReadyNote']['key'], is: boolean) => note.mutate({ key, is });
+  // A profile is complete for a suffix: what one wants another may not.
+  const tell = (key: Schemas['ReadyNote']['key'], is: boolean) =>
+    note.mutate({ key, is, ...(key === 'profile' && suffix ? { suffix } : {}) });
   function keep(e: SubmitEvent) {
     e.preventDefault();
     const sum = minor(held, currency);

@@ -28,6 +28,8 @@
   const faults = $derived<Fault[]>([
     { id: 'rdap-away', says: say.practice.thePublicRecordDoesNot },
     { id: 'rdap-busy', says: say.practice.thePublicRecordAsksFor },
+    { id: 'rdap-hides-pending', says: say.practice.thePublicRecordHidesPending },
+    { id: 'rdap-lags', says: say.practice.thePublicRecordLagsADay },
     { id: 'rdap-garbage', says: say.practice.thePublicRecordAnswersSomething },
     { id: 'servfail-registry', says: say.practice.theRegistrysNameServersCant },
     { id: 'mailbox-away', says: say.practice.theMailboxRefusesConnections },

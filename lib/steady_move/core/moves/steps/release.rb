@@ -14,7 +14,7 @@ module SteadyMove
           takes MINUTE, HOUR, 5 * DAY, by: :response
           act "release", at: :losing
           via :connection
-          via :page, :link, :letter
+          via :page, :link, :letter, :none
           letter "release"
           talks_to :gaining
           marks :approval

@@ -14,7 +14,7 @@ module SteadyMove
           act "settings", at: :gaining
           via :page, proof: :on_word
           talks_to :record
-          marks :word, :waivable
+          marks :word, :settings, :waivable
         end
       end
     end

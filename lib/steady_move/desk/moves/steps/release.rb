@@ -16,7 +16,7 @@ module SteadyMove
           transfer = our_transfer or return problem(sentence(:none), source: :transfer_query, yours: true)
           return finished(transfer) unless transfer.status == "pending"
 
-          approve if state.approved? && !by_hand? && !approved_there?
+          approve if may_approve? && !approved_there?
           begun = state.set_going_at(step.id) || state.approved?
           return late(transfer) if late?
 
@@ -26,13 +26,15 @@ module SteadyMove
 
         private
 
+        def may_approve? = state.approved? && !by_hand? && !step.by_time?
+
         # Without a connection to the gaining side: what shows of the transfer counts, and what the losing side's own
         # connection says where there is one.
         def from_outside
           return over if sight.stage == :over
           return done(sight.says, source: sight.source, ref: sight.ref) if sight.approved?
 
-          approve if sight.pending? && state.approved? && !by_hand? && !approved_there?
+          approve if sight.pending? && may_approve? && !approved_there?
           return late_outside if late?
 
           wait(sight.pending? ? outside_waiting : sentence(:as_soon_as), source: sight.source, ref: sight.ref,

@@ -28,7 +28,7 @@
     </p>
   {/each}
   {#if asking}
-    <p class="muted">
+    <p class="muted asked">
       {say.learnt.askedFor}
       {#each say.learnt.asks as [what, words] (what)}
         <button class="link" onclick={() => keep.mutate({ asks: what })}>{words}</button>
@@ -37,3 +37,11 @@
   {/if}
 {/if}
 <Trouble error={keep.error} />
+
+<style>
+  .asked {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 0.9rem;
+  }
+</style>

@@ -11,6 +11,7 @@
   import Copy from '../../parts/Copy.svelte';
   import { AMOUNT } from '../accounts/fields';
   import Trouble from '../../parts/Trouble.svelte';
+  import Found from './Found.svelte';
   import Refusal from './Refusal.svelte';
 
   /** Names to be ordered on one registrar’s pages: the list, what must be seen before paying, and that it is done. */
@@ -95,6 +96,9 @@
     {say.orders.chooseTransfer}
     {#if together}{say.orders.seeBeforePaying(together)}{:else}{say.orders.noPriceKnown}{/if}
   </p>
+  {#if items[0]?.hand.act}
+    <Found {account} act={items[0].hand.act} found={items[0].hand.found} />
+  {/if}
   {#each promotions as [promotion, until] (promotion)}
     <p>
       {say.orders.promotion}

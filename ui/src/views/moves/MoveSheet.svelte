@@ -137,7 +137,7 @@
     {#if may('handOver')}<HandOver move={m.id} can={m.can_hand_over} />{/if}
     {#if m.can_say_over && may('sayOver')}<Over move={m.id} />{/if}
     {#each m.open ? m.steps.filter((s) => s.hand?.order) : [] as s (s.id)}
-      <section class="box raised" aria-label={s.title}>
+      <section class="box raised order" aria-label={s.title}>
         <Place hand={s.hand!} />
         {#if s.said_at}<p class="muted">
             {say.handPanel.saidToBeDone}
@@ -202,6 +202,11 @@
 </Sheet>
 
 <style>
+  .order {
+    padding: 0.7rem 0.9rem;
+    margin-bottom: 0.8rem;
+    border-left: 4px solid var(--loden);
+  }
   .back {
     margin-bottom: 0.8rem;
   }

@@ -191,6 +191,26 @@ class OutsideEndsTest < Minitest::Test
     closing(id)
   end
 
+  # The record calls the gaining side by a name that nobody wrote down: asked, kept, and the move goes on.
+  def test_the_record_calls_the_gaining_side_otherwise
+    live_with("millrace")
+    account = world.app.accounts.find("hawser")
+    world.app.accounts.put(account.dup.tap do |a|
+      a.registrar = "Hawser"
+      a.habits = account.habits.except("registrar_names")
+    end)
+    id = ready
+    ordered_at_hawser(id)
+    world.until_true(what: "pending") { state(id).done?("registry-pending") }
+    do_it(id, "release", "release")
+    world.until_true(what: "the question") { state(id)["landed"].phase == "stuck" }
+    assert_match(/names Hawser Lane Names as the registrar.*Is that/, state(id)["landed"].says)
+    world.orders.same_registrar(id, by: ADA)
+    until_step(id, "lock-back")
+    assert_includes world.app.accounts.find("hawser").habits["registrar_names"], "Hawser Lane Names"
+    closing(id)
+  end
+
   # A stranger's transfer of the same name is not taken for the order that nobody placed yet.
   def test_somebody_elses_transfer_is_not_ours
     id = ready

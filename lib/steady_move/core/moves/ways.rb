@@ -7,8 +7,8 @@ module SteadyMove
       # or otherwise.
       # Habits differ by registrar and are data of the account; common practice, no source.
       module Ways
-        # act => the ways that there are. code “mail”: asked for on its pages, sent by mail. release “none”: nobody can approve
-        # there, only silence does; “link”: a link in
+        # act => the ways that there are. code “mail”: asked for on its pages, sent by mail. release “none”: nobody can
+        # approve there, only silence does; “link”: a link in
         # its mail.
         # privacy “service”: a separate service with its own sign-in. EPP knows no privacy service, so never by
         # connection.

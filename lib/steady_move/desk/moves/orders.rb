@@ -47,6 +47,19 @@ module SteadyMove
           data: { "how" => how })
       end
 
+      # The registrar that the record names after a move is the gaining one, under another name: kept with its account.
+      # Raises Refused.
+      def same_registrar(id, by:, **)
+        move = going(id)
+        shown = move.state.marked(:lands)&.event&.data&.fetch("registrar", nil) or refuse(:no_other_registrar)
+        account = @app.accounts.find(move.to_account)
+        names = [*account.habits["registrar_names"], shown].uniq
+        @app.accounts.put(account.dup.tap { |a| a.habits = account.habits.merge("registrar_names" => names) })
+        @app.journal.add("places", at: @app.now, by: by,
+          says: Words.phrase("journal.registrar_named", by: by, title: account.title, shown: shown))
+        @app.schedule.wake(id, @app.now)
+      end
+
       # Makes every waiting step of the move due. Raises Refused when asked too often.
       def look_now(id, **)
         move = unfinished(id)

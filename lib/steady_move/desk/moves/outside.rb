@@ -6,12 +6,13 @@ module SteadyMove
     # of both sides, and the losing side's connection where there is one (rules of the job §9). A later proof covers
     # an earlier step; what nothing shows is not known.
     class Outside
-      # stage: nothing, pending, released, landed or over; deadline: Time or nil, and whether it is assumed; how:
-      # refused, lapsed or cancelled where it is known of what is over; shown: does the public record itself show it
-      # pending? says: Phrase; source, ref: where it was seen; at: of the act, where it is told.
+      # stage: nothing, pending, released, landed, elsewhere (the record names a registrar that is neither side's) or
+      # over; deadline: Time or nil, and whether it is assumed; how: refused, lapsed or cancelled where it is known of
+      # what is over; shown: does the public record itself show it pending? says: Phrase; source, ref: where it was
+      # seen; at: of the act, where it is told.
       Sight = Struct.new(:stage, :deadline, :assumed, :how, :shown, :says, :source, :ref, :at, keyword_init: true) do
         def begun? = stage != :nothing
-        def approved? = %i[released landed].include?(stage)
+        def approved? = %i[released landed elsewhere].include?(stage)
         def pending? = stage == :pending
       end
 
@@ -39,6 +40,7 @@ module SteadyMove
 
         asked = losing.epp? ? by_losing_side : nil
         return asked if asked
+        return elsewhere if elsewhere?
         return over(ending.data["how"] || "refused", sentence("outside.wrote_ended"), :mailbox) if ending
         return pending(:record) if @record.status?(PENDING)
         return released if mail("landed", "losing") || mail("landed", "registry")
@@ -63,6 +65,16 @@ module SteadyMove
       def same_registrar?
         Core::Readiness::Registrars.any_same?(losing.public_names, losing.habits["registrar_id"],
           { name: gaining.registrar, number: gaining.habits["registrar_id"] }) == true
+      end
+
+      # Does the record name a registrar that is not known to be either side? It may be another name of the gaining one.
+      def elsewhere?
+        !same_registrar? && Core::Readiness::Registrars.any_same?(losing.public_names, losing.habits["registrar_id"],
+          { name: @record.registrar, number: @record.registrar_id }) == false
+      end
+
+      def elsewhere
+        sight_of(:elsewhere, sentence("outside.elsewhere", shown: @record.registrar), :record, how: @record.registrar)
       end
 
       def sight_of(stage, says, source, **more)

@@ -80,6 +80,7 @@ module SteadyMove
         on("approve") { steer(:approve) }
         on("lookNow") { steer(:look_now) }
         on("callOff") { steer(:call_off) }
+        on("sameRegistrar") { steer(:same_registrar) }
         on("sayOver") { steer(:over, how: given["how"]) }
         on("mendMove") { steer(:mend) }
         on("acceptStep") { steer(:accept, step: given["step"], reason: given["reason"]) }

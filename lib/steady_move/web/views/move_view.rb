@@ -76,9 +76,14 @@ module SteadyMove
           left = state.active.select { |s| s.step.mark?(:waivable) && s.phase == "stuck" }
           { can_call_off: move.open && state.ending.nil? && !state.landed?, can_renew_code: renew_code?(state),
             can_mend: state.ending.nil? && state.marked(:settles)&.phase == "stuck",
-            can_hand_over: hand_over?(state), can_wish: wish?(state), can_say_over: over?(state),
+            can_hand_over: hand_over?(state), asks_whose: asks_whose(state), can_wish: wish?(state), can_say_over: over?(state),
             can_leave: left.map { |s| s.step.id },
             can_move_back: state.ending == "settled" || (state.landed? && !move.open) }
+        end
+
+        def asks_whose(state)
+          landing = state.marked(:lands)
+          landing.event&.data&.fetch("registrar", nil) if landing&.active? && state.ending.nil?
         end
 
         def hand_over?(state)
@@ -177,7 +182,7 @@ module SteadyMove
           state.ending.nil? && !release.nil? && release.active? && !state.approved? &&
             !release.step.by_hand? && !release.step.by_time?
         end
-        private_class_method :shown, :now_at, :hand_over?, :wish?, :over?,
+        private_class_method :shown, :now_at, :asks_whose, :hand_over?, :wish?, :over?,
           :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said,
           :exposed, :consent, :blocks, :finish, :deadline, :approve?
       end

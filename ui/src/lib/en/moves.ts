@@ -26,6 +26,10 @@ export const moves = {
     leaveItAsItIs: 'Leave it as it is …',
     canNotBeMet: (a: V) => `If “${a}” can’t be met, it can be left as it is, with your reason.`,
   },
+  whoseRegistrar: {
+    otherwise: (a: V) => `If ${a} is nobody you know, write to both registrars at once. Else:`,
+    itIs: (a: V) => `That is ${a}`,
+  },
   handOver: {
     show: 'Show the hand-over sheet, once',
     theSheet: 'The hand-over sheet',

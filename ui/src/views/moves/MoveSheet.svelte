@@ -23,6 +23,7 @@
   import Leave from './Leave.svelte';
   import StepList from './StepList.svelte';
   import Track from './Track.svelte';
+  import Whose from './Whose.svelte';
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
@@ -134,6 +135,7 @@
         <a href={moveBack(m)}>{say.moveSheet.planItsMoveBack(m.from)}</a>
       </p>
     {/if}
+    {#if m.asks_whose && may('sameRegistrar')}<Whose move={m.id} shown={m.asks_whose} to={m.to} />{/if}
     {#if may('handOver')}<HandOver move={m.id} can={m.can_hand_over} />{/if}
     {#if m.can_say_over && may('sayOver')}<Over move={m.id} />{/if}
     {#each m.open ? m.steps.filter((s) => s.hand?.order) : [] as s (s.id)}

@@ -37,12 +37,19 @@ module SteadyMove
         # A mail alone proves nothing: the record has to show the gaining side.
         def from_outside
           return over if sight.stage == :over
+          return whose if sight.stage == :elsewhere
           return not_there unless sight.stage == :landed
 
           record = public_record
           arrive
           done(sight.says, source: :record, ref: record.url, landed_at: record.transferred_at || now,
             expires_at: record.expires_at)
+        end
+
+        # Only a person knows whether that is the gaining side under another name.
+        def whose
+          problem(sight.says, source: :record, ref: sight.ref, yours: true, look_at: now + 21_600,
+            registrar: sight.how)
         end
 
         def not_there

@@ -93,4 +93,24 @@ class PostTest < Minitest::Test
           sender: doubtful ? "doubtful" : "unproven"), [kind, days, doubtful, over].inspect
     end
   end
+
+  # What ended without a landing is told apart from what will, or may (invented letters; common practice, no source).
+  ENDED = {
+    "The transfer of ferry.example did not take place." => true,
+    "The transfer of ferry.example to us was ended before it was complete.\nThe transfer did not take place." => true,
+    "Your order for ferry.example could not be placed." => true,
+    "The transfer has been rejected by the present registrar." => true,
+    "Your transfer request was cancelled." => true,
+    "Der Transfer von ferry.example wurde abgelehnt." => true,
+    "Le transfert de ferry.example a été refusé." => true,
+    "La transferencia de ferry.example fue rechazada." => true,
+    "The transfer of ferry.example is complete." => false,
+    "If the transfer is not approved, it will be cancelled." => false,
+    "Unless you answer, the transfer was refused." => false,
+    "Your hosting was cancelled." => false
+  }.freeze
+
+  def test_what_says_that_a_transfer_ended
+    ENDED.each { |text, ended| assert_equal ended, Core::Post::Lexicon.ended?(text), text }
+  end
 end

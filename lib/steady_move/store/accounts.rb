@@ -20,6 +20,13 @@ module SteadyMove
         def aims = (epp? ? {} : { "auto_renew" => "on" }).merge(habits["aims"] || {})
         # What it is called in the public record.
         def public_names = [registrar, *habits["registrar_names"]]
+
+        # Is it the registrar that a public record shows? true, false, or nil where that can't be told.
+        def shown_by?(record)
+          Core::Readiness::Registrars.any_same?(public_names, habits["registrar_id"],
+            { name: record.registrar, number: record.registrar_id })
+        end
+
         def inspect = "#<Account #{id}>"
       end
       Host = Struct.new(:id, :title, :name_servers, :key_name, :secret, :ends_with, keyword_init: true) do

@@ -42,7 +42,11 @@ module SteadyMove
           mend: mend)
       end
 
-      def registrar(record) = check("registrar", gaining.registrar, record.registrar || Words.phrase("checks.none"))
+      # By its number, or any of the names that it has in the public record.
+      def registrar(record)
+        found = check("registrar", gaining.registrar, record.registrar || Words.phrase("checks.none"))
+        found.tap { |c| c.ok = gaining.shown_by?(record) == true }
+      end
 
       # The expiry as computed from the landing instant (core/expiry.rb).
       def expiry(record)

@@ -51,7 +51,8 @@ module SteadyMove
       # Raises Refused.
       def same_registrar(id, by:, **)
         move = going(id)
-        shown = move.state.marked(:lands)&.event&.data&.fetch("registrar", nil) or refuse(:no_other_registrar)
+        landing = move.state.marked(:lands)&.event
+        shown = landing&.data.to_h["registrar"] or refuse(:no_other_registrar)
         account = @app.accounts.find(move.to_account)
         names = [*account.habits["registrar_names"], shown].uniq
         @app.accounts.put(account.dup.tap { |a| a.habits = account.habits.merge("registrar_names" => names) })

@@ -57,8 +57,7 @@ module SteadyMove
       private
 
       def there?
-        Core::Readiness::Registrars.any_same?(gaining.public_names, gaining.habits["registrar_id"],
-          { name: @record.registrar, number: @record.registrar_id }) == true && !same_registrar?
+        gaining.shown_by?(@record) == true && !same_registrar?
       end
 
       # A move between two accounts of one registrar: its name in the record says nothing.
@@ -69,8 +68,7 @@ module SteadyMove
 
       # Does the record name a registrar that is not known to be either side? It may be another name of the gaining one.
       def elsewhere?
-        !same_registrar? && Core::Readiness::Registrars.any_same?(losing.public_names, losing.habits["registrar_id"],
-          { name: @record.registrar, number: @record.registrar_id }) == false
+        !same_registrar? && losing.shown_by?(@record) == false
       end
 
       def elsewhere

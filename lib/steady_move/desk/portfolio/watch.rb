@@ -8,6 +8,7 @@ module SteadyMove
       EVERY = 60
       DAY = 86_400
       SOON = 6 * 3600
+      SOON_AGAIN = 900
       # So many names a pass; of one suffix, and so at one host, not more than that.
       MOST = 60
       OF_ONE = 30
@@ -46,9 +47,12 @@ module SteadyMove
         @app.watches.looked(row[:name], at: @app.now) unless seen&.pause
       end
 
-      # Names where something is due, from what the list knows of them.
+      # Names where something is due, from what the list knows of them; worked out a few times an hour.
       def soon
-        @app.names.stirring(@app.now, near: NEAR)
+        at, names = @soon
+        return names if at && @app.now.between?(at, at + SOON_AGAIN)
+
+        (@soon = [@app.now, @app.names.stirring(@app.now, near: NEAR)]).last
       end
     end
   end

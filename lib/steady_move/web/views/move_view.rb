@@ -76,7 +76,8 @@ module SteadyMove
           left = state.active.select { |s| s.step.mark?(:waivable) && s.phase == "stuck" }
           { can_call_off: move.open && state.ending.nil? && !state.landed?, can_renew_code: renew_code?(state),
             can_mend: state.ending.nil? && state.marked(:settles)&.phase == "stuck",
-            can_hand_over: hand_over?(state), asks_whose: asks_whose(state), can_wish: wish?(state), can_say_over: over?(state),
+            can_hand_over: hand_over?(state), asks_whose: asks_whose(state),
+            can_wish: wish?(state), can_say_over: over?(state),
             can_leave: left.map { |s| s.step.id },
             can_move_back: state.ending == "settled" || (state.landed? && !move.open) }
         end

@@ -172,7 +172,6 @@
       </p>
     {/if}
     {#if m.checks.length}<Checks checks={m.checks} />{/if}
-
     <Track steps={m.steps} blocks={m.blocks} />
 
     <dl>

@@ -22,10 +22,7 @@ module SteadyMove
         # A transfer under way is not cut off at the date: it is looked at until it ends.
         def over?(record) = now >= plan.kept_until && record.status?("pendingTransfer") != true
 
-        def elsewhere?(record)
-          Core::Readiness::Registrars.any_same?(losing.public_names, losing.habits["registrar_id"],
-            { name: record.registrar, number: record.registrar_id }) == false
-        end
+        def elsewhere?(record) = losing.shown_by?(record) == false
 
         def gone(record)
           ports.codes.wipe(plan.name)

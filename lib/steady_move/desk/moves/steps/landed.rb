@@ -17,7 +17,7 @@ module SteadyMove
           there = info(gaining)
           transfer = our_transfer
           record = public_record
-          arrived = transfer && there.sponsor == transfer.requested_by && record.registrar == gaining.registrar
+          arrived = transfer && there.sponsor == transfer.requested_by && gaining.shown_by?(record)
           return wait(sentence(:not_yet), source: :info_and_record, look_at: now + 300) unless arrived
 
           arrive

@@ -8,6 +8,7 @@ module SteadyMove
       # A server may end an idle connection after half an hour (RFC 2177 §3).
       AT_MOST = 25 * 60
       AGAIN = 60
+      KEEP = 30
 
       # told: called when something has come.
       def initialize(app, &told)
@@ -16,12 +17,18 @@ module SteadyMove
         @threads = []
       end
 
+      # Where a mailbox is set or taken out, the new ones are listened to within half a minute.
       def start
-        @threads = @app.mailboxes.compact.map { |box| Thread.new { listen(box) } }
+        @keeper = Thread.new do
+          loop do
+            begin_anew unless @listened.equal?(@app.mailboxes)
+            sleep KEEP
+          end
+        end
         self
       end
 
-      def stop = @threads.each(&:kill)
+      def stop = [@keeper, *@threads].compact.each(&:kill)
 
       # Waits once: true where something came, false where not, nil where it makes no sense to wait again.
       def once(box, seconds = AT_MOST)
@@ -33,6 +40,12 @@ module SteadyMove
       end
 
       private
+
+      def begin_anew
+        @threads.each(&:kill)
+        @listened = @app.mailboxes
+        @threads = @listened.compact.map { |box| Thread.new { listen(box) } }
+      end
 
       def listen(box)
         loop do

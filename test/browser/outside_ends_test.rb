@@ -104,7 +104,9 @@ class BrowserOutsideEndsTest < Minitest::Test
     visit "/moves/#{@id}"
     assert_no_text code
     assert_no_button "Show the hand-over sheet, once"
-    world.world.exclusively { world.world.registry.request_transfer("gannet", NAME, code, years: 1, at: world.app.now) }
+    world.world.exclusively do
+      world.world.registry.request_transfer("gannet", NAME, code, years: 1, at: world.world.now)
+    end
     world.until_true(most: 100, what: "the landing elsewhere") { !world.move(@id).open }
     visit "/moves/#{@id}"
     assert_text "at Gannet Street Names now"

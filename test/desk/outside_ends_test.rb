@@ -133,7 +133,7 @@ class OutsideEndsTest < Minitest::Test
     id = ready
     ordered_at_hawser(id)
     world.until_true(what: "pending") { state(id).done?("registry-pending") }
-    world.world.exclusively { world.world.registry.end_transfer("millrace", NAME, "reject", at: world.app.now) }
+    world.world.exclusively { world.world.registry.end_transfer("millrace", NAME, "reject", at: world.world.now) }
     until_step(id, "make-safe")
     assert_equal "Refused", state(id).stage
     do_it(id, "make-safe", "lock-on")
@@ -184,7 +184,7 @@ class OutsideEndsTest < Minitest::Test
     ordered_at_hawser(id)
     world.until_true(what: "pending") { state(id).done?("registry-pending") }
     visitor.act(site("millrace"), NAME, "release")
-    world.world.exclusively { world.world.registry.end_transfer("millrace", NAME, "approve", at: world.app.now) } if
+    world.world.exclusively { world.world.registry.end_transfer("millrace", NAME, "approve", at: world.world.now) } if
       world.world.registry.pending(NAME)
     world.orders.call_off(id, by: ADA)
     until_step(id, "lock-back")
@@ -215,7 +215,7 @@ class OutsideEndsTest < Minitest::Test
   def test_somebody_elses_transfer_is_not_ours
     id = ready
     world.world.exclusively do
-      world.world.registry.request_transfer("gannet", NAME, row(NAME)[:auth_info], years: 1, at: world.app.now)
+      world.world.registry.request_transfer("gannet", NAME, row(NAME)[:auth_info], years: 1, at: world.world.now)
     end
     world.driver.move_on(to: world.app.now + (7 * 3600))
     refute state(id).done?("order"), "nobody said that it was ordered"

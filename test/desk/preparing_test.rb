@@ -29,7 +29,7 @@ class PreparingTest < Minitest::Test
     assert_nil world.app.codes.of_move(id)
     world.runner.pass
     world.world.exclusively do
-      world.world.registry.request_transfer("gannet", LEAVES, code, years: 1, at: world.app.now)
+      world.world.registry.request_transfer("gannet", LEAVES, code, years: 1, at: world.world.now)
     end
     until_over(id)
     assert_equal "Settled", state(id).stage

@@ -8,18 +8,7 @@ require_relative "../support/outside"
 class OutsideEndsTest < Minitest::Test
   include Outside
 
-  NAME = "slipway.example"
   LOCK = SteadyMove::Core::Names::Statuses::LOCK
-
-  def ready(to = "hawser", name: NAME)
-    live_with("millrace") unless world
-    id = start_to(name, to)
-    do_it(id, "unlock", "lock-off")
-    until_step(id, "ask-code")
-    do_it(id, "ask-code", "code")
-    until_step(id, "order")
-    id
-  end
 
   def moves(id) = world.move(id)
   def events(id, type) = moves(id).events.select { |e| e.type == type }
@@ -142,6 +131,18 @@ class OutsideEndsTest < Minitest::Test
     assert_nil world.app.codes.of_move(id)
   end
 
+  # A mail that says so ends nothing that the record still shows as pending.
+  def test_a_mail_does_not_end_what_is_pending
+    id = ready
+    ordered_at_hawser(id)
+    world.until_true(what: "pending") { state(id).done?("registry-pending") }
+    world.world.post.deliver(world.world.now + 60, from: "orders@hawserlane.example",
+      to: "names@saltern-office.example", subject: "Your order for #{NAME} could not be placed", text: "The order could not be placed.")
+    world.driver.move_on(to: world.app.now + 7200)
+    assert(world.move(id).events.any? { |e| e.data["ended"] })
+    assert_nil state(id).ending
+  end
+
   # It ends, and neither side writes: a person is asked which end it was.
   def test_an_end_that_nobody_tells
     id = ready
@@ -219,17 +220,5 @@ class OutsideEndsTest < Minitest::Test
     end
     world.driver.move_on(to: world.app.now + (7 * 3600))
     refute state(id).done?("order"), "nobody said that it was ordered"
-  end
-
-  # New name servers that come by mail only after sign-up are in the post, matched to the name.
-  def test_name_servers_by_mail
-    id = ready("withy")
-    { "profile" => {}, "top-up" => { sum: 5000 } }.each do |what, given|
-      visitor.act(site("withy"), "all", what, **given)
-    end
-    order(id, at: "withy")
-    world.until_true(what: "the welcome") { world.app.messages.all.any? { |m| m[:subject].start_with?("Welcome") } }
-    welcome = world.app.messages.all.find { |m| m[:subject].start_with?("Welcome") }
-    assert_equal [[NAME], true], [welcome[:names], welcome[:text].include?("ns1.withypoint.example")]
   end
 end

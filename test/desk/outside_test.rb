@@ -112,4 +112,16 @@ class OutsideTest < Minitest::Test
     say(id, "lock-back") if state(id)["lock-back"]&.active?
     closing(id)
   end
+
+  # New name servers that come by mail only after sign-up are in the post, matched to the name.
+  def test_name_servers_by_mail
+    id = ready("withy")
+    { "profile" => {}, "top-up" => { sum: 5000 } }.each do |what, given|
+      visitor.act(site("withy"), "all", what, **given)
+    end
+    order(id, at: "withy")
+    world.until_true(what: "the welcome") { world.app.messages.all.any? { |m| m[:subject].start_with?("Welcome") } }
+    welcome = world.app.messages.all.find { |m| m[:subject].start_with?("Welcome") }
+    assert_equal [[NAME], true], [welcome[:names], welcome[:text].include?("ns1.withypoint.example")]
+  end
 end

@@ -6,6 +6,8 @@ require_relative "by_hand"
 module Outside
   include ByHand
 
+  NAME = "slipway.example"
+
   def order_desk = SteadyMove::Desk::OrderDesk.new(world.app)
   def site(account) = world.app.accounts.find(account).habits["site"]
 
@@ -87,4 +89,15 @@ module Outside
   end
 
   def start_to(name, to, **more) = world.start(name, to: to, **more).tap { world.runner.pass }
+
+  # Made ready at its losing side's pages, so that it can be ordered.
+  def ready(to = "hawser", name: NAME)
+    live_with("millrace") unless world
+    id = start_to(name, to)
+    do_it(id, "unlock", "lock-off")
+    until_step(id, "ask-code")
+    do_it(id, "ask-code", "code")
+    until_step(id, "order")
+    id
+  end
 end

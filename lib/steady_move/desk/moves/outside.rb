@@ -21,8 +21,8 @@ module SteadyMove
       NOTICES = Core::Moves::Log::NOTICES
       # No word on the order: they come from anywhere.
       BESIDE = %w[offer unrelated].freeze
-      # How long the public record may be behind the mails.
-      BEHIND = 2 * 86_400
+      # How a transfer ended that was not approved, by its status (RFC 5730 §2.9.3.4).
+      ENDS = { "clientCancelled" => "cancelled", "serverCancelled" => "lapsed" }.freeze
 
       extend Forwardable
 
@@ -41,8 +41,8 @@ module SteadyMove
         asked = losing.epp? ? by_losing_side : nil
         return asked if asked
         return elsewhere if elsewhere?
-        return over(ending.data["how"] || "refused", sentence("outside.wrote_ended"), :mailbox) if ending
         return pending(:record) if @record.status?(PENDING)
+        return over("refused", sentence("outside.wrote_ended"), :mailbox) if ending
         return released if mail("landed", "losing") || mail("landed", "registry")
         return gone if shown_before?
 
@@ -82,6 +82,7 @@ module SteadyMove
       def landed = sight_of(:landed, sentence("outside.landed"), :record, at: @record.transferred_at)
       def released = sight_of(:released, sentence("outside.released"), :mailbox)
       def nothing = sight_of(:nothing, sentence("outside.nothing"), :record)
+      # A mail ends nothing that the record still shows as pending.
       def over(how, says, source) = sight_of(:over, says, source, how: how)
 
       # No longer pending, and still held by the losing side: which of the ends it was a mail or a person has to say.
@@ -126,8 +127,9 @@ module SteadyMove
         when "pending" then sight_of(:pending, sentence("outside.pending", until: found.act_at), source,
           deadline: found.act_at)
         when /Approved/ then sight_of(:released, sentence("outside.released"), source, at: found.act_at)
-        when "clientCancelled" then over("cancelled", sentence("outside.wrote_ended"), source)
-        else over("refused", sentence("outside.wrote_ended"), source)
+        else
+          how = ENDS.fetch(found.status, "refused")
+          over(how, sentence("outside.ended_#{how}"), source)
         end
       rescue Wire::Refused
         nil

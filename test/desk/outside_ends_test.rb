@@ -137,7 +137,8 @@ class OutsideEndsTest < Minitest::Test
     ordered_at_hawser(id)
     world.until_true(what: "pending") { state(id).done?("registry-pending") }
     world.world.post.deliver(world.world.now + 60, from: "orders@hawserlane.example",
-      to: "names@saltern-office.example", subject: "Your order for #{NAME} could not be placed", text: "The order could not be placed.")
+      to: "names@saltern-office.example", subject: "Your order for #{NAME} could not be placed",
+      text: "The order could not be placed.")
     world.driver.move_on(to: world.app.now + 7200)
     assert(world.move(id).events.any? { |e| e.data["ended"] })
     assert_nil state(id).ending

@@ -63,7 +63,8 @@ describe('the fields of an account', () => {
     ['privacy', ['page', 'letter', 'service']],
     ['contacts', ['connection', 'page', 'letter']],
     ['name_servers', ['connection', 'page', 'letter']],
-    ['release', ['connection', 'page', 'link', 'letter']],
+    ['release', ['connection', 'page', 'link', 'letter', 'none']],
+    ['push', ['page', 'letter']],
   ])('offer for %s what the desk knows', (act, ways) => {
     expect(WAYS.find((w) => w.act === act)?.of.map(([way]) => way)).toEqual(ways);
   });

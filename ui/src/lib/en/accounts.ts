@@ -38,6 +38,7 @@ export const accounts = {
     removeForGood: 'Remove it for good',
   },
   fields: {
+    handingOver: 'Handing a name over to another registrar',
     onlyBySilence: 'only by silence: nobody can approve there',
     theTechnicalContact: 'the technical contact',
     beforeItShowsACode: 'Before it shows a code it wants',

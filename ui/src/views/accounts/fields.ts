@@ -136,6 +136,7 @@ export const WAYS: { act: string; label: string; of: (readonly [string, string])
     label: say.fields.theReleaseOfATransfer,
     of: [CONNECTED, PAGE, ['link', say.fields.byTheLinkInIts], LETTER, ['none', say.fields.onlyBySilence]],
   },
+  { act: 'push', label: say.fields.handingOver, of: [PAGE, LETTER] },
 ];
 
 export const HABITS: FieldRow[] = [

@@ -21,6 +21,12 @@ module SteadyMove
         # What it is called in the public record.
         def public_names = [registrar, *habits["registrar_names"]]
 
+        # Are both accounts at one registrar? As `shown_by?`.
+        def same_registrar?(other)
+          Core::Readiness::Registrars.any_same?(public_names, habits["registrar_id"],
+            { name: other.registrar, number: other.habits["registrar_id"] })
+        end
+
         # Is it the registrar that a public record shows? true, false, or nil where that can't be told.
         def shown_by?(record)
           Core::Readiness::Registrars.any_same?(public_names, habits["registrar_id"],
@@ -50,6 +56,14 @@ module SteadyMove
           sender_domains: Values.dump(account.sender_domains), secret: account.secret && @safe.seal(account.secret)
         )
         @stamp.touch
+      end
+
+      # The same account with some habits changed; nil takes one out. Returns it.
+      def keep_habits(account, change)
+        account.dup.tap do |a|
+          a.habits = account.habits.merge(change).compact
+          put(a)
+        end
       end
 
       def remove(id) = @db[:accounts].where(id: id).delete && @stamp.touch

@@ -9,7 +9,6 @@ module SteadyMove
         # separator: text between name and code; header: a first line, or nil; quoting: “always”, “needed” (a code that
         # holds the separator, a quote, a line end or an outer blank stands in quotes), or “never”.
         Form = Struct.new(:separator, :header, :quoting, keyword_init: true)
-        QUOTING = %w[always needed never].freeze
         USUAL = { separator: ",", header: nil, quoting: "needed" }.freeze
 
         module_function

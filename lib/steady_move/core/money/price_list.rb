@@ -7,9 +7,6 @@ module SteadyMove
       # register, renew, transfer, promotion, per_transaction, privacy (minor units; privacy a year), renew_later (a
       # year after the first), promotion_code, promotion_until (its last day, YYYY-MM-DD), tax_milli_percent.
       module PriceList
-        MONEY = %w[register renew renew_later transfer promotion per_transaction privacy].freeze
-        MEMBERS = [*MONEY, "currency", "promotion_code", "promotion_until", "tax_milli_percent"].freeze
-
         module_function
 
         # prices: the general row, with "suffixes" => {suffix => row}; suffix: without a leading dot. Returns the row

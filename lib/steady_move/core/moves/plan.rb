@@ -8,8 +8,8 @@ module SteadyMove
       # from, to: accounts; old_host, new_host: DNS hosts, nil where not known or not changed; options: subset of
       # carry, signed, old_set, lock, code, ask, privacy, identity, contact (Symbols); ways: {act => way} of the losing
       # account (Ways), with “proof”, “privacy_back” and “silence” (lapses where nobody's answer ends the transfer);
-      # aims: what shall hold afterwards (Aims#to_plan); price: {minor, currency, promotion, promotion_until} that is to
-      # be seen before paying, nil where none is known.
+      # aims: what shall hold afterwards (Aims#to_plan); price: {minor, currency, promotion_code, promotion_until} that
+      # is to be seen before paying, nil where none is known.
       # leaves_to: to whom the name goes that only is made ready, in words; kept_until: until when it is kept ready.
       # steps, endings: [Step] resolved; old_name_servers: as they were; ds_seconds: estimated wait until no cache
       # holds the DS; years, max_years, in_grace, grace_ends_at: for the expiry; name_servers: that shall hold

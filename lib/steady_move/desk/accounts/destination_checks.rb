@@ -9,7 +9,6 @@ module SteadyMove
       # is found out; seen_at, by: of the look, nil where there was none.
       Check = Struct.new(:key, :is, :says, :find_out, :seen_at, :by, keyword_init: true)
       NOTED = %w[method billing profile terms].freeze
-      PAID_BY = %w[card balance invoice].freeze
 
       def initialize(app)
         @app = app
@@ -34,14 +33,11 @@ module SteadyMove
         row = key == "balance" ? balance&.to_h&.transform_keys(&:to_s) : (is.nil? ? nil : { "is" => is })
         place = suffix ? "#{key} #{suffix}" : key
         ready = (account.habits["ready"] || {}).merge(place => row && seen(row, by)).compact
-        @app.accounts.put(account.dup.tap { |a| a.habits = account.habits.merge("ready" => ready) })
+        @app.accounts.keep_habits(account, "ready" => ready)
         @app.journal.add("places", at: @app.now, by: by,
           says: Words.phrase("journal.ready_noted", by: by, title: account.title,
             what: Words.phrase("ready.#{key}.name")))
       end
-
-      # Sentences for what is definitely missing.
-      def missing(account, **more) = of(account, **more).select { |c| c.is == false }.map(&:says)
 
       # How much of a balance open moves to an account have yet to take: Amounts by currency are not mixed. Returns an
       # Amount in a currency.

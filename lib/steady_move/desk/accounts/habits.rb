@@ -23,7 +23,7 @@ module SteadyMove
 
         said = words.to_s.strip[0, MOST]
         where = (account.habits["where"] || {}).merge(act => said).reject { |_, w| w.empty? }
-        keep(account, "where" => where)
+        @app.accounts.keep_habits(account, "where" => where)
         note("where_noted", account, by, said.empty? ? "–" : said)
       end
 
@@ -36,7 +36,7 @@ module SteadyMove
       def keep_learnt(account_id, key, by:)
         found = learnt(account_id).find { |l| l.key == key } or raise Refused.new(:not_now, :nothing_learnt, given: key)
         account = find(account_id)
-        keep(account, key => found.value)
+        @app.accounts.keep_habits(account, key => found.value)
         note("habit_kept", account, by, found.says)
       end
 
@@ -48,17 +48,13 @@ module SteadyMove
                                                                             "code_guard" => nil } }[what]
         raise Refused.new(:invalid, :no_such_habit, given: what) unless change
 
-        keep(account, change)
+        @app.accounts.keep_habits(account, change)
         note("habit_kept", account, by, Words.phrase("habits.asks.#{what}"))
       end
 
       private
 
       def find(id) = @app.accounts.find(id) || raise(Refused.new(:unknown, :no_account, id: id))
-
-      def keep(account, change)
-        @app.accounts.put(account.dup.tap { |a| a.habits = account.habits.merge(change).compact })
-      end
 
       # How long codes took that were asked for there: from the asking to the code in the safe.
       def code_takes(account)

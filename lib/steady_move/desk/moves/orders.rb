@@ -55,7 +55,7 @@ module SteadyMove
         shown = landing&.data.to_h["registrar"] or refuse(:no_other_registrar)
         account = @app.accounts.find(move.to_account)
         names = [*account.habits["registrar_names"], shown].uniq
-        @app.accounts.put(account.dup.tap { |a| a.habits = account.habits.merge("registrar_names" => names) })
+        @app.accounts.keep_habits(account, "registrar_names" => names)
         @app.journal.add("places", at: @app.now, by: by,
           says: Words.phrase("journal.registrar_named", by: by, title: account.title, shown: shown))
         @app.schedule.wake(id, @app.now)

@@ -56,15 +56,10 @@ module SteadyMove
 
       private
 
-      def there?
-        gaining.shown_by?(@record) == true && !same_registrar?
-      end
+      def there? = gaining.shown_by?(@record) == true && !same_registrar?
 
       # A move between two accounts of one registrar: its name in the record says nothing.
-      def same_registrar?
-        Core::Readiness::Registrars.any_same?(losing.public_names, losing.habits["registrar_id"],
-          { name: gaining.registrar, number: gaining.habits["registrar_id"] }) == true
-      end
+      def same_registrar? = losing.same_registrar?(gaining) == true
 
       # Does the record name a registrar that is not known to be either side? It may be another name of the gaining one.
       def elsewhere?

@@ -20,12 +20,6 @@ module SteadyMove
         [made_ready, records, gaining, family_ways].reduce(:merge).select { |_, there| there }.keys
       end
 
-      # Are both accounts at one registrar?
-      def within?
-        Core::Readiness::Registrars.any_same?(judged.account.public_names, judged.account.habits["registrar_id"],
-          { name: account.registrar, number: account.habits["registrar_id"] }) == true
-      end
-
       # Those of the losing side alone.
       def made_ready_options = made_ready.select { |_, there| there }.keys
 
@@ -61,6 +55,7 @@ module SteadyMove
           **(push ? { lock: false, code: false, ask: false } : {}) }
       end
 
+      def within? = judged.account.same_registrar?(account) == true
       def pushed? = within? || family&.approval == "push"
 
       def gaining

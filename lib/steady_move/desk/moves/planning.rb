@@ -129,7 +129,7 @@ module SteadyMove
       # Some families add no year, and no move within one registrar does.
       def adds_none?(family, judged, account)
         (family && family.years_added.to_i.zero? && !family.approval.nil?) ||
-          PlanOptions.new(@app, judged, account, nil, nil).within?
+          judged.account.same_registrar?(account) == true
       end
 
       # Until when the losing side's automatic year would be taken back; nil where it did not add one.

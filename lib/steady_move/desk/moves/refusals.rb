@@ -41,7 +41,7 @@ module SteadyMove
         found.reject { |f| within? && BETWEEN.include?(f.rule) }.map(&:because)
       end
 
-      def within? = PlanOptions.new(nil, judged, account, nil, nil).within?
+      def within? = judged.account.same_registrar?(account) == true
 
       def places
         [(refusal(:no_support) if letters_without_address?)].compact

@@ -5,7 +5,6 @@ module SteadyMove
     module Steps
       # The gaining side wants the authorization code typed once more on its page.
       class ConfirmCode < Act
-        include Transfers
         include Confirming
       end
     end

@@ -5,7 +5,6 @@ module SteadyMove
     module Steps
       # The gaining side wants a code typed on its page, half of which its mail holds.
       class ConfirmHalves < Act
-        include Transfers
         include Confirming
       end
     end

@@ -5,7 +5,6 @@ module SteadyMove
     module Steps
       # The gaining side wants its order confirmed by the link in its mail.
       class ConfirmLink < Act
-        include Transfers
         include Confirming
       end
     end

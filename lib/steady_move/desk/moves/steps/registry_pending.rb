@@ -41,8 +41,7 @@ module SteadyMove
         # What others go by; what was not seen pending has no deadline.
         def seen
           { deadline: sight.deadline, assumed: sight.assumed, pending_seen: (now if sight.pending?),
-shown: sight.shown }
-            .compact
+            shown: sight.shown }.compact
         end
       end
     end

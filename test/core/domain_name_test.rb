@@ -27,4 +27,25 @@ class DomainNameTest < Minitest::Test
       assert_includes said(error.phrase), reason
     end
   end
+
+  # RFC 3492 §6.2: a decoder must fail on overflow; RFC 3629 §3: no surrogates, nothing beyond U+10FFFF.
+  NO_PUNYCODE = ["xn--999999$generate", "xn--999999b", "xn--99999999", "xn--ih4b", "xn--", "xn--\u{e9}", "xn--a-\u{0}b",
+    "xn--a-ecp.ru", "xn--\xff"].freeze
+
+  def test_what_is_no_punycode_is_no_name_whoever_reads_it
+    random = Random.new(3)
+    letters = "ab09-z\u{ff}".chars
+    made = Array.new(400) { "xn--#{Array.new(random.rand(1..12)) { letters.sample(random: random) }.join}" }
+    (NO_PUNYCODE + made).each do |label|
+      [label, "#{label}.example", "#{label}.xn--999999b"].each do |typed|
+        domain(typed)
+      rescue Core::Names::DomainName::Invalid
+        nil
+      ensure
+        assert_kind_of String, Core::Names::Idn.shown(typed)
+        Core::Names::HostName.ascii(typed)
+        Core::Post::Hosts.alike(typed, ["moor.test"])
+      end
+    end
+  end
 end

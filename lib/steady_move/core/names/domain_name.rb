@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require "simpleidn"
 require "public_suffix"
 
 module SteadyMove
@@ -33,15 +32,15 @@ module SteadyMove
         #   Names::DomainName.parse(" HTTPS://www.Möwe.example/x ").ascii # => "xn--mwe-sna.example"
         #   Names::DomainName.parse("tide.example.").unicode # => "tide.example"
         def self.parse(text, suffixes: [])
-          typed = text.to_s.strip
+          typed = text.to_s.scrub.strip
           raise Invalid, :nothing if typed.empty?
           raise Invalid.new(:numbers, typed: typed) if numbers?(typed)
 
           unicode = registrable(host_of(typed), typed, suffixes)
-          ascii = SimpleIDN.to_ascii(unicode).to_s.downcase
+          ascii = Idn.to_ascii(unicode).downcase
           check_labels(ascii, typed)
           new(ascii, unicode)
-        rescue SimpleIDN::ConversionError
+        rescue Idn::Unfit
           raise Invalid.new(:not_in_dns, typed: typed)
         end
 
@@ -58,14 +57,14 @@ module SteadyMove
         def self.known(ascii, unicode) = new(ascii, unicode)
 
         # A name held here, from its A-label form alone.
-        def self.held(ascii) = new(ascii, SimpleIDN.to_unicode(ascii))
+        def self.held(ascii) = new(ascii, Idn.shown(ascii))
 
         def self.host_of(typed)
           host = typed.sub(%r{\A[a-z][a-z0-9+.-]*://}i, "").sub(%r{\A[^@/]*@}, "")
           host = host[%r{\A[^/?#:\s]*}]
           raise Invalid.new(:too_long, typed: "#{typed[0, 60]}…", length: host.length) if host.length > LONGEST
 
-          SimpleIDN.to_unicode(host.delete_suffix(".").downcase)
+          Idn.to_unicode(host.delete_suffix(".").downcase)
         end
 
         def self.registrable(host, typed, suffixes)

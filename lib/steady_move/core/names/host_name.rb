@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "simpleidn"
-
 module SteadyMove
   module Core
     module Names
@@ -14,9 +12,9 @@ module SteadyMove
         #   Names::HostName.ascii("no host") # => nil
         def ascii(text)
           plain = text.to_s.strip.unicode_normalize(:nfkc).downcase.tr("。", ".").delete_suffix(".")
-          plain = SimpleIDN.to_ascii(plain).to_s.downcase unless plain.ascii_only?
+          plain = Idn.to_ascii(plain).downcase unless plain.ascii_only?
           plain if plain.match?(/\A[a-z0-9_](?:[a-z0-9._-]*[a-z0-9])?\z/) && plain.length <= 253
-        rescue SimpleIDN::ConversionError, EncodingError, ArgumentError
+        rescue EncodingError, ArgumentError
           nil
         end
       end

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require "public_suffix"
-require "simpleidn"
 
 module SteadyMove
   module Core
@@ -39,9 +38,9 @@ module SteadyMove
         def organization(domain) = PublicSuffix.domain(domain, default_rule: PublicSuffix::Rule.default)
 
         def looks(host)
-          SimpleIDN.to_unicode(host.to_s).unicode_normalize(:nfkd).gsub(/\p{Mn}/, "").gsub(LOOKS) { |s| ALIKE[s] }
+          Core::Names::Idn.to_unicode(host.to_s).unicode_normalize(:nfkd).gsub(/\p{Mn}/, "").gsub(LOOKS) { |s| ALIKE[s] }
             .delete("-")
-        rescue SimpleIDN::ConversionError
+        rescue Core::Names::Idn::Unfit
           host
         end
         private_class_method :organization, :looks

@@ -105,7 +105,7 @@ module SteadyMove
       # Is there such a suffix: in the Public Suffix List, in the rulebook, or served by a public record?
       def suffix?(name)
         top = name.suffix.rpartition(".").last
-        unicode = SimpleIDN.to_unicode(top)
+        unicode = Core::Names::Idn.shown(top)
         @app.rulebook.family_of(name) || @app.rdap.serves?(name) || PublicSuffix::List.default.find(unicode,
           default: nil)
       end

@@ -5,9 +5,9 @@ require "simpleidn"
 module SteadyMove
   module Core
     module Names
-      # International names (RFC 5890, RFC 3492), by the simpleidn package. What is no Punycode at all raises Unfit alone:
-      # the package itself lets a code point beyond Unicode, half a surrogate or octets without an encoding through
-      # as errors of Ruby's own.
+      # International names (RFC 5890, RFC 3492), by the simpleidn package. What is no Punycode raises Unfit and nothing
+      # else: the package itself lets a code point beyond Unicode, half a surrogate or octets without an encoding
+      # through as errors of Ruby's own.
       module Idn
         # The text can't be turned into the other form.
         class Unfit < ArgumentError; end

@@ -38,8 +38,8 @@ module SteadyMove
         def organization(domain) = PublicSuffix.domain(domain, default_rule: PublicSuffix::Rule.default)
 
         def looks(host)
-          Core::Names::Idn.to_unicode(host.to_s).unicode_normalize(:nfkd).gsub(/\p{Mn}/, "").gsub(LOOKS) { |s| ALIKE[s] }
-            .delete("-")
+          Core::Names::Idn.to_unicode(host.to_s).unicode_normalize(:nfkd).gsub(/\p{Mn}/, "")
+            .gsub(LOOKS) { |s| ALIKE[s] }.delete("-")
         rescue Core::Names::Idn::Unfit
           host
         end

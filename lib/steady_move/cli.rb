@@ -21,13 +21,20 @@ module SteadyMove
         expiry --expires INSTANT --landed INSTANT [--years N] [--max-years N] [--in-grace]
                               the new expiry; “ten-years” on standard error where the maximum cut it
         codes FILE            a list of names and authorization codes in, one line of JSON for each line out
+        zone canonical FILE --origin NAME [--keep]
+                              one record a line in canonical form and order (RFC 4034 §6); with --keep what is
+                              right is printed although something is wrong
+        zone compare OLD NEW --origin NAME
+                              a line of JSON for each record set that differs, and what would break; ends with 0
+                              where all is the same, 1 where something differs, 2 where a file can't be read
+        handover FILE         TTLs and circumstances as JSON in, the instants of a handover out
         read-mail FILE… --names NAME,… [--sender-domains DOMAIN,…] [--authserv-id ID,…]
                               what each message (RFC 5322) seems to be: sender (proven, unproven or doubtful),
                               kind, code, links, deadline; ID is the mailbox's own server in its
                               Authentication-Results (RFC 8601)
     TEXT
     WORDS = %w[config port data at to accounts horizon expires landed years max-years names sender-domains
-      authserv-id].freeze
+      authserv-id origin].freeze
 
     # words: ARGV. Ends the process.
     def self.run(words, out: $stdout, err: $stderr) = new(words, out, err).run
@@ -39,6 +46,7 @@ module SteadyMove
       parser = OptionParser.new do |o|
         WORDS.each { |w| o.on("--#{w} VALUE") { |v| @given[w.tr("-", "_").to_sym] = v } }
         o.on("--check") { @given[:check] = true }
+        o.on("--keep") { @given[:keep] = true }
         o.on("--in-grace") { @given[:in_grace] = true }
         o.on("-h", "--help") { @out.puts(USAGE) || exit }
       end
@@ -75,6 +83,8 @@ module SteadyMove
       when ["judge", false] then judge
       when ["codes", false] then codes
       when ["read-mail", false] then read_mail
+      when ["zone", false] then zone
+      when ["handover", false] then Scripts::Handover.call(setting.read(@file), out: @out, err: @err)
       when ["expiry", true] then Scripts::Expiry.call(@given, out: @out, err: @err)
       else misused("there is no such command")
       end
@@ -109,6 +119,15 @@ module SteadyMove
     def rulebook = @rulebook ||= Desk::Rulebooks.load(File.join(ROOT, "config", "rulebook"))
 
     def codes = Scripts::Codes.call(setting.read(@file), suffixes: rulebook.deep_suffixes, out: @out)
+
+    # @file: canonical or compare; @more: the files.
+    def zone
+      expected = { "canonical" => 1, "compare" => 2 }[@file]
+      misused("zone canonical FILE or zone compare OLD NEW is expected") unless expected == @more.size
+
+      zones = Scripts::Zones.new(setting, origin: @given[:origin], keep: @given[:keep] == true, out: @out, err: @err)
+      zones.public_send(@file, *@more)
+    end
 
     # Returns 2 where one of the files is no message; the others are read all the same.
     def read_mail

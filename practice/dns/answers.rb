@@ -50,7 +50,7 @@ module Practice
         owner = exists?(zone, name) ? name : wildcard(zone, name)
         return [] unless owner
 
-        sets = type == "ANY" ? zone.sets.values.select { |s| s.name == owner } : [zone[owner, type]].compact
+        sets = type == "ANY" ? zone.at(owner) : [zone[owner, type]].compact
         return sets.flat_map { |s| renamed(s, name) } if sets.any?
 
         chain = zone[owner, "CNAME"] or return []
@@ -58,7 +58,7 @@ module Practice
         renamed(chain, name) + (depth < 8 && target.under?(zone.origin) ? lookup(zone, target, type, depth + 1) : [])
       end
 
-      def exists?(zone, name) = zone.sets.keys.any? { |owner, _| owner.under?(name) }
+      def exists?(zone, name) = zone.all.any? { |set| set.name.under?(name) }
 
       def wildcard(zone, name)
         (1..(name.labels.size - zone.origin.labels.size)).each do |drop|

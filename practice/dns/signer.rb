@@ -21,11 +21,11 @@ module Practice
       # Zone → signed Zone.
       def sign(zone)
         ttl = zone.negative_ttl
-        cuts = zone.sets.keys.filter_map { |name, type| name if type == "NS" && name != zone.origin }
+        cuts = zone.all.filter_map { |s| s.name if delegation?(s, zone.origin) }
         glue, own = zone.records.partition { |r| cuts.any? { |c| r.name.under?(c) && r.name != c } }
         own << record(zone.origin, 3600, key)
         own += chain(zone.origin, own, ttl)
-        signed = Records::Zone.new(zone.origin, own).sets.values.reject { |s| delegation?(s, zone.origin) }
+        signed = Records::Zone.new(zone.origin, own).all.reject { |s| delegation?(s, zone.origin) }
         Records::Zone.new(zone.origin, own + glue + signed.map { |s| record(s.name, s.ttl, signature(s, zone.origin)) })
       end
 

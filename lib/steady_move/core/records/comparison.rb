@@ -5,43 +5,50 @@ module SteadyMove
     module Records
       # Compares two zones record set by record set (RFC 2181 §5), by meaning; SOA and apex NS stand apart.
       module Comparison
-        # kind: same, ttl, differs, missing (only old has it) or extra (only new has it); old/new: RecordSet or nil;
+        # kind: same, ttl, different, missing (only old has it) or extra (only new has it); old/new: RecordSet or nil;
         # breaks: what stops working for people, a Phrase, or nil.
-        Row = Struct.new(:kind, :name, :type, :old, :new, :breaks, keyword_init: true)
+        # rank: how bad that is, least first.
+        Row = Struct.new(:kind, :name, :type, :old, :new, :breaks, :rank, keyword_init: true) do
+          # What would break first, the worst of it before all, then by name and type.
+          def order = [KINDS.index(kind), rank].pack("CC") + (old || new).order
+        end
 
-        # Types of which it is known what stops working without them; the words stand in the catalogue.
-        KNOWN = %w[A AAAA CNAME MX TXT SRV CAA TLSA NS HTTPS SVCB].freeze
+        # What comes first.
+        KINDS = %i[missing different extra ttl same].freeze
 
         module_function
 
         # Returns Rows, what would break first; the host's own SOA and apex NS are left out.
         def of(old, new)
-          old_sets = index(old)
-          new_sets = index(new)
-          rows = (old_sets.keys | new_sets.keys).map { |id| row(id, old_sets[id], new_sets[id]) }
-          rows.sort_by { |r| [%i[missing differs extra ttl same].index(r.kind), r.name, Rdata.number_of(r.type)] }
+          pairs(old, new).map { |a, b| row(a, b, old.origin) }.sort_by(&:order)
+        end
+
+        # The same without what is the same.
+        def differences(old, new)
+          pairs(old, new).reject { |a, b| a && b && a.ttl == b.ttl && a.same_data?(b) }
+            .map { |a, b| row(a, b, old.origin) }.sort_by(&:order)
         end
 
         # True where every difference is at most one of TTL.
         def same_content?(rows) = rows.all? { |r| %i[same ttl].include?(r.kind) }
 
-        def index(zone) = zone.content.to_h { |s| [s.id, s] }
+        # [[RecordSet or nil, RecordSet or nil]] by owner and type.
+        def pairs(old, new)
+          old.answering.map { |set| [set, new[set.name, set.type]] } +
+            new.answering.filter_map { |set| [nil, set] unless old[set.name, set.type] }
+        end
 
-        def row(id, old, new)
+        def row(old, new, origin)
           kind = if new.nil? then :missing
           elsif old.nil? then :extra
-          elsif !old.same_data?(new) then :differs
+          elsif !old.same_data?(new) then :different
           else old.ttl == new.ttl ? :same : :ttl
           end
-          Row.new(kind: kind, name: id[0], type: id[1], old: old, new: new, breaks: breaks(kind, *id)).freeze
+          name, type = (old || new).id
+          Row.new(kind: kind, name: name, type: type, old: old, new: new, breaks: old && Breaks.of(kind, old, origin),
+            rank: old && %i[missing different].include?(kind) ? Breaks.rank(old, origin) : 0).freeze
         end
-
-        def breaks(kind, name, type)
-          return unless %i[missing differs].include?(kind)
-
-          Phrase.of("records.breaks.#{KNOWN.include?(type) ? type : 'other'}", at: name.to_host, type: type)
-        end
-        private_class_method :index, :row, :breaks
+        private_class_method :pairs, :row
       end
     end
   end

@@ -12,27 +12,49 @@ module SteadyMove
         WIRE_MAX = 255
         PLAIN = %r{\A[A-Za-z0-9_*/+-]+\z}n
 
-        attr_reader :labels, :key
+        # id: its labels in lower case, each behind its length; equal for equal names (RFC 4343).
+        attr_reader :labels, :id, :hash
 
-        # labels: array of byte strings, leftmost first.
+        # labels: array of byte strings, leftmost first; id: where it is known and all is known to be right.
         # Raises ArgumentError naming the label or the length at fault.
-        def initialize(labels)
-          total = 1
-          labels.each do |label|
-            raise ArgumentError, "an empty label stands in the name" if label.empty?
-            if label.bytesize > LABEL_MAX
-              raise ArgumentError,
-                "label “#{label[0, 20]}…” has #{label.bytesize} octets; at most 63 fit"
-            end
-
-            total += label.bytesize + 1
-          end
-          raise ArgumentError, "the name takes #{total} octets; at most 255 fit" if total > WIRE_MAX
-
-          @labels = labels.map(&:freeze).freeze
-          @key = @labels.map { |l| l.downcase(:ascii) }.freeze
-          freeze
+        def initialize(labels, id = nil)
+          # Lengths are at most 63: no letter is mistaken for one.
+          @id = id || checked(labels).downcase(:ascii).freeze
+          @labels = labels.freeze
+          @hash = @id.hash
         end
+
+        # A name whose labels and length are known to be right (PlainLine).
+        #   Records::Name.plain("www.Sub", Records::Name.parse("tide.example")).to_s # => "www.Sub.tide.example."
+        def self.plain(text, origin)
+          return origin if text == "@"
+
+          labels = text.split(".")
+          octets = +"".b
+          labels.each { |label| octets << label.bytesize << label }
+          octets.downcase!(:ascii)
+          return new(labels, octets) if text.end_with?(".")
+
+          new(labels.concat(origin.labels), octets << origin.id)
+        end
+
+        def checked(labels)
+          octets = +"".b
+          labels.each do |label|
+            size = label.bytesize
+            refuse(label, size) unless size.between?(1, LABEL_MAX)
+            octets << size << label
+          end
+          total = octets.bytesize + 1
+          total > WIRE_MAX ? raise(ArgumentError, "the name takes #{total} octets; at most 255 fit") : octets
+        end
+
+        def refuse(label, size)
+          raise ArgumentError, "an empty label stands in the name" if size.zero?
+
+          raise ArgumentError, "label “#{label[0, 20]}…” has #{size} octets; at most 63 fit"
+        end
+        private :checked, :refuse
 
         ROOT = new([])
 
@@ -81,7 +103,19 @@ module SteadyMove
 
         # Uncompressed wire form (RFC 1035 §3.1); canonical: lower case (RFC 4034 §6.2).
         def to_wire(canonical: false)
-          (canonical ? key : labels).map { |l| [l.bytesize].pack("C") << l }.join.b << "\0".b
+          canonical ? "#{id}\0".b : Name.counted(labels)
+        end
+
+        def self.counted(labels) = labels.map { |l| l.bytesize.chr << l }.push("\0").join.b
+
+        # Labels in lower case, leftmost first.
+        def key = labels.map { |l| l.downcase(:ascii) }
+
+        # Octets that sort as the names do (RFC 4034 §6.1): labels from the right, in lower case, with a zero between,
+        # which sorts before every label.
+        def order
+          @order ||= labels.reverse.map { |l| l.downcase(:ascii).gsub(/[\0\1]/n) { |c| c == "\0" ? "\1\1" : "\1\2" } }
+            .join("\0").b.freeze
         end
 
         # Reads an uncompressed name from a StringIO-like reader.
@@ -99,15 +133,21 @@ module SteadyMove
           end
         end
 
-        def under?(other) = key.last(other.key.size) == other.key && key.size >= other.key.size
+        # Is it this name, or one below it?
+        def under?(other)
+          tail = labels.last(other.labels.size)
+          return true if tail == other.labels
+
+          tail.size == other.labels.size && id.end_with?(other.id) && Name.new(tail) == other
+        end
+
         def parent = Name.new(labels.drop(1))
         def wildcard? = labels.first == "*"
 
         # Canonical order: RFC 4034 §6.1.
-        def <=>(other) = key.reverse <=> other.key.reverse
-        def eql?(other) = other.is_a?(Name) && key == other.key
+        def <=>(other) = order <=> other.order
+        def eql?(other) = equal?(other) || (other.is_a?(Name) && id == other.id)
         alias == eql?
-        def hash = key.hash
         def inspect = "#<Name #{self}>"
       end
     end

@@ -87,6 +87,8 @@ module SteadyMove
         ].freeze
         # What belongs to the old host's keys and is not carried (rules of the job §6).
         SIGNING = %w[RRSIG NSEC NSEC3 NSEC3PARAM DNSKEY CDS CDNSKEY CSYNC ZONEMD].freeze
+        # RFC 4034 §6.2, RFC 6840 §5.1.
+        LOWERED = %w[NS CNAME SOA MB MG MR PTR MINFO MX RP AFSDB RT SIG PX NXT NAPTR KX SRV DNAME A6 RRSIG].freeze
         KINDS = TABLE.to_h do |type, _, kinds, _|
           [type, kinds.map do |k|
             Fields::ALL[k] || RareFields::ALL.fetch(k)
@@ -103,12 +105,22 @@ module SteadyMove
                     "SSHFP" => [1, 2, { 1 => 20, 2 => 32 }], "ZONEMD" => [2, 3, { 1 => 48, 2 => 64 }] }.freeze
         TYPES = NUMBERS.invert.freeze
 
-        attr_reader :type, :values
+        attr_reader :type
 
-        def initialize(type, values)
+        def initialize(type, values, text = nil, origin = nil)
           @type = type
           @values = values.freeze
-          freeze
+          @text = text
+          @origin = origin
+        end
+
+        # Data that is known to be right and that is read when it is asked for. text: as in a zone file, without escapes;
+        # origin: Name.
+        def self.unread(type, text, origin) = new(type, nil, text, origin)
+
+        # Its fields, as TABLE has them.
+        def values
+          @values ||= ZoneLexer.tokens(@text).then { |tokens| Rdata.parse(type, tokens, origin: @origin).values }
         end
 
         # The type's mnemonic in upper case, or nil where text names no type.
@@ -172,6 +184,8 @@ module SteadyMove
 
         # Presentation form with absolute names.
         def to_s
+          return text if type == "A" && text
+
           unless KINDS.key?(type)
             return ["\\#", values.first.bytesize,
               values.first.unpack1("H*").upcase].join(" ").rstrip
@@ -187,15 +201,33 @@ module SteadyMove
           KINDS[type].zip(values).map { |kind, value| kind.wire.(value, canonical).b }.join
         end
 
+        # The octets by which records of a set are ordered and signed: names in lower case in the types that RFC 4034 §6.2
+        # lists, without NSEC (RFC 6840 §5.1), and in no later ones (RFC 3597 §7).
+        def canonical_wire = to_wire(canonical: LOWERED.include?(type))
+
+        # The same as text.
+        def canonical = LOWERED.include?(type) ? Rdata.from_wire(type, canonical_wire).to_s : to_s
+
         # What the data says, for comparing by meaning: TXT strings joined, names without case.
         def meaning = %w[TXT SPF].include?(type) ? values.first.join : to_wire(canonical: true)
 
         # Equal are those whose canonical wire form is (RFC 4034 §6.2).
         def eql?(other)
-          other.is_a?(Rdata) && type == other.type && to_wire(canonical: true) == other.to_wire(canonical: true)
+          return false unless other.is_a?(Rdata) && type == other.type
+
+          written_alike?(other) || to_wire(canonical: true) == other.to_wire(canonical: true)
         end
         alias == eql?
         def hash = [type, to_wire(canonical: true)].hash
+
+        # Is it the same text with the same origin, so that nothing has to be read?
+        def written_alike?(other)
+          type == other.type && !text.nil? && text == other.text && origin == other.origin
+        end
+
+        protected
+
+        attr_reader :text, :origin
       end
     end
   end

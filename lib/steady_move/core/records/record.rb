@@ -4,7 +4,8 @@ module SteadyMove
   module Core
     module Records
       # One record: owner Name, TTL in seconds, Rdata. Class is always IN.
-      Record = Struct.new(:name, :ttl, :rdata, keyword_init: true) do
+      Record = Struct.new(:name, :ttl, :rdata) do
+        def initialize(name:, ttl:, rdata:) = super(name, ttl, rdata)
         def type = rdata.type
         def to_s = "#{name} #{ttl} IN #{type} #{rdata}"
       end

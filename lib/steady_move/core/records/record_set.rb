@@ -4,10 +4,18 @@ module SteadyMove
   module Core
     module Records
       # All records with one owner and type (RFC 2181 §5); the TTL is the least of its members (§5.2).
-      RecordSet = Struct.new(:name, :type, :ttl, :rdatas, keyword_init: true) do
+      RecordSet = Struct.new(:name, :type, :ttl, :rdatas) do
+        def initialize(name:, type:, ttl:, rdatas:) = super(name, type, ttl, rdatas)
         def id = [name, type]
         def meanings = rdatas.map(&:meaning).sort
-        def same_data?(other) = meanings == other.meanings
+        def same_data?(other)
+          return false unless rdatas.size == other.rdatas.size
+
+          rdatas.zip(other.rdatas).all? { |mine, theirs| mine.written_alike?(theirs) } || meanings == other.meanings
+        end
+
+        # Octets that sort by name (RFC 4034 §6.1), then by type; a zero twice stands before all that goes on.
+        def order = name.order + "\0\0".b + [Rdata.number_of(type)].pack("n")
         def to_a = rdatas.map { |r| Record.new(name: name, ttl: ttl, rdata: r) }
       end
     end

@@ -16,6 +16,17 @@ module SteadyMove
 
         # Raises ArgumentError.
         def check(record, apex)
+          type = record.type
+          held = @there[record.name]
+          return @there[record.name] = { type => record.rdata } if held.nil? && type != "SOA"
+          return held[type] ||= record.rdata if held && !held.key?("CNAME") && !ONCE.include?(type)
+
+          closely(record, apex)
+        end
+
+        private
+
+        def closely(record, apex)
           raise ArgumentError, "an SOA stands at the top of a zone alone" if record.type == "SOA" && record.name != apex
 
           held = @there[record.name] ||= {}
@@ -24,8 +35,6 @@ module SteadyMove
           alone(record, held)
           held[record.type] ||= record.rdata
         end
-
-        private
 
         def once(record, before)
           return unless before && ONCE.include?(record.type)

@@ -3,24 +3,38 @@
 module SteadyMove
   module Core
     module Records
-      # A zone: its apex Name and record sets by [Name, type]. Immutable.
+      # A zone: its apex Name and record sets. Immutable.
       class Zone
-        # ignored: [[line, Record]] that a file held and that lie outside the zone.
-        attr_reader :origin, :sets, :ignored
+        # What belongs to the host and its keys, and is not carried.
+        HOST = ["SOA", *Rdata::SIGNING].freeze
 
-        def initialize(origin, records, ignored: [])
+        # ignored: [[line, Record]] that a file held and that lie outside the zone.
+        # problems: [ZoneError] of what was left out because it is wrong.
+        attr_reader :origin, :ignored, :problems
+
+        def initialize(origin, records, ignored: [], problems: [])
           @origin = origin
+          @problems = problems.freeze
           @ignored = ignored.freeze
-          @sets = records.group_by { |r| [r.name, r.type] }.transform_values { |rs| gather(rs) }.freeze
-          @cuts = @sets.keys.filter_map do |n, type|
-            n if type == "NS" && n != origin
-          end.sort_by { |n| n.labels.size }.freeze
+          @by_name = {}
+          records.each { |r| ((@by_name[r.name] ||= {})[r.type] ||= []) << r }
+          @by_name.each_value { |types| types.transform_values! { |list| gather(list) } }
+          @all = @by_name.values.flat_map(&:values).freeze
+          @cuts = @all.filter_map { |s| s.name if s.type == "NS" && s.name != origin }.to_h { |n| [n, n] }.freeze
           freeze
         end
 
-        def [](name, type) = sets[[name, type]]
-        def records = sets.values.flat_map(&:to_a)
-        def size = sets.values.sum { |s| s.rdatas.size }
+        # Every RecordSet.
+        attr_reader :all
+
+        # The set of a name and type, or nil.
+        def [](name, type) = @by_name[name]&.fetch(type, nil)
+        # The sets of a name.
+        def at(name) = @by_name.fetch(name, {}).values
+        # {[Name, type] => RecordSet}
+        def sets = all.to_h { |s| [s.id, s] }
+        def records = all.flat_map(&:to_a)
+        def size = all.sum { |s| s.rdatas.size }
         def soa = self[origin, "SOA"]&.rdatas&.first
         def name_servers = (self[origin, "NS"]&.rdatas || []).map { |r| r.values.first }
 
@@ -31,26 +45,43 @@ module SteadyMove
         end
 
         # The greatest TTL of any record set.
-        def greatest_ttl = sets.values.map(&:ttl).max || 0
+        def greatest_ttl = all.map(&:ttl).max || 0
 
         # What is carried to another host: all but the SOA, the apex name servers and the signatures, which belong to
         # the host.
         def content
-          sets.values.reject do |s|
-            (s.name == origin && %w[SOA NS].include?(s.type)) ||
-              Rdata::SIGNING.include?(s.type)
-          end
+          all.reject { |s| HOST.include?(s.type) || (s.type == "NS" && s.name == origin) }
         end
 
         # The delegation at or above a name, below the apex (RFC 1034 §4.2); nil where the zone itself answers.
         def cut(name)
-          @cuts.find { |c| name.under?(c) }
+          return if @cuts.empty?
+
+          ((origin.labels.size + 1)..name.labels.size).each do |count|
+            cut = @cuts[Name.new(name.labels.last(count))] and return cut
+          end
+          nil
+        end
+
+        # What is carried and answers: without what a delegation hides, but with the addresses that it needs (RFC 1034
+        # §4.2.1, §4.3.2; RFC 4035 §3.1.4.1 for DS).
+        def answering
+          return content if @cuts.empty?
+
+          content.select { |s| (cut = cut(s.name)).nil? || (cut == s.name && %w[NS DS].include?(s.type)) || glue?(s, cut) }
         end
 
         private
 
+        def glue?(set, cut)
+          %w[A AAAA].include?(set.type) && self[cut, "NS"].rdatas.any? { |r| r.values.first == set.name }
+        end
+
         def gather(records)
-          RecordSet.new(name: records.first.name, type: records.first.type, ttl: records.map(&:ttl).min,
+          first = records.first
+          return RecordSet.new(name: first.name, type: first.type, ttl: first.ttl, rdatas: [first.rdata]) if records.one?
+
+          RecordSet.new(name: first.name, type: first.type, ttl: records.map(&:ttl).min,
             rdatas: records.map(&:rdata).uniq.freeze).freeze
         end
       end

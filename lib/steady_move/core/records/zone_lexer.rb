@@ -7,23 +7,66 @@ module SteadyMove
     module Records
       # Splits zone file text into entries: quotes, comments, parentheses (RFC 1035 §5.1).
       class ZoneLexer
-        def initialize(text)
+        # The words of one record's data.
+        def self.tokens(text)
+          new(text).each_entry { |entry| return entry.tokens }
+        end
+
+        # problems: where ZoneErrors go, and reading goes on with the next line; without it they are raised.
+        def initialize(text, problems = nil)
+          @problems = problems
           @scan = StringScanner.new(text.b)
           @line = 1
           @begun = 0
         end
 
-        # Yields each Entry; raises ZoneError for an open quote or parenthesis.
-        def each_entry
+        # Yields each Entry; raises ZoneError for an open quote or parenthesis. plain: called with the scanner at
+        # the start of every line; true where it took the line, and no entry follows.
+        def each_entry(plain = nil)
           until @scan.eos?
-            entry = next_entry
-            yield entry unless entry.tokens.empty?
+            next if plain && plainly?(plain)
+
+            entry = kept_entry
+            yield entry unless entry.nil? || entry.tokens.empty?
           end
         end
 
         private
 
+        def plainly?(plain)
+          start = @scan.pos
+          unless @scan.skip(PlainLine::BLANK) || plain.call(@scan)
+            @scan.pos = start
+            return false
+          end
+          @line += 1
+          @begun = @scan.pos
+          true
+        end
+
+        # nil where it is wrong, and the next line is to be read.
+        def kept_entry
+          start = @scan.pos
+          next_entry
+        rescue ZoneError => e
+          raise unless @problems
+
+          @problems << e
+          to_line_after(e.line, start)
+          nil
+        end
+
+        # Behind the line with this number, which is that of the mistake or that on which its entry began.
+        def to_line_after(number, start)
+          @scan.pos = start
+          count = number - @entry_line
+          (count + 1).times { @scan.skip_until(/\n/n) || @scan.terminate }
+          @line = number + 1
+          @begun = @scan.pos
+        end
+
         def next_entry
+          @entry_line = @line
           entry = Entry.new(@line, @scan.check(/[ \t]/n) ? true : false, [])
           depth = 0
           until @scan.eos?

@@ -10,12 +10,18 @@ module SteadyMove
         TEXT_MAX = 64 * 1024 * 1024
         DEPTH_MAX = 8
 
-        # text: the file; origin: apex as text; files: {file name => text}.
+        # text: the file; origin: apex as text; files: {file name => text}; keep: go on after what is wrong, which is then
+        # in Zone#problems; generate: follow $GENERATE.
         # Returns a Zone; raises ZoneError with the line and the reason.
         #   Records::ZoneReader.read("$TTL 60\nwww A 192.0.2.1", origin: "tide.example").records.size # => 1
-        def self.read(text, origin:, files: {}) = new(origin, files).zone(text)
+        def self.read(text, origin:, files: {}, keep: false, generate: true)
+          new(origin, files, keep: keep, generate: generate).zone(text)
+        end
 
-        def initialize(origin, files)
+        def initialize(origin, files, keep: false, generate: true)
+          @keep = keep
+          @generate = generate
+          @problems = []
           @apex = @origin = Name.parse(origin)
           @files = files
           @records = []
@@ -32,19 +38,43 @@ module SteadyMove
           end
 
           read_text(text, 0)
-          Zone.new(@apex, @records, ignored: @ignored)
+          Zone.new(@apex, @records, ignored: @ignored, problems: @problems)
         end
 
         private
 
         def read_text(text, depth)
-          ZoneLexer.new(text).each_entry do |entry|
-            take(entry, depth)
-          rescue ArgumentError => e
-            raise ZoneError.new(entry.line, e.message, column: column(entry))
-          rescue Encoding::CompatibilityError
-            raise ZoneError.new(entry.line, "octets beyond ASCII stand where none can", column: beyond_ascii(entry))
+          ZoneLexer.new(text, @keep && @problems).each_entry(method(:plain)) do |entry|
+            placed(entry) { take(entry, depth) }
+          rescue ZoneError => e
+            @keep ? @problems << e : raise
           end
+        end
+
+        # What is wrong in an entry, with its place.
+        def placed(entry)
+          yield
+        rescue ArgumentError => e
+          raise ZoneError.new(entry.line, e.message, column: column(entry))
+        rescue Encoding::CompatibilityError
+          raise ZoneError.new(entry.line, "octets beyond ASCII stand where none can", column: beyond_ascii(entry))
+        end
+
+        # Takes a line the short way; false where it has to go the long one.
+        def plain(scan)
+          found = PlainLine.read(scan, @origin) or return false
+          owner = found.owner || @owner or return false
+          ttl = found.ttl || @default_ttl || @last_ttl or return false
+          return false unless owner.under?(@apex)
+
+          record = Record.new(name: owner, ttl: ttl, rdata: found.rdata)
+          @alone.check(record, @apex)
+          @owner = owner
+          @last_ttl = ttl if found.ttl
+          @records << record
+          true
+        rescue ArgumentError
+          false
         end
 
         def take(entry, depth)
@@ -80,6 +110,8 @@ module SteadyMove
 
         # A run of alike records, written once (BIND's extension of the master file format).
         def generate(entry)
+          raise ArgumentError, "$GENERATE is not followed here; write its records out" unless @generate
+
           Generate.lines(entry.tokens.drop(1)).each do |tokens|
             record(Entry.new(entry.line, false, tokens))
           end

@@ -9,6 +9,8 @@ module SteadyMove
       # Asks authoritative servers by name: queries, zone transfers (RFC 5936), updates (RFC 2136).
       class Client
         ZONE_MOST = 200_000
+        # What is taken over UDP at once (DNS flag day 2020, common practice).
+        UDP_SIZE = 1232
 
         # servers: {"ns1.host.example" => "127.0.0.1:5301"} overrides; others are resolved by the system, port 53.
         # parents: {suffix => server name} of a registry's own name servers; timeout in seconds per try.
@@ -25,15 +27,18 @@ module SteadyMove
         # Is it known where a server is, so that it may be asked? Where addresses are given, only those count.
         def reachable?(server) = @servers.empty? || @servers.key?(server.to_s.chomp(".").downcase)
 
-        # name, type as text. Returns an Answer; raises Unreachable or Malformed.
-        def query(server, name, type)
-          request = question(name, type)
-          reply = udp(server, request)
-          reply = tcp(server) { |socket| exchange(socket, request, server) } if reply.header.tc
+        # name, type as text; dnssec: with the signatures and what denies a name (RFC 4035 §3.1). Over UDP with EDNS (RFC
+        # 6891), over TCP where the answer is cut. Returns an Answer; raises Unreachable or Malformed.
+        def query(server, name, type, dnssec: false)
+          reply = exchanged(server, extended(question(name, type), dnssec))
+          reply = exchanged(server, question(name, type)) if %w[FORMERR NOTIMP].include?(reply.rcode.string)
           Answer.new(server: server, rcode: reply.rcode.string, authoritative: reply.header.aa,
             answer: records(reply.answer), authority: records(reply.authority),
             additional: records(reply.additional))
         end
+
+        # The names and sets of a zone that is signed with NSEC. Returns a Zone; raises Refused where it can't be walked.
+        def walk(server, zone) = NsecWalk.new(self, server, zone).zone
 
         # The whole zone by AXFR, signed by key where given. Returns a Core::Records::Zone; raises Refused too.
         def transfer(server, zone, key: nil)
@@ -62,12 +67,21 @@ module SteadyMove
 
         private
 
+        def exchanged(server, request)
+          reply = udp(server, request)
+          reply.header.tc ? tcp(server) { |socket| exchange(socket, request, server) } : reply
+        end
+
         def question(name, type)
           number = Core::Records::Rdata.number_of(type == "AXFR" ? "TYPE252" : type)
           Dnsruby::Message.new(name.to_s, Dnsruby::Types.new(number)).tap do |m|
             m.header.id = @random.rand(65_536)
             m.header.rd = false
           end
+        end
+
+        def extended(message, dnssec)
+          message.tap { |m| m.add_additional(Dnsruby::RR::OPT.new(UDP_SIZE, dnssec ? 0x8000 : 0)) }
         end
 
         def sign(message, key)
@@ -122,7 +136,10 @@ module SteadyMove
         def exchange(socket, request, server)
           Tcp.write(socket, request.encode)
           octets = Tcp.read(socket) or raise Unreachable, "the name server #{server} closed the connection"
-          Codec.message(octets)
+          reply = Codec.message(octets)
+          return reply if reply.header.id == request.header.id
+
+          raise Malformed, "the name server #{server} answers another question (its identifier is not ours)"
         end
 
         def address(server)

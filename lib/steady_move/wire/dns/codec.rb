@@ -42,7 +42,8 @@ module SteadyMove
             start = @index
             name = get_name
             type, klass, ttl, size = get_unpack("nnNn")
-            return Raw.new(name, Rdata.type_of(type), ttl: ttl, klass: Dnsruby::Classes.new(klass).string) if size.zero?
+            return Raw.new(name, Rdata.type_of(type), ttl: ttl, klass: Dnsruby::Classes.new(klass).string) if
+              size.zero? && [254, 255].include?(klass)
 
             @index = start
             super
@@ -81,11 +82,8 @@ module SteadyMove
           raise Malformed, "a DNS message can't be read: #{e.message.lines.first.to_s.strip}"
         end
 
-        # key: {name:, secret: (base64)}; a signer for transaction signatures (RFC 8945), HMAC-SHA256.
-        def signer(key)
-          Dnsruby::RR.create(name: key.fetch(:name), type: "TSIG", ttl: 0, klass: "ANY",
-            algorithm: Dnsruby::RR::TSIG::HMAC_SHA256, key: key.fetch(:secret), fudge: 300)
-        end
+        # key: {name:, secret: (base64), algorithm:}; a signer for transaction signatures (RFC 8945).
+        def signer(key) = Tsig.signer(key)
       end
     end
   end

@@ -9,7 +9,7 @@ module SteadyMove
     # sender); mailbox: the first of them.
     class App
       attr_reader :db, :safe, :clock, :accounts, :names, :moves, :schedule, :journal, :codes, :zones, :messages,
-        :overrides, :letters, :strays, :watches,
+        :overrides, :letters, :strays, :watches, :carries,
         :secrets, :pulse, :sender, :epp, :rdap, :dns, :mailbox, :mailboxes, :random, :settings, :portfolio
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
@@ -89,6 +89,7 @@ module SteadyMove
         @letters = Store::Letters.new(db, safe)
         @strays = Store::Strays.new(db)
         @watches = Store::Watches.new(db)
+        @carries = Store::Carries.new(db)
       end
     end
   end

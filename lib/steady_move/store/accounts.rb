@@ -35,7 +35,12 @@ module SteadyMove
 
         def inspect = "#<Account #{id}>"
       end
-      Host = Struct.new(:id, :title, :name_servers, :key_name, :secret, :ends_with, keyword_init: true) do
+      # habits: how zones are put there: site, login, algorithm (of its key), reads_files, owner_form, target_dot,
+      # quotes_texts, and what it can't hold (Core::Records::HostLimits).
+      Host = Struct.new(:id, :title, :name_servers, :key_name, :secret, :ends_with, :habits, keyword_init: true) do
+        def initialize(habits: {}, **members) = super
+        # Can the desk fetch and change zones there by itself?
+        def connected? = !key_name.nil? && !secret.nil?
         def serves?(servers) = servers.any? && (servers - name_servers).empty?
         def inspect = "#<Host #{id}>"
       end
@@ -72,7 +77,7 @@ module SteadyMove
       def put_host(host)
         @db[:dns_hosts].insert_conflict(:replace).insert(
           id: host.id, title: host.title, name_servers: Values.dump(host.name_servers), key_name: host.key_name,
-          secret: host.secret && @safe.seal(host.secret), ends_with: host.ends_with
+          secret: host.secret && @safe.seal(host.secret), ends_with: host.ends_with, habits: Values.dump(host.habits || {})
         )
         @stamp.touch
       end
@@ -104,7 +109,8 @@ module SteadyMove
       end
 
       def host(row)
-        Host.new(**row, name_servers: Values.load(row[:name_servers]), secret: opened(row[:secret])).freeze
+        Host.new(**row, name_servers: Values.load(row[:name_servers]), secret: opened(row[:secret]),
+          habits: Values.load(row[:habits])).freeze
       end
     end
   end

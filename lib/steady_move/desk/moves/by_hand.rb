@@ -13,7 +13,7 @@ module SteadyMove
       # act: of a step that is done by hand. Returns an Outcome.
       def call(act)
         seen = act.public_send(act.step.proof)
-        return act.done(seen.says, source: seen.source, ref: seen.ref) if seen.done
+        return act.done(seen.says, source: seen.source, ref: seen.ref, **seen.data.to_h) if seen.done
 
         begun = act.state.begun_at(act.step.id)
         begun ? looking(act, seen, begun) : asking(act, seen)
@@ -56,7 +56,8 @@ module SteadyMove
       end
 
       def place(act)
-        { "gaining" => act.gaining&.title, "service" => act.job.words[:keeper] }.fetch(act.step.place, act.losing.title)
+        { "gaining" => act.gaining&.title, "service" => act.job.words[:keeper], "old_host" => act.job.words[:old_host],
+          "new_host" => act.job.words[:new_host] }.fetch(act.step.place) { act.losing.title }
       end
       private_class_method :asking, :looking
     end

@@ -7,9 +7,10 @@ module SteadyMove
       # place: id by which acts are gathered; title, site, login: where; does: a sentence; typed: [[label, text]];
       # way: of Core::Moves::Ways; pastes: a code is pasted back here; mailto: a letter to its support, where the act
       # has become late (RFC 6068); order: what is ordered (OrderDesk::Line), or nil;
+      # records: does the records' sheet say what is typed; host: DNS host whose name servers are told here, or nil;
       # account, act, found: whose page it is, which act, and where people noted that it is found there.
       Hand = Struct.new(:place, :title, :site, :login, :does, :typed, :way, :pastes, :mailto, :order,
-        :account, :act, :found,
+        :account, :act, :found, :records, :host,
         keyword_init: true)
 
       def initialize(app)
@@ -37,7 +38,8 @@ module SteadyMove
         site = link(move, step) || site if step.way == "link"
         Hand.new(place: place, title: title, site: site, login: login, does: does(step, words), typed: typed(move,
           step), way: step.way,
-          order: order_line(move, step), **on_page(move, step), pastes: step.mark?(:paste),
+          order: order_line(move, step), **on_page(move, step), records: step.mark?(:sheet),
+          host: (move.plan.new_host if step.mark?(:new_servers)), pastes: step.mark?(:paste),
           mailto: (support(move, step) if step_state.phase == "stuck"))
       end
 
@@ -46,7 +48,7 @@ module SteadyMove
       # Where the act is on the account's pages, in the words of whoever found it before.
       def on_page(move, step)
         account = at(move, step)
-        return {} if account.nil? || step.place == "contact" || step.way == "link" || step.by_letter?
+        return {} if account.nil? || step.place == "contact" || step.place.end_with?("_host") || step.way == "link" || step.by_letter?
 
         { account: account.id, act: step.act, found: account.habits.dig("where", step.act) }
       end
@@ -56,6 +58,8 @@ module SteadyMove
       end
 
       def where(move, step)
+        return at_host(move, step) if step.place.end_with?("_host")
+
         account = at(move, step)
         return ["contact", contact(move), nil, nil] if step.place == "contact"
 
@@ -64,6 +68,13 @@ module SteadyMove
         return ["registry", Words.say("common.registry_title"), nil, nil] if step.mark?(:approval) && move.plan.lapses?
 
         [account.id, account.title, *account.habits.values_at("site", "login")]
+      end
+
+      def at_host(move, step)
+        id = step.place == "new_host" ? move.plan.new_host : move.plan.old_host
+        host = id && @app.accounts.host_of(id)
+        title = host&.title || Words.say("common.present_host")
+        ["host-#{id || 'present'}", title, *(host&.habits || {}).values_at("site", "login")]
       end
 
       def at(move, step) = @app.accounts.find(step.place == "gaining" ? move.to_account : move.from_account)

@@ -77,7 +77,7 @@ module SteadyMove
       def records
         return unless plan.carry?
 
-        zone = ports.zones.of_move(move.id, plan.name)
+        zone = ports.carrying.wanted(plan.name, ports.zones.of_move(move.id, plan.name), new_host)
         bad = ports.servers.deviations(new_host.name_servers, zone)
         found = bad.empty? ? Words.phrase("checks.records_there") : bad.first(3).map(&:says).join("; ")
         Check.new(id: "records", what: Words.phrase("checks.records"), ok: bad.empty?, found: found,

@@ -8,7 +8,9 @@ module SteadyMove
       # What a gaining side may want confirmed => the option of its step.
       CONFIRMS = { "link" => :confirm_link, "halves" => :confirm_halves, "code" => :confirm_code }.freeze
 
-      def initialize(app, judged, account, new_host, aims)
+      # zone: ZoneSurvey, where records are carried.
+      def initialize(app, judged, account, new_host, aims, zone: nil)
+        @zone = zone
         @app = app
         @judged = judged
         @account = account
@@ -44,8 +46,12 @@ module SteadyMove
 
       def records
         old = new_host && @app.accounts.host_serving(judged.facts[:name_servers] || [])
-        { carry: new_host, signed: new_host && judged.facts[:signed], old_set: old && Zones.key(old) }
+        { carry: new_host, signed: new_host && judged.facts[:signed], old_set: old && Zones.key(old),
+          lower: @zone&.lowered, later: new_host && new_host.name_servers.empty?, stands_alone: stands_alone?(old) }
       end
+
+      # Does the present host stay when the registration leaves, and nothing of DNSSEC has to be changed after it?
+      def stands_alone?(old) = new_host && old && old.ends_with.nil? && judged.facts[:signed] == false
 
       # Families that move otherwise; within one registrar nothing is ordered at all.
       def family_ways

@@ -10,11 +10,6 @@ module SteadyMove
       Proposal = Struct.new(:plan, :quote, :refusals, :cautions, :zone, :schedule, :ready, keyword_init: true) do
         def startable? = refusals.empty?
       end
-      # What the present DNS host said: records, sets, serial, the wait for caches in seconds, that for a DS, or why it
-      # said nothing.
-      ZoneSurvey = Struct.new(:host, :host_id, :sets, :serial, :settle_seconds, :ds_seconds, :problem,
-        keyword_init: true)
-
       # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common practice).
       ASSUMED = Core::Records::Handover.new(parent_ns: 86_400, zone_ns: 3600, greatest: 3600, negative: 3600,
         registry: 0, old_set: false)
@@ -32,15 +27,18 @@ module SteadyMove
       # age: look facts up again first that are older than so many seconds, because an act will rely on them; nil for
       # as they are.
       # aims: what shall hold afterwards, where it differs from the account's own (Core::Moves::Aims), Hash or nil.
+      # choice: of Core::Records::CarryChoices, where the host alone doesn't say it; lower: are TTLs lowered first, nil where
+      # the desk decides.
       # Returns a Proposal, or nil where the name, account or host isn't known.
-      def propose(name, to:, host: nil, age: nil, aims: nil)
+      def propose(name, to:, host: nil, age: nil, aims: nil, choice: nil, lower: nil)
         judging = Judging.new(@app)
         judged = age ? judging.fresh(name, to: to, age: age) : judging.one(name, to: to)
         account = @app.accounts.find(to)
-        new_host = host && @app.accounts.host_of(host)
+        new_host = choice == "later" ? LaterHost.of(@app, account) : host && @app.accounts.host_of(host)
         return if judged.nil? || account.nil? || (host && new_host.nil?)
 
-        zone = survey(judged) if new_host
+        zone = ZoneSurvey.of(@app, judged, lower: lower) if new_host
+        zone&.choice = choice
         aims = Core::Moves::Aims.of(account.aims, aims)
         quote = quote(judged, account, years: aims.years)
         plan = plan(judged, account, new_host, zone, aims, quote)
@@ -48,7 +46,8 @@ module SteadyMove
         # Of the payment method a rule speaks.
         missing = ready.select { |c| c.is == false && c.key != "method" }.map(&:says)
         Proposal.new(plan: plan, quote: quote, zone: zone, schedule: schedule(plan), ready: ready,
-          refusals: Refusals.new(judged, account, new_host, missing: missing).all, cautions: cautions(judged, zone))
+          refusals: Refusals.new(judged, account, new_host, missing: missing, choice: choice).all,
+          cautions: cautions(judged, zone) + left_behind(judged, choice))
       end
 
       # What a move to an account, or to the usual destination, would cost: [account, Quote]; nil where no other is
@@ -62,12 +61,12 @@ module SteadyMove
 
       # Starts the move: its plan and the first line of its journal are written together. Raises Refused. Returns its
       # id.
-      def start(name, to:, by:, host: nil, aims: nil)
-        proposal = propose(name, to: to, host: host, age: FRESH,
-          aims: aims) or raise Refused.new(:unknown, :nothing_to_move)
+      def start(name, to:, by:, **options)
+        proposal = propose(name, to: to, age: FRESH, **options) or raise Refused.new(:unknown, :nothing_to_move)
         raise Refused.new(:not_now, proposal.refusals) unless proposal.startable?
 
         @app.db.transaction do
+          LaterHost.keep(@app, proposal.plan.new_host)
           go_on(name, by)
           @app.moves.start(proposal.plan, at: @app.now) { |id| note_start(id, proposal, by) }
         end
@@ -101,12 +100,13 @@ module SteadyMove
         facts = judged.facts
         Core::Moves::Plan.of(
           name: judged.name.ascii, from: judged.account.id, to: account.id,
-          options: PlanOptions.new(@app, judged, account, new_host, aims).all, aims: aims.to_plan,
+          options: PlanOptions.new(@app, judged, account, new_host, aims, zone: zone).all, aims: aims.to_plan,
           price: price(quote, account, judged.name.suffix),
-          ways: ways(judged.account, account, family), old_host: zone&.host_id ||
+          ways: ways(judged.account, account, family).merge(zone ? zone.ways(new_host) : {}), old_host: zone&.host_id ||
             @app.accounts.host_serving(facts[:name_servers] || [])&.id,
           new_host: new_host&.id, code_takes: judged.account.habits["code_takes"],
           settle_seconds: zone&.settle_seconds || 0, ds_seconds: zone&.ds_seconds,
+          lowered: zone&.lowered, lower_seconds: zone&.lower_seconds,
           old_name_servers: (facts[:name_servers] if new_host),
           response_days: family&.response_days || 5,
           name_servers: new_host ? new_host.name_servers : facts[:name_servers],
@@ -175,26 +175,14 @@ module SteadyMove
         told.map(&:because) + [zone&.problem && Words.say(zone.problem)].compact + unknown
       end
 
-      def schedule(plan) = Core::Forecast::Schedule.of(Core::Moves::State.fold(plan, []), at: @app.now)
+      # The records are left behind knowingly.
+      def left_behind(judged, choice)
+        return [] unless choice == "stay" && judged.needs_carry?
 
-      def survey(judged)
-        servers = judged.facts[:name_servers] || []
-        host = @app.accounts.host_serving(servers)
-        unless host
-          problem = Words.phrase("plan.host_unknown", name: judged.name.ascii)
-          return ZoneSurvey.new(settle_seconds: ASSUMED.settles_after, problem: problem)
-        end
-
-        zones = Zones.new(@app)
-        zone = @app.dns.transfer(servers.first, judged.name.ascii, key: Zones.key(host))
-        ds_ttl = zones.ds(judged.name)&.last.to_i.nonzero? || ASSUMED.parent_ns
-        ZoneSurvey.new(host: host.title, host_id: host.id, sets: zone.content.size, serial: zone.soa&.values&.at(2),
-          settle_seconds: zones.handover(judged.name, zone, old_set: !Zones.key(host).nil?).settles_after,
-          ds_seconds: ds_ttl + zone.greatest_ttl)
-      rescue Wire::Error => e
-        ZoneSurvey.new(host: host.title, host_id: host.id, settle_seconds: ASSUMED.settles_after,
-          problem: Words.phrase("plan.zone_not_fetched", says: e.says))
+        [Words.say("plan.stays_behind", name: judged.name.ascii, from: judged.account.title)]
       end
+
+      def schedule(plan) = Core::Forecast::Schedule.of(Core::Moves::State.fold(plan, []), at: @app.now)
     end
   end
 end

@@ -9,7 +9,9 @@ module SteadyMove
 
       # judged: Judging::Judged towards the account; new_host: Host or nil; missing: what the destination lacks,
       # sentences.
-      def initialize(judged, account, new_host, missing: [])
+      # choice: “stay” leaves the records behind knowingly.
+      def initialize(judged, account, new_host, missing: [], choice: nil)
+        @choice = choice
         @judged = judged
         @missing = missing
         @account = account
@@ -53,12 +55,11 @@ module SteadyMove
       end
 
       def records
-        return judged.needs_carry? ? [refusal(:zone_ends)] : [] unless new_host
+        return judged.needs_carry? && @choice != "stay" ? [refusal(:zone_ends)] : [] unless new_host
 
         [(refusal(:signed_unknown) if judged.facts[:signed].nil?),
           (refusal(:serves_already) if new_host.title == judged.facts[:dns_host]),
-          (refusal(:host_ends) if new_host.ends_with == judged.account.id),
-          (refusal(:host_keyless) unless Zones.key(new_host))].compact
+          (refusal(:host_ends) if new_host.ends_with == judged.account.id)].compact
       end
     end
   end

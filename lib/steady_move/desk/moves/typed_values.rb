@@ -8,13 +8,18 @@ module SteadyMove
 
       # Returns [kind of value, [text]]; kind is nil where nothing is typed.
       def of(app, move, step)
-        return [:name_server, move.plan.name_servers.to_a] if step.mark?(:servers)
+        return [:name_server, servers(app, move)] if step.mark?(:servers)
         return [:name_server, move.plan.old_name_servers.to_a] if step.mark?(:servers_back)
         return [:ds, move.state.told("ds")&.data&.fetch("ds", nil).to_a] if step.mark?(:ds_old)
         return [:ds, wanted(app, move)] if step.mark?(:ds_new)
         return [:tag, [tag(app.accounts.find(move.to_account), move)]] if step.mark?(:tag)
 
         [nil, []]
+      end
+
+      # Those of the new host as they are known now: some come by mail only after the start.
+      def servers(app, move)
+        (move.plan.new_host && app.accounts.host_of(move.plan.new_host)&.name_servers) || move.plan.name_servers.to_a
       end
 
       # By what the losing side knows whom it hands the name to: within one registrar the other account's sign-in.
@@ -30,7 +35,7 @@ module SteadyMove
       rescue Wire::Error
         []
       end
-      private_class_method :wanted, :tag
+      private_class_method :servers, :wanted, :tag
     end
   end
 end

@@ -9,7 +9,12 @@ module SteadyMove
       # One server's deviation from the zone that it should serve.
       Deviation = Struct.new(:server, :name, :type, :says, keyword_init: true)
 
-      def self.key(host) = host.key_name && host.secret && { name: host.key_name, secret: host.secret }
+      # What signs requests to a host; nil where there is no key.
+      def self.key(host)
+        return unless host.connected?
+
+        { name: host.key_name, secret: host.secret, algorithm: host.habits["algorithm"] }.compact
+      end
 
       def initialize(app)
         @app = app
@@ -98,7 +103,7 @@ module SteadyMove
       # Asks every server for every content set of the zone, a delegated subzone as a referral with its glue. Returns
       # [Deviation]; empty where all answer the same content.
       def deviations(servers, zone)
-        servers.flat_map { |server| zone.content.flat_map { |set| deviation(server, set, zone) }.compact }
+        servers.flat_map { |server| zone.answering.flat_map { |set| deviation(server, set, zone) }.compact }
       end
 
       private

@@ -7,7 +7,7 @@ module SteadyMove
         CheckCode = Step.declare("check-code") do
           order 300
           needs "get-code"
-          except :prepare
+          except :prepare, :dns_only
           takes 1, 5, MINUTE
           option :code
           talks_to :gaining

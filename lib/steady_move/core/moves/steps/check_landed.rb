@@ -7,8 +7,8 @@ module SteadyMove
         CheckLanded = Step.declare("check-landed") do
           order 640
           stage "Landed"
-          needs "lock-back", "privacy-back", "settings", "landed"
-          except :prepare
+          needs "lock-back", "privacy-back", "settings", "landed", "ns-settled", "ttls-back"
+          except :prepare, :dns_only
           takes(*SHOWS)
           talks_to :gaining
           marks :settles, :waivable

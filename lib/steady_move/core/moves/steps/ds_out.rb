@@ -7,7 +7,7 @@ module SteadyMove
         DsOut = Step.declare("ds-out") do
           order 132
           rail :records
-          needs "compare-hosts"
+          needs "compare-hosts", "ttls-lowered"
           option :signed
           act "name_servers", at: :losing
           via :connection

@@ -9,8 +9,11 @@ module SteadyMove
           rail :records
           stage "Survey"
           option :carry
+          act "zone", at: :old_host
+          via :connection
+          via :page, proof: :zone_kept, takes: SHOWS
           talks_to :dns
-          marks :records
+          marks :records, :sheet
         end
       end
     end

@@ -9,7 +9,7 @@ module SteadyMove
           stage "Landed"
           actor :theirs
           needs "registry-pending", "release", "push"
-          except :prepare
+          except :prepare, :dns_only
           takes 5 * MINUTE, 15 * MINUTE, 2 * HOUR
           talks_to :gaining
           marks :lands, :tells_end

@@ -8,7 +8,8 @@ module SteadyMove
           order 410
           stage "Ordered"
           needs "papers", "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-settled", "ds-in"
-          except :prepare, :push
+          eased :stands_alone, "papers", "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-shown"
+          except :prepare, :push, :dns_only
           act "order", at: :gaining
           via :connection
           via :page, proof: :ordered_shown, takes: REACHES

@@ -7,9 +7,14 @@ module SteadyMove
         PutZone = Step.declare("put-zone") do
           order 120
           rail :records
-          needs "fetch-zone"
+          needs "fetch-zone", "servers-known"
           option :carry
+          act "records", at: :new_host
+          via :connection
+          via :page, proof: :answers, takes: SHOWS
+          via :copy, proof: :answers, takes: LETTER
           talks_to :dns
+          marks :sheet
         end
       end
     end

@@ -9,7 +9,7 @@ module SteadyMove
           stage "Ordered"
           actor :theirs
           needs "order", "confirm-link", "confirm-halves", "confirm-code"
-          except :prepare, :at_once, :push
+          except :prepare, :at_once, :push, :dns_only
           takes 5 * MINUTE, 15 * MINUTE, HOUR
           talks_to :gaining
         end

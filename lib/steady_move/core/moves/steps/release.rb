@@ -10,7 +10,7 @@ module SteadyMove
           actor :yours
           needs "registry-pending"
           eased :outside, "order"
-          except :prepare, :at_once, :push
+          except :prepare, :at_once, :push, :dns_only
           takes MINUTE, HOUR, 5 * DAY, by: :response
           act "release", at: :losing
           via :connection

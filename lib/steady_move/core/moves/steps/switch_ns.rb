@@ -7,7 +7,7 @@ module SteadyMove
         SwitchNs = Step.declare("switch-ns") do
           order 140
           rail :records
-          needs "compare-hosts", "ds-forgotten"
+          needs "compare-hosts", "ds-forgotten", "ttls-lowered"
           option :carry
           act "name_servers", at: :losing
           via :connection

@@ -7,14 +7,16 @@ module SteadyMove
       # known before anything takes it away.
       class CompareHosts < Act
         include Signing
+        include Zonal
 
         def call
           held = ds_held or return not_known
-          zone = ports.zones.of_move(move.id, plan.name)
-          servers = (old_host&.name_servers || []) + new_host.name_servers
-          bad = ports.servers.deviations(servers, zone)
+          old_servers = old_host&.name_servers || plan.old_name_servers.to_a
+          servers = old_servers + new_host.name_servers
+          bad = ports.servers.deviations(old_servers, old_zone) +
+            ports.servers.deviations(new_host.name_servers, wanted_zone)
           if bad.empty?
-            return done(sentence(:done, servers: servers.size, sets: zone.content.size), source: :dns,
+            return done(sentence(:done, servers: servers.size, sets: wanted_zone.content.size), source: :dns,
               ref: servers.join(", "), **held)
           end
 

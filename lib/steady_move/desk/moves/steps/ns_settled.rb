@@ -5,11 +5,13 @@ module SteadyMove
     module Steps
       # Waits out every cache from the instant at which the switch was seen (handover rule, step 4).
       class NsSettled < Act
+        include Zonal
+
         def call
           ends = settles_at
           return wait(sentence(:waiting, until: ends), source: :ttls, look_at: ends) if now < ends
 
-          bad = ports.servers.deviations(new_host.name_servers, ports.zones.of_move(move.id, plan.name))
+          bad = ports.servers.deviations(new_host.name_servers, wanted_zone)
           return done(sentence(:done), source: :ttls_then_dns, ref: new_host.name_servers.join(", ")) if bad.empty?
 
           problem(sentence(:changed, what: bad.first(3).map(&:says).join("; ")), source: :dns, yours: true)

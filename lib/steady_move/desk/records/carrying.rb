@@ -1,0 +1,117 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # A name's records between its present host and the one where they shall go: the sheet with both sides, what a person
+    # decided, and the zone that is wanted at the new host.
+    class Carrying
+      Records = Core::Records
+      Decision = Records::CarrySheet::Decision
+      # More sets than this are shown by pages; the sheet itself has all.
+      LONGEST_REASON = 500
+
+      def initialize(app)
+        @app = app
+      end
+
+      # Where the records of a name shall go: of its move, else as it was said; nil where nobody said.
+      def new_host(name)
+        open = @app.moves.open_for(name)
+        id = open&.plan&.new_host || @app.carries.carry(name)&.host_id
+        id && @app.accounts.host_of(id)
+      end
+
+      # host: DNS host id or nil; choice: of Records::CarryChoices::IDS or nil; lowered: seconds or nil. Raises Refused.
+      def choose(name, by:, **change)
+        @app.names.find(name) or raise Refused.new(:unknown, :not_held, name: name)
+        id = change[:host_id]
+        host = id && (@app.accounts.host_of(id) || raise(Refused.new(:unknown, :no_host, id: id)))
+        unless change[:choice].nil? || Records::CarryChoices::IDS.include?(change[:choice])
+          raise Refused.new(:invalid, :no_such_choice, known: Records::CarryChoices::IDS)
+        end
+
+        @app.carries.put(name, by: by, at: @app.now, **change)
+        @app.journal.add("carry_chosen", at: @app.now, name: name, by: by,
+          says: Words.phrase("journal.carry_chosen", name: name, by: by, host: host&.title || "–",
+            choice: change[:choice] ? Words.say("records.choices.#{change[:choice]}.title") : "–"))
+      end
+
+      # The sheet: old from the newest copy, new as the new host's servers answer (asked: false leaves that out). Returns
+      # Records::CarrySheet, or nil where no copy of the present zone is held. Raises Wire errors.
+      def sheet(name, asked: true, copy: @app.carries.copy_of(name))
+        return unless copy
+
+        old = copy.zone
+        host = new_host(name)
+        new = host && asked ? answered(host, name, old) : nil
+        of_zones(name, old, new, host)
+      end
+
+      # The zone that shall be at the new host, from the old one.
+      def wanted(name, old, host, lowered: @app.carries.carry(name)&.lowered)
+        of_zones(name, old, nil, host, lowered: lowered).wanted
+      end
+
+      # A decision for one set. given: {choice, text, ttl, reason}; choice nil takes it back. Raises Refused.
+      def decide(name, set, given, by:)
+        choice = given["choice"]
+        return @app.carries.decide(name, set, nil) if choice.nil?
+
+        origin = Records::Name.parse(name)
+        type = set.split.last.to_s
+        check(choice, given, type, origin)
+        @app.carries.decide(name, set, Decision.new(choice: choice, text: given["text"], ttl: given["ttl"],
+          reason: given["reason"], by: by, at: @app.now))
+        @app.journal.add("carry_decided", at: @app.now, name: name, by: by,
+          says: Words.phrase("journal.carry_#{choice}", name: name, set: set, by: by, reason: given["reason"].to_s))
+      rescue Records::ZoneError => e
+        raise Refused.new(:invalid, :zone_unreadable, line: e.line, column: e.column || 1, reason: e.reason)
+      end
+
+      # What the new host can't hold.
+      def limits(host) = Records::HostLimits.of(host ? host.habits : {})
+
+      private
+
+      def of_zones(name, old, new, host, lowered: @app.carries.carry(name)&.lowered)
+        Records::CarrySheet.new(old, new, decisions: @app.carries.decisions(name), limits: limits(host), lowered: lowered)
+      end
+
+      def check(choice, given, type, origin)
+        unless Records::CarrySheet::CHOICES.include?(choice)
+          raise Refused.new(:invalid, :no_such_decision, known: Records::CarrySheet::CHOICES)
+        end
+        raise Refused.new(:invalid, :leave_reason) if choice == "leave" && given["reason"].to_s.strip.empty?
+
+        Records::CarrySheet.read(type, given["text"].to_s, origin: origin) if choice == "edit"
+      end
+
+      # What the new host's first server that answers says: the whole zone where it hands it over, else each set by asking.
+      def answered(host, name, old)
+        server = host.name_servers.first
+        return asked_for(server, old) unless Zones.key(host)
+
+        @app.dns.transfer(server, name, key: Zones.key(host))
+      rescue Wire::Refused
+        asked_for(server, old)
+      end
+
+      def asked_for(server, old)
+        found = old.content.group_by(&:name).flat_map do |name, sets|
+          (sets.map(&:type) | %w[A AAAA CNAME MX TXT]).flat_map { |type| told(server, name, type) }
+        end
+        Records::Zone.new(old.origin, found.uniq)
+      end
+
+      def told(server, name, type)
+        answer = @app.dns.query(server, name.to_s, type)
+        unless %w[NOERROR NXDOMAIN REFUSED].include?(answer.rcode)
+          raise Wire::Refused.new(answer.rcode, "#{server}: #{answer.rcode}")
+        end
+
+        answer.answer.select { |r| r.type == type && r.name == name } +
+          (type == "NS" ? answer.authority.select { |r| r.type == "NS" && r.name == name } : [])
+      end
+    end
+  end
+end

@@ -1,0 +1,123 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Asks every name server of a name, old, new and the registry's, what it answers now, and keeps what each said over time.
+    class LiveCheck
+      Records = Core::Records
+      # At once, of different servers.
+      AT_ONCE = 8
+      # One server to ask: role old, new or parent.
+      Ask = Struct.new(:server, :role)
+      # state: old, new, both (where they are the same), neither, nothing (no such zone), refused, silent; serial; detail:
+      # {differs: [sentence], answers: how many sets, sets: how many were asked}.
+      Said = Struct.new(:server, :role, :state, :serial, :detail, keyword_init: true)
+
+      def initialize(app)
+        @app = app
+        @carrying = Carrying.new(app)
+      end
+
+      # Asks now and keeps it. Returns [Said]; raises Refused.
+      def call(name)
+        judged = Judging.new(@app).one(name) or raise Refused.new(:unknown, :not_held, name: name)
+        old = @app.carries.copy_of(name)&.zone
+        host = @carrying.new_host(name)
+        new = old && host ? @carrying.wanted(name, old, host) : nil
+        said = asked(judged, name, host, old, new)
+        at = @app.now
+        @app.db.transaction do
+          said.each { |s| @app.carries.saw(name, s.server, s.role, state: s.state, serial: s.serial, detail: s.detail, at: at) }
+        end
+        said
+      end
+
+      # The servers that are asked: those of the old and the new host, and the registry's.
+      def servers(judged, name, host)
+        present = judged.facts[:name_servers].to_a
+        fresh = host ? host.name_servers : []
+        plan = @app.moves.open_for(name)&.plan
+        old = plan&.old_name_servers || (present - fresh)
+        old = present if old.empty? && host.nil?
+        old.map { |s| Ask.new(s, "old") } + fresh.map { |s| Ask.new(s, "new") } + parents(judged).map { |s| Ask.new(s, "parent") }
+      end
+
+      private
+
+      def parents(judged)
+        Zones.new(@app).parents(judged.name)
+      rescue Wire::Error
+        [@app.dns.parent_server(judged.name)].compact
+      end
+
+      def asked(judged, name, host, old, new)
+        servers(judged, name, host).each_slice(AT_ONCE).flat_map do |asks|
+          asks.map { |a| Thread.new { ask(a, judged, name, host, old, new) } }.map(&:value)
+        end
+      end
+
+      def ask(asking, judged, name, host, old, new)
+        return parent(asking, judged, host) if asking.role == "parent"
+
+        soa = @app.dns.query(asking.server, name, "SOA")
+        return said(asking, soa.rcode == "REFUSED" ? "refused" : "nothing") unless answers?(soa, name)
+
+        serial = soa.set(Records::Name.parse(name), "SOA").first.rdata.values[2]
+        compared(asking, serial, old, new)
+      rescue Wire::Error => e
+        said(asking, "silent", detail: { "why" => e.says })
+      end
+
+      def answers?(soa, name)
+        soa.rcode == "NOERROR" && soa.authoritative && soa.set(Records::Name.parse(name), "SOA").any?
+      end
+
+      # Whose content it answers.
+      def compared(asking, serial, old, new)
+        return said(asking, "answers", serial: serial) unless old
+
+        servers = Zones.new(@app)
+        from_old = servers.deviations([asking.server], old)
+        from_new = new && (same?(old, new) ? from_old : servers.deviations([asking.server], new))
+        state = state(from_old.empty?, from_new&.empty?)
+        away = asking.role == "new" && from_new ? from_new : from_old
+        said(asking, state, serial: serial, detail: { "sets" => old.answering.size, "differs" => away.first(20).map(&:says),
+          "count" => away.size })
+      end
+
+      def same?(old, new) = Records::Comparison.differences(old, new).empty?
+
+      def state(old, new)
+        return old ? "old" : "neither" if new.nil?
+        return "both" if old && new
+
+        if old then "old"
+        else new ? "new" : "neither"
+        end
+      end
+
+      # Which name servers and which DS the registry's server shows, and the addresses that it gives beside them.
+      def parent(asking, judged, host)
+        apex = Records::Name.parse(judged.name.ascii)
+        answer = @app.dns.query(asking.server, judged.name.ascii, "NS")
+        shown = answer.set(apex, "NS").map { |r| r.rdata.values.first.to_host.downcase }.sort
+        ds = @app.dns.query(asking.server, judged.name.ascii, "DS").set(apex, "DS").map { |r| r.rdata.to_s }.sort
+        return said(asking, "nothing") if shown.empty?
+
+        new = host && shown == host.name_servers.sort
+        said(asking, new ? "new" : "old", detail: { "name_servers" => shown, "ds" => ds, "glue" => glue(answer, apex) })
+      end
+
+      # Host objects under the name itself need addresses at the registry (RFC 5732 §1.1).
+      def glue(answer, apex)
+        answer.additional.select { |r| %w[A AAAA].include?(r.type) && r.name.under?(apex) }.map do |r|
+          "#{r.name.to_host} #{r.rdata}"
+        end.sort
+      end
+
+      def said(asking, state, serial: nil, detail: {})
+        Said.new(server: asking.server, role: asking.role, state: state, serial: serial, detail: detail)
+      end
+    end
+  end
+end

@@ -64,6 +64,21 @@ module Practice
     def card = put("card", "yes") && "The card is on file."
     def fill_profile = put("profile", "yes") && "The contact profile is complete."
 
+    # Does it serve zones for who signs up? Which its name servers are, it says by mail only.
+    def serves_dns? = !dns_host.nil?
+    def dns_host = @world.scenario.hosts.find { |_, row| row["signed_up_at"] == @id }&.first
+
+    def open_dns(name, at:)
+      raise No, "No zones are served here." unless serves_dns?
+      raise No, "A name is expected." unless name.match?(/\A[a-z0-9.-]+\.[a-z]+\z/)
+
+      host = @world.hosts.fetch(dns_host)
+      origin = SteadyMove::Core::Records::Name.parse(name)
+      host.save(host.fresh(origin)) unless host.zone(origin)
+      @registrar.write_to(@registrar.owner, :servers, name, at + 300, code: host.servers.join("\n"))
+      "A zone for #{name} is opened; its name servers come by mail."
+    end
+
     def take_papers = put("papers", "yes") && "The papers are taken."
 
     def top_up(sum)

@@ -86,6 +86,13 @@ module Practice
           { title: keys["title"], site: "#{@site}/counter/#{place}/", login: keys["login"],
             password: keys["page_password"] || keys["password"] }
         end
+      end + host_counters
+    end
+
+    # Those of DNS hosts where everything is done by hand.
+    def host_counters
+      @scenario.hosts.select { |_, row| row["counter"] }.map do |id, row|
+        { title: row["title"], site: "#{@site}/counter/host-#{id}/", **row["counter"].transform_keys(&:to_sym) }
       end
     end
 

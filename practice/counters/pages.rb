@@ -39,6 +39,8 @@ module Practice
             place)
         end
 
+        return HostDesk.of(@world, place.delete_prefix("host-")) if place.to_s.start_with?("host-")
+
         id = place.to_s.delete_prefix("service-")
         ServiceDesk.new(@world, id) if place.to_s.start_with?("service-") && @world.scenario.registrars.dig(id,
           "service")

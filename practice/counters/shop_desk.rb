@@ -23,7 +23,8 @@ module Practice
         return "" unless sells?
 
         rows = shop.orders.reject { |o| o[:state] == "gone" }
-        "<h2>Transfer names to us</h2>#{form_of_list}#{forms(GENERAL)}<h2>Payment</h2><p>#{means}</p>" \
+        dns = shop.serves_dns? ? "<h2>DNS</h2>#{forms({ 'open-dns' => ['Open a zone', { 'name' => 'Name' }] })}" : ""
+        "#{dns}<h2>Transfer names to us</h2>#{form_of_list}#{forms(GENERAL)}<h2>Payment</h2><p>#{means}</p>" \
           "#{forms(MEANS)}<h2>Orders</h2>#{Page.names(@id, rows.map { |o| [o[:name], state(o)] })}"
       end
 
@@ -45,6 +46,7 @@ module Practice
         when "add" then shop.add(given["list"], promotion: given["promotion"], at: now)
         when "add-one" then shop.add_one(given["name"], given["code"], at: now)
         when "pay" then shop.pay(at: now)
+        when "open-dns" then shop.open_dns(given["name"].to_s.strip.downcase, at: now)
         when "card" then shop.card
         when "top-up" then shop.top_up(given["sum"])
         when "profile" then shop.fill_profile

@@ -17,7 +17,7 @@ module Practice
       def call(by:)
         return if @app.accounts.all.any?
 
-        @scenario.hosts.each { |id, row| @app.accounts.put_host(host(id, row)) }
+        @scenario.hosts.each { |id, row| @app.accounts.put_host(host(id, row)) unless row["signed_up_at"] }
         @scenario.registrars.each { |id, row| @app.accounts.put(account(id, row)) }
         proofs
         @scenario.names.group_by { |n| n["at"] }.each do |id, names|
@@ -92,8 +92,10 @@ module Practice
       end
 
       def host(id, row)
-        Accounts::Host.new(id: id, title: row["title"], name_servers: row["name_servers"], key_name: row["key"]["name"],
-          secret: row["key"]["secret"], ends_with: row["ends_with"])
+        key = row["key"] || {}
+        habits = (row["knows"] || {}).merge(row["counter"] ? { "site" => counter("host-#{id}") } : {})
+        Accounts::Host.new(id: id, title: row["title"], name_servers: row["name_servers"], key_name: key["name"],
+          secret: key["secret"], ends_with: row["ends_with"], habits: habits)
       end
     end
   end

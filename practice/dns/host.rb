@@ -10,7 +10,8 @@ module Practice
       def initialize(id, row, db)
         @id = id
         @servers = row.fetch("name_servers")
-        @keys = row.fetch("key").then { |k| { k["name"] => k["secret"] } }
+        @keys = row["key"] ? { row["key"]["name"] => row["key"]["secret"] } : {}
+        @limits = row["limits"] || {}
         @transfer = row.fetch("transfer", true)
         @zones = db[:zones].where(host: id)
         @table = db[:zones]
@@ -37,6 +38,23 @@ module Practice
         @table.insert_conflict(:replace).insert(host: id, origin: zone.origin.to_s.downcase,
           text: Records::ZoneWriter.write(zone))
       end
+
+      # What a customer puts there, as this host takes it: with its own SOA and name servers, and within its limits. Raises
+      # FrontOffice::No.
+      def take(origin, records)
+        star = records.find { |r| r.name.wildcard? }
+        raise FrontOffice::No, "No wildcards here: #{star.name}" if star && @limits["wildcard"] == false
+
+        own = (zone(origin) || fresh(origin)).records.select { |r| r.name == origin && %w[SOA NS].include?(r.type) }
+        theirs = records.reject { |r| r.name == origin && %w[SOA NS].include?(r.type) }
+        low = @limits["ttl_floor"] || 0
+        save(Records::Zone.new(origin, own + theirs.map do |r|
+          Records::Record.new(name: r.name, ttl: [r.ttl, low].max, rdata: r.rdata)
+        end))
+      end
+
+      # The tops of its zones, as text.
+      def origins = @zones.order(:origin).select_map(:origin)
 
       def drop(origin) = @zones.where(origin: origin).delete
 

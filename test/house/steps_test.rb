@@ -116,8 +116,10 @@ class StepsTest < Minitest::Test
     forms = { "unlock" => %w[lock-off lock-on], "code" => %w[code], "name_servers" => %w[name-servers],
               "release" => %w[release], "push" => %w[push], "papers" => %w[papers],
               "privacy" => %w[privacy-off privacy-on], "contacts" => %w[registrant admin],
-              "lock_back" => %w[lock-on], "order" => %w[add pay cancel], "confirm" => %w[halves code-again] }
-    counter = %w[desk shop_desk].map { |f| File.read(File.join(ROOT, "practice", "counters", "#{f}.rb")) }.join
+              "lock_back" => %w[lock-on], "order" => %w[add pay cancel], "confirm" => %w[halves code-again],
+              "zone" => %w[add drop], "zone_edit" => %w[ttl], "records" => %w[zone-file copy],
+              "servers" => %w[open-dns] }
+    counter = %w[desk shop_desk host_desk].map { |f| File.read(File.join(ROOT, "practice", "counters", "#{f}.rb")) }.join
     acts = STEPS.select { |s| s.ways.key?("page") }.map(&:act).uniq - %w[privacy_back proof settings]
     assert_empty acts - forms.keys, "acts by page without a form at the practice counter"
     forms.values_at(*acts).flatten.each { |what| assert_includes counter, %("#{what}"), "the counter has no #{what}" }

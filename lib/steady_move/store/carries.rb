@@ -7,7 +7,7 @@ module SteadyMove
     class Carries
       # source: file, table, transfer, walk, probe or typed; complete: true, false or nil; says: a Phrase; left: [[line, why]] of
       # what was not taken.
-      Copy = Struct.new(:id, :name, :source, :text, :sets, :complete, :says, :left, :seen_at, :by, keyword_init: true) do
+      Copy = Struct.new(:id, :name, :side, :source, :text, :sets, :complete, :says, :left, :seen_at, :by, keyword_init: true) do
         # The Zone, read.
         def zone = Core::Records::ZoneReader.read(text, origin: name)
       end
@@ -24,12 +24,13 @@ module SteadyMove
       end
 
       # Keeps a zone as it was got. Returns the Copy.
-      def keep_copy(name, zone, source:, complete:, says:, left:, by:, at:)
+      def keep_copy(name, zone, source:, complete:, says:, left:, by:, at:, side: "old")
         @db.transaction do
-          id = @db[:zone_copies].insert(name: name, source: source, text: Core::Records::ZoneWriter.write(zone),
+          id = @db[:zone_copies].insert(name: name, side: side, source: source, text: Core::Records::ZoneWriter.write(zone),
             sets: zone.content.size, complete: complete.nil? ? nil : (complete ? 1 : 0), says: Values.dump(says),
             left: Values.dump(left.first(200)), seen_at: at.to_i, by: by)
-          old = @db[:zone_copies].where(name: name).reverse(:id).offset(COPIES).select_map(:id)
+          kept = side == "old" ? COPIES : 1
+          old = @db[:zone_copies].where(name: name, side: side).reverse(:id).offset(kept).select_map(:id)
           @db[:zone_copies].where(id: old).delete
           copy(@db[:zone_copies].where(id: id).first)
         end
@@ -38,12 +39,12 @@ module SteadyMove
       # Copies of a name, the newest first, without their texts.
       def copies(name)
         columns = @db[:zone_copies].columns - [:text]
-        @db[:zone_copies].where(name: name).reverse(:id).select(*columns).map { |r| copy(r) }
+        @db[:zone_copies].where(name: name, side: "old").reverse(:id).select(*columns).map { |r| copy(r) }
       end
 
       # The newest copy, or the one with an id; nil where there is none.
-      def copy_of(name, id: nil)
-        rows = @db[:zone_copies].where(name: name)
+      def copy_of(name, id: nil, side: "old")
+        rows = @db[:zone_copies].where(name: name, side: side)
         row = (id ? rows.where(id: id) : rows.reverse(:id)).first and copy(row)
       end
 
@@ -53,7 +54,8 @@ module SteadyMove
         row && Carry.new(**row, at: Values.time(row[:at])).freeze
       end
 
-      def all_carries = @db[:carries].as_hash(:name)
+      # Names of which a copy is held, or for which something was chosen.
+      def names_in_work = (@db[:zone_copies].distinct.select_map(:name) | @db[:carries].select_map(:name))
 
       # change: host_id, choice, lowered.
       def put(name, by:, at:, **change)

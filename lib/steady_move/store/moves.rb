@@ -71,6 +71,12 @@ module SteadyMove
         @rows.where(open: true).where(Sequel.|(*of)).count
       end
 
+      # Names of open moves that carry records.
+      def carrying
+        host = Sequel.function(:json_extract, :plan, "$.new_host")
+        @rows.where(open: true).exclude(host => nil).select_map(:name)
+      end
+
       # The last few that are over, newest first.
       def ended(most) = load(@rows.where(open: false).reverse(:id).limit(most))
       def open_for(name) = load(@rows.where(name: name, open: true)).first

@@ -51,6 +51,7 @@ module SteadyMove
         exposes: "with it the contacts are public", covers: "with it they no longer are",
         lock: "it waits for the lock to be gone, and is done anew where the registry still holds it",
         records: "it fetches the records", sheet: "a person does it with the records' sheet",
+        ds_gone: "with it the DS leaves the registry", caches: "it waits until caches have forgotten the old host",
         lowers: "it lowers the TTLs at the old host", new_servers: "a person tells the new name servers in it", orders: "with it money is spent and the transfer asked for",
         confirms: "the gaining side wants the order confirmed in it", tells_end: "a person can say how it ended in it",
         refusable: "the gaining side may refuse in it; a person says why", word: "a person's word is all there is",

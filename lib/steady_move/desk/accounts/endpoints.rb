@@ -109,6 +109,7 @@ module SteadyMove
       def keep_host(held, given, by:, key:)
         host = Host.new(**held.to_h, **given.slice("title", "key_name", "ends_with").transform_keys(&:to_sym))
         host.name_servers = given["name_servers"].map { |s| s.downcase.chomp(".") } if given["name_servers"]
+        host.habits = held.habits.merge(given["habits"]).compact if given["habits"]
         host.secret = filled(given["secret"]) || (held.secret unless given.key?("key_name") && given["key_name"].nil?)
         invalid(:host_without_servers) if host.name_servers.empty?
         invalid(:host_ends_with_nobody, given: host.ends_with) if host.ends_with && !@app.accounts.find(host.ends_with)

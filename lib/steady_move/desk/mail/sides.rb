@@ -18,6 +18,11 @@ module SteadyMove
         sides.first if sides.size == 1
       end
 
+      # Does an account write from this address?
+      def writes_for?(account, from)
+        writes?(domains(account), Core::Names::HostName.ascii(from.to_s.rpartition("@").last))
+      end
+
       # Domains that an account is known to write from: its own, its support's, its pages', its privacy service's.
       def domains(account)
         service = account.privacy_service || {}

@@ -31,6 +31,13 @@ module SteadyMove
           says: Words.phrase("journal.servers_told", by: by, host: host.title, servers: clean))
       end
 
+      # What the newest mails of the destination name as name servers; a doubtful mail counts for nothing.
+      def in_mail(app, id)
+        account = app.accounts.find(id.delete_prefix("later-")) or return []
+        texts = app.messages.all.first(300).select { |m| m[:trust] != "doubtful" && Sides.writes_for?(account, m[:sender]) }
+        texts.map { |m| named_in(m[:text].to_s) }.find(&:any?) || []
+      end
+
       # Host names that a text names as name servers: on a line that speaks of them, or that begin like them (common
       # practice).
       WORD = /name ?servers?|\bDNS\b|nameserver/i

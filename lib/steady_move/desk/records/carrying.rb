@@ -36,15 +36,25 @@ module SteadyMove
             choice: change[:choice] ? Words.say("records.choices.#{change[:choice]}.title") : "–"))
       end
 
-      # The sheet: old from the newest copy, new as the new host's servers answer (asked: false leaves that out). Returns
-      # Records::CarrySheet, or nil where no copy of the present zone is held. Raises Wire errors.
-      def sheet(name, asked: true, copy: @app.carries.copy_of(name))
+      # The sheet: old from the newest copy, new as the new host answered when it was last asked. Returns Records::CarrySheet,
+      # or nil where no copy of the present zone is held.
+      def sheet(name, copy: @app.carries.copy_of(name))
         return unless copy
 
-        old = copy.zone
         host = new_host(name)
-        new = host && asked ? answered(host, name, old) : nil
-        of_zones(name, old, new, host)
+        new = host && @app.carries.copy_of(name, side: "new")
+        of_zones(name, copy.zone, new&.source == host&.id ? new&.zone : nil, host)
+      end
+
+      # Asks the new host for every set and keeps what it answers. Raises Refused and Wire errors.
+      def ask_new(name, by:)
+        host = new_host(name)
+        copy = @app.carries.copy_of(name)
+        return unless host && copy && host.name_servers.any?
+
+        zone = answered(host, name, copy.zone)
+        @app.carries.keep_copy(name, zone, side: "new", source: host.id, complete: nil, left: [], by: by, at: @app.now,
+          says: Words.phrase("records.asked", host: host.title))
       end
 
       # The zone that shall be at the new host, from the old one.

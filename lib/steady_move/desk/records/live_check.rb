@@ -18,12 +18,13 @@ module SteadyMove
         @carrying = Carrying.new(app)
       end
 
-      # Asks now and keeps it. Returns [Said]; raises Refused.
-      def call(name)
+      # Asks now and keeps it, with the new host's whole zone. Returns [Said]; raises Refused.
+      def call(name, by: "desk")
         judged = Judging.new(@app).one(name) or raise Refused.new(:unknown, :not_held, name: name)
         old = @app.carries.copy_of(name)&.zone
         host = @carrying.new_host(name)
         new = old && host ? @carrying.wanted(name, old, host) : nil
+        ask_new(name, by) if new
         said = asked(judged, name, host, old, new)
         at = @app.now
         @app.db.transaction do
@@ -43,6 +44,13 @@ module SteadyMove
       end
 
       private
+
+      # A new host that does not answer is told by its servers' states.
+      def ask_new(name, by)
+        @carrying.ask_new(name, by: by)
+      rescue Wire::Error
+        nil
+      end
 
       def parents(judged)
         Zones.new(@app).parents(judged.name)

@@ -9,7 +9,9 @@ Sequel.migration do
     # complete: 1, 0, or nothing where it is not known; says: the statement of how complete it is, as JSON.
     create_table(:zone_copies) do
       primary_key :id
-      String :name, null: false, index: true
+      String :name, null: false
+      # old: the present zone; new: as the new host answered it.
+      String :side, null: false, default: "old"
       String :source, null: false
       String :text, null: false
       Integer :sets, null: false
@@ -18,6 +20,7 @@ Sequel.migration do
       String :left, null: false, default: "[]"
       Integer :seen_at, null: false
       String :by, null: false
+      index %i[name side id]
     end
 
     create_table(:carries) do

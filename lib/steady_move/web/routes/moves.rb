@@ -40,12 +40,14 @@ module SteadyMove
 
         on "propose" do
           found = planning.propose(given["name"], to: given["to"],
-            host: given["host"], aims: given["aims"]) or raise Desk::Refused.new(:invalid, :nothing_to_move)
+            host: given["host"], aims: given["aims"], choice: given["choice"],
+            lower: given["lower"]) or raise Desk::Refused.new(:invalid, :nothing_to_move)
           Views::MoveView.proposal(found, Desk::MoveWords.of(found.plan, desk.accounts), now)
         end
 
         on "startMove" do
-          id = planning.start(given["name"], to: given["to"], host: given["host"], aims: given["aims"], by: me)
+          id = planning.start(given["name"], to: given["to"], host: given["host"], aims: given["aims"],
+            choice: given["choice"], lower: given["lower"], by: me)
           nudge
           status 201
           { id: id }

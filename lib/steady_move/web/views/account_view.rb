@@ -28,7 +28,7 @@ module SteadyMove
 
         def host(host)
           { id: host.id, title: host.title, name_servers: host.name_servers, ends_with: host.ends_with,
-            key_name: host.key_name, has_key: !host.secret.nil? }
+            key_name: host.key_name, has_key: !host.secret.nil?, habits: host.habits }
         end
       end
     end

@@ -21,6 +21,12 @@ module SteadyMove
             exposed: exposed(state, now), can_approve: approve?(state), **now_at(current, words) }
         end
 
+        # What is known of the zone that is carried.
+        def zone(survey)
+          survey.to_h.slice(:host, :sets, :serial, :settle_seconds, :greatest, :lowered, :editable)
+            .merge(complete: survey.complete && Words.say(survey.complete))
+        end
+
         # The sheet of one move: card, track, steps, journal. hands: answers what a person does at an active step, or
         # nil.
         def sheet(move, words, looks, now, code_state:, hands:)
@@ -46,7 +52,7 @@ module SteadyMove
             expires_at: Json.time(plan.expires_at), expected_expiry: Json.time(plan.expected_expiry),
             years: plan.years, carries: plan.carry?, words: shown(plan, words),
             ready: AccountView.ready(proposal.ready), aims: plan.wanted.to_plan,
-            zone: proposal.zone&.to_h&.slice(:host, :sets, :serial, :settle_seconds),
+            zone: proposal.zone&.then { |z| zone(z) },
             steps: state.steps.map { |s| step(s, words) }, blocks: blocks(state, now),
             finish: Core::Forecast::Schedule.finish(proposal.schedule).map { |t| Json.time(t) } }
         end

@@ -16,6 +16,7 @@ module SteadyMove
           letter "ds"
           talks_to :losing
           undo "ds-again"
+          marks :ds_gone
         end
       end
     end

@@ -1,0 +1,109 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Routes
+      # Names' records: getting zones, choosing where they go, the carry sheet, live checks, tied services.
+      module Records
+        extend Answers
+
+        # What every answer about one name shows.
+        module Helpers
+          def carrying = Desk::Carrying.new(desk)
+
+          def records_of(name)
+            desk.names.find(name) or raise Desk::Refused.new(:unknown, :not_held, name: name)
+            sheet = carrying.sheet(name)
+            host = carrying.new_host(name)
+            v = Views::RecordsView
+            { name: name, unicode: desk.names.find(name)[:unicode], copies: desk.carries.copies(name).map { |c| v.copy(c) },
+              carry: carry_of(name), host: host && v.host(host), present: present_of(name),
+              move: desk.moves.open_for(name)&.id, rows: rows_of(name, sheet, host), counts: sheet ? sheet.counts : {},
+              asked_at: Views::Json.time(desk.carries.asked_at(name)),
+              choices: Desk::Choosing.new(desk).of(name, to: Desk::Destinations.usual(desk)).map { |c| v.choice(c) },
+              tied: Desk::TiedServices.new(desk).of(name).map { |t| v.tied(t) },
+              answers: desk.carries.answers(name).last(400).map { |s| v.seen(s) } }
+          end
+
+          def carry_of(name)
+            carry = desk.carries.carry(name)
+            carry && { host_id: carry.host_id, choice: carry.choice, lowered: carry.lowered }
+          end
+
+          def present_of(name)
+            servers = desk.names.facts(name)[:name_servers].to_a
+            host = desk.accounts.host_serving(servers)
+            { name_servers: servers, host: host && Views::RecordsView.host(host) }
+          end
+
+          def rows_of(name, sheet, host)
+            return [] unless sheet
+
+            form = host && !host.connected? ? Core::Records::FormFields.new(Core::Records::Name.parse(name), host.habits) : nil
+            limits = carrying.limits(host)
+            sheet.rows.map { |r| Views::RecordsView.row(r, form, limits) }
+          end
+        end
+
+        on("records") { { names: Desk::RecordsList.new(desk).call.map { |l| Views::RecordsView.line(l) } } }
+        on("recordsOf") { records_of(asked[:name]) }
+        on("handoverOf") { { handover: Views::RecordsView.handover(Desk::HandoverOf.new(desk).call(asked[:name])) } }
+
+        on "getZone" do
+          Desk::ZoneGetting.new(desk).call(asked[:name], source: given["source"], text: given["text"],
+            keep: given["keep"] == true, more: given["more"].to_a, by: me)
+          nudge
+          records_of(asked[:name])
+        end
+
+        on "chooseCarry" do
+          change = given.slice("host_id", "choice", "lowered").transform_keys(&:to_sym)
+          carrying.choose(asked[:name], by: me, **change)
+          records_of(asked[:name])
+        end
+
+        on "decideRecords" do
+          given["sets"].each { |set| carrying.decide(asked[:name], set, given, by: me) }
+          nudge
+          records_of(asked[:name])
+        end
+
+        on "lookAtServers" do
+          Desk::LiveCheck.new(desk).call(asked[:name], by: me)
+          nudge
+          records_of(asked[:name])
+        end
+
+        on "settleTied" do
+          Desk::TiedServices.new(desk).settle(asked[:name], given["key"], state: given["state"], reason: given["reason"], by: me)
+          records_of(asked[:name])
+        end
+
+        on "zoneFile" do
+          sheet = carrying.sheet(asked[:name]) or raise Desk::Refused.new(:not_now, :no_zone_copy, name: asked[:name])
+          zone = asked[:side] == "wanted" ? sheet.wanted : desk.carries.copy_of(asked[:name]).zone
+          content_type "text/plain", charset: "utf-8"
+          attachment "#{asked[:name]}.zone"
+          "$ORIGIN #{asked[:name]}.\n#{Core::Records::ZoneWriter.write(zone)}"
+        end
+
+        on "moveDns" do
+          fates = Desk::DnsAlone.new(desk).start_all(given["names"], host: given["host"], lower: given["lower"], by: me)
+          nudge
+          { fates: fates.map(&:to_h) }
+        end
+
+        on "tellServers" do
+          Desk::LaterHost.told(desk, asked[:id], given["servers"], by: me)
+          nudge
+          { id: asked[:id] }
+        end
+
+        # What the mails of the destination's side name as name servers.
+        on "serversInMail" do
+          { servers: Desk::LaterHost.in_mail(desk, asked[:id]) }
+        end
+      end
+    end
+  end
+end

@@ -16,8 +16,7 @@ module SteadyMove
 
       # Where the records of a name shall go: of its move, else as it was said; nil where nobody said.
       def new_host(name)
-        open = @app.moves.open_for(name)
-        id = open&.plan&.new_host || @app.carries.carry(name)&.host_id
+        id = @app.moves.open_for(name)&.plan&.new_host || @app.carries.carry(name)&.host_id
         id && @app.accounts.host_of(id)
       end
 

@@ -37,7 +37,7 @@ module SteadyMove
       def servers(judged, name, host)
         present = judged.facts[:name_servers].to_a
         fresh = host ? host.name_servers : []
-        plan = @app.moves.open_for(name)&.plan
+        plan = @app.moves.of_name(name).map(&:plan).find { |p| host && p.new_host == host.id }
         old = plan&.old_name_servers || (present - fresh)
         old = present if old.empty? && host.nil?
         old.map { |s| Ask.new(s, "old") } + fresh.map { |s| Ask.new(s, "new") } + parents(judged).map { |s| Ask.new(s, "parent") }

@@ -16,6 +16,8 @@ import Hands from './views/hands/Hands.svelte';
 import Batch from './views/names/Batch.svelte';
 import CodeSafe from './views/codes/CodeSafe.svelte';
 import Rulebook from './views/rulebook/Rulebook.svelte';
+import Records from './views/records/Records.svelte';
+import RecordsSheet from './views/records/RecordsSheet.svelte';
 import Status from './views/status/Status.svelte';
 import You from './views/you/You.svelte';
 import Nowhere from './views/Nowhere.svelte';
@@ -32,6 +34,7 @@ export const { p, navigate, isActive, route } = createRouter({
     layout: Names,
   },
   '/moves': { '/': Blank, '/:id': MoveSheet, layout: Moves },
+  '/records': { '/': Blank, '/:name': RecordsSheet, layout: Records },
   '/begin': Begin,
   '/by-hand': Hands,
   '/post': Post,

@@ -25,10 +25,11 @@ export async function readClock() {
 /** Queries by what changes them; each is the first word of a key. */
 export const FOLLOWS: Record<string, string[]> = {
   desk: ['desk'],
-  moves: ['moves', 'move', 'codes', 'status'],
+  moves: ['moves', 'move', 'codes', 'status', 'records', 'handover'],
   hands: ['hands'],
   names: ['names', 'name', 'prices'],
   post: ['post'],
+  records: ['records', 'handover'],
   codes: ['codes'],
   accounts: ['accounts', 'settings', 'status', 'ready', 'prices'],
   people: ['people', 'me'],

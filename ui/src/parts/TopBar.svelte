@@ -26,6 +26,7 @@
     <a href={p('/moves')} title="3" {@attach isActiveLink({ className: 'here', startsWith: true })}
       >{say.topBar.moves}</a
     >
+    <a href={p('/records')} {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.topBar.records}</a>
     <a href={p('/by-hand')} {@attach isActiveLink({ className: 'here' })}>{say.topBar.byHand}</a>
     <a href={p('/post')} title="4" {@attach isActiveLink({ className: 'here' })}>{say.topBar.post}</a>
     <a href={p('/rulebook')} title="5" {@attach isActiveLink({ className: 'here' })}>{say.topBar.rulebook}</a>
@@ -54,7 +55,7 @@
     align-items: center;
     justify-content: space-between;
     gap: 0 0.5rem;
-    padding: 0 1rem;
+    padding: 0 0.7rem;
     background: var(--sheet);
     border-bottom: 1px solid var(--line);
     min-height: 2.75rem;
@@ -69,12 +70,12 @@
     gap: 0;
   }
   nav img {
-    margin-right: 0.4rem;
+    margin-right: 0.25rem;
   }
   nav a {
     color: var(--ink);
     text-decoration: none;
-    padding: 0.7rem 0.43rem 0.55rem;
+    padding: 0.7rem 0.34rem 0.55rem;
     border-bottom: 3px solid transparent;
   }
   nav a:hover {
@@ -88,7 +89,7 @@
     gap: 0.1rem;
   }
   .quiet {
-    padding: 0.35rem 0.3rem;
+    padding: 0.35rem 0.22rem;
     color: var(--muted);
     cursor: pointer;
     border-radius: var(--radius);

@@ -50,8 +50,11 @@ module SteadyMove
           set.rdatas.any? { |r| r.meaning.match?(SPF) } ? "spf" : "txt"
         end
 
-        # The name under which a service is offered, without its own labels with an underscore (RFC 8552 §1).
-        def below(name) = Name.new(name.labels.drop_while { |l| l.start_with?("_") }).to_host
+        # The name under which a service is offered: what follows its last label with an underscore (RFC 8552 §1).
+        def below(name)
+          last = name.labels.rindex { |l| l.start_with?("_") }
+          last ? Name.new(name.labels.drop(last + 1)).to_host : name.to_host
+        end
         private_class_method :key, :web, :text, :below
       end
     end

@@ -29,9 +29,9 @@ module SteadyMove
           @lowered = lowered
         end
 
-        # [Row], what would break first.
+        # [Row]: what a person has to decide, then what would break first.
         def rows
-          @rows ||= Comparison.of(@old, @new || Zone.new(@old.origin, [])).map { |r| row(r) }
+          @rows ||= Comparison.of(@old, @new || Zone.new(@old.origin, [])).map { |r| row(r) }.partition(&:needs).flatten
         end
 
         # The zone that shall be at the new host.

@@ -72,6 +72,7 @@ module SteadyMove
 
       def instants(schedule, judged)
         at = schedule.instants
+        at = at.except(:lower_at, :rely_at) if schedule.old_max_ttl.zero?
         seen = seen(judged.move)
         at.compact.map do |id, time|
           Instant.new(id: id.to_s, at: time, seen: seen.key?(id) || passed?(id, time, judged),

@@ -30,6 +30,7 @@ export const hands = {
   handPanel: {
     byHand: (a: V) => `By hand: ${a}`,
     itIsLate: 'It is late.',
+    seeItsRecords: 'Its records: what to type, and what is there already',
     writeToItsSupport: 'Write to its support',
     seenBy: (a: V) => `Seen by: ${a}.`,
     lookedAtAgain: 'Looked at again',

@@ -8,6 +8,7 @@ import { parts } from './parts';
 import { places } from './places';
 import { post } from './post';
 import { practice } from './practice';
+import { records } from './records';
 import { rulebook } from './rulebook';
 
 /** Every word of the pages, by part. A second language is a second folder of this shape. */
@@ -22,5 +23,6 @@ export const en = {
   ...places,
   ...post,
   ...practice,
+  ...records,
   ...rulebook,
 };

@@ -84,6 +84,7 @@ export const name = {
     quotedFromMemory: ', quoted from memory',
   },
   nameSheet: {
+    itsRecords: 'Its records',
     ifNothingElseChangesUntil: (a: V) => `if nothing else changes until ${a}`,
     itRestsOnLessThan: 'It rests on less than is wanted: see “not known yet”.',
     seeTheMove: (a: V) => `See the move (${a})`,
@@ -131,6 +132,11 @@ export const name = {
     no: 'no',
   },
   plan: {
+    serversThatCome: 'New name servers that come by mail after sign-up',
+    leaveBehind: 'Leave the records behind, knowingly',
+    seeItsRecords: 'See its records',
+    lowerTtls: (a: V) =>
+      `Lower the TTLs to five minutes first (until no cache holds one of ${a}); a way back is then quick`,
     planTheMoveOf: (a: V) => `Plan the move of ${a}`,
     toTheAccount: 'To the account',
     nameServersAndRecords: 'Name servers and records',

@@ -147,6 +147,7 @@ export const parts = {
     names: 'Names',
     moves: 'Moves',
     byHand: 'By hand',
+    records: 'Records',
     post: 'Post',
     rulebook: 'Rulebook',
     accounts: 'Accounts',

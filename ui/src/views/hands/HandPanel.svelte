@@ -9,6 +9,7 @@
   import Found from './Found.svelte';
   import PasteCode from './PasteCode.svelte';
   import Place from './Place.svelte';
+  import LaterServers from '../records/LaterServers.svelte';
   import May from '../../parts/May.svelte';
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
@@ -50,6 +51,8 @@
     <p><span class="muted">{v.label}:</span> <Copy text={v.value} what={v.label} /></p>
   {/each}
   {#if hand.account && hand.act}<Found account={hand.account} act={hand.act} found={hand.found} />{/if}
+  {#if hand.records}<p><a href={p('/records/:name', { params: { name } })}>{say.handPanel.seeItsRecords}</a></p>{/if}
+  {#if hand.host}<LaterServers host={hand.host} />{/if}
   {#if hand.pastes}<PasteCode {name} />{/if}
   {#if hand.mailto}<p>{say.handPanel.itIsLate} <a href={hand.mailto}>{say.handPanel.writeToItsSupport}</a></p>{/if}
   <p class="muted small">

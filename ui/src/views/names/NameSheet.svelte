@@ -78,6 +78,7 @@
       {:else}
         <p>{say.nameSheet.itCantBeMovedNow}</p>
       {/if}
+      <a href={p('/records/:name', { params: { name } })}>{say.nameSheet.itsRecords}</a>
       <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}
         >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUpAgain}</Button
       >

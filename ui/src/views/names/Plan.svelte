@@ -11,7 +11,7 @@
   import Proposal from './Proposal.svelte';
   import Ready from './Ready.svelte';
   import May from '../../parts/May.svelte';
-  import { money } from '../../lib/words';
+  import { money, span } from '../../lib/words';
   import { draft, refresh } from '../../lib/live.svelte';
   import Stale from '../../parts/Stale.svelte';
   import { say } from '../../lib/say';
@@ -24,17 +24,31 @@
   }));
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
   const accounts = $derived((places.data?.accounts ?? []).filter((a) => a.id !== sheet.data?.account_id));
-  const hosts = $derived((places.data?.hosts ?? []).filter((h) => h.title !== sheet.data?.dns_host && !h.ends_with));
+  // A host that ends with the account where the name goes is as good as one that stands by itself.
+  const hosts = $derived(
+    (places.data?.hosts ?? []).filter(
+      (h) => h.title !== sheet.data?.dns_host && (!h.ends_with || h.ends_with === to) && !h.id.startsWith('later-'),
+    ),
+  );
 
   const to = $derived(
     String(searchParams.get('to') ?? '') ||
       (accounts.find((a) => a.id === places.data?.usual_destination) ?? accounts[0])?.id ||
       '',
   );
-  const chosen = $derived(searchParams.get('host'));
+  const chosen = $derived(searchParams.get('host') as string | null);
   const host = $derived(chosen === null ? (sheet.data?.needs_carry ? (hosts[0]?.id ?? '') : '') : String(chosen));
+  const choice = $derived(chosen?.startsWith('choice:') ? chosen.slice(7) : String(searchParams.get('choice') ?? ''));
+  let lower = $state<boolean | null>(null);
   let aims = $state<Schemas['Aims']>({});
-  const body = $derived({ name, to, host: host || null, aims });
+  const body = $derived({
+    name,
+    to,
+    host: host && !host.startsWith('choice:') ? host : null,
+    choice: (choice || null) as Schemas['NewMove']['choice'],
+    lower,
+    aims,
+  });
   const usual = $derived(accounts.find((a) => a.id === to)?.aims ?? {});
   const proposal = createQuery(() => ({
     queryKey: ['proposal', body],
@@ -74,12 +88,30 @@
           items={[
             { value: '', name: say.plan.keepTheNameServersAs },
             ...hosts.map((h) => ({ value: h.id, name: say.plan.carryTheRecordsTo(h.title) })),
+            { value: 'choice:later', name: say.plan.serversThatCome },
+            ...(sheet.data.needs_carry ? [{ value: 'choice:stay', name: say.plan.leaveBehind }] : []),
           ]}
           value={host}
-          onchange={(e: Event) => searchParams.set('host', (e.currentTarget as HTMLSelectElement).value)}
+          onchange={(e: Event) => {
+            searchParams.delete('choice');
+            searchParams.set('host', (e.currentTarget as HTMLSelectElement).value);
+          }}
         />
+        <a href={p('/records/:name', { params: { name } })}>{say.plan.seeItsRecords}</a>
       </div>
     </div>
+    {#if proposal.data?.zone?.greatest && proposal.data.zone.greatest > 300}
+      <p>
+        <label
+          ><input
+            type="checkbox"
+            checked={proposal.data.zone.lowered !== null}
+            onchange={(e) => (lower = e.currentTarget.checked)}
+          />
+          {say.plan.lowerTtls(span(proposal.data.zone.greatest * 1000))}</label
+        >
+      </p>
+    {/if}
     <Prices {name} chosen={to} choose={(id) => searchParams.set('to', id)} />
     <AimsFields id="aims" {usual} bind:aims />
     {#if proposal.data}

@@ -1,0 +1,120 @@
+<script lang="ts">
+  import { createMutation, createQuery } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { may } from '../../lib/session.svelte';
+  import { navigate, p } from '../../router';
+  import Choice from '../../parts/Choice.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import { say } from '../../lib/say';
+
+  /** Where the records go: what each way would mean here, and which one the desk advises. */
+  let { records, done }: { records: Schemas['Records']; done: () => void } = $props();
+  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const hosts = $derived((places.data?.hosts ?? []).filter((h) => h.id !== records.present.host?.id));
+  const chosen = $derived(records.carry?.choice);
+  const host = $derived(records.host?.id ?? '');
+  let lower = $state(false);
+
+  const choose = createMutation(() => ({
+    mutationFn: (body: Schemas['CarryChoice']) =>
+      ask(api.POST('/api/records/{name}/carry', { params: { path: { name: records.name } }, body })),
+    onSuccess: done,
+  }));
+  const alone = createMutation(() => ({
+    mutationFn: async () => {
+      const { fates } = await ask(api.POST('/api/records/move-dns', { body: { names: [records.name], host, lower } }));
+      if (fates[0]?.why) throw new Error(fates[0].why);
+      return fates[0]!.id!;
+    },
+    onSuccess: (id) => void navigate('/moves/:id', { params: { id: String(id) } }),
+  }));
+  const plan = $derived(
+    `${p('/names/:name/plan', { params: { name: records.name } })}?host=${encodeURIComponent(
+      chosen === 'keep' || chosen === 'stay' || chosen === 'later' ? '' : host,
+    )}&choice=${chosen ?? ''}`,
+  );
+</script>
+
+<Trouble error={choose.error ?? alone.error ?? places.error} />
+<ul>
+  {#each records.choices as c (c.id)}
+    <li class="box" class:chosen={c.id === chosen} class:advice={c.recommended}>
+      <div class="head">
+        <strong>{c.title}</strong>
+        {#if c.recommended}<span class="tag">{say.carryChoices.recommended}</span>{/if}
+        {#if c.id === chosen}<span class="tag here">{say.carryChoices.chosen}</span>
+        {:else if may('chooseCarry') && !records.move}
+          <Button
+            size="xs"
+            color="alternative"
+            aria-label="{say.carryChoices.take}: {c.title}"
+            disabled={!c.open || choose.isPending}
+            onclick={() => choose.mutate({ choice: c.id, host_id: host || (hosts[0]?.id ?? null) })}
+            >{say.carryChoices.take}</Button
+          >
+        {/if}
+      </div>
+      {#if c.because}<p>{c.because}</p>{/if}
+      <p class="muted">{c.means.join(' ')}</p>
+      {#if !c.open}<p class="muted">{say.carryChoices.cant}</p>{/if}
+    </li>
+  {/each}
+</ul>
+{#if !records.move}
+  <div class="next">
+    {#if hosts.length}
+      <Choice
+        id="c-host"
+        label={say.carryChoices.host}
+        of={[['', say.carryChoices.noHost], ...hosts.map((h) => [h.id, h.title] as const)]}
+        bind:value={() => host, (v) => choose.mutate({ host_id: v || null, choice: chosen as 'carry' | null })}
+      />
+    {:else}<a href={p('/accounts')}>{say.carryChoices.addHost}</a>{/if}
+    {#if chosen && chosen !== 'dns_only' && may('startMove')}
+      <Button href={plan}>{say.carryChoices.plan}</Button>
+    {/if}
+    {#if chosen === 'dns_only' && host && may('moveDns')}
+      <label><input type="checkbox" bind:checked={lower} /> {say.carryChoices.lower}</label>
+      <Button disabled={alone.isPending} onclick={() => alone.mutate()}>{say.carryChoices.alone}</Button>
+    {/if}
+  </div>
+{/if}
+
+<style>
+  ul {
+    display: grid;
+    gap: 0.5rem;
+    grid-template-columns: repeat(auto-fill, minmax(17rem, 1fr));
+  }
+  li {
+    padding: 0.6rem 0.8rem;
+    display: grid;
+    gap: 0.25rem;
+    align-content: start;
+  }
+  .advice {
+    border-left: 4px solid var(--loden);
+  }
+  .chosen {
+    background: var(--loden-soft);
+  }
+  .head,
+  .next {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0.4rem 0.8rem;
+  }
+  .next {
+    align-items: end;
+    margin-top: 0.7rem;
+  }
+  .tag {
+    color: var(--loden);
+    font-size: 0.9rem;
+  }
+  .here {
+    font-weight: 650;
+  }
+</style>

@@ -1,0 +1,112 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import type { Schemas } from '../../lib/api';
+  import Field from '../../parts/Field.svelte';
+  import CarryRow from './CarryRow.svelte';
+  import { say } from '../../lib/say';
+
+  /** Every record set, now and at the new host; what would break stands on top. */
+  let { records, done }: { records: Schemas['Records']; done: () => void } = $props();
+  const STEP = 60;
+  let show = $state<'all' | 'open' | 'needs'>('all');
+  let find = $state('');
+  let most = $state(STEP);
+  const rows = $derived(
+    records.rows.filter(
+      (r) =>
+        (show === 'all' || (show === 'open' ? !r.there : r.needs)) &&
+        (!find.trim() || `${r.owner} ${r.type}`.toLowerCase().includes(find.trim().toLowerCase())),
+    ),
+  );
+  const shown = $derived(rows.slice(0, most));
+  const choices = $derived([
+    ['all', `${say.carrySheet.all} ${records.rows.length}`],
+    ['open', `${say.carrySheet.open} ${records.counts.open ?? 0}`],
+    ['needs', `${say.carrySheet.needs} ${records.counts.undecided ?? 0}`],
+  ] as const);
+</script>
+
+{#if !records.rows.length}
+  <p class="muted">{say.carrySheet.none}</p>
+{:else}
+  <p>
+    {#if records.host}{say.carrySheet.summary(
+        records.rows.length,
+        records.counts.open ?? 0,
+        records.counts.undecided ?? 0,
+      )}{:else}{say.carrySheet.noHost}{/if}
+    <a href="/api/records/{records.name}/file?side=wanted" download>{say.carrySheet.saveWanted}</a>
+    {#if records.host?.site}<a href={records.host.site} target="_blank" rel="noopener noreferrer"
+        >{say.carrySheet.openThere}: {records.host.title}</a
+      >{/if}
+  </p>
+  <div class="tools">
+    <div role="group" aria-label={say.carrySheet.filter}>
+      {#each choices as [key, words] (key)}
+        <button
+          type="button"
+          aria-pressed={show === key}
+          onclick={() => {
+            show = key;
+            most = STEP;
+          }}>{words}</button
+        >
+      {/each}
+    </div>
+    <Field id="cs-find" label={say.carrySheet.find} mono bind:value={find} />
+  </div>
+  <div class="box rows" role="table" aria-label={say.recordsSheet.sheet} aria-rowcount={rows.length + 1}>
+    <div class="head" role="row">
+      <span role="columnheader">{say.carrySheet.set}</span>
+      <span role="columnheader">{say.carrySheet.old}</span>
+      <span role="columnheader">{say.carrySheet.fresh}</span>
+    </div>
+    {#each shown as row (row.set)}
+      <CarryRow {row} name={records.name} compared={records.host !== null} {done} />
+    {:else}<p class="muted none">{say.carrySheet.empty}</p>{/each}
+  </div>
+  {#if rows.length > most}
+    <p>
+      <Button size="sm" color="alternative" onclick={() => (most += STEP * 2)}
+        >{say.carrySheet.more(Math.min(STEP * 2, rows.length - most))}</Button
+      >
+      <span class="muted num">{say.carrySheet.shownOf(most, rows.length)}</span>
+    </p>
+  {/if}
+{/if}
+
+<style>
+  .tools {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: end;
+    gap: 0.5rem 1rem;
+    margin: 0.5rem 0;
+  }
+  .tools button {
+    border: 1px solid var(--line);
+    padding: 0.25rem 0.7rem;
+    cursor: pointer;
+  }
+  .tools button[aria-pressed='true'] {
+    background: var(--loden);
+    color: var(--loden-ink);
+  }
+  .head {
+    display: grid;
+    grid-template-columns: minmax(0, 4fr) minmax(0, 4fr) minmax(0, 5fr);
+    gap: 0.8rem;
+    padding: 0.4rem 0.7rem;
+    color: var(--muted);
+    font-weight: 600;
+    border-bottom: 1px solid var(--line);
+  }
+  .none {
+    padding: 0.8rem;
+  }
+  @media (max-width: 800px) {
+    .head {
+      display: none;
+    }
+  }
+</style>

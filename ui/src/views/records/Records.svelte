@@ -1,0 +1,140 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { createQuery } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask } from '../../lib/api';
+  import { kept, picked } from '../../lib/list';
+  import { isActive, navigate, p, route } from '../../router';
+  import Field from '../../parts/Field.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import DnsMove from './DnsMove.svelte';
+  import { say } from '../../lib/say';
+
+  let { children }: { children: Snippet } = $props();
+  const list = createQuery(() => ({ queryKey: ['records'], queryFn: () => ask(api.GET('/api/records')) }));
+  const open = $derived(!isActive('/records'));
+  const current = $derived((route.params as Record<string, string | undefined>).name);
+  let typed = $state('');
+
+  function go(e: SubmitEvent) {
+    e.preventDefault();
+    if (typed.trim()) void navigate('/records/:name', { params: { name: typed.trim().toLowerCase() } });
+  }
+  const equal = (servers: Record<string, number>) => (servers.new ?? 0) + (servers.both ?? 0);
+  const all = (servers: Record<string, number>) => Object.values(servers).reduce((a, b) => a + b, 0);
+</script>
+
+<main class:beside={open}>
+  <div class="list">
+    <h1>{say.records.records}</h1>
+    <form onsubmit={go}>
+      <Field id="r-name" label={say.records.typeAName} mono bind:value={typed} />
+      <Button type="submit" color="alternative">{say.records.open}</Button>
+    </form>
+    <Trouble error={list.error} />
+    {#if list.data?.names.length}
+      <div class="box scroll">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">{say.records.name}</th>
+              <th scope="col">{say.records.state}</th>
+              <th scope="col" class="wide">{say.records.present}</th>
+              <th scope="col" class="wide">{say.records.next}</th>
+              <th scope="col" class="wide">{say.records.copy}</th>
+              <th scope="col" class="wide">{say.records.servers}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {#each list.data.names as n (n.name)}
+              <tr class:current={n.name === current}>
+                <td
+                  ><a
+                    class="mono"
+                    data-row
+                    aria-current={n.name === current}
+                    href={p('/records/:name', { params: { name: n.name } }) + kept()}>{n.unicode}</a
+                  ></td
+                >
+                <td class:needs={n.state === 'decide'}>{say.records.states[n.state]}</td>
+                <td class="wide">{n.present ?? say.records.notKnown}</td>
+                <td class="wide">{n.new_host ?? '–'}</td>
+                <td class="wide">{n.copy ? say.records.sets(n.copy.sets) : '–'}</td>
+                <td class="wide num">{all(n.servers) ? say.records.equalOf(equal(n.servers), all(n.servers)) : '–'}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      </div>
+    {:else if list.data}<p class="muted">{say.records.none}</p>{/if}
+    {#if !open && picked().length}<DnsMove names={picked()} />{/if}
+  </div>
+  {#if open}<div class="sheet">{@render children()}</div>{/if}
+</main>
+
+<style>
+  main {
+    padding: 1rem 1rem 5rem;
+    display: grid;
+    gap: 1rem;
+    grid-template-columns: minmax(0, 1fr);
+  }
+  main.beside {
+    grid-template-columns: minmax(0, 3fr) minmax(0, 9fr);
+  }
+  .beside .wide {
+    display: none;
+  }
+  .list,
+  .sheet {
+    min-width: 0;
+  }
+  .scroll {
+    overflow-x: auto;
+  }
+  h1 {
+    margin-bottom: 0.6rem;
+  }
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: end;
+    gap: 0.5rem;
+    margin-bottom: 0.8rem;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    text-align: left;
+    padding: 0.4rem 0.7rem;
+    border-bottom: 1px solid var(--line);
+    vertical-align: top;
+  }
+  th {
+    font-weight: 600;
+    color: var(--muted);
+  }
+  td a {
+    overflow-wrap: anywhere;
+  }
+  .current {
+    background: var(--loden-soft);
+  }
+  .needs {
+    font-weight: 650;
+  }
+  @media (max-width: 800px) {
+    .wide {
+      display: none;
+    }
+    main.beside {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .beside .list {
+      display: none;
+    }
+  }
+</style>

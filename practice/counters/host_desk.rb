@@ -2,8 +2,8 @@
 
 module Practice
   module Counters
-    # A DNS host's pages for its customer: a table of records, forms for one record and for a whole file, and a button that
-    # copies a zone from elsewhere by asking for usual names only, as such buttons do.
+    # A DNS host's pages for its customer: a table of records, forms for one record and for a whole file, and a button
+    # that copies a zone from elsewhere by asking for usual names only, as such buttons do.
     class HostDesk
       Records = SteadyMove::Core::Records
       No = FrontOffice::No
@@ -38,7 +38,8 @@ module Practice
           owner = r.name == zone.origin ? "@" : r.name.to_s.delete_suffix(zone.origin.to_s).chomp(".")
           "<tr><td>#{Page.h(owner)}</td><td>#{r.type}</td><td>#{Page.h(shown(r))}</td><td>#{r.ttl}</td></tr>"
         end
-        "<p>Name servers: #{@host.servers.join(', ')}</p><table><tr><th>Name</th><th>Type</th><th>Value</th><th>TTL</th>" \
+        head = %w[Name Type Value TTL].map { |h| "<th>#{h}</th>" }.join
+        "<p>Name servers: #{@host.servers.join(', ')}</p><table><tr>#{head}" \
           "</tr>#{rows.join}</table>#{forms(name)}"
       end
 
@@ -89,7 +90,7 @@ module Practice
       end
 
       def add(zone, given)
-        line = [given["owner"], given["type"], given["value"], given["ttl"]].map(&:to_s).join("\t")
+        line = [given["owner"], given["type"], given["value"], given["ttl"]].join("\t")
         found = Records::TableReader.read("Name\tType\tValue\tTTL\n#{line}\n", origin: zone.origin.to_s)
         raise No, "It can't be read: #{found.problems.map(&:last).join('; ')}" if found.problems.any?
 

@@ -39,8 +39,8 @@ module Practice
           text: Records::ZoneWriter.write(zone))
       end
 
-      # What a customer puts there, as this host takes it: with its own SOA and name servers, and within its limits. Raises
-      # FrontOffice::No.
+      # What a customer puts there, as this host takes it: with its own SOA and name servers, and within its limits.
+      # Raises FrontOffice::No.
       def take(origin, records)
         star = records.find { |r| r.name.wildcard? }
         raise FrontOffice::No, "No wildcards here: #{star.name}" if star && @limits["wildcard"] == false

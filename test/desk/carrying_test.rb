@@ -17,8 +17,11 @@ class CarryingTest < Minitest::Test
   def teardown = world.close
   def app = world.app
   def state(id) = world.move(id).state
+
   def by_counter(place, what, given = {}, name = SHOP)
-    world.world.exclusively { Practice::Counters::HostDesk.of(world.world, place).do(name, what, given, world.world.now) }
+    world.world.exclusively do
+      Practice::Counters::HostDesk.of(world.world, place).do(name, what, given, world.world.now)
+    end
   end
 
   def said(id, step) = Desk::ManualSteps.new(app).said([[id, step]], by: ADA)
@@ -41,12 +44,12 @@ class CarryingTest < Minitest::Test
   def test_a_move_whose_records_go_by_hand_from_one_page_to_another
     id = world.start(SHOP, to: "orlop", host: "cleat")
     world.driver.move_on(to: app.now + 60)
-    assert_equal ["page", "yours"], [state(id)["fetch-zone"].step.way, state(id)["fetch-zone"].turn]
+    assert_equal %w[page yours], [state(id)["fetch-zone"].step.way, state(id)["fetch-zone"].turn]
     get(SHOP, "file", text: zone_file)
     until_done(id, "fetch-zone")
     assert_equal "yours", state(id)["put-zone"].turn
     said(id, "put-zone")
-    world.driver.move_on(to: app.now + 3 * 3600)
+    world.driver.move_on(to: app.now + (3 * 3600))
     refute state(id)["put-zone"].done?, "a word proves nothing"
     carrying.choose(SHOP, by: ADA, host_id: "cleat")
     enter_wanted("cleat")
@@ -54,7 +57,8 @@ class CarryingTest < Minitest::Test
     Desk::ManualSteps.new(app).new_code(id, by: ADA)
     over(id)
     assert_equal "Settled", state(id).stage
-    assert_equal %w[ns-a.cleatzones.example ns-b.cleatzones.example], world.world.registry.find(SHOP)[:name_servers].sort
+    assert_equal %w[ns-a.cleatzones.example ns-b.cleatzones.example],
+      world.world.registry.find(SHOP)[:name_servers].sort
   end
 
   # Copies that a destination makes by guessing names miss some; what is missing is said, and holds up the switch.
@@ -86,7 +90,8 @@ class CarryingTest < Minitest::Test
     assert_operator state(id)["ttls-lowered"].done_at - lowered, :>=, greatest
     over(id)
     assert_equal "Settled", state(id).stage
-    after = app.dns.transfer("ns1.lanternroom.example", PLAIN, key: Desk::Zones.key(app.accounts.host_of("lanternroom")))
+    after = app.dns.transfer("ns1.lanternroom.example", PLAIN,
+      key: Desk::Zones.key(app.accounts.host_of("lanternroom")))
     assert_equal greatest, after.content.map(&:ttl).max, "the long TTLs are back"
     assert_equal "tarnbeck", world.world.registry.find(PLAIN)[:sponsor]
   end
@@ -115,7 +120,11 @@ class CarryingTest < Minitest::Test
     assert_equal names.size, fates.size
     assert_match(/not on the list/, fates.last.why)
     assert_operator fates.count(&:id), :>=, 4
-    assert_raises(Desk::Refused) { Desk::DnsAlone.new(app).start_all(Array.new(201) { |i| "n#{i}.example" }, host: "cleat", by: ADA) }
+    assert_raises(Desk::Refused) do
+      Desk::DnsAlone.new(app).start_all(Array.new(201) do |i|
+        "n#{i}.example"
+      end, host: "cleat", by: ADA)
+    end
   end
 
   # What each server answered, over time.

@@ -1,25 +1,18 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require "stringio"
+require_relative "../support/command_line"
 require "tempfile"
 
 # The commands for scripts: lines in, lines out, exit status.
 class ScriptsTest < Minitest::Test
-  # Runs the command line; returns [status, lines of output, error text].
-  def run_words(*words)
-    out = StringIO.new
-    err = StringIO.new
-    status = begin
-      SteadyMove::Cli.run(words, out: out, err: err)
-      0
-    rescue SystemExit => e
-      e.status
-    end
-    [status, out.string.lines(chomp: true), err.string]
-  end
+  include CommandLine
 
-  def file(text) = Tempfile.new("rdap").tap { |f| f.write(text) && f.flush }.path
+  # Kept until the test is over: a Tempfile that nobody holds is deleted.
+  def file(text)
+    (@files ||= []) << Tempfile.new("rdap").tap { |f| f.write(text) && f.flush }
+    @files.last.path
+  end
 
   def object(name, status: ["active"], created: "2020-01-01T00:00:00Z", expires: "2029-01-01T00:00:00Z", **more)
     { objectClassName: "domain", ldhName: name, status: status,

@@ -119,7 +119,9 @@ class StepsTest < Minitest::Test
               "lock_back" => %w[lock-on], "order" => %w[add pay cancel], "confirm" => %w[halves code-again],
               "zone" => %w[add drop], "zone_edit" => %w[ttl], "records" => %w[zone-file copy],
               "servers" => %w[open-dns] }
-    counter = %w[desk shop_desk host_desk].map { |f| File.read(File.join(ROOT, "practice", "counters", "#{f}.rb")) }.join
+    counter = %w[desk shop_desk host_desk].map do |f|
+      File.read(File.join(ROOT, "practice", "counters", "#{f}.rb"))
+    end.join
     acts = STEPS.select { |s| s.ways.key?("page") }.map(&:act).uniq - %w[privacy_back proof settings]
     assert_empty acts - forms.keys, "acts by page without a form at the practice counter"
     forms.values_at(*acts).flatten.each { |what| assert_includes counter, %("#{what}"), "the counter has no #{what}" }

@@ -19,11 +19,13 @@ class Named
 
   attr_reader :port
 
-  # origin: the zone's name; zone: its text.
-  def initialize(origin, zone: PLAIN)
+  # origin: the zone's name; zone: its text; algorithm: of its key; signed: nil, nsec or nsec3, by dnssec-signzone.
+  def initialize(origin, zone: PLAIN, algorithm: "hmac-sha256", signed: nil)
+    @algorithm = algorithm
     @folder = Dir.mktmpdir("named")
     @port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
     File.write(File.join(@folder, "a.zone"), zone)
+    sign(origin, signed) if signed
     File.write(File.join(@folder, "named.conf"), settings(origin))
     @pid = Process.spawn("/usr/sbin/named", "-g", "-n", "1", "-c", File.join(@folder, "named.conf"),
       %i[out err] => log)
@@ -37,11 +39,20 @@ class Named
 
   private
 
+  def sign(origin, how)
+    tools = { chdir: @folder, %i[out err] => File::NULL }
+    system("dnssec-keygen", "-a", "ED25519", "-f", "KSK", origin, **tools)
+    system("dnssec-keygen", "-a", "ED25519", origin, **tools)
+    system("dnssec-signzone", "-S", "-o", origin, *(how == :nsec3 ? %w[-3 ab12] : []), "-f", "signed", "a.zone",
+**tools)
+    FileUtils.mv(File.join(@folder, "signed"), File.join(@folder, "a.zone"))
+  end
+
   def log = File.join(@folder, "log")
 
   def settings(origin)
     <<~CONF
-      key harbour { algorithm hmac-sha256; secret "#{KEY[:secret]}"; };
+      key harbour { algorithm #{@algorithm}; secret "#{KEY[:secret]}"; };
       options { directory "#{@folder}"; listen-on port #{port} { 127.0.0.1; }; listen-on-v6 { none; };
                 recursion no; pid-file none;
                 allow-transfer { key harbour; }; dnssec-validation no; session-keyfile "#{@folder}/session.key"; };

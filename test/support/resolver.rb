@@ -4,8 +4,11 @@
 # the child's above the parent's); written from the standards, knows nothing of the desk's sums. Times are seconds.
 class SimulatedResolver
   # What the outside does when. t1: DS taken away; t2: switch; shown: R; parent, child, data, negative, ds: TTLs (P, N,
-  # m, X, D); keys: TTL of the old zone's keys; old_set: the old zone names the new servers from t2 on.
-  World = Struct.new(:t1, :t2, :shown, :parent, :child, :data, :negative, :ds, :keys, :old_set, keyword_init: true) do
+  # m, X, D); keys: TTL of the old zone's keys; old_set: the old zone names the new servers from t2 on; long, lower_at:
+  # TTL of data and keys before they are lowered, and when that is.
+  World = Struct.new(:t1, :t2, :shown, :parent, :child, :data, :negative, :ds, :keys, :old_set, :long, :lower_at,
+    keyword_init: true) do
+    def ttl(lowered, at) = lower_at && at < lower_at ? long : lowered
     def delegation(at) = at < t2 + shown ? :old : :new
     def set_of(host, at) = host == :old && !(old_set && at >= t2) ? :old : :new
     def ds?(at) = at < t1 + shown
@@ -27,7 +30,7 @@ class SimulatedResolver
     trust(at)
     host = set(at)
     bogus = @kind == :validating && host == :new && @secure && at < @secure
-    @answer = [host, at + (negative ? @world.negative : @world.data)]
+    @answer = [host, at + (negative ? @world.negative : @world.ttl(@world.data, at))]
     learn(host, at)
     [host, bogus]
   end
@@ -39,7 +42,7 @@ class SimulatedResolver
     return unless @kind == :validating
 
     @ds = (@world.ds?(at) ? at + @world.ds : nil) if @ds.nil? || at >= @ds
-    @secure = at + @world.keys if @ds && set(at) == :old && (@secure.nil? || at >= @secure)
+    @secure = at + @world.ttl(@world.keys, at) if @ds && set(at) == :old && (@secure.nil? || at >= @secure)
   end
 
   def set(at)

@@ -3,13 +3,13 @@
 require_relative "../test_helper"
 require_relative "../support/signed_in"
 
-# Names' records over the API, at a host that hands nothing over: probed, pasted, chosen, decided, entered by hand at the
-# practice world's own counter, looked at; and what each bad request is told.
+# Names' records over the API, at a host that hands nothing over: probed, pasted, chosen, decided, entered by hand at
+# the practice world's own counter, looked at; and what each bad request is told.
 class WebRecordsTest < Minitest::Test
   include SignedIn
 
   NAME = "saltern-gift-shop.example"
-  AT = "/api/records/#{NAME}"
+  AT = "/api/records/#{NAME}".freeze
 
   def new_world = BenchWorld.new(names_at: %w[fairlead])
 
@@ -21,10 +21,18 @@ class WebRecordsTest < Minitest::Test
   end
 
   def counter(id) = Practice::Counters::HostDesk.of(world.world, id)
+
   # The present host's own page, as a person copies it.
-  def page = counter("fairlead-dns").name(NAME).scan(%r{<td>(.*?)</td>}m).flatten.map { |c| CGI.unescapeHTML(c) }.each_slice(4)
+  def page
+    counter("fairlead-dns").name(NAME).scan(%r{<td>(.*?)</td>}m).flatten.map { |c| CGI.unescapeHTML(c) }.each_slice(4)
+  end
+
   def table = "Name\tType\tValue\tTTL\n#{page.map { |row| row.join("\t") }.join("\n")}\n"
-  def at_cleat(what, given = {}, name = NAME) = world.world.exclusively { counter("cleat").do(name, what, given, world.world.now) }
+
+  def at_cleat(what, given = {}, name = NAME)
+    world.world.exclusively { counter("cleat").do(name, what, given, world.world.now) }
+  end
+
   def row(set) = answer["rows"].find { |r| r["set"] == set }
 
   def test_from_nothing_known_to_every_set_there
@@ -42,8 +50,8 @@ class WebRecordsTest < Minitest::Test
     assert_equal(%w[refused refused], answer["answers"].select { |s| s["role"] == "new" }.map { |s| s["state"] })
     assert_equal(8, answer["rows"].count { |r| r["kind"] == "missing" })
     assert_match(/Mail to #{NAME} would be refused/, row("#{NAME}. MX")["breaks"])
-    assert_equal [%w[owner type priority target ttl], ["#{NAME}", "MX", "10", "forward.fairlead-dns.example", "3600"]],
-      row("#{NAME}. MX")["fields"].first.then { |f| [f.map { |x| x["key"] }, f.map { |x| x["text"] }] }
+    assert_equal([%w[owner type priority target ttl], [NAME, "MX", "10", "forward.fairlead-dns.example", "3600"]],
+      row("#{NAME}. MX")["fields"].first.then { |f| [f.map { |x| x["key"] }, f.map { |x| x["text"] }] })
 
     at_cleat("open", { "name" => NAME }, "all")
     get "#{AT}/file?side=wanted"
@@ -57,7 +65,8 @@ class WebRecordsTest < Minitest::Test
     send_to("#{AT}/zone", source: "table", text: table)
     send_to("#{AT}/carry", host_id: "cleat", choice: "carry")
     assert_equal 422, send_to("#{AT}/decide", sets: ["#{NAME}. MX"], choice: "leave")
-    assert_equal 422, send_to("#{AT}/decide", sets: ["#{NAME}. MX"], choice: "edit", text: "ten mail.saltern-office.example.")
+    assert_equal 422,
+      send_to("#{AT}/decide", sets: ["#{NAME}. MX"], choice: "edit", text: "ten mail.saltern-office.example.")
     assert_match(/Line 1, column \d+: “ten” is not a whole number/, answer["detail"])
     send_to("#{AT}/decide", sets: ["#{NAME}. MX"], choice: "edit", text: "10 mail.saltern-office.example.", ttl: 900)
     assert_equal({ "ttl" => 900, "data" => ["10 mail.saltern-office.example."] }, row("#{NAME}. MX")["wanted"])
@@ -76,7 +85,9 @@ class WebRecordsTest < Minitest::Test
     assert_includes kinds.keys, "hosting"
     assert_equal 422, send_to("#{AT}/tied", key: forwarding, state: "given_up")
     send_to("#{AT}/tied", key: forwarding, state: "replaced", reason: "mailboxes at the office")
-    assert_equal %w[replaced open], answer["tied"].select { |t| [forwarding, "hosting"].include?(t["key"]) }.map { |t| t["state"] }
+    assert_equal(%w[replaced open], answer["tied"].select do |t|
+      [forwarding, "hosting"].include?(t["key"])
+    end.map { |t| t["state"] })
   end
 
   # path, body => status, a part of the sentence
@@ -84,7 +95,8 @@ class WebRecordsTest < Minitest::Test
     ["#{AT}/zone", { source: "rumour" }, 422, "source"],
     ["#{AT}/zone", { source: "file", text: "www A 192.0.2.999\n" }, 422, "Line 1, column 7"],
     ["#{AT}/zone", { source: "file", text: "$TTL 60\n$INCLUDE other\n" }, 422, "was not given"],
-    ["#{AT}/zone", { source: "file", text: "$TTL 60\n$GENERATE 1-9 h$ A 192.0.2.$\n" }, 422, "$GENERATE is not followed"],
+    ["#{AT}/zone", { source: "file", text: "$TTL 60\n$GENERATE 1-9 h$ A 192.0.2.$\n" }, 422,
+      "$GENERATE is not followed"],
     ["#{AT}/zone", { source: "file", text: "$TTL 60\nwww.other.test. A 192.0.2.1\n" }, 422, "that zone is another's"],
     ["#{AT}/zone", { source: "file", text: "$TTL 60\nw CNAME x\nw A 192.0.2.1\n" }, 422, "beside other data"],
     ["#{AT}/zone", { source: "file", text: "$TTL 60\nt TXT \"#{'x' * 70_000}\"\n" }, 422, "at most 255"],

@@ -39,7 +39,8 @@ module SteadyMove
       end
 
       def start(given)
-        text = given["start"] or raise Misused, "“start” is missing: an instant such as 2027-03-01T08:00:00Z is expected"
+        text = given["start"] or raise Misused,
+          "“start” is missing: an instant such as 2027-03-01T08:00:00Z is expected"
         Core::Instant.parse(text)
       rescue ArgumentError
         raise Misused, "start: “#{text}” is not an instant such as 2027-03-01T08:00:00Z"
@@ -49,7 +50,8 @@ module SteadyMove
         value = given.fetch(key) do
           key == "old_zone_ns_follows" || raise(Misused, "“#{key}” is missing: true or false is expected")
         end
-        [true, false].include?(value) ? value : raise(Misused, "#{key}: true or false is expected, not #{value.inspect}")
+        [true,
+          false].include?(value) ? value : raise(Misused, "#{key}: true or false is expected, not #{value.inspect}")
       end
 
       def seconds(given, key)

@@ -18,8 +18,8 @@ module SteadyMove
         @wrong = false
       end
 
-      # One record a line: absolute owner, TTL, class, type, data, in canonical form and order (RFC 4034 §6). Returns 0, or 2
-      # where something was left out because it is wrong.
+      # One record a line: absolute owner, TTL, class, type, data, in canonical form and order (RFC 4034 §6). Returns 0,
+      # or 2 where something was left out because it is wrong.
       def canonical(file)
         zone = zone(file) or return 2
         @out.write(Records::ZoneWriter.canonical(zone))
@@ -52,7 +52,9 @@ module SteadyMove
       def zone(file)
         zone = Records::ZoneReader.read(@setting.octets(file), origin: @origin.to_s, keep: @keep)
         zone.problems.each { |e| tell(file, e) }
-        zone.ignored.each { |line, record| @err.puts "#{file}:#{line}:1: #{record.name} lies outside #{@origin}, left out" }
+        zone.ignored.each do |line, record|
+          @err.puts "#{file}:#{line}:1: #{record.name} lies outside #{@origin}, left out"
+        end
         zone
       rescue Records::ZoneError => e
         tell(file, e)

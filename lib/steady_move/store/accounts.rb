@@ -77,7 +77,8 @@ module SteadyMove
       def put_host(host)
         @db[:dns_hosts].insert_conflict(:replace).insert(
           id: host.id, title: host.title, name_servers: Values.dump(host.name_servers), key_name: host.key_name,
-          secret: host.secret && @safe.seal(host.secret), ends_with: host.ends_with, habits: Values.dump(host.habits || {})
+          secret: host.secret && @safe.seal(host.secret), ends_with: host.ends_with,
+          habits: Values.dump(host.habits || {})
         )
         @stamp.touch
       end

@@ -5,9 +5,10 @@ module SteadyMove
     # What is known and decided of names' records: copies of zones, where they shall go, decisions for each set, tied
     # services, and what name servers answered.
     class Carries
-      # source: file, table, transfer, walk, probe or typed; complete: true, false or nil; says: a Phrase; left: [[line, why]] of
-      # what was not taken.
-      Copy = Struct.new(:id, :name, :side, :source, :text, :sets, :complete, :says, :left, :seen_at, :by, keyword_init: true) do
+      # source: file, table, transfer, walk, probe or typed; complete: true, false or nil; says: a Phrase; left: [[line,
+      # why]] of what was not taken.
+      Copy = Struct.new(:id, :name, :side, :source, :text, :sets, :complete, :says, :left, :seen_at, :by,
+        keyword_init: true) do
         # The Zone, read.
         def zone = Core::Records::ZoneReader.read(text, origin: name)
       end
@@ -26,7 +27,8 @@ module SteadyMove
       # Keeps a zone as it was got. Returns the Copy.
       def keep_copy(name, zone, source:, complete:, says:, left:, by:, at:, side: "old")
         @db.transaction do
-          id = @db[:zone_copies].insert(name: name, side: side, source: source, text: Core::Records::ZoneWriter.write(zone),
+          text = Core::Records::ZoneWriter.write(zone)
+          id = @db[:zone_copies].insert(name: name, side: side, source: source, text: text,
             sets: zone.content.size, complete: complete.nil? ? nil : (complete ? 1 : 0), says: Values.dump(says),
             left: Values.dump(left.first(200)), seen_at: at.to_i, by: by)
           kept = side == "old" ? COPIES : 1

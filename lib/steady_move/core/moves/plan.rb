@@ -12,10 +12,10 @@ module SteadyMove
       # is to be seen before paying, nil where none is known.
       # leaves_to: to whom the name goes that only is made ready, in words; kept_until: until when it is kept ready.
       # steps, endings: [Step] resolved; old_name_servers: as they were; ds_seconds: estimated wait until no cache
-      # holds the DS; lowered: TTLs during the handover (seconds), nil where they stay; lower_seconds: estimated wait until
-      # the long ones are forgotten; years, max_years, in_grace, grace_ends_at: for the expiry; name_servers: that shall hold
-      # afterwards; settle_seconds: estimated wait for caches; code_takes: seconds [least, usual, most] until a code
-      # comes.
+      # holds the DS; lowered: TTLs during the handover (seconds), nil where they stay; lower_seconds: estimated wait
+      # until the long ones are forgotten; years, max_years, in_grace, grace_ends_at: for the expiry; name_servers: that
+      # shall hold afterwards; settle_seconds: estimated wait for caches; code_takes: seconds [least, usual, most] until
+      # a code comes.
       Plan = Struct.new(:name, :from, :to, :options, :ways, :old_host, :new_host, :expires_at, :expected_expiry,
         :years, :max_years, :in_grace, :grace_ends_at, :settle_seconds, :ds_seconds, :response_days, :name_servers,
         :old_name_servers, :lowered, :lower_seconds, :code_takes, :aims, :price, :leaves_to, :kept_until, :kept_seconds,
@@ -44,8 +44,9 @@ module SteadyMove
 
         # {name => [least, usual, most] seconds}; nil within where the step's own holds.
         def estimates
-          { "lower" => [lower_seconds || 0] * 3, "settle" => [settle_seconds] * 3, "ds" => [ds_seconds || 0] * 3, "response" => [nil, nil,
-            response_days && (response_days * Steps::DAY)],
+          { "lower" => [lower_seconds || 0] * 3,
+            "settle" => [settle_seconds] * 3, "ds" => [ds_seconds || 0] * 3, "response" => [nil, nil,
+              response_days && (response_days * Steps::DAY)],
             "code" => code_takes, "kept" => kept_seconds && ([kept_seconds] * 3) }.compact
         end
 

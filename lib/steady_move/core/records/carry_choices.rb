@@ -8,13 +8,13 @@ module SteadyMove
       module CarryChoices
         IDS = %w[keep carry copy later dns_only stay].freeze
         # What is known of a name's records; each is true, false, or nil where it is not known.
-        # ends: does the present host's zone end with the registration; same_host: will the destination serve it as well;
-        # signed: has it a DS; mail: has it MX; host_known: is it known who runs the present servers; zone: is a copy of
-        # the zone held, complete: is that all of it; new_hosts: how many other hosts are known; copies: does the
-        # destination copy zones; barred: can the registration not move now; in_bailiwick: are its name servers named
-        # under it.
-        Facts = Struct.new(:ends, :signed, :mail, :host_known, :zone, :complete, :new_hosts, :copies, :gives_servers, :barred,
-          :in_bailiwick, keyword_init: true)
+        # ends: does the present host's zone end with the registration; same_host: will the destination serve it as
+        # well; signed: has it a DS; mail: has it MX; host_known: is it known who runs the present servers; zone: is a
+        # copy of the zone held, complete: is that all of it; new_hosts: how many other hosts are known; copies: does
+        # the destination copy zones; barred: can the registration not move now; in_bailiwick: are its name servers
+        # named under it.
+        Facts = Struct.new(:ends, :signed, :mail, :host_known, :zone, :complete, :new_hosts, :copies, :gives_servers,
+          :barred, :in_bailiwick, keyword_init: true)
         # recommended: is it the desk's; open: can it be done; means: [Phrase]; because: Phrase of the recommendation.
         Choice = Struct.new(:id, :recommended, :open, :means, :because, keyword_init: true)
 
@@ -60,7 +60,8 @@ module SteadyMove
         end
 
         # Which sentences each choice has; the words stand in the catalogue.
-        MEANS = { "keep" => %w[base ends signed own_servers], "carry" => %w[base signed mail no_zone incomplete own_servers],
+        MEANS = { "keep" => %w[base ends signed own_servers],
+                  "carry" => %w[base signed mail no_zone incomplete own_servers],
                   "copy" => %w[base signed mail no_zone], "later" => %w[base signed mail no_zone],
                   "dns_only" => %w[base signed mail no_zone incomplete], "stay" => %w[base ends signed mail] }.freeze
         private_class_method :recommended, :open?, :means

@@ -3,15 +3,16 @@
 module SteadyMove
   module Core
     module Records
-      # Old and new zone side by side, with what a person decided for each set, and the zone that is wanted at the new host.
+      # Old and new zone side by side, with what a person decided for each set, and the zone that is wanted at the new
+      # host.
       class CarrySheet
         # What can be decided: carried as it is, what the new host has is kept, written otherwise, left out.
         CHOICES = %w[carry keep edit leave].freeze
 
         # decision: what a person said. choice: of CHOICES; text: lines of data for “edit”; ttl: seconds or nil; reason.
         Decision = Struct.new(:choice, :text, :ttl, :reason, :by, :at, keyword_init: true)
-        # kind: of Comparison's, against what is wanted; old, new, wanted: RecordSet or nil; says: [Phrase] of what the new
-        # host can't hold; needs: must a person decide?
+        # kind: of Comparison's, against what is wanted; old, new, wanted: RecordSet or nil; says: [Phrase] of what the
+        # new host can't hold; needs: must a person decide?
         Row = Struct.new(:kind, :name, :type, :old, :new, :wanted, :breaks, :decision, :says, :needs, :rank,
           keyword_init: true) do
           # Is it at the new host as it is wanted?
@@ -41,12 +42,16 @@ module SteadyMove
 
         # How many rows of each kind, and how many a person has to decide.
         def counts
-          rows.map { |r| r.kind.to_s }.tally.merge("undecided" => rows.count(&:needs), "open" => rows.count { |r| !r.there? })
+          rows.map { |r| r.kind.to_s }.tally.merge("undecided" => rows.count(&:needs), "open" => rows.count do |r|
+            !r.there?
+          end)
         end
 
         # Reads the lines of an edited set. Returns [Rdata]; raises ZoneError with line and column.
         def self.read(type, text, origin:)
-          zone = ZoneReader.read(text.each_line.map { |l| "@ 60 IN #{type} #{l.strip}\n" unless l.strip.empty? }.compact.join,
+          zone = ZoneReader.read(text.each_line.map do |l|
+            "@ 60 IN #{type} #{l.strip}\n" unless l.strip.empty?
+          end.compact.join,
             origin: origin.to_s)
           zone[origin, type]&.rdatas or raise ZoneError.new(1, "no #{type} data stand here")
         end
@@ -58,7 +63,8 @@ module SteadyMove
           wanted = wanted_of(found, decision)
           says = wanted ? @limits.refuse(wanted) : []
           Row.new(kind: kind(found), name: found.name, type: found.type, old: found.old, new: found.new, wanted: wanted,
-            breaks: found.breaks, decision: decision, rank: found.rank, needs: decision.nil? && (says.any? || unsure?(found)),
+            breaks: found.breaks, decision: decision, rank: found.rank,
+            needs: decision.nil? && (says.any? || unsure?(found)),
             says: [*says, wanted && @limits.ttl_changed(wanted)].compact).freeze
         end
 

@@ -7,6 +7,10 @@ module SteadyMove
       # (common practice), each to be copied by itself. owners: relative (“www”, “@” for the top) or absolute
       # (“www.tide.example.”, with or without its last dot), as the host wants it; targets: absolute with or without it.
       class FormFields
+        # What the fields of a type's data are called, where a form asks for them apart.
+        PARTS = { "MX" => %w[priority target], "SRV" => %w[priority weight port target], "CAA" => %w[flags tag value],
+                  "TLSA" => %w[usage selector matching data], "SSHFP" => %w[algorithm matching data],
+                  "DS" => %w[key_tag algorithm matching data] }.freeze
         OWNERS = %w[relative absolute absolute_dot].freeze
 
         # origin: Name; habits: {"owner_form", "target_dot", "quotes_texts"} of the host.
@@ -31,10 +35,6 @@ module SteadyMove
         end
 
         private
-
-        PARTS = { "MX" => %w[priority target], "SRV" => %w[priority weight port target], "CAA" => %w[flags tag value],
-                  "TLSA" => %w[usage selector matching data], "SSHFP" => %w[algorithm matching data],
-                  "DS" => %w[key_tag algorithm matching data] }.freeze
 
         def data(rdata)
           return [["value", text(rdata)]] if %w[TXT SPF].include?(rdata.type)

@@ -7,12 +7,12 @@ module SteadyMove
       # RFC 2181 §5.4.1 for the NS set, RFC 2308 §5 for denials). Each instant rests on the one before having been seen,
       # so that a step that comes late only moves what follows.
       #
-      # All values in seconds. old_max_ttl: greatest TTL in the old zone before it is lowered (M); lowered_ttl: after (m);
-      # parent_ns_ttl (P), zone_ns_ttl (N): of the NS set at the parent and in the zone; ds_ttl (D); negative_ttl (X);
-      # publication: until all servers of the registry show a change (R); signed: has the name a DS whose keys stay
-      # behind; old_zone_ns_follows: is the old zone's own NS set changed at the switch; old_host_ends_with_registration;
-      # fastest_move: from the order to the landing, at the least. seen: {instant's name => Time} of what has happened; now:
-      # nothing that has not happened lies before it; both may be left out.
+      # All values in seconds. old_max_ttl: greatest TTL in the old zone before it is lowered (M); lowered_ttl: after
+      # (m); parent_ns_ttl (P), zone_ns_ttl (N): of the NS set at the parent and in the zone; ds_ttl (D); negative_ttl
+      # (X); publication: until all servers of the registry show a change (R); signed: has the name a DS whose keys stay
+      # behind; old_zone_ns_follows: is the old zone's own NS set changed at the switch;
+      # old_host_ends_with_registration; fastest_move: from the order to the landing, at the least. seen: {instant's
+      # name => Time} of what has happened; now: nothing that has not happened lies before it; both may be left out.
       HandoverSchedule = Struct.new(:start, :old_max_ttl, :lowered_ttl, :parent_ns_ttl, :zone_ns_ttl, :ds_ttl,
         :negative_ttl, :publication, :signed, :old_zone_ns_follows, :old_host_ends_with_registration, :fastest_move,
         :seen, :now, keyword_init: true) do

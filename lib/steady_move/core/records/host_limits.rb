@@ -3,9 +3,13 @@
 module SteadyMove
   module Core
     module Records
-      # What a DNS host can't hold, as it is known of it: data of the host, not a kind of host. types: mnemonics that it takes,
-      # nil where it takes all or that is not known; ttl_floor, ttl_most: seconds; text_most: octets of one TXT record;
-      # wildcard: false where it takes none; alias_at_top: a name for an alias at the top that it offers, nil where none.
+      # What a DNS host can't hold, as it is known of it: data of the host, not a kind of host. types: mnemonics that it
+      # takes, nil where it takes all or that is not known; ttl_floor, ttl_most: seconds; text_most: octets of one TXT
+      # record; wildcard: false where it takes none; alias_at_top: a name for an alias at the top that it offers, nil
+      # where none.
+      # Types that can be held in another's place (RFC 7208 §3.1 for SPF; RFC 9460 §9 for HTTPS; common practice for
+      # the rest).
+      WITH_ADVICE = %w[SPF HTTPS SVCB CAA TLSA SSHFP NAPTR DNAME SRV PTR].freeze
       HostLimits = Struct.new(:types, :ttl_floor, :ttl_most, :text_most, :wildcard, :sets_most, :alias_at_top,
         keyword_init: true) do
         # habits: {"types", "ttl_floor", "ttl_most", "text_most", "wildcard", "sets_most", "alias_at_top"} of a host.
@@ -35,14 +39,10 @@ module SteadyMove
 
         private
 
-        # Types that can be held in another's place (RFC 7208 §3.1 for SPF; RFC 9460 §9 for HTTPS; common practice for the
-        # rest).
-        INSTEAD = %w[SPF HTTPS SVCB CAA TLSA SSHFP NAPTR DNAME SRV PTR].freeze
-
         def type(set)
           return if types.nil? || types.include?(set.type)
 
-          key = INSTEAD.include?(set.type) ? set.type : "other"
+          key = WITH_ADVICE.include?(set.type) ? set.type : "other"
           Phrase.of("records.limits.type.#{key}", at: set.name.to_host, type: set.type)
         end
 
@@ -54,7 +54,10 @@ module SteadyMove
           return unless text_most && set.type == "TXT"
 
           longest = set.rdatas.map { |r| r.values.first.sum(&:bytesize) }.max
-          Phrase.of("records.limits.text", at: set.name.to_host, octets: longest, most: text_most) if longest > text_most
+          return unless longest > text_most
+
+          Phrase.of("records.limits.text", at: set.name.to_host, octets: longest,
+            most: text_most)
         end
       end
     end

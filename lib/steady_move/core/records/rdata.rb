@@ -114,8 +114,8 @@ module SteadyMove
           @origin = origin
         end
 
-        # Data that is known to be right and that is read when it is asked for. text: as in a zone file, without escapes;
-        # origin: Name.
+        # Data that is known to be right and that is read when it is asked for. text: as in a zone file, without
+        # escapes; origin: Name.
         def self.unread(type, text, origin) = new(type, nil, text, origin)
 
         # Its fields, as TABLE has them.
@@ -201,8 +201,8 @@ module SteadyMove
           KINDS[type].zip(values).map { |kind, value| kind.wire.(value, canonical).b }.join
         end
 
-        # The octets by which records of a set are ordered and signed: names in lower case in the types that RFC 4034 §6.2
-        # lists, without NSEC (RFC 6840 §5.1), and in no later ones (RFC 3597 §7).
+        # The octets by which records of a set are ordered and signed: names in lower case in the types that RFC 4034
+        # §6.2 lists, without NSEC (RFC 6840 §5.1), and in no later ones (RFC 3597 §7).
         def canonical_wire = to_wire(canonical: LOWERED.include?(type))
 
         # The same as text.

@@ -8,6 +8,7 @@ module SteadyMove
         def initialize(name:, type:, ttl:, rdatas:) = super(name, type, ttl, rdatas)
         def id = [name, type]
         def meanings = rdatas.map(&:meaning).sort
+
         def same_data?(other)
           return false unless rdatas.size == other.rdatas.size
 

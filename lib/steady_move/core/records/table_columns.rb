@@ -36,13 +36,19 @@ module SteadyMove
           order = Array.new(width)
           { type => :type, ttl => :ttl, value => :value, name => :name }.each { |i, what| order[i] = what if i }
           left = free - [name]
-          left.zip(%i[priority weight port]).each { |i, what| order[i] ||= what if what && column(i).all? { |c| number?(c) || c.empty? } }
+          left.zip(%i[priority weight port]).each do |i, what|
+            order[i] ||= what if what && column(i).all? do |c|
+              number?(c) || c.empty?
+            end
+          end
           settle(order, name, value)
         end
 
         # Names stand before their values where both could be either.
         def settle(order, name, value)
-          return order unless name && value && column(value).all? { |c| ownerish?(c) } && !column(name).all? { |c| ownerish?(c) }
+          return order unless name && value && column(value).all? { |c| ownerish?(c) } && !column(name).all? do |c|
+            ownerish?(c)
+          end
 
           order[name] = :value
           order[value] = :name
@@ -55,8 +61,8 @@ module SteadyMove
           spans.max_by { |i| [i > type.to_i ? 1 : 0, column(i).sum(&:to_i)] }
         end
 
-        def best(width)
-          (0...width).max_by { |i| column(i).count { |c| yield(c) } }
+        def best(width, &block)
+          (0...width).max_by { |i| column(i).count(&block) }
         end
 
         def column(index) = @rows.map { |r| r[index].to_s }

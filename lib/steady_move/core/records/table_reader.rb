@@ -21,7 +21,8 @@ module SteadyMove
         # What hosts call an alias that they turn into addresses, and what is a service of theirs and no record.
         ALIASES = %w[ALIAS ANAME FLATTEN].freeze
         SERVICES = %w[URL URL301 URL302 REDIRECT WEBFWD FRAME FORWARD MAILFW MAILFORWARD PARKING].freeze
-        SPAN = /\A(?:(\d{1,9})\s*(s|sec|secs|seconds?|m|min|mins|minutes?|h|hrs?|hours?|d|days?|w|weeks?)?|auto|automatic|default)\z/i
+        SPAN = /\A(?:(\d{1,9})\s*(s|secs?|seconds?|m|mins?|minutes?|h|hrs?|hours?|d|days?|w|weeks?)?
+                 |auto|automatic|default)\z/ix
         UNITS = { "s" => 1, "m" => 60, "h" => 3600, "d" => 86_400, "w" => 604_800 }.freeze
         # Seconds that are taken where the page says none; told in Found#assumed.
         USUAL_TTL = 3600

@@ -68,7 +68,9 @@ module SteadyMove
         def answering
           return content if @cuts.empty?
 
-          content.select { |s| (cut = cut(s.name)).nil? || (cut == s.name && %w[NS DS].include?(s.type)) || glue?(s, cut) }
+          content.select do |s|
+            (cut = cut(s.name)).nil? || (cut == s.name && %w[NS DS].include?(s.type)) || glue?(s, cut)
+          end
         end
 
         private
@@ -79,7 +81,10 @@ module SteadyMove
 
         def gather(records)
           first = records.first
-          return RecordSet.new(name: first.name, type: first.type, ttl: first.ttl, rdatas: [first.rdata]) if records.one?
+          if records.one?
+            return RecordSet.new(name: first.name, type: first.type, ttl: first.ttl,
+              rdatas: [first.rdata])
+          end
 
           RecordSet.new(name: first.name, type: first.type, ttl: records.map(&:ttl).min,
             rdatas: records.map(&:rdata).uniq.freeze).freeze

@@ -9,7 +9,7 @@ module SteadyMove
       class ZoneLexer
         # The words of one record's data.
         def self.tokens(text)
-          new(text).each_entry { |entry| return entry.tokens }
+          new(text).entry.tokens
         end
 
         # problems: where ZoneErrors go, and reading goes on with the next line; without it they are raised.
@@ -30,6 +30,9 @@ module SteadyMove
             yield entry unless entry.nil? || entry.tokens.empty?
           end
         end
+
+        # The next Entry, whatever it holds.
+        def entry = next_entry
 
         private
 

@@ -10,8 +10,8 @@ module SteadyMove
         TEXT_MAX = 64 * 1024 * 1024
         DEPTH_MAX = 8
 
-        # text: the file; origin: apex as text; files: {file name => text}; keep: go on after what is wrong, which is then
-        # in Zone#problems; generate: follow $GENERATE.
+        # text: the file; origin: apex as text; files: {file name => text}; keep: go on after what is wrong, which is
+        # then in Zone#problems; generate: follow $GENERATE.
         # Returns a Zone; raises ZoneError with the line and the reason.
         #   Records::ZoneReader.read("$TTL 60\nwww A 192.0.2.1", origin: "tide.example").records.size # => 1
         def self.read(text, origin:, files: {}, keep: false, generate: true)
@@ -97,6 +97,7 @@ module SteadyMove
 
         def directive(entry, depth)
           word, value, origin = entry.tokens.map(&:text)
+          @left = entry.tokens.drop(2)
           raise ArgumentError, "#{word} needs a value" unless value
 
           case word.upcase

@@ -18,8 +18,8 @@ module SteadyMove
           soa + rest
         end
 
-        # The same in canonical form and order throughout: names in lower case where RFC 4034 §6.2 has them so, the SOA in
-        # its place (§6.1, §6.3), types by their numbers.
+        # The same in canonical form and order throughout: names in lower case where RFC 4034 §6.2 has them so, the SOA
+        # in its place (§6.1, §6.3), types by their numbers.
         def canonical(zone)
           in_order(zone).map { |r| "#{r.name.to_s.downcase(:ascii)} #{r.ttl} IN #{r.type} #{r.rdata.canonical}\n" }.join
         end

@@ -10,8 +10,8 @@ module SteadyMove
     class Act
       extend Forwardable
 
-      # done: is it proven; says, not_yet: sentences for the one and the other; source, ref: where it was looked; data: what
-      # else it told.
+      # done: is it proven; says, not_yet: sentences for the one and the other; source, ref: where it was looked; data:
+      # what else it told.
       Seen = Struct.new(:done, :says, :not_yet, :source, :ref, :data, keyword_init: true)
       Commands = Wire::Epp::Commands
       LOCK = Core::Names::Statuses::LOCK

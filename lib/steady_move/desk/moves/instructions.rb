@@ -48,7 +48,8 @@ module SteadyMove
       # Where the act is on the account's pages, in the words of whoever found it before.
       def on_page(move, step)
         account = at(move, step)
-        return {} if account.nil? || step.place == "contact" || step.place.end_with?("_host") || step.way == "link" || step.by_letter?
+        elsewhere = step.place == "contact" || step.place.end_with?("_host")
+        return {} if account.nil? || elsewhere || step.way == "link" || step.by_letter?
 
         { account: account.id, act: step.act, found: account.habits.dig("where", step.act) }
       end

@@ -23,7 +23,9 @@ module SteadyMove
       # Name servers as they were told: by a person, or picked from the welcome mail. Raises Refused.
       def told(app, id, servers, by:)
         host = app.accounts.host_of(id) or raise Refused.new(:unknown, :no_host, id: id)
-        clean = servers.map { |s| Core::Names::HostName.ascii(s) || raise(Refused.new(:invalid, :no_host_name, given: s)) }.uniq
+        clean = servers.map do |s|
+          Core::Names::HostName.ascii(s) || raise(Refused.new(:invalid, :no_host_name, given: s))
+        end.uniq
         raise Refused.new(:invalid, :host_without_servers) if clean.empty?
 
         app.accounts.put_host(host.dup.tap { |h| h.name_servers = clean })
@@ -34,7 +36,9 @@ module SteadyMove
       # What the newest mails of the destination name as name servers; a doubtful mail counts for nothing.
       def in_mail(app, id)
         account = app.accounts.find(id.delete_prefix("later-")) or return []
-        texts = app.messages.all.first(300).select { |m| m[:trust] != "doubtful" && Sides.writes_for?(account, m[:sender]) }
+        texts = app.messages.all.first(300).select do |m|
+          m[:trust] != "doubtful" && Sides.writes_for?(account, m[:sender])
+        end
         texts.map { |m| named_in(m[:text].to_s) }.find(&:any?) || []
       end
 

@@ -27,8 +27,8 @@ module SteadyMove
       # age: look facts up again first that are older than so many seconds, because an act will rely on them; nil for
       # as they are.
       # aims: what shall hold afterwards, where it differs from the account's own (Core::Moves::Aims), Hash or nil.
-      # choice: of Core::Records::CarryChoices, where the host alone doesn't say it; lower: are TTLs lowered first, nil where
-      # the desk decides.
+      # choice: of Core::Records::CarryChoices, where the host alone doesn't say it; lower: are TTLs lowered first, nil
+      # where the desk decides.
       # Returns a Proposal, or nil where the name, account or host isn't known.
       def propose(name, to:, host: nil, age: nil, aims: nil, choice: nil, lower: nil)
         judging = Judging.new(@app)

@@ -14,7 +14,8 @@ module SteadyMove
         new(clock: app.clock, random: app.random, journal: app.journal, accounts: app.accounts, names: app.names,
           codes: app.codes,
           zones: app.zones, schedule: app.schedule, letters: app.letters, rulebook: app.method(:rulebook), epp: app.epp,
-          rdap: app.rdap, dns: app.dns, carries: app.carries, carrying: Carrying.new(app), observe: Observe.new(app), servers: Zones.new(app),
+          rdap: app.rdap, dns: app.dns, carries: app.carries, carrying: Carrying.new(app),
+          observe: Observe.new(app), servers: Zones.new(app),
           correspondence: Letters.new(app),
           db: app.db)
       end

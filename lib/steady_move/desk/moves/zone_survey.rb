@@ -2,27 +2,29 @@
 
 module SteadyMove
   module Desk
-    # What is known of a name's present zone when its move is planned, and how long the caches of it have to be waited for.
-    # host, host_id: of the present DNS host; sets, serial; settle_seconds: the wait for caches; ds_seconds: for those that
-    # hold the DS; greatest: greatest TTL; lowered: TTLs during the handover, nil where they stay; lower_seconds: until the
-    # long ones are forgotten; by: how the zone is got when the move begins, connection or page; problem: what keeps it from
-    # being known, a Phrase; complete: the statement of the copy that is held; choice: of Core::Records::CarryChoices.
-    ZoneSurvey = Struct.new(:host, :host_id, :editable, :sets, :serial, :settle_seconds, :ds_seconds, :greatest, :lowered,
-      :lower_seconds, :by, :problem, :complete, :choice, keyword_init: true) do
+    # What is known of a name's present zone when its move is planned, and how long the caches of it have to be waited
+    # for. host, host_id: of the present DNS host; sets, serial; settle_seconds: the wait for caches; ds_seconds: for
+    # those that hold the DS; greatest: greatest TTL; lowered: TTLs during the handover, nil where they stay;
+    # lower_seconds: until the long ones are forgotten; by: how the zone is got when the move begins, connection or
+    # page; problem: what keeps it from being known, a Phrase; complete: the statement of the copy that is held; choice:
+    # of Core::Records::CarryChoices.
+    ZoneSurvey = Struct.new(:host, :host_id, :editable, :sets, :serial, :settle_seconds, :ds_seconds, :greatest,
+      :lowered, :lower_seconds, :by, :problem, :complete, :choice, keyword_init: true) do
       # app: App; judged: Judging::Judged; lower: true, false, or nil where the desk decides. Asks the present host.
       def self.of(app, judged, lower: nil) = ZoneSurveying.new(app, judged, lower).call
 
       # How the records' steps are done, for a new host.
       def ways(new_host)
         { "zone" => by, "zone_edit" => editable ? "connection" : "page",
-          "records" => if choice == "copy" then "copy" else new_host.connected? ? "connection" : "page" end,
+          "records" => choice == "copy" ? "copy" : (new_host.connected? ? "connection" : "page"),
           "servers" => "page" }
       end
     end
 
     # Makes a ZoneSurvey.
     class ZoneSurveying
-      # TTLs during a handover (seconds), and from which greatest TTL on the desk lowers them by itself: common practice.
+      # TTLs during a handover (seconds), and from which greatest TTL on the desk lowers them by itself: common
+      # practice.
       LOWERED = 300
       LONG = 4 * 3600
 

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # A name's records between its present host and the one where they shall go: the sheet with both sides, what a person
-    # decided, and the zone that is wanted at the new host.
+    # A name's records between its present host and the one where they shall go: the sheet with both sides, what a
+    # person decided, and the zone that is wanted at the new host.
     class Carrying
       Records = Core::Records
       Decision = Records::CarrySheet::Decision
@@ -35,8 +35,8 @@ module SteadyMove
             choice: change[:choice] ? Words.say("records.choices.#{change[:choice]}.title") : "–"))
       end
 
-      # The sheet: old from the newest copy, new as the new host answered when it was last asked. Returns Records::CarrySheet,
-      # or nil where no copy of the present zone is held.
+      # The sheet: old from the newest copy, new as the new host answered when it was last asked. Returns
+      # Records::CarrySheet, or nil where no copy of the present zone is held.
       def sheet(name, copy: @app.carries.copy_of(name))
         return unless copy
 
@@ -83,7 +83,8 @@ module SteadyMove
       private
 
       def of_zones(name, old, new, host, lowered: @app.carries.carry(name)&.lowered)
-        Records::CarrySheet.new(old, new, decisions: @app.carries.decisions(name), limits: limits(host), lowered: lowered)
+        Records::CarrySheet.new(old, new, decisions: @app.carries.decisions(name), limits: limits(host),
+          lowered: lowered)
       end
 
       def check(choice, given, type, origin)
@@ -95,7 +96,8 @@ module SteadyMove
         Records::CarrySheet.read(type, given["text"].to_s, origin: origin) if choice == "edit"
       end
 
-      # What the new host's first server that answers says: the whole zone where it hands it over, else each set by asking.
+      # What the new host's first server that answers says: the whole zone where it hands it over, else each set by
+      # asking.
       def answered(host, name, old)
         server = host.name_servers.first
         return asked_for(server, old) unless Zones.key(host)

@@ -24,11 +24,18 @@ module SteadyMove
         host = @app.accounts.host_serving(servers)
         copy = @app.carries.copy_of(name)
         account = to && @app.accounts.find(to)
-        Records::CarryChoices::Facts.new(ends: ends(judged, host), host_known: !host.nil?, signed: judged.facts[:signed],
-          mail: copy && copy.zone.all.any? { |s| s.type == "MX" }, zone: !copy.nil?, complete: copy&.complete,
-          new_hosts: @app.accounts.hosts.count { |h| h.id != host&.id && (h.ends_with.nil? || h.ends_with == to) },
-          copies: account&.habits&.fetch("copies_zone", nil), gives_servers: account&.habits&.fetch("gives_servers", nil),
-          barred: judged.findings_open.any?, in_bailiwick: own?(servers, name))
+        habits = account&.habits || {}
+        Records::CarryChoices::Facts.new(ends: ends(judged, host), host_known: !host.nil?, zone: !copy.nil?,
+          signed: judged.facts[:signed], mail: mail?(copy), complete: copy&.complete, new_hosts: new_hosts(host, to),
+          copies: habits["copies_zone"], gives_servers: habits["gives_servers"], barred: judged.findings_open.any?,
+          in_bailiwick: own?(servers, name))
+      end
+
+      def mail?(copy) = copy && copy.zone.all.any? { |s| s.type == "MX" }
+
+      # Other hosts that don't end with a registration, or end with the destination's.
+      def new_hosts(host, to)
+        @app.accounts.hosts.count { |h| h.id != host&.id && (h.ends_with.nil? || h.ends_with == to) }
       end
 
       # Does the zone end with the registration? nil where it is not known who runs the servers.

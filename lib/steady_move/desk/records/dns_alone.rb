@@ -14,7 +14,8 @@ module SteadyMove
 
       # Returns [Plan, ZoneSurvey]; raises Refused.
       def plan(name, host:, lower: nil)
-        judged = Judging.new(@app).fresh(name, age: Planning::FRESH) or raise Refused.new(:unknown, :not_held, name: name)
+        judged = Judging.new(@app).fresh(name,
+          age: Planning::FRESH) or raise Refused.new(:unknown, :not_held, name: name)
         new_host = @app.accounts.host_of(host) or raise Refused.new(:unknown, :no_host, id: host)
         refuse(judged, new_host)
         zone = ZoneSurvey.of(@app, judged, lower: lower)

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # The handover of one name's records as it stands: each instant with whether it was seen, who acts, and what a way back
-    # would take from there. Of a move that is under way by what was done, else as it would be if it began now.
+    # The handover of one name's records as it stands: each instant with whether it was seen, who acts, and what a way
+    # back would take from there. Of a move that is under way by what was done, else as it would be if it began now.
     class HandoverOf
       Records = Core::Records
       # The mark of the step whose being done is an instant's having come.

@@ -2,15 +2,16 @@
 
 module SteadyMove
   module Desk
-    # Asks every name server of a name, old, new and the registry's, what it answers now, and keeps what each said over time.
+    # Asks every name server of a name, old, new and the registry's, what it answers now, and keeps what each said over
+    # time.
     class LiveCheck
       Records = Core::Records
       # At once, of different servers.
       AT_ONCE = 8
       # One server to ask: role old, new or parent.
       Ask = Struct.new(:server, :role)
-      # state: old, new, both (where they are the same), neither, nothing (no such zone), refused, silent; serial; detail:
-      # {differs: [sentence], answers: how many sets, sets: how many were asked}.
+      # state: old, new, both (where they are the same), neither, nothing (no such zone), refused, silent; serial;
+      # detail: {differs: [sentence], answers: how many sets, sets: how many were asked}.
       Said = Struct.new(:server, :role, :state, :serial, :detail, keyword_init: true)
 
       def initialize(app)
@@ -28,7 +29,9 @@ module SteadyMove
         said = asked(judged, name, host, old, new)
         at = @app.now
         @app.db.transaction do
-          said.each { |s| @app.carries.saw(name, s.server, s.role, state: s.state, serial: s.serial, detail: s.detail, at: at) }
+          said.each do |s|
+            @app.carries.saw(name, s.server, s.role, state: s.state, serial: s.serial, detail: s.detail, at: at)
+          end
         end
         said
       end
@@ -40,7 +43,9 @@ module SteadyMove
         plan = @app.moves.of_name(name).map(&:plan).find { |p| host && p.new_host == host.id }
         old = plan&.old_name_servers || (present - fresh)
         old = present if old.empty? && host.nil?
-        old.map { |s| Ask.new(s, "old") } + fresh.map { |s| Ask.new(s, "new") } + parents(judged).map { |s| Ask.new(s, "parent") }
+        old.map { |s| Ask.new(s, "old") } + fresh.map { |s| Ask.new(s, "new") } + parents(judged).map do |s|
+          Ask.new(s, "parent")
+        end
       end
 
       private
@@ -89,8 +94,8 @@ module SteadyMove
         from_new = new && (same?(old, new) ? from_old : servers.deviations([asking.server], new))
         state = state(from_old.empty?, from_new&.empty?)
         away = asking.role == "new" && from_new ? from_new : from_old
-        said(asking, state, serial: serial, detail: { "sets" => old.answering.size, "differs" => away.first(20).map(&:says),
-          "count" => away.size })
+        said(asking, state, serial: serial, detail: { "sets" => old.answering.size, "count" => away.size,
+                                                      "differs" => away.first(20).map(&:says) })
       end
 
       def same?(old, new) = Records::Comparison.differences(old, new).empty?

@@ -2,9 +2,11 @@
 
 module SteadyMove
   module Desk
-    # The names whose records are in work, and how each stands: which zones are equal, which wait, which need a decision.
+    # The names whose records are in work, and how each stands: which zones are equal, which wait, which need a
+    # decision.
     class RecordsList
-      # state: no_copy, choose, decide, fill, equal, waits or settled; servers: {state => how many} as they last answered.
+      # state: no_copy, choose, decide, fill, equal, waits or settled; servers: {state => how many} as they last
+      # answered.
       Line = Struct.new(:name, :unicode, :account, :present, :ends, :new_host, :choice, :copy, :state, :servers, :move,
         keyword_init: true)
       STATES = %w[decide no_copy choose fill waits equal settled].freeze
@@ -40,11 +42,13 @@ module SteadyMove
       end
 
       def latest(name)
-        @app.carries.answers(name).reject { |s| s.role == "parent" }.group_by { |s| [s.server, s.role] }.map { |_, all| all.last }
+        @app.carries.answers(name).reject do |s|
+          s.role == "parent"
+        end.group_by { |s| [s.server, s.role] }.map { |_, all| all.last }
       end
 
       def state(host, copy, servers, move, name)
-        return "waits" if move&.state&.marked(:caches)&.active?
+        return "waits" if move && move.state.marked(:caches)&.active?
         return "no_copy" unless copy
         return "choose" unless host
         return "decide" if undecided?(name, copy)

@@ -2,9 +2,9 @@
 
 module SteadyMove
   module Desk
-    # Services that end with the old account: mail and web forwarding, parking, hosting, certificates. Found by records that
-    # point at the registrar's or its host's own names, by what a copied table shows, and by asking a person; each is
-    # replaced or given up knowingly.
+    # Services that end with the old account: mail and web forwarding, parking, hosting, certificates. Found by records
+    # that point at the registrar's or its host's own names, by what a copied table shows, and by asking a person; each
+    # is replaced or given up knowingly.
     class TiedServices
       KINDS = %w[mail_forwarding web_forwarding parking hosting certificate mailboxes dynamic_dns other].freeze
       STATES = %w[open replaced given_up none].freeze
@@ -19,8 +19,8 @@ module SteadyMove
         @app = app
       end
 
-      # What the newest copy of the zone shows, what was found before, and what a person has to be asked, since no record
-      # shows it. Returns [Tied].
+      # What the newest copy of the zone shows, what was found before, and what a person has to be asked, since no
+      # record shows it. Returns [Tied].
       def of(name)
         held = known(name)
         shown = shown_by_records(name).reject { |t| held.key?(t.key) }
@@ -41,11 +41,9 @@ module SteadyMove
       def settle(name, key, state:, by:, reason: nil)
         held = of(name).find { |t| t.key == key } or raise Refused.new(:unknown, :no_tied_service, key: key)
         raise Refused.new(:invalid, :no_such_state, known: STATES) unless STATES.include?(state)
-        if %w[replaced given_up].include?(state) && reason.to_s.strip.empty?
-          raise Refused.new(:invalid, :tied_reason)
-        end
+        raise Refused.new(:invalid, :tied_reason) if %w[replaced given_up].include?(state) && reason.to_s.strip.empty?
 
-        @app.carries.put_tied(Tied.new(**held.to_h.merge(state: state, reason: reason, by: by, at: @app.now)))
+        @app.carries.put_tied(Tied.new(**held.to_h, state: state, reason: reason, by: by, at: @app.now))
         @app.journal.add("tied", at: @app.now, name: name, by: by,
           says: Words.phrase("journal.tied_#{state}", name: name, what: Words.say("records.tied.#{held.kind}"),
             detail: held.detail, reason: reason.to_s, by: by))
@@ -56,8 +54,8 @@ module SteadyMove
       def known(name) = @app.carries.tied(name).to_h { |t| [t.key, t] }
 
       def unsettled(name, kind, detail)
-        Tied.new(name: name, key: "#{kind} #{detail}".strip[0, 200], kind: kind, detail: detail, state: "open", reason: nil,
-          by: "desk", at: @app.now)
+        Tied.new(name: name, key: "#{kind} #{detail}".strip[0, 200], kind: kind, detail: detail, state: "open",
+          reason: nil, by: "desk", at: @app.now)
       end
 
       def shown_by_records(name)
@@ -83,14 +81,18 @@ module SteadyMove
         host = @app.accounts.host_serving(judged.facts[:name_servers] || [])
         servers = host && host.ends_with == account.id ? host.name_servers.map { |s| s.partition(".").last } : []
         (account.sender_domains + servers + [account.habits["site"].to_s[%r{\Ahttps?://([^/:]+)}, 1]]).compact
-          .reject { |d| d.match?(/\A[\d.]+\z/) }.uniq
+          .grep_v(/\A[\d.]+\z/).uniq
       end
 
       # The text of a target that lies under one of the domains.
       def pointed(rdata, domains)
         return unless BY_TYPE.key?(rdata.type)
 
-        texts(rdata).find { |t| domains.any? { |d| t.downcase.match?(/(?:\A|[.:=\s])#{Regexp.escape(d)}\.?(?:\z|\s)/) } }
+        texts(rdata).find do |t|
+          domains.any? do |d|
+            t.downcase.match?(/(?:\A|[.:=\s])#{Regexp.escape(d)}\.?(?:\z|\s)/)
+          end
+        end
       end
 
       def texts(rdata)

@@ -11,8 +11,8 @@ module SteadyMove
         @app = app
       end
 
-      # source: of SOURCES; text: of a file or a table; keep: take what is right although something is wrong; more: labels
-      # to probe besides. Returns the Store::Carries::Copy; raises Refused with what is wrong where.
+      # source: of SOURCES; text: of a file or a table; keep: take what is right although something is wrong; more:
+      # labels to probe besides. Returns the Store::Carries::Copy; raises Refused with what is wrong where.
       def call(name, source:, by:, text: nil, keep: false, more: [])
         held!(name)
         zone, complete, says, left = case source
@@ -32,7 +32,9 @@ module SteadyMove
 
       # The newest copy, got by zone transfer where the present host hands its zones over. Raises Wire errors.
       def transfer(name, by:)
-        kept(name, *transferred(name).then { |zone, complete, says, left| [zone, "transfer", complete, says, left] }, by)
+        kept(name, *transferred(name).then do |zone, complete, says, left|
+          [zone, "transfer", complete, says, left]
+        end, by)
       end
 
       # The servers that the name has now; raises Refused where none is known.
@@ -79,14 +81,17 @@ module SteadyMove
           raise Refused.new(:invalid, :zone_unreadable, line: line, column: 1, reason: why)
         end
         note_services(name, found)
-        left = found.problems + found.aliases.map { |n, target| [0, Words.say("records.alias", at: n.to_host, to: target)] }
+        left = found.problems + found.aliases.map do |n, target|
+          [0, Words.say("records.alias", at: n.to_host, to: target)]
+        end
         [found.zone, nil, phrase("table", found.zone, assumed: found.assumed, left: left.size), left]
       end
 
       # What of a table is a service of the host and no record is tied to the old account.
       def note_services(name, found)
         found.services.each do |_, at, type, value|
-          TiedServices.new(@app).found(name, kind: type.match?(/MAIL/) ? "mail_forwarding" : "web_forwarding", detail: "#{at} → #{value}")
+          TiedServices.new(@app).found(name, kind: type.match?(/MAIL/) ? "mail_forwarding" : "web_forwarding",
+            detail: "#{at} → #{value}")
         end
       end
 
@@ -105,9 +110,11 @@ module SteadyMove
 
       def probed(name, more)
         server = servers(name).first
-        found = Records::Probing.run(Records::Name.parse(name), nonce: nonce, more: more + known_labels(name)) do |at, type|
+        found = Records::Probing.run(Records::Name.parse(name), nonce: nonce,
+          more: more + known_labels(name)) do |at, type|
           answer = @app.dns.query(server, at.to_s, type)
-          raise Wire::Refused.new(answer.rcode, "#{server}: #{answer.rcode}") unless %w[NOERROR NXDOMAIN].include?(answer.rcode)
+          raise Wire::Refused.new(answer.rcode, "#{server}: #{answer.rcode}") unless %w[NOERROR
+            NXDOMAIN].include?(answer.rcode)
 
           [answer.rcode, answer.authoritative || answer.rcode == "NXDOMAIN" ? answer.answer : answer.authority]
         end

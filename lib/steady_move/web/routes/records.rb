@@ -16,7 +16,9 @@ module SteadyMove
             sheet = carrying.sheet(name)
             host = carrying.new_host(name)
             v = Views::RecordsView
-            { name: name, unicode: desk.names.find(name)[:unicode], copies: desk.carries.copies(name).map { |c| v.copy(c) },
+            { name: name, unicode: desk.names.find(name)[:unicode], copies: desk.carries.copies(name).map do |c|
+              v.copy(c)
+            end,
               carry: carry_of(name), host: host && v.host(host), present: present_of(name),
               move: desk.moves.open_for(name)&.id, rows: rows_of(name, sheet, host), counts: sheet ? sheet.counts : {},
               asked_at: Views::Json.time(desk.carries.asked_at(name)),
@@ -39,7 +41,8 @@ module SteadyMove
           def rows_of(name, sheet, host)
             return [] unless sheet
 
-            form = host && !host.connected? ? Core::Records::FormFields.new(Core::Records::Name.parse(name), host.habits) : nil
+            form = host && !host.connected? ? Core::Records::FormFields.new(Core::Records::Name.parse(name),
+              host.habits) : nil
             limits = carrying.limits(host)
             sheet.rows.map { |r| Views::RecordsView.row(r, form, limits) }
           end
@@ -75,7 +78,8 @@ module SteadyMove
         end
 
         on "settleTied" do
-          Desk::TiedServices.new(desk).settle(asked[:name], given["key"], state: given["state"], reason: given["reason"], by: me)
+          Desk::TiedServices.new(desk).settle(asked[:name], given["key"], state: given["state"],
+            reason: given["reason"], by: me)
           records_of(asked[:name])
         end
 

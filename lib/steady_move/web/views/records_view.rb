@@ -14,7 +14,9 @@ module SteadyMove
 
         def copy(copy)
           { id: copy.id, source: copy.source, sets: copy.sets, complete: copy.complete, says: Words.say(copy.says),
-            left: copy.left.map { |number, why| { line: number, why: why } }, seen_at: Json.time(copy.seen_at), by: copy.by }
+            left: copy.left.map do |number, why|
+              { line: number, why: why }
+            end, seen_at: Json.time(copy.seen_at), by: copy.by }
         end
 
         def choice(choice)
@@ -31,7 +33,9 @@ module SteadyMove
             there: row.there?, fields: fields(row, form, limits) }
         end
 
-        def set(set) = set && { ttl: set.ttl, data: set.rdatas.map { |r| r.to_s.dup.force_encoding("UTF-8").scrub("?") } }
+        def set(set)
+          set && { ttl: set.ttl, data: set.rdatas.map { |r| r.to_s.dup.force_encoding("UTF-8").scrub("?") } }
+        end
 
         def decision(decision)
           decision.to_h.slice(:choice, :text, :ttl, :reason, :by).merge(at: Json.time(decision.at))

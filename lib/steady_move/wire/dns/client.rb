@@ -27,8 +27,8 @@ module SteadyMove
         # Is it known where a server is, so that it may be asked? Where addresses are given, only those count.
         def reachable?(server) = @servers.empty? || @servers.key?(server.to_s.chomp(".").downcase)
 
-        # name, type as text; dnssec: with the signatures and what denies a name (RFC 4035 §3.1). Over UDP with EDNS (RFC
-        # 6891), over TCP where the answer is cut. Returns an Answer; raises Unreachable or Malformed.
+        # name, type as text; dnssec: with the signatures and what denies a name (RFC 4035 §3.1). Over UDP with EDNS
+        # (RFC 6891), over TCP where the answer is cut. Returns an Answer; raises Unreachable or Malformed.
         def query(server, name, type, dnssec: false)
           reply = exchanged(server, extended(question(name, type), dnssec))
           reply = exchanged(server, question(name, type)) if %w[FORMERR NOTIMP].include?(reply.rcode.string)
@@ -37,7 +37,8 @@ module SteadyMove
             additional: records(reply.additional))
         end
 
-        # The names and sets of a zone that is signed with NSEC. Returns a Zone; raises Refused where it can't be walked.
+        # The names and sets of a zone that is signed with NSEC. Returns a Zone; raises Refused where it can't be
+        # walked.
         def walk(server, zone) = NsecWalk.new(self, server, zone).zone
 
         # The whole zone by AXFR, signed by key where given. Returns a Core::Records::Zone; raises Refused too.

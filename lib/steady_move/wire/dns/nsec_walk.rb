@@ -3,8 +3,8 @@
 module SteadyMove
   module Wire
     module Dns
-      # Walks a signed zone's chain of NSEC records from its top to its top again (RFC 4034 §4.1, RFC 4470 for servers that
-      # tell no names), and fetches every set that they list.
+      # Walks a signed zone's chain of NSEC records from its top to its top again (RFC 4034 §4.1, RFC 4470 for servers
+      # that tell no names), and fetches every set that they list.
       class NsecWalk
         Records = Core::Records
 
@@ -15,8 +15,8 @@ module SteadyMove
           @origin = Records::Name.parse(zone)
         end
 
-        # Returns a Zone; raises Refused where the zone can't be walked (no NSEC, names made up as they are asked for, a chain
-        # that does not close), Unreachable or Malformed.
+        # Returns a Zone; raises Refused where the zone can't be walked (no NSEC, names made up as they are asked for, a
+        # chain that does not close), Unreachable or Malformed.
         def zone
           found = []
           chain.each { |name, types| found.concat(sets(name, types)) }
@@ -43,10 +43,13 @@ module SteadyMove
 
         def nsec(name)
           answer = @client.query(@server, name.to_s, "NSEC", dnssec: true)
-          raise Refused.new(answer.rcode, "#{@server}: #{answer.rcode}") unless %w[NOERROR NXDOMAIN].include?(answer.rcode)
+          raise Refused.new(answer.rcode, "#{@server}: #{answer.rcode}") unless %w[NOERROR
+            NXDOMAIN].include?(answer.rcode)
 
           record = (answer.answer + answer.authority).find { |r| r.type == "NSEC" && r.name == name }
-          no_walk(hashed?(answer) ? "its names are hashed (NSEC3, RFC 5155)" : "it is not signed with NSEC") unless record
+          unless record
+            no_walk(hashed?(answer) ? "its names are hashed (NSEC3, RFC 5155)" : "it is not signed with NSEC")
+          end
           following, types = record.rdata.values
           no_walk("it makes names up as they are asked for (RFC 4470)") if following.labels.first == "\0"
           no_walk("its chain leaves the zone") unless following.under?(@origin)
@@ -61,7 +64,8 @@ module SteadyMove
           (types - %w[NSEC RRSIG]).flat_map do |type|
             answer = @client.query(@server, name.to_s, type)
             found = answer.set(name, type)
-            found.empty? ? no_walk("it lists #{type} at #{name.to_host} and does not tell it") : found + glue(answer, name, type)
+            found.empty? ? no_walk("it lists #{type} at #{name.to_host} and does not tell it") : found + glue(answer,
+              name, type)
           end
         end
 

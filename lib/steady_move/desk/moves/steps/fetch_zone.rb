@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # The old host’s zone: by zone transfer where the host hands it over, else the newest copy that a person got in another
-      # way. Reads only; a zone that is there already is fetched anew.
+      # The old host’s zone: by zone transfer where the host hands it over, else the newest copy that a person got in
+      # another way. Reads only; a zone that is there already is fetched anew.
       class FetchZone < Act
         include Zonal
 
@@ -24,8 +24,8 @@ module SteadyMove
           copy = ports.carries.copy_of(plan.name)
           kept = copy && now - copy.seen_at <= FRESH ? copy : nil
           ports.zones.put(move.id, kept.zone, at: now) if kept
-          Seen.new(done: !kept.nil?, says: kept && sentence(:kept, complete: kept.says), not_yet: sentence(:not_kept), source: :copy,
-            data: kept ? ttls(kept.zone) : {})
+          Seen.new(done: !kept.nil?, says: kept && sentence(:kept, complete: kept.says),
+            not_yet: sentence(:not_kept), source: :copy, data: kept ? ttls(kept.zone) : {})
         end
 
         private

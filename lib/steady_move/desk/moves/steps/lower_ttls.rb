@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # Lowers the TTLs at the old host, so that every cache forgets it soon once the name servers change (rules of the job §6,
-      # step 1).
+      # Lowers the TTLs at the old host, so that every cache forgets it soon once the name servers change (rules of the
+      # job §6, step 1).
       class LowerTtls < Act
         include Zonal
 
@@ -20,7 +20,8 @@ module SteadyMove
         end
 
         def lowered
-          Seen.new(done: lowered_everywhere?, says: sentence(:shown, ttl: plan.lowered), not_yet: sentence(:not_shown), source: :dns)
+          Seen.new(done: lowered_everywhere?, says: sentence(:shown, ttl: plan.lowered), not_yet: sentence(:not_shown),
+            source: :dns)
         end
       end
     end

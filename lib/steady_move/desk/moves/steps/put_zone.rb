@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # Replaces the content at the new host by the wanted zone; sending it twice gives the same zone. By hand, or where the
-      # destination copies the zone, only the new servers' answers prove it.
+      # Replaces the content at the new host by the wanted zone; sending it twice gives the same zone. By hand, or where
+      # the destination copies the zone, only the new servers' answers prove it.
       class PutZone < Act
         include Zonal
 

@@ -3,7 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # The DNS has moved alone: name servers and records are looked at once more, and the registration stayed where it was.
+      # The DNS has moved alone: name servers and records are looked at once more, and the registration stayed where it
+      # was.
       class RecordsSettled < Act
         include Zonal
 

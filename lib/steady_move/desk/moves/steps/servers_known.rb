@@ -7,8 +7,8 @@ module SteadyMove
       class ServersKnown < Act
         def servers_told
           servers = new_host.name_servers
-          Seen.new(done: servers.any?, says: servers.any? && sentence(:told, servers: servers), not_yet: sentence(:not_told),
-            source: :mailbox)
+          Seen.new(done: servers.any?, says: servers.any? && sentence(:told, servers: servers),
+            not_yet: sentence(:not_told), source: :mailbox)
         end
       end
     end

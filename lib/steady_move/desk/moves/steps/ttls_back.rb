@@ -18,7 +18,9 @@ module SteadyMove
 
         def restored
           low = ttls_at(new_host.name_servers, restored_zone.content.select { |s| s.ttl > plan.lowered })
-          Seen.new(done: low.all? { |told, wanted| told && told >= [wanted, plan.lowered + 1].min }, says: sentence(:shown),
+          Seen.new(done: low.all? do |told, wanted|
+            told && told >= [wanted, plan.lowered + 1].min
+          end, says: sentence(:shown),
             not_yet: sentence(:not_shown), source: :dns)
         end
       end

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # Waits until no cache holds a long TTL of the old zone any more: its greatest before, from the instant at which the
-      # lower ones were seen.
+      # Waits until no cache holds a long TTL of the old zone any more: its greatest before, from the instant at which
+      # the lower ones were seen.
       class TtlsLowered < Act
         include Zonal
 

@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+require "socket"
+require "tmpdir"
+require "fileutils"
+
+# Debian's NSD on loopback: an authoritative server that takes zone files alone, as ordinary DNS hosts do.
+class Nsd
+  attr_reader :port
+
+  # origin: the zone's name; zone: its text.
+  def initialize(origin, zone)
+    @folder = Dir.mktmpdir("nsd")
+    @port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
+    File.write(File.join(@folder, "a.zone"), zone)
+    File.write(conf = File.join(@folder, "nsd.conf"), settings(origin))
+    @pid = Process.spawn("/usr/sbin/nsd", "-d", "-c", conf, %i[out err] => log)
+    wait
+  end
+
+  def stop
+    Process.kill("TERM", @pid) && Process.wait(@pid)
+    FileUtils.rm_rf(@folder)
+  end
+
+  private
+
+  def log = File.join(@folder, "log")
+
+  def settings(origin)
+    files = %w[pidfile xfrdfile zonelistfile database].map do |f|
+      "#{f}: \"#{f == 'database' ? '' : "#{@folder}/#{f}"}\""
+    end
+    <<~CONF
+      server:
+        ip-address: 127.0.0.1@#{@port}
+        server-count: 1
+        username: ""
+        zonesdir: "#{@folder}"
+        xfrdir: "#{@folder}"
+        #{files.join("\n  ")}
+      remote-control:
+        control-enable: no
+      zone:
+        name: "#{origin}"
+        zonefile: "a.zone"
+    CONF
+  end
+
+  # Until it answers; a few hundred tries.
+  def wait
+    200.times do
+      return if File.read(log).include?("nsd started")
+
+      IO.select(nil, nil, nil, 0.05)
+    end
+    raise "nsd did not start: #{File.read(log)}"
+  end
+end

@@ -22,7 +22,8 @@ class ZoneScriptsTest < Minitest::Test
   end
 
   def test_canonical
-    status, lines, said = canonical("#{HEAD}WWW 60 IN A 192.0.2.2\nwww 60 A 192.0.2.1\nwww AAAA 2001:DB8::1\n@ MX 10 Mail\n")
+    text = "#{HEAD}WWW 60 IN A 192.0.2.2\nwww 60 A 192.0.2.1\nwww AAAA 2001:DB8::1\n@ MX 10 Mail\n"
+    status, lines, said = canonical(text)
     assert_equal [0, ""], [status, said]
     assert_equal ["tide.example. 3600 IN NS ns1.host.test.",
       "tide.example. 3600 IN SOA ns1.tide.example. hostmaster.tide.example. 1 2 3 4 5",
@@ -31,8 +32,10 @@ class ZoneScriptsTest < Minitest::Test
   end
 
   # text => line:column: reason
-  WRONG = { "www A 192.0.2.999\n" => "4:7: “192.0.2.999” is not an IPv4 address", "www TXT \"open\n" => "4:9: a quoted text",
-            "$INCLUDE x\n" => "4:10: the included file “x” was not given", "w CNAME x\nw A 192.0.2.1\n" => "5:5: a CNAME stands" }.freeze
+  WRONG = { "www A 192.0.2.999\n" => "4:7: “192.0.2.999” is not an IPv4 address",
+    "www TXT \"open\n" => "4:9: a quoted text",
+            "$INCLUDE x\n" => "4:10: the included file “x” was not given",
+            "w CNAME x\nw A 192.0.2.1\n" => "5:5: a CNAME stands" }.freeze
 
   def test_what_is_wrong_is_told_with_its_place
     WRONG.each do |text, place|
@@ -70,7 +73,8 @@ class ZoneScriptsTest < Minitest::Test
     assert_equal 2, run_words("zone", "improve", "x").first
   end
 
-  GIVEN = { start: "2027-03-01T08:00:00Z", old_max_ttl: 7200, lowered_ttl: 300, parent_ns_ttl: 86_400, zone_ns_ttl: 3600,
+  GIVEN = { start: "2027-03-01T08:00:00Z", old_max_ttl: 7200, lowered_ttl: 300, parent_ns_ttl: 86_400,
+    zone_ns_ttl: 3600,
             ds_ttl: 3600, negative_ttl: 900, publication: 600, signed: true, old_host_ends_with_registration: true,
             fastest_move: 600 }.freeze
   BAD = [[{ start: "soon" }, "start: “soon” is not an instant"], [{ ds_ttl: -1 }, "ds_ttl: whole seconds"],
@@ -82,7 +86,8 @@ class ZoneScriptsTest < Minitest::Test
     assert_equal [0, ""], [status, said]
     assert_equal({ "lower_at" => "2027-03-01T08:00:00Z", "rely_at" => "2027-03-01T10:00:00Z",
                    "ds_remove_at" => "2027-03-01T10:00:00Z", "switch_at" => "2027-03-01T11:15:00Z",
-                   "order_at" => "2027-03-02T11:30:00Z", "retire_at" => "2027-03-02T11:40:00Z" }, JSON.parse(lines.first))
+                   "order_at" => "2027-03-02T11:30:00Z", "retire_at" => "2027-03-02T11:40:00Z" },
+      JSON.parse(lines.first))
     plain = GIVEN.except(:ds_ttl, :fastest_move).merge(signed: false, old_host_ends_with_registration: false,
       old_zone_ns_follows: false)
     status, lines, said = run_words("handover", kept("h", JSON.generate(plain)))

@@ -35,6 +35,8 @@ class CarryStandardsTest < Minitest::Test
 
   def sets(zone) = zone.content.to_h { |s| [[s.name.to_s, s.type], s.meanings] }
 
+  def told(dns, name) = dns.query("ns1.tide.example", name, "A").answer.map { |r| r.rdata.to_s }
+
   # RFC 8945 §6, with BIND as the other side: the transfer and an update.
   def test_every_tsig_algorithm
     Dns::Tsig::ALGORITHMS.each do |algorithm|
@@ -43,7 +45,7 @@ class CarryStandardsTest < Minitest::Test
       dns = client(@server.port)
       assert_equal sets(zone(ZONE)), sets(dns.transfer("ns1.tide.example", "tide.example", key: key)), algorithm
       dns.update("ns1.tide.example", "tide.example", key: key, add: zone("new 60 A 192.0.2.7\n").records)
-      assert_equal ["192.0.2.7"], dns.query("ns1.tide.example", "new.tide.example", "A").answer.map { |r| r.rdata.to_s }
+      assert_equal ["192.0.2.7"], told(dns, "new.tide.example")
       wrong = key.merge(secret: "d3Jvbmctc2VjcmV0")
       assert_raises(SteadyMove::Wire::Error) { dns.transfer("ns1.tide.example", "tide.example", key: wrong) }
       @server.stop
@@ -77,7 +79,8 @@ class CarryStandardsTest < Minitest::Test
     refute found.wildcard
   end
 
-  # What is wanted, as a file, served by NSD: every set is answered as it should be; kzonecheck (Knot) agrees with the file.
+  # What is wanted, as a file, served by NSD: every set is answered as it should be; kzonecheck (Knot) agrees with the
+  # file.
   def test_a_host_that_takes_files_alone
     text = Records::ZoneWriter.write(zone(ZONE))
     @server = Nsd.new("tide.example", text)
@@ -105,7 +108,8 @@ class CarryStandardsTest < Minitest::Test
   end
 
   # habit of a server => what is said; nothing of a zone that was cut is given.
-  HABITS = { wrong_id: /does not answer/, silent: /does not answer/, refuses: /REFUSED/, cut: /cut the zone transfer short/,
+  HABITS = { wrong_id: /does not answer/, silent: /does not answer/, refuses: /REFUSED/,
+    cut: /cut the zone transfer short/,
              no_soa: /without an SOA/, garbage: /can't be read|closed the connection/ }.freeze
 
   def test_servers_that_misbehave
@@ -126,9 +130,7 @@ class CarryStandardsTest < Minitest::Test
   # A truncated answer is asked for again over TCP; an alias that leads round in a circle ends.
   def test_truncation_and_circles
     @server = BadDns.new(:truncates)
-    assert_equal ["192.0.2.9"], client(@server.port).query("ns1.tide.example", "tide.example", "A").answer.map { |r|
-      r.rdata.to_s
-    }
+    assert_equal ["192.0.2.9"], told(client(@server.port), "tide.example")
     @server.stop
     @server = BadDns.new(:circle)
     dns = client(@server.port)

@@ -92,18 +92,27 @@ class ZoneStandardsTest < Minitest::Test
   end
 
   # Lines that the short way takes, or must leave to the long one: each is read by both, and both agree.
-  EDGES = ["a A 192.0.2.1", "a 60 A 192.0.2.255", "a IN A 0.0.0.0", "a 60 IN A 1.2.3.4", "a IN 60 A 1.2.3.4", "@ A 1.2.3.4",
+  EDGES = ["a A 192.0.2.1", "a 60 A 192.0.2.255", "a IN A 0.0.0.0", "a 60 IN A 1.2.3.4", "a IN 60 A 1.2.3.4",
+    "@ A 1.2.3.4",
     "a A 192.0.2.256", "a A 192.0.2.01", "a A 192.0.2", "a AAAA ::", "a AAAA ::1", "a AAAA 1::", "a AAAA 2001:db8::1:2",
-    "a AAAA 1:2:3:4:5:6:7:8", "a AAAA 1:2:3:4:5:6:7::", "a AAAA ::2:3:4:5:6:7:8", "a AAAA 1::2::3", "a AAAA :1", "a AAAA 1:",
-    "a AAAA 12345::", "a AAAA 1:2:3:4:5:6:7", "a AAAA 1:2:3:4:5:6:7:8:9", "a AAAA ::ffff:192.0.2.1", "a AAAA 2001:DB8::A",
-    "a MX 10 m", "a MX 65535 m", "a MX 65536 m", "a MX m", "a MX 1 m n", "a SRV 1 2 3 t", "a SRV 1 2 t", "a SRV 0 0 0 .",
-    "a TXT x", "a TXT x y", "a TXT \"x y\" z", "a TXT \"\"", "a TXT \"x\"y", "a TXT x\"y\"", "a TXT \"a\"\"b\"", "a TXT",
-    "a CAA 0 issue \"c.test\"", "a CAA 0 issue c.test", "a CAA 256 issue \"c\"", "a CAA 0 is-sue \"c\"", "a CNAME b", "a NS b.c.",
+    "a AAAA 1:2:3:4:5:6:7:8", "a AAAA 1:2:3:4:5:6:7::", "a AAAA ::2:3:4:5:6:7:8", "a AAAA 1::2::3", "a AAAA :1",
+    "a AAAA 1:",
+    "a AAAA 12345::", "a AAAA 1:2:3:4:5:6:7", "a AAAA 1:2:3:4:5:6:7:8:9", "a AAAA ::ffff:192.0.2.1",
+    "a AAAA 2001:DB8::A",
+    "a MX 10 m", "a MX 65535 m", "a MX 65536 m", "a MX m", "a MX 1 m n", "a SRV 1 2 3 t", "a SRV 1 2 t",
+    "a SRV 0 0 0 .",
+    "a TXT x", "a TXT x y", "a TXT \"x y\" z", "a TXT \"\"", "a TXT \"x\"y", "a TXT x\"y\"", "a TXT \"a\"\"b\"",
+    "a TXT",
+    "a CAA 0 issue \"c.test\"", "a CAA 0 issue c.test", "a CAA 256 issue \"c\"", "a CAA 0 is-sue \"c\"", "a CNAME b",
+    "a NS b.c.",
     "a CNAME .", "a PTR @", "a PTR b..c", "a.b. A 1.2.3.4", "a.tide.example. A 1.2.3.4", "#{'x' * 63} A 1.2.3.4",
     "#{'x' * 64} A 1.2.3.4", "#{Array.new(8) { 'y' * 30 }.join('.')} A 1.2.3.4", "a 0 A 1.2.3.4", "a 1h A 1.2.3.4",
-    "a 99999999999 A 1.2.3.4", "60 A 1.2.3.4", "60 60 A 1.2.3.4", "in A 1.2.3.4", "a in A 1.2.3.4", "A A 1.2.3.4", "a A A",
-    "\ta A 1.2.3.4", "  A 192.0.2.4", "a  \t A \t 192.0.2.4 \t", "a A 192.0.2.4 extra", "a TXT #{'z' * 256}", "*.w A 1.2.3.4",
-    "_x._tcp A 1.2.3.4", "a/b A 1.2.3.4", "a=b A 1.2.3.4", "a A", "A", "a", "a TXT caf\u00e9", "a CNAME caf\u00e9"].freeze
+    "a 99999999999 A 1.2.3.4", "60 A 1.2.3.4", "60 60 A 1.2.3.4", "in A 1.2.3.4", "a in A 1.2.3.4", "A A 1.2.3.4",
+    "a A A",
+    "\ta A 1.2.3.4", "  A 192.0.2.4", "a  \t A \t 192.0.2.4 \t", "a A 192.0.2.4 extra", "a TXT #{'z' * 256}",
+    "*.w A 1.2.3.4",
+    "_x._tcp A 1.2.3.4", "a/b A 1.2.3.4", "a=b A 1.2.3.4", "a A", "A", "a", "a TXT caf\u00e9",
+    "a CNAME caf\u00e9"].freeze
 
   def test_the_short_and_the_long_way_agree
     EDGES.each do |line|
@@ -121,17 +130,43 @@ class ZoneStandardsTest < Minitest::Test
     names = ["z.example.", "\\200.z.example.", "a.example.", "yljkjljk.a.example.", "*.z.example.", "example.",
       "\\001.z.example.", "Z.a.example.", "zABC.a.EXAMPLE."]
     read = Records::ZoneReader.read(names.map { |n| "#{n} 60 A 192.0.2.1\n" }.join, origin: "example")
-    assert_equal ORDER, Records::ZoneWriter.canonical(read).lines.map { |l| l.split.first }
+    assert_equal(ORDER, Records::ZoneWriter.canonical(read).lines.map { |l| l.split.first })
   end
 
   # RFC 1035 §5.3, from memory, with its included file.
-  ISI = "@   IN  SOA     VENERA      Action\\.domains (\n 20     ; SERIAL\n 7200   ; REFRESH\n 600    ; RETRY\n " \
-        "3600000; EXPIRE\n 60)    ; MINIMUM\n\n        NS      A.ISI.EDU.\n        NS      VENERA\n        NS      " \
-        "VAXA\n        MX      10      VENERA\n        MX      20      VAXA\n\nA       A       26.3.0.103\n\nVENERA  A       " \
-        "10.1.0.52\n        A       128.9.0.32\n\nVAXA    A       10.2.0.27\n        A       128.9.0.33\n\n\n" \
-        "$INCLUDE <SUBSYS>ISI-MAILBOXES.TXT\n"
-  MAILBOXES = "MOE     MB      A.ISI.EDU.\nLARRY   MB      A.ISI.EDU.\nCURLEY  MB      A.ISI.EDU.\nSTOOGES MG      MOE\n        " \
-              "MG      LARRY\n        MG      CURLEY\n"
+  ISI = <<~'TEXT'
+    @   IN  SOA     VENERA      Action\.domains (
+                                     20     ; SERIAL
+                                     7200   ; REFRESH
+                                     600    ; RETRY
+                                     3600000; EXPIRE
+                                     60)    ; MINIMUM
+
+            NS      A.ISI.EDU.
+            NS      VENERA
+            NS      VAXA
+            MX      10      VENERA
+            MX      20      VAXA
+
+    A       A       26.3.0.103
+
+    VENERA  A       10.1.0.52
+            A       128.9.0.32
+
+    VAXA    A       10.2.0.27
+            A       128.9.0.33
+
+
+    $INCLUDE <SUBSYS>ISI-MAILBOXES.TXT
+  TEXT
+  MAILBOXES = <<~TEXT
+    MOE     MB      A.ISI.EDU.
+    LARRY   MB      A.ISI.EDU.
+    CURLEY  MB      A.ISI.EDU.
+    STOOGES MG      MOE
+            MG      LARRY
+            MG      CURLEY
+  TEXT
 
   def test_the_standards_own_zone
     read = Records::ZoneReader.read(ISI, origin: "ISI.EDU", files: { "<SUBSYS>ISI-MAILBOXES.TXT" => MAILBOXES })
@@ -139,7 +174,8 @@ class ZoneStandardsTest < Minitest::Test
     assert_equal "Action\\.domains.ISI.EDU.", read.soa.values[1].to_s
     assert_equal [60] * read.all.size, read.all.map(&:ttl)
     files = { "in" => ISI.sub("<SUBSYS>", ""), "ISI-MAILBOXES.TXT" => MAILBOXES }.map { |n, t| file(n, t) }
-    said, status = Open3.capture2e("named-compilezone", *SWITCHES, "-o", out = File.join(@folder, "o"), "ISI.EDU", files.first,
+    said, status = Open3.capture2e("named-compilezone", *SWITCHES, "-o", out = File.join(@folder, "o"), "ISI.EDU",
+      files.first,
       chdir: @folder)
     assert_predicate status, :success?, said
     assert_equal File.read(out).lines.map { |l| l.split.join(" ").downcase }.sort,

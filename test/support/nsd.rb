@@ -29,7 +29,7 @@ class Nsd
 
   def settings(origin)
     files = %w[pidfile xfrdfile zonelistfile database].map do |f|
-      "#{f}: \"#{f == 'database' ? '' : "#{@folder}/#{f}"}\""
+      "#{f}: \"#{"#{@folder}/#{f}" unless f == 'database'}\""
     end
     <<~CONF
       server:

@@ -84,7 +84,8 @@ module SteadyMove
           return [] if rcode == "NXDOMAIN"
 
           # A name with an alias has nothing else (RFC 2181 §10.1).
-          others = aliased.any? ? aliased : (TYPES.drop(1) + (name == @origin ? TOP : [])).flat_map { |t| ask(name, t)[1] }
+          types = TYPES.drop(1) + (name == @origin ? TOP : [])
+          others = aliased.any? ? aliased : types.flat_map { |type| ask(name, type)[1] }
           found = first + others
           found = found.select { |r| r.name == name || r.type == "NS" }.uniq
           @records.concat(found) unless wildcard && name != @origin && by_wildcard?(found)

@@ -9,6 +9,7 @@ require_relative "many_names"
 require_relative "many_moves"
 require_relative "growth"
 require_relative "load"
+require_relative "zones"
 
 # Prints one row a figure.
 class Bench
@@ -16,6 +17,7 @@ class Bench
   include ManyMoves
   include Growth
   include Load
+  include Zones
 
   NAMES = ["nightboat-saltern.example", "isles-timetable.example"].freeze
 
@@ -42,7 +44,7 @@ class Bench
   end
 
   PARTS = %i[first_page scripts api passes waiting idle fold judging judging_many one_change fifty_thousand
-    understanding zones growth load front_end].freeze
+    understanding zones live_check carry_sheet growth load front_end].freeze
 
   # parts: names of PARTS; all where none is given.
   def run(parts) = (parts.empty? ? PARTS : PARTS & parts.map(&:to_sym)).each { |part| public_send(part) }
@@ -149,41 +151,6 @@ class Bench
     row("1,000 messages understood", seconds, "20 s")
     list = Array.new(10_000) { |i| "n#{i}.example,co;de\"#{i}" }.join("\n")
     row("a list of 10,000 codes read", median(3) { SteadyMove::Core::Codes::List.read(list) }, "3 s")
-  end
-
-  # 20,000 records, read, compared and written; peers are general tools that do the same: BIND's and ldns's.
-  def zones
-    old = zone_text(7)
-    new = old.sub("h17 A 192.0.2.17", "h17 A 192.0.2.18")
-    read = ->(text) { SteadyMove::Core::Records::ZoneReader.read(text, origin: "tide.example") }
-    Dir.mktmpdir do |folder|
-      a, b = { "a" => old, "b" => new }.map { |n, text| File.join(folder, n).tap { |f| File.write(f, text) } }
-      beside("reading a zone of 20,000 records", -> { read.call(old) },
-        ["named-compilezone", "-q", "-i", "none", "-o", File.join(folder, "out"), "tide.example", a])
-      zones = [old, new].map(&read)
-      beside("comparing two zones of 20,000 records (reading included)",
-        -> { SteadyMove::Core::Records::Comparison.of(read.call(old), read.call(new)) },
-        ["ldns-compare-zones", "-a", a, b])
-      beside("writing a zone of 20,000 records in canonical order",
-        -> { SteadyMove::Core::Records::ZoneWriter.write(zones.first) }, ["ldns-read-zone", "-z", a])
-    end
-  end
-
-  def zone_text(serial)
-    text = "$ORIGIN tide.example.\n$TTL 3600\n@ IN SOA ns1 hostmaster #{serial} 7200 3600 1209600 900\n" \
-           "@ NS ns1.other.test.\n"
-    20_000.times { |i| text << "h#{i} A 192.0.2.#{i % 250}\n" }
-    text
-  end
-
-  # Ours beside a general tool's, which starts a process for it; nothing where the tool is not there.
-  def beside(what, ours, command)
-    mine = median(3, &ours)
-    return row(what, mine, "") if system(*command, out: File::NULL, err: File::NULL).nil?
-
-    theirs = median(3) { system(*command, out: File::NULL, err: File::NULL) }
-    row(what, mine, "", format("%<name>s %<theirs>.0f ms, %<ratio>.1f times", name: command.first,
-      theirs: theirs * 1000, ratio: mine / theirs))
   end
 
   def front_end

@@ -45,7 +45,7 @@ module Practice
     def start_dns
       @world.hosts.each { |id, host| Dns::Server.new(@ports["dns-#{id}"], @world, host).start }
       parent = Dns::Parent.new("registry", @world.scenario.suffixes, @world.registry,
-        server: @world.scenario.registry["server"])
+        server: @world.scenario.registry["server"], glue: @world.scenario.registry.fetch("glue", {}))
       Dns::Server.new(@ports["dns-registry"], @world, parent).start
     end
 

@@ -10,7 +10,9 @@ module Practice
       attr_reader :id, :keys
 
       # suffixes: those whose zones it serves, e.g. “example” and “isl.test”.
-      def initialize(id, suffixes, registry, server:)
+      # glue: {host => [address]} of hosts that are named under the names that they serve (RFC 5732 §1.1).
+      def initialize(id, suffixes, registry, server:, glue: {})
+        @glue = glue
         @id = id
         @apexes = suffixes.map { |s| Records::Name.parse(s) }
         @registry = registry
@@ -34,9 +36,13 @@ module Practice
         row = @registry.find(child)
         row[:name_servers].map { |s| "#{child}. #{NS_TTL} IN NS #{s}." } + row[:ds].map do |ds|
           "#{child}. #{NS_TTL} IN DS #{ds}"
-        end
+        end + row[:name_servers].select { |s| s.end_with?(".#{child}") }.flat_map { |s| addresses(s) }
       rescue Refusal
         []
+      end
+
+      def addresses(host)
+        @glue.fetch(host, []).map { |a| "#{host}. #{NS_TTL} IN #{a.include?(':') ? 'AAAA' : 'A'} #{a}" }
       end
 
       def text(apex, lines)

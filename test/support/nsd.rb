@@ -8,12 +8,12 @@ require "fileutils"
 class Nsd
   attr_reader :port
 
-  # origin: the zone's name; zone: its text.
-  def initialize(origin, zone)
+  # zones: {name => text}
+  def initialize(zones)
     @folder = Dir.mktmpdir("nsd")
     @port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
-    File.write(File.join(@folder, "a.zone"), zone)
-    File.write(conf = File.join(@folder, "nsd.conf"), settings(origin))
+    zones.each { |origin, text| File.write(File.join(@folder, "#{origin}.zone"), text) }
+    File.write(conf = File.join(@folder, "nsd.conf"), settings + zones.keys.map { |origin| served(origin) }.join)
     @pid = Process.spawn("/usr/sbin/nsd", "-d", "-c", conf, %i[out err] => log)
     wait
   end
@@ -27,7 +27,9 @@ class Nsd
 
   def log = File.join(@folder, "log")
 
-  def settings(origin)
+  def served(origin) = "zone:\n  name: \"#{origin}\"\n  zonefile: \"#{origin}.zone\"\n"
+
+  def settings
     files = %w[pidfile xfrdfile zonelistfile database].map do |f|
       "#{f}: \"#{"#{@folder}/#{f}" unless f == 'database'}\""
     end
@@ -41,9 +43,6 @@ class Nsd
         #{files.join("\n  ")}
       remote-control:
         control-enable: no
-      zone:
-        name: "#{origin}"
-        zonefile: "a.zone"
     CONF
   end
 

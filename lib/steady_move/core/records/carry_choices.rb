@@ -31,16 +31,25 @@ module SteadyMove
 
         # [id, Phrase]
         def recommended(facts)
-          because = ->(key) { Phrase.of("records.choices.because.#{key}") }
-          return ["dns_only", because["barred_and_ends"]] if facts.barred && facts.ends && facts.new_hosts.positive?
-          return ["keep", because["stands_alone"]] if facts.ends == false
-          return ["keep", because["own_servers"]] if facts.in_bailiwick && facts.ends != true
-          return ["carry", because[facts.signed ? "ends_signed" : "ends"]] if facts.new_hosts.positive? && facts.ends
-          return ["carry", because["host_unknown"]] if facts.new_hosts.positive? && facts.ends.nil?
-          return ["copy", because["copies"]] if facts.copies && facts.ends
-          return ["later", because["later"]] if facts.ends
+          id, why = facts.new_hosts.positive? ? with_hosts(facts) : without_hosts(facts)
+          [id, Phrase.of("records.choices.because.#{why}")]
+        end
 
-          ["stay", because["not_known"]]
+        # Another DNS host is known.
+        def with_hosts(facts)
+          return %w[dns_only barred_and_ends] if facts.barred && facts.ends
+          return ["carry", facts.signed ? "ends_signed" : "ends"] if facts.ends
+          return %w[keep stands_alone] if facts.ends == false
+
+          facts.in_bailiwick ? %w[keep own_servers] : %w[carry host_unknown]
+        end
+
+        # None is.
+        def without_hosts(facts)
+          return facts.copies ? %w[copy copies] : %w[later later] if facts.ends
+          return %w[keep stands_alone] if facts.ends == false
+
+          facts.in_bailiwick ? %w[keep own_servers] : %w[stay not_known]
         end
 
         # Can it be begun as things are?
@@ -64,7 +73,7 @@ module SteadyMove
                   "carry" => %w[base signed mail no_zone incomplete own_servers],
                   "copy" => %w[base signed mail no_zone], "later" => %w[base signed mail no_zone],
                   "dns_only" => %w[base signed mail no_zone incomplete], "stay" => %w[base ends signed mail] }.freeze
-        private_class_method :recommended, :open?, :means
+        private_class_method :recommended, :with_hosts, :without_hosts, :open?, :means
       end
     end
   end

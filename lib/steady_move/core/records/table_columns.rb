@@ -29,20 +29,21 @@ module SteadyMove
           type = best(width) { |c| type?(c) }
           free = (0...width).to_a - [type]
           ttl = ttl_column(free, type)
-          free -= [ttl]
-          value = free.max_by { |i| column(i).sum(&:length) + (i > type.to_i ? 1 : 0) }
-          free -= [value]
-          name = free.find { |i| column(i).any? { |c| !number?(c) } } || free.first
+          value = (free - [ttl]).max_by { |i| column(i).sum(&:length) + (i > type.to_i ? 1 : 0) }
+          left = free - [ttl, value]
+          name = left.find { |i| !all_numbers?(i) } || left.first
           order = Array.new(width)
           { type => :type, ttl => :ttl, value => :value, name => :name }.each { |i, what| order[i] = what if i }
-          left = free - [name]
-          left.zip(%i[priority weight port]).each do |i, what|
-            order[i] ||= what if what && column(i).all? do |c|
-              number?(c) || c.empty?
-            end
-          end
-          settle(order, name, value)
+          settle(numbers(order, left - [name]), name, value)
         end
+
+        # Columns of numbers alone: a priority, then weight and port (RFC 2782).
+        def numbers(order, left)
+          left.zip(%i[priority weight port]).each { |i, what| order[i] ||= what if what && all_numbers?(i) }
+          order
+        end
+
+        def all_numbers?(index) = column(index).all? { |c| number?(c) || c.empty? }
 
         # Names stand before their values where both could be either.
         def settle(order, name, value)

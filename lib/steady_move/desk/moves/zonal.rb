@@ -6,6 +6,14 @@ module SteadyMove
     module Zonal
       private
 
+      # Asks every server, old, new and the registry's, so that what each answered is kept over time; what can't be
+      # asked holds nothing up.
+      def keep_answers
+        ports.live_check.call(plan.name)
+      rescue Wire::Error, Refused
+        nil
+      end
+
       # As it was fetched.
       def old_zone = @old_zone ||= ports.zones.of_move(move.id, plan.name)
 

@@ -118,7 +118,21 @@ module SteadyMove
         return said(asking, "nothing") if shown.empty?
 
         new = host && shown == host.name_servers.sort
-        said(asking, new ? "new" : "old", detail: { "name_servers" => shown, "ds" => ds, "glue" => glue(answer, apex) })
+        glue = glue(answer, apex)
+        said(asking, new ? "new" : "old", detail: { "name_servers" => shown, "ds" => ds, "glue" => glue,
+                                                    **glue_differs(judged, glue) })
+      end
+
+      # Addresses at the registry that the zone itself tells otherwise: whoever comes by the registry is led elsewhere.
+      def glue_differs(judged, glue)
+        zone = glue.any? && @app.carries.copy_of(judged.name.ascii)&.zone or return {}
+        told = zone.all.select { |s| %w[A AAAA].include?(s.type) }.flat_map do |s|
+          s.rdatas.map { |r| "#{s.name.to_host.downcase} #{r}" }
+        end
+        away = glue.reject { |g| told.include?(g) }
+        return {} if away.empty?
+
+        { "count" => away.size, "differs" => away.map { |g| Words.say("records.glue_differs", glue: g) } }
       end
 
       # Host objects under the name itself need addresses at the registry (RFC 5732 §1.1).

@@ -23,7 +23,7 @@ module SteadyMove
       # record shows it. Returns [Tied].
       def of(name)
         held = known(name)
-        shown = shown_by_records(name).reject { |t| held.key?(t.key) }
+        shown = (shown_by_records(name) + noted(name)).reject { |t| held.key?(t.key) }
         all = held.values + shown
         all + asked(name).reject { |t| all.any? { |a| a.kind == t.kind } }
       end
@@ -64,6 +64,15 @@ module SteadyMove
         (copy ? copy.zone.content : []).filter_map do |set|
           target = set.rdatas.filter_map { |r| pointed(r, domains) }.first
           target && unsettled(name, BY_TYPE[set.type], "#{set.name.to_host} → #{target}")
+        end
+      end
+
+      # What a person noted of the account, or the account tells.
+      def noted(name)
+        told = Judging.new(@app).one(name)&.facts&.[](:tied_services)
+        Array(told == true ? [] : told || []).map do |text|
+          kind = KINDS.find { |k| text.to_s.tr(" ", "_").start_with?(k) } || "other"
+          unsettled(name, kind, text.to_s)
         end
       end
 

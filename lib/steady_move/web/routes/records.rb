@@ -48,7 +48,11 @@ module SteadyMove
           end
         end
 
-        on("records") { { names: Desk::RecordsList.new(desk).call.map { |l| Views::RecordsView.line(l) } } }
+        on "records" do
+          names = asked[:names]&.split(",")&.first(500)
+          { names: Desk::RecordsList.new(desk).call(names: names).map { |l| Views::RecordsView.line(l) } }
+        end
+
         on("recordsOf") { records_of(asked[:name]) }
         on("handoverOf") { { handover: Views::RecordsView.handover(Desk::HandoverOf.new(desk).call(asked[:name])) } }
 

@@ -151,6 +151,7 @@ export const names = {
     ofLookedUp: (a: V, b: V) => `${a} of ${b} looked up.`,
   },
   tray: {
+    theirRecords: 'Their records',
     lookAgain: 'Look them up again',
     ofLooked: (a: V, b: V) => `${a} of ${b} looked up`,
     looked: (a: V, b: number) => (b ? `${a} looked up; ${b} did not answer` : `${a} looked up`),

@@ -12,6 +12,7 @@ export const records = {
     name: 'Name',
     none: 'No name’s records are in work. Type a name that you hold, to see and carry its records.',
     open: 'Open its records',
+    ofTray: (n: V) => (n === 1 ? 'Only the 1 name in the tray' : `Only the ${n} names in the tray`),
     typeAName: 'A name that you hold',
     states: {
       decide: 'needs your decision',

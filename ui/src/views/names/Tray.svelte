@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { keptSearch, picked, put } from '../../lib/list';
+  import { kept, keptSearch, picked, put } from '../../lib/list';
   import LookAgain from './LookAgain.svelte';
-  import { navigate } from '../../router';
+  import { navigate, p } from '../../router';
   import { say } from '../../lib/say';
 
   const names = $derived(picked());
@@ -30,6 +30,7 @@
       >{names.length === 1 ? say.tray.planItsMove : say.tray.planTheseMoves(names.length)}</button
     >
     <LookAgain {names} />
+    <a href={p('/records') + kept()}>{say.tray.theirRecords}</a>
     <a href="/api/names.csv?names={list}" download>{say.tray.judgedListCsv}</a>
     <a href="/api/names/report?names={list}" target="_blank" rel="noopener">{say.tray.printableReport}</a>
     <button onclick={() => put('tray', undefined)}>{say.tray.emptyTheTray}</button>

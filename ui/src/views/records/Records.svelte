@@ -11,7 +11,13 @@
   import { say } from '../../lib/say';
 
   let { children }: { children: Snippet } = $props();
-  const list = createQuery(() => ({ queryKey: ['records'], queryFn: () => ask(api.GET('/api/records')) }));
+  // Of the names in the tray alone, where somebody wants so.
+  let ofTray = $state(false);
+  const names = $derived(ofTray && picked().length ? picked().join(',') : undefined);
+  const list = createQuery(() => ({
+    queryKey: ['records', { names }],
+    queryFn: () => ask(api.GET('/api/records', { params: { query: { names } } })),
+  }));
   const open = $derived(!isActive('/records'));
   const current = $derived((route.params as Record<string, string | undefined>).name);
   let typed = $state('');
@@ -32,6 +38,9 @@
       <Button type="submit" color="alternative">{say.records.open}</Button>
     </form>
     <Trouble error={list.error} />
+    {#if !open && picked().length}
+      <p><label><input type="checkbox" bind:checked={ofTray} /> {say.records.ofTray(picked().length)}</label></p>
+    {/if}
     {#if list.data?.names.length}
       <div class="box scroll">
         <table>

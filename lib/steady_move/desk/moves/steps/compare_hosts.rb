@@ -15,6 +15,7 @@ module SteadyMove
           servers = old_servers + new_host.name_servers
           bad = ports.servers.deviations(old_servers, old_zone) +
             ports.servers.deviations(new_host.name_servers, wanted_zone)
+          keep_answers
           if bad.empty?
             return done(sentence(:done, servers: servers.size, sets: wanted_zone.content.size), source: :dns,
               ref: servers.join(", "), **held)

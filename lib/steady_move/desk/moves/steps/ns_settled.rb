@@ -11,6 +11,7 @@ module SteadyMove
           ends = settles_at
           return wait(sentence(:waiting, until: ends), source: :ttls, look_at: ends) if now < ends
 
+          keep_answers
           bad = ports.servers.deviations(new_host.name_servers, wanted_zone)
           return done(sentence(:done), source: :ttls_then_dns, ref: new_host.name_servers.join(", ")) if bad.empty?
 

@@ -5,12 +5,15 @@ module SteadyMove
     module Steps
       # Waits until the public record and the registry's own server show the new name servers.
       class NsShown < Act
+        include Zonal
+
         def call
           wanted = new_host.name_servers.sort
           shown = public_record.name_servers.to_a.sort
           known = ports.servers.delegation(name)
           delegated, ttl = known
           if shown == wanted && (known.nil? || delegated == wanted)
+            keep_answers
             return done(sentence(:done), source: :record_and_parent, ref: ports.dns.parent_server(name),
               parent_ttl: ttl)
           end

@@ -26,6 +26,7 @@ module SteadyMove
 
         # Every new server answers every wanted set.
         def answers
+          keep_answers
           zone = wanted_zone
           bad = ports.servers.deviations(new_host.name_servers, zone)
           sets = bad.map { |d| [d.name, d.type] }.uniq.size

@@ -31,10 +31,16 @@ class Visitor
     return if @cookies[site]
 
     place = site[%r{/counter/([^/]+)/}, 1]
-    row = @scenario.registrars.fetch(place.delete_prefix("service-"))
-    row = row["service"] if place.start_with?("service-")
+    row = keys(place)
     answer = post("#{site}sign-in", { login: row["login"], password: row["page_password"] || row["password"] }, site)
     @cookies[site] = answer["set-cookie"].to_s[/\A[^;]+/] or raise "no way in at #{site}"
+  end
+
+  def keys(place)
+    return @scenario.hosts.fetch(place.delete_prefix("host-")).fetch("counter") if place.start_with?("host-")
+
+    row = @scenario.registrars.fetch(place.delete_prefix("service-"))
+    place.start_with?("service-") ? row["service"] : row
   end
 
   def post(address, fields, site)

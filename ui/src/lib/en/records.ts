@@ -30,7 +30,8 @@ export const records = {
   dnsMove: {
     title: 'Move the DNS of several names',
     about: (n: V) =>
-      `The records of the ${n} names in the tray go to one host, one move for each; their registrations stay where they are.`,
+      `The records of the ${n} names in the tray go to one host, one move for each; ` +
+      'their registrations stay where they are.',
     host: 'To the DNS host',
     start: (n: V) => `Move the DNS of ${n === 1 ? 'this 1 name' : `these ${n} names`}`,
     started: (n: V) => `${n} under way.`,
@@ -112,7 +113,8 @@ export const records = {
     empty: 'Nothing of that kind.',
     saveWanted: 'Save what is wanted as a zone file',
     summary: (total: V, open: V, needs: V) =>
-      `${total} record sets; ${open} not there yet as wanted${needs ? `; ${needs} ${needs === 1 ? 'needs' : 'need'} your decision` : ''}.`,
+      `${total} record sets; ${open} not there yet as wanted` +
+      (needs ? `; ${needs} ${needs === 1 ? 'needs' : 'need'} your decision.` : '.'),
     more: (n: V) => `${n} more`,
     shownOf: (a: V, b: V) => `${a} of ${b} shown`,
     decide: 'Decide',
@@ -185,7 +187,8 @@ export const records = {
     seen: 'seen',
     assumed: 'The registry’s own TTLs could not be asked; a day is assumed.',
     unbounded:
-      'The old zone’s own name servers can’t be changed from here, so some resolvers may ask the old host for as long as it answers: keep it as long as you can.',
+      'The old zone’s own name servers can’t be changed from here, so some resolvers may ask the old host ' +
+      'for as long as it answers: keep it as long as you can.',
     picture: (n: V, a: V, b: V) => `Handover with ${n} instants, from ${a} to ${b}`,
     now: 'now',
     ifBegun: 'If it began now:',

@@ -61,7 +61,7 @@ class PortfolioTest < Minitest::Test
     assert_equal %w[at-once by-mail gtld presence push], judged.map { |j| j.judgement.family.id }.uniq.sort
     assert_equal 6, judged.map { |j| j.account.id }.uniq.size
     assert_equal %w[northskerry-tickets.example], judged.select { |j| j.facts[:signed] }.map { |j| j.name.ascii }.uniq
-    assert_equal 4, judged.filter_map { |j| j.facts[:dns_host] }.uniq.size
+    assert_equal 5, judged.filter_map { |j| j.facts[:dns_host] }.uniq.size
   end
 
   # What changed is read anew, by whoever changed it: a look, a note, a code, a move, an account, an override.

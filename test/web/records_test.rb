@@ -78,6 +78,21 @@ class WebRecordsTest < Minitest::Test
     assert_match(/gift-cards/, last_response.body)
   end
 
+  # Over a connection the new host is filled at once; the sheet ticks itself off.
+  def test_a_connected_host_is_filled
+    send_to("#{AT}/zone", source: "table", text: "#{table}@\tALIAS\tpages.other.test\t300\n")
+    assert_match(/alias to pages.other.test/, answer["copies"].first["left"].first["why"])
+    send_to("#{AT}/carry", host_id: "cleat")
+    assert_equal 409, send_to("#{AT}/fill"), "by hand there"
+    send_to("#{AT}/carry", host_id: "lanternroom")
+    send_to("#{AT}/decide", sets: ["gift-cards.#{NAME}. CNAME"], choice: "leave", reason: "sold out")
+    assert_equal 200, send_to("#{AT}/fill")
+    assert_equal 0, answer["counts"]["open"]
+    host = world.app.accounts.host_of("lanternroom")
+    there = world.app.dns.transfer(host.name_servers.first, NAME, key: SteadyMove::Desk::Zones.key(host))
+    assert_equal 7, there.content.size
+  end
+
   def test_services_tied_to_the_old_account
     send_to("#{AT}/zone", source: "table", text: table)
     kinds = answer["tied"].to_h { |t| [t["key"], t] }

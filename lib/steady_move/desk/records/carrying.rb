@@ -56,6 +56,21 @@ module SteadyMove
           says: Words.phrase("records.asked", host: host.title))
       end
 
+      # Puts what is wanted on the new host over its connection, and asks it again. An update that was sent twice gives
+      # the same zone. Raises Refused and Wire errors.
+      def fill(name, by:)
+        sheet = sheet(name) or raise Refused.new(:not_now, :no_zone_copy, name: name)
+        host = new_host(name) or raise Refused.new(:not_now, :no_new_host, name: name)
+        raise Refused.new(:not_now, :host_by_hand, host: host.title) unless host.connected?
+
+        wanted = sheet.wanted.content
+        note_fill("fill_sending", name, host, wanted.size, by)
+        @app.dns.update(host.name_servers.first, name, key: Zones.key(host), add: wanted.flat_map(&:to_a),
+          remove: wanted.map(&:id) | sheet.rows.select { |r| r.wanted.nil? }.map { |r| [r.name, r.type] })
+        note_fill("filled", name, host, wanted.size, by)
+        ask_new(name, by: by)
+      end
+
       # The zone that shall be at the new host, from the old one.
       def wanted(name, old, host, lowered: @app.carries.carry(name)&.lowered)
         of_zones(name, old, nil, host, lowered: lowered).wanted
@@ -81,6 +96,11 @@ module SteadyMove
       def limits(host) = Records::HostLimits.of(host ? host.habits : {})
 
       private
+
+      def note_fill(key, name, host, sets, by)
+        @app.journal.add("carry_decided", at: @app.now, name: name, by: by,
+          says: Words.phrase("journal.#{key}", name: name, host: host.title, sets: sets, by: by))
+      end
 
       def of_zones(name, old, new, host, lowered: @app.carries.carry(name)&.lowered)
         Records::CarrySheet.new(old, new, decisions: @app.carries.decisions(name), limits: limits(host),

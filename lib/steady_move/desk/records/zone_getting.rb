@@ -84,7 +84,15 @@ module SteadyMove
         left = found.problems + found.aliases.map do |n, target|
           [0, Words.say("records.alias", at: n.to_host, to: target)]
         end
-        [found.zone, nil, phrase("table", found.zone, assumed: found.assumed, left: left.size), left]
+        whole = found.zone.records + found.aliases.flat_map { |owner, _| addresses(name, owner) }
+        zone = Records::Zone.new(found.zone.origin, whole)
+        [zone, nil, phrase("table", zone, assumed: found.assumed, left: left.size), left]
+      end
+
+      # What the present host makes of an alias at the top: addresses, as it answers them now.
+      def addresses(name, owner)
+        server = servers(name).first
+        %w[A AAAA].flat_map { |type| @app.dns.query(server, owner.to_s, type).set(owner, type) }
       end
 
       # What of a table is a service of the host and no record is tied to the old account.

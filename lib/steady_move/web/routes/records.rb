@@ -75,6 +75,12 @@ module SteadyMove
           records_of(asked[:name])
         end
 
+        on "fillHost" do
+          carrying.fill(asked[:name], by: me)
+          nudge
+          records_of(asked[:name])
+        end
+
         on "lookAtServers" do
           Desk::LiveCheck.new(desk).call(asked[:name], by: me)
           nudge

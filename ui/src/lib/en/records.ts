@@ -90,6 +90,7 @@ export const records = {
   },
   carrySheet: {
     filter: 'Show',
+    fill: (host: V) => `Put what is wanted on ${host}`,
     all: 'all',
     open: 'not there yet',
     needs: 'needs you',

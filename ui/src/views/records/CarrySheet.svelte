@@ -1,12 +1,19 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import type { Schemas } from '../../lib/api';
+  import { createMutation } from '@tanstack/svelte-query';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import May from '../../parts/May.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
   import Field from '../../parts/Field.svelte';
   import CarryRow from './CarryRow.svelte';
   import { say } from '../../lib/say';
 
   /** Every record set, now and at the new host; what would break stands on top. */
   let { records, done }: { records: Schemas['Records']; done: () => void } = $props();
+  const fill = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/records/{name}/fill', { params: { path: { name: records.name } } })),
+    onSettled: done,
+  }));
   const STEP = 60;
   let show = $state<'all' | 'open' | 'needs'>('all');
   let find = $state('');
@@ -40,6 +47,16 @@
         >{say.carrySheet.openThere}: {records.host.title}</a
       >{/if}
   </p>
+  <Trouble error={fill.error} />
+  {#if records.host?.connected && !records.move && (records.counts.open ?? 0) > 0}
+    <May operation="fillHost"
+      ><p>
+        <Button color="alternative" disabled={fill.isPending} onclick={() => fill.mutate()}
+          >{say.carrySheet.fill(records.host.title)}</Button
+        >
+      </p></May
+    >
+  {/if}
   <div class="tools">
     <div role="group" aria-label={say.carrySheet.filter}>
       {#each choices as [key, words] (key)}

@@ -117,7 +117,7 @@ class AccountsTest < Minitest::Test
     ["kelp.nowhere", {}, nil], # a suffix that nobody listed is told as a caution,
     ["isles-timetable.example", {}, nil],
     ["saltern-isles.example", {}, nil],
-    ["saltern-isles.example", { secret: nil }, /key/],
+    ["saltern-isles.example", { secret: nil }, nil], # by hand then
     ["saltern-isles.example", { ends_with: "tarnbeck" }, /ends/]
   ].freeze
 

@@ -54,7 +54,11 @@ class LanguageTest < Minitest::Test
   end
 
   # Names of registrars and hosts are nobody's language.
-  def names = @names ||= world.app.db[:accounts].select_map(:title) + world.app.db[:dns_hosts].select_map(:title)
+  def names
+    @names ||= %i[accounts dns_hosts].flat_map { |t| world.app.db[t].select_map(:title) } +
+      world.world.scenario.hosts.values.map { |h| h["title"] }
+  end
+
   def bare(data) = sentences(data).reject { |_, text| text.include?("⟦") || names.include?(text) }
 
   def test_no_sentence_escapes_it

@@ -38,6 +38,7 @@ module SteadyMove
           new(labels.concat(origin.labels), octets << origin.id)
         end
 
+        # Labels as octets, each behind its length; raises ArgumentError where one or all are too long.
         def checked(labels)
           octets = +"".b
           labels.each do |label|
@@ -49,6 +50,7 @@ module SteadyMove
           total > WIRE_MAX ? raise(ArgumentError, "the name takes #{total} octets; at most 255 fit") : octets
         end
 
+        # Raises ArgumentError that says what is wrong with a label.
         def refuse(label, size)
           raise ArgumentError, "an empty label stands in the name" if size.zero?
 

@@ -43,6 +43,7 @@ module SteadyMove
           @seen = {}
         end
 
+        # As self.run. Returns Found.
         def run(more, nonce)
           wildcard = answers?(Name.new([nonce] + @origin.labels))
           wild(nonce) if wildcard

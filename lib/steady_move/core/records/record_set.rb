@@ -9,6 +9,7 @@ module SteadyMove
         def id = [name, type]
         def meanings = rdatas.map(&:meaning).sort
 
+        # Do both say the same, by meaning? Where each is written alike nothing has to be read.
         def same_data?(other)
           return false unless rdatas.size == other.rdatas.size
 

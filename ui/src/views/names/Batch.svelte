@@ -16,6 +16,7 @@
   import AimsFields from './AimsFields.svelte';
   import Ready from './Ready.svelte';
   import Stale from '../../parts/Stale.svelte';
+  import { usualHost } from '../../lib/hosts';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -26,7 +27,7 @@
     String(searchParams.get('to') ?? '') || places.data?.usual_destination || places.data?.accounts[0]?.id || '',
   );
   const hosts = $derived((places.data?.hosts ?? []).filter((h) => !h.ends_with));
-  const host = $derived(String(searchParams.get('host') ?? '') || hosts[0]?.id || '');
+  const host = $derived(String(searchParams.get('host') ?? '') || usualHost(hosts)?.id || '');
   let aims = $state<Schemas['Aims']>({});
   let own = $state<Record<string, Schemas['Aims']>>({});
   const usual = $derived(places.data?.accounts.find((a) => a.id === to)?.aims ?? {});

@@ -14,6 +14,7 @@
   import { money, span } from '../../lib/words';
   import { draft, refresh } from '../../lib/live.svelte';
   import Stale from '../../parts/Stale.svelte';
+  import { usualHost } from '../../lib/hosts';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -37,7 +38,9 @@
       '',
   );
   const chosen = $derived(searchParams.get('host') as string | null);
-  const host = $derived(chosen === null ? (sheet.data?.needs_carry ? (hosts[0]?.id ?? '') : '') : String(chosen));
+  const host = $derived(
+    chosen === null ? (sheet.data?.needs_carry ? (usualHost(hosts)?.id ?? '') : '') : String(chosen),
+  );
   const choice = $derived(chosen?.startsWith('choice:') ? chosen.slice(7) : String(searchParams.get('choice') ?? ''));
   let lower = $state<boolean | null>(null);
   let aims = $state<Schemas['Aims']>({});

@@ -7,6 +7,7 @@
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import { refresh } from '../../lib/live.svelte';
+  import { usualHost } from '../../lib/hosts';
   import { say } from '../../lib/say';
 
   /** The DNS of several names to one host at once. */
@@ -15,7 +16,7 @@
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
   const hosts = $derived((places.data?.hosts ?? []).filter((h) => !h.ends_with));
   let chosen = $state('');
-  const host = $derived(chosen || hosts[0]?.id || '');
+  const host = $derived(chosen || usualHost(hosts)?.id || '');
   const start = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/records/move-dns', { body: { names, host } })),
     onSuccess: () => refresh(client),

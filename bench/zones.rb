@@ -36,6 +36,16 @@ module Zones
       t: theirs, r: theirs / mine))
   end
 
+  # Ours beside a general tool's, each a process of its own; nothing where the tool is not there.
+  def beside(what, ours, command)
+    mine = median(5, &ours)
+    return row(what, mine, "") if system(*command, out: File::NULL, err: File::NULL).nil?
+
+    theirs = median(5) { system(*command, out: File::NULL, err: File::NULL) }
+    row(what, mine, "", format("%<name>s %<theirs>.0f ms, %<ratio>.1f times", name: command.first,
+      theirs: theirs * 1000, ratio: mine / theirs))
+  end
+
   # The most that a comparing process holds.
   def held_by(command)
     _, said, = Open3.capture3("/usr/bin/env", "time", "-f", "%M", *command)

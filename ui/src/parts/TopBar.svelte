@@ -54,7 +54,7 @@
     flex-wrap: wrap;
     align-items: center;
     justify-content: space-between;
-    gap: 0 0.5rem;
+    gap: 0 0.3rem;
     padding: 0 0.7rem;
     background: var(--sheet);
     border-bottom: 1px solid var(--line);
@@ -75,7 +75,7 @@
   nav a {
     color: var(--ink);
     text-decoration: none;
-    padding: 0.7rem 0.34rem 0.55rem;
+    padding: 0.7rem 0.28rem 0.55rem;
     border-bottom: 3px solid transparent;
   }
   nav a:hover {
@@ -89,7 +89,7 @@
     gap: 0.1rem;
   }
   .quiet {
-    padding: 0.35rem 0.22rem;
+    padding: 0.35rem 0.16rem;
     color: var(--muted);
     cursor: pointer;
     border-radius: var(--radius);

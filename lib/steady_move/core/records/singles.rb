@@ -10,30 +10,30 @@ module SteadyMove
         # May stand beside a CNAME (RFC 2181 §10.1, RFC 4034 §2, §3, §4).
         BESIDE = %w[CNAME RRSIG NSEC SIG KEY NXT].freeze
 
+        # {Name => {type => [Record]}} of what was added.
+        attr_reader :there
+
         def initialize
           @there = {}
         end
 
-        # Raises ArgumentError.
-        def check(record, apex)
+        # Raises ArgumentError where it may not stand there.
+        def add(record, apex)
           type = record.type
           held = @there[record.name]
-          return @there[record.name] = { type => record.rdata } if held.nil? && type != "SOA"
-          return held[type] ||= record.rdata if held && !held.key?("CNAME") && !ONCE.include?(type)
+          return @there[record.name] = { type => [record] } if held.nil? && type != "SOA"
 
-          closely(record, apex)
+          closely(record, held || {}, apex) if held.nil? || held.key?("CNAME") || ONCE.include?(type)
+          ((@there[record.name] ||= {})[type] ||= []) << record
         end
 
         private
 
-        def closely(record, apex)
+        def closely(record, held, apex)
           raise ArgumentError, "an SOA stands at the top of a zone alone" if record.type == "SOA" && record.name != apex
 
-          held = @there[record.name] ||= {}
-          before = held[record.type]
-          once(record, before)
+          once(record, held[record.type]&.first&.rdata)
           alone(record, held)
-          held[record.type] ||= record.rdata
         end
 
         def once(record, before)

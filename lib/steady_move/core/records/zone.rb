@@ -12,11 +12,12 @@ module SteadyMove
         # problems: [ZoneError] of what was left out because it is wrong.
         attr_reader :origin, :ignored, :problems
 
-        def initialize(origin, records, ignored: [], problems: [])
+        # gathered: {Name => {type => [Record]}} where that is known already; it is taken over.
+        def initialize(origin, records, ignored: [], problems: [], gathered: {})
           @origin = origin
           @problems = problems.freeze
           @ignored = ignored.freeze
-          @by_name = {}
+          @by_name = gathered
           records.each { |r| ((@by_name[r.name] ||= {})[r.type] ||= []) << r }
           @by_name.each_value { |types| types.transform_values! { |list| gather(list) } }
           @all = @by_name.values.flat_map(&:values).freeze

@@ -24,7 +24,6 @@ module SteadyMove
           @problems = []
           @apex = @origin = Name.parse(origin)
           @files = files
-          @records = []
           @ignored = []
           @alone = Singles.new
           @default_ttl = @last_ttl = @owner = nil
@@ -38,7 +37,7 @@ module SteadyMove
           end
 
           read_text(text, 0)
-          Zone.new(@apex, @records, ignored: @ignored, problems: @problems)
+          Zone.new(@apex, [], gathered: @alone.there, ignored: @ignored, problems: @problems)
         end
 
         private
@@ -68,10 +67,9 @@ module SteadyMove
           return false unless owner.under?(@apex)
 
           record = Record.new(name: owner, ttl: ttl, rdata: found.rdata)
-          @alone.check(record, @apex)
+          @alone.add(record, @apex)
           @owner = owner
           @last_ttl = ttl if found.ttl
-          @records << record
           true
         rescue ArgumentError
           false
@@ -141,8 +139,7 @@ module SteadyMove
           found = Record.new(name: @owner, ttl: settle_ttl(ttl, rdata), rdata: rdata).freeze
           return @ignored << [entry.line, found] unless @owner.under?(@apex)
 
-          @alone.check(found, @apex)
-          @records << found
+          @alone.add(found, @apex)
         end
 
         def type_of(tokens)

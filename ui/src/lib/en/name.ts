@@ -136,7 +136,7 @@ export const name = {
     leaveBehind: 'Leave the records behind, knowingly',
     seeItsRecords: 'See its records',
     lowerTtls: (a: V) =>
-      `Lower the TTLs to five minutes first (until no cache holds one of ${a}); a way back is then quick`,
+      `Lower the TTLs to five minutes first: ${a} until no cache holds a long one; a way back is quick then`,
     planTheMoveOf: (a: V) => `Plan the move of ${a}`,
     toTheAccount: 'To the account',
     nameServersAndRecords: 'Name servers and records',

@@ -51,6 +51,7 @@ describe('the plan', () => {
     steps: [step('order', [], 'registration')],
     blocks: [block('order', 0, [5, 30, 300])],
     finish: [at(60), at(600), at(3600)],
+    rests_on: [],
     ...more,
   });
 

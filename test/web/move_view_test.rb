@@ -22,7 +22,7 @@ class MoveViewTest < Minitest::Test
       events: list, state: Moves::State.fold(plan, list))
   end
 
-  def card(options, ways, events, at: 60) = View.card(move(options, ways, events), WORDS, {}, START + at)
+  def card(options, ways, events, at: 60) = View.card(move(options, ways, events), WORDS, {}, START + at, nil)
 
   READY = %w[unlock lock-gone order].map { |s| ["done", s, 10] }.freeze
   DEADLINE = START + (5 * 86_400)

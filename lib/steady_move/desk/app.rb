@@ -10,7 +10,8 @@ module SteadyMove
     class App
       attr_reader :db, :safe, :clock, :accounts, :names, :moves, :schedule, :journal, :codes, :zones, :messages,
         :overrides, :letters, :strays, :watches, :carries,
-        :secrets, :pulse, :sender, :epp, :rdap, :dns, :mailbox, :mailboxes, :random, :settings, :portfolio
+        :secrets, :pulse, :sender, :epp, :rdap, :dns, :mailbox, :mailboxes, :random, :settings, :portfolio,
+        :forecasts
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
       def initialize(config, clock:, random: Random)
@@ -25,6 +26,7 @@ module SteadyMove
         @published = Rulebooks.load(config.rulebook_folder)
         @config = config
         @portfolio = Portfolio.new(self, keep: config.outlines_file)
+        @forecasts = Forecasts.new(self)
         @settings = Settings.new(db, safe, config, documents: @watches)
         @epp = Connections.new(timeout: config.timeout, clock: clock)
         connect

@@ -79,6 +79,7 @@ module SteadyMove
 
       # The last few that are over, newest first.
       def ended(most) = load(@rows.where(open: false).reverse(:id).limit(most))
+      def ended_count = @db[:moves].where(open: false).count
       def open_for(name) = load(@rows.where(name: name, open: true)).first
       def of_name(name) = load(@rows.where(name: name).reverse(:id))
       def none? = @db[:moves].empty?

@@ -17,7 +17,7 @@ module SteadyMove
       ROUTES = [Routes::Session, Routes::OwnSignIn, Routes::Overview, Routes::Listings, Routes::TakingIn,
         Routes::Rulebook, Routes::Codes, Routes::Names,
         Routes::Contacts, Routes::Records,
-        Routes::Accounts, Routes::Moves, Routes::ManualSteps, Routes::Letters, Routes::Batches,
+        Routes::Accounts, Routes::Moves, Routes::Forecast, Routes::ManualSteps, Routes::Letters, Routes::Batches,
         Routes::Post,
         Routes::Practice, Routes::HouseKeeping].freeze
 

@@ -13,15 +13,16 @@ module SteadyMove
         module Helpers
           def cards_of(moves)
             looks = desk.schedule.looks(moves.map(&:id))
-            moves.map { |m| Views::MoveView.card(m, words_of(m), looks, now) }
+            moves.map { |m| Views::MoveView.card(m, words_of(m), looks, now, range_of(m)) }
           end
 
+          def range_of(move) = move.open ? desk.forecasts.of(move) : nil
           def words_of(move) = Desk::MoveWords.of(move.plan, desk.accounts)
 
           def move_sheet(id)
             move = desk.moves.find(id) or raise Desk::Refused.new(:unknown, :no_move, id: id)
             instructions = Desk::Instructions.new(desk)
-            Views::MoveView.sheet(move, words_of(move), desk.schedule.looks([id]), now,
+            Views::MoveView.sheet(move, words_of(move), desk.schedule.looks([id]), now, range_of(move),
               code_state: desk.codes.state_of(id),
               hands: ->(state) {
                 instructions.of(move, state)
@@ -42,7 +43,8 @@ module SteadyMove
           found = planning.propose(given["name"], to: given["to"],
             host: given["host"], aims: given["aims"], choice: given["choice"],
             lower: given["lower"]) or raise Desk::Refused.new(:invalid, :nothing_to_move)
-          Views::MoveView.proposal(found, Desk::MoveWords.of(found.plan, desk.accounts), now)
+          Views::MoveView.proposal(found, Desk::MoveWords.of(found.plan, desk.accounts), now,
+            desk.forecasts.of_plan(found.plan))
         end
 
         on "startMove" do

@@ -9,13 +9,14 @@ module SteadyMove
 
         module_function
 
-        # One line of a list, and a card of the Desk. looks: {[move id, step] => Time}.
-        def card(move, words, looks, now)
+        # One line of a list, and a card of the Desk. looks: {[move id, step] => Time}; range: Desk::Forecasts::Range,
+        # nil where it is over.
+        def card(move, words, looks, now, range)
           state = move.state
           current = state.current
           means, ends = current && deadline(move, current)
           { id: move.id, name: move.name, from: words[:from], to: words[:to], stage: state.stage, open: move.open,
-            turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at), finish: finish(move, now),
+            turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at), finish: finish(range),
             until: Json.time(ends), until_means: means, look_at: Json.time(current && looks[[move.id,
               current.step.id]]),
             exposed: exposed(state, now), can_approve: approve?(state), **now_at(current, words) }
@@ -29,9 +30,10 @@ module SteadyMove
 
         # The sheet of one move: card, track, steps, journal. hands: answers what a person does at an active step, or
         # nil.
-        def sheet(move, words, looks, now, code_state:, hands:)
+        def sheet(move, words, looks, now, range, code_state:, hands:)
           state = move.state
-          card(move, words, looks, now).merge(
+          card(move, words, looks, now, range).merge(
+            rests_on: rests_on(range, words),
             deadline: Json.time(state.deadline), expires_at: Json.time(move.plan.expires_at), code: code_state,
             words: shown(move.plan, words),
             expected_expiry: Json.time(move.plan.expected_expiry), carries: move.plan.carry?, checks: checks(state),
@@ -43,7 +45,7 @@ module SteadyMove
           )
         end
 
-        def proposal(proposal, words, now)
+        def proposal(proposal, words, now, range)
           plan = proposal.plan
           state = Core::Moves::State.fold(plan, [])
           { name: plan.name, from: words[:from], to: words[:to], refusals: proposal.refusals,
@@ -54,7 +56,7 @@ module SteadyMove
             ready: AccountView.ready(proposal.ready), aims: plan.wanted.to_plan,
             zone: proposal.zone&.then { |z| zone(z) },
             steps: state.steps.map { |s| step(s, words) }, blocks: blocks(state, now),
-            finish: Core::Forecast::Schedule.finish(proposal.schedule).map { |t| Json.time(t) } }
+            finish: finish(range), rests_on: rests_on(range, words) }
         end
 
         def price_row(row)
@@ -165,10 +167,14 @@ module SteadyMove
           end
         end
 
-        def finish(move, now)
-          return [] unless move.open
+        # With 8 in 10 between the first and the last, as likely before as after the middle one.
+        def finish(range)
+          range ? [range.spread.p10, range.spread.p50, range.spread.p90].map { |t| Json.time(t) } : []
+        end
 
-          Core::Forecast::Schedule.finish(Core::Forecast::Schedule.of(move.state, at: now)).map { |t| Json.time(t) }
+        # Steps whose durations rest on finished moves: what, and on how many.
+        def rests_on(range, words)
+          (range&.rests_on || {}).map { |id, count| { step: Words.say("steps.#{id}.title", **words), moves: count } }
         end
 
         # What an instant means and when: it goes on by itself, it is late, it is over. nil where nothing runs out:

@@ -1,5 +1,6 @@
 import { accounts } from './accounts';
 import { desk } from './desk';
+import { forecast } from './forecast';
 import { hands } from './hands';
 import { moves } from './moves';
 import { name } from './name';
@@ -15,6 +16,7 @@ import { rulebook } from './rulebook';
 export const en = {
   ...accounts,
   ...desk,
+  ...forecast,
   ...hands,
   ...moves,
   ...name,

@@ -66,7 +66,7 @@ export const moves = {
     thatIsOverTurnThe: ': that is over. Turn the privacy service on, or record a new consent.',
     expiry: 'Expiry',
     done: 'Done',
-    betweenAnd: (a: V, b: V) => `between ${a} and ${b}`,
+    betweenAnd: (a: V, b: V) => `between ${a} and ${b} (8 in 10)`,
     authorizationCode: 'Authorization code',
     records: 'Records',
     carriedFromTo: (a: V, b: V) => `carried from ${a} to ${b}`,

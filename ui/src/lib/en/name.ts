@@ -166,7 +166,7 @@ export const name = {
     theyStayAsTheyAre: (a: V) => `They stay as they are, at ${a}; site and mail notice nothing.`,
     done: 'Done',
     betweenAnd: (a: V, b: V) => `between ${a} and ${b}`,
-    ifYouApproveAtOnce: (a: V, b: V) => `(${a} if you approve at once, ${b} if nobody does)`,
+    eightInTen: (a: V) => `(8 in 10; as likely before as after ${a})`,
     stepsInOrder: 'Steps, in order',
     promotion: (a: V) => ` − ${a} promotion`,
     perOrder: (a: V) => ` + ${a} per order`,

@@ -5,7 +5,7 @@
   import { clock } from '../../lib/clock.svelte';
   import { may } from '../../lib/session.svelte';
   import { p, route } from '../../router';
-  import { day, span, stamp, UNTIL } from '../../lib/words';
+  import { day, stamp, UNTIL } from '../../lib/words';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Sheet from '../../parts/Sheet.svelte';
@@ -18,9 +18,11 @@
   import { orderItem } from '../hands/order';
   import Over from './Over.svelte';
   import Checks from './Checks.svelte';
+  import Exposed from './Exposed.svelte';
   import HandOver from './HandOver.svelte';
   import Journal from './Journal.svelte';
   import Leave from './Leave.svelte';
+  import RestsOn from './RestsOn.svelte';
   import StepList from './StepList.svelte';
   import Track from './Track.svelte';
   import Whose from './Whose.svelte';
@@ -161,16 +163,7 @@
         lookAt={s.look_at}
       />
     {/each}
-    {#if m.exposed && m.consent}
-      <p class="public" class:stuck={m.exposed.over}>
-        {say.moveSheet.forSince(
-          m.exposed.until ? say.moveSheet.theContactsWerePublic : say.moveSheet.theContactsArePublic,
-          span(m.exposed.seconds * 1000),
-        )}
-        <When at={m.exposed.since} bare />{say.moveSheet.consentsUntil(m.consent.given_by)}
-        <When at={m.consent.until} bare />{m.exposed.over ? say.moveSheet.thatIsOverTurnThe : '.'}
-      </p>
-    {/if}
+    {#if m.exposed && m.consent}<Exposed exposed={m.exposed} consent={m.consent} />{/if}
     {#if m.checks.length}<Checks checks={m.checks} />{/if}
     <Track steps={m.steps} blocks={m.blocks} />
 
@@ -181,7 +174,10 @@
       {/if}
       {#if m.finish.length}
         <dt>{say.moveSheet.done}</dt>
-        <dd class="num">{say.moveSheet.betweenAnd(stamp(m.finish[0]!, clock.now), stamp(m.finish[2]!, clock.now))}</dd>
+        <dd class="num">
+          {say.moveSheet.betweenAnd(stamp(m.finish[0]!, clock.now), stamp(m.finish[2]!, clock.now))}
+          <RestsOn steps={m.rests_on} />
+        </dd>
       {/if}
       {#if m.code}
         <dt>{say.moveSheet.authorizationCode}</dt>
@@ -222,11 +218,6 @@
   }
   .stuck {
     border-left: 4px solid var(--madder);
-  }
-  .public {
-    border-left: 4px solid var(--line);
-    padding-left: 0.8rem;
-    margin-bottom: 0.8rem;
   }
   .what {
     font-weight: 650;

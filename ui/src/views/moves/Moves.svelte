@@ -5,6 +5,7 @@
   import { clock } from '../../lib/clock.svelte';
   import { isActive, p, route } from '../../router';
   import { stamp } from '../../lib/words';
+  import Forecast from './Forecast.svelte';
   import More from '../../parts/More.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
@@ -26,6 +27,7 @@
   <div class="list">
     <h1>{say.moves.moves}</h1>
     <Trouble error={moves.error} />
+    {#if !open}<Forecast />{/if}
     {#if moves.data}
       <ul class="box">
         {#each list as m (m.id)}

@@ -4,13 +4,14 @@
   import { clock } from '../../lib/clock.svelte';
   import { day, money, span, stamp } from '../../lib/words';
   import Sentence from '../../parts/Sentence.svelte';
+  import RestsOn from '../moves/RestsOn.svelte';
   import StepList from '../moves/StepList.svelte';
   import Track from '../moves/Track.svelte';
   import { say } from '../../lib/say';
 
   let { proposal, act }: { proposal: Proposal; act: Snippet } = $props();
   const q = $derived(proposal.quote);
-  const [least, , most] = $derived(proposal.finish);
+  const [least, usual, most] = $derived(proposal.finish);
 </script>
 
 {#each proposal.refusals as refusal (refusal)}
@@ -68,15 +69,11 @@
   </dd>
   <dt>{say.proposal.done}</dt>
   <dd class="num">
-    {#if least && most}
+    {#if least && usual && most}
       {say.proposal.betweenAnd(stamp(least, clock.now), stamp(most, clock.now))}
-      <span class="muted"
-        >{say.proposal.ifYouApproveAtOnce(
-          span(Date.parse(least) - clock.now),
-          span(Date.parse(most) - clock.now),
-        )}</span
-      >
+      <span class="muted">{say.proposal.eightInTen(stamp(usual, clock.now))}</span>
     {/if}
+    <RestsOn steps={proposal.rests_on} />
   </dd>
 </dl>
 

@@ -17,7 +17,8 @@
   }));
   const h = $derived(handover.data?.handover);
   let room = $state(800);
-  const LEFT = 14;
+  const LEFT = 104;
+  const RIGHT = 16;
   // One instant may stand on another: they are numbered, and drawn no closer than their numbers.
   const marks = $derived.by(() => {
     const list = h?.instants ?? [];
@@ -25,13 +26,13 @@
     const from = Date.parse(list[0]!.at);
     const to = Math.max(...list.map((i) => Date.parse(i.at)), from + 1);
     const sorted = list
-      .map((i, n) => ({ ...i, no: n + 1, x: LEFT + ((Date.parse(i.at) - from) / (to - from)) * (room - 2 * LEFT) }))
+      .map((i, n) => ({ ...i, no: n + 1, x: LEFT + ((Date.parse(i.at) - from) / (to - from)) * (room - LEFT - RIGHT) }))
       .sort((a, b) => a.x - b.x || a.no - b.no);
     let last = -99;
     for (const m of sorted) last = m.x = Math.max(m.x, last + 22);
-    const over = last - (room - LEFT);
+    const over = last - (room - RIGHT);
     if (over > 0) {
-      let next = room - LEFT + 22;
+      let next = room - RIGHT + 22;
       for (const m of [...sorted].reverse()) next = m.x = Math.min(m.x, next - 22);
     }
     return sorted;
@@ -62,10 +63,10 @@
         stamp(h.instants.at(-1)!.at, clock.now),
       )}
     >
-      <text x="4" y="14" class="rail">{say.handoverRail.records}</text>
-      <text x="4" y="62" class="rail">{say.handoverRail.registration}</text>
-      <path class="line" d="M4 30H{room - 4}" />
-      <path class="line thin" d="M4 46H{room - 4}" />
+      <text x="6" y="34" class="rail">{say.handoverRail.records}</text>
+      <text x="6" y="54" class="rail">{say.handoverRail.registration}</text>
+      <path class="line" d="M{LEFT - 12} 30H{room - 4}" />
+      <path class="line thin" d="M{LEFT - 12} 50H{room - 4}" />
       {#if at('switch_at') && at('retire_at')}
         <rect
           class="both"
@@ -76,14 +77,14 @@
         />
       {/if}
       {#each marks as m (m.id)}
-        {#if m.id === 'order_at'}<path class="tie" d="M{m.x} 30V46" />{/if}
+        {#if m.id === 'order_at'}<path class="tie" d="M{m.x} 30V50" />{/if}
         <g class:seen={m.seen}>
           <title>{say.handoverRail.instants[m.id]}: {stamp(m.at, clock.now)}</title>
-          <circle cx={m.x} cy={m.id === 'order_at' ? 46 : 30} r="10" />
-          <text x={m.x} y={(m.id === 'order_at' ? 46 : 30) + 4} text-anchor="middle" class="no">{m.no}</text>
+          <circle cx={m.x} cy={m.id === 'order_at' ? 50 : 30} r="10" />
+          <text x={m.x} y={(m.id === 'order_at' ? 50 : 30) + 4} text-anchor="middle" class="no">{m.no}</text>
         </g>
       {/each}
-      {#if nowX !== null}<path class="now" d="M{nowX} 14V60" /><text x={nowX + 3} y="12" class="nowword"
+      {#if nowX !== null}<path class="now" d="M{nowX} 14V64" /><text x={nowX + 3} y="12" class="nowword"
           >{say.handoverRail.now}</text
         >{/if}
     </svg>

@@ -26,7 +26,7 @@
     <table>
       <thead>
         <tr>
-          <th scope="col">{say.serverAnswers.server}</th>
+          <th scope="col" class="server">{say.serverAnswers.server}</th>
           <th scope="col">{say.serverAnswers.says}</th>
           <th scope="col" class="time">{say.serverAnswers.overTime}</th>
         </tr>
@@ -106,7 +106,10 @@
     font-weight: 600;
   }
   .time {
-    width: 34%;
+    width: 26%;
+  }
+  .server {
+    width: 32%;
   }
   .state {
     font-weight: 600;

@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Forecast
+      # When a move ends, as many possible ends: each step's duration is drawn from its triangular distribution and
+      # summed along the dependencies (Monte Carlo; textbook). The draws of one duration are stratified (one from each
+      # of as many equal shares, in shuffled order: McKay, Beckman and Conover 1979, from memory), so that a few hundred
+      # are as good as thousands drawn freely. Seeded: the same plan at the same instant gives the same forecast.
+      class Draws
+        # So many orders of the shares; steps of one move take different ones.
+        ORDERS = 64
+
+        attr_reader :count
+
+        # count: draws; seed: for their orders.
+        def initialize(count: 500, seed: 1)
+          random = Random.new(seed)
+          @count = count
+          @orders = Array.new(ORDERS) { (0...count).to_a.shuffle(random: random).freeze }.freeze
+          @tables = {}
+        end
+
+        # state: Moves::State; at: now; takes: {step id => [least, usual, most] seconds} that rule over the plan's own.
+        # salt: another one for another move, so that what is drawn for one says nothing of the other.
+        # Returns the possible ends of the whole, in seconds from `at`, unsorted; [0.0, …] where all is done.
+        def ends(state, at:, takes: {}, salt: 0)
+          known = {}
+          last = nil
+          state.steps.each_with_index do |s, i|
+            next if s.phase == "dropped"
+
+            known[s.step.id] = own = step_ends(s, i + salt, known, at, takes[s.step.id] || s.step.takes)
+            last = later(last, own)
+          end
+          last.is_a?(Array) ? last : Array.new(@count, last || 0.0)
+        end
+
+        # Draws of one duration in shuffled order. order: which of the orders. Returns [Float].
+        #   Forecast::Draws.new(count: 2).duration([0, 1, 2], 0).sum.round # => 2
+        def duration(takes, order) = @orders[order % ORDERS].map { |k| table(takes)[k] }
+
+        private
+
+        # Seconds from now at which a step ends: a number where it is certain, else one for each draw.
+        def step_ends(step_state, order, known, at, takes)
+          return 0.0 if step_state.done?
+          return remaining(step_state, order, at, takes) if step_state.active?
+
+          starts = step_state.step.needs.map { |id| known[id] }.compact.reduce { |a, b| later(a, b) } || 0.0
+          plus(starts, takes, order)
+        end
+
+        # What is under way has used up a part of its time already; it can't have ended before now.
+        def remaining(step_state, order, at, takes)
+          used = at - (step_state.since || at)
+          return [takes.first - used, 0.0].max.to_f if takes.first == takes.last
+
+          duration(takes, order).map { |d| d > used ? d - used : 0.0 }
+        end
+
+        def plus(starts, takes, order)
+          if takes.first == takes.last
+            return starts.is_a?(Array) ? starts.map { |s| s + takes.first } : starts + takes.first
+          end
+
+          own = table(takes)
+          shuffled = @orders[order % ORDERS]
+          return shuffled.map { |k| starts + own[k] } unless starts.is_a?(Array)
+
+          i = -1
+          starts.map { |s| s + own[shuffled[i += 1]] }
+        end
+
+        def later(one, other)
+          return one || other if one.nil? || other.nil?
+          return [one, other].max unless one.is_a?(Array) || other.is_a?(Array)
+
+          list, rest = one.is_a?(Array) ? [one, other] : [other, one]
+          return list.map { |a| [a, rest].max } unless rest.is_a?(Array)
+
+          list.each_with_index.map { |a, i| (b = rest[i]) > a ? b : a }
+        end
+
+        # The middle of each share.
+        def table(takes)
+          @tables[takes] ||= Array.new(@count) { |k| Triangular.quantile(*takes, (k + 0.5) / @count) }.freeze
+        end
+      end
+    end
+  end
+end

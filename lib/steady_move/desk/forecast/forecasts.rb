@@ -1,0 +1,134 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # When moves will be done: ranges from three-point estimates along their plans, which learn from finished moves of
+    # the same registrars; and how far off earlier forecasts were.
+    class Forecasts
+      Forecast = Core::Forecast
+      # So many ended moves are learnt from, the newest.
+      LEARNT_FROM = 400
+      # A forecast is worked out anew after so many seconds.
+      FRESH = 60
+      KEPT = 2000
+
+      # spread: Core::Forecast::Spread; rests_on: {step id => how many finished moves its duration rests on}.
+      Range = Struct.new(:spread, :rests_on, keyword_init: true)
+      # What was foreseen of a move when it started, and what came of it. held: did it end within the 90 % range?
+      Held = Struct.new(:move, :p05, :p50, :p95, :ended_at, :held, keyword_init: true)
+
+      def initialize(app, draws: 250)
+        @app = app
+        @draws = Forecast::Draws.new(count: draws)
+        @kept = {}
+        @lock = Mutex.new
+        @learnt = [nil, {}]
+      end
+
+      # move: an open one. Returns Range.
+      def of(move)
+        now = @app.now
+        key = [move.id, move.events.size]
+        at, ends, rests = @lock.synchronize { @kept[key] }
+        if at && now - at < FRESH && now >= at
+          return Range.new(spread: Forecast::Spread.new(ends, at: at),
+            rests_on: rests)
+        end
+
+        ends, rests = drawn(move.plan, move.state, move.from_account, move.to_account, now)
+        @lock.synchronize do
+          @kept.shift while @kept.size >= KEPT
+          @kept[key] = [now, ends, rests]
+        end
+        Range.new(spread: Forecast::Spread.new(ends, at: now), rests_on: rests)
+      end
+
+      # Of a plan that has not started. Returns Range.
+      def of_plan(plan)
+        state = Core::Moves::State.fold(plan, [])
+        ends, rests = drawn(plan, state, plan.from, plan.to, @app.now)
+        Range.new(spread: Forecast::Spread.new(ends, at: @app.now), rests_on: rests)
+      end
+
+      # All of several open moves done. Returns a Spread, or nil where there is none.
+      def together(moves)
+        return if moves.empty?
+
+        now = @app.now
+        lists = moves.map { |m| drawn(m.plan, m.state, m.from_account, m.to_account, now, salt: m.id).first }
+        Forecast::Spread.together(lists, at: now)
+      end
+
+      # Seconds from now for the journal's first line: what was foreseen. {p05, p50, p95}.
+      def foreseen(plan)
+        spread = of_plan(plan).spread
+        { "p05" => 0.05, "p50" => 0.5, "p95" => 0.95 }.transform_values do |share|
+          (spread.quantile(share) - @app.now).round
+        end
+      end
+
+      # [Held] of settled moves whose forecast is in the journal, newest first.
+      def calibration
+        @app.moves.ended(LEARNT_FROM).filter_map { |m| held(m) }
+      end
+
+      # {[account id, step id] => [seconds]} of steps that finished moves took there.
+      def seen
+        count = @app.moves.ended_count
+        @lock.synchronize do
+          known, seen = @learnt
+          return seen if known == count
+
+          @learnt = [count, learn]
+          @learnt.last
+        end
+      end
+
+      private
+
+      def drawn(plan, state, from, to, now, salt: 0)
+        takes, rests = learnt(plan, from, to)
+        [@draws.ends(state, at: now, takes: takes, salt: salt), rests]
+      end
+
+      # Estimates that rule over the plan's own, and on how many finished moves each rests.
+      def learnt(plan, from, to)
+        all = seen
+        rests = {}
+        takes = plan.steps.each_with_object({}) do |step, found|
+          list = all[[whose(step, from, to), step.id]] or next
+          next if list.size < Forecast::Learning::LEAST || step.estimate
+
+          rests[step.id] = list.size
+          found[step.id] = Forecast::Learning.blend(step.takes, list)
+        end
+        [takes, rests]
+      end
+
+      # Whose habit decides how long a step takes; nil for what is nobody's.
+      def whose(step, from, to)
+        place = step.place || step.talks_to
+        { "losing" => from, "gaining" => to }[place]
+      end
+
+      def learn
+        @app.moves.ended(LEARNT_FROM).each_with_object(Hash.new { |h, k| h[k] = [] }) do |move, all|
+          move.state.steps.each do |s|
+            account = whose(s.step, move.from_account, move.to_account)
+            all[[account, s.step.id]] << (s.done_at - s.since) if account && s.done? && s.since
+          end
+        end.tap { |h| h.default = nil }
+      end
+
+      def held(move)
+        foreseen = move.events.first&.data&.fetch("foreseen", nil)
+        return unless foreseen && move.state.ending == "settled"
+
+        started = move.events.first.at
+        ended = move.events.last.at
+        p05, p50, p95 = foreseen.values_at("p05", "p50", "p95").map { |s| started + s }
+        Held.new(move: move, p05: p05, p50: p50, p95: p95, ended_at: ended, held: ended.between?(p05, p95))
+      end
+    end
+  end
+end

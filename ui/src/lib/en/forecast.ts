@@ -1,0 +1,22 @@
+import type { V } from './value';
+
+/** Words of forecasts. */
+export const forecast = {
+  forecast: {
+    title: 'When all of it is done',
+    range: (n: V, a: V, b: V, c: V) =>
+      `${n === 1 ? 'The 1 open move is' : `All ${n} open moves are`} done with 1 in 10 by ${a}, ` +
+      `with 5 in 10 by ${b}, with 9 in 10 by ${c}.`,
+    curve: 'The chance that all open moves are done, over the days to come',
+    by: 'Done by the end of',
+    chance: (n: V) => `${n} in 100`,
+    held: (a: V, b: V) => `Of the last ${b} forecasts (9 in 10), ${a} held`,
+    row: (a: V, b: V) => `${a} – ${b}; ended`,
+    yes: 'held',
+    no: 'did not hold',
+  },
+  restsOn: {
+    title: (n: V) => (n === 1 ? '1 duration is learnt' : `${n} durations are learnt`),
+    row: (step: V, n: V) => `${step}: from ${n} finished moves`,
+  },
+};

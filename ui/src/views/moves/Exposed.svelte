@@ -1,0 +1,30 @@
+<script lang="ts">
+  import type { MoveSheet } from '../../lib/api';
+  import { span } from '../../lib/words';
+  import When from '../../parts/When.svelte';
+  import { say } from '../../lib/say';
+
+  /** For how long the contacts were public, and until when the owner consented to it. */
+  let { exposed, consent }: { exposed: NonNullable<MoveSheet['exposed']>; consent: NonNullable<MoveSheet['consent']> } =
+    $props();
+</script>
+
+<p class="public" class:stuck={exposed.over}>
+  {say.moveSheet.forSince(
+    exposed.until ? say.moveSheet.theContactsWerePublic : say.moveSheet.theContactsArePublic,
+    span(exposed.seconds * 1000),
+  )}
+  <When at={exposed.since} bare />{say.moveSheet.consentsUntil(consent.given_by)}
+  <When at={consent.until} bare />{exposed.over ? say.moveSheet.thatIsOverTurnThe : '.'}
+</p>
+
+<style>
+  .public {
+    border-left: 4px solid var(--line);
+    padding-left: 0.8rem;
+    margin-bottom: 0.8rem;
+  }
+  .stuck {
+    border-left: 4px solid var(--madder);
+  }
+</style>

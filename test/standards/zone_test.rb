@@ -32,7 +32,7 @@ class ZoneStandardsTest < Minitest::Test
     "h HTTPS 1 . alpn=h2,h3 port=8443 ipv4hint=192.0.2.1,192.0.2.2 ipv6hint=2001:db8::1\ni HTTPS 0 other.test.\nj " \
     "SVCB 2 svc key65400=abc no-default-alpn alpn=h2 mandatory=alpn\n",
     "a CLASS1 A 192.0.2.1\nb 60 CLASS1 TXT x\n", "a a 192.0.2.1\nb Txt X\nC A 192.0.2.9\n",
-    "a A 192.0.2.2\na A 192.0.2.1\na A 192.0.2.2\n"
+    "a A 192.0.2.2\na A 192.0.2.1\na A 192.0.2.2\n", "a 60 A 192.0.2.2\na 90 A 192.0.2.1\n"
   ].freeze
 
   def setup = @folder = Dir.mktmpdir
@@ -64,7 +64,7 @@ class ZoneStandardsTest < Minitest::Test
 
   # What BIND refuses is refused here, too.
   REFUSED = ["a A 192.0.2\n", "a AAAA x\n", "a MX 70000 m\n", "a TXT #{'x' * 256}\n", "a TYPE65280 \\# 3 AABB\n",
-    "#{'a' * 64} A 192.0.2.1\n", "a HTTPS 1 . port=70000\n"].freeze
+    "#{'a' * 64} A 192.0.2.1\n", "a HTTPS 1 . port=70000\n", "*.w NS ns.test.\n"].freeze
 
   def test_what_named_compilezone_refuses
     REFUSED.each do |body|

@@ -46,6 +46,10 @@ module Readers
            "_x._tcp SRV 1 2 3 www\n@ CAA 0 issue \"ca.example\"\nsvc HTTPS 1 . alpn=h2 ipv4hint=192.0.2.1\n"
     [Reader.new(name: "zone file", errors: [Core::Records::ZoneError], seeds: [zone],
       read: ->(t) { Core::Records::ZoneReader.read(text(t), origin: "tide.example") }),
+      Reader.new(name: "table of records", errors: [Core::Records::ZoneError],
+        seeds: ["Name\tType\tValue\tTTL\n@\tMX\t10 mail.tide.example\t1 hour\nwww\tA\t192.0.2.1\tAuto\n",
+          "3600 | A | tide.example | 192.0.2.1\n300 | TXT | _dmarc | v=DMARC1; p=none\n"],
+        read: ->(t) { Core::Records::TableReader.read(t, origin: "tide.example") }),
       Reader.new(name: "instant", errors: [ArgumentError], seeds: ["2027-03-01T08:00:00Z"],
         read: ->(t) { Core::Instant.parse(text(t)) })]
   end

@@ -3,7 +3,8 @@
 module SteadyMove
   module Core
     module Records
-      # All records with one owner and type (RFC 2181 §5); the TTL is the least of its members (§5.2).
+      # All records with one owner and type (RFC 2181 §5); members that differ in their
+      # TTL, which is an error (§5.2), take that of the first, as BIND loads them.
       RecordSet = Struct.new(:name, :type, :ttl, :rdatas) do
         def initialize(name:, type:, ttl:, rdatas:) = super(name, type, ttl, rdatas)
         def id = [name, type]

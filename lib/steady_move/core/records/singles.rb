@@ -20,6 +20,7 @@ module SteadyMove
         # Raises ArgumentError where it may not stand there.
         def add(record, apex)
           type = record.type
+          no_star(record) if type == "NS"
           held = @there[record.name]
           return @there[record.name] = { type => [record] } if held.nil? && type != "SOA"
 
@@ -28,6 +29,12 @@ module SteadyMove
         end
 
         private
+
+        def no_star(record)
+          return unless record.name.wildcard?
+
+          raise ArgumentError, "an NS can't stand at a wildcard: #{record.name} (RFC 4592 §4.2)"
+        end
 
         def closely(record, held, apex)
           raise ArgumentError, "an SOA stands at the top of a zone alone" if record.type == "SOA" && record.name != apex

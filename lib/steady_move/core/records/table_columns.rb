@@ -16,7 +16,8 @@ module SteadyMove
           @head = first.compact.size >= 2 ? 1 : 0
           @rows = rows.drop(@head).map(&:last)
           @order = @head == 1 ? first : guessed
-          lacking = %i[name type value] - @order
+          @order[@order.index(:type)] = nil if @order.include?(:type) && column(@order.index(:type)).none? { |c| type?(c) }
+          lacking = %i[type name value] - @order
           return if lacking.empty?
 
           raise ZoneError.new(rows.first.first, "no column is seen that holds the #{lacking.first} of the records")

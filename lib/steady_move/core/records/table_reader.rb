@@ -46,7 +46,7 @@ module SteadyMove
 
         # text: of a table. Returns Found; raises ZoneError.
         def read(text)
-          rows = cells(text)
+          rows = cells(text.dup.force_encoding(Encoding::UTF_8).scrub("?").tr("\u{a0}", " "))
           raise ZoneError.new(1, "no table of records: name, type, value and TTL are expected, a record a line") if
             rows.empty?
 
@@ -80,6 +80,8 @@ module SteadyMove
           record(type, name, given)
         rescue ArgumentError => e
           @problems << [line, e.message]
+        rescue Encoding::CompatibilityError
+          @problems << [line, "octets beyond ASCII stand where none can"]
         end
 
         # A text that holds the separator, as the last column, is whole again.
@@ -98,7 +100,7 @@ module SteadyMove
 
         # “@”, nothing or the zone's own name is the top; what ends with it is whole.
         def owner(text)
-          bare = text.chomp(".")
+          bare = (text.ascii_only? ? text : Names::Idn.to_ascii(text)).chomp(".")
           return @origin if ["", "@", @origin.to_host.downcase].include?(bare.downcase)
 
           whole = Name.parse(bare)

@@ -87,7 +87,7 @@ module SteadyMove
               rdatas: [first.rdata])
           end
 
-          RecordSet.new(name: first.name, type: first.type, ttl: records.map(&:ttl).min,
+          RecordSet.new(name: first.name, type: first.type, ttl: first.ttl,
             rdatas: records.map(&:rdata).uniq.freeze).freeze
         end
       end

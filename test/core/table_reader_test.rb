@@ -45,7 +45,8 @@ class TableReaderTest < Minitest::Test
   end
 
   def test_what_is_no_record
-    found = read("Name\tType\tValue\tTTL\n@\tALIAS\tlb.other.test\t300\nold\tURL\thttps://x.test/\t300\nw\tA\t192.0.2.1\t\n")
+    lines = "@\tALIAS\tlb.other.test\t300\nold\tURL\thttps://x.test/\t300\nw\tA\t192.0.2.1\t\n"
+    found = read("Name\tType\tValue\tTTL\n#{lines}")
     assert_equal [[["tide.example", "lb.other.test"]], [[3, "old.tide.example", "URL", "https://x.test/"]], 1],
       [found.aliases.map { |n, t| [n.to_host, t] }, found.services, found.assumed]
     ["", "nothing here", "one\ttwo\tthree\n"].each { |text| assert_raises(Records::ZoneError, text) { read(text) } }

@@ -16,7 +16,6 @@ module SteadyMove
           @head = first.compact.size >= 2 ? 1 : 0
           @rows = rows.drop(@head).map(&:last)
           @order = @head == 1 ? first : guessed
-          @order[@order.index(:type)] = nil if @order.include?(:type) && column(@order.index(:type)).none? { |c| type?(c) }
           lacking = %i[type name value] - @order
           return if lacking.empty?
 
@@ -28,6 +27,8 @@ module SteadyMove
         def guessed
           width = @rows.map(&:size).max
           type = best(width) { |c| type?(c) }
+          return [] if column(type).none? { |c| type?(c) }
+
           free = (0...width).to_a - [type]
           ttl = ttl_column(free, type)
           value = (free - [ttl]).max_by { |i| column(i).sum(&:length) + (i > type.to_i ? 1 : 0) }

@@ -92,7 +92,8 @@ class ApiTest < Minitest::Test
       end.each { |verb, path, _| refute_equal 403, ask(verb, path), "#{role}: #{verb} #{path}" }
     end
     changing = guarded.select { |verb, _, op| verb == "post" && op["x-role"].nil? }.map { |_, path, _| path }
-    assert_equal ["/api/batches/proposals", "/api/me/password", "/api/me/sessions/1/end", "/api/me/sessions/end-others",
+    assert_equal ["/api/batches/proposals", "/api/me/calendar", "/api/me/calendar/end", "/api/me/password",
+      "/api/me/sessions/1/end", "/api/me/sessions/end-others",
       "/api/names/saltern-isles.example/look", "/api/proposals", "/api/recovery-codes", "/api/rulebook/preview",
       "/api/sign-out"],
       (changing + ["/api/sign-out"]).uniq.sort, "what a viewer may send"

@@ -14,7 +14,8 @@ module SteadyMove
       set :host_authorization, permitted_hosts: []
       disable :static, :protection, :logging
 
-      ROUTES = [Routes::Session, Routes::OwnSignIn, Routes::Overview, Routes::Listings, Routes::TakingIn,
+      ROUTES = [Routes::Session, Routes::OwnSignIn, Routes::Calendars, Routes::Overview, Routes::Listings,
+        Routes::TakingIn,
         Routes::Rulebook, Routes::Codes, Routes::Names,
         Routes::Contacts, Routes::Records,
         Routes::Accounts, Routes::Moves, Routes::Forecast, Routes::ManualSteps, Routes::Letters, Routes::Batches,

@@ -7,6 +7,9 @@ module SteadyMove
     # First and last in every request: an id, the security headers, one line in the log; what nobody caught becomes a
     # problem document.
     class RequestLog
+      # What stands behind it in a path is a secret.
+      SECRET = %r{\A(/api/calendar/).+}
+
       def initialize(app, log)
         @app = app
         @log = log
@@ -36,7 +39,9 @@ module SteadyMove
       end
 
       # A path is somebody's word too: as text, and not longer than a line.
-      def path(env) = env["PATH_INFO"].to_s.dup.force_encoding(Encoding::UTF_8).scrub[0, 200]
+      def path(env)
+        env["PATH_INFO"].to_s.dup.force_encoding(Encoding::UTF_8).scrub[0, 200].sub(SECRET, '\1…')
+      end
 
       # Who asked, and why it was refused.
       def of_whom(env)

@@ -15,6 +15,19 @@ export const forecast = {
     yes: 'held',
     no: 'did not hold',
   },
+  calendar: {
+    title: 'Your calendar',
+    about:
+      'Deadlines, by when each move is likely done, and expiries, for your own calendar program. ' +
+      'The address is a secret: whoever has it reads along. It holds no codes.',
+    once: 'This address is shown once. Put it into your calendar program now.',
+    all: 'Everything',
+    mine: 'Only what is your turn',
+    made: 'An address was made',
+    make: 'Make an address',
+    renew: 'Make a new address; the old one ends',
+    end: 'End it',
+  },
   restsOn: {
     title: (n: V) => (n === 1 ? '1 duration is learnt' : `${n} durations are learnt`),
     row: (step: V, n: V) => `${step}: from ${n} finished moves`,

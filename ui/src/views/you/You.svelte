@@ -4,6 +4,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import Authenticator from './Authenticator.svelte';
   import Passkeys from './Passkeys.svelte';
+  import Calendar from './Calendar.svelte';
   import Password from './Password.svelte';
   import RecoveryCodes from './RecoveryCodes.svelte';
   import Sessions from './Sessions.svelte';
@@ -18,6 +19,7 @@
   {#if me.data}
     <p class="muted">{say.you.asWhom(me.data.email, me.data.role)}</p>
     <Sessions me={me.data} />
+    <Calendar />
     <Password />
     <Authenticator set={me.data.authenticator} asked={me.data.second_factor} />
     <Passkeys me={me.data} />

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Routes
+      # A person's calendar feed: its secret address, and the feed itself, for which the address is all that is asked.
+      module Calendars
+        extend Answers
+
+        # The address as it is told once.
+        module Helpers
+          def calendars = Desk::Calendars.new(desk)
+          def own_address = desk.address || "#{request.scheme}://#{request.host_with_port}"
+          def calendar_shown = { made_at: Views::Json.time(calendars.made_at(person[:id])) }
+        end
+
+        on("myCalendar") { { **calendar_shown, address: nil } }
+
+        on "renewCalendar" do
+          token = calendars.renew(person[:id], by: me)
+          headers "Cache-Control" => "no-store"
+          { **calendar_shown, address: "#{own_address}/api/calendar/#{token}" }
+        end
+
+        on "endCalendar" do
+          calendars.finish(person[:id])
+          { **calendar_shown, address: nil }
+        end
+
+        on "calendar" do
+          text = calendars.feed(asked[:token], mine: asked[:mine] == true, address: own_address) or
+            raise Problem.say(404, :no_calendar)
+          content_type "text/calendar", charset: "utf-8"
+          headers "Cache-Control" => "private, no-store"
+          text
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,52 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask } from '../../lib/api';
+  import Copy from '../../parts/Copy.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+  import { say } from '../../lib/say';
+
+  /** Deadlines, forecasts and expiries for one’s own calendar, under a secret address that is shown once. */
+  const client = useQueryClient();
+  const feed = createQuery(() => ({
+    queryKey: ['people', 'calendar'],
+    queryFn: () => ask(api.GET('/api/me/calendar')),
+  }));
+  const change = createMutation(() => ({
+    mutationFn: (end: boolean) => ask(end ? api.POST('/api/me/calendar/end') : api.POST('/api/me/calendar')),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['people', 'calendar'] }),
+  }));
+  const address = $derived(change.data?.address);
+</script>
+
+<section>
+  <h2>{say.calendar.title}</h2>
+  <p class="muted">{say.calendar.about}</p>
+  <Trouble error={feed.error ?? change.error} />
+  {#if address}
+    <p>{say.calendar.once}</p>
+    <p>{say.calendar.all}: <Copy text={address} what={say.calendar.all} /></p>
+    <p>{say.calendar.mine}: <Copy text="{address}?mine=true" what={say.calendar.mine} /></p>
+  {:else if feed.data?.made_at}
+    <p>{say.calendar.made} <When at={feed.data.made_at} />.</p>
+  {/if}
+  <div class="acts">
+    <Button size="sm" color="alternative" disabled={change.isPending} onclick={() => change.mutate(false)}
+      >{feed.data?.made_at ? say.calendar.renew : say.calendar.make}</Button
+    >
+    {#if feed.data?.made_at}<button class="link" onclick={() => change.mutate(true)}>{say.calendar.end}</button>{/if}
+  </div>
+</section>
+
+<style>
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem 1rem;
+    align-items: center;
+  }
+  p {
+    overflow-wrap: anywhere;
+  }
+</style>

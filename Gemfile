@@ -40,8 +40,8 @@ gem "public_suffix", "6.0.2"
 gem "simpleidn", "0.2.3"
 
 # time
-gem "rufus-scheduler", "3.9.2"
 gem "icalendar", "2.13.0", require: false
+gem "rufus-scheduler", "3.9.2"
 gem "tzinfo", "2.0.6"
 gem "tzinfo-data", "1.2026.6", require: false
 

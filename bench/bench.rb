@@ -43,7 +43,7 @@ class Bench
     printf("%-62<what>s %12<value>s %12<limit>s  %<peer>s\n", what: what, value: value, limit: limit, peer: peer)
   end
 
-  PARTS = %i[first_page scripts api passes waiting idle fold judging judging_many one_change fifty_thousand
+  PARTS = %i[first_page scripts api passes waiting forecasts idle fold judging judging_many one_change fifty_thousand
     understanding zones live_check carry_sheet growth load front_end].freeze
 
   # parts: names of PARTS; all where none is given.

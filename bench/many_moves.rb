@@ -27,6 +27,16 @@ module ManyMoves
     end
   end
 
+  # 500 moves, 2,000 draws each, from their plans as they stand.
+  def forecasts
+    with_moves(500, at: %w[tarnbeck], like: ["isles-timetable.example"]) do |world|
+      draws = SteadyMove::Core::Forecast::Draws.new(count: 2000)
+      moves = world.app.moves.open
+      seconds = median(3) { moves.each { |m| draws.ends(m.state, at: world.app.now, salt: m.id) } }
+      row("500 moves forecast with 2,000 draws each", seconds, "3 s")
+    end
+  end
+
   # 10,000 moves that wait; what one of them costs is in nobody's way.
   def idle
     with_moves(1, at: %w[tarnbeck], like: ["isles-timetable.example"]) do |world|

@@ -53,7 +53,7 @@
     </p>
     <div bind:clientWidth={room}>
       <svg viewBox="0 0 {room} {HIGH + 16}" width={room} height={HIGH + 16} role="img" aria-label={say.forecast.curve}>
-        {#each [0, 0.5, 0.9, 1] as c (c)}
+        {#each [0, 0.5, 0.9] as c (c)}
           <path class="grid" d="M{LEFT} {Y(c)}H{room - 16}" />
           <text x={LEFT - 6} y={Y(c) + 4} text-anchor="end">{c * 10}/10</text>
         {/each}

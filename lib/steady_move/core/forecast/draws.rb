@@ -52,6 +52,7 @@ module SteadyMove
         # Seconds from now at which a step ends: a number where it is certain, else one for each draw.
         def step_ends(step_state, order, known, at, takes)
           return 0.0 if step_state.done?
+
           silence = step_state.step.mark?(:approval) ? SILENCE : 0
           return remaining(step_state, order, at, takes, silence) if step_state.active?
 

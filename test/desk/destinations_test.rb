@@ -2,10 +2,12 @@
 
 require_relative "../test_helper"
 require_relative "../support/by_hand"
+require_relative "../support/some_batches"
 
 # Is a destination ready, what does it cost beside others, and what is learnt of it on the way.
 class DestinationsTest < Minitest::Test
   include ByHand
+  include SomeBatches
 
   def checks = SteadyMove::Desk::DestinationChecks.new(world.app)
   def euros(minor) = Core::Money::Amount.new(minor, "EUR")
@@ -33,11 +35,13 @@ class DestinationsTest < Minitest::Test
     live_with("millrace")
     checks.note("withy", "balance", balance: euros(2000), by: ADA)
     names = %w[slipway.example kelpsound.example kelp-sound-hire.example]
-    rows = SteadyMove::Desk::Batch.new(world.app).propose(names, to: "withy") { nil }
+    rows = proposed(names, to: "withy")
     assert_equal [true, true, false], rows.map(&:startable)
     assert_match(/20.00 EUR; 20.00 EUR of it is free, which does not cover 27.00 EUR/, rows.last.says.join)
-    started = SteadyMove::Desk::Batch.new(world.app).start(names, to: "withy", by: ADA) { nil }
-    assert_equal [true, true, false], started.map(&:startable)
+    batch = batches.make(names, to: "withy", by: ADA, trial: false).first
+    batches.start(batch, by: ADA, shown: SteadyMove::Desk::Batch.sums(rows)[:total])
+    world.runner.pass
+    assert_equal(%w[held in in], world.app.batches.members(batch).map(&:state).sort)
     assert_equal 1800, checks.committed(world.app.accounts.find("withy"), "EUR").minor
     assert_match(/looked|noted/, world.app.journal.page(limit: 50).map(&:says).join)
   end

@@ -2,11 +2,13 @@
 
 require_relative "../test_helper"
 require_relative "../support/by_hand"
+require_relative "../support/some_batches"
 
 # Letters that go out once, are answered, are late and reminded of; acts said to be done that were not; consent that
 # has ended.
 class LettersSentTest < Minitest::Test
   include ByHand
+  include SomeBatches
 
   Letters = SteadyMove::Desk::Letters
 
@@ -162,21 +164,24 @@ class LettersSentTest < Minitest::Test
     names = %w[kelp-sound-hire.example slipway.example saltern-harbour.example isles-weather.example
       northskerry-crew.example northskerry-season-2026.example]
     world.app.names.learn("kelp-sound-hire.example", facts(source: :hand, admin_email: "dock@post.kelpsound.example"))
-    along = SteadyMove::Desk::Batch.new(world.app).propose(%w[kelp-sound-hire.example kelpsound.example], to: "orlop",
-      &:itself).map { |r| r.says.join(" ") }
+    along = proposed(%w[kelp-sound-hire.example kelpsound.example], to: "orlop").map { |r| r.says.join(" ") }
     assert_match(/dock@post.kelpsound.example, lies on kelpsound.example, which moves in the same batch/, along.first)
     refute_match(/same batch/, along.last, "its own name is told by the verdict")
     world.app.names.forget("kelp-sound-hire.example", :hand)
-    seen = 0
-    rows = SteadyMove::Desk::Batch.new(world.app).start(names, to: "orlop", by: ADA) { seen += 1 }
-    assert_equal [6, 5], [seen, rows.count(&:move_id)]
+    rows = proposed(names, to: "orlop")
+    assert_equal 5, rows.count(&:startable)
     assert_match(/does not know this name/, rows.last.says.join)
     sums = SteadyMove::Desk::Batch.sums(rows)
     assert_equal [[4 * 902], 1], [sums[:total].map(&:minor), sums[:unpriced]], "a premium name's price is not known"
     assert_equal %w[EUR], sums[:saves].map(&:currency),
       "what is saved is told only where both prices are in one currency"
+    batch = batches.make(names, to: "orlop", by: ADA, trial: false).first
+    assert_equal "running", batches.start(batch, by: ADA, shown: sums[:total])
     world.runner.pass
-    ids = rows.filter_map(&:move_id)
+    begun, later = world.app.batches.members(batch).select { |m| m.state == "in" }.partition(&:move_id)
+    assert_equal 2, later.size, "with names that hang together it isn't all at once"
+    ids = begun.map(&:move_id) + later.map { |m| world.start(m.name, to: "orlop") }
+    world.runner.pass
     assert_equal 2, hands.consents.moves.size
     consent(*hands.consents.moves.map(&:id))
     places = hands.places.to_h { |p| [p.title, p.items.map(&:step).sort] }

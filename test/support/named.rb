@@ -23,13 +23,9 @@ class Named
   def initialize(origin, zone: PLAIN, algorithm: "hmac-sha256", signed: nil)
     @algorithm = algorithm
     @folder = Dir.mktmpdir("named")
-    @port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
     File.write(File.join(@folder, "a.zone"), zone)
     sign(origin, signed) if signed
-    File.write(File.join(@folder, "named.conf"), settings(origin))
-    @pid = Process.spawn("/usr/sbin/named", "-g", "-n", "1", "-c", File.join(@folder, "named.conf"),
-      %i[out err] => log)
-    wait
+    start(origin)
   end
 
   def stop
@@ -38,6 +34,21 @@ class Named
   end
 
   private
+
+  # Another process may take a port that was free a moment ago; then once more with another.
+  def start(origin)
+    5.times do
+      @port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
+      File.write(File.join(@folder, "named.conf"), settings(origin))
+      @pid = Process.spawn("/usr/sbin/named", "-g", "-n", "1", "-c", File.join(@folder, "named.conf"),
+        %i[out err] => log)
+      wait
+      return unless File.read(log).match?(/address in use|not listening on any/)
+
+      Process.kill("TERM", @pid) && Process.wait(@pid)
+    end
+    raise "named found no port"
+  end
 
   def sign(origin, how)
     tools = { chdir: @folder, %i[out err] => File::NULL }

@@ -11,11 +11,9 @@ class Nsd
   # zones: {name => text}
   def initialize(zones)
     @folder = Dir.mktmpdir("nsd")
-    @port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
     zones.each { |origin, text| File.write(File.join(@folder, "#{origin}.zone"), text) }
-    File.write(conf = File.join(@folder, "nsd.conf"), settings + zones.keys.map { |origin| served(origin) }.join)
-    @pid = Process.spawn("/usr/sbin/nsd", "-d", "-c", conf, %i[out err] => log)
-    wait
+    5.times { return if start(zones.keys) }
+    raise "nsd did not start: #{File.read(log)}"
   end
 
   def stop
@@ -46,13 +44,17 @@ class Nsd
     CONF
   end
 
-  # Until it answers; a few hundred tries.
-  def wait
+  # Another process may take a port that was free a moment ago; then it doesn't start.
+  def start(names)
+    @port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
+    File.write(conf = File.join(@folder, "nsd.conf"), settings + names.map { |origin| served(origin) }.join)
+    @pid = Process.spawn("/usr/sbin/nsd", "-d", "-c", conf, %i[out err] => log)
     200.times do
-      return if File.read(log).include?("nsd started")
+      return true if File.read(log).include?("nsd started")
+      return false if Process.wait(@pid, Process::WNOHANG)
 
       IO.select(nil, nil, nil, 0.05)
     end
-    raise "nsd did not start: #{File.read(log)}"
+    false
   end
 end

@@ -4,7 +4,7 @@ require_relative "../test_helper"
 require_relative "../support/signed_in"
 require_relative "../support/visitor"
 
-# Acts by hand, letters, contacts, batches and the post over the API: what comes back, and what each bad request is
+# Acts by hand, letters, contacts and the post over the API: what comes back, and what each bad request is
 # told.
 class WebHandsTest < Minitest::Test
   include SignedIn
@@ -55,7 +55,7 @@ class WebHandsTest < Minitest::Test
     ["/api/letters", { account: "cobble", how: "smtp", reference: "x" }, 422, "reference"],
     ["/api/batches", { names: ["slipway.example"], to: "nowhere" }, 422, "no account"],
     ["/api/batches", { names: ["slipway.example"], to: "orlop", host: "nowhere" }, 422, "no DNS host"],
-    ["/api/batches/proposals", { names: [], to: "orlop" }, 422, "names"],
+    ["/api/batches", { names: [], to: "orlop" }, 422, "names"],
     ["/api/post/1/correct", { kind: "gossip", names: [] }, 422, "kind"],
     ["/api/post/999/correct", { kind: "offer", names: [] }, 422, "no message number 999"],
     ["/api/names/kelpsound.example/contacts/prove", { role: "friend" }, 422, "role"],
@@ -115,30 +115,6 @@ class WebHandsTest < Minitest::Test
     assert_equal 200, send_to("/api/hands/code", name: "slipway.example", code: " 1l0O")
     assert_equal 3, answer["says"].size, "a blank, too short, look-alikes"
     refute_includes @log.string, code
-  end
-
-  def test_a_batch_is_looked_at_and_started
-    names = %w[slipway.example saltern-harbour.example oyster-smack-charter.example nobody.example]
-    rows = lambda do |path|
-      status = send_to(path, names: names, to: "orlop")
-      100.times do
-        break unless status == 202
-
-        get "/api/batches/#{answer['job']}"
-        status = last_response.status
-      end
-      answer["rows"].map { |r| [r["name"], r["startable"], r["by_hand"], !r["move_id"].nil?] }
-    end
-    expected = [["slipway.example", true, 5, false], ["saltern-harbour.example", true, 3, false],
-      ["oyster-smack-charter.example", false, 4, false], ["nobody.example", false, 0, false]]
-    assert_equal(expected.map { |n, s, _, m| [n, s, m] }, rows.call("/api/batches/proposals").map do |n, s, _, m|
-      [n, s, m]
-    end)
-    # The premium name's price is not known, and not in the sum.
-    assert_equal([902, 1], [answer["total"].sum { |a| a["minor"] }, answer["unpriced"]])
-    assert_equal([true, true, false, false], rows.call("/api/batches").map(&:last))
-    assert_equal 2, world.app.moves.open.size
-    assert_equal 404, (get("/api/batches/none") && last_response.status)
   end
 
   def test_contacts_on_the_sheet

@@ -9,7 +9,7 @@ module SteadyMove
     # sender); mailbox: the first of them.
     class App
       attr_reader :db, :safe, :clock, :accounts, :names, :moves, :schedule, :journal, :codes, :zones, :messages,
-        :overrides, :letters, :strays, :watches, :carries,
+        :overrides, :letters, :strays, :watches, :carries, :batches,
         :secrets, :pulse, :sender, :epp, :rdap, :dns, :mailbox, :mailboxes, :random, :settings, :portfolio,
         :forecasts
 
@@ -92,6 +92,7 @@ module SteadyMove
         @strays = Store::Strays.new(db)
         @watches = Store::Watches.new(db)
         @carries = Store::Carries.new(db)
+        @batches = Store::Batches.new(db)
       end
     end
   end

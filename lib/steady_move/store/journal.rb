@@ -46,6 +46,9 @@ module SteadyMove
         rows.reverse(:seq).limit([limit, MOST].min).map { |r| event_of(r) }
       end
 
+      # Lines by their numbers, newest first.
+      def numbered(numbers) = @events.where(seq: numbers).reverse(:seq).map { |r| event_of(r) }
+
       # A move's lines after one.
       def after(move_id, seq) = @after.call(id: move_id, seq: seq).map { |r| event_of(r) }
 

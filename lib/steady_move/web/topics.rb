@@ -11,7 +11,7 @@ module SteadyMove
              "rulebook" => %w[rulebook names], "stray" => %w[desk names], "record-changed" => %w[desk names],
              "registry-message" => %w[names],
              "zone_got" => %w[records], "carry_chosen" => %w[records], "carry_decided" => %w[records],
-             "tied" => %w[records], "servers-asked" => %w[records],
+             "batch" => %w[batches], "tied" => %w[records], "servers-asked" => %w[records],
              "mailbox-proven" => %w[names hands] }.freeze
       # So many lines at once are as good as everything.
       MOST = 500

@@ -9,6 +9,8 @@ module SteadyMove
         def -(other) = same(other) { Amount.new(minor - other.minor, currency) }
         def *(other) = Amount.new(minor * other, currency)
         def to_h = { minor: minor, currency: currency }
+        #   Money::Amount.new(1450, "EUR").to_s # => "14.50 EUR"
+        def to_s = "#{Currency.decimal(minor, currency)} #{currency}"
 
         # A share given in thousandths of a per cent, rounded half up.
         #   Money::Amount.new(1450, "EUR").share(19_000).minor # => 276

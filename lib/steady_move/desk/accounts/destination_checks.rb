@@ -69,14 +69,14 @@ module SteadyMove
         held = Core::Money::Amount.new(row["minor"], row["currency"])
         if total && total.currency != held.currency
           return check("balance", nil, "other_currency", account, row,
-            held: money(held))
+            held: held.to_s)
         end
 
         free = held - committed(account, held.currency)
         enough = total.nil? ? nil : free.minor >= total.minor
         state = { true => "yes", false => "no", nil => "there" }.fetch(enough)
-        check("balance", enough, state, account, row, held: money(held), free: money(free),
-          total: total && money(total))
+        check("balance", enough, state, account, row, held: held.to_s, free: free.to_s,
+          total: total&.to_s)
       end
 
       def check(key, is, state, account, row, **values)
@@ -86,7 +86,6 @@ module SteadyMove
           find_out: Words.say("ready.#{key}.find_out", title: account.title))
       end
 
-      def money(amount) = "#{Core::Money::Currency.decimal(amount.minor, amount.currency)} #{amount.currency}"
     end
   end
 end

@@ -113,10 +113,9 @@ module SteadyMove
         expected = sums.reduce(:+)
         return if expected == charged
 
-        raise Refused.new(:not_now, :price_differs, charged: money(charged), planned: money(expected))
+        raise Refused.new(:not_now, :price_differs, charged: charged.to_s, planned: expected.to_s)
       end
 
-      def money(amount) = "#{Core::Money::Currency.decimal(amount.minor, amount.currency)} #{amount.currency}"
 
       def note(move, type, by, step, why, words, data = {})
         words = words.to_s.strip

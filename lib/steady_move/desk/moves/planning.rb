@@ -7,9 +7,12 @@ module SteadyMove
       # plan: Moves::Plan; refusals: why it can't start; cautions: what to know; zone: what is known of the records;
       # schedule: Blocks.
       # ready: what is known of the destination (DestinationChecks::Check).
-      Proposal = Struct.new(:plan, :quote, :refusals, :cautions, :zone, :schedule, :ready, keyword_init: true) do
+      # told: [Caution], each once: key says of what kind it is (a rule's id, or a word of our own).
+      Proposal = Struct.new(:plan, :quote, :refusals, :told, :zone, :schedule, :ready, keyword_init: true) do
         def startable? = refusals.empty?
+        def cautions = told.map(&:says)
       end
+      Caution = Struct.new(:key, :says)
       # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common practice).
       ASSUMED = Core::Records::Handover.new(parent_ns: 86_400, zone_ns: 3600, greatest: 3600, negative: 3600,
         registry: 0, old_set: false)
@@ -47,7 +50,7 @@ module SteadyMove
         missing = ready.select { |c| c.is == false && c.key != "method" }.map(&:says)
         Proposal.new(plan: plan, quote: quote, zone: zone, schedule: schedule(plan), ready: ready,
           refusals: Refusals.new(judged, account, new_host, missing: missing, choice: choice).all,
-          cautions: cautions(judged, zone) + left_behind(judged, choice))
+          told: cautions(judged, zone) + left_behind(judged, choice))
       end
 
       # What a move to an account, or to the usual destination, would cost: [account, Quote]; nil where no other is
@@ -59,11 +62,14 @@ module SteadyMove
         [account, quote(judged, account)]
       end
 
-      # Starts the move: its plan and the first line of its journal are written together. Raises Refused. Returns its
-      # id.
-      def start(name, to:, by:, **options)
+      # Starts the move: its plan and the first line of its journal are written together. price: what was agreed, an
+      # Amount, nil where none was known, or :any. Raises Refused, also where the price is another now. Returns its id.
+      def start(name, to:, by:, price: :any, **options)
         proposal = propose(name, to: to, age: FRESH, **options) or raise Refused.new(:unknown, :nothing_to_move)
         raise Refused.new(:not_now, proposal.refusals) unless proposal.startable?
+        if price != :any && price != proposal.quote.total
+          raise Refused.new(:not_now, :price_changed, name: name, now: proposal.quote.total.to_s)
+        end
 
         @app.db.transaction do
           LaterHost.keep(@app, proposal.plan.new_host)
@@ -172,15 +178,19 @@ module SteadyMove
         told = judged.verdict.findings.select do |f|
           f.effect == "caution" || (f.effect == "fix" && f.in_move == "caution")
         end
-        unknown = judged.verdict.unknown.map { |u| Words.say("plan.not_known", rule: u.rule, find_out: u.find_out) }
-        told.map(&:because) + [zone&.problem && Words.say(zone.problem)].compact + unknown
+        unknown = judged.verdict.unknown.map do |u|
+          Caution.new("unknown #{u.rule}", Words.say("plan.not_known", rule: u.rule, find_out: u.find_out))
+        end
+        told.map { |f| Caution.new(f.rule, f.because) } + unknown +
+          [zone&.problem && Caution.new("zone", Words.say(zone.problem))].compact
       end
 
       # The records are left behind knowingly.
       def left_behind(judged, choice)
         return [] unless choice == "stay" && judged.needs_carry?
 
-        [Words.say("plan.stays_behind", name: judged.name.ascii, from: judged.account.title)]
+        says = Words.say("plan.stays_behind", name: judged.name.ascii, from: judged.account.title)
+        [Caution.new("stays-behind", says)]
       end
 
       def schedule(plan) = Core::Forecast::Schedule.of(Core::Moves::State.fold(plan, []), at: @app.now)

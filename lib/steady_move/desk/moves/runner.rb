@@ -24,6 +24,7 @@ module SteadyMove
         @watch = Watch.new(app)
         @bootstrap = Bootstrap.new(app)
         @polls = PollQueue.new(app)
+        @batches = BatchRun.new(app)
         @on_error = on_error
         @passing = Mutex.new
         @dispatching = Mutex.new
@@ -73,7 +74,7 @@ module SteadyMove
       def others_at_work? = @app.schedule.held_by_others?(@id, now: @app.now)
 
       # When a step is due next; nil where nothing is under way.
-      def next_look = @app.schedule.next_look(after: @app.now)
+      def next_look = [@app.schedule.next_look(after: @app.now), @batches.next_look].compact.min
 
       # {lane => pieces of work in hand}.
       def busy = @lanes.busy
@@ -88,6 +89,7 @@ module SteadyMove
       def by_itself
         @bootstrap.due? && @lanes.push("watch", [nil, :bootstrap]) { @bootstrap.due? && @bootstrap.fetch }
         @watch.due? && @lanes.push("watch", [nil, :watch]) { @watch.due? && @watch.look }
+        @batches.due? && @lanes.push("batches", [nil, :batches]) { @batches.due? && @batches.go_on }
       end
 
       # Each account's message queue, in its own lane.

@@ -3,33 +3,96 @@
 module SteadyMove
   module Web
     module Routes
-      # Several names to one destination.
+      # Batches: made, changed, reviewed, started, followed.
       module Batches
         extend Answers
 
-        # A batch is work that goes on behind.
-        module Helpers
-          def batch
-            account!(given["to"], "to")
-            if given["host"] && !desk.accounts.host_of(given["host"])
-              raise Problem.say(422, :no_host,
-                given: given["host"])
-            end
+        LINES = 100
 
-            names, to, host = given.values_at("names", "to", "host")
-            job = application.jobs.start(by: me, of: names.size) do |j|
-              where = { to: to, host: host, aims: given["aims"], own: given["own"] || {} }
-              yield(Desk::Batch.new(desk), names, where, j).tap { nudge }
-            end
-            batch_shown(job)
+        # A review or a start is work that goes on behind.
+        module Helpers
+          def batches = @batches ||= Desk::Batches.new(desk)
+
+          # How a batch stands. left_out: sentences on names that could not be put in.
+          def batch_sheet(id, left_out: [])
+            batch = batches.find(id)
+            members = desk.batches.members(id)
+            moves = desk.moves.find_all(members.filter_map(&:move_id))
+            cards = cards_of(moves).to_h { |c| [c[:id], c] }
+            spread = desk.forecasts.together(moves.select(&:open))
+            Views::BatchView.sheet(batch, members, cards, batch_lines(id)).merge(left_out: left_out,
+              **spread_shown(spread, asked[:by] && Contract.instant(asked[:by])))
           end
 
-          def batch_shown(job) = work(job) { |rows| Views::ManualStepsView.batch(rows) }
+          def batch_lines(id) = desk.journal.numbered(desk.batches.lines(id, LINES))
+          def batch_settings = given.transform_keys(&:to_sym)
+
+          def batch_job(of)
+            work(application.jobs.start(by: me, of: of) { |job| yield(job) }) { |result| batch_result(result) }
+          end
+
+          def batch_result(result)
+            return { state: result } if result.is_a?(String)
+
+            Views::BatchView.review(result, desk.accounts)
+          end
         end
 
-        on("proposeBatch") { batch { |b, names, where, job| b.propose(names, **where) { job.done += 1 } } }
-        on("startBatch") { batch { |b, names, where, job| b.start(names, by: job.by, **where) { job.done += 1 } } }
-        on("batchWork") { batch_shown(work_of(asked[:job])) }
+        on "batches" do
+          counts = desk.batches.counts
+          by_move = desk.batches.by_move.group_by(&:last).transform_values { |pairs| pairs.map(&:first) }
+          moves = desk.moves.find_all(by_move.values.flatten).to_h { |m| [m.id, m] }
+          { batches: desk.batches.all.map do |b|
+            Views::BatchView.line(b, counts[b.id], moves.values_at(*by_move[b.id]))
+          end }
+        end
+
+        on "newBatch" do
+          id, left = batches.make(given["names"], by: me, **batch_settings.except(:names))
+          status 201
+          { id: id, left_out: left }
+        end
+
+        on("batch") { batch_sheet(asked[:id]) }
+
+        on "changeBatch" do
+          batches.change(asked[:id], by: me, **batch_settings)
+          batch_sheet(asked[:id])
+        end
+
+        on "changeBatchNames" do
+          left = batches.change_names(asked[:id], by: me, **batch_settings)
+          nudge
+          batch_sheet(asked[:id], left_out: left)
+        end
+
+        on "reviewBatch" do
+          batch = batches.find(asked[:id])
+          person = me
+          batch_job(desk.batches.members(batch.id).size) do |job|
+            Desk::BatchReview.new(desk).of(batch, by: person) { job.done += 1 }
+          end
+        end
+
+        on "startBatch" do
+          id = asked[:id]
+          shown = given["shown"].map { |a| Core::Money::Amount.new(a["minor"], a["currency"]) }
+          batch_job(1) { |job| batches.start(id, by: job.by, shown: shown).tap { nudge } }
+        end
+
+        on "approveBatch" do
+          batches.approve(asked[:id], by: me)
+          nudge
+          batch_sheet(asked[:id])
+        end
+
+        on "steerBatch" do
+          batches.public_send(given["act"], asked[:id], by: me)
+          nudge
+          batch_sheet(asked[:id])
+        end
+
+        on("batchWork") { work(work_of(asked[:job])) { |result| batch_result(result) } }
       end
     end
   end

@@ -3,7 +3,7 @@
 module SteadyMove
   module Web
     module Views
-      # What is to be done by hand, letters and batches as JSON.
+      # What is to be done by hand, and letters as JSON.
       module ManualStepsView
         RECENT = 20
 
@@ -66,11 +66,6 @@ module SteadyMove
           d = ready.draft
           { to: d.to, subject: d.subject, text: d.text, kinds: d.kinds, names: d.names, reference: d.reference,
             message_id: ready.message_id, mailto: d.mailto, raw: ready.raw }
-        end
-
-        def batch(rows)
-          sums = Desk::Batch.sums(rows).transform_values { |v| v.is_a?(Array) ? v.map { |a| Json.amount(a) } : v }
-          { rows: rows.map { |r| r.to_h.merge(total: Json.amount(r.total), saves: Json.amount(r.saves)) }, **sums }
         end
         private_class_method :too_long, :place, :item, :consents, :letter, :order
       end

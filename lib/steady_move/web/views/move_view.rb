@@ -11,7 +11,7 @@ module SteadyMove
 
         # One line of a list, and a card of the Desk. looks: {[move id, step] => Time}; range: Desk::Forecasts::Range,
         # nil where it is over.
-        def card(move, words, looks, now, range)
+        def card(move, words, looks, now, range = nil)
           state = move.state
           current = state.current
           means, ends = current && deadline(move, current)
@@ -30,7 +30,7 @@ module SteadyMove
 
         # The sheet of one move: card, track, steps, journal. hands: answers what a person does at an active step, or
         # nil.
-        def sheet(move, words, looks, now, range, code_state:, hands:)
+        def sheet(move, words, looks, now, range = nil, code_state:, hands:)
           state = move.state
           card(move, words, looks, now, range).merge(
             rests_on: rests_on(range, words),

@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Everything about a batch on one page before money moves: what happens in which order and when, what could go
+    # wrong, what is asked of whom, what it costs where, and what is left out.
+    class BatchReview
+      # rows: [Batch::Row] of names not yet started; waves: [Core::Batches::Waves::Wave]; risks: [[says, [name]]];
+      # asks: [Ask]; range: [P10, P50, P90] of all that is left, empty where nothing is; above: [sentence] of limits.
+      Review = Struct.new(:rows, :waves, :risks, :asks, :range, :above, keyword_init: true) do
+        def able = rows.select(&:startable)
+        def left_out = rows.reject(&:startable)
+        def total = sums[:total]
+        def unpriced = sums[:unpriced]
+        def sums = @sums ||= Batch.sums(rows)
+
+        # {destination id => sums}.
+        def by_place = able.group_by(&:to).transform_values { |list| Batch.sums(list) }
+      end
+      # What somebody does: where (a title, nil for the desk's own people), what, and for which names.
+      Ask = Struct.new(:place, :says, :names, keyword_init: true)
+
+      def initialize(app)
+        @app = app
+      end
+
+      # Yields after each name. Returns Review.
+      def of(batch, by: nil, &block)
+        waiting = @app.batches.members(batch.id).select { |m| m.state == "in" && m.move_id.nil? }
+        rows = Batch.new(@app).propose_all(waiting.map { |m| Batch::Want.of(batch, m) }, &block)
+        waves = BatchWaves.new(@app).of(batch, rows.select(&:startable))
+        review = Review.new(rows: rows, waves: waves, risks: risks(rows), asks: asks(rows), range: range(waves))
+        review.above = by ? Spending.new(@app).above(review, batch, by).map { |p| Words.say(p) } : []
+        review
+      end
+
+      private
+
+      # Each once, with the names that it is about, the most frequent first.
+      def risks(rows)
+        told = rows.select(&:startable).flat_map { |r| r.told.map { |c| [c, r.name] } }
+        told.group_by { |c, _| c.key }.values.map { |list| [list.first.first.says, list.map(&:last).uniq] }
+          .sort_by { |says, names| [-names.size, says] }
+      end
+
+      # Steps by hand of all plans, by place and what is done there.
+      def asks(rows)
+        steps = rows.select(&:startable).flat_map { |r| hand_steps(r) }
+        steps.group_by { |place, step, _| [place, step.id] }.map do |(place, id), list|
+          words = MoveWords.of(list.first.last.plan, @app.accounts)
+          each = list.size == 1 ? list.first.last.name : Words.say("batches.each_name")
+          says = Words.say("steps.#{id}.title", **words, name: each, contact: Words.say("common.its_contact"))
+          Ask.new(place: place, says: says, names: list.map { |_, _, r| r.name })
+        end
+      end
+
+      def hand_steps(row)
+        words = MoveWords.of(row.plan, @app.accounts)
+        places = { "losing" => words[:from], "gaining" => words[:to], "service" => words[:service] }
+        mine = row.plan.steps.select { |s| s.by_hand? || s.mark?(:consent) || s.mark?(:approval) }
+        mine.map { |s| [places[s.place], s, row] }
+      end
+
+      # All done when the last wave is.
+      def range(waves) = waves.empty? ? [] : (0..2).map { |i| waves.map { |w| w.ends[i] }.max }
+    end
+  end
+end

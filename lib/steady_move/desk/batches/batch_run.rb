@@ -1,0 +1,98 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Starts the names of running batches as their waves come due. What can't be started is held back with its reason;
+    # where the trial name did not land, nothing further is started until a person says so.
+    class BatchRun
+      # How often running batches are looked at (seconds).
+      EVERY = 300
+
+      def initialize(app)
+        @app = app
+        @batches = Batches.new(app)
+        @due_at = nil
+      end
+
+      # Is it time: something was said of a batch, a wave comes due, or the clock was set back?
+      def due?
+        return false unless @app.batches.running?
+
+        @due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY || @app.batches.last_line != @heard
+      end
+
+      # When the next wave is due; nil where none is known.
+      def next_look = @coming && @app.batches.running? ? @coming : nil
+
+      # Starts what is due of all of them. Returns how many names were started.
+      def go_on
+        coming = []
+        started = @app.batches.running.sum { |batch| turn(batch, coming) }
+        @coming = coming.min
+        @heard = @app.batches.last_line
+        @due_at = [@app.now + EVERY, *coming].min
+        started
+      end
+
+      private
+
+      def turn(batch, coming)
+        return 0 if trial_failed?(batch)
+
+        waiting = @app.batches.members(batch.id).select { |m| m.state == "in" && m.move_id.nil? }
+        return 0 if waiting.empty?
+
+        wants = waiting.map { |m| Batch::Want.of(batch, m) }
+        rows = Batch.new(@app).propose_all(wants)
+        hold_back(batch, rows.reject(&:startable))
+        waves = BatchWaves.new(@app).of(batch, rows.select(&:startable))
+        due, later = waves.partition { |w| w.starts_at <= @app.now }
+        coming.concat(later.map(&:starts_at))
+        names = due.flat_map(&:names)
+        wants.select { |w| names.include?(w.name) }.count { |want| start(batch, want) }
+      end
+
+      # Ended without landing: the rest waits for a person.
+      def trial_failed?(batch)
+        return false unless batch.settings["trial"]
+
+        begun = @app.moves.find_all(@app.batches.members(batch.id).filter_map(&:move_id))
+        bad = begun.size == 1 && begun.first.state.ending && begun.first.state.ending != "settled"
+        return false unless bad
+
+        settings = batch.settings.merge("trial" => false)
+        @app.batches.update(batch.id, settings: settings)
+        @batches.halt(batch.id, by: "desk", why: Words.phrase("batches.trial_failed", name: begun.first.name))
+        true
+      end
+
+      def hold_back(batch, rows)
+        rows.each { |row| held(batch, row.name, row.says.join(" ")) }
+      end
+
+      def held(batch, name, says)
+        @app.batches.update_name(batch.id, name, state: "held", says: says)
+        @batches.note(batch, "held_back", "desk", name: name, why: says)
+      end
+
+      def start(batch, want)
+        price = batch.accepted&.fetch(want.name, :any)
+        id = open_already(batch, want) || Planning.new(@app).start(want.name, by: batch.asked_by, to: want.to,
+          host: Batch.carry(@app, want.name, want.host), aims: want.aims,
+          price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price)
+        @app.batches.update_name(batch.id, want.name, move_id: id, started_at: @app.now, says: nil)
+        @app.batches.note(batch.id, @app.moves.find(id).events.first.seq)
+        true
+      rescue Refused => e
+        held(batch, want.name, e.message)
+        false
+      end
+
+      # It was started just before somebody pulled the plug.
+      def open_already(batch, want)
+        move = @app.moves.open_for(want.name)
+        move.id if move && move.started_at >= batch.started_at && move.to_account == want.to && !move.plan.prepare?
+      end
+    end
+  end
+end

@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Views
+      # Batches and their reviews as JSON.
+      module BatchView
+        module_function
+
+        # moves: those of its names that have begun.
+        def line(batch, counts, moves)
+          { id: batch.id, title: batch.title, state: batch.state, by: batch.by, made_at: Json.time(batch.made_at),
+            started_at: Json.time(batch.started_at), counts: counts || {}, moving: moves.count(&:open),
+            settled: moves.count { |m| m.state.ending == "settled" } }
+        end
+
+        # cards: {move id => card}.
+        def sheet(batch, members, cards, lines)
+          counts = members.map(&:state).tally
+          begun = members.filter_map(&:move_id).map { |id| cards[id] }
+          { batch: line(batch, counts, []).merge(moving: begun.count { |c| c[:open] },
+            settled: begun.count { |c| c[:stage] == Core::Moves::State::ENDINGS["settled"] }),
+            settings: batch.settings, asked_by: batch.asked_by, approved_by: batch.approved_by,
+            members: members.map { |m| member(m, cards) }, lines: lines.map { |e| EventView.line(e) } }
+        end
+
+        def member(member, cards)
+          { name: member.name, state: member.state, own: member.own, says: member.says, move: cards[member.move_id] }
+        end
+
+        # review: Desk::BatchReview::Review.
+        def review(review, accounts)
+          { rows: review.rows.map { |r| row(r) }, sums: sums(review.sums), places: places(review, accounts),
+            waves: review.waves.map { |w| wave(w) }, above: review.above,
+            risks: review.risks.map { |says, names| { says: says, names: names } },
+            asks: review.asks.map(&:to_h), range: review.range.map { |t| Json.time(t) } }
+        end
+
+        def sums(sums)
+          sums.merge(total: sums[:total].map { |a| Json.amount(a) }, saves: sums[:saves].map { |a| Json.amount(a) })
+        end
+
+        def row(row)
+          row.to_h.slice(:name, :to, :startable, :says, :by_hand, :carries)
+            .merge(total: Json.amount(row.total), saves: Json.amount(row.saves))
+        end
+
+        def places(review, accounts)
+          counts = review.able.map(&:to).tally
+          review.by_place.map do |to, sums|
+            { to: to, title: accounts.find(to).title, names: counts[to], sums: sums(sums) }
+          end
+        end
+
+        def wave(wave)
+          { number: wave.number, names: wave.names, why: wave.why, starts_at: Json.time(wave.starts_at),
+            ends: wave.ends.map { |t| Json.time(t) } }
+        end
+        private_class_method :member, :sums, :row, :places, :wave
+      end
+    end
+  end
+end

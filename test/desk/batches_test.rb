@@ -1,0 +1,128 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/by_hand"
+require_relative "../support/some_batches"
+
+# Batches lived through in a practice world: reviewed, limited, started wave by wave, halted, closed.
+class BatchesTest < Minitest::Test
+  include ByHand
+  include SomeBatches
+
+  BEN = "ben@saltern-office.example"
+  NAMES = %w[isles-timetable.example nightboat-saltern.example harbourpass.example].freeze
+
+  def setup = live_with("tarnbeck")
+  def app = world.app
+  def made(names = NAMES, **more) = batches.make(names, by: ADA, to: "orlop", trial: false, **more).first
+  def refused(match, &block) = assert_match(match, assert_raises(SteadyMove::Desk::Refused, &block).message)
+
+  def test_the_review_says_everything_once
+    id, left = batches.make([*NAMES, "nobody.example"], by: ADA, to: "orlop")
+    assert_match(/nobody.example/, left.join)
+    found = review(id)
+    assert_equal NAMES.sort, found.able.map(&:name).sort
+    assert_equal [1, 2], found.waves.map { |w| w.names.size }, "one on trial first"
+    assert_equal found.risks.map(&:first).uniq, found.risks.map(&:first), "every caution once"
+    assert(found.risks.all? { |_, names| names.any? })
+    assert_equal [found.rows.filter_map(&:total).sum(&:minor)], found.total.map(&:minor)
+    assert_equal 3, found.range.size
+    assert(found.asks.any? { |a| a.names.size == 3 && a.says.match?(/each name/) }, found.asks.map(&:says).inspect)
+  end
+
+  def test_one_on_trial_then_the_rest_each_order_once
+    id, = batches.make(NAMES, by: ADA, to: "orlop")
+    assert_equal "running", begin_batch(id)
+    first = members(id).values.find(&:move_id)
+    assert_equal 1, app.moves.open_count
+    world.until_true(most: 300, what: "the trial's end") { !world.move(first.move_id).open || app.moves.open_count > 1 }
+    world.until_true(most: 20, what: "the rest") { members(id).values.all?(&:move_id) }
+    assert world.move(first.move_id).state.landed?
+    world.runner.pass
+    assert_equal NAMES.sort, app.moves.all.map(&:name).sort, "none twice"
+    refused(/still moving/) { batches.close(id, by: ADA) }
+    world.until_true(most: 600, what: "the end") { app.moves.open.empty? }
+    batches.close(id, by: ADA)
+    assert_equal %w[closed names started made] - %w[names],
+      app.journal.numbered(app.batches.lines(id, 50)).select { |e| e.type == "batch" }.map { |e| e.phrase.key.split(".").last }
+  end
+
+  def test_a_trial_that_does_not_land_halts_the_rest
+    id, = batches.make(NAMES, by: ADA, to: "orlop")
+    begin_batch(id)
+    first = members(id).values.find(&:move_id)
+    world.orders.call_off(first.move_id, by: ADA)
+    world.until_true(most: 200, what: "the halt") { batches.find(id).state == "halted" }
+    assert_equal 1, members(id).values.count(&:move_id)
+    batches.go_on(id, by: ADA)
+    world.runner.pass
+    assert_equal 3, members(id).values.count(&:move_id), "a person let the rest go"
+  end
+
+  def test_above_a_limit_a_second_person_agrees
+    limit = { "minor" => 1000, "currency" => "EUR" }
+    id = made(limit: limit)
+    assert_match(/above this batch’s limit of 10.00 EUR/, review(id, by: ADA).above.join)
+    assert_equal "asked", begin_batch(id)
+    assert_empty app.moves.open
+    refused(/second person/) { batches.approve(id, by: ADA) }
+    batches.change(id, by: ADA, per_day: 5)
+    refused(/Nobody asks/) { batches.approve(id, by: BEN) } # what was asked for is another plan now
+    assert_equal "asked", begin_batch(id)
+    batches.approve(id, by: BEN)
+    world.runner.pass
+    assert_equal 3, app.moves.open_count
+    assert_equal [BEN, ADA], batches.find(id).then { |b| [b.approved_by, b.asked_by] }
+  end
+
+  def test_a_persons_limit_and_what_can_not_be_set_against_it
+    ada = app.db[:people].where(email: ADA).get(:id)
+    spending = SteadyMove::Desk::Spending.new(app)
+    { [500, "EUR"] => /above your own limit of 5.00 EUR/, [99_999, "EUR"] => nil,
+      [99_999, "GBP"] => /can’t be set against your own limit/ }.each do |amount, expected|
+      spending.limit_person(ada, Core::Money::Amount.new(*amount), by: BEN)
+      above = spending.above(review(made_or_found), batches.find(made_or_found), ADA).map { |p| SteadyMove::Words.say(p) }
+      expected ? assert_match(expected, above.join) : assert_empty(above)
+    end
+  end
+
+  def test_what_changed_since_it_was_shown_does_not_start
+    id = made
+    shown = review(id).total
+    batches.change_names(id, by: ADA, drop: [NAMES.last])
+    refused(/changed since it was shown/) { batches.start(id, by: ADA, shown: shown) }
+    begin_batch(id)
+    assert_equal 2, app.moves.open_count
+    batches.change_names(id, by: ADA, add: [NAMES.last])
+    begin_batch(id)
+    assert_equal 3, app.moves.open_count, "put in while others run"
+  end
+
+  def test_a_dearer_price_holds_a_name_back
+    id = made(per_day: 1)
+    begin_batch(id)
+    account = app.accounts.find("orlop")
+    app.db[:accounts].where(id: "orlop").update(prices: JSON.generate(account.prices.merge("transfer" => 99_900)))
+    app.db[:accounts].where(id: "orlop").update(title: account.title) # raises its stamp
+    world.driver.move_on(to: app.now + 86_400)
+    held = members(id).values.select { |m| m.state == "held" }
+    assert_equal [2, true], [held.size, held.all? { |m| m.says.match?(/not what was agreed/) }]
+    batches.change_names(id, by: ADA, go_on: held.map(&:name))
+    assert_equal "in", members(id)[held.first.name].state
+  end
+
+  def test_refusals
+    id = made
+    [[/in another batch/, -> { batches.make(NAMES, by: ADA, to: "orlop") }],
+      [/no name in it/, -> { batches.make([], by: ADA) }],
+      [/no account/, -> { batches.change(id, by: ADA, to: "nowhere") }],
+      [/can’t end on/, -> { batches.change(id, by: ADA, blackouts: [%w[2027-05-02 2027-05-01]]) }],
+      [/not in this batch/, -> { batches.change_names(id, by: ADA, drop: %w[other.example]) }],
+      [/not halted/, -> { batches.go_on(id, by: ADA) }],
+      [/no batch number 99/, -> { batches.find(99) }]].each { |match, act| refused(match, &act) }
+  end
+
+  private
+
+  def made_or_found = @made_or_found ||= made
+end

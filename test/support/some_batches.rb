@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+# Batches over a world: made, looked at, started.
+module SomeBatches
+  def batches = SteadyMove::Desk::Batches.new(world.app)
+
+  # What names would do and cost together.
+  def proposed(names, to:)
+    wants = names.map { |n| SteadyMove::Desk::Batch::Want.new(name: n, to: to, aims: {}) }
+    SteadyMove::Desk::Batch.new(world.app).propose_all(wants)
+  end
+
+  def review(id, by: nil) = SteadyMove::Desk::BatchReview.new(world.app).of(batches.find(id), by: by)
+  def members(id) = world.app.batches.members(id).to_h { |m| [m.name, m] }
+
+  # As it was shown just now.
+  def begin_batch(id, by: ByHand::ADA)
+    batches.start(id, by: by, shown: review(id).total).tap { world.runner.pass }
+  end
+end

@@ -58,9 +58,11 @@ class BrowserNamesTest < Minitest::Test
     assert_equal "names=dolphin-watch-skerry.example,ferry-cats.example", list.query
     press "p"
     assert_current_path %r{/names/batch}
-    assert_text "1 of 2 can start"
-    click_on "Empty the tray"
+    act { click_on "Look at what it would do" }
+    assert_text "1 of 2 names can start"
     assert_no_text "in the tray"
+    visit "/names"
+    assert_selector "[data-row]", minimum: 10
     press "t"
     assert_equal "What if we start on",
       page.evaluate_script("document.activeElement.closest('label').textContent.trim()")

@@ -70,12 +70,15 @@ class BrowserOutsideTest < Minitest::Test
     act { click_on "Take them in" }
     assert_text "fleet-12.example"
     visit "/names/batch?to=withy&tray=#{FLEET.join(',')}"
-    assert_text "2 of 12 can start"
     fill_in "The balance there, in EUR", with: "200"
     act { click_on "Note it" }
-    assert_text "12 of 12 can start"
-    act { click_on "Start 12 moves for 108.00 EUR" }
-    assert_text "12 moves were started"
+    act { click_on "Look at what it would do" }
+    assert_text "12 of 12 names can start"
+    find("summary", text: "How it is done").click
+    uncheck "One name first, on trial"
+    act { click_on "Keep" }
+    act { click_on "Start 12 names for 108.00 EUR" }
+    assert_text "started “12 names"
     world.runner.pass
     FLEET.each { |n| at("millrace", ["lock-off"], ["code"], name: n) }
     visit "/by-hand"

@@ -7,7 +7,7 @@ import { at, block, step } from './support/moves';
 
 const { default: Proposal } = await import('../../ui/src/views/names/Proposal.svelte');
 const { default: Plan } = await import('../../ui/src/views/names/Plan.svelte');
-const { default: Batch } = await import('../../ui/src/views/names/Batch.svelte');
+const { default: Review } = await import('../../ui/src/views/batches/Review.svelte');
 
 const amount = (minor: number, currency = 'EUR') => ({ minor, currency });
 const nothing = createRawSnippet(() => ({ render: () => '<i></i>' }));
@@ -98,66 +98,35 @@ describe('the plan', () => {
   });
 });
 
-describe('a batch', () => {
-  const rows = [
-    {
-      name: 'a.example',
-      startable: true,
-      says: [],
-      total: amount(902),
-      saves: amount(598),
-      by_hand: 2,
-      carries: false,
-      move_id: null,
-    },
-    {
-      name: 'b.example',
-      startable: false,
-      says: ['It is too young.'],
-      total: amount(902),
-      saves: null,
-      by_hand: 0,
-      carries: false,
-      move_id: null,
-    },
-  ];
-  const answers = {
-    'GET /api/accounts': {
-      usual_destination: 'orlop',
-      hosts: [],
-      accounts: [{ id: 'orlop', title: 'Orlop', kind: 'epp', prices: {} }],
-    },
-    'POST /api/batches/proposals': {
-      rows,
-      total: [amount(902)],
-      saves: [amount(598)],
-    },
-    'POST /api/batches': {
-      rows: [{ ...rows[0], move_id: 4 }],
-      total: [],
-      saves: [],
-    },
+describe('the review of a batch', () => {
+  const row = (name: string, startable: boolean, says: string[] = []) => ({
+    name,
+    to: 'orlop',
+    startable,
+    says,
+    total: amount(902),
+    saves: null,
+    by_hand: 0,
+    carries: false,
+  });
+  const sums = { total: [amount(1804)], saves: [], unpriced: 0, uncompared: 2 };
+  const review = {
+    rows: [row('a.example', true), row('b.example', true), row('c.example', false, ['It is too young.'])],
+    sums,
+    places: [{ to: 'orlop', title: 'Orlop', names: 2, sums }],
+    waves: [{ number: 1, names: ['a.example'], starts_at: at(0), ends: [at(1), at(2), at(5)], why: 'trial' as const }],
+    risks: [[{ says: 'Its mail comes from itself.', names: ['a.example', 'b.example'] }]],
+    asks: [{ place: null, says: 'Approve the release of each name', names: ['a.example', 'b.example'] }],
+    range: [at(1), at(2), at(5)],
+    above: ['18.04 EUR is above this batch’s limit of 10.00 EUR.'],
   };
 
-  it('starts only those that can, and says why the others can not', async () => {
-    window.history.replaceState({}, '', '/names/batch?tray=a.example,b.example');
-    const asked = server(answers);
-    signedIn('startBatch');
-    show(Batch);
-    await screen.findByText('It is too young.');
-    await fireEvent.click(screen.getByText(/^\s*Start 1/));
-    await waitFor(() =>
-      expect(asked.find((a) => a.path === '/api/batches')).toMatchObject({
-        body: { names: ['a.example'], to: 'orlop' },
-      }),
-    );
-  });
-
-  it('offers nobody else the start', async () => {
-    window.history.replaceState({}, '', '/names/batch?tray=a.example,b.example');
-    server(answers);
-    show(Batch);
-    await screen.findByText('It is too young.');
-    expect(screen.queryByText(/^\s*Start 1/)).toBeNull();
+  it('says every caution once, what is left out, and what is above a limit', () => {
+    show(Review, { review, blackouts: [] });
+    expect(screen.getAllByText('Its mail comes from itself.')).toHaveLength(1);
+    expect(screen.getByText('It is too young.')).toBeTruthy();
+    expect(screen.getByText(/above this batch/)).toBeTruthy();
+    expect(screen.getByText('2 of 3 names can start')).toBeTruthy();
+    expect(document.querySelectorAll('svg rect.most')).toHaveLength(1);
   });
 });

@@ -13,7 +13,9 @@ import Practice from './views/practice/Practice.svelte';
 import Begin from './views/arrive/Begin.svelte';
 import Blank from './parts/Blank.svelte';
 import Hands from './views/hands/Hands.svelte';
-import Batch from './views/names/Batch.svelte';
+import NewBatch from './views/names/NewBatch.svelte';
+import Batches from './views/batches/Batches.svelte';
+import BatchSheet from './views/batches/BatchSheet.svelte';
 import CodeSafe from './views/codes/CodeSafe.svelte';
 import Rulebook from './views/rulebook/Rulebook.svelte';
 import Records from './views/records/Records.svelte';
@@ -27,7 +29,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/names': {
     '/': Blank,
     '/take-in': TakeIn,
-    '/batch': Batch,
+    '/batch': NewBatch,
     '/:name': NameSheet,
     '/:name/plan': Plan,
     '/:name/ready': Prepare,
@@ -35,6 +37,7 @@ export const { p, navigate, isActive, route } = createRouter({
   },
   '/moves': { '/': Blank, '/:id': MoveSheet, layout: Moves },
   '/records': { '/': Blank, '/:name': RecordsSheet, layout: Records },
+  '/batches': { '/': Blank, '/:id': BatchSheet, layout: Batches },
   '/begin': Begin,
   '/by-hand': Hands,
   '/post': Post,

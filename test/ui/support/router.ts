@@ -10,6 +10,7 @@ vi.mock('../../../ui/src/router', () => ({
 }));
 
 vi.mock('sv-router', () => ({
+  isActiveLink: () => () => undefined,
   searchParams: {
     get: (key: string) => new URLSearchParams(location.search).get(key),
     set: vi.fn(),

@@ -25,7 +25,8 @@ export async function readClock() {
 /** Queries by what changes them; each is the first word of a key. */
 export const FOLLOWS: Record<string, string[]> = {
   desk: ['desk'],
-  moves: ['moves', 'move', 'codes', 'status', 'records', 'handover'],
+  batches: ['batches'],
+  moves: ['moves', 'move', 'batches', 'codes', 'status', 'records', 'handover'],
   hands: ['hands'],
   names: ['names', 'name', 'prices'],
   post: ['post'],
@@ -38,7 +39,7 @@ export const FOLLOWS: Record<string, string[]> = {
 /** Follows every change: what comes next may have moved. */
 export const ALWAYS = ['practice'];
 /** Worked out for a person who asked for it; never again by themselves. */
-export const DRAFTS = ['proposal', 'batch', 'letter'];
+export const DRAFTS = ['proposal', 'review', 'letter'];
 export const draft = {
   staleTime: Infinity,
   gcTime: 0,

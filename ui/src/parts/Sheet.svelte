@@ -9,7 +9,12 @@
     back,
     children,
     mono = false,
-  }: { title: string; back: '/names' | '/moves' | '/records'; children: Snippet; mono?: boolean } = $props();
+  }: {
+    title: string;
+    back: '/names' | '/moves' | '/records' | '/batches';
+    children: Snippet;
+    mono?: boolean;
+  } = $props();
 
   function onkeydown(e: KeyboardEvent) {
     if (e.key === 'Escape' && !document.querySelector('dialog[open]')) void navigate(back, { search: keptSearch() });

@@ -17,7 +17,7 @@ module SteadyMove
         Rules = Struct.new(:trial, :per_day, :blackouts, keyword_init: true)
         # names: that start together; starts_at: Time; ends: [P10, P50, P90] by which all of them are done; why: of WHY.
         Wave = Struct.new(:number, :names, :starts_at, :ends, :why, keyword_init: true)
-        WHY = %i[trial first limit blackout together].freeze
+        WHY = %i[first limit blackout together trial].freeze
         # So often a later place is looked for.
         HORIZON = 3660
         # What is late is looked at again after so many seconds.
@@ -58,7 +58,7 @@ module SteadyMove
 
           def place(member, trial)
             at = [@now, trial ? @now : after_trial].max
-            why = trial ? :trial : :first
+            why = :first
             Waves::HORIZON.times do
               later, reason = hindered(member, at)
               break unless later
@@ -66,7 +66,7 @@ module SteadyMove
               at = later
               why = reason
             end
-            @placed << [member, at, why]
+            @placed << [member, at, trial ? :trial : why]
           end
 
           # The first of all is on trial, and has to have landed.

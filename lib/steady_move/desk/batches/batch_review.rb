@@ -5,7 +5,8 @@ module SteadyMove
     # Everything about a batch on one page before money moves: what happens in which order and when, what could go
     # wrong, what is asked of whom, what it costs where, and what is left out.
     class BatchReview
-      # rows: [Batch::Row] of names not yet started; waves: [Core::Batches::Waves::Wave]; risks: [[says, [name]]];
+      # rows: [Batch::Row] of names not yet started; waves: [Core::Batches::Waves::Wave]; risks: [[[says, [name]]]], one
+      # list for each kind;
       # asks: [Ask]; range: [P10, P50, P90] of all that is left, empty where nothing is; above: [sentence] of limits.
       Review = Struct.new(:rows, :waves, :risks, :asks, :range, :above, keyword_init: true) do
         def able = rows.select(&:startable)
@@ -36,11 +37,13 @@ module SteadyMove
 
       private
 
-      # Each once, with the names that it is about, the most frequent first.
+      # Each kind once, with its sentences and the names that each is about, the most frequent first.
       def risks(rows)
         told = rows.select(&:startable).flat_map { |r| r.told.map { |c| [c, r.name] } }
-        told.group_by { |c, _| c.key }.values.map { |list| [list.first.first.says, list.map(&:last).uniq] }
-          .sort_by { |says, names| [-names.size, says] }
+        kinds = told.group_by { |c, _| c.key }.values.map do |list|
+          list.group_by { |c, _| c.says }.transform_values { |same| same.map(&:last).uniq }.to_a
+        end
+        kinds.sort_by { |cases| [-cases.sum { |_, names| names.size }, cases.first.first] }
       end
 
       # Steps by hand of all plans, by place and what is done there.

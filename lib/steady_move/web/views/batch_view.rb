@@ -32,7 +32,7 @@ module SteadyMove
         def review(review, accounts)
           { rows: review.rows.map { |r| row(r) }, sums: sums(review.sums), places: places(review, accounts),
             waves: review.waves.map { |w| wave(w) }, above: review.above,
-            risks: review.risks.map { |says, names| { says: says, names: names } },
+            risks: review.risks.map { |cases| cases.map { |says, names| { says: says, names: names } } },
             asks: review.asks.map(&:to_h), range: review.range.map { |t| Json.time(t) } }
         end
 

@@ -1,4 +1,5 @@
 import { accounts } from './accounts';
+import { batches } from './batches';
 import { desk } from './desk';
 import { forecast } from './forecast';
 import { hands } from './hands';
@@ -15,6 +16,7 @@ import { rulebook } from './rulebook';
 /** Every word of the pages, by part. A second language is a second folder of this shape. */
 export const en = {
   ...accounts,
+  ...batches,
   ...desk,
   ...forecast,
   ...hands,

@@ -1,44 +1,7 @@
 import type { V } from './value';
 
-/** Words of one name, its plan and a batch. */
+/** Words of one name and its plan. */
 export const name = {
-  batch: {
-    otherWishes: 'Other wishes for this name',
-    itsOwnWishes: 'Its own wishes',
-    planOneName: 'Plan 1 name',
-    and: ' and ',
-    planNames: (a: V) => `Plan ${a} names`,
-    toTheAccount: 'To the account',
-    recordsOfNamesWhoseZone: 'Records of names whose zone would end go to',
-    ofLookedAt: (a: V, b: V) => `${a} of ${b} looked at.`,
-    theTrayIsEmptyPick: 'The tray is empty. Pick names in the list (x), then plan them here.',
-    ofCanStart: (a: V, b: V) => `${a} of ${b} can start`,
-    forTogether: (a: V) => `, for ${a} together`,
-    leavesOut: (a: number) => ` This leaves out ${a === 1 ? '1 name' : `${a} names`} of which no price is known.`,
-    savingLeavesOut: (a: number) =>
-      ` The saving leaves out ${a === 1 ? '1 name' : `${a} names`} of which the price to stay is not ` +
-      'known or in another currency.',
-    noPriceIsKnown: 'price not known',
-    savingAgainstStayingAYear: (a: V) => `, saving ${a} against staying a year`,
-    doneByHandTheyAre: (a: V) => `${a} done by hand; they are gathered by place.`,
-    startFor: (a: V, b: V) => `Start ${a} for ${b}`,
-    movesWereStartedWhatIs: (a: V) => `${a} moves were started. What is left to do by hand stands`,
-    gatheredByPlace: 'gathered by place',
-    eachNameOfTheBatch: 'Each name of the batch',
-    started: 'Started',
-    canStart: 'Can start',
-    cantStart: 'Can’t start',
-    itsRecordsAreCarried: 'its records are carried',
-    byHand: (a: V) => `${a} by hand`,
-    n1ThingToKnow: '1 thing to know',
-    thingsToKnow: (a: V) => `${a} things to know`,
-    n1ActIs: '1 act is',
-    actsAre: (a: V) => `${a} acts are`,
-    moves: (a: V) => `${a} moves`,
-    acts: (a: V) => `${a} acts`,
-    n1Move: '1 move',
-    n1Act: '1 act',
-  },
   contacts: {
     noEMail: 'no e-mail',
     notProvenToBeRead: 'not proven to be read',

@@ -5,6 +5,7 @@
   import { clock } from '../../lib/clock.svelte';
   import { day, stamp } from '../../lib/words';
   import { p } from '../../router';
+  import Curve from '../batches/Curve.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
@@ -18,17 +19,6 @@
     placeholderData: (before) => before,
   }));
   const f = $derived(forecast.data);
-  let room = $state(800);
-  const HIGH = 84;
-  const LEFT = 44;
-  const from = $derived(clock.now);
-  const to = $derived(f?.curve.length ? Date.parse(f.curve.at(-1)!.at) : from + 1);
-  const X = (iso: string | number) =>
-    LEFT +
-    ((Math.max(from, typeof iso === 'number' ? iso : Date.parse(iso)) - from) / Math.max(1, to - from)) *
-      (room - LEFT - 16);
-  const Y = (chance: number) => 8 + (1 - chance) * (HIGH - 16);
-  const line = $derived(f ? `M${LEFT} ${Y(0)}${f.curve.map((c) => `L${X(c.at)} ${Y(c.chance)}`).join('')}` : '');
   const held = $derived(f?.calibration.filter((c) => c.held).length ?? 0);
   const span = $derived(
     Math.max(
@@ -51,20 +41,7 @@
         stamp(f.range[2]!, clock.now),
       )}
     </p>
-    <div bind:clientWidth={room}>
-      <svg viewBox="0 0 {room} {HIGH + 16}" width={room} height={HIGH + 16} role="img" aria-label={say.forecast.curve}>
-        {#each [0, 0.5, 0.9] as c (c)}
-          <path class="grid" d="M{LEFT} {Y(c)}H{room - 16}" />
-          <text x={LEFT - 6} y={Y(c) + 4} text-anchor="end">{c * 10}/10</text>
-        {/each}
-        <path class="line" d={line} />
-        {#each f.range as r, i (i)}<circle cx={X(r)} cy={Y([0.1, 0.5, 0.9][i]!)} r="4"
-            ><title>{[1, 5, 9][i]}/10: {stamp(r, clock.now)}</title></circle
-          >{/each}
-        <text x={LEFT} y={HIGH + 13}>{stamp(new Date(from).toISOString(), clock.now)}</text>
-        <text x={room - 16} y={HIGH + 13} text-anchor="end">{stamp(new Date(to).toISOString(), clock.now)}</text>
-      </svg>
-    </div>
+    <Curve range={f.range} curve={f.curve} />
     <p class="ask">
       <Label for="f-by">{say.forecast.by}</Label>
       <input id="f-by" type="date" bind:value={by} />
@@ -113,25 +90,6 @@
     flex-wrap: wrap;
     gap: 0.4rem 0.8rem;
     align-items: center;
-  }
-  svg {
-    display: block;
-  }
-  text {
-    fill: var(--muted);
-    font-size: 11px;
-  }
-  .grid {
-    stroke: var(--line);
-    stroke-dasharray: 2 4;
-  }
-  .line {
-    fill: none;
-    stroke: var(--loden);
-    stroke-width: 2.5;
-  }
-  circle {
-    fill: var(--loden);
   }
   details {
     margin-bottom: 0.8rem;

@@ -6,6 +6,7 @@
   import { isActive, p, route } from '../../router';
   import { stamp } from '../../lib/words';
   import Forecast from './Forecast.svelte';
+  import MovesNav from './MovesNav.svelte';
   import More from '../../parts/More.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
@@ -25,6 +26,7 @@
 
 <main class:beside={open}>
   <div class="list">
+    <MovesNav />
     <h1>{say.moves.moves}</h1>
     <Trouble error={moves.error} />
     {#if !open}<Forecast />{/if}

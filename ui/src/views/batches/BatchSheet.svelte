@@ -1,0 +1,151 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { refresh } from '../../lib/live.svelte';
+  import { session } from '../../lib/session.svelte';
+  import { whole } from '../../lib/work';
+  import { money } from '../../lib/words';
+  import { route } from '../../router';
+  import { say } from '../../lib/say';
+  import Curve from './Curve.svelte';
+  import May from '../../parts/May.svelte';
+  import Members from './Members.svelte';
+  import Review from './Review.svelte';
+  import Settings from './Settings.svelte';
+  import Sheet from '../../parts/Sheet.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+  import Sentence from '../../parts/Sentence.svelte';
+
+  const client = useQueryClient();
+  const id = $derived(Number((route.params as { id: string }).id));
+  const path = $derived({ params: { path: { id } } });
+  const sheet = createQuery(() => ({
+    queryKey: ['batches', id],
+    queryFn: () => ask(api.GET('/api/batches/{id}', path)),
+  }));
+  let progress = $state<{ done: number; of: number }>();
+  type Reviewed = Schemas['BatchReview'] | Schemas['BatchState'];
+  const followed = <T extends Reviewed>(answer: object) =>
+    whole<T>(
+      answer as T,
+      (job) => ask(api.GET('/api/batch-work/{job}', { params: { path: { job } } })) as Promise<T>,
+      (far) => (progress = far),
+    );
+  const waiting = $derived((sheet.data?.members ?? []).some((m) => m.state === 'in' && !m.move));
+  const review = createQuery(() => ({
+    queryKey: ['review', id],
+    queryFn: async () => followed<Schemas['BatchReview']>(await ask(api.POST('/api/batches/{id}/review', path))),
+    enabled: waiting && sheet.data?.batch.state !== 'closed',
+    staleTime: Infinity,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
+    retry: false,
+  }));
+  const again = () => {
+    void review.refetch();
+    void refresh(client);
+  };
+  const start = createMutation(() => ({
+    mutationFn: async () =>
+      followed<Schemas['BatchState']>(
+        await ask(api.POST('/api/batches/{id}/start', { ...path, body: { shown: review.data!.sums.total } })),
+      ),
+    onSuccess: again,
+  }));
+  const approve = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/batches/{id}/approve', path)),
+    onSuccess: again,
+  }));
+  const steer = createMutation(() => ({
+    mutationFn: (act: 'halt' | 'go_on' | 'close') =>
+      ask(api.POST('/api/batches/{id}/steer', { ...path, body: { act } })),
+    onSuccess: again,
+  }));
+  const b = $derived(sheet.data?.batch);
+  const able = $derived((review.data?.rows ?? []).filter((r) => r.startable).length);
+  const sum = $derived(review.data?.sums.total.map(money).join(say.batch.and) || say.batch.priceNotKnown);
+  const moving = $derived((sheet.data?.members ?? []).some((m) => m.move?.open));
+</script>
+
+<Sheet title={b?.title ?? ''} back="/batches">
+  <Trouble error={sheet.error ?? review.error ?? start.error ?? approve.error ?? steer.error} />
+  {#if sheet.data && b}
+    <p>
+      <strong>{say.batches.states[b.state]}</strong>
+      <span class="num">{say.batches.names(sheet.data.members.filter((m) => m.state !== 'dropped').length)}</span>
+      {#if b.moving}<span class="num">{say.batches.moving(b.moving)}</span>{/if}
+      {#if b.settled}<span class="num">{say.batches.settled(b.settled)}</span>{/if}
+    </p>
+    {#each sheet.data.left_out as s (s)}<p>{s}</p>{/each}
+    {#if b.state === 'asked'}
+      <p>{say.batch.asked(sheet.data.asked_by ?? '')}</p>
+      {#if sheet.data.asked_by !== session.who?.email}
+        <May operation="approveBatch"
+          ><Button disabled={approve.isPending} onclick={() => approve.mutate()}>{say.batch.agree}</Button></May
+        >
+      {/if}
+    {/if}
+    {#if progress}<p role="status">{say.batch.lookingAt(progress.done, progress.of)}</p>{/if}
+    {#if review.data && waiting}
+      <Review review={review.data} blackouts={sheet.data.settings.blackouts ?? []} />
+    {/if}
+    <p class="acts">
+      <May operation="startBatch">
+        {#if review.data && waiting && ['draft', 'running'].includes(b.state) && able}
+          {#if b.state === 'draft'}
+            <Button disabled={start.isPending} onclick={() => start.mutate()}
+              >{review.data.above.length ? say.batch.ask(able, sum) : say.batch.start(able, sum)}</Button
+            >
+          {/if}
+        {/if}
+        {#if b.state === 'running' && waiting}
+          <Button color="alternative" onclick={() => steer.mutate('halt')}>{say.batch.halt}</Button>
+        {/if}
+        {#if b.state === 'halted'}<Button onclick={() => steer.mutate('go_on')}>{say.batch.goOn}</Button>{/if}
+        {#if b.state !== 'closed' && !moving && b.started_at}
+          <Button color="alternative" onclick={() => steer.mutate('close')}>{say.batch.close}</Button>
+        {/if}
+      </May>
+      {#if waiting && b.state !== 'closed'}
+        <Button color="alternative" disabled={review.isFetching} onclick={again}>{say.batch.again}</Button>
+      {/if}
+    </p>
+    {#if sheet.data.range.length}
+      <h2>{say.batch.forecast}</h2>
+      <Curve range={sheet.data.range} curve={sheet.data.curve} />
+    {/if}
+    <Members {id} members={sheet.data.members} done={again} />
+    <Settings {id} sheet={sheet.data} done={again} />
+    <details>
+      <summary>{say.batch.journal}</summary>
+      <ul>
+        {#each sheet.data.lines as l (l.seq)}
+          <li><When at={l.at} bare /> <Sentence text={l.says} /></li>
+        {/each}
+      </ul>
+    </details>
+  {/if}
+</Sheet>
+
+<style>
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+    position: sticky;
+    bottom: 0;
+    margin: 0.8rem 0;
+    padding: 0.5rem 0;
+    background: var(--sheet);
+  }
+  summary {
+    cursor: pointer;
+    font-weight: 650;
+  }
+  details {
+    margin-top: 0.8rem;
+  }
+</style>

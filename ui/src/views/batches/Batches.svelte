@@ -1,0 +1,93 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask } from '../../lib/api';
+  import { isActive, p, route } from '../../router';
+  import { day } from '../../lib/words';
+  import { say } from '../../lib/say';
+  import MovesNav from '../moves/MovesNav.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  let { children }: { children: Snippet } = $props();
+  const list = createQuery(() => ({ queryKey: ['batches'], queryFn: () => ask(api.GET('/api/batches')) }));
+  const open = $derived(!isActive('/batches'));
+  const current = $derived((route.params as Record<string, string | undefined>).id);
+  const all = (counts: Record<string, number>) => (counts.in ?? 0) + (counts.held ?? 0);
+</script>
+
+<main class:beside={open}>
+  <div class="list">
+    <MovesNav />
+    <h1>{say.batches.title}</h1>
+    <Trouble error={list.error} />
+    {#if list.data}
+      <ul class="box">
+        {#each list.data.batches as b (b.id)}
+          <li class:current={String(b.id) === current}>
+            <a
+              href={p('/batches/:id', { params: { id: String(b.id) } })}
+              data-row
+              aria-current={String(b.id) === current}>{b.title}</a
+            >
+            <span>{say.batches.states[b.state]}</span>
+            <span class="num">{say.batches.names(all(b.counts))}</span>
+            {#if b.moving}<span class="num">{say.batches.moving(b.moving)}</span>{/if}
+            {#if b.settled}<span class="num">{say.batches.settled(b.settled)}</span>{/if}
+            <span class="muted wide">{say.batches.by(b.by, day(b.made_at))}</span>
+          </li>
+        {:else}
+          <li class="none">{say.batches.none}</li>
+        {/each}
+      </ul>
+    {/if}
+  </div>
+  {#if open}<div class="sheet">{@render children()}</div>{/if}
+</main>
+
+<style>
+  main {
+    padding: 1rem;
+    display: grid;
+    gap: 1rem;
+    grid-template-columns: minmax(0, 1fr);
+  }
+  main.beside {
+    grid-template-columns: minmax(0, 3fr) minmax(0, 9fr);
+  }
+  .beside .wide {
+    display: none;
+  }
+  h1 {
+    margin-bottom: 0.6rem;
+  }
+  .list,
+  .sheet {
+    min-width: 0;
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.1rem 1.2rem;
+    padding: 0.55rem 0.8rem;
+    border-bottom: 1px solid var(--line);
+  }
+  li:last-child {
+    border-bottom: 0;
+  }
+  .current,
+  li:hover {
+    background: var(--loden-soft);
+  }
+  .none {
+    padding: 2rem 1rem;
+    color: var(--muted);
+  }
+  @media (max-width: 800px) {
+    main.beside {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .beside .list {
+      display: none;
+    }
+  }
+</style>

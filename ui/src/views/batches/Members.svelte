@@ -1,0 +1,113 @@
+<script lang="ts">
+  import { createMutation, createQuery } from '@tanstack/svelte-query';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { clock } from '../../lib/clock.svelte';
+  import { may } from '../../lib/session.svelte';
+  import { stamp } from '../../lib/words';
+  import { p } from '../../router';
+  import { say } from '../../lib/say';
+  import Sentence from '../../parts/Sentence.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import TurnMark from '../../parts/TurnMark.svelte';
+
+  /** The names of a batch: where each stands, held back, sent elsewhere or taken out. */
+  let { id, members, done }: { id: number; members: Schemas['BatchMember'][]; done: () => void } = $props();
+  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const change = createMutation(() => ({
+    mutationFn: (body: Schemas['BatchNames']) =>
+      ask(api.POST('/api/batches/{id}/names', { params: { path: { id } }, body })),
+    onSuccess: done,
+  }));
+  const shown = $derived(members.filter((m) => m.state !== 'dropped'));
+</script>
+
+<h2>{say.batch.members}</h2>
+<Trouble error={change.error} />
+<ul aria-label={say.batch.members}>
+  {#each shown as m (m.name)}
+    <li class:held={m.state === 'held'}>
+      {#if m.move}
+        <a class="mono" href={p('/moves/:id', { params: { id: String(m.move.id) } })}>{m.name}</a>
+        <span class="stage"
+          >{#if m.move.turn}<TurnMark turn={m.move.turn} />{/if}{m.move.stage}</span
+        >
+        <span class="num muted">{m.move.finish[2] ? stamp(m.move.finish[2], clock.now) : ''}</span>
+      {:else}
+        <a class="mono" href={p('/names/:name', { params: { name: m.name } })}>{m.name}</a>
+        <span>{say.batch.states[m.state]}</span>
+        {#if may('changeBatchNames')}
+          <span class="acts">
+            <label
+              ><span class="hidden-words">{say.batch.elsewhere}</span>
+              <select
+                value={m.own.to ?? ''}
+                onchange={(e) =>
+                  change.mutate({
+                    own: { [m.name]: e.currentTarget.value ? { ...m.own, to: e.currentTarget.value } : {} },
+                  })}
+              >
+                <option value="">{say.batch.usual}</option>
+                {#each places.data?.accounts ?? [] as a (a.id)}<option value={a.id}>{a.title}</option>{/each}
+              </select></label
+            >
+            {#if m.state === 'held'}
+              <button onclick={() => change.mutate({ go_on: [m.name] })}>{say.batch.release}</button>
+            {:else}
+              <button onclick={() => change.mutate({ hold: [m.name] })}>{say.batch.hold}</button>
+            {/if}
+            <button onclick={() => change.mutate({ drop: [m.name] })}>{say.batch.drop}</button>
+          </span>
+        {/if}
+      {/if}
+      {#if m.says}<p class="why"><Sentence text={m.says} /></p>{/if}
+    </li>
+  {/each}
+</ul>
+
+<style>
+  h2 {
+    margin: 0.9rem 0 0.3rem;
+  }
+  li {
+    display: grid;
+    grid-template-columns: minmax(10rem, 20rem) minmax(7rem, 12rem) minmax(0, 1fr);
+    gap: 0.1rem 1rem;
+    align-items: center;
+    padding: 0.3rem 0;
+    border-top: 1px solid var(--line);
+    overflow-wrap: anywhere;
+  }
+  .stage {
+    display: inline-flex;
+    gap: 0.4rem;
+    align-items: center;
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.3rem 0.9rem;
+    align-items: center;
+  }
+  .acts button {
+    cursor: pointer;
+    color: var(--loden);
+    text-decoration: underline;
+  }
+  select {
+    background: var(--raised);
+    color: var(--ink);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.15rem 1.6rem 0.15rem 0.4rem;
+    max-width: 14rem;
+  }
+  .why {
+    grid-column: 1 / -1;
+    color: var(--madder);
+  }
+  @media (max-width: 800px) {
+    li {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

@@ -1,0 +1,24 @@
+<script lang="ts">
+  import { isActiveLink } from 'sv-router';
+  import { p } from '../../router';
+  import { say } from '../../lib/say';
+</script>
+
+<nav aria-label={say.movesNav.label}>
+  <a href={p('/moves')} {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.movesNav.moves}</a>
+  <a href={p('/batches')} {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.movesNav.batches}</a>
+</nav>
+
+<style>
+  nav {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 1rem;
+    margin-bottom: 0.6rem;
+  }
+  nav :global(a.here) {
+    color: var(--ink);
+    font-weight: 650;
+    text-decoration: none;
+  }
+</style>

@@ -85,6 +85,10 @@ module SteadyMove
       # An instant inside a sentence; the screen words it in the reader's zone.
       def mark(time) = "<#{time.utc.strftime('%Y-%m-%dT%H:%M:%SZ')}>"
 
+      # The same instants as text, for where no screen words them: “Mon 1 Mar 2027, 08:00 UTC”.
+      def plain(text) = text&.gsub(MARK) { moment(Time.iso8601(Regexp.last_match(1))) }
+      def moment(time) = time.utc.strftime("%a %-d %b %Y, %H:%M UTC")
+
       # A length of time: the largest unit of which it is at least one.
       def span(seconds)
         size, unit = UNITS.find { |s, _| seconds >= s } || UNITS.last
@@ -110,6 +114,7 @@ module SteadyMove
     end
 
     KEY = /\A[a-z_]+(\.[\w-]+)+\z/
+    MARK = /<(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ)>/
     UNITS = [[86_400, "day"], [3600, "hour"], [60, "minute"]].freeze
   end
 end

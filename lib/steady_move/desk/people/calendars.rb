@@ -39,18 +39,11 @@ module SteadyMove
 
         @address = address
         events = mine ? turns.select { |_, yours| yours }.map(&:first) : turns.map(&:first) + forecasts + expiries
-        events.each { |e| e.text = plain(e.text) }
+        events.each { |e| e.text = Words.plain(e.text) }
         Wire::Calendar::Feed.write(events, name: Words.say("calendar.name"), at: @app.now)
       end
 
       private
-
-      # Instants in a sentence, for whoever reads it elsewhere than on a page of the desk.
-      def plain(text)
-        text&.gsub(/<(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ)>/) do
-          Time.iso8601(Regexp.last_match(1)).strftime("%a %-d %b %Y, %H:%M UTC")
-        end
-      end
 
       def digest(token) = Digest::SHA256.hexdigest(token.to_s)
       def open = @open ||= @app.moves.open

@@ -14,7 +14,7 @@ module SteadyMove
         def card(move, words, looks, now, range = nil)
           state = move.state
           current = state.current
-          means, ends = current && deadline(move, current)
+          means, ends = Desk::Axis.deadline(move)
           { id: move.id, name: move.name, from: words[:from], to: words[:to], stage: state.stage, open: move.open,
             turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at), finish: finish(range),
             until: Json.time(ends), until_means: means, look_at: Json.time(current && looks[[move.id,
@@ -177,19 +177,6 @@ module SteadyMove
           (range&.rests_on || {}).map { |id, count| { step: Words.say("steps.#{id}.title", **words), moves: count } }
         end
 
-        # What an instant means and when: it goes on by itself, it is late, it is over. nil where nothing runs out:
-        # nobody has begun.
-        def deadline(move, step_state)
-          state = move.state
-          if step_state.step.mark?(:approval) && !move.plan.lapses?
-            return state.deadline && ["by-itself", state.deadline]
-          end
-          return if step_state.turn == "yours" || step_state.since.nil?
-
-          begun = state.set_going_at(step_state.step.id) || step_state.since
-          [step_state.turn == "clock" ? "over" : "late", begun + step_state.step.takes.last]
-        end
-
         def approve?(state)
           release = state.marked(:approval)
           state.ending.nil? && !release.nil? && release.active? && !state.approved? &&
@@ -197,7 +184,7 @@ module SteadyMove
         end
         private_class_method :shown, :now_at, :asks_whose, :hand_over?, :wish?, :over?,
           :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said,
-          :exposed, :consent, :blocks, :finish, :deadline, :approve?
+          :exposed, :consent, :blocks, :approve?
       end
     end
   end

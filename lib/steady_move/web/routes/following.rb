@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Routes
+      # All moves on one axis of time, approvals in one place, and what others are shown.
+      module Following
+        extend Answers
+
+        # Rows of the axis, approvals, status pages.
+        module Helpers
+          def axis_row(row)
+            state = row.move.state
+            words = words_of(row.move)
+            { id: row.move.id, name: row.move.name, from: words[:from], to: words[:to], batch: row.batch,
+              stage: state.stage, turn: state.turn, late: row.late, ends: Views::Json.time(row.ends),
+              started_at: Views::Json.time(row.move.started_at),
+              finish: [row.range.p10, row.range.p50, row.range.p90].map { |t| Views::Json.time(t) } }
+          end
+
+          def approvals = Desk::Approvals.new(desk)
+
+          def approvals_page(problems: {})
+            moves = desk.moves.open
+            { places: approvals.due(moves).map { |p| p.to_h.merge(items: p.items.map { |i| approval(i) }) },
+              coming: approvals.coming(moves).map { |c| c.to_h.merge(expected: Views::Json.time(c.expected)) },
+              problems: problems.map { |id, says| { move_id: id, says: says } } }
+          end
+
+          def approval(item) = item.to_h.merge(ends: Views::Json.time(item.ends))
+          def status_pages = Desk::StatusPages.new(desk)
+
+          def status_shown(address: nil)
+            kind, ref = asked.values_at(:kind, :ref)
+            { text: status_pages.text(kind, ref), made_at: Views::Json.time(status_pages.made_at(kind, ref)),
+              address: address }
+          end
+        end
+
+        on "axis" do
+          rows = Desk::Axis.new(desk).rows(**asked.slice(:turn, :account, :batch), late: asked[:late] == true)
+          { now: Views::Json.time(now), rows: rows.map { |r| axis_row(r) } }
+        end
+
+        on "tracks" do
+          ids = asked[:ids].split(",").map(&:to_i)
+          { tracks: Desk::Axis.new(desk).tracks(ids).map do |id, blocks|
+            { id: id, blocks: blocks.map { |b| Views::Json.value(b.to_h) } }
+          end }
+        end
+
+        on("approvals") { approvals_page }
+
+        on "approveSeveral" do
+          problems = approvals.approve(given["moves"], by: me)
+          nudge
+          approvals_page(problems: problems)
+        end
+
+        on "lateLetter" do
+          move = desk.moves.find(asked[:id]) or raise Desk::Refused.new(:unknown, :no_move, id: asked[:id])
+          draft = Desk::LateLetter.new(desk).of(move, by: me)
+          { to: draft.to, subject: draft.subject, text: draft.text, mailto: draft.mailto }
+        end
+
+        on("statusText") { status_shown }
+
+        on "renewStatusPage" do
+          token = status_pages.renew(asked[:kind], asked[:ref], by: me)
+          headers "Cache-Control" => "no-store"
+          status_shown(address: "#{own_address}/api/status/#{token}")
+        end
+
+        on "endStatusPage" do
+          status_pages.finish(asked[:kind], asked[:ref])
+          status_shown
+        end
+
+        on "sharedStatus" do
+          title, text = status_pages.find(asked[:token])
+          raise Problem.say(404, :no_status_page) unless title
+
+          content_type "text/html", charset: "utf-8"
+          headers "Cache-Control" => "private, no-store", "X-Robots-Tag" => "noindex"
+          Views::StatusPage.page(title, text, now: now)
+        end
+      end
+    end
+  end
+end

@@ -92,13 +92,17 @@ describe('lists', () => {
 
   it('asks for the next page behind the last, once', async () => {
     const asked = server({
+      'GET /api/axis': { now: '2027-03-01T08:00:00Z', rows: [] },
       'GET /api/moves': (url: URL) =>
         url.searchParams.get('before') ? { moves: [card(1)], next: null } : { moves: [card(3), card(2)], next: 2 },
     });
     show(Moves, { children: nothing });
     await fireEvent.click(await screen.findByText('Show more'));
     await screen.findByText('m1.example');
-    expect(asked.filter((a) => a.path === '/api/moves').map((a) => a.search)).toEqual(['', '?before=2']);
+    expect(asked.filter((a) => a.path === '/api/moves').map((a) => a.search)).toEqual([
+      '?state=ended',
+      '?before=2&state=ended',
+    ]);
     expect(screen.queryByText('Show more')).toBeNull();
     expect(screen.getAllByText(/example/).map((e) => e.textContent)).toEqual([
       'm3.example',

@@ -29,7 +29,6 @@ export const batches = {
     nothingYet: 'Nothing is started by this: the next page shows the whole plan and what it costs.',
   },
   batch: {
-    review: 'Review',
     lookingAt: (a: number, b: number) => `${a} of ${b} names looked at.`,
     again: 'Look at it again',
     canStart: (a: number, b: number) => `${a} of ${b} names can start`,
@@ -87,7 +86,6 @@ export const batches = {
     keep: 'Keep',
     journal: 'Journal',
     forecast: 'When it will all be done',
-    nothingMoves: 'Nothing moves yet.',
     badSpan: (a: V) => `“${a}” is no span: two days such as 2027-04-20 to 2027-05-02 are expected.`,
   },
   movesNav: { label: 'Moves', moves: 'All moves', approvals: 'Approvals', batches: 'Batches', ledger: 'Ledger' },

@@ -1,6 +1,7 @@
 import { accounts } from './accounts';
 import { batches } from './batches';
 import { desk } from './desk';
+import { following } from './following';
 import { forecast } from './forecast';
 import { hands } from './hands';
 import { moves } from './moves';
@@ -18,6 +19,7 @@ export const en = {
   ...accounts,
   ...batches,
   ...desk,
+  ...following,
   ...forecast,
   ...hands,
   ...moves,

@@ -80,7 +80,6 @@ export const moves = {
   },
   moves: {
     moves: 'Moves',
-    doneTo: (a: V, b: V) => `done ${a} to ${b}`,
     noMoveYet: 'No move yet.',
     chooseAName: 'Choose a name',
     andPlanItsMove: 'and plan its move.',

@@ -8,6 +8,7 @@
   import { money } from '../../lib/words';
   import { route } from '../../router';
   import { say } from '../../lib/say';
+  import ForOthers from '../moves/ForOthers.svelte';
   import Curve from './Curve.svelte';
   import May from '../../parts/May.svelte';
   import Members from './Members.svelte';
@@ -118,6 +119,7 @@
       <Curve range={sheet.data.range} curve={sheet.data.curve} />
     {/if}
     <Members {id} members={sheet.data.members} done={again} />
+    <ForOthers kind="batch" ref={id} />
     <Settings {id} sheet={sheet.data} done={again} />
     <details>
       <summary>{say.batch.journal}</summary>

@@ -22,6 +22,8 @@
   import HandOver from './HandOver.svelte';
   import Journal from './Journal.svelte';
   import Leave from './Leave.svelte';
+  import AskAbout from './AskAbout.svelte';
+  import ForOthers from './ForOthers.svelte';
   import RestsOn from './RestsOn.svelte';
   import StepList from './StepList.svelte';
   import Track from './Track.svelte';
@@ -194,6 +196,10 @@
     <h2>{say.moveSheet.steps}</h2>
     <StepList steps={m.steps} />
     <h2>{say.moveSheet.journal}</h2>
+    {#if m.turn === 'theirs'}
+      <AskAbout id={m.id} late={m.until_means === 'late' && !!m.until && Date.parse(m.until) < clock.now} />
+    {/if}
+    <ForOthers kind="move" ref={m.id} />
     <Journal events={m.events} goesOn={m.events_go_on} of={{ move: m.id }} />
   {/if}
 </Sheet>

@@ -1,38 +1,101 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { createInfiniteQuery } from '@tanstack/svelte-query';
+  import { createInfiniteQuery, createQuery } from '@tanstack/svelte-query';
+  import { searchParams } from 'sv-router';
   import { api, ask } from '../../lib/api';
-  import { clock } from '../../lib/clock.svelte';
+  import type { Zoom } from '../../lib/axis';
   import { isActive, p, route } from '../../router';
-  import { stamp } from '../../lib/words';
+  import { TURNS } from '../../lib/words';
+  import Axis from './Axis.svelte';
+  import Ended from './Ended.svelte';
   import Forecast from './Forecast.svelte';
   import MovesNav from './MovesNav.svelte';
-  import More from '../../parts/More.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
   import { say } from '../../lib/say';
 
   let { children }: { children: Snippet } = $props();
-  const moves = createInfiniteQuery(() => ({
-    queryKey: ['moves'],
-    queryFn: ({ pageParam }) => ask(api.GET('/api/moves', { params: { query: { before: pageParam } } })),
+  const param = (key: string) => String(searchParams.get(key) ?? '');
+  const turn = $derived((param('turn') || undefined) as 'yours' | 'theirs' | 'clock' | undefined);
+  const account = $derived(param('at') || undefined);
+  const batch = $derived(Number(param('batch')) || undefined);
+  const late = $derived(param('late') === 'true' || undefined);
+  const zoom = $derived((param('zoom') || 'week') as Zoom);
+  const axis = createQuery(() => ({
+    queryKey: ['moves', 'axis', { turn, account, batch, late }],
+    queryFn: () => ask(api.GET('/api/axis', { params: { query: { turn, account, batch, late } } })),
+    placeholderData: (before) => before,
+  }));
+  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const batches = createQuery(() => ({ queryKey: ['batches'], queryFn: () => ask(api.GET('/api/batches')) }));
+  const ended = createInfiniteQuery(() => ({
+    queryKey: ['moves', 'ended'],
+    queryFn: ({ pageParam }) =>
+      ask(api.GET('/api/moves', { params: { query: { before: pageParam, state: 'ended' } } })),
     initialPageParam: undefined as number | undefined,
     getNextPageParam: (page) => page.next ?? undefined,
   }));
-  const list = $derived(moves.data?.pages.flatMap((page) => page.moves) ?? []);
+  const rows = $derived(axis.data?.rows ?? []);
+  const over = $derived(ended.data?.pages.flatMap((page) => page.moves) ?? []);
   const open = $derived(!isActive('/moves'));
   const current = $derived((route.params as Record<string, string | undefined>).id);
+  const filtered = $derived(Boolean(turn || account || batch || late));
+  const set = (key: string, value: string) => (value ? searchParams.set(key, value) : searchParams.delete(key));
+  const choices = $derived([
+    { key: 'turn', label: say.axis.turn, none: say.axis.anyTurn, of: Object.entries(TURNS) },
+    {
+      key: 'at',
+      label: say.axis.at,
+      none: say.axis.anywhere,
+      of: (places.data?.accounts ?? []).map((a) => [a.id, a.title] as const),
+    },
+    {
+      key: 'batch',
+      label: say.axis.batch,
+      none: say.axis.anyBatch,
+      of: (batches.data?.batches ?? []).map((b) => [String(b.id), b.title] as const),
+    },
+  ]);
 </script>
 
 <main class:beside={open}>
   <div class="list">
     <MovesNav />
     <h1>{say.moves.moves}</h1>
-    <Trouble error={moves.error} />
-    {#if !open}<Forecast />{/if}
-    {#if moves.data}
+    <Trouble error={axis.error ?? ended.error} />
+    {#if !open}
+      <Forecast />
+      {#if rows.length || filtered}
+        <p class="filters">
+          {#each choices as c (c.key)}
+            <label
+              ><span class="hidden-words">{c.label}</span>
+              <select value={param(c.key)} onchange={(e) => set(c.key, e.currentTarget.value)}>
+                <option value="">{c.none}</option>
+                {#each c.of as [value, words] (value)}<option {value}>{words}</option>{/each}
+              </select></label
+            >
+          {/each}
+          <label
+            ><input
+              type="checkbox"
+              checked={late}
+              onchange={(e) => set('late', String(e.currentTarget.checked || ''))}
+            />
+            {say.axis.onlyLate}</label
+          >
+          <span class="zoom" role="group" aria-label={say.axis.zoom}>
+            {#each Object.entries(say.axis.zooms) as [z, words] (z)}
+              <button aria-pressed={zoom === z} onclick={() => set('zoom', z)}>{words}</button>
+            {/each}
+          </span>
+        </p>
+      {/if}
+      {#if rows.length}<Axis {rows} {zoom} />
+      {:else if filtered}<p class="none">{say.axis.noneSo}</p>{/if}
+    {:else}
       <ul class="box">
-        {#each list as m (m.id)}
+        {#each rows as m (m.id)}
           <li class:current={String(m.id) === current}>
             <a
               href={p('/moves/:id', { params: { id: String(m.id) } })}
@@ -44,23 +107,24 @@
               {#if m.turn}<TurnMark turn={m.turn} />{/if}
               {m.stage}
             </span>
-            <span class="muted way">{m.from} → {m.to}</span>
-            {#if m.open && m.sentence}<span class="wide">{m.sentence}</span>{/if}
-            {#if m.finish.length}
-              <span class="muted num wide"
-                >{say.moves.doneTo(stamp(m.finish[0]!, clock.now), stamp(m.finish[2]!, clock.now))}</span
-              >
-            {/if}
-          </li>
-        {:else}
-          <li class="none">
-            {say.moves.noMoveYet} <a href={p('/names')}>{say.moves.chooseAName}</a>
-            {say.moves.andPlanItsMove}
+            {#if m.late}<span class="late">{say.axis.late}</span>{/if}
           </li>
         {/each}
       </ul>
-      <More there={moves.hasNextPage} busy={moves.isFetchingNextPage} more={() => void moves.fetchNextPage()} />
     {/if}
+    {#if axis.data && ended.data && !rows.length && !over.length && !filtered}
+      <p class="box none">
+        {say.moves.noMoveYet} <a href={p('/names')}>{say.moves.chooseAName}</a>
+        {say.moves.andPlanItsMove}
+      </p>
+    {/if}
+    <Ended
+      moves={over}
+      {current}
+      there={ended.hasNextPage}
+      busy={ended.isFetchingNextPage}
+      more={() => void ended.fetchNextPage()}
+    />
   </div>
   {#if open}<div class="sheet">{@render children()}</div>{/if}
 </main>
@@ -75,9 +139,6 @@
   main.beside {
     grid-template-columns: minmax(0, 3fr) minmax(0, 9fr);
   }
-  .beside .wide {
-    display: none;
-  }
   h1 {
     margin-bottom: 0.6rem;
   }
@@ -91,9 +152,6 @@
     gap: 0.1rem 1.2rem;
     padding: 0.55rem 0.8rem;
     border-bottom: 1px solid var(--line);
-  }
-  li:last-child {
-    border-bottom: 0;
   }
   li a {
     overflow-wrap: anywhere;
@@ -110,6 +168,38 @@
     display: inline-flex;
     gap: 0.4rem;
     align-items: center;
+  }
+  .late {
+    color: var(--madder);
+    font-weight: 650;
+  }
+  .filters {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 0.9rem;
+    align-items: center;
+    margin-bottom: 0.5rem;
+  }
+  select {
+    background: var(--raised);
+    color: var(--ink);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.2rem 1.8rem 0.2rem 0.5rem;
+    max-width: 15rem;
+  }
+  .zoom {
+    display: flex;
+    margin-left: auto;
+  }
+  .zoom button {
+    padding: 0.2rem 0.7rem;
+    border: 1px solid var(--line);
+    cursor: pointer;
+  }
+  .zoom button[aria-pressed='true'] {
+    background: var(--loden-soft);
+    font-weight: 650;
   }
   @media (max-width: 800px) {
     main.beside {

@@ -6,6 +6,7 @@
 
 <nav aria-label={say.movesNav.label}>
   <a href={p('/moves')} {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.movesNav.moves}</a>
+  <a href={p('/approvals')} {@attach isActiveLink({ className: 'here' })}>{say.movesNav.approvals}</a>
   <a href={p('/batches')} {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.movesNav.batches}</a>
 </nav>
 

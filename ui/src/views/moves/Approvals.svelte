@@ -1,0 +1,139 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask } from '../../lib/api';
+  import { refresh } from '../../lib/live.svelte';
+  import { span } from '../../lib/words';
+  import { p } from '../../router';
+  import { say } from '../../lib/say';
+  import May from '../../parts/May.svelte';
+  import MovesNav from './MovesNav.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+
+  /** Every approval that is due, gathered by place, and those to come. */
+  const client = useQueryClient();
+  const page = createQuery(() => ({
+    queryKey: ['moves', 'approvals'],
+    queryFn: () => ask(api.GET('/api/approvals')),
+  }));
+  const approve = createMutation(() => ({
+    mutationFn: (moves: number[]) => ask(api.POST('/api/approvals', { body: { moves } })),
+    onSuccess: () => refresh(client),
+  }));
+  const due = $derived((page.data?.places ?? []).reduce((n, x) => n + x.items.length, 0));
+</script>
+
+<main>
+  <MovesNav />
+  <h1>{say.approvals.title}</h1>
+  <Trouble error={page.error ?? approve.error} />
+  {#each approve.data?.problems ?? [] as x (x.move_id)}<p class="problem" role="alert">{x.says}</p>{/each}
+  {#if page.data}
+    <p>{due ? say.approvals.due(due) : say.approvals.none}</p>
+    {#each page.data.places as place (place.id)}
+      {@const able = place.items.filter((i) => i.able)}
+      <section class="box raised" aria-label={place.title}>
+        <header>
+          <h2>{place.title}</h2>
+          {#if able.length > 1}
+            <May operation="approveSeveral">
+              <Button disabled={approve.isPending} onclick={() => approve.mutate(able.map((i) => i.move_id))}
+                >{say.approvals.all(able.length, place.title)}</Button
+              >
+            </May>
+          {/if}
+          {#if place.items.length > able.length}<a href={p('/by-hand')}>{say.approvals.oneVisit}</a>{/if}
+        </header>
+        <ul>
+          {#each place.items as i (`${i.move_id} ${i.step}`)}
+            <li>
+              <a class="mono" href={p('/moves/:id', { params: { id: String(i.move_id) } })}>{i.name}</a>
+              <span>{say.approvals.how[i.how] ?? say.approvals.how.page}</span>
+              <span
+                >{#if i.ends}<When at={i.ends} />{#if i.assumed}
+                    <span class="muted">({say.approvals.assumed})</span>{/if}{:else}<span class="muted"
+                    >{say.approvals.unknownEnd}</span
+                  >{/if}</span
+              >
+              <span
+                >{say.approvals.silence[i.silence]}
+                {#if i.saves}{say.approvals.saves(span(i.saves * 1000))}{/if}</span
+              >
+              {#if i.approved}<span class="muted">{say.approvals.approved}</span>
+              {:else if i.able}
+                <May operation="approveSeveral"
+                  ><button class="link" disabled={approve.isPending} onclick={() => approve.mutate([i.move_id])}
+                    >{say.approvals.approve}</button
+                  ></May
+                >
+              {:else}<span></span>{/if}
+            </li>
+          {/each}
+        </ul>
+      </section>
+    {/each}
+    {#if page.data.coming.length}
+      <h2>{say.approvals.coming}</h2>
+      <ul class="box">
+        {#each page.data.coming as c (c.move_id)}
+          <li>
+            <a class="mono" href={p('/moves/:id', { params: { id: String(c.move_id) } })}>{c.name}</a>
+            <span>{c.from}</span>
+            <span>{say.approvals.expected} <When at={c.expected} /></span>
+            {#if c.wished}<span class="muted">{say.approvals.wished}</span><span></span>
+            {:else}
+              <span></span>
+              <May operation="approveSeveral"
+                ><button class="link" disabled={approve.isPending} onclick={() => approve.mutate([c.move_id])}
+                  >{say.approvals.wish}</button
+                ></May
+              >
+            {/if}
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  {/if}
+</main>
+
+<style>
+  main {
+    padding: 1rem;
+  }
+  section {
+    margin: 0.8rem 0;
+  }
+  header {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 1.2rem;
+    align-items: center;
+    padding: 0.5rem 0.8rem;
+  }
+  h2 {
+    margin: 0.4rem 0;
+  }
+  li {
+    display: grid;
+    grid-template-columns: minmax(10rem, 16rem) minmax(8rem, 14rem) minmax(8rem, 16rem) minmax(0, 1fr) auto;
+    gap: 0.1rem 1rem;
+    align-items: center;
+    padding: 0.45rem 0.8rem;
+    border-top: 1px solid var(--line);
+    overflow-wrap: anywhere;
+  }
+  .link {
+    cursor: pointer;
+    color: var(--loden);
+    text-decoration: underline;
+  }
+  .problem {
+    color: var(--madder);
+  }
+  @media (max-width: 800px) {
+    li {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

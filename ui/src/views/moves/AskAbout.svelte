@@ -1,0 +1,47 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask } from '../../lib/api';
+  import { say } from '../../lib/say';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  /** Whom to ask about a move that waits for somebody else, with a ready letter. */
+  let { id, late }: { id: number; late: boolean } = $props();
+  let open = $state(false);
+  const letter = createQuery(() => ({
+    queryKey: ['letter', 'late', id],
+    queryFn: () => ask(api.GET('/api/moves/{id}/ask', { params: { path: { id } } })),
+    enabled: open,
+  }));
+</script>
+
+<details bind:open class:late>
+  <summary>{say.late.summary}</summary>
+  <Trouble error={letter.error} />
+  {#if letter.data}
+    <p>{say.late.to(letter.data.to || say.late.noAddress)}</p>
+    <pre>{letter.data.subject}
+
+{letter.data.text}</pre>
+    <a href={letter.data.mailto}>{say.late.write}</a>
+  {/if}
+</details>
+
+<style>
+  summary {
+    cursor: pointer;
+    font-weight: 650;
+  }
+  .late summary {
+    color: var(--madder);
+  }
+  details {
+    margin-top: 0.8rem;
+  }
+  pre {
+    white-space: pre-wrap;
+    font-family: var(--text);
+    padding: 0.6rem;
+    background: var(--raised);
+    border: 1px solid var(--line);
+  }
+</style>

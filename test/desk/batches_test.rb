@@ -102,9 +102,8 @@ class BatchesTest < Minitest::Test
   def test_a_dearer_price_holds_a_name_back
     id = made(per_day: 1)
     begin_batch(id)
-    account = app.accounts.find("orlop")
-    app.db[:accounts].where(id: "orlop").update(prices: JSON.generate(account.prices.merge("transfer" => 99_900)))
-    app.db[:accounts].where(id: "orlop").update(title: account.title) # raises its stamp
+    dearer = app.accounts.find("orlop").dup.tap { |a| a.prices = a.prices.merge("transfer" => 99_900) }
+    app.accounts.put(dearer)
     world.driver.move_on(to: app.now + 86_400)
     held = members(id).values.select { |m| m.state == "held" }
     assert_equal [2, true], [held.size, held.all? { |m| m.says.match?(/not what was agreed/) }]

@@ -26,7 +26,7 @@ module SteadyMove
         module_function
 
         # members: [Member]; rules: Rules; at: now. Returns [Wave] of those that have not begun, in order; days are UTC.
-        #   Core::Batches::Waves.propose([], Rules.new(blackouts: []), at: Time.at(0)) # => []
+        #   Batches::Waves.propose([], Batches::Waves::Rules.new(blackouts: []), at: Time.at(0)) # => []
         def propose(members, rules, at:) = Placing.new(members, rules, at).waves
 
         # The first instant from `from` on at which something that lasts so many seconds meets no black-out span.

@@ -38,6 +38,12 @@ module SteadyMove
           end
         end
 
+        on "compare" do
+          found = Desk::Comparison.new(desk).of(given["names"].uniq, years: given.fetch("years", 5),
+            privacy: given["privacy"] == true)
+          Views::BatchView.comparison(found)
+        end
+
         on "batches" do
           counts = desk.batches.counts
           by_move = desk.batches.by_move.group_by(&:last).transform_values { |pairs| pairs.map(&:first) }

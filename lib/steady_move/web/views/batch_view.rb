@@ -36,6 +36,21 @@ module SteadyMove
             asks: review.asks.map(&:to_h), range: review.range.map { |t| Json.time(t) } }
         end
 
+        # found: Desk::Comparison::Found.
+        def comparison(found)
+          { years: found.years, converted: found.converted && { to: found.converted.to, date: found.converted.date },
+            rows: found.rows.map { |r| compared(r) }, lines: found.lines.map(&:to_h) }
+        end
+
+        def compared(row)
+          ways = row.ways.map do |w|
+            { id: w.id, takes: w.takes, why: w.why, break_even: row.break_even[w.id], **listed(w.ahead, :ahead) }
+          end
+          { name: row.name, from: row.from, best: row.best, ways: ways, **listed(row.stay, :stay) }
+        end
+
+        def listed(amounts, key) = { currency: amounts.first&.currency, key => amounts.map(&:minor) }
+
         def sums(sums)
           sums.merge(total: sums[:total].map { |a| Json.amount(a) }, saves: sums[:saves].map { |a| Json.amount(a) })
         end
@@ -56,7 +71,7 @@ module SteadyMove
           { number: wave.number, names: wave.names, why: wave.why, starts_at: Json.time(wave.starts_at),
             ends: wave.ends.map { |t| Json.time(t) } }
         end
-        private_class_method :member, :sums, :row, :places, :wave
+        private_class_method :compared, :listed, :member, :sums, :row, :places, :wave
       end
     end
   end

@@ -88,5 +88,28 @@ export const batches = {
     forecast: 'When it will all be done',
     badSpan: (a: V) => `“${a}” is no span: two days such as 2027-04-20 to 2027-05-02 are expected.`,
   },
+  compare: {
+    summary: 'Compare destinations, one to ten years ahead',
+    years: 'Years',
+    linesMean:
+      'Each line is all names together: those that the destination takes at a known price go there, the others stay ' +
+      'where they are. Sums in different currencies are never added up.',
+    picture: (a: V) => `What it has cost after each year, in ${a}`,
+    name: 'Name',
+    stay: 'Staying',
+    cheapest: 'Cheapest',
+    after: (n: number) => (n === 1 ? 'after 1 year' : `after ${n} years`),
+    breakEven: 'Pays off',
+    year: (n: number) => `in year ${n}`,
+    staysHere: 'staying, or nothing to compare',
+    notKnown: 'not known',
+    notTaken: 'What a destination can’t take, and why',
+    why: {
+      suffix: (a: V, n: number) => `${a} does not take ${n === 1 ? 'this suffix' : 'these suffixes'}:`,
+      premium: (a: V) => `${a}: the registry asks its own price of these; ask for it:`,
+      price: (a: V) => `${a}: no price is known; note it at the account, or paste its price list there:`,
+    } as Record<string, (a: V, n: number) => string>,
+    send: (n: number) => `Send ${names(n)} where they are cheapest`,
+  },
   movesNav: { label: 'Moves', moves: 'All moves', approvals: 'Approvals', batches: 'Batches', ledger: 'Ledger' },
 };

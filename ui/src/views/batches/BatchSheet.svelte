@@ -9,6 +9,7 @@
   import { route } from '../../router';
   import { say } from '../../lib/say';
   import ForOthers from '../moves/ForOthers.svelte';
+  import Compare from './Compare.svelte';
   import Curve from './Curve.svelte';
   import May from '../../parts/May.svelte';
   import Members from './Members.svelte';
@@ -65,6 +66,16 @@
       ask(api.POST('/api/batches/{id}/steer', { ...path, body: { act } })),
     onSuccess: again,
   }));
+  const where = createMutation(() => ({
+    mutationFn: (to: Record<string, string>) =>
+      ask(
+        api.POST('/api/batches/{id}/names', {
+          ...path,
+          body: { own: Object.fromEntries(Object.entries(to).map(([name, place]) => [name, { to: place }])) },
+        }),
+      ),
+    onSuccess: again,
+  }));
   const b = $derived(sheet.data?.batch);
   const able = $derived((review.data?.rows ?? []).filter((r) => r.startable).length);
   const sum = $derived(review.data?.sums.total.map(money).join(say.batch.and) || say.batch.priceNotKnown);
@@ -72,7 +83,7 @@
 </script>
 
 <Sheet title={b?.title ?? ''} back="/batches">
-  <Trouble error={sheet.error ?? review.error ?? start.error ?? approve.error ?? steer.error} />
+  <Trouble error={sheet.error ?? review.error ?? start.error ?? where.error ?? approve.error ?? steer.error} />
   {#if sheet.data && b}
     <p>
       <strong>{say.batches.states[b.state]}</strong>
@@ -118,6 +129,10 @@
       <h2>{say.batch.forecast}</h2>
       <Curve range={sheet.data.range} curve={sheet.data.curve} />
     {/if}
+    <Compare
+      names={sheet.data.members.filter((m) => m.state !== 'dropped' && !m.move).map((m) => m.name)}
+      send={(to) => where.mutate(to)}
+    />
     <Members {id} members={sheet.data.members} done={again} />
     <ForOthers kind="batch" ref={id} />
     <Settings {id} sheet={sheet.data} done={again} />

@@ -36,10 +36,12 @@ gem "mail", "2.9.1"
 gem "net-imap", "0.5.15"
 gem "net-smtp", "0.5.2"
 gem "nokogiri", "1.18.10"
+gem "prawn", "2.5.0", require: false
 gem "public_suffix", "6.0.2"
 gem "simpleidn", "0.2.3"
 
 # time
+gem "holidays", "8.8.0", require: false
 gem "icalendar", "2.13.0", require: false
 gem "rufus-scheduler", "3.9.2"
 gem "tzinfo", "2.0.6"

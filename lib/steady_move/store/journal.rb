@@ -49,6 +49,9 @@ module SteadyMove
       # Lines by their numbers, newest first.
       def numbered(numbers) = @events.where(seq: numbers).reverse(:seq).map { |r| event_of(r) }
 
+      # Every line of a type, oldest first.
+      def of_type(type) = @events.where(type: type).order(:seq).map { |r| event_of(r) }
+
       # A move's lines after one.
       def after(move_id, seq) = @after.call(id: move_id, seq: seq).map { |r| event_of(r) }
 

@@ -111,6 +111,11 @@ module SteadyMove
       # They are in the safe, or nobody wants them.
       def drop_codes(uid) = @rows.where(uid: uid).update(sealed_code: nil)
 
+      # Those of a kind that count by themselves, newest first.
+      def proven(kind, most)
+        @rows.where(kind: kind, trust: "proven").exclude(at: nil).reverse(:at).limit(most).map { |r| one(r) }
+      end
+
       # {identifier => in how many of the newest messages it stands on top}.
       def servers = @rows.exclude(server: nil).reverse(:uid).limit(LOOKED_AT).select_map(:server).tally
 

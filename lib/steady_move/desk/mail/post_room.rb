@@ -131,9 +131,17 @@ module SteadyMove
         word = letter && @app.letters.word(letter[:id])
         own = message.message_id && @app.letters.answered_by([message.message_id], "")
         { undelivered: message.undelivered.to_a, automatic: message.automatic == true, passed: reading.passed == true,
-          ended: reading.ended == true,
+          ended: reading.ended == true, sum: sum(message, reading),
           word: !word.nil? && "#{message.subject}\n#{message.text}".include?(word), own: own&.fetch(:id) }
           .reject { |_, v| v.nil? || v == false || v == [] }
+      end
+
+      # What a receipt says of money.
+      def sum(message, reading)
+        return unless reading.kind == "receipt"
+
+        found = Core::Post::Sums.find("#{message.subject}\n#{message.text}")
+        { **found.amount.to_h, number: found.number, refund: found.refund || nil }.compact
       end
 
       def identifiers(message) = Core::Post::Authentication.identifiers(message.results.to_a)

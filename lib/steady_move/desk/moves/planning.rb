@@ -98,7 +98,7 @@ module SteadyMove
         total = proposal.quote.total || Core::Money::Amount.new(nil, nil)
         @app.journal.add("planned", at: @app.now, move_id: id, name: proposal.plan.name, by: by,
           says: Words.phrase("journal.planned", **words.slice(:name, :from, :to)),
-          data: { "total" => total.minor, "currency" => total.currency,
+          data: { "total" => total.minor, "currency" => total.currency, "stay" => proposal.quote.stay&.minor,
                   "foreseen" => @app.forecasts.foreseen(proposal.plan) }.compact)
       end
 

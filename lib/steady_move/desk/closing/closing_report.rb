@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # What came of a move or a batch: every promise against what is seen, what it cost, what is left to do, and when the
+    # name could move again.
+    class ClosingReport
+      # checks: rows of what was checked after landing ({"what", "wanted", "found", "ok"}); left: [LeftBehind::Item];
+      # line: LedgerBook::Line; again_at: Time from which the name could move again, nil where it is not known;
+      # learnt: sentences on habits of the accounts.
+      Move = Struct.new(:move, :words, :checks, :left, :line, :again_at, :exposed, :learnt, keyword_init: true) do
+        def settled? = move.state.ending == "settled"
+        def ended_at = move.open ? nil : move.events.last.at
+        def open_items = left.select(&:open?)
+        def bad = checks.reject { |c| c["ok"] }
+      end
+      # moves: [Move]; sums: {spent:, saved:, moves:, unknown:}; differences: of the ledger, still to be settled; held:
+      # names that were not started, with why.
+      Batch = Struct.new(:batch, :moves, :sums, :differences, :held, keyword_init: true)
+
+      def initialize(app)
+        @app = app
+      end
+
+      # Returns Move; raises Refused.
+      def of_move(id)
+        move = @app.moves.find(id) or raise Refused.new(:unknown, :no_move, id: id)
+        line = LedgerBook.new(@app).of(account: move.to_account).lines.find { |l| l.move.id == id }
+        report(move, line)
+      end
+
+      # Returns Batch; raises Refused.
+      def of_batch(id)
+        batch = Batches.new(@app).find(id)
+        members = @app.batches.members(id)
+        book = LedgerBook.new(@app).of(batch: id)
+        lines = book.lines.to_h { |l| [l.move.id, l] }
+        moves = @app.moves.find_all(members.filter_map(&:move_id)).sort_by(&:name)
+        Batch.new(batch: batch, moves: moves.map { |m| report(m, lines[m.id]) }, differences: book.differences,
+          sums: LedgerBook.sums(book.lines) { nil }.fetch(nil, { spent: [], saved: [], moves: 0, unknown: 0 }),
+          held: members.select { |m| m.move_id.nil? && m.state != "dropped" }.map { |m| [m.name, m.says] })
+      end
+
+      # The batch as a table: [header, rows] for Wire::Csv.
+      def self.table(report)
+        header = %w[name from to came_to started ended expiry_before expiry_after spent currency saved left_to_cancel
+          could_move_again_from]
+        rows = report.moves.map do |m|
+          plan = m.move.plan
+          [m.move.name, m.words[:from], m.words[:to], m.move.state.stage, day(m.move.started_at), day(m.ended_at),
+           day(plan.expires_at), day(plan.expected_expiry), *money(m.line), m.open_items.size, day(m.again_at)]
+        end
+        [header, rows]
+      end
+
+      def self.day(time) = time&.strftime("%Y-%m-%d")
+
+      # [spent, currency, saved] as decimal texts.
+      def self.money(line)
+        return [nil, nil, nil] unless line&.spent
+
+        decimal = ->(a) { a && Core::Money::Currency.decimal(a.minor, a.currency) }
+        [decimal.call(line.spent), line.spent.currency, decimal.call(line.saved)]
+      end
+      private_class_method :day, :money
+
+      private
+
+      def report(move, line)
+        Move.new(move: move, words: MoveWords.of(move.plan, @app.accounts), line: line,
+          checks: move.state.told("checks")&.data&.fetch("checks") || [], left: LeftBehind.new(@app).of(move),
+          again_at: again_at(move), exposed: move.state.exposed, learnt: learnt(move))
+      end
+
+      # The first instant at which nothing closes the name any more.
+      def again_at(move)
+        return unless move.state.landed?
+
+        judged = Judging.new(@app).one(move.name) or return
+        now = @app.now.to_i
+        open = judged.judgement.outline.windows(now, now + Judging::HORIZON).first
+        open && Time.at(open.first).utc
+      end
+
+      def learnt(move)
+        [move.from_account, move.to_account].uniq.flat_map do |id|
+          @app.accounts.find(id) ? Habits.new(@app).learnt(id).map { |l| Words.say(l.says) } : []
+        end
+      end
+    end
+  end
+end

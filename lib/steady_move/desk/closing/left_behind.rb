@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # What is left at the old account once a name has gone: a list to cancel, each settled by a person, with what is known
+    # of it from outside.
+    class LeftBehind
+      # key: of KEYS, with what it is about; says: what to do there; done: by whom and when, nil while it is open;
+      # reason: why it stays.
+      Item = Struct.new(:key, :says, :state, :reason, :by, :at, keyword_init: true) do
+        def open? = state == "open"
+      end
+      KEYS = %w[auto_renew privacy zone forwarding contacts subscriptions].freeze
+      STATES = %w[open cancelled none kept].freeze
+
+      def initialize(app)
+        @app = app
+        @rows = app.db[:left_behind]
+      end
+
+      # Returns [Item] of a move that has landed; [] before.
+      def of(move)
+        return [] unless move.state.landed? && !move.plan.dns_only?
+
+        settled = @rows.where(move_id: move.id).to_hash(:key)
+        words = MoveWords.of(move.plan, @app.accounts)
+        due(move).map { |key, detail| item(key, detail, settled[key], words) }
+      end
+
+      # state: of STATES; a reason where it stays. Raises Refused.
+      def settle(move_id, key, state:, by:, reason: nil)
+        move = @app.moves.find(move_id) or raise Refused.new(:unknown, :no_move, id: move_id)
+        item = of(move).find { |i| i.key == key } or raise Refused.new(:invalid, :nothing_left_so, given: key)
+        raise Refused.new(:invalid, :no_such_state, known: STATES) unless STATES.include?(state)
+        raise Refused.new(:invalid, :say_why_kept) if state == "kept" && reason.to_s.strip.empty?
+
+        row = { state: state, reason: reason.to_s.strip, by: by, at: @app.now.to_i }
+        @rows.insert_conflict(target: %i[move_id key], update: row).insert(move_id: move_id, key: key, **row)
+        @app.journal.add("left-behind", at: @app.now, by: by, move_id: move.id, name: move.name,
+          says: Words.phrase("journal.left_#{state}", by: by, what: item.says, reason: reason.to_s.strip))
+      end
+
+      private
+
+      # [[key, detail]] of what there may be: the zone where the old host is the account's own, what is tied to it.
+      def due(move)
+        plan = move.plan
+        tied = @app.carries.tied(move.name).reject { |t| t.state == "none" }.map(&:kind)
+        [["auto_renew", nil], (["privacy", nil] if privacy?(plan)), (["zone", plan.old_host] if plan.carry?),
+          (["forwarding", tied.uniq] if tied.any?), ["contacts", nil], ["subscriptions", nil]].compact
+      end
+
+      def privacy?(plan)
+        account = @app.accounts.find(plan.from)
+        plan.options.include?(:privacy) || !account&.habits&.fetch("privacy", nil).nil?
+      end
+
+      def item(key, detail, row, words)
+        says = Words.say("left_behind.#{key}", **words, detail: detail.is_a?(Array) ? detail.join(", ") : detail.to_s)
+        Item.new(key: key, says: says, state: row ? row[:state] : "open", reason: row && row[:reason],
+          by: row && row[:by], at: row && Store::Values.time(row[:at]))
+      end
+    end
+  end
+end

@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Routes
+      # The ledger, what is left at old accounts, and closing reports as a page, a table and a PDF.
+      module Closing
+        extend Answers
+
+        # Reports of a move or a batch.
+        module Helpers
+          def ledger = Desk::LedgerBook.new(desk)
+          def ledger_found = ledger.of(**asked.slice(:batch, :account, :year))
+          def ledger_page = Views::LedgerView.page(desk, ledger_found)
+          def move_report(id) = Desk::ClosingReport.new(desk).of_move(id)
+          def batch_report(id) = Desk::ClosingReport.new(desk).of_batch(id)
+          def given_amount = Core::Money::Amount.new(*given["amount"].values_at("minor", "currency"))
+
+          def closing_text
+            texts = Desk::ClosingText.new(desk)
+            id = asked[:ref]
+            asked[:kind] == "move" ? texts.of_move(move_report(id)) : texts.of_batch(batch_report(id))
+          end
+
+          def closing_name(ending) = "closing-#{asked[:kind]}-#{asked[:ref]}.#{ending}"
+        end
+
+        on("ledger") { ledger_page }
+
+        on "ledgerTable" do
+          content_type "text/csv", charset: "utf-8"
+          attachment "ledger.csv"
+          Wire::Csv.write(*Views::LedgerView.table(desk, ledger_found))
+        end
+
+        on "noteLedger" do
+          ledger.note(given["kind"], moves: given["moves"], account: given["account"], amount: given_amount,
+            number: given["number"], by: me)
+          ledger_page
+        end
+
+        on "settleLedger" do
+          ledger.settle(given["key"], reason: given["reason"], by: me)
+          ledger_page
+        end
+
+        on("closing") { Views::ClosingView.move(move_report(asked[:id]), Desk::ClosingText.new(desk)) }
+
+        on "settleLeft" do
+          Desk::LeftBehind.new(desk).settle(asked[:id], given["key"], state: given["state"], reason: given["reason"],
+            by: me)
+          Views::ClosingView.move(move_report(asked[:id]), Desk::ClosingText.new(desk))
+        end
+
+        on("batchClosing") { Views::ClosingView.batch(batch_report(asked[:id]), Desk::ClosingText.new(desk)) }
+
+        on "closingPage" do
+          content_type "text/html", charset: "utf-8"
+          Views::ClosingPage.page(closing_text)
+        end
+
+        on "closingPdf" do
+          text = closing_text
+          parts = text.parts.map { |heading, lines| [heading, lines.map { |l| Words.plain(l) }] }
+          content_type "application/pdf"
+          attachment closing_name("pdf")
+          Wire::Pdf.write(title: text.title, lead: Words.plain(text.lead), parts: parts,
+            page: Words.say("closing.page", number: "<page>", count: "<total>"))
+        end
+
+        on "closingTable" do
+          content_type "text/csv", charset: "utf-8"
+          attachment "closing-batch-#{asked[:id]}.csv"
+          Wire::Csv.write(*Desk::ClosingReport.table(batch_report(asked[:id])))
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,110 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/signed_in"
+require "csv"
+require "open3"
+
+# A move's end: the ledger with its receipts, what is left at the old account, the closing report as a page, a table and
+# a PDF that poppler (Debian's poppler-utils) opens.
+class WebClosingTest < Minitest::Test
+  include SignedIn
+
+  NAME = "isles-timetable.example"
+
+  def new_world = BenchWorld.new
+
+  def setup
+    @world = new_world
+    @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
+    @app = house.rack
+    sign_in
+    id, = SteadyMove::Desk::Batches.new(world.app).make([NAME], by: ME, to: "orlop", trial: false, title: "Čtvrtek")
+    @batch = id
+    review = SteadyMove::Desk::BatchReview.new(world.app).of(world.app.batches.find(id))
+    SteadyMove::Desk::Batches.new(world.app).start(id, by: ME, shown: review.total)
+    world.runner.pass
+    @id = world.app.moves.open.first.id
+  end
+
+  ME = "ada@saltern-office.example"
+
+  def finish
+    world.until_true(most: 300, what: "the release") { world.move(@id).state.marked(:approval).active? }
+    world.orders.approve(@id, by: ME)
+    world.until_true(most: 300, what: "the end") { !world.move(@id).open }
+  end
+
+  def asked(path)
+    get path
+    assert_equal 200, last_response.status, last_response.body[0, 300]
+    last_response.media_type == "application/json" ? answer : last_response.body
+  end
+
+  # What a registrar's receipt says is in the ledger, and what does not fit is asked about.
+  def receipt(sum, uid: 7001)
+    message = SteadyMove::Wire::Mail::Message.new(uid: uid, froms: ["billing@orlop-domain-desk.test"], at: world.app.now,
+      subject: "Your receipt", text: "Order O-#{uid}: transfer of #{NAME}\nTotal: #{sum} EUR", results: [])
+    reading = SteadyMove::Core::Post::Reading.new(kind: "receipt", names: [domain(NAME)], sender: "proven", because: [])
+    found = SteadyMove::Core::Post::Sums.find(message.text)
+    world.app.messages.put(message, reading, @id, facts: { "sum" => { **found.amount.to_h, number: found.number } })
+    world.app.db[:messages].where(uid: uid).update(sender: "billing@#{world.app.accounts.find('orlop').sender_domains.first}")
+  end
+
+  def domain(name) = SteadyMove::Core::Names::DomainName.held(name)
+
+  def test_the_ledger_of_a_move
+    line = asked("/api/ledger")["lines"].first
+    assert_equal [902, false, 0], [line["quoted"]["minor"], line["charged"], line["lost_days"]]
+    finish
+    assert_equal 902, asked("/api/ledger")["lines"].first["spent"]["minor"], "as ordered"
+    receipt("9.50")
+    page = asked("/api/ledger?batch=#{@batch}")
+    assert_equal [950, true], page["lines"].first.then { |l| [l["spent"]["minor"], l["charged"]] }
+    difference = page["differences"].first
+    assert_match(/charged 9.50 EUR, and 9.02 EUR was quoted/, difference["says"])
+    assert_equal 422, send_to("/api/ledger/settle", key: difference["key"], reason: " ")
+    assert_equal 200, send_to("/api/ledger/settle", key: difference["key"], reason: "The price rose; we pay it.")
+    assert_empty answer["differences"]
+    assert_equal 200, send_to("/api/ledger", kind: "refund", moves: [@id], account: "orlop",
+      amount: { minor: 48, currency: "EUR" })
+    assert_equal 902, answer["lines"].first["spent"]["minor"]
+    by = answer["sums"].to_h { |s| [s["by"], [s["title"], s["spent"].first["minor"]]] }
+    assert_equal({ "all" => [nil, 902], "account" => ["Orlop Domain Desk", 902], "batch" => ["Čtvrtek", 902],
+                   "year" => ["2027", 902] }, by)
+    rows = CSV.parse(asked("/api/ledger.csv"), headers: true)
+    assert_equal %w[receipt 9.50 EUR O-7001 mail], rows.find { |r| r["kind"] == "receipt" }
+      .values_at("kind", "amount", "currency", "order_number", "source")
+    assert_empty asked("/api/ledger?year=2026")["lines"]
+  end
+
+  def test_what_is_left_and_the_report
+    get "/api/moves/#{@id}/closing"
+    assert_empty answer["left"], "nothing is left before it has landed"
+    finish
+    report = asked("/api/moves/#{@id}/closing")
+    assert_includes report["left"].map { |i| i["key"] }, "auto_renew"
+    assert_equal 422, send_to("/api/moves/#{@id}/closing", key: "auto_renew", state: "kept")
+    assert_equal 200, send_to("/api/moves/#{@id}/closing", key: "auto_renew", state: "cancelled")
+    assert_equal %w[cancelled], (answer["left"].select { |i| i["key"] == "auto_renew" }.map { |i| i["state"] })
+    text = report["parts"].flat_map { |p| p["lines"] }.join("\n")
+    assert_match(/came to: Settled/, text)
+    assert_match(/No time that was paid for is lost/, text)
+    # Within 60 days after a move a name does not move again (rules of the job §2, recent-move).
+    assert_in_delta world.move(@id).state.told("landed_at").at + (60 * 86_400), Time.iso8601(report["again_at"]), 86_400
+    assert(report["checks"].all? { |c| c["ok"] })
+    assert_equal [[NAME, "Settled"]], (asked("/api/batches/#{@batch}/closing")["moves"].map { |m| m.values_at("name", "stage") })
+    row = CSV.parse(asked("/api/batches/#{@batch}/closing.csv"), headers: true).first
+    assert_equal [NAME, "Settled", "9.02", "EUR"], row.values_at("name", "came_to", "spent", "currency")
+    assert_includes asked("/api/closing/move/#{@id}/page"), "Closing report"
+  end
+
+  def test_poppler_reads_the_pdf
+    finish
+    { "move/#{@id}" => NAME, "batch/#{@batch}" => "Čtvrtek" }.each do |of, word|
+      pdf = asked("/api/closing/#{of}/pdf")
+      text, status = Open3.capture2("pdftotext", "-", "-", stdin_data: pdf, binmode: true)
+      assert_equal [true, true], [status.success?, text.force_encoding("UTF-8").include?(word)], text[0, 200]
+    end
+  end
+end

@@ -20,9 +20,10 @@ class WebBatchesTest < Minitest::Test
 
   def worked(path, **body)
     status = send_to(path, **body)
-    100.times do
+    2000.times do
       break unless status == 202
 
+      IO.select(nil, nil, nil, 0.02)
       get "/api/batch-work/#{answer['job']}"
       status = last_response.status
     end
@@ -41,6 +42,10 @@ class WebBatchesTest < Minitest::Test
     # The premium name's price is not known, and not in the sum.
     assert_equal([902, 1], [review["sums"]["total"].sum { |a| a["minor"] }, review["sums"]["unpriced"]])
     assert_equal 409, send_to("/api/batches/#{id}/approve")
+    rehearsal = worked("/api/batches/#{id}/rehearse")
+    assert_equal [100, 2, 3], [rehearsal["runs"], rehearsal["names"], rehearsal["range"].size]
+    assert_operator rehearsal["endings"].find { |e| e["ending"] == "settled" }["share"], :>, 80
+    assert(rehearsal["faults"].any? && rehearsal["asks"].all? { |a| a["at"].size == 3 })
     assert_equal({ "state" => "running" }, worked("/api/batches/#{id}/start", shown: review["sums"]["total"]))
     world.runner.pass
     get "/api/batches/#{id}"

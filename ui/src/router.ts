@@ -2,6 +2,7 @@ import { createRouter } from 'sv-router';
 import Desk from './views/desk/Desk.svelte';
 import Moves from './views/moves/Moves.svelte';
 import Approvals from './views/moves/Approvals.svelte';
+import Ledger from './views/ledger/Ledger.svelte';
 import MoveSheet from './views/moves/MoveSheet.svelte';
 import Names from './views/names/Names.svelte';
 import NameSheet from './views/names/NameSheet.svelte';
@@ -37,6 +38,7 @@ export const { p, navigate, isActive, route } = createRouter({
     layout: Names,
   },
   '/approvals': Approvals,
+  '/ledger': Ledger,
   '/moves': { '/': Blank, '/:id': MoveSheet, layout: Moves },
   '/records': { '/': Blank, '/:name': RecordsSheet, layout: Records },
   '/batches': { '/': Blank, '/:id': BatchSheet, layout: Batches },

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { isActiveLink } from 'sv-router';
-  import { p } from '../router';
+  import { p, route } from '../router';
   import { may, session } from '../lib/session.svelte';
   import PracticeClock from './PracticeClock.svelte';
   import DeskClock from './DeskClock.svelte';
@@ -23,8 +23,11 @@
     <a href={p('/names')} title="2" {@attach isActiveLink({ className: 'here', startsWith: true })}
       >{say.topBar.names}</a
     >
-    <a href={p('/moves')} title="3" {@attach isActiveLink({ className: 'here', startsWith: true })}
-      >{say.topBar.moves}</a
+    <a
+      href={p('/moves')}
+      title="3"
+      class:here={/^\/(batches|approvals|ledger)/.test(route.pathname)}
+      {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.topBar.moves}</a
     >
     <a href={p('/records')} {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.topBar.records}</a>
     <a href={p('/by-hand')} {@attach isActiveLink({ className: 'here' })}>{say.topBar.byHand}</a>

@@ -67,6 +67,9 @@ module SteadyMove
         end
       end
 
+      # {step id => [least, usual, most]} where finished moves teach more than a plan's own estimates.
+      def takes_of(plan) = learnt(plan, plan.from, plan.to).first
+
       # [Held] of settled moves whose forecast is in the journal, newest first.
       def calibration
         @app.moves.ended(LEARNT_FROM).filter_map { |m| held(m) }

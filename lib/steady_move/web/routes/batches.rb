@@ -33,6 +33,7 @@ module SteadyMove
 
           def batch_result(result)
             return { state: result } if result.is_a?(String)
+            return Views::BatchView.rehearsal(result) if result.is_a?(Desk::Rehearsing::Found)
 
             Views::BatchView.review(result, desk.accounts)
           end
@@ -78,6 +79,11 @@ module SteadyMove
           batch_job(desk.batches.members(batch.id).size) do |job|
             Desk::BatchReview.new(desk).of(batch, by: person) { job.done += 1 }
           end
+        end
+
+        on "rehearseBatch" do
+          batch = batches.find(asked[:id])
+          batch_job(Desk::Rehearsing::RUNS) { |job| Desk::Rehearsing.new(desk).of(batch) { job.done += 1 } }
         end
 
         on "startBatch" do

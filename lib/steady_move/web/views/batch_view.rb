@@ -36,6 +36,16 @@ module SteadyMove
             asks: review.asks.map(&:to_h), range: review.range.map { |t| Json.time(t) } }
         end
 
+        # found: Desk::Rehearsing::Found.
+        def rehearsal(found)
+          { runs: found.runs, names: found.names, range: found.range.map { |t| Json.time(t) },
+            endings: found.endings.map { |ending, share| { ending: ending, share: share } },
+            faults: found.faults.map { |says, share| { says: says, share: share } },
+            asks: found.asks.map do |says, place, share, at|
+              { says: says, place: place, share: share, at: at.map { |t| Json.time(t) } }
+            end }
+        end
+
         # found: Desk::Comparison::Found.
         def comparison(found)
           { years: found.years, converted: found.converted && { to: found.converted.to, date: found.converted.date },

@@ -111,5 +111,25 @@ export const batches = {
     } as Record<string, (a: V, n: number) => string>,
     send: (n: number) => `Send ${names(n)} where they are cheapest`,
   },
+  rehearsal: {
+    summary: 'Rehearse it',
+    what:
+      'A copy of this plan is lived through a hundred times at full speed, with the habits of these registrars and with ' +
+      'faults drawn as often as they come in practice. Nothing outside is touched.',
+    run: 'Rehearse it a hundred times',
+    far: (a: number, b: number) => `${a} of ${b} times lived through.`,
+    took: (n: V, a: V, b: V, c: V) => `In ${n} lives all was over between ${a} and ${c} in 8 of 10, usually by ${b}.`,
+    endings: {
+      settled: 'settled',
+      refused: 'refused and made safe',
+      'called-off': 'called off',
+      stuck: 'without an end',
+    } as Record<string, string>,
+    ended: (a: V, n: number) => ` ${n} of 100 moves ${a}.`,
+    wrong: 'What went wrong, and how often',
+    nothing: 'Nothing went wrong.',
+    inHundred: (n: number) => `${n} of 100`,
+    asked: 'What was asked of people, and when',
+  },
   movesNav: { label: 'Moves', moves: 'All moves', approvals: 'Approvals', batches: 'Batches', ledger: 'Ledger' },
 };

@@ -4,6 +4,7 @@ import { desk } from './desk';
 import { following } from './following';
 import { forecast } from './forecast';
 import { hands } from './hands';
+import { ledger } from './ledger';
 import { moves } from './moves';
 import { name } from './name';
 import { names } from './names';
@@ -22,6 +23,7 @@ export const en = {
   ...following,
   ...forecast,
   ...hands,
+  ...ledger,
   ...moves,
   ...name,
   ...names,

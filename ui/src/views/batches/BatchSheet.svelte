@@ -9,10 +9,12 @@
   import { route } from '../../router';
   import { say } from '../../lib/say';
   import ForOthers from '../moves/ForOthers.svelte';
+  import BatchClosing from './BatchClosing.svelte';
   import Compare from './Compare.svelte';
   import Curve from './Curve.svelte';
   import May from '../../parts/May.svelte';
   import Members from './Members.svelte';
+  import Rehearsal from './Rehearsal.svelte';
   import Review from './Review.svelte';
   import Settings from './Settings.svelte';
   import Sheet from '../../parts/Sheet.svelte';
@@ -133,7 +135,11 @@
       names={sheet.data.members.filter((m) => m.state !== 'dropped' && !m.move).map((m) => m.name)}
       send={(to) => where.mutate(to)}
     />
+    {#if waiting && b.state !== 'closed'}<Rehearsal {id} />{/if}
     <Members {id} members={sheet.data.members} done={again} />
+    {#if b.started_at}
+      <BatchClosing {id} ended={b.state === 'closed' || (!moving && !waiting)} />
+    {/if}
     <ForOthers kind="batch" ref={id} />
     <Settings {id} sheet={sheet.data} done={again} />
     <details>

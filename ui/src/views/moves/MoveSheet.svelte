@@ -23,6 +23,7 @@
   import Journal from './Journal.svelte';
   import Leave from './Leave.svelte';
   import AskAbout from './AskAbout.svelte';
+  import Closing from './Closing.svelte';
   import ForOthers from './ForOthers.svelte';
   import RestsOn from './RestsOn.svelte';
   import StepList from './StepList.svelte';
@@ -199,6 +200,7 @@
     {#if m.turn === 'theirs'}
       <AskAbout id={m.id} late={m.until_means === 'late' && !!m.until && Date.parse(m.until) < clock.now} />
     {/if}
+    {#if m.stage === 'Landed' || m.stage === 'Settled' || !m.open}<Closing id={m.id} ended={!m.open} />{/if}
     <ForOthers kind="move" ref={m.id} />
     <Journal events={m.events} goesOn={m.events_go_on} of={{ move: m.id }} />
   {/if}

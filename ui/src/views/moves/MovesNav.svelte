@@ -8,6 +8,7 @@
   <a href={p('/moves')} {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.movesNav.moves}</a>
   <a href={p('/approvals')} {@attach isActiveLink({ className: 'here' })}>{say.movesNav.approvals}</a>
   <a href={p('/batches')} {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.movesNav.batches}</a>
+  <a href={p('/ledger')} {@attach isActiveLink({ className: 'here' })}>{say.movesNav.ledger}</a>
 </nav>
 
 <style>

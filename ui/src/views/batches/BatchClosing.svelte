@@ -1,0 +1,90 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask } from '../../lib/api';
+  import { money } from '../../lib/words';
+  import { p } from '../../router';
+  import { say } from '../../lib/say';
+  import Sentence from '../../parts/Sentence.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+
+  /** What came of a batch: the sums, and a line for each name. */
+  let { id, ended }: { id: number; ended: boolean } = $props();
+  let open = $state<boolean>();
+  const shown = $derived(open ?? ended);
+  const report = createQuery(() => ({
+    queryKey: ['batches', id, 'closing'],
+    queryFn: () => ask(api.GET('/api/batches/{id}/closing', { params: { path: { id } } })),
+    enabled: shown,
+  }));
+  // What is of the whole batch stands before the first name.
+  const own = $derived.by(() => {
+    const parts = report.data?.parts ?? [];
+    const first = parts.findIndex((x) => report.data!.moves.some((m) => m.name === x.heading));
+    return first < 0 ? parts : parts.slice(0, first);
+  });
+</script>
+
+<details bind:open={() => shown, (v) => (open = v)}>
+  <summary>{say.closing.title}</summary>
+  <Trouble error={report.error} />
+  {#if report.data}
+    {#each own as part, i (i)}
+      {#if part.heading}<h3>{part.heading}</h3>{/if}
+      {#each part.lines as l (l)}<p><Sentence text={l} /></p>{/each}
+    {/each}
+    <ul>
+      {#each report.data.moves as m (m.id)}
+        <li>
+          <a class="mono" href={p('/moves/:id', { params: { id: String(m.id) } })}>{m.name}</a>
+          <span>{m.stage}</span>
+          <span class="num">{m.spent ? money(m.spent) : ''}</span>
+          <span
+            >{#if m.bad}<strong>{say.closing.bad(m.bad)}</strong>,
+            {/if}{say.closing.open(m.open)}</span
+          >
+          <span class="muted"
+            >{#if m.again_at}{say.closing.again} <When at={m.again_at} bare />{/if}</span
+          >
+        </li>
+      {/each}
+    </ul>
+    <p class="acts">
+      <a href="/api/closing/batch/{id}/page" target="_blank" rel="noopener">{say.closing.page}</a>
+      <a href="/api/closing/batch/{id}/pdf" download>{say.closing.pdf}</a>
+      <a href="/api/batches/{id}/closing.csv" download>{say.closing.csv}</a>
+    </p>
+  {/if}
+</details>
+
+<style>
+  summary {
+    cursor: pointer;
+    font-weight: 650;
+  }
+  details {
+    margin-top: 0.8rem;
+  }
+  h3 {
+    margin: 0.6rem 0 0.2rem;
+    font-weight: 650;
+  }
+  li {
+    display: grid;
+    grid-template-columns: minmax(9rem, 18rem) 7rem 6rem minmax(0, 1fr) minmax(0, 1fr);
+    gap: 0.1rem 1rem;
+    padding: 0.3rem 0;
+    border-top: 1px solid var(--line);
+    overflow-wrap: anywhere;
+  }
+  .acts {
+    display: flex;
+    gap: 1rem;
+    margin-top: 0.4rem;
+  }
+  @media (max-width: 800px) {
+    li {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

@@ -1,0 +1,186 @@
+<script lang="ts">
+  import { createMutation, createQuery } from '@tanstack/svelte-query';
+  import { searchParams } from 'sv-router';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { money } from '../../lib/words';
+  import { p } from '../../router';
+  import { say } from '../../lib/say';
+  import Entries from './Entries.svelte';
+  import May from '../../parts/May.svelte';
+  import MovesNav from '../moves/MovesNav.svelte';
+  import NoteEntry from './NoteEntry.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  /** What it costs, cost and saves; what does not fit, until it is settled. */
+  const batch = $derived(Number(searchParams.get('batch')) || undefined);
+  const book = createQuery(() => ({
+    queryKey: ['moves', 'ledger', batch],
+    queryFn: () => ask(api.GET('/api/ledger', { params: { query: { batch } } })),
+  }));
+  const settle = createMutation(() => ({
+    mutationFn: (body: Schemas['LedgerSettled']) => ask(api.POST('/api/ledger/settle', { body })),
+    onSuccess: () => book.refetch(),
+  }));
+  let how = $state<Record<string, string>>({});
+  const sum = (list: Schemas['Amount'][]) => list.map(money).join(say.batch.and) || '–';
+</script>
+
+<main>
+  <MovesNav />
+  <header>
+    <h1>{say.ledger.title}</h1>
+    <a href="/api/ledger.csv{batch ? `?batch=${batch}` : ''}" download>{say.ledger.csv}</a>
+  </header>
+  <Trouble error={book.error ?? settle.error} />
+  {#if book.data && !book.data.lines.length}<p class="box none">{say.ledger.none}</p>{/if}
+  {#if book.data?.lines.length}
+    <h2>{say.ledger.toSettle}</h2>
+    <ul>
+      {#each book.data.differences as d (d.key)}
+        <li>
+          <span>{d.says}</span>
+          <span class="mono">{d.moves.map((m) => m.name).join(', ')}</span>
+          <May operation="settleLedger">
+            <form
+              onsubmit={(e) => {
+                e.preventDefault();
+                settle.mutate({ key: d.key, reason: how[d.key] ?? '' });
+              }}
+            >
+              <label
+                ><span class="hidden-words">{say.ledger.how}</span>
+                <input bind:value={how[d.key]} required maxlength="300" placeholder={say.ledger.how} /></label
+              >
+              <button class="link" type="submit">{say.ledger.settle}</button>
+            </form>
+          </May>
+        </li>
+      {:else}<li>{say.ledger.fits}</li>{/each}
+    </ul>
+
+    <h2>{say.ledger.sums}</h2>
+    <div class="scroll">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">{say.ledger.what}</th>
+            <th scope="col"></th>
+            <th scope="col" class="num">{say.ledger.spent}</th>
+            <th scope="col" class="num">{say.ledger.saved}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {#each book.data.sums.filter((s) => s.by === 'all' || s.title) as s (`${s.by} ${s.title}`)}
+            <tr class:all={s.by === 'all'}>
+              <td>{say.ledger.by[s.by]} {s.title ?? ''}</td>
+              <td class="muted num"
+                >{say.ledger.moves(s.moves)}{#if s.unknown}, {say.ledger.unknown(s.unknown)}{/if}</td
+              >
+              <td class="num">{sum(s.spent)}</td>
+              <td class="num">{sum(s.saved)}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
+
+    <h2>{say.ledger.perMove}</h2>
+    <div class="scroll">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">{say.ledger.name}</th>
+            <th scope="col">{say.ledger.to}</th>
+            <th scope="col" class="num">{say.ledger.quoted}</th>
+            <th scope="col" class="num">{say.ledger.spent}</th>
+            <th scope="col" class="num">{say.ledger.saved}</th>
+            <th scope="col"></th>
+          </tr>
+        </thead>
+        <tbody>
+          {#each book.data.lines as l (l.id)}
+            <tr>
+              <td><a class="mono" href={p('/moves/:id', { params: { id: String(l.id) } })}>{l.name}</a></td>
+              <td>{l.to}</td>
+              <td class="num">{l.quoted ? money(l.quoted) : '–'}</td>
+              <td class="num">{l.spent ? money(l.spent) : '–'}</td>
+              <td class="num">{l.saved ? money(l.saved) : '–'}</td>
+              <td class="muted"
+                >{l.stage}{#if l.spent && !l.charged}, {say.ledger.asPlanned}{/if}{#if l.lost_days}, {say.ledger.lost(
+                    l.lost_days,
+                  )}{/if}</td
+              >
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
+    <NoteEntry lines={book.data.lines} done={() => void book.refetch()} />
+    <Entries entries={book.data.entries} />
+  {/if}
+</main>
+
+<style>
+  main {
+    padding: 1rem;
+  }
+  header {
+    display: flex;
+    justify-content: space-between;
+    align-items: baseline;
+  }
+  h2 {
+    margin: 0.9rem 0 0.3rem;
+  }
+  .none {
+    padding: 2rem 1rem;
+    color: var(--muted);
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 1rem;
+    padding: 0.35rem 0;
+    border-top: 1px solid var(--line);
+    overflow-wrap: anywhere;
+  }
+  form {
+    display: flex;
+    gap: 0.6rem;
+    margin-left: auto;
+  }
+  input {
+    background: var(--raised);
+    color: var(--ink);
+    border: 1px solid var(--line);
+    padding: 0.15rem 0.4rem;
+    min-width: 14rem;
+  }
+  .link {
+    cursor: pointer;
+    color: var(--loden);
+    text-decoration: underline;
+  }
+  .scroll {
+    overflow-x: auto;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    text-align: left;
+    padding: 0.25rem 0.8rem 0.25rem 0;
+    border-top: 1px solid var(--line);
+    vertical-align: baseline;
+  }
+  th.num,
+  td.num {
+    text-align: right;
+    white-space: nowrap;
+  }
+  .all td {
+    font-weight: 650;
+  }
+</style>

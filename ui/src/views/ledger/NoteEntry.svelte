@@ -1,0 +1,86 @@
+<script lang="ts">
+  import { createMutation, createQuery } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { minor } from '../../lib/words';
+  import { say } from '../../lib/say';
+  import Choice from '../../parts/Choice.svelte';
+  import Field from '../../parts/Field.svelte';
+  import May from '../../parts/May.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+
+  /** A receipt or a refund that did not come by mail. */
+  let { lines, done }: { lines: Schemas['LedgerLine'][]; done: () => void } = $props();
+  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  let kind = $state('receipt');
+  let move = $state('');
+  let account = $state('');
+  let amount = $state('');
+  let currency = $state('EUR');
+  let number = $state('');
+  const note = createMutation(() => ({
+    mutationFn: () =>
+      ask(
+        api.POST('/api/ledger', {
+          body: {
+            kind: kind as 'receipt',
+            moves: [Number(move || lines[0]?.id)],
+            account: account || places.data!.accounts[0]!.id,
+            amount: { minor: minor(amount, currency) ?? 0, currency },
+            ...(number && { number }),
+          },
+        }),
+      ),
+    onSuccess: () => {
+      amount = number = '';
+      done();
+    },
+  }));
+</script>
+
+<May operation="noteLedger">
+  <details>
+    <summary>{say.ledger.note}</summary>
+    <Trouble error={note.error} />
+    <form
+      class="choices"
+      onsubmit={(e) => {
+        e.preventDefault();
+        note.mutate();
+      }}
+    >
+      <Choice
+        id="l-kind"
+        label={say.ledger.kind}
+        of={['receipt', 'refund'].map((k) => [k, say.ledger.kinds[k]!] as const)}
+        bind:value={kind}
+      />
+      <Choice
+        id="l-move"
+        label={say.ledger.move}
+        of={lines.map((l) => [String(l.id), l.name] as const)}
+        bind:value={() => move || String(lines[0]?.id ?? ''), (v) => (move = v)}
+      />
+      <Choice
+        id="l-at"
+        label={say.ledger.where}
+        of={(places.data?.accounts ?? []).map((a) => [a.id, a.title] as const)}
+        bind:value={() => account || (places.data?.accounts[0]?.id ?? ''), (v) => (account = v)}
+      />
+      <Field id="l-sum" label={say.ledger.amount} inputmode="decimal" required bind:value={amount} />
+      <Field id="l-cur" label={say.ledger.currency} pattern="[A-Z]{'{3}'}" bind:value={currency} />
+      <Field id="l-no" label={say.ledger.number} maxlength={60} bind:value={number} />
+      <Button type="submit" color="alternative" disabled={note.isPending}>{say.ledger.keep}</Button>
+    </form>
+  </details>
+</May>
+
+<style>
+  summary {
+    cursor: pointer;
+    font-weight: 650;
+  }
+  details {
+    margin-top: 0.9rem;
+  }
+</style>

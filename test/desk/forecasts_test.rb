@@ -55,4 +55,20 @@ class ForecastsTest < Minitest::Test
     range = app.forecasts.of(world.move(id))
     assert_equal 2, range.rests_on.fetch("order")
   end
+
+  # What is asked by letter goes on while people are at work: it takes longer over a week-end, and over holidays.
+  def test_letters_wait_for_business_days
+    plan = lambda do
+      Core::Moves::Plan.of(name: "a.example", from: "x", to: "y", options: %i[lock], years: 1, response_days: 5,
+        ways: { "unlock" => "letter" })
+    end
+    world.driver.move_on(to: Time.utc(2027, 3, 25, 16)) # the Thursday before Easter (from memory)
+    without = app.forecasts.of_plan(plan.call).spread.p10
+    app.settings.set("holidays", { "region" => "gb" }, at: app.now)
+    with = app.forecasts.of_plan(plan.call).spread.p10
+    assert_operator with - without, :>, 86_400, "Good Friday and Easter Monday"
+    assert_match(/no region/, assert_raises(SteadyMove::Desk::Refused) do
+      app.settings.set("holidays", { "region" => "atlantis" }, at: app.now)
+    end.message)
+  end
 end

@@ -15,8 +15,9 @@ module SteadyMove
 
         attr_reader :count
 
-        # count: draws; seed: for their orders.
-        def initialize(count: 500, seed: 1)
+        # count: draws; seed: for their orders; business: BusinessDays, for steps that only go on then.
+        def initialize(count: 500, seed: 1, business: BusinessDays.new)
+          @business = business
           random = Random.new(seed)
           @count = count
           @orders = Array.new(ORDERS) { (0...count).to_a.shuffle(random: random).freeze }.freeze
@@ -54,15 +55,26 @@ module SteadyMove
           return 0.0 if step_state.done?
 
           silence = step_state.step.mark?(:approval) ? SILENCE : 0
+          own = step_state.step.business_days?
+          return at_work(-used(step_state, at), takes, order, at) if step_state.active? && own
           return remaining(step_state, order, at, takes, silence) if step_state.active?
 
           starts = step_state.step.needs.map { |id| known[id] }.compact.reduce { |a, b| later(a, b) } || 0.0
-          plus(starts, takes, order, silence)
+          own ? at_work(starts, takes, order, at) : plus(starts, takes, order, silence)
         end
+
+        # Begun so many seconds from now, or one for each draw, and counted on business days alone; never over before now.
+        def at_work(starts, takes, order, at)
+          lasts = duration(takes, order)
+          begun = starts.is_a?(Array) ? starts : [starts] * @count
+          begun.each_with_index.map { |s, i| [@business.add(at + s, lasts[i]) - at, 0.0].max }
+        end
+
+        def used(step_state, at) = at - (step_state.since || at)
 
         # What is under way has used up a part of its time already; it can't have ended before now.
         def remaining(step_state, order, at, takes, silence)
-          used = at - (step_state.since || at)
+          used = used(step_state, at)
           return [takes.first - used, 0.0].max.to_f if takes.first == takes.last
 
           duration(takes, order, silence: silence).map { |d| d > used ? d - used : 0.0 }

@@ -24,6 +24,8 @@ module SteadyMove
         # Can nobody do it, so that only time does?
         def by_time? = way == "none"
         def by_letter? = by_hand? && way == "letter"
+        # Does it only go on while people are at work?
+        def business_days? = by_letter? || mark?(:papers)
         # The name of the proof that shows it from outside where it is done by hand; nil where its act looks by
         # itself.
         def proof = by_hand? ? ways[way]&.proof : nil
@@ -59,6 +61,7 @@ module SteadyMove
         hands_over: "the code is handed to the new holder in it",
         settings: "what nobody can see from outside is looked at in it",
         tag: "the gaining registrar's tag is typed in it",
+        papers: "somebody looks at papers in it",
         lands: "with it the name is held at the gaining side", settles: "with it the move is settled",
         waivable: "a person can leave it as it is, with a reason"
       }.freeze

@@ -11,7 +11,7 @@ module SteadyMove
       Places = Struct.new(:rdap_bases, :dns_servers, :dns_parents, :mailbox, :mail_server, :outgoing, :registries,
         keyword_init: true)
       KEYS = %w[rdap_bases dns_servers dns_parents mailbox mail_server outgoing registries rates
-        bootstrap mailbox2 mailbox3 mailbox4 mailbox5].freeze
+        bootstrap holidays mailbox2 mailbox3 mailbox4 mailbox5].freeze
       MAILBOXES = %w[mailbox mailbox2 mailbox3 mailbox4 mailbox5].freeze
       LOOPBACK = /\A(?:localhost|127\.\d+\.\d+\.\d+|::1)\z/
       ADDRESS = /\A[^\s@]+@[^\s@]+\z/
@@ -62,6 +62,7 @@ module SteadyMove
           mail_server: p.mail_server,
           outgoing: p.outgoing&.slice(:host, :port, :login, :tls, :from),
           registries: p.registries, bootstrap: bootstrap_shown, rates: get("rates"),
+          holidays: holidays,
           set_here: @rows.select_order_map(:key) }
       end
 
@@ -78,6 +79,9 @@ module SteadyMove
         said = get("rates") or return
         Core::Money::Conversion::Rates.new(to: said["to"], date: said["date"], rates: said.except("to", "date"))
       end
+
+      # The region whose public holidays are no business days, or nil.
+      def holidays = get("holidays")&.fetch("region")
 
       # {url, fetched_at, suffixes}; url nil where it is switched off.
       def bootstrap_shown
@@ -108,6 +112,9 @@ module SteadyMove
         expect_server(key, value, "from" => ADDRESS) if key == "outgoing"
         expect_mailbox(key, value) if MAILBOXES.include?(key)
         expect_rates(value) if key == "rates"
+        if key == "holidays" && !HolidayCalendar.regions.include?(value["region"])
+          raise Refused.new(:invalid, :setting_holidays, given: value["region"].to_s, known: HolidayCalendar.regions)
+        end
         if key == "bootstrap" && !value["url"].to_s.match?(%r{\Ahttps?://[^\s/]+/\S+\z})
           raise Refused.new(:invalid, :setting_bootstrap)
         end

@@ -19,7 +19,8 @@ module SteadyMove
 
       def initialize(app, draws: 250)
         @app = app
-        @draws = Forecast::Draws.new(count: draws)
+        @draws_count = draws
+        @drawers = [nil, nil]
         @kept = {}
         @lock = Mutex.new
         @learnt = [nil, {}]
@@ -91,7 +92,17 @@ module SteadyMove
 
       def drawn(plan, state, from, to, now, salt: 0)
         takes, rests = learnt(plan, from, to)
-        [@draws.ends(state, at: now, takes: takes, salt: salt), rests]
+        [draws(now).ends(state, at: now, takes: takes, salt: salt), rests]
+      end
+
+      # Made anew each week, and where another region's holidays are kept.
+      def draws(now)
+        place = [@app.settings.holidays, now.to_i.div(7 * 86_400)]
+        held, drawn = @drawers
+        return drawn if held == place
+
+        made = Forecast::Draws.new(count: @draws_count, business: HolidayCalendar.of(place.first, at: now))
+        (@drawers = [place, made].freeze).last
       end
 
       # Estimates that rule over the plan's own, and on how many finished moves each rests.

@@ -29,6 +29,7 @@
     set('rates', { ...rates, to: rates?.to ?? to, date, [currency]: rate.replace(',', '.') });
     currency = rate = '';
   }
+  let region = $state('');
 </script>
 
 <h3>{say.places.listOfServices}</h3>
@@ -93,6 +94,21 @@
   <Field id="x-rate" label={say.places.oneOfItIs} inputmode="decimal" required bind:value={rate} />
   <Field id="x-date" label={say.places.rateOf} type="date" required bind:value={date} />
   <div><Button type="submit" color="alternative">{say.places.keepRate}</Button></div>
+</form>
+<h3>{say.places.holidays}</h3>
+<p>
+  {#if settings.holidays}<span class="mono">{settings.holidays}</span>
+    <button class="link" onclick={() => set('holidays', null)}>{say.places.takeOut}</button>
+  {:else}<span class="muted">{say.places.noHolidays}</span>{/if}
+</p>
+<form
+  onsubmit={(e) => {
+    e.preventDefault();
+    set('holidays', { region: region.trim().toLowerCase() });
+  }}
+>
+  <Field id="x-region" label={say.places.region} mono required maxlength={12} bind:value={region} />
+  <div><Button type="submit" color="alternative">{say.places.keepRegion}</Button></div>
 </form>
 
 <style>

@@ -12,7 +12,7 @@ module SteadyMove
           act "papers", at: :gaining
           via :page, proof: :on_word
           talks_to :desk
-          marks :word
+          marks :word, :papers
         end
       end
     end

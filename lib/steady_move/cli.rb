@@ -15,6 +15,13 @@ module SteadyMove
         change-key            seal everything with a new key (while the desk doesn't run)
         password EMAIL        a link with which this person chooses a new password
 
+      Against a running desk, with its address in STEADY_MOVE_DESK and a personal token in STEADY_MOVE_TOKEN:
+        desk list [--to ACCOUNT]          every name with its verdict, one line of JSON each
+        desk judge NAME [--to ACCOUNT]    one name; ends with 0 where it can go
+        desk plan NAME --to ACCOUNT       what a move would do and cost; ends with 0 where it can start
+        desk start NAME --to ACCOUNT      starts it
+        desk follow MOVE                  a line whenever it has come further; ends with 0 where it settled
+
       For scripts, without database and server (FILE may be - for standard input):
         judge FILE [--at INSTANT] [--to ACCOUNT [--accounts FILE]] [--horizon DAYS]
                               RFC 9083 domain objects in, one line of JSON for each out
@@ -84,6 +91,7 @@ module SteadyMove
       when ["codes", false] then codes
       when ["read-mail", false] then read_mail
       when ["zone", false] then zone
+      when ["desk", false] then Scripts::RunningDesk.new(@given, out: @out).call(@file, @more)
       when ["handover", false] then Scripts::Handover.call(setting.read(@file), out: @out, err: @err)
       when ["expiry", true] then Scripts::Expiry.call(@given, out: @out, err: @err)
       else misused("there is no such command")

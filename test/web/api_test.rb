@@ -23,7 +23,8 @@ class ApiTest < Minitest::Test
   def answer = JSON.parse(last_response.body)
 
   # Each [verb, path, operation] of the document, with parameters filled in.
-  FILLED = { "{name}" => "saltern-isles.example", "{id}" => "1", "{job}" => "abc" }.freeze
+  FILLED = { "{name}" => "saltern-isles.example", "{id}" => "1", "{job}" => "abc", "{kind}" => "move",
+             "{ref}" => "1" }.freeze
 
   def operations
     document["paths"].flat_map do |path, item|
@@ -92,8 +93,8 @@ class ApiTest < Minitest::Test
       end.each { |verb, path, _| refute_equal 403, ask(verb, path), "#{role}: #{verb} #{path}" }
     end
     changing = guarded.select { |verb, _, op| verb == "post" && op["x-role"].nil? }.map { |_, path, _| path }
-    assert_equal ["/api/batches/1/rehearse", "/api/batches/1/review", "/api/compare", "/api/me/calendar", "/api/me/calendar/end", "/api/me/password",
-      "/api/me/sessions/1/end", "/api/me/sessions/end-others",
+    assert_equal ["/api/batches/1/rehearse", "/api/batches/1/review", "/api/compare", "/api/me/calendar", "/api/me/calendar/end", "/api/me/notices", "/api/me/password",
+      "/api/me/sessions/1/end", "/api/me/sessions/end-others", "/api/me/tokens", "/api/me/tokens/1/end",
       "/api/names/saltern-isles.example/look", "/api/proposals", "/api/recovery-codes", "/api/rulebook/preview",
       "/api/sign-out"],
       (changing + ["/api/sign-out"]).uniq.sort, "what a viewer may send"

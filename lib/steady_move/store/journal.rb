@@ -55,6 +55,9 @@ module SteadyMove
       # A move's lines after one.
       def after(move_id, seq) = @after.call(id: move_id, seq: seq).map { |r| event_of(r) }
 
+      # The lines after one, at most so many, oldest first.
+      def lines_after(seq, most) = @events.where { Sequel[:seq] > seq.to_i }.order(:seq).limit(most).map { |r| event_of(r) }
+
       # What the lines after one speak of: [[type, move id, name]], at most so many.
       def spoken_of_since(seq, most)
         @events.where { Sequel[:seq] > seq.to_i }.order(:seq).limit(most).select_map(%i[type move_id name])

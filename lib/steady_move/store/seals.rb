@@ -7,7 +7,7 @@ module SteadyMove
     module Seals
       PLACES = { accounts: %i[secret], dns_hosts: %i[secret], codes: %i[sealed], settings: %i[sealed],
                  letters: %i[word], messages: %i[sealed_code], secrets: %i[sealed],
-                 originals: %i[sealed] }.freeze
+                 originals: %i[sealed], webhooks: %i[secret] }.freeze
 
       module_function
 

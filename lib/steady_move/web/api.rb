@@ -20,7 +20,7 @@ module SteadyMove
         Routes::Contacts, Routes::Records,
         Routes::Accounts, Routes::Moves, Routes::Forecast, Routes::Following, Routes::Closing, Routes::ManualSteps, Routes::Letters, Routes::Batches,
         Routes::Post,
-        Routes::Practice, Routes::HouseKeeping].freeze
+        Routes::Practice, Routes::Automation, Routes::HouseKeeping].freeze
 
       # {operation id => block that answers it}; its value becomes JSON unless it is text already.
       def self.answers = @answers ||= ROUTES.map(&:answers).reduce(:merge).freeze

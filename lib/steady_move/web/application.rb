@@ -10,7 +10,7 @@ module SteadyMove
     # The web application put together: sign-in, protection, API, the built front end.
     class Application
       attr_reader :desk, :jobs, :lists, :runner, :engine, :first_run, :status, :orders, :people, :contract, :hub,
-        :practice, :log, :sign_in, :throttle, :device
+        :practice, :log, :sign_in, :throttle, :device, :tokens
 
       POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " \
                "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
@@ -32,6 +32,7 @@ module SteadyMove
         @lists = Lists.new
         @orders = Desk::Orders.new(desk)
         @people = people
+        @tokens = Desk::Tokens.new(desk)
         @throttle = Throttle.new
         @device = Device.new(desk.safe.derive("devices"))
         @first_run = FirstRun.new(@people)

@@ -23,6 +23,7 @@ module SteadyMove
       # Whose session this is; a session that has ended is emptied.
       def known
         return @known if defined?(@known)
+        return @known = by_token if bearer
 
         id, key = SignIn.of(session)
         @known = id && application.people.signed_in(id, key, used: used?)
@@ -56,10 +57,26 @@ module SteadyMove
 
       private
 
+      # A program shows its token instead of a session (RFC 6750 §2.1).
+      def bearer = env["HTTP_AUTHORIZATION"].to_s[/\ABearer (\S{1,200})\z/i, 1]
+
+      def by_token
+        found = nil
+        tried([:place, request.ip] => FREE[:place]) { found = application.tokens.person(bearer) }
+        raise Problem.say(401, :token_wrong) unless found
+
+        env["steady_move.person"] = found[:email]
+        found
+      end
+
+      # What lets people in, and what lets programs in, is nothing for programs.
+      def for_people?(operation) = operation.sign_in || operation.path.start_with?("/api/me", "/api/people")
+
       def used? = env["HTTP_X_UNATTENDED"].nil? && !BY_ITSELF.include?(@operation.id)
 
       def admit(operation)
         raise Problem.say(401, half_way? ? :factor_first : :sign_in_first) unless person
+        raise Problem.say(403, :token_may_not) if person[:token] && for_people?(operation)
         return if operation.role.nil? || Desk::People.may?(person[:role], operation.role)
 
         raise Problem.say(403, :role, role: operation.role, yours: person[:role])

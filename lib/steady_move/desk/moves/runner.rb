@@ -25,6 +25,8 @@ module SteadyMove
         @bootstrap = Bootstrap.new(app)
         @polls = PollQueue.new(app)
         @batches = BatchRun.new(app)
+        @notices = Notices.new(app)
+        @hooks = Webhooks.new(app)
         @on_error = on_error
         @passing = Mutex.new
         @dispatching = Mutex.new
@@ -89,6 +91,8 @@ module SteadyMove
       def by_itself
         @bootstrap.due? && @lanes.push("watch", [nil, :bootstrap]) { @bootstrap.due? && @bootstrap.fetch }
         @watch.due? && @lanes.push("watch", [nil, :watch]) { @watch.due? && @watch.look }
+        @notices.due? && @lanes.push("notices", [nil, :notices]) { @notices.due? && @notices.tell }
+        @hooks.due? && @lanes.push("webhooks", [nil, :webhooks]) { @hooks.due? && @hooks.tell }
         @batches.due? && @lanes.push("batches", [nil, :batches]) { @batches.due? && @batches.go_on }
       end
 

@@ -54,7 +54,11 @@ module SteadyMove
       # With whether each has a second factor.
       def all
         holders = @factors.holders
-        @rows.order(:email).select(:id, :email, :role).map { |r| r.merge(second_factor: holders.include?(r[:id])) }
+        @rows.order(:email).select(:id, :email, :role, :spending_limit).map do |r|
+          r.merge(second_factor: holders.include?(r[:id]), limit: r.delete(:spending_limit)&.then do |text|
+            Store::Values.load(text)
+          end)
+        end
       end
 
       # Are there passwords left that an earlier version hashed?

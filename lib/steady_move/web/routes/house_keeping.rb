@@ -52,6 +52,12 @@ module SteadyMove
           people_page
         end
 
+        on "limitPerson" do
+          limit = given["limit"]&.then { |a| Core::Money::Amount.new(*a.values_at("minor", "currency")) }
+          Desk::Spending.new(desk).limit_person(asked[:id], limit, by: me)
+          people_page
+        end
+
         on("status") { application.status.report }
       end
     end

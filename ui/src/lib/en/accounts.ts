@@ -161,6 +161,8 @@ export const accounts = {
     seen: (a: V, b: V) => `${a} (${b} times)`,
   },
   people: {
+    limit: 'May start alone up to',
+    noLimit: 'no limit',
     people: 'People',
     you: (a: V, b: V) => `${a}: ${b} (you)`,
     roleOf: (a: V) => `Role of ${a}`,

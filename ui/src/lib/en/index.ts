@@ -1,4 +1,5 @@
 import { accounts } from './accounts';
+import { automation } from './automation';
 import { batches } from './batches';
 import { desk } from './desk';
 import { following } from './following';
@@ -18,6 +19,7 @@ import { rulebook } from './rulebook';
 /** Every word of the pages, by part. A second language is a second folder of this shape. */
 export const en = {
   ...accounts,
+  ...automation,
   ...batches,
   ...desk,
   ...following,

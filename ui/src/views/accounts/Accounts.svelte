@@ -9,6 +9,7 @@
   import HostForm from './HostForm.svelte';
   import People from './People.svelte';
   import { WAYS } from './fields';
+  import Webhooks from './Webhooks.svelte';
   import Places from './Places.svelte';
   import { say } from '../../lib/say';
 
@@ -103,6 +104,7 @@
   {#if admin}
     <Places />
     <People />
+    <Webhooks />
   {/if}
 </main>
 

@@ -4,7 +4,7 @@
   import { api, ask } from '../../lib/api';
   import { session } from '../../lib/session.svelte';
   import Trouble from '../../parts/Trouble.svelte';
-  import { full } from '../../lib/words';
+  import { full, minor, money } from '../../lib/words';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -25,6 +25,14 @@
   const change = createMutation(() => ({
     mutationFn: ({ id, to }: { id: number; to: string | null }) =>
       ask(api.POST('/api/people/{id}', { params: { path: { id } }, body: { role: to } })),
+    onSuccess: (data) => client.setQueryData(['people'], data),
+  }));
+  const limit = createMutation(() => ({
+    mutationFn: ({ id, text }: { id: number; text: string }) => {
+      const [, sum, currency] = text.trim().match(/^([\d.,]+)\s*([A-Z]{3})?$/) ?? [];
+      const amount = sum ? { minor: minor(sum, currency ?? 'EUR')!, currency: currency ?? 'EUR' } : null;
+      return ask(api.POST('/api/people/{id}/limit', { params: { path: { id } }, body: { limit: amount } }));
+    },
     onSuccess: (data) => client.setQueryData(['people'], data),
   }));
   let linked = $state('');
@@ -50,12 +58,22 @@
 
 <section>
   <h2>{say.people.people}</h2>
-  <Trouble error={people.error ?? invite.error ?? change.error ?? forget.error ?? link.error ?? takeBack.error} />
+  <Trouble
+    error={people.error ?? invite.error ?? change.error ?? forget.error ?? limit.error ?? link.error ?? takeBack.error}
+  />
   {#if people.data}
     <ul>
       {#each people.data.people as person (person.id)}
         <li>
           <strong>{person.email}</strong>
+          <label class="limit"
+            >{say.people.limit}
+            <input
+              value={person.limit ? money(person.limit) : ''}
+              placeholder={say.people.noLimit}
+              onchange={(e) => limit.mutate({ id: person.id, text: e.currentTarget.value })}
+            /></label
+          >
           {#if person.email === session.who?.email}
             <span class="muted">{say.people.you(person.role, WHAT[person.role])}</span>
           {:else}
@@ -122,6 +140,13 @@
 </section>
 
 <style>
+  .limit input {
+    width: 8rem;
+    background: var(--raised);
+    color: var(--ink);
+    border: 1px solid var(--line);
+    padding: 0.1rem 0.4rem;
+  }
   li button {
     color: var(--madder);
     text-decoration: underline;

@@ -5,6 +5,8 @@
   import Authenticator from './Authenticator.svelte';
   import Passkeys from './Passkeys.svelte';
   import Calendar from './Calendar.svelte';
+  import Notices from './Notices.svelte';
+  import Tokens from './Tokens.svelte';
   import Password from './Password.svelte';
   import RecoveryCodes from './RecoveryCodes.svelte';
   import Sessions from './Sessions.svelte';
@@ -20,6 +22,8 @@
     <p class="muted">{say.you.asWhom(me.data.email, me.data.role)}</p>
     <Sessions me={me.data} />
     <Calendar />
+    <Notices />
+    <Tokens />
     <Password />
     <Authenticator set={me.data.authenticator} asked={me.data.second_factor} />
     <Passkeys me={me.data} />

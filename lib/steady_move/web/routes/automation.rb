@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Web
+    module Routes
+      # Tokens for programs, webhooks, and when a person is told by mail.
+      module Automation
+        extend Answers
+
+        # What the pages show.
+        module Helpers
+          def tokens = application.tokens
+          def hooks = Desk::Webhooks.new(desk)
+          def notices = Desk::Notices.new(desk)
+
+          def tokens_page(token: nil)
+            { tokens: tokens.of(person[:id]).map { |t| Views::Json.value(t) }, token: token,
+              roles: Desk::People::ROLES.select { |r| Desk::People.may?(person[:role], r) } }
+          end
+
+          def hooks_page(secret: nil)
+            { hooks: hooks.all.map { |h| Views::Json.value(h) }, types: Desk::Webhooks::TYPES, secret: secret }
+          end
+
+          def notices_page = { **notices.of(person[:id]), able: !desk.sender.nil? }
+        end
+
+        on("myTokens") { tokens_page }
+
+        on "newToken" do
+          token = tokens.make(person, title: given["title"], role: given["role"], days: given["days"])
+          headers "Cache-Control" => "no-store"
+          tokens_page(token: token)
+        end
+
+        on "endToken" do
+          tokens.finish(person, asked[:id])
+          tokens_page
+        end
+
+        on("myNotices") { notices_page }
+
+        on "chooseNotices" do
+          notices.choose(person[:id], choice: given["choice"], hour: given.fetch("hour", 7))
+          notices_page
+        end
+
+        on("webhooks") { hooks_page }
+
+        on "addWebhook" do
+          _, secret = hooks.add(given["url"], types: given["types"], by: me)
+          headers "Cache-Control" => "no-store"
+          hooks_page(secret: secret)
+        end
+
+        on "removeWebhook" do
+          hooks.remove(asked[:id], by: me)
+          hooks_page
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,179 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/signed_in"
+require_relative "../support/command_line"
+require "socket"
+require "puma"
+require "puma/server"
+
+# Tokens, webhooks, notices by mail, and the command line against a running desk.
+class AutomationTest < Minitest::Test
+  include SignedIn
+  include CommandLine
+
+  ME = "ada@saltern-office.example"
+  NAME = "isles-timetable.example"
+
+  def new_world = BenchWorld.new
+
+  def setup
+    @world = new_world
+    @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
+    @app = house.rack
+    sign_in
+  end
+
+  def token(role: "mover", days: 7)
+    send_to("/api/me/tokens", title: "nightly", role: role, days: days)
+    answer["token"]
+  end
+
+  def as(token)
+    clear_cookies
+    header "X-CSRF-Token", nil
+    header "Authorization", "Bearer #{token}"
+  end
+
+  def test_a_token_does_what_its_role_may_until_it_ends
+    mine = token
+    refute_includes @log.string, mine
+    assert_empty world.app.db[:tokens].where(Sequel.like(:token_digest, "%#{mine[8, 20]}%")).all, "kept as a digest"
+    refute_includes (get("/api/me/tokens") && last_response.body), mine
+    as(mine)
+    assert_equal 201, send_to("/api/moves", name: NAME, to: "orlop")
+    assert_equal ME, world.move(answer["id"]).events.first.by
+    { ["get", "/api/me"] => 403, ["post", "/api/me/tokens"] => 403, ["get", "/api/people"] => 403,
+      ["post", "/api/moves/#{answer['id']}/approve"] => 403, ["get", "/api/names"] => 200 }.each do |(verb, path), status|
+      public_send(verb, path, *(verb == "post" ? ["{}"] : []))
+      assert_equal status, last_response.status, "#{verb} #{path}"
+    end
+    world.driver.move_on(to: world.app.now + (8 * 86_400))
+    get "/api/names"
+    assert_equal 401, last_response.status, "it is over"
+    as("steady-none")
+    get "/api/names"
+    assert_equal 401, last_response.status
+  end
+
+  # what is asked => a part of the sentence
+  BAD = { { title: " ", role: "mover", days: 7 } => "name", { title: "a", role: "mover", days: 400 } => "days",
+          { title: "a", role: "owner", days: 7 } => "role" }.freeze
+
+  def test_tokens_that_are_not_made
+    BAD.each { |body, says| assert_equal [422, true], [send_to("/api/me/tokens", **body), answer["detail"].include?(says)] }
+    world.desk.instance_variable_get(:@people).put("bo@saltern-office.example", "a long enough sentence", role: "viewer")
+    sign_out
+    sign_in("bo@saltern-office.example", "a long enough sentence")
+    assert_equal 422, send_to("/api/me/tokens", title: "a", role: "mover", days: 7), "no more than the person may"
+  end
+
+  # A small server that keeps what is posted; status: what it answers.
+  def with_hook(status)
+    server = TCPServer.new("127.0.0.1", 0)
+    kept = []
+    thread = Thread.new do
+      while (client = server.accept)
+        lines = []
+        lines << client.gets until lines.last == "\r\n"
+        length = lines.filter_map { |l| l[/\Acontent-length: (\d+)/i, 1] }.first.to_i
+        kept << [lines.map(&:chomp), client.read(length)]
+        client.write("HTTP/1.1 #{status.call} x\r\nContent-Length: 0\r\nConnection: close\r\n\r\n")
+        client.close
+      end
+    rescue IOError
+      nil
+    end
+    yield "http://127.0.0.1:#{server.addr[1]}/in", kept
+  ensure
+    server.close
+    thread.join
+  end
+
+  def test_lines_are_told_signed_and_in_order
+    answers = [500, 200]
+    with_hook(-> { answers.size > 1 ? answers.shift : answers.first }) do |url, kept|
+      assert_equal 422, send_to("/api/webhooks", url: "ftp://x.example/", types: ["planned"])
+      assert_equal 200, send_to("/api/webhooks", url: url, types: %w[planned done])
+      secret = answer["secret"]
+      world.start(NAME, to: "orlop")
+      world.runner.pass
+      get "/api/webhooks"
+      assert_equal [1, true], answer["hooks"].first.then { |h| [h["fails"], h["says"].include?("500")] }
+      world.driver.move_on(to: world.app.now + 120)
+      told = kept.map { |_, body| JSON.parse(body) }
+      assert_equal "planned", told.first["type"]
+      assert_equal told.map { |t| t["seq"] }.uniq.sort, told.map { |t| t["seq"] }.drop(1), "the first was told again, in order"
+      assert_equal %w[done planned], told.map { |t| t["type"] }.uniq.sort
+      head, body = kept.last
+      fields = head.drop(1).reject(&:empty?).to_h { |l| l.split(": ", 2) }.transform_keys(&:downcase)
+      input = fields["signature-input"].delete_prefix("steady=")
+      base = ["\"@method\": POST", "\"@target-uri\": #{url}", "\"content-digest\": #{fields['content-digest']}",
+        "\"content-type\": application/json", "\"@signature-params\": #{input}"].join("\n")
+      assert_equal [OpenSSL::HMAC.digest("SHA256", secret, base)].pack("m0"), fields["signature"][/:(.+):/, 1]
+      assert_equal [Digest::SHA256.digest(body)].pack("m0"), fields["content-digest"][/:(.+):/, 1]
+      codes = world.world.registry.domains.select_map(:auth_info)
+      assert_empty(codes.select { |c| kept.flatten.join.include?(c) })
+    end
+  end
+
+  def test_who_is_told_by_mail
+    sent = []
+    sender = Struct.new(:from).new("desk@saltern-office.example")
+    sender.define_singleton_method(:deliver) { |raw, to:| sent << [to, Mail.new(raw)] }
+    world.app.instance_variable_set(:@sender, sender)
+    assert_equal 422, send_to("/api/me/notices", choice: "hourly")
+    assert_equal 200, send_to("/api/me/notices", choice: "at-once")
+    id = world.start(NAME, to: "orlop")
+    world.until_true(most: 200, what: "the release") { world.move(id).state.marked(:approval).active? }
+    world.driver.move_on(to: world.app.now + 120)
+    to, mail = sent.last
+    assert_equal [[ME], 1], [to, sent.size]
+    assert_match(/#{NAME}/, mail.subject)
+    text = mail.body.decoded.force_encoding("UTF-8")
+    assert_match(/goes on by itself/, text)
+    codes = world.world.registry.domains.select_map(:auth_info)
+    assert_empty(codes.select { |c| text.include?(c) })
+    world.driver.move_on(to: world.app.now + 600)
+    assert_equal 1, sent.size, "each thing once"
+    send_to("/api/me/notices", choice: "daily", hour: 6)
+    world.driver.move_on(to: world.app.now + 86_400)
+    assert_equal 2, sent.size, "once a day while it waits"
+  end
+
+  # The command line over a real server.
+  def test_the_command_line_asks_a_running_desk
+    mine = token
+    server = Puma::Server.new(app, nil, { min_threads: 1, max_threads: 4 })
+    port = server.add_tcp_listener("127.0.0.1", 0).addr[1]
+    server.run
+    with_environment("STEADY_MOVE_DESK" => "http://127.0.0.1:#{port}", "STEADY_MOVE_TOKEN" => mine) do
+      status, lines, = run_words("desk", "list")
+      assert_equal [0, true], [status, lines.map { |l| JSON.parse(l)["name"] }.include?(NAME)]
+      status, lines, = run_words("desk", "plan", NAME, "--to", "orlop")
+      assert_equal [0, true], [status, JSON.parse(lines.first)["startable"]]
+      status, lines, = run_words("desk", "start", NAME, "--to", "orlop")
+      id = JSON.parse(lines.first)["id"]
+      assert_equal 0, status
+      world.orders.call_off(id, by: ME)
+      world.until_true(most: 200, what: "its end") { !world.move(id).open }
+      status, lines, = run_words("desk", "follow", id.to_s)
+      assert_equal [1, "Called off"], [status, JSON.parse(lines.last)["stage"]]
+      assert_equal 1, run_words("desk", "judge", "nobody.example").first
+      assert_equal 2, run_words("desk", "dance").first
+    end
+    assert_equal 2, run_words("desk", "list").first, "without a token"
+  ensure
+    server&.stop(true)
+  end
+
+  private
+
+  def with_environment(values)
+    before = values.keys.to_h { |k| [k, ENV.fetch(k, nil)] }
+    ENV.update(values)
+    yield
+  ensure
+    ENV.update(before)
+  end
+end

@@ -1,0 +1,43 @@
+import type { V } from './value';
+
+/** Words of notices, tokens and webhooks. */
+export const automation = {
+  notices: {
+    title: 'Told by mail',
+    about: 'When it is your turn: what to do, until when, and what happens if nobody does anything. Never with a code.',
+    choices: { never: 'never', 'at-once': 'at once', daily: 'once a day' } as Record<string, string>,
+    hour: 'at (hour, UTC)',
+    noServer: 'No mail server for sending is set up yet; an administrator sets it under Accounts.',
+    keep: 'Keep',
+    kept: 'Kept',
+  },
+  tokens: {
+    title: 'Tokens for programs',
+    about: 'With a token a program asks this desk in your name, with the role that you give it, until the day you set.',
+    what: 'What it is for',
+    role: 'Role',
+    days: 'Days',
+    make: 'Make a token',
+    once: 'It is shown once; keep it where only the program finds it:',
+    until: 'until',
+    over: 'over',
+    used: 'last used',
+    never: 'never used',
+    end: 'End it',
+    none: 'None yet.',
+  },
+  webhooks: {
+    title: 'Told to other programs',
+    about:
+      'Lines of the journal are posted as JSON to an address, as they are written, signed by RFC 9421 (hmac-sha256). ' +
+      'Codes never stand in them.',
+    url: 'Address (https)',
+    types: 'Lines that are told',
+    add: 'Tell it from now on',
+    once: 'The secret that the signatures are made with; it is shown once:',
+    remove: 'Take it out',
+    fails: (n: V) => `could not be told ${n} times in a row`,
+    next: 'next try',
+    none: 'Nothing is told to anybody.',
+  },
+};

@@ -1,0 +1,80 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { Button } from 'flowbite-svelte';
+  import { api, ask, type Schemas } from '../../lib/api';
+  import { day } from '../../lib/words';
+  import Choice from '../../parts/Choice.svelte';
+  import Copy from '../../parts/Copy.svelte';
+  import Field from '../../parts/Field.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import When from '../../parts/When.svelte';
+  import { say } from '../../lib/say';
+
+  /** Tokens with which programs ask the desk in one’s own name. */
+  const client = useQueryClient();
+  const page = createQuery(() => ({ queryKey: ['people', 'tokens'], queryFn: () => ask(api.GET('/api/me/tokens')) }));
+  let title = $state('');
+  let role = $state('viewer');
+  let days = $state('90');
+  const set = (data: Schemas['TokensPage']) => client.setQueryData(['people', 'tokens'], data);
+  const make = createMutation(() => ({
+    mutationFn: () =>
+      ask(
+        api.POST('/api/me/tokens', {
+          body: { title, role: role as Schemas['NewToken']['role'], days: Number(days) || 90 },
+        }),
+      ),
+    onSuccess: (data) => {
+      set({ ...data, token: null });
+      title = '';
+    },
+  }));
+  const end = createMutation(() => ({
+    mutationFn: (id: number) => ask(api.POST('/api/me/tokens/{id}/end', { params: { path: { id } } })),
+    onSuccess: set,
+  }));
+</script>
+
+<section>
+  <h2>{say.tokens.title}</h2>
+  <p class="muted">{say.tokens.about}</p>
+  <Trouble error={page.error ?? make.error ?? end.error} />
+  {#if make.data?.token}
+    <p role="status">{say.tokens.once} <Copy text={make.data.token} what={say.tokens.title} /></p>
+  {/if}
+  {#if page.data}
+    <ul>
+      {#each page.data.tokens as t (t.id)}
+        <li>
+          <strong>{t.title}</strong> <span>{t.role}</span>
+          <span class="muted">{t.over ? say.tokens.over : `${say.tokens.until} ${day(t.expires_at)}`}</span>
+          <span class="muted"
+            >{#if t.used_at}{say.tokens.used} <When at={t.used_at} bare />{:else}{say.tokens.never}{/if}</span
+          >
+          <button class="link" onclick={() => end.mutate(t.id)}>{say.tokens.end}</button>
+        </li>
+      {:else}<li class="muted">{say.tokens.none}</li>{/each}
+    </ul>
+    <form
+      onsubmit={(e) => {
+        e.preventDefault();
+        make.mutate();
+      }}
+    >
+      <Field id="t-title" label={say.tokens.what} required maxlength={80} bind:value={title} />
+      <Choice id="t-role" label={say.tokens.role} of={page.data.roles.map((r) => [r, r] as const)} bind:value={role} />
+      <Field id="t-days" label={say.tokens.days} type="number" bind:value={days} />
+      <Button type="submit" size="sm" color="alternative" disabled={make.isPending}>{say.tokens.make}</Button>
+    </form>
+  {/if}
+</section>
+
+<style>
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 1rem;
+    padding: 0.25rem 0;
+    overflow-wrap: anywhere;
+  }
+</style>

@@ -7,10 +7,7 @@ require_relative "../support/plans"
 class RehearsalTest < Minitest::Test
   R = Core::Rehearsal
 
-  def lives(plan, count: 25) = Array.new(count) { |seed| R::Run.new(plan, random: Random.new(seed)).call }
-
-  # Never a fault, always the middle of each duration.
-  Calm = Struct.new(:share) { def rand(most = nil) = most ? most - 1 : 0.5 }
+  def lives(plan, count: 25) = Array.new(count) { |seed| R::Run.new(plan, chance: Random.new(seed).method(:rand)).call }
 
   def test_every_life_of_every_shape_ends
     Plans.shapes.each do |what, plan|
@@ -23,7 +20,8 @@ class RehearsalTest < Minitest::Test
 
   def test_without_faults_it_is_the_plan_itself
     plan = Plans.shapes.fetch("full")
-    life = R::Run.new(plan, random: Calm.new).call
+    # A chance of a half is above every share: never a fault, always the middle of each duration.
+    life = R::Run.new(plan, chance: -> { 0.5 }).call
     assert_equal ["settled", []], [life.ending, life.faults]
     # The same durations along the same dependencies, by the schedule that screens show (common practice: PERT/CPM).
     middle = plan.steps.to_h { |s| [s.id, Array.new(3) { Core::Forecast::Triangular.quantile(*s.takes, 0.5) }] }

@@ -13,7 +13,9 @@ class WavesTest < Minitest::Test
     W::Member.new(name: name, registrar: at, groups: groups, risk: risk, takes: takes, **begun)
   end
 
-  def rules(trial: false, per_day: nil, blackouts: []) = W::Rules.new(trial: trial, per_day: per_day, blackouts: blackouts)
+  def rules(trial: false, per_day: nil, blackouts: [])
+    W::Rules.new(trial: trial, per_day: per_day, blackouts: blackouts)
+  end
 
   def told(members, rules) = W.propose(members, rules, at: NOW).map { |w| [w.names, w.starts_at - NOW, w.why] }
 
@@ -53,7 +55,11 @@ class WavesTest < Minitest::Test
     random = Random.new(7)
     60.times do
       members = Array.new(random.rand(2..40)) { |i| drawn(i, random) }
-      spans = Array.new(random.rand(3)) { (NOW + (random.rand(20) * DAY)).then { |a| [a, a + (random.rand(1..5) * DAY)] } }
+      spans = Array.new(random.rand(3)) do
+        (NOW + (random.rand(20) * DAY)).then do |a|
+          [a, a + (random.rand(1..5) * DAY)]
+        end
+      end
       given = rules(trial: random.rand(2).zero?, per_day: [nil, 1, 3].sample(random: random), blackouts: spans)
       holds(members, given, W.propose(members, given, at: NOW))
     end
@@ -84,7 +90,7 @@ class WavesTest < Minitest::Test
   def apart(group)
     return if group.size < 2
 
-    group.each do |_, instant|
+    group.map(&:last).each do |instant|
       assert(group.any? { |m, at| instant < at || instant >= at + m.takes.last }, "all of a group at once")
     end
   end

@@ -15,7 +15,7 @@ class BatchesTest < Minitest::Test
   def setup = live_with("tarnbeck")
   def app = world.app
   def made(names = NAMES, **more) = batches.make(names, by: ADA, to: "orlop", trial: false, **more).first
-  def refused(match, &block) = assert_match(match, assert_raises(SteadyMove::Desk::Refused, &block).message)
+  def refused(match, &) = assert_match(match, assert_raises(SteadyMove::Desk::Refused, &).message)
 
   def test_the_review_says_everything_once
     id, left = batches.make([*NAMES, "nobody.example"], by: ADA, to: "orlop")
@@ -28,7 +28,7 @@ class BatchesTest < Minitest::Test
     assert(found.risks.flatten(1).all? { |_, names| names.any? })
     assert_equal [found.rows.filter_map(&:total).sum(&:minor)], found.total.map(&:minor)
     assert_equal 3, found.range.size
-    assert(found.asks.any? { |a| a.names.size == 3 && a.says.match?(/each name/) }, found.asks.map(&:says).inspect)
+    assert(found.asks.any? { |a| a.names.size == 3 && a.says.match?(/each name/) })
   end
 
   def test_one_on_trial_then_the_rest_each_order_once
@@ -44,8 +44,10 @@ class BatchesTest < Minitest::Test
     refused(/still moving/) { batches.close(id, by: ADA) }
     world.until_true(most: 600, what: "the end") { app.moves.open.empty? }
     batches.close(id, by: ADA)
-    assert_equal %w[closed names started made] - %w[names],
-      app.journal.numbered(app.batches.lines(id, 50)).select { |e| e.type == "batch" }.map { |e| e.phrase.key.split(".").last }
+    assert_equal(%w[closed names started made] - %w[names],
+      app.journal.numbered(app.batches.lines(id, 50)).select do |e|
+        e.type == "batch"
+      end.map { |e| e.phrase.key.split(".").last })
   end
 
   def test_a_trial_that_does_not_land_halts_the_rest
@@ -73,7 +75,7 @@ class BatchesTest < Minitest::Test
     batches.approve(id, by: BEN)
     world.runner.pass
     assert_equal 3, app.moves.open_count
-    assert_equal [BEN, ADA], batches.find(id).then { |b| [b.approved_by, b.asked_by] }
+    assert_equal([BEN, ADA], batches.find(id).then { |b| [b.approved_by, b.asked_by] })
   end
 
   def test_a_persons_limit_and_what_can_not_be_set_against_it
@@ -82,7 +84,9 @@ class BatchesTest < Minitest::Test
     { [500, "EUR"] => /above your own limit of 5.00 EUR/, [99_999, "EUR"] => nil,
       [99_999, "GBP"] => /can’t be set against your own limit/ }.each do |amount, expected|
       spending.limit_person(ada, Core::Money::Amount.new(*amount), by: BEN)
-      above = spending.above(review(made_or_found), batches.find(made_or_found), ADA).map { |p| SteadyMove::Words.say(p) }
+      above = spending.above(review(made_or_found), batches.find(made_or_found), ADA).map do |p|
+        SteadyMove::Words.say(p)
+      end
       expected ? assert_match(expected, above.join) : assert_empty(above)
     end
   end

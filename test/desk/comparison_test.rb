@@ -18,8 +18,8 @@ class ComparisonTest < Minitest::Test
   }.freeze
 
   # what => [years, privacy, {destination => the sums after each year for one name}, {destination => break-even year}]
-  # Staying: 15.00 a year. Orlop: 8.84 + 0.18 = 9.02, then 12.18 a year. Withy: 20.00, then 10.00: 20, 30 = 30 after two.
-  # Hawser: (10.00 − 4.00) + 20 % = 7.20, then 12.00.
+  # Staying: 15.00 a year. Orlop: 8.84 + 0.18 = 9.02, then 12.18 a year. Withy: 20.00, then 10.00: 20, 30 = 30 after
+  # two. Hawser: (10.00 − 4.00) + 20 % = 7.20, then 12.00.
   TABLE = {
     "three years" => [3, false, { "orlop" => [902, 2120, 3338], "withy" => [2000, 3000, 4000],
       "hawser" => [720, 1920, 3120] }, { "orlop" => 1, "withy" => 2, "hawser" => 1 }],

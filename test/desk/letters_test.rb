@@ -184,6 +184,12 @@ class LettersSentTest < Minitest::Test
     world.runner.pass
     assert_equal 2, hands.consents.moves.size
     consent(*hands.consents.moves.map(&:id))
+    gathered_by_place(ids)
+  end
+
+  private
+
+  def gathered_by_place(ids)
     places = hands.places.to_h { |p| [p.title, p.items.map(&:step).sort] }
     assert_equal({ "Millrace Registrations" => %w[ask-code unlock unlock], "Curlew Screen" => %w[identity],
       "Cobble and Keel" => %w[ask-code ask-code unlock unlock], "Gannet Street Names" => %w[privacy-off] },

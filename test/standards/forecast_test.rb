@@ -25,7 +25,7 @@ class ForecastStandardsTest < Minitest::Test
   # Easter and May holidays of 2027 as a printed calendar has them; from memory.
   HOLIDAYS = %w[2027-03-26 2027-03-29 2027-05-03 2027-05-31].freeze
 
-  def asked
+  def test_asked
     random = Random.new(5)
     days = Array.new(200) { [(Date.new(2027, 3, 1) + random.rand(120)).to_s, random.rand(12)] }
     out, status = Open3.capture2("/usr/bin/python3", "-c", PYTHON,
@@ -41,7 +41,10 @@ class ForecastStandardsTest < Minitest::Test
       own = drawer.duration(takes, 0)
       spread = F::Spread.new(own, at: Time.at(0).utc)
       [[p10, spread.p10.to_f], [p50, spread.p50.to_f], [p90, spread.p90.to_f], [mean, spread.mean],
-        [variance, spread.variance]].each { |theirs, ours| assert_in_delta theirs, ours, (theirs * 0.02) + 1, takes.inspect }
+        [variance, spread.variance]].each do |theirs, ours|
+        assert_in_delta theirs, ours, (theirs * 0.02) + 1,
+          takes.inspect
+      end
     end
     business = F::BusinessDays.new(HOLIDAYS.map { |d| Date.iso8601(d) })
     days.zip(found["days"]).each do |(day, count), expected|

@@ -93,7 +93,8 @@ class ApiTest < Minitest::Test
       end.each { |verb, path, _| refute_equal 403, ask(verb, path), "#{role}: #{verb} #{path}" }
     end
     changing = guarded.select { |verb, _, op| verb == "post" && op["x-role"].nil? }.map { |_, path, _| path }
-    assert_equal ["/api/batches/1/rehearse", "/api/batches/1/review", "/api/compare", "/api/me/calendar", "/api/me/calendar/end", "/api/me/notices", "/api/me/password",
+    assert_equal ["/api/batches/1/rehearse", "/api/batches/1/review", "/api/compare", "/api/me/calendar",
+      "/api/me/calendar/end", "/api/me/notices", "/api/me/password",
       "/api/me/sessions/1/end", "/api/me/sessions/end-others", "/api/me/tokens", "/api/me/tokens/1/end",
       "/api/names/saltern-isles.example/look", "/api/proposals", "/api/recovery-codes", "/api/rulebook/preview",
       "/api/sign-out"],

@@ -44,7 +44,8 @@ class AutomationTest < Minitest::Test
     assert_equal 201, send_to("/api/moves", name: NAME, to: "orlop")
     assert_equal ME, world.move(answer["id"]).events.first.by
     { ["get", "/api/me"] => 403, ["post", "/api/me/tokens"] => 403, ["get", "/api/people"] => 403,
-      ["post", "/api/moves/#{answer['id']}/approve"] => 403, ["get", "/api/names"] => 200 }.each do |(verb, path), status|
+      ["post", "/api/moves/#{answer['id']}/approve"] => 403,
+      ["get", "/api/names"] => 200 }.each do |(verb, path), status|
       public_send(verb, path, *(verb == "post" ? ["{}"] : []))
       assert_equal status, last_response.status, "#{verb} #{path}"
     end
@@ -61,8 +62,11 @@ class AutomationTest < Minitest::Test
           { title: "a", role: "owner", days: 7 } => "role" }.freeze
 
   def test_tokens_that_are_not_made
-    BAD.each { |body, says| assert_equal [422, true], [send_to("/api/me/tokens", **body), answer["detail"].include?(says)] }
-    world.desk.instance_variable_get(:@people).put("bo@saltern-office.example", "a long enough sentence", role: "viewer")
+    BAD.each do |body, says|
+      assert_equal [422, true], [send_to("/api/me/tokens", **body), answer["detail"].include?(says)]
+    end
+    world.desk.instance_variable_get(:@people).put("bo@saltern-office.example", "a long enough sentence",
+      role: "viewer")
     sign_out
     sign_in("bo@saltern-office.example", "a long enough sentence")
     assert_equal 422, send_to("/api/me/tokens", title: "a", role: "mover", days: 7), "no more than the person may"
@@ -99,11 +103,13 @@ class AutomationTest < Minitest::Test
       world.start(NAME, to: "orlop")
       world.runner.pass
       get "/api/webhooks"
-      assert_equal [1, true], answer["hooks"].first.then { |h| [h["fails"], h["says"].include?("500")] }
+      assert_equal([1, true], answer["hooks"].first.then { |h| [h["fails"], h["says"].include?("500")] })
       world.driver.move_on(to: world.app.now + 120)
       told = kept.map { |_, body| JSON.parse(body) }
       assert_equal "planned", told.first["type"]
-      assert_equal told.map { |t| t["seq"] }.uniq.sort, told.map { |t| t["seq"] }.drop(1), "the first was told again, in order"
+      assert_equal told.map { |t| t["seq"] }.uniq.sort, told.map { |t|
+        t["seq"]
+      }.drop(1), "the first was told again, in order"
       assert_equal %w[done planned], told.map { |t| t["type"] }.uniq.sort
       head, body = kept.last
       fields = head.drop(1).reject(&:empty?).to_h { |l| l.split(": ", 2) }.transform_keys(&:downcase)
@@ -113,7 +119,7 @@ class AutomationTest < Minitest::Test
       assert_equal [OpenSSL::HMAC.digest("SHA256", secret, base)].pack("m0"), fields["signature"][/:(.+):/, 1]
       assert_equal [Digest::SHA256.digest(body)].pack("m0"), fields["content-digest"][/:(.+):/, 1]
       codes = world.world.registry.domains.select_map(:auth_info)
-      assert_empty(codes.select { |c| kept.flatten.join.include?(c) })
+      assert_empty(codes.select { |c| kept.join.include?(c) })
     end
   end
 

@@ -35,7 +35,8 @@ class WebBatchesTest < Minitest::Test
     assert_equal 201, send_to("/api/batches", names: [*NAMES, "nobody.example"], to: "orlop")
     id = answer["id"]
     assert_match(/nobody.example/, answer["left_out"].join)
-    assert_equal 200, send_to("/api/batches/#{id}", title: "Spring", trial: false, blackouts: [%w[2027-04-20 2027-05-02]])
+    assert_equal 200,
+      send_to("/api/batches/#{id}", title: "Spring", trial: false, blackouts: [%w[2027-04-20 2027-05-02]])
     review = worked("/api/batches/#{id}/review")
     rows = review["rows"].to_h { |r| [r["name"], r["startable"]] }
     assert_equal [true, true, false], rows.values_at(*NAMES)
@@ -54,12 +55,13 @@ class WebBatchesTest < Minitest::Test
     # What can't be taken by the destination is held back with its reason, and can be sent elsewhere.
     held = answer["members"].find { |m| m["name"] == NAMES.last }
     assert_equal ["held", true], [held["state"], held["says"].size > 20]
-    assert_equal 200, send_to("/api/batches/#{id}/names", own: { NAMES.last => { "to" => "withy" } }, go_on: [NAMES.last])
+    assert_equal 200,
+      send_to("/api/batches/#{id}/names", own: { NAMES.last => { "to" => "withy" } }, go_on: [NAMES.last])
     assert_equal({ "to" => "withy" }, answer["members"].find { |m| m["name"] == NAMES.last }["own"])
     assert_operator answer["lines"].size, :>=, 5
     assert_equal [200, "halted"], [send_to("/api/batches/#{id}/steer", act: "halt"), answer["batch"]["state"]]
     get "/api/batches"
-    assert_equal [[id, 2]], (answer["batches"].map { |b| b.values_at("id", "moving") })
+    assert_equal([[id, 2]], answer["batches"].map { |b| b.values_at("id", "moving") })
   end
 
   def test_only_an_approver_agrees

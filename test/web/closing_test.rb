@@ -43,12 +43,13 @@ class WebClosingTest < Minitest::Test
 
   # What a registrar's receipt says is in the ledger, and what does not fit is asked about.
   def receipt(sum, uid: 7001)
-    message = SteadyMove::Wire::Mail::Message.new(uid: uid, froms: ["billing@orlop-domain-desk.test"], at: world.app.now,
+    from = "billing@#{world.app.accounts.find('orlop').sender_domains.first}"
+    message = SteadyMove::Wire::Mail::Message.new(uid: uid, froms: [from], at: world.app.now,
       subject: "Your receipt", text: "Order O-#{uid}: transfer of #{NAME}\nTotal: #{sum} EUR", results: [])
     reading = SteadyMove::Core::Post::Reading.new(kind: "receipt", names: [domain(NAME)], sender: "proven", because: [])
     found = SteadyMove::Core::Post::Sums.find(message.text)
     world.app.messages.put(message, reading, @id, facts: { "sum" => { **found.amount.to_h, number: found.number } })
-    world.app.db[:messages].where(uid: uid).update(sender: "billing@#{world.app.accounts.find('orlop').sender_domains.first}")
+    world.app.db[:messages].where(uid: uid).update(sender: from)
   end
 
   def domain(name) = SteadyMove::Core::Names::DomainName.held(name)
@@ -60,7 +61,7 @@ class WebClosingTest < Minitest::Test
     assert_equal 902, asked("/api/ledger")["lines"].first["spent"]["minor"], "as ordered"
     receipt("9.50")
     page = asked("/api/ledger?batch=#{@batch}")
-    assert_equal [950, true], page["lines"].first.then { |l| [l["spent"]["minor"], l["charged"]] }
+    assert_equal([950, true], page["lines"].first.then { |l| [l["spent"]["minor"], l["charged"]] })
     difference = page["differences"].first
     assert_match(/charged 9.50 EUR, and 9.02 EUR was quoted/, difference["says"])
     assert_equal 422, send_to("/api/ledger/settle", key: difference["key"], reason: " ")
@@ -86,14 +87,16 @@ class WebClosingTest < Minitest::Test
     assert_includes report["left"].map { |i| i["key"] }, "auto_renew"
     assert_equal 422, send_to("/api/moves/#{@id}/closing", key: "auto_renew", state: "kept")
     assert_equal 200, send_to("/api/moves/#{@id}/closing", key: "auto_renew", state: "cancelled")
-    assert_equal %w[cancelled], (answer["left"].select { |i| i["key"] == "auto_renew" }.map { |i| i["state"] })
+    assert_equal(%w[cancelled], answer["left"].select { |i| i["key"] == "auto_renew" }.map { |i| i["state"] })
     text = report["parts"].flat_map { |p| p["lines"] }.join("\n")
     assert_match(/came to: Settled/, text)
     assert_match(/No time that was paid for is lost/, text)
     # Within 60 days after a move a name does not move again (rules of the job §2, recent-move).
     assert_in_delta world.move(@id).state.told("landed_at").at + (60 * 86_400), Time.iso8601(report["again_at"]), 86_400
     assert(report["checks"].all? { |c| c["ok"] })
-    assert_equal [[NAME, "Settled"]], (asked("/api/batches/#{@batch}/closing")["moves"].map { |m| m.values_at("name", "stage") })
+    assert_equal([[NAME, "Settled"]], asked("/api/batches/#{@batch}/closing")["moves"].map do |m|
+      m.values_at("name", "stage")
+    end)
     row = CSV.parse(asked("/api/batches/#{@batch}/closing.csv"), headers: true).first
     assert_equal [NAME, "Settled", "9.02", "EUR"], row.values_at("name", "came_to", "spent", "currency")
     assert_includes asked("/api/closing/move/#{@id}/page"), "Closing report"

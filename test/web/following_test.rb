@@ -52,13 +52,13 @@ class WebFollowingTest < Minitest::Test
     assert_equal [[], 3], [coming["places"], coming["coming"].size]
     to_the_release
     due = asked("/api/approvals")["places"]
-    assert_equal [["Tarnbeck Names", 3]], (due.map { |p| [p["title"], p["items"].size] })
+    assert_equal([["Tarnbeck Names", 3]], due.map { |p| [p["title"], p["items"].size] })
     item = due.first["items"].first
     assert_equal ["approves", true], item.values_at("silence", "able")
     # Silence lasts until the deadline; approving is done a quarter of an hour from now.
     assert_in_delta Time.iso8601(item["ends"]) - world.app.now - 900, item["saves"], 1
     assert_equal 200, send_to("/api/approvals", moves: [*@ids, 99])
-    assert_equal [99], (answer["problems"].map { |p| p["move_id"] })
+    assert_equal([99], answer["problems"].map { |p| p["move_id"] })
     world.until_true(most: 300, what: "the landings") { @ids.all? { |id| world.move(id).state.landed? } }
   end
 
@@ -73,7 +73,7 @@ class WebFollowingTest < Minitest::Test
     assert_match(/#{world.move(waits).name}/, letter["subject"])
     assert_match(/longer than usual/, letter["text"])
     to_the_release
-    get "/api/moves/#{(others.first || waits)}/ask"
+    get "/api/moves/#{others.first || waits}/ask"
     assert_equal 409, last_response.status, "it waits for nobody else"
   end
 

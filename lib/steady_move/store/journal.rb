@@ -56,7 +56,9 @@ module SteadyMove
       def after(move_id, seq) = @after.call(id: move_id, seq: seq).map { |r| event_of(r) }
 
       # The lines after one, at most so many, oldest first.
-      def lines_after(seq, most) = @events.where { Sequel[:seq] > seq.to_i }.order(:seq).limit(most).map { |r| event_of(r) }
+      def lines_after(seq, most)
+        @events.where { Sequel[:seq] > seq.to_i }.order(:seq).limit(most).map { |r| event_of(r) }
+      end
 
       # What the lines after one speak of: [[type, move id, name]], at most so many.
       def spoken_of_since(seq, most)

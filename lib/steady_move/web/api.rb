@@ -18,7 +18,8 @@ module SteadyMove
         Routes::TakingIn,
         Routes::Rulebook, Routes::Codes, Routes::Names,
         Routes::Contacts, Routes::Records,
-        Routes::Accounts, Routes::Moves, Routes::Forecast, Routes::Following, Routes::Closing, Routes::ManualSteps, Routes::Letters, Routes::Batches,
+        Routes::Accounts, Routes::Moves, Routes::Forecast, Routes::Following, Routes::Closing,
+        Routes::ManualSteps, Routes::Letters, Routes::Batches,
         Routes::Post,
         Routes::Practice, Routes::Automation, Routes::HouseKeeping].freeze
 

@@ -46,6 +46,7 @@ module SteadyMove
             @sizes = members.flat_map(&:groups).tally
           end
 
+          # Returns [Wave].
           def waves
             @waiting.each_with_index { |member, i| place(member, on_trial?(i)) }
             ahead = @placed.reject { |m, _, _| m.started_at }

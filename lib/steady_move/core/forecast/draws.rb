@@ -63,7 +63,8 @@ module SteadyMove
           own ? at_work(starts, takes, order, at) : plus(starts, takes, order, silence)
         end
 
-        # Begun so many seconds from now, or one for each draw, and counted on business days alone; never over before now.
+        # Begun so many seconds from now, or one for each draw, and counted on business days alone; never over before
+        # now.
         def at_work(starts, takes, order, at)
           lasts = duration(takes, order)
           begun = starts.is_a?(Array) ? starts : [starts] * @count

@@ -9,7 +9,8 @@ module SteadyMove
         # kind: quote, order, receipt or refund; account: id of who charges; moves: ids of what it is for; amount: an
         # Amount, or nil where it is not known; number: of the order; source: what it rests on (mail, journal, word).
         Entry = Struct.new(:kind, :at, :account, :moves, :amount, :number, :source, :ref, keyword_init: true)
-        # What is to be settled. kind: of KINDS; key: by which a person settles it; moves: ids; expected, found: Amounts.
+        # What is to be settled. kind: of KINDS; key: by which a person settles it; moves: ids; expected, found:
+        # Amounts.
         Difference = Struct.new(:kind, :key, :moves, :account, :expected, :found, :at, keyword_init: true)
         KINDS = %w[otherwise twice not-set-up still-charged].freeze
         # A move as the ledger sees it. to, from: account ids; ending: as State#ending; landed_at: Time or nil.
@@ -21,8 +22,8 @@ module SteadyMove
         def differences(entries, moves)
           receipts = entries.select { |e| e.kind == "receipt" }
           found = receipts.flat_map { |r| [still_charged(r, moves), twice(r, receipts, entries)] } +
-                  receipts.map { |r| otherwise(r, entries, moves) } +
-                  receipts.map { |r| not_set_up(r, entries, moves) }
+            receipts.map { |r| otherwise(r, entries, moves) } +
+            receipts.map { |r| not_set_up(r, entries, moves) }
           found.compact.sort_by { |d| [d.at, d.key] }
         end
 
@@ -55,13 +56,15 @@ module SteadyMove
 
         def otherwise(receipt, entries, moves)
           here = receipt.moves.select { |id| moves[id]&.to == receipt.account }
-          quotes = here.map { |id| entries.find { |e| e.kind == "quote" && e.moves == [id] }&.amount }
-          return if here.empty? || here.size < receipt.moves.size || quotes.any?(&:nil?) || receipt.amount.nil?
+          quotes = here.map { |id| quoted(id, entries) }
+          return if here.empty? || here.size < receipt.moves.size || [*quotes, receipt.amount].any?(&:nil?)
           return difference("otherwise", receipt, here) if quotes.map(&:currency).uniq != [receipt.amount.currency]
 
           expected = quotes.reduce(:+)
           difference("otherwise", receipt, here, expected: expected) unless expected == receipt.amount
         end
+
+        def quoted(id, entries) = entries.find { |e| e.kind == "quote" && e.moves == [id] }&.amount
 
         def not_set_up(receipt, entries, moves)
           lost = receipt.moves.select { |id| (m = moves[id]) && m.to == receipt.account && m.ending && !m.landed_at }
@@ -70,11 +73,14 @@ module SteadyMove
 
         def paid_back?(receipt, entries)
           entries.any? do |e|
-            e.kind == "refund" && e.account == receipt.account && e.moves.intersect?(receipt.moves) && e.at >= receipt.at
+            e.kind == "refund" && e.account == receipt.account && e.at >= receipt.at &&
+              e.moves.intersect?(receipt.moves)
           end
         end
 
-        def before?(one, other) = !one.equal?(other) && ([one.at, one.ref.to_s] <=> [other.at, other.ref.to_s]).negative?
+        def before?(one, other)
+          !one.equal?(other) && ([one.at, one.ref.to_s] <=> [other.at, other.ref.to_s]).negative?
+        end
 
         def difference(kind, receipt, ids, expected: nil)
           Difference.new(kind: kind, key: "#{kind} #{receipt.source} #{receipt.ref}", moves: ids, expected: expected,
@@ -94,8 +100,8 @@ module SteadyMove
           back = refunds.select { |a| a.currency == charged.first.currency }
           Amount.new(same.sum(&:minor) - back.sum(&:minor), charged.first.currency)
         end
-        private_class_method :still_charged, :twice, :otherwise, :not_set_up, :paid_back?, :before?, :difference, :shares,
-          :add
+        private_class_method :still_charged, :twice, :otherwise, :quoted, :not_set_up, :paid_back?, :before?,
+          :difference, :shares, :add
       end
     end
   end

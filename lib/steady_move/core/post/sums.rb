@@ -17,7 +17,8 @@ module SteadyMove
         # The nearer to the end of this list, the surer that it is the whole.
         LABELS = [/\b(?:net|subtotal|vat|tax|zwischensumme|netto|mwst)\b/i,
           /\b(?:price|amount|fee|betrag|preis|importe|importo|montant|bedrag|valor|kwota|金額)\b/i,
-          /\b(?:paid|charged|received|bezahlt|berechnet|payé|pagado|pagato|betaald|pago|zapłacono|refunded|credited)\b/i,
+          /\b(?:paid|charged|received|refunded|credited|bezahlt|berechnet|payé|pagado|pagato|betaald|pago|
+            zapłacono)\b/xi,
           /\b(?:total|gesamt\w*|summe|totale|totaal|razem|suma|合計)\b/i].freeze
         ORDER = /\b(?:order|invoice|receipt|payment|transaction|bestell\w*|auftrags?\w*|rechnungs?\w*|commande|facture|
           pedido|factura|ordine|fattura|bestelling|factuur|encomenda|fatura|zamówieni\w*|faktur\w*)

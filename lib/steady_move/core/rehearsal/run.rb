@@ -3,8 +3,8 @@
 module SteadyMove
   module Core
     module Rehearsal
-      # One life of a plan at full speed: its own steps, waits and endings, folded by the same state as a real move, with
-      # durations and faults drawn. Nothing outside is touched.
+      # One life of a plan at full speed: its own steps, waits and endings, folded by the same state as a real move,
+      # with durations and faults drawn. Nothing outside is touched.
       class Run
         # seconds: until the end; ending: settled, refused, …, or “stuck” where no end was reached; faults: [id]; asks:
         # [[step id, seconds from the start]] of what a person was asked for.
@@ -15,10 +15,11 @@ module SteadyMove
         MENDED = [1800, 14_400, 86_400].freeze
         START = Time.utc(2000, 1, 1)
 
-        # plan: Moves::Plan; random: answers rand; takes: {step id => [least, usual, most]} that rule over the plan's own.
-        def initialize(plan, random:, takes: {})
+        # plan: Moves::Plan; chance: answers call with a number in 0...1; takes: {step id => [least, usual, most]} that
+        # rule over the plan's own.
+        def initialize(plan, chance:, takes: {})
           @plan = plan
-          @random = random
+          @chance = chance
           @takes = takes
         end
 
@@ -67,7 +68,7 @@ module SteadyMove
           step = step_state.step
           return if @ends.key?(step.id)
 
-          fault = step.ending || @faults.key?(step.id) ? nil : Faults.draw(step, @random)
+          fault = step.ending || @faults.key?(step.id) ? nil : Faults.draw(step, @chance)
           (@faults[step.id] ||= []) << fault if fault
           @asks << [step.id, @now - START] if asked?(step_state)
           @ends[step.id] = @now + lasting(step, fault)
@@ -84,7 +85,7 @@ module SteadyMove
           end
         end
 
-        def drawn(takes) = Forecast::Triangular.quantile(*takes, @random.rand)
+        def drawn(takes) = Forecast::Triangular.quantile(*takes, @chance.call)
 
         # It is done, or what befalls it comes first.
         def finish(step)

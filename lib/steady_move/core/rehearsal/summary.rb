@@ -3,11 +3,11 @@
 module SteadyMove
   module Core
     module Rehearsal
-      # What came of many runs of several plans: how often what went wrong, how long it took, what a person was asked for
-      # and when.
+      # What came of many runs of several plans: how often what went wrong, how long it took, what a person was asked
+      # for and when.
       class Summary
-        # share: in how many of a hundred lives of a move. Ask: step id; share; after: [earliest, middle, latest] seconds
-        # from the start, of the middle eight in ten.
+        # share: in how many of a hundred lives of a move. Ask: step id; share; after: [earliest, middle, latest]
+        # seconds from the start, of the middle eight in ten.
         Fault = Struct.new(:id, :share, keyword_init: true)
         Ask = Struct.new(:step, :share, :after, keyword_init: true)
 
@@ -23,11 +23,13 @@ module SteadyMove
         # Seconds until the last of all is over: Forecast::Spread over an instant.
         def spread(at:) = Forecast::Spread.new(@lives.map { |life| finish(life) }, at: at)
 
+        # [Fault], the most frequent first.
         def faults
           found = @all.flat_map(&:faults).tally.map { |id, n| Fault.new(id: id, share: share(n)) }
           found.sort_by { |f| [-f.share, f.id] }
         end
 
+        # [Ask] in the order in which they usually come.
         def asks
           times = Hash.new { |h, k| h[k] = [] }
           counts = Hash.new(0)

@@ -85,7 +85,6 @@ module SteadyMove
           says: Words.say("ready.#{key}.#{state}", title: account.title, at: at, **values),
           find_out: Words.say("ready.#{key}.find_out", title: account.title))
       end
-
     end
   end
 end

@@ -112,9 +112,7 @@ module SteadyMove
         expect_server(key, value, "from" => ADDRESS) if key == "outgoing"
         expect_mailbox(key, value) if MAILBOXES.include?(key)
         expect_rates(value) if key == "rates"
-        if key == "holidays" && !HolidayCalendar.regions.include?(value["region"])
-          raise Refused.new(:invalid, :setting_holidays, given: value["region"].to_s, known: HolidayCalendar.regions)
-        end
+        expect_region(value["region"].to_s) if key == "holidays"
         if key == "bootstrap" && !value["url"].to_s.match?(%r{\Ahttps?://[^\s/]+/\S+\z})
           raise Refused.new(:invalid, :setting_bootstrap)
         end
@@ -122,6 +120,11 @@ module SteadyMove
 
         known = value.keys - %w[ids trusting] == [] && value["ids"].to_s.match?(/\A[\w.:, -]*\z/)
         raise Refused.new(:invalid, :setting_mail_server) unless known && [true, false].include?(value["trusting"])
+      end
+
+      def expect_region(region)
+        known = HolidayCalendar.regions
+        raise Refused.new(:invalid, :setting_holidays, given: region, known: known) unless known.include?(region)
       end
 
       # Without encryption only on this machine: the password would be readable on the way.

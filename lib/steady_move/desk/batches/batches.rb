@@ -19,7 +19,8 @@ module SteadyMove
         raise Refused.new(:invalid, left.empty? ? :no_names : left) if known.empty?
 
         settings = USUAL.merge(checked(settings.transform_keys(&:to_s)))
-        title = titled(title) || Words.say("batches.usual_title", count: known.size, day: @app.now.strftime("%-d %b %Y"))
+        title = titled(title) || Words.say("batches.usual_title", count: known.size,
+          day: @app.now.strftime("%-d %b %Y"))
         id = @app.batches.add(title, settings, known, by: by, at: @app.now)
         note(find(id), "made", by, count: known.size)
         [id, left]
@@ -30,7 +31,7 @@ module SteadyMove
 
       # Changes title or settings; what runs already goes on as it was planned. Raises Refused.
       def change(id, by:, title: nil, **settings)
-        batch = open(id)
+        batch = not_closed(id)
         merged = batch.settings.merge(checked(settings.transform_keys(&:to_s)))
         @app.batches.update(id, title: titled(title) || batch.title, settings: merged)
         back_to_draft(batch)
@@ -40,7 +41,7 @@ module SteadyMove
       # Puts names in, takes them out, holds them back or lets them go on; own: {name => settings} where they differ.
       # Those that move already are not touched. Returns [sentence of each that was left out]. Raises Refused.
       def change_names(id, by:, add: [], drop: [], hold: [], go_on: [], own: {})
-        batch = open(id)
+        batch = not_closed(id)
         known, left = sort_out(add, besides: id)
         @app.batches.add_names(id, known)
         { "dropped" => drop, "held" => hold, "in" => go_on }.each { |state, list| put(batch, list, state) }
@@ -54,7 +55,7 @@ module SteadyMove
       # Starts it as it was reviewed; above a limit a second person is asked. shown: [Amount] that were shown for it.
       # Returns the state. Raises Refused.
       def start(id, by:, shown:)
-        batch = open(id)
+        batch = not_closed(id)
         review = BatchReview.new(@app).of(batch)
         refuse_start(review, shown)
         accepted = accepted(review)
@@ -90,16 +91,14 @@ module SteadyMove
 
       # Goes on after it was halted. Raises Refused.
       def go_on(id, by:)
-        unless @app.batches.turn(id, from: "halted", to: "running")
-          raise Refused.new(:not_now, :batch_not_halted)
-        end
+        raise Refused.new(:not_now, :batch_not_halted) unless @app.batches.turn(id, from: "halted", to: "running")
 
         note(find(id), "went_on", by)
       end
 
       # Ends it: nothing further is started, its names are free for another batch. Raises Refused while some move.
       def close(id, by:)
-        batch = open(id)
+        batch = not_closed(id)
         moving = @app.batches.members(id).filter_map(&:move_id)
         raise Refused.new(:not_now, :batch_moves) if @app.moves.find_all(moving).any?(&:open)
 
@@ -108,7 +107,7 @@ module SteadyMove
       end
 
       # Writes a line about a batch; key: in the catalogue's “journal.batch”.
-      def note(batch, key, by, name: nil, move_id: nil, **values)
+      def note(batch, key, by, name: nil, **values)
         @app.db.transaction do
           says = Words.phrase("journal.batch.#{key}", by: by, title: batch.title, name: name, **values)
           line = @app.journal.add("batch", at: @app.now, by: by, name: name, says: says, data: { "batch" => batch.id })
@@ -118,7 +117,7 @@ module SteadyMove
 
       private
 
-      def open(id)
+      def not_closed(id)
         find(id).tap { |b| raise Refused.new(:not_now, :batch_closed, title: b.title) if b.state == "closed" }
       end
 
@@ -176,7 +175,7 @@ module SteadyMove
       end
 
       # {name => [minor, currency] or nil}.
-      def accepted(review) = review.able.to_h { |r| [r.name, r.total && r.total.to_a] }
+      def accepted(review) = review.able.to_h { |r| [r.name, r.total&.to_a] }
 
       def begin_running(batch, by, accepted, approved_by: nil)
         members = { asked_by: by, approved_by: approved_by, accepted: accepted, started_at: @app.now }

@@ -87,8 +87,8 @@ module SteadyMove
       def line(account, rows)
         ways = rows.map { |r| r.ways.find { |w| w.id == account.id } }
         out = rows.zip(ways).select { |_, w| w && !w.usable? }.group_by { |_, w| w.why }
-        chosen = rows.zip(ways).map { |r, w| w && w.usable? && comparable?(r, w) ? w.ahead : r.stay }
-        Line.new(id: account.id, title: account.title, goes: ways.compact.count { |w| w.usable? },
+        chosen = rows.zip(ways).map { |r, w| w&.usable? && comparable?(r, w) ? w.ahead : r.stay }
+        Line.new(id: account.id, title: account.title, goes: ways.compact.count(&:usable?),
           ahead: sums(chosen), out: out.transform_values { |pairs| pairs.map { |r, _| r.name } })
       end
 

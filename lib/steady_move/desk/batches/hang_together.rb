@@ -26,7 +26,7 @@ module SteadyMove
 
       def hosts(name)
         facts = @app.names.facts(name)
-        mail = %i[registrant_email admin_email].filter_map { |k| facts[k]&.downcase&.rpartition("@")&.last }
+        mail = %i[registrant_email admin_email].filter_map { |k| facts[k] }.map { |m| m.downcase.rpartition("@").last }
         [*facts[:name_servers], *mail, *targets(name)].uniq
       end
 

@@ -40,7 +40,8 @@ module SteadyMove
 
       def life(rows, number)
         rows.each_with_index.map do |row, i|
-          Core::Rehearsal::Run.new(row.plan, random: Random.new((@seed * 1_000_003) + (number * 1009) + i),
+          chance = Random.new((@seed * 1_000_003) + (number * 1009) + i)
+          Core::Rehearsal::Run.new(row.plan, chance: chance.method(:rand),
             takes: @app.forecasts.takes_of(row.plan)).call
         end
       end

@@ -9,14 +9,14 @@ module SteadyMove
         @app = app
       end
 
-      # review: BatchReview::Review. Returns [Phrase] of what is above a limit; empty where all is within.
+      # REVIEW: BatchReview::Review. Returns [Phrase] of what is above a limit; empty where all is within.
       def above(review, batch, by)
         limits(batch, by).flat_map do |key, limit|
           over = review.total.select { |a| a.currency == limit.currency && a.minor > limit.minor }
           other = review.total.reject { |a| a.currency == limit.currency }
           [*over.map { |a| says(key, "over", limit, total: a.to_s) },
-           *other.map { |a| says(key, "other", limit, total: a.to_s) },
-           *(says(key, "unpriced", limit, count: review.unpriced) if review.unpriced.positive?)]
+            *other.map { |a| says(key, "other", limit, total: a.to_s) },
+            *(says(key, "unpriced", limit, count: review.unpriced) if review.unpriced.positive?)]
         end
       end
 

@@ -41,29 +41,6 @@ module SteadyMove
           held: members.select { |m| m.move_id.nil? && m.state != "dropped" }.map { |m| [m.name, m.says] })
       end
 
-      # The batch as a table: [header, rows] for Wire::Csv.
-      def self.table(report)
-        header = %w[name from to came_to started ended expiry_before expiry_after spent currency saved left_to_cancel
-          could_move_again_from]
-        rows = report.moves.map do |m|
-          plan = m.move.plan
-          [m.move.name, m.words[:from], m.words[:to], m.move.state.stage, day(m.move.started_at), day(m.ended_at),
-           day(plan.expires_at), day(plan.expected_expiry), *money(m.line), m.open_items.size, day(m.again_at)]
-        end
-        [header, rows]
-      end
-
-      def self.day(time) = time&.strftime("%Y-%m-%d")
-
-      # [spent, currency, saved] as decimal texts.
-      def self.money(line)
-        return [nil, nil, nil] unless line&.spent
-
-        decimal = ->(a) { a && Core::Money::Currency.decimal(a.minor, a.currency) }
-        [decimal.call(line.spent), line.spent.currency, decimal.call(line.saved)]
-      end
-      private_class_method :day, :money
-
       private
 
       def report(move, line)

@@ -42,8 +42,8 @@ module SteadyMove
       def went(report)
         move = report.move
         [say("went", **report.words, stage: move.state.stage), say("begun", at: move.started_at),
-         report.ended_at && say("over", at: report.ended_at), expiry(report), *money(report.line),
-         (again(report) if report.settled?), exposed(report)].compact
+          report.ended_at && say("over", at: report.ended_at), expiry(report), *money(report.line),
+          (again(report) if report.settled?), exposed(report)].compact
       end
 
       def expiry(report)
@@ -79,8 +79,8 @@ module SteadyMove
         checks = report.checks.map { |c| check(c) }
         left = report.left.map { |i| say("left_done", says: i.says, state: say("states.#{i.state}")) }
         [[say("checks"), checks.empty? ? [say("no_checks")] : checks],
-         [say("left"), left.empty? ? [say("nothing_left")] : left],
-         ([say("learnt"), report.learnt] if report.learnt.any?)].compact
+          [say("left"), left.empty? ? [say("nothing_left")] : left],
+          ([say("learnt"), report.learnt] if report.learnt.any?)].compact
       end
 
       def check(row)

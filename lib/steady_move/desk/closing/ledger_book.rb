@@ -8,10 +8,10 @@ module SteadyMove
       Ledger = Core::Money::Ledger
       MOST = 5000
       KINDS = %w[receipt refund].freeze
-      # One move's line. spent: an Amount or nil, charged: is it from a receipt? saved: against staying a year, nil where
-      # that is not known; lost_days: of time that was paid for already.
+      # One move's line. spent: an Amount or nil, charged: is it from a receipt? saved: against staying a year, nil
+      # where that is not known; lost_days: of time that was paid for already.
       Line = Struct.new(:move, :batch, :quoted, :spent, :charged, :saved, :lost_days, keyword_init: true)
-      Found = Struct.new(:lines, :entries, :differences, :settled, keyword_init: true)
+      Found = Struct.new(:lines, :all, :differences, :settled, keyword_init: true)
 
       def initialize(app)
         @app = app
@@ -27,13 +27,13 @@ module SteadyMove
         entries = LedgerEntries.new(@app).of(moves)
         differences = Ledger.differences(entries, moves.to_h { |m| [m.id, seen(m)] })
         settled = settlements
-        Found.new(lines: moves.map { |m| line(m, by_move[m.id], entries) }, entries: entries.sort_by(&:at),
+        Found.new(lines: moves.map { |m| line(m, by_move[m.id], entries) }, all: entries.sort_by(&:at),
           differences: differences.reject { |d| settled[d.key] }, settled: settled)
       end
 
       # Sums by what the block says of a line: {key => {spent: [Amount], saved: [Amount], moves:, unknown:}}.
-      def self.sums(lines)
-        lines.group_by { |l| yield l }.transform_values do |list|
+      def self.sums(lines, &block)
+        lines.group_by(&block).transform_values do |list|
           { spent: Batch.add(list.filter_map(&:spent)), saved: Batch.add(list.filter_map(&:saved)), moves: list.size,
             unknown: list.count { |l| l.spent.nil? } }
         end

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # What is left at the old account once a name has gone: a list to cancel, each settled by a person, with what is known
-    # of it from outside.
+    # What is left at the old account once a name has gone: a list to cancel, each settled by a person, with what is
+    # known of it from outside.
     class LeftBehind
       # key: of KEYS, with what it is about; says: what to do there; done: by whom and when, nil while it is open;
       # reason: why it stays.

@@ -24,7 +24,8 @@ module SteadyMove
         words = MoveWords.of(move.plan, @app.accounts)
         title = Words.say("steps.#{current.step.id}.title", contact: Words.say("common.its_contact"), **words)
         text = %w[greeting asked waits please thanks].map do |part|
-          Words.say("late_letter.#{part}", **words, title: account.title, since: Words.moment(current.since), what: title, by: by)
+          Words.say("late_letter.#{part}", **words, title: account.title, since: Words.moment(current.since),
+            what: title, by: by)
         end
         Core::Letters::Draft.new(to: account.habits["support"].to_s, kinds: %w[late], names: [move.name],
           subject: Words.say("late_letter.subject", name: move.name), text: text.join("\n\n"))

@@ -41,9 +41,7 @@ module SteadyMove
       def self.deadline(move, step_state = move.state.current)
         state = move.state
         return unless step_state
-        if step_state.step.mark?(:approval) && !move.plan.lapses?
-          return state.deadline && ["by-itself", state.deadline]
-        end
+        return state.deadline && ["by-itself", state.deadline] if step_state.step.mark?(:approval) && !move.plan.lapses?
         return if step_state.turn == "yours" || step_state.since.nil?
 
         begun = state.set_going_at(step_state.step.id) || step_state.since

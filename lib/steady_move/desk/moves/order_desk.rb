@@ -116,7 +116,6 @@ module SteadyMove
         raise Refused.new(:not_now, :price_differs, charged: charged.to_s, planned: expected.to_s)
       end
 
-
       def note(move, type, by, step, why, words, data = {})
         words = words.to_s.strip
         told = words.empty? ? "" : Words.phrase("order.in_its_words", words: words)

@@ -25,11 +25,10 @@ module SteadyMove
         @bootstrap = Bootstrap.new(app)
         @polls = PollQueue.new(app)
         @batches = BatchRun.new(app)
-        @notices = Notices.new(app)
-        @hooks = Webhooks.new(app)
+        @aside = { "batches" => @batches.method(:go_on), "notices" => Notices.new(app).method(:tell),
+                   "webhooks" => Webhooks.new(app).method(:tell) }
         @on_error = on_error
-        @passing = Mutex.new
-        @dispatching = Mutex.new
+        @passing, @dispatching = Array.new(2) { Mutex.new }
         @following = false
         @lanes = Lanes.new(on_error: on_error, on_done: -> { dispatch if @following })
         @ports = StepPorts.of(app)
@@ -91,9 +90,9 @@ module SteadyMove
       def by_itself
         @bootstrap.due? && @lanes.push("watch", [nil, :bootstrap]) { @bootstrap.due? && @bootstrap.fetch }
         @watch.due? && @lanes.push("watch", [nil, :watch]) { @watch.due? && @watch.look }
-        @notices.due? && @lanes.push("notices", [nil, :notices]) { @notices.due? && @notices.tell }
-        @hooks.due? && @lanes.push("webhooks", [nil, :webhooks]) { @hooks.due? && @hooks.tell }
-        @batches.due? && @lanes.push("batches", [nil, :batches]) { @batches.due? && @batches.go_on }
+        @aside.each do |lane, act|
+          act.receiver.due? && @lanes.push(lane, [nil, lane]) { act.receiver.due? && act.call }
+        end
       end
 
       # Each account's message queue, in its own lane.

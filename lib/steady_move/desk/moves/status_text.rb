@@ -22,7 +22,7 @@ module SteadyMove
         open = moves.values.select(&:open)
         [say("batch", title: batch.title, count: members.size, settled: settled, moving: open.size,
           waiting: members.count { |m| m.move_id.nil? }), all_done(open),
-         *members.map { |m| line(m, moves[m.move_id]) }].compact
+          *members.map { |m| line(m, moves[m.move_id]) }].compact
       end
 
       private

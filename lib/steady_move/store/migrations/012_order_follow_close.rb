@@ -83,7 +83,8 @@ Sequel.migration do
       index :person_id
     end
 
-    # secret: sealed; seq: of the last line of the journal that was told; fails: in a row; says: why the last one failed.
+    # secret: sealed; seq: of the last line of the journal that was told; fails: in a row; says: why the last one
+    # failed.
     create_table(:webhooks) do
       primary_key :id
       String :url, null: false

@@ -27,8 +27,8 @@ module SteadyMove
           def batch_lines(id) = desk.journal.numbered(desk.batches.lines(id, LINES))
           def batch_settings = given.transform_keys(&:to_sym)
 
-          def batch_job(of)
-            work(application.jobs.start(by: me, of: of) { |job| yield(job) }) { |result| batch_result(result) }
+          def batch_job(of, &block)
+            work(application.jobs.start(by: me, of: of, &block)) { |result| batch_result(result) }
           end
 
           def batch_result(result)

@@ -22,6 +22,7 @@ module SteadyMove
             asked[:kind] == "move" ? texts.of_move(move_report(id)) : texts.of_batch(batch_report(id))
           end
 
+          def closing_files = Desk::ClosingFiles.new(desk)
           def closing_name(ending) = "closing-#{asked[:kind]}-#{asked[:ref]}.#{ending}"
         end
 
@@ -30,7 +31,7 @@ module SteadyMove
         on "ledgerTable" do
           content_type "text/csv", charset: "utf-8"
           attachment "ledger.csv"
-          Wire::Csv.write(*Views::LedgerView.table(desk, ledger_found))
+          closing_files.ledger(ledger_found)
         end
 
         on "noteLedger" do
@@ -60,18 +61,15 @@ module SteadyMove
         end
 
         on "closingPdf" do
-          text = closing_text
-          parts = text.parts.map { |heading, lines| [heading, lines.map { |l| Words.plain(l) }] }
           content_type "application/pdf"
           attachment closing_name("pdf")
-          Wire::Pdf.write(title: text.title, lead: Words.plain(text.lead), parts: parts,
-            page: Words.say("closing.page", number: "<page>", count: "<total>"))
+          closing_files.pdf(closing_text)
         end
 
         on "closingTable" do
           content_type "text/csv", charset: "utf-8"
           attachment "closing-batch-#{asked[:id]}.csv"
-          Wire::Csv.write(*Desk::ClosingReport.table(batch_report(asked[:id])))
+          closing_files.batch(batch_report(asked[:id]))
         end
       end
     end

@@ -28,7 +28,7 @@ module SteadyMove
           { name: member.name, state: member.state, own: member.own, says: member.says, move: cards[member.move_id] }
         end
 
-        # review: Desk::BatchReview::Review.
+        # REVIEW: Desk::BatchReview::Review.
         def review(review, accounts)
           { rows: review.rows.map { |r| row(r) }, sums: sums(review.sums), places: places(review, accounts),
             waves: review.waves.map { |w| wave(w) }, above: review.above,

@@ -3,7 +3,7 @@
 module SteadyMove
   module Web
     module Views
-      # The ledger as JSON and as a table.
+      # The ledger as JSON.
       module LedgerView
         module_function
 
@@ -13,7 +13,7 @@ module SteadyMove
           titles = desk.accounts.all.to_h { |a| [a.id, a.title] }
           names = found.lines.to_h { |l| [l.move.id, l.move.name] }
           { lines: found.lines.map { |l| line(l, titles) }, sums: sums(found.lines, titles, batches(desk)),
-            entries: found.entries.reverse.map { |e| entry(e, titles, names) },
+            entries: found.all.reverse.map { |e| entry(e, titles, names) },
             differences: found.differences.map do |d|
               { key: d.key, kind: d.kind, says: text.difference(d), at: Json.time(d.at), moves: of(d.moves, names) }
             end }
@@ -50,17 +50,6 @@ module SteadyMove
 
         def of(ids, names) = ids.map { |id| { id: id, name: names[id] } }
 
-        # [header, rows] for Wire::Csv.
-        def table(desk, found)
-          page = page(desk, found)
-          header = %w[at kind account names amount currency order_number source]
-          [header, page[:entries].map do |e|
-            sum = e[:amount]
-            [e[:at], e[:kind], e[:at_account], e[:moves].map { |m| m[:name] }.join(" "),
-             sum && Core::Money::Currency.decimal(sum[:minor], sum[:currency]), sum && sum[:currency], e[:number],
-             e[:source]]
-          end]
-        end
         private_class_method :line, :batches, :sums, :summed, :entry, :of
       end
     end

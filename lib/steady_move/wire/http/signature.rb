@@ -15,8 +15,8 @@ module SteadyMove
         # body: octets. Returns the value of Content-Digest (RFC 9530 §2).
         def digest(body) = "sha-256=:#{[Digest::SHA256.digest(body)].pack('m0')}:"
 
-        # parts: {component => value} in order, as they are covered; created: Time; key_id: text. Returns the signature's
-        # parameters (RFC 9421 §2.3).
+        # parts: {component => value} in order, as they are covered; created: Time; key_id: text. Returns the
+        # signature's parameters (RFC 9421 §2.3).
         def parameters(parts, created:, key_id:)
           "(#{parts.keys.map { |k| "\"#{k}\"" }.join(' ')});created=#{created.to_i};keyid=\"#{key_id}\""
         end

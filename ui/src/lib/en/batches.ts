@@ -114,8 +114,8 @@ export const batches = {
   rehearsal: {
     summary: 'Rehearse it',
     what:
-      'A copy of this plan is lived through a hundred times at full speed, with the habits of these registrars and with ' +
-      'faults drawn as often as they come in practice. Nothing outside is touched.',
+      'A copy of this plan is lived through a hundred times at full speed, with the habits of these registrars and ' +
+      'with faults drawn as often as they come in practice. Nothing outside is touched.',
     run: 'Rehearse it a hundred times',
     far: (a: number, b: number) => `${a} of ${b} times lived through.`,
     took: (n: V, a: V, b: V, c: V) => `In ${n} lives all was over between ${a} and ${c} in 8 of 10, usually by ${b}.`,

@@ -3,7 +3,7 @@
   import { money } from '../../lib/words';
   import { say } from '../../lib/say';
 
-  /** What it has cost after each year, a line for each destination; its end is labelled, so that no legend is needed. */
+  /** What it has cost after each year, a line for each destination; each is labelled at its end. */
   let { lines, currency, years }: { lines: Schemas['CompareLine'][]; currency: string; years: number } = $props();
   let room = $state(800);
   const HIGH = 220;

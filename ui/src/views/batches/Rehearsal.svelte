@@ -8,7 +8,7 @@
   import { say } from '../../lib/say';
   import Trouble from '../../parts/Trouble.svelte';
 
-  /** A copy of the plan, run a hundred times with faults drawn: what went wrong how often, how long, and what was asked. */
+  /** A copy of the plan, run a hundred times with faults drawn. */
   let { id }: { id: number } = $props();
   let far = $state<{ done: number; of: number }>();
   type Answer = Schemas['Rehearsal'] | (Schemas['Working'] & { job: string });

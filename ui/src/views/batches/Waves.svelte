@@ -4,7 +4,7 @@
   import { day, stamp } from '../../lib/words';
   import { say } from '../../lib/say';
 
-  /** The waves of a batch in time, each from its start to the earliest, usual and latest end; black-out spans shaded. */
+  /** The waves of a batch in time, each from its start to its ends; black-out spans shaded. */
   let { waves, blackouts }: { waves: Schemas['Wave'][]; blackouts: Schemas['Blackouts'] } = $props();
   let room = $state(800);
   const ROW = 26;

@@ -3,23 +3,13 @@
   import { createQueries } from '@tanstack/svelte-query';
   import { createVirtualizer } from '@tanstack/svelte-virtual';
   import { api, ask } from '../../lib/api';
-  import {
-    marks,
-    picture,
-    png,
-    reach,
-    save,
-    stretches,
-    ZOOMS,
-    DAY,
-    type Block,
-    type Row,
-    type Zoom,
-  } from '../../lib/axis';
+  import { marks, reach, ZOOMS, DAY, type Row, type Zoom } from '../../lib/axis';
   import { clock } from '../../lib/clock.svelte';
-  import { day, when } from '../../lib/words';
+  import { day } from '../../lib/words';
   import { p } from '../../router';
   import { say } from '../../lib/say';
+  import AxisFoot from './AxisFoot.svelte';
+  import AxisTrack from './AxisTrack.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
 
   /** All open moves on one axis of time, each on its two rails; the next deadline stands first. */
@@ -28,7 +18,6 @@
   const LEFT = 260;
   const PAGE = 40;
   let scroller = $state<HTMLDivElement>();
-  let trouble = $state('');
   const span = $derived(reach(rows, clock.now));
   let room = $state(1000);
   // Never narrower than the page.
@@ -66,32 +55,6 @@
     void zoom;
     if (scroller) untrack(() => (scroller!.scrollLeft = Math.max(0, X(clock.now) - scroller!.clientWidth / 3)));
   });
-
-  async function whole(): Promise<string> {
-    const all: [number, Block[]][] = [];
-    for (let page = 0; page * PAGE < rows.length; page += 1)
-      for (const t of await asked(idsOf(page))) all.push([t.id, t.blocks]);
-    return picture(rows, new Map(all), clock.now, zoom, {
-      title: say.axis.title,
-      mark: (t) => day(new Date(t).toISOString()),
-    });
-  }
-  async function out(how: 'svg' | 'png' | 'print') {
-    trouble = '';
-    try {
-      const svg = await whole();
-      if (how === 'svg') save('moves.svg', new Blob([svg], { type: 'image/svg+xml' }));
-      else if (how === 'png') save('moves.png', await png(svg));
-      else print(svg);
-    } catch {
-      trouble = say.axis.noPicture;
-    }
-  }
-  let printed = $state('');
-  function print(svg: string) {
-    printed = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
-    requestAnimationFrame(() => window.print());
-  }
 </script>
 
 <div
@@ -124,62 +87,14 @@
             {#if row.late}<span class="flag">{say.axis.late}</span>{/if}
           </span>
           <span role="cell" class="drawn">
-            <svg width={wide} height={ROW} role="img" aria-label={say.axis.row(row.name, row.stage)}>
-              {#each ticks as t (t)}<path class="grid" d="M{X(t)} 0V{ROW}" />{/each}
-              {#each ['registration', 'records'] as const as rail, k (rail)}
-                {#each stretches(known.get(row.id) ?? [], rail) as s, i (i)}
-                  <g class={s.kind}>
-                    <title>{s.title}</title>
-                    {#if s.kind === 'active' || s.kind === 'stuck'}<rect
-                        class="most"
-                        x={X(s.from)}
-                        y={6 + k * 15}
-                        width={Math.max(2, (s.to - s.from) * px)}
-                        height="11"
-                        rx="2"
-                      />{/if}
-                    <rect
-                      class="usual"
-                      x={X(s.from)}
-                      y={6 + k * 15}
-                      width={Math.max(s.kind === 'past' ? 5 : 2, (s.usual - s.from) * px)}
-                      height="11"
-                      rx="2"
-                    />
-                  </g>
-                {/each}
-              {/each}
-              {#if row.finish[2]}
-                <path class="range" d="M{X(Date.parse(row.finish[0]!))} 36H{X(Date.parse(row.finish[2]))}" />
-              {/if}
-              {#if row.ends}
-                <g
-                  ><title>{when(row.ends, clock.now)}</title>
-                  <path class="deadline" d="M{X(Date.parse(row.ends))} 2V{ROW - 2}" /></g
-                >
-              {/if}
-              <path class="now" d="M{X(clock.now)} 0V{ROW}" />
-            </svg>
+            <AxisTrack {row} blocks={known.get(row.id) ?? []} {wide} high={ROW} {ticks} {X} {px} />
           </span>
         </div>
       {/if}
     {/each}
   </div>
 </div>
-<p class="key">
-  <span><i class="k past"></i>{say.axis.key.past}</span>
-  <span><i class="k active"></i>{say.axis.key.active}</span>
-  <span><i class="k ahead"></i>{say.axis.key.ahead}</span>
-  <span><i class="k deadline"></i>{say.axis.key.deadline}</span>
-  <span><i class="k range"></i>{say.axis.key.range}</span>
-  <span class="out">
-    <button onclick={() => void out('svg')}>{say.axis.svg}</button>
-    <button onclick={() => void out('png')}>{say.axis.png}</button>
-    <button onclick={() => void out('print')}>{say.axis.print}</button>
-  </span>
-</p>
-{#if trouble}<p role="alert">{trouble}</p>{/if}
-{#if printed}<img class="printed" src={printed} alt={say.axis.title} />{/if}
+<AxisFoot {rows} {zoom} {idsOf} {asked} />
 
 <style>
   .axis {
@@ -244,112 +159,14 @@
   .grid {
     stroke: var(--line);
   }
-  .most {
-    fill: var(--raised);
-    stroke: var(--muted);
-    stroke-dasharray: 2 2;
-    stroke-width: 0.8;
-  }
-  .usual {
-    fill: var(--slate-soft);
-  }
-  .past .most,
-  .past .usual {
-    fill: var(--loden);
-    stroke: none;
-  }
-  .active .most {
-    stroke: var(--ochre-fill);
-    stroke-dasharray: none;
-    stroke-width: 1.5;
-  }
-  .ahead .usual {
-    stroke: var(--muted);
-    stroke-width: 0.8;
-  }
-  .active .usual {
-    fill: var(--ochre-soft);
-  }
-  .stuck .most {
-    stroke: var(--madder);
-    stroke-dasharray: none;
-    stroke-width: 2;
-  }
-  .deadline {
-    stroke: var(--madder);
-    stroke-width: 2;
-    stroke-dasharray: 3 2;
-  }
-  .now {
-    stroke: var(--madder);
-    stroke-width: 1.5;
-  }
-  .range {
-    stroke: var(--slate);
-    stroke-width: 4;
-  }
-  .key {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.2rem 1.1rem;
-    align-items: center;
-    margin: 0.4rem 0;
-    color: var(--muted);
-    font-size: 0.85rem;
-  }
-  .k {
-    display: inline-block;
-    width: 1.4rem;
-    height: 0.6rem;
-    margin-right: 0.35rem;
-    border: 1px dashed var(--muted);
-  }
-  .k.past {
-    background: var(--loden);
-    border: 0;
-  }
-  .k.active {
-    background: var(--ochre-soft);
-    border: 1.5px solid var(--ochre-fill);
-  }
-  .k.deadline {
-    width: 0;
-    height: 0.9rem;
-    border: 0;
-    border-left: 2px dashed var(--madder);
-  }
-  .k.range {
-    height: 0;
-    border: 0;
-    border-top: 2px solid var(--slate);
-    vertical-align: middle;
-  }
-  .out {
-    margin-left: auto;
-    display: flex;
-    gap: 0.8rem;
-  }
-  .out button {
-    color: var(--loden);
-    text-decoration: underline;
-    cursor: pointer;
-  }
-  .printed {
-    display: none;
-  }
-  @media print {
-    .axis,
-    .key {
-      display: none;
-    }
-    .printed {
-      display: block;
-      max-width: 100%;
-    }
-  }
   @media (max-width: 800px) {
     .name {
       width: 150px;
+    }
+  }
+  @media print {
+    .axis {
+      display: none;
     }
   }
 </style>

@@ -7,6 +7,7 @@ require "etc"
 require "zlib"
 require_relative "many_names"
 require_relative "many_moves"
+require_relative "many_at_once"
 require_relative "growth"
 require_relative "load"
 require_relative "zones"
@@ -15,6 +16,7 @@ require_relative "zones"
 class Bench
   include ManyNames
   include ManyMoves
+  include ManyAtOnce
   include Growth
   include Load
   include Zones
@@ -43,7 +45,8 @@ class Bench
     printf("%-62<what>s %12<value>s %12<limit>s  %<peer>s\n", what: what, value: value, limit: limit, peer: peer)
   end
 
-  PARTS = %i[first_page scripts api passes waiting forecasts idle fold judging judging_many one_change fifty_thousand
+  PARTS = %i[first_page scripts api passes waiting forecasts compare rehearsal lists axis idle fold judging
+    judging_many one_change fifty_thousand
     understanding zones live_check carry_sheet growth load front_end].freeze
 
   # parts: names of PARTS; all where none is given.

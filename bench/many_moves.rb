@@ -84,6 +84,11 @@ module ManyMoves
   end
 
   def add_name(world, registry, index, like:)
+    world.start(take_name(world, registry, index, like: like), to: "orlop")
+  end
+
+  # A name more, like another one. Returns it.
+  def take_name(world, registry, index, like:)
     name = "bench#{index}.example"
     model = registry.find(like)
     registry.domains.insert(model.except(:statuses, :name_servers, :ds)
@@ -91,6 +96,6 @@ module ManyMoves
         name_servers: '["ns1.lanternroom.example","ns2.lanternroom.example"]', ds: "[]"))
     SteadyMove::Desk::TakingIn.new(world.app).call(SteadyMove::Desk::TakingIn.words(name),
       world.app.accounts.find(model[:sponsor]), by: "bench")
-    world.start(name, to: "orlop")
+    name
   end
 end

@@ -60,6 +60,10 @@ class BatchesTest < Minitest::Test
     batches.go_on(id, by: ADA)
     world.runner.pass
     assert_equal 3, members(id).values.count(&:move_id), "a person let the rest go"
+    world.until_true(most: 100, what: "it is safe again") { !world.move(first.move_id).open }
+    batches.change_names(id, by: ADA, go_on: [first.name])
+    world.runner.pass
+    refute_includes [first.move_id, nil], members(id)[first.name].move_id, "it is tried again"
   end
 
   def test_above_a_limit_a_second_person_agrees
@@ -99,6 +103,8 @@ class BatchesTest < Minitest::Test
     begin_batch(id)
     assert_equal 2, app.moves.open_count
     batches.change_names(id, by: ADA, add: [NAMES.last])
+    world.runner.pass
+    assert_equal 2, app.moves.open_count, "nobody has seen what it costs"
     begin_batch(id)
     assert_equal 3, app.moves.open_count, "put in while others run"
   end

@@ -9,7 +9,10 @@ module SteadyMove
       Batch = Struct.new(:id, :title, :settings, :state, :by, :made_at, :asked_by, :approved_by, :accepted, :started_at,
         :closed_at, keyword_init: true)
       # own: what differs from the batch's settings; state: in, held or dropped; says: why it could not be started.
-      Member = Struct.new(:batch_id, :name, :own, :state, :move_id, :started_at, :says, keyword_init: true)
+      Member = Struct.new(:batch_id, :name, :own, :state, :move_id, :started_at, :says, keyword_init: true) do
+        # Is it in, and not started yet?
+        def waiting? = state == "in" && move_id.nil?
+      end
       OPEN = %w[draft asked running halted].freeze
       TIMES = %i[made_at started_at closed_at].freeze
 

@@ -27,7 +27,7 @@ module SteadyMove
 
       # Yields after each name. Returns Review.
       def of(batch, by: nil, &block)
-        waiting = @app.batches.members(batch.id).select { |m| m.state == "in" && m.move_id.nil? }
+        waiting = @app.batches.members(batch.id).select(&:waiting?)
         rows = Batch.new(@app).propose_all(waiting.map { |m| Batch::Want.of(batch, m) }, &block)
         waves = BatchWaves.new(@app).of(batch, rows.select(&:startable))
         review = Review.new(rows: rows, waves: waves, risks: risks(rows), asks: asks(rows), range: range(waves))

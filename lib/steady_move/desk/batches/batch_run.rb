@@ -39,7 +39,8 @@ module SteadyMove
       def turn(batch, coming)
         return 0 if trial_failed?(batch)
 
-        waiting = @app.batches.members(batch.id).select { |m| m.state == "in" && m.move_id.nil? }
+        # What was put in since is started only once somebody has seen what it costs.
+        waiting = @app.batches.members(batch.id).select(&:waiting?).select { |m| batch.accepted&.key?(m.name) }
         return 0 if waiting.empty?
 
         wants = waiting.map { |m| Batch::Want.of(batch, m) }
@@ -76,7 +77,7 @@ module SteadyMove
       end
 
       def start(batch, want)
-        price = batch.accepted&.fetch(want.name, :any)
+        price = batch.accepted.fetch(want.name)
         id = open_already(batch, want) || Planning.new(@app).start(want.name, by: batch.asked_by, to: want.to,
           host: Batch.carry(@app, want.name, want.host), aims: want.aims,
           price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price)

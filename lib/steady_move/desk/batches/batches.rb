@@ -39,7 +39,8 @@ module SteadyMove
       end
 
       # Puts names in, takes them out, holds them back or lets them go on; own: {name => settings} where they differ.
-      # Those that move already are not touched. Returns [sentence of each that was left out]. Raises Refused.
+      # Those that move already are not touched;
+      # one whose move came to nothing is tried again. Returns [sentence of each that was left out]. Raises Refused.
       def change_names(id, by:, add: [], drop: [], hold: [], go_on: [], own: {})
         batch = not_closed(id)
         known, left = sort_out(add, besides: id)
@@ -60,7 +61,7 @@ module SteadyMove
         refuse_start(review, shown)
         accepted = accepted(review)
         above = Spending.new(@app).above(review, batch, by)
-        return begin_running(batch, by, accepted) if above.empty?
+        return begin_running(batch, by, review) if above.empty?
 
         unless @app.batches.turn(id, from: "draft", to: "asked", asked_by: by, accepted: accepted)
           raise Refused.new(:not_now, :batch_under_way)
@@ -79,7 +80,7 @@ module SteadyMove
         review = BatchReview.new(@app).of(batch)
         raise Refused.new(:not_now, :plan_changed) unless accepted(review) == batch.accepted
 
-        begin_running(batch, batch.asked_by, batch.accepted, approved_by: by)
+        begin_running(batch, batch.asked_by, review, approved_by: by)
       end
 
       # Starts no further names; what moves goes on.
@@ -160,11 +161,15 @@ module SteadyMove
         members = @app.batches.members(batch.id).to_h { |m| [m.name, m] }
         names.each do |name|
           member = members[name] or raise Refused.new(:unknown, :not_in_batch, name: name)
-          raise Refused.new(:not_now, :moves_already, name: name) if member.move_id
+          again = member.move_id && state == "in" && failed?(member.move_id)
+          raise Refused.new(:not_now, :moves_already, name: name) if member.move_id && !again
 
-          @app.batches.update_name(batch.id, name, state: state, says: nil)
+          @app.batches.update_name(batch.id, name, state: state, says: nil, **(again ? { move_id: nil } : {}))
         end
       end
+
+      # Is a move over without having settled, so that its name can be tried again?
+      def failed?(move_id) = (move = @app.moves.find(move_id)) && !move.open && move.state.ending != "settled"
 
       # What was asked of a second person was another plan.
       def back_to_draft(batch) = @app.batches.turn(batch.id, from: "asked", to: "draft", accepted: nil, asked_by: nil)
@@ -177,13 +182,19 @@ module SteadyMove
       # {name => [minor, currency] or nil}.
       def accepted(review) = review.able.to_h { |r| [r.name, r.total&.to_a] }
 
-      def begin_running(batch, by, accepted, approved_by: nil)
-        members = { asked_by: by, approved_by: approved_by, accepted: accepted, started_at: @app.now }
+      # What can't start is held back, with why.
+      def begin_running(batch, by, review, approved_by: nil)
+        accepted = accepted(review)
+        members = { asked_by: by, approved_by: approved_by, accepted: (batch.accepted || {}).merge(accepted),
+                    started_at: batch.started_at || @app.now }
         from = approved_by ? "asked" : %w[draft running halted]
         unless @app.batches.turn(batch.id, from: from, to: "running", **members)
           raise Refused.new(:not_now, :batch_under_way)
         end
 
+        review.left_out.each do |r|
+          @app.batches.update_name(batch.id, r.name, state: "held", says: r.says.join(" "))
+        end
         note(batch, approved_by ? "approved" : "started", approved_by || by, count: accepted.size)
         "running"
       end

@@ -30,7 +30,7 @@ module SteadyMove
 
       private
 
-      def waiting(batch) = @app.batches.members(batch.id).select { |m| m.state == "in" && m.move_id.nil? }
+      def waiting(batch) = @app.batches.members(batch.id).select(&:waiting?)
 
       # Seconds after now at which each begins.
       def starts(waves, rows)

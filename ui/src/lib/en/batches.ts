@@ -73,6 +73,7 @@ export const batches = {
     members: 'Names',
     hold: 'Hold back',
     release: 'Let go on',
+    tryAgain: 'Try it again',
     drop: 'Take out',
     elsewhere: 'Elsewhere',
     usual: 'As the batch',

@@ -109,7 +109,7 @@
     <p class="acts">
       <May operation="startBatch">
         {#if review.data && waiting && ['draft', 'running'].includes(b.state) && able}
-          {#if b.state === 'draft'}
+          {#if b.state === 'draft' || sheet.data.fresh}
             <Button disabled={start.isPending} onclick={() => start.mutate()}
               >{review.data.above.length ? say.batch.ask(able, sum) : say.batch.start(able, sum)}</Button
             >

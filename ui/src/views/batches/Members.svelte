@@ -31,7 +31,13 @@
         <span class="stage"
           >{#if m.move.turn}<TurnMark turn={m.move.turn} />{/if}{m.move.stage}</span
         >
-        <span class="num muted">{m.move.finish[2] ? stamp(m.move.finish[2], clock.now) : ''}</span>
+        {#if !m.move.open && m.move.stage !== 'Settled' && may('changeBatchNames')}
+          <span class="acts"
+            ><button onclick={() => change.mutate({ go_on: [m.name] })}>{say.batch.tryAgain}</button></span
+          >
+        {:else}
+          <span class="num muted">{m.move.finish[2] ? stamp(m.move.finish[2], clock.now) : ''}</span>
+        {/if}
       {:else}
         <a class="mono" href={p('/names/:name', { params: { name: m.name } })}>{m.name}</a>
         <span>{say.batch.states[m.state]}</span>

@@ -3,9 +3,9 @@
 require_relative "../test_helper"
 require_relative "../support/bench_world"
 
-# Every state of a transfer × every command × everybody who may send it, at the practice registry, against what the standards say:
-# RFC 5730 §2.9.3.4 (states; approve and reject are the present sponsor's, cancel the requester's) and §3 (result
-# codes), RFC 5731 §3.1.3 and §3.2.4. Where they leave it open the row says "common practice, no source".
+# Every state of a transfer × every command × everybody who may send it, at the practice registry, against what the
+# standards say: RFC 5730 §2.9.3.4 (states; approve and reject are the present sponsor's, cancel the requester's) and
+# §3 (result codes), RFC 5731 §3.1.3 and §3.2.4. Where they leave it open the row says "common practice, no source".
 class TransfersStandardsTest < Minitest::Test
   NAME = "isles-timetable.example"
   # The losing side, the gaining side, somebody else.

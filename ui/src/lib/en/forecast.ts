@@ -15,6 +15,11 @@ export const forecast = {
     yes: 'held',
     no: 'did not hold',
   },
+  doneBy: {
+    label: 'To be done by the end of (UTC)',
+    before: (a: V) => `start before ${a}, with 9 in 10`,
+    tooLate: (a: V) => `started now, 9 in 10 are done only by ${a}`,
+  },
   calendar: {
     title: 'Your calendar',
     about:

@@ -4,6 +4,7 @@
   import { money, stamp } from '../../lib/words';
   import { say } from '../../lib/say';
   import Sentence from '../../parts/Sentence.svelte';
+  import DoneBy from './DoneBy.svelte';
   import Waves from './Waves.svelte';
 
   /** Everything before money moves, on one page. */
@@ -28,6 +29,7 @@
     )}
   {/if}
 </p>
+{#if review.range[2]}<DoneBy id="done-by" late={review.range[2]} />{/if}
 {#each review.above as s (s)}<p class="above">{s}</p>{/each}
 
 {#if review.waves.length}

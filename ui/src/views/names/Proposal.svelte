@@ -4,6 +4,7 @@
   import { clock } from '../../lib/clock.svelte';
   import { day, money, span, stamp } from '../../lib/words';
   import Sentence from '../../parts/Sentence.svelte';
+  import DoneBy from '../batches/DoneBy.svelte';
   import RestsOn from '../moves/RestsOn.svelte';
   import StepList from '../moves/StepList.svelte';
   import Track from '../moves/Track.svelte';
@@ -74,6 +75,7 @@
       <span class="muted">{say.proposal.eightInTen(stamp(usual, clock.now))}</span>
     {/if}
     <RestsOn steps={proposal.rests_on} />
+    {#if most}<DoneBy id="p-by" late={most} />{/if}
   </dd>
 </dl>
 

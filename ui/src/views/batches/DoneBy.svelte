@@ -1,0 +1,38 @@
+<script lang="ts">
+  import { clock } from '../../lib/clock.svelte';
+  import { stamp } from '../../lib/words';
+  import { say } from '../../lib/say';
+
+  /** Until when it has to start so that it is done by a day, with nine in ten. late: by when that is if it starts now. */
+  let { id, late }: { id: string; late: string } = $props();
+  let by = $state('');
+  const start = $derived(by ? Date.parse(`${by}T23:59:59Z`) - (Date.parse(late) - clock.now) : undefined);
+</script>
+
+<p>
+  <label for={id}>{say.doneBy.label}</label>
+  <input {id} type="date" bind:value={by} />
+  {#if start !== undefined}
+    <strong
+      >{start > clock.now
+        ? say.doneBy.before(stamp(new Date(start).toISOString(), clock.now))
+        : say.doneBy.tooLate(stamp(late, clock.now))}</strong
+    >
+  {/if}
+</p>
+
+<style>
+  p {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.3rem 0.8rem;
+    align-items: center;
+  }
+  input {
+    background: var(--raised);
+    color: var(--ink);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 0.15rem 0.4rem;
+  }
+</style>

@@ -38,19 +38,19 @@ class TransfersStandardsTest < Minitest::Test
     "none" => OVER
   }.freeze
 
-  def setup = @worlds = []
-  def teardown = @worlds.each(&:close)
+  def setup = @world = BenchWorld.new
+  def teardown = @world.close
 
-  # A world with the name unlocked, and a transfer asked for unless none is wanted.
+  # A name of its own, unlocked, and a transfer asked for unless none is wanted.
   def begun(state)
-    @worlds.pop&.close
-    @world = BenchWorld.new.tap { |w| @worlds << w }
-    registry.domains.where(name: NAME).update(statuses: '["ok"]')
+    @name = "state-#{registry.domains.count}.example"
+    model = registry.domains.where(name: NAME).first
+    registry.domains.insert(model.merge(name: @name, roid: "S#{registry.domains.count}-PRAC", statuses: '["ok"]'))
     return if state == "none"
 
     assert_equal 1001, ask(:requester, "request"), "RFC 5730 §3: completed, action pending"
     STATES.fetch(state).call(self)
-    assert_equal state, registry.newest_transfer(NAME)[:status]
+    assert_equal state, registry.newest_transfer(@name)[:status]
   end
 
   def registry = @world.world.registry
@@ -61,9 +61,9 @@ class TransfersStandardsTest < Minitest::Test
     @world.world.exclusively do
       at = @world.world.now
       case operation
-      when "request" then registry.request_transfer(client, NAME, registry.find(NAME)[:auth_info], years: 1, at: at)
-      when "query" then registry.query(client, NAME)
-      else registry.end_transfer(client, NAME, operation, at: at)
+      when "request" then registry.request_transfer(client, @name, registry.find(@name)[:auth_info], years: 1, at: at)
+      when "query" then registry.query(client, @name)
+      else registry.end_transfer(client, @name, operation, at: at)
       end
     end
     operation == "request" ? 1001 : 1000

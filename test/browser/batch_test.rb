@@ -51,7 +51,7 @@ class BrowserBatchTest < Minitest::Test
     assert_text "Fairlead Names 1"
     axe "the review of a batch"
     find("button", text: /\AStart 5 names for/).click
-    assert_text "started “Before the season”"
+    assert_text "Running"
     world.runner.pass
     world.until_true(most: 60, what: "all have begun") { ALL.all? { |n| member(n).move_id } }
   end

@@ -130,7 +130,7 @@ class BrowserHandsTest < Minitest::Test
     uncheck "One name first, on trial"
     click_on "Keep"
     click_on "Start 2 names for 9.02 EUR"
-    assert_text "started “3 names"
+    assert_text "Running"
     world.runner.pass
     visit "/by-hand"
     assert_text "Write one letter for saltern-harbour.example"

@@ -58,7 +58,7 @@ class BrowserNamesTest < Minitest::Test
     assert_equal "names=dolphin-watch-skerry.example,ferry-cats.example", list.query
     press "p"
     assert_current_path %r{/names/batch}
-    act { click_on "Look at what it would do" }
+    click_on "Look at what it would do"
     assert_text "1 of 2 names can start"
     assert_no_text "in the tray"
     visit "/names"

@@ -78,7 +78,7 @@ class BrowserOutsideTest < Minitest::Test
     uncheck "One name first, on trial"
     act { click_on "Keep" }
     act { click_on "Start 12 names for 108.00 EUR" }
-    assert_text "started “12 names"
+    assert_text "Running"
     world.runner.pass
     FLEET.each { |n| at("millrace", ["lock-off"], ["code"], name: n) }
     visit "/by-hand"

@@ -25,15 +25,6 @@ class ForecastStandardsTest < Minitest::Test
   # Easter and May holidays of 2027 as a printed calendar has them; from memory.
   HOLIDAYS = %w[2027-03-26 2027-03-29 2027-05-03 2027-05-31].freeze
 
-  def test_asked
-    random = Random.new(5)
-    days = Array.new(200) { [(Date.new(2027, 3, 1) + random.rand(120)).to_s, random.rand(12)] }
-    out, status = Open3.capture2("/usr/bin/python3", "-c", PYTHON,
-      stdin_data: JSON.generate(takes: TAKES, days: days, holidays: HOLIDAYS))
-    assert status.success?
-    [days, JSON.parse(out)]
-  end
-
   def test_numpy_draws_and_counts_alike
     days, found = asked
     drawer = F::Draws.new(count: 2000, seed: 3)
@@ -51,5 +42,16 @@ class ForecastStandardsTest < Minitest::Test
       got = business.add(Time.iso8601("#{day}T00:00:00Z"), count * 86_400)
       assert_equal expected, got.strftime("%Y-%m-%d"), "#{day} and #{count} business days"
     end
+  end
+
+  private
+
+  def asked
+    random = Random.new(5)
+    days = Array.new(200) { [(Date.new(2027, 3, 1) + random.rand(120)).to_s, random.rand(12)] }
+    out, status = Open3.capture2("/usr/bin/python3", "-c", PYTHON,
+      stdin_data: JSON.generate(takes: TAKES, days: days, holidays: HOLIDAYS))
+    assert status.success?
+    [days, JSON.parse(out)]
   end
 end

@@ -72,13 +72,20 @@ class Named
     CONF
   end
 
-  # Until it answers; a few hundred tries.
+  # Until it answers, by TCP as well; a few hundred tries.
   def wait
-    200.times do
-      return if File.read(log).include?("running")
+    400.times do
+      return if File.read(log).match?(/address in use|not listening on any/)
+      return if File.read(log).include?("running") && listens?
 
       IO.select(nil, nil, nil, 0.05)
     end
     raise "named did not start: #{File.read(log)}"
+  end
+
+  def listens?
+    TCPSocket.new("127.0.0.1", @port).close.nil?
+  rescue SystemCallError
+    false
   end
 end

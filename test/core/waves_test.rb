@@ -27,13 +27,13 @@ class WavesTest < Minitest::Test
       [[%w[a b c], 0, :first]]],
     "the least risk on trial, the rest when it has usually landed" =>
       [->(t) { [t.member("a", risk: 9), t.member("b"), t.member("c", risk: 3)] }, { trial: true },
-        [[%w[b], 0, :trial], [%w[c a], 2 * DAY, :first]]],
+        [[%w[b], 0, :trial], [%w[c a], 2 * DAY, :after]]],
     "a trial that landed lets the rest go at once" =>
       [->(t) { [t.member("a"), t.member("b", started_at: NOW - DAY, landed_at: NOW - 60)] }, { trial: true },
-        [[%w[a], 0, :first]]],
+        [[%w[a], 0, :after]]],
     "a trial that is late is waited for" =>
       [->(t) { [t.member("a"), t.member("b", started_at: NOW - (9 * DAY))] }, { trial: true },
-        [[%w[a], 3600, :first]]],
+        [[%w[a], 3600, :after]]],
     "two a day at one registrar, another's count apart" =>
       [->(t) { [*THREE.map { |n| t.member(n) }, t.member("d", at: "two")] }, { per_day: 2 },
         [[%w[a b d], 0, :first], [%w[c], MIDNIGHT, :limit]]],

@@ -26,7 +26,7 @@
     <a
       href={p('/moves')}
       title="3"
-      class:here={/^\/(batches|approvals|ledger)/.test(route.pathname)}
+      class:within={/^\/(batches|approvals|ledger)/.test(route.pathname)}
       {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.topBar.moves}</a
     >
     <a href={p('/records')} {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.topBar.records}</a>
@@ -84,6 +84,7 @@
   nav a:hover {
     border-bottom-color: var(--line);
   }
+  nav .within,
   nav :global(a.here) {
     border-bottom-color: var(--loden);
     font-weight: 650;

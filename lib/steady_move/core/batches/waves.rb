@@ -17,7 +17,7 @@ module SteadyMove
         Rules = Struct.new(:trial, :per_day, :blackouts, keyword_init: true)
         # names: that start together; starts_at: Time; ends: [P10, P50, P90] by which all of them are done; why: of WHY.
         Wave = Struct.new(:number, :names, :starts_at, :ends, :why, keyword_init: true)
-        WHY = %i[first limit blackout together trial].freeze
+        WHY = %i[first after limit blackout together trial].freeze
         # So often a later place is looked for.
         HORIZON = 3660
         # What is late is looked at again after so many seconds.
@@ -59,7 +59,7 @@ module SteadyMove
 
           def place(member, trial)
             at = [@now, trial ? @now : after_trial].max
-            why = :first
+            why = @rules.trial && @placed.any? ? :after : :first
             Waves::HORIZON.times do
               later, reason = hindered(member, at)
               break unless later

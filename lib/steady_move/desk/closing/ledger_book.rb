@@ -35,7 +35,7 @@ module SteadyMove
       def self.sums(lines, &block)
         lines.group_by(&block).transform_values do |list|
           { spent: Batch.add(list.filter_map(&:spent)), saved: Batch.add(list.filter_map(&:saved)), moves: list.size,
-            unknown: list.count { |l| l.spent.nil? } }
+            unknown: list.count { |l| l.spent.nil? && l.move.state.landed? } }
         end
       end
 

@@ -51,7 +51,8 @@ export const batches = {
     wave: (n: number) => `Wave ${n}`,
     why: {
       trial: 'on trial',
-      first: 'as soon as the trial landed, or at once',
+      first: 'at once',
+      after: 'once the name on trial has landed',
       limit: 'the day before is full',
       blackout: 'after a black-out span',
       together: 'after those that they hang together with',

@@ -8,7 +8,7 @@ export const ledger = {
     sums: 'Spent and saved',
     by: { all: 'All', account: 'Destination', batch: 'Batch', year: 'Year' } as Record<string, string>,
     moves: (n: number) => (n === 1 ? '1 move' : `${n} moves`),
-    unknown: (n: number) => `of ${n} not known`,
+    unknown: (n: number) => `${n} of them not known`,
     spent: 'Spent',
     saved: 'Saved',
     what: 'What',

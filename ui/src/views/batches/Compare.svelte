@@ -20,6 +20,13 @@
   }));
   const lines = $derived(found.data?.lines ?? []);
   const currencies = $derived([...new Set(lines.flatMap((l) => Object.keys(l.ahead)))].sort());
+  // A destination that changes nothing in a currency says nothing there.
+  const telling = (currency: string) => {
+    const stay = lines.find((l) => l.id === 'stay')?.ahead[currency]?.join();
+    return lines.filter(
+      (l) => l.ahead[currency] && (['stay', 'mixed'].includes(l.id) || l.ahead[currency].join() !== stay),
+    );
+  };
   const shown = (minor: number | undefined, currency: string | null | undefined) =>
     minor === undefined || !currency ? say.compare.notKnown : money({ minor, currency });
   const titles = $derived(Object.fromEntries(lines.map((l) => [l.id, l.title])));
@@ -46,7 +53,7 @@
   </p>
   {#if found.data}
     {#each currencies as currency (currency)}
-      <CostLines lines={lines.filter((l) => l.ahead[currency])} {currency} years={found.data.years} />
+      <CostLines lines={telling(currency)} {currency} years={found.data.years} />
     {/each}
     <p class="muted">{say.compare.linesMean}</p>
     <table>

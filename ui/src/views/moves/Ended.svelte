@@ -26,7 +26,7 @@
             aria-current={String(m.id) === current}>{m.name}</a
           >
           <span>{m.stage}</span>
-          <span class="muted">{m.from} → {m.to}</span>
+          {#if !current}<span class="muted">{m.from} → {m.to}</span>{/if}
         </li>
       {/each}
     </ul>
@@ -41,19 +41,20 @@
     margin: 0.6rem 0;
   }
   li {
-    display: grid;
-    grid-template-columns: minmax(8rem, 20rem) minmax(5rem, 9rem) minmax(0, 1fr);
+    display: flex;
+    flex-wrap: wrap;
     gap: 0.1rem 1rem;
     padding: 0.45rem 0.8rem;
     border-bottom: 1px solid var(--line);
     overflow-wrap: anywhere;
   }
+  li a {
+    flex: 0 1 20rem;
+  }
+  li > span:nth-child(2) {
+    flex: 0 0 7rem;
+  }
   .current {
     background: var(--loden-soft);
-  }
-  @media (max-width: 800px) {
-    li {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -22,19 +22,21 @@ module SteadyMove
           @count = count
           @orders = Array.new(ORDERS) { (0...count).to_a.shuffle(random: random).freeze }.freeze
           @tables = {}
+          @drawn = {}
         end
 
         # state: Moves::State; at: now; takes: {step id => [least, usual, most] seconds} that rule over the plan's own.
         # salt: another one for another move, so that what is drawn for one says nothing of the other.
         # Returns the possible ends of the whole, in seconds from `at`, unsorted; [0.0, …] where all is done.
         def ends(state, at:, takes: {}, salt: 0)
+          steps = state.steps.reject { |s| s.phase == "dropped" }
+          rested_on = steps.flat_map { |s| s.step.needs }.to_h { |id| [id, true] }
           known = {}
           last = nil
-          state.steps.each_with_index do |s, i|
-            next if s.phase == "dropped"
-
+          steps.each_with_index do |s, i|
             known[s.step.id] = own = step_ends(s, i + salt, known, at, takes[s.step.id] || s.step.takes)
-            last = later(last, own)
+            # The end of all is the latest end of those on which nothing rests.
+            last = later(last, own) unless rested_on[s.step.id]
           end
           last.is_a?(Array) ? last : Array.new(@count, last || 0.0)
         end
@@ -44,8 +46,8 @@ module SteadyMove
         #   Forecast::Draws.new(count: 2).duration([0, 1, 2], 0).sum.round # => 2
         #   Forecast::Draws.new(count: 2).duration([0, 1, 9], 0, silence: 0.5).max # => 9.0
         def duration(takes, order, silence: 0)
-          own = table(takes, silence)
-          @orders[order % ORDERS].map { |k| own[k] }
+          place = [takes, silence, order % ORDERS]
+          @drawn[place] || keep(place, table(takes, silence).values_at(*@orders[place.last]).freeze)
         end
 
         private
@@ -86,12 +88,20 @@ module SteadyMove
             return starts.is_a?(Array) ? starts.map { |s| s + takes.first } : starts + takes.first
           end
 
-          own = table(takes, silence)
-          shuffled = @orders[order % ORDERS]
-          return shuffled.map { |k| starts + own[k] } unless starts.is_a?(Array)
+          own = duration(takes, order, silence: silence)
+          return starts.zero? ? own : own.map { |d| starts + d } unless starts.is_a?(Array)
 
           i = -1
-          starts.map { |s| s + own[shuffled[i += 1]] }
+          starts.map { |s| s + own[i += 1] }
+        end
+
+        # The same durations come again and again; so many of them are kept.
+        KEPT = 4000
+        private_constant :KEPT
+
+        def keep(place, list)
+          @drawn.clear if @drawn.size >= KEPT
+          @drawn[place] = list
         end
 
         def later(one, other)
@@ -99,9 +109,10 @@ module SteadyMove
           return [one, other].max unless one.is_a?(Array) || other.is_a?(Array)
 
           list, rest = one.is_a?(Array) ? [one, other] : [other, one]
-          return list.map { |a| [a, rest].max } unless rest.is_a?(Array)
+          return list.map { |a| a > rest ? a : rest } unless rest.is_a?(Array)
 
-          list.each_with_index.map { |a, i| (b = rest[i]) > a ? b : a }
+          i = -1
+          list.map { |a| (b = rest[i += 1]) > a ? b : a }
         end
 
         # The middle of each share.

@@ -16,12 +16,14 @@ module SteadyMove
           new(lists.first.each_index.map { |i| lists.map { |l| l[i] }.max }, at: at)
         end
 
-        def p10 = quantile(0.1)
-        def p50 = quantile(0.5)
-        def p90 = quantile(0.9)
+        def p10 = range[0]
+        def p50 = range[1]
+        def p90 = range[2]
+        # [p10, p50, p90] as Times.
+        def range = @range ||= [0.1, 0.5, 0.9].map { |share| quantile(share) }.freeze
 
         # The instant by which a share of the possible ends lies (0..1). Returns a Time.
-        def quantile(share) = @at + @sorted[[(share * @sorted.size).ceil - 1, 0].max]
+        def quantile(share) = @at + @sorted[[(share * @sorted.size).ceil - 1, 0].max].round
 
         # The chance to be done by a Time, 0..1.
         def chance_by(time)

@@ -30,18 +30,16 @@ module SteadyMove
       def of(move)
         now = @app.now
         key = [move.id, move.events.size]
-        at, ends, rests = @lock.synchronize { @kept[key] }
-        if at && now - at < FRESH && now >= at
-          return Range.new(spread: Forecast::Spread.new(ends, at: at),
-            rests_on: rests)
-        end
+        at, kept = @lock.synchronize { @kept[key] }
+        return kept if at && now - at < FRESH && now >= at
 
         ends, rests = drawn(move.plan, move.state, move.from_account, move.to_account, now)
+        range = Range.new(spread: Forecast::Spread.new(ends, at: now), rests_on: rests)
         @lock.synchronize do
           @kept.shift while @kept.size >= KEPT
-          @kept[key] = [now, ends, rests]
+          @kept[key] = [now, range]
         end
-        Range.new(spread: Forecast::Spread.new(ends, at: now), rests_on: rests)
+        range
       end
 
       # Of a plan that has not started. Returns Range.

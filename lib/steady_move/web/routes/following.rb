@@ -15,7 +15,7 @@ module SteadyMove
             { id: row.move.id, name: row.move.name, from: words[:from], to: words[:to], batch: row.batch,
               stage: state.stage, turn: state.turn, late: row.late, ends: Views::Json.time(row.ends),
               started_at: Views::Json.time(row.move.started_at),
-              finish: [row.range.p10, row.range.p50, row.range.p90].map { |t| Views::Json.time(t) } }
+              finish: row.range.range.map { |t| Views::Json.time(t) } }
           end
 
           def approvals = Desk::Approvals.new(desk)

@@ -169,7 +169,7 @@ module SteadyMove
 
         # With 8 in 10 between the first and the last, as likely before as after the middle one.
         def finish(range)
-          range ? [range.spread.p10, range.spread.p50, range.spread.p90].map { |t| Json.time(t) } : []
+          range ? range.spread.range.map { |t| Json.time(t) } : []
         end
 
         # Steps whose durations rest on finished moves: what, and on how many.

@@ -20,7 +20,9 @@ module SteadyMove
           begun = members.filter_map(&:move_id).map { |id| cards[id] }
           { batch: line(batch, counts, []).merge(moving: begun.count { |c| c[:open] },
             settled: begun.count { |c| c[:stage] == Core::Moves::State::ENDINGS["settled"] }),
-            fresh: members.count { |m| m.waiting? && !batch.accepted&.key?(m.name) }, settings: batch.settings, asked_by: batch.asked_by, approved_by: batch.approved_by,
+            fresh: members.count do |m|
+              m.waiting? && !batch.accepted&.key?(m.name)
+            end, settings: batch.settings, asked_by: batch.asked_by, approved_by: batch.approved_by,
             members: members.map { |m| member(m, cards) }, lines: lines.map { |e| EventView.line(e) } }
         end
 

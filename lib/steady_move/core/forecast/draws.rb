@@ -109,7 +109,7 @@ module SteadyMove
           return [one, other].max unless one.is_a?(Array) || other.is_a?(Array)
 
           list, rest = one.is_a?(Array) ? [one, other] : [other, one]
-          return list.map { |a| a > rest ? a : rest } unless rest.is_a?(Array)
+          return list.map { |a| [a, rest].max } unless rest.is_a?(Array)
 
           i = -1
           list.map { |a| (b = rest[i += 1]) > a ? b : a }

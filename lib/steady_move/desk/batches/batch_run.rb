@@ -43,7 +43,8 @@ module SteadyMove
         waiting = @app.batches.members(batch.id).select(&:waiting?).select { |m| batch.accepted&.key?(m.name) }
         return 0 if waiting.empty?
 
-        wants = waiting.map { |m| Batch::Want.of(batch, m) }
+        cut_off, wants = waiting.map { |m| Batch::Want.of(batch, m) }.partition { |want| open_already(batch, want) }
+        cut_off.each { |want| belongs(batch, want, open_already(batch, want)) }
         rows = Batch.new(@app).propose_all(wants)
         hold_back(batch, rows.reject(&:startable))
         waves = BatchWaves.new(@app).of(batch, rows.select(&:startable))
@@ -78,18 +79,22 @@ module SteadyMove
 
       def start(batch, want)
         price = batch.accepted.fetch(want.name)
-        id = open_already(batch, want) || Planning.new(@app).start(want.name, by: batch.asked_by, to: want.to,
-          host: Batch.carry(@app, want.name, want.host), aims: want.aims,
+        id = Planning.new(@app).start(want.name, by: batch.asked_by, to: want.to, aims: want.aims,
+          host: Batch.carry(@app, want.name, want.host),
           price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price)
-        @app.batches.update_name(batch.id, want.name, move_id: id, started_at: @app.now, says: nil)
-        @app.batches.note(batch.id, @app.moves.find(id).events.first.seq)
+        belongs(batch, want, id)
         true
       rescue Refused => e
         held(batch, want.name, e.message)
         false
       end
 
-      # It was started just before somebody pulled the plug.
+      def belongs(batch, want, id)
+        @app.batches.update_name(batch.id, want.name, move_id: id, started_at: @app.now, says: nil)
+        @app.batches.note(batch.id, @app.moves.find(id).events.first.seq)
+      end
+
+      # The move that was started just before somebody pulled the plug, or nil.
       def open_already(batch, want)
         move = @app.moves.open_for(want.name)
         move.id if move && move.started_at >= batch.started_at && move.to_account == want.to && !move.plan.prepare?

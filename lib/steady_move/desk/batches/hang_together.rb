@@ -33,7 +33,7 @@ module SteadyMove
       def targets(name)
         copy = @app.carries.copy_of(name) or return []
         copy.zone.content.select { |set| POINTING.include?(set.type) }.flat_map do |set|
-          set.records.map { |r| r.rdata.to_s.split.last.to_s.downcase.delete_suffix(".") }
+          set.rdatas.map { |r| r.to_s.split.last.to_s.downcase.delete_suffix(".") }
         end
       end
 

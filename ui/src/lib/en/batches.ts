@@ -8,6 +8,7 @@ export const batches = {
     title: 'Batches',
     none: 'No batch yet. Pick names in the list (x), then plan them together from the tray (p).',
     names,
+    comma: ', ',
     by: (a: V, b: V) => `made by ${a} on ${b}`,
     moving: (n: number) => `${n} moving`,
     settled: (n: number) => `${n} settled`,

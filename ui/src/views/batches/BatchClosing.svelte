@@ -40,8 +40,9 @@
           <span>{m.stage}</span>
           <span class="num">{m.spent ? money(m.spent) : ''}</span>
           <span
-            >{#if m.bad}<strong>{say.closing.bad(m.bad)}</strong>,
-            {/if}{say.closing.open(m.open)}</span
+            >{#if m.bad}<strong>{say.closing.bad(m.bad)}</strong>{say.batches.comma}{/if}{say.closing.open(
+              m.open,
+            )}</span
           >
           <span class="muted"
             >{#if m.again_at}{say.closing.again} <When at={m.again_at} bare />{/if}</span

@@ -39,19 +39,28 @@ module SteadyMove
       def turn(batch, coming)
         return 0 if trial_failed?(batch)
 
-        # What was put in since is started only once somebody has seen what it costs.
-        waiting = @app.batches.members(batch.id).select(&:waiting?).select { |m| batch.accepted&.key?(m.name) }
-        return 0 if waiting.empty?
+        wants = taken_up(batch, waiting(batch))
+        return 0 if wants.empty?
 
-        cut_off, wants = waiting.map { |m| Batch::Want.of(batch, m) }.partition { |want| open_already(batch, want) }
-        cut_off.each { |want| belongs(batch, want, open_already(batch, want)) }
         rows = Batch.new(@app).propose_all(wants)
         hold_back(batch, rows.reject(&:startable))
-        waves = BatchWaves.new(@app).of(batch, rows.select(&:startable))
-        due, later = waves.partition { |w| w.starts_at <= @app.now }
+        due, later = waves(batch, rows).partition { |w| w.starts_at <= @app.now }
         coming.concat(later.map(&:starts_at))
         names = due.flat_map(&:names)
         wants.select { |w| names.include?(w.name) }.count { |want| start(batch, want) }
+      end
+
+      def waves(batch, rows) = BatchWaves.new(@app).of(batch, rows.select(&:startable))
+
+      # What was put in since is started only once somebody has seen what it costs.
+      def waiting(batch)
+        members = @app.batches.members(batch.id).select { |m| m.waiting? && batch.accepted&.key?(m.name) }
+        members.map { |m| Batch::Want.of(batch, m) }
+      end
+
+      # Those whose start was cut off belong to it; returns the others.
+      def taken_up(batch, wants)
+        wants.reject { |want| (id = open_already(batch, want)) && belongs(batch, want, id) }
       end
 
       # Ended without landing: the rest waits for a person.
@@ -83,7 +92,6 @@ module SteadyMove
           host: Batch.carry(@app, want.name, want.host),
           price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price)
         belongs(batch, want, id)
-        true
       rescue Refused => e
         held(batch, want.name, e.message)
         false
@@ -92,6 +100,7 @@ module SteadyMove
       def belongs(batch, want, id)
         @app.batches.update_name(batch.id, want.name, move_id: id, started_at: @app.now, says: nil)
         @app.batches.note(batch.id, @app.moves.find(id).events.first.seq)
+        true
       end
 
       # The move that was started just before somebody pulled the plug, or nil.

@@ -57,6 +57,23 @@ class AutomationTest < Minitest::Test
     assert_equal 401, last_response.status
   end
 
+  # Whoever is removed leaves no way in behind: no token, no calendar, no mail.
+  def test_who_is_removed_leaves_nothing_behind
+    people = world.desk.instance_variable_get(:@people)
+    people.put("bo@saltern-office.example", "a long enough sentence", role: "mover")
+    bo = people.by_email("bo@saltern-office.example")
+    mine = house.tokens.make(bo, title: "nightly", role: "mover", days: 7)
+    calendar = SteadyMove::Desk::Calendars.new(world.app).renew(bo[:id], by: bo[:email])
+    SteadyMove::Desk::Notices.new(world.app).choose(bo[:id], choice: "daily", hour: 7)
+    assert_equal 200, send_to("/api/people/#{bo[:id]}", role: nil)
+    get "/api/calendar/#{calendar}"
+    assert_equal 404, last_response.status
+    assert_empty(%i[tokens calendars notices].reject { |t| world.app.db[t].where(person_id: bo[:id]).empty? })
+    as(mine)
+    get "/api/names"
+    assert_equal 401, last_response.status
+  end
+
   # what is asked => a part of the sentence
   BAD = { { title: " ", role: "mover", days: 7 } => "name", { title: "a", role: "mover", days: 400 } => "days",
           { title: "a", role: "owner", days: 7 } => "role" }.freeze

@@ -25,8 +25,7 @@ module SteadyMove
       # Returns Move; raises Refused.
       def of_move(id)
         move = @app.moves.find(id) or raise Refused.new(:unknown, :no_move, id: id)
-        line = LedgerBook.new(@app).of(account: move.to_account).lines.find { |l| l.move.id == id }
-        report(move, line)
+        report(move, LedgerBook.new(@app).of(ids: [id]).lines.first)
       end
 
       # Returns Batch; raises Refused.

@@ -17,13 +17,13 @@ module SteadyMove
         @app = app
       end
 
-      # batch, account (gaining), year (of the start): those alone. Returns Found.
-      def of(batch: nil, account: nil, year: nil)
+      # ids: of moves; batch, account (gaining), year (of the start): those alone. Returns Found.
+      def of(ids: nil, batch: nil, account: nil, year: nil)
         by_move = @app.batches.by_move
-        moves = @app.moves.all.first(MOST).reject { |m| m.plan.prepare? || m.plan.dns_only? }
-        moves = moves.select { |m| by_move[m.id] == batch } if batch
-        moves = moves.select { |m| m.to_account == account } if account
-        moves = moves.select { |m| m.started_at.year == year } if year
+        ids ||= by_move.select { |_, b| b == batch }.keys if batch
+        moves = moves(ids).select do |m|
+          (account.nil? || m.to_account == account) && (year.nil? || m.started_at.year == year)
+        end
         entries = LedgerEntries.new(@app).of(moves)
         differences = Ledger.differences(entries, moves.to_h { |m| [m.id, seen(m)] })
         settled = settlements
@@ -63,6 +63,12 @@ module SteadyMove
       end
 
       private
+
+      # Those that cost something, newest first.
+      def moves(ids)
+        found = ids ? @app.moves.find_all(ids).sort_by { |m| -m.id } : @app.moves.all.first(MOST)
+        found.reject { |m| m.plan.prepare? || m.plan.dns_only? }
+      end
 
       def seen(move)
         Ledger::Move.new(id: move.id, name: move.name, to: move.to_account, from: move.from_account,

@@ -6,6 +6,8 @@ module SteadyMove
     # each may do all that the ones before it may.
     class People
       ROLES = %w[viewer mover approver administrator].freeze
+      # What goes with a person: ways in, and what is sent.
+      OWN = %i[tokens calendars notices].freeze
 
       attr_reader :invitations, :password_words, :sessions, :factors, :passwords
 
@@ -126,6 +128,7 @@ module SteadyMove
           person = person(id)
           keep_one_administrator(person)
           @factors.forget(id)
+          OWN.each { |table| @app.db[table].where(person_id: id).delete }
           @rows.where(id: id).delete
           note("person_removed", by, email: person[:email])
         end

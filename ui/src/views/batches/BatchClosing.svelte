@@ -25,7 +25,7 @@
   });
 </script>
 
-<details bind:open={() => shown, (v) => (open = v)}>
+<details class="fold" bind:open={() => shown, (v) => (open = v)}>
   <summary>{say.closing.title}</summary>
   <Trouble error={report.error} />
   {#if report.data}
@@ -59,17 +59,6 @@
 </details>
 
 <style>
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
-  details {
-    margin-top: 0.8rem;
-  }
-  h3 {
-    margin: 0.6rem 0 0.2rem;
-    font-weight: 650;
-  }
   li {
     display: grid;
     grid-template-columns: minmax(9rem, 18rem) 7rem 6rem minmax(0, 1fr) minmax(0, 1fr);

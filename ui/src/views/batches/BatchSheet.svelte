@@ -142,7 +142,7 @@
     {/if}
     <ForOthers kind="batch" ref={id} />
     <Settings {id} sheet={sheet.data} done={again} />
-    <details>
+    <details class="fold">
       <summary>{say.batch.journal}</summary>
       <ul>
         {#each sheet.data.lines as l (l.seq)}
@@ -163,12 +163,5 @@
     margin: 0.8rem 0;
     padding: 0.5rem 0;
     background: var(--sheet);
-  }
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
-  details {
-    margin-top: 0.8rem;
   }
 </style>

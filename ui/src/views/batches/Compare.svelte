@@ -38,7 +38,7 @@
   );
 </script>
 
-<details bind:open>
+<details class="fold" bind:open>
   <summary>{say.compare.summary}</summary>
   <Trouble error={found.error} />
   <p class="ask">
@@ -56,7 +56,7 @@
       <CostLines lines={telling(currency)} {currency} years={found.data.years} />
     {/each}
     <p class="muted">{say.compare.linesMean}</p>
-    <table>
+    <table class="figures">
       <thead>
         <tr>
           <th scope="col">{say.compare.name}</th>
@@ -80,7 +80,7 @@
       </tbody>
     </table>
     {#if out.length}
-      <details>
+      <details class="fold">
         <summary>{say.compare.notTaken}</summary>
         {#each out as o (`${o.title} ${o.why}`)}
           <p>{say.compare.why[o.why]?.(o.title, o.list.length)} <span class="mono">{o.list.join(', ')}</span></p>
@@ -96,13 +96,6 @@
 </details>
 
 <style>
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
-  details {
-    margin-top: 0.8rem;
-  }
   .ask {
     display: flex;
     flex-wrap: wrap;
@@ -113,26 +106,5 @@
   input[type='range'] {
     accent-color: var(--loden);
     vertical-align: middle;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    text-align: left;
-    padding: 0.25rem 0.6rem 0.25rem 0;
-    border-top: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-  th.num,
-  td.num {
-    text-align: right;
-    white-space: nowrap;
-  }
-  .link {
-    cursor: pointer;
-    color: var(--loden);
-    text-decoration: underline;
   }
 </style>

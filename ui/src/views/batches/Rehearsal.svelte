@@ -24,7 +24,7 @@
   const at = (iso: string | undefined) => (iso ? stamp(iso, clock.now) : '');
 </script>
 
-<details>
+<details class="fold">
   <summary>{say.rehearsal.summary}</summary>
   <p class="muted">{say.rehearsal.what}</p>
   <Trouble error={run.error} />
@@ -49,7 +49,7 @@
       {:else}<li>{say.rehearsal.nothing}</li>{/each}
     </ul>
     <h3>{say.rehearsal.asked}</h3>
-    <table>
+    <table class="figures">
       <tbody>
         {#each r.asks as a (`${a.says} ${a.place}`)}
           <tr>
@@ -65,17 +65,6 @@
 </details>
 
 <style>
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
-  details {
-    margin-top: 0.8rem;
-  }
-  h3 {
-    margin: 0.6rem 0 0.2rem;
-    font-weight: 650;
-  }
   li {
     display: flex;
     flex-wrap: wrap;
@@ -88,10 +77,6 @@
   }
   .part {
     fill: var(--ochre-fill);
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
   }
   td {
     padding: 0.2rem 0.8rem 0.2rem 0;

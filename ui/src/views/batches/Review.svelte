@@ -68,7 +68,7 @@
   </ul>
 
   <h2>{say.batch.money}</h2>
-  <table>
+  <table class="figures">
     <thead>
       <tr
         ><th scope="col">{say.batch.where}</th><th scope="col" class="num">{say.batch.count}</th><th
@@ -130,19 +130,5 @@
   }
   .why {
     color: var(--madder);
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    text-align: left;
-    padding: 0.25rem 0.6rem 0.25rem 0;
-    border-top: 1px solid var(--line);
-  }
-  th.num,
-  td.num {
-    text-align: right;
   }
 </style>

@@ -66,7 +66,7 @@
 </script>
 
 <May operation="changeBatch">
-  <details>
+  <details class="fold">
     <summary>{say.batch.settings}</summary>
     <Trouble error={change.error} />
     {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
@@ -120,13 +120,6 @@
 </May>
 
 <style>
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
-  details {
-    margin-top: 0.8rem;
-  }
   .problem {
     color: var(--madder);
   }

@@ -8,10 +8,10 @@
   let { entries }: { entries: Schemas['LedgerEntry'][] } = $props();
 </script>
 
-<details>
+<details class="fold">
   <summary>{say.ledger.entries} <span class="muted num">{entries.length}</span></summary>
   <div class="scroll">
-    <table>
+    <table class="figures">
       <thead>
         <tr>
           <th scope="col">{say.ledger.at}</th>
@@ -41,30 +41,7 @@
 </details>
 
 <style>
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
-  details {
-    margin-top: 0.9rem;
-  }
   .scroll {
     overflow-x: auto;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    text-align: left;
-    padding: 0.25rem 0.8rem 0.25rem 0;
-    border-top: 1px solid var(--line);
-    vertical-align: baseline;
-  }
-  th.num,
-  td.num {
-    text-align: right;
-    white-space: nowrap;
   }
 </style>

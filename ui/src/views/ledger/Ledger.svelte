@@ -60,7 +60,7 @@
 
     <h2>{say.ledger.sums}</h2>
     <div class="scroll">
-      <table>
+      <table class="figures">
         <thead>
           <tr>
             <th scope="col">{say.ledger.what}</th>
@@ -86,7 +86,7 @@
 
     <h2>{say.ledger.perMove}</h2>
     <div class="scroll">
-      <table>
+      <table class="figures">
         <thead>
           <tr>
             <th scope="col">{say.ledger.name}</th>
@@ -156,29 +156,8 @@
     padding: 0.15rem 0.4rem;
     min-width: 14rem;
   }
-  .link {
-    cursor: pointer;
-    color: var(--loden);
-    text-decoration: underline;
-  }
   .scroll {
     overflow-x: auto;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    text-align: left;
-    padding: 0.25rem 0.8rem 0.25rem 0;
-    border-top: 1px solid var(--line);
-    vertical-align: baseline;
-  }
-  th.num,
-  td.num {
-    text-align: right;
-    white-space: nowrap;
   }
   .all td {
     font-weight: 650;

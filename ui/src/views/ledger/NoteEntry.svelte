@@ -39,7 +39,7 @@
 </script>
 
 <May operation="noteLedger">
-  <details>
+  <details class="fold">
     <summary>{say.ledger.note}</summary>
     <Trouble error={note.error} />
     <form
@@ -74,13 +74,3 @@
     </form>
   </details>
 </May>
-
-<style>
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
-  details {
-    margin-top: 0.9rem;
-  }
-</style>

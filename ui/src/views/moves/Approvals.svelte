@@ -123,11 +123,6 @@
     border-top: 1px solid var(--line);
     overflow-wrap: anywhere;
   }
-  .link {
-    cursor: pointer;
-    color: var(--loden);
-    text-decoration: underline;
-  }
   .problem {
     color: var(--madder);
   }

@@ -14,7 +14,7 @@
   }));
 </script>
 
-<details bind:open class:late>
+<details class="fold" bind:open class:late>
   <summary>{say.late.summary}</summary>
   <Trouble error={letter.error} />
   {#if letter.data}
@@ -27,15 +27,8 @@
 </details>
 
 <style>
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
   .late summary {
     color: var(--madder);
-  }
-  details {
-    margin-top: 0.8rem;
   }
   pre {
     white-space: pre-wrap;

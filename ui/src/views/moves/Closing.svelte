@@ -29,7 +29,7 @@
   const states = (state: string) => (state === 'open' ? ['cancelled', 'none', 'kept'] : ['open']);
 </script>
 
-<details bind:open={() => shown, (v) => (open = v)}>
+<details class="fold" bind:open={() => shown, (v) => (open = v)}>
   <summary>{say.closing.title}</summary>
   <Trouble error={report.error ?? settle.error} />
   {#if report.data}
@@ -90,17 +90,6 @@
 </details>
 
 <style>
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
-  details {
-    margin-top: 0.8rem;
-  }
-  h3 {
-    margin: 0.6rem 0 0.2rem;
-    font-weight: 650;
-  }
   li {
     display: grid;
     grid-template-columns: minmax(0, 1fr) auto;
@@ -117,11 +106,6 @@
     flex-wrap: wrap;
     gap: 0.2rem 0.9rem;
     align-items: center;
-  }
-  .link {
-    cursor: pointer;
-    color: var(--loden);
-    text-decoration: underline;
   }
   form {
     grid-column: 1 / -1;

@@ -45,7 +45,7 @@
   }
 </script>
 
-<details bind:open>
+<details class="fold" bind:open>
   <summary>{say.forOthers.summary}</summary>
   <Trouble error={text.error ?? make.error ?? end.error} />
   {#if text.data}
@@ -70,23 +70,10 @@
 </details>
 
 <style>
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
-  details {
-    margin-top: 0.8rem;
-    overflow-wrap: anywhere;
-  }
   .acts {
     display: flex;
     flex-wrap: wrap;
     gap: 0.3rem 1.1rem;
     margin: 0.4rem 0;
-  }
-  .link {
-    cursor: pointer;
-    color: var(--loden);
-    text-decoration: underline;
   }
 </style>

@@ -93,7 +93,7 @@
       {/if}
       {#if rows.length}<Axis {rows} {zoom} />
       {:else if filtered}<p class="none">{say.axis.noneSo}</p>{/if}
-    {:else}
+    {:else if rows.length}
       <ul class="box">
         {#each rows as m (m.id)}
           <li class:current={String(m.id) === current}>

@@ -12,7 +12,6 @@ module SteadyMove
       # One thing that is somebody's turn. key: by which it is told once; least: the role that it takes.
       Item = Struct.new(:key, :name, :says, :ends, :silence, :move_id, :starter, :least, keyword_init: true)
 
-      # address: of the desk, for links, or nil.
       def initialize(app)
         @app = app
         @rows = app.db[:notices]

@@ -10,6 +10,7 @@ gem "zeitwerk", "2.6.18"
 gem "argon2", "2.3.3"
 gem "bcrypt", "3.1.22"
 gem "json_schemer", "2.5.0"
+gem "prometheus-client", "4.2.5", require: false
 gem "puma", "8.0.2"
 gem "rack", "3.2.8"
 gem "rack-protection", "4.2.1"

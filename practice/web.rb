@@ -14,8 +14,9 @@ end.parse!
 begin
   File.umask(0o077)
   endpoints = JSON.parse(File.read(File.join(options.fetch(:world), "endpoints.json")))
+  lock = SteadyMove::Desk::Lock.take(SteadyMove::Desk::Config.new({ "data" => options.fetch(:data) }))
   desk = Practice::DeskSide::Desk.new(endpoints, data: options.fetch(:data), port: options.fetch(:port))
-  log = SteadyMove::Web::Log.new(File.open(File.join(options[:data], "web.log"), "a").tap { |f| f.sync = true })
+  log = SteadyMove::Web::Log.open(File.join(options[:data], "web.log"))
   application = desk.application(log: log)
   server = SteadyMove::Web::Serve.start(application, port: options[:port])
 rescue SteadyMove::Web::Serve::PortTaken, SteadyMove::Store::Database::Unusable, SteadyMove::Desk::Refused => e
@@ -30,3 +31,4 @@ stop.pop
 application.stop
 server.stop(true)
 desk.app.close
+lock.release

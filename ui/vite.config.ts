@@ -3,6 +3,8 @@ import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vite';
 
 export default defineConfig({
+  // the desk writes its own path into the page that it serves
+  base: './',
   plugins: [tailwindcss(), svelte()],
   // bin/dev: the pages from here, with reload; everything else from the desk.
   server: {

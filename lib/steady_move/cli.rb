@@ -6,14 +6,21 @@ module SteadyMove
   # The command line. Says one line and exits 1 where something can't be done, 2 where what was given is wrong.
   class Cli
     USAGE = <<~TEXT
-      Usage: bin/steady-move COMMAND [--config FILE]
+      Usage: bin/steady-move COMMAND [--config FILE]   (or --version, --help)
         serve [--port PORT] [--data FOLDER]
                               serve the desk with the system's clock (bin/start does the same)
         backup FILE           the database and the key file in one archive, also while the desk runs
         restore FILE          put a backup into an empty data folder; with --check only see whether it could be
         verify                walk through journal, seals and references; says what is wrong where
         change-key            seal everything with a new key (while the desk doesn't run)
-        password EMAIL        a link with which this person chooses a new password
+        check                 is the configuration file right, and can its files be read; changes nothing
+        export FOLDER         everything in open formats: JSON lines, zone files, .eml, CSV; never a code or password
+        import FOLDER         an export into an empty data folder
+        purge --before DATE   clears bodies of mail, proofs of contacts and looks that are older
+        people list           who may sign in; also:
+          people add EMAIL ROLE, role EMAIL ROLE, password EMAIL, unlock EMAIL, forget-factor EMAIL,
+          end-sessions EMAIL, remove EMAIL
+                              ROLE is viewer, mover, approver or administrator
 
       Against a running desk, with its address in STEADY_MOVE_DESK and a personal token in STEADY_MOVE_TOKEN:
         desk list [--to ACCOUNT]          every name with its verdict, one line of JSON each
@@ -41,7 +48,7 @@ module SteadyMove
                               Authentication-Results (RFC 8601)
     TEXT
     WORDS = %w[config port data at to accounts horizon expires landed years max-years names sender-domains
-      authserv-id origin].freeze
+      authserv-id origin before].freeze
 
     # words: ARGV. Ends the process.
     def self.run(words, out: $stdout, err: $stderr) = new(words, out, err).run
@@ -55,6 +62,7 @@ module SteadyMove
         o.on("--check") { @given[:check] = true }
         o.on("--keep") { @given[:keep] = true }
         o.on("--in-grace") { @given[:in_grace] = true }
+        o.on("--version") { @out.puts("Steady Move #{VERSION}") || exit }
         o.on("-h", "--help") { @out.puts(USAGE) || exit }
       end
       @command, @file, *@more = parser.parse(words)
@@ -65,7 +73,10 @@ module SteadyMove
     def run
       case [@command, @file.nil?]
       when ["serve", true] then at_the_desk { Serving.new(config, @out).call }
-      when ["backup", false], ["password", false] then keep(@command, @file)
+      when ["backup", false], ["export", false], ["import", false] then keep(@command, @file)
+      when ["people", false] then people
+      when ["purge", true] then purge
+      when ["check", true] then check_config
       when ["restore", false] then keep(@given[:check] ? "check" : @command, @file)
       when ["verify", true], ["change-key", true] then keep(@command.tr("-", "_"))
       else exit script
@@ -74,6 +85,27 @@ module SteadyMove
 
     private
 
+    def people
+      misused("#{PeopleCommands::USAGE} is expected") unless PeopleCommands.fits?(@file, @more)
+
+      keep("people", @file, @more)
+    end
+
+    def purge
+      misused("purge --before DATE is expected") unless @given[:before]
+
+      keep("purge", @given[:before])
+    end
+
+    # Ends with 1 where something is wrong; each thing in a line.
+    def check_config
+      misused("check --config FILE is expected") unless @given[:config]
+
+      found = Desk::ConfigFile.new(@given[:config]).problems
+      @out.puts(found.empty? ? "#{@given[:config]} is right." : found)
+      exit(found.empty? ? 0 : 1)
+    end
+
     # Ends the process with what the command returns.
     def keep(command, *words) = at_the_desk { exit Keeping.new(config, @out).public_send(command, *words) }
 
@@ -81,7 +113,7 @@ module SteadyMove
     def at_the_desk
       yield
     rescue Desk::Refused, Store::Database::Unusable, Web::Serve::PortTaken, Core::Readiness::Rulebook::Invalid => e
-      abort "Steady Move: #{e.message}"
+      abort e.message.lines(chomp: true).map { |line| "Steady Move: #{line}" }.join("\n")
     end
 
     # What is named here is loaded when a script needs it, so that a script starts fast. Returns the exit status.

@@ -1,7 +1,10 @@
 # frozen_string_literal: true
 
+require "date"
+
 module SteadyMove
-  # What keeps a desk, from its machine's command line: backups, verification, the key, a way back in.
+  # What keeps a desk, from the command line: backups, verification, the key, people, exports, purges. Nothing here
+  # migrates a database: that is done by whoever serves it.
   class Keeping
     def initialize(config, out)
       @config = config
@@ -31,6 +34,7 @@ module SteadyMove
     end
 
     def change_key
+      with_desk { nil } # not one that an older version wrote
       lock = Desk::Lock.take(@config)
       count = Desk::KeyChange.call(@config)
       @out.puts "#{count} secrets are sealed with a new key, which is in #{@config.key_file}; old backups hold the " \
@@ -40,27 +44,61 @@ module SteadyMove
       lock&.release
     end
 
-    # For one whom no administrator can help: a link to choose a new password.
-    def password(email)
+    # Everything in open formats, into a new folder.
+    def export(folder)
       with_desk do |app|
-        people = Desk::People.new(app)
-        person = people.by_email(email) or raise Desk::Refused.new(:unusable, :nobody_here, email: email)
-        word = people.password_words.make(person[:id], by: "the command line")
-        place = app.address || "http://127.0.0.1:#{@config.port}"
-        @out.puts "Within an hour, choose the new password at #{place}/new-password##{word}"
+        count = Desk::Export.new(app, folder).call.values.sum
+        app.journal.add("exported", at: app.now, by: PeopleCommands::BY,
+          says: Words.phrase("journal.exported", by: PeopleCommands::BY, count: count))
+        @out.puts "#{count} lines are in #{folder}; see README.txt there."
         0
       end
     end
+
+    # An export, into a data folder that holds nothing yet.
+    def import(folder)
+      lock = Desk::Lock.take(@config)
+      app = Desk::App.new(@config, clock: Desk::SystemClock.new)
+      count = Desk::Import.new(app, folder).call.values.sum
+      app.journal.add("imported", at: app.now, by: PeopleCommands::BY,
+        says: Words.phrase("journal.imported", by: PeopleCommands::BY, count: count))
+      @out.puts "#{count} lines are in #{@config.data}; everybody chooses a new password: people password EMAIL."
+      0
+    ensure
+      app&.close
+      lock&.release
+    end
+
+    # before: a date; what is older is cleared, the journal stays.
+    def purge(before)
+      with_desk do |app|
+        found = Desk::Retention.new(app).purge(date(before), by: PeopleCommands::BY)
+        @out.puts "Cleared: #{found.map { |kind, count| "#{kind} #{count}" }.join(', ')}."
+        0
+      end
+    end
+
+    def people(command, words) = with_desk { |app| PeopleCommands.new(app, @out).call(command, words) }
 
     private
 
     def with_desk
       raise Desk::Refused.new(:unusable, :no_database, folder: @config.data) unless File.exist?(@config.database)
 
+      if Store::Database.behind?(@config.database)
+        raise Desk::Refused.new(:unusable, :upgrade_first, database: @config.database)
+      end
+
       app = Desk::App.new(@config, clock: Desk::SystemClock.new)
       yield app
     ensure
       app&.close
+    end
+
+    def date(text)
+      Date.iso8601(text).then { |d| Time.utc(d.year, d.month, d.day) }
+    rescue Date::Error
+      raise Desk::Refused.new(:unusable, :no_instant, given: text)
     end
 
     def tell(problems, well)

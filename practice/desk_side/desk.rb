@@ -19,8 +19,9 @@ module Practice
         @app = SteadyMove::Desk::App.new(config, clock: @clock, random: Random.new)
         @runner = SteadyMove::Desk::Runner.new(@app)
         @driver = Driver.new(@link, @clock, @runner)
-        @people = SteadyMove::Desk::People.new(@app, passwords: SteadyMove::Desk::Passwords.new(cost: cost))
-        @people.put(EMAIL, PASSWORD, role: "administrator") if @people.empty?
+        passwords = SteadyMove::Desk::Passwords.new(cost: cost)
+        @people = SteadyMove::Desk::People.new(@app, passwords: passwords)
+        @people.add(EMAIL, passwords.hash(PASSWORD), role: "administrator") if @people.empty?
         Seed.new(@app, endpoints, scenario).call(by: EMAIL)
       end
 

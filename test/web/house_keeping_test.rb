@@ -81,7 +81,7 @@ class HouseKeepingTest < Minitest::Test
         c["well"]
       end.sort_by(&:to_s)]
     assert_equal "isles-timetable.example", answer["problems"].first["name"]
-    assert_equal [200, "well\n"], [get("/healthz").status, last_response.body]
+    assert_equal [200, "alive\n"], [get("/healthz").status, last_response.body]
     assert_match(/\A\h{12}\z/, get("/api/names").headers["x-request-id"])
   end
 

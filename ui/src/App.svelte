@@ -1,7 +1,8 @@
 <script lang="ts">
   import { QueryClientProvider } from '@tanstack/svelte-query';
   import { newClient } from './lib/client';
-  import { whenOut } from './lib/api';
+  import { Said, whenOut } from './lib/api';
+  import { at } from './lib/base';
   import { session } from './lib/session.svelte';
   import Frame from './parts/Frame.svelte';
   import FirstRun from './views/arrive/FirstRun.svelte';
@@ -13,9 +14,21 @@
   let failed = $state('');
   // The link of an invitation is /invited#WORD, that for a new password /new-password#WORD: what stands behind #
   // never leaves the browser in a request's address.
-  const word = ['/invited', '/new-password'].includes(location.pathname) ? location.hash.slice(1) : '';
+  const word = [at('/invited'), at('/new-password')].includes(location.pathname) ? location.hash.slice(1) : '';
   whenOut(() => session.who?.signed_in && void session.load());
-  session.load().catch((e: Error) => (failed = e.message));
+
+  /** A desk that is being started anew, or a proxy that does not reach it: asked again after so long. */
+  const AGAIN = 2000;
+  function begin() {
+    session
+      .load()
+      .then(() => (failed = ''))
+      .catch((e: Error) => {
+        failed = e.message;
+        if (!(e instanceof Said) || e.status === 0 || e.status >= 500) setTimeout(begin, AGAIN);
+      });
+  }
+  begin();
 </script>
 
 <QueryClientProvider {client}>
@@ -29,7 +42,7 @@
   {:else if session.who?.first_run}
     <FirstRun />
   {:else if session.who && word}
-    <Invited {word} invited={location.pathname === '/invited'} />
+    <Invited {word} invited={location.pathname === at('/invited')} />
   {:else if session.who}
     <SignIn />
   {/if}

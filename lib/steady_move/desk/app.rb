@@ -9,16 +9,15 @@ module SteadyMove
     # sender); mailbox: the first of them.
     class App
       attr_reader :db, :safe, :clock, :accounts, :names, :moves, :schedule, :journal, :codes, :zones, :messages,
-        :overrides, :letters, :strays, :watches, :carries, :batches,
+        :overrides, :letters, :strays, :watches, :carries, :batches, :keeping,
         :secrets, :pulse, :sender, :epp, :rdap, :dns, :mailbox, :mailboxes, :random, :settings, :portfolio,
-        :forecasts
+        :forecasts, :heard
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
       def initialize(config, clock:, random: Random)
         @clock = clock
         @random = random
-        @db = Store::Database.open(config.database)
-        Store::Database.check(@db, config.database)
+        @db = Upgrading.open(config)
         @safe = KeyChange.settle(config, @db)
         @secrets = Store::Secrets.new(@db, @safe)
         @pulse = Store::Pulse.new(config.database)
@@ -28,7 +27,8 @@ module SteadyMove
         @portfolio = Portfolio.new(self, keep: config.outlines_file)
         @forecasts = Forecasts.new(self)
         @settings = Settings.new(db, safe, config, documents: @watches)
-        @epp = Connections.new(timeout: config.timeout, clock: clock)
+        @heard = LastHeard.new(keeping)
+        @epp = Connections.new(timeout: config.timeout, clock: clock, told: heard)
         connect
       end
 
@@ -44,6 +44,9 @@ module SteadyMove
         @sender = places.outgoing && Wire::Mail::Sender.new(places.outgoing.merge(timeout: wait))
         self
       end
+
+      # What the configuration file says, e.g. of logs, alerts and how long things are kept.
+      attr_reader :config
 
       # Seconds after which somebody who does nothing is signed out.
       def idle = @config.idle
@@ -93,6 +96,7 @@ module SteadyMove
         @watches = Store::Watches.new(db)
         @carries = Store::Carries.new(db)
         @batches = Store::Batches.new(db)
+        @keeping = Store::Keeping.new(db)
       end
     end
   end

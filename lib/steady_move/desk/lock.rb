@@ -15,6 +15,19 @@ module SteadyMove
         file.write("#{Process.pid}\n")
         file.flush
         new(file)
+      rescue Errno::EACCES, Errno::EROFS
+        raise Refused.new(:unusable, :folder_read_only, folder: config.data)
+      end
+
+      # Does a desk run on this folder just now? Its process's number, or nil.
+      def self.holder(config)
+        lock = take(config)
+        lock.release
+        nil
+      rescue Refused => e
+        raise unless e.key == "folder_held"
+
+        e.phrase.values[:pid]
       end
 
       def initialize(file)

@@ -8,9 +8,11 @@ module SteadyMove
       NAME = /\Asteady-move-\d{8}T\d{6}Z\.zip\z/
       LOOK = 60
 
-      # config: Config with `backup`; clock: answers now (the machine's own time).
-      def initialize(config, clock: SystemClock.new)
+      # config: Config with `backup`; clock: answers now (the machine's own time); told: Store::Keeping, where it is
+      # written down how the last one went, or nil.
+      def initialize(config, clock: SystemClock.new, told: nil)
         @config = config
+        @told = told
         @folder = config.backup&.fetch("folder", nil)
         @keep = config.backup&.fetch("keep", nil) || 7
         @every = config.backup&.fetch("every", nil) || 86_400
@@ -27,9 +29,9 @@ module SteadyMove
         FileUtils.mkdir_p(@folder, mode: 0o700)
         file = File.join(@folder, "steady-move-#{@clock.now.utc.strftime('%Y%m%dT%H%M%SZ')}.zip")
         Backup.make(@config, file)
-        tried(file) || files[0...-@keep].each { |old| FileUtils.rm_f(old) }.then { nil }
+        note(tried(file) || files[0...-@keep].each { |old| FileUtils.rm_f(old) }.then { nil })
       rescue Refused, SystemCallError => e
-        Words.say("backups.not_made", says: e.message)
+        note(Words.say("backups.not_made", says: e.message))
       end
 
       # Looks once in a while, until the thread is ended. on_trouble: called with a sentence.
@@ -45,6 +47,15 @@ module SteadyMove
       end
 
       private
+
+      # Writes down how it went; returns what went wrong, or nil.
+      def note(trouble)
+        says = trouble || Words.say("health.backup_made")
+        @told && @told["backup"] = { "at" => @clock.now.to_i, "well" => trouble.nil?, "says" => says }
+        trouble
+      rescue Sequel::DatabaseError
+        trouble
+      end
 
       def files = Dir[File.join(@folder, "steady-move-*.zip")].grep(->(f) { File.basename(f).match?(NAME) }).sort
 

@@ -74,6 +74,8 @@ module SteadyMove
             "--to needs the accounts: give --accounts FILE, or run it where the desk's database is"
         end
 
+        raise Misused, "--to: start this version's desk once first" if Store::Database.behind?(config.database)
+
         db = Store::Database.open(config.database)
         Desk::Destinations.of(Store::Accounts.new(db, Store::Safe.at(config.key_file)).find(wanted))
       ensure

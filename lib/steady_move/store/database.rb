@@ -12,6 +12,8 @@ module SteadyMove
       class Unusable < StandardError; end
 
       MIGRATIONS = File.join(__dir__, "migrations")
+      # The number of the newest migration.
+      LATEST = Dir[File.join(MIGRATIONS, "*.rb")].map { |file| File.basename(file).to_i }.max
       # Milliseconds that a writer waits for one of another process.
       PATIENCE = 15_000
 
@@ -30,18 +32,52 @@ module SteadyMove
 
       module_function
 
-      # path: file name. Returns a Sequel database; raises Unusable.
-      def open(path)
-        db = connect(path)
+      # path: file name; before: called where what is there has to be brought to today's schema, before that begins.
+      # Returns a Sequel database; raises Unusable.
+      def open(path, before: nil)
+        guarded(path) do
+          db = connect(path)
+          standing = schema(db)
+          raise newer(db, path) if standing > LATEST
+
+          before&.call if standing.between?(1, LATEST - 1)
+          migrate(db, standing)
+          db
+        end
+      end
+
+      # Has what is in the file to be brought to today's schema?
+      def behind?(path)
+        guarded(path) do
+          db = connect(path)
+          schema(db).between?(1, LATEST - 1)
+        ensure
+          db&.disconnect
+        end
+      end
+
+      # The number of the last migration that a database has seen; 0 where it holds nothing.
+      def schema(db) = db.table_exists?(:schema_info) ? db[:schema_info].get(:version).to_i : 0
+
+      def migrate(db, standing)
         Sequel.extension(:migration)
         Sequel::Migrator.run(db, MIGRATIONS, use_transactions: true)
-        db
-      rescue Sequel::Migrator::Error
-        raise Unusable, "#{path} was written by a newer version of Steady Move; this one is #{VERSION}"
+        kept = Keeping.new(db)
+        kept["version"] = VERSION unless standing == LATEST && kept["version"] == VERSION
+      end
+
+      def guarded(path)
+        yield
       rescue Sequel::DatabaseError, SystemCallError => e
         raise damaged(path, e.message) if Trouble.of(e) == :damaged
 
         raise Unusable, "#{path} can't be used as a database: #{e.message.lines.first.strip}"
+      end
+
+      def newer(db, path)
+        by = db.table_exists?(:keeping) && Keeping.new(db)["version"]
+        Unusable.new("#{path} was written by #{by ? "Steady Move #{by}" : 'a newer version of Steady Move'}; " \
+                     "this one is #{VERSION}: start the newer one, or restore a backup made before it")
       end
 
       # Are the file's pages whole? Raises Unusable.
@@ -65,7 +101,7 @@ module SteadyMove
         db.send(:turns)
         db
       end
-      private_class_method :connect, :damaged
+      private_class_method :connect, :damaged, :migrate, :guarded, :newer
     end
   end
 end

@@ -9,6 +9,7 @@ module SteadyMove
       Event = Core::Moves::Event
       KEPT = %i[move_id name at type step says evidence data by].freeze
       MOST = 200
+      CHECKED_AT_ONCE = 2000
 
       def initialize(db)
         @db = db
@@ -69,14 +70,27 @@ module SteadyMove
       def last_seq = @events.max(:seq)
 
       # The first line whose digest does not fit, or nil where the whole journal is whole.
-      def broken_at
-        previous = ""
-        @events.order(:seq).each do |row|
-          previous = Digest::SHA256.hexdigest([previous, *digested(row)].join("\n"))
-          return row[:seq] unless previous == row[:chain]
+      def broken_at = check.first
+
+      # Walks on from where an earlier check ended. from: [line's number, its digest]. Returns [number of the first line
+      # whose digest does not fit, or nil; how far it is whole, as the next `from`].
+      def check(from = [0, ""])
+        whole = from
+        loop do
+          rows = @events.where { Sequel[:seq] > whole.first }.order(:seq).limit(CHECKED_AT_ONCE).all
+          return [nil, whole] if rows.empty?
+
+          rows.each do |row|
+            digest = Digest::SHA256.hexdigest([whole.last, *digested(row)].join("\n"))
+            return [row[:seq], whole] unless digest == row[:chain]
+
+            whole = [row[:seq], digest]
+          end
         end
-        nil
       end
+
+      # Is the line with this number still the one with this digest?
+      def still?(seq, digest) = seq.zero? || @events.where(seq: seq).get(:chain) == digest
 
       private
 

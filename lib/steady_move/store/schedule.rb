@@ -86,6 +86,12 @@ module SteadyMove
         Values.time([waiting, held].compact.min)
       end
 
+      # How many steps are due and not done, and since when the oldest is: [count, Time or nil].
+      def overdue(now:)
+        late = @looks.where(Sequel[:due_at] < now.to_i)
+        [late.count, Values.time(late.min(:due_at))]
+      end
+
       # Is a step just now in another runner's hands?
       def held_by_others?(holder, now:)
         at = now.to_i

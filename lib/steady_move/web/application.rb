@@ -10,7 +10,8 @@ module SteadyMove
     # The web application put together: sign-in, protection, API, the built front end.
     class Application
       attr_reader :desk, :jobs, :lists, :runner, :engine, :first_run, :status, :orders, :people, :contract, :hub,
-        :practice, :log, :sign_in, :throttle, :device, :tokens
+        :practice, :log, :sign_in, :throttle, :device, :tokens,
+        :watching
 
       POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " \
                "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
@@ -42,33 +43,26 @@ module SteadyMove
         @hub = Hub.new(trouble: desk.method(:trouble), topics: ->(seq) { Topics.since(desk.journal, seq) }) do
           desk.journal.last_seq
         end
-        @pages = Pages.new(public_folder)
+        @pages = Pages.new(public_folder, path: desk.config.path)
+        @watching = Watching.new(self)
+        runner.alerts.on_news { |level, says| log.line(level: level, says: says) }
       end
 
-      # The Rack application.
+      # The Rack application, under the path that is configured.
       def rack
         own = self
-        api = Api.for(self)
-        pages = @pages
-        secret = desk.safe.derive("sessions")
+        path = desk.config.path
+        inside = inside()
         Rack::Builder.new do
-          use RequestLog, own.log
-          map("/healthz") { run(->(_env) { own.health }) }
-          use OneConnection, own.desk.db
-          use Rack::Session::Cookie, secrets: [secret], **SESSION
-          use CsrfGuard
-          run(->(env) { env["PATH_INFO"].start_with?("/api/") ? api.call(env) : pages.call(env) })
+          use Origin, own.desk.config.proxies
+          use RequestLog, own.log, own.watching.metrics
+          Watching::PATHS.each { |place| map(place) { run own.watching } }
+          path.empty? ? run(inside) : map(path) { run inside }
         end.to_app
       end
 
       # Where people reach the desk, for links in its mails: never from a request, whose sender could say anything.
-      def address = desk.address || "http://localhost:#{desk.port}"
-
-      # For whoever watches the desk from outside: well, or what hinders it.
-      def health
-        trouble = desk.trouble
-        [trouble ? 503 : 200, { "content-type" => "text/plain; charset=utf-8" }, ["#{trouble || 'well'}\n"]]
-      end
+      def address = desk.address || "http://localhost:#{desk.port}#{desk.config.path}"
 
       def inspect = "#<Application>"
 
@@ -83,6 +77,22 @@ module SteadyMove
         hub.close
         engine.stop
         desk.portfolio.keep
+      end
+
+      private
+
+      # Behind the log: sessions, protection, the API and the pages.
+      def inside
+        own = self
+        api = Api.for(self)
+        pages = @pages
+        secret = desk.safe.derive("sessions")
+        Rack::Builder.new do
+          use OneConnection, own.desk.db
+          use Rack::Session::Cookie, secrets: [secret], **SESSION
+          use CsrfGuard
+          run(->(env) { env["PATH_INFO"].start_with?("/api/") ? api.call(env) : pages.call(env) })
+        end.to_app
       end
     end
   end

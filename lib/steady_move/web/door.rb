@@ -48,6 +48,7 @@ module SteadyMove
       def tried(keys = { [:place, request.ip] => FREE[:place] }, &)
         application.throttle.attempt(keys, &)
       rescue Throttle::TooMany => e
+        application.log.line(level: "warn", event: "slowed", seconds: e.seconds, person: env["steady_move.person"])
         headers "Retry-After" => e.seconds.to_s
         raise Problem.say(429, :too_many_tries, seconds: e.seconds)
       end
@@ -98,11 +99,18 @@ module SteadyMove
       def signing_in(data, text)
         found = application.people.by_email(data["email"])
         env["steady_move.person"] = found && found[:email]
+        forgiven(found) if found
         device = application.device.known(request.cookies[Device::COOKIE], found && found[:id])
         answer = nil
         tried(sign_in_keys(data["email"].downcase, device)) { (answer = hand_on(text)).first == 200 }
         application.device.mark(answer[1], found[:id]) if answer.first == 200
+        told("sign-in", answer.first < 400)
         answer
+      end
+
+      # Somebody at the machine itself let this person try again.
+      def forgiven(person)
+        application.throttle.forgive(person[:email], desk.keeping["unlocked.#{person[:email]}"])
       end
 
       # From a browser that the person knows, only its own tries count.
@@ -116,7 +124,14 @@ module SteadyMove
       def with_factor(text)
         answer = nil
         tried([:factor, known ? known[:id] : request.ip] => FREE[:pair]) { (answer = hand_on(text)).first < 400 }
+        told("second factor", answer.first < 400)
         answer
+      end
+
+      # A line of the log for each try to get in; whom it was for only where there is such a person.
+      def told(event, right)
+        application.log.line(level: right ? "info" : "warn", event: event, right: right,
+          person: env["steady_move.person"])
       end
 
       def hand_on(text) = application.sign_in.call(env.merge("rack.input" => StringIO.new(text)))

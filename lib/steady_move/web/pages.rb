@@ -6,8 +6,10 @@ module SteadyMove
   module Web
     # The built front end; any path that is no file gets index.html, so that every view has an address.
     class Pages
-      def initialize(folder)
+      # path: under which the desk is served, e.g. "/desk"; it is written into the page.
+      def initialize(folder, path: "")
         @folder = folder
+        @path = path
         @files = Rack::Files.new(folder)
       end
 
@@ -35,7 +37,14 @@ module SteadyMove
             ["The front end is not built yet: run bin/demo or bin/test once."]]
         end
 
-        [200, { "content-type" => "text/html; charset=utf-8", "cache-control" => "no-cache" }, [File.read(file)]]
+        [200, { "content-type" => "text/html; charset=utf-8", "cache-control" => "no-cache" }, [page(file)]]
+      end
+
+      # The page is built with addresses that begin with "./"; they are the desk's own path's.
+      def page(file)
+        meta = %(<meta name="steady-move-path" content="#{@path}" />)
+        own = File.read(file).gsub(%r{(href|src)="\./}) { %(#{Regexp.last_match(1)}="#{@path}/) }
+        own.sub("<head>", "<head>\n    #{meta}")
       end
     end
   end

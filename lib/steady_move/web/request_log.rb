@@ -10,24 +10,31 @@ module SteadyMove
       # What stands behind it in a path is a secret.
       SECRET = %r{\A(/api/calendar/).+}
 
-      def initialize(app, log)
+      # counts: Metrics, told of each request.
+      def initialize(app, log, counts)
         @app = app
         @log = log
+        @counts = counts
       end
 
       def call(env)
         id = SecureRandom.hex(6)
+        Log.about(id: id, client: env["REMOTE_ADDR"]) { logged(env, id) }
+      end
+
+      private
+
+      def logged(env, id)
         began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
         status, headers, body = answer(env)
         took = ((Process.clock_gettime(Process::CLOCK_MONOTONIC) - began) * 1000).round(1)
-        @log.line(level: "info", id: id, method: env["REQUEST_METHOD"], path: path(env), status: status, ms: took,
+        @log.line(level: "info", method: env["REQUEST_METHOD"], path: path(env), status: status, ms: took,
           **of_whom(env))
+        @counts.request(status, took / 1000)
         headers.delete("content-length") if headers["rack.hijack"] # a stream has none
         secure(headers) if env["HTTP_X_FORWARDED_PROTO"] == "https"
         [status, Application::HEADERS.merge("x-request-id" => id).merge(headers), body]
       end
-
-      private
 
       def answer(env)
         @app.call(env)

@@ -15,11 +15,11 @@ module SteadyMove
       module_function
 
       # Starts serving and returns the Puma server; port 0 takes any free one. Raises PortTaken.
-      def start(application, port:)
+      def start(application, port:, host: "127.0.0.1")
         server = Puma::Server.new(application.rack, nil, min_threads: 4, max_threads: THREADS,
           log_writer: Puma::LogWriter.null, environment: "production", http_content_length_limit: Limits::MOST,
           lowlevel_error_handler: ->(e, _env, status) { broken(application.log, e, status) })
-        server.add_tcp_listener("127.0.0.1", port)
+        server.add_tcp_listener(host, port)
         application.start
         server.run
         server

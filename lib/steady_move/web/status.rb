@@ -2,45 +2,41 @@
 
 module SteadyMove
   module Web
-    # How the desk itself is: connections and when each was last heard, what waits, the last errors, the version.
+    # How the desk itself is: its checks, connections and when each last answered, the last errors, the version.
     class Status
       ERRORS = 10
 
-      # Seconds for which the check of the whole journal holds.
-      CHECKED = 30
-
       def initialize(application)
         @application = application
+        @journal = Desk::JournalCheck.new(application.desk)
       end
 
       def report
         desk = @application.desk
-        { version: VERSION, now: Views::Json.time(desk.now), journal_whole: journal_whole?(desk.journal),
-          open_moves: desk.moves.open_count, next_look: Views::Json.time(desk.schedule.next_look(after: desk.now)),
+        whole, lines, walked = @journal.call
+        { version: VERSION, now: Views::Json.time(desk.now), journal_whole: whole, journal_lines: lines,
+          journal_walked: Views::Json.time(walked), open_moves: desk.moves.open_count,
+          next_look: Views::Json.time(desk.schedule.next_look(after: desk.now)), checks: checks,
           connections: connections(desk), problems: problems(desk) }
       end
 
       private
 
-      def journal_whole?(journal)
-        now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-        @checked = [now, journal.broken_at.nil?] unless @checked && now - @checked.first < CHECKED
-        @checked.last
+      # Those of the desk itself, and what is stuck.
+      def checks
+        found = @application.watching.checks.reject { |c| c.id.start_with?("connection ") }
+        found.map { |c| { title: c.title, well: c.well, says: c.says, since: Views::Json.time(c.since) } }
       end
 
       def connections(desk)
-        heard = desk.epp.heard
-        list = desk.accounts.all.select(&:epp?).map { |a| { title: a.title, kind: "EPP", **state(heard[a.id]) } }
-        if desk.mailbox
-          list << { title: Words.say("web.mailbox"), kind: "IMAP",
-**state(@application.runner.post.heard) }
-        end
-        list
+        list = desk.accounts.all.select(&:epp?).map { |a| { title: a.title, kind: "EPP", **state(desk.heard[a.id]) } }
+        boxes = desk.mailboxes.each_index.select { |i| desk.mailboxes[i] }
+        list + boxes.map { |i| { title: Words.say("web.mailbox"), kind: "IMAP", **state(desk.heard["mailbox #{i}"]) } }
       end
 
       def state(heard)
         { heard_at: Views::Json.time(heard&.at), says: heard&.says || Words.say("connections.not_asked"),
-          well: heard.nil? || heard.well }
+          well: heard.nil? || heard.well, well_at: Views::Json.time(heard&.well_at) }
       end
 
       def problems(desk)

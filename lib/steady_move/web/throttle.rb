@@ -29,6 +29,7 @@ module SteadyMove
       def initialize(clock: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) })
         @clock = clock
         @entries = {}
+        @forgiven = {}
         @lock = Mutex.new
       end
 
@@ -41,6 +42,16 @@ module SteadyMove
           right = yield
         ensure
           leave(keys.keys, right)
+        end
+      end
+
+      # Forgets wrong tries for somebody, once for each mark. mark: changes with each pardon; nil where there was none.
+      def forgive(whom, mark)
+        @lock.synchronize do
+          next if mark.nil? || @forgiven[whom] == mark
+
+          @forgiven[whom] = mark
+          @entries.delete_if { |key, entry| key.include?(whom) && entry.under_way.zero? }
         end
       end
 

@@ -1,3 +1,4 @@
+import { base } from './base';
 import { say } from './say';
 
 import createClient from 'openapi-fetch';
@@ -30,7 +31,7 @@ export const whenOut = (act: () => void) => (out = act);
 let token = '';
 export const setToken = (csrf: string) => (token = csrf);
 
-export const api = createClient<paths>({ baseUrl: '/', fetch: (request) => globalThis.fetch(request) });
+export const api = createClient<paths>({ baseUrl: `${base}/`, fetch: (request) => globalThis.fetch(request) });
 api.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRF-Token', token);

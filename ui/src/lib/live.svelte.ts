@@ -1,5 +1,6 @@
 import type { QueryClient } from '@tanstack/svelte-query';
 import { api, ask } from './api';
+import { at } from './base';
 import { clock } from './clock.svelte';
 
 class Line {
@@ -12,8 +13,8 @@ class Line {
 }
 export const line = new Line();
 
-/** A stream that was refused is asked for again after so long. */
-const REOPEN = 5000;
+/** A stream that was refused (a restart, a proxy's 502, too many pages) is asked for again after so long, then later. */
+const REOPEN = [1000, 2000, 5000, 10_000, 30_000];
 
 /** Reads the clock now. */
 export async function readClock() {
@@ -69,22 +70,24 @@ function changed(client: QueryClient, topics: string[]) {
 export function follow(client: QueryClient): () => void {
   let source: EventSource | undefined;
   let later: ReturnType<typeof setTimeout> | undefined;
+  let refused = 0;
 
   function open() {
     leave();
-    source = new EventSource('/api/events');
+    source = new EventSource(at('/api/events'));
     source.addEventListener('changed', (e) => {
       void readClock().catch(() => undefined);
       changed(client, String((e as MessageEvent).data).split(' '));
     });
     source.onopen = () => {
       line.open = true;
+      refused = 0;
       void refresh(client);
     };
     source.onerror = () => {
       line.open = false;
       void readClock().catch(() => undefined); // shows the sign-in where nobody is signed in any more
-      if (source?.readyState === EventSource.CLOSED) later = setTimeout(open, REOPEN);
+      if (source?.readyState === EventSource.CLOSED) later = setTimeout(open, REOPEN[Math.min(refused++, 4)]);
     };
   }
   const leave = () => {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { base } from '../lib/base';
   import type { QueryClient } from '@tanstack/svelte-query';
   import { Router } from 'sv-router';
   import { follow, line } from '../lib/live.svelte';
@@ -41,7 +42,7 @@
 {#if !line.open}
   <p class="cut" role="status">{say.frame.theLineToTheDesk}</p>
 {/if}
-<div id="view" tabindex="-1" bind:this={view}><Router /></div>
+<div id="view" tabindex="-1" bind:this={view}><Router base={base || undefined} /></div>
 <KeysHelp bind:open={help} />
 <Palette bind:open={search} />
 

@@ -6,17 +6,14 @@ module SteadyMove
   module Desk
     # Signed-in EPP sessions by account, kept open between uses and opened anew when they fail.
     class Connections
-      # heard: {account id => Heard} of the last use of each.
-      attr_reader :heard
-
-      # clock: answers now, for saying when each was last heard; may be nil.
-      def initialize(timeout:, clock: nil)
+      # clock: answers now, for saying when each was last heard; told: LastHeard; both may be nil.
+      def initialize(timeout:, clock: nil, told: nil)
         @timeout = timeout
         @clock = clock
         @guard = Monitor.new
         @sessions = {}
         @locks = Hash.new { |h, k| h[k] = Monitor.new }
-        @heard = {}
+        @told = told
       end
 
       # Yields a client for the account; one use at a time. A session that broke while idle is opened anew once,
@@ -41,7 +38,7 @@ module SteadyMove
 
       private
 
-      def hear(account, well, says) = @heard[account.id] = Heard.new(at: @clock&.now, well: well, says: says)
+      def hear(account, well, says) = @told&.note(account.id, at: @clock&.now, well: well, says: says)
 
       # A session that still answers <hello>, or a new one.
       def live(account)

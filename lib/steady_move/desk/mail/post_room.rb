@@ -7,7 +7,7 @@ module SteadyMove
     class PostRoom
       EVERY = 300
 
-      attr_reader :due_at, :heard
+      attr_reader :due_at
 
       # on_error: called with what nobody foresaw in a message.
       def initialize(app, on_error: ->(e) { warn e.message })
@@ -24,9 +24,7 @@ module SteadyMove
       # mailbox that doesn't answer keeps nobody from the others.
       def fetch
         @due_at = @app.now + EVERY
-        told = @app.mailboxes.each_with_index.filter_map { |box, number| box && fetch_from(box, number) }
-        @heard = told.map(&:last).find { |h| !h.well } || told.first&.last
-        told.sum(&:first)
+        @app.mailboxes.each_with_index.sum { |box, number| box ? fetch_from(box, number) : 0 }
       end
 
       # The next look is due now.
@@ -60,15 +58,19 @@ module SteadyMove
 
       private
 
-      # [how many were new, what was heard of the mailbox].
+      # How many were new.
       def fetch_from(box, number)
         count = box.messages(after: @app.messages.last_uid(number)) do |message|
           take_in(message.dup.tap { |m| m.uid += number * Store::Messages::BOX })
         end
-        [count, Heard.new(at: @app.now, well: true, says: Words.say("connections.answered"))]
+        hear(number, true, Words.say("connections.answered"))
+        count
       rescue Wire::Error => e
-        [0, Heard.new(at: @app.now, well: false, says: e.says)]
+        hear(number, false, e.says)
+        0
       end
+
+      def hear(number, well, says) = @app.heard.note("mailbox #{number}", at: @app.now, well: well, says: says)
 
       # What nobody foresaw in one message holds up neither the others nor the moves: it is kept as one that nobody
       # could read, its octets sealed beside it. Only where nothing at all can be written down does it wait.

@@ -8,19 +8,23 @@ module SteadyMove
     class Engine
       EVERY = "2s"
       # Seconds that work under way is given when the desk stops.
-      GRACE = 8
+      GRACE = 5
 
       # on_error: called with what escaped; the engine goes on.
       def initialize(runner, on_error: ->(e) { warn e.full_message })
         @runner = runner
         @on_error = on_error
         @scheduler = nil
+        @beat = monotonic
       end
+
+      # Seconds since it last came round.
+      def beat_age = monotonic - @beat
 
       def start
         guarded { @runner.follow }
         @scheduler = Rufus::Scheduler.new
-        @scheduler.every(EVERY, overlap: false, first: :now) { guarded { @runner.dispatch } }
+        @scheduler.every(EVERY, overlap: false, first: :now) { beat }
         self
       end
 
@@ -33,6 +37,13 @@ module SteadyMove
       end
 
       private
+
+      def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+      def beat
+        guarded { @runner.dispatch }
+        @beat = monotonic
+      end
 
       def guarded
         yield

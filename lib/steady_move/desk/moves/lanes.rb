@@ -19,6 +19,7 @@ module SteadyMove
         @workers = Hash.new(0)
         @busy = Set.new
         @in_hand = {}
+        @begun = {}
         @error = nil
         @monitor = Monitor.new
         @changed = @monitor.new_cond
@@ -51,6 +52,17 @@ module SteadyMove
       # Which lanes have work in hand, with how much: {lane => count}.
       def busy = @monitor.synchronize { @in_hand.values.tally }
 
+      # Lanes whose oldest work under way began longer ago than so many seconds: [Stuck]. waiting: what waits behind it.
+      def stuck(seconds)
+        @monitor.synchronize do
+          @begun.group_by { |key, _| @in_hand[key] }.filter_map do |lane, works|
+            since = monotonic - works.map(&:last).min
+            Stuck.new(lane: lane, seconds: since.round, waiting: @queues[lane].to_a.size) if since >= seconds
+          end
+        end
+      end
+      Stuck = Struct.new(:lane, :seconds, :waiting, keyword_init: true)
+
       private
 
       def open_lane(lane)
@@ -60,7 +72,7 @@ module SteadyMove
           while (key, work = take(lane))
             run(work)
             @monitor.synchronize do
-              @in_hand.delete(key)
+              [@in_hand, @begun].each { |h| h.delete(key) }
               @busy.delete([lane, key.first])
               @changed.broadcast
             end
@@ -76,7 +88,10 @@ module SteadyMove
           index = @queues[lane]&.index { |key, _| !@busy.include?([lane, key.first]) }
           next leave(lane) unless index
 
-          @queues[lane].delete_at(index).tap { |key, _| @busy << [lane, key.first] }
+          @queues[lane].delete_at(index).tap do |key, _|
+            @busy << [lane, key.first]
+            @begun[key] = monotonic
+          end
         end
       end
 

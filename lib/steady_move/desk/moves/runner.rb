@@ -13,24 +13,24 @@ module SteadyMove
       # So many moves are read, and scheduled in one transaction, at once.
       BATCH = 100
 
-      attr_reader :id, :post, :bootstrap
+      attr_reader :id
+
+      # Mail, the list of services and alerts, for whoever asks for them now.
+      def post = @errands.post
+      def bootstrap = @errands.bootstrap
+      def alerts = @errands.alerts
 
       # on_error: called with what nobody foresaw in a step.
       def initialize(app, on_error: ->(e) { warn e.message })
         @app = app
         @id = SecureRandom.hex(4)
-        @post = PostRoom.new(app, on_error: on_error)
-        @put_off = PutOff.new(app)
-        @watch = Watch.new(app)
-        @bootstrap = Bootstrap.new(app)
-        @polls = PollQueue.new(app)
-        @batches = BatchRun.new(app)
-        @aside = { "batches" => @batches.method(:go_on), "notices" => Notices.new(app).method(:tell),
-                   "webhooks" => Webhooks.new(app).method(:tell) }
         @on_error = on_error
         @passing, @dispatching = Array.new(2) { Mutex.new }
         @following = false
+        @outcomes = Hash.new(0)
+        @counting = Mutex.new
         @lanes = Lanes.new(on_error: on_error, on_done: -> { dispatch if @following })
+        @errands = Errands.new(app, self, @lanes, on_error: on_error)
         @ports = StepPorts.of(app)
       end
 
@@ -48,10 +48,7 @@ module SteadyMove
       # Begins what is due and in nobody's hands, and comes back at once. Returns whether anything was begun.
       def dispatch
         @dispatching.synchronize do
-          begun = fetch_post
-          poll
-          @put_off.due? && @lanes.push("record", [nil, :put_off]) { @put_off.due? && @put_off.look_up }
-          by_itself
+          begun = @errands.begin
           follow_journal
           @app.schedule.due(now: @app.now).each_slice(BATCH) { |part| begun = begin_steps(part) || begun }
           begun
@@ -75,34 +72,18 @@ module SteadyMove
       def others_at_work? = @app.schedule.held_by_others?(@id, now: @app.now)
 
       # When a step is due next; nil where nothing is under way.
-      def next_look = [@app.schedule.next_look(after: @app.now), @batches.next_look].compact.min
+      def next_look = [@app.schedule.next_look(after: @app.now), @errands.next_look].compact.min
 
       # {lane => pieces of work in hand}.
       def busy = @lanes.busy
 
+      # Lanes that hang: Lanes#stuck.
+      def stuck(seconds) = @lanes.stuck(seconds)
+
+      # {outcome => how many steps ended so since the start}.
+      def outcomes = @counting.synchronize { @outcomes.dup }
+
       private
-
-      def fetch_post
-        @post.due? && @lanes.push("post", [nil, :post]) { @post.fetch_if_due }
-      end
-
-      # What is looked at without anybody's asking, in a lane of its own.
-      def by_itself
-        @bootstrap.due? && @lanes.push("watch", [nil, :bootstrap]) { @bootstrap.due? && @bootstrap.fetch }
-        @watch.due? && @lanes.push("watch", [nil, :watch]) { @watch.due? && @watch.look }
-        @aside.each do |lane, act|
-          act.receiver.due? && @lanes.push(lane, [nil, lane]) { act.receiver.due? && act.call }
-        end
-      end
-
-      # Each account's message queue, in its own lane.
-      def poll
-        @polls.due.each do |account|
-          @lanes.push("account #{account.id}", [nil, "poll #{account.id}"]) do
-            @polls.due?(account.id) && @polls.fetch(account)
-          end
-        end
-      end
 
       # Moves whose journal grew: their active steps are scheduled, those that ended are closed.
       def follow_journal
@@ -193,6 +174,7 @@ module SteadyMove
 
       # A result is written down only while the step is still held; with it what is to be done next is scheduled.
       def report(move, step, outcome)
+        @counting.synchronize { @outcomes[outcome.kind] += 1 }
         ended = @app.db.transaction do
           next unless @app.schedule.holds?(move.id, step, @id) && write(move, step, outcome)
 

@@ -17,6 +17,9 @@ module SteadyMove
         @secret = secret
       end
 
+      # Wrong codes so far are forgotten.
+      def forgive(id) = @db[:account_otp_keys].where(id: id).update(num_failures: 0)
+
       # What a person has, to show it.
       def of(id)
         { authenticator: @db[:account_otp_keys].where(id: id).any?,

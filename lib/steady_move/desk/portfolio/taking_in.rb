@@ -70,6 +70,7 @@ module SteadyMove
         raise Refused.new(:invalid, :has_moves, name: name) if @app.moves.of_name(name).any?
 
         @app.names.drop(name)
+        @app.codes.wipe(name)
         @app.journal.add("let-go", at: @app.now, says: Words.phrase("journal.let_go"), by: by, name: name)
       end
 

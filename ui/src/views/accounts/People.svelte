@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { base } from '../../lib/base';
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button, Input, Label, Select } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
@@ -99,7 +100,7 @@
     {#if link.data}
       <p role="status">
         {say.people.passwordLinkFor(linked)}
-        <span class="mono address">{say.people.newPassword(location.origin, link.data.word)}</span>
+        <span class="mono address">{say.people.newPassword(location.origin + base, link.data.word)}</span>
       </p>
     {/if}
     {#if people.data.invitations.length}
@@ -133,7 +134,7 @@
     {#if invite.data}
       <p role="status">
         {say.people.giveThisAddressToIt(email)}
-        <span class="mono address">{say.people.invited(location.origin, invite.data.word)}</span>
+        <span class="mono address">{say.people.invited(location.origin + base, invite.data.word)}</span>
       </p>
     {/if}
   {/if}

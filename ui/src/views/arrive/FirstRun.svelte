@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { at } from '../../lib/base';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import { session } from '../../lib/session.svelte';
@@ -18,7 +19,7 @@
     try {
       await ask(api.POST('/api/first-run', { body: { word, email, password } }));
       await session.signIn(email, password);
-      location.assign('/begin');
+      location.assign(at('/begin'));
     } catch (e) {
       said = (e as Error).message;
     }

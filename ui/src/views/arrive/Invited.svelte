@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { at } from '../../lib/base';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import { session } from '../../lib/session.svelte';
@@ -19,7 +20,7 @@
         invited ? api.POST('/api/invitations/accept', { body }) : api.POST('/api/password/new', { body }),
       );
       await session.signIn(email, password);
-      location.assign('/');
+      location.assign(at('/'));
     } catch (e) {
       said = (e as Error).message;
     }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { at } from '../../lib/base';
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
   import { money } from '../../lib/words';
@@ -51,9 +52,9 @@
       {/each}
     </ul>
     <p class="acts">
-      <a href="/api/closing/batch/{id}/page" target="_blank" rel="noopener">{say.closing.page}</a>
-      <a href="/api/closing/batch/{id}/pdf" download>{say.closing.pdf}</a>
-      <a href="/api/batches/{id}/closing.csv" download>{say.closing.csv}</a>
+      <a href={at(`/api/closing/batch/${id}/page`)} target="_blank" rel="noopener">{say.closing.page}</a>
+      <a href={at(`/api/closing/batch/${id}/pdf`)} download>{say.closing.pdf}</a>
+      <a href={at(`/api/batches/${id}/closing.csv`)} download>{say.closing.csv}</a>
     </p>
   {/if}
 </details>

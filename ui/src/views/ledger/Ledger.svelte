@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { at } from '../../lib/base';
   import { createMutation, createQuery } from '@tanstack/svelte-query';
   import { searchParams } from 'sv-router';
   import { api, ask, type Schemas } from '../../lib/api';
@@ -29,7 +30,7 @@
   <MovesNav />
   <header>
     <h1>{say.ledger.title}</h1>
-    <a href="/api/ledger.csv{batch ? `?batch=${batch}` : ''}" download>{say.ledger.csv}</a>
+    <a href={at(`/api/ledger.csv${batch ? `?batch=${batch}` : ''}`)} download>{say.ledger.csv}</a>
   </header>
   <Trouble error={book.error ?? settle.error} />
   {#if book.data && !book.data.lines.length}<p class="box none">{say.ledger.none}</p>{/if}

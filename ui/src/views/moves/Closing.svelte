@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { at } from '../../lib/base';
   import { createMutation, createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api';
   import { say } from '../../lib/say';
@@ -83,8 +84,8 @@
       {/if}
     {/each}
     <p class="acts">
-      <a href="/api/closing/move/{id}/page" target="_blank" rel="noopener">{say.closing.page}</a>
-      <a href="/api/closing/move/{id}/pdf" download>{say.closing.pdf}</a>
+      <a href={at(`/api/closing/move/${id}/page`)} target="_blank" rel="noopener">{say.closing.page}</a>
+      <a href={at(`/api/closing/move/${id}/pdf`)} download>{say.closing.pdf}</a>
     </p>
   {/if}
 </details>

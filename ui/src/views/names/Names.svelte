@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { at } from '../../lib/base';
   import type { Snippet } from 'svelte';
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
@@ -51,8 +52,8 @@
             )}{/if}{#if list.unpriced}{say.names.withoutPrice(list.unpriced)}{/if}
         </p>
       {/if}
-      <a href={`/api/names.csv${kept()}`} download>{say.names.csv}</a>
-      <a href={`/api/names/report${kept()}`} target="_blank" rel="noopener">{say.names.report}</a>
+      <a href={at(`/api/names.csv${kept()}`)} download>{say.names.csv}</a>
+      <a href={at(`/api/names/report${kept()}`)} target="_blank" rel="noopener">{say.names.report}</a>
       <May operation="takeIn"
         ><button class="take" onclick={() => navigate('/names/take-in')}>{say.names.takeNamesIn}</button></May
       >

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { at } from '../../lib/base';
   import { kept, keptSearch, picked, put } from '../../lib/list';
   import LookAgain from './LookAgain.svelte';
   import { navigate, p } from '../../router';
@@ -31,8 +32,8 @@
     >
     <LookAgain {names} />
     <a href={p('/records') + kept()}>{say.tray.theirRecords}</a>
-    <a href="/api/names.csv?names={list}" download>{say.tray.judgedListCsv}</a>
-    <a href="/api/names/report?names={list}" target="_blank" rel="noopener">{say.tray.printableReport}</a>
+    <a href={at(`/api/names.csv?names=${list}`)} download>{say.tray.judgedListCsv}</a>
+    <a href={at(`/api/names/report?names=${list}`)} target="_blank" rel="noopener">{say.tray.printableReport}</a>
     <button onclick={() => put('tray', undefined)}>{say.tray.emptyTheTray}</button>
   </aside>
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { at } from '../../lib/base';
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
@@ -70,7 +71,7 @@
     {/if}
     <pre>{m.text}</pre>
     {#if may('originalMessage')}
-      <p><a href={`/api/post/${m.uid}/original`} download>{say.post.asItCame}</a> {say.post.whatIsMasked}</p>
+      <p><a href={at(`/api/post/${m.uid}/original`)} download>{say.post.asItCame}</a> {say.post.whatIsMasked}</p>
     {/if}
     <Correct message={m} {kinds} />
   </details>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { at } from '../../lib/base';
   import { Button } from 'flowbite-svelte';
   import { createMutation } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api';
@@ -42,7 +43,7 @@
         records.counts.open ?? 0,
         records.counts.undecided ?? 0,
       )}{:else}{say.carrySheet.noHost}{/if}
-    <a href="/api/records/{records.name}/file?side=wanted" download>{say.carrySheet.saveWanted}</a>
+    <a href={at(`/api/records/${records.name}/file?side=wanted`)} download>{say.carrySheet.saveWanted}</a>
     {#if records.host?.site}<a href={records.host.site} target="_blank" rel="noopener noreferrer"
         >{say.carrySheet.openThere}: {records.host.title}</a
       >{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { at } from '../../lib/base';
   import { createMutation } from '@tanstack/svelte-query';
   import { Button, Label, Textarea } from 'flowbite-svelte';
   import { untrack } from 'svelte';
@@ -42,7 +43,7 @@
   <p>
     {copy.says}
     <span class="muted">{say.getZone.held} <When at={copy.seen_at} /> {say.getZone.by} {copy.by}.</span>
-    <a href="/api/records/{records.name}/file?side=old" download>{say.getZone.saveOld}</a>
+    <a href={at(`/api/records/${records.name}/file?side=old`)} download>{say.getZone.saveOld}</a>
   </p>
   {#if copy.left.length}
     <details>

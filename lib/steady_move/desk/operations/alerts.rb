@@ -1,0 +1,141 @@
+# frozen_string_literal: true
+
+require "json"
+
+module SteadyMove
+  module Desk
+    # Tells whoever runs the desk, by mail and by a signed webhook, when something is wrong for longer than was set:
+    # work that is overdue, a connection that fails, a backup that was not made, a deadline that comes near. Each is
+    # told once, and again after a day if it still stands. What is stuck or comes back goes to the log at once.
+    class Alerts
+      EVERY = 20
+      AGAIN = 86_400
+      PLACE = "alert."
+      # Seconds, where the configuration sets no others.
+      CONNECTION = 3600
+      DEADLINE = 4 * 3600
+
+      # key: by which it is told once.
+      Alert = Struct.new(:key, :says, keyword_init: true)
+
+      def initialize(app, runner)
+        @app = app
+        @health = Health.new(app, runner)
+        @known = {}
+      end
+
+      # news: called with a level and a sentence for the log.
+      def on_news(&news) = @news = news
+
+      # Is it time to look, also where the clock was set back?
+      def due?
+        return false if @news.nil? && !wanted?
+
+        @due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY
+      end
+
+      # Returns how many alerts were sent.
+      def tell
+        @due_at = @app.now + EVERY
+        checks = @health.checks
+        log(checks)
+        return 0 unless wanted?
+
+        standing = standing(checks)
+        over(standing)
+        fresh = standing.reject { |a| told_lately?(a.key) }
+        fresh.empty? ? 0 : send_out(fresh)
+      end
+
+      # [Alert]: what is wrong for longer than was set.
+      def standing(checks = @health.checks)
+        lasting(checks) + deadlines
+      end
+
+      private
+
+      def told(level, says) = @news&.call(level, says)
+      def settings = @app.config.alerts
+      def wanted? = settings["to"].to_a.any? || settings.key?("webhook")
+
+      # What changed since the last look, in either direction.
+      def log(checks)
+        now = checks.to_h { |c| [c.id, c.well] }
+        checks.each do |c|
+          told("warn", "#{c.title}: #{c.says}") if c.well == false && @known[c.id] != false
+          told("info", "#{c.title}: #{c.says}") if c.well && @known[c.id] == false
+        end
+        (@known.keys - now.keys).each { |id| told("info", Words.say("health.over", id: id)) unless @known[id] }
+        @known = now
+      end
+
+      def lasting(checks)
+        checks.reject { |c| c.well != false || (c.id.start_with?("connection ") && !long_enough?(c)) }
+          .map { |c| Alert.new(key: c.id, says: "#{c.title}: #{c.says}") }
+      end
+
+      def long_enough?(check) = check.since && @app.now - check.since >= (settings["connection"] || CONNECTION)
+
+      # Approvals that wait for somebody here and whose deadline comes near.
+      def deadlines
+        near = @app.now + (settings["deadline"] || DEADLINE)
+        Approvals.new(@app).due.flat_map(&:items).select { |i| i.ends&.between?(@app.now, near) && !i.approved }
+          .map do |i|
+            says = Words.say("health.deadline", name: i.name, says: i.says, at: Words.moment(i.ends))
+            Alert.new(key: "deadline #{i.move_id} #{i.step}", says: says)
+          end
+      end
+
+      def told_lately?(key)
+        at = @app.keeping["#{PLACE}#{key}"]
+        at && @app.now.to_i.between?(at, at + AGAIN)
+      end
+
+      # What is over may be told anew when it comes again.
+      def over(standing)
+        (@app.keeping.under(PLACE).keys - standing.map(&:key)).each { |key| @app.keeping.delete("#{PLACE}#{key}") }
+      end
+
+      def send_out(alerts)
+        mail(alerts)
+        post(alerts)
+        alerts.each { |a| @app.keeping["#{PLACE}#{a.key}"] = @app.now.to_i }
+        alerts.size
+      rescue Wire::Error => e
+        told("error", Words.say("health.not_told", says: e.says))
+        0
+      end
+
+      def mail(alerts)
+        to = settings["to"].to_a
+        return if to.empty? || @app.sender.nil?
+
+        @app.sender.deliver(message(to, alerts), to: to)
+      end
+
+      def message(to, alerts)
+        from = @app.sender.from
+        at = @app.now
+        subject = Words.say("health.subject", count: alerts.size, says: alerts.first.says)
+        text = [*alerts.map(&:says), Words.say("health.foot", address: @app.address.to_s)].join("\n\n")
+        ::Mail.new(charset: "UTF-8") do
+          from from
+          to to
+          date at
+          subject subject
+          body text
+          header["Auto-Submitted"] = "auto-generated"
+        end.to_s
+      end
+
+      def post(alerts)
+        url = settings["webhook"] or return
+        body = JSON.generate(at: @app.now.iso8601, alerts: alerts.map { |a| { key: a.key, says: a.says } })
+        headers = Wire::Http::Signature.headers(url, body, secret: settings["secret"].to_s, created: @app.now,
+          key_id: "alerts")
+        status = Wire::Http::Hook.post(url, body, headers)
+        raise Wire::Unreachable, Words.say("health.answered", status: status) unless status.between?(200, 299)
+      end
+    end
+  end
+end

@@ -1,0 +1,123 @@
+# frozen_string_literal: true
+
+require "csv"
+require "fileutils"
+require "json"
+
+module SteadyMove
+  module Desk
+    # Everything in open formats, into a new folder: JSON lines for each table, and beside them what others can read at
+    # once: zone files, messages as .eml, the names as CSV. Never a code, a password or another way in.
+    class Export
+      AT_ONCE = 500
+
+      # folder: where it goes; it must not be there, or be empty.
+      def initialize(app, folder)
+        @app = app
+        @db = app.db
+        @folder = folder
+      end
+
+      # Returns {table => how many lines}. Raises Refused.
+      def call
+        raise Refused.new(:unusable, :folder_full, folder: @folder) if Dir.exist?(@folder) && !Dir.empty?(@folder)
+
+        %w[tables zones mail].each { |part| FileUtils.mkdir_p(File.join(@folder, part), mode: 0o700) }
+        counts = @db.transaction do
+          lines = TakeAlong.tables(@db).to_h { |table| [table, table_lines(table)] }
+          lines.merge(settings: settings).tap { zones && mail && names }
+        end
+        write("README.txt", readme(counts))
+        write("export.json", JSON.pretty_generate(format: TakeAlong::FORMAT, version: VERSION,
+          schema: Store::Database::LATEST, lines: counts))
+        counts
+      rescue SystemCallError => e
+        raise Refused.new(:unusable, :not_exported, folder: @folder, says: e.message[/\A[^@]+/].strip)
+      end
+
+      private
+
+      def write(name, text) = File.write(File.join(@folder, name), text, perm: 0o600)
+
+      # In the order of its rows, so that two exports of the same are the same.
+      def table_lines(table)
+        columns = TakeAlong.columns(@db, table)
+        into("tables/#{table}.jsonl") do |file|
+          each_row(table, columns) { |row| file.puts(JSON.generate(row.except(:rowid))) }
+        end
+      end
+
+      def each_row(table, columns, &)
+        last = nil
+        count = 0
+        loop do
+          rows = @db[table].select(Sequel.lit("rowid AS rowid"), *columns).order(Sequel.lit("rowid")).limit(AT_ONCE)
+          rows = rows.where(Sequel.lit("rowid > ?", last)) if last
+          page = rows.all
+          return count if page.empty?
+
+          page.each(&)
+          count += page.size
+          last = page.last[:rowid]
+        end
+      end
+
+      def into(name, &)
+        File.open(File.join(@folder, name), "w", 0o600, &)
+      end
+
+      # What was set on screen, without its passwords.
+      def settings
+        rows = @db[:settings].order(:key).all
+        into("tables/settings.jsonl") do |file|
+          rows.each do |row|
+            value = JSON.parse(@app.safe.open(row[:sealed])).except(*TakeAlong::SECRET)
+            file.puts(JSON.generate(key: row[:key], value: value, changed_at: row[:changed_at]))
+          end
+        end
+        rows.size
+      end
+
+      def zones
+        each_row(:zone_copies, %i[id name side text]) do |row|
+          write("zones/#{row[:name]}-#{row[:side]}-#{row[:id]}.zone", row[:text])
+        end
+        each_row(:kept_zones, %i[move_id text]) { |row| write("zones/move-#{row[:move_id]}.zone", row[:text].to_s) }
+      end
+
+      # Codes in them are masked, as everywhere.
+      def mail
+        each_row(:messages, %i[uid message_id sender recipient subject text at]) do |row|
+          write("mail/#{row[:uid]}.eml", eml(row))
+        end
+      end
+
+      def eml(row)
+        ::Mail.new(charset: "UTF-8") do
+          from row[:sender].to_s
+          to row[:recipient].to_s
+          message_id row[:message_id] if row[:message_id]
+          date row[:at] ? Time.at(row[:at]).utc : Time.at(0).utc
+          subject row[:subject].to_s
+          body row[:text].to_s
+        end.to_s
+      end
+
+      def names
+        accounts = @app.accounts.all.to_h { |a| [a.id, a.title] }
+        table = CSV.generate do |csv|
+          csv << %w[name unicode account taken_at]
+          @app.names.all.each do |n|
+            csv << [n[:name], n[:unicode], accounts[n[:account_id]], Time.at(n[:taken_at]).utc.iso8601]
+          end
+        end
+        write("names.csv", table)
+      end
+
+      def readme(counts)
+        list = counts.map { |table, count| "  tables/#{table}.jsonl: #{count}" }.join("\n")
+        Words.say("export.readme", version: VERSION, list: list)
+      end
+    end
+  end
+end

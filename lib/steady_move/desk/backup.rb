@@ -21,15 +21,35 @@ module SteadyMove
         fail!(:backup_there, file: file) if File.exist?(file)
         fail!(:no_database, folder: config.data) unless File.exist?(config.database)
 
-        Dir.mktmpdir do |folder|
+        # beside the archive, where there must be room anyway
+        Dir.mktmpdir(".steady-move-", File.dirname(File.expand_path(file))) do |folder|
           copy = File.join(folder, DATABASE)
-          db = Sequel.sqlite(config.database, readonly: true, timeout: 5000)
-          db.run("VACUUM INTO '#{copy.gsub("'", "''")}'")
-          db.disconnect
+          copy_of(config, copy)
           write(file, DATABASE => copy, KEY => config.key_file)
         end
       rescue SystemCallError, Sequel::DatabaseError => e
         fail!(:backup_not_made, says: e.message.lines.first.strip)
+      end
+
+      # One consistent copy of the database, also while it is written to, and from a folder that can only be read.
+      def copy_of(config, copy)
+        vacuum(config.database, copy)
+      rescue Sequel::DatabaseConnectionError, Sequel::DatabaseError => e
+        raise if File.writable?(config.data) || Store::Trouble.of(e) != :read_only
+
+        # SQLite can't join what lies in the journal file without writing beside it: it is joined in a copy
+        beside = "#{copy}.beside"
+        ["", "-wal"].each do |more|
+          FileUtils.cp("#{config.database}#{more}", "#{beside}#{more}") if File.exist?("#{config.database}#{more}")
+        end
+        vacuum(beside, copy)
+      end
+
+      def vacuum(from, to)
+        db = Sequel.sqlite(from, readonly: File.basename(from) == DATABASE, timeout: 5000)
+        db.run("VACUUM INTO '#{to.gsub("'", "''")}'")
+      ensure
+        db&.disconnect
       end
 
       # Opens an archive and walks through what is in it. Returns [sentence] of what is wrong; raises Refused where it
@@ -109,7 +129,7 @@ module SteadyMove
       end
 
       def fail!(key, **values) = raise(Refused.new(:unusable, key, **values))
-      private_class_method :write, :read, :pour, :unpacked, :fail!
+      private_class_method :copy_of, :vacuum, :write, :read, :pour, :unpacked, :fail!
     end
   end
 end

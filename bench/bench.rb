@@ -10,6 +10,7 @@ require_relative "many_moves"
 require_relative "many_at_once"
 require_relative "growth"
 require_relative "load"
+require_relative "years"
 require_relative "zones"
 
 # Prints one row a figure.
@@ -19,6 +20,7 @@ class Bench
   include ManyAtOnce
   include Growth
   include Load
+  include Years
   include Zones
 
   NAMES = ["nightboat-saltern.example", "isles-timetable.example"].freeze
@@ -47,7 +49,7 @@ class Bench
 
   PARTS = %i[first_page scripts api passes waiting forecasts compare rehearsal lists axis idle fold judging
     judging_many one_change fifty_thousand
-    understanding zones live_check carry_sheet growth load front_end].freeze
+    understanding zones live_check carry_sheet growth load years front_end].freeze
 
   # parts: names of PARTS; all where none is given.
   def run(parts) = (parts.empty? ? PARTS : PARTS & parts.map(&:to_sym)).each { |part| public_send(part) }

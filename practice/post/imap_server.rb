@@ -55,14 +55,17 @@ module Practice
 
       def uid(tag, rest)
         case rest
-        when /\ASEARCH .*?(\d+):\*/i then search(tag, Regexp.last_match(1).to_i)
+        when /\ASEARCH .*?(\d+):\*(?: FROM "?([^"]+)"?)?/i then search(tag, *Regexp.last_match.captures)
         when /\AFETCH (\d+) /i then fetch(tag, Regexp.last_match(1).to_i)
         else "#{tag} BAD unknown\r\n"
         end
       end
 
-      def search(tag, from)
-        "* SEARCH #{@world.post.since(from - 1).map(&:first).join(' ')}\r\n#{tag} OK done\r\n"
+      # FROM: messages whose From field holds the text (RFC 3501 §6.4.4).
+      def search(tag, first, from)
+        found = @world.post.since(first.to_i - 1)
+        found = found.select { |_, raw| raw[/^From:.*/i].to_s.downcase.include?(from.downcase) } if from
+        "* SEARCH#{found.map { |uid, _| " #{uid}" }.join}\r\n#{tag} OK done\r\n"
       end
 
       def fetch(tag, uid)

@@ -35,29 +35,35 @@ class MailStandardsTest < Minitest::Test
       timeout: 10, **more)
   end
 
+  def all_of(box, after: 0)
+    found = []
+    box.open { |open| open.each(open.uids(after: after)) { |message| found << message } }
+    found
+  end
+
   # Read as they are; nothing marked, moved or deleted; the second time only what is new.
   def test_dovecots_mailbox_is_read_and_left_as_it_was
     dovecot do |server|
       before = server.files
-      read = mailbox(server).enum_for(:messages).to_a
+      read = all_of(mailbox(server))
       assert_equal ["plain", "Fähre", "html", "dot", "A message that can't be read", "large"], read.map(&:subject)
       assert_equal(["Plain text.", "Fähre", "One\nTwo", ".\n..\n.two"], read.first(4).map { |m| m.text.strip })
       assert_equal [false, true], read.values_at(0, 5).map(&:cut)
       assert_equal before, server.files, "no flag is set"
       assert_equal (1..6).to_a, read.map(&:uid)
-      assert_empty mailbox(server).enum_for(:messages, after: 6).to_a
+      assert_empty all_of(mailbox(server), after: 6)
       server.deliver(MESSAGES.first.sub("<1@", "<7@"), 7)
-      assert_equal(%w[7@b.test], mailbox(server).enum_for(:messages, after: 6).map(&:message_id))
+      assert_equal(%w[7@b.test], all_of(mailbox(server), after: 6).map(&:message_id))
     end
   end
 
   def test_dovecots_no_is_told_as_it_is
     dovecot do |server|
       assert_match(/refused/, assert_raises(SteadyMove::Wire::Refused) do
-        mailbox(server, password: "wrong").messages(&:itself)
+        all_of(mailbox(server, password: "wrong"))
       end.says)
       assert_match(/Mailbox doesn't exist|refused/, assert_raises(SteadyMove::Wire::Refused) do
-        mailbox(server, folder: "Nowhere").messages(&:itself)
+        all_of(mailbox(server, folder: "Nowhere"))
       end.says)
     end
   end
@@ -67,9 +73,13 @@ class MailStandardsTest < Minitest::Test
     world = BenchWorld.new
     whole = MESSAGES.values_at(0, 1, 2, 3)
     whole.each { |raw| world.world.instance_variable_get(:@db)[:mail].insert(at: 0, raw: Sequel.blob(raw.b)) }
-    ours = world.app.mailbox.enum_for(:messages).to_a
+    ours = all_of(world.app.mailbox)
     dovecot do |server|
-      theirs = mailbox(server).enum_for(:messages).first(4)
+      theirs = all_of(mailbox(server)).first(4)
+      sought = [mailbox(server), world.app.mailbox].map do |box|
+        box.open { |open| [open.uids(from: "b.test").first(4), open.uids(from: "nobody.test"), open.validity.class] }
+      end
+      assert_equal [[[1, 2, 3, 4], [], Integer]] * 2, sought, "who wrote them"
       assert_equal(theirs.map { |m| m.to_h.except(:uid, :text) }, ours.map { |m| m.to_h.except(:uid, :text) })
       assert_equal(theirs.map { |m| m.text.strip }, ours.map { |m| m.text.strip })
     end

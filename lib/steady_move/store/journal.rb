@@ -72,13 +72,17 @@ module SteadyMove
       # The first line whose digest does not fit, or nil where the whole journal is whole.
       def broken_at = check.first
 
-      # Walks on from where an earlier check ended. from: [line's number, its digest]. Returns [number of the first line
-      # whose digest does not fit, or nil; how far it is whole, as the next `from`].
-      def check(from = [0, ""])
+      # Walks on from where an earlier check ended. from: [line's number, its digest]; most: so many lines at most.
+      # Returns [number of the first line whose digest does not fit, or nil; how far it is whole, as the next `from`].
+      def check(from = [0, ""], most: nil)
         whole = from
+        left = most
         loop do
-          rows = @events.where { Sequel[:seq] > whole.first }.order(:seq).limit(CHECKED_AT_ONCE).all
+          part = [CHECKED_AT_ONCE, left].compact.min
+          rows = part.zero? ? [] : @events.where { Sequel[:seq] > whole.first }.order(:seq).limit(part).all
           return [nil, whole] if rows.empty?
+
+          left &&= left - rows.size
 
           rows.each do |row|
             digest = Digest::SHA256.hexdigest([whole.last, *digested(row)].join("\n"))

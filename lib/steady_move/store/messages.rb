@@ -23,10 +23,22 @@ module SteadyMove
       # Numbers of the second mailbox begin behind those of the first, and so on (UIDs have 32 bits, RFC 9051 §2.3.1.1).
       BOX = 10**10
 
-      # The number of the newest message of a mailbox, as that mailbox counts.
-      def last_uid(box = 0)
-        newest = @rows.where(uid: (box * BOX)...((box + 1) * BOX)).max(:uid)
-        newest ? newest - (box * BOX) : 0
+      # Numbers of the desk's own, for messages whose UID another one has (UIDs end below 2^32).
+      RENUMBERED = 5 * (10**9)
+
+      # UIDs above one that are kept of a mailbox, as that mailbox counts.
+      def numbers(box, above: 0)
+        @rows.where(uid: ((box * BOX) + above + 1)...((box * BOX) + RENUMBERED)).select_map(:uid).map do |u|
+          u - (box * BOX)
+        end
+      end
+
+      # Does another message have this number?
+      def taken?(uid, message_id) = @rows.where(uid: uid).exclude(message_id: message_id).any?
+
+      def next_renumbered(box)
+        first = (box * BOX) + RENUMBERED
+        [@rows.where(uid: first...((box + 1) * BOX)).max(:uid) || 0, first].max + 1
       end
 
       # The number for a message that was dropped in and has none in a mailbox: below zero.
@@ -58,6 +70,20 @@ module SteadyMove
         @db.transaction do
           @rows.insert_conflict.insert(row)
           @db[:originals].insert_conflict.insert(original) if original && @rows.where(uid: row[:uid]).any?
+        end
+      end
+
+      # Keeps the head alone: nothing in it concerns anybody here, and the body lies in the mailbox still.
+      def keep_head(ready)
+        row, = ready
+        @rows.insert_conflict.insert(row.merge(text: "", links: "[]", link: nil, sealed_code: nil, bodiless: true))
+      end
+
+      # Takes a message out, so that it can be read anew.
+      def forget(uid)
+        @db.transaction do
+          @db[:originals].where(uid: uid).delete
+          @rows.where(uid: uid).delete
         end
       end
 

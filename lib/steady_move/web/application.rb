@@ -67,7 +67,7 @@ module SteadyMove
       def inspect = "#<Application>"
 
       def start
-        Thread.new { desk.portfolio.warm }
+        Thread.new { warm }
         engine.start
         hub.start
       end
@@ -80,6 +80,15 @@ module SteadyMove
       end
 
       private
+
+      # What the first pages want, before anybody asks; what hinders it is told when somebody does.
+      def warm
+        desk.portfolio.warm
+        desk.forecasts.seen
+        desk.moves.open
+      rescue Sequel::DatabaseError => e
+        log.error(e)
+      end
 
       # Behind the log: sessions, protection, the API and the pages.
       def inside

@@ -15,6 +15,7 @@ module SteadyMove
         desk = @application.desk
         whole, lines, walked = @journal.call
         { version: VERSION, now: Views::Json.time(desk.now), journal_whole: whole, journal_lines: lines,
+          journal_of: desk.journal.last_seq.to_i,
           journal_walked: Views::Json.time(walked), open_moves: desk.moves.open_count,
           next_look: Views::Json.time(desk.schedule.next_look(after: desk.now)), checks: checks,
           connections: connections(desk), problems: problems(desk) }

@@ -14,6 +14,7 @@ module SteadyMove
         @app = app
         @on_error = on_error
         @due_at = nil
+        @readings = {}
       end
 
       # Is it time to look? Also where the clock was set back since the last look.
@@ -24,7 +25,30 @@ module SteadyMove
       # mailbox that doesn't answer keeps nobody from the others.
       def fetch
         @due_at = @app.now + EVERY
-        @app.mailboxes.each_with_index.sum { |box, number| box ? fetch_from(box, number) : 0 }
+        count = @app.mailboxes.each_with_index.sum { |box, number| box ? fetch_from(box, number) : 0 }
+        look_soon if @readings.each_value.any?(&:more?)
+        count
+      end
+
+      # How far the reading of full mailboxes has come: MailboxReading::Progress, or nil.
+      def progress
+        parts = @readings.each_value.filter_map(&:progress_so_far)
+        parts.any? ? MailboxReading::Progress.new(done: parts.sum(&:done), of: parts.sum(&:of)) : nil
+      end
+
+      # The body of a message of which only the head was kept: read anew as it lies in the mailbox. Raises Refused.
+      def fetch_body(uid)
+        row = @app.messages.find(uid)
+        raise Refused.new(:unknown, :no_message, id: uid) unless row && row[:bodiless]
+
+        box = @app.mailboxes[number = uid.div(Store::Messages::BOX)] if uid.positive?
+        message = box && reading(number).one(box, uid)
+        raise Refused.new(:not_now, :body_gone) unless message
+
+        @app.messages.forget(uid)
+        take(message, whole: true)
+      rescue Wire::Error => e
+        raise Refused.new(:not_now, :body_not_fetched, says: e.says)
       end
 
       # The next look is due now.
@@ -38,31 +62,37 @@ module SteadyMove
         raise Refused.new(:invalid, :message_unreadable, says: e.says)
       end
 
-      # Takes a message in, from the mailbox or dropped in as a file. Returns false where it is here already.
-      def take(message)
+      # Takes a message in, from the mailbox or dropped in as a file. Of one that concerns nobody here only the head is
+      # kept, unless it is wanted whole. Returns false where it is here already.
+      def take(message, around: Surroundings.new(@app), whole: message.uid.negative?)
         letter = @app.letters.answered_by(message.answers || [], "#{message.subject}\n#{message.text}")
-        reading, read_kind = understand(message, letter)
+        own = own_letter(message)
+        reading, read_kind = understand(message, letter, own, around)
         moves = reading.names.filter_map { |n| @app.moves.of_name(n.ascii).first }
         ready = @app.messages.ready(message, reading, moves.first&.id, letter_id: letter&.fetch(:id),
-          read_kind: read_kind, facts: facts(message, reading, letter), server: identifiers(message).first)
+          read_kind: read_kind, facts: facts(message, reading, letter, own), server: identifiers(message).first)
         @app.db.transaction do
           next false if @app.messages.known?(message.uid, message.message_id)
 
-          @app.messages.keep(ready)
-          Consequences.new(@app).of(@app.messages.find(message.uid)) if reading.proven
-          moves.each { |move| journal(message, reading, move) } if reading.kind != "unrelated"
-          Strays.new(@app).written(@app.messages.find(message.uid))
+          whole ||= concerns?(reading, letter, moves)
+          whole ? keep(ready, message, reading, moves) : @app.messages.keep_head(ready)
           true
         end
       end
 
       private
 
+      def keep(ready, message, reading, moves)
+        @app.messages.keep(ready)
+        Consequences.new(@app).of(@app.messages.find(message.uid)) if reading.proven
+        moves.each { |move| journal(message, reading, move) } if reading.kind != "unrelated"
+        Strays.new(@app).written(@app.messages.find(message.uid))
+      end
+
       # How many were new.
       def fetch_from(box, number)
-        count = box.messages(after: @app.messages.last_uid(number)) do |message|
-          take_in(message.dup.tap { |m| m.uid += number * Store::Messages::BOX })
-        end
+        around = Surroundings.new(@app)
+        count = reading(number).read(box) { |message| take_in(message, around) }
         hear(number, true, Words.say("connections.answered"))
         count
       rescue Wire::Error => e
@@ -70,12 +100,16 @@ module SteadyMove
         0
       end
 
+      def reading(number)
+        @readings[number] ||= MailboxReading.new(@app, number, senders: -> { Surroundings.new(@app).senders([]) })
+      end
+
       def hear(number, well, says) = @app.heard.note("mailbox #{number}", at: @app.now, well: well, says: says)
 
       # What nobody foresaw in one message holds up neither the others nor the moves: it is kept as one that nobody
       # could read, its octets sealed beside it. Only where nothing at all can be written down does it wait.
-      def take_in(message)
-        take(message)
+      def take_in(message, around)
+        take(message, around: around)
       rescue StandardError => e
         raise if Store::Trouble.of(e)
 
@@ -94,11 +128,17 @@ module SteadyMove
         @app.messages.put(bare, unread, nil)
       end
 
+      # Is there anything in it for somebody here?
+      def concerns?(reading, letter, moves)
+        reading.kind != Core::Post::Lexicon::UNRELATED || !letter.nil? || moves.any? || reading.names.any? ||
+          reading.candidates.to_a.any?
+      end
+
       # The reading, with what is known beyond the words: the letter that it answers, and how a person put such
       # messages right before.
       # Returns [Reading, the kind by the words alone].
-      def understand(message, letter)
-        read = read(message, letter)
+      def understand(message, letter, own, around)
+        read = read(message, letter, own, around)
         by_words = read.kind
         reading = letter ? answering(read, message, letter) : read
         reading = as_corrected_before(reading, message)
@@ -110,28 +150,27 @@ module SteadyMove
         [reading, by_words]
       end
 
-      def read(message, letter)
-        server = @app.settings.places.mail_server
-        known = ->(names) { senders(names) | correspondents(message, letter) }
-        reading = Core::Post::Reader.read(message, held: held, known: known, ids: server[:ids],
-          trusting: server[:trusting])
+      def read(message, letter, own, around)
+        known = ->(names) { around.senders(names) | correspondents(message, letter, own, around) }
+        reading = Core::Post::Reader.read(message, held: around.held, known: known, ids: around.server[:ids],
+          trusting: around.server[:trusting])
         reading.because = reading.because.map { |b| Words.say(b) }
         reading
       end
 
       # Whom our own letters lead to write back: their recipients, the mail servers that report on them, ourselves.
-      def correspondents(message, letter)
-        own = message.message_id && @app.letters.answered_by([message.message_id], "")
-        mine = @app.settings.mailboxes.compact.map { |box| box[:login] }
-        [letter&.fetch(:recipient), *(mine if own || message.undelivered.to_a.any?),
+      def correspondents(message, letter, own, around)
+        [letter&.fetch(:recipient), *(around.own_logins if own || message.undelivered.to_a.any?),
           *(message.undelivered if letter)]
           .compact.filter_map { |a| Core::Names::HostName.ascii(a.rpartition("@").last) }
       end
 
+      # The letter of ours that this is a copy of, or nil.
+      def own_letter(message) = message.message_id && @app.letters.answered_by([message.message_id], "")
+
       # What follows from the message once it counts (Consequences).
-      def facts(message, reading, letter)
+      def facts(message, reading, letter, own)
         word = letter && @app.letters.word(letter[:id])
-        own = message.message_id && @app.letters.answered_by([message.message_id], "")
         { undelivered: message.undelivered.to_a, automatic: message.automatic == true, passed: reading.passed == true,
           ended: reading.ended == true, sum: sum(message, reading),
           word: !word.nil? && "#{message.subject}\n#{message.text}".include?(word), own: own&.fetch(:id) }
@@ -167,24 +206,6 @@ module SteadyMove
 
       def names_of(letter)
         letter[:names].select { |n| @app.names.find(n) }.map { |n| Core::Names::DomainName.held(n) }
-      end
-
-      def held = @app.names.all.map { |r| Core::Names::DomainName.known(r[:name], r[:unicode]) }
-
-      # Domains that whoever holds the names, or holds them soon, is known to write from: accounts, their privacy
-      # services, registries.
-      # Where no name is told, all of them.
-      def senders(names)
-        mine = names.empty? ? nil : holders(names)
-        accounts = @app.accounts.all.select { |a| mine.nil? || mine.include?(a.id) }
-        accounts.flat_map { |a| Sides.domains(a) }.uniq + @app.settings.places.registries
-      end
-
-      def holders(names)
-        names.flat_map do |n|
-          move = @app.moves.of_name(n.ascii).first
-          [@app.names.find(n.ascii)&.fetch(:account_id), move&.from_account, move&.to_account]
-        end.compact.uniq
       end
 
       def journal(message, reading, move)

@@ -19,7 +19,7 @@ module SteadyMove
         @alerts = Alerts.new(app, runner)
         @aside = { "alerts" => @alerts.method(:tell), "batches" => @batches.method(:go_on),
                    "notices" => Notices.new(app).method(:tell), "webhooks" => Webhooks.new(app).method(:tell),
-                   "retention" => Retention.new(app).method(:call) }
+                   "retention" => Retention.new(app).method(:call), "journal" => JournalCheck.new(app).method(:walk) }
       end
 
       # Begins what is due. Returns whether mail is being fetched.

@@ -8,16 +8,29 @@ module SteadyMove
       KEY = "journal-check"
       ANEW = 86_400
 
+      # Lines that a look walks at most, so that whoever waits for it isn't kept.
+      A_LOOK = 2000
+      EVERY = 600
+
       def initialize(app)
         @app = app
         @lock = Mutex.new
       end
 
-      # Returns [whole?, up to which line, when all of it was walked].
-      def call
+      # Is it time to walk on by itself, also where the clock was set back?
+      def due? = @due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY
+
+      # Walks to the end; for whoever has the time.
+      def walk
+        @due_at = @app.now + EVERY
+        call(most: nil)
+      end
+
+      # most: lines to walk now. Returns [whole?, up to which line, when the walk began].
+      def call(most: A_LOOK)
         @lock.synchronize do
           kept = usable(@app.keeping[KEY])
-          broken, place = @app.journal.check(kept ? kept["place"] : [0, ""])
+          broken, place = @app.journal.check(kept ? kept["place"] : [0, ""], most: most)
           walked = kept ? kept["walked"] : @app.now.to_i
           keep(place, walked, kept) unless broken
           [broken.nil?, place.first, Store::Values.time(walked)]

@@ -16,13 +16,19 @@ module SteadyMove
             asking = after ? [] : desk.messages.page(kinds: Core::Post::Lexicon::ASKING, limit: PAGE)
             over = over_among(page + asking)
             { messages: (page | asking).map { |m| shown(m, over) }, held: desk.messages.count,
-              kinds: Views::PostView.kinds,
+              kinds: Views::PostView.kinds, reading: application.runner.post.progress&.to_h,
               next: page.size == limit ? [page.last[:at].to_i, page.last[:uid]].join("-") : nil }
           end
 
-          def shown(row, over)
+          def shown(row, over, **how)
             codes = row[:has_codes] ? desk.messages.codes(row[:uid])["candidates"] : []
-            Views::PostView.message(row, now, over, codes: codes)
+            Views::PostView.message(row, now, over, codes: codes, **how)
+          end
+
+          # One message with the whole of its text; raises Problem 404.
+          def whole_message(id)
+            row = desk.messages.find(id) or raise Problem.say(404, :no_message)
+            shown(row, over_among([row]), whole: true)
           end
 
           # Ids of moves whose release no longer waits for an answer.
@@ -40,6 +46,14 @@ module SteadyMove
           application.runner.post.fetch
           nudge
           post_page
+        end
+
+        on("message") { whole_message(asked[:id]) }
+
+        on "fetchBody" do
+          application.runner.post.fetch_body(asked[:id])
+          nudge
+          whole_message(asked[:id])
         end
 
         # The body is the message itself (RFC 5322), as it was saved.

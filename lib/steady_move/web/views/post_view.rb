@@ -5,19 +5,23 @@ module SteadyMove
     module Views
       # A message as JSON.
       module PostView
-        SHOWN = %i[uid sender subject text at kind names deadline trust because move_id link corrected_by].freeze
+        SHOWN = %i[uid sender subject text at kind names deadline trust because move_id link corrected_by
+          bodiless].freeze
+        # Characters of the text that stand in a list.
+        EXCERPT = 1500
 
         module_function
 
         # row: of Store::Messages; over: ids of moves that wait for no answer any more; codes: what may be codes in it,
-        # for whoever may pick one.
-        def message(row, now, over, codes: [])
+        # for whoever may pick one; whole: all of its text, also where it is long.
+        def message(row, now, over, codes: [], whole: false)
           asks = Core::Post::Lexicon.asks?(row[:kind], answers: !row[:letter_id].nil?, at: now,
             deadline: row[:deadline],
             sender: row[:trust], over: over.include?(row[:move_id]), passed: row[:facts]["passed"] == true)
           links = row[:links].map { |url, words, role, host| { url: url, words: words, role: role, host: host } }
+          longer = !whole && row[:text].length > EXCERPT
           Json.value(row.slice(*SHOWN).merge(wants_answer: asks, links: links, codes: codes.map { |c| picked(c) },
-            doubtful: row[:trust] == "doubtful"))
+            doubtful: row[:trust] == "doubtful", longer: longer, **(longer ? { text: row[:text][0, EXCERPT] } : {})))
         end
 
         # A code as it may be told from others: its length and its last sign.

@@ -16,18 +16,39 @@ module SteadyMove
         # Octets of one answer of the server; a list of many numbers is long, a message is fetched in part.
         MOST = 32 * 1024 * 1024
 
-        # Calls the block with each message whose UID is above `after`, as Message, one after the other. Returns how
-        # many there were. Raises Unreachable or Refused.
-        def messages(after: 0)
+        # The mailbox opened for reading, while the block runs. Raises Unreachable or Refused.
+        def open
           session do |imap|
-            uids = in_time do
-              imap.examine(@at.fetch(:folder, "INBOX"))
-              imap.uid_search(["UID", "#{after + 1}:*"]).select { |u| u > after }.sort
-            end
-            uids.count do |uid|
-              fetched = in_time { imap.uid_fetch(uid, "BODY.PEEK[]<0.#{Eml::MOST + 1}>") }.to_a.first
-              fetched && yield(message(uid, fetched))
-              true
+            in_time { imap.examine(@at.fetch(:folder, "INBOX")) }
+            yield Reading.new(imap, method(:in_time), method(:message))
+          end
+        end
+
+        # An open mailbox.
+        class Reading
+          def initialize(imap, in_time, message)
+            @imap = imap
+            @in_time = in_time
+            @message = message
+          end
+
+          # The number that changes when UIDs begin anew (RFC 9051 §2.3.1.1), or nil where the server tells none.
+          def validity = @imap.responses("UIDVALIDITY", &:last)
+
+          # UIDs above one, ascending; of messages from one of these addresses or domains alone, where any is given
+          # (the server compares parts of the From field: RFC 9051 §6.4.4).
+          def uids(after: 0, from: nil)
+            keys = ["UID", Net::IMAP::SequenceSet["#{after + 1}:*"]]
+            keys += ["FROM", from] if from
+            # a range that ends in * names the last message even where that lies below its beginning
+            @in_time.call { @imap.uid_search(keys) }.select { |u| u > after }.sort
+          end
+
+          # Calls the block with each message, as Message, in the order that is given; one that is gone is passed over.
+          def each(uids)
+            uids.each do |uid|
+              fetched = @in_time.call { @imap.uid_fetch(uid, "BODY.PEEK[]<0.#{Eml::MOST + 1}>") }.to_a.first
+              fetched && yield(@message.call(uid, fetched))
             end
           end
         end

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { at } from '../../lib/base';
-  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
   import { p } from '../../router';
@@ -18,6 +18,17 @@
   const client = useQueryClient();
   const count = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/post/{id}/count', { params: { path: { id: m.uid } } })),
+    onSuccess: () => refresh(client),
+  }));
+  let opened = $state(false);
+  // A long text comes whole when somebody looks at it; a body that was left in the mailbox when somebody asks.
+  const whole = createQuery(() => ({
+    queryKey: ['post', 'message', m.uid],
+    queryFn: () => ask(api.GET('/api/post/{id}', { params: { path: { id: m.uid } } })),
+    enabled: opened && m.longer,
+  }));
+  const body = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/post/{id}/body', { params: { path: { id: m.uid } } })),
     onSuccess: () => refresh(client),
   }));
   // What nobody has to act on needs no warning.
@@ -57,7 +68,7 @@
   {/if}
   <Trouble error={count.error} />
   {#if m.codes.length && m.trust !== 'doubtful'}<PickCode message={m} />{/if}
-  <details>
+  <details bind:open={opened}>
     <summary>{say.post.textAndWhy}</summary>
     <p class="muted">{m.because.join(' ')}</p>
     {#each acting as link (link.url + link.role)}
@@ -69,7 +80,20 @@
     {#if m.links.length > acting.length}
       <p class="muted">{say.post.otherLinks(m.links.length - acting.length)}</p>
     {/if}
-    <pre>{m.text}</pre>
+    {#if m.bodiless}
+      <p>
+        {say.post.onlyTheHead}
+        <May operation="fetchBody"
+          ><Button size="xs" color="alternative" disabled={body.isPending} onclick={() => body.mutate()}
+            >{say.post.fetchTheBody}</Button
+          ></May
+        >
+      </p>
+      <Trouble error={body.error} />
+    {:else}
+      <pre>{whole.data?.text ?? m.text}{m.longer && !whole.data ? ' …' : ''}</pre>
+      <Trouble error={whole.error} />
+    {/if}
     {#if may('originalMessage')}
       <p><a href={at(`/api/post/${m.uid}/original`)} download>{say.post.asItCame}</a> {say.post.whatIsMasked}</p>
     {/if}

@@ -48,6 +48,10 @@
       >
     </p>
   </May>
+  {#if post.data?.pages[0]?.reading}
+    {@const reading = post.data.pages[0].reading}
+    <p class="muted" role="status">{say.post.reading(reading.done, reading.of)}</p>
+  {/if}
   <Drop />
   <Trouble error={post.error ?? fetch.error} />
   {#if post.data}

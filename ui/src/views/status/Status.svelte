@@ -19,63 +19,106 @@
   <Trouble error={status.error} />
   {#if status.data}
     {@const s = status.data}
-    <dl>
-      <dt>{say.status.version}</dt>
-      <dd>{s.version}</dd>
-      <dt>{say.status.journal}</dt>
-      <dd>
-        {s.journal_whole ? say.status.wholeEveryLineFitsThe : say.status.damagedALineWasChanged}
-      </dd>
-      <dt>{say.status.underWay}</dt>
-      <dd>
-        {s.open_moves}
-        {s.open_moves === 1 ? say.status.move : say.status.moves}{#if s.next_look}{say.status.somethingIsDue}
-          <When at={s.next_look} />{/if}
-      </dd>
-    </dl>
+    <table class="figures">
+      <caption class="hidden">{say.status.theDeskItself}</caption>
+      <tbody>
+        <tr>
+          <th scope="row">{say.status.version}</th>
+          <td></td>
+          <td>{s.version}</td>
+        </tr>
+        <tr>
+          <th scope="row">{say.status.underWay}</th>
+          <td></td>
+          <td>
+            {say.status.moves(s.open_moves)}{#if s.next_look}{say.status.somethingIsDue}
+              <When at={s.next_look} />{/if}
+          </td>
+        </tr>
+        <tr class:bad={!s.journal_whole}>
+          <th scope="row">{say.status.journal}</th>
+          <td>{s.journal_whole ? say.status.well : say.status.notWell}</td>
+          <td>
+            {s.journal_whole ? say.status.whole(s.journal_lines, s.journal_of) : say.status.damaged(s.journal_lines)}
+          </td>
+        </tr>
+        {#each s.checks as c, i (i)}
+          <tr class:bad={c.well === false}>
+            <th scope="row">{c.title}</th>
+            <td>{c.well === null ? say.status.notKnown : c.well ? say.status.well : say.status.notWell}</td>
+            <td
+              >{c.says}{#if c.since && c.well === false}, {say.status.since} <When at={c.since} bare />{/if}</td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
     <h2>{say.status.connections}</h2>
-    <ul class="box">
-      {#each s.connections as c (c.title)}
-        <li class:bad={!c.well}>
-          <strong>{c.title}</strong> <span class="muted">{c.kind}</span>
-          <span
-            >{c.says}{#if c.heard_at}, <When at={c.heard_at} />{/if}</span
-          >
-        </li>
-      {:else}
-        <li class="muted">{say.status.noAccountIsConnectedYet}</li>
-      {/each}
-    </ul>
+    {#if s.connections.length}
+      <table class="figures">
+        <thead>
+          <tr>
+            <th scope="col">{say.status.connection}</th>
+            <th scope="col">{say.status.over}</th>
+            <th scope="col">{say.status.said}</th>
+            <th scope="col">{say.status.lastWell}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {#each s.connections as c, i (i)}
+            <tr class:bad={!c.well}>
+              <th scope="row">{c.title}</th>
+              <td>{c.kind}</td>
+              <td
+                >{c.says}{#if c.heard_at && !c.well}, <When at={c.heard_at} />{/if}</td
+              >
+              <td
+                >{#if c.well_at}<When at={c.well_at} />{:else}{say.status.never}{/if}</td
+              >
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {:else}
+      <p class="muted">{say.status.noAccountIsConnectedYet}</p>
+    {/if}
     <h2>{say.status.lastProblems}</h2>
-    <ul class="box">
-      {#each s.problems as problem, i (i)}
-        <li>
-          <When at={problem.at} bare />
-          {#if problem.move_id}<a class="mono" href={p('/moves/:id', { params: { id: String(problem.move_id) } })}
-              >{problem.name}</a
-            >{/if}
-          <span><Sentence text={problem.says} /></span>
-        </li>
-      {:else}
-        <li class="muted">{say.status.none}</li>
-      {/each}
-    </ul>
+    {#if s.problems.length}
+      <table class="figures">
+        <thead>
+          <tr>
+            <th scope="col">{say.status.when}</th>
+            <th scope="col">{say.status.name}</th>
+            <th scope="col">{say.status.what}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {#each s.problems as problem, i (i)}
+            <tr>
+              <td class="num"><When at={problem.at} bare /></td>
+              <td>
+                {#if problem.move_id}<a class="mono" href={p('/moves/:id', { params: { id: String(problem.move_id) } })}
+                    >{problem.name}</a
+                  >{/if}
+              </td>
+              <td><Sentence text={problem.says} /></td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {:else}
+      <p class="muted">{say.status.none}</p>
+    {/if}
   {/if}
 </main>
 
 <style>
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.1rem 1.2rem;
-    padding: 0.45rem 0.8rem;
-    border-bottom: 1px solid var(--line);
-    overflow-wrap: anywhere;
+  th[scope='row'] {
+    font-weight: 600;
+    width: 16rem;
   }
-  li:last-child {
-    border-bottom: 0;
-  }
-  .bad {
-    border-left: 4px solid var(--madder);
+  .bad th,
+  .bad td:nth-child(2) {
+    color: var(--madder);
   }
 </style>

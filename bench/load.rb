@@ -27,6 +27,29 @@ module Load
     end
   end
 
+  # An hour (or BENCH_MINUTES) of wall time at full load, with the allocator's setting that bin/steady-move has: memory.
+  def hour
+    SQLite3::ForkSafety.suppress_warnings!
+    minutes = ENV.fetch("BENCH_MINUTES", "60").to_i
+    with_moves(200, at: %w[tarnbeck], like: ["isles-timetable.example"]) do |world|
+      house = world.desk.application(log: SteadyMove::Web::Log.new(File::NULL))
+      server = SteadyMove::Web::Serve.start(house, port: 0)
+      people(house)
+      crowd = crowd(server.connected_ports.first)
+      sizes = Array.new(minutes * 6) do
+        world.driver.move_on(to: world.app.now + 60)
+        IO.select(nil, nil, nil, 10)
+        memory
+      end
+      told(crowd, sizes)
+      figure("  memory after #{minutes} min, arenas: #{ENV.fetch('MALLOC_ARENA_MAX', 'as they come')}",
+        "#{sizes.max} MB", "300 MB")
+    ensure
+      house&.stop
+      server&.stop(true)
+    end
+  end
+
   private
 
   def people(house)

@@ -164,7 +164,7 @@ class PostRoomTest < Minitest::Test
   end
 
   def test_a_mailbox_that_refuses_puts_off_the_next_look_only
-    @box.define_singleton_method(:messages) { |**| raise SteadyMove::Wire::Unreachable, "the mailbox is away" }
+    @box.define_singleton_method(:open) { raise SteadyMove::Wire::Unreachable, "the mailbox is away" }
     assert_equal 0, @room.fetch
     refute @app.heard["mailbox 0"].well
     assert_equal @app.now + 300, @room.due_at

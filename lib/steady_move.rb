@@ -1,8 +1,5 @@
 # frozen_string_literal: true
 
-# Services and containers often run without a locale; what is read and written here is UTF-8 all the same.
-Encoding.default_external = Encoding::UTF_8
-
 # A script asks Bundler nothing: bin/prepare wrote down where the gems of this Gemfile lie.
 gems = File.join(__dir__, "..", "vendor", "bundle", "load_path")
 if ENV["STEADY_MOVE_SCRIPT"] && File.exist?(gems)

@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/signed_in"
 
-# A mailbox that is full: read a part at a time, what matters first, nothing twice; and what concerns nobody here is kept
-# by its head alone.
+# A mailbox that is full: read a part at a time, what matters first, nothing twice; and what concerns nobody here is
+# kept by its head alone.
 class FullMailboxTest < Minitest::Test
   include SignedIn
 
@@ -39,8 +39,8 @@ class FullMailboxTest < Minitest::Test
   def kept(message)
     return false if world.app.messages.known?(message.uid, message.message_id)
 
-    row = { uid: message.uid, message_id: message.message_id, subject: "x", text: "", sender: "a@b.test", kind: "unrelated",
-            recipient: "", names: "[]", because: "[]", doubtful: false }
+    row = { uid: message.uid, message_id: message.message_id, subject: "x", text: "", sender: "a@b.test",
+            kind: "unrelated", recipient: "", names: "[]", because: "[]", doubtful: false }
     world.app.db[:messages].insert(row)
     true
   end

@@ -13,7 +13,7 @@ class Line {
 }
 export const line = new Line();
 
-/** A stream that was refused (a restart, a proxy's 502, too many pages) is asked for again after so long, then later. */
+/** A stream that was refused (a restart, a proxy's 502, too many pages) is asked for again, later each time. */
 const REOPEN = [1000, 2000, 5000, 10_000, 30_000];
 
 /** Reads the clock now. */

@@ -53,7 +53,7 @@ module SteadyMove
         told = JSON.parse(row[:told])
         fresh = row[:choice] == "daily" ? daily(row, mine) : mine.reject { |i| told.include?(i.key) }
         if fresh.any?
-          @app.sender.deliver(message(person[:email], fresh), to: [person[:email]])
+          write(person[:email], fresh)
           @rows.where(person_id: row[:person_id]).update(sent_at: @app.now.to_i)
         end
         @rows.where(person_id: row[:person_id]).update(told: JSON.generate(mine.map(&:key)))
@@ -98,19 +98,10 @@ module SteadyMove
         Words.say("notices.silence.#{move.plan.lapses? ? 'lapses' : 'approves'}")
       end
 
-      def message(to, items)
-        from = @app.sender.from
-        at = @app.now
-        subject = Words.say("notices.subject", count: items.size, name: items.first.name)
-        text = [Words.say("notices.opening"), *items.map { |i| line(i) }, Words.say("notices.foot")].join("\n\n")
-        ::Mail.new(charset: "UTF-8") do
-          from from
-          to to
-          date at
-          subject subject
-          body text
-          header["Auto-Submitted"] = "auto-generated"
-        end.to_s
+      def write(to, items)
+        OwnMail.send_out(@app, to: [to],
+          subject: Words.say("notices.subject", count: items.size, name: items.first.name),
+          text: [Words.say("notices.opening"), *items.map { |i| line(i) }, Words.say("notices.foot")].join("\n\n"))
       end
 
       def line(item)

@@ -39,7 +39,7 @@ module SteadyMove
       # The body of a message of which only the head was kept: read anew as it lies in the mailbox. Raises Refused.
       def fetch_body(uid)
         row = @app.messages.find(uid)
-        raise Refused.new(:unknown, :no_message, id: uid) unless row && row[:bodiless]
+        raise Refused.new(:unknown, :no_head, id: uid) unless row && row[:bodiless]
 
         box = @app.mailboxes[number = uid.div(Store::Messages::BOX)] if uid.positive?
         message = box && reading(number).one(box, uid)

@@ -110,22 +110,9 @@ module SteadyMove
         to = settings["to"].to_a
         return if to.empty? || @app.sender.nil?
 
-        @app.sender.deliver(message(to, alerts), to: to)
-      end
-
-      def message(to, alerts)
-        from = @app.sender.from
-        at = @app.now
-        subject = Words.say("health.subject", count: alerts.size, says: alerts.first.says)
-        text = [*alerts.map(&:says), Words.say("health.foot", address: @app.address.to_s)].join("\n\n")
-        ::Mail.new(charset: "UTF-8") do
-          from from
-          to to
-          date at
-          subject subject
-          body text
-          header["Auto-Submitted"] = "auto-generated"
-        end.to_s
+        OwnMail.send_out(@app, to: to,
+          subject: Words.say("health.subject", count: alerts.size, says: alerts.first.says),
+          text: [*alerts.map(&:says), Words.say("health.foot", address: @app.address.to_s)].join("\n\n"))
       end
 
       def post(alerts)

@@ -52,7 +52,8 @@ module SteadyMove
         return if person.nil? || @app.sender.nil?
 
         word = unless_just_now(person) or return
-        @app.sender.deliver(message(person[:email], "#{address}##{word}"), to: [person[:email]])
+        OwnMail.send_out(@app, to: [person[:email]], subject: Words.say("letters.password.subject"),
+          text: Words.say("letters.password.text", link: "#{address}##{word}"))
       end
 
       private
@@ -66,19 +67,6 @@ module SteadyMove
           fresh = @rows.where(person_id: person[:id]).where(Sequel[:expires_at] > now + LASTS - PAUSE)
           make(person[:id], by: person[:email]) if fresh.empty?
         end
-      end
-
-      def message(to, link)
-        from = @app.sender.from
-        at = @app.now
-        ::Mail.new(charset: "UTF-8") do
-          from from
-          to to
-          date at
-          subject Words.say("letters.password.subject")
-          body Words.say("letters.password.text", link: link)
-          header["Auto-Submitted"] = "auto-generated"
-        end.to_s
       end
     end
   end

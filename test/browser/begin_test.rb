@@ -55,7 +55,7 @@ class BrowserBeginTest < Minitest::Test
     assert_no_text "The public record calls the registrar"
     acts += 1
     click_on "See whether harbourpass.example may move"
-    assert_text "Fix first"
+    assert_text "the desk does 1 thing on the way"
     assert_operator acts, :<=, 6
     refute @desk.names.facts("harbourpass.example")[:other_registrar]
   end

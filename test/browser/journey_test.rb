@@ -15,7 +15,7 @@ class BrowserJourneyTest < Minitest::Test
     click_on "Names"
     assert_selector "[data-row]", count: 12
     click_on NAME
-    assert_text "Fix first (2)"
+    assert_text "the desk does 2 things on the way"
     click_on "Show the evidence"
     assert_text "RFC 5731 §2.3"
     click_on "Plan its move"
@@ -94,7 +94,7 @@ class BrowserJourneyTest < Minitest::Test
   def test_keys_dark_mode_and_a_narrow_page
     sign_in
     find("body").send_keys "2"
-    assert_text "7 to fix first"
+    assert_text "9 ready"
     find("body").send_keys "/"
     fill_in "Search names, moves and views", with: "careers"
     find("[role=combobox]").send_keys :enter
@@ -144,7 +144,7 @@ class BrowserJourneyTest < Minitest::Test
     click_on "Yes, nightboat-saltern.example stays here"
     assert_no_text "nobody here ordered it"
     click_on "Names"
-    assert_selector "[role=row]", text: /nightboat-saltern.*Clear to go/m
+    assert_selector "[role=row]", text: /nightboat-saltern.*Ready/m
   end
 
   # An account is changed in place, and not removed while something rests on it.

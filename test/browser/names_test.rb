@@ -20,14 +20,14 @@ class BrowserNamesTest < Minitest::Test
     assert_text "48 held; to stay a year"
     assert_button "8 waiting"
     fill_in "What if we start on", with: Date.new(2027, 4, 15)
-    assert_text "6 from wait to fix first"
+    assert_text "6 from wait to ready"
     assert_button "2 waiting"
     click_on "Only what changes"
     assert_text "7 of 48"
     select "Cobble and Keel", from: "going to"
-    assert_text "from clear to go to fix first"
+    assert_text "from ready to needs you"
     select "Grouped by gate", from: "Grouped by"
-    assert_selector "[role=cell]", text: "Fix first"
+    assert_selector "[role=cell]", text: "Needs you (1)"
     page.driver.browser.navigate.refresh
     assert_text "As it would stand on 15 Apr 2027"
     click_on "Back to today"
@@ -41,7 +41,7 @@ class BrowserNamesTest < Minitest::Test
     assert_text "Wait until"
     find("input[type=range]").send_keys(*([:arrow_right] * 38))
     assert_text "if nothing else changes until"
-    assert_selector ".verdict", text: "Fix first"
+    assert_selector ".verdict", text: "Ready"
     assert_selector "dd", text: "in 37 days"
   end
 
@@ -86,7 +86,7 @@ class BrowserNamesTest < Minitest::Test
     end
     assert_text "For .example, new-name is 30"
     visit "/names/kelpquay.example"
-    assert_selector ".verdict", text: "Fix first"
+    assert_selector ".verdict", text: "Ready"
     visit "/rulebook"
     click_on "Take it back"
     assert_text "taken back"

@@ -8,13 +8,17 @@ class OutlineTest < Minitest::Test
   EVER = Float::INFINITY
   EFFECTS = %w[bar wait fix caution step unknown].freeze
 
-  def entry(id, soft) = R::Rulebook::Entry.new(id: id, soft: soft, effect: "fix")
+  def entry(id, soft, in_move = nil) = R::Rulebook::Entry.new(id: id, soft: soft, effect: "fix", in_move: in_move)
 
   def random_spans(random)
     Array.new(random.rand(0..7)) do |i|
       from = [random.rand(-5..25), -EVER].sample(random: random)
       to = [random.rand(0..35), EVER].sample(random: random)
-      R::Span.new(entry("rule-#{i}", random.rand(3).zero?), from, to, EFFECTS.sample(random: random), {}) if from < to
+      kind = [nil, "step", "first", "caution"].sample(random: random)
+      if from < to
+        R::Span.new(entry("rule-#{i}", random.rand(3).zero?, kind), from, to, EFFECTS.sample(random: random),
+          {})
+      end
     end.compact
   end
 
@@ -25,7 +29,13 @@ class OutlineTest < Minitest::Test
     else here["fix"] ? "fix" : "clear"
     end
     ends = here["wait"]&.map(&:to)&.max
-    [kind, kind == "wait" && ends != EVER ? ends : nil, here.fetch("fix", []).size, here.key?("unknown")]
+    [kind, kind == "wait" && ends != EVER ? ends : nil, *counts(here)]
+  end
+
+  # How many fixes there are, is something not known, how many the move does, how many come before it.
+  def counts(here)
+    fixes = here.fetch("fix", []).map { |s| s.entry.in_move }
+    [fixes.size, here.key?("unknown"), fixes.count { |k| [nil, "step"].include?(k) }, fixes.count("first")]
   end
 
   def closed?(spans, at) = spans.any? { |s| %w[bar wait].include?(s.effect) && s.from <= at && at < s.to }

@@ -34,12 +34,12 @@ class PortfolioTest < Minitest::Test
           one = Desk::Judging.new(app).one(entry.ascii, at: at, to: to)
           outline = one.judgement.outline
           stretch = [at.to_i, at.to_i + Desk::Judging::HORIZON]
-          assert_equal [outline.gate(at.to_i), outline.windows(*stretch), outline.soft(*stretch),
+          assert_equal [Desk::Gates.new(app, to).of_judged(one), outline.windows(*stretch), outline.soft(*stretch),
             one.judgement.latest_safe_start],
             [snapshot.gate(entry), entry.outline.windows(*stretch), entry.outline.soft(*stretch), entry.latest_safe],
             "#{entry.ascii} in #{days} days to #{to}"
           assert_equal [one.verdict.kind, one.verdict.clears_at&.to_i],
-            [snapshot.gate(entry).kind, snapshot.gate(entry).clears_at]
+            entry.outline.gate(at.to_i).to_a.first(2)
         end
       end
     end
@@ -67,23 +67,25 @@ class PortfolioTest < Minitest::Test
   # What changed is read anew, by whoever changed it: a look, a note, a code, a move, an account, an override.
   def test_it_follows_what_changes
     name = "isles-timetable.example"
-    assert_equal "clear", gate(name).kind
+    assert_equal "ready", gate(name).kind
     Desk::Notes.new(app).put(name, "dispute", "case 9", by: "ada")
-    assert_equal "barred", gate(name).kind
+    assert_equal "blocked", gate(name).kind
     Desk::Notes.new(app).put(name, "dispute", nil, by: "ada")
-    assert_equal "clear", gate(name, to: "orlop").kind
+    assert_equal "ready", gate(name, to: "orlop").kind
     second = SteadyMove::Desk::App.new(app.instance_variable_get(:@config), clock: @world.desk.clock)
     second.names.learn(name,
       [Core::Readiness::Fact.new(key: :statuses, value: ["serverTransferProhibited"], source: :account,
         seen_at: app.now,
         ref: "another process")])
     second.close
-    assert_equal %w[barred barred], [gate(name).kind, gate(name, to: "orlop").kind]
+    assert_equal %w[blocked blocked], [gate(name).kind, gate(name, to: "orlop").kind]
     account = app.accounts.find("orlop")
     app.accounts.put(account.dup.tap { |a| a.habits = a.habits.merge("payment" => "the card has expired") })
-    assert_equal ["fix", 1], gate("nightboat-saltern.example", to: "orlop").to_a.values_at(0, 2)
+    assert_equal ["needs", 1], gate("nightboat-saltern.example", to: "orlop").to_a.values_at(0, 3)
     id = @world.start("nightboat-saltern.example", to: "gannet")
-    assert_equal [id, "Make ready"], snapshots.first.list.find { |e| e.ascii == "nightboat-saltern.example" }.move
+    assert_equal [id, "Make ready", false], snapshots.first.list.find { |e|
+      e.ascii == "nightboat-saltern.example"
+    }.move
     app.names.drop("ferry-cats.example")
     assert_equal 47, snapshots.first.list.size
   end
@@ -92,7 +94,7 @@ class PortfolioTest < Minitest::Test
   QUERIES = [
     [{ sort: "name" }, 48, "dolphin-watch-skerry.example"], [{ sort: "-name" }, 48, "xn--fhre-saltern-gcb.example"],
     [{ q: "fähre" }, 1, "xn--fhre-saltern-gcb.example"],
-    [{ q: "GANNET skerry", sort: "expiry" }, 9, "skerry-sound.example"], [{ gate: "barred", sort: "account" }, 6,
+    [{ q: "GANNET skerry", sort: "expiry" }, 9, "skerry-sound.example"], [{ gate: "blocked", sort: "account" }, 6,
       "ferry-cats.example"],
     [{ account: "orlop", sort: "-expiry" }, 4, "saltern-pay.example"], [{ suffix: "fjd.test" }, 1,
       "saltern-press.fjd.test"], [{ within: 0, gate: "wait" }, 0, nil],
@@ -110,7 +112,7 @@ class PortfolioTest < Minitest::Test
       assert_equal first, found.rows.first.ascii, given if first&.end_with?("example", "test") && given[:sort] != "stay"
     end
     groups = query(group: "gate").groups
-    assert_equal [%w[clear fix wait barred], 48], [groups.map(&:first), groups.sum(&:last)]
+    assert_equal [%w[ready needs wait blocked], 48], [groups.map(&:first), groups.sum(&:last)]
     kinds = query(group: "account", sort: "name").rows.chunk_while do |a, b|
       a.account_id == b.account_id
     end.map { |c| c.map(&:ascii) }
@@ -120,7 +122,7 @@ class PortfolioTest < Minitest::Test
 
   def test_what_if_counts_what_changes
     found = query(at: app.now + (45 * DAY))
-    assert_equal({ %w[barred fix] => 1, %w[wait fix] => 6 }, found.changes)
+    assert_equal({ %w[blocked ready] => 1, %w[wait ready] => 6 }, found.changes)
     assert_equal 7, query(at: app.now + (45 * DAY), changed: true).total
     assert_empty query.changes
   end
@@ -175,7 +177,7 @@ class PortfolioTest < Minitest::Test
       touched.names.map(&:first)
     before = app.db[:events].count
     id = ruling.save("example", "new-name", "30", source: "the registry's letter", date: "2027-01-04", by: "ada")
-    assert_equal "fix", gate("kelpquay.example").kind
+    assert_equal "ready", gate("kelpquay.example").kind
     assert_equal ["the registry's letter", "site"],
       Desk::Judging.new(app).one("saltern-isles-group.example").verdict.findings.find { |f|
         f.rule == "new-name"

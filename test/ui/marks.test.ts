@@ -7,16 +7,19 @@ import { digits, minor, money } from '../../ui/src/lib/words';
 import { step, block } from './support/moves';
 
 describe('the gate', () => {
-  // kind, fixes, clears at => words, position of the bar
+  // kind, steps or needs, clears at => words, position of the bar
   const rows: [string, number, string | null, RegExp, string][] = [
-    ['clear', 0, null, /Clear to go/, 'M4 11 15 1'],
-    ['fix', 2, null, /Fix first \(2\)/, 'M4 11 25 4'],
+    ['ready', 0, null, /^Ready\s*$/, 'M4 11 15 1'],
+    ['ready', 2, null, /Ready\s+the desk does 2 things on the way/, 'M4 11 15 1'],
+    ['ready', 1, null, /does 1 thing on the way/, 'M4 11 15 1'],
+    ['needs', 2, null, /Needs you \(2\)/, 'M4 11 25 4'],
+    ['moving', 0, null, /On the move/, 'M4 11 18 3'],
     ['wait', 0, '2027-04-30T08:00:00Z', /Wait until\s+.*Apr/s, 'M4 11H28'],
     ['wait', 0, null, /Wait until it is known/, 'M4 11H28'],
-    ['barred', 0, null, /Barred/, 'M4 11H28'],
+    ['blocked', 0, null, /Blocked/, 'M4 11H28'],
   ];
-  it.each(rows)('%s (%d, %s) always says it in words', (kind, fixes, clears_at, words, bar) => {
-    const gate = { kind, fixes, clears_at, rests_on_less: false } as never;
+  it.each(rows)('%s (%d, %s) always says it in words', (kind, count, clears_at, words, bar) => {
+    const gate = { kind, steps: count, needs: count, clears_at, rests_on_less: false } as never;
     const { container } = render(GateMark, { props: { gate } });
     expect(container.textContent).toMatch(words);
     expect(container.querySelector('.bar')?.getAttribute('d')).toBe(bar);

@@ -142,8 +142,8 @@ describe('lists', () => {
     const row = {
       name: 'a.example',
       unicode: 'ä.example',
-      gate: { kind: 'fix', fixes: 1, clears_at: null, rests_on_less: false },
-      was: 'clear',
+      gate: { kind: 'needs', needs: 1, steps: 0, clears_at: null, rests_on_less: false },
+      was: 'ready',
       windows: [],
       soft: [],
       expires_at: null,
@@ -165,7 +165,7 @@ describe('lists', () => {
       index: 0,
     });
     const text = document.body.textContent!;
-    for (const part of ['ä.example', 'Fix first (1)', '1.250 KWD', 'Ordered']) expect(text).toContain(part);
+    for (const part of ['ä.example', 'Needs you (1)', '1.250 KWD', 'Ordered']) expect(text).toContain(part);
     expect(text.match(/not known/g)!.length).toBeGreaterThanOrEqual(2);
   });
 });

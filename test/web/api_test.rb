@@ -141,7 +141,7 @@ class ApiTest < Minitest::Test
         "#{path} #{body}: #{last_response.body}"
       assert_includes answer["detail"], says
     end
-    %w[at=yesterday gate=clear%0Aanything sort=x%0Aname].each do |asked|
+    %w[at=yesterday gate=ready%0Aanything sort=x%0Aname].each do |asked|
       assert_equal 422, get("/api/names?#{asked}").status, asked
     end
     get "/api/names/nobody.example"

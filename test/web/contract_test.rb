@@ -33,8 +33,8 @@ class ContractTest < Minitest::Test
   QUERIES = [
     [{ "limit" => "20", "q" => "x", "changed" => "true", "other" => "ignored" }, { q: "x", changed: true, limit: 20 }],
     [{ "changed" => "1", "within" => "0" }, { within: 0, changed: true }],
-    [{ "limit" => "0" }, "limit: “0”"], [{ "limit" => "2x" }, "limit: “2x”"], [{ "gate" => "clear,fix" },
-      { gate: "clear,fix" }], [{ "gate" => "clear;fix" }, "gate:"], [{ "sort" => "-expiry" }, { sort: "-expiry" }],
+    [{ "limit" => "0" }, "limit: “0”"], [{ "limit" => "2x" }, "limit: “2x”"], [{ "gate" => "ready,needs" },
+      { gate: "ready,needs" }], [{ "gate" => "ready;needs" }, "gate:"], [{ "sort" => "-expiry" }, { sort: "-expiry" }],
     [{ "group" => "suffix" }, "group:"], [{ "q" => "x" * 201 }, "q:"], [{ "changed" => "maybe" }, "changed:"],
     [{ "q" => %w[a b] }, "q:"]
   ].freeze

@@ -96,11 +96,11 @@ class HouseKeepingTest < Minitest::Test
     assert_equal 200, send_to("/api/practice/happenings", id: "stranger")
     assert_equal(["nightboat-saltern.example"], get("/api/desk") && answer["strays"].map { |s| s["name"] })
     get "/api/names/nightboat-saltern.example"
-    assert_equal "barred", answer.dig("gate", "kind"), "its record was looked up"
+    assert_equal "blocked", answer.dig("gate", "kind"), "its record was looked up"
     assert_equal 409, send_to("/api/practice/happenings", id: "stranger")
     assert_equal [200, []], [send_to("/api/strays/nightboat-saltern.example/refuse"), answer["strays"]]
     get "/api/names/nightboat-saltern.example"
-    assert_equal "clear", answer.dig("gate", "kind"), "and once more when it was refused"
+    assert_equal "ready", answer.dig("gate", "kind"), "and once more when it was refused"
     assert_equal 422, send_to("/api/practice/happenings", id: "flood")
   end
 end

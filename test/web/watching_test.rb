@@ -122,6 +122,25 @@ class WatchingTest < Minitest::Test
     end
   end
 
+  # By a webhook, signed as RFC 9421 has it, so that whoever gets it can tell that it is ours.
+  def test_an_alert_by_a_signed_webhook
+    configure(alerts: { "webhook" => "https://watch.example/steady", "secret" => "a-secret-of-some-length" })
+    stuck = [SteadyMove::Desk::Lanes::Stuck.new(lane: "account tarnbeck", seconds: 50, waiting: 0)]
+    posted = []
+    SteadyMove::Wire::Http::Hook.stub(:post, ->(*given) { (posted << given) && 204 }) do
+      world.runner.stub(:stuck, stuck) { assert_equal 1, alerts.tell }
+    end
+    url, body, headers = posted.first
+    assert_equal ["https://watch.example/steady", "Tarnbeck Names: Tarnbeck Names has not answered for 50 s."],
+      [url, JSON.parse(body)["alerts"].first["says"]]
+    expected = SteadyMove::Wire::Http::Signature.headers(url, body, secret: "a-secret-of-some-length",
+      created: world.app.now, key_id: "alerts")
+    assert_equal expected, headers
+    SteadyMove::Wire::Http::Hook.stub(:post, 500) do
+      world.runner.stub(:stuck, [stuck.first.dup.tap { |s| s.lane = "account orlop" }]) { assert_equal 0, alerts.tell }
+    end
+  end
+
   def test_an_alert_that_can_not_be_sent_is_sent_later
     configure(alerts: { "to" => ["watch@saltern-office.example"] })
     world.app.keeping["heard.orlop"] = { "at" => 0, "well" => false, "says" => "away", "failing_since" => 0 }

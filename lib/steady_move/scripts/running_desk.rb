@@ -36,7 +36,7 @@ module SteadyMove
         offset = 0
         loop do
           page = working { get("/api/names?limit=500&offset=#{offset}&sort=name#{to('&to=')}") }
-          page["names"].each { |row| say(row.slice("name", "unicode", "account", "verdict", "expires_at")) }
+          page["names"].each { |row| say(row.slice("name", "unicode", "account", "gate", "expires_at")) }
           offset += page["names"].size
           break if page["names"].empty? || offset >= page["total"]
         end
@@ -46,8 +46,8 @@ module SteadyMove
       # One name's sheet in short. 1 where it can't go now.
       def judge(name)
         sheet = get("/api/names/#{escaped(name)}#{to('?to=')}")
-        say(sheet.slice("name", "verdict", "findings", "unknown", "earliest", "latest"))
-        sheet.dig("verdict", "kind") == "clear" ? 0 : 1
+        say(sheet.slice("name", "verdict", "gate", "findings", "unknown", "earliest_start", "latest_safe_start"))
+        sheet.dig("gate", "kind") == "ready" ? 0 : 1
       end
 
       # What a move would do and cost. 1 where it can't start.

@@ -96,16 +96,20 @@ module SteadyMove
         load(rows)
       end
 
-      # {name => [id, stage]} of the open moves; of those alone whose name is given.
+      # {name => [id, stage, is it only made ready?]} of the open moves; of those alone whose name is given.
       def stages(names = nil)
         rows = @db[:moves].where(open: true)
         rows = rows.where(name: names) if names
         late = []
-        found = rows.select_map(%i[name id stage scheduled_seq last_seq]).to_h do |name, id, stage, scheduled, last|
+        ready = Sequel.function(:json_extract, :plan, "$.options").like('%"prepare"%').as(:ready)
+        columns = [:name, :id, :stage, :scheduled_seq, :last_seq, ready]
+        found = rows.select_map(columns).to_h do |name, id, stage, scheduled, last, only|
           late << id if scheduled < last
-          [name, [id, stage].freeze]
+          [name, [id, stage, [1, true].include?(only)].freeze]
         end
-        late.each_slice(MOST) { |ids| find_all(ids).each { |m| found[m.name] = [m.id, m.state.stage].freeze } }
+        late.each_slice(MOST) do |ids|
+          find_all(ids).each { |m| found[m.name] = [m.id, m.state.stage, m.plan.prepare?].freeze }
+        end
         found
       end
 

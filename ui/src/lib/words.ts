@@ -91,10 +91,11 @@ export function parts(sentence: string): { text?: string; at?: string }[] {
 }
 
 export const GATES = {
-  clear: say.words.clearToGo,
-  fix: say.words.fixFirst,
+  ready: say.words.ready,
+  needs: say.words.needsYou,
   wait: say.words.waitUntil,
-  barred: say.words.barred,
+  blocked: say.words.blocked,
+  moving: say.words.onTheMove,
 } as const;
 export const UNTIL = { 'by-itself': say.words.goesOnByItself, late: say.words.late, over: say.words.over } as const;
 export const TURNS = { yours: say.words.yours, theirs: say.words.theirs, clock: say.words.theClocks } as const;

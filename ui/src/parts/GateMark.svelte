@@ -6,8 +6,8 @@
 
   let { gate, words = true, brief = false }: { gate: Gate; words?: boolean; brief?: boolean } = $props();
   const lead = $derived(
-    gate.kind === 'fix'
-      ? `${GATES.fix} (${gate.fixes})`
+    gate.kind === 'needs'
+      ? `${GATES.needs} (${gate.needs})`
       : gate.kind === 'wait' && !gate.clears_at
         ? brief
           ? say.gateMark.wait
@@ -19,10 +19,12 @@
 <span class="gate {gate.kind}">
   <svg viewBox="0 0 30 20" width="30" height="20" aria-hidden="true">
     <path class="post" d="M4 19V9" />
-    {#if gate.kind === 'clear'}
+    {#if gate.kind === 'ready'}
       <path class="bar" d="M4 11 15 1" />
-    {:else if gate.kind === 'fix'}
+    {:else if gate.kind === 'needs'}
       <path class="bar" d="M4 11 25 4" />
+    {:else if gate.kind === 'moving'}
+      <path class="bar" d="M4 11 18 3" /><path class="hand" d="M14 15h13m-4-3.5 4 3.5-4 3.5" />
     {:else}
       <path class="bar" d="M4 11H28" />
       {#if gate.kind === 'wait'}
@@ -38,7 +40,9 @@
       {#if gate.kind === 'wait' && gate.clears_at}{#if brief}<time
             datetime={gate.clears_at}
             title={full(gate.clears_at)}>{day(gate.clears_at)}</time
-          >{:else}<When at={gate.clears_at} bare />{/if}{/if}</span
+          >{:else}<When at={gate.clears_at} bare />{/if}{/if}{#if gate.kind === 'ready' && gate.steps && !brief}<span
+          class="muted way">{say.gateMark.onTheWay(gate.steps)}</span
+        >{/if}</span
     >
   {/if}
 </span>
@@ -71,16 +75,21 @@
     stroke-width: 1.6;
     fill: none;
   }
-  .clear {
+  .way {
+    margin-left: 0.5rem;
+    font-weight: 400;
+  }
+  .ready,
+  .moving {
     color: var(--loden);
   }
-  .fix {
+  .needs {
     color: var(--ochre);
   }
   .wait {
     color: var(--slate);
   }
-  .barred {
+  .blocked {
     color: var(--madder);
   }
 </style>

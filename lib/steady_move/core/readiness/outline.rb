@@ -6,10 +6,21 @@ module SteadyMove
       # What of a judgement moves the gate and draws the ruler, small enough to be kept for a hundred thousand names:
       # flat [from, to, effect, soft, rule, from, to, …] without steps and mere cautions.
       class Outline
-        # What the list needs of a verdict. kind: clear, fix, wait or barred; clears_at: seconds or nil.
-        Gate = Struct.new(:kind, :clears_at, :fixes, :rests_on_less)
+        # What the list needs of a verdict. kind: clear, fix, wait or barred; clears_at: seconds or nil; steps, needs:
+        # how many of the fixes a move does itself, and how many have to be done before it.
+        Gate = Struct.new(:kind, :clears_at, :fixes, :rests_on_less, :steps, :needs) do
+          # As a planner takes it: blocked, wait, needs (somebody) or ready.
+          def plan_kind
+            return { "barred" => "blocked", "wait" => "wait" }.fetch(kind) if %w[barred wait].include?(kind)
+
+            needs.positive? ? "needs" : "ready"
+          end
+        end
         EVER = Float::INFINITY
-        MOVING = %w[bar wait fix unknown].to_h { |effect| [effect, true] }.freeze
+        # A fix is kept as what it is to a move: one of its steps, first, or only a caution (Rulebook::Entry#in_move).
+        FIXES = { "step" => "fix", "first" => "first", "caution" => "mind" }.freeze
+        REASONS = %w[bar wait fix first mind].freeze
+        MOVING = %w[bar wait fix first mind unknown].to_h { |effect| [effect, true] }.freeze
 
         # spans: [Span]. Returns their outline.
         def self.of(spans)
@@ -21,6 +32,7 @@ module SteadyMove
         # Adds a stretch to a flat list, where it moves the verdict or is soft.
         def self.add(flat, entry, from, to, effect)
           soft = entry.soft
+          effect = FIXES.fetch(entry.in_move, "fix") if effect == "fix"
           flat.push(from, to, effect, soft, entry.id) if soft || MOVING.key?(effect)
         end
 
@@ -38,29 +50,29 @@ module SteadyMove
           freeze
         end
 
-        # Barred, wait until the latest clears-at, fix first, clear: in this order. at: seconds.
-        def gate(at)
-          barred = waits = less = false
+        # Barred, wait until the latest clears-at, fix first, clear: in this order. at: seconds; passing: rules that are
+        # not counted.
+        def gate(at, passing: [])
+          counts = Hash.new(0)
           clears = -EVER
-          fixes = 0
-          each_at(at) do |effect, to|
-            case effect
-            when "bar" then barred = true
-            when "wait"
-              waits = true
-              clears = to if to > clears
-            when "fix" then fixes += 1
-            when "unknown" then less = true
-            end
+          each_at(at) do |effect, to, rule|
+            next if passing.include?(rule)
+
+            counts[effect] += 1
+            clears = to if effect == "wait" && to > clears
           end
-          Gate.new(kind(barred, waits, fixes), waits && !barred && clears != EVER ? clears : nil, fixes, less)
+          barred, waits, less = %w[bar wait unknown].map { |effect| counts.key?(effect) }
+          steps, first = counts.values_at("fix", "first")
+          fixes = steps + first + counts["mind"]
+          Gate.new(kind(barred, waits, fixes), waits && !barred && clears != EVER ? clears : nil, fixes, less, steps,
+            first)
         end
 
         # The rules that bar, delay or want a fix at an instant.
         def reasons(at)
           [].tap do |rules|
             each do |from, to, effect, _, rule|
-              rules << rule if from <= at && at < to && %w[bar wait fix].include?(effect)
+              rules << rule if from <= at && at < to && REASONS.include?(effect)
             end
           end
         end
@@ -137,7 +149,7 @@ module SteadyMove
           size = flat.size
           i = 0
           while i < size
-            yield flat[i + 2], flat[i + 1] if flat[i] <= at && at < flat[i + 1]
+            yield flat[i + 2], flat[i + 1], flat[i + 4] if flat[i] <= at && at < flat[i + 1]
             i += 5
           end
         end

@@ -12,7 +12,7 @@ module SteadyMove
         @app = app
         @base = base
         @account = account
-        @snapshots = Snapshots.new
+        @snapshots = Snapshots.new(Gates.new(app, account))
         @entries = IndexEntries.new
         @done = @of = 0
         @lock = Mutex.new

@@ -86,7 +86,7 @@ module SteadyMove
         name = Core::Names::DomainName.known(row[:name], row[:unicode])
         was, is = [@app.rulebook, changed].map do |book|
           Core::Readiness::Judge.judge(book, name,
-            facts).outline.gate(@app.now.to_i)
+            facts).outline.gate(@app.now.to_i).then { |core| Gates.plain(core) }
         end
         found.looked_at += 1
         return if was == is

@@ -6,10 +6,10 @@ module SteadyMove
     # only what changed is read and judged anew, unless the rulebook or what judging takes from the accounts did.
     class PortfolioIndex
       # expires, seen, latest_safe: seconds; servers: shared lists; move: [id, stage] or nil;
-      # towards: the values that rules about a destination ask for.
+      # towards: the values that rules about a destination ask for; signed_known: is it known whether it is signed?
       Entry = Struct.new(:ascii, :unicode, :suffix, :account_id, :expires, :locked, :servers, :dns_host, :seen,
         :outline, :latest_safe,
-        :move, :contradicting, :towards)
+        :move, :contradicting, :towards, :signed_known)
 
       attr_reader :done, :of
 
@@ -19,7 +19,7 @@ module SteadyMove
         @kept = kept
         @entries = IndexEntries.new
         @shared = {}
-        @snapshots = Snapshots.new
+        @snapshots = Snapshots.new(Gates.new(app))
         @done = @of = 0
         @lock = Mutex.new
       end
@@ -128,7 +128,7 @@ module SteadyMove
         Entry.new(name.ascii, name.unicode, share(name.suffix), share(row[:account_id]), facts[:expires_at]&.to_i,
           locked(facts), share(facts[:name_servers] || []), share(facts[:dns_host]), seen, outline,
           latest_start(context[:rulebook].family_of(name), facts), context[:moves][row[:name]], contradicting,
-          towards(facts)).freeze
+          towards(facts), !facts[:signed].nil?).freeze
       end
 
       def latest_start(family, facts)

@@ -4,15 +4,16 @@ module SteadyMove
   module Desk
     # All names of an index as they stand at one instant: gates and orders.
     class Snapshot
-      ORDER = { "clear" => 0, "fix" => 1, "wait" => 2, "barred" => 3 }.freeze
+      ORDER = Gates::KINDS.each_with_index.to_h.freeze
       FAR = Float::INFINITY
       NEVER = 1 << 40
 
       attr_reader :list, :version, :instant
 
-      # list: [PortfolioIndex::Entry] by name; instant: seconds.
-      def initialize(list, instant, version:)
+      # list: [PortfolioIndex::Entry] by name; instant: seconds; doors: Gates.
+      def initialize(list, instant, version:, doors:)
         @list = list
+        @doors = doors
         @instant = instant
         @version = version
         @gates = {}
@@ -54,7 +55,7 @@ module SteadyMove
       private
 
       def see(entry)
-        @gates[entry.ascii] = entry.outline.gate(@instant)
+        @gates[entry.ascii] = @doors.of(entry, @instant)
         change = entry.outline.next_change(@instant)
         @until = change if change < @until
       end
@@ -116,7 +117,8 @@ module SteadyMove
       end
 
       def gate_key(gate)
-        (ORDER.fetch(gate.kind) * 1e12) + (gate.clears_at || (gate.kind == "wait" ? 9e11 : gate.fixes))
+        within = gate.clears_at || (gate.kind == "wait" ? 9e11 : (gate.needs * 1000) + gate.steps)
+        (ORDER.fetch(gate.kind) * 1e12) + within
       end
     end
   end

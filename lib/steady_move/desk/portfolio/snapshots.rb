@@ -6,7 +6,9 @@ module SteadyMove
     class Snapshots
       KEPT = 4
 
-      def initialize
+      # doors: Gates.
+      def initialize(doors)
+        @doors = doors
         @kept = []
         @lock = Mutex.new
       end
@@ -14,11 +16,12 @@ module SteadyMove
       # list: [PortfolioIndex::Entry]; version: of the index; at: seconds.
       def of(list, version, at)
         @lock.synchronize do
+          @kept.clear if @doors.refresh
           found = @kept.find { |s| s.version == version && s.holds_at?(at) }
           next touch(found).at(at) if found
 
           @kept.shift while @kept.size >= KEPT
-          @kept.push(Snapshot.new(list, at, version: version)).last
+          @kept.push(Snapshot.new(list, at, version: version, doors: @doors)).last
         end
       end
 

@@ -56,7 +56,8 @@ module SteadyMove
           raise Problem.say(422, :report_too_long, most: REPORT_MOST, count: found.total) if found.total > REPORT_MOST
 
           content_type "text/html", charset: "utf-8"
-          Views::Report.page(found.rows.map { |e| judged(e.ascii) }, accounts, at: at, now: now)
+          Views::Report.page(found.rows.map { |e| judged(e.ascii) }, accounts, gates: Desk::Gates.new(desk, asked[:to]),
+            at: at, now: now)
         end
       end
     end

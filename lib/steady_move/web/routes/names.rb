@@ -29,6 +29,7 @@ module SteadyMove
             people = Desk::Contacts.new(desk)
             history = desk.journal.page(name: name, limit: HISTORY)
             sheet = Views::NameView.sheet(found, history, problems: problems, go: planning.going(found, to: asked[:to]),
+              gate: Desk::Gates.new(desk, asked[:to]).of_judged(found),
               old_after: desk.facts_age)
             sheet.merge(contacts: Views::NameView.contacts(people.cards(found), people.choices(found)),
               history_goes_on: history.size == HISTORY, obstacles: Desk::Obstacles.new(desk).of(name, to: asked[:to]))

@@ -29,7 +29,7 @@ module SteadyMove
             name_servers: entry.servers, dns_host: entry.dns_host, stay: NameView.stay(account),
             seen_at: Json.seconds(entry.seen),
             contradicting: entry.contradicting, move: entry.move && { id: entry.move[0], stage: entry.move[1] },
-            **NameView.ruler(entry.outline, at, entry.latest_safe) }
+            **NameView.ruler(entry.outline, at, entry.latest_safe, found.snapshot.gate(entry)) }
         end
 
         # What a year of all that is shown costs where it is, per currency.

@@ -11,11 +11,12 @@ module SteadyMove
 
         # The sheet: what the row shows, findings with evidence, all facts, history. problems: sentences of a look
         # just made; go: [account, Quote] of where it would go, or nil; old_after: seconds after which facts are old;
-        # events: newest first.
-        def sheet(judged, events, problems: [], go: nil, old_after: nil)
+        # events: newest first; gate: Desk::Gates::Gate.
+        def sheet(judged, events, gate:, problems: [], go: nil, old_after: nil)
           verdict = judged.verdict
-          head(judged).merge(
-            known(judged.facts), contradictions: judged.facts.contradictions, to: judged.destination&.id,
+          head(judged, gate).merge(
+            known(judged.facts), verdict: verdict.kind, contradictions: judged.facts.contradictions,
+            to: judged.destination&.id,
             problems: problems, family: judged.judgement.family&.title, move: move(judged.move),
             needs_carry: judged.needs_carry?, can_move: judged.findings_open.empty? && judged.move.nil?,
             go: go && going(*go), findings: verdict.findings.map { |f| finding(f) },
@@ -56,26 +57,26 @@ module SteadyMove
             contradicting: facts.contradictions.any?, facts: facts.all.map { |f| fact(f) } }
         end
 
-        def head(judged)
+        def head(judged, gate)
           name = judged.name
           { name: name.ascii, unicode: name.unicode, suffix: name.suffix, account: judged.account.title,
             account_id: judged.account.id, was: nil, expires_at: Json.time(judged.facts[:expires_at]),
             stay: stay(judged.account),
-            **ruler(judged.judgement.outline, judged.at, judged.judgement.latest_safe_start) }
+            **ruler(judged.judgement.outline, judged.at, judged.judgement.latest_safe_start, gate) }
         end
 
-        # Gate and ruler of an outline at an instant.
-        def ruler(outline, at, latest_safe)
+        # Gate and ruler of an outline at an instant. gate: Desk::Gates::Gate.
+        def ruler(outline, at, latest_safe, gate)
           from = at.to_i
           to = from + Desk::Judging::HORIZON
-          { gate: gate(outline.gate(from)), windows: pairs(outline.windows(from, to)), soft: pairs(outline.soft(from,
+          { gate: gate(gate), windows: pairs(outline.windows(from, to)), soft: pairs(outline.soft(from,
             to)),
             earliest_start: Json.seconds(outline.earliest_start(from)), latest_safe_start: Json.seconds(latest_safe),
             next_window: outline.next_window(from, to)&.then { |w| pairs([w]).first } }
         end
 
         def gate(gate)
-          { kind: gate.kind, clears_at: Json.seconds(gate.clears_at), fixes: gate.fixes,
+          { kind: gate.kind, clears_at: Json.seconds(gate.clears_at), steps: gate.steps, needs: gate.needs,
             rests_on_less: gate.rests_on_less }
         end
 

@@ -7,15 +7,15 @@ module SteadyMove
     module Views
       # A readiness report to print: each name with its verdict, ruler, reasons and what is not known.
       class Report
-        GATES = { "clear" => "Clear to go", "fix" => "Fix first", "wait" => "Wait", "barred" => "Barred" }.freeze
         TEMPLATE = ERB.new(File.read(File.join(__dir__, "report.erb")), trim_mode: "-")
         WIDTH = 640
 
-        # judged: [Desk::Judging::Judged]; accounts: {id => account}. Returns HTML.
-        def self.page(judged, accounts, at:, now:) = new(judged, accounts, at, now).page
+        # judged: [Desk::Judging::Judged]; accounts: {id => account}; gates: Desk::Gates. Returns HTML.
+        def self.page(judged, accounts, gates:, at:, now:) = new(judged, accounts, gates, at, now).page
 
-        def initialize(judged, accounts, at, now)
+        def initialize(judged, accounts, gates, at, now)
           @judged = judged
+          @gates = gates
           @accounts = accounts
           @at = at
           @now = now
@@ -34,10 +34,10 @@ module SteadyMove
           h(text).gsub(/&lt;(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ)&gt;/) { moment(Time.iso8601(Regexp.last_match(1))) }
         end
 
-        def gate(verdict)
-          words = GATES.fetch(verdict.kind)
-          words += " (#{verdict.fixes.size})" if verdict.kind == "fix"
-          verdict.clears_at ? "#{words} until #{moment(verdict.clears_at)}" : words
+        def gate(judged)
+          gate = @gates.of_judged(judged)
+          at = gate.clears_at && moment(Time.at(gate.clears_at))
+          Words.say(at ? "gates.wait_until" : "gates.#{gate.kind}", count: gate.needs, at: at)
         end
 
         # The ruler's stretches as [class, x, width] in a picture of WIDTH; and x of the expiry.

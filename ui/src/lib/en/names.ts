@@ -100,8 +100,11 @@ export const names = {
     notGrouped: 'Not grouped',
     groupedByGate: 'Grouped by gate',
     groupedByAccount: 'Grouped by account',
-    clearToGo: 'clear to go',
-    toFixFirst: 'to fix first',
+    ready: 'ready',
+    needYou: 'need you',
+    waiting: 'waiting',
+    blocked: 'blocked',
+    onTheMove: 'on the move',
   },
   list: {
     names: 'Names',

@@ -55,6 +55,7 @@ export const parts = {
   gateMark: {
     wait: 'Wait',
     waitUntilItIsKnown: 'Wait until it is known',
+    onTheWay: (a: number) => (a === 1 ? 'the desk does 1 thing on the way' : `the desk does ${a} things on the way`),
   },
   invited: {
     aPasswordOfAtLeast: 'A password of at least twelve characters',
@@ -173,10 +174,11 @@ export const parts = {
     in: (a: V, b: V) => `in ${a} (${b})`,
     ago: (a: V, b: V) => `${a} ago (${b})`,
     utc: (a: V, b: V) => `${a} (UTC${b})`,
-    clearToGo: 'Clear to go',
-    fixFirst: 'Fix first',
+    ready: 'Ready',
+    needsYou: 'Needs you',
     waitUntil: 'Wait until',
-    barred: 'Barred',
+    blocked: 'Blocked',
+    onTheMove: 'On the move',
     goesOnByItself: 'Goes on by itself',
     late: 'Late',
     over: 'Over',

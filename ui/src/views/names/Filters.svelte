@@ -5,7 +5,13 @@
 
   let { what, list, accounts }: { what: Asked; list: NameList | undefined; accounts: Schemas['Accounts']['accounts'] } =
     $props();
-  const GATES = { clear: say.filters.clearToGo, fix: say.filters.toFixFirst, wait: 'waiting', barred: 'barred' };
+  const GATES = {
+    ready: say.filters.ready,
+    needs: say.filters.needYou,
+    wait: say.filters.waiting,
+    blocked: say.filters.blocked,
+    moving: say.filters.onTheMove,
+  };
   const WITHIN = [
     [0, 'today'],
     [14, 'in 14 days'],

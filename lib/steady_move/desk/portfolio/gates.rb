@@ -1,0 +1,98 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # What the planner would say of names, without making a plan for each: may it go, does it need somebody, until when
+    # does it wait, what bars it. towards: a destination, or wherever it may go.
+    class Gates
+      # kind: ready, needs, wait, blocked or moving; clears_at: seconds, nil where nobody knows; steps: how many things
+      # the desk does on the way; needs: how many have to be put right before; rests_on_less: some facts are missing.
+      Gate = Struct.new(:kind, :clears_at, :steps, :needs, :rests_on_less)
+      KINDS = %w[ready needs wait blocked moving].freeze
+      CARRIED = "dns-leaves"
+
+      # to: account id, or nil.
+      def initialize(app, to = nil)
+        @app = app
+        @to = to
+        refresh
+      end
+
+      # Looks at the accounts anew; returns whether they are others than before.
+      def refresh
+        accounts = [@app.accounts.all, @app.accounts.hosts]
+        same = @accounts && accounts.zip(@accounts).all? { |is, was| is.equal?(was) }
+        return false if same
+
+        @accounts = accounts
+        @by_id = accounts.first.to_h { |a| [a.id, a] }
+        @account = @to && @by_id[@to]
+        @missing = {}
+        @within = {}
+        true
+      end
+
+      # entry: PortfolioIndex::Entry, or what answers as one; at: seconds. Returns a Gate.
+      def of(entry, at)
+        within = within?(entry.account_id)
+        core = entry.outline.gate(at, passing: within ? Refusals::BETWEEN : [])
+        moving = entry.move && !entry.move[2]
+        kind = moving ? "moving" : entry.account_id == @to ? "blocked" : core.plan_kind
+        needs = core.needs + (moving ? 0 : places(entry, at))
+        kind = "needs" if kind == "ready" && needs.positive?
+        Gate.new(kind, core.clears_at, core.steps, needs, core.rests_on_less)
+      end
+
+      # The same of a name that was judged by itself.
+      def of_judged(judged)
+        move = judged.move && [judged.move.id, judged.move.state.stage, judged.move.plan.prepare?]
+        entry = PortfolioIndex::Entry.new
+        entry.suffix = judged.name.suffix
+        entry.account_id = judged.account.id
+        entry.outline = judged.judgement.outline
+        entry.dns_host = judged.facts[:dns_host]
+        entry.move = move
+        entry.signed_known = !judged.facts[:signed].nil?
+        of(entry, judged.at.to_i)
+      end
+
+      # A gate by the rules alone, without places: for whoever changes a rule.
+      def self.plain(core) = Gate.new(core.plan_kind, core.clears_at, core.steps, core.needs, core.rests_on_less)
+
+      private
+
+      # What lacks at the places: at the destination, for letters, for records that have to be carried.
+      def places(entry, at)
+        from = @by_id.fetch(entry.account_id)
+        count = missing(entry.suffix)
+        count += 1 if from.ways.value?("letter") && from.habits["support"].to_s.empty?
+        carried = entry.outline.reasons(at).include?(CARRIED)
+        carried && !carried_somewhere?(entry) ? count + 1 : count
+      end
+
+      # How many things are not as they have to be where it goes.
+      def missing(suffix)
+        return 0 unless @account
+
+        @missing[suffix] ||= begin
+          price = Core::Money::PriceList.of(@account.prices, suffix)
+          total = Core::Money::Quoting.quote(price, years: Core::Moves::Aims.of(@account.aims, nil).years,
+            on: @app.now).total
+          checks = DestinationChecks.new(@app).of(@account, suffix: suffix, total: total)
+          checks.count { |c| c.is == false && c.key != "method" }
+        end
+      end
+
+      # Is there a DNS host that could take the records, the one that a plan would propose?
+      def carried_somewhere?(entry)
+        entry.signed_known && !CarryHosts.usual(@accounts.last, dns_host: entry.dns_host, to: @to).nil?
+      end
+
+      def within?(id)
+        return false unless @account
+
+        @within.fetch(id) { @within[id] = @by_id.fetch(id).same_registrar?(@account) == true }
+      end
+    end
+  end
+end

@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/bench_world"
+
+# The gate of the list is the planner's verdict: for every name of the demo, towards every destination, it says what a
+# plan with the host that is proposed first would say.
+class GatesTest < Minitest::Test
+  Desk = SteadyMove::Desk
+
+  def setup = @world = BenchWorld.new(names_at: nil)
+  def teardown = @world.close
+  def app = @world.app
+
+  def gates(to) = app.portfolio.snapshots(at: app.now, now: app.now, to: to, patience: 60).first
+
+  # What the plan page proposes: the usual host where the records have to be carried.
+  def plan(name, to)
+    judged = Desk::Judging.new(app).one(name, to: to)
+    host = Desk::CarryHosts.usual(app.accounts.hosts, dns_host: judged.facts[:dns_host], to: to)
+    @world.plan(name, to: to, host: judged.needs_carry? ? host&.id : nil)
+  end
+
+  # What a plan's refusals amount to.
+  def told(name, to)
+    judged = Desk::Judging.new(app).one(name, to: to)
+    return "moving" if judged.move && !judged.move.plan.prepare?
+    return "blocked" if judged.account.id == to
+
+    proposal = plan(name, to)
+    return "ready" if proposal.startable?
+
+    within = judged.account.same_registrar?(app.accounts.find(to)) == true
+    open = judged.findings_open.reject { |f| within && Desk::Refusals::BETWEEN.include?(f.rule) }
+    return "blocked" if open.any? { |f| f.effect == "bar" }
+
+    open.any? ? "wait" : "needs"
+  end
+
+  def hold(to)
+    snapshot = gates(to)
+    snapshot.list.to_h do |entry|
+      gate = snapshot.gate(entry)
+      assert_equal told(entry.ascii, to), gate.kind, "#{entry.ascii} to #{to}: #{plan(entry.ascii, to).refusals}"
+      assert_equal plan(entry.ascii, to).refusals.size, gate.needs, entry.ascii if gate.kind == "needs"
+      [entry.ascii, gate.kind]
+    end
+  end
+
+  def test_every_name_towards_every_destination
+    seen = %w[orlop cobble hawser].flat_map { |to| hold(to).values }
+    assert_equal Desk::Gates::KINDS - ["moving"], Desk::Gates::KINDS & seen
+    @world.start("isles-timetable.example", to: "orlop")
+    assert_equal "moving", hold("orlop").fetch("isles-timetable.example")
+    assert_equal("moving", gates(nil).then do |s|
+      s.gate(s.list.find do |e|
+        e.ascii == "isles-timetable.example"
+      end).kind
+    end)
+  end
+
+  # What is noted at a place, or known of a host, counts at once.
+  def test_a_gate_follows_the_places
+    assert_operator gates("orlop").tally["ready"], :>=, 15, "what the desk does on the way keeps nobody"
+    Desk::DestinationChecks.new(app).note("orlop", "profile", is: false, by: "ada")
+    assert_equal(0, hold("orlop").count { |_, kind| kind == "ready" })
+  end
+
+  def test_a_name_that_is_made_ready_can_go
+    name = "isles-timetable.example"
+    Desk::Preparing.new(app).start(name, parts: %w[code], by: "ada", ends: app.now + 86_400)
+    assert_equal "ready", hold("orlop").fetch(name)
+  end
+end

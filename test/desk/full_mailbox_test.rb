@@ -81,6 +81,7 @@ class FullMailboxTest < Minitest::Test
 
   NEWS = "From: news@shop.test\r\nMessage-ID: <news@shop.test>\r\nDate: Mon, 01 Mar 2027 07:00:00 +0000\r\n" \
          "Subject: Garden chairs\r\n\r\nNothing of interest here.\r\n"
+  KNOWN = "From: news@tarnbeck.example\r\nMessage-ID: <known@x>\r\nSubject: Opening hours\r\n\r\nWe are closed.\r\n"
   LONG = "From: notices@elsewhere.test\r\nMessage-ID: <long@x>\r\nDate: Mon, 01 Mar 2027 07:00:00 +0000\r\n" \
          "Subject: About isles-timetable.example\r\n\r\n#{"A line of text that goes on.\r\n" * 100}the end\r\n".freeze
 
@@ -92,8 +93,9 @@ class FullMailboxTest < Minitest::Test
   def listed(subject) = get("/api/post") && answer["messages"].find { |m| m["subject"].start_with?(subject) }
 
   def test_heads_alone_until_somebody_asks_and_long_texts_when_they_are_opened
-    arrive(NEWS, LONG)
+    arrive(NEWS, KNOWN, LONG)
     sign_in
+    assert_includes listed("Opening")["text"], "We are closed", "whom we know is kept whole"
     news = listed("Garden")
     assert_equal ["", true], news.values_at("text", "bodiless")
     assert_nil world.app.messages.original(news["uid"])

@@ -41,7 +41,7 @@ class DripTest < Minitest::Test
     dripping("* OK and on ") do |port|
       box = Wire::Mail::Mailbox.new(host: "127.0.0.1", port: port, login: "a", password: "b", tls: false,
         timeout: TIMEOUT)
-      ends("imap") { box.messages }
+      ends("imap") { box.open(&:uids) }
     end
   end
 

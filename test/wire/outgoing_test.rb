@@ -54,7 +54,7 @@ class OutgoingTest < Minitest::Test
   def test_a_mailbox_in_trouble
     IMAP.each do |script, (kind, part)|
       server(*script) do |port|
-        error = assert_raises(SteadyMove::Wire::Error, script.inspect) { imap(port).messages }
+        error = assert_raises(SteadyMove::Wire::Error, script.inspect) { imap(port).open(&:uids) }
         assert_equal kind, error.class.name.split("::").last, script.inspect
         assert_includes error.says, part, script.inspect
         refute_includes error.says, "\n"

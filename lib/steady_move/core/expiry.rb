@@ -21,6 +21,15 @@ module SteadyMove
         Result.new(expires_at: [wished, most].min, capped: wished > most)
       end
 
+      # Days that are paid for and lost: what the registry's maximum cuts off (RFC 5731 §3.2.4). A year that is taken
+      # back within its grace is none: its fee may be, and that is money.
+      #   Expiry.lost_days(expires_at: Time.utc(2037, 6, 11), landed_at: Time.utc(2027, 6)) # => 375
+      #   Expiry.lost_days(expires_at: Time.utc(2030), landed_at: Time.utc(2027)) # => 0
+      def lost_days(expires_at:, landed_at:, years: 1, max_years: 10, in_grace: false)
+        wished = add_years(expires_at, in_grace ? years - 1 : years)
+        [(wished - add_years(landed_at, max_years)) / 86_400, 0].max.ceil
+      end
+
       # The expiry before the registry added a year to it; a 28 February may have been a 29th, and the later counts.
       #   Expiry.year_before(Time.utc(2029, 2, 28)) # => Time.utc(2028, 2, 29)
       def year_before(time)

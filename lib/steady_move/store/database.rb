@@ -75,7 +75,8 @@ module SteadyMove
       end
 
       def newer(db, path)
-        by = db.table_exists?(:keeping) && Keeping.new(db)["version"]
+        by = db.table_exists?(:keeping) ? Keeping.new(db)["version"] : nil
+        by = nil if by == VERSION
         Unusable.new("#{path} was written by #{by ? "Steady Move #{by}" : 'a newer version of Steady Move'}; " \
                      "this one is #{VERSION}: start the newer one, or restore a backup made before it")
       end

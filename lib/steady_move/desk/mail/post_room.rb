@@ -74,7 +74,7 @@ module SteadyMove
         @app.db.transaction do
           next false if @app.messages.known?(message.uid, message.message_id)
 
-          whole ||= concerns?(reading, letter, moves)
+          whole ||= concerns?(reading, letter, moves) || around.known?(message.from)
           whole ? keep(ready, message, reading, moves) : @app.messages.keep_head(ready)
           true
         end

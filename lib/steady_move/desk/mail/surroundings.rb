@@ -15,6 +15,12 @@ module SteadyMove
       # {ids:, trusting:} of the mailbox's server.
       def server = places.mail_server
 
+      # Does somebody write whom we know: from a domain of an account, its privacy service, or a registry?
+      def known?(address)
+        domain = address.to_s.rpartition("@").last.downcase
+        senders([]).any? { |d| domain == d || domain.end_with?(".#{d}") }
+      end
+
       # Whom the desk itself writes as.
       def own_logins = @own_logins ||= @app.settings.mailboxes.compact.map { |box| box[:login] }
 

@@ -8,7 +8,9 @@ module SteadyMove
       # schedule: Blocks.
       # ready: what is known of the destination (DestinationChecks::Check).
       # told: [Caution], each once: key says of what kind it is (a rule's id, or a word of our own).
-      Proposal = Struct.new(:plan, :quote, :refusals, :told, :zone, :schedule, :ready, keyword_init: true) do
+      # lost_days: paid days that the move would lose; nil where the expiry is not known.
+      Proposal = Struct.new(:plan, :quote, :refusals, :told, :zone, :schedule, :ready, :lost_days,
+        keyword_init: true) do
         def startable? = refusals.empty?
         def cautions = told.map(&:says)
       end
@@ -49,6 +51,7 @@ module SteadyMove
         # Of the payment method a rule speaks.
         missing = ready.select { |c| c.is == false && c.key != "method" }.map(&:says)
         Proposal.new(plan: plan, quote: quote, zone: zone, schedule: schedule(plan), ready: ready,
+          lost_days: lost_days(plan),
           refusals: Refusals.new(judged, account, new_host, missing: missing, choice: choice).all,
           told: cautions(judged, zone) + left_behind(judged, choice))
       end
@@ -137,6 +140,11 @@ module SteadyMove
       def adds_none?(family, judged, account)
         (family && family.years_added.to_i.zero? && !family.approval.nil?) ||
           judged.account.same_registrar?(account) == true
+      end
+
+      def lost_days(plan)
+        plan.expires_at && Core::Expiry.lost_days(expires_at: plan.expires_at, landed_at: @app.now, years: plan.years,
+          max_years: plan.max_years, in_grace: plan.in_grace == true)
       end
 
       # Until when the losing side's automatic year would be taken back; nil where it did not add one.

@@ -31,6 +31,13 @@ module SteadyMove
 
           def planning = Desk::Planning.new(desk)
 
+          # The price that somebody saw and agreed to: an Amount, nil where none was known, :any where none was sent.
+          def accepted
+            return :any unless given.key?("price")
+
+            given["price"]&.then { |a| Core::Money::Amount.new(*a.values_at("minor", "currency")) }
+          end
+
           # Steers a move and shows it as it is then.
           def steer(act, **more)
             application.orders.public_send(act, asked[:id], by: me, **more)
@@ -49,7 +56,7 @@ module SteadyMove
 
         on "startMove" do
           id = planning.start(given["name"], to: given["to"], host: given["host"], aims: given["aims"],
-            choice: given["choice"], lower: given["lower"], by: me)
+            choice: given["choice"], lower: given["lower"], by: me, price: accepted)
           nudge
           status 201
           { id: id }

@@ -50,7 +50,7 @@ module SteadyMove
           state = Core::Moves::State.fold(plan, [])
           { name: plan.name, from: words[:from], to: words[:to], refusals: proposal.refusals,
             cautions: proposal.cautions, in_grace: proposal.plan.in_grace == true, startable: proposal.startable?,
-              quote: quote(proposal.quote),
+            lost_days: proposal.lost_days, quote: quote(proposal.quote),
             expires_at: Json.time(plan.expires_at), expected_expiry: Json.time(plan.expected_expiry),
             years: plan.years, carries: plan.carry?, words: shown(plan, words),
             ready: AccountView.ready(proposal.ready), aims: plan.wanted.to_plan,

@@ -121,6 +121,10 @@ export const name = {
     aYearAtIs: (a: V, b: V) => `(a year at ${a} is ${b})`,
     expiry: 'Expiry',
     added: (a: V, b: V) => `(${a} ${b} added)`,
+    lost: (days: number) =>
+      days === 0
+        ? 'No paid day is lost.'
+        : `${days === 1 ? '1 paid day is' : `${days} paid days are`} lost: the registry keeps at most so many years.`,
     graceYearTakenBack: 'The year that was added by itself is taken back, so the sum stays.',
     notKnown: 'not known',
     nameServers: 'Name servers',

@@ -61,7 +61,9 @@
   }));
   const currency = $derived(proposal.data?.quote.total?.currency ?? 'EUR');
   const start = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/moves', { body })),
+    // with the price that was shown: another one now is refused, and the plan is worked out anew
+    mutationFn: () => ask(api.POST('/api/moves', { body: { ...body, price: proposal.data?.quote.total ?? null } })),
+    onError: () => void proposal.refetch(),
     onSuccess: (data) => {
       void refresh(client);
       void navigate('/moves/:id', { params: { id: String(data.id) } });

@@ -54,6 +54,9 @@
         >{say.proposal.added(proposal.years, proposal.years === 1 ? say.proposal.year : say.proposal.years)}
         {#if proposal.in_grace}{say.proposal.graceYearTakenBack}{/if}</span
       >
+      {#if proposal.lost_days !== null}<span class:loss={proposal.lost_days > 0}
+          >{say.proposal.lost(proposal.lost_days)}</span
+        >{/if}
     {:else}{say.proposal.notKnown}{/if}
   </dd>
   <dt>{say.proposal.nameServers}</dt>
@@ -86,6 +89,10 @@
 <StepList steps={proposal.steps} />
 
 <style>
+  .loss {
+    color: var(--madder);
+    font-weight: 600;
+  }
   .refusal {
     border-left: 4px solid var(--madder);
     background: var(--madder-soft);

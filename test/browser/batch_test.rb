@@ -61,6 +61,7 @@ class BrowserBatchTest < Minitest::Test
     within("li", text: EARLY) do
       assert_text "Approving now saves"
       click_on "Approve the release"
+      click_on "Yes, release #{EARLY}; this can’t be taken back"
     end
     within("li", text: EARLY) { assert_text "approved, being sent" }
     world.runner.pass
@@ -83,8 +84,8 @@ class BrowserBatchTest < Minitest::Test
 
   def called_off
     visit "/moves/#{member(CALLED_OFF).move_id}"
-    click_on "Call the move off"
-    click_on "Call it off"
+    click_on "Cancel the move"
+    click_on "Cancel it"
     assert_text "Called off"
     world.runner.pass
   end

@@ -59,7 +59,7 @@ class BrowserHandsTest < Minitest::Test
     assert_text "The contacts are public for"
     assert_text "Pearl Strand, by telephone consents until"
     within("section[aria-label^='Take the transfer lock off']") do
-      assert_text "This only starts the looking"
+      assert_text "The desk checks from outside before the step counts as done."
       click_on "I have done it"
       assert_text "your word is not one"
     end

@@ -29,6 +29,7 @@ class BrowserJourneyTest < Minitest::Test
     assert_text "The clock’s"
     on_until "Approve the release of #{NAME}"
     click_button "Approve the release"
+    click_button "Yes, release #{NAME} to Orlop Domain Desk; this can’t be taken back"
     assert_text "passes it on"
     on_until "Settled: Tarnbeck Names → Orlop Domain Desk"
     click_on NAME
@@ -47,7 +48,7 @@ class BrowserJourneyTest < Minitest::Test
     id = world.start("isles-timetable.example", to: "orlop")
     assert_selector "article", text: "isles-timetable.example"
     visit "/moves/#{id}"
-    assert_text "Call the move off"
+    assert_text "Cancel the move"
     world.orders.call_off(id, by: "somebody else")
     assert_text "Called off"
   end
@@ -85,9 +86,9 @@ class BrowserJourneyTest < Minitest::Test
     visit "/moves/#{world.start('harbourpass.example', to: 'orlop')}"
     assert_text(/can't be reached|closed the connection/)
     assert_text "Nothing is lost; it is tried again"
-    assert_text "Looked at again"
+    assert_text "Next check"
     visit "/names/harbourpass.example"
-    click_on "Look it up again"
+    click_on "Refresh facts"
     assert_selector "[role=alert]", text: "Tarnbeck Names"
   end
 
@@ -104,7 +105,7 @@ class BrowserJourneyTest < Minitest::Test
     assert_selector "[aria-rowindex='2']", text: "nightboat-saltern.example"
     click_on "Expiry"
     assert_selector "[aria-rowindex='2']", text: "northskerry-line.example"
-    fill_in "Names that hold", with: "freight"
+    fill_in "Search names", with: "freight"
     assert_selector "[data-row]", count: 1
     assert_current_path "/names?sort=-expiry&q=freight"
     page.driver.browser.navigate.refresh

@@ -19,8 +19,8 @@ class BrowserOutsideEndsTest < Minitest::Test
     assert_text "No card on file"
     ordered
     visit "/moves/#{@id}"
-    click_on "Call the move off"
-    act { click_on "Call it off" }
+    click_on "Cancel the move"
+    act { click_on "Cancel it" }
     assert_text "Called off"
     world.runner.pass
     visit "/by-hand"

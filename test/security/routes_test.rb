@@ -111,7 +111,7 @@ class RoutesSecurityTest < Minitest::Test
   # Where not even the log can be written, the answer is the same.
   def test_a_log_that_can_not_be_written
     sign_in
-    @log.define_singleton_method(:puts) { |*| raise Errno::ENOSPC }
+    @log.define_singleton_method(:write) { |*| raise Errno::ENOSPC }
     breaking(RuntimeError.new("nobody foresaw this")) { get "/api/names" }
     assert_equal [500, "application/problem+json"], [last_response.status, last_response.media_type]
     assert_equal 200, get("/api/session").status

@@ -9,7 +9,7 @@ import { step, block } from './support/moves';
 describe('the gate', () => {
   // kind, steps or needs, clears at => words, position of the bar
   const rows: [string, number, string | null, RegExp, string][] = [
-    ['ready', 0, null, /^Ready\s*$/, 'M4 11 15 1'],
+    ['ready', 0, null, /^\s*Ready\s*$/, 'M4 11 15 1'],
     ['ready', 2, null, /Ready\s+the desk does 2 things on the way/, 'M4 11 15 1'],
     ['ready', 1, null, /does 1 thing on the way/, 'M4 11 15 1'],
     ['needs', 2, null, /Needs you \(2\)/, 'M4 11 25 4'],

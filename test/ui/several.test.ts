@@ -16,6 +16,13 @@ const unfold = async () => {
   await open();
 };
 
+// What can't be taken back is dead for a second after it appears.
+const awake = async (label: string) => {
+  const button = (await screen.findByText(label)) as HTMLButtonElement;
+  await waitFor(() => expect(button.disabled).toBe(false), { timeout: 5000 });
+  await fireEvent.click(button);
+};
+
 beforeEach(() => {
   signedIn();
   clock.set(new Date(NOW).toISOString(), false);
@@ -122,7 +129,8 @@ describe('approvals', () => {
     show(Approvals);
     await screen.findByText('4 approvals are due');
     expect(screen.getByText(/it lapses, and the move ends/)).toBeTruthy();
-    await fireEvent.click(screen.getByText('Approve all 2 at Tarnbeck'));
+    await awake('Approve all 2 at Tarnbeck');
+    await awake('Yes, release 2 names; this can’t be taken back');
     await waitFor(() => expect(asked.find((a) => a.method === 'POST')?.body).toEqual({ moves: [1, 2] }));
     expect(screen.getByText('Approve as soon as it is asked')).toBeTruthy();
   });

@@ -15,6 +15,9 @@ module SteadyMove
 
       POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " \
                "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+      # What is sent packed; never what holds a secret of the session beside what somebody else may have written.
+      PACKED = %w[application/json text/html text/csv text/calendar].freeze
+      UNPACKED = %w[/api/session /api/events].freeze
       HEADERS = { "content-security-policy" => POLICY, "x-content-type-options" => "nosniff",
                   "referrer-policy" => "same-origin",
                   "x-frame-options" => "DENY", "cross-origin-opener-policy" => "same-origin" }.freeze
@@ -97,6 +100,7 @@ module SteadyMove
         pages = @pages
         secret = desk.safe.derive("sessions")
         Rack::Builder.new do
+          use Rack::Deflater, include: PACKED, if: ->(env, *) { !UNPACKED.include?(env["PATH_INFO"]) }
           use OneConnection, own.desk.db
           use Rack::Session::Cookie, secrets: [secret], **SESSION
           use CsrfGuard

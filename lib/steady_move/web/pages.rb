@@ -17,11 +17,7 @@ module SteadyMove
         return [405, {}, []] unless %w[GET HEAD].include?(env["REQUEST_METHOD"])
 
         path = env["PATH_INFO"]
-        if path.start_with?("/assets/")
-          return @files.call(env).tap do |r|
-            r[1]["cache-control"] = "public, max-age=31536000, immutable" if r[0] == 200
-          end
-        end
+        return asset(env, File.basename(path)) if path.start_with?("/assets/")
         return @files.call(env) if path != "/" && File.file?(File.join(@folder,
           File.basename(path))) && File.dirname(path) == "/"
 
@@ -29,6 +25,28 @@ module SteadyMove
       end
 
       private
+
+      # As it was packed when the pages were built, for whoever takes it so (RFC 9110 §12.5.3).
+      def asset(env, name)
+        packed = gzip?(env) && File.file?(File.join(@folder, "assets", "#{name}.gz"))
+        answer = @files.call(packed ? env.merge("PATH_INFO" => "/assets/#{name}.gz") : env)
+        headers = answer[1]
+        headers["cache-control"] = "public, max-age=31536000, immutable" if answer[0] == 200
+        headers["vary"] = "accept-encoding"
+        return answer unless packed
+
+        headers["content-type"] = Rack::Mime.mime_type(File.extname(name))
+        headers["content-encoding"] = "gzip"
+        answer
+      end
+
+      # Named, and not with a weight of nothing.
+      def gzip?(env)
+        env["HTTP_ACCEPT_ENCODING"].to_s.downcase.split(",").any? do |coding|
+          name, weight = coding.delete(" ").split(";q=")
+          name == "gzip" && (weight.nil? || weight.to_f.positive?)
+        end
+      end
 
       def index
         file = File.join(@folder, "index.html")

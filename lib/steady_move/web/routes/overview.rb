@@ -20,6 +20,13 @@ module SteadyMove
             lines.map { |e| { name: e.name, at: Views::Json.time(e.at), says: Words.retold(e) } }
           end
 
+          # What wants somebody soonest first: what can still be decided before its deadline, then what is stuck, then
+          # the rest by when something is expected. ISO instants sort as text.
+          def pressing(card)
+            rank = card[:can_approve] && card[:until] ? 0 : card[:phase] == "stuck" ? 1 : 2
+            [rank, card[:until] || card[:look_at] || "~", card[:id]]
+          end
+
           def strays
             Desk::Strays.new(desk).open.map do |s|
               account = desk.accounts.find(s.account_id)
@@ -41,7 +48,7 @@ module SteadyMove
         end
 
         on "desk" do
-          cards = cards_of(desk.moves.open)
+          cards = cards_of(desk.moves.open).sort_by { |c| pressing(c) }
           { now: Views::Json.time(now), strays: strays, lanes: Core::Moves::State::TURNS.to_h do |t|
             [t, cards.select do |c|
               c[:turn] == t

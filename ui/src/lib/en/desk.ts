@@ -3,7 +3,7 @@ import type { V } from './value';
 /** Words of the views in views/desk. */
 export const desk = {
   card: {
-    lookedAtAgain: 'Looked at again',
+    lookedAtAgain: 'Next check',
     theContactsArePublicFor: (a: V, b: V) => `The contacts are public for ${a}${b}.`,
     approveTheRelease: 'Approve the release',
     seeTheMove: 'See the move',
@@ -33,10 +33,10 @@ export const desk = {
     remindTheLetterAboutIs: (a: V, b: V) => `Remind ${a}: the letter about ${b} is late`,
     sendAReminder: 'Send a reminder',
     writeToFor: (a: V, b: V) => `Write to ${a} for ${b}`,
-    doAtFor: (a: V, b: V, c: V) => `Do ${a} at ${b} for ${c}`,
+    tasksAt: (n: number, place: V) => (n === 1 ? `1 task at ${place}` : `${n} tasks at ${place}`),
     writeTheLetter: 'Write the letter',
+    oneName: '1 name',
     names: (a: V) => `${a} names`,
-    acts: (a: V) => `${a} acts`,
   },
   stray: {
     somebodyAskedFor: 'Somebody asked for the transfer of',

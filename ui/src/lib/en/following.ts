@@ -42,7 +42,7 @@ export const following = {
       none: 'nobody can; only time',
     } as Record<string, string>,
     silence: {
-      approves: 'In silence it goes on by itself.',
+      approves: 'In silence it is approved automatically.',
       lapses: 'In silence it lapses, and the move ends.',
       nothing: 'In silence nothing happens.',
     } as Record<string, string>,

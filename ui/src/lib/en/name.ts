@@ -49,11 +49,11 @@ export const name = {
   nameSheet: {
     itsRecords: 'Its records',
     ifNothingElseChangesUntil: (a: V) => `if nothing else changes until ${a}`,
-    itRestsOnLessThan: 'It rests on less than is wanted: see “not known yet”.',
+    itRestsOnLessThan: 'Some facts are missing: see “not known yet”.',
     seeTheMove: (a: V) => `See the move (${a})`,
     planItsMove: 'Plan its move',
     itCantBeMovedNow: 'It can’t be moved now, for the reasons below.',
-    lookItUpAgain: 'Look it up again',
+    lookItUpAgain: 'Refresh facts',
     lastSeen: 'Last seen',
     why: 'Why',
     nothingBarsDelaysOrEndangers: 'Nothing bars, delays or endangers a move.',

@@ -87,8 +87,8 @@ export const names = {
   filters: {
     whichNamesAreShown: 'Which names are shown',
     gates: 'Gates',
-    namesThatHold: 'Names that hold',
-    namesThatHold2: 'Names that hold …',
+    namesThatHold: 'Search names',
+    namesThatHold2: 'Search names …',
     account: 'Account',
     allAccounts: 'All accounts',
     suffix: 'Suffix',
@@ -134,14 +134,14 @@ export const names = {
     withoutPrice: (a: number) => `, without ${a === 1 ? '1 name' : `${a} names`} of which no price is known`,
     csv: 'CSV',
     report: 'Report',
-    takeNamesIn: 'Take names in',
+    takeNamesIn: 'Add names',
     judgingTheNamesOf: (a: V, b: V) => `Judging the names: ${a} of ${b}.`,
     noNameIsLikeThat: 'No name is like that. Change what is asked for above.',
     noNamesYet: 'No names yet.',
     fromAnAccount: 'from an account.',
   },
   takeIn: {
-    takeNamesIn: 'Take names in',
+    takeNamesIn: 'Add names',
     eachNameIsLookedUp:
       'Each name is looked up in the account and in the public record. URLs, hosts, upper case, ' +
       'international names and lists with any separator are understood; what stands behind # is left ' +

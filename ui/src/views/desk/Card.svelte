@@ -5,6 +5,7 @@
   import { span, UNTIL } from '../../lib/words';
   import { p } from '../../router';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
+  import ForGood from '../../parts/ForGood.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
@@ -46,13 +47,15 @@
   {/if}
   <Trouble error={approve.error} />
   <div class="acts">
+    <Button size="sm" color="alternative" {href} data-row>{say.card.seeTheMove}</Button>
     {#if may('approve') && card.can_approve}
-      <Button size="sm" disabled={approve.isPending} onclick={() => approve.mutate()}
-        >{say.card.approveTheRelease}</Button
-      >
-      <a {href} data-row>{say.card.seeTheMove}</a>
-    {:else}
-      <Button size="sm" color="alternative" {href} data-row>{say.card.seeTheMove}</Button>
+      <ForGood
+        size="sm"
+        label={say.card.approveTheRelease}
+        yes={say.forGood.release(card.name, card.to)}
+        busy={approve.isPending}
+        act={() => approve.mutate()}
+      />
     {/if}
   </div>
 </article>
@@ -82,8 +85,9 @@
   }
   .acts {
     display: flex;
+    flex-wrap: wrap;
     align-items: center;
-    gap: 0.8rem;
+    gap: 0.5rem 0.8rem;
     margin-top: 0.2rem;
   }
 </style>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { api, ask, type Turn } from '../../lib/api';
+  import { api, ask, type Card as CardData, type Turn } from '../../lib/api';
+  import { gathered } from '../../lib/gathered';
   import { p } from '../../router';
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
@@ -26,6 +27,11 @@
   ];
   // What is done by hand stands gathered by place.
   const shown = (turn: Turn) => desk.data!.lanes[turn].filter((c) => turn !== 'yours' || !c.by_hand);
+  const hands = createQuery(() => ({ queryKey: ['hands'], queryFn: () => ask(api.GET('/api/hands')) }));
+  const byPlace = $derived(gathered(hands.data));
+  // What has a deadline or is stuck stands before what is done by hand in one's own time.
+  const presses = (c: CardData) => (c.can_approve && c.until !== null) || c.phase === 'stuck';
+  const count = (turn: Turn) => shown(turn).length + (turn === 'yours' ? byPlace.length : 0);
   const idle = $derived(desk.data && Object.values(desk.data.lanes).every((l) => l.length === 0));
 </script>
 
@@ -44,13 +50,11 @@
     <div class="lanes" aria-live="polite">
       {#each lanes as { turn, empty } (turn)}
         <section>
-          <h2><TurnMark {turn} words /> <span class="num muted">{desk.data.lanes[turn].length}</span></h2>
-          {#if turn === 'yours'}<Gathered />{/if}
-          {#each shown(turn) as card (card.id)}
-            <Card {card} />
-          {:else}
-            {#if !desk.data.lanes[turn].length}<p class="empty">{empty}</p>{/if}
-          {/each}
+          <h2><TurnMark {turn} words /> <span class="num muted">{count(turn)}</span></h2>
+          {#each shown(turn).filter(presses) as card (card.id)}<Card {card} />{/each}
+          {#if turn === 'yours'}<Gathered cards={byPlace} />{/if}
+          {#each shown(turn).filter((c) => !presses(c)) as card (card.id)}<Card {card} />{/each}
+          {#if !count(turn)}<p class="empty">{empty}</p>{/if}
         </section>
       {/each}
     </div>

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { Button } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import { refresh } from '../../lib/live.svelte';
   import { span } from '../../lib/words';
   import { p } from '../../router';
   import { say } from '../../lib/say';
+  import ForGood from '../../parts/ForGood.svelte';
   import May from '../../parts/May.svelte';
   import MovesNav from './MovesNav.svelte';
   import Trouble from '../../parts/Trouble.svelte';
@@ -38,9 +38,12 @@
           <h2>{place.title}</h2>
           {#if able.length > 1}
             <May operation="approveSeveral">
-              <Button disabled={approve.isPending} onclick={() => approve.mutate(able.map((i) => i.move_id))}
-                >{say.approvals.all(able.length, place.title)}</Button
-              >
+              <ForGood
+                label={say.approvals.all(able.length, place.title)}
+                yes={say.forGood.releaseOf(say.gathered.names(able.length))}
+                busy={approve.isPending}
+                act={() => approve.mutate(able.map((i) => i.move_id))}
+              />
             </May>
           {/if}
           {#if place.items.length > able.length}<a href={p('/by-hand')}>{say.approvals.oneVisit}</a>{/if}
@@ -63,9 +66,13 @@
               {#if i.approved}<span class="muted">{say.approvals.approved}</span>
               {:else if i.able}
                 <May operation="approveSeveral"
-                  ><button class="link" disabled={approve.isPending} onclick={() => approve.mutate([i.move_id])}
-                    >{say.approvals.approve}</button
-                  ></May
+                  ><ForGood
+                    size="sm"
+                    label={say.approvals.approve}
+                    yes={say.forGood.releaseOf(i.name)}
+                    busy={approve.isPending}
+                    act={() => approve.mutate([i.move_id])}
+                  /></May
                 >
               {:else}<span></span>{/if}
             </li>

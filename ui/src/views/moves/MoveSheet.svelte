@@ -19,6 +19,7 @@
   import Over from './Over.svelte';
   import Checks from './Checks.svelte';
   import Exposed from './Exposed.svelte';
+  import ForGood from '../../parts/ForGood.svelte';
   import HandOver from './HandOver.svelte';
   import Journal from './Journal.svelte';
   import Leave from './Leave.svelte';
@@ -73,11 +74,6 @@
           </p>
         {/if}
         <div class="acts">
-          {#if m.can_approve && may('approve')}
-            <Button disabled={steer.isPending} onclick={() => steer.mutate('approve')}
-              >{say.moveSheet.approveTheRelease}</Button
-            >
-          {/if}
           {#if m.can_wish && may('approve')}
             <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('approve')}
               >{say.moveSheet.approveAsSoonAs}</Button
@@ -126,6 +122,17 @@
             {/if}
           {/if}
         </div>
+        <!-- In a row of its own, below: never where another button stood a moment ago. -->
+        {#if m.can_approve && may('approve')}
+          <div class="acts">
+            <ForGood
+              label={say.moveSheet.approveTheRelease}
+              yes={say.forGood.release(m.name, m.to)}
+              busy={steer.isPending}
+              act={() => steer.mutate('approve')}
+            />
+          </div>
+        {/if}
       </div>
     {/if}
 

@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/signed_in"
+require "zlib"
+
+# The built pages as they are handed out: under the desk's own path, packed for whoever takes them so.
+class PagesTest < Minitest::Test
+  include SignedIn
+
+  SCRIPT = "console.log('a script');\n" * 50
+
+  def pages(**how)
+    @folder = File.join(world.folder, "public")
+    FileUtils.mkdir_p(File.join(@folder, "assets"))
+    File.write(File.join(@folder, "assets", "a-1.js"), SCRIPT)
+    Zlib::GzipWriter.open(File.join(@folder, "assets", "a-1.js.gz")) { |gz| gz.write(SCRIPT) }
+    File.write(File.join(@folder, "index.html"), %(<head><script src="./assets/a-1.js"></script></head>))
+    SteadyMove::Web::Pages.new(@folder, **how)
+  end
+
+  def ask(pages, path, accepts = nil)
+    status, headers, body = pages.call({ "REQUEST_METHOD" => "GET", "PATH_INFO" => path,
+                                         "HTTP_ACCEPT_ENCODING" => accepts }.compact)
+    text = +""
+    body.each { |piece| text << piece }
+    [status, headers, text]
+  end
+
+  # what a browser takes => is it packed?
+  ACCEPTS = { nil => false, "gzip, deflate, br" => true, "br;q=1.0, gzip;q=0.8" => true, "gzip;q=0" => false,
+              "GZIP" => true, "identity" => false, "gzip;q=0.0, br" => false, "xgzip" => false }.freeze
+
+  def test_scripts_are_packed_for_whoever_takes_them_so
+    here = pages
+    ACCEPTS.each do |accepts, packed|
+      status, headers, text = ask(here, "/assets/a-1.js", accepts)
+      assert_equal [200, packed ? "gzip" : nil, "accept-encoding"],
+        [status, headers["content-encoding"], headers["vary"]], accepts.inspect
+      assert_match(/javascript/, headers["content-type"])
+      assert_equal SCRIPT, packed ? Zlib.gunzip(text) : text
+    end
+    ["/assets/nothing.js", "/assets/../../desk/steady-move.key",
+      "/assets/%2e%2e/%2e%2e/desk/steady-move.key"].each do |path|
+      refute_equal 200, ask(here, path, "gzip").first, path
+    end
+  end
+
+  def test_the_page_knows_its_own_path
+    assert_includes ask(pages, "/names/x").last, %(src="/assets/a-1.js")
+    page = ask(pages(path: "/desk"), "/").last
+    assert_includes page, %(src="/desk/assets/a-1.js")
+    assert_includes page, %(content="/desk")
+  end
+
+  # JSON comes packed, too; but not what holds the session's token.
+  def test_answers_are_packed_and_the_token_is_not
+    sign_in
+    header "Accept-Encoding", "gzip"
+    get "/api/names"
+    assert_equal "gzip", last_response.headers["content-encoding"]
+    assert_equal 12, JSON.parse(Zlib.gunzip(last_response.body))["total"]
+    assert_nil get("/api/session").headers["content-encoding"]
+    assert JSON.parse(last_response.body)["csrf"]
+  end
+end

@@ -15,10 +15,9 @@ module SteadyMove
       def initialize(app, to = nil)
         @app = app
         @to = to
-        refresh
       end
 
-      # Looks at the accounts anew; returns whether they are others than before.
+      # Looks at the accounts anew, before gates are asked for; returns whether they are others than before.
       def refresh
         accounts = [@app.accounts.all, @app.accounts.hosts]
         same = @accounts && accounts.zip(@accounts).all? { |is, was| is.equal?(was) }
@@ -45,6 +44,7 @@ module SteadyMove
 
       # The same of a name that was judged by itself.
       def of_judged(judged)
+        refresh
         move = judged.move && [judged.move.id, judged.move.state.stage, judged.move.plan.prepare?]
         entry = PortfolioIndex::Entry.new
         entry.suffix = judged.name.suffix

@@ -2,22 +2,15 @@
 
 require_relative "../test_helper"
 require_relative "../support/bench_world"
+require_relative "../support/held_box"
 
 # Mail as it arrives: matched, kept with its codes out of sight, relied on or set aside.
 class PostRoomTest < Minitest::Test
   NAME = "harbourpass.example"
 
-  # A mailbox that holds what the test puts there.
-  Box = Struct.new(:list) do
-    def open = yield(self)
-    def validity = 1
-    def uids(after:) = list.map(&:uid).select { |u| u > after }
-    def each(uids, &block) = list.select { |m| uids.include?(m.uid) }.each(&block)
-  end
-
   def setup
     @world = BenchWorld.new
-    @box = Box.new([])
+    @box = HeldBox.new([])
     @app = @world.app
     box = @box
     @app.define_singleton_method(:mailbox) { box }

@@ -3,6 +3,7 @@
 require "timeout"
 require "zlib"
 require_relative "../test_helper"
+require_relative "../support/held_box"
 require_relative "../support/some_people"
 
 # How much may come in, and what is done with what can't be kept as it is.
@@ -78,13 +79,10 @@ class LimitsSecurityTest < Minitest::Test
   end
 
   def deliver(raws)
-    box = Object.new
     server = Wire::Mail::Mailbox.new({ host: "x", port: 1 })
-    box.define_singleton_method(:messages) do |after:, &block|
-      fetched = Struct.new(:attr)
-      numbered = raws.each_with_index.map { |raw, i| [i + 1, raw] }.reject { |uid, _| uid <= after }
-      numbered.each { |uid, raw| block.call(server.send(:message, uid, fetched.new({ "BODY[]" => raw }))) }.size
-    end
+    fetched = Struct.new(:attr)
+    list = raws.each_with_index.map { |raw, i| server.send(:message, i + 1, fetched.new({ "BODY[]" => raw })) }
+    box = HeldBox.new(list)
     world.app.define_singleton_method(:mailboxes) { [box] }
     room = SteadyMove::Desk::PostRoom.new(world.app, on_error: ->(_) {})
     room.fetch

@@ -104,8 +104,9 @@ class MovesStoreTest < Minitest::Test
     start("b.example", to: "other")
     assert_equal ["other", "new", nil],
       [%w[other new], %w[new], []].map { |there| @moves.usual_destination(there) }, "of the accounts that are there"
-    assert_equal({ "ferry.example" => "Make ready", "a.example" => "Make ready", "b.example" => "Make ready" },
-      @moves.stages.transform_values(&:last))
+    ahead = ["Make ready", false]
+    assert_equal({ "ferry.example" => ahead, "a.example" => ahead, "b.example" => ahead },
+      @moves.stages.transform_values { |_, *rest| rest })
     assert_empty @moves.came_from
     @journal.add("settled", at: AT, says: "x", by: "desk", move_id: @id, name: "ferry.example")
     assert_equal({ %w[ferry.example new] => "old" }, @moves.came_from("ferry.example"))

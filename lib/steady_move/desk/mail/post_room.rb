@@ -63,7 +63,8 @@ module SteadyMove
       end
 
       # Takes a message in, from the mailbox or dropped in as a file. Of one that concerns nobody here only the head is
-      # kept, unless it is wanted whole. Returns false where it is here already.
+      # kept, unless it is wanted whole, could not be read, or comes from whom we know. Returns false where it is here
+      # already.
       def take(message, around: Surroundings.new(@app), whole: message.uid.negative?)
         letter = @app.letters.answered_by(message.answers || [], "#{message.subject}\n#{message.text}")
         own = own_letter(message)
@@ -74,7 +75,7 @@ module SteadyMove
         @app.db.transaction do
           next false if @app.messages.known?(message.uid, message.message_id)
 
-          whole ||= concerns?(reading, letter, moves) || around.known?(message.from)
+          whole ||= concerns?(reading, letter, moves) || message.from.to_s.empty? || around.known?(message.from)
           whole ? keep(ready, message, reading, moves) : @app.messages.keep_head(ready)
           true
         end

@@ -66,7 +66,7 @@ class BrowserJourneyTest < Minitest::Test
   def test_a_name_that_is_barred_says_why
     sign_in
     visit "/names/tern-island-cruises.example"
-    ["Barred", "The registry itself forbids a transfer (serverTransferProhibited)", "Ask the losing registrar",
+    ["Blocked", "The registry itself forbids a transfer (serverTransferProhibited)", "Ask the losing registrar",
       "It can’t be moved now"].each do |t|
       assert_text t
     end

@@ -51,7 +51,9 @@ describe('the words of the pages', () => {
       files(SRC)
         .map((f) => readFileSync(f, 'utf8'))
         .join() +
-      ['words', 'keys', 'api', 'arrive', 'list'].map((n) => readFileSync(join(SRC, 'lib', `${n}.ts`), 'utf8')).join() +
+      ['words', 'keys', 'api', 'arrive', 'list', 'gathered']
+        .map((n) => readFileSync(join(SRC, 'lib', `${n}.ts`), 'utf8'))
+        .join() +
       readFileSync(join(SRC, 'views/accounts/fields.ts'), 'utf8');
     const unused = Object.entries(en).flatMap(([part, words]) =>
       Object.keys(words)

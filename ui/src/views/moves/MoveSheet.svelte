@@ -19,7 +19,7 @@
   import Over from './Over.svelte';
   import Checks from './Checks.svelte';
   import Exposed from './Exposed.svelte';
-  import ForGood from '../../parts/ForGood.svelte';
+  import Approve from './Approve.svelte';
   import HandOver from './HandOver.svelte';
   import Journal from './Journal.svelte';
   import Leave from './Leave.svelte';
@@ -122,16 +122,8 @@
             {/if}
           {/if}
         </div>
-        <!-- In a row of its own, below: never where another button stood a moment ago. -->
         {#if m.can_approve && may('approve')}
-          <div class="acts">
-            <ForGood
-              label={say.moveSheet.approveTheRelease}
-              yes={say.forGood.release(m.name, m.to)}
-              busy={steer.isPending}
-              act={() => steer.mutate('approve')}
-            />
-          </div>
+          <Approve move={m} busy={steer.isPending} act={() => steer.mutate('approve')} />
         {/if}
       </div>
     {/if}

@@ -35,9 +35,11 @@
 <div class="filters" role="search" aria-label={say.filters.whichNamesAreShown}>
   <div class="gates" role="group" aria-label={say.filters.gates}>
     {#each Object.entries(GATES) as [kind, word] (kind)}
-      <button class="chip" aria-pressed={gates.includes(kind)} onclick={() => gate(kind)}
-        >{list?.tally[kind] ?? 0} {word}</button
-      >
+      {#if !list || list.tally[kind] || gates.includes(kind)}
+        <button class="chip" aria-pressed={gates.includes(kind)} onclick={() => gate(kind)}
+          >{list?.tally[kind] ?? 0} {word}</button
+        >
+      {/if}
     {/each}
   </div>
   <input

@@ -14,16 +14,11 @@ module Load
   def load
     SQLite3::ForkSafety.suppress_warnings!
     with_moves(500, at: %w[tarnbeck], like: ["isles-timetable.example"]) do |world|
-      house = world.desk.application(log: SteadyMove::Web::Log.new(StringIO.new))
-      server = SteadyMove::Web::Serve.start(house, port: 0)
-      people(house)
-      port = server.connected_ports.first
-      crowd = crowd(port)
-      sizes = live_through(world)
-      told(crowd, sizes)
-    ensure
-      house&.stop
-      server&.stop(true)
+      served(world) do |house, port|
+        people(house)
+        crowd = crowd(port)
+        told(crowd, live_through(world))
+      end
     end
   end
 
@@ -32,22 +27,29 @@ module Load
     SQLite3::ForkSafety.suppress_warnings!
     minutes = ENV.fetch("BENCH_MINUTES", "60").to_i
     with_moves(200, at: %w[tarnbeck], like: ["isles-timetable.example"]) do |world|
-      house = world.desk.application(log: SteadyMove::Web::Log.new(File::NULL))
-      server = SteadyMove::Web::Serve.start(house, port: 0)
-      people(house)
-      crowd = crowd(server.connected_ports.first)
-      sizes = Array.new(minutes * 6) do
-        world.driver.move_on(to: world.app.now + 60)
-        IO.select(nil, nil, nil, 10)
-        memory
+      served(world) do |house, port|
+        people(house)
+        crowd = crowd(port)
+        sizes = Array.new(minutes * 6) do
+          world.driver.move_on(to: world.app.now + 60)
+          IO.select(nil, nil, nil, 10)
+          memory
+        end
+        told(crowd, sizes)
+        figure("  memory after #{minutes} min, arenas: #{ENV.fetch('MALLOC_ARENA_MAX', 'as they come')}",
+          "#{sizes.max} MB", "300 MB")
       end
-      told(crowd, sizes)
-      figure("  memory after #{minutes} min, arenas: #{ENV.fetch('MALLOC_ARENA_MAX', 'as they come')}",
-        "#{sizes.max} MB", "300 MB")
-    ensure
-      house&.stop
-      server&.stop(true)
     end
+  end
+
+  # The desk of a world, served while the block runs with the application and its port.
+  def served(world)
+    house = world.desk.application(log: SteadyMove::Web::Log.new(File::NULL))
+    server = SteadyMove::Web::Serve.start(house, port: 0)
+    yield house, server.connected_ports.first
+  ensure
+    house&.stop
+    server&.stop(true)
   end
 
   private

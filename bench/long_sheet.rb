@@ -3,7 +3,6 @@
 require "minitest"
 require "minitest/assertions"
 require_relative "../test/support/browser"
-require_relative "../test/support/visitor"
 
 # A name with a long zone, opened in Debian's Chromium; what took the page's thread longest.
 class LongSheet

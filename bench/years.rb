@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require "net/http"
-require "stringio"
 
 # A desk that has run for years: 5,000 moves (500 of them open), 120,000 lines of the journal, 20,000 mails.
 module Years
@@ -15,13 +14,10 @@ module Years
     with_moves(1, at: %w[tarnbeck], like: ["isles-timetable.example"]) do |world|
       world.runner.pass
       many_years(world)
-      house = world.desk.application(log: SteadyMove::Web::Log.new(StringIO.new))
-      server = SteadyMove::Web::Serve.start(house, port: 0)
-      cookie = house_cookie(server.connected_ports.first)
-      LISTS.each { |path, limit| list(server.connected_ports.first, path, cookie, limit) }
-    ensure
-      house&.stop
-      server&.stop(true)
+      served(world) do |_, port|
+        cookie = house_cookie(port)
+        LISTS.each { |path, limit| list(port, path, cookie, limit) }
+      end
     end
   end
 

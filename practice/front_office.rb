@@ -21,7 +21,7 @@ module Practice
       },
       /DS records into the registry/i => ->(_, _, _, _) { "Please tell us which DS records." },
       /name servers \(([^)]+)\)/i => ->(o, name, m, at) { o.name_servers(name, m[1].split(/[;,\s]+/), at: at) },
-      /e-mail of the (administrative contact|registrant) shall be (\S+@[^\s)]+)/i => lambda { |o, name, m, at|
+      /e-?mail of the (administrative contact|registrant) shall be (\S+@[^\s)]+)/i => lambda { |o, name, m, at|
         o.contact(name, m[1].start_with?("a") ? "admin" : "registrant", m[2], at: at)
       },
       /hand over to the registrar(?: \(([^)]+)\))?/i => ->(o, name, m, at) { o.push(name, m[1], at: at) },
@@ -112,12 +112,12 @@ module Practice
     end
 
     def contact(name, role, email, at:, opted_out: false)
-      raise No, "That is not an e-mail address." unless email.to_s.match?(/\A[^\s@]+@[^\s@]+\z/)
+      raise No, "That is not an email address." unless email.to_s.match?(/\A[^\s@]+@[^\s@]+\z/)
 
       held = row(name)
       id = role == "admin" ? @world.registry.own_admin(name) : held[:registrant]
       at_once = @registrar.change_contact(id, email: email, at: at, opted_out: opted_out)
-      "The e-mail of the #{role == 'admin' ? 'administrative contact' : 'registrant'} of #{name} " \
+      "The email of the #{role == 'admin' ? 'administrative contact' : 'registrant'} of #{name} " \
         "#{at_once ? 'is' : 'will be'} #{email}.#{' It counts later today.' unless at_once}"
     end
 

@@ -3,7 +3,7 @@
 module Practice
   # What can happen to anybody, let happen once on purpose; the scenario says with whom and in which words.
   class Happenings
-    KINDS = %w[stranger forgery].freeze
+    KINDS = %w[stranger forgery offer].freeze
 
     # given: the scenario's part of each kind; to: the mailbox that forged letters go to.
     def initialize(registry, post, given, to:)
@@ -28,6 +28,9 @@ module Practice
       @registry.domains.where(name: name).update(statuses: '["ok"]') unless pending
       @registry.request_transfer(given.fetch("asks"), name, row[:auth_info], years: 1, at: at)
     end
+
+    # A registrar would like to keep a customer.
+    def offer(given, at) = @post.deliver(at, to: @to, **given.transform_keys(&:to_sym))
 
     # A letter under a registrar's name that another server sent.
     def forgery(given, at)

@@ -56,6 +56,9 @@ module Practice
       names.each { |row| leave(world, row) if row["leaving_to"] }
     end
 
+    # What is lived through before the demo opens: opens, acts (DeskSide::WorkingDay).
+    def working_day = YAML.load_file(File.join(__dir__, "scenario", "working_day.yml"))
+
     def inspect = "#<Scenario>"
 
     private

@@ -1,11 +1,22 @@
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import tailwindcss from '@tailwindcss/vite';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
+import { guide } from './guide-plugin.js';
+
+/** Letters that come too late are used from the next page on: nothing jumps. */
+const calm = (): Plugin => ({
+  name: 'calm-fonts',
+  generateBundle(_, bundle) {
+    for (const file of Object.values(bundle))
+      if (file.type === 'asset' && file.fileName.endsWith('.css'))
+        file.source = String(file.source).replaceAll(/font-display:\s*swap/g, 'font-display:optional');
+  },
+});
 
 export default defineConfig({
   // the desk writes its own path into the page that it serves
   base: './',
-  plugins: [tailwindcss(), svelte()],
+  plugins: [calm(), tailwindcss(), svelte(), guide()],
   // bin/dev: the pages from here, with reload; everything else from the desk.
   server: {
     host: '127.0.0.1',

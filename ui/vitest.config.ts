@@ -1,9 +1,10 @@
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
+import { guide } from './guide-plugin.js';
 
 // The tests lie beside the others, in test/ui; bin/prepare links what is installed here to where they look for it.
 export default defineConfig({
-  plugins: [svelte()],
+  plugins: [svelte(), guide()],
   resolve: { conditions: ['browser'] },
   server: { fs: { allow: ['..'] } },
   test: {

@@ -22,8 +22,12 @@ module Practice
         passwords = SteadyMove::Desk::Passwords.new(cost: cost)
         @people = SteadyMove::Desk::People.new(@app, passwords: passwords)
         @people.add(EMAIL, passwords.hash(PASSWORD), role: "administrator") if @people.empty?
+        @scenario = scenario
         Seed.new(@app, endpoints, scenario).call(by: EMAIL)
       end
+
+      # Lives through the scenario's week, so that work is under way. Only for a desk that was just filled.
+      def live_through_the_week = WorkingDay.new(self, @scenario, by: EMAIL).call
 
       # The whole web application.
       def application(log:)

@@ -2,7 +2,6 @@
 
 require_relative "../test_helper"
 require_relative "../support/browser"
-require_relative "../support/visitor"
 
 # Five names to two destinations, from the tray to the closing report: one approved early, one left to silence, one
 # rejected and tried again, one called off, one whose registrar acts on mail alone.
@@ -42,7 +41,7 @@ class BrowserBatchTest < Minitest::Test
     visit "/names?tray=#{ALL.join(',')}"
     click_on "Plan these 5 moves"
     fill_in "What you call it", with: "Before the season"
-    click_on "Look at what it would do"
+    click_on "See what it would do"
     assert_text "5 of 5 names can start", wait: 60
     within("li", text: CALLED_OFF, match: :first) { select "Fairlead Names" }
     find("summary", text: "How it is done").click
@@ -103,7 +102,7 @@ class BrowserBatchTest < Minitest::Test
 
   def one_letter
     visit "/by-hand"
-    click_on "Write one letter for #{BY_MAIL}"
+    click_on "Write one email for #{BY_MAIL}"
     click_on "Send it"
     assert_text "no answer yet"
     world.runner.pass

@@ -54,17 +54,21 @@ class BrowserHandsTest < Minitest::Test
       click_on "Show the contacts"
       assert_text "The privacy service is off"
     end
-    within("section", text: "Curlew Screen") { click_on "This 1 act is done" }
+    within("section", text: "Curlew Screen") do
+      assert_button "Tick what is done", disabled: true
+      first("li input[type=checkbox]").check
+      click_on "This task is done"
+    end
     visit "/moves/#{world.app.moves.open.first.id}"
     assert_text "The contacts are public for"
     assert_text "Pearl Strand, by telephone consents until"
     within("section[aria-label^='Take the transfer lock off']") do
-      assert_text "The desk checks from outside before the step counts as done."
+      assert_text "The desk checks from outside before it counts as done."
       click_on "I have done it"
-      assert_text "your word is not one"
+      assert_text "checks from outside before it counts"
     end
     assert_text "the public record still shows the lock"
-    click_on "Look now"
+    click_on "Check now"
     assert_text "the public record still shows the lock"
   end
 
@@ -80,18 +84,18 @@ class BrowserHandsTest < Minitest::Test
     begin_moves("saltern-harbour.example", "isles-weather.example")
     sign_in
     assert_text "Write to Cobble and Keel for 2 names"
-    click_on "Write the letter"
-    click_on "Write one letter for 2 names"
-    assert_field "The letter",
+    click_on "Write the email"
+    click_on "Write one email for 2 names"
+    assert_field "The email",
       with: /Please take the transfer lock off:\n  saltern-harbour.example\n  isles-weather.example/
     assert_link "Open it in your mail program"
-    fill_in "The letter", with: "#{find_field('The letter').value}\nThank you."
+    fill_in "The email", with: "#{find_field('The email').value}\nThank you."
     click_on "Send it"
     assert_text "no answer yet"
     assert_no_button "Send it"
     on_until "answered", most: 30
     visit "/post"
-    assert_text "Please: the transfer lock off"
+    assert_text "Unlock 2 names"
     assert_no_text world.world.registry.find("isles-weather.example")[:auth_info]
   end
 
@@ -99,7 +103,7 @@ class BrowserHandsTest < Minitest::Test
     sign_in
     visit "/names/kelpsound.example"
     within("section.panel", text: "Contacts") do
-      assert_text "not reached: mail came back"
+      assert_text "not reached: an email came back"
       assert_text "This mailbox lies on the name itself"
       click_on "What can be done about an address"
       assert_text "An edit there counts only 6 hours later"
@@ -107,7 +111,7 @@ class BrowserHandsTest < Minitest::Test
       choose "Change the administrative contact's address"
       fill_in "The new address", with: "pearl@kelp-office.example"
       click_on "Change it"
-      assert_text(/E-mail of the administrative contact:\s+pearl@kelp-office.example/)
+      assert_text(/Email of the administrative contact:\s+pearl@kelp-office.example/)
       all(:button, "Send it a word").last.click
       assert_text "a word was sent, it has not come back yet"
     end
@@ -122,7 +126,7 @@ class BrowserHandsTest < Minitest::Test
     assert_no_text "in the tray"
     visit "/names?tray=slipway.example,saltern-harbour.example,oyster-smack-charter.example"
     click_on "Plan these 3 moves"
-    click_on "Look at what it would do"
+    click_on "See what it would do"
     assert_text "2 of 3 names can start, for 9.02 EUR together"
     assert_text "1 price is not known and not in the sum"
     within("li", text: "oyster-smack-charter.example", match: :first) { assert_text "within 60 days of its creation" }
@@ -133,7 +137,7 @@ class BrowserHandsTest < Minitest::Test
     assert_text "Running"
     world.runner.pass
     visit "/by-hand"
-    assert_text "Write one letter for saltern-harbour.example"
+    assert_text "Write one email for saltern-harbour.example"
     within("section", text: "Millrace Registrations") do
       assert_text "Open slipway.example and take the transfer lock off"
     end
@@ -164,14 +168,14 @@ class BrowserHandsTest < Minitest::Test
     begin_moves("kelp-sound-hire.example", "saltern-harbour.example")
     sign_in
     visit "/by-hand"
-    click_on "Write one letter for saltern-harbour.example"
-    assert_field "The letter"
+    click_on "Write one email for saltern-harbour.example"
+    assert_field "The email"
     axe("/by-hand")
     ["/moves/#{world.app.moves.open.first.id}", "/names/kelpsound.example",
       "/names/batch?tray=slipway.example,saltern-harbour.example"].each do |path|
       visit path
       assert_selector "section.panel"
-      assert_no_text "looked at."
+      assert_no_text "names checked."
       axe(path)
     end
     size(390, 844)

@@ -41,7 +41,7 @@ class BrowserNamesTest < Minitest::Test
     assert_text "Wait until"
     find("input[type=range]").send_keys(*([:arrow_right] * 38))
     assert_text "if nothing else changes until"
-    assert_selector ".verdict", text: "Ready"
+    assert_selector "dl.answers", text: "Ready"
     assert_selector "dd", text: "in 37 days"
   end
 
@@ -58,7 +58,7 @@ class BrowserNamesTest < Minitest::Test
     assert_equal "names=dolphin-watch-skerry.example,ferry-cats.example", list.query
     press "p"
     assert_current_path %r{/names/batch}
-    click_on "Look at what it would do"
+    click_on "See what it would do"
     assert_text "1 of 2 names can start"
     assert_no_text "in the tray"
     visit "/names"
@@ -73,7 +73,7 @@ class BrowserNamesTest < Minitest::Test
     sign_in
     visit "/rulebook"
     assert_text "Handed over by the losing side"
-    select "new-name", from: "Value or rule"
+    select "Newly registered", from: "Value or rule"
     within("section", text: "Overrule a value") do
       fill_in "Suffix", with: ".example"
       fill_in "is here", with: "30"
@@ -84,14 +84,14 @@ class BrowserNamesTest < Minitest::Test
       fill_in "of", with: Date.new(2027, 1, 4)
       click_on "Save it"
     end
-    assert_text "For .example, new-name is 30"
+    assert_text "For .example, Newly registered is 30"
     visit "/names/kelpquay.example"
-    assert_selector ".verdict", text: "Ready"
+    assert_selector "dl.answers", text: "Ready"
     visit "/rulebook"
     click_on "Take it back"
     assert_text "taken back"
     visit "/names/kelpquay.example"
-    assert_selector ".verdict", text: "Wait until"
+    assert_selector "dl.answers", text: "Wait until"
   end
 
   # What was typed is understood, shown, and can be let go; a table's columns are mapped; a note changes the verdict.
@@ -128,7 +128,7 @@ class BrowserNamesTest < Minitest::Test
     assert_text "saltern-press.fjd.test"
     fill_in "One name and its code a line",
       with: "kelpsound.example,Ab,9;x\"1\nnobody.example,xx1234\nharbourpass.example"
-    click_on "Look at each line first"
+    click_on "Check each line first"
     ["Keep 1 of 3", "“nobody.example” is not on the list of names.", "no code stands behind the name"].each do |t|
       assert_text t
     end

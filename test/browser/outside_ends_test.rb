@@ -65,7 +65,7 @@ class BrowserOutsideEndsTest < Minitest::Test
     within_acts 6
   end
 
-  # Everything at the losing side by letter, to the closing.
+  # Everything at the losing side by email, to the closing.
   def test_a_losing_side_by_letter_only
     sign_in
     begin_move("isles-weather.example")
@@ -156,7 +156,7 @@ class BrowserOutsideEndsTest < Minitest::Test
 
   def by_letter
     visit "/by-hand"
-    click_on "Write one letter for isles-weather.example"
+    click_on "Write one email for isles-weather.example"
     act { click_on "Send it" }
     assert_text "no answer yet"
   end

@@ -72,7 +72,7 @@ class BrowserOutsideTest < Minitest::Test
     visit "/names/batch?to=withy&tray=#{FLEET.join(',')}"
     fill_in "The balance there, in EUR", with: "200"
     act { click_on "Note it" }
-    act { click_on "Look at what it would do" }
+    act { click_on "See what it would do" }
     assert_text "12 of 12 names can start"
     find("summary", text: "How it is done").click
     uncheck "One name first, on trial"

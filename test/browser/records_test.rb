@@ -2,7 +2,6 @@
 
 require_relative "../test_helper"
 require_relative "../support/browser"
-require_relative "../support/visitor"
 
 # Records carried in the browser, from a host and to a host that offer pages alone: the present zone probed and copied
 # as a table, the choice, the carry sheet ticked off by itself, a decision, a service tied to the old account, the
@@ -13,7 +12,7 @@ class BrowserRecordsTest < Minitest::Test
   SHOP = "saltern-gift-shop.example"
 
   def new_world = BenchWorld.new(names_at: %w[fairlead tarnbeck])
-  def visitor = @visitor ||= Visitor.new(world.world.scenario)
+  def visitor = @visitor ||= Practice::DeskSide::Visitor.new(world.world.scenario)
   def page_of(host) = app_host(host).habits["site"]
   def app_host(host) = world.app.accounts.host_of(host)
 
@@ -96,7 +95,7 @@ class BrowserRecordsTest < Minitest::Test
     click_on "Move the DNS of these #{names.size} names"
     assert_text "under way"
     assert_operator world.app.moves.open_count, :>, 1
-    assert_equal names.size, world.app.moves.open_count + all("section li").size
+    assert_equal names.size, world.app.moves.open_count + all("section li", wait: 1).size
     axe "several names' DNS"
   end
 

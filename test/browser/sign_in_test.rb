@@ -25,7 +25,7 @@ class BrowserSignInTest < Minitest::Test
 
   def test_a_passkey_and_recovery_codes
     sign_in
-    click_on "You"
+    person { click_on "Your sign-in and settings" }
     fill_in "What the device is called", with: "Blue key"
     within("section", text: "Passkeys") do
       fill_in "Your password", with: PASSWORD
@@ -67,8 +67,8 @@ class BrowserSignInTest < Minitest::Test
     people.note("password_word", "somebody", email: me[:email])
     assert_button "Sign in"
     click_on "The password is forgotten"
-    fill_in "E-mail", with: "nobody@y.example"
-    click_on "Mail me a link"
+    fill_in "Email", with: "nobody@y.example"
+    click_on "Send me a link by email"
     assert_text "a mail with a link is on its way"
     visit "about:blank"
     visit "/new-password##{word}"
@@ -83,8 +83,8 @@ class BrowserSignInTest < Minitest::Test
   private
 
   def in_again
-    click_on "Sign out"
-    fill_in "E-mail", with: Practice::DeskSide::Desk::EMAIL
+    person { click_on "Sign out" }
+    fill_in "Email", with: Practice::DeskSide::Desk::EMAIL
     fill_in "Password", with: PASSWORD
     click_button "Sign in"
     assert_text "The code that your second factor shows"

@@ -46,6 +46,10 @@ class OutlineTest < Minitest::Test
 
   def in?(intervals, at) = intervals.any? { |a, b| a <= at && at < b }
 
+  def hits(spans, at)
+    spans.select { |s| %w[bar wait fix].include?(s.effect) && s.from <= at && at < s.to }.map(&:rule)
+  end
+
   def test_against_the_plain_meaning
     random = Random.new(28)
     250.times do
@@ -54,10 +58,15 @@ class OutlineTest < Minitest::Test
       windows = outline.windows(0, 30)
       soft = outline.soft(0, 30)
       (0...30).each do |t|
-        assert_equal naive(spans, t), outline.gate(t).to_a, "at #{t}: #{spans}"
-        assert_equal [!closed?(spans, t), soft?(spans, t)], [in?(windows, t), in?(soft, t)], "at #{t}: #{spans}"
+        assert_equal hits(spans, t), spans.map(&:rule).select { |r| outline.hits?(r, t) }, -> { "at #{t}: #{spans}" }
+        assert_equal naive(spans, t), outline.gate(t).to_a, -> { "at #{t}: #{spans}" }
+        assert_equal [!closed?(spans, t), soft?(spans, t)], [in?(windows, t), in?(soft, t)], -> { "at #{t}: #{spans}" }
         same = ((t + 1)..30).take_while { |u| u < outline.next_change(t) }
-        same.each { |u| assert_equal naive(spans, t), naive(spans, u), "nothing changes from #{t} to #{u}: #{spans}" }
+        same.each do |u|
+          assert_equal naive(spans, t), naive(spans, u), -> {
+            "nothing changes from #{t} to #{u}: #{spans}"
+          }
+        end
       end
       assert_equal windows.any?, outline.open_within?(0, 30), spans.inspect
       first = (0..40).find { |t| !closed?(spans, t) }

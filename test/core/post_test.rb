@@ -24,7 +24,7 @@ class PostTest < Minitest::Test
     ["EPP code", "Auth-Code: zz11yy\nDomain: ferry.example", "code", %w[ferry.example]],
     ["Receipt 4471", "Payment received, total 9.02 EUR for ferry.example", "receipt", %w[ferry.example]], ["Invoice",
       "Amount due: 15.00", "receipt", []],
-    ["Please verify your e-mail address", "Reply with the word HARBOUR.", "contact-proof", []],
+    ["Please verify your email address", "Reply with the word HARBOUR.", "contact-proof", []],
     ["Proof of identity wanted", "Send us a passport or identity card of the holder.", "identity-check", []],
     ["Sorry to see you go", "Stay with us and save 30 % on ferry.example", "offer", %w[ferry.example]],
     ["Special offer", "Renew now.", "offer", []],

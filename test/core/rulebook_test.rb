@@ -31,15 +31,18 @@ class RulebookTest < Minitest::Test
 
   # file => text, and what is said of it with its line
   MISTAKES = [
-    ["rules.yml", "- id: locked\n  effect: fix\n  in_move: maybe\n  because: b\n  remedy: r\n  #{SOURCE}\n",
-      /rules\.yml: line 3: rule locked: in_move “maybe” is not one of step, first, caution/],
-    ["rules.yml", "- id: locked\n  effect: stop\n  because: b\n  remedy: r\n  #{SOURCE}\n",
-      /rules\.yml: line 2: rule locked: effect “stop” is not one of/],
-    ["rules.yml", "- id: unheard-of\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  #{SOURCE}\n",
+    ["rules.yml", "- id: locked\n  title: T\n  effect: fix\n  in_move: maybe\n  because: b\n  remedy: r\n  #{SOURCE}\n",
+      /rules\.yml: line 4: rule locked: in_move “maybe” is not one of step, first, caution/],
+    ["rules.yml", "- id: locked\n  title: T\n  effect: stop\n  because: b\n  remedy: r\n  #{SOURCE}\n",
+      /rules\.yml: line 3: rule locked: effect “stop” is not one of/],
+    ["rules.yml",
+      "- id: unheard-of\n  title: T\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  #{SOURCE}\n",
       /rules\.yml: line 1: rule unheard-of: no object judges it/],
-    ["rules.yml", "- id: locked\n  effect: fix\n", /rules\.yml: line 1: locked: because, remedy, source missing/],
-    ["rules.yml", "- id: locked\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  source: {text: t}\n",
-      /line 6: rule locked: source without kind, verified, date/],
+    ["rules.yml", "- id: locked\n  title: T\n  effect: fix\n",
+      /rules\.yml: line 1: locked: because, remedy, source missing/],
+    ["rules.yml",
+      "- id: locked\n  title: T\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  source: {text: t}\n",
+      /line 7: rule locked: source without kind, verified, date/],
     ["rules.yml", "- id: [\n", /rules\.yml: line 2: /],
     ["f.yml", "id: f\ntitle: F\nsuffixes: [x]\nyears_added: 40\nmax_years: 10\nmove_hours: [1, 2, 3]\n#{SOURCE}\n",
       /f\.yml: line 4: years_added “40” is not a whole number from 0 to 10/],
@@ -57,7 +60,7 @@ class RulebookTest < Minitest::Test
     MISTAKES.each do |file, text, said|
       Dir.mktmpdir do |folder|
         File.write(File.join(folder, "rules.yml"),
-          "- id: locked\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  #{SOURCE}\n")
+          "- id: locked\n  title: T\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  #{SOURCE}\n")
         File.write(File.join(folder, file), text)
         assert_match said, assert_raises(Book::Invalid) { SteadyMove::Desk::Rulebooks.load(folder) }.message
       end

@@ -53,4 +53,20 @@ class SmallThingsTest < Minitest::Test
     CODES.each { |code, count| assert_equal count, Core::Codes::Code.warnings(code).size, code }
     assert_equal 1, Core::Codes::Code.warnings("Qw8kz20p", typed: true).size
   end
+
+  # key, value, source => the day that was told alone, and which end of it is assumed (rules of the job §1)
+  DAYS = [
+    [:expires_at, Time.utc(2027, 9, 1), :hand, %w[2027-09-01 start]],
+    [:registrant_changed_at, Time.utc(2027, 2, 10), :hand, %w[2027-02-09 end]],
+    [:expires_at, Time.utc(2027, 9, 1, 14, 5), :hand, nil],
+    [:expires_at, Time.utc(2027, 9, 1), :public_record, nil],
+    [:paid, true, :hand, nil]
+  ].freeze
+
+  def test_a_day_alone_stays_a_day
+    DAYS.each do |key, value, source, day|
+      told = Core::Readiness::Fact.new(key: key, value: value, source: source).day
+      day ? assert_equal(day, told, key) : assert_nil(told, key)
+    end
+  end
 end

@@ -84,7 +84,8 @@ class AstrayTest < Minitest::Test
     assert_operator changes(KEPT).size, :<=, 2
     move = world.move(id)
     words = SteadyMove::Desk::MoveWords.of(move.plan, world.app.accounts)
-    sheet = SteadyMove::Web::Views::MoveView.sheet(move, words, {}, world.app.now, code_state: nil, hands: ->(_) {})
+    sheet = SteadyMove::Web::Views::MoveView.sheet(move, words, {}, world.app.now,
+      SteadyMove::Desk::InShort.new(world.app), code_state: nil, hands: ->(_) {})
     assert_equal [true, false], sheet.values_at(:can_move_back, :can_call_off)
   end
 
@@ -211,7 +212,7 @@ class AstrayTest < Minitest::Test
 
   # A registrar that takes the question and says nothing keeps only its own moves waiting.
   def test_a_mute_registrar_delays_nobody_else
-    @world = BenchWorld.new(names_at: %w[tarnbeck gannet], timeout: 20)
+    @world = BenchWorld.new(names_at: %w[tarnbeck gannet], timeout: 8)
     mute = world.start(KEPT, to: "orlop")
     free = world.start("northskerry-crew.example", to: "orlop")
     consent = lambda do

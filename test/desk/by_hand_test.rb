@@ -8,7 +8,7 @@ require_relative "../support/by_hand"
 class ByHandTest < Minitest::Test
   include ByHand
 
-  # 1: the code on screen, the lock late in the public record, the release by the link in its mail.
+  # 1: the code on screen, the lock late in the public record, the release by the link in its email.
   def test_the_link_in_the_mail_is_known_and_may_be_used
     live_with("tarnbeck")
     id = start("isles-timetable.example")

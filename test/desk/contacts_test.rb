@@ -115,7 +115,7 @@ class ContactsTest < Minitest::Test
       said(c)
     end.join.include?("6 hours later")]
     done = people.repair(judged(name), "admin", "pearl@kelp-office.example", by: ADA)
-    assert_equal [false, [["E-mail of the administrative contact", "pearl@kelp-office.example"]]],
+    assert_equal [false, [["Email of the administrative contact", "pearl@kelp-office.example"]]],
       [done.done, done.hand.typed]
     assert_match(/will be pearl/, visitor.act(done.hand.site, name, "admin", email: done.hand.typed.first.last))
     look(name)
@@ -140,7 +140,7 @@ class ContactsTest < Minitest::Test
         end.message,
         choice)
     end
-    assert_match(/not an e-mail/, assert_raises(SteadyMove::Desk::Refused) do
+    assert_match(/not an email/, assert_raises(SteadyMove::Desk::Refused) do
       people.repair(judged(name), "registrant", "a at b", by: ADA)
     end.message)
     refute_includes rules(name), "registrant-change"

@@ -14,30 +14,34 @@ class LettersTest < Minitest::Test
 
   # kind, details => a part of the letter, a part of its subject, do the five days hold
   ASKS = [
-    ["unlock", [], "Please take the transfer lock off:", "the transfer lock off", true],
-    ["lock", [], "Please put the transfer lock on again:", "the transfer lock on", false],
-    ["code", [], "Please send the authorization code", "the authorization code", true],
-    ["new-code", [], "a new authorization code", "a new authorization code", true],
-    ["privacy-off", [], "Please turn the privacy service off", "the privacy service off", false],
-    ["privacy-on", [], "Please turn the privacy service on again", "the privacy service on", false],
-    ["name-servers", %w[ns1.new.test ns2.new.test], "(ns1.new.test; ns2.new.test):", "other name servers", false],
+    ["unlock", [], "Please take the transfer lock off:", "Unlock ferry.example", true],
+    ["lock", [], "Please put the transfer lock on again:", "Lock ferry.example again", false],
+    ["code", [], "Please send the authorization code", "Send the authorization code of ferry.example", true],
+    ["new-code", [], "a new authorization code", "Set and send a new authorization code for ferry.example", true],
+    ["privacy-off", [], "Please turn the privacy service off", "Turn the privacy service off for ferry.example", false],
+    ["privacy-on", [], "Please turn the privacy service on again",
+      "Turn the privacy service on again for ferry.example", false],
+    ["name-servers", %w[ns1.new.test ns2.new.test], "(ns1.new.test; ns2.new.test):",
+      "Set other name servers for ferry.example", false],
     ["old-name-servers", %w[ns1.old.test ns2.old.test], "the former name servers (ns1.old.test; ns2.old.test):",
-      "the old name servers again", false],
-    ["ds", [], "Please take all DS records (DNSSEC) away", "the DS records out", false],
-    ["new-ds", ["2371 13 2 1F98"], "into the registry (2371 13 2 1F98):", "new DS records", false],
-    ["old-ds", ["2371 13 2 1F98"], "into the registry again (2371 13 2 1F98):", "the former DS records again", false],
+      "Set the former name servers of ferry.example again", false],
+    ["ds", [], "Please take all DS records (DNSSEC) away", "Take the DS records of ferry.example out", false],
+    ["new-ds", ["2371 13 2 1F98"], "into the registry (2371 13 2 1F98):", "Put new DS records of ferry.example in",
+      false],
+    ["old-ds", ["2371 13 2 1F98"], "into the registry again (2371 13 2 1F98):",
+      "Put the former DS records of ferry.example in again", false],
     ["push", ["Tide Names"], "Please hand over to the registrar (Tide Names):",
-      "the handing over to another registrar", false],
-    ["release", [], "Please release:", "the release of a transfer", false],
-    ["contact", ["the e-mail of the registrant shall be q@x.test"],
-      "(the e-mail of the registrant shall be q@x.test):", "a contact corrected", false]
+      "Hand ferry.example over to another registrar", false],
+    ["release", [], "Please release:", "Release the transfer of ferry.example", false],
+    ["contact", ["the email of the registrant shall be q@x.test"],
+      "(the email of the registrant shall be q@x.test):", "Correct a contact of ferry.example", false]
   ].freeze
 
   def test_each_thing_that_is_asked_for
     ASKS.each do |kind, details, part, subject, five_days|
       draft = write([kind, %w[ferry.example], details])
       assert_includes draft.text, part, kind
-      assert_includes draft.subject, "#{subject} for ferry.example [SM-0007-abcd]", kind
+      assert_equal "#{subject} [SM-0007-abcd]", draft.subject
       assert_equal five_days, draft.text.include?("five calendar days"), kind
       assert_equal [[kind], %w[ferry.example]], [draft.kinds, draft.names]
     end
@@ -47,7 +51,7 @@ class LettersTest < Minitest::Test
   def test_one_letter_for_several_things_and_names
     draft = write(["unlock", %w[a.example b.example], []], ["code", %w[b.example c.example], []])
     assert_equal %w[a.example b.example c.example], draft.names
-    assert_includes draft.subject, "the transfer lock off, the authorization code for 3 names"
+    assert_includes draft.subject, "Unlock 3 names and send their codes"
     paragraphs = draft.text.split("\n\n")
     assert_equal ["a.example", "b.example"], paragraphs.find { |p| p.include?("lock off") }.lines.drop(1).map(&:strip)
     assert_equal ["b.example", "c.example"], paragraphs.find { |p|
@@ -59,8 +63,8 @@ class LettersTest < Minitest::Test
 
   def test_a_reminder_names_the_day_and_what_was_asked
     draft = Writer.remind(to: "help@reg.test", title: "Reg", login: nil, writer: "ada", reference: "SM-0007-abcd",
-      sent: Time.utc(2027, 3, 1, 8), subject: "Reminder: Please: x", parts: [["unlock", %w[a.example], []]])
-    assert_equal "Reminder: Please: x", draft.subject, "not twice"
+      sent: Time.utc(2027, 3, 1, 8), subject: "Reminder: Unlock x", parts: [["unlock", %w[a.example], []]])
+    assert_equal "Reminder: Unlock x", draft.subject, "not twice"
     ["01 March 2027", "take the transfer lock off", "a.example", "five calendar days", "SM-0007-abcd"].each do |part|
       assert_includes draft.text, part
     end

@@ -56,7 +56,7 @@ class ForecastsTest < Minitest::Test
     assert_equal 2, range.rests_on.fetch("order")
   end
 
-  # What is asked by letter goes on while people are at work: it takes longer over a week-end, and over holidays.
+  # What is asked by email goes on while people are at work: it takes longer over a week-end, and over holidays.
   def test_letters_wait_for_business_days
     plan = lambda do
       Core::Moves::Plan.of(name: "a.example", from: "x", to: "y", options: %i[lock], years: 1, response_days: 5,

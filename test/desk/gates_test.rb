@@ -66,6 +66,20 @@ class GatesTest < Minitest::Test
     assert_equal(0, hold("orlop").count { |_, kind| kind == "ready" })
   end
 
+  # A balance that open moves will use up is none for the next name.
+  def test_a_gate_follows_what_is_left_of_a_balance
+    orlop = app.accounts.find("orlop")
+    app.accounts.put(orlop.dup.tap { |a| a.habits = a.habits.merge("paid_by" => "balance") })
+    Desk::DestinationChecks.new(app).note("orlop", "balance", by: "ada",
+      balance: Core::Money::Amount.new(1000, "EUR"))
+    assert_equal "ready", kind_of("nightboat-saltern.example")
+    @world.start("isles-timetable.example", to: "orlop")
+    assert_equal "needs", kind_of("nightboat-saltern.example")
+    assert_equal "needs", told("nightboat-saltern.example", "orlop")
+  end
+
+  def kind_of(name) = gates("orlop").then { |s| s.gate(s.list.find { |e| e.ascii == name }).kind }
+
   def test_a_name_that_is_made_ready_can_go
     name = "isles-timetable.example"
     Desk::Preparing.new(app).start(name, parts: %w[code], by: "ada", ends: app.now + 86_400)

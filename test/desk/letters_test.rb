@@ -104,7 +104,7 @@ class LettersSentTest < Minitest::Test
     [0, "under-way", "theirs", "usually takes 15 minutes, at most 1 hour"],
     [900, "under-way", "theirs", "still shows the lock"],
     [3540, "under-way", "theirs", "still shows the lock"],
-    [3660, "stuck", "yours", "It is late: look again at Millrace Registrations"]
+    [3660, "stuck", "yours", "It is late: check again at Millrace Registrations"]
   ].freeze
 
   def test_said_but_not_done_becomes_late_and_yours_again
@@ -151,7 +151,8 @@ class LettersSentTest < Minitest::Test
     do_it(id, "privacy-off", "off")
     world.driver.move_on(to: world.app.now + (2 * 86_400))
     shown = SteadyMove::Web::Views::MoveView.card(world.move(id),
-      SteadyMove::Desk::MoveWords.of(world.move(id).plan, world.app.accounts), {}, world.app.now)[:exposed]
+      SteadyMove::Desk::MoveWords.of(world.move(id).plan, world.app.accounts), {}, world.app.now,
+      SteadyMove::Desk::InShort.new(world.app))[:exposed]
     assert_equal [true, nil], shown.values_at(:over, :until)
     assert_equal %w[kelp-sound-hire.example],
       SteadyMove::Web::Views::ManualStepsView.page(world.app, hands, letters)[:too_long]

@@ -110,7 +110,7 @@ class OperationsTest < Minitest::Test
     assert_equal "Subject 1001", kept(1001)[:subject]
     assert_equal [false, nil], [keeper.due?, app.db[:mailboxes].where(address: "gone@x.example").first]
     assert_nil app.journal.broken_at
-    assert_includes app.journal.page(type: "purged").first.says, "2 bodies of mail"
+    assert_includes app.journal.page(type: "purged").first.says, "2 bodies of emails"
     SteadyMove::Keeping.new(config("desk"), out = StringIO.new).purge((app.now - 86_400).strftime("%Y-%m-%d"))
     assert_includes out.string, "mail 1"
     assert_equal "Body 1004", kept(1004)[:text], "a move under way keeps its mail"
@@ -181,5 +181,43 @@ class OperationsTest < Minitest::Test
     @world.driver.move_on(to: app.now + 90_000)
     refute check.call.first
     assert_equal 1, app.journal.broken_at
+  end
+
+  # Damage that a walk found is told by every look after it, however few lines a look walks; and it is told of.
+  def test_damage_far_down_the_journal_stays_known
+    6.times { |i| app.journal.add("note", at: app.now, says: "line #{i}", by: "ada") }
+    app.db.run("DROP TRIGGER events_no_update")
+    bad = app.journal.last_seq - 1
+    app.db[:events].where(seq: bad).update(says: "forged")
+    SteadyMove::Desk::JournalCheck.new(app).walk
+    assert_equal [false, bad - 1], SteadyMove::Desk::JournalCheck.new(app).call(most: 2).first(2)
+    told = SteadyMove::Desk::Alerts.new(app, @world.runner).standing.map(&:says)
+    assert_includes told.join, "line #{bad} was changed"
+  end
+
+  # A head's number may be another message's by now: nothing is put in its place.
+  def test_a_body_is_fetched_only_of_the_message_that_it_was
+    mail = @world.world.instance_variable_get(:@db)[:mail]
+    raw = ->(id) { Sequel.blob("From: n@shop.test\r\nMessage-ID: <#{id}@x>\r\nSubject: Chairs\r\n\r\nChairs.\r\n") }
+    mail.insert(at: 0, raw: raw["a"])
+    @world.runner.post.fetch
+    row = app.messages.all.find { |m| m[:subject] == "Chairs" }
+    mail.where(uid: row[:uid]).update(raw: raw["b"])
+    gone = assert_raises(Refused) { @world.runner.post.fetch_body(row[:uid]) }
+    assert_includes gone.message, "no longer in the mailbox"
+    assert_equal "Chairs", app.messages.find(row[:uid])[:subject]
+  end
+
+  # What was cleared and is fetched again is text: nothing follows from it a second time.
+  def test_a_cleared_body_comes_back_without_consequences
+    id = @world.start(NAME, to: "orlop")
+    @world.runner.pass
+    @world.until_true { app.messages.of_move(id).any? }
+    message = app.messages.of_move(id).last
+    app.db[:messages].where(uid: message[:uid]).update(text: "", bodiless: true)
+    lines = app.db[:events].count
+    @world.runner.post.fetch_body(message[:uid])
+    assert_equal message[:text], app.messages.find(message[:uid])[:text]
+    assert_equal lines, app.db[:events].count
   end
 end

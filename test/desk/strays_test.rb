@@ -99,7 +99,7 @@ class StraysTest < Minitest::Test
     app.accounts.put(by_hand)
     world.link.fault("rdap-busy", "on")
     line = SteadyMove::Desk::TakingIn.new(app).call(SteadyMove::Desk::TakingIn.words(NAME), by_hand, by: "ada").first
-    assert_equal ["taken", true], [line.fate, line.says.include?("looks it up again")], line.says
+    assert_equal ["taken", true], [line.fate, line.says.include?("checks it again by itself")], line.says
     put_off = SteadyMove::Desk::PutOff.new(app)
     assert_equal [true, 1, false], [put_off.due?, put_off.look_up, put_off.due?]
     world.link.fault("rdap-busy", nil)

@@ -57,7 +57,7 @@ class TakingInTest < Minitest::Test
   def test_a_table_with_its_columns
     @app.names.drop("harbourpass.example")
     @app.names.drop("nightboat-saltern.example")
-    text = ["Domain;Registrar;Expires;Paid;Contact e-mail",
+    text = ["Domain;Registrar;Expires;Paid;Contact email",
       "harbourpass.example;Tarnbeck Names;2028-02-28;no;who@x.test",
       "nightboat-saltern.example;;soon;yes;", "kelpquay.example;;;;", "x.example;Nobody;;;", ""].join("\n")
     look = TakingIn.look(text)

@@ -40,7 +40,8 @@ class OneMoreTest < Minitest::Test
     folder = File.join(SteadyMove::ROOT, "config", "rulebook")
     read = ->(file) { YAML.safe_load_file(File.join(folder, file), permitted_classes: [Date]) }
     rows = read.call("rules.yml") +
-      [{ "id" => "tideless", "effect" => "fix", "in_move" => "first", "because" => "There is no tide table.",
+      [{ "id" => "tideless", "title" => "Tideless", "effect" => "fix", "in_move" => "first",
+         "because" => "There is no tide table.",
          "remedy" => "Print one.", "find_out" => "Look at the pier.",
          "source" => { "text" => "t", "kind" => "C", "verified" => false, "date" => Date.new(2026, 11, 25) } }]
     families = [{ file: "gtld.yml", row: read.call("gtld.yml") }]
@@ -75,8 +76,8 @@ class OneMoreTest < Minitest::Test
       rang = world.move(id).events.find { |e| e.step == "ring-bell" }
       assert_equal ["done", "The bell rang for isles-timetable.example."], [rang.type, rang.says]
       words = SteadyMove::Desk::MoveWords.of(world.move(id).plan, world.app.accounts)
-      sheet = SteadyMove::Web::Views::MoveView.sheet(world.move(id), words, {}, world.app.now, code_state: nil,
-        hands: ->(_) {})
+      sheet = SteadyMove::Web::Views::MoveView.sheet(world.move(id), words, {}, world.app.now,
+        SteadyMove::Desk::InShort.new(world.app), code_state: nil, hands: ->(_) {})
       assert_includes sheet.to_json, "Ring the bell for isles-timetable.example"
     ensure
       world&.close

@@ -104,7 +104,7 @@ class StepsTest < Minitest::Test
     SteadyMove::Desk::Correspondence::KINDS.each do |kind|
       details = { "name-servers" => ["ns1.a.example"], "old-name-servers" => ["ns1.a.example"],
                   "new-ds" => ["1 8 2 AA"], "old-ds" => ["1 8 2 AA"],
-"contact" => ["the e-mail of the registrant shall be a@b.example"] }
+"contact" => ["the email of the registrant shall be a@b.example"] }
       letter = SteadyMove::Desk::Correspondence.write(to: "a@b.example", title: "A", login: nil, writer: "W",
         reference: "R", parts: [[kind, ["n.example"], details.fetch(kind, [])]])
       assert(Practice::FrontOffice::ASKS.keys.any? { |asks| letter.text.match?(asks) }, "#{kind} is not understood")

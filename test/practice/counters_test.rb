@@ -27,7 +27,7 @@ class CountersTest < Minitest::Test
     ["millrace", "slipway.example", "name-servers", { servers: " " }, "At least one"],
     ["millrace", "slipway.example", "admin", { email: "pearl@kelp-office.example" },
       "will be pearl@kelp-office.example. It counts later"],
-    ["millrace", "slipway.example", "registrant", { email: "not one" }, "not an e-mail"],
+    ["millrace", "slipway.example", "registrant", { email: "not one" }, "not an email"],
     ["millrace", "slipway.example", "release", {}, "No transfer of slipway.example"],
     ["millrace", "slipway.example", "burn", {}, "no such act"],
     ["millrace", "northskerry.example", "lock-off", {}, "not in this account"],
@@ -85,7 +85,7 @@ class CountersTest < Minitest::Test
     ["Please set these name servers (ns1.new.example; ns2.new.example):", ->(row) {
       row[:name_servers].sort == %w[ns1.new.example ns2.new.example]
     }],
-    ["Please correct the contact (the e-mail of the administrative contact shall be pearl@kelp-office.example):",
+    ["Please correct the contact (the email of the administrative contact shall be pearl@kelp-office.example):",
       ->(row) {
         row[:admin] != row[:registrant]
       }],

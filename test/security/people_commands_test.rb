@@ -53,7 +53,7 @@ class PeopleCommandsTest < Minitest::Test
   # words => part of the refusal
   REFUSED = { ["remove", ADA] => "only administrator", %w[role nobody@x.example viewer] => "nobody here",
               ["role", ADA, "king"] => "not one of", ["forget-factor", ADA] => "no second factor",
-              %w[add nobody viewer] => "is not an e-mail address" }.freeze
+              %w[add nobody viewer] => "is not an email address" }.freeze
 
   def test_what_is_refused_is_said
     REFUSED.each do |words, says|

@@ -138,7 +138,7 @@ class ServedTest < Minitest::Test
     assert_includes sheet["findings"].map { |f| f["rule"] }, "locked"
   end
 
-  # Mail from Dovecot, matched to the name; a word sent out by aiosmtpd.
+  # Email from Dovecot, matched to the name; a word sent out by aiosmtpd.
   def mailed
     @dovecot.deliver("From: desk@tide.example\r\nTo: #{Dovecot::LOGIN}\r\nSubject: About #{NAME}\r\n" \
                      "Message-ID: <1@tide.example>\r\n\r\nThe transfer lock of #{NAME} was removed.\r\n", 1)

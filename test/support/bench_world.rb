@@ -14,8 +14,9 @@ class BenchWorld
   # timeout: seconds that the desk waits for the outside.
   # names_at: registrars whose names are there; nil for the whole portfolio. apart: the world's servers run in a
   # process of their own, as they do in the demo, so that they take no time from the desk.
-  # watch: names are looked at again by themselves.
-  def initialize(timeout: 15, names_at: %w[tarnbeck], apart: false, watch: false)
+  # watch: names are looked at again by themselves. week: the scenario's week is lived through, as the demo does; else
+  # nothing is under way.
+  def initialize(timeout: 15, names_at: %w[tarnbeck], apart: false, watch: false, week: false)
     scenario = Practice::Scenario.demo(names_at: names_at)
     @folder = Dir.mktmpdir("steady-move-test", File.writable?("/dev/shm") ? "/dev/shm" : nil)
     FileUtils.mkdir_p(world_folder = File.join(@folder, "world"))
@@ -25,6 +26,7 @@ class BenchWorld
     endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))
     @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: QUICK,
       timeout: timeout, scenario: scenario, watch: watch)
+    @desk.live_through_the_week if week
   end
 
   def app = desk.app

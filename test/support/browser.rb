@@ -58,10 +58,16 @@ module Browser
 
   def sign_in
     visit "/"
-    fill_in "E-mail", with: Practice::DeskSide::Desk::EMAIL
+    fill_in "Email", with: Practice::DeskSide::Desk::EMAIL
     fill_in "Password", with: Practice::DeskSide::Desk::PASSWORD
     click_on "Sign in"
     assert_selector "nav a", text: "Desk"
+  end
+
+  # Under whoever is signed in, at the right of the bar.
+  def person
+    find("header .right .menu button", text: "ada").click
+    yield
   end
 
   # Moves the practice clock on from the page until the text is there.

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative "bench_world"
-require_relative "visitor"
 
 # For tests of what people do: a practice world, a person at its counters, and the desk's word on what is left to do.
 module ByHand
@@ -12,7 +11,7 @@ module ByHand
   def teardown = world&.close
 
   def live_with(*registrars) = @world = BenchWorld.new(names_at: registrars)
-  def visitor = @visitor ||= Visitor.new(world.world.scenario)
+  def visitor = @visitor ||= Practice::DeskSide::Visitor.new(world.world.scenario)
   def hands = SteadyMove::Desk::ManualSteps.new(world.app)
   def letters = SteadyMove::Desk::Letters.new(world.app)
   def start(name, **more) = world.start(name, to: "orlop", **more).tap { world.runner.pass }

@@ -54,7 +54,7 @@ module Outside
 
   def card(at) = visitor.act(site(at), "all", "card")
 
-  # Everything at the losing side by letter: what is due is written for, until a step is reached.
+  # Everything at the losing side by email: what is due is written for, until a step is reached.
   def by_letters(id, step)
     20.times do
       return if state(id)[step]&.active? || state(id).done?(step)

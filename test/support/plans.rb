@@ -8,11 +8,11 @@ module Plans
   FULL = %i[carry lock code ask privacy identity contact lock_back privacy_back].freeze
   OUTSIDE = %i[outside confirm_link settings].freeze
 
-  # {what => plan} of every shape: over connections, by hand, by letter, the families that move otherwise.
+  # {what => plan} of every shape: over connections, by hand, by email, the families that move otherwise.
   def self.shapes
     hands = { "order" => "page", "unlock" => "page", "code" => "page", "release" => "letter", "lock_back" => "page" }
     { "full" => plan(FULL, {}), "bare" => plan([], {}), "by hand" => plan(FULL + OUTSIDE, hands),
-      "by letter" => plan(FULL, { "unlock" => "letter", "code" => "letter", "release" => "letter" }),
+      "by email" => plan(FULL, { "unlock" => "letter", "code" => "letter", "release" => "letter" }),
       "at once" => plan(%i[at_once code], {}), "push" => plan(%i[push outside], {}),
       "lapses" => plan(%i[lock code], { "release" => "link", "silence" => "lapses" }) }
   end

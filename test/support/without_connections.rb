@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative "browser"
-require_relative "visitor"
 
 # A desk without any connection in a browser, a person at the registrars' own pages beside it, and a count of what they
 # press at the desk.
@@ -16,7 +15,7 @@ module WithoutConnections
     end
   end
 
-  def visitor = @visitor ||= Visitor.new(world.world.scenario)
+  def visitor = @visitor ||= Practice::DeskSide::Visitor.new(world.world.scenario)
   def site(account) = world.app.accounts.find(account).habits["site"]
   def state = world.move(@id).state
   def clipboard = page.evaluate_async_script("navigator.clipboard.readText().then(arguments[0])")
@@ -39,9 +38,16 @@ module WithoutConnections
   # What is said to be done at the one place where something is left; what was seen by itself needs no word.
   def say_done(step = nil)
     done = -> { step && state.done?(step) }
-    button = -> { first("button", text: /acts? (?:is|are) done\z/, minimum: 0, wait: 1) }
+    button = -> { first("button", text: /\ATick what is done|tasks? (?:is|are) done\z/, minimum: 0, wait: 1) }
     20.times { break if done.call || button.call }
-    act { button.call.click } unless done.call
+    act { ticked(button.call) } unless done.call
+  end
+
+  # Every box beside the button is ticked first; nothing comes ticked.
+  def ticked(button)
+    place = button.find(:xpath, "ancestor::section")
+    place.all("ul li input[type=checkbox]", minimum: 1).each(&:check)
+    button.click
   end
 
   # What a person does on the pages of a place, without the desk.

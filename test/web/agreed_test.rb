@@ -19,7 +19,7 @@ class AgreedTest < Minitest::Test
     world.app.accounts.put(orlop.dup.tap { |a| a.prices = a.prices.merge("transfer" => a.prices["transfer"] + 100) })
     [price, { "minor" => price["minor"], "currency" => "USD" }, nil].each do |given|
       assert_equal 409, start(price: given), given.inspect
-      assert_match(/The plan changed: #{NAME} would now cost 10\.02 EUR.*Look again/, answer["detail"])
+      assert_match(/The plan changed: #{NAME} would now cost 10\.02 EUR.*Read it again/, answer["detail"])
     end
     assert_equal 0, world.app.moves.open_count
     assert_equal 201, start(price: proposed["quote"]["total"])

@@ -2,7 +2,6 @@
 
 require_relative "../test_helper"
 require_relative "../support/signed_in"
-require_relative "../support/visitor"
 
 # Acts by hand, letters, contacts and the post over the API: what comes back, and what each bad request is
 # told.
@@ -50,7 +49,7 @@ class WebHandsTest < Minitest::Test
     ["/api/hands/code", { name: "slipway.example", code: "" }, 422, "code"],
     ["/api/letters/draft", { account: "nowhere" }, 422, "no account"],
     ["/api/letters/draft", { account: "gannet" }, 409, "Nothing waits"],
-    ["/api/letters/draft", { reminds: 99 }, 422, "no letter number 99"],
+    ["/api/letters/draft", { reminds: 99 }, 422, "no email number 99"],
     ["/api/letters", { account: "cobble", how: "pigeon" }, 422, "how"],
     ["/api/letters", { account: "cobble", how: "smtp", reference: "x" }, 422, "reference"],
     ["/api/batches", { names: ["slipway.example"], to: "nowhere" }, 422, "no account"],
@@ -61,7 +60,7 @@ class WebHandsTest < Minitest::Test
     ["/api/names/kelpsound.example/contacts/prove", { role: "friend" }, 422, "role"],
     ["/api/names/kelpsound.example/contacts/repair", { choice: "burn", email: "a@b.example" }, 422,
       "not one of the choices"],
-    ["/api/names/kelpsound.example/contacts/repair", { choice: "admin", email: "a at b" }, 422, "not an e-mail"],
+    ["/api/names/kelpsound.example/contacts/repair", { choice: "admin", email: "a at b" }, 422, "not an email"],
     ["/api/names/nobody.example/contacts/prove", { role: "admin" }, 404, "not on the list"]
   ].freeze
 
@@ -76,7 +75,7 @@ class WebHandsTest < Minitest::Test
   def test_one_consent_for_all
     ids = %w[kelp-sound-hire.example northskerry-crew.example].map { |n| move(n) }
     due = hands["consents"]
-    assert_equal [ids, true], [due["moves"].map { |m| m["id"] }, due["shown"].include?("e-mail address")]
+    assert_equal [ids, true], [due["moves"].map { |m| m["id"] }, due["shown"].include?("email address")]
     assert_equal 200, send_to("/api/hands/consent", moves: ids, given_by: "Pearl Strand", until: "2027-03-09T23:59:59Z")
     world.runner.pass
     assert_nil hands["consents"]
@@ -93,7 +92,7 @@ class WebHandsTest < Minitest::Test
     send_to("/api/letters/draft", account: "cobble")
     draft = answer
     assert_empty codes_in(draft.values.join), "no secret"
-    assert draft["mailto"].start_with?("mailto:help@cobblekeel.example?subject=Please%3A")
+    assert draft["mailto"].start_with?("mailto:help@cobblekeel.example?subject=Unlock%202%20names")
     text = "#{draft['text']}\nPlease hurry.\n"
     assert_equal 200,
       send_to("/api/letters", account: "cobble", how: "smtp", text: text, reference: draft["reference"],

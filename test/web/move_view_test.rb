@@ -22,8 +22,12 @@ class MoveViewTest < Minitest::Test
       events: list, state: Moves::State.fold(plan, list))
   end
 
-  def card(options, ways, events, at: 60) = View.card(move(options, ways, events), WORDS, {}, START + at, nil)
+  def card(options, ways, events, at: 60) = View.card(move(options, ways, events), WORDS, {}, START + at, SHORT)
 
+  SHORT = Struct.new(:uptime, :result) do
+    def uptime(_) = ""
+    def result(_) = nil
+  end.new
   READY = %w[unlock lock-gone order].map { |s| ["done", s, 10] }.freeze
   DEADLINE = START + (5 * 86_400)
   PENDING = [*READY, ["done", "registry-pending", 20, { "deadline" => DEADLINE }]].freeze
@@ -58,6 +62,13 @@ class MoveViewTest < Minitest::Test
     RELEASES.each do |ways, expected|
       assert_equal expected, card(%i[lock], ways, PENDING).values_at(:can_approve, :by_hand), ways.inspect
     end
+  end
+
+  # Nothing is pending yet: it can't be approved, only wished for.
+  def test_nothing_is_approved_before_it_is_asked_for
+    events = [*PENDING, ["waiting", "release", 700, { "early" => true }]]
+    refute card(%i[lock], {}, events)[:can_approve]
+    assert card(%i[lock], {}, events[0..-2])[:can_approve]
   end
 
   # events, now (seconds) => [seconds public, longer than consented]; consent ends after 1,000 seconds

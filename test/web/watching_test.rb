@@ -148,7 +148,51 @@ class WatchingTest < Minitest::Test
     watch = alerts
     refuse = ->(*, **) { raise SteadyMove::Wire::Unreachable, "no mail today" }
     world.app.sender.stub(:deliver, refuse) { assert_equal 0, watch.tell }
-    world.app.sender.stub(:deliver, ->(*, **) {}) { assert_equal [1, 0], [watch.tell, watch.tell] }
+    sent = 0
+    world.app.sender.stub(:deliver, ->(*, **) { sent += 1 }) do
+      assert_equal [0, 0], [watch.tell, sent], "not at once again"
+      world.driver.move_on(to: world.app.now + 300)
+      2.times { watch.tell }
+    end
+    assert_equal 1, sent
+  end
+
+  # Of two ways to be told, the one that works tells once, whatever becomes of the other.
+  def test_a_way_that_fails_does_not_repeat_the_other
+    configure(alerts: { "to" => ["watch@saltern-office.example"], "webhook" => "https://watch.example/",
+"secret" => "x" })
+    stuck = [SteadyMove::Desk::Lanes::Stuck.new(lane: "account tarnbeck", seconds: 50, waiting: 0)]
+    mails = 0
+    posts = []
+    watch = alerts
+    world.runner.stub(:stuck, stuck) do
+      world.app.sender.stub(:deliver, ->(*, **) { mails += 1 }) do
+        SteadyMove::Wire::Http::Hook.stub(:post, 503) { 3.times { watch.tell } }
+        world.driver.move_on(to: world.app.now + 400)
+        SteadyMove::Wire::Http::Hook.stub(:post, ->(*given) { (posts << given) && 200 }) { 2.times { watch.tell } }
+      end
+    end
+    assert_equal [1, 1], [mails, posts.size]
+  end
+
+  def test_who_can_not_be_written_to_is_told_in_the_log
+    configure(alerts: { "to" => ["watch@saltern-office.example"] })
+    stuck = [SteadyMove::Desk::Lanes::Stuck.new(lane: "account tarnbeck", seconds: 50, waiting: 0)]
+    world.app.instance_variable_set(:@sender, nil)
+    world.runner.stub(:stuck, stuck) { assert_equal 0, world.runner.alerts.tell }
+    assert_includes @log.string, "no mail server is set"
+  end
+
+  def test_a_backup_that_fails_or_is_not_made
+    configure(backup: { "folder" => "/x", "every" => 3600 }, alerts: { "to" => ["watch@saltern-office.example"] })
+    watch = alerts
+    now = SteadyMove::Desk::SystemClock.new.now.to_i
+    { [now, false, "no room"] => "no room", [now - 9000, true, "made"] => "hours ago", [now, true, "made"] => nil }
+      .each do |(at, well, says), expected|
+        world.app.keeping["backup"] = { "at" => at, "well" => well, "says" => says }
+        found = told(watch.standing)
+        expected ? assert_includes(found, expected) : assert_empty(found)
+      end
   end
 
   def test_sign_ins_and_lock_outs_stand_in_the_log

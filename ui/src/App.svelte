@@ -7,6 +7,7 @@
   import Frame from './parts/Frame.svelte';
   import FirstRun from './views/arrive/FirstRun.svelte';
   import Invited from './views/arrive/Invited.svelte';
+  import SessionOver from './views/arrive/SessionOver.svelte';
   import SignIn from './views/arrive/SignIn.svelte';
   import { say } from './lib/say';
 
@@ -37,8 +38,9 @@
       <h1>{say.app.steadyMove}</h1>
       <p role="alert">{failed}</p>
     </main>
-  {:else if session.who?.signed_in}
+  {:else if session.who && (session.who.signed_in || session.ended)}
     <Frame {client} />
+    {#if session.ended}<SessionOver {client} />{/if}
   {:else if session.who?.first_run}
     <FirstRun />
   {:else if session.who && word}

@@ -1,55 +1,39 @@
 import { createRouter } from 'sv-router';
 import Desk from './views/desk/Desk.svelte';
 import Moves from './views/moves/Moves.svelte';
-import Approvals from './views/moves/Approvals.svelte';
-import Ledger from './views/ledger/Ledger.svelte';
-import MoveSheet from './views/moves/MoveSheet.svelte';
 import Names from './views/names/Names.svelte';
-import NameSheet from './views/names/NameSheet.svelte';
-import Plan from './views/names/Plan.svelte';
-import Prepare from './views/names/Prepare.svelte';
-import TakeIn from './views/names/TakeIn.svelte';
-import Post from './views/post/Post.svelte';
-import Accounts from './views/accounts/Accounts.svelte';
-import Practice from './views/practice/Practice.svelte';
-import Begin from './views/arrive/Begin.svelte';
 import Blank from './parts/Blank.svelte';
-import Hands from './views/hands/Hands.svelte';
-import NewBatch from './views/names/NewBatch.svelte';
 import Batches from './views/batches/Batches.svelte';
-import BatchSheet from './views/batches/BatchSheet.svelte';
-import CodeSafe from './views/codes/CodeSafe.svelte';
-import Rulebook from './views/rulebook/Rulebook.svelte';
 import Records from './views/records/Records.svelte';
-import RecordsSheet from './views/records/RecordsSheet.svelte';
-import Status from './views/status/Status.svelte';
-import You from './views/you/You.svelte';
 import Nowhere from './views/Nowhere.svelte';
 
+/** What most people see first comes with the first page; the rest when it is opened. */
 export const { p, navigate, isActive, route } = createRouter({
   '/': Desk,
   '/names': {
     '/': Blank,
-    '/take-in': TakeIn,
-    '/batch': NewBatch,
-    '/:name': NameSheet,
-    '/:name/plan': Plan,
-    '/:name/ready': Prepare,
+    '/take-in': () => import('./views/names/TakeIn.svelte'),
+    '/batch': () => import('./views/names/NewBatch.svelte'),
+    '/:name': () => import('./views/names/NameSheet.svelte'),
+    '/:name/plan': () => import('./views/names/Plan.svelte'),
+    '/:name/ready': () => import('./views/names/Prepare.svelte'),
     layout: Names,
   },
-  '/approvals': Approvals,
-  '/ledger': Ledger,
-  '/moves': { '/': Blank, '/:id': MoveSheet, layout: Moves },
-  '/records': { '/': Blank, '/:name': RecordsSheet, layout: Records },
-  '/batches': { '/': Blank, '/:id': BatchSheet, layout: Batches },
-  '/begin': Begin,
-  '/by-hand': Hands,
-  '/post': Post,
-  '/accounts': Accounts,
-  '/codes': CodeSafe,
-  '/rulebook': Rulebook,
-  '/status': Status,
-  '/you': You,
-  '/practice': Practice,
+  '/approvals': () => import('./views/moves/Approvals.svelte'),
+  '/ledger': () => import('./views/ledger/Ledger.svelte'),
+  '/moves': { '/': Blank, '/:id': () => import('./views/moves/MoveSheet.svelte'), layout: Moves },
+  '/records': { '/': Blank, '/:name': () => import('./views/records/RecordsSheet.svelte'), layout: Records },
+  '/batches': { '/': Blank, '/:id': () => import('./views/batches/BatchSheet.svelte'), layout: Batches },
+  '/begin': () => import('./views/arrive/Begin.svelte'),
+  '/by-hand': () => import('./views/hands/Hands.svelte'),
+  '/post': () => import('./views/post/Post.svelte'),
+  '/accounts': () => import('./views/accounts/Accounts.svelte'),
+  '/codes': () => import('./views/codes/CodeSafe.svelte'),
+  '/rulebook': () => import('./views/rulebook/Rulebook.svelte'),
+  '/status': () => import('./views/status/Status.svelte'),
+  '/you': () => import('./views/you/You.svelte'),
+  '/practice': () => import('./views/practice/Practice.svelte'),
+  '/help': () => import('./views/help/Help.svelte'),
+  '/help/:page': () => import('./views/help/Help.svelte'),
   '*': Nowhere,
 });

@@ -7,6 +7,7 @@ module SteadyMove
     class ScheduledBackups
       NAME = /\Asteady-move-\d{8}T\d{6}Z\.zip\z/
       LOOK = 60
+      EVERY = 86_400
 
       # config: Config with `backup`; clock: answers now (the machine's own time); told: Store::Keeping, where it is
       # written down how the last one went, or nil.
@@ -15,7 +16,7 @@ module SteadyMove
         @told = told
         @folder = config.backup&.fetch("folder", nil)
         @keep = config.backup&.fetch("keep", nil) || 7
-        @every = config.backup&.fetch("every", nil) || 86_400
+        @every = config.backup&.fetch("every", nil) || EVERY
         @clock = clock
       end
 

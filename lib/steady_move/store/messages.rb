@@ -79,11 +79,12 @@ module SteadyMove
         @rows.insert_conflict.insert(row.merge(text: "", links: "[]", link: nil, sealed_code: nil, bodiless: true))
       end
 
-      # Takes a message out, so that it can be read anew.
-      def forget(uid)
+      # Puts text, links and sealed codes of what `ready` returned beside a head that is kept, and its original.
+      def restore(ready)
+        row, original = ready
         @db.transaction do
-          @db[:originals].where(uid: uid).delete
-          @rows.where(uid: uid).delete
+          @rows.where(uid: row[:uid]).update(row.slice(:text, :links, :sealed_code).merge(bodiless: false))
+          @db[:originals].insert_conflict.insert(original) if original
         end
       end
 
@@ -97,6 +98,14 @@ module SteadyMove
 
       # Newest first; instants as Times, lists as Arrays.
       def all = newest.map { |r| one(r) }
+
+      # The newest that name this name (A-label text): heads alone.
+      def of_name(name, most:)
+        uids = @db[:message_names].where(name: name).select_map(:uid)
+        heads = @rows.where(uid: uids).select(:uid, :subject, :at, :kind, :trust)
+        heads.all.sort_by { |m| [-m[:at].to_i, -m[:uid]] }.first(most)
+      end
+
       def of_move(move_id) = @rows.where(move_id: move_id).reverse(:at, :uid).map { |r| one(r) }
 
       # Newest first, at most so many, after a place [at in seconds, uid]; kinds: those alone.

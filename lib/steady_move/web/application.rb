@@ -9,9 +9,11 @@ module SteadyMove
   module Web
     # The web application put together: sign-in, protection, API, the built front end.
     class Application
-      attr_reader :desk, :jobs, :lists, :runner, :engine, :first_run, :status, :orders, :people, :contract, :hub,
-        :practice, :log, :sign_in, :throttle, :device, :tokens,
-        :watching
+      attr_reader :desk, :jobs, :lists, :runner, :engine, :first_run, :status, :orders, :presence, :people, :contract,
+        :hub, :practice, :log, :sign_in, :throttle, :device, :tokens, :watching
+
+      # Forecasts that are drawn before anybody asks for them.
+      WARMED = 500
 
       POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " \
                "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
@@ -35,6 +37,7 @@ module SteadyMove
         @jobs = Desk::BackgroundJobs.new(random: desk.random, on_error: log.method(:error))
         @lists = Lists.new
         @orders = Desk::Orders.new(desk)
+        @presence = Presence.new
         @people = people
         @tokens = Desk::Tokens.new(desk)
         @throttle = Throttle.new
@@ -88,7 +91,7 @@ module SteadyMove
       def warm
         desk.portfolio.warm
         desk.forecasts.seen
-        desk.moves.open
+        desk.moves.open.first(WARMED).each { |move| desk.forecasts.of(move) }
       rescue Sequel::DatabaseError => e
         log.error(e)
       end

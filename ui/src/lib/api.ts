@@ -1,4 +1,5 @@
 import { base } from './base';
+import { wasSent } from './dirty';
 import { say } from './say';
 
 import createClient from 'openapi-fetch';
@@ -38,8 +39,9 @@ api.use({
     if (Date.now() - touched > ATTENDED) request.headers.set('X-Unattended', '1');
     return request;
   },
-  onResponse({ response }) {
+  onResponse({ request, response }) {
     if (response.status === 401) out();
+    if (request.method !== 'GET') wasSent(response.ok);
   },
 });
 

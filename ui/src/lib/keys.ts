@@ -1,52 +1,85 @@
 import { say } from './say';
 
 import { navigate } from '../router';
+import { views } from './views';
 
 /** All keys, as the help shows them. Never a single key for something that acts on the outside. */
 export const KEYS: [string, string][] = [
   ['/', say.keys.searchNamesMovesAndViews],
   ['?', say.keys.theseKeys],
-  ['1 … 7', say.keys.deskNamesMovesPostRulebook],
+  ['1 … 9', say.keys.theViewsInTheirOrder],
   ['j k', say.keys.walkDownAndUpThe],
   ['Enter', say.keys.openWhatTheWalkStands],
   ['x', say.keys.putTheNameIntoThe],
   ['p', say.keys.planTheTray],
   ['t', say.keys.toTheWhatIfDate],
   ['e', say.keys.showOrHideTheEvidence],
+  ['s', say.keys.toTheSheet],
   [say.keys.esc, say.keys.closeTheSheet],
 ];
 
-const VIEWS = ['/', '/names', '/moves', '/post', '/rulebook', '/accounts', '/status'] as const;
+const OFF = 'single-keys-off';
+/** Single keys can be switched off (WCAG 2.2, 2.1.4); Esc, Enter and the arrows stay. */
+export const keysAreOff = () => localStorage.getItem(OFF) === '1';
+export const switchKeys = (off: boolean) => (off ? localStorage.setItem(OFF, '1') : localStorage.removeItem(OFF));
 
-const typing = (e: KeyboardEvent) =>
-  e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName);
+/** Is somebody typing, or choosing, in what an event comes from? */
+export const typing = (e: Event) =>
+  e.target instanceof HTMLElement &&
+  (/^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName) || e.target.isContentEditable) &&
+  !(e.target instanceof HTMLInputElement && /^(checkbox|radio|range|button)$/.test(e.target.type));
+
+const behindADialog = () => document.querySelector('dialog[open]') !== null;
+
+/** Is it this single key, and may single keys act now? */
+export const single = (e: KeyboardEvent, key: string) =>
+  e.key === key && !e.ctrlKey && !e.metaKey && !e.altKey && !typing(e) && !keysAreOff() && !behindADialog();
 
 /** Keys that hold on every view. Returns true where the key was used. */
 export function globalKey(e: KeyboardEvent, does: { help: () => void; search: () => void }): boolean {
-  if (e.ctrlKey || e.metaKey || e.altKey || typing(e)) return false;
-  const view = VIEWS[Number(e.key) - 1];
+  if (e.ctrlKey || e.metaKey || e.altKey || typing(e) || behindADialog()) return false;
+  if (e.key === 'ArrowDown' || e.key === 'ArrowUp') return !onAControl(e) && walk(e.key === 'ArrowDown' ? 1 : -1);
+  if (keysAreOff()) return false;
+  const view = /^[1-9]$/.test(e.key) && views()[Number(e.key) - 1];
   if (view) {
-    void navigate(view);
+    void navigate(view.path as '/');
     return true;
   }
-  if (e.key === '?') {
-    does.help();
-    return true;
+  switch (e.key) {
+    case '?':
+      does.help();
+      return true;
+    case '/':
+      does.search();
+      return true;
+    case 'j':
+      return walk(1);
+    case 'k':
+      return walk(-1);
+    case 's':
+      return toTheSheet();
   }
-  if (e.key === '/') {
-    does.search();
-    return true;
-  }
-  return walk(e);
+  return false;
 }
 
-/** j/k and arrows move the focus along the rows of the list at hand. */
-function walk(e: KeyboardEvent): boolean {
-  const step = e.key === 'j' || e.key === 'ArrowDown' ? 1 : e.key === 'k' || e.key === 'ArrowUp' ? -1 : 0;
-  if (!step) return false;
+/** Sliders and radios keep their arrows. */
+const onAControl = (e: KeyboardEvent) => e.target instanceof HTMLInputElement;
+
+/** j/k and arrows move the focus along the rows of the list at hand, from where it stands or from the open one. */
+function walk(step: 1 | -1): boolean {
   const rows = [...document.querySelectorAll<HTMLElement>('[data-row]')];
   if (!rows.length) return false;
-  const at = rows.findIndex((row) => row === document.activeElement || row.getAttribute('aria-current') === 'true');
-  rows[Math.min(rows.length - 1, Math.max(0, at + step))]?.focus();
+  const focused = rows.indexOf(document.activeElement as HTMLElement);
+  const at = focused >= 0 ? focused : rows.findIndex((row) => row.getAttribute('aria-current') === 'true');
+  const next = rows[Math.min(rows.length - 1, Math.max(0, at + step))];
+  next?.focus();
+  next?.scrollIntoView({ block: 'nearest' });
   return true;
+}
+
+/** From the list to the sheet beside it. */
+export function toTheSheet(): boolean {
+  const heading = document.querySelector<HTMLElement>('section.panel h1');
+  heading?.focus();
+  return heading !== null;
 }

@@ -27,7 +27,7 @@ export async function readClock() {
 export const FOLLOWS: Record<string, string[]> = {
   desk: ['desk'],
   batches: ['batches'],
-  moves: ['moves', 'move', 'batches', 'codes', 'status', 'records', 'handover'],
+  moves: ['moves', 'move', 'here', 'batches', 'codes', 'status', 'records', 'handover'],
   hands: ['hands'],
   names: ['names', 'name', 'prices'],
   post: ['post'],

@@ -4,9 +4,20 @@ import { givePasskey } from './passkeys';
 
 class Session {
   who = $state<Schemas['Session'] | null>(null);
+  /** Whose session ended under the page: the page stays, and signing in stands over it. */
+  ended = $state<string | null>(null);
+  #left = false;
 
   async load() {
-    this.who = await ask(api.GET('/api/session'));
+    const was = this.who;
+    const who = await ask(api.GET('/api/session'));
+    if (was?.signed_in && !who.signed_in && !this.#left) this.ended = was.email ?? '';
+    if (who.signed_in && this.ended !== null) {
+      // another person's page is not this person's
+      if (who.email !== this.ended) globalThis.location.reload();
+      this.ended = null;
+    }
+    this.who = who;
     setToken(this.who.csrf);
     clock.set(this.who.now, !this.who.practice);
   }
@@ -38,8 +49,10 @@ class Session {
   }
 
   async signOut() {
+    this.#left = true;
     await ask(api.POST('/api/sign-out', { body: {} }));
     await this.load();
+    this.#left = false;
   }
 }
 

@@ -1,6 +1,7 @@
 import { say } from './say';
 
 import type { Amount } from './api';
+import { dayAlone } from './days';
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
@@ -45,6 +46,7 @@ export function stamp(iso: string, now: number): string {
 
 /** The date alone: “09 Dec 2027”. */
 export function day(iso: string): string {
+  if (dayAlone(iso)) return plainDay(iso.slice(0, 10));
   const at = new Date(iso);
   return `${String(at.getDate()).padStart(2, '0')} ${month.format(at)} ${at.getFullYear()}`;
 }
@@ -54,6 +56,12 @@ export const plainDay = (text: string) => {
   return `${String(d).padStart(2, '0')} ${month.format(new Date(y!, m! - 1, 15))} ${y}`;
 };
 export const full = (iso: string) => say.words.utc(whole.format(new Date(iso)), offset(new Date(iso)));
+
+/** The reader’s zone at an instant, as short as it is called: “GMT”, “CET”, “GMT-7”. */
+export function zone(at: number): string {
+  const parts = new Intl.DateTimeFormat('en-GB', { timeZoneName: 'short' }).formatToParts(at);
+  return parts.find((part) => part.type === 'timeZoneName')?.value ?? '';
+}
 
 function offset(at: Date): string {
   const minutes = -at.getTimezoneOffset();

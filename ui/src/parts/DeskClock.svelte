@@ -1,11 +1,11 @@
 <script lang="ts">
   import { clock } from '../lib/clock.svelte';
-  import { full, stamp } from '../lib/words';
+  import { full, stamp, zone } from '../lib/words';
 
   const iso = $derived(new Date(clock.now).toISOString());
 </script>
 
-<time class="num" datetime={iso} title={full(iso)}>{stamp(iso, clock.now)}</time>
+<time class="num" datetime={iso} title={full(iso)}>{stamp(iso, clock.now)} {zone(clock.now)}</time>
 
 <style>
   time {

@@ -5,10 +5,12 @@
   import { follow, line } from '../lib/live.svelte';
   import { globalKey } from '../lib/keys';
   import { arrive } from '../lib/arrive';
+  import { keepFocus } from '../lib/keepfocus';
   import { route } from '../router';
   import Palette from './Palette.svelte';
   import KeysHelp from './KeysHelp.svelte';
   import TopBar from './TopBar.svelte';
+  import Unsaved from './Unsaved.svelte';
   import { say } from '../lib/say';
 
   let { client }: { client: QueryClient } = $props();
@@ -19,14 +21,26 @@
   let before = '';
 
   $effect(() => follow(client));
-  // A sheet that opens beside its list keeps the list's focus; another view takes it to its heading.
+  $effect(() => (view ? keepFocus(view) : undefined));
+  // A view, or a sheet that opens beside its list, takes the focus to its heading; one that closes gives it back to
+  // the row that it was opened from.
   $effect(() => {
     const path = route.pathname;
     if (!view) return;
-    const other = before !== '' && before.split('/')[1] !== path.split('/')[1];
+    const was = before;
     before = path;
-    return arrive(view, other);
+    const closed = was.startsWith(`${path}/`) && path !== '/';
+    if (closed) back(was.slice(path.length + 1).split('/')[0]!);
+    return arrive(view, was !== '' && was !== path && !closed);
   });
+  function back(opened: string) {
+    const row = [...(view?.querySelectorAll<HTMLElement>('[data-row]') ?? [])].find(
+      (r) =>
+        r.dataset.name === decodeURIComponent(opened) ||
+        r.getAttribute('href')?.split(/[?#]/)[0]!.endsWith(`/${opened}`),
+    );
+    row?.focus();
+  }
 
   function onkeydown(e: KeyboardEvent) {
     if (globalKey(e, { help: () => (help = true), search: () => (search = true) })) e.preventDefault();
@@ -45,6 +59,7 @@
 <div id="view" tabindex="-1" bind:this={view}><Router base={base || undefined} /></div>
 <KeysHelp bind:open={help} />
 <Palette bind:open={search} />
+<Unsaved />
 
 <style>
   #view {

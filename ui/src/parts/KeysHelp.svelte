@@ -1,18 +1,36 @@
 <script lang="ts">
   import { Modal } from 'flowbite-svelte';
-  import { KEYS } from '../lib/keys';
+  import { KEYS, keysAreOff, switchKeys } from '../lib/keys';
+  import { contents } from '../lib/guide';
+  import { p } from '../router';
   import { say } from '../lib/say';
 
+  let off = $state(keysAreOff());
   let { open = $bindable(false) }: { open?: boolean } = $props();
 </script>
 
-<Modal bind:open title={say.keysHelp.keys} aria-label={say.keysHelp.keys} size="xs" outsideclose>
+<Modal bind:open title={say.keysHelp.keys} aria-label={say.keysHelp.keys} size="sm" outsideclose>
   <dl>
     {#each KEYS as [key, what] (key)}
       <dt class="mono">{key}</dt>
       <dd>{what}</dd>
     {/each}
   </dl>
+  <label
+    ><input type="checkbox" checked={!off} onchange={(e) => switchKeys((off = !e.currentTarget.checked))} />
+    {say.keysHelp.singleKeys}</label
+  >
+  <details>
+    <summary>{say.keysHelp.words}</summary>
+    <div class="words">
+      {#await contents() then pages}
+        <!-- our own page, made when the front end was built -->
+        <!-- eslint-disable-next-line svelte/no-at-html-tags -->
+        {@html pages.find((page) => page.id === 'glossary')?.html.replace(/<h1>.*<\/h1>/, '')}
+      {/await}
+    </div>
+  </details>
+  <p><a href={p('/help')} onclick={() => (open = false)}>{say.keysHelp.guide}</a></p>
 </Modal>
 
 <style>
@@ -20,6 +38,10 @@
     display: grid;
     grid-template-columns: max-content 1fr;
     gap: 0.35rem 1rem;
+    color: var(--ink);
+  }
+  .words :global(p) {
+    margin: 0.4rem 0;
     color: var(--ink);
   }
   dt {

@@ -3,6 +3,8 @@
   import { api, ask } from '../lib/api';
   import { isWorking, stretch } from '../lib/list';
   import { navigate } from '../router';
+  import { guide } from '../lib/guide';
+  import { views } from '../lib/views';
   import { say } from '../lib/say';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
@@ -17,25 +19,15 @@
   }));
   const held = $derived(names.data && !isWorking(names.data) ? names.data.names : []);
   const moves = createQuery(() => ({ queryKey: ['moves'], queryFn: () => ask(api.GET('/api/moves')), enabled: open }));
-  const VIEWS = [
-    'Desk /',
-    'Names /names',
-    say.palette.takeNamesInNamesTake,
-    'Moves /moves',
-    say.palette.byHandByHand,
-    'Post /post',
-    say.palette.codeSafeCodes,
-    'Rulebook /rulebook',
-    'Accounts /accounts',
-    'Status /status',
-  ];
-
-  type Found = { title: string; note: string; path: string };
+  type Found = { title: string; note: string; path: string; words?: string };
   const all = $derived<Found[]>([
-    ...VIEWS.map((v) => ({
-      title: v.slice(0, v.lastIndexOf(' ')),
-      note: 'view',
-      path: v.slice(v.lastIndexOf(' ') + 1),
+    ...views().map((v) => ({ title: v.title, note: say.palette.view, path: v.path })),
+    { title: say.palette.addNames, note: say.palette.view, path: '/names/take-in' },
+    ...guide.map((page) => ({
+      title: page.title,
+      note: say.palette.help,
+      path: `/help/${page.id}`,
+      words: page.words,
     })),
     ...(moves.data?.moves ?? []).map((m) => ({
       title: m.name,
@@ -45,7 +37,9 @@
     ...held.map((n) => ({ title: n.unicode, note: n.account, path: `/names/${n.name}` })),
   ]);
   const found = $derived(
-    all.filter((f) => `${f.title} ${f.note}`.toLowerCase().includes(text.trim().toLowerCase())).slice(0, 12),
+    all
+      .filter((f) => `${f.title} ${f.note} ${f.words ?? ''}`.toLowerCase().includes(text.trim().toLowerCase()))
+      .slice(0, 12),
   );
 
   $effect(() => {
@@ -70,7 +64,7 @@
   }
 </script>
 
-<dialog bind:this={dialog} aria-label={say.palette.search} onclose={() => (open = false)}>
+<dialog class="over" bind:this={dialog} aria-label={say.palette.search} onclose={() => (open = false)}>
   <input
     type="text"
     role="combobox"
@@ -97,16 +91,7 @@
 
 <style>
   dialog {
-    margin: 12vh auto 0;
     width: min(36rem, 92vw);
-    background: var(--raised);
-    color: var(--ink);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 0.8rem;
-  }
-  dialog::backdrop {
-    background: rgb(0 0 0 / 35%);
   }
   input {
     width: 100%;

@@ -3,8 +3,10 @@
   import { api, ask } from '../lib/api';
   import { clock } from '../lib/clock.svelte';
   import { readClock } from '../lib/live.svelte';
-  import { full, span } from '../lib/words';
+  import { full, span, zone } from '../lib/words';
   import { refresh } from '../lib/live.svelte';
+  import { narrow } from '../lib/narrow';
+  import Menu from './Menu.svelte';
   import { say } from '../lib/say';
 
   const client = useQueryClient();
@@ -14,6 +16,12 @@
     day: 'numeric',
     month: 'short',
     year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+  const brief = new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
     hour: '2-digit',
     minute: '2-digit',
   });
@@ -36,8 +44,7 @@
   }
 </script>
 
-<div class="clock" role="group" aria-label={say.practiceClock.practiceClock}>
-  <time class="num" datetime={iso} title={say.practiceClock.practiceClock2(full(iso))}>{shown.format(clock.now)}</time>
+{#snippet steps()}
   <button disabled={busy} onclick={() => moveOn(900)}>{say.practiceClock.n15Min}</button>
   <button disabled={busy} onclick={() => moveOn(86400)}>{say.practiceClock.n1Day}</button>
   <button
@@ -47,6 +54,20 @@
       ? say.practiceClock.theNextEventIsAway(span(Date.parse(next) - clock.now))
       : say.practiceClock.nothingIsToCome}>{say.practiceClock.toNextEvent}</button
   >
+{/snippet}
+
+<div class="clock" role="group" aria-label={say.practiceClock.practiceClock}>
+  {#if narrow.current}
+    <Menu label={brief.format(clock.now)} right title={say.practiceClock.practiceClock2(full(iso))}>
+      <p class="num">{shown.format(clock.now)} {zone(clock.now)}</p>
+      {@render steps()}
+    </Menu>
+  {:else}
+    <time class="num" datetime={iso} title={say.practiceClock.practiceClock2(full(iso))}
+      >{shown.format(clock.now)} {zone(clock.now)}</time
+    >
+    {@render steps()}
+  {/if}
   <span class="hidden-words" role="status">{busy ? say.practiceClock.thePracticeClockIsMoving : said}</span>
   {#if said}<span class="said">{said}</span>{/if}
 </div>
@@ -54,15 +75,17 @@
 <style>
   .clock {
     display: flex;
-    flex-wrap: wrap;
     align-items: center;
     gap: 0.3rem;
-    margin-right: 0.5rem;
-  }
-  time {
     margin-right: 0.3rem;
   }
-  button {
+  /* As wide as any instant, so that nothing moves when it changes or when the letters arrive. */
+  time {
+    min-width: 15.5em;
+    text-align: right;
+    margin-right: 0.3rem;
+  }
+  .clock > button {
     border: 1px solid var(--line);
     border-radius: var(--radius);
     background: var(--raised);
@@ -75,6 +98,11 @@
   button:disabled {
     opacity: 0.55;
     cursor: default;
+  }
+  p {
+    padding: 0.3rem 0.6rem;
+    color: var(--muted);
+    white-space: nowrap;
   }
   .said {
     color: var(--madder);

@@ -70,7 +70,7 @@
         month.getMonth() ? { month: 'short' } : { month: 'short', year: '2-digit' },
       );
       const place = x(month.getTime());
-      const room = place - labelled > 44;
+      const room = place - labelled > 44 && place < W - 30;
       if (room) labelled = place;
       if (month.getTime() < start + days * DAY) out.push({ x: place, label: room ? label : '' });
     }

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import { typing } from '../lib/keys';
   import { keptSearch } from '../lib/list';
   import { navigate } from '../router';
   import { say } from '../lib/say';
@@ -16,15 +17,20 @@
     mono?: boolean;
   } = $props();
 
+  let heading = $state<HTMLElement>();
+
+  // In a field, Esc only leaves the field: what was typed stays.
   function onkeydown(e: KeyboardEvent) {
-    if (e.key === 'Escape' && !document.querySelector('dialog[open]')) void navigate(back, { search: keptSearch() });
+    if (e.key !== 'Escape' || e.defaultPrevented || document.querySelector('dialog[open]')) return;
+    if (typing(e)) heading?.focus();
+    else void navigate(back, { search: keptSearch() });
   }
 </script>
 
 <svelte:window {onkeydown} />
 <section class="panel" aria-label={title}>
   <header>
-    <h1 class:mono>{title}</h1>
+    <h1 class:mono bind:this={heading} tabindex="-1">{title}</h1>
     <button onclick={() => navigate(back, { search: keptSearch() })} title={say.sheet.closeEsc}
       >{say.sheet.close}</button
     >

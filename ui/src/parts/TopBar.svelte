@@ -1,13 +1,22 @@
 <script lang="ts">
-  import { isActiveLink } from 'sv-router';
   import { p, route } from '../router';
   import { may, session } from '../lib/session.svelte';
-  import PracticeClock from './PracticeClock.svelte';
+  import { viewOf, views } from '../lib/views';
   import DeskClock from './DeskClock.svelte';
+  import Menu from './Menu.svelte';
+  import PracticeClock from './PracticeClock.svelte';
   import { say } from '../lib/say';
 
   let { showKeys, showSearch }: { showKeys: () => void; showSearch: () => void } = $props();
   let dark = $state(document.documentElement.classList.contains('dark'));
+  const here = $derived(viewOf(route.pathname));
+  const all = $derived(views());
+  const digit = (path: string) => {
+    const at = all.findIndex((v) => v.path === path) + 1;
+    return at < 10 ? String(at) : '';
+  };
+  const rest = $derived(all.filter((v) => !v.daily));
+  const who = $derived(session.who);
 
   function turn() {
     dark = !dark;
@@ -16,97 +25,131 @@
   }
 </script>
 
+{#snippet link(v: (typeof all)[number])}
+  <a
+    href={p(v.path as '/')}
+    title={digit(v.path)}
+    class:here={here === v.path}
+    aria-current={here === v.path ? 'page' : undefined}>{v.title}</a
+  >
+{/snippet}
+
 <header>
   <nav aria-label={say.topBar.views}>
     <img src="/mark.svg" alt={say.topBar.steadyMove} width="22" height="22" />
-    <a href={p('/')} title="1" {@attach isActiveLink({ className: 'here' })}>{say.topBar.desk}</a>
-    <a href={p('/names')} title="2" {@attach isActiveLink({ className: 'here', startsWith: true })}
-      >{say.topBar.names}</a
-    >
-    <a
-      href={p('/moves')}
-      title="3"
-      class:within={/^\/(batches|approvals|ledger)/.test(route.pathname)}
-      {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.topBar.moves}</a
-    >
-    <a href={p('/records')} {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.topBar.records}</a>
-    <a href={p('/by-hand')} {@attach isActiveLink({ className: 'here' })}>{say.topBar.byHand}</a>
-    <a href={p('/post')} title="4" {@attach isActiveLink({ className: 'here' })}>{say.topBar.post}</a>
-    <a href={p('/rulebook')} title="5" {@attach isActiveLink({ className: 'here' })}>{say.topBar.rulebook}</a>
-    <a href={p('/accounts')} title="6" {@attach isActiveLink({ className: 'here' })}>{say.topBar.accounts}</a>
-    <a href={p('/status')} title="7" {@attach isActiveLink({ className: 'here' })}>{say.topBar.status}</a>
-    {#if session.who?.practice}
-      <a href={p('/practice')} {@attach isActiveLink({ className: 'here' })}>{say.topBar.practice}</a>
-    {/if}
+    <span class="daily">
+      {#each all.filter((v) => v.daily) as v (v.path)}{@render link(v)}{/each}
+    </span>
+    <span class="rest">
+      <Menu
+        label={rest.find((v) => v.path === here)?.title ?? say.topBar.more}
+        within={rest.some((v) => v.path === here)}
+      >
+        {#each rest as v (v.path)}{@render link(v)}{/each}
+      </Menu>
+    </span>
+    <span class="folded">
+      <Menu label={all.find((v) => v.path === here)?.title ?? say.topBar.views} within>
+        {#each all as v (v.path)}{@render link(v)}{/each}
+      </Menu>
+    </span>
   </nav>
   <div class="right">
-    {#if session.who?.practice && may('moveClock')}<PracticeClock />{:else}<DeskClock />{/if}
+    {#if who?.practice && may('moveClock')}<PracticeClock />{:else}<DeskClock />{/if}
     <button class="quiet" onclick={showSearch} title={say.topBar.searchNamesMovesAndViews}>{say.topBar.search}</button>
-    <button class="quiet" onclick={showKeys} title={say.topBar.allKeys}>{say.topBar.keys}</button>
-    <button class="quiet" onclick={turn} aria-pressed={dark}>{dark ? say.topBar.light : say.topBar.dark}</button>
-    <a class="quiet" href={p('/you')} title={session.who?.email ?? ''} {@attach isActiveLink({ className: 'here' })}
-      >{say.topBar.you}</a
-    >
-    <button class="quiet" onclick={() => session.signOut()}>{say.topBar.signOut}</button>
+    <Menu label="" right title={who?.email ?? ''}>
+      {#snippet head()}<span class="who">{who?.email?.split('@')[0]}</span>
+        <span class="role">{who?.role}</span>{/snippet}
+      <a href={p('/you')}>{say.topBar.you}</a>
+      <button onclick={showKeys} title={say.topBar.allKeys}>{say.topBar.keys}</button>
+      <button onclick={turn} aria-pressed={dark}>{dark ? say.topBar.light : say.topBar.dark}</button>
+      <button onclick={() => session.signOut()}>{say.topBar.signOut}</button>
+    </Menu>
   </div>
 </header>
 
 <style>
   header {
     display: flex;
-    flex-wrap: wrap;
     align-items: center;
     justify-content: space-between;
-    gap: 0 0.3rem;
+    gap: 0.3rem;
     padding: 0 0.7rem;
     background: var(--sheet);
     border-bottom: 1px solid var(--line);
-    min-height: 2.75rem;
+    height: 2.85rem;
   }
   nav,
+  .daily,
   .right {
     display: flex;
     align-items: center;
-    flex-wrap: wrap;
-  }
-  nav {
-    gap: 0;
+    white-space: nowrap;
   }
   nav img {
-    margin-right: 0.25rem;
+    margin-right: 0.3rem;
+    flex: none;
   }
-  nav a {
+  .daily a {
     color: var(--ink);
     text-decoration: none;
-    padding: 0.7rem 0.28rem 0.55rem;
+    font-weight: 550;
+    padding: 0.7rem 0.5rem 0.55rem;
     border-bottom: 3px solid transparent;
   }
-  nav a:hover {
+  .daily a:hover {
     border-bottom-color: var(--line);
   }
-  nav .within,
-  nav :global(a.here) {
+  .daily a.here {
     border-bottom-color: var(--loden);
     font-weight: 650;
   }
-  .right {
-    gap: 0.1rem;
+  .folded {
+    display: none;
   }
   .quiet {
-    padding: 0.35rem 0.16rem;
+    padding: 0.35rem 0.5rem;
     color: var(--muted);
     cursor: pointer;
     border-radius: var(--radius);
   }
-  a.quiet {
-    text-decoration: none;
-  }
-  .right :global(a.here) {
-    color: var(--ink);
-    font-weight: 650;
-  }
   .quiet:hover {
     color: var(--ink);
     background: var(--loden-soft);
+  }
+  .who {
+    display: inline-block;
+    max-width: 9rem;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    vertical-align: bottom;
+  }
+  .role {
+    color: var(--muted);
+  }
+  @media (max-width: 900px) {
+    .role {
+      display: none;
+    }
+  }
+  @media (max-width: 760px) {
+    .daily,
+    .rest {
+      display: none;
+    }
+    .folded {
+      display: block;
+    }
+    .right .quiet {
+      display: none;
+    }
+    .who {
+      max-width: 4.5rem;
+    }
+  }
+  @media (forced-colors: active) {
+    .daily a.here {
+      border-bottom-color: Highlight;
+    }
   }
 </style>

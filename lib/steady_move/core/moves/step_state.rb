@@ -9,6 +9,8 @@ module SteadyMove
         def done? = phase == "done"
         def active? = %w[due under-way stuck].include?(phase)
         def says = event&.says
+        # Begun before what it answers to shows outside: a release that nothing asks for yet.
+        def early? = event&.data.to_h["early"] == true
       end
     end
   end

@@ -17,13 +17,15 @@ module SteadyMove
         # Checks one rule of rules.yml. file: its path; row: Hash; index: its place. Raises with file, line and what
         # is expected.
         def entry(file, row, index)
-          need(file, row, [index], "id", "effect", "because", "remedy", "source")
+          need(file, row, [index], "id", "title", "effect", "because", "remedy", "source")
           one_of(file, [index, "effect"], row, Rulebook::EFFECTS)
           fail!(file, [index, "id"], "rule #{row['id']}: no object judges it") unless Rules.all.key?(row["id"])
           one_of(file, [index, "in_move"], row, Rulebook::IN_MOVE) if row["effect"] == "fix" || row.key?("in_move")
           source(file, [index, "source"], "rule #{row['id']}", row["source"])
 
-          Rulebook::Entry.new(**%w[id effect because remedy find_out in_move source].to_h { |k| [k.to_sym, row[k]] },
+          Rulebook::Entry.new(**%w[id title effect because remedy find_out in_move source].to_h do |k|
+            [k.to_sym, row[k]]
+          end,
             params: row.fetch("params", {}).freeze, words: row.fetch("words", {}).freeze,
             soft: row["soft"] == true).freeze
         end

@@ -27,7 +27,7 @@ module SteadyMove
           findings = hits.sort_by { |s| [ORDER.fetch(s.effect), s.to] }.map { |s| finding(s) }
           Verdict.new(kind: gate.kind, clears_at: instant(gate.clears_at), findings: findings, at: at,
             unknown: unknown.map do |s|
-              Unknown.new(rule: s.rule, lacks: s.told[:lacks], find_out: s.entry.find_out)
+              Unknown.new(rule: s.rule, title: s.entry.title, lacks: s.told[:lacks], find_out: s.entry.find_out)
             end)
         end
 
@@ -38,7 +38,7 @@ module SteadyMove
         def finding(span)
           entry = span.entry
           needs = Rules.all[entry.id]&.needs || []
-          Finding.new(rule: entry.id, effect: span.effect, because: fill(entry.because, span.told),
+          Finding.new(rule: entry.id, title: entry.title, effect: span.effect, because: fill(entry.because, span.told),
             source: entry.source,
             remedy: fill(entry.remedy, span.told), clears_at: (instant(span.to) if span.to != Rules::EVER),
             evidence: needs.flat_map { |k| @facts.about(k) }, in_move: entry.in_move)

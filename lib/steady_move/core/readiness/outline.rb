@@ -18,6 +18,7 @@ module SteadyMove
         end
         EVER = Float::INFINITY
         # A fix is kept as what it is to a move: one of its steps, first, or only a caution (Rulebook::Entry#in_move).
+        HITS = %w[bar wait fix first mind].to_h { |effect| [effect, true] }.freeze
         FIXES = { "step" => "fix", "first" => "first", "caution" => "mind" }.freeze
         REASONS = %w[bar wait fix first mind].freeze
         MOVING = %w[bar wait fix first mind unknown].to_h { |effect| [effect, true] }.freeze
@@ -52,20 +53,33 @@ module SteadyMove
 
         # Barred, wait until the latest clears-at, fix first, clear: in this order. at: seconds; passing: rules that are
         # not counted.
-        def gate(at, passing: [])
-          counts = Hash.new(0)
+        def gate(at, passing: nil)
+          barred = waits = less = false
           clears = -EVER
+          steps = first = minds = 0
           each_at(at) do |effect, to, rule|
-            next if passing.include?(rule)
+            next if passing&.include?(rule)
 
-            counts[effect] += 1
-            clears = to if effect == "wait" && to > clears
+            case effect
+            when "bar" then barred = true
+            when "wait"
+              waits = true
+              clears = to if to > clears
+            when "fix" then steps += 1
+            when "first" then first += 1
+            when "mind" then minds += 1
+            when "unknown" then less = true
+            end
           end
-          barred, waits, less = %w[bar wait unknown].map { |effect| counts.key?(effect) }
-          steps, first = counts.values_at("fix", "first")
-          fixes = steps + first + counts["mind"]
+          fixes = steps + first + minds
           Gate.new(kind(barred, waits, fixes), waits && !barred && clears != EVER ? clears : nil, fixes, less, steps,
             first)
+        end
+
+        # Does a rule bar, delay or want a fix at an instant? One that is not known does not.
+        def hits?(rule, at)
+          each_at(at) { |effect, _, id| return true if id == rule && HITS.key?(effect) }
+          false
         end
 
         # The rules that bar, delay or want a fix at an instant.

@@ -6,11 +6,11 @@ module SteadyMove
       # Rules and suffix families as data. Built from parsed documents (the disk is read elsewhere), refused where
       # they err.
       class Rulebook
-        # One rule's row. params: numbers such as days; words: parts of its sentences; soft: its stretches are marked
-        # on the ruler, windows stay open in them; in_move: what a fix is to a move: one of its steps, what has to be
-        # done first, or a caution.
-        Entry = Struct.new(:id, :effect, :because, :remedy, :find_out, :params, :words, :soft, :in_move, :source,
-          keyword_init: true)
+        # One rule's row. title: as people read it; params: numbers such as days; words: parts of its sentences; soft:
+        # its stretches are marked on the ruler, windows stay open in them; in_move: what a fix is to a move: one of
+        # its steps, what has to be done first, or a caution.
+        Entry = Struct.new(:id, :title, :effect, :because, :remedy, :find_out, :params, :words, :soft, :in_move,
+          :source, keyword_init: true)
 
         # A mistake in a document; path: where in it, e.g. [3, "effect"], so that its line can be named.
         class Invalid < StandardError

@@ -4,7 +4,7 @@ module SteadyMove
   module Core
     module Readiness
       # A rule that can't be judged yet: the facts that lack, and how to find out.
-      Unknown = Struct.new(:rule, :lacks, :find_out, keyword_init: true)
+      Unknown = Struct.new(:rule, :title, :lacks, :find_out, keyword_init: true)
     end
   end
 end

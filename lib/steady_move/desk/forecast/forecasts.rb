@@ -8,8 +8,10 @@ module SteadyMove
       Forecast = Core::Forecast
       # So many ended moves are learnt from, the newest.
       LEARNT_FROM = 400
-      # A forecast is worked out anew after so many seconds.
+      # A forecast is worked out anew after so many seconds, or after a fiftieth of what it foresees: what ends in days
+      # does not change within a minute.
       FRESH = 60
+      SHARE = 0.02
       KEPT = 2000
 
       # spread: Core::Forecast::Spread; rests_on: {step id => how many finished moves its duration rests on}.
@@ -31,7 +33,7 @@ module SteadyMove
         now = @app.now
         key = [move.id, move.events.size]
         at, kept = @lock.synchronize { @kept[key] }
-        return kept if at && now - at < FRESH && now >= at
+        return kept if at && now >= at && now - at < [FRESH, (kept.spread.p90 - at) * SHARE].max
 
         ends, rests = drawn(move.plan, move.state, move.from_account, move.to_account, now)
         range = Range.new(spread: Forecast::Spread.new(ends, at: now), rests_on: rests)

@@ -57,9 +57,13 @@ module SteadyMove
         ["#{what}:", *names.map { |n| "  #{n}" }].join("\n")
       end
 
+      # “Unlock 2 names and send their codes”.
       def about(parts, names)
-        kinds = parts.map(&:first).uniq.map { |kind| say("asks.#{kind}.subject") }.join(", ")
-        say("subject", kinds: kinds, count: names.size, name: names.first)
+        all = say("all_names", count: names.size, name: names.first)
+        first, *more = parts.map(&:first).uniq
+        asks = [say("asks.#{first}.first", all: all, count: names.size),
+          *more.map { |kind| say("asks.#{kind}.more", count: names.size) }]
+        asks.size == 1 ? asks.first : [asks[0..-2].join(", "), asks.last].join(say("and"))
       end
       private_class_method :say, :opening, :asked, :about
     end

@@ -36,17 +36,18 @@ module SteadyMove
         parts.any? ? MailboxReading::Progress.new(done: parts.sum(&:done), of: parts.sum(&:of)) : nil
       end
 
-      # The body of a message of which only the head was kept: read anew as it lies in the mailbox. Raises Refused.
+      # The body of a message of which only the head was kept, or whose body was cleared, as it lies in the mailbox. It
+      # is put beside its head; nothing follows from it. Raises Refused.
       def fetch_body(uid)
         row = @app.messages.find(uid)
         raise Refused.new(:unknown, :no_head, id: uid) unless row && row[:bodiless]
 
         box = @app.mailboxes[number = uid.div(Store::Messages::BOX)] if uid.positive?
         message = box && reading(number).one(box, uid)
-        raise Refused.new(:not_now, :body_gone) unless message
+        raise Refused.new(:not_now, :body_gone) unless message && message.message_id == row[:message_id]
 
-        @app.messages.forget(uid)
-        take(message, whole: true)
+        reading, = understand(message, nil, own_letter(message), Surroundings.new(@app))
+        @app.messages.restore(@app.messages.ready(message, reading, row[:move_id]))
       rescue Wire::Error => e
         raise Refused.new(:not_now, :body_not_fetched, says: e.says)
       end

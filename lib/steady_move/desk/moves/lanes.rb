@@ -7,6 +7,8 @@ module SteadyMove
     # Workers by connection: what waits for one registrar keeps nobody else waiting. A worker lives as long as it has
     # work. What goes over one session still goes one by one; meanwhile another worker writes down what came of it.
     class Lanes
+      # A lane that hangs; seconds: since its oldest work began; waiting: pieces of work behind it.
+      Stuck = Struct.new(:lane, :seconds, :waiting, keyword_init: true)
       # Workers of one lane.
       WIDTH = 3
 
@@ -52,7 +54,7 @@ module SteadyMove
       # Which lanes have work in hand, with how much: {lane => count}.
       def busy = @monitor.synchronize { @in_hand.values.tally }
 
-      # Lanes whose oldest work under way began longer ago than so many seconds: [Stuck]. waiting: what waits behind it.
+      # Lanes whose oldest work under way began longer ago than so many seconds: [Stuck].
       def stuck(seconds)
         @monitor.synchronize do
           @begun.group_by { |key, _| @in_hand[key] }.filter_map do |lane, works|
@@ -61,7 +63,6 @@ module SteadyMove
           end
         end
       end
-      Stuck = Struct.new(:lane, :seconds, :waiting, keyword_init: true)
 
       private
 

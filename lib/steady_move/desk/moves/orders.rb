@@ -21,7 +21,7 @@ module SteadyMove
         refuse(:nothing_to_approve, stage: move.state.stage) if release.nil? || release.done?
         refuse(:nobody_approves, from: words(move)[:from]) if release.step.by_time?
         refuse(:approved_already) if move.state.approved?
-        return wish(move, by) if release.phase == "ahead"
+        return wish(move, by) if release.phase == "ahead" || release.early?
 
         refuse(:approve_by_hand, from: words(move)[:from]) if release.step.by_hand?
 

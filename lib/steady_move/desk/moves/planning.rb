@@ -32,17 +32,18 @@ module SteadyMove
       # age: look facts up again first that are older than so many seconds, because an act will rely on them; nil for
       # as they are.
       # aims: what shall hold afterwards, where it differs from the account's own (Core::Moves::Aims), Hash or nil.
+      # outside: may the present DNS host be asked? False where only an outline is wanted.
       # choice: of Core::Records::CarryChoices, where the host alone doesn't say it; lower: are TTLs lowered first, nil
       # where the desk decides.
       # Returns a Proposal, or nil where the name, account or host isn't known.
-      def propose(name, to:, host: nil, age: nil, aims: nil, choice: nil, lower: nil)
+      def propose(name, to:, host: nil, age: nil, aims: nil, choice: nil, lower: nil, outside: true)
         judging = Judging.new(@app)
         judged = age ? judging.fresh(name, to: to, age: age) : judging.one(name, to: to)
         account = @app.accounts.find(to)
         new_host = choice == "later" ? LaterHost.of(@app, account) : host && @app.accounts.host_of(host)
         return if judged.nil? || account.nil? || (host && new_host.nil?)
 
-        zone = ZoneSurvey.of(@app, judged, lower: lower) if new_host
+        zone = survey(judged, lower, outside) if new_host
         zone&.choice = choice
         aims = Core::Moves::Aims.of(account.aims, aims)
         quote = quote(judged, account, years: aims.years)
@@ -84,6 +85,10 @@ module SteadyMove
       end
 
       private
+
+      def survey(judged, lower, outside)
+        outside ? ZoneSurvey.of(@app, judged, lower: lower) : ZoneSurvey.unasked(@app, judged)
+      end
 
       # A name that was only made ready goes on as this move: what was done for it stays done.
       def go_on(name, by)

@@ -13,6 +13,13 @@ module SteadyMove
       # app: App; judged: Judging::Judged; lower: true, false, or nil where the desk decides. Asks the present host.
       def self.of(app, judged, lower: nil) = ZoneSurveying.new(app, judged, lower).call
 
+      # The same without asking anybody: what is kept of the host, and the waits that are usual.
+      def self.unasked(app, judged)
+        host = app.accounts.host_serving(judged.facts[:name_servers] || [])
+        new(host: host&.title, host_id: host&.id, editable: host&.connected? || false,
+          by: host&.connected? ? "connection" : "page", settle_seconds: Planning::ASSUMED.settles_after)
+      end
+
       # How the records' steps are done, for a new host.
       def ways(new_host)
         { "zone" => by, "zone_edit" => editable ? "connection" : "page",

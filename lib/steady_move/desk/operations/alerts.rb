@@ -10,6 +10,9 @@ module SteadyMove
     class Alerts
       EVERY = 20
       AGAIN = 86_400
+      # Seconds after which a way that failed is tried again.
+      PAUSE = 300
+      WAYS = %w[mail webhook].freeze
       PLACE = "alert."
       # Seconds, where the configuration sets no others.
       CONNECTION = 3600
@@ -22,6 +25,7 @@ module SteadyMove
         @app = app
         @health = Health.new(app, runner)
         @known = {}
+        @pauses = {}
       end
 
       # news: called with a level and a sentence for the log.
@@ -34,7 +38,7 @@ module SteadyMove
         @due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY
       end
 
-      # Returns how many alerts were sent.
+      # Returns how many alerts went out, by each way.
       def tell
         @due_at = @app.now + EVERY
         checks = @health.checks
@@ -43,8 +47,7 @@ module SteadyMove
 
         standing = standing(checks)
         over(standing)
-        fresh = standing.reject { |a| told_lately?(a.key) }
-        fresh.empty? ? 0 : send_out(fresh)
+        WAYS.sum { |way| wanted?(way) ? tell_by(way, standing) : 0 }
       end
 
       # [Alert]: what is wrong for longer than was set.
@@ -56,7 +59,11 @@ module SteadyMove
 
       def told(level, says) = @news&.call(level, says)
       def settings = @app.config.alerts
-      def wanted? = settings["to"].to_a.any? || settings.key?("webhook")
+
+      def wanted?(way = nil)
+        ways = { "mail" => settings["to"].to_a.any?, "webhook" => settings.key?("webhook") }
+        way ? ways.fetch(way) : ways.value?(true)
+      end
 
       # What changed since the last look, in either direction.
       def log(checks)
@@ -86,37 +93,45 @@ module SteadyMove
           end
       end
 
-      def told_lately?(key)
-        at = @app.keeping["#{PLACE}#{key}"]
+      # Each way is told of a thing once, whatever becomes of the other; one that failed is tried again after a pause.
+      def tell_by(way, standing)
+        return 0 if @app.now < @pauses.fetch(way, @app.now)
+
+        fresh = standing.reject { |a| told_lately?(way, a.key) }
+        return 0 if fresh.empty?
+
+        send(way, fresh)
+        fresh.each { |a| @app.keeping[place(way, a.key)] = @app.now.to_i }
+        fresh.size
+      rescue Wire::Error => e
+        @pauses[way] = @app.now + PAUSE
+        told("error", Words.say("health.not_told", says: e.says))
+        0
+      end
+
+      def place(way, key) = "#{PLACE}#{way} #{key}"
+
+      def told_lately?(way, key)
+        at = @app.keeping[place(way, key)]
         at && @app.now.to_i.between?(at, at + AGAIN)
       end
 
       # What is over may be told anew when it comes again.
       def over(standing)
-        (@app.keeping.under(PLACE).keys - standing.map(&:key)).each { |key| @app.keeping.delete("#{PLACE}#{key}") }
-      end
-
-      def send_out(alerts)
-        mail(alerts)
-        post(alerts)
-        alerts.each { |a| @app.keeping["#{PLACE}#{a.key}"] = @app.now.to_i }
-        alerts.size
-      rescue Wire::Error => e
-        told("error", Words.say("health.not_told", says: e.says))
-        0
+        kept = WAYS.product(standing.map(&:key)).map { |way, key| "#{way} #{key}" }
+        (@app.keeping.under(PLACE).keys - kept).each { |key| @app.keeping.delete("#{PLACE}#{key}") }
       end
 
       def mail(alerts)
-        to = settings["to"].to_a
-        return if to.empty? || @app.sender.nil?
+        raise Wire::Unreachable, Words.say("health.no_sender") unless @app.sender
 
-        OwnMail.send_out(@app, to: to,
+        OwnMail.send_out(@app, to: settings["to"],
           subject: Words.say("health.subject", count: alerts.size, says: alerts.first.says),
           text: [*alerts.map(&:says), Words.say("health.foot", address: @app.address.to_s)].join("\n\n"))
       end
 
-      def post(alerts)
-        url = settings["webhook"] or return
+      def webhook(alerts)
+        url = settings["webhook"]
         body = JSON.generate(at: @app.now.iso8601, alerts: alerts.map { |a| { key: a.key, says: a.says } })
         headers = Wire::Http::Signature.headers(url, body, secret: settings["secret"].to_s, created: @app.now,
           key_id: "alerts")

@@ -23,7 +23,8 @@ module SteadyMove
         raise Refused.new(:unusable, :folder_full, folder: @folder) if Dir.exist?(@folder) && !Dir.empty?(@folder)
 
         %w[tables zones mail].each { |part| FileUtils.mkdir_p(File.join(@folder, part), mode: 0o700) }
-        counts = @db.transaction do
+        # one state of everything; whoever writes meanwhile is not kept waiting
+        counts = @db.transaction(mode: :deferred) do
           lines = TakeAlong.tables(@db).to_h { |table| [table, table_lines(table)] }
           lines.merge(settings: settings).tap { zones && mail && names }
         end

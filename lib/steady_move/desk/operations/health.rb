@@ -9,7 +9,7 @@ module SteadyMove
       Check = Struct.new(:id, :title, :well, :says, :since, :vital, keyword_init: true)
       # Seconds: without a heartbeat; of one piece of work before a connection counts as stuck; of overdue work.
       STANDSTILL = 120
-      STUCK = 45
+      STUCK = 35
       OVERDUE = 3600
       # Octets below which there is no room.
       ROOM = 200 * 1024 * 1024
@@ -23,7 +23,7 @@ module SteadyMove
       end
 
       # [Check], the vital ones first.
-      def checks = [database, heart, key, disk, overdue, backup, *connections, *stuck].compact
+      def checks = [database, heart, key, disk, journal, overdue, backup, *connections, *stuck].compact
 
       # {id => seconds since the connection last answered, or nil}, for those that were asked.
       def last_success = @app.heard.all.transform_values { |h| h.well_at && (@app.now - h.well_at).round }
@@ -70,6 +70,12 @@ module SteadyMove
         check("disk", free >= ROOM, say("disk", free: free / (1024 * 1024)))
       end
 
+      # As the last walk found it.
+      def journal
+        broken = @app.keeping[JournalCheck::KEY]&.fetch("broken", nil) or return
+        check("journal", false, say("journal_broken", line: broken))
+      end
+
       def overdue
         count, since = @app.schedule.overdue(now: @app.now)
         limit = @app.config.alerts["overdue"] || OVERDUE
@@ -84,7 +90,11 @@ module SteadyMove
         kept = @app.keeping["backup"]
         return check("backup", nil, say("no_backup_yet")) unless kept
 
-        check("backup", kept["well"], kept["says"], since: Store::Values.time(kept["at"]))
+        # by the machine's own time, as they are made
+        age = SystemClock.new.now.to_i - kept["at"]
+        late = age > 2 * (@app.config.backup["every"] || ScheduledBackups::EVERY)
+        says = late ? say("backup_old", hours: age / 3600) : kept["says"]
+        check("backup", kept["well"] && !late, says, since: Store::Values.time(kept["at"]))
       end
 
       def connections

@@ -32,24 +32,26 @@ module SteadyMove
           kept = usable(@app.keeping[KEY])
           broken, place = @app.journal.check(kept ? kept["place"] : [0, ""], most: most)
           walked = kept ? kept["walked"] : @app.now.to_i
-          keep(place, walked, kept) unless broken
+          # also where it is broken: a look after this one begins right before the damage
+          keep(place, walked, broken, kept)
           [broken.nil?, place.first, Store::Values.time(walked)]
         end
       end
 
       private
 
-      # What an earlier check found, where it is from today and still fits.
+      # What an earlier check found, where it is from today and still fits. Damage that was found stays known until it
+      # is walked past.
       def usable(kept)
+        return kept if kept && kept["broken"]
         return unless kept && @app.now.to_i.between?(kept["walked"], kept["walked"] + ANEW)
 
         kept if @app.journal.still?(*kept["place"])
       end
 
-      def keep(place, walked, before)
-        return if before && before["place"] == place
-
-        @app.keeping[KEY] = { "place" => place, "walked" => walked }
+      def keep(place, walked, broken, before)
+        found = { "place" => place, "walked" => walked, "broken" => broken }
+        @app.keeping[KEY] = found unless before == found
       rescue Sequel::DatabaseError
         nil # it is walked once more next time
       end

@@ -17,24 +17,25 @@ module SteadyMove
         @to = to
       end
 
-      # Looks at the accounts anew, before gates are asked for; returns whether they are others than before.
+      # Looks at the accounts, and at what is left of a balance, anew, before gates are asked for. Returns whether they
+      # are others than before.
       def refresh
         accounts = [@app.accounts.all, @app.accounts.hosts]
+        committed = committed(accounts.first)
         same = @accounts && accounts.zip(@accounts).all? { |is, was| is.equal?(was) }
-        return false if same
+        return false if same && committed == @committed
 
         @accounts = accounts
+        @committed = committed
         @by_id = accounts.first.to_h { |a| [a.id, a] }
         @account = @to && @by_id[@to]
-        @missing = {}
-        @within = {}
+        @missing, @within, @unreachable, @hosts = Array.new(4) { {} }
         true
       end
 
       # entry: PortfolioIndex::Entry, or what answers as one; at: seconds. Returns a Gate.
       def of(entry, at)
-        within = within?(entry.account_id)
-        core = entry.outline.gate(at, passing: within ? Refusals::BETWEEN : [])
+        core = entry.outline.gate(at, passing: within?(entry.account_id) ? Refusals::BETWEEN : nil)
         moving = entry.move && !entry.move[2]
         kind = moving ? "moving" : entry.account_id == @to ? "blocked" : core.plan_kind
         needs = core.needs + (moving ? 0 : places(entry, at))
@@ -61,13 +62,26 @@ module SteadyMove
 
       private
 
+      # What open moves will take from the destination's balance, where it is paid from one.
+      def committed(accounts)
+        account = @to && accounts.find { |a| a.id == @to }
+        held = account && account.habits["paid_by"] == "balance" && account.habits.dig("ready", "balance")
+        held ? DestinationChecks.new(@app).committed(account, held["currency"]).minor : 0
+      end
+
       # What lacks at the places: at the destination, for letters, for records that have to be carried.
       def places(entry, at)
-        from = @by_id.fetch(entry.account_id)
         count = missing(entry.suffix)
-        count += 1 if from.ways.value?("letter") && from.habits["support"].to_s.empty?
-        carried = entry.outline.reasons(at).include?(CARRIED)
-        carried && !carried_somewhere?(entry) ? count + 1 : count
+        count += 1 if unreachable?(entry.account_id)
+        entry.outline.hits?(CARRIED, at) && !carried_somewhere?(entry) ? count + 1 : count
+      end
+
+      # Is there no address for letters where something goes by letter?
+      def unreachable?(id)
+        @unreachable.fetch(id) do
+          from = @by_id.fetch(id)
+          @unreachable[id] = from.ways.value?("letter") && from.habits["support"].to_s.empty?
+        end
       end
 
       # How many things are not as they have to be where it goes.
@@ -85,7 +99,11 @@ module SteadyMove
 
       # Is there a DNS host that could take the records, the one that a plan would propose?
       def carried_somewhere?(entry)
-        entry.signed_known && !CarryHosts.usual(@accounts.last, dns_host: entry.dns_host, to: @to).nil?
+        return false unless entry.signed_known
+
+        @hosts.fetch(entry.dns_host) do |host|
+          @hosts[host] = !CarryHosts.usual(@accounts.last, dns_host: host, to: @to).nil?
+        end
       end
 
       def within?(id)

@@ -43,7 +43,7 @@ module SteadyMove
         touched = preview(suffix, key, value)
         word = { suffix: suffix, key: key, value: value.to_s, source: source.strip, date: date }
         id = @app.overrides.add(**word, by: by, at: @app.now)
-        says = Words.phrase("journal.overruled", **word, count: touched.touched)
+        says = Words.phrase("journal.overruled", **word, key: title(key), count: touched.touched)
         @app.journal.add("rulebook", at: @app.now, by: by, says: says)
         id
       end
@@ -63,11 +63,14 @@ module SteadyMove
         end
       end
 
+      # What people read of a rule or of a family's value.
+      def title(key) = @app.rulebook.entries[key]&.title || Words.say("family.#{key}")
+
       def take_back(id, by:)
         row = @app.overrides.find(id)
         raise Refused.new(:invalid, :no_override, id: id) unless row && @app.overrides.take_back(id, at: @app.now) == 1
 
-        says = Words.phrase("journal.override_taken_back", **row.slice(:suffix, :key, :value))
+        says = Words.phrase("journal.override_taken_back", **row.slice(:suffix, :value), key: title(row[:key]))
         @app.journal.add("rulebook", at: @app.now, by: by, says: says)
       end
 

@@ -13,20 +13,29 @@ module SteadyMove
         module Helpers
           def cards_of(moves)
             looks = desk.schedule.looks(moves.map(&:id))
-            moves.map { |m| Views::MoveView.card(m, words_of(m), looks, now, range_of(m)) }
+            moves.map { |m| Views::MoveView.card(m, words_of(m), looks, now, in_short, range_of(m)) }
           end
 
+          def in_short = Desk::InShort.new(desk)
           def range_of(move) = move.open ? desk.forecasts.of(move) : nil
           def words_of(move) = Desk::MoveWords.of(move.plan, desk.accounts)
 
           def move_sheet(id)
             move = desk.moves.find(id) or raise Desk::Refused.new(:unknown, :no_move, id: id)
             instructions = Desk::Instructions.new(desk)
-            Views::MoveView.sheet(move, words_of(move), desk.schedule.looks([id]), now, range_of(move),
+            Views::MoveView.sheet(move, words_of(move), desk.schedule.looks([id]), now, in_short,
+              range_of(move),
               code_state: desk.codes.state_of(id),
               hands: ->(state) {
                 instructions.of(move, state)
               })
+          end
+
+          # Whom a move may be handed to; only those are told who may do it.
+          def takers
+            return [] unless Desk::People.may?(person[:role], "mover")
+
+            application.people.all.map { |p| p[:email] if Desk::People.may?(p[:role], "mover") }.compact
           end
 
           def planning = Desk::Planning.new(desk)
@@ -51,7 +60,7 @@ module SteadyMove
             host: given["host"], aims: given["aims"], choice: given["choice"],
             lower: given["lower"]) or raise Desk::Refused.new(:invalid, :nothing_to_move)
           Views::MoveView.proposal(found, Desk::MoveWords.of(found.plan, desk.accounts), now,
-            desk.forecasts.of_plan(found.plan))
+            desk.forecasts.of_plan(found.plan), uptime: in_short.uptime(found.plan))
         end
 
         on "startMove" do
@@ -76,6 +85,19 @@ module SteadyMove
           nudge
           headers "Cache-Control" => "no-store"
           { text: text }
+        end
+
+        # Who else has this sheet open; and who has it in hand.
+        on "here" do
+          move = desk.moves.find(asked[:id]) or raise Desk::Refused.new(:unknown, :no_move, id: asked[:id])
+          { others: application.presence.here(move.id, me), keeper: Desk::HandsOn.of(move),
+            people: takers }
+        end
+
+        on "handOn" do
+          role = application.people.all.find { |p| p[:email] == given["to"].downcase }&.fetch(:role)
+          Desk::HandsOn.new(desk).to(asked[:id], given["to"].downcase, role: role, note: given["note"], by: me)
+          move_sheet(asked[:id])
         end
 
         on "moves" do

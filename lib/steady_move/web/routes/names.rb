@@ -15,6 +15,8 @@ module SteadyMove
         end
 
         HISTORY = 50
+        # Messages that a sheet shows.
+        MAIL = 8
 
         # A judged name and its sheet.
         module Helpers
@@ -30,9 +32,28 @@ module SteadyMove
             history = desk.journal.page(name: name, limit: HISTORY)
             sheet = Views::NameView.sheet(found, history, problems: problems, go: planning.going(found, to: asked[:to]),
               gate: Desk::Gates.new(desk, asked[:to]).of_judged(found),
-              old_after: desk.facts_age)
+              ahead: ahead(found), old_after: desk.facts_age)
             sheet.merge(contacts: Views::NameView.contacts(people.cards(found), people.choices(found)),
-              history_goes_on: history.size == HISTORY, obstacles: Desk::Obstacles.new(desk).of(name, to: asked[:to]))
+              moves: moves_of(name), mail: mail_of(name), history_goes_on: history.size == HISTORY,
+              obstacles: Desk::Obstacles.new(desk).of(name, to: asked[:to]))
+          end
+
+          def ahead(found)
+            found.move ? in_short.under_way(found.move) : in_short.ahead(found, to: asked[:to])
+          end
+
+          def moves_of(name)
+            desk.moves.of_name(name).map do |m|
+              { id: m.id, stage: m.state.stage, open: m.open, **words_of(m).slice(:from, :to),
+                started_at: Views::Json.time(m.started_at), result: in_short.result(m) }
+            end
+          end
+
+          def mail_of(name)
+            desk.messages.of_name(name, most: MAIL).map do |m|
+              { uid: m[:uid], subject: m[:subject].to_s, at: Views::Json.seconds(m[:at]),
+                kind: Words.say("post.kinds.#{m[:kind]}"), trust: m[:trust] }
+            end
           end
         end
 

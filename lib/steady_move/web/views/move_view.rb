@@ -9,9 +9,9 @@ module SteadyMove
 
         module_function
 
-        # One line of a list, and a card of the Desk. looks: {[move id, step] => Time}; range: Desk::Forecasts::Range,
-        # nil where it is over.
-        def card(move, words, looks, now, range = nil)
+        # One line of a list, and a card of the Desk. looks: {[move id, step] => Time}; short: Desk::InShort; range:
+        # Desk::Forecasts::Range, nil where it is over.
+        def card(move, words, looks, now, short, range = nil)
           state = move.state
           current = state.current
           means, ends = Desk::Axis.deadline(move)
@@ -19,7 +19,9 @@ module SteadyMove
             turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at), finish: finish(range),
             until: Json.time(ends), until_means: means, look_at: Json.time(current && looks[[move.id,
               current.step.id]]),
-            exposed: exposed(state, now), can_approve: approve?(state), **now_at(current, words) }
+            exposed: exposed(state, now), can_approve: approve?(state), price: price(move.plan),
+            keeper: Desk::HandsOn.of(move), uptime: short.uptime(move.plan), result: short.result(move),
+            **now_at(current, words) }
         end
 
         # What is known of the zone that is carried.
@@ -30,9 +32,10 @@ module SteadyMove
 
         # The sheet of one move: card, track, steps, journal. hands: answers what a person does at an active step, or
         # nil.
-        def sheet(move, words, looks, now, range = nil, code_state:, hands:)
+        def sheet(move, words, looks, now, short, range = nil, code_state:, hands:)
           state = move.state
-          card(move, words, looks, now, range).merge(
+          card(move, words, looks, now, short, range).merge(
+            paid: move.open ? nil : paid(*short.paid(move)),
             rests_on: rests_on(range, words),
             deadline: Json.time(state.deadline), expires_at: Json.time(move.plan.expires_at), code: code_state,
             words: shown(move.plan, words),
@@ -45,12 +48,12 @@ module SteadyMove
           )
         end
 
-        def proposal(proposal, words, now, range)
+        def proposal(proposal, words, now, range, uptime:)
           plan = proposal.plan
           state = Core::Moves::State.fold(plan, [])
           { name: plan.name, from: words[:from], to: words[:to], refusals: proposal.refusals,
             cautions: proposal.cautions, in_grace: proposal.plan.in_grace == true, startable: proposal.startable?,
-            lost_days: proposal.lost_days, quote: quote(proposal.quote),
+            lost_days: proposal.lost_days, uptime: uptime, quote: quote(proposal.quote),
             expires_at: Json.time(plan.expires_at), expected_expiry: Json.time(plan.expected_expiry),
             years: plan.years, carries: plan.carry?, words: shown(plan, words),
             ready: AccountView.ready(proposal.ready), aims: plan.wanted.to_plan,
@@ -63,6 +66,10 @@ module SteadyMove
           row.to_h.merge(ahead: row.ahead.map { |a| Json.amount(a) }, quote: row.quote && quote(row.quote),
             converted: row.converted.map { |a| Json.amount(a) })
         end
+
+        # As it was agreed when the move began; nil where no price was known.
+        def price(plan) = plan.price && { minor: plan.price["minor"], currency: plan.price["currency"] }
+        def paid(amount, charged) = amount && { amount: Json.amount(amount), charged: charged }
 
         def shown(plan, words) = words.merge(from_id: plan.from)
 
@@ -103,7 +110,9 @@ module SteadyMove
         # Can the wish to approve be kept until it is asked for?
         def wish?(state)
           release = state.marked(:approval)
-          state.ending.nil? && release&.phase == "ahead" && !state.wished? && !release.step.by_time?
+          return false if release.nil? || state.ending || state.wished? || release.step.by_time?
+
+          release.phase == "ahead" || release.early?
         end
 
         # Is a person asked how a transfer ended?
@@ -179,10 +188,10 @@ module SteadyMove
 
         def approve?(state)
           release = state.marked(:approval)
-          state.ending.nil? && !release.nil? && release.active? && !state.approved? &&
+          state.ending.nil? && !release.nil? && release.active? && !release.early? && !state.approved? &&
             !release.step.by_hand? && !release.step.by_time?
         end
-        private_class_method :shown, :now_at, :asks_whose, :hand_over?, :wish?, :over?,
+        private_class_method :shown, :price, :paid, :now_at, :asks_whose, :hand_over?, :wish?, :over?,
           :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said,
           :exposed, :consent, :blocks, :approve?
       end

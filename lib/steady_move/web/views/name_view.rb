@@ -10,16 +10,16 @@ module SteadyMove
         module_function
 
         # The sheet: what the row shows, findings with evidence, all facts, history. problems: sentences of a look
-        # just made; go: [account, Quote] of where it would go, or nil; old_after: seconds after which facts are old;
-        # events: newest first; gate: Desk::Gates::Gate.
-        def sheet(judged, events, gate:, problems: [], go: nil, old_after: nil)
+        # just made; go: [account, Quote] of where it would go, or nil; ahead: Desk::InShort::Ahead or nil; old_after:
+        # seconds after which facts are old; events: newest first; gate: Desk::Gates::Gate.
+        def sheet(judged, events, gate:, problems: [], go: nil, ahead: nil, old_after: nil)
           verdict = judged.verdict
           head(judged, gate).merge(
-            known(judged.facts), verdict: verdict.kind, contradictions: judged.facts.contradictions,
-            to: judged.destination&.id,
+            known(judged.facts), verdict: verdict.kind,
+            contradictions: judged.facts.contradictions.map { |k| fact_title(k) }, to: judged.destination&.id,
             problems: problems, family: judged.judgement.family&.title, move: move(judged.move),
             needs_carry: judged.needs_carry?, can_move: judged.findings_open.empty? && judged.move.nil?,
-            go: go && going(*go), findings: verdict.findings.map { |f| finding(f) },
+            go: go && going(*go), ahead: ahead && in_short(ahead), findings: verdict.findings.map { |f| finding(f) },
             unknown: verdict.unknown.map(&:to_h), old: judged.age.nil? || (!old_after.nil? && judged.age > old_after),
             history: events.map { |e| EventView.line(e) }, horizon_days: Desk::Judging::HORIZON / 86_400
           )
@@ -30,6 +30,11 @@ module SteadyMove
         def going(account, quote)
           { account: account.title, account_id: account.id, total: Json.amount(quote.total),
             saves: Json.amount(quote.saves) }
+        end
+
+        def in_short(ahead)
+          { finish: ahead.finish.map { |t| Json.time(t) }, uptime: ahead.uptime,
+            expected_expiry: Json.time(ahead.expected_expiry) }
         end
 
         # cards: [Core::Contacts::Card]; choices: [Core::Contacts::Repairs::Choice].
@@ -87,16 +92,21 @@ module SteadyMove
         def pairs(intervals) = intervals.map { |a, b| [Json.seconds(a), Json.seconds(b)] }
 
         def finding(finding)
-          { rule: finding.rule, effect: finding.effect, because: finding.because, remedy: finding.remedy,
-            clears_at: Json.time(finding.clears_at),
+          { rule: finding.rule, title: finding.title, effect: finding.effect, because: finding.because,
+            remedy: finding.remedy, clears_at: Json.time(finding.clears_at),
             source: finding.source.slice("text", "kind", "verified"), evidence: finding.evidence.map { |f| fact(f) } }
         end
 
         def fact(fact)
-          { key: fact.key, value: Json.value(fact.value), source: fact.source, seen_at: Json.time(fact.seen_at),
-            ref: fact.ref }
+          { key: fact.key, title: fact_title(fact.key), value: fact.day&.first || Json.value(fact.value),
+            assumed: fact.day&.last, source: fact.source,
+            seen_at: Json.time(fact.seen_at), ref: fact.ref }
         end
-        private_class_method :move, :going, :contact, :choice, :finding, :fact, :head, :known, :pairs
+
+        # Facts that nobody has put into words yet go by their key.
+        def fact_title(key) = Words.maybe("facts.#{key}") || key.to_s.tr("_", " ").capitalize
+        private_class_method :move, :fact_title, :going, :in_short, :contact, :choice, :finding, :fact, :head, :known,
+          :pairs
       end
     end
   end

@@ -13,7 +13,14 @@ module SteadyMove
         def book(book, overrides, unlisted)
           { families: book.families.reject { |f| f.suffixes.empty? }.map { |f| family(f) },
             keys: [*VALUES, "title", Desk::Overruling::FAMILY], unlisted: unlisted,
+            titles: titles(book),
             overrides: overrides.map { |o| override(o) } }
+        end
+
+        # What people read of each rule, and of each value of a family.
+        def titles(book)
+          values = [*VALUES, "title", Desk::Overruling::FAMILY].to_h { |key| [key, Words.say("family.#{key}")] }
+          values.merge(book.entries.transform_values(&:title))
         end
 
         def family(family)
@@ -46,7 +53,7 @@ module SteadyMove
           names = preview.names.map { |name, was, is| { name: name, was: NameView.gate(was), is: NameView.gate(is) } }
           { count: preview.touched, looked_at: preview.looked_at, names: names }
         end
-        private_class_method :family, :rule, :without, :source, :override
+        private_class_method :titles, :family, :rule, :without, :source, :override
       end
     end
   end

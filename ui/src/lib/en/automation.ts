@@ -3,7 +3,7 @@ import type { V } from './value';
 /** Words of notices, tokens and webhooks. */
 export const automation = {
   notices: {
-    title: 'Told by mail',
+    title: 'Told by email',
     about: 'When it is your turn: what to do, until when, and what happens if nobody does anything. Never with a code.',
     choices: { never: 'never', 'at-once': 'at once', daily: 'once a day' } as Record<string, string>,
     hour: 'at (hour, UTC)',

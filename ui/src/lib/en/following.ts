@@ -36,9 +36,9 @@ export const following = {
     how: {
       connection: 'here, sent over the connection',
       page: 'on the registrar’s page',
-      link: 'by the link in its mail',
-      letter: 'by letter to support',
-      code: 'by a code that comes by mail',
+      link: 'by the link in its email',
+      letter: 'by email to support',
+      code: 'by a code that comes by email',
       none: 'nobody can; only time',
     } as Record<string, string>,
     silence: {

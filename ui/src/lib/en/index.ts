@@ -1,3 +1,4 @@
+import { accountForm } from './accountform';
 import { accounts } from './accounts';
 import { automation } from './automation';
 import { batches } from './batches';
@@ -18,6 +19,7 @@ import { rulebook } from './rulebook';
 
 /** Every word of the pages, by part. A second language is a second folder of this shape. */
 export const en = {
+  ...accountForm,
   ...accounts,
   ...automation,
   ...batches,

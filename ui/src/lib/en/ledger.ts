@@ -4,7 +4,7 @@ import type { V } from './value';
 export const ledger = {
   ledger: {
     title: 'Ledger',
-    none: 'Nothing was quoted or paid yet. Each move that starts brings its quote; receipts come with the mail.',
+    none: 'Nothing was quoted or paid yet. Each move that starts brings its quote; receipts come by email.',
     sums: 'Spent and saved',
     by: { all: 'All', account: 'Destination', batch: 'Batch', year: 'Year' } as Record<string, string>,
     moves: (n: number) => (n === 1 ? '1 move' : `${n} moves`),
@@ -29,7 +29,7 @@ export const ledger = {
     amount: 'Amount',
     number: 'Order number',
     kinds: { quote: 'quote', order: 'order', receipt: 'receipt', refund: 'paid back' } as Record<string, string>,
-    sources: { journal: 'journal', mail: 'mail', word: 'typed in' } as Record<string, string>,
+    sources: { journal: 'journal', mail: 'email', word: 'typed in' } as Record<string, string>,
     unread: 'not readable',
     csv: 'CSV',
     note: 'Note a receipt or a refund',

@@ -21,7 +21,7 @@ export const names = {
     seenBy: (a: V) => `noted by ${a}`,
     noteIt: 'Note it',
     balance: (a: V) => `The balance there, in ${a}`,
-    itIs: 'I looked: it is',
+    itIs: 'I checked: it is',
     itIsNot: 'It is not',
   },
   prices: {
@@ -71,7 +71,7 @@ export const names = {
     expiry: 'Expiry',
     lastPeriodPaid: 'Last period paid',
     privacy: 'Privacy',
-    registrantsEMail: 'Registrant’s e-mail',
+    registrantsEMail: 'Registrant’s email',
     ownPrice: 'Own price',
     none: 'none',
   },
@@ -85,6 +85,8 @@ export const names = {
     refused: 'Refused',
   },
   filters: {
+    filters: (n: number) => (n ? `Filters (${n})` : 'Filters'),
+    takeOff: (a: V) => `Take the filter off: ${a}`,
     whichNamesAreShown: 'Which names are shown',
     gates: 'Gates',
     namesThatHold: 'Search names',
@@ -120,13 +122,13 @@ export const names = {
   nameLine: {
     inTheTray: (a: V) => `${a} in the tray`,
     inTheTrayX: 'In the tray (x)',
-    onTheMove: (a: V) => `on the move: ${a}`,
     sourcesContradictEachOther: 'Sources contradict each other',
     sourcesDiffer: 'sources differ',
     now: (a: V) => `now: ${a}`,
     notKnown: 'not known',
   },
   names: {
+    toTheSheet: 'To the sheet',
     names: 'Names',
     held: (a: V) => `${a} held`,
     of: (a: V, b: V) => `${a} of ${b}`,
@@ -143,7 +145,7 @@ export const names = {
   takeIn: {
     takeNamesIn: 'Add names',
     eachNameIsLookedUp:
-      'Each name is looked up in the account and in the public record. URLs, hosts, upper case, ' +
+      'Each name is checked in the account and in the public record. URLs, hosts, upper case, ' +
       'international names and lists with any separator are understood; what stands behind # is left ' +
       'out.',
     accountThatHoldsThem: 'Account that holds them',
@@ -151,13 +153,13 @@ export const names = {
     fromAFile: 'From a file',
     itIsATable: 'It is a table',
     takeThemIn: 'Take them in',
-    ofLookedUp: (a: V, b: V) => `${a} of ${b} looked up.`,
+    ofLookedUp: (a: V, b: V) => `${a} of ${b} checked.`,
   },
   tray: {
     theirRecords: 'Their records',
-    lookAgain: 'Look them up again',
-    ofLooked: (a: V, b: V) => `${a} of ${b} looked up`,
-    looked: (a: V, b: number) => (b ? `${a} looked up; ${b} did not answer` : `${a} looked up`),
+    lookAgain: 'Refresh their facts',
+    ofLooked: (a: V, b: V) => `${a} of ${b} checked`,
+    looked: (a: V, b: number) => (b ? `${a} checked; ${b} did not answer` : `${a} checked`),
     theTray: 'The tray',
     inTheTray: (a: V) => `${a} in the tray`,
     planTheTrayP: 'Plan the tray (p)',
@@ -170,6 +172,7 @@ export const names = {
     n1Name: '1 name',
   },
   whatIf: {
+    past: (a: V) => `That day is over: a day from ${a} on is expected.`,
     whatIfWeStartOn: 'What if we start on',
     theWhatIfDateT: 'The what-if date (t)',
     goingTo: 'going to',

@@ -38,13 +38,13 @@ export const parts = {
     seeTheFirst: (a: V) => `See whether ${a} may move`,
     afterwards: 'What can wait',
     whatCanWait:
-      'Its prices and habits, the mailbox that its letters come to, DNS hosts and further accounts are asked for ' +
+      'Its prices and habits, the mailbox that its emails come to, DNS hosts and further accounts are asked for ' +
       'when a plan needs them; they stand',
     underAccounts: 'under Accounts',
   },
   firstRun: {
     oneTimeWordPrintedBy: 'One-time word, printed by the command that started the desk',
-    yourEMail: 'Your e-mail',
+    yourEMail: 'Your email',
     aPasswordOfAtLeast: 'A password of at least twelve characters',
     makeMeTheAdministrator: 'Make me the administrator',
   },
@@ -56,6 +56,18 @@ export const parts = {
   frame: {
     skipToTheView: 'Skip to the view',
     theLineToTheDesk: 'The line to the desk is cut; what you see may be old. It is being opened again.',
+  },
+  answers: {
+    inShort: 'In short',
+    sections: 'Sections',
+    mayItMove: 'May it move',
+    next: 'Next',
+    doneBy: 'Done by',
+    range: (a: V, b: V) => `8 in 10: ${a} to ${b}`,
+    siteAndMail: 'Site and mail',
+    cost: 'Cost',
+    result: 'Result',
+    notKnown: 'not known',
   },
   gateMark: {
     wait: 'Wait',
@@ -71,7 +83,8 @@ export const parts = {
   keys: {
     searchNamesMovesAndViews: 'Search names, moves and views',
     theseKeys: 'These keys',
-    deskNamesMovesPostRulebook: 'Desk, Names, Moves, Post, Rulebook, Accounts, Status',
+    theViewsInTheirOrder: 'The views, in the order of the bar',
+    toTheSheet: 'From the list to the sheet beside it',
     walkDownAndUpThe: 'Walk down and up the list',
     openWhatTheWalkStands: 'Open what the walk stands on',
     putTheNameIntoThe: 'Put the name into the tray, or take it out',
@@ -81,8 +94,15 @@ export const parts = {
     esc: 'Esc',
     closeTheSheet: 'Close the sheet',
   },
+  help: {
+    pages: 'Pages of the guide',
+    noSuchPage: 'There is no such page in the guide',
+  },
   keysHelp: {
-    keys: 'Keys',
+    keys: 'Keys and words',
+    words: 'Words',
+    guide: 'The guide',
+    singleKeys: 'Single keys do something (Esc, Enter and arrows always do)',
   },
   more: {
     showMore: 'Show more',
@@ -98,9 +118,9 @@ export const parts = {
     namesMovesViews: 'Names, moves, views',
     found: 'Found',
     nothingHolds: (a: V) => `Nothing holds “${a}”.`,
-    takeNamesInNamesTake: 'Add names /names/take-in',
-    byHandByHand: 'By hand /by-hand',
-    codeSafeCodes: 'Code safe /codes',
+    addNames: 'Add names',
+    view: 'view',
+    help: 'help',
     moveTo: (a: V, b: V) => `move to ${a}: ${b}`,
   },
   practiceClock: {
@@ -124,10 +144,15 @@ export const parts = {
     closeEsc: 'Close (Esc)',
     close: 'Close',
   },
+  sessionOver: {
+    title: 'Sign in again',
+    says: 'Your session has ended. Sign in again to go on where you were; what you typed is kept.',
+  },
   signIn: {
+    somebodyElse: 'Somebody else signs in: leave this page',
     theDeskForMovingDomain: 'The desk for moving domain names between registrars.',
     theCodeThatYourSecond: 'The code that your second factor shows',
-    eMail: 'E-mail',
+    eMail: 'Email',
     password: 'Password',
     goOn: 'Go on',
     signIn: 'Sign in',
@@ -135,7 +160,7 @@ export const parts = {
     aRecoveryCode: 'A recovery code',
     useARecoveryCode: 'The device is lost: use a recovery code',
     forgotten: 'The password is forgotten',
-    mailALink: 'Mail me a link',
+    mailALink: 'Send me a link by email',
     back: 'Back',
     notMe: 'Not me',
     thisIsThePracticeWorld:
@@ -159,6 +184,9 @@ export const parts = {
     accounts: 'Accounts',
     status: 'Status',
     practice: 'Practice',
+    codeSafe: 'Code safe',
+    help: 'Help',
+    more: 'More',
     searchNamesMovesAndViews: 'Search names, moves and views (/)',
     search: 'Search',
     allKeys: 'All keys (?)',
@@ -166,10 +194,16 @@ export const parts = {
     light: 'Light',
     dark: 'Dark',
     signOut: 'Sign out',
-    you: 'You',
+    you: 'Your sign-in and settings',
   },
   welcome: {
     steadyMove: 'Steady Move',
+  },
+  unsaved: {
+    title: 'What you typed is not saved',
+    says: 'It would be lost if you left this page now.',
+    leave: 'Leave, and lose it',
+    stay: 'Stay here',
   },
   words: {
     oneDay: '1 day',

@@ -7,7 +7,7 @@ export const post = {
     oneNameAndItsCode:
       'One name and its code a line; comma, semicolon, tab or blanks between. The code is taken as it is.',
     keepOf: (a: V, b: V) => `Keep ${a} of ${b}`,
-    lookAtEachLineFirst: 'Look at each line first',
+    lookAtEachLineFirst: 'Check each line first',
     whatBecomesOfEachLine: 'What becomes of each line',
     line: (a: V) => `line ${a}`,
     wouldBeKept: 'Would be kept',
@@ -18,7 +18,7 @@ export const post = {
   codeSafe: {
     codeSafe: 'Code safe',
     authorizationCodesSealedEachLook:
-      'Authorization codes, sealed. Each look is written into the journal; a code is wiped when its ' +
+      'Authorization codes, sealed. The journal notes whoever has one shown; a code is wiped when its ' +
       'name has landed.',
     codesHeld: 'Codes held',
     name: 'Name',
@@ -35,7 +35,7 @@ export const post = {
     check: 'Check',
     wipeItForGood: 'Wipe it for good',
     wipe: 'Wipe',
-    noCodeIsHeldCodes: 'No code is held. Codes come by mail, through an account’s connection, or from a list below.',
+    noCodeIsHeldCodes: 'No code is held. Codes come by email, through an account’s connection, or from a list below.',
     heldNotChecked: 'held, not checked',
     theRegistryTakesIt: 'the registry takes it',
     theRegistryRejectsIt: 'the registry rejects it',
@@ -59,16 +59,18 @@ export const post = {
     keepIt: 'Put it into the code safe',
   },
   post: {
-    fetchNow: 'Look into the mailboxes now',
+    fetchNow: 'Check the mailboxes now',
     post: 'Post',
     codeSafe: 'Code safe',
     theAuthorizationCodesThatCame: ': the authorization codes that came, sealed.',
     byHand: 'By hand',
-    lettersThatWentOut: ': letters that went out.',
+    lettersThatWentOut: ': emails that went out.',
     n1OfferToStay: '1 offer to stay',
     offersToStay: (a: V) => `${a} offers to stay`,
     messagesFromRegistrarsWillStand:
       'Messages from registrars will stand here, each with the move it belongs to and what it asks for.',
+    setUpTheMailbox: 'Say under Accounts which mailbox they come to',
+    orDropThem: ', or drop saved messages above.',
     asItCame: 'The message as it came',
     whatIsMasked: 'holds what is masked here; the journal notes who takes it.',
     from: 'from',

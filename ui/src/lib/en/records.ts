@@ -223,10 +223,10 @@ export const records = {
     differs: (n: V) => `${n} ${n === 1 ? 'set differs' : 'sets differ'}`,
   },
   laterServers: {
-    found: 'Named in the destination’s mail',
+    found: 'Named in the destination’s emails',
     take: 'Take these',
     type: 'Or type them, with blanks between',
     keep: 'Keep these name servers',
-    none: 'No mail of the destination names any yet.',
+    none: 'No email of the destination names any yet.',
   },
 };

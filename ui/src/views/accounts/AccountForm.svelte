@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { Button, Label, Textarea } from 'flowbite-svelte';
-  import { untrack } from 'svelte';
+  import { untrack, type Snippet } from 'svelte';
   import { api, ask } from '../../lib/api';
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
@@ -24,6 +24,14 @@
       c.key === 'password' && held?.has_password ? { ...c, required: false, label: say.accountForm.passwordHeld } : c,
     ),
   );
+
+  // What a new account begins with; the rest is folded away until somebody wants it.
+  const FIRST = ['site', 'login'];
+  const CODES = ['code_to', 'code_guard', 'code_reason', 'code_takes', 'contacts_late', 'opt_out'];
+  const DESTINATION = ['suffixes', 'payment', 'reads'];
+  const isMail = (row: { key: string }) => row.key === 'senders';
+  const isService = (row: { key: string }) => row.key.startsWith('service');
+  const yes = (list: typeof HABITS) => list.map((h) => (h.yes ? { ...h, of: YES } : h));
 
   // A way that is the usual one of its kind anyway is shown as that.
   const chosen = (act: string, of: readonly (readonly [string, string])[]) => {
@@ -60,6 +68,14 @@
   {/each}
 {/snippet}
 
+{#snippet part(title: string, why: string, list: { key: string }[], body: Snippet, ways: string[] = [])}
+  <details open={held !== undefined && (list.some(({ key }) => f[key]) || ways.some((act) => form.ways[act]))}>
+    <summary>{title}</summary>
+    <p class="muted">{why}</p>
+    <div class="fields">{@render body()}</div>
+  </details>
+{/snippet}
+
 <form onsubmit={submit}>
   <Field
     id="a-title"
@@ -67,46 +83,37 @@
     required
     bind:value={() => f.title ?? '', (v) => (f.title = v)}
   />
-  <Field
-    id="a-reg"
-    label={say.accountForm.itsNameInThePublic}
-    placeholder={f.title}
-    bind:value={() => f.registrar ?? '', (v) => (f.registrar = v)}
-  />
-  <Choice
-    id="a-kind"
-    label={say.accountForm.connection}
-    of={[
-      ['epp', 'EPP'],
-      ['by_hand', say.accountForm.byHand],
-    ]}
-    bind:value={() => form.kind, (v) => (form.kind = v as typeof form.kind)}
-  />
-  {#if form.kind === 'epp'}{@render rows(connection)}{/if}
-  {@render rows(PRICES.map((p) => (p.key === 'currency' ? p : { ...p, ...AMOUNT })))}
-  {@render rows(TERMS)}
-  <div class="wide">
-    <Label for="a-by-suffix">{say.fields.bySuffix}</Label>
-    <Textarea
-      id="a-by-suffix"
-      class="w-full font-mono"
-      rows={3}
-      bind:value={() => f.by_suffix ?? '', (v) => (f.by_suffix = v)}
+  {@render rows(HABITS.filter((h) => FIRST.includes(h.key)))}
+  {#snippet connected()}
+    <Choice
+      id="a-kind"
+      label={say.accountForm.connection}
+      of={[
+        ['by_hand', say.accountForm.byHand],
+        ['epp', 'EPP'],
+      ]}
+      bind:value={() => form.kind, (v) => (form.kind = v as typeof form.kind)}
     />
-    <p class="muted">{say.fields.bySuffixHow}</p>
-    {#if wrong}<p role="alert">{say.fields.bySuffixWrong(wrong)}</p>{/if}
-  </div>
-  {@render rows(KNOWN)}
-  <fieldset>
-    <legend>{say.fields.ordering}</legend>
-    {@render rows(ORDERING.map((h) => (h.yes ? { ...h, of: YES } : h)))}
-  </fieldset>
-  <fieldset>
-    <legend>{say.fields.holds}</legend>
-    {@render rows(AIMS)}
-  </fieldset>
-  <fieldset>
-    <legend>{say.accountForm.howItWantsThingsDone}</legend>
+    {#if form.kind === 'epp'}{@render rows(connection)}{/if}
+  {/snippet}
+  {@render part(say.accountForm.connection, say.accountForm.why.connection, CONNECTION, connected)}
+  {#snippet prices()}
+    {@render rows(PRICES.map((p) => (p.key === 'currency' ? p : { ...p, ...AMOUNT })))}
+    {@render rows(TERMS)}
+    <div class="wide">
+      <Label for="a-by-suffix">{say.fields.bySuffix}</Label>
+      <Textarea
+        id="a-by-suffix"
+        class="w-full font-mono"
+        rows={3}
+        bind:value={() => f.by_suffix ?? '', (v) => (f.by_suffix = v)}
+      />
+      <p class="muted">{say.fields.bySuffixHow}</p>
+      {#if wrong}<p role="alert">{say.fields.bySuffixWrong(wrong)}</p>{/if}
+    </div>
+  {/snippet}
+  {@render part(say.accountForm.prices, say.accountForm.why.prices, PRICES.slice(1), prices)}
+  {#snippet habits()}
     {#each WAYS as { act, label, of } (act)}
       <Choice
         id="w-{act}"
@@ -123,8 +130,55 @@
         bind:value={() => chosen(act, of), (v) => (form.ways[act] = v)}
       />
     {/each}
-    {@render rows(HABITS.map((h) => (h.yes ? { ...h, of: YES } : h)))}
-  </fieldset>
+    {@render rows(yes(HABITS.filter((h) => CODES.includes(h.key))))}
+  {/snippet}
+  {@render part(
+    say.accountForm.howItWantsThingsDone,
+    say.accountForm.why.habits,
+    HABITS.filter((h) => CODES.includes(h.key)),
+    habits,
+    WAYS.map((w) => w.act),
+  )}
+  {#snippet mail()}{@render rows([...HABITS.filter((h) => h.key === 'support'), ...KNOWN.filter(isMail)])}{/snippet}
+  {@render part(say.accountForm.email, say.accountForm.why.email, [{ key: 'support' }, { key: 'senders' }], mail)}
+  {#snippet privacy()}
+    {@render rows(yes([...KNOWN.filter((k) => k.key === 'privacy'), ...HABITS.filter(isService)]))}
+  {/snippet}
+  {@render part(
+    say.accountForm.privacy,
+    say.accountForm.why.privacy,
+    [{ key: 'privacy' }, ...HABITS.filter(isService)],
+    privacy,
+  )}
+  {#snippet destination()}
+    {@render rows(KNOWN.filter((k) => DESTINATION.includes(k.key)))}
+    {@render rows(yes(ORDERING))}
+    <fieldset>
+      <legend>{say.fields.holds}</legend>
+      {@render rows(AIMS)}
+    </fieldset>
+  {/snippet}
+  {@render part(
+    say.accountForm.destination,
+    say.accountForm.why.destination,
+    [...KNOWN.filter((k) => DESTINATION.includes(k.key)), ...ORDERING],
+    destination,
+  )}
+  {#snippet record()}
+    <Field
+      id="a-reg"
+      label={say.accountForm.itsNameInThePublic}
+      placeholder={f.title}
+      bind:value={() => f.registrar ?? '', (v) => (f.registrar = v)}
+    />
+    {@render rows(KNOWN.filter((k) => k.key.startsWith('registrar_')))}
+  {/snippet}
+  {@render part(
+    say.accountForm.record,
+    say.accountForm.why.record,
+    KNOWN.filter((k) => k.key.startsWith('registrar_')),
+    record,
+  )}
   <div>
     <Button type="submit" disabled={save.isPending}
       >{form.kind === 'epp' ? say.accountForm.tryTheConnectionAndKeep : say.accountForm.keepIt}</Button
@@ -136,18 +190,23 @@
 <Trouble error={save.error} />
 
 <style>
-  .wide {
-    grid-column: 1 / -1;
-  }
+  .wide,
+  details,
   fieldset {
     grid-column: 1 / -1;
+  }
+  summary {
+    font-weight: 650;
+  }
+  .fields,
+  fieldset {
     display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
+    grid-template-columns: repeat(auto-fill, minmax(min(15rem, 100%), 1fr));
     gap: 0.8rem 1rem;
     align-items: end;
+    margin-top: 0.5rem;
   }
   legend {
     font-weight: 650;
-    margin-bottom: 0.4rem;
   }
 </style>

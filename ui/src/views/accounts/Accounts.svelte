@@ -19,7 +19,7 @@
   let changing = $state<string | null>(null);
   // What goes another way than over the connection or on the account’s pages.
   function byHand(a: { ways: Record<string, string>; privacy_service?: string | null }): string[] {
-    if (Object.values(a.ways).every((way) => way === 'letter')) return [say.accounts.everythingByLetterToIts];
+    if (WAYS.every(({ act }) => a.ways[act] === 'letter')) return [say.accounts.everythingByLetterToIts];
     return WAYS.flatMap(({ act, label, of }) => {
       const way = a.ways[act];
       if (!way || way === 'connection' || way === 'page') return [];
@@ -35,9 +35,7 @@
 
 {#snippet change(what: string, title: string)}
   {#if admin && changing !== what}
-    <button class="change" onclick={() => (changing = what)} aria-label={say.accounts.change(title)}
-      >{say.accounts.changeIt}</button
-    >
+    <button onclick={() => (changing = what)} aria-label={say.accounts.change(title)}>{say.accounts.changeIt}</button>
   {/if}
 {/snippet}
 
@@ -47,32 +45,48 @@
   {#if places.data}
     <section>
       <h2>{say.accounts.registrars}</h2>
-      <ul>
-        {#each places.data.accounts as a (a.id)}
-          <li>
-            <strong>{a.title}</strong>
-            <span
-              >{a.kind === 'epp' ? say.accounts.byEpp : say.accounts.byHand}{byHand(a).length
-                ? `; ${byHand(a).join(', ')}`
-                : ''}</span
-            >
-            {#if a.site}<a href={a.site} target="_blank" rel="noopener noreferrer">{say.accounts.itsPages}</a>{/if}
-            {#if a.support}<span class="mono muted">{a.support}</span>{/if}
-            {#if a.connection.host}<span class="mono muted"
-                >{say.accounts.at(a.connection.client, a.connection.host, a.connection.port)}</span
-              >{/if}
-            {#if a.prices.currency && typeof a.prices.renew === 'number'}
-              <span class="muted num"
-                >{say.accounts.aYearHere(money({ minor: a.prices.renew, currency: a.prices.currency }))}</span
-              >
-            {/if}
-            {@render change(`account ${a.id}`, a.title)}
-            {#if changing === `account ${a.id}`}<AccountChange id={a.id} done={() => (changing = null)} />{/if}
-          </li>
-        {:else}
-          <li class="muted">{say.accounts.noneYetAddTheAccount}</li>
-        {/each}
-      </ul>
+      {#if places.data.accounts.length}
+        <table class="rows">
+          <thead>
+            <tr>
+              <th scope="col">{say.accounts.registrar}</th>
+              <th scope="col">{say.accounts.connected}</th>
+              <th scope="col">{say.accounts.support}</th>
+              <th scope="col" class="num">{say.accounts.aYear}</th>
+              <td></td>
+            </tr>
+          </thead>
+          <tbody>
+            {#each places.data.accounts as a (a.id)}
+              <tr>
+                <th scope="row"
+                  >{#if a.site}<a href={a.site} target="_blank" rel="noopener noreferrer">{a.title}</a
+                    >{:else}{a.title}{/if}</th
+                >
+                <td
+                  >{#if a.kind === 'epp'}{say.accounts.byEpp}
+                    <span class="mono muted"
+                      >{say.accounts.at(a.connection.client, a.connection.host, a.connection.port)}</span
+                    >{:else}{say.accounts.byHand}{/if}</td
+                >
+                <td class="mono muted">{a.support ?? ''}</td>
+                <td class="num"
+                  >{typeof a.prices.renew === 'number' && a.prices.currency
+                    ? money({ minor: a.prices.renew, currency: a.prices.currency })
+                    : say.accounts.priceNotKnown}</td
+                >
+                <td class="act">{@render change(`account ${a.id}`, a.title)}</td>
+              </tr>
+              {#if byHand(a).length}
+                <tr class="under"><td colspan="5" class="muted">{byHand(a).join(', ')}</td></tr>
+              {/if}
+              {#if changing === `account ${a.id}`}
+                <tr class="under"><td colspan="5"><AccountChange id={a.id} done={() => (changing = null)} /></td></tr>
+              {/if}
+            {/each}
+          </tbody>
+        </table>
+      {:else}<p class="empty">{say.accounts.noneYetAddTheAccount}</p>{/if}
       {#if admin && adding !== 'account'}<button onclick={() => (adding = 'account')}
           >{say.accounts.addARegistrarAccount}</button
         >{/if}
@@ -80,28 +94,34 @@
     </section>
     <section>
       <h2>{say.accounts.dnsHosts}</h2>
-      <ul>
-        {#each places.data.hosts as h (h.id)}
-          <li>
-            <strong>{h.title}</strong>
-            <span class="mono muted">{h.name_servers.join(' ')}</span>
-            {#if h.ends_with}<span>{say.accounts.endsWithTheRegistrationAt(holder(h.ends_with))}</span>{/if}
-            {@render change(`host ${h.id}`, h.title)}
-            {#if changing === `host ${h.id}`}
-              <HostForm accounts={places.data.accounts} held={h} done={() => (changing = null)} />
-            {/if}
-          </li>
-        {:else}
-          <li class="muted">
-            {say.accounts.noneYetADnsHost}
-          </li>
-        {/each}
-      </ul>
+      {#if places.data.hosts.length}
+        <table class="rows">
+          <tbody>
+            {#each places.data.hosts as h (h.id)}
+              <tr>
+                <th scope="row">{h.title}</th>
+                <td class="mono muted"
+                  >{#each h.name_servers as server (server)}<div>{server}</div>{/each}</td
+                >
+                <td>{h.ends_with ? say.accounts.endsWithTheRegistrationAt(holder(h.ends_with)) : ''}</td>
+                <td class="act">{@render change(`host ${h.id}`, h.title)}</td>
+              </tr>
+              {#if changing === `host ${h.id}`}
+                <tr class="under"
+                  ><td colspan="4"
+                    ><HostForm accounts={places.data.accounts} held={h} done={() => (changing = null)} /></td
+                  ></tr
+                >
+              {/if}
+            {/each}
+          </tbody>
+        </table>
+      {:else}<p class="empty">{say.accounts.noneYetADnsHost}</p>{/if}
       {#if admin && adding !== 'host'}<button onclick={() => (adding = 'host')}>{say.accounts.addADnsHost}</button>{/if}
       {#if adding === 'host'}<HostForm accounts={places.data.accounts} done={() => (adding = null)} />{/if}
     </section>
   {/if}
-  {#if admin}
+  {#if admin && places.data}
     <Places />
     <People />
     <Webhooks />
@@ -109,11 +129,6 @@
 </main>
 
 <style>
-  .change {
-    margin-left: auto;
-    color: var(--loden);
-    cursor: pointer;
-  }
   main :global(section > button) {
     border: 1px solid var(--loden);
     color: var(--loden);

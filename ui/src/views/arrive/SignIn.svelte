@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import { passkeysWork } from '../../lib/passkeys';
@@ -6,7 +7,9 @@
   import Welcome from './Welcome.svelte';
   import { say } from '../../lib/say';
 
-  let email = $state('');
+  /** Over a page of somebody's: only that person goes on with it. */
+  let { over = false }: { over?: boolean } = $props();
+  let email = $state(untrack(() => (over ? (session.ended ?? '') : '')));
   let password = $state('');
   let code = $state('');
   let said = $state('');
@@ -35,6 +38,10 @@
       if (half) return other === 'recovery' ? session.giveRecoveryCode(code.trim()) : session.giveCode(code.trim());
       return other === 'forgotten' ? tell() : session.signIn(email, password);
     });
+  }
+  async function leave() {
+    session.ended = null;
+    await session.signOut();
   }
   const turnTo = (what: typeof other) => {
     other = what;
@@ -75,8 +82,11 @@
       {#if other !== 'recovery'}
         <button class="link" type="button" onclick={() => turnTo('recovery')}>{say.signIn.useARecoveryCode}</button>
       {/if}
-      <button class="link" type="button" onclick={() => session.signOut()}>{say.signIn.notMe}</button>
+      <button class="link" type="button" onclick={() => leave()}>{say.signIn.notMe}</button>
     {:else}
+      {#if over}<button class="link" type="button" onclick={() => (session.ended = null)}
+          >{say.signIn.somebodyElse}</button
+        >{/if}
       <button class="link" type="button" onclick={() => turnTo(other ? null : 'forgotten')}
         >{other ? say.signIn.back : say.signIn.forgotten}</button
       >

@@ -2,20 +2,28 @@
   import { Button } from 'flowbite-svelte';
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Card } from '../../lib/api';
-  import { span, UNTIL } from '../../lib/words';
+  import { clock } from '../../lib/clock.svelte';
+  import { money, span, stamp, UNTIL } from '../../lib/words';
   import { p } from '../../router';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
   import ForGood from '../../parts/ForGood.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
-  import { may } from '../../lib/session.svelte';
+  import { may, session } from '../../lib/session.svelte';
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   let { card }: { card: Card } = $props();
   const client = useQueryClient();
   const href = $derived(p('/moves/:id', { params: { id: String(card.id) } }));
+  const short = $derived([
+    ...(card.finish[1] ? [say.card.doneBy(stamp(card.finish[1], clock.now))] : []),
+    card.uptime,
+    ...(card.price ? [money(card.price)] : []),
+    ...(card.keeper && card.keeper !== session.who?.email ? [say.company.inHand(card.keeper)] : []),
+  ]);
+  const main = $derived(card.turn === 'yours' && !(card.can_approve && may('approve')));
   const approve = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/moves/{id}/approve', { params: { path: { id: card.id } } })),
     onSettled: () => refresh(client),
@@ -45,9 +53,16 @@
       )}
     </p>
   {/if}
+  <p class="short muted">{short.join(' · ')}</p>
   <Trouble error={approve.error} />
   <div class="acts">
-    <Button size="sm" color="alternative" {href} data-row>{say.card.seeTheMove}</Button>
+    <Button
+      size="sm"
+      color={main ? 'primary' : 'alternative'}
+      {href}
+      data-row
+      aria-label={say.card.seeTheMoveOf(card.name)}>{say.card.seeTheMove}</Button
+    >
     {#if may('approve') && card.can_approve}
       <ForGood
         size="sm"
@@ -75,6 +90,11 @@
   }
   .name {
     overflow-wrap: anywhere;
+  }
+  .short {
+    font-size: 0.92rem;
+    border-top: 1px solid var(--line);
+    padding-top: 0.4rem;
   }
   .over {
     border-left: 4px solid var(--madder);

@@ -2,6 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Card as CardData, type Turn } from '../../lib/api';
   import { gathered } from '../../lib/gathered';
+  import { TURNS } from '../../lib/words';
   import { p } from '../../router';
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
@@ -32,6 +33,8 @@
   // What has a deadline or is stuck stands before what is done by hand in one's own time.
   const presses = (c: CardData) => (c.can_approve && c.until !== null) || c.phase === 'stuck';
   const count = (turn: Turn) => shown(turn).length + (turn === 'yours' ? byPlace.length : 0);
+  // A lane takes the room that it needs: a full one stands in two columns, an empty one shrinks.
+  const room = (n: number) => (n === 0 ? '10rem' : n > 2 ? 'minmax(0, 2fr)' : 'minmax(0, 1fr)');
   const idle = $derived(desk.data && Object.values(desk.data.lanes).every((l) => l.length === 0));
 </script>
 
@@ -39,6 +42,9 @@
   <h1 class="hidden-words">{say.desk.desk}</h1>
   <Trouble error={desk.error} />
   {#if desk.data}
+    <p class="hidden-words" role="status">
+      {lanes.map(({ turn }) => say.desk.lane(TURNS[turn], count(turn))).join('; ')}
+    </p>
     {#each desk.data.strays as stray (stray.name)}<Stray {stray} />{/each}
     {#if idle}
       <p class="start">
@@ -47,13 +53,15 @@
         {say.desk.andPlanItsMove}
       </p>
     {/if}
-    <div class="lanes" aria-live="polite">
+    <div class="lanes" style:--lanes={lanes.map(({ turn }) => room(count(turn))).join(' ')}>
       {#each lanes as { turn, empty } (turn)}
-        <section>
+        <section class:none={!count(turn)}>
           <h2><TurnMark {turn} words /> <span class="num muted">{count(turn)}</span></h2>
-          {#each shown(turn).filter(presses) as card (card.id)}<Card {card} />{/each}
-          {#if turn === 'yours'}<Gathered cards={byPlace} />{/if}
-          {#each shown(turn).filter((c) => !presses(c)) as card (card.id)}<Card {card} />{/each}
+          <div class="cards">
+            {#each shown(turn).filter(presses) as card (card.id)}<Card {card} />{/each}
+            {#if turn === 'yours'}<Gathered cards={byPlace} />{/if}
+            {#each shown(turn).filter((c) => !presses(c)) as card (card.id)}<Card {card} />{/each}
+          </div>
           {#if !count(turn)}<p class="empty">{empty}</p>{/if}
         </section>
       {/each}
@@ -61,28 +69,35 @@
     {#if desk.data.ended.length}
       <section class="ended">
         <h2>{say.desk.endedLately}</h2>
-        <ul>
-          {#each desk.data.ended as card (card.id)}
-            <li>
-              <a href={p('/moves/:id', { params: { id: String(card.id) } })} class="mono">{card.name}</a>
-              <span>{say.desk.started(card.stage, card.from, card.to)} <When at={card.started_at} /></span>
-            </li>
-          {/each}
-        </ul>
+        <table class="rows">
+          <tbody>
+            {#each desk.data.ended as card (card.id)}
+              <tr>
+                <td><a href={p('/moves/:id', { params: { id: String(card.id) } })} class="mono">{card.name}</a></td>
+                <td>{say.desk.fromTo(card.from, card.to)}</td>
+                <td
+                  >{#if card.result}<Sentence text={card.result} />{:else}{card.stage}{/if}</td
+                >
+              </tr>
+            {/each}
+          </tbody>
+        </table>
       </section>
     {/if}
     {#if desk.data.changes.length}
       <section class="ended" aria-label={say.desk.changedOutside}>
         <h2>{say.desk.changedOutside}</h2>
-        <ul>
-          {#each desk.data.changes as c (c.name + c.at)}
-            <li>
-              <a href={p('/names/:name', { params: { name: c.name } })} class="mono">{c.name}</a>
-              <span><Sentence text={c.says} /></span>
-              <span class="muted"><When at={c.at} /></span>
-            </li>
-          {/each}
-        </ul>
+        <table class="rows">
+          <tbody>
+            {#each desk.data.changes as c (c.name + c.at)}
+              <tr>
+                <td><a href={p('/names/:name', { params: { name: c.name } })} class="mono">{c.name}</a></td>
+                <td><Sentence text={c.says} /></td>
+                <td class="muted"><When at={c.at} /></td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
       </section>
     {/if}
   {/if}
@@ -97,8 +112,14 @@
   }
   .lanes {
     display: grid;
-    grid-template-columns: repeat(3, minmax(0, 1fr));
+    grid-template-columns: var(--lanes);
     gap: 1rem;
+  }
+  .cards {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(min(17rem, 100%), 1fr));
+    gap: 0.6rem;
+    align-items: start;
   }
   .lanes section {
     display: grid;
@@ -114,13 +135,11 @@
   .ended {
     margin-top: 1.6rem;
   }
-  .ended li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 1rem;
-    padding: 0.35rem 0;
-    border-bottom: 1px solid var(--line);
-    overflow-wrap: anywhere;
+  .ended td:first-child {
+    width: 32%;
+  }
+  .ended td:last-child {
+    width: 40%;
   }
   @media (max-width: 800px) {
     .lanes {

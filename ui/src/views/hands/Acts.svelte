@@ -20,19 +20,20 @@
   /** All that is to be done at one place, so that a person signs in once. */
   let { place, canSend }: { place: Schemas['Hands']['places'][number]; canSend: boolean } = $props();
   const client = useQueryClient();
-  const left = new SvelteSet<string>();
+  // Nothing is done before a person says so.
+  const ticked = new SvelteSet<string>();
   const key = (i: Schemas['HandItem']) => `${i.move} ${i.step}`;
   const orders = $derived(place.items.filter((i) => i.hand.order && !i.said_at && !i.letter));
   const rest = $derived(place.items.filter((i) => !orders.includes(i)));
   const mine = $derived(rest.filter((i) => !i.said_at && !i.letter));
-  const chosen = $derived(mine.filter((i) => !left.has(key(i))));
+  const chosen = $derived(mine.filter((i) => ticked.has(key(i))));
   let writing = $state(false);
   const said = createMutation(() => ({
     mutationFn: () =>
       ask(api.POST('/api/hands/said', { body: { steps: chosen.map((i) => ({ move: i.move, step: i.step })) } })),
     onSettled: () => refresh(client),
   }));
-  const toggle = (i: Schemas['HandItem']) => (left.has(key(i)) ? left.delete(key(i)) : left.add(key(i)));
+  const toggle = (i: Schemas['HandItem']) => (ticked.has(key(i)) ? ticked.delete(key(i)) : ticked.add(key(i)));
 </script>
 
 <section class="panel" aria-label={place.title ?? say.acts.aPlace}>
@@ -48,7 +49,7 @@
         {#if !i.said_at && !i.letter}
           <input
             type="checkbox"
-            checked={!left.has(key(i))}
+            checked={ticked.has(key(i))}
             onchange={() => toggle(i)}
             aria-label={say.acts.done(i.hand.does)}
           />
@@ -77,10 +78,22 @@
     {/each}
   </ul>
   {#if mine.length}
+    {#if mine.length > 1}
+      <p>
+        <label
+          ><input
+            type="checkbox"
+            checked={chosen.length === mine.length}
+            onchange={(e) => mine.forEach((i) => ticked[e.currentTarget.checked ? 'add' : 'delete'](key(i)))}
+          />
+          {say.acts.all(mine.length)}</label
+        >
+      </p>
+    {/if}
     <p>
       <May operation="said"
         ><Button disabled={said.isPending || !chosen.length} onclick={() => said.mutate()}
-          >{chosen.length === 1 ? say.acts.this1ActIsDone : say.acts.theseActsAreDone(chosen.length)}</Button
+          >{say.acts.areDone(chosen.length)}</Button
         ></May
       >
       <span class="muted">{say.acts.thisOnlyStartsTheLooking}</span>
@@ -106,6 +119,8 @@
 
 <style>
   li {
+    content-visibility: auto;
+    contain-intrinsic-size: auto 5rem;
     display: grid;
     grid-template-columns: max-content minmax(0, 1fr);
     gap: 0.6rem;

@@ -2,6 +2,8 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
   import { say } from '../../lib/say';
+  import { draft } from '../../lib/live.svelte';
+  import Stale from '../../parts/Stale.svelte';
   import Trouble from '../../parts/Trouble.svelte';
 
   /** Whom to ask about a move that waits for somebody else, with a ready letter. */
@@ -11,6 +13,7 @@
     queryKey: ['letter', 'late', id],
     queryFn: () => ask(api.GET('/api/moves/{id}/ask', { params: { path: { id } } })),
     enabled: open,
+    ...draft,
   }));
 </script>
 
@@ -18,6 +21,7 @@
   <summary>{say.late.summary}</summary>
   <Trouble error={letter.error} />
   {#if letter.data}
+    <Stale at={letter.dataUpdatedAt} again={() => void letter.refetch()} />
     <p>{say.late.to(letter.data.to || say.late.noAddress)}</p>
     <pre>{letter.data.subject}
 

@@ -2,6 +2,7 @@
   import type { Card } from '../../lib/api';
   import { p } from '../../router';
   import { say } from '../../lib/say';
+  import Sentence from '../../parts/Sentence.svelte';
   import More from '../../parts/More.svelte';
 
   /** Ended moves, folded away, with what came of each. */
@@ -17,19 +18,26 @@
 {#if moves.length}
   <details open={moves.some((m) => String(m.id) === current)}>
     <summary>{say.axis.ended} <span class="num muted">{moves.length}{there ? '+' : ''}</span></summary>
-    <ul class="box">
-      {#each moves as m (m.id)}
-        <li class:current={String(m.id) === current}>
-          <a
-            class="mono"
-            href={p('/moves/:id', { params: { id: String(m.id) } })}
-            aria-current={String(m.id) === current}>{m.name}</a
-          >
-          <span>{m.stage}</span>
-          {#if !current}<span class="muted">{m.from} → {m.to}</span>{/if}
-        </li>
-      {/each}
-    </ul>
+    <table class="rows">
+      <tbody>
+        {#each moves as m (m.id)}
+          <tr class:current={String(m.id) === current}>
+            <th scope="row" class="mono">
+              <a href={p('/moves/:id', { params: { id: String(m.id) } })} aria-current={String(m.id) === current}
+                >{m.name}</a
+              >
+              {#if current}<span class="stage">{m.stage}</span>{/if}
+            </th>
+            {#if !current}
+              <td>{say.desk.fromTo(m.from, m.to)}</td>
+              <td
+                >{#if m.result}<Sentence text={m.result} />{:else}{m.stage}{/if}</td
+              >
+            {/if}
+          </tr>
+        {/each}
+      </tbody>
+    </table>
     <More {there} {busy} {more} />
   </details>
 {/if}
@@ -40,19 +48,13 @@
     font-weight: 650;
     margin: 0.6rem 0;
   }
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.1rem 1rem;
-    padding: 0.45rem 0.8rem;
-    border-bottom: 1px solid var(--line);
-    overflow-wrap: anywhere;
+  th {
+    width: 32%;
   }
-  li a {
-    flex: 0 1 20rem;
-  }
-  li > span:nth-child(2) {
-    flex: 0 0 7rem;
+  .stage {
+    display: block;
+    font-family: var(--text);
+    font-weight: 400;
   }
   .current {
     background: var(--loden-soft);

@@ -5,19 +5,20 @@
   import { clock } from '../../lib/clock.svelte';
   import { may } from '../../lib/session.svelte';
   import { p, route } from '../../router';
-  import { day, stamp, UNTIL } from '../../lib/words';
+  import { UNTIL } from '../../lib/words';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
-  import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
   import HandPanel from '../hands/HandPanel.svelte';
   import Orders from '../hands/Orders.svelte';
   import Place from '../hands/Place.svelte';
   import { orderItem } from '../hands/order';
+  import MoveInShort from './MoveInShort.svelte';
   import Over from './Over.svelte';
   import Checks from './Checks.svelte';
+  import Company from './Company.svelte';
   import Exposed from './Exposed.svelte';
   import Approve from './Approve.svelte';
   import HandOver from './HandOver.svelte';
@@ -58,13 +59,12 @@
   <Trouble error={move.error ?? steer.error ?? renew.error} />
   {#if move.data}
     {@const m = move.data}
-    <p class="way">
-      <strong>{m.stage}</strong>
-      <span class="muted">{say.moveSheet.started(m.from, m.to)} <When at={m.started_at} /></span>
-    </p>
+    <p class="way muted">{say.moveSheet.started(m.from, m.to)} <When at={m.started_at} /></p>
+    <Company id={m.id} open={m.open} />
+    <MoveInShort move={m} />
     {#if m.open && m.sentence && m.turn}
       <div class="box raised now" class:stuck={m.phase === 'stuck'}>
-        <p class="what"><TurnMark turn={m.turn} words /> {m.sentence}</p>
+        <p class="what">{m.sentence}</p>
         {#if m.says}<p><Sentence text={m.says} /></p>{/if}
         {#if m.until && m.since}
           <DeadlineBar since={m.since} until={m.until} />
@@ -168,19 +168,9 @@
     {#if m.exposed && m.consent}<Exposed exposed={m.exposed} consent={m.consent} />{/if}
     {#if m.checks.length}<Checks checks={m.checks} />{/if}
     <Track steps={m.steps} blocks={m.blocks} />
+    <RestsOn steps={m.rests_on} />
 
     <dl>
-      {#if m.expires_at && m.expected_expiry}
-        <dt>{say.moveSheet.expiry}</dt>
-        <dd>{day(m.expires_at)} → {day(m.expected_expiry)}</dd>
-      {/if}
-      {#if m.finish.length}
-        <dt>{say.moveSheet.done}</dt>
-        <dd class="num">
-          {say.moveSheet.betweenAnd(stamp(m.finish[0]!, clock.now), stamp(m.finish[2]!, clock.now))}
-          <RestsOn steps={m.rests_on} />
-        </dd>
-      {/if}
       {#if m.code}
         <dt>{say.moveSheet.authorizationCode}</dt>
         <dd>{code[m.code as keyof typeof code]}</dd>

@@ -147,13 +147,16 @@
     min-width: 0;
   }
   li {
-    display: flex;
-    flex-wrap: wrap;
+    content-visibility: auto;
+    contain-intrinsic-size: auto 3.8rem;
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) max-content;
     gap: 0.1rem 1.2rem;
     padding: 0.55rem 0.8rem;
     border-bottom: 1px solid var(--line);
   }
   li a {
+    grid-column: 1 / -1;
     overflow-wrap: anywhere;
   }
   .current,

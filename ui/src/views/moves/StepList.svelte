@@ -26,7 +26,7 @@
 
 <ol>
   {#each steps as step, i (step.id)}
-    <li class={step.phase}>
+    <li class={step.phase} id="step-{step.id}" tabindex="-1">
       <span class="no num">{i + 1}</span>
       <TurnMark turn={step.turn} />
       <div>

@@ -2,7 +2,7 @@
   import type { Block, Step } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
   import { lay, type Placed } from '../../lib/track';
-  import { span, stamp } from '../../lib/words';
+  import { plainDay, span, stamp } from '../../lib/words';
   import { say } from '../../lib/say';
 
   let { steps, blocks }: { steps: Step[]; blocks: Block[] } = $props();
@@ -10,23 +10,33 @@
   const ROW = 34;
   const TOP = 26;
   let room = $state(900);
-  const laid = $derived(lay(steps, blocks, clock.now));
+  const laid = $derived(lay(steps, blocks, clock.now, room - LEFT - 24));
   const used = $derived([0, 1, 2, 3].filter((lane) => laid.placed.some((p) => p.lane === lane)));
   const y = (lane: number) => TOP + used.indexOf(lane) * ROW + (lane >= 2 ? 10 : 0);
   const height = $derived(TOP + used.length * ROW + 14);
-  const scale = $derived(Math.max(0.5, (room - LEFT - 24) / Math.max(1, laid.wide)));
-  const wide = $derived(LEFT + laid.wide * scale + 12);
-  const X = (x: number) => LEFT + x * scale;
-  const now = $derived.by(() => {
-    const active = laid.placed.find((p) => p.reached !== null);
-    if (active) return active.x + active.reached!;
-    const next = laid.placed.find((p) => !p.block.past);
-    return next ? next.x : laid.wide;
+  const wide = $derived(LEFT + laid.wide + 12);
+  const X = (x: number) => LEFT + x;
+  let told = $state<Placed>();
+  // Roughly as wide as the letters are.
+  const fits = (p: Placed) => p.step.title.length * 6.6 + 26 < p.width;
+  const labelled = $derived.by(() => {
+    let last = -99;
+    return laid.days.map((d) => {
+      const room = d.x - last > 62;
+      if (room) last = d.x;
+      return { ...d, label: room ? plainDay(d.day).slice(0, 6) : '' };
+    });
   });
   const ends = $derived(blocks.map((b) => b.ends));
   const latest = (k: number) => ends.map((e) => e[k]!).reduce((a, b) => (a > b ? a : b), '');
   const settled = $derived(blocks.length > 0 && blocks.every((b) => b.past));
 
+  function goTo(e: MouseEvent, p: Placed) {
+    e.preventDefault();
+    const row = document.getElementById(`step-${p.step.id}`);
+    row?.scrollIntoView({ block: 'center' });
+    row?.focus({ preventScroll: true });
+  }
   const about = (p: Placed) =>
     p.block.past
       ? say.track.done(p.no, p.step.title, stamp(p.block.ends[1]!, clock.now))
@@ -48,7 +58,11 @@
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex (it may scroll sideways) -->
 <div class="box raised track" role="group" aria-label={say.track.track} tabindex="0" bind:clientWidth={room}>
-  <svg viewBox="0 0 {wide} {height}" width={wide} {height} role="img" aria-label={label}>
+  <svg viewBox="0 0 {wide} {height}" width={wide} {height} role="group" aria-label={label}>
+    {#each labelled as d (d.day)}
+      <path class="day" d="M{X(d.x)} 14V{height - 8}" />
+      {#if d.label}<text x={X(d.x) + 3} y={height - 2} class="date">{d.label}</text>{/if}
+    {/each}
     {#each rails as { rail, lane } (rail)}
       <text x="0" y={y(lane!) + 18} class="rail">{rail}</text>
       <path class="line" d="M{LEFT - 6} {y(lane!) + 13}H{wide - 4}" />
@@ -61,34 +75,39 @@
       />
     {/each}
     {#each laid.placed as p (p.step.id)}
-      <g class="block {p.block.past ? 'past' : p.step.phase} {p.step.turn}">
+      <a
+        href="#step-{p.step.id}"
+        class="block {p.block.past ? 'past' : p.step.phase} {p.step.turn}"
+        aria-label={about(p)}
+        onclick={(e) => goTo(e, p)}
+        onmouseenter={() => (told = p)}
+        onfocus={() => (told = p)}
+      >
         <title>{about(p)}</title>
-        {#if p.block.past}
-          <rect class="solid" x={X(p.x) + 1} y={y(p.lane)} width={p.width * scale - 2} height="26" rx="3" />
-        {:else}
-          <rect class="most" x={X(p.x) + 1} y={y(p.lane)} width={p.width * scale - 2} height="26" rx="3" />
-          <rect
-            class="usual"
-            x={X(p.x) + 1}
-            y={y(p.lane)}
-            width={Math.max(2, p.usual * scale - 2)}
-            height="26"
-            rx="3"
-          />
-          <rect
-            class="least"
-            x={X(p.x) + 1}
-            y={y(p.lane)}
-            width={Math.max(2, p.least * scale - 2)}
-            height="26"
-            rx="3"
-          />
-        {/if}
-        <text x={X(p.x) + 4} y={y(p.lane) + 18} class="no">{p.no}</text>
+        <rect class="body" x={X(p.x) + 1} y={y(p.lane)} width={Math.max(3, p.width - 2)} height="26" rx="3" />
+        {#if p.range}<path
+            class="range"
+            d="M{X(p.range[0])} {y(p.lane) + 22}V{y(p.lane) + 28}M{X(p.range[0])} {y(p.lane) + 25}H{X(
+              p.range[1],
+            )}m0 -3v6"
+          />{/if}
+        <text x={X(p.x) + 5} y={y(p.lane) + 17} class="no">{p.no}{fits(p) ? `  ${p.step.title}` : ''}</text>
+      </a>
+    {/each}
+    {#each laid.folds as fold (fold.x)}
+      <g class="fold">
+        <title>{say.track.fold(span(fold.ms))}</title>
+        {#each used as lane (lane)}<path
+            d="M{X(fold.x + fold.width / 2) - 7} {y(lane) + 30}l6 -34h6l-6 34z"
+            class="cut"
+          />{/each}
+        <text x={X(fold.x + fold.width / 2)} y={height - 2} text-anchor="middle" class="date">{span(fold.ms)}</text>
       </g>
     {/each}
-    <path class="now" d="M{X(now)} 14V{height - 8}" />
-    <text x={X(now)} y="11" class="nowword" text-anchor={X(now) > wide - 60 ? 'end' : 'middle'}>{say.track.now}</text>
+    <path class="now" d="M{X(laid.now)} 14V{height - 8}" />
+    <text x={X(laid.now)} y="11" class="nowword" text-anchor={X(laid.now) > wide - 60 ? 'end' : 'middle'}
+      >{say.track.now}</text
+    >
   </svg>
   <p class="foot num">
     <span>{blocks[0] ? stamp(blocks[0].starts[0]!, clock.now) : ''}</span>
@@ -100,7 +119,7 @@
         )}{/if}</span
     >
   </p>
-  <p class="foot">{say.track.solidDoneFilledAtLeast}</p>
+  <p class="foot" aria-hidden="true">{told ? about(told) : say.track.legend}</p>
 </div>
 
 <style>
@@ -118,6 +137,10 @@
   }
   .rail {
     font-weight: 600;
+  }
+  .block {
+    text-decoration: none;
+    outline: none;
   }
   .no {
     font-size: 12px;
@@ -141,33 +164,53 @@
     stroke-width: 1.5;
     stroke-dasharray: 4 3;
   }
-  .solid {
-    fill: var(--loden);
-  }
   .past .no {
     fill: var(--loden-ink);
   }
-  .most {
-    fill: var(--raised);
+  .body {
+    fill: var(--slate-soft);
     stroke: var(--muted);
     stroke-dasharray: 3 3;
   }
-  .usual {
-    fill: var(--slate-soft);
+  .past .body {
+    fill: var(--loden);
+    stroke: none;
   }
-  .least {
-    fill: var(--line);
-  }
-  .under-way .most,
-  .due .most {
+  .under-way .body,
+  .due .body {
+    fill: var(--ochre-soft);
     stroke: var(--ochre-fill);
     stroke-dasharray: none;
     stroke-width: 2;
   }
-  .stuck .most {
+  .stuck .body {
+    fill: var(--madder-soft);
     stroke: var(--madder);
     stroke-dasharray: none;
     stroke-width: 2.5;
+  }
+  .range {
+    fill: none;
+    stroke: var(--slate);
+    stroke-width: 1.5;
+  }
+  .block:focus-visible .body {
+    stroke: var(--focus);
+    stroke-dasharray: none;
+    stroke-width: 3;
+  }
+  .day {
+    stroke: var(--line);
+    stroke-width: 1;
+  }
+  .date {
+    font-size: 11px;
+    fill: var(--muted);
+  }
+  .cut {
+    fill: var(--raised);
+    stroke: var(--muted);
+    stroke-width: 1.2;
   }
   .now {
     stroke: var(--madder);

@@ -21,7 +21,7 @@
     city: 'city',
     country: 'country',
     voice: 'telephone',
-    email: 'e-mail',
+    email: 'email',
   };
   const BOXES: Record<string, string> = {
     proven: say.contacts.readAWordThatWas,

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api';
+  import { worded } from '../../lib/facts';
   import Sentence from '../../parts/Sentence.svelte';
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
@@ -12,17 +13,18 @@
     hand: say.facts.byHand,
     desk: say.facts.theDesk,
   };
-  function shown(value: unknown): string {
-    if (typeof value === 'string' && /^\d{4}-\d\d-\d\dT/.test(value)) return `<${value}>`;
-    return Array.isArray(value) ? value.join(', ') : value === false ? 'no' : value === true ? 'yes' : String(value);
-  }
+  const ASSUMED = { start: say.facts.itsStart, end: say.facts.itsEnd };
 </script>
 
 <ul>
   {#each facts as fact (fact.key + fact.source)}
     <li>
-      <span class="key">{fact.key.replaceAll('_', ' ')}</span>
-      <span class="mono"><Sentence text={shown(fact.value)} /></span>
+      <span class="key">{fact.title}</span>
+      <span class="mono"
+        ><Sentence text={worded(fact.value)} />{#if fact.assumed}<span class="muted">
+            {ASSUMED[fact.assumed]}</span
+          >{/if}</span
+      >
       <span class="muted">{say.facts.from(SOURCES[fact.source] ?? fact.source)} <When at={fact.seen_at} /></span>
     </li>
   {/each}

@@ -3,8 +3,17 @@
   import { put, type Asked, type NameList } from '../../lib/list';
   import { say } from '../../lib/say';
 
-  let { what, list, accounts }: { what: Asked; list: NameList | undefined; accounts: Schemas['Accounts']['accounts'] } =
-    $props();
+  let {
+    what,
+    list,
+    accounts,
+    unfolded = $bindable(false),
+  }: {
+    what: Asked;
+    list: NameList | undefined;
+    accounts: Schemas['Accounts']['accounts'];
+    unfolded?: boolean;
+  } = $props();
   const GATES = {
     ready: say.filters.ready,
     needs: say.filters.needYou,
@@ -18,6 +27,17 @@
     [30, 'in 30 days'],
     [90, 'in 90 days'],
   ];
+  // What acts although its field may be folded away.
+  const acting = $derived(
+    (
+      [
+        ['account', accounts.find((a) => a.id === what.account)?.title],
+        ['suffix', what.suffix && `.${what.suffix}`],
+        ['within', WITHIN.find(([days]) => days === what.within)?.[1]],
+        ['group', what.group && (what.group === 'gate' ? say.filters.groupedByGate : say.filters.groupedByAccount)],
+      ] as [keyof Asked, string | undefined][]
+    ).filter(([, word]) => word),
+  );
   const gates = $derived(what.gate ? what.gate.split(',') : []);
   let typed: ReturnType<typeof setTimeout>;
 
@@ -50,45 +70,55 @@
     value={what.q ?? ''}
     oninput={words}
   />
-  <select
-    class="plain"
-    aria-label={say.filters.account}
-    value={what.account ?? ''}
-    onchange={(e) => put('account', chosen(e))}
+  <button class="chip unfold" aria-expanded={unfolded} onclick={() => (unfolded = !unfolded)}
+    >{say.filters.filters(acting.length)}</button
   >
-    <option value="">{say.filters.allAccounts}</option>
-    {#each accounts as a (a.id)}<option value={a.id}>{a.title}</option>{/each}
-  </select>
-  {#if list && list.suffixes.length > 1}
+  {#each acting as [key, word] (key)}
+    <button class="chip acting" onclick={() => put(key, undefined)} aria-label={say.filters.takeOff(word)}
+      >{word} ×</button
+    >
+  {/each}
+  <div class="fields" class:unfolded>
     <select
       class="plain"
-      aria-label={say.filters.suffix}
-      value={what.suffix ?? ''}
-      onchange={(e) => put('suffix', chosen(e))}
+      aria-label={say.filters.account}
+      value={what.account ?? ''}
+      onchange={(e) => put('account', chosen(e))}
     >
-      <option value="">{say.filters.allSuffixes}</option>
-      {#each list.suffixes as s (s.suffix)}<option value={s.suffix}>.{s.suffix} ({s.count})</option>{/each}
+      <option value="">{say.filters.allAccounts}</option>
+      {#each accounts as a (a.id)}<option value={a.id}>{a.title}</option>{/each}
     </select>
-  {/if}
-  <select
-    class="plain"
-    aria-label={say.filters.window}
-    value={what.within === undefined ? '' : String(what.within)}
-    onchange={(e) => put('within', chosen(e))}
-  >
-    <option value="">{say.filters.canGoAnyTime}</option>
-    {#each WITHIN as [days, words] (days)}<option value={String(days)}>{say.filters.canGo(words)}</option>{/each}
-  </select>
-  <select
-    class="plain"
-    aria-label={say.filters.groupedBy}
-    value={what.group ?? ''}
-    onchange={(e) => put('group', chosen(e))}
-  >
-    <option value="">{say.filters.notGrouped}</option>
-    <option value="gate">{say.filters.groupedByGate}</option>
-    <option value="account">{say.filters.groupedByAccount}</option>
-  </select>
+    {#if list && list.suffixes.length > 1}
+      <select
+        class="plain"
+        aria-label={say.filters.suffix}
+        value={what.suffix ?? ''}
+        onchange={(e) => put('suffix', chosen(e))}
+      >
+        <option value="">{say.filters.allSuffixes}</option>
+        {#each list.suffixes as s (s.suffix)}<option value={s.suffix}>.{s.suffix} ({s.count})</option>{/each}
+      </select>
+    {/if}
+    <select
+      class="plain"
+      aria-label={say.filters.window}
+      value={what.within === undefined ? '' : String(what.within)}
+      onchange={(e) => put('within', chosen(e))}
+    >
+      <option value="">{say.filters.canGoAnyTime}</option>
+      {#each WITHIN as [days, words] (days)}<option value={String(days)}>{say.filters.canGo(words)}</option>{/each}
+    </select>
+    <select
+      class="plain"
+      aria-label={say.filters.groupedBy}
+      value={what.group ?? ''}
+      onchange={(e) => put('group', chosen(e))}
+    >
+      <option value="">{say.filters.notGrouped}</option>
+      <option value="gate">{say.filters.groupedByGate}</option>
+      <option value="account">{say.filters.groupedByAccount}</option>
+    </select>
+  </div>
 </div>
 
 <style>
@@ -100,6 +130,7 @@
     margin-bottom: 0.5rem;
   }
   .gates {
+    min-height: 1.9rem;
     display: flex;
     flex-wrap: wrap;
     gap: 0.3rem;
@@ -123,7 +154,26 @@
   select {
     max-width: 10.6rem;
   }
-  :global(.beside) select {
+  .fields {
+    display: contents;
+  }
+  .unfold,
+  .acting {
     display: none;
+  }
+  :global(.beside) .acting {
+    display: inline-block;
+  }
+  :global(.beside) .fields {
+    display: none;
+  }
+  @media (max-width: 760px) {
+    .unfold,
+    .acting {
+      display: inline-block;
+    }
+    .fields:not(.unfolded) {
+      display: none;
+    }
   }
 </style>

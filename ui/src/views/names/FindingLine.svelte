@@ -22,7 +22,7 @@
   {#if evidence}
     <p class="source">
       {say.findingLine.rule(
-        finding.rule,
+        finding.title,
         finding.source.text,
         finding.source.kind === 'P' && !finding.source.verified ? say.findingLine.quotedFromMemory : '',
       )}

@@ -4,12 +4,14 @@
   import { createVirtualizer } from '@tanstack/svelte-virtual';
   import { isWorking, PAGE, pickAll, picked, put, stretch, TRAY_MOST, type Asked, type NameList } from '../../lib/list';
   import { GATES } from '../../lib/words';
+  import { narrow } from '../../lib/narrow';
   import NameLine from './NameLine.svelte';
   import { say } from '../../lib/say';
 
   let { first, what, current }: { first: NameList; what: Asked; current: string | undefined } = $props();
 
   const ROW = 34;
+  const TWO_LINES = 62;
   const COLUMNS = [
     { id: 'name', title: say.list.name, wide: false },
     { id: 'gate', title: say.list.gate, wide: false },
@@ -43,12 +45,17 @@
   const virtual = createVirtualizer<HTMLDivElement, HTMLDivElement>({
     count: 0,
     getScrollElement: () => scroller ?? null,
-    estimateSize: () => ROW,
+    estimateSize: () => (narrow.current ? TWO_LINES : ROW),
     overscan: 8,
   });
   $effect(() => {
     const count = items.count;
-    if (scroller) untrack(() => $virtual.setOptions({ count, getScrollElement: () => scroller ?? null }));
+    const size = narrow.current ? TWO_LINES : ROW;
+    if (scroller)
+      untrack(() => {
+        $virtual.setOptions({ count, getScrollElement: () => scroller ?? null, estimateSize: () => size });
+        $virtual.measure();
+      });
   });
   const seen = $derived($virtual.getVirtualItems());
   const offsets = $derived([
@@ -102,7 +109,14 @@
       {#each seen as v (v.key)}
         {@const it = item(v.index)}
         {@const data = it.group ? undefined : row(it.row)}
-        <div class="slot" style:transform="translateY({v.start}px)">
+        <div
+          class="slot"
+          data-index={v.index}
+          style:transform="translateY({v.start}px)"
+          {@attach (node: HTMLDivElement) => {
+            if (narrow.current) untrack(() => $virtual.measureElement(node));
+          }}
+        >
           {#if it.group}
             <div class="group" role="row">
               <span role="cell">{title(it.group)} <span class="muted">{it.group.count}</span></span>
@@ -154,7 +168,7 @@
     cursor: pointer;
   }
   .scroller {
-    height: max(14rem, calc(100vh - var(--above, 15rem)));
+    height: max(14rem, calc(100vh - var(--above, 15rem) - var(--tray, 0px)));
     overflow-y: auto;
     scrollbar-gutter: stable;
   }
@@ -166,7 +180,7 @@
     top: 0;
     left: 0;
     width: 100%;
-    height: 34px;
+    min-height: 34px;
   }
   .group {
     display: flex;
@@ -184,17 +198,27 @@
     .held {
       --columns: 1.9rem minmax(9rem, 1fr) 14rem minmax(6rem, 0.8fr);
     }
-    .held :global(.wide) {
+    .held :global(.wide:not(.expires)),
+    .held .wide {
       display: none;
     }
   }
-  @media (max-width: 800px) {
+  @media (min-width: 761px) and (max-width: 1100px) {
+    .held :global(.expires) {
+      display: none;
+    }
+  }
+  @media (max-width: 760px) {
     .held,
     :global(.beside) .held {
-      --columns: 1.9rem minmax(6rem, 1fr) 12.5rem;
+      --columns: 1.9rem minmax(6rem, 1fr) max-content;
     }
-    .held :global(.ruler) {
+    .held :global(.ruler),
+    .head .wide {
       display: none;
+    }
+    .scroller {
+      height: max(20rem, calc(100vh - var(--above, 15rem) - var(--tray, 0px)));
     }
   }
 </style>

@@ -31,19 +31,18 @@
   </span>
   <span role="cell" class="name">
     <a class="mono" data-row data-name={row.name} aria-current={current} title={row.unicode} {href}>{row.unicode}</a>
-    {#if row.move}<span class="moving">{say.nameLine.onTheMove(row.move.stage)}</span>{/if}
     {#if row.contradicting}<span class="differs" title={say.nameLine.sourcesContradictEachOther}
         >≠<span class="hidden-words">{say.nameLine.sourcesDiffer}</span></span
       >{/if}
   </span>
   <span role="cell" class="gates"
-    ><GateMark gate={row.gate} brief />{#if row.was}<span class="was"
-        >{say.nameLine.now(GATES[row.was].replace(' until', '').toLowerCase())}</span
+    ><GateMark gate={row.gate} brief />{#if row.move}<span class="was">{row.move.stage}</span>{/if}{#if row.was}<span
+        class="was">{say.nameLine.now(GATES[row.was].replace(' until', '').toLowerCase())}</span
       >{/if}</span
   >
   <span role="cell" class="ruler"><Ruler {row} from={at} {days} /></span>
   <span role="cell" class="wide muted" title={row.account}>{row.account}</span>
-  <span role="cell" class="wide num">{row.expires_at ? day(row.expires_at) : say.nameLine.notKnown}</span>
+  <span role="cell" class="wide num expires">{row.expires_at ? day(row.expires_at) : say.nameLine.notKnown}</span>
   <span role="cell" class="wide num right">{row.stay ? money(row.stay) : '–'}</span>
   <span role="cell" class="wide muted" title={row.name_servers.join(', ')}
     >{row.dns_host ?? row.name_servers[0] ?? say.nameLine.notKnown}</span
@@ -55,7 +54,7 @@
     display: grid;
     grid-template-columns: var(--columns);
     align-items: center;
-    height: 100%;
+    min-height: 34px;
     border-bottom: 1px solid var(--line);
   }
   .row > span {
@@ -64,9 +63,13 @@
     text-overflow: ellipsis;
     white-space: nowrap;
   }
-  .row:hover,
-  .current {
+  .row:hover {
+    background: var(--raised);
+  }
+  .current,
+  .current:hover {
     background: var(--loden-soft);
+    box-shadow: inset 4px 0 var(--loden);
   }
   .row > .pick {
     text-overflow: clip;
@@ -86,11 +89,28 @@
   a:hover {
     text-decoration: underline;
   }
-  .moving {
-    color: var(--loden);
-    font-weight: 600;
-    font-size: 0.88rem;
-    margin-left: 0.5rem;
+  /* Two lines: the whole name, then its gate and expiry. */
+  @media (max-width: 760px) {
+    .row {
+      padding: 0.3rem 0;
+      row-gap: 0.1rem;
+    }
+    .row > .name {
+      grid-column: 2 / -1;
+      white-space: normal;
+      overflow-wrap: anywhere;
+    }
+    .row > .gates {
+      grid-column: 2;
+    }
+    .row > .expires {
+      display: block;
+      grid-column: 3;
+      color: var(--muted);
+    }
+    .row > .pick {
+      grid-row: 1 / span 2;
+    }
   }
   .differs {
     color: var(--ochre);

@@ -3,6 +3,7 @@
   import type { Snippet } from 'svelte';
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
+  import { single, toTheSheet } from '../../lib/keys';
   import { asked, isWorking, kept, pick, stretch } from '../../lib/list';
   import { isActive, navigate, p, route } from '../../router';
   import { money } from '../../lib/words';
@@ -26,13 +27,13 @@
   const list = $derived(names.data && !isWorking(names.data) ? names.data : undefined);
   const working = $derived(names.data && isWorking(names.data) ? names.data.working : undefined);
   const accounts = $derived(places.data?.accounts ?? []);
+  let unfolded = $state(false);
   const open = $derived(!isActive('/names'));
   const current = $derived((route.params as Record<string, string | undefined>).name);
 
   function onkeydown(e: KeyboardEvent) {
-    if (e.key !== 'x' || e.ctrlKey || e.metaKey || e.altKey) return;
     const name = document.activeElement?.getAttribute('data-name') ?? current;
-    if (!name || (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))) return;
+    if (!name || !single(e, 'x')) return;
     e.preventDefault();
     pick(name);
   }
@@ -58,9 +59,10 @@
         ><button class="take" onclick={() => navigate('/names/take-in')}>{say.names.takeNamesIn}</button></May
       >
     </div>
-    <Filters {what} {list} {accounts} />
-    <WhatIf {what} {list} {accounts} />
+    <Filters {what} {list} {accounts} bind:unfolded />
+    <div class="when" class:unfolded={unfolded || what.at || what.to}><WhatIf {what} {list} {accounts} /></div>
     <Trouble error={names.error} />
+    {#if open}<button class="skip" onclick={toTheSheet}>{say.names.toTheSheet}</button>{/if}
     {#if working}
       <p role="status">
         {say.names.judgingTheNamesOf(working.done, working.of || '…')}
@@ -84,7 +86,7 @@
 
 <style>
   main {
-    padding: 0.8rem 1rem;
+    padding: 0.8rem 1rem calc(0.8rem + var(--tray, 0px));
     display: grid;
     gap: 1rem;
     grid-template-columns: minmax(0, 1fr);
@@ -102,7 +104,7 @@
   }
   .sheet {
     min-width: 0;
-    max-height: calc(100vh - 5rem);
+    max-height: calc(100vh - 5rem - var(--tray, 0px));
     overflow-y: auto;
   }
   .head {
@@ -122,11 +124,31 @@
     padding: 0.2rem 0.7rem;
     cursor: pointer;
   }
+  .skip:not(:focus) {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
+  .skip {
+    color: var(--loden);
+    text-decoration: underline;
+  }
   .none {
     padding: 2rem 1rem;
     background: var(--sheet);
     border: 1px solid var(--line);
     color: var(--muted);
+  }
+  @media (max-width: 760px) {
+    .when:not(.unfolded) {
+      display: none;
+    }
+    .head p {
+      flex-basis: 100%;
+      order: 9;
+    }
   }
   @media (max-width: 800px) {
     main.elsewhen {

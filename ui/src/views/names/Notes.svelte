@@ -2,8 +2,10 @@
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
   import { api, ask, type NameSheet } from '../../lib/api';
+  import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import May from '../../parts/May.svelte';
+  import { worded } from '../../lib/facts';
   import { say } from '../../lib/say';
 
   /** What a person knows and no connection tells. */
@@ -75,15 +77,7 @@
 {#each noted as fact (fact.key)}
   <p>
     {KINDS.find((k) => k.key === fact.key)?.title ?? fact.key}:
-    <strong
-      >{fact.value === true
-        ? say.notes.yes
-        : fact.value === false
-          ? say.notes.no
-          : Array.isArray(fact.value)
-            ? fact.value.join(', ')
-            : String(fact.value)}</strong
-    >
+    <strong><Sentence text={worded(fact.value)} /></strong>
     <span class="muted">({fact.ref})</span>
     <May operation="note"
       ><button class="link" onclick={() => note.mutate({ key: fact.key, value: null })}>{say.notes.takeBack}</button

@@ -4,6 +4,7 @@
   import { SvelteSet } from 'svelte/reactivity';
   import { api, ask, type Schemas } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
+  import { dayOf, later } from '../../lib/days';
   import { refresh } from '../../lib/live.svelte';
   import { navigate, route } from '../../router';
   import { say } from '../../lib/say';
@@ -21,8 +22,7 @@
   type Part = Schemas['Preparation']['parts'][number];
   const PARTS = ['unlock', 'code', 'privacy', 'contact'] as const;
   const chosen = new SvelteSet<Part>(['unlock', 'code']);
-  const inDays = (n: number) => new Date(clock.now + n * 86_400_000).toISOString().slice(0, 10);
-  let until = $state(inDays(14));
+  let until = $state(later(dayOf(clock.now), 14));
   let leavesTo = $state('');
   const start = createMutation(() => ({
     mutationFn: () => {

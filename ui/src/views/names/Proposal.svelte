@@ -1,9 +1,10 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import type { Proposal } from '../../lib/api';
-  import { clock } from '../../lib/clock.svelte';
-  import { day, money, span, stamp } from '../../lib/words';
+  import { day, money, span } from '../../lib/words';
+  import AnswerStrip from '../../parts/AnswerStrip.svelte';
   import Sentence from '../../parts/Sentence.svelte';
+  import TurnMark from '../../parts/TurnMark.svelte';
   import DoneBy from '../batches/DoneBy.svelte';
   import RestsOn from '../moves/RestsOn.svelte';
   import StepList from '../moves/StepList.svelte';
@@ -12,7 +13,8 @@
 
   let { proposal, act }: { proposal: Proposal; act: Snippet } = $props();
   const q = $derived(proposal.quote);
-  const [least, usual, most] = $derived(proposal.finish);
+  const most = $derived(proposal.finish[2]);
+  const first = $derived(proposal.steps[0]);
 </script>
 
 {#each proposal.refusals as refusal (refusal)}
@@ -21,6 +23,21 @@
 {#each proposal.cautions as caution (caution)}
   <p class="caution"><Sentence text={caution} /></p>
 {/each}
+
+<AnswerStrip finish={proposal.finish} uptime={proposal.uptime}>
+  {#snippet may()}
+    <strong>{proposal.startable ? say.proposal.canStart : say.proposal.cantStart}</strong>
+  {/snippet}
+  {#snippet next()}
+    {#if proposal.startable && first}<TurnMark turn={first.turn} words /> {first.title}
+    {:else if proposal.refusals[0]}<Sentence text={proposal.refusals[0]} />{/if}
+  {/snippet}
+  {#snippet cost()}{q.total ? money(q.total) : say.proposal.notKnown}{/snippet}
+  {#snippet result()}
+    {#if proposal.expected_expiry}{say.proposal.expiresThen(day(proposal.expected_expiry))}
+    {:else}{say.proposal.notKnown}{/if}
+  {/snippet}
+</AnswerStrip>
 
 <dl>
   <dt>{say.proposal.price}</dt>
@@ -73,10 +90,6 @@
   </dd>
   <dt>{say.proposal.done}</dt>
   <dd class="num">
-    {#if least && usual && most}
-      {say.proposal.betweenAnd(stamp(least, clock.now), stamp(most, clock.now))}
-      <span class="muted">{say.proposal.eightInTen(stamp(usual, clock.now))}</span>
-    {/if}
     <RestsOn steps={proposal.rests_on} />
     {#if most}<DoneBy id="p-by" late={most} />{/if}
   </dd>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { NameSheet } from '../../lib/api';
+  import { between, dayOf, later, morning } from '../../lib/days';
   import { put } from '../../lib/list';
   import { day, span } from '../../lib/words';
   import Ruler from '../../parts/Ruler.svelte';
@@ -9,11 +10,11 @@
   /** The large ruler: the what-if line is dragged along it, the verdict follows. */
   let { sheet, now, at }: { sheet: NameSheet; now: string; at: string | undefined } = $props();
   const DAY = 86_400_000;
-  const start = $derived(Date.parse(now));
-  const days = $derived(at ? Math.round((Date.parse(at) - start) / DAY) : 0);
+  const today = $derived(dayOf(now));
+  const days = $derived(at ? between(today, dayOf(at)) : 0);
   let moving = $state<number>();
   const shown = $derived(moving ?? days);
-  const date = (n: number) => new Date(start + n * DAY).toISOString().replace(/\.\d+Z/, 'Z');
+  const date = (n: number) => morning(later(today, n));
 
   function drop(n: number) {
     put('at', n > 0 ? date(n) : undefined);
@@ -68,7 +69,6 @@
   }
   input {
     width: 100%;
-    accent-color: var(--focus);
     margin: 0;
   }
   .keys {

@@ -1,11 +1,22 @@
 <script lang="ts">
   import { at } from '../../lib/base';
+  import { single } from '../../lib/keys';
   import { kept, keptSearch, picked, put } from '../../lib/list';
   import LookAgain from './LookAgain.svelte';
   import { navigate, p } from '../../router';
   import { say } from '../../lib/say';
 
   const names = $derived(picked());
+  // What stands above it makes room for it, however many lines it takes.
+  function room(tray: HTMLElement) {
+    const root = document.documentElement.style;
+    const watch = new ResizeObserver(() => root.setProperty('--tray', `${tray.offsetHeight}px`));
+    watch.observe(tray);
+    return () => {
+      watch.disconnect();
+      root.removeProperty('--tray');
+    };
+  }
   const list = $derived(names.map(encodeURIComponent).join(','));
 
   function plan() {
@@ -13,18 +24,15 @@
     else if (names[0]) void navigate('/names/:name/plan', { params: { name: names[0] }, search: keptSearch() });
   }
   function onkeydown(e: KeyboardEvent) {
-    if (e.ctrlKey || e.metaKey || e.altKey || !names.length) return;
-    if (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)) return;
-    if (e.key === 'p') {
-      e.preventDefault();
-      plan();
-    }
+    if (!names.length || !single(e, 'p')) return;
+    e.preventDefault();
+    plan();
   }
 </script>
 
 <svelte:window {onkeydown} />
 {#if names.length}
-  <aside aria-label={say.tray.theTray}>
+  <aside aria-label={say.tray.theTray} {@attach room}>
     <strong>{say.tray.inTheTray(names.length === 1 ? say.tray.n1Name : say.tray.names(names.length))}</strong>
     <span class="mono muted names">{names.slice(0, 4).join('  ')}{names.length > 4 ? ' …' : ''}</span>
     <button class="main" title={say.tray.planTheTrayP} onclick={plan}

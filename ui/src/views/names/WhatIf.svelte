@@ -1,18 +1,26 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api';
+  import { clock } from '../../lib/clock.svelte';
+  import { dayOf, morning } from '../../lib/days';
+  import { single } from '../../lib/keys';
   import { put, type Asked, type NameList } from '../../lib/list';
-  import { day, GATES } from '../../lib/words';
+  import { day, GATES, plainDay } from '../../lib/words';
   import { say } from '../../lib/say';
 
   let { what, list, accounts }: { what: Asked; list: NameList | undefined; accounts: Schemas['Accounts']['accounts'] } =
     $props();
   let field = $state<HTMLInputElement>();
   const short = (kind: string) => GATES[kind as keyof typeof GATES].replace(' until', '').toLowerCase();
-  const set = (date: string) => put('at', date ? `${date}T08:00:00Z` : undefined);
+  const today = $derived(dayOf(clock.now));
+  let past = $state(false);
+
+  function set(date: string) {
+    past = date !== '' && date < today;
+    if (!past) put('at', date && date !== today ? morning(date) : undefined);
+  }
 
   function onkeydown(e: KeyboardEvent) {
-    if (e.key !== 't' || e.ctrlKey || e.metaKey || e.altKey) return;
-    if (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)) return;
+    if (!single(e, 't')) return;
     e.preventDefault();
     field?.focus();
   }
@@ -27,7 +35,10 @@
       type="date"
       bind:this={field}
       title={say.whatIf.theWhatIfDateT}
-      value={what.at?.slice(0, 10) ?? ''}
+      min={today}
+      value={what.at ? dayOf(what.at) : ''}
+      aria-invalid={past}
+      aria-describedby={past ? 'past' : undefined}
       onchange={(e) => set(e.currentTarget.value)}
     />
   </label>
@@ -38,6 +49,7 @@
       {#each accounts as a (a.id)}<option value={a.id}>{a.title}</option>{/each}
     </select>
   </label>
+  {#if past}<p id="past" role="alert">{say.whatIf.past(plainDay(today))}</p>{/if}
   {#if what.at && list}
     <p>
       {say.whatIf.asItWouldStandOn} <strong>{day(what.at)}</strong>{say.whatIf.ifNothingElseChanges}

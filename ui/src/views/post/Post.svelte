@@ -69,6 +69,7 @@
     {#if !all.length}
       <p class="empty">
         {say.post.messagesFromRegistrarsWillStand}
+        <a href={p('/accounts')}>{say.post.setUpTheMailbox}</a>{say.post.orDropThem}
       </p>
     {/if}
   {/if}

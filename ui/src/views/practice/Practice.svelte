@@ -16,12 +16,13 @@
     onSuccess: (data) => client.setQueryData(['practice'], data),
   }));
   const happen = createMutation(() => ({
-    mutationFn: (id: 'stranger' | 'forgery') => ask(api.POST('/api/practice/happenings', { body: { id } })),
+    mutationFn: (id: 'stranger' | 'forgery' | 'offer') => ask(api.POST('/api/practice/happenings', { body: { id } })),
     onSuccess: () => refresh(client),
   }));
   const happenings = [
     ['stranger', say.practice.aStranger],
     ['forgery', say.practice.aForgery],
+    ['offer', say.practice.anOffer],
   ] as const;
   type Fault = { id: string; says: string; detail?: string };
   const connected = $derived((places.data?.accounts ?? []).filter((a) => a.kind === 'epp'));
@@ -66,15 +67,24 @@
   <p class="muted">
     {say.practice.whereAPersonDoesBy}
   </p>
-  <ul class="box">
-    {#each practice.data?.counters ?? [] as c (c.site)}
-      <li>
-        <a href={c.site} target="_blank" rel="noopener noreferrer">{c.title}</a>
-        <span class="muted">{say.practice.name}</span> <span class="mono">{c.login}</span>
-        <span class="muted">{say.practice.password}</span> <span class="mono">{c.password}</span>
-      </li>
-    {/each}
-  </ul>
+  <table class="rows">
+    <thead>
+      <tr>
+        <th scope="col">{say.practice.counter}</th>
+        <th scope="col">{say.practice.name}</th>
+        <th scope="col">{say.practice.password}</th>
+      </tr>
+    </thead>
+    <tbody>
+      {#each practice.data?.counters ?? [] as c (c.site)}
+        <tr>
+          <th scope="row"><a href={c.site} target="_blank" rel="noopener noreferrer">{c.title}</a></th>
+          <td class="mono">{c.login}</td>
+          <td class="mono">{c.password}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
   <h2>{say.practice.happenings}</h2>
   <p class="muted">{say.practice.letItHappen}</p>
   <Trouble error={happen.error} />
@@ -92,7 +102,7 @@
   <p class="muted">{say.practice.switchOneOnAndSee}</p>
   <Trouble error={practice.error ?? set.error} />
   {#if practice.data}
-    <ul class="box">
+    <ul class="box faults">
       {#each faults as fault (fault.id)}
         <li>
           <label>
@@ -117,6 +127,10 @@
   }
   li:last-child {
     border-bottom: 0;
+  }
+  .faults {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(min(26rem, 100%), 1fr));
   }
   .happening {
     display: flex;

@@ -4,20 +4,15 @@
 
   let {
     family,
+    titles,
     whole,
     choose,
-  }: { family: Schemas['Rulebook']['families'][number]; whole: boolean; choose: (suffix: string) => void } = $props();
-  const TITLES: Record<string, string> = {
-    code: say.family.authorizationCode,
-    code_days: say.family.aCodeLivesDays,
-    lock: say.family.transferLock,
-    approval: say.family.approval,
-    years_added: say.family.yearsAddedByAMove,
-    max_years: say.family.longestTermYears,
-    response_days: say.family.silenceCountsAfterDays,
-    auto_renew_grace_days: say.family.autoRenewGracePeriodDays,
-    presence: say.family.presence,
-  };
+  }: {
+    family: Schemas['Rulebook']['families'][number];
+    titles: Record<string, string>;
+    whole: boolean;
+    choose: (suffix: string) => void;
+  } = $props();
   const EFFECTS: Record<string, string> = {
     bar: 'bars',
     wait: 'delays',
@@ -47,7 +42,7 @@
       {#each family.values as v (v.key)}
         {#if v.value !== null}
           <tr class:own={v.source.kind === 'site'}>
-            <th scope="row">{TITLES[v.key] ?? v.key}</th>
+            <th scope="row">{titles[v.key]}</th>
             <td><strong>{v.value}</strong></td>
             <td class="muted">{from(v.source)}</td>
           </tr>
@@ -72,7 +67,7 @@
       <tbody>
         {#each family.rules as r (r.id)}
           <tr class:own={r.source.kind === 'site'}>
-            <th scope="row" class="mono">{r.id}</th>
+            <th scope="row">{titles[r.id]}</th>
             <td>{EFFECTS[r.effect]}{r.days !== null ? say.family.days(r.days) : ''}</td>
             <td>{r.because} <span class="muted">{r.remedy}</span></td>
             <td class="muted">{from(r.source)}</td>
@@ -82,10 +77,14 @@
     </table>
   {:else}
     <p class="muted rules">
-      {say.family.rules(family.rules.map((r) => r.id + (r.days !== null ? ` (${r.days} d)` : '')).join(', '))}
+      {say.family.rules(
+        family.rules.map((r) => titles[r.id] + (r.days !== null ? say.family.inDays(r.days) : '')).join(', '),
+      )}
     </p>
   {/if}
-  {#if family.without.length}<p class="muted rules">{say.family.notHere(family.without.join(', '))}</p>{/if}
+  {#if family.without.length}<p class="muted rules">
+      {say.family.notHere(family.without.map((id) => titles[id]).join(', '))}
+    </p>{/if}
 </section>
 
 <style>
@@ -104,6 +103,7 @@
   table {
     margin-top: 0.5rem;
     width: 100%;
+    table-layout: fixed;
   }
   th,
   td {
@@ -111,13 +111,22 @@
     vertical-align: top;
     padding: 0.15rem 1rem 0.15rem 0;
     font-weight: 400;
+    overflow-wrap: anywhere;
   }
-  th[scope='row'] {
-    width: 17rem;
-    white-space: nowrap;
+  th:first-child {
+    width: 26%;
+  }
+  th + td {
+    width: 14%;
   }
   thead th {
     color: var(--muted);
+  }
+  thead th:nth-child(2) {
+    width: 14%;
+  }
+  thead th:last-child {
+    width: 22%;
   }
   .own {
     color: var(--ochre);
@@ -126,12 +135,20 @@
     font-size: 0.92rem;
     margin-top: 0.4rem;
   }
-  @media (max-width: 800px) {
-    th[scope='row'] {
-      white-space: normal;
+  @media (max-width: 600px) {
+    tr {
+      display: block;
+      padding: 0.25rem 0;
+      border-top: 1px solid var(--line);
     }
+    thead {
+      display: none;
+    }
+    th,
     td {
-      overflow-wrap: anywhere;
+      display: block;
+      width: auto !important;
+      padding-right: 0;
     }
   }
 </style>

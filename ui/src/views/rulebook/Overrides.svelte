@@ -7,7 +7,7 @@
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
-  let { overrides }: { overrides: Schemas['Rulebook']['overrides'] } = $props();
+  let { overrides, titles }: { overrides: Schemas['Rulebook']['overrides']; titles: Record<string, string> } = $props();
   const client = useQueryClient();
   const back = createMutation(() => ({
     mutationFn: (id: number) => ask(api.POST('/api/rulebook/overrides/{id}/take-back', { params: { path: { id } } })),
@@ -20,7 +20,8 @@
   <Trouble error={back.error} />
   {#each overrides as o (o.id)}
     <p class:gone={o.taken_back_at}>
-      {say.overrides.for} <span class="mono">.{o.suffix}</span>{say.overrides.is(o.key)} <strong>{o.value}</strong>
+      {say.overrides.for} <span class="mono">.{o.suffix}</span>{say.overrides.is(titles[o.key] ?? o.key)}
+      <strong>{o.value}</strong>
       {say.overrides.saidBy(o.source, o.date, o.by)}
       <When at={o.at} />{#if o.taken_back_at}{say.overrides.takenBack} <When at={o.taken_back_at} />{/if}.
       {#if !o.taken_back_at && may('takeBackOverride')}

@@ -66,10 +66,11 @@
         }}
       >
         <optgroup label={say.overrule.values}
-          >{#each unlisted ? ['family'] : book.keys as k (k)}<option>{k}</option>{/each}</optgroup
+          >{#each unlisted ? ['family'] : book.keys as k (k)}<option value={k}>{book.titles[k]}</option
+            >{/each}</optgroup
         >
         <optgroup label={say.overrule.rules}
-          >{#each rules as r (r)}<option>{r}</option>{/each}</optgroup
+          >{#each rules as r (r)}<option value={r}>{book.titles[r]}</option>{/each}</optgroup
         >
       </select></label
     >

@@ -32,7 +32,12 @@
   </div>
   <Trouble error={book.error} />
   {#if book.data}
-    {#each shown as family (family.id)}<FamilyPart {family} whole={!!suffix} choose={(s) => (suffix = s)} />{/each}
+    {#each shown as family (family.id)}<FamilyPart
+        {family}
+        titles={book.data.titles}
+        whole={!!suffix}
+        choose={(s) => (suffix = s)}
+      />{/each}
     {#if suffix && !shown.length}<p class="caution">{say.rulebook.noFamilyLists(`.${suffix}`)}</p>{/if}
     {#if book.data.unlisted.length}
       <p class="caution">{say.rulebook.noFamilyLists(book.data.unlisted.map((s) => `.${s}`).join(', '))}</p>
@@ -43,7 +48,7 @@
     {:else}
       <p class="muted">{say.rulebook.anAdministratorCanOverruleA}</p>
     {/if}
-    <Overrides overrides={book.data.overrides} />
+    <Overrides overrides={book.data.overrides} titles={book.data.titles} />
   {/if}
 </main>
 
@@ -52,7 +57,6 @@
     padding: 0.8rem 1rem 2rem;
     display: grid;
     gap: 1rem;
-    max-width: 78rem;
   }
   .head {
     display: flex;

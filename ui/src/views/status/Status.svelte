@@ -19,7 +19,7 @@
   <Trouble error={status.error} />
   {#if status.data}
     {@const s = status.data}
-    <table class="figures">
+    <table class="rows">
       <caption class="hidden">{say.status.theDeskItself}</caption>
       <tbody>
         <tr>
@@ -55,7 +55,7 @@
     </table>
     <h2>{say.status.connections}</h2>
     {#if s.connections.length}
-      <table class="figures">
+      <table class="rows">
         <thead>
           <tr>
             <th scope="col">{say.status.connection}</th>
@@ -84,7 +84,7 @@
     {/if}
     <h2>{say.status.lastProblems}</h2>
     {#if s.problems.length}
-      <table class="figures">
+      <table class="rows">
         <thead>
           <tr>
             <th scope="col">{say.status.when}</th>
@@ -113,9 +113,14 @@
 </main>
 
 <style>
-  th[scope='row'] {
-    font-weight: 600;
-    width: 16rem;
+  table {
+    table-layout: fixed;
+  }
+  tr > :first-child {
+    width: 18rem;
+  }
+  tr > :nth-child(2) {
+    width: 18rem;
   }
   .bad th,
   .bad td:nth-child(2) {

@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # What a person asks first of a name, a plan or a move, in a sentence each: do site and mail stay up, and what came
+    # of it.
+    class InShort
+      # What a move of a name would be, if it started now. finish: [early, usual, late] Times, empty where it can't
+      # start; uptime: sentence; expected_expiry: Time or nil.
+      Ahead = Struct.new(:finish, :uptime, :expected_expiry, keyword_init: true)
+
+      def initialize(app)
+        @app = app
+      end
+
+      # Do site and mail stay up? plan: Core::Moves::Plan. Returns a sentence.
+      def uptime(plan)
+        words = MoveWords.of(plan, @app.accounts)
+        return say("uptime.carried", **words) if plan.carry?
+        return say("uptime.not_known", **words) if plan.name_servers.to_a.empty?
+
+        ends = plan.old_host && @app.accounts.host_of(plan.old_host)&.ends_with
+        say(ends && ends == plan.from ? "uptime.ends" : "uptime.kept", **words)
+      end
+
+      # What came of a move that is over, with its instant; nil of one that goes on.
+      def result(move)
+        return if move.open
+
+        checks = move.state.told("checks")&.data&.fetch("checks") || []
+        key = move.state.ending.to_s.tr("-", "_")
+        key = "settled_unchecked" if key == "settled" && checks.empty?
+        say("result.#{key}", at: move.events.last.at, ok: checks.count { |c| c["ok"] }, all: checks.size,
+          **MoveWords.of(move.plan, @app.accounts))
+      end
+
+      # What it cost, as the ledger knows it: [Amount or nil, is it from a receipt?].
+      def paid(move)
+        line = LedgerBook.new(@app).of(ids: [move.id]).lines.first
+        [line&.spent, line&.charged == true]
+      end
+
+      # judged: Judging's; to: account id, or nil for the usual destination. Returns Ahead, nil where nowhere is known.
+      def ahead(judged, to: nil)
+        to ||= Destinations.usual(@app)
+        return if to.nil? || to == judged.account.id
+
+        host = judged.needs_carry? ? carry_host(judged, to) : nil
+        found = Planning.new(@app).propose(judged.name.ascii, to: to, host: host, outside: false) or return
+        finish = found.startable? ? @app.forecasts.of_plan(found.plan).spread.range : []
+        Ahead.new(finish: finish, uptime: uptime(found.plan), expected_expiry: found.plan.expected_expiry)
+      end
+
+      # The same of a move that is under way.
+      def under_way(move)
+        Ahead.new(finish: @app.forecasts.of(move).spread.range, uptime: uptime(move.plan),
+          expected_expiry: move.plan.expected_expiry)
+      end
+
+      private
+
+      def carry_host(judged, to)
+        CarryHosts.usual(@app.accounts.hosts, dns_host: judged.facts[:dns_host], to: to)&.id
+      end
+
+      def say(key, **values) = Words.say("short.#{key}", **values)
+    end
+  end
+end

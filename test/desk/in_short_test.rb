@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/bench_world"
+
+# The answers at the head of a name and a move: what they say, and that showing them asks nobody outside.
+class InShortTest < Minitest::Test
+  def setup = @world = BenchWorld.new
+  def teardown = @world.close
+  def app = @world.app
+  def short = SteadyMove::Desk::InShort.new(app)
+  def judged(name) = SteadyMove::Desk::Judging.new(app).one(name)
+
+  # name => do site and mail stay up; the records of the second end with its account and would be carried
+  UPTIME = { "harbourpass.example" => /stay up: the name servers stay/,
+             "saltern-isles.example" => /stay up: records are copied to Lanternroom DNS/ }.freeze
+
+  def test_a_name_is_answered_without_asking_anybody_outside
+    outside = Object.new.tap { |o| o.define_singleton_method(:method_missing) { |m, *| raise "asks outside: #{m}" } }
+    app.stub(:dns, outside) do
+      UPTIME.each do |name, says|
+        ahead = short.ahead(judged(name))
+        assert_match says, ahead.uptime
+        assert_equal 3, ahead.finish.size
+        assert_equal judged(name).facts[:expires_at].year + 1, ahead.expected_expiry.year
+      end
+    end
+    assert_nil short.ahead(judged("harbourpass.example"), to: "tarnbeck"), "it is there already"
+  end
+
+  def test_what_would_go_down_or_is_not_known_is_said
+    kept = @world.plan("saltern-isles.example", to: "orlop").plan
+    assert_match(/go down unless the records are carried/, short.uptime(kept))
+    unseen = kept.dup.tap { |plan| plan.name_servers = [] }
+    assert_match(/Not known whether/, short.uptime(unseen))
+  end
+
+  def test_what_came_of_a_move
+    id = @world.start("isles-timetable.example", to: "orlop")
+    assert_nil short.result(@world.move(id))
+    @world.orders.call_off(id, by: "ada")
+    @world.until_true { !@world.move(id).open }
+    assert_match(/\ACalled off <.*>; isles-timetable\.example stays at Tarnbeck Names\z/, short.result(@world.move(id)))
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+# Every check and test, side by side. Started by bin/test.
+require_relative "../test_helper"
+require_relative "lanes"
+
+Minitest.seed = ENV["SEED"].to_i if ENV["SEED"]
+lanes = Lanes.new
+lanes.command("torture", "timeout", "500", RbConfig.ruby, "-Ilib", "test/support/torture_run.rb", "50", "1")
+lanes.command("fuzz", "timeout", "300", RbConfig.ruby, "-Ilib", "test/support/fuzz_run.rb", "24000x", "1")
+lanes.command("rubocop", "bundle", "exec", "rubocop", "--format", "simple", "--cache-root", "tmp/rubocop")
+lanes.command("pages", "sh", "-c", <<~SHELL, TZ: "UTC")
+  cd ui && node_modules/.bin/eslint . &&
+  node_modules/.bin/prettier --config .prettierrc --check src ../test/ui &&
+  node_modules/.bin/svelte-check --tsconfig ./tsconfig.json --fail-on-warnings &&
+  node_modules/.bin/vitest run --test-timeout 30000
+SHELL
+lanes.files("test/{browser,core,desk,house,practice,security,service,standards,store,web,wire}/*_test.rb")
+failed = lanes.run
+puts failed.empty? ? "All passed." : "Failed: #{failed.join(', ')}"
+# Nothing was loaded here that Minitest could run at the end.
+exit! failed.empty? ? 0 : 1

@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+require "tmpdir"
+require "rbconfig"
+
+# Runs jobs side by side, as many as there are processors: test files, each in a process of its own that is forked from
+# one which has loaded everything, and commands. What takes longest begins first. Of what passed a line is printed, of
+# what failed the whole of what it said.
+class Lanes
+  Job = Struct.new(:name, :command, :file, :weight, keyword_init: true)
+  Running = Struct.new(:job, :log, :began)
+  # Whole lanes of work that no file's size tells of (seconds, roughly).
+  WEIGHTS = { "browser" => 4, "kill_test" => 4, "service" => 4, "standards" => 2 }.freeze
+
+  def initialize(wide: 2, out: $stdout)
+    @wide = wide
+    @out = out
+    @jobs = []
+  end
+
+  def command(name, *words, weight: 1_000_000, **env)
+    @jobs << Job.new(name: name, command: [env.transform_keys(&:to_s), *words], weight: weight)
+  end
+
+  def files(pattern)
+    Dir[pattern].each do |file|
+      times = WEIGHTS.find { |part, _| file.include?(part) }&.last || 1
+      @jobs << Job.new(name: file.delete_prefix("test/").delete_suffix(".rb"), file: File.expand_path(file),
+        weight: File.size(file) * times)
+    end
+  end
+
+  # Returns the names of those that failed.
+  def run
+    left = @jobs.sort_by { |j| -j.weight }
+    running = {}
+    failed = []
+    until left.empty? && running.empty?
+      running.update(start(left.shift)) while running.size < @wide && left.any?
+      pid, status = Process.wait2
+      done = running.delete(pid) or next
+      failed << done.job.name unless status.success?
+      tell(done, status)
+    end
+    failed
+  end
+
+  private
+
+  def start(job)
+    log = File.join(folder, job.name.tr("/", "-"))
+    pid = job.file ? forked(job.file, log) : Process.spawn(*job.command, out: log, err: %i[child out])
+    { pid => Running.new(job, log, now) }
+  end
+
+  def forked(file, log)
+    @out.flush
+    fork do
+      $stdout.reopen(log, "w")
+      $stderr.reopen($stdout)
+      $stdout.sync = true
+      require file # Minitest runs it when the process ends
+    end
+  end
+
+  def tell(done, status)
+    took = (now - done.began).round
+    said = File.read(done.log)
+    counts = said[/^\d+ runs, .*/]
+    @out.puts "#{status.success? ? 'passed' : 'FAILED'} #{done.job.name} (#{took} s) #{counts}"
+    @out.puts said unless status.success?
+    @out.flush
+  end
+
+  def folder = @folder ||= Dir.mktmpdir("steady-move-tests")
+  def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+end

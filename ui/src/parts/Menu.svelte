@@ -1,0 +1,90 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+
+  /** A word of the bar that opens a list. Esc, a choice and a click elsewhere close it. */
+  let {
+    label,
+    title,
+    within = false,
+    right = false,
+    head,
+    children,
+  }: { label: string; title?: string; within?: boolean; right?: boolean; head?: Snippet; children: Snippet } = $props();
+  let open = $state(false);
+  let root = $state<HTMLDivElement>();
+  let opener = $state<HTMLButtonElement>();
+
+  function onkeydown(e: KeyboardEvent) {
+    if (e.key !== 'Escape' || !open) return;
+    e.stopPropagation();
+    open = false;
+    opener?.focus();
+  }
+</script>
+
+<svelte:window onclick={(e) => root && !root.contains(e.target as Node) && (open = false)} />
+<div class="menu" role="presentation" bind:this={root} {onkeydown}>
+  <button
+    bind:this={opener}
+    aria-expanded={open}
+    aria-haspopup="true"
+    class:within
+    {title}
+    onclick={() => (open = !open)}
+    >{#if head}{@render head()}{:else}{label}{/if} <span aria-hidden="true">▾</span></button
+  >
+  {#if open}
+    <div class="list" class:right role="presentation" onclick={() => (open = false)}>{@render children()}</div>
+  {/if}
+</div>
+
+<style>
+  .menu {
+    position: relative;
+  }
+  .menu > button {
+    padding: 0.7rem 0.4rem 0.55rem;
+    border-bottom: 3px solid transparent;
+    cursor: pointer;
+    white-space: nowrap;
+  }
+  .menu > button.within {
+    border-bottom-color: var(--loden);
+    font-weight: 650;
+  }
+  .list {
+    position: absolute;
+    top: 100%;
+    left: 0;
+    z-index: 30;
+    min-width: 11rem;
+    display: grid;
+    padding: 0.3rem;
+    background: var(--raised);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    box-shadow: 0 4px 14px rgb(0 0 0 / 18%);
+  }
+  .list.right {
+    left: auto;
+    right: 0;
+  }
+  .list :global(:is(a, button)) {
+    display: flex;
+    justify-content: space-between;
+    gap: 1.5rem;
+    padding: 0.4rem 0.6rem;
+    color: var(--ink);
+    text-decoration: none;
+    text-align: left;
+    white-space: nowrap;
+    border-radius: var(--radius);
+    cursor: pointer;
+  }
+  .list :global(:is(a, button):hover) {
+    background: var(--loden-soft);
+  }
+  .list :global(a.here) {
+    font-weight: 650;
+  }
+</style>

@@ -1,0 +1,50 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { blockNavigation } from 'sv-router';
+  import { clean, dirty, noteSending, noteTyping } from '../lib/dirty';
+  import { say } from '../lib/say';
+
+  /** Asks before a view is left in which something was typed and not saved. */
+  let dialog = $state<HTMLDialogElement>();
+  let answer: (leave: boolean) => void = () => {};
+
+  function asked() {
+    if (!dirty()) return true;
+    dialog?.showModal();
+    return new Promise<boolean>((decide) => (answer = decide));
+  }
+  $effect(() => blockNavigation({ beforeUnload: () => !dirty(), onNavigate: asked }));
+
+  function decide(leave: boolean) {
+    if (leave) clean();
+    answer(leave);
+    answer = () => {};
+    dialog?.close();
+  }
+</script>
+
+<svelte:document oninput={noteTyping} onsubmitcapture={noteSending} />
+<dialog class="over" bind:this={dialog} aria-labelledby="unsaved" onclose={() => decide(false)}>
+  <h2 id="unsaved">{say.unsaved.title}</h2>
+  <p>{say.unsaved.says}</p>
+  <div>
+    <Button color="alternative" onclick={() => decide(true)}>{say.unsaved.leave}</Button>
+    <Button onclick={() => decide(false)}>{say.unsaved.stay}</Button>
+  </div>
+</dialog>
+
+<style>
+  dialog {
+    max-width: min(30rem, 92vw);
+  }
+  dialog[open] {
+    display: grid;
+    gap: 0.6rem;
+  }
+  div {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+    justify-content: flex-end;
+  }
+</style>

@@ -173,4 +173,4 @@ class Bench
   end
 end
 
-Bench.new.run(ARGV)
+Bench.new.run(ARGV) if $PROGRAM_NAME == __FILE__

@@ -51,7 +51,8 @@ module Vitals
       name = format("name-%05d.example", i)
       from = app.names.find(name)[:account_id]
       plan = SteadyMove::Core::Moves::Plan.of(name: name, from: from, to: (%w[orlop cobble] - [from]).first,
-        options: %i[lock code], years: 1, response_days: 5, settle_seconds: 0, ways: { "unlock" => "page" },
+        options: %i[lock code ask], years: 1, response_days: 5, settle_seconds: 0,
+        ways: app.accounts.find(from).ways.merge("order" => "page", "lock_back" => "page"),
         name_servers: %w[ns1.lanternroom.example ns2.lanternroom.example])
       at = Time.now.utc - (i * 60)
       id = app.moves.start(plan, at: at)

@@ -18,7 +18,7 @@ module Practice
           timeout: timeout, watch: watch))
         @app = SteadyMove::Desk::App.new(config, clock: @clock, random: Random.new)
         @runner = SteadyMove::Desk::Runner.new(@app)
-        @driver = Driver.new(@link, @clock, @runner)
+        @driver = Driver.new(@link, @clock, @runner, news: -> { news })
         passwords = SteadyMove::Desk::Passwords.new(cost: cost)
         @people = SteadyMove::Desk::People.new(@app, passwords: passwords)
         @people.add(EMAIL, passwords.hash(PASSWORD), role: "administrator") if @people.empty?
@@ -28,6 +28,11 @@ module Practice
 
       # Lives through the scenario's week, so that work is under way. Only for a desk that was just filled.
       def live_through_the_week = WorkingDay.new(self, @scenario, by: EMAIL).call
+
+      # What stands in the journal, and where each move stands.
+      def news
+        [app.journal.last_seq, app.moves.open.map { |m| [m.id, m.state.turn, m.state.current&.phase] }]
+      end
 
       # The whole web application.
       def application(log:)

@@ -9,11 +9,15 @@ module Practice
       # Hundredths of a second; a runner that was killed never lets go, and is waited for no longer.
       PATIENCE = 50
       QUARTER = 900
+      # The furthest that the way to the next news goes at once, in seconds.
+      FAR = 2 * 86_400
 
-      def initialize(link, clock, runner)
+      # news: answers what stands on the desk by now; whatever changes it is news.
+      def initialize(link, clock, runner, news: -> {})
         @link = link
         @clock = clock
         @runner = runner
+        @news = news
         @lock = Mutex.new
       end
 
@@ -29,6 +33,21 @@ module Practice
           @runner.pass # what is due by now comes first, also a pass that is just under way
           target = to || soonest(@link.state)
           run_to(target) if target
+          state
+        end
+      end
+
+      # Moves on from event to event until one brings news, as nobody wants to sit through checks that find nothing; two
+      # days at most, unless nothing at all happens in them. Returns the state.
+      def move_on_to_news
+        @lock.synchronize do
+          @runner.pass
+          before = @news.call
+          far = Time.iso8601(@link.state["now"]) + FAR
+          while (stop = soonest(@link.state))
+            run_to(stop)
+            break if stop >= far || @news.call != before
+          end
           state
         end
       end

@@ -59,7 +59,8 @@ class BrowserOutsideEndsTest < Minitest::Test
     visit "/moves/#{@id}"
     if state.ending.nil?
       assert_text "how did this transfer end?"
-      act { click_on "It lapsed" }
+      click_on "It lapsed"
+      act { click_on "Yes: It lapsed" }
     end
     assert_text "Refused"
     within_acts 6

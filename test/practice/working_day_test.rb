@@ -41,5 +41,21 @@ class WorkingDayTest < Minitest::Test
     assert_empty SteadyMove::Desk::Verification.new(app.db, app.safe).problems
     proposal = @world.plan("saltern-isles.example", to: "orlop", host: "lanternroom")
     assert_predicate proposal, :startable?
+    start_beside_the_rest
+  end
+
+  private
+
+  # Checks that find nothing are not sat through: the caches' day and the release take a few turns of the clock.
+  def start_beside_the_rest
+    id = @world.start("saltern-isles.example", to: "orlop", host: "lanternroom")
+    turns = 0
+    until @world.move(id).state.current.step.id == "release"
+      before = @world.app.now
+      @world.driver.move_on_to_news
+      turns += 1
+      assert_operator @world.app.now - before, :<=, Practice::DeskSide::Driver::FAR
+      assert_operator turns, :<, 16
+    end
   end
 end

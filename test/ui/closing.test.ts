@@ -1,6 +1,7 @@
 import './support/router';
 import { fireEvent, screen, waitFor } from '@testing-library/svelte';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { tick } from 'svelte';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { server, show, signedIn } from './support/server';
 import { at, NOW } from './support/moves';
 import { clock } from '../../ui/src/lib/clock.svelte';
@@ -179,13 +180,19 @@ describe('for programs and by mail', () => {
       'POST /api/me/tokens': { ...page, tokens: [made], token: 'steady-abc' },
       'POST /api/me/tokens/1/end': page,
     });
+    vi.useFakeTimers({ shouldAdvanceTime: true });
     show(Tokens);
     await fireEvent.input(await screen.findByLabelText('What it is for'), { target: { value: 'nightly' } });
     await fireEvent.change(screen.getByLabelText('Role'), { target: { value: 'mover' } });
     await fireEvent.click(screen.getByText('Make a token'));
     await screen.findByText('steady-abc');
     expect(asked.find((a) => a.method === 'POST')!.body).toEqual({ title: 'nightly', role: 'mover', days: 90 });
+    vi.advanceTimersByTime(1000);
+    await tick();
     await fireEvent.click(screen.getByText('End it'));
+    vi.advanceTimersByTime(1000);
+    await tick();
+    await fireEvent.click(screen.getByText(/^Yes, whatever uses this token/));
     await screen.findByText('None yet.');
   });
 

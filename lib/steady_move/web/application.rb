@@ -25,8 +25,8 @@ module SteadyMove
                   "x-frame-options" => "DENY", "cross-origin-opener-policy" => "same-origin" }.freeze
       SESSION = { key: "steady_move", same_site: :strict, httponly: true, expire_after: 12 * 3600 }.freeze
 
-      # desk: Desk::App; runner: Desk::Runner; practice: answers state, move_on, fault, runs? where a practice world
-      # is there.
+      # desk: Desk::App; runner: Desk::Runner; practice: answers state, move_on, move_on_to_news, fault, runs? where
+      # a practice world is there.
       def initialize(desk, runner, log:, practice: nil, people: Desk::People.new(desk),
         public_folder: File.join(ROOT, "public"))
         @desk = desk

@@ -8,7 +8,12 @@
   const share = $derived(Math.min(1, Math.max(0, left / Math.max(1, Date.parse(until) - Date.parse(since)))));
 </script>
 
-<div class="bar" class:late={left < 0} role="img" aria-label={left < 0 ? 'late' : say.deadlineBar.left(span(left))}>
+<div
+  class="bar"
+  class:late={left < 0}
+  role="img"
+  aria-label={left < 0 ? say.deadlineBar.late : say.deadlineBar.left(span(left))}
+>
   <div class="left" style:width="{share * 100}%"></div>
 </div>
 

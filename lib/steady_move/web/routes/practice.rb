@@ -17,7 +17,8 @@ module SteadyMove
         on("practice") { practice.state }
 
         on "moveClock" do
-          state = practice.move_on(to: given["seconds"] && (now + given["seconds"]))
+          seconds = given["seconds"]
+          state = seconds ? practice.move_on(to: now + seconds) : practice.move_on_to_news
           application.hub.notify
           state
         end

@@ -24,6 +24,8 @@ export const automation = {
     used: 'last used',
     never: 'never used',
     end: 'End it',
+    endOf: (a: V) => `End the token “${a}”`,
+    yesEnd: 'Yes, whatever uses this token stops working',
     none: 'None yet.',
   },
   webhooks: {
@@ -36,6 +38,8 @@ export const automation = {
     add: 'Tell it from now on',
     once: 'The secret that the signatures are made with; it is shown once:',
     remove: 'Take it out',
+    removeOf: (a: V) => `Take ${a} out`,
+    yesRemove: 'Yes, nothing more is told to this address',
     fails: (n: V) => `could not be told ${n} times in a row`,
     next: 'next try',
     none: 'Nothing is told to anybody.',

@@ -30,8 +30,9 @@ export const forecast = {
     mine: 'Only what is your turn',
     made: 'An address was made',
     make: 'Make an address',
-    renew: 'Make a new address; the old one ends',
+    renew: 'Make a new address',
     end: 'End it',
+    yesEnd: 'Yes, calendars that use the old address stop being told',
   },
   restsOn: {
     title: (n: V) => (n === 1 ? '1 duration is learnt' : `${n} durations are learnt`),

@@ -70,7 +70,7 @@ export const hands = {
     subject: 'Subject',
     theSubject: 'the subject',
     theLetter: 'The email',
-    sendIt: 'Send it',
+    sendIt: (a: V) => `Send it to ${a}`,
     iHaveSentItMyself: 'I have sent it myself',
     openItInYourMail: 'Open it in your mail program',
     saveItAsAFile: 'Save it as a file (.eml)',

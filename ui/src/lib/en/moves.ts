@@ -41,8 +41,9 @@ export const moves = {
     ways: [
       ['refused', 'It was refused'],
       ['lapsed', 'It lapsed'],
-      ['cancelled', 'It was called off'],
+      ['cancelled', 'It was cancelled'],
     ] as const,
+    yes: (a: V) => `Yes: ${a}, and the name is made safe again`,
   },
   company: {
     inYourHand: 'In your hands',

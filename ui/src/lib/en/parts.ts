@@ -18,6 +18,7 @@ export const parts = {
     copy2: 'Copy',
   },
   deadlineBar: {
+    late: 'late',
     left: (a: V) => `${a} left`,
   },
   begin: {
@@ -129,7 +130,7 @@ export const parts = {
     n15Min: '+15 min',
     n1Day: '+1 day',
     nothingIsToCome: 'Nothing is to come.',
-    theNextEventIsAway: (a: V) => `The next event is ${a} away`,
+    theNextEventIsAway: (a: V) => `Until something new happens; the first event or check is ${a} away`,
     toNextEvent: 'To next event',
     thePracticeClockIsMoving: 'The practice clock is moving',
   },

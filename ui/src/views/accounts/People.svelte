@@ -4,6 +4,7 @@
   import { Button, Input, Label, Select } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import { session } from '../../lib/session.svelte';
+  import ForGood from '../../parts/ForGood.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import { full, minor, money } from '../../lib/words';
   import { say } from '../../lib/say';
@@ -88,10 +89,24 @@
                 {#each people.data.roles as r (r)}<option>{r}</option>{/each}
               </select>
             </label>
-            <button onclick={() => change.mutate({ id: person.id, to: null })}>{say.people.remove}</button>
+            <ForGood
+              quiet
+              label={say.people.remove}
+              named={say.people.removeOf(person.email)}
+              yes={say.people.yesRemove(person.email)}
+              busy={change.isPending}
+              act={() => change.mutate({ id: person.id, to: null })}
+            />
             <button class="calm" onclick={() => link.mutate(person)}>{say.people.passwordLink}</button>
             {#if person.second_factor}
-              <button onclick={() => forget.mutate(person.id)}>{say.people.takeTheSecondFactorAway}</button>
+              <ForGood
+                quiet
+                label={say.people.takeTheSecondFactorAway}
+                named={say.people.takeTheSecondFactorOf(person.email)}
+                yes={say.people.yesPasswordAlone(person.email)}
+                busy={forget.isPending}
+                act={() => forget.mutate(person.id)}
+              />
             {/if}
           {/if}
         </li>

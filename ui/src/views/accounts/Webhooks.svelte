@@ -3,6 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
   import Copy from '../../parts/Copy.svelte';
+  import ForGood from '../../parts/ForGood.svelte';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
@@ -43,7 +44,13 @@
               >{say.webhooks.fails(h.fails)}: {h.says}
               {#if h.next_at}{say.webhooks.next} <When at={h.next_at} bare />{/if}</span
             >{/if}
-          <button class="link" onclick={() => remove.mutate(h.id)}>{say.webhooks.remove}</button>
+          <ForGood
+            quiet
+            label={say.webhooks.remove}
+            named={say.webhooks.removeOf(h.url)}
+            yes={say.webhooks.yesRemove}
+            act={() => remove.mutate(h.id)}
+          />
         </li>
       {:else}<li class="muted">{say.webhooks.none}</li>{/each}
     </ul>

@@ -32,6 +32,16 @@
   const byPlace = $derived(gathered(hands.data));
   // What has a deadline or is stuck stands before what is done by hand in one's own time.
   const presses = (c: CardData) => (c.can_approve && c.until !== null) || c.phase === 'stuck';
+  // More cards than these nobody reads; the rest is a press away.
+  const MOST = 24;
+  let whole = $state<Turn[]>([]);
+  const inOrder = (turn: Turn) => {
+    const cards = shown(turn);
+    const first = whole.includes(turn) ? cards.length : MOST;
+    const pressing = cards.filter(presses);
+    const rest = cards.filter((c) => !presses(c));
+    return [pressing.slice(0, first), rest.slice(0, Math.max(0, first - pressing.length))] as const;
+  };
   const count = (turn: Turn) => shown(turn).length + (turn === 'yours' ? byPlace.length : 0);
   // A lane takes the room that it needs: a full one stands in two columns, an empty one shrinks.
   const room = (n: number) => (n === 0 ? '10rem' : n > 2 ? 'minmax(0, 2fr)' : 'minmax(0, 1fr)');
@@ -55,13 +65,20 @@
     {/if}
     <div class="lanes" style:--lanes={lanes.map(({ turn }) => room(count(turn))).join(' ')}>
       {#each lanes as { turn, empty } (turn)}
+        {@const [pressing, rest] = inOrder(turn)}
+        {@const left = shown(turn).length - pressing.length - rest.length}
         <section class:none={!count(turn)}>
           <h2><TurnMark {turn} words /> <span class="num muted">{count(turn)}</span></h2>
           <div class="cards">
-            {#each shown(turn).filter(presses) as card (card.id)}<Card {card} />{/each}
+            {#each pressing as card (card.id)}<Card {card} />{/each}
             {#if turn === 'yours'}<Gathered cards={byPlace} />{/if}
-            {#each shown(turn).filter((c) => !presses(c)) as card (card.id)}<Card {card} />{/each}
+            {#each rest as card (card.id)}<Card {card} />{/each}
           </div>
+          {#if left}
+            <button class="link" data-row onclick={() => (whole = [...whole, turn])}
+              >{say.desk.showTheOther(left)}</button
+            >
+          {/if}
           {#if !count(turn)}<p class="empty">{empty}</p>{/if}
         </section>
       {/each}

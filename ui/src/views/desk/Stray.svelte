@@ -3,6 +3,7 @@
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
+  import ForGood from '../../parts/ForGood.svelte';
   import May from '../../parts/May.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
@@ -13,7 +14,6 @@
   /** A transfer of a held name that nobody here ordered: what it is, until when, and how to refuse it. */
   let { stray }: { stray: Schemas['Stray'] } = $props();
   const client = useQueryClient();
-  let sure = $state(false);
   const act = createMutation(() => ({
     mutationFn: (refuse: boolean) => {
       const params = { path: { name: stray.name } };
@@ -47,13 +47,13 @@
   <May operation="refuseStray">
     <div class="acts">
       {#if stray.refusable}
-        {#if sure}
-          <Button size="sm" disabled={act.isPending} onclick={() => act.mutate(true)}
-            >{say.stray.yesRefuse(stray.name)}</Button
-          >
-        {:else}
-          <Button size="sm" onclick={() => (sure = true)}>{say.stray.refuseTheTransfer}</Button>
-        {/if}
+        <ForGood
+          size="sm"
+          label={say.stray.refuseTheTransfer}
+          yes={say.stray.yesRefuse(stray.name)}
+          busy={act.isPending}
+          act={() => act.mutate(true)}
+        />
       {/if}
       <Button size="sm" color="alternative" disabled={act.isPending} onclick={() => act.mutate(false)}
         >{say.stray.itIsExpected}</Button

@@ -58,7 +58,7 @@
     />
     <div class="acts">
       {#if canSend}
-        <Button disabled={send.isPending} onclick={() => send.mutate('smtp')}>{say.letter.sendIt}</Button>
+        <Button disabled={send.isPending} onclick={() => send.mutate('smtp')}>{say.letter.sendIt(d.to)}</Button>
       {/if}
       <Button color="alternative" disabled={send.isPending} onclick={() => send.mutate('hand')}
         >{say.letter.iHaveSentItMyself}</Button

@@ -36,8 +36,8 @@
   }
 </script>
 
-{#if here.data}
-  <p class="company">
+<p class="company">
+  {#if here.data}
     <span
       >{here.data.keeper === session.who?.email
         ? say.company.inYourHand
@@ -49,7 +49,9 @@
     {#if open && may('handOn') && others.length && !handing}
       <button class="link" onclick={() => (handing = true)}>{say.company.handItOver}</button>
     {/if}
-  </p>
+  {/if}
+</p>
+{#if here.data}
   {#if handing}
     <form class="inline" onsubmit={submit}>
       <label
@@ -72,6 +74,7 @@
     display: flex;
     flex-wrap: wrap;
     gap: 0.2rem 1.2rem;
+    min-height: 1.5em;
     margin-bottom: 0.4rem;
   }
   .others {

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
-  import { Button } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
+  import ForGood from '../../parts/ForGood.svelte';
   import Trouble from '../../parts/Trouble.svelte';
 
   /** Nothing shows how a transfer ended: a person who looked at both sides’ pages says so. */
@@ -20,7 +20,7 @@
   <p>{say.over.howDidItEnd} <span class="muted">{say.over.whatFollows}</span></p>
   <p>
     {#each say.over.ways as [how, words] (how)}
-      <Button color="alternative" size="sm" disabled={tell.isPending} onclick={() => tell.mutate(how)}>{words}</Button>
+      <ForGood quiet label={words} yes={say.over.yes(words)} busy={tell.isPending} act={() => tell.mutate(how)} />
     {/each}
   </p>
   <Trouble error={tell.error} />

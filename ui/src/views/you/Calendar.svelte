@@ -3,6 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import Copy from '../../parts/Copy.svelte';
+  import ForGood from '../../parts/ForGood.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
@@ -32,10 +33,26 @@
     <p>{say.calendar.made} <When at={feed.data.made_at} />.</p>
   {/if}
   <div class="acts">
-    <Button size="sm" color="alternative" disabled={change.isPending} onclick={() => change.mutate(false)}
-      >{feed.data?.made_at ? say.calendar.renew : say.calendar.make}</Button
-    >
-    {#if feed.data?.made_at}<button class="link" onclick={() => change.mutate(true)}>{say.calendar.end}</button>{/if}
+    {#if feed.data?.made_at}
+      <ForGood
+        quiet
+        label={say.calendar.renew}
+        yes={say.calendar.yesEnd}
+        busy={change.isPending}
+        act={() => change.mutate(false)}
+      />
+      <ForGood
+        quiet
+        label={say.calendar.end}
+        yes={say.calendar.yesEnd}
+        busy={change.isPending}
+        act={() => change.mutate(true)}
+      />
+    {:else}
+      <Button size="sm" color="alternative" disabled={change.isPending} onclick={() => change.mutate(false)}
+        >{say.calendar.make}</Button
+      >
+    {/if}
   </div>
 </section>
 

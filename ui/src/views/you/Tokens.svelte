@@ -5,6 +5,7 @@
   import { day } from '../../lib/words';
   import Choice from '../../parts/Choice.svelte';
   import Copy from '../../parts/Copy.svelte';
+  import ForGood from '../../parts/ForGood.svelte';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
@@ -51,7 +52,15 @@
           <span class="muted"
             >{#if t.used_at}{say.tokens.used} <When at={t.used_at} bare />{:else}{say.tokens.never}{/if}</span
           >
-          <button class="link" onclick={() => end.mutate(t.id)}>{say.tokens.end}</button>
+          {#if !t.over}
+            <ForGood
+              quiet
+              label={say.tokens.end}
+              named={say.tokens.endOf(t.title)}
+              yes={say.tokens.yesEnd}
+              act={() => end.mutate(t.id)}
+            />
+          {/if}
         </li>
       {:else}<li class="muted">{say.tokens.none}</li>{/each}
     </ul>

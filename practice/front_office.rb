@@ -15,11 +15,11 @@ module Practice
       /transfer lock on/i => ->(o, name, _, at) { o.lock(name, true, at: at) },
       /privacy service off/i => ->(o, name, _, at) { o.privacy(name, false, at: at) },
       /privacy service on/i => ->(o, name, _, at) { o.privacy(name, true, at: at) },
-      /take all DS records/i => ->(o, name, _, at) { o.ds(name, [], at: at) },
-      /DS records into the registry(?: again)? \(([^)]+)\)/i => ->(o, name, m, at) {
+      /(?:take|remove) all DS records/i => ->(o, name, _, at) { o.ds(name, [], at: at) },
+      /DS records (?:at|into) the registry(?: again)? \(([^)]+)\)/i => ->(o, name, m, at) {
         o.ds(name, m[1].split(/;\s*/), at: at)
       },
-      /DS records into the registry/i => ->(_, _, _, _) { "Please tell us which DS records." },
+      /DS records (?:at|into) the registry/i => ->(_, _, _, _) { "Please tell us which DS records." },
       /name servers \(([^)]+)\)/i => ->(o, name, m, at) { o.name_servers(name, m[1].split(/[;,\s]+/), at: at) },
       /e-?mail of the (administrative contact|registrant) shall be (\S+@[^\s)]+)/i => lambda { |o, name, m, at|
         o.contact(name, m[1].start_with?("a") ? "admin" : "registrant", m[2], at: at)

@@ -67,7 +67,7 @@ module SteadyMove
         return phrase if phrase.is_a?(String) && !phrase.match?(KEY)
 
         key, given = phrase.is_a?(Core::Phrase) ? [phrase.key, phrase.values] : [phrase, values]
-        catalogue.text(language, key, given.transform_values { |v| worded(v) })
+        catalogue.text(language, key, given.to_h { |k, v| [k, k == :name ? shown(v) : worded(v)] })
       end
 
       # The same where the catalogue has the key, else nil.
@@ -103,6 +103,11 @@ module SteadyMove
 
       private
 
+      # An international name is read in its own letters; its A-label stands beside it where it is needed.
+      def shown(name)
+        name.is_a?(String) && name.match?(ACE) ? Core::Names::Idn.shown(name) : worded(name)
+      end
+
       def worded(value)
         case value
         when Core::Phrase then say(value)
@@ -113,6 +118,7 @@ module SteadyMove
       end
     end
 
+    ACE = /(?:\A|\.)xn--/i
     KEY = /\A[a-z_]+(\.[\w-]+)+\z/
     MARK = /<(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ)>/
     UNITS = [[86_400, "day"], [3600, "hour"], [60, "minute"]].freeze

@@ -47,7 +47,7 @@ class BrowserBeginTest < Minitest::Test
     fill_in "The registrar, as you call it", with: "My old registrar"
     fill_in "The names that it holds, one or many", with: "https://www.harbourpass.example/plan, nobody.example"
     acts += 1
-    click_on "Take them in"
+    click_on "Add them"
     assert_text "understood as harbourpass.example"
     assert_text "The public record calls the registrar of these names “Tarnbeck Names”."
     acts += 1

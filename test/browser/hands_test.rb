@@ -151,7 +151,7 @@ class BrowserHandsTest < Minitest::Test
     sign_in
     visit "/post"
     attach_file "Drop messages here", file
-    assert_text "offer.eml: taken in"
+    assert_text "offer.eml: added"
     article = find("article", text: "Doubtful, not relied on")
     within(article) do
       find("summary").click

@@ -101,18 +101,18 @@ class BrowserNamesTest < Minitest::Test
     visit "/names/take-in"
     fill_in "Names, or a table",
       with: "https://WWW.Ferry-Cats.example/about # the cats\nbad_name.example; kelpsound.example"
-    click_on "Take them in"
+    click_on "Add them"
     ["1 corrected, 1 already there, 1 refused", "was understood as ferry-cats.example",
       "the part “bad_name” must have"].each do |t|
       assert_text t
     end
-    click_on "Let it go again"
-    assert_text "Let go again"
+    click_on "Remove it again"
+    assert_text "Removed again"
     fill_in "Names, or a table", with: "Domain;Held at;Paid\nferry-cats.example;Cobble and Keel;no\n"
     click_on "It is a table"
     find("fieldset").select "Held at", from: "Account"
-    click_on "Take them in"
-    assert_text "1 taken in"
+    click_on "Add them"
+    assert_text "1 added"
     visit "/names/ferry-cats.example"
     assert_text "The last period is paid: no"
     select "A dispute over it", from: "What is noted"
@@ -142,7 +142,7 @@ class BrowserNamesTest < Minitest::Test
     row = find("tr", text: "kelpsound.example", match: :first)
     row.click_on "Wipe"
     row.click_on "Wipe it for good"
-    within("table", text: "Lives until") { assert_no_text "kelpsound.example" }
+    within("table", text: "Valid until") { assert_no_text "kelpsound.example" }
   end
 
   # Ten thousand names: at most a hundred rows stand in the document, wherever one scrolls.

@@ -15,7 +15,7 @@ class BrowserOutsideTest < Minitest::Test
     visit "/names/take-in"
     select "Millrace Registrations", from: "account"
     fill_in "text", with: NAME
-    act { click_on "Take them in" }
+    act { click_on "Add them" }
     assert_text NAME
     visit "/names/#{NAME}/plan?to=hawser"
     assert_text "Is the destination ready?"
@@ -31,7 +31,7 @@ class BrowserOutsideTest < Minitest::Test
     at("hawser", ["card"], name: "all")
     visit "/by-hand"
     assert_text "Choose “transfer” there, never “register”"
-    assert_text "Before you pay it must show 6.60 EUR."
+    assert_text "Before you pay, it must show 6.60 EUR."
     axe "an order by hand"
     act { click_on "Copy the name with its code" }
     assert_text "Copied: 1 name"
@@ -67,7 +67,7 @@ class BrowserOutsideTest < Minitest::Test
     visit "/names/take-in"
     select "Millrace Registrations", from: "account"
     fill_in "text", with: FLEET.join("\n")
-    act { click_on "Take them in" }
+    act { click_on "Add them" }
     assert_text "fleet-12.example"
     visit "/names/batch?to=withy&tray=#{FLEET.join(',')}"
     fill_in "The balance there, in EUR", with: "200"
@@ -86,7 +86,7 @@ class BrowserOutsideTest < Minitest::Test
     world.until_true(what: "the codes") { world.app.moves.open.all? { |m| m.state["order"].active? } }
     at("withy", ["profile"], ["top-up", { sum: 20_000 }], name: "all")
     visit "/by-hand"
-    assert_text "Before you pay it must show 108.00 EUR."
+    assert_text "Before you pay, it must show 108.00 EUR."
     act { click_on "Copy the 12 names with their codes" }
     assert_text "Not in the list, since their codes can’t stand in it: #{ODD.keys.join(', ')}"
     list = clipboard

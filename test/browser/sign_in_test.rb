@@ -46,12 +46,12 @@ class BrowserSignInTest < Minitest::Test
     in_again
     click_on "The device is lost: use a recovery code"
     fill_in "A recovery code", with: code
-    click_on "Go on"
+    click_on "Continue"
     assert_selector "nav a", text: "Desk"
     in_again
     click_on "The device is lost: use a recovery code"
     fill_in "A recovery code", with: code
-    click_on "Go on"
+    click_on "Continue"
     assert_selector "[role=alert]", text: "used already"
   end
 
@@ -66,17 +66,17 @@ class BrowserSignInTest < Minitest::Test
     people.sessions.finish_all(me[:id])
     people.note("password_word", "somebody", email: me[:email])
     assert_button "Sign in"
-    click_on "The password is forgotten"
+    click_on "I forgot my password"
     fill_in "Email", with: "nobody@y.example"
     click_on "Send me a link by email"
     assert_text "a mail with a link is on its way"
     visit "about:blank"
     visit "/new-password##{word}"
     fill_in "A password of at least twelve characters", with: "password1234"
-    click_on "Come in"
+    click_on "Join"
     assert_selector "[role=alert]", text: "among the first"
     fill_in "A password of at least twelve characters", with: "eleven grey herons"
-    click_on "Come in"
+    click_on "Join"
     assert_selector "nav a", text: "Desk"
   end
 

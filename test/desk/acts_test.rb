@@ -21,7 +21,7 @@ class ActsTest < Minitest::Test
   ENDS = {
     "clientApproved" => ["done", "The losing side approved the release at <2027-03-02T08:00:00Z>"],
     "serverApproved" => ["done", "Nobody answered; the registry approved"],
-    "clientCancelled" => ["ended", "called off at the gaining side"],
+    "clientCancelled" => ["ended", "cancelled at the gaining side"],
     "clientRejected" => ["ended", "refused (clientRejected)"],
     "serverCancelled" => ["ended", "refused (serverCancelled)"]
   }.freeze

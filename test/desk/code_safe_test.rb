@@ -39,7 +39,7 @@ class CodeSafeTest < Minitest::Test
       [send_to("/api/codes/#{NAME}/reveal"), answer["code"], last_response.headers["cache-control"]]
     send_to("/api/codes/#{NAME}/reveal", copied: true)
     said = world.app.journal.page(name: NAME).first(2).reverse.map(&:says)
-    assert_equal ["ada@saltern-office.example had the authorization code shown.",
+    assert_equal ["ada@saltern-office.example looked at the authorization code.",
       "ada@saltern-office.example copied the authorization code."],
       said
     refute_includes @log.string, "Look1234"

@@ -39,6 +39,9 @@ class WorkingDayTest < Minitest::Test
     assert_equal "doubtful", forged[:trust]
     assert_equal ["sent"], app.letters.all.map { |l| l[:state] }.uniq
     assert_empty SteadyMove::Desk::Verification.new(app.db, app.safe).problems
+    lines = app.journal.of_move(app.moves.open_for("xn--fhre-saltern-gcb.example").id).map(&:says)
+    assert(lines.any?(/ fähre-saltern\.example/), "an international name is read in its own letters")
+    assert(lines.grep_v(/“/).none?(/xn--/), "but in what others wrote")
     proposal = @world.plan("saltern-isles.example", to: "orlop", host: "lanternroom")
     assert_predicate proposal, :startable?
     start_beside_the_rest

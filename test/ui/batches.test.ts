@@ -174,7 +174,7 @@ describe('a rehearsal', () => {
 describe('to be done by a day', () => {
   it.each([
     ['2027-03-20', /^start before .* 18 Mar/],
-    ['2027-03-02', /^started now, 9 in 10 are done only by/],
+    ['2027-03-02', /^even started now, 9 in 10 are done only by/],
   ])('%s', async (day, says) => {
     show(DoneBy, { id: 'x', late: at(2 * 86_400) });
     await fireEvent.input(screen.getByLabelText(/To be done/), { target: { value: day } });

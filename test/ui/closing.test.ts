@@ -212,10 +212,10 @@ describe('for programs and by mail', () => {
       'POST /api/webhooks': { hooks: [hook], types: ['planned', 'done'], secret: 'the-secret' },
     });
     show(Webhooks);
-    await screen.findByText(/could not be told 3 times in a row/);
+    await screen.findByText(/could not be delivered 3 times in a row/);
     await fireEvent.input(screen.getByLabelText(/Address/), { target: { value: 'https://in.example/y' } });
     await fireEvent.click(screen.getByLabelText('done'));
-    await fireEvent.click(screen.getByText('Tell it from now on'));
+    await fireEvent.click(screen.getByText('Add the webhook'));
     await screen.findByText('the-secret');
     expect(asked.find((a) => a.method === 'POST')!.body).toMatchObject({ url: 'https://in.example/y' });
   });

@@ -63,7 +63,7 @@ class WebClosingTest < Minitest::Test
     page = asked("/api/ledger?batch=#{@batch}")
     assert_equal([950, true], page["lines"].first.then { |l| [l["spent"]["minor"], l["charged"]] })
     difference = page["differences"].first
-    assert_match(/charged 9.50 EUR, and 9.02 EUR was quoted/, difference["says"])
+    assert_match(/charged 9.50 EUR; 9.02 EUR was quoted/, difference["says"])
     assert_equal 422, send_to("/api/ledger/settle", key: difference["key"], reason: " ")
     assert_equal 200, send_to("/api/ledger/settle", key: difference["key"], reason: "The price rose; we pay it.")
     assert_empty answer["differences"]
@@ -89,7 +89,7 @@ class WebClosingTest < Minitest::Test
     assert_equal 200, send_to("/api/moves/#{@id}/closing", key: "auto_renew", state: "cancelled")
     assert_equal(%w[cancelled], answer["left"].select { |i| i["key"] == "auto_renew" }.map { |i| i["state"] })
     text = report["parts"].flat_map { |p| p["lines"] }.join("\n")
-    assert_match(/came to: Settled/, text)
+    assert_match(/Result: Settled/, text)
     assert_match(/No time that was paid for is lost/, text)
     # Within 60 days after a move a name does not move again (rules of the job §2, recent-move).
     assert_in_delta world.move(@id).state.told("landed_at").at + (60 * 86_400), Time.iso8601(report["again_at"]), 86_400

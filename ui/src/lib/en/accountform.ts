@@ -4,7 +4,7 @@ export const accountForm = {
     prices: 'Prices',
     email: 'Email',
     privacy: 'Privacy',
-    destination: 'Orders, and what shall hold after a move to it',
+    destination: 'Orders, and what should hold after a move to it',
     record: 'In the public record',
     why: {
       connection: 'Where the registrar offers EPP, the desk does the tasks there itself. By hand is the usual case.',

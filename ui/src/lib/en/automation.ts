@@ -29,19 +29,19 @@ export const automation = {
     none: 'None yet.',
   },
   webhooks: {
-    title: 'Told to other programs',
+    title: 'Webhooks',
     about:
       'Lines of the journal are posted as JSON to an address, as they are written, signed by RFC 9421 (hmac-sha256). ' +
       'Codes never stand in them.',
     url: 'Address (https)',
-    types: 'Lines that are told',
-    add: 'Tell it from now on',
+    types: 'Lines to send',
+    add: 'Add the webhook',
     once: 'The secret that the signatures are made with; it is shown once:',
-    remove: 'Take it out',
-    removeOf: (a: V) => `Take ${a} out`,
-    yesRemove: 'Yes, nothing more is told to this address',
-    fails: (n: V) => `could not be told ${n} times in a row`,
+    remove: 'Remove it',
+    removeOf: (a: V) => `Remove ${a}`,
+    yesRemove: 'Yes, nothing more is sent to this address',
+    fails: (n: V) => `could not be delivered ${n} times in a row`,
     next: 'next try',
-    none: 'Nothing is told to anybody.',
+    none: 'No webhook is set up.',
   },
 };

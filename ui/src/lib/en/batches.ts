@@ -56,7 +56,7 @@ export const batches = {
       after: 'once the name on trial has landed',
       limit: 'the day before is full',
       blackout: 'after a black-out span',
-      together: 'after those that they hang together with',
+      together: 'after the names they depend on',
     },
     picture: 'The waves in time: from the start to the earliest, usual and latest end',
     blackout: 'black-out',
@@ -117,15 +117,15 @@ export const batches = {
   rehearsal: {
     summary: 'Rehearse it',
     what:
-      'A copy of this plan is lived through a hundred times at full speed, with the habits of these registrars and ' +
+      'A copy of this plan runs a hundred times at full speed, with the habits of these registrars and ' +
       'with faults drawn as often as they come in practice. Nothing outside is touched.',
     run: 'Rehearse it a hundred times',
-    far: (a: number, b: number) => `${a} of ${b} times lived through.`,
-    took: (n: V, a: V, b: V, c: V) => `In ${n} lives all was over between ${a} and ${c} in 8 of 10, usually by ${b}.`,
+    far: (a: number, b: number) => `${a} of ${b} runs done.`,
+    took: (n: V, a: V, b: V, c: V) => `In 8 of 10 of ${n} runs all was done between ${a} and ${c}, usually by ${b}.`,
     endings: {
       settled: 'settled',
       refused: 'refused and made safe',
-      'called-off': 'called off',
+      'called-off': 'cancelled',
       stuck: 'without an end',
     } as Record<string, string>,
     ended: (a: V, n: number) => ` ${n} of 100 moves ${a}.`,

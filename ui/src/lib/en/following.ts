@@ -26,7 +26,7 @@ export const following = {
     batch: 'Batch',
     anyBatch: 'any batch',
     onlyLate: 'Only late ones',
-    noneSo: 'No open move is like that.',
+    noneSo: 'No open move matches.',
     ended: 'Ended moves',
   },
   approvals: {
@@ -42,9 +42,9 @@ export const following = {
       none: 'nobody can; only time',
     } as Record<string, string>,
     silence: {
-      approves: 'In silence it is approved automatically.',
-      lapses: 'In silence it lapses, and the move ends.',
-      nothing: 'In silence nothing happens.',
+      approves: 'If nobody answers, it is approved automatically.',
+      lapses: 'If nobody answers, it lapses, and the move ends.',
+      nothing: 'If nobody answers, nothing happens.',
     } as Record<string, string>,
     saves: (a: V) => `Approving now saves ${a}.`,
     approve: 'Approve the release',

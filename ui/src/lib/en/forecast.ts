@@ -5,8 +5,8 @@ export const forecast = {
   forecast: {
     title: 'When all of it is done',
     range: (n: V, a: V, b: V, c: V) =>
-      `${n === 1 ? 'The 1 open move is' : `All ${n} open moves are`} done with 1 in 10 by ${a}, ` +
-      `with 5 in 10 by ${b}, with 9 in 10 by ${c}.`,
+      `The chance that ${n === 1 ? 'the open move is' : `all ${n} open moves are`} done: 1 in 10 by ${a}, ` +
+      `5 in 10 by ${b}, 9 in 10 by ${c}.`,
     curve: 'The chance that all open moves are done, over the days to come',
     by: 'Done by the end of',
     chance: (n: V) => `${n} in 100`,
@@ -17,8 +17,8 @@ export const forecast = {
   },
   doneBy: {
     label: 'To be done by the end of (UTC)',
-    before: (a: V) => `start before ${a}, with 9 in 10`,
-    tooLate: (a: V) => `started now, 9 in 10 are done only by ${a}`,
+    before: (a: V) => `start before ${a} to be done in time (9 in 10)`,
+    tooLate: (a: V) => `even started now, 9 in 10 are done only by ${a}`,
   },
   calendar: {
     title: 'Your calendar',
@@ -27,12 +27,12 @@ export const forecast = {
       'The address is a secret: whoever has it reads along. It holds no codes.',
     once: 'This address is shown once. Put it into your calendar program now.',
     all: 'Everything',
-    mine: 'Only what is your turn',
+    mine: 'Only what is yours to do',
     made: 'An address was made',
     make: 'Make an address',
     renew: 'Make a new address',
     end: 'End it',
-    yesEnd: 'Yes, calendars that use the old address stop being told',
+    yesEnd: 'Yes, calendars that use the old address stop being updated',
   },
   restsOn: {
     title: (n: V) => (n === 1 ? '1 duration is learnt' : `${n} durations are learnt`),

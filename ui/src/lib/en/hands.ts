@@ -100,8 +100,8 @@ export const hands = {
   orders: {
     toBeOrdered: 'To be ordered',
     chooseTransfer: 'Choose “transfer” there, never “register”: a name that you hold is always taken.',
-    seeBeforePaying: (a: V) => `Before you pay it must show ${a}.`,
-    noPriceKnown: 'No price is known here: see it there before you pay.',
+    seeBeforePaying: (a: V) => `Before you pay, it must show ${a}.`,
+    noPriceKnown: 'No price is known here: check it there before you pay.',
     and: ' and ',
     promotion: 'Promotion code:',
     thePromotion: 'the promotion code',
@@ -123,7 +123,7 @@ export const hands = {
     charged: (a: V) => (a ? `Charged, all together (${a})` : 'Charged, all together'),
     thisIsOrdered: 'It is ordered',
     theseAreOrdered: (a: V) => `These ${a} are ordered`,
-    takeThePrice: 'It was charged so: go on with it',
+    takeThePrice: 'That is the price: go on',
   },
   refusal: {
     refused: 'It refuses this',

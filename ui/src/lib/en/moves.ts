@@ -16,8 +16,8 @@ export const moves = {
     onTheWordOf: (a: V) => `on the word of ${a}`,
     key: 'key',
     aboutTo: 'about to',
-    calledOff: 'called off',
-    takenIn: 'taken in',
+    calledOff: 'cancelled',
+    takenIn: 'added',
   },
   leave: {
     not: 'Not now',

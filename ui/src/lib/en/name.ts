@@ -111,7 +111,7 @@ export const name = {
     whatIsNoted: 'What is noted',
     itsValue: 'Its value',
     choose: 'choose',
-    partedByCommas: 'parted by commas',
+    partedByCommas: 'separated by commas',
     noteIt: 'Note it',
     takeBack: 'Take back',
     yes: 'yes',

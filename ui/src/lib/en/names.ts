@@ -3,7 +3,7 @@ import type { V } from './value';
 /** Words of the list of names. */
 export const names = {
   aims: {
-    whatShallHold: 'What shall hold afterwards',
+    whatShallHold: 'What should hold afterwards',
     usual: (a: V) => `as usual there: ${a}`,
     carry: 'the present ones are carried',
     profile: (a: V) => `contacts from ${a}`,
@@ -50,7 +50,7 @@ export const names = {
       unlock: 'Take the transfer lock off',
       code: 'Have its authorization code',
       privacy: 'Turn the privacy service off',
-      contact: 'See that the contact’s mailbox is read',
+      contact: 'Verify the contact mailbox',
     },
     until: 'Make it safe again at the end of',
     leavesTo: 'It leaves to (leave empty if you move it later)',
@@ -77,9 +77,9 @@ export const names = {
   },
   fates: {
     whatBecameOfEachLine: 'What became of each line',
-    letGoAgain: 'Let go again',
-    letItGoAgain: 'Let it go again',
-    takenIn: 'Taken in',
+    letGoAgain: 'Removed again',
+    letItGoAgain: 'Remove it again',
+    takenIn: 'Added',
     corrected: 'Corrected',
     alreadyThere: 'Already there',
     refused: 'Refused',
@@ -138,7 +138,7 @@ export const names = {
     report: 'Report',
     takeNamesIn: 'Add names',
     judgingTheNamesOf: (a: V, b: V) => `Judging the names: ${a} of ${b}.`,
-    noNameIsLikeThat: 'No name is like that. Change what is asked for above.',
+    noNameIsLikeThat: 'No name matches. Change the search or the filters above.',
     noNamesYet: 'No names yet.',
     fromAnAccount: 'from an account.',
   },
@@ -152,7 +152,7 @@ export const names = {
     namesOrATableWith: 'Names, or a table with a header (CSV)',
     fromAFile: 'From a file',
     itIsATable: 'It is a table',
-    takeThemIn: 'Take them in',
+    takeThemIn: 'Add them',
     ofLookedUp: (a: V, b: V) => `${a} of ${b} checked.`,
   },
   tray: {

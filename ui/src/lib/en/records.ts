@@ -17,7 +17,7 @@ export const records = {
     states: {
       decide: 'needs your decision',
       no_copy: 'its present zone',
-      choose: 'where it shall go',
+      choose: 'where it is to go',
       fill: 'the new host to answer',
       waits: 'caches to forget',
       equal: 'nothing: both answer the same',
@@ -121,7 +121,7 @@ export const records = {
     decide: 'Decide',
     carry: 'Carry it as it is',
     keep: 'Keep what the new host has',
-    edit: 'Write it otherwise',
+    edit: 'Change it',
     leave: 'Leave it out',
     undo: 'Take the decision back',
     data: 'Data, one record a line',
@@ -132,7 +132,7 @@ export const records = {
     decided: {
       carry: 'carried as it is',
       keep: 'the new host’s is kept',
-      edit: 'written otherwise',
+      edit: 'changed',
       leave: 'left out',
     } as Record<string, string>,
     byHand: 'Type it in there',
@@ -158,7 +158,7 @@ export const records = {
     openThere: 'Open its pages',
   },
   tiedServices: {
-    none: 'Nothing of the old account is known to hang on this name.',
+    none: 'Nothing in the old account is known to depend on this name.',
     about: 'What ends with the old account, found by records that point there or asked because no record shows it.',
     asked: 'Is there one? No record shows it.',
     open: 'open',
@@ -179,7 +179,7 @@ export const records = {
     none: 'Without a copy of the present zone nothing can be said of its times.',
     instants: {
       lower_at: 'TTLs are lowered',
-      rely_at: 'Nobody holds a long TTL any more',
+      rely_at: 'No cache holds a long TTL any more',
       ds_remove_at: 'The DS leaves the registry',
       switch_at: 'The name servers change',
       order_at: 'The transfer may be ordered',
@@ -202,7 +202,7 @@ export const records = {
       old: 'as the old zone',
       new: 'as wanted',
       both: 'as wanted, like the old zone',
-      neither: 'otherwise',
+      neither: 'something else',
       nothing: 'no such zone',
       refused: 'refuses',
       silent: 'does not answer',

@@ -13,7 +13,7 @@ export const rulebook = {
     none: 'none',
     values: {
       code: 'Code: needed, none or registry',
-      code_days: 'Days that a code lives',
+      code_days: 'Days that a code is valid',
       lock: 'Lock: yes or none',
       approval: 'Approval: registry, mail (email), none or push',
       years_added: 'Years added',
@@ -38,10 +38,10 @@ export const rulebook = {
     notHere: (a: V) => `Not here: ${a}.`,
     toFix: 'to fix',
     quotedFromMemory: ', quoted from memory',
-    thisSitesOwnWord: ', this site’s own word',
+    thisSitesOwnWord: ', this site’s own rule',
   },
   overrides: {
-    thisSitesOwnWords: 'This site’s own words',
+    thisSitesOwnWords: 'This site’s own rules',
     for: 'For',
     is: (a: V) => `, ${a} is`,
     saidBy: (a: V, b: V, c: V) => `(${a}, ${b}); said by ${c},`,

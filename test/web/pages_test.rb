@@ -53,6 +53,19 @@ class PagesTest < Minitest::Test
     assert_includes page, %(content="/desk")
   end
 
+  # What the view will ask for is asked for with the page; of a signed-in person's data nothing without one.
+  def test_the_first_answers_are_fetched_with_the_scripts
+    links = ->(path) { get(path) && last_response.body.scan(/rel="preload"[^>]*href="([^"]*)"/).flatten }
+    assert_equal ["/api/session"], links["/"]
+    sign_in
+    assert_equal ["/api/session"], links["/post"]
+    SteadyMove::Web::Pages::FIRST.each_key do |path|
+      asked = links[path]
+      assert_operator asked.size, :>, 2
+      asked.each { |place| assert_equal 200, get(CGI.unescapeHTML(place)).status, place }
+    end
+  end
+
   # JSON comes packed, too; but not what holds the session's token.
   def test_answers_are_packed_and_the_token_is_not
     sign_in

@@ -5,10 +5,6 @@
   import { at } from './lib/base';
   import { session } from './lib/session.svelte';
   import Frame from './parts/Frame.svelte';
-  import FirstRun from './views/arrive/FirstRun.svelte';
-  import Invited from './views/arrive/Invited.svelte';
-  import SessionOver from './views/arrive/SessionOver.svelte';
-  import SignIn from './views/arrive/SignIn.svelte';
   import { say } from './lib/say';
 
   const client = newClient();
@@ -40,13 +36,17 @@
     </main>
   {:else if session.who && (session.who.signed_in || session.ended)}
     <Frame {client} />
-    {#if session.ended}<SessionOver {client} />{/if}
+    {#if session.ended}
+      {#await import('./views/arrive/SessionOver.svelte') then { default: SessionOver }}<SessionOver {client} />{/await}
+    {/if}
   {:else if session.who?.first_run}
-    <FirstRun />
+    {#await import('./views/arrive/FirstRun.svelte') then { default: FirstRun }}<FirstRun />{/await}
   {:else if session.who && word}
-    <Invited {word} invited={location.pathname === at('/invited')} />
+    {#await import('./views/arrive/Invited.svelte') then { default: Invited }}
+      <Invited {word} invited={location.pathname === at('/invited')} />
+    {/await}
   {:else if session.who}
-    <SignIn />
+    {#await import('./views/arrive/SignIn.svelte') then { default: SignIn }}<SignIn />{/await}
   {/if}
 </QueryClientProvider>
 

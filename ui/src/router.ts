@@ -1,10 +1,7 @@
 import { createRouter } from 'sv-router';
 import Desk from './views/desk/Desk.svelte';
-import Moves from './views/moves/Moves.svelte';
 import Names from './views/names/Names.svelte';
 import Blank from './parts/Blank.svelte';
-import Batches from './views/batches/Batches.svelte';
-import Records from './views/records/Records.svelte';
 import Nowhere from './views/Nowhere.svelte';
 
 /** What most people see first comes with the first page; the rest when it is opened. */
@@ -21,9 +18,21 @@ export const { p, navigate, isActive, route } = createRouter({
   },
   '/approvals': () => import('./views/moves/Approvals.svelte'),
   '/ledger': () => import('./views/ledger/Ledger.svelte'),
-  '/moves': { '/': Blank, '/:id': () => import('./views/moves/MoveSheet.svelte'), layout: Moves },
-  '/records': { '/': Blank, '/:name': () => import('./views/records/RecordsSheet.svelte'), layout: Records },
-  '/batches': { '/': Blank, '/:id': () => import('./views/batches/BatchSheet.svelte'), layout: Batches },
+  '/moves': {
+    '/': Blank,
+    '/:id': () => import('./views/moves/MoveSheet.svelte'),
+    layout: () => import('./views/moves/Moves.svelte'),
+  },
+  '/records': {
+    '/': Blank,
+    '/:name': () => import('./views/records/RecordsSheet.svelte'),
+    layout: () => import('./views/records/Records.svelte'),
+  },
+  '/batches': {
+    '/': Blank,
+    '/:id': () => import('./views/batches/BatchSheet.svelte'),
+    layout: () => import('./views/batches/Batches.svelte'),
+  },
   '/begin': () => import('./views/arrive/Begin.svelte'),
   '/by-hand': () => import('./views/hands/Hands.svelte'),
   '/post': () => import('./views/post/Post.svelte'),

@@ -21,6 +21,13 @@ module SteadyMove
       end
 
       def all = @db[:names].order(:name).all
+
+      # One name for each of what stands behind their first label.
+      def one_of_each_suffix
+        behind = Sequel.lit("substr(name, instr(name, '.') + 1)")
+        @db[:names].select { [min(name).as(name), min(unicode).as(unicode)] }.group(behind).all
+      end
+
       def find(name) = @db[:names].where(name: name).first
 
       # Names of which no outside source has said anything, oldest first.

@@ -91,7 +91,9 @@ module SteadyMove
       def warm
         desk.portfolio.warm
         desk.forecasts.seen
-        desk.moves.open.first(WARMED).each { |move| desk.forecasts.of(move) }
+        open = desk.moves.open.first(WARMED)
+        open.each { |move| desk.forecasts.of(move) }
+        desk.forecasts.together(open)
       rescue Sequel::DatabaseError => e
         log.error(e)
       end

@@ -6,6 +6,14 @@ module SteadyMove
   module Web
     # The built front end; any path that is no file gets index.html, so that every view has an address.
     class Pages
+      # What a view asks for first, for whoever is signed in: the browser fetches it while it reads the scripts
+      # (HTML, link type "preload"). Just as the view asks for it, or it is fetched twice.
+      FIRST = {
+        "/" => %w[desk accounts hands],
+        "/names" => ["names?offset=0&limit=100", "accounts"],
+        "/moves" => %w[axis accounts batches moves?state=ended forecast]
+      }.freeze
+
       # path: under which the desk is served, e.g. "/desk"; it is written into the page.
       def initialize(folder, path: "")
         @folder = folder
@@ -21,7 +29,7 @@ module SteadyMove
         return @files.call(env) if path != "/" && File.file?(File.join(@folder,
           File.basename(path))) && File.dirname(path) == "/"
 
-        index
+        index(env)
       end
 
       private
@@ -48,21 +56,29 @@ module SteadyMove
         end
       end
 
-      def index
+      def index(env)
         file = File.join(@folder, "index.html")
         unless File.exist?(file)
           return [503, { "content-type" => "text/plain; charset=utf-8" },
             ["The front end is not built yet: run bin/demo or bin/test once."]]
         end
 
-        [200, { "content-type" => "text/html; charset=utf-8", "cache-control" => "no-cache" }, [page(file)]]
+        [200, { "content-type" => "text/html; charset=utf-8", "cache-control" => "no-cache" }, [page(file, ahead(env))]]
+      end
+
+      def ahead(env)
+        views = SignIn.of(env["rack.session"] || {}).first ? FIRST[env["PATH_INFO"]] : nil
+        ["session", *views].map do |asked|
+          href = Rack::Utils.escape_html("#{@path}/api/#{asked}")
+          %(  <link rel="preload" as="fetch" crossorigin href="#{href}">\n  )
+        end.join
       end
 
       # The page is built with addresses that begin with "./"; they are the desk's own path's.
-      def page(file)
+      def page(file, ahead)
         meta = %(<meta name="steady-move-path" content="#{@path}" />)
         own = File.read(file).gsub(%r{(href|src)="\./}) { %(#{Regexp.last_match(1)}="#{@path}/) }
-        own.sub("<head>", "<head>\n    #{meta}")
+        own.sub("<head>", "<head>\n    #{meta}").sub("</head>", "#{ahead}</head>")
       end
     end
   end

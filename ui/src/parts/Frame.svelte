@@ -8,13 +8,15 @@
   import { keepFocus } from '../lib/keepfocus';
   import { route } from '../router';
   import Palette from './Palette.svelte';
-  import KeysHelp from './KeysHelp.svelte';
   import TopBar from './TopBar.svelte';
   import Unsaved from './Unsaved.svelte';
   import { say } from '../lib/say';
 
   let { client }: { client: QueryClient } = $props();
   let help = $state(false);
+  // Fetched when it is asked for the first time.
+  let asked = $state(false);
+  $effect(() => void (asked ||= help));
   let search = $state(false);
 
   let view = $state<HTMLElement>();
@@ -57,7 +59,9 @@
   <p class="cut" role="status">{say.frame.theLineToTheDesk}</p>
 {/if}
 <div id="view" tabindex="-1" bind:this={view}><Router base={base || undefined} /></div>
-<KeysHelp bind:open={help} />
+{#if asked}
+  {#await import('./KeysHelp.svelte') then { default: KeysHelp }}<KeysHelp bind:open={help} />{/await}
+{/if}
 <Palette bind:open={search} />
 <Unsaved />
 

@@ -7,6 +7,7 @@
 
   let off = $state(keysAreOff());
   let { open = $bindable(false) }: { open?: boolean } = $props();
+  let unfolded = $state(false);
 </script>
 
 <Modal bind:open title={say.keysHelp.keys} aria-label={say.keysHelp.keys} size="sm" outsideclose>
@@ -20,14 +21,16 @@
     ><input type="checkbox" checked={!off} onchange={(e) => switchKeys((off = !e.currentTarget.checked))} />
     {say.keysHelp.singleKeys}</label
   >
-  <details>
+  <details bind:open={unfolded}>
     <summary>{say.keysHelp.words}</summary>
     <div class="words">
-      {#await contents() then pages}
-        <!-- our own page, made when the front end was built -->
-        <!-- eslint-disable-next-line svelte/no-at-html-tags -->
-        {@html pages.find((page) => page.id === 'glossary')?.html.replace(/<h1>.*<\/h1>/, '')}
-      {/await}
+      {#if unfolded}
+        {#await contents() then pages}
+          <!-- our own page, made when the front end was built -->
+          <!-- eslint-disable-next-line svelte/no-at-html-tags -->
+          {@html pages.find((page) => page.id === 'glossary')?.html.replace(/<h1>.*<\/h1>/, '')}
+        {/await}
+      {/if}
     </div>
   </details>
   <p><a href={p('/help')} onclick={() => (open = false)}>{say.keysHelp.guide}</a></p>

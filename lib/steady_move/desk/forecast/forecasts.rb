@@ -12,7 +12,7 @@ module SteadyMove
       # does not change within a minute.
       FRESH = 60
       SHARE = 0.02
-      KEPT = 2000
+      KEPT = 4000
 
       # spread: Core::Forecast::Spread; rests_on: {step id => how many finished moves its duration rests on}.
       Range = Struct.new(:spread, :rests_on, keyword_init: true)
@@ -31,17 +31,10 @@ module SteadyMove
       # move: an open one. Returns Range.
       def of(move)
         now = @app.now
-        key = [move.id, move.events.size]
-        at, kept = @lock.synchronize { @kept[key] }
-        return kept if at && now >= at && now - at < [FRESH, (kept.spread.p90 - at) * SHARE].max
-
-        ends, rests = drawn(move.plan, move.state, move.from_account, move.to_account, now)
-        range = Range.new(spread: Forecast::Spread.new(ends, at: now), rests_on: rests)
-        @lock.synchronize do
-          @kept.shift while @kept.size >= KEPT
-          @kept[key] = [now, range]
+        fresh([move.id, move.events.size], now, far: ->(range, at) { range.spread.p90 - at }) do
+          ends, rests = drawn(move.plan, move.state, move.from_account, move.to_account, now)
+          Range.new(spread: Forecast::Spread.new(ends, at: now), rests_on: rests)
         end
-        range
       end
 
       # Of a plan that has not started. Returns Range.
@@ -56,8 +49,7 @@ module SteadyMove
         return if moves.empty?
 
         now = @app.now
-        lists = moves.map { |m| drawn(m.plan, m.state, m.from_account, m.to_account, now, salt: m.id).first }
-        Forecast::Spread.together(lists, at: now)
+        Forecast::Spread.together(moves.map { |m| ends_of(m, now) }, at: now)
       end
 
       # Seconds from now for the journal's first line: what was foreseen. {p05, p50, p95}.
@@ -89,6 +81,27 @@ module SteadyMove
       end
 
       private
+
+      # A move's own draws beside those of others, in seconds from now: apart from what is shown of it alone.
+      def ends_of(move, now)
+        at, ends = fresh([move.id, move.events.size, :beside], now, far: ->((_, list), _) { list.max }) do
+          [now, drawn(move.plan, move.state, move.from_account, move.to_account, now, salt: move.id).first]
+        end
+        at == now ? ends : ends.map { |seconds| [seconds - (now - at), 0].max }
+      end
+
+      # What was worked out under a key while it is fresh, else anew. far: how many seconds ahead it looks.
+      def fresh(key, now, far:)
+        at, kept = @lock.synchronize { @kept[key] }
+        return kept if at && now >= at && now - at < [FRESH, far.call(kept, at) * SHARE].max
+
+        made = yield
+        @lock.synchronize do
+          @kept.shift while @kept.size >= KEPT
+          @kept[key] = [now, made]
+        end
+        made
+      end
 
       def drawn(plan, state, from, to, now, salt: 0)
         takes, rests = learnt(plan, from, to)

@@ -18,7 +18,7 @@ module SteadyMove
       # Suffixes of held names that no family lists; each can be said to belong to one.
       def unlisted
         book = @app.rulebook
-        known = @app.names.all.map { |row| Core::Names::DomainName.known(row[:name], row[:unicode]) }
+        known = @app.names.one_of_each_suffix.map { |row| Core::Names::DomainName.known(row[:name], row[:unicode]) }
         known.reject { |name| book.family_of(name) }.map(&:suffix).uniq.sort
       end
 

@@ -95,6 +95,7 @@ export const moves = {
   moves: {
     moves: 'Moves',
     noMoveYet: 'No move yet.',
+    showAll: (n: V) => `Show all ${n} open moves`,
     chooseAName: 'Choose a name',
     andPlanItsMove: 'and plan its move.',
   },

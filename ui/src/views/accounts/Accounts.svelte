@@ -3,6 +3,7 @@
   import { api, ask } from '../../lib/api';
   import { may } from '../../lib/session.svelte';
   import { money } from '../../lib/words';
+  import Together from '../../parts/Together.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import AccountChange from './AccountChange.svelte';
   import AccountForm from './AccountForm.svelte';
@@ -122,9 +123,11 @@
     </section>
   {/if}
   {#if admin && places.data}
-    <Places />
-    <People />
-    <Webhooks />
+    <Together>
+      <Places />
+      <People />
+      <Webhooks />
+    </Together>
   {/if}
 </main>
 

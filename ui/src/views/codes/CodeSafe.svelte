@@ -102,7 +102,7 @@
       </p>
     {/if}
   {/if}
-  <CodeList done={() => void again()} />
+  {#if !safe.isPending}<CodeList done={() => void again()} />{/if}
 </main>
 
 <style>

@@ -51,7 +51,7 @@
 <main>
   <h1 class="hidden-words">{say.desk.desk}</h1>
   <Trouble error={desk.error} />
-  {#if desk.data}
+  {#if desk.data && !hands.isPending}
     <p class="hidden-words" role="status">
       {lanes.map(({ turn }) => say.desk.lane(TURNS[turn], count(turn))).join('; ')}
     </p>

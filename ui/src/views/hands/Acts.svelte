@@ -4,7 +4,9 @@
   import { SvelteSet } from 'svelte/reactivity';
   import { api, ask, type Schemas } from '../../lib/api';
   import { p } from '../../router';
+  import { inParts } from '../../lib/part.svelte';
   import Copy from '../../parts/Copy.svelte';
+  import More from '../../parts/More.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import Found from './Found.svelte';
@@ -25,7 +27,9 @@
   const key = (i: Schemas['HandItem']) => `${i.move} ${i.step}`;
   const orders = $derived(place.items.filter((i) => i.hand.order && !i.said_at && !i.letter));
   const rest = $derived(place.items.filter((i) => !orders.includes(i)));
-  const mine = $derived(rest.filter((i) => !i.said_at && !i.letter));
+  // What doesn't stand there yet can't be ticked with all the others.
+  const seen = inParts(() => rest);
+  const mine = $derived(seen.shown.filter((i) => !i.said_at && !i.letter));
   const chosen = $derived(mine.filter((i) => ticked.has(key(i))));
   let writing = $state(false);
   const said = createMutation(() => ({
@@ -44,7 +48,7 @@
   {/if}
   {#if orders.length}<Orders account={place.id} items={orders} />{/if}
   <ul>
-    {#each rest as i (key(i))}
+    {#each seen.shown as i (key(i))}
       <li class:said={i.said_at}>
         {#if !i.said_at && !i.letter}
           <input
@@ -77,6 +81,7 @@
       </li>
     {/each}
   </ul>
+  <More there={seen.left > 0} busy={false} more={seen.more} />
   {#if mine.length}
     {#if mine.length > 1}
       <p>

@@ -3,11 +3,13 @@
   import { createMutation, createQuery } from '@tanstack/svelte-query';
   import { searchParams } from 'sv-router';
   import { api, ask, type Schemas } from '../../lib/api';
+  import { inParts } from '../../lib/part.svelte';
   import { money } from '../../lib/words';
   import { p } from '../../router';
   import { say } from '../../lib/say';
   import Entries from './Entries.svelte';
   import May from '../../parts/May.svelte';
+  import More from '../../parts/More.svelte';
   import MovesNav from '../moves/MovesNav.svelte';
   import NoteEntry from './NoteEntry.svelte';
   import Trouble from '../../parts/Trouble.svelte';
@@ -18,6 +20,7 @@
     queryKey: ['moves', 'ledger', batch],
     queryFn: () => ask(api.GET('/api/ledger', { params: { query: { batch } } })),
   }));
+  const lines = inParts(() => book.data?.lines ?? []);
   const settle = createMutation(() => ({
     mutationFn: (body: Schemas['LedgerSettled']) => ask(api.POST('/api/ledger/settle', { body })),
     onSuccess: () => book.refetch(),
@@ -99,7 +102,7 @@
           </tr>
         </thead>
         <tbody>
-          {#each book.data.lines as l (l.id)}
+          {#each lines.shown as l (l.id)}
             <tr>
               <td><a class="mono" href={p('/moves/:id', { params: { id: String(l.id) } })}>{l.name}</a></td>
               <td>{l.to}</td>
@@ -116,6 +119,7 @@
         </tbody>
       </table>
     </div>
+    <More there={lines.left > 0} busy={false} more={lines.more} />
     <NoteEntry lines={book.data.lines} done={() => void book.refetch()} />
     <Entries entries={book.data.entries} />
   {/if}

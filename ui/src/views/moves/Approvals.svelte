@@ -2,11 +2,13 @@
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
   import { refresh } from '../../lib/live.svelte';
+  import { inParts } from '../../lib/part.svelte';
   import { span } from '../../lib/words';
   import { p } from '../../router';
   import { say } from '../../lib/say';
   import ForGood from '../../parts/ForGood.svelte';
   import May from '../../parts/May.svelte';
+  import More from '../../parts/More.svelte';
   import MovesNav from './MovesNav.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
@@ -21,6 +23,7 @@
     mutationFn: (moves: number[]) => ask(api.POST('/api/approvals', { body: { moves } })),
     onSuccess: () => refresh(client),
   }));
+  const coming = inParts(() => page.data?.coming ?? []);
   const due = $derived((page.data?.places ?? []).reduce((n, x) => n + x.items.length, 0));
 </script>
 
@@ -83,7 +86,7 @@
     {#if page.data.coming.length}
       <h2>{say.approvals.coming}</h2>
       <ul class="box">
-        {#each page.data.coming as c (c.move_id)}
+        {#each coming.shown as c (c.move_id)}
           <li>
             <a class="mono" href={p('/moves/:id', { params: { id: String(c.move_id) } })}>{c.name}</a>
             <span>{c.from}</span>
@@ -100,6 +103,7 @@
           </li>
         {/each}
       </ul>
+      <More there={coming.left > 0} busy={false} more={coming.more} />
     {/if}
   {/if}
 </main>

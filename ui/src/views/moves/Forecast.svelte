@@ -10,7 +10,11 @@
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
 
-  /** When all that is under way will be done, the chance of any day, and what earlier forecasts were worth. */
+  /**
+   * When all that is under way will be done, the chance of any day, and what earlier forecasts were worth. expected: is
+   * anything under way? Then its room is kept until it comes.
+   */
+  let { expected }: { expected: boolean } = $props();
   let by = $state('');
   const at = $derived(by ? new Date(`${by}T23:59:59`).toISOString() : undefined);
   const forecast = createQuery(() => ({
@@ -30,6 +34,7 @@
 </script>
 
 <Trouble error={forecast.error} />
+{#if forecast.isPending && expected}<div class="room"></div>{/if}
 {#if f && f.moves > 0 && f.range.length}
   <section class="box raised" aria-label={say.forecast.title}>
     <h2>{say.forecast.title}</h2>
@@ -83,6 +88,10 @@
 <style>
   section {
     padding: 0.7rem 0.9rem;
+    margin-bottom: 0.8rem;
+  }
+  .room {
+    height: 13.65rem;
     margin-bottom: 0.8rem;
   }
   .ask {

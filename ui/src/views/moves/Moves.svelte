@@ -36,9 +36,17 @@
     getNextPageParam: (page) => page.next ?? undefined,
   }));
   const rows = $derived(axis.data?.rows ?? []);
+  const current = $derived((route.params as Record<string, string | undefined>).id);
+  // Beside a sheet stand so many rows around the one that is open; the others are a press away.
+  const PART = 40;
+  let whole = $state(false);
+  const from = $derived.by(() => {
+    const at = rows.findIndex((r) => String(r.id) === current);
+    return whole || rows.length <= 3 * PART ? 0 : Math.max(0, (Math.floor(at / PART) - 1) * PART);
+  });
+  const beside = $derived(whole || rows.length <= 3 * PART ? rows : rows.slice(from, from + 3 * PART));
   const over = $derived(ended.data?.pages.flatMap((page) => page.moves) ?? []);
   const open = $derived(!isActive('/moves'));
-  const current = $derived((route.params as Record<string, string | undefined>).id);
   const filtered = $derived(Boolean(turn || account || batch || late));
   const set = (key: string, value: string) => (value ? searchParams.set(key, value) : searchParams.delete(key));
   const choices = $derived([
@@ -64,7 +72,7 @@
     <h1>{say.moves.moves}</h1>
     <Trouble error={axis.error ?? ended.error} />
     {#if !open}
-      <Forecast />
+      <Forecast expected={rows.length > 0} />
       {#if rows.length || filtered}
         <p class="filters">
           {#each choices as c (c.key)}
@@ -95,7 +103,7 @@
       {:else if filtered}<p class="none">{say.axis.noneSo}</p>{/if}
     {:else if rows.length}
       <ul class="box">
-        {#each rows as m (m.id)}
+        {#each beside as m (m.id)}
           <li class:current={String(m.id) === current}>
             <a
               href={p('/moves/:id', { params: { id: String(m.id) } })}
@@ -111,6 +119,9 @@
           </li>
         {/each}
       </ul>
+      {#if beside.length < rows.length}
+        <button class="link" data-row onclick={() => (whole = true)}>{say.moves.showAll(rows.length)}</button>
+      {/if}
     {/if}
     {#if axis.data && ended.data && !rows.length && !over.length && !filtered}
       <p class="box none">

@@ -59,8 +59,10 @@
         ><button class="take" onclick={() => navigate('/names/take-in')}>{say.names.takeNamesIn}</button></May
       >
     </div>
-    <Filters {what} {list} {accounts} bind:unfolded />
-    <div class="when" class:unfolded={unfolded || what.at || what.to}><WhatIf {what} {list} {accounts} /></div>
+    {#if !names.isPending}
+      <Filters {what} {list} {accounts} bind:unfolded />
+      <div class="when" class:unfolded={unfolded || what.at || what.to}><WhatIf {what} {list} {accounts} /></div>
+    {/if}
     <Trouble error={names.error} />
     {#if open}<button class="skip" onclick={toTheSheet}>{say.names.toTheSheet}</button>{/if}
     {#if working}

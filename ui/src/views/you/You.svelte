@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
+  import Together from '../../parts/Together.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import Authenticator from './Authenticator.svelte';
   import Passkeys from './Passkeys.svelte';
@@ -21,9 +22,11 @@
   {#if me.data}
     <p class="muted">{say.you.asWhom(me.data.email, me.data.role)}</p>
     <Sessions me={me.data} />
-    <Calendar />
-    <Notices />
-    <Tokens />
+    <Together>
+      <Calendar />
+      <Notices />
+      <Tokens />
+    </Together>
     <Password />
     <Authenticator set={me.data.authenticator} asked={me.data.second_factor} />
     <Passkeys me={me.data} />

@@ -7,6 +7,7 @@ require_relative "../support/browser"
 # rejected and tried again, one called off, one whose registrar acts on mail alone.
 class BrowserBatchTest < Minitest::Test
   include Browser
+  include ByKeyboard
 
   EARLY = "isles-timetable.example"
   SILENT = "nightboat-saltern.example"

@@ -7,6 +7,7 @@ require_relative "../support/list_server"
 # An empty desk on its first day: from nothing to the first judged name.
 class BrowserBeginTest < Minitest::Test
   include Browser
+  include ByKeyboard
 
   # A practice world for its public record; beside it a desk that knows nothing.
   def setup

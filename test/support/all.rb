@@ -3,6 +3,11 @@
 # Every check and test, side by side. Started by bin/test.
 require_relative "../test_helper"
 require_relative "lanes"
+%w[bench_world signed_in browser by_hand plans post_reading].each { |part| require_relative part }
+
+# Loaded once, before the test files are forked off: else each of them would load all of it for itself.
+Zeitwerk::Loader.eager_load_all
+Mail.eager_autoload!
 
 Minitest.seed = ENV["SEED"].to_i if ENV["SEED"]
 lanes = Lanes.new

@@ -3,16 +3,16 @@
 require "tmpdir"
 require "rbconfig"
 
-# Runs jobs side by side, three at once on two processors, since many wait: test files, each in a process of its own that is forked from
-# one which has loaded everything, and commands. What takes longest begins first. Of what passed a line is printed, of
-# what failed the whole of what it said.
+# Runs jobs side by side, as many as there are processors: test files, each in a process of its own that is
+# forked from one which has loaded everything, and commands. What takes longest begins first. Of what passed a line is
+# printed, of what failed the whole of what it said.
 class Lanes
   Job = Struct.new(:name, :command, :file, :weight, keyword_init: true)
   Running = Struct.new(:job, :log, :began)
   # Whole lanes of work that no file's size tells of (seconds, roughly).
   WEIGHTS = { "browser" => 4, "kill_test" => 4, "service" => 4, "standards" => 2 }.freeze
 
-  def initialize(wide: 3, out: $stdout)
+  def initialize(wide: 2, out: $stdout)
     @wide = wide
     @out = out
     @jobs = []

@@ -154,7 +154,7 @@ class AutomationTest < Minitest::Test
     assert_equal [[ME], 1], [to, sent.size]
     assert_match(/#{NAME}/, mail.subject)
     text = mail.body.decoded.force_encoding("UTF-8")
-    assert_match(/goes on by itself/, text)
+    assert_match(/approved automatically/, text)
     codes = world.world.registry.domains.select_map(:auth_info)
     assert_empty(codes.select { |c| text.include?(c) })
     world.driver.move_on(to: world.app.now + 600)

@@ -69,7 +69,7 @@ class BrowserSignInTest < Minitest::Test
     click_on "I forgot my password"
     fill_in "Email", with: "nobody@y.example"
     click_on "Send me a link by email"
-    assert_text "a mail with a link is on its way"
+    assert_text "an email with a link is on its way"
     visit "about:blank"
     visit "/new-password##{word}"
     fill_in "A password of at least twelve characters", with: "password1234"

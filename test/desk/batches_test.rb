@@ -74,7 +74,7 @@ class BatchesTest < Minitest::Test
     assert_empty app.moves.open
     refused(/second person/) { batches.approve(id, by: ADA) }
     batches.change(id, by: ADA, per_day: 5)
-    refused(/Nobody asks/) { batches.approve(id, by: BEN) } # what was asked for is another plan now
+    refused(/Nobody has asked/) { batches.approve(id, by: BEN) } # what was asked for is another plan now
     assert_equal "asked", begin_batch(id)
     batches.approve(id, by: BEN)
     world.runner.pass

@@ -52,6 +52,14 @@
     border-bottom-color: var(--loden);
     font-weight: 650;
   }
+  @media (forced-colors: active) {
+    .menu > button {
+      border-bottom-color: Canvas;
+    }
+    .menu > button.within {
+      border-bottom-color: Highlight;
+    }
+  }
   .list {
     position: absolute;
     top: 100%;

@@ -147,7 +147,11 @@
       max-width: 4.5rem;
     }
   }
+  /* A line that is see-through is drawn there, too. */
   @media (forced-colors: active) {
+    .daily a {
+      border-bottom-color: Canvas;
+    }
     .daily a.here {
       border-bottom-color: Highlight;
     }

@@ -10,7 +10,10 @@ export const forecast = {
     curve: 'The chance that all open moves are done, over the days to come',
     by: 'Done by the end of',
     chance: (n: V) => `${n} in 100`,
-    held: (a: V, b: V) => `Of the last ${b} forecasts (9 in 10), ${a} held`,
+    held: (a: number, b: number) =>
+      b === 1
+        ? `The last forecast (9 in 10) ${a ? 'held' : 'did not hold'}`
+        : `Of the last ${b} forecasts (9 in 10), ${a} held`,
     row: (a: V, b: V) => `${a} – ${b}; ended`,
     yes: 'held',
     no: 'did not hold',

@@ -71,6 +71,7 @@
           <label class="limit"
             >{say.people.limit}
             <input
+              class="plain num"
               value={person.limit ? money(person.limit) : ''}
               placeholder={say.people.noLimit}
               onchange={(e) => limit.mutate({ id: person.id, text: e.currentTarget.value })}
@@ -158,10 +159,6 @@
 <style>
   .limit input {
     width: 8rem;
-    background: var(--raised);
-    color: var(--ink);
-    border: 1px solid var(--line);
-    padding: 0.1rem 0.4rem;
   }
   li button {
     color: var(--madder);

@@ -11,7 +11,7 @@
 
 <p>
   <label for={id}>{say.doneBy.label}</label>
-  <input {id} type="date" bind:value={by} />
+  <input class="plain" {id} type="date" bind:value={by} />
   {#if start !== undefined}
     <strong
       >{start > clock.now

@@ -46,6 +46,7 @@
             <label
               ><span class="hidden-words">{say.batch.elsewhere}</span>
               <select
+                class="plain"
                 value={m.own.to ?? ''}
                 onchange={(e) =>
                   change.mutate({

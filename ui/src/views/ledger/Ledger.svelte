@@ -53,7 +53,13 @@
             >
               <label
                 ><span class="hidden-words">{say.ledger.how}</span>
-                <input bind:value={how[d.key]} required maxlength="300" placeholder={say.ledger.how} /></label
+                <input
+                  class="plain"
+                  bind:value={how[d.key]}
+                  required
+                  maxlength="300"
+                  placeholder={say.ledger.how}
+                /></label
               >
               <button class="link" type="submit">{say.ledger.settle}</button>
             </form>

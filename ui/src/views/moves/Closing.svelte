@@ -72,7 +72,7 @@
                     settle.mutate({ key: item.key, state: 'kept', reason });
                   }}
                 >
-                  <label>{say.closing.why} <input bind:value={reason} required maxlength="300" /></label>
+                  <label>{say.closing.why} <input class="plain" bind:value={reason} required maxlength="300" /></label>
                   <button class="link" type="submit">{say.closing.states.kept}</button>
                 </form>
               {/if}

@@ -49,7 +49,7 @@
     <Curve range={f.range} curve={f.curve} />
     <p class="ask">
       <Label for="f-by">{say.forecast.by}</Label>
-      <input id="f-by" type="date" bind:value={by} />
+      <input class="plain" id="f-by" type="date" bind:value={by} />
       {#if f.chance !== null && f.chance !== undefined}<strong>{say.forecast.chance(Math.round(f.chance * 100))}</strong
         >{/if}
     </p>

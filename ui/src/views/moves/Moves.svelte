@@ -78,7 +78,7 @@
           {#each choices as c (c.key)}
             <label
               ><span class="hidden-words">{c.label}</span>
-              <select value={param(c.key)} onchange={(e) => set(c.key, e.currentTarget.value)}>
+              <select class="plain" value={param(c.key)} onchange={(e) => set(c.key, e.currentTarget.value)}>
                 <option value="">{c.none}</option>
                 {#each c.of as [value, words] (value)}<option {value}>{words}</option>{/each}
               </select></label
@@ -195,11 +195,6 @@
     margin-bottom: 0.5rem;
   }
   select {
-    background: var(--raised);
-    color: var(--ink);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 0.2rem 1.8rem 0.2rem 0.5rem;
     max-width: 15rem;
   }
   .zoom {

@@ -51,6 +51,7 @@
         <label
           >{say.notices.hour}
           <input
+            class="plain num"
             type="number"
             min="0"
             max="23"
@@ -72,8 +73,5 @@
   }
   input[type='number'] {
     width: 4rem;
-    background: var(--raised);
-    color: var(--ink);
-    border: 1px solid var(--line);
   }
 </style>

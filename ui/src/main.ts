@@ -1,5 +1,6 @@
 import { mount } from 'svelte';
 import App from './App.svelte';
 import './app.css';
+import { letters } from './lib/letters';
 
-export default mount(App, { target: document.getElementById('app')! });
+void letters().then(() => mount(App, { target: document.getElementById('app')! }));

@@ -54,7 +54,9 @@
         </p>
       {/if}
       <a href={at(`/api/names.csv${kept()}`)} download>{say.names.csv}</a>
-      <a href={at(`/api/names/report${kept()}`)} target="_blank" rel="noopener">{say.names.report}</a>
+      <a href={at(`/api/names/report${kept()}`)} target="_blank" rel="noopener" title={say.names.wholeList}
+        >{say.names.report}</a
+      >
       <May operation="takeIn"
         ><button class="take" onclick={() => navigate('/names/take-in')}>{say.names.takeNamesIn}</button></May
       >

@@ -48,6 +48,7 @@ class ListingsTest < Minitest::Test
     quay = page.css("section").find { |s| s.at("h2").text == "kelpquay.example" }
     assert_includes quay.text.gsub(/\s+/, " "), "Wait until 20 Mar 2027, 08:00 UTC."
     assert_equal 3, quay.css("rect").map { |r| r["fill"] }.uniq.size
+    assert_no_slugs(page.text)
     closed = quay.css("rect").find { |r| r["fill"].start_with?("url") }
     assert_in_delta 16, closed["width"].to_f, 0.2, "ten of 400 days on a ruler of 640"
     many = Array.new(501) do |i|
@@ -101,5 +102,15 @@ class ListingsTest < Minitest::Test
     end)
     get "/api/names/kelpquay.example?to=nowhere"
     assert_equal 422, last_response.status
+  end
+
+  private
+
+  # Rules are called by their titles, here and in a plan.
+  def assert_no_slugs(text)
+    slugs = world.app.rulebook.entries.keys.grep(/-/)
+    said = world.app.names.all.first(8).flat_map { |n| world.plan(n[:name], to: "orlop").cautions.map(&:says) }
+    found = slugs.select { |id| [text, *said].any? { |t| t.to_s.match?(/(?<![\w-])#{id}(?![\w-])/) } }
+    assert_empty found, "rules by their keys"
   end
 end

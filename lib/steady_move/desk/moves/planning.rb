@@ -192,7 +192,7 @@ module SteadyMove
           f.effect == "caution" || (f.effect == "fix" && f.in_move == "caution")
         end
         unknown = judged.verdict.unknown.map do |u|
-          Caution.new("unknown #{u.rule}", Words.say("plan.not_known", rule: u.rule, find_out: u.find_out))
+          Caution.new("unknown #{u.rule}", Words.say("plan.not_known", rule: u.title, find_out: u.find_out))
         end
         told.map { |f| Caution.new(f.rule, f.because) } + unknown +
           [zone&.problem && Caution.new("zone", Words.say(zone.problem))].compact

@@ -136,7 +136,7 @@ export const names = {
     withoutPrice: (a: number) => `, without ${a === 1 ? '1 name' : `${a} names`} of which no price is known`,
     csv: 'CSV',
     report: 'Report',
-    wholeList: 'The whole list on one page, to read or to print',
+    wholeList: 'The list as one page, to read or to print (at most 500 names)',
     takeNamesIn: 'Add names',
     judgingTheNamesOf: (a: V, b: V) => `Judging the names: ${a} of ${b}.`,
     noNameIsLikeThat: 'No name matches. Change the search or the filters above.',

@@ -83,7 +83,7 @@ module Browser
   end
 
   # Refusals that a test asks for; a form whose person is not known yet.
-  HARMLESS = /favicon|status of (401|403|409|422)|Password forms should have/
+  HARMLESS = %r{favicon|status of (401|403|409|422)|/api/\S+ - Failed.*status of 404|Password forms should have}
   AXE = File.join(SteadyMove::ROOT, "ui", "node_modules", "axe-core", "axe.min.js")
 
   # What depends on the theme; everything else is the same in both.

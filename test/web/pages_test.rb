@@ -59,6 +59,7 @@ class PagesTest < Minitest::Test
     assert_equal ["/api/session"], links["/"]
     sign_in
     assert_equal ["/api/session"], links["/post"]
+    assert_equal ["/api/session"], links["/names?sort=-name"]
     SteadyMove::Web::Pages::FIRST.each_key do |path|
       asked = links[path]
       assert_operator asked.size, :>, 2

@@ -5,7 +5,7 @@ import Blank from './parts/Blank.svelte';
 import Nowhere from './views/Nowhere.svelte';
 
 /** What most people see first comes with the first page; the rest when it is opened. */
-export const { p, navigate, isActive, route } = createRouter({
+const router = createRouter({
   '/': Desk,
   '/names': {
     '/': Blank,
@@ -46,3 +46,15 @@ export const { p, navigate, isActive, route } = createRouter({
   '/help/:page': () => import('./views/help/Help.svelte'),
   '*': Nowhere,
 });
+
+export const { p, isActive, route } = router;
+
+/** Goes to a view. Where another link is followed meanwhile, that one counts; the router then answers with itself. */
+export const navigate = (async (...to: Parameters<typeof router.navigate>) => {
+  try {
+    return await router.navigate(...to);
+  } catch (e) {
+    if (!(e instanceof TypeError)) throw e;
+    return e;
+  }
+}) as typeof router.navigate;

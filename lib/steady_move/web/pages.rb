@@ -67,7 +67,8 @@ module SteadyMove
       end
 
       def ahead(env)
-        views = SignIn.of(env["rack.session"] || {}).first ? FIRST[env["PATH_INFO"]] : nil
+        plain = env["QUERY_STRING"].to_s.empty? # else the view asks for something narrower
+        views = plain && SignIn.of(env["rack.session"] || {}).first ? FIRST[env["PATH_INFO"]] : nil
         ["session", *views].map do |asked|
           href = Rack::Utils.escape_html("#{@path}/api/#{asked}")
           %(  <link rel="preload" as="fetch" crossorigin href="#{href}">\n  )

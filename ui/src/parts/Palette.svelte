@@ -79,10 +79,9 @@
   />
   <ul id="found" role="listbox" aria-label={say.palette.found}>
     {#each found as f, i (f.path)}
-      <li id="found-{i}" role="option" aria-selected={i === at}>
-        <button tabindex="-1" onclick={() => go(f)}
-          ><span class="mono">{f.title}</span> <span class="muted">{f.note}</span></button
-        >
+      <!-- svelte-ignore a11y_click_events_have_key_events (the keys are those of the field above) -->
+      <li id="found-{i}" role="option" aria-selected={i === at} onclick={() => go(f)}>
+        <span class="mono">{f.title}</span> <span class="muted">{f.note}</span>
       </li>
     {/each}
   </ul>
@@ -101,8 +100,7 @@
     padding: 0.5rem 0.7rem;
     color: var(--ink);
   }
-  li button {
-    width: 100%;
+  li {
     display: flex;
     justify-content: space-between;
     gap: 1rem;

@@ -3,13 +3,13 @@
   import { say } from '../lib/say';
 </script>
 
-<section>
+<main>
   <h1>{say.nowhere.thereIsNothingAtThis}</h1>
   <p>{say.nowhere.theLinkMayBeOld} <a href={p('/')}>{say.nowhere.goToTheDesk}</a></p>
-</section>
+</main>
 
 <style>
-  section {
+  main {
     padding: 2rem;
   }
 </style>

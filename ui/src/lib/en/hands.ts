@@ -9,7 +9,7 @@ export const hands = {
     seeItsMove: 'See its move',
     areDone: (n: number) =>
       n === 0 ? 'Tick what is done' : n === 1 ? 'This task is done' : `These ${n} tasks are done`,
-    all: (n: number) => `All ${n} of them`,
+    all: (n: number) => (n === 2 ? 'Both of them' : `All ${n} of them`),
     thisOnlyStartsTheLooking: 'The desk checks from outside before it counts as done.',
     writeOneLetterFor: (a: V) => `Write one email for ${a}`,
     names: (a: V) => `${a} names`,

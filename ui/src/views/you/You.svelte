@@ -26,11 +26,11 @@
       <Calendar />
       <Notices />
       <Tokens />
+      <Password />
+      <Authenticator set={me.data.authenticator} asked={me.data.second_factor} />
+      <Passkeys me={me.data} />
+      {#if me.data.second_factor}<RecoveryCodes left={me.data.recovery_codes} />{/if}
     </Together>
-    <Password />
-    <Authenticator set={me.data.authenticator} asked={me.data.second_factor} />
-    <Passkeys me={me.data} />
-    {#if me.data.second_factor}<RecoveryCodes left={me.data.recovery_codes} />{/if}
   {/if}
 </main>
 

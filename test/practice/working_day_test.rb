@@ -42,6 +42,9 @@ class WorkingDayTest < Minitest::Test
     lines = app.journal.of_move(app.moves.open_for("xn--fhre-saltern-gcb.example").id).map(&:says)
     assert(lines.any?(/ fähre-saltern\.example/), "an international name is read in its own letters")
     assert(lines.grep_v(/“/).none?(/xn--/), "but in what others wrote")
+    move = app.moves.open_for("xn--fhre-saltern-gcb.example")
+    hand = SteadyMove::Desk::TypedValues.of(app, move, move.state.current.step)
+    assert_equal [:aim, ["auto-renew on"]], hand, "what is to be set is said where it is done"
     proposal = @world.plan("saltern-isles.example", to: "orlop", host: "lanternroom")
     assert_predicate proposal, :startable?
     start_beside_the_rest

@@ -13,8 +13,17 @@ module SteadyMove
         return [:ds, move.state.told("ds")&.data&.fetch("ds", nil).to_a] if step.mark?(:ds_old)
         return [:ds, wanted(app, move)] if step.mark?(:ds_new)
         return [:tag, [tag(app.accounts.find(move.to_account), move)]] if step.mark?(:tag)
+        return [:aim, aims(move.plan).map { |phrase| Words.say(phrase) }] if step.mark?(:settings)
 
         [nil, []]
+      end
+
+      # What was ordered that nobody can see from outside, each as a Phrase.
+      def aims(plan)
+        plan.wanted.hidden.map do |key, value|
+          known = Core::Moves::Aims::CHOICES.key?(key.to_s)
+          Words.phrase("aims.#{key}", value: known ? Words.phrase("aims.#{value}") : value)
+        end
       end
 
       # Those of the new host as they are known now: some come by mail only after the start.

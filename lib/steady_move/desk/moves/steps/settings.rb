@@ -9,13 +9,7 @@ module SteadyMove
 
         private
 
-        def wanted_words
-          what = plan.wanted.hidden.map do |key, value|
-            known = Core::Moves::Aims::CHOICES.key?(key.to_s)
-            Words.phrase("aims.#{key}", value: known ? Words.phrase("aims.#{value}") : value)
-          end
-          { what: what }
-        end
+        def wanted_words = { what: TypedValues.aims(plan) }
       end
     end
   end

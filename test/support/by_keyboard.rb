@@ -33,6 +33,7 @@ module ByKeyboard
 
       stop_at
       return super if %w[date time range].include?(self[:type]) # typed in the order of the reader's own country
+      return super if value.to_s.include?("\t") # pasted: a tab that is typed leaves the field
 
       press([:control, "a"], value.to_s.empty? ? :delete : value.to_s)
       self

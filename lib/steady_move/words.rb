@@ -105,7 +105,7 @@ module SteadyMove
 
       # An international name is read in its own letters; its A-label stands beside it where it is needed.
       def shown(name)
-        name.is_a?(String) && name.match?(ACE) ? Core::Names::Idn.shown(name) : worded(name)
+        name.is_a?(String) ? Core::Names::Idn.shown(name) : worded(name)
       end
 
       def worded(value)
@@ -118,7 +118,6 @@ module SteadyMove
       end
     end
 
-    ACE = /(?:\A|\.)xn--/i
     KEY = /\A[a-z_]+(\.[\w-]+)+\z/
     MARK = /<(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ)>/
     UNITS = [[86_400, "day"], [3600, "hour"], [60, "minute"]].freeze

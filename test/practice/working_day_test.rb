@@ -1,11 +1,13 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require_relative "../support/bench_world"
+require_relative "../support/signed_in"
 
 # The demo opens on a working day: what the scenario lived through stands there with its evidence, and the first move of
 # the README can still be made.
 class WorkingDayTest < Minitest::Test
+  include SignedIn
+
   # name => [step that waits, whose turn, phase]
   OPEN = {
     "harbourpass.example" => %w[release yours under-way],
@@ -17,8 +19,9 @@ class WorkingDayTest < Minitest::Test
     "xn--fhre-saltern-gcb.example" => %w[settings yours under-way]
   }.freeze
 
-  def setup = @world = BenchWorld.new(names_at: nil, week: true)
-  def teardown = @world.close
+  LISTS = %w[desk moves?state=open axis hands approvals journal ledger names forecast codes].freeze
+
+  def new_world = BenchWorld.new(names_at: nil, week: true)
 
   def test_the_demo_opens_on_a_working_day
     app = @world.app
@@ -45,12 +48,36 @@ class WorkingDayTest < Minitest::Test
     move = app.moves.open_for("xn--fhre-saltern-gcb.example")
     hand = SteadyMove::Desk::TypedValues.of(app, move, move.state.current.step)
     assert_equal [:aim, ["auto-renew on"]], hand, "what is to be set is said where it is done"
+    in_their_own_letters
     proposal = @world.plan("saltern-isles.example", to: "orlop", host: "lanternroom")
     assert_predicate proposal, :startable?
     start_beside_the_rest
   end
 
   private
+
+  # Whatever a list calls by a name, it calls in its own letters, too.
+  def in_their_own_letters
+    sign_in
+    read = LISTS.to_h do |list|
+      get "/api/#{list}"
+      assert_equal 200, last_response.status, list
+      [list, called(answer).select { |_, unicode| unicode == "fähre-saltern.example" }.size]
+    end
+    assert_empty(%w[desk moves?state=open axis hands journal names] - read.reject { |_, n| n.zero? }.keys)
+  end
+
+  # Every [name, unicode] of an answer, however deep.
+  def called(part)
+    return part.flat_map { |p| called(p) } if part.is_a?(Array)
+    return [] unless part.is_a?(Hash)
+
+    deep = part.values.flat_map { |v| called(v) }
+    return deep unless part["name"].is_a?(String) && part["name"].start_with?("xn--")
+
+    assert_includes part.keys, "unicode"
+    [*deep, part.values_at("name", "unicode")]
+  end
 
   # Checks that find nothing are not sat through: the caches' day and the release take a few turns of the clock.
   def start_beside_the_rest

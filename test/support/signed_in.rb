@@ -11,11 +11,12 @@ module SignedIn
   attr_reader :app, :world, :house
 
   def setup
-    @world = BenchWorld.new
+    @world = new_world
     @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
     @app = house.rack
   end
 
+  def new_world = BenchWorld.new
   def teardown = world.close
   def answer = JSON.parse(last_response.body)
 

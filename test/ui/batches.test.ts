@@ -1,4 +1,3 @@
-import './support/router';
 import { fireEvent, screen, waitFor, within } from '@testing-library/svelte';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { server, show, signedIn } from './support/server';

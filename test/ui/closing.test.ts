@@ -1,4 +1,3 @@
-import './support/router';
 import { fireEvent, screen, waitFor } from '@testing-library/svelte';
 import { tick } from 'svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';

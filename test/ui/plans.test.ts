@@ -1,4 +1,3 @@
-import './support/router';
 import { fireEvent, screen, waitFor } from '@testing-library/svelte';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { createRawSnippet } from 'svelte';
@@ -98,6 +97,8 @@ describe('the plan', () => {
   });
 });
 
+const both = (...names: string[]) => ({ names, unicode: names });
+
 describe('the review of a batch', () => {
   const row = (name: string, startable: boolean, says: string[] = []) => ({
     name,
@@ -114,9 +115,9 @@ describe('the review of a batch', () => {
     rows: [row('a.example', true), row('b.example', true), row('c.example', false, ['It is too young.'])],
     sums,
     places: [{ to: 'orlop', title: 'Orlop', names: 2, sums }],
-    waves: [{ number: 1, names: ['a.example'], starts_at: at(0), ends: [at(1), at(2), at(5)], why: 'trial' as const }],
-    risks: [[{ says: 'Its mail comes from itself.', names: ['a.example', 'b.example'] }]],
-    asks: [{ place: null, says: 'Approve the release of each name', names: ['a.example', 'b.example'] }],
+    waves: [{ number: 1, ...both('a.example'), starts_at: at(0), ends: [at(1), at(2), at(5)], why: 'trial' as const }],
+    risks: [[{ says: 'Its mail comes from itself.', ...both('a.example', 'b.example') }]],
+    asks: [{ place: null, says: 'Approve the release of each name', ...both('a.example', 'b.example') }],
     range: [at(1), at(2), at(5)],
     above: ['18.04 EUR is above this batch’s limit of 10.00 EUR.'],
   };

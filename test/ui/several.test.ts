@@ -1,4 +1,3 @@
-import './support/router';
 import { fireEvent, screen, waitFor } from '@testing-library/svelte';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { server, show, signedIn } from './support/server';
@@ -32,6 +31,7 @@ describe('the axis', () => {
   const row = (id: number, more: Partial<Row> = {}): Row => ({
     id,
     name: `m${id}.example`,
+    unicode: `m${id}.example`,
     from: 'A',
     to: 'B',
     batch: null,
@@ -88,7 +88,7 @@ describe('the axis', () => {
   });
 
   it('is drawn whole, with names that are no markup', () => {
-    const svg = picture([row(1, { name: 'a<b>&".example' })], new Map([[1, [block({})]]]), NOW, 'week', {
+    const svg = picture([row(1, { unicode: 'a<b>&".example' })], new Map([[1, [block({})]]]), NOW, 'week', {
       title: 'All',
       mark: (t) => String(t),
     });
@@ -103,6 +103,7 @@ describe('approvals', () => {
   const item = (id: number, more: object = {}) => ({
     move_id: id,
     name: `m${id}.example`,
+    unicode: `m${id}.example`,
     step: 'release',
     says: 'Approve',
     how: 'connection',
@@ -168,7 +169,7 @@ describe('what others are shown', () => {
   });
 
   it('ended moves fold away with what came of them', async () => {
-    const ended = [{ id: 1, name: 'a.example', stage: 'Settled', from: 'A', to: 'B' }] as never;
+    const ended = [{ id: 1, unicode: 'a.example', stage: 'Settled', from: 'A', to: 'B' }] as never;
     show(Ended, { moves: ended, current: undefined, there: true, busy: false, more: () => undefined });
     expect(document.querySelector('details')!.open).toBe(false);
     expect(document.querySelector('summary')!.textContent).toMatch(/Ended moves\s+1\+/);

@@ -15,12 +15,8 @@ class AutomationTest < Minitest::Test
   ME = "ada@saltern-office.example"
   NAME = "isles-timetable.example"
 
-  def new_world = BenchWorld.new
-
   def setup
-    @world = new_world
-    @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
-    @app = house.rack
+    super
     sign_in
   end
 

@@ -15,12 +15,8 @@ class CalendarTest < Minitest::Test
     print(json.dumps([[str(e['UID']), str(e['SUMMARY']), e['DTSTART'].dt.isoformat()] for e in c.walk('VEVENT')]))
   PYTHON
 
-  def new_world = BenchWorld.new
-
   def setup
-    @world = new_world
-    @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
-    @app = house.rack
+    super
     sign_in
   end
 

@@ -12,12 +12,8 @@ class WebClosingTest < Minitest::Test
 
   NAME = "isles-timetable.example"
 
-  def new_world = BenchWorld.new
-
   def setup
-    @world = new_world
-    @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
-    @app = house.rack
+    super
     sign_in
     id, = SteadyMove::Desk::Batches.new(world.app).make([NAME], by: ME, to: "orlop", trial: false, title: "Čtvrtek")
     @batch = id

@@ -9,12 +9,8 @@ class WebFollowingTest < Minitest::Test
 
   NAMES = %w[isles-timetable.example nightboat-saltern.example harbourpass.example].freeze
 
-  def new_world = BenchWorld.new
-
   def setup
-    @world = new_world
-    @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
-    @app = house.rack
+    super
     sign_in
     @ids = NAMES.map { |n| world.start(n, to: "orlop") }
   end

@@ -11,9 +11,7 @@ class WebHandsTest < Minitest::Test
   def new_world = BenchWorld.new(names_at: %w[millrace cobble gannet fairlead])
 
   def setup
-    @world = new_world
-    @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
-    @app = house.rack
+    super
     sign_in
   end
 

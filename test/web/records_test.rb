@@ -14,9 +14,7 @@ class WebRecordsTest < Minitest::Test
   def new_world = BenchWorld.new(names_at: %w[fairlead])
 
   def setup
-    @world = new_world
-    @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
-    @app = house.rack
+    super
     sign_in
   end
 

@@ -42,7 +42,7 @@ module SteadyMove
 
       def problems(desk)
         desk.journal.page(type: "problem", limit: ERRORS).map do |e|
-          { at: Views::Json.time(e.at), name: e.name, says: Words.retold(e), move_id: e.move_id }
+          { at: Views::Json.time(e.at), **Views::Json.name(e.name), says: Words.retold(e), move_id: e.move_id }
         end
       end
     end

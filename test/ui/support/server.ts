@@ -11,6 +11,12 @@ export type Asked = {
   body: unknown;
 };
 
+// As the desk answers: whatever has a name, or names, has it in its own letters, too.
+const lettered = (_: string, v: unknown) => {
+  if (v === null || typeof v !== 'object' || 'unicode' in v) return v;
+  return 'name' in v ? { unicode: v.name, ...v } : 'names' in v ? { unicode: v.names, ...v } : v;
+};
+
 /** Answers requests by “METHOD path”; what was asked is kept. A status other than 200 stands as [status, body].
  * What is in `late` (by path) is answered once its promise is kept. */
 export function server(answers: Record<string, unknown>, late: Record<string, Promise<void>> = {}): Asked[] {
@@ -30,7 +36,7 @@ export function server(answers: Record<string, unknown>, late: Record<string, Pr
     const [status, body] = Array.isArray(given)
       ? given
       : [given === undefined ? 404 : 200, given ?? { detail: 'nothing' }];
-    return new Response(JSON.stringify(body), {
+    return new Response(JSON.stringify(body, lettered), {
       status,
       headers: { 'Content-Type': 'application/json' },
     });

@@ -77,7 +77,7 @@ export function picture(
   }
   rows.forEach((row, i) => {
     const y = TOP + i * ROW;
-    out.push(`<text x="6" y="${y + 18}" fill="#15201b">${escaped(row.name)}</text>`);
+    out.push(`<text x="6" y="${y + 18}" fill="#15201b">${escaped(row.unicode)}</text>`);
     (['registration', 'records'] as const).forEach((rail, k) => {
       for (const s of stretches(tracks.get(row.id) ?? [], rail)) {
         const fill = { past: '#2c5a43', active: '#c58a1c', stuck: '#8f1f31' }[s.kind] ?? '#dde5e9';

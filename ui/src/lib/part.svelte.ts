@@ -2,10 +2,11 @@
 export const PART = 40;
 
 class Part<T> {
-  #upto = $state(PART);
+  #upto = $state(0);
   readonly #all: () => T[];
-  constructor(all: () => T[]) {
+  constructor(all: () => T[], first: number) {
     this.#all = all;
+    this.#upto = first;
   }
   get shown() {
     return this.#all().slice(0, this.#upto);
@@ -19,4 +20,4 @@ class Part<T> {
 }
 
 /** A long list in parts: what is shown of it, how many are left, and more. */
-export const inParts = <T>(all: () => T[]) => new Part(all);
+export const inParts = <T>(all: () => T[], first = PART) => new Part(all, first);

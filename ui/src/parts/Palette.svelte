@@ -30,7 +30,7 @@
       words: page.words,
     })),
     ...(moves.data?.moves ?? []).map((m) => ({
-      title: m.name,
+      title: m.unicode,
       note: say.palette.moveTo(m.to, m.stage),
       path: `/moves/${m.id}`,
     })),

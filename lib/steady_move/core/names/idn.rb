@@ -24,10 +24,14 @@ module SteadyMove
         #   Names::Idn.to_ascii("fähre.example") # => "xn--fhre-loa.example"
         def to_ascii(text) = turned { SimpleIDN.to_ascii(text) }
 
+        # Of an A-label somewhere in a name (RFC 5890, section 2.3.2.5).
+        ACE = /(?:\A|\.)xn--/i
+        private_constant :ACE
+
         # The U-label form, or the text itself where it has none: for showing.
         #   Names::Idn.shown("xn--999999b.example") # => "xn--999999b.example"
         def shown(text)
-          to_unicode(text)
+          text.match?(ACE) ? to_unicode(text) : text
         rescue Unfit
           text
         end

@@ -21,7 +21,7 @@ module SteadyMove
       def of_batch(report)
         own = [[nil, sums(report)], differences(report), held(report)].compact
         each = report.moves.flat_map do |m|
-          [[m.move.name, went(m)], *parts(m)]
+          [[Core::Names::Idn.shown(m.move.name), went(m)], *parts(m)]
         end
         Text.new(title: say("title_batch", title: report.batch.title), lead: say("made", at: @app.now),
           parts: own + each)

@@ -12,7 +12,7 @@ module SteadyMove
           def safe = Desk::CodeSafe.new(desk)
 
           def held_codes
-            { codes: safe.all.map { |h| Views::Json.value(h.to_h) } }
+            { codes: safe.all.map { |h| Views::Json.value(h.to_h).merge(Views::Json.name(h.name)) } }
           end
         end
 

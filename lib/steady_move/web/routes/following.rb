@@ -12,7 +12,7 @@ module SteadyMove
           def axis_row(row)
             state = row.move.state
             words = words_of(row.move)
-            { id: row.move.id, name: row.move.name, from: words[:from], to: words[:to], batch: row.batch,
+            { id: row.move.id, **Views::Json.name(row.move.name), from: words[:from], to: words[:to], batch: row.batch,
               stage: state.stage, turn: state.turn, late: row.late, ends: Views::Json.time(row.ends),
               started_at: Views::Json.time(row.move.started_at),
               finish: row.range.range.map { |t| Views::Json.time(t) } }
@@ -23,11 +23,16 @@ module SteadyMove
           def approvals_page(problems: {})
             moves = desk.moves.open
             { places: approvals.due(moves).map { |p| p.to_h.merge(items: p.items.map { |i| approval(i) }) },
-              coming: approvals.coming(moves).map { |c| c.to_h.merge(expected: Views::Json.time(c.expected)) },
+              coming: approvals.coming(moves).map { |c| coming(c) },
               problems: problems.map { |id, says| { move_id: id, says: says } } }
           end
 
-          def approval(item) = item.to_h.merge(ends: Views::Json.time(item.ends))
+          def approval(item) = item.to_h.merge(Views::Json.name(item.name), ends: Views::Json.time(item.ends))
+
+          def coming(item)
+            item.to_h.merge(Views::Json.name(item.name), expected: Views::Json.time(item.expected))
+          end
+
           def status_pages = Desk::StatusPages.new(desk)
 
           def status_shown(address: nil)

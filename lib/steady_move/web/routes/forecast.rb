@@ -10,9 +10,9 @@ module SteadyMove
         # What the answer shows of one settled move.
         module Helpers
           def held_shown(held)
-            { id: held.move.id, name: held.move.name, from: Views::Json.time(held.p05),
-              likely: Views::Json.time(held.p50),
-              to: Views::Json.time(held.p95), ended_at: Views::Json.time(held.ended_at), held: held.held }
+            { id: held.move.id, **Views::Json.name(held.move.name), from: Views::Json.time(held.p05),
+              likely: Views::Json.time(held.p50), to: Views::Json.time(held.p95),
+              ended_at: Views::Json.time(held.ended_at), held: held.held }
           end
 
           def spread_shown(spread, by)

@@ -17,7 +17,7 @@ module SteadyMove
           def changes
             lately, most = CHANGES
             lines = desk.journal.page(type: "record-changed", limit: most).select { |e| e.at >= now - lately }
-            lines.map { |e| { name: e.name, at: Views::Json.time(e.at), says: Words.retold(e) } }
+            lines.map { |e| { **Views::Json.name(e.name), at: Views::Json.time(e.at), says: Words.retold(e) } }
           end
 
           # What wants somebody soonest first: what can still be decided before its deadline, then what is stuck, then
@@ -30,8 +30,8 @@ module SteadyMove
           def strays
             Desk::Strays.new(desk).open.map do |s|
               account = desk.accounts.find(s.account_id)
-              { name: s.name, at: account&.title, site: account&.habits&.fetch("site", nil), because: s.because,
-                requested_by: s.requested_by, seen_at: Views::Json.time(s.seen_at),
+              { **Views::Json.name(s.name), at: account&.title, site: account&.habits&.fetch("site", nil),
+                because: s.because, requested_by: s.requested_by, seen_at: Views::Json.time(s.seen_at),
                 deadline: Views::Json.time(s.deadline), refusable: account&.epp? == true }
             end
           end

@@ -27,15 +27,17 @@ module SteadyMove
         end
 
         def member(member, cards)
-          { name: member.name, state: member.state, own: member.own, says: member.says, move: cards[member.move_id] }
+          { **Json.name(member.name), state: member.state, own: member.own, says: member.says,
+            move: cards[member.move_id] }
         end
 
         # REVIEW: Desk::BatchReview::Review.
         def review(review, accounts)
           { rows: review.rows.map { |r| row(r) }, sums: sums(review.sums), places: places(review, accounts),
             waves: review.waves.map { |w| wave(w) }, above: review.above,
-            risks: review.risks.map { |cases| cases.map { |says, names| { says: says, names: names } } },
-            asks: review.asks.map(&:to_h), range: review.range.map { |t| Json.time(t) } }
+            risks: review.risks.map { |cases| cases.map { |says, names| { says: says, **Json.names(names) } } },
+            asks: review.asks.map { |a| a.to_h.merge(Json.names(a.names)) },
+            range: review.range.map { |t| Json.time(t) } }
         end
 
         # found: Desk::Rehearsing::Found.
@@ -58,7 +60,7 @@ module SteadyMove
           ways = row.ways.map do |w|
             { id: w.id, takes: w.takes, why: w.why, break_even: row.break_even[w.id], **listed(w.ahead, :ahead) }
           end
-          { name: row.name, from: row.from, best: row.best, ways: ways, **listed(row.stay, :stay) }
+          { **Json.name(row.name), from: row.from, best: row.best, ways: ways, **listed(row.stay, :stay) }
         end
 
         def listed(amounts, key) = { currency: amounts.first&.currency, key => amounts.map(&:minor) }
@@ -68,8 +70,8 @@ module SteadyMove
         end
 
         def row(row)
-          row.to_h.slice(:name, :to, :startable, :says, :by_hand, :carries)
-            .merge(total: Json.amount(row.total), saves: Json.amount(row.saves))
+          row.to_h.slice(:to, :startable, :says, :by_hand, :carries)
+            .merge(Json.name(row.name), total: Json.amount(row.total), saves: Json.amount(row.saves))
         end
 
         def places(review, accounts)
@@ -80,7 +82,7 @@ module SteadyMove
         end
 
         def wave(wave)
-          { number: wave.number, names: wave.names, why: wave.why, starts_at: Json.time(wave.starts_at),
+          { number: wave.number, **Json.names(wave.names), why: wave.why, starts_at: Json.time(wave.starts_at),
             ends: wave.ends.map { |t| Json.time(t) } }
         end
         private_class_method :compared, :listed, :member, :sums, :row, :places, :wave

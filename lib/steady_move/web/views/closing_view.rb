@@ -16,8 +16,9 @@ module SteadyMove
         # report: Desk::ClosingReport::Batch.
         def batch(report, texts)
           { **text(texts.of_batch(report)), moves: report.moves.map do |m|
-            { id: m.move.id, name: m.move.name, stage: m.move.state.stage, open: m.open_items.size, bad: m.bad.size,
-              spent: Json.amount(m.line&.spent), saved: Json.amount(m.line&.saved), again_at: Json.time(m.again_at) }
+            { id: m.move.id, **Json.name(m.move.name), stage: m.move.state.stage, open: m.open_items.size,
+              bad: m.bad.size, spent: Json.amount(m.line&.spent), saved: Json.amount(m.line&.saved),
+              again_at: Json.time(m.again_at) }
           end }
         end
 

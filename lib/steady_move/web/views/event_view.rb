@@ -9,8 +9,7 @@ module SteadyMove
 
         def line(event)
           { seq: event.seq, at: Json.time(event.at), type: event.type, step: event.step, says: Words.retold(event),
-            by: event.by,
-            name: event.name, evidence: Json.value(event.evidence), key: event.data["key"] }
+            by: event.by, **Json.name(event.name), evidence: Json.value(event.evidence), key: event.data["key"] }
         end
       end
     end

@@ -23,6 +23,14 @@ module SteadyMove
           end
         end
 
+        # A name as DNS has it, and in its own letters (RFC 5890); both nil where there is none.
+        def name(name) = { name: name, unicode: name && Core::Names::Idn.shown(name) }
+
+        def shown(names) = names.map { |n| Core::Names::Idn.shown(n) }
+
+        # A list of names both ways.
+        def names(names) = { names: names, unicode: shown(names) }
+
         def amount(amount) = amount && { minor: amount.minor, currency: amount.currency }
       end
     end

@@ -20,7 +20,8 @@ module SteadyMove
         end
 
         def line(line, titles)
-          { id: line.move.id, name: line.move.name, from: titles[line.move.from_account] || line.move.from_account,
+          { id: line.move.id, **Json.name(line.move.name),
+            from: titles[line.move.from_account] || line.move.from_account,
             to: titles[line.move.to_account] || line.move.to_account, stage: line.move.state.stage, batch: line.batch,
             quoted: Json.amount(line.quoted), spent: Json.amount(line.spent), charged: line.charged,
             saved: Json.amount(line.saved), lost_days: line.lost_days, started_at: Json.time(line.move.started_at) }
@@ -48,7 +49,7 @@ module SteadyMove
             source: entry.source }
         end
 
-        def of(ids, names) = ids.map { |id| { id: id, name: names[id] } }
+        def of(ids, names) = ids.map { |id| { id: id, **Json.name(names[id]) } }
 
         private_class_method :line, :batches, :sums, :summed, :entry, :of
       end

@@ -20,18 +20,19 @@ module SteadyMove
 
         # Names whose contacts are public now, and longer than the owner consented to.
         def too_long(moves, now)
-          moves.select { |m| m.state.exposed.last&.last.nil? && m.state.overexposed?(now) }.map(&:name)
+          over = moves.select { |m| m.state.exposed.last&.last.nil? && m.state.overexposed?(now) }
+          Json.shown(over.map(&:name))
         end
 
         def place(place, desk, letters, moves)
           writes = desk.accounts.find(place.id) ? letters.waiting(place.id, moves).map { |m, _| m.name }.uniq : []
-          { id: place.id, title: place.title, site: place.site, login: place.login, letter_for: writes,
+          { id: place.id, title: place.title, site: place.site, login: place.login, letter_for: Json.shown(writes),
             items: place.items.map { |i| item(i) } }
         end
 
         def item(item)
-          item.to_h.slice(:name, :step, :title, :phase, :says, :letter)
-            .merge(move: item.move_id, hand: hand(item.hand), since: Json.time(item.since),
+          item.to_h.slice(:step, :title, :phase, :says, :letter)
+            .merge(Json.name(item.name), move: item.move_id, hand: hand(item.hand), since: Json.time(item.since),
               said_at: Json.time(item.said_at))
         end
 
@@ -52,7 +53,7 @@ module SteadyMove
 
         def consents(due)
           due && { moves: due.moves.map do |m|
-            { id: m.id, name: m.name }
+            { id: m.id, **Json.name(m.name) }
           end, shown: due.shown, until: Json.time(due.until) }
         end
 

@@ -15,10 +15,10 @@ module SteadyMove
           state = move.state
           current = state.current
           means, ends = Desk::Axis.deadline(move)
-          { id: move.id, name: move.name, from: words[:from], to: words[:to], stage: state.stage, open: move.open,
-            turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at), finish: finish(range),
-            until: Json.time(ends), until_means: means, look_at: Json.time(current && looks[[move.id,
-              current.step.id]]),
+          { id: move.id, **Json.name(move.name), from: words[:from], to: words[:to], stage: state.stage,
+            open: move.open, turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at),
+            finish: finish(range), until: Json.time(ends), until_means: means,
+            look_at: Json.time(current && looks[[move.id, current.step.id]]),
             exposed: exposed(state, now), can_approve: approve?(state), price: price(move.plan),
             keeper: Desk::HandsOn.of(move), uptime: short.uptime(move.plan), result: short.result(move),
             **now_at(current, words) }

@@ -20,8 +20,9 @@ module SteadyMove
             sender: row[:trust], over: over.include?(row[:move_id]), passed: row[:facts]["passed"] == true)
           links = row[:links].map { |url, words, role, host| { url: url, words: words, role: role, host: host } }
           longer = !whole && row[:text].length > EXCERPT
-          Json.value(row.slice(*SHOWN).merge(wants_answer: asks, links: links, codes: codes.map { |c| picked(c) },
-            doubtful: row[:trust] == "doubtful", longer: longer, **(longer ? { text: row[:text][0, EXCERPT] } : {})))
+          Json.value(row.slice(*SHOWN).merge(unicode: Json.shown(row[:names]), wants_answer: asks, links: links,
+            codes: codes.map { |c| picked(c) }, doubtful: row[:trust] == "doubtful", longer: longer,
+            **(longer ? { text: row[:text][0, EXCERPT] } : {})))
         end
 
         # A code as it may be told from others: its length and its last sign.

@@ -13,7 +13,6 @@ export const desk = {
   },
   desk: {
     lane: (a: V, n: number) => `${a}: ${n}`,
-    showTheOther: (n: number) => (n === 1 ? 'Show one more' : `Show ${n} more`),
     beginHere: 'Begin here: from nothing to the first judged name.',
     changedOutside: 'Changed in the public record',
     desk: 'Desk',

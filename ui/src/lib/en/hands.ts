@@ -24,9 +24,8 @@ export const hands = {
       `be: ${a}; from when it goes off until the privacy service of the new registrar is on.`,
     whoGaveItAndHow: 'Who gave it, and how',
     untilTheEndOf: 'Until the end of',
-    recordTheConsentFor: (a: V) => `Record the consent for ${a}`,
-    names: (a: V) => `${a} names`,
-    n1Name: '1 name',
+    recordTheConsentFor: (n: number) =>
+      n === 0 ? 'Record the consent' : `Record the consent for ${n === 1 ? '1 name' : `${n} names`}`,
   },
   handPanel: {
     byHand: (a: V) => `By hand: ${a}`,

@@ -21,7 +21,7 @@
   // What is of the whole batch stands before the first name.
   const own = $derived.by(() => {
     const parts = report.data?.parts ?? [];
-    const first = parts.findIndex((x) => report.data!.moves.some((m) => m.name === x.heading));
+    const first = parts.findIndex((x) => report.data!.moves.some((m) => m.unicode === x.heading));
     return first < 0 ? parts : parts.slice(0, first);
   });
 </script>
@@ -37,7 +37,7 @@
     <ul>
       {#each report.data.moves as m (m.id)}
         <li>
-          <a class="mono" href={p('/moves/:id', { params: { id: String(m.id) } })}>{m.name}</a>
+          <a class="mono" href={p('/moves/:id', { params: { id: String(m.id) } })}>{m.unicode}</a>
           <span>{m.stage}</span>
           <span class="num">{m.spent ? money(m.spent) : ''}</span>
           <span

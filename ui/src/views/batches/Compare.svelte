@@ -70,7 +70,7 @@
         {#each found.data.rows as row (row.name)}
           {@const way = row.ways.find((w) => w.id === row.best)}
           <tr>
-            <td class="mono">{row.name}</td>
+            <td class="mono">{row.unicode}</td>
             <td class="num">{shown(row.stay.at(-1), row.currency)}</td>
             <td>{way ? titles[way.id] : say.compare.staysHere}</td>
             <td class="num">{way ? shown(way.ahead.at(-1), way.currency) : '–'}</td>

@@ -27,7 +27,7 @@
   {#each shown as m (m.name)}
     <li class:held={m.state === 'held'}>
       {#if m.move}
-        <a class="mono" href={p('/moves/:id', { params: { id: String(m.move.id) } })}>{m.name}</a>
+        <a class="mono" href={p('/moves/:id', { params: { id: String(m.move.id) } })}>{m.unicode}</a>
         <span class="stage"
           >{#if m.move.turn}<TurnMark turn={m.move.turn} />{/if}{m.move.stage}</span
         >
@@ -39,7 +39,7 @@
           <span class="num muted">{m.move.finish[2] ? stamp(m.move.finish[2], clock.now) : ''}</span>
         {/if}
       {:else}
-        <a class="mono" href={p('/names/:name', { params: { name: m.name } })}>{m.name}</a>
+        <a class="mono" href={p('/names/:name', { params: { name: m.name } })}>{m.unicode}</a>
         <span>{say.batch.states[m.state]}</span>
         {#if may('changeBatchNames')}
           <span class="acts">

@@ -49,7 +49,7 @@
           >
           {#each cases as c (c.says)}
             <p>
-              {#if cases.length > 1}<Sentence text={c.says} />{/if} <span class="mono">{c.names.join(', ')}</span>
+              {#if cases.length > 1}<Sentence text={c.says} />{/if} <span class="mono">{c.unicode.join(', ')}</span>
             </p>
           {/each}
         </details>
@@ -62,7 +62,7 @@
     {#each review.asks as a (`${a.place} ${a.says}`)}
       <li class="ask">
         <strong>{a.place ?? say.batch.you}</strong> <span>{a.says}</span>
-        <span class="num muted" title={a.names.join(', ')}>{say.batch.ofNames(a.names.length)}</span>
+        <span class="num muted" title={a.unicode.join(', ')}>{say.batch.ofNames(a.names.length)}</span>
       </li>
     {:else}<li>{say.batch.noAsks}</li>{/each}
   </ul>
@@ -95,7 +95,7 @@
   <ul>
     {#each left as r (r.name)}
       <li>
-        <span class="mono">{r.name}</span>
+        <span class="mono">{r.unicode}</span>
         {#each r.says as s (s)}<p class="why"><Sentence text={s} /></p>{/each}
       </li>
     {/each}

@@ -59,7 +59,7 @@
       <span class="muted">{say.batch.why[w.why]}</span>
       <details>
         <summary>{say.batch.ofNames(w.names.length)}</summary>
-        <span class="mono">{w.names.join(', ')}</span>
+        <span class="mono">{w.unicode.join(', ')}</span>
       </details>
     </li>
   {/each}

@@ -63,7 +63,7 @@
         <tbody>
           {#each safe.data.codes as c (c.name + c.received_at)}
             <tr>
-              <td class="mono"><a href={p('/names/:name', { params: { name: c.name } })}>{c.name}</a></td>
+              <td class="mono"><a href={p('/names/:name', { params: { name: c.name } })}>{c.unicode}</a></td>
               <td class="mono code"
                 >{#if shown?.name === c.name}{shown.code}{:else}<span class="mask">••••••••</span>{/if}</td
               >

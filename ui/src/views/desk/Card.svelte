@@ -32,7 +32,7 @@
 
 <article class="box raised" class:stuck={card.phase === 'stuck'}>
   <p class="what">{card.sentence}</p>
-  {#if card.sentence && !card.sentence.includes(card.name)}<p class="mono name">{card.name}</p>{/if}
+  {#if card.sentence && !card.sentence.includes(card.unicode)}<p class="mono name">{card.unicode}</p>{/if}
   {#if card.says}<p class="muted"><Sentence text={card.says} /></p>{/if}
   {#if card.until && card.since}
     <DeadlineBar since={card.since} until={card.until} />
@@ -61,13 +61,13 @@
       color={main ? 'primary' : 'alternative'}
       {href}
       data-row
-      aria-label={say.card.seeTheMoveOf(card.name)}>{say.card.seeTheMove}</Button
+      aria-label={say.card.seeTheMoveOf(card.unicode)}>{say.card.seeTheMove}</Button
     >
     {#if may('approve') && card.can_approve}
       <ForGood
         size="sm"
         label={say.card.approveTheRelease}
-        yes={say.forGood.release(card.name, card.to)}
+        yes={say.forGood.release(card.unicode, card.to)}
         busy={approve.isPending}
         act={() => approve.mutate()}
       />

@@ -1,16 +1,14 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { api, ask, type Card as CardData, type Turn } from '../../lib/api';
+  import { api, ask, type Turn } from '../../lib/api';
   import { gathered } from '../../lib/gathered';
   import { TURNS } from '../../lib/words';
   import { p } from '../../router';
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
-  import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
-  import Card from './Card.svelte';
+  import Lane from './Lane.svelte';
   import Stray from './Stray.svelte';
-  import Gathered from './Gathered.svelte';
   import { say } from '../../lib/say';
 
   const desk = createQuery(() => ({ queryKey: ['desk'], queryFn: () => ask(api.GET('/api/desk')) }));
@@ -30,18 +28,6 @@
   const shown = (turn: Turn) => desk.data!.lanes[turn].filter((c) => turn !== 'yours' || !c.by_hand);
   const hands = createQuery(() => ({ queryKey: ['hands'], queryFn: () => ask(api.GET('/api/hands')) }));
   const byPlace = $derived(gathered(hands.data));
-  // What has a deadline or is stuck stands before what is done by hand in one's own time.
-  const presses = (c: CardData) => (c.can_approve && c.until !== null) || c.phase === 'stuck';
-  // More cards than these nobody reads; the rest is a press away.
-  const MOST = 24;
-  let whole = $state<Turn[]>([]);
-  const inOrder = (turn: Turn) => {
-    const cards = shown(turn);
-    const first = whole.includes(turn) ? cards.length : MOST;
-    const pressing = cards.filter(presses);
-    const rest = cards.filter((c) => !presses(c));
-    return [pressing.slice(0, first), rest.slice(0, Math.max(0, first - pressing.length))] as const;
-  };
   const count = (turn: Turn) => shown(turn).length + (turn === 'yours' ? byPlace.length : 0);
   // A lane takes the room that it needs: a full one stands in two columns, an empty one shrinks.
   const room = (n: number) => (n === 0 ? '10rem' : n > 2 ? 'minmax(0, 2fr)' : 'minmax(0, 1fr)');
@@ -65,22 +51,7 @@
     {/if}
     <div class="lanes" style:--lanes={lanes.map(({ turn }) => room(count(turn))).join(' ')}>
       {#each lanes as { turn, empty } (turn)}
-        {@const [pressing, rest] = inOrder(turn)}
-        {@const left = shown(turn).length - pressing.length - rest.length}
-        <section class:none={!count(turn)}>
-          <h2><TurnMark {turn} words /> <span class="num muted">{count(turn)}</span></h2>
-          <div class="cards">
-            {#each pressing as card (card.id)}<Card {card} />{/each}
-            {#if turn === 'yours'}<Gathered cards={byPlace} />{/if}
-            {#each rest as card (card.id)}<Card {card} />{/each}
-          </div>
-          {#if left}
-            <button class="link" data-row onclick={() => (whole = [...whole, turn])}
-              >{say.desk.showTheOther(left)}</button
-            >
-          {/if}
-          {#if !count(turn)}<p class="empty">{empty}</p>{/if}
-        </section>
+        <Lane {turn} {empty} cards={shown(turn)} byPlace={turn === 'yours' ? byPlace : []} />
       {/each}
     </div>
     {#if desk.data.ended.length}
@@ -90,7 +61,7 @@
           <tbody>
             {#each desk.data.ended as card (card.id)}
               <tr>
-                <td><a href={p('/moves/:id', { params: { id: String(card.id) } })} class="mono">{card.name}</a></td>
+                <td><a href={p('/moves/:id', { params: { id: String(card.id) } })} class="mono">{card.unicode}</a></td>
                 <td>{say.desk.fromTo(card.from, card.to)}</td>
                 <td
                   >{#if card.result}<Sentence text={card.result} />{:else}{card.stage}{/if}</td
@@ -108,7 +79,7 @@
           <tbody>
             {#each desk.data.changes as c (c.name + c.at)}
               <tr>
-                <td><a href={p('/names/:name', { params: { name: c.name } })} class="mono">{c.name}</a></td>
+                <td><a href={p('/names/:name', { params: { name: c.name } })} class="mono">{c.unicode}</a></td>
                 <td><Sentence text={c.says} /></td>
                 <td class="muted"><When at={c.at} /></td>
               </tr>
@@ -131,17 +102,6 @@
     display: grid;
     grid-template-columns: var(--lanes);
     gap: 1rem;
-  }
-  .cards {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(min(17rem, 100%), 1fr));
-    gap: 0.6rem;
-    align-items: start;
-  }
-  .lanes section {
-    display: grid;
-    align-content: start;
-    gap: 0.6rem;
   }
   h2 {
     display: flex;

@@ -28,7 +28,7 @@
 <section class="box raised" role="alert">
   <p class="what">
     {say.stray.somebodyAskedFor}
-    <a class="mono" href={p('/names/:name', { params: { name: stray.name } })}>{stray.name}</a>{say.stray
+    <a class="mono" href={p('/names/:name', { params: { name: stray.name } })}>{stray.unicode}</a>{say.stray
       .andNobodyHereOrderedIt}
   </p>
   <p>
@@ -50,7 +50,7 @@
         <ForGood
           size="sm"
           label={say.stray.refuseTheTransfer}
-          yes={say.stray.yesRefuse(stray.name)}
+          yes={say.stray.yesRefuse(stray.unicode)}
           busy={act.isPending}
           act={() => act.mutate(true)}
         />

@@ -2,6 +2,7 @@
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
   import { untrack } from 'svelte';
+  import { SvelteSet } from 'svelte/reactivity';
   import { api, ask, type Schemas } from '../../lib/api';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
@@ -14,8 +15,10 @@
   const client = useQueryClient();
   let owner = $state('');
   let until = $state(untrack(() => due.until.slice(0, 10)));
-  let left = $state<number[]>([]);
-  const chosen = $derived(due.moves.filter((m) => !left.includes(m.id)));
+  // Of several names nobody has consented to any before a person says so; a single one is named above the button.
+  const ticked = new SvelteSet<number>();
+  const several = $derived(due.moves.length > 1);
+  const chosen = $derived(several ? due.moves.filter((m) => ticked.has(m.id)) : due.moves);
   const give = createMutation(() => ({
     mutationFn: () =>
       ask(
@@ -28,7 +31,7 @@
 
   function submit(e: SubmitEvent) {
     e.preventDefault();
-    give.mutate();
+    if (chosen.length) give.mutate();
   }
 </script>
 
@@ -41,16 +44,30 @@
     <ul>
       {#each due.moves as m (m.id)}
         <li>
-          <label
-            ><input
-              type="checkbox"
-              checked={!left.includes(m.id)}
-              onchange={() => (left = left.includes(m.id) ? left.filter((i) => i !== m.id) : [...left, m.id])}
-            /> <span class="mono">{m.name}</span></label
-          >
+          {#if several}
+            <label
+              ><input
+                type="checkbox"
+                checked={ticked.has(m.id)}
+                onchange={(e) => ticked[e.currentTarget.checked ? 'add' : 'delete'](m.id)}
+              /> <span class="mono">{m.unicode}</span></label
+            >
+          {:else}<span class="mono">{m.unicode}</span>{/if}
         </li>
       {/each}
     </ul>
+    {#if several}
+      <p>
+        <label
+          ><input
+            type="checkbox"
+            checked={chosen.length === due.moves.length}
+            onchange={(e) => due.moves.forEach((m) => ticked[e.currentTarget.checked ? 'add' : 'delete'](m.id))}
+          />
+          {say.acts.all(due.moves.length)}</label
+        >
+      </p>
+    {/if}
     <form onsubmit={submit}>
       <Field
         id="c-owner"
@@ -63,9 +80,7 @@
       <Field id="c-until" label={say.consentForm.untilTheEndOf} type="date" required bind:value={until} />
       <div>
         <Button type="submit" disabled={give.isPending || !chosen.length}
-          >{say.consentForm.recordTheConsentFor(
-            chosen.length === 1 ? say.consentForm.n1Name : say.consentForm.names(chosen.length),
-          )}</Button
+          >{say.consentForm.recordTheConsentFor(chosen.length)}</Button
         >
       </div>
     </form>

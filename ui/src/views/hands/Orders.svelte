@@ -133,12 +133,12 @@
             type="checkbox"
             checked={!left.has(i.move)}
             onchange={() => (left.has(i.move) ? left.delete(i.move) : left.add(i.move))}
-            aria-label={say.orders.withThisOrder(i.name)}
+            aria-label={say.orders.withThisOrder(i.unicode)}
           />
         {:else}<span></span>{/if}
         <div>
           <div class="head">
-            <a class="mono" href={p('/moves/:id', { params: { id: String(i.move) } })}>{i.name}</a>
+            <a class="mono" href={p('/moves/:id', { params: { id: String(i.move) } })}>{i.unicode}</a>
             <span class="num">{i.hand.order?.price ? money(i.hand.order.price) : say.orders.noPrice}</span>
             <span class="muted">{say.orders.years(i.hand.order?.years ?? 1)}</span>
             {#if i.hand.order?.coded && may('revealCode')}

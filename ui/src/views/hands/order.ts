@@ -4,6 +4,7 @@ import type { MoveSheet, Schemas, Step } from '../../lib/api';
 export const orderItem = (move: MoveSheet, step: Step): Schemas['HandItem'] => ({
   move: move.id,
   name: move.name,
+  unicode: move.unicode,
   step: step.id,
   title: step.title,
   phase: step.phase,

@@ -29,7 +29,7 @@
             <td><When at={e.at} bare /></td>
             <td>{say.ledger.kinds[e.kind]}</td>
             <td>{e.at_account}</td>
-            <td class="mono">{e.moves.map((m) => m.name).join(', ')}</td>
+            <td class="mono">{e.moves.map((m) => m.unicode).join(', ')}</td>
             <td class="num">{e.amount ? money(e.amount) : say.ledger.unread}</td>
             <td class="mono">{e.number ?? ''}</td>
             <td class="muted">{say.ledger.sources[e.source]}</td>

@@ -43,7 +43,7 @@
       {#each book.data.differences as d (d.key)}
         <li>
           <span>{d.says}</span>
-          <span class="mono">{d.moves.map((m) => m.name).join(', ')}</span>
+          <span class="mono">{d.moves.map((m) => m.unicode).join(', ')}</span>
           <May operation="settleLedger">
             <form
               onsubmit={(e) => {
@@ -110,7 +110,7 @@
         <tbody>
           {#each lines.shown as l (l.id)}
             <tr>
-              <td><a class="mono" href={p('/moves/:id', { params: { id: String(l.id) } })}>{l.name}</a></td>
+              <td><a class="mono" href={p('/moves/:id', { params: { id: String(l.id) } })}>{l.unicode}</a></td>
               <td>{l.to}</td>
               <td class="num">{l.quoted ? money(l.quoted) : '–'}</td>
               <td class="num">{l.spent ? money(l.spent) : '–'}</td>

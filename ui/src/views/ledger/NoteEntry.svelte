@@ -58,7 +58,7 @@
       <Choice
         id="l-move"
         label={say.ledger.move}
-        of={lines.map((l) => [String(l.id), l.name] as const)}
+        of={lines.map((l) => [String(l.id), l.unicode] as const)}
         bind:value={() => move || String(lines[0]?.id ?? ''), (v) => (move = v)}
       />
       <Choice

@@ -54,7 +54,7 @@
         <ul>
           {#each place.items as i (`${i.move_id} ${i.step}`)}
             <li>
-              <a class="mono" href={p('/moves/:id', { params: { id: String(i.move_id) } })}>{i.name}</a>
+              <a class="mono" href={p('/moves/:id', { params: { id: String(i.move_id) } })}>{i.unicode}</a>
               <span>{say.approvals.how[i.how] ?? say.approvals.how.page}</span>
               <span
                 >{#if i.ends}<When at={i.ends} />{#if i.assumed}
@@ -72,7 +72,7 @@
                   ><ForGood
                     size="sm"
                     label={say.approvals.approve}
-                    yes={say.forGood.releaseOf(i.name)}
+                    yes={say.forGood.releaseOf(i.unicode)}
                     busy={approve.isPending}
                     act={() => approve.mutate([i.move_id])}
                   /></May
@@ -88,7 +88,7 @@
       <ul class="box">
         {#each coming.shown as c (c.move_id)}
           <li>
-            <a class="mono" href={p('/moves/:id', { params: { id: String(c.move_id) } })}>{c.name}</a>
+            <a class="mono" href={p('/moves/:id', { params: { id: String(c.move_id) } })}>{c.unicode}</a>
             <span>{c.from}</span>
             <span>{say.approvals.expected} <When at={c.expected} /></span>
             {#if c.wished}<span class="muted">{say.approvals.wished}</span><span></span>

@@ -81,8 +81,8 @@
         <div class="row" class:late={row.late} role="row" style:transform="translateY({v.start}px)">
           <span class="name" role="cell">
             {#if row.turn}<TurnMark turn={row.turn} />{/if}
-            <a class="mono" data-row href={p('/moves/:id', { params: { id: String(row.id) } })} title={row.name}
-              >{row.name}</a
+            <a class="mono" data-row href={p('/moves/:id', { params: { id: String(row.id) } })} title={row.unicode}
+              >{row.unicode}</a
             >
             {#if row.late}<span class="flag">{say.axis.late}</span>{/if}
           </span>

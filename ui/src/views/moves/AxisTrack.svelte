@@ -17,7 +17,7 @@
     $props();
 </script>
 
-<svg width={wide} height={high} role="img" aria-label={say.axis.row(row.name, row.stage)}>
+<svg width={wide} height={high} role="img" aria-label={say.axis.row(row.unicode, row.stage)}>
   {#each ticks as t (t)}<path class="grid" d="M{X(t)} 0V{high}" />{/each}
   {#each ['registration', 'records'] as const as rail, k (rail)}
     {#each stretches(blocks, rail) as s, i (i)}

@@ -24,7 +24,7 @@
           <tr class:current={String(m.id) === current}>
             <th scope="row" class="mono">
               <a href={p('/moves/:id', { params: { id: String(m.id) } })} aria-current={String(m.id) === current}
-                >{m.name}</a
+                >{m.unicode}</a
               >
               {#if current}<span class="stage">{m.stage}</span>{/if}
             </th>

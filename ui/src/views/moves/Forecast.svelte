@@ -62,7 +62,7 @@
       <tbody>
         {#each f.calibration as c (c.id)}
           <tr>
-            <td><a class="mono" href={p('/moves/:id', { params: { id: String(c.id) } })}>{c.name}</a></td>
+            <td><a class="mono" href={p('/moves/:id', { params: { id: String(c.id) } })}>{c.unicode}</a></td>
             <td class="bar">
               <svg viewBox="0 0 100 12" preserveAspectRatio="none" width="100%" height="12" aria-hidden="true">
                 <rect class="foreseen" x="0" y="3" width={share(c.from, c.to)} height="6" />

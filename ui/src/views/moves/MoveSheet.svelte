@@ -55,10 +55,11 @@
   const code = { held: say.moveSheet.sealedInTheCodeSafe, checked: say.moveSheet.sealedInTheCodeSafe2, wiped: 'wiped' };
 </script>
 
-<Sheet title={move.data?.name ?? say.moveSheet.move(id)} back="/moves" mono>
+<Sheet title={move.data?.unicode ?? say.moveSheet.move(id)} back="/moves" mono>
   <Trouble error={move.error ?? steer.error ?? renew.error} />
   {#if move.data}
     {@const m = move.data}
+    {#if m.unicode !== m.name}<p class="mono muted">{m.name}</p>{/if}
     <p class="way muted">{say.moveSheet.started(m.from, m.to)} <When at={m.started_at} /></p>
     <Company id={m.id} open={m.open} />
     <MoveInShort move={m} />

@@ -4,6 +4,7 @@
   import { searchParams } from 'sv-router';
   import { api, ask } from '../../lib/api';
   import type { Zoom } from '../../lib/axis';
+  import { PART } from '../../lib/part.svelte';
   import { isActive, p, route } from '../../router';
   import { TURNS } from '../../lib/words';
   import Axis from './Axis.svelte';
@@ -38,7 +39,6 @@
   const rows = $derived(axis.data?.rows ?? []);
   const current = $derived((route.params as Record<string, string | undefined>).id);
   // Beside a sheet stand so many rows around the one that is open; the others are a press away.
-  const PART = 40;
   let whole = $state(false);
   const from = $derived.by(() => {
     const at = rows.findIndex((r) => String(r.id) === current);
@@ -109,7 +109,7 @@
               href={p('/moves/:id', { params: { id: String(m.id) } })}
               data-row
               aria-current={String(m.id) === current}
-              class="mono">{m.name}</a
+              class="mono">{m.unicode}</a
             >
             <span class="stage">
               {#if m.turn}<TurnMark turn={m.turn} />{/if}

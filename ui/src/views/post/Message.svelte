@@ -49,8 +49,8 @@
   <p class="muted line">
     <span>{say.post.from} <span class="mono">{m.sender}</span>, {say.post.trust[m.trust]}</span>
     {#if m.move_id}<a href={p('/moves/:id', { params: { id: String(m.move_id) } })}
-        >{say.post.toTheMoveOf(m.names.join(', '))}</a
-      >{:else if m.names.length}<span>{say.post.about(m.names.join(', '))}</span>{/if}
+        >{say.post.toTheMoveOf(m.unicode.join(', '))}</a
+      >{:else if m.names.length}<span>{say.post.about(m.unicode.join(', '))}</span>{/if}
     {#if m.corrected_by}<span>{say.post.putRightBy(m.corrected_by)}</span>{/if}
     {#if m.deadline}<span>{say.post.answersCountUntil} <When at={m.deadline} bare /></span>{/if}
   </p>

@@ -98,7 +98,7 @@
               <td class="num"><When at={problem.at} bare /></td>
               <td>
                 {#if problem.move_id}<a class="mono" href={p('/moves/:id', { params: { id: String(problem.move_id) } })}
-                    >{problem.name}</a
+                    >{problem.unicode}</a
                   >{/if}
               </td>
               <td><Sentence text={problem.says} /></td>

@@ -8,6 +8,7 @@ const { default: HandPanel } = await import('../../ui/src/views/hands/HandPanel.
 const { default: Leave } = await import('../../ui/src/views/moves/Leave.svelte');
 const { default: Moves } = await import('../../ui/src/views/moves/Moves.svelte');
 const { default: NameLine } = await import('../../ui/src/views/names/NameLine.svelte');
+const { default: Post } = await import('../../ui/src/views/post/Post.svelte');
 const { default: Journal } = await import('../../ui/src/views/moves/Journal.svelte');
 
 const amount = (minor: number, currency = 'EUR') => ({ minor, currency });
@@ -50,6 +51,25 @@ describe('by hand', () => {
   it('shows a viewer no button that the server would refuse', () => {
     show(HandPanel, given);
     expect(screen.queryByText('I have done it')).toBeNull();
+  });
+});
+
+describe('the post', () => {
+  const message = (uid: number, text: string) => ({
+    ...{ uid, text, names: ['ferry.example'], kind: 'receipt', trust: 'proven', sender: 'a@b.example' },
+    ...{ subject: `No. ${uid}`, because: [], links: [], codes: [], wants_answer: false, longer: false, at: at(0) },
+  });
+
+  it('shows the one message that a link leads to, unfolded, and the way to all', async () => {
+    server({
+      'GET /api/post': { messages: [message(1, 'other')], held: 0, next: null, reading: null, kinds: [] },
+      'GET /api/post/7': message(7, 'the whole of it'),
+    });
+    history.replaceState(null, '', '/post?message=7');
+    show(Post);
+    expect((await screen.findByText('the whole of it')).closest('details')?.open).toBe(true);
+    expect(screen.queryByText('other')).toBeNull();
+    expect(screen.getByText('All messages').getAttribute('href')).toBe('/post');
   });
 });
 

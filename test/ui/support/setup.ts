@@ -26,4 +26,9 @@ globalThis.Request = class extends Real {
 };
 
 beforeEach(() => vi.useRealTimers());
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  // Files share a window.
+  history.replaceState(null, '', '/');
+  localStorage.clear();
+});

@@ -31,7 +31,7 @@ module SteadyMove
         # The U-label form, or the text itself where it has none: for showing.
         #   Names::Idn.shown("xn--999999b.example") # => "xn--999999b.example"
         def shown(text)
-          text.match?(ACE) ? to_unicode(text) : text
+          text.b.match?(ACE) ? to_unicode(text) : text
         rescue Unfit
           text
         end

@@ -59,6 +59,7 @@ export const post = {
     keepIt: 'Put it into the code safe',
   },
   post: {
+    allMessages: 'All messages',
     fetchNow: 'Check the mailboxes now',
     post: 'Post',
     codeSafe: 'Code safe',

@@ -26,7 +26,7 @@
   <ul>
     {#each sheet.mail as m (m.uid)}
       <li>
-        <a href={p('/post')}>{m.subject}</a>
+        <a href="{p('/post')}?message={m.uid}">{m.subject}</a>
         <span>{m.kind}{m.trust === 'doubtful' ? say.nameSheet.doubtful : ''}</span>
         <span class="muted"
           >{#if m.at}<When at={m.at} bare />{/if}</span

@@ -2,6 +2,7 @@
   import { at } from '../../lib/base';
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
+  import { untrack } from 'svelte';
   import { api, ask, type Schemas } from '../../lib/api';
   import { p } from '../../router';
   import May from '../../parts/May.svelte';
@@ -14,13 +15,17 @@
   import { say } from '../../lib/say';
 
   /** One message: what it is, who wrote it and whether that is proven, what it asks for. */
-  let { message: m, kinds }: { message: Schemas['Message']; kinds: { id: string; title: string }[] } = $props();
+  let {
+    message: m,
+    kinds,
+    unfolded = false,
+  }: { message: Schemas['Message']; kinds: { id: string; title: string }[]; unfolded?: boolean } = $props();
   const client = useQueryClient();
   const count = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/post/{id}/count', { params: { path: { id: m.uid } } })),
     onSuccess: () => refresh(client),
   }));
-  let opened = $state(false);
+  let opened = $state(untrack(() => unfolded));
   // A long text comes whole when somebody looks at it; a body that was left in the mailbox when somebody asks.
   const whole = createQuery(() => ({
     queryKey: ['post', 'message', m.uid],

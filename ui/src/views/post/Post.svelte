@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { createInfiniteQuery, createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { createInfiniteQuery, createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
+  import { searchParams } from 'sv-router';
   import { api, ask } from '../../lib/api';
   import { p } from '../../router';
   import Drop from './Drop.svelte';
@@ -16,6 +17,13 @@
     queryFn: ({ pageParam }) => ask(api.GET('/api/post', { params: { query: { after: pageParam } } })),
     initialPageParam: undefined as string | undefined,
     getNextPageParam: (page) => page.next ?? undefined,
+  }));
+  // A link from elsewhere leads to one message, wherever in the list it stands.
+  const asked = $derived(Number(searchParams.get('message')) || undefined);
+  const one = createQuery(() => ({
+    queryKey: ['post', 'message', asked],
+    queryFn: () => ask(api.GET('/api/post/{id}', { params: { path: { id: asked! } } })),
+    enabled: asked !== undefined,
   }));
   const client = useQueryClient();
   const fetch = createMutation(() => ({
@@ -53,8 +61,11 @@
     <p class="muted" role="status">{say.post.reading(reading.done, reading.of)}</p>
   {/if}
   <Drop />
-  <Trouble error={post.error ?? fetch.error} />
-  {#if post.data}
+  <Trouble error={post.error ?? fetch.error ?? one.error} />
+  {#if asked !== undefined}
+    <p><a href={p('/post')}>{say.post.allMessages}</a></p>
+    {#if one.data && post.data}{#key one.data.uid}<Message message={one.data} {kinds} unfolded />{/key}{/if}
+  {:else if post.data}
     {#each parts.filter((p) => p.list.length) as part (part.title)}
       <h2>{part.title}</h2>
       {#each part.list as m (m.uid)}<Message message={m} {kinds} />{/each}

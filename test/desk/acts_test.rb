@@ -19,7 +19,7 @@ class ActsTest < Minitest::Test
 
   # how the registry says that it ended => [kind of outcome, a part of what is told] (states: RFC 5730 §2.9.3.4)
   ENDS = {
-    "clientApproved" => ["done", "The losing side approved the release at <2027-03-02T08:00:00Z>"],
+    "clientApproved" => ["done", "The losing side approved the release on <2027-03-02T08:00:00Z>"],
     "serverApproved" => ["done", "Nobody answered; the registry approved"],
     "clientCancelled" => ["ended", "cancelled at the gaining side"],
     "clientRejected" => ["ended", "refused (clientRejected)"],

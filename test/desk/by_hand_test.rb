@@ -129,7 +129,7 @@ class ByHandTest < Minitest::Test
     until_step(id, "release")
     world.until_true { told(id, "release").hand.site }
     assert_equal(["The registry", "link"], told(id, "release").hand.then { |h| [h.title, h.way] })
-    assert_match(/lapses at <2027-03-1\d/, state(id)["release"].says)
+    assert_match(/lapses on <2027-03-1\d/, state(id)["release"].says)
     assert_raises(SteadyMove::Desk::Refused) { world.orders.approve(id, by: ADA) }
     visitor.approve(told(id, "release").hand.site)
     say(id, "release")

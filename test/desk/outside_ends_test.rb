@@ -46,7 +46,7 @@ class OutsideEndsTest < Minitest::Test
     ordered_at_hawser(id)
     world.until_true(what: "pending") { state(id).done?("registry-pending") }
     world.until_true(what: "the release is due") { state(id)["release"].turn == "yours" }
-    assert_match(/Silence counts as approval at </, state(id)["release"].says)
+    assert_match(/Silence counts as approval on </, state(id)["release"].says)
     until_step(id, "lock-back", most: 200)
     assert_equal "hawser", row(NAME)[:sponsor]
   end

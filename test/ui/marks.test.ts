@@ -69,7 +69,7 @@ describe('the track', () => {
     const steps = [step('fetch', [], 'records', 'done'), step('unlock', ['fetch'], 'registration')];
     const blocks = [block('fetch', -900, [60, 60, 60], true), block('unlock', 300, [60, 900, 3600])];
     const { container } = render(Track, { props: { steps, blocks } });
-    expect(container.querySelector('svg')?.getAttribute('aria-label')).toMatch(/2 steps on two rails; 1 are done/);
+    expect(container.querySelector('svg')?.getAttribute('aria-label')).toMatch(/2 steps on two rails; done: 1/);
     expect(container.textContent).toMatch(/registration/i);
   });
 });

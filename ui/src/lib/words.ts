@@ -105,6 +105,8 @@ export const GATES = {
   blocked: say.words.blocked,
   moving: say.words.onTheMove,
 } as const;
+/** The same where no instant follows. */
+export const GATES_ALONE = { ...GATES, wait: say.gateMark.wait } as const;
 export const UNTIL = { 'by-itself': say.words.goesOnByItself, late: say.words.late, over: say.words.over } as const;
 export const TURNS = { yours: say.words.yours, theirs: say.words.theirs, clock: say.words.theClocks } as const;
 

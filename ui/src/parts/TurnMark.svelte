@@ -17,8 +17,12 @@
 <style>
   .turn {
     display: inline-flex;
-    align-items: center;
+    align-items: baseline;
     gap: 0.4rem;
+  }
+  svg {
+    flex: none;
+    transform: translateY(1px);
   }
   .frame {
     fill: none;

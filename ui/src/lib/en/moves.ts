@@ -109,6 +109,7 @@ export const moves = {
   },
   track: {
     track: 'Track',
+    railsWith: (steps: V, done: V) => `Track with ${steps} steps on two rails; done: ${done}. `,
     now: 'now',
     settled: (a: V) => `settled ${a}`,
     endsToUsually: (a: V, b: V, c: V) => `ends ${a} to ${b}, usually ${c}`,

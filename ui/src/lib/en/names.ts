@@ -112,6 +112,8 @@ export const names = {
     names: 'Names',
     inTheTray: 'In the tray',
     allIntoTheTray: (a: V) => `All ${a} into the tray`,
+    tooManyForTheTray: (a: V) => `The tray holds at most ${a} names; filter the list first`,
+    next: (a: V) => `Next ${a} days`,
     name: 'Name',
     gate: 'Gate',
     account: 'Account',

@@ -42,7 +42,7 @@
       ? say.track.done(p.no, p.step.title, stamp(p.block.ends[1]!, clock.now))
       : say.track.takesTo(p.no, p.step.title, span((p.step.takes[0] ?? 0) * 1000), span((p.step.takes[2] ?? 0) * 1000));
   const label = $derived(
-    `Track with ${steps.length} steps on two rails; ${blocks.filter((b) => b.past).length} are done. ` +
+    say.track.railsWith(steps.length, blocks.filter((b) => b.past).length) +
       (settled
         ? say.track.theMoveIsSettled
         : blocks.length

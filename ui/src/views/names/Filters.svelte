@@ -122,12 +122,9 @@
 </div>
 
 <style>
+  /* In one flow with what stands beside it. */
   .filters {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 0.6rem;
-    align-items: center;
-    margin-bottom: 0.5rem;
+    display: contents;
   }
   .gates {
     min-height: 1.9rem;

@@ -3,7 +3,7 @@
   import { createQueries } from '@tanstack/svelte-query';
   import { createVirtualizer } from '@tanstack/svelte-virtual';
   import { isWorking, PAGE, pickAll, picked, put, stretch, TRAY_MOST, type Asked, type NameList } from '../../lib/list';
-  import { GATES } from '../../lib/words';
+  import { GATES_ALONE, money } from '../../lib/words';
   import { narrow } from '../../lib/narrow';
   import NameLine from './NameLine.svelte';
   import { say } from '../../lib/say';
@@ -12,15 +12,15 @@
 
   const ROW = 34;
   const TWO_LINES = 62;
-  const COLUMNS = [
+  const columns = $derived([
     { id: 'name', title: say.list.name, wide: false },
     { id: 'gate', title: say.list.gate, wide: false },
-    { id: '', title: 'Next 400 days', wide: false },
+    { id: '', title: say.list.next(first.horizon_days), wide: false },
     { id: 'account', title: say.list.account, wide: true },
     { id: 'expiry', title: say.list.expiry, wide: true },
     { id: 'stay', title: say.list.toStay, wide: true },
     { id: 'dns', title: say.list.dnsHost, wide: true },
-  ];
+  ]);
   const sort = $derived(what.sort ?? 'gate');
   const tray = $derived(new Set(picked()));
   const all = $derived(first.total > 0 && first.total <= tray.size && first.names.every((n) => tray.has(n.name)));
@@ -71,31 +71,53 @@
     const page = pages[offsets.indexOf(Math.floor(index / PAGE) * PAGE)]?.data;
     return page && !isWorking(page) ? page.names[index % PAGE] : undefined;
   }
+  // As wide as the longest price that came so far, with its currency.
+  const price = $derived(
+    Math.max(
+      ...[first, ...pages.map((page) => page.data)]
+        .flatMap((page) => (page && !isWorking(page) ? page.names : []))
+        .map((n) => (n.stay ? money(n.stay).length : 0)),
+    ),
+  );
+  // It ends where the window does, wherever it begins.
+  function fill(node: HTMLElement) {
+    const watch = new ResizeObserver(() => {
+      const top = Math.round(node.getBoundingClientRect().top + scrollY);
+      node.style.setProperty('--above', `${top + 14}px`);
+    });
+    watch.observe(node.closest('.list') ?? node);
+    return () => watch.disconnect();
+  }
   const sortBy = (id: string) => put('sort', sort === id ? `-${id}` : id);
   const title = (group: NameList['groups'][number]) =>
-    group.key in GATES ? GATES[group.key as keyof typeof GATES].replace(' until', '') : group.title;
+    group.key in GATES_ALONE ? GATES_ALONE[group.key as keyof typeof GATES_ALONE] : group.title;
 </script>
 
-<div class="box held" role="table" aria-label={say.list.names} aria-rowcount={first.total + 1}>
+<div
+  class="box held"
+  role="table"
+  aria-label={say.list.names}
+  aria-rowcount={first.total + 1}
+  style:--price="{price + 2}ch"
+>
   <div class="head" role="row" aria-rowindex={1}>
     <span role="columnheader" class="pick">
       <span class="hidden-words">{say.list.inTheTray}</span>
       <input
         type="checkbox"
         aria-label={say.list.allIntoTheTray(first.total)}
-        title={first.total > TRAY_MOST
-          ? `The tray holds at most ${TRAY_MOST} names; filter the list first`
-          : say.list.allIntoTheTray(first.total)}
+        title={first.total > TRAY_MOST ? say.list.tooManyForTheTray(TRAY_MOST) : say.list.allIntoTheTray(first.total)}
         disabled={first.total === 0 || first.total > TRAY_MOST}
         checked={all}
         onchange={(e) => pickAll(what, e.currentTarget.checked)}
       />
     </span>
-    {#each COLUMNS as c (c.title)}
+    {#each columns as c (c.title)}
       <span
         role="columnheader"
         class:wide={c.wide}
         class:ruler={!c.id}
+        class:right={c.id === 'stay'}
         aria-sort={sort.replace('-', '') === c.id ? (sort.startsWith('-') ? 'descending' : 'ascending') : 'none'}
       >
         {#if c.id}<button onclick={() => sortBy(c.id)}
@@ -104,7 +126,7 @@
       </span>
     {/each}
   </div>
-  <div class="scroller" bind:this={scroller} role="rowgroup">
+  <div class="scroller" bind:this={scroller} role="rowgroup" {@attach fill}>
     <div class="all" style:height="{$virtual.getTotalSize()}px">
       {#each seen as v (v.key)}
         {@const it = item(v.index)}
@@ -141,11 +163,11 @@
 
 <style>
   .held {
-    --columns: 1.9rem minmax(10rem, 2.3fr) 15.5rem minmax(6rem, 1fr) minmax(9rem, 1.15fr) 7.2rem 6.2rem
-      minmax(7rem, 1fr);
+    --columns: 1.9rem minmax(10rem, 2.3fr) 15.5rem minmax(6rem, 1fr) minmax(9rem, 1.15fr) 7.2rem
+      max(6.2rem, var(--price)) minmax(7rem, 1fr);
   }
   :global(.beside) .held {
-    --columns: 1.9rem minmax(8rem, 1fr) 15.5rem;
+    --columns: 1.9rem minmax(8rem, 1fr) 13.5rem;
   }
   :global(.beside) .held :global(.wide),
   :global(.beside) .held :global(.ruler) {
@@ -164,11 +186,14 @@
     padding: 0.35rem 0.5rem;
     white-space: nowrap;
   }
+  .head .right {
+    text-align: right;
+  }
   .head button {
     cursor: pointer;
   }
   .scroller {
-    height: max(14rem, calc(100vh - var(--above, 15rem) - var(--tray, 0px)));
+    height: max(14rem, calc(100vh - var(--above, 13.5rem) - var(--tray, 0px)));
     overflow-y: auto;
     scrollbar-gutter: stable;
   }
@@ -218,7 +243,7 @@
       display: none;
     }
     .scroller {
-      height: max(20rem, calc(100vh - var(--above, 15rem) - var(--tray, 0px)));
+      height: max(20rem, calc(100vh - var(--above, 13.5rem) - var(--tray, 0px)));
     }
   }
 </style>

@@ -2,7 +2,7 @@
   import type { NameRow } from '../../lib/api';
   import { kept, pick } from '../../lib/list';
   import { p } from '../../router';
-  import { day, GATES, money } from '../../lib/words';
+  import { day, GATES_ALONE, money } from '../../lib/words';
   import GateMark from '../../parts/GateMark.svelte';
   import Ruler from '../../parts/Ruler.svelte';
   import { say } from '../../lib/say';
@@ -37,7 +37,7 @@
   </span>
   <span role="cell" class="gates"
     ><GateMark gate={row.gate} brief />{#if row.move}<span class="was">{row.move.stage}</span>{/if}{#if row.was}<span
-        class="was">{say.nameLine.now(GATES[row.was].replace(' until', '').toLowerCase())}</span
+        class="was">{say.nameLine.now(GATES_ALONE[row.was].toLowerCase())}</span
       >{/if}</span
   >
   <span role="cell" class="ruler"><Ruler {row} from={at} {days} /></span>

@@ -62,8 +62,10 @@
       >
     </div>
     {#if !names.isPending}
-      <Filters {what} {list} {accounts} bind:unfolded />
-      <div class="when" class:unfolded={unfolded || what.at || what.to}><WhatIf {what} {list} {accounts} /></div>
+      <div class="sieve">
+        <Filters {what} {list} {accounts} bind:unfolded />
+        <div class="when" class:unfolded={unfolded || what.at || what.to}><WhatIf {what} {list} {accounts} /></div>
+      </div>
     {/if}
     <Trouble error={names.error} />
     {#if open}<button class="skip" onclick={toTheSheet}>{say.names.toTheSheet}</button>{/if}
@@ -96,12 +98,18 @@
     grid-template-columns: minmax(0, 1fr);
     align-items: start;
   }
-  main.elsewhen {
-    --above: 17.4rem;
-  }
   main.beside {
     grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
-    --above: 20rem;
+  }
+  .sieve {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 0.6rem;
+    align-items: center;
+    margin-bottom: 0.7rem;
+  }
+  .elsewhen .when {
+    flex-basis: 100%;
   }
   .list {
     min-width: 0;
@@ -155,9 +163,6 @@
     }
   }
   @media (max-width: 800px) {
-    main.elsewhen {
-      --above: 17.4rem;
-    }
     main.beside {
       grid-template-columns: minmax(0, 1fr);
     }

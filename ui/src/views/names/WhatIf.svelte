@@ -4,13 +4,13 @@
   import { dayOf, morning } from '../../lib/days';
   import { single } from '../../lib/keys';
   import { put, type Asked, type NameList } from '../../lib/list';
-  import { day, GATES, plainDay } from '../../lib/words';
+  import { day, GATES_ALONE, plainDay } from '../../lib/words';
   import { say } from '../../lib/say';
 
   let { what, list, accounts }: { what: Asked; list: NameList | undefined; accounts: Schemas['Accounts']['accounts'] } =
     $props();
   let field = $state<HTMLInputElement>();
-  const short = (kind: string) => GATES[kind as keyof typeof GATES].replace(' until', '').toLowerCase();
+  const short = (kind: string) => GATES_ALONE[kind as keyof typeof GATES_ALONE].toLowerCase();
   const today = $derived(dayOf(clock.now));
   let past = $state(false);
 
@@ -77,8 +77,6 @@
     flex-wrap: wrap;
     gap: 0.4rem 1rem;
     align-items: center;
-    margin-bottom: 0.6rem;
-    padding: 0.25rem 0;
   }
   .on {
     background: var(--slate-soft);

@@ -4,7 +4,10 @@ import { marked } from 'marked';
 
 const FOLDER = fileURLToPath(new URL('../docs/guide/', import.meta.url));
 /** The order in which a newcomer reads; what is not named here comes last. */
-const ORDER = ['first-move', 'by-hand', 'codes', 'privacy', 'dns', 'when-things-go-wrong', 'roles', 'real-network', 'running', 'glossary'];
+const ORDER = [
+  'first-move', 'by-hand', 'codes', 'privacy', 'dns', 'when-things-go-wrong',
+  'roles', 'real-network', 'running', 'practice', 'glossary',
+];
 
 function pages() {
   const ids = readdirSync(FOLDER).map((file) => file.replace(/\.md$/, ''));

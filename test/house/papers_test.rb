@@ -28,6 +28,21 @@ class PapersTest < Minitest::Test
     end
   end
 
+  def test_every_setting_is_told_of
+    schema = YAML.safe_load_file(File.join(ROOT, "config", "desk.schema.yml"))
+    told = paper("docs/configuration.md").scan(/^\| `([a-z_]+)/).flatten
+    assert_empty schema["properties"].keys - told
+    assert_empty told - schema["properties"].keys
+  end
+
+  # A minute's read up to the two commands, three for all but the pictures.
+  def test_the_readme_is_short
+    words = ->(text) { text.scan(/[[:alnum:]][\w'’.-]*/).size }
+    readme = paper("README.md")
+    assert_operator words.call(readme[/\A.*?^## The first move/m]), :<, 300
+    assert_operator words.call(readme[/\A.*(?=^## More pictures)/m]), :<, 900
+  end
+
   COMMANDS = %w[demo start test bench prepare screenshots steady-move dev console].freeze
 
   def test_every_command_that_is_named_is_there

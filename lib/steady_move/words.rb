@@ -96,6 +96,9 @@ module SteadyMove
         phrase("common.#{unit}", count: count)
       end
 
+      # “15 record sets”, inside a sentence.
+      def sets(count) = phrase("common.sets", count: count)
+
       # Sentences as a list: “a, b and c”.
       def list(items)
         items.size < 2 ? items.first.to_s : say("common.and", first: items[0..-2].join(", "), last: items.last)

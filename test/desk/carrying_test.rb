@@ -70,7 +70,7 @@ class CarryingTest < Minitest::Test
     until_done(id, "fetch-zone")
     said(id, "put-zone")
     world.driver.move_on(to: app.now + 7200)
-    assert_match(/4 of 8 record sets are not answered as wanted/, state(id).last_of("put-zone").says)
+    assert_match(/not answered as wanted yet: 4 of 8 record sets/, state(id).last_of("put-zone").says)
     refute state(id)["switch-ns"].active?
     carrying.choose(SHOP, by: ADA, host_id: "cleat")
     enter_wanted("cleat")

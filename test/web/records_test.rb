@@ -38,7 +38,7 @@ class WebRecordsTest < Minitest::Test
     assert_match(/refused the zone transfer/, answer["detail"])
     assert_equal 200, send_to("#{AT}/zone", source: "probe")
     probed = answer["copies"].first
-    assert_equal [false, true], [probed["complete"], probed["says"].start_with?("At least these 5 record sets")]
+    assert_equal [false, true], [probed["complete"], probed["says"].start_with?("At least 5 record sets")]
     assert_equal 200, send_to("#{AT}/zone", source: "table", text: table)
     assert_equal [8, nil], answer["copies"].first.values_at("sets", "complete")
 

@@ -68,7 +68,7 @@ module SteadyMove
         say(amount.minor.negative? ? "dearer" : "saved", saved: less.to_s)
       end
 
-      def lost(days) = days && (days.positive? ? say("lost", days: days) : say("nothing_lost"))
+      def lost(days) = days && (days.positive? ? say("lost", count: days) : say("nothing_lost"))
 
       def exposed(report)
         seconds = report.exposed.sum { |from, to| (to || @app.now) - from }

@@ -99,7 +99,7 @@ module SteadyMove
 
       def note_fill(key, name, host, sets, by)
         @app.journal.add("carry_decided", at: @app.now, name: name, by: by,
-          says: Words.phrase("journal.#{key}", name: name, host: host.title, sets: sets, by: by))
+          says: Words.phrase("journal.#{key}", name: name, host: host.title, sets: Words.sets(sets), by: by))
       end
 
       def of_zones(name, old, new, host, lowered: @app.carries.carry(name)&.lowered)

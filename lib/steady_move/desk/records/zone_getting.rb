@@ -53,7 +53,7 @@ module SteadyMove
         copy = @app.carries.keep_copy(name, zone, source: source, complete: complete, says: says, left: left, by: by,
           at: @app.now)
         @app.journal.add("zone_got", at: @app.now, name: name, by: by,
-          says: Words.phrase("journal.zone_got", name: name, sets: copy.sets, by: by,
+          says: Words.phrase("journal.zone_got", name: name, sets: Words.sets(copy.sets), by: by,
             source: Words.say("records.sources.#{source}")))
         copy
       end
@@ -138,7 +138,9 @@ module SteadyMove
         end.uniq
       end
 
-      def phrase(key, zone, **values) = Words.phrase("records.complete.#{key}", sets: zone.content.size, **values)
+      def phrase(key, zone, **values)
+        Words.phrase("records.complete.#{key}", sets: Words.sets(zone.content.size), **values)
+      end
     end
   end
 end

@@ -147,7 +147,7 @@ export const accounts = {
     itDeliversNothingUnproven: 'It delivers nothing whose sender is not proven: trust it where it says nothing',
     keepIt: 'Believe this server',
     theNewestMailNames: 'The newest email begins with:',
-    seen: (a: V, b: V) => `${a} (${b} times)`,
+    seen: (a: V, b: number) => (b === 1 ? `${a} (once)` : `${a} (${b} times)`),
   },
   people: {
     limit: 'May start alone up to',

@@ -40,7 +40,7 @@ export const automation = {
     remove: 'Remove it',
     removeOf: (a: V) => `Remove ${a}`,
     yesRemove: 'Yes, nothing more is sent to this address',
-    fails: (n: V) => `could not be delivered ${n} times in a row`,
+    fails: (n: number) => (n === 1 ? 'could not be delivered' : `could not be delivered ${n} times in a row`),
     next: 'next try',
     none: 'No webhook is set up.',
   },

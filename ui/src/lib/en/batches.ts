@@ -30,9 +30,9 @@ export const batches = {
     nothingYet: 'Nothing is started by this: the next page shows the whole plan and what it costs.',
   },
   batch: {
-    lookingAt: (a: number, b: number) => `${a} of ${b} names checked.`,
+    lookingAt: (a: number, b: number) => `${a} of ${b} ${b === 1 ? 'name' : 'names'} checked.`,
     again: 'Work it out again',
-    canStart: (a: number, b: number) => `${a} of ${b} names can start`,
+    canStart: (a: number, b: number) => `${a} of ${b} ${b === 1 ? 'name' : 'names'} can start`,
     together: (a: V) => `, for ${a} together`,
     saving: (a: V) => `, saving ${a} against staying a year`,
     and: ' and ',

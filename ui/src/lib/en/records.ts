@@ -29,9 +29,11 @@ export const records = {
   },
   dnsMove: {
     title: 'Move the DNS of several names',
-    about: (n: V) =>
-      `The records of the ${n} names in the tray go to one host, one move for each; ` +
-      'their registrations stay where they are.',
+    about: (n: number) =>
+      n === 1
+        ? 'The records of the name in the tray go to the host; its registration stays where it is.'
+        : `The records of the ${n} names in the tray go to one host, one move for each; ` +
+          'their registrations stay where they are.',
     host: 'To the DNS host',
     start: (n: V) => `Move the DNS of ${n === 1 ? 'this 1 name' : `these ${n} names`}`,
     started: (n: V) => `${n} under way.`,

@@ -25,7 +25,7 @@ export const rulebook = {
   },
   family: {
     andMore: (a: V) => `and ${a} more, all that are marked as generic; choose one above`,
-    inDays: (a: V) => ` (${a} days)`,
+    inDays: (a: number) => (a === 1 ? ' (1 day)' : ` (${a} days)`),
     overruledHere: 'overruled here',
     aWholeMoveTakesHours: 'A whole move takes (hours)',
     leastUsualMostNineOf: (a: V) => `least, usual, most; nine of ten are done in ${a} h`,
@@ -33,7 +33,7 @@ export const rulebook = {
     effect: 'Effect',
     whatItSays: 'What it says',
     from: 'From',
-    days: (a: V) => `, ${a} days`,
+    days: (a: number) => (a === 1 ? ', 1 day' : `, ${a} days`),
     rules: (a: V) => `Rules: ${a}.`,
     notHere: (a: V) => `Not here: ${a}.`,
     toFix: 'to fix',
@@ -61,8 +61,12 @@ export const rulebook = {
     of: 'of',
     saveIt: 'Save it',
     showWhichNamesItChanges: 'Show which names it changes',
-    itChangesOfNamesUnder: (a: V, b: V, c: V) => `It changes ${a} of ${b} names under “.${c}”:`,
-    itChangesNoneOfThe: (a: V, b: V) => `It changes none of the ${a} names under “.${b}” today.`,
+    itChangesOfNamesUnder: (a: V, b: number, c: V) =>
+      `It changes ${a} of ${b} ${b === 1 ? 'name' : 'names'} under “.${c}”:`,
+    itChangesNoneOfThe: (a: number, b: V) =>
+      a === 1
+        ? `It does not change the name under “.${b}” today.`
+        : `It changes none of the ${a} names under “.${b}” today.`,
     itsNewValue: 'its new value',
     daysOrOff: 'days, or off',
   },

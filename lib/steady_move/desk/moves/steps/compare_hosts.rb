@@ -17,7 +17,8 @@ module SteadyMove
             ports.servers.deviations(new_host.name_servers, wanted_zone)
           keep_answers
           if bad.empty?
-            return done(sentence(:done, servers: servers.size, sets: wanted_zone.content.size), source: :dns,
+            sets = Words.sets(wanted_zone.content.size)
+            return done(sentence(:done, servers: servers.size, sets: sets), source: :dns,
               ref: servers.join(", "), **held)
           end
 

@@ -17,8 +17,8 @@ module SteadyMove
           zone = ports.dns.transfer(server, plan.name, key: Zones.key(host))
           ports.zones.put(move.id, zone, at: now)
           ports.carries.keep_copy(plan.name, zone, source: "transfer", complete: true, left: [], by: "desk", at: now,
-            says: sentence("records.complete.transfer", sets: zone.content.size, server: server))
-          done(sentence(:done, sets: zone.content.size, serial: zone.soa.values[2]), source: :zone_transfer,
+            says: sentence("records.complete.transfer", sets: Words.sets(zone.content.size), server: server))
+          done(sentence(:done, sets: Words.sets(zone.content.size), serial: zone.soa.values[2]), source: :zone_transfer,
             ref: server, **ttls(zone))
         end
 

@@ -12,7 +12,7 @@ module SteadyMove
           sets = old_zone.content.select { |s| s.ttl > plan.lowered }
           return done(sentence(:nothing), source: :dns) if sets.empty? || lowered_everywhere?
 
-          intend(sentence(:sending, sets: sets.size)) do
+          intend(sentence(:sending, sets: Words.sets(sets.size))) do
             ports.dns.update(old_host.name_servers.first, plan.name, key: Zones.key(old_host), remove: sets.map(&:id),
               add: sets.flat_map { |s| with_ttl(s, plan.lowered) })
           end

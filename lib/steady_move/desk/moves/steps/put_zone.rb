@@ -12,16 +12,16 @@ module SteadyMove
           zone = wanted_zone
           sets = zone.content.size
           if there_already?(zone)
-            return done(sentence(:held, sets: sets), source: :dns,
+            return done(sentence(:held, sets: Words.sets(sets)), source: :dns,
               ref: new_host.name_servers.join(", "))
           end
 
           server = new_host.name_servers.first
-          intend(sentence(:sending, sets: sets)) do
+          intend(sentence(:sending, sets: Words.sets(sets))) do
             ports.dns.update(server, plan.name, key: Zones.key(new_host), remove: zone.content.map(&:id) | left_out,
               add: zone.content.flat_map(&:to_a))
           end
-          done(sentence(:done, sets: sets), source: :dns_update, ref: server)
+          done(sentence(:done, sets: Words.sets(sets)), source: :dns_update, ref: server)
         end
 
         # Every new server answers every wanted set.
@@ -30,7 +30,7 @@ module SteadyMove
           zone = wanted_zone
           bad = ports.servers.deviations(new_host.name_servers, zone)
           sets = bad.map { |d| [d.name, d.type] }.uniq.size
-          Seen.new(done: bad.empty?, says: sentence(:held, sets: zone.content.size), source: :dns,
+          Seen.new(done: bad.empty?, says: sentence(:held, sets: Words.sets(zone.content.size)), source: :dns,
             not_yet: sentence(:lacking, sets: sets, of: zone.content.size, what: bad.first(3).map(&:says).join("; ")))
         end
 

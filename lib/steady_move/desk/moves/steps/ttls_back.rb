@@ -9,7 +9,7 @@ module SteadyMove
 
         def call
           sets = restored_zone.content.select { |s| s.ttl > plan.lowered }
-          intend(sentence(:sending, sets: sets.size)) do
+          intend(sentence(:sending, sets: Words.sets(sets.size))) do
             ports.dns.update(new_host.name_servers.first, plan.name, key: Zones.key(new_host), remove: sets.map(&:id),
               add: sets.flat_map(&:to_a))
           end

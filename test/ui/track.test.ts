@@ -45,6 +45,12 @@ describe('the track', () => {
     expect(now).toBeLessThanOrEqual(of('compare').x + of('compare').width);
   });
 
+  it('has what is over behind the present instant, however wide it is drawn', () => {
+    const over = [block('a', -900, [900, 900, 900], true), block('b', 0, [0, 0, 0], true)];
+    const settled = lay([step('a', []), step('b', ['a'])], over, NOW);
+    for (const p of settled.placed) expect(p.x + p.width).toBeLessThanOrEqual(settled.now + 0.01);
+  });
+
   it('brackets what is not sure, and only that', () => {
     expect(of('fetch').range).toBeNull();
     expect(of('watch').range).toBeNull();

@@ -127,5 +127,7 @@ export function lay(steps: Step[], blocks: Block[], now: number, room = 900): La
       .filter((from) => from !== undefined && from.lane !== to.lane)
       .map((from) => ({ x1: from!.x + from!.width, lane1: from!.lane, x2: to.x, lane2: to.lane })),
   );
-  return { placed, ties, wide: axis.wide, now: axis.of(now), folds: axis.folds, days: axis.days };
+  // What is over lies behind the present instant, however wide it is drawn.
+  const present = Math.max(now, ...all.filter((s) => s.block.past).map((s) => s.to));
+  return { placed, ties, wide: axis.wide, now: axis.of(present), folds: axis.folds, days: axis.days };
 }

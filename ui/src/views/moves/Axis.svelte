@@ -15,9 +15,10 @@
   /** All open moves on one axis of time, each on its two rails; the next deadline stands first. */
   let { rows, zoom }: { rows: Row[]; zoom: Zoom } = $props();
   const ROW = 40;
-  const LEFT = 260;
   const PAGE = 40;
   let scroller = $state<HTMLDivElement>();
+  // As wide as the longest name, within bounds; roughly as wide as the letters are.
+  const LEFT = $derived(Math.min(340, Math.max(200, ...rows.map((r) => r.unicode.length * 9.5 + 44))));
   const span = $derived(reach(rows, clock.now));
   let room = $state(1000);
   // Never narrower than the page.
@@ -64,6 +65,7 @@
   role="table"
   aria-label={say.axis.title}
   aria-rowcount={rows.length}
+  style:--left="{LEFT}px"
 >
   <div class="head" style:width="{LEFT + wide}px">
     <span class="name"></span>
@@ -133,7 +135,7 @@
     align-items: center;
     gap: 0.4rem;
     flex: none;
-    width: 260px;
+    width: var(--left);
     padding: 0 0.5rem;
     background: var(--raised);
     border-right: 1px solid var(--line);

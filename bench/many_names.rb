@@ -43,7 +43,7 @@ module ManyNames
 
   def judge_one(book, text, known)
     now = NOW.to_i
-    name = SteadyMove::Core::Names::DomainName.known(text, text)
+    name = SteadyMove::Core::Names::DomainName.held(text)
     facts = SteadyMove::Core::Readiness::Facts.ruled(known)
     outline = SteadyMove::Core::Readiness::Judge.outline(book, name, facts)
     [outline.gate(now), outline.windows(now, now + (400 * DAY)), outline.soft(now, now + (400 * DAY))]

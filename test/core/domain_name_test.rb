@@ -48,4 +48,23 @@ class DomainNameTest < Minitest::Test
       end
     end
   end
+
+  # What a label decodes to, and whether it may be read so: RFC 5892 §2 (letters, marks, digits), UTS #39 §5.2 (scripts
+  # that are not mixed); both from memory.
+  READ = { "fähre" => true, "παράδειγμα" => true, "пример" => true, "ラーメン店" => true, "한국" => true, "l·l" => true,
+           "a\u202eb" => false, "a\u00a0b" => false, "a/b" => false, "☃" => false, "a\u200bb" => false,
+           "tаrn" => false, "νews" => false, "x\u2024y" => false }.freeze
+
+  def test_what_misleads_stays_an_a_label
+    READ.each do |label, read|
+      ascii = "xn--#{SimpleIDN::Punycode.encode(label)}.example"
+      assert_equal read ? "#{label}.example" : ascii, Core::Names::Idn.shown(ascii), label.dump
+      name = begin
+        domain(ascii)
+      rescue Core::Names::DomainName::Invalid
+        next
+      end
+      assert_includes [Core::Names::Idn.shown(name.ascii), name.ascii], name.unicode, label.dump
+    end
+  end
 end

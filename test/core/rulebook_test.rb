@@ -26,7 +26,7 @@ class RulebookTest < Minitest::Test
     end
     assert_equal rulebook.families.find { |f|
       f.id == "push"
-    }, rulebook.family_of(Core::Names::DomainName.known("a.co.uk", "a.co.uk"))
+    }, rulebook.family_of(Core::Names::DomainName.held("a.co.uk"))
   end
 
   # file => text, and what is said of it with its line

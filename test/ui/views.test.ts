@@ -3,6 +3,8 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { createRawSnippet } from 'svelte';
 import { server, show, signedIn } from './support/server';
 import { at, block, step } from './support/moves';
+import { guide } from '../../ui/src/lib/guide';
+import { session } from '../../ui/src/lib/session.svelte';
 
 const { default: HandPanel } = await import('../../ui/src/views/hands/HandPanel.svelte');
 const { default: Leave } = await import('../../ui/src/views/moves/Leave.svelte');
@@ -70,6 +72,17 @@ describe('the post', () => {
     expect((await screen.findByText('the whole of it')).closest('details')?.open).toBe(true);
     expect(screen.queryByText('other')).toBeNull();
     expect(screen.getByText('All messages').getAttribute('href')).toBe('/post');
+  });
+});
+
+describe('the guide', () => {
+  it('tells of the practice world only where there is one', () => {
+    const told = (practice: boolean) => {
+      session.who = { ...session.who!, practice };
+      return guide().map((page) => page.id);
+    };
+    expect(told(true).filter((id) => !told(false).includes(id))).toEqual(['practice']);
+    expect(told(false)[0]).toBe('first-move');
   });
 });
 

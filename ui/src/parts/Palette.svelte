@@ -23,7 +23,7 @@
   const all = $derived<Found[]>([
     ...views().map((v) => ({ title: v.title, note: say.palette.view, path: v.path })),
     { title: say.palette.addNames, note: say.palette.view, path: '/names/take-in' },
-    ...guide.map((page) => ({
+    ...guide().map((page) => ({
       title: page.title,
       note: say.palette.help,
       path: `/help/${page.id}`,

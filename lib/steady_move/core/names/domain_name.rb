@@ -39,7 +39,7 @@ module SteadyMove
           unicode = registrable(host_of(typed), typed, suffixes)
           ascii = Idn.to_ascii(unicode).downcase
           check_labels(ascii, typed)
-          new(ascii, unicode)
+          new(ascii, Idn.shown(ascii))
         rescue Idn::Unfit
           raise Invalid.new(:not_in_dns, typed: typed)
         end
@@ -53,11 +53,8 @@ module SteadyMove
           bare.match?(/\A\[?\h*:\h*:[\h:.]*\]?(?::\d+)?\z/) || bare.sub(/:\d+\z/, "").match?(/\A(?:[^.]+\.)+\d+\.?\z/)
         end
 
-        # A name that was parsed before, from its two forms.
-        def self.known(ascii, unicode) = new(ascii, unicode)
-
-        # A name held here, from its A-label form alone.
-        def self.held(ascii) = new(ascii, Idn.shown(ascii))
+        # A name that was parsed before, from its A-label form alone.
+        def self.held(ascii) = new(ascii, ascii.include?("xn--") ? Idn.shown(ascii) : ascii)
 
         def self.host_of(typed)
           host = typed.sub(%r{\A[a-z][a-z0-9+.-]*://}i, "").sub(%r{\A[^@/]*@}, "")

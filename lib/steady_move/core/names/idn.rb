@@ -26,14 +26,25 @@ module SteadyMove
 
         # Of an A-label somewhere in a name (RFC 5890, section 2.3.2.5).
         ACE = /(?:\A|\.)xn--/i
-        private_constant :ACE
+        # What labels are made of: letters, marks, digits, the hyphen (RFC 5892, section 2) and the middle dots (its
+        # appendix A); nothing that turns, hides or imitates what stands beside it.
+        READABLE = /\A[\p{L}\p{M}\p{N}\-.\u00b7\u30fb]*\z/
+        # Scripts whose letters look like one another's; no label holds two of them (UTS #39, section 5.2, from memory).
+        ALIKE = [/\p{Latin}/, /\p{Cyrillic}/, /\p{Greek}/, /\p{Armenian}/].freeze
+        private_constant :ACE, :READABLE, :ALIKE
 
-        # The U-label form, or the text itself where it has none: for showing.
+        # The U-label form for showing; the text itself where it has none, or where that would mislead.
+        #   Names::Idn.shown("xn--fhre-loa.example") # => "fähre.example"
         #   Names::Idn.shown("xn--999999b.example") # => "xn--999999b.example"
         def shown(text)
-          text.b.match?(ACE) ? to_unicode(text) : text
+          text.b.match?(ACE) ? turned { readable(SimpleIDN.to_unicode(text)) || text } : text
         rescue Unfit
           text
+        end
+
+        def readable(told)
+          mixed = told.split(".").any? { |label| ALIKE.count { |script| label.match?(script) } > 1 }
+          told if told.match?(READABLE) && !mixed
         end
 
         def turned
@@ -41,7 +52,7 @@ module SteadyMove
         rescue *FAILURES => e
           raise Unfit, e.message
         end
-        private_class_method :turned
+        private_class_method :readable, :turned
       end
     end
   end

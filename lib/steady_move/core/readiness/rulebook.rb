@@ -73,7 +73,7 @@ module SteadyMove
         # The family that a suffix is said to belong to, else the one that lists it. Raises Invalid.
         def base(suffix, words)
           said = words.reverse.find { |o| o.key == "family" }
-          return family_of(Names::DomainName.known("any.#{suffix}", "any.#{suffix}")) unless said
+          return family_of(Names::DomainName.held("any.#{suffix}")) unless said
 
           @families.find { |f| f.id == said.value } or
             raise Invalid.new("override", ["family"], "there is no family “#{said.value}”")

@@ -10,7 +10,7 @@ module SteadyMove
       end
 
       # [DomainName].
-      def held = @held ||= @app.names.all.map { |r| Core::Names::DomainName.known(r[:name], r[:unicode]) }
+      def held = @held ||= @app.names.all.map { |r| Core::Names::DomainName.held(r[:name]) }
 
       # {ids:, trusting:} of the mailbox's server.
       def server = places.mail_server

@@ -109,7 +109,8 @@ module SteadyMove
         table = CSV.generate do |csv|
           csv << %w[name unicode account taken_at]
           @app.names.all.each do |n|
-            csv << [n[:name], n[:unicode], accounts[n[:account_id]], Time.at(n[:taken_at]).utc.iso8601]
+            shown = Core::Names::Idn.shown(n[:name])
+            csv << [n[:name], shown, accounts[n[:account_id]], Time.at(n[:taken_at]).utc.iso8601]
           end
         end
         write("names.csv", table)

@@ -90,7 +90,7 @@ module SteadyMove
           at = @app.names.facts(row[:name])[:expires_at]
           next unless at&.between?(@app.now - DAY, @app.now + AHEAD)
 
-          Event.new(id: "expiry-#{row[:name]}-#{at.to_i}", title: Words.say("calendar.expiry", name: row[:unicode]),
+          Event.new(id: "expiry-#{row[:name]}-#{at.to_i}", title: Words.say("calendar.expiry", name: row[:name]),
             starts: at, url: link("/names/#{row[:name]}"), alarm: 45 * DAY)
         end
       end

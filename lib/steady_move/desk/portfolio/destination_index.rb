@@ -70,7 +70,7 @@ module SteadyMove
 
       def turned(entry, book)
         @done += 1
-        name = Core::Names::DomainName.known(entry.ascii, entry.unicode)
+        name = Core::Names::DomainName.held(entry.ascii)
         facts = Core::Readiness::Facts.ruled(entry.towards)
         outline = Core::Readiness::Judge.towards(book, name, facts, entry.outline, @destination)
         outline.equal?(entry.outline) ? entry : entry.dup.tap { |e| e.outline = outline }.freeze

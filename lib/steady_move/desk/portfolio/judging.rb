@@ -33,7 +33,7 @@ module SteadyMove
       # isn't held.
       def one(name, at: @app.now, to: nil)
         row = @app.names.find(name) or return
-        known = Core::Names::DomainName.known(row[:name], row[:unicode])
+        known = Core::Names::DomainName.held(row[:name])
         facts = OwnFacts.new(@app, only: name).add(row, @app.names.facts(name))
         destination = to && Destinations.of(@app.accounts.find(to))
         judgement = Core::Readiness::Judge.judge(@app.rulebook, known, facts, destination: destination)

@@ -19,7 +19,7 @@ module SteadyMove
 
       def look(name)
         row = @app.names.find(name) or return [{ name: name, says: Words.say("refused.not_held", name: name) }]
-        seen = Observe.new(@app).name(Core::Names::DomainName.known(row[:name], row[:unicode]),
+        seen = Observe.new(@app).name(Core::Names::DomainName.held(row[:name]),
           @app.accounts.find(row[:account_id]))
         @app.watches.looked(name, at: @app.now)
         seen.problems.map { |says| { name: name, says: says } }

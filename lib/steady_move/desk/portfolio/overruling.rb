@@ -18,7 +18,7 @@ module SteadyMove
       # Suffixes of held names that no family lists; each can be said to belong to one.
       def unlisted
         book = @app.rulebook
-        known = @app.names.one_of_each_suffix.map { |row| Core::Names::DomainName.known(row[:name], row[:unicode]) }
+        known = @app.names.one_of_each_suffix.map { |row| Core::Names::DomainName.held(row[:name]) }
         known.reject { |name| book.family_of(name) }.map(&:suffix).uniq.sort
       end
 
@@ -77,7 +77,7 @@ module SteadyMove
       private
 
       def word(suffix, key, value)
-        any = Core::Names::DomainName.known("any.#{suffix}", "any.#{suffix}")
+        any = Core::Names::DomainName.held("any.#{suffix}")
         listed = key == FAMILY || @app.rulebook.family_of(any)
         raise Refused.new(:invalid, :no_family, suffix: suffix) unless listed
 
@@ -86,7 +86,7 @@ module SteadyMove
       end
 
       def weigh(found, row, facts, changed)
-        name = Core::Names::DomainName.known(row[:name], row[:unicode])
+        name = Core::Names::DomainName.held(row[:name])
         was, is = [@app.rulebook, changed].map do |book|
           Core::Readiness::Judge.judge(book, name,
             facts).outline.gate(@app.now.to_i).then { |core| Gates.plain(core) }

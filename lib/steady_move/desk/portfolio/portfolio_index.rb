@@ -121,7 +121,7 @@ module SteadyMove
       end
 
       def entry(row, said, seen, context)
-        name = Core::Names::DomainName.known(row[:name], row[:unicode] == row[:name] ? row[:name] : row[:unicode])
+        name = Core::Names::DomainName.held(row[:name])
         merged, contradicting = Core::Readiness::Facts.merged(said)
         facts = context[:own].add(row, merged)
         outline = Core::Readiness::Judge.outline(context[:rulebook], name, facts)

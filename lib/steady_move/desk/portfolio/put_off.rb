@@ -24,7 +24,7 @@ module SteadyMove
         names = stray | @app.names.unseen(MOST)
         @due_at = @app.now + EVERY
         names.each do |row|
-          seen = Observe.new(@app).name(Core::Names::DomainName.known(row[:name], row[:unicode]),
+          seen = Observe.new(@app).name(Core::Names::DomainName.held(row[:name]),
             @app.accounts.find(row[:account_id]))
           next unless seen.pause
 

@@ -42,7 +42,7 @@ module SteadyMove
         return if (@pauses[suffix] || Time.at(0)) > @app.now
 
         account = @app.accounts.find(row[:account_id])
-        seen = account && Observe.new(@app).name(Core::Names::DomainName.known(row[:name], row[:unicode]), account)
+        seen = account && Observe.new(@app).name(Core::Names::DomainName.held(row[:name]), account)
         @pauses[suffix] = @app.now + seen.pause if seen&.pause
         @app.watches.looked(row[:name], at: @app.now) unless seen&.pause
       end

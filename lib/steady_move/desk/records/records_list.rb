@@ -36,7 +36,7 @@ module SteadyMove
         host = Carrying.new(@app).new_host(name)
         copy = @app.carries.copies(name).first
         servers = latest(name)
-        Line.new(name: name, unicode: row[:unicode], account: account&.title, present: present&.title,
+        Line.new(name: name, unicode: Core::Names::Idn.shown(name), account: account&.title, present: present&.title,
           ends: present && !present.ends_with.nil?, new_host: host&.title, choice: carry&.choice, copy: copy,
           state: state(host, copy, servers, move, name), servers: servers.map(&:state).tally, move: move)
       end

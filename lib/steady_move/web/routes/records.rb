@@ -16,7 +16,7 @@ module SteadyMove
             sheet = carrying.sheet(name)
             host = carrying.new_host(name)
             v = Views::RecordsView
-            { name: name, unicode: desk.names.find(name)[:unicode], copies: desk.carries.copies(name).map do |c|
+            { **Views::Json.name(name), copies: desk.carries.copies(name).map do |c|
               v.copy(c)
             end,
               carry: carry_of(name), host: host && v.host(host), present: present_of(name),

@@ -3,12 +3,12 @@
   import { contents, guide } from '../../lib/guide';
   import { say } from '../../lib/say';
 
-  const id = $derived((route.params as { page?: string }).page ?? guide[0]!.id);
+  const id = $derived((route.params as { page?: string }).page ?? guide()[0]!.id);
 </script>
 
 <main>
   <nav aria-label={say.help.pages}>
-    {#each guide as page (page.id)}
+    {#each guide() as page (page.id)}
       <a
         href={p('/help/:page', { params: { page: page.id } })}
         aria-current={page.id === id ? 'page' : undefined}

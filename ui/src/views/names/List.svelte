@@ -85,7 +85,8 @@
       const top = Math.round(node.getBoundingClientRect().top + scrollY);
       node.style.setProperty('--above', `${top + 14}px`);
     });
-    watch.observe(node.closest('.list') ?? node);
+    const held = node.parentElement!;
+    for (let above = held.previousElementSibling; above; above = above.previousElementSibling) watch.observe(above);
     return () => watch.disconnect();
   }
   const sortBy = (id: string) => put('sort', sort === id ? `-${id}` : id);

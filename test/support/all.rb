@@ -8,6 +8,9 @@ require_relative "lanes"
 # Loaded once, before the test files are forked off: else each of them would load all of it for itself.
 Zeitwerk::Loader.eager_load_all
 Mail.eager_autoload!
+%w[webauthn rotp rqrcode rodauth/features/webauthn rodauth/features/otp].each { |part| require part }
+PublicSuffix::List.default
+SteadyMove::Words.say("common.yes_word")
 
 Minitest.seed = ENV["SEED"].to_i if ENV["SEED"]
 lanes = Lanes.new

@@ -64,7 +64,7 @@ class DomainNameTest < Minitest::Test
       rescue Core::Names::DomainName::Invalid
         next
       end
-      assert_includes [Core::Names::Idn.shown(name.ascii), name.ascii], name.unicode, label.dump
+      assert_equal Core::Names::Idn.shown(name.ascii), name.unicode, label.dump
     end
   end
 end

@@ -9,7 +9,8 @@ module Practice
     class Office
       # mailbox: the address that is read over IMAP; server: what its mail server calls itself in the
       # Authentication-Results that it writes on top (RFC 8601 §5; what arrives with its own name is taken off);
-      # readers: {address => {answers_after: seconds} | {bounces: true} | {silent: true}}.
+      # readers: {address => {answers_after: seconds} | {bounces: true} | {silent: true}}; every other address bounces,
+      # but for those at the mailbox's own domain.
       def initialize(db, agenda, mailbox:, readers:, server: "post.invalid")
         @server = server
         @mail = db[:mail]
@@ -39,7 +40,7 @@ module Practice
       def take_in(from, recipient, raw, at:)
         return deliver(at + 30, from: from, to: @mailbox, raw: raw) if recipient == @mailbox
 
-        reader = @readers.fetch(recipient, { "bounces" => true })
+        reader = @readers.fetch(recipient) { colleague?(recipient) ? {} : { "bounces" => true } }
         mail = ::Mail.read_from_string(raw)
         if reader["bounces"]
           deliver(at + 60, from: "mail-daemon@#{recipient.partition('@').last}", to: from,
@@ -58,6 +59,9 @@ module Practice
       def count = @mail.count
 
       private
+
+      # Everybody at the owner's own domain has a mailbox.
+      def colleague?(recipient) = recipient.rpartition("@").last == @mailbox.rpartition("@").last
 
       # What this server found: whose server sent it, and whether the From field speaks of the same domain (RFC 7489).
       def keep(raw, at, sender:)

@@ -9,7 +9,7 @@ class FullMailboxTest < Minitest::Test
   include SignedIn
 
   Reading = SteadyMove::Desk::MailboxReading
-  Mail = Struct.new(:uid, :message_id)
+  Mail = Struct.new(:uid, :message_id, :raw)
 
   # A mailbox whose numbers, senders and faults are known. asked: numbers in the order in which they were fetched.
   class Box
@@ -37,7 +37,7 @@ class FullMailboxTest < Minitest::Test
   end
 
   def kept(message)
-    return false if world.app.messages.known?(message.uid, message.message_id)
+    return false if world.app.messages.known?(message)
 
     row = { uid: message.uid, message_id: message.message_id, subject: "x", text: "", sender: "a@b.test",
             kind: "unrelated", recipient: "", names: "[]", because: "[]", doubtful: false }

@@ -144,6 +144,25 @@ class OutsideEndsTest < Minitest::Test
     assert_nil state(id).ending
   end
 
+  # The record lags, a mail quotes that it was rejected, and then the record shows it pending: the ending is taken back.
+  def test_an_ending_that_only_words_say_is_taken_back
+    live_with("millrace")
+    world.world.set_fault("rdap-hides-pending", true)
+    id = ready
+    ordered_at_hawser(id)
+    world.until_true(what: "the notice") { state(id).done?("registry-pending") }
+    world.world.post.deliver(world.world.now + 60, from: "orders@hawserlane.example",
+      to: "names@saltern-office.example", subject: "Your transfer of #{NAME}",
+      text: "The transfer was rejected.")
+    world.until_true(what: "the end") { state(id).ending }
+    world.world.set_fault("rdap-hides-pending", false)
+    world.until_true(what: "taking back", most: 10) { state(id).ending.nil? }
+    assert_match(/still pending: the move goes on/, events(id, "resumed").last.says)
+    do_it(id, "release", "release")
+    until_step(id, "lock-back")
+    assert_equal "hawser", row(NAME)[:sponsor]
+  end
+
   # It ends, and neither side writes: a person is asked which end it was.
   def test_an_end_that_nobody_tells
     id = ready

@@ -113,14 +113,15 @@ class PostRoomTest < Minitest::Test
     assert_equal "secret11", @app.codes.newest(NAME)
     assert_nil @app.db[:messages].get(:sealed_code), "taken once"
     replies.correct(-1, kind: "offer", names: [], by: "ada")
-    kept = arrive("Authorization code of #{NAME}", "Buy one, get one. Authorization code inside",
-      from: "Notices@Elsewhere.test")
+    again = ["Authorization code of #{NAME}", "Buy one, get one. Authorization code inside"]
+    doubtful = arrive(*again, from: "Notices@Elsewhere.test")
+    assert_equal %w[code doubtful], doubtful.values_at(:kind, :trust), "anybody can write that name"
+    replies.correct(arrive(*again)[:uid], kind: "offer", names: [], by: "ada")
+    kept = arrive(*again)
     assert_equal %w[offer code], kept.values_at(:kind, :read_kind)
     assert_includes kept[:because].join(" "), "put right by ada"
     other = arrive("Receipt for #{NAME}", "Payment received", from: "notices@elsewhere.test")
     assert_equal "receipt", other[:kind], "what reads otherwise is taken as it reads"
-    assert_equal "code", arrive("Authorization code of #{NAME}", "The authorization code is: zz11yy")[:kind],
-      "another sender is another matter"
   end
 
   # What nobody foresaw in one message: it is kept as what it is, and the next ones are read.

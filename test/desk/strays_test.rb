@@ -3,7 +3,7 @@
 require_relative "../test_helper"
 require_relative "../support/bench_world"
 
-# Transfers that nobody here ordered; what registries leave in a queue; names that were taken in while nobody answered.
+# Transfers that nobody here ordered, and what registries leave in a queue.
 class StraysTest < Minitest::Test
   NAME = "harbourpass.example"
   DAY = 86_400
@@ -24,22 +24,149 @@ class StraysTest < Minitest::Test
     registry.request_transfer("lantern", NAME, code, years: 1, at: app.now)
   end
 
-  def look = SteadyMove::Desk::Observe.new(app).name(domain(NAME), tarnbeck)
   def poll = SteadyMove::Desk::PollQueue.new(app).fetch(tarnbeck)
 
-  def test_the_record_shows_it
+  def alarms = strays.open.map { |s| [s.name, s.requested_by] }
+  def alarm_lines = app.journal.page(name: NAME).count { |e| e.phrase&.key == "journal.stray" }
+  def reject = registry.end_transfer("tarnbeck", NAME, "reject", at: app.now)
+  def later(seconds) = world.driver.move_on(to: app.now + seconds)
+
+  def test_the_record_shows_it_and_it_is_refused_and_the_name_made_safe
     look
     assert_empty strays.open
+    code = registry.find(NAME)[:auth_info]
     row = somebody_asks
-    look
+    app.codes.keep(NAME, code, at: app.now)
+    2.times { look }
     stray = strays.open.first
     assert_equal [NAME, "tarnbeck", Time.at(row[:act_at]).utc], [stray.name, stray.account_id, stray.deadline]
-    look
-    assert_equal(1, app.journal.page(name: NAME).count { |e| e.type == "stray" }, "told once")
+    assert_equal 1, alarm_lines, "told once"
     strays.refuse(NAME, by: "ada")
-    assert_equal ["clientRejected", []], [registry.newest_transfer(NAME)[:status], strays.open]
+    known = registry.find(NAME)
+    assert_equal "clientRejected", registry.newest_transfer(NAME)[:status]
+    refute_equal code, known[:auth_info], "somebody else had it"
+    assert_operator known[:auth_info].size, :>=, 22, "at least 128 bits (RFC 9154 §4.3)"
+    assert_includes known[:statuses], "clientTransferProhibited"
+    assert_nil app.codes.held(NAME)[NAME], "the old one is wiped"
+    assert_equal [[], nil], [alarms, strays.of_name(NAME)], "lock seen, another code set: nothing is left"
+  end
+
+  # What ends one says nothing of the next: refused, withdrawn, no longer shown, forged before, or expected.
+  ENDS = {
+    "refused" => ->(t) { t.strays.refuse(NAME, by: "ada") },
+    "withdrawn" => ->(t) { t.registry.end_transfer("lantern", NAME, "cancel", at: t.app.now) && t.look },
+    "rejected at the registrar's own pages" => ->(t) { t.reject && t.look },
+    "expected, and over" => lambda do |t|
+      t.strays.expected(NAME, by: "ada", ordered_by: "the owner")
+      t.reject && t.look
+    end,
+    "expected, and never seen to be over" => lambda do |t|
+      t.strays.expected(NAME, by: "ada", ordered_by: "the owner")
+      t.reject
+    end
+  }.freeze
+  public :strays, :registry, :app
+
+  def look = SteadyMove::Desk::Observe.new(app).name(domain(NAME), tarnbeck)
+  public :look, :reject
+
+  ENDS.each do |how, ending|
+    define_method(:"test_a_second_one_alarms_after_one_that_was_#{how.gsub(/\W+/, '_')}") do
+      somebody_asks
+      look
+      ending.call(self)
+      assert_empty alarms, how
+      later(2 * 3600)
+      somebody_asks
+      look
+      assert_equal [[NAME, "lantern"]], alarms, how
+      assert_equal 2, alarm_lines, app.journal.page(name: NAME).map { |e| [e.at, e.type, e.says].join(" ") }.join("\n")
+    end
+  end
+
+  def test_a_forged_message_two_days_before_silences_nothing
+    drop("We were asked to transfer #{NAME} to another registrar")
+    later(2 * DAY)
     look
-    assert_empty strays.open
+    assert_empty alarms, "the registry shows none"
+    somebody_asks
+    look
+    assert_equal [[NAME, "lantern"]], alarms
+  end
+
+  # Expected is that transfer alone, and it can be taken back while it runs.
+  def test_only_the_one_that_was_seen_is_expected
+    somebody_asks
+    look
+    assert_match(/Say who ordered/, assert_raises(SteadyMove::Desk::Refused) do
+      strays.expected(NAME, by: "ada", ordered_by: " ")
+    end.message)
+    strays.expected(NAME, by: "ada", ordered_by: "Mr Brine of Saltern")
+    look
+    drop("Transfer away of #{NAME} requested", ends: "2027-03-06 08:00")
+    assert_empty alarms, "the same one, told again"
+    drop("Transfer away of #{NAME} requested", ends: "2027-03-08 08:00")
+    assert_equal 1, alarms.size, "with another deadline it is another one"
+    strays.expected(NAME, by: "ada", ordered_by: "Mr Brine of Saltern")
+    assert_equal ["expected", "Mr Brine of Saltern"], strays.of_name(NAME).to_h.values_at(:state, :ordered_by)
+    strays.unexpected(NAME, by: "ada")
+    assert_equal 1, alarms.size
+  end
+
+  # Held by hand: the public record alone tells, it lags, and only it ends the alarm.
+  def test_refused_on_the_registrars_own_pages
+    app.accounts.put(tarnbeck.dup.tap { |a| a.kind = "by_hand" })
+    somebody_asks
+    later(3600)
+    look
+    assert_match(/no connection/, assert_raises(SteadyMove::Desk::Refused) { strays.refuse(NAME, by: "ada") }.message)
+    strays.said_refused(NAME, by: "ada")
+    look
+    assert_equal 1, alarms.size, "a word alone ends no alarm"
+    reject
+    later(2 * 3600)
+    look
+    stray = strays.of_name(NAME)
+    safety = SteadyMove::Desk::StraySafety.new(app)
+    assert_equal ["unsafe", %w[lock code]], [stray.state, safety.left(stray)]
+    safety.said_code(NAME, by: "ada")
+    assert_equal %w[lock], safety.left(strays.of_name(NAME))
+    registry.domains.where(name: NAME).update(statuses: '["clientTransferProhibited"]')
+    later(2 * 3600)
+    look
+    assert_nil strays.of_name(NAME)
+  end
+
+  # A message tells of one that the public record never shows: that record ends nothing.
+  def test_a_record_that_never_shows_a_transfer_ends_no_alarm
+    app.accounts.put(tarnbeck.dup.tap { |a| a.kind = "by_hand" })
+    drop("We were asked to transfer #{NAME} to another registrar")
+    later(2 * DAY)
+    look
+    assert_equal 1, alarms.size
+    later(8 * DAY)
+    look
+    assert_empty alarms, "past its deadline, and the name is still here"
+  end
+
+  def test_everybody_who_may_refuse_is_told_three_times
+    people = SteadyMove::Desk::People.new(app)
+    %w[viewer mover approver administrator].each do |role|
+      people.put("#{role}@saltern-office.example", "a long and winding passage", role: role)
+    end
+    hook = []
+    somebody_asks
+    look
+    alarm = SteadyMove::Desk::StrayAlarms.new(app)
+    sent = [0, 2.5 * DAY, 5 * DAY].map do |ahead|
+      later(ahead) if ahead.positive? && app.now < strays.open.first.seen_at + ahead - 4000
+      alarm.tell
+    end
+    hook << sent
+    to = app.journal.page(name: NAME).filter_map { |e| e.phrase&.values&.fetch(:to, nil) }
+    assert_equal [1, "administrator@saltern-office.example, approver@saltern-office.example"],
+      [sent.first, to.last.split(", ").grep(/approver|administrator/).sort.join(", ")]
+    assert_equal 0, alarm.tell, "each once"
   end
 
   def test_the_registry_leaves_a_message
@@ -64,12 +191,12 @@ class StraysTest < Minitest::Test
     refute(app.journal.page(name: NAME).any? { |e| e.type == "registry-message" && e.evidence["ref"] == id })
   end
 
-  def drop(subject, from: "notices@tarnbeck.example")
+  def drop(subject, from: "notices@tarnbeck.example", ends: "2027-03-06 10:00")
     domain = from.partition("@").last
     proof = "Authentication-Results: post.saltern-office.example; dmarc=pass header.from=#{domain}\r\n"
     SteadyMove::Desk::PostRoom.new(app).drop("#{proof}From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\n" \
                                              "Message-ID: <#{rand}@x>\r\nSubject: #{subject}\r\n\r\n" \
-                                             "Unless you object by 2027-03-06 10:00 UTC it goes ahead.")
+                                             "Unless you object by #{ends} UTC it goes ahead.")
   end
 
   def test_a_leaving_notice_tells_of_it
@@ -77,10 +204,10 @@ class StraysTest < Minitest::Test
     assert_empty strays.open, "a doubtful one tells nothing"
     drop("We were asked to transfer #{NAME} to another registrar")
     assert_equal [utc("2027-03-06T10:00:00Z")], strays.open.map(&:deadline)
-    strays.expected(NAME, by: "ada")
+    strays.expected(NAME, by: "ada", ordered_by: "the owner")
     drop("Transfer away of #{NAME} requested")
     assert_empty strays.open, "a person's word holds"
-    assert_raises(SteadyMove::Desk::Refused) { strays.expected(NAME, by: "ada") }
+    assert_raises(SteadyMove::Desk::Refused) { strays.expected(NAME, by: "ada", ordered_by: "the owner") }
   end
 
   def test_our_own_order_is_none
@@ -90,38 +217,5 @@ class StraysTest < Minitest::Test
     poll
     drop("We were asked to transfer #{NAME} to another registrar")
     assert_empty strays.open
-  end
-
-  # The public record asks for a pause, or has none to give: the name is taken in, and looked up later by itself.
-  def test_names_that_were_taken_in_while_nobody_answered
-    app.names.drop(NAME)
-    by_hand = app.accounts.find("tarnbeck").dup.tap { |a| a.kind = "by_hand" }
-    app.accounts.put(by_hand)
-    world.link.fault("rdap-busy", "on")
-    line = SteadyMove::Desk::TakingIn.new(app).call(SteadyMove::Desk::TakingIn.words(NAME), by_hand, by: "ada").first
-    assert_equal ["taken", true], [line.fate, line.says.include?("checks it again by itself")], line.says
-    put_off = SteadyMove::Desk::PutOff.new(app)
-    assert_equal [true, 1, false], [put_off.due?, put_off.look_up, put_off.due?]
-    world.link.fault("rdap-busy", nil)
-    world.driver.move_on(to: app.now + 1300)
-    refute_empty app.names.facts(NAME).keys
-  end
-
-  # The year that the losing side added by itself is taken back with the transfer, by the registry and by the plan
-  # (RFC 3915 §3.1).
-  def test_a_name_in_its_grace_year_keeps_its_expiry
-    expires = utc("2029-02-09T08:00:00Z")
-    registry.domains.where(name: NAME).update(statuses: '["ok","autoRenewPeriod"]', expires_at: expires.to_i)
-    moved = registry.domains.where(name: NAME)
-    grace = expires - (366 * DAY)
-    world.driver.move_on(to: grace + (5 * DAY)) if app.now < grace
-    look
-    assert_includes app.names.facts(NAME).statuses, "autoRenewPeriod", "told in the extension, not as a status"
-    id = world.start(NAME, to: "orlop")
-    assert_equal([true, expires], world.move(id).plan.then { |p| [p.in_grace, p.expected_expiry] })
-    world.until_true(what: "landing") { world.move(id).state.landed? }
-    assert_equal expires.to_i, moved.get(:expires_at)
-    world.until_true(what: "the end") { world.move(id).state.ending }
-    assert_equal "Settled", world.move(id).state.stage
   end
 end

@@ -97,7 +97,18 @@ class HouseKeepingTest < Minitest::Test
     assert_equal(["nightboat-saltern.example"], get("/api/desk") && answer["strays"].map { |s| s["name"] })
     get "/api/names/nightboat-saltern.example"
     assert_equal "blocked", answer.dig("gate", "kind"), "its record was looked up"
+    assert_equal ["open", true], answer["stray"].values_at("state", "refusable"), "the alarm stands on its sheet"
+    world.driver.move_on(to: world.app.now + 600)
+    get "/api/post"
+    notice = answer["messages"].find { |m| m["kind"] == "approval-request" }
+    assert_equal ["open", nil, []], [notice.dig("stray", "state"), notice["link"],
+      notice["links"].select { |l| l["role"] == "approve" }], "what nobody ordered is not offered to be approved"
     assert_equal 409, send_to("/api/practice/happenings", id: "stranger")
+    assert_equal 422, send_to("/api/strays/nightboat-saltern.example/expected", ordered_by: "")
+    assert_equal [200, "expected"], [send_to("/api/strays/nightboat-saltern.example/expected", ordered_by: "Ms Shoal"),
+      answer["strays"].first["state"]]
+    assert_equal [200, "open"], [send_to("/api/strays/nightboat-saltern.example/unexpected"),
+      answer["strays"].first["state"]]
     assert_equal [200, []], [send_to("/api/strays/nightboat-saltern.example/refuse"), answer["strays"]]
     get "/api/names/nightboat-saltern.example"
     assert_equal "ready", answer.dig("gate", "kind"), "and once more when it was refused"

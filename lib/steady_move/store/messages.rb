@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "digest"
 require "json"
 require "zlib"
 
@@ -34,7 +35,10 @@ module SteadyMove
       end
 
       # Does another message have this number?
-      def taken?(uid, message_id) = @rows.where(uid: uid).exclude(message_id: message_id).any?
+      def taken?(uid, message)
+        row = @rows.where(uid: uid).select(:message_id, :digest).first
+        !row.nil? && !same?(row, message)
+      end
 
       def next_renumbered(box)
         first = (box * BOX) + RENUMBERED
@@ -44,8 +48,17 @@ module SteadyMove
       # The number for a message that was dropped in and has none in a mailbox: below zero.
       def next_dropped = [@rows.min(:uid) || 0, 0].min - 1
 
-      def known?(uid, message_id)
-        @rows.where(uid: uid).any? || (!message_id.nil? && @rows.where(message_id: message_id).any?)
+      # Is this message kept? One with a known Message-ID and other octets is another message.
+      def known?(message)
+        return true if @rows.where(uid: message.uid).any?
+        return false if message.message_id.nil?
+
+        @rows.where(message_id: message.message_id).select(:message_id, :digest).any? { |row| same?(row, message) }
+      end
+
+      # Its octets, however its lines end; nil where they are not at hand.
+      def self.digest(message)
+        message.raw && Digest::SHA256.hexdigest(message.raw.b.gsub("\r\n".b, "\n".b).strip)
       end
 
       # What is to be kept of a Wire::Mail::Message with its Core::Post::Reading, worked out whole before anything is
@@ -56,7 +69,8 @@ module SteadyMove
         row = {
           **head(message, reading), kind: reading.kind, link: reading.link,
           names: Values.dump(reading.names.map(&:ascii)),
-          because: Values.dump(reading.because), deadline: reading.deadline&.to_i, doubtful: reading.doubtful,
+          digest: self.class.digest(message), because: Values.dump(reading.because),
+          deadline: reading.deadline&.to_i, doubtful: reading.doubtful,
           trust: reading.sender, move_id: move_id, letter_id: letter_id, read_kind: read_kind, server: server,
           links: Values.dump(reading.links.to_a.map { |l| [l.url, l.words, l.role, l.host] }),
           facts: Values.dump(facts), sealed_code: sealed(reading)
@@ -155,6 +169,14 @@ module SteadyMove
       def servers = @rows.exclude(server: nil).reverse(:uid).limit(LOOKED_AT).select_map(:server).tally
 
       private
+
+      # Of rows that an earlier version kept, the Message-ID is all that is known.
+      def same?(row, message)
+        digest = self.class.digest(message)
+        return row[:message_id] == message.message_id if row[:digest].nil? || digest.nil?
+
+        row[:digest] == digest
+      end
 
       def newest = @rows.order(Sequel.desc(Sequel.function(:coalesce, :at, 0)), Sequel.desc(:uid))
 

@@ -15,8 +15,9 @@ module SteadyMove
         OVER = %w[called-off refused lapsed].freeze
 
         # done: {step id => Event that proved it}; exposed: [[from, to or nil]].
+        # ended_by: the Event that ended it, or nil; resumed_at: when an ending was last taken back.
         # noticed: the deadline in the losing side's or the registry's own notice, or nil.
-        attr_reader :noticed, :done, :ending, :approved, :wished, :consent, :exposed, :began_at
+        attr_reader :noticed, :done, :ending, :ended_by, :resumed_at, :approved, :wished, :consent, :exposed, :began_at
 
         def initialize(plan, events)
           @marks = (plan.steps + plan.endings).to_h { |s| [s.id, s.marks] }
@@ -46,14 +47,26 @@ module SteadyMove
 
         def hear(event)
           case event.type
-          when *OVER, "settled" then @ending ||= event.type
-          when "resumed" then @ending = nil
+          when *OVER, "settled" then over(event)
+          when "resumed" then resume(event)
           when "approved" then @approved = true
           when "wished" then @wished = true
           when "consent" then @consent = event.data
           when "mail" then notice(event)
           end
           about(event) if event.step
+        end
+
+        def over(event)
+          return if @ending
+
+          @ending = event.type
+          @ended_by = event
+        end
+
+        def resume(event)
+          @ending = @ended_by = nil
+          @resumed_at = event.at
         end
 
         def notice(event)

@@ -57,6 +57,11 @@ module SteadyMove
           (steps.find { |s| !s.done? } || steps.last).step.stage
         end
 
+        # Did only a message say that it ended, so that the registry's own word takes that back?
+        def ended_by_words? = @log.ended_by&.data&.fetch("words", false) == true
+        # When an ending was last taken back, or nil.
+        def resumed_at = @log.resumed_at
+
         # When a person last said that a step by hand is done, or wrote for it; nil where not, or where it is to be
         # done anew.
         def begun_at(id) = @log.of(id).begun_at

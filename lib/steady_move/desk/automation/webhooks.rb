@@ -11,6 +11,8 @@ module SteadyMove
       # Kinds of lines that can be told; * for all of these.
       TYPES = %w[planned done problem approved said called-off refused lapsed resumed settled batch ledger
         stray].freeze
+      # Told to every webhook, whatever it was made for: nobody may miss it.
+      ALWAYS = "stray"
       BACK_OFF = [60, 300, 900, 3600, 14_400].freeze
       AT_ONCE = 50
       MOST = 20
@@ -70,7 +72,7 @@ module SteadyMove
         types = JSON.parse(row[:types])
         told = 0
         @app.journal.lines_after(row[:seq], AT_ONCE).each do |event|
-          told += 1 if types.include?(event.type) && post(row, event)
+          told += 1 if (event.type == ALWAYS || types.include?(event.type)) && post(row, event)
           @rows.where(id: row[:id]).update(seq: event.seq, fails: 0, next_at: nil, says: nil)
         end
         told

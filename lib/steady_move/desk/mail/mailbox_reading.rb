@@ -56,7 +56,7 @@ module SteadyMove
       def key = "#{PLACE}#{@number}"
 
       # All below it was read. Where the numbers begin anew, everything is looked at again; what is here already is
-      # known by its Message-ID.
+      # known by its octets.
       def floor(validity)
         kept = @app.keeping[key] || { "floor" => 0, "validity" => validity }
         return kept["floor"] if kept["validity"] == validity
@@ -107,7 +107,7 @@ module SteadyMove
       # Where UIDs began anew a number may be taken by another message: then it gets one of the desk's own.
       def numbered(message)
         number = base + message.uid
-        taken = anew? && @app.messages.taken?(number, message.message_id)
+        taken = anew? && @app.messages.taken?(number, message)
         message.dup.tap { |m| m.uid = taken ? @app.messages.next_renumbered(@number) : number }
       end
     end

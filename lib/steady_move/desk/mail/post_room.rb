@@ -74,7 +74,7 @@ module SteadyMove
         ready = @app.messages.ready(message, reading, moves.first&.id, letter_id: letter&.fetch(:id),
           read_kind: read_kind, facts: facts(message, reading, letter, own), server: identifiers(message).first)
         @app.db.transaction do
-          next false if @app.messages.known?(message.uid, message.message_id)
+          next false if @app.messages.known?(message)
 
           whole ||= concerns?(reading, letter, moves) || message.from.to_s.empty? || around.known?(message.from)
           whole ? keep(ready, message, reading, moves) : @app.messages.keep_head(ready)
@@ -144,7 +144,7 @@ module SteadyMove
         by_words = read.kind
         reading = letter ? answering(read, message, letter) : read
         reading = as_corrected_before(reading, message)
-        kind, by = @app.letters.correction(message.from, by_words)
+        kind, by = @app.letters.correction(message.from, by_words) unless reading.sender == "doubtful"
         if kind
           reading.kind = kind
           reading.because += [Words.say("post.corrected_before", from: message.from, by: by)]

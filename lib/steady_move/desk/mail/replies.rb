@@ -69,8 +69,10 @@ module SteadyMove
         urls.first if urls.one?
       end
 
-      # Later messages of this sender that read alike are taken so as well.
+      # Later messages of this sender that read alike are taken so as well. Of a doubtful one nobody knows whose it is:
+      # nothing is learnt from it.
       def remember(message, kind, by)
+        return if message[:trust] == "doubtful"
         return if message[:read_kind].nil? || kind == message[:kind]
 
         @app.letters.correct(message[:sender], message[:read_kind], kind, by: by, at: @app.now)

@@ -17,7 +17,8 @@ module SteadyMove
         @polls = PollQueue.new(app)
         @batches = BatchRun.new(app)
         @alerts = Alerts.new(app, runner)
-        @aside = { "alerts" => @alerts.method(:tell), "batches" => @batches.method(:go_on),
+        @aside = { "strays" => StrayAlarms.new(app).method(:tell),
+                   "alerts" => @alerts.method(:tell), "batches" => @batches.method(:go_on),
                    "notices" => Notices.new(app).method(:tell), "webhooks" => Webhooks.new(app).method(:tell),
                    "retention" => Retention.new(app).method(:call), "journal" => JournalCheck.new(app).method(:walk) }
       end

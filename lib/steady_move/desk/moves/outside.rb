@@ -97,7 +97,11 @@ module SteadyMove
 
       def shown_before? = state.told("shown")&.data&.fetch("shown", nil) == true
       def notice = @notice ||= NOTICES.filter_map { |kind| mail(kind, "losing") || mail(kind, "registry") }.first
-      def ending = @ending ||= mails.find { |e| e.data["ended"] }
+
+      # A message that said so before the record belied it says nothing any more.
+      def ending
+        @ending ||= mails.find { |e| e.data["ended"] && (state.resumed_at.nil? || e.at > state.resumed_at) }
+      end
 
       # The newest message of a kind that counts, from one side, since the order was placed.
       def mail(kind, side) = mails.find { |e| e.data["kind"] == kind && e.data["side"] == side }

@@ -64,11 +64,17 @@ module SteadyMove
 
       # How it ended, seen from outside; where nobody says which end it was, a person is asked.
       def over
-        return ended(sentence("outside.ended_#{sight.how}"), source: sight.source) if sight.how
+        if sight.how
+          return ended(sentence("outside.ended_#{sight.how}"), source: sight.source, words: sight.source == :mailbox)
+        end
 
         problem(sight.says, source: sight.source, ref: sight.ref, yours: true, look_at: now + 21_600,
           which_end: true)
       end
+
+      # What a message alone said to be over is not, while the registry or the public record shows it pending.
+      def still_pending? = state.ended_by_words? && (outside? ? sight.pending? : whereabouts == :pending)
+      def still_pending = resumed(sentence("outside.still_pending"), source: outside? ? sight.source : :transfer_query)
 
       # How our transfer ended (states: RFC 5730 §2.9.3.4).
       def finished(transfer)

@@ -137,6 +137,11 @@ module SteadyMove
       # May a role do what needs `least`?
       def self.may?(role, least) = ROLES.index(role).to_i >= ROLES.index(least)
 
+      # Addresses of all whose role suffices for what needs `least`.
+      def self.all_who_may(app, least)
+        app.db[:people].where(role: ROLES.drop(ROLES.index(least))).order(:email).select_map(:email)
+      end
+
       # Raises Refused where this is no address, or no role.
       def check(email, role)
         invalid(:not_an_address, given: email) unless email.match?(/\A[^@\s]+@[^@\s]+\z/)

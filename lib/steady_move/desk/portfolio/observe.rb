@@ -21,7 +21,7 @@ module SteadyMove
       # name: DomainName; account: Store::Accounts::Account that holds it. Never raises for the outside's faults.
       def name(name, account)
         problems = []
-        @absent = @pause = nil
+        @absent = @pause = @transfer = nil
         said = attempt(problems, account.title) { from_account(name, account) if account.kind == "epp" }
         held = said&.find { |f| f.key == :registrant_email }&.value
         public_record = attempt(problems, Words.say("sources.the_record")) { from_public_record(name, account, held) }
@@ -46,9 +46,9 @@ module SteadyMove
       private
 
       def tell_strays(name, account, facts)
-        statuses = facts.select { |f| f.key == :statuses }.flat_map(&:value) if facts.any? { |f| f.key == :statuses }
-        ends = facts.find { |f| f.key == :transfer_ends_at }&.value
-        Strays.new(@app).seen(name.ascii, account, statuses, ends: ends) if @app.names.find(name.ascii)
+        said = facts.select { |f| f.key == :statuses }.to_h { |f| [f.source, f.value] }
+        look = Strays::Look.new(account: said[:account], record: said[:public_record], transfer: @transfer)
+        Strays.new(@app).seen(name.ascii, account, look) if @app.names.find(name.ascii)
       end
 
       def attempt(problems, who)
@@ -64,7 +64,7 @@ module SteadyMove
         said = @app.epp.with(account) { |client| asked(client, name) }
         data, registrant, admin, ends = said.values_at(:data, :registrant, :admin, :ends)
         facts(:account, Words.say("sources.epp_info", at: account.title),
-              **common(data), transfer_ends_at: ends, registrant_email: registrant&.email,
+              **common(data), transfer_ends_at: ends&.act_at, registrant_email: registrant&.email,
           registrant_changed_at: registrant && changed(registrant, data), registrant_contact: fields(registrant),
           admin_contact: fields(admin), admin_email: admin&.email)
       end
@@ -99,9 +99,9 @@ module SteadyMove
                      "email" => contact.email }.compact
       end
 
-      # The registry's deadline for a transfer under way (acDate).
+      # A transfer under way as the account knows it: TransferInfo.
       def pending_until(client, name)
-        client.request(command(:transfer, op: "query", name: name.ascii)).data&.act_at
+        @transfer = client.request(command(:transfer, op: "query", name: name.ascii)).data
       rescue Wire::Refused
         nil
       end

@@ -37,7 +37,7 @@ module SteadyMove
       private
 
       def stray
-        open = @app.strays.open.map(&:name)
+        open = @app.strays.concerning.map(&:name).uniq
         over, held = @looked.keys.partition { |name| !open.include?(name) }
         late = held.reject { |name| @app.now.between?(@looked[name], @looked[name] + STRAY) }
         due = [*over, *late, *(open - held)].first(MOST)

@@ -71,6 +71,7 @@ module SteadyMove
 
         @app.names.drop(name)
         @app.codes.wipe(name)
+        @app.strays.forget(name)
         @app.journal.add("let-go", at: @app.now, says: Words.phrase("journal.let_go"), by: by, name: name)
       end
 

@@ -34,12 +34,19 @@ module SteadyMove
               gate: Desk::Gates.new(desk, asked[:to]).of_judged(found),
               ahead: ahead(found), old_after: desk.facts_age)
             sheet.merge(contacts: Views::NameView.contacts(people.cards(found), people.choices(found)),
-              moves: moves_of(name), mail: mail_of(name), history_goes_on: history.size == HISTORY,
+              stray: stray_of(name), moves: moves_of(name), mail: mail_of(name),
+              history_goes_on: history.size == HISTORY,
               obstacles: Desk::Obstacles.new(desk).of(name, to: asked[:to]))
           end
 
           def ahead(found)
             found.move ? in_short.under_way(found.move) : in_short.ahead(found, to: asked[:to])
+          end
+
+          def stray_of(name)
+            known = Desk::Strays.new(desk)
+            stray = known.of_name(name)
+            stray && Views::StrayView.of(stray, desk, known)
           end
 
           def moves_of(name)

@@ -28,12 +28,8 @@ module SteadyMove
           end
 
           def strays
-            Desk::Strays.new(desk).open.map do |s|
-              account = desk.accounts.find(s.account_id)
-              { **Views::Json.name(s.name), at: account&.title, site: account&.habits&.fetch("site", nil),
-                because: s.because, requested_by: s.requested_by, seen_at: Views::Json.time(s.seen_at),
-                deadline: Views::Json.time(s.deadline), refusable: account&.epp? == true }
-            end
+            known = Desk::Strays.new(desk)
+            known.concerning.map { |s| Views::StrayView.of(s, desk, known) }
           end
         end
 
@@ -42,8 +38,25 @@ module SteadyMove
           { strays: strays }
         end
 
+        on "saidRefusedStray" do
+          Desk::Strays.new(desk).said_refused(asked[:name], by: me)
+          { strays: strays }
+        end
+
         on "expectStray" do
-          Desk::Strays.new(desk).expected(asked[:name], by: me)
+          Desk::Strays.new(desk).expected(asked[:name], by: me, ordered_by: given["ordered_by"])
+          { strays: strays }
+        end
+
+        on "unexpectStray" do
+          Desk::Strays.new(desk).unexpected(asked[:name], by: me)
+          nudge
+          { strays: strays }
+        end
+
+        on "secureStray" do
+          safety = Desk::StraySafety.new(desk)
+          given["code_set"] ? safety.said_code(asked[:name], by: me) : safety.secure(asked[:name], by: me)
           { strays: strays }
         end
 

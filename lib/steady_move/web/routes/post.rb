@@ -22,7 +22,15 @@ module SteadyMove
 
           def shown(row, over, **how)
             codes = row[:has_codes] ? desk.messages.codes(row[:uid])["candidates"] : []
-            Views::PostView.message(row, now, over, codes: codes, **how)
+            Views::PostView.message(row, now, over, codes: codes, stray: stray_about(row),
+              ordered: Desk::Ordered.any?(desk, row[:names]), **how)
+          end
+
+          # The alarm of a name that a message asks about.
+          def stray_about(row)
+            return unless Desk::Strays::NOTICES.include?(row[:kind])
+
+            row[:names].filter_map { |name| stray_of(name) }.first
           end
 
           # One message with the whole of its text; raises Problem 404.

@@ -45,12 +45,37 @@ export const desk = {
     somebodyAskedFor: 'Somebody asked for the transfer of',
     andNobodyHereOrderedIt: ', and nobody here ordered it.',
     itWasAskedForBy: (a: V) => `It was asked for by ${a}.`,
+    notShown: 'The public record has not shown it so far; some never do.',
     silenceLetsItGo: 'Unless it is refused, it goes ahead',
-    theDeadlineIsNotKnown: 'Its deadline is not known; mostly silence counts as approval after five days.',
+    reckoned: ' (reckoned: nobody told its deadline)',
     theDeskCanRefuseIt: (a: V) => `The desk can refuse it over the connection to ${a}.`,
     refuseItAt: (a: V) => `Refuse it at ${a}, on its pages or by its support.`,
+    saidToBeRefused: 'Said to be refused',
+    untilItShows: '. The alarm stands until that shows.',
     refuseTheTransfer: 'Refuse the transfer',
+    iHaveRefusedIt: (a: V) => `I have refused it at ${a}`,
     yesRefuse: (a: V) => `Yes, ${a} stays here`,
     itIsExpected: 'It is expected',
+    whoOrderedIt: 'Who ordered it',
+    yesExpected: 'Yes, this transfer is expected',
+    notExpectedAfterAll: 'It is not expected after all',
+    theTransferOf: 'The transfer of',
+    isExpected: (who: V, by: V) => `is expected: ${who} ordered it, says ${by}.`,
+    itGoesAhead: 'It goes ahead by itself',
+    somebodyElseHasTheCodeOf: 'Somebody else has the authorization code of',
+    howItEnded: (how: string) =>
+      how === 'refused'
+        ? ': the transfer was refused. Until these are done, it can be asked for again:'
+        : ': the transfer has ended. Until these are done, it can be asked for again:',
+    left: {
+      lock: (a: V) => `The transfer lock at ${a} is not seen to be on.`,
+      code: (a: V) => `Another authorization code has to be set at ${a}.`,
+    },
+    leftByHand: {
+      lock: (a: V) => `Put the transfer lock on at ${a}; the desk looks for it in the public record.`,
+      code: (a: V) => `Have another authorization code set at ${a}.`,
+    },
+    makeItSafe: 'Lock it and set another code',
+    codeIsSet: 'Another code is set',
   },
 };

@@ -8,7 +8,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import Lane from './Lane.svelte';
-  import Stray from './Stray.svelte';
+  import Stray from '../../parts/Stray.svelte';
   import { say } from '../../lib/say';
 
   const desk = createQuery(() => ({ queryKey: ['desk'], queryFn: () => ask(api.GET('/api/desk')) }));
@@ -41,7 +41,7 @@
     <p class="hidden-words" role="status">
       {lanes.map(({ turn }) => say.desk.lane(TURNS[turn], count(turn))).join('; ')}
     </p>
-    {#each desk.data.strays as stray (stray.name)}<Stray {stray} />{/each}
+    {#each desk.data.strays as stray (stray.name + stray.seen_at)}<Stray {stray} />{/each}
     {#if idle}
       <p class="start">
         {#if places.data && !places.data.accounts.length}<a href={p('/begin')}>{say.desk.beginHere}</a>{/if}

@@ -11,6 +11,7 @@
   import GateMark from '../../parts/GateMark.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Sheet from '../../parts/Sheet.svelte';
+  import Stray from '../../parts/Stray.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
@@ -69,6 +70,7 @@
   {#if sheet.data}
     {@const s = sheet.data}
     {#if s.unicode !== s.name}<p class="mono muted">{s.name}</p>{/if}
+    {#if s.stray}<Stray stray={s.stray} named={false} />{/if}
     <AnswerStrip finish={s.ahead?.finish ?? []} uptime={s.ahead?.uptime}>
       {#snippet may()}
         <GateMark gate={s.gate} />

@@ -6,6 +6,7 @@
   import { api, ask, type Schemas } from '../../lib/api';
   import { p } from '../../router';
   import May from '../../parts/May.svelte';
+  import Stray from '../../parts/Stray.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import Correct from './Correct.svelte';
@@ -72,6 +73,7 @@
     </p>
   {/if}
   <Trouble error={count.error} />
+  {#if m.stray}<Stray stray={m.stray} />{/if}
   {#if m.codes.length && m.trust !== 'doubtful'}<PickCode message={m} />{/if}
   <details bind:open={opened}>
     <summary>{say.post.textAndWhy}</summary>

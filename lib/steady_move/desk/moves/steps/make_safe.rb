@@ -15,6 +15,7 @@ module SteadyMove
 
         def call
           return released if whereabouts == :released
+          return still_pending if still_pending?
 
           undo_order
           return done(sentence(:done), source: [:epp, { at: losing.title }]) unless locks?
@@ -23,7 +24,11 @@ module SteadyMove
           watch(public_record)
         end
 
-        def by_hand = whereabouts == :released ? released : super
+        def by_hand
+          return released if whereabouts == :released
+
+          still_pending? ? still_pending : super
+        end
 
         # The same where the lock is put on by hand.
         def safe

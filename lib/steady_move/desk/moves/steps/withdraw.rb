@@ -8,7 +8,11 @@ module SteadyMove
       class Withdraw < Act
         include Transfers
 
-        def by_hand = sight.approved? ? resumed(sentence(:released), source: :record) : super
+        def by_hand
+          return resumed(sentence(:released), source: :record) if sight.approved?
+
+          still_pending? ? still_pending : super
+        end
 
         # Over by a mail or the losing side's word, or no longer pending where the record did show it; else somebody
         # said so, and nothing shows the contrary.

@@ -1,0 +1,166 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask, type Schemas } from '../lib/api';
+  import DeadlineBar from './DeadlineBar.svelte';
+  import Field from './Field.svelte';
+  import ForGood from './ForGood.svelte';
+  import May from './May.svelte';
+  import Trouble from './Trouble.svelte';
+  import When from './When.svelte';
+  import { p } from '../router';
+  import { refresh } from '../lib/live.svelte';
+  import { say } from '../lib/say';
+
+  /** A transfer of a held name that nobody here ordered: what it is, until when, how to refuse it, what is left after. */
+  let { stray, named = true }: { stray: Schemas['Stray']; named?: boolean } = $props();
+  const client = useQueryClient();
+  const params = $derived({ path: { name: stray.name } });
+  let who = $state('');
+  let asking = $state(false);
+  type Act = 'refuse' | 'said' | 'expect' | 'unexpect' | 'safe' | 'code';
+  const act = createMutation(() => ({
+    mutationFn: (what: Act) => {
+      switch (what) {
+        case 'refuse':
+          return ask(api.POST('/api/strays/{name}/refuse', { params }));
+        case 'said':
+          return ask(api.POST('/api/strays/{name}/said-refused', { params }));
+        case 'expect':
+          return ask(api.POST('/api/strays/{name}/expected', { params, body: { ordered_by: who } }));
+        case 'unexpect':
+          return ask(api.POST('/api/strays/{name}/unexpected', { params }));
+        default:
+          return ask(api.POST('/api/strays/{name}/safe', { params, body: { code_set: what === 'code' } }));
+      }
+    },
+    onSuccess: () => (asking = false),
+    onSettled: () => refresh(client),
+  }));
+  const at = $derived(stray.at ?? '');
+</script>
+
+{#snippet name()}
+  {#if named}<a class="mono" href={p('/names/:name', { params })}>{stray.unicode}</a>{:else}<span class="mono"
+      >{stray.unicode}</span
+    >{/if}
+{/snippet}
+
+<section
+  class="box raised"
+  class:quiet={stray.state === 'expected'}
+  role={stray.state === 'open' ? 'alert' : undefined}
+>
+  {#if stray.state === 'expected'}
+    <p>
+      {say.stray.theTransferOf}
+      {@render name()}
+      {say.stray.isExpected(stray.ordered_by ?? '', stray.expected_by ?? '')}
+      {#if stray.deadline}{say.stray.itGoesAhead} <When at={stray.deadline} />{/if}
+    </p>
+  {:else if stray.state === 'unsafe'}
+    <p class="what">
+      {say.stray.somebodyElseHasTheCodeOf}
+      {@render name()}{say.stray.howItEnded(stray.how ?? '')}
+    </p>
+    <ul>
+      {#each stray.left as what (what)}
+        <li>{stray.refusable ? say.stray.left[what](at) : say.stray.leftByHand[what](at)}</li>
+      {/each}
+    </ul>
+  {:else}
+    <p class="what">{say.stray.somebodyAskedFor} {@render name()}{say.stray.andNobodyHereOrderedIt}</p>
+    <p>
+      {stray.because}
+      {#if stray.requested_by}{say.stray.itWasAskedForBy(stray.requested_by)}{/if}
+      {#if !stray.shown}{say.stray.notShown}{/if}
+    </p>
+    {#if stray.deadline}
+      <DeadlineBar since={stray.seen_at} until={stray.deadline} />
+      <p>
+        {say.stray.silenceLetsItGo}
+        <When at={stray.deadline} />{stray.assumed ? say.stray.reckoned : ''}
+      </p>
+    {/if}
+    {#if stray.said_refused}
+      <p>{say.stray.saidToBeRefused} <When at={stray.said_refused} />{say.stray.untilItShows}</p>
+    {:else}
+      <p class="muted">
+        {stray.refusable ? say.stray.theDeskCanRefuseIt(at) : say.stray.refuseItAt(at)}
+        {#if !stray.refusable && stray.site}<span class="mono">{stray.site}</span>{/if}
+      </p>
+    {/if}
+  {/if}
+  <Trouble error={act.error} />
+  <May operation="refuseStray">
+    {#if asking}
+      <form
+        onsubmit={(e) => {
+          e.preventDefault();
+          act.mutate('expect');
+        }}
+      >
+        <Field id={`who-${stray.name}`} label={say.stray.whoOrderedIt} bind:value={who} maxlength={120} required />
+        <div class="acts">
+          <Button size="sm" type="submit" disabled={act.isPending}>{say.stray.yesExpected}</Button>
+          <Button size="sm" color="alternative" onclick={() => (asking = false)}>{say.forGood.notNow}</Button>
+        </div>
+      </form>
+    {:else}
+      <div class="acts">
+        {#if stray.state === 'open'}
+          {#if stray.refusable}
+            <ForGood
+              size="sm"
+              label={say.stray.refuseTheTransfer}
+              yes={say.stray.yesRefuse(stray.unicode)}
+              busy={act.isPending}
+              act={() => act.mutate('refuse')}
+            />
+          {:else if !stray.said_refused}
+            <Button size="sm" disabled={act.isPending} onclick={() => act.mutate('said')}
+              >{say.stray.iHaveRefusedIt(at)}</Button
+            >
+          {/if}
+          <Button size="sm" color="alternative" disabled={act.isPending} onclick={() => (asking = true)}
+            >{say.stray.itIsExpected}</Button
+          >
+        {:else if stray.state === 'expected'}
+          <Button size="sm" color="alternative" disabled={act.isPending} onclick={() => act.mutate('unexpect')}
+            >{say.stray.notExpectedAfterAll}</Button
+          >
+        {:else if stray.refusable}
+          <Button size="sm" disabled={act.isPending} onclick={() => act.mutate('safe')}>{say.stray.makeItSafe}</Button>
+        {:else if stray.left.includes('code')}
+          <Button size="sm" disabled={act.isPending} onclick={() => act.mutate('code')}>{say.stray.codeIsSet}</Button>
+        {/if}
+      </div>
+    {/if}
+  </May>
+</section>
+
+<style>
+  section {
+    padding: 0.8rem;
+    margin-bottom: 0.8rem;
+    border-left: 6px solid var(--madder);
+    display: grid;
+    gap: 0.3rem;
+  }
+  .quiet {
+    border-left-color: var(--line);
+  }
+  .what {
+    font-weight: 600;
+    overflow-wrap: anywhere;
+  }
+  ul {
+    list-style: disc;
+    padding-left: 1.2rem;
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+  }
+</style>

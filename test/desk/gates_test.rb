@@ -29,6 +29,7 @@ class GatesTest < Minitest::Test
 
     proposal = plan(name, to)
     return "ready" if proposal.startable?
+    return "unknown" if judged.findings_open.empty? && judged.verdict.lacking.any?
 
     within = judged.account.same_registrar?(app.accounts.find(to)) == true
     open = judged.findings_open.reject { |f| within && Desk::Refusals::BETWEEN.include?(f.rule) }
@@ -49,7 +50,12 @@ class GatesTest < Minitest::Test
 
   def test_every_name_towards_every_destination
     seen = %w[orlop cobble hawser].flat_map { |to| hold(to).values }
-    assert_equal Desk::Gates::KINDS - ["moving"], Desk::Gates::KINDS & seen
+    assert_equal Desk::Gates::KINDS - %w[moving unknown], Desk::Gates::KINDS & seen
+    app.names.forget("isles-timetable.example", :account)
+    app.names.forget("isles-timetable.example", :public_record)
+    assert_equal "unknown", hold("orlop").fetch("isles-timetable.example"), "nothing of it was read"
+    Desk::LookingAgain.new(app).call(["isles-timetable.example"]) { nil }
+    assert_equal "ready", hold("orlop").fetch("isles-timetable.example"), "one look finds it out"
     @world.start("isles-timetable.example", to: "orlop")
     assert_equal "moving", hold("orlop").fetch("isles-timetable.example")
     assert_equal("moving", gates(nil).then do |s|

@@ -53,8 +53,8 @@ class PortfolioTest < Minitest::Test
           to: to)
       end
     end
-    # All suffixes of the practice world are listed, and every account is whose it says.
-    elsewhere = %w[suffix-unlisted other-registrar]
+    # All suffixes of the practice world are listed, every account is whose it says, and nothing has expired yet.
+    elsewhere = %w[suffix-unlisted other-registrar after-expiry]
     assert_empty Core::Readiness::Rules.all.keys - elsewhere - judged.flat_map { |j|
       j.verdict.findings.map(&:rule)
     }.uniq
@@ -122,8 +122,9 @@ class PortfolioTest < Minitest::Test
 
   def test_what_if_counts_what_changes
     found = query(at: app.now + (45 * DAY))
-    assert_equal({ %w[blocked ready] => 1, %w[wait ready] => 6 }, found.changes)
-    assert_equal 7, query(at: app.now + (45 * DAY), changed: true).total
+    assert_equal({ %w[blocked unknown] => 1, %w[ready unknown] => 4, %w[wait ready] => 6, %w[needs blocked] => 1,
+                   %w[ready needs] => 1 }, found.changes)
+    assert_equal 13, query(at: app.now + (45 * DAY), changed: true).total
     assert_empty query.changes
   end
 

@@ -17,6 +17,7 @@ describe('the gate', () => {
     ['wait', 0, '2027-04-30T08:00:00Z', /Wait until\s+.*Apr/s, 'M4 11H28'],
     ['wait', 0, null, /Wait until it is known/, 'M4 11H28'],
     ['blocked', 0, null, /Blocked/, 'M4 11H28'],
+    ['unknown', 0, null, /Not known yet/, 'M4 11H28'],
   ];
   it.each(rows)('%s (%d, %s) always says it in words', (kind, count, clears_at, words, bar) => {
     const gate = { kind, steps: count, needs: count, clears_at, rests_on_less: false } as never;
@@ -33,6 +34,7 @@ describe('the ruler', () => {
     latest_safe_start: null,
     expires_at: day(50),
     soft: [[day(40), day(50)]],
+    dark: [] as string[][],
   };
   const draw = (windows: string[][], at?: string) =>
     render(Ruler, {
@@ -49,6 +51,15 @@ describe('the ruler', () => {
       [0, 22],
       [132, 88],
     ]);
+  });
+
+  it('draws what nobody knows neither open nor closed', () => {
+    const { container } = render(Ruler, {
+      props: { row: { ...row, windows: [], soft: [], dark: [[day(0), day(100)]] } as never, from: day(0), days: 100 },
+    });
+    expect(container.querySelectorAll('.closed, .open')).toHaveLength(0);
+    expect(container.querySelectorAll('.dark-stretch')).toHaveLength(1);
+    expect(container.querySelector('svg')?.getAttribute('aria-label')).toMatch(/^not known 01 Mar 2027/);
   });
 
   it('says the same in words', () => {

@@ -101,6 +101,7 @@ export function parts(sentence: string): { text?: string; at?: string }[] {
 export const GATES = {
   ready: say.words.ready,
   needs: say.words.needsYou,
+  unknown: say.words.notKnownYet,
   wait: say.words.waitUntil,
   blocked: say.words.blocked,
   moving: say.words.onTheMove,

@@ -23,6 +23,8 @@
       <path class="bar" d="M4 11 15 1" />
     {:else if gate.kind === 'needs'}
       <path class="bar" d="M4 11 25 4" />
+    {:else if gate.kind === 'unknown'}
+      <path class="bar" d="M4 11H28" stroke-dasharray="2.5 3.5" />
     {:else if gate.kind === 'moving'}
       <path class="bar" d="M4 11 18 3" /><path class="hand" d="M14 15h13m-4-3.5 4 3.5-4 3.5" />
     {:else}

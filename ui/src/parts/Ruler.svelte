@@ -11,7 +11,7 @@
     large = false,
     at,
   }: {
-    row: Pick<NameRow, 'windows' | 'soft' | 'expires_at' | 'latest_safe_start' | 'name'>;
+    row: Pick<NameRow, 'windows' | 'soft' | 'dark' | 'expires_at' | 'latest_safe_start' | 'name'>;
     from: string;
     days: number;
     large?: boolean;
@@ -29,12 +29,13 @@
   const strip = (pair: string[]) => ({ a: x(Date.parse(pair[0]!)), b: x(Date.parse(pair[1]!)) });
   const open = $derived(row.windows.map(strip));
   const soft = $derived(row.soft.map(strip));
+  const dark = $derived((row.dark ?? []).map(strip));
   const closed = $derived.by(() => {
     const out: { a: number; b: number }[] = [];
     let edge = 0;
-    for (const w of open) {
+    for (const w of [...open, ...dark].sort((one, other) => one.a - other.a)) {
       if (w.a > edge) out.push({ a: edge, b: w.a });
-      edge = w.b;
+      edge = Math.max(edge, w.b);
     }
     if (edge < W) out.push({ a: edge, b: W });
     return out;
@@ -51,7 +52,10 @@
     [
       open.length
         ? say.ruler.open(row.windows.map((w) => say.ruler.to(day(w[0]!), day(w[1]!))).join(', '))
-        : say.ruler.noOpenWindow,
+        : row.dark?.length
+          ? ''
+          : say.ruler.noOpenWindow,
+      row.dark?.length ? say.ruler.dark(row.dark.map((w) => say.ruler.to(day(w[0]!), day(w[1]!))).join(', ')) : '',
       row.soft.length ? say.ruler.soft(row.soft.map((w) => say.ruler.to(day(w[0]!), day(w[1]!))).join(', ')) : '',
       row.expires_at ? say.ruler.expires(day(row.expires_at)) : '',
     ]
@@ -96,6 +100,7 @@
         width={s.b - s.a}
         height={large ? 14 : 5}
       />{/each}
+    {#each dark as d (d.a)}<path class="dark-stretch" d="M{d.a} {base - 2}H{d.b}" />{/each}
     {#each closed as c (c.a)}<rect
         class="closed"
         fill="url(#{uid}-closed)"
@@ -144,6 +149,12 @@
   .open {
     stroke: var(--loden);
     stroke-width: 3;
+    fill: none;
+  }
+  .dark-stretch {
+    stroke: var(--ink);
+    stroke-width: 1.6;
+    stroke-dasharray: 1.6 4;
     fill: none;
   }
   .expiry {

@@ -41,8 +41,8 @@
 </script>
 
 {#snippet name()}
-  {#if named}<a class="mono" href={p('/names/:name', { params })}>{stray.unicode}</a>{:else}<span class="mono"
-      >{stray.unicode}</span
+  {#if named}<a class="mono" href={p('/names/:name', { params: { name: stray.name } })}>{stray.unicode}</a>{:else}<span
+      class="mono">{stray.unicode}</span
     >{/if}
 {/snippet}
 

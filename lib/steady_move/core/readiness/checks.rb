@@ -27,7 +27,7 @@ module SteadyMove
             [k.to_sym, row[k]]
           end,
             params: row.fetch("params", {}).freeze, words: row.fetch("words", {}).freeze,
-            soft: row["soft"] == true).freeze
+            soft: row["soft"] == true, hard: row["hard"] == true).freeze
         end
 
         def one_of(file, path, row, allowed)

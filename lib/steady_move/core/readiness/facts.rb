@@ -10,7 +10,7 @@ module SteadyMove
         SAME_DAY = ->(values) { values.find { |t| t.to_i / 86_400 == values.min.to_i / 86_400 } }
         # Where sources differ, the more cautious value rules: what each key's "more cautious" means.
         CAUTIOUS = {
-          statuses: ->(values) { values.flatten.uniq - (values.size > 1 ? ["ok"] : []) },
+          statuses: ->(values) { values.flatten.uniq.then { |all| all.size > 1 ? all - ["ok"] : all } },
           created_at: LATEST, transferred_at: LATEST, registrant_changed_at: LATEST,
           expires_at: ->(values) { SAME_DAY.call(values.compact) }, signed: :any?.to_proc,
           privacy: ->(values) { values.find(&:itself) || false },
@@ -79,6 +79,10 @@ module SteadyMove
         # The value that rules; nil where nothing is known.
         def [](key) = @values[key]
         def statuses = @values[:statuses] || []
+        # Is the transfer lock on? An Answer.
+        def lock = Names::Statuses.lock(@values[:statuses])
+        # Does the DNS host that serves the name outlive its registration at the account? An Answer.
+        def dns_stays = Answer.of(known?(:zone_ends_with_account) ? !self[:zone_ends_with_account] : nil)
 
         # The same with more known by the desk itself, e.g. of a destination or a code.
         def with(**more) = self.class.allocate.tap { |f| f.send(:rule, @by_key, @values.merge(more)) }

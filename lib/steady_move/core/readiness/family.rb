@@ -5,11 +5,12 @@ module SteadyMove
     module Readiness
       # What holds for a family of suffixes. code: needed, none or registry; lock: yes or none; approval: registry,
       # mail, none or push; code_days: how long a code lives; response_days: silence until it counts as approval;
+      # withheld: facts that its registry shows to nobody, as names;
       # presence: what papers are wanted, or nil; move_hours: [least, usual, most] of a whole move; sources: where
       # single values come from, else source.
       Family = Struct.new(:id, :title, :suffixes, :rules, :lines, :code, :code_days, :lock, :approval, :years_added,
         :max_years,
-        :response_days, :auto_renew_grace_days, :presence, :move_hours, :source, :sources, :overrides,
+        :response_days, :auto_renew_grace_days, :presence, :move_hours, :source, :sources, :overrides, :withheld,
         keyword_init: true) do
         # What may be overruled for one suffix.
         def self.open_values
@@ -56,8 +57,15 @@ module SteadyMove
           @judged_by = rules.sort_by { |id| order.index(id) }.map do |id|
             rule = all.fetch(id)
             need, *more = rule.needs
-            [lines.fetch(id), rule, rule.asked, need, more.any? ? more : nil, watched.include?(id)].freeze
+            [line(id, rule), rule, rule.asked, need, more.any? ? more : nil, watched.include?(id)].freeze
           end.freeze
+        end
+
+        # What no registry shows can't be asked for before a name is ready.
+        def line(id, rule)
+          entry = lines.fetch(id)
+          asked_in_vain = entry.hard && rule.needs.any? { |key| (withheld || []).include?(key.to_s) }
+          asked_in_vain ? entry.dup.tap { |e| e.hard = false }.freeze : entry
         end
       end
     end

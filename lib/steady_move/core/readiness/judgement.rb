@@ -27,7 +27,8 @@ module SteadyMove
           findings = hits.sort_by { |s| [ORDER.fetch(s.effect), s.to] }.map { |s| finding(s) }
           Verdict.new(kind: gate.kind, clears_at: instant(gate.clears_at), findings: findings, at: at,
             unknown: unknown.map do |s|
-              Unknown.new(rule: s.rule, title: s.entry.title, lacks: s.told[:lacks], find_out: s.entry.find_out)
+              Unknown.new(rule: s.rule, title: s.entry.title, lacks: s.told[:lacks], find_out: s.entry.find_out,
+                hard: s.entry.hard == true)
             end)
         end
 
@@ -40,9 +41,12 @@ module SteadyMove
           needs = Rules.all[entry.id]&.needs || []
           Finding.new(rule: entry.id, title: entry.title, effect: span.effect, because: fill(entry.because, span.told),
             source: entry.source,
-            remedy: fill(entry.remedy, span.told), clears_at: (instant(span.to) if span.to != Rules::EVER),
+            remedy: fill(entry.remedy, span.told), clears_at: (instant(span.to) if clears?(span)),
             evidence: needs.flat_map { |k| @facts.about(k) }, in_move: entry.in_move)
         end
+
+        # What ends at the expiry has not cleared by that.
+        def clears?(span) = span.to != Rules::EVER && span.told[:clears] != false
 
         # “{since}” in a rule's text takes the value, “{until}” is given in seconds; instants are left as marks
         # “<2026-…Z>” for the screen to word.

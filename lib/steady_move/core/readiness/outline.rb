@@ -3,15 +3,17 @@
 module SteadyMove
   module Core
     module Readiness
+      # “dark”: a rule without whose facts nobody can say that the name may go.
       # What of a judgement moves the gate and draws the ruler, small enough to be kept for a hundred thousand names:
       # flat [from, to, effect, soft, rule, from, to, …] without steps and mere cautions.
       class Outline
-        # What the list needs of a verdict. kind: clear, fix, wait or barred; clears_at: seconds or nil; steps, needs:
+        # What the list needs of a verdict. kind: clear, fix, unknown, wait or barred; clears_at: seconds or nil; steps, needs:
         # how many of the fixes a move does itself, and how many have to be done before it.
         Gate = Struct.new(:kind, :clears_at, :fixes, :rests_on_less, :steps, :needs) do
-          # As a planner takes it: blocked, wait, needs (somebody) or ready.
+          # As a planner takes it: blocked, wait, unknown, needs (somebody) or ready.
           def plan_kind
-            return { "barred" => "blocked", "wait" => "wait" }.fetch(kind) if %w[barred wait].include?(kind)
+            told = { "barred" => "blocked", "wait" => "wait", "unknown" => "unknown" }[kind]
+            return told if told
 
             needs.positive? ? "needs" : "ready"
           end
@@ -21,7 +23,7 @@ module SteadyMove
         HITS = %w[bar wait fix first mind].to_h { |effect| [effect, true] }.freeze
         FIXES = { "step" => "fix", "first" => "first", "caution" => "mind" }.freeze
         REASONS = %w[bar wait fix first mind].freeze
-        MOVING = %w[bar wait fix first mind unknown].to_h { |effect| [effect, true] }.freeze
+        MOVING = %w[bar wait fix first mind unknown dark].to_h { |effect| [effect, true] }.freeze
 
         # spans: [Span]. Returns their outline.
         def self.of(spans)
@@ -34,6 +36,7 @@ module SteadyMove
         def self.add(flat, entry, from, to, effect)
           soft = entry.soft
           effect = FIXES.fetch(entry.in_move, "fix") if effect == "fix"
+          effect = "dark" if effect == "unknown" && entry.hard
           flat.push(from, to, effect, soft, entry.id) if soft || MOVING.key?(effect)
         end
 
@@ -51,10 +54,10 @@ module SteadyMove
           freeze
         end
 
-        # Barred, wait until the latest clears-at, fix first, clear: in this order. at: seconds; passing: rules that are
+        # Barred, wait until the latest clears-at, not known, fix first, clear: in this order. at: seconds; passing: rules that are
         # not counted.
         def gate(at, passing: nil)
-          barred = waits = less = false
+          barred = waits = less = dark = false
           clears = -EVER
           steps = first = minds = 0
           each_at(at) do |effect, to, rule|
@@ -69,11 +72,12 @@ module SteadyMove
             when "first" then first += 1
             when "mind" then minds += 1
             when "unknown" then less = true
+            when "dark" then dark = true
             end
           end
           fixes = steps + first + minds
-          Gate.new(kind(barred, waits, fixes), waits && !barred && clears != EVER ? clears : nil, fixes, less, steps,
-            first)
+          clears_at = waits && !barred && clears != EVER ? clears : nil
+          Gate.new(kind(barred, waits, dark, fixes), clears_at, fixes, less || dark, steps, first)
         end
 
         # Does a rule bar, delay or want a fix at an instant? One that is not known does not.
@@ -98,11 +102,26 @@ module SteadyMove
           soonest
         end
 
-        # Open windows within [from, to): what no bar or wait covers.
+        # What keeps a stretch from being an open window.
+        CLOSING = %w[bar wait dark].freeze
+
+        # Open windows within [from, to): what no bar or wait covers, and of which enough is known.
         def windows(from, to)
           closed = []
-          each { |a, b, effect, _| closed << [a, b] if a < to && b > from && %w[bar wait].include?(effect) }
+          each { |a, b, effect, _| closed << [a, b] if a < to && b > from && CLOSING.include?(effect) }
           Intervals.complement(closed, from, to)
+        end
+
+        # Stretches within [from, to) of which nobody knows whether they are open, and no bar or wait closes them.
+        def dark(from, to)
+          dark = []
+          closed = []
+          each do |a, b, effect, _|
+            next unless a < to && b > from
+
+            (effect == "dark" ? dark : closed) << [[a, from].max, [b, to].min] if CLOSING.include?(effect)
+          end
+          Intervals.union(dark).flat_map { |a, b| Intervals.complement(closed, a, b) }
         end
 
         # Soft stretches within [from, to): a move may start there, and had better not.
@@ -111,7 +130,7 @@ module SteadyMove
           each do |a, b, effect, is|
             next unless is && a < to && b > from
 
-            next if %w[bar wait unknown].include?(effect)
+            next if %w[bar wait unknown dark].include?(effect)
 
             soft << [[a, from].max, [b, to].min]
           end
@@ -124,7 +143,7 @@ module SteadyMove
           loop do
             closing = nil
             each do |a, b, effect, _|
-              closing = b if a <= free && free < b && %w[bar wait].include?(effect)
+              closing = b if a <= free && free < b && CLOSING.include?(effect)
             end
             return free < to unless closing
             return false if closing >= to
@@ -141,9 +160,10 @@ module SteadyMove
 
         private
 
-        def kind(barred, waits, fixes)
+        def kind(barred, waits, dark, fixes)
           return "barred" if barred
           return "wait" if waits
+          return "unknown" if dark
 
           fixes.positive? ? "fix" : "clear"
         end

@@ -9,7 +9,8 @@ module SteadyMove
         # One rule's row. title: as people read it; params: numbers such as days; words: parts of its sentences; soft:
         # its stretches are marked on the ruler, windows stay open in them; in_move: what a fix is to a move: one of
         # its steps, what has to be done first, or a caution.
-        Entry = Struct.new(:id, :title, :effect, :because, :remedy, :find_out, :params, :words, :soft, :in_move,
+        # hard: where its facts are not known, nobody can say that the name may go.
+        Entry = Struct.new(:id, :title, :effect, :because, :remedy, :find_out, :params, :words, :soft, :hard, :in_move,
           :source, keyword_init: true)
 
         # A mistake in a document; path: where in it, e.g. [3, "effect"], so that its line can be named.
@@ -26,7 +27,8 @@ module SteadyMove
         EFFECTS = %w[bar wait fix caution step].freeze
         IN_MOVE = %w[step first caution].freeze
         # Rules that are a registry's or its policy's own: not known of a suffix that no family lists.
-        POLICIES = %w[new-name recent-move registrant-change grace-year ten-years unpaid presence code-missing].freeze
+        POLICIES = %w[new-name recent-move registrant-change after-expiry grace-year ten-years unpaid presence
+          code-missing].freeze
         UNLISTED = "suffix-unlisted"
 
         attr_reader :entries, :families

@@ -63,8 +63,8 @@ module SteadyMove
       def lock(record)
         return unless plan.options.intersect?(%i[lock lock_back]) && plan.wanted.lock?
 
-        on, off, unknown = %w[on off not_shown].map { |w| Words.phrase("checks.#{w}") }
-        found = { true => on, false => off }.fetch(record.status?(Act::LOCK), unknown)
+        on = Words.phrase("checks.on")
+        found = Words.phrase({ "yes" => "checks.on", "no" => "checks.off" }.fetch(record.lock.to_s, "checks.not_shown"))
         check("lock", on, found, mend: over_connection { put_lock(gaining) })
       end
 

@@ -40,7 +40,15 @@ module SteadyMove
       # What bars or delays it, and what has to be put right first.
       def rules
         found = judged.findings_open + judged.verdict.fixes.select { |f| f.in_move == "first" }
-        found.reject { |f| within? && BETWEEN.include?(f.rule) }.map(&:because)
+        found.reject { |f| within? && BETWEEN.include?(f.rule) }.map(&:because) + lacking
+      end
+
+      # What has to be known before anybody can say that it may go.
+      def lacking
+        found = judged.verdict.lacking.reject { |u| within? && BETWEEN.include?(u.rule) }
+        return [] if found.empty?
+
+        [refusal(:not_known, what: found.map(&:title).uniq, find_out: found.map(&:find_out).uniq.join(" "))]
       end
 
       def within? = judged.account.same_registrar?(account) == true

@@ -5,10 +5,10 @@ module SteadyMove
     # What the planner would say of names, without making a plan for each: may it go, does it need somebody, until when
     # does it wait, what bars it. towards: a destination, or wherever it may go.
     class Gates
-      # kind: ready, needs, wait, blocked or moving; clears_at: seconds, nil where nobody knows; steps: how many things
+      # kind: ready, needs, unknown, wait, blocked or moving; clears_at: seconds, nil where nobody knows; steps: how many things
       # the desk does on the way; needs: how many have to be put right before; rests_on_less: some facts are missing.
       Gate = Struct.new(:kind, :clears_at, :steps, :needs, :rests_on_less)
-      KINDS = %w[ready needs wait blocked moving].freeze
+      KINDS = %w[ready needs unknown wait blocked moving].freeze
       CARRIED = "dns-leaves"
 
       # to: account id, or nil.

@@ -135,7 +135,7 @@ module SteadyMove
         family && facts.known?(:expires_at) && facts[:expires_at] ? family.latest_start(facts[:expires_at].to_i) : nil
       end
 
-      def locked(facts) = facts.known?(:statuses) ? facts.statuses.include?(Core::Names::Statuses::LOCK) : nil
+      def locked(facts) = facts.lock.to_value
 
       def towards(facts)
         values = facts.values.slice(*Core::Readiness::Rules.towards_facts)

@@ -30,7 +30,7 @@ module SteadyMove
 
       def value(key, facts)
         case key
-        when :lock then facts[:statuses]&.include?(Core::Names::Statuses::LOCK)
+        when :lock then Core::Names::Statuses.lock(facts[:statuses]).to_value
         when :name_servers then facts[:name_servers]&.map(&:downcase)&.sort
         else facts[key]
         end

@@ -5,8 +5,6 @@ module SteadyMove
     module Views
       # A judged name as JSON.
       module NameView
-        LOCK = Core::Names::Statuses::LOCK
-
         module_function
 
         # The sheet: what the row shows, findings with evidence, all facts, history. problems: sentences of a look
@@ -18,7 +16,7 @@ module SteadyMove
             known(judged.facts), verdict: verdict.kind,
             contradictions: judged.facts.contradictions.map { |k| fact_title(k) }, to: judged.destination&.id,
             problems: problems, family: judged.judgement.family&.title, move: move(judged.move),
-            needs_carry: judged.needs_carry?, can_move: judged.findings_open.empty? && judged.move.nil?,
+            needs_carry: judged.needs_carry?, can_move: judged.findings_open.empty? && judged.verdict.lacking.empty? && judged.move.nil?,
             go: go && going(*go), ahead: ahead && in_short(ahead), findings: verdict.findings.map { |f| finding(f) },
             unknown: verdict.unknown.map(&:to_h), old: judged.age.nil? || (!old_after.nil? && judged.age > old_after),
             history: events.map { |e| EventView.line(e) }, horizon_days: Desk::Judging::HORIZON / 86_400
@@ -56,7 +54,7 @@ module SteadyMove
         end
 
         def known(facts)
-          { locked: facts.known?(:statuses) ? facts.statuses.include?(LOCK) : nil,
+          { locked: facts.lock.to_value,
             name_servers: facts[:name_servers] || [],
             dns_host: facts[:dns_host], seen_at: Json.time(facts.oldest(:statuses, :expires_at)),
             contradicting: facts.contradictions.any?, facts: facts.all.map { |f| fact(f) } }
@@ -74,8 +72,8 @@ module SteadyMove
         def ruler(outline, at, latest_safe, gate)
           from = at.to_i
           to = from + Desk::Judging::HORIZON
-          { gate: gate(gate), windows: pairs(outline.windows(from, to)), soft: pairs(outline.soft(from,
-            to)),
+          { gate: gate(gate), windows: pairs(outline.windows(from, to)), soft: pairs(outline.soft(from, to)),
+            dark: pairs(outline.dark(from, to)),
             earliest_start: Json.seconds(outline.earliest_start(from)), latest_safe_start: Json.seconds(latest_safe),
             next_window: outline.next_window(from, to)&.then { |w| pairs([w]).first } }
         end

@@ -42,9 +42,13 @@ module SteadyMove
           list.is_a?(Array) ? list : fail!(member, "a list", list)
         end
 
-        # EPP's words; nil where the record shows no statuses at all, which says nothing.
+        # EPP's words; nil where the record shows none, or an empty list (a domain has at least one, RFC 5731 §2.3): that
+        # says nothing.
         def statuses(data)
-          texts(data, "status").map { |s| Core::Names::Statuses.to_epp(s) } if data.key?("status")
+          return unless data.key?("status")
+
+          shown = texts(data, "status").map { |s| Core::Names::Statuses.to_epp(s) }.reject(&:empty?).uniq
+          shown if shown.any?
         end
 
         # An international host may stand in its Unicode form alone (RFC 9083 §5.2).

@@ -11,6 +11,8 @@ module SteadyMove
         keyword_init: true) do
         # Does a status stand? nil where the record shows none at all.
         def status?(name) = statuses&.include?(name)
+        # Is the transfer lock on? An Answer.
+        def lock = Core::Names::Statuses.lock(statuses)
       end
     end
   end

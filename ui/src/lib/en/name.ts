@@ -49,6 +49,8 @@ export const name = {
     quotedFromMemory: ', quoted from memory',
   },
   nameSheet: {
+    lookItUp: 'Look it up now',
+    isNotKnown: (a: V) => `Find out: ${a}`,
     itsRecords: 'Its records',
     ifNothingElseChangesUntil: (a: V) => `if nothing else changes until ${a}`,
     itRestsOnLessThan: 'Some facts are missing: see “not known yet”.',
@@ -167,6 +169,7 @@ export const name = {
     years: 'years',
   },
   timeline: {
+    thisOneCloses: 'The present one closes',
     staysOpen: (a: V) => `the one that is open; it does not close within ${a} days`,
     noneWithin: (a: V) => `none within ${a} days`,
     today: 'today',

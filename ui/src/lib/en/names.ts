@@ -104,6 +104,7 @@ export const names = {
     groupedByAccount: 'Grouped by account',
     ready: 'ready',
     needYou: 'need you',
+    notKnown: 'not known yet',
     waiting: 'waiting',
     blocked: 'blocked',
     onTheMove: 'on the move',

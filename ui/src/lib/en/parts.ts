@@ -137,6 +137,7 @@ export const parts = {
   ruler: {
     open: (a: V) => `Open ${a}`,
     noOpenWindow: 'No open window',
+    dark: (a: V) => `not known ${a}`,
     soft: (a: V) => `soft ${a}`,
     expires: (a: V) => `expires ${a}`,
     to: (a: V, b: V) => `${a} to ${b}`,
@@ -216,6 +217,7 @@ export const parts = {
     utc: (a: V, b: V) => `${a} (UTC${b})`,
     ready: 'Ready',
     needsYou: 'Needs you',
+    notKnownYet: 'Not known yet',
     waitUntil: 'Wait until',
     blocked: 'Blocked',
     onTheMove: 'On the move',

@@ -17,6 +17,7 @@
   const GATES = {
     ready: say.filters.ready,
     needs: say.filters.needYou,
+    unknown: say.filters.notKnown,
     wait: say.filters.waiting,
     blocked: say.filters.blocked,
     moving: say.filters.onTheMove,

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
-  import { api, ask, type Amount } from '../../lib/api';
+  import { api, ask, type Amount, type NameSheet } from '../../lib/api';
   import { p, route } from '../../router';
   import { day, money } from '../../lib/words';
   import { asked, kept } from '../../lib/list';
@@ -54,6 +54,14 @@
       : a && a.minor < 0
         ? say.nameSheet.costsMore(money({ ...a, minor: -a.minor }))
         : '';
+  // What has to be found out before anybody can say that it may go.
+  const lacking = (s: NameSheet) =>
+    say.nameSheet.isNotKnown(
+      s.unknown
+        .filter((u) => u.hard)
+        .map((u) => u.title)
+        .join(', '),
+    );
   const SECTIONS: [string, string][] = [
     ['story', say.nameSheet.story],
     ['facts', say.nameSheet.whatIsKnown],
@@ -81,6 +89,7 @@
       {#snippet next()}
         {#if s.move}{say.nameSheet.itIsUnderWay(s.move.stage)}
         {:else if s.can_move}<TurnMark turn="yours" /> {say.nameSheet.planItsMove}
+        {:else if s.gate.kind === 'unknown'}{lacking(s)}
         {:else if s.findings[0]}<Sentence text={s.findings[0].remedy} />
         {:else}{say.nameSheet.itCantBeMovedNow}{/if}
       {/snippet}
@@ -102,13 +111,19 @@
         <Button href={p('/moves/:id', { params: { id: String(s.move.id) } })}
           >{say.nameSheet.seeTheMove(s.move.stage)}</Button
         >
+      {:else if s.gate.kind === 'unknown'}
+        <Button disabled={look.isPending} onclick={() => look.mutate()}
+          >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUp}</Button
+        >
       {:else if s.can_move}
         <Button href={p('/names/:name/plan', { params: { name } }) + kept()}>{say.nameSheet.planItsMove}</Button>
         <a href={p('/names/:name/ready', { params: { name } })}>{say.prepare.link}</a>
       {/if}
-      <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}
-        >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUpAgain}</Button
-      >
+      {#if s.gate.kind !== 'unknown'}
+        <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}
+          >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUpAgain}</Button
+        >
+      {/if}
       {#if s.seen_at}<span class="muted"
           >{say.nameSheet.lastSeen}
           <When at={s.seen_at} />{s.old ? say.nameSheet.itIsLookedUpAgain : ''}</span

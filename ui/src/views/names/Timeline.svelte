@@ -13,6 +13,11 @@
   const today = $derived(dayOf(now));
   const days = $derived(at ? between(today, dayOf(at)) : 0);
   let moving = $state<number>();
+  // Open from now to the end of what is looked ahead, with nothing between.
+  const stays = $derived(
+    sheet.windows.length === 1 &&
+      Date.parse(sheet.windows[0]![1]!) - Date.parse(sheet.windows[0]![0]!) >= sheet.horizon_days * DAY - 1000,
+  );
   const shown = $derived(moving ?? days);
   const date = (n: number) => morning(later(today, n));
 
@@ -39,9 +44,9 @@
 <p class="keys muted">
   <span><i class="closed"></i> {say.timeline.closed}</span><span
     ><i class="soft"></i> {say.timeline.softMayGoHadBetter}</span
-  ><span><i class="open"></i> {say.timeline.open}</span><span>{say.timeline.flagExpiry}</span><span
-    >{say.timeline.dashesLatestSafeStart}</span
-  >
+  ><span><i class="open"></i> {say.timeline.open}</span>{#if sheet.dark.length}<span
+      ><i class="dark"></i> {say.timeline.notKnown}</span
+    >{/if}<span>{say.timeline.flagExpiry}</span><span>{say.timeline.dashesLatestSafeStart}</span>
 </p>
 <dl>
   <dt>{say.timeline.earliestStart}</dt>
@@ -56,8 +61,11 @@
   <dd>
     {#if sheet.next_window}<When at={sheet.next_window[0]!} bare />
       {say.timeline.to}
-      <When at={sheet.next_window[1]!} bare />{:else}{sheet.windows.length
-        ? say.timeline.staysOpen(sheet.horizon_days)
+      <When at={sheet.next_window[1]!} bare />{:else if stays}{say.timeline.staysOpen(
+        sheet.horizon_days,
+      )}{:else if sheet.windows.length}{say.timeline.thisOneCloses}
+      <When at={sheet.windows[0]![1]!} />{:else}{sheet.dark.length
+        ? say.timeline.notKnown
         : say.timeline.noneWithin(sheet.horizon_days)}{/if}
   </dd>
 </dl>
@@ -91,6 +99,11 @@
     background: var(--ochre-soft);
     border: 1px solid var(--ochre-fill);
     height: 0.4rem;
+  }
+  .dark {
+    height: 0;
+    border-top: 2px dotted var(--ink);
+    vertical-align: 0.2rem;
   }
   .open {
     background: var(--loden);

@@ -23,28 +23,43 @@ module SteadyMove
             end
           end
 
-          NEAR_EXPIRY = Rule.of(:expires_at) do |facts, entry, _|
+          # Until it is too late; from then on that is what is said.
+          NEAR_EXPIRY = Rule.of(:expires_at) do |facts, entry, about|
             expiry = facts[:expires_at].to_i
             days = entry.params.fetch("days")
-            [[expiry - (days * DAY), expiry, nil, { expires: facts[:expires_at], days: days }]]
+            told = { expires: facts[:expires_at], days: days, clears: false }
+            [[expiry - (days * DAY), about.family.latest_start(expiry), nil, told]]
           end
 
+          # A person decides: renew first, or go all the same, which holds for this expiry alone.
           TOO_LATE = Rule.of(:expires_at) do |facts, _, about|
+            expiry = facts[:expires_at]
+            effect = "caution" if facts[:late_accepted] == expiry
+            told = { expires: expiry, clears: false }
+            [[about.family.latest_start(expiry.to_i), expiry.to_i, effect, told]]
+          end
+
+          # What comes after the expiry: renewed by itself, gone, or nobody knows.
+          AFTER_EXPIRY = Rule.of(:expires_at) do |facts, _, _|
             expiry = facts[:expires_at].to_i
-            [[about.family.latest_start(expiry), expiry, nil, { expires: facts[:expires_at] }]]
+            case facts[:auto_renew]
+            when false then [[expiry, EVER, nil, { expires: facts[:expires_at] }]]
+            when nil then [Rules.unknown(expiry, EVER, :auto_renew)] if facts[:paid].nil?
+            end
           end
 
           # Within the grace period after expiry: the losing side's year is taken back. Seen by its status now,
           # foreseen after expiry.
           GRACE_YEAR = Rule.of(:expires_at, :statuses) do |facts, _, about|
             days = about.family.auto_renew_grace_days || 0
-            next if days.zero? || about.family.years_added.zero? || facts.statuses.intersect?(Holds::GOING)
+            next if days.zero? || about.family.years_added.to_i.zero? || facts.statuses.intersect?(Holds::GOING)
 
             expiry = facts[:expires_at].to_i
             _, ends = grace(facts, about.family)
             over = expiry + (days * DAY)
             ahead = [expiry, over, nil, { until: over }]
-            ends ? [[ALWAYS, ends, nil, { until: ends }], ahead] : [ahead]
+            ahead = nil if facts[:auto_renew] == false # nobody adds a year to it
+            [(ends && [ALWAYS, ends, nil, { until: ends }]), ahead].compact
           end
 
           # expiry + years > completion + maximum, that is completion < expiry + years − maximum. Completion is at the
@@ -59,7 +74,7 @@ module SteadyMove
           end
 
           RULES = { "unpaid" => UNPAID, "near-expiry" => NEAR_EXPIRY, "too-late" => TOO_LATE,
-                    "grace-year" => GRACE_YEAR,
+                    "after-expiry" => AFTER_EXPIRY, "grace-year" => GRACE_YEAR,
                     "ten-years" => TEN_YEARS }.freeze
         end
       end

@@ -7,8 +7,8 @@ module SteadyMove
         # What a status at the registry, a dispute or the registry's silence says.
         module Holds
           # Any of these EPP statuses stands.
-          def self.with(*statuses, effect: nil, asked: nil)
-            Rule.of(:statuses, asked: asked) do |facts, _, _|
+          def self.with(*statuses, effect: nil)
+            Rule.of(:statuses) do |facts, _, _|
               next unless facts.statuses.intersect?(statuses)
 
               Rules.standing({ statuses: (facts.statuses & statuses).join(", ") }, effect: effect)
@@ -37,6 +37,15 @@ module SteadyMove
               effect: ("bar" if barred.include?("serverUpdateProhibited")))
           end
 
+          # A list of statuses in which one is not understood shows neither that there is a lock nor that there is none.
+          LOCKED = Rule.of(:statuses, asked: ->(about) { about.family.lock != "none" }) do |facts, _, _|
+            lock = facts.lock
+            next if lock.no?
+            next [Rules.unknown(ALWAYS, EVER, :statuses)] if lock.unknown?
+
+            Rules.standing({ statuses: (facts.statuses & Names::Statuses::LOCKS).join(", ") })
+          end
+
           GOING = %w[pendingDelete redemptionPeriod pendingRestore].freeze
 
           RULES = {
@@ -45,9 +54,7 @@ module SteadyMove
             "going" => with(*GOING),
             "other-pending" => with("pendingCreate", "pendingUpdate", "pendingRenew"),
             "dispute" => Rule.of { |facts, _, _| facts[:dispute] && Rules.standing({ dispute: facts[:dispute] }) },
-            "locked" => with("clientTransferProhibited", "transfer prohibited", asked: ->(about) {
-              about.family.lock != "none"
-            }),
+            "locked" => LOCKED,
             "on-hold" => with("clientHold", "serverHold"),
             "update-barred" => UPDATE_BARRED
           }.freeze

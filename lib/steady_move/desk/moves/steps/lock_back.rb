@@ -7,7 +7,7 @@ module SteadyMove
       class LockBack < Act
         include Locking
 
-        def lock_on = by_record { |r| r.status?(LOCK) }
+        def lock_on = by_record { |r| r.lock.yes? }
 
         def call
           put_lock(gaining)

@@ -10,7 +10,7 @@ module SteadyMove
 
         def call
           record = public_record
-          return done(sentence(:done), source: :record, ref: record.url) if record.status?(LOCK) == false
+          return done(sentence(:done), source: :record, ref: record.url) if record.lock.no?
 
           since = step_state.since
           late = now - since > LATE

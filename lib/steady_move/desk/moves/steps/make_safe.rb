@@ -35,7 +35,7 @@ module SteadyMove
           undo_order
           return Seen.new(done: true, says: sentence(:done), source: :transfer_query) unless locks?
 
-          by_record { |r| r.status?(LOCK) && !may_come_off? }.tap do |seen|
+          by_record { |r| r.lock.yes? && !may_come_off? }.tap do |seen|
             seen.not_yet = sentence(:may_come_off, until: comes_off_until) if may_come_off?
           end
         end
@@ -43,7 +43,7 @@ module SteadyMove
         private
 
         def watch(record)
-          on = record.status?(LOCK)
+          on = record.lock.to_value
           return look_again(:may_come_off, until: comes_off_until) if may_come_off?
           return done(sentence(on ? :done_locked : :done_unshown), source: :record, ref: record.url) unless on == false
 

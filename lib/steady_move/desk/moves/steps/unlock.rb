@@ -14,7 +14,7 @@ module SteadyMove
           done(sentence(:done), source: [:epp, { at: losing.title }])
         end
 
-        def lock_off = by_record { |r| r.status?(LOCK) == false }
+        def lock_off = by_record { |r| r.lock.no? }
       end
     end
   end

@@ -25,6 +25,7 @@ module Practice
         o.contact(name, m[1].start_with?("a") ? "admin" : "registrant", m[2], at: at)
       },
       /hand over to the registrar(?: \(([^)]+)\))?/i => ->(o, name, m, at) { o.push(name, m[1], at: at) },
+      /please renew/i => ->(o, name, _, at) { o.renew(name, at: at) },
       /please release/i => ->(o, name, _, at) { o.release(name, at: at) },
       /new authorization code/i => ->(o, name, _, at) { o.new_code(name, at: at) },
       /authorization code/i => ->(_, _, _, _) {}
@@ -58,6 +59,14 @@ module Practice
       "The transfer lock of #{name} is #{on ? 'on' : 'off'}.#{' The public record shows it later.' unless now}"
     rescue Refusal => e
       raise No, "#{name} takes no changes now (#{e.code})."
+    end
+
+    def renew(name, at:)
+      expires = Time.at(row(name)[:expires_at]).utc.strftime("%F")
+      later = @registrar.renew(name, expires, years: 1, at: at)
+      "#{name} is renewed until #{Time.at(later[:expires_at]).utc.strftime('%-d %B %Y')}."
+    rescue Refusal => e
+      raise No, "#{name} can't be renewed now (#{e.code})."
     end
 
     def privacy(name, on, at:)

@@ -55,6 +55,9 @@ module Practice
       false
     end
 
+    # Renewed at the registry at once, on the customer's word.
+    def renew(name, expires, years:, at:) = @registry.renew(id, name, expires, years: years, at: at)
+
     # Returns true when it counts at once, false when it is late.
     def change_contact(contact_id, email:, at:, opted_out: false)
       @registry.contact(id, contact_id)

@@ -23,7 +23,8 @@ module Practice
         return order if order && !@office.names.include?(name)
 
         row = @office.kept(name)
-        ["<p><code>#{Page.h(name)}</code>: #{Page.h(state(row))}</p>", lock(name, row), privacy(name, row), code(name),
+        ["<p><code>#{Page.h(name)}</code>: #{Page.h(state(row))}</p>", lock(name, row), renewal(name),
+          privacy(name, row), code(name),
           servers(name, row), contacts(name, row), transfer(name), push(name)].join
       end
 
@@ -35,6 +36,7 @@ module Practice
         case what
         when "lock-off" then @office.lock(name, false, at: now)
         when "lock-on" then @office.lock(name, true, at: now)
+        when "renew" then @office.renew(name, at: now)
         when "privacy-off" then @office.privacy(name, false, at: now)
         when "privacy-on" then @office.privacy(name, true, at: now)
         when "code" then @office.code(name, reason: given["reason"], at: now)
@@ -64,6 +66,8 @@ module Practice
         "<h2>Lock</h2>#{row[:statuses].include?(FrontOffice::LOCK) ? Page.form(at(name, 'lock-off'),
           'Take the lock off') : Page.form(at(name, 'lock-on'), 'Put the lock on')}"
       end
+
+      def renewal(name) = "<h2>Renewal</h2>#{Page.form(at(name, 'renew'), 'Renew for a year')}"
 
       def privacy(name, row)
         return "" if @row.dig("habits", "privacy").nil? || @row["service"]

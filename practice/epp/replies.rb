@@ -126,6 +126,14 @@ module Practice
         end
       end
 
+      # RFC 5731 §3.2.3.
+      def renewal(builder, row)
+        builder.renData(xmlns: X::DOMAIN) do
+          builder.name row[:name]
+          builder.exDate X.stamp(Time.at(row[:expires_at]))
+        end
+      end
+
       def transfer(builder, row)
         builder.trnData(xmlns: X::DOMAIN) do
           builder.name row[:name]

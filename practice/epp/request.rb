@@ -5,9 +5,9 @@ module Practice
     X = SteadyMove::Wire::Epp::Xml
 
     # A client's command as the server understands it (RFC 5730 §2.9, RFC 5731 §3).
-    # verb: hello, login, logout, check, info, update, transfer or poll; key: clTRID.
+    # verb: hello, login, logout, check, info, update, renew, transfer or poll; key: clTRID.
     Request = Struct.new(:verb, :names, :op, :key, :auth, :years, :add, :rem, :client, :password, :message_id,
-      :contact, :email, :extensions, keyword_init: true) do
+      :contact, :email, :extensions, :expires, keyword_init: true) do
       def self.parse(text)
         doc = X.parse(text)
         return new(verb: "hello") if doc.at_xpath("/e:epp/e:hello", X::NS)
@@ -25,7 +25,8 @@ module Practice
 
         node = verb.at_xpath("d:*", X::NS) or return {}
         { names: X.texts(node, "d:name").map(&:downcase), auth: X.text(node, "d:authInfo/d:pw | d:chg/d:authInfo/d:pw"),
-          years: X.text(node, "d:period")&.to_i, add: change(node, "add").merge(ds: ds(verb, "add")),
+          years: X.text(node, "d:period")&.to_i, expires: X.text(node, "d:curExpDate"),
+            add: change(node, "add").merge(ds: ds(verb, "add")),
             rem: change(node, "rem").merge(ds: ds(verb, "rem")) }
       end
 

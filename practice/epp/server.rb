@@ -8,7 +8,7 @@ module Practice
     # An EPP server over TLS (RFC 5734): one thread a connection, greeting, sign-in, commands.
     class Server
       Framing = SteadyMove::Wire::Epp::Framing
-      VERBS = %w[check info update transfer poll].freeze
+      VERBS = %w[check info update renew transfer poll].freeze
 
       # logins: {client => [password, side]}; id names it for faults.
       def initialize(port, world, id:, certificate:, logins:)

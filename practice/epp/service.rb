@@ -47,6 +47,11 @@ module Practice
           nil]
       end
 
+      def do_renew(request, at)
+        row = @side.renew(request.name, request.expires, years: request.years || 1, at: at)
+        [1000, nil, ->(x) { Replies.renewal(x, row) }]
+      end
+
       def do_transfer(request, at)
         row, code = case request.op
         when "request" then [

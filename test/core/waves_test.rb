@@ -42,8 +42,23 @@ class WavesTest < Minitest::Test
         { blackouts: [[NOW + DAY, NOW + (3 * DAY)]] }, [[%w[b], 0, :first], [%w[a], 3 * DAY, :blackout]]],
     "of names that hang together never all at once" =>
       [->(t) { THREE.map { |n| t.member(n, groups: %w[site]) } }, {},
-        [[%w[a b], 0, :first], [%w[c], 5 * DAY, :together]]]
+        [[%w[a b], 0, :first], [%w[c], 5 * DAY, :together]]],
+    "the nearest expiry first, and no trial is waited for past it" =>
+      [->(t) { [t.member("a"), t.member("b", latest: NOW + DAY), t.member("c", latest: NOW + (4 * DAY), risk: 9)] },
+        { trial: true }, [[%w[b], 0, :trial], [%w[c a], 2 * DAY, :after]]],
+    "two that expire before a trial would have landed" =>
+      [->(t) { [t.member("a"), t.member("b", latest: NOW + DAY), t.member("c", latest: NOW + 3600, risk: 9)] },
+        { trial: true }, [[%w[c b], 0, :expiry], [%w[a], 2 * DAY, :after]]]
   }.freeze
+
+  # What would start after its latest instant all the same is named.
+  def test_what_starts_too_late_is_named
+    late = member("b", latest: NOW + DAY)
+    waves = W.propose([member("a", latest: NOW + 60), late], rules(per_day: 1), at: NOW)
+    assert_equal([[%w[a], []], [%w[b], []]], waves.map { |w| [w.names, w.late] })
+    waves = W.propose([late], rules(blackouts: [[NOW, NOW + (3 * DAY)]]), at: NOW)
+    assert_equal([[%w[b], %w[b]]], waves.map { |w| [w.names, w.late] })
+  end
 
   def test_the_table
     CASES.each do |what, (members, given, expected)|

@@ -114,7 +114,7 @@ class StepsTest < Minitest::Test
   # Whoever goes to a registrar's pages for an act finds a form for it there.
   def test_the_practice_world_has_a_counter_for_every_act_by_page
     forms = { "unlock" => %w[lock-off lock-on], "code" => %w[code], "name_servers" => %w[name-servers],
-              "release" => %w[release], "push" => %w[push], "papers" => %w[papers],
+              "release" => %w[release], "push" => %w[push], "renew" => %w[renew], "papers" => %w[papers],
               "privacy" => %w[privacy-off privacy-on], "contacts" => %w[registrant admin],
               "lock_back" => %w[lock-on], "order" => %w[add pay cancel], "confirm" => %w[halves code-again],
               "zone" => %w[add drop], "zone_edit" => %w[ttl], "records" => %w[zone-file copy],

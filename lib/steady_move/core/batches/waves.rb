@@ -11,13 +11,18 @@ module SteadyMove
         DAY = 86_400
         # registrar: id of the losing account; groups: what it hangs together with others by; risk: the lower, the
         # sooner; takes: [P10, P50, P90] seconds; started_at, landed: of what has begun, landed_at: when it landed or
-        # ended.
-        Member = Struct.new(:name, :registrar, :groups, :risk, :takes, :started_at, :landed_at, keyword_init: true)
+        # ended; latest: the last instant at which it may start without expiring on the way, or nil.
+        Member = Struct.new(:name, :registrar, :groups, :risk, :takes, :started_at, :landed_at, :latest,
+          keyword_init: true)
         # per_day: nil for no limit; blackouts: [[Time, Time)].
         Rules = Struct.new(:trial, :per_day, :blackouts, keyword_init: true)
         # names: that start together; starts_at: Time; ends: [P10, P50, P90] by which all of them are done; why: of WHY.
-        Wave = Struct.new(:number, :names, :starts_at, :ends, :why, keyword_init: true)
-        WHY = %i[first after limit blackout together trial].freeze
+        # late: those of them that would start after their latest instant.
+        Wave = Struct.new(:number, :names, :starts_at, :ends, :why, :late, keyword_init: true)
+        WHY = %i[first after limit blackout together trial expiry].freeze
+        # A name whose latest start lies no further ahead goes before the others, and waits for no trial that lasts
+        # longer (common practice: within 45 days of the expiry).
+        NEAR = 45 * DAY
         # So often a later place is looked for.
         HORIZON = 3660
         # What is late is looked at again after so many seconds.
@@ -37,11 +42,13 @@ module SteadyMove
 
         # One proposal under way.
         class Placing
+          FAR = Float::INFINITY
+
           def initialize(members, rules, now)
             @now = now
             @rules = rules
             @begun, @waiting = members.partition(&:started_at)
-            @waiting = @waiting.sort_by { |m| [m.risk, m.name] }
+            @waiting = @waiting.sort_by { |m| [near?(m) ? m.latest.to_i : FAR, m.risk, m.name] }
             @placed = @begun.map { |m| [m, m.started_at, :first] }
             @sizes = members.flat_map(&:groups).tally
           end
@@ -60,6 +67,10 @@ module SteadyMove
           def place(member, trial)
             at = [@now, trial ? @now : after_trial].max
             why = @rules.trial && @placed.any? ? :after : :first
+            if near?(member) && at > member.latest
+              at = @now
+              why = :expiry
+            end
             Waves::HORIZON.times do
               later, reason = hindered(member, at)
               break unless later
@@ -69,6 +80,8 @@ module SteadyMove
             end
             @placed << [member, at, trial ? :trial : why]
           end
+
+          def near?(member) = !member.latest.nil? && member.latest < @now + Waves::NEAR
 
           # The first of all is on trial, and has to have landed.
           def after_trial
@@ -122,7 +135,8 @@ module SteadyMove
           def wave(index, at, list)
             ends = (0..2).map { |i| at + list.map { |m, _, _| m.takes[i] }.max }
             Wave.new(number: index + 1, names: list.map { |m, _, _| m.name }, starts_at: at, ends: ends,
-              why: list.map(&:last).max_by { |w| WHY.index(w) })
+              why: list.map(&:last).max_by { |w| WHY.index(w) },
+              late: list.filter_map { |m, _, _| m.name if m.latest && at > m.latest })
           end
         end
         private_constant :Placing

@@ -10,6 +10,9 @@ module SteadyMove
       # account (Ways), with “proof”, “privacy_back” and “silence” (lapses where nobody's answer ends the transfer);
       # aims: what shall hold afterwards (Aims#to_plan); price: {minor, currency, promotion_code, promotion_until} that
       # is to be seen before paying, nil where none is known.
+      # renewed_from: the expiry before the year that is bought first at the losing side, nil where none is; expires_at
+      # is then the one after it; renewal: {minor, currency} of that year, nil where it is not known; late: what a
+      # person chose where it may expire on the way (renew or go).
       # leaves_to: to whom the name goes that only is made ready, in words; kept_until: until when it is kept ready.
       # steps, endings: [Step] resolved; old_name_servers: as they were; ds_seconds: estimated wait until no cache
       # holds the DS; lowered: TTLs during the handover (seconds), nil where they stay; lower_seconds: estimated wait
@@ -18,6 +21,7 @@ module SteadyMove
       # a code comes.
       Plan = Struct.new(:name, :from, :to, :options, :ways, :old_host, :new_host, :expires_at, :expected_expiry,
         :years, :max_years, :in_grace, :grace_ends_at, :settle_seconds, :ds_seconds, :response_days, :name_servers,
+        :renewed_from, :renewal, :late,
         :old_name_servers, :lowered, :lower_seconds, :code_takes, :aims, :price, :leaves_to, :kept_until, :kept_seconds,
         :steps, :endings,
         keyword_init: true) do

@@ -56,6 +56,7 @@ module SteadyMove
         ds_gone: "with it the DS leaves the registry", caches: "it waits until caches have forgotten the old host",
         lowers: "it lowers the TTLs at the old host", new_servers: "a person tells the new name servers in it",
         orders: "with it money is spent and the transfer asked for",
+        renews: "with it money is spent on a year at the losing side",
         confirms: "the gaining side wants the order confirmed in it", tells_end: "a person can say how it ended in it",
         refusable: "the gaining side may refuse in it; a person says why", word: "a person's word is all there is",
         hands_over: "the code is handed to the new holder in it",

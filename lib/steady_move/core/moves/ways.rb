@@ -17,7 +17,7 @@ module SteadyMove
             letter service],
           "contacts" => %w[connection page letter], "name_servers" => %w[connection page letter],
           "release" => %w[connection page link letter none], "order" => %w[connection page],
-          "push" => %w[page letter]
+          "push" => %w[page letter], "renew" => %w[connection page letter]
         }.freeze
 
         module_function

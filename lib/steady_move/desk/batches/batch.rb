@@ -5,19 +5,20 @@ module SteadyMove
     # Several names at once: what each would do and cost, as they stand together.
     class Batch
       # A name and where it is to go: destination, DNS host for its records where its zone would end, what shall hold
-      # afterwards (Core::Moves::Aims).
-      Want = Struct.new(:name, :to, :host, :aims, keyword_init: true) do
+      # afterwards (Core::Moves::Aims); late: what a person chose where it may expire on the way (Lateness::CHOICES).
+      Want = Struct.new(:name, :to, :host, :aims, :late, keyword_init: true) do
         # As a batch wants it, and as it differs for one of its names.
         def self.of(batch, member)
           aims = (batch.settings["aims"] || {}).merge(member.own["aims"] || {})
           new(name: member.name, to: member.own["to"] || batch.settings["to"],
-            host: member.own["host"] || batch.settings["host"], aims: aims)
+            host: member.own["host"] || batch.settings["host"], aims: aims, late: member.own["late"])
         end
       end
       # by_hand: how many steps people do; says: why it can't start, or what is to be known; told: [Planning::Caution];
-      # plan: Core::Moves::Plan, nil where the name is not held; to: destination id.
-      Row = Struct.new(:name, :startable, :says, :total, :saves, :by_hand, :carries, :plan, :told, :to,
-        keyword_init: true)
+      # plan: Core::Moves::Plan, nil where the name is not held; to: destination id; late: may it expire on the way?
+      # latest_safe: the last instant to start it so that it does not, seconds or nil.
+      Row = Struct.new(:name, :startable, :says, :total, :saves, :by_hand, :carries, :plan, :told, :to, :late,
+        :latest_safe, keyword_init: true)
 
       def initialize(app)
         @app = app
@@ -53,7 +54,7 @@ module SteadyMove
         return out(want, :no_destination, name: want.name) unless want.to
 
         host = self.class.carry(@app, want.name, want.host)
-        proposal = @planning.propose(want.name, to: want.to, host: host, aims: want.aims)
+        proposal = @planning.propose(want.name, to: want.to, host: host, aims: want.aims, late: want.late)
         proposal ? shown(want, proposal) : out(want, :not_held, name: want.name)
       end
 
@@ -61,9 +62,17 @@ module SteadyMove
         short = proposal.startable? ? beyond_balance(proposal, want.to) : nil
         startable = proposal.startable? && short.nil?
         told = proposal.told + along(want.name)
-        Row.new(name: want.name, startable: startable, told: told, total: proposal.quote.total, plan: proposal.plan,
+        Row.new(name: want.name, startable: startable, told: told, total: proposal.total, plan: proposal.plan,
           says: startable ? told.map(&:says) : proposal.refusals + [short].compact, saves: proposal.quote.saves,
-          by_hand: proposal.plan.steps.count(&:by_hand?), carries: proposal.plan.carry?, to: want.to)
+          by_hand: proposal.plan.steps.count(&:by_hand?), carries: proposal.plan.carry?, to: want.to,
+          late: proposal.late, latest_safe: latest_safe(proposal))
+      end
+
+      # Where a person has chosen, nothing is to be caught any more.
+      def latest_safe(proposal)
+        plan = proposal.plan
+        family = @app.rulebook.family_of(Core::Names::DomainName.held(plan.name))
+        family && plan.expires_at && plan.late.nil? ? family.latest_start(plan.expires_at.to_i) : nil
       end
 
       def out(want, why, **values)

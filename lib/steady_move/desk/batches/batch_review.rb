@@ -30,12 +30,24 @@ module SteadyMove
         waiting = @app.batches.members(batch.id).select(&:waiting?)
         rows = Batch.new(@app).propose_all(waiting.map { |m| Batch::Want.of(batch, m) }, &block)
         waves = BatchWaves.new(@app).of(batch, rows.select(&:startable))
-        review = Review.new(rows: rows, waves: waves, risks: risks(rows), asks: asks(rows), range: range(waves))
+        review = Review.new(rows: rows, waves: waves, risks: late(waves, rows) + risks(rows), asks: asks(rows),
+          range: range(waves))
         review.above = by ? Spending.new(@app).above(review, batch, by).map { |p| Words.say(p) } : []
         review
       end
 
       private
+
+      # Names that would start too late before their expiry come first of all that can go wrong: they are held back
+      # then, until a person chooses.
+      def late(waves, rows)
+        expiries = rows.to_h { |r| [r.name, r.plan&.expires_at] }
+        cases = waves.flat_map { |w| w.late.map { |name| [w, name] } }.map do |wave, name|
+          [Words.say("batches.starts_too_late", name: name, at: wave.starts_at, expires: expiries[name]),
+            [name]]
+        end
+        cases.empty? ? [] : [cases]
+      end
 
       # Each kind once, with its sentences and the names that each is about, the most frequent first.
       def risks(rows)

@@ -40,7 +40,7 @@ module SteadyMove
       def ahead(row, groups)
         risk = (row.carries ? 10 : 0) + (row.told.size * 2) + row.by_hand
         Waves::Member.new(name: row.name, registrar: row.plan.from, groups: groups.fetch(row.name, []), risk: risk,
-          takes: takes(row.plan))
+          takes: takes(row.plan), latest: row.latest_safe && Time.at(row.latest_safe).utc)
       end
 
       def under_way(member, move, groups)

@@ -146,10 +146,13 @@ module SteadyMove
       end
 
       def checked(settings)
-        settings = settings.slice("to", "host", "aims", "per_day", "trial", "blackouts", "limit")
+        settings = settings.slice("to", "host", "aims", "late", "per_day", "trial", "blackouts", "limit")
         to, host = settings.values_at("to", "host")
         raise Refused.new(:invalid, :no_account, id: to) if to && @app.accounts.find(to).nil?
         raise Refused.new(:invalid, :no_host, id: host) if host && @app.accounts.host_of(host).nil?
+
+        late = settings["late"]
+        raise Refused.new(:invalid, :no_such_choice, given: late) if late && !Lateness::CHOICES.include?(late)
 
         (settings["blackouts"] || []).each do |from, last|
           raise Refused.new(:invalid, :blackout_ends_first, from: from, last: last) if last < from

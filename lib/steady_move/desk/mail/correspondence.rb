@@ -7,7 +7,8 @@ module SteadyMove
     module Correspondence
       # What a letter may ask for; with those in DUE the five days of the transfer policy are named (ICANN Transfer
       # Policy I.A.5).
-      KINDS = %w[unlock lock code new-code privacy-off privacy-on name-servers old-name-servers ds new-ds old-ds release
+      KINDS = %w[unlock lock renew code new-code privacy-off privacy-on name-servers old-name-servers ds new-ds old-ds
+        release
         contact push].freeze
       DUE = %w[unlock code new-code].freeze
 

@@ -13,7 +13,14 @@ module SteadyMove
         from = accounts.find(plan.from)
         { name: plan.name, from: title(from, plan.from), to: whither(plan, accounts),
           old_host: host(accounts, plan.old_host),
-          new_host: host(accounts, plan.new_host), service: service(from), keeper: keeper(from, plan) }
+          new_host: host(accounts, plan.new_host), service: service(from), keeper: keeper(from, plan),
+          renewal: renewal(plan) }
+      end
+
+      # What a year bought first costs.
+      def renewal(plan)
+        amount = plan.renewal && Core::Money::Amount.new(*plan.renewal.values_at("minor", "currency"))
+        amount ? amount.to_s : Words.say("common.price_not_known")
       end
 
       # The gaining side; whoever takes a name that is only made ready.
@@ -32,7 +39,7 @@ module SteadyMove
       def service(account) = account&.privacy_service&.fetch("title", nil)
       def title(account, id) = account&.title || id.to_s
       def host(accounts, id) = (id && accounts.host_of(id)&.title) || Words.say("common.present_host")
-      private_class_method :whither, :service, :title, :host
+      private_class_method :renewal, :whither, :service, :title, :host
     end
   end
 end

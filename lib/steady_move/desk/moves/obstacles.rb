@@ -16,7 +16,7 @@ module SteadyMove
 
         bare = Refusals.new(judged, account, nil)
         carried = judged.needs_carry? ? hosts(judged, account) : []
-        (bare.all - bare.of_host) + carried - judged.verdict.findings.map(&:because)
+        (bare.all - bare.of_host - bare.not_known) + carried - judged.verdict.findings.map(&:because)
       end
 
       private

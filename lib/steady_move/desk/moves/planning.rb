@@ -9,11 +9,26 @@ module SteadyMove
       # ready: what is known of the destination (DestinationChecks::Check).
       # told: [Caution], each once: key says of what kind it is (a rule's id, or a word of our own).
       # lost_days: paid days that the move would lose; nil where the expiry is not known.
-      Proposal = Struct.new(:plan, :quote, :refusals, :told, :zone, :schedule, :ready, :lost_days,
+      # late: may it expire on the way, so that a person has to choose? renewal: Amount of a year bought first, or nil.
+      Proposal = Struct.new(:plan, :quote, :refusals, :told, :zone, :schedule, :ready, :lost_days, :late, :renewal,
         keyword_init: true) do
         def startable? = refusals.empty?
         def cautions = told.map(&:says)
+        def renews? = plan.options.include?(:renew)
+
+        # All that is paid: at the gaining side, and for a year bought first; nil where either is not known.
+        def total
+          return quote.total unless renews?
+          return unless quote.total && renewal && quote.total.currency == renewal.currency
+
+          Core::Money::Amount.new(quote.total.minor + renewal.minor, renewal.currency)
+        end
       end
+      # What a person chose. host: DNS host id, or nil to keep the name servers; aims: what shall hold afterwards, where
+      # it differs from the account's own (Core::Moves::Aims), Hash or nil; choice: of Core::Records::CarryChoices,
+      # where the host alone doesn't say it; lower: are TTLs lowered first, nil where the desk decides; late: where the
+      # name may expire on the way, “renew” it first, or “go” all the same.
+      Chosen = Struct.new(:host, :aims, :choice, :lower, :late, keyword_init: true)
       Caution = Struct.new(:key, :says)
       # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common practice).
       ASSUMED = Core::Records::Handover.new(parent_ns: 86_400, zone_ns: 3600, greatest: 3600, negative: 3600,
@@ -27,34 +42,30 @@ module SteadyMove
         @app = app
       end
 
-      # name: A-label text held here; to: account id; host: DNS host id to carry the records to, or nil to keep the
-      # name servers.
+      # name: A-label text held here; to: account id; chosen: members of Chosen.
       # age: look facts up again first that are older than so many seconds, because an act will rely on them; nil for
       # as they are.
-      # aims: what shall hold afterwards, where it differs from the account's own (Core::Moves::Aims), Hash or nil.
       # outside: may the present DNS host be asked? False where only an outline is wanted.
-      # choice: of Core::Records::CarryChoices, where the host alone doesn't say it; lower: are TTLs lowered first, nil
-      # where the desk decides.
       # Returns a Proposal, or nil where the name, account or host isn't known.
-      def propose(name, to:, host: nil, age: nil, aims: nil, choice: nil, lower: nil, outside: true)
-        judging = Judging.new(@app)
-        judged = age ? judging.fresh(name, to: to, age: age) : judging.one(name, to: to)
+      def propose(name, to:, age: nil, outside: true, **chosen)
+        chosen = Chosen.new(**chosen)
+        judged = judged(name, to, age)
         account = @app.accounts.find(to)
-        new_host = choice == "later" ? LaterHost.of(@app, account) : host && @app.accounts.host_of(host)
-        return if judged.nil? || account.nil? || (host && new_host.nil?)
+        new_host = new_host(chosen, account)
+        return if judged.nil? || account.nil? || (chosen.host && new_host.nil?)
 
-        zone = survey(judged, lower, outside) if new_host
-        zone&.choice = choice
-        aims = Core::Moves::Aims.of(account.aims, aims)
+        zone = survey(judged, chosen.lower, outside) if new_host
+        zone&.choice = chosen.choice
+        aims = Core::Moves::Aims.of(account.aims, chosen.aims)
         quote = quote(judged, account, years: aims.years)
-        plan = plan(judged, account, new_host, zone, aims, quote)
+        late = Lateness.new(judged, chosen.late, quote.stay)
+        plan = plan(judged, account, new_host, zone, aims, quote, late)
         ready = DestinationChecks.new(@app).of(account, suffix: judged.name.suffix, total: quote.total)
-        # Of the payment method a rule speaks.
-        missing = ready.select { |c| c.is == false && c.key != "method" }.map(&:says)
+        missing = missing(ready)
         Proposal.new(plan: plan, quote: quote, zone: zone, schedule: schedule(plan), ready: ready,
-          lost_days: lost_days(plan),
-          refusals: Refusals.new(judged, account, new_host, missing: missing, choice: choice).all,
-          told: cautions(judged, zone) + left_behind(judged, choice))
+          lost_days: lost_days(plan), late: late.asks?, renewal: late.renewal,
+          refusals: Refusals.new(judged, account, new_host, missing: missing, choice: chosen.choice, late: late).all,
+          told: cautions(judged, zone) + left_behind(judged, chosen.choice) + late.told)
       end
 
       # What a move to an account, or to the usual destination, would cost: [account, Quote]; nil where no other is
@@ -71,8 +82,8 @@ module SteadyMove
       def start(name, to:, by:, price: :any, **options)
         proposal = propose(name, to: to, age: FRESH, **options) or raise Refused.new(:unknown, :nothing_to_move)
         raise Refused.new(:not_now, proposal.refusals) unless proposal.startable?
-        if price != :any && price != proposal.quote.total
-          raise Refused.new(:not_now, :price_changed, name: name, now: proposal.quote.total.to_s)
+        if price != :any && price != proposal.total
+          raise Refused.new(:not_now, :price_changed, name: name, now: proposal.total.to_s)
         end
 
         @app.db.transaction do
@@ -85,6 +96,18 @@ module SteadyMove
       end
 
       private
+
+      def judged(name, destination, age)
+        judging = Judging.new(@app)
+        age ? judging.fresh(name, to: destination, age: age) : judging.one(name, to: destination)
+      end
+
+      # Of the payment method a rule speaks.
+      def missing(ready) = ready.select { |c| c.is == false && c.key != "method" }.map(&:says)
+
+      def new_host(chosen, account)
+        chosen.choice == "later" ? LaterHost.of(@app, account) : chosen.host && @app.accounts.host_of(chosen.host)
+      end
 
       def survey(judged, lower, outside)
         outside ? ZoneSurvey.of(@app, judged, lower: lower) : ZoneSurvey.unasked(@app, judged)
@@ -108,14 +131,25 @@ module SteadyMove
           says: Words.phrase("journal.planned", **words.slice(:name, :from, :to)),
           data: { "total" => total.minor, "currency" => total.currency, "stay" => proposal.quote.stay&.minor,
                   "foreseen" => @app.forecasts.foreseen(proposal.plan) }.compact)
+        note_late(id, proposal, by) if proposal.plan.late
       end
 
-      def plan(judged, account, new_host, zone, aims, quote)
+      # Somebody chose, knowing the risk.
+      def note_late(id, proposal, person)
+        plan = proposal.plan
+        @app.journal.add("late-chosen", at: @app.now, move_id: id, name: plan.name, by: person,
+          says: Words.phrase("journal.late_#{plan.late}", by: person, expires: plan.renewed_from || plan.expires_at))
+      end
+
+      def plan(judged, account, new_host, zone, aims, quote, late)
         family = judged.judgement.family
         facts = judged.facts
         Core::Moves::Plan.of(
           name: judged.name.ascii, from: judged.account.id, to: account.id,
-          options: PlanOptions.new(@app, judged, account, new_host, aims, zone: zone).all, aims: aims.to_plan,
+          options: PlanOptions.new(@app, judged, account, new_host, aims, zone: zone).all + late.options,
+          aims: aims.to_plan, late: late.chosen, renewal: late.renewal&.then do |a|
+            { "minor" => a.minor, "currency" => a.currency }
+          end, renewed_from: late.renewed_from,
           price: price(quote, account, judged.name.suffix),
           ways: ways(judged.account, account, family).merge(zone ? zone.ways(new_host) : {}), old_host: zone&.host_id ||
             @app.accounts.host_serving(facts[:name_servers] || [])&.id,
@@ -125,13 +159,13 @@ module SteadyMove
           old_name_servers: (facts[:name_servers] if new_host),
           response_days: family&.response_days || 5,
           name_servers: new_host ? new_host.name_servers : facts[:name_servers],
-          **expiry(facts, family, judged, account, aims)
+          **expiry(facts, family, judged, account, aims, late)
         )
       end
 
       # The expiry now and as it is to be (core/expiry.rb).
-      def expiry(facts, family, judged, account, aims)
-        expires = facts[:expires_at]
+      def expiry(facts, family, judged, account, aims, late)
+        expires = late.expires_at
         years = adds_none?(family, judged, account) ? 0 : aims.years
         most = family&.max_years || 10
         landing = { landed_at: @app.now, years: years, max_years: most }

@@ -10,8 +10,10 @@ module SteadyMove
       # judged: Judging::Judged towards the account; new_host: Host or nil; missing: what the destination lacks,
       # sentences.
       # choice: “stay” leaves the records behind knowingly.
-      def initialize(judged, account, new_host, missing: [], choice: nil)
+      # late: Lateness, nil where only the rules are asked.
+      def initialize(judged, account, new_host, missing: [], choice: nil, late: nil)
         @choice = choice
+        @late = late
         @judged = judged
         @missing = missing
         @account = account
@@ -24,6 +26,9 @@ module SteadyMove
 
       # What speaks against the host alone, or against going without one.
       def of_host = records.map { |s| Words.say(s) }
+
+      # That not enough is known; the gate says so, too.
+      def not_known = lacking.map { |s| Words.say(s) }
 
       private
 
@@ -40,7 +45,8 @@ module SteadyMove
       # What bars or delays it, and what has to be put right first.
       def rules
         found = judged.findings_open + judged.verdict.fixes.select { |f| f.in_move == "first" }
-        found.reject { |f| within? && BETWEEN.include?(f.rule) }.map(&:because) + lacking
+        found = found.reject { |f| (within? && BETWEEN.include?(f.rule)) || f.rule == Lateness::RULE }
+        found.map(&:because) + [@late&.refusal(words)].compact + lacking
       end
 
       # What has to be known before anybody can say that it may go.

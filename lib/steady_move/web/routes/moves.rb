@@ -47,6 +47,9 @@ module SteadyMove
             given["price"]&.then { |a| Core::Money::Amount.new(*a.values_at("minor", "currency")) }
           end
 
+          # What a person chose of the plan (Desk::Planning::Chosen).
+          def chosen = %w[host aims choice lower late].to_h { |key| [key.to_sym, given[key]] }
+
           # Steers a move and shows it as it is then.
           def steer(act, **more)
             application.orders.public_send(act, asked[:id], by: me, **more)
@@ -57,15 +60,13 @@ module SteadyMove
 
         on "propose" do
           found = planning.propose(given["name"], to: given["to"],
-            host: given["host"], aims: given["aims"], choice: given["choice"],
-            lower: given["lower"]) or raise Desk::Refused.new(:invalid, :nothing_to_move)
+            **chosen) or raise Desk::Refused.new(:invalid, :nothing_to_move)
           Views::MoveView.proposal(found, Desk::MoveWords.of(found.plan, desk.accounts), now,
             desk.forecasts.of_plan(found.plan), uptime: in_short.uptime(found.plan))
         end
 
         on "startMove" do
-          id = planning.start(given["name"], to: given["to"], host: given["host"], aims: given["aims"],
-            choice: given["choice"], lower: given["lower"], by: me, price: accepted)
+          id = planning.start(given["name"], to: given["to"], by: me, price: accepted, **chosen)
           nudge
           status 201
           { id: id }

@@ -70,7 +70,7 @@ module SteadyMove
         end
 
         def row(row)
-          row.to_h.slice(:to, :startable, :says, :by_hand, :carries)
+          row.to_h.slice(:to, :startable, :says, :by_hand, :carries, :late)
             .merge(Json.name(row.name), total: Json.amount(row.total), saves: Json.amount(row.saves))
         end
 
@@ -83,7 +83,7 @@ module SteadyMove
 
         def wave(wave)
           { number: wave.number, **Json.names(wave.names), why: wave.why, starts_at: Json.time(wave.starts_at),
-            ends: wave.ends.map { |t| Json.time(t) } }
+            ends: wave.ends.map { |t| Json.time(t) }, late: wave.late }
         end
         private_class_method :compared, :listed, :member, :sums, :row, :places, :wave
       end

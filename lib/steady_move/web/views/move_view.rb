@@ -59,7 +59,9 @@ module SteadyMove
             ready: AccountView.ready(proposal.ready), aims: plan.wanted.to_plan,
             zone: proposal.zone&.then { |z| zone(z) },
             steps: state.steps.map { |s| step(s, words) }, blocks: blocks(state, now),
-            finish: finish(range), rests_on: rests_on(range, words) }
+            finish: finish(range), rests_on: rests_on(range, words), late: proposal.late,
+            renewed_from: Json.time(plan.renewed_from), renewal: Json.amount(proposal.renewal),
+            total: Json.amount(proposal.total) }
         end
 
         def price_row(row)

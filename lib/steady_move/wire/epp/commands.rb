@@ -88,6 +88,20 @@ module SteadyMove
           end
         end
 
+        # A year more, or several (RFC 5731 §3.2.3). expires_at: Time, the expiry that it has now: with another one
+        # nothing is renewed; years: 1 to 10.
+        def renew(name:, id:, expires_at:, years:)
+          command(id) do |x|
+            x.renew do
+              object(x, :renew) do |d|
+                d.name name
+                d.curExpDate expires_at.utc.strftime("%F")
+                d.period years, unit: "y"
+              end
+            end
+          end
+        end
+
         # op: request, query, approve, reject or cancel; years: for a request (RFC 5731 §3.1.3, §3.2.4).
         def transfer(op:, name:, id:, auth_info: nil, years: nil)
           command(id) do |x|

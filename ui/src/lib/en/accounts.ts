@@ -90,6 +90,7 @@ export const accounts = {
     onItsPages: 'on its pages',
     byLetterToItsSupport: 'by email to its support',
     overTheConnection: 'over the connection',
+    theRenewal: 'Renewing',
     theTransferLock: 'The transfer lock',
     theAuthorizationCode: 'The authorization code',
     askedForOnItsPages: 'asked for on its pages, sent by email',

@@ -120,6 +120,10 @@ export const name = {
     no: 'no',
   },
   plan: {
+    itMayExpireOnTheWay: 'It may expire before it has landed. Choose:',
+    renewItFirst: (a: V) => `Renew it first at ${a}, for one year:`,
+    goAllTheSame: 'Go all the same, knowing the risk',
+    priceNotKnown: 'price not known',
     serversThatCome: 'New name servers that come by email after sign-up',
     leaveBehind: 'Leave the records behind, knowingly',
     seeItsRecords: 'See its records',
@@ -138,6 +142,8 @@ export const name = {
     thereIsNoOtherAccount: 'There is no other account to move to. Add one first.',
   },
   proposal: {
+    renewedFirst: 'Renewed first',
+    fromUntil: (a: V, b: V) => `${a} → ${b}`,
     price: 'Price',
     withItsAddedYear: (a: V, b: V, c: V, d: V) => `(${a} with its added year${b}${c}${d})`,
     againstStaying: 'Against staying',

@@ -124,6 +124,7 @@ export const WAYS: { act: string; label: string; of: (readonly [string, string])
     label: say.fields.theAuthorizationCode,
     of: [CONNECTED, PAGE, ['mail', say.fields.askedForOnItsPages], LETTER],
   },
+  { act: 'renew', label: say.fields.theRenewal, of: [CONNECTED, PAGE, LETTER] },
   {
     act: 'privacy',
     label: say.fields.thePrivacyService,

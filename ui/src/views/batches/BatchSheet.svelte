@@ -3,7 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
   import { refresh } from '../../lib/live.svelte';
-  import { session } from '../../lib/session.svelte';
+  import { may, session } from '../../lib/session.svelte';
   import { whole } from '../../lib/work';
   import { money } from '../../lib/words';
   import { route } from '../../router';
@@ -68,6 +68,13 @@
       ask(api.POST('/api/batches/{id}/steer', { ...path, body: { act } })),
     onSuccess: again,
   }));
+  const late = createMutation(() => ({
+    mutationFn: ({ name, choice }: { name: string; choice: 'renew' | 'go' }) => {
+      const own = sheet.data?.members.find((m) => m.name === name)?.own ?? {};
+      return ask(api.POST('/api/batches/{id}/names', { ...path, body: { own: { [name]: { ...own, late: choice } } } }));
+    },
+    onSuccess: again,
+  }));
   const where = createMutation(() => ({
     mutationFn: (to: Record<string, string>) =>
       ask(
@@ -104,7 +111,13 @@
     {/if}
     {#if progress}<p role="status">{say.batch.lookingAt(progress.done, progress.of)}</p>{/if}
     {#if review.data && waiting}
-      <Review review={review.data} blackouts={sheet.data.settings.blackouts ?? []} />
+      <Review
+        review={review.data}
+        blackouts={sheet.data.settings.blackouts ?? []}
+        {...may('changeBatchNames')
+          ? { late: (name: string, choice: 'renew' | 'go') => late.mutate({ name, choice }) }
+          : {}}
+      />
     {/if}
     <p class="acts">
       <May operation="startBatch">

@@ -8,7 +8,15 @@
   import Waves from './Waves.svelte';
 
   /** Everything before money moves, on one page. */
-  let { review, blackouts }: { review: Schemas['BatchReview']; blackouts: Schemas['Blackouts'] } = $props();
+  let {
+    review,
+    blackouts,
+    late,
+  }: {
+    review: Schemas['BatchReview'];
+    blackouts: Schemas['Blackouts'];
+    late?: (name: string, choice: 'renew' | 'go') => void;
+  } = $props();
   const able = $derived(review.rows.filter((r) => r.startable));
   const left = $derived(review.rows.filter((r) => !r.startable));
   const sums = $derived(review.sums);
@@ -97,6 +105,12 @@
       <li>
         <span class="mono">{r.unicode}</span>
         {#each r.says as s (s)}<p class="why"><Sentence text={s} /></p>{/each}
+        {#if r.late && late}
+          <p class="choose">
+            <button type="button" class="link" onclick={() => late(r.name, 'renew')}>{say.batch.renewFirst}</button>
+            <button type="button" class="link" onclick={() => late(r.name, 'go')}>{say.batch.goAllTheSame}</button>
+          </p>
+        {/if}
       </li>
     {/each}
   </ul>
@@ -130,5 +144,9 @@
   }
   .why {
     color: var(--madder);
+  }
+  .choose {
+    display: flex;
+    gap: 1rem;
   }
 </style>

@@ -44,12 +44,14 @@
   const choice = $derived(chosen?.startsWith('choice:') ? chosen.slice(7) : String(searchParams.get('choice') ?? ''));
   let lower = $state<boolean | null>(null);
   let aims = $state<Schemas['Aims']>({});
+  let late = $state<'renew' | 'go' | null>(null);
   const body = $derived({
     name,
     to,
     host: host && !host.startsWith('choice:') ? host : null,
     choice: (choice || null) as Schemas['NewMove']['choice'],
     lower,
+    late,
     aims,
   });
   const usual = $derived(accounts.find((a) => a.id === to)?.aims ?? {});
@@ -62,7 +64,7 @@
   const currency = $derived(proposal.data?.quote.total?.currency ?? 'EUR');
   const start = createMutation(() => ({
     // with the price that was shown: another one now is refused, and the plan is worked out anew
-    mutationFn: () => ask(api.POST('/api/moves', { body: { ...body, price: proposal.data?.quote.total ?? null } })),
+    mutationFn: () => ask(api.POST('/api/moves', { body: { ...body, price: proposal.data?.total ?? null } })),
     onError: () => void proposal.refetch(),
     onSuccess: (data) => {
       void refresh(client);
@@ -127,14 +129,27 @@
         suffix={sheet.data.suffix}
         done={() => void proposal.refetch()}
       />
+      {#if proposal.data.late}
+        <fieldset class="late">
+          <legend>{say.plan.itMayExpireOnTheWay}</legend>
+          <label
+            ><input type="radio" bind:group={late} value="renew" />
+            {say.plan.renewItFirst(sheet.data.account)}
+            <span class="muted num"
+              >{proposal.data.quote.stay ? money(proposal.data.quote.stay) : say.plan.priceNotKnown}</span
+            ></label
+          >
+          <label><input type="radio" bind:group={late} value="go" /> {say.plan.goAllTheSame}</label>
+        </fieldset>
+      {/if}
       <Stale at={proposal.dataUpdatedAt} again={() => void proposal.refetch()} />
       <Proposal proposal={proposal.data}>
         {#snippet act()}
           <div class="start">
             <May operation="startMove"
               ><Button disabled={!proposal.data.startable || start.isPending} onclick={() => start.mutate()}>
-                {proposal.data.quote.total
-                  ? say.plan.startTheMoveFor(money(proposal.data.quote.total))
+                {proposal.data.total
+                  ? say.plan.startTheMoveFor(money(proposal.data.total))
                   : say.plan.startTheMoveAtAPriceNotKnown}
               </Button></May
             >
@@ -154,6 +169,18 @@
 </Sheet>
 
 <style>
+  .late {
+    display: grid;
+    gap: 0.3rem;
+    margin: 0.6rem 0;
+    padding: 0.6rem 0.8rem;
+    border-left: 4px solid var(--ochre-fill);
+    background: var(--ochre-soft);
+  }
+  .late legend {
+    float: left;
+    font-weight: 600;
+  }
   .start {
     display: flex;
     flex-wrap: wrap;

@@ -32,7 +32,7 @@
     {#if proposal.startable && first}<TurnMark turn={first.turn} words /> {first.title}
     {:else if proposal.refusals[0]}<Sentence text={proposal.refusals[0]} />{/if}
   {/snippet}
-  {#snippet cost()}{q.total ? money(q.total) : say.proposal.notKnown}{/snippet}
+  {#snippet cost()}{proposal.total ? money(proposal.total) : say.proposal.notKnown}{/snippet}
   {#snippet result()}
     {#if proposal.expected_expiry}{say.proposal.expiresThen(day(proposal.expected_expiry))}
     {:else}{say.proposal.notKnown}{/if}
@@ -54,6 +54,13 @@
       </span>
     {:else}<strong>{say.proposal.notKnown}</strong>{/if}
   </dd>
+  {#if proposal.renewed_from}
+    <dt>{say.proposal.renewedFirst}</dt>
+    <dd class="num">
+      {proposal.renewal ? money(proposal.renewal) : say.proposal.notKnown}
+      <span class="muted">{say.proposal.fromUntil(day(proposal.renewed_from), day(proposal.expires_at ?? ''))}</span>
+    </dd>
+  {/if}
   {#if q.stay && q.saves}
     <dt>{say.proposal.againstStaying}</dt>
     <dd class="num">

@@ -8,7 +8,7 @@ module SteadyMove
           order 440
           stage "Ordered"
           actor :yours
-          needs "lock-gone", "get-code", "contacts-shown", "prove-contact"
+          needs "renew", "lock-gone", "get-code", "contacts-shown", "prove-contact"
           takes MINUTE, HOUR, 2 * DAY
           option :leaves
           talks_to :desk

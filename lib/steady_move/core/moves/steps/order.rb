@@ -7,8 +7,9 @@ module SteadyMove
         Order = Step.declare("order") do
           order 410
           stage "Ordered"
-          needs "papers", "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-settled", "ds-in"
-          eased :stands_alone, "papers", "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-shown"
+          needs "renew", "papers", "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-settled", "ds-in"
+          eased :stands_alone, "renew", "papers", "lock-gone", "check-code", "contacts-shown", "prove-contact",
+            "ns-shown"
           except :prepare, :push, :dns_only
           act "order", at: :gaining
           via :connection

@@ -6,7 +6,7 @@ module SteadyMove
       module Steps
         Unlock = Step.declare("unlock") do
           order 260
-          needs "ns-settled"
+          needs "renew", "ns-settled"
           option :lock
           act "unlock", at: :losing
           via :connection

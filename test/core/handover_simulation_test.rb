@@ -52,6 +52,39 @@ class HandoverSimulationTest < Minitest::Test
     end.count(&:itself)
   end
 
+  # The way back of a signed zone: after the switch back the DS returns, and the new host may go, when all have
+  # forgotten it. Returns how many runs gave a bogus answer, or one of the new host after that.
+  def wrong_ways_back(kind, back_set:, cut: 0)
+    random = Random.new(4035)
+    Array.new(RUNS) do
+      w = world(random, old_set: true)
+      w.t3 = w.t2 + w.shown + random.rand(0..200_000)
+      w.back_set = back_set
+      back = handover(w).tap { |h| h.old_set = back_set }
+      ends = w.t4 = w.t3 + back.settles_after - cut
+      resolver = SimulatedResolver.new(kind, w, random)
+      back_instants(w, random).any? do |at|
+        host, bogus = resolver.ask(at, negative: random.rand < 0.3)
+        at >= w.t3 && (bogus || (host == :new && at >= ends))
+      end
+    end.count(&:itself)
+  end
+
+  def back_instants(world, random)
+    marks = [world.t2 + world.shown, world.t3, world.t3 + world.shown, world.t3 + world.shown + world.parent, world.t4]
+    near = Array.new(70) { marks.sample(random: random) - random.rand(0..[10, 600, 4000].sample(random: random)) }
+    (near + Array.new(20) { world.t2 + random.rand(0..(world.t4 - world.t2 + 90_000)) } + [world.t4, world.t4 + 1]).sort
+  end
+
+  def test_nobody_gets_a_wrong_answer_on_the_way_back
+    SimulatedResolver::KINDS.each { |kind| assert_equal 0, wrong_ways_back(kind, back_set: true), kind }
+    (SimulatedResolver::KINDS - %i[renewing]).each do |kind|
+      assert_equal 0, wrong_ways_back(kind, back_set: false), kind
+    end
+    assert_operator wrong_ways_back(:validating, back_set: true, cut: 3600), :>, 0, "the DS came back too early"
+    assert_operator wrong_ways_back(:late, back_set: false, cut: 3600), :>, 0
+  end
+
   def test_nobody_gets_a_wrong_answer_where_the_old_zone_names_the_new_servers
     SimulatedResolver::KINDS.each { |kind| assert_equal 0, wrong_runs(kind, old_set: true), kind }
   end

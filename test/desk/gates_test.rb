@@ -14,10 +14,10 @@ class GatesTest < Minitest::Test
 
   def gates(to) = app.portfolio.snapshots(at: app.now, now: app.now, to: to, patience: 60).first
 
-  # What the plan page proposes: the usual host where the records have to be carried.
+  # What the plan page proposes: the host that was chosen for its records, where they have to be carried.
   def plan(name, to)
     judged = Desk::Judging.new(app).one(name, to: to)
-    host = Desk::CarryHosts.usual(app.accounts.hosts, dns_host: judged.facts[:dns_host], to: to)
+    host = Desk::CarryHosts.chosen(app, name, to: to)
     @world.plan(name, to: to, host: judged.needs_carry? ? host&.id : nil)
   end
 

@@ -83,6 +83,20 @@ class HandoverTest < Minitest::Test
       s.step.ending && s.done?
     }.map { |s| s.step.id }.sort & %w[ds-again ns-back]
     assert_equal before[:name_servers].sort, old_zone_names(name)
+    told = world.move(id).events.find { |e| e.step == "ns-back-settled" && e.data["back_shown"] }.data
+    assert_operator at(id, "ds-again"), :>=, told["back_shown"] + told["back_seconds"], "no DS while caches may differ"
+    assert_operator told["back_seconds"], :>=, state(id).told("parent_ttl").data["parent_ttl"]
+  end
+
+  # The name servers are left at the new host: then the old DS stays away.
+  def test_called_off_signed_and_the_new_name_servers_kept
+    id = started(SIGNED)
+    until_done(id, "ns-shown")
+    world.orders.call_off(id, by: "ada@saltern-office.example")
+    world.orders.accept(id, by: "ada@saltern-office.example", step: "ns-back", reason: "the new host is better")
+    over(id)
+    assert_empty registry.find(SIGNED)[:ds]
+    assert_match(/the old DS stays away/, state(id)["ds-again"].says)
   end
 
   # By letter, too, the DS that stood there is known, and typed again.

@@ -14,15 +14,15 @@ class PlanningTest < Minitest::Test
 
   # name => options of its plan
   OPTIONS = {
-    "isles-timetable.example" => %i[lock code lock_back],
-    "saltern-isles.example" => %i[lock code lock_back],
-    "northskerry-freight.example" => %i[lock code ask contact lock_back],
-    "northskerry-crew.example" => %i[lock code ask privacy contact lock_back privacy_back],
-    "kelp-sound-hire.example" => %i[lock code ask privacy identity contact lock_back privacy_back],
-    "slipway.example" => %i[lock code ask contact lock_back],
-    "seal-bay-trips.isl.test" => %i[privacy identity contact privacy_back],
-    "saltern-harbour.example" => %i[lock code ask lock_back],
-    "skerry-lighthouse-walks.example" => %i[lock code lock_back]
+    "isles-timetable.example" => %i[lock code keep_zone lock_back],
+    "saltern-isles.example" => %i[lock code keep_zone lock_back],
+    "northskerry-freight.example" => %i[lock code ask contact keep_zone lock_back],
+    "northskerry-crew.example" => %i[lock code ask privacy contact keep_zone lock_back privacy_back],
+    "kelp-sound-hire.example" => %i[lock code ask privacy identity contact keep_zone lock_back privacy_back],
+    "slipway.example" => %i[lock code ask contact keep_zone lock_back],
+    "seal-bay-trips.isl.test" => %i[privacy identity contact keep_zone privacy_back],
+    "saltern-harbour.example" => %i[lock code ask keep_zone lock_back],
+    "skerry-lighthouse-walks.example" => %i[lock code keep_zone lock_back]
   }.freeze
 
   def test_the_steps_follow_from_habits_and_suffix

@@ -5,13 +5,20 @@
 class SimulatedResolver
   # What the outside does when. t1: DS taken away; t2: switch; shown: R; parent, child, data, negative, ds: TTLs (P, N,
   # m, X, D); keys: TTL of the old zone's keys; old_set: the old zone names the new servers from t2 on; long, lower_at:
-  # TTL of data and keys before they are lowered, and when that is.
+  # TTL of data and keys before they are lowered, and when that is. t3: switch back, t4: the DS put back, both nil where
+  # nothing goes back; back_set: the new zone names the old servers from t3 on.
   World = Struct.new(:t1, :t2, :shown, :parent, :child, :data, :negative, :ds, :keys, :old_set, :long, :lower_at,
-    keyword_init: true) do
+    :t3, :t4, :back_set, keyword_init: true) do
     def ttl(lowered, at) = lower_at && at < lower_at ? long : lowered
-    def delegation(at) = at < t2 + shown ? :old : :new
-    def set_of(host, at) = host == :old && !(old_set && at >= t2) ? :old : :new
-    def ds?(at) = at < t1 + shown
+    def back?(at) = !t3.nil? && at >= t3
+    def delegation(at) = at < t2 + shown || (t3 && at >= t3 + shown) ? :old : :new
+    def ds?(at) = at < t1 + shown || (!t4.nil? && at >= t4)
+
+    def set_of(host, at)
+      return back_set && back?(at) ? :old : :new if host == :new
+
+      old_set && at >= t2 && !back?(at) ? :new : :old
+    end
   end
 
   KINDS = %i[parent child late renewing validating].freeze
@@ -29,7 +36,7 @@ class SimulatedResolver
 
     trust(at)
     host = set(at)
-    bogus = @kind == :validating && host == :new && @secure && at < @secure
+    bogus = @kind == :validating && host == :new && [@secure, @ds].compact.any? { |ends| at < ends }
     @answer = [host, at + (negative ? @world.negative : @world.ttl(@world.data, at))]
     learn(host, at)
     [host, bogus]

@@ -56,8 +56,14 @@ module SteadyMove
         row && Carry.new(**row, at: Values.time(row[:at])).freeze
       end
 
-      # Names of which a copy is held, or for which something was chosen.
-      def names_in_work = (@db[:zone_copies].distinct.select_map(:name) | @db[:carries].select_map(:name))
+      # {name => id of the DNS host that was chosen for its records}.
+      def chosen_hosts = @db[:carries].exclude(host_id: nil).select_hash(:name, :host_id)
+
+      # Names of which somebody got a copy, or for which something was chosen; a copy that the desk took for a move
+      # alone makes no work.
+      def names_in_work
+        (@db[:zone_copies].exclude(by: "desk").distinct.select_map(:name) | @db[:carries].select_map(:name))
+      end
 
       # change: host_id, choice, lowered.
       def put(name, by:, at:, **change)

@@ -60,6 +60,12 @@ module SteadyMove
         @db[:sightings].where(name: @db[:names].select(:name)).where(uses).distinct.select(:name).count
       end
 
+      # The names that use one of these name servers, by any source.
+      def served_by(servers)
+        uses = Sequel.lit("EXISTS (SELECT 1 FROM json_each(facts, '$.name_servers') WHERE value IN ?)", servers)
+        @db[:sightings].where(name: @db[:names].select(:name)).where(uses).distinct.select_order_map(:name)
+      end
+
       # Lets a name go; its journal stays.
       def drop(name)
         @db.transaction do

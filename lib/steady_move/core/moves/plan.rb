@@ -13,15 +13,16 @@ module SteadyMove
       # renewed_from: the expiry before the year that is bought first at the losing side, nil where none is; expires_at
       # is then the one after it; renewal: {minor, currency} of that year, nil where it is not known; late: what a
       # person chose where it may expire on the way (renew or go).
-      # leaves_to: to whom the name goes that only is made ready, in words; kept_until: until when it is kept ready.
-      # steps, endings: [Step] resolved; old_name_servers: as they were; ds_seconds: estimated wait until no cache
-      # holds the DS; lowered: TTLs during the handover (seconds), nil where they stay; lower_seconds: estimated wait
-      # until the long ones are forgotten; years, max_years, in_grace, grace_ends_at: for the expiry; name_servers: that
-      # shall hold afterwards; settle_seconds: estimated wait for caches; code_takes: seconds [least, usual, most] until
-      # a code comes.
+      # dns_stays: does the DNS host outlive the registration, as it was known (yes, no or unknown; nil in plans of
+      # old). leaves_to: to whom the name goes that only is made ready, in words; kept_until: until when it is kept
+      # ready. steps, endings: [Step] resolved; old_name_servers: as they were; ds_seconds: estimated wait until no
+      # cache holds the DS; lowered: TTLs during the handover (seconds), nil where they stay; lower_seconds: estimated
+      # wait until the long ones are forgotten; years, max_years, in_grace, grace_ends_at: for the expiry;
+      # name_servers: that shall hold afterwards; settle_seconds: estimated wait for caches; code_takes: seconds
+      # [least, usual, most] until a code comes.
       Plan = Struct.new(:name, :from, :to, :options, :ways, :old_host, :new_host, :expires_at, :expected_expiry,
         :years, :max_years, :in_grace, :grace_ends_at, :settle_seconds, :ds_seconds, :response_days, :name_servers,
-        :renewed_from, :renewal, :late,
+        :renewed_from, :renewal, :late, :dns_stays,
         :old_name_servers, :lowered, :lower_seconds, :code_takes, :aims, :price, :leaves_to, :kept_until, :kept_seconds,
         :steps, :endings,
         keyword_init: true) do
@@ -50,7 +51,7 @@ module SteadyMove
         def estimates
           { "lower" => [lower_seconds || 0] * 3,
             "settle" => [settle_seconds] * 3, "ds" => [ds_seconds || 0] * 3, "response" => [nil, nil,
-              response_days && (response_days * Steps::DAY)],
+              response_days && (response_days * Steps::DAY)], "back" => [settle_seconds.to_i] * 3,
             "code" => code_takes, "kept" => kept_seconds && ([kept_seconds] * 3) }.compact
         end
 

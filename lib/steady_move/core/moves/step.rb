@@ -55,6 +55,7 @@ module SteadyMove
         records: "it fetches the records", sheet: "a person does it with the records' sheet",
         ds_gone: "with it the DS leaves the registry", caches: "it waits until caches have forgotten the old host",
         lowers: "it lowers the TTLs at the old host", new_servers: "a person tells the new name servers in it",
+        keeps_zone: "with it a copy of the zone is taken",
         orders: "with it money is spent and the transfer asked for",
         renews: "with it money is spent on a year at the losing side",
         confirms: "the gaining side wants the order confirmed in it", tells_end: "a person can say how it ended in it",

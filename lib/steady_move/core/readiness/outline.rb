@@ -7,8 +7,8 @@ module SteadyMove
       # What of a judgement moves the gate and draws the ruler, small enough to be kept for a hundred thousand names:
       # flat [from, to, effect, soft, rule, from, to, …] without steps and mere cautions.
       class Outline
-        # What the list needs of a verdict. kind: clear, fix, unknown, wait or barred; clears_at: seconds or nil; steps, needs:
-        # how many of the fixes a move does itself, and how many have to be done before it.
+        # What the list needs of a verdict. kind: clear, fix, unknown, wait or barred; clears_at: seconds or nil;
+        # steps, needs: how many of the fixes a move does itself, and how many have to be done before it.
         Gate = Struct.new(:kind, :clears_at, :fixes, :rests_on_less, :steps, :needs) do
           # As a planner takes it: blocked, wait, unknown, needs (somebody) or ready.
           def plan_kind
@@ -54,35 +54,32 @@ module SteadyMove
           freeze
         end
 
-        # Barred, wait until the latest clears-at, not known, fix first, clear: in this order. at: seconds; passing: rules that are
-        # not counted.
+        # Barred, wait until the latest clears-at, not known, fix first, clear: in this order. at: seconds; passing:
+        # rules that are not counted.
         def gate(at, passing: nil)
-          barred = waits = less = dark = false
           clears = -EVER
-          steps = first = minds = 0
+          count = Hash.new(0)
           each_at(at) do |effect, to, rule|
             next if passing&.include?(rule)
 
-            case effect
-            when "bar" then barred = true
-            when "wait"
-              waits = true
-              clears = to if to > clears
-            when "fix" then steps += 1
-            when "first" then first += 1
-            when "mind" then minds += 1
-            when "unknown" then less = true
-            when "dark" then dark = true
-            end
+            count[effect] += 1
+            clears = to if effect == "wait" && to > clears
           end
-          fixes = steps + first + minds
-          clears_at = waits && !barred && clears != EVER ? clears : nil
-          Gate.new(kind(barred, waits, dark, fixes), clears_at, fixes, less || dark, steps, first)
+          fixes = count["fix"] + count["first"] + count["mind"]
+          clears_at = clears.finite? && count["bar"].zero? ? clears : nil
+          less = count["unknown"].positive? || count["dark"].positive?
+          Gate.new(kind(count, fixes), clears_at, fixes, less, count["fix"], count["first"])
         end
 
         # Does a rule bar, delay or want a fix at an instant? One that is not known does not.
         def hits?(rule, at)
           each_at(at) { |effect, _, id| return true if id == rule && HITS.key?(effect) }
+          false
+        end
+
+        # Is a rule not known at an instant?
+        def unknown?(rule, at)
+          each_at(at) { |effect, _, id| return true if id == rule && %w[unknown dark].include?(effect) }
           false
         end
 
@@ -160,10 +157,10 @@ module SteadyMove
 
         private
 
-        def kind(barred, waits, dark, fixes)
-          return "barred" if barred
-          return "wait" if waits
-          return "unknown" if dark
+        def kind(count, fixes)
+          return "barred" if count["bar"].positive?
+          return "wait" if count["wait"].positive?
+          return "unknown" if count["dark"].positive?
 
           fixes.positive? ? "fix" : "clear"
         end

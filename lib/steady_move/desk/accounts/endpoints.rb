@@ -57,6 +57,7 @@ module SteadyMove
         served = @app.names.count_served_by(held.name_servers)
         refuse_removal(held.title, served: served, moves: @app.moves.carried_by(id))
         @app.accounts.remove_host(id)
+        HostFacts.relearn(@app, held.name_servers)
         note("host_removed", by, title: held.title)
       end
 
@@ -115,6 +116,7 @@ module SteadyMove
         invalid(:host_ends_with_nobody, given: host.ends_with) if host.ends_with && !@app.accounts.find(host.ends_with)
 
         @app.accounts.put_host(host)
+        HostFacts.relearn(@app, held.name_servers | host.name_servers)
         note(key, by, title: host.title)
         host
       end

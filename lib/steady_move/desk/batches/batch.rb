@@ -32,8 +32,12 @@ module SteadyMove
         wants.map { |want| row(want).tap { |r| yield r if block_given? } }
       end
 
-      # The DNS host for the records of a name that would lose its zone; nil for the others.
-      def self.carry(app, name, host) = host && Judging.new(app).one(name)&.needs_carry? ? host : nil
+      # The DNS host for the records of a name that would lose its zone, as it was chosen for the batch or for the name;
+      # nil for the others.
+      def self.carry(app, name, host, to:)
+        host ||= CarryHosts.chosen(app, name, to: to)&.id
+        host && Judging.new(app).one(name)&.needs_carry? ? host : nil
+      end
 
       # Sums of rows that can start, one Amount for each currency, and of how many names they say nothing: {total: [],
       # saves: [], unpriced:, uncompared:}.
@@ -53,7 +57,7 @@ module SteadyMove
       def row(want)
         return out(want, :no_destination, name: want.name) unless want.to
 
-        host = self.class.carry(@app, want.name, want.host)
+        host = self.class.carry(@app, want.name, want.host, to: want.to)
         proposal = @planning.propose(want.name, to: want.to, host: host, aims: want.aims, late: want.late)
         proposal ? shown(want, proposal) : out(want, :not_held, name: want.name)
       end

@@ -89,7 +89,7 @@ module SteadyMove
       def start(batch, want)
         price = batch.accepted.fetch(want.name)
         id = Planning.new(@app).start(want.name, by: batch.asked_by, to: want.to, aims: want.aims, late: want.late,
-          host: Batch.carry(@app, want.name, want.host),
+          host: Batch.carry(@app, want.name, want.host, to: want.to),
           price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price)
         belongs(batch, want, id)
       rescue Refused => e

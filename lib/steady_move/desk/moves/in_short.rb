@@ -19,8 +19,19 @@ module SteadyMove
         return say("uptime.carried", **words) if plan.carry?
         return say("uptime.not_known", **words) if plan.name_servers.to_a.empty?
 
-        ends = plan.old_host && @app.accounts.host_of(plan.old_host)&.ends_with
-        say(ends && ends == plan.from ? "uptime.ends" : "uptime.kept", **words)
+        stays = stays(plan)
+        return say("uptime.not_asked", **words, servers: plan.name_servers) if stays.unknown?
+
+        say(stays.yes? ? "uptime.kept" : "uptime.ends", **words)
+      end
+
+      # Does the present DNS host outlive the registration? By what the plan keeps; of one of old, by what is known of
+      # its host: nothing at all is not known.
+      def stays(plan)
+        return Core::Answer.of({ "yes" => true, "no" => false }[plan.dns_stays]) if plan.dns_stays
+
+        host = plan.old_host && @app.accounts.host_of(plan.old_host)
+        Core::Answer.of(host && host.ends_with != plan.from)
       end
 
       # What came of a move that is over, with its instant; nil of one that goes on.
@@ -29,9 +40,11 @@ module SteadyMove
 
         checks = move.state.told("checks")&.data&.fetch("checks") || []
         key = move.state.ending.to_s.tr("-", "_")
+        unseen = checks.count { |c| c["ok"].nil? }
         key = "settled_unchecked" if key == "settled" && checks.empty?
+        key = "settled_unseen" if key == "settled" && unseen.positive?
         say("result.#{key}", at: move.events.last.at, ok: checks.count { |c| c["ok"] }, all: checks.size,
-          **MoveWords.of(move.plan, @app.accounts))
+          unseen: unseen, **MoveWords.of(move.plan, @app.accounts))
       end
 
       # What it cost, as the ledger knows it: [Amount or nil, is it from a receipt?].
@@ -45,7 +58,7 @@ module SteadyMove
         to ||= Destinations.usual(@app)
         return if to.nil? || to == judged.account.id
 
-        host = judged.needs_carry? ? carry_host(judged, to) : nil
+        host = judged.needs_carry? ? CarryHosts.chosen(@app, judged.name.ascii, to: to)&.id : nil
         found = Planning.new(@app).propose(judged.name.ascii, to: to, host: host, outside: false) or return
         finish = found.startable? ? @app.forecasts.of_plan(found.plan).spread.range : []
         Ahead.new(finish: finish, uptime: uptime(found.plan), expected_expiry: found.plan.expected_expiry)
@@ -58,10 +71,6 @@ module SteadyMove
       end
 
       private
-
-      def carry_host(judged, to)
-        CarryHosts.usual(@app.accounts.hosts, dns_host: judged.facts[:dns_host], to: to)&.id
-      end
 
       def say(key, **values) = Words.say("short.#{key}", **values)
     end

@@ -7,11 +7,12 @@ module SteadyMove
       include Locking
       extend Forwardable
 
-      # id: which; what: Phrase; wanted, found: texts or Times; ok: whether they agree; mend: puts it right over the
-      # connection, or nil.
+      # id: which; what: Phrase; wanted, found: texts or Times; ok: do they agree, nil where nobody can tell; mend: puts
+      # it right over the connection, or nil.
       Check = Struct.new(:id, :what, :wanted, :found, :ok, :mend, keyword_init: true) do
         # By this a person accepts it: another finding is another difference.
         def key = "#{id}=#{shown(found)}"
+        def wrong? = ok == false
         def sentence = Words.phrase("checks.differs", what: what, found: found, wanted: wanted)
         def to_row = { "what" => Words.say(what), "wanted" => shown(wanted), "found" => shown(found), "ok" => ok }
 
@@ -32,7 +33,8 @@ module SteadyMove
       # Returns [Check].
       def all
         record = act.public_record
-        [registrar(record), expiry(record), lock(record), servers(record), records, *on_word].compact
+        [registrar(record), expiry(record), lock(record), servers(record), records || answers(record),
+          *on_word].compact
       end
 
       private
@@ -51,13 +53,19 @@ module SteadyMove
       # The expiry as computed from the landing instant (core/expiry.rb).
       def expiry(record)
         landed = state.told("landed_at")
-        return unless landed && plan.expires_at && record.expires_at
+        return unless landed && plan.expires_at
+        return unknown("expiry", plan.expected_expiry || plan.expires_at) unless record.expires_at
 
         at = landed.data["landed_at"] || landed.at
         grace = plan.in_grace == true && (plan.grace_ends_at.nil? || at < plan.grace_ends_at)
         wanted = Core::Expiry.after_move(expires_at: plan.expires_at, landed_at: at, years: plan.years,
           max_years: plan.max_years || 10, in_grace: grace)
         check("expiry", wanted.expires_at, record.expires_at)
+      end
+
+      # Nobody shows it: neither as ordered nor otherwise.
+      def unknown(id, wanted)
+        Check.new(id: id, what: Words.phrase("checks.#{id}"), wanted: wanted, found: Words.phrase("checks.not_shown"))
       end
 
       def lock(record)
@@ -69,8 +77,10 @@ module SteadyMove
       end
 
       def servers(record)
-        wanted = (plan.carry? ? new_host.name_servers : plan.name_servers || record.name_servers.to_a).sort
-        found = record.name_servers.to_a.sort
+        wanted = (plan.carry? ? new_host.name_servers : plan.name_servers.to_a).sort
+        return unknown("name_servers", wanted.join(", ")) if wanted.empty? || record.name_servers.nil?
+
+        found = record.name_servers.sort
         check("name_servers", wanted.join(", "), found.join(", "), mend: over_connection { set_servers(wanted) })
       end
 
@@ -82,6 +92,31 @@ module SteadyMove
         found = bad.empty? ? Words.phrase("checks.records_there") : bad.first(3).map(&:says).join("; ")
         Check.new(id: "records", what: Words.phrase("checks.records"), ok: bad.empty?, found: found,
           wanted: Words.phrase("checks.records_wanted", count: zone.content.size))
+      end
+
+      # Every name server is asked for every record set of the copy: it answers as it did before the order. Without a
+      # copy nobody can tell.
+      def answers(record)
+        before = state.told("answers_before")&.data&.fetch("answers_before")
+        zone = ports.zones.of_move(move.id, plan.name)
+        servers = record.name_servers || plan.name_servers.to_a
+        wanted = Words.phrase("checks.answers_wanted")
+        return unknown("answers", wanted) unless before && zone && servers.any?
+
+        worse = worse(ports.servers.answers(servers, zone), before)
+        found = worse.empty? ? Words.phrase("checks.answers_same", servers: servers,
+          sets: Words.sets(zone.content.size)) : worse.first(4).join("; ")
+        Check.new(id: "answers", what: Words.phrase("checks.answers"), wanted: wanted, found: found, ok: worse.empty?)
+      end
+
+      # now, before: {server => what differs from the copy, nil of one that is silent}.
+      def worse(now, before)
+        now.flat_map do |server, sets|
+          was = before[server]
+          next was.nil? && before.key?(server) ? [] : ["#{server}: #{Words.say('checks.silent')}"] if sets.nil?
+
+          (sets - was.to_a).map { |set| "#{server}: #{set}" }
+        end
       end
 
       # What nobody outside can see, as a person said it; asked in a step of its own before this one.

@@ -27,6 +27,8 @@ module SteadyMove
       def options = renews? ? [:renew] : []
       # What the year costs that is bought first; nil where none is, or nobody knows.
       def renewal = renews? ? @price : nil
+      # As a plan keeps it.
+      def renewal_stored = renewal && { "minor" => renewal.minor, "currency" => renewal.currency }
       def renewed_from = renews? ? expires : nil
       # The expiry that the move starts from: a year bought before the expiry stays (RFC 3915 §3.1: only the registry's
       # own year is taken back).

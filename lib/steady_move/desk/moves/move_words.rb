@@ -13,7 +13,7 @@ module SteadyMove
         from = accounts.find(plan.from)
         { name: plan.name, from: title(from, plan.from), to: whither(plan, accounts),
           old_host: host(accounts, plan.old_host),
-          new_host: host(accounts, plan.new_host), service: service(from), keeper: keeper(from, plan),
+          new_host: new_host(accounts, plan.new_host), service: service(from), keeper: keeper(from, plan),
           renewal: renewal(plan) }
       end
 
@@ -37,9 +37,11 @@ module SteadyMove
       end
 
       def service(account) = account&.privacy_service&.fetch("title", nil)
+      # The present one is never what the new one is called.
+      def new_host(accounts, id) = (id && accounts.host_of(id)&.title) || Words.say("common.new_host")
       def title(account, id) = account&.title || id.to_s
       def host(accounts, id) = (id && accounts.host_of(id)&.title) || Words.say("common.present_host")
-      private_class_method :renewal, :whither, :service, :title, :host
+      private_class_method :new_host, :renewal, :whither, :service, :title, :host
     end
   end
 end

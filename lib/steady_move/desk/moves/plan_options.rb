@@ -44,10 +44,14 @@ module SteadyMove
         judged.account.ways["privacy"] == "service" && judged.account.privacy_service&.fetch("identity", false)
       end
 
+      # A copy and two looks are wanted of every zone that stays where it is.
+      def keeps_zone? = new_host.nil? && judged.facts[:name_servers].to_a.any?
+
       def records
         old = new_host && @app.accounts.host_serving(judged.facts[:name_servers] || [])
         { carry: new_host, signed: new_host && judged.facts[:signed], old_set: old && Zones.key(old),
-          lower: @zone&.lowered, later: new_host && new_host.name_servers.empty?, stands_alone: stands_alone?(old) }
+          lower: @zone&.lowered, later: new_host && new_host.name_servers.empty?, keep_zone: keeps_zone?,
+          stands_alone: stands_alone?(old) }
       end
 
       # Does the present host stay when the registration leaves, and nothing of DNSSEC has to be changed after it?

@@ -9,9 +9,10 @@ module SteadyMove
       # ready: what is known of the destination (DestinationChecks::Check).
       # told: [Caution], each once: key says of what kind it is (a rule's id, or a word of our own).
       # lost_days: paid days that the move would lose; nil where the expiry is not known.
-      # late: may it expire on the way, so that a person has to choose? renewal: Amount of a year bought first, or nil.
+      # late: may it expire on the way, so that a person has to choose? renewal: Amount of a year bought first, or nil;
+      # dns_question: name servers of which it has to be said whether they outlive the registration.
       Proposal = Struct.new(:plan, :quote, :refusals, :told, :zone, :schedule, :ready, :lost_days, :late, :renewal,
-        keyword_init: true) do
+        :dns_question, keyword_init: true) do
         def startable? = refusals.empty?
         def cautions = told.map(&:says)
         def renews? = plan.options.include?(:renew)
@@ -63,7 +64,8 @@ module SteadyMove
         ready = DestinationChecks.new(@app).of(account, suffix: judged.name.suffix, total: quote.total)
         missing = missing(ready)
         Proposal.new(plan: plan, quote: quote, zone: zone, schedule: schedule(plan), ready: ready,
-          lost_days: lost_days(plan), late: late.asks?, renewal: late.renewal,
+          dns_question: dns_question(judged, account, chosen), lost_days: lost_days(plan), late: late.asks?,
+          renewal: late.renewal,
           refusals: Refusals.new(judged, account, new_host, missing: missing, choice: chosen.choice, late: late).all,
           told: cautions(judged, zone) + left_behind(judged, chosen.choice) + late.told)
       end
@@ -100,6 +102,12 @@ module SteadyMove
       def judged(name, destination, age)
         judging = Judging.new(@app)
         age ? judging.fresh(name, to: destination, age: age) : judging.one(name, to: destination)
+      end
+
+      def dns_question(judged, account, chosen)
+        return [] if chosen.host || chosen.choice || judged.account.same_registrar?(account) == true
+
+        HostQuestion.new(@app).asked?(judged) ? judged.facts[:name_servers] : []
       end
 
       # Of the payment method a rule speaks.
@@ -147,9 +155,8 @@ module SteadyMove
         Core::Moves::Plan.of(
           name: judged.name.ascii, from: judged.account.id, to: account.id,
           options: PlanOptions.new(@app, judged, account, new_host, aims, zone: zone).all + late.options,
-          aims: aims.to_plan, late: late.chosen, renewal: late.renewal&.then do |a|
-            { "minor" => a.minor, "currency" => a.currency }
-          end, renewed_from: late.renewed_from,
+          aims: aims.to_plan, late: late.chosen, renewal: late.renewal_stored, renewed_from: late.renewed_from,
+          dns_stays: facts.dns_stays.to_s,
           price: price(quote, account, judged.name.suffix),
           ways: ways(judged.account, account, family).merge(zone ? zone.ways(new_host) : {}), old_host: zone&.host_id ||
             @app.accounts.host_serving(facts[:name_servers] || [])&.id,

@@ -69,12 +69,24 @@ module SteadyMove
       end
 
       def records
-        return judged.needs_carry? && @choice != "stay" ? [refusal(:zone_ends)] : [] unless new_host
+        return staying unless new_host
 
         [(refusal(:signed_unknown) if judged.facts[:signed].nil?),
           (refusal(:serves_already) if new_host.title == judged.facts[:dns_host]),
-          (refusal(:host_ends) if new_host.ends_with == judged.account.id)].compact
+          (refusal(:host_ends) if ends_elsewhere?)].compact
       end
+
+      # The name servers stay: whether they can is answered, or asked.
+      def staying
+        return [] if @choice == "stay" || within?
+        return [refusal(:zone_ends)] if judged.needs_carry?
+
+        asked = judged.facts.dns_stays.unknown? && judged.facts[:name_servers].to_a.any?
+        asked ? [refusal(:dns_unknown, servers: judged.facts[:name_servers])] : []
+      end
+
+      # With any account but the one where the name goes.
+      def ends_elsewhere? = !new_host.ends_with.nil? && new_host.ends_with != account.id
     end
   end
 end

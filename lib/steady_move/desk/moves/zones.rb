@@ -106,6 +106,15 @@ module SteadyMove
         servers.flat_map { |server| zone.answering.flat_map { |set| deviation(server, set, zone) }.compact }
       end
 
+      # What each server answers that differs from the zone: {server => [“owner TYPE”]}, nil of one that is silent.
+      def answers(servers, zone)
+        servers.to_h do |server|
+          [server, deviations([server], zone).map { |d| "#{d.name} #{d.type}" }]
+        rescue Wire::Error
+          [server, nil]
+        end
+      end
+
       private
 
       def deviation(server, set, zone)

@@ -2,22 +2,19 @@
 
 module SteadyMove
   module Desk
-    # DNS hosts that could take a name's records.
+    # DNS hosts that could take a name's records. None is taken unless a person chose it.
     module CarryHosts
       module_function
 
-      # hosts: those that are known; dns_host: title of the present one; to: the destination's id, or nil. One that ends
-      # with the account where the name goes is as good as one that stands by itself.
-      def fit(hosts, dns_host:, to:)
-        hosts.select do |h|
-          h.title != dns_host && (h.ends_with.nil? || h.ends_with == to) && !h.id.start_with?("later-")
-        end
-      end
+      # host: Store::Accounts::Host; to: the destination's id, or nil. One that ends with the account where the name
+      # goes is as good as one that stands by itself; one that ends with another is none.
+      def fits?(host, to) = host.ends_with.nil? || host.ends_with == to
 
-      # The one that is proposed first: where the desk itself puts the records, before one by hand; or nil.
-      def usual(hosts, dns_host:, to:)
-        fitting = fit(hosts, dns_host: dns_host, to: to)
-        fitting.find(&:secret) || fitting.first
+      # The one that a person chose for a name, where it fits; nil where nobody did.
+      def chosen(app, name, to:)
+        id = app.carries.carry(name)&.host_id
+        host = id && app.accounts.host_of(id)
+        host if host && fits?(host, to)
       end
     end
   end

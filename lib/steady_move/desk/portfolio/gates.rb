@@ -5,8 +5,9 @@ module SteadyMove
     # What the planner would say of names, without making a plan for each: may it go, does it need somebody, until when
     # does it wait, what bars it. towards: a destination, or wherever it may go.
     class Gates
-      # kind: ready, needs, unknown, wait, blocked or moving; clears_at: seconds, nil where nobody knows; steps: how many things
-      # the desk does on the way; needs: how many have to be put right before; rests_on_less: some facts are missing.
+      # kind: ready, needs, unknown, wait, blocked or moving; clears_at: seconds, nil where nobody knows; steps: how
+      # many things the desk does on the way; needs: how many have to be put right before; rests_on_less: some facts
+      # are missing.
       Gate = Struct.new(:kind, :clears_at, :steps, :needs, :rests_on_less)
       KINDS = %w[ready needs unknown wait blocked moving].freeze
       CARRIED = "dns-leaves"
@@ -22,6 +23,7 @@ module SteadyMove
       def refresh
         accounts = [@app.accounts.all, @app.accounts.hosts]
         committed = committed(accounts.first)
+        @chosen = @app.carries.chosen_hosts
         same = @accounts && accounts.zip(@accounts).all? { |is, was| is.equal?(was) }
         return false if same && committed == @committed
 
@@ -29,7 +31,7 @@ module SteadyMove
         @committed = committed
         @by_id = accounts.first.to_h { |a| [a.id, a] }
         @account = @to && @by_id[@to]
-        @missing, @within, @unreachable, @hosts = Array.new(4) { {} }
+        @missing, @within, @unreachable = Array.new(3) { {} }
         true
       end
 
@@ -48,11 +50,13 @@ module SteadyMove
         refresh
         move = judged.move && [judged.move.id, judged.move.state.stage, judged.move.plan.prepare?]
         entry = PortfolioIndex::Entry.new
+        entry.ascii = judged.name.ascii
         entry.suffix = judged.name.suffix
         entry.account_id = judged.account.id
         entry.outline = judged.judgement.outline
         entry.dns_host = judged.facts[:dns_host]
         entry.move = move
+        entry.servers = judged.facts[:name_servers] || []
         entry.signed_known = !judged.facts[:signed].nil?
         of(entry, judged.at.to_i)
       end
@@ -73,7 +77,14 @@ module SteadyMove
       def places(entry, at)
         count = missing(entry.suffix)
         count += 1 if unreachable?(entry.account_id)
-        entry.outline.hits?(CARRIED, at) && !carried_somewhere?(entry) ? count + 1 : count
+        within?(entry.account_id) ? count : count + records(entry, at)
+      end
+
+      # Where the zone would end, a DNS host has to be chosen; where nobody knows that, it is asked.
+      def records(entry, at)
+        return carried_somewhere?(entry) ? 0 : 1 if entry.outline.hits?(CARRIED, at)
+
+        entry.servers.any? && entry.outline.unknown?(CARRIED, at) ? 1 : 0
       end
 
       # Is there no address for letters where something goes by letter?
@@ -97,13 +108,13 @@ module SteadyMove
         end
       end
 
-      # Is there a DNS host that could take the records, the one that a plan would propose?
+      # Did a person choose a DNS host for the records that a plan would take?
       def carried_somewhere?(entry)
         return false unless entry.signed_known
 
-        @hosts.fetch(entry.dns_host) do |host|
-          @hosts[host] = !CarryHosts.usual(@accounts.last, dns_host: host, to: @to).nil?
-        end
+        id = @chosen[entry.ascii]
+        host = id && @accounts.last.find { |h| h.id == id }
+        !host.nil? && CarryHosts.fits?(host, @to) && host.title != entry.dns_host
       end
 
       def within?(id)

@@ -27,12 +27,7 @@ module SteadyMove
         public_record = attempt(problems, Words.say("sources.the_record")) { from_public_record(name, account, held) }
         facts = [said, public_record].compact.flatten
         dns = about_dns(facts, account)
-        if dns.empty? && facts.any?
-          %i[dns_host zone_ends_with_account].each do |key|
-            @app.names.forget(name.ascii, :desk,
-              key)
-          end
-        end
+        HostFacts.forget(@app, name.ascii) if dns.empty? && facts.any?
         facts += dns
         facts += about_registrar(name, facts, account)
         before = @app.names.told(name.ascii, :public_record)
@@ -172,12 +167,9 @@ module SteadyMove
           other_registrar: same ? false : [shown, number].compact.join(", no. "))
       end
 
-      # Which DNS host serves the name, and whether its zone ends with this account.
       def about_dns(facts, account)
         servers = facts.find { |f| f.key == :name_servers }&.value or return []
-        host = @app.accounts.host_serving(servers) or return []
-        ends = host.ends_with == account.id && host.title
-        facts(:desk, Words.say("sources.accounts"), dns_host: host.title, zone_ends_with_account: ends)
+        HostFacts.of(@app, servers, account)
       end
 
       def facts(source, ref, **values)

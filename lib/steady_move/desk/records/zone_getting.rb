@@ -37,6 +37,16 @@ module SteadyMove
         end, by)
       end
 
+      # The best copy that the servers allow: by transfer, else along its NSEC records, else by probing. Raises Refused
+      # where none of them says anything.
+      def best(name, by:)
+        %w[transfer walk probe].each do |source|
+          return call(name, source: source, by: by)
+        rescue Refused => e
+          raise e if source == "probe" || e.kind == :unknown
+        end
+      end
+
       # The servers that the name has now; raises Refused where none is known.
       def servers(name)
         found = Judging.new(@app).one(name)&.facts&.[](:name_servers).to_a
@@ -116,8 +126,17 @@ module SteadyMove
         [zone, true, phrase("walk", zone, server: server), []]
       end
 
+      # The first server that serves the zone; else the first, whose answer says why not.
+      def talking(servers, name)
+        servers.find do |server|
+          @app.dns.query(server, name, "SOA").then { |a| a.rcode == "NOERROR" && a.authoritative }
+        rescue Wire::Error
+          false
+        end || servers.first
+      end
+
       def probed(name, more)
-        server = servers(name).first
+        server = talking(servers(name), name)
         found = Records::Probing.run(Records::Name.parse(name), nonce: nonce,
           more: more + known_labels(name)) do |at, type|
           answer = @app.dns.query(server, at.to_s, type)

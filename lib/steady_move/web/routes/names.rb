@@ -34,6 +34,7 @@ module SteadyMove
               gate: Desk::Gates.new(desk, asked[:to]).of_judged(found),
               ahead: ahead(found), old_after: desk.facts_age)
             sheet.merge(contacts: Views::NameView.contacts(people.cards(found), people.choices(found)),
+              carry_host: Desk::CarryHosts.chosen(desk, name, to: asked[:to])&.id,
               stray: stray_of(name), moves: moves_of(name), mail: mail_of(name),
               history_goes_on: history.size == HISTORY,
               obstacles: Desk::Obstacles.new(desk).of(name, to: asked[:to]))
@@ -75,6 +76,15 @@ module SteadyMove
 
         on "note" do
           Desk::Notes.new(desk).put(asked[:name], given["key"], given["value"], by: me)
+          name_sheet(asked[:name])
+        end
+
+        on "nameServerHints" do
+          { hints: Desk::HostQuestion.new(desk).hints(asked[:name]).map(&:to_h) }
+        end
+
+        on "answerNameServers" do
+          Desk::HostQuestion.new(desk).answer(asked[:name], ends: given["ends"], by: me)
           name_sheet(asked[:name])
         end
 

@@ -60,6 +60,7 @@ module SteadyMove
             zone: proposal.zone&.then { |z| zone(z) },
             steps: state.steps.map { |s| step(s, words) }, blocks: blocks(state, now),
             finish: finish(range), rests_on: rests_on(range, words), late: proposal.late,
+            dns_question: proposal.dns_question,
             renewed_from: Json.time(plan.renewed_from), renewal: Json.amount(proposal.renewal),
             total: Json.amount(proposal.total) }
         end

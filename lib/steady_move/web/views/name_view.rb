@@ -16,7 +16,8 @@ module SteadyMove
             known(judged.facts), verdict: verdict.kind,
             contradictions: judged.facts.contradictions.map { |k| fact_title(k) }, to: judged.destination&.id,
             problems: problems, family: judged.judgement.family&.title, move: move(judged.move),
-            needs_carry: judged.needs_carry?, can_move: judged.findings_open.empty? && judged.verdict.lacking.empty? && judged.move.nil?,
+            needs_carry: judged.needs_carry?, dns_stays: judged.facts.dns_stays.to_s,
+            can_move: judged.findings_open.empty? && judged.verdict.lacking.empty? && judged.move.nil?,
             go: go && going(*go), ahead: ahead && in_short(ahead), findings: verdict.findings.map { |f| finding(f) },
             unknown: verdict.unknown.map(&:to_h), old: judged.age.nil? || (!old_after.nil? && judged.age > old_after),
             history: events.map { |e| EventView.line(e) }, horizon_days: Desk::Judging::HORIZON / 86_400

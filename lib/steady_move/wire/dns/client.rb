@@ -100,7 +100,7 @@ module SteadyMove
           rescue Timeout::Error
             retry if tries < 2
             raise Unreachable, "the name server #{server} does not answer"
-          rescue SystemCallError => e
+          rescue SystemCallError, SocketError, IOError => e
             raise Unreachable, "the name server #{server} can't be reached (#{e.message})"
           end
         end

@@ -42,8 +42,8 @@ module SteadyMove
           list.is_a?(Array) ? list : fail!(member, "a list", list)
         end
 
-        # EPP's words; nil where the record shows none, or an empty list (a domain has at least one, RFC 5731 §2.3): that
-        # says nothing.
+        # EPP's words; nil where the record shows none, or an empty list (a domain has at least one, RFC 5731 §2.3):
+        # that says nothing.
         def statuses(data)
           return unless data.key?("status")
 

@@ -21,6 +21,7 @@ export const batches = {
     } as Record<string, string>,
   },
   newBatch: {
+    noHost: 'None: only names whose zone stays',
     title: (n: number) => `Plan ${names(n)}`,
     empty: 'The tray is empty. Pick names in the list (x), then plan them here.',
     called: 'What you call it',

@@ -9,6 +9,7 @@ export const moves = {
     asOrdered: 'As ordered',
     asFound: 'As found',
     agrees: 'agrees',
+    notSeen: 'not known',
     differs: 'differs',
   },
   journal: {

@@ -28,6 +28,7 @@ export const records = {
     equalOf: (a: V, b: V) => `${a} of ${b} equal`,
   },
   dnsMove: {
+    choose: 'Choose a DNS host',
     title: 'Move the DNS of several names',
     about: (n: number) =>
       n === 1

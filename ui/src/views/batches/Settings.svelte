@@ -2,7 +2,6 @@
   import { createMutation, createQuery } from '@tanstack/svelte-query';
   import { Button, Label, Textarea } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
-  import { usualHost } from '../../lib/hosts';
   import { digits, minor } from '../../lib/words';
   import { say } from '../../lib/say';
   import Choice from '../../parts/Choice.svelte';
@@ -22,7 +21,7 @@
   const now = $derived<Record<string, string | boolean>>({
     title: sheet.batch.title,
     to: s.to ?? '',
-    host: s.host ?? usualHost(hosts)?.id ?? '',
+    host: s.host ?? '',
     per_day: String(s.per_day ?? ''),
     trial: s.trial ?? true,
     blackouts: (s.blackouts ?? []).map((b) => b.join(' to ')).join('\n'),

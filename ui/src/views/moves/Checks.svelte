@@ -16,8 +16,14 @@
         <td>{c.what}</td>
         <td><Sentence text={c.wanted} /></td>
         <td><Sentence text={c.found} /></td>
-        <td class:bad={!c.ok && !c.accepted}
-          >{c.ok ? say.checks.agrees : c.accepted ? say.checks.accepted(c.accepted) : say.checks.differs}</td
+        <td class:bad={c.ok === false && !c.accepted} class:unseen={c.ok === null}
+          >{c.ok === null
+            ? say.checks.notSeen
+            : c.ok
+              ? say.checks.agrees
+              : c.accepted
+                ? say.checks.accepted(c.accepted)
+                : say.checks.differs}</td
         >
       </tr>
     {/each}
@@ -47,6 +53,10 @@
     color: var(--loden);
     font-weight: 600;
     white-space: nowrap;
+  }
+  td.unseen {
+    color: var(--ink);
+    font-weight: 400;
   }
   td.bad {
     color: var(--madder);

@@ -148,7 +148,7 @@
     <Contacts sheet={s} {queryKey} />
     <h2 id="zone" tabindex="-1">{say.nameSheet.records}</h2>
     <p>
-      {s.needs_carry ? say.nameSheet.zoneEnds : say.nameSheet.zoneStays}
+      {say.nameSheet.zone[s.dns_stays]}
       <a href={p('/records/:name', { params: { name } })}>{say.nameSheet.itsRecords}</a>
     </p>
     <h2 id="moves" tabindex="-1">{say.nameSheet.moves}</h2>

@@ -4,7 +4,6 @@
   import { searchParams } from 'sv-router';
   import { api, ask, type Schemas } from '../../lib/api';
   import { picked, put } from '../../lib/list';
-  import { usualHost } from '../../lib/hosts';
   import { navigate } from '../../router';
   import { say } from '../../lib/say';
   import AimsFields from './AimsFields.svelte';
@@ -22,7 +21,7 @@
     String(searchParams.get('to') ?? '') || places.data?.usual_destination || places.data?.accounts[0]?.id || '',
   );
   const hosts = $derived((places.data?.hosts ?? []).filter((h) => !h.ends_with));
-  const host = $derived(String(searchParams.get('host') ?? '') || usualHost(hosts)?.id || '');
+  const host = $derived(String(searchParams.get('host') ?? ''));
   let title = $state('');
   let aims = $state<Schemas['Aims']>({});
   const usual = $derived(places.data?.accounts.find((a) => a.id === to)?.aims ?? {});
@@ -55,7 +54,7 @@
       <Choice
         id="b-host"
         label={say.newBatch.host}
-        of={hosts.map((h) => [h.id, h.title] as const)}
+        of={[['', say.newBatch.noHost] as const, ...hosts.map((h) => [h.id, h.title] as const)]}
         bind:value={() => host, (v) => searchParams.set('host', v)}
       />
     </div>

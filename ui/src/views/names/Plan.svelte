@@ -9,12 +9,12 @@
   import AimsFields from './AimsFields.svelte';
   import Prices from './Prices.svelte';
   import Proposal from './Proposal.svelte';
+  import DnsQuestion from './DnsQuestion.svelte';
   import Ready from './Ready.svelte';
   import May from '../../parts/May.svelte';
   import { money, span } from '../../lib/words';
   import { draft, refresh } from '../../lib/live.svelte';
   import Stale from '../../parts/Stale.svelte';
-  import { usualHost } from '../../lib/hosts';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -39,7 +39,7 @@
   );
   const chosen = $derived(searchParams.get('host') as string | null);
   const host = $derived(
-    chosen === null ? (sheet.data?.needs_carry ? (usualHost(hosts)?.id ?? '') : '') : String(chosen),
+    chosen === null ? (sheet.data?.needs_carry ? (sheet.data.carry_host ?? '') : '') : String(chosen),
   );
   const choice = $derived(chosen?.startsWith('choice:') ? chosen.slice(7) : String(searchParams.get('choice') ?? ''));
   let lower = $state<boolean | null>(null);
@@ -93,7 +93,7 @@
           id="host"
           placeholder=""
           items={[
-            { value: '', name: say.plan.keepTheNameServersAs },
+            { value: '', name: sheet.data.needs_carry ? say.plan.chooseAHost : say.plan.keepTheNameServersAs },
             ...hosts.map((h) => ({ value: h.id, name: say.plan.carryTheRecordsTo(h.title) })),
             { value: 'choice:later', name: say.plan.serversThatCome },
             ...(sheet.data.needs_carry ? [{ value: 'choice:stay', name: say.plan.leaveBehind }] : []),
@@ -129,6 +129,17 @@
         suffix={sheet.data.suffix}
         done={() => void proposal.refetch()}
       />
+      {#if proposal.data.dns_question.length}
+        <DnsQuestion
+          {name}
+          servers={proposal.data.dns_question}
+          at={sheet.data.account}
+          done={() => {
+            void refresh(client);
+            void proposal.refetch();
+          }}
+        />
+      {/if}
       {#if proposal.data.late}
         <fieldset class="late">
           <legend>{say.plan.itMayExpireOnTheWay}</legend>

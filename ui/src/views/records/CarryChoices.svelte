@@ -6,7 +6,6 @@
   import { navigate, p } from '../../router';
   import Choice from '../../parts/Choice.svelte';
   import Trouble from '../../parts/Trouble.svelte';
-  import { usualHost } from '../../lib/hosts';
   import { say } from '../../lib/say';
 
   /** Where the records go: what each way would mean here, and which one the desk advises. */
@@ -51,8 +50,7 @@
             color="alternative"
             aria-label="{say.carryChoices.take}: {c.title}"
             disabled={!c.open || choose.isPending}
-            onclick={() => choose.mutate({ choice: c.id, host_id: host || (usualHost(hosts)?.id ?? null) })}
-            >{say.carryChoices.take}</Button
+            onclick={() => choose.mutate({ choice: c.id, host_id: host || null })}>{say.carryChoices.take}</Button
           >
         {/if}
       </div>

@@ -7,7 +7,6 @@
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import { refresh } from '../../lib/live.svelte';
-  import { usualHost } from '../../lib/hosts';
   import { say } from '../../lib/say';
 
   /** The DNS of several names to one host at once. */
@@ -16,7 +15,7 @@
   const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
   const hosts = $derived((places.data?.hosts ?? []).filter((h) => !h.ends_with));
   let chosen = $state('');
-  const host = $derived(chosen || usualHost(hosts)?.id || '');
+  const host = $derived(chosen);
   const start = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/records/move-dns', { body: { names, host } })),
     onSuccess: () => refresh(client),
@@ -31,7 +30,7 @@
     <Choice
       id="dm-host"
       label={say.dnsMove.host}
-      of={hosts.map((h) => [h.id, h.title] as const)}
+      of={[['', say.dnsMove.choose] as const, ...hosts.map((h) => [h.id, h.title] as const)]}
       bind:value={() => host, (v) => (chosen = v)}
     />
     <div>

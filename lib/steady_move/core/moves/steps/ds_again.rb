@@ -7,6 +7,7 @@ module SteadyMove
         DsAgain = Step.declare("ds-again") do
           order 908
           rail :records
+          needs "ns-back-settled"
           ending
           act "name_servers", at: :losing
           via :connection

@@ -7,7 +7,8 @@ module SteadyMove
         Order = Step.declare("order") do
           order 410
           stage "Ordered"
-          needs "renew", "papers", "lock-gone", "check-code", "contacts-shown", "prove-contact", "ns-settled", "ds-in"
+          needs "answers-before", "renew", "papers", "lock-gone", "check-code", "contacts-shown", "prove-contact",
+            "ns-settled", "ds-in"
           eased :stands_alone, "renew", "papers", "lock-gone", "check-code", "contacts-shown", "prove-contact",
             "ns-shown"
           except :prepare, :push, :dns_only

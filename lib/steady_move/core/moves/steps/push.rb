@@ -8,7 +8,7 @@ module SteadyMove
           order 430
           stage "Release"
           actor :yours
-          needs "renew", "contacts-shown", "prove-contact", "ns-settled", "ds-in", "papers"
+          needs "answers-before", "renew", "contacts-shown", "prove-contact", "ns-settled", "ds-in", "papers"
           takes HOUR, DAY, 5 * DAY
           option :push
           act "push", at: :losing

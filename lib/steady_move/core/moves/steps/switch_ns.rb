@@ -15,7 +15,7 @@ module SteadyMove
           via :letter, proof: :name_servers_shown, takes: LETTER
           letter "name-servers"
           talks_to :losing
-          undo "ns-back"
+          undo "ns-back", "ns-back-settled"
           marks :servers
         end
       end

@@ -33,6 +33,7 @@ module SteadyMove
 
           DNS_LEAVES = Rule.of(:zone_ends_with_account) do |facts, _, _|
             host = facts[:zone_ends_with_account]
+            host = facts[:name_servers].to_a.first if host == true # as a person noted it
             Rules.standing({ host: host }) if host
           end
 

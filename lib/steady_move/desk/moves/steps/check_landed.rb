@@ -10,7 +10,7 @@ module SteadyMove
           mend if state.mend_wanted?(step.id)
           checks = LandingChecks.new(self).all
           accepted = state.accepted(step.id)
-          bad = checks.reject { |c| c.ok || accepted.key?(c.key) }
+          bad = checks.select { |c| c.wrong? && !accepted.key?(c.key) }
           return right(checks, accepted) if bad.empty?
 
           says = sentence(:differs, what: bad.map(&:sentence))
@@ -21,11 +21,14 @@ module SteadyMove
 
         def right(checks, accepted)
           rows = checks.map { |c| c.to_row.merge(accepted.key?(c.key) ? { "accepted" => accepted[c.key] } : {}) }
-          done(sentence(:done, what: checks.map(&:what)), source: :everywhere, checks: rows)
+          unseen = checks.select { |c| c.ok.nil? }.map(&:what)
+          says = unseen.empty? ? sentence(:done, what: checks.map(&:what)) : sentence(:done_but, unseen: unseen,
+            what: checks.reject { |c| c.ok.nil? }.map(&:what))
+          done(says, source: :everywhere, checks: rows)
         end
 
         # What a connection can put right is put right; the rest is done at the gaining side by hand.
-        def mend = LandingChecks.new(self).all.reject(&:ok).each { |c| c.mend&.call }
+        def mend = LandingChecks.new(self).all.select(&:wrong?).each { |c| c.mend&.call }
       end
     end
   end

@@ -8,6 +8,8 @@ module SteadyMove
         include Signing
 
         def call
+          return stays if stays?
+
           missing = old_ds - (shown_ds || (return not_known))
           return done(sentence(:done), source: :registry) if missing.empty?
 
@@ -15,9 +17,14 @@ module SteadyMove
           wait(sentence(:not_shown), source: :registry, look_at: now + 300)
         end
 
+        def by_hand = stays? ? stays : super
         def ds_there = by_parents { |shown| (old_ds - shown).empty? }
 
         private
+
+        # The name servers stay at the new host: the old DS would make the name bogus there.
+        def stays? = !state.told("stays_new").nil?
+        def stays = done(sentence(:stays), source: :desk)
 
         def old_ds = state.told("ds")&.data&.fetch("ds", nil).to_a
       end

@@ -11,14 +11,18 @@ module SteadyMove
           change(info(losing).name_servers)
           old_zone_again
           record = public_record
-          return done(sentence(:done), source: :record, ref: record.url) if same?(record.name_servers.to_a)
+          if same?(record.name_servers.to_a)
+            return done(sentence(:done), source: :record, ref: record.url, back_set: new_zone_again)
+          end
 
           wait(sentence(:not_shown), source: :record, look_at: now + 300)
         end
 
         def back
           old_zone_again
-          by_record { |r| same?(r.name_servers.to_a) }
+          by_record { |r| same?(r.name_servers.to_a) }.tap do |seen|
+            seen.data = { back_set: new_zone_again } if seen.done
+          end
         end
 
         private
@@ -33,6 +37,17 @@ module SteadyMove
           intend(sentence(:setting, servers: old_servers)) do |key|
             epp(losing, Commands.update(name: plan.name, id: key, **change))
           end
+        end
+
+        # Who learns the set from the new host then learns the old servers again (RFC 2181 §5.4.1). Returns whether it is
+        # so.
+        def new_zone_again
+          return false unless new_host && Zones.key(new_host)
+
+          ports.servers.change_own_set(name, new_host, old_servers)
+          true
+        rescue Wire::Error
+          false
         end
 
         def old_zone_again

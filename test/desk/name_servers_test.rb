@@ -1,0 +1,109 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/bench_world"
+
+# Do site and mail stay up? Said only where somebody knows: whose the name servers are is asked before the start, every
+# zone is copied, every server is asked before the order and after the landing.
+class NameServersTest < Minitest::Test
+  Desk = SteadyMove::Desk
+  NAME = "nightboat-saltern.example"
+  ADA = "ada@saltern-office.example"
+
+  attr_reader :world
+
+  def setup = @world = BenchWorld.new
+  def teardown = world.close
+  def app = world.app
+  def state(id) = world.move(id).state
+  def question = Desk::HostQuestion.new(app)
+  def gate = Desk::Gates.new(app, "orlop").of_judged(Desk::Judging.new(app).one(NAME, to: "orlop")).kind
+  def uptime(plan) = Desk::InShort.new(app).uptime(plan)
+
+  # Nobody wrote down who serves it.
+  def forget_host
+    host = app.accounts.host_serving(app.names.facts(NAME)[:name_servers])
+    app.accounts.remove_host(host.id)
+    Desk::HostFacts.relearn(app, host.name_servers)
+  end
+
+  def zone_goes
+    world.world.exclusively { world.world.instance_variable_get(:@db)[:zones].where(origin: "#{NAME}.").delete }
+  end
+
+  def test_known_hosts_say_so
+    assert_equal ["ready", Core::Answer::YES], [gate, app.names.facts(NAME).dns_stays]
+    assert_match(/stay up: the name servers stay, and .* outlives/, uptime(world.plan(NAME, to: "orlop").plan))
+  end
+
+  def test_what_nobody_knows_is_asked_before_the_start
+    forget_host
+    assert_equal ["needs", Core::Answer::UNKNOWN], [gate, app.names.facts(NAME).dns_stays]
+    proposal = world.plan(NAME, to: "orlop")
+    refute_predicate proposal, :startable?
+    refute_empty proposal.dns_question
+    assert_match(/Not known: nobody has said/, uptime(proposal.plan))
+    assert_raises(Desk::Refused) { world.start(NAME, to: "orlop") }
+    hints = question.hints(NAME)
+    assert(hints.any? { |h| h.says.include?("other name") }, hints.map(&:says))
+    question.answer(NAME, ends: false, by: ADA)
+    assert_equal [true, "ready"], [world.plan(NAME, to: "orlop").startable?, gate]
+    assert_raises(Desk::Refused) { question.answer(NAME, ends: true, by: ADA) }
+  end
+
+  # One answer holds for all names with these servers, and yes means that the records have to be carried.
+  def test_yes_means_carrying
+    forget_host
+    question.answer(NAME, ends: true, by: ADA)
+    assert_equal Core::Answer::NO, app.names.facts(NAME).dns_stays
+    assert_match(/go down unless the records are carried/, uptime(world.plan(NAME, to: "orlop").plan))
+    assert_match(/choose a DNS host/, world.plan(NAME, to: "orlop").refusals.join)
+    assert_equal "needs", gate
+    third = app.accounts.hosts.find { |h| h.ends_with && h.ends_with != "tarnbeck" }
+    third ||= app.accounts.hosts.first.tap { |h| app.accounts.put_host(h.dup.tap { |d| d.ends_with = "gannet" }) }
+    assert_match(/would go with it/, world.plan(NAME, to: "orlop", host: third.id).refusals.join)
+  end
+
+  def settled(id) = world.until_true(most: 200, what: "the end") { state(id).ending || stuck?(id) }
+  def stuck?(id) = state(id)["check-landed"].phase == "stuck"
+
+  def test_a_copy_before_the_order_and_every_server_after_the_landing
+    id = world.start(NAME, to: "orlop")
+    settled(id)
+    assert_equal "Settled", state(id).stage
+    kept, asked = %w[keep-zone answers-before].map { |step| state(id)[step] }
+    assert_operator asked.done_at, :<=, state(id).first_try_at("order")
+    assert_match(/A copy of the zone is kept/, kept.says)
+    answers = state(id).told("checks").data["checks"].find { |c| c["what"].include?("answers") }
+    assert answers["ok"]
+    app.names.facts(NAME)[:name_servers].each { |server| assert_includes answers["found"], server }
+  end
+
+  # The answer was wrong: the zone went with the account, both servers refuse, and nothing is settled.
+  def test_a_zone_that_goes_with_the_account_is_never_settled
+    id = world.start(NAME, to: "orlop")
+    world.until_true(what: "the release") { state(id)["release"].active? }
+    zone_goes
+    world.orders.approve(id, by: ADA)
+    settled(id)
+    assert_equal(%w[stuck yours], state(id)["check-landed"].then { |s| [s.phase, s.turn] })
+    assert_match(/does not serve the zone|as before the order/, state(id)["check-landed"].says)
+    refute_empty app.carries.copy_of(NAME).zone.all, "the copy is at hand"
+    assert_empty app.carries.names_in_work, "a copy for a move alone makes no work"
+  end
+
+  # Nobody serves it already: a person is told before money is spent.
+  def test_a_site_that_is_down_before_the_order_is_told
+    zone_goes
+    id = world.start(NAME, to: "orlop")
+    world.driver.move_on(to: app.now + 7200)
+    assert_equal(%w[stuck yours], state(id)["keep-zone"].then { |s| [s.phase, s.turn] })
+    refute state(id)["order"].active?
+    world.orders.accept(id, by: ADA, step: "keep-zone", reason: "there is no site")
+    settled(id)
+    assert_equal "Settled", state(id).stage
+    unseen = state(id).told("checks").data["checks"].select { |c| c["ok"].nil? }
+    assert_equal 1, unseen.size, "nobody can say whether it answers as before"
+    assert_match(/can't be seen from outside/, Desk::InShort.new(app).result(world.move(id)))
+  end
+end

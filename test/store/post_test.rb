@@ -119,8 +119,11 @@ class PostStoreTest < Minitest::Test
     @messages.put(mail(4), reading, nil)
     @messages.put(mail(-1), reading, nil)
     assert_equal [[4], -2], [@messages.numbers(0), @messages.next_dropped]
-    { [4, nil] => true, [9, "m4@x.test"] => true, [9, nil] => false, [9, "m9@x.test"] => false }.each do |given, known|
-      assert_equal known, @messages.known?(*given), given.inspect
+    other = SteadyMove::Wire::Mail::Message.new(raw: "Subject: another\r\n\r\n.")
+    { [4, nil, nil] => true, [9, "m4@x.test", nil] => true, [9, nil, nil] => false, [9, "m9@x.test", nil] => false,
+      [9, "m4@x.test", other.raw] => mail(4).raw.nil? }.each do |(uid, id, raw), known|
+      message = SteadyMove::Wire::Mail::Message.new(uid: uid, message_id: id, raw: raw || mail(4).raw)
+      assert_equal known, @messages.known?(message), [uid, id].inspect
     end
     @messages.put(mail(4, text: "other"), reading, nil)
     assert_equal 2, @db[:messages].count

@@ -35,7 +35,7 @@ class RdapDocumentTest < Minitest::Test
     [{ secureDNS: { delegationSigned: false } }, :signed, false],
     [{ secureDNS: { delegationSigned: false, dsData: [{ keyTag: 1 }] } }, :signed, true],
     [{ secureDNS: { keyData: [{ flags: 257 }] } }, :signed, true],
-    [{ status: nil }, :statuses, nil], [{ status: [] }, :statuses, []],
+    [{ status: nil }, :statuses, nil], [{ status: [] }, :statuses, nil],
     [{ nameservers: [{ unicodeName: "ns1.Möwe.example" }] }, :name_servers, ["ns1.xn--mwe-sna.example"]],
     [{ nameservers: nil }, :name_servers, nil],
     [{ entities: [{ roles: ["registrar"], publicIds: [{ type: "IANA Registrar ID", identifier: "0292" }] }] },

@@ -41,5 +41,16 @@ export function gathered(hands: Schemas['Hands'] | undefined): Gathered[] {
       act: letter ? say.gathered.writeTheLetter : say.gathered.seeWhatAndWhere,
     });
   }
+  for (const place of hands.leavings) {
+    const count = new Set(place.kinds.flatMap((k) => k.moves.map((m) => m.id))).size;
+    cards.push({
+      sentence: say.gathered.leftAt(place.title, names(count)),
+      more: place.kinds
+        .map((k) => k.title)
+        .slice(0, 3)
+        .join('; '),
+      act: say.gathered.seeWhatAndWhere,
+    });
+  }
   return cards;
 }

@@ -109,7 +109,12 @@ export const GATES = {
 /** The same where no instant follows. */
 export const GATES_ALONE = { ...GATES, wait: say.gateMark.wait } as const;
 export const UNTIL = { 'by-itself': say.words.goesOnByItself, late: say.words.late, over: say.words.over } as const;
-export const TURNS = { yours: say.words.yours, theirs: say.words.theirs, clock: say.words.theClocks } as const;
+export const TURNS = {
+  yours: say.words.yours,
+  theirs: say.words.theirs,
+  desk: say.words.theDesks,
+  clock: say.words.theClocks,
+} as const;
 
 /** The system that a browser says it runs on: the first comment of its User-Agent (RFC 9110 §10.1.5). */
 export const systemOf = (agent: string) => agent.match(/\(([^)]*)\)/)?.[1] ?? (agent.split(' ')[0] || say.you.unknown);

@@ -10,6 +10,8 @@ module SteadyMove
         MOST = 64
         # For codes that the desk sets itself: no look-alikes, nothing that separates or quotes.
         PLAIN = [*"a".."z", *"A".."Z", *"2".."9"].reject { |c| "lIO".include?(c) }.freeze
+        # Characters of a code that the desk sets: with PLAIN more than 128 bits (RFC 9154 §4.3).
+        LENGTH = 22
         ALIKE = /[0OIl1]/
 
         module_function
@@ -29,6 +31,9 @@ module SteadyMove
 
         def warning(key, **values) = Phrase.of("codes.warnings.#{key}", **values)
         private_class_method :warning
+
+        # A code that the desk sets. random: a strong source, as SecureRandom. Returns text.
+        def fresh(random) = Array.new(LENGTH) { PLAIN.sample(random: random) }.join
 
         # For the screen: length hidden, nothing shown.
         def mask(_code) = "••••••••"

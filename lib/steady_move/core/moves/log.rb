@@ -12,6 +12,8 @@ module SteadyMove
         NOTHING = OfStep.new(nil, nil, nil, nil, [].freeze, false, {}.freeze, false, 0).freeze
         SET_GOING = %w[said letter].freeze
         NOTICES = %w[leaving-notice approval-request].freeze
+        TOUCHING = %w[done intended said letter].freeze
+        SHOWING = %w[waiting problem].freeze
         OVER = %w[called-off refused lapsed].freeze
 
         # done: {step id => Event that proved it}; exposed: [[from, to or nil]].
@@ -21,6 +23,7 @@ module SteadyMove
 
         def initialize(plan, events)
           @marks = (plan.steps + plan.endings).to_h { |s| [s.id, s.marks] }
+          @by_hand = plan.steps.select(&:by_hand?).to_set(&:id)
           @resting = resting(plan.steps)
           @steps = {}
           @done = {}
@@ -50,7 +53,8 @@ module SteadyMove
           when *OVER, "settled" then over(event)
           when "resumed" then resume(event)
           when "approved" then @approved = true
-          when "wished" then @wished = true
+          when "wished" then @wished = event.by
+          when "unwished" then @wished = false
           when "consent" then @consent = event.data
           when "mail" then notice(event)
           end
@@ -87,8 +91,11 @@ module SteadyMove
           when *SET_GOING then mine.begun_at = mine.set_going_at = event.at
           end
           mine.mend = false if %w[done problem].include?(event.type)
-          mine.touched ||= %w[done intended said letter].include?(event.type)
+          mine.touched ||= TOUCHING.include?(event.type) || shown?(event)
         end
+
+        # What a person is shown to do by hand may be done, whatever they say.
+        def shown?(event) = @by_hand.include?(event.step) && SHOWING.include?(event.type)
 
         def prove(event, _mine)
           @done[event.step] ||= event

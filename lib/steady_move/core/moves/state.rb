@@ -7,7 +7,8 @@ module SteadyMove
       # the events.
       class State
         STAGES = ["Survey", "Make ready", "Ordered", "Release", "Landed", "Settled"].freeze
-        TURNS = %w[yours theirs clock].freeze
+        # desk: what software does next; clock: time alone.
+        TURNS = %w[yours theirs desk clock].freeze
         ENDINGS = { "called-off" => "Called off", "refused" => "Refused", "lapsed" => "Made safe",
                      "settled" => "Settled" }.freeze
 
@@ -32,7 +33,9 @@ module SteadyMove
         def done?(id) = @log.done.key?(id)
         def approved? = @log.approved
         # Does a person want to approve as soon as it can be done?
-        def wished? = @log.wished
+        def wished? = !!@log.wished
+        # Who wants it, or nil.
+        def wished_by = @log.wished || nil
         # The state of the plan's step with a mark, or nil.
         def marked(mark) = steps.find { |s| s.step.mark?(mark) }
 
@@ -44,6 +47,11 @@ module SteadyMove
 
         # The last proof that told a thing, e.g. “landed_at”; nil where none did.
         def told(key) = @log.told(key)
+
+        # When it ended, or nil.
+        def ended_at = @log.ended_by&.at
+        # Was an outward act of this step begun, or a person shown what to do by hand, who may have done it?
+        def touched?(id) = @log.of(id).touched
 
         # True until nothing more will be done: settled, or ended and made safe again.
         def open? = ending.nil? || (ending != "settled" && active.any?)
@@ -133,11 +141,11 @@ module SteadyMove
         def turn_of(step, mine)
           problem = mine.last&.type == "problem"
           return "yours" if problem && mine.last.data["yours"]
-          return "theirs" if mine.last && mine.last.data["early"]
-          return "theirs" if problem || (step.mark?(:approval) && approved?)
+          return "theirs" if (mine.last && mine.last.data["early"]) || (step.mark?(:approval) && approved?)
+          # A look that failed takes nobody's task away.
           return mine.set_going_at ? "theirs" : "yours" if step.by_hand?
 
-          step.actor
+          problem ? "theirs" : step.turn
         end
 
         # When the step could begin: when the last of its needs was done, or its own first event.

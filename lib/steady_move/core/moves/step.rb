@@ -24,6 +24,8 @@ module SteadyMove
         # Can nobody do it, so that only time does?
         def by_time? = way == "none"
         def by_letter? = by_hand? && way == "letter"
+        # Whose turn it is when nothing went wrong: what nobody does is software's, or time's alone.
+        def turn = actor == "clock" && !by_time? && !mark?(:time) ? "desk" : actor
         # Does it only go on while people are at work?
         def business_days? = by_letter? || mark?(:papers)
         # The name of the proof that shows it from outside where it is done by hand; nil where its act looks by
@@ -54,6 +56,7 @@ module SteadyMove
         lock: "it waits for the lock to be gone, and is done anew where the registry still holds it",
         records: "it fetches the records", sheet: "a person does it with the records' sheet",
         ds_gone: "with it the DS leaves the registry", caches: "it waits until caches have forgotten the old host",
+        time: "only time does it",
         lowers: "it lowers the TTLs at the old host", new_servers: "a person tells the new name servers in it",
         keeps_zone: "with it a copy of the zone is taken",
         orders: "with it money is spent and the transfer asked for",

@@ -9,6 +9,7 @@ module SteadyMove
       CHOICES = %w[at-once daily never].freeze
       EVERY = 60
       DAY = 86_400
+      TOLD = "wish-told"
       # One thing that is somebody's turn. key: by which it is told once; least: the role that it takes.
       Item = Struct.new(:key, :name, :says, :ends, :silence, :move_id, :starter, :least, keyword_init: true)
 
@@ -33,7 +34,7 @@ module SteadyMove
 
       # Is it time to look, also where the clock was set back?
       def due?
-        return false if @app.sender.nil? || @rows.exclude(choice: "never").empty?
+        return false if @app.sender.nil? || (@rows.exclude(choice: "never").empty? && wishes.empty?)
 
         @due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY
       end
@@ -42,10 +43,30 @@ module SteadyMove
       def tell
         @due_at = @app.now + EVERY
         items = items()
+        wishes.each { |move| tell_wish(move) }
         @rows.exclude(choice: "never").all.count { |row| tell_one(row, items) }
       end
 
       private
+
+      # Moves of which somebody wanted to be told the minute that they can be approved, and can be now.
+      def wishes
+        @app.moves.open.select do |m|
+          release = m.state.marked(:approval)
+          m.state.wished? && release&.active? && release.step.by_hand? && !release.early? && release.turn == "yours" &&
+            m.events.none? { |e| e.type == TOLD }
+        end
+      end
+
+      # Whatever else that person wants to be told.
+      def tell_wish(move)
+        release = move.state.marked(:approval)
+        write(move.state.wished_by, [item(move, release)])
+        @app.journal.add(TOLD, at: @app.now, by: "desk", move_id: move.id, name: move.name,
+          says: Words.phrase("journal.wish_told", to: move.state.wished_by))
+      rescue Wire::Error
+        nil # it is tried again at the next look
+      end
 
       def tell_one(row, items)
         person = @app.db[:people].where(id: row[:person_id]).first or return false

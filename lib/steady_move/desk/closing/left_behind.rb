@@ -10,6 +10,10 @@ module SteadyMove
       Item = Struct.new(:key, :says, :state, :reason, :by, :at, keyword_init: true) do
         def open? = state == "open"
       end
+      # What is left at one account of several moves: kinds: [[key, title, [Move]]].
+      Place = Struct.new(:id, :title, :site, :kinds, keyword_init: true)
+      # So many of the moves that ended last are looked at.
+      LATELY = 500
       KEYS = %w[auto_renew privacy zone forwarding contacts subscriptions].freeze
       STATES = %w[open cancelled none kept].freeze
 
@@ -27,6 +31,20 @@ module SteadyMove
         due(move).map { |key, detail| item(key, detail, settled[key], words) }
       end
 
+      # What is still left of all moves, by the account where it is: [Place].
+      def places
+        open = @app.moves.ended(LATELY).flat_map { |m| of(m).select(&:open?).map { |i| [m, i.key] } }
+        open.group_by { |m, _| m.from_account }.map { |id, list| place(id, list) }.sort_by(&:title)
+      end
+
+      # How many things are left of one move.
+      def count(move) = of(move).count(&:open?)
+
+      # The same for several moves at once, all or none. Raises Refused.
+      def settle_all(ids, key, state:, by:, reason: nil)
+        @app.db.transaction { ids.each { |id| settle(id, key, state: state, by: by, reason: reason) } }
+      end
+
       # state: of STATES; a reason where it stays. Raises Refused.
       def settle(move_id, key, state:, by:, reason: nil)
         move = @app.moves.find(move_id) or raise Refused.new(:unknown, :no_move, id: move_id)
@@ -41,6 +59,13 @@ module SteadyMove
       end
 
       private
+
+      def place(id, list)
+        account = @app.accounts.find(id)
+        by_key = list.group_by(&:last).sort_by { |key, _| KEYS.index(key) }
+        kinds = by_key.map { |key, pairs| [key, Words.say("left_behind.kinds.#{key}"), pairs.map(&:first)] }
+        Place.new(id: id, title: account&.title || id, site: account&.habits&.fetch("site", nil), kinds: kinds)
+      end
 
       # [[key, detail]] of what there may be: the zone where the old host is the account's own, what is tied to it.
       def due(move)

@@ -77,6 +77,18 @@ module SteadyMove
         [id, sends? ? nil : word]
       end
 
+      # A letter of which nobody knows whether it left: a person looked. left: it did; else it is written anew. Raises
+      # Refused.
+      def left(id, left:, by:)
+        letter = @app.letters.find(id) or invalid(:no_letter, id: id)
+        invalid(:letter_known) unless letter[:state] == "intended"
+
+        @app.db.transaction do
+          left ? @app.letters.sent(id) : @app.letters.drop(id)
+          letter[:steps].each { |move, step| told_left(move, step, letter, by) } if left
+        end
+      end
+
       # Moves' steps that wait for a letter to this account: [[move, StepState]].
       def waiting(account_id, moves = @app.moves.at(account_id))
         written = pending.flat_map { |l| l[:steps] }
@@ -161,6 +173,12 @@ module SteadyMove
       rescue Wire::Error => e
         @app.letters.drop(id)
         invalid(:letter_not_sent, says: e.says)
+      end
+
+      def told_left(move, step, letter, person)
+        says = Words.phrase("journal.letter_left", by: person, to: letter[:recipient], subject: letter[:subject])
+        @app.journal.add("letter", at: @app.now, by: person, move_id: move, name: @app.moves.find(move).name,
+          step: step, data: { "letter" => letter[:id] }, says: says)
       end
 
       def went_out(id, step, letter, draft, by, how)

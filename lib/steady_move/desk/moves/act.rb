@@ -21,7 +21,7 @@ module SteadyMove
       def_delegators :job, :ports, :plan, :state, :move, :name, :losing, :gaining, :new_host, :old_host, :step,
         :step_state, :now,
         :sentence, :intend, :reopen, :epp, :info, :public_record, :done, :wait, :problem, :ended, :resumed, :by_hand?,
-        :at
+        :at, :approve_as_wished
 
       # job: StepContext.
       def initialize(job)

@@ -50,7 +50,7 @@ module SteadyMove
       def item(move, step_state)
         step = step_state.step
         return unless step.mark?(:approval) || step.mark?(:confirms)
-        return if step.by_time? && !step.mark?(:approval)
+        return if step_state.early? || (step.by_time? && !step.mark?(:approval))
 
         words = MoveWords.of(move.plan, @app.accounts)
         ends = step.mark?(:approval) ? move.state.deadline : nil

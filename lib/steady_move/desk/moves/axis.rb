@@ -14,7 +14,7 @@ module SteadyMove
       end
 
       # Returns [Row], the next deadline first; those without one last.
-      # turn: yours, theirs or clock; account: id of either side; batch: id; late: only those that are.
+      # turn: yours, theirs, desk or clock; account: id of either side; batch: id; late: only those that are.
       def rows(turn: nil, account: nil, batch: nil, late: false)
         by_move = @app.batches.by_move
         moves = @app.moves.open
@@ -45,7 +45,7 @@ module SteadyMove
         return if step_state.turn == "yours" || step_state.since.nil?
 
         begun = state.set_going_at(step_state.step.id) || step_state.since
-        [step_state.turn == "clock" ? "over" : "late", begun + step_state.step.takes.last]
+        [%w[clock desk].include?(step_state.turn) ? "over" : "late", begun + step_state.step.takes.last]
       end
 
       private

@@ -49,6 +49,17 @@ module SteadyMove
         end
       end
 
+      # What was said to be done is not, after all: until it is proven, it is to be done again. Raises Refused.
+      def unsaid(steps, by:)
+        moves = steps.map { |id, step| [said_before(id, step), step] }
+        @app.db.transaction do
+          moves.each do |move, step|
+            note(move, "reopened", by, step: step, key: "unsaid", what: title(move, step))
+            @app.schedule.wake(move.id, @app.now)
+          end
+        end
+      end
+
       # One consent for several moves. given_by: the owner, in words; ends: Time until which the contacts may be
       # public.
       # Raises Refused.
@@ -111,17 +122,23 @@ module SteadyMove
         raise Refused.new(:not_now, :not_waiting_for_that, name: move.name)
       end
 
+      def said_before(id, step)
+        move = find(id)
+        state = move.state[step]
+        return move if state&.active? && !move.state.begun_at(step).nil?
+
+        raise Refused.new(:not_now, :nothing_said, name: move.name)
+      end
+
       def consenting(id)
         move = find(id)
         step = move.plan.marked(:consent) or raise Refused.new(:not_now, :not_waiting_for_that, name: move.name)
         [waiting(id, step.id), step.id]
       end
 
-      # The sponsor may set a new code (RFC 5731 §3.2.5); one without characters that any side is known to trip over
-      # (RFC 9154 §4:
-      # from a strong source, long enough).
+      # The sponsor may set a new code (RFC 5731 §3.2.5).
       def set_code(move, step, by)
-        code = Array.new(20) { Core::Codes::Code::PLAIN.sample(random: SecureRandom) }.join
+        code = Core::Codes::Code.fresh(SecureRandom)
         key = "sm-#{move.id}-new-code-#{move.events.size}"
         note(move, "intended", by, step: step.id, key: "setting_code", data: { "key" => key })
         command = Wire::Epp::Commands.update(name: move.name, id: key, auth_info: code)

@@ -59,7 +59,7 @@ module SteadyMove
       def refused(id, why:, by:, words: "")
         move = @app.moves.find(id) or raise Refused.new(:not_now, :no_move, id: id)
         order = move.state.marked(:orders)
-        raise Refused.new(:not_now, :not_waiting_for_that, name: move.name) unless order&.active? && order.step.by_hand?
+        raise Refused.new(:not_now, :not_waiting_for_that, name: move.name) unless refusable?(move, order)
         raise Refused.new(:invalid, :no_such_reason, given: why, known: REASONS.keys) unless REASONS.key?(why)
 
         anew = REASONS[why] && move.plan.marked(REASONS[why])
@@ -72,6 +72,13 @@ module SteadyMove
       end
 
       private
+
+      # From the order on, until it has landed: a refusal may come at any moment.
+      def refusable?(move, order)
+        return false unless order&.step&.by_hand? && move.state.ending.nil? && !move.state.landed?
+
+        order.active? || order.done?
+      end
 
       def moves(account_id)
         @app.moves.at(account_id).select do |m|

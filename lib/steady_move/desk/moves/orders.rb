@@ -32,6 +32,14 @@ module SteadyMove
       def wish(move, by) = move.state.wished? || say(move, "wished", by)
       private :wish
 
+      # The wish is taken back, as long as nothing was approved. Raises Refused.
+      def unwish(id, by:, **)
+        move = going(id)
+        refuse(:nothing_wished) if !move.state.wished? || move.state.approved?
+
+        say(move, "unwished", by)
+      end
+
       ENDS = %w[refused lapsed cancelled].freeze
 
       # A person says how a transfer ended that is no longer pending, or never was; the name is made safe again, and

@@ -25,6 +25,9 @@ module SteadyMove
       # Those of the losing side alone.
       def made_ready_options = made_ready.select { |_, there| there }.keys
 
+      # Those that turn a privacy service off.
+      def uncovering_options = [:privacy, (:identity if identity)].compact
+
       private
 
       attr_reader :judged, :account, :new_host, :aims

@@ -21,7 +21,10 @@ module SteadyMove
         raise Refused.new(:unknown, :not_held, name: name) unless judged
 
         refuse(judged, parts, ends)
-        options = PlanOptions.new(@app, judged, judged.account, nil, Core::Moves::Aims.of).made_ready_options
+        options = options(judged)
+        left_out = parts.reject { |part| PARTS.fetch(part, []).intersect?(options) }
+        raise Refused.new(:not_now, left_out_says(name, left_out)) if left_out.any?
+
         wanted = PARTS.values_at(*parts).flatten & options
         leaves = leaves_to.to_s.strip
         plan_of(judged, wanted + [:prepare, (:leaves unless leaves.empty?)].compact, ends, leaves)
@@ -57,6 +60,18 @@ module SteadyMove
       end
 
       private
+
+      # Whoever takes the name may want the contacts readable: a privacy service that is on can be turned off.
+      def options(judged)
+        found = PlanOptions.new(@app, judged, judged.account, nil, Core::Moves::Aims.of)
+        judged.facts[:privacy] ? found.made_ready_options | found.uncovering_options : found.made_ready_options
+      end
+
+      # What was asked for and has nothing to be done is refused aloud, never dropped.
+      def left_out_says(name, parts)
+        titles = parts.map { |part| Words.maybe("prepare.parts.#{part}") || part }
+        [Words.phrase("refused.parts_not_there", name: name, parts: titles)]
+      end
 
       def refuse(judged, parts, ends)
         raise Refused.new(:not_now, :already_moving, name: judged.name.to_s) if judged.move

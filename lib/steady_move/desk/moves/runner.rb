@@ -203,6 +203,7 @@ module SteadyMove
 
       # Waiting and problems are written down once, and again only when they say something new.
       def later(move, step, outcome)
+        outcome = Patience.new(@app, move, step).with(outcome)
         problem = outcome.kind == "problem"
         attempts = problem ? @app.schedule.attempts(move.id, step) + 1 : 0
         look_at = outcome.look_at || back_off(attempts)

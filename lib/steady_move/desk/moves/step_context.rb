@@ -56,6 +56,11 @@ module SteadyMove
       # Declares that an earlier step's proof no longer holds.
       def reopen(step, says) = write("reopened", says, step: step)
 
+      # The approval that a person asked for beforehand is given, on that person's word.
+      def approve_as_wished
+        write("approved", Words.phrase("journal.approved_as_wished", by: state.wished_by, **words))
+      end
+
       # Sends one EPP command over an account's connection and returns its data.
       def epp(account, xml) = ports.epp.with(account) { |c| c.request(xml) }.data
 

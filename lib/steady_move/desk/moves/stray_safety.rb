@@ -8,8 +8,6 @@ module SteadyMove
     # else has. Over the account's connection where it has one, else as tasks of a person.
     class StraySafety
       LOCK = Core::Names::Statuses::LOCK
-      # Octets of chance in a code that the desk sets: 128 bits (RFC 9154 §4.3).
-      CHANCE = 16
 
       def initialize(app)
         @app = app
@@ -80,15 +78,12 @@ module SteadyMove
 
       def code(stray, account, person)
         write(stray.name, person, "stray_coding", at: account.title)
-        send_to(account, name: stray.name, auth_info: fresh_code)
+        send_to(account, name: stray.name, auth_info: Core::Codes::Code.fresh(SecureRandom))
         @rows.change(stray.id, code_new_at: @app.now, code_new_by: "desk")
         write(stray.name, "desk", "stray_code_new", at: account.title)
       rescue Wire::Error => e
         write(stray.name, "desk", "stray_not_secured", what: Words.phrase("strays.left.code"), says: e.says)
       end
-
-      # Letters of both cases, figures and a sign, as registries ask for them.
-      def fresh_code = "#{SecureRandom.alphanumeric(CHANCE + 7)}-aZ7"
 
       def send_to(account, **change)
         command = Wire::Epp::Commands.update(**change, id: "safe-#{@app.random.rand(10**9)}")

@@ -15,6 +15,7 @@ module SteadyMove
         @registrars = app.accounts.all.to_h { |a| [a.id, a.registrar] }
         @boxes = app.letters.mailboxes.transform_values(&:first)
         @mailing = mailing(app.accounts.all)
+        @switches = app.accounts.all.reject { |a| a.ways["unlock"] == "connection" }.to_set(&:id)
         @picky = app.accounts.all.map { |a| Destinations.of(a) }.select(&:takes_codes)
         return unless many
 
@@ -28,18 +29,25 @@ module SteadyMove
         code = @codes[name]
         from = @came_from[[name, row[:account_id]]] if facts[:transferred_at]
         people = about_people(row, facts)
-        return facts if code.nil? && from.nil? && people.empty? && nothing_between?(name, facts)
+        switch = one_switch?(row, facts) || nil
+        return facts if code.nil? && from.nil? && people.empty? && switch.nil? && nothing_between?(name, facts)
 
         extra = { came_from: from && @registrars[from], hosts_for_others: hosts(name), same_zone: same_zone(facts),
+                  one_switch: switch,
                   **people,
                   **(code ? about(code, name) : {}) }.compact
         extra.empty? ? facts : facts.with(**extra)
       end
 
       # What judging takes from the accounts, as text: where it is the same, nothing is judged anew.
-      def basis = [@registrars, @mailing, @picky.map { |d| [d.id, d.takes_codes.source] }].inspect
+      def basis = [@registrars, @mailing, @switches.to_a, @picky.map { |d| [d.id, d.takes_codes.source] }].inspect
 
       private
+
+      # Is the lock one switch of the registrar's pages, which sets several statuses?
+      def one_switch?(row, facts)
+        @switches.include?(row[:account_id]) && facts.statuses.include?("clientUpdateProhibited")
+      end
 
       # Where all names are read at once: does nothing hang together with other names?
       def nothing_between?(name, facts)

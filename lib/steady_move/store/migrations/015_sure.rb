@@ -5,6 +5,8 @@ Sequel.migration do
   up do
     # Octets of a message, so that another with the same Message-ID is not taken for it.
     alter_table(:messages) { add_column :digest, String }
+    # Whose turn it is has one answer more: what is open is worked out anew.
+    from(:moves).where(open: true).update(scheduled_seq: 0)
     rename_table(:strays, :strays_before)
     create_table(:strays) do
       primary_key :id

@@ -35,6 +35,22 @@ module SteadyMove
           done
         end
 
+        on "unsaid" do
+          manual_steps.unsaid(given["steps"].map { |s| [s["move"], s["step"]] }, by: me)
+          done
+        end
+
+        on "settleLeavings" do
+          Desk::LeftBehind.new(desk).settle_all(given["moves"], given["key"], state: given["state"], by: me,
+            reason: given["reason"])
+          done
+        end
+
+        on "letterLeft" do
+          Desk::Letters.new(desk).left(asked[:id], left: given["left"], by: me)
+          done
+        end
+
         # The codes are on their way to a clipboard: nobody keeps the answer.
         on "orderList" do
           text, apart = Desk::OrderDesk.new(desk).list(given["account"], by: me, ids: given["moves"])

@@ -28,7 +28,7 @@ module SteadyMove
               code_state: desk.codes.state_of(id),
               hands: ->(state) {
                 instructions.of(move, state)
-              })
+              }).merge(left_open: move.open ? 0 : Desk::LeftBehind.new(desk).count(move))
           end
 
           # Whom a move may be handed to; only those are told who may do it.
@@ -112,6 +112,7 @@ module SteadyMove
 
         on("move") { move_sheet(asked[:id]) }
         on("approve") { steer(:approve) }
+        on("unwish") { steer(:unwish) }
         on("lookNow") { steer(:look_now) }
         on("callOff") { steer(:call_off) }
         on("sameRegistrar") { steer(:same_registrar) }

@@ -15,7 +15,14 @@ module SteadyMove
           { places: manual_steps.places(moves).map { |p| place(p, desk, letters, moves) },
             consents: consents(manual_steps.consents(moves)), too_long: too_long(moves, desk.now),
             overdue: overdue.map { |l| letter(l) }, letters: desk.letters.newest(RECENT).map { |l| letter(l) },
-            can_send: letters.sends? }
+            can_send: letters.sends?, leavings: Desk::LeftBehind.new(desk).places.map { |p| leavings(p) } }
+        end
+
+        def leavings(place)
+          kinds = place.kinds.map do |key, title, moves|
+            { key: key, title: title, moves: moves.map { |m| { id: m.id, **Json.name(m.name) } } }
+          end
+          { id: place.id, title: place.title, site: place.site, kinds: kinds }
         end
 
         # Names whose contacts are public now, and longer than the owner consented to.

@@ -95,7 +95,8 @@ module SteadyMove
           { can_call_off: move.open && state.ending.nil? && !state.landed?, can_renew_code: renew_code?(state),
             can_mend: state.ending.nil? && state.marked(:settles)&.phase == "stuck",
             can_hand_over: hand_over?(state), asks_whose: asks_whose(state),
-            can_wish: wish?(state), can_say_over: over?(state),
+            can_wish: wish?(state), wish: wish(state), wished_by: (state.wished_by unless state.approved?),
+            can_refuse: refuse?(state), can_say_over: over?(state),
             can_leave: left.map { |s| s.step.id },
             can_move_back: state.ending == "settled" || (state.landed? && !move.open) }
         end
@@ -116,6 +117,20 @@ module SteadyMove
           return false if release.nil? || state.ending || state.wished? || release.step.by_time?
 
           release.phase == "ahead" || release.early?
+        end
+
+        # Over a connection the desk approves by itself then; else it only tells.
+        def wish(state)
+          release = state.marked(:approval)
+          release && (release.step.by_hand? ? "tell" : "approve")
+        end
+
+        # From the order on the gaining side may refuse at any moment, until the name has landed.
+        def refuse?(state)
+          order = state.marked(:orders)
+          return false if order.nil? || !order.step.by_hand? || state.ending || state.landed?
+
+          order.step.mark?(:refusable) && (order.done? || !state.begun_at(order.step.id).nil?)
         end
 
         # Is a person asked how a transfer ended?

@@ -24,6 +24,7 @@ export const desk = {
     approvalsAndDecisionsThatOnly:
       'Approvals and decisions that only you can give will stand here, the most pressing first.',
     whatARegistrarOrThe: 'What a registrar or the registry has to do or show will stand here, with when it is late.',
+    whatTheDeskDoesNext: 'What the desk itself does next will stand here.',
     whatOnlyNeedsTimeSuch: 'What only needs time, such as caches that have to forget, will stand here with its end.',
   },
   gathered: {
@@ -36,6 +37,7 @@ export const desk = {
     remindTheLetterAboutIs: (a: V, b: V) => `Remind ${a}: no answer to the email about ${b}`,
     sendAReminder: 'Send a reminder',
     writeToFor: (a: V, b: V) => `Write to ${a} for ${b}`,
+    leftAt: (a: V, b: V) => `See to what is left at ${a} of ${b}`,
     tasksAt: (n: number, place: V) => (n === 1 ? `1 task at ${place}` : `${n} tasks at ${place}`),
     writeTheLetter: 'Write the email',
     oneName: '1 name',

@@ -27,7 +27,14 @@ export const hands = {
     recordTheConsentFor: (n: number) =>
       n === 0 ? 'Record the consent' : `Record the consent for ${n === 1 ? '1 name' : `${n} names`}`,
   },
+  leavings: {
+    at: (a: V) => `Left at ${a}`,
+    names: (n: number) => (n === 1 ? '1 name' : `${n} names`),
+    done: (n: number) => (n === 1 ? 'Done' : `Done for all ${n}`),
+    none: 'There was none',
+  },
   handPanel: {
+    notDoneAfterAll: 'Not done after all',
     byHand: (a: V) => `By hand: ${a}`,
     itIsLate: 'It is late.',
     seeItsRecords: 'Its records: what to type, and what is there already',
@@ -43,6 +50,8 @@ export const hands = {
     thisOnlyStartsTheLooking: 'The desk checks from outside before it counts as done.',
   },
   hands: {
+    itLeft: 'It left: I have looked',
+    itDidNotLeave: 'It did not leave: write it again',
     byHand: 'By hand',
     whatRegistrarsOfferNoConnection:
       'What registrars offer no connection for, gathered by place: sign in once, do all of it, and say ' +

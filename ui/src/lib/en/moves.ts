@@ -56,6 +56,13 @@ export const moves = {
     leaveIt: 'Leave it',
   },
   moveSheet: {
+    tellMeTheMinute: 'Tell me the minute it can be approved',
+    approveScope: (a: V) =>
+      `The desk can approve this one release over the connection to ${a} as soon as it is asked for; that ends with this move, and can be taken back until then.`,
+    yesApproveThen: (a: V) => `Yes, approve the release of ${a} then`,
+    willBeApproved: (a: V) => `It is approved as soon as it is asked for: ${a} wants it so.`,
+    willBeTold: (a: V) => `${a} is told by email the minute it can be approved.`,
+    takeItBack: 'Take it back',
     approveAsSoonAs: 'Approve as soon as it is asked',
     haveItMended: 'Have it put right',
     itIsHeldThereNow: (a: V) => `It is held at ${a} now.`,
@@ -84,6 +91,7 @@ export const moves = {
     journal: 'Journal',
     sealedInTheCodeSafe: 'sealed in the code safe',
     underWay: (a: V) => `On the move: ${a}`,
+    leftAt: (n: number, a: V) => (n === 1 ? `1 thing is left at ${a}` : `${n} things are left at ${a}`),
     nothingIsLeftToDo: 'Nothing is left to do',
     paid: 'paid, by its receipt',
     noReceiptYet: 'no receipt yet',

@@ -226,6 +226,7 @@ export const parts = {
     over: 'Over',
     yours: 'Yours',
     theirs: 'Theirs',
+    theDesks: 'The desk’s',
     theClocks: 'The clock’s',
   },
 };

@@ -22,6 +22,7 @@
       turn: 'theirs',
       empty: say.desk.whatARegistrarOrThe,
     },
+    { turn: 'desk', empty: say.desk.whatTheDeskDoesNext },
     { turn: 'clock', empty: say.desk.whatOnlyNeedsTimeSuch },
   ];
   // What is done by hand stands gathered by place.

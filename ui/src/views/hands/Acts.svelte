@@ -12,6 +12,7 @@
   import Found from './Found.svelte';
   import Learnt from './Learnt.svelte';
   import Letter from './Letter.svelte';
+  import NotDone from './NotDone.svelte';
   import Orders from './Orders.svelte';
   import PasteCode from './PasteCode.svelte';
   import Place from './Place.svelte';
@@ -77,6 +78,7 @@
           {/if}
           {#if i.hand.pastes && i.hand.way === 'page'}<PasteCode name={i.name} />{/if}
           {#if (i.said_at || i.phase === 'stuck') && i.says}<p class="muted"><Sentence text={i.says} /></p>{/if}
+          {#if i.said_at && !i.letter}<p><NotDone steps={[{ move: i.move, step: i.step }]} /></p>{/if}
         </div>
       </li>
     {/each}

@@ -7,6 +7,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import Found from './Found.svelte';
+  import NotDone from './NotDone.svelte';
   import PasteCode from './PasteCode.svelte';
   import Place from './Place.svelte';
   import LaterServers from '../records/LaterServers.svelte';
@@ -64,6 +65,7 @@
     <p><a href={p('/by-hand')}>{say.handPanel.writeTheLetterUnderBy}</a>{say.handPanel.togetherWithAllElseFor}</p>
   {:else if saidAt}
     <p class="muted">{say.handPanel.saidToBeDone} <When at={saidAt} />{say.handPanel.theDeskLooksForThe}</p>
+    <p><NotDone steps={[{ move, step }]} /></p>
   {:else}
     <p>
       <May operation="said"

@@ -1,18 +1,26 @@
 <script lang="ts">
-  import { createQuery } from '@tanstack/svelte-query';
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
+  import { refresh } from '../../lib/live.svelte';
   import { p } from '../../router';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import CodeList from '../codes/CodeList.svelte';
   import Acts from './Acts.svelte';
   import ConsentForm from './ConsentForm.svelte';
+  import Leavings from './Leavings.svelte';
   import Letter from './Letter.svelte';
   import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
   const hands = createQuery(() => ({ queryKey: ['hands'], queryFn: () => ask(api.GET('/api/hands')) }));
+  const client = useQueryClient();
+  const left = createMutation(() => ({
+    mutationFn: ({ id, left }: { id: number; left: boolean }) =>
+      ask(api.POST('/api/letters/{id}/left', { params: { path: { id } }, body: { left } })),
+    onSettled: () => refresh(client),
+  }));
   let reminding = $state<number>();
   let listing = $state(false);
   const codes = $derived(hands.data?.places.some((l) => l.items.some((i) => i.hand.pastes)) ?? false);
@@ -38,6 +46,16 @@
         <p>{say.hands.written} <When at={l.at} />: “{l.subject}”.</p>
         {#if reminding === l.id}
           <Letter reminds={l.id} canSend={h.can_send} done={() => (reminding = undefined)} />
+        {:else if l.state === 'intended'}<p class="acts">
+            <May operation="letterLeft"
+              ><Button size="sm" color="alternative" onclick={() => left.mutate({ id: l.id, left: true })}
+                >{say.hands.itLeft}</Button
+              ><Button size="sm" color="alternative" onclick={() => left.mutate({ id: l.id, left: false })}
+                >{say.hands.itDidNotLeave}</Button
+              ></May
+            >
+          </p>
+          <Trouble error={left.error} />
         {:else}<p>
             <May operation="sendLetter"
               ><Button size="sm" onclick={() => (reminding = l.id)}>{say.hands.sendAReminder}</Button></May
@@ -46,6 +64,7 @@
       </section>
     {/each}
     {#each h.places as place (place.id)}<Acts {place} canSend={h.can_send} />{/each}
+    {#each h.leavings as left (left.id)}<Leavings place={left} />{/each}
     {#if codes}
       {#if listing}<CodeList done={() => (listing = false)} />{:else}
         <p>
@@ -55,7 +74,7 @@
         </p>
       {/if}
     {/if}
-    {#if !h.places.length && !h.consents && !h.overdue.length}
+    {#if !h.places.length && !h.consents && !h.overdue.length && !h.leavings.length}
       <p class="empty">
         {say.hands.actsAtRegistrarsWithoutA} <a href={p('/names')}>{say.hands.chooseNames}</a>
         {say.hands.andPlanTheirMoves}

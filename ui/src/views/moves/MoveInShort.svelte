@@ -4,6 +4,7 @@
   import AnswerStrip from '../../parts/AnswerStrip.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
+  import { p } from '../../router';
   import { say } from '../../lib/say';
 
   /** The answers at the head of a move. */
@@ -14,7 +15,8 @@
   {#snippet may()}<strong>{m.open ? say.moveSheet.underWay(m.stage) : m.stage}</strong>{/snippet}
   {#snippet next()}
     {#if m.open && m.turn && m.sentence}<TurnMark turn={m.turn} words /> {m.sentence}
-    {:else if m.result}{say.moveSheet.nothingIsLeftToDo}{/if}
+    {:else if m.result && m.left_open}<a href={p('/by-hand')}>{say.moveSheet.leftAt(m.left_open, m.from)}</a
+      >{:else if m.result}{say.moveSheet.nothingIsLeftToDo}{/if}
   {/snippet}
   {#snippet cost()}
     {#if m.paid}{money(m.paid.amount)}

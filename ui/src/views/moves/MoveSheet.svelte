@@ -7,6 +7,10 @@
   import { p, route } from '../../router';
   import { UNTIL } from '../../lib/words';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
+  import ForGood from '../../parts/ForGood.svelte';
+  import May from '../../parts/May.svelte';
+  import NotDone from '../hands/NotDone.svelte';
+  import Refusal from '../hands/Refusal.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
@@ -41,7 +45,7 @@
     queryFn: () => ask(api.GET('/api/moves/{id}', { params: { path: { id } } })),
   }));
   const steer = createMutation(() => ({
-    mutationFn: (act: 'approve' | 'look' | 'call-off' | 'mend') =>
+    mutationFn: (act: 'approve' | 'unwish' | 'look' | 'call-off' | 'mend') =>
       ask(api.POST(`/api/moves/{id}/${act}`, { params: { path: { id } } })),
     onSettled: () => refresh(client),
   }));
@@ -75,9 +79,9 @@
           </p>
         {/if}
         <div class="acts">
-          {#if m.can_wish && may('approve')}
+          {#if m.can_wish && m.wish === 'tell' && may('approve')}
             <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('approve')}
-              >{say.moveSheet.approveAsSoonAs}</Button
+              >{say.moveSheet.tellMeTheMinute}</Button
             >
           {/if}
           {#if may('lookNow')}
@@ -123,6 +127,25 @@
             {/if}
           {/if}
         </div>
+        {#if m.can_wish && m.wish === 'approve' && may('approve')}
+          <p class="muted">{say.moveSheet.approveScope(m.from)}</p>
+          <ForGood
+            label={say.moveSheet.approveAsSoonAs}
+            yes={say.moveSheet.yesApproveThen(m.unicode)}
+            busy={steer.isPending}
+            act={() => steer.mutate('approve')}
+          />
+        {/if}
+        {#if m.wished_by}
+          <p>
+            {m.wish === 'approve' ? say.moveSheet.willBeApproved(m.wished_by) : say.moveSheet.willBeTold(m.wished_by)}
+            <May operation="unwish"
+              ><button type="button" class="link" onclick={() => steer.mutate('unwish')}
+                >{say.moveSheet.takeItBack}</button
+              ></May
+            >
+          </p>
+        {/if}
         {#if m.can_approve && may('approve')}
           <Approve move={m} busy={steer.isPending} act={() => steer.mutate('approve')} />
         {/if}
@@ -143,12 +166,14 @@
     {#if m.asks_whose && may('sameRegistrar')}<Whose move={m.id} shown={m.asks_whose} to={m.to} />{/if}
     {#if may('handOver')}<HandOver move={m.id} can={m.can_hand_over} />{/if}
     {#if m.can_say_over && may('sayOver')}<Over move={m.id} />{/if}
+    {#if m.can_refuse && may('orderRefused')}<Refusal move={m.id} name={m.name} />{/if}
     {#each m.open ? m.steps.filter((s) => s.hand?.order) : [] as s (s.id)}
       <section class="box raised order" aria-label={s.title}>
         <Place hand={s.hand!} />
         {#if s.said_at}<p class="muted">
             {say.handPanel.saidToBeDone}
             <When at={s.said_at} />{say.handPanel.theDeskLooksForThe}
+            <NotDone steps={[{ move: m.id, step: s.id }]} />
           </p>
         {:else}<Orders account={s.hand!.place} items={[orderItem(m, s)]} />{/if}
       </section>

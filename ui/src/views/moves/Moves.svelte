@@ -17,7 +17,7 @@
 
   let { children }: { children: Snippet } = $props();
   const param = (key: string) => String(searchParams.get(key) ?? '');
-  const turn = $derived((param('turn') || undefined) as 'yours' | 'theirs' | 'clock' | undefined);
+  const turn = $derived((param('turn') || undefined) as 'yours' | 'theirs' | 'desk' | 'clock' | undefined);
   const account = $derived(param('at') || undefined);
   const batch = $derived(Number(param('batch')) || undefined);
   const late = $derived(param('late') === 'true' || undefined);

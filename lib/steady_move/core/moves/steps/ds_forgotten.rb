@@ -11,6 +11,7 @@ module SteadyMove
           takes 0, 0, 0, by: :ds
           option :signed
           talks_to :dns
+          marks :time
         end
       end
     end

@@ -12,7 +12,7 @@ module SteadyMove
           ending
           takes 0, 0, 0, by: :back
           talks_to :dns
-          marks :caches
+          marks :time, :caches, :waivable
         end
       end
     end

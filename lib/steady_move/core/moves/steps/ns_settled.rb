@@ -11,7 +11,7 @@ module SteadyMove
           takes 0, 0, 0, by: :settle
           option :carry
           talks_to :dns
-          marks :caches
+          marks :time, :caches
         end
       end
     end

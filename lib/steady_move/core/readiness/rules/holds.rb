@@ -26,6 +26,9 @@ module SteadyMove
           # Rules whose remedy is an update of the name at the losing side.
           BY_UPDATE = %w[locked dns-leaves signed contact-unreachable].freeze
 
+          # Where a person takes the lock off on the registrar's pages, these go with it: one switch for four statuses
+          # (common practice).
+          CLIENT = %w[clientUpdateProhibited].freeze
           # Besides EPP's own, RDAP's words that don't say whose they are (RFC 9083 §10.2.2).
           BARRING = ["clientUpdateProhibited", "serverUpdateProhibited", "update prohibited", "locked"].freeze
 
@@ -33,8 +36,9 @@ module SteadyMove
             next unless facts.statuses.intersect?(BARRING) && about.hit?(*BY_UPDATE)
 
             barred = facts.statuses & BARRING
-            Rules.standing({ statuses: barred.join(", ") },
-              effect: ("bar" if barred.include?("serverUpdateProhibited")))
+            effect = "bar" if barred.include?("serverUpdateProhibited")
+            effect ||= "caution" if facts[:one_switch] && (barred - CLIENT).empty?
+            Rules.standing({ statuses: barred.join(", ") }, effect: effect)
           end
 
           # A list of statuses in which one is not understood shows neither that there is a lock nor that there is none.

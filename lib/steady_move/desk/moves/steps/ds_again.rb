@@ -9,6 +9,7 @@ module SteadyMove
 
         def call
           return stays if stays?
+          return wait(sentence(:not_back), source: :registry, look_at: now + 300) unless back?
 
           missing = old_ds - (shown_ds || (return not_known))
           return done(sentence(:done), source: :registry) if missing.empty?
@@ -24,6 +25,13 @@ module SteadyMove
 
         # The name servers stay at the new host: the old DS would make the name bogus there.
         def stays? = !state.told("stays_new").nil?
+
+        # Does the registry lead to the old servers again? Else the DS would make the name bogus.
+        def back?
+          servers = ports.servers.delegation(name)&.first || public_record.name_servers.to_a
+          plan.old_name_servers.nil? || servers.sort == plan.old_name_servers.sort
+        end
+
         def stays = done(sentence(:stays), source: :desk)
 
         def old_ds = state.told("ds")&.data&.fetch("ds", nil).to_a

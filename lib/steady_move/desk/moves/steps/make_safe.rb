@@ -64,11 +64,13 @@ module SteadyMove
           return if plan.marked(:lock).nil? || state.done?(plan.marked(:lock).id)
 
           plan.steps.select { |s| s.undo.include?(step.id) }.filter_map do |s|
-            begun = state.begun_at(s.id) || state.first_try_at(s.id) || state[s.id]&.done_at
+            begun = state.begun_at(s.id) || state.first_try_at(s.id) || state[s.id]&.done_at || maybe_at(s)
             begun && (begun + [s.takes.last, Core::Moves::Steps::SHOWS.last].max)
           end.max
         end
 
+        # Shown to a person who may have done it until the very end, and said nothing.
+        def maybe_at(step) = step.by_hand? && state.touched?(step.id) ? state.ended_at : nil
         def locks? = plan.options.include?(:lock)
         def released = resumed(sentence(:released), source: :transfer_query)
 

@@ -23,7 +23,9 @@ module SteadyMove
 
         def ask(address)
           letter = ports.letters.of_step(move.id, step.id, to: address)
-          return waiting(letter, address) if letter
+          # Cut off in the middle of sending: nobody knows whether it left, and a second word does no harm.
+          ports.letters.drop(letter[:id]) if letter && letter[:state] == "intended"
+          return waiting(letter, address) if letter && letter[:state] != "intended"
           if by_hand?
             return wait(sentence(:send_it, address: address), source: :own_mailbox,
               look_at: now + ByHand::UNASKED)

@@ -30,10 +30,16 @@ module SteadyMove
         def from_outside
           return over if sight.stage == :over
           return done(sight.says, source: sight.source, ref: sight.ref, **seen) if sight.begun?
+          return locked_again if plan.options.include?(:lock) && public_record.lock.yes?
 
           return wait(sentence(:not_yet), source: :record, ref: sight.ref, look_at: now + 1800) if now < late_at
 
           problem(sentence(:late), source: :record, ref: sight.ref, yours: true, look_at: now + 21_600, which_end: true)
+        end
+
+        # A lock that came back after the order: the gaining side can't ask the registry while it stands.
+        def locked_again
+          problem(sentence(:locked_again), source: :record, ref: sight.ref, yours: true, look_at: now + 3600)
         end
 
         def late_at = step_state.since + LATE

@@ -16,7 +16,7 @@ module SteadyMove
           transfer = our_transfer or return problem(sentence(:none), source: :transfer_query, yours: true)
           return finished(transfer) unless transfer.status == "pending"
 
-          approve if may_approve? && !approved_there?
+          approve if approving? && !approved_there?
           begun = state.set_going_at(step.id) || state.approved?
           return late(transfer) if late?
 
@@ -26,7 +26,15 @@ module SteadyMove
 
         private
 
-        def may_approve? = state.approved? && !by_hand? && !step.by_time?
+        def connected? = !by_hand? && !step.by_time?
+
+        # Has a person approved it, now or as soon as it can be done? Only where the desk does it over the connection.
+        def approving?
+          return false unless connected?
+
+          approve_as_wished if state.wished? && !state.approved?
+          state.approved? || state.wished?
+        end
 
         # Without a connection to the gaining side: what shows of the transfer counts, and what the losing side's own
         # connection says where there is one.
@@ -34,7 +42,7 @@ module SteadyMove
           return over if sight.stage == :over
           return done(sight.says, source: sight.source, ref: sight.ref) if sight.approved?
 
-          approve if sight.pending? && may_approve? && !approved_there?
+          approve if sight.pending? && approving? && !approved_there?
           return late_outside if late?
 
           wait(sight.pending? ? outside_waiting : sentence(:as_soon_as), source: sight.source, ref: sight.ref,

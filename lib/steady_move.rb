@@ -12,7 +12,7 @@ require "zeitwerk"
 # The desk at which a site administrator moves domain names between registrars. Rooms: see ARCHITECTURE.md.
 module SteadyMove
   ROOT = File.expand_path("..", __dir__)
-  VERSION = "0.9.0"
+  VERSION = "0.10.0"
 
   LOADER = Zeitwerk::Loader.new.tap do |loader|
     loader.push_dir(__dir__)

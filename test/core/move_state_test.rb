@@ -27,11 +27,11 @@ class MoveStateTest < Minitest::Test
 
   # steps done => [stage, whose turn, active steps]
   CASES = [
-    [[], ["Survey", "clock", %w[fetch-zone]]],
+    [[], ["Survey", "desk", %w[fetch-zone]]],
     [RECORDS.first(5), ["Make ready", "clock", %w[ns-settled]]],
-    [RECORDS, ["Make ready", "clock", %w[unlock get-code]]],
+    [RECORDS, ["Make ready", "desk", %w[unlock get-code]]],
     [RECORDS + %w[unlock get-code check-code], ["Make ready", "theirs", %w[lock-gone]]],
-    [READY, ["Ordered", "clock", %w[order]]],
+    [READY, ["Ordered", "desk", %w[order]]],
     [READY + %w[order], ["Ordered", "theirs", %w[registry-pending]]],
     [READY + %w[order registry-pending], ["Release", "yours", %w[release]]],
     [READY + %w[order registry-pending release], ["Landed", "theirs", %w[landed]]]

@@ -107,7 +107,7 @@ class ByHandTest < Minitest::Test
     hands.new_code(odd, by: ADA)
     world.runner.pass
     assert_equal row("skerry-lighthouse-walks.example")[:auth_info], world.app.codes.of_move(odd)
-    assert_match(/\A[a-zA-Z2-9]{20}\z/, world.app.codes.of_move(odd))
+    assert_match(/\A[a-zA-Z2-9]{22}\z/, world.app.codes.of_move(odd))
     until_step(odd, "release")
     assert_raises(SteadyMove::Desk::Refused) { hands.new_code(odd, by: ADA) }
   end
@@ -117,7 +117,8 @@ class ByHandTest < Minitest::Test
     live_with("millrace")
     name = "seal-bay-trips.isl.test"
     id = start(name)
-    assert_equal(%w[consent identity privacy-off contacts-shown prove-contact order registry-pending release landed
+    assert_equal(%w[keep-zone consent identity privacy-off contacts-shown prove-contact answers-before order registry-pending
+      release landed
       privacy-back check-landed], state(id).steps.map do |s|
                                     s.step.id
                                   end)

@@ -29,6 +29,7 @@ class LettersTest < Minitest::Test
     ["new-ds", ["2371 13 2 1F98"], "at the registry (2371 13 2 1F98):", "Add new DS records for ferry.example", false],
     ["old-ds", ["2371 13 2 1F98"], "at the registry again (2371 13 2 1F98):",
       "Add the former DS records of ferry.example again", false],
+    ["renew", [], "Please renew for one year, before it expires:", "Renew ferry.example", false],
     ["push", ["Tide Names"], "Please hand over to the registrar (Tide Names):",
       "Hand ferry.example over to another registrar", false],
     ["release", [], "Please release:", "Release the transfer of ferry.example", false],

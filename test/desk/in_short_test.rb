@@ -11,9 +11,9 @@ class InShortTest < Minitest::Test
   def short = SteadyMove::Desk::InShort.new(app)
   def judged(name) = SteadyMove::Desk::Judging.new(app).one(name)
 
-  # name => do site and mail stay up; the records of the second end with its account and would be carried
+  # name => do site and mail stay up; the zone of the second ends with its account, and nobody chose a host for it
   UPTIME = { "harbourpass.example" => /stay up: the name servers stay/,
-             "saltern-isles.example" => /stay up: records are copied to Lanternroom DNS/ }.freeze
+             "saltern-isles.example" => /go down unless the records are carried/ }.freeze
 
   def test_a_name_is_answered_without_asking_anybody_outside
     outside = Object.new.tap { |o| o.define_singleton_method(:method_missing) { |m, *| raise "asks outside: #{m}" } }
@@ -21,10 +21,12 @@ class InShortTest < Minitest::Test
       UPTIME.each do |name, says|
         ahead = short.ahead(judged(name))
         assert_match says, ahead.uptime
-        assert_equal 3, ahead.finish.size
+        assert_equal name.start_with?("saltern") ? 0 : 3, ahead.finish.size, "no host is chosen by itself"
         assert_equal judged(name).facts[:expires_at].year + 1, ahead.expected_expiry.year
       end
     end
+    app.carries.put("saltern-isles.example", by: "ada", at: app.now, host_id: "lanternroom")
+    assert_match(/records are copied to Lanternroom DNS/, short.ahead(judged("saltern-isles.example")).uptime)
     assert_nil short.ahead(judged("harbourpass.example"), to: "tarnbeck"), "it is there already"
   end
 

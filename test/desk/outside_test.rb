@@ -40,7 +40,7 @@ class OutsideTest < Minitest::Test
     name = "saltern-press.fjd.test"
     id = start_to(name, "hawser")
     before = row(name)[:expires_at]
-    assert_equal %w[ask-code get-code check-code order confirm-link confirm-halves landed settings check-landed],
+    assert_equal %w[keep-zone ask-code get-code check-code answers-before order confirm-link confirm-halves landed settings check-landed],
       state(id).steps.map { |s| s.step.id } - %w[prove-contact]
     by_letters(id, "order")
     ordered_at_hawser(id)
@@ -105,7 +105,7 @@ class OutsideTest < Minitest::Test
     world.app.accounts.put(twin)
     id = start_to("oyster-smack-charter.example", "twin")
     ids = state(id).steps.map { |s| s.step.id }
-    assert_equal %w[push landed settings check-landed], ids - %w[prove-contact lock-back]
+    assert_equal %w[keep-zone answers-before push landed settings check-landed], ids - %w[prove-contact lock-back]
     assert_equal [["Hand it over to", "saltern-twin"]], told(id, "push").hand.typed
     say(id, "push")
     world.until_true { state(id)["settings"].active? }

@@ -34,12 +34,11 @@ class ScriptsTest < Minitest::Test
     [{ name: "f.isl.test", status: ["client transfer prohibited"], created: "2027-02-28T00:00:00Z" }, "clear", AT, [],
       [[AT, "2027-03-31T08:00:00Z"]]],
     [{ name: "g.example", expires: "2027-03-10T00:00:00Z" }, "fix", AT,
-      [["too-late", "fix", "2027-03-10T00:00:00Z"], ["near-expiry", "caution", "2027-03-10T00:00:00Z"]], [[AT,
-        "2027-03-31T08:00:00Z"]]],
+      [["too-late", "fix", nil]], [[AT, "2027-03-10T00:00:00Z"]]],
     [{ name: "h.example", expires: "2036-06-01T00:00:00Z" }, "clear", AT,
       [["ten-years", "caution", "2027-06-01T00:00:00Z"]], [[AT, "2027-03-31T08:00:00Z"]]],
     [{ name: "i.unknown-suffix" }, "clear", AT, [["suffix-unlisted", "caution", nil]], [[AT, "2027-03-31T08:00:00Z"]]],
-    [{ name: "j.example", status: nil }, "clear", AT, [], [[AT, "2027-03-31T08:00:00Z"]]],
+    [{ name: "j.example", status: nil }, "unknown", nil, [], []],
     [{ name: "k.example", status: ["add period"], events: [] }, "wait", nil, [["new-name", "wait", nil]], []]
   ].freeze
 

@@ -26,6 +26,11 @@ describe('the plan', () => {
     aims: {},
     startable: true,
     years: 1,
+    late: false,
+    dns_question: [],
+    renewed_from: null,
+    renewal: null,
+    total: amount(902),
     carries: false,
     quote: {
       fee: amount(884),

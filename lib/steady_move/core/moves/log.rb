@@ -80,7 +80,7 @@ module SteadyMove
 
         def about(event)
           mine = @steps[event.step] ||= OfStep.new(event.at, nil, nil, nil, [], false, {}, false, 0)
-          mine.last = event unless event.type == "reopened"
+          mine.last = event unless says_nothing?(event, mine)
           case event.type
           when "done" then prove(event, mine)
           when "accepted" then accept(event, mine)
@@ -92,6 +92,12 @@ module SteadyMove
           end
           mine.mend = false if %w[done problem].include?(event.type)
           mine.touched ||= TOUCHING.include?(event.type) || shown?(event)
+        end
+
+        # What is about to be tried once more changes nothing of what was last seen: a problem stays a person's until the
+        # outcome is known.
+        def says_nothing?(event, mine)
+          event.type == "reopened" || (event.type == "intended" && !mine.last.nil?)
         end
 
         # What a person is shown to do by hand may be done, whatever they say.

@@ -51,7 +51,7 @@ module SteadyMove
         # When it ended, or nil.
         def ended_at = @log.ended_by&.at
         # Was an outward act of this step begun, or a person shown what to do by hand, who may have done it?
-        def touched?(id) = @log.of(id).touched
+        def touched?(id) = @log.of(id).touched || @shown.include?(id)
 
         # True until nothing more will be done: settled, or ended and made safe again.
         def open? = ending.nil? || (ending != "settled" && active.any?)
@@ -101,22 +101,27 @@ module SteadyMove
 
         def fold_steps
           list = plan.steps.map { |step| fold_step(step) }
+          @shown = list.select { |s| s.active? && s.step.by_hand? }.to_set { |s| s.step.id }
           return list unless ending && ending != "settled"
 
           list.map { |s| s.done? ? s : s.dup.tap { |d| d.phase = "dropped" }.freeze } +
-            taken_back.map { |e| fold_step(e) }
+            taken_back(list).map { |e| fold_step(e) }
         end
 
         # The endings that have something to take back; each waits for those of its needs that are among them.
-        def taken_back
-          there = plan.endings.select { |e| taken_back_by?(e) }
+        def taken_back(list)
+          there = plan.endings.select { |e| taken_back_by?(e, list) }
           ids = there.map(&:id)
           there.map { |e| e.dup.tap { |s| s.needs = e.needs & ids }.freeze }
         end
 
-        # Was something done, or may it have been, that this step takes back?
-        def taken_back_by?(ending_step)
-          plan.steps.any? { |s| s.undo.include?(ending_step.id) && (done?(s.id) || @log.of(s.id).touched) }
+        # Was something done, or may it have been, that this step takes back? What a person was shown to do is perhaps
+        # done.
+        def taken_back_by?(ending_step, list)
+          list.any? do |s|
+            step = s.step
+            step.undo.include?(ending_step.id) && (s.done? || touched?(step.id))
+          end
         end
 
         def fold_step(step)

@@ -33,6 +33,38 @@ class ForecastsTest < Minitest::Test
     assert_equal held.first.ended_at.between?(held.first.p05, held.first.p95), held.first.held
   end
 
+  # The last of twenty alike, drawn together: the quantiles of a maximum are those of one at the twentieth root (F(x)^n,
+  # textbook), never the greatest of single ranges.
+  def test_many_are_drawn_together
+    plan = world.plan(NAMES.first, to: "orlop").plan
+    single = Core::Forecast::Draws.new(count: 4000, seed: 5).ends(Core::Moves::State.fold(plan, []), at: app.now)
+    one = Core::Forecast::Spread.new(single, at: app.now)
+    joint = app.forecasts.of_all([[plan, app.now]] * 20)
+    [0.1, 0.5, 0.9].zip(joint.range).each do |share, at|
+      expected = one.quantile(share**(1.0 / 20))
+      assert_in_delta expected - app.now, at - app.now, 0.06 * (expected - app.now), share
+    end
+    lone = app.forecasts.of_plan(plan).spread
+    assert_operator joint.p10, :>, lone.p50, "somebody is always late"
+  end
+
+  # Two futures of one move, the deadline between, and the same wherever it is told.
+  def test_two_futures
+    id = world.start(NAMES.first, to: "orlop")
+    world.until_true(most: 200, what: "the release") { world.move(id).state.marked(:approval).active? }
+    two = app.forecasts.of(world.move(id)).futures
+    assert_equal ["lands", world.move(id).state.deadline], [two.means, two.ends]
+    assert_operator two.acting, :<, app.now + (86_400 / 2)
+    assert_operator two.silent, :>=, two.ends
+    assert_operator two.silent, :<, two.ends + 86_400
+    ahead = SteadyMove::Desk::InShort.new(app).under_way(world.move(id))
+    assert_equal two, ahead.futures
+    world.orders.approve(id, by: "ada@saltern-office.example")
+    over
+    assert_match(/Finished <#{world.move(id).state.ended_at.strftime('%F')}/,
+      SteadyMove::Desk::InShort.new(app).result(world.move(id)))
+  end
+
   # Three moves end together when the last of them does.
   def test_all_together
     ids = NAMES.map { |n| world.start(n, to: "orlop") }

@@ -34,7 +34,7 @@ class MoveViewTest < Minitest::Test
 
   # ways, events => [step, turn, what the instant means, seconds from the start until it]
   CARDS = [
-    [{}, [], ["unlock", "clock", "over", 300]],
+    [{}, [], ["unlock", "desk", "over", 300]],
     [{}, [["done", "unlock", 10]], ["lock-gone", "theirs", "late", 3610]],
     [{ "unlock" => "page" }, [], ["unlock", "yours", nil, nil]],
     [{ "unlock" => "page" }, [["said", "unlock", 100]], ["unlock", "theirs", "late", 3700]],

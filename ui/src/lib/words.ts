@@ -108,7 +108,13 @@ export const GATES = {
 } as const;
 /** The same where no instant follows. */
 export const GATES_ALONE = { ...GATES, wait: say.gateMark.wait } as const;
-export const UNTIL = { 'by-itself': say.words.goesOnByItself, late: say.words.late, over: say.words.over } as const;
+/** What an instant means: it goes on by itself then, or it is late only after it. */
+export function untilWords(means: 'by-itself' | 'late' | 'over', at: string, now: number): string {
+  const past = Date.parse(at) < now;
+  if (means === 'by-itself') return say.words.goesOnByItself;
+  if (means === 'late') return past ? say.words.lateSince : say.words.lateAfter;
+  return past ? say.words.overSince : say.words.overBy;
+}
 export const TURNS = {
   yours: say.words.yours,
   theirs: say.words.theirs,

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import type { Schemas } from '../lib/api';
   import { clock } from '../lib/clock.svelte';
   import { stamp } from '../lib/words';
   import { say } from '../lib/say';
@@ -9,6 +10,7 @@
     may,
     next,
     finish,
+    futures,
     uptime,
     cost,
     result,
@@ -16,6 +18,7 @@
     may: Snippet;
     next?: Snippet | undefined;
     finish?: string[];
+    futures?: Schemas['Futures'];
     uptime: string | undefined;
     cost: Snippet;
     result?: Snippet | undefined;
@@ -38,7 +41,12 @@
     <div>
       <dt>{say.answers.doneBy}</dt>
       <dd class="num">
-        <strong>{stamp(usual, clock.now)}</strong>
+        {#if futures}
+          <strong>{say.answers.ifYouAct(stamp(futures.acting, clock.now))}</strong>
+          <span class="muted"
+            >{say.answers.ifNobody[futures.means](futures.silent ? stamp(futures.silent, clock.now) : '')}</span
+          >
+        {:else}<strong>{stamp(usual, clock.now)}</strong>{/if}
         <span class="muted">{say.answers.range(stamp(early, clock.now), stamp(late, clock.now))}</span>
       </dd>
     </div>

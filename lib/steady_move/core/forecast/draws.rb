@@ -26,15 +26,17 @@ module SteadyMove
         end
 
         # state: Moves::State; at: now; takes: {step id => [least, usual, most] seconds} that rule over the plan's own.
-        # salt: another one for another move, so that what is drawn for one says nothing of the other.
+        # salt: another one for another move, so that what is drawn for one says nothing of the other. silence: the share
+        # of lives in which nobody approves.
         # Returns the possible ends of the whole, in seconds from `at`, unsorted; [0.0, …] where all is done.
-        def ends(state, at:, takes: {}, salt: 0)
+        def ends(state, at:, takes: {}, salt: 0, silence: SILENCE)
           steps = state.steps.reject { |s| s.phase == "dropped" }
           rested_on = steps.flat_map { |s| s.step.needs }.to_h { |id| [id, true] }
           known = {}
           last = nil
           steps.each_with_index do |s, i|
-            known[s.step.id] = own = step_ends(s, i + salt, known, at, takes[s.step.id] || s.step.takes)
+            quiet = s.step.mark?(:approval) ? silence : 0
+            known[s.step.id] = own = step_ends(s, i + salt, known, at, takes[s.step.id] || s.step.takes, quiet)
             # The end of all is the latest end of those on which nothing rests.
             last = later(last, own) unless rested_on[s.step.id]
           end
@@ -53,10 +55,9 @@ module SteadyMove
         private
 
         # Seconds from now at which a step ends: a number where it is certain, else one for each draw.
-        def step_ends(step_state, order, known, at, takes)
+        def step_ends(step_state, order, known, at, takes, silence)
           return 0.0 if step_state.done?
 
-          silence = step_state.step.mark?(:approval) ? SILENCE : 0
           own = step_state.step.business_days?
           return at_work(-used(step_state, at), takes, order, at) if step_state.active? && own
           return remaining(step_state, order, at, takes, silence) if step_state.active?
@@ -119,6 +120,8 @@ module SteadyMove
         def table(takes, silence)
           @tables[[takes, silence]] ||= Array.new(@count) do |k|
             share = (k + 0.5) / @count
+            next takes.last.to_f if silence == 1
+
             share > 1 - silence ? takes.last.to_f : Triangular.quantile(*takes, share / (1 - silence))
           end.freeze
         end

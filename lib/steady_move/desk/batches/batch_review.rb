@@ -31,7 +31,7 @@ module SteadyMove
         rows = Batch.new(@app).propose_all(waiting.map { |m| Batch::Want.of(batch, m) }, &block)
         waves = BatchWaves.new(@app).of(batch, rows.select(&:startable))
         review = Review.new(rows: rows, waves: waves, risks: late(waves, rows) + risks(rows), asks: asks(rows),
-          range: range(waves))
+          range: range(batch, waves, rows))
         review.above = by ? Spending.new(@app).above(review, batch, by).map { |p| Words.say(p) } : []
         review
       end
@@ -76,8 +76,13 @@ module SteadyMove
         mine.map { |s| [places[s.place], s, row] }
       end
 
-      # All done when the last wave is.
-      def range(waves) = waves.empty? ? [] : (0..2).map { |i| waves.map { |w| w.ends[i] }.max }
+      # All done when the last of them is, those under way among them: drawn together.
+      def range(batch, waves, rows)
+        plans = rows.to_h { |r| [r.name, r.plan] }
+        begun = @app.moves.find_all(@app.batches.members(batch.id).filter_map(&:move_id)).select(&:open)
+        pairs = waves.flat_map { |w| w.names.map { |n| [plans.fetch(n), w.starts_at] } }
+        @app.forecasts.of_all(pairs, begun)&.range || []
+      end
     end
   end
 end

@@ -17,7 +17,7 @@ module SteadyMove
         moves = @app.moves.find_all(begun.map(&:move_id)).to_h { |m| [m.id, m] }
         groups = HangTogether.new(@app).groups(rows.map(&:name) + begun.map(&:name))
         members = rows.map { |r| ahead(r, groups) } + begun.map { |m| under_way(m, moves[m.move_id], groups) }
-        Waves.propose(members, rules(batch), at: at)
+        together(Waves.propose(members, rules(batch), at: at), rows)
       end
 
       # A black-out span is of days, the last one included; in UTC.
@@ -33,6 +33,15 @@ module SteadyMove
       end
 
       private
+
+      # When all of a wave are done is drawn together, never put together from each one's own range.
+      def together(waves, rows)
+        plans = rows.to_h { |r| [r.name, r.plan] }
+        waves.map do |wave|
+          spread = @app.forecasts.of_all(wave.names.map { |n| [plans.fetch(n), wave.starts_at] })
+          wave.dup.tap { |w| w.ends = spread.range }
+        end
+      end
 
       def midnight(day) = Time.iso8601("#{day}T00:00:00Z")
 

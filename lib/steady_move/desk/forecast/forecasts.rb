@@ -15,7 +15,8 @@ module SteadyMove
       KEPT = 4000
 
       # spread: Core::Forecast::Spread; rests_on: {step id => how many finished moves its duration rests on}.
-      Range = Struct.new(:spread, :rests_on, keyword_init: true)
+      # futures: Core::Forecast::Futures::Two, or nil.
+      Range = Struct.new(:spread, :rests_on, :futures, keyword_init: true)
       # What was foreseen of a move when it started, and what came of it. held: did it end within the 90 % range?
       Held = Struct.new(:move, :p05, :p50, :p95, :ended_at, :held, keyword_init: true)
 
@@ -32,16 +33,22 @@ module SteadyMove
       def of(move)
         now = @app.now
         fresh([move.id, move.events.size], now, far: ->(range, at) { range.spread.p90 - at }) do
-          ends, rests = drawn(move.plan, move.state, move.from_account, move.to_account, now)
-          Range.new(spread: Forecast::Spread.new(ends, at: now), rests_on: rests)
+          range(move.plan, move.state, move.from_account, move.to_account, now)
         end
       end
 
       # Of a plan that has not started. Returns Range.
       def of_plan(plan)
-        state = Core::Moves::State.fold(plan, [])
-        ends, rests = drawn(plan, state, plan.from, plan.to, @app.now)
-        Range.new(spread: Forecast::Spread.new(ends, at: @app.now), rests_on: rests)
+        range(plan, Core::Moves::State.fold(plan, []), plan.from, plan.to, @app.now)
+      end
+
+      # Several plans done, each begun at its own Time, drawn together: the range of the last of them. pairs: [[Plan,
+      # Time]]; moves: open ones beside. Returns a Spread, or nil where there is none.
+      def of_all(pairs, moves = [])
+        now = @app.now
+        lists = pairs.each_with_index.map { |(plan, starts), i| apart(plan, starts - now, i, now) }
+        lists += moves.map { |m| ends_of(m, now) }
+        Forecast::Spread.together(lists, at: now) if lists.any?
       end
 
       # All of several open moves done. Returns a Spread, or nil where there is none.
@@ -81,6 +88,20 @@ module SteadyMove
       end
 
       private
+
+      def range(plan, state, from, to, now) # rubocop:disable Metrics/ParameterLists -- the two accounts go with it
+        takes, rests = learnt(plan, from, to)
+        spread = Forecast::Spread.new(draws(now).ends(state, at: now, takes: takes), at: now)
+        Range.new(spread: spread, rests_on: rests,
+          futures: Forecast::Futures.of(state, draws(now), at: now, takes: takes))
+      end
+
+      # A plan's draws beside those of others: another salt, and turned, so that they say nothing of each other.
+      def apart(plan, offset, number, now)
+        state = Core::Moves::State.fold(plan, [])
+        list, = drawn(plan, state, plan.from, plan.to, now, salt: number)
+        list.rotate(number * 97).map { |seconds| seconds + [offset, 0].max }
+      end
 
       # A move's own draws beside those of others, in seconds from now: apart from what is shown of it alone.
       def ends_of(move, now)

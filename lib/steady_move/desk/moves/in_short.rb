@@ -7,7 +7,8 @@ module SteadyMove
     class InShort
       # What a move of a name would be, if it started now. finish: [early, usual, late] Times, empty where it can't
       # start; uptime: sentence; expected_expiry: Time or nil.
-      Ahead = Struct.new(:finish, :uptime, :expected_expiry, keyword_init: true)
+      # futures: Core::Forecast::Futures::Two or nil.
+      Ahead = Struct.new(:finish, :futures, :uptime, :expected_expiry, keyword_init: true)
 
       def initialize(app)
         @app = app
@@ -43,7 +44,7 @@ module SteadyMove
         unseen = checks.count { |c| c["ok"].nil? }
         key = "settled_unchecked" if key == "settled" && checks.empty?
         key = "settled_unseen" if key == "settled" && unseen.positive?
-        say("result.#{key}", at: move.events.last.at, ok: checks.count { |c| c["ok"] }, all: checks.size,
+        say("result.#{key}", at: move.state.ended_at || move.events.last.at, ok: checks.count { |c| c["ok"] }, all: checks.size,
           unseen: unseen, **MoveWords.of(move.plan, @app.accounts))
       end
 
@@ -60,13 +61,15 @@ module SteadyMove
 
         host = judged.needs_carry? ? CarryHosts.chosen(@app, judged.name.ascii, to: to)&.id : nil
         found = Planning.new(@app).propose(judged.name.ascii, to: to, host: host, outside: false) or return
-        finish = found.startable? ? @app.forecasts.of_plan(found.plan).spread.range : []
-        Ahead.new(finish: finish, uptime: uptime(found.plan), expected_expiry: found.plan.expected_expiry)
+        range = @app.forecasts.of_plan(found.plan) if found.startable?
+        Ahead.new(finish: range ? range.spread.range : [], futures: range&.futures, uptime: uptime(found.plan),
+          expected_expiry: found.plan.expected_expiry)
       end
 
       # The same of a move that is under way.
       def under_way(move)
-        Ahead.new(finish: @app.forecasts.of(move).spread.range, uptime: uptime(move.plan),
+        range = @app.forecasts.of(move)
+        Ahead.new(finish: range.spread.range, futures: range.futures, uptime: uptime(move.plan),
           expected_expiry: move.plan.expected_expiry)
       end
 

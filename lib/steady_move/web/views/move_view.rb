@@ -17,7 +17,7 @@ module SteadyMove
           means, ends = Desk::Axis.deadline(move)
           { id: move.id, **Json.name(move.name), from: words[:from], to: words[:to], stage: state.stage,
             open: move.open, turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at),
-            finish: finish(range), until: Json.time(ends), until_means: means,
+            finish: finish(range), futures: futures(range&.futures), until: Json.time(ends), until_means: means,
             look_at: Json.time(current && looks[[move.id, current.step.id]]),
             exposed: exposed(state, now), can_approve: approve?(state), price: price(move.plan),
             keeper: Desk::HandsOn.of(move), uptime: short.uptime(move.plan), result: short.result(move),
@@ -59,7 +59,8 @@ module SteadyMove
             ready: AccountView.ready(proposal.ready), aims: plan.wanted.to_plan,
             zone: proposal.zone&.then { |z| zone(z) },
             steps: state.steps.map { |s| step(s, words) }, blocks: blocks(state, now),
-            finish: finish(range), rests_on: rests_on(range, words), late: proposal.late,
+            finish: finish(range), futures: futures(range.futures), rests_on: rests_on(range, words),
+            late: proposal.late,
             dns_question: proposal.dns_question,
             renewed_from: Json.time(plan.renewed_from), renewal: Json.amount(proposal.renewal),
             total: Json.amount(proposal.total) }
@@ -197,6 +198,12 @@ module SteadyMove
         # With 8 in 10 between the first and the last, as likely before as after the middle one.
         def finish(range)
           range ? range.spread.range.map { |t| Json.time(t) } : []
+        end
+
+        # What comes if people act today, and what if nobody does.
+        def futures(two)
+          two && { acting: Json.time(two.acting), silent: Json.time(two.silent), means: two.means,
+                   ends: Json.time(two.ends) }
         end
 
         # Steps whose durations rest on finished moves: what, and on how many.

@@ -9,6 +9,7 @@ export const desk = {
     seeTheMove: 'See the move',
     seeTheMoveOf: (a: V) => `See the move of ${a}`,
     doneBy: (a: V) => `Done by ${a}`,
+    ifYouAct: (a: V) => `If you act today: ${a}`,
     longerThanTheOwnerConsented: ', longer than the owner consented to',
   },
   desk: {

@@ -3,7 +3,7 @@
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Card } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
-  import { money, span, stamp, UNTIL } from '../../lib/words';
+  import { money, span, stamp, untilWords } from '../../lib/words';
   import { p } from '../../router';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
   import ForGood from '../../parts/ForGood.svelte';
@@ -18,7 +18,11 @@
   const client = useQueryClient();
   const href = $derived(p('/moves/:id', { params: { id: String(card.id) } }));
   const short = $derived([
-    ...(card.finish[1] ? [say.card.doneBy(stamp(card.finish[1], clock.now))] : []),
+    ...(card.futures
+      ? [say.card.ifYouAct(stamp(card.futures.acting, clock.now))]
+      : card.finish[1]
+        ? [say.card.doneBy(stamp(card.finish[1], clock.now))]
+        : []),
     card.uptime,
     ...(card.price ? [money(card.price)] : []),
     ...(card.keeper && card.keeper !== session.who?.email ? [say.company.inHand(card.keeper)] : []),
@@ -37,7 +41,7 @@
   {#if card.until && card.since}
     <DeadlineBar since={card.since} until={card.until} />
     <p class="until">
-      {UNTIL[card.until_means ?? 'over']}
+      {untilWords(card.until_means ?? 'over', card.until, clock.now)}
       <When at={card.until} />
     </p>
   {/if}

@@ -11,7 +11,7 @@
   let { move: m }: { move: MoveSheet } = $props();
 </script>
 
-<AnswerStrip finish={m.finish} uptime={m.uptime}>
+<AnswerStrip finish={m.finish} futures={m.futures ?? null} uptime={m.uptime}>
   {#snippet may()}<strong>{m.open ? say.moveSheet.underWay(m.stage) : m.stage}</strong>{/snippet}
   {#snippet next()}
     {#if m.open && m.turn && m.sentence}<TurnMark turn={m.turn} words /> {m.sentence}

@@ -5,7 +5,7 @@
   import { clock } from '../../lib/clock.svelte';
   import { may } from '../../lib/session.svelte';
   import { p, route } from '../../router';
-  import { UNTIL } from '../../lib/words';
+  import { untilWords } from '../../lib/words';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
   import ForGood from '../../parts/ForGood.svelte';
   import May from '../../parts/May.svelte';
@@ -74,7 +74,7 @@
         {#if m.until && m.since}
           <DeadlineBar since={m.since} until={m.until} />
           <p>
-            {UNTIL[m.until_means ?? 'over']}
+            {untilWords(m.until_means ?? 'over', m.until, clock.now)}
             <When at={m.until} />{#if m.look_at}{say.moveSheet.lookedAtAgain} <When at={m.look_at} />{/if}.
           </p>
         {/if}

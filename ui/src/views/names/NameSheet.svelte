@@ -79,7 +79,7 @@
     {@const s = sheet.data}
     {#if s.unicode !== s.name}<p class="mono muted">{s.name}</p>{/if}
     {#if s.stray}<Stray stray={s.stray} named={false} />{/if}
-    <AnswerStrip finish={s.ahead?.finish ?? []} uptime={s.ahead?.uptime}>
+    <AnswerStrip finish={s.ahead?.finish ?? []} futures={s.ahead?.futures ?? null} uptime={s.ahead?.uptime}>
       {#snippet may()}
         <GateMark gate={s.gate} />
         {#if what.at}<span class="muted">{say.nameSheet.ifNothingElseChangesUntil(day(what.at))}</span>{/if}

@@ -24,7 +24,7 @@
   <p class="caution"><Sentence text={caution} /></p>
 {/each}
 
-<AnswerStrip finish={proposal.finish} uptime={proposal.uptime}>
+<AnswerStrip finish={proposal.finish} futures={proposal.futures ?? null} uptime={proposal.uptime}>
   {#snippet may()}
     <strong>{proposal.startable ? say.proposal.canStart : say.proposal.cantStart}</strong>
   {/snippet}

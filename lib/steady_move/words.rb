@@ -26,7 +26,7 @@ module SteadyMove
         raw = @raw[[language, key]] ||= @backend.send(:lookup, language, key).freeze
         return whole(language, key, values) unless raw.is_a?(String)
 
-        values.empty? ? raw : I18n.interpolate(raw, values)
+        values.empty? && !raw.include?("%{") ? raw : I18n.interpolate(raw, values)
       rescue I18n::ArgumentError => e
         raise KeyError, "words: #{key}: #{e.message}"
       end

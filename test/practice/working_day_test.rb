@@ -49,6 +49,7 @@ class WorkingDayTest < Minitest::Test
     hand = SteadyMove::Desk::TypedValues.of(app, move, move.state.current.step)
     assert_equal [:aim, ["auto-renew on"]], hand, "what is to be set is said where it is done"
     in_their_own_letters
+    no_sentence_is_raw
     proposal = @world.plan("saltern-isles.example", to: "orlop", host: "lanternroom")
     assert_predicate proposal, :startable?
     start_beside_the_rest
@@ -65,6 +66,38 @@ class WorkingDayTest < Minitest::Test
       [list, called(answer).select { |_, unicode| unicode == "fähre-saltern.example" }.size]
     end
     assert_empty(%w[desk moves?state=open axis hands journal names] - read.reject { |_, n| n.zero? }.keys)
+  end
+
+  # What no sentence may show: a place that was not filled, a number that is none, a key or a slug of ours.
+  RAW = [/%\{/, /\bNaN\b|\bundefined\b|\bnil\b/, /\b(?:steps|plan|short|outside|refused|journal|checks)\.[a-z_]+/,
+    /\b(?:#{Core::Moves::Steps.all.map(&:id).grep(/-/).join('|')})\b/,
+    /\b(?:#{Core::Readiness::Rules.all.keys.grep(/-/).join('|')})\b/, /#<|\{"|=>/].freeze
+  # Members that hold what a machine reads.
+  MACHINE = %w[id step rule key name unicode needs lines events type kind text raw url ref until_means rests_on csrf
+    facts names servers name_servers suffix from_id host host_id account place way seen_at typed].freeze
+  SHEETS = %w[desk hands approvals journal ledger post forecast axis batches rulebook accounts].freeze
+
+  # Every sentence of every list, of every move in every state that the week came to, and of every name.
+  def no_sentence_is_raw
+    paths = SHEETS + @world.app.moves.all.map { |m| "moves/#{m.id}" } + @world.app.names.all.map { |n| "names/#{n[:name]}" }
+    said = paths.flat_map do |path|
+      get "/api/#{path}"
+      assert_equal 200, last_response.status, path
+      sentences(answer)
+    end
+    bad = said.uniq.select { |s| RAW.any? { |raw| s.match?(raw) } }
+    assert_empty bad
+    assert_operator said.uniq.size, :>=, 500
+  end
+
+  # Texts of more than two words, but for what machines read.
+  def sentences(part)
+    case part
+    when Array then part.flat_map { |p| sentences(p) }
+    when Hash then part.except(*MACHINE).values.flat_map { |v| sentences(v) }
+    when String then part.split.size > 2 ? [part] : []
+    else []
+    end
   end
 
   # Every [name, unicode] of an answer, however deep.

@@ -180,7 +180,7 @@ module SteadyMove
           words = { contact: Words.say("common.its_contact"), **words }
           { id: step.id, rail: step.rail, stage: step.stage, turn: state.turn,
             title: Words.say("steps.#{step.id}.title", **words),
-            proof: Words.say("steps.#{step.id}.proof"), undo: Words.maybe("steps.#{step.id}.undo", **words),
+            proof: Words.say("steps.#{step.id}.proof", **words), undo: Words.maybe("steps.#{step.id}.undo", **words),
             by_hand: step.by_hand?,
             way: step.way, phase: state.phase, says: said(state), since: Json.time(state.since),
             done_at: Json.time(state.done_at),

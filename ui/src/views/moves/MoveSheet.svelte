@@ -59,7 +59,7 @@
   const code = { held: say.moveSheet.sealedInTheCodeSafe, checked: say.moveSheet.sealedInTheCodeSafe2, wiped: 'wiped' };
 </script>
 
-<Sheet title={move.data?.unicode ?? say.moveSheet.move(id)} back="/moves" mono>
+<Sheet title={move.data?.unicode ?? say.moveSheet.move(Number.isInteger(id) ? id : '–')} back="/moves" mono>
   <Trouble error={move.error ?? steer.error ?? renew.error} />
   {#if move.data}
     {@const m = move.data}

@@ -94,22 +94,6 @@ module Practice
           row[:auth_info], updated_at: at.to_i)
     end
 
-    # A year more, or several: only where the client knows the present expiry (RFC 5731 §3.2.3), and at most ten years
-    # ahead.
-    def renew(client, name, expires, years:, at:)
-      row = find(name)
-      raise Refusal, 2201 unless row[:sponsor] == client
-      raise Refusal, 2304 if row[:statuses].intersect?(%w[clientRenewProhibited serverRenewProhibited pendingTransfer])
-      raise Refusal, 2004 unless Time.at(row[:expires_at]).utc.strftime("%F") == expires
-
-      later = years_on(Time.at(row[:expires_at]).utc, years)
-      raise Refusal, 2306 if later > years_on(at.utc, 10)
-
-      save(name, expires_at: later.to_i, updated_at: at.to_i)
-      @agenda.add(later, "expiry", name: name)
-      find(name)
-    end
-
     # Would a request be taken now? Raises the Refusal that it would meet.
     def may_request(client, name, auth, at:)
       row = find(name)

@@ -137,13 +137,6 @@ class ReadinessTest < Minitest::Test
     now = NOW.to_i
     at = ->(days) { now + (days * DAY) }
     assert_equal [[at[40], at[400]]], outline.windows(now, at[400])
-    unknown = Core::Readiness::Judge.judge(rulebook, domain("ferry.example"),
-      Core::Readiness::Facts.ruled(KNOWN.merge(expires_at: AHEAD[200]).except(:auto_renew, :paid))).outline
-    assert_equal [[[now, at[200]]], [[at[200], at[400]]]], [unknown.windows(now, at[400]), unknown.dark(now, at[400])],
-      "nobody knows what comes after the expiry"
-    gone = Core::Readiness::Judge.judge(rulebook, domain("ferry.example"),
-      Core::Readiness::Facts.ruled({ **KNOWN, expires_at: AHEAD[200], auto_renew: false })).outline
-    assert_equal [[[now, at[200]]], []], [gone.windows(now, at[400]), gone.dark(now, at[400])]
     assert_equal [[at[155], at[245]]], outline.soft(now, at[400])
     assert_equal [at[40], [at[40], at[400]]], [outline.earliest_start(now), outline.next_window(now, at[400])]
     assert_equal at[40], outline.next_change(now)
@@ -168,50 +161,6 @@ class ReadinessTest < Minitest::Test
     assert(found.unknown.all? { |u| u.lacks.any? && u.find_out })
     late = judge(**KNOWN, statuses: ["pendingTransfer"], transfer_ends_at: AGO[1])
     assert_equal ["unknown", ["in-transfer"]], [late.kind, late.unknown.map(&:rule)]
-  end
-
-  # A name of which nothing could be read is never ready, and its ruler is empty; one fact less than all is enough.
-  # What nobody outside can see keeps it from nothing.
-  HARD = %i[statuses created_at expires_at].freeze
-  SOFT = %i[registrant_changed_at paid privacy signed zone_ends_with_account registrant_email].freeze
-
-  def test_nothing_read_is_not_ready
-    span = [NOW.to_i, AHEAD[300].to_i]
-    bare = Core::Readiness::Judge.judge(rulebook, domain("ferry.example"), Core::Readiness::Facts.ruled({})).outline
-    assert_equal ["unknown", [], [span], nil],
-      [bare.gate(NOW.to_i).plan_kind, bare.windows(*span), bare.dark(*span), bare.earliest_start(span.first)]
-    HARD.each { |key| assert_equal "unknown", judge(**KNOWN.except(key)).kind, key }
-    SOFT.each { |key| assert_equal "clear", judge(**KNOWN.except(key)).kind, key }
-    barred = judge(**KNOWN.except(:created_at), statuses: ["serverTransferProhibited"])
-    assert_equal "barred", barred.kind, "what is known to bar it bars it"
-  end
-
-  # What its registry shows to nobody is not waited for.
-  def test_what_a_registry_withholds_is_not_asked_for
-    gtld = rulebook.families.find { |f| f.id == "gtld" }
-    family = gtld.class.build(**gtld.to_h, withheld: %w[expires_at])
-    hard = family.judged_by.select { |entry, *| entry.hard }.map { |entry, *| entry.id }
-    assert_equal %w[too-late after-expiry], gtld.judged_by.filter_map { |e, *| e.id if e.hard } - hard
-  end
-
-  # As registries write them => EPP's word; is the lock on?
-  STATUSES = {
-    "client transfer prohibited" => true, "Client Transfer Prohibited" => true, "CLIENT_TRANSFER_PROHIBITED" => true,
-    "client-transfer-prohibited" => true, "clienttransferprohibited" => true,
-    "clientTransferProhibited https://registry.test/epp#clientTransferProhibited" => true,
-    "https://registry.test/epp#clientTransferProhibited" => true, "client\u00a0transfer\u00a0prohibited" => true,
-    "transfer prohibited" => true, "active" => false, " OK " => false, "server hold" => false, "locked" => nil,
-    "registrar-lock" => nil, "gesperrt" => nil, "" => nil
-  }.freeze
-
-  def test_a_status_that_is_not_understood_is_never_no_lock
-    STATUSES.each do |written, locked|
-      status = Core::Names::Statuses.to_epp(written)
-      assert_equal Core::Answer.of(locked), Core::Names::Statuses.lock([status].reject(&:empty?)), written
-      expected = { true => "fix", false => "clear", nil => "unknown" }.fetch(locked)
-      assert_equal expected, judge(**KNOWN, statuses: [status].reject(&:empty?)).kind, written
-    end
-    assert_raises(ArgumentError) { Core::Answer.of("maybe") }
   end
 
   def test_where_sources_differ_the_more_cautious_one_rules

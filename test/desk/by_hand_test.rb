@@ -117,8 +117,8 @@ class ByHandTest < Minitest::Test
     live_with("millrace")
     name = "seal-bay-trips.isl.test"
     id = start(name)
-    assert_equal(%w[keep-zone consent identity privacy-off contacts-shown prove-contact answers-before order registry-pending
-      release landed
+    assert_equal(%w[keep-zone consent identity privacy-off contacts-shown prove-contact answers-before order
+      registry-pending release landed
       privacy-back check-landed], state(id).steps.map do |s|
                                     s.step.id
                                   end)

@@ -40,7 +40,8 @@ class OutsideTest < Minitest::Test
     name = "saltern-press.fjd.test"
     id = start_to(name, "hawser")
     before = row(name)[:expires_at]
-    assert_equal %w[keep-zone ask-code get-code check-code answers-before order confirm-link confirm-halves landed settings check-landed],
+    assert_equal %w[keep-zone ask-code get-code check-code answers-before order confirm-link
+      confirm-halves landed settings check-landed],
       state(id).steps.map { |s| s.step.id } - %w[prove-contact]
     by_letters(id, "order")
     ordered_at_hawser(id)

@@ -21,6 +21,15 @@ class WorkingDayTest < Minitest::Test
 
   LISTS = %w[desk moves?state=open axis hands approvals journal ledger names forecast codes].freeze
 
+  # What no sentence may show: a place that was not filled, a number that is none, a key or a slug of ours.
+  RAW = [/%\{/, /\bNaN\b|\bundefined\b|\bnil\b/, /\b(?:steps|plan|short|outside|refused|journal|checks)\.[a-z_]+/,
+    /\b(?:#{Core::Moves::Steps.all.map(&:id).grep(/-/).join('|')})\b/,
+    /\b(?:#{Core::Readiness::Rules.all.keys.grep(/-/).join('|')})\b/, /#<|\{"|=>/].freeze
+  # Members that hold what a machine reads.
+  MACHINE = %w[id step rule key name unicode needs lines events type kind text raw url ref until_means rests_on csrf
+    facts names servers name_servers suffix from_id host host_id account place way seen_at typed].freeze
+  SHEETS = %w[desk hands approvals journal ledger post forecast axis batches rulebook accounts].freeze
+
   def new_world = BenchWorld.new(names_at: nil, week: true)
 
   def test_the_demo_opens_on_a_working_day
@@ -68,18 +77,11 @@ class WorkingDayTest < Minitest::Test
     assert_empty(%w[desk moves?state=open axis hands journal names] - read.reject { |_, n| n.zero? }.keys)
   end
 
-  # What no sentence may show: a place that was not filled, a number that is none, a key or a slug of ours.
-  RAW = [/%\{/, /\bNaN\b|\bundefined\b|\bnil\b/, /\b(?:steps|plan|short|outside|refused|journal|checks)\.[a-z_]+/,
-    /\b(?:#{Core::Moves::Steps.all.map(&:id).grep(/-/).join('|')})\b/,
-    /\b(?:#{Core::Readiness::Rules.all.keys.grep(/-/).join('|')})\b/, /#<|\{"|=>/].freeze
-  # Members that hold what a machine reads.
-  MACHINE = %w[id step rule key name unicode needs lines events type kind text raw url ref until_means rests_on csrf
-    facts names servers name_servers suffix from_id host host_id account place way seen_at typed].freeze
-  SHEETS = %w[desk hands approvals journal ledger post forecast axis batches rulebook accounts].freeze
-
   # Every sentence of every list, of every move in every state that the week came to, and of every name.
   def no_sentence_is_raw
-    paths = SHEETS + @world.app.moves.all.map { |m| "moves/#{m.id}" } + @world.app.names.all.map { |n| "names/#{n[:name]}" }
+    paths = SHEETS + @world.app.moves.all.map { |m| "moves/#{m.id}" } + @world.app.names.all.map do |n|
+      "names/#{n[:name]}"
+    end
     said = paths.flat_map do |path|
       get "/api/#{path}"
       assert_equal 200, last_response.status, path

@@ -129,12 +129,12 @@ class ServedTest < Minitest::Test
     token
   end
 
-  # The static document is judged; it says that the name is locked.
+  # The static document is judged; it says that the name is locked. Whose its name servers are nobody has said yet.
   def judged(account)
     lines = ask(:post, "/api/names", { account: account, text: "https://www.#{NAME}/" })["lines"]
     assert_equal [NAME, "corrected"], lines.first.values_at("name", "fate")
     sheet = ask(:get, "/api/names/#{NAME}")
-    assert_equal %w[ready fix], [sheet.dig("gate", "kind"), sheet["verdict"]], sheet["findings"].inspect
+    assert_equal %w[needs fix], [sheet.dig("gate", "kind"), sheet["verdict"]], sheet["findings"].inspect
     assert_includes sheet["findings"].map { |f| f["rule"] }, "locked"
   end
 

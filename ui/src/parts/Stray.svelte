@@ -12,7 +12,7 @@
   import { refresh } from '../lib/live.svelte';
   import { say } from '../lib/say';
 
-  /** A transfer of a held name that nobody here ordered: what it is, until when, how to refuse it, what is left after. */
+  /** A transfer of a held name that nobody here ordered: what it is, until when, how to refuse it, and after. */
   let { stray, named = true }: { stray: Schemas['Stray']; named?: boolean } = $props();
   const client = useQueryClient();
   const params = $derived({ path: { name: stray.name } });

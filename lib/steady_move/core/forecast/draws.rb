@@ -26,8 +26,8 @@ module SteadyMove
         end
 
         # state: Moves::State; at: now; takes: {step id => [least, usual, most] seconds} that rule over the plan's own.
-        # salt: another one for another move, so that what is drawn for one says nothing of the other. silence: the share
-        # of lives in which nobody approves.
+        # salt: another one for another move, so that what is drawn for one says nothing of the other. silence: the
+        # share of lives in which nobody approves.
         # Returns the possible ends of the whole, in seconds from `at`, unsorted; [0.0, …] where all is done.
         def ends(state, at:, takes: {}, salt: 0, silence: SILENCE)
           steps = state.steps.reject { |s| s.phase == "dropped" }

@@ -94,8 +94,8 @@ module SteadyMove
           mine.touched ||= TOUCHING.include?(event.type) || shown?(event)
         end
 
-        # What is about to be tried once more changes nothing of what was last seen: a problem stays a person's until the
-        # outcome is known.
+        # What is about to be tried once more changes nothing of what was last seen: a problem stays a person's until
+        # the outcome is known.
         def says_nothing?(event, mine)
           event.type == "reopened" || (event.type == "intended" && !mine.last.nil?)
         end

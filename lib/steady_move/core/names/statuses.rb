@@ -24,13 +24,13 @@ module SteadyMove
         LOCK = "clientTransferProhibited"
         # RDAP's words that don't say whose they are, or are about something else than a transfer (RFC 9083 §10.2.2).
         RDAP_ALONE = ["validated", "renew prohibited", "update prohibited", "transfer prohibited", "delete prohibited",
-                      "proxy", "private", "removed", "obscured", "locked", "administrative", "reserved"].freeze
+          "proxy", "private", "removed", "obscured", "locked", "administrative", "reserved"].freeze
         # With any of these a transfer is locked at the registrar; “locked” alone doesn't say of what.
         LOCKS = [LOCK, "transfer prohibited"].freeze
         VAGUE = "locked"
         # Case, blanks of all kinds, “_” and “-” make no difference, nor does an address behind the word, as registries
         # write it.
-        NOISE = /[[:space:]_\-\u00A0]+/
+        NOISE = /[[:space:]_-]+/
         ADDRESS = %r{https?://\S*}i
         FOLD = ->(text) { text.gsub(NOISE, "").downcase }
         FOLDED = EPP_TO_RDAP.flat_map { |epp, rdap| [[FOLD.call(epp), epp], [FOLD.call(rdap), epp]] }.to_h

@@ -89,7 +89,7 @@ module SteadyMove
 
       private
 
-      def range(plan, state, from, to, now) # rubocop:disable Metrics/ParameterLists -- the two accounts go with it
+      def range(plan, state, from, to, now)
         takes, rests = learnt(plan, from, to)
         spread = Forecast::Spread.new(draws(now).ends(state, at: now, takes: takes), at: now)
         Range.new(spread: spread, rests_on: rests,

@@ -44,7 +44,9 @@ module SteadyMove
         unseen = checks.count { |c| c["ok"].nil? }
         key = "settled_unchecked" if key == "settled" && checks.empty?
         key = "settled_unseen" if key == "settled" && unseen.positive?
-        say("result.#{key}", at: move.state.ended_at || move.events.last.at, ok: checks.count { |c| c["ok"] }, all: checks.size,
+        say("result.#{key}", at: move.state.ended_at || move.events.last.at, ok: checks.count do |c|
+          c["ok"]
+        end, all: checks.size,
           unseen: unseen, **MoveWords.of(move.plan, @app.accounts))
       end
 

@@ -91,7 +91,10 @@ module SteadyMove
       def accept(id, by:, step:, reason:)
         move = unfinished(id)
         state = move.state[step]
-        refuse(:nothing_to_accept, step: state ? title(move, state) : step) unless state&.active? && state.step.mark?(:waivable)
+        unless state&.active? && state.step.mark?(:waivable)
+          refuse(:nothing_to_accept,
+            step: state ? title(move, state) : step)
+        end
         raise Refused.new(:invalid, :reason_missing) if reason.to_s.strip.empty?
 
         differences = move.state.last_of(step)&.data&.fetch("differences", nil)

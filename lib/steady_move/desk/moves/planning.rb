@@ -4,32 +4,6 @@ module SteadyMove
   module Desk
     # Works out what a move would do and cost, before anything is done; and starts it.
     class Planning
-      # plan: Moves::Plan; refusals: why it can't start; cautions: what to know; zone: what is known of the records;
-      # schedule: Blocks.
-      # ready: what is known of the destination (DestinationChecks::Check).
-      # told: [Caution], each once: key says of what kind it is (a rule's id, or a word of our own).
-      # lost_days: paid days that the move would lose; nil where the expiry is not known.
-      # late: may it expire on the way, so that a person has to choose? renewal: Amount of a year bought first, or nil;
-      # dns_question: name servers of which it has to be said whether they outlive the registration.
-      Proposal = Struct.new(:plan, :quote, :refusals, :told, :zone, :schedule, :ready, :lost_days, :late, :renewal,
-        :dns_question, keyword_init: true) do
-        def startable? = refusals.empty?
-        def cautions = told.map(&:says)
-        def renews? = plan.options.include?(:renew)
-
-        # All that is paid: at the gaining side, and for a year bought first; nil where either is not known.
-        def total
-          return quote.total unless renews?
-          return unless quote.total && renewal && quote.total.currency == renewal.currency
-
-          Core::Money::Amount.new(quote.total.minor + renewal.minor, renewal.currency)
-        end
-      end
-      # What a person chose. host: DNS host id, or nil to keep the name servers; aims: what shall hold afterwards, where
-      # it differs from the account's own (Core::Moves::Aims), Hash or nil; choice: of Core::Records::CarryChoices,
-      # where the host alone doesn't say it; lower: are TTLs lowered first, nil where the desk decides; late: where the
-      # name may expire on the way, “renew” it first, or “go” all the same.
-      Chosen = Struct.new(:host, :aims, :choice, :lower, :late, keyword_init: true)
       Caution = Struct.new(:key, :says)
       # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common practice).
       ASSUMED = Core::Records::Handover.new(parent_ns: 86_400, zone_ns: 3600, greatest: 3600, negative: 3600,

@@ -32,7 +32,9 @@ module SteadyMove
         end
 
         def in_short(ahead)
-          { finish: ahead.finish.map { |t| Json.time(t) }, futures: MoveView.futures(ahead.futures), uptime: ahead.uptime,
+          { finish: ahead.finish.map do |t|
+            Json.time(t)
+          end, futures: MoveView.futures(ahead.futures), uptime: ahead.uptime,
             expected_expiry: Json.time(ahead.expected_expiry) }
         end
 

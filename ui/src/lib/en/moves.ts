@@ -58,7 +58,8 @@ export const moves = {
   moveSheet: {
     tellMeTheMinute: 'Tell me the minute it can be approved',
     approveScope: (a: V) =>
-      `The desk can approve this one release over the connection to ${a} as soon as it is asked for; that ends with this move, and can be taken back until then.`,
+      `The desk can approve this one release over the connection to ${a} as soon as it is asked for; ` +
+      'that ends with this move, and can be taken back until then.',
     yesApproveThen: (a: V) => `Yes, approve the release of ${a} then`,
     willBeApproved: (a: V) => `It is approved as soon as it is asked for: ${a} wants it so.`,
     willBeTold: (a: V) => `${a} is told by email the minute it can be approved.`,

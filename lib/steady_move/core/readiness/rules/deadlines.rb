@@ -59,7 +59,7 @@ module SteadyMove
             over = expiry + (days * DAY)
             ahead = [expiry, over, nil, { until: over }]
             ahead = nil if facts[:auto_renew] == false # nobody adds a year to it
-            [(ends && [ALWAYS, ends, nil, { until: ends }]), ahead].compact
+            [ends && [ALWAYS, ends, nil, { until: ends }], ahead].compact
           end
 
           # expiry + years > completion + maximum, that is completion < expiry + years − maximum. Completion is at the

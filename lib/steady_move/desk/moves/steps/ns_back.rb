@@ -39,8 +39,7 @@ module SteadyMove
           end
         end
 
-        # Who learns the set from the new host then learns the old servers again (RFC 2181 §5.4.1). Returns whether it is
-        # so.
+        # Who learns the set from the new host then learns the old servers again (RFC 2181 §5.4.1). Returns whether so.
         def new_zone_again
           return false unless new_host && Zones.key(new_host)
 

@@ -15,11 +15,12 @@ class BrowserJourneyTest < Minitest::Test
     click_on "Names"
     assert_selector "[data-row]", count: 12
     click_on NAME
-    assert_text "the desk does 2 things on the way"
+    assert_text "Site and mail go down unless the records are carried"
     click_on "Show the evidence"
     assert_text "RFC 5731 §2.3"
     click_on "Plan its move"
     select "Orlop Domain Desk", from: "To the account"
+    select "Carry the records to Lanternroom DNS", from: "Name servers and records"
     ["9.02 EUR", "saves 5.98 EUR", "24 Sep 2028", "15 record sets", "1 day 2 h"].each { |t| assert_text t }
     click_on "Start the move for 9.02 EUR"
     assert_text "Wait until no cache holds the old host's answers"
@@ -95,7 +96,7 @@ class BrowserJourneyTest < Minitest::Test
   def test_keys_dark_mode_and_a_narrow_page
     sign_in
     find("body").send_keys "2"
-    assert_text "9 ready"
+    assert_text "4 ready"
     find("body").send_keys "/"
     fill_in "Search names, moves and views", with: "careers"
     find("[role=combobox]").send_keys :enter

@@ -57,6 +57,14 @@ class BrowserOutsideTest < Minitest::Test
   end
 
   FLEET = (1..12).map { |n| format("fleet-%02d.example", n) }.freeze
+  ZONE = <<~ZONE
+    $TTL 3600
+    @ IN SOA ns-one.slipway.example. hostmaster.slipway.example. 1 7200 3600 1209600 3600
+    @ IN NS ns-one.slipway.example.
+    @ IN NS ns-two.slipway.example.
+    @ IN A 192.0.2.44
+    www IN CNAME @
+  ZONE
   ODD = { "fleet-03.example" => "Tide,Rope,27", "fleet-09.example" => "Quay,East,9" }.freeze
 
   # Twelve names at one losing registrar, two of whose codes hold the sign that stands between name and code.
@@ -98,7 +106,6 @@ class BrowserOutsideTest < Minitest::Test
       assert_equal code, clipboard
       at("withy", ["add-one", { name: name, code: clipboard }], name: "all")
     end
-    page.driver.browser.save_screenshot("/tmp/twelve.png")
     at("withy", ["pay"], name: "all")
     fill_in "Charged, all together (EUR)", with: "120"
     act { click_on "These 12 are ordered" }
@@ -119,10 +126,12 @@ class BrowserOutsideTest < Minitest::Test
   end
 
   def fleet_at_millrace
+    host = world.world.hosts.fetch("slipway")
     like = world.world.registry.domains.where(name: NAME).first
     FLEET.each_with_index do |name, i|
       world.world.registry.domains.insert(like.merge(name: name, roid: "F#{i}-PRAC",
         auth_info: ODD[name] || "Fleet-#{i}-27"))
+      host.save(SteadyMove::Core::Records::ZoneReader.read(ZONE, origin: name))
     end
   end
 end

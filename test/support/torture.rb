@@ -1,9 +1,12 @@
 # frozen_string_literal: true
 
 require_relative "mortal_world"
+require_relative "torture_people"
 
-# Kills the desk and the practice world again and again, each at a random one of its own acts, while moves run and are
-# called off; then the registry's log is held against the journal. Seeded: no clock decides where a kill falls.
+# Kills the desk and the practice world again and again, each at a random one of its own acts, while work of every kind
+# runs and is called off: moves over a connection, by hand and by letter, a preparation, DNS alone, a batch. Then the
+# registry's log is held against the journal, and the journal against what was acknowledged to people. Seeded: no clock
+# decides where a kill falls.
 class Torture
   include MortalWorld
 
@@ -21,11 +24,14 @@ class Torture
   end
 
   ACTING = /update|transfer (request|approve|cancel|reject)/
-  DESK = { to: "orlop", host: "lanternroom", moves: 5 }.freeze
-  # A round that ends nothing more ends itself.
+  # A round that ends nothing more ends itself; the last one, in which nobody is killed, has to end it all.
   STEPS = 400
+  LAST_STEPS = 3000
+  # From here on the people of the last round call off what still runs.
+  PATIENCE = 1500
 
-  attr_reader :kills, :rounds
+  # acknowledged: how often which act was; endings: how often which end of a move came.
+  attr_reader :kills, :rounds, :acknowledged, :endings
 
   # kills: how many are wanted; random: Random; out: where rounds are told.
   def initialize(kills, random, out: nil)
@@ -34,6 +40,8 @@ class Torture
     @out = out
     @kills = { "desk" => 0, "world" => 0 }
     @rounds = 0
+    @acknowledged = Hash.new(0)
+    @endings = Hash.new(0)
   end
 
   # Worlds and desks one after the other, each until its moves have ended. Returns what is wrong: [sentence].
@@ -68,7 +76,7 @@ class Torture
 
   # One that dies at one of its next acts, or lives on.
   def start_world(acts = @random.rand(2..40))
-    begin_world { arm(Practice::Epp::Service, :call, Fuse.new(acts)) if acts }
+    begin_world { arm_world(Fuse.new(acts)) if acts }
   end
 
   # Before and after every call of a method.
@@ -129,74 +137,85 @@ class Torture
   def live(acts, random)
     desk = again { open_desk }
     arm_desk(Fuse.new(acts)) if acts
-    again { begin_moves(desk.app) }
-    orders = SteadyMove::Desk::Orders.new(desk.app)
-    STEPS.times do
-      open = desk.app.moves.all.select(&:open)
-      return if open.empty?
+    people = people(desk.app, random)
+    again { people.begin_all }
+    (acts ? STEPS : LAST_STEPS).times do |step|
+      break if over?(desk.app)
 
-      again { person(desk.app, orders, open, random) }
+      again { people.begin_all } if (step % 20).zero?
+      people = people(desk.app, random, calls_off: 3) if acts.nil? && step == PATIENCE
+      again { people.act }
       again { desk.driver.move_on }
     end
-    raise "moves did not end: #{desk.app.moves.all.select(&:open).map(&:name)}" if acts.nil?
+    raise "moves did not end: #{standing(desk.app)}" if acts.nil? && !over?(desk.app)
+  end
+
+  def people(app, random, **more) = TorturePeople.new(app, scenario, said: said, random: random, **more)
+  def scenario = @scenario ||= Practice::Scenario.demo(names_at: %w[tarnbeck millrace cobble])
+  def said = File.join(@folder, "acknowledged")
+  def over?(app) = app.moves.open.empty? && !app.batches.running?
+
+  def standing(app)
+    moves = app.moves.open.map { |m| [m.name, m.state.active.map { |s| [s.step.id, s.turn, s.says.to_s] }] }
+    [*moves, *app.batches.running.map { |b| app.batches.members(b.id).select(&:waiting?).map(&:to_h) }].inspect
+  end
+
+  # Before and after each act of the registry, each letter that is taken in, each change of a zone.
+  def arm_world(fuse)
+    arm(Practice::Epp::Service, :call, fuse)
+    arm(Practice::World, :receive, fuse)
+    arm(Practice::Dns::Host, :save, fuse)
   end
 
   def arm_desk(fuse)
     arm(SteadyMove::Store::Journal, :add, fuse)
     arm(SteadyMove::Wire::Epp::Framing.singleton_class, :write, fuse)
+    arm(SteadyMove::Wire::Mail::Sender, :deliver, fuse)
+    arm(SteadyMove::Wire::Dns::Client, :update, fuse)
   end
 
   # What the practice world doesn't answer while it is begun anew is asked once more.
   def again
     yield
-  rescue Practice::DeskSide::Link::Away, SteadyMove::Wire::Error, Errno::ENOENT, JSON::ParserError
+  rescue Practice::DeskSide::Link::Away, SteadyMove::Wire::Error, SystemCallError, IOError, JSON::ParserError
     IO.select(nil, nil, nil, 0.05)
     retry
-  end
-
-  # Some moves for whatever names can be moved.
-  def begin_moves(app)
-    planning = SteadyMove::Desk::Planning.new(app)
-    app.names.all.map { |row| row[:name] }.sort.each do |name|
-      break if app.moves.all.size >= DESK[:moves]
-      next if app.moves.of_name(name).any?
-
-      planning.start(name, to: DESK[:to], host: DESK[:host], by: "ada")
-    rescue SteadyMove::Desk::Refused
-      next
-    end
-  end
-
-  # Approves what waits for it; calls a move off now and then.
-  def person(app, orders, open, random)
-    open.each do |move|
-      orders.approve(move.id, by: "ada") if move.state["release"]&.active? && !move.state.approved?
-      orders.call_off(move.id, by: "ada") if random.rand(60).zero?
-    rescue SteadyMove::Desk::Refused
-      next
-    end
-    app
   end
 
   # The registry's log against the journal.
   def problems
     desk = open_desk
     log = desk.link.log.select { |l| l["command"] =~ ACTING && l["code"] < 2000 && l["key"].to_s.start_with?("sm-") }
-    intended = desk.app.moves.all.flat_map(&:events).select { |e| e.type == "intended" }.map { |e| e.data["key"] }
-    found = twice(log) + unwritten(log, intended)
+    TorturePeople.acknowledged(said).each { |what,| @acknowledged[what] += 1 }
+    desk.app.moves.all.each { |m| @endings[m.state.ending || "under way"] += 1 }
+    events = desk.app.moves.all.flat_map(&:events)
+    intended = events.select { |e| e.type == "intended" }.map { |e| e.data["key"] }
+    found = twice(log, events) + unwritten(log, intended) + forgotten(desk.app, events)
     found += SteadyMove::Desk::Verification.new(desk.app.db, desk.app.safe).problems
     found + desk.app.moves.all.select(&:open).map { |m| "#{m.name} did not come to its end" }
   ensure
     desk&.app&.close
   end
 
-  # One act of one step, done more than once at the registry.
-  def twice(log)
-    acts = log.map do |l|
-      [l["registrar"], l["name"], l["command"], l["key"][/\Asm-\d+-(.+)-\d+\z/, 1], l["key"][/\d+/]]
+  # One act of one step, done more than once at the registry. A step that was begun anew on purpose has a journal entry
+  # of its own for it.
+  def twice(log, events)
+    acts = log.map { |l| [l["registrar"], l["name"], l["command"], *l["key"].match(/\Asm-(\d+)-(.+)-\d+\z/).captures] }
+    acts.tally.filter_map do |act, count|
+      anew = events.count { |e| e.type == "reopened" && e.move_id.to_s == act[3] && e.step == act[4] }
+      "#{act.join(' ')} was done #{count} times" if count > 1 + anew
     end
-    acts.tally.select { |act, count| count > 1 && act[2].start_with?("transfer") }
-      .map { |act, count| "#{act.first(4).join(' ')} was done #{count} times" }
+  end
+
+  # What was acknowledged to somebody and is not there.
+  def forgotten(app, events)
+    TorturePeople.acknowledged(said).reject do |what, id, step|
+      case what
+      when "letter" then app.letters.find(id)
+      when "batch" then app.batches.find(id)&.then { |b| b.state != "draft" }
+      else events.any? { |e| e.type == what && e.move_id == id && (step.nil? || e.step == step) }
+      end
+    end.map { |act| "#{act.compact.join(' ')} was acknowledged and is not in the journal" }
   end
 
   def unwritten(log, intended)

@@ -8,9 +8,10 @@ module SteadyMove
       # way: of Core::Moves::Ways; pastes: a code is pasted back here; mailto: a letter to its support, where the act
       # has become late (RFC 6068); order: what is ordered (OrderDesk::Line), or nil;
       # records: does the records' sheet say what is typed; host: DNS host whose name servers are told here, or nil;
+      # on_word: nobody outside can see it done, so that a person's word is all there is;
       # account, act, found: whose page it is, which act, and where people noted that it is found there.
       Hand = Struct.new(:place, :title, :site, :login, :does, :typed, :way, :pastes, :mailto, :order,
-        :account, :act, :found, :records, :host,
+        :account, :act, :found, :records, :host, :on_word,
         keyword_init: true)
 
       def initialize(app)
@@ -40,6 +41,7 @@ module SteadyMove
           step), way: step.way,
           order: order_line(move, step), **on_page(move, step), records: step.mark?(:sheet),
           host: (move.plan.new_host if step.mark?(:new_servers)), pastes: step.mark?(:paste),
+          on_word: step.proof == :on_word,
           mailto: (support(move, step) if step_state.phase == "stuck"))
       end
 

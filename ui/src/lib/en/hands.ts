@@ -11,6 +11,8 @@ export const hands = {
       n === 0 ? 'Tick what is done' : n === 1 ? 'This task is done' : `These ${n} tasks are done`,
     all: (n: number) => (n === 2 ? 'Both of them' : `All ${n} of them`),
     thisOnlyStartsTheLooking: 'The desk checks from outside before it counts as done.',
+    onYourWord: 'Nobody outside can see it: it counts on your word, kept with its time.',
+    someOnYourWord: 'The desk checks from outside what can be seen there; the rest counts on your word.',
     writeOneLetterFor: (a: V) => `Write one email for ${a}`,
     names: (a: V) => `${a} names`,
     written: 'written',
@@ -47,7 +49,6 @@ export const hands = {
     saidToBeDone: 'Said to be done',
     theDeskLooksForThe: '. The desk checks from outside before it counts.',
     iHaveDoneIt: 'I have done it',
-    thisOnlyStartsTheLooking: 'The desk checks from outside before it counts as done.',
   },
   hands: {
     itLeft: 'It left: I have looked',

@@ -82,7 +82,7 @@
           <Choice
             id="s-host"
             label={say.newBatch.host}
-            of={hosts.map((h) => [h.id, h.title] as const)}
+            of={[['', say.newBatch.noHost] as const, ...hosts.map((h) => [h.id, h.title] as const)]}
             bind:value={() => text('host'), set('host')}
           />
           <Field

@@ -32,6 +32,12 @@
   const seen = inParts(() => rest);
   const mine = $derived(seen.shown.filter((i) => !i.said_at && !i.letter));
   const chosen = $derived(mine.filter((i) => ticked.has(key(i))));
+  const proof = (of: typeof mine) =>
+    of.every((i) => i.hand.on_word)
+      ? say.acts.onYourWord
+      : of.some((i) => i.hand.on_word)
+        ? say.acts.someOnYourWord
+        : say.acts.thisOnlyStartsTheLooking;
   let writing = $state(false);
   const said = createMutation(() => ({
     mutationFn: () =>
@@ -103,7 +109,7 @@
           >{say.acts.areDone(chosen.length)}</Button
         ></May
       >
-      <span class="muted">{say.acts.thisOnlyStartsTheLooking}</span>
+      <span class="muted">{proof(chosen.length ? chosen : mine)}</span>
     </p>
   {/if}
   <Trouble error={said.error} />

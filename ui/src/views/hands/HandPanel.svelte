@@ -64,7 +64,10 @@
   {#if hand.way === 'letter'}
     <p><a href={p('/by-hand')}>{say.handPanel.writeTheLetterUnderBy}</a>{say.handPanel.togetherWithAllElseFor}</p>
   {:else if saidAt}
-    <p class="muted">{say.handPanel.saidToBeDone} <When at={saidAt} />{say.handPanel.theDeskLooksForThe}</p>
+    <p class="muted">
+      {say.handPanel.saidToBeDone}
+      <When at={saidAt} />{hand.on_word ? '' : say.handPanel.theDeskLooksForThe}
+    </p>
     <p><NotDone steps={[{ move, step }]} /></p>
   {:else}
     <p>
@@ -72,7 +75,7 @@
         ><Button size="sm" disabled={said.isPending} onclick={() => said.mutate()}>{say.handPanel.iHaveDoneIt}</Button
         ></May
       >
-      <span class="muted">{say.handPanel.thisOnlyStartsTheLooking}</span>
+      <span class="muted">{hand.on_word ? say.acts.onYourWord : say.acts.thisOnlyStartsTheLooking}</span>
     </p>
   {/if}
 </section>

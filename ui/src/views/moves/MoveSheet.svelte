@@ -7,8 +7,6 @@
   import { p, route } from '../../router';
   import { untilWords } from '../../lib/words';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
-  import ForGood from '../../parts/ForGood.svelte';
-  import May from '../../parts/May.svelte';
   import NotDone from '../hands/NotDone.svelte';
   import Refusal from '../hands/Refusal.svelte';
   import Sentence from '../../parts/Sentence.svelte';
@@ -35,6 +33,7 @@
   import StepList from './StepList.svelte';
   import Track from './Track.svelte';
   import Whose from './Whose.svelte';
+  import Wish from './Wish.svelte';
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
@@ -79,11 +78,6 @@
           </p>
         {/if}
         <div class="acts">
-          {#if m.can_wish && m.wish === 'tell' && may('approve')}
-            <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('approve')}
-              >{say.moveSheet.tellMeTheMinute}</Button
-            >
-          {/if}
           {#if may('lookNow')}
             <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('look')}
               >{say.moveSheet.lookNow}</Button
@@ -127,25 +121,7 @@
             {/if}
           {/if}
         </div>
-        {#if m.can_wish && m.wish === 'approve' && may('approve')}
-          <p class="muted">{say.moveSheet.approveScope(m.from)}</p>
-          <ForGood
-            label={say.moveSheet.approveAsSoonAs}
-            yes={say.moveSheet.yesApproveThen(m.unicode)}
-            busy={steer.isPending}
-            act={() => steer.mutate('approve')}
-          />
-        {/if}
-        {#if m.wished_by}
-          <p>
-            {m.wish === 'approve' ? say.moveSheet.willBeApproved(m.wished_by) : say.moveSheet.willBeTold(m.wished_by)}
-            <May operation="unwish"
-              ><button type="button" class="link" onclick={() => steer.mutate('unwish')}
-                >{say.moveSheet.takeItBack}</button
-              ></May
-            >
-          </p>
-        {/if}
+        <Wish move={m} busy={steer.isPending} act={(what) => steer.mutate(what)} />
         {#if m.can_approve && may('approve')}
           <Approve move={m} busy={steer.isPending} act={() => steer.mutate('approve')} />
         {/if}

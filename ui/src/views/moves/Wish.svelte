@@ -1,0 +1,36 @@
+<script lang="ts">
+  import type { MoveSheet } from '../../lib/api';
+  import ForGood from '../../parts/ForGood.svelte';
+  import May from '../../parts/May.svelte';
+  import { may } from '../../lib/session.svelte';
+  import { say } from '../../lib/say';
+
+  /** Before the release is asked for: have it approved then over the connection, or be told the minute it can be. */
+  let { move: m, busy, act }: { move: MoveSheet; busy: boolean; act: (what: 'approve' | 'unwish') => void } = $props();
+</script>
+
+{#if m.can_wish && may('approve')}
+  {#if m.wish === 'approve'}
+    <p class="muted">{say.moveSheet.approveScope(m.from)}</p>
+    <ForGood
+      label={say.moveSheet.approveAsSoonAs}
+      yes={say.moveSheet.yesApproveThen(m.unicode)}
+      {busy}
+      act={() => act('approve')}
+    />
+  {:else}
+    <p>
+      <button type="button" class="link" disabled={busy} onclick={() => act('approve')}
+        >{say.moveSheet.tellMeTheMinute}</button
+      >
+    </p>
+  {/if}
+{/if}
+{#if m.wished_by}
+  <p>
+    {m.wish === 'approve' ? say.moveSheet.willBeApproved(m.wished_by) : say.moveSheet.willBeTold(m.wished_by)}
+    <May operation="unwish"
+      ><button type="button" class="link" onclick={() => act('unwish')}>{say.moveSheet.takeItBack}</button></May
+    >
+  </p>
+{/if}

@@ -197,6 +197,25 @@ class WaitsEndTest < Minitest::Test
     assert_equal(1, world.link.log.count { |l| l["command"] == "transfer approve" })
   end
 
+  # Where the release is by page or letter the desk opens nothing by itself: it tells whoever wished it, once.
+  def test_told_the_minute_it_can_be_approved
+    live_with("millrace")
+    sent = []
+    sender = Struct.new(:from).new("desk@saltern-office.example")
+    sender.define_singleton_method(:deliver) { |raw, to:| sent << [to, Mail.new(raw).subject] }
+    world.app.instance_variable_set(:@sender, sender)
+    id = start("slipway.example")
+    world.orders.approve(id, by: ADA)
+    do_it(id, "unlock", "lock-off")
+    do_it(id, "ask-code", "code")
+    until_step(id, "release")
+    world.driver.move_on(to: world.app.now + 120)
+    world.driver.move_on(to: world.app.now + 600)
+    assert_equal([[ADA]], sent.select { |_, subject| subject.include?("slipway.example") }.map(&:first))
+    assert(world.move(id).events.any? { |e| e.type == "wish-told" })
+    refute(world.move(id).events.any? { |e| e.type == "approved" }, "nothing is approved by itself")
+  end
+
   # A part that can't be made ready is refused aloud, never dropped.
   def test_parts_are_kept_or_refused_aloud
     live_with("tarnbeck", "gannet")

@@ -57,6 +57,9 @@ class Torture
 
   def season
     folder do
+      start_world(nil)
+      open_desk.app.close # the accounts and names of the scenario, before anybody dies
+      end_world
       start_world
       nil while total < @wanted && live_and_die
       live_on

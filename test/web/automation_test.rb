@@ -136,6 +136,17 @@ class AutomationTest < Minitest::Test
     end
   end
 
+  # Whatever a webhook was made for, a transfer that nobody here ordered is told.
+  def test_no_webhook_is_silent_about_a_stray
+    with_hook(-> { 200 }) do |url, kept|
+      assert_equal 200, send_to("/api/webhooks", url: url, types: %w[planned])
+      world.app.journal.add("stray", at: world.app.now, by: "desk", name: NAME, says: "somebody asked")
+      world.app.journal.add("watched", at: world.app.now, by: "desk", name: NAME, says: "looked at")
+      world.runner.pass
+      assert_equal(%w[stray], kept.map { |_, body| JSON.parse(body)["type"] })
+    end
+  end
+
   def test_who_is_told_by_mail
     sent = []
     sender = Struct.new(:from).new("desk@saltern-office.example")

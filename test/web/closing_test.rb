@@ -50,6 +50,20 @@ class WebClosingTest < Minitest::Test
 
   def domain(name) = SteadyMove::Core::Names::DomainName.held(name)
 
+  # What is left at the old account stands as tasks under "By hand", and is said to be done for all, or for none.
+  def test_what_is_left_is_settled_in_bulk
+    finish
+    place = asked("/api/hands")["leavings"].first
+    assert_equal ["Tarnbeck Names", %w[auto_renew contacts subscriptions]],
+      [place["title"], place["kinds"].map { |k| k["key"] }]
+    bulk = ->(moves, key) { send_to("/api/hands/leavings", moves: moves, key: key, state: "cancelled") }
+    assert_equal 404, bulk.call([@id, 99], "auto_renew")
+    assert_includes asked("/api/hands")["leavings"].first["kinds"].map { |k| k["key"] }, "auto_renew", "all or none"
+    %w[auto_renew contacts subscriptions].each { |key| assert_equal 200, bulk.call([@id], key) }
+    assert_empty asked("/api/hands")["leavings"]
+    assert_equal(3, world.move(@id).events.count { |e| e.type == "left-behind" })
+  end
+
   def test_the_ledger_of_a_move
     line = asked("/api/ledger")["lines"].first
     assert_equal [902, false, 0], [line["quoted"]["minor"], line["charged"], line["lost_days"]]

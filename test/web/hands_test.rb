@@ -102,6 +102,24 @@ class WebHandsTest < Minitest::Test
     assert_equal 409, send_to("/api/letters", account: "cobble", how: "smtp")
   end
 
+  # Cut off while it was sent: nobody knows whether it left, so a person looks; what did not leave waits to be written.
+  def test_a_letter_of_which_nobody_knows_whether_it_left
+    move("isles-weather.example")
+    letters = SteadyMove::Desk::Letters.new(world.app)
+    world.app.sender.define_singleton_method(:deliver) { |*, **| raise Interrupt }
+    assert_raises(Interrupt) do
+      letters.send(letters.draft("cobble", by: "ada"), account_id: "cobble", by: "ada", how: "smtp")
+    end
+    world.app.sender.singleton_class.remove_method(:deliver)
+    assert_equal(["intended"], hands["letters"].map { |l| l["state"] })
+    assert_equal 200, send_to("/api/letters/#{world.app.db[:letters].get(:id)}/left", left: false)
+    assert_equal [[], %w[isles-weather.example]],
+      [hands["letters"], hands["places"].find { |p| p["id"] == "cobble" }["letter_for"]]
+    assert_equal 200, send_to("/api/letters", account: "cobble", how: "smtp")
+    id = hands["letters"].first["id"]
+    assert_equal 422, send_to("/api/letters/#{id}/left", left: true), "it is known that it left"
+  end
+
   def test_a_code_is_pasted_and_taken
     id = move("isles-weather.example")
     code = world.world.registry.find("isles-weather.example")[:auth_info]

@@ -175,7 +175,7 @@ export const name = {
     nameServers: 'Name servers',
     theRecordsGoToBefore: (a: V, b: V, c: V) =>
       `The records go to ${a} before the order${b}; caches then need ${c} to forget the old host.`,
-    theyStayAsTheyAre: (a: V) => `They stay as they are, at ${a}; site and mail notice nothing.`,
+    theyStayAsTheyAre: (a: V) => `They stay as they are, at ${a}.`,
     done: 'Done',
     canStart: 'Ready to start',
     cantStart: 'It can’t start like this',

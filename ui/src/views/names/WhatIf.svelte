@@ -53,8 +53,8 @@
   {#if what.at && list}
     <p>
       {say.whatIf.asItWouldStandOn} <strong>{day(what.at)}</strong>{say.whatIf.ifNothingElseChanges}
-      {#each list.changes as c (c.was + c.is)}<span class="change"
-          >{say.whatIf.fromTo(c.count, short(c.was), short(c.is))}</span
+      {#each list.changes as c, i (c.was + c.is)}<span class="change"
+          >{say.whatIf.fromTo(c.count, short(c.was), short(c.is))}{i < list.changes.length - 1 ? ',' : '.'}</span
         >{:else}{say.whatIf.noGateDiffersFromToday}{/each}
     </p>
     {#if list.changes.length}

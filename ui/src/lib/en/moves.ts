@@ -122,12 +122,10 @@ export const moves = {
     railsWith: (steps: V, done: V) => `Track with ${steps} steps on two rails; done: ${done}. `,
     now: 'now',
     settled: (a: V) => `settled ${a}`,
-    endsToUsually: (a: V, b: V, c: V) => `ends ${a} to ${b}, usually ${c}`,
-    legend: 'solid: done; pale: ahead, to its usual end; bracket: 8 in 10 end within it',
+    legend: 'solid: done; pale: ahead, to its usual end; bracket: from its earliest end to its latest',
     fold: (a: V) => `${a}, drawn short`,
     done: (a: V, b: V, c: V) => `${a}. ${b}: done ${c}`,
     takesTo: (a: V, b: V, c: V, d: V) => `${a}. ${b}: takes ${c} to ${d}`,
     theMoveIsSettled: 'The move is settled.',
-    endsBetweenAnd: (a: V, b: V) => `Ends between ${a} and ${b}.`,
   },
 };

@@ -169,7 +169,7 @@
     {/each}
     {#if m.exposed && m.consent}<Exposed exposed={m.exposed} consent={m.consent} />{/if}
     {#if m.checks.length}<Checks checks={m.checks} />{/if}
-    <Track steps={m.steps} blocks={m.blocks} />
+    <Track steps={m.steps} blocks={m.blocks} finish={m.finish} futures={m.futures ?? undefined} />
     <RestsOn steps={m.rests_on} />
 
     <dl>

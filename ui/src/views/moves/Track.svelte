@@ -1,11 +1,22 @@
 <script lang="ts">
-  import type { Block, Step } from '../../lib/api';
+  import type { Block, Schemas, Step } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
   import { lay, type Placed } from '../../lib/track';
   import { plainDay, span, stamp } from '../../lib/words';
   import { say } from '../../lib/say';
 
-  let { steps, blocks }: { steps: Step[]; blocks: Block[] } = $props();
+  /** Each step on one axis of time. finish, futures: of the whole, as they stand in the strip of answers. */
+  let {
+    steps,
+    blocks,
+    finish,
+    futures,
+  }: {
+    steps: Step[];
+    blocks: Block[];
+    finish?: string[] | undefined;
+    futures?: Schemas['Futures'] | undefined;
+  } = $props();
   const LEFT = 90;
   const ROW = 34;
   const TOP = 26;
@@ -28,6 +39,14 @@
     });
   });
   const ends = $derived(blocks.map((b) => b.ends));
+  // The same figures as everywhere.
+  const whole = $derived.by(() => {
+    const [early, , late] = finish ?? [];
+    const range = early && late ? say.answers.range(stamp(early, clock.now), stamp(late, clock.now)) : '';
+    if (!futures) return range;
+    const silent = futures.silent ? stamp(futures.silent, clock.now) : '';
+    return `${say.answers.ifYouAct(stamp(futures.acting, clock.now))} · ${say.answers.ifNobody[futures.means](silent)}`;
+  });
   const latest = (k: number) => ends.map((e) => e[k]!).reduce((a, b) => (a > b ? a : b), '');
   const settled = $derived(blocks.length > 0 && blocks.every((b) => b.past));
 
@@ -43,11 +62,7 @@
       : say.track.takesTo(p.no, p.step.title, span((p.step.takes[0] ?? 0) * 1000), span((p.step.takes[2] ?? 0) * 1000));
   const label = $derived(
     say.track.railsWith(steps.length, blocks.filter((b) => b.past).length) +
-      (settled
-        ? say.track.theMoveIsSettled
-        : blocks.length
-          ? say.track.endsBetweenAnd(stamp(latest(0), clock.now), stamp(latest(2), clock.now))
-          : ''),
+      (settled ? say.track.theMoveIsSettled : blocks.length ? whole : ''),
   );
   const rails = $derived(
     (['registration', 'records'] as const)
@@ -112,11 +127,7 @@
   <p class="foot num">
     <span>{blocks[0] ? stamp(blocks[0].starts[0]!, clock.now) : ''}</span>
     <span
-      >{#if settled}{say.track.settled(stamp(latest(1), clock.now))}{:else if blocks.length}{say.track.endsToUsually(
-          stamp(latest(0), clock.now),
-          stamp(latest(2), clock.now),
-          stamp(latest(1), clock.now),
-        )}{/if}</span
+      >{#if settled}{say.track.settled(stamp(latest(1), clock.now))}{:else if blocks.length}{whole}{/if}</span
     >
   </p>
   <p class="foot" aria-hidden="true">{told ? about(told) : say.track.legend}</p>

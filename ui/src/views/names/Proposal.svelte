@@ -104,7 +104,12 @@
 
 {@render act()}
 
-<Track steps={proposal.steps} blocks={proposal.blocks} />
+<Track
+  steps={proposal.steps}
+  blocks={proposal.blocks}
+  finish={proposal.finish}
+  futures={proposal.futures ?? undefined}
+/>
 <h2>{say.proposal.stepsInOrder}</h2>
 <StepList steps={proposal.steps} />
 

@@ -1,0 +1,39 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# Every key of a sentence, also one that code puts together at run time, stands in the catalogue.
+class WordsTest < Minitest::Test
+  Words = SteadyMove::Words
+  Desk = SteadyMove::Desk
+  STEPS = Core::Moves::Steps.all.map(&:id)
+
+  # Pattern of the key => what is put into it at run time.
+  PUT_TOGETHER = {
+    "journal.left_%s" => Desk::LeftBehind::STATES, "left_behind.kinds.%s" => Desk::LeftBehind::KEYS,
+    "journal.how_%s" => Desk::Orders::ENDS, "outside.ended_%s" => Desk::Orders::ENDS, "steps.%s.title" => STEPS,
+    "post.kinds.%s" => Core::Post::Lexicon::ALL.map(&:id), "records.sources.%s" => Desk::ZoneGetting::SOURCES,
+    "by_hand.seen_in.%s" => %w[record mailbox dns copy code_safe transfer_query word epp],
+    "by_hand.waiting_%s" => %w[said written], "by_hand.late_%s" => %w[said written], "record.%s" => %w[yes no],
+    "contacts.fields.%s" => Desk::ManualSteps::SHOWN
+  }.freeze
+  LITERAL = /Words\.(?:say|phrase|maybe)\(\s*"([a-z0-9_.-]+)"/
+  REFUSED = /(?:\brefuse|\binvalid|Refused\.new\(:\w+,)\s*\(?\s*:([a-z0-9_]+)/
+
+  def known?(key) = Words.catalogue.key?(:en, key)
+
+  def test_what_is_put_together_is_there
+    keys = PUT_TOGETHER.flat_map { |pattern, values| values.map { |value| format(pattern, value) } }
+    assert_operator keys.size, :>, 90
+    assert_empty(keys.reject { |key| known?(key) })
+  end
+
+  def test_what_is_written_in_the_code_is_there
+    found = Dir[File.join(SteadyMove::ROOT, "lib", "**", "*.rb")].flat_map do |file|
+      text = File.read(file)
+      text.scan(LITERAL).flatten + text.scan(REFUSED).flatten.map { |key| "refused.#{key}" }
+    end
+    assert_operator found.uniq.size, :>, 300
+    assert_empty(found.uniq.reject { |key| known?(key) })
+  end
+end

@@ -56,6 +56,10 @@ class WebClosingTest < Minitest::Test
     place = asked("/api/hands")["leavings"].first
     assert_equal ["Tarnbeck Names", %w[auto_renew contacts subscriptions]],
       [place["title"], place["kinds"].map { |k| k["key"] }]
+    assert_includes place["list"], "Turn auto-renew off:\n  #{NAME}\n"
+    assert_nil place["mailto"], "no address of its support is known"
+    world.app.accounts.keep_habits(world.app.accounts.find("tarnbeck"), "support" => "care@tarnbeck.example")
+    assert_match(/\Amailto:care@tarnbeck.example\?.*#{NAME}/, asked("/api/hands")["leavings"].first["mailto"])
     bulk = ->(moves, key) { send_to("/api/hands/leavings", moves: moves, key: key, state: "cancelled") }
     assert_equal 404, bulk.call([@id, 99], "auto_renew")
     assert_includes asked("/api/hands")["leavings"].first["kinds"].map { |k| k["key"] }, "auto_renew", "all or none"

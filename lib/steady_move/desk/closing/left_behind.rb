@@ -10,8 +10,9 @@ module SteadyMove
       Item = Struct.new(:key, :says, :state, :reason, :by, :at, keyword_init: true) do
         def open? = state == "open"
       end
-      # What is left at one account of several moves: kinds: [[key, title, [Move]]].
-      Place = Struct.new(:id, :title, :site, :kinds, keyword_init: true)
+      # What is left at one account of several moves: kinds: [[key, title, [Move]]]; list: all of it as text, to take
+      # along; mailto: an email about it to its support (RFC 6068), nil where no address of it is known.
+      Place = Struct.new(:id, :title, :site, :kinds, :list, :mailto, keyword_init: true)
       # So many of the moves that ended last are looked at.
       LATELY = 500
       KEYS = %w[auto_renew privacy zone forwarding contacts subscriptions].freeze
@@ -64,7 +65,20 @@ module SteadyMove
         account = @app.accounts.find(id)
         by_key = list.group_by(&:last).sort_by { |key, _| KEYS.index(key) }
         kinds = by_key.map { |key, pairs| [key, Words.say("left_behind.kinds.#{key}"), pairs.map(&:first)] }
-        Place.new(id: id, title: account&.title || id, site: account&.habits&.fetch("site", nil), kinds: kinds)
+        habits = account&.habits.to_h
+        list = list_of(kinds)
+        Place.new(id: id, title: account&.title || id, site: habits["site"], kinds: kinds, list: list,
+          mailto: (letter(habits["support"], list, kinds) if habits["support"]))
+      end
+
+      def list_of(kinds)
+        kinds.map { |_, title, moves| "#{title}:\n#{moves.map { |m| "  #{m.name}\n" }.join}" }.join("\n")
+      end
+
+      def letter(support, list, kinds)
+        names = kinds.flat_map { |_, _, moves| moves.map(&:name) }.uniq
+        Core::Letters::Draft.new(to: support, subject: Words.say("left_behind.letter.subject", count: names.size),
+          text: Words.say("left_behind.letter.text", list: list)).mailto
       end
 
       # [[key, detail]] of what there may be: the zone where the old host is the account's own, what is tied to it.

@@ -22,7 +22,7 @@ module SteadyMove
           kinds = place.kinds.map do |key, title, moves|
             { key: key, title: title, moves: moves.map { |m| { id: m.id, **Json.name(m.name) } } }
           end
-          { id: place.id, title: place.title, site: place.site, kinds: kinds }
+          { id: place.id, title: place.title, site: place.site, kinds: kinds, list: place.list, mailto: place.mailto }
         end
 
         # Names whose contacts are public now, and longer than the owner consented to.

@@ -34,6 +34,9 @@ export const hands = {
     names: (n: number) => (n === 1 ? '1 name' : `${n} names`),
     done: (n: number) => (n === 1 ? 'Done' : `Done for all ${n}`),
     none: 'There was none',
+    copy: 'Copy all of it as a list',
+    copied: 'Copied',
+    email: 'Write an email about it to its support',
   },
   handPanel: {
     notDoneAfterAll: 'Not done after all',

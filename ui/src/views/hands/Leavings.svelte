@@ -18,12 +18,21 @@
   }));
   const left = new SvelteSet<string>();
   const key = (kind: string, id: number) => `${kind} ${id}`;
+  let copied = $state(false);
+  async function copy() {
+    await navigator.clipboard.writeText(place.list);
+    copied = true;
+  }
   const toggle = (k: string) => (left.has(k) ? left.delete(k) : left.add(k));
 </script>
 
 <section class="panel" aria-label={say.leavings.at(place.title)}>
   <h2>{say.leavings.at(place.title)}</h2>
   {#if place.site}<p><a href={place.site} target="_blank" rel="noopener noreferrer">{place.site}</a></p>{/if}
+  <p class="along">
+    <button type="button" class="link" onclick={copy}>{copied ? say.leavings.copied : say.leavings.copy}</button>
+    {#if place.mailto}<a href={place.mailto}>{say.leavings.email}</a>{/if}
+  </p>
   <Trouble error={settle.error} />
   {#each place.kinds as kind (kind.key)}
     {@const moves = kind.moves.filter((m) => !left.has(key(kind.key, m.id))).map((m) => m.id)}
@@ -65,6 +74,11 @@
 </section>
 
 <style>
+  .along {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 1rem;
+  }
   .acts {
     display: flex;
     gap: 0.5rem;

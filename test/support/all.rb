@@ -14,7 +14,7 @@ SteadyMove::Words.say("common.yes_word")
 
 Minitest.seed = ENV["SEED"].to_i if ENV["SEED"]
 lanes = Lanes.new
-lanes.command("torture", "timeout", "500", RbConfig.ruby, "-Ilib", "test/support/torture_run.rb", "50", "1")
+lanes.command("torture", "timeout", "500", RbConfig.ruby, "-Ilib", "test/support/torture_run.rb", "24", "1")
 lanes.command("fuzz", "timeout", "300", RbConfig.ruby, "-Ilib", "test/support/fuzz_run.rb", "24000x", "1")
 lanes.command("rubocop", "bundle", "exec", "rubocop", "--format", "simple", "--cache-root", "tmp/rubocop")
 lanes.command("pages", "sh", "-c", <<~SHELL, TZ: "UTC")

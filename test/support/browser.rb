@@ -10,13 +10,18 @@ module Browser
   SWITCHES = %w[--headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking
     --disable-component-update --disable-sync --hide-scrollbars --lang=en-GB].freeze
 
+  # A node that went while it was asked for is told by Chromium in an error that no class knows: it is looked for again.
+  class Driver < Capybara::Selenium::Driver
+    def invalid_element_errors = super + [Selenium::WebDriver::Error::UnknownError]
+  end
+
   Capybara.register_driver(:chromium) do |app|
     options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium")
     SWITCHES.each { |s| options.add_argument(s) }
     options.add_option("goog:loggingPrefs", { browser: "ALL" })
     client = Selenium::WebDriver::Remote::Http::Default.new(open_timeout: 120, read_timeout: 240)
     service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
-    Capybara::Selenium::Driver.new(app, browser: :chrome, options: options, service: service, http_client: client)
+    Driver.new(app, browser: :chrome, options: options, service: service, http_client: client)
   end
   Capybara.default_max_wait_time = 40
   Capybara.run_server = false

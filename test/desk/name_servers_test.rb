@@ -36,6 +36,18 @@ class NameServersTest < Minitest::Test
     assert_match(/stay up: the name servers stay, and .* outlives/, uptime(world.plan(NAME, to: "orlop").plan))
   end
 
+  # The page for the site's owner says no more of it than the desk does.
+  def test_whoever_follows_from_outside_is_told_the_same
+    told = ->(id) { Desk::StatusText.new(app).of_move(world.move(id)).join(" ") }
+    assert_match(/stay up: the name servers stay, and .* outlives/,
+      told[world.start("isles-timetable.example", to: "orlop")])
+    forget_host
+    question.answer(NAME, ends: true, by: ADA)
+    left_behind = told[world.start(NAME, to: "orlop", choice: "stay")]
+    assert_match(/Site and mail go down/, left_behind)
+    refute_match(/stay up/, left_behind)
+  end
+
   def test_what_nobody_knows_is_asked_before_the_start
     forget_host
     assert_equal ["needs", Core::Answer::UNKNOWN], [gate, app.names.facts(NAME).dns_stays]

@@ -68,6 +68,15 @@ class WebClosingTest < Minitest::Test
     assert_equal(3, world.move(@id).events.count { |e| e.type == "left-behind" })
   end
 
+  # Of a name that never left, nothing can be left behind.
+  def test_a_move_that_was_called_off_leaves_no_old_account
+    world.orders.call_off(@id, by: ME)
+    world.until_true(most: 100, what: "the end") { !world.move(@id).open }
+    text = asked("/api/closing/move/#{@id}/page").to_s
+    assert_includes text, "has not left Tarnbeck Names"
+    refute_includes text, "Nothing is left"
+  end
+
   def test_the_ledger_of_a_move
     line = asked("/api/ledger")["lines"].first
     assert_equal [902, false, 0], [line["quoted"]["minor"], line["charged"], line["lost_days"]]

@@ -77,10 +77,18 @@ module SteadyMove
 
       def parts(report)
         checks = report.checks.map { |c| check(c) }
-        left = report.left.map { |i| say("left_done", says: i.says, state: say("states.#{i.state}")) }
         [[say("checks"), checks.empty? ? [say("no_checks")] : checks],
-          [say("left"), left.empty? ? [say("nothing_left")] : left],
+          [say("left"), left(report)],
           ([say("learnt"), report.learnt] if report.learnt.any?)].compact
+      end
+
+      # What stands at the old account; of a name that never left it, that it is still there.
+      def left(report)
+        done = report.left.map { |i| say("left_done", says: i.says, state: say("states.#{i.state}")) }
+        return done if done.any?
+
+        from = MoveWords.of(report.move.plan, @app.accounts)[:from]
+        [say(report.move.plan.dns_only? ? "only_records" : "not_left", name: report.move.name, from: from)]
       end
 
       def check(row)

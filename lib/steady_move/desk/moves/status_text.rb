@@ -47,11 +47,9 @@ module SteadyMove
         spread && say("between_all", early: spread.p10, late: spread.p90)
       end
 
-      # The site and its mail.
+      # The site and its mail: what the desk itself says of them.
       def services(move)
-        return unless move.open
-
-        say(move.plan.carry? ? "records_carried" : "records_stay")
+        "#{InShort.new(@app).uptime(move.plan)}." if move.open
       end
 
       def line(member, move)

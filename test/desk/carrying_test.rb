@@ -94,6 +94,10 @@ class CarryingTest < Minitest::Test
       key: Desk::Zones.key(app.accounts.host_of("lanternroom")))
     assert_equal greatest, after.content.map(&:ttl).max, "the long TTLs are back"
     assert_equal "tarnbeck", world.world.registry.find(PLAIN)[:sponsor]
+    left = Desk::LeftBehind.new(app)
+    assert_equal(%w[zone], left.of(world.move(id)).map(&:key), "the old zone is still there")
+    left.settle(id, "zone", state: "cancelled", by: ADA)
+    assert_equal 0, left.count(world.move(id))
   end
 
   # Its name servers are known only from the mail that comes after sign-up.

@@ -73,7 +73,7 @@ class WebClosingTest < Minitest::Test
     world.orders.call_off(@id, by: ME)
     world.until_true(most: 100, what: "the end") { !world.move(@id).open }
     text = asked("/api/closing/move/#{@id}/page").to_s
-    assert_includes text, "has not left Tarnbeck Names"
+    assert_includes text, "was not seen to leave Tarnbeck Names"
     refute_includes text, "Nothing is left"
   end
 

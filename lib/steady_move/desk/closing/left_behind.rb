@@ -23,9 +23,9 @@ module SteadyMove
         @rows = app.db[:left_behind]
       end
 
-      # Returns [Item] of a move that has landed; [] before.
+      # Returns [Item] of a move that has landed, or of records that have moved; [] before.
       def of(move)
-        return [] unless move.state.landed? && !move.plan.dns_only?
+        return [] unless gone?(move)
 
         settled = @rows.where(move_id: move.id).to_hash(:key)
         words = MoveWords.of(move.plan, @app.accounts)
@@ -81,9 +81,13 @@ module SteadyMove
           text: Words.say("left_behind.letter.text", list: list)).mailto
       end
 
+      def gone?(move) = move.plan.dns_only? ? move.state.ending == "settled" : move.state.landed?
+
       # [[key, detail]] of what there may be: the zone where the old host is the account's own, what is tied to it.
       def due(move)
         plan = move.plan
+        return [["zone", plan.old_host]] if plan.dns_only?
+
         tied = @app.carries.tied(move.name).reject { |t| t.state == "none" }.map(&:kind)
         [["auto_renew", nil], (["privacy", nil] if privacy?(plan)), (["zone", plan.old_host] if plan.carry?),
           (["forwarding", tied.uniq] if tied.any?), ["contacts", nil], ["subscriptions", nil]].compact

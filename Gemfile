@@ -57,6 +57,7 @@ group :test do
   gem "rubocop-minitest", "0.41.0", require: false
   gem "rubocop-sequel", "0.4.1", require: false
   gem "selenium-webdriver", "4.32.0"
+  gem "syntax_tree", "6.3.0", require: false
   # read as a published source only: the IETF's schemas and RFC texts
   gem "epp-client-base", "0.15.2", require: false
   gem "epp-client-rgp", "0.15.2", require: false

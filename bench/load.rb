@@ -2,14 +2,24 @@
 
 require "net/http"
 
-# Fifty people at a desk with 500 moves while eight hours of practice time go by: errors, memory, how long they wait.
+# Fifty people at a desk with 500 moves while eight hours of practice time go by: errors, memory,
+# how long they wait.
 module Load
   PEOPLE = 50
   HOURS = 8
   STEP = 900
   # Seconds that somebody looks at a page before the next.
   THINKING = 4.0
-  VIEWS = %w[/api/desk /api/names /api/moves /api/moves/1 /api/hands /api/post /api/clock /api/session].freeze
+  VIEWS = %w[
+    /api/desk
+    /api/names
+    /api/moves
+    /api/moves/1
+    /api/hands
+    /api/post
+    /api/clock
+    /api/session
+  ].freeze
 
   def load
     SQLite3::ForkSafety.suppress_warnings!
@@ -22,7 +32,8 @@ module Load
     end
   end
 
-  # An hour (or BENCH_MINUTES) of wall time at full load, with the allocator's setting that bin/steady-move has: memory.
+  # An hour (or BENCH_MINUTES) of wall time at full load, with the allocator's setting that
+  # bin/steady-move has: memory.
   def hour
     SQLite3::ForkSafety.suppress_warnings!
     minutes = ENV.fetch("BENCH_MINUTES", "60").to_i
@@ -30,14 +41,18 @@ module Load
       served(world) do |house, port|
         people(house)
         crowd = crowd(port)
-        sizes = Array.new(minutes * 6) do
-          world.driver.move_on(to: world.app.now + 60)
-          IO.select(nil, nil, nil, 10)
-          memory
-        end
+        sizes =
+          Array.new(minutes * 6) do
+            world.driver.move_on(to: world.app.now + 60)
+            IO.select(nil, nil, nil, 10)
+            memory
+          end
         told(crowd, sizes)
-        figure("  memory after #{minutes} min, arenas: #{ENV.fetch('MALLOC_ARENA_MAX', 'as they come')}",
-          "#{sizes.max} MB", "300 MB")
+        figure(
+          "  memory after #{minutes} min, arenas: #{ENV.fetch("MALLOC_ARENA_MAX", "as they come")}",
+          "#{sizes.max} MB",
+          "300 MB"
+        )
       end
     end
   end
@@ -61,28 +76,33 @@ module Load
 
   # Memory of the desk in MB after each step of the clock, the first hour left out.
   def live_through(world)
-    (HOURS * 3600 / STEP).times.map do |i|
-      world.driver.move_on(to: world.app.now + STEP)
-      IO.select(nil, nil, nil, 0.5)
-      i * STEP < 3600 ? nil : memory
-    end.compact
+    (HOURS * 3600 / STEP)
+      .times
+      .map do |i|
+        world.driver.move_on(to: world.app.now + STEP)
+        IO.select(nil, nil, nil, 0.5)
+        i * STEP < 3600 ? nil : memory
+      end
+      .compact
   end
 
   def memory = File.read("/proc/self/status")[/VmRSS:\s+(\d+)/, 1].to_i / 1024
 
-  # The people, in a process of their own: a pipe from which their times come once it is closed to them.
+  # The people, in a process of their own: a pipe from which their times come once it is closed to
+  # them.
   def crowd(port)
     stop, go_on = IO.pipe
     told, telling = IO.pipe
-    pid = fork do
-      go_on.close
-      Signal.trap("TERM") { exit!(0) }
-      Thread.new { stop.read && (@over = true) }
-      took = Array.new(PEOPLE) { |i| Thread.new { person(port, i) } }.flat_map(&:value)
-      telling.write(JSON.generate(took))
-      telling.close
-      exit!(0)
-    end
+    pid =
+      fork do
+        go_on.close
+        Signal.trap("TERM") { exit!(0) }
+        Thread.new { stop.read && (@over = true) }
+        took = Array.new(PEOPLE) { |i| Thread.new { person(port, i) } }.flat_map(&:value)
+        telling.write(JSON.generate(took))
+        telling.close
+        exit!(0)
+      end
     telling.close
     { pid: pid, go_on: go_on, told: told }
   end
@@ -121,10 +141,12 @@ module Load
     figure("  that were not answered with 200", took.count { |_, code, _| code != "200" }.to_s, "0")
     row("  p95", seconds[(seconds.size * 0.95).floor], "150 ms")
     row("  median", seconds[seconds.size / 2], "")
-    took.group_by(&:first).each do |path, list|
-      times = list.map(&:last).sort
-      row("  #{path}, p95", times[(times.size * 0.95).floor], "")
-    end
+    took
+      .group_by(&:first)
+      .each do |path, list|
+        times = list.map(&:last).sort
+        row("  #{path}, p95", times[(times.size * 0.95).floor], "")
+      end
     figure("  memory, least and most after the first hour", sizes.minmax.join(" and "), "±10 %")
   end
 end

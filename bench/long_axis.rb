@@ -2,12 +2,16 @@
 
 require_relative "long_sheet"
 
-# 500 open moves on their axis in Debian's Chromium; what took the page's thread longest while they were scrolled.
+# 500 open moves on their axis in Debian's Chromium; what took the page's thread longest while they
+# were scrolled.
 class LongAxis < LongSheet
   def initialize(count)
     @assertions = 0
     setup
-    Object.new.extend(ManyMoves).then { |m| count.times { |i| m.add_name(world, world.world.registry, i, like: LIKE) } }
+    Object
+      .new
+      .extend(ManyMoves)
+      .then { |m| count.times { |i| m.add_name(world, world.world.registry, i, like: LIKE) } }
     world.runner.pass
   end
 
@@ -22,7 +26,9 @@ class LongAxis < LongSheet
     page.execute_script("window.tasks = []")
     30.times do |i|
       page.execute_script("document.querySelector('.axis').scrollTop = #{i * 600}")
-      page.evaluate_async_script("requestAnimationFrame(() => setTimeout(() => arguments[0](true), 60))")
+      page.evaluate_async_script(
+        "requestAnimationFrame(() => setTimeout(() => arguments[0](true), 60))"
+      )
     end
     page.evaluate_script("Math.round(Math.max(0, ...window.tasks))")
   end

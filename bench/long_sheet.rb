@@ -10,17 +10,24 @@ class LongSheet
   include Browser
 
   NAME = "salternferries.example"
-  WATCH = "window.tasks = []; new PerformanceObserver((l) => l.getEntries().forEach((e) => " \
-          "window.tasks.push(e.duration))).observe({ type: 'longtask', buffered: true })"
+  WATCH =
+    "window.tasks = []; new PerformanceObserver((l) => l.getEntries().forEach((e) => " \
+      "window.tasks.push(e.duration))).observe({ type: 'longtask', buffered: true })"
 
   attr_accessor :assertions
 
   def initialize(sets)
     @assertions = 0
     setup
-    text = "$TTL 3600\n@ SOA a b 1 2 3 4 5\n#{Array.new(sets) { |i| "h#{i} A 192.0.2.#{i % 250}\n" }.join}"
-    SteadyMove::Desk::ZoneGetting.new(world.app).call(NAME, source: "file", text: text,
-      by: "ada@saltern-office.example")
+    text =
+      "$TTL 3600\n@ SOA a b 1 2 3 4 5\n" \
+        "#{Array.new(sets) { |i| "h#{i} A 192.0.2.#{i % 250}\n" }.join}"
+    SteadyMove::Desk::ZoneGetting.new(world.app).call(
+      NAME,
+      source: "file",
+      text: text,
+      by: "ada@saltern-office.example"
+    )
     SteadyMove::Desk::Carrying.new(world.app).choose(NAME, by: "bench", host_id: "lanternroom")
   end
 

@@ -1,29 +1,46 @@
 # frozen_string_literal: true
 
-# Figures with many moves: passes of the runner, what is by hand, folds. The practice world runs in a process of its
-# own, as in the demo.
+# Figures with many moves: passes of the runner, what is by hand, folds. The practice world runs in
+# a process of its own, as in the demo.
 module ManyMoves
   HAND = %w[slipway.example isles-weather.example].freeze
 
-  # 500 moves over connections: each step due at once; and 500 that wait for people and registrars' mail.
+  # 500 moves over connections: each step due at once; and 500 that wait for people and registrars'
+  # mail.
   def passes
     with_moves(500, at: %w[tarnbeck], like: ["isles-timetable.example"]) do |world|
       seconds = time { world.runner.pass }
       steps = world.app.db[:events].where(type: "done").count
       row("500 moves over connections, from the start: #{steps} steps done", seconds, "")
       world.app.db[:looks].update(due_at: world.app.now.to_i)
-      row("a pass over 500 moves over connections, each with a step due", time { world.runner.pass }, "5 s")
+      row(
+        "a pass over 500 moves over connections, each with a step due",
+        time { world.runner.pass },
+        "5 s"
+      )
       row("a pass over 500 moves, nothing due", median(5) { world.runner.pass }, "50 ms")
     end
   end
 
   def waiting
     with_moves(500, at: %w[millrace cobble], like: HAND) do |world|
-      row("a first pass over 500 moves done by hand, all steps due", time { world.runner.pass }, "5 s")
+      row(
+        "a first pass over 500 moves done by hand, all steps due",
+        time { world.runner.pass },
+        "5 s"
+      )
       hands = SteadyMove::Desk::ManualSteps.new(world.app)
-      row("what is to be done by hand over 500 moves, gathered by place", median(3) { hands.places }, "")
+      row(
+        "what is to be done by hand over 500 moves, gathered by place",
+        median(3) { hands.places },
+        ""
+      )
       letters = SteadyMove::Desk::Letters.new(world.app)
-      row("one letter for 250 names, drafted", median(3) { letters.draft("cobble", by: "bench") }, "")
+      row(
+        "one letter for 250 names, drafted",
+        median(3) { letters.draft("cobble", by: "bench") },
+        ""
+      )
     end
   end
 
@@ -43,7 +60,11 @@ module ManyMoves
       world.runner.pass
       multiply(world.app.db, 10_000)
       row("a pass over 10,000 open moves, nothing due", median(9) { world.runner.pass }, "50 ms")
-      row("the next instant at which one of 10,000 is due", median(9) { world.runner.next_look }, "")
+      row(
+        "the next instant at which one of 10,000 is due",
+        median(9) { world.runner.next_look },
+        ""
+      )
     end
   end
 
@@ -54,8 +75,13 @@ module ManyMoves
     looks = db[:looks].where(move_id: move[:id]).all
     db.transaction do
       count.times do |i|
-        id = db[:moves].insert(move.except(:id).merge(name: "idle#{i}.example", last_seq: 0, scheduled_seq: 0))
-        db[:events].multi_insert(events.map { |e| e.except(:seq).merge(move_id: id, name: "idle#{i}.example") })
+        id =
+          db[:moves].insert(
+            move.except(:id).merge(name: "idle#{i}.example", last_seq: 0, scheduled_seq: 0)
+          )
+        db[:events].multi_insert(
+          events.map { |e| e.except(:seq).merge(move_id: id, name: "idle#{i}.example") }
+        )
         db[:looks].multi_insert(looks.map { |l| l.merge(move_id: id) })
       end
       db[:moves].update(scheduled_seq: :last_seq)
@@ -66,10 +92,12 @@ module ManyMoves
     with_moves(1, at: %w[tarnbeck], like: ["isles-timetable.example"]) do |world|
       world.runner.pass
       move = world.app.moves.all.first
-      small, large = [1_000, 10_000].map do |count|
-        events = Array.new(count) { |i| move.events[i % move.events.size].dup.tap { |e| e.seq = i } }
-        median(5) { SteadyMove::Core::Moves::State.fold(move.plan, events) }
-      end
+      small, large =
+        [1_000, 10_000].map do |count|
+          events =
+            Array.new(count) { |i| move.events[i % move.events.size].dup.tap { |e| e.seq = i } }
+          median(5) { SteadyMove::Core::Moves::State.fold(move.plan, events) }
+        end
       row("a move with 10,000 events folded", large, "")
       ratio("… against ten times 1,000", large / (small * 10), "1.1")
     end
@@ -91,11 +119,20 @@ module ManyMoves
   def take_name(world, registry, index, like:)
     name = "bench#{index}.example"
     model = registry.find(like)
-    registry.domains.insert(model.except(:statuses, :name_servers, :ds)
-      .merge(name: name, roid: "B#{index}-PRAC", statuses: model[:statuses].to_json,
-        name_servers: '["ns1.lanternroom.example","ns2.lanternroom.example"]', ds: "[]"))
-    SteadyMove::Desk::TakingIn.new(world.app).call(SteadyMove::Desk::TakingIn.words(name),
-      world.app.accounts.find(model[:sponsor]), by: "bench")
+    registry.domains.insert(
+      model.except(:statuses, :name_servers, :ds).merge(
+        name: name,
+        roid: "B#{index}-PRAC",
+        statuses: model[:statuses].to_json,
+        name_servers: '["ns1.lanternroom.example","ns2.lanternroom.example"]',
+        ds: "[]"
+      )
+    )
+    SteadyMove::Desk::TakingIn.new(world.app).call(
+      SteadyMove::Desk::TakingIn.words(name),
+      world.app.accounts.find(model[:sponsor]),
+      by: "bench"
+    )
     name
   end
 end

@@ -2,16 +2,38 @@
 
 require "selenium-webdriver"
 
-# What a person feels of the pages, in Chromium, with 50,000 names and 500 moves: the largest content painted (LCP), how
-# far the page jumps (CLS), the slowest answer to a key or a click (INP); on this machine, and over a slow line with a
-# processor four times slower. As the browser itself measures them (W3C Largest Contentful Paint, Layout Instability,
-# Event Timing).
+# What a person feels of the pages, in Chromium, with 50,000 names and 500 moves: the largest
+# content painted (LCP), how far the page jumps (CLS), the slowest answer to a key or a click (INP);
+# on this machine, and over a slow line with a processor four times slower. As the browser itself
+# measures them (W3C Largest Contentful Paint, Layout Instability, Event Timing).
 module Vitals
-  VIEWS = %w[/ /names /names/name-00007.example /moves /moves/7 /by-hand /post /records /codes /rulebook /accounts
-    /status /ledger /approvals /batches /help /you].freeze
+  VIEWS = %w[
+    /
+    /names
+    /names/name-00007.example
+    /moves
+    /moves/7
+    /by-hand
+    /post
+    /records
+    /codes
+    /rulebook
+    /accounts
+    /status
+    /ledger
+    /approvals
+    /batches
+    /help
+    /you
+  ].freeze
   # Seconds after a start in which the desk works out what the first pages want.
   REST = 8
-  SLOW = { offline: false, latency: 400, downloadThroughput: 50_000, uploadThroughput: 50_000 }.freeze
+  SLOW = {
+    offline: false,
+    latency: 400,
+    downloadThroughput: 50_000,
+    uploadThroughput: 50_000
+  }.freeze
   WATCH = <<~JS
     window.vitals = { lcp: 0, cls: 0, inp: 0 };
     const on = (type, see, more) => new PerformanceObserver((l) => l.getEntries().forEach(see))
@@ -30,12 +52,23 @@ module Vitals
       serve(folder) do |port, _|
         browse(port) do |browser|
           felt = VIEWS.to_h { |path| [path, feel(browser, port, path)] }
-          worst("largest content painted (LCP), slowest view", felt, "lcp", "1000 ms") { |v| "#{v.round} ms" }
-          worst("slowest answer to a key (INP), slowest view", felt, "inp", "100 ms") { |v| "#{v.round} ms" }
-          worst("how far a page jumps (CLS), worst view", felt, "cls", "0.02") { |v| format("%.3f", v) }
+          worst("largest content painted (LCP), slowest view", felt, "lcp", "1000 ms") do |v|
+            "#{v.round} ms"
+          end
+          worst("slowest answer to a key (INP), slowest view", felt, "inp", "100 ms") do |v|
+            "#{v.round} ms"
+          end
+          worst("how far a page jumps (CLS), worst view", felt, "cls", "0.02") do |v|
+            format("%.3f", v)
+          end
           slowly(browser)
           slow = %w[/ /names].to_h { |path| [path, feel(browser, port, path, settle: 12)] }
-          worst("LCP at 50 kB/s, 400 ms, a processor four times slower", slow, "lcp", "5000 ms") { |v| "#{v.round} ms" }
+          worst(
+            "LCP at 50 kB/s, 400 ms, a processor four times slower",
+            slow,
+            "lcp",
+            "5000 ms"
+          ) { |v| "#{v.round} ms" }
         end
       end
     end
@@ -53,18 +86,33 @@ module Vitals
     count.times do |i|
       name = format("name-%05d.example", i)
       from = app.names.find(name)[:account_id]
-      plan = SteadyMove::Core::Moves::Plan.of(name: name, from: from, to: (%w[orlop cobble] - [from]).first,
-        options: %i[lock code ask], years: 1, response_days: 5, settle_seconds: 0,
-        ways: app.accounts.find(from).ways.merge("order" => "page", "lock_back" => "page"),
-        name_servers: %w[ns1.lanternroom.example ns2.lanternroom.example])
+      plan =
+        SteadyMove::Core::Moves::Plan.of(
+          name: name,
+          from: from,
+          to: (%w[orlop cobble] - [from]).first,
+          options: %i[lock code ask],
+          years: 1,
+          response_days: 5,
+          settle_seconds: 0,
+          ways: app.accounts.find(from).ways.merge("order" => "page", "lock_back" => "page"),
+          name_servers: %w[ns1.lanternroom.example ns2.lanternroom.example]
+        )
       at = Time.now.utc - (i * 60)
       id = app.moves.start(plan, at: at)
-      app.journal.add("planned", at: at, move_id: id, name: name, by: ManyNames::EMAIL, says: "Planned.")
+      app.journal.add(
+        "planned",
+        at: at,
+        move_id: id,
+        name: name,
+        by: ManyNames::EMAIL,
+        says: "Planned."
+      )
     end
   end
 
-  # Every move has come as far as it comes by itself, as on any day: else all 500 take their first steps while pages are
-  # measured.
+  # Every move has come as far as it comes by itself, as on any day: else all 500 take their first
+  # steps while pages are measured.
   def at_rest(app)
     runner = SteadyMove::Desk::Runner.new(app)
     600.times do
@@ -74,10 +122,17 @@ module Vitals
   end
 
   def browse(port)
-    options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium",
-      args: %w[--headless --no-sandbox --disable-gpu --window-size=1280,900])
-    browser = Selenium::WebDriver.for(:chrome, options: options,
-      service: Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver"))
+    options =
+      Selenium::WebDriver::Chrome::Options.new(
+        binary: "/usr/bin/chromium",
+        args: %w[--headless --no-sandbox --disable-gpu --window-size=1280,900]
+      )
+    browser =
+      Selenium::WebDriver.for(
+        :chrome,
+        options: options,
+        service: Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
+      )
     browser.execute_cdp("Page.addScriptToEvaluateOnNewDocument", source: WATCH)
     browser.navigate.to("http://127.0.0.1:#{port}/")
     waiting = Selenium::WebDriver::Wait.new(timeout: 60)

@@ -2,13 +2,19 @@
 
 require "net/http"
 
-# A desk that has run for years: 5,000 moves (500 of them open), 120,000 lines of the journal, 20,000 mails.
+# A desk that has run for years: 5,000 moves (500 of them open), 120,000 lines of the journal,
+# 20,000 mails.
 module Years
   MOVES = 5000
   OPEN = 500
   LINES = 120_000
   MAILS = 20_000
-  LISTS = { "/api/post" => "150 ms", "/api/moves" => "150 ms", "/api/status" => "150 ms", "/api/desk" => "" }.freeze
+  LISTS = {
+    "/api/post" => "150 ms",
+    "/api/moves" => "150 ms",
+    "/api/status" => "150 ms",
+    "/api/desk" => ""
+  }.freeze
 
   def years
     with_moves(1, at: %w[tarnbeck], like: ["isles-timetable.example"]) do |world|
@@ -38,9 +44,19 @@ module Years
       first = http.get("/api/session")
       cookie = cookies(first)
       token = JSON.parse(first.body)["csrf"]
-      body = JSON.generate(email: Practice::DeskSide::Desk::EMAIL, password: Practice::DeskSide::Desk::PASSWORD)
-      answer = http.post("/api/sign-in", body, "Cookie" => cookie, "X-CSRF-Token" => token,
-        "Content-Type" => "application/json")
+      body =
+        JSON.generate(
+          email: Practice::DeskSide::Desk::EMAIL,
+          password: Practice::DeskSide::Desk::PASSWORD
+        )
+      answer =
+        http.post(
+          "/api/sign-in",
+          body,
+          "Cookie" => cookie,
+          "X-CSRF-Token" => token,
+          "Content-Type" => "application/json"
+        )
       answer.code == "200" ? cookies(answer) : raise("nobody is signed in: #{answer.body}")
     end
   end
@@ -50,7 +66,9 @@ module Years
   def many_years(world)
     db = world.app.db
     multiply(db, MOVES - 1)
-    db[:moves].where { id <= MOVES - OPEN }.update(open: false, ending: "settled", stage: "Settled", turn: nil)
+    db[:moves]
+      .where { id <= MOVES - OPEN }
+      .update(open: false, ending: "settled", stage: "Settled", turn: nil)
     db[:looks].where { move_id <= MOVES - OPEN }.delete
     rechained(db)
     mails(world)
@@ -60,29 +78,50 @@ module Years
   def rechained(db)
     have = db[:events].count
     sample = db[:events].exclude(move_id: nil).limit(1).first.except(:seq)
-    (LINES - have).times.each_slice(2000) do |part|
-      db[:events].multi_insert(part.map { |i| sample.merge(move_id: (i % MOVES) + 1, type: "waiting", chain: "") })
-    end
+    (LINES - have)
+      .times
+      .each_slice(2000) do |part|
+        db[:events].multi_insert(
+          part.map { |i| sample.merge(move_id: (i % MOVES) + 1, type: "waiting", chain: "") }
+        )
+      end
     db.run("DROP TRIGGER events_no_update")
     journal = SteadyMove::Store::Journal.new(db)
     put = db[:events].where(seq: :$seq).prepare(:update, :rechain, chain: :$chain)
     chain = ""
     db.transaction do
-      db[:events].order(:seq).all.each do |row|
-        chain = Digest::SHA256.hexdigest([chain, *journal.send(:digested, row)].join("\n"))
-        put.call(seq: row[:seq], chain: chain)
-      end
+      db[:events]
+        .order(:seq)
+        .all
+        .each do |row|
+          chain = Digest::SHA256.hexdigest([chain, *journal.send(:digested, row)].join("\n"))
+          put.call(seq: row[:seq], chain: chain)
+        end
     end
     db[:moves].update(scheduled_seq: :last_seq)
   end
 
   def mails(world)
     text = "A line of an ordinary message, as they come.\n" * 60
-    rows = Array.new(MAILS) do |i|
-      { uid: 10_000 + i, message_id: "<y#{i}@x>", sender: "a@b.example", recipient: "c@d.example", facts: "{}",
-        subject: "Message #{i}", text: text, at: (world.app.now - (i * 3600)).to_i, names: "[]", because: "[]",
-        kind: (i % 40).zero? ? "approve-release" : "unrelated", doubtful: false, links: "[]", trust: "unproven" }
-    end
+    rows =
+      Array.new(MAILS) do |i|
+        {
+          uid: 10_000 + i,
+          message_id: "<y#{i}@x>",
+          sender: "a@b.example",
+          recipient: "c@d.example",
+          facts: "{}",
+          subject: "Message #{i}",
+          text: text,
+          at: (world.app.now - (i * 3600)).to_i,
+          names: "[]",
+          because: "[]",
+          kind: (i % 40).zero? ? "approve-release" : "unrelated",
+          doubtful: false,
+          links: "[]",
+          trust: "unproven"
+        }
+      end
     rows.each_slice(1000) { |part| world.app.db[:messages].multi_insert(part) }
   end
 end

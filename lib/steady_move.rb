@@ -3,25 +3,41 @@
 # A script asks Bundler nothing: bin/prepare wrote down where the gems of this Gemfile lie.
 gems = File.join(__dir__, "..", "vendor", "bundle", "load_path")
 if ENV["STEADY_MOVE_SCRIPT"] && File.exist?(gems)
-  $LOAD_PATH.unshift(*File.readlines(gems, chomp: true).map { |path| File.expand_path(path, File.dirname(gems)) })
+  $LOAD_PATH.unshift(
+    *File.readlines(gems, chomp: true).map { |path| File.expand_path(path, File.dirname(gems)) }
+  )
 else
   require "bundler/setup" unless ENV["BUNDLE_BIN_PATH"] || defined?(Bundler::Setup)
 end
 require "zeitwerk"
 
-# The desk at which a site administrator moves domain names between registrars. Rooms: see ARCHITECTURE.md.
+# The desk at which a site administrator moves domain names between registrars. Rooms: see
+# ARCHITECTURE.md.
 module SteadyMove
   ROOT = File.expand_path("..", __dir__)
   VERSION = "0.10.0"
 
-  LOADER = Zeitwerk::Loader.new.tap do |loader|
-    loader.push_dir(__dir__)
-    loader.ignore(File.join(__dir__, "steady_move/store/migrations"))
-    # The desk's rooms are folders only: what is in them is Desk's own.
-    rooms = %w[moves portfolio mail accounts people records forecast batches closing automation operations]
-    loader.collapse(rooms.map { |room| File.join(__dir__, "steady_move/desk", room) })
-    loader.setup
-  end
+  LOADER =
+    Zeitwerk::Loader.new.tap do |loader|
+      loader.push_dir(__dir__)
+      loader.ignore(File.join(__dir__, "steady_move/store/migrations"))
+      # The desk's rooms are folders only: what is in them is Desk's own.
+      rooms = %w[
+        moves
+        portfolio
+        mail
+        accounts
+        people
+        records
+        forecast
+        batches
+        closing
+        automation
+        operations
+      ]
+      loader.collapse(rooms.map { |room| File.join(__dir__, "steady_move/desk", room) })
+      loader.setup
+    end
 
   # Loaded whole for a server; scripts load what they need.
   LOADER.eager_load unless ENV["STEADY_MOVE_SCRIPT"]

@@ -10,11 +10,19 @@ module Practice
     def initialize(db)
       @rows = db[:agenda]
       open = @rows.where(done: false)
-      @first_due = open.where(Sequel[:at] <= :$by).order(:at, :id).limit(1).prepare(:select, :practice_first_due)
+      @first_due =
+        open
+          .where(Sequel[:at] <= :$by)
+          .order(:at, :id)
+          .limit(1)
+          .prepare(:select, :practice_first_due)
       kinds = open.where(kind: :$kind).order(:at, :id)
       @coming = kinds.prepare(:select, :practice_coming)
-      @coming_for = kinds.where(Sequel.lit("json_extract(payload, '$.name')") => :$name)
-        .prepare(:select, :practice_coming_for)
+      @coming_for =
+        kinds.where(Sequel.lit("json_extract(payload, '$.name')") => :$name).prepare(
+          :select,
+          :practice_coming_for
+        )
     end
 
     def add(at, kind, payload) = @rows.insert(at: at.to_i, kind: kind, payload: payload.to_json)
@@ -33,8 +41,8 @@ module Practice
 
     def finish(item) = @rows.where(id: item.id).update(done: true)
 
-    # Items of a kind still to come, e.g. a registrar's updates that it has taken but not passed on; those of one
-    # name where it is given.
+    # Items of a kind still to come, e.g. a registrar's updates that it has taken but not passed on;
+    # those of one name where it is given.
     def coming(kind, name: nil)
       rows = name ? @coming_for.call(kind: kind, name: name) : @coming.call(kind: kind)
       rows.map { |r| item(r) }
@@ -43,7 +51,12 @@ module Practice
     private
 
     def item(row)
-      Item.new(id: row[:id], at: Time.at(row[:at]).utc, kind: row[:kind], payload: JSON.parse(row[:payload]))
+      Item.new(
+        id: row[:id],
+        at: Time.at(row[:at]).utc,
+        kind: row[:kind],
+        payload: JSON.parse(row[:payload])
+      )
     end
   end
 end

@@ -12,7 +12,10 @@ module Practice
       cert_file = File.join(folder, "cert.pem")
       key_file = File.join(folder, "cert-key.pem")
       make(cert_file, key_file) unless File.exist?(cert_file) && File.exist?(key_file)
-      [OpenSSL::X509::Certificate.new(File.read(cert_file)), OpenSSL::PKey.read(File.read(key_file))]
+      [
+        OpenSSL::X509::Certificate.new(File.read(cert_file)),
+        OpenSSL::PKey.read(File.read(key_file))
+      ]
     end
 
     def make(cert_file, key_file)

@@ -3,7 +3,8 @@
 require "rbconfig"
 
 module Practice
-  # Processes that belong together: started one after the other, and all stopped when one ends or a signal comes.
+  # Processes that belong together: started one after the other, and all stopped when one ends or a
+  # signal comes.
   class Children
     def initialize
       @names = {}
@@ -13,8 +14,8 @@ module Practice
 
     def stopping? = @stopping
 
-    # Starts a Ruby program and waits for its word “ready”; its errors go to our own standard error. Ends the process
-    # where it does not come up. Returns its pid.
+    # Starts a Ruby program and waits for its word “ready”; its errors go to our own standard error.
+    # Ends the process where it does not come up. Returns its pid.
     def start(what, *words)
       reader, writer = IO.pipe
       pid = Process.spawn(RbConfig.ruby, *words, out: writer, pgroup: true, in: File::NULL)
@@ -27,7 +28,9 @@ module Practice
     end
 
     # Starts a program that says nothing of being ready.
-    def beside(what, *words, **how) = @names[Process.spawn(*words, pgroup: true, in: File::NULL, **how)] = what
+    def beside(what, *words, **how)
+      @names[Process.spawn(*words, pgroup: true, in: File::NULL, **how)] = what
+    end
 
     # Ends one and waits for it, so that it can be started anew.
     def end_one(pid)
@@ -60,7 +63,9 @@ module Practice
 
     def ended(pid, status)
       what = @names.delete(pid) or return
-      warn "Steady Move: #{what} has ended (#{status.to_s[/(exit|SIG).*/]}); the rest is stopped." unless @stopping
+      unless @stopping
+        warn "Steady Move: #{what} has ended (#{status.to_s[/(exit|SIG).*/]}); the rest is stopped."
+      end
       stop unless @stopping
       true
     end

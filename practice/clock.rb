@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 module Practice
-  # The world's clock: set to an instant, it runs at `rate` (1 real time, 0 standing) and can be moved on, never back.
-  # Kept in the database, so that a restart goes on from there.
+  # The world's clock: set to an instant, it runs at `rate` (1 real time, 0 standing) and can be
+  # moved on, never back. Kept in the database, so that a restart goes on from there.
   class Clock
     # real: a callable giving monotonic real seconds, so that tests can hold it.
     def initialize(db, start:, rate:, real: -> { Process.clock_gettime(Process::CLOCK_REALTIME) })

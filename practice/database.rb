@@ -7,7 +7,8 @@ module Practice
   # The world's own SQLite file.
   module Database
     # Raised with one line where a file is of another version.
-    class Outdated < StandardError; end
+    class Outdated < StandardError
+    end
 
     # Raised with every change of the tables below.
     VERSION = 4
@@ -15,9 +16,14 @@ module Practice
     module_function
 
     def open(path)
-      db = Sequel.sqlite(path, max_connections: 8, timeout: 0,
-        connect_sqls: ["PRAGMA journal_mode=WAL", "PRAGMA synchronous=NORMAL"],
-        after_connect: ->(c) { c.busy_handler_timeout = 5000 })
+      db =
+        Sequel.sqlite(
+          path,
+          max_connections: 8,
+          timeout: 0,
+          connect_sqls: ["PRAGMA journal_mode=WAL", "PRAGMA synchronous=NORMAL"],
+          after_connect: ->(c) { c.busy_handler_timeout = 5000 }
+        )
       version(db)
       schema(db)
       contacts(db)
@@ -29,7 +35,8 @@ module Practice
       found = db.fetch("PRAGMA user_version").get
       if db.table_exists?(:domains) && found != VERSION
         raise Outdated,
-          "what an earlier practice world left behind is of another version; begin anew with bin/demo --fresh"
+              "what an earlier practice world left behind is of another version; begin anew with " \
+                "bin/demo --fresh"
       end
 
       db.run("PRAGMA user_version = #{VERSION}")
@@ -61,10 +68,15 @@ module Practice
     end
 
     def schema(db)
-      db.create_table?(:settings) { String :key, primary_key: true; String :value } # rubocop:disable Style/Semicolon
+      db.create_table?(:settings) do
+        String :key, primary_key: true
+        String :value
+      end
       db.create_table?(:domains) do
         String :name, primary_key: true
-        %i[roid sponsor statuses name_servers ds auth_info registrant admin veil].each { |c| String c }
+        %i[roid sponsor statuses name_servers ds auth_info registrant admin veil].each do |c|
+          String c
+        end
         %i[created_at updated_at expires_at transferred_at auth_ends].each { |c| Integer c }
       end
       db.create_table?(:transfers) do
@@ -92,15 +104,23 @@ module Practice
       end
       db.run "CREATE INDEX IF NOT EXISTS agenda_open ON agenda(at, id) WHERE done = 0"
       db.run "CREATE INDEX IF NOT EXISTS agenda_kinds ON agenda(kind, at, id) WHERE done = 0"
-      db.run "CREATE INDEX IF NOT EXISTS agenda_names ON agenda(kind, json_extract(payload, '$.name')) WHERE done = 0"
+      db.run "CREATE INDEX IF NOT EXISTS agenda_names ON agenda(kind, json_extract(payload, " \
+               "'$.name')) WHERE done = 0"
       db.create_table?(:zones) do
         String :host
         String :origin
         String :text
         primary_key %i[host origin]
       end
-      db.create_table?(:mail) { primary_key :uid; Integer :at; String :raw } # rubocop:disable Style/Semicolon
-      db.create_table?(:faults) { String :id, primary_key: true; String :detail } # rubocop:disable Style/Semicolon
+      db.create_table?(:mail) do
+        primary_key :uid
+        Integer :at
+        String :raw
+      end
+      db.create_table?(:faults) do
+        String :id, primary_key: true
+        String :detail
+      end
     end
   end
 end

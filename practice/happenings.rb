@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
 module Practice
-  # What can happen to anybody, let happen once on purpose; the scenario says with whom and in which words.
+  # What can happen to anybody, let happen once on purpose; the scenario says with whom and in which
+  # words.
   class Happenings
     KINDS = %w[stranger forgery offer].freeze
 
@@ -13,14 +14,16 @@ module Practice
       @given = given
     end
 
-    # kind: one of KINDS. Raises ArgumentError for another, and Refusal where the registry takes no order now.
+    # kind: one of KINDS. Raises ArgumentError for another, and Refusal where the registry takes no
+    # order now.
     def let(kind, at:)
-      raise ArgumentError, "#{kind} is none of #{KINDS.join(', ')}" unless KINDS.include?(kind)
+      raise ArgumentError, "#{kind} is none of #{KINDS.join(", ")}" unless KINDS.include?(kind)
 
       public_send(kind, @given.fetch(kind), at)
     end
 
-    # Somebody with the keys of an account has taken the lock off, and orders the name elsewhere with its code.
+    # Somebody with the keys of an account has taken the lock off, and orders the name elsewhere
+    # with its code.
     def stranger(given, at)
       name = given.fetch("name")
       row = @registry.find(name)

@@ -5,8 +5,8 @@ require "socket"
 module Practice
   # Free loopback ports by purpose, kept across restarts so that nobody has to be told anew.
   class Ports
-    # Below the range from which the system gives ports to connections that go out: one that is free now could be one
-    # of theirs in a moment.
+    # Below the range from which the system gives ports to connections that go out: one that is free
+    # now could be one of theirs in a moment.
     RANGE = 18_000..32_000
 
     def initialize(file)

@@ -4,8 +4,8 @@ require "date"
 require "securerandom"
 
 module Practice
-  # The registry of one suffix: domains, transfers and message queues (RFC 5731; periods as in rules.md, common
-  # practice).
+  # The registry of one suffix: domains, transfers and message queues (RFC 5731; periods as in
+  # rules.md, common practice).
   # client: the registrar that asks. Every method takes `at:`; refusals raise Refusal.
   class Registry
     include RegistryContacts
@@ -18,9 +18,9 @@ module Practice
     PROHIBITED = %w[clientTransferProhibited serverTransferProhibited].freeze
 
     # random: a Random for authorization codes; listeners hear (event, row, at).
-    # by_mail: suffixes whose holders are asked by mail: no code, no lock, and silence lets the transfer lapse.
-    # at_once: suffixes that move with the code at once, without lock, pending or added year; the code lives a month.
-    # pushed: suffixes that only the sponsor hands over.
+    # by_mail: suffixes whose holders are asked by mail: no code, no lock, and silence lets the
+    # transfer lapse. at_once: suffixes that move with the code at once, without lock, pending or
+    # added year; the code lives a month. pushed: suffixes that only the sponsor hands over.
     def initialize(db, agenda, random:, by_mail: [], at_once: [], pushed: [])
       @by_mail = by_mail
       @at_once = at_once
@@ -42,15 +42,19 @@ module Practice
       @agenda.add(Time.at(row[:expires_at]), "expiry", name: row[:name])
     end
 
-    # At expiry the registry adds a year by itself and shows the auto-renew period (RFC 3915 §3.1); it looks again
-    # then.
+    # At expiry the registry adds a year by itself and shows the auto-renew period (RFC 3915 §3.1);
+    # it looks again then.
     def expire(name, at:)
       row = domains.where(name: name).first
       return unless row && row[:expires_at] == at.to_i
 
       expires = years_on(Time.at(row[:expires_at]).utc, 1)
-      save(name, statuses: JSON.parse(row[:statuses]) | ["autoRenewPeriod"], expires_at: expires.to_i,
-        updated_at: at.to_i)
+      save(
+        name,
+        statuses: JSON.parse(row[:statuses]) | ["autoRenewPeriod"],
+        expires_at: expires.to_i,
+        updated_at: at.to_i
+      )
       @agenda.add(expires, "expiry", name: name)
       @agenda.add(at + GRACE, "grace-over", name: name)
     end
@@ -62,8 +66,11 @@ module Practice
 
     def find(name)
       row = domains.where(name: name).first or raise Refusal, 2303
-      row.merge(statuses: JSON.parse(row[:statuses]), name_servers: JSON.parse(row[:name_servers]),
-        ds: JSON.parse(row[:ds] || "[]"))
+      row.merge(
+        statuses: JSON.parse(row[:statuses]),
+        name_servers: JSON.parse(row[:name_servers]),
+        ds: JSON.parse(row[:ds] || "[]")
+      )
     end
 
     def check(names) = names.to_h { |n| [n, domains.where(name: n).empty?] }
@@ -82,16 +89,23 @@ module Practice
     def update(client, name, add:, rem:, at:, auth: nil)
       row = find(name)
       raise Refusal, 2201 unless row[:sponsor] == client
-      raise Refusal, 2304 if row[:statuses].intersect?(%w[serverUpdateProhibited pendingTransfer pendingDelete])
-      if row[:statuses].include?("clientUpdateProhibited") && !rem[:statuses].include?("clientUpdateProhibited")
-        raise Refusal,
-          2304
+      if row[:statuses].intersect?(%w[serverUpdateProhibited pendingTransfer pendingDelete])
+        raise Refusal, 2304
+      end
+      if row[:statuses].include?("clientUpdateProhibited") &&
+           !rem[:statuses].include?("clientUpdateProhibited")
+        raise Refusal, 2304
       end
 
       ds = (rem[:ds].to_s == "all" ? [] : row[:ds] - rem[:ds].to_a) | add[:ds].to_a # RFC 5910 §5.2.5
-      save(name, ds: ds.to_json, statuses: (row[:statuses] - rem[:statuses]) | add[:statuses],
-        name_servers: (row[:name_servers] - rem[:name_servers]) | add[:name_servers], auth_info: auth ||
-          row[:auth_info], updated_at: at.to_i)
+      save(
+        name,
+        ds: ds.to_json,
+        statuses: (row[:statuses] - rem[:statuses]) | add[:statuses],
+        name_servers: (row[:name_servers] - rem[:name_servers]) | add[:name_servers],
+        auth_info: auth || row[:auth_info],
+        updated_at: at.to_i
+      )
     end
 
     # Would a request be taken now? Raises the Refusal that it would meet.
@@ -118,8 +132,16 @@ module Practice
     def request_transfer(client, name, auth, years:, at:)
       row = may_request(client, name, auth, at: at)
       years = 0 if at_once?(name)
-      id = @db[:transfers].insert(name: name, status: "pending", requested_by: client, requested_at: at.to_i,
-        acts: row[:sponsor], act_at: (at + silence_of(name)).to_i, years: years)
+      id =
+        @db[:transfers].insert(
+          name: name,
+          status: "pending",
+          requested_by: client,
+          requested_at: at.to_i,
+          acts: row[:sponsor],
+          act_at: (at + silence_of(name)).to_i,
+          years: years
+        )
       return conclude(transfer_row(id), "serverApproved", at) if at_once?(name)
 
       save(name, statuses: (row[:statuses] - ["ok"]) | ["pendingTransfer"], updated_at: at.to_i)
@@ -144,15 +166,23 @@ module Practice
       raise Refusal, 2301 unless row[:status] == "pending"
       raise Refusal, 2201 unless client == (operation == "cancel" ? row[:requested_by] : row[:acts])
 
-      conclude(row,
-        { "approve" => "clientApproved", "reject" => "clientRejected",
-          "cancel" => "clientCancelled" }.fetch(operation), at)
+      conclude(
+        row,
+        {
+          "approve" => "clientApproved",
+          "reject" => "clientRejected",
+          "cancel" => "clientCancelled"
+        }.fetch(operation),
+        at
+      )
     end
 
     # Five days have passed: silence is approval. Where the holder is asked by mail, it is none.
     def silence(id, at:)
       row = transfer_row(id)
-      conclude(row, by_mail?(row[:name]) ? "serverCancelled" : "serverApproved", at) if row[:status] == "pending"
+      if row[:status] == "pending"
+        conclude(row, by_mail?(row[:name]) ? "serverCancelled" : "serverApproved", at)
+      end
     end
 
     # The holder followed the link in the registry's mail.
@@ -193,19 +223,32 @@ module Practice
     def carry_contact(domain, transfer, at)
       held = @db[:contacts].where(id: domain[:registrant]).first or return {}
       id = "c-#{transfer[:id]}"
-      add_contact(held.merge(id: id, roid: format("T%05d-PRAC", transfer[:id]), sponsor: transfer[:requested_by],
-        created_at: at.to_i, updated_at: nil))
+      add_contact(
+        held.merge(
+          id: id,
+          roid: format("T%05d-PRAC", transfer[:id]),
+          sponsor: transfer[:requested_by],
+          created_at: at.to_i,
+          updated_at: nil
+        )
+      )
       { registrant: id, admin: id, veil: nil }
     end
 
     def moved(row, domain, statuses, at)
-      { sponsor: row[:requested_by], transferred_at: at.to_i, expires_at: expiry_after(row, domain, at).to_i,
-        statuses: statuses.reject { |s| s.start_with?("client") || s == "autoRenewPeriod" }, auth_info: new_code,
-        **carry_contact(domain, row, at) }
+      {
+        sponsor: row[:requested_by],
+        transferred_at: at.to_i,
+        expires_at: expiry_after(row, domain, at).to_i,
+        statuses: statuses.reject { |s| s.start_with?("client") || s == "autoRenewPeriod" },
+        auth_info: new_code,
+        **carry_contact(domain, row, at)
+      }
     end
 
-    # RFC 5731 §3.2.4: the transfer's years are added, at most up to ten years from now; RFC 3915 §3.1: a year that was
-    # added by itself less than its grace period ago is taken back with the transfer.
+    # RFC 5731 §3.2.4: the transfer's years are added, at most up to ten years from now; RFC 3915
+    # §3.1: a year that was added by itself less than its grace period ago is taken back with the
+    # transfer.
     def expiry_after(row, domain, at)
       years = row[:years] - (domain[:statuses].include?("autoRenewPeriod") ? 1 : 0)
       [years_on(Time.at(domain[:expires_at]).utc, years), years_on(at, 10)].min
@@ -217,7 +260,9 @@ module Practice
       Time.utc(day.year, day.month, day.day, time.hour, time.min, time.sec)
     end
 
-    def new_code = Array.new(16) { "abcdefghjkmnpqrstuvwxyz23456789".chars.sample(random: @random) }.join
+    def new_code
+      Array.new(16) { "abcdefghjkmnpqrstuvwxyz23456789".chars.sample(random: @random) }.join
+    end
 
     def save(name, change)
       keep_before(name, change[:updated_at])
@@ -236,7 +281,12 @@ module Practice
     def tell(event, id, at)
       row = transfer_row(id)
       [row[:requested_by], row[:acts]].each do |client|
-        @db[:queue].insert(client: client, at: at.to_i, name: row[:name], text: "Transfer of #{row[:name]}: #{event}")
+        @db[:queue].insert(
+          client: client,
+          at: at.to_i,
+          name: row[:name],
+          text: "Transfer of #{row[:name]}: #{event}"
+        )
       end
       @listeners.each { |l| l.call(event, row, at) }
     end

@@ -13,11 +13,12 @@ module Practice
       row
     end
 
-    # Whose address the public record shows: the holder's, or that of a service that stands in (the veil).
+    # Whose address the public record shows: the holder's, or that of a service that stands in (the
+    # veil).
     def shown_email(row, role) = row[:veil] || @db[:contacts].where(id: row[role]).get(:email)
 
-    # email: the new address of a contact; a change of a registrant's starts its block, unless the opt-out was
-    # declared.
+    # email: the new address of a contact; a change of a registrant's starts its block, unless the
+    # opt-out was declared.
     def change_contact(client, id, email:, at:, opted_out: false)
       contact(client, id)
       @db[:contacts].where(id: id).update(email: email, updated_at: at.to_i, opted_out: opted_out)

@@ -3,12 +3,13 @@
 require "csv"
 
 module Practice
-  # Where a registrar takes orders by hand: a cart, payment, and what it wants confirmed before it passes an order on.
-  # row: its “shop”: list (separator, header, quoting: how it reads a list of names and codes), pays (card or balance),
-  # balance (minor units), profile (title of the contact profile that has to be filled in first), promotion (code,
-  # transfer, until), confirms (link, halves, code), looks_first (refuses in the cart what the registry would refuse),
-  # sets_up: false (charges, and sets nothing up until its support is asked), servers_by_mail (writes its name servers
-  # once there is an order). Every method returns a sentence, or raises FrontOffice::No.
+  # Where a registrar takes orders by hand: a cart, payment, and what it wants confirmed before it
+  # passes an order on. row: its “shop”: list (separator, header, quoting: how it reads a list of
+  # names and codes), pays (card or balance), balance (minor units), profile (title of the contact
+  # profile that has to be filled in first), promotion (code, transfer, until), confirms (link,
+  # halves, code), looks_first (refuses in the cart what the registry would refuse), sets_up: false
+  # (charges, and sets nothing up until its support is asked), servers_by_mail (writes its name
+  # servers once there is an order). Every method returns a sentence, or raises FrontOffice::No.
   class Shop
     No = FrontOffice::No
 
@@ -40,25 +41,33 @@ module Practice
       said = lines(list).map { |name, code| into_cart(name, code, price, at) }
       raise No, "The list holds no name." if said.empty?
 
-      "#{said.join(' ')} In the cart: #{cart.size}, together #{total / 100}.#{format('%02d', total % 100)}."
+      "#{said.join(" ")} In the cart: #{cart.size}, together #{total / 100}." \
+        "#{format("%02d", total % 100)}."
     end
 
     # One name with its code, in fields of their own: any code can be typed so.
-    def add_one(name, code, at:) = into_cart(name.to_s.strip.downcase, code.to_s, price(nil, at), at)
+    def add_one(name, code, at:)
+      into_cart(name.to_s.strip.downcase, code.to_s, price(nil, at), at)
+    end
 
     def pay(at:)
       raise No, "The cart is empty." if cart.empty?
-      raise No, "Fill in the contact profile “#{@shop['profile']}” first." unless profile?
+      raise No, "Fill in the contact profile “#{@shop["profile"]}” first." unless profile?
       raise No, "No card is on file." unless card?
-      raise No, "The balance of #{balance} is too low for #{total}." if pays == "balance" && balance < total
+      if pays == "balance" && balance < total
+        raise No, "The balance of #{balance} is too low for #{total}."
+      end
 
       put("balance", balance - total) if pays == "balance"
       number = format("%s-%04d", @id.upcase[0, 3], @table.count)
       names = cart.map { |o| o[:name] }
-      @orders.where(state: "cart").update(state: @shop["sets_up"] == false ? "paid" : "set up", number: number)
+      @orders.where(state: "cart").update(
+        state: @shop["sets_up"] == false ? "paid" : "set up",
+        number: number
+      )
       receipt(number, names, at)
       names.each { |n| go_on(order(n), at) } unless @shop["sets_up"] == false
-      "Order #{number} is paid: #{names.join(', ')}."
+      "Order #{number} is paid: #{names.join(", ")}."
     end
 
     def card = put("card", "yes") && "The card is on file."
@@ -105,7 +114,8 @@ module Practice
 
       @orders.where(id: row[:id]).update(needs: (left - [how]).join(" "))
       pass_on(order(name), at) if (left - [how]).empty?
-      "Thank you. #{(left - [how]).empty? ? "The order of #{name} goes on." : 'One more confirmation is needed.'}"
+      "Thank you. " \
+        "#{(left - [how]).empty? ? "The order of #{name} goes on." : "One more confirmation is needed."}"
     end
 
     def cancel(name, at:)
@@ -121,17 +131,26 @@ module Practice
 
     private
 
-    # The shop's own reading of a list, by a general library: its separator, its header, RFC 4180's quotes.
+    # The shop's own reading of a list, by a general library: its separator, its header, RFC 4180's
+    # quotes.
     def lines(list)
-      rows = CSV.parse(list.to_s, col_sep: form["separator"] || ",",
-        quote_char: form["quoting"] == "never" ? "\x00" : '"')
+      rows =
+        CSV.parse(
+          list.to_s,
+          col_sep: form["separator"] || ",",
+          quote_char: form["quoting"] == "never" ? "\x00" : '"'
+        )
       rows.shift if form["header"]
-      rows.reject { |r| r.compact.empty? }.map do |r|
-        alone = r.size == 1 && @world.registry.by_mail?(r[0].to_s.strip.downcase)
-        raise No, "The line of #{r.first} has #{r.size} fields; two are expected." unless r.size == 2 || alone
+      rows
+        .reject { |r| r.compact.empty? }
+        .map do |r|
+          alone = r.size == 1 && @world.registry.by_mail?(r[0].to_s.strip.downcase)
+          unless r.size == 2 || alone
+            raise No, "The line of #{r.first} has #{r.size} fields; two are expected."
+          end
 
-        [r[0].to_s.strip.downcase, r[1].to_s]
-      end
+          [r[0].to_s.strip.downcase, r[1].to_s]
+        end
     rescue CSV::MalformedCSVError => e
       raise No, "The list can't be read: #{e.message}"
     end
@@ -154,7 +173,9 @@ module Practice
     def price(promotion, at)
       offer = @shop["promotion"]
       given = promotion.to_s.strip
-      return @row.dig("prices", "transfer") + @row.dig("prices", "per_transaction").to_i if given.empty?
+      if given.empty?
+        return @row.dig("prices", "transfer") + @row.dig("prices", "per_transaction").to_i
+      end
       raise No, "There is no promotion “#{given}”." unless offer && offer["code"] == given
       raise No, "The promotion “#{given}” is over." if at.strftime("%Y-%m-%d") > offer["until"]
 
@@ -168,13 +189,26 @@ module Practice
       pass_on(row, at) if needs.empty?
       return unless @shop["servers_by_mail"]
 
-      @registrar.write_to(@registrar.owner, :servers, row[:name], at + 300, code: @shop["servers_by_mail"].join("\n"))
+      @registrar.write_to(
+        @registrar.owner,
+        :servers,
+        row[:name],
+        at + 300,
+        code: @shop["servers_by_mail"].join("\n")
+      )
     end
 
     def ask(row, how, at)
       case how
-      when "link" then write(:confirm_link, row[:name], at, link: "#{@world.site}/counter/#{@id}/confirm/#{row[:name]}")
-      when "halves" then write(:confirm_halves, row[:name], at, code: row[:half].split("-").last)
+      when "link"
+        write(
+          :confirm_link,
+          row[:name],
+          at,
+          link: "#{@world.site}/counter/#{@id}/confirm/#{row[:name]}"
+        )
+      when "halves"
+        write(:confirm_halves, row[:name], at, code: row[:half].split("-").last)
       end
     end
 
@@ -182,9 +216,12 @@ module Practice
 
     def right?(row, how, given)
       case how
-      when "link" then true
-      when "halves" then given.delete(" ") == row[:half]
-      else given == row[:code]
+      when "link"
+        true
+      when "halves"
+        given.delete(" ") == row[:half]
+      else
+        given == row[:code]
       end
     end
 
@@ -198,16 +235,29 @@ module Practice
 
     def receipt(number, names, at)
       each = @orders.where(number: number).sum(:price)
-      @registrar.write_to(@registrar.owner, :receipt, names.join(", "), at + @row["habits"].fetch("mail_after", 60),
-        code: "#{number}, #{format('%.2f', each / 100.0)} #{@row.dig('prices', 'currency')}")
+      @registrar.write_to(
+        @registrar.owner,
+        :receipt,
+        names.join(", "),
+        at + @row["habits"].fetch("mail_after", 60),
+        code: "#{number}, #{format("%.2f", each / 100.0)} #{@row.dig("prices", "currency")}"
+      )
     end
 
     def write(kind, name, at, **more)
-      @registrar.write_to(@registrar.owner, kind, name, at + @row["habits"].fetch("mail_after", 60), **more)
+      @registrar.write_to(
+        @registrar.owner,
+        kind,
+        name,
+        at + @row["habits"].fetch("mail_after", 60),
+        **more
+      )
     end
 
     def there(name) = order(name) || raise(No, "There is no order of #{name}.")
     def get(key) = @settings.where(key: "shop-#{@id}-#{key}").get(:value)
-    def put(key, value) = @settings.insert_conflict(:replace).insert(key: "shop-#{@id}-#{key}", value: value.to_s)
+    def put(key, value)
+      @settings.insert_conflict(:replace).insert(key: "shop-#{@id}-#{key}", value: value.to_s)
+    end
   end
 end

@@ -13,14 +13,19 @@ module Handy
   def utc(text) = Time.iso8601(text).utc
   def domain(text) = Core::Names::DomainName.parse(text)
   def zone(text, origin = "tide.example") = Records::ZoneReader.read(text, origin: origin)
-  def rulebook = @rulebook ||= SteadyMove::Desk::Rulebooks.load(File.join(SteadyMove::ROOT, "config", "rulebook"))
+  def rulebook
+    @rulebook ||=
+      SteadyMove::Desk::Rulebooks.load(File.join(SteadyMove::ROOT, "config", "rulebook"))
+  end
 
   # A sentence in words, from a Phrase or as it is.
   def said(phrase) = SteadyMove::Words.say(phrase)
 
   # Facts from {key => value}, all seen at one instant in one source.
   def facts(source: :public_record, at: utc("2027-03-01T08:00:00Z"), **values)
-    values.map { |k, v| Core::Readiness::Fact.new(key: k, value: v, source: source, seen_at: at, ref: "test") }
+    values.map do |k, v|
+      Core::Readiness::Fact.new(key: k, value: v, source: source, seen_at: at, ref: "test")
+    end
   end
 end
 Minitest::Test.include(Handy)

@@ -3,18 +3,21 @@
 require "optparse"
 
 module SteadyMove
-  # The command line. Says one line and exits 1 where something can't be done, 2 where what was given is wrong.
+  # The command line. Says one line and exits 1 where something can't be done, 2 where what was
+  # given is wrong.
   class Cli
     USAGE = <<~TEXT
       Usage: bin/steady-move COMMAND [--config FILE]   (or --version, --help)
         serve [--port PORT] [--data FOLDER]
                               serve the desk with the system's clock (bin/start does the same)
         backup FILE           the database and the key file in one archive, also while the desk runs
-        restore FILE          put a backup into an empty data folder; with --check only see whether it could be
+        restore FILE          put a backup into an empty data folder; with --check only see
+                              whether it could be
         verify                walk through journal, seals and references; says what is wrong where
         change-key            seal everything with a new key (while the desk doesn't run)
-        check                 is the configuration file right, and can its files be read; changes nothing
-        export FOLDER         everything in open formats: JSON lines, zone files, .eml, CSV; never a code or password
+        check                 is the configuration file right, can its files be read
+        export FOLDER         everything in open formats: JSON lines, zone files, .eml, CSV;
+                              never a code or password
         import FOLDER         an export into an empty data folder
         purge --before DATE   clears bodies of mail, proofs of contacts and looks that are older
         people list           who may sign in; also:
@@ -22,33 +25,51 @@ module SteadyMove
           end-sessions EMAIL, remove EMAIL
                               ROLE is viewer, mover, approver or administrator
 
-      Against a running desk, with its address in STEADY_MOVE_DESK and a personal token in STEADY_MOVE_TOKEN:
+      Against a running desk (its address in STEADY_MOVE_DESK, a personal token in STEADY_MOVE_TOKEN):
         desk list [--to ACCOUNT]          every name with its verdict, one line of JSON each
         desk judge NAME [--to ACCOUNT]    one name; ends with 0 where it can go
-        desk plan NAME --to ACCOUNT       what a move would do and cost; ends with 0 where it can start
+        desk plan NAME --to ACCOUNT       what a move would do and cost; 0 where it can start
         desk start NAME --to ACCOUNT      starts it
-        desk follow MOVE                  a line whenever it has come further; ends with 0 where it settled
+        desk follow MOVE                  a line whenever it has come further; 0 where it settled
 
       For scripts, without database and server (FILE may be - for standard input):
         judge FILE [--at INSTANT] [--to ACCOUNT [--accounts FILE]] [--horizon DAYS]
                               RFC 9083 domain objects in, one line of JSON for each out
         expiry --expires INSTANT --landed INSTANT [--years N] [--max-years N] [--in-grace]
                               the new expiry; “ten-years” on standard error where the maximum cut it
-        codes FILE            a list of names and authorization codes in, one line of JSON for each line out
+        codes FILE            a list of names and authorization codes in, a line of JSON for
+                              each line out
         zone canonical FILE --origin NAME [--keep]
-                              one record a line in canonical form and order (RFC 4034 §6); with --keep what is
-                              right is printed although something is wrong
+                              one record a line in canonical form and order (RFC 4034 §6);
+                              with --keep what is right is printed although something is wrong
         zone compare OLD NEW --origin NAME
-                              a line of JSON for each record set that differs, and what would break; ends with 0
-                              where all is the same, 1 where something differs, 2 where a file can't be read
+                              a line of JSON for each record set that differs, and what would
+                              break; 0 where all is the same, 1 where something differs, 2
+                              where a file can't be read
         handover FILE         TTLs and circumstances as JSON in, the instants of a handover out
         read-mail FILE… --names NAME,… [--sender-domains DOMAIN,…] [--authserv-id ID,…]
-                              what each message (RFC 5322) seems to be: sender (proven, unproven or doubtful),
-                              kind, code, links, deadline; ID is the mailbox's own server in its
-                              Authentication-Results (RFC 8601)
+                              what each message (RFC 5322) seems to be: sender (proven,
+                              unproven or doubtful), kind, code, links, deadline; ID is the
+                              mailbox's own server in its Authentication-Results (RFC 8601)
     TEXT
-    WORDS = %w[config port data at to accounts horizon expires landed years max-years names sender-domains
-      authserv-id origin before].freeze
+    WORDS = %w[
+      config
+      port
+      data
+      at
+      to
+      accounts
+      horizon
+      expires
+      landed
+      years
+      max-years
+      names
+      sender-domains
+      authserv-id
+      origin
+      before
+    ].freeze
 
     # words: ARGV. Ends the process.
     def self.run(words, out: $stdout, err: $stderr) = new(words, out, err).run
@@ -57,14 +78,15 @@ module SteadyMove
       @out = out
       @err = err
       @given = {}
-      parser = OptionParser.new do |o|
-        WORDS.each { |w| o.on("--#{w} VALUE") { |v| @given[w.tr("-", "_").to_sym] = v } }
-        o.on("--check") { @given[:check] = true }
-        o.on("--keep") { @given[:keep] = true }
-        o.on("--in-grace") { @given[:in_grace] = true }
-        o.on("--version") { @out.puts("Steady Move #{VERSION}") || exit }
-        o.on("-h", "--help") { @out.puts(USAGE) || exit }
-      end
+      parser =
+        OptionParser.new do |o|
+          WORDS.each { |w| o.on("--#{w} VALUE") { |v| @given[w.tr("-", "_").to_sym] = v } }
+          o.on("--check") { @given[:check] = true }
+          o.on("--keep") { @given[:keep] = true }
+          o.on("--in-grace") { @given[:in_grace] = true }
+          o.on("--version") { @out.puts("Steady Move #{VERSION}") || exit }
+          o.on("-h", "--help") { @out.puts(USAGE) || exit }
+        end
       @command, @file, *@more = parser.parse(words)
     rescue OptionParser::ParseError => e
       misused(e.message)
@@ -72,14 +94,22 @@ module SteadyMove
 
     def run
       case [@command, @file.nil?]
-      when ["serve", true] then at_the_desk { Serving.new(config, @out).call }
-      when ["backup", false], ["export", false], ["import", false] then keep(@command, @file)
-      when ["people", false] then people
-      when ["purge", true] then purge
-      when ["check", true] then check_config
-      when ["restore", false] then keep(@given[:check] ? "check" : @command, @file)
-      when ["verify", true], ["change-key", true] then keep(@command.tr("-", "_"))
-      else exit script
+      when ["serve", true]
+        at_the_desk { Serving.new(config, @out).call }
+      when ["backup", false], ["export", false], ["import", false]
+        keep(@command, @file)
+      when ["people", false]
+        people
+      when ["purge", true]
+        purge
+      when ["check", true]
+        check_config
+      when ["restore", false]
+        keep(@given[:check] ? "check" : @command, @file)
+      when ["verify", true], ["change-key", true]
+        keep(@command.tr("-", "_"))
+      else
+        exit script
       end
     end
 
@@ -107,26 +137,40 @@ module SteadyMove
     end
 
     # Ends the process with what the command returns.
-    def keep(command, *words) = at_the_desk { exit Keeping.new(config, @out).public_send(command, *words) }
+    def keep(command, *words)
+      at_the_desk { exit Keeping.new(config, @out).public_send(command, *words) }
+    end
 
     # Serves no script: its errors are those of a whole desk.
     def at_the_desk
       yield
-    rescue Desk::Refused, Store::Database::Unusable, Web::Serve::PortTaken, Core::Readiness::Rulebook::Invalid => e
+    rescue Desk::Refused,
+           Store::Database::Unusable,
+           Web::Serve::PortTaken,
+           Core::Readiness::Rulebook::Invalid => e
       abort e.message.lines(chomp: true).map { |line| "Steady Move: #{line}" }.join("\n")
     end
 
-    # What is named here is loaded when a script needs it, so that a script starts fast. Returns the exit status.
+    # What is named here is loaded when a script needs it, so that a script starts fast. Returns the
+    # exit status.
     def script
       case [@command, @file.nil?]
-      when ["judge", false] then judge
-      when ["codes", false] then codes
-      when ["read-mail", false] then read_mail
-      when ["zone", false] then zone
-      when ["desk", false] then Scripts::RunningDesk.new(@given, out: @out).call(@file, @more)
-      when ["handover", false] then Scripts::Handover.call(setting.read(@file), out: @out, err: @err)
-      when ["expiry", true] then Scripts::Expiry.call(@given, out: @out, err: @err)
-      else misused("there is no such command")
+      when ["judge", false]
+        judge
+      when ["codes", false]
+        codes
+      when ["read-mail", false]
+        read_mail
+      when ["zone", false]
+        zone
+      when ["desk", false]
+        Scripts::RunningDesk.new(@given, out: @out).call(@file, @more)
+      when ["handover", false]
+        Scripts::Handover.call(setting.read(@file), out: @out, err: @err)
+      when ["expiry", true]
+        Scripts::Expiry.call(@given, out: @out, err: @err)
+      else
+        misused("there is no such command")
       end
     rescue Scripts::Misused, Wire::Malformed => e
       @err.puts "#{@file || @command}: #{e.message}"
@@ -142,15 +186,19 @@ module SteadyMove
     end
 
     def config
-      said = { "STEADY_MOVE_PORT" => port, "STEADY_MOVE_DATA" => @given[:data] && File.expand_path(@given[:data]) }
+      said = {
+        "STEADY_MOVE_PORT" => port,
+        "STEADY_MOVE_DATA" => @given[:data] && File.expand_path(@given[:data])
+      }
       env = ENV.to_h.merge(said.compact)
       @config ||= Desk::Config.read(@given[:config], env: env)
     end
 
     def port
       given = @given[:port] or return
-      misused("--port #{given}: a number from 1 to 65535 is expected") unless given.match?(/\A\d+\z/) &&
-        given.to_i.between?(1, 65_535)
+      unless given.match?(/\A\d+\z/) && given.to_i.between?(1, 65_535)
+        misused("--port #{given}: a number from 1 to 65535 is expected")
+      end
 
       given
     end
@@ -158,21 +206,37 @@ module SteadyMove
     def setting = @setting ||= Scripts::Setting.new(@given)
     def rulebook = @rulebook ||= Desk::Rulebooks.load(File.join(ROOT, "config", "rulebook"))
 
-    def codes = Scripts::Codes.call(setting.read(@file), suffixes: rulebook.deep_suffixes, out: @out)
+    def codes
+      Scripts::Codes.call(setting.read(@file), suffixes: rulebook.deep_suffixes, out: @out)
+    end
 
     # @file: canonical or compare; @more: the files.
     def zone
       expected = { "canonical" => 1, "compare" => 2 }[@file]
-      misused("zone canonical FILE or zone compare OLD NEW is expected") unless expected == @more.size
+      unless expected == @more.size
+        misused("zone canonical FILE or zone compare OLD NEW is expected")
+      end
 
-      zones = Scripts::Zones.new(setting, origin: @given[:origin], keep: @given[:keep] == true, out: @out, err: @err)
+      zones =
+        Scripts::Zones.new(
+          setting,
+          origin: @given[:origin],
+          keep: @given[:keep] == true,
+          out: @out,
+          err: @err
+        )
       zones.public_send(@file, *@more)
     end
 
     # Returns 2 where one of the files is no message; the others are read all the same.
     def read_mail
-      reader = Scripts::ReadMail.new(names: @given[:names], domains: @given[:sender_domains], ids: @given[:authserv_id],
-        suffixes: rulebook.deep_suffixes)
+      reader =
+        Scripts::ReadMail.new(
+          names: @given[:names],
+          domains: @given[:sender_domains],
+          ids: @given[:authserv_id],
+          suffixes: rulebook.deep_suffixes
+        )
       [@file, *@more].reduce(0) do |status, file|
         @out.puts reader.line(setting.octets(file))
         status
@@ -184,8 +248,14 @@ module SteadyMove
 
     def judge
       destination = setting.destination { config }
-      Scripts::Judge.new(rulebook, at: setting.at, horizon: setting.horizon, destination: destination, out: @out,
-        err: @err).call(setting.read(@file))
+      Scripts::Judge.new(
+        rulebook,
+        at: setting.at,
+        horizon: setting.horizon,
+        destination: destination,
+        out: @out,
+        err: @err
+      ).call(setting.read(@file))
     end
   end
 end

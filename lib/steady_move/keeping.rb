@@ -3,8 +3,8 @@
 require "date"
 
 module SteadyMove
-  # What keeps a desk, from the command line: backups, verification, the key, people, exports, purges. Nothing here
-  # migrates a database: that is done by whoever serves it.
+  # What keeps a desk, from the command line: backups, verification, the key, people, exports,
+  # purges. Nothing here migrates a database: that is done by whoever serves it.
   class Keeping
     def initialize(config, out)
       @config = config
@@ -24,12 +24,17 @@ module SteadyMove
     end
 
     # Returns 1 where something is wrong in the archive.
-    def check(file) = tell(Desk::Backup.check(file), "#{file} can be restored: nothing is wrong in it.")
+    def check(file)
+      tell(Desk::Backup.check(file), "#{file} can be restored: nothing is wrong in it.")
+    end
 
     # Returns 1 where something is wrong in the database.
     def verify
       with_desk do |app|
-        tell(Desk::Verification.new(app.db, app.safe).problems, "Nothing is wrong in #{@config.data}.")
+        tell(
+          Desk::Verification.new(app.db, app.safe).problems,
+          "Nothing is wrong in #{@config.data}."
+        )
       end
     end
 
@@ -37,8 +42,9 @@ module SteadyMove
       with_desk { nil } # not one that an older version wrote
       lock = Desk::Lock.take(@config)
       count = Desk::KeyChange.call(@config)
-      @out.puts "#{count} secrets are sealed with a new key, which is in #{@config.key_file}; old backups hold the " \
-                "old one. Everybody signs in anew."
+      @out.puts "#{count} secrets are sealed with a new key, which is in #{@config.key_file}; " \
+                  "old backups hold the " \
+                  "old one. Everybody signs in anew."
       0
     ensure
       lock&.release
@@ -48,8 +54,12 @@ module SteadyMove
     def export(folder)
       with_desk do |app|
         count = Desk::Export.new(app, folder).call.values.sum
-        app.journal.add("exported", at: app.now, by: PeopleCommands::BY,
-          says: Words.phrase("journal.exported", by: PeopleCommands::BY, count: count))
+        app.journal.add(
+          "exported",
+          at: app.now,
+          by: PeopleCommands::BY,
+          says: Words.phrase("journal.exported", by: PeopleCommands::BY, count: count)
+        )
         @out.puts "#{count} lines are in #{folder}; see README.txt there."
         0
       end
@@ -60,9 +70,14 @@ module SteadyMove
       lock = Desk::Lock.take(@config)
       app = Desk::App.new(@config, clock: Desk::SystemClock.new)
       count = Desk::Import.new(app, folder).call.values.sum
-      app.journal.add("imported", at: app.now, by: PeopleCommands::BY,
-        says: Words.phrase("journal.imported", by: PeopleCommands::BY, count: count))
-      @out.puts "#{count} lines are in #{@config.data}; everybody chooses a new password: people password EMAIL."
+      app.journal.add(
+        "imported",
+        at: app.now,
+        by: PeopleCommands::BY,
+        says: Words.phrase("journal.imported", by: PeopleCommands::BY, count: count)
+      )
+      @out.puts "#{count} lines are in #{@config.data}; everybody chooses a new password: people " \
+                  "password EMAIL."
       0
     ensure
       app&.close
@@ -73,17 +88,21 @@ module SteadyMove
     def purge(before)
       with_desk do |app|
         found = Desk::Retention.new(app).purge(date(before), by: PeopleCommands::BY)
-        @out.puts "Cleared: #{found.map { |kind, count| "#{kind} #{count}" }.join(', ')}."
+        @out.puts "Cleared: #{found.map { |kind, count| "#{kind} #{count}" }.join(", ")}."
         0
       end
     end
 
-    def people(command, words) = with_desk { |app| PeopleCommands.new(app, @out).call(command, words) }
+    def people(command, words)
+      with_desk { |app| PeopleCommands.new(app, @out).call(command, words) }
+    end
 
     private
 
     def with_desk
-      raise Desk::Refused.new(:unusable, :no_database, folder: @config.data) unless File.exist?(@config.database)
+      unless File.exist?(@config.database)
+        raise Desk::Refused.new(:unusable, :no_database, folder: @config.data)
+      end
 
       if Store::Database.behind?(@config.database)
         raise Desk::Refused.new(:unusable, :upgrade_first, database: @config.database)

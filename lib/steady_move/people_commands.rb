@@ -1,15 +1,25 @@
 # frozen_string_literal: true
 
 module SteadyMove
-  # Who may sign in, from the machine's command line: so that an only administrator who is locked out gets in again.
-  # What is done here stands in the journal, by “the command line”.
+  # Who may sign in, from the machine's command line: so that an only administrator who is locked
+  # out gets in again. What is done here stands in the journal, by “the command line”.
   class PeopleCommands
     BY = "the command line"
-    USAGE = "people list | add EMAIL ROLE | role EMAIL ROLE | password EMAIL | unlock EMAIL | forget-factor EMAIL | " \
-            "end-sessions EMAIL | remove EMAIL"
+    USAGE =
+      "people list | add EMAIL ROLE | role EMAIL ROLE | password EMAIL | unlock EMAIL | " \
+        "forget-factor EMAIL | " \
+        "end-sessions EMAIL | remove EMAIL"
     # Command => how many words follow it.
-    WORDS = { "list" => 0, "add" => 2, "role" => 2, "password" => 1, "unlock" => 1, "forget-factor" => 1,
-              "end-sessions" => 1, "remove" => 1 }.freeze
+    WORDS = {
+      "list" => 0,
+      "add" => 2,
+      "role" => 2,
+      "password" => 1,
+      "unlock" => 1,
+      "forget-factor" => 1,
+      "end-sessions" => 1,
+      "remove" => 1
+    }.freeze
 
     # Is this a command with its words?
     def self.fits?(command, words) = WORDS[command] == words.size
@@ -32,14 +42,18 @@ module SteadyMove
     def list
       @people.all.each do |p|
         living = @people.sessions.of(p[:id]).size
-        @out.puts [p[:email], p[:role], p[:second_factor] ? "second factor" : "no second factor",
-          "#{living} #{living == 1 ? 'session' : 'sessions'}"].join("\t")
+        @out.puts [
+                    p[:email],
+                    p[:role],
+                    p[:second_factor] ? "second factor" : "no second factor",
+                    "#{living} #{living == 1 ? "session" : "sessions"}"
+                  ].join("\t")
       end
     end
 
     def add(email, role)
       word = @people.invitations.make(email, role: role, by: BY)
-      @out.puts "Within seven days, choose a password at #{link('invited', word)}"
+      @out.puts "Within seven days, choose a password at #{link("invited", word)}"
     end
 
     def role(email, role)
@@ -49,7 +63,7 @@ module SteadyMove
 
     def password(email)
       word = @people.password_words.make(person(email)[:id], by: BY)
-      @out.puts "Within an hour, choose the new password at #{link('new-password', word)}"
+      @out.puts "Within an hour, choose the new password at #{link("new-password", word)}"
     end
 
     # Wrong tries so far are forgotten, also by the desk that runs.

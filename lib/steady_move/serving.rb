@@ -4,13 +4,15 @@ require "io/wait"
 require "puma/sd_notify"
 
 module SteadyMove
-  # Serves the desk with the system's clock until it is told to stop. As a service: readiness, the end and signs of
-  # life are told to systemd (sd_notify); SIGHUP opens the log anew; SIGTERM and SIGINT end it within ten seconds,
-  # whatever is under way. What is cut off by that is taken up at the next start.
+  # Serves the desk with the system's clock until it is told to stop. As a service: readiness, the
+  # end and signs of life are told to systemd (sd_notify); SIGHUP opens the log anew; SIGTERM and
+  # SIGINT end it within ten seconds, whatever is under way. What is cut off by that is taken up at
+  # the next start.
   class Serving
     # Seconds after which the end is forced.
     PATIENCE = 9
-    # Seconds between signs of life; none is given where the runner's heart has stood still for longer than this.
+    # Seconds between signs of life; none is given where the runner's heart has stood still for
+    # longer than this.
     BEAT = 10
     STANDSTILL = 120
 
@@ -54,10 +56,13 @@ module SteadyMove
 
     def begin_aside
       @backups = Desk::ScheduledBackups.new(@config, told: @app.keeping).start { |says| tell(says) }
-      @listening = Desk::Listening.new(@app) do
-        @runner.post.look_soon
-        @application.engine.nudge
-      end.start
+      @listening =
+        Desk::Listening
+          .new(@app) do
+            @runner.post.look_soon
+            @application.engine.nudge
+          end
+          .start
     end
 
     def tell(says)
@@ -71,7 +76,8 @@ module SteadyMove
       host = @config.listen.include?(":") ? "[#{@config.listen}]" : @config.listen
       @out.puts "Steady Move is at http://#{host}:#{@config.port}#{@config.path}/"
       if @application.first_run.open?
-        @out.puts "Nobody can sign in yet. Open the page and enter this one-time word: #{@application.first_run.token}"
+        @out.puts "Nobody can sign in yet. Open the page and enter this one-time word: " \
+                    "#{@application.first_run.token}"
       end
       @out.flush
     end

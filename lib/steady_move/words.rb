@@ -4,14 +4,14 @@ require "i18n"
 require "yaml"
 
 module SteadyMove
-  # The catalogue of all that the desk says: config/words/LANGUAGE/*.yml, read through i18n. A second language is one
-  # more folder.
+  # The catalogue of all that the desk says: config/words/LANGUAGE/*.yml, read through i18n. A
+  # second language is one more folder.
   module Words
     FOLDER = File.join(ROOT, "config", "words")
     FIRST = :en
 
-    # Values that are nested sentences are worded first, lists are joined, instants become marks that the screen
-    # words.
+    # Values that are nested sentences are worded first, lists are joined, instants become marks
+    # that the screen words.
     class Catalogue
       def initialize(folder = FOLDER)
         @backend = I18n::Backend::Simple.new
@@ -21,7 +21,8 @@ module SteadyMove
         end
       end
 
-      # key → text in a language with its values; raises KeyError where the catalogue has none, or a value lacks.
+      # key → text in a language with its values; raises KeyError where the catalogue has none, or a
+      # value lacks.
       def text(language, key, values)
         raw = @raw[[language, key]] ||= @backend.send(:lookup, language, key).freeze
         return whole(language, key, values) unless raw.is_a?(String)
@@ -75,7 +76,8 @@ module SteadyMove
 
       def phrase(key, **values) = Core::Phrase.of(key, **values)
 
-      # A journal line's sentence: as it was written, or in another language anew from its key and values.
+      # A journal line's sentence: as it was written, or in another language anew from its key and
+      # values.
       def retold(event)
         return event&.says if event.nil? || event.phrase.nil? || language == FIRST
 
@@ -83,7 +85,7 @@ module SteadyMove
       end
 
       # An instant inside a sentence; the screen words it in the reader's zone.
-      def mark(time) = "<#{time.utc.strftime('%Y-%m-%dT%H:%M:%SZ')}>"
+      def mark(time) = "<#{time.utc.strftime("%Y-%m-%dT%H:%M:%SZ")}>"
 
       # The same instants as text, for where no screen words them: “Mon 1 Mar 2027, 08:00 UTC”.
       def plain(text) = text&.gsub(MARK) { moment(Time.iso8601(Regexp.last_match(1))) }
@@ -101,22 +103,31 @@ module SteadyMove
 
       # Sentences as a list: “a, b and c”.
       def list(items)
-        items.size < 2 ? items.first.to_s : say("common.and", first: items[0..-2].join(", "), last: items.last)
+        if items.size < 2
+          items.first.to_s
+        else
+          say("common.and", first: items[0..-2].join(", "), last: items.last)
+        end
       end
 
       private
 
-      # An international name is read in its own letters; its A-label stands beside it where it is needed.
+      # An international name is read in its own letters; its A-label stands beside it where it is
+      # needed.
       def shown(name)
         name.is_a?(String) ? Core::Names::Idn.shown(name) : worded(name)
       end
 
       def worded(value)
         case value
-        when Core::Phrase then say(value)
-        when Time then mark(value)
-        when Array then value.map { |v| worded(v) }.join(", ")
-        else value
+        when Core::Phrase
+          say(value)
+        when Time
+          mark(value)
+        when Array
+          value.map { |v| worded(v) }.join(", ")
+        else
+          value
         end
       end
     end

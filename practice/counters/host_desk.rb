@@ -2,8 +2,9 @@
 
 module Practice
   module Counters
-    # A DNS host's pages for its customer: a table of records, forms for one record and for a whole file, and a button
-    # that copies a zone from elsewhere by asking for usual names only, as such buttons do.
+    # A DNS host's pages for its customer: a table of records, forms for one record and for a whole
+    # file, and a button that copies a zone from elsewhere by asking for usual names only, as such
+    # buttons do.
     class HostDesk
       Records = SteadyMove::Core::Records
       No = FrontOffice::No
@@ -28,18 +29,28 @@ module Practice
       def keys = @row["counter"].values_at("login", "password")
 
       def list(place)
-        names = @host.origins.map { |o| [o.chomp("."), "#{@host.zone(Records::Name.parse(o)).size} records"] }
-        "#{Page.names(place, names)}#{Page.form("/counter/#{place}/all/open", 'Open a zone', 'name' => 'Name')}"
+        names =
+          @host.origins.map do |o|
+            [o.chomp("."), "#{@host.zone(Records::Name.parse(o)).size} records"]
+          end
+        "#{Page.names(place, names)}" \
+          "#{Page.form("/counter/#{place}/all/open", "Open a zone", "name" => "Name")}"
       end
 
       def name(name)
         zone = zone(name)
-        rows = zone.all.flat_map(&:to_a).map do |r|
-          owner = r.name == zone.origin ? "@" : r.name.to_s.delete_suffix(zone.origin.to_s).chomp(".")
-          "<tr><td>#{Page.h(owner)}</td><td>#{r.type}</td><td>#{Page.h(shown(r))}</td><td>#{r.ttl}</td></tr>"
-        end
+        rows =
+          zone
+            .all
+            .flat_map(&:to_a)
+            .map do |r|
+              owner =
+                r.name == zone.origin ? "@" : r.name.to_s.delete_suffix(zone.origin.to_s).chomp(".")
+              "<tr><td>#{Page.h(owner)}</td><td>#{r.type}</td><td>#{Page.h(shown(r))}</td><td>" \
+                "#{r.ttl}</td></tr>"
+            end
         head = %w[Name Type Value TTL].map { |h| "<th>#{h}</th>" }.join
-        "<p>Name servers: #{@host.servers.join(', ')}</p><table><tr>#{head}" \
+        "<p>Name servers: #{@host.servers.join(", ")}</p><table><tr>#{head}" \
           "</tr>#{rows.join}</table>#{forms(name)}"
       end
 
@@ -49,12 +60,18 @@ module Practice
 
         zone = zone(name)
         case what
-        when "add" then add(zone, given)
-        when "drop" then drop(zone, given)
-        when "ttl" then ttl(zone, given["ttl"])
-        when "zone-file" then file(zone, given["file"])
-        when "copy" then copy(zone)
-        else raise No, "There is no such act."
+        when "add"
+          add(zone, given)
+        when "drop"
+          drop(zone, given)
+        when "ttl"
+          ttl(zone, given["ttl"])
+        when "zone-file"
+          file(zone, given["file"])
+        when "copy"
+          copy(zone)
+        else
+          raise No, "There is no such act."
         end
       end
 
@@ -64,15 +81,31 @@ module Practice
 
       def forms(name)
         one = { "owner" => "Name", "type" => "Type", "value" => "Value", "ttl" => "TTL" }
-        whole = @row.dig("knows", "reads_files") == false ? "" : Page.form(at(name, "zone-file"), "Read a zone file",
-          { "file" => "Zone file" }, %w[file])
-        [Page.form(at(name, "add"), "Add", one), Page.form(at(name, "drop"), "Delete", one.slice("owner", "type")),
-          Page.form(at(name, "ttl"), "Set every TTL", "ttl" => "TTL"), whole,
-          Page.form(at(name, "copy"), "Copy from the present name servers")].join
+        whole =
+          (
+            if @row.dig("knows", "reads_files") == false
+              ""
+            else
+              Page.form(
+                at(name, "zone-file"),
+                "Read a zone file",
+                { "file" => "Zone file" },
+                %w[file]
+              )
+            end
+          )
+        [
+          Page.form(at(name, "add"), "Add", one),
+          Page.form(at(name, "drop"), "Delete", one.slice("owner", "type")),
+          Page.form(at(name, "ttl"), "Set every TTL", "ttl" => "TTL"),
+          whole,
+          Page.form(at(name, "copy"), "Copy from the present name servers")
+        ].join
       end
 
       def zone(name)
-        @host.zone(Records::Name.parse(name)) or raise No, "There is no zone for #{name}; open one first."
+        @host.zone(Records::Name.parse(name)) or
+          raise No, "There is no zone for #{name}; open one first."
       end
 
       def shown(record)
@@ -91,8 +124,11 @@ module Practice
 
       def add(zone, given)
         line = [given["owner"], given["type"], given["value"], given["ttl"]].join("\t")
-        found = Records::TableReader.read("Name\tType\tValue\tTTL\n#{line}\n", origin: zone.origin.to_s)
-        raise No, "It can't be read: #{found.problems.map(&:last).join('; ')}" if found.problems.any?
+        found =
+          Records::TableReader.read("Name\tType\tValue\tTTL\n#{line}\n", origin: zone.origin.to_s)
+        if found.problems.any?
+          raise No, "It can't be read: #{found.problems.map(&:last).join("; ")}"
+        end
 
         @host.take(zone.origin, zone.records + found.zone.records)
         "It is added."
@@ -111,9 +147,12 @@ module Practice
       def ttl(zone, seconds)
         raise No, "A number of seconds is expected." unless seconds.to_s.match?(/\A\d{1,7}\z/)
 
-        @host.take(zone.origin, zone.records.map do |r|
-          Records::Record.new(name: r.name, ttl: seconds.to_i, rdata: r.rdata)
-        end)
+        @host.take(
+          zone.origin,
+          zone.records.map do |r|
+            Records::Record.new(name: r.name, ttl: seconds.to_i, rdata: r.rdata)
+          end
+        )
         "Every TTL is #{seconds}."
       end
 
@@ -127,12 +166,14 @@ module Practice
 
       # Asks whoever serves the name now, for usual names alone.
       def copy(zone)
-        host = @world.hosts.values.find { |h| h.id != @id && h.zone(zone.origin) } or raise No, "Nobody serves it."
+        host = @world.hosts.values.find { |h| h.id != @id && h.zone(zone.origin) } or
+          raise No, "Nobody serves it."
         theirs = host.zone(zone.origin)
-        found = COPIED.flat_map do |label|
-          name = label == "@" ? zone.origin : Records::Name.parse(label, origin: zone.origin)
-          TYPES.flat_map { |type| theirs[name, type].to_a }
-        end
+        found =
+          COPIED.flat_map do |label|
+            name = label == "@" ? zone.origin : Records::Name.parse(label, origin: zone.origin)
+            TYPES.flat_map { |type| theirs[name, type].to_a }
+          end
         @host.take(zone.origin, found)
         "#{found.size} records are copied."
       end

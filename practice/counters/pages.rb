@@ -6,9 +6,9 @@ require "rack"
 
 module Practice
   module Counters
-    # The registrars' own plain pages, where a person does by hand what the desk says. Places: every registrar, every
-    # separate privacy service (“service-” and the registrar's id), and the registry's page for holders. Nothing of
-    # the desk is in them.
+    # The registrars' own plain pages, where a person does by hand what the desk says. Places: every
+    # registrar, every separate privacy service (“service-” and the registrar's id), and the
+    # registry's page for holders. Nothing of the desk is in them.
     class Pages
       def initialize(world)
         @world = world
@@ -21,44 +21,55 @@ module Practice
         return release(request, place, rest.last) if rest.first == "release"
         return confirm(request, place, rest.last) if rest.first == "confirm"
 
-        counter = counter_of(place) or return page("Nothing here", "<p>There is no such counter.</p>", status: 404)
+        counter = counter_of(place) or
+          return page("Nothing here", "<p>There is no such counter.</p>", status: 404)
         return sign_in(request, place, counter) if rest.first == "sign-in"
         return page(counter.title, Page.sign_in(place)) unless signed_in?(request, place)
 
         request.post? ? act(request, place, counter, rest) : show(place, counter, rest.first)
       rescue FrontOffice::No, Refusal => e
-        page("Not done",
-          "<p role=\"alert\">#{Page.h(e.message)}</p>#{back(Page.h(place), rest.to_a.first)}")
+        page(
+          "Not done",
+          "<p role=\"alert\">#{Page.h(e.message)}</p>#{back(Page.h(place), rest.to_a.first)}"
+        )
       end
 
       private
 
       def counter_of(place)
         if @world.registrars.key?(place) && @world.scenario.registrars[place]["counter"] != false
-          return Desk.new(@world,
-            place)
+          return Desk.new(@world, place)
         end
 
         return HostDesk.of(@world, place.delete_prefix("host-")) if place.to_s.start_with?("host-")
 
         id = place.to_s.delete_prefix("service-")
-        ServiceDesk.new(@world, id) if place.to_s.start_with?("service-") && @world.scenario.registrars.dig(id,
-          "service")
+        if place.to_s.start_with?("service-") && @world.scenario.registrars.dig(id, "service")
+          ServiceDesk.new(@world, id)
+        end
       end
 
-      # The link in the mail: to the holder at the registry, or to the losing registrar's customer. Whoever has the
-      # link may use it.
+      # The link in the mail: to the holder at the registry, or to the losing registrar's customer.
+      # Whoever has the link may use it.
       def release(request, place, name)
         by_registry = place == "registry"
         counter = by_registry ? nil : counter_of(place)
-        return page("Nothing here", "<p>There is no such counter.</p>", status: 404) unless by_registry || counter
-        return page("Transfer of #{name}", Page.release(request.path_info, name)) unless request.post?
-
-        said = @world.exclusively do
-          by_registry ? @world.registry.holder_approves(name,
-            at: @world.now) && "The transfer of #{name} is approved." : @world.front_office(place).release(name,
-              at: @world.now)
+        unless by_registry || counter
+          return page("Nothing here", "<p>There is no such counter.</p>", status: 404)
         end
+        unless request.post?
+          return page("Transfer of #{name}", Page.release(request.path_info, name))
+        end
+
+        said =
+          @world.exclusively do
+            if by_registry
+              @world.registry.holder_approves(name, at: @world.now) &&
+                "The transfer of #{name} is approved."
+            else
+              @world.front_office(place).release(name, at: @world.now)
+            end
+          end
         page("Done", "<p role=\"status\">#{Page.h(said)}</p>")
       end
 
@@ -71,29 +82,38 @@ module Practice
       end
 
       def sign_in(request, place, counter)
-        unless request.post? && [
-          request.params["login"], request.params["password"]
-        ] == counter.keys
-          return page(counter.title,
-            Page.sign_in(place, "That is not the right name or password."))
+        unless request.post? &&
+                 [request.params["login"], request.params["password"]] == counter.keys
+          return page(counter.title, Page.sign_in(place, "That is not the right name or password."))
         end
 
-        [303,
-          { "location" => "/counter/#{place}/", "set-cookie" => "counter_#{place}=#{token(place)}; " \
-                                                                "path=/counter/#{place}; httponly; samesite=strict" },
-          []]
+        [
+          303,
+          {
+            "location" => "/counter/#{place}/",
+            "set-cookie" =>
+              "counter_#{place}=#{token(place)}; " \
+                "path=/counter/#{place}; httponly; samesite=strict"
+          },
+          []
+        ]
       end
 
       def show(place, counter, name)
         body = @world.exclusively { name ? counter.name(name) : counter.list(place) }
-        page(counter.title, "#{body}#{"<p><a href=\"/counter/#{place}/\">All names</a></p>" if name}")
+        page(
+          counter.title,
+          "#{body}#{"<p><a href=\"/counter/#{place}/\">All names</a></p>" if name}"
+        )
       end
 
       def act(request, place, counter, rest)
         name, what = rest
         said = @world.exclusively { counter.do(name, what, request.params, @world.now) }
-        page(counter.title,
-          "<p role=\"status\">#{Page.h(said)}</p>#{back(place, name == 'all' ? nil : name)}")
+        page(
+          counter.title,
+          "<p role=\"status\">#{Page.h(said)}</p>#{back(place, name == "all" ? nil : name)}"
+        )
       end
 
       def token(place) = OpenSSL::HMAC.hexdigest("SHA256", @seal, place)
@@ -104,7 +124,10 @@ module Practice
 
       def page(title, body, status: 200)
         policy = "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'"
-        headers = { "content-type" => "text/html; charset=utf-8", "content-security-policy" => policy }
+        headers = {
+          "content-type" => "text/html; charset=utf-8",
+          "content-security-policy" => policy
+        }
         [status, headers, [Page.whole(title, body)]]
       end
 

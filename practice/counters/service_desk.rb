@@ -13,25 +13,42 @@ module Practice
       def keys = [@service.login, @service.password]
 
       def list(place)
-        check = @service.checked? ? "<p>Your identity check is passed.</p>" : Page.form("/counter/#{@place}/all/ask",
-          "Send me a number for the identity check") + Page.form("/counter/#{@place}/all/check", "Check",
-            "number" => "Number")
-        check + Page.names(place, @service.names.map { |n| [n, @service.on?(n) ? "privacy on" : "privacy off"] })
+        check =
+          (
+            if @service.checked?
+              "<p>Your identity check is passed.</p>"
+            else
+              Page.form("/counter/#{@place}/all/ask", "Send me a number for the identity check") +
+                Page.form("/counter/#{@place}/all/check", "Check", "number" => "Number")
+            end
+          )
+        check +
+          Page.names(
+            place,
+            @service.names.map { |n| [n, @service.on?(n) ? "privacy on" : "privacy off"] }
+          )
       end
 
       def name(name)
         on = @service.on?(name)
-        form = Page.form("/counter/#{@place}/#{name}/#{on ? 'off' : 'on'}",
-          on ? "Show the contacts" : "Hide the contacts")
-        "<p><code>#{Page.h(name)}</code>: privacy #{on ? 'on' : 'off'}</p>#{form}"
+        form =
+          Page.form(
+            "/counter/#{@place}/#{name}/#{on ? "off" : "on"}",
+            on ? "Show the contacts" : "Hide the contacts"
+          )
+        "<p><code>#{Page.h(name)}</code>: privacy #{on ? "on" : "off"}</p>#{form}"
       end
 
       def do(name, what, given, now)
         case what
-        when "ask" then @service.ask_check(at: now)
-        when "check" then @service.check(given["number"], at: now)
-        when "on", "off" then @service.set(name, what == "on", at: now)
-        else raise FrontOffice::No, "There is no such act."
+        when "ask"
+          @service.ask_check(at: now)
+        when "check"
+          @service.check(given["number"], at: now)
+        when "on", "off"
+          @service.set(name, what == "on", at: now)
+        else
+          raise FrontOffice::No, "There is no such act."
         end
       end
     end

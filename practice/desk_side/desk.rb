@@ -10,12 +10,28 @@ module Practice
       attr_reader :app, :runner, :driver, :clock, :link
 
       # endpoints: as published by the world; data: the desk's folder; cost: of hashing a password.
-      def initialize(endpoints, data:, port:, scenario: Scenario.demo,
-        cost: SteadyMove::Desk::Passwords::COST, timeout: 15, watch: true)
+      def initialize(
+        endpoints,
+        data:,
+        port:,
+        scenario: Scenario.demo,
+        cost: SteadyMove::Desk::Passwords::COST,
+        timeout: 15,
+        watch: true
+      )
         @link = Link.new(endpoints)
         @clock = Clock.new(@link)
-        config = SteadyMove::Desk::Config.new(Settings.map(endpoints, scenario, data: data, port: port,
-          timeout: timeout, watch: watch))
+        config =
+          SteadyMove::Desk::Config.new(
+            Settings.map(
+              endpoints,
+              scenario,
+              data: data,
+              port: port,
+              timeout: timeout,
+              watch: watch
+            )
+          )
         @app = SteadyMove::Desk::App.new(config, clock: @clock, random: Random.new)
         @runner = SteadyMove::Desk::Runner.new(@app)
         @driver = Driver.new(@link, @clock, @runner, news: -> { news })
@@ -26,12 +42,16 @@ module Practice
         Seed.new(@app, endpoints, scenario).call(by: EMAIL)
       end
 
-      # Lives through the scenario's week, so that work is under way. Only for a desk that was just filled.
+      # Lives through the scenario's week, so that work is under way. Only for a desk that was just
+      # filled.
       def live_through_the_week = WorkingDay.new(self, @scenario, by: EMAIL).call
 
       # What stands in the journal, and where each move stands.
       def news
-        [app.journal.last_seq, app.moves.open.map { |m| [m.id, m.state.turn, m.state.current&.phase] }]
+        [
+          app.journal.last_seq,
+          app.moves.open.map { |m| [m.id, m.state.turn, m.state.current&.phase] }
+        ]
       end
 
       # The whole web application.

@@ -2,8 +2,8 @@
 
 module Practice
   module DeskSide
-    # Moves the practice clock on while the desk lives through the time in between: whatever falls due, there or here,
-    # happens at its own instant.
+    # Moves the practice clock on while the desk lives through the time in between: whatever falls
+    # due, there or here, happens at its own instant.
     class Driver
       STEPS_MOST = 2000
       # Hundredths of a second; a runner that was killed never lets go, and is waited for no longer.
@@ -37,8 +37,9 @@ module Practice
         end
       end
 
-      # Moves on from event to event until one brings news, as nobody wants to sit through checks that find nothing; two
-      # days at most, unless nothing at all happens in them. Returns the state.
+      # Moves on from event to event until one brings news, as nobody wants to sit through checks
+      # that find nothing; two days at most, unless nothing at all happens in them. Returns the
+      # state.
       def move_on_to_news
         @lock.synchronize do
           @runner.pass
@@ -52,8 +53,8 @@ module Practice
         end
       end
 
-      # Lets one thing happen, and the desk live through the quarter of an hour after it. Raises ArgumentError with
-      # the reason.
+      # Lets one thing happen, and the desk live through the quarter of an hour after it. Raises
+      # ArgumentError with the reason.
       def let_happen(id)
         @lock.synchronize do
           run_to(Time.iso8601(@link.let_happen(id).fetch("now")) + QUARTER)
@@ -76,8 +77,8 @@ module Practice
         end
       end
 
-      # A runner in another process has two minutes of the clock for a step; a clock that jumps over them would take
-      # it away half-way.
+      # A runner in another process has two minutes of the clock for a step; a clock that jumps over
+      # them would take it away half-way.
       def wait_for_others
         PATIENCE.times do
           return unless @runner.others_at_work?
@@ -96,7 +97,9 @@ module Practice
       # The next thing that happens, in the world or on the desk; never in the past.
       def soonest(state)
         now = Time.iso8601(state["now"])
-        [state["next_event"] && Time.iso8601(state["next_event"]), @runner.next_look].compact.select { |t| t > now }.min
+        [state["next_event"] && Time.iso8601(state["next_event"]), @runner.next_look].compact
+          .select { |t| t > now }
+          .min
       end
     end
   end

@@ -9,7 +9,8 @@ module Practice
     # The desk's line to a practice world's control API. Only the demo and the tests have one.
     class Link
       # Beyond this the practice world is not there.
-      class Away < StandardError; end
+      class Away < StandardError
+      end
 
       # endpoints: what the world published (see Ports#publish).
       def initialize(endpoints)
@@ -27,10 +28,14 @@ module Practice
 
       def call(verb, path, **body)
         http = Net::HTTP.new("127.0.0.1", @port)
-        answer = http.start do |h|
-          verb == :get ? h.get("/control/#{path}") : h.post("/control/#{path}", body.to_json,
-            "Content-Type" => "application/json")
-        end
+        answer =
+          http.start do |h|
+            if verb == :get
+              h.get("/control/#{path}")
+            else
+              h.post("/control/#{path}", body.to_json, "Content-Type" => "application/json")
+            end
+          end
         raise ArgumentError, answer.body unless answer.code == "200"
 
         JSON.parse(answer.body)

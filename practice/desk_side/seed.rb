@@ -2,8 +2,8 @@
 
 module Practice
   module DeskSide
-    # Fills an empty desk with the scenario's accounts and DNS hosts, and takes the names in over the accounts'
-    # own connections and the public record, as a person would.
+    # Fills an empty desk with the scenario's accounts and DNS hosts, and takes the names in over
+    # the accounts' own connections and the public record, as a person would.
     class Seed
       Accounts = SteadyMove::Store::Accounts
 
@@ -17,14 +17,23 @@ module Practice
       def call(by:)
         return if @app.accounts.all.any?
 
-        @scenario.hosts.each { |id, row| @app.accounts.put_host(host(id, row)) unless row["signed_up_at"] }
+        @scenario.hosts.each do |id, row|
+          @app.accounts.put_host(host(id, row)) unless row["signed_up_at"]
+        end
         @scenario.registrars.each { |id, row| @app.accounts.put(account(id, row)) }
         proofs
-        @scenario.names.group_by { |n| n["at"] }.each do |id, names|
-          SteadyMove::Desk::TakingIn.new(@app).call(SteadyMove::Desk::TakingIn.words(names.reject do |n|
-            n["listed_only"]
-          end.map { |n| n["name"] }.join("\n")), @app.accounts.find(id), by: by)
-        end
+        @scenario
+          .names
+          .group_by { |n| n["at"] }
+          .each do |id, names|
+            SteadyMove::Desk::TakingIn.new(@app).call(
+              SteadyMove::Desk::TakingIn.words(
+                names.reject { |n| n["listed_only"] }.map { |n| n["name"] }.join("\n")
+              ),
+              @app.accounts.find(id),
+              by: by
+            )
+          end
         @scenario.names.each do |row|
           list(row) if row["listed_only"]
           remember(row, by)
@@ -49,18 +58,40 @@ module Practice
         return unless (code = row["held_code"])
 
         at = @app.now - (code["age"] * Scenario::DAY)
-        @app.codes.keep(row["name"], format("old-%s-27", row["name"].slice(0, 5)), at: at,
-          state: code["rejected"] ? "rejected" : "held")
+        @app.codes.keep(
+          row["name"],
+          format("old-%s-27", row["name"].slice(0, 5)),
+          at: at,
+          state: code["rejected"] ? "rejected" : "held"
+        )
       end
 
       def account(id, row)
         by_hand = row["kind"] == "by_hand"
-        connection = by_hand ? {} : { "host" => "127.0.0.1", "port" => @endpoints["ports"]["epp-#{id}"],
-                                      "client" => row["login"], "ca_file" => @endpoints["ca_file"] }
-        Accounts::Account.new(id: id, title: row["title"], registrar: row["title"], kind: by_hand ? "by_hand" : "epp",
-          connection: connection, habits: habits(id, row),
-          prices: row["prices"], sender_domains: [row["habits"]["sender"].partition("@").last],
-          secret: by_hand ? nil : row["password"])
+        connection =
+          (
+            if by_hand
+              {}
+            else
+              {
+                "host" => "127.0.0.1",
+                "port" => @endpoints["ports"]["epp-#{id}"],
+                "client" => row["login"],
+                "ca_file" => @endpoints["ca_file"]
+              }
+            end
+          )
+        Accounts::Account.new(
+          id: id,
+          title: row["title"],
+          registrar: row["title"],
+          kind: by_hand ? "by_hand" : "epp",
+          connection: connection,
+          habits: habits(id, row),
+          prices: row["prices"],
+          sender_domains: [row["habits"]["sender"].partition("@").last],
+          secret: by_hand ? nil : row["password"]
+        )
       end
 
       # What a person saw at a destination, days before the start.
@@ -73,29 +104,43 @@ module Practice
 
       # What a person would have written down about the account.
       def habits(id, row)
-        service = row["service"]&.slice("title", "login", "identity",
-          "writes_from")&.merge("site" => counter("service-#{id}"))
-        (row["takes"] || {}).merge(row["knows"] || {}).merge({ "privacy" => row["habits"]["privacy"],
-          "privacy_service" => service, "login" => row["login"],
+        service =
+          row["service"]&.slice("title", "login", "identity", "writes_from")&.merge(
+            "site" => counter("service-#{id}")
+          )
+        (row["takes"] || {}).merge(row["knows"] || {}).merge(
+          {
+            "privacy" => row["habits"]["privacy"],
+            "privacy_service" => service,
+            "login" => row["login"],
             "site" => (counter(id) unless row["counter"] == false),
-            "ready" => (ready(row) if row["ready"]) }.compact)
+            "ready" => (ready(row) if row["ready"])
+          }.compact
+        )
       end
 
-      def counter(place) = "http://127.0.0.1:#{@endpoints['ports']['http']}/counter/#{place}/"
+      def counter(place) = "http://127.0.0.1:#{@endpoints["ports"]["http"]}/counter/#{place}/"
 
       # What earlier proofs of mailboxes showed.
       def proofs
         @scenario.proven.each do |address, day|
-          @app.letters.mailbox(address, "proven", at: @scenario.start +
-          (day * Scenario::DAY))
+          @app.letters.mailbox(address, "proven", at: @scenario.start + (day * Scenario::DAY))
         end
       end
 
       def host(id, row)
         key = row["key"] || {}
-        habits = (row["knows"] || {}).merge(row["counter"] ? { "site" => counter("host-#{id}") } : {})
-        Accounts::Host.new(id: id, title: row["title"], name_servers: row["name_servers"], key_name: key["name"],
-          secret: key["secret"], ends_with: row["ends_with"], habits: habits)
+        habits =
+          (row["knows"] || {}).merge(row["counter"] ? { "site" => counter("host-#{id}") } : {})
+        Accounts::Host.new(
+          id: id,
+          title: row["title"],
+          name_servers: row["name_servers"],
+          key_name: key["name"],
+          secret: key["secret"],
+          ends_with: row["ends_with"],
+          habits: habits
+        )
       end
     end
   end

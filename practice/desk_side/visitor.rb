@@ -34,13 +34,19 @@ module Practice
 
         place = site[%r{/counter/([^/]+)/}, 1]
         row = keys(place)
-        answer = post("#{site}sign-in", { login: row["login"], password: row["page_password"] || row["password"] },
-          site)
+        answer =
+          post(
+            "#{site}sign-in",
+            { login: row["login"], password: row["page_password"] || row["password"] },
+            site
+          )
         @cookies[site] = answer["set-cookie"].to_s[/\A[^;]+/] or raise "no way in at #{site}"
       end
 
       def keys(place)
-        return @scenario.hosts.fetch(place.delete_prefix("host-")).fetch("counter") if place.start_with?("host-")
+        if place.start_with?("host-")
+          return @scenario.hosts.fetch(place.delete_prefix("host-")).fetch("counter")
+        end
 
         row = @scenario.registrars.fetch(place.delete_prefix("service-"))
         place.start_with?("service-") ? row["service"] : row
@@ -49,17 +55,28 @@ module Practice
       def post(address, fields, site)
         uri = URI(address)
         Net::HTTP.start(uri.host, uri.port) do |h|
-          h.post(uri.path, URI.encode_www_form(fields),
-            { "Cookie" => @cookies[site].to_s, "Content-Type" => "application/x-www-form-urlencoded" })
+          h.post(
+            uri.path,
+            URI.encode_www_form(fields),
+            {
+              "Cookie" => @cookies[site].to_s,
+              "Content-Type" => "application/x-www-form-urlencoded"
+            }
+          )
         end
       end
 
       def get(address, site)
         uri = URI(address)
-        Net::HTTP.start(uri.host, uri.port) { |h| h.get(uri.path, { "Cookie" => @cookies[site].to_s }) }
+        Net::HTTP.start(uri.host, uri.port) do |h|
+          h.get(uri.path, { "Cookie" => @cookies[site].to_s })
+        end
       end
 
-      def said(answer) = answer.body.force_encoding("UTF-8")[%r{<p role="(?:status|alert)">(.*?)</p>}, 1] || answer.code
+      def said(answer)
+        answer.body.force_encoding("UTF-8")[%r{<p role="(?:status|alert)">(.*?)</p>}, 1] ||
+          answer.code
+      end
     end
   end
 end

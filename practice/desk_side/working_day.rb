@@ -2,8 +2,8 @@
 
 module Practice
   module DeskSide
-    # Lives through what the scenario's working day names, through the same use cases and pages as a person, so that
-    # whoever opens the demo finds work under way and evidence for every line of it.
+    # Lives through what the scenario's working day names, through the same use cases and pages as a
+    # person, so that whoever opens the demo finds work under way and evidence for every line of it.
     class WorkingDay
       def initialize(desk, scenario, by:)
         @desk = desk
@@ -20,14 +20,21 @@ module Practice
           send(act["do"], act)
         end
         @desk.driver.move_on(to: Time.iso8601(day["opens"]))
-        SteadyMove::Desk::LookingAgain.new(@app).call(@app.names.all.map { |row| row[:name] }) { nil }
+        SteadyMove::Desk::LookingAgain
+          .new(@app)
+          .call(@app.names.all.map { |row| row[:name] }) { nil }
       end
 
       private
 
       def start(act)
-        @moves[act["name"]] = SteadyMove::Desk::Planning.new(@app).start(act["name"], to: act["to"],
-          host: act["host"], aims: act["aims"], by: @by)
+        @moves[act["name"]] = SteadyMove::Desk::Planning.new(@app).start(
+          act["name"],
+          to: act["to"],
+          host: act["host"],
+          aims: act["aims"],
+          by: @by
+        )
         @desk.runner.pass
       end
 

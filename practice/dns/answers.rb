@@ -2,8 +2,8 @@
 
 module Practice
   module Dns
-    # Answers questions from a zone (RFC 1034 §4.3.2): data, alias, referral, wildcard (RFC 4592), no data, no such
-    # name.
+    # Answers questions from a zone (RFC 1034 §4.3.2): data, alias, referral, wildcard (RFC 4592),
+    # no data, no such name.
     module Answers
       Name = SteadyMove::Core::Records::Name
 
@@ -16,28 +16,46 @@ module Practice
         return Result.new("REFUSED", false, [], []) unless zone
 
         cut = referral(zone, name)
-        return Result.new("NOERROR", false, [], cut.to_a, glue(zone, cut)) if cut && !(cut.name == name && type == "DS")
+        if cut && !(cut.name == name && type == "DS")
+          return Result.new("NOERROR", false, [], cut.to_a, glue(zone, cut))
+        end
 
         answer = lookup(zone, name, type)
         return Result.new("NOERROR", true, answer, []) if answer.any?
 
-        Result.new(exists?(zone, name) ? "NOERROR" : "NXDOMAIN", true, [], zone[zone.origin, "SOA"].to_a)
+        Result.new(
+          exists?(zone, name) ? "NOERROR" : "NXDOMAIN",
+          true,
+          [],
+          zone[zone.origin, "SOA"].to_a
+        )
       end
 
       # With the signatures of what it holds, for one who asks for them (RFC 4035 §3.1).
       def signed(result, zone)
-        with = lambda do |records|
-          records.group_by { |r| [r.name, r.type] }.flat_map do |(name, type), list|
-            list + zone[name, "RRSIG"].to_a.select { |r| r.rdata.values.first == type }
+        with =
+          lambda do |records|
+            records
+              .group_by { |r| [r.name, r.type] }
+              .flat_map do |(name, type), list|
+                list + zone[name, "RRSIG"].to_a.select { |r| r.rdata.values.first == type }
+              end
           end
-        end
-        Result.new(result.rcode, result.aa, with.call(result.answer), with.call(result.authority),
-          result.additional)
+        Result.new(
+          result.rcode,
+          result.aa,
+          with.call(result.answer),
+          with.call(result.authority),
+          result.additional
+        )
       end
 
       def referral(zone, name)
         count = zone.origin.labels.size
-        ((count + 1)..name.labels.size).lazy.filter_map { |n| zone[Name.new(name.labels.last(n)), "NS"] }.first
+        ((count + 1)..name.labels.size)
+          .lazy
+          .filter_map { |n| zone[Name.new(name.labels.last(n)), "NS"] }
+          .first
       end
 
       # RFC 1034 §4.3.2, step 3b: the addresses without which the subzone could not be reached.
@@ -55,7 +73,8 @@ module Practice
 
         chain = zone[owner, "CNAME"] or return []
         target = chain.rdatas.first.values.first
-        renamed(chain, name) + (depth < 8 && target.under?(zone.origin) ? lookup(zone, target, type, depth + 1) : [])
+        renamed(chain, name) +
+          (depth < 8 && target.under?(zone.origin) ? lookup(zone, target, type, depth + 1) : [])
       end
 
       def exists?(zone, name) = zone.all.any? { |set| set.name.under?(name) }

@@ -2,7 +2,8 @@
 
 module Practice
   module Dns
-    # A DNS host: its zones and who may fetch or change them. keys: {TSIG key name => secret (base64)}.
+    # A DNS host: its zones and who may fetch or change them. keys: {TSIG key name => secret
+    # (base64)}.
     class Host
       Records = SteadyMove::Core::Records
       attr_reader :id, :servers, :keys, :random
@@ -22,10 +23,13 @@ module Practice
 
       # The zone that holds a name, longest apex first; nil where none is served.
       def zone_for(name)
-        name.labels.size.downto(1) do |count|
-          origin = Records::Name.new(name.labels.last(count))
-          zone = zone(origin) and return zone
-        end
+        name
+          .labels
+          .size
+          .downto(1) do |count|
+            origin = Records::Name.new(name.labels.last(count))
+            zone = zone(origin) and return zone
+          end
         nil
       end
 
@@ -35,22 +39,36 @@ module Practice
       end
 
       def save(zone)
-        @table.insert_conflict(:replace).insert(host: id, origin: zone.origin.to_s.downcase,
-          text: Records::ZoneWriter.write(zone))
+        @table.insert_conflict(:replace).insert(
+          host: id,
+          origin: zone.origin.to_s.downcase,
+          text: Records::ZoneWriter.write(zone)
+        )
       end
 
-      # What a customer puts there, as this host takes it: with its own SOA and name servers, and within its limits.
-      # Raises FrontOffice::No.
+      # What a customer puts there, as this host takes it: with its own SOA and name servers, and
+      # within its limits. Raises FrontOffice::No.
       def take(origin, records)
         star = records.find { |r| r.name.wildcard? }
-        raise FrontOffice::No, "No wildcards here: #{star.name}" if star && @limits["wildcard"] == false
+        if star && @limits["wildcard"] == false
+          raise FrontOffice::No, "No wildcards here: #{star.name}"
+        end
 
-        own = (zone(origin) || fresh(origin)).records.select { |r| r.name == origin && %w[SOA NS].include?(r.type) }
+        own =
+          (zone(origin) || fresh(origin)).records.select do |r|
+            r.name == origin && %w[SOA NS].include?(r.type)
+          end
         theirs = records.reject { |r| r.name == origin && %w[SOA NS].include?(r.type) }
         low = @limits["ttl_floor"] || 0
-        save(Records::Zone.new(origin, own + theirs.map do |r|
-          Records::Record.new(name: r.name, ttl: [r.ttl, low].max, rdata: r.rdata)
-        end))
+        save(
+          Records::Zone.new(
+            origin,
+            own +
+              theirs.map do |r|
+                Records::Record.new(name: r.name, ttl: [r.ttl, low].max, rdata: r.rdata)
+              end
+          )
+        )
       end
 
       # The tops of its zones, as text.
@@ -68,8 +86,9 @@ module Practice
 
       # The zone as it is before the customer's first update: its own SOA and NS.
       def fresh(origin)
-        text = "#{origin} 3600 IN SOA #{servers.first}. hostmaster.#{servers.first}. 1 7200 3600 1209600 3600\n" +
-          servers.map { |s| "#{origin} 3600 IN NS #{s}.\n" }.join
+        text =
+          "#{origin} 3600 IN SOA #{servers.first}. hostmaster.#{servers.first}. 1 7200 3600 " \
+            "1209600 3600\n" + servers.map { |s| "#{origin} 3600 IN NS #{s}.\n" }.join
         Records::ZoneReader.read(text, origin: origin.to_s)
       end
     end

@@ -5,8 +5,8 @@ require "dnsruby"
 
 module Practice
   module Dns
-    # An authoritative server on UDP and TCP of one loopback port: queries, AXFR (RFC 5936), updates (RFC 2136),
-    # the last two only with the host's key (RFC 8945).
+    # An authoritative server on UDP and TCP of one loopback port: queries, AXFR (RFC 5936), updates
+    # (RFC 2136), the last two only with the host's key (RFC 8945).
     class Server
       Codec = SteadyMove::Wire::Dns::Codec
       Tcp = SteadyMove::Wire::Dns::Tcp
@@ -51,9 +51,12 @@ module Practice
 
         request = Codec.message(octets)
         broken = @world.fault?("servfail-#{@host.id}")
-        reply = broken ? base(request, "SERVFAIL") : @world.exclusively { act(request, octets, tcp) }
+        reply =
+          broken ? base(request, "SERVFAIL") : @world.exclusively { act(request, octets, tcp) }
         encoded = reply.encode
-        return tcp ? nil : base(request).tap { |m| m.header.tc = true }.encode if @world.fault?("truncated-#{@host.id}")
+        return tcp ? nil : base(request).tap { |m| m.header.tc = true }.encode if @world.fault?(
+          "truncated-#{@host.id}"
+        )
 
         return encoded if tcp || encoded.bytesize <= UDP_MOST
 
@@ -80,7 +83,8 @@ module Practice
 
         name = Codec.name_of(question.qname)
         zone = @host.zone_for(name)
-        result = Answers.of(zone, name, SteadyMove::Core::Records::Rdata.type_of(question.qtype.code))
+        result =
+          Answers.of(zone, name, SteadyMove::Core::Records::Rdata.type_of(question.qtype.code))
         result = Answers.signed(result, zone) if zone && request.get_opt&.dnssec_ok
         fill(base(request), result)
       end
@@ -105,8 +109,7 @@ module Practice
         signer = signed_by(request, octets)
         zone = @host.zone(Codec.name_of(question.qname))
         unless signer && zone && @host.transfer? && !@world.fault?("no-transfer-#{@host.id}")
-          return base(request,
-            "REFUSED")
+          return base(request, "REFUSED")
         end
 
         soa, rest = zone.records.partition { |r| r.type == "SOA" }
@@ -135,7 +138,10 @@ module Practice
 
       # A reply is signed over the request's own signature as well (RFC 8945 §5.3).
       def sign(reply, signer, request)
-        signer.apply(reply, RequestMac.new(RequestMac::Tsig.new(@mac, @mac.bytesize), request.header))
+        signer.apply(
+          reply,
+          RequestMac.new(RequestMac::Tsig.new(@mac, @mac.bytesize), request.header)
+        )
         reply
       end
 

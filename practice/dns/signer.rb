@@ -11,7 +11,8 @@ module Practice
       PRIVATE = ["302e020100300506032b657004220420"].pack("H*") # PKCS #8 head of an Ed25519 key (RFC 8410 §7)
       DIGEST = 2
 
-      # seed: text from which the key is made, so that a world is the same each time; from, to: Time of validity.
+      # seed: text from which the key is made, so that a world is the same each time; from, to: Time
+      # of validity.
       def initialize(seed, from:, to:)
         @private = OpenSSL::PKey.read(PRIVATE + OpenSSL::Digest::SHA256.digest(seed))
         @from = from.to_i
@@ -26,7 +27,10 @@ module Practice
         own << record(zone.origin, 3600, key)
         own += chain(zone.origin, own, ttl)
         signed = Records::Zone.new(zone.origin, own).all.reject { |s| delegation?(s, zone.origin) }
-        Records::Zone.new(zone.origin, own + glue + signed.map { |s| record(s.name, s.ttl, signature(s, zone.origin)) })
+        Records::Zone.new(
+          zone.origin,
+          own + glue + signed.map { |s| record(s.name, s.ttl, signature(s, zone.origin)) }
+        )
       end
 
       # The DS as text: key tag, algorithm, digest type, digest (RFC 4034 §5.1, RFC 4509).
@@ -37,7 +41,9 @@ module Practice
 
       private
 
-      def key = @key ||= Records::Rdata.new("DNSKEY", [257, 3, ALGORITHM, @private.public_to_der[-32..]])
+      def key
+        @key ||= Records::Rdata.new("DNSKEY", [257, 3, ALGORITHM, @private.public_to_der[-32..]])
+      end
 
       # RFC 4034 appendix B.
       def tag
@@ -59,15 +65,22 @@ module Practice
         end
       end
 
-      # RFC 4034 §3.1.8.1: the signature covers its own fields and the set in canonical form and order.
+      # RFC 4034 §3.1.8.1: the signature covers its own fields and the set in canonical form and
+      # order.
       def signature(set, origin)
         labels = set.name.labels.size - (set.name.wildcard? ? 1 : 0)
         values = [set.type, ALGORITHM, labels, set.ttl, @to, @from, tag, origin]
         head = Records::Rdata.new("RRSIG", values + [""]).to_wire(canonical: true)
         owner = set.name.to_wire(canonical: true)
-        body = set.rdatas.map { |r| r.to_wire(canonical: true) }.sort.map do |data|
-          owner + [Records::Rdata.number_of(set.type), 1, set.ttl, data.bytesize].pack("nnNn") + data
-        end
+        body =
+          set
+            .rdatas
+            .map { |r| r.to_wire(canonical: true) }
+            .sort
+            .map do |data|
+              owner + [Records::Rdata.number_of(set.type), 1, set.ttl, data.bytesize].pack("nnNn") +
+                data
+            end
         Records::Rdata.new("RRSIG", values + [@private.sign(nil, head + body.join)])
       end
     end

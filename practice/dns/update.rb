@@ -2,8 +2,8 @@
 
 module Practice
   module Dns
-    # Applies one update message (RFC 2136 §3.4.2). A zone that the host doesn't hold yet begins with the customer's
-    # first update: a habit of this host.
+    # Applies one update message (RFC 2136 §3.4.2). A zone that the host doesn't hold yet begins
+    # with the customer's first update: a habit of this host.
     class Update
       Codec = SteadyMove::Wire::Dns::Codec
       Records = SteadyMove::Core::Records
@@ -35,11 +35,15 @@ module Practice
         return records if name == origin && type == "SOA" # the SOA stays the host's
 
         case resource.klass.string
-        when "NONE" then without(records, name, Codec.decode(resource), origin)
-        when "ANY" then records.reject do |r|
-          r.name == name && (%w[ANY TYPE255].include?(type) || r.type == type) && !apex_own?(r.name, r.type, origin)
-        end
-        else records | [Codec.decode(resource)]
+        when "NONE"
+          without(records, name, Codec.decode(resource), origin)
+        when "ANY"
+          records.reject do |r|
+            r.name == name && (%w[ANY TYPE255].include?(type) || r.type == type) &&
+              !apex_own?(r.name, r.type, origin)
+          end
+        else
+          records | [Codec.decode(resource)]
         end
       end
 

@@ -23,8 +23,12 @@ module Practice
         @registry.update(id, name, add: add, rem: rem, auth: auth, at: at) && true
       end
 
-      def renew(name, expires, years:, at:) = @registry.renew(id, name, expires, years: years, at: at)
-      def request_transfer(name, auth, years:, at:) = @registry.request_transfer(id, name, auth, years: years, at: at)
+      def renew(name, expires, years:, at:)
+        @registry.renew(id, name, expires, years: years, at: at)
+      end
+      def request_transfer(name, auth, years:, at:)
+        @registry.request_transfer(id, name, auth, years: years, at: at)
+      end
       def query(name, auth: nil) = @registry.query(id, name, auth: auth)
       def end_transfer(name, operation, at:) = @registry.end_transfer(id, name, operation, at: at)
     end

@@ -33,12 +33,14 @@ module Practice
         end
       end
 
-      # queue: {count, id, at, text, full: whether the message itself is shown} or nil; a block writes the data.
-      # extension: writes what stands in <extension>, or nil.
+      # queue: {count, id, at, text, full: whether the message itself is shown} or nil; a block
+      # writes the data. extension: writes what stands in <extension>, or nil.
       def response(code, key:, server_key:, message: nil, queue: nil, extension: nil, &data)
         X.document do |x|
           x.response do
-            x.result(code: code) { x.msg message || MESSAGES.fetch(code) { Refusal::MESSAGES.fetch(code) } }
+            x.result(code: code) do
+              x.msg message || MESSAGES.fetch(code) { Refusal::MESSAGES.fetch(code) }
+            end
             queue(x, queue) if queue
             x.resData { data.call(x) } if data
             x.extension { extension.call(x) } if extension
@@ -50,10 +52,13 @@ module Practice
         end
       end
 
-      MESSAGES = { 1000 => "Command completed successfully", 1001 => "Command completed successfully; action pending",
-                   1300 => "Command completed successfully; no messages",
-                   1301 => "Command completed successfully; ack to dequeue",
-                   1500 => "Command completed successfully; ending session" }.freeze
+      MESSAGES = {
+        1000 => "Command completed successfully",
+        1001 => "Command completed successfully; action pending",
+        1300 => "Command completed successfully; no messages",
+        1301 => "Command completed successfully; ack to dequeue",
+        1500 => "Command completed successfully; ending session"
+      }.freeze
 
       def queue(builder, queue)
         builder.msgQ(count: queue[:count], id: queue[:id]) do
@@ -78,17 +83,30 @@ module Practice
           (own.empty? ? ["ok"] : own).each { |s| builder.status(s: s) }
           builder.registrant row[:registrant] if row[:registrant]
           builder.contact(row[:admin], type: "admin") if row[:admin]
-          builder.ns { row[:name_servers].each { |h| builder.hostObj h } } if row[:name_servers].any?
-          builder.clID row[:sponsor]
-          { crDate: :created_at, upDate: :updated_at, exDate: :expires_at, trDate: :transferred_at }.each do |tag, key|
-            builder.public_send(tag, X.stamp(Time.at(row[key]))) if row[key]
+          if row[:name_servers].any?
+            builder.ns { row[:name_servers].each { |h| builder.hostObj h } }
           end
+          builder.clID row[:sponsor]
+          {
+            crDate: :created_at,
+            upDate: :updated_at,
+            exDate: :expires_at,
+            trDate: :transferred_at
+          }.each { |tag, key| builder.public_send(tag, X.stamp(Time.at(row[key]))) if row[key] }
           builder.authInfo { builder.pw row[:auth_info] } if row[:auth_info]
         end
       end
 
-      # Statuses that RFC 3915 §3.1 gives an extension for; a domain's own list (RFC 5731 §2.3) knows none of them.
-      GRACE = %w[addPeriod autoRenewPeriod renewPeriod transferPeriod redemptionPeriod pendingRestore].freeze
+      # Statuses that RFC 3915 §3.1 gives an extension for; a domain's own list (RFC 5731 §2.3)
+      # knows none of them.
+      GRACE = %w[
+        addPeriod
+        autoRenewPeriod
+        renewPeriod
+        transferPeriod
+        redemptionPeriod
+        pendingRestore
+      ].freeze
 
       # What <info> tells in the grace period extension; nil where nothing is to be told.
       def grace(row)

@@ -61,13 +61,20 @@ module Practice
       def answer(text, service)
         request = Request.parse(text)
         case request.verb
-        when "hello" then [Replies.greeting("Practice registry", @world.now), service]
-        when "login" then sign_in(request)
-        when "logout" then [simple(1500, request), nil, true]
-        when *VERBS then service ? [@world.exclusively do
-          service.call(request)
-        end, service] : [simple(2002, request), nil]
-        else [simple(2101, request), service]
+        when "hello"
+          [Replies.greeting("Practice registry", @world.now), service]
+        when "login"
+          sign_in(request)
+        when "logout"
+          [simple(1500, request), nil, true]
+        when *VERBS
+          if service
+            [@world.exclusively { service.call(request) }, service]
+          else
+            [simple(2002, request), nil]
+          end
+        else
+          [simple(2101, request), service]
         end
       rescue SteadyMove::Wire::Malformed
         [simple(2001, Request.new), service]
@@ -77,7 +84,7 @@ module Practice
 
       def sign_in(request)
         password, side = @logins[request.client]
-        return [simple(2200, request), nil] unless password && password == request.password
+        return simple(2200, request), nil unless password && password == request.password
 
         [simple(1000, request), Service.new(@world, side, extensions: request.extensions.to_a)]
       end

@@ -2,7 +2,8 @@
 
 module Practice
   module Epp
-    # Carries out commands for one signed-in client. `side` is a Registrar (for its customers) or a RegistrySide.
+    # Carries out commands for one signed-in client. `side` is a Registrar (for its customers) or a
+    # RegistrySide.
     class Service
       # extensions: what the client signed in with.
       def initialize(world, side, extensions: [])
@@ -11,7 +12,8 @@ module Practice
         @extensions = extensions
       end
 
-      # Returns the reply's XML. Everything asked is kept in the world's log, with its key and result.
+      # Returns the reply's XML. Everything asked is kept in the world's log, with its key and
+      # result.
       def call(request)
         at = @world.now
         forced = @world.fault("answer-#{@side.id}-#{request.verb}")
@@ -31,20 +33,43 @@ module Practice
       def do_info(request, _at)
         if request.contact
           contact = @side.contact(request.contact)
-          return [1000, nil, ->(x) { Replies.contact(x, contact) }]
+          return 1000, nil, ->(x) { Replies.contact(x, contact) }
         end
         row = @side.info(request.name, auth: request.auth)
-        [1000, nil, ->(x) { Replies.info(x, row) }, (Replies.grace(row) if @extensions.include?(X::RGP))]
+        [
+          1000,
+          nil,
+          ->(x) { Replies.info(x, row) },
+          (Replies.grace(row) if @extensions.include?(X::RGP))
+        ]
       end
 
       def do_update(request, at)
         if request.contact
-          return [@side.change_contact(request.contact, email: request.email, at: at) ? 1000 : 1001, nil,
-            nil]
+          return [
+            @side.change_contact(request.contact, email: request.email, at: at) ? 1000 : 1001,
+            nil,
+            nil
+          ]
         end
 
-        [@side.update(request.name, add: request.add, rem: request.rem, auth: request.auth, at: at) ? 1000 : 1001, nil,
-          nil]
+        [
+          (
+            if @side.update(
+                 request.name,
+                 add: request.add,
+                 rem: request.rem,
+                 auth: request.auth,
+                 at: at
+               )
+              1000
+            else
+              1001
+            end
+          ),
+          nil,
+          nil
+        ]
       end
 
       def do_renew(request, at)
@@ -53,15 +78,20 @@ module Practice
       end
 
       def do_transfer(request, at)
-        row, code = case request.op
-        when "request" then [
-          @side.request_transfer(request.name, request.auth,
-            years: request.years || 1, at: at), 1001
-        ]
-        when "query" then [@side.query(request.name, auth: request.auth), 1000]
-        when "approve", "reject", "cancel" then [@side.end_transfer(request.name, request.op, at: at), 1000]
-        else raise Refusal, 2005
-        end
+        row, code =
+          case request.op
+          when "request"
+            [
+              @side.request_transfer(request.name, request.auth, years: request.years || 1, at: at),
+              1001
+            ]
+          when "query"
+            [@side.query(request.name, auth: request.auth), 1000]
+          when "approve", "reject", "cancel"
+            [@side.end_transfer(request.name, request.op, at: at), 1000]
+          else
+            raise Refusal, 2005
+          end
         [code, nil, ->(x) { Replies.transfer(x, row) }]
       end
 
@@ -69,9 +99,9 @@ module Practice
         queue = @world.registry.queue_for(@side.id)
         if request.op == "ack"
           @world.registry.acknowledge(@side.id, request.message_id.to_i)
-          return [1000, head(queue, full: false), nil]
+          return 1000, head(queue, full: false), nil
         end
-        return [1300, nil, nil] if queue.empty?
+        return 1300, nil, nil if queue.empty?
 
         transfer = @world.registry.newest_transfer(queue.first[:name])
         [1301, head(queue, full: true), transfer && ->(x) { Replies.transfer(x, transfer) }]
@@ -86,8 +116,15 @@ module Practice
 
       def reply(request, code, message: nil, queue: nil, extension: nil, &data)
         number = @world.log(@side.id, request, code)
-        Replies.response(code, key: request.key, server_key: format("PW-%06d", number), message: message, queue: queue,
-          extension: extension, &data)
+        Replies.response(
+          code,
+          key: request.key,
+          server_key: format("PW-%06d", number),
+          message: message,
+          queue: queue,
+          extension: extension,
+          &data
+        )
       end
     end
   end

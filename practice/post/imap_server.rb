@@ -4,8 +4,8 @@ require "socket"
 
 module Practice
   module Post
-    # The part of IMAP4rev1 (RFC 3501) that a reader of one mailbox needs: LOGIN, EXAMINE/SELECT, UID SEARCH, UID
-    # FETCH, LOGOUT.
+    # The part of IMAP4rev1 (RFC 3501) that a reader of one mailbox needs: LOGIN, EXAMINE/SELECT,
+    # UID SEARCH, UID FETCH, LOGOUT.
     class ImapServer
       def initialize(port, world, login:, password:)
         @world = world
@@ -38,13 +38,19 @@ module Practice
 
       def answer(tag, word, rest)
         case word
-        when "CAPABILITY" then "* CAPABILITY IMAP4rev1\r\n#{tag} OK done\r\n"
-        when "LOGIN" then sign_in(tag, rest)
-        when "SELECT", "EXAMINE" then "* #{@world.post.count} EXISTS\r\n* 0 RECENT\r\n* FLAGS ()\r\n* OK " \
-                                      "[UIDVALIDITY 1]\r\n#{tag} OK [READ-ONLY] done\r\n"
-        when "UID" then uid(tag, rest)
-        when "LOGOUT" then "* BYE\r\n#{tag} OK done\r\n"
-        else "#{tag} BAD unknown\r\n"
+        when "CAPABILITY"
+          "* CAPABILITY IMAP4rev1\r\n#{tag} OK done\r\n"
+        when "LOGIN"
+          sign_in(tag, rest)
+        when "SELECT", "EXAMINE"
+          "* #{@world.post.count} EXISTS\r\n* 0 RECENT\r\n* FLAGS ()\r\n* OK " \
+            "[UIDVALIDITY 1]\r\n#{tag} OK [READ-ONLY] done\r\n"
+        when "UID"
+          uid(tag, rest)
+        when "LOGOUT"
+          "* BYE\r\n#{tag} OK done\r\n"
+        else
+          "#{tag} BAD unknown\r\n"
         end
       end
 
@@ -55,23 +61,28 @@ module Practice
 
       def uid(tag, rest)
         case rest
-        when /\ASEARCH .*?(\d+):\*(?: FROM "?([^"]+)"?)?/i then search(tag, *Regexp.last_match.captures)
-        when /\AFETCH (\d+) /i then fetch(tag, Regexp.last_match(1).to_i)
-        else "#{tag} BAD unknown\r\n"
+        when /\ASEARCH .*?(\d+):\*(?: FROM "?([^"]+)"?)?/i
+          search(tag, *Regexp.last_match.captures)
+        when /\AFETCH (\d+) /i
+          fetch(tag, Regexp.last_match(1).to_i)
+        else
+          "#{tag} BAD unknown\r\n"
         end
       end
 
       # FROM: messages whose From field holds the text (RFC 3501 §6.4.4).
       def search(tag, first, from)
         found = @world.post.since(first.to_i - 1)
-        found = found.select { |_, raw| raw[/^From:.*/i].to_s.downcase.include?(from.downcase) } if from
+        found =
+          found.select { |_, raw| raw[/^From:.*/i].to_s.downcase.include?(from.downcase) } if from
         "* SEARCH#{found.map { |uid, _| " #{uid}" }.join}\r\n#{tag} OK done\r\n"
       end
 
       def fetch(tag, uid)
         raw = @world.post.fetch(uid) or return "#{tag} OK done\r\n"
         body = raw.gsub(/\r?\n/, "\r\n").b
-        "* #{uid} FETCH (UID #{uid} BODY[]<0> {#{body.bytesize}}\r\n".b << body << ")\r\n#{tag} OK done\r\n"
+        "* #{uid} FETCH (UID #{uid} BODY[]<0> {#{body.bytesize}}\r\n".b << body <<
+          ")\r\n#{tag} OK done\r\n"
       end
     end
   end

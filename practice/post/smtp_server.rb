@@ -4,7 +4,8 @@ require "socket"
 
 module Practice
   module Post
-    # The part of SMTP (RFC 5321) that takes a letter in: EHLO, HELO, MAIL, RCPT, DATA, RSET, NOOP, QUIT.
+    # The part of SMTP (RFC 5321) that takes a letter in: EHLO, HELO, MAIL, RCPT, DATA, RSET, NOOP,
+    # QUIT.
     class SmtpServer
       MOST = 30 * 1024 * 1024
 
@@ -36,13 +37,19 @@ module Practice
 
       def answer(socket, line, letter)
         case line
-        when /\A(?:EHLO|HELO) /i, /\ANOOP/i then "250 practice mail"
-        when /\AMAIL FROM:<([^>]*)>/i then (letter[:from] = Regexp.last_match(1)) && "250 go on"
-        when /\ARCPT TO:<([^>]+)>/i then (letter[:to] << Regexp.last_match(1)) &&
-          (@world.fault?("outgoing-refuses") ? "550 no such mailbox" : "250 go on")
-        when /\ADATA\z/i then data(socket, letter)
-        when /\ARSET/i then letter[:to].clear && "250 forgotten"
-        else "500 unknown"
+        when /\A(?:EHLO|HELO) /i, /\ANOOP/i
+          "250 practice mail"
+        when /\AMAIL FROM:<([^>]*)>/i
+          (letter[:from] = Regexp.last_match(1)) && "250 go on"
+        when /\ARCPT TO:<([^>]+)>/i
+          (letter[:to] << Regexp.last_match(1)) &&
+            (@world.fault?("outgoing-refuses") ? "550 no such mailbox" : "250 go on")
+        when /\ADATA\z/i
+          data(socket, letter)
+        when /\ARSET/i
+          letter[:to].clear && "250 forgotten"
+        else
+          "500 unknown"
         end
       end
 

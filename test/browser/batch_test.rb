@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/browser"
 
-# Five names to two destinations, from the tray to the closing report: one approved early, one left to silence, one
-# rejected and tried again, one called off, one whose registrar acts on mail alone.
+# Five names to two destinations, from the tray to the closing report: one approved early, one left
+# to silence, one rejected and tried again, one called off, one whose registrar acts on mail alone.
 class BrowserBatchTest < Minitest::Test
   include Browser
   include ByKeyboard
@@ -20,7 +20,9 @@ class BrowserBatchTest < Minitest::Test
   def batch = world.app.batches.all.first
   def member(name) = world.app.batches.members(batch.id).find { |m| m.name == name }
   def state(name) = world.move(member(name).move_id).state
-  def to_the_release(name) = world.until_true(most: 200, what: name) { state(name).marked(:approval)&.active? }
+  def to_the_release(name)
+    world.until_true(most: 200, what: name) { state(name).marked(:approval)&.active? }
+  end
 
   def test_from_the_tray_to_the_closing_report
     sign_in
@@ -39,7 +41,7 @@ class BrowserBatchTest < Minitest::Test
   private
 
   def made_and_started
-    visit "/names?tray=#{ALL.join(',')}"
+    visit "/names?tray=#{ALL.join(",")}"
     click_on "Plan these 5 moves"
     fill_in "What you call it", with: "Before the season"
     click_on "See what it would do"
@@ -67,7 +69,8 @@ class BrowserBatchTest < Minitest::Test
     world.runner.pass
   end
 
-  # The losing side says no; once the name is safe again it is tried once more, and approved as soon as it is asked.
+  # The losing side says no; once the name is safe again it is tried once more, and approved as soon
+  # as it is asked.
   def rejected_and_tried_again
     first = member(REJECTED).move_id
     world.world.exclusively do
@@ -76,7 +79,9 @@ class BrowserBatchTest < Minitest::Test
     world.until_true(most: 200, what: "it is safe again") { !world.move(first).open }
     visit "/batches/#{batch.id}"
     within("li", text: REJECTED, match: :first) { click_on "Try it again" }
-    world.until_true(most: 30, what: "the second try") { ![first, nil].include?(member(REJECTED).move_id) }
+    world.until_true(most: 30, what: "the second try") do
+      ![first, nil].include?(member(REJECTED).move_id)
+    end
     visit "/approvals"
     within("li", text: REJECTED) { click_on "Approve as soon as it is asked" }
     within("li", text: REJECTED) { assert_text "approved as soon as it is asked for" }
@@ -96,7 +101,11 @@ class BrowserBatchTest < Minitest::Test
     200.times do
       break if state(BY_MAIL).landed?
 
-      letters.draft("cobble", by: Practice::DeskSide::Desk::EMAIL) ? one_letter : world.driver.move_on
+      if letters.draft("cobble", by: Practice::DeskSide::Desk::EMAIL)
+        one_letter
+      else
+        world.driver.move_on
+      end
     end
     assert state(BY_MAIL).landed?
   end
@@ -125,9 +134,21 @@ class BrowserBatchTest < Minitest::Test
 
   # Each order once: what the registry was asked for.
   def within_what_was_agreed
-    assert_equal({ EARLY => "orlop", SILENT => "orlop", REJECTED => "orlop", CALLED_OFF => "tarnbeck",
-                   BY_MAIL => "orlop" }, ALL.to_h { |n| [n, world.world.registry.find(n)[:sponsor]] })
-    asked = world.world.registry.instance_variable_get(:@db)[:transfers].where(name: ALL).select_map(:name).tally
+    assert_equal(
+      {
+        EARLY => "orlop",
+        SILENT => "orlop",
+        REJECTED => "orlop",
+        CALLED_OFF => "tarnbeck",
+        BY_MAIL => "orlop"
+      },
+      ALL.to_h { |n| [n, world.world.registry.find(n)[:sponsor]] }
+    )
+    asked =
+      world.world.registry.instance_variable_get(:@db)[:transfers]
+        .where(name: ALL)
+        .select_map(:name)
+        .tally
     assert_equal [1, 1, 2, 1], asked.values_at(EARLY, SILENT, REJECTED, BY_MAIL)
   end
 end

@@ -18,10 +18,18 @@ class BrowserBeginTest < Minitest::Test
     config = SteadyMove::Desk::Config.new({ "data" => @folder })
     @desk = SteadyMove::Desk::App.new(config, clock: world.app.clock)
     runner = SteadyMove::Desk::Runner.new(@desk)
-    people = SteadyMove::Desk::People.new(@desk,
-      passwords: SteadyMove::Desk::Passwords.new(cost: BenchWorld::QUICK))
-    @house = SteadyMove::Web::Application.new(@desk, runner, people: people,
-      log: SteadyMove::Web::Log.new(File.open(File::NULL, "w")))
+    people =
+      SteadyMove::Desk::People.new(
+        @desk,
+        passwords: SteadyMove::Desk::Passwords.new(cost: BenchWorld::QUICK)
+      )
+    @house =
+      SteadyMove::Web::Application.new(
+        @desk,
+        runner,
+        people: people,
+        log: SteadyMove::Web::Log.new(File.open(File::NULL, "w"))
+      )
     serve(@house)
   end
 
@@ -46,7 +54,8 @@ class BrowserBeginTest < Minitest::Test
     assert_text "The list of public record services is fetched from"
     SteadyMove::Desk::Bootstrap.new(@desk).then { |b| b.fetch if b.due? }
     fill_in "The registrar, as you call it", with: "My old registrar"
-    fill_in "The names that it holds, one or many", with: "https://www.harbourpass.example/plan, nobody.example"
+    fill_in "The names that it holds, one or many",
+            with: "https://www.harbourpass.example/plan, nobody.example"
     acts += 1
     click_on "Add them"
     assert_text "understood as harbourpass.example"

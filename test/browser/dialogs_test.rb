@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/browser"
 
-# axe-core in both themes on what stands over a page and on what a page says when something goes wrong; and on the
-# views that the journeys pass by.
+# axe-core in both themes on what stands over a page and on what a page says when something goes
+# wrong; and on the views that the journeys pass by.
 class BrowserDialogsTest < Minitest::Test
   include Browser
 
@@ -50,8 +50,19 @@ class BrowserDialogsTest < Minitest::Test
   end
 
   def the_other_views
-    ["/approvals", "/batches", "/ledger", "/records", "/help", "/help/codes", "/you", "/begin",
-      "/names/no-such.example", "/moves/999", "/nowhere"].each do |path|
+    %w[
+      /approvals
+      /batches
+      /ledger
+      /records
+      /help
+      /help/codes
+      /you
+      /begin
+      /names/no-such.example
+      /moves/999
+      /nowhere
+    ].each do |path|
       visit path
       assert_selector "h1, [role=alert]"
       axe path

@@ -3,8 +3,9 @@
 require_relative "../test_helper"
 require_relative "../support/browser"
 
-# A desk from an empty folder: everything is set on screen, nothing is begun anew, and on that same day a name of which
-# both accounts are by hand goes all the way, each step proven by what was just set.
+# A desk from an empty folder: everything is set on screen, nothing is begun anew, and on that same
+# day a name of which both accounts are by hand goes all the way, each step proven by what was just
+# set.
 class BrowserFirstDayTest < Minitest::Test
   include Browser
 
@@ -14,13 +15,26 @@ class BrowserFirstDayTest < Minitest::Test
   def setup
     @world = BenchWorld.new(names_at: %w[cobble])
     @folder = Dir.mktmpdir
-    @desk = SteadyMove::Desk::App.new(SteadyMove::Desk::Config.new({ "data" => @folder, "watch" => false }),
-      clock: world.desk.clock)
+    @desk =
+      SteadyMove::Desk::App.new(
+        SteadyMove::Desk::Config.new({ "data" => @folder, "watch" => false }),
+        clock: world.desk.clock
+      )
     runner = SteadyMove::Desk::Runner.new(@desk)
-    people = SteadyMove::Desk::People.new(@desk, passwords: SteadyMove::Desk::Passwords.new(cost: BenchWorld::QUICK))
+    people =
+      SteadyMove::Desk::People.new(
+        @desk,
+        passwords: SteadyMove::Desk::Passwords.new(cost: BenchWorld::QUICK)
+      )
     @driver = Practice::DeskSide::Driver.new(world.link, world.desk.clock, runner)
-    serve(SteadyMove::Web::Application.new(@desk, runner, people: people,
-      log: SteadyMove::Web::Log.new(File.open(File::NULL, "w"))))
+    serve(
+      SteadyMove::Web::Application.new(
+        @desk,
+        runner,
+        people: people,
+        log: SteadyMove::Web::Log.new(File.open(File::NULL, "w"))
+      )
+    )
   end
 
   def teardown
@@ -30,9 +44,11 @@ class BrowserFirstDayTest < Minitest::Test
   end
 
   def scenario = world.world.scenario
-  def ports = JSON.parse(File.read(File.join(world.folder, "world", "endpoints.json"))).fetch("ports")
+  def ports
+    JSON.parse(File.read(File.join(world.folder, "world", "endpoints.json"))).fetch("ports")
+  end
   def at(port) = "127.0.0.1:#{ports.fetch(port)}"
-  def hawser = "http://#{at('http')}/counter/hawser/"
+  def hawser = "http://#{at("http")}/counter/hawser/"
   def state = @desk.moves.find(@id).state
   def visitor = @visitor ||= Practice::DeskSide::Visitor.new(scenario)
 
@@ -77,12 +93,17 @@ class BrowserFirstDayTest < Minitest::Test
   # Public record, DNS, mailbox and outgoing mail.
   def set_the_places
     visit "/accounts"
-    add("r", "example", "http://#{at('http')}/rdap/")
+    add("r", "example", "http://#{at("http")}/rdap/")
     SERVERS.each { |s| add("d", s, at("dns-slipway")) }
     add("d", scenario.registry["server"], at("dns-registry"))
     add("p", "example", scenario.registry["server"])
-    fill("m", host: "127.0.0.1", port: ports["imap"], login: scenario.mailbox["login"],
-      pw: scenario.mailbox["password"])
+    fill(
+      "m",
+      host: "127.0.0.1",
+      port: ports["imap"],
+      login: scenario.mailbox["login"],
+      pw: scenario.mailbox["password"]
+    )
     find_by_id("m-tls").select("none, on this machine only")
     click_on "Read this mailbox"
     assert_text "Its own mail server calls itself"
@@ -106,7 +127,9 @@ class BrowserFirstDayTest < Minitest::Test
   def set_the_accounts
     account("Cobble and Keel") do
       find("summary", text: "How it wants things done").click
-      %w[unlock code release].each { |act| find_by_id("w-#{act}").select("by email to its support") }
+      %w[unlock code release].each do |act|
+        find_by_id("w-#{act}").select("by email to its support")
+      end
       find("summary", text: "Email").click
       fill_in "a-support", with: "help@cobblekeel.example"
       fill_in "a-senders", with: "cobblekeel.example"
@@ -150,7 +173,9 @@ class BrowserFirstDayTest < Minitest::Test
   # One email for what its support is asked for, sent by the server that was set.
   def write_the_letter
     cobble = @desk.accounts.all.find { |a| a.title == "Cobble and Keel" }.id
-    60.times { SteadyMove::Desk::Letters.new(@desk).draft(cobble, by: "ada") ? break : @driver.move_on }
+    60.times do
+      SteadyMove::Desk::Letters.new(@desk).draft(cobble, by: "ada") ? break : @driver.move_on
+    end
     visit "/by-hand"
     click_on "Write one email for #{NAME}"
     click_on "Send it"
@@ -170,7 +195,8 @@ class BrowserFirstDayTest < Minitest::Test
     confirm_there
   end
 
-  # By the link in its mail and the number of which one half stands on its page; both mails are in the desk's post.
+  # By the link in its mail and the number of which one half stands on its page; both mails are in
+  # the desk's post.
   def confirm_there
     30.times { mails.size == 2 ? break : @driver.move_on }
     visitor.approve(mails.filter_map { |m| m[:link] }.first)

@@ -47,7 +47,10 @@ class BrowserHandsTest < Minitest::Test
     world.until_true { world.app.messages.all.any? { |m| m[:subject].include?("number") } }
     number = world.app.messages.all.find { |m| m[:subject].include?("number") }[:text][/\d{6}/]
     visit "/by-hand"
-    at_curlew { fill_in("Number", with: number) && click_on("Check") && assert_text("The identity check is passed") }
+    at_curlew do
+      fill_in("Number", with: number) && click_on("Check") &&
+        assert_text("The identity check is passed")
+    end
     on_until "turn the privacy service off"
     at_curlew do
       click_on "kelp-sound-hire.example"
@@ -87,9 +90,10 @@ class BrowserHandsTest < Minitest::Test
     click_on "Write the email"
     click_on "Write one email for 2 names"
     assert_field "The email",
-      with: /Please take the transfer lock off:\n  saltern-harbour.example\n  isles-weather.example/
+                 with:
+                   /Please take the transfer lock off:\n  saltern-harbour.example\n  isles-weather.example/
     assert_link "Open it in your mail program"
-    fill_in "The email", with: "#{find_field('The email').value}\nThank you."
+    fill_in "The email", with: "#{find_field("The email").value}\nThank you."
     click_on "Send it"
     assert_text "no answer yet"
     assert_no_button "Send it"
@@ -129,7 +133,9 @@ class BrowserHandsTest < Minitest::Test
     click_on "See what it would do"
     assert_text "2 of 3 names can start, for 9.02 EUR together"
     assert_text "1 price is not known and not in the sum"
-    within("li", text: "oyster-smack-charter.example", match: :first) { assert_text "within 60 days of its creation" }
+    within("li", text: "oyster-smack-charter.example", match: :first) do
+      assert_text "within 60 days of its creation"
+    end
     find("summary", text: "How it is done").click
     uncheck "One name first, on trial"
     click_on "Keep"
@@ -145,9 +151,11 @@ class BrowserHandsTest < Minitest::Test
 
   def test_a_message_is_dropped_in_and_put_right
     file = File.join(world.folder, "offer.eml")
-    File.write(file,
+    File.write(
+      file,
       "From: a@elsewhere.test\r\nMessage-ID: <1@b>\r\nSubject: Please approve the transfer of " \
-      "slipway.example\r\n\r\nApprove it.\r\n")
+        "slipway.example\r\n\r\nApprove it.\r\n"
+    )
     sign_in
     visit "/post"
     attach_file "Drop messages here", file
@@ -171,15 +179,22 @@ class BrowserHandsTest < Minitest::Test
     click_on "Write one email for saltern-harbour.example"
     assert_field "The email"
     axe("/by-hand")
-    ["/moves/#{world.app.moves.open.first.id}", "/names/kelpsound.example",
-      "/names/batch?tray=slipway.example,saltern-harbour.example"].each do |path|
+    [
+      "/moves/#{world.app.moves.open.first.id}",
+      "/names/kelpsound.example",
+      "/names/batch?tray=slipway.example,saltern-harbour.example"
+    ].each do |path|
       visit path
       assert_selector "section.panel"
       assert_no_text "names checked."
       axe(path)
     end
     size(390, 844)
-    ["/by-hand", "/moves/#{world.app.moves.open.first.id}", "/names/kelpsound.example"].each do |path|
+    [
+      "/by-hand",
+      "/moves/#{world.app.moves.open.first.id}",
+      "/names/kelpsound.example"
+    ].each do |path|
       visit path
       assert_selector "h1"
       assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, 390, path

@@ -8,7 +8,8 @@ class BrowserJourneyTest < Minitest::Test
 
   NAME = "saltern-isles.example"
 
-  # What a newcomer does: sign in, choose a name, plan, start, move the clock on, approve, read what was checked.
+  # What a newcomer does: sign in, choose a name, plan, start, move the clock on, approve, read what
+  # was checked.
   def test_a_name_is_moved_from_end_to_end
     sign_in
     assert_text "Nothing is under way"
@@ -21,7 +22,9 @@ class BrowserJourneyTest < Minitest::Test
     click_on "Plan its move"
     select "Orlop Domain Desk", from: "To the account"
     select "Carry the records to Lanternroom DNS", from: "Name servers and records"
-    ["9.02 EUR", "saves 5.98 EUR", "24 Sep 2028", "15 record sets", "1 day 2 h"].each { |t| assert_text t }
+    ["9.02 EUR", "saves 5.98 EUR", "24 Sep 2028", "15 record sets", "1 day 2 h"].each do |t|
+      assert_text t
+    end
     click_on "Start the move for 9.02 EUR"
     assert_text "Wait until no cache holds the old host's answers"
     assert_selector "svg[role=group][aria-label^='Track with 17 steps']"
@@ -57,8 +60,10 @@ class BrowserJourneyTest < Minitest::Test
   # A browser keeps only a few connections to one server: a page that is left must not keep one.
   def test_a_page_that_is_left_lets_go_of_its_stream
     sign_in
-    page.execute_script("const close = EventSource.prototype.close; EventSource.prototype.close = function () { " \
-                        "localStorage.setItem('let-go', this.url); return close.call(this) }")
+    page.execute_script(
+      "const close = EventSource.prototype.close; EventSource.prototype.close = function () { " \
+        "localStorage.setItem('let-go', this.url); return close.call(this) }"
+    )
     visit "/names"
     assert_selector "nav a", text: "Desk"
     assert_match(%r{/api/events\z}, page.evaluate_script("localStorage.getItem('let-go')"))
@@ -67,13 +72,17 @@ class BrowserJourneyTest < Minitest::Test
   def test_a_name_that_is_barred_says_why
     sign_in
     visit "/names/tern-island-cruises.example"
-    ["Blocked", "The registry itself forbids a transfer (serverTransferProhibited)", "Ask the losing registrar",
-      "Site and mail"].each do |t|
-      assert_text t
-    end
+    [
+      "Blocked",
+      "The registry itself forbids a transfer (serverTransferProhibited)",
+      "Ask the losing registrar",
+      "Site and mail"
+    ].each { |t| assert_text t }
     assert_no_link "Plan its move"
     visit "/names/kelpquay.example"
-    ["Wait until", "within 60 days of its creation", "It clears in 19 days"].each { |t| assert_text t }
+    ["Wait until", "within 60 days of its creation", "It clears in 19 days"].each do |t|
+      assert_text t
+    end
     visit "/names/kelpquay.example/plan"
     assert_selector "[role=alert]", text: "within 60 days"
     assert_button "Start the move", disabled: true
@@ -84,7 +93,7 @@ class BrowserJourneyTest < Minitest::Test
     visit "/practice"
     check "Tarnbeck Names refuses connections"
     assert_checked_field "Tarnbeck Names refuses connections"
-    visit "/moves/#{world.start('harbourpass.example', to: 'orlop')}"
+    visit "/moves/#{world.start("harbourpass.example", to: "orlop")}"
     assert_text(/can't be reached|closed the connection/)
     assert_text "Nothing is lost; it is tried again"
     assert_text "Next check"
@@ -121,15 +130,29 @@ class BrowserJourneyTest < Minitest::Test
     person { click_on "Dark" }
     assert_selector "html.dark"
     size(390, 844)
-    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names/batch?tray=#{NAME},harbourpass.example", "/moves",
-      "/by-hand", "/post", "/codes", "/rulebook", "/accounts", "/status", "/practice"].each do |path|
+    [
+      "/",
+      "/names",
+      "/names/#{NAME}",
+      "/names/#{NAME}/plan",
+      "/names/batch?tray=#{NAME},harbourpass.example",
+      "/moves",
+      "/by-hand",
+      "/post",
+      "/codes",
+      "/rulebook",
+      "/accounts",
+      "/status",
+      "/practice"
+    ].each do |path|
       visit path
       assert_selector "nav .menu"
       assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, 390, path
     end
   end
 
-  # What nobody here ordered and what is forged stand where a person looks first; nothing is done on a forged word.
+  # What nobody here ordered and what is forged stand where a person looks first; nothing is done on
+  # a forged word.
   def test_a_stranger_and_a_forger
     sign_in
     visit "/practice"
@@ -140,7 +163,8 @@ class BrowserJourneyTest < Minitest::Test
     assert_text "Doubtful, not relied on."
     assert_no_text "Wreck-4711-Haven"
     click_on "Desk"
-    assert_text "Somebody asked for the transfer of nightboat-saltern.example, and nobody here ordered it."
+    assert_text "Somebody asked for the transfer of nightboat-saltern.example, and nobody here " \
+                  "ordered it."
     axe "a stray on the Desk"
     click_on "Refuse the transfer"
     click_on "Yes, nightboat-saltern.example stays here"
@@ -161,7 +185,11 @@ class BrowserJourneyTest < Minitest::Test
     assert_selector "tr", text: "16.00 EUR"
     held = world.app.accounts.find("tarnbeck")
     assert_equal ["タルンベック", 1390, true],
-      [held.title, held.prices["transfer"], held.sender_domains.any? && !held.secret.nil?]
+                 [
+                   held.title,
+                   held.prices["transfer"],
+                   held.sender_domains.any? && !held.secret.nil?
+                 ]
     click_on "Change it: タルンベック"
     click_on "Remove タルンベック"
     click_on "Remove it for good"
@@ -174,9 +202,22 @@ class BrowserJourneyTest < Minitest::Test
     visit "/"
     axe("sign-in")
     sign_in
-    ["/", "/names", "/names/#{NAME}", "/names/#{NAME}/plan", "/names?at=2027-05-01T08:00:00Z&group=gate&tray=#{NAME}",
-      "/names/take-in", "/moves", "/moves/1", "/post", "/codes", "/rulebook", "/accounts", "/status",
-      "/practice"].each do |path|
+    [
+      "/",
+      "/names",
+      "/names/#{NAME}",
+      "/names/#{NAME}/plan",
+      "/names?at=2027-05-01T08:00:00Z&group=gate&tray=#{NAME}",
+      "/names/take-in",
+      "/moves",
+      "/moves/1",
+      "/post",
+      "/codes",
+      "/rulebook",
+      "/accounts",
+      "/status",
+      "/practice"
+    ].each do |path|
       visit path
       assert_selector "main, section"
       assert_no_text "working it out"

@@ -13,7 +13,8 @@ class BrowserNamesTest < Minitest::Test
   # To whatever has the focus.
   def press(key) = page.driver.browser.action.send_keys(key).perform
 
-  # What if we start in April: the list is judged anew, says what changes, and all of it stands in the URL.
+  # What if we start in April: the list is judged anew, says what changes, and all of it stands in
+  # the URL.
   def test_what_if
     sign_in
     visit "/names"
@@ -65,7 +66,7 @@ class BrowserNamesTest < Minitest::Test
     assert_selector "[data-row]", minimum: 10
     press "t"
     assert_equal "What if we start on",
-      page.evaluate_script("document.activeElement.closest('label').textContent.trim()")
+                 page.evaluate_script("document.activeElement.closest('label').textContent.trim()")
   end
 
   # A site's own word: which names it changes is shown before it is saved; it is taken back again.
@@ -94,21 +95,25 @@ class BrowserNamesTest < Minitest::Test
     assert_selector "dl.answers", text: "Wait until"
   end
 
-  # What was typed is understood, shown, and can be let go; a table's columns are mapped; a note changes the verdict.
+  # What was typed is understood, shown, and can be let go; a table's columns are mapped; a note
+  # changes the verdict.
   def test_names_are_taken_in_and_noted
     sign_in
     world.app.names.drop("ferry-cats.example")
     visit "/names/take-in"
     fill_in "Names, or a table",
-      with: "https://WWW.Ferry-Cats.example/about # the cats\nbad_name.example; kelpsound.example"
+            with:
+              "https://WWW.Ferry-Cats.example/about # the cats\nbad_name.example; kelpsound.example"
     click_on "Add them"
-    ["1 corrected, 1 already there, 1 refused", "was understood as ferry-cats.example",
-      "the part “bad_name” must have"].each do |t|
-      assert_text t
-    end
+    [
+      "1 corrected, 1 already there, 1 refused",
+      "was understood as ferry-cats.example",
+      "the part “bad_name” must have"
+    ].each { |t| assert_text t }
     click_on "Remove it again"
     assert_text "Removed again"
-    fill_in "Names, or a table", with: "Domain;Held at;Paid\nferry-cats.example;Cobble and Keel;no\n"
+    fill_in "Names, or a table",
+            with: "Domain;Held at;Paid\nferry-cats.example;Cobble and Keel;no\n"
     click_on "It is a table"
     find("fieldset").select "Held at", from: "Account"
     click_on "Add them"
@@ -121,17 +126,20 @@ class BrowserNamesTest < Minitest::Test
     assert_text "A dispute or an order stands over the name: case 3."
   end
 
-  # A list of codes is looked at line by line; the code is shown on somebody's word, and in the page only then.
+  # A list of codes is looked at line by line; the code is shown on somebody's word, and in the page
+  # only then.
   def test_the_code_safe
     sign_in
     visit "/codes"
     assert_text "saltern-press.fjd.test"
     fill_in "One name and its code a line",
-      with: "kelpsound.example,Ab,9;x\"1\nnobody.example,xx1234\nharbourpass.example"
+            with: "kelpsound.example,Ab,9;x\"1\nnobody.example,xx1234\nharbourpass.example"
     click_on "Check each line first"
-    ["Keep 1 of 3", "“nobody.example” is not on the list of names.", "no code stands behind the name"].each do |t|
-      assert_text t
-    end
+    [
+      "Keep 1 of 3",
+      "“nobody.example” is not on the list of names.",
+      "no code stands behind the name"
+    ].each { |t| assert_text t }
     click_on "Keep 1 of 3"
     row = find("tr", text: "kelpsound.example", match: :first)
     refute_includes page.html, "Ab,9;x"
@@ -149,15 +157,23 @@ class BrowserNamesTest < Minitest::Test
   def test_a_long_list_is_virtual
     many = (1..10_000).map { |i| format("many-%05d.example", i) }
     db = world.app.db
-    db[:names].multi_insert(many.map { |n| { name: n, unicode: n, account_id: "cobble", taken_at: 0 } })
+    db[:names].multi_insert(
+      many.map { |n| { name: n, unicode: n, account_id: "cobble", taken_at: 0 } }
+    )
     facts = JSON.generate({ statuses: ["ok"], created_at: { at: 0 } })
-    db[:sightings].multi_insert(many.map { |n| { name: n, source: "account", facts: facts, seen: "{}", seen_at: 0 } })
+    db[:sightings].multi_insert(
+      many.map { |n| { name: n, source: "account", facts: facts, seen: "{}", seen_at: 0 } }
+    )
     sign_in
     visit "/names?sort=-name"
     assert_text "10048 held"
     [0, 170_000, 339_000].each do |place|
       page.execute_script("document.querySelector('.scroller').scrollTop = #{place}")
-      assert_selector "[data-row]", text: format("many-%05d", 10_000 - (place / 34) + 12), wait: 20 unless place.zero?
+      unless place.zero?
+        assert_selector "[data-row]",
+                        text: format("many-%05d", 10_000 - (place / 34) + 12),
+                        wait: 20
+      end
       assert_operator all("[role=row]").size, :<=, 100
     end
   end

@@ -7,7 +7,8 @@ require_relative "../support/without_connections"
 class BrowserOutsideEndsTest < Minitest::Test
   include WithoutConnections
 
-  # Refused for want of a card, then put right; then called off: the order is taken back, the lock goes on again.
+  # Refused for want of a card, then put right; then called off: the order is taken back, the lock
+  # goes on again.
   def test_a_refused_order_and_a_call_off
     sign_in
     made_ready
@@ -36,7 +37,8 @@ class BrowserOutsideEndsTest < Minitest::Test
     within_acts 7
   end
 
-  # A separate privacy service with its identity check, and a registry that asks the holder: nobody answers, it lapses.
+  # A separate privacy service with its identity check, and a registry that asks the holder: nobody
+  # answers, it lapses.
   def test_an_identity_check_and_a_lapse
     sign_in
     begin_move("seal-bay-trips.isl.test")
@@ -54,7 +56,9 @@ class BrowserOutsideEndsTest < Minitest::Test
     say_done
     until_step("order")
     ordered("seal-bay-trips.isl.test")
-    world.until_true(most: 400, what: "the lapse") { world.world.registry.pending("seal-bay-trips.isl.test").nil? }
+    world.until_true(most: 400, what: "the lapse") do
+      world.world.registry.pending("seal-bay-trips.isl.test").nil?
+    end
     world.until_true(most: 100, what: "the end is seen") { state.ending || asked_how? }
     visit "/moves/#{@id}"
     if state.ending.nil?
@@ -117,7 +121,12 @@ class BrowserOutsideEndsTest < Minitest::Test
   private
 
   def begin_move(name = NAME, to: "hawser")
-    @id = SteadyMove::Desk::Planning.new(world.app).start(name, to: to, by: "ada@saltern-office.example")
+    @id =
+      SteadyMove::Desk::Planning.new(world.app).start(
+        name,
+        to: to,
+        by: "ada@saltern-office.example"
+      )
     world.runner.pass
   end
 
@@ -152,7 +161,13 @@ class BrowserOutsideEndsTest < Minitest::Test
   def asked_how? = state.active.any? { |s| s.event&.data&.key?("which_end") }
 
   def number
-    world.app.messages.all.find { |m| m[:subject].include?("number for the identity") }&.fetch(:text)&.slice(/\d{6}/)
+    world
+      .app
+      .messages
+      .all
+      .find { |m| m[:subject].include?("number for the identity") }
+      &.fetch(:text)
+      &.slice(/\d{6}/)
   end
 
   def by_letter

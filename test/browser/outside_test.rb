@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/without_connections"
 
-# A desk without any connection: every account is by hand, and each job says how many acts at the desk it takes, beside
-# those at the registrars' own pages.
+# A desk without any connection: every account is by hand, and each job says how many acts at the
+# desk it takes, beside those at the registrars' own pages.
 class BrowserOutsideTest < Minitest::Test
   include WithoutConnections
 
@@ -67,7 +67,8 @@ class BrowserOutsideTest < Minitest::Test
   ZONE
   ODD = { "fleet-03.example" => "Tide,Rope,27", "fleet-09.example" => "Quay,East,9" }.freeze
 
-  # Twelve names at one losing registrar, two of whose codes hold the sign that stands between name and code.
+  # Twelve names at one losing registrar, two of whose codes hold the sign that stands between name
+  # and code.
   def test_twelve_names_in_one_visit
     fleet_at_millrace
     allow_clipboard
@@ -77,7 +78,7 @@ class BrowserOutsideTest < Minitest::Test
     fill_in "text", with: FLEET.join("\n")
     act { click_on "Add them" }
     assert_text "fleet-12.example"
-    visit "/names/batch?to=withy&tray=#{FLEET.join(',')}"
+    visit "/names/batch?to=withy&tray=#{FLEET.join(",")}"
     fill_in "The balance there, in EUR", with: "200"
     act { click_on "Note it" }
     act { click_on "See what it would do" }
@@ -91,12 +92,14 @@ class BrowserOutsideTest < Minitest::Test
     FLEET.each { |n| at("millrace", ["lock-off"], ["code"], name: n) }
     visit "/by-hand"
     say_done
-    world.until_true(what: "the codes") { world.app.moves.open.all? { |m| m.state["order"].active? } }
+    world.until_true(what: "the codes") do
+      world.app.moves.open.all? { |m| m.state["order"].active? }
+    end
     at("withy", ["profile"], ["top-up", { sum: 20_000 }], name: "all")
     visit "/by-hand"
     assert_text "Before you pay, it must show 108.00 EUR."
     act { click_on "Copy the 12 names with their codes" }
-    assert_text "Not in the list, since their codes can’t stand in it: #{ODD.keys.join(', ')}"
+    assert_text "Not in the list, since their codes can’t stand in it: #{ODD.keys.join(", ")}"
     list = clipboard
     assert_equal 10, list.lines.size
     at("withy", ["add", { list: list }], name: "all")
@@ -113,10 +116,16 @@ class BrowserOutsideTest < Minitest::Test
     fill_in "Charged, all together (EUR)", with: "108.00"
     act { click_on "These 12 are ordered" }
     assert_no_text "Before you pay"
-    FLEET.each { |n| at("withy", ["code-again", { given: world.world.registry.find(n)[:auth_info] }], name: n) }
-    world.until_true(what: "pending") { world.app.moves.open.all? { |m| m.state.done?("registry-pending") } }
+    FLEET.each do |n|
+      at("withy", ["code-again", { given: world.world.registry.find(n)[:auth_info] }], name: n)
+    end
+    world.until_true(what: "pending") do
+      world.app.moves.open.all? { |m| m.state.done?("registry-pending") }
+    end
     FLEET.each { |n| at("millrace", ["release"], name: n) }
-    world.until_true(what: "landing") { world.app.moves.open.all? { |m| m.state["lock-back"].active? } }
+    world.until_true(what: "landing") do
+      world.app.moves.open.all? { |m| m.state["lock-back"].active? }
+    end
     FLEET.each { |n| at("withy", ["lock-on"], name: n) }
     visit "/by-hand"
     say_done
@@ -129,8 +138,9 @@ class BrowserOutsideTest < Minitest::Test
     host = world.world.hosts.fetch("slipway")
     like = world.world.registry.domains.where(name: NAME).first
     FLEET.each_with_index do |name, i|
-      world.world.registry.domains.insert(like.merge(name: name, roid: "F#{i}-PRAC",
-        auth_info: ODD[name] || "Fleet-#{i}-27"))
+      world.world.registry.domains.insert(
+        like.merge(name: name, roid: "F#{i}-PRAC", auth_info: ODD[name] || "Fleet-#{i}-27")
+      )
       host.save(SteadyMove::Core::Records::ZoneReader.read(ZONE, origin: name))
     end
   end

@@ -3,9 +3,10 @@
 require_relative "../test_helper"
 require_relative "../support/browser"
 
-# Records carried in the browser, from a host and to a host that offer pages alone: the present zone probed and copied
-# as a table, the choice, the carry sheet ticked off by itself, a decision, a service tied to the old account, the
-# handover, the servers over time; the DNS of several names moved at once.
+# Records carried in the browser, from a host and to a host that offer pages alone: the present zone
+# probed and copied as a table, the choice, the carry sheet ticked off by itself, a decision, a
+# service tied to the old account, the handover, the servers over time; the DNS of several names
+# moved at once.
 class BrowserRecordsTest < Minitest::Test
   include Browser
 
@@ -90,7 +91,7 @@ class BrowserRecordsTest < Minitest::Test
     names = all.select { |n| world.app.names.facts(n)[:dns_host] == "Tarnbeck name servers" }
     assert_operator names.size, :>, 2
     sign_in
-    visit "/records?tray=#{names.join(',')}"
+    visit "/records?tray=#{names.join(",")}"
     select "Lanternroom DNS", from: "To the DNS host"
     click_on "Move the DNS of these #{names.size} names"
     assert_text "under way"

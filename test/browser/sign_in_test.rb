@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/browser"
 
-# What lets a person in, in a real browser with a virtual authenticator (WebAuthn level 2, §11 of its automation).
+# What lets a person in, in a real browser with a virtual authenticator (WebAuthn level 2, §11 of
+# its automation).
 class BrowserSignInTest < Minitest::Test
   include Browser
 
@@ -13,9 +14,15 @@ class BrowserSignInTest < Minitest::Test
     super
     Capybara.app_host = Capybara.app_host.sub("127.0.0.1", "localhost")
     page.driver.browser.execute_cdp("WebAuthn.enable")
-    page.driver.browser.execute_cdp("WebAuthn.addVirtualAuthenticator", options: {
-      protocol: "ctap2", transport: "internal", hasUserVerification: true, isUserVerified: true
-    })
+    page.driver.browser.execute_cdp(
+      "WebAuthn.addVirtualAuthenticator",
+      options: {
+        protocol: "ctap2",
+        transport: "internal",
+        hasUserVerification: true,
+        isUserVerified: true
+      }
+    )
   end
 
   def teardown
@@ -55,7 +62,8 @@ class BrowserSignInTest < Minitest::Test
     assert_selector "[role=alert]", text: "used already"
   end
 
-  # Ended elsewhere, a page that is open shows the sign-in by itself; a forgotten password has a way out.
+  # Ended elsewhere, a page that is open shows the sign-in by itself; a forgotten password has a way
+  # out.
   def test_ended_elsewhere_and_a_forgotten_password
     people = @house.people
     sign_in

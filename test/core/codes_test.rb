@@ -2,30 +2,40 @@
 
 require_relative "../test_helper"
 
-# Lists of codes by the rules of the job §7 and RFC 4180: nothing is trimmed inside, nothing is guessed.
+# Lists of codes by the rules of the job §7 and RFC 4180: nothing is trimmed inside, nothing is
+# guessed.
 class CodesTest < Minitest::Test
   # line => name and code, or a part of the error; warnings
   LINES = [
-    ["a.example,abc123", "a.example", "abc123", []], ["a.example;abc123", "a.example", "abc123", []],
+    ["a.example,abc123", "a.example", "abc123", []],
+    ["a.example;abc123", "a.example", "abc123", []],
     ["a.example\tabc123", "a.example", "abc123", []],
-    ["a.example    abc123", "a.example", "abc123", []], ["a.example,ab,c;1 2\"3", "a.example", "ab,c;1 2\"3",
-      ["holds a blank"]],
+    ["a.example    abc123", "a.example", "abc123", []],
+    ["a.example,ab,c;1 2\"3", "a.example", "ab,c;1 2\"3", ["holds a blank"]],
     ["A.Example.,AbC123", "a.example", "AbC123", []],
-    ["fähre.example,abc123", "xn--fhre-loa.example", "abc123", []], ["a.isl.test,abc123", "a.isl.test", "abc123", []],
+    ["fähre.example,abc123", "xn--fhre-loa.example", "abc123", []],
+    ["a.isl.test,abc123", "a.isl.test", "abc123", []],
     ["a.example, abc123", "a.example", "abc123", ["Blanks around it were left out"]],
     ["a.example,abc123  ", "a.example", "abc123", ["Blanks around it were left out"]],
     ["a.example,\" abc123\"", "a.example", " abc123", ["begins or ends with a blank"]],
-    ["a.example,abc 123", "a.example", "abc 123", ["is that a part of the code?"]], ["a.example,\"ab,\"\"c 1\"",
-      "a.example", "ab,\"c 1", ["holds a blank"]], ["\"a.example\",\"abc123\"", "a.example", "abc123", []],
-    ["a.example,abc\"123\"", "a.example", "abc\"123\"", []], ["a.example,0OIl1x", "a.example", "0OIl1x", []],
+    ["a.example,abc 123", "a.example", "abc 123", ["is that a part of the code?"]],
+    ["a.example,\"ab,\"\"c 1\"", "a.example", "ab,\"c 1", ["holds a blank"]],
+    ["\"a.example\",\"abc123\"", "a.example", "abc123", []],
+    ["a.example,abc\"123\"", "a.example", "abc\"123\"", []],
+    ["a.example,0OIl1x", "a.example", "0OIl1x", []],
     ["a.example,abc", "a.example", "abc", ["3 characters; at least 6"]],
-    ["a.example,#{'x' * 65}", "a.example", "x" * 65, ["65 characters; at most 64"]], ["a.example,abcdé1", "a.example",
-      "abcdé1", ["beyond ASCII"]], ["a.example;#hash1", "a.example", "#hash1", []],
-    ["a.example", nil, "no code stands behind", nil], ["a.example,", nil, "no code stands behind", nil],
-    ["a.example,   ", nil, "no code stands behind", nil], [",abc123", nil, "no domain name begins", nil],
-    ["a.example,\"abc123", nil, "does not close", nil], ["a.example , abc123", nil, "is “,” a part of the code?", nil],
+    ["a.example,#{"x" * 65}", "a.example", "x" * 65, ["65 characters; at most 64"]],
+    ["a.example,abcdé1", "a.example", "abcdé1", ["beyond ASCII"]],
+    ["a.example;#hash1", "a.example", "#hash1", []],
+    ["a.example", nil, "no code stands behind", nil],
+    ["a.example,", nil, "no code stands behind", nil],
+    ["a.example,   ", nil, "no code stands behind", nil],
+    [",abc123", nil, "no domain name begins", nil],
+    ["a.example,\"abc123", nil, "does not close", nil],
+    ["a.example , abc123", nil, "is “,” a part of the code?", nil],
     ["www.a.example,abc123", nil, "is a.example meant?", nil],
-    ["https://a.example,abc123", nil, "is a.example meant?", nil], ["-a-.example,abc123", nil, "the part “-a-”", nil],
+    ["https://a.example,abc123", nil, "is a.example meant?", nil],
+    ["-a-.example,abc123", nil, "the part “-a-”", nil],
     ["name,code", nil, "has no suffix", nil]
   ].freeze
 
@@ -41,15 +51,25 @@ class CodesTest < Minitest::Test
   end
 
   def test_whole_lists
-    text = ["\uFEFFa.example,abc123", "", "# left out", "b.example,same12", "b.example,same12", "c.example,one123",
-      "c.example,two123", "d.example,last12"].join("\r\n")
+    text = [
+      "\uFEFFa.example,abc123",
+      "",
+      "# left out",
+      "b.example,same12",
+      "b.example,same12",
+      "c.example,one123",
+      "c.example,two123",
+      "d.example,last12"
+    ].join("\r\n")
     lines = Core::Codes::List.read(text)
     assert_equal [1, 4, 5, 6, 7, 8], lines.map(&:number)
-    assert_equal(%w[a.example b.example b.example c.example c.example d.example], lines.map { |l| l.name&.ascii })
+    assert_equal(
+      %w[a.example b.example b.example c.example c.example d.example],
+      lines.map { |l| l.name&.ascii }
+    )
     assert_equal "It stands on lines 4, 5.", said(lines[2].warnings.first)
-    assert_equal ["Different codes for c.example stand on lines 6, 7."], lines.filter_map(&:error).map { |e|
-      said(e)
-    }.uniq
+    assert_equal ["Different codes for c.example stand on lines 6, 7."],
+                 lines.filter_map(&:error).map { |e| said(e) }.uniq
     assert_equal [nil, nil], lines[3..4].map(&:code)
   end
 

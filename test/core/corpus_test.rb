@@ -3,8 +3,9 @@
 require_relative "../test_helper"
 require "yaml"
 
-# A corpus of messages, invented for it, in nine languages, a third of them forged (test/data/mail; truth.yml says what
-# is true of each). Prints what was taken for what; what must never happen is held at none.
+# A corpus of messages, invented for it, in nine languages, a third of them forged (test/data/mail;
+# truth.yml says what is true of each). Prints what was taken for what; what must never happen is
+# held at none.
 class CorpusTest < Minitest::Test
   FOLDER = File.expand_path("../data/mail", __dir__)
   HELD = %w[ferry-timetable.example isles-guide.example].freeze
@@ -15,15 +16,19 @@ class CorpusTest < Minitest::Test
   Row = Struct.new(:truth, :read, :kept)
 
   def self.rows
-    @rows ||= YAML.load_file(File.join(FOLDER, "truth.yml")).map do |truth|
-      message = SteadyMove::Wire::Mail::Eml.read(File.binread(File.join(FOLDER, truth["file"])))
-      held = HELD.map { |n| Core::Names::DomainName.parse(n) }
-      reading = Core::Post::Reader.read(message, held: held, known: KNOWN, ids: [SERVER])
-      kept = [message.subject, message.text].map do |text|
-        Core::Post::Masking.mask(text, reading.candidates, speaks: reading.speaks)
-      end
-      Row.new(truth, reading, kept.join("\n"))
-    end
+    @rows ||=
+      YAML
+        .load_file(File.join(FOLDER, "truth.yml"))
+        .map do |truth|
+          message = SteadyMove::Wire::Mail::Eml.read(File.binread(File.join(FOLDER, truth["file"])))
+          held = HELD.map { |n| Core::Names::DomainName.parse(n) }
+          reading = Core::Post::Reader.read(message, held: held, known: KNOWN, ids: [SERVER])
+          kept =
+            [message.subject, message.text].map do |text|
+              Core::Post::Masking.mask(text, reading.candidates, speaks: reading.speaks)
+            end
+          Row.new(truth, reading, kept.join("\n"))
+        end
   end
 
   def rows = self.class.rows
@@ -32,7 +37,9 @@ class CorpusTest < Minitest::Test
   def wrong(list = rows)
     list.filter_map do |row|
       expected, found = yield row
-      "#{row.truth['file']}: #{found.inspect} instead of #{expected.inspect}" unless expected == found
+      unless expected == found
+        "#{row.truth["file"]}: #{found.inspect} instead of #{expected.inspect}"
+      end
     end
   end
 
@@ -50,21 +57,27 @@ class CorpusTest < Minitest::Test
 
   def test_no_code_is_wrong_and_none_stays_readable
     genuine = rows.reject { |r| r.truth["forged"] }
-    assert_empty(wrong(genuine) { |r| [r.truth.values_at("code", "codes"), [r.read.code, r.read.codes]] })
+    assert_empty(
+      wrong(genuine) { |r| [r.truth.values_at("code", "codes"), [r.read.code, r.read.codes]] }
+    )
     assert_empty(wrong { |r| [[], r.truth["hidden"].select { |secret| r.kept.include?(secret) }] })
   end
 
   def test_no_deadline_is_wrong
-    assert_empty(wrong { |r| [r.truth["deadline"], r.read.deadline&.strftime("%Y-%m-%dT%H:%M:%SZ")] })
+    assert_empty(
+      wrong { |r| [r.truth["deadline"], r.read.deadline&.strftime("%Y-%m-%dT%H:%M:%SZ")] }
+    )
   end
 
   def test_names = assert_empty(wrong { |r| [r.truth["names"], r.read.names.map(&:ascii)] })
 
   def test_kinds
-    rows.group_by { |r| r.truth["lang"] }.each do |lang, list|
-      odd = wrong(list) { |r| [r.truth["kind"], r.read.kind] }
-      assert_operator odd.size, :<=, list.size * (1 - LEAST[lang]), "#{lang}: #{odd}"
-    end
+    rows
+      .group_by { |r| r.truth["lang"] }
+      .each do |lang, list|
+        odd = wrong(list) { |r| [r.truth["kind"], r.read.kind] }
+        assert_operator odd.size, :<=, list.size * (1 - LEAST[lang]), "#{lang}: #{odd}"
+      end
     puts table
   end
 
@@ -73,7 +86,14 @@ class CorpusTest < Minitest::Test
     kinds = rows.flat_map { |r| [r.truth["kind"], r.read.kind] }.uniq.sort
     counts = rows.map { |r| [r.truth["kind"], r.read.kind] }.tally
     width = kinds.map(&:length).max
-    lines = kinds.map { |k| [k.ljust(width), *kinds.map { |o| (counts[[k, o]] || ".").to_s.rjust(4) }].join }
-    ["", "#{rows.size} messages; true kinds down, read kinds across, in the same order:", *lines].join("\n")
+    lines =
+      kinds.map do |k|
+        [k.ljust(width), *kinds.map { |o| (counts[[k, o]] || ".").to_s.rjust(4) }].join
+      end
+    [
+      "",
+      "#{rows.size} messages; true kinds down, read kinds across, in the same order:",
+      *lines
+    ].join("\n")
   end
 end

@@ -2,25 +2,37 @@
 
 require_relative "../test_helper"
 
-# Forecasts against closed forms: the mean and the variance of a sum of independent triangular variables (textbook), and
-# what learning makes of an estimate.
+# Forecasts against closed forms: the mean and the variance of a sum of independent triangular
+# variables (textbook), and what learning makes of an estimate.
 class ForecastTest < Minitest::Test
   F = SteadyMove::Core::Forecast
   M = SteadyMove::Core::Moves
   AT = Time.utc(2027, 3, 1, 8)
-  TAKES = [[60, 900, 3600], [0, 10, 600], [300, 900, 86_400], [5, 5, 5], [3600, 86_400, 432_000]].freeze
+  TAKES = [
+    [60, 900, 3600],
+    [0, 10, 600],
+    [300, 900, 86_400],
+    [5, 5, 5],
+    [3600, 86_400, 432_000]
+  ].freeze
 
   # A plan whose steps stand one after another, each with one of TAKES.
   def chain(takes = TAKES)
     plan = M::Plan.of(name: "a.example", from: "x", to: "y", options: [:lock], ways: {}, years: 1)
     first = plan.steps.first
-    steps = takes.each_with_index.map do |t, i|
-      first.dup.tap { |s| s.id = "s#{i}" and s.takes = t and s.needs = i.zero? ? [] : ["s#{i - 1}"] }.freeze
-    end
+    steps =
+      takes.each_with_index.map do |t, i|
+        first
+          .dup
+          .tap { |s| s.id = "s#{i}" and s.takes = t and s.needs = i.zero? ? [] : ["s#{i - 1}"] }
+          .freeze
+      end
     plan.dup.tap { |p| p.steps = steps and p.endings = [] }.freeze
   end
 
-  def ends(plan, **more) = F::Draws.new(count: 2000, seed: 7).ends(M::State.fold(plan, []), at: AT, **more)
+  def ends(plan, **more)
+    F::Draws.new(count: 2000, seed: 7).ends(M::State.fold(plan, []), at: AT, **more)
+  end
   def mean(low, usual, most) = (low + usual + most) / 3.0
 
   def variance(low, usual, most)
@@ -30,7 +42,9 @@ class ForecastTest < Minitest::Test
   def test_a_chain_agrees_with_the_closed_form
     spread = F::Spread.new(ends(chain), at: AT)
     assert_in_delta TAKES.sum { |t| mean(*t) }, spread.mean, 0.02 * TAKES.sum { |t| mean(*t) }
-    assert_in_delta TAKES.sum { |t| variance(*t) }, spread.variance, 0.02 * TAKES.sum { |t| variance(*t) }
+    assert_in_delta TAKES.sum { |t| variance(*t) },
+                    spread.variance,
+                    0.02 * TAKES.sum { |t| variance(*t) }
     assert_equal ends(chain), ends(chain), "the same plan at the same instant"
     refute_equal ends(chain), ends(chain, salt: 5)
   end
@@ -57,10 +71,16 @@ class ForecastTest < Minitest::Test
   end
 
   # prior, seen => better
-  LEARNT = [[[60, 900, 3600], [], [60, 900, 3600]], [[60, 900, 3600], [100], [60, 900, 3600]],
-    [[60, 900, 3600], [300] * 4, [180, 600, 1950]], [[0, 0, 0], [10] * 96, [10, 10, 10]]].freeze
+  LEARNT = [
+    [[60, 900, 3600], [], [60, 900, 3600]],
+    [[60, 900, 3600], [100], [60, 900, 3600]],
+    [[60, 900, 3600], [300] * 4, [180, 600, 1950]],
+    [[0, 0, 0], [10] * 96, [10, 10, 10]]
+  ].freeze
 
   def test_learning
-    LEARNT.each { |prior, seen, better| assert_equal(better, F::Learning.blend(prior, seen).map { |s| s.round(0) }) }
+    LEARNT.each do |prior, seen, better|
+      assert_equal(better, F::Learning.blend(prior, seen).map { |s| s.round(0) })
+    end
   end
 end

@@ -2,12 +2,14 @@
 
 require_relative "../test_helper"
 
-# Interval arithmetic over random unions and complements: no overlap, total length kept, every second on the right
-# side.
+# Interval arithmetic over random unions and complements: no overlap, total length kept, every
+# second on the right side.
 class IntervalsTest < Minitest::Test
   I = Core::Readiness::Intervals
 
-  def random_list(random) = Array.new(random.rand(0..9)) { [random.rand(-20..60), random.rand(-20..60)] }
+  def random_list(random)
+    Array.new(random.rand(0..9)) { [random.rand(-20..60), random.rand(-20..60)] }
+  end
 
   def test_union_and_complement
     random = Random.new(20_270_301)
@@ -20,12 +22,13 @@ class IntervalsTest < Minitest::Test
       (-25..65).each do |t|
         covered = list.any? { |a, b| a <= t && t < b }
         assert_equal covered, union.any? { |a, b| a <= t && t < b }, "#{t} in #{list}"
-        assert_equal from <= t && t < to && !covered, open.any? { |a, b|
-          a <= t && t < b
-        }, "#{t} out of #{list} in #{from}…#{to}"
+        assert_equal from <= t && t < to && !covered,
+                     open.any? { |a, b| a <= t && t < b },
+                     "#{t} out of #{list} in #{from}…#{to}"
       end
-      assert_equal [to - from, 0].max, I.total(open) + (from...to).count { |t| union.any? { |a, b| a <= t && t < b } },
-        list.inspect
+      assert_equal [to - from, 0].max,
+                   I.total(open) + (from...to).count { |t| union.any? { |a, b| a <= t && t < b } },
+                   list.inspect
     end
   end
 

@@ -9,17 +9,34 @@ class MoveStateTest < Minitest::Test
   START = Time.utc(2027, 3, 1, 8)
 
   def plan(options = %i[carry lock code])
-    Core::Moves::Plan.of(name: "ferry.example", from: "a", to: "b", options: with_back(options),
-      settle_seconds: 93_600, response_days: 5, years: 1)
+    Core::Moves::Plan.of(
+      name: "ferry.example",
+      from: "a",
+      to: "b",
+      options: with_back(options),
+      settle_seconds: 93_600,
+      response_days: 5,
+      years: 1
+    )
   end
 
   def event(type, step = nil, after: 0, **data)
-    Core::Moves::Event.new(seq: 0, at: START + after, type: type, step: step, says: "#{type} #{step}", evidence: {},
+    Core::Moves::Event.new(
+      seq: 0,
+      at: START + after,
+      type: type,
+      step: step,
+      says: "#{type} #{step}",
+      evidence: {
+      },
       by: "desk",
-      data: data.transform_keys(&:to_s))
+      data: data.transform_keys(&:to_s)
+    )
   end
 
-  def state(*events, options: %i[carry lock code]) = Core::Moves::State.fold(plan(options), [event("planned"), *events])
+  def state(*events, options: %i[carry lock code])
+    Core::Moves::State.fold(plan(options), [event("planned"), *events])
+  end
   def done(*steps) = steps.map { |s| event("done", s) }
 
   RECORDS = %w[fetch-zone put-zone compare-hosts switch-ns ns-shown ns-settled].freeze
@@ -40,12 +57,17 @@ class MoveStateTest < Minitest::Test
   def test_stage_and_turn_follow_from_what_is_proven
     CASES.each do |steps, (stage, turn, active)|
       found = state(*done(*steps))
-      assert_equal [stage, turn, active], [found.stage, found.turn, found.active.map { |s| s.step.id }], steps.last
+      assert_equal [stage, turn, active],
+                   [found.stage, found.turn, found.active.map { |s| s.step.id }],
+                   steps.last
     end
   end
 
   def test_without_carry_lock_and_code_only_the_transfer_is_left
-    assert_equal(%w[order registry-pending release landed check-landed], state(options: []).steps.map { |s| s.step.id })
+    assert_equal(
+      %w[order registry-pending release landed check-landed],
+      state(options: []).steps.map { |s| s.step.id }
+    )
     assert_equal(%w[order], state(options: []).active.map { |s| s.step.id })
   end
 
@@ -80,10 +102,14 @@ class MoveStateTest < Minitest::Test
   def test_a_move_that_ends_without_landing_is_made_safe
     ENDINGS.each do |types, begun, stage, open, active|
       found = state(*begun.map { |s| event("intended", s) }, *types.map { |t| event(t) })
-      assert_equal [stage, open, active], [found.stage, found.open?, found.active.map { |s| s.step.id }]
-      refute_predicate state(*begun.map { |s| event("intended", s) }, *types.map do |t|
-        event(t)
-      end, event("done", "make-safe")), :open?
+      assert_equal [stage, open, active],
+                   [found.stage, found.open?, found.active.map { |s| s.step.id }]
+      refute_predicate state(
+                         *begun.map { |s| event("intended", s) },
+                         *types.map { |t| event(t) },
+                         event("done", "make-safe")
+                       ),
+                       :open?
     end
   end
 
@@ -93,8 +119,9 @@ class MoveStateTest < Minitest::Test
     assert_equal [START + 93_600] * 3, settle.ends
     finish = Core::Forecast::Schedule.finish(blocks)
     assert_operator finish[0], :<, finish[1]
-    # the most: caches, then unlock 5 min, lock shown 1 h, order 5 min, pending 1 h, silence 5 d, landing 2 h, lock 5
-    # min, checks 1 h
-    assert_equal START + 93_600 + 300 + 3600 + 300 + 3600 + (5 * 86_400) + 7200 + 300 + 3600, finish[2]
+    # the most: caches, then unlock 5 min, lock shown 1 h, order 5 min, pending 1 h, silence 5 d,
+    # landing 2 h, lock 5 min, checks 1 h
+    assert_equal START + 93_600 + 300 + 3600 + 300 + 3600 + (5 * 86_400) + 7200 + 300 + 3600,
+                 finish[2]
   end
 end

@@ -7,22 +7,31 @@ require_relative "../support/post_reading"
 class PostCodesTest < Minitest::Test
   include PostReading
 
-  LONG = "#{'k3Y' * 22}+/x".freeze
+  LONG = "#{"k3Y" * 22}+/x".freeze
 
   # text => code, a part of what is said
   CODES = [
-    ["The authorization code is aB3,x\"9!zz", "aB3,x\"9!zz", nil], ["Authorization code: aB3x99.", "aB3x99.", nil],
-    ["Auth code:\n\n   aB3x99\n", "aB3x99", nil], ["EPP code = q;w:e9", "q;w:e9", nil],
-    ["Your transfer key is “two words”.", "two words", nil], ["Authorization code: " \
-                                                              "#{LONG[0, 64]}\n#{LONG[64..]}\n\nGoodbye", LONG,
-      "put together"], ["Authorization code: abc123\nNext",
-        "abc123",
-        nil],
+    ["The authorization code is aB3,x\"9!zz", "aB3,x\"9!zz", nil],
+    ["Authorization code: aB3x99.", "aB3x99.", nil],
+    ["Auth code:\n\n   aB3x99\n", "aB3x99", nil],
+    ["EPP code = q;w:e9", "q;w:e9", nil],
+    ["Your transfer key is “two words”.", "two words", nil],
+    [
+      "Authorization code: " \
+        "#{LONG[0, 64]}\n#{LONG[64..]}\n\nGoodbye",
+      LONG,
+      "put together"
+    ],
+    ["Authorization code: abc123\nNext", "abc123", nil],
     ["Authorization code: abc123\nThe authorization code is: abc123", "abc123", nil],
     ["Authorization code of a: one111\nAuthorization code of b: two222", nil, "2 different codes"],
-    ["Ask for the authorization code in your account.", nil, nil], ["Authorization code:", nil, nil],
-    ["Your authorization code is valid for 5 days. The code is shown below:\n\n  aB3x-99kQ\n\nKeep it safe.",
-      "aB3x-99kQ", nil],
+    ["Ask for the authorization code in your account.", nil, nil],
+    ["Authorization code:", nil, nil],
+    [
+      "Your authorization code is valid for 5 days. The code is shown below:\n\n  aB3x-99kQ\n\nKeep it safe.",
+      "aB3x-99kQ",
+      nil
+    ],
     ["The code shown here is valid until 6 March: Zx81kkq", "Zx81kkq", nil],
     ["The EPP code for ferry.example is aB3x99kQ.", "aB3x99kQ", nil],
     ["Here is your auth code for the domain ferry.example:\naB3x99kQ", "aB3x99kQ", nil],
@@ -35,7 +44,11 @@ class PostCodesTest < Minitest::Test
     ["Your transfer key: \"two words\"", "two words", nil],
     ["Authorization code: aB3x 9kQ2 77pp", nil, nil],
     ["Use aB3x99kQ as the authorization code for ferry.example.", "aB3x99kQ", nil],
-    ["The code aB3x99kQ authorises the transfer of ferry.example. It's your auth code.", "aB3x99kQ", nil],
+    [
+      "The code aB3x99kQ authorises the transfer of ferry.example. It's your auth code.",
+      "aB3x99kQ",
+      nil
+    ],
     ["Authorization code ⇒ aB3x99", "aB3x99", nil],
     ["auth code = `aB3x99`", "aB3x99", nil],
     ["Your EPP/Auth code is <aB3x99>.", "aB3x99", nil],
@@ -59,14 +72,29 @@ class PostCodesTest < Minitest::Test
     ["The authorization code you asked for: swordfish lane nine", nil, "blanks"],
     ["Authorization code: contact our support", nil, nil],
     ["Auth-ID: 9f8e7d6c5b4a", "9f8e7d6c5b4a", nil],
-    ["Use the following transfer code to move your domain:\n\n    p4ss word 77\n\nRegards", nil, "blanks"],
-    ["To transfer ferry.example give the new registrar this code:\n\n  kelp-and-brine\n\nIt works for 14 days.",
-      "kelp-and-brine", nil],
+    [
+      "Use the following transfer code to move your domain:\n\n    p4ss word 77\n\nRegards",
+      nil,
+      "blanks"
+    ],
+    [
+      "To transfer ferry.example give the new registrar this code:\n\n  kelp-and-brine\n\nIt works for 14 days.",
+      "kelp-and-brine",
+      nil
+    ],
     ["ferry.example の認証コードは aB3x99kQ です。", "aB3x99kQ", nil],
     ["Authorization code is as follows\n\naB3x99kQ\n\nBye", "aB3x99kQ", nil],
-    ["Please find below the authorization code you asked for.\n\n    aB3x99kQ\n\nRegards", "aB3x99kQ", nil],
+    [
+      "Please find below the authorization code you asked for.\n\n    aB3x99kQ\n\nRegards",
+      "aB3x99kQ",
+      nil
+    ],
     ["Your code of authorization: aB3x99kQ", "aB3x99kQ", nil],
-    ["The authorisation code (also called auth-info or EPP code) for your name is:\n  *aB3x99kQ*", "*aB3x99kQ*", nil]
+    [
+      "The authorisation code (also called auth-info or EPP code) for your name is:\n  *aB3x99kQ*",
+      "*aB3x99kQ*",
+      nil
+    ]
   ].freeze
 
   def test_codes
@@ -92,7 +120,10 @@ class PostCodesTest < Minitest::Test
     "It is <ZZ12ab!!>, keep it safe. This is the auth code." => %w[ZZ12ab !!],
     "Kod: Zx81kkQ9 i tyle" => %w[Zx81kkQ9],
     "Authorization code: #{LONG[0, 64]}\n#{LONG[64..]}" => [LONG[0, 64], LONG[64..]],
-    "> ferry.example: aB3x99\n> isles.example, two words\nThese are the auth codes." => ["aB3x99", "two words"]
+    "> ferry.example: aB3x99\n> isles.example, two words\nThese are the auth codes." => [
+      "aB3x99",
+      "two words"
+    ]
   }.freeze
 
   def test_whatever_may_be_a_code_is_masked
@@ -102,30 +133,53 @@ class PostCodesTest < Minitest::Test
     end
     label = "Your AuthInfo code for ferry.example, and the Auth-Code of others."
     assert_equal label, masked(label, read("About ferry.example", label))
-    plain = "Answer by 2027-03-06 10:00 UTC at https://reg.test/a/B7c9d?x=1, order SM-0001-ab9c, 15.00 EUR."
+    plain =
+      "Answer by 2027-03-06 10:00 UTC at https://reg.test/a/B7c9d?x=1, order SM-0001-ab9c, 15.00 " \
+        "EUR."
     assert_equal plain, masked(plain, read("Authorization code of ferry.example", plain))
   end
 
   # text => {name => code} of a list in it
   LISTS = [
-    ["ferry.example: aB3x99\nisles.example: zz;11,y", { "ferry.example" => "aB3x99", "isles.example" => "zz;11,y" }],
+    [
+      "ferry.example: aB3x99\nisles.example: zz;11,y",
+      { "ferry.example" => "aB3x99", "isles.example" => "zz;11,y" }
+    ],
     ["> ferry.example: aB3x99\n> isles.example, two words", { "ferry.example" => "aB3x99" }],
-    ["Domain;Auth code\nferry.example;aB3x99\nisles.example;zz;11",
-      { "ferry.example" => "aB3x99", "isles.example" => "zz;11" }],
-    ["Domain: ferry.example\nCode: aB3x99\n\nDomain: isles.example\nCode: zz11yy",
-      { "ferry.example" => "aB3x99", "isles.example" => "zz11yy" }],
-    ["Name\tExpires\tAuth key\nferry.example\t2027-05-01\taB3x99\nisles.example\t2027-06-01\tzz11yy",
-      { "ferry.example" => "aB3x99", "isles.example" => "zz11yy" }],
-    ["FERRY.EXAMPLE = q1w2e3\nisles.example\tt4b5", { "ferry.example" => "q1w2e3", "isles.example" => "t4b5" }],
-    ["ferry.example: one111\nferry.example: two222\nisles.example: x99999", { "isles.example" => "x99999" }],
-    ["ferry.example: same11\nferry.example: same11\nisles.example: x99999",
-      { "ferry.example" => "same11", "isles.example" => "x99999" }],
+    [
+      "Domain;Auth code\nferry.example;aB3x99\nisles.example;zz;11",
+      { "ferry.example" => "aB3x99", "isles.example" => "zz;11" }
+    ],
+    [
+      "Domain: ferry.example\nCode: aB3x99\n\nDomain: isles.example\nCode: zz11yy",
+      { "ferry.example" => "aB3x99", "isles.example" => "zz11yy" }
+    ],
+    [
+      "Name\tExpires\tAuth key\nferry.example\t2027-05-01\taB3x99\nisles.example\t2027-06-01\tzz11yy",
+      { "ferry.example" => "aB3x99", "isles.example" => "zz11yy" }
+    ],
+    [
+      "FERRY.EXAMPLE = q1w2e3\nisles.example\tt4b5",
+      { "ferry.example" => "q1w2e3", "isles.example" => "t4b5" }
+    ],
+    [
+      "ferry.example: one111\nferry.example: two222\nisles.example: x99999",
+      { "isles.example" => "x99999" }
+    ],
+    [
+      "ferry.example: same11\nferry.example: same11\nisles.example: x99999",
+      { "ferry.example" => "same11", "isles.example" => "x99999" }
+    ],
     ["ferry.example: aB3x99", { "ferry.example" => "aB3x99" }],
     ["stranger.test: aB3x99\nferry.example: bbb222", { "ferry.example" => "bbb222" }],
-    ["ferry.example\nAa11Bb22\n\nisles.example\nCc33Dd44",
-      { "ferry.example" => "Aa11Bb22", "isles.example" => "Cc33Dd44" }],
-    ["Auth code for ferry.example → hunter2; auth code for isles.example → hunter3",
-      { "ferry.example" => "hunter2", "isles.example" => "hunter3" }],
+    [
+      "ferry.example\nAa11Bb22\n\nisles.example\nCc33Dd44",
+      { "ferry.example" => "Aa11Bb22", "isles.example" => "Cc33Dd44" }
+    ],
+    [
+      "Auth code for ferry.example → hunter2; auth code for isles.example → hunter3",
+      { "ferry.example" => "hunter2", "isles.example" => "hunter3" }
+    ],
     ["ferry.example has left us.\nSee https://reg.test/x", {}]
   ].freeze
 

@@ -9,13 +9,18 @@ class PostDeadlinesTest < Minitest::Test
 
   # text => deadline (RFC 3339), a part of what is assumed
   DEADLINES = [
-    ["by 2027-03-06 10:00:00 UTC", "2027-03-06T10:00:00Z", nil], ["until 2027-03-06T10:00Z", "2027-03-06T10:00:00Z",
-      nil], ["before 2027-03-06 10:00 +02:00", "2027-03-06T08:00:00Z", nil],
-    ["by Saturday, 6 March 2027, 10:00 UTC", "2027-03-06T10:00:00Z", nil], ["by March 6th, 2027 at 9:30 GMT",
-      "2027-03-06T09:30:00Z", nil], ["no later than 6 Mar 2027", "2027-03-06T00:00:00Z", "start is assumed"],
-    ["by 2027-03-06 10:00", "2027-03-06T10:00:00Z", "UTC is assumed"], ["within 5 days", "2027-03-06T10:00:00Z",
-      "when the message was sent"], ["within the next 48 hours", "2027-03-03T10:00:00Z", "when the message was sent"],
-    ["within five calendar days", "2027-03-06T10:00:00Z", nil], ["by 2027-02-30", nil, nil], ["soon", nil, nil],
+    ["by 2027-03-06 10:00:00 UTC", "2027-03-06T10:00:00Z", nil],
+    ["until 2027-03-06T10:00Z", "2027-03-06T10:00:00Z", nil],
+    ["before 2027-03-06 10:00 +02:00", "2027-03-06T08:00:00Z", nil],
+    ["by Saturday, 6 March 2027, 10:00 UTC", "2027-03-06T10:00:00Z", nil],
+    ["by March 6th, 2027 at 9:30 GMT", "2027-03-06T09:30:00Z", nil],
+    ["no later than 6 Mar 2027", "2027-03-06T00:00:00Z", "start is assumed"],
+    ["by 2027-03-06 10:00", "2027-03-06T10:00:00Z", "UTC is assumed"],
+    ["within 5 days", "2027-03-06T10:00:00Z", "when the message was sent"],
+    ["within the next 48 hours", "2027-03-03T10:00:00Z", "when the message was sent"],
+    ["within five calendar days", "2027-03-06T10:00:00Z", nil],
+    ["by 2027-02-30", nil, nil],
+    ["soon", nil, nil],
     ["on 2027-03-06", nil, nil]
   ].freeze
 
@@ -62,16 +67,20 @@ class PostDeadlinesTest < Minitest::Test
     "Your answer was due by 1 February 2027." => nil,
     "Please approve by March 6." => "2027-03-06T00:00:00Z",
     "Please approve by 6.3.2027, 10:00 Uhr" => "2027-03-06T10:00:00Z",
-    "Bitte bestätigen Sie den Transfer bis zum 6. März 2027, 10:00 Uhr MEZ." => "2027-03-06T09:00:00Z",
+    "Bitte bestätigen Sie den Transfer bis zum 6. März 2027, 10:00 Uhr MEZ." =>
+      "2027-03-06T09:00:00Z",
     "Bitte genehmigen Sie den Transfer innerhalb von 5 Tagen." => "2027-03-06T10:00:00Z",
     "Veuillez approuver le transfert avant le 6 mars 2027 à 10h00 UTC." => "2027-03-06T10:00:00Z",
     "Veuillez approuver le transfert dans les 5 jours." => "2027-03-06T10:00:00Z",
     "Por favor, apruebe la transferencia antes del 6 de marzo de 2027." => "2027-03-06T00:00:00Z",
-    "Si prega di approvare il trasferimento entro il 6 marzo 2027 alle ore 10:00 UTC." => "2027-03-06T10:00:00Z",
+    "Si prega di approvare il trasferimento entro il 6 marzo 2027 alle ore 10:00 UTC." =>
+      "2027-03-06T10:00:00Z",
     "Si prega di approvare il trasferimento del dominio entro 5 giorni." => "2027-03-06T10:00:00Z",
     "Gelieve de verhuizing uiterlijk op 6 maart 2027 goed te keuren." => "2027-03-06T00:00:00Z",
-    "Por favor, aprove a transferência do domínio até 6 de março de 2027." => "2027-03-06T00:00:00Z",
-    "Prosimy o potwierdzenie transferu domeny do 6 marca 2027 r. godz. 10:00 UTC." => "2027-03-06T10:00:00Z",
+    "Por favor, aprove a transferência do domínio até 6 de março de 2027." =>
+      "2027-03-06T00:00:00Z",
+    "Prosimy o potwierdzenie transferu domeny do 6 marca 2027 r. godz. 10:00 UTC." =>
+      "2027-03-06T10:00:00Z",
     "Prosimy o potwierdzenie transferu domeny w ciągu 5 dni." => "2027-03-06T10:00:00Z",
     "2027年3月6日までに移管を承認してください。" => "2027-03-06T00:00:00Z",
     "2027年3月6日10時までに移管を承認してください。" => "2027-03-06T10:00:00Z",
@@ -83,7 +92,8 @@ class PostDeadlinesTest < Minitest::Test
     "Please approve by 6 March 2027 at 10 a.m. Europe/Berlin." => "2027-03-06T09:00:00Z",
     "Approve before 2027/03/06 10:00Z." => "2027-03-06T10:00:00Z",
     "Time limit for your answer: 06-Mar-2027 10:00 UTC" => "2027-03-06T10:00:00Z",
-    "The request was received on 1 March 2027. Please respond by 6 March 2027." => "2027-03-06T00:00:00Z",
+    "The request was received on 1 March 2027. Please respond by 6 March 2027." =>
+      "2027-03-06T00:00:00Z",
     "It lapses on 6 March 2027 if nobody answers." => "2027-03-06T00:00:00Z",
     "Please answer by 30 February 2027." => nil,
     "Please approve within  days." => nil,
@@ -97,18 +107,25 @@ class PostDeadlinesTest < Minitest::Test
 
   def test_whole_sentences
     SENTENCES.each do |text, at|
-      assert_equal [at && utc(at)], [read("Please approve the transfer of ferry.example", text).deadline], text
+      assert_equal [at && utc(at)],
+                   [read("Please approve the transfer of ferry.example", text).deadline],
+                   text
     end
   end
 
   # sentence => what is said of the earlier reading
   AMBIGUOUS = {
-    "Answer by 03/04/2027." => "either order", "Answer by 6 March 2027 10:00 IST." => "several meanings",
-    "Answer by 6 March 2027 10:00 QQT." => "is not known", "Answer by 6 March 2027, midnight." => "begins a day",
-    "Answer by 6 March." => "No year", "Answer by Friday." => "counts from the day"
+    "Answer by 03/04/2027." => "either order",
+    "Answer by 6 March 2027 10:00 IST." => "several meanings",
+    "Answer by 6 March 2027 10:00 QQT." => "is not known",
+    "Answer by 6 March 2027, midnight." => "begins a day",
+    "Answer by 6 March." => "No year",
+    "Answer by Friday." => "counts from the day"
   }.freeze
 
   def test_what_is_ambiguous_is_said
-    AMBIGUOUS.each { |text, says| assert_includes reasons(read("Approve the transfer of ferry.example", text)), says }
+    AMBIGUOUS.each do |text, says|
+      assert_includes reasons(read("Approve the transfer of ferry.example", text)), says
+    end
   end
 end

@@ -16,9 +16,21 @@ class PostTrustTest < Minitest::Test
     [{ results: [DKIM] }, "proven", "found the sender true"],
     [{ results: ["#{MX}; spf=pass smtp.mailfrom=bounce@mail.reg.test"] }, "proven", nil],
     [{ results: ["#{MX} 1; dmarc=pass header.from=reg.test"] }, "proven", nil],
-    [{ results: ["MX.Test; dkim=pass (2048 bit) header.d=reg.test header.i=@reg.test"] }, "proven", nil],
-    [{ results: ["#{MX}; spf=pass smtp.mailfrom=mailer.test; dkim=pass header.d=reg.test"] }, "proven", nil],
-    [{ results: ["#{MX}; spf=softfail smtp.mailfrom=x.test; dkim=pass header.d=reg.test"] }, "proven", nil],
+    [
+      { results: ["MX.Test; dkim=pass (2048 bit) header.d=reg.test header.i=@reg.test"] },
+      "proven",
+      nil
+    ],
+    [
+      { results: ["#{MX}; spf=pass smtp.mailfrom=mailer.test; dkim=pass header.d=reg.test"] },
+      "proven",
+      nil
+    ],
+    [
+      { results: ["#{MX}; spf=softfail smtp.mailfrom=x.test; dkim=pass header.d=reg.test"] },
+      "proven",
+      nil
+    ],
     [{ results: [] }, "unproven", "says nothing"],
     [{ results: ["#{MX}; none"] }, "unproven", "says nothing"],
     [{ results: ["#{MX}; dkim=temperror header.d=reg.test; spf=neutral"] }, "unproven", nil],
@@ -26,18 +38,42 @@ class PostTrustTest < Minitest::Test
     [{ results: ["other.test; dmarc=fail header.from=reg.test"] }, "unproven", nil],
     [{ results: ["#{MX}; spf=pass smtp.helo=reg.test"] }, "unproven", nil],
     [{ results: ["#{MX}; dkim=pass"] }, "unproven", nil],
-    [{ results: ["#{MX}; dmarc=fail header.from=reg.test; dkim=pass header.d=reg.test"] }, "doubtful", "false (dmarc)"],
+    [
+      { results: ["#{MX}; dmarc=fail header.from=reg.test; dkim=pass header.d=reg.test"] },
+      "doubtful",
+      "false (dmarc)"
+    ],
     [{ results: ["#{MX}; dkim=fail header.d=reg.test"] }, "doubtful", "false (dkim)"],
-    [{ results: ["#{MX}; spf=pass smtp.mailfrom=evil.test"] }, "doubtful", "another sender, evil.test"],
-    [{ results: ["#{MX}; dkim=pass header.d=evil.test (dkim=pass header.d=reg.test)"] }, "doubtful", nil],
+    [
+      { results: ["#{MX}; spf=pass smtp.mailfrom=evil.test"] },
+      "doubtful",
+      "another sender, evil.test"
+    ],
+    [
+      { results: ["#{MX}; dkim=pass header.d=evil.test (dkim=pass header.d=reg.test)"] },
+      "doubtful",
+      nil
+    ],
     [{ results: ["#{MX}; spf=none reason=\"dkim=pass header.d=reg.test\""] }, "unproven", nil],
-    [{ results: ["#{MX}; spf=pass smtp.mailfrom=evil.test; dkim=none", "#{DKIM}; spf=pass smtp.mailfrom=reg.test"] },
-      "doubtful", "contradicts"],
+    [
+      {
+        results: [
+          "#{MX}; spf=pass smtp.mailfrom=evil.test; dkim=none",
+          "#{DKIM}; spf=pass smtp.mailfrom=reg.test"
+        ]
+      },
+      "doubtful",
+      "contradicts"
+    ],
     [{ results: ["#{MX}; none", DKIM] }, "doubtful", "contradicts"],
     [{ results: [DKIM, "#{MX}; dmarc=fail header.from=reg.test"] }, "doubtful", nil],
     [{ results: ["#{MX}; dkim=pass header.d=test"] }, "doubtful", nil],
     [{ results: [DKIM], from: "notices@xreg.test" }, "doubtful", "xreg.test is not a domain"],
-    [{ results: ["#{MX}; dkim=pass header.d=reg.test.evil.test"], from: "a@reg.test.evil.test" }, "doubtful", nil],
+    [
+      { results: ["#{MX}; dkim=pass header.d=reg.test.evil.test"], from: "a@reg.test.evil.test" },
+      "doubtful",
+      nil
+    ],
     [{ results: [DKIM], from: "notices@r\u0435g.test" }, "doubtful", "look like reg.test"],
     [{ results: [DKIM], froms: %w[notices@reg.test x@evil.test] }, "doubtful", "names 2 senders"],
     [{ results: [DKIM], froms: [] }, "doubtful", "names no sender"],
@@ -53,24 +89,40 @@ class PostTrustTest < Minitest::Test
   def test_senders
     SENDERS.each do |odd, state, says|
       found = read(ASKS, "", ids: odd.fetch(:ids, [MX]), **odd.except(:ids))
-      assert_equal [state, "approval-request"], [found.sender, found.kind], "#{odd}: #{reasons(found)}"
+      assert_equal [state, "approval-request"],
+                   [found.sender, found.kind],
+                   "#{odd}: #{reasons(found)}"
       assert_includes reasons(found), says if says
     end
-    assert_equal "doubtful", read("Minutes", "", from: "x@elsewhere.test").sender, "whatever its kind"
+    assert_equal "doubtful",
+                 read("Minutes", "", from: "x@elsewhere.test").sender,
+                 "whatever its kind"
   end
 
   # a link => how it is taken (URL Standard; what readers take differently is odd)
   LINKS = {
-    "https://my.reg.test/approve?x=1" => nil, "http://reg.test:8443/x" => nil, "www.reg.test/x" => nil,
-    "https://www.ferry.example/" => nil, "mailto:help@reg.test" => nil,
-    "https://reg.test.evil.test/approve" => "elsewhere, to reg.test.evil.test", "www.evil.test" => "to www.evil.test",
-    "//evil.test/x" => "to evil.test", "evil.test/approve" => "to evil.test", "mailto:x@evil.test" => "not for the web",
-    "https://reg.test@evil.test/x" => "names a user", "https://evil.test\\@reg.test/x" => "a backslash",
-    "https:\\\\evil.test" => "a backslash", "https:/evil.test" => "slashes",
-      "https://reg.t\u200Best/x" => "nobody sees",
-    "javascript:alert(1)" => "not for the web", "ftp://reg.test/x" => "not for the web",
-    "http://3232235777/x" => "a bare number", "http://0x7f.1/x" => "a bare number", "http://[::1]/x" => "a bare number",
-    "https://reg.test%2eevil.test/" => "in escapes", "https://r\u0435g.test/" => "elsewhere"
+    "https://my.reg.test/approve?x=1" => nil,
+    "http://reg.test:8443/x" => nil,
+    "www.reg.test/x" => nil,
+    "https://www.ferry.example/" => nil,
+    "mailto:help@reg.test" => nil,
+    "https://reg.test.evil.test/approve" => "elsewhere, to reg.test.evil.test",
+    "www.evil.test" => "to www.evil.test",
+    "//evil.test/x" => "to evil.test",
+    "evil.test/approve" => "to evil.test",
+    "mailto:x@evil.test" => "not for the web",
+    "https://reg.test@evil.test/x" => "names a user",
+    "https://evil.test\\@reg.test/x" => "a backslash",
+    "https:\\\\evil.test" => "a backslash",
+    "https:/evil.test" => "slashes",
+    "https://reg.t\u200Best/x" => "nobody sees",
+    "javascript:alert(1)" => "not for the web",
+    "ftp://reg.test/x" => "not for the web",
+    "http://3232235777/x" => "a bare number",
+    "http://0x7f.1/x" => "a bare number",
+    "http://[::1]/x" => "a bare number",
+    "https://reg.test%2eevil.test/" => "in escapes",
+    "https://r\u0435g.test/" => "elsewhere"
   }.freeze
 
   def test_where_links_lead
@@ -84,8 +136,10 @@ class PostTrustTest < Minitest::Test
 
   # deadlines that don't fit
   def test_a_deadline_that_does_not_fit
-    { "by 2027-02-01 10:00 UTC" => "before the message",
-"by 2027-09-01 10:00 UTC" => "too far ahead" }.each do |text, says|
+    {
+      "by 2027-02-01 10:00 UTC" => "before the message",
+      "by 2027-09-01 10:00 UTC" => "too far ahead"
+    }.each do |text, says|
       found = read(ASKS, "Answer #{text}.", results: [DKIM], ids: [MX])
       assert_equal [true, true], [found.doubtful, reasons(found).include?(says)], text
     end
@@ -95,35 +149,24 @@ class PostTrustTest < Minitest::Test
   CHOICES = {
     "To decline:\nhttps://reg.test/t/1?d=n\n\nTo approve:\nhttps://reg.test/t/1?d=y" =>
       "https://reg.test/t/1?d=y",
-    "https://reg.test/reject/1\nhttps://reg.test/approve/1" =>
-      "https://reg.test/approve/1",
-    "Decline: https://reg.test/a Approve: https://reg.test/b" =>
-      "https://reg.test/b",
-    "To keep your name with us: https://reg.test/a" =>
-      nil,
-    "See https://reg.test/news" =>
-      nil,
-    "Approve or decline the transfer here: https://reg.test/decide" =>
-      nil,
-    "If you do not approve, use https://reg.test/no" =>
-      nil,
-    "Click the link to approve the transfer of ferry.example:\n\nhttps://reg.test/t/77\n\nIf you did not ask for " \
-    "this, cancel it here:\n\nhttps://reg.test/t/78\n" =>
+    "https://reg.test/reject/1\nhttps://reg.test/approve/1" => "https://reg.test/approve/1",
+    "Decline: https://reg.test/a Approve: https://reg.test/b" => "https://reg.test/b",
+    "To keep your name with us: https://reg.test/a" => nil,
+    "See https://reg.test/news" => nil,
+    "Approve or decline the transfer here: https://reg.test/decide" => nil,
+    "If you do not approve, use https://reg.test/no" => nil,
+    "Click the link to approve the transfer of ferry.example:\n\nhttps://reg.test/t/77\n\nIf you " \
+      "did not ask for " \
+      "this, cancel it here:\n\nhttps://reg.test/t/78\n" =>
       "https://reg.test/t/77",
     "You may reject the transfer in your account. To approve it, follow this link:\nhttps://reg.test/t/9" =>
       "https://reg.test/t/9",
-    "https://reg.test/disapprove/1" =>
-      nil,
-    "Approve: https://reg.test/1\nApprove: https://reg.test/2" =>
-      nil,
-    "Ablehnen: https://reg.test/1\nZustimmen: https://reg.test/2" =>
-      "https://reg.test/2",
-    "拒否する場合：https://reg.test/1\n承認する場合：https://reg.test/2" =>
-      "https://reg.test/2",
-    "https://reg.test/1 (approve)\nhttps://reg.test/2 (reject)" =>
-      "https://reg.test/1",
-    "Confirm: www.reg.test/ok" =>
-      "www.reg.test/ok"
+    "https://reg.test/disapprove/1" => nil,
+    "Approve: https://reg.test/1\nApprove: https://reg.test/2" => nil,
+    "Ablehnen: https://reg.test/1\nZustimmen: https://reg.test/2" => "https://reg.test/2",
+    "拒否する場合：https://reg.test/1\n承認する場合：https://reg.test/2" => "https://reg.test/2",
+    "https://reg.test/1 (approve)\nhttps://reg.test/2 (reject)" => "https://reg.test/1",
+    "Confirm: www.reg.test/ok" => "www.reg.test/ok"
   }.freeze
 
   def test_only_what_says_approve_is_offered
@@ -132,11 +175,16 @@ class PostTrustTest < Minitest::Test
 
   # HTML => [[words, role]], the link to approve with
   PAGES = {
-    "<a href='https://reg.test/1'>Reject</a> <a href='https://reg.test/2'>Approve</a>" => "https://reg.test/2",
-    "<p>To decline <a href='https://reg.test/1'>click here</a>.</p><p>To approve <a href='https://reg.test/2'>click " \
-    "here</a>.</p>" => "https://reg.test/2",
-    "<a href='https://reg.test/1'>here</a> to reject or <a href='https://reg.test/2'>here</a> to keep it" => nil,
-    "<a href='https://reg.test/1'><img alt='Approve the transfer' src='x'></a>" => "https://reg.test/1",
+    "<a href='https://reg.test/1'>Reject</a> <a href='https://reg.test/2'>Approve</a>" =>
+      "https://reg.test/2",
+    "<p>To decline <a href='https://reg.test/1'>click here</a>.</p><p>To approve <a " \
+      "href='https://reg.test/2'>click " \
+      "here</a>.</p>" =>
+      "https://reg.test/2",
+    "<a href='https://reg.test/1'>here</a> to reject or <a href='https://reg.test/2'>here</a> to keep it" =>
+      nil,
+    "<a href='https://reg.test/1'><img alt='Approve the transfer' src='x'></a>" =>
+      "https://reg.test/1",
     "<form action='https://reg.test/1'><input type='submit' value='Approve'></form>" => nil
   }.freeze
 
@@ -145,16 +193,23 @@ class PostTrustTest < Minitest::Test
       marked = SteadyMove::Wire::Mail::Html.marked(html)
       assert_equal [url], [read(ASKS, Core::Post::Marks.shown(marked), marked: marked).link], html
     end
-    odd = { "<a href='https://evil.test/'>https://reg.test/</a>" => "elsewhere",
-            "<a href='https://isl.test/'>www.reg.test</a>" => "shows www.reg.test",
-            "<form action='https://evil.test'></form>" => "evil.test", "<base href='//evil.test/'>" => "evil.test",
-            "<div style='display:none'><a href='https://evil.test'>x</a></div>" => "evil.test",
-            "<!-- <a href='https://evil.test/'> -->" => "evil.test" }
+    odd = {
+      "<a href='https://evil.test/'>https://reg.test/</a>" => "elsewhere",
+      "<a href='https://isl.test/'>www.reg.test</a>" => "shows www.reg.test",
+      "<form action='https://evil.test'></form>" => "evil.test",
+      "<base href='//evil.test/'>" => "evil.test",
+      "<div style='display:none'><a href='https://evil.test'>x</a></div>" => "evil.test",
+      "<!-- <a href='https://evil.test/'> -->" => "evil.test"
+    }
     odd.each do |html, says|
       marked = SteadyMove::Wire::Mail::Html.marked("<p>x</p>#{html}")
       found = read(ASKS, "x", marked: marked, domains: %w[reg.test isl.test])
-      assert_equal [true, true], [found.doubtful, reasons(found).include?(says)], "#{html} #{reasons(found)}"
-      assert_predicate read(ASKS, "x", further: marked, domains: %w[reg.test isl.test]), :doubtful, "in the other form"
+      assert_equal [true, true],
+                   [found.doubtful, reasons(found).include?(says)],
+                   "#{html} #{reasons(found)}"
+      assert_predicate read(ASKS, "x", further: marked, domains: %w[reg.test isl.test]),
+                       :doubtful,
+                       "in the other form"
     end
   end
 
@@ -163,7 +218,8 @@ class PostTrustTest < Minitest::Test
     { 100 => "unproven", 400 => "doubtful" }.each do |count, state|
       text = (1..count).map { |i| "To approve: https://reg.test/#{i}\n" }.join
       assert_equal [state, [count, Core::Post::Links::MOST].min],
-        read(ASKS, text).then { |r| [r.sender, r.links.size] }, count
+                   read(ASKS, text).then { |r| [r.sender, r.links.size] },
+                   count
     end
   end
 end

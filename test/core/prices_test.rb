@@ -2,7 +2,8 @@
 
 require_relative "../test_helper"
 
-# Prices by suffix, years ahead, promotions, currencies. Check values: rules of the job §4 (8.84 + 0.18 = 9.02).
+# Prices by suffix, years ahead, promotions, currencies. Check values: rules of the job §4 (8.84 +
+# 0.18 = 9.02).
 class PricesTest < Minitest::Test
   M = Core::Money
   ROW = { "currency" => "EUR", "renew" => 1500, "transfer" => 884, "per_transaction" => 18 }.freeze
@@ -11,13 +12,33 @@ class PricesTest < Minitest::Test
   LISTS = [
     [{ "renew" => 900, "suffixes" => { "org" => { "renew" => 1100 } } }, "org", "renew", 1100],
     [{ "renew" => 900, "suffixes" => { "org" => { "renew" => 1100 } } }, "net", "renew", 900],
-    [{ "currency" => "EUR", "transfer" => 5, "suffixes" => { "org" => { "renew" => 1 } } }, "org", "transfer", 5],
-    [{ "currency" => "EUR", "transfer" => 5, "suffixes" => { "org" => { "currency" => "GBP", "renew" => 1 } } }, "org",
-      "transfer", nil]
+    [
+      { "currency" => "EUR", "transfer" => 5, "suffixes" => { "org" => { "renew" => 1 } } },
+      "org",
+      "transfer",
+      5
+    ],
+    [
+      {
+        "currency" => "EUR",
+        "transfer" => 5,
+        "suffixes" => {
+          "org" => {
+            "currency" => "GBP",
+            "renew" => 1
+          }
+        }
+      },
+      "org",
+      "transfer",
+      nil
+    ]
   ].freeze
 
   def test_a_suffix_has_its_own_row
-    LISTS.each { |prices, suffix, key, value| assert_equal [value], [M::PriceList.of(prices, suffix)[key]] }
+    LISTS.each do |prices, suffix, key, value|
+      assert_equal [value], [M::PriceList.of(prices, suffix)[key]]
+    end
   end
 
   def test_years_ahead
@@ -31,19 +52,28 @@ class PricesTest < Minitest::Test
   end
 
   # last day, on => is it less?
-  PROMOTIONS = [["2027-03-31", "2027-03-31T23:59:59Z", true], ["2027-03-31", "2027-04-01T00:00:00Z", false],
-    [nil, "2030-01-01T00:00:00Z", true]].freeze
+  PROMOTIONS = [
+    ["2027-03-31", "2027-03-31T23:59:59Z", true],
+    ["2027-03-31", "2027-04-01T00:00:00Z", false],
+    [nil, "2030-01-01T00:00:00Z", true]
+  ].freeze
 
   def test_a_promotion_holds_to_the_end_of_its_last_day
     PROMOTIONS.each do |ends, on, less|
       row = ROW.merge("promotion" => 200, "promotion_until" => ends).compact
-      assert_equal less ? 702 : 902, M::Quoting.quote(row, on: utc(on)).total.minor, [ends, on].inspect
+      assert_equal less ? 702 : 902,
+                   M::Quoting.quote(row, on: utc(on)).total.minor,
+                   [ends, on].inspect
     end
   end
 
   # amount, rate => in EUR; half up
-  RATES = [[[1000, "GBP"], "1.17", 1170], [[150, "JPY"], "0.0062", 93], [[5, "GBP"], "1.1", 6], [[1, "EUR"], "9", 1]]
-    .freeze
+  RATES = [
+    [[1000, "GBP"], "1.17", 1170],
+    [[150, "JPY"], "0.0062", 93],
+    [[5, "GBP"], "1.1", 6],
+    [[1, "EUR"], "9", 1]
+  ].freeze
 
   def test_currencies_beside_each_other
     RATES.each do |(minor, currency), rate, expected|

@@ -7,7 +7,9 @@ require_relative "../support/plans"
 class RehearsalTest < Minitest::Test
   R = Core::Rehearsal
 
-  def lives(plan, count: 25) = Array.new(count) { |seed| R::Run.new(plan, chance: Random.new(seed).method(:rand)).call }
+  def lives(plan, count: 25)
+    Array.new(count) { |seed| R::Run.new(plan, chance: Random.new(seed).method(:rand)).call }
+  end
 
   def test_every_life_of_every_shape_ends
     Plans.shapes.each do |what, plan|
@@ -23,10 +25,16 @@ class RehearsalTest < Minitest::Test
     # A chance of a half is above every share: never a fault, always the middle of each duration.
     life = R::Run.new(plan, chance: -> { 0.5 }).call
     assert_equal ["settled", []], [life.ending, life.faults]
-    # The same durations along the same dependencies, by the schedule that screens show (common practice: PERT/CPM).
-    middle = plan.steps.to_h { |s| [s.id, Array.new(3) { Core::Forecast::Triangular.quantile(*s.takes, 0.5) }] }
+    # The same durations along the same dependencies, by the schedule that screens show (common
+    # practice: PERT/CPM).
+    middle =
+      plan.steps.to_h do |s|
+        [s.id, Array.new(3) { Core::Forecast::Triangular.quantile(*s.takes, 0.5) }]
+      end
     ends = {}
-    plan.steps.each { |s| ends[s.id] = (s.needs.map { |n| ends[n] || 0 }.max || 0) + middle[s.id].first }
+    plan.steps.each do |s|
+      ends[s.id] = (s.needs.map { |n| ends[n] || 0 }.max || 0) + middle[s.id].first
+    end
     assert_in_delta ends.values.max, life.seconds, 1
   end
 
@@ -42,6 +50,8 @@ class RehearsalTest < Minitest::Test
     assert_operator spread.p10, :<, spread.p90
     asks = summary.asks
     assert(asks.any? { |a| a.step == plan.marked(:approval).id && a.share > 80 })
-    assert_equal asks.map { |a| a.after[1] }.sort, asks.map { |a| a.after[1] }, "in the order in which they come"
+    assert_equal asks.map { |a| a.after[1] }.sort,
+                 asks.map { |a| a.after[1] },
+                 "in the order in which they come"
   end
 end

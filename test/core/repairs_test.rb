@@ -2,21 +2,41 @@
 
 require_relative "../test_helper"
 
-# What can be done about a contact, with its consequences. The block after a registrant change: ICANN Transfer Policy
-# II.C, from memory; what is best first: common practice, no source.
+# What can be done about a contact, with its consequences. The block after a registrant change:
+# ICANN Transfer Policy II.C, from memory; what is best first: common practice, no source.
 class RepairsTest < Minitest::Test
   AT = Time.utc(2027, 3, 1, 8)
-  PLAIN = { role: "registrant", at: AT, block_days: 60, opt_out: nil, late: nil, shared: 0, mail_decides: true,
-            code_elsewhere: false }.freeze
+  PLAIN = {
+    role: "registrant",
+    at: AT,
+    block_days: 60,
+    opt_out: nil,
+    late: nil,
+    shared: 0,
+    mail_decides: true,
+    code_elsewhere: false
+  }.freeze
 
   def choices(**more) = Core::Contacts::Repairs.choices(**PLAIN, **more)
   def choice(id, **more) = choices(**more).find { |c| c.id == id }
 
   # case => {choice => can it be done}
   POSSIBLE = [
-    [{}, { "read" => true, "admin" => false, "opt-out" => false, "after" => false, "registrant" => true }],
+    [
+      {},
+      {
+        "read" => true,
+        "admin" => false,
+        "opt-out" => false,
+        "after" => false,
+        "registrant" => true
+      }
+    ],
     [{ opt_out: true }, { "opt-out" => true }],
-    [{ role: "admin" }, { "read" => true, "admin" => true, "opt-out" => nil, "registrant" => nil, "after" => false }],
+    [
+      { role: "admin" },
+      { "read" => true, "admin" => true, "opt-out" => nil, "registrant" => nil, "after" => false }
+    ],
     [{ mail_decides: false }, { "admin" => true, "after" => true }],
     [{ code_elsewhere: true }, { "after" => true }],
     [{ role: "admin", same_entry: true }, { "admin" => false }]
@@ -26,8 +46,11 @@ class RepairsTest < Minitest::Test
     POSSIBLE.each do |given, expected|
       found = choices(**given).to_h { |c| [c.id, c.possible] }
       expected.each do |id, possible|
-        possible.nil? ? refute(found.key?(id),
-          [given, id].inspect) : assert_equal(possible, found.fetch(id), [given, id].inspect)
+        if possible.nil?
+          refute(found.key?(id), [given, id].inspect)
+        else
+          assert_equal(possible, found.fetch(id), [given, id].inspect)
+        end
       end
     end
   end
@@ -51,21 +74,32 @@ class RepairsTest < Minitest::Test
 
   def test_consequences_are_said_before_anything_is_changed
     CONSEQUENCES.each do |id, given, part|
-      assert_includes choice(id, **given).says.map { |s|
-        said(s)
-      }.join(" "), part, [id, given].inspect
+      assert_includes choice(id, **given).says.map { |s| said(s) }.join(" "),
+                      part,
+                      [id, given].inspect
     end
   end
 
   def test_only_a_registrant_change_blocks_and_for_sixty_days
-    assert_equal([["registrant-change", AT, AT + (60 * 86_400)]], choices(opt_out: true).filter_map(&:blocks))
+    assert_equal(
+      [["registrant-change", AT, AT + (60 * 86_400)]],
+      choices(opt_out: true).filter_map(&:blocks)
+    )
     assert_empty choices(block_days: nil).filter_map(&:blocks)
     assert_equal(%w[read], choices.select(&:best).map(&:id))
   end
 
-  # fields => missing (RFC 5733 §3.2.1 wants name, city, country, e-mail; street and telephone: common practice)
-  WHOLE = { "id" => "c1", "name" => "Ada", "street" => "1 Quay", "city" => "Saltern", "country" => "GB",
-            "voice" => "+44.1632960142", "email" => "ada@x.test" }.freeze
+  # fields => missing (RFC 5733 §3.2.1 wants name, city, country, e-mail; street and telephone:
+  # common practice)
+  WHOLE = {
+    "id" => "c1",
+    "name" => "Ada",
+    "street" => "1 Quay",
+    "city" => "Saltern",
+    "country" => "GB",
+    "voice" => "+44.1632960142",
+    "email" => "ada@x.test"
+  }.freeze
   CARDS = [
     [WHOLE, []],
     [WHOLE.merge("voice" => ""), %w[voice]],
@@ -78,7 +112,9 @@ class RepairsTest < Minitest::Test
   def test_completeness
     CARDS.each do |fields, missing|
       card = Core::Contacts::Card.new(role: "registrant", fields: fields)
-      assert_equal [missing, missing.empty? && fields.key?("id")], [card.missing, card.complete?], fields.inspect
+      assert_equal [missing, missing.empty? && fields.key?("id")],
+                   [card.missing, card.complete?],
+                   fields.inspect
     end
   end
 end

@@ -5,7 +5,8 @@ require_relative "../test_helper"
 class SmallThingsTest < Minitest::Test
   Money = Core::Money
 
-  # price => [total, saved against a renewal of 15.00]; the first row and its hundredfold: rules of the job §4.
+  # price => [total, saved against a renewal of 15.00]; the first row and its hundredfold: rules of
+  # the job §4.
   QUOTES = [
     [{ "transfer" => 884, "per_transaction" => 18 }, 902, 598],
     [{ "transfer" => 1000, "promotion" => 200, "tax_milli_percent" => 19_000 }, 952, 548],
@@ -14,7 +15,14 @@ class SmallThingsTest < Minitest::Test
 
   def test_quotes
     QUOTES.each do |price, total, saves|
-      quote = Money::Quoting.quote(price.merge("currency" => "EUR"), stay: { "currency" => "EUR", "renew" => 1500 })
+      quote =
+        Money::Quoting.quote(
+          price.merge("currency" => "EUR"),
+          stay: {
+            "currency" => "EUR",
+            "renew" => 1500
+          }
+        )
       assert_equal [total, saves], [quote.total.minor, quote.saves.minor], price
     end
     assert_equal 59_800, (Money::Amount.new(598, "EUR") * 100).minor
@@ -22,24 +30,42 @@ class SmallThingsTest < Minitest::Test
 
   # What a price lacks; a price of nothing is one, none is not.
   def test_what_is_not_known_is_never_zero
-    [{}, { "currency" => "EUR" }, { "transfer" => 900 }, { "currency" => "EUR", "renew" => 900 }].each do |price|
+    [
+      {},
+      { "currency" => "EUR" },
+      { "transfer" => 900 },
+      { "currency" => "EUR", "renew" => 900 }
+    ].each do |price|
       quote = Money::Quoting.quote(price, stay: { "currency" => "EUR", "renew" => 1500 })
       assert_equal [nil, nil, nil], [quote.fee, quote.total, quote.saves], price.inspect
     end
-    free = Money::Quoting.quote({ "currency" => "EUR", "transfer" => 0 }, stay: { "currency" => "EUR" })
+    free =
+      Money::Quoting.quote({ "currency" => "EUR", "transfer" => 0 }, stay: { "currency" => "EUR" })
     assert_equal [0, nil], [free.total.minor, free.saves]
   end
 
   def test_currencies_are_never_summed_or_compared
     assert_raises(ArgumentError) { Money::Amount.new(1, "EUR") + Money::Amount.new(1, "USD") }
-    assert_nil Money::Quoting.quote({ "currency" => "EUR", "transfer" => 1 },
-      stay: { "currency" => "USD", "renew" => 2 }).saves
+    assert_nil Money::Quoting.quote(
+                 { "currency" => "EUR", "transfer" => 1 },
+                 stay: {
+                   "currency" => "USD",
+                   "renew" => 2
+                 }
+               ).saves
   end
 
   # seconds => words
   SPOKEN = {
-    60 => "1 minute", 900 => "15 minutes", 3600 => "1 hour", 5400 => "1.5 hours", 14_400 => "4 hours",
-    86_400 => "1 day", 129_600 => "1.5 days", 432_000 => "5 days", 30 => "0.5 minutes"
+    60 => "1 minute",
+    900 => "15 minutes",
+    3600 => "1 hour",
+    5400 => "1.5 hours",
+    14_400 => "4 hours",
+    86_400 => "1 day",
+    129_600 => "1.5 days",
+    432_000 => "5 days",
+    30 => "0.5 minutes"
   }.freeze
 
   def test_lengths_of_time_in_words
@@ -54,7 +80,8 @@ class SmallThingsTest < Minitest::Test
     assert_equal 1, Core::Codes::Code.warnings("Qw8kz20p", typed: true).size
   end
 
-  # key, value, source => the day that was told alone, and which end of it is assumed (rules of the job §1)
+  # key, value, source => the day that was told alone, and which end of it is assumed (rules of the
+  # job §1)
   DAYS = [
     [:expires_at, Time.utc(2027, 9, 1), :hand, %w[2027-09-01 start]],
     [:registrant_changed_at, Time.utc(2027, 2, 10), :hand, %w[2027-02-09 end]],

@@ -16,8 +16,8 @@ class ZoneTest < Minitest::Test
     "$TTL 1h\nwww A ) 192.0.2.1\n" => [2, "was not opened"],
     "$TTL 1h\nwww BOGUS x\n" => [2, "not a record type"],
     "$TTL 1h\nwww CH TXT x\n" => [2, "only IN"],
-    "$TTL 1h\n#{'a' * 64} A 192.0.2.1\n" => [2, "at most 63"],
-    "$TTL 1h\nwww TXT #{'a' * 256}\n" => [2, "at most 255"],
+    "$TTL 1h\n#{"a" * 64} A 192.0.2.1\n" => [2, "at most 63"],
+    "$TTL 1h\nwww TXT #{"a" * 256}\n" => [2, "at most 255"],
     "$INCLUDE other\n" => [1, "was not given"],
     "$TTL never\n" => [1, "not a time to live"],
     "$TTL 1h\nwww TYPE999 \\# 3 AABB\n" => [2, "the length says 3"],
@@ -27,7 +27,10 @@ class ZoneTest < Minitest::Test
   def test_what_lies_outside_the_zone_is_told_and_not_taken
     read = zone("$TTL 1h\nwww.other.test. A 192.0.2.1\nwww A 192.0.2.1\n")
     assert_equal [[2, "www.other.test."], ["www.tide.example."]],
-      [read.ignored.flat_map { |line, r| [line, r.name.to_s] }, read.records.map { |r| r.name.to_s }]
+                 [
+                   read.ignored.flat_map { |line, r| [line, r.name.to_s] },
+                   read.records.map { |r| r.name.to_s }
+                 ]
   end
 
   def test_mistakes_name_their_line_and_reason
@@ -39,15 +42,18 @@ class ZoneTest < Minitest::Test
   end
 
   def test_what_was_written_reads_the_same
-    first = zone("#{SOA}@ NS ns1\n$ORIGIN sub\nwww 1h30m IN TXT \"a\\\"b\\007\" ; c\n HTTPS 1 . alpn=\"h2\" " \
-                 "port=443\n\\@x A 192.0.2.1\n")
+    first =
+      zone(
+        "#{SOA}@ NS ns1\n$ORIGIN sub\nwww 1h30m IN TXT \"a\\\"b\\007\" ; c\n HTTPS 1 . alpn=\"h2\" " \
+          "port=443\n\\@x A 192.0.2.1\n"
+      )
     again = zone(Records::ZoneWriter.write(first))
     assert_equal first.records.map(&:to_s).sort, again.records.map(&:to_s).sort
     assert_equal 5400, first[Records::Name.parse("www.sub.tide.example."), "TXT"].ttl
   end
 
-  # old, new, kinds: what a comparison says. Meaning, not spelling: RFC 4343 (case), RFC 2181 §5 (sets), joined TXT
-  # strings.
+  # old, new, kinds: what a comparison says. Meaning, not spelling: RFC 4343 (case), RFC 2181 §5
+  # (sets), joined TXT strings.
   COMPARED = [
     ["@ 60 A 192.0.2.1", "@ 60 A 192.0.2.1", :same],
     ["@ 60 A 192.0.2.1", "@ 90 A 192.0.2.1", :ttl],
@@ -73,22 +79,33 @@ class ZoneTest < Minitest::Test
     old = zone("#{SOA}@ 60 NS ns1.old.test.\n@ 60 MX 10 mail\n")
     new = zone("#{SOA}@ 60 NS ns1.new.test.\n")
     rows = Records::Comparison.of(old, new)
-    assert_equal(["Mail to tide.example would be refused or go astray: its MX record is missing."],
-      rows.map { |r| SteadyMove::Words.say(r.breaks) })
+    assert_equal(
+      ["Mail to tide.example would be refused or go astray: its MX record is missing."],
+      rows.map { |r| SteadyMove::Words.say(r.breaks) }
+    )
   end
 
-  # parent NS, zone NS, greatest, negative, registry → seconds after the switch (rules of the job §6, step 4) where the
-  # old zone names the new servers, or not.
-  SETTLES = [[86_400, 3600, 7200, 900, 0, 93_600, 97_200], [3600, 7200, 300, 900, 600, 8700, 12_300],
-    [0, 0, 0, 0, 0, 0, 0]].freeze
+  # parent NS, zone NS, greatest, negative, registry → seconds after the switch (rules of the job
+  # §6, step 4) where the old zone names the new servers, or not.
+  SETTLES = [
+    [86_400, 3600, 7200, 900, 0, 93_600, 97_200],
+    [3600, 7200, 300, 900, 600, 8700, 12_300],
+    [0, 0, 0, 0, 0, 0, 0]
+  ].freeze
 
   def test_no_cache_holds_the_old_host_after_the_handover
     SETTLES.each do |parent, ns, greatest, negative, registry, *expected|
-      found = [true, false].map do |old_set|
-        Records::Handover.new(parent_ns: parent, zone_ns: ns, greatest: greatest, negative: negative,
-          registry: registry,
-          old_set: old_set).settles_after
-      end
+      found =
+        [true, false].map do |old_set|
+          Records::Handover.new(
+            parent_ns: parent,
+            zone_ns: ns,
+            greatest: greatest,
+            negative: negative,
+            registry: registry,
+            old_set: old_set
+          ).settles_after
+        end
       assert_equal expected, found
     end
   end

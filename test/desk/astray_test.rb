@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# Moves that went astray: whose transfer it is, what is undone, what nobody can meet; every one has a way out.
+# Moves that went astray: whose transfer it is, what is undone, what nobody can meet; every one has
+# a way out.
 class AstrayTest < Minitest::Test
   include ByHand
 
@@ -12,17 +13,28 @@ class AstrayTest < Minitest::Test
   LOCK = "clientTransferProhibited"
 
   def asked(name)
-    world.link.log.select { |l| l["name"] == name }.map { |l| l.values_at("registrar", "command", "code") }
+    world
+      .link
+      .log
+      .select { |l| l["name"] == name }
+      .map { |l| l.values_at("registrar", "command", "code") }
   end
 
-  def changes(name) = world.link.log.select { |l| l["name"] == name && l["command"].match?(/update|cancel/) }
+  def changes(name)
+    world.link.log.select { |l| l["name"] == name && l["command"].match?(/update|cancel/) }
+  end
   def at_release(id) = world.until_true { state(id)["release"].active? }
 
   # A transfer of long ago, between others.
   def moved_before(name)
     world.world.registry.instance_variable_get(:@db)[:transfers].insert(
-      name: name, status: "serverApproved", requested_by: "tarnbeck", acts: "gannet", years: 1,
-      requested_at: (world.app.now - (900 * 86_400)).to_i, act_at: (world.app.now - (895 * 86_400)).to_i
+      name: name,
+      status: "serverApproved",
+      requested_by: "tarnbeck",
+      acts: "gannet",
+      years: 1,
+      requested_at: (world.app.now - (900 * 86_400)).to_i,
+      act_at: (world.app.now - (895 * 86_400)).to_i
     )
   end
 
@@ -37,7 +49,8 @@ class AstrayTest < Minitest::Test
     id
   end
 
-  # An order that fails on the way, on a name transferred before: 2201 to the question speaks of the old transfer.
+  # An order that fails on the way, on a name transferred before: 2201 to the question speaks of the
+  # old transfer.
   def test_somebodys_old_transfer_is_no_refusal_of_ours
     id = failed_order
     assert_equal(%w[stuck theirs], state(id)["order"].then { |s| [s.phase, s.turn] })
@@ -50,10 +63,12 @@ class AstrayTest < Minitest::Test
     id = failed_order
     world.orders.call_off(id, by: ADA)
     world.runner.pass
-    assert_equal ["Called off", false, [LOCK]], [state(id).stage, world.move(id).open, row(OPEN)[:statuses]]
+    assert_equal ["Called off", false, [LOCK]],
+                 [state(id).stage, world.move(id).open, row(OPEN)[:statuses]]
   end
 
-  # Called off while an unlock may still take effect: it is watched until it can't any more, and the lock is seen.
+  # Called off while an unlock may still take effect: it is watched until it can't any more, and the
+  # lock is seen.
   def test_called_off_after_an_unlock_that_the_record_does_not_show_yet
     live_with("tarnbeck")
     name = "harbourpass.example"
@@ -70,7 +85,8 @@ class AstrayTest < Minitest::Test
     assert_operator state(id)["make-safe"].done_at, :>=, state(id)["unlock"].done_at + 3600
   end
 
-  # What had been released before the call-off took effect is not taken back: it is closed as landed.
+  # What had been released before the call-off took effect is not taken back: it is closed as
+  # landed.
   def test_called_off_after_the_release_had_taken_effect
     live_with("tarnbeck")
     id = world.start(KEPT, to: "orlop")
@@ -80,12 +96,24 @@ class AstrayTest < Minitest::Test
     world.until_true { !world.move(id).open }
     assert_equal "Settled", state(id).stage
     assert_includes world.move(id).events.map(&:type), "resumed"
-    assert_equal(%w[orlop], changes(KEPT).last(1).map { |l| l["registrar"] }, "who no longer holds it is asked nothing")
+    assert_equal(
+      %w[orlop],
+      changes(KEPT).last(1).map { |l| l["registrar"] },
+      "who no longer holds it is asked nothing"
+    )
     assert_operator changes(KEPT).size, :<=, 2
     move = world.move(id)
     words = SteadyMove::Desk::MoveWords.of(move.plan, world.app.accounts)
-    sheet = SteadyMove::Web::Views::MoveView.sheet(move, words, {}, world.app.now,
-      SteadyMove::Desk::InShort.new(world.app), code_state: nil, hands: ->(_) {})
+    sheet =
+      SteadyMove::Web::Views::MoveView.sheet(
+        move,
+        words,
+        {},
+        world.app.now,
+        SteadyMove::Desk::InShort.new(world.app),
+        code_state: nil,
+        hands: ->(_) {}
+      )
     assert_equal [true, false], sheet.values_at(:can_move_back, :can_call_off)
   end
 
@@ -96,7 +124,10 @@ class AstrayTest < Minitest::Test
     at_release(id)
     world.orders.call_off(id, by: ADA)
     world.runner.pass
-    acted = world.link.log.select { |l| l["name"] == KEPT && l["command"].match?(/update|(request|cancel)/) }
+    acted =
+      world.link.log.select do |l|
+        l["name"] == KEPT && l["command"].match?(/update|(request|cancel)/)
+      end
     keys = acted.map { |l| l["key"] }
     assert_equal [3, keys], [keys.size, keys.uniq]
   end
@@ -104,7 +135,11 @@ class AstrayTest < Minitest::Test
   # Released, and landed with other name servers than the plan's.
   def landed_otherwise(id)
     held = row(KEPT)[:name_servers]
-    world.world.registry.domains.where(name: KEPT)
+    world
+      .world
+      .registry
+      .domains
+      .where(name: KEPT)
       .update(name_servers: '["ns1.elsewhere.test","ns2.elsewhere.test"]')
     world.orders.approve(id, by: ADA)
     world.until_true { state(id)["check-landed"].phase == "stuck" }
@@ -117,7 +152,10 @@ class AstrayTest < Minitest::Test
     at_release(id)
     landed_otherwise(id)
     assert_includes state(id)["check-landed"].says, "ns1.elsewhere.test"
-    assert_match(/Why it is left/, assert_raises(SteadyMove::Desk::Refused) { accept(id, " ") }.message)
+    assert_match(
+      /Why it is left/,
+      assert_raises(SteadyMove::Desk::Refused) { accept(id, " ") }.message
+    )
     accept(id, "the web team moved it meanwhile")
     world.runner.pass
     assert_equal ["Settled", false], [state(id).stage, world.move(id).open]
@@ -125,7 +163,9 @@ class AstrayTest < Minitest::Test
     assert_equal(["the web team moved it meanwhile"], checks.filter_map { |c| c["accepted"] }.uniq)
   end
 
-  def accept(id, reason, step: "check-landed") = world.orders.accept(id, by: ADA, step: step, reason: reason)
+  def accept(id, reason, step: "check-landed")
+    world.orders.accept(id, by: ADA, step: step, reason: reason)
+  end
 
   def test_only_the_difference_that_was_seen_is_accepted
     live_with("tarnbeck")
@@ -148,13 +188,16 @@ class AstrayTest < Minitest::Test
     assert_equal ["Settled", held.sort], [state(id).stage, row(KEPT)[:name_servers].sort]
   end
 
-  # A plan that starts looks name servers up again, also where they were seen a moment before it was shown.
+  # A plan that starts looks name servers up again, also where they were seen a moment before it was
+  # shown.
   def test_a_plan_looks_name_servers_up_again_when_it_starts
     live_with("tarnbeck")
     world.driver.move_on(to: world.app.now + 120)
     world.world.registry.domains.where(name: KEPT).update(name_servers: '["ns1.elsewhere.test"]')
-    assert_match(/Do the name servers .* \(ns1.elsewhere.test\) belong to/,
-      assert_raises(SteadyMove::Desk::Refused) { world.start(KEPT, to: "orlop") }.message)
+    assert_match(
+      /Do the name servers .* \(ns1.elsewhere.test\) belong to/,
+      assert_raises(SteadyMove::Desk::Refused) { world.start(KEPT, to: "orlop") }.message
+    )
     SteadyMove::Desk::HostQuestion.new(world.app).answer(KEPT, ends: false, by: ADA)
     id = world.start(KEPT, to: "orlop")
     assert_equal ["ns1.elsewhere.test"], world.move(id).plan.name_servers
@@ -164,7 +207,9 @@ class AstrayTest < Minitest::Test
   def test_a_move_is_begun_whole_or_not_at_all
     live_with("tarnbeck")
     journal = world.app.journal
-    journal.define_singleton_method(:add) { |type, **more| type == "planned" ? raise(Interrupt) : super(type, **more) }
+    journal.define_singleton_method(:add) do |type, **more|
+      type == "planned" ? raise(Interrupt) : super(type, **more)
+    end
     assert_raises(Interrupt) { world.start(KEPT, to: "orlop") }
     assert_empty world.app.moves.all
   ensure
@@ -189,7 +234,10 @@ class AstrayTest < Minitest::Test
     world.runner.pass
     ahead = world.app.now + 86_400
     world.app.schedule.look_again(id, "lock-gone", at: ahead + 900, now: ahead)
-    assert_equal([["lock-gone", id]], world.app.schedule.due(now: world.app.now).map { |d| [d.step, d.move_id] })
+    assert_equal(
+      [["lock-gone", id]],
+      world.app.schedule.due(now: world.app.now).map { |d| [d.step, d.move_id] }
+    )
     room = SteadyMove::Desk::PostRoom.new(world.app)
     room.instance_variable_set(:@due_at, ahead + 300)
     assert_predicate room, :due?
@@ -201,10 +249,17 @@ class AstrayTest < Minitest::Test
     id = world.start(KEPT, to: "orlop")
     world.app.schedule.sync(world.move(id), now: world.app.now)
     take = ->(who, at) { world.app.schedule.take(id, "unlock", now: at, holder: who) }
-    job = lambda do |who|
-      ports = SteadyMove::Desk::StepPorts.of(world.app)
-      SteadyMove::Desk::StepContext.new(ports, world.move(id), "unlock", world.app.now, holder: who)
-    end
+    job =
+      lambda do |who|
+        ports = SteadyMove::Desk::StepPorts.of(world.app)
+        SteadyMove::Desk::StepContext.new(
+          ports,
+          world.move(id),
+          "unlock",
+          world.app.now,
+          holder: who
+        )
+      end
     assert take.call("a", world.app.now)
     assert_match(/\Asm-#{id}-unlock-1\z/, job.call("a").intend("x") { |key| key })
     assert_raises(SteadyMove::Desk::StepContext::HoldLost) { job.call("b").intend("x") { flunk } }
@@ -218,9 +273,8 @@ class AstrayTest < Minitest::Test
     @world = BenchWorld.new(names_at: %w[tarnbeck gannet], timeout: 8)
     mute = world.start(KEPT, to: "orlop")
     free = world.start("northskerry-crew.example", to: "orlop")
-    consent = lambda do
-      hands.consent([free], given_by: "Pearl", ends: world.app.now + 86_400, by: ADA)
-    end
+    consent =
+      lambda { hands.consent([free], given_by: "Pearl", ends: world.app.now + 86_400, by: ADA) }
     world.link.fault("mute-tarnbeck", "on")
     runner = SteadyMove::Desk::Runner.new(world.app)
     runner.follow

@@ -31,13 +31,14 @@ class BackupTest < Minitest::Test
 
   def test_what_can_not_be_made_or_restored_says_why
     Backup.make(config("desk"), @file)
-    { -> { Backup.make(config("desk"), @file) } => "is there already", -> {
-      Backup.make(config("empty"), "#{@file}2")
-    } => "no database",
-      -> { Backup.restore(config("desk"), @file) } => "holds a database already", -> {
-                                                                                    Backup.restore(@other, "/nowhere")
-                                                                                  } => "can't be " \
-                                                                                       "restored" }.each do |act, says|
+    {
+      -> { Backup.make(config("desk"), @file) } => "is there already",
+      -> { Backup.make(config("empty"), "#{@file}2") } => "no database",
+      -> { Backup.restore(config("desk"), @file) } => "holds a database already",
+      -> { Backup.restore(@other, "/nowhere") } =>
+        "can't be " \
+          "restored"
+    }.each do |act, says|
       assert_includes assert_raises(SteadyMove::Desk::Refused, &act).message, says
     end
     File.write(bad = File.join(@world.folder, "bad.zip"), "no archive")
@@ -46,9 +47,12 @@ class BackupTest < Minitest::Test
   end
 
   # words for the command line => exit status and what it says
-  COMMANDS = { [] => [2, "Usage:"], %w[backup] => [2, "Usage:"],
-               %w[backup x --config /nowhere.yml] => [1, "is not there"], %w[--nonsense] => [2,
-                 "invalid option"] }.freeze
+  COMMANDS = {
+    [] => [2, "Usage:"],
+    %w[backup] => [2, "Usage:"],
+    %w[backup x --config /nowhere.yml] => [1, "is not there"],
+    %w[--nonsense] => [2, "invalid option"]
+  }.freeze
 
   def test_the_command_line_says_one_line
     COMMANDS.each do |words, (code, says)|
@@ -59,24 +63,45 @@ class BackupTest < Minitest::Test
   end
 
   # a configuration file => the line that is said of it
-  FILES = { "- a\n" => "a map of settings", "a: [\n" => "line", "data: /proc/none\n" => "can't be made" }.freeze
+  FILES = {
+    "- a\n" => "a map of settings",
+    "a: [\n" => "line",
+    "data: /proc/none\n" => "can't be made"
+  }.freeze
 
   def test_a_configuration_that_can_not_be_used
     FILES.each do |text, says|
       File.write(file = File.join(@world.folder, "desk.yml"), text)
       assert_includes assert_raises(SteadyMove::Desk::Refused) {
-        SteadyMove::Desk::Config.read(file, env: {})
-      }.message, says
+                        SteadyMove::Desk::Config.read(file, env: {})
+                      }.message,
+                      says
     end
   end
 
   def test_the_rdap_bootstrap_file_is_read_and_own_words_rule
-    File.write(file = File.join(@world.folder, "dns.json"),
-      { services: [[%w[com net], ["http://a.test/", "https://b.test/"]], [["org"], ["http://c.test/"]]] }.to_json)
-    config = SteadyMove::Desk::Config.new({ "data" => @world.folder,
-"rdap" => { "bootstrap" => file, "bases" => { "org" => "http://own.test/" } } })
+    File.write(
+      file = File.join(@world.folder, "dns.json"),
+      {
+        services: [[%w[com net], %w[http://a.test/ https://b.test/]], [["org"], ["http://c.test/"]]]
+      }.to_json
+    )
+    config =
+      SteadyMove::Desk::Config.new(
+        {
+          "data" => @world.folder,
+          "rdap" => {
+            "bootstrap" => file,
+            "bases" => {
+              "org" => "http://own.test/"
+            }
+          }
+        }
+      )
     places = SteadyMove::Desk::Settings.new(@world.app.db, @world.app.safe, config).places
-    assert_equal({ "com" => "https://b.test/", "net" => "https://b.test/", "org" => "http://own.test/" },
-      places.rdap_bases)
+    assert_equal(
+      { "com" => "https://b.test/", "net" => "https://b.test/", "org" => "http://own.test/" },
+      places.rdap_bases
+    )
   end
 end

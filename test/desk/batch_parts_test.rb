@@ -4,7 +4,8 @@ require_relative "../test_helper"
 require_relative "../support/by_hand"
 require_relative "../support/some_batches"
 
-# Parts of a batch: which names rest on each other, a rehearsal, the status text, what a crash leaves behind.
+# Parts of a batch: which names rest on each other, a rehearsal, the status text, what a crash
+# leaves behind.
 class BatchPartsTest < Minitest::Test
   include ByHand
   include SomeBatches
@@ -55,7 +56,8 @@ class BatchPartsTest < Minitest::Test
     assert_equal 0, app.moves.open_count, "nothing outside is touched"
   end
 
-  # The plug was pulled between a move's start and its line in the batch: it is taken up, not started twice.
+  # The plug was pulled between a move's start and its line in the batch: it is taken up, not
+  # started twice.
   def test_a_start_that_was_cut_off_is_taken_up
     id, = batches.make(NAMES.first(1), by: ADA, to: "orlop", trial: false)
     batches.start(id, by: ADA, shown: review(id).total)

@@ -4,7 +4,8 @@ require_relative "../test_helper"
 require_relative "../support/by_hand"
 require_relative "../support/some_batches"
 
-# Batches lived through in a practice world: reviewed, limited, started wave by wave, halted, closed.
+# Batches lived through in a practice world: reviewed, limited, started wave by wave, halted,
+# closed.
 class BatchesTest < Minitest::Test
   include ByHand
   include SomeBatches
@@ -14,7 +15,9 @@ class BatchesTest < Minitest::Test
 
   def setup = live_with("tarnbeck")
   def app = world.app
-  def made(names = NAMES, **more) = batches.make(names, by: ADA, to: "orlop", trial: false, **more).first
+  def made(names = NAMES, **more)
+    batches.make(names, by: ADA, to: "orlop", trial: false, **more).first
+  end
   def refused(match, &) = assert_match(match, assert_raises(SteadyMove::Desk::Refused, &).message)
 
   def test_the_review_says_everything_once
@@ -36,7 +39,9 @@ class BatchesTest < Minitest::Test
     assert_equal "running", begin_batch(id)
     first = members(id).values.find(&:move_id)
     assert_equal 1, app.moves.open_count
-    world.until_true(most: 300, what: "the trial's end") { !world.move(first.move_id).open || app.moves.open_count > 1 }
+    world.until_true(most: 300, what: "the trial's end") do
+      !world.move(first.move_id).open || app.moves.open_count > 1
+    end
     world.until_true(most: 20, what: "the rest") { members(id).values.all?(&:move_id) }
     assert world.move(first.move_id).state.landed?
     world.runner.pass
@@ -44,10 +49,14 @@ class BatchesTest < Minitest::Test
     refused(/still moving/) { batches.close(id, by: ADA) }
     world.until_true(most: 600, what: "the end") { app.moves.open.empty? }
     batches.close(id, by: ADA)
-    assert_equal(%w[closed names started made] - %w[names],
-      app.journal.numbered(app.batches.lines(id, 50)).select do |e|
-        e.type == "batch"
-      end.map { |e| e.phrase.key.split(".").last })
+    assert_equal(
+      %w[closed names started made] - %w[names],
+      app
+        .journal
+        .numbered(app.batches.lines(id, 50))
+        .select { |e| e.type == "batch" }
+        .map { |e| e.phrase.key.split(".").last }
+    )
   end
 
   def test_a_trial_that_does_not_land_halts_the_rest
@@ -85,12 +94,16 @@ class BatchesTest < Minitest::Test
   def test_a_persons_limit_and_what_can_not_be_set_against_it
     ada = app.db[:people].where(email: ADA).get(:id)
     spending = SteadyMove::Desk::Spending.new(app)
-    { [500, "EUR"] => /above your own limit of 5.00 EUR/, [99_999, "EUR"] => nil,
-      [99_999, "GBP"] => /can’t be set against your own limit/ }.each do |amount, expected|
+    {
+      [500, "EUR"] => /above your own limit of 5.00 EUR/,
+      [99_999, "EUR"] => nil,
+      [99_999, "GBP"] => /can’t be set against your own limit/
+    }.each do |amount, expected|
       spending.limit_person(ada, Core::Money::Amount.new(*amount), by: BEN)
-      above = spending.above(review(made_or_found), batches.find(made_or_found), ADA).map do |p|
-        SteadyMove::Words.say(p)
-      end
+      above =
+        spending
+          .above(review(made_or_found), batches.find(made_or_found), ADA)
+          .map { |p| SteadyMove::Words.say(p) }
       expected ? assert_match(expected, above.join) : assert_empty(above)
     end
   end
@@ -112,7 +125,8 @@ class BatchesTest < Minitest::Test
   def test_a_dearer_price_holds_a_name_back
     id = made(per_day: 1)
     begin_batch(id)
-    dearer = app.accounts.find("orlop").dup.tap { |a| a.prices = a.prices.merge("transfer" => 99_900) }
+    dearer =
+      app.accounts.find("orlop").dup.tap { |a| a.prices = a.prices.merge("transfer" => 99_900) }
     app.accounts.put(dearer)
     world.driver.move_on(to: app.now + 86_400)
     held = members(id).values.select { |m| m.state == "held" }
@@ -123,13 +137,15 @@ class BatchesTest < Minitest::Test
 
   def test_refusals
     id = made
-    [[/in another batch/, -> { batches.make(NAMES, by: ADA, to: "orlop") }],
+    [
+      [/in another batch/, -> { batches.make(NAMES, by: ADA, to: "orlop") }],
       [/no name in it/, -> { batches.make([], by: ADA) }],
       [/no account/, -> { batches.change(id, by: ADA, to: "nowhere") }],
       [/can’t end on/, -> { batches.change(id, by: ADA, blackouts: [%w[2027-05-02 2027-05-01]]) }],
       [/not in this batch/, -> { batches.change_names(id, by: ADA, drop: %w[other.example]) }],
       [/not halted/, -> { batches.go_on(id, by: ADA) }],
-      [/no batch number 99/, -> { batches.find(99) }]].each { |match, act| refused(match, &act) }
+      [/no batch number 99/, -> { batches.find(99) }]
+    ].each { |match, act| refused(match, &act) }
   end
 
   private

@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# Whole moves away from registrars of every habit: what the desk cannot do it says, and it believes only what it sees
-# from outside.
+# Whole moves away from registrars of every habit: what the desk cannot do it says, and it believes
+# only what it sees from outside.
 class ByHandTest < Minitest::Test
   include ByHand
 
@@ -16,13 +16,17 @@ class ByHandTest < Minitest::Test
     world.until_true { world.app.messages.of_move(id).any? { |m| m[:kind] == "approval-request" } }
     mail = world.app.messages.of_move(id).find { |m| m[:kind] == "approval-request" }
     assert_equal [false, true],
-      [mail[:doubtful], mail[:link].include?("/counter/tarnbeck/release/isles-timetable.example")]
+                 [
+                   mail[:doubtful],
+                   mail[:link].include?("/counter/tarnbeck/release/isles-timetable.example")
+                 ]
     assert_match(/approved/, visitor.approve(mail[:link]))
     until_over(id)
     assert_equal "Settled", state(id).stage
   end
 
-  # 2: the code by mail to the registrant after a reason, and not while its own privacy service is on.
+  # 2: the code by mail to the registrant after a reason, and not while its own privacy service is
+  # on.
   def test_a_code_that_is_mailed_after_a_reason_is_given
     live_with("gannet")
     id = start("northskerry-crew.example")
@@ -31,7 +35,8 @@ class ByHandTest < Minitest::Test
     assert_match(/off for northskerry-crew/, do_it(id, "privacy-off", "privacy-off"))
     until_step(id, "ask-code")
     asked = told(id, "ask-code").hand
-    assert_equal [["A reason, which is asked for", "We gather all our names in one account."]], asked.typed
+    assert_equal [["A reason, which is asked for", "We gather all our names in one account."]],
+                 asked.typed
     assert_includes asked.does, "names@saltern-office.example"
     assert_match(/why you want/, visitor.act(asked.site, "northskerry-crew.example", "code"))
     do_it(id, "ask-code", "code", reason: asked.typed.first.last)
@@ -42,12 +47,12 @@ class ByHandTest < Minitest::Test
     until_step(id, "privacy-back")
     do_it(id, "privacy-back", "privacy-on")
     until_over(id)
-    assert_equal ["Settled", "shade.orlop.example"],
-      [state(id).stage, row("northskerry-crew.example")[:veil].partition("@").last]
+    assert_equal %w[Settled shade.orlop.example],
+                 [state(id).stage, row("northskerry-crew.example")[:veil].partition("@").last]
   end
 
-  # 3: privacy at a separate service with an identity check; the code to the administrative contact; nothing by
-  # connection.
+  # 3: privacy at a separate service with an identity check; the code to the administrative contact;
+  # nothing by connection.
   def test_a_separate_privacy_service_and_its_identity_check
     live_with("millrace")
     id = start("kelp-sound-hire.example")
@@ -61,7 +66,8 @@ class ByHandTest < Minitest::Test
     assert_match(/identity check first/, visitor.act(check.site, "kelp-sound-hire.example", "off"))
     assert_match(/is passed/, pass_check(check.site))
     until_step(id, "privacy-off")
-    assert_includes world.move(id).events.find { |e| e.step == "identity" && e.done? }.says, "Curlew Screen wrote"
+    assert_includes world.move(id).events.find { |e| e.step == "identity" && e.done? }.says,
+                    "Curlew Screen wrote"
     do_it(id, "privacy-off", "off")
     do_it(id, "unlock", "lock-off")
     do_it(id, "ask-code", "code")
@@ -73,7 +79,10 @@ class ByHandTest < Minitest::Test
     assert_equal "Settled", state(id).stage
     from, to = state(id).exposed.first
     assert_operator to - from, :>, 0
-    assert_empty(world.link.log.select { |l| l["registrar"] == "millrace" }, "the desk has no connection there")
+    assert_empty(
+      world.link.log.select { |l| l["registrar"] == "millrace" },
+      "the desk has no connection there"
+    )
   end
 
   # 4: no self-service: one letter for all, the code days later.
@@ -81,7 +90,8 @@ class ByHandTest < Minitest::Test
     live_with("cobble")
     ids = %w[saltern-harbour.example isles-weather.example].map { |n| start(n) }
     before = letters.draft("cobble", by: ADA).draft
-    assert_equal [%w[unlock code], 2, "help@cobblekeel.example"], [before.kinds, before.names.size, before.to]
+    assert_equal [%w[unlock code], 2, "help@cobblekeel.example"],
+                 [before.kinds, before.names.size, before.to]
     letter = write("cobble")
     assert_nil letters.draft("cobble", by: ADA), "nothing waits any more"
     assert_equal(%w[theirs theirs], ids.map { |id| state(id).turn })
@@ -112,16 +122,30 @@ class ByHandTest < Minitest::Test
     assert_raises(SteadyMove::Desk::Refused) { hands.new_code(odd, by: ADA) }
   end
 
-  # 6: a registry that knows neither code nor lock and asks the holder by mail; whoever doesn't answer keeps the name.
+  # 6: a registry that knows neither code nor lock and asks the holder by mail; whoever doesn't
+  # answer keeps the name.
   def test_a_registry_that_asks_the_holder_by_mail
     live_with("millrace")
     name = "seal-bay-trips.isl.test"
     id = start(name)
-    assert_equal(%w[keep-zone consent identity privacy-off contacts-shown prove-contact answers-before order
-      registry-pending release landed
-      privacy-back check-landed], state(id).steps.map do |s|
-                                    s.step.id
-                                  end)
+    assert_equal(
+      %w[
+        keep-zone
+        consent
+        identity
+        privacy-off
+        contacts-shown
+        prove-contact
+        answers-before
+        order
+        registry-pending
+        release
+        landed
+        privacy-back
+        check-landed
+      ],
+      state(id).steps.map { |s| s.step.id }
+    )
     consent(id)
     site = told(id, "identity").hand.site
     pass_check(site)
@@ -151,16 +175,19 @@ class ByHandTest < Minitest::Test
     do_it(id, "privacy-off", "off")
     until_step(id, "release")
     world.driver.move_on(to: world.app.now + (11 * 86_400))
-    assert_equal ["Refused", %w[make-safe privacy-again]], [state(id).stage, (state(id).steps.map do |s|
-      s.step.id
-    end & %w[make-safe privacy-again])]
+    assert_equal ["Refused", %w[make-safe privacy-again]],
+                 [
+                   state(id).stage,
+                   (state(id).steps.map { |s| s.step.id } & %w[make-safe privacy-again])
+                 ]
     do_it(id, "privacy-again", "on")
     until_over(id)
     assert_equal "millrace", row("seal-bay-trips.isl.test")[:sponsor]
     refute_nil state(id).exposed.last.last
   end
 
-  # A step that somebody did without being asked is seen all the same; calling off asks for what was opened.
+  # A step that somebody did without being asked is seen all the same; calling off asks for what was
+  # opened.
   def test_what_was_done_unasked_is_seen
     live_with("millrace")
     id = start("slipway.example")
@@ -174,28 +201,35 @@ class ByHandTest < Minitest::Test
     assert_includes row("slipway.example")[:statuses], "clientTransferProhibited"
   end
 
-  # Records carried away from a registrar without a connection: the name servers are set by hand, and the values are
-  # named.
+  # Records carried away from a registrar without a connection: the name servers are set by hand,
+  # and the values are named.
   def test_name_servers_set_by_hand
     live_with("millrace")
     id = start("slipway.example", host: "lanternroom")
     until_step(id, "switch-ns")
     hand = told(id, "switch-ns").hand
-    assert_equal [["Name server 1", "ns1.lanternroom.example"], ["Name server 2", "ns2.lanternroom.example"]],
-      hand.typed
+    assert_equal [
+                   ["Name server 1", "ns1.lanternroom.example"],
+                   ["Name server 2", "ns2.lanternroom.example"]
+                 ],
+                 hand.typed
     do_it(id, "switch-ns", "name-servers", servers: hand.typed.map(&:last).join(" "))
     until_step(id, "ns-settled")
-    assert_equal %w[ns1.lanternroom.example ns2.lanternroom.example], row("slipway.example")[:name_servers].sort
+    assert_equal %w[ns1.lanternroom.example ns2.lanternroom.example],
+                 row("slipway.example")[:name_servers].sort
   end
 
   # A registrar more is a file.
   def test_one_more_registrar_is_a_file
     folder = Dir.mktmpdir
     FileUtils.cp(Dir[File.join(SteadyMove::ROOT, "practice/scenario/registrars/*.yml")], folder)
-    File.write(File.join(folder, "windlass.yml"),
-      File.read(File.join(folder, "tarnbeck.yml")).gsub("Tarnbeck Names", "Windlass Names"))
+    File.write(
+      File.join(folder, "windlass.yml"),
+      File.read(File.join(folder, "tarnbeck.yml")).gsub("Tarnbeck Names", "Windlass Names")
+    )
     scenario = Practice::Scenario.demo(registrars: folder)
     assert_equal Practice::Scenario.demo.registrars.size + 1, scenario.registrars.size
-    assert_equal "Windlass Names", Practice::World.new(Dir.mktmpdir, scenario, rate: 0).registrar_title("windlass")
+    assert_equal "Windlass Names",
+                 Practice::World.new(Dir.mktmpdir, scenario, rate: 0).registrar_title("windlass")
   end
 end

@@ -3,8 +3,9 @@
 require_relative "../test_helper"
 require_relative "../support/bench_world"
 
-# Records carried where no host offers a connection, lived through in the practice world: everything by its counters and
-# by asking; DNS alone; name servers that come by mail; TTLs lowered and put back.
+# Records carried where no host offers a connection, lived through in the practice world: everything
+# by its counters and by asking; DNS alone; name servers that come by mail; TTLs lowered and put
+# back.
 class CarryingTest < Minitest::Test
   Desk = SteadyMove::Desk
   SHOP = "saltern-gift-shop.example"
@@ -25,10 +26,14 @@ class CarryingTest < Minitest::Test
   end
 
   def said(id, step) = Desk::ManualSteps.new(app).said([[id, step]], by: ADA)
-  def until_done(id, step) = world.until_true(most: 300, what: step) { state(id)[step].done? || state(id).ending }
+  def until_done(id, step)
+    world.until_true(most: 300, what: step) { state(id)[step].done? || state(id).ending }
+  end
   def over(id) = world.until_true(most: 500, what: "the end") { !state(id).open? }
   def carrying = Desk::Carrying.new(app)
-  def get(name, source, **more) = Desk::ZoneGetting.new(app).call(name, source: source, by: ADA, **more)
+  def get(name, source, **more)
+    Desk::ZoneGetting.new(app).call(name, source: source, by: ADA, **more)
+  end
 
   # The whole zone of the shop as its present host holds it: what a person copies from its page.
   def zone_file(name = SHOP)
@@ -38,7 +43,12 @@ class CarryingTest < Minitest::Test
 
   def enter_wanted(place, name = SHOP)
     by_counter(place, "open", { "name" => name }, "all")
-    by_counter(place, "zone-file", { "file" => Records::ZoneWriter.write(carrying.sheet(name).wanted) }, name)
+    by_counter(
+      place,
+      "zone-file",
+      { "file" => Records::ZoneWriter.write(carrying.sheet(name).wanted) },
+      name
+    )
   end
 
   def test_a_move_whose_records_go_by_hand_from_one_page_to_another
@@ -58,10 +68,11 @@ class CarryingTest < Minitest::Test
     over(id)
     assert_equal "Settled", state(id).stage
     assert_equal %w[ns-a.cleatzones.example ns-b.cleatzones.example],
-      world.world.registry.find(SHOP)[:name_servers].sort
+                 world.world.registry.find(SHOP)[:name_servers].sort
   end
 
-  # Copies that a destination makes by guessing names miss some; what is missing is said, and holds up the switch.
+  # Copies that a destination makes by guessing names miss some; what is missing is said, and holds
+  # up the switch.
   def test_what_a_destination_copied_is_compared
     get(SHOP, "file", text: zone_file)
     by_counter("cleat", "open", { "name" => SHOP }, "all")
@@ -70,7 +81,10 @@ class CarryingTest < Minitest::Test
     until_done(id, "fetch-zone")
     said(id, "put-zone")
     world.driver.move_on(to: app.now + 7200)
-    assert_match(/not answered as wanted yet: 4 of 8 record sets/, state(id).last_of("put-zone").says)
+    assert_match(
+      /not answered as wanted yet: 4 of 8 record sets/,
+      state(id).last_of("put-zone").says
+    )
     refute state(id)["switch-ns"].active?
     carrying.choose(SHOP, by: ADA, host_id: "cleat")
     enter_wanted("cleat")
@@ -90,8 +104,12 @@ class CarryingTest < Minitest::Test
     assert_operator state(id)["ttls-lowered"].done_at - lowered, :>=, greatest
     over(id)
     assert_equal "Settled", state(id).stage
-    after = app.dns.transfer("ns1.lanternroom.example", PLAIN,
-      key: Desk::Zones.key(app.accounts.host_of("lanternroom")))
+    after =
+      app.dns.transfer(
+        "ns1.lanternroom.example",
+        PLAIN,
+        key: Desk::Zones.key(app.accounts.host_of("lanternroom"))
+      )
     assert_equal greatest, after.content.map(&:ttl).max, "the long TTLs are back"
     assert_equal "tarnbeck", world.world.registry.find(PLAIN)[:sponsor]
     left = Desk::LeftBehind.new(app)
@@ -112,7 +130,11 @@ class CarryingTest < Minitest::Test
     assert_equal %w[ns1.withypoint.example ns2.withypoint.example], told
     Desk::LaterHost.told(app, "later-withy", told, by: ADA)
     until_done(id, "servers-known")
-    by_counter("withy-dns", "zone-file", { "file" => Records::ZoneWriter.write(carrying.sheet(SHOP).wanted) })
+    by_counter(
+      "withy-dns",
+      "zone-file",
+      { "file" => Records::ZoneWriter.write(carrying.sheet(SHOP).wanted) }
+    )
     said(id, "put-zone")
     until_done(id, "switch-ns")
     assert_equal told, world.world.registry.find(SHOP)[:name_servers].sort
@@ -125,9 +147,11 @@ class CarryingTest < Minitest::Test
     assert_match(/not on the list/, fates.last.why)
     assert_operator fates.count(&:id), :>=, 4
     assert_raises(Desk::Refused) do
-      Desk::DnsAlone.new(app).start_all(Array.new(201) do |i|
-        "n#{i}.example"
-      end, host: "cleat", by: ADA)
+      Desk::DnsAlone.new(app).start_all(
+        Array.new(201) { |i| "n#{i}.example" },
+        host: "cleat",
+        by: ADA
+      )
     end
   end
 
@@ -143,7 +167,8 @@ class CarryingTest < Minitest::Test
     assert_equal [%w[old both], %w[new both], %w[parent new]], states.call
     world.link.fault("silent-lanternroom", "on")
     assert_includes states.call, %w[new silent]
-    stretches = app.carries.answers(PLAIN).group_by(&:server)["ns1.lanternroom.example"].map(&:state)
+    stretches =
+      app.carries.answers(PLAIN).group_by(&:server)["ns1.lanternroom.example"].map(&:state)
     assert_equal %w[refused both silent], stretches
   end
 end

@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/signed_in"
 
-# The code safe, from a pasted list to the move that uses the code; over the API, because there the codes must not be
-# seen.
+# The code safe, from a pasted list to the move that uses the code; over the API, because there the
+# codes must not be seen.
 class CodeSafeTest < Minitest::Test
   include SignedIn
 
@@ -16,12 +16,23 @@ class CodeSafeTest < Minitest::Test
 
   def test_a_list_is_looked_at_before_anything_is_kept
     sign_in
-    list = ["#{NAME},Aa1,b;\"2x", "kelpquay.example  Bb2222", "nobody.example,Cc3333", "harbourpass.example",
-      "#{NAME.sub('isles', 'ISLES')}.,Aa1,b;\"2x", ""].join("\n")
+    list = [
+      "#{NAME},Aa1,b;\"2x",
+      "kelpquay.example  Bb2222",
+      "nobody.example,Cc3333",
+      "harbourpass.example",
+      "#{NAME.sub("isles", "ISLES")}.,Aa1,b;\"2x",
+      ""
+    ].join("\n")
     assert_equal 200, send_to("/api/codes/preview", text: list)
-    assert_equal [[1, NAME, "new"], [2, "kelpquay.example", "new"], [3, "nobody.example", "refused"], [4, nil,
-      "refused"], [5, NAME, "new"]],
-      fates
+    assert_equal [
+                   [1, NAME, "new"],
+                   [2, "kelpquay.example", "new"],
+                   [3, "nobody.example", "refused"],
+                   [4, nil, "refused"],
+                   [5, NAME, "new"]
+                 ],
+                 fates
     refute_match(/Aa1|Bb2222|Cc3333/, last_response.body)
     assert_empty codes
     assert_equal 200, send_to("/api/codes", text: list, only: [1, 3])
@@ -29,19 +40,28 @@ class CodeSafeTest < Minitest::Test
     assert_equal 200, send_to("/api/codes", text: "#{NAME}\tDd4444\nkelpquay.example\tEe5555")
     assert_equal [[1, NAME, "kept"], [2, "kelpquay.example", "kept"]], fates
     assert_equal 2, codes.size
-    refute_match(/Aa1|Bb2222|Dd4444/, world.app.db.tables.map { |t| world.app.db[t].all.inspect }.join + @log.string)
+    refute_match(
+      /Aa1|Bb2222|Dd4444/,
+      world.app.db.tables.map { |t| world.app.db[t].all.inspect }.join + @log.string
+    )
   end
 
   def test_each_look_is_in_the_journal
     sign_in
     send_to("/api/codes", text: "#{NAME},Look1234")
     assert_equal [200, "Look1234", "no-store"],
-      [send_to("/api/codes/#{NAME}/reveal"), answer["code"], last_response.headers["cache-control"]]
+                 [
+                   send_to("/api/codes/#{NAME}/reveal"),
+                   answer["code"],
+                   last_response.headers["cache-control"]
+                 ]
     send_to("/api/codes/#{NAME}/reveal", copied: true)
     said = world.app.journal.page(name: NAME).first(2).reverse.map(&:says)
-    assert_equal ["ada@saltern-office.example looked at the authorization code.",
-      "ada@saltern-office.example copied the authorization code."],
-      said
+    assert_equal [
+                   "ada@saltern-office.example looked at the authorization code.",
+                   "ada@saltern-office.example copied the authorization code."
+                 ],
+                 said
     refute_includes @log.string, "Look1234"
     send_to("/api/codes/#{NAME}/wipe")
     assert_empty answer["codes"]
@@ -52,39 +72,60 @@ class CodeSafeTest < Minitest::Test
     sign_in
     send_to("/api/codes", text: "#{NAME},wrong-code-1")
     assert_equal "rejected", (send_to("/api/codes/#{NAME}/check") && answer["state"])
-    assert_includes SteadyMove::Desk::Judging.new(world.app).one(NAME).verdict.findings.map(&:rule), "code-unfit"
+    assert_includes SteadyMove::Desk::Judging.new(world.app).one(NAME).verdict.findings.map(&:rule),
+                    "code-unfit"
     send_to("/api/codes", text: "#{NAME},#{right}")
     assert_equal "checked", (send_to("/api/codes/#{NAME}/check") && answer["state"])
     world.link.fault("away-orlop", "on")
     assert_equal [409, true],
-      [send_to("/api/codes/#{NAME}/check"), answer["detail"].to_s.start_with?("Orlop Domain Desk: ")]
+                 [
+                   send_to("/api/codes/#{NAME}/check"),
+                   answer["detail"].to_s.start_with?("Orlop Domain Desk: ")
+                 ]
   end
 
-  # A character that the destination can't take is found before anything is ordered; elsewhere it is no reason.
+  # A character that the destination can't take is found before anything is ordered; elsewhere it is
+  # no reason.
   def test_a_code_that_the_destination_can_not_take
     sign_in
-    { "Ab,9;x1" => true, "short" => true, "two words" => true, "Ab-9+x!~" => false }.each do |code, unfit|
+    {
+      "Ab,9;x1" => true,
+      "short" => true,
+      "two words" => true,
+      "Ab-9+x!~" => false
+    }.each do |code, unfit|
       send_to("/api/codes", text: "#{NAME}\t#{code}")
-      rules = ->(to) { SteadyMove::Desk::Judging.new(world.app).one(NAME, to: to).verdict.findings.map(&:rule) }
-      assert_equal [unfit, false], [rules["orlop"].include?("code-unfit"), rules["gannet"].include?("code-unfit")], code
+      rules = ->(to) do
+        SteadyMove::Desk::Judging.new(world.app).one(NAME, to: to).verdict.findings.map(&:rule)
+      end
+      assert_equal [unfit, false],
+                   [rules["orlop"].include?("code-unfit"), rules["gannet"].include?("code-unfit")],
+                   code
     end
     send_to("/api/codes", text: "#{NAME},Ab,9;x1")
-    snapshot = world.app.portfolio.snapshots(at: world.app.now, now: world.app.now, to: "orlop", patience: 30).first
+    snapshot =
+      world
+        .app
+        .portfolio
+        .snapshots(at: world.app.now, now: world.app.now, to: "orlop", patience: 30)
+        .first
     entry = snapshot.list.find { |e| e.ascii == NAME }
-    assert_equal %w[fix ready], [entry.outline.gate(world.app.now.to_i).kind, snapshot.gate(entry).kind],
-      "the plan asks for another code"
+    assert_equal %w[fix ready],
+                 [entry.outline.gate(world.app.now.to_i).kind, snapshot.gate(entry).kind],
+                 "the plan asks for another code"
   end
 
-  # A code that was kept goes with the move, a rejected one does not; when the name lands nothing of it is left.
+  # A code that was kept goes with the move, a rejected one does not; when the name lands nothing of
+  # it is left.
   def test_the_move_takes_the_code_that_was_kept
     sign_in
     send_to("/api/codes", text: "#{NAME},#{right}\nnightboat-saltern.example,wrong-code-1")
     send_to("/api/codes/nightboat-saltern.example/check")
-    asked = -> {
+    asked = -> do
       world.link.log.count do |l|
         l["registrar"] == "tarnbeck" && l["command"] == "info" && l["name"] == NAME
       end
-    }
+    end
     ids = [NAME, "nightboat-saltern.example"].map { |n| world.start(n, to: "orlop") }
     world.until_true { ids.all? { |id| world.move(id).state.done?("check-code") } }
     assert_operator asked.call, :>, 0

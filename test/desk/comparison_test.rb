@@ -3,26 +3,51 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# Names against destinations, by a table worked by hand: an invented price list of its own, so that no figure comes from
-# the code under test.
+# Names against destinations, by a table worked by hand: an invented price list of its own, so that
+# no figure comes from the code under test.
 class ComparisonTest < Minitest::Test
   include ByHand
 
   NAMES = %w[isles-timetable.example nightboat-saltern.example].freeze
-  # account => [transfer, first renewal, later, privacy, promotion, per transaction, tax in thousandths of a per cent]
+  # account => [transfer, first renewal, later, privacy, promotion, per transaction, tax in
+  # thousandths of a per cent]
   PRICES = {
-    "tarnbeck" => { "renew" => 1500, "transfer" => 1500 },
-    "orlop" => { "transfer" => 884, "renew" => 1200, "per_transaction" => 18, "privacy" => 100 },
-    "withy" => { "transfer" => 2000, "renew" => 1000 },
-    "hawser" => { "transfer" => 1000, "renew" => 1000, "promotion" => 400, "tax_milli_percent" => 20_000 }
+    "tarnbeck" => {
+      "renew" => 1500,
+      "transfer" => 1500
+    },
+    "orlop" => {
+      "transfer" => 884,
+      "renew" => 1200,
+      "per_transaction" => 18,
+      "privacy" => 100
+    },
+    "withy" => {
+      "transfer" => 2000,
+      "renew" => 1000
+    },
+    "hawser" => {
+      "transfer" => 1000,
+      "renew" => 1000,
+      "promotion" => 400,
+      "tax_milli_percent" => 20_000
+    }
   }.freeze
 
-  # what => [years, privacy, {destination => the sums after each year for one name}, {destination => break-even year}]
-  # Staying: 15.00 a year. Orlop: 8.84 + 0.18 = 9.02, then 12.18 a year. Withy: 20.00, then 10.00: 20, 30 = 30 after
-  # two. Hawser: (10.00 − 4.00) + 20 % = 7.20, then 12.00.
+  # what => [years, privacy, {destination => the sums after each year for one name}, {destination =>
+  # break-even year}] Staying: 15.00 a year. Orlop: 8.84 + 0.18 = 9.02, then 12.18 a year. Withy:
+  # 20.00, then 10.00: 20, 30 = 30 after two. Hawser: (10.00 − 4.00) + 20 % = 7.20, then 12.00.
   TABLE = {
-    "three years" => [3, false, { "orlop" => [902, 2120, 3338], "withy" => [2000, 3000, 4000],
-      "hawser" => [720, 1920, 3120] }, { "orlop" => 1, "withy" => 2, "hawser" => 1 }],
+    "three years" => [
+      3,
+      false,
+      {
+        "orlop" => [902, 2120, 3338],
+        "withy" => [2000, 3000, 4000],
+        "hawser" => [720, 1920, 3120]
+      },
+      { "orlop" => 1, "withy" => 2, "hawser" => 1 }
+    ],
     "with privacy" => [2, true, { "orlop" => [1002, 2320] }, { "orlop" => 1 }]
   }.freeze
 
@@ -50,10 +75,17 @@ class ComparisonTest < Minitest::Test
   def test_lines_over_all_names_and_the_cheapest_for_each
     found = SteadyMove::Desk::Comparison.new(@app).of([*NAMES, "nobody.example"], years: 3)
     lines = found.lines.to_h { |l| [l.id, l] }
-    assert_equal({ "EUR" => [3000, 6000, 9000] }, lines["stay"].ahead, "one that is not held is left out")
+    assert_equal(
+      { "EUR" => [3000, 6000, 9000] },
+      lines["stay"].ahead,
+      "one that is not held is left out"
+    )
     assert_equal({ "EUR" => [1804, 4240, 6676] }, lines["orlop"].ahead)
-    assert_equal [%w[hawser], { "EUR" => [1440, 3840, 6240] }], [found.rows.map(&:best).uniq, lines["mixed"].ahead]
-    assert_equal NAMES, lines["kedge"].out[:price], "a destination without a price list is told, not counted"
+    assert_equal [%w[hawser], { "EUR" => [1440, 3840, 6240] }],
+                 [found.rows.map(&:best).uniq, lines["mixed"].ahead]
+    assert_equal NAMES,
+                 lines["kedge"].out[:price],
+                 "a destination without a price list is told, not counted"
   end
 
   def test_what_can_not_be_taken_stays_in_the_sum_at_the_price_to_stay

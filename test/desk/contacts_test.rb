@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# The people behind a name: a word that comes back, bounces or stays away; addresses mended without a block where that
-# can be.
+# The people behind a name: a word that comes back, bounces or stays away; addresses mended without
+# a block where that can be.
 class ContactsTest < Minitest::Test
   include ByHand
 
@@ -16,8 +16,10 @@ class ContactsTest < Minitest::Test
   def rules(name) = judged(name).verdict.findings.map(&:rule)
 
   def look(name)
-    SteadyMove::Desk::Observe.new(world.app).name(domain(name),
-      world.app.accounts.find(world.app.names.find(name)[:account_id]))
+    SteadyMove::Desk::Observe.new(world.app).name(
+      domain(name),
+      world.app.accounts.find(world.app.names.find(name)[:account_id])
+    )
   end
 
   # name, registrar => roles with what is missing, and whether it lies on a moving name
@@ -30,12 +32,17 @@ class ContactsTest < Minitest::Test
   def test_what_is_known_of_each_role
     live_with("gannet", "millrace")
     CARDS.each do |name, expected|
-      assert_equal expected, people.cards(judged(name)).map { |c| [c.role, c.missing, c.on_name] }, name
+      assert_equal expected,
+                   people.cards(judged(name)).map { |c| [c.role, c.missing, c.on_name] },
+                   name
     end
     assert_operator people.cards(judged("northskerry-freight.example")).first.shared_with, :>, 3
-    assert_equal([false, true], [judged("kelpsound.example"), judged("northskerry-freight.example")].map do |j|
-      people.cards(j).first.whole?
-    end)
+    assert_equal(
+      [false, true],
+      [judged("kelpsound.example"), judged("northskerry-freight.example")].map do |j|
+        people.cards(j).first.whole?
+      end
+    )
   end
 
   # address, how long it takes (seconds) => the mailbox's state
@@ -51,7 +58,12 @@ class ContactsTest < Minitest::Test
     live_with("millrace")
     PROOFS.each do |address, after, state|
       world.app.db[:mailboxes].delete
-      SteadyMove::Desk::Letters.new(world.app).prove(address, names: %w[kelpsound.example], steps: [], by: ADA)
+      SteadyMove::Desk::Letters.new(world.app).prove(
+        address,
+        names: %w[kelpsound.example],
+        steps: [],
+        by: ADA
+      )
       assert_equal "asked", box(address)
       world.driver.move_on(to: world.app.now + after)
       assert_equal state, box(address), address
@@ -64,34 +76,49 @@ class ContactsTest < Minitest::Test
   # An answer that no person wrote, or from a stranger without the word, proves nothing.
   def test_what_is_no_proof
     live_with("millrace")
-    id, = SteadyMove::Desk::Letters.new(world.app).prove("clerk@kelp-office.example", names: %w[kelpsound.example],
-      steps: [], by: ADA)
+    id, =
+      SteadyMove::Desk::Letters.new(world.app).prove(
+        "clerk@kelp-office.example",
+        names: %w[kelpsound.example],
+        steps: [],
+        by: ADA
+      )
     ref = world.app.db[:letters].get(:message_id)
     word = world.app.letters.word(id)
     room = SteadyMove::Desk::PostRoom.new(world.app)
-    drop = ->(head, text) {
-      room.drop("Authentication-Results: post.saltern-office.example; dkim=pass header.d=kelp-office.example\r\n" \
-                "From: clerk@kelp-office.example\r\nMessage-ID: <#{rand}@x>\r\nSubject: Re: " \
-                "word\r\n#{head}\r\n#{text}\r\n")
-    }
+    drop = ->(head, text) do
+      room.drop(
+        "Authentication-Results: post.saltern-office.example; dkim=pass " \
+          "header.d=kelp-office.example\r\n" \
+          "From: clerk@kelp-office.example\r\nMessage-ID: <#{rand}@x>\r\nSubject: Re: " \
+          "word\r\n#{head}\r\n#{text}\r\n"
+      )
+    end
     drop.call("In-Reply-To: <#{ref}>\r\nAuto-Submitted: auto-replied\r\n", "I am away. > #{word}")
-    assert_equal %w[asked sent], [box("clerk@kelp-office.example"), world.app.letters.find(id)[:state]]
+    assert_equal %w[asked sent],
+                 [box("clerk@kelp-office.example"), world.app.letters.find(id)[:state]]
     drop.call("In-Reply-To: <#{ref}>\r\n", "Which word?")
     assert_equal "asked", box("clerk@kelp-office.example")
-    room.drop("From: clerk@kelp-office.example\r\nMessage-ID: <9@x>\r\nSubject: Re\r\n" \
-              "In-Reply-To: <#{ref}>\r\n\r\n#{word}")
+    room.drop(
+      "From: clerk@kelp-office.example\r\nMessage-ID: <9@x>\r\nSubject: Re\r\n" \
+        "In-Reply-To: <#{ref}>\r\n\r\n#{word}"
+    )
     assert_equal "asked", box("clerk@kelp-office.example"), "nothing proves the sender"
     drop.call("In-Reply-To: <#{ref}>\r\n", "It is #{word}.")
-    assert_equal %w[proven answered], [box("clerk@kelp-office.example"), world.app.letters.find(id)[:state]]
+    assert_equal %w[proven answered],
+                 [box("clerk@kelp-office.example"), world.app.letters.find(id)[:state]]
     kept = world.app.messages.all.find { |m| m[:text].include?("It is") }
-    assert_equal ["contact-proof", false, %w[kelpsound.example]], kept.values_at(:kind, :doubtful, :names)
+    assert_equal ["contact-proof", false, %w[kelpsound.example]],
+                 kept.values_at(:kind, :doubtful, :names)
   end
 
   # The verdict follows the mailbox of whoever the code is mailed to.
   def test_the_verdict_follows_the_mailbox
     live_with("millrace", "gannet")
     assert_includes rules("kelpsound.example"), "contact-unreachable"
-    refute_includes rules("kelpsound.example"), "contact-trap", "the administrative contact may be changed freely"
+    refute_includes rules("kelpsound.example"),
+                    "contact-trap",
+                    "the administrative contact may be changed freely"
     assert_includes rules("skerry-sound.example"), "contact-trap"
     world.app.letters.mailbox("clerk@kelp-office.example", "proven", at: world.app.now)
     refute_includes rules("kelpsound.example"), "contact-unreachable"
@@ -106,20 +133,31 @@ class ContactsTest < Minitest::Test
     world.app.db[:mailboxes].delete
     id = start(name)
     assert_equal ["theirs", 1],
-      [state(id)["prove-contact"].turn, world.app.db[:letters].where(recipient: "clerk@kelp-office.example").count]
+                 [
+                   state(id)["prove-contact"].turn,
+                   world.app.db[:letters].where(recipient: "clerk@kelp-office.example").count
+                 ]
     world.driver.move_on(to: world.app.now + (2 * 86_400) + 3600)
     assert_match(/has not come back. It is late/, state(id)["prove-contact"].says)
     assert_equal "yours", state(id)["prove-contact"].turn
     choice = people.choices(judged(name)).find { |c| c.id == "admin" }
-    assert_equal [true, nil, true], [choice.possible, choice.blocks, choice.says.map do |c|
-      said(c)
-    end.join.include?("6 hours later")]
+    assert_equal [true, nil, true],
+                 [
+                   choice.possible,
+                   choice.blocks,
+                   choice.says.map do |c| said(c) end.join.include?("6 hours later")
+                 ]
     done = people.repair(judged(name), "admin", "pearl@kelp-office.example", by: ADA)
     assert_equal [false, [["Email of the administrative contact", "pearl@kelp-office.example"]]],
-      [done.done, done.hand.typed]
-    assert_match(/will be pearl/, visitor.act(done.hand.site, name, "admin", email: done.hand.typed.first.last))
+                 [done.done, done.hand.typed]
+    assert_match(
+      /will be pearl/,
+      visitor.act(done.hand.site, name, "admin", email: done.hand.typed.first.last)
+    )
     look(name)
-    assert_equal "clerk@kelp-office.example", judged(name).facts[:admin_email], "it counts six hours later"
+    assert_equal "clerk@kelp-office.example",
+                 judged(name).facts[:admin_email],
+                 "it counts six hours later"
     world.driver.move_on(to: world.app.now + 21_700)
     look(name)
     assert_equal "pearl@kelp-office.example", judged(name).facts[:admin_email]
@@ -131,24 +169,39 @@ class ContactsTest < Minitest::Test
   def test_over_the_connection_the_registrants_change_starts_its_block
     live_with("gannet")
     name = "skerry-sound.example"
-    refused = { "admin" => /own entry/, "opt-out" => /not known to offer/, "read" => /changes no address/,
-                "burn" => /not one of/ }
+    refused = {
+      "admin" => /own entry/,
+      "opt-out" => /not known to offer/,
+      "read" => /changes no address/,
+      "burn" => /not one of/
+    }
     refused.each do |choice, says|
-      assert_match(says,
+      assert_match(
+        says,
         assert_raises(SteadyMove::Desk::Refused) do
           people.repair(judged(name), choice, "a@b.example", by: ADA)
         end.message,
-        choice)
+        choice
+      )
     end
-    assert_match(/not an email/, assert_raises(SteadyMove::Desk::Refused) do
-      people.repair(judged(name), "registrant", "a at b", by: ADA)
-    end.message)
+    assert_match(
+      /not an email/,
+      assert_raises(SteadyMove::Desk::Refused) do
+        people.repair(judged(name), "registrant", "a at b", by: ADA)
+      end.message
+    )
     refute_includes rules(name), "registrant-change"
     assert people.repair(judged(name), "registrant", "names@saltern-office.example", by: ADA).done
     assert_includes rules(name), "registrant-change"
     assert_equal "names@saltern-office.example", judged(name).facts[:registrant_email]
-    assert_equal(%w[registrant-change], judged(name).verdict.findings.select { |f| f.effect == "wait" }.map(&:rule))
-    assert_match(/changed the registrant's address/, world.app.journal.page(name: name).reverse.map(&:says).join)
+    assert_equal(
+      %w[registrant-change],
+      judged(name).verdict.findings.select { |f| f.effect == "wait" }.map(&:rule)
+    )
+    assert_match(
+      /changed the registrant's address/,
+      world.app.journal.page(name: name).reverse.map(&:says).join
+    )
   end
 
   def test_without_a_mail_server_the_word_is_told_to_be_sent_by_hand
@@ -156,8 +209,11 @@ class ContactsTest < Minitest::Test
     world.app.instance_variable_set(:@sender, nil)
     id, word = people.prove(judged("northskerry-freight.example"), "registrant", by: ADA)
     assert_equal [world.app.letters.word(id), "hand"], [word, world.app.letters.find(id)[:how]]
-    assert_match(/No address of the administrative contact/, assert_raises(SteadyMove::Desk::Refused) do
-      people.prove(judged("northskerry-season-2026.example"), "admin", by: ADA)
-    end.message)
+    assert_match(
+      /No address of the administrative contact/,
+      assert_raises(SteadyMove::Desk::Refused) do
+        people.prove(judged("northskerry-season-2026.example"), "admin", by: ADA)
+      end.message
+    )
   end
 end

@@ -16,12 +16,22 @@ class DestinationsTest < Minitest::Test
   # What nobody looked at is not known: neither yes nor no, and it stops nothing.
   def test_unknown_stops_nothing_and_no_stops_it_before_the_losing_side_is_touched
     live_with("millrace")
-    assert_equal({ "method" => nil, "billing" => nil, "profile" => nil, "terms" => nil }, of("kedge"))
-    assert_equal({ "balance" => nil, "billing" => nil, "profile" => nil, "terms" => true }, of("withy"), "seen before")
+    assert_equal(
+      { "method" => nil, "billing" => nil, "profile" => nil, "terms" => nil },
+      of("kedge")
+    )
+    assert_equal(
+      { "balance" => nil, "billing" => nil, "profile" => nil, "terms" => true },
+      of("withy"),
+      "seen before"
+    )
     name = "slipway.example"
     assert_empty world.plan(name, to: "withy").refusals
     checks.note("withy", "profile", is: false, by: ADA)
-    assert_match(/contact profile at Withy Point Domains is not complete/, world.plan(name, to: "withy").refusals.join)
+    assert_match(
+      /contact profile at Withy Point Domains is not complete/,
+      world.plan(name, to: "withy").refusals.join
+    )
     checks.note("withy", "profile", suffix: "example", is: true, by: ADA)
     assert_empty world.plan(name, to: "withy").refusals, "of this suffix it is complete"
     checks.note("withy", "billing", is: false, by: ADA)
@@ -37,7 +47,10 @@ class DestinationsTest < Minitest::Test
     names = %w[slipway.example kelpsound.example kelp-sound-hire.example]
     rows = proposed(names, to: "withy")
     assert_equal [true, true, false], rows.map(&:startable)
-    assert_match(/20.00 EUR; 20.00 EUR of it is free, which does not cover 27.00 EUR/, rows.last.says.join)
+    assert_match(
+      /20.00 EUR; 20.00 EUR of it is free, which does not cover 27.00 EUR/,
+      rows.last.says.join
+    )
     batch = batches.make(names, to: "withy", by: ADA, trial: false).first
     batches.start(batch, by: ADA, shown: SteadyMove::Desk::Batch.sums(rows)[:total])
     world.runner.pass
@@ -50,20 +63,31 @@ class DestinationsTest < Minitest::Test
     live_with("millrace")
     compare = SteadyMove::Desk::PriceComparison.new(world.app)
     rows = compare.of("slipway.example")
-    assert_equal(["millrace", true, [1275, 2550, 3825]],
-      rows.first.then { |r| [r.account_id, r.staying, r.ahead.map(&:minor)] })
+    assert_equal(
+      ["millrace", true, [1275, 2550, 3825]],
+      rows.first.then { |r| [r.account_id, r.staying, r.ahead.map(&:minor)] }
+    )
     hawser = rows.find { |r| r.account_id == "hawser" }
-    assert_equal [660, "SPRING-27", "2027-03-31"], [hawser.ahead.first.minor, hawser.promotion, hawser.promotion_until]
+    assert_equal [660, "SPRING-27", "2027-03-31"],
+                 [hawser.ahead.first.minor, hawser.promotion, hawser.promotion_until]
     assert_empty rows.flat_map(&:converted)
-    world.app.settings.set("rates", { "to" => "EUR", "date" => "2027-03-01", "GBP" => "1.2" }, at: world.app.now)
+    world.app.settings.set(
+      "rates",
+      { "to" => "EUR", "date" => "2027-03-01", "GBP" => "1.2" },
+      at: world.app.now
+    )
     kedge = compare.of("slipway.example").find { |r| r.account_id == "kedge" }
-    assert_equal([["GBP", 760], ["EUR", 912]], [kedge.ahead.first, kedge.converted.first].map do |a|
-      [a.currency, a.minor]
-    end)
-    refute_includes compare.of("seal-bay-trips.isl.test").map(&:account_id), "withy", "it does not take the suffix"
+    assert_equal(
+      [["GBP", 760], ["EUR", 912]],
+      [kedge.ahead.first, kedge.converted.first].map { |a| [a.currency, a.minor] }
+    )
+    refute_includes compare.of("seal-bay-trips.isl.test").map(&:account_id),
+                    "withy",
+                    "it does not take the suffix"
   end
 
-  # Where it is, in the person's own words; and a code that came later than noted is offered to be kept.
+  # Where it is, in the person's own words; and a code that came later than noted is offered to be
+  # kept.
   def test_what_is_learnt_is_kept_for_the_next_time
     live_with("millrace")
     habits = SteadyMove::Desk::Habits.new(world.app)

@@ -3,15 +3,16 @@
 require_relative "../test_helper"
 require_relative "../support/signed_in"
 
-# A mailbox that is full: read a part at a time, what matters first, nothing twice; and what concerns nobody here is
-# kept by its head alone.
+# A mailbox that is full: read a part at a time, what matters first, nothing twice; and what
+# concerns nobody here is kept by its head alone.
 class FullMailboxTest < Minitest::Test
   include SignedIn
 
   Reading = SteadyMove::Desk::MailboxReading
   Mail = Struct.new(:uid, :message_id, :raw)
 
-  # A mailbox whose numbers, senders and faults are known. asked: numbers in the order in which they were fetched.
+  # A mailbox whose numbers, senders and faults are known. asked: numbers in the order in which they
+  # were fetched.
   class Box
     attr_accessor :validity, :breaks_at
     attr_reader :asked, :all
@@ -39,8 +40,18 @@ class FullMailboxTest < Minitest::Test
   def kept(message)
     return false if world.app.messages.known?(message)
 
-    row = { uid: message.uid, message_id: message.message_id, subject: "x", text: "", sender: "a@b.test",
-            kind: "unrelated", recipient: "", names: "[]", because: "[]", doubtful: false }
+    row = {
+      uid: message.uid,
+      message_id: message.message_id,
+      subject: "x",
+      text: "",
+      sender: "a@b.test",
+      kind: "unrelated",
+      recipient: "",
+      names: "[]",
+      because: "[]",
+      doubtful: false
+    }
     world.app.db[:messages].insert(row)
     true
   end
@@ -73,24 +84,37 @@ class FullMailboxTest < Minitest::Test
     box.validity = 8
     other = Box.new([1, 2], [])
     other.validity = 8
-    other.define_singleton_method(:each) { |uids, &b| uids.each { |u| b.call(Mail.new(u, u == 1 ? "m4" : "fresh")) } }
+    other.define_singleton_method(:each) do |uids, &b|
+      uids.each { |u| b.call(Mail.new(u, u == 1 ? "m4" : "fresh")) }
+    end
     assert_equal 1, part(reader, other)
     assert_equal 5, world.app.messages.count
     assert_equal 1, world.app.db[:messages].where(message_id: "fresh").count
   end
 
-  NEWS = "From: news@shop.test\r\nMessage-ID: <news@shop.test>\r\nDate: Mon, 01 Mar 2027 07:00:00 +0000\r\n" \
-         "Subject: Garden chairs\r\n\r\nNothing of interest here.\r\n"
-  KNOWN = "From: news@tarnbeck.example\r\nMessage-ID: <known@x>\r\nSubject: Opening hours\r\n\r\nWe are closed.\r\n"
-  LONG = "From: notices@elsewhere.test\r\nMessage-ID: <long@x>\r\nDate: Mon, 01 Mar 2027 07:00:00 +0000\r\n" \
-         "Subject: About isles-timetable.example\r\n\r\n#{"A line of text that goes on.\r\n" * 100}the end\r\n".freeze
+  NEWS =
+    "From: news@shop.test\r\nMessage-ID: <news@shop.test>\r\nDate: Mon, 01 Mar 2027 07:00:00 " \
+      "+0000\r\n" \
+      "Subject: Garden chairs\r\n\r\nNothing of interest here.\r\n"
+  KNOWN =
+    "From: news@tarnbeck.example\r\nMessage-ID: <known@x>\r\nSubject: Opening hours\r\n\r\nWe " \
+      "are closed.\r\n"
+  LONG =
+    "From: notices@elsewhere.test\r\nMessage-ID: <long@x>\r\nDate: Mon, 01 Mar 2027 07:00:00 " \
+      "+0000\r\n" \
+      "Subject: About isles-timetable.example\r\n\r\n#{"A line of text that goes on.\r\n" * 100}t" \
+      "he end\r\n".freeze
 
   def arrive(*raws)
-    raws.each { |raw| world.world.instance_variable_get(:@db)[:mail].insert(at: 0, raw: Sequel.blob(raw.b)) }
+    raws.each do |raw|
+      world.world.instance_variable_get(:@db)[:mail].insert(at: 0, raw: Sequel.blob(raw.b))
+    end
     world.runner.post.fetch
   end
 
-  def listed(subject) = get("/api/post") && answer["messages"].find { |m| m["subject"].start_with?(subject) }
+  def listed(subject)
+    get("/api/post") && answer["messages"].find { |m| m["subject"].start_with?(subject) }
+  end
 
   def test_heads_alone_until_somebody_asks_and_long_texts_when_they_are_opened
     arrive(NEWS, KNOWN, LONG)
@@ -99,13 +123,14 @@ class FullMailboxTest < Minitest::Test
     news = listed("Garden")
     assert_equal ["", true], news.values_at("text", "bodiless")
     assert_nil world.app.messages.original(news["uid"])
-    assert_equal 200, send_to("/api/post/#{news['uid']}/body")
+    assert_equal 200, send_to("/api/post/#{news["uid"]}/body")
     assert_includes answer["text"], "Nothing of interest"
-    assert_equal [false, 404], [listed("Garden")["bodiless"], send_to("/api/post/#{news['uid']}/body")]
+    assert_equal [false, 404],
+                 [listed("Garden")["bodiless"], send_to("/api/post/#{news["uid"]}/body")]
     long = listed("About")
     assert_equal [true, true], [long["longer"], long["text"].length <= 1500]
     refute_includes long["text"], "the end"
-    get "/api/post/#{long['uid']}"
+    get "/api/post/#{long["uid"]}"
     assert_includes answer["text"], "the end"
     assert_equal 404, get("/api/post/99999").status
   end

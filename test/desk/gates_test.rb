@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/bench_world"
 
-# The gate of the list is the planner's verdict: for every name of the demo, towards every destination, it says what a
-# plan with the host that is proposed first would say.
+# The gate of the list is the planner's verdict: for every name of the demo, towards every
+# destination, it says what a plan with the host that is proposed first would say.
 class GatesTest < Minitest::Test
   Desk = SteadyMove::Desk
 
@@ -14,7 +14,8 @@ class GatesTest < Minitest::Test
 
   def gates(to) = app.portfolio.snapshots(at: app.now, now: app.now, to: to, patience: 60).first
 
-  # What the plan page proposes: the host that was chosen for its records, where they have to be carried.
+  # What the plan page proposes: the host that was chosen for its records, where they have to be
+  # carried.
   def plan(name, to)
     judged = Desk::Judging.new(app).one(name, to: to)
     host = Desk::CarryHosts.chosen(app, name, to: to)
@@ -42,8 +43,12 @@ class GatesTest < Minitest::Test
     snapshot = gates(to)
     snapshot.list.to_h do |entry|
       gate = snapshot.gate(entry)
-      assert_equal told(entry.ascii, to), gate.kind, "#{entry.ascii} to #{to}: #{plan(entry.ascii, to).refusals}"
-      assert_equal plan(entry.ascii, to).refusals.size, gate.needs, entry.ascii if gate.kind == "needs"
+      assert_equal told(entry.ascii, to),
+                   gate.kind,
+                   "#{entry.ascii} to #{to}: #{plan(entry.ascii, to).refusals}"
+      if gate.kind == "needs"
+        assert_equal plan(entry.ascii, to).refusals.size, gate.needs, entry.ascii
+      end
       [entry.ascii, gate.kind]
     end
   end
@@ -58,16 +63,18 @@ class GatesTest < Minitest::Test
     assert_equal "ready", hold("orlop").fetch("isles-timetable.example"), "one look finds it out"
     @world.start("isles-timetable.example", to: "orlop")
     assert_equal "moving", hold("orlop").fetch("isles-timetable.example")
-    assert_equal("moving", gates(nil).then do |s|
-      s.gate(s.list.find do |e|
-        e.ascii == "isles-timetable.example"
-      end).kind
-    end)
+    assert_equal(
+      "moving",
+      gates(nil).then { |s| s.gate(s.list.find { |e| e.ascii == "isles-timetable.example" }).kind }
+    )
   end
 
   # What is noted at a place, or known of a host, counts at once.
   def test_a_gate_follows_the_places
-    assert_operator gates("orlop").tally["ready"], :>=, 15, "what the desk does on the way keeps nobody"
+    assert_operator gates("orlop").tally["ready"],
+                    :>=,
+                    15,
+                    "what the desk does on the way keeps nobody"
     Desk::DestinationChecks.new(app).note("orlop", "profile", is: false, by: "ada")
     assert_equal(0, hold("orlop").count { |_, kind| kind == "ready" })
   end
@@ -76,8 +83,12 @@ class GatesTest < Minitest::Test
   def test_a_gate_follows_what_is_left_of_a_balance
     orlop = app.accounts.find("orlop")
     app.accounts.put(orlop.dup.tap { |a| a.habits = a.habits.merge("paid_by" => "balance") })
-    Desk::DestinationChecks.new(app).note("orlop", "balance", by: "ada",
-      balance: Core::Money::Amount.new(1000, "EUR"))
+    Desk::DestinationChecks.new(app).note(
+      "orlop",
+      "balance",
+      by: "ada",
+      balance: Core::Money::Amount.new(1000, "EUR")
+    )
     assert_equal "ready", kind_of("nightboat-saltern.example")
     @world.start("isles-timetable.example", to: "orlop")
     assert_equal "needs", kind_of("nightboat-saltern.example")

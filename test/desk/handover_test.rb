@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/bench_world"
 
-# Records carried to another host: what happens to DS and name servers, and when (rules of the job §6).
+# Records carried to another host: what happens to DS and name servers, and when (rules of the job
+# §6).
 class HandoverTest < Minitest::Test
   SIGNED = "northskerry-tickets.example"
   PLAIN = "salternferries.example"
@@ -17,7 +18,9 @@ class HandoverTest < Minitest::Test
   def state(id) = world.move(id).state
   def at(id, step) = state(id)[step].done_at
   def started(name) = world.start(name, to: "orlop", host: "lanternroom")
-  def until_done(id, step) = world.until_true(most: 200, what: step) { state(id)[step].done? || state(id).ending }
+  def until_done(id, step)
+    world.until_true(most: 200, what: step) { state(id)[step].done? || state(id).ending }
+  end
   def over(id) = world.until_true(most: 400, what: "the end") { !state(id).open? }
 
   def old_zone_names(name)
@@ -29,8 +32,18 @@ class HandoverTest < Minitest::Test
   # The DS goes first; only when no cache can hold it any more do the name servers change.
   def test_a_signed_name_loses_its_ds_before_its_name_servers_change
     name = SIGNED
-    greatest = app.dns.transfer(registry.find(name)[:name_servers].first, name,
-      key: SteadyMove::Desk::Zones.key(app.accounts.host_serving(registry.find(name)[:name_servers]))).greatest_ttl
+    greatest =
+      app
+        .dns
+        .transfer(
+          registry.find(name)[:name_servers].first,
+          name,
+          key:
+            SteadyMove::Desk::Zones.key(
+              app.accounts.host_serving(registry.find(name)[:name_servers])
+            )
+        )
+        .greatest_ttl
     ds_ttl = SteadyMove::Desk::Zones.new(app).ds(domain(name)).last
     id = started(name)
     assert_includes world.move(id).plan.options, :signed
@@ -78,13 +91,21 @@ class HandoverTest < Minitest::Test
     world.orders.call_off(id, by: "ada@saltern-office.example")
     over(id)
     after = registry.find(name)
-    assert_equal [before[:name_servers].sort, before[:ds].sort], [after[:name_servers].sort, after[:ds].sort]
-    assert_equal %w[ds-again ns-back], state(id).steps.select { |s|
-      s.step.ending && s.done?
-    }.map { |s| s.step.id }.sort & %w[ds-again ns-back]
+    assert_equal [before[:name_servers].sort, before[:ds].sort],
+                 [after[:name_servers].sort, after[:ds].sort]
+    assert_equal %w[ds-again ns-back],
+                 state(id)
+                   .steps
+                   .select { |s| s.step.ending && s.done? }
+                   .map { |s| s.step.id }
+                   .sort & %w[ds-again ns-back]
     assert_equal before[:name_servers].sort, old_zone_names(name)
-    told = world.move(id).events.find { |e| e.step == "ns-back-settled" && e.data["back_shown"] }.data
-    assert_operator at(id, "ds-again"), :>=, told["back_shown"] + told["back_seconds"], "no DS while caches may differ"
+    told =
+      world.move(id).events.find { |e| e.step == "ns-back-settled" && e.data["back_shown"] }.data
+    assert_operator at(id, "ds-again"),
+                    :>=,
+                    told["back_shown"] + told["back_seconds"],
+                    "no DS while caches may differ"
     assert_operator told["back_seconds"], :>=, state(id).told("parent_ttl").data["parent_ttl"]
   end
 
@@ -93,7 +114,12 @@ class HandoverTest < Minitest::Test
     id = started(SIGNED)
     until_done(id, "ns-shown")
     world.orders.call_off(id, by: "ada@saltern-office.example")
-    world.orders.accept(id, by: "ada@saltern-office.example", step: "ns-back", reason: "the new host is better")
+    world.orders.accept(
+      id,
+      by: "ada@saltern-office.example",
+      step: "ns-back",
+      reason: "the new host is better"
+    )
     over(id)
     assert_empty registry.find(SIGNED)[:ds]
     assert_match(/the old DS stays away/, state(id)["ds-again"].says)
@@ -109,7 +135,8 @@ class HandoverTest < Minitest::Test
     assert_equal "compare-hosts", state(id).told("ds").step
   end
 
-  # A registry whose servers can't say what they hold says neither “no DS” nor “gone”; with it back, all goes on.
+  # A registry whose servers can't say what they hold says neither “no DS” nor “gone”; with it back,
+  # all goes on.
   def test_what_the_registry_does_not_say_is_not_known
     id = started(SIGNED)
     { "compare-hosts" => 3600, "ds-forgotten" => 130_000 }.each do |held_up, seconds|
@@ -129,8 +156,14 @@ class HandoverTest < Minitest::Test
     id = started(PLAIN)
     until_done(id, "ns-shown")
     world.orders.call_off(id, by: "ada@saltern-office.example")
-    world.orders.accept(id, by: "ada@saltern-office.example", step: "ns-back", reason: "the new host is better")
+    world.orders.accept(
+      id,
+      by: "ada@saltern-office.example",
+      step: "ns-back",
+      reason: "the new host is better"
+    )
     over(id)
-    assert_equal app.accounts.host_of("lanternroom").name_servers.sort, registry.find(PLAIN)[:name_servers].sort
+    assert_equal app.accounts.host_of("lanternroom").name_servers.sort,
+                 registry.find(PLAIN)[:name_servers].sort
   end
 end

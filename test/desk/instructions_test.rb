@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# What a person is told to do: the account, the place, the value to type; and that nothing half is said.
+# What a person is told to do: the account, the place, the value to type; and that nothing half is
+# said.
 class InstructionsTest < Minitest::Test
   include ByHand
 
@@ -13,8 +14,12 @@ class InstructionsTest < Minitest::Test
   def hand(name, step, ways)
     id = world.start(name, to: "orlop")
     move = world.move(id)
-    plan = Core::Moves::Plan.of(**move.plan.to_h.except(:steps, :endings), ways: move.plan.ways.merge(ways),
-      options: %i[carry lock code ask privacy identity contact privacy_back lock_back])
+    plan =
+      Core::Moves::Plan.of(
+        **move.plan.to_h.except(:steps, :endings),
+        ways: move.plan.ways.merge(ways),
+        options: %i[carry lock code ask privacy identity contact privacy_back lock_back]
+      )
     own = (plan.steps + plan.endings).find { |s| s.id == step }
     state = Core::Moves::StepState.new(step: own, phase: "due", turn: "yours")
     SteadyMove::Desk::Instructions.new(world.app).of(move.dup.tap { |m| m.plan = plan }, state)
@@ -22,23 +27,64 @@ class InstructionsTest < Minitest::Test
     world.app.moves.close(id) if id
   end
 
-  # step, ways => [place, its sign-in, a part of what is done, how many values are typed]; nil: the desk does it itself
+  # step, ways => [place, its sign-in, a part of what is done, how many values are typed]; nil: the
+  # desk does it itself
   TOLD = [
     ["unlock", { "unlock" => "connection" }, nil],
     ["unlock", { "unlock" => "page" }, ["millrace", "kelpsound", "take the transfer lock off", 0]],
     ["unlock", { "unlock" => "letter" }, ["millrace", "kelpsound", "Write to its support", 0]],
     ["ask-code", { "code" => "page" }, ["millrace", "kelpsound", "paste it here", 0]],
-    ["ask-code", { "code" => "mail" }, ["millrace", "kelpsound", "sent by email to clerk@kelp-office.example", 0]],
-    ["privacy-off", { "privacy" => "page" }, ["millrace", "kelpsound", "turn the privacy service off", 0]],
-    ["privacy-off", { "privacy" => "service" }, ["service-millrace", "kelpsound", "turn the privacy service off", 0]],
-    ["identity", { "privacy" => "service" }, ["service-millrace", "kelpsound", "identity check", 0]],
+    [
+      "ask-code",
+      { "code" => "mail" },
+      ["millrace", "kelpsound", "sent by email to clerk@kelp-office.example", 0]
+    ],
+    [
+      "privacy-off",
+      { "privacy" => "page" },
+      ["millrace", "kelpsound", "turn the privacy service off", 0]
+    ],
+    [
+      "privacy-off",
+      { "privacy" => "service" },
+      ["service-millrace", "kelpsound", "turn the privacy service off", 0]
+    ],
+    [
+      "identity",
+      { "privacy" => "service" },
+      ["service-millrace", "kelpsound", "identity check", 0]
+    ],
     ["privacy-again", { "privacy" => "service" }, ["service-millrace", "kelpsound", "on again", 0]],
-    ["privacy-back", { "privacy_back" => "page" }, ["orlop", "saltern-web", "turn the privacy service on", 0]],
-    ["make-safe", { "unlock" => "page" }, ["millrace", "kelpsound", "put the transfer lock on again", 0]],
-    ["release", { "release" => "page" }, ["millrace", "kelpsound", "Approve the transfer of kelpsound.example", 0]],
-    ["release", { "release" => "link" }, ["millrace", "kelpsound", "Open the link in its email", 0]],
-    ["release", { "release" => "link", "silence" => "lapses" }, ["registry", nil, "Open the link in its email", 0]],
-    ["switch-ns", { "name_servers" => "page" }, ["millrace", "kelpsound", "set its name servers", 2]],
+    [
+      "privacy-back",
+      { "privacy_back" => "page" },
+      ["orlop", "saltern-web", "turn the privacy service on", 0]
+    ],
+    [
+      "make-safe",
+      { "unlock" => "page" },
+      ["millrace", "kelpsound", "put the transfer lock on again", 0]
+    ],
+    [
+      "release",
+      { "release" => "page" },
+      ["millrace", "kelpsound", "Approve the transfer of kelpsound.example", 0]
+    ],
+    [
+      "release",
+      { "release" => "link" },
+      ["millrace", "kelpsound", "Open the link in its email", 0]
+    ],
+    [
+      "release",
+      { "release" => "link", "silence" => "lapses" },
+      ["registry", nil, "Open the link in its email", 0]
+    ],
+    [
+      "switch-ns",
+      { "name_servers" => "page" },
+      ["millrace", "kelpsound", "set its name servers", 2]
+    ],
     ["prove-contact", { "proof" => "page" }, ["contact", nil, "clerk@kelp-office.example", 0]],
     ["prove-contact", { "proof" => "connection" }, nil]
   ].freeze
@@ -50,7 +96,9 @@ class InstructionsTest < Minitest::Test
       next assert_nil(told, [step, ways].inspect) unless expected
 
       place, login, does, values = expected
-      assert_equal [place, login, values], [told.place, told.login, told.typed.size], [step, ways].inspect
+      assert_equal [place, login, values],
+                   [told.place, told.login, told.typed.size],
+                   [step, ways].inspect
       assert_includes told.does, does, [step, ways].inspect
       refute_match(/\{\w+\}|\?/, told.does, "a hole in #{step}")
     end
@@ -65,8 +113,7 @@ class InstructionsTest < Minitest::Test
       assert_raises(SteadyMove::Desk::Refused) { hands.said(steps, by: ADA) }
     end
     assert_raises(SteadyMove::Desk::Refused) do
-      hands.consent([id], given_by: "Pearl", ends: world.app.now + 60,
-        by: ADA)
+      hands.consent([id], given_by: "Pearl", ends: world.app.now + 60, by: ADA)
     end
     assert_equal [before, nil], [world.app.db[:events].count, state(id).set_going_at("unlock")]
   end

@@ -14,9 +14,11 @@ class JourneyTest < Minitest::Test
 
   # What the registry and registrars were asked to change, as [side, command, result].
   def asked(name)
-    @world.link.log.select do |l|
-      l["name"] == name && l["command"] =~ ACTS
-    end.map { |l| l.values_at("registrar", "command", "code") }
+    @world
+      .link
+      .log
+      .select { |l| l["name"] == name && l["command"] =~ ACTS }
+      .map { |l| l.values_at("registrar", "command", "code") }
   end
 
   def at_release(id) = @world.until_true { @world.move(id).state["release"].active? }
@@ -26,8 +28,12 @@ class JourneyTest < Minitest::Test
     code = @world.world.registry.find(CARRIED)[:auth_info]
     proposal = @world.plan(CARRIED, to: "orlop", host: "lanternroom")
     assert_equal [902, 598, utc("2028-09-24T08:00:00Z"), 93_600],
-      [proposal.quote.total.minor, proposal.quote.saves.minor, proposal.plan.expected_expiry,
-        proposal.plan.settle_seconds]
+                 [
+                   proposal.quote.total.minor,
+                   proposal.quote.saves.minor,
+                   proposal.plan.expected_expiry,
+                   proposal.plan.settle_seconds
+                 ]
     id = @world.start(CARRIED, to: "orlop", host: "lanternroom")
     @world.runner.pass
     at_release(id)
@@ -40,20 +46,31 @@ class JourneyTest < Minitest::Test
     assert_equal "Settled", move.state.stage
     landed = @world.world.registry.find(CARRIED)
     assert_equal ["orlop", utc("2028-09-24T08:00:00Z").to_i, ["clientTransferProhibited"]],
-      landed.values_at(:sponsor, :expires_at, :statuses)
-    assert_equal [["tarnbeck", "update", 1000], ["tarnbeck", "update", 1001], ["orlop", "transfer request", 1001],
-      ["tarnbeck", "transfer approve", 1000], ["orlop", "update", 1000]], asked(CARRIED)
+                 landed.values_at(:sponsor, :expires_at, :statuses)
+    assert_equal [
+                   ["tarnbeck", "update", 1000],
+                   ["tarnbeck", "update", 1001],
+                   ["orlop", "transfer request", 1001],
+                   ["tarnbeck", "transfer approve", 1000],
+                   ["orlop", "update", 1000]
+                 ],
+                 asked(CARRIED)
     assert_equal "wiped", @world.app.codes.state_of(id)
     assert_nil @world.app.journal.broken_at
     assert_equal "orlop", @world.app.names.find(CARRIED)[:account_id]
-    move.events.select(&:done?).each do |e|
-      assert e.evidence["source"] && e.evidence["seen_at"], "#{e.step} has no evidence"
-    end
-    assert_includes move.events.select { |e| e.type == "mail" }.map { |e| e.data["kind"] }, "approval-request"
+    move
+      .events
+      .select(&:done?)
+      .each do |e|
+        assert e.evidence["source"] && e.evidence["seen_at"], "#{e.step} has no evidence"
+      end
+    assert_includes move.events.select { |e| e.type == "mail" }.map { |e| e.data["kind"] },
+                    "approval-request"
     no_trace_of(code)
   end
 
-  # The order left only after no resolver that obeys its TTLs could ask the old host, whose zone then ended.
+  # The order left only after no resolver that obeys its TTLs could ask the old host, whose zone
+  # then ended.
   def test_the_old_host_may_go_when_the_name_lands
     id = @world.start(CARRIED, to: "orlop", host: "lanternroom")
     at_release(id)
@@ -64,7 +81,8 @@ class JourneyTest < Minitest::Test
     ordered = events.find { |e| e.step == "order" && e.type == "intended" }.at
     assert_operator ordered - switched, :>=, 93_600
     assert_nil @world.world.hosts["tarnbeck-dns"].zone(Records::Name.parse("#{CARRIED}."))
-    assert_equal "NOERROR", @world.app.dns.query("ns1.lanternroom.example", "www.#{CARRIED}", "A").rcode
+    assert_equal "NOERROR",
+                 @world.app.dns.query("ns1.lanternroom.example", "www.#{CARRIED}", "A").rcode
   end
 
   def test_five_days_of_silence_approve
@@ -91,15 +109,19 @@ class JourneyTest < Minitest::Test
     assert_equal "wiped", @world.app.codes.state_of(id)
     again = @world.start("harbourpass.example", to: "orlop")
     @world.orders.approve(again, by: "ada")
-    refute_predicate @world.move(again).state, :approved?, "before it is asked for it is only a wish"
+    refute_predicate @world.move(again).state,
+                     :approved?,
+                     "before it is asked for it is only a wish"
     assert_predicate @world.move(again).state, :wished?
     refute_nil @world.plan(KEPT, to: "orlop"), "the name can be planned again"
   end
 
   # What can't start says why.
   REFUSED = {
-    "kelpquay.example" => "within 60 days of its creation", "northskerry-line.example" => "within 60 days",
-    "tern-island-cruises.example" => "registry itself forbids", CARRIED => "choose a DNS host"
+    "kelpquay.example" => "within 60 days of its creation",
+    "northskerry-line.example" => "within 60 days",
+    "tern-island-cruises.example" => "registry itself forbids",
+    CARRIED => "choose a DNS host"
   }.freeze
 
   def test_what_can_not_start_says_why
@@ -109,8 +131,9 @@ class JourneyTest < Minitest::Test
     end
     @world.start(KEPT, to: "orlop")
     assert_includes assert_raises(SteadyMove::Desk::Refused) {
-      @world.start(KEPT, to: "orlop")
-    }.message, "already on the move"
+                      @world.start(KEPT, to: "orlop")
+                    }.message,
+                    "already on the move"
   end
 
   private

@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# Names that may expire before their move is through: nobody starts them unasked, alone or in a batch; renewed first
-# over the connection or by hand, or sent on their way knowingly.
+# Names that may expire before their move is through: nobody starts them unasked, alone or in a
+# batch; renewed first over the connection or by hand, or sent on their way knowingly.
 class LatenessTest < Minitest::Test
   include ByHand
 
@@ -34,7 +34,10 @@ class LatenessTest < Minitest::Test
     refute_includes judged.verdict.findings.map(&:rule), "near-expiry", "one advice"
     plan = world.plan(NAME, to: "orlop")
     assert_equal [false, true], [plan.startable?, plan.late]
-    assert_match(/Choose: renew it first at .* \(\d+\.\d\d EUR for a year\), or go all the same/, plan.refusals.join)
+    assert_match(
+      /Choose: renew it first at .* \(\d+\.\d\d EUR for a year\), or go all the same/,
+      plan.refusals.join
+    )
     assert_raises(Desk::Refused) { world.start(NAME, to: "orlop") }
     assert_raises(Desk::Refused) { world.start(NAME, to: "orlop", late: "perhaps") }
   end
@@ -45,7 +48,7 @@ class LatenessTest < Minitest::Test
     before = expires(name)
     plan = world.plan(name, to: "orlop", late: "renew")
     assert_equal [true, before, Core::Expiry.add_years(before, 2)],
-      [plan.startable?, plan.plan.renewed_from, plan.plan.expected_expiry]
+                 [plan.startable?, plan.plan.renewed_from, plan.plan.expected_expiry]
     assert_equal plan.quote.total.minor + plan.quote.stay.minor, plan.total.minor, "both are paid"
     id = world.start(name, to: "orlop", late: "renew", price: plan.total)
 
@@ -59,7 +62,8 @@ class LatenessTest < Minitest::Test
     assert_empty(checks.reject { |c| c["ok"] })
   end
 
-  # A renewal whose answer was lost is not bought twice: the expiry that it had goes with the command.
+  # A renewal whose answer was lost is not bought twice: the expiry that it had goes with the
+  # command.
   def test_a_renewal_is_not_bought_twice
     id = world.start(NAME, to: "orlop", late: "renew")
     world.link.fault("answer-gannet-renew", "2400")
@@ -77,11 +81,15 @@ class LatenessTest < Minitest::Test
     assert_predicate plan, :startable?
     assert_includes plan.cautions.join, "site and mail may go dark"
     id = world.start(NAME, to: "orlop", late: "go")
-    assert_match(/go all the same, knowing/, world.move(id).events.find { |e| e.type == "late-chosen" }.says)
+    assert_match(
+      /go all the same, knowing/,
+      world.move(id).events.find { |e| e.type == "late-chosen" }.says
+    )
     assert_nil state(id)["renew"]
   end
 
-  # In a batch nobody is sent past its expiry in silence: it is left out until a person chooses, and then goes first.
+  # In a batch nobody is sent past its expiry in silence: it is left out until a person chooses, and
+  # then goes first.
   def test_in_a_batch
     names = [NAME, "harbourpass.example", "isles-timetable.example"]
     id, = batches.make(names, to: "orlop", trial: true, by: ADA)
@@ -90,6 +98,8 @@ class LatenessTest < Minitest::Test
     batches.change_names(id, by: ADA, own: { NAME => { "late" => "renew" } })
     review = Desk::BatchReview.new(app).of(batches.find(id))
     assert_empty review.left_out
-    assert_raises(Desk::Refused) { batches.change_names(id, by: ADA, own: { NAME => { "late" => "x" } }) }
+    assert_raises(Desk::Refused) do
+      batches.change_names(id, by: ADA, own: { NAME => { "late" => "x" } })
+    end
   end
 end

@@ -4,8 +4,8 @@ require_relative "../test_helper"
 require_relative "../support/by_hand"
 require_relative "../support/some_batches"
 
-# Letters that go out once, are answered, are late and reminded of; acts said to be done that were not; consent that
-# has ended.
+# Letters that go out once, are answered, are late and reminded of; acts said to be done that were
+# not; consent that has ended.
 class LettersSentTest < Minitest::Test
   include ByHand
   include SomeBatches
@@ -14,14 +14,22 @@ class LettersSentTest < Minitest::Test
 
   def sent = world.app.db[:letters].all
   def ready(account = "cobble") = letters.draft(account, by: ADA)
-  def post(ready = self.ready, **more) = letters.send(ready, account_id: "cobble", by: ADA, how: "smtp", **more)
+  def post(ready = self.ready, **more)
+    letters.send(ready, account_id: "cobble", by: ADA, how: "smtp", **more)
+  end
 
   def test_a_mail_server_that_is_away_keeps_the_draft
     live_with("cobble")
     id = start("isles-weather.example")
-    { "outgoing-away" => "can't be reached", "outgoing-refuses" => "no such mailbox" }.each do |fault, part|
+    {
+      "outgoing-away" => "can't be reached",
+      "outgoing-refuses" => "no such mailbox"
+    }.each do |fault, part|
       world.link.fault(fault, "on")
-      assert_match(/was not sent.*#{part}/, assert_raises(SteadyMove::Desk::Refused) { post }.message)
+      assert_match(
+        /was not sent.*#{part}/,
+        assert_raises(SteadyMove::Desk::Refused) { post }.message
+      )
       world.link.fault(fault, nil)
       assert_empty sent, "nothing went out, nothing is kept"
       assert_equal "yours", state(id).turn
@@ -37,9 +45,9 @@ class LettersSentTest < Minitest::Test
     assert_raises(Interrupt) { post }
     assert_equal(%w[intended], sent.map { |l| l[:state] })
     assert_nil ready, "it counts as written until it is late"
-    assert_equal %w[intended], letters.overdue.map { |l|
-      l[:state]
-    }, "and is told as not known, with a reminder offered"
+    assert_equal %w[intended],
+                 letters.overdue.map { |l| l[:state] },
+                 "and is told as not known, with a reminder offered"
   end
 
   def test_what_a_person_changed_and_sent_by_hand
@@ -47,10 +55,17 @@ class LettersSentTest < Minitest::Test
     id = start("isles-weather.example")
     draft = ready
     post(draft, how: "hand", text: "#{draft.draft.text}\nWith thanks.")
-    assert_equal([["hand", "sent", true]], sent.map { |l| [l[:how], l[:state], l[:text].include?("With thanks")] })
-    assert_equal [draft.message_id, draft.draft.reference], sent.first.values_at(:message_id, :reference)
+    assert_equal(
+      [["hand", "sent", true]],
+      sent.map { |l| [l[:how], l[:state], l[:text].include?("With thanks")] }
+    )
+    assert_equal [draft.message_id, draft.draft.reference],
+                 sent.first.values_at(:message_id, :reference)
     assert_equal "theirs", state(id).turn
-    assert_match(/sent by #{ADA}/, world.move(id).events.reverse.find { |e| e.type == "letter" }.says)
+    assert_match(
+      /sent by #{ADA}/,
+      world.move(id).events.reverse.find { |e| e.type == "letter" }.says
+    )
     assert_raises(SteadyMove::Desk::Refused) { post(draft, text: "  ") }
   end
 
@@ -58,12 +73,18 @@ class LettersSentTest < Minitest::Test
     live_with("cobble")
     start("isles-weather.example")
     read = SteadyMove::Wire::Mail::Eml.read(ready.tap { |r| @ready = r }.raw)
-    assert_equal ["names@saltern-office.example", "help@cobblekeel.example", @ready.message_id, @ready.draft.subject],
-      [read.from, read.to, read.message_id, read.subject]
+    assert_equal [
+                   "names@saltern-office.example",
+                   "help@cobblekeel.example",
+                   @ready.message_id,
+                   @ready.draft.subject
+                 ],
+                 [read.from, read.to, read.message_id, read.subject]
     assert_includes read.text, @ready.draft.reference
   end
 
-  # Nobody reads the letter: late after three days for a code, then a reminder that follows the first.
+  # Nobody reads the letter: late after three days for a code, then a reminder that follows the
+  # first.
   def test_a_letter_that_nobody_answers_is_reminded_of
     live_with("cobble")
     id = start("isles-weather.example")
@@ -77,7 +98,7 @@ class LettersSentTest < Minitest::Test
     assert_nil ready, "what was written for is reminded of, not written for again"
     reminder = letters.reminder(letter, by: ADA)
     assert_equal [[[id, "unlock"], [id, "ask-code"]], true],
-      [reminder.steps, reminder.draft.subject.start_with?("Reminder: ")]
+                 [reminder.steps, reminder.draft.subject.start_with?("Reminder: ")]
     assert_equal [sent.first[:message_id]], SteadyMove::Wire::Mail::Eml.read(reminder.raw).answers
     letters.send(reminder, account_id: "cobble", by: ADA, how: "smtp", reminds: letter)
     world.runner.pass
@@ -129,16 +150,20 @@ class LettersSentTest < Minitest::Test
   end
 
   # who, how long => refused with
-  CONSENTS = [["", 9, "who gave"], ["Pearl", -1, "in the future"], ["Pearl", 0, "in the future"]].freeze
+  CONSENTS = [
+    ["", 9, "who gave"],
+    ["Pearl", -1, "in the future"],
+    ["Pearl", 0, "in the future"]
+  ].freeze
 
   def test_consent_has_a_giver_and_an_end
     live_with("millrace")
     id = start("kelp-sound-hire.example")
     CONSENTS.each do |who, days, part|
-      assert_match(/#{part}/, assert_raises(SteadyMove::Desk::Refused) do
-        consent(id,
-          given_by: who, days: days)
-      end.message)
+      assert_match(
+        /#{part}/,
+        assert_raises(SteadyMove::Desk::Refused) { consent(id, given_by: who, days: days) }.message
+      )
     end
     due = hands.consents
     assert_equal [[id], true], [due.moves.map(&:id), due.until > world.app.now + 86_400]
@@ -150,36 +175,63 @@ class LettersSentTest < Minitest::Test
     until_step(id, "privacy-off")
     do_it(id, "privacy-off", "off")
     world.driver.move_on(to: world.app.now + (2 * 86_400))
-    shown = SteadyMove::Web::Views::MoveView.card(world.move(id),
-      SteadyMove::Desk::MoveWords.of(world.move(id).plan, world.app.accounts), {}, world.app.now,
-      SteadyMove::Desk::InShort.new(world.app))[:exposed]
+    shown =
+      SteadyMove::Web::Views::MoveView.card(
+        world.move(id),
+        SteadyMove::Desk::MoveWords.of(world.move(id).plan, world.app.accounts),
+        {},
+        world.app.now,
+        SteadyMove::Desk::InShort.new(world.app)
+      )[
+        :exposed
+      ]
     assert_equal [true, nil], shown.values_at(:over, :until)
     assert_equal %w[kelp-sound-hire.example],
-      SteadyMove::Web::Views::ManualStepsView.page(world.app, hands, letters)[:too_long]
+                 SteadyMove::Web::Views::ManualStepsView.page(world.app, hands, letters)[:too_long]
     assert_operator shown[:seconds], :>=, 2 * 86_400
   end
 
-  # Two hundred at once would be told by place: here all that can go, in one consent, one letter, one list of codes.
+  # Two hundred at once would be told by place: here all that can go, in one consent, one letter,
+  # one list of codes.
   def test_several_at_once
     live_with("millrace", "cobble", "gannet")
-    names = %w[kelp-sound-hire.example slipway.example saltern-harbour.example isles-weather.example
-      northskerry-crew.example northskerry-season-2026.example]
-    world.app.names.learn("kelp-sound-hire.example", facts(source: :hand, admin_email: "dock@post.kelpsound.example"))
-    along = proposed(%w[kelp-sound-hire.example kelpsound.example], to: "orlop").map { |r| r.says.join(" ") }
-    assert_match(/dock@post.kelpsound.example, lies on kelpsound.example, which moves in the same batch/, along.first)
+    names = %w[
+      kelp-sound-hire.example
+      slipway.example
+      saltern-harbour.example
+      isles-weather.example
+      northskerry-crew.example
+      northskerry-season-2026.example
+    ]
+    world.app.names.learn(
+      "kelp-sound-hire.example",
+      facts(source: :hand, admin_email: "dock@post.kelpsound.example")
+    )
+    along =
+      proposed(%w[kelp-sound-hire.example kelpsound.example], to: "orlop").map do |r|
+        r.says.join(" ")
+      end
+    assert_match(
+      /dock@post.kelpsound.example, lies on kelpsound.example, which moves in the same batch/,
+      along.first
+    )
     refute_match(/same batch/, along.last, "its own name is told by the verdict")
     world.app.names.forget("kelp-sound-hire.example", :hand)
     rows = proposed(names, to: "orlop")
     assert_equal 5, rows.count(&:startable)
     assert_match(/does not know this name/, rows.last.says.join)
     sums = SteadyMove::Desk::Batch.sums(rows)
-    assert_equal [[4 * 902], 1], [sums[:total].map(&:minor), sums[:unpriced]], "a premium name's price is not known"
-    assert_equal %w[EUR], sums[:saves].map(&:currency),
-      "what is saved is told only where both prices are in one currency"
+    assert_equal [[4 * 902], 1],
+                 [sums[:total].map(&:minor), sums[:unpriced]],
+                 "a premium name's price is not known"
+    assert_equal %w[EUR],
+                 sums[:saves].map(&:currency),
+                 "what is saved is told only where both prices are in one currency"
     batch = batches.make(names, to: "orlop", by: ADA, trial: false).first
     assert_equal "running", batches.start(batch, by: ADA, shown: sums[:total])
     world.runner.pass
-    begun, later = world.app.batches.members(batch).select { |m| m.state == "in" }.partition(&:move_id)
+    begun, later =
+      world.app.batches.members(batch).select { |m| m.state == "in" }.partition(&:move_id)
     assert_equal 2, later.size, "with names that hang together it isn't all at once"
     ids = begun.map(&:move_id) + later.map { |m| world.start(m.name, to: "orlop") }
     world.runner.pass
@@ -192,12 +244,19 @@ class LettersSentTest < Minitest::Test
 
   def gathered_by_place(ids)
     places = hands.places.to_h { |p| [p.title, p.items.map(&:step).sort] }
-    assert_equal({ "Millrace Registrations" => %w[ask-code unlock unlock], "Curlew Screen" => %w[identity],
-      "Cobble and Keel" => %w[ask-code ask-code unlock unlock], "Gannet Street Names" => %w[privacy-off] },
-      places.transform_values { |steps| steps - %w[prove-contact] })
+    assert_equal(
+      {
+        "Millrace Registrations" => %w[ask-code unlock unlock],
+        "Curlew Screen" => %w[identity],
+        "Cobble and Keel" => %w[ask-code ask-code unlock unlock],
+        "Gannet Street Names" => %w[privacy-off]
+      },
+      places.transform_values { |steps| steps - %w[prove-contact] }
+    )
     write("cobble")
     assert_equal(1, sent.count { |l| l[:account_id] == "cobble" })
     list = ids.map { |i| world.move(i).name }.map { |n| "#{n}, #{row(n)[:auth_info]}" }.join("\n")
-    assert_equal %w[kept] * 5, SteadyMove::Desk::CodeSafe.new(world.app).keep(list, by: ADA).map(&:fate)
+    assert_equal %w[kept] * 5,
+                 SteadyMove::Desk::CodeSafe.new(world.app).keep(list, by: ADA).map(&:fate)
   end
 end

@@ -3,8 +3,9 @@
 require_relative "../test_helper"
 require_relative "../support/bench_world"
 
-# Do site and mail stay up? Said only where somebody knows: whose the name servers are is asked before the start, every
-# zone is copied, every server is asked before the order and after the landing.
+# Do site and mail stay up? Said only where somebody knows: whose the name servers are is asked
+# before the start, every zone is copied, every server is asked before the order and after the
+# landing.
 class NameServersTest < Minitest::Test
   Desk = SteadyMove::Desk
   NAME = "nightboat-saltern.example"
@@ -17,7 +18,9 @@ class NameServersTest < Minitest::Test
   def app = world.app
   def state(id) = world.move(id).state
   def question = Desk::HostQuestion.new(app)
-  def gate = Desk::Gates.new(app, "orlop").of_judged(Desk::Judging.new(app).one(NAME, to: "orlop")).kind
+  def gate
+    Desk::Gates.new(app, "orlop").of_judged(Desk::Judging.new(app).one(NAME, to: "orlop")).kind
+  end
   def uptime(plan) = Desk::InShort.new(app).uptime(plan)
 
   # Nobody wrote down who serves it.
@@ -28,19 +31,26 @@ class NameServersTest < Minitest::Test
   end
 
   def zone_goes
-    world.world.exclusively { world.world.instance_variable_get(:@db)[:zones].where(origin: "#{NAME}.").delete }
+    world.world.exclusively do
+      world.world.instance_variable_get(:@db)[:zones].where(origin: "#{NAME}.").delete
+    end
   end
 
   def test_known_hosts_say_so
     assert_equal ["ready", Core::Answer::YES], [gate, app.names.facts(NAME).dns_stays]
-    assert_match(/stay up: the name servers stay, and .* outlives/, uptime(world.plan(NAME, to: "orlop").plan))
+    assert_match(
+      /stay up: the name servers stay, and .* outlives/,
+      uptime(world.plan(NAME, to: "orlop").plan)
+    )
   end
 
   # The page for the site's owner says no more of it than the desk does.
   def test_whoever_follows_from_outside_is_told_the_same
     told = ->(id) { Desk::StatusText.new(app).of_move(world.move(id)).join(" ") }
-    assert_match(/stay up: the name servers stay, and .* outlives/,
-      told[world.start("isles-timetable.example", to: "orlop")])
+    assert_match(
+      /stay up: the name servers stay, and .* outlives/,
+      told[world.start("isles-timetable.example", to: "orlop")]
+    )
     forget_host
     question.answer(NAME, ends: true, by: ADA)
     left_behind = told[world.start(NAME, to: "orlop", choice: "stay")]
@@ -63,16 +73,23 @@ class NameServersTest < Minitest::Test
     assert_raises(Desk::Refused) { question.answer(NAME, ends: true, by: ADA) }
   end
 
-  # One answer holds for all names with these servers, and yes means that the records have to be carried.
+  # One answer holds for all names with these servers, and yes means that the records have to be
+  # carried.
   def test_yes_means_carrying
     forget_host
     question.answer(NAME, ends: true, by: ADA)
     assert_equal Core::Answer::NO, app.names.facts(NAME).dns_stays
-    assert_match(/go down unless the records are carried/, uptime(world.plan(NAME, to: "orlop").plan))
+    assert_match(
+      /go down unless the records are carried/,
+      uptime(world.plan(NAME, to: "orlop").plan)
+    )
     assert_match(/choose a DNS host/, world.plan(NAME, to: "orlop").refusals.join)
     assert_equal "needs", gate
     third = app.accounts.hosts.find { |h| h.ends_with && h.ends_with != "tarnbeck" }
-    third ||= app.accounts.hosts.first.tap { |h| app.accounts.put_host(h.dup.tap { |d| d.ends_with = "gannet" }) }
+    third ||=
+      app.accounts.hosts.first.tap do |h|
+        app.accounts.put_host(h.dup.tap { |d| d.ends_with = "gannet" })
+      end
     assert_match(/would go with it/, world.plan(NAME, to: "orlop", host: third.id).refusals.join)
   end
 
@@ -91,7 +108,8 @@ class NameServersTest < Minitest::Test
     app.names.facts(NAME)[:name_servers].each { |server| assert_includes answers["found"], server }
   end
 
-  # The answer was wrong: the zone went with the account, both servers refuse, and nothing is settled.
+  # The answer was wrong: the zone went with the account, both servers refuse, and nothing is
+  # settled.
   def test_a_zone_that_goes_with_the_account_is_never_settled
     id = world.start(NAME, to: "orlop")
     world.until_true(what: "the release") { state(id)["release"].active? }

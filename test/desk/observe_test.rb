@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/bench_world"
 
-# What a look learns from the account, the public record and the DNS hosts, and what follows from it.
+# What a look learns from the account, the public record and the DNS hosts, and what follows from
+# it.
 class ObserveTest < Minitest::Test
   NAME = "isles-timetable.example"
   DAY = 86_400
@@ -18,27 +19,44 @@ class ObserveTest < Minitest::Test
 
   def look(name = NAME)
     row = @app.names.find(name)
-    SteadyMove::Desk::Observe.new(@app).name(Core::Names::DomainName.held(name), @app.accounts.find(row[:account_id]))
+    SteadyMove::Desk::Observe.new(@app).name(
+      Core::Names::DomainName.held(name),
+      @app.accounts.find(row[:account_id])
+    )
   end
 
   def known(name = NAME) = @app.names.facts(name)
   def now = @app.now
   def days(count) = (now + (count * DAY)).to_i
 
-  # when the contact was made and changed, when the name was made and moved (days from now) => when the registrant was
-  # last changed
+  # when the contact was made and changed, when the name was made and moved (days from now) => when
+  # the registrant was last changed
   CHANGES = [
-    [-900, nil, -400, nil, -900], [-900, -30, -400, nil, -30], [-900, -300, -400, nil, -300], [-20, nil, -400, nil,
-      -20], [-20, -5, -400, nil, -5],
-    [-400, nil, -400, nil, -400], [-90, nil, -400, -90, -90], [-90, -10, -400, -90, -10], [-20, nil, -400, -90, -20]
+    [-900, nil, -400, nil, -900],
+    [-900, -30, -400, nil, -30],
+    [-900, -300, -400, nil, -300],
+    [-20, nil, -400, nil, -20],
+    [-20, -5, -400, nil, -5],
+    [-400, nil, -400, nil, -400],
+    [-90, nil, -400, -90, -90],
+    [-90, -10, -400, -90, -10],
+    [-20, nil, -400, -90, -20]
   ].freeze
 
   def test_when_the_registrant_was_last_changed
     CHANGES.each do |made, changed, created, moved, expected|
-      @rows[:contacts].where(id: "saltern-1").update(created_at: days(made), updated_at: changed && days(changed))
-      @rows[:domains].where(name: NAME).update(created_at: days(created), transferred_at: moved && days(moved))
+      @rows[:contacts].where(id: "saltern-1").update(
+        created_at: days(made),
+        updated_at: changed && days(changed)
+      )
+      @rows[:domains].where(name: NAME).update(
+        created_at: days(created),
+        transferred_at: moved && days(moved)
+      )
       look
-      assert_equal days(expected), known[:registrant_changed_at].to_i, [made, changed, created, moved].inspect
+      assert_equal days(expected),
+                   known[:registrant_changed_at].to_i,
+                   [made, changed, created, moved].inspect
     end
   end
 
@@ -49,8 +67,7 @@ class ObserveTest < Minitest::Test
     look
     verdict = SteadyMove::Desk::Judging.new(@app).one(NAME, at: now - (60 * DAY))
     if verdict.facts[:registrant_changed_at] < now - (120 * DAY)
-      refute_includes verdict.verdict.findings.map(&:rule),
-        "registrant-change"
+      refute_includes verdict.verdict.findings.map(&:rule), "registrant-change"
     end
     assert_operator known[:registrant_changed_at], :<=, now - (89 * DAY)
   end
@@ -65,9 +82,10 @@ class ObserveTest < Minitest::Test
     @rows[:domains].where(name: NAME).update(veil: "somebody@elsewhere.example")
     look
     refute known.known?(:privacy), "Tarnbeck's service is not known"
-    assert_equal ["names@saltern-office.example"], %i[registrant_email public_email].map { |k|
-      known("northskerry-freight.example")[k]
-    }.uniq
+    assert_equal ["names@saltern-office.example"],
+                 %i[registrant_email public_email]
+                   .map { |k| known("northskerry-freight.example")[k] }
+                   .uniq
   end
 
   def test_a_name_that_the_public_record_lost
@@ -80,13 +98,15 @@ class ObserveTest < Minitest::Test
   def test_the_deadline_of_a_transfer_under_way
     assert_equal now + (5 * DAY), known("gullrock-landing.example")[:transfer_ends_at]
     judged = SteadyMove::Desk::Judging.new(@app).one("gullrock-landing.example")
-    assert_equal ["barred", now + (5 * DAY)], [judged.verdict.kind, judged.verdict.findings.first.clears_at]
+    assert_equal ["barred", now + (5 * DAY)],
+                 [judged.verdict.kind, judged.verdict.findings.first.clears_at]
   end
 
   # Who answers, and who doesn't: what was known stays, and a sentence says why.
   TROUBLE = [
-    [{}, %i[account desk public_record],
-      0], [{ "rdap-away" => "on" }, %i[account desk], 1], [{ "away-tarnbeck" => "on" }, %i[desk public_record], 1],
+    [{}, %i[account desk public_record], 0],
+    [{ "rdap-away" => "on" }, %i[account desk], 1],
+    [{ "away-tarnbeck" => "on" }, %i[desk public_record], 1],
     [{ "rdap-garbage" => "on", "away-tarnbeck" => "on" }, [], 2]
   ].freeze
 
@@ -96,7 +116,11 @@ class ObserveTest < Minitest::Test
       faults.each { |id, detail| @world.link.fault(id, detail) }
       seen = look
       assert_equal [sources, problems], [seen.sources.sort, seen.problems.size], faults
-      assert(seen.problems.all? { |p| p.end_with?(".") && p.match?(/\A(Tarnbeck Names|The public record): /) })
+      assert(
+        seen.problems.all? do |p|
+          p.end_with?(".") && p.match?(/\A(Tarnbeck Names|The public record): /)
+        end
+      )
       assert_empty (before.keys - [:privacy]) - known.values.keys, faults.inspect
       faults.each_key { |id| @world.link.fault(id, nil) }
     end
@@ -104,12 +128,16 @@ class ObserveTest < Minitest::Test
 
   def test_the_dns_host_and_what_ends_with_the_account
     assert_equal ["Lanternroom DNS", false], [known[:dns_host], known[:zone_ends_with_account]]
-    assert_equal(["Tarnbeck name servers"] * 2, known("saltern-careers.example").then do |k|
-      [k[:dns_host], k[:zone_ends_with_account]]
-    end)
-    @rows[:domains].where(name: NAME).update(name_servers: '["ns1.lanternroom.example","ns.unheard.example"]')
+    assert_equal(
+      ["Tarnbeck name servers"] * 2,
+      known("saltern-careers.example").then { |k| [k[:dns_host], k[:zone_ends_with_account]] }
+    )
+    @rows[:domains].where(name: NAME).update(
+      name_servers: '["ns1.lanternroom.example","ns.unheard.example"]'
+    )
     look
     refute known.known?(:dns_host), "half a host is no host"
-    assert_includes SteadyMove::Desk::Judging.new(@app).one(NAME).verdict.unknown.map(&:rule), "dns-leaves"
+    assert_includes SteadyMove::Desk::Judging.new(@app).one(NAME).verdict.unknown.map(&:rule),
+                    "dns-leaves"
   end
 end

@@ -4,7 +4,8 @@ require_relative "../test_helper"
 require_relative "../support/bench_world"
 require "find"
 
-# What keeps a desk for years: exports held against imports, purges and retention, backups under hard conditions.
+# What keeps a desk for years: exports held against imports, purges and retention, backups under
+# hard conditions.
 class OperationsTest < Minitest::Test
   Refused = SteadyMove::Desk::Refused
   NAME = "isles-timetable.example"
@@ -23,7 +24,10 @@ class OperationsTest < Minitest::Test
   end
 
   def files(place)
-    Find.find(place).select { |f| File.file?(f) }.to_h { |f| [f.delete_prefix(place), File.binread(f)] }
+    Find
+      .find(place)
+      .select { |f| File.file?(f) }
+      .to_h { |f| [f.delete_prefix(place), File.binread(f)] }
   end
 
   def export(from, name) = SteadyMove::Desk::Export.new(from, folder(name)).call
@@ -31,7 +35,9 @@ class OperationsTest < Minitest::Test
   # Two moves under way, mail with a code, a setting with a password.
   def lived
     @world.start("saltern-isles.example", to: "orlop", host: "lanternroom")
-    id = @world.start("saltern-press.fjd.test", to: "orlop") if app.names.find("saltern-press.fjd.test")
+    id = @world.start("saltern-press.fjd.test", to: "orlop") if app.names.find(
+      "saltern-press.fjd.test"
+    )
     @world.start(NAME, to: "orlop")
     3.times { @world.driver.move_on }
     box = { "host" => "imap.example", "port" => 993, "login" => "a", "password" => "tell-nobody" }
@@ -48,11 +54,15 @@ class OperationsTest < Minitest::Test
       export(other, "second")
       assert_nil other.journal.broken_at
       assert_empty SteadyMove::Desk::Verification.new(other.db, other.safe).problems
-      assert_equal(app.moves.all.map { |m| [m.name, m.state.stage, m.state.turn] },
-        other.moves.all.map { |m| [m.name, m.state.stage, m.state.turn] })
+      assert_equal(
+        app.moves.all.map { |m| [m.name, m.state.stage, m.state.turn] },
+        other.moves.all.map { |m| [m.name, m.state.stage, m.state.turn] }
+      )
       assert_equal "imap.example", other.settings.shown[:mailbox][:host]
-      assert_includes assert_raises(Refused) { SteadyMove::Desk::Import.new(other, folder("first")).call }.message,
-        "holds something already"
+      assert_includes assert_raises(Refused) {
+                        SteadyMove::Desk::Import.new(other, folder("first")).call
+                      }.message,
+                      "holds something already"
     end
     first = files(folder("first"))
     second = files(folder("second"))
@@ -67,9 +77,12 @@ class OperationsTest < Minitest::Test
   # what is done to an export => part of the refusal; nothing of it is kept
   BAD = {
     ->(d) { File.delete(File.join(d, "export.json")) } => "holds no export",
-    ->(d) { File.write(File.join(d, "export.json"), '{"format": 9}') } => "export with the same version",
-    ->(d) { File.write(File.join(d, "tables", "names.jsonl"), "{\"name\": 1\n") } => "names.jsonl, line 1 is no JSON",
-    ->(d) { File.write(File.join(d, "tables", "names.jsonl"), "{\"nam\": 1}\n") } => "there is no column “nam”",
+    ->(d) { File.write(File.join(d, "export.json"), '{"format": 9}') } =>
+      "export with the same version",
+    ->(d) { File.write(File.join(d, "tables", "names.jsonl"), "{\"name\": 1\n") } =>
+      "names.jsonl, line 1 is no JSON",
+    ->(d) { File.write(File.join(d, "tables", "names.jsonl"), "{\"nam\": 1}\n") } =>
+      "there is no column “nam”",
     ->(d) { File.delete(File.join(d, "tables", "events.jsonl")) } => "can't be imported"
   }.freeze
 
@@ -80,7 +93,10 @@ class OperationsTest < Minitest::Test
       FileUtils.cp_r(folder("whole"), bad = folder("bad#{i}"))
       damage.call(bad)
       opened("empty#{i}") do |other|
-        assert_includes assert_raises(Refused) { SteadyMove::Desk::Import.new(other, bad).call }.message, says
+        assert_includes assert_raises(Refused) {
+                          SteadyMove::Desk::Import.new(other, bad).call
+                        }.message,
+                        says
         assert_equal [0, 0], [other.db[:names].count, other.db[:events].count]
       end
     end
@@ -90,9 +106,23 @@ class OperationsTest < Minitest::Test
   def kept(uid) = app.db[:messages].where(uid: uid).first
 
   def put(uid, kind, days, move_id: nil)
-    app.db[:messages].insert(uid: uid, message_id: "<#{uid}@x>", sender: "a@b.example", recipient: "c@d.example",
-      subject: "Subject #{uid}", text: "Body #{uid}", at: (app.now - (days * 86_400)).to_i, kind: kind, names: "[]",
-      because: "[]", doubtful: false, move_id: move_id, links: "[]", facts: "{}", trust: "unproven")
+    app.db[:messages].insert(
+      uid: uid,
+      message_id: "<#{uid}@x>",
+      sender: "a@b.example",
+      recipient: "c@d.example",
+      subject: "Subject #{uid}",
+      text: "Body #{uid}",
+      at: (app.now - (days * 86_400)).to_i,
+      kind: kind,
+      names: "[]",
+      because: "[]",
+      doubtful: false,
+      move_id: move_id,
+      links: "[]",
+      facts: "{}",
+      trust: "unproven"
+    )
   end
 
   def test_retention_clears_bodies_and_keeps_heads_and_the_journal
@@ -101,17 +131,27 @@ class OperationsTest < Minitest::Test
     put(1002, "unrelated", 20)
     put(1003, "receipt", 400)
     put(1004, "receipt", 400, move_id: open)
-    app.db[:mailboxes].insert(address: "gone@x.example", state: "proven", at: (app.now - (90 * 86_400)).to_i)
-    app.config.instance_variable_set(:@retention, { "unrelated" => 30, "mail" => 365, "contacts" => 60 })
+    app.db[:mailboxes].insert(
+      address: "gone@x.example",
+      state: "proven",
+      at: (app.now - (90 * 86_400)).to_i
+    )
+    app.config.instance_variable_set(
+      :@retention,
+      { "unrelated" => 30, "mail" => 365, "contacts" => 60 }
+    )
     keeper = SteadyMove::Desk::Retention.new(app)
     assert keeper.due?
     assert_equal({ mail: 1, unrelated: 1, contacts: 1 }, keeper.call)
     assert_equal(["", "Body 1002", "", "Body 1004"], (1001..1004).map { |uid| kept(uid)[:text] })
     assert_equal "Subject 1001", kept(1001)[:subject]
-    assert_equal [false, nil], [keeper.due?, app.db[:mailboxes].where(address: "gone@x.example").first]
+    assert_equal [false, nil],
+                 [keeper.due?, app.db[:mailboxes].where(address: "gone@x.example").first]
     assert_nil app.journal.broken_at
     assert_includes app.journal.page(type: "purged").first.says, "2 bodies of emails"
-    SteadyMove::Keeping.new(config("desk"), out = StringIO.new).purge((app.now - 86_400).strftime("%Y-%m-%d"))
+    SteadyMove::Keeping.new(config("desk"), out = StringIO.new).purge(
+      (app.now - 86_400).strftime("%Y-%m-%d")
+    )
     assert_includes out.string, "mail 1"
     assert_equal "Body 1004", kept(1004)[:text], "a move under way keeps its mail"
     assert_raises(Refused) { SteadyMove::Keeping.new(config("desk"), out).purge("yesterday") }
@@ -127,12 +167,13 @@ class OperationsTest < Minitest::Test
   # Another process, as somebody who may not write there, or whose disk is full.
   def aside
     reader, writer = IO.pipe
-    pid = fork do
-      reader.close
-      writer.write(yield)
-      writer.close
-      exit!(0)
-    end
+    pid =
+      fork do
+        reader.close
+        writer.write(yield)
+        writer.close
+        exit!(0)
+      end
     writer.close
     reader.read.tap { Process.wait(pid) }
   end
@@ -142,25 +183,27 @@ class OperationsTest < Minitest::Test
     File.chmod(0o777, out)
     opened("quiet") { |other| other.secrets.for("rodauth") }
     quiet = config("quiet")
-    full = aside do
-      trap("XFSZ", "IGNORE")
-      Process.setrlimit(:FSIZE, 100_000)
-      SteadyMove::Desk::Backup.make(quiet, File.join(out, "full.zip"))
-    rescue Refused => e
-      e.message
-    end
+    full =
+      aside do
+        trap("XFSZ", "IGNORE")
+        Process.setrlimit(:FSIZE, 100_000)
+        SteadyMove::Desk::Backup.make(quiet, File.join(out, "full.zip"))
+      rescue Refused => e
+        e.message
+      end
     assert_match(/could not be made/, full)
     assert_empty Dir.children(out), "no broken archive is left"
     [@world.folder, folder("quiet")].each { |f| File.chmod(0o755, f) }
     Dir[File.join(folder("quiet"), "*")].each { |f| File.chmod(0o644, f) }
     File.chmod(0o555, folder("quiet"))
-    said = aside do
-      Process::UID.change_privilege(65_534) if Process.uid.zero?
-      SteadyMove::Desk::Backup.make(quiet, File.join(out, "read.zip"))
-      SteadyMove::Desk::Backup.check(File.join(out, "read.zip")).inspect
-    rescue StandardError => e
-      e.message
-    end
+    said =
+      aside do
+        Process::UID.change_privilege(65_534) if Process.uid.zero?
+        SteadyMove::Desk::Backup.make(quiet, File.join(out, "read.zip"))
+        SteadyMove::Desk::Backup.check(File.join(out, "read.zip")).inspect
+      rescue StandardError => e
+        e.message
+      end
     assert_equal "[]", said
   ensure
     File.chmod(0o755, folder("quiet"))
@@ -173,7 +216,9 @@ class OperationsTest < Minitest::Test
     whole, first, walked = check.call
     assert whole
     app.journal.add("note", at: app.now, says: "one more", by: "ada")
-    assert_equal [true, first + 1, walked], SteadyMove::Desk::JournalCheck.new(app).call, "over a restart, too"
+    assert_equal [true, first + 1, walked],
+                 SteadyMove::Desk::JournalCheck.new(app).call,
+                 "over a restart, too"
     assert_equal walked.to_i, app.keeping["journal-check"]["walked"]
     app.db.run("DROP TRIGGER events_no_update")
     app.db[:events].where(seq: 1).update(says: "forged")
@@ -183,7 +228,8 @@ class OperationsTest < Minitest::Test
     assert_equal 1, app.journal.broken_at
   end
 
-  # Damage that a walk found is told by every look after it, however few lines a look walks; and it is told of.
+  # Damage that a walk found is told by every look after it, however few lines a look walks; and it
+  # is told of.
   def test_damage_far_down_the_journal_stays_known
     6.times { |i| app.journal.add("note", at: app.now, says: "line #{i}", by: "ada") }
     app.db.run("DROP TRIGGER events_no_update")
@@ -198,7 +244,11 @@ class OperationsTest < Minitest::Test
   # A head's number may be another message's by now: nothing is put in its place.
   def test_a_body_is_fetched_only_of_the_message_that_it_was
     mail = @world.world.instance_variable_get(:@db)[:mail]
-    raw = ->(id) { Sequel.blob("From: n@shop.test\r\nMessage-ID: <#{id}@x>\r\nSubject: Chairs\r\n\r\nChairs.\r\n") }
+    raw = ->(id) do
+      Sequel.blob(
+        "From: n@shop.test\r\nMessage-ID: <#{id}@x>\r\nSubject: Chairs\r\n\r\nChairs.\r\n"
+      )
+    end
     mail.insert(at: 0, raw: raw["a"])
     @world.runner.post.fetch
     row = app.messages.all.find { |m| m[:subject] == "Chairs" }

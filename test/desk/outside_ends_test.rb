@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/outside"
 
-# What goes otherwise than hoped where nobody offers a connection: records that hide or lag, refusals, lapses, a
-# call-off; each ends in a safe state that was looked at.
+# What goes otherwise than hoped where nobody offers a connection: records that hide or lag,
+# refusals, lapses, a call-off; each ends in a safe state that was looked at.
 class OutsideEndsTest < Minitest::Test
   include Outside
 
@@ -13,7 +13,8 @@ class OutsideEndsTest < Minitest::Test
   def moves(id) = world.move(id)
   def events(id, type) = moves(id).events.select { |e| e.type == type }
 
-  # The record never shows pendingTransfer: the losing side's notice and the landing cover what it hides.
+  # The record never shows pendingTransfer: the losing side's notice and the landing cover what it
+  # hides.
   def test_a_record_that_hides_pending
     live_with("millrace")
     world.world.set_fault("rdap-hides-pending", true)
@@ -78,8 +79,13 @@ class OutsideEndsTest < Minitest::Test
   end
 
   # why the gaining side refuses => what is done anew, and whose turn it is then
-  REFUSALS = { "locked" => %w[], "code" => %w[ask-code], "payment" => %w[order], "taken" => %w[order],
-               "paid_not_set_up" => %w[order] }.freeze
+  REFUSALS = {
+    "locked" => %w[],
+    "code" => %w[ask-code],
+    "payment" => %w[order],
+    "taken" => %w[order],
+    "paid_not_set_up" => %w[order]
+  }.freeze
 
   def test_a_refused_order_leads_to_its_remedy
     REFUSALS.each do |why, steps|
@@ -100,7 +106,8 @@ class OutsideEndsTest < Minitest::Test
     live_with("millrace")
   end
 
-  # Charged, and nothing set up: said, the support sets it up, and the move goes on; nothing is paid twice.
+  # Charged, and nothing set up: said, the support sets it up, and the move goes on; nothing is paid
+  # twice.
   def test_paid_and_not_set_up
     id = ready("kedge")
     card("kedge")
@@ -122,7 +129,9 @@ class OutsideEndsTest < Minitest::Test
     id = ready
     ordered_at_hawser(id)
     world.until_true(what: "pending") { state(id).done?("registry-pending") }
-    world.world.exclusively { world.world.registry.end_transfer("millrace", NAME, "reject", at: world.world.now) }
+    world.world.exclusively do
+      world.world.registry.end_transfer("millrace", NAME, "reject", at: world.world.now)
+    end
     until_step(id, "make-safe")
     assert_equal "Refused", state(id).stage
     do_it(id, "make-safe", "lock-on")
@@ -136,24 +145,33 @@ class OutsideEndsTest < Minitest::Test
     id = ready
     ordered_at_hawser(id)
     world.until_true(what: "pending") { state(id).done?("registry-pending") }
-    world.world.post.deliver(world.world.now + 60, from: "orders@hawserlane.example",
-      to: "names@saltern-office.example", subject: "Your order for #{NAME} could not be placed",
-      text: "The order could not be placed.")
+    world.world.post.deliver(
+      world.world.now + 60,
+      from: "orders@hawserlane.example",
+      to: "names@saltern-office.example",
+      subject: "Your order for #{NAME} could not be placed",
+      text: "The order could not be placed."
+    )
     world.driver.move_on(to: world.app.now + 7200)
     assert(world.move(id).events.any? { |e| e.data["ended"] })
     assert_nil state(id).ending
   end
 
-  # The record lags, a mail quotes that it was rejected, and then the record shows it pending: the ending is taken back.
+  # The record lags, a mail quotes that it was rejected, and then the record shows it pending: the
+  # ending is taken back.
   def test_an_ending_that_only_words_say_is_taken_back
     live_with("millrace")
     world.world.set_fault("rdap-hides-pending", true)
     id = ready
     ordered_at_hawser(id)
     world.until_true(what: "the notice") { state(id).done?("registry-pending") }
-    world.world.post.deliver(world.world.now + 60, from: "orders@hawserlane.example",
-      to: "names@saltern-office.example", subject: "Your transfer of #{NAME}",
-      text: "The transfer was rejected.")
+    world.world.post.deliver(
+      world.world.now + 60,
+      from: "orders@hawserlane.example",
+      to: "names@saltern-office.example",
+      subject: "Your transfer of #{NAME}",
+      text: "The transfer was rejected."
+    )
     world.until_true(what: "the end") { state(id).ending }
     world.world.set_fault("rdap-hides-pending", false)
     world.until_true(what: "taking back", most: 10) { state(id).ending.nil? }
@@ -168,9 +186,13 @@ class OutsideEndsTest < Minitest::Test
     world.until_true(what: "pending") { state(id).done?("registry-pending") }
     world.world.exclusively do
       world.world.registry.domains.where(name: NAME).update(statuses: '["ok"]')
-      world.world.instance_variable_get(:@db)[:transfers].where(name: NAME).update(status: "serverCancelled")
+      world.world.instance_variable_get(:@db)[:transfers].where(name: NAME).update(
+        status: "serverCancelled"
+      )
     end
-    world.until_true(what: "the question") { state(id).active.any? { |s| s.event&.data&.key?("which_end") } }
+    world.until_true(what: "the question") do
+      state(id).active.any? { |s| s.event&.data&.key?("which_end") }
+    end
     assert_raises(SteadyMove::Desk::Refused) { world.orders.over(id, how: "vanished", by: ADA) }
     world.orders.over(id, how: "lapsed", by: ADA)
     world.runner.pass
@@ -181,20 +203,23 @@ class OutsideEndsTest < Minitest::Test
     assert_includes row(NAME)[:statuses], LOCK
   end
 
-  # Called off while it is pending: first the order is taken back, then the lock goes on, each seen from outside.
+  # Called off while it is pending: first the order is taken back, then the lock goes on, each seen
+  # from outside.
   def test_called_off_by_hand
     id = ready
     ordered_at_hawser(id)
     world.until_true(what: "pending") { state(id).done?("registry-pending") }
     world.orders.call_off(id, by: ADA)
     world.runner.pass
-    assert_equal %w[withdraw], state(id).active.map { |s| s.step.id }, "the lock can't go on while it is pending"
+    assert_equal %w[withdraw],
+                 state(id).active.map { |s| s.step.id },
+                 "the lock can't go on while it is pending"
     do_it(id, "withdraw", "cancel")
     until_step(id, "make-safe")
     do_it(id, "make-safe", "lock-on")
     until_over(id)
     assert_equal ["Called off", "millrace", true],
-      [state(id).stage, row(NAME)[:sponsor], row(NAME)[:statuses].include?(LOCK)]
+                 [state(id).stage, row(NAME)[:sponsor], row(NAME)[:statuses].include?(LOCK)]
   end
 
   # Released before the order could be taken back: it goes on as landed.
@@ -203,21 +228,27 @@ class OutsideEndsTest < Minitest::Test
     ordered_at_hawser(id)
     world.until_true(what: "pending") { state(id).done?("registry-pending") }
     visitor.act(site("millrace"), NAME, "release")
-    world.world.exclusively { world.world.registry.end_transfer("millrace", NAME, "approve", at: world.world.now) } if
-      world.world.registry.pending(NAME)
+    if world.world.registry.pending(NAME)
+      world.world.exclusively do
+        world.world.registry.end_transfer("millrace", NAME, "approve", at: world.world.now)
+      end
+    end
     world.orders.call_off(id, by: ADA)
     until_step(id, "lock-back")
     closing(id)
   end
 
-  # The record calls the gaining side by a name that nobody wrote down: asked, kept, and the move goes on.
+  # The record calls the gaining side by a name that nobody wrote down: asked, kept, and the move
+  # goes on.
   def test_the_record_calls_the_gaining_side_otherwise
     live_with("millrace")
     account = world.app.accounts.find("hawser")
-    world.app.accounts.put(account.dup.tap do |a|
-      a.registrar = "Hawser"
-      a.habits = account.habits.except("registrar_names")
-    end)
+    world.app.accounts.put(
+      account.dup.tap do |a|
+        a.registrar = "Hawser"
+        a.habits = account.habits.except("registrar_names")
+      end
+    )
     id = ready
     ordered_at_hawser(id)
     world.until_true(what: "pending") { state(id).done?("registry-pending") }
@@ -234,7 +265,13 @@ class OutsideEndsTest < Minitest::Test
   def test_somebody_elses_transfer_is_not_ours
     id = ready
     world.world.exclusively do
-      world.world.registry.request_transfer("gannet", NAME, row(NAME)[:auth_info], years: 1, at: world.world.now)
+      world.world.registry.request_transfer(
+        "gannet",
+        NAME,
+        row(NAME)[:auth_info],
+        years: 1,
+        at: world.world.now
+      )
     end
     world.driver.move_on(to: world.app.now + (7 * 3600))
     refute state(id).done?("order"), "nobody said that it was ordered"

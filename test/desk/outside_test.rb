@@ -27,22 +27,36 @@ class OutsideTest < Minitest::Test
     say(id, "settings")
     until_over(id)
     assert_equal %w[Settled hawser], [state(id).stage, row("kelp-sound-hire.example")[:sponsor]]
-    assert_match(/On the word of ada@/, world.move(id).events.reverse.find { |e| e.step == "settings" && e.done? }.says)
+    assert_match(
+      /On the word of ada@/,
+      world.move(id).events.reverse.find { |e| e.step == "settings" && e.done? }.says
+    )
     checks = state(id).told("checks").data["checks"].to_h { |c| c.values_at("what", "found") }
     assert_match(/on the word of ada@/, checks["auto-renew"])
     assert_empty(world.link.log.select { |l| %w[hawser millrace].include?(l["registrar"]) })
   end
 
-  # At once, with a code that lives a month: no lock, no release, no added year; everything at the losing side by
-  # letter.
+  # At once, with a code that lives a month: no lock, no release, no added year; everything at the
+  # losing side by letter.
   def test_a_suffix_that_moves_at_once
     live_with("cobble")
     name = "saltern-press.fjd.test"
     id = start_to(name, "hawser")
     before = row(name)[:expires_at]
-    assert_equal %w[keep-zone ask-code get-code check-code answers-before order confirm-link
-      confirm-halves landed settings check-landed],
-      state(id).steps.map { |s| s.step.id } - %w[prove-contact]
+    assert_equal %w[
+                   keep-zone
+                   ask-code
+                   get-code
+                   check-code
+                   answers-before
+                   order
+                   confirm-link
+                   confirm-halves
+                   landed
+                   settings
+                   check-landed
+                 ],
+                 state(id).steps.map { |s| s.step.id } - %w[prove-contact]
     by_letters(id, "order")
     ordered_at_hawser(id)
     until_step(id, "settings")
@@ -71,8 +85,13 @@ class OutsideTest < Minitest::Test
     say(id, "papers")
     by_letters(id, "order")
     ordered_at_hawser(id)
-    world.until_true(what: "the letter for the release") { state(id).deadline && letters.draft("cobble", by: ADA) }
-    assert_in_delta 5 * 86_400, state(id).deadline - world.app.now, 86_400, "the notice's own deadline"
+    world.until_true(what: "the letter for the release") do
+      state(id).deadline && letters.draft("cobble", by: ADA)
+    end
+    assert_in_delta 5 * 86_400,
+                    state(id).deadline - world.app.now,
+                    86_400,
+                    "the notice's own deadline"
     write("cobble")
     until_step(id, "lock-back")
     closing(id)
@@ -95,18 +114,26 @@ class OutsideTest < Minitest::Test
     closing(id)
   end
 
-  # From one account to another of the same registrar: nothing shows outside, so the word is what there is.
+  # From one account to another of the same registrar: nothing shows outside, so the word is what
+  # there is.
   def test_between_two_accounts_of_one_registrar
     live_with("millrace")
-    twin = world.app.accounts.find("millrace").dup.tap do |a|
-      a.id = "twin"
-      a.title = "Millrace, the other account"
-      a.habits = a.habits.merge("login" => "saltern-twin")
-    end
+    twin =
+      world
+        .app
+        .accounts
+        .find("millrace")
+        .dup
+        .tap do |a|
+          a.id = "twin"
+          a.title = "Millrace, the other account"
+          a.habits = a.habits.merge("login" => "saltern-twin")
+        end
     world.app.accounts.put(twin)
     id = start_to("oyster-smack-charter.example", "twin")
     ids = state(id).steps.map { |s| s.step.id }
-    assert_equal %w[keep-zone answers-before push landed settings check-landed], ids - %w[prove-contact lock-back]
+    assert_equal %w[keep-zone answers-before push landed settings check-landed],
+                 ids - %w[prove-contact lock-back]
     assert_equal [["Hand it over to", "saltern-twin"]], told(id, "push").hand.typed
     say(id, "push")
     world.until_true { state(id)["settings"].active? }
@@ -121,8 +148,11 @@ class OutsideTest < Minitest::Test
       visitor.act(site("withy"), "all", what, **given)
     end
     order(id, at: "withy")
-    world.until_true(what: "the welcome") { world.app.messages.all.any? { |m| m[:subject].start_with?("Welcome") } }
+    world.until_true(what: "the welcome") do
+      world.app.messages.all.any? { |m| m[:subject].start_with?("Welcome") }
+    end
     welcome = world.app.messages.all.find { |m| m[:subject].start_with?("Welcome") }
-    assert_equal [[NAME], true], [welcome[:names], welcome[:text].include?("ns1.withypoint.example")]
+    assert_equal [[NAME], true],
+                 [welcome[:names], welcome[:text].include?("ns1.withypoint.example")]
   end
 end

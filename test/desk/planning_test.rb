@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# Which steps a plan gets, and how they are done, follow from the account's habits, the suffix's family and what is
-# known of the name.
+# Which steps a plan gets, and how they are done, follow from the account's habits, the suffix's
+# family and what is known of the name.
 class PlanningTest < Minitest::Test
   include ByHand
 
@@ -17,8 +17,27 @@ class PlanningTest < Minitest::Test
     "isles-timetable.example" => %i[lock code keep_zone lock_back],
     "saltern-isles.example" => %i[lock code keep_zone lock_back],
     "northskerry-freight.example" => %i[lock code ask contact keep_zone lock_back],
-    "northskerry-crew.example" => %i[lock code ask privacy contact keep_zone lock_back privacy_back],
-    "kelp-sound-hire.example" => %i[lock code ask privacy identity contact keep_zone lock_back privacy_back],
+    "northskerry-crew.example" => %i[
+      lock
+      code
+      ask
+      privacy
+      contact
+      keep_zone
+      lock_back
+      privacy_back
+    ],
+    "kelp-sound-hire.example" => %i[
+      lock
+      code
+      ask
+      privacy
+      identity
+      contact
+      keep_zone
+      lock_back
+      privacy_back
+    ],
     "slipway.example" => %i[lock code ask contact keep_zone lock_back],
     "seal-bay-trips.isl.test" => %i[privacy identity contact keep_zone privacy_back],
     "saltern-harbour.example" => %i[lock code ask keep_zone lock_back],
@@ -33,25 +52,27 @@ class PlanningTest < Minitest::Test
 
   # name, act => way
   WAYS = [
-    ["isles-timetable.example", "unlock", "connection"],
-    ["isles-timetable.example", "release", "connection"],
-    ["northskerry-crew.example", "unlock", "connection"],
-    ["northskerry-crew.example", "code", "mail"],
-    ["northskerry-crew.example", "privacy", "page"],
-    ["kelp-sound-hire.example", "privacy", "service"],
-    ["kelp-sound-hire.example", "privacy_back", "page"],
-    ["kelp-sound-hire.example", "proof", "connection"],
-    ["saltern-harbour.example", "unlock", "letter"],
-    ["saltern-harbour.example", "release", "letter"],
-    ["seal-bay-trips.isl.test", "release", "link"],
-    ["seal-bay-trips.isl.test", "silence", "lapses"]
+    %w[isles-timetable.example unlock connection],
+    %w[isles-timetable.example release connection],
+    %w[northskerry-crew.example unlock connection],
+    %w[northskerry-crew.example code mail],
+    %w[northskerry-crew.example privacy page],
+    %w[kelp-sound-hire.example privacy service],
+    %w[kelp-sound-hire.example privacy_back page],
+    %w[kelp-sound-hire.example proof connection],
+    %w[saltern-harbour.example unlock letter],
+    %w[saltern-harbour.example release letter],
+    %w[seal-bay-trips.isl.test release link],
+    %w[seal-bay-trips.isl.test silence lapses]
   ].freeze
 
   def test_how_each_act_is_done
     live_with(*%w[tarnbeck gannet millrace cobble fairlead])
     WAYS.each { |name, act, way| assert_equal way, plan(name).way(act), [name, act].inspect }
     world.app.instance_variable_set(:@sender, nil)
-    assert_equal "page", plan("kelp-sound-hire.example").way("proof"), "without a mail server a person sends the word"
+    assert_equal "page",
+                 plan("kelp-sound-hire.example").way("proof"),
+                 "without a mail server a person sends the word"
   end
 
   # name => [the keeper of its privacy, seconds that its code takes]
@@ -80,12 +101,25 @@ class PlanningTest < Minitest::Test
     kept = SteadyMove::Store::Moves.new(world.app.db, world.app.journal).find(id).plan
     assert_equal world.move(id).plan.to_h, kept.to_h
     assert_equal [], Ways::ALLOWED.keys - kept.ways.keys
-    old = Core::Moves::Plans.read({ "name" => "a.example", "from" => "a", "to" => "b", "options" => %w[lock code],
-      "years" => 1,
-                                    "words" => {}, "settle_seconds" => 0, "response_days" => 5 })
+    old =
+      Core::Moves::Plans.read(
+        {
+          "name" => "a.example",
+          "from" => "a",
+          "to" => "b",
+          "options" => %w[lock code],
+          "years" => 1,
+          "words" => {
+          },
+          "settle_seconds" => 0,
+          "response_days" => 5
+        }
+      )
     refute(old.steps.any?(&:by_hand?), "a plan of before there were ways is all by connection")
     titles = world.app.accounts.all.map(&:title)
-    titles.each { |t| refute_includes world.app.db[:moves].get(:plan), t, "a plan keeps ids, never titles" }
+    titles.each do |t|
+      refute_includes world.app.db[:moves].get(:plan), t, "a plan keeps ids, never titles"
+    end
   end
 
   # Where there is no connection, a person orders; what is not there can't be planned to.

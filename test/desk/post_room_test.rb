@@ -24,12 +24,15 @@ class PostRoomTest < Minitest::Test
   SERVER = "post.saltern-office.example"
 
   # What the mailbox's own server says of a sender.
-  def proof(from) = "Authentication-Results: #{SERVER}; dmarc=pass header.from=#{from.partition('@').last}\r\n"
+  def proof(from)
+    "Authentication-Results: #{SERVER}; dmarc=pass header.from=#{from.partition("@").last}\r\n"
+  end
 
   def arrive(subject, text, from: "notices@tarnbeck.example", proven: true)
-    raw = "#{proof(from) if proven}From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\n" \
-          "Message-ID: <#{@uid += 1}@x>\r\nSubject: " \
-          "#{subject}\r\n\r\n#{text}\r\n"
+    raw =
+      "#{proof(from) if proven}From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\n" \
+        "Message-ID: <#{@uid += 1}@x>\r\nSubject: " \
+        "#{subject}\r\n\r\n#{text}\r\n"
     @box.list << SteadyMove::Wire::Mail::Eml.read(raw, uid: @uid)
     @room.fetch
     @app.messages.all.first
@@ -38,29 +41,55 @@ class PostRoomTest < Minitest::Test
   def held(name = NAME) = @app.codes.held[name]&.last
 
   def test_a_code_goes_into_the_safe_and_is_seen_nowhere
-    kept = arrive("Authorization code of #{NAME}",
-      "The authorization code is:\n\n  Qx7,zz\"91k\n\nUse it within 5 days.")
+    kept =
+      arrive(
+        "Authorization code of #{NAME}",
+        "The authorization code is:\n\n  Qx7,zz\"91k\n\nUse it within 5 days."
+      )
     assert_equal ["code", "held", false], [kept[:kind], held, kept[:doubtful]]
     assert_includes kept[:text], "••••••••"
     everything = @app.db.tables.reject { |t| t == :codes }.map { |t| @app.db[t].all.inspect }.join
     refute_includes everything, "Qx7,zz"
     refute_includes @app.db[:codes].all.inspect, "Qx7,zz"
-    assert_equal "Qx7,zz\"91k", @app.safe.open(@app.db[:codes].where(name: NAME).exclude(state: "wiped").get(:sealed))
+    assert_equal "Qx7,zz\"91k",
+                 @app.safe.open(
+                   @app.db[:codes].where(name: NAME).exclude(state: "wiped").get(:sealed)
+                 )
     assert_equal "code-kept", @app.journal.page(name: NAME).first.type
-    refute_includes SteadyMove::Desk::Judging.new(@app).one(NAME).verdict.findings.map(&:rule), "code-missing"
+    refute_includes SteadyMove::Desk::Judging.new(@app).one(NAME).verdict.findings.map(&:rule),
+                    "code-missing"
     arrive("Authorization code of #{NAME}", "A new authorization code: second99")
     assert_equal %w[wiped held], @app.db[:codes].where(name: NAME).order(:id).select_map(:state)
   end
 
   # what is odd => the code is not relied on, and masked all the same
   ODD = [
-    ["Authorization code of #{NAME}", "The authorization code is: secret11", { from: "notices@elsewhere.test" }],
-    ["Authorization code of #{NAME}", "The authorization code is: secret11",
-      { from: "no-answer@gannetstreet.example" }], ["Authorization codes",
-        "#{NAME} and saltern-careers.example. Authorization code: secret11", {}],
-    ["Authorization code of #{NAME}", "Authorization code of one: secret11\nAuthorization code of two: secret22", {}],
+    [
+      "Authorization code of #{NAME}",
+      "The authorization code is: secret11",
+      { from: "notices@elsewhere.test" }
+    ],
+    [
+      "Authorization code of #{NAME}",
+      "The authorization code is: secret11",
+      { from: "no-answer@gannetstreet.example" }
+    ],
+    [
+      "Authorization codes",
+      "#{NAME} and saltern-careers.example. Authorization code: secret11",
+      {}
+    ],
+    [
+      "Authorization code of #{NAME}",
+      "Authorization code of one: secret11\nAuthorization code of two: secret22",
+      {}
+    ],
     ["Authorization code of somebody.test", "The authorization code is: secret11", {}],
-    ["Authorization code of #{NAME}", "The authorization code is: secret11\nConfirm at https://evil.test/x", {}]
+    [
+      "Authorization code of #{NAME}",
+      "The authorization code is: secret11\nConfirm at https://evil.test/x",
+      {}
+    ]
   ].freeze
 
   def test_what_is_odd_is_not_relied_on
@@ -75,41 +104,59 @@ class PostRoomTest < Minitest::Test
     arrive("Authorization code of #{NAME}", "The authorization code is: first123")
     before = [@app.db[:messages].count, @app.db[:events].count, @app.db[:codes].count]
     SteadyMove::Desk::PostRoom.new(@app).fetch
-    @app.messages.put(@box.list.last, Core::Post::Reading.new(kind: "code", names: [], because: [], sender: "proven"),
-      nil)
+    @app.messages.put(
+      @box.list.last,
+      Core::Post::Reading.new(kind: "code", names: [], because: [], sender: "proven"),
+      nil
+    )
     assert_equal before, [@app.db[:messages].count, @app.db[:events].count, @app.db[:codes].count]
   end
 
-  RAW = "From: notices@elsewhere.test\r\nMessage-ID: <9@y>\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\nSubject: " \
-        "Authorization code of #{NAME}\r\n\r\nThe authorization code is: secret11\r\n".freeze
+  RAW =
+    "From: notices@elsewhere.test\r\nMessage-ID: <9@y>\r\nDate: Mon, 01 Mar 2027 08:00:00 " \
+      "+0000\r\nSubject: " \
+      "Authorization code of #{NAME}\r\n\r\nThe authorization code is: secret11\r\n".freeze
 
   # what is dropped in => refused with
-  BAD_FILES = { "" => /empty/, "no head at all" => /no mail message/, "Subject: x\r\n\r\ny" => /no From field/ }.freeze
+  BAD_FILES = {
+    "" => /empty/,
+    "no head at all" => /no mail message/,
+    "Subject: x\r\n\r\ny" => /no From field/
+  }.freeze
 
   def test_a_message_dropped_in_as_a_file
     assert @room.drop(RAW)
     refute @room.drop(RAW), "the same message twice"
     assert_equal [1, true, -1],
-      [@app.messages.all.size, @app.messages.all.first[:doubtful], @app.messages.all.first[:uid]]
+                 [
+                   @app.messages.all.size,
+                   @app.messages.all.first[:doubtful],
+                   @app.messages.all.first[:uid]
+                 ]
     assert_empty @app.messages.numbers(0), "the mailbox is read from its beginning all the same"
     BAD_FILES.each do |raw, says|
-      assert_match(says,
-        assert_raises(SteadyMove::Desk::Refused) { @room.drop(raw) }.message)
+      assert_match(says, assert_raises(SteadyMove::Desk::Refused) { @room.drop(raw) }.message)
     end
     assert @room.drop(RAW.sub("<9@y>", "<10@y>"))
     assert_equal [-2, -1], @app.messages.all.map { |m| m[:uid] }.sort
   end
 
-  # A doubt that a person lifts: then the code counts, and the sender's like are taken so from then on.
+  # A doubt that a person lifts: then the code counts, and the sender's like are taken so from then
+  # on.
   def test_a_wrong_match_is_put_right_and_remembered
     @room.drop(RAW)
     replies = SteadyMove::Desk::Replies.new(@app)
     assert_nil held
     refute_includes @app.db[:messages].get(:sealed_code).to_s, "secret11"
-    assert_raises(SteadyMove::Desk::Refused) { replies.correct(-1, kind: "code", names: ["nobody.example"], by: "ada") }
-    assert_raises(SteadyMove::Desk::Refused) { replies.correct(99, kind: "code", names: [NAME], by: "ada") }
+    assert_raises(SteadyMove::Desk::Refused) do
+      replies.correct(-1, kind: "code", names: ["nobody.example"], by: "ada")
+    end
+    assert_raises(SteadyMove::Desk::Refused) do
+      replies.correct(99, kind: "code", names: [NAME], by: "ada")
+    end
     replies.correct(-1, kind: "code", names: [NAME], by: "ada", trust: true)
-    assert_equal ["held", false, "ada"], [held, *@app.messages.find(-1).values_at(:doubtful, :corrected_by)]
+    assert_equal ["held", false, "ada"],
+                 [held, *@app.messages.find(-1).values_at(:doubtful, :corrected_by)]
     assert_equal "secret11", @app.codes.newest(NAME)
     assert_nil @app.db[:messages].get(:sealed_code), "taken once"
     replies.correct(-1, kind: "offer", names: [], by: "ada")
@@ -129,21 +176,35 @@ class PostRoomTest < Minitest::Test
     errors = []
     @room = SteadyMove::Desk::PostRoom.new(@app, on_error: errors.method(:<<))
     said = @app.letters.method(:answered_by)
-    @app.letters.define_singleton_method(:answered_by) do |ids, text|
-      text.include?("breaks") ? raise(KeyError, "nobody foresaw this") : said.call(ids, text)
-    end
+    @app
+      .letters
+      .define_singleton_method(:answered_by) do |ids, text|
+        text.include?("breaks") ? raise(KeyError, "nobody foresaw this") : said.call(ids, text)
+      end
     kept = arrive("This breaks it", "indeed")
     assert_equal ["read-it-yourself", true, 1], [kept[:kind], kept[:doubtful], errors.size]
     assert_includes kept[:because].first, "KeyError"
-    assert_equal "code", arrive("Authorization code of #{NAME}", "The authorization code is: first123")[:kind]
+    assert_equal "code",
+                 arrive("Authorization code of #{NAME}", "The authorization code is: first123")[
+                   :kind
+                 ]
   end
 
   # Somebody else who knows the reference of a letter answers nothing with it.
   def test_a_forged_answer
-    id, = SteadyMove::Desk::Letters.new(@app).prove("clerk@kelp-office.example", names: [NAME], steps: [], by: "ada")
+    id, =
+      SteadyMove::Desk::Letters.new(@app).prove(
+        "clerk@kelp-office.example",
+        names: [NAME],
+        steps: [],
+        by: "ada"
+      )
     letter = @app.letters.find(id)
-    @room.drop("From: x@forged.test\r\nMessage-ID: <12@y>\r\nIn-Reply-To: <#{letter[:message_id]}>\r\nSubject: The " \
-               "transfer lock of #{NAME}\r\n\r\nIt was removed. #{letter[:reference]}\r\n")
+    @room.drop(
+      "From: x@forged.test\r\nMessage-ID: <12@y>\r\nIn-Reply-To: <#{letter[:message_id]}>\r\nSubj" \
+        "ect: The " \
+        "transfer lock of #{NAME}\r\n\r\nIt was removed. #{letter[:reference]}\r\n"
+    )
     assert_equal ["sent", true], [@app.letters.find(id)[:state], @app.messages.find(-1)[:doubtful]]
     assert_equal id, @app.messages.find(-1)[:letter_id]
   end
@@ -152,13 +213,17 @@ class PostRoomTest < Minitest::Test
   def test_a_thread_keeps_the_name_that_it_was_given
     @room.drop(RAW.sub(/Subject.*/m, "Subject: About your request\r\n\r\nWe look into it.\r\n"))
     SteadyMove::Desk::Replies.new(@app).correct(-1, kind: "unrelated", names: [NAME], by: "ada")
-    @room.drop("From: x@y.test\r\nMessage-ID: <11@y>\r\nIn-Reply-To: <9@y>\r\nSubject: Re: About your " \
-               "request\r\n\r\nDone.\r\n")
+    @room.drop(
+      "From: x@y.test\r\nMessage-ID: <11@y>\r\nIn-Reply-To: <9@y>\r\nSubject: Re: About your " \
+        "request\r\n\r\nDone.\r\n"
+    )
     assert_equal [NAME], @app.messages.find(-2)[:names]
   end
 
   def test_a_mailbox_that_refuses_puts_off_the_next_look_only
-    @box.define_singleton_method(:open) { raise SteadyMove::Wire::Unreachable, "the mailbox is away" }
+    @box.define_singleton_method(:open) do
+      raise SteadyMove::Wire::Unreachable, "the mailbox is away"
+    end
     assert_equal 0, @room.fetch
     refute @app.heard["mailbox 0"].well
     assert_equal @app.now + 300, @room.due_at

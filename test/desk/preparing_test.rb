@@ -10,7 +10,8 @@ class PreparingTest < Minitest::Test
   def preparing = SteadyMove::Desk::Preparing.new(world.app)
 
   def prepare(name, *parts, days: 20, **more)
-    preparing.start(name, parts: parts, ends: world.app.now + (days * 86_400), by: ADA, **more)
+    preparing
+      .start(name, parts: parts, ends: world.app.now + (days * 86_400), by: ADA, **more)
       .tap { world.runner.pass }
   end
 
@@ -44,7 +45,8 @@ class PreparingTest < Minitest::Test
     until_step(id, "kept-ready")
     assert_empty row("harbourpass.example")[:statuses] - ["ok"]
     until_over(id)
-    assert_equal ["Made safe", ["clientTransferProhibited"]], [state(id).stage, row("harbourpass.example")[:statuses]]
+    assert_equal ["Made safe", ["clientTransferProhibited"]],
+                 [state(id).stage, row("harbourpass.example")[:statuses]]
   end
 
   # A code alone, by hand; then the name goes on as a move with what was made ready.
@@ -59,13 +61,19 @@ class PreparingTest < Minitest::Test
     until_step(move, "release")
   end
 
-  REFUSED = [[[], 3, :nothing_to_make_ready], [["unlock"], -1, :kept_until_when], [["unlock"], 100, :kept_until_when]]
-    .freeze
+  REFUSED = [
+    [[], 3, :nothing_to_make_ready],
+    [["unlock"], -1, :kept_until_when],
+    [["unlock"], 100, :kept_until_when]
+  ].freeze
 
   def test_what_makes_no_sense_is_refused
     live_with("tarnbeck")
     REFUSED.each do |parts, days, key|
-      refused = assert_raises(SteadyMove::Desk::Refused) { prepare("harbourpass.example", *parts, days: days) }
+      refused =
+        assert_raises(SteadyMove::Desk::Refused) do
+          prepare("harbourpass.example", *parts, days: days)
+        end
       assert_equal key.to_s, refused.key
     end
     assert_raises(SteadyMove::Desk::Refused) { prepare("tern-island-cruises.example", "unlock") }

@@ -16,14 +16,21 @@ class PutOffTest < Minitest::Test
   def registry = world.world.registry
   def look = SteadyMove::Desk::Observe.new(app).name(domain(NAME), app.accounts.find("tarnbeck"))
 
-  # The public record asks for a pause, or has none to give: the name is taken in, and looked up later by itself.
+  # The public record asks for a pause, or has none to give: the name is taken in, and looked up
+  # later by itself.
   def test_names_that_were_taken_in_while_nobody_answered
     app.names.drop(NAME)
     by_hand = app.accounts.find("tarnbeck").dup.tap { |a| a.kind = "by_hand" }
     app.accounts.put(by_hand)
     world.link.fault("rdap-busy", "on")
-    line = SteadyMove::Desk::TakingIn.new(app).call(SteadyMove::Desk::TakingIn.words(NAME), by_hand, by: "ada").first
-    assert_equal ["taken", true], [line.fate, line.says.include?("checks it again by itself")], line.says
+    line =
+      SteadyMove::Desk::TakingIn
+        .new(app)
+        .call(SteadyMove::Desk::TakingIn.words(NAME), by_hand, by: "ada")
+        .first
+    assert_equal ["taken", true],
+                 [line.fate, line.says.include?("checks it again by itself")],
+                 line.says
     put_off = SteadyMove::Desk::PutOff.new(app)
     assert_equal [true, 1, false], [put_off.due?, put_off.look_up, put_off.due?]
     world.link.fault("rdap-busy", nil)
@@ -31,16 +38,21 @@ class PutOffTest < Minitest::Test
     refute_empty app.names.facts(NAME).keys
   end
 
-  # The year that the losing side added by itself is taken back with the transfer, by the registry and by the plan
-  # (RFC 3915 §3.1).
+  # The year that the losing side added by itself is taken back with the transfer, by the registry
+  # and by the plan (RFC 3915 §3.1).
   def test_a_name_in_its_grace_year_keeps_its_expiry
     expires = utc("2029-02-09T08:00:00Z")
-    registry.domains.where(name: NAME).update(statuses: '["ok","autoRenewPeriod"]', expires_at: expires.to_i)
+    registry
+      .domains
+      .where(name: NAME)
+      .update(statuses: '["ok","autoRenewPeriod"]', expires_at: expires.to_i)
     moved = registry.domains.where(name: NAME)
     grace = expires - (366 * DAY)
     world.driver.move_on(to: grace + (5 * DAY)) if app.now < grace
     look
-    assert_includes app.names.facts(NAME).statuses, "autoRenewPeriod", "told in the extension, not as a status"
+    assert_includes app.names.facts(NAME).statuses,
+                    "autoRenewPeriod",
+                    "told in the extension, not as a status"
     id = world.start(NAME, to: "orlop")
     assert_equal([true, expires], world.move(id).plan.then { |p| [p.in_grace, p.expected_expiry] })
     world.until_true(what: "landing") { world.move(id).state.landed? }

@@ -5,8 +5,9 @@ require "digest"
 require "tmpdir"
 require "zlib"
 
-# Every version that was released: its database, as its own code made it, is brought to today; and no migration that was
-# released is ever changed. Test data: databases made by those versions from the demo's data, digests of the files.
+# Every version that was released: its database, as its own code made it, is brought to today; and
+# no migration that was released is ever changed. Test data: databases made by those versions from
+# the demo's data, digests of the files.
 class ReleasedTest < Minitest::Test
   DATA = File.join(SteadyMove::ROOT, "test", "data", "upgrade")
   MIGRATIONS = SteadyMove::Store::Database::MIGRATIONS
@@ -16,7 +17,14 @@ class ReleasedTest < Minitest::Test
   def data_of(version, folder)
     config = SteadyMove::Desk::Config.new({ "data" => folder })
     packed = File.join(DATA, "desk-#{version}.sqlite3.gz")
-    octets = File.exist?(packed) ? Zlib.gunzip(File.binread(packed)) : File.binread(packed.delete_suffix(".gz"))
+    octets =
+      (
+        if File.exist?(packed)
+          Zlib.gunzip(File.binread(packed))
+        else
+          File.binread(packed.delete_suffix(".gz"))
+        end
+      )
     File.binwrite(config.database, octets)
     FileUtils.cp(File.join(DATA, "desk-#{version}.key"), config.key_file)
     config
@@ -38,7 +46,9 @@ class ReleasedTest < Minitest::Test
   def test_there_is_a_database_of_every_released_version
     released = File.read(File.join(SteadyMove::ROOT, "CHANGELOG.md")).scan(/^## (\S+) /).flatten
     assert_equal SteadyMove::VERSION, released.first
-    assert_equal released.drop(1).sort, versions, "the version before is released: put its database beside the others"
+    assert_equal released.drop(1).sort,
+                 versions,
+                 "the version before is released: put its database beside the others"
   end
 
   def test_each_is_brought_to_today_with_a_backup_before
@@ -46,7 +56,8 @@ class ReleasedTest < Minitest::Test
       in_folder(version) do |config|
         opened(config) do |app|
           assert_equal [SteadyMove::Store::Database::LATEST, SteadyMove::VERSION],
-            [SteadyMove::Store::Database.schema(app.db), app.keeping["version"]], version
+                       [SteadyMove::Store::Database.schema(app.db), app.keeping["version"]],
+                       version
           assert_empty SteadyMove::Desk::Verification.new(app.db, app.safe).problems, version
           assert_operator app.moves.all.count { |m| m.state.stage }, :>=, 2, version
           SteadyMove::Desk::Runner.new(app)
@@ -59,7 +70,9 @@ class ReleasedTest < Minitest::Test
           opened(restored) { |app| assert_nil app.journal.broken_at }
         end
         opened(config) { nil }
-        assert_equal 1, Dir[File.join(config.data, "before-*")].size, "only where something is migrated"
+        assert_equal 1,
+                     Dir[File.join(config.data, "before-*")].size,
+                     "only where something is migrated"
       end
     end
   end
@@ -67,13 +80,17 @@ class ReleasedTest < Minitest::Test
   # Where the backup can't be made or holds something wrong, the database stays what it was.
   def test_without_a_good_backup_nothing_is_migrated
     in_folder("0.2.0") do |config|
-      refuse = ->(*) { raise SteadyMove::Desk::Refused.new(:unusable, :backup_not_made, says: "no room") }
+      refuse = ->(*) do
+        raise SteadyMove::Desk::Refused.new(:unusable, :backup_not_made, says: "no room")
+      end
       SteadyMove::Desk::Backup.stub(:make, refuse) do
         assert_raises(SteadyMove::Desk::Refused) { opened(config) { nil } }
       end
       SteadyMove::Desk::Backup.stub(:check, ["line 3 was changed"]) do
-        assert_includes assert_raises(SteadyMove::Store::Database::Unusable) { opened(config) { nil } }.message,
-          "line 3 was changed"
+        assert_includes assert_raises(SteadyMove::Store::Database::Unusable) {
+                          opened(config) { nil }
+                        }.message,
+                        "line 3 was changed"
       end
       assert SteadyMove::Store::Database.behind?(config.database)
       assert_equal 1, Dir[File.join(config.data, "before-*.broken")].size
@@ -85,8 +102,9 @@ class ReleasedTest < Minitest::Test
       keeping = SteadyMove::Keeping.new(config, StringIO.new)
       %i[verify change_key].each do |command|
         assert_includes assert_raises(SteadyMove::Desk::Refused) {
-          keeping.public_send(command)
-        }.message, "older version"
+                          keeping.public_send(command)
+                        }.message,
+                        "older version"
       end
       opened(config) { |app| app.keeping["version"] = "9.1.0" }
       db = Sequel.sqlite(config.database)
@@ -97,13 +115,15 @@ class ReleasedTest < Minitest::Test
     end
   end
 
-  # A line for each migration of a released version: its digest and its name. A new one is added with its release.
+  # A line for each migration of a released version: its digest and its name. A new one is added
+  # with its release.
   def test_released_migrations_never_change
     lines = File.readlines(File.join(DATA, "migrations.sha256"), chomp: true)
     lines.each do |line|
       digest, name = line.split
-      assert_equal digest, Digest::SHA256.file(File.join(MIGRATIONS, name)).hexdigest,
-        "#{name} was released: add another"
+      assert_equal digest,
+                   Digest::SHA256.file(File.join(MIGRATIONS, name)).hexdigest,
+                   "#{name} was released: add another"
     end
     later = Dir.children(MIGRATIONS).sort - lines.map { |l| l.split.last }
     assert_operator later.size, :<=, 1, "only the version at work may have one of its own: #{later}"

@@ -4,7 +4,8 @@ require_relative "../test_helper"
 require_relative "../support/bench_world"
 require "open3"
 
-# Full disks, locked and damaged files, keys and backups: one plain sentence, nothing lost, nothing done unwritten.
+# Full disks, locked and damaged files, keys and backups: one plain sentence, nothing lost, nothing
+# done unwritten.
 class StorageTest < Minitest::Test
   Backup = SteadyMove::Desk::Backup
   Unusable = SteadyMove::Store::Database::Unusable
@@ -17,7 +18,9 @@ class StorageTest < Minitest::Test
 
   def teardown = @world.close
   def app = @world.app
-  def config(folder = "desk") = SteadyMove::Desk::Config.new({ "data" => File.join(@world.folder, folder) })
+  def config(folder = "desk")
+    SteadyMove::Desk::Config.new({ "data" => File.join(@world.folder, folder) })
+  end
   def mode(path) = File.stat(path).mode.to_s(8)[-3..]
 
   # Puts a backup of the running desk into a folder of its own. Returns its configuration.
@@ -33,7 +36,9 @@ class StorageTest < Minitest::Test
     app&.close
   end
 
-  def verify(config) = opened(config) { |a| SteadyMove::Desk::Verification.new(a.db, a.safe).problems }
+  def verify(config)
+    opened(config) { |a| SteadyMove::Desk::Verification.new(a.db, a.safe).problems }
+  end
 
   def test_nobody_else_reads_the_data
     folder = File.join(@world.folder, "desk")
@@ -49,7 +54,9 @@ class StorageTest < Minitest::Test
     full do
       3.times { assert_raises(Sequel::DatabaseError) { @world.runner.pass || fill(10) } }
       assert_empty acts, "what could not be written down was not done"
-      assert_raises(Sequel::DatabaseError) { fill(900) }.then { |e| assert_includes trouble(e), "disk is full" }
+      assert_raises(Sequel::DatabaseError) { fill(900) }.then do |e|
+        assert_includes trouble(e), "disk is full"
+      end
     end
     @world.until_true(what: "the order") { acts.any? { |l| l["command"].start_with?("transfer") } }
     assert_nil app.journal.broken_at
@@ -61,7 +68,7 @@ class StorageTest < Minitest::Test
   def fill(size) = 5000.times { app.journal.add("note", at: app.now, says: "x" * size, by: "ada") }
 
   def full
-    limit = "PRAGMA max_page_count=#{app.db.fetch('PRAGMA page_count').first.values.first}"
+    limit = "PRAGMA max_page_count=#{app.db.fetch("PRAGMA page_count").first.values.first}"
     pool = app.db.pool
     pool.connect_sqls += [limit]
     app.db.disconnect
@@ -90,16 +97,18 @@ class StorageTest < Minitest::Test
 
   def test_damaged_pages_stop_the_start
     other = copy("damaged")
-    File.open(other.database, "r+b") { |f| 40.times { |i| f.seek(4096 * (3 + i)) && f.write("damaged " * 8) } }
+    File.open(other.database, "r+b") do |f|
+      40.times { |i| f.seek(4096 * (3 + i)) && f.write("damaged " * 8) }
+    end
     assert_includes assert_raises(Unusable) { opened(other, &:now) }.message, "restore a backup"
   end
 
   # The key: what is done to its file => the line with which the start stops, or nil.
   KEYS = {
     "missing" => [->(f) { File.delete(f) }, "is missing"],
-    "another" => [->(f) { File.write(f, "#{'ab' * 32}\n") }, "is not the one that sealed"],
+    "another" => [->(f) { File.write(f, "#{"ab" * 32}\n") }, "is not the one that sealed"],
     "none" => [->(f) { File.write(f, "key\n") }, "holds no key"],
-    "a second beside it" => [->(f) { File.write("#{f}.new", "#{'ab' * 32}\n") }, nil]
+    "a second beside it" => [->(f) { File.write("#{f}.new", "#{"ab" * 32}\n") }, nil]
   }.freeze
 
   def test_keys
@@ -114,7 +123,8 @@ class StorageTest < Minitest::Test
     end
   end
 
-  # Everything opens with the new key and nothing with the old one, also where the change was cut off in the middle.
+  # Everything opens with the new key and nothing with the old one, also where the change was cut
+  # off in the middle.
   def test_another_key
     change = SteadyMove::Desk::KeyChange
     [true, false].each do |whole|
@@ -124,10 +134,15 @@ class StorageTest < Minitest::Test
       if whole
         assert_operator change.call(other), :>, 1
       else
-        File.stub(:rename, ->(*) { raise Errno::EIO }) { assert_raises(Errno::EIO) { change.call(other) } }
+        File.stub(:rename, ->(*) { raise Errno::EIO }) do
+          assert_raises(Errno::EIO) { change.call(other) }
+        end
         assert_equal old, File.read(other.key_file)
       end
-      assert_equal secret, opened(other) { |a| [a.accounts.find("tarnbeck").secret, a.secrets.for("rodauth")] }
+      assert_equal secret,
+                   opened(other) { |a|
+                     [a.accounts.find("tarnbeck").secret, a.secrets.for("rodauth")]
+                   }
       refute_equal old, File.read(other.key_file)
       assert_empty verify(other)
       refute_path_exists change.beside(other)
@@ -151,7 +166,8 @@ class StorageTest < Minitest::Test
     "DELETE FROM events WHERE seq = (SELECT max(seq) FROM events)" => "the end is cut off",
     "UPDATE accounts SET secret = x'00112233445566778899aabbccddeeff00112233445566778899aabb' WHERE id = 'tarnbeck'" =>
       "sealed in accounts.secret",
-    "PRAGMA foreign_keys = OFF; INSERT INTO looks (move_id, step, due_at) VALUES (99, 'order', 0)" => "number 99"
+    "PRAGMA foreign_keys = OFF; INSERT INTO looks (move_id, step, due_at) VALUES (99, 'order', 0)" =>
+      "number 99"
   }.freeze
 
   def test_verification_says_what_is_wrong_where
@@ -164,13 +180,16 @@ class StorageTest < Minitest::Test
       db.close
       assert_equal 1, verify(other).grep(/#{says}/).size, "#{sql}: #{verify(other)}"
       words = %w[verify --config].push(settings(other))
-      out, status = Open3.capture2e(File.join(SteadyMove::ROOT, "bin", "steady-move"), *words) if i.zero?
+      out, status =
+        Open3.capture2e(File.join(SteadyMove::ROOT, "bin", "steady-move"), *words) if i.zero?
       assert_equal([1, true], [status.exitstatus, out.include?(says)], out) if i.zero?
     end
   end
 
   def settings(config)
-    File.join(@world.folder, "desk.yml").tap { |f| File.write(f, { "data" => config.data }.to_yaml) }
+    File
+      .join(@world.folder, "desk.yml")
+      .tap { |f| File.write(f, { "data" => config.data }.to_yaml) }
   end
 
   # Archives that are no backups => why; nothing is written anywhere.
@@ -179,10 +198,15 @@ class StorageTest < Minitest::Test
     archive("lacking", "steady-move.sqlite3" => "x")
     archive("large", "steady-move.sqlite3" => "x", "steady-move.key" => "k" * 2000)
     archive("broken", "steady-move.sqlite3" => "no database" * 100, "steady-move.key" => "ab" * 32)
-    { "strange" => "it holds", "lacking" => "is missing in it", "large" => "is too large",
-      "broken" => "no whole database" }.each do |name, says|
+    {
+      "strange" => "it holds",
+      "lacking" => "is missing in it",
+      "large" => "is too large",
+      "broken" => "no whole database"
+    }.each do |name, says|
       file = File.join(@world.folder, "#{name}.zip")
-      said = assert_raises(Refused, Unusable) { Backup.restore(config("into-#{name}"), file) }.message
+      said =
+        assert_raises(Refused, Unusable) { Backup.restore(config("into-#{name}"), file) }.message
       assert_includes said, says
       assert_empty Dir.children(config("into-#{name}").data)
     end
@@ -200,7 +224,8 @@ class StorageTest < Minitest::Test
     other = config("restored")
     File.write("#{other.database}-wal", "left over" * 1000)
     File.write(other.key_file, "precious")
-    assert_includes assert_raises(Refused) { Backup.restore(other, @file) }.message, "is there already"
+    assert_includes assert_raises(Refused) { Backup.restore(other, @file) }.message,
+                    "is there already"
     assert_equal "precious", File.read(other.key_file)
     File.delete(other.key_file)
     Backup.restore(other, @file)
@@ -213,14 +238,17 @@ class StorageTest < Minitest::Test
   def test_scheduled_backups
     folder = File.join(@world.folder, "backups")
     clock = Now.new(Time.utc(2026, 12, 1, 2))
-    set = SteadyMove::Desk::Config.new({ "data" => config.data,
-                                         "backup" => { "folder" => folder, "keep" => 2, "every" => 3600 } })
+    set =
+      SteadyMove::Desk::Config.new(
+        { "data" => config.data, "backup" => { "folder" => folder, "keep" => 2, "every" => 3600 } }
+      )
     backups = SteadyMove::Desk::ScheduledBackups.new(set, clock: clock)
     [0, 3599, 3600, 7200, 10_800].each do |seconds|
       clock.now = Time.utc(2026, 12, 1, 2) + seconds
       assert_nil backups.call
     end
-    assert_equal %w[steady-move-20261201T040000Z.zip steady-move-20261201T050000Z.zip], Dir.children(folder).sort
+    assert_equal %w[steady-move-20261201T040000Z.zip steady-move-20261201T050000Z.zip],
+                 Dir.children(folder).sort
     clock.now += 7200
     Backup.stub(:check, ["nothing opens"]) { assert_includes backups.call, "nothing opens" }
     assert_equal 1, Dir.children(folder).grep(/broken/).size
@@ -230,9 +258,12 @@ class StorageTest < Minitest::Test
 
   def test_one_folder_one_desk
     lock = SteadyMove::Desk::Lock.take(config)
-    script = "require 'steady_move'; begin; SteadyMove::Desk::Lock.take(SteadyMove::Desk::Config.new('data' => " \
-             "ARGV[0])); rescue SteadyMove::Desk::Refused => e; puts e.message; end"
-    said = Open3.capture2e("ruby", "-Ilib", "-e", script, config.data, chdir: SteadyMove::ROOT).first
+    script =
+      "require 'steady_move'; begin; " \
+        "SteadyMove::Desk::Lock.take(SteadyMove::Desk::Config.new('data' => " \
+        "ARGV[0])); rescue SteadyMove::Desk::Refused => e; puts e.message; end"
+    said =
+      Open3.capture2e("ruby", "-Ilib", "-e", script, config.data, chdir: SteadyMove::ROOT).first
     assert_includes said, "in use by another desk (process #{Process.pid})"
     lock.release
     SteadyMove::Desk::Lock.take(config).release

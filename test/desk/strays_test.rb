@@ -39,7 +39,8 @@ class StraysTest < Minitest::Test
     app.codes.keep(NAME, code, at: app.now)
     2.times { look }
     stray = strays.open.first
-    assert_equal [NAME, "tarnbeck", Time.at(row[:act_at]).utc], [stray.name, stray.account_id, stray.deadline]
+    assert_equal [NAME, "tarnbeck", Time.at(row[:act_at]).utc],
+                 [stray.name, stray.account_id, stray.deadline]
     assert_equal 1, alarm_lines, "told once"
     strays.refuse(NAME, by: "ada")
     known = registry.find(NAME)
@@ -48,22 +49,29 @@ class StraysTest < Minitest::Test
     assert_operator known[:auth_info].size, :>=, 22, "at least 128 bits (RFC 9154 §4.3)"
     assert_includes known[:statuses], "clientTransferProhibited"
     assert_nil app.codes.held(NAME)[NAME], "the old one is wiped"
-    assert_equal [[], nil], [alarms, strays.of_name(NAME)], "lock seen, another code set: nothing is left"
+    assert_equal [[], nil],
+                 [alarms, strays.of_name(NAME)],
+                 "lock seen, another code set: nothing is left"
   end
 
-  # What ends one says nothing of the next: refused, withdrawn, no longer shown, forged before, or expected.
+  # What ends one says nothing of the next: refused, withdrawn, no longer shown, forged before, or
+  # expected.
   ENDS = {
     "refused" => ->(t) { t.strays.refuse(NAME, by: "ada") },
-    "withdrawn" => ->(t) { t.registry.end_transfer("lantern", NAME, "cancel", at: t.app.now) && t.look },
-    "rejected at the registrar's own pages" => ->(t) { t.reject && t.look },
-    "expected, and over" => lambda do |t|
-      t.strays.expected(NAME, by: "ada", ordered_by: "the owner")
-      t.reject && t.look
+    "withdrawn" => ->(t) do
+      t.registry.end_transfer("lantern", NAME, "cancel", at: t.app.now) && t.look
     end,
-    "expected, and never seen to be over" => lambda do |t|
-      t.strays.expected(NAME, by: "ada", ordered_by: "the owner")
-      t.reject
-    end
+    "rejected at the registrar's own pages" => ->(t) { t.reject && t.look },
+    "expected, and over" =>
+      lambda do |t|
+        t.strays.expected(NAME, by: "ada", ordered_by: "the owner")
+        t.reject && t.look
+      end,
+    "expected, and never seen to be over" =>
+      lambda do |t|
+        t.strays.expected(NAME, by: "ada", ordered_by: "the owner")
+        t.reject
+      end
   }.freeze
   public :strays, :registry, :app
 
@@ -71,7 +79,7 @@ class StraysTest < Minitest::Test
   public :look, :reject
 
   ENDS.each do |how, ending|
-    define_method(:"test_a_second_one_alarms_after_one_that_was_#{how.gsub(/\W+/, '_')}") do
+    define_method(:"test_a_second_one_alarms_after_one_that_was_#{how.gsub(/\W+/, "_")}") do
       somebody_asks
       look
       ending.call(self)
@@ -80,7 +88,13 @@ class StraysTest < Minitest::Test
       somebody_asks
       look
       assert_equal [[NAME, "lantern"]], alarms, how
-      assert_equal 2, alarm_lines, app.journal.page(name: NAME).map { |e| [e.at, e.type, e.says].join(" ") }.join("\n")
+      assert_equal 2,
+                   alarm_lines,
+                   app
+                     .journal
+                     .page(name: NAME)
+                     .map { |e| [e.at, e.type, e.says].join(" ") }
+                     .join("\n")
     end
   end
 
@@ -98,9 +112,12 @@ class StraysTest < Minitest::Test
   def test_only_the_one_that_was_seen_is_expected
     somebody_asks
     look
-    assert_match(/Say who ordered/, assert_raises(SteadyMove::Desk::Refused) do
-      strays.expected(NAME, by: "ada", ordered_by: " ")
-    end.message)
+    assert_match(
+      /Say who ordered/,
+      assert_raises(SteadyMove::Desk::Refused) do
+        strays.expected(NAME, by: "ada", ordered_by: " ")
+      end.message
+    )
     strays.expected(NAME, by: "ada", ordered_by: "Mr Brine of Saltern")
     look
     drop("Transfer away of #{NAME} requested", ends: "2027-03-06 08:00")
@@ -108,7 +125,8 @@ class StraysTest < Minitest::Test
     drop("Transfer away of #{NAME} requested", ends: "2027-03-08 08:00")
     assert_equal 1, alarms.size, "with another deadline it is another one"
     strays.expected(NAME, by: "ada", ordered_by: "Mr Brine of Saltern")
-    assert_equal ["expected", "Mr Brine of Saltern"], strays.of_name(NAME).to_h.values_at(:state, :ordered_by)
+    assert_equal ["expected", "Mr Brine of Saltern"],
+                 strays.of_name(NAME).to_h.values_at(:state, :ordered_by)
     strays.unexpected(NAME, by: "ada")
     assert_equal 1, alarms.size
   end
@@ -119,7 +137,10 @@ class StraysTest < Minitest::Test
     somebody_asks
     later(3600)
     look
-    assert_match(/no connection/, assert_raises(SteadyMove::Desk::Refused) { strays.refuse(NAME, by: "ada") }.message)
+    assert_match(
+      /no connection/,
+      assert_raises(SteadyMove::Desk::Refused) { strays.refuse(NAME, by: "ada") }.message
+    )
     strays.said_refused(NAME, by: "ada")
     look
     assert_equal 1, alarms.size, "a word alone ends no alarm"
@@ -160,17 +181,26 @@ class StraysTest < Minitest::Test
     ends = SteadyMove::Desk::Strays.new(app).deadline_of(stray)
     half = stray.seen_at + ((ends - stray.seen_at) / 2)
     alarm = SteadyMove::Desk::StrayAlarms.new(app)
-    told = [stray.seen_at, half - 60, half, ends - 3660, ends - 3600].map do |at|
-      world.driver.move_on(to: at) if at > app.now
-      alarm.tell
-      warnings.size
-    end
+    told =
+      [stray.seen_at, half - 60, half, ends - 3660, ends - 3600].map do |at|
+        world.driver.move_on(to: at) if at > app.now
+        alarm.tell
+        warnings.size
+      end
     assert_equal [1, 1, 2, 2, 3], told, "at once, at half time, an hour before the end"
     to = warnings.last.values[:to].split(", ")
-    assert_equal %w[administrator approver], (to.map { |t| t[/\A\w+/] } & %w[administrator approver mover viewer]).sort
+    assert_equal %w[administrator approver],
+                 (to.map { |t| t[/\A\w+/] } & %w[administrator approver mover viewer]).sort
   end
 
-  def warnings = app.journal.page(name: NAME).map(&:phrase).compact.select { |p| p.key == "journal.stray_warned" }
+  def warnings
+    app
+      .journal
+      .page(name: NAME)
+      .map(&:phrase)
+      .compact
+      .select { |p| p.key == "journal.stray_warned" }
+  end
 
   def test_the_registry_leaves_a_message
     somebody_asks
@@ -178,7 +208,9 @@ class StraysTest < Minitest::Test
     line = app.journal.page(name: NAME).find { |e| e.type == "registry-message" }
     assert_equal %w[pending lantern], line.data.values_at("status", "requested_by")
     assert_equal "lantern", strays.open.first.requested_by
-    assert_equal [0, 0], [registry.queue_for("tarnbeck").count, poll], "acknowledged, and not told twice"
+    assert_equal [0, 0],
+                 [registry.queue_for("tarnbeck").count, poll],
+                 "acknowledged, and not told twice"
     registry.end_transfer("tarnbeck", NAME, "reject", at: app.now)
     poll
     assert_empty strays.open, "it is over"
@@ -191,15 +223,23 @@ class StraysTest < Minitest::Test
     app.db[:polled].insert(account_id: "tarnbeck", message: id, at: 0)
     poll
     assert_equal 0, registry.queue_for("tarnbeck").count
-    refute(app.journal.page(name: NAME).any? { |e| e.type == "registry-message" && e.evidence["ref"] == id })
+    refute(
+      app
+        .journal
+        .page(name: NAME)
+        .any? { |e| e.type == "registry-message" && e.evidence["ref"] == id }
+    )
   end
 
   def drop(subject, from: "notices@tarnbeck.example", ends: "2027-03-06 10:00")
     domain = from.partition("@").last
-    proof = "Authentication-Results: post.saltern-office.example; dmarc=pass header.from=#{domain}\r\n"
-    SteadyMove::Desk::PostRoom.new(app).drop("#{proof}From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\n" \
-                                             "Message-ID: <#{rand}@x>\r\nSubject: #{subject}\r\n\r\n" \
-                                             "Unless you object by #{ends} UTC it goes ahead.")
+    proof =
+      "Authentication-Results: post.saltern-office.example; dmarc=pass header.from=#{domain}\r\n"
+    SteadyMove::Desk::PostRoom.new(app).drop(
+      "#{proof}From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\n" \
+        "Message-ID: <#{rand}@x>\r\nSubject: #{subject}\r\n\r\n" \
+        "Unless you object by #{ends} UTC it goes ahead."
+    )
   end
 
   def test_a_leaving_notice_tells_of_it
@@ -210,7 +250,9 @@ class StraysTest < Minitest::Test
     strays.expected(NAME, by: "ada", ordered_by: "the owner")
     drop("Transfer away of #{NAME} requested")
     assert_empty strays.open, "a person's word holds"
-    assert_raises(SteadyMove::Desk::Refused) { strays.expected(NAME, by: "ada", ordered_by: "the owner") }
+    assert_raises(SteadyMove::Desk::Refused) do
+      strays.expected(NAME, by: "ada", ordered_by: "the owner")
+    end
   end
 
   def test_our_own_order_is_none

@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/bench_world"
 
-# The outside refuses, is away or lies: a plain sentence, when it is looked at again, and in the end the move goes on.
+# The outside refuses, is away or lies: a plain sentence, when it is looked at again, and in the end
+# the move goes on.
 class TroubleTest < Minitest::Test
   CARRIED = "salternferries.example"
   LOCKED = "harbourpass.example"
@@ -25,11 +26,31 @@ class TroubleTest < Minitest::Test
     [LOCKED, nil, "rdap-elsewhere", nil, "lock-gone", "points elsewhere"],
     [LOCKED, nil, "rdap-garbage", nil, "lock-gone", "not JSON"],
     [LOCKED, nil, "rdap-short", nil, "lock-gone", "can't be reached|did not answer"],
-    ["saltern-careers.example", "lanternroom", "truncated-lanternroom", nil, "put-zone", "closed the connection"],
+    [
+      "saltern-careers.example",
+      "lanternroom",
+      "truncated-lanternroom",
+      nil,
+      "put-zone",
+      "closed the connection"
+    ],
     [LOCKED, nil, "rdap-unknown", LOCKED, "lock-gone", "does not hold this name \\(404\\)"],
-    [CARRIED, "lanternroom", "no-transfer-tarnbeck-dns", nil, "fetch-zone", "refused the zone transfer"],
-    ["saltern-freight.example", "lanternroom", "silent-lanternroom", nil, "put-zone",
-      "does not answer|closed the connection"],
+    [
+      CARRIED,
+      "lanternroom",
+      "no-transfer-tarnbeck-dns",
+      nil,
+      "fetch-zone",
+      "refused the zone transfer"
+    ],
+    [
+      "saltern-freight.example",
+      "lanternroom",
+      "silent-lanternroom",
+      nil,
+      "put-zone",
+      "does not answer|closed the connection"
+    ],
     [OPEN, nil, "answer-orlop-info", "2202", "check-code", "rejects the code \\(2202"],
     [OPEN, nil, "answer-orlop-transfer", "2304", "order", "still shows a lock \\(2304\\)"],
     [OPEN, nil, "answer-orlop-transfer", "2104", "order", "refused the order \\(2104"]
@@ -40,15 +61,22 @@ class TroubleTest < Minitest::Test
       id = @world.start(name, to: "orlop", host: host)
       @world.link.fault(fault, detail || "on")
       @world.runner.pass
-      @world.until_true(most: 5, what: [fault, step]) { @world.move(id).state[step].phase == "stuck" }
+      @world.until_true(most: 5, what: [fault, step]) do
+        @world.move(id).state[step].phase == "stuck"
+      end
       held = @world.move(id).state[step]
       assert_match(/#{says}/, held.says)
       assert_equal(1, @world.move(id).events.count { |e| e.type == "problem" && e.step == step })
       look = @world.app.schedule.looks_of(id)[step]
-      assert_operator look, :>, @world.app.now, "#{fault}: it is not said when it is looked at again"
+      assert_operator look,
+                      :>,
+                      @world.app.now,
+                      "#{fault}: it is not said when it is looked at again"
       @world.link.fault(fault, nil)
       @world.driver.move_on(to: look)
-      refute_equal "stuck", @world.move(id).state[step].phase, "#{fault}: #{@world.move(id).state[step].says}"
+      refute_equal "stuck",
+                   @world.move(id).state[step].phase,
+                   "#{fault}: #{@world.move(id).state[step].says}"
       @world.orders.call_off(id, by: "ada") && @world.runner.pass
       @world.until_true(what: "case #{i} put away") { !@world.move(id).open }
     end
@@ -75,8 +103,9 @@ class TroubleTest < Minitest::Test
     @world.driver.move_on(to: @world.app.now + 1)
     assert @world.move(id).state.done?("order")
     assert_empty @world.link.log.select { |l|
-      l["command"] == "transfer request" && l["code"] == 2304
-    }, "ordered too early"
+                   l["command"] == "transfer request" && l["code"] == 2304
+                 },
+                 "ordered too early"
   end
 
   def test_the_losing_side_refuses_and_the_name_is_made_safe
@@ -114,8 +143,13 @@ class TroubleTest < Minitest::Test
     assert_operator gaps.max, :<=, 3960
     assert_operator gaps.max, :>, 3200
     assert_operator gaps.first, :<, 70
-    said = @world.move(held).events.select { |e| e.type == "problem" && e.step == "unlock" }.map(&:says)
-    assert_equal([said.uniq, true], [said, said.size.between?(1, 2)], "cut, then refused: each is said once")
+    said =
+      @world.move(held).events.select { |e| e.type == "problem" && e.step == "unlock" }.map(&:says)
+    assert_equal(
+      [said.uniq, true],
+      [said, said.size.between?(1, 2)],
+      "cut, then refused: each is said once"
+    )
     @world.link.fault("away-tarnbeck", nil)
     @world.until_true { @world.move(held).state.done?("order") }
     refute_nil @world.move(free)
@@ -136,13 +170,15 @@ class TroubleTest < Minitest::Test
   def test_plans_that_would_break_something_or_can_not_be_acted_on
     @world.app.names.forget(CARRIED, :public_record, :signed)
     assert_includes @world.plan(CARRIED, to: "orlop", host: "lanternroom").refusals.join,
-      "not known whether the name is signed"
+                    "not known whether the name is signed"
   end
 
   # While the block runs, one step raises what nobody foresaw, for one name.
   def unforeseen(step, name)
     original = step.instance_method(:call)
-    step.define_method(:call) { plan.name == name ? raise(KeyError, "host") : original.bind_call(self) }
+    step.define_method(:call) do
+      plan.name == name ? raise(KeyError, "host") : original.bind_call(self)
+    end
     yield
   ensure
     step.define_method(:call, original)
@@ -150,7 +186,10 @@ class TroubleTest < Minitest::Test
 
   def test_a_certificate_that_is_not_the_registrars
     account = @world.app.accounts.find("tarnbeck")
-    account = account.dup.tap { |a| a.connection = a.connection.merge("server_name" => "elsewhere.example") }
+    account =
+      account.dup.tap do |a|
+        a.connection = a.connection.merge("server_name" => "elsewhere.example")
+      end
     connections = SteadyMove::Desk::Connections.new(timeout: 15)
     error = assert_raises(SteadyMove::Wire::Unreachable) { connections.with(account) { |c| c } }
     assert_match(/secure connection failed|hostname/, error.message)

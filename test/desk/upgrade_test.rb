@@ -4,8 +4,9 @@ require_relative "../test_helper"
 require_relative "../support/bench_world"
 require "tmpdir"
 
-# What version 0.1.0 left: its database migrates, its moves fold to what they were, and a move started under its plan
-# goes on as it was planned. Test data: a database made by that version, and how its own code saw the moves in it.
+# What version 0.1.0 left: its database migrates, its moves fold to what they were, and a move
+# started under its plan goes on as it was planned. Test data: a database made by that version, and
+# how its own code saw the moves in it.
 class UpgradeTest < Minitest::Test
   DATA = File.join(SteadyMove::ROOT, "test", "data", "upgrade")
   BY = "ada@saltern-office.example"
@@ -22,25 +23,40 @@ class UpgradeTest < Minitest::Test
 
   def seen(state)
     step = state.step
-    { "id" => step.id, "phase" => state.phase, "turn" => state.turn, "rail" => step.rail, "stage" => step.stage,
-      "actor" => step.actor, "way" => step.way, "hand" => step.by_hand?, "letter" => step.by_letter?,
-      "needs" => step.needs, "takes" => step.takes, "since" => state.since&.to_i }
+    {
+      "id" => step.id,
+      "phase" => state.phase,
+      "turn" => state.turn,
+      "rail" => step.rail,
+      "stage" => step.stage,
+      "actor" => step.actor,
+      "way" => step.way,
+      "hand" => step.by_hand?,
+      "letter" => step.by_letter?,
+      "needs" => step.needs,
+      "takes" => step.takes,
+      "since" => state.since&.to_i
+    }
   end
 
   def test_the_old_database_migrates_and_its_moves_are_what_they_were
     opened do |db|
-      moves = SteadyMove::Store::Moves.new(db, SteadyMove::Store::Journal.new(db)).all.to_h { |m| [m.id, m] }
+      moves =
+        SteadyMove::Store::Moves
+          .new(db, SteadyMove::Store::Journal.new(db))
+          .all
+          .to_h { |m| [m.id, m] }
       was = JSON.parse(File.read(File.join(DATA, "moves-0.1.0.json")))
       assert_equal was.map { |m| m["id"] }.sort, moves.keys.sort
       assert_operator was.map { |m| m["stage"] }.uniq.size, :>=, 4, "moves at different stages"
       was.each do |old|
         move = moves.fetch(old["id"])
         assert_equal old.values_at("name", "open", "stage", "options"),
-          [move.name, move.open, move.state.stage, move.plan.options.map(&:to_s)]
+                     [move.name, move.open, move.state.stage, move.plan.options.map(&:to_s)]
         assert_equal [old["turn"]], [of_old(move.state.turn)]
-        old["steps"].zip(move.state.steps.map { |s| seen(s) }).each do |a, b|
-          assert_equal a, b.merge("turn" => of_old(b["turn"])), old["name"]
-        end
+        old["steps"]
+          .zip(move.state.steps.map { |s| seen(s) })
+          .each { |a, b| assert_equal a, b.merge("turn" => of_old(b["turn"])), old["name"] }
         assert_equal old["steps"].size, move.state.steps.size, old["name"]
       end
     end
@@ -54,7 +70,8 @@ class UpgradeTest < Minitest::Test
       assert_nil SteadyMove::Store::Journal.new(db).broken_at
       over = db[:moves].where(open: false).select_map(%i[ending last_seq])
       over.each { |ending, last| assert(ending && last.positive?) }
-      assert_equal db[:events].exclude(move_id: nil).group_and_count(:move_id).count, db[:moves].count
+      assert_equal db[:events].exclude(move_id: nil).group_and_count(:move_id).count,
+                   db[:moves].count
     end
   end
 
@@ -64,8 +81,22 @@ class UpgradeTest < Minitest::Test
   # A plan as version 0.1.0 kept it, after the migration found its old host's id by the title.
   def as_it_was(plan)
     words = { "name" => plan["name"], "from" => "Tarnbeck Names", "to" => "Orlop Domain Desk" }
-    plan.slice("name", "from", "to", "options", "old_host", "new_host", "expires_at", "expected_expiry", "years",
-      "settle_seconds", "response_days", "name_servers", "ways", "code_takes").merge("words" => words)
+    plan.slice(
+      "name",
+      "from",
+      "to",
+      "options",
+      "old_host",
+      "new_host",
+      "expires_at",
+      "expected_expiry",
+      "years",
+      "settle_seconds",
+      "response_days",
+      "name_servers",
+      "ways",
+      "code_takes"
+    ).merge("words" => words)
   end
 
   def put_back(world, id)
@@ -102,7 +133,10 @@ class UpgradeTest < Minitest::Test
 
   def test_moves_started_under_the_old_plan_are_finished_under_the_new
     plain = [0, 1, 3, 4, 6].map { |after| finish("isles-timetable.example", after, to: "orlop") }
-    carried = [0, 2, 5, 9].map { |after| finish("saltern-isles.example", after, to: "orlop", host: "lanternroom") }
+    carried =
+      [0, 2, 5, 9].map do |after|
+        finish("saltern-isles.example", after, to: "orlop", host: "lanternroom")
+      end
     assert_operator (plain + carried).uniq.size, :>=, 4, (plain + carried).inspect
   end
 end

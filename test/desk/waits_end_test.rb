@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/by_hand"
 
-# Every wait for somebody else ends: a world that falls silent at each step of each family, and one that refuses, leave
-# no state without an end; a look that fails takes nobody's task away.
+# Every wait for somebody else ends: a world that falls silent at each step of each family, and one
+# that refuses, leave no state without an end; a look that fails takes nobody's task away.
 class WaitsEndTest < Minitest::Test
   include ByHand
 
@@ -12,9 +12,12 @@ class WaitsEndTest < Minitest::Test
   OPEN = "isles-timetable.example"
   # name => [to, its registrar]: each family, over connections and by hand.
   FAMILIES = {
-    "harbourpass.example" => %w[orlop tarnbeck], "saltern-press.fjd.test" => %w[orlop tarnbeck],
-    "seal-bay-trips.isl.test" => %w[orlop millrace], "slipway.example" => %w[hawser millrace],
-    "isles-school-trips.brg.test" => %w[withy cobble], "northskerry-crew.example" => %w[orlop gannet]
+    "harbourpass.example" => %w[orlop tarnbeck],
+    "saltern-press.fjd.test" => %w[orlop tarnbeck],
+    "seal-bay-trips.isl.test" => %w[orlop millrace],
+    "slipway.example" => %w[hawser millrace],
+    "isles-school-trips.brg.test" => %w[withy cobble],
+    "northskerry-crew.example" => %w[orlop gannet]
   }.freeze
   REGISTRARS = %w[tarnbeck gannet millrace cobble fairlead orlop hawser withy].freeze
 
@@ -34,25 +37,25 @@ class WaitsEndTest < Minitest::Test
   end
 
   def live_long(days)
-    (days * 2).times do
-      world.driver.send(:step_to, world.app.now + (DAY / 2))
-    end
+    (days * 2).times { world.driver.send(:step_to, world.app.now + (DAY / 2)) }
   end
 
   # Done by hand wherever a person is asked, so that every step is reached.
   def go_on(id)
-    state(id).active.select { |s| s.turn == "yours" }.each do |s|
-      if s.step.mark?(:waivable) && s.phase == "stuck"
-        world.orders.accept(id, by: ADA, step: s.step.id,
-          reason: "as it is")
+    state(id)
+      .active
+      .select { |s| s.turn == "yours" }
+      .each do |s|
+        if s.step.mark?(:waivable) && s.phase == "stuck"
+          world.orders.accept(id, by: ADA, step: s.step.id, reason: "as it is")
+        end
+        prove(id, s.step.id) if s.step.by_hand? || s.step.mark?(:consent)
       end
-      prove(id, s.step.id) if s.step.by_hand? || s.step.mark?(:consent)
-    end
     world.driver.move_on
   end
 
   FAMILIES.each do |name, (to, _from)|
-    define_method(:"test_a_silent_world_#{name.tr('.-', '__')}") do
+    define_method(:"test_a_silent_world_#{name.tr(".-", "__")}") do
       live_with(*REGISTRARS)
       id = begun(name, to) or flunk("it can't start: #{@why}")
       seen = Set.new
@@ -63,7 +66,8 @@ class WaitsEndTest < Minitest::Test
         if fresh.any?
           silence(true)
           live_long(12)
-          assert_empty hanging(id).map { |s| [s.step.id, s.turn, s.says] }, "#{name}: nobody is asked"
+          assert_empty hanging(id).map { |s| [s.step.id, s.turn, s.says] },
+                       "#{name}: nobody is asked"
           silence(false)
           seen.merge(fresh)
           world.app.schedule.wake(id, world.app.now)
@@ -81,7 +85,8 @@ class WaitsEndTest < Minitest::Test
     proposal.startable? ? world.start(name, to: to).tap { world.runner.pass } : nil
   end
 
-  # A world that answers with each refusal: each says plainly what is wrong and is somebody's turn before long.
+  # A world that answers with each refusal: each says plainly what is wrong and is somebody's turn
+  # before long.
   def test_a_refusing_world
     live_with("tarnbeck")
     { "info" => "tarnbeck", "update" => "tarnbeck", "transfer" => "orlop" }.each do |verb, side|
@@ -104,10 +109,17 @@ class WaitsEndTest < Minitest::Test
     plan = world.plan("slipway.example", to: "hawser")
     assert_predicate plan, :startable?, plan.refusals.join
     id = world.start("slipway.example", to: "hawser")
-    plan.plan.steps.each { |s| prove(id, s.id) if s.stage != "Ordered" && s.stage != "Landed" && s.id != "release" }
+    plan.plan.steps.each do |s|
+      prove(id, s.id) if s.stage != "Ordered" && s.stage != "Landed" && s.id != "release"
+    end
     world.app.codes.put(id, "slipway.example", "a-code-of-12", at: world.app.now)
     prove(id, "order")
-    world.world.registry.domains.where(name: "slipway.example").update(statuses: '["clientTransferProhibited"]')
+    world
+      .world
+      .registry
+      .domains
+      .where(name: "slipway.example")
+      .update(statuses: '["clientTransferProhibited"]')
     prove(id, "confirm-link", "confirm-halves")
     world.driver.move_on(to: world.app.now + 7200)
     pending = state(id)["registry-pending"]
@@ -119,12 +131,20 @@ class WaitsEndTest < Minitest::Test
     steps.each do |step|
       next if state(id)[step].nil? || state(id).done?(step)
 
-      world.app.journal.add("done", at: world.app.now, says: SteadyMove::Words.phrase("common.yes_word"), by: "desk",
-        move_id: id, name: world.move(id).name, step: step)
+      world.app.journal.add(
+        "done",
+        at: world.app.now,
+        says: SteadyMove::Words.phrase("common.yes_word"),
+        by: "desk",
+        move_id: id,
+        name: world.move(id).name,
+        step: step
+      )
     end
   end
 
-  # The record can't be had: the task stands all the same, and what can't be checked is said beside it.
+  # The record can't be had: the task stands all the same, and what can't be checked is said beside
+  # it.
   def test_a_look_that_fails_takes_no_task_away
     live_with("millrace")
     id = world.start("slipway.example", to: "orlop")
@@ -134,10 +154,14 @@ class WaitsEndTest < Minitest::Test
     world.driver.move_on(to: world.app.now + (13 * 3600))
     items = hands.places.flat_map(&:items).select { |i| i.move_id == id }
     assert_empty before - items.map(&:step)
-    assert_match(/no time now|not be reached/, items.select { |i| i.phase == "stuck" }.map(&:says).join)
+    assert_match(
+      /no time now|not be reached/,
+      items.select { |i| i.phase == "stuck" }.map(&:says).join
+    )
   end
 
-  # Shown, done and never said; then cancelled: “lock on” is said only after the longest lag, and not of an open name.
+  # Shown, done and never said; then cancelled: “lock on” is said only after the longest lag, and
+  # not of an open name.
   def test_what_was_shown_is_perhaps_done
     live_with("millrace")
     id = world.start("slipway.example", to: "orlop")
@@ -157,13 +181,22 @@ class WaitsEndTest < Minitest::Test
   # Four client statuses are one switch on a registrar's pages: they stop no plan.
   def test_one_switch_for_four_statuses
     live_with("millrace", "gannet")
-    four = %w[clientTransferProhibited clientUpdateProhibited clientDeleteProhibited clientRenewProhibited]
+    four = %w[
+      clientTransferProhibited
+      clientUpdateProhibited
+      clientDeleteProhibited
+      clientRenewProhibited
+    ]
     { "slipway.example" => true, "northskerry-archive.example" => false }.each do |name, by_hand|
       world.world.registry.domains.where(name: name).update(statuses: JSON.generate(four))
       account = world.app.accounts.find(world.app.names.find(name)[:account_id])
       SteadyMove::Desk::Observe.new(world.app).name(domain(name), account)
       refused = world.plan(name, to: "orlop").refusals.join
-      by_hand ? refute_match(/takes no changes/, refused) : assert_match(/takes no changes/, refused)
+      if by_hand
+        refute_match(/takes no changes/, refused)
+      else
+        assert_match(/takes no changes/, refused)
+      end
     end
   end
 
@@ -197,7 +230,8 @@ class WaitsEndTest < Minitest::Test
     assert_equal(1, world.link.log.count { |l| l["command"] == "transfer approve" })
   end
 
-  # Where the release is by page or letter the desk opens nothing by itself: it tells whoever wished it, once.
+  # Where the release is by page or letter the desk opens nothing by itself: it tells whoever wished
+  # it, once.
   def test_told_the_minute_it_can_be_approved
     live_with("millrace")
     sent = []
@@ -211,7 +245,10 @@ class WaitsEndTest < Minitest::Test
     until_step(id, "release")
     world.driver.move_on(to: world.app.now + 120)
     world.driver.move_on(to: world.app.now + 600)
-    assert_equal([[ADA]], sent.select { |_, subject| subject.include?("slipway.example") }.map(&:first))
+    assert_equal(
+      [[ADA]],
+      sent.select { |_, subject| subject.include?("slipway.example") }.map(&:first)
+    )
     assert(world.move(id).events.any? { |e| e.type == "wish-told" })
     refute(world.move(id).events.any? { |e| e.type == "approved" }, "nothing is approved by itself")
   end
@@ -221,9 +258,10 @@ class WaitsEndTest < Minitest::Test
     live_with("tarnbeck", "gannet")
     preparing = SteadyMove::Desk::Preparing.new(world.app)
     ends = world.app.now + DAY
-    refused = assert_raises(SteadyMove::Desk::Refused) do
-      preparing.start(OPEN, parts: %w[code privacy], by: ADA, ends: ends)
-    end
+    refused =
+      assert_raises(SteadyMove::Desk::Refused) do
+        preparing.start(OPEN, parts: %w[code privacy], by: ADA, ends: ends)
+      end
     assert_match(/turning a privacy service off can't be made ready/, refused.message)
     id = preparing.start("northskerry-crew.example", parts: %w[unlock privacy], by: ADA, ends: ends)
     assert_includes world.move(id).plan.options, :privacy

@@ -4,7 +4,8 @@ require_relative "../test_helper"
 require_relative "../support/by_hand"
 require_relative "../support/list_server"
 
-# Names looked at again by themselves, what has changed since, and the list of public record services.
+# Names looked at again by themselves, what has changed since, and the list of public record
+# services.
 class WatchTest < Minitest::Test
   include ByHand
 
@@ -13,7 +14,12 @@ class WatchTest < Minitest::Test
   def live = @world = BenchWorld.new(names_at: %w[tarnbeck], watch: true)
 
   def told(name = NAME)
-    world.app.journal.page(name: name, limit: 50).select { |e| e.type == "record-changed" }.map(&:says)
+    world
+      .app
+      .journal
+      .page(name: name, limit: 50)
+      .select { |e| e.type == "record-changed" }
+      .map(&:says)
   end
 
   def after(hours) = world.driver.move_on(to: world.app.now + (hours * 3600))
@@ -21,7 +27,10 @@ class WatchTest < Minitest::Test
   # change in the registry => what is told
   CHANGES = [
     [{ statuses: '["ok"]' }, /transfer lock on → off/],
-    [{ name_servers: '["ns9.elsewhere.example"]' }, /name servers .*lanternroom.example → ns9.elsewhere.example/],
+    [
+      { name_servers: '["ns9.elsewhere.example"]' },
+      /name servers .*lanternroom.example → ns9.elsewhere.example/
+    ],
     [{ expires_at: Time.utc(2030, 1, 1).to_i }, /expiry .* → .*2030/],
     [{ ds: '["12345 13 2 AB"]' }, /DS at the registry off → on/],
     [{ sponsor: "gannet" }, /registrar Tarnbeck Names → Gannet Street Names/]
@@ -45,12 +54,22 @@ class WatchTest < Minitest::Test
   def test_how_often
     live
     world.runner.pass
-    world.app.watches.due(since: world.app.now - 1, most: 99).then { |rows| assert_empty rows, "all were looked at" }
+    world
+      .app
+      .watches
+      .due(since: world.app.now - 1, most: 99)
+      .then { |rows| assert_empty rows, "all were looked at" }
     near = world.app.names.stirring(world.app.now, near: SteadyMove::Desk::Watch::NEAR)
     assert_empty near
-    world.world.registry.domains.where(name: NAME).update(expires_at: (world.app.now + (20 * 86_400)).to_i)
+    world
+      .world
+      .registry
+      .domains
+      .where(name: NAME)
+      .update(expires_at: (world.app.now + (20 * 86_400)).to_i)
     after(25)
-    assert_equal [NAME], world.app.names.stirring(world.app.now, near: SteadyMove::Desk::Watch::NEAR)
+    assert_equal [NAME],
+                 world.app.names.stirring(world.app.now, near: SteadyMove::Desk::Watch::NEAR)
     world.world.registry.domains.where(name: NAME).update(statuses: '["ok"]')
     after(7)
     assert_match(/transfer lock on → off/, told.first, "within hours")
@@ -68,17 +87,24 @@ class WatchTest < Minitest::Test
     assert_empty world.app.watches.due(since: world.app.now - 1800, most: 99)
   end
 
-  SERVICES = '{"version":"1.0","services":[[["isle","Skerry"],["http://a.example/","https://b.example/rdap/"]]]}'
+  SERVICES =
+    '{"version":"1.0","services":[[["isle","Skerry"],["http://a.example/","https://b.example/rdap' \
+      '/"]]]}'
 
   def test_services_as_rfc_9224_has_them
-    assert_equal({ "isle" => "https://b.example/rdap/", "skerry" => "https://b.example/rdap/" },
-      SteadyMove::Desk::Bootstrap.services(SERVICES))
+    assert_equal(
+      { "isle" => "https://b.example/rdap/", "skerry" => "https://b.example/rdap/" },
+      SteadyMove::Desk::Bootstrap.services(SERVICES)
+    )
     ["", "[]", '{"services":[[1,2]]}', "{}"].each do |text|
-      assert_raises(SteadyMove::Wire::Malformed, text) { SteadyMove::Desk::Bootstrap.services(text) }
+      assert_raises(SteadyMove::Wire::Malformed, text) do
+        SteadyMove::Desk::Bootstrap.services(text)
+      end
     end
   end
 
-  # Fetched once, kept over a restart, used for names whose suffix nobody configured; what is said by hand rules.
+  # Fetched once, kept over a restart, used for names whose suffix nobody configured; what is said
+  # by hand rules.
   def test_the_list_is_fetched_kept_and_used
     live
     server = ListServer.new(SERVICES)

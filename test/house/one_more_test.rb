@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/bench_world"
 
-# ARCHITECTURE's table “where to change for what”, tried: one more rule, step, habit, record type and kind of message,
-# each made in memory of just what the table names, and each at work.
+# ARCHITECTURE's table “where to change for what”, tried: one more rule, step, habit, record type
+# and kind of message, each made in memory of just what the table names, and each at work.
 class OneMoreTest < Minitest::Test
   R = Core::Readiness
   M = Core::Moves
@@ -36,21 +36,41 @@ class OneMoreTest < Minitest::Test
 
   # A row in config/rulebook/rules.yml, an object in core/readiness/rules/.
   def test_one_more_rule
-    rule = R::Rules::Rule.of(:tide_table) { |facts, _, _| facts[:tide_table] == "missing" && R::Rules.standing }
+    rule =
+      R::Rules::Rule.of(:tide_table) do |facts, _, _|
+        facts[:tide_table] == "missing" && R::Rules.standing
+      end
     folder = File.join(SteadyMove::ROOT, "config", "rulebook")
     read = ->(file) { YAML.safe_load_file(File.join(folder, file), permitted_classes: [Date]) }
-    rows = read.call("rules.yml") +
-      [{ "id" => "tideless", "title" => "Tideless", "effect" => "fix", "in_move" => "first",
-         "because" => "There is no tide table.",
-         "remedy" => "Print one.", "find_out" => "Look at the pier.",
-         "source" => { "text" => "t", "kind" => "C", "verified" => false, "date" => Date.new(2026, 11, 25) } }]
+    rows =
+      read.call("rules.yml") +
+        [
+          {
+            "id" => "tideless",
+            "title" => "Tideless",
+            "effect" => "fix",
+            "in_move" => "first",
+            "because" => "There is no tide table.",
+            "remedy" => "Print one.",
+            "find_out" => "Look at the pier.",
+            "source" => {
+              "text" => "t",
+              "kind" => "C",
+              "verified" => false,
+              "date" => Date.new(2026, 11, 25)
+            }
+          }
+        ]
     families = [{ file: "gtld.yml", row: read.call("gtld.yml") }]
     R::Rules.trying("tideless" => rule) do
       book = R::Rulebook.new(rules: { file: "rules.yml", rows: rows }, families: families)
       name = Core::Names::DomainName.parse("ferry.example")
-      judged = lambda do |value|
-        R::Judge.judge(book, name, R::Facts.ruled(tide_table: value)).verdict(Time.utc(2027, 3, 1))
-      end
+      judged =
+        lambda do |value|
+          R::Judge.judge(book, name, R::Facts.ruled(tide_table: value)).verdict(
+            Time.utc(2027, 3, 1)
+          )
+        end
       assert_includes judged.call("missing").findings.map(&:because), "There is no tide table."
       refute_includes judged.call("there").findings.map(&:rule), "tideless"
     end
@@ -58,26 +78,42 @@ class OneMoreTest < Minitest::Test
 
   # A file in core/moves/steps/, one in desk/moves/steps/, its words in config/words/.
   def test_one_more_step
-    step = M::Step.declare("ring-bell") do
-      order 405
-      needs "lock-gone"
-      takes 1, 2, 3
-      undo "make-safe"
-      marks :waivable
-    end
+    step =
+      M::Step.declare("ring-bell") do
+        order 405
+        needs "lock-gone"
+        takes 1, 2, 3
+        undo "make-safe"
+        marks :waivable
+      end
     act = Class.new(SteadyMove::Desk::Act) { def call = done(sentence(:rung), source: :desk) }
     M::Steps.const_set(:RingBell, step)
     SteadyMove::Desk::Steps.const_set(:RingBell, act)
-    with_words("steps" => { "ring-bell" => { "title" => "Ring the bell for %{name}", "proof" => "the echo",
-                                             "rung" => "The bell rang for %{name}." } }) do
+    with_words(
+      "steps" => {
+        "ring-bell" => {
+          "title" => "Ring the bell for %{name}",
+          "proof" => "the echo",
+          "rung" => "The bell rang for %{name}."
+        }
+      }
+    ) do
       world = BenchWorld.new
       id = world.start("isles-timetable.example", to: "orlop")
       world.until_true { world.move(id).state.done?("order") }
       rang = world.move(id).events.find { |e| e.step == "ring-bell" }
       assert_equal ["done", "The bell rang for isles-timetable.example."], [rang.type, rang.says]
       words = SteadyMove::Desk::MoveWords.of(world.move(id).plan, world.app.accounts)
-      sheet = SteadyMove::Web::Views::MoveView.sheet(world.move(id), words, {}, world.app.now,
-        SteadyMove::Desk::InShort.new(world.app), code_state: nil, hands: ->(_) {})
+      sheet =
+        SteadyMove::Web::Views::MoveView.sheet(
+          world.move(id),
+          words,
+          {},
+          world.app.now,
+          SteadyMove::Desk::InShort.new(world.app),
+          code_state: nil,
+          hands: ->(_) {}
+        )
       assert_includes sheet.to_json, "Ring the bell for isles-timetable.example"
     ensure
       world&.close
@@ -88,18 +124,23 @@ class OneMoreTest < Minitest::Test
 
   # A word of `habits` in a registrar's file, what it does in practice/registrar.rb.
   def test_one_more_habit
-    habit = Module.new do
-      def update(name, **given)
-        raise Practice::Refusal, 2306 if habits["shut_on_mondays"]
+    habit =
+      Module.new do
+        def update(name, **given)
+          raise Practice::Refusal, 2306 if habits["shut_on_mondays"]
 
-        super
+          super
+        end
       end
-    end
     world = BenchWorld.new
     registrar = world.world.registrars.fetch("tarnbeck")
     registrar.extend(habit)
     registrar.habits["shut_on_mondays"] = true
-    world.world.registry.domains.where(name: "isles-timetable.example")
+    world
+      .world
+      .registry
+      .domains
+      .where(name: "isles-timetable.example")
       .update(statuses: '["clientTransferProhibited"]')
     open = world.start("isles-timetable.example", to: "orlop")
     world.runner.pass
@@ -115,8 +156,12 @@ class OneMoreTest < Minitest::Test
     records = Core::Records
     rdata = records::Rdata
     fields = %i[u16 name].map { |kind| records::Fields::ALL.fetch(kind) }
-    in_place_of(rdata, KINDS: rdata::KINDS.merge("TIDE" => fields), NUMBERS: rdata::NUMBERS.merge("TIDE" => 65_400),
-      TYPES: rdata::TYPES.merge(65_400 => "TIDE")) do
+    in_place_of(
+      rdata,
+      KINDS: rdata::KINDS.merge("TIDE" => fields),
+      NUMBERS: rdata::NUMBERS.merge("TIDE" => 65_400),
+      TYPES: rdata::TYPES.merge(65_400 => "TIDE")
+    ) do
       zone = records::ZoneReader.read("$TTL 60\npier TIDE 12 harbour", origin: "tide.example")
       data = zone.records.first.rdata
       assert_equal ["TIDE", "12 harbour.tide.example."], [data.type, data.to_s]
@@ -127,16 +172,37 @@ class OneMoreTest < Minitest::Test
   # A row in core/post/lexicon.rb, its title in config/words/en/post.yml.
   def test_one_more_kind_of_message
     lexicon = Core::Post::Lexicon
-    kind = lexicon::Kind.new(id: "tide-warning", names_needed: false, asks: true,
-      wording: [[9, /high water/i, :it_warns_of_the_tide]])
+    kind =
+      lexicon::Kind.new(
+        id: "tide-warning",
+        names_needed: false,
+        asks: true,
+        wording: [[9, /high water/i, :it_warns_of_the_tide]]
+      )
     all = [kind, *lexicon::ALL]
-    in_place_of(lexicon, ALL: all, IDS: all.map(&:id) + ["unrelated"], ASKING: ["tide-warning", *lexicon::ASKING]) do
-      with_words("post" => { "kinds" => { "tide-warning" => "tide warning" },
-                             "says" => { "it_warns_of_the_tide" => "it warns of the tide" } }) do
-        mail = SteadyMove::Wire::Mail::Eml.read("From: a@b.test\r\nSubject: High water\r\n\r\nTonight.")
+    in_place_of(
+      lexicon,
+      ALL: all,
+      IDS: all.map(&:id) + ["unrelated"],
+      ASKING: ["tide-warning", *lexicon::ASKING]
+    ) do
+      with_words(
+        "post" => {
+          "kinds" => {
+            "tide-warning" => "tide warning"
+          },
+          "says" => {
+            "it_warns_of_the_tide" => "it warns of the tide"
+          }
+        }
+      ) do
+        mail =
+          SteadyMove::Wire::Mail::Eml.read("From: a@b.test\r\nSubject: High water\r\n\r\nTonight.")
         read = Core::Post::Reader.read(mail, held: [], known: nil)
-        assert_equal ["tide-warning", "The wording: it warns of the tide."], [read.kind, Words.say(read.because.first)]
-        assert_includes SteadyMove::Web::Views::PostView.kinds, { id: "tide-warning", title: "Tide warning" }
+        assert_equal ["tide-warning", "The wording: it warns of the tide."],
+                     [read.kind, Words.say(read.because.first)]
+        assert_includes SteadyMove::Web::Views::PostView.kinds,
+                        { id: "tide-warning", title: "Tide warning" }
       end
     end
   end

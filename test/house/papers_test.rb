@@ -2,18 +2,18 @@
 
 require_relative "../test_helper"
 
-# What the papers say is there: pictures, paths, commands; and files that can be read in one sitting.
+# What the papers say is there: pictures, paths and commands.
 class PapersTest < Minitest::Test
   ROOT = SteadyMove::ROOT
-  MOST_LINES = 250
 
   def paper(name) = File.read(File.join(ROOT, name))
 
   def test_every_picture_is_there_and_linked
     linked = paper("README.md").scan(%r{docs/screenshots/[\w-]+\.png}).uniq.sort
-    assert_equal linked, Dir[File.join(ROOT, "docs", "screenshots", "*.png")].map { |f|
-      f.delete_prefix("#{ROOT}/")
-    }.sort
+    assert_equal linked,
+                 Dir[File.join(ROOT, "docs", "screenshots", "*.png")]
+                   .map { |f| f.delete_prefix("#{ROOT}/") }
+                   .sort
     assert_operator linked.size, :<, 20
     linked.each { |f| assert_equal "\x89PNG".b, File.binread(File.join(ROOT, f), 4), f }
   end
@@ -23,7 +23,8 @@ class PapersTest < Minitest::Test
     named = paper("ARCHITECTURE.md").scan(%r{`([\w.-]+(?:/[\w.*-]+)+/?)`}).flatten.uniq
     assert_operator named.size, :>=, 30
     named.each do |path|
-      places = ["", "lib/steady_move/", "practice/", "ui/src/"].map { |base| File.join(ROOT, base, path) }
+      places =
+        ["", "lib/steady_move/", "practice/", "ui/src/"].map { |base| File.join(ROOT, base, path) }
       assert(places.any? { |p| Dir[p].any? }, "#{path} is named and not there")
     end
   end
@@ -46,38 +47,22 @@ class PapersTest < Minitest::Test
   COMMANDS = %w[demo start test bench prepare screenshots steady-move dev console].freeze
 
   def test_every_command_that_is_named_is_there
-    named = %w[README.md CONTRIBUTING.md].flat_map { |p| paper(p).scan(%r{(?<!\.)bin/([a-z-]+)}) }.flatten.uniq
+    named =
+      %w[README.md CONTRIBUTING.md]
+        .flat_map { |p| paper(p).scan(%r{(?<!\.)bin/([a-z-]+)}) }
+        .flatten
+        .uniq
     assert_empty named - COMMANDS
     assert_empty(COMMANDS.reject { |c| File.executable?(File.join(ROOT, "bin", c)) })
   end
 
-  def test_files_can_be_read_in_one_sitting
-    Dir[File.join(ROOT, "{lib,practice,bench,test}", "**", "*.rb"),
-      File.join(ROOT, "ui", "src", "**", "*.{ts,svelte}"), File.join(ROOT, "test", "ui", "**", "*.ts")].each do |f|
-      next if f.end_with?("schema.d.ts") # generated
-
-      lines = File.foreach(f).count
-      assert_operator lines, :<=, MOST_LINES, "#{f.delete_prefix("#{ROOT}/")} has #{lines} lines"
-    end
-  end
-
-  MOST_WIDE = 120
-
-  def test_no_line_is_wider_than_a_screen
-    sources = Dir[File.join(ROOT, "{lib,practice,bench,test}", "**", "*.rb"), File.join(ROOT, "bin", "*"),
-      File.join(ROOT, "{ui/src,test/ui}", "**", "*.{ts,svelte,css}")]
-    assert_operator sources.size, :>, 400
-    wide = sources.reject { |f| f.end_with?("schema.d.ts") }.flat_map do |f|
-      File.readlines(f, encoding: "UTF-8").each_with_index.filter_map do |line, i|
-        "#{f.delete_prefix("#{ROOT}/")}:#{i + 1}" if line.chomp.length > MOST_WIDE
-      end
-    end
-    assert_empty wide
-  end
-
-  # Every public method of core and wire is preceded by a word on it, or is one of a line that says itself.
+  # Every public method of core and wire is preceded by a word on it, or is one of a line that says
+  # itself.
   def test_public_methods_of_core_and_wire_are_explained
-    bare = Dir[File.join(ROOT, "lib", "steady_move", "{core,wire}", "**", "*.rb")].flat_map { |f| unexplained(f) }
+    bare =
+      Dir[File.join(ROOT, "lib", "steady_move", "{core,wire}", "**", "*.rb")].flat_map do |f|
+        unexplained(f)
+      end
     assert_empty bare
   end
 
@@ -87,14 +72,17 @@ class PapersTest < Minitest::Test
     lines = File.readlines(file)
     hidden = lines.index { |l| l.match?(/^\s*private\s*$/) } || lines.size
     withheld = lines.join[/private_class_method.*/m].to_s.scan(/:(\w+[?!]?)/).flatten
-    lines.first(hidden).each_with_index.filter_map do |line, i|
-      name = line[/^\s*def (?:self\.)?(\w+[?!]?)/, 1] or next
-      if line.include?(" = ") || withheld.include?(name) || name == "initialize" ||
-          lines[i - 1].match?(/^\s*(#|def )/) || line.match?(/def \w+;/)
-        next
-      end
+    lines
+      .first(hidden)
+      .each_with_index
+      .filter_map do |line, i|
+        name = line[/^\s*def (?:self\.)?(\w+[?!]?)/, 1] or next
+        if line.include?(" = ") || withheld.include?(name) || name == "initialize" ||
+             lines[i - 1].match?(/^\s*(#|def )/) || line.match?(/def \w+;/)
+          next
+        end
 
-      "#{File.basename(file)}: #{name}"
-    end
+        "#{File.basename(file)}: #{name}"
+      end
   end
 end

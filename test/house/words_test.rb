@@ -10,11 +10,17 @@ class WordsTest < Minitest::Test
 
   # Pattern of the key => what is put into it at run time.
   PUT_TOGETHER = {
-    "journal.left_%s" => Desk::LeftBehind::STATES, "left_behind.kinds.%s" => Desk::LeftBehind::KEYS,
-    "journal.how_%s" => Desk::Orders::ENDS, "outside.ended_%s" => Desk::Orders::ENDS, "steps.%s.title" => STEPS,
-    "post.kinds.%s" => Core::Post::Lexicon::ALL.map(&:id), "records.sources.%s" => Desk::ZoneGetting::SOURCES,
+    "journal.left_%s" => Desk::LeftBehind::STATES,
+    "left_behind.kinds.%s" => Desk::LeftBehind::KEYS,
+    "journal.how_%s" => Desk::Orders::ENDS,
+    "outside.ended_%s" => Desk::Orders::ENDS,
+    "steps.%s.title" => STEPS,
+    "post.kinds.%s" => Core::Post::Lexicon::ALL.map(&:id),
+    "records.sources.%s" => Desk::ZoneGetting::SOURCES,
     "by_hand.seen_in.%s" => %w[record mailbox dns copy code_safe transfer_query word epp],
-    "by_hand.waiting_%s" => %w[said written], "by_hand.late_%s" => %w[said written], "record.%s" => %w[yes no],
+    "by_hand.waiting_%s" => %w[said written],
+    "by_hand.late_%s" => %w[said written],
+    "record.%s" => %w[yes no],
     "contacts.fields.%s" => Desk::ManualSteps::SHOWN
   }.freeze
   LITERAL = /Words\.(?:say|phrase|maybe)\(\s*"([a-z0-9_.-]+)"/
@@ -29,10 +35,11 @@ class WordsTest < Minitest::Test
   end
 
   def test_what_is_written_in_the_code_is_there
-    found = Dir[File.join(SteadyMove::ROOT, "lib", "**", "*.rb")].flat_map do |file|
-      text = File.read(file)
-      text.scan(LITERAL).flatten + text.scan(REFUSED).flatten.map { |key| "refused.#{key}" }
-    end
+    found =
+      Dir[File.join(SteadyMove::ROOT, "lib", "**", "*.rb")].flat_map do |file|
+        text = File.read(file)
+        text.scan(LITERAL).flatten + text.scan(REFUSED).flatten.map { |key| "refused.#{key}" }
+      end
     assert_operator found.uniq.size, :>, 300
     assert_empty(found.uniq.reject { |key| known?(key) })
   end

@@ -9,7 +9,9 @@ class CountersTest < Minitest::Test
 
   def setup = live_with("gannet", "millrace", "fairlead", "cobble")
   def site(place) = "http://127.0.0.1:#{port}/counter/#{place}/"
-  def port = JSON.parse(File.read(File.join(world.folder, "world", "endpoints.json"))).dig("ports", "http")
+  def port
+    JSON.parse(File.read(File.join(world.folder, "world", "endpoints.json"))).dig("ports", "http")
+  end
 
   def get(path, cookie: nil)
     Net::HTTP.start("127.0.0.1", port) { |h| h.get(path, cookie ? { "Cookie" => cookie } : {}) }
@@ -17,16 +19,32 @@ class CountersTest < Minitest::Test
 
   # place, name, act, fields => a part of what it says
   ACTS = [
-    ["millrace", "slipway.example", "lock-off", {}, "lock of slipway.example is off. The public record shows it later"],
+    [
+      "millrace",
+      "slipway.example",
+      "lock-off",
+      {},
+      "lock of slipway.example is off. The public record shows it later"
+    ],
     ["millrace", "slipway.example", "lock-on", {}, "is on"],
     ["millrace", "slipway.example", "code", {}, "sent to the administrative contact"],
     ["millrace", "kelp-sound-hire.example", "code", {}, "Turn the privacy service off first"],
     ["millrace", "slipway.example", "new-code", {}, "new authorization code"],
-    ["millrace", "slipway.example", "name-servers", { servers: "NS1.new.example, ns2.new.example" },
-      "are ns1.new.example, ns2.new.example"],
+    [
+      "millrace",
+      "slipway.example",
+      "name-servers",
+      { servers: "NS1.new.example, ns2.new.example" },
+      "are ns1.new.example, ns2.new.example"
+    ],
     ["millrace", "slipway.example", "name-servers", { servers: " " }, "At least one"],
-    ["millrace", "slipway.example", "admin", { email: "pearl@kelp-office.example" },
-      "will be pearl@kelp-office.example. It counts later"],
+    [
+      "millrace",
+      "slipway.example",
+      "admin",
+      { email: "pearl@kelp-office.example" },
+      "will be pearl@kelp-office.example. It counts later"
+    ],
     ["millrace", "slipway.example", "registrant", { email: "not one" }, "not an email"],
     ["millrace", "slipway.example", "release", {}, "No transfer of slipway.example"],
     ["millrace", "slipway.example", "burn", {}, "no such act"],
@@ -46,7 +64,9 @@ class CountersTest < Minitest::Test
 
   def test_what_is_done_at_a_counter
     ACTS.each do |place, name, act, fields, part|
-      assert_includes visitor.act(site(place), name, act, **fields), part, [place, name, act].inspect
+      assert_includes visitor.act(site(place), name, act, **fields),
+                      part,
+                      [place, name, act].inspect
     end
   end
 
@@ -68,10 +88,12 @@ class CountersTest < Minitest::Test
       refute_includes answer.body, "<script>"
       assert_match(/default-src 'none'/, answer["content-security-policy"])
     end
-    wrong = Net::HTTP.post_form(URI("#{site('millrace')}sign-in"), login: "kelpsound", password: "wrong")
+    wrong =
+      Net::HTTP.post_form(URI("#{site("millrace")}sign-in"), login: "kelpsound", password: "wrong")
     assert_includes wrong.body, "not the right name or password"
     refute wrong["set-cookie"]
-    assert_includes get("/counter/millrace/", cookie: "counter_millrace=#{'0' * 64}").body, "Password"
+    assert_includes get("/counter/millrace/", cookie: "counter_millrace=#{"0" * 64}").body,
+                    "Password"
     assert_includes visitor.read(site("millrace")), "slipway.example"
     refute_includes visitor.read(site("millrace")), "northskerry.example"
     assert_includes visitor.read(site("gannet"), "northskerry-crew.example"), "Show the contacts"
@@ -80,30 +102,46 @@ class CountersTest < Minitest::Test
 
   # A letter's paragraph => what the registry shows afterwards
   LETTERS = [
-    ["Please take the transfer lock off:", ->(row) { !row[:statuses].include?("clientTransferProhibited") }],
-    ["Please put the transfer lock on again:", ->(row) { row[:statuses].include?("clientTransferProhibited") }],
-    ["Please set these name servers (ns1.new.example; ns2.new.example):", ->(row) {
-      row[:name_servers].sort == %w[ns1.new.example ns2.new.example]
-    }],
-    ["Please correct the contact (the email of the administrative contact shall be pearl@kelp-office.example):",
-      ->(row) {
-        row[:admin] != row[:registrant]
-      }],
-    ["Please set and send a new authorization code, since it can't be used, for:", ->(row) { row[:auth_info] != @code }]
+    [
+      "Please take the transfer lock off:",
+      ->(row) { !row[:statuses].include?("clientTransferProhibited") }
+    ],
+    [
+      "Please put the transfer lock on again:",
+      ->(row) { row[:statuses].include?("clientTransferProhibited") }
+    ],
+    [
+      "Please set these name servers (ns1.new.example; ns2.new.example):",
+      ->(row) { row[:name_servers].sort == %w[ns1.new.example ns2.new.example] }
+    ],
+    [
+      "Please correct the contact (the email of the administrative contact shall be pearl@kelp-office.example):",
+      ->(row) { row[:admin] != row[:registrant] }
+    ],
+    [
+      "Please set and send a new authorization code, since it can't be used, for:",
+      ->(row) { row[:auth_info] != @code }
+    ]
   ].freeze
 
   def test_support_does_what_a_letter_asks_for
     name = "isles-weather.example"
     @code = row(name)[:auth_info]
     LETTERS.each do |asks, holds|
-      raw = "From: names@saltern-office.example\r\nTo: help@cobblekeel.example\r\nSubject: Please\r\nMessage-ID: " \
-            "<#{asks.hash}@x>\r\n\r\nTo you\r\n\r\n#{asks}\r\n  #{name}\r\n  slipway.example\r\n\r\nSM-1\r\n"
+      raw =
+        "From: names@saltern-office.example\r\nTo: help@cobblekeel.example\r\nSubject: " \
+          "Please\r\nMessage-ID: " \
+          "<#{asks.hash}@x>\r\n\r\nTo you\r\n\r\n#{asks}\r\n  #{name}\r\n  " \
+          "slipway.example\r\n\r\nSM-1\r\n"
       world.world.receive("names@saltern-office.example", ["help@cobblekeel.example"], raw)
       world.driver.move_on(to: world.app.now + 20_000)
       refute_empty [row(name)].select { |shown| instance_exec(shown, &holds) }, asks
     end
-    world.world.receive("names@saltern-office.example", ["help@cobblekeel.example"],
-      "From: a@b.test\r\nSubject: ?\r\n\r\nHow are you?\r\n")
+    world.world.receive(
+      "names@saltern-office.example",
+      ["help@cobblekeel.example"],
+      "From: a@b.test\r\nSubject: ?\r\n\r\nHow are you?\r\n"
+    )
     world.driver.move_on(to: world.app.now + 20_000)
     assert_match(/found nothing/, world.app.messages.all.first[:text])
   end

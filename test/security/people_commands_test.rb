@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/signed_in"
 
-# People from the machine's command line, while the desk runs: the only administrator, locked out, gets in again.
+# People from the machine's command line, while the desk runs: the only administrator, locked out,
+# gets in again.
 class PeopleCommandsTest < Minitest::Test
   include SignedIn
 
@@ -11,8 +12,10 @@ class PeopleCommandsTest < Minitest::Test
 
   # As the command does it, but by the practice world's clock.
   def people(*words)
-    config = SteadyMove::Desk::Config.new({ "data" => File.join(world.folder, "desk"),
-                                            "address" => "https://desk.example" })
+    config =
+      SteadyMove::Desk::Config.new(
+        { "data" => File.join(world.folder, "desk"), "address" => "https://desk.example" }
+      )
     other = SteadyMove::Desk::App.new(config, clock: world.desk.clock)
     SteadyMove::PeopleCommands.new(other, out = StringIO.new).call(words.first, words.drop(1))
     out.string
@@ -44,16 +47,23 @@ class PeopleCommandsTest < Minitest::Test
     take_token
     assert_equal 200, send_to("/api/invitations/accept", word: word, password: "mover-of-names-27")
     people("role", "mo@saltern-office.example", "viewer")
-    assert_match(/^mo@saltern-office.example\tviewer\tno second factor\t0 sessions$/, people("list"))
+    assert_match(
+      /^mo@saltern-office.example\tviewer\tno second factor\t0 sessions$/,
+      people("list")
+    )
     people("remove", "mo@saltern-office.example")
     refute_includes people("list"), "mo@"
     assert_nil world.app.journal.broken_at, "the chain stays whole when a person goes"
   end
 
   # words => part of the refusal
-  REFUSED = { ["remove", ADA] => "only administrator", %w[role nobody@x.example viewer] => "nobody here",
-              ["role", ADA, "king"] => "not one of", ["forget-factor", ADA] => "no second factor",
-              %w[add nobody viewer] => "is not an email address" }.freeze
+  REFUSED = {
+    ["remove", ADA] => "only administrator",
+    %w[role nobody@x.example viewer] => "nobody here",
+    ["role", ADA, "king"] => "not one of",
+    ["forget-factor", ADA] => "no second factor",
+    %w[add nobody viewer] => "is not an email address"
+  }.freeze
 
   def test_what_is_refused_is_said
     REFUSED.each do |words, says|

@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/some_people"
 
-# People, sessions, invitations, passwords and second factors, held against OWASP ASVS 4.0, chapters 2 to 4.
+# People, sessions, invitations, passwords and second factors, held against OWASP ASVS 4.0, chapters
+# 2 to 4.
 class PeopleSecurityTest < Minitest::Test
   include SomePeople
 
@@ -11,7 +12,8 @@ class PeopleSecurityTest < Minitest::Test
 
   # Does a copied cookie still open the door?
   def opens?(copied)
-    Rack::MockRequest.new(app).get("/api/me", "HTTP_COOKIE" => "steady_move=#{copied}").status == 200
+    Rack::MockRequest.new(app).get("/api/me", "HTTP_COOKIE" => "steady_move=#{copied}").status ==
+      200
   end
 
   # What ends a person's session: what is done, by whom it is done (nil: by that person).
@@ -19,11 +21,14 @@ class PeopleSecurityTest < Minitest::Test
     "signing out" => :sign_out.to_proc,
     "a change of role" => ->(t) { t.people.change_role(t.id_of(MO), "viewer", by: ADA) },
     "removal" => ->(t) { t.people.remove(t.id_of(MO), by: ADA) },
-    "another password" => ->(t) { t.people.change_password(t.id_of(MO), MOS, "eleven grey herons") },
-    "a reset" => lambda do |t|
-      words = t.people.password_words
-      words.use(words.make(t.id_of(MO), by: ADA), "#{MOS} o'clock")
+    "another password" => ->(t) do
+      t.people.change_password(t.id_of(MO), MOS, "eleven grey herons")
     end,
+    "a reset" =>
+      lambda do |t|
+        words = t.people.password_words
+        words.use(words.make(t.id_of(MO), by: ADA), "#{MOS} o'clock")
+      end,
     "an end from elsewhere" => ->(t) { t.people.sessions.finish_all(t.id_of(MO)) },
     "twelve hours" => ->(t) { t.db[:sessions].update(began_at: Time.now.to_i - (12 * 3600)) },
     "half an hour without use" => ->(t) { t.db[:sessions].update(seen_at: Time.now.to_i - 1800) }
@@ -43,7 +48,8 @@ class PeopleSecurityTest < Minitest::Test
     end
   end
 
-  # Signing in always begins a session of its own; a page that only looks after itself keeps nobody signed in.
+  # Signing in always begins a session of its own; a page that only looks after itself keeps nobody
+  # signed in.
   def test_sessions_are_rows
     sign_in
     first = cookie
@@ -71,7 +77,8 @@ class PeopleSecurityTest < Minitest::Test
     assert_equal([true, false], answer["sessions"].map { |s| s["this"] })
     foreign = people.sessions.find(id_of(ADA), other)[:id]
     assert_equal 404, send_to("/api/me/sessions/#{foreign}/end"), "nobody ends another's"
-    assert_equal 200, send_to("/api/me/sessions/#{people.sessions.find(id_of(MO), elsewhere)[:id]}/end")
+    assert_equal 200,
+                 send_to("/api/me/sessions/#{people.sessions.find(id_of(MO), elsewhere)[:id]}/end")
     assert_equal 1, answer["sessions"].size
     people.sessions.begin(id_of(MO))
     assert_equal [200, 1], [send_to("/api/me/sessions/end-others"), answer["sessions"].size]
@@ -95,23 +102,37 @@ class PeopleSecurityTest < Minitest::Test
 
   # Passwords => part of the refusal, nil where they are good. The lists are zxcvbn's.
   PASSWORDS = {
-    "short" => "at least 12", "elevenchars" => "at least 12", "x" * 257 => "longer than 256",
-    "password1234" => "among the first", "123456789012" => "among the first", "qwertyuiop123" => "among the first",
-    "passwordpassword" => "among the first", "aaaaaaaaaaaa" => "among the first", "P@ssw0rd1234" => "among the first",
-    "mo@saltern-office" => "among the first", "steadymove12" => "among the first",
-    "three grey herons" => nil, "Fünf graue Reiher" => nil, "mover-of-names-27" => nil, "x7Kq!mZ2vPw9" => nil
+    "short" => "at least 12",
+    "elevenchars" => "at least 12",
+    "x" * 257 => "longer than 256",
+    "password1234" => "among the first",
+    "123456789012" => "among the first",
+    "qwertyuiop123" => "among the first",
+    "passwordpassword" => "among the first",
+    "aaaaaaaaaaaa" => "among the first",
+    "P@ssw0rd1234" => "among the first",
+    "mo@saltern-office" => "among the first",
+    "steadymove12" => "among the first",
+    "three grey herons" => nil,
+    "Fünf graue Reiher" => nil,
+    "mover-of-names-27" => nil,
+    "x7Kq!mZ2vPw9" => nil
   }.freeze
 
   def test_passwords
     PASSWORDS.each do |password, says|
       next people.passwords.check(password, email: MO) unless says
 
-      refused = assert_raises(SteadyMove::Desk::Refused, password) { people.passwords.check(password, email: MO) }
+      refused =
+        assert_raises(SteadyMove::Desk::Refused, password) do
+          people.passwords.check(password, email: MO)
+        end
       assert_includes refused.message, says
     end
   end
 
-  # bcrypt reads 72 octets; hashes of earlier versions are made anew when their password opens the door.
+  # bcrypt reads 72 octets; hashes of earlier versions are made anew when their password opens the
+  # door.
   def test_nothing_of_a_password_is_cut_off_and_old_hashes_are_renewed
     long = "a long way round the marsh, " * 4
     people.put("lo@y.example", long, role: "viewer")
@@ -131,25 +152,34 @@ class PeopleSecurityTest < Minitest::Test
     first = people.invitations.make("bo@y.example", role: "approver", by: ADA)
     word = people.invitations.make("Bo@y.example", role: "viewer", by: ADA)
     take_token
-    assert_equal 422, send_to("/api/invitations/accept", word: first, password: MOS), "a newer one ended it"
+    assert_equal 422,
+                 send_to("/api/invitations/accept", word: first, password: MOS),
+                 "a newer one ended it"
     refute_includes db[:invitations].select_map(:token_digest), word
     assert_equal 422, send_to("/api/invitations/accept", word: word, password: "short")
     assert_equal 200, send_to("/api/invitations/accept", word: word, password: MOS)
     assert_equal 422, send_to("/api/invitations/accept", word: word, password: MOS), "it works once"
-    assert_equal [200, "viewer"], [sign_in("bo@y.example", MOS), get("/api/session") && answer["role"]]
-    assert_raises(SteadyMove::Desk::Refused) { people.invitations.make(ADA, role: "viewer", by: ADA) }
+    assert_equal [200, "viewer"],
+                 [sign_in("bo@y.example", MOS), get("/api/session") && answer["role"]]
+    assert_raises(SteadyMove::Desk::Refused) do
+      people.invitations.make(ADA, role: "viewer", by: ADA)
+    end
     late = people.invitations.make("late@y.example", role: "viewer", by: ADA)
     back = people.invitations.make("back@y.example", role: "viewer", by: ADA)
     people.invitations.take_back("back@y.example", by: ADA)
     world.driver.move_on(to: world.app.now + (7 * 86_400))
-    [late, back].each { |w| assert_raises(SteadyMove::Desk::Refused) { people.invitations.accept(w, MOS) } }
+    [late, back].each do |w|
+      assert_raises(SteadyMove::Desk::Refused) { people.invitations.accept(w, MOS) }
+    end
   end
 
   # One who is there by now is neither raised nor given another password.
   def test_an_invitation_changes_nobody_who_is_there
     word = people.invitations.make(MO, role: "administrator", by: ADA)
     mo("viewer")
-    assert_raises(SteadyMove::Desk::Refused) { people.invitations.accept(word, "eleven grey herons") }
+    assert_raises(SteadyMove::Desk::Refused) do
+      people.invitations.accept(word, "eleven grey herons")
+    end
     assert_equal [200, "viewer"], [sign_in(MO, MOS), get("/api/session") && answer["role"]]
   end
 
@@ -172,7 +202,10 @@ class PeopleSecurityTest < Minitest::Test
   def test_a_link_by_mail
     mo
     take_token
-    answers = [MO, "nobody@y.example"].map { |e| [send_to("/api/password/forgotten", email: e), last_response.body] }
+    answers =
+      [MO, "nobody@y.example"].map do |e|
+        [send_to("/api/password/forgotten", email: e), last_response.body]
+      end
     assert_equal 1, answers.uniq.size
     assert_equal 202, answers.first.first
     people.password_words.mail(MO, address: "http://desk.example/new-password")

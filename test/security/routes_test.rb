@@ -20,15 +20,18 @@ class RoutesSecurityTest < Minitest::Test
     last_response
   end
 
-  # Who asks => whether an operation that is not for everybody is answered (else: the status of the refusal).
+  # Who asks => whether an operation that is not for everybody is answered (else: the status of the
+  # refusal).
   STATES = {
-    "nobody" => :take_token.to_proc, "half way" => :half_way.to_proc,
+    "nobody" => :take_token.to_proc,
+    "half way" => :half_way.to_proc,
     "an ended session" => ->(t) { t.sign_in && t.db[:sessions].delete },
-    "a removed person" => lambda do |t|
-      t.db[:account_otp_keys].delete
-      t.sign_in(MO, MOS)
-      t.people.remove(t.id_of(MO), by: ADA)
-    end
+    "a removed person" =>
+      lambda do |t|
+        t.db[:account_otp_keys].delete
+        t.sign_in(MO, MOS)
+        t.people.remove(t.id_of(MO), by: ADA)
+      end
   }.freeze
 
   def half_way
@@ -41,11 +44,13 @@ class RoutesSecurityTest < Minitest::Test
     STATES.each do |who, act|
       clear_cookies
       act.call(self)
-      operations.reject { |o| o.open || o.sign_in }.each do |operation|
-        status = ask(operation).status
-        assert_includes [401, 403], status, "#{who}: #{operation.id}"
-        refute_includes last_response.body, "saltern-isles", "#{who}: #{operation.id}"
-      end
+      operations
+        .reject { |o| o.open || o.sign_in }
+        .each do |operation|
+          status = ask(operation).status
+          assert_includes [401, 403], status, "#{who}: #{operation.id}"
+          refute_includes last_response.body, "saltern-isles", "#{who}: #{operation.id}"
+        end
     end
   end
 
@@ -55,16 +60,32 @@ class RoutesSecurityTest < Minitest::Test
       people.put("#{role}@y.example", "three grey #{role}s", role: role)
       clear_cookies
       sign_in("#{role}@y.example", "three grey #{role}s")
-      operations.reject { |o| o.open || o.sign_in || o.id == "moveClock" }.each do |operation|
-        allowed = operation.role.nil? || SteadyMove::Desk::People.may?(role, operation.role)
-        assert_equal !allowed, ask(operation).status == 403, "#{role}: #{operation.id}: #{last_response.body[0, 200]}"
-      end
+      operations
+        .reject { |o| o.open || o.sign_in || o.id == "moveClock" }
+        .each do |operation|
+          allowed = operation.role.nil? || SteadyMove::Desk::People.may?(role, operation.role)
+          assert_equal !allowed,
+                       ask(operation).status == 403,
+                       "#{role}: #{operation.id}: #{last_response.body[0, 200]}"
+        end
       assert_equal house.contract.allowed(role).sort, (get("/api/session") && answer["may"].sort)
     end
   end
 
-  PATHS = ["/", "/names", "/api/session", "/api/names", "/api/nothing", "/assets/nothing.js", "/healthz",
-    "/mark.svg", "/%ff", "/api/names/%00", "/api/moves/99999999999999999999", "/api/names?limit=%ff"].freeze
+  PATHS = %w[
+    /
+    /names
+    /api/session
+    /api/names
+    /api/nothing
+    /assets/nothing.js
+    /healthz
+    /mark.svg
+    /%ff
+    /api/names/%00
+    /api/moves/99999999999999999999
+    /api/names?limit=%ff
+  ].freeze
 
   def test_every_answer_has_the_headers
     [false, true].each do |signed_in|
@@ -79,22 +100,30 @@ class RoutesSecurityTest < Minitest::Test
     end
   end
 
-  # What breaks => the status and part of the sentence; always a problem document, in the log, without a backtrace.
+  # What breaks => the status and part of the sentence; always a problem document, in the log,
+  # without a backtrace.
   BROKEN = {
     RuntimeError.new("nobody foresaw this") => [500, "written to the log"],
-    Sequel::DatabaseError.new("SQLite3::Exception").tap do |e|
-      e.wrapped_exception = SQLite3::FullException.new("full")
-    end => [503, "disk is full"],
-    Sequel::DatabaseError.new("x").tap { |e| e.wrapped_exception = SQLite3::CorruptException.new("x") } =>
-      [503, "damaged"],
-    Errno::ENOSPC.new => [503, "disk is full"], "a middleware" => [500, "written to the log"]
+    Sequel::DatabaseError
+      .new("SQLite3::Exception")
+      .tap { |e| e.wrapped_exception = SQLite3::FullException.new("full") } => [
+      503,
+      "disk is full"
+    ],
+    Sequel::DatabaseError
+      .new("x")
+      .tap { |e| e.wrapped_exception = SQLite3::CorruptException.new("x") } => [503, "damaged"],
+    Errno::ENOSPC.new => [503, "disk is full"],
+    "a middleware" => [500, "written to the log"]
   }.freeze
 
   def test_what_breaks_is_told_in_one_sentence
     sign_in
     BROKEN.each do |error, (status, says)|
       breaking(error) { get "/api/names" }
-      assert_equal [status, "application/problem+json"], [last_response.status, last_response.media_type], error
+      assert_equal [status, "application/problem+json"],
+                   [last_response.status, last_response.media_type],
+                   error
       assert_includes answer["detail"], says
       refute_match(/\.rb:\d|nobody foresaw/, last_response.body)
       assert_equal HEADERS.values, last_response.headers.values_at(*HEADERS.keys)
@@ -117,22 +146,32 @@ class RoutesSecurityTest < Minitest::Test
     assert_equal 200, get("/api/session").status
   end
 
-  # What is stored is bound to the whole text: a line break in front of, or behind, something harmless is no way in.
+  # What is stored is bound to the whole text: a line break in front of, or behind, something
+  # harmless is no way in.
   ANCHORED = {
-    "/api/accounts" => [{ title: "X", registrar: "X", kind: "by_hand", site: "javascript:x\nhttps://x.example/" },
-      { title: "X", registrar: "X", kind: "by_hand", support: "a@b.example\n<script>" }],
-    "/api/people" => [{ email: "a@b.example\nx", role: "viewer" },
-
-      { email: "a@b.example", role: "viewer\nadministrator" }],
-    "/api/settings" => [{ key: "rdap_bases", value: { "example" => "javascript:x\nhttp://x" } },
-      { key: "dns_servers", value: { "ns1.x" => "x\n127.0.0.1:53" } }],
-    "/api/rulebook/overrides" => [{ suffix: "example\nx", key: "code", value: "none", source: "x", date: "2027-01-01" }]
+    "/api/accounts" => [
+      { title: "X", registrar: "X", kind: "by_hand", site: "javascript:x\nhttps://x.example/" },
+      { title: "X", registrar: "X", kind: "by_hand", support: "a@b.example\n<script>" }
+    ],
+    "/api/people" => [
+      { email: "a@b.example\nx", role: "viewer" },
+      { email: "a@b.example", role: "viewer\nadministrator" }
+    ],
+    "/api/settings" => [
+      { key: "rdap_bases", value: { "example" => "javascript:x\nhttp://x" } },
+      { key: "dns_servers", value: { "ns1.x" => "x\n127.0.0.1:53" } }
+    ],
+    "/api/rulebook/overrides" => [
+      { suffix: "example\nx", key: "code", value: "none", source: "x", date: "2027-01-01" }
+    ]
   }.freeze
 
   def test_patterns_hold_for_the_whole_text
     sign_in
     ANCHORED.each do |path, bodies|
-      bodies.each { |body| assert_equal 422, send_to(path, **body), "#{path} #{body}: #{last_response.body}" }
+      bodies.each do |body|
+        assert_equal 422, send_to(path, **body), "#{path} #{body}: #{last_response.body}"
+      end
     end
   end
 end

@@ -5,8 +5,8 @@ require_relative "../support/served_desk"
 require "json"
 require "open3"
 
-# What an operator is given, held against the programs that it is for: systemd-analyze, nginx, logrotate; and a release
-# archive on a machine that has neither node nor a compiler nor a locale.
+# What an operator is given, held against the programs that it is for: systemd-analyze, nginx,
+# logrotate; and a release archive on a machine that has neither node nor a compiler nor a locale.
 class OperatorsPapersTest < Minitest::Test
   ROOT = SteadyMove::ROOT
   PLACE = File.join(ROOT, "docs", "running")
@@ -18,15 +18,25 @@ class OperatorsPapersTest < Minitest::Test
     [said, status.exitstatus]
   end
 
-  # Source: systemd-analyze verify and security. The paths of the units are put where the program is here.
+  # Source: systemd-analyze verify and security. The paths of the units are put where the program is
+  # here.
   def test_the_units_are_what_systemd_takes
     Dir.mktmpdir do |folder|
       Dir[File.join(PLACE, "*.{service,timer}")].each do |file|
-        File.write(File.join(folder, File.basename(file)), File.read(file).gsub("/opt/steady-move/bin", "#{ROOT}/bin"))
+        File.write(
+          File.join(folder, File.basename(file)),
+          File.read(file).gsub("/opt/steady-move/bin", "#{ROOT}/bin")
+        )
       end
       said, status = outside("systemd-analyze", "verify", *Dir[File.join(folder, "*")])
       assert_equal ["", 0], [said, status]
-      said, = outside("systemd-analyze", "security", "--offline=true", File.join(folder, "steady-move.service"))
+      said, =
+        outside(
+          "systemd-analyze",
+          "security",
+          "--offline=true",
+          File.join(folder, "steady-move.service")
+        )
       assert_operator said[/exposure level for \S+: ([\d.]+)/, 1].to_f, :<, 2.5, said.lines.last
     end
   end
@@ -49,8 +59,17 @@ class OperatorsPapersTest < Minitest::Test
   def behind_nginx(folder)
     port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
     File.write(conf = File.join(folder, "nginx.conf"), nginx_conf(folder, port))
-    pid = Process.spawn("/usr/sbin/nginx", "-p", folder, "-c", conf, "-g", "daemon off;",
-      err: File.join(folder, "said"))
+    pid =
+      Process.spawn(
+        "/usr/sbin/nginx",
+        "-p",
+        folder,
+        "-c",
+        conf,
+        "-g",
+        "daemon off;",
+        err: File.join(folder, "said")
+      )
     Timeout.timeout(10) do
       TCPSocket.new("127.0.0.1", port).close
     rescue Errno::ECONNREFUSED
@@ -63,16 +82,25 @@ class OperatorsPapersTest < Minitest::Test
 
   def nginx_conf(folder, port)
     site = File.read(File.join(PLACE, "nginx.conf")).split(/^server \{/)[1]
-    site = site.gsub(/^\s*listen \[.*\n|^\s*ssl_.*\n/, "").sub("listen 443 ssl http2", "listen 127.0.0.1:#{port}")
+    site =
+      site.gsub(/^\s*listen \[.*\n|^\s*ssl_.*\n/, "").sub(
+        "listen 443 ssl http2",
+        "listen 127.0.0.1:#{port}"
+      )
     site = site.gsub("127.0.0.1:7460", "127.0.0.1:#{@desk.port}")
-    temps = %w[client_body proxy fastcgi uwsgi scgi].map { |t| "#{t}_temp_path #{folder}/#{t};" }.join(" ")
+    temps =
+      %w[client_body proxy fastcgi uwsgi scgi]
+        .map { |t| "#{t}_temp_path #{folder}/#{t};" }
+        .join(" ")
     "pid #{folder}/pid; error_log #{folder}/error.log;\nevents {}\nhttp { access_log off; #{temps}\nserver {#{site}\n}"
   end
 
   # Through the proxy: the page, who asked, and the event stream as it comes.
   def test_behind_nginx
     @desk = ServedDesk.new
-    @desk.prepare { |app| SteadyMove::Desk::People.new(app).put(EMAIL, "harbour-light-27", role: "viewer") }
+    @desk.prepare do |app|
+      SteadyMove::Desk::People.new(app).put(EMAIL, "harbour-light-27", role: "viewer")
+    end
     @desk.start
     Dir.mktmpdir do |folder|
       File.chmod(0o755, folder)
@@ -85,7 +113,11 @@ class OperatorsPapersTest < Minitest::Test
       end
     end
     lines = File.readlines(File.join(@desk.data, "web.log")).map { |l| JSON.parse(l) }
-    assert(lines.any? { |l| l["event"] == "sign-in" && l["person"] == EMAIL && l["client"] == "203.0.113.7" })
+    assert(
+      lines.any? do |l|
+        l["event"] == "sign-in" && l["person"] == EMAIL && l["client"] == "203.0.113.7"
+      end
+    )
   end
 
   # What the event stream says at once.
@@ -101,8 +133,12 @@ class OperatorsPapersTest < Minitest::Test
   def sign_in(http)
     first = http.get("/api/session")
     cookie = first["set-cookie"][/\A[^;]+/]
-    headers = { "Cookie" => cookie, "X-CSRF-Token" => JSON.parse(first.body)["csrf"],
-                "Content-Type" => "application/json", "X-Forwarded-For" => "198.51.100.1, 203.0.113.7" }
+    headers = {
+      "Cookie" => cookie,
+      "X-CSRF-Token" => JSON.parse(first.body)["csrf"],
+      "Content-Type" => "application/json",
+      "X-Forwarded-For" => "198.51.100.1, 203.0.113.7"
+    }
     body = JSON.generate(email: EMAIL, password: "harbour-light-27")
     Net::HTTP.start("127.0.0.1", @desk.port) do |direct|
       answer = direct.post("/api/sign-in", body, headers)
@@ -126,10 +162,25 @@ class OperatorsPapersTest < Minitest::Test
       env = { "PATH" => bare, "HOME" => "/nonexistent" }
       said, = outside(env, File.join(root, "bin", "start"), "--version", unsetenv_others: true)
       assert_includes said, SteadyMove::VERSION
-      said, status = outside(env, File.join(root, "bin", "steady-move"), "codes", "-", unsetenv_others: true,
-        stdin_data: "fähre-saltern.example,Ab3dEf\n")
+      said, status =
+        outside(
+          env,
+          File.join(root, "bin", "steady-move"),
+          "codes",
+          "-",
+          unsetenv_others: true,
+          stdin_data: "fähre-saltern.example,Ab3dEf\n"
+        )
       assert_equal [0, "Ab3dEf"], [status, JSON.parse(said)["code"]], said
-      refute_path_exists File.join(root, "vendor", "bundle", "ruby", "3.1.0", "gems", "rubocop-1.92.2")
+      refute_path_exists File.join(
+                           root,
+                           "vendor",
+                           "bundle",
+                           "ruby",
+                           "3.1.0",
+                           "gems",
+                           "rubocop-1.92.2"
+                         )
       File.write(File.join(root, "RELEASE"), "0\n2.7.0 elsewhere\n")
       said, status = outside(env, File.join(root, "bin", "start"), unsetenv_others: true)
       assert_equal [1, true], [status, said.include?("made for Ruby 2.7.0")], said
@@ -140,6 +191,8 @@ class OperatorsPapersTest < Minitest::Test
     alone = %w[RUBYOPT RUBYLIB BUNDLE_GEMFILE BUNDLE_BIN_PATH].to_h { |v| [v, nil] }
     said, status = outside(alone, File.join(ROOT, "bin", "licences"), "--check")
     assert_equal 0, status, said
-    assert_operator File.read(File.join(ROOT, "public", "licences.txt")).scan("MIT License").size, :>, 15
+    assert_operator File.read(File.join(ROOT, "public", "licences.txt")).scan("MIT License").size,
+                    :>,
+                    15
   end
 end

@@ -6,7 +6,8 @@ require_relative "../support/command_line"
 require "json"
 require "open3"
 
-# The desk as a service, in a process of its own: how it starts, says that it lives, opens its log anew and ends.
+# The desk as a service, in a process of its own: how it starts, says that it lives, opens its log
+# anew and ends.
 class ServingTest < Minitest::Test
   include CommandLine
 
@@ -22,8 +23,21 @@ class ServingTest < Minitest::Test
     server = TCPServer.open("127.0.0.1", 0)
     served.prepare do |app|
       connection = { "host" => "127.0.0.1", "port" => server.addr[1], "login" => "x" }
-      app.accounts.put(SteadyMove::Store::Accounts::Account.new(id: "mute", title: "Mute Names", registrar: "Mute",
-        kind: "epp", connection: connection, habits: {}, prices: {}, sender_domains: [], secret: "tell-nobody"))
+      app.accounts.put(
+        SteadyMove::Store::Accounts::Account.new(
+          id: "mute",
+          title: "Mute Names",
+          registrar: "Mute",
+          kind: "epp",
+          connection: connection,
+          habits: {
+          },
+          prices: {
+          },
+          sender_domains: [],
+          secret: "tell-nobody"
+        )
+      )
     end
     yield server
   ensure
@@ -57,7 +71,10 @@ class ServingTest < Minitest::Test
     served = desk.start
     other = desk(data: served.data)
     refused = assert_raises(RuntimeError) { other.start }
-    assert_match(/Steady Move: .* in use by another desk \(process #{served.pid}\)/, refused.message)
+    assert_match(
+      /Steady Move: .* in use by another desk \(process #{served.pid}\)/,
+      refused.message
+    )
     assert_equal 1, refused.message.lines.size
     said, status = served.command("backup", File.join(served.folder, "b.zip"))
     assert_equal [true, 0], [said.start_with?("The backup"), status]
@@ -67,13 +84,17 @@ class ServingTest < Minitest::Test
   # what is done to the data folder => the one line that the start says
   DAMAGES = {
     ->(d) { File.delete(File.join(d, "steady-move.key")) } => "is missing, but the database holds",
-    ->(d) { File.write(File.join(d, "steady-move.key"), "#{'ab' * 32}\n") } => "is not the one that sealed",
+    ->(d) { File.write(File.join(d, "steady-move.key"), "#{"ab" * 32}\n") } =>
+      "is not the one that sealed",
     ->(d) { File.write(File.join(d, "steady-move.key"), "abc\n") } => "holds no key",
-    ->(d) { File.write(File.join(d, "steady-move.key.new"), "#{'cd' * 32}\n") } => "is a second key",
-    ->(d) { Dir[File.join(d, "*sqlite3*")].each { |f| File.delete(f) } } => "but no database beside it",
+    ->(d) { File.write(File.join(d, "steady-move.key.new"), "#{"cd" * 32}\n") } =>
+      "is a second key",
+    ->(d) { Dir[File.join(d, "*sqlite3*")].each { |f| File.delete(f) } } =>
+      "but no database beside it",
     ->(d) { File.truncate(File.join(d, "steady-move.sqlite3"), 0) } => "but no database beside it",
     ->(d) { File.write(File.join(d, "steady-move.sqlite3"), "x" * 9000) } => "no whole database",
-    ->(d) { FileUtils.rm_f(File.join(d, "web.log")) && FileUtils.mkdir(File.join(d, "web.log")) } => "can't be opened"
+    ->(d) { FileUtils.rm_f(File.join(d, "web.log")) && FileUtils.mkdir(File.join(d, "web.log")) } =>
+      "can't be opened"
   }.freeze
 
   def test_what_lacks_or_is_wrong_stops_the_start_with_one_line
@@ -84,7 +105,10 @@ class ServingTest < Minitest::Test
       FileUtils.cp_r(whole.data, served.folder)
       damage.call(served.data)
       before = Dir.children(served.data).sort
-      said = assert_raises(StandardError) { SteadyMove::Serving.new(served.config, StringIO.new).call }.message
+      said =
+        assert_raises(StandardError) do
+          SteadyMove::Serving.new(served.config, StringIO.new).call
+        end.message
       assert_includes said, says
       assert_equal 1, said.lines.size, said
       after = Dir.children(served.data).grep_v(/-(wal|shm)\z/).sort
@@ -95,7 +119,8 @@ class ServingTest < Minitest::Test
   def test_ipv6_and_a_path_of_its_own
     served = desk(listen: "::1", path: "/desk")
     served.start
-    answer = Net::HTTP.start("::1", served.port) { |http| [http.get("/desk/names"), http.get("/names")] }
+    answer =
+      Net::HTTP.start("::1", served.port) { |http| [http.get("/desk/names"), http.get("/names")] }
     page = answer.first.body
     assert_equal %w[200 404], answer.map(&:code)
     assert_includes page, %(<meta name="steady-move-path" content="/desk")
@@ -112,8 +137,12 @@ class ServingTest < Minitest::Test
     served = desk(prot: 1, port: 99_999, mailbox: { "host" => "x", "pot" => 1 })
     status, said = run_words("check", "--config", served.file)
     assert_equal [1, 4], [status, said.size], said
-    ["no setting “prot”", "“port” is 99999; expected: a whole number, from 0 to 65535", "no setting “mailbox.pot”",
-      "“mailbox” lacks port, login, password"].each { |part| assert_includes said.join, part }
+    [
+      "no setting “prot”",
+      "“port” is 99999; expected: a whole number, from 0 to 65535",
+      "no setting “mailbox.pot”",
+      "“mailbox” lacks port, login, password"
+    ].each { |part| assert_includes said.join, part }
     refute_path_exists served.data
     assert_equal 4, assert_raises(RuntimeError) { served.start }.message.lines.size
     good = desk(rdap: { "bootstrap" => "dns.json" })
@@ -127,11 +156,17 @@ class ServingTest < Minitest::Test
   WRONG = {
     "port: x" => "“port” is x; expected: a whole number, from 0 to 65535",
     "listen: 0.0.0.0" => "“listen” is 0.0.0.0; expected: 127.0.0.1, ::1",
-    "path: desk/" => "expected: a path like /desk", "address: desk.example" => "an address like https://desk.example",
+    "path: desk/" => "expected: a path like /desk",
+    "address: desk.example" => "an address like https://desk.example",
     "proxies: [10.0.0.0/8, nobody]" => "“proxies” is nobody; expected: an address or a network",
-    "idle: 3" => "at least 60", "watch: perhaps" => "“watch” is perhaps; expected: true or false",
-    "backup: {keep: 3}" => "“backup” lacks folder", "rdap: [1]" => "“rdap” is array; expected: a map",
-    "data: [" => "line 2", "data: *x" => "alias", "- data" => "a map of settings", "log: {level: loud}" => "debug, info"
+    "idle: 3" => "at least 60",
+    "watch: perhaps" => "“watch” is perhaps; expected: true or false",
+    "backup: {keep: 3}" => "“backup” lacks folder",
+    "rdap: [1]" => "“rdap” is array; expected: a map",
+    "data: [" => "line 2",
+    "data: *x" => "alias",
+    "- data" => "a map of settings",
+    "log: {level: loud}" => "debug, info"
   }.freeze
 
   def test_what_is_wrong_in_a_configuration_is_named

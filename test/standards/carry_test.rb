@@ -7,8 +7,9 @@ require_relative "../support/bad_dns"
 require "open3"
 require "tmpdir"
 
-# Getting zones from, and putting them on, real servers: BIND with every TSIG algorithm, signed by dnssec-signzone, and
-# NSD, which takes zone files alone (Debian's packages); and servers that misbehave.
+# Getting zones from, and putting them on, real servers: BIND with every TSIG algorithm, signed by
+# dnssec-signzone, and NSD, which takes zone files alone (Debian's packages); and servers that
+# misbehave.
 class CarryStandardsTest < Minitest::Test
   Dns = SteadyMove::Wire::Dns
   ZONE = <<~TEXT
@@ -30,7 +31,13 @@ class CarryStandardsTest < Minitest::Test
   def teardown = @server&.stop
 
   def client(port, timeout: 10)
-    Dns::Client.new(servers: { "ns1.tide.example" => "127.0.0.1:#{port}" }, random: Random.new(1), timeout: timeout)
+    Dns::Client.new(
+      servers: {
+        "ns1.tide.example" => "127.0.0.1:#{port}"
+      },
+      random: Random.new(1),
+      timeout: timeout
+    )
   end
 
   def sets(zone) = zone.content.to_h { |s| [[s.name.to_s, s.type], s.meanings] }
@@ -43,25 +50,38 @@ class CarryStandardsTest < Minitest::Test
       @server = Named.new("tide.example", zone: ZONE, algorithm: algorithm)
       key = Named::KEY.merge(algorithm: algorithm)
       dns = client(@server.port)
-      assert_equal sets(zone(ZONE)), sets(dns.transfer("ns1.tide.example", "tide.example", key: key)), algorithm
-      dns.update("ns1.tide.example", "tide.example", key: key, add: zone("new 60 A 192.0.2.7\n").records)
+      assert_equal sets(zone(ZONE)),
+                   sets(dns.transfer("ns1.tide.example", "tide.example", key: key)),
+                   algorithm
+      dns.update(
+        "ns1.tide.example",
+        "tide.example",
+        key: key,
+        add: zone("new 60 A 192.0.2.7\n").records
+      )
       assert_equal ["192.0.2.7"], told(dns, "new.tide.example")
       wrong = key.merge(secret: "d3Jvbmctc2VjcmV0")
-      assert_raises(SteadyMove::Wire::Error) { dns.transfer("ns1.tide.example", "tide.example", key: wrong) }
+      assert_raises(SteadyMove::Wire::Error) do
+        dns.transfer("ns1.tide.example", "tide.example", key: wrong)
+      end
       @server.stop
     end
     @server = nil
     assert_raises(ArgumentError) { Dns::Tsig.signer(Named::KEY.merge(algorithm: "hmac-md5")) }
   end
 
-  # RFC 4034 §4.1: the chain of NSEC records is walked to its end; RFC 5155's hashes can't be, and that is said.
+  # RFC 4034 §4.1: the chain of NSEC records is walked to its end; RFC 5155's hashes can't be, and
+  # that is said.
   def test_walking_what_dnssec_signzone_made
     @server = Named.new("tide.example", zone: ZONE, signed: :nsec)
     found = client(@server.port).walk("ns1.tide.example", "tide.example")
     assert_equal sets(zone(ZONE)), sets(found)
     @server.stop
     @server = Named.new("tide.example", zone: ZONE, signed: :nsec3)
-    error = assert_raises(SteadyMove::Wire::Refused) { client(@server.port).walk("ns1.tide.example", "tide.example") }
+    error =
+      assert_raises(SteadyMove::Wire::Refused) do
+        client(@server.port).walk("ns1.tide.example", "tide.example")
+      end
     assert_match(/hashed/, error.message)
   end
 
@@ -69,25 +89,32 @@ class CarryStandardsTest < Minitest::Test
   def test_probing_finds_what_has_a_usual_name
     @server = Named.new("tide.example", zone: ZONE)
     dns = client(@server.port)
-    found = Records::Probing.run(Records::Name.parse("tide.example"), nonce: "nobody-7") do |name, type|
-      answer = dns.query("ns1.tide.example", name.to_s, type)
-      [answer.rcode, answer.answer + answer.authority.select { |r| r.type == "NS" }]
-    end
+    found =
+      Records::Probing.run(Records::Name.parse("tide.example"), nonce: "nobody-7") do |name, type|
+        answer = dns.query("ns1.tide.example", name.to_s, type)
+        [answer.rcode, answer.answer + answer.authority.select { |r| r.type == "NS" }]
+      end
     missed = sets(zone(ZONE)).keys - sets(found.zone).keys
-    assert_equal %w[*.quay.tide.example. ns.sub.tide.example. odd-name-7731.tide.example. sub.tide.example.],
-      missed.map(&:first).sort
+    assert_equal %w[
+                   *.quay.tide.example.
+                   ns.sub.tide.example.
+                   odd-name-7731.tide.example.
+                   sub.tide.example.
+                 ],
+                 missed.map(&:first).sort
     refute found.wildcard
   end
 
-  # What is wanted, as a file, served by NSD: every set is answered as it should be; kzonecheck (Knot) agrees with the
-  # file.
+  # What is wanted, as a file, served by NSD: every set is answered as it should be; kzonecheck
+  # (Knot) agrees with the file.
   def test_a_host_that_takes_files_alone
     text = Records::ZoneWriter.write(zone(ZONE))
     @server = Nsd.new({ "tide.example" => text })
     servers = SteadyMove::Desk::Zones.new(Struct.new(:dns).new(client(@server.port)))
     assert_empty servers.deviations(["ns1.tide.example"], zone(ZONE)).map(&:says)
     changed = zone(ZONE.sub("192.0.2.77", "192.0.2.78"))
-    assert_equal ["odd-name-7731.tide.example"], servers.deviations(["ns1.tide.example"], changed).map(&:name)
+    assert_equal ["odd-name-7731.tide.example"],
+                 servers.deviations(["ns1.tide.example"], changed).map(&:name)
     Tempfile.create("zone") do |f|
       f.write(text) && f.flush
       said, status = Open3.capture2e("kzonecheck", "-o", "tide.example", f.path)
@@ -95,32 +122,48 @@ class CarryStandardsTest < Minitest::Test
     end
   end
 
-  # RFC 4034 §5.4 and RFC 4509 §2.3: the standards' own key, from memory; the digests check themselves.
-  KEY = "dskey.example.com. 86400 IN DNSKEY 256 3 5 ( AQOeiiR0GOMYkDshWoSKz9Xz fwJr1AYtsmx3TGkJaNXVbfi/ " \
-        "2pHm822aJ5iI9BMzNXxeYCmZ DRD99WYwYqUSdjMmmAphXdvx egXd/M5+X7OrzKBaMbCVdFLU Uh6DhweJBjEVv5f2wwjM9Xzc " \
-        "nOf+EPbtG9DMBmADjFDc2w/r ljwvFw== )\n"
-  DS = { 1 => "60485 5 1 2BB183AF5F22588179A53B0A98631FAD1A292118",
-         2 => "60485 5 2 D4B7D520E7BB5F0F67674A0CCEB1E3E0614B93C4F9E99B8383F6A1E4469DA50A" }.freeze
+  # RFC 4034 §5.4 and RFC 4509 §2.3: the standards' own key, from memory; the digests check
+  # themselves.
+  KEY =
+    "dskey.example.com. 86400 IN DNSKEY 256 3 5 ( AQOeiiR0GOMYkDshWoSKz9Xz " \
+      "fwJr1AYtsmx3TGkJaNXVbfi/ " \
+      "2pHm822aJ5iI9BMzNXxeYCmZ DRD99WYwYqUSdjMmmAphXdvx egXd/M5+X7OrzKBaMbCVdFLU " \
+      "Uh6DhweJBjEVv5f2wwjM9Xzc " \
+      "nOf+EPbtG9DMBmADjFDc2w/r ljwvFw== )\n"
+  DS = {
+    1 => "60485 5 1 2BB183AF5F22588179A53B0A98631FAD1A292118",
+    2 => "60485 5 2 D4B7D520E7BB5F0F67674A0CCEB1E3E0614B93C4F9E99B8383F6A1E4469DA50A"
+  }.freeze
 
   def test_the_ds_of_the_standards_own_key
     record = Records::ZoneReader.read(KEY, origin: "example.com").records.first
-    DS.each { |kind, text| assert_equal text, Records::Delegation.of(record.name, record.rdata, kind: kind) }
+    DS.each do |kind, text|
+      assert_equal text, Records::Delegation.of(record.name, record.rdata, kind: kind)
+    end
   end
 
   # habit of a server => what is said; nothing of a zone that was cut is given.
-  HABITS = { wrong_id: /does not answer/, silent: /does not answer/, refuses: /REFUSED/,
+  HABITS = {
+    wrong_id: /does not answer/,
+    silent: /does not answer/,
+    refuses: /REFUSED/,
     cut: /cut the zone transfer short/,
-             no_soa: /without an SOA/, garbage: /can't be read|closed the connection/ }.freeze
+    no_soa: /without an SOA/,
+    garbage: /can't be read|closed the connection/
+  }.freeze
 
   def test_servers_that_misbehave
     HABITS.each do |habit, says|
       @server = BadDns.new(habit)
       dns = client(@server.port, timeout: 0.2)
-      error = assert_raises(SteadyMove::Wire::Error, habit) do
-        %i[wrong_id
-          silent].include?(habit) ? dns.query("ns1.tide.example", "tide.example",
-            "A") : dns.transfer("ns1.tide.example", "tide.example")
-      end
+      error =
+        assert_raises(SteadyMove::Wire::Error, habit) do
+          if %i[wrong_id silent].include?(habit)
+            dns.query("ns1.tide.example", "tide.example", "A")
+          else
+            dns.transfer("ns1.tide.example", "tide.example")
+          end
+        end
       assert_match says, error.message, habit
       @server.stop
     end
@@ -134,9 +177,10 @@ class CarryStandardsTest < Minitest::Test
     @server.stop
     @server = BadDns.new(:circle)
     dns = client(@server.port)
-    found = Records::Probing.run(Records::Name.parse("tide.example"), nonce: "nobody-7") do |name, type|
-      dns.query("ns1.tide.example", name.to_s, type).then { |a| [a.rcode, a.answer] }
-    end
+    found =
+      Records::Probing.run(Records::Name.parse("tide.example"), nonce: "nobody-7") do |name, type|
+        dns.query("ns1.tide.example", name.to_s, type).then { |a| [a.rcode, a.answer] }
+      end
     assert_operator found.asked, :<=, Records::Probing::MOST
   end
 end

@@ -4,8 +4,8 @@ require_relative "../test_helper"
 require "json"
 require "open3"
 
-# Forecasts held against a general-purpose library: numpy, as Debian ships it (python3-numpy). Its own draws of the
-# triangular distribution, and its own calendar of business days.
+# Forecasts held against a general-purpose library: numpy, as Debian ships it (python3-numpy). Its
+# own draws of the triangular distribution, and its own calendar of business days.
 class ForecastStandardsTest < Minitest::Test
   F = SteadyMove::Core::Forecast
   PYTHON = <<~CODE
@@ -28,20 +28,26 @@ class ForecastStandardsTest < Minitest::Test
   def test_numpy_draws_and_counts_alike
     days, found = asked
     drawer = F::Draws.new(count: 2000, seed: 3)
-    TAKES.zip(found["draws"]).each do |takes, (p10, p50, p90, mean, variance)|
-      own = drawer.duration(takes, 0)
-      spread = F::Spread.new(own, at: Time.at(0).utc)
-      [[p10, spread.p10.to_f], [p50, spread.p50.to_f], [p90, spread.p90.to_f], [mean, spread.mean],
-        [variance, spread.variance]].each do |theirs, ours|
-        assert_in_delta theirs, ours, (theirs * 0.02) + 1,
-          takes.inspect
+    TAKES
+      .zip(found["draws"])
+      .each do |takes, (p10, p50, p90, mean, variance)|
+        own = drawer.duration(takes, 0)
+        spread = F::Spread.new(own, at: Time.at(0).utc)
+        [
+          [p10, spread.p10.to_f],
+          [p50, spread.p50.to_f],
+          [p90, spread.p90.to_f],
+          [mean, spread.mean],
+          [variance, spread.variance]
+        ].each { |theirs, ours| assert_in_delta theirs, ours, (theirs * 0.02) + 1, takes.inspect }
       end
-    end
     business = F::BusinessDays.new(HOLIDAYS.map { |d| Date.iso8601(d) })
-    days.zip(found["days"]).each do |(day, count), expected|
-      got = business.add(Time.iso8601("#{day}T00:00:00Z"), count * 86_400)
-      assert_equal expected, got.strftime("%Y-%m-%d"), "#{day} and #{count} business days"
-    end
+    days
+      .zip(found["days"])
+      .each do |(day, count), expected|
+        got = business.add(Time.iso8601("#{day}T00:00:00Z"), count * 86_400)
+        assert_equal expected, got.strftime("%Y-%m-%d"), "#{day} and #{count} business days"
+      end
   end
 
   private
@@ -49,8 +55,13 @@ class ForecastStandardsTest < Minitest::Test
   def asked
     random = Random.new(5)
     days = Array.new(200) { [(Date.new(2027, 3, 1) + random.rand(120)).to_s, random.rand(12)] }
-    out, status = Open3.capture2("/usr/bin/python3", "-c", PYTHON,
-      stdin_data: JSON.generate(takes: TAKES, days: days, holidays: HOLIDAYS))
+    out, status =
+      Open3.capture2(
+        "/usr/bin/python3",
+        "-c",
+        PYTHON,
+        stdin_data: JSON.generate(takes: TAKES, days: days, holidays: HOLIDAYS)
+      )
     assert status.success?
     [days, JSON.parse(out)]
   end

@@ -4,8 +4,9 @@ require_relative "../test_helper"
 require "json"
 require "open3"
 
-# Digits of currencies against the ISO 4217 table that Node's Intl carries (ECMA-402 §15.1.1, ICU data). Where ICU
-# follows use in shops and not the standard, the standard holds here, and the currency is named.
+# Digits of currencies against the ISO 4217 table that Node's Intl carries (ECMA-402 §15.1.1, ICU
+# data). Where ICU follows use in shops and not the standard, the standard holds here, and the
+# currency is named.
 class MoneyStandardsTest < Minitest::Test
   Currency = SteadyMove::Core::Money::Currency
   BY_USE = %w[IQD].freeze # ISO 4217: three; ICU: none
@@ -25,8 +26,14 @@ class MoneyStandardsTest < Minitest::Test
   end
 
   # [minor units, currency] => decimal number
-  DECIMAL = { [0, "EUR"] => "0.00", [7, "EUR"] => "0.07", [-1450, "EUR"] => "-14.50", [123, "JPY"] => "123",
-              [-5, "KWD"] => "-0.005", [10_000, "BHD"] => "10.000" }.freeze
+  DECIMAL = {
+    [0, "EUR"] => "0.00",
+    [7, "EUR"] => "0.07",
+    [-1450, "EUR"] => "-14.50",
+    [123, "JPY"] => "123",
+    [-5, "KWD"] => "-0.005",
+    [10_000, "BHD"] => "10.000"
+  }.freeze
 
   def test_amounts_as_decimal_numbers
     DECIMAL.each { |given, text| assert_equal text, Currency.decimal(*given) }

@@ -9,10 +9,17 @@ class NamesStandardsTest < Minitest::Test
 
   # Suffixes that both copies of the list know, wildcards and exceptions among them.
   def suffixes
-    debian = File.readlines(LIST, chomp: true, encoding: "UTF-8").take_while do |l|
-      !l.include?("BEGIN PRIVATE")
-    end.grep_v(%r{\A(//|\s*\z)})
-    ours = PublicSuffix::List.default.each.reject(&:private).to_h { |r| [r.value, r.class.name[/\w+\z/]] }
+    debian =
+      File
+        .readlines(LIST, chomp: true, encoding: "UTF-8")
+        .take_while { |l| !l.include?("BEGIN PRIVATE") }
+        .grep_v(%r{\A(//|\s*\z)})
+    ours =
+      PublicSuffix::List
+        .default
+        .each
+        .reject(&:private)
+        .to_h { |r| [r.value, r.class.name[/\w+\z/]] }
     debian.filter_map do |rule|
       kind = { "*" => "Wildcard", "!" => "Exception" }.fetch(rule[0], "Normal")
       bare = rule.delete_prefix("*.").delete_prefix("!")
@@ -21,35 +28,58 @@ class NamesStandardsTest < Minitest::Test
   end
 
   def test_registrable_names_as_libpsl_finds_them
-    sample = suffixes.sample(320, random: Random.new(3)) + suffixes.reject { |_, kind| kind == "Normal" }.first(40)
-    hosts = sample.flat_map do |bare, kind|
-      kind == "Exception" ? ["www.#{bare}"] : ["a.b.c.#{bare}", "one.#{bare}"]
-    end.uniq
-    said, status = Open3.capture2("psl", "--print-reg-domain", "--load-psl-file", LIST, stdin_data: hosts.join("\n"))
+    sample =
+      suffixes.sample(320, random: Random.new(3)) +
+        suffixes.reject { |_, kind| kind == "Normal" }.first(40)
+    hosts =
+      sample
+        .flat_map do |bare, kind|
+          kind == "Exception" ? ["www.#{bare}"] : ["a.b.c.#{bare}", "one.#{bare}"]
+        end
+        .uniq
+    said, status =
+      Open3.capture2(
+        "psl",
+        "--print-reg-domain",
+        "--load-psl-file",
+        LIST,
+        stdin_data: hosts.join("\n")
+      )
     assert_predicate status, :success?
     theirs = said.lines(chomp: true).map { |l| l[/: (.+)\z/, 1] }
     assert_operator hosts.size, :>=, 300
     hosts.zip(theirs) do |host, registrable|
-      ours = begin
-        Core::Names::DomainName.parse(host).unicode
-      rescue Core::Names::DomainName::Invalid
-        nil
-      end
+      ours =
+        begin
+          Core::Names::DomainName.parse(host).unicode
+        rescue Core::Names::DomainName::Invalid
+          nil
+        end
       assert_equal registrable, ours || "(null)", host
     end
   end
 
-  ALPHABETS = %w[abcdefghijklmnopqrstuvwxyz0123456789 àáâãäåæçèéêëìíîïñòóôõöøùúûüýÿœš ABCÄÖÜÉÈÑÅØ
-    αβγδεζηθικλμνξοπρστυφχψω абвгдежзийклмнопрстуфхцчшщ
-    島渡船場北海道港口 あいうえおかきくけこ אבגדהוזחט].freeze
+  ALPHABETS = %w[
+    abcdefghijklmnopqrstuvwxyz0123456789
+    àáâãäåæçèéêëìíîïñòóôõöøùúûüýÿœš
+    ABCÄÖÜÉÈÑÅØ
+    αβγδεζηθικλμνξοπρστυφχψω
+    абвгдежзийклмнопрстуфхцчшщ
+    島渡船場北海道港口
+    あいうえおかきくけこ
+    אבגדהוזחט
+  ].freeze
 
   def test_international_names_as_libidn2_writes_them
     random = Random.new(5)
-    names = Array.new(400) do |i|
-      "#{Array.new(random.rand(2..14)) do
-        ALPHABETS[i % ALPHABETS.size].chars.sample(random: random)
-      end.join}.example"
-    end
+    names =
+      Array.new(400) do |i|
+        "#{
+          Array
+            .new(random.rand(2..14)) { ALPHABETS[i % ALPHABETS.size].chars.sample(random: random) }
+            .join
+        }.example"
+      end
     said, status = Open3.capture2("idn2", "--no-alabelroundtrip", stdin_data: names.join("\n"))
     assert_predicate status, :success?
     names.zip(said.lines(chomp: true)) do |name, theirs|

@@ -4,17 +4,46 @@ require_relative "../test_helper"
 require "open3"
 require "tmpdir"
 
-# Random zone files, seeded, read by ours and by BIND's named-compilezone (Debian): the same records, or both refuse.
+# Random zone files, seeded, read by ours and by BIND's named-compilezone (Debian): the same
+# records, or both refuse.
 class RandomZonesTest < Minitest::Test
   ZONES = 60
-  SWITCHES = %w[-q -i none -k ignore -r ignore -m ignore -n ignore -S ignore -T ignore -s full].freeze
+  SWITCHES = %w[
+    -q
+    -i
+    none
+    -k
+    ignore
+    -r
+    ignore
+    -m
+    ignore
+    -n
+    ignore
+    -S
+    ignore
+    -T
+    ignore
+    -s
+    full
+  ].freeze
   SPLIT = %r{(?<=[A-Za-z0-9+/]{40}) (?=[A-Za-z0-9+/=]+\z)}
   LABELS = %w[www Mail a B2 x-y _sip _tcp 1 10 deep UPPER \\046dot sp\\032ace].freeze
-  DATA = { "A" => "192.0.2.%<n>d", "AAAA" => "2001:DB8::%<n>x", "MX" => "%<n>d %<to>s",
+  DATA = {
+    "A" => "192.0.2.%<n>d",
+    "AAAA" => "2001:DB8::%<n>x",
+    "MX" => "%<n>d %<to>s",
     "TXT" => "\"a;b\" \"c\\\"d\" \\255",
-           "CNAME" => "%<to>s", "SRV" => "1 2 %<n>d %<to>s", "CAA" => "0 ISSUE \"ca.test\"", "NS" => "%<to>s",
-           "HTTPS" => "1 . alpn=h2,h3 port=%<n>d", "TYPE65280" => "\\# 4 DEADbeef", "Ptr" => "%<to>s",
-           "LOC" => "60 9 0.000 N 24 39 0.000 E 10.00m", "NAPTR" => "1 2 \"u\" \"E2U+sip\" \"\" %<to>s" }.freeze
+    "CNAME" => "%<to>s",
+    "SRV" => "1 2 %<n>d %<to>s",
+    "CAA" => "0 ISSUE \"ca.test\"",
+    "NS" => "%<to>s",
+    "HTTPS" => "1 . alpn=h2,h3 port=%<n>d",
+    "TYPE65280" => "\\# 4 DEADbeef",
+    "Ptr" => "%<to>s",
+    "LOC" => "60 9 0.000 N 24 39 0.000 E 10.00m",
+    "NAPTR" => "1 2 \"u\" \"E2U+sip\" \"\" %<to>s"
+  }.freeze
 
   def pick(list) = list.sample(random: @random)
   def some_name = Array.new(@random.rand(1..3)) { pick(LABELS) }.join(".")
@@ -25,18 +54,26 @@ class RandomZonesTest < Minitest::Test
 
   def line(index)
     case @random.rand(14)
-    when 0 then "$ORIGIN #{pick(%w[sub x.sub tide.example. Deep.tide.example.])}"
-    when 1 then "$TTL #{@random.rand(1..9999)} ; from here"
+    when 0
+      "$ORIGIN #{pick(%w[sub x.sub tide.example. Deep.tide.example.])}"
+    when 1
+      "$TTL #{@random.rand(1..9999)} ; from here"
     else
       type = pick(DATA.keys)
       words = pick([[ttl, "IN "], ["in ", ttl], [ttl, ""]]).join
       owner = @random.rand(8).zero? ? "*.w#{index}" : "n#{index}.#{pick(LABELS)}"
-      "#{owner} #{words}#{type} #{data(type)}#{pick(['', ' ; c', "\t"])}"
+      "#{owner} #{words}#{type} #{data(type)}#{pick(["", " ; c", "\t"])}"
     end
   end
 
   def zone_file
-    head = ["$TTL 1h", "@ IN SOA ns1 Hostmaster ( 7 ; serial", "  2h 1h 2w", "  1h )", "@ NS ns1.other.test."]
+    head = [
+      "$TTL 1h",
+      "@ IN SOA ns1 Hostmaster ( 7 ; serial",
+      "  2h 1h 2w",
+      "  1h )",
+      "@ NS ns1.other.test."
+    ]
     "#{(head + Array.new(@random.rand(5..30)) { |i| line(i) }).join("\n")}\n"
   end
 
@@ -47,11 +84,19 @@ class RandomZonesTest < Minitest::Test
     _, status = Open3.capture2e("named-compilezone", *SWITCHES, "-o", out, "tide.example", file)
     return unless status.success?
 
-    File.binread(out).lines.map { |l| l.split(/\s+/, 5).map(&:strip).join(" ").gsub(SPLIT, "").downcase }.sort
+    File
+      .binread(out)
+      .lines
+      .map { |l| l.split(/\s+/, 5).map(&:strip).join(" ").gsub(SPLIT, "").downcase }
+      .sort
   end
 
   def ours(text)
-    Records::ZoneReader.read(text.b, origin: "tide.example").records.map { |r| r.to_s.b.downcase }.sort
+    Records::ZoneReader
+      .read(text.b, origin: "tide.example")
+      .records
+      .map { |r| r.to_s.b.downcase }
+      .sort
   rescue Records::ZoneError
     nil
   end

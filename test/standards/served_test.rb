@@ -6,9 +6,9 @@ require_relative "../support/named"
 require "net/http"
 require "open3"
 
-# bin/start as it is run on the real network, against servers that nobody here wrote: Debian's Dovecot (IMAP, RFC 9051),
-# BIND (AXFR with TSIG, RFC 5936 and 8945), Python's own web server over static RDAP documents (RFC 9083), aiosmtpd
-# (SMTP, RFC 5321).
+# bin/start as it is run on the real network, against servers that nobody here wrote: Debian's
+# Dovecot (IMAP, RFC 9051), BIND (AXFR with TSIG, RFC 5936 and 8945), Python's own web server over
+# static RDAP documents (RFC 9083), aiosmtpd (SMTP, RFC 5321).
 class ServedTest < Minitest::Test
   NAME = "tide.example"
   PASSWORD = "a tide table of nineteen27"
@@ -27,14 +27,31 @@ class ServedTest < Minitest::Test
 
   # A domain object as RFC 9083 §5.3 has it, about a documentation name (RFC 2606).
   DOMAIN = {
-    objectClassName: "domain", rdapConformance: ["rdap_level_0"], handle: "T-1", ldhName: NAME,
-    status: ["client transfer prohibited"], secureDNS: { delegationSigned: false },
+    objectClassName: "domain",
+    rdapConformance: ["rdap_level_0"],
+    handle: "T-1",
+    ldhName: NAME,
+    status: ["client transfer prohibited"],
+    secureDNS: {
+      delegationSigned: false
+    },
     nameservers: [{ objectClassName: "nameserver", ldhName: "ns1.tide.example" }],
-    events: [{ eventAction: "registration", eventDate: "2019-04-01T00:00:00Z" },
-      { eventAction: "expiration", eventDate: "2099-04-01T00:00:00Z" }],
-    entities: [{ objectClassName: "entity", handle: "9999", roles: ["registrar"],
-                 publicIds: [{ type: "IANA Registrar ID", identifier: "9999" }],
-                 vcardArray: ["vcard", [["version", {}, "text", "4.0"], ["fn", {}, "text", "Tide Names Limited"]]] }]
+    events: [
+      { eventAction: "registration", eventDate: "2019-04-01T00:00:00Z" },
+      { eventAction: "expiration", eventDate: "2099-04-01T00:00:00Z" }
+    ],
+    entities: [
+      {
+        objectClassName: "entity",
+        handle: "9999",
+        roles: ["registrar"],
+        publicIds: [{ type: "IANA Registrar ID", identifier: "9999" }],
+        vcardArray: [
+          "vcard",
+          [["version", {}, "text", "4.0"], ["fn", {}, "text", "Tide Names Limited"]]
+        ]
+      }
+    ]
   }.freeze
 
   def test_the_desk_among_strangers
@@ -43,18 +60,48 @@ class ServedTest < Minitest::Test
     @named = Named.new(NAME)
     @dovecot = Dovecot.new
     sign_in(serve_desk)
-    { "bootstrap" => { url: "http://127.0.0.1:#{web}/dns.json" },
-      "mailbox" => { host: "127.0.0.1", port: @dovecot.port, login: Dovecot::LOGIN, password: Dovecot::PASSWORD,
-                     tls: "no" },
-      "outgoing" => { host: "127.0.0.1", port: smtp, from: Dovecot::LOGIN, tls: "no" },
-      "dns_servers" => { "ns1.tide.example" => "127.0.0.1:#{@named.port}" } }
-      .each { |key, value| ask(:post, "/api/settings", { key: key, value: value }) }
+    {
+      "bootstrap" => {
+        url: "http://127.0.0.1:#{web}/dns.json"
+      },
+      "mailbox" => {
+        host: "127.0.0.1",
+        port: @dovecot.port,
+        login: Dovecot::LOGIN,
+        password: Dovecot::PASSWORD,
+        tls: "no"
+      },
+      "outgoing" => {
+        host: "127.0.0.1",
+        port: smtp,
+        from: Dovecot::LOGIN,
+        tls: "no"
+      },
+      "dns_servers" => {
+        "ns1.tide.example" => "127.0.0.1:#{@named.port}"
+      }
+    }.each { |key, value| ask(:post, "/api/settings", { key: key, value: value }) }
     in_time("the list of services") { ask(:get, "/api/settings").dig("bootstrap", "suffixes") == 1 }
-    from, to = [%w[Tide 9999], %w[Harbour 9998]].map do |title, number|
-      ask(:post, "/api/accounts", { title: title, registrar: "#{title} Names", kind: "by_hand",
-        habits: { registrar_id: number, site: "https://#{title.downcase}.example/", login: "ada" },
-        sender_domains: ["#{title.downcase}.example"] })["id"]
-    end
+    from, to =
+      [%w[Tide 9999], %w[Harbour 9998]].map do |title, number|
+        ask(
+          :post,
+          "/api/accounts",
+          {
+            title: title,
+            registrar: "#{title} Names",
+            kind: "by_hand",
+            habits: {
+              registrar_id: number,
+              site: "https://#{title.downcase}.example/",
+              login: "ada"
+            },
+            sender_domains: ["#{title.downcase}.example"]
+          }
+        )[
+          "id"
+        ]
+      end
     judged(from)
     mailed
     carried(to)
@@ -82,28 +129,56 @@ class ServedTest < Minitest::Test
     FileUtils.mkdir_p(File.join(root, "domain"))
     File.write(File.join(root, "domain", NAME), JSON.generate(DOMAIN))
     port = free_port
-    File.write(File.join(root, "dns.json"),
-      JSON.generate(version: "1.0", services: [[["example"], ["http://127.0.0.1:#{port}/"]]]))
-    start("/usr/bin/python3", "-u", "-m", "http.server", port.to_s, "--bind", "127.0.0.1", "--directory", root,
-      until_line: /Serving HTTP/)
+    File.write(
+      File.join(root, "dns.json"),
+      JSON.generate(version: "1.0", services: [[["example"], ["http://127.0.0.1:#{port}/"]]])
+    )
+    start(
+      "/usr/bin/python3",
+      "-u",
+      "-m",
+      "http.server",
+      port.to_s,
+      "--bind",
+      "127.0.0.1",
+      "--directory",
+      root,
+      until_line: /Serving HTTP/
+    )
     port
   end
 
   def serve_smtp
     port = free_port
-    code = "import sys, time; from aiosmtpd.controller import Controller; from aiosmtpd.handlers import Mailbox; " \
-           "c = Controller(Mailbox(sys.argv[2]), hostname='127.0.0.1', port=int(sys.argv[1])); c.start(); " \
-           "print('ready', flush=True); time.sleep(3600)"
-    start("/usr/bin/python3", "-c", code, port.to_s, File.join(@folder, "sent"), until_line: /ready/)
+    code =
+      "import sys, time; from aiosmtpd.controller import Controller; from aiosmtpd.handlers " \
+        "import Mailbox; " \
+        "c = Controller(Mailbox(sys.argv[2]), hostname='127.0.0.1', port=int(sys.argv[1])); " \
+        "c.start(); " \
+        "print('ready', flush=True); time.sleep(3600)"
+    start(
+      "/usr/bin/python3",
+      "-c",
+      code,
+      port.to_s,
+      File.join(@folder, "sent"),
+      until_line: /ready/
+    )
     port
   end
 
   # The desk's own process; returns its one-time word.
   def serve_desk
     @port = free_port
-    said = start(File.join(SteadyMove::ROOT, "bin", "start"), "--data", File.join(@folder, "desk"),
-      "--port", @port.to_s,
-      until_line: /one-time word/)
+    said =
+      start(
+        File.join(SteadyMove::ROOT, "bin", "start"),
+        "--data",
+        File.join(@folder, "desk"),
+        "--port",
+        @port.to_s,
+        until_line: /one-time word/
+      )
     said[/one-time word: (\S+)/, 1]
   end
 
@@ -114,7 +189,10 @@ class ServedTest < Minitest::Test
     request["Content-Type"] = "application/json"
     request.body = body.is_a?(String) ? body : JSON.generate(body || {}) if verb == :post
     answer = Net::HTTP.start("127.0.0.1", @port, read_timeout: 60) { |http| http.request(request) }
-    answer.get_fields("set-cookie").to_a.each { |c| (@cookies ||= {}).store(*c[/\A[^;]+/].split("=", 2)) }
+    answer
+      .get_fields("set-cookie")
+      .to_a
+      .each { |c| (@cookies ||= {}).store(*c[/\A[^;]+/].split("=", 2)) }
     assert_includes expect, answer.code.to_i, "#{verb} #{path}: #{answer.body}"
     JSON.parse(answer.body)
   end
@@ -129,19 +207,25 @@ class ServedTest < Minitest::Test
     token
   end
 
-  # The static document is judged; it says that the name is locked. Whose its name servers are nobody has said yet.
+  # The static document is judged; it says that the name is locked. Whose its name servers are
+  # nobody has said yet.
   def judged(account)
     lines = ask(:post, "/api/names", { account: account, text: "https://www.#{NAME}/" })["lines"]
     assert_equal [NAME, "corrected"], lines.first.values_at("name", "fate")
     sheet = ask(:get, "/api/names/#{NAME}")
-    assert_equal %w[needs fix], [sheet.dig("gate", "kind"), sheet["verdict"]], sheet["findings"].inspect
+    assert_equal %w[needs fix],
+                 [sheet.dig("gate", "kind"), sheet["verdict"]],
+                 sheet["findings"].inspect
     assert_includes sheet["findings"].map { |f| f["rule"] }, "locked"
   end
 
   # Email from Dovecot, matched to the name; a word sent out by aiosmtpd.
   def mailed
-    @dovecot.deliver("From: desk@tide.example\r\nTo: #{Dovecot::LOGIN}\r\nSubject: About #{NAME}\r\n" \
-                     "Message-ID: <1@tide.example>\r\n\r\nThe transfer lock of #{NAME} was removed.\r\n", 1)
+    @dovecot.deliver(
+      "From: desk@tide.example\r\nTo: #{Dovecot::LOGIN}\r\nSubject: About #{NAME}\r\n" \
+        "Message-ID: <1@tide.example>\r\n\r\nThe transfer lock of #{NAME} was removed.\r\n",
+      1
+    )
     page = ask(:post, "/api/post/fetch")
     assert_equal([[NAME]], page["messages"].map { |m| m["names"] })
     ask(:post, "/api/names/#{NAME}/note", { key: "registrant_email", value: "owner@far.example" })
@@ -154,10 +238,29 @@ class ServedTest < Minitest::Test
   # The zone over AXFR, signed with a key.
   def carried(to)
     key = Named::KEY
-    ask(:post, "/api/hosts", { title: "Tide DNS", name_servers: ["ns1.tide.example"], key_name: key[:name],
-      secret: key[:secret] })
-    new = ask(:post, "/api/hosts", { title: "Other DNS", name_servers: ["ns1.other.example"], key_name: "k",
-      secret: key[:secret] })["id"]
+    ask(
+      :post,
+      "/api/hosts",
+      {
+        title: "Tide DNS",
+        name_servers: ["ns1.tide.example"],
+        key_name: key[:name],
+        secret: key[:secret]
+      }
+    )
+    new =
+      ask(
+        :post,
+        "/api/hosts",
+        {
+          title: "Other DNS",
+          name_servers: ["ns1.other.example"],
+          key_name: "k",
+          secret: key[:secret]
+        }
+      )[
+        "id"
+      ]
     plan = ask(:post, "/api/proposals", { name: NAME, to: to, host: new })
     assert_equal "Tide DNS", plan.dig("zone", "host")
     assert_operator plan.dig("zone", "sets"), :>, 2
@@ -166,7 +269,9 @@ class ServedTest < Minitest::Test
 
   def in_time(what, seconds = 30)
     ends = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
-    Thread.pass until (done = yield) || Process.clock_gettime(Process::CLOCK_MONOTONIC) > ends
+    until (done = yield) || Process.clock_gettime(Process::CLOCK_MONOTONIC) > ends
+      Thread.pass
+    end
     assert done, "#{what} did not come in time"
   end
 end

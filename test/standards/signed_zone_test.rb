@@ -5,8 +5,8 @@ require_relative "../../practice/practice"
 require "open3"
 require "tmpdir"
 
-# The practice world's signed zone against BIND's dnssec-verify and dnssec-dsfromkey (Debian), and the signing
-# records' own forms against named-compilezone: RFC 4034, RFC 8080.
+# The practice world's signed zone against BIND's dnssec-verify and dnssec-dsfromkey (Debian), and
+# the signing records' own forms against named-compilezone: RFC 4034, RFC 8080.
 class SignedZoneTest < Minitest::Test
   Records = SteadyMove::Core::Records
   ORIGIN = "tide.example"
@@ -24,12 +24,17 @@ class SignedZoneTest < Minitest::Test
   ZONE
 
   def setup
-    @signer = Practice::Dns::Signer.new("a seed for this test", from: Time.now - 86_400, to: Time.now + (30 * 86_400))
+    @signer =
+      Practice::Dns::Signer.new(
+        "a seed for this test",
+        from: Time.now - 86_400,
+        to: Time.now + (30 * 86_400)
+      )
     @signed = @signer.sign(Records::ZoneReader.read(TEXT, origin: ORIGIN))
   end
 
   def tool(name, *args, **options)
-    Open3.capture2e({ "PATH" => "#{ENV.fetch('PATH')}:/usr/sbin" }, name, *args, **options)
+    Open3.capture2e({ "PATH" => "#{ENV.fetch("PATH")}:/usr/sbin" }, name, *args, **options)
   end
 
   def test_dnssec_verify_finds_it_whole
@@ -52,7 +57,9 @@ class SignedZoneTest < Minitest::Test
       assert_predicate status, :success?, said
       assert_equal said.split.drop(3).join(" "), @signer.ds(@signed.origin)
       keys = @signed.records.select { |r| r.type == "DNSKEY" }.map(&:rdata)
-      assert_equal [said.split.drop(3).join(" ")], Records::Delegation.ds(@signed.origin, keys), "the desk's own sum"
+      assert_equal [said.split.drop(3).join(" ")],
+                   Records::Delegation.ds(@signed.origin, keys),
+                   "the desk's own sum"
     end
   end
 
@@ -61,10 +68,12 @@ class SignedZoneTest < Minitest::Test
     Dir.mktmpdir do |folder|
       File.write(file = File.join(folder, "zone"), Records::ZoneWriter.write(@signed))
       out = File.join(folder, "out")
-      said, status = tool("named-compilezone", "-q", "-i", "none", "-k", "ignore", "-o", out, ORIGIN, file)
+      said, status =
+        tool("named-compilezone", "-q", "-i", "none", "-k", "ignore", "-o", out, ORIGIN, file)
       assert_predicate status, :success?, said
       theirs = Records::ZoneReader.read(File.read(out), origin: ORIGIN)
-      assert_equal @signed.sets.transform_values(&:meanings), theirs.sets.transform_values(&:meanings)
+      assert_equal @signed.sets.transform_values(&:meanings),
+                   theirs.sets.transform_values(&:meanings)
     end
   end
 

@@ -2,8 +2,8 @@
 
 require_relative "../test_helper"
 
-# Source: RFC 8056 §2, the table “EPP to RDAP status”; written here from memory of the RFC, checked for wholeness
-# against the statuses of RFC 5731 §2.3 and RFC 3915 §3.1.
+# Source: RFC 8056 §2, the table “EPP to RDAP status”; written here from memory of the RFC, checked
+# for wholeness against the statuses of RFC 5731 §2.3 and RFC 3915 §3.1.
 class StatusesTest < Minitest::Test
   Statuses = Core::Names::Statuses
   TABLE = <<~ROWS.lines.to_h { |l| l.strip.split(/\s*=\s*/) }
@@ -45,8 +45,9 @@ class StatusesTest < Minitest::Test
   # Source: the IETF's schema of RFC 5731, read from a package.
   def test_every_status_of_the_domain_schema_is_there
     require_relative "../support/published"
-    xsd = Nokogiri::XML(File.read(File.join(Published::FOLDER, "domain-1.0.xsd")))
-    names = xsd.xpath("//*[@name='statusValueType']//*[local-name()='enumeration']/@value").map(&:value)
+    xsd = Nokogiri.XML(File.read(File.join(Published::FOLDER, "domain-1.0.xsd")))
+    names =
+      xsd.xpath("//*[@name='statusValueType']//*[local-name()='enumeration']/@value").map(&:value)
     assert_operator names.size, :>=, 17
     assert_empty names - TABLE.keys
   end

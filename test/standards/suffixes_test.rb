@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require "open3"
 
-# The generic family against Debian's Public Suffix List, another copy than the desk reads, and against libpsl.
+# The generic family against Debian's Public Suffix List, another copy than the desk reads, and
+# against libpsl.
 class SuffixesTest < Minitest::Test
   DEBIAN = "/usr/share/publicsuffix/public_suffix_list.dat"
   # Of the two lists one is older: a registry may have ended since.
@@ -16,7 +17,9 @@ class SuffixesTest < Minitest::Test
     assert_operator theirs.size, :>, 1000
     assert_operator (theirs - generic).size, :<, ENDED
     (theirs & generic).each do |suffix|
-      assert_equal "gtld", rulebook.family_of(Core::Names::DomainName.held("a.#{suffix}")).id, suffix
+      assert_equal "gtld",
+                   rulebook.family_of(Core::Names::DomainName.held("a.#{suffix}")).id,
+                   suffix
     end
   end
 
@@ -31,20 +34,43 @@ class SuffixesTest < Minitest::Test
 
   # Older generic suffixes stand by name (from memory; ICANN's agreements).
   def test_the_older_generic_ones
-    %w[com net org info biz name pro mobi jobs travel asia cat tel aero coop museum post xxx].each do |suffix|
-      assert_equal "gtld", rulebook.family_of(Core::Names::DomainName.held("a.#{suffix}")).id, suffix
+    %w[
+      com
+      net
+      org
+      info
+      biz
+      name
+      pro
+      mobi
+      jobs
+      travel
+      asia
+      cat
+      tel
+      aero
+      coop
+      museum
+      post
+      xxx
+    ].each do |suffix|
+      assert_equal "gtld",
+                   rulebook.family_of(Core::Names::DomainName.held("a.#{suffix}")).id,
+                   suffix
     end
     assert_nil rulebook.family_of(Core::Names::DomainName.held("a.zz"))
   end
 
-  # The Public Suffix List's own test file: [domain, registrable domain or nil] (publicsuffix.org, test_psl.txt).
+  # The Public Suffix List's own test file: [domain, registrable domain or nil] (publicsuffix.org,
+  # test_psl.txt).
   TESTS = "/usr/share/doc/publicsuffix/examples/test_psl.txt"
   LINE = /checkPublicSuffix\((?:'([^']*)'|null), (?:'([^']*)'|null)\);/
 
   def test_what_is_the_registrable_part
-    rows = File.foreach(TESTS, encoding: "UTF-8").filter_map do |l|
-      !l.start_with?("//") && (m = LINE.match(l)) && [m[1], m[2]]
-    end
+    rows =
+      File
+        .foreach(TESTS, encoding: "UTF-8")
+        .filter_map { |l| !l.start_with?("//") && (m = LINE.match(l)) && [m[1], m[2]] }
     assert_operator rows.size, :>, 60
     rows.each do |host, expected|
       next if host.nil? || host.start_with?(".")

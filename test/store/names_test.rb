@@ -20,20 +20,27 @@ class NamesStoreTest < Minitest::Test
     FileUtils.rm_rf(@folder)
   end
 
-  def say(name, source, at: NOW, **values) = @names.learn(name, facts(source: source, at: at, **values))
+  def say(name, source, at: NOW, **values)
+    @names.learn(name, facts(source: source, at: at, **values))
+  end
   def known(name) = @names.facts(name)
 
   def test_the_newest_word_of_each_source_is_kept
     say("a.example", :account, statuses: ["ok"], expires_at: NOW, transferred_at: NOW)
     say("a.example", :public_record, statuses: ["clientTransferProhibited"])
     assert_equal [["clientTransferProhibited"], NOW, [:statuses]],
-      [known("a.example").statuses, known("a.example")[:expires_at], known("a.example").contradictions]
+                 [
+                   known("a.example").statuses,
+                   known("a.example")[:expires_at],
+                   known("a.example").contradictions
+                 ]
     say("a.example", :account, at: NOW + 60, statuses: ["clientHold"])
-    refute known("a.example").known?(:transferred_at), "an account that no longer says a thing no longer knows it"
-    assert_equal([[["clientTransferProhibited"], NOW], [["clientHold"], NOW + 60]],
-      known("a.example").about(:statuses).map do |f|
-        [f.value, f.seen_at]
-      end)
+    refute known("a.example").known?(:transferred_at),
+           "an account that no longer says a thing no longer knows it"
+    assert_equal(
+      [[["clientTransferProhibited"], NOW], [["clientHold"], NOW + 60]],
+      known("a.example").about(:statuses).map { |f| [f.value, f.seen_at] }
+    )
     assert_equal "test", known("a.example").all.first.ref
   end
 
@@ -49,8 +56,20 @@ class NamesStoreTest < Minitest::Test
 
   # Values of every kind come back as they were.
   def test_values_come_back
-    values = { text: "ä \"q\"", list: %w[a b], number: 7, yes: true, no: false, instant: NOW, none: nil,
-               map: { "at" => "x", "b" => [NOW] }, empty: [] }
+    values = {
+      text: "ä \"q\"",
+      list: %w[a b],
+      number: 7,
+      yes: true,
+      no: false,
+      instant: NOW,
+      none: nil,
+      map: {
+        "at" => "x",
+        "b" => [NOW]
+      },
+      empty: []
+    }
     say("a.example", :hand, **values)
     assert_equal(values, known("a.example").all.to_h { |f| [f.key, f.value] })
   end
@@ -62,7 +81,10 @@ class NamesStoreTest < Minitest::Test
     rows = [
       ["a.example", -> { say("a.example", :account, statuses: ["ok"]) }],
       ["b.example", -> { @db[:codes].insert(name: "b.example", state: "held", received_at: 1) }],
-      ["c.example", -> { Store::Journal.new(@db).add("noted", at: NOW, says: "x", by: "y", name: "c.example") }],
+      [
+        "c.example",
+        -> { Store::Journal.new(@db).add("noted", at: NOW, says: "x", by: "y", name: "c.example") }
+      ],
       ["a.example", -> { @names.put(domain("a.example"), "other", at: NOW) }],
       ["b.example", -> { @db[:codes].update(state: "wiped") }],
       ["a.example", -> { @names.forget("a.example", :account) }],
@@ -75,8 +97,9 @@ class NamesStoreTest < Minitest::Test
       assert_equal before.last, marks.call.last
     end
     @names.drop("c.example")
-    assert_equal [%w[c.example], before.last], [@names.gone(before.first, marks.call.first), marks.call.last],
-      "it is told, nothing else is read anew"
+    assert_equal [%w[c.example], before.last],
+                 [@names.gone(before.first, marks.call.first), marks.call.last],
+                 "it is told, nothing else is read anew"
     seen = []
     @names.each_with_said(after: before.first) { |row, said, _| seen << [row[:name], said.keys] }
     assert_equal [["a.example", [:account]], ["b.example", []]], seen
@@ -86,8 +109,10 @@ class NamesStoreTest < Minitest::Test
     say("a.example", :public_record, name_servers: %w[ns1.c.example ns2.c.example])
     say("c.example", :public_record, name_servers: %w[ns1.c.example])
     say("b.example", :public_record, name_servers: %w[ns.elsewhere.test])
-    assert_equal({ "c.example" => %w[ns1.c.example ns2.c.example], "elsewhere.test" => ["ns.elsewhere.test"] },
-      @names.hosts_for_others)
+    assert_equal(
+      { "c.example" => %w[ns1.c.example ns2.c.example], "elsewhere.test" => ["ns.elsewhere.test"] },
+      @names.hosts_for_others
+    )
     say("a.example", :public_record, name_servers: %w[ns.elsewhere.test])
     assert_empty @names.hosts_for_others("c.example")
     say("a.example", :desk, zone_ends_with_account: "Old DNS")
@@ -102,15 +127,25 @@ class NamesStoreTest < Minitest::Test
       Sequel.extension(:migration)
       Sequel::Migrator.run(db, Store::Database::MIGRATIONS, target: 2)
       db[:names].insert(name: "a.example", unicode: "a.example", account_id: "quay", taken_at: 5)
-      [["statuses", "account", "[\"ok\"]"], ["expires_at", "account", "{\"at\":1803888000}"],
-        ["statuses", "public_record", "[\"clientHold\"]"]].each do |key, source, value|
-        db[:facts].insert(name: "a.example", key: key, source: source, value: value, seen_at: 99, ref: "an old look")
+      [
+        ["statuses", "account", "[\"ok\"]"],
+        ["expires_at", "account", "{\"at\":1803888000}"],
+        ["statuses", "public_record", "[\"clientHold\"]"]
+      ].each do |key, source, value|
+        db[:facts].insert(
+          name: "a.example",
+          key: key,
+          source: source,
+          value: value,
+          seen_at: 99,
+          ref: "an old look"
+        )
       end
       db.disconnect
       fresh = Store::Database.open(path)
       kept = Store::Names.new(fresh).facts("a.example")
       assert_equal [%w[clientHold], Time.at(1_803_888_000).utc, "an old look", Time.at(99).utc],
-        [kept.statuses, kept[:expires_at], kept.all.first.ref, kept.all.first.seen_at]
+                   [kept.statuses, kept[:expires_at], kept.all.first.ref, kept.all.first.seen_at]
       assert_operator Store::Names.new(fresh).marks.first, :>=, 1
       fresh.disconnect
     end

@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require "tmpdir"
 
-# Letters, mailboxes and messages as they are kept: what is sealed, what is found again, what happens twice.
+# Letters, mailboxes and messages as they are kept: what is sealed, what is found again, what
+# happens twice.
 class PostStoreTest < Minitest::Test
   Store = SteadyMove::Store
   Mail = SteadyMove::Wire::Mail
@@ -23,20 +24,54 @@ class PostStoreTest < Minitest::Test
   end
 
   def draft(reference = "SM-0001-abcd", to: "help@reg.test", **more)
-    Core::Letters::Draft.new(to: to, subject: "Please", text: "Lock off", kinds: ["unlock"],
-      names: %w[a.example b.example], reference: reference, **more)
+    Core::Letters::Draft.new(
+      to: to,
+      subject: "Please",
+      text: "Lock off",
+      kinds: ["unlock"],
+      names: %w[a.example b.example],
+      reference: reference,
+      **more
+    )
   end
 
   def put(letter = draft, message_id: "1@x.test", steps: [[7, "unlock"]], **more)
-    @letters.put(letter, steps: steps, at: AT, due_at: AT + 60, account_id: "reg", message_id: message_id, how: "smtp",
-      by: "ada", **more)
+    @letters.put(
+      letter,
+      steps: steps,
+      at: AT,
+      due_at: AT + 60,
+      account_id: "reg",
+      message_id: message_id,
+      how: "smtp",
+      by: "ada",
+      **more
+    )
   end
 
   def test_a_letter_comes_back_as_it_was_kept
     id = put
     found = @letters.find(id)
-    assert_equal ["help@reg.test", %w[unlock], %w[a.example b.example], [[7, "unlock"]], AT, AT + 60, "intended", nil],
-      found.values_at(:recipient, :kinds, :names, :steps, :at, :due_at, :state, :answered_at)
+    assert_equal [
+                   "help@reg.test",
+                   %w[unlock],
+                   %w[a.example b.example],
+                   [[7, "unlock"]],
+                   AT,
+                   AT + 60,
+                   "intended",
+                   nil
+                 ],
+                 found.values_at(
+                   :recipient,
+                   :kinds,
+                   :names,
+                   :steps,
+                   :at,
+                   :due_at,
+                   :state,
+                   :answered_at
+                 )
     @letters.sent(id)
     @letters.answered(id, at: AT + 30)
     assert_equal ["answered", AT + 30], @letters.find(id).values_at(:state, :answered_at)
@@ -55,7 +90,7 @@ class PostStoreTest < Minitest::Test
   # Message-IDs that are named, text => which letter it answers
   ANSWERS = [
     [["1@x.test"], "", 1],
-    [["0@y.test", "2@x.test"], "", 2],
+    [%w[0@y.test 2@x.test], "", 2],
     [[], "Re: Please [SM-0001-abcd]", 1],
     [["0@y.test"], "our reference: SM-0002-wxyz.", 2],
     [["1@x.test"], "SM-0002-wxyz", 1],
@@ -69,7 +104,11 @@ class PostStoreTest < Minitest::Test
     put(draft("SM-0002-wxyz"), message_id: "2@x.test")
     ANSWERS.each do |ids, text, expected|
       found = @letters.answered_by(ids, text)&.fetch(:id)
-      expected ? assert_equal(expected, found, [ids, text].inspect) : assert_nil(found, [ids, text].inspect)
+      if expected
+        assert_equal(expected, found, [ids, text].inspect)
+      else
+        assert_nil(found, [ids, text].inspect)
+      end
     end
   end
 
@@ -92,9 +131,10 @@ class PostStoreTest < Minitest::Test
     @letters.mailbox("ada@x.test", "proven", at: AT + 1)
     assert_equal({ "ada@x.test" => ["proven", (AT + 1).to_i] }, @letters.mailboxes)
     assert_equal [before.first + 2, before.last], names.marks
-    assert_equal({ "a.example" => before.first + 2 }, @db[:names].where do
-      revision > before.first
-    end.select_hash(:name, :revision))
+    assert_equal(
+      { "a.example" => before.first + 2 },
+      @db[:names].where { revision > before.first }.select_hash(:name, :revision)
+    )
   end
 
   def test_a_correction_holds_for_one_sender_and_one_reading
@@ -106,12 +146,25 @@ class PostStoreTest < Minitest::Test
   end
 
   def mail(uid, id: "m#{uid}@x.test", text: "The authorization code is: secret11")
-    Mail::Eml.read("From: a@x.test\r\nMessage-ID: <#{id}>\r\nSubject: s\r\n\r\n#{text}\r\n", uid: uid)
+    Mail::Eml.read(
+      "From: a@x.test\r\nMessage-ID: <#{id}>\r\nSubject: s\r\n\r\n#{text}\r\n",
+      uid: uid
+    )
   end
 
   def reading(**more)
-    Core::Post::Reading.new(kind: "code", names: [], code: "secret11", candidates: ["secret11"], codes: {},
-      sender: "doubtful", because: [], speaks: true, **more)
+    Core::Post::Reading.new(
+      kind: "code",
+      names: [],
+      code: "secret11",
+      candidates: ["secret11"],
+      codes: {
+      },
+      sender: "doubtful",
+      because: [],
+      speaks: true,
+      **more
+    )
   end
 
   def test_messages_are_known_by_number_and_by_their_own_id
@@ -120,9 +173,15 @@ class PostStoreTest < Minitest::Test
     @messages.put(mail(-1), reading, nil)
     assert_equal [[4], -2], [@messages.numbers(0), @messages.next_dropped]
     other = SteadyMove::Wire::Mail::Message.new(raw: "Subject: another\r\n\r\n.")
-    { [4, nil, nil] => true, [9, "m4@x.test", nil] => true, [9, nil, nil] => false, [9, "m9@x.test", nil] => false,
-      [9, "m4@x.test", other.raw] => mail(4).raw.nil? }.each do |(uid, id, raw), known|
-      message = SteadyMove::Wire::Mail::Message.new(uid: uid, message_id: id, raw: raw || mail(4).raw)
+    {
+      [4, nil, nil] => true,
+      [9, "m4@x.test", nil] => true,
+      [9, nil, nil] => false,
+      [9, "m9@x.test", nil] => false,
+      [9, "m4@x.test", other.raw] => mail(4).raw.nil?
+    }.each do |(uid, id, raw), known|
+      message =
+        SteadyMove::Wire::Mail::Message.new(uid: uid, message_id: id, raw: raw || mail(4).raw)
       assert_equal known, @messages.known?(message), [uid, id].inspect
     end
     @messages.put(mail(4, text: "other"), reading, nil)
@@ -134,7 +193,10 @@ class PostStoreTest < Minitest::Test
     @messages.put(mail(2), reading(candidates: []), nil)
     refute_includes @db[:messages].all.inspect, "secret11"
     refute @messages.find(1).key?(:sealed_code)
-    assert_equal({ "code" => "secret11", "codes" => {}, "candidates" => ["secret11"] }, @messages.codes(1))
+    assert_equal(
+      { "code" => "secret11", "codes" => {}, "candidates" => ["secret11"] },
+      @messages.codes(1)
+    )
     @messages.drop_codes(1)
     assert_nil @messages.codes(1)
     assert_nil @messages.codes(2)

@@ -62,13 +62,19 @@ class BadDns
   def shape(message, request, tcp)
     name = request.question.first.qname.to_s
     case @habit
-    when :wrong_id then message.header.id = (message.header.id + 1) % 65_536
-    when :refuses then message.header.rcode = "REFUSED"
-    when :truncates then tcp ? add(message, "#{name}. 60 IN A 192.0.2.9") : message.header.tc = true
-    when :cut then add(message, "#{name}. 60 IN SOA a. b. 1 2 3 4 5")
-    when :no_soa then add(message, "#{name}. 60 IN A 192.0.2.9")
-    when :circle then add(message,
-      "#{name}. 60 IN CNAME other.#{name}.") && add(message, "other.#{name}. 60 IN CNAME #{name}.")
+    when :wrong_id
+      message.header.id = (message.header.id + 1) % 65_536
+    when :refuses
+      message.header.rcode = "REFUSED"
+    when :truncates
+      tcp ? add(message, "#{name}. 60 IN A 192.0.2.9") : message.header.tc = true
+    when :cut
+      add(message, "#{name}. 60 IN SOA a. b. 1 2 3 4 5")
+    when :no_soa
+      add(message, "#{name}. 60 IN A 192.0.2.9")
+    when :circle
+      add(message, "#{name}. 60 IN CNAME other.#{name}.") &&
+        add(message, "other.#{name}. 60 IN CNAME #{name}.")
     end
   end
 

@@ -12,10 +12,11 @@ class BenchWorld
   attr_reader :desk, :folder, :world
 
   # timeout: seconds that the desk waits for the outside.
-  # names_at: registrars whose names are there; nil for the whole portfolio. apart: the world's servers run in a
-  # process of their own, as they do in the demo, so that they take no time from the desk.
-  # watch: names are looked at again by themselves. week: the scenario's week is lived through, as the demo does; else
-  # nothing is under way.
+  # names_at: registrars whose names are there; nil for the whole portfolio. apart: the world's
+  # servers run in a process of their own, as they do in the demo, so that they take no time from
+  # the desk.
+  # watch: names are looked at again by themselves. week: the scenario's week is lived through, as
+  # the demo does; else nothing is under way.
   def initialize(timeout: 15, names_at: %w[tarnbeck], apart: false, watch: false, week: false)
     scenario = Practice::Scenario.demo(names_at: names_at)
     @folder = Dir.mktmpdir("steady-move-test", File.writable?("/dev/shm") ? "/dev/shm" : nil)
@@ -24,8 +25,16 @@ class BenchWorld
     @world = main.world
     apart ? start_apart(world_folder) : main.start
     endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))
-    @desk = Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, cost: QUICK,
-      timeout: timeout, scenario: scenario, watch: watch)
+    @desk =
+      Practice::DeskSide::Desk.new(
+        endpoints,
+        data: File.join(@folder, "desk"),
+        port: 0,
+        cost: QUICK,
+        timeout: timeout,
+        scenario: scenario,
+        watch: watch
+      )
     @desk.live_through_the_week if week
   end
 
@@ -62,8 +71,16 @@ class BenchWorld
 
   def start_apart(world_folder)
     reader, writer = IO.pipe
-    @apart = Process.spawn("ruby", File.expand_path("../../practice/main.rb", __dir__), "--data", world_folder,
-      "--rate", "0", out: writer)
+    @apart =
+      Process.spawn(
+        "ruby",
+        File.expand_path("../../practice/main.rb", __dir__),
+        "--data",
+        world_folder,
+        "--rate",
+        "0",
+        out: writer
+      )
     writer.close
     reader.gets or raise "the practice world did not start"
   end

@@ -7,10 +7,21 @@ require_relative "by_keyboard"
 
 # Debian's headless Chromium on a desk of its own beside a practice world with a standing clock.
 module Browser
-  SWITCHES = %w[--headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking
-    --disable-component-update --disable-sync --hide-scrollbars --lang=en-GB].freeze
+  SWITCHES = %w[
+    --headless
+    --no-sandbox
+    --disable-gpu
+    --disable-quic
+    --no-first-run
+    --disable-background-networking
+    --disable-component-update
+    --disable-sync
+    --hide-scrollbars
+    --lang=en-GB
+  ].freeze
 
-  # A node that went while it was asked for is told by Chromium in an error that no class knows: it is looked for again.
+  # A node that went while it was asked for is told by Chromium in an error that no class knows: it
+  # is looked for again.
   class Driver < Capybara::Selenium::Driver
     def invalid_element_errors = super + [Selenium::WebDriver::Error::UnknownError]
   end
@@ -58,8 +69,13 @@ module Browser
 
   # The inner size of the page, whatever the window's own frame takes.
   def size(width, height)
-    page.driver.browser.execute_cdp("Emulation.setDeviceMetricsOverride", width: width, height: height,
-      deviceScaleFactor: 1, mobile: false)
+    page.driver.browser.execute_cdp(
+      "Emulation.setDeviceMetricsOverride",
+      width: width,
+      height: height,
+      deviceScaleFactor: 1,
+      mobile: false
+    )
   end
 
   def sign_in
@@ -88,7 +104,8 @@ module Browser
   end
 
   # Refusals that a test asks for; a form whose person is not known yet.
-  HARMLESS = %r{favicon|status of (401|403|409|422)|/api/\S+ - Failed.*status of 404|Password forms should have}
+  HARMLESS =
+    %r{favicon|status of (401|403|409|422)|/api/\S+ - Failed.*status of 404|Password forms should have}
   AXE = File.join(SteadyMove::ROOT, "ui", "node_modules", "axe-core", "axe.min.js")
 
   # What depends on the theme; everything else is the same in both.
@@ -103,7 +120,10 @@ module Browser
   def axe(where)
     page.execute_script(File.read(AXE)) unless page.evaluate_script("'axe' in window")
     { "light" => nil, "dark" => BY_THEME }.each do |theme, rules|
-      page.execute_script("document.documentElement.classList.toggle('dark', arguments[0])", theme == "dark")
+      page.execute_script(
+        "document.documentElement.classList.toggle('dark', arguments[0])",
+        theme == "dark"
+      )
       assert_empty page.evaluate_async_script(FOUND, rules), "#{where} #{theme}"
     end
     page.execute_script("document.documentElement.classList.remove('dark')")

@@ -2,7 +2,8 @@
 
 require_relative "bench_world"
 
-# For tests of what people do: a practice world, a person at its counters, and the desk's word on what is left to do.
+# For tests of what people do: a practice world, a person at its counters, and the desk's word on
+# what is left to do.
 module ByHand
   ADA = "ada@saltern-office.example"
 
@@ -54,9 +55,14 @@ module ByHand
   # Passes the identity check of the privacy service at a site: the number comes by mail.
   def pass_check(site)
     visitor.act(site, "all", "ask")
-    world.until_true(what: "the number") { world.app.messages.all.any? { |m| m[:subject].include?("number") } }
-    visitor.act(site, "all", "check", number: world.app.messages.all.find do |m|
-      m[:subject].include?("number")
-    end[:text][/\d{6}/])
+    world.until_true(what: "the number") do
+      world.app.messages.all.any? { |m| m[:subject].include?("number") }
+    end
+    visitor.act(
+      site,
+      "all",
+      "check",
+      number: world.app.messages.all.find { |m| m[:subject].include?("number") }[:text][/\d{6}/]
+    )
   end
 end

@@ -2,8 +2,9 @@
 
 require "capybara"
 
-# A journey made by keyboard alone: whatever a test clicks, fills in or chooses is reached by Tab, as somebody does who
-# has no mouse. What can't be reached fails. Include it in a test, or set HANDS=keys for all of them.
+# A journey made by keyboard alone: whatever a test clicks, fills in or chooses is reached by Tab,
+# as somebody does who has no mouse. What can't be reached fails. Include it in a test, or set
+# HANDS=keys for all of them.
 module ByKeyboard
   # More steps than any page of ours has places to stop at.
   MOST = 400
@@ -58,7 +59,8 @@ module ByKeyboard
 
         press(where == "behind" ? %i[shift tab] : :tab)
       end
-      raise Capybara::ElementNotFound, "no Tab leads to #{tag_name} “#{text[0, 60]}” (#{self['aria-label']})"
+      raise Capybara::ElementNotFound,
+            "no Tab leads to #{tag_name} “#{text[0, 60]}” (#{self["aria-label"]})"
     end
 
     def press(*keys)

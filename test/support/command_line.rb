@@ -8,12 +8,13 @@ module CommandLine
   def run_words(*words)
     out = StringIO.new
     err = StringIO.new
-    status = begin
-      SteadyMove::Cli.run(words, out: out, err: err)
-      0
-    rescue SystemExit => e
-      e.status
-    end
+    status =
+      begin
+        SteadyMove::Cli.run(words, out: out, err: err)
+        0
+      rescue SystemExit => e
+        e.status
+      end
     [status, out.string.lines(chomp: true), err.string]
   end
 end

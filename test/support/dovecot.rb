@@ -6,7 +6,8 @@ require "tmpdir"
 require "fileutils"
 require "timeout"
 
-# Debian's Dovecot on loopback, unprivileged where the tests are, with one mailbox in a folder of its own.
+# Debian's Dovecot on loopback, unprivileged where the tests are, with one mailbox in a folder of
+# its own.
 class Dovecot
   LOGIN = "names@saltern-office.example"
   PASSWORD = "tide-table-7"
@@ -64,16 +65,16 @@ class Dovecot
       listen = 127.0.0.1
       ssl = no
       disable_plaintext_auth = no
-      default_internal_user = #{root ? 'dovecot' : user}
-      default_internal_group = #{root ? 'dovecot' : group}
-      default_login_user = #{root ? 'dovenull' : user}
+      default_internal_user = #{root ? "dovecot" : user}
+      default_internal_group = #{root ? "dovecot" : group}
+      default_login_user = #{root ? "dovenull" : user}
       first_valid_uid = 0
       first_valid_gid = 0
       mail_location = maildir:#{maildir}
       mail_uid = #{owner.uid}
       mail_gid = #{owner.gid}
       service imap-login {
-        #{'chroot =' unless root}
+        #{"chroot =" unless root}
         inet_listener imap {
           port = #{port}
         }
@@ -94,7 +95,11 @@ class Dovecot
   end
 
   def wait
-    Timeout.timeout(20, RuntimeError, "dovecot did not start: #{File.read(log) if File.exist?(log)}") do
+    Timeout.timeout(
+      20,
+      RuntimeError,
+      "dovecot did not start: #{File.read(log) if File.exist?(log)}"
+    ) do
       TCPSocket.new("127.0.0.1", port).close
     rescue Errno::ECONNREFUSED
       raise "dovecot ended: #{File.read(log)}" if Process.wait(@pid, Process::WNOHANG)

@@ -3,7 +3,8 @@
 require "securerandom"
 require_relative "readers"
 
-# Changed input for every reader, seeded: nothing may escape but a reader's own errors, nothing may take long or much.
+# Changed input for every reader, seeded: nothing may escape but a reader's own errors, nothing may
+# take long or much.
 class Fuzz
   # Seconds of processor time and octets of memory for one input.
   SECONDS = 1.0
@@ -11,12 +12,65 @@ class Fuzz
   NOMINAL = 0.12
   MEMORY = 200 * 1024 * 1024
   LONGEST = 8 * 1024
-  PIECES = ["\0", "\xFF", "\xC3", "\u{1F30A}", "\u{202E}", "\t", "\r\n", "\n\n", "\"", "'", "<", ">", "<!--",
-    "<a href=", "]]>", "&#0;", "&x;", "(", ")", "\\", "%00", "%FF", "xn--", "xn--99999999", "..", "://", "@",
+  PIECES = [
+    "\0",
+    "\xFF",
+    "\xC3",
+    "\u{1F30A}",
+    "\u{202E}",
+    "\t",
+    "\r\n",
+    "\n\n",
+    "\"",
+    "'",
+    "<",
+    ">",
+    "<!--",
+    "<a href=",
+    "]]>",
+    "&#0;",
+    "&x;",
+    "(",
+    ")",
+    "\\",
+    "%00",
+    "%FF",
+    "xn--",
+    "xn--99999999",
+    "..",
+    "://",
+    "@",
     "=?utf-8?B?/w==?=",
-    "=?x?Q?=?=", "-1", "99999999999999999999", "1e400", "{", "}", "[", "null", "true", "code: ", "tide.example",
-    "; ", ",", "|", "--b", "Content-Type: ", "From: ", "$INCLUDE x\n", "$ORIGIN .\n", "$GENERATE 1-9 a A 192.0.2.$\n",
-    "\\# 4 ", "TYPE65535 ", "1w ", "2027-03-01", "24:00", "javascript:", "../", "*", "é" * 5].map(&:b).freeze
+    "=?x?Q?=?=",
+    "-1",
+    "99999999999999999999",
+    "1e400",
+    "{",
+    "}",
+    "[",
+    "null",
+    "true",
+    "code: ",
+    "tide.example",
+    "; ",
+    ",",
+    "|",
+    "--b",
+    "Content-Type: ",
+    "From: ",
+    "$INCLUDE x\n",
+    "$ORIGIN .\n",
+    "$GENERATE 1-9 a A 192.0.2.$\n",
+    "\\# 4 ",
+    "TYPE65535 ",
+    "1w ",
+    "2027-03-01",
+    "24:00",
+    "javascript:",
+    "../",
+    "*",
+    "é" * 5
+  ].map(&:b).freeze
 
   attr_reader :count, :found
 
@@ -65,9 +119,13 @@ class Fuzz
 
   private
 
-  # What took long is measured once more, against how slow the machine is just now: the verdict is the code's own.
+  # What took long is measured once more, against how slow the machine is just now: the verdict is
+  # the code's own.
   def again(name, input)
-    slow = [processor { 200_000.times { |i| "tide#{i}.example".match?(/\d+\.e(x)/) } } / NOMINAL, 1].max
+    slow = [
+      processor { 200_000.times { |i| "tide#{i}.example".match?(/\d+\.e(x)/) } } / NOMINAL,
+      1
+    ].max
     processor { guarded(name, input) { yield input } } / slow
   end
 
@@ -77,7 +135,9 @@ class Fuzz
     report(name, input, "raises #{e.class}: #{e.message.to_s.scrub[0, 120]} at #{place(e)}")
   end
 
-  def place(error) = error.backtrace.to_a.find { |l| l.include?("/lib/steady_move/") }.to_s[%r{lib/steady_move/.*}]
+  def place(error)
+    error.backtrace.to_a.find { |l| l.include?("/lib/steady_move/") }.to_s[%r{lib/steady_move/.*}]
+  end
 
   def processor
     began = Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID)
@@ -93,13 +153,20 @@ class Fuzz
     head = input.byteslice(0, at)
     tail = input.byteslice(at..).to_s
     case @random.rand(7)
-    when 0 then head + piece + tail
-    when 1 then head + tail.byteslice(length..).to_s
-    when 2 then head + (tail.byteslice(0, length).to_s * @random.rand(2..400)) + tail
-    when 3 then head + (piece * @random.rand(2..2000)) + tail
-    when 4 then head + @random.bytes(length) + tail
-    when 5 then head + others.sample(random: @random).b.byteslice(@random.rand(200)..).to_s
-    else head.byteslice(0, [at - length, 0].max) + tail + head.byteslice(-length..).to_s
+    when 0
+      head + piece + tail
+    when 1
+      head + tail.byteslice(length..).to_s
+    when 2
+      head + (tail.byteslice(0, length).to_s * @random.rand(2..400)) + tail
+    when 3
+      head + (piece * @random.rand(2..2000)) + tail
+    when 4
+      head + @random.bytes(length) + tail
+    when 5
+      head + others.sample(random: @random).b.byteslice(@random.rand(200)..).to_s
+    else
+      head.byteslice(0, [at - length, 0].max) + tail + head.byteslice(-length..).to_s
     end
   end
 

@@ -4,14 +4,37 @@ require "rack/mock"
 require_relative "bench_world"
 require_relative "fuzz"
 
-# Every operation of the contract with changed parameters and bodies: no answer is a 500, each has the headers, each
-# refusal is a problem document.
+# Every operation of the contract with changed parameters and bodies: no answer is a 500, each has
+# the headers, each refusal is a problem document.
 class FuzzApi
   HEADERS = SteadyMove::Web::Application::HEADERS.keys.freeze
-  WORDS = ["", "x", "tide.example", "saltern-isles.example", "orlop", "tarnbeck", "1", "-1", "0",
-    "2027-03-01T08:00:00Z", "a@b.example", "\u{202E}", "a\0b", "\xFF", "é", "x" * 3000, "' OR 1=1 --",
-    "<script>", "javascript:\nx", "../..",
-    "%", "%zz", "9" * 30, "1e9", "null"].freeze
+  WORDS = [
+    "",
+    "x",
+    "tide.example",
+    "saltern-isles.example",
+    "orlop",
+    "tarnbeck",
+    "1",
+    "-1",
+    "0",
+    "2027-03-01T08:00:00Z",
+    "a@b.example",
+    "\u{202E}",
+    "a\0b",
+    "\xFF",
+    "é",
+    "x" * 3000,
+    "' OR 1=1 --",
+    "<script>",
+    "javascript:\nx",
+    "../..",
+    "%",
+    "%zz",
+    "9" * 30,
+    "1e9",
+    "null"
+  ].freeze
   # Those that end everything for all that comes after, or wait for the outside.
   LEFT_OUT = %w[events signOut moveClock].freeze
 
@@ -32,9 +55,10 @@ class FuzzApi
     until yield
       operation = @operations.sample(random: @random)
       path = operation.path.gsub(/\{\w+\}/) { escape(word) } + query(operation)
-      @fuzz.try("#{operation.verb} #{operation.path}", "#{path} #{body = body(operation)}") do |input|
-        judge(ask(operation.verb, path, body), operation, input)
-      end
+      @fuzz.try(
+        "#{operation.verb} #{operation.path}",
+        "#{path} #{body = body(operation)}"
+      ) { |input| judge(ask(operation.verb, path, body), operation, input) }
     end
   ensure
     @world.close
@@ -47,13 +71,18 @@ class FuzzApi
 
   def query(operation)
     names = operation.parameters.keys.sample(2, random: @random)
-    names.empty? ? "" : "?#{names.map { |n| "#{n}=#{escape(word)}" }.join('&')}"
+    names.empty? ? "" : "?#{names.map { |n| "#{n}=#{escape(word)}" }.join("&")}"
   end
 
   def body(operation)
     return if operation.verb == "get"
 
-    text = JSON.generate(example(schema_of(operation) || {})) rescue "{}" # rubocop:disable Style/RescueModifier
+    text =
+      begin
+        JSON.generate(example(schema_of(operation) || {}))
+      rescue StandardError
+        "{}"
+      end
     @random.rand(3).zero? ? @fuzz.changed(text) : text
   end
 
@@ -68,33 +97,47 @@ class FuzzApi
     return example(@schemas[schema["$ref"].split("/").last], depth + 1) if schema["$ref"]
 
     case Array(schema["type"]).sample(random: @random)
-    when "object" then object(schema, depth)
-    when "array" then Array.new(@random.rand(3)) { example(schema["items"] || {}, depth + 1) }
-    when "integer" then [0, 1, -1, 2**53, 2**70].sample(random: @random)
-    when "boolean" then @random.rand(2).zero?
-    when "null" then nil
-    else (schema["enum"] || WORDS).sample(random: @random).to_s.scrub
+    when "object"
+      object(schema, depth)
+    when "array"
+      Array.new(@random.rand(3)) { example(schema["items"] || {}, depth + 1) }
+    when "integer"
+      [0, 1, -1, 2**53, 2**70].sample(random: @random)
+    when "boolean"
+      @random.rand(2).zero?
+    when "null"
+      nil
+    else
+      (schema["enum"] || WORDS).sample(random: @random).to_s.scrub
     end
   end
 
   def object(schema, depth)
-    known = schema.fetch("properties", {}).select do |k, _|
-      schema["required"].to_a.include?(k) || @random.rand(2).zero?
-    end
+    known =
+      schema
+        .fetch("properties", {})
+        .select { |k, _| schema["required"].to_a.include?(k) || @random.rand(2).zero? }
     known = { word.scrub => { "type" => "string" } } if known.empty?
     known.transform_values { |s| example(s, depth + 1) }
   end
 
   def ask(verb, path, body)
-    env = { "HTTP_COOKIE" => @cookie, "HTTP_X_CSRF_TOKEN" => @token, "CONTENT_TYPE" => "application/json",
-            input: body.to_s, method: verb.upcase }
+    env = {
+      "HTTP_COOKIE" => @cookie,
+      "HTTP_X_CSRF_TOKEN" => @token,
+      "CONTENT_TYPE" => "application/json",
+      :input => body.to_s,
+      :method => verb.upcase
+    }
     Rack::MockRequest.new(@app).request(verb.upcase, path, env)
   end
 
   def judge(answer, operation, input)
     sign_in if answer.status == 401 && operation.id != "signIn"
     what = "#{operation.verb} #{operation.path}"
-    @fuzz.report(what, input, "answers #{answer.status}") if answer.status >= 500 && answer.status != 503
+    if answer.status >= 500 && answer.status != 503
+      @fuzz.report(what, input, "answers #{answer.status}")
+    end
     lacking = HEADERS - answer.headers.keys.map(&:downcase)
     @fuzz.report(what, input, "lacks #{lacking}") if lacking.any?
     return if answer.status < 400
@@ -104,14 +147,19 @@ class FuzzApi
   end
 
   def problem?(answer)
-    answer.content_type.to_s.start_with?("application/problem+json") && JSON.parse(answer.body).key?("detail")
+    answer.content_type.to_s.start_with?("application/problem+json") &&
+      JSON.parse(answer.body).key?("detail")
   rescue JSON::ParserError
     false
   end
 
   # A session from within, as often as one is wanted.
   def sign_in
-    @house.people.put(email = "f#{SecureRandom.hex(4)}@y.example", "three grey herons", role: "administrator")
+    @house.people.put(
+      email = "f#{SecureRandom.hex(4)}@y.example",
+      "three grey herons",
+      role: "administrator"
+    )
     start = Rack::MockRequest.new(@app).get("/api/session")
     @cookie = cookie(start)
     @token = JSON.parse(start.body)["csrf"]

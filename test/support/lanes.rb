@@ -4,10 +4,11 @@ require "etc"
 require "tmpdir"
 require "rbconfig"
 
-# Runs jobs side by side: test files, each in a process of its own that is forked from one which has loaded everything,
-# and commands. One more than there are processors, since most of them wait for a third of their time; of those with a
-# browser one at a time, since it is many processes by itself. What takes longest begins first. Of what passed a line
-# is printed, of what failed the whole of what it said.
+# Runs jobs side by side: test files, each in a process of its own that is forked from one which has
+# loaded everything, and commands. One more than there are processors, since most of them wait for a
+# third of their time; of those with a browser one at a time, since it is many processes by itself.
+# What takes longest begins first. Of what passed a line is printed, of what failed the whole of
+# what it said.
 class Lanes
   Job = Struct.new(:name, :command, :file, :weight, keyword_init: true)
   Running = Struct.new(:job, :log, :began)
@@ -30,8 +31,11 @@ class Lanes
   def files(pattern)
     Dir[pattern].each do |file|
       times = WEIGHTS.find { |part, _| file.include?(part) }&.last || 1
-      @jobs << Job.new(name: file.delete_prefix("test/").delete_suffix(".rb"), file: File.expand_path(file),
-        weight: File.size(file) * times)
+      @jobs << Job.new(
+        name: file.delete_prefix("test/").delete_suffix(".rb"),
+        file: File.expand_path(file),
+        weight: File.size(file) * times
+      )
     end
   end
 
@@ -63,7 +67,8 @@ class Lanes
 
   def start(job)
     log = File.join(folder, job.name.tr("/", "-"))
-    pid = job.file ? forked(job.file, log) : Process.spawn(*job.command, out: log, err: %i[child out])
+    pid =
+      job.file ? forked(job.file, log) : Process.spawn(*job.command, out: log, err: %i[child out])
     { pid => Running.new(job, log, now) }
   end
 
@@ -81,7 +86,7 @@ class Lanes
     took = (now - done.began).round
     said = File.read(done.log)
     counts = said[/^\d+ runs, .*/]
-    @out.puts "#{status.success? ? 'passed' : 'FAILED'} #{done.job.name} (#{took} s) #{counts}"
+    @out.puts "#{status.success? ? "passed" : "FAILED"} #{done.job.name} (#{took} s) #{counts}"
     @out.puts said unless status.success?
     @out.flush
   end

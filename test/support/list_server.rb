@@ -26,8 +26,10 @@ class ListServer
   def serve(socket)
     socket.gets("\r\n\r\n")
     @asked += 1
-    socket.write("HTTP/1.1 200 OK\r\nContent-Type: application/json\r\nContent-Length: #{@text.bytesize}\r\n" \
-                 "Connection: close\r\n\r\n#{@text}")
+    socket.write(
+      "HTTP/1.1 200 OK\r\nContent-Type: application/json\r\nContent-Length: #{@text.bytesize}\r\n" \
+        "Connection: close\r\n\r\n#{@text}"
+    )
     socket.close
   end
 end

@@ -4,7 +4,8 @@ require_relative "bench_world"
 require "English"
 require "sqlite3"
 
-# A practice world in a process of its own that can be killed and begun anew; its folder is @world_folder.
+# A practice world in a process of its own that can be killed and begun anew; its folder is
+# @world_folder.
 module MortalWorld
   private
 
@@ -12,12 +13,13 @@ module MortalWorld
   def begin_world
     SQLite3::ForkSafety.suppress_warnings!
     ready, told = IO.pipe
-    @world_pid = fork do
-      yield if block_given?
-      Practice::Main.new(@world_folder, rate: 0, scenario: scenario).start
-      told.puts "ready"
-      sleep
-    end
+    @world_pid =
+      fork do
+        yield if block_given?
+        Practice::Main.new(@world_folder, rate: 0, scenario: scenario).start
+        told.puts "ready"
+        sleep
+      end
     told.close
     ready.gets
     ready.close
@@ -39,7 +41,12 @@ module MortalWorld
 
   # A desk beside it, in the process that asks.
   def open_desk
-    Practice::DeskSide::Desk.new(endpoints, data: File.join(@folder, "desk"), port: 0, scenario: scenario,
-      cost: BenchWorld::QUICK)
+    Practice::DeskSide::Desk.new(
+      endpoints,
+      data: File.join(@folder, "desk"),
+      port: 0,
+      scenario: scenario,
+      cost: BenchWorld::QUICK
+    )
   end
 end

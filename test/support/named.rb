@@ -19,7 +19,8 @@ class Named
 
   attr_reader :port
 
-  # origin: the zone's name; zone: its text; algorithm: of its key; signed: nil, nsec or nsec3, by dnssec-signzone.
+  # origin: the zone's name; zone: its text; algorithm: of its key; signed: nil, nsec or nsec3, by
+  # dnssec-signzone.
   def initialize(origin, zone: PLAIN, algorithm: "hmac-sha256", signed: nil)
     @algorithm = algorithm
     @folder = Dir.mktmpdir("named")
@@ -40,8 +41,16 @@ class Named
     5.times do
       @port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
       File.write(File.join(@folder, "named.conf"), settings(origin))
-      @pid = Process.spawn("/usr/sbin/named", "-g", "-n", "1", "-c", File.join(@folder, "named.conf"),
-        %i[out err] => log)
+      @pid =
+        Process.spawn(
+          "/usr/sbin/named",
+          "-g",
+          "-n",
+          "1",
+          "-c",
+          File.join(@folder, "named.conf"),
+          %i[out err] => log
+        )
       wait
       return unless File.read(log).match?(/address in use|not listening on any/)
 
@@ -51,11 +60,20 @@ class Named
   end
 
   def sign(origin, how)
-    tools = { chdir: @folder, %i[out err] => File::NULL }
+    tools = { :chdir => @folder, %i[out err] => File::NULL }
     system("dnssec-keygen", "-a", "ED25519", "-f", "KSK", origin, **tools)
     system("dnssec-keygen", "-a", "ED25519", origin, **tools)
-    system("dnssec-signzone", "-S", "-o", origin, *(how == :nsec3 ? %w[-3 ab12] : []), "-f", "signed", "a.zone",
-**tools)
+    system(
+      "dnssec-signzone",
+      "-S",
+      "-o",
+      origin,
+      *(how == :nsec3 ? %w[-3 ab12] : []),
+      "-f",
+      "signed",
+      "a.zone",
+      **tools
+    )
     FileUtils.mv(File.join(@folder, "signed"), File.join(@folder, "a.zone"))
   end
 

@@ -4,7 +4,8 @@ require "socket"
 require "tmpdir"
 require "fileutils"
 
-# Debian's NSD on loopback: an authoritative server that takes zone files alone, as ordinary DNS hosts do.
+# Debian's NSD on loopback: an authoritative server that takes zone files alone, as ordinary DNS
+# hosts do.
 class Nsd
   attr_reader :port
 
@@ -28,9 +29,10 @@ class Nsd
   def served(origin) = "zone:\n  name: \"#{origin}\"\n  zonefile: \"#{origin}.zone\"\n"
 
   def settings
-    files = %w[pidfile xfrdfile zonelistfile database].map do |f|
-      "#{f}: \"#{"#{@folder}/#{f}" unless f == 'database'}\""
-    end
+    files =
+      %w[pidfile xfrdfile zonelistfile database].map do |f|
+        "#{f}: \"#{"#{@folder}/#{f}" unless f == "database"}\""
+      end
     <<~CONF
       server:
         ip-address: 127.0.0.1@#{@port}
@@ -47,7 +49,10 @@ class Nsd
   # Another process may take a port that was free a moment ago; then it doesn't start.
   def start(names)
     @port = TCPServer.open("127.0.0.1", 0) { |s| s.addr[1] }
-    File.write(conf = File.join(@folder, "nsd.conf"), settings + names.map { |origin| served(origin) }.join)
+    File.write(
+      conf = File.join(@folder, "nsd.conf"),
+      settings + names.map { |origin| served(origin) }.join
+    )
     @pid = Process.spawn("/usr/sbin/nsd", "-d", "-c", conf, %i[out err] => log)
     200.times do
       return true if File.read(log).include?("nsd started")

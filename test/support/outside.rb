@@ -2,7 +2,8 @@
 
 require_relative "by_hand"
 
-# For tests of moves to registrars that offer no connection: a person at their pages, with what the desk hands out.
+# For tests of moves to registrars that offer no connection: a person at their pages, with what the
+# desk hands out.
 module Outside
   include ByHand
 
@@ -37,9 +38,7 @@ module Outside
 
   def link_for(id, step)
     world.until_true(what: "the mail") do
-      told(id, step)&.hand&.typed.to_a.any? do |label, _|
-        label.include?("approve")
-      end
+      told(id, step)&.hand&.typed.to_a.any? { |label, _| label.include?("approve") }
     end
     told(id, step).hand.typed.find { |label, _| label.include?("approve") }.last
   end
@@ -48,8 +47,16 @@ module Outside
   def halves(id)
     name = world.move(id).name
     first = visitor.read(site("hawser"), name)[/first half of the number: <code>(\d+)/, 1]
-    mail = world.app.messages.all.find { |m| m[:subject].include?("second half") && m[:names].include?(name) }
-    visitor.act(site("hawser"), name, "halves", given: "#{first}-#{mail[:text][/second half is: (\d+)/, 1]}")
+    mail =
+      world.app.messages.all.find do |m|
+        m[:subject].include?("second half") && m[:names].include?(name)
+      end
+    visitor.act(
+      site("hawser"),
+      name,
+      "halves",
+      given: "#{first}-#{mail[:text][/second half is: (\d+)/, 1]}"
+    )
   end
 
   def card(at) = visitor.act(site(at), "all", "card")

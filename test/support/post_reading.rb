@@ -6,16 +6,28 @@ module PostReading
   HELD = %w[ferry.example isles.example].freeze
 
   def letter(subject, text, from: "notices@reg.test", froms: [from], **more)
-    SteadyMove::Wire::Mail::Message.new(from: from, froms: froms, reply_to: [], results: [], subject: subject,
+    SteadyMove::Wire::Mail::Message.new(
+      from: from,
+      froms: froms,
+      reply_to: [],
+      results: [],
+      subject: subject,
       text: text,
-      marked: text, further: "", at: SENT, **more)
+      marked: text,
+      further: "",
+      at: SENT,
+      **more
+    )
   end
 
   def read(subject, text = "", held: HELD, domains: ["reg.test"], ids: [], trusting: false, **more)
-    SteadyMove::Core::Post::Reader.read(letter(subject, text, **more), held: held.map do |n|
-      domain(n)
-    end, known: domains, ids: ids,
-      trusting: trusting)
+    SteadyMove::Core::Post::Reader.read(
+      letter(subject, text, **more),
+      held: held.map { |n| domain(n) },
+      known: domains,
+      ids: ids,
+      trusting: trusting
+    )
   end
 
   def reasons(reading) = reading.because.map { |b| said(b) }.join(" ")

@@ -7,8 +7,8 @@ require "timeout"
 require "tmpdir"
 require "yaml"
 
-# A desk served in a process of its own, as bin/start does, with a manager that it tells when it is ready (sd_notify's
-# datagrams) and a registrar that takes connections and never says a word.
+# A desk served in a process of its own, as bin/start does, with a manager that it tells when it is
+# ready (sd_notify's datagrams) and a registrar that takes connections and never says a word.
 class ServedDesk
   ROOT = SteadyMove::ROOT
   LONG = 30
@@ -19,7 +19,8 @@ class ServedDesk
     @folder = Dir.mktmpdir
     @settings = { "data" => "data", "port" => free_port }.merge(settings.transform_keys(&:to_s))
     File.write(file, YAML.dump(@settings))
-    @socket = Socket.new(:UNIX, :DGRAM).tap { |s| s.bind(Addrinfo.unix(File.join(folder, "notify"))) }
+    @socket =
+      Socket.new(:UNIX, :DGRAM).tap { |s| s.bind(Addrinfo.unix(File.join(folder, "notify"))) }
   end
 
   def file = File.join(folder, "desk.yml")
@@ -29,20 +30,38 @@ class ServedDesk
 
   # Starts it and waits until it says that it is ready, or for its end. Returns self.
   def start(*words)
-    env = { "NOTIFY_SOCKET" => File.join(folder, "notify"), "STEADY_MOVE_DATA" => nil, "STEADY_MOVE_PORT" => nil }
-    @pid = Process.spawn(env, File.join(ROOT, "bin", "steady-move"), "serve", "--config", file, *words, out: said_file,
-      err: %i[child out], umask: 0o022)
+    env = {
+      "NOTIFY_SOCKET" => File.join(folder, "notify"),
+      "STEADY_MOVE_DATA" => nil,
+      "STEADY_MOVE_PORT" => nil
+    }
+    @pid =
+      Process.spawn(
+        env,
+        File.join(ROOT, "bin", "steady-move"),
+        "serve",
+        "--config",
+        file,
+        *words,
+        out: said_file,
+        err: %i[child out],
+        umask: 0o022
+      )
     @over = false
     told("READY=1")
     self
   end
 
-  # Waits for a word to the service's manager; raises with what was said where the process ends first.
+  # Waits for a word to the service's manager; raises with what was said where the process ends
+  # first.
   def told(word)
     Timeout.timeout(LONG) do
       loop do
         next raise("it ended: #{said}") if !@socket.wait_readable(0.2) && ended?
-        return if (text = @socket.recv_nonblock(1000, exception: false)).is_a?(String) && text.include?(word)
+        if (text = @socket.recv_nonblock(1000, exception: false)).is_a?(String) &&
+             text.include?(word)
+          return
+        end
       end
     end
   end
@@ -55,7 +74,9 @@ class ServedDesk
     Timeout.timeout(within) { Process.wait2(pid).last.exitstatus }.tap { @over = true }
   end
 
-  def get(path, headers = {}) = Net::HTTP.get_response(URI("http://127.0.0.1:#{port}#{path}"), headers)
+  def get(path, headers = {})
+    Net::HTTP.get_response(URI("http://127.0.0.1:#{port}#{path}"), headers)
+  end
   def said = File.exist?(said_file) ? File.read(said_file) : ""
   def said_file = File.join(folder, "said")
 

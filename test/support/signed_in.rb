@@ -27,7 +27,10 @@ module SignedIn
     header "Content-Type", "application/json"
   end
 
-  def sign_in(email = Practice::DeskSide::Desk::EMAIL, password = Practice::DeskSide::Desk::PASSWORD)
+  def sign_in(
+    email = Practice::DeskSide::Desk::EMAIL,
+    password = Practice::DeskSide::Desk::PASSWORD
+  )
     take_token
     post "/api/sign-in", { email: email, password: password }.to_json
     status = last_response.status

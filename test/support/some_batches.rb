@@ -10,7 +10,9 @@ module SomeBatches
     SteadyMove::Desk::Batch.new(world.app).propose_all(wants)
   end
 
-  def review(id, by: nil) = SteadyMove::Desk::BatchReview.new(world.app).of(batches.find(id), by: by)
+  def review(id, by: nil)
+    SteadyMove::Desk::BatchReview.new(world.app).of(batches.find(id), by: by)
+  end
   def members(id) = world.app.batches.members(id).to_h { |m| [m.name, m] }
 
   # As it was shown just now.

@@ -3,10 +3,10 @@
 require_relative "mortal_world"
 require_relative "torture_people"
 
-# Kills the desk and the practice world again and again, each at a random one of its own acts, while work of every kind
-# runs and is called off: moves over a connection, by hand and by letter, a preparation, DNS alone, a batch. Then the
-# registry's log is held against the journal, and the journal against what was acknowledged to people. Seeded: no clock
-# decides where a kill falls.
+# Kills the desk and the practice world again and again, each at a random one of its own acts, while
+# work of every kind runs and is called off: moves over a connection, by hand and by letter, a
+# preparation, DNS alone, a batch. Then the registry's log is held against the journal, and the
+# journal against what was acknowledged to people. Seeded: no clock decides where a kill falls.
 class Torture
   include MortalWorld
 
@@ -24,7 +24,8 @@ class Torture
   end
 
   ACTING = /update|transfer (request|approve|cancel|reject)/
-  # A round that ends nothing more ends itself; the last one, in which nobody is killed, has to end it all.
+  # A round that ends nothing more ends itself; the last one, in which nobody is killed, has to end
+  # it all.
   STEPS = 400
   LAST_STEPS = 3000
   # From here on the people of the last round call off what still runs.
@@ -44,7 +45,8 @@ class Torture
     @endings = Hash.new(0)
   end
 
-  # Worlds and desks one after the other, each until its moves have ended. Returns what is wrong: [sentence].
+  # Worlds and desks one after the other, each until its moves have ended. Returns what is wrong:
+  # [sentence].
   def call
     found = []
     found += season until total >= @wanted
@@ -84,12 +86,14 @@ class Torture
 
   # Before and after every call of a method.
   def arm(place, method, fuse)
-    place.prepend(Module.new do
-      define_method(method) do |*words, **more, &block|
-        fuse.burn
-        super(*words, **more, &block).tap { fuse.burn }
+    place.prepend(
+      Module.new do
+        define_method(method) do |*words, **more, &block|
+          fuse.burn
+          super(*words, **more, &block).tap { fuse.burn }
+        end
       end
-    end)
+    )
   end
 
   # One desk until its end, with a world that is begun anew whenever it dies. Was the desk killed?
@@ -100,7 +104,7 @@ class Torture
     pid = fork { child(acts, seed) }
     killed = attend(pid)
     @kills["desk"] += 1 if killed
-    @out&.puts "round #{@rounds}: #{killed ? 'the desk was killed' : 'the desk lived'}; #{@kills}"
+    @out&.puts "round #{@rounds}: #{killed ? "the desk was killed" : "the desk lived"}; #{@kills}"
     killed
   end
 
@@ -110,7 +114,9 @@ class Torture
     start_world(nil)
     pid = fork { child(nil, 1) }
     Process.wait(pid)
-    raise "the last desk failed: #{File.read(File.join(@folder, 'said'))}" unless $CHILD_STATUS.success?
+    unless $CHILD_STATUS.success?
+      raise "the last desk failed: #{File.read(File.join(@folder, "said"))}"
+    end
   end
 
   # Waits for the desk; begins the world anew meanwhile. Was the desk killed?
@@ -121,7 +127,9 @@ class Torture
         @kills["world"] += 1
         start_world
       elsif pid == desk
-        raise "a desk failed: #{File.read(File.join(@folder, 'said'))}" if $CHILD_STATUS.exitstatus == 1
+        if $CHILD_STATUS.exitstatus == 1
+          raise "a desk failed: #{File.read(File.join(@folder, "said"))}"
+        end
 
         return $CHILD_STATUS.signaled?
       end
@@ -153,14 +161,22 @@ class Torture
     raise "moves did not end: #{standing(desk.app)}" if acts.nil? && !over?(desk.app)
   end
 
-  def people(app, random, **more) = TorturePeople.new(app, scenario, said: said, random: random, **more)
+  def people(app, random, **more)
+    TorturePeople.new(app, scenario, said: said, random: random, **more)
+  end
   def scenario = @scenario ||= Practice::Scenario.demo(names_at: %w[tarnbeck millrace cobble])
   def said = File.join(@folder, "acknowledged")
   def over?(app) = app.moves.open.empty? && !app.batches.running?
 
   def standing(app)
-    moves = app.moves.open.map { |m| [m.name, m.state.active.map { |s| [s.step.id, s.turn, s.says.to_s] }] }
-    [*moves, *app.batches.running.map { |b| app.batches.members(b.id).select(&:waiting?).map(&:to_h) }].inspect
+    moves =
+      app.moves.open.map do |m|
+        [m.name, m.state.active.map { |s| [s.step.id, s.turn, s.says.to_s] }]
+      end
+    [
+      *moves,
+      *app.batches.running.map { |b| app.batches.members(b.id).select(&:waiting?).map(&:to_h) }
+    ].inspect
   end
 
   # Before and after each act of the registry, each letter that is taken in, each change of a zone.
@@ -180,7 +196,11 @@ class Torture
   # What the practice world doesn't answer while it is begun anew is asked once more.
   def again
     yield
-  rescue Practice::DeskSide::Link::Away, SteadyMove::Wire::Error, SystemCallError, IOError, JSON::ParserError
+  rescue Practice::DeskSide::Link::Away,
+         SteadyMove::Wire::Error,
+         SystemCallError,
+         IOError,
+         JSON::ParserError
     IO.select(nil, nil, nil, 0.05)
     retry
   end
@@ -188,7 +208,10 @@ class Torture
   # The registry's log against the journal.
   def problems
     desk = open_desk
-    log = desk.link.log.select { |l| l["command"] =~ ACTING && l["code"] < 2000 && l["key"].to_s.start_with?("sm-") }
+    log =
+      desk.link.log.select do |l|
+        l["command"] =~ ACTING && l["code"] < 2000 && l["key"].to_s.start_with?("sm-")
+      end
     TorturePeople.acknowledged(said).each { |what,| @acknowledged[what] += 1 }
     desk.app.moves.all.each { |m| @endings[m.state.ending || "under way"] += 1 }
     events = desk.app.moves.all.flat_map(&:events)
@@ -200,28 +223,40 @@ class Torture
     desk&.app&.close
   end
 
-  # One act of one step, done more than once at the registry. A step that was begun anew on purpose has a journal entry
-  # of its own for it.
+  # One act of one step, done more than once at the registry. A step that was begun anew on purpose
+  # has a journal entry of its own for it.
   def twice(log, events)
-    acts = log.map { |l| [l["registrar"], l["name"], l["command"], *l["key"].match(/\Asm-(\d+)-(.+)-\d+\z/).captures] }
+    acts =
+      log.map do |l|
+        [l["registrar"], l["name"], l["command"], *l["key"].match(/\Asm-(\d+)-(.+)-\d+\z/).captures]
+      end
     acts.tally.filter_map do |act, count|
-      anew = events.count { |e| e.type == "reopened" && e.move_id.to_s == act[3] && e.step == act[4] }
-      "#{act.join(' ')} was done #{count} times" if count > 1 + anew
+      anew =
+        events.count { |e| e.type == "reopened" && e.move_id.to_s == act[3] && e.step == act[4] }
+      "#{act.join(" ")} was done #{count} times" if count > 1 + anew
     end
   end
 
   # What was acknowledged to somebody and is not there.
   def forgotten(app, events)
-    TorturePeople.acknowledged(said).reject do |what, id, step|
-      case what
-      when "letter" then app.letters.find(id)
-      when "batch" then app.batches.find(id)&.then { |b| b.state != "draft" }
-      else events.any? { |e| e.type == what && e.move_id == id && (step.nil? || e.step == step) }
+    TorturePeople
+      .acknowledged(said)
+      .reject do |what, id, step|
+        case what
+        when "letter"
+          app.letters.find(id)
+        when "batch"
+          app.batches.find(id)&.then { |b| b.state != "draft" }
+        else
+          events.any? { |e| e.type == what && e.move_id == id && (step.nil? || e.step == step) }
+        end
       end
-    end.map { |act| "#{act.compact.join(' ')} was acknowledged and is not in the journal" }
+      .map { |act| "#{act.compact.join(" ")} was acknowledged and is not in the journal" }
   end
 
   def unwritten(log, intended)
-    log.reject { |l| intended.include?(l["key"]) }.map { |l| "#{l['name']} #{l['command']} was never written down" }
+    log
+      .reject { |l| intended.include?(l["key"]) }
+      .map { |l| "#{l["name"]} #{l["command"]} was never written down" }
   end
 end

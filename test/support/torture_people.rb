@@ -1,24 +1,36 @@
 # frozen_string_literal: true
 
-# The people around a desk that may die at any moment: they begin all kinds of work, approve, do by hand what is to be
-# done by hand, write letters, call off now and then. What the desk has acknowledged to them they write down.
+# The people around a desk that may die at any moment: they begin all kinds of work, approve, do by
+# hand what is to be done by hand, write letters, call off now and then. What the desk has
+# acknowledged to them they write down.
 class TorturePeople
   BY = "ada"
   DESTINATION = "orlop"
   HOST = "lanternroom"
   # What each kind of work is begun with; whatever can't be begun is left out.
-  SINGLE = %w[saltern-isles.example isles-timetable.example slipway.example isles-weather.example
-    saltern-harbour.example].freeze
+  SINGLE = %w[
+    saltern-isles.example
+    isles-timetable.example
+    slipway.example
+    isles-weather.example
+    saltern-harbour.example
+  ].freeze
   READY = "harbourpass.example"
   DNS_ALONE = "saltern-freight.example"
   BATCH = %w[saltern-careers.example nightboat-saltern.example salternferries.example].freeze
   KEPT_READY = 6 * 86_400
   # Step by hand => act at the registrar's pages.
-  PAGES = { "unlock" => "lock-off", "ask-code" => "code", "release" => "release", "lock-back" => "lock-on",
-            "make-safe" => "lock-on" }.freeze
+  PAGES = {
+    "unlock" => "lock-off",
+    "ask-code" => "code",
+    "release" => "release",
+    "lock-back" => "lock-on",
+    "make-safe" => "lock-on"
+  }.freeze
   Refused = SteadyMove::Desk::Refused
 
-  # said: path of the file in which acknowledged acts are kept; one in `calls_off` of the looks at a move calls it off.
+  # said: path of the file in which acknowledged acts are kept; one in `calls_off` of the looks at a
+  # move calls it off.
   def initialize(app, scenario, said:, random:, calls_off: 200)
     @app = app
     @said = said
@@ -32,13 +44,17 @@ class TorturePeople
   end
 
   # Acts that were acknowledged: [[what, move, step]].
-  def self.acknowledged(file) = File.exist?(file) ? File.readlines(file).map { |l| JSON.parse(l) } : []
+  def self.acknowledged(file)
+    File.exist?(file) ? File.readlines(file).map { |l| JSON.parse(l) } : []
+  end
 
   # Begins what has not been begun yet: moves, a preparation, DNS alone, a batch.
   def begin_all
     SINGLE.each { |name| begin_one(name) { single(name) } }
     begin_one(READY) { prepare }
-    begin_one(DNS_ALONE) { SteadyMove::Desk::DnsAlone.new(@app).start(DNS_ALONE, host: HOST, by: BY) }
+    begin_one(DNS_ALONE) do
+      SteadyMove::Desk::DnsAlone.new(@app).start(DNS_ALONE, host: HOST, by: BY)
+    end
     begin_batch
   end
 
@@ -80,7 +96,12 @@ class TorturePeople
   def carried(name) = (HOST if name == "saltern-isles.example")
 
   def prepare
-    SteadyMove::Desk::Preparing.new(@app).start(READY, parts: %w[unlock code], ends: @app.now + KEPT_READY, by: BY)
+    SteadyMove::Desk::Preparing.new(@app).start(
+      READY,
+      parts: %w[unlock code],
+      ends: @app.now + KEPT_READY,
+      by: BY
+    )
   end
 
   def begin_batch
@@ -97,11 +118,17 @@ class TorturePeople
 
   def decide(move)
     release = move.state.marked(:approval)
-    told("approved", move, release.step.id) { @orders.approve(move.id, by: BY) } if release_due?(move, release)
-    told("called-off", move, nil) { @orders.call_off(move.id, by: BY) } if @random.rand(@calls_off).zero?
+    if release_due?(move, release)
+      told("approved", move, release.step.id) { @orders.approve(move.id, by: BY) }
+    end
+    if @random.rand(@calls_off).zero?
+      told("called-off", move, nil) { @orders.call_off(move.id, by: BY) }
+    end
   end
 
-  def release_due?(move, release) = release&.active? && !release.step.by_hand? && !move.state.approved?
+  def release_due?(move, release)
+    release&.active? && !release.step.by_hand? && !move.state.approved?
+  end
 
   def told(what, move, step)
     may do
@@ -115,7 +142,12 @@ class TorturePeople
     due.moves.each do |move|
       step = move.state.marked(:consent).step.id
       told("consent", move, step) do
-        @hands.consent([move.id], given_by: "Pearl Strand, by telephone", ends: @app.now + (30 * 86_400), by: BY)
+        @hands.consent(
+          [move.id],
+          given_by: "Pearl Strand, by telephone",
+          ends: @app.now + (30 * 86_400),
+          by: BY
+        )
       end
     end
   end

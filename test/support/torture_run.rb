@@ -10,8 +10,9 @@ puts "bin/torture #{kills} #{seed}"
 torture = Torture.new(kills, Random.new(seed))
 problems = torture.call
 puts problems
-puts "#{torture.kills['desk']} kills of the desk, #{torture.kills['world']} of the practice world, in " \
-     "#{torture.rounds} rounds; #{problems.size} found"
-puts "acknowledged: #{torture.acknowledged.map { |what, count| "#{what} #{count}" }.join(', ')}"
-puts "ended: #{torture.endings.map { |ending, count| "#{ending} #{count}" }.join(', ')}"
+puts "#{torture.kills["desk"]} kills of the desk, #{torture.kills["world"]} of the practice " \
+       "world, in " \
+       "#{torture.rounds} rounds; #{problems.size} found"
+puts "acknowledged: #{torture.acknowledged.map { |what, count| "#{what} #{count}" }.join(", ")}"
+puts "ended: #{torture.endings.map { |ending, count| "#{ending} #{count}" }.join(", ")}"
 exit problems.empty?

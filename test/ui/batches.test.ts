@@ -30,12 +30,24 @@ beforeEach(() => {
 });
 
 describe('the names of a batch', () => {
-  const move = { id: 7, open: true, stage: 'Release', turn: 'yours', finish: [at(1), at(2), at(3)] };
+  const move = {
+    id: 7,
+    open: true,
+    stage: 'Release',
+    turn: 'yours',
+    finish: [at(1), at(2), at(3)],
+  };
   const members = [
     { name: 'a.example', state: 'in', own: {}, says: null, move: null },
     { name: 'b.example', state: 'held', own: {}, says: 'It is too young.', move: null },
     { name: 'c.example', state: 'in', own: {}, says: null, move },
-    { name: 'd.example', state: 'in', own: {}, says: null, move: { ...move, open: false, stage: 'Refused' } },
+    {
+      name: 'd.example',
+      state: 'in',
+      own: {},
+      says: null,
+      move: { ...move, open: false, stage: 'Refused' },
+    },
     { name: 'e.example', state: 'dropped', own: {}, says: null, move: null },
   ];
 
@@ -49,7 +61,9 @@ describe('the names of a batch', () => {
     await fireEvent.click(screen.getByText('Try it again'));
     const rows = screen.getByRole('list', { name: 'Names' });
     await within(rows).findAllByText('Withy');
-    await fireEvent.change(within(rows).getAllByRole('combobox')[0]!, { target: { value: 'withy' } });
+    await fireEvent.change(within(rows).getAllByRole('combobox')[0]!, {
+      target: { value: 'withy' },
+    });
     await waitFor(() => expect(asked.filter((a) => a.method === 'POST')).toHaveLength(4));
     expect(asked.filter((a) => a.method === 'POST').map((a) => a.body)).toEqual([
       { hold: ['a.example'] },
@@ -82,7 +96,9 @@ describe('how a batch is done', () => {
     await fireEvent.input(spans, { target: { value: 'next week' } });
     await fireEvent.click(screen.getByText('Keep'));
     expect(screen.getByRole('alert').textContent).toContain('“next week” is no span');
-    await fireEvent.input(spans, { target: { value: '2027-04-20 to 2027-05-02\n2027-07-01 – 2027-07-03' } });
+    await fireEvent.input(spans, {
+      target: { value: '2027-04-20 to 2027-05-02\n2027-07-01 – 2027-07-03' },
+    });
     await fireEvent.input(screen.getByLabelText(/Spending limit/), { target: { value: '59,90' } });
     await fireEvent.click(screen.getByText('Keep'));
     await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true));
@@ -118,7 +134,16 @@ describe('destinations compared', () => {
         currency: 'EUR',
         stay: [1500, 3000],
         best: 'orlop',
-        ways: [{ id: 'orlop', currency: 'EUR', ahead: [902, 2000], takes: true, why: null, break_even: 1 }],
+        ways: [
+          {
+            id: 'orlop',
+            currency: 'EUR',
+            ahead: [902, 2000],
+            takes: true,
+            why: null,
+            break_even: 1,
+          },
+        ],
       },
       { name: 'b.example', from: 'cobble', currency: null, stay: [], best: null, ways: [] },
     ],
@@ -134,7 +159,10 @@ describe('destinations compared', () => {
     server({ 'POST /api/compare': found });
     signedIn('changeBatchNames');
     let sent = {};
-    show(Compare, { names: ['a.example', 'b.example'], send: (to: Record<string, string>) => (sent = to) });
+    show(Compare, {
+      names: ['a.example', 'b.example'],
+      send: (to: Record<string, string>) => (sent = to),
+    });
     await unfold();
     await screen.findByText('in year 1');
     const drawn = [...document.querySelectorAll('svg .end')].map((e) => e.textContent);

@@ -43,13 +43,18 @@ describe('the closing of a move', () => {
   };
 
   it('has what is left cancelled, and kept only with a reason', async () => {
-    const asked = server({ 'GET /api/moves/7/closing': report, 'POST /api/moves/7/closing': report });
+    const asked = server({
+      'GET /api/moves/7/closing': report,
+      'POST /api/moves/7/closing': report,
+    });
     signedIn('settleLeft');
     show(Closing, { id: 7, ended: true });
     await screen.findByText('See to zone.');
     await fireEvent.click(screen.getAllByText('Cancelled').at(0)!);
     await fireEvent.click(screen.getByText('Keep it'));
-    await fireEvent.input(screen.getByLabelText(/Why it is kept/), { target: { value: 'Mail still runs there.' } });
+    await fireEvent.input(screen.getByLabelText(/Why it is kept/), {
+      target: { value: 'Mail still runs there.' },
+    });
     await fireEvent.click(screen.getAllByText('Keep it').at(-1)!);
     await waitFor(() => expect(asked.filter((a) => a.method === 'POST')).toHaveLength(2));
     expect(asked.filter((a) => a.method === 'POST').map((a) => a.body)).toEqual([
@@ -79,7 +84,16 @@ describe('the closing of a move', () => {
             saved: null,
             again_at: at(9),
           },
-          { id: 8, name: 'b.example', stage: 'Refused', open: 0, bad: 0, spent: null, saved: null, again_at: null },
+          {
+            id: 8,
+            name: 'b.example',
+            stage: 'Refused',
+            open: 0,
+            bad: 0,
+            spent: null,
+            saved: null,
+            again_at: null,
+          },
         ],
       },
     });
@@ -108,7 +122,9 @@ describe('the ledger', () => {
   };
   const page = {
     lines: [line],
-    sums: [{ by: 'all', title: null, moves: 1, unknown: 0, spent: [amount(950)], saved: [amount(-50)] }],
+    sums: [
+      { by: 'all', title: null, moves: 1, unknown: 0, spent: [amount(950)], saved: [amount(-50)] },
+    ],
     entries: [
       {
         kind: 'receipt',
@@ -143,7 +159,9 @@ describe('the ledger', () => {
     await screen.findByText('Orlop charged 9.50 EUR.');
     expect(document.body.textContent).toContain('12 paid days lost');
     expect(document.body.textContent).toContain('not readable');
-    await fireEvent.input(screen.getByPlaceholderText('How it was settled'), { target: { value: 'Paid back' } });
+    await fireEvent.input(screen.getByPlaceholderText('How it was settled'), {
+      target: { value: 'Paid back' },
+    });
     await fireEvent.click(screen.getByText('Settled', { selector: 'button' }));
     await fireEvent.input(screen.getByLabelText('Amount'), { target: { value: '4,80' } });
     await waitFor(() => expect(asked.some((a) => a.path === '/api/accounts')).toBe(true));
@@ -181,11 +199,17 @@ describe('for programs and by mail', () => {
     });
     vi.useFakeTimers({ shouldAdvanceTime: true });
     show(Tokens);
-    await fireEvent.input(await screen.findByLabelText('What it is for'), { target: { value: 'nightly' } });
+    await fireEvent.input(await screen.findByLabelText('What it is for'), {
+      target: { value: 'nightly' },
+    });
     await fireEvent.change(screen.getByLabelText('Role'), { target: { value: 'mover' } });
     await fireEvent.click(screen.getByText('Make a token'));
     await screen.findByText('steady-abc');
-    expect(asked.find((a) => a.method === 'POST')!.body).toEqual({ title: 'nightly', role: 'mover', days: 90 });
+    expect(asked.find((a) => a.method === 'POST')!.body).toEqual({
+      title: 'nightly',
+      role: 'mover',
+      days: 90,
+    });
     vi.advanceTimersByTime(1000);
     await tick();
     await fireEvent.click(screen.getByText('End it'));
@@ -212,11 +236,15 @@ describe('for programs and by mail', () => {
     });
     show(Webhooks);
     await screen.findByText(/could not be delivered 3 times in a row/);
-    await fireEvent.input(screen.getByLabelText(/Address/), { target: { value: 'https://in.example/y' } });
+    await fireEvent.input(screen.getByLabelText(/Address/), {
+      target: { value: 'https://in.example/y' },
+    });
     await fireEvent.click(screen.getByLabelText('done'));
     await fireEvent.click(screen.getByText('Add the webhook'));
     await screen.findByText('the-secret');
-    expect(asked.find((a) => a.method === 'POST')!.body).toMatchObject({ url: 'https://in.example/y' });
+    expect(asked.find((a) => a.method === 'POST')!.body).toMatchObject({
+      url: 'https://in.example/y',
+    });
   });
 
   it('notices are chosen, the daily ones with their hour', async () => {

@@ -2,7 +2,8 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { between, dayOf, later, morning } from '../../ui/src/lib/days';
 import { day } from '../../ui/src/lib/words';
 
-// Zones west and east of Greenwich; the days lie on both sides of a change of clocks in each (tz database).
+// Zones west and east of Greenwich; the days lie on both sides of a change of clocks in each (tz
+// database).
 const ZONES: [zone: string, before: string, after: string, offsets: [string, string]][] = [
   ['America/Los_Angeles', '2027-03-13', '2027-03-15', ['16', '15']],
   ['Europe/Berlin', '2027-03-27', '2027-03-29', ['07', '06']],

@@ -13,7 +13,9 @@ const pass = async (ms: number) => {
 
 test('what can’t be taken back is dead for a second, asks once more, and says what follows', async () => {
   const act = vi.fn();
-  const shown = render(ForGood, { props: { label: 'Approve', yes: 'Yes, release a.example', act } });
+  const shown = render(ForGood, {
+    props: { label: 'Approve', yes: 'Yes, release a.example', act },
+  });
   const button = (name: string) => shown.getByRole('button', { name }) as HTMLButtonElement;
   await tick();
   expect(button('Approve').disabled).toBe(true);

@@ -55,11 +55,17 @@ describe('the ruler', () => {
 
   it('draws what nobody knows neither open nor closed', () => {
     const { container } = render(Ruler, {
-      props: { row: { ...row, windows: [], soft: [], dark: [[day(0), day(100)]] } as never, from: day(0), days: 100 },
+      props: {
+        row: { ...row, windows: [], soft: [], dark: [[day(0), day(100)]] } as never,
+        from: day(0),
+        days: 100,
+      },
     });
     expect(container.querySelectorAll('.closed, .open')).toHaveLength(0);
     expect(container.querySelectorAll('.dark-stretch')).toHaveLength(1);
-    expect(container.querySelector('svg')?.getAttribute('aria-label')).toMatch(/^not known 01 Mar 2027/);
+    expect(container.querySelector('svg')?.getAttribute('aria-label')).toMatch(
+      /^not known 01 Mar 2027/,
+    );
   });
 
   it('says the same in words', () => {
@@ -78,9 +84,14 @@ describe('the ruler', () => {
 describe('the track', () => {
   it('says how many steps there are, and draws each', () => {
     const steps = [step('fetch', [], 'records', 'done'), step('unlock', ['fetch'], 'registration')];
-    const blocks = [block('fetch', -900, [60, 60, 60], true), block('unlock', 300, [60, 900, 3600])];
+    const blocks = [
+      block('fetch', -900, [60, 60, 60], true),
+      block('unlock', 300, [60, 900, 3600]),
+    ];
     const { container } = render(Track, { props: { steps, blocks } });
-    expect(container.querySelector('svg')?.getAttribute('aria-label')).toMatch(/2 steps on two rails; done: 1/);
+    expect(container.querySelector('svg')?.getAttribute('aria-label')).toMatch(
+      /2 steps on two rails; done: 1/,
+    );
     expect(container.textContent).toMatch(/registration/i);
   });
 });

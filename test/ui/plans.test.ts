@@ -65,30 +65,38 @@ describe('the plan', () => {
     for (const part of ['9.02 EUR', '5.98 EUR', '8.84 EUR']) expect(text).toContain(part);
   });
 
-  // Whichever answer comes last, with a destination in the address that makes the list of accounts wait to be read.
-  it.each(['/api/accounts', '/api/names/ferry.example', '/api/proposals'])('shows when %s comes last', async (late) => {
-    history.replaceState(null, '', '/names/ferry.example/plan?to=b');
-    const accounts = {
-      usual_destination: 'b',
-      hosts: [],
-      accounts: [{ id: 'b', title: 'B', kind: 'epp', prices: {} }],
-    };
-    let release = () => {};
-    const held = new Promise<void>((go) => (release = go));
-    const asked = server(
-      {
-        'GET /api/accounts': accounts,
-        'GET /api/names/ferry.example': { name: 'ferry.example', unicode: 'ferry.example', account_id: 'a' },
-        'POST /api/proposals': proposal({}),
-      },
-      { [late]: held },
-    );
-    show(Plan, {});
-    await waitFor(() => expect(asked).toHaveLength(late === '/api/names/ferry.example' ? 2 : 3));
-    await settled();
-    release();
-    await waitFor(() => expect(document.body.textContent).toContain('9.02 EUR'));
-  });
+  // Whichever answer comes last, with a destination in the address that makes the list of accounts
+  // wait to be read.
+  it.each(['/api/accounts', '/api/names/ferry.example', '/api/proposals'])(
+    'shows when %s comes last',
+    async (late) => {
+      history.replaceState(null, '', '/names/ferry.example/plan?to=b');
+      const accounts = {
+        usual_destination: 'b',
+        hosts: [],
+        accounts: [{ id: 'b', title: 'B', kind: 'epp', prices: {} }],
+      };
+      let release = () => {};
+      const held = new Promise<void>((go) => (release = go));
+      const asked = server(
+        {
+          'GET /api/accounts': accounts,
+          'GET /api/names/ferry.example': {
+            name: 'ferry.example',
+            unicode: 'ferry.example',
+            account_id: 'a',
+          },
+          'POST /api/proposals': proposal({}),
+        },
+        { [late]: held },
+      );
+      show(Plan, {});
+      await waitFor(() => expect(asked).toHaveLength(late === '/api/names/ferry.example' ? 2 : 3));
+      await settled();
+      release();
+      await waitFor(() => expect(document.body.textContent).toContain('9.02 EUR'));
+    },
+  );
 
   it('says every refusal as an alert', () => {
     show(Proposal, {
@@ -117,12 +125,26 @@ describe('the review of a batch', () => {
   });
   const sums = { total: [amount(1804)], saves: [], unpriced: 0, uncompared: 2 };
   const review = {
-    rows: [row('a.example', true), row('b.example', true), row('c.example', false, ['It is too young.'])],
+    rows: [
+      row('a.example', true),
+      row('b.example', true),
+      row('c.example', false, ['It is too young.']),
+    ],
     sums,
     places: [{ to: 'orlop', title: 'Orlop', names: 2, sums }],
-    waves: [{ number: 1, ...both('a.example'), starts_at: at(0), ends: [at(1), at(2), at(5)], why: 'trial' as const }],
+    waves: [
+      {
+        number: 1,
+        ...both('a.example'),
+        starts_at: at(0),
+        ends: [at(1), at(2), at(5)],
+        why: 'trial' as const,
+      },
+    ],
     risks: [[{ says: 'Its mail comes from itself.', ...both('a.example', 'b.example') }]],
-    asks: [{ place: null, says: 'Approve the release of each name', ...both('a.example', 'b.example') }],
+    asks: [
+      { place: null, says: 'Approve the release of each name', ...both('a.example', 'b.example') },
+    ],
     range: [at(1), at(2), at(5)],
     above: ['18.04 EUR is above this batch’s limit of 10.00 EUR.'],
   };

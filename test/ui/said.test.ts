@@ -21,12 +21,18 @@ function escaped(source: string): string[] {
   const told = (node: unknown): void => {
     if (node === null || typeof node !== 'object') return;
     const { type, value } = node as { type?: string; value?: unknown };
-    const text = type === 'TemplateElement' ? (value as { cooked: string }).cooked : type === 'Literal' ? value : '';
+    const text =
+      type === 'TemplateElement'
+        ? (value as { cooked: string }).cooked
+        : type === 'Literal'
+          ? value
+          : '';
     if (typeof text === 'string' && SENTENCE.test(text)) found.push(text.trim());
     Object.entries(node).forEach(([key, child]) => key !== 'metadata' && told(child));
   };
   const walk = (node: Record<string, unknown> | unknown[]) => {
-    if (Array.isArray(node)) return node.forEach((n) => n && typeof n === 'object' && walk(n as never));
+    if (Array.isArray(node))
+      return node.forEach((n) => n && typeof n === 'object' && walk(n as never));
     const { type, name, value, data } = node as {
       type?: string;
       name?: string;
@@ -36,9 +42,12 @@ function escaped(source: string): string[] {
     if (type === 'Text' && /[A-Za-z]{2}/.test(data ?? '')) found.push(data!.trim());
     if (type === 'StyleDirective') return;
     if (type === 'Attribute') {
-      const texts = Array.isArray(value) ? value.filter((v) => (v as { type: string }).type === 'Text') : [];
+      const texts = Array.isArray(value)
+        ? value.filter((v) => (v as { type: string }).type === 'Text')
+        : [];
       if (SPOKEN.has(name!)) told(value);
-      if (SPOKEN.has(name!) && texts.some((t) => /[A-Za-z]{2} /.test((t as { data: string }).data))) found.push(name!);
+      if (SPOKEN.has(name!) && texts.some((t) => /[A-Za-z]{2} /.test((t as { data: string }).data)))
+        found.push(name!);
       return;
     }
     for (const [key, child] of Object.entries(node))
@@ -53,13 +62,16 @@ function escaped(source: string): string[] {
 describe('the words of the pages', () => {
   it('stand in one place; none escaped into a page', () => {
     expect(escaped('<p title="Say it">One {x} word</p>')).toEqual(['title', 'One', 'word']);
-    expect(escaped('<script>const a = `Next ${1} days`;</script><p title={a ? "Not now" : b}>{a}</p>')).toEqual([
-      'Not now',
-      'Next',
-    ]);
+    expect(
+      escaped('<script>const a = `Next ${1} days`;</script><p title={a ? "Not now" : b}>{a}</p>'),
+    ).toEqual(['Not now', 'Next']);
     const all = files(SRC);
     expect(all.length).toBeGreaterThan(60);
-    expect(all.flatMap((f) => escaped(readFileSync(f, 'utf8')).map((t) => `${f.slice(SRC.length)}: ${t}`))).toEqual([]);
+    expect(
+      all.flatMap((f) =>
+        escaped(readFileSync(f, 'utf8')).map((t) => `${f.slice(SRC.length)}: ${t}`),
+      ),
+    ).toEqual([]);
   });
 
   it('are all used', () => {
@@ -86,7 +98,9 @@ const STILL = ['note-kinds', 'account'];
 
 describe('what is shown of the server', () => {
   it('is asked for again when it changes', () => {
-    const keys = files(SRC).flatMap((f) => [...readFileSync(f, 'utf8').matchAll(/queryKey: \['([a-z-]+)'/g)]);
+    const keys = files(SRC).flatMap((f) => [
+      ...readFileSync(f, 'utf8').matchAll(/queryKey: \['([a-z-]+)'/g),
+    ]);
     const roots = new Set(keys.map((m) => m[1]!));
     const told = new Set([...Object.values(FOLLOWS).flat(), ...ALWAYS, ...DRAFTS, ...STILL]);
     expect(roots.size).toBeGreaterThan(15);

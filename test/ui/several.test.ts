@@ -66,9 +66,14 @@ describe('the axis', () => {
     ['week', 2, 1],
     ['month', 1, undefined],
   ] as const)('marks each %s', (zoom, count, weekday) => {
-    const found = marks(Date.parse('2027-02-22T00:00:00Z'), Date.parse('2027-03-08T00:00:00Z'), zoom);
+    const found = marks(
+      Date.parse('2027-02-22T00:00:00Z'),
+      Date.parse('2027-03-08T00:00:00Z'),
+      zoom,
+    );
     expect(found).toHaveLength(count);
-    if (weekday !== undefined) expect(found.every((t) => new Date(t).getUTCDay() === weekday)).toBe(true);
+    if (weekday !== undefined)
+      expect(found.every((t) => new Date(t).getUTCDay() === weekday)).toBe(true);
   });
 
   it('gathers what is done, and shows what is under way and ahead one by one', () => {
@@ -88,10 +93,16 @@ describe('the axis', () => {
   });
 
   it('is drawn whole, with names that are no markup', () => {
-    const svg = picture([row(1, { unicode: 'a<b>&".example' })], new Map([[1, [block({})]]]), NOW, 'week', {
-      title: 'All',
-      mark: (t) => String(t),
-    });
+    const svg = picture(
+      [row(1, { unicode: 'a<b>&".example' })],
+      new Map([[1, [block({})]]]),
+      NOW,
+      'week',
+      {
+        title: 'All',
+        mark: (t) => String(t),
+      },
+    );
     const read = new DOMParser().parseFromString(svg, 'image/svg+xml');
     expect(read.querySelector('parsererror')).toBeNull();
     expect(read.documentElement.textContent).toContain('a<b>&".example');
@@ -117,22 +128,39 @@ describe('approvals', () => {
   });
   const page = {
     places: [
-      { id: 'a', title: 'Tarnbeck', site: null, items: [item(1), item(2), item(3, { able: false, how: 'page' })] },
-      { id: 'b', title: 'Cobble', site: null, items: [item(4, { silence: 'lapses', saves: null, able: false })] },
+      {
+        id: 'a',
+        title: 'Tarnbeck',
+        site: null,
+        items: [item(1), item(2), item(3, { able: false, how: 'page' })],
+      },
+      {
+        id: 'b',
+        title: 'Cobble',
+        site: null,
+        items: [item(4, { silence: 'lapses', saves: null, able: false })],
+      },
     ],
-    coming: [{ move_id: 9, name: 'm9.example', from: 'Tarnbeck', wished: false, expected: at(3600) }],
+    coming: [
+      { move_id: 9, name: 'm9.example', from: 'Tarnbeck', wished: false, expected: at(3600) },
+    ],
     problems: [],
   };
 
   it('are approved in one go, those alone that can be approved here', async () => {
-    const asked = server({ 'GET /api/approvals': page, 'POST /api/approvals': { ...page, problems: [] } });
+    const asked = server({
+      'GET /api/approvals': page,
+      'POST /api/approvals': { ...page, problems: [] },
+    });
     signedIn('approveSeveral');
     show(Approvals);
     await screen.findByText('4 approvals are due');
     expect(screen.getByText(/it lapses, and the move ends/)).toBeTruthy();
     await awake('Approve all 2 at Tarnbeck');
     await awake('Yes, release 2 names; this can’t be taken back');
-    await waitFor(() => expect(asked.find((a) => a.method === 'POST')?.body).toEqual({ moves: [1, 2] }));
+    await waitFor(() =>
+      expect(asked.find((a) => a.method === 'POST')?.body).toEqual({ moves: [1, 2] }),
+    );
     expect(screen.getByText('Approve as soon as it is asked')).toBeTruthy();
   });
 
@@ -157,7 +185,11 @@ describe('what others are shown', () => {
     };
     server({
       'GET /api/shown/move/7': text,
-      'POST /api/shown/move/7': { ...text, made_at: at(0), address: 'https://desk.example/api/status/xyz' },
+      'POST /api/shown/move/7': {
+        ...text,
+        made_at: at(0),
+        address: 'https://desk.example/api/status/xyz',
+      },
     });
     signedIn('renewStatusPage');
     show(ForOthers, { kind: 'move', ref: 7 });
@@ -170,7 +202,13 @@ describe('what others are shown', () => {
 
   it('ended moves fold away with what came of them', async () => {
     const ended = [{ id: 1, unicode: 'a.example', stage: 'Settled', from: 'A', to: 'B' }] as never;
-    show(Ended, { moves: ended, current: undefined, there: true, busy: false, more: () => undefined });
+    show(Ended, {
+      moves: ended,
+      current: undefined,
+      there: true,
+      busy: false,
+      more: () => undefined,
+    });
     expect(document.querySelector('details')!.open).toBe(false);
     expect(document.querySelector('summary')!.textContent).toMatch(/Ended moves\s+1\+/);
   });

@@ -26,7 +26,8 @@ describe('the track', () => {
 
   it('begins a block where the last of its needs ends, and shows each wide enough for its number', () => {
     for (const p of placed) {
-      for (const need of p.step.needs) expect(p.x).toBeGreaterThanOrEqual(of(need).x + of(need).width - 0.01);
+      for (const need of p.step.needs)
+        expect(p.x).toBeGreaterThanOrEqual(of(need).x + of(need).width - 0.01);
       expect(p.width).toBeGreaterThan(19.9);
     }
     expect(of('fetch').x).toBe(0);
@@ -36,8 +37,11 @@ describe('the track', () => {
   it('lets nothing overlap on one lane, and keeps the rails apart', () => {
     for (const a of placed)
       for (const b of placed)
-        if (a !== b && a.lane === b.lane) expect(a.x >= b.x + b.width - 0.5 || b.x >= a.x + a.width - 0.5).toBe(true);
-    expect([of('fetch').lane, of('unlock').lane, of('code').lane, of('watch').lane]).toEqual([2, 0, 0, 1]);
+        if (a !== b && a.lane === b.lane)
+          expect(a.x >= b.x + b.width - 0.5 || b.x >= a.x + a.width - 0.5).toBe(true);
+    expect([of('fetch').lane, of('unlock').lane, of('code').lane, of('watch').lane]).toEqual([
+      2, 0, 0, 1,
+    ]);
   });
 
   it('has the present instant within the block that is under way', () => {

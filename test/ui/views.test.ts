@@ -58,13 +58,34 @@ describe('by hand', () => {
 
 describe('the post', () => {
   const message = (uid: number, text: string) => ({
-    ...{ uid, text, names: ['ferry.example'], kind: 'receipt', trust: 'proven', sender: 'a@b.example' },
-    ...{ subject: `No. ${uid}`, because: [], links: [], codes: [], wants_answer: false, longer: false, at: at(0) },
+    ...{
+      uid,
+      text,
+      names: ['ferry.example'],
+      kind: 'receipt',
+      trust: 'proven',
+      sender: 'a@b.example',
+    },
+    ...{
+      subject: `No. ${uid}`,
+      because: [],
+      links: [],
+      codes: [],
+      wants_answer: false,
+      longer: false,
+      at: at(0),
+    },
   });
 
   it('shows the one message that a link leads to, unfolded, and the way to all', async () => {
     server({
-      'GET /api/post': { messages: [message(1, 'other')], held: 0, next: null, reading: null, kinds: [] },
+      'GET /api/post': {
+        messages: [message(1, 'other')],
+        held: 0,
+        next: null,
+        reading: null,
+        kinds: [],
+      },
       'GET /api/post/7': message(7, 'the whole of it'),
     });
     history.replaceState(null, '', '/post?message=7');
@@ -126,7 +147,9 @@ describe('lists', () => {
     const asked = server({
       'GET /api/axis': { now: '2027-03-01T08:00:00Z', rows: [] },
       'GET /api/moves': (url: URL) =>
-        url.searchParams.get('before') ? { moves: [card(1)], next: null } : { moves: [card(3), card(2)], next: 2 },
+        url.searchParams.get('before')
+          ? { moves: [card(1)], next: null }
+          : { moves: [card(3), card(2)], next: 2 },
     });
     show(Moves, { children: nothing });
     await fireEvent.click(await screen.findByText('Show more'));
@@ -166,7 +189,12 @@ describe('lists', () => {
     await fireEvent.click(screen.getByText('Show more'));
     await screen.findByText('line 1');
     expect(asked[0]?.search).toBe('?move=7&before=3');
-    expect(screen.getAllByText(/line/).map((e) => e.textContent)).toEqual(['line 4', 'line 3', 'line 2', 'line 1']);
+    expect(screen.getAllByText(/line/).map((e) => e.textContent)).toEqual([
+      'line 4',
+      'line 3',
+      'line 2',
+      'line 1',
+    ]);
     expect(screen.queryByText('Show more')).toBeNull();
   });
 
@@ -197,7 +225,8 @@ describe('lists', () => {
       index: 0,
     });
     const text = document.body.textContent!;
-    for (const part of ['ä.example', 'Needs you (1)', '1.250 KWD', 'Ordered']) expect(text).toContain(part);
+    for (const part of ['ä.example', 'Needs you (1)', '1.250 KWD', 'Ordered'])
+      expect(text).toContain(part);
     expect(text.match(/not known/g)!.length).toBeGreaterThanOrEqual(2);
   });
 });

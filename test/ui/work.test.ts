@@ -48,13 +48,15 @@ describe('the fields of an account', () => {
 
   it('have keys and labels of their own within their part', () => {
     expect(new Set(all.map((f) => f.key)).size).toBe(all.length);
-    for (const part of [CONNECTION, PRICES, KNOWN]) expect(new Set(part.map((f) => f.label)).size).toBe(part.length);
+    for (const part of [CONNECTION, PRICES, KNOWN])
+      expect(new Set(part.map((f) => f.label)).size).toBe(part.length);
     for (const f of all) expect(f.label).toMatch(/^[A-Z]/);
   });
 
   it('seal what is secret and keep patterns that a browser takes', () => {
     expect(all.filter((f) => f.type === 'password').map((f) => f.key)).toEqual(['password']);
-    for (const f of all) if (f.pattern) expect(() => new RegExp(`^(?:${f.pattern})$`, 'v')).not.toThrow();
+    for (const f of all)
+      if (f.pattern) expect(() => new RegExp(`^(?:${f.pattern})$`, 'v')).not.toThrow();
   });
 
   it.each([

@@ -7,9 +7,24 @@ require_relative "../support/signed_in"
 class AccountsTest < Minitest::Test
   include SignedIn
 
-  BY_HAND = { title: "Quern Names", registrar: "Quern Names", kind: "by_hand",
-              habits: { support: "help@quern.example", login: "ada", ways: { unlock: "letter" } },
-              prices: { currency: "EUR", renew: 1500, transfer: 900 }, sender_domains: ["quern.example"] }.freeze
+  BY_HAND = {
+    title: "Quern Names",
+    registrar: "Quern Names",
+    kind: "by_hand",
+    habits: {
+      support: "help@quern.example",
+      login: "ada",
+      ways: {
+        unlock: "letter"
+      }
+    },
+    prices: {
+      currency: "EUR",
+      renew: 1500,
+      transfer: 900
+    },
+    sender_domains: ["quern.example"]
+  }.freeze
 
   def setup
     super
@@ -26,7 +41,10 @@ class AccountsTest < Minitest::Test
   def test_titles_may_stand_twice_and_in_any_script
     ids = ["Quern Names", "Quern Names", "麦粉商店", "💠"].map { |title| added(title: title) }
     assert_equal [4, %w[麦粉商店 💠]], [ids.uniq.size, ids.last(2).map { |id| held(id)["title"] }]
-    hosts = Array.new(2) { send_to("/api/hosts", title: "Мельница", name_servers: ["ns.x.example"]) && answer["id"] }
+    hosts =
+      Array.new(2) do
+        send_to("/api/hosts", title: "Мельница", name_servers: ["ns.x.example"]) && answer["id"]
+      end
     assert_equal 2, hosts.uniq.size
   end
 
@@ -60,7 +78,12 @@ class AccountsTest < Minitest::Test
     ["/api/accounts/tarnbeck/remove", {}, 409, "can't be removed: 12 names stand at it"],
     ["/api/accounts/orlop", { prices: { currency: nil } }, 422, "currency"],
     ["/api/accounts/orlop", { habits: { registrar_id: "x" } }, 422, "registrar_id"],
-    ["/api/accounts/orlop", { habits: { site: "javascript:alert(1)\nhttps://orlop.example/" } }, 422, "site"],
+    [
+      "/api/accounts/orlop",
+      { habits: { site: "javascript:alert(1)\nhttps://orlop.example/" } },
+      422,
+      "site"
+    ],
     ["/api/hosts/lanternroom/remove", {}, 409, /can't be removed: \d+ names use its name servers/],
     ["/api/hosts/nobody", { title: "x" }, 404, "no DNS host “nobody”"],
     ["/api/hosts/lanternroom", { name_servers: [] }, 422, "name_servers"],
@@ -82,37 +105,58 @@ class AccountsTest < Minitest::Test
     host = answer["id"]
     assert_equal ["ns1.own.example"], world.app.accounts.host_of(host).name_servers
     assert_equal [409, "Quern Names can't be removed: 1 DNS host ends with it."],
-      [send_to("/api/accounts/#{id}/remove"), answer["detail"]]
+                 [send_to("/api/accounts/#{id}/remove"), answer["detail"]]
     assert_equal 200, send_to("/api/hosts/#{host}/remove")
     assert_equal 200, send_to("/api/accounts/#{id}/remove")
     assert_equal [nil, nil], [world.app.accounts.find(id), world.app.accounts.host_of(host)]
     assert_equal 404, get("/api/accounts/#{id}").status
   end
 
-  # What is over keeps its words when the account that it left is gone; an open move keeps the account.
+  # What is over keeps its words when the account that it left is gone; an open move keeps the
+  # account.
   def test_an_account_that_an_open_move_rests_on_stays
     id = world.start("isles-timetable.example", to: "orlop")
-    assert_equal [409, true], [send_to("/api/accounts/orlop/remove"), answer["detail"].include?("1 open move rests on")]
+    assert_equal [409, true],
+                 [
+                   send_to("/api/accounts/orlop/remove"),
+                   answer["detail"].include?("1 open move rests on")
+                 ]
     assert_equal 200, send_to("/api/moves/#{id}/call-off")
     world.driver.move_on until world.app.moves.open.empty?
     world.app.names.all.each { |row| world.app.names.drop(row[:name]) }
     world.app.accounts.hosts.each { |h| send_to("/api/hosts/#{h.id}/remove") }
-    assert_equal [200, 200], %w[orlop tarnbeck].map { |place| send_to("/api/accounts/#{place}/remove") }, answer.inspect
-    ["/api/moves/#{id}", "/api/moves?state=ended", "/api/desk", "/api/journal", "/api/post", "/api/names",
-      "/api/status"].each { |path| assert_equal 200, get(path).status, "#{path}: #{last_response.body}" }
+    assert_equal [200, 200],
+                 %w[orlop tarnbeck].map { |place| send_to("/api/accounts/#{place}/remove") },
+                 answer.inspect
+    [
+      "/api/moves/#{id}",
+      "/api/moves?state=ended",
+      "/api/desk",
+      "/api/journal",
+      "/api/post",
+      "/api/names",
+      "/api/status"
+    ].each { |path| assert_equal 200, get(path).status, "#{path}: #{last_response.body}" }
   end
 
   def test_a_host_keeps_its_key_until_it_is_given_none
-    send_to("/api/hosts", title: "Own", name_servers: ["ns.own.example"], key_name: "own-key.", secret: "c2VjcmV0")
+    send_to(
+      "/api/hosts",
+      title: "Own",
+      name_servers: ["ns.own.example"],
+      key_name: "own-key.",
+      secret: "c2VjcmV0"
+    )
     id = answer["id"]
     send_to("/api/hosts/#{id}", title: "Our own")
     assert_equal ["Our own", "own-key.", "c2VjcmV0"],
-      world.app.accounts.host_of(id).to_h.values_at(:title, :key_name, :secret)
+                 world.app.accounts.host_of(id).to_h.values_at(:title, :key_name, :secret)
     send_to("/api/hosts/#{id}", key_name: nil)
     assert_nil world.app.accounts.host_of(id).secret
   end
 
-  # What a plan would refuse is told on the name, before: name, what all DNS hosts become => a part of it.
+  # What a plan would refuse is told on the name, before: name, what all DNS hosts become => a part
+  # of it.
   IN_THE_WAY = [
     ["kelp.nowhere", {}, nil], # a suffix that nobody listed is told as a caution,
     ["isles-timetable.example", {}, nil],
@@ -122,34 +166,65 @@ class AccountsTest < Minitest::Test
   ].freeze
 
   def test_what_a_plan_would_refuse_is_told_before
-    world.app.names.put(SteadyMove::Core::Names::DomainName.held("kelp.nowhere"), "tarnbeck", at: world.app.now)
+    world.app.names.put(
+      SteadyMove::Core::Names::DomainName.held("kelp.nowhere"),
+      "tarnbeck",
+      at: world.app.now
+    )
     hosts = world.app.accounts.hosts.map(&:dup)
     IN_THE_WAY.each do |name, change, told|
-      hosts.each { |h| world.app.accounts.put_host(SteadyMove::Store::Accounts::Host.new(**h.to_h, **change)) }
+      hosts.each do |h|
+        world.app.accounts.put_host(SteadyMove::Store::Accounts::Host.new(**h.to_h, **change))
+      end
       get "/api/names/#{name}"
-      told ? assert_match(told, answer["obstacles"].join(" "), name) : assert_empty(answer["obstacles"], name)
+      if told
+        assert_match(told, answer["obstacles"].join(" "), name)
+      else
+        assert_empty(answer["obstacles"], name)
+      end
     end
   end
 
   def connection(**more)
     orlop = world.app.accounts.find("orlop").connection
-    { host: "127.0.0.1", port: orlop["port"], client: "saltern-web", ca_file: orlop["ca_file"], **more }
+    {
+      host: "127.0.0.1",
+      port: orlop["port"],
+      client: "saltern-web",
+      ca_file: orlop["ca_file"],
+      **more
+    }
   end
 
   def test_a_connection_is_tried_before_it_is_kept
     given = { title: "Second desk", registrar: "Orlop Domain Desk", kind: "epp", password: "wrong" }
-    { connection(port: 1) => "can't be reached", connection => "2200", connection.except(:client) => "client missing",
-      connection(ca_file: nil) => "secure connection failed" }.each do |where, says|
+    {
+      connection(port: 1) => "can't be reached",
+      connection => "2200",
+      connection.except(:client) => "client missing",
+      connection(ca_file: nil) => "secure connection failed"
+    }.each do |where, says|
       assert_equal 422, send_to("/api/accounts", **given, connection: where), where.inspect
       assert_includes answer["detail"], says
     end
     refute(world.app.accounts.all.any? { |a| a.title == "Second desk" })
-    assert_equal 201, send_to("/api/accounts", **given, connection: connection, password: "high-water-0415")
+    assert_equal 201,
+                 send_to(
+                   "/api/accounts",
+                   **given,
+                   connection: connection,
+                   password: "high-water-0415"
+                 )
     id = answer["id"]
     assert_equal "high-water-0415", world.app.accounts.find(id).secret
-    ["/api/accounts", "/api/accounts/#{id}"].each { |path| refute_includes get(path).body, "high-water-0415" }
+    ["/api/accounts", "/api/accounts/#{id}"].each do |path|
+      refute_includes get(path).body, "high-water-0415"
+    end
     assert_equal [422, "high-water-0415"],
-      [send_to("/api/accounts/#{id}", password: "wrong"), world.app.accounts.find(id).secret]
+                 [
+                   send_to("/api/accounts/#{id}", password: "wrong"),
+                   world.app.accounts.find(id).secret
+                 ]
   end
 
   # A held password is not sent to another place than the one that it was given for.

@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/signed_in"
 
-# What was shown and agreed to goes with the order to start: where it is another by then, nothing is started.
+# What was shown and agreed to goes with the order to start: where it is another by then, nothing is
+# started.
 class AgreedTest < Minitest::Test
   include SignedIn
 
@@ -16,10 +17,15 @@ class AgreedTest < Minitest::Test
     sign_in
     price = proposed["quote"]["total"]
     orlop = world.app.accounts.find("orlop")
-    world.app.accounts.put(orlop.dup.tap { |a| a.prices = a.prices.merge("transfer" => a.prices["transfer"] + 100) })
+    world.app.accounts.put(
+      orlop.dup.tap { |a| a.prices = a.prices.merge("transfer" => a.prices["transfer"] + 100) }
+    )
     [price, { "minor" => price["minor"], "currency" => "USD" }, nil].each do |given|
       assert_equal 409, start(price: given), given.inspect
-      assert_match(/The plan changed: #{NAME} would now cost 10\.02 EUR.*Read it again/, answer["detail"])
+      assert_match(
+        /The plan changed: #{NAME} would now cost 10\.02 EUR.*Read it again/,
+        answer["detail"]
+      )
     end
     assert_equal 0, world.app.moves.open_count
     assert_equal 201, start(price: proposed["quote"]["total"])
@@ -39,9 +45,16 @@ class AgreedTest < Minitest::Test
     sign_in
     assert_equal 0, proposed["lost_days"]
     late = Core::Expiry.add_years(world.app.now, 9) + (100 * 86_400)
-    told = %i[account public_record].map do |source|
-      Core::Readiness::Fact.new(key: :expires_at, value: late, source: source, seen_at: world.app.now, ref: "x")
-    end
+    told =
+      %i[account public_record].map do |source|
+        Core::Readiness::Fact.new(
+          key: :expires_at,
+          value: late,
+          source: source,
+          seen_at: world.app.now,
+          ref: "x"
+        )
+      end
     world.app.names.learn(NAME, told)
     assert_equal 100, proposed["lost_days"]
     assert_equal Core::Expiry.add_years(world.app.now, 10).iso8601, answer["expected_expiry"]

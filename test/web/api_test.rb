@@ -23,25 +23,39 @@ class ApiTest < Minitest::Test
   def answer = JSON.parse(last_response.body)
 
   # Each [verb, path, operation] of the document, with parameters filled in.
-  FILLED = { "{name}" => "saltern-isles.example", "{id}" => "1", "{job}" => "abc", "{kind}" => "move",
-             "{ref}" => "1" }.freeze
+  FILLED = {
+    "{name}" => "saltern-isles.example",
+    "{id}" => "1",
+    "{job}" => "abc",
+    "{kind}" => "move",
+    "{ref}" => "1"
+  }.freeze
 
   def operations
     document["paths"].flat_map do |path, item|
-      item.slice("get", "post").map do |verb, op|
-        [verb, path.gsub(/\{\w+\}/, FILLED), op.merge("parameters" => [*item["parameters"], *op["parameters"]])]
-      end
+      item
+        .slice("get", "post")
+        .map do |verb, op|
+          [
+            verb,
+            path.gsub(/\{\w+\}/, FILLED),
+            op.merge("parameters" => [*item["parameters"], *op["parameters"]])
+          ]
+        end
     end
   end
 
   def guarded = operations.reject { |_, _, op| op["security"] == [] }
 
   def schema_of(op)
-    (ref = op.dig("requestBody", "content", "application/json", "schema",
-      "$ref")) && document.dig(*ref.delete_prefix("#/").split("/"))
+    (ref = op.dig("requestBody", "content", "application/json", "schema", "$ref")) &&
+      document.dig(*ref.delete_prefix("#/").split("/"))
   end
 
-  def sign_in(email = Practice::DeskSide::Desk::EMAIL, password = Practice::DeskSide::Desk::PASSWORD)
+  def sign_in(
+    email = Practice::DeskSide::Desk::EMAIL,
+    password = Practice::DeskSide::Desk::PASSWORD
+  )
     2.times do
       get "/api/session"
       header "X-CSRF-Token", answer["csrf"]
@@ -50,9 +64,12 @@ class ApiTest < Minitest::Test
     end
   end
 
-  def ask(verb, path, body = "{}") = public_send(verb, path, verb == "post" ? body : {}).then { last_response.status }
+  def ask(verb, path, body = "{}")
+    public_send(verb, path, verb == "post" ? body : {}).then { last_response.status }
+  end
 
-  # A general validator for OpenAPI 3.1 documents: json_schemer with the OpenAPI Initiative's own schema.
+  # A general validator for OpenAPI 3.1 documents: json_schemer with the OpenAPI Initiative's own
+  # schema.
   def test_the_document_is_valid
     assert_empty JSONSchemer.openapi(document).validate.map { |e| e["error"] }.first(3)
     assert_equal "3.1.0", document["openapi"]
@@ -71,74 +88,115 @@ class ApiTest < Minitest::Test
   def test_without_the_token_nothing_is_changed
     sign_in
     header "X-CSRF-Token", "wrong"
-    operations.select { |verb, _, _| verb == "post" }.each do |verb, path, _|
-      assert_equal [403, "application/problem+json"], [ask(verb, path), last_response.media_type], path
-    end
+    operations
+      .select { |verb, _, _| verb == "post" }
+      .each do |verb, path, _|
+        assert_equal [403, "application/problem+json"],
+                     [ask(verb, path), last_response.media_type],
+                     path
+      end
   end
 
   # Every operation that the document keeps for a role, asked by each lesser role.
   def test_lesser_roles_are_refused
     roles = SteadyMove::Desk::People::ROLES
-    roles.first(3).each_with_index do |role, i|
-      @house.people.put("#{role}@saltern-office.example", "low-tide-#{role}", role: role)
-      clear_cookies
-      sign_in("#{role}@saltern-office.example", "low-tide-#{role}")
-      kept, free = guarded.partition { |_, _, op| roles.index(op["x-role"]).to_i > i }
-      refute_empty kept
-      kept.each do |verb, path, _|
-        assert_equal([403, true], [ask(verb, path), answer["detail"].include?("“#{role}”")], "#{role}: #{verb} #{path}")
+    roles
+      .first(3)
+      .each_with_index do |role, i|
+        @house.people.put("#{role}@saltern-office.example", "low-tide-#{role}", role: role)
+        clear_cookies
+        sign_in("#{role}@saltern-office.example", "low-tide-#{role}")
+        kept, free = guarded.partition { |_, _, op| roles.index(op["x-role"]).to_i > i }
+        refute_empty kept
+        kept.each do |verb, path, _|
+          assert_equal(
+            [403, true],
+            [ask(verb, path), answer["detail"].include?("“#{role}”")],
+            "#{role}: #{verb} #{path}"
+          )
+        end
+        free
+          .reject { |_, path, _| path.match?(%r{\A/api/(events|me/sessions/1)}) }
+          .each { |verb, path, _| refute_equal 403, ask(verb, path), "#{role}: #{verb} #{path}" }
       end
-      free.reject do |_, path, _|
-        path.match?(%r{\A/api/(events|me/sessions/1)})
-      end.each { |verb, path, _| refute_equal 403, ask(verb, path), "#{role}: #{verb} #{path}" }
-    end
-    changing = guarded.select { |verb, _, op| verb == "post" && op["x-role"].nil? }.map { |_, path, _| path }
-    assert_equal ["/api/batches/1/rehearse", "/api/batches/1/review", "/api/compare", "/api/me/calendar",
-      "/api/me/calendar/end", "/api/me/notices", "/api/me/password",
-      "/api/me/sessions/1/end", "/api/me/sessions/end-others", "/api/me/tokens", "/api/me/tokens/1/end",
-      "/api/names/saltern-isles.example/look", "/api/proposals", "/api/recovery-codes", "/api/rulebook/preview",
-      "/api/sign-out"],
-      (changing + ["/api/sign-out"]).uniq.sort, "what a viewer may send"
+    changing =
+      guarded.select { |verb, _, op| verb == "post" && op["x-role"].nil? }.map { |_, path, _| path }
+    assert_equal %w[
+                   /api/batches/1/rehearse
+                   /api/batches/1/review
+                   /api/compare
+                   /api/me/calendar
+                   /api/me/calendar/end
+                   /api/me/notices
+                   /api/me/password
+                   /api/me/sessions/1/end
+                   /api/me/sessions/end-others
+                   /api/me/tokens
+                   /api/me/tokens/1/end
+                   /api/names/saltern-isles.example/look
+                   /api/proposals
+                   /api/recovery-codes
+                   /api/rulebook/preview
+                   /api/sign-out
+                 ],
+                 (changing + ["/api/sign-out"]).uniq.sort,
+                 "what a viewer may send"
   end
 
-  # Each member of each body with a wrong type, each parameter with a wrong value: 422 and the name of what is wrong.
+  # Each member of each body with a wrong type, each parameter with a wrong value: 422 and the name
+  # of what is wrong.
   def test_wrong_types_are_refused
     sign_in
     operations.each do |verb, path, op|
-      (schema_of(op) || {}).fetch("properties", {}).each_key do |member|
-        next if path.match?(%r{/api/(sign-|second-factor|passkeys)})
+      (schema_of(op) || {})
+        .fetch("properties", {})
+        .each_key do |member|
+          next if path.match?(%r{/api/(sign-|second-factor|passkeys)})
 
-        whole = schema_of(op).fetch("required", []).to_h { |m| [m, "x"] }
-        assert_equal [422, true],
-          [ask(verb, path, whole.merge(member => { "a" => [[]] }).to_json), answer.key?("detail")], "#{path} #{member}"
-      end
+          whole = schema_of(op).fetch("required", []).to_h { |m| [m, "x"] }
+          assert_equal [422, true],
+                       [
+                         ask(verb, path, whole.merge(member => { "a" => [[]] }).to_json),
+                         answer.key?("detail")
+                       ],
+                       "#{path} #{member}"
+        end
     end
-    ["/api/moves/one", "/api/names?offset=-1", "/api/names?gate=open", "/api/names?limit=many", "/api/names?within=x",
-      "/api/names?sort=colour", "/api/names?at=yesterday",
-      "/api/names.csv?group=x", "/api/names?to=nowhere"].each do |path|
-      assert_equal 422, ask("get", path), path
-    end
+    %w[
+      /api/moves/one
+      /api/names?offset=-1
+      /api/names?gate=open
+      /api/names?limit=many
+      /api/names?within=x
+      /api/names?sort=colour
+      /api/names?at=yesterday
+      /api/names.csv?group=x
+      /api/names?to=nowhere
+    ].each { |path| assert_equal 422, ask("get", path), path }
   end
 
   # path, body => status and a part of the sentence
   BAD = [
-    ["/api/moves", "{", 422, "not JSON"], ["/api/moves", "[]", 422, "is not an object"], ["/api/moves",
-      "{\"to\":\"orlop\"}", 422, "name"],
-    ["/api/moves", "{\"name\":1,\"to\":\"orlop\"}", 422, "name: is not a string"], ["/api/moves",
-      "{\"name\":\"nobody.example\",\"to\":\"orlop\"}", 404, "no such name"],
-    ["/api/moves", "{\"name\":\"kelpquay.example\",\"to\":\"orlop\"}", 409, "within 60 days"], ["/api/proposals",
-      "{\"name\":\"kelpquay.example\",\"to\":\"x\"}", 422, "no such name"],
-    ["/api/moves/99/approve", "{}", 404, "no move number 99"], ["/api/moves/1/burn", "{}", 404, "nothing at"],
-    ["/api/practice/clock", "{\"seconds\":-5}", 422, "seconds"], ["/api/names",
-      "{\"account\":\"none\",\"text\":\"x\"}", 422, "no account"]
+    ["/api/moves", "{", 422, "not JSON"],
+    ["/api/moves", "[]", 422, "is not an object"],
+    ["/api/moves", "{\"to\":\"orlop\"}", 422, "name"],
+    ["/api/moves", "{\"name\":1,\"to\":\"orlop\"}", 422, "name: is not a string"],
+    ["/api/moves", "{\"name\":\"nobody.example\",\"to\":\"orlop\"}", 404, "no such name"],
+    ["/api/moves", "{\"name\":\"kelpquay.example\",\"to\":\"orlop\"}", 409, "within 60 days"],
+    ["/api/proposals", "{\"name\":\"kelpquay.example\",\"to\":\"x\"}", 422, "no such name"],
+    ["/api/moves/99/approve", "{}", 404, "no move number 99"],
+    ["/api/moves/1/burn", "{}", 404, "nothing at"],
+    ["/api/practice/clock", "{\"seconds\":-5}", 422, "seconds"],
+    ["/api/names", "{\"account\":\"none\",\"text\":\"x\"}", 422, "no account"]
   ].freeze
 
   def test_bad_input_is_told_what_is_wrong
     sign_in
     BAD.each do |path, body, status, says|
       post path, body
-      assert_equal [status, "application/problem+json"], [last_response.status, last_response.media_type],
-        "#{path} #{body}: #{last_response.body}"
+      assert_equal [status, "application/problem+json"],
+                   [last_response.status, last_response.media_type],
+                   "#{path} #{body}: #{last_response.body}"
       assert_includes answer["detail"], says
     end
     %w[at=yesterday gate=ready%0Aanything sort=x%0Aname].each do |asked|
@@ -150,16 +208,34 @@ class ApiTest < Minitest::Test
 
   # What is no text, or no number that JSON holds: method, path, body => a part of what is told
   NO_TEXT = [
-    ["post", "/api/names", "{\"text\":\"a\xFF.example\",\"account\":\"tarnbeck\"}", "The request holds octets"],
+    [
+      "post",
+      "/api/names",
+      "{\"text\":\"a\xFF.example\",\"account\":\"tarnbeck\"}",
+      "The request holds octets"
+    ],
     ["post", "/api/names", '{"text":"a\u0000.example","account":"tarnbeck"}', "text holds octets"],
     ["post", "/api/accounts/orlop", '{"habits":{"support\u0000":"x"}}', "habits.support"],
-    ["post", "/api/accounts/orlop", '{"sender_domains":["a.example","b\u0000"]}', "sender_domains.1 holds octets"],
-    ["post", "/api/accounts/orlop", '{"prices":{"renew":99999999999999999999}}', "prices.renew is larger"],
-    ["post", "/api/sign-in", "[1]", "not an object"], ["post", "/api/sign-in", "7", "not an object"],
+    [
+      "post",
+      "/api/accounts/orlop",
+      '{"sender_domains":["a.example","b\u0000"]}',
+      "sender_domains.1 holds octets"
+    ],
+    [
+      "post",
+      "/api/accounts/orlop",
+      '{"prices":{"renew":99999999999999999999}}',
+      "prices.renew is larger"
+    ],
+    ["post", "/api/sign-in", "[1]", "not an object"],
+    ["post", "/api/sign-in", "7", "not an object"],
     ["post", "/api/sign-in", "\xFF", "The request holds octets"],
     ["post", "/api/sign-in", '{"email":"a","password":"x\u0000"}', "password holds octets"],
-    ["get", "/api/names?q=%ff", nil, "q holds octets"], ["get", "/api/names?q=%00", nil, "q holds octets"],
-    ["get", "/api/names/%ff", nil, "name holds octets"], ["get", "/api/moves/99999999999999999999999", nil, "id"],
+    ["get", "/api/names?q=%ff", nil, "q holds octets"],
+    ["get", "/api/names?q=%00", nil, "q holds octets"],
+    ["get", "/api/names/%ff", nil, "name holds octets"],
+    ["get", "/api/moves/99999999999999999999999", nil, "id"],
     ["get", "/api/names?offset=99999999999999999999999", nil, "offset is larger"]
   ].freeze
 
@@ -179,10 +255,14 @@ class ApiTest < Minitest::Test
     @world.driver.move_on
     schemer = JSONSchemer.openapi(document)
     guarded.each do |verb, path, op|
-      next if verb == "post" || path == "/api/events" || path.start_with?("/api/jobs/", "/api/batch")
+      if verb == "post" || path == "/api/events" || path.start_with?("/api/jobs/", "/api/batch")
+        next
+      end
 
       get(path.sub("accounts/1", "accounts/orlop"))
-      ref = (to = op.dig("responses", "200", "$ref")) && document.dig(*to.delete_prefix("#/").split("/")) or next
+      ref =
+        (to = op.dig("responses", "200", "$ref")) &&
+          document.dig(*to.delete_prefix("#/").split("/")) or next
       name = ref.dig("content", "application/json", "schema", "$ref")&.split("/")&.last or next
       errors = schemer.schema(name).validate(answer).map { |e| e["error"] }
       assert_empty errors.first(3), path
@@ -193,7 +273,10 @@ class ApiTest < Minitest::Test
   def test_names_are_taken_in_line_by_line
     sign_in
     post "/api/names",
-      { account: "orlop", text: "https://WWW.harbourpass.example/x, -bad-.example\nunheard-of.example" }.to_json
+         {
+           account: "orlop",
+           text: "https://WWW.harbourpass.example/x, -bad-.example\nunheard-of.example"
+         }.to_json
     assert_equal(%w[known refused refused], answer["lines"].map { |l| l["fate"] })
     assert_match(/404/, answer["lines"].last["says"])
   end
@@ -213,7 +296,7 @@ class ApiTest < Minitest::Test
   def test_the_journal_tells_whose_word_it_was
     sign_in
     post "/api/moves", { name: "isles-timetable.example", to: "orlop" }.to_json
-    get "/api/moves/#{answer['id']}"
+    get "/api/moves/#{answer["id"]}"
     assert_equal Practice::DeskSide::Desk::EMAIL, answer["events"].last["by"]
   end
 end

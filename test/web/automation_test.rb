@@ -34,14 +34,19 @@ class AutomationTest < Minitest::Test
   def test_a_token_does_what_its_role_may_until_it_ends
     mine = token
     refute_includes @log.string, mine
-    assert_empty world.app.db[:tokens].where(Sequel.like(:token_digest, "%#{mine[8, 20]}%")).all, "kept as a digest"
+    assert_empty world.app.db[:tokens].where(Sequel.like(:token_digest, "%#{mine[8, 20]}%")).all,
+                 "kept as a digest"
     refute_includes (get("/api/me/tokens") && last_response.body), mine
     as(mine)
     assert_equal 201, send_to("/api/moves", name: NAME, to: "orlop")
     assert_equal ME, world.move(answer["id"]).events.first.by
-    { ["get", "/api/me"] => 403, ["post", "/api/me/tokens"] => 403, ["get", "/api/people"] => 403,
-      ["post", "/api/moves/#{answer['id']}/approve"] => 403,
-      ["get", "/api/names"] => 200 }.each do |(verb, path), status|
+    {
+      %w[get /api/me] => 403,
+      %w[post /api/me/tokens] => 403,
+      %w[get /api/people] => 403,
+      ["post", "/api/moves/#{answer["id"]}/approve"] => 403,
+      %w[get /api/names] => 200
+    }.each do |(verb, path), status|
       public_send(verb, path, *(verb == "post" ? ["{}"] : []))
       assert_equal status, last_response.status, "#{verb} #{path}"
     end
@@ -64,43 +69,55 @@ class AutomationTest < Minitest::Test
     assert_equal 200, send_to("/api/people/#{bo[:id]}", role: nil)
     get "/api/calendar/#{calendar}"
     assert_equal 404, last_response.status
-    assert_empty(%i[tokens calendars notices].reject { |t| world.app.db[t].where(person_id: bo[:id]).empty? })
+    assert_empty(
+      %i[tokens calendars notices].reject { |t| world.app.db[t].where(person_id: bo[:id]).empty? }
+    )
     as(mine)
     get "/api/names"
     assert_equal 401, last_response.status
   end
 
   # what is asked => a part of the sentence
-  BAD = { { title: " ", role: "mover", days: 7 } => "name", { title: "a", role: "mover", days: 400 } => "days",
-          { title: "a", role: "owner", days: 7 } => "role" }.freeze
+  BAD = {
+    { title: " ", role: "mover", days: 7 } => "name",
+    { title: "a", role: "mover", days: 400 } => "days",
+    { title: "a", role: "owner", days: 7 } => "role"
+  }.freeze
 
   def test_tokens_that_are_not_made
     BAD.each do |body, says|
       assert_equal [422, true], [send_to("/api/me/tokens", **body), answer["detail"].include?(says)]
     end
-    world.desk.instance_variable_get(:@people).put("bo@saltern-office.example", "a long enough sentence",
-      role: "viewer")
+    world
+      .desk
+      .instance_variable_get(:@people)
+      .put("bo@saltern-office.example", "a long enough sentence", role: "viewer")
     sign_out
     sign_in("bo@saltern-office.example", "a long enough sentence")
-    assert_equal 422, send_to("/api/me/tokens", title: "a", role: "mover", days: 7), "no more than the person may"
+    assert_equal 422,
+                 send_to("/api/me/tokens", title: "a", role: "mover", days: 7),
+                 "no more than the person may"
   end
 
   # A small server that keeps what is posted; status: what it answers.
   def with_hook(status)
     server = TCPServer.new("127.0.0.1", 0)
     kept = []
-    thread = Thread.new do
-      while (client = server.accept)
-        lines = []
-        lines << client.gets until lines.last == "\r\n"
-        length = lines.filter_map { |l| l[/\Acontent-length: (\d+)/i, 1] }.first.to_i
-        kept << [lines.map(&:chomp), client.read(length)]
-        client.write("HTTP/1.1 #{status.call} x\r\nContent-Length: 0\r\nConnection: close\r\n\r\n")
-        client.close
+    thread =
+      Thread.new do
+        while (client = server.accept)
+          lines = []
+          lines << client.gets until lines.last == "\r\n"
+          length = lines.filter_map { |l| l[/\Acontent-length: (\d+)/i, 1] }.first.to_i
+          kept << [lines.map(&:chomp), client.read(length)]
+          client.write(
+            "HTTP/1.1 #{status.call} x\r\nContent-Length: 0\r\nConnection: close\r\n\r\n"
+          )
+          client.close
+        end
+      rescue IOError
+        nil
       end
-    rescue IOError
-      nil
-    end
     yield "http://127.0.0.1:#{server.addr[1]}/in", kept
   ensure
     server.close
@@ -116,20 +133,30 @@ class AutomationTest < Minitest::Test
       world.start(NAME, to: "orlop")
       world.runner.pass
       get "/api/webhooks"
-      assert_equal([1, true], answer["hooks"].first.then { |h| [h["fails"], h["says"].include?("500")] })
+      assert_equal(
+        [1, true],
+        answer["hooks"].first.then { |h| [h["fails"], h["says"].include?("500")] }
+      )
       world.driver.move_on(to: world.app.now + 120)
       told = kept.map { |_, body| JSON.parse(body) }
       assert_equal "planned", told.first["type"]
-      assert_equal told.map { |t| t["seq"] }.uniq.sort, told.map { |t|
-        t["seq"]
-      }.drop(1), "the first was told again, in order"
+      assert_equal told.map { |t| t["seq"] }.uniq.sort,
+                   told.map { |t| t["seq"] }.drop(1),
+                   "the first was told again, in order"
       assert_equal %w[done planned], told.map { |t| t["type"] }.uniq.sort
       head, body = kept.last
-      fields = head.drop(1).reject(&:empty?).to_h { |l| l.split(": ", 2) }.transform_keys(&:downcase)
+      fields =
+        head.drop(1).reject(&:empty?).to_h { |l| l.split(": ", 2) }.transform_keys(&:downcase)
       input = fields["signature-input"].delete_prefix("steady=")
-      base = ["\"@method\": POST", "\"@target-uri\": #{url}", "\"content-digest\": #{fields['content-digest']}",
-        "\"content-type\": application/json", "\"@signature-params\": #{input}"].join("\n")
-      assert_equal [OpenSSL::HMAC.digest("SHA256", secret, base)].pack("m0"), fields["signature"][/:(.+):/, 1]
+      base = [
+        "\"@method\": POST",
+        "\"@target-uri\": #{url}",
+        "\"content-digest\": #{fields["content-digest"]}",
+        "\"content-type\": application/json",
+        "\"@signature-params\": #{input}"
+      ].join("\n")
+      assert_equal [OpenSSL::HMAC.digest("SHA256", secret, base)].pack("m0"),
+                   fields["signature"][/:(.+):/, 1]
       assert_equal [Digest::SHA256.digest(body)].pack("m0"), fields["content-digest"][/:(.+):/, 1]
       codes = world.world.registry.domains.select_map(:auth_info)
       assert_empty(codes.select { |c| kept.join.include?(c) })
@@ -140,7 +167,13 @@ class AutomationTest < Minitest::Test
   def test_no_webhook_is_silent_about_a_stray
     with_hook(-> { 200 }) do |url, kept|
       assert_equal 200, send_to("/api/webhooks", url: url, types: %w[planned])
-      world.app.journal.add("stray", at: world.app.now, by: "desk", name: NAME, says: "somebody asked")
+      world.app.journal.add(
+        "stray",
+        at: world.app.now,
+        by: "desk",
+        name: NAME,
+        says: "somebody asked"
+      )
       world.app.journal.add("watched", at: world.app.now, by: "desk", name: NAME, says: "looked at")
       world.runner.pass
       assert_equal(%w[stray], kept.map { |_, body| JSON.parse(body)["type"] })
@@ -155,7 +188,9 @@ class AutomationTest < Minitest::Test
     assert_equal 422, send_to("/api/me/notices", choice: "hourly")
     assert_equal 200, send_to("/api/me/notices", choice: "at-once")
     id = world.start(NAME, to: "orlop")
-    world.until_true(most: 200, what: "the release") { world.move(id).state.marked(:approval).active? }
+    world.until_true(most: 200, what: "the release") do
+      world.move(id).state.marked(:approval).active?
+    end
     world.driver.move_on(to: world.app.now + 120)
     to, mail = sent.last
     assert_equal [[ME], 1], [to, sent.size]
@@ -177,7 +212,10 @@ class AutomationTest < Minitest::Test
     server = Puma::Server.new(app, nil, { min_threads: 1, max_threads: 4 })
     port = server.add_tcp_listener("127.0.0.1", 0).addr[1]
     server.run
-    with_environment("STEADY_MOVE_DESK" => "http://127.0.0.1:#{port}", "STEADY_MOVE_TOKEN" => mine) do
+    with_environment(
+      "STEADY_MOVE_DESK" => "http://127.0.0.1:#{port}",
+      "STEADY_MOVE_TOKEN" => mine
+    ) do
       status, lines, = run_words("desk", "list")
       assert_equal [0, true], [status, lines.map { |l| JSON.parse(l)["name"] }.include?(NAME)]
       status, lines, = run_words("desk", "plan", NAME, "--to", "orlop")

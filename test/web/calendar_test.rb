@@ -4,8 +4,8 @@ require_relative "../test_helper"
 require_relative "../support/signed_in"
 require "open3"
 
-# A person's calendar feed: read by a general library (Debian's python3-icalendar), under an address that is secret and
-# can be renewed.
+# A person's calendar feed: read by a general library (Debian's python3-icalendar), under an address
+# that is secret and can be renewed.
 class CalendarTest < Minitest::Test
   include SignedIn
 
@@ -23,7 +23,8 @@ class CalendarTest < Minitest::Test
   def events(path)
     get path
     assert_equal 200, last_response.status
-    said, status = Open3.capture2("/usr/bin/python3", "-c", READ, stdin_data: last_response.body, binmode: true)
+    said, status =
+      Open3.capture2("/usr/bin/python3", "-c", READ, stdin_data: last_response.body, binmode: true)
     assert_predicate status, :success?
     JSON.parse(said)
   end
@@ -32,20 +33,27 @@ class CalendarTest < Minitest::Test
 
   def test_deadlines_forecasts_and_expiries
     id = world.start("isles-timetable.example", to: "orlop")
-    world.until_true(most: 200, what: "the release") { world.move(id).state.marked(:approval).active? }
+    world.until_true(most: 200, what: "the release") do
+      world.move(id).state.marked(:approval).active?
+    end
     send_to("/api/me/calendar")
     path = path_of(answer["address"])
     clear_cookies
     found = events(path).to_h { |uid, title, at| [uid, [title, at]] }
     release = world.move(id).state.marked(:approval).step.id
-    assert_equal ["Yours: Approve the release of isles-timetable.example at Tarnbeck Names",
-      world.move(id).state.deadline.strftime("%Y-%m-%dT%H:%M:%S+00:00")], found["move-#{id}-#{release}@steady-move"]
+    assert_equal [
+                   "Yours: Approve the release of isles-timetable.example at Tarnbeck Names",
+                   world.move(id).state.deadline.strftime("%Y-%m-%dT%H:%M:%S+00:00")
+                 ],
+                 found["move-#{id}-#{release}@steady-move"]
     assert_includes found.keys, "forecast-#{id}@steady-move"
     expiries = found.keys.grep(/\Aexpiry-/)
     assert_operator expiries.size, :>, 3
     assert_equal 1, events("#{path}?mine=true").size
-    refute_match(/#{Regexp.escape(world.world.registry.find('isles-timetable.example')[:auth_info])}/,
-      last_response.body)
+    refute_match(
+      /#{Regexp.escape(world.world.registry.find("isles-timetable.example")[:auth_info])}/,
+      last_response.body
+    )
   end
 
   def test_the_address_is_renewed_and_ended

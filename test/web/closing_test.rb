@@ -5,8 +5,8 @@ require_relative "../support/signed_in"
 require "csv"
 require "open3"
 
-# A move's end: the ledger with its receipts, what is left at the old account, the closing report as a page, a table and
-# a PDF that poppler (Debian's poppler-utils) opens.
+# A move's end: the ledger with its receipts, what is left at the old account, the closing report as
+# a page, a table and a PDF that poppler (Debian's poppler-utils) opens.
 class WebClosingTest < Minitest::Test
   include SignedIn
 
@@ -15,7 +15,14 @@ class WebClosingTest < Minitest::Test
   def setup
     super
     sign_in
-    id, = SteadyMove::Desk::Batches.new(world.app).make([NAME], by: ME, to: "orlop", trial: false, title: "Čtvrtek")
+    id, =
+      SteadyMove::Desk::Batches.new(world.app).make(
+        [NAME],
+        by: ME,
+        to: "orlop",
+        trial: false,
+        title: "Čtvrtek"
+      )
     @batch = id
     review = SteadyMove::Desk::BatchReview.new(world.app).of(world.app.batches.find(id))
     SteadyMove::Desk::Batches.new(world.app).start(id, by: ME, shown: review.total)
@@ -26,7 +33,9 @@ class WebClosingTest < Minitest::Test
   ME = "ada@saltern-office.example"
 
   def finish
-    world.until_true(most: 300, what: "the release") { world.move(@id).state.marked(:approval).active? }
+    world.until_true(most: 300, what: "the release") do
+      world.move(@id).state.marked(:approval).active?
+    end
     world.orders.approve(@id, by: ME)
     world.until_true(most: 300, what: "the end") { !world.move(@id).open }
   end
@@ -39,30 +48,64 @@ class WebClosingTest < Minitest::Test
 
   # What a registrar's receipt says is in the ledger, and what does not fit is asked about.
   def receipt(sum, uid: 7001)
-    from = "billing@#{world.app.accounts.find('orlop').sender_domains.first}"
-    message = SteadyMove::Wire::Mail::Message.new(uid: uid, froms: [from], at: world.app.now,
-      subject: "Your receipt", text: "Order O-#{uid}: transfer of #{NAME}\nTotal: #{sum} EUR", results: [])
-    reading = SteadyMove::Core::Post::Reading.new(kind: "receipt", names: [domain(NAME)], sender: "proven", because: [])
+    from = "billing@#{world.app.accounts.find("orlop").sender_domains.first}"
+    message =
+      SteadyMove::Wire::Mail::Message.new(
+        uid: uid,
+        froms: [from],
+        at: world.app.now,
+        subject: "Your receipt",
+        text: "Order O-#{uid}: transfer of #{NAME}\nTotal: #{sum} EUR",
+        results: []
+      )
+    reading =
+      SteadyMove::Core::Post::Reading.new(
+        kind: "receipt",
+        names: [domain(NAME)],
+        sender: "proven",
+        because: []
+      )
     found = SteadyMove::Core::Post::Sums.find(message.text)
-    world.app.messages.put(message, reading, @id, facts: { "sum" => { **found.amount.to_h, number: found.number } })
+    world.app.messages.put(
+      message,
+      reading,
+      @id,
+      facts: {
+        "sum" => {
+          **found.amount.to_h,
+          number: found.number
+        }
+      }
+    )
     world.app.db[:messages].where(uid: uid).update(sender: from)
   end
 
   def domain(name) = SteadyMove::Core::Names::DomainName.held(name)
 
-  # What is left at the old account stands as tasks under "By hand", and is said to be done for all, or for none.
+  # What is left at the old account stands as tasks under "By hand", and is said to be done for all,
+  # or for none.
   def test_what_is_left_is_settled_in_bulk
     finish
     place = asked("/api/hands")["leavings"].first
     assert_equal ["Tarnbeck Names", %w[auto_renew contacts subscriptions]],
-      [place["title"], place["kinds"].map { |k| k["key"] }]
+                 [place["title"], place["kinds"].map { |k| k["key"] }]
     assert_includes place["list"], "Turn auto-renew off:\n  #{NAME}\n"
     assert_nil place["mailto"], "no address of its support is known"
-    world.app.accounts.keep_habits(world.app.accounts.find("tarnbeck"), "support" => "care@tarnbeck.example")
-    assert_match(/\Amailto:care@tarnbeck.example\?.*#{NAME}/, asked("/api/hands")["leavings"].first["mailto"])
-    bulk = ->(moves, key) { send_to("/api/hands/leavings", moves: moves, key: key, state: "cancelled") }
+    world.app.accounts.keep_habits(
+      world.app.accounts.find("tarnbeck"),
+      "support" => "care@tarnbeck.example"
+    )
+    assert_match(
+      /\Amailto:care@tarnbeck.example\?.*#{NAME}/,
+      asked("/api/hands")["leavings"].first["mailto"]
+    )
+    bulk = ->(moves, key) do
+      send_to("/api/hands/leavings", moves: moves, key: key, state: "cancelled")
+    end
     assert_equal 404, bulk.call([@id, 99], "auto_renew")
-    assert_includes asked("/api/hands")["leavings"].first["kinds"].map { |k| k["key"] }, "auto_renew", "all or none"
+    assert_includes asked("/api/hands")["leavings"].first["kinds"].map { |k| k["key"] },
+                    "auto_renew",
+                    "all or none"
     %w[auto_renew contacts subscriptions].each { |key| assert_equal 200, bulk.call([@id], key) }
     assert_empty asked("/api/hands")["leavings"]
     assert_equal(3, world.move(@id).events.count { |e| e.type == "left-behind" })
@@ -88,17 +131,40 @@ class WebClosingTest < Minitest::Test
     difference = page["differences"].first
     assert_match(/charged 9.50 EUR; 9.02 EUR was quoted/, difference["says"])
     assert_equal 422, send_to("/api/ledger/settle", key: difference["key"], reason: " ")
-    assert_equal 200, send_to("/api/ledger/settle", key: difference["key"], reason: "The price rose; we pay it.")
+    assert_equal 200,
+                 send_to(
+                   "/api/ledger/settle",
+                   key: difference["key"],
+                   reason: "The price rose; we pay it."
+                 )
     assert_empty answer["differences"]
-    assert_equal 200, send_to("/api/ledger", kind: "refund", moves: [@id], account: "orlop",
-      amount: { minor: 48, currency: "EUR" })
+    assert_equal 200,
+                 send_to(
+                   "/api/ledger",
+                   kind: "refund",
+                   moves: [@id],
+                   account: "orlop",
+                   amount: {
+                     minor: 48,
+                     currency: "EUR"
+                   }
+                 )
     assert_equal 902, answer["lines"].first["spent"]["minor"]
     by = answer["sums"].to_h { |s| [s["by"], [s["title"], s["spent"].first["minor"]]] }
-    assert_equal({ "all" => [nil, 902], "account" => ["Orlop Domain Desk", 902], "batch" => ["Čtvrtek", 902],
-                   "year" => ["2027", 902] }, by)
+    assert_equal(
+      {
+        "all" => [nil, 902],
+        "account" => ["Orlop Domain Desk", 902],
+        "batch" => ["Čtvrtek", 902],
+        "year" => ["2027", 902]
+      },
+      by
+    )
     rows = CSV.parse(asked("/api/ledger.csv"), headers: true)
-    assert_equal %w[receipt 9.50 EUR O-7001 mail], rows.find { |r| r["kind"] == "receipt" }
-      .values_at("kind", "amount", "currency", "order_number", "source")
+    assert_equal %w[receipt 9.50 EUR O-7001 mail],
+                 rows
+                   .find { |r| r["kind"] == "receipt" }
+                   .values_at("kind", "amount", "currency", "order_number", "source")
     assert_empty asked("/api/ledger?year=2026")["lines"]
   end
 
@@ -110,18 +176,25 @@ class WebClosingTest < Minitest::Test
     assert_includes report["left"].map { |i| i["key"] }, "auto_renew"
     assert_equal 422, send_to("/api/moves/#{@id}/closing", key: "auto_renew", state: "kept")
     assert_equal 200, send_to("/api/moves/#{@id}/closing", key: "auto_renew", state: "cancelled")
-    assert_equal(%w[cancelled], answer["left"].select { |i| i["key"] == "auto_renew" }.map { |i| i["state"] })
+    assert_equal(
+      %w[cancelled],
+      answer["left"].select { |i| i["key"] == "auto_renew" }.map { |i| i["state"] }
+    )
     text = report["parts"].flat_map { |p| p["lines"] }.join("\n")
     assert_match(/Result: Settled/, text)
     assert_match(/No time that was paid for is lost/, text)
     # Within 60 days after a move a name does not move again (rules of the job §2, recent-move).
-    assert_in_delta world.move(@id).state.told("landed_at").at + (60 * 86_400), Time.iso8601(report["again_at"]), 86_400
+    assert_in_delta world.move(@id).state.told("landed_at").at + (60 * 86_400),
+                    Time.iso8601(report["again_at"]),
+                    86_400
     assert(report["checks"].all? { |c| c["ok"] })
-    assert_equal([[NAME, "Settled"]], asked("/api/batches/#{@batch}/closing")["moves"].map do |m|
-      m.values_at("name", "stage")
-    end)
+    assert_equal(
+      [[NAME, "Settled"]],
+      asked("/api/batches/#{@batch}/closing")["moves"].map { |m| m.values_at("name", "stage") }
+    )
     row = CSV.parse(asked("/api/batches/#{@batch}/closing.csv"), headers: true).first
-    assert_equal [NAME, "Settled", "9.02", "EUR"], row.values_at("name", "came_to", "spent", "currency")
+    assert_equal [NAME, "Settled", "9.02", "EUR"],
+                 row.values_at("name", "came_to", "spent", "currency")
     assert_includes asked("/api/closing/move/#{@id}/page"), "Closing report"
   end
 
@@ -130,7 +203,9 @@ class WebClosingTest < Minitest::Test
     { "move/#{@id}" => NAME, "batch/#{@batch}" => "Čtvrtek" }.each do |of, word|
       pdf = asked("/api/closing/#{of}/pdf")
       text, status = Open3.capture2("pdftotext", "-", "-", stdin_data: pdf, binmode: true)
-      assert_equal [true, true], [status.success?, text.force_encoding("UTF-8").include?(word)], text[0, 200]
+      assert_equal [true, true],
+                   [status.success?, text.force_encoding("UTF-8").include?(word)],
+                   text[0, 200]
     end
   end
 end

@@ -12,7 +12,8 @@ class CompanyTest < Minitest::Test
     at = 0
     presence = SteadyMove::Web::Presence.new(monotonic: -> { at })
     assert_empty presence.here(7, "ada")
-    assert_equal [%w[ada], [], %w[tam]], [presence.here(7, "tam"), presence.here(8, "ada"), presence.here(7, "ada")]
+    assert_equal [%w[ada], [], %w[tam]],
+                 [presence.here(7, "tam"), presence.here(8, "ada"), presence.here(7, "ada")]
     at = 61
     assert_empty presence.here(7, "ada")
   end
@@ -29,7 +30,7 @@ class CompanyTest < Minitest::Test
     id = world.start("isles-timetable.example", to: "orlop")
     get "/api/moves/#{id}/here"
     assert_equal ["ada@saltern-office.example", true],
-      [answer["keeper"], answer["people"].include?("mover@saltern-office.example")]
+                 [answer["keeper"], answer["people"].include?("mover@saltern-office.example")]
     WRONG.each do |to, status, says|
       assert_equal [status, true], [hand(id, to), answer["detail"].include?(says)], to
     end
@@ -37,11 +38,16 @@ class CompanyTest < Minitest::Test
     assert_equal "mover@saltern-office.example", answer["keeper"]
     assert_includes world.move(id).events.last.says, "“back on Monday”"
     get "/api/desk"
-    assert_equal(["mover@saltern-office.example"], answer["lanes"].values.flatten.map { |c| c["keeper"] })
+    assert_equal(
+      ["mover@saltern-office.example"],
+      answer["lanes"].values.flatten.map { |c| c["keeper"] }
+    )
   end
 
   private
 
-  def person(role) = house.people.put("#{role}@saltern-office.example", "marsh gate at nine #{role}", role: role)
+  def person(role)
+    house.people.put("#{role}@saltern-office.example", "marsh gate at nine #{role}", role: role)
+  end
   def hand(id, to, note = "") = send_to("/api/moves/#{id}/hand-on", to: to, note: note)
 end

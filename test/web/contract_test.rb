@@ -10,10 +10,12 @@ class ContractTest < Minitest::Test
 
   # operation => verb, path, least role, for anybody, answered by the sign-in
   OPERATIONS = {
-    "names" => ["get", "/api/names", nil, false, false], "name" => ["get", "/api/names/:name", nil, false, false],
-    "callOff" => ["post", "/api/moves/:id/call-off", "mover", false, false], "approve" => ["post",
-      "/api/moves/:id/approve", "approver", false, false],
-    "signIn" => ["post", "/api/sign-in", nil, true, true], "firstRun" => ["post", "/api/first-run", nil, true, false],
+    "names" => ["get", "/api/names", nil, false, false],
+    "name" => ["get", "/api/names/:name", nil, false, false],
+    "callOff" => ["post", "/api/moves/:id/call-off", "mover", false, false],
+    "approve" => ["post", "/api/moves/:id/approve", "approver", false, false],
+    "signIn" => ["post", "/api/sign-in", nil, true, true],
+    "firstRun" => ["post", "/api/first-run", nil, true, false],
     "people" => ["get", "/api/people", "administrator", false, false]
   }.freeze
 
@@ -31,60 +33,90 @@ class ContractTest < Minitest::Test
 
   # query => what it is understood as, or a part of the problem
   QUERIES = [
-    [{ "limit" => "20", "q" => "x", "changed" => "true", "other" => "ignored" }, { q: "x", changed: true, limit: 20 }],
+    [
+      { "limit" => "20", "q" => "x", "changed" => "true", "other" => "ignored" },
+      { q: "x", changed: true, limit: 20 }
+    ],
     [{ "changed" => "1", "within" => "0" }, { within: 0, changed: true }],
-    [{ "limit" => "0" }, "limit: “0”"], [{ "limit" => "2x" }, "limit: “2x”"], [{ "gate" => "ready,needs" },
-      { gate: "ready,needs" }], [{ "gate" => "ready;needs" }, "gate:"], [{ "sort" => "-expiry" }, { sort: "-expiry" }],
-    [{ "group" => "suffix" }, "group:"], [{ "q" => "x" * 201 }, "q:"], [{ "changed" => "maybe" }, "changed:"],
+    [{ "limit" => "0" }, "limit: “0”"],
+    [{ "limit" => "2x" }, "limit: “2x”"],
+    [{ "gate" => "ready,needs" }, { gate: "ready,needs" }],
+    [{ "gate" => "ready;needs" }, "gate:"],
+    [{ "sort" => "-expiry" }, { sort: "-expiry" }],
+    [{ "group" => "suffix" }, "group:"],
+    [{ "q" => "x" * 201 }, "q:"],
+    [{ "changed" => "maybe" }, "changed:"],
     [{ "q" => %w[a b] }, "q:"]
   ].freeze
 
   def test_queries
     QUERIES.each do |given, expected|
-      next assert_equal(expected, contract.check(contract.operation("names"), given), given) if expected.is_a?(Hash)
+      if expected.is_a?(Hash)
+        next assert_equal(expected, contract.check(contract.operation("names"), given), given)
+      end
 
-      problem = assert_raises(Web::Problem, given.to_s) { contract.check(contract.operation("names"), given) }
-      assert_equal [422, true], [problem.status, problem.to_json.include?(expected)], problem.to_json
+      problem =
+        assert_raises(Web::Problem, given.to_s) do
+          contract.check(contract.operation("names"), given)
+        end
+      assert_equal [422, true],
+                   [problem.status, problem.to_json.include?(expected)],
+                   problem.to_json
     end
   end
 
   # body => a part of the problem; nil where it is good
   BODIES = [
-    ['{"name":"a.example","to":"x"}', nil], ["", "not JSON"], ["[]", "not an object"], ["{\"name\":\"a\"}", "to"],
-    ['{"name":"a","to":"x","more":1}', "more"], ['{"name":"a","to":null}', "to: "],
-    ["#{'[' * 30}#{']' * 30}", "not JSON"]
+    ['{"name":"a.example","to":"x"}', nil],
+    ["", "not JSON"],
+    ["[]", "not an object"],
+    ["{\"name\":\"a\"}", "to"],
+    %w[{"name":"a","to":"x","more":1} more],
+    ['{"name":"a","to":null}', "to: "],
+    ["#{"[" * 30}#{"]" * 30}", "not JSON"]
   ].freeze
 
   def test_bodies
     BODIES.each do |text, says|
-      next assert_equal("a.example", contract.body(text, contract.operation("startMove"))["name"]) unless says
+      unless says
+        next assert_equal("a.example", contract.body(text, contract.operation("startMove"))["name"])
+      end
 
-      problem = assert_raises(Web::Problem, text[0, 40]) { contract.body(text, contract.operation("startMove")) }
-      assert_equal [422, true], [problem.status, problem.to_json.include?(says)], problem.to_json[0, 200]
+      problem =
+        assert_raises(Web::Problem, text[0, 40]) do
+          contract.body(text, contract.operation("startMove"))
+        end
+      assert_equal [422, true],
+                   [problem.status, problem.to_json.include?(says)],
+                   problem.to_json[0, 200]
     end
     assert_equal utc("2027-03-01T07:00:00Z"), Web::Contract.instant("2027-03-01T08:00:00+01:00")
     assert_nil Web::Contract.instant(nil)
     assert_raises(Web::Problem) { Web::Contract.instant("noon") }
   end
 
-  # Every reference leads somewhere, every operation has a name of its own and says what an error looks like.
+  # Every reference leads somewhere, every operation has a name of its own and says what an error
+  # looks like.
   def test_the_document_is_whole
     document = JSON.parse(contract.json)
     references = []
-    walk = lambda do |value|
-      case value
-      when Hash
-        references << value["$ref"] if value["$ref"]
-        value.each_value(&walk)
-      when Array then value.each(&walk)
+    walk =
+      lambda do |value|
+        case value
+        when Hash
+          references << value["$ref"] if value["$ref"]
+          value.each_value(&walk)
+        when Array
+          value.each(&walk)
+        end
       end
-    end
     walk.call(document)
     references.uniq.each { |r| refute_nil document.dig(*r.delete_prefix("#/").split("/")), r }
     operations = document["paths"].values.flat_map { |item| item.slice("get", "post").values }
     assert_equal operations.map { |o| o["operationId"] }.uniq.size, operations.size
     operations.each { |o| refute_nil o["summary"], o["operationId"] }
     used = references.grep(%r{/schemas/}).map { |r| r.split("/").last }
-    assert_empty document.dig("components", "schemas").keys - used - %w[Problem], "schemas that nothing uses"
+    assert_empty document.dig("components", "schemas").keys - used - %w[Problem],
+                 "schemas that nothing uses"
   end
 end

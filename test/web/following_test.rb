@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/signed_in"
 
-# All moves on one axis, approvals in one place, a letter to whom a late one waits for, and a page for the site's owner.
+# All moves on one axis, approvals in one place, a letter to whom a late one waits for, and a page
+# for the site's owner.
 class WebFollowingTest < Minitest::Test
   include SignedIn
 
@@ -36,7 +37,7 @@ class WebFollowingTest < Minitest::Test
     assert_empty asked("/api/axis?turn=theirs")["rows"]
     assert_empty asked("/api/axis?account=withy")["rows"]
     assert_empty asked("/api/axis?late=true")["rows"]
-    tracks = asked("/api/tracks?ids=#{@ids.join(',')}")["tracks"]
+    tracks = asked("/api/tracks?ids=#{@ids.join(",")}")["tracks"]
     assert_equal @ids, tracks.map { |t| t["id"] }.sort
     blocks = tracks.first["blocks"]
     assert(blocks.any? { |b| b["past"] } && blocks.any? { |b| !b["past"] && b["turn"] == "yours" })
@@ -55,7 +56,9 @@ class WebFollowingTest < Minitest::Test
     assert_in_delta Time.iso8601(item["ends"]) - world.app.now - 900, item["saves"], 1
     assert_equal 200, send_to("/api/approvals", moves: [*@ids, 99])
     assert_equal([99], answer["problems"].map { |p| p["move_id"] })
-    world.until_true(most: 300, what: "the landings") { @ids.all? { |id| world.move(id).state.landed? } }
+    world.until_true(most: 300, what: "the landings") do
+      @ids.all? { |id| world.move(id).state.landed? }
+    end
   end
 
   def test_whom_to_ask_where_one_is_late

@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/signed_in"
 
-# Acts by hand, letters, contacts and the post over the API: what comes back, and what each bad request is
-# told.
+# Acts by hand, letters, contacts and the post over the API: what comes back, and what each bad
+# request is told.
 class WebHandsTest < Minitest::Test
   include SignedIn
 
@@ -18,18 +18,28 @@ class WebHandsTest < Minitest::Test
   def move(name) = world.start(name, to: "orlop").tap { world.runner.pass }
   def hands = get("/api/hands") && answer
   def item(step) = hands["places"].flat_map { |p| p["items"] }.find { |i| i["step"] == step }
-  def codes_in(text) = world.world.registry.domains.select_map(:auth_info).select { |c| text.include?(c) }
+  def codes_in(text)
+    world.world.registry.domains.select_map(:auth_info).select { |c| text.include?(c) }
+  end
 
   def test_said_and_looked_for
     id = move("slipway.example")
-    assert_equal ["Millrace Registrations", "kelpsound"], hands["places"].first.values_at("title", "login")
-    assert_equal([id, false, "page"], item("unlock").then { |i| [i["move"], i["letter"], i["hand"]["way"]] })
+    assert_equal ["Millrace Registrations", "kelpsound"],
+                 hands["places"].first.values_at("title", "login")
+    assert_equal(
+      [id, false, "page"],
+      item("unlock").then { |i| [i["move"], i["letter"], i["hand"]["way"]] }
+    )
     assert_equal 200, send_to("/api/hands/said", steps: [{ move: id, step: "unlock" }])
     refute_nil item("unlock")["said_at"]
     get "/api/moves/#{id}"
     steps = answer["steps"].to_h { |s| [s["id"], s] }
     assert_equal [true, "page", true],
-      [steps["unlock"]["by_hand"], steps["unlock"]["way"], steps["unlock"]["said_at"] == item("unlock")["said_at"]]
+                 [
+                   steps["unlock"]["by_hand"],
+                   steps["unlock"]["way"],
+                   steps["unlock"]["said_at"] == item("unlock")["said_at"]
+                 ]
     assert_nil steps["order"]["hand"], "only what can be done now is told"
   end
 
@@ -38,10 +48,19 @@ class WebHandsTest < Minitest::Test
     ["/api/hands/said", { steps: [] }, 422, "steps"],
     ["/api/hands/said", { steps: [{ move: 99, step: "unlock" }] }, 409, "no move number 99"],
     ["/api/hands/said", { steps: [{ move: 1, step: "order" }] }, 409, "does not wait for that"],
-    ["/api/hands/consent", { moves: [1], given_by: "P", until: "2027-03-09T00:00:00Z" }, 422, "given_by"],
+    [
+      "/api/hands/consent",
+      { moves: [1], given_by: "P", until: "2027-03-09T00:00:00Z" },
+      422,
+      "given_by"
+    ],
     ["/api/hands/consent", { moves: [1], given_by: "Pearl", until: "tomorrow" }, 422, "until"],
-    ["/api/hands/consent", { moves: [1], given_by: "Pearl", until: "2027-03-09T00:00:00Z" }, 409,
-      "does not wait for that"],
+    [
+      "/api/hands/consent",
+      { moves: [1], given_by: "Pearl", until: "2027-03-09T00:00:00Z" },
+      409,
+      "does not wait for that"
+    ],
     ["/api/hands/new-code", { move: 99 }, 409, "no move number 99"],
     ["/api/hands/code", { name: "nobody.example", code: "abc123" }, 409, "not on the list"],
     ["/api/hands/code", { name: "slipway.example", code: "" }, 422, "code"],
@@ -51,50 +70,80 @@ class WebHandsTest < Minitest::Test
     ["/api/letters", { account: "cobble", how: "pigeon" }, 422, "how"],
     ["/api/letters", { account: "cobble", how: "smtp", reference: "x" }, 422, "reference"],
     ["/api/batches", { names: ["slipway.example"], to: "nowhere" }, 422, "no account"],
-    ["/api/batches", { names: ["slipway.example"], to: "orlop", host: "nowhere" }, 422, "no DNS host"],
+    [
+      "/api/batches",
+      { names: ["slipway.example"], to: "orlop", host: "nowhere" },
+      422,
+      "no DNS host"
+    ],
     ["/api/batches", { names: [], to: "orlop" }, 422, "names"],
     ["/api/post/1/correct", { kind: "gossip", names: [] }, 422, "kind"],
     ["/api/post/999/correct", { kind: "offer", names: [] }, 422, "no message number 999"],
     ["/api/names/kelpsound.example/contacts/prove", { role: "friend" }, 422, "role"],
-    ["/api/names/kelpsound.example/contacts/repair", { choice: "burn", email: "a@b.example" }, 422,
-      "not one of the choices"],
-    ["/api/names/kelpsound.example/contacts/repair", { choice: "admin", email: "a at b" }, 422, "not an email"],
+    [
+      "/api/names/kelpsound.example/contacts/repair",
+      { choice: "burn", email: "a@b.example" },
+      422,
+      "not one of the choices"
+    ],
+    [
+      "/api/names/kelpsound.example/contacts/repair",
+      { choice: "admin", email: "a at b" },
+      422,
+      "not an email"
+    ],
     ["/api/names/nobody.example/contacts/prove", { role: "admin" }, 404, "not on the list"]
   ].freeze
 
   def test_bad_requests_are_told_what_is_wrong
     move("slipway.example")
     BAD.each do |path, body, status, says|
-      assert_equal [status, true], [send_to(path, **body), answer["detail"].to_s.include?(says)],
-        "#{path} #{body}: #{last_response.body[0, 200]}"
+      assert_equal [status, true],
+                   [send_to(path, **body), answer["detail"].to_s.include?(says)],
+                   "#{path} #{body}: #{last_response.body[0, 200]}"
     end
   end
 
   def test_one_consent_for_all
     ids = %w[kelp-sound-hire.example northskerry-crew.example].map { |n| move(n) }
     due = hands["consents"]
-    assert_equal [ids, true], [due["moves"].map { |m| m["id"] }, due["shown"].include?("email address")]
-    assert_equal 200, send_to("/api/hands/consent", moves: ids, given_by: "Pearl Strand", until: "2027-03-09T23:59:59Z")
+    assert_equal [ids, true],
+                 [due["moves"].map { |m| m["id"] }, due["shown"].include?("email address")]
+    assert_equal 200,
+                 send_to(
+                   "/api/hands/consent",
+                   moves: ids,
+                   given_by: "Pearl Strand",
+                   until: "2027-03-09T23:59:59Z"
+                 )
     world.runner.pass
     assert_nil hands["consents"]
     get "/api/moves/#{ids.first}"
-    assert_equal ["Pearl Strand", "2027-03-09T23:59:59Z"], answer["consent"].values_at("given_by", "until")
+    assert_equal ["Pearl Strand", "2027-03-09T23:59:59Z"],
+                 answer["consent"].values_at("given_by", "until")
   end
 
   # A draft is looked at, changed and sent; what is sent is what was looked at.
   def test_a_letter_is_drafted_and_sent
     %w[saltern-harbour.example isles-weather.example].each { |n| move(n) }
-    assert_equal(%w[saltern-harbour.example isles-weather.example], hands["places"].find do |p|
-      p["id"] == "cobble"
-    end["letter_for"])
+    assert_equal(
+      %w[saltern-harbour.example isles-weather.example],
+      hands["places"].find { |p| p["id"] == "cobble" }["letter_for"]
+    )
     send_to("/api/letters/draft", account: "cobble")
     draft = answer
     assert_empty codes_in(draft.values.join), "no secret"
     assert draft["mailto"].start_with?("mailto:help@cobblekeel.example?subject=Unlock%202%20names")
-    text = "#{draft['text']}\nPlease hurry.\n"
+    text = "#{draft["text"]}\nPlease hurry.\n"
     assert_equal 200,
-      send_to("/api/letters", account: "cobble", how: "smtp", text: text, reference: draft["reference"],
-        message_id: draft["message_id"])
+                 send_to(
+                   "/api/letters",
+                   account: "cobble",
+                   how: "smtp",
+                   text: text,
+                   reference: draft["reference"],
+                   message_id: draft["message_id"]
+                 )
     sent = answer["letters"].first
     assert_equal ["sent", "smtp", draft["subject"]], sent.values_at("state", "how", "subject")
     assert_equal draft["message_id"], world.app.db[:letters].get(:message_id)
@@ -102,7 +151,8 @@ class WebHandsTest < Minitest::Test
     assert_equal 409, send_to("/api/letters", account: "cobble", how: "smtp")
   end
 
-  # Cut off while it was sent: nobody knows whether it left, so a person looks; what did not leave waits to be written.
+  # Cut off while it was sent: nobody knows whether it left, so a person looks; what did not leave
+  # waits to be written.
   def test_a_letter_of_which_nobody_knows_whether_it_left
     move("isles-weather.example")
     letters = SteadyMove::Desk::Letters.new(world.app)
@@ -114,7 +164,7 @@ class WebHandsTest < Minitest::Test
     assert_equal(["intended"], hands["letters"].map { |l| l["state"] })
     assert_equal 200, send_to("/api/letters/#{world.app.db[:letters].get(:id)}/left", left: false)
     assert_equal [[], %w[isles-weather.example]],
-      [hands["letters"], hands["places"].find { |p| p["id"] == "cobble" }["letter_for"]]
+                 [hands["letters"], hands["places"].find { |p| p["id"] == "cobble" }["letter_for"]]
     assert_equal 200, send_to("/api/letters", account: "cobble", how: "smtp")
     id = hands["letters"].first["id"]
     assert_equal 422, send_to("/api/letters/#{id}/left", left: true), "it is known that it left"
@@ -124,7 +174,10 @@ class WebHandsTest < Minitest::Test
     id = move("isles-weather.example")
     code = world.world.registry.find("isles-weather.example")[:auth_info]
     assert_equal [200, true],
-      [send_to("/api/hands/code", name: "isles-weather.example", code: code), answer["says"].is_a?(Array)]
+                 [
+                   send_to("/api/hands/code", name: "isles-weather.example", code: code),
+                   answer["says"].is_a?(Array)
+                 ]
     world.runner.pass
     assert world.move(id).state.done?("ask-code")
     assert_equal 200, send_to("/api/hands/code", name: "slipway.example", code: " 1l0O")
@@ -135,19 +188,30 @@ class WebHandsTest < Minitest::Test
   def test_contacts_on_the_sheet
     get "/api/names/kelpsound.example"
     cards, choices = answer["contacts"].values_at("cards", "choices")
-    assert_equal([["registrant", "bounced", true], ["admin", nil, false]], cards.map do |c|
-      c.values_at("role", "mailbox", "on_name")
-    end)
-    assert_equal([["read", true, nil], ["admin", true, "admin"], ["after", false, nil]], choices.map do |c|
-      c.values_at("id", "possible", "changes")
-    end)
+    assert_equal(
+      [["registrant", "bounced", true], ["admin", nil, false]],
+      cards.map { |c| c.values_at("role", "mailbox", "on_name") }
+    )
+    assert_equal(
+      [["read", true, nil], ["admin", true, "admin"], ["after", false, nil]],
+      choices.map { |c| c.values_at("id", "possible", "changes") }
+    )
     assert_equal 200, send_to("/api/names/kelpsound.example/contacts/prove", role: "admin")
     assert_nil answer["word"], "a word that was sent is shown to nobody"
     assert_equal 200,
-      send_to("/api/names/kelpsound.example/contacts/repair", choice: "admin", email: "pearl@kelp-office.example")
-    assert_equal [false, "Millrace Registrations", nil], [answer["done"], answer["hand"]["title"], answer["mailto"]]
+                 send_to(
+                   "/api/names/kelpsound.example/contacts/repair",
+                   choice: "admin",
+                   email: "pearl@kelp-office.example"
+                 )
+    assert_equal [false, "Millrace Registrations", nil],
+                 [answer["done"], answer["hand"]["title"], answer["mailto"]]
     assert_equal 200,
-      send_to("/api/names/saltern-harbour.example/contacts/repair", choice: "registrant", email: "a@b.example")
+                 send_to(
+                   "/api/names/saltern-harbour.example/contacts/repair",
+                   choice: "registrant",
+                   email: "a@b.example"
+                 )
     assert answer["mailto"].start_with?("mailto:help@cobblekeel.example")
   end
 
@@ -158,47 +222,98 @@ class WebHandsTest < Minitest::Test
     last_response.status
   end
 
-  RAW = "From: a@b.test\r\nMessage-ID: <1@b>\r\nSubject: Sorry to see you go\r\n\r\nStay with us, slipway.example\r\n"
+  RAW =
+    "From: a@b.test\r\nMessage-ID: <1@b>\r\nSubject: Sorry to see you go\r\n\r\nStay with us, " \
+      "slipway.example\r\n"
 
   def test_messages_dropped_in_and_put_right
     assert_equal 200, drop(RAW)
-    assert_equal(["offer", -1, nil], answer["messages"].first.values_at("kind", "uid", "corrected_by"))
+    assert_equal(
+      ["offer", -1, nil],
+      answer["messages"].first.values_at("kind", "uid", "corrected_by")
+    )
     assert_equal [409, true], [drop(RAW), answer["detail"].include?("already")]
     assert_equal [422, true], [drop("nothing"), answer["detail"].include?("From")]
     assert_equal [413, true],
-      [drop("From: a@b.test\r\n\r\n#{'x' * (33 * 1024 * 1024)}"), answer["detail"].include?("32 MB")]
+                 [
+                   drop("From: a@b.test\r\n\r\n#{"x" * (33 * 1024 * 1024)}"),
+                   answer["detail"].include?("32 MB")
+                 ]
     assert_equal 200, send_to("/api/post/-1/correct", kind: "receipt", names: ["slipway.example"])
-    assert_equal(["receipt", %w[slipway.example], Practice::DeskSide::Desk::EMAIL],
-      answer["messages"].first.values_at("kind", "names", "corrected_by"))
+    assert_equal(
+      ["receipt", %w[slipway.example], Practice::DeskSide::Desk::EMAIL],
+      answer["messages"].first.values_at("kind", "names", "corrected_by")
+    )
   end
 
   # What an administrator writes down about an account is what the desk goes by.
   def test_habits_are_kept
-    body = { title: "Quern Names", registrar: "Quern Names", kind: "by_hand",
-             habits: { ways: { code: "letter", release: "link" }, support: "help@quern.example",
-                       site: "https://quern.example/", login: "ada", code_takes: [60, 600, 3600], opt_out: true,
-                       privacy_service: { title: "Hood", identity: true, writes_from: "hood.example" } } }
+    body = {
+      title: "Quern Names",
+      registrar: "Quern Names",
+      kind: "by_hand",
+      habits: {
+        ways: {
+          code: "letter",
+          release: "link"
+        },
+        support: "help@quern.example",
+        site: "https://quern.example/",
+        login: "ada",
+        code_takes: [60, 600, 3600],
+        opt_out: true,
+        privacy_service: {
+          title: "Hood",
+          identity: true,
+          writes_from: "hood.example"
+        }
+      }
+    }
     assert_equal 201, send_to("/api/accounts", **body)
     id = answer["id"]
     account = world.app.accounts.find(id)
     assert_equal %w[page letter link Hood],
-      [account.ways["unlock"], account.ways["code"], account.ways["release"], account.privacy_service["title"]]
+                 [
+                   account.ways["unlock"],
+                   account.ways["code"],
+                   account.ways["release"],
+                   account.privacy_service["title"]
+                 ]
     get "/api/accounts"
     shown = answer["accounts"].find { |a| a["id"] == id }
-    assert_equal ["letter", "https://quern.example/", "help@quern.example", "Hood"],
-      [shown["ways"]["code"], *shown.values_at("site", "support", "privacy_service")]
-    [{ ways: { code: "smoke" } }, { support: "nobody" }, { site: "javascript:alert(1)" }, { code_takes: [1] },
-      { privacy_service: { title: "" } }].each do |habits|
+    assert_equal %w[letter https://quern.example/ help@quern.example Hood],
+                 [shown["ways"]["code"], *shown.values_at("site", "support", "privacy_service")]
+    [
+      { ways: { code: "smoke" } },
+      { support: "nobody" },
+      { site: "javascript:alert(1)" },
+      { code_takes: [1] },
+      { privacy_service: { title: "" } }
+    ].each do |habits|
       assert_equal [422, true],
-        [send_to("/api/accounts", **body, habits: habits), answer["detail"].start_with?("habits")], habits.inspect
+                   [
+                     send_to("/api/accounts", **body, habits: habits),
+                     answer["detail"].start_with?("habits")
+                   ],
+                   habits.inspect
     end
   end
 
   # key, value => status, a part of what is told
   SETTINGS = [
-    ["outgoing",
-      { host: "mail.example", port: 587, from: "a@b.example", tls: "starttls", login: "x", password: "secret-word" },
-      200, nil],
+    [
+      "outgoing",
+      {
+        host: "mail.example",
+        port: 587,
+        from: "a@b.example",
+        tls: "starttls",
+        login: "x",
+        password: "secret-word"
+      },
+      200,
+      nil
+    ],
     ["outgoing", { host: "mail.example", port: 587 }, 422, "from"],
     ["outgoing", { host: "mail.example", port: 0, from: "a@b.example" }, 422, "port"],
     ["registries", { "registry.example" => "yes" }, 200, nil],
@@ -212,9 +327,15 @@ class WebHandsTest < Minitest::Test
   def test_where_mail_goes_out
     SETTINGS.each do |key, value, status, part|
       assert_equal status, send_to("/api/settings", key: key, value: value), [key, value].inspect
-      part ? assert_includes(answer["detail"], part) : refute_includes(last_response.body, "secret-word")
+      if part
+        assert_includes(answer["detail"], part)
+      else
+        refute_includes(last_response.body, "secret-word")
+      end
     end
-    assert_equal({ "ids" => %w[post.own.example mx2.own.example], "trusting" => false },
-      get("/api/settings") && answer["mail_server"])
+    assert_equal(
+      { "ids" => %w[post.own.example mx2.own.example], "trusting" => false },
+      get("/api/settings") && answer["mail_server"]
+    )
   end
 end

@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/signed_in"
 
-# Nothing that happens often reads a whole table: what the database plans for every statement of a move's way and of
-# the lists (SQLite, EXPLAIN QUERY PLAN).
+# Nothing that happens often reads a whole table: what the database plans for every statement of a
+# move's way and of the lists (SQLite, EXPLAIN QUERY PLAN).
 class HotPathsTest < Minitest::Test
   include SignedIn
 
@@ -12,13 +12,27 @@ class HotPathsTest < Minitest::Test
   # Indexes that hold only the few rows that are asked for.
   PARTIAL = "moves_last|letters_open|looks_held|codes_of_name"
   # Read from its newest end and no further than its LIMIT.
-  NEWEST = /\ASELECT [^()]*? FROM `\w+` (?:WHERE \(1 = 1\) )?ORDER BY [^()]*(?:\([^()]*\))?[^()]* LIMIT \d+\z/
+  NEWEST =
+    /\ASELECT [^()]*? FROM `\w+` (?:WHERE \(1 = 1\) )?ORDER BY [^()]*(?:\([^()]*\))?[^()]* LIMIT \d+\z/
   SCAN = /\ASCAN (?:#{TABLES})\b(?!.*INDEX (?:#{PARTIAL}))/
   # Asks for nothing.
   NOTHING = /WHERE \(1 = 0\)/
-  LISTS = %w[/api/desk /api/moves /api/moves?turn=yours /api/moves?account=tarnbeck /api/moves/1 /api/hands /api/post
-    /api/post?kinds=code /api/journal /api/journal?name=nightboat-saltern.example /api/names
-    /api/names/nightboat-saltern.example /api/letters /api/codes].freeze
+  LISTS = %w[
+    /api/desk
+    /api/moves
+    /api/moves?turn=yours
+    /api/moves?account=tarnbeck
+    /api/moves/1
+    /api/hands
+    /api/post
+    /api/post?kinds=code
+    /api/journal
+    /api/journal?name=nightboat-saltern.example
+    /api/names
+    /api/names/nightboat-saltern.example
+    /api/letters
+    /api/codes
+  ].freeze
 
   # Collects statements as the database gets them.
   class Listener
@@ -46,13 +60,17 @@ class HotPathsTest < Minitest::Test
 
   def test_no_table_is_scanned
     sign_in
-    statements = listening do
-      world.start("nightboat-saltern.example", to: "orlop")
-      6.times { world.driver.move_on }
-      LISTS.each { |path| assert_includes [200, 404], get(path).status, path }
-    end
+    statements =
+      listening do
+        world.start("nightboat-saltern.example", to: "orlop")
+        6.times { world.driver.move_on }
+        LISTS.each { |path| assert_includes [200, 404], get(path).status, path }
+      end
     assert_operator statements.size, :>, 60
-    asked = statements.grep_v(NOTHING).reject { |sql| sql.match?(NEWEST) && plan_of(sql).grep(/TEMP B-TREE/).empty? }
+    asked =
+      statements
+        .grep_v(NOTHING)
+        .reject { |sql| sql.match?(NEWEST) && plan_of(sql).grep(/TEMP B-TREE/).empty? }
     scans = asked.flat_map { |sql| plan_of(sql).grep(SCAN).map { |plan| [plan, sql] } }
     assert_empty(scans.map { |plan, sql| "#{plan}: #{sql}" })
   end

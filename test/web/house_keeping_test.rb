@@ -10,18 +10,45 @@ class HouseKeepingTest < Minitest::Test
 
   # path and body that only an administrator may send
   RESERVED = {
-    "/api/accounts" => { title: "X", registrar: "X", kind: "by_hand" }, "/api/accounts/orlop" => { title: "X" },
-    "/api/accounts/orlop/remove" => {}, "/api/hosts" => { title: "X", name_servers: ["ns.x.example"] },
-    "/api/hosts/lanternroom" => { title: "X" }, "/api/hosts/lanternroom/remove" => {},
-    "/api/settings" => { key: "mailbox", value: nil }, "/api/people" => { email: "x@y.example", role: "viewer" },
-    "/api/people/1" => { role: nil }
+    "/api/accounts" => {
+      title: "X",
+      registrar: "X",
+      kind: "by_hand"
+    },
+    "/api/accounts/orlop" => {
+      title: "X"
+    },
+    "/api/accounts/orlop/remove" => {
+    },
+    "/api/hosts" => {
+      title: "X",
+      name_servers: ["ns.x.example"]
+    },
+    "/api/hosts/lanternroom" => {
+      title: "X"
+    },
+    "/api/hosts/lanternroom/remove" => {
+    },
+    "/api/settings" => {
+      key: "mailbox",
+      value: nil
+    },
+    "/api/people" => {
+      email: "x@y.example",
+      role: "viewer"
+    },
+    "/api/people/1" => {
+      role: nil
+    }
   }.freeze
 
   def test_what_is_the_administrators_is_refused_to_others
     house.people.put("mo@saltern-office.example", "mover-of-names-27", role: "mover")
     sign_in("mo@saltern-office.example", "mover-of-names-27")
     RESERVED.each { |path, body| assert_equal 403, send_to(path, **body), path }
-    %w[/api/settings /api/people /api/accounts/orlop].each { |path| assert_equal 403, get(path).status, path }
+    %w[/api/settings /api/people /api/accounts/orlop].each do |path|
+      assert_equal 403, get(path).status, path
+    end
     assert_equal 404, send_to("/api/moves/1/look"), "a mover may look, and there is no such move"
     assert_equal 403, send_to("/api/moves/1/approve"), "a mover may not approve"
   end
@@ -35,14 +62,19 @@ class HouseKeepingTest < Minitest::Test
     end
     house.people.put("second@y.example", "second-of-two-27", role: "administrator")
     assert_equal 200, send_to("/api/people/#{id}", role: "viewer")
-    assert_equal(401, send_to("/api/people", email: "z@y.example", role: "viewer"), "the change holds at once")
+    assert_equal(
+      401,
+      send_to("/api/people", email: "z@y.example", role: "viewer"),
+      "the change holds at once"
+    )
   end
 
   # Settings: what is sent => part of the refusal
   BAD_SETTINGS = {
-    ["rdap_bases", { "example" => "ftp://x" }] => "not a base URL", ["dns_servers",
-      { "ns1.x" => "nowhere" }] => "not host:port",
-    ["mailbox", { "host" => "x" }] => "port and login", ["colour", { "x" => "y" }] => "not a setting"
+    ["rdap_bases", { "example" => "ftp://x" }] => "not a base URL",
+    ["dns_servers", { "ns1.x" => "nowhere" }] => "not host:port",
+    ["mailbox", { "host" => "x" }] => "port and login",
+    ["colour", { "x" => "y" }] => "not a setting"
   }.freeze
 
   def test_settings
@@ -52,10 +84,19 @@ class HouseKeepingTest < Minitest::Test
       assert_includes answer["detail"], says
     end
     assert_equal 200,
-      send_to("/api/settings", key: "mailbox",
-        value: { host: "127.0.0.1", port: 1, login: "x", password: "tell-nobody" })
+                 send_to(
+                   "/api/settings",
+                   key: "mailbox",
+                   value: {
+                     host: "127.0.0.1",
+                     port: 1,
+                     login: "x",
+                     password: "tell-nobody"
+                   }
+                 )
     assert_equal({ "host" => "127.0.0.1", "port" => 1, "login" => "x" }, answer["mailbox"])
-    refute_includes Dir[File.join(world.folder, "desk", "*")].map { |f| File.binread(f) }.join, "tell-nobody"
+    refute_includes Dir[File.join(world.folder, "desk", "*")].map { |f| File.binread(f) }.join,
+                    "tell-nobody"
     assert_equal 200, send_to("/api/settings", key: "mailbox", value: nil)
     assert_empty answer["set_here"]
   end
@@ -74,12 +115,15 @@ class HouseKeepingTest < Minitest::Test
     world.link.fault("away-tarnbeck", "on")
     world.runner.pass
     get "/api/status"
-    assert_equal [true, 1, [false, true]], [answer["journal_whole"], answer["open_moves"],
-      answer["connections"].select do |c|
-        ["Tarnbeck Names", "Orlop Domain Desk"].include?(c["title"])
-      end.map do |c|
-        c["well"]
-      end.sort_by(&:to_s)]
+    assert_equal [true, 1, [false, true]],
+                 [
+                   answer["journal_whole"],
+                   answer["open_moves"],
+                   answer["connections"]
+                     .select do |c| ["Tarnbeck Names", "Orlop Domain Desk"].include?(c["title"]) end
+                     .map do |c| c["well"] end
+                     .sort_by(&:to_s)
+                 ]
     assert_equal "isles-timetable.example", answer["problems"].first["name"]
     assert_equal [200, "alive\n"], [get("/healthz").status, last_response.body]
     assert_match(/\A\h{12}\z/, get("/api/names").headers["x-request-id"])
@@ -94,22 +138,42 @@ class HouseKeepingTest < Minitest::Test
     assert_equal %w[doubtful notices@tarnbeck.example], forged.values_at("trust", "sender")
     assert_empty world.app.codes.all_live
     assert_equal 200, send_to("/api/practice/happenings", id: "stranger")
-    assert_equal(["nightboat-saltern.example"], get("/api/desk") && answer["strays"].map { |s| s["name"] })
+    assert_equal(
+      ["nightboat-saltern.example"],
+      get("/api/desk") && answer["strays"].map { |s| s["name"] }
+    )
     get "/api/names/nightboat-saltern.example"
     assert_equal "blocked", answer.dig("gate", "kind"), "its record was looked up"
-    assert_equal ["open", true], answer["stray"].values_at("state", "refusable"), "the alarm stands on its sheet"
+    assert_equal ["open", true],
+                 answer["stray"].values_at("state", "refusable"),
+                 "the alarm stands on its sheet"
     world.driver.move_on(to: world.app.now + 600)
     get "/api/post"
     notice = answer["messages"].find { |m| m["kind"] == "approval-request" }
-    assert_equal ["open", nil, []], [notice.dig("stray", "state"), notice["link"],
-      notice["links"].select { |l| l["role"] == "approve" }], "what nobody ordered is not offered to be approved"
+    assert_equal ["open", nil, []],
+                 [
+                   notice.dig("stray", "state"),
+                   notice["link"],
+                   notice["links"].select { |l| l["role"] == "approve" }
+                 ],
+                 "what nobody ordered is not offered to be approved"
     assert_equal 409, send_to("/api/practice/happenings", id: "stranger")
     assert_equal 422, send_to("/api/strays/nightboat-saltern.example/expected", ordered_by: "")
-    assert_equal [200, "expected"], [send_to("/api/strays/nightboat-saltern.example/expected", ordered_by: "Ms Shoal"),
-      answer["strays"].first["state"]]
-    assert_equal [200, "open"], [send_to("/api/strays/nightboat-saltern.example/unexpected"),
-      answer["strays"].first["state"]]
-    assert_equal [200, []], [send_to("/api/strays/nightboat-saltern.example/refuse"), answer["strays"]]
+    assert_equal [200, "expected"],
+                 [
+                   send_to(
+                     "/api/strays/nightboat-saltern.example/expected",
+                     ordered_by: "Ms Shoal"
+                   ),
+                   answer["strays"].first["state"]
+                 ]
+    assert_equal [200, "open"],
+                 [
+                   send_to("/api/strays/nightboat-saltern.example/unexpected"),
+                   answer["strays"].first["state"]
+                 ]
+    assert_equal [200, []],
+                 [send_to("/api/strays/nightboat-saltern.example/refuse"), answer["strays"]]
     get "/api/names/nightboat-saltern.example"
     assert_equal "ready", answer.dig("gate", "kind"), "and once more when it was refused"
     assert_equal 422, send_to("/api/practice/happenings", id: "flood")
@@ -129,10 +193,28 @@ class FirstRunTest < Minitest::Test
     assert answer["first_run"]
     word = house.first_run.token
     assert_equal 409,
-      send_to("/api/first-run", word: "wrong-wrong-wrong", email: "a@b.example", password: "long-enough-now")
-    assert_equal 422, send_to("/api/first-run", word: word, email: "nobody", password: "long-enough-now")
-    assert_equal 201, send_to("/api/first-run", word: word, email: "a@b.example", password: "long-enough-now")
-    assert_equal 409, send_to("/api/first-run", word: word, email: "c@d.example", password: "long-enough-now")
+                 send_to(
+                   "/api/first-run",
+                   word: "wrong-wrong-wrong",
+                   email: "a@b.example",
+                   password: "long-enough-now"
+                 )
+    assert_equal 422,
+                 send_to("/api/first-run", word: word, email: "nobody", password: "long-enough-now")
+    assert_equal 201,
+                 send_to(
+                   "/api/first-run",
+                   word: word,
+                   email: "a@b.example",
+                   password: "long-enough-now"
+                 )
+    assert_equal 409,
+                 send_to(
+                   "/api/first-run",
+                   word: word,
+                   email: "c@d.example",
+                   password: "long-enough-now"
+                 )
     assert_equal 200, sign_in("a@b.example", "long-enough-now")
     refute answer["first_run"]
   end

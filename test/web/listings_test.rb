@@ -12,27 +12,53 @@ class ListingsTest < Minitest::Test
   def test_the_judged_list_as_a_table
     sign_in
     get "/api/names.csv?gate=wait,blocked&sort=name"
-    assert_match(/attachment; filename="names-2027-03-01\.csv"/, last_response.headers["content-disposition"])
+    assert_match(
+      /attachment; filename="names-2027-03-01\.csv"/,
+      last_response.headers["content-disposition"]
+    )
     rows = CSV.parse(last_response.body, headers: true)
-    assert_equal(%w[kelpquay.example northskerry-line.example tern-island-cruises.example], rows.map { |r| r["name"] })
-    assert_equal(["wait", "2027-03-20T08:00:00Z", "new-name locked dns-leaves", "2027-03-20T08:00:00Z", "on", "15.00",
-      "EUR"],
-      rows.first.values_at("gate", "clears at", "reasons", "earliest start", "transfer lock", "a year here",
-        "currency").map do |v|
-        v.split.sort == %w[dns-leaves locked new-name] ? "new-name locked dns-leaves" : v
-      end)
+    assert_equal(
+      %w[kelpquay.example northskerry-line.example tern-island-cruises.example],
+      rows.map { |r| r["name"] }
+    )
+    assert_equal(
+      [
+        "wait",
+        "2027-03-20T08:00:00Z",
+        "new-name locked dns-leaves",
+        "2027-03-20T08:00:00Z",
+        "on",
+        "15.00",
+        "EUR"
+      ],
+      rows
+        .first
+        .values_at(
+          "gate",
+          "clears at",
+          "reasons",
+          "earliest start",
+          "transfer lock",
+          "a year here",
+          "currency"
+        )
+        .map do |v|
+          v.split.sort == %w[dns-leaves locked new-name] ? "new-name locked dns-leaves" : v
+        end
+    )
     assert_nil rows[2]["earliest start"]
     get "/api/names.csv?at=2027-05-01T08:00:00Z&names=kelpquay.example"
     assert_equal(["needs"], CSV.parse(last_response.body, headers: true).map { |r| r["gate"] })
   end
 
   def test_what_somebody_typed_is_no_formula_and_no_markup
-    world.app.accounts.put(world.app.accounts.find("tarnbeck").dup.tap do |a|
-      a.title = "=HYPERLINK(\"x\") <b>Tarn</b>"
-    end)
+    world.app.accounts.put(
+      world.app.accounts.find("tarnbeck").dup.tap { |a| a.title = "=HYPERLINK(\"x\") <b>Tarn</b>" }
+    )
     sign_in
     get "/api/names.csv?names=kelpquay.example"
-    assert_equal "'=HYPERLINK(\"x\") <b>Tarn</b>", CSV.parse(last_response.body, headers: true).first["account"]
+    assert_equal "'=HYPERLINK(\"x\") <b>Tarn</b>",
+                 CSV.parse(last_response.body, headers: true).first["account"]
     get "/api/names/report?names=kelpquay.example"
     refute_includes last_response.body, "<b>Tarn"
     assert_includes last_response.body, "&lt;b&gt;Tarn"
@@ -42,7 +68,7 @@ class ListingsTest < Minitest::Test
     sign_in
     get "/api/names/report?at=2027-03-10T08:00:00Z"
     assert_equal [200, "text/html"], [last_response.status, last_response.media_type]
-    page = Nokogiri::HTML5(last_response.body)
+    page = Nokogiri.HTML5(last_response.body)
     assert_equal 12, page.css("section").size
     assert_empty page.css("script, [style], [onclick]")
     quay = page.css("section").find { |s| s.at("h2").text == "kelpquay.example" }
@@ -51,9 +77,10 @@ class ListingsTest < Minitest::Test
     assert_no_slugs(page.text)
     closed = quay.css("rect").find { |r| r["fill"].start_with?("url") }
     assert_in_delta 16, closed["width"].to_f, 0.2, "ten of 400 days on a ruler of 640"
-    many = Array.new(501) do |i|
-      { name: "n#{i}.example", unicode: "n#{i}.example", account_id: "tarnbeck", taken_at: 0 }
-    end
+    many =
+      Array.new(501) do |i|
+        { name: "n#{i}.example", unicode: "n#{i}.example", account_id: "tarnbeck", taken_at: 0 }
+      end
     world.app.db[:names].multi_insert(many)
     get "/api/names/report"
     assert_equal [422, true], [last_response.status, answer["detail"].include?("at most 500 names")]
@@ -61,10 +88,12 @@ class ListingsTest < Minitest::Test
 
   def test_the_list_tells_how_far_it_is_while_it_works
     sign_in
-    world.app.portfolio.define_singleton_method(:snapshots) do |**|
-      [SteadyMove::Desk::Portfolio::Working.new(done: 7,
-        of: 40), nil]
-    end
+    world
+      .app
+      .portfolio
+      .define_singleton_method(:snapshots) do |**|
+        [SteadyMove::Desk::Portfolio::Working.new(done: 7, of: 40), nil]
+      end
     get "/api/names"
     assert_equal [202, { "working" => { "done" => 7, "of" => 40 } }], [last_response.status, answer]
   end
@@ -73,12 +102,13 @@ class ListingsTest < Minitest::Test
   def test_the_post_says_what_wants_an_answer
     sign_in
     id = world.start("isles-timetable.example", to: "orlop")
-    asking = -> { get("/api/post") && answer["messages"].select { |m| m["wants_answer"] }.map { |m| m["kind"] } }
+    asking = -> do
+      get("/api/post") && answer["messages"].select { |m| m["wants_answer"] }.map { |m| m["kind"] }
+    end
     assert_empty asking.call
     world.until_true do
-      world.move(id).state["release"].active? && world.app.messages.all.any? do |m|
-        m[:kind] == "approval-request"
-      end
+      world.move(id).state["release"].active? &&
+        world.app.messages.all.any? { |m| m[:kind] == "approval-request" }
     end
     assert_equal %w[approval-request], asking.call
     world.orders.approve(id, by: "ada")
@@ -90,16 +120,19 @@ class ListingsTest < Minitest::Test
   def test_a_page_of_the_list
     sign_in
     get "/api/names?sort=name&offset=10&limit=5&group=gate"
-    assert_equal [12, 12, 10, 2], [answer["total"], answer["held"], answer["offset"], answer["names"].size]
+    assert_equal [12, 12, 10, 2],
+                 [answer["total"], answer["held"], answer["offset"], answer["names"].size]
     assert_equal [{ "minor" => 18_000, "currency" => "EUR" }], answer["stay"]
     get "/api/names?at=2027-04-15T08:00:00Z&changed=true&sort=name"
-    assert_equal([%w[kelpquay.example wait], %w[northskerry-line.example wait]], answer["names"].map do |n|
-      n.values_at("name", "was")
-    end)
+    assert_equal(
+      [%w[kelpquay.example wait], %w[northskerry-line.example wait]],
+      answer["names"].map { |n| n.values_at("name", "was") }
+    )
     get "/api/names/kelpquay.example?to=orlop"
-    assert_equal(["orlop", 902, 598], answer["go"].then do |g|
-      [g["account_id"], g["total"]["minor"], g["saves"]["minor"]]
-    end)
+    assert_equal(
+      ["orlop", 902, 598],
+      answer["go"].then { |g| [g["account_id"], g["total"]["minor"], g["saves"]["minor"]] }
+    )
     get "/api/names/kelpquay.example?to=nowhere"
     assert_equal 422, last_response.status
   end
@@ -109,8 +142,15 @@ class ListingsTest < Minitest::Test
   # Rules are called by their titles, here and in a plan.
   def assert_no_slugs(text)
     slugs = world.app.rulebook.entries.keys.grep(/-/)
-    said = world.app.names.all.first(8).flat_map { |n| world.plan(n[:name], to: "orlop").cautions.map(&:says) }
-    found = slugs.select { |id| [text, *said].any? { |t| t.to_s.match?(/(?<![\w-])#{id}(?![\w-])/) } }
+    said =
+      world
+        .app
+        .names
+        .all
+        .first(8)
+        .flat_map { |n| world.plan(n[:name], to: "orlop").cautions.map(&:says) }
+    found =
+      slugs.select { |id| [text, *said].any? { |t| t.to_s.match?(/(?<![\w-])#{id}(?![\w-])/) } }
     assert_empty found, "rules by their keys"
   end
 end

@@ -4,7 +4,8 @@ require_relative "../test_helper"
 require_relative "../support/signed_in"
 require "zlib"
 
-# The built pages as they are handed out: under the desk's own path, packed for whoever takes them so.
+# The built pages as they are handed out: under the desk's own path, packed for whoever takes them
+# so.
 class PagesTest < Minitest::Test
   include SignedIn
 
@@ -15,35 +16,54 @@ class PagesTest < Minitest::Test
     FileUtils.mkdir_p(File.join(@folder, "assets"))
     File.write(File.join(@folder, "assets", "a-1.js"), SCRIPT)
     Zlib::GzipWriter.open(File.join(@folder, "assets", "a-1.js.gz")) { |gz| gz.write(SCRIPT) }
-    File.write(File.join(@folder, "index.html"), %(<head><script src="./assets/a-1.js"></script></head>))
+    File.write(
+      File.join(@folder, "index.html"),
+      %(<head><script src="./assets/a-1.js"></script></head>)
+    )
     SteadyMove::Web::Pages.new(@folder, **how)
   end
 
   def ask(pages, path, accepts = nil)
-    status, headers, body = pages.call({ "REQUEST_METHOD" => "GET", "PATH_INFO" => path,
-                                         "HTTP_ACCEPT_ENCODING" => accepts }.compact)
+    status, headers, body =
+      pages.call(
+        {
+          "REQUEST_METHOD" => "GET",
+          "PATH_INFO" => path,
+          "HTTP_ACCEPT_ENCODING" => accepts
+        }.compact
+      )
     text = +""
     body.each { |piece| text << piece }
     [status, headers, text]
   end
 
   # what a browser takes => is it packed?
-  ACCEPTS = { nil => false, "gzip, deflate, br" => true, "br;q=1.0, gzip;q=0.8" => true, "gzip;q=0" => false,
-              "GZIP" => true, "identity" => false, "gzip;q=0.0, br" => false, "xgzip" => false }.freeze
+  ACCEPTS = {
+    nil => false,
+    "gzip, deflate, br" => true,
+    "br;q=1.0, gzip;q=0.8" => true,
+    "gzip;q=0" => false,
+    "GZIP" => true,
+    "identity" => false,
+    "gzip;q=0.0, br" => false,
+    "xgzip" => false
+  }.freeze
 
   def test_scripts_are_packed_for_whoever_takes_them_so
     here = pages
     ACCEPTS.each do |accepts, packed|
       status, headers, text = ask(here, "/assets/a-1.js", accepts)
       assert_equal [200, packed ? "gzip" : nil, "accept-encoding"],
-        [status, headers["content-encoding"], headers["vary"]], accepts.inspect
+                   [status, headers["content-encoding"], headers["vary"]],
+                   accepts.inspect
       assert_match(/javascript/, headers["content-type"])
       assert_equal SCRIPT, packed ? Zlib.gunzip(text) : text
     end
-    ["/assets/nothing.js", "/assets/../../desk/steady-move.key",
-      "/assets/%2e%2e/%2e%2e/desk/steady-move.key"].each do |path|
-      refute_equal 200, ask(here, path, "gzip").first, path
-    end
+    %w[
+      /assets/nothing.js
+      /assets/../../desk/steady-move.key
+      /assets/%2e%2e/%2e%2e/desk/steady-move.key
+    ].each { |path| refute_equal 200, ask(here, path, "gzip").first, path }
   end
 
   def test_the_page_knows_its_own_path
@@ -53,9 +73,12 @@ class PagesTest < Minitest::Test
     assert_includes page, %(content="/desk")
   end
 
-  # What the view will ask for is asked for with the page; of a signed-in person's data nothing without one.
+  # What the view will ask for is asked for with the page; of a signed-in person's data nothing
+  # without one.
   def test_the_first_answers_are_fetched_with_the_scripts
-    links = ->(path) { get(path) && last_response.body.scan(/rel="preload"[^>]*href="([^"]*)"/).flatten }
+    links = ->(path) do
+      get(path) && last_response.body.scan(/rel="preload"[^>]*href="([^"]*)"/).flatten
+    end
     assert_equal ["/api/session"], links["/"]
     sign_in
     assert_equal ["/api/session"], links["/post"]

@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/signed_in"
 
-# A whole move with known secrets; afterwards none of them stands anywhere but in the sealed columns.
+# A whole move with known secrets; afterwards none of them stands anywhere but in the sealed
+# columns.
 class SecretsTest < Minitest::Test
   include SignedIn
 
@@ -11,19 +12,35 @@ class SecretsTest < Minitest::Test
 
   def secrets
     scenario = world.world.scenario
-    [@code, Practice::DeskSide::Desk::PASSWORD, scenario.mailbox["password"], *scenario.registrars.values.map do |r|
-      r["password"]
-    end,
-      *scenario.hosts.values.map { |h| h.dig("key", "secret") }].compact
+    [
+      @code,
+      Practice::DeskSide::Desk::PASSWORD,
+      scenario.mailbox["password"],
+      *scenario.registrars.values.map { |r| r["password"] },
+      *scenario.hosts.values.map { |h| h.dig("key", "secret") }
+    ].compact
   end
 
-  def watch(text, where) = secrets.each { |s| refute_includes text, s, "a secret stands in #{where}" }
+  def watch(text, where)
+    secrets.each { |s| refute_includes text, s, "a secret stands in #{where}" }
+  end
 
   # Every page of the API that shows anything of the move.
   def look_around(id)
-    ["/api/moves/#{id}", "/api/moves", "/api/desk", "/api/names", "/api/names/#{NAME}", "/api/accounts", "/api/post",
-      "/api/status", "/api/session",
-      "/api/settings", "/api/people", "/api/practice"].each do |path|
+    [
+      "/api/moves/#{id}",
+      "/api/moves",
+      "/api/desk",
+      "/api/names",
+      "/api/names/#{NAME}",
+      "/api/accounts",
+      "/api/post",
+      "/api/status",
+      "/api/session",
+      "/api/settings",
+      "/api/people",
+      "/api/practice"
+    ].each do |path|
       get path
       assert_equal 200, last_response.status, path
       watch(last_response.body + last_response.headers.to_s, path)

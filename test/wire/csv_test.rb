@@ -8,9 +8,19 @@ class CsvTest < Minitest::Test
   Csv = SteadyMove::Wire::Csv
 
   # cell => what stands in the table: a spreadsheet takes none of them for a formula.
-  CELLS = { "plain" => "plain", "=1+1" => "'=1+1", "+44 1632" => "'+44 1632", "-5" => "'-5", "@x" => "'@x",
-            "\tx" => "'\tx", "a=b" => "a=b", nil => nil, 7 => "7", "two\nlines" => "two\nlines",
-            "a,\"b\"" => "a,\"b\"" }.freeze
+  CELLS = {
+    "plain" => "plain",
+    "=1+1" => "'=1+1",
+    "+44 1632" => "'+44 1632",
+    "-5" => "'-5",
+    "@x" => "'@x",
+    "\tx" => "'\tx",
+    "a=b" => "a=b",
+    nil => nil,
+    7 => "7",
+    "two\nlines" => "two\nlines",
+    "a,\"b\"" => "a,\"b\""
+  }.freeze
 
   def test_what_is_written
     text = Csv.write(%w[a b], CELLS.keys.map { |c| [c, "x"] })
@@ -21,9 +31,12 @@ class CsvTest < Minitest::Test
 
   # text => rows with their line numbers
   TABLES = [
-    ["a,b\n1,2\n", [[1, %w[a b]], [2, %w[1 2]]]], ["a;b\r\n1;2,5\r\n", [[1, %w[a b]], [2, ["1", "2,5"]]]],
-    ["a\tb\n1\t2", [[1, %w[a b]], [2, %w[1 2]]]], ["\uFEFFa,b\n\n 1 , 2 \n", [[1, %w[a b]], [3, %w[1 2]]]],
-    ["a,b\n\"x,\"\"y\"\"\",2\n", [[1, %w[a b]], [2, ["x,\"y\"", "2"]]]], ["", []]
+    ["a,b\n1,2\n", [[1, %w[a b]], [2, %w[1 2]]]],
+    ["a;b\r\n1;2,5\r\n", [[1, %w[a b]], [2, %w[1 2,5]]]],
+    ["a\tb\n1\t2", [[1, %w[a b]], [2, %w[1 2]]]],
+    ["\uFEFFa,b\n\n 1 , 2 \n", [[1, %w[a b]], [3, %w[1 2]]]],
+    ["a,b\n\"x,\"\"y\"\"\",2\n", [[1, %w[a b]], [2, ["x,\"y\"", "2"]]]],
+    ["", []]
   ].freeze
 
   def test_what_is_read

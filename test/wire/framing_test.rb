@@ -18,8 +18,10 @@ class FramingTest < Minitest::Test
 
   # octets => the error and a part of its sentence
   BROKEN = {
-    "\x00\x00" => [Wire::Unreachable, "ended inside"], "\x00\x00\x00\x10abc" => [Wire::Unreachable, "ended inside"],
-    "\x00\x00\x00\x04" => [Wire::Malformed, "4 octets"], "\x7f\xff\xff\xff" => [Wire::Malformed, "5 to"]
+    "\x00\x00" => [Wire::Unreachable, "ended inside"],
+    "\x00\x00\x00\x10abc" => [Wire::Unreachable, "ended inside"],
+    "\x00\x00\x00\x04" => [Wire::Malformed, "4 octets"],
+    "\x7f\xff\xff\xff" => [Wire::Malformed, "5 to"]
   }.freeze
 
   def test_broken_units
@@ -31,7 +33,8 @@ class FramingTest < Minitest::Test
 
   ODD = {
     "<!DOCTYPE epp [<!ENTITY x SYSTEM \"file:///etc/passwd\">]><epp " \
-    "xmlns=\"urn:ietf:params:xml:ns:epp-1.0\">&x;</epp>" => "document type",
+      "xmlns=\"urn:ietf:params:xml:ns:epp-1.0\">&x;</epp>" =>
+      "document type",
     "<epp xmlns=\"urn:ietf:params:xml:ns:epp-1.0\">" => "not well-formed",
     "<html/>" => "not <epp>",
     "<epp xmlns=\"urn:ietf:params:xml:ns:epp-1.0\"><greeting/></epp>" => "not a response"
@@ -39,7 +42,8 @@ class FramingTest < Minitest::Test
 
   def test_odd_messages_are_refused_with_the_reason
     ODD.each do |xml, says|
-      assert_includes assert_raises(Wire::Malformed) { Wire::Epp::Response.parse(xml) }.message, says
+      assert_includes assert_raises(Wire::Malformed) { Wire::Epp::Response.parse(xml) }.message,
+                      says
     end
   end
 end

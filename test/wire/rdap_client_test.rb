@@ -11,18 +11,23 @@ class RdapClientTest < Minitest::Test
   def serving(answers)
     server = TCPServer.new("127.0.0.1", 0)
     base = "http://127.0.0.1:#{server.addr[1]}"
-    thread = Thread.new do
-      loop do
-        socket = server.accept
-        path = socket.gets.to_s.split[1]
-        nil until socket.gets.to_s.strip.empty?
-        status, headers, body = answers.fetch(path.to_s.delete_prefix("/"), ["404 Not Found", {}, ""])
-        lines = headers.map { |k, v| "#{k}: #{v.gsub('BASE', base)}\r\n" }.join
-        socket.write("HTTP/1.1 #{status}\r\n#{lines}Content-Length: #{body.bytesize}\r\nConnection: close\r\n\r\n")
-        socket.write(body)
-        socket.close
+    thread =
+      Thread.new do
+        loop do
+          socket = server.accept
+          path = socket.gets.to_s.split[1]
+          nil until socket.gets.to_s.strip.empty?
+          status, headers, body =
+            answers.fetch(path.to_s.delete_prefix("/"), ["404 Not Found", {}, ""])
+          lines = headers.map { |k, v| "#{k}: #{v.gsub("BASE", base)}\r\n" }.join
+          socket.write(
+            "HTTP/1.1 #{status}\r\n#{lines}Content-Length: #{body.bytesize}\r\nConnection: " \
+              "close\r\n\r\n"
+          )
+          socket.write(body)
+          socket.close
+        end
       end
-    end
     yield SteadyMove::Wire::Rdap::Client.new(bases: { "example" => base }, timeout: 3)
   ensure
     thread&.kill
@@ -33,19 +38,26 @@ class RdapClientTest < Minitest::Test
 
   # where the first answer points => what comes of it
   POINTS = {
-    "BASE/second" => "tide.example", "/second" => "tide.example", "http://elsewhere.test/x" => /not followed/,
-    "http://me:pw@127.0.0.1/second" => /not followed/, "ftp://127.0.0.1/x" => /not followed/,
-    "BASE/loop" => /sends on and on/, "http://[" => /without saying where/
+    "BASE/second" => "tide.example",
+    "/second" => "tide.example",
+    "http://elsewhere.test/x" => /not followed/,
+    "http://me:pw@127.0.0.1/second" => /not followed/,
+    "ftp://127.0.0.1/x" => /not followed/,
+    "BASE/loop" => /sends on and on/,
+    "http://[" => /without saying where/
   }.freeze
 
   def test_redirects
     POINTS.each do |target, outcome|
-      answers = { "domain/tide.example" => ["302 Found", { "Location" => target }, ""],
-                  "second" => ["200 OK", { "Content-Type" => "application/rdap+json" }, OBJECT],
-                  "loop" => ["302 Found", { "Location" => "BASE/loop" }, ""] }
+      answers = {
+        "domain/tide.example" => ["302 Found", { "Location" => target }, ""],
+        "second" => ["200 OK", { "Content-Type" => "application/rdap+json" }, OBJECT],
+        "loop" => ["302 Found", { "Location" => "BASE/loop" }, ""]
+      }
       serving(answers) do |client|
         if outcome.is_a?(Regexp)
-          assert_match outcome, assert_raises(SteadyMove::Wire::Error, target) { ask(client) }.message
+          assert_match outcome,
+                       assert_raises(SteadyMove::Wire::Error, target) { ask(client) }.message
         else
           assert_equal outcome, ask(client).name, target
         end

@@ -14,56 +14,168 @@ class RdapDocumentTest < Minitest::Test
   CARD = ->(*rows) { { roles: ["registrant"], vcardArray: ["vcard", rows] } }
 
   READ = [
-    [{}, :name, "tide.example"], [{ ldhName: nil, unicodeName: "FÄHRE.example" }, :name, "fähre.example"],
-    [{ status: ["Client Transfer Prohibited", "active", "locked"] }, :statuses, %w[clientTransferProhibited ok
-      locked]],
-    [{ events: [{ eventAction: "registration", eventDate: "2020-01-02T03:04:05Z" }] }, :created_at, Time.utc(2020, 1,
-      2, 3, 4, 5)],
-    [{ events: [{ eventAction: "registration", eventDate: "2020-01-02T05:04:05.678+02:00" }] }, :created_at,
-      Time.utc(2020, 1, 2, 3, 4, 5)],
-    [{ events: [{ eventAction: "transfer", eventDate: "2021-01-01T00:00:00Z" }, { eventAction: "transfer",
-      eventDate: "2020-01-01T00:00:00Z" }] }, :transferred_at, Time.utc(2021)],
-    [{ events: [{ eventAction: "registration", eventDate: "2010-01-01T00:00:00Z" }, { eventAction: "reregistration",
-      eventDate: "2024-01-01T00:00:00Z" }] }, :created_at, Time.utc(2024)],
-    [{ events: [{ eventAction: "expiration", eventDate: "2030-01-01T00:00:00Z" }, { eventAction: "expiration",
-      eventDate: "2029-01-01T00:00:00Z" }] }, :expires_at, Time.utc(2029)],
-    [{ events: [{ eventAction: "last update of RDAP database", eventDate: "now" }] }, :created_at, nil],
+    [{}, :name, "tide.example"],
+    [{ ldhName: nil, unicodeName: "FÄHRE.example" }, :name, "fähre.example"],
+    [
+      { status: ["Client Transfer Prohibited", "active", "locked"] },
+      :statuses,
+      %w[clientTransferProhibited ok locked]
+    ],
+    [
+      { events: [{ eventAction: "registration", eventDate: "2020-01-02T03:04:05Z" }] },
+      :created_at,
+      Time.utc(2020, 1, 2, 3, 4, 5)
+    ],
+    [
+      { events: [{ eventAction: "registration", eventDate: "2020-01-02T05:04:05.678+02:00" }] },
+      :created_at,
+      Time.utc(2020, 1, 2, 3, 4, 5)
+    ],
+    [
+      {
+        events: [
+          { eventAction: "transfer", eventDate: "2021-01-01T00:00:00Z" },
+          { eventAction: "transfer", eventDate: "2020-01-01T00:00:00Z" }
+        ]
+      },
+      :transferred_at,
+      Time.utc(2021)
+    ],
+    [
+      {
+        events: [
+          { eventAction: "registration", eventDate: "2010-01-01T00:00:00Z" },
+          { eventAction: "reregistration", eventDate: "2024-01-01T00:00:00Z" }
+        ]
+      },
+      :created_at,
+      Time.utc(2024)
+    ],
+    [
+      {
+        events: [
+          { eventAction: "expiration", eventDate: "2030-01-01T00:00:00Z" },
+          { eventAction: "expiration", eventDate: "2029-01-01T00:00:00Z" }
+        ]
+      },
+      :expires_at,
+      Time.utc(2029)
+    ],
+    [
+      { events: [{ eventAction: "last update of RDAP database", eventDate: "now" }] },
+      :created_at,
+      nil
+    ],
     [{ nameservers: [{ ldhName: "NS1.Host.Example." }] }, :name_servers, ["ns1.host.example"]],
     # what is absent says nothing; keys show what they are (rules of the job §2)
-    [{ secureDNS: { delegationSigned: true, dsData: [{ keyTag: 1 }] } }, :signed, true], [{ secureDNS: {} }, :signed,
-      nil],
+    [{ secureDNS: { delegationSigned: true, dsData: [{ keyTag: 1 }] } }, :signed, true],
+    [{ secureDNS: {} }, :signed, nil],
     [{ secureDNS: { delegationSigned: false } }, :signed, false],
     [{ secureDNS: { delegationSigned: false, dsData: [{ keyTag: 1 }] } }, :signed, true],
     [{ secureDNS: { keyData: [{ flags: 257 }] } }, :signed, true],
-    [{ status: nil }, :statuses, nil], [{ status: [] }, :statuses, nil],
-    [{ nameservers: [{ unicodeName: "ns1.Möwe.example" }] }, :name_servers, ["ns1.xn--mwe-sna.example"]],
+    [{ status: nil }, :statuses, nil],
+    [{ status: [] }, :statuses, nil],
+    [
+      { nameservers: [{ unicodeName: "ns1.Möwe.example" }] },
+      :name_servers,
+      ["ns1.xn--mwe-sna.example"]
+    ],
     [{ nameservers: nil }, :name_servers, nil],
-    [{ entities: [{ roles: ["registrar"], publicIds: [{ type: "IANA Registrar ID", identifier: "0292" }] }] },
+    [
+      {
+        entities: [
+          { roles: ["registrar"], publicIds: [{ type: "IANA Registrar ID", identifier: "0292" }] }
+        ]
+      },
       :registrar_id,
-      "0292"],
-    [{ entities: [{ roles: ["registrar"], publicIds: [{ type: "other", identifier: "1" }] }] }, :registrar_id, nil],
-    [{ entities: [CARD.call(["email", {}, "text", "REDACTED FOR PRIVACY"])] }, :registrant_email, nil],
-    [{ entities: [CARD.call(["email", {}, "text", "https://reg.test/form"])] }, :registrant_email, nil],
-    [{ entities: [CARD.call(["email", {}, "uri", "mailto:a@b.example?subject=x"])] }, :registrant_email, "a@b.example"],
-    [{ entities: [CARD.call(["email", { pref: "2" }, "text", "b@b.example"], ["email", { pref: "1" }, "text",
-      "a@b.example"])] },
-      :registrant_email, "a@b.example"],
-    [{ entities: [CARD.call(["email", {}, "text", "none"]), CARD.call(["email", {}, "text", "c@b.example"])] },
-      :registrant_email, "c@b.example"],
-    [{ entities: [{ roles: ["registrar"], entities: [CARD.call(["email", {}, "text", "d@b.example"])] }] },
-      :registrant_email, "d@b.example"],
-    [{ redacted: [{ name: { description: "Registrant Email" }, method: "removal" }] }, :redacted, ["Registrant Email"]],
-    [{ entities: [{ roles: ["registrar"], vcardArray: ["vcard", [["fn", {}, "text", "Quay Ltd"]]] }] }, :registrar,
-      "Quay Ltd"], [{ entities: [{ roles: ["registrar"], handle: "1234" }] }, :registrar, "1234"],
-    [{ entities: [{ roles: ["registrant"], vcardArray: ["vcard", [["email", {}, "text", "a@b.example"]]] }] },
-      :registrant_email, "a@b.example"], [{ entities: [{ roles: ["registrant"] }] }, :registrant_email, nil]
+      "0292"
+    ],
+    [
+      { entities: [{ roles: ["registrar"], publicIds: [{ type: "other", identifier: "1" }] }] },
+      :registrar_id,
+      nil
+    ],
+    [
+      { entities: [CARD.call(["email", {}, "text", "REDACTED FOR PRIVACY"])] },
+      :registrant_email,
+      nil
+    ],
+    [
+      { entities: [CARD.call(["email", {}, "text", "https://reg.test/form"])] },
+      :registrant_email,
+      nil
+    ],
+    [
+      { entities: [CARD.call(["email", {}, "uri", "mailto:a@b.example?subject=x"])] },
+      :registrant_email,
+      "a@b.example"
+    ],
+    [
+      {
+        entities: [
+          CARD.call(
+            ["email", { pref: "2" }, "text", "b@b.example"],
+            ["email", { pref: "1" }, "text", "a@b.example"]
+          )
+        ]
+      },
+      :registrant_email,
+      "a@b.example"
+    ],
+    [
+      {
+        entities: [
+          CARD.call(["email", {}, "text", "none"]),
+          CARD.call(["email", {}, "text", "c@b.example"])
+        ]
+      },
+      :registrant_email,
+      "c@b.example"
+    ],
+    [
+      {
+        entities: [
+          { roles: ["registrar"], entities: [CARD.call(["email", {}, "text", "d@b.example"])] }
+        ]
+      },
+      :registrant_email,
+      "d@b.example"
+    ],
+    [
+      { redacted: [{ name: { description: "Registrant Email" }, method: "removal" }] },
+      :redacted,
+      ["Registrant Email"]
+    ],
+    [
+      {
+        entities: [
+          { roles: ["registrar"], vcardArray: ["vcard", [["fn", {}, "text", "Quay Ltd"]]] }
+        ]
+      },
+      :registrar,
+      "Quay Ltd"
+    ],
+    [{ entities: [{ roles: ["registrar"], handle: "1234" }] }, :registrar, "1234"],
+    [
+      {
+        entities: [
+          { roles: ["registrant"], vcardArray: ["vcard", [["email", {}, "text", "a@b.example"]]] }
+        ]
+      },
+      :registrant_email,
+      "a@b.example"
+    ],
+    [{ entities: [{ roles: ["registrant"] }] }, :registrant_email, nil]
   ].freeze
 
   def deep(value)
     case value
-    when Hash then value.to_h { |k, v| [k.to_s, deep(v)] }
-    when Array then value.map { |v| deep(v) }
-    else value
+    when Hash
+      value.to_h { |k, v| [k.to_s, deep(v)] }
+    when Array
+      value.map { |v| deep(v) }
+    else
+      value
     end
   end
 
@@ -77,27 +189,42 @@ class RdapDocumentTest < Minitest::Test
   # Whatever JSON stands there: a Domain, or Malformed with the member's name.
   def test_random_json_never_breaks_it
     random = Random.new(9083)
-    value = lambda do |depth|
-      case random.rand(depth > 2 ? 5 : 7)
-      when 0 then nil
-      when 1 then random.rand(1000)
-      when 2 then [true, false].sample(random: random)
-      when 3 then %w[registration 2020-01-01T00:00:00Z x registrar].sample(random: random)
-      when 4 then ""
-      when 5 then Array.new(random.rand(0..3)) { value.call(depth + 1) }
-      else Array.new(random.rand(0..3)) do
-             %w[eventAction eventDate ldhName roles vcardArray handle
-               delegationSigned].sample(random: random)
-           end.to_h { |k| [k, value.call(depth + 1)] }
+    value =
+      lambda do |depth|
+        case random.rand(depth > 2 ? 5 : 7)
+        when 0
+          nil
+        when 1
+          random.rand(1000)
+        when 2
+          [true, false].sample(random: random)
+        when 3
+          %w[registration 2020-01-01T00:00:00Z x registrar].sample(random: random)
+        when 4
+          ""
+        when 5
+          Array.new(random.rand(0..3)) { value.call(depth + 1) }
+        else
+          Array
+            .new(random.rand(0..3)) do
+              %w[eventAction eventDate ldhName roles vcardArray handle delegationSigned].sample(
+                random: random
+              )
+            end
+            .to_h { |k| [k, value.call(depth + 1)] }
+        end
       end
-    end
     members = %w[status events nameservers secureDNS entities handle]
     2000.times do
       object = BASE.merge(members.sample(2, random: random).to_h { |m| [m, value.call(0)] }).compact
       begin
         assert_kind_of SteadyMove::Wire::Rdap::Domain, Document.domain(object)
       rescue SteadyMove::Wire::Malformed => e
-        assert_match(/\A(status|events|nameservers|secureDNS|entities)\b.*expected/, e.message, object)
+        assert_match(
+          /\A(status|events|nameservers|secureDNS|entities)\b.*expected/,
+          e.message,
+          object
+        )
       end
     end
   end
@@ -113,10 +240,26 @@ class RdapDocumentTest < Minitest::Test
       row = world.world.registry.find(name)
       read = Document.domain(JSON.parse(body.first))
       assert_equal [200, "application/rdap+json"], [status, headers["content-type"]]
-      assert_equal [name, row[:statuses], row[:name_servers], row[:expires_at], row[:created_at], row[:transferred_at],
-        row[:ds].any?, world.world.registry.shown_email(row, :registrant)],
-        [read.name, read.statuses, read.name_servers, read.expires_at.to_i, read.created_at.to_i,
-          read.transferred_at&.to_i, read.signed, read.registrant_email]
+      assert_equal [
+                     name,
+                     row[:statuses],
+                     row[:name_servers],
+                     row[:expires_at],
+                     row[:created_at],
+                     row[:transferred_at],
+                     row[:ds].any?,
+                     world.world.registry.shown_email(row, :registrant)
+                   ],
+                   [
+                     read.name,
+                     read.statuses,
+                     read.name_servers,
+                     read.expires_at.to_i,
+                     read.created_at.to_i,
+                     read.transferred_at&.to_i,
+                     read.signed,
+                     read.registrant_email
+                   ]
     end
   ensure
     world&.close

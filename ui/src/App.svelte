@@ -9,12 +9,17 @@
 
   const client = newClient();
   let failed = $state('');
-  // The link of an invitation is /invited#WORD, that for a new password /new-password#WORD: what stands behind #
-  // never leaves the browser in a request's address.
-  const word = [at('/invited'), at('/new-password')].includes(location.pathname) ? location.hash.slice(1) : '';
+  // The link of an invitation is /invited#WORD, that for a new password /new-password#WORD: what
+  // stands behind # never leaves the browser in a request's address.
+  const word = [at('/invited'), at('/new-password')].includes(location.pathname)
+    ? location.hash.slice(1)
+    : '';
   whenOut(() => session.who?.signed_in && void session.load());
 
-  /** A desk that is being started anew, or a proxy that does not reach it: asked again after so long. */
+  /**
+   * A desk that is being started anew, or a proxy that does not reach it: asked again after so
+   * long.
+   */
   const AGAIN = 2000;
   function begin() {
     session
@@ -37,7 +42,9 @@
   {:else if session.who && (session.who.signed_in || session.ended)}
     <Frame {client} />
     {#if session.ended}
-      {#await import('./views/arrive/SessionOver.svelte') then { default: SessionOver }}<SessionOver {client} />{/await}
+      {#await import('./views/arrive/SessionOver.svelte') then { default: SessionOver }}<SessionOver
+          {client}
+        />{/await}
     {/if}
   {:else if session.who?.first_run}
     {#await import('./views/arrive/FirstRun.svelte') then { default: FirstRun }}<FirstRun />{/await}

@@ -49,7 +49,10 @@ const router = createRouter({
 
 export const { p, isActive, route } = router;
 
-/** Goes to a view. Where another link is followed meanwhile, that one counts; the router then answers with itself. */
+/**
+ * Goes to a view. Where another link is followed meanwhile, that one counts; the router then
+ * answers with itself.
+ */
 export const navigate = (async (...to: Parameters<typeof router.navigate>) => {
   try {
     return await router.navigate(...to);

@@ -2,23 +2,30 @@
 
 module SteadyMove
   module Core
-    # Yes, no, or not known. No object of this kind is false or nil, so that nothing turns “not known” into one of the
-    # others by accident: whoever wants to decide asks `yes?` or `no?`, which are both false of what is not known.
+    # Yes, no, or not known. No object of this kind is false or nil, so that nothing turns “not
+    # known” into one of the others by accident: whoever wants to decide asks `yes?` or `no?`, which
+    # are both false of what is not known.
     class Answer
       # value: true, false or nil for not known. Raises ArgumentError for anything else.
       #   Answer.of(nil).yes? # => false
       #   Answer.of(nil).no? # => false
       def self.of(value)
         case value
-        when Answer then value
-        when true then YES
-        when false then NO
-        when nil then UNKNOWN
-        else raise ArgumentError, "an answer is true, false or nil (not known), not #{value.inspect}"
+        when Answer
+          value
+        when true
+          YES
+        when false
+          NO
+        when nil
+          UNKNOWN
+        else
+          raise ArgumentError, "an answer is true, false or nil (not known), not #{value.inspect}"
         end
       end
 
-      # Yes where all are, no where any is, else not known (Kleene's strong conjunction). Nothing at all is not known.
+      # Yes where all are, no where any is, else not known (Kleene's strong conjunction). Nothing at
+      # all is not known.
       #   Answer.all([Answer::YES, Answer::UNKNOWN]).unknown? # => true
       def self.all(answers)
         return NO if answers.any?(&:no?)

@@ -5,13 +5,40 @@ require "yaml"
 module SteadyMove
   module Desk
     # Everything a use case needs, put together once: store, ports to the outside, rulebook, clock.
-    # clock: answers now; epp: Connections; rdap, dns, mailboxes, sender: wire clients (there may be no mailbox and no
-    # sender); mailbox: the first of them.
+    # clock: answers now; epp: Connections; rdap, dns, mailboxes, sender: wire clients (there may be
+    # no mailbox and no sender); mailbox: the first of them.
     class App
-      attr_reader :db, :safe, :clock, :accounts, :names, :moves, :schedule, :journal, :codes, :zones, :messages,
-        :overrides, :letters, :strays, :watches, :carries, :batches, :keeping,
-        :secrets, :pulse, :sender, :epp, :rdap, :dns, :mailbox, :mailboxes, :random, :settings, :portfolio,
-        :forecasts, :heard
+      attr_reader :db,
+                  :safe,
+                  :clock,
+                  :accounts,
+                  :names,
+                  :moves,
+                  :schedule,
+                  :journal,
+                  :codes,
+                  :zones,
+                  :messages,
+                  :overrides,
+                  :letters,
+                  :strays,
+                  :watches,
+                  :carries,
+                  :batches,
+                  :keeping,
+                  :secrets,
+                  :pulse,
+                  :sender,
+                  :epp,
+                  :rdap,
+                  :dns,
+                  :mailbox,
+                  :mailboxes,
+                  :random,
+                  :settings,
+                  :portfolio,
+                  :forecasts,
+                  :heard
 
       # config: Config; clock: answers now; random: for jitter and identifiers.
       def initialize(config, clock:, random: Random)
@@ -37,9 +64,15 @@ module SteadyMove
         places = settings.places
         wait = @config.timeout
         @rdap = Wire::Rdap::Client.new(bases: places.rdap_bases, timeout: wait)
-        @dns = Wire::Dns::Client.new(servers: places.dns_servers, parents: places.dns_parents, timeout: [wait, 3].min,
-          random: random)
-        @mailboxes = settings.mailboxes.map { |box| box && Wire::Mail::Mailbox.new(box.merge(timeout: wait)) }
+        @dns =
+          Wire::Dns::Client.new(
+            servers: places.dns_servers,
+            parents: places.dns_parents,
+            timeout: [wait, 3].min,
+            random: random
+          )
+        @mailboxes =
+          settings.mailboxes.map { |box| box && Wire::Mail::Mailbox.new(box.merge(timeout: wait)) }
         @mailbox = @mailboxes.compact.first
         @sender = places.outgoing && Wire::Mail::Sender.new(places.outgoing.merge(timeout: wait))
         self

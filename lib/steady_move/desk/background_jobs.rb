@@ -5,10 +5,11 @@ module SteadyMove
     # Work that takes longer than an answer may: it goes on behind, and tells how far it has come.
     class BackgroundJobs
       # done, of: how far; result: when finished; problem: a sentence where it failed.
-      Job = Struct.new(:id, :by, :done, :of, :result, :problem, :thread, keyword_init: true) do
-        def finished? = !(result.nil? && problem.nil?)
-        def inspect = "#<Job #{id}>"
-      end
+      Job =
+        Struct.new(:id, :by, :done, :of, :result, :problem, :thread, keyword_init: true) do
+          def finished? = !(result.nil? && problem.nil?)
+          def inspect = "#<Job #{id}>"
+        end
       KEPT = 50
 
       # on_error: called with what nobody foresaw.
@@ -19,8 +20,8 @@ module SteadyMove
         @lock = Mutex.new
       end
 
-      # of: how many things there are to do; the block gets the Job and counts its `done` up; its value is the result.
-      # Waits `patience` seconds for a quick one. Returns the Job.
+      # of: how many things there are to do; the block gets the Job and counts its `done` up; its
+      # value is the result. Waits `patience` seconds for a quick one. Returns the Job.
       def start(by:, of:, patience: 0.8, &work)
         job = Job.new(id: @random.bytes(9).unpack1("H*"), by: by, done: 0, of: of)
         keep(job)

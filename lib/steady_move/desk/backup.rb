@@ -6,7 +6,8 @@ require "tmpdir"
 
 module SteadyMove
   module Desk
-    # One archive with the database and the key file; made while the desk runs, and tried by opening it.
+    # One archive with the database and the key file; made while the desk runs, and tried by opening
+    # it.
     module Backup
       DATABASE = "steady-move.sqlite3"
       KEY = "steady-move.key"
@@ -31,16 +32,20 @@ module SteadyMove
         fail!(:backup_not_made, says: e.message.lines.first.strip)
       end
 
-      # One consistent copy of the database, also while it is written to, and from a folder that can only be read.
+      # One consistent copy of the database, also while it is written to, and from a folder that can
+      # only be read.
       def copy_of(config, copy)
         vacuum(config.database, copy)
       rescue Sequel::DatabaseConnectionError, Sequel::DatabaseError => e
         raise if File.writable?(config.data) || Store::Trouble.of(e) != :read_only
 
-        # SQLite can't join what lies in the journal file without writing beside it: it is joined in a copy
+        # SQLite can't join what lies in the journal file without writing beside it: it is joined in
+        # a copy
         beside = "#{copy}.beside"
         ["", "-wal"].each do |more|
-          FileUtils.cp("#{config.database}#{more}", "#{beside}#{more}") if File.exist?("#{config.database}#{more}")
+          if File.exist?("#{config.database}#{more}")
+            FileUtils.cp("#{config.database}#{more}", "#{beside}#{more}")
+          end
         end
         vacuum(beside, copy)
       end
@@ -52,12 +57,13 @@ module SteadyMove
         db&.disconnect
       end
 
-      # Opens an archive and walks through what is in it. Returns [sentence] of what is wrong; raises Refused where it
-      # is no backup.
+      # Opens an archive and walks through what is in it. Returns [sentence] of what is wrong;
+      # raises Refused where it is no backup.
       def check(file)
         unpacked(file) do |folder|
           db = Store::Database.open(File.join(folder, DATABASE))
-          problems = Verification.new(db, Store::Safe.at(File.join(folder, KEY), sealed: true)).problems
+          problems =
+            Verification.new(db, Store::Safe.at(File.join(folder, KEY), sealed: true)).problems
           db.disconnect
           problems
         end
@@ -74,7 +80,7 @@ module SteadyMove
           db = Store::Database.open(File.join(folder, DATABASE))
           KeyChange.check(db, Store::Safe.at(File.join(folder, KEY), sealed: true), file)
           db.disconnect
-          ["-wal", "-shm"].each { |more| FileUtils.rm_f("#{config.database}#{more}") }
+          %w[-wal -shm].each { |more| FileUtils.rm_f("#{config.database}#{more}") }
           FileUtils.install(File.join(folder, KEY), config.key_file, mode: 0o600)
           FileUtils.install(File.join(folder, DATABASE), config.database, mode: 0o600)
         end
@@ -97,7 +103,9 @@ module SteadyMove
         part = "#{file}.part"
         File.open(part, File::WRONLY | File::CREAT | File::EXCL, 0o600).close
         Zip::OutputStream.open(part) do |zip|
-          entries.each { |name, path| zip.put_next_entry(name) && File.open(path, "rb") { |from| pour(from, zip) } }
+          entries.each do |name, path|
+            zip.put_next_entry(name) && File.open(path, "rb") { |from| pour(from, zip) }
+          end
         end
         File.open(part, &:fsync)
         File.rename(part, file)
@@ -105,7 +113,8 @@ module SteadyMove
         FileUtils.rm_f(part)
       end
 
-      # Members and sizes are looked at first; nothing is believed of what the archive says of itself.
+      # Members and sizes are looked at first; nothing is believed of what the archive says of
+      # itself.
       def read(file, folder)
         Zip::File.open(file) do |zip|
           strange = zip.entries.map(&:name) - MOST.keys
@@ -113,7 +122,9 @@ module SteadyMove
           MOST.each do |name, most|
             entry = zip.find_entry(name) or fail!(:not_a_backup, file: file, name: name)
             fail!(:member_too_large, file: file, name: name) if entry.size > most
-            File.open(File.join(folder, name), "wb", 0o600) { |to| pour(entry.get_input_stream, to, most: entry.size) }
+            File.open(File.join(folder, name), "wb", 0o600) do |to|
+              pour(entry.get_input_stream, to, most: entry.size)
+            end
           end
         end
       end

@@ -4,20 +4,42 @@ require "fileutils"
 
 module SteadyMove
   module Desk
-    # Where things are: a YAML file (ConfigFile reads and checks it), overridden by the environment variables
-    # STEADY_MOVE_DATA and STEADY_MOVE_PORT. Addresses that the server fetches come from here and from the accounts,
-    # never from what a user types.
+    # Where things are: a YAML file (ConfigFile reads and checks it), overridden by the environment
+    # variables STEADY_MOVE_DATA and STEADY_MOVE_PORT. Addresses that the server fetches come from
+    # here and from the accounts, never from what a user types.
     class Config
-      # Seconds after which facts are looked up again before an act relies on them, where nothing else is set.
+      # Seconds after which facts are looked up again before an act relies on them, where nothing
+      # else is set.
       FACTS_AGE = 3600
       # Whoever may say where a request came from: proxies on the same machine.
       PROXIES = %w[127.0.0.1 ::1].freeze
 
-      attr_reader :data, :port, :listen, :path, :proxies, :timeout, :facts_age, :idle, :address, :backup, :watch,
-        :rdap_bases, :rdap_bootstrap, :rdap_bootstrap_url, :dns_servers, :dns_parents, :mailbox, :outgoing,
-        :registries, :log, :metrics, :alerts, :retention
+      attr_reader :data,
+                  :port,
+                  :listen,
+                  :path,
+                  :proxies,
+                  :timeout,
+                  :facts_age,
+                  :idle,
+                  :address,
+                  :backup,
+                  :watch,
+                  :rdap_bases,
+                  :rdap_bootstrap,
+                  :rdap_bootstrap_url,
+                  :dns_servers,
+                  :dns_parents,
+                  :mailbox,
+                  :outgoing,
+                  :registries,
+                  :log,
+                  :metrics,
+                  :alerts,
+                  :retention
 
-      # file: path of a YAML file, or nil for defaults; env: Hash of environment variables. Raises Refused.
+      # file: path of a YAML file, or nil for defaults; env: Hash of environment variables. Raises
+      # Refused.
       def self.read(file, env: ENV) = new(file ? ConfigFile.new(file).map : {}, env)
 
       def self.unusable(key, **values) = raise(Refused.new(:unusable, key, **values))
@@ -58,12 +80,14 @@ module SteadyMove
         @watch = map.fetch("watch", true) != false
         @dns_servers = map.dig("dns", "servers") || {}
         @dns_parents = map.dig("dns", "parents") || {}
-        @mailbox, @outgoing = map.values_at("mailbox", "outgoing").map { |place| place&.transform_keys(&:to_sym) }
+        @mailbox, @outgoing =
+          map.values_at("mailbox", "outgoing").map { |place| place&.transform_keys(&:to_sym) }
         @registries = map["registries"] || []
       end
 
       def keeping(map)
-        @log, @metrics, @alerts, @retention = %w[log metrics alerts retention].map { |key| map[key] || {} }
+        @log, @metrics, @alerts, @retention =
+          %w[log metrics alerts retention].map { |key| map[key] || {} }
       end
 
       def take_folder

@@ -6,8 +6,8 @@ require "yaml"
 
 module SteadyMove
   module Desk
-    # A configuration file as it was written: read, held against its schema (config/desk.schema.yml), with paths that
-    # are relative to the file made absolute.
+    # A configuration file as it was written: read, held against its schema
+    # (config/desk.schema.yml), with paths that are relative to the file made absolute.
     class ConfigFile
       SCHEMA = File.join(ROOT, "config", "desk.schema.yml")
       # Members that are paths; the last must be readable files.
@@ -59,12 +59,22 @@ module SteadyMove
       def worded(error)
         key = error["data_pointer"].delete_prefix("/").tr("/", ".")
         return say(:config_unknown, file: @file, key: key, known: known(error)) if unknown?(error)
-        return say(:config_lacks, file: @file, key: key, lacking: lacking(error)) if error["type"] == "required"
+        if error["type"] == "required"
+          return say(:config_lacks, file: @file, key: key, lacking: lacking(error))
+        end
 
-        say(:config_value, file: @file, key: key, expected: expected(error["schema"]), given: given(error["data"]))
+        say(
+          :config_value,
+          file: @file,
+          key: key,
+          expected: expected(error["schema"]),
+          given: given(error["data"])
+        )
       end
 
-      def unknown?(error) = error["schema_pointer"].end_with?("/additionalProperties") && error["schema"] == false
+      def unknown?(error)
+        error["schema_pointer"].end_with?("/additionalProperties") && error["schema"] == false
+      end
       def lacking(error) = error.dig("details", "missing_keys").join(", ")
 
       # What a schema expects: the values it lists, or its type with its limits.
@@ -74,12 +84,16 @@ module SteadyMove
         type = Array(schema["type"]).first
         low, high = schema.values_at("minimum", "maximum")
         kind = schema["pattern"] ? "formed" : type
-        Words.say("config.#{kind}", like: schema["description"]) + Words.say("config.limits.#{limits(low, high)}",
-          low: low, high: high)
+        Words.say("config.#{kind}", like: schema["description"]) +
+          Words.say("config.limits.#{limits(low, high)}", low: low, high: high)
       end
 
-      def limits(low, high) = [("from" if low), ("to" if high)].compact.join("_").then { |k| k.empty? ? "none" : k }
-      def given(value) = value.is_a?(String) || value.is_a?(Numeric) ? value.to_s[0, 60] : value.class.name.downcase
+      def limits(low, high)
+        [("from" if low), ("to" if high)].compact.join("_").then { |k| k.empty? ? "none" : k }
+      end
+      def given(value)
+        value.is_a?(String) || value.is_a?(Numeric) ? value.to_s[0, 60] : value.class.name.downcase
+      end
 
       # The keys that stand beside one that nobody knows.
       def known(error)
@@ -101,17 +115,32 @@ module SteadyMove
       def unreadable(map)
         READ.filter_map do |path|
           file = map.dig(*path)
-          say(:config_value, file: @file, key: path.join("."), expected: Words.say("config.file"), given: file) unless
-            file.nil? || (File.file?(file) && File.readable?(file))
+          unless file.nil? || (File.file?(file) && File.readable?(file))
+            say(
+              :config_value,
+              file: @file,
+              key: path.join("."),
+              expected: Words.say("config.file"),
+              given: file
+            )
+          end
         end
       end
 
       def strange_proxies(map)
-        map.fetch("proxies", []).filter_map do |text|
-          IPAddr.new(text) && nil
-        rescue IPAddr::Error
-          say(:config_value, file: @file, key: "proxies", expected: Words.say("config.network"), given: text)
-        end
+        map
+          .fetch("proxies", [])
+          .filter_map do |text|
+            IPAddr.new(text) && nil
+          rescue IPAddr::Error
+            say(
+              :config_value,
+              file: @file,
+              key: "proxies",
+              expected: Words.say("config.network"),
+              given: text
+            )
+          end
       end
     end
   end

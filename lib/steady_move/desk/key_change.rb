@@ -4,16 +4,20 @@ require "lockbox"
 
 module SteadyMove
   module Desk
-    # Another key: everything that is sealed is sealed anew, in one transaction. The new key is written beside the old
-    # one first; whichever of the two fits the database is the key, so an interruption at any point loses nothing.
+    # Another key: everything that is sealed is sealed anew, in one transaction. The new key is
+    # written beside the old one first; whichever of the two fits the database is the key, so an
+    # interruption at any point loses nothing.
     module KeyChange
       module_function
 
       def beside(config) = "#{config.key_file}.new"
 
-      # The desk must not run. Returns how many things were sealed anew. Raises Refused or Store::Database::Unusable.
+      # The desk must not run. Returns how many things were sealed anew. Raises Refused or
+      # Store::Database::Unusable.
       def call(config)
-        raise Refused.new(:unusable, :no_database, folder: config.data) unless File.exist?(config.database)
+        unless File.exist?(config.database)
+          raise Refused.new(:unusable, :no_database, folder: config.data)
+        end
 
         db = Store::Database.open(config.database)
         old = settle(config, db)
@@ -27,11 +31,13 @@ module SteadyMove
         db&.disconnect
       end
 
-      # Ends a change that was interrupted: the key that fits is the key. One that doesn't fit stays beside it, since a
-      # change may be under way just now. Returns the safe. Raises Store::Database::Unusable where none fits.
+      # Ends a change that was interrupted: the key that fits is the key. One that doesn't fit stays
+      # beside it, since a change may be under way just now. Returns the safe. Raises
+      # Store::Database::Unusable where none fits.
       def settle(config, db)
         other = beside(config)
-        if File.exist?(other) && Store::Seals.any?(db) && Store::Seals.fits?(db, Store::Safe.at(other))
+        if File.exist?(other) && Store::Seals.any?(db) &&
+             Store::Seals.fits?(db, Store::Safe.at(other))
           rename(other, config.key_file)
         end
         safe = Store::Safe.at(config.key_file, sealed: Store::Seals.any?(db))
@@ -46,11 +52,13 @@ module SteadyMove
         raise unless File.exist?(to)
       end
 
-      # Raises Store::Database::Unusable where a safe doesn't open what is sealed. file: of its key, to name it.
+      # Raises Store::Database::Unusable where a safe doesn't open what is sealed. file: of its key,
+      # to name it.
       def check(db, safe, file)
         return if Store::Seals.fits?(db, safe)
 
-        raise Store::Database::Unusable, Words.say("key.other", file: file, database: db.opts[:database])
+        raise Store::Database::Unusable,
+              Words.say("key.other", file: file, database: db.opts[:database])
       end
       private_class_method :rename
     end

@@ -2,13 +2,20 @@
 
 module SteadyMove
   module Desk
-    # One data folder, one desk: whoever runs holds a lock on a file in it, which ends with the process.
+    # One data folder, one desk: whoever runs holds a lock on a file in it, which ends with the
+    # process.
     class Lock
-      # Raises Refused where another process holds it; the holder's number is told. The lock holds until `release`.
+      # Raises Refused where another process holds it; the holder's number is told. The lock holds
+      # until `release`.
       def self.take(config)
         file = File.open(File.join(config.data, "desk.lock"), File::RDWR | File::CREAT, 0o600)
         unless file.flock(File::LOCK_EX | File::LOCK_NB)
-          raise Refused.new(:unusable, :folder_held, folder: config.data, pid: file.read(20).to_s.strip)
+          raise Refused.new(
+                  :unusable,
+                  :folder_held,
+                  folder: config.data,
+                  pid: file.read(20).to_s.strip
+                )
         end
 
         file.truncate(0)

@@ -2,15 +2,17 @@
 
 module SteadyMove
   module Desk
-    # What the desk won't do, in a sentence. kind: invalid (what was given makes no sense), not_now (it can't be done
-    # in the state that things are in), unknown (there is no such thing) or unusable (the desk itself can't go on).
+    # What the desk won't do, in a sentence. kind: invalid (what was given makes no sense), not_now
+    # (it can't be done in the state that things are in), unknown (there is no such thing) or
+    # unusable (the desk itself can't go on).
     class Refused < StandardError
       KINDS = %i[invalid not_now unknown unusable].freeze
 
       attr_reader :kind, :phrase, :key
 
       # key: of the phrase, where it is one, for the log.
-      # phrase: a key of the catalogue's “refused”, a Core::Phrase, or a list of sentences that are joined.
+      # phrase: a key of the catalogue's “refused”, a Core::Phrase, or a list of sentences that are
+      # joined.
       def initialize(kind, phrase, **values)
         raise ArgumentError, "there is no kind #{kind}" unless KINDS.include?(kind)
 

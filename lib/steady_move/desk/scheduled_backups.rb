@@ -2,15 +2,15 @@
 
 module SteadyMove
   module Desk
-    # Backups that make themselves: one a day or as often as is set, into a folder, each tried by opening it; the oldest
-    # beyond the number that is kept go.
+    # Backups that make themselves: one a day or as often as is set, into a folder, each tried by
+    # opening it; the oldest beyond the number that is kept go.
     class ScheduledBackups
       NAME = /\Asteady-move-\d{8}T\d{6}Z\.zip\z/
       LOOK = 60
       EVERY = 86_400
 
-      # config: Config with `backup`; clock: answers now (the machine's own time); told: Store::Keeping, where it is
-      # written down how the last one went, or nil.
+      # config: Config with `backup`; clock: answers now (the machine's own time); told:
+      # Store::Keeping, where it is written down how the last one went, or nil.
       def initialize(config, clock: SystemClock.new, told: nil)
         @config = config
         @told = told
@@ -28,7 +28,7 @@ module SteadyMove
         return unless on? && due?
 
         FileUtils.mkdir_p(@folder, mode: 0o700)
-        file = File.join(@folder, "steady-move-#{@clock.now.utc.strftime('%Y%m%dT%H%M%SZ')}.zip")
+        file = File.join(@folder, "steady-move-#{@clock.now.utc.strftime("%Y%m%dT%H%M%SZ")}.zip")
         Backup.make(@config, file)
         note(tried(file) || files[0...-@keep].each { |old| FileUtils.rm_f(old) }.then { nil })
       rescue Refused, SystemCallError => e
@@ -52,13 +52,18 @@ module SteadyMove
       # Writes down how it went; returns what went wrong, or nil.
       def note(trouble)
         says = trouble || Words.say("health.backup_made")
-        @told && @told["backup"] = { "at" => @clock.now.to_i, "well" => trouble.nil?, "says" => says }
+        @told &&
+          @told["backup"] = { "at" => @clock.now.to_i, "well" => trouble.nil?, "says" => says }
         trouble
       rescue Sequel::DatabaseError
         trouble
       end
 
-      def files = Dir[File.join(@folder, "steady-move-*.zip")].grep(->(f) { File.basename(f).match?(NAME) }).sort
+      def files
+        Dir[File.join(@folder, "steady-move-*.zip")].grep(
+          ->(f) { File.basename(f).match?(NAME) }
+        ).sort
+      end
 
       def due?
         last = newest && File.basename(newest)[/\d{8}T\d{6}Z/]

@@ -2,14 +2,18 @@
 
 module SteadyMove
   module Desk
-    # Walks the whole database: the file itself, the journal's chain and its numbers, every seal, and what refers to
-    # what. Says what is wrong where.
+    # Walks the whole database: the file itself, the journal's chain and its numbers, every seal,
+    # and what refers to what. Says what is wrong where.
     class Verification
       # Rows that must have another: table, column => table, column. nil refers to nothing.
       REFERENCES = {
-        %i[events move_id] => %i[moves id], %i[looks move_id] => %i[moves id], %i[codes move_id] => %i[moves id],
-        %i[kept_zones move_id] => %i[moves id], %i[messages move_id] => %i[moves id],
-        %i[sessions person_id] => %i[people id], %i[account_otp_keys id] => %i[people id],
+        %i[events move_id] => %i[moves id],
+        %i[looks move_id] => %i[moves id],
+        %i[codes move_id] => %i[moves id],
+        %i[kept_zones move_id] => %i[moves id],
+        %i[messages move_id] => %i[moves id],
+        %i[sessions person_id] => %i[people id],
+        %i[account_otp_keys id] => %i[people id],
         %i[names account_id] => %i[accounts id]
       }.freeze
       SHOWN = 20
@@ -37,22 +41,35 @@ module SteadyMove
         at ? [say("chain", seq: at)] : []
       end
 
-      # The journal's numbers leave none out, also at the end (SQLite keeps the highest that it gave).
+      # The journal's numbers leave none out, also at the end (SQLite keeps the highest that it
+      # gave).
       def numbers
-        first, last, count = @db[:events].select { [min(:seq), max(:seq), count(:seq)] }.first.values
+        first, last, count =
+          @db[:events].select { [min(:seq), max(:seq), count(:seq)] }.first.values
         given = @db[:sqlite_sequence].where(name: "events").get(:seq).to_i
         found = []
-        found << say("gap", count: last - first + 1 - count) if count.positive? && last - first + 1 != count
+        if count.positive? && last - first + 1 != count
+          found << say("gap", count: last - first + 1 - count)
+        end
         found << say("cut", last: last.to_i, given: given) if given > last.to_i
         found
       end
 
-      def seals = Store::Seals.broken(@db, @safe).first(SHOWN).map { |where| say("seal", where: where) }
+      def seals
+        Store::Seals.broken(@db, @safe).first(SHOWN).map { |where| say("seal", where: where) }
+      end
 
       def references
         REFERENCES.flat_map do |(table, column), (other, key)|
-          lost = @db[table].exclude(column => nil).exclude(column => @db[other].select(key)).select_map(column).uniq
-          lost.first(SHOWN).map { |id| say("reference", table: table, column: column, id: id, other: other) }
+          lost =
+            @db[table]
+              .exclude(column => nil)
+              .exclude(column => @db[other].select(key))
+              .select_map(column)
+              .uniq
+          lost
+            .first(SHOWN)
+            .map { |id| say("reference", table: table, column: column, id: id, other: other) }
         end
       end
     end

@@ -15,10 +15,17 @@ module SteadyMove
         lines.any?(&:error) ? 2 : 0
       end
 
-      def bad(line) = { line: line.number, name: line.name&.ascii, error: Words.say(line.error) }.compact
+      def bad(line)
+        { line: line.number, name: line.name&.ascii, error: Words.say(line.error) }.compact
+      end
 
       def good(line)
-        { line: line.number, name: line.name.ascii, code: line.code, warnings: line.warnings.map { |w| Words.say(w) } }
+        {
+          line: line.number,
+          name: line.name.ascii,
+          code: line.code,
+          warnings: line.warnings.map { |w| Words.say(w) }
+        }
       end
       private_class_method :bad, :good
     end

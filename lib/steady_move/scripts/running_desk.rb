@@ -5,7 +5,8 @@ require "net/http"
 
 module SteadyMove
   module Scripts
-    # `desk COMMAND`: asks a running desk over its API, with a personal token. Each answer is one JSON object a line.
+    # `desk COMMAND`: asks a running desk over its API, with a personal token. Each answer is one
+    # JSON object a line.
     class RunningDesk
       # The commands, with what each expects.
       COMMANDS = { "list" => 0, "judge" => 1, "plan" => 1, "start" => 1, "follow" => 1 }.freeze
@@ -13,20 +14,24 @@ module SteadyMove
       # Seconds between two looks of follow.
       PAUSE = 5
 
-      # env: with ENVIRONMENT's names; given: options of the command line; wait: is called between two looks.
+      # env: with ENVIRONMENT's names; given: options of the command line; wait: is called between
+      # two looks.
       def initialize(given, out:, env: ENV, wait: -> { sleep PAUSE })
         @given = given
         @out = out
         @wait = wait
-        @address, @token = ENVIRONMENT.values.map { |name| env[name] || raise(Misused, "#{name} is not set") }
+        @address, @token =
+          ENVIRONMENT.values.map { |name| env[name] || raise(Misused, "#{name} is not set") }
       end
 
       # Returns the exit status; raises Misused.
       def call(command, words)
         count = COMMANDS[command]
-        raise Misused, "desk knows these: #{COMMANDS.keys.join(', ')}" unless count
-        raise Misused, "desk #{command} expects #{count == 1 ? 'one name or number' : 'nothing more'}" if
-          words.size != count
+        raise Misused, "desk knows these: #{COMMANDS.keys.join(", ")}" unless count
+        if words.size != count
+          raise Misused,
+                "desk #{command} expects #{count == 1 ? "one name or number" : "nothing more"}"
+        end
 
         public_send(command, *words)
       end
@@ -35,8 +40,10 @@ module SteadyMove
       def list
         offset = 0
         loop do
-          page = working { get("/api/names?limit=500&offset=#{offset}&sort=name#{to('&to=')}") }
-          page["names"].each { |row| say(row.slice("name", "unicode", "account", "gate", "expires_at")) }
+          page = working { get("/api/names?limit=500&offset=#{offset}&sort=name#{to("&to=")}") }
+          page["names"].each do |row|
+            say(row.slice("name", "unicode", "account", "gate", "expires_at"))
+          end
           offset += page["names"].size
           break if page["names"].empty? || offset >= page["total"]
         end
@@ -45,15 +52,27 @@ module SteadyMove
 
       # One name's sheet in short. 1 where it can't go now.
       def judge(name)
-        sheet = get("/api/names/#{escaped(name)}#{to('?to=')}")
-        say(sheet.slice("name", "verdict", "gate", "findings", "unknown", "earliest_start", "latest_safe_start"))
+        sheet = get("/api/names/#{escaped(name)}#{to("?to=")}")
+        say(
+          sheet.slice(
+            "name",
+            "verdict",
+            "gate",
+            "findings",
+            "unknown",
+            "earliest_start",
+            "latest_safe_start"
+          )
+        )
         sheet.dig("gate", "kind") == "ready" ? 0 : 1
       end
 
       # What a move would do and cost. 1 where it can't start.
       def plan(name)
         found = post("/api/proposals", move(name))
-        say(found.slice("name", "from", "to", "startable", "refusals", "cautions", "quote", "finish"))
+        say(
+          found.slice("name", "from", "to", "startable", "refusals", "cautions", "quote", "finish")
+        )
         found["startable"] ? 0 : 1
       end
 
@@ -63,13 +82,24 @@ module SteadyMove
         0
       end
 
-      # A line whenever a move has come further; ends with it: 0 where it settled, 1 where it ended otherwise.
+      # A line whenever a move has come further; ends with it: 0 where it settled, 1 where it ended
+      # otherwise.
       def follow(id)
         raise Misused, "follow expects a move’s number" unless id.match?(/\A\d+\z/)
 
         before = nil
         loop do
-          now = get("/api/moves/#{id}").slice("id", "name", "stage", "turn", "sentence", "until", "finish", "open")
+          now =
+            get("/api/moves/#{id}").slice(
+              "id",
+              "name",
+              "stage",
+              "turn",
+              "sentence",
+              "until",
+              "finish",
+              "open"
+            )
           say(now) unless now == before
           before = now
           break now["stage"] == "Settled" ? 0 : 1 unless now["open"]
@@ -109,13 +139,19 @@ module SteadyMove
 
       def ask(request)
         uri = URI.parse(@address)
-        raise Misused, "#{ENVIRONMENT[:address]}: an address such as https://desk.example is expected" unless
-          uri.is_a?(URI::HTTP)
+        unless uri.is_a?(URI::HTTP)
+          raise Misused,
+                "#{ENVIRONMENT[:address]}: an address such as https://desk.example is expected"
+        end
 
         request["Authorization"] = "Bearer #{@token}"
-        answer = Net::HTTP.start(uri.host, uri.port, use_ssl: uri.scheme == "https", read_timeout: 120) do |http|
-          http.request(request)
-        end
+        answer =
+          Net::HTTP.start(
+            uri.host,
+            uri.port,
+            use_ssl: uri.scheme == "https",
+            read_timeout: 120
+          ) { |http| http.request(request) }
         read(answer)
       rescue SystemCallError, SocketError, Timeout::Error, OpenSSL::SSL::SSLError => e
         raise Misused, "the desk at #{@address} can't be reached (#{e.message})"

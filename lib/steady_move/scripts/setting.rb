@@ -24,18 +24,22 @@ module SteadyMove
 
       def horizon
         days = Integer(@given.fetch(:horizon, "400"), 10, exception: false)
-        days&.between?(1,
-          36_500) ? days : raise(Misused, "--horizon: “#{@given[:horizon]}” is not a number of days from 1 to 36500")
+        if days&.between?(1, 36_500)
+          days
+        else
+          raise(Misused, "--horizon: “#{@given[:horizon]}” is not a number of days from 1 to 36500")
+        end
       end
 
-      # The account that names would go to: from a YAML file of accounts, or from the desk's own database, which the
-      # block's
-      # configuration names. nil where none is asked for.
+      # The account that names would go to: from a YAML file of accounts, or from the desk's own
+      # database, which the block's configuration names. nil where none is asked for.
       def destination
         wanted = @given[:to] or return
         account = @given[:accounts] ? listed(wanted) : stored(wanted, yield)
-        account or raise Misused,
-          "--to: there is no account “#{wanted}” in #{@given[:accounts] || 'the desk’s database'}"
+        account or
+          raise Misused,
+                "--to: there is no account “#{wanted}” in " \
+                  "#{@given[:accounts] || "the desk’s database"}"
       end
 
       # The text of a file, or of standard input for “-”.
@@ -57,24 +61,33 @@ module SteadyMove
       def listed(wanted)
         all = YAML.safe_load_file(@given[:accounts])
         unless all.is_a?(Hash) && all.values.all?(Hash)
-          raise Misused,
-            "--accounts: a map of accounts is expected in #{@given[:accounts]}"
+          raise Misused, "--accounts: a map of accounts is expected in #{@given[:accounts]}"
         end
 
         row = all[wanted] or return
-        Desk::Destinations.of(Store::Accounts::Account.new(id: wanted, title: row.fetch("title", wanted),
-          registrar: row["registrar"], habits: row))
+        Desk::Destinations.of(
+          Store::Accounts::Account.new(
+            id: wanted,
+            title: row.fetch("title", wanted),
+            registrar: row["registrar"],
+            habits: row
+          )
+        )
       rescue SystemCallError, Psych::SyntaxError => e
-        raise Misused, "--accounts: #{@given[:accounts]} can't be read (#{e.message.lines.first.strip})"
+        raise Misused,
+              "--accounts: #{@given[:accounts]} can't be read (#{e.message.lines.first.strip})"
       end
 
       def stored(wanted, config)
         unless File.exist?(config.database)
           raise Misused,
-            "--to needs the accounts: give --accounts FILE, or run it where the desk's database is"
+                "--to needs the accounts: give --accounts FILE, or run it where the desk's " \
+                  "database is"
         end
 
-        raise Misused, "--to: start this version's desk once first" if Store::Database.behind?(config.database)
+        if Store::Database.behind?(config.database)
+          raise Misused, "--to: start this version's desk once first"
+        end
 
         db = Store::Database.open(config.database)
         Desk::Destinations.of(Store::Accounts.new(db, Store::Safe.at(config.key_file)).find(wanted))

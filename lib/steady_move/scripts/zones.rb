@@ -4,7 +4,8 @@ require "json"
 
 module SteadyMove
   module Scripts
-    # `zone canonical FILE` and `zone compare OLD NEW`: zone files (RFC 1035 §5) as others can read and compare them.
+    # `zone canonical FILE` and `zone compare OLD NEW`: zone files (RFC 1035 §5) as others can read
+    # and compare them.
     class Zones
       Records = Core::Records
 
@@ -18,16 +19,17 @@ module SteadyMove
         @wrong = false
       end
 
-      # One record a line: absolute owner, TTL, class, type, data, in canonical form and order (RFC 4034 §6). Returns 0,
-      # or 2 where something was left out because it is wrong.
+      # One record a line: absolute owner, TTL, class, type, data, in canonical form and order (RFC
+      # 4034 §6). Returns 0, or 2 where something was left out because it is wrong.
       def canonical(file)
         zone = zone(file) or return 2
         @out.write(Records::ZoneWriter.canonical(zone))
         @wrong ? 2 : 0
       end
 
-      # A line of JSON for each set that is not the same; what belongs to the host alone is left out. Returns 0 where
-      # all is the same, 1 where something differs, 2 where a file can't be read.
+      # A line of JSON for each set that is not the same; what belongs to the host alone is left
+      # out. Returns 0 where all is the same, 1 where something differs, 2 where a file can't be
+      # read.
       def compare(old_file, new_file)
         old = zone(old_file)
         new = zone(new_file)
@@ -41,7 +43,10 @@ module SteadyMove
       private
 
       def apex(text)
-        raise Misused, "--origin is missing: the zone's own name is expected, such as tide.example" if text.nil?
+        if text.nil?
+          raise Misused,
+                "--origin is missing: the zone's own name is expected, such as tide.example"
+        end
 
         Records::Name.parse(text)
       rescue ArgumentError => e
@@ -67,8 +72,16 @@ module SteadyMove
       end
 
       def line(row)
-        { owner: row.name.to_s.downcase(:ascii), type: row.type, kind: row.kind, old: data(row.old), new: data(row.new),
-          old_ttl: row.old&.ttl, new_ttl: row.new&.ttl, breaks: row.breaks && Words.say(row.breaks) }
+        {
+          owner: row.name.to_s.downcase(:ascii),
+          type: row.type,
+          kind: row.kind,
+          old: data(row.old),
+          new: data(row.new),
+          old_ttl: row.old&.ttl,
+          new_ttl: row.new&.ttl,
+          breaks: row.breaks && Words.say(row.breaks)
+        }
       end
 
       def data(set) = (set&.rdatas || []).map(&:to_s).sort

@@ -4,46 +4,78 @@ module SteadyMove
   module Store
     # Registrar accounts and DNS hosts: where names and zones are held, with their habits.
     class Accounts
-      # connection: {host, port, client, ca_file, …}; prices: {currency, renew, transfer, …} in minor units.
-      Account = Struct.new(:id, :title, :registrar, :kind, :connection, :habits, :prices, :sender_domains, :secret,
-        keyword_init: true) do
-        # {act => way}: how each act is done there (Core::Moves::Ways).
-        def ways = Core::Moves::Ways.of(kind, habits["ways"])
-        # The separate service that stands in for contacts: {"title", "site", "login", "identity"}, or nil.
-        def privacy_service = habits["privacy_service"]
-        # Does the public record's address show a privacy service of this account?
-        def stands_in?(email) = !habits["privacy"].nil? && email.to_s.rpartition("@").last == habits["privacy"]
-        # Does it show the holder's own address?
-        def readable?(email) = !email.to_s.empty? && !stands_in?(email)
-        def epp? = kind == "epp"
-        # What shall hold at it after a move, where nothing else is said (Core::Moves::Aims).
-        def aims = (epp? ? {} : { "auto_renew" => "on" }).merge(habits["aims"] || {})
-        # What it is called in the public record.
-        def public_names = [registrar, *habits["registrar_names"]]
+      # connection: {host, port, client, ca_file, …}; prices: {currency, renew, transfer, …} in
+      # minor units.
+      Account =
+        Struct.new(
+          :id,
+          :title,
+          :registrar,
+          :kind,
+          :connection,
+          :habits,
+          :prices,
+          :sender_domains,
+          :secret,
+          keyword_init: true
+        ) do
+          # {act => way}: how each act is done there (Core::Moves::Ways).
+          def ways = Core::Moves::Ways.of(kind, habits["ways"])
+          # The separate service that stands in for contacts: {"title", "site", "login",
+          # "identity"}, or nil.
+          def privacy_service = habits["privacy_service"]
+          # Does the public record's address show a privacy service of this account?
+          def stands_in?(email)
+            !habits["privacy"].nil? && email.to_s.rpartition("@").last == habits["privacy"]
+          end
+          # Does it show the holder's own address?
+          def readable?(email) = !email.to_s.empty? && !stands_in?(email)
+          def epp? = kind == "epp"
+          # What shall hold at it after a move, where nothing else is said (Core::Moves::Aims).
+          def aims = (epp? ? {} : { "auto_renew" => "on" }).merge(habits["aims"] || {})
+          # What it is called in the public record.
+          def public_names = [registrar, *habits["registrar_names"]]
 
-        # Are both accounts at one registrar? As `shown_by?`.
-        def same_registrar?(other)
-          Core::Readiness::Registrars.any_same?(public_names, habits["registrar_id"],
-            { name: other.registrar, number: other.habits["registrar_id"] })
+          # Are both accounts at one registrar? As `shown_by?`.
+          def same_registrar?(other)
+            Core::Readiness::Registrars.any_same?(
+              public_names,
+              habits["registrar_id"],
+              { name: other.registrar, number: other.habits["registrar_id"] }
+            )
+          end
+
+          # Is it the registrar that a public record shows? true, false, or nil where that can't be
+          # told.
+          def shown_by?(record)
+            Core::Readiness::Registrars.any_same?(
+              public_names,
+              habits["registrar_id"],
+              { name: record.registrar, number: record.registrar_id }
+            )
+          end
+
+          def inspect = "#<Account #{id}>"
         end
-
-        # Is it the registrar that a public record shows? true, false, or nil where that can't be told.
-        def shown_by?(record)
-          Core::Readiness::Registrars.any_same?(public_names, habits["registrar_id"],
-            { name: record.registrar, number: record.registrar_id })
+      # habits: how zones are put there: site, login, algorithm (of its key), reads_files,
+      # owner_form, target_dot, quotes_texts, and what it can't hold (Core::Records::HostLimits).
+      Host =
+        Struct.new(
+          :id,
+          :title,
+          :name_servers,
+          :key_name,
+          :secret,
+          :ends_with,
+          :habits,
+          keyword_init: true
+        ) do
+          def initialize(habits: {}, **members) = super
+          # Can the desk fetch and change zones there by itself?
+          def connected? = !key_name.nil? && !secret.nil?
+          def serves?(servers) = servers.any? && (servers - name_servers).empty?
+          def inspect = "#<Host #{id}>"
         end
-
-        def inspect = "#<Account #{id}>"
-      end
-      # habits: how zones are put there: site, login, algorithm (of its key), reads_files, owner_form, target_dot,
-      # quotes_texts, and what it can't hold (Core::Records::HostLimits).
-      Host = Struct.new(:id, :title, :name_servers, :key_name, :secret, :ends_with, :habits, keyword_init: true) do
-        def initialize(habits: {}, **members) = super
-        # Can the desk fetch and change zones there by itself?
-        def connected? = !key_name.nil? && !secret.nil?
-        def serves?(servers) = servers.any? && (servers - name_servers).empty?
-        def inspect = "#<Host #{id}>"
-      end
 
       def initialize(db, safe, stamp = Stamp.new(db))
         @db = db
@@ -55,10 +87,15 @@ module SteadyMove
 
       def put(account)
         @db[:accounts].insert_conflict(:replace).insert(
-          id: account.id, title: account.title, registrar: account.registrar, kind: account.kind,
-          connection: Values.dump(account.connection), habits: Values.dump(account.habits),
+          id: account.id,
+          title: account.title,
+          registrar: account.registrar,
+          kind: account.kind,
+          connection: Values.dump(account.connection),
+          habits: Values.dump(account.habits),
           prices: Values.dump(account.prices),
-          sender_domains: Values.dump(account.sender_domains), secret: account.secret && @safe.seal(account.secret)
+          sender_domains: Values.dump(account.sender_domains),
+          secret: account.secret && @safe.seal(account.secret)
         )
         @stamp.touch
       end
@@ -76,8 +113,12 @@ module SteadyMove
 
       def put_host(host)
         @db[:dns_hosts].insert_conflict(:replace).insert(
-          id: host.id, title: host.title, name_servers: Values.dump(host.name_servers), key_name: host.key_name,
-          secret: host.secret && @safe.seal(host.secret), ends_with: host.ends_with,
+          id: host.id,
+          title: host.title,
+          name_servers: Values.dump(host.name_servers),
+          key_name: host.key_name,
+          secret: host.secret && @safe.seal(host.secret),
+          ends_with: host.ends_with,
           habits: Values.dump(host.habits || {})
         )
         @stamp.touch
@@ -101,7 +142,8 @@ module SteadyMove
         lists[what] ||= yield.freeze
       end
 
-      # Opening takes a while; what was opened once stays in memory for as long as its sealed form is the same.
+      # Opening takes a while; what was opened once stays in memory for as long as its sealed form
+      # is the same.
       def opened(sealed) = sealed && (@opened[sealed.to_s] ||= @safe.open(sealed))
 
       def account(row)
@@ -110,8 +152,12 @@ module SteadyMove
       end
 
       def host(row)
-        Host.new(**row, name_servers: Values.load(row[:name_servers]), secret: opened(row[:secret]),
-          habits: Values.load(row[:habits])).freeze
+        Host.new(
+          **row,
+          name_servers: Values.load(row[:name_servers]),
+          secret: opened(row[:secret]),
+          habits: Values.load(row[:habits])
+        ).freeze
       end
     end
   end

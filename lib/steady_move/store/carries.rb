@@ -2,19 +2,44 @@
 
 module SteadyMove
   module Store
-    # What is known and decided of names' records: copies of zones, where they shall go, decisions for each set, tied
-    # services, and what name servers answered.
+    # What is known and decided of names' records: copies of zones, where they shall go, decisions
+    # for each set, tied services, and what name servers answered.
     class Carries
-      # source: file, table, transfer, walk, probe or typed; complete: true, false or nil; says: a Phrase; left: [[line,
-      # why]] of what was not taken.
-      Copy = Struct.new(:id, :name, :side, :source, :text, :sets, :complete, :says, :left, :seen_at, :by,
-        keyword_init: true) do
-        # The Zone, read.
-        def zone = Core::Records::ZoneReader.read(text, origin: name)
-      end
+      # source: file, table, transfer, walk, probe or typed; complete: true, false or nil; says: a
+      # Phrase; left: [[line, why]] of what was not taken.
+      Copy =
+        Struct.new(
+          :id,
+          :name,
+          :side,
+          :source,
+          :text,
+          :sets,
+          :complete,
+          :says,
+          :left,
+          :seen_at,
+          :by,
+          keyword_init: true
+        ) do
+          # The Zone, read.
+          def zone = Core::Records::ZoneReader.read(text, origin: name)
+        end
       Carry = Struct.new(:name, :host_id, :choice, :lowered, :by, :at, keyword_init: true)
       Tied = Struct.new(:name, :key, :kind, :detail, :state, :reason, :by, :at, keyword_init: true)
-      Seen = Struct.new(:id, :name, :server, :role, :state, :serial, :detail, :since, :seen_at, keyword_init: true)
+      Seen =
+        Struct.new(
+          :id,
+          :name,
+          :server,
+          :role,
+          :state,
+          :serial,
+          :detail,
+          :since,
+          :seen_at,
+          keyword_init: true
+        )
       # So many copies of one name are kept.
       COPIES = 6
       # So long a server's history is kept (seconds).
@@ -28,11 +53,26 @@ module SteadyMove
       def keep_copy(name, zone, source:, complete:, says:, left:, by:, at:, side: "old")
         @db.transaction do
           text = Core::Records::ZoneWriter.write(zone)
-          id = @db[:zone_copies].insert(name: name, side: side, source: source, text: text,
-            sets: zone.content.size, complete: complete.nil? ? nil : (complete ? 1 : 0), says: Values.dump(says),
-            left: Values.dump(left.first(200)), seen_at: at.to_i, by: by)
+          id =
+            @db[:zone_copies].insert(
+              name: name,
+              side: side,
+              source: source,
+              text: text,
+              sets: zone.content.size,
+              complete: complete.nil? ? nil : (complete ? 1 : 0),
+              says: Values.dump(says),
+              left: Values.dump(left.first(200)),
+              seen_at: at.to_i,
+              by: by
+            )
           kept = side == "old" ? COPIES : 1
-          old = @db[:zone_copies].where(name: name, side: side).reverse(:id).offset(kept).select_map(:id)
+          old =
+            @db[:zone_copies]
+              .where(name: name, side: side)
+              .reverse(:id)
+              .offset(kept)
+              .select_map(:id)
           @db[:zone_copies].where(id: old).delete
           copy(@db[:zone_copies].where(id: id).first)
         end
@@ -41,7 +81,11 @@ module SteadyMove
       # Copies of a name, the newest first, without their texts.
       def copies(name)
         columns = @db[:zone_copies].columns - [:text]
-        @db[:zone_copies].where(name: name, side: "old").reverse(:id).select(*columns).map { |r| copy(r) }
+        @db[:zone_copies]
+          .where(name: name, side: "old")
+          .reverse(:id)
+          .select(*columns)
+          .map { |r| copy(r) }
       end
 
       # The newest copy, or the one with an id; nil where there is none.
@@ -59,10 +103,13 @@ module SteadyMove
       # {name => id of the DNS host that was chosen for its records}.
       def chosen_hosts = @db[:carries].exclude(host_id: nil).select_hash(:name, :host_id)
 
-      # Names of which somebody got a copy, or for which something was chosen; a copy that the desk took for a move
-      # alone makes no work.
+      # Names of which somebody got a copy, or for which something was chosen; a copy that the desk
+      # took for a move alone makes no work.
       def names_in_work
-        (@db[:zone_copies].exclude(by: "desk").distinct.select_map(:name) | @db[:carries].select_map(:name))
+        (
+          @db[:zone_copies].exclude(by: "desk").distinct.select_map(:name) |
+            @db[:carries].select_map(:name)
+        )
       end
 
       # change: host_id, choice, lowered.
@@ -73,10 +120,17 @@ module SteadyMove
 
       # {"owner TYPE" => Decision}
       def decisions(name)
-        @db[:carry_rows].where(name: name).to_h do |r|
-          [r[:set], Core::Records::CarrySheet::Decision.new(**r.slice(:choice, :text, :ttl, :reason, :by),
-            at: Values.time(r[:at])).freeze]
-        end
+        @db[:carry_rows]
+          .where(name: name)
+          .to_h do |r|
+            [
+              r[:set],
+              Core::Records::CarrySheet::Decision.new(
+                **r.slice(:choice, :text, :ttl, :reason, :by),
+                at: Values.time(r[:at])
+              ).freeze
+            ]
+          end
       end
 
       # nil takes the decision back.
@@ -84,11 +138,19 @@ module SteadyMove
         rows = @db[:carry_rows]
         return rows.where(name: name, set: set).delete unless decision
 
-        rows.insert_conflict(:replace).insert(name: name, set: set, **decision.to_h, at: decision.at.to_i)
+        rows.insert_conflict(:replace).insert(
+          name: name,
+          set: set,
+          **decision.to_h,
+          at: decision.at.to_i
+        )
       end
 
       def tied(name)
-        @db[:tied_services].where(name: name).order(:key).map { |r| Tied.new(**r, at: Values.time(r[:at])).freeze }
+        @db[:tied_services]
+          .where(name: name)
+          .order(:key)
+          .map { |r| Tied.new(**r, at: Values.time(r[:at])).freeze }
       end
 
       def put_tied(tied)
@@ -102,17 +164,32 @@ module SteadyMove
         if last && last.values_at(:state, :serial) == [state, serial]
           rows.where(id: last[:id]).update(seen_at: at.to_i, detail: Values.dump(detail))
         else
-          @db[:server_answers].insert(name: name, server: server, role: role, state: state, serial: serial,
-            detail: Values.dump(detail), since: at.to_i, seen_at: at.to_i)
+          @db[:server_answers].insert(
+            name: name,
+            server: server,
+            role: role,
+            state: state,
+            serial: serial,
+            detail: Values.dump(detail),
+            since: at.to_i,
+            seen_at: at.to_i
+          )
         end
       end
 
       # [Seen] of a name, oldest first.
       def answers(name)
-        @db[:server_answers].where(name: name).order(:id).map do |r|
-          Seen.new(**r, detail: Values.load(r[:detail]), since: Values.time(r[:since]),
-            seen_at: Values.time(r[:seen_at])).freeze
-        end
+        @db[:server_answers]
+          .where(name: name)
+          .order(:id)
+          .map do |r|
+            Seen.new(
+              **r,
+              detail: Values.load(r[:detail]),
+              since: Values.time(r[:since]),
+              seen_at: Values.time(r[:seen_at])
+            ).freeze
+          end
       end
 
       # When a name's servers were last asked; nil where they never were.
@@ -124,8 +201,13 @@ module SteadyMove
 
       def copy(row)
         complete = row[:complete].nil? ? nil : row[:complete] == 1
-        Copy.new(**row, complete: complete, says: Values.load(row[:says]), left: Values.load(row[:left]),
-          seen_at: Values.time(row[:seen_at])).freeze
+        Copy.new(
+          **row,
+          complete: complete,
+          says: Values.load(row[:says]),
+          left: Values.load(row[:left]),
+          seen_at: Values.time(row[:seen_at])
+        ).freeze
       end
     end
   end

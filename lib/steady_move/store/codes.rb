@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Store
-    # Authorization codes, sealed. States: held, then checked or rejected; wiped codes keep their row without content.
+    # Authorization codes, sealed. States: held, then checked or rejected; wiped codes keep their
+    # row without content.
     class Codes
       def initialize(db, safe)
         @db = db
@@ -13,8 +14,13 @@ module SteadyMove
       def put(move_id, name, code, at:)
         @db.transaction do
           wipe_of_move(move_id)
-          @db[:codes].insert(move_id: move_id, name: name, sealed: @safe.seal(code), state: "held",
-            received_at: at.to_i)
+          @db[:codes].insert(
+            move_id: move_id,
+            name: name,
+            sealed: @safe.seal(code),
+            state: "held",
+            received_at: at.to_i
+          )
         end
       end
 
@@ -22,12 +28,17 @@ module SteadyMove
       def keep(name, code, at:, state: "held")
         @db.transaction do
           live(name).where(move_id: nil).update(sealed: nil, state: "wiped")
-          @db[:codes].insert(name: name, sealed: @safe.seal(code), state: state, received_at: at.to_i)
+          @db[:codes].insert(
+            name: name,
+            sealed: @safe.seal(code),
+            state: state,
+            received_at: at.to_i
+          )
         end
       end
 
-      # Gives a kept code that was not rejected, and is at most so old (seconds), to a move. Returns whether there
-      # was one.
+      # Gives a kept code that was not rejected, and is at most so old (seconds), to a move. Returns
+      # whether there was one.
       def take_for(move_id, name, at:, lives: nil)
         @db.transaction do
           code = take_kept(name, at: at, lives: lives)
@@ -38,7 +49,11 @@ module SteadyMove
 
       # Rows of all live codes: name, state, received_at, move_id.
       def all_live
-        @db[:codes].exclude(state: "wiped").order(:name, :id).select(:name, :state, :received_at, :move_id).all
+        @db[:codes]
+          .exclude(state: "wiped")
+          .order(:name, :id)
+          .select(:name, :state, :received_at, :move_id)
+          .all
       end
 
       # The newest live code of a name in the clear, or nil.
@@ -60,7 +75,10 @@ module SteadyMove
       def held(name = nil)
         rows = @db[:codes].exclude(state: "wiped")
         rows = rows.where(name: name) if name
-        rows.order(:name, :id).select_map(%i[name received_at state]).to_h { |n, at, state| [n, [at, state]] }
+        rows
+          .order(:name, :id)
+          .select_map(%i[name received_at state])
+          .to_h { |n, at, state| [n, [at, state]] }
       end
 
       def state_of(move_id) = @db[:codes].where(move_id: move_id).reverse(:id).get(:state)

@@ -5,11 +5,13 @@ require "sequel"
 
 module SteadyMove
   module Store
-    # The desk's SQLite file: opened in WAL mode, migrated, refused where it is damaged or newer than this version.
-    # Every writing transaction is immediate, and within a process they take turns.
+    # The desk's SQLite file: opened in WAL mode, migrated, refused where it is damaged or newer
+    # than this version. Every writing transaction is immediate, and within a process they take
+    # turns.
     module Database
       # Why the file can't be used; one line for people.
-      class Unusable < StandardError; end
+      class Unusable < StandardError
+      end
 
       MIGRATIONS = File.join(__dir__, "migrations")
       # The number of the newest migration.
@@ -32,8 +34,8 @@ module SteadyMove
 
       module_function
 
-      # path: file name; before: called where what is there has to be brought to today's schema, before that begins.
-      # Returns a Sequel database; raises Unusable.
+      # path: file name; before: called where what is there has to be brought to today's schema,
+      # before that begins. Returns a Sequel database; raises Unusable.
       def open(path, before: nil)
         guarded(path) do
           db = connect(path)
@@ -77,8 +79,10 @@ module SteadyMove
       def newer(db, path)
         by = db.table_exists?(:keeping) ? Keeping.new(db)["version"] : nil
         by = nil if by == VERSION
-        Unusable.new("#{path} was written by #{by ? "Steady Move #{by}" : 'a newer version of Steady Move'}; " \
-                     "this one is #{VERSION}: start the newer one, or restore a backup made before it")
+        Unusable.new(
+          "#{path} was written by #{by ? "Steady Move #{by}" : "a newer version of Steady Move"}; " \
+            "this one is #{VERSION}: start the newer one, or restore a backup made before it"
+        )
       end
 
       # Are the file's pages whole? Raises Unusable.
@@ -90,13 +94,21 @@ module SteadyMove
       end
 
       def damaged(path, says)
-        Unusable.new("#{path} is no whole database (#{says.scrub.lines.first.to_s.strip}); restore a backup")
+        Unusable.new(
+          "#{path} is no whole database (#{says.scrub.lines.first.to_s.strip}); restore a backup"
+        )
       end
 
       def connect(path)
         settings = ["PRAGMA journal_mode=WAL", "PRAGMA synchronous=FULL", "PRAGMA foreign_keys=ON"]
-        db = Sequel.sqlite(path, max_connections: 64, timeout: 0, connect_sqls: settings,
-          after_connect: ->(c) { c.busy_handler_timeout = PATIENCE })
+        db =
+          Sequel.sqlite(
+            path,
+            max_connections: 64,
+            timeout: 0,
+            connect_sqls: settings,
+            after_connect: ->(c) { c.busy_handler_timeout = PATIENCE }
+          )
         db.transaction_mode = :immediate
         db.extend(Turns)
         db.send(:turns)

@@ -4,7 +4,8 @@ require "digest"
 
 module SteadyMove
   module Store
-    # The journal: added to, never changed; each line carries a digest over itself and the line before.
+    # The journal: added to, never changed; each line carries a digest over itself and the line
+    # before.
     class Journal
       Event = Core::Moves::Event
       KEPT = %i[move_id name at type step says evidence data by].freeze
@@ -14,17 +15,32 @@ module SteadyMove
       def initialize(db)
         @db = db
         @events = db[:events]
-        @last_chain = @events.order(Sequel.desc(:seq)).select(:chain).limit(1).prepare(:select, :last_chain)
-        @after = @events.where(move_id: :$id).where(Sequel[:seq] > :$seq).order(:seq).prepare(:select, :events_after)
+        @last_chain =
+          @events.order(Sequel.desc(:seq)).select(:chain).limit(1).prepare(:select, :last_chain)
+        @after =
+          @events
+            .where(move_id: :$id)
+            .where(Sequel[:seq] > :$seq)
+            .order(:seq)
+            .prepare(:select, :events_after)
         columns = KEPT + %i[words chain]
         @insert = @events.prepare(:insert, :add_event, columns.to_h { |c| [c, :"$#{c}"] })
       end
 
-      # Adds one line. says: a Core::Phrase, kept with its key and values beside the sentence, or a sentence. move_id
-      # and name may be nil. Returns the Event.
+      # Adds one line. says: a Core::Phrase, kept with its key and values beside the sentence, or a
+      # sentence. move_id and name may be nil. Returns the Event.
       def add(type, at:, says:, by:, move_id: nil, name: nil, step: nil, evidence: {}, data: {})
-        row = { move_id: move_id, name: name, at: at.to_i, type: type, step: step, says: Words.say(says),
-                evidence: Values.dump(evidence), data: Values.dump(data), by: by }
+        row = {
+          move_id: move_id,
+          name: name,
+          at: at.to_i,
+          type: type,
+          step: step,
+          says: Words.say(says),
+          evidence: Values.dump(evidence),
+          data: Values.dump(data),
+          by: by
+        }
         row[:words] = says.is_a?(Core::Phrase) ? Values.dump(says) : nil
         @db.transaction do
           chain = Digest::SHA256.hexdigest([last_chain, *digested(row)].join("\n"))
@@ -36,11 +52,16 @@ module SteadyMove
 
       # {move id => [Event]} for several moves in one query.
       def of_moves(ids)
-        @events.where(move_id: ids).order(:move_id, :seq).all.group_by { |r| r[:move_id] }
+        @events
+          .where(move_id: ids)
+          .order(:move_id, :seq)
+          .all
+          .group_by { |r| r[:move_id] }
           .transform_values { |rows| rows.map { |r| event_of(r) } }
       end
 
-      # Newest first, at most so many, before a line's number where one is given; of a move, a name or a type alone.
+      # Newest first, at most so many, before a line's number where one is given; of a move, a name
+      # or a type alone.
       def page(before: nil, limit: 50, **of)
         rows = @events.where(of.compact.empty? || of.compact)
         rows = rows.where { seq < before } if before
@@ -63,7 +84,11 @@ module SteadyMove
 
       # What the lines after one speak of: [[type, move id, name]], at most so many.
       def spoken_of_since(seq, most)
-        @events.where { Sequel[:seq] > seq.to_i }.order(:seq).limit(most).select_map(%i[type move_id name])
+        @events
+          .where { Sequel[:seq] > seq.to_i }
+          .order(:seq)
+          .limit(most)
+          .select_map(%i[type move_id name])
       end
 
       # The number of the last line of all; nil where there is none.
@@ -72,21 +97,29 @@ module SteadyMove
       # The first line whose digest does not fit, or nil where the whole journal is whole.
       def broken_at = check.first
 
-      # Walks on from where an earlier check ended. from: [line's number, its digest]; most: so many lines at most.
-      # Returns [number of the first line whose digest does not fit, or nil; how far it is whole, as the next `from`].
+      # Walks on from where an earlier check ended. from: [line's number, its digest]; most: so many
+      # lines at most. Returns [number of the first line whose digest does not fit, or nil; how far
+      # it is whole, as the next `from`].
       def check(from = [0, ""], most: nil)
         whole = from
         left = most
         loop do
           part = [CHECKED_AT_ONCE, left].compact.min
-          rows = part.zero? ? [] : @events.where { Sequel[:seq] > whole.first }.order(:seq).limit(part).all
-          return [nil, whole] if rows.empty?
+          rows =
+            (
+              if part.zero?
+                []
+              else
+                @events.where { Sequel[:seq] > whole.first }.order(:seq).limit(part).all
+              end
+            )
+          return nil, whole if rows.empty?
 
           left &&= left - rows.size
 
           rows.each do |row|
             digest = Digest::SHA256.hexdigest([whole.last, *digested(row)].join("\n"))
-            return [row[:seq], whole] unless digest == row[:chain]
+            return row[:seq], whole unless digest == row[:chain]
 
             whole = [row[:seq], digest]
           end
@@ -103,10 +136,19 @@ module SteadyMove
       def last_chain = @last_chain.call.first&.fetch(:chain) || ""
 
       def event_of(row)
-        Event.new(seq: row[:seq], move_id: row[:move_id], name: row[:name], at: Values.time(row[:at]),
-          type: row[:type], step: row[:step], says: row[:says],
-          phrase: row[:words] && Values.load(row[:words]), evidence: Values.load(row[:evidence]),
-          data: Values.load(row[:data]), by: row[:by]).freeze
+        Event.new(
+          seq: row[:seq],
+          move_id: row[:move_id],
+          name: row[:name],
+          at: Values.time(row[:at]),
+          type: row[:type],
+          step: row[:step],
+          says: row[:says],
+          phrase: row[:words] && Values.load(row[:words]),
+          evidence: Values.load(row[:evidence]),
+          data: Values.load(row[:data]),
+          by: row[:by]
+        ).freeze
       end
     end
   end

@@ -18,7 +18,10 @@ module SteadyMove
 
       # {key => value} of all whose key begins so, without that beginning.
       def under(beginning)
-        @rows.where(Sequel[:key] >= beginning).where(Sequel[:key] < "#{beginning}\u{10FFFF}").select_hash(:key, :value)
+        @rows
+          .where(Sequel[:key] >= beginning)
+          .where(Sequel[:key] < "#{beginning}\u{10FFFF}")
+          .select_hash(:key, :value)
           .to_h { |key, value| [key.delete_prefix(beginning), JSON.parse(value)] }
       end
 

@@ -21,7 +21,8 @@ module SteadyMove
         @safe = safe
       end
 
-      # Numbers of the second mailbox begin behind those of the first, and so on (UIDs have 32 bits, RFC 9051 §2.3.1.1).
+      # Numbers of the second mailbox begin behind those of the first, and so on (UIDs have 32 bits,
+      # RFC 9051 §2.3.1.1).
       BOX = 10**10
 
       # Numbers of the desk's own, for messages whose UID another one has (UIDs end below 2^32).
@@ -29,9 +30,10 @@ module SteadyMove
 
       # UIDs above one that are kept of a mailbox, as that mailbox counts.
       def numbers(box, above: 0)
-        @rows.where(uid: ((box * BOX) + above + 1)...((box * BOX) + RENUMBERED)).select_map(:uid).map do |u|
-          u - (box * BOX)
-        end
+        @rows
+          .where(uid: ((box * BOX) + above + 1)...((box * BOX) + RENUMBERED))
+          .select_map(:uid)
+          .map { |u| u - (box * BOX) }
       end
 
       # Does another message have this number?
@@ -53,7 +55,10 @@ module SteadyMove
         return true if @rows.where(uid: message.uid).any?
         return false if message.message_id.nil?
 
-        @rows.where(message_id: message.message_id).select(:message_id, :digest).any? { |row| same?(row, message) }
+        @rows
+          .where(message_id: message.message_id)
+          .select(:message_id, :digest)
+          .any? { |row| same?(row, message) }
       end
 
       # Its octets, however its lines end; nil where they are not at hand.
@@ -61,21 +66,43 @@ module SteadyMove
         message.raw && Digest::SHA256.hexdigest(message.raw.b.gsub("\r\n".b, "\n".b).strip)
       end
 
-      # What is to be kept of a Wire::Mail::Message with its Core::Post::Reading, worked out whole before anything is
-      # written. What may be a code is masked in subject and text; the codes themselves are sealed until they are in the
-      # code safe, and so is the message as it came. facts: what follows from it once it counts; server: the identifier
-      # in its topmost Authentication-Results, or nil. Returns [row, its original's row or nil].
-      def ready(message, reading, move_id, letter_id: nil, read_kind: reading.kind, facts: {}, server: nil)
+      # What is to be kept of a Wire::Mail::Message with its Core::Post::Reading, worked out whole
+      # before anything is written. What may be a code is masked in subject and text; the codes
+      # themselves are sealed until they are in the code safe, and so is the message as it came.
+      # facts: what follows from it once it counts; server: the identifier in its topmost
+      # Authentication-Results, or nil. Returns [row, its original's row or nil].
+      def ready(
+        message,
+        reading,
+        move_id,
+        letter_id: nil,
+        read_kind: reading.kind,
+        facts: {},
+        server: nil
+      )
         row = {
-          **head(message, reading), kind: reading.kind, link: reading.link,
+          **head(message, reading),
+          kind: reading.kind,
+          link: reading.link,
           names: Values.dump(reading.names.map(&:ascii)),
-          digest: self.class.digest(message), because: Values.dump(reading.because),
-          deadline: reading.deadline&.to_i, doubtful: reading.doubtful,
-          trust: reading.sender, move_id: move_id, letter_id: letter_id, read_kind: read_kind, server: server,
+          digest: self.class.digest(message),
+          because: Values.dump(reading.because),
+          deadline: reading.deadline&.to_i,
+          doubtful: reading.doubtful,
+          trust: reading.sender,
+          move_id: move_id,
+          letter_id: letter_id,
+          read_kind: read_kind,
+          server: server,
           links: Values.dump(reading.links.to_a.map { |l| [l.url, l.words, l.role, l.host] }),
-          facts: Values.dump(facts), sealed_code: sealed(reading)
+          facts: Values.dump(facts),
+          sealed_code: sealed(reading)
         }
-        [row, message.raw && { uid: message.uid, sealed: @safe.seal(Zlib::Deflate.deflate(message.raw.b)) }]
+        [
+          row,
+          message.raw &&
+            { uid: message.uid, sealed: @safe.seal(Zlib::Deflate.deflate(message.raw.b)) }
+        ]
       end
 
       # Keeps what `ready` returned; the same message twice changes nothing.
@@ -83,21 +110,29 @@ module SteadyMove
         row, original = ready
         @db.transaction do
           @rows.insert_conflict.insert(row)
-          @db[:originals].insert_conflict.insert(original) if original && @rows.where(uid: row[:uid]).any?
+          if original && @rows.where(uid: row[:uid]).any?
+            @db[:originals].insert_conflict.insert(original)
+          end
         end
       end
 
-      # Keeps the head alone: nothing in it concerns anybody here, and the body lies in the mailbox still.
+      # Keeps the head alone: nothing in it concerns anybody here, and the body lies in the mailbox
+      # still.
       def keep_head(ready)
         row, = ready
-        @rows.insert_conflict.insert(row.merge(text: "", links: "[]", link: nil, sealed_code: nil, bodiless: true))
+        @rows.insert_conflict.insert(
+          row.merge(text: "", links: "[]", link: nil, sealed_code: nil, bodiless: true)
+        )
       end
 
-      # Puts text, links and sealed codes of what `ready` returned beside a head that is kept, and its original.
+      # Puts text, links and sealed codes of what `ready` returned beside a head that is kept, and
+      # its original.
       def restore(ready)
         row, original = ready
         @db.transaction do
-          @rows.where(uid: row[:uid]).update(row.slice(:text, :links, :sealed_code).merge(bodiless: false))
+          @rows.where(uid: row[:uid]).update(
+            row.slice(:text, :links, :sealed_code).merge(bodiless: false)
+          )
           @db[:originals].insert_conflict.insert(original) if original
         end
       end
@@ -126,7 +161,8 @@ module SteadyMove
       def page(after: nil, limit: 100, kinds: nil)
         rows = newest.limit([limit, MOST].min)
         rows = rows.where(Sequel.lit("(coalesce(at, 0), uid) < (?, ?)", *after)) if after
-        rows = rows.where(kind: kinds).from(Sequel.lit("messages INDEXED BY messages_kind")) if kinds
+        rows =
+          rows.where(kind: kinds).from(Sequel.lit("messages INDEXED BY messages_kind")) if kinds
         rows.map { |r| one(r) }
       end
 
@@ -141,13 +177,23 @@ module SteadyMove
         row && one(row)
       end
 
-      # A person's word on one message. trust: one of Core::Post::Sender::STATES; link: to approve with, or nil.
+      # A person's word on one message. trust: one of Core::Post::Sender::STATES; link: to approve
+      # with, or nil.
       def correct(uid, kind:, names:, move_id:, trust:, link:, because:, by:)
-        @rows.where(uid: uid).update(kind: kind, names: Values.dump(names), move_id: move_id, trust: trust, link: link,
-          doubtful: trust == "doubtful", because: Values.dump(because), corrected_by: by)
+        @rows.where(uid: uid).update(
+          kind: kind,
+          names: Values.dump(names),
+          move_id: move_id,
+          trust: trust,
+          link: link,
+          doubtful: trust == "doubtful",
+          because: Values.dump(because),
+          corrected_by: by
+        )
       end
 
-      # The sealed codes of a message in the clear: {"code", "codes", "candidates"}; nil where none are.
+      # The sealed codes of a message in the clear: {"code", "codes", "candidates"}; nil where none
+      # are.
       def codes(uid)
         sealed = @rows.where(uid: uid).get(:sealed_code) or return
         plain = @safe.open(sealed)
@@ -162,11 +208,18 @@ module SteadyMove
 
       # Those of a kind that count by themselves, newest first.
       def proven(kind, most)
-        @rows.where(kind: kind, trust: "proven").exclude(at: nil).reverse(:at).limit(most).map { |r| one(r) }
+        @rows
+          .where(kind: kind, trust: "proven")
+          .exclude(at: nil)
+          .reverse(:at)
+          .limit(most)
+          .map { |r| one(r) }
       end
 
       # {identifier => in how many of the newest messages it stands on top}.
-      def servers = @rows.exclude(server: nil).reverse(:uid).limit(LOOKED_AT).select_map(:server).tally
+      def servers
+        @rows.exclude(server: nil).reverse(:uid).limit(LOOKED_AT).select_map(:server).tally
+      end
 
       private
 
@@ -181,27 +234,47 @@ module SteadyMove
       def newest = @rows.order(Sequel.desc(Sequel.function(:coalesce, :at, 0)), Sequel.desc(:uid))
 
       def head(message, reading)
-        masked = [message.subject, message.text].map do |text|
-          plain = Core::Post::Masking.mask(text.to_s, reading.candidates.to_a, speaks: reading.speaks)
-          plain.gsub(OWN_LINK) { "#{Regexp.last_match(1)}#{Core::Codes::Code.mask(nil)}" }
-        end
-        { uid: message.uid, message_id: message.message_id, sender: message.from, recipient: message.to,
-          subject: masked.first, text: masked.last, at: message.at&.to_i, answers: message.answers&.first }
+        masked =
+          [message.subject, message.text].map do |text|
+            plain =
+              Core::Post::Masking.mask(text.to_s, reading.candidates.to_a, speaks: reading.speaks)
+            plain.gsub(OWN_LINK) { "#{Regexp.last_match(1)}#{Core::Codes::Code.mask(nil)}" }
+          end
+        {
+          uid: message.uid,
+          message_id: message.message_id,
+          sender: message.from,
+          recipient: message.to,
+          subject: masked.first,
+          text: masked.last,
+          at: message.at&.to_i,
+          answers: message.answers&.first
+        }
       end
 
       def sealed(reading)
         return if reading.candidates.to_a.empty?
 
-        @safe.seal(JSON.generate(code: reading.code, codes: reading.codes.to_h, candidates: reading.candidates))
+        @safe.seal(
+          JSON.generate(
+            code: reading.code,
+            codes: reading.codes.to_h,
+            candidates: reading.candidates
+          )
+        )
       end
 
       def loaded(text, otherwise) = text ? Values.load(text) : otherwise
 
       def one(row)
-        row.except(:sealed_code).merge(at: Values.time(row[:at]), deadline: Values.time(row[:deadline]),
-          links: loaded(row[:links], []), facts: loaded(row[:facts], {}),
+        row.except(:sealed_code).merge(
+          at: Values.time(row[:at]),
+          deadline: Values.time(row[:deadline]),
+          links: loaded(row[:links], []),
+          facts: loaded(row[:facts], {}),
           has_codes: !row[:sealed_code].nil?,
-                                       **LISTS.to_h { |k| [k, Values.load(row[k])] })
+          **LISTS.to_h { |k| [k, Values.load(row[k])] }
+        )
       end
     end
   end

@@ -2,14 +2,27 @@
 
 module SteadyMove
   module Store
-    # Moves with their plans; each is folded from its journal, and kept in memory until that has grown.
+    # Moves with their plans; each is folded from its journal, and kept in memory until that has
+    # grown.
     class Moves
       # state is folded from the journal.
-      Move = Struct.new(:id, :name, :from_account, :to_account, :plan, :started_at, :open, :events, :state,
-        keyword_init: true)
+      Move =
+        Struct.new(
+          :id,
+          :name,
+          :from_account,
+          :to_account,
+          :plan,
+          :started_at,
+          :open,
+          :events,
+          :state,
+          keyword_init: true
+        )
 
       # The name is already being moved.
-      class AlreadyMoving < StandardError; end
+      class AlreadyMoving < StandardError
+      end
 
       # Folded moves kept in memory; the ones that were asked for least lately go.
       KEPT = 2000
@@ -28,12 +41,18 @@ module SteadyMove
         @open = @rows.where(open: true).order(:id).prepare(:select, :open_moves)
       end
 
-      # Writes the move and the first line of its journal, both or neither; the block is given the id and adds the line.
-      # Returns the new move's id; raises AlreadyMoving.
+      # Writes the move and the first line of its journal, both or neither; the block is given the
+      # id and adds the line. Returns the new move's id; raises AlreadyMoving.
       def start(plan, at:)
         @db.transaction do
-          id = @db[:moves].insert(name: plan.name, from_account: plan.from, to_account: plan.to,
-            plan: Values.dump(plan.to_stored), started_at: at.to_i)
+          id =
+            @db[:moves].insert(
+              name: plan.name,
+              from_account: plan.from,
+              to_account: plan.to,
+              plan: Values.dump(plan.to_stored),
+              started_at: at.to_i
+            )
           yield id if block_given?
           id
         end
@@ -48,13 +67,22 @@ module SteadyMove
 
       # Open ones in which a person has to do something by hand, or is said to have.
       def by_hand
-        load(@rows.where(open: true).where(Sequel.|(:by_hand, Sequel[:scheduled_seq] < :last_seq)).order(:id))
+        load(
+          @rows
+            .where(open: true)
+            .where(Sequel.|(:by_hand, Sequel[:scheduled_seq] < :last_seq))
+            .order(:id)
+        )
       end
 
       # Open ones from or to an account.
       def at(account)
-        load(@rows.where(open: true).where(Sequel.|({ from_account: account },
-          { to_account: account })).order(:id))
+        load(
+          @rows
+            .where(open: true)
+            .where(Sequel.|({ from_account: account }, { to_account: account }))
+            .order(:id)
+        )
       end
 
       # The last few that went from an account, over or not.
@@ -62,12 +90,18 @@ module SteadyMove
 
       # How many open moves go from or to an account.
       def resting_on(account)
-        @rows.where(open: true).where(Sequel.|({ from_account: account }, { to_account: account })).count
+        @rows
+          .where(open: true)
+          .where(Sequel.|({ from_account: account }, { to_account: account }))
+          .count
       end
 
       # How many open moves carry records to or from a DNS host.
       def carried_by(host)
-        of = %w[new_host old_host].map { |key| Sequel.lit("json_extract(plan, ?) = ?", "$.#{key}", host) }
+        of =
+          %w[new_host old_host].map do |key|
+            Sequel.lit("json_extract(plan, ?) = ?", "$.#{key}", host)
+          end
         @rows.where(open: true).where(Sequel.|(*of)).count
       end
 
@@ -85,7 +119,8 @@ module SteadyMove
       def none? = @db[:moves].empty?
       def open_count = @db[:moves].where(open: true).count
 
-      # Newest first, at most so many, before an id; filters: open, turn, account, words in the name.
+      # Newest first, at most so many, before an id; filters: open, turn, account, words in the
+      # name.
       def page(before: nil, limit: 50, turn: nil, open: nil, account: nil, words: nil)
         rows = @rows.reverse(:id).limit([limit, MOST].min)
         rows = rows.where { id < before } if before
@@ -96,24 +131,29 @@ module SteadyMove
         load(rows)
       end
 
-      # {name => [id, stage, is it only made ready?]} of the open moves; of those alone whose name is given.
+      # {name => [id, stage, is it only made ready?]} of the open moves; of those alone whose name
+      # is given.
       def stages(names = nil)
         rows = @db[:moves].where(open: true)
         rows = rows.where(name: names) if names
         late = []
         ready = Sequel.function(:json_extract, :plan, "$.options").like('%"prepare"%').as(:ready)
         columns = [:name, :id, :stage, :scheduled_seq, :last_seq, ready]
-        found = rows.select_map(columns).to_h do |name, id, stage, scheduled, last, only|
-          late << id if scheduled < last
-          [name, [id, stage, [1, true].include?(only)].freeze]
-        end
+        found =
+          rows
+            .select_map(columns)
+            .to_h do |name, id, stage, scheduled, last, only|
+              late << id if scheduled < last
+              [name, [id, stage, [1, true].include?(only)].freeze]
+            end
         late.each_slice(MOST) do |ids|
           find_all(ids).each { |m| found[m.name] = [m.id, m.state.stage, m.plan.prepare?].freeze }
         end
         found
       end
 
-      # {[name, account id] => account id that its last settled move to there came from}; of one name where it is given.
+      # {[name, account id] => account id that its last settled move to there came from}; of one
+      # name where it is given.
       def came_from(name = nil)
         rows = @db[:moves].where(ending: "settled")
         rows = rows.where(name: name) if name
@@ -130,7 +170,8 @@ module SteadyMove
 
       private
 
-      # A move that was folded once stays in memory; of one whose journal has grown only the new lines are read.
+      # A move that was folded once stays in memory; of one whose journal has grown only the new
+      # lines are read.
       def load(rows)
         list = rows.to_a
         held = @lock.synchronize { list.to_h { |r| [r[:id], touch(r[:id])] } }
@@ -155,23 +196,42 @@ module SteadyMove
         events, plans = unread.empty? ? [{}, {}] : [@journal.of_moves(unread), plans_of(unread)]
         rows.to_h do |row|
           before = held[row[:id]]&.last
-          lines = before ? before.events + @journal.after(row[:id], before.events.last&.seq || 0) : events[row[:id]]
+          lines =
+            (
+              if before
+                before.events + @journal.after(row[:id], before.events.last&.seq || 0)
+              else
+                events[row[:id]]
+              end
+            )
           lines = (lines || []).freeze
-          [row[:id], [[lines.last&.seq || 0, row[:open]], move(row, lines, before&.plan || plans[row[:id]])]]
+          [
+            row[:id],
+            [[lines.last&.seq || 0, row[:open]], move(row, lines, before&.plan || plans[row[:id]])]
+          ]
         end
       end
 
       # A plan never changes once it is stored.
       def plans_of(ids)
-        @db[:moves].where(id: ids).select_hash(:id, :plan).transform_values do |text|
-          Core::Moves::Plans.read(Values.load(text))
-        end
+        @db[:moves]
+          .where(id: ids)
+          .select_hash(:id, :plan)
+          .transform_values { |text| Core::Moves::Plans.read(Values.load(text)) }
       end
 
       def move(row, events, plan)
-        Move.new(id: row[:id], name: row[:name], from_account: row[:from_account], to_account: row[:to_account],
-          plan: plan, started_at: Values.time(row[:started_at]), open: row[:open], events: events,
-          state: Core::Moves::State.fold(plan, events)).freeze
+        Move.new(
+          id: row[:id],
+          name: row[:name],
+          from_account: row[:from_account],
+          to_account: row[:to_account],
+          plan: plan,
+          started_at: Values.time(row[:started_at]),
+          open: row[:open],
+          events: events,
+          state: Core::Moves::State.fold(plan, events)
+        ).freeze
       end
     end
   end

@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Store
-    # Can the database be written just now? Tried with a row of its own, at most once in a few seconds.
+    # Can the database be written just now? Tried with a row of its own, at most once in a few
+    # seconds.
     class Pulse
       EVERY = 5
       # Milliseconds that it waits for whoever else writes.

@@ -7,8 +7,8 @@ module SteadyMove
   module Store
     # Seals secrets with a key that lives in a file outside the database.
     class Safe
-      # file: the key's file, made (mode 0600) where it is missing and nothing was sealed yet. sealed: does the database
-      # hold anything that a key sealed? Raises Database::Unusable.
+      # file: the key's file, made (mode 0600) where it is missing and nothing was sealed yet.
+      # sealed: does the database hold anything that a key sealed? Raises Database::Unusable.
       def self.at(file, sealed: false)
         unless File.exist?(file)
           raise Database::Unusable, Words.say("key.missing", file: file) if sealed
@@ -24,7 +24,9 @@ module SteadyMove
 
       # Writes a key into a new file and onto the disk.
       def self.keep(file, key)
-        File.open(file, File::WRONLY | File::CREAT | File::EXCL, 0o600) { |io| io.write("#{key}\n") && io.fsync }
+        File.open(file, File::WRONLY | File::CREAT | File::EXCL, 0o600) do |io|
+          io.write("#{key}\n") && io.fsync
+        end
       end
 
       def initialize(key)

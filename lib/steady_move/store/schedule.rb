@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Store
-    # When each active step of a move is due, and who holds it just now. Due work is asked for, not searched for.
+    # When each active step of a move is due, and who holds it just now. Due work is asked for, not
+    # searched for.
     class Schedule
       # A step that is due.
       Due = Struct.new(:move_id, :step, keyword_init: true)
@@ -15,17 +16,26 @@ module SteadyMove
         @looks = db[:looks]
         prepare(one = @looks.where(move_id: :$id, step: :$step))
         @held = one.where(held_by: :$holder).prepare(:select, :held_look)
-        @of_move = @looks.where(move_id: :$id).select(:step, :due_at).prepare(:select, :looks_of_move)
-        @standing = db[:moves].where(id: :$id).select(:scheduled_seq, :last_seq, :open).prepare(:select, :standing)
+        @of_move =
+          @looks.where(move_id: :$id).select(:step, :due_at).prepare(:select, :looks_of_move)
+        @standing =
+          db[:moves]
+            .where(id: :$id)
+            .select(:scheduled_seq, :last_seq, :open)
+            .prepare(:select, :standing)
       end
 
       # Ids of moves whose journal has grown since they were last scheduled.
       def stirred
-        @db[:moves].where(Sequel[:scheduled_seq] < :last_seq).order(:scheduled_seq).limit(MOST).select_map(:id)
+        @db[:moves]
+          .where(Sequel[:scheduled_seq] < :last_seq)
+          .order(:scheduled_seq)
+          .limit(MOST)
+          .select_map(:id)
       end
 
-      # Sees to it that just the active steps of a move are scheduled; at once where something was said or came by
-      # mail.
+      # Sees to it that just the active steps of a move are scheduled; at once where something was
+      # said or came by mail.
       # move: Store::Moves::Move as it is now. Returns whether it has ended with that.
       def sync(move, now:)
         @db.transaction do
@@ -39,12 +49,17 @@ module SteadyMove
         end
       end
 
-      # Steps that are due and in nobody's hands; also those that were set when the clock stood later than now.
+      # Steps that are due and in nobody's hands; also those that were set when the clock stood
+      # later than now.
       def due(now:)
         at = now.to_i
-        free = Sequel.|({ held_until: nil }, Sequel[:held_until] <= at, Sequel[:held_until] > at + HOLD)
-        [@looks.where { due_at <= at }.order(:due_at), @looks.where { set_at > at }.order(:set_at)]
-          .flat_map { |rows| rows.where(free).limit(MOST).select_map(%i[move_id step]) }.uniq
+        free =
+          Sequel.|({ held_until: nil }, Sequel[:held_until] <= at, Sequel[:held_until] > at + HOLD)
+        [
+          @looks.where { due_at <= at }.order(:due_at),
+          @looks.where { set_at > at }.order(:set_at)
+        ].flat_map { |rows| rows.where(free).limit(MOST).select_map(%i[move_id step]) }
+          .uniq
           .map { |id, step| Due.new(move_id: id, step: step).freeze }
       end
 
@@ -54,7 +69,8 @@ module SteadyMove
         @take.call(id: id, step: step, at: at, most: at + HOLD, holder: holder) == 1
       end
 
-      # Lets a step go and says when it is due again; attempts counts refusals and silences in a row.
+      # Lets a step go and says when it is due again; attempts counts refusals and silences in a
+      # row.
       def look_again(id, step, at:, now:, attempts: 0)
         @look_again.call(id: id, step: step, due: at.to_i, now: now.to_i, attempts: attempts)
       end
@@ -66,23 +82,37 @@ module SteadyMove
 
       # Makes every waiting step of a move due.
       def wake(id, now)
-        @looks.where(move_id: id).where { due_at > now.to_i }.update(due_at: now.to_i, set_at: now.to_i)
+        @looks
+          .where(move_id: id)
+          .where { due_at > now.to_i }
+          .update(due_at: now.to_i, set_at: now.to_i)
       end
 
       # After a start: moves whose last line tells of something begun are looked at at once.
       def wake_interrupted(now)
-        cut = @db[:events].where(type: Core::Moves::Event::STIRRING + ["intended"])
-          .where(seq: @db[:moves].where(open: true).select(:last_seq)).select_map(:move_id)
+        cut =
+          @db[:events]
+            .where(type: Core::Moves::Event::STIRRING + ["intended"])
+            .where(seq: @db[:moves].where(open: true).select(:last_seq))
+            .select_map(:move_id)
         cut.each { |id| wake(id, now) }
       end
 
       # When, after an instant, the next step may be taken: due, and let go by whoever held it.
       def next_look(after:)
         at = after.to_i
-        waiting = @looks.where do
-          due_at > at
-        end.where(Sequel.|({ held_until: nil }, Sequel[:held_until] <= :due_at)).min(:due_at)
-        held = @looks.where { held_until > at }.select_map(%i[due_at held_until]).map(&:max).select { |t| t > at }.min
+        waiting =
+          @looks
+            .where { due_at > at }
+            .where(Sequel.|({ held_until: nil }, Sequel[:held_until] <= :due_at))
+            .min(:due_at)
+        held =
+          @looks
+            .where { held_until > at }
+            .select_map(%i[due_at held_until])
+            .map(&:max)
+            .select { |t| t > at }
+            .min
         Values.time([waiting, held].compact.min)
       end
 
@@ -98,18 +128,27 @@ module SteadyMove
         @looks.where { (held_until > at) & (held_until <= at + HOLD) }.exclude(held_by: holder).any?
       end
 
-      # Does this runner hold the step, and for how long yet? A result that comes after the hold has ended is not
-      # written down.
+      # Does this runner hold the step, and for how long yet? A result that comes after the hold has
+      # ended is not written down.
       def holds?(id, step, holder, now: nil)
-        @held.call(id: id, step: step, holder: holder).any? { |row| now.nil? || row[:held_until] > now.to_i }
+        @held
+          .call(id: id, step: step, holder: holder)
+          .any? { |row| now.nil? || row[:held_until] > now.to_i }
       end
 
       # {step => Time} of a move's waiting steps; {[move id, step] => Time} of several.
-      def looks_of(id) = @looks.where(move_id: id).select_hash(:step, :due_at).transform_values { |at| Values.time(at) }
+      def looks_of(id)
+        @looks
+          .where(move_id: id)
+          .select_hash(:step, :due_at)
+          .transform_values { |at| Values.time(at) }
+      end
 
       def looks(ids = nil)
         rows = ids ? @looks.where(move_id: ids) : @looks
-        rows.select_map(%i[move_id step due_at]).to_h { |id, step, at| [[id, step], Values.time(at)] }
+        rows
+          .select_map(%i[move_id step due_at])
+          .to_h { |id, step, at| [[id, step], Values.time(at)] }
       end
 
       private
@@ -117,11 +156,28 @@ module SteadyMove
       # one: the row of one step, by id and step.
       def prepare(one)
         due = Sequel.|(Sequel[:due_at] <= :$at, Sequel[:set_at] > :$at)
-        free = Sequel.|({ held_until: nil }, Sequel[:held_until] <= :$at, Sequel[:held_until] > :$most,
-          { held_by: :$holder })
-        @take = one.where(due).where(free).prepare(:update, :take_step, held_by: :$holder, held_until: :$most)
-        @look_again = one.prepare(:update, :look_again, due_at: :$due, set_at: :$now, attempts: :$attempts,
-          held_by: nil, held_until: nil)
+        free =
+          Sequel.|(
+            { held_until: nil },
+            Sequel[:held_until] <= :$at,
+            Sequel[:held_until] > :$most,
+            { held_by: :$holder }
+          )
+        @take =
+          one
+            .where(due)
+            .where(free)
+            .prepare(:update, :take_step, held_by: :$holder, held_until: :$most)
+        @look_again =
+          one.prepare(
+            :update,
+            :look_again,
+            due_at: :$due,
+            set_at: :$now,
+            attempts: :$attempts,
+            held_by: nil,
+            held_until: nil
+          )
       end
 
       def last_of(move) = move.events.last&.seq || 0
@@ -132,23 +188,34 @@ module SteadyMove
         active = move.state.open? ? move.state.active.map { |s| s.step.id } : []
         gone = (there.keys - active).reject { |id| paused?(move.state, id, there[id], now) }
         @looks.where(move_id: move.id, step: gone).delete if gone.any?
-        rows = (active - there.keys).map { |s| { move_id: move.id, step: s, due_at: now.to_i, set_at: now.to_i } }
+        rows =
+          (active - there.keys).map do |s|
+            { move_id: move.id, step: s, due_at: now.to_i, set_at: now.to_i }
+          end
         @looks.insert_conflict.multi_insert(rows) if rows.any?
       end
 
-      def paused?(state, id, due_at, now) = state.open? && due_at > now.to_i && state[id]&.phase == "ahead"
+      def paused?(state, id, due_at, now)
+        state.open? && due_at > now.to_i && state[id]&.phase == "ahead"
+      end
 
       # Does a line after one, said by a person or come by mail, make the move's steps due?
       def stirring?(events, seq)
-        events.reverse_each.take_while { |e| e.seq > seq }.any? do |event|
-          Core::Moves::Event::STIRRING.include?(event.type) || event.counts?
-        end
+        events
+          .reverse_each
+          .take_while { |e| e.seq > seq }
+          .any? { |event| Core::Moves::Event::STIRRING.include?(event.type) || event.counts? }
       end
 
       def mark(move, seq, ended)
         state = move.state
         hand = state.active.any? { |s| s.step.by_hand? || s.step.mark?(:consent) }
-        change = { scheduled_seq: seq, stage: state.stage, turn: state.open? ? state.turn : nil, by_hand: hand }
+        change = {
+          scheduled_seq: seq,
+          stage: state.stage,
+          turn: state.open? ? state.turn : nil,
+          by_hand: hand
+        }
         change[:open] = false if ended
         @db[:moves].where(id: move.id).update(change)
       end

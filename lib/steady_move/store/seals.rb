@@ -2,16 +2,26 @@
 
 module SteadyMove
   module Store
-    # Everything in the database that is sealed with the key file's key: where it is, whether it opens, and how it is
-    # sealed with another key.
+    # Everything in the database that is sealed with the key file's key: where it is, whether it
+    # opens, and how it is sealed with another key.
     module Seals
-      PLACES = { accounts: %i[secret], dns_hosts: %i[secret], codes: %i[sealed], settings: %i[sealed],
-                 letters: %i[word], messages: %i[sealed_code], secrets: %i[sealed],
-                 originals: %i[sealed], webhooks: %i[secret] }.freeze
+      PLACES = {
+        accounts: %i[secret],
+        dns_hosts: %i[secret],
+        codes: %i[sealed],
+        settings: %i[sealed],
+        letters: %i[word],
+        messages: %i[sealed_code],
+        secrets: %i[sealed],
+        originals: %i[sealed],
+        webhooks: %i[secret]
+      }.freeze
 
       module_function
 
-      def any?(db) = PLACES.any? { |table, columns| columns.any? { |c| db[table].exclude(c => nil).any? } }
+      def any?(db)
+        PLACES.any? { |table, columns| columns.any? { |c| db[table].exclude(c => nil).any? } }
+      end
 
       # Calls the block with table, rowid, column and the sealed octets of each.
       def each(db)
@@ -19,16 +29,19 @@ module SteadyMove
 
         PLACES.each do |table, columns|
           columns.each do |column|
-            db[table].exclude(column => nil).select(:rowid, column).order(:rowid).each do |row|
-              yield table, row[:rowid], column, row[column]
-            end
+            db[table]
+              .exclude(column => nil)
+              .select(:rowid, column)
+              .order(:rowid)
+              .each { |row| yield table, row[:rowid], column, row[column] }
           end
         end
       end
 
       # Those that a safe doesn't open: [“table column, row n”].
       def broken(db, safe)
-        each(db).reject { |_, _, _, octets| safe.opens?(octets) }
+        each(db)
+          .reject { |_, _, _, octets| safe.opens?(octets) }
           .map { |table, row, column, _| "#{table}.#{column}, row #{row}" }
       end
 
@@ -38,11 +51,15 @@ module SteadyMove
         first.nil? || safe.opens?(first.last)
       end
 
-      # Seals everything with another safe's key. Within the caller's transaction. Returns how many there were.
+      # Seals everything with another safe's key. Within the caller's transaction. Returns how many
+      # there were.
       def change(db, from, to)
-        each(db).to_a.each do |table, row, column, octets|
-          db[table].where(rowid: row).update(column => to.seal(from.open(octets)))
-        end.size
+        each(db)
+          .to_a
+          .each do |table, row, column, octets|
+            db[table].where(rowid: row).update(column => to.seal(from.open(octets)))
+          end
+          .size
       end
     end
   end

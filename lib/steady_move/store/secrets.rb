@@ -2,8 +2,9 @@
 
 module SteadyMove
   module Store
-    # Secrets that have to outlive a change of the key, sealed in the database: what second factors and recovery codes
-    # are made with. Made from the key the first time, as earlier versions had them.
+    # Secrets that have to outlive a change of the key, sealed in the database: what second factors
+    # and recovery codes are made with. Made from the key the first time, as earlier versions had
+    # them.
     class Secrets
       def initialize(db, safe)
         @rows = db[:secrets]

@@ -2,9 +2,9 @@
 
 module SteadyMove
   module Store
-    # How often accounts, DNS hosts or a site's own rules changed, for whoever keeps them in memory. Asked of the
-    # database at most every twentieth of a second, so that another process's change is seen that soon; one's own at
-    # once.
+    # How often accounts, DNS hosts or a site's own rules changed, for whoever keeps them in memory.
+    # Asked of the database at most every twentieth of a second, so that another process's change is
+    # seen that soon; one's own at once.
     class Stamp
       HOLDS = 0.05
 

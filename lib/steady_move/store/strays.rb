@@ -4,20 +4,54 @@ require "json"
 
 module SteadyMove
   module Store
-    # Transfers of held names that nobody here ordered, each a row of its own from the first sight to its end.
+    # Transfers of held names that nobody here ordered, each a row of its own from the first sight
+    # to its end.
     class Strays
-      # open: it alarms; expected: a person knows of it, and it runs; unsafe: it has ended, and somebody else still has
-      # the name's code, or the lock is off; over: nothing is left of it.
+      # open: it alarms; expected: a person knows of it, and it runs; unsafe: it has ended, and
+      # somebody else still has the name's code, or the lock is off; over: nothing is left of it.
       STATES = %w[open expected unsafe over].freeze
       RUNNING = %w[open expected].freeze
-      TIMES = %i[requested_at seen_at deadline ended_at expected_at refused_at lock_seen_at code_new_at].freeze
-      Stray = Struct.new(:id, :name, :account_id, :source, :because, :requested_by, :requested_at, :seen_at,
-        :deadline, :assumed, :shown, :state, :how, :ended_at, :expected_at, :expected_by, :ordered_by, :refused_at,
-        :refused_by, :lock_seen_at, :code_new_at, :code_new_by, :told, keyword_init: true) do
-        def open? = state == "open"
-        def expected? = state == "expected"
-        def unsafe? = state == "unsafe"
-      end
+      TIMES = %i[
+        requested_at
+        seen_at
+        deadline
+        ended_at
+        expected_at
+        refused_at
+        lock_seen_at
+        code_new_at
+      ].freeze
+      Stray =
+        Struct.new(
+          :id,
+          :name,
+          :account_id,
+          :source,
+          :because,
+          :requested_by,
+          :requested_at,
+          :seen_at,
+          :deadline,
+          :assumed,
+          :shown,
+          :state,
+          :how,
+          :ended_at,
+          :expected_at,
+          :expected_by,
+          :ordered_by,
+          :refused_at,
+          :refused_by,
+          :lock_seen_at,
+          :code_new_at,
+          :code_new_by,
+          :told,
+          keyword_init: true
+        ) do
+          def open? = state == "open"
+          def expected? = state == "expected"
+          def unsafe? = state == "unsafe"
+        end
 
       def initialize(db)
         @rows = db[:strays]
@@ -25,7 +59,8 @@ module SteadyMove
 
       # Those that alarm, the next deadline first.
       def open = all(@rows.where(state: "open"))
-      # Those of which something is left to be seen to: they alarm, run as expected, or left a name unsafe.
+      # Those of which something is left to be seen to: they alarm, run as expected, or left a name
+      # unsafe.
       def concerning = all(@rows.exclude(state: "over"))
       def running(name) = newest(name, RUNNING)
       # The newest that is not over.
@@ -42,7 +77,13 @@ module SteadyMove
 
       # The newest whose end was seen.
       def last_ended(name)
-        row = @rows.where(name: name).exclude(ended_at: nil).exclude(how: "replaced").reverse(:ended_at).first
+        row =
+          @rows
+            .where(name: name)
+            .exclude(ended_at: nil)
+            .exclude(how: "replaced")
+            .reverse(:ended_at)
+            .first
         row && one(row)
       end
 
@@ -72,7 +113,9 @@ module SteadyMove
         row && one(row)
       end
 
-      def all(rows) = rows.order(Sequel.function(:coalesce, :deadline, 2**40), :name, :id).map { |r| one(r) }
+      def all(rows)
+        rows.order(Sequel.function(:coalesce, :deadline, 2**40), :name, :id).map { |r| one(r) }
+      end
 
       def plain(values)
         values.to_h do |key, value|
@@ -81,7 +124,11 @@ module SteadyMove
       end
 
       def one(row)
-        Stray.new(**row, **TIMES.to_h { |k| [k, Values.time(row[k])] }, told: JSON.parse(row[:told])).freeze
+        Stray.new(
+          **row,
+          **TIMES.to_h { |k| [k, Values.time(row[k])] },
+          told: JSON.parse(row[:told])
+        ).freeze
       end
     end
   end

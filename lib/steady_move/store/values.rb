@@ -4,8 +4,8 @@ require "json"
 
 module SteadyMove
   module Store
-    # Values ↔ JSON text; instants as {"at": seconds} so that they come back as Times, sentences as {"say": key,
-    # "with": values}.
+    # Values ↔ JSON text; instants as {"at": seconds} so that they come back as Times, sentences as
+    # {"say": key, "with": values}.
     module Values
       module_function
 
@@ -14,19 +14,27 @@ module SteadyMove
 
       def encode(value)
         case value
-        when Time then { "at" => value.to_i }
-        when Core::Phrase then { "say" => value.key, "with" => encode(value.values) }
-        when Array then value.map { |v| encode(v) }
-        when Hash then value.to_h { |k, v| [k.to_s, encode(v)] }
-        else value
+        when Time
+          { "at" => value.to_i }
+        when Core::Phrase
+          { "say" => value.key, "with" => encode(value.values) }
+        when Array
+          value.map { |v| encode(v) }
+        when Hash
+          value.to_h { |k, v| [k.to_s, encode(v)] }
+        else
+          value
         end
       end
 
       def decode(value)
         case value
-        when Array then value.map { |v| decode(v) }
-        when Hash then decode_map(value)
-        else value
+        when Array
+          value.map { |v| decode(v) }
+        when Hash
+          decode_map(value)
+        else
+          value
         end
       end
 
@@ -35,8 +43,7 @@ module SteadyMove
       def decode_map(map)
         return Time.at(map["at"]).utc if map.size == 1 && map["at"].is_a?(Integer)
         if map.size == 2 && map.key?("say")
-          return Core::Phrase.new(map["say"],
-            decode(map["with"]).transform_keys(&:to_sym)).freeze
+          return Core::Phrase.new(map["say"], decode(map["with"]).transform_keys(&:to_sym)).freeze
         end
 
         map.transform_values { |v| decode(v) }

@@ -9,8 +9,11 @@ module SteadyMove
       end
 
       def put(move_id, zone, at:)
-        @rows.insert_conflict(:replace).insert(move_id: move_id, text: Core::Records::ZoneWriter.write(zone),
-          seen_at: at.to_i)
+        @rows.insert_conflict(:replace).insert(
+          move_id: move_id,
+          text: Core::Records::ZoneWriter.write(zone),
+          seen_at: at.to_i
+        )
       end
 
       # Returns a Zone or nil.

@@ -5,8 +5,9 @@ require "json"
 
 module SteadyMove
   module Web
-    # The JSON API. What there is stands in the contract; what answers it, in routes/, under the operation's id.
-    # Before an operation is answered it is asked who is there and what is given: one door for all of them.
+    # The JSON API. What there is stands in the contract; what answers it, in routes/, under the
+    # operation's id. Before an operation is answered it is asked who is there and what is given:
+    # one door for all of them.
     class Api < Sinatra::Base
       set :show_exceptions, false
       set :raise_errors, false
@@ -14,14 +15,31 @@ module SteadyMove
       set :host_authorization, permitted_hosts: []
       disable :static, :protection, :logging
 
-      ROUTES = [Routes::Session, Routes::OwnSignIn, Routes::Calendars, Routes::Overview, Routes::Listings,
+      ROUTES = [
+        Routes::Session,
+        Routes::OwnSignIn,
+        Routes::Calendars,
+        Routes::Overview,
+        Routes::Listings,
         Routes::TakingIn,
-        Routes::Rulebook, Routes::Codes, Routes::Names,
-        Routes::Contacts, Routes::Records,
-        Routes::Accounts, Routes::Moves, Routes::Forecast, Routes::Following, Routes::Closing,
-        Routes::ManualSteps, Routes::Letters, Routes::Batches,
+        Routes::Rulebook,
+        Routes::Codes,
+        Routes::Names,
+        Routes::Contacts,
+        Routes::Records,
+        Routes::Accounts,
+        Routes::Moves,
+        Routes::Forecast,
+        Routes::Following,
+        Routes::Closing,
+        Routes::ManualSteps,
+        Routes::Letters,
+        Routes::Batches,
         Routes::Post,
-        Routes::Practice, Routes::Automation, Routes::HouseKeeping].freeze
+        Routes::Practice,
+        Routes::Automation,
+        Routes::HouseKeeping
+      ].freeze
 
       # {operation id => block that answers it}; its value becomes JSON unless it is text already.
       def self.answers = @answers ||= ROUTES.map(&:answers).reduce(:merge).freeze

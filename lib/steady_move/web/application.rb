@@ -9,26 +9,61 @@ module SteadyMove
   module Web
     # The web application put together: sign-in, protection, API, the built front end.
     class Application
-      attr_reader :desk, :jobs, :lists, :runner, :engine, :first_run, :status, :orders, :presence, :people, :contract,
-        :hub, :practice, :log, :sign_in, :throttle, :device, :tokens, :watching
+      attr_reader :desk,
+                  :jobs,
+                  :lists,
+                  :runner,
+                  :engine,
+                  :first_run,
+                  :status,
+                  :orders,
+                  :presence,
+                  :people,
+                  :contract,
+                  :hub,
+                  :practice,
+                  :log,
+                  :sign_in,
+                  :throttle,
+                  :device,
+                  :tokens,
+                  :watching
 
       # Forecasts that are drawn before anybody asks for them.
       WARMED = 500
 
-      POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " \
-               "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
-      # What is sent packed; never what holds a secret of the session beside what somebody else may have written.
+      POLICY =
+        "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src " \
+          "'self' data:; " \
+          "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+      # What is sent packed; never what holds a secret of the session beside what somebody else may
+      # have written.
       PACKED = %w[application/json text/html text/csv text/calendar].freeze
       UNPACKED = %w[/api/session /api/events].freeze
-      HEADERS = { "content-security-policy" => POLICY, "x-content-type-options" => "nosniff",
-                  "referrer-policy" => "same-origin",
-                  "x-frame-options" => "DENY", "cross-origin-opener-policy" => "same-origin" }.freeze
-      SESSION = { key: "steady_move", same_site: :strict, httponly: true, expire_after: 12 * 3600 }.freeze
+      HEADERS = {
+        "content-security-policy" => POLICY,
+        "x-content-type-options" => "nosniff",
+        "referrer-policy" => "same-origin",
+        "x-frame-options" => "DENY",
+        "cross-origin-opener-policy" => "same-origin"
+      }.freeze
+      SESSION = {
+        key: "steady_move",
+        same_site: :strict,
+        httponly: true,
+        expire_after: 12 * 3600
+      }.freeze
 
-      # desk: Desk::App; runner: Desk::Runner; practice: answers state, move_on, move_on_to_news, fault, runs? where
-      # a practice world is there.
-      def initialize(desk, runner, log:, practice: nil, people: Desk::People.new(desk),
-        public_folder: File.join(ROOT, "public"))
+      # desk: Desk::App; runner: Desk::Runner; practice: answers state, move_on, move_on_to_news,
+      # fault, runs? where a practice world is there.
+      def initialize(
+        desk,
+        runner,
+        log:,
+        practice: nil,
+        people: Desk::People.new(desk),
+        public_folder: File.join(ROOT, "public")
+      )
         @desk = desk
         @runner = runner
         @log = log
@@ -45,10 +80,18 @@ module SteadyMove
         @first_run = FirstRun.new(@people)
         @status = Status.new(self)
         @contract = Contract.new
-        @sign_in = SignIn.application(desk.db, desk.secrets.for("rodauth"), people: people, address: desk.address)
-        @hub = Hub.new(trouble: desk.method(:trouble), topics: ->(seq) { Topics.since(desk.journal, seq) }) do
-          desk.journal.last_seq
-        end
+        @sign_in =
+          SignIn.application(
+            desk.db,
+            desk.secrets.for("rodauth"),
+            people: people,
+            address: desk.address
+          )
+        @hub =
+          Hub.new(
+            trouble: desk.method(:trouble),
+            topics: ->(seq) { Topics.since(desk.journal, seq) }
+          ) { desk.journal.last_seq }
         @pages = Pages.new(public_folder, path: desk.config.path)
         @watching = Watching.new(self)
         runner.alerts.on_news { |level, says| log.line(level: level, says: says) }
@@ -59,15 +102,18 @@ module SteadyMove
         own = self
         path = desk.config.path
         inside = inside()
-        Rack::Builder.new do
-          use Origin, own.desk.config.proxies
-          use RequestLog, own.log, own.watching.metrics
-          Watching::PATHS.each { |place| map(place) { run own.watching } }
-          path.empty? ? run(inside) : map(path) { run inside }
-        end.to_app
+        Rack::Builder
+          .new do
+            use Origin, own.desk.config.proxies
+            use RequestLog, own.log, own.watching.metrics
+            Watching::PATHS.each { |place| map(place) { run own.watching } }
+            path.empty? ? run(inside) : map(path) { run inside }
+          end
+          .to_app
       end
 
-      # Where people reach the desk, for links in its mails: never from a request, whose sender could say anything.
+      # Where people reach the desk, for links in its mails: never from a request, whose sender
+      # could say anything.
       def address = desk.address || "http://localhost:#{desk.port}#{desk.config.path}"
 
       def inspect = "#<Application>"
@@ -104,13 +150,17 @@ module SteadyMove
         api = Api.for(self)
         pages = @pages
         secret = desk.safe.derive("sessions")
-        Rack::Builder.new do
-          use Rack::Deflater, include: PACKED, if: ->(env, *) { !UNPACKED.include?(env["PATH_INFO"]) }
-          use OneConnection, own.desk.db
-          use Rack::Session::Cookie, secrets: [secret], **SESSION
-          use CsrfGuard
-          run(->(env) { env["PATH_INFO"].start_with?("/api/") ? api.call(env) : pages.call(env) })
-        end.to_app
+        Rack::Builder
+          .new do
+            use Rack::Deflater,
+                include: PACKED,
+                if: ->(env, *) { !UNPACKED.include?(env["PATH_INFO"]) }
+            use OneConnection, own.desk.db
+            use Rack::Session::Cookie, secrets: [secret], **SESSION
+            use CsrfGuard
+            run(->(env) { env["PATH_INFO"].start_with?("/api/") ? api.call(env) : pages.call(env) })
+          end
+          .to_app
       end
     end
   end

@@ -1,39 +1,56 @@
 # frozen_string_literal: true
 
 require "json_schemer"
-require "yaml"
 require "time"
 
 module SteadyMove
   module Web
     # The OpenAPI document, compiled once: its operations with the schemas of what they are given.
     class Contract
-      FILE = File.join(ROOT, "config", "openapi.yml")
       FLAGS = { "true" => true, "1" => true, "false" => false, "0" => false }.freeze
 
-      # One operation. route: its path as Sinatra writes it; role: the least that it needs, or nil; open: for anybody;
-      # sign_in: the sign-in itself answers it; tried: it is a try with a secret; most: octets of a body;
-      # parameters: {name => compiled schema}; body: compiled schema, or nil where it takes none.
-      Operation = Struct.new(:id, :verb, :path, :route, :role, :open, :sign_in, :tried, :most, :parameters, :body,
-        keyword_init: true)
+      # One operation. route: its path as Sinatra writes it; role: the least that it needs, or nil;
+      # open: for anybody; sign_in: the sign-in itself answers it; tried: it is a try with a secret;
+      # most: octets of a body; parameters: {name => compiled schema}; body: compiled schema, or nil
+      # where it takes none.
+      Operation =
+        Struct.new(
+          :id,
+          :verb,
+          :path,
+          :route,
+          :role,
+          :open,
+          :sign_in,
+          :tried,
+          :most,
+          :parameters,
+          :body,
+          keyword_init: true
+        )
 
-      # Patterns are those of ECMA 262, as the document's standard has it (JSON Schema §6.4): ^ and $ are the ends of
-      # the whole text, not of a line.
+      # Patterns are those of ECMA 262, as the document's standard has it (JSON Schema §6.4): ^ and
+      # $ are the ends of the whole text, not of a line.
       PATTERNS = { regexp_resolver: "ecma" }.freeze
 
       attr_reader :json, :operations
 
       def initialize
-        @document = YAML.safe_load_file(FILE)
+        @document = ContractFiles.join
         @json = JSON.generate(@document)
         @schemas = JSONSchemer.openapi(@document, **PATTERNS)
         @operations = compiled.freeze
       end
 
-      def operation(id) = operations.find { |o| o.id == id } || raise(KeyError, "the contract knows no operation #{id}")
+      def operation(id)
+        operations.find { |o| o.id == id } ||
+          raise(KeyError, "the contract knows no operation #{id}")
+      end
 
       # Ids of the operations that a role may do.
-      def allowed(role) = operations.select { |o| o.role.nil? || Desk::People.may?(role, o.role) }.map(&:id)
+      def allowed(role)
+        operations.select { |o| o.role.nil? || Desk::People.may?(role, o.role) }.map(&:id)
+      end
 
       # Parses a request's body and checks it. Returns a Hash with String keys; raises Problem 422.
       def body(text, operation)
@@ -48,18 +65,30 @@ module SteadyMove
         raise Problem.say(422, :not_json)
       end
 
-      # Path and query parameters of an operation, checked and in their types; Symbol keys. Raises Problem 422.
+      # Path and query parameters of an operation, checked and in their types; Symbol keys. Raises
+      # Problem 422.
       def check(operation, given)
-        operation.parameters.filter_map do |name, (type, schema)|
-          text = given[name] or next
-          Input.check(text, name) { |says| raise Problem.new(422, says) }
-          value = typed(type, text)
-          Input.check(value, name) { |says| raise Problem.new(422, says) }
-          error = schema.validate(value).first
-          raise Problem.say(422, :parameter, name: name, given: text.to_s[0, 60], says: plain(error)) if error
+        operation
+          .parameters
+          .filter_map do |name, (type, schema)|
+            text = given[name] or next
+            Input.check(text, name) { |says| raise Problem.new(422, says) }
+            value = typed(type, text)
+            Input.check(value, name) { |says| raise Problem.new(422, says) }
+            error = schema.validate(value).first
+            if error
+              raise Problem.say(
+                      422,
+                      :parameter,
+                      name: name,
+                      given: text.to_s[0, 60],
+                      says: plain(error)
+                    )
+            end
 
-          [name.to_sym, value]
-        end.to_h
+            [name.to_sym, value]
+          end
+          .to_h
       end
 
       # An RFC 3339 instant from a parameter, or nil; raises Problem 422.
@@ -80,23 +109,40 @@ module SteadyMove
 
       def compile(path, verb, operation, shared)
         schema = operation.dig("requestBody", "content", "application/json", "schema", "$ref")
-        parameters = (shared + operation.fetch("parameters", [])).to_h { |p| parameter(resolved(p)) }
-        Operation.new(id: operation.fetch("operationId"), verb: verb, path: path, route: path.gsub(/\{(\w+)\}/, ':\1'),
-          role: operation["x-role"], open: operation["security"] == [], sign_in: operation["x-sign-in"] == true,
-          tried: operation["x-tried"] == true, most: operation.fetch("x-most", Limits::JSON_MOST),
-          parameters: parameters, body: schema && @schemas.schema(schema.split("/").last)).freeze
+        parameters =
+          (shared + operation.fetch("parameters", [])).to_h { |p| parameter(resolved(p)) }
+        Operation.new(
+          id: operation.fetch("operationId"),
+          verb: verb,
+          path: path,
+          route: path.gsub(/\{(\w+)\}/, ':\1'),
+          role: operation["x-role"],
+          open: operation["security"] == [],
+          sign_in: operation["x-sign-in"] == true,
+          tried: operation["x-tried"] == true,
+          most: operation.fetch("x-most", Limits::JSON_MOST),
+          parameters: parameters,
+          body: schema && @schemas.schema(schema.split("/").last)
+        ).freeze
       end
 
-      def parameter(given) = [given["name"], [given["schema"]["type"], JSONSchemer.schema(given["schema"], **PATTERNS)]]
-      def resolved(given) = given.key?("$ref") ? @document.dig(*given["$ref"].delete_prefix("#/").split("/")) : given
+      def parameter(given)
+        [given["name"], [given["schema"]["type"], JSONSchemer.schema(given["schema"], **PATTERNS)]]
+      end
+      def resolved(given)
+        given.key?("$ref") ? @document.dig(*given["$ref"].delete_prefix("#/").split("/")) : given
+      end
 
       def typed(type, text)
         return text unless text.is_a?(String)
 
         case type
-        when "integer" then Integer(text, 10, exception: false) || text
-        when "boolean" then FLAGS.fetch(text, text)
-        else text
+        when "integer"
+          Integer(text, 10, exception: false) || text
+        when "boolean"
+          FLAGS.fetch(text, text)
+        else
+          text
         end
       end
 

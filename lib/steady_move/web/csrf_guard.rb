@@ -11,7 +11,11 @@ module SteadyMove
 
       def deny(env)
         env["steady_move.refused"] = :old_token
-        [403, { "content-type" => "application/problem+json" }, [Problem.say(403, :old_token).to_json]]
+        [
+          403,
+          { "content-type" => "application/problem+json" },
+          [Problem.say(403, :old_token).to_json]
+        ]
       end
       default_reaction :deny
     end

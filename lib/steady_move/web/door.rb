@@ -6,8 +6,8 @@ module SteadyMove
   module Web
     # The one door of the API: who is there, what is given, and only then the answer.
     module Door
-      # How many wrong tries are free: for what comes from one place, for one person from there, and for one person
-      # from everywhere (ASVS 4.0, 2.2.1: no more than 100 an hour).
+      # How many wrong tries are free: for what comes from one place, for one person from there, and
+      # for one person from everywhere (ASVS 4.0, 2.2.1: no more than 100 an hour).
       FREE = { place: 20, pair: 5, person: 95 }.freeze
       # What a page asks by itself is no sign that somebody is there.
       BY_ITSELF = %w[events clock session].freeze
@@ -48,7 +48,12 @@ module SteadyMove
       def tried(keys = { [:place, request.ip] => FREE[:place] }, &)
         application.throttle.attempt(keys, &)
       rescue Throttle::TooMany => e
-        application.log.line(level: "warn", event: "slowed", seconds: e.seconds, person: env["steady_move.person"])
+        application.log.line(
+          level: "warn",
+          event: "slowed",
+          seconds: e.seconds,
+          person: env["steady_move.person"]
+        )
         headers "Retry-After" => e.seconds.to_s
         raise Problem.say(429, :too_many_tries, seconds: e.seconds)
       end
@@ -71,7 +76,9 @@ module SteadyMove
       end
 
       # What lets people in, and what lets programs in, is nothing for programs.
-      def for_people?(operation) = operation.sign_in || operation.path.start_with?("/api/me", "/api/people")
+      def for_people?(operation)
+        operation.sign_in || operation.path.start_with?("/api/me", "/api/people")
+      end
 
       def used? = env["HTTP_X_UNATTENDED"].nil? && !BY_ITSELF.include?(@operation.id)
 
@@ -87,7 +94,8 @@ module SteadyMove
       def signed(operation)
         text = read_body
         data = operation.body ? application.contract.body(text, operation) : {}
-        status, headers, body = operation.id == "signIn" ? signing_in(data, text) : with_factor(text)
+        status, headers, body =
+          operation.id == "signIn" ? signing_in(data, text) : with_factor(text)
         said = JSON.parse(body.to_enum(:each).to_a.join)
         return halt(status, headers, [JSON.generate(said)]) if status < 400
 
@@ -102,7 +110,9 @@ module SteadyMove
         forgiven(found) if found
         device = application.device.known(request.cookies[Device::COOKIE], found && found[:id])
         answer = nil
-        tried(sign_in_keys(data["email"].downcase, device)) { (answer = hand_on(text)).first == 200 }
+        tried(sign_in_keys(data["email"].downcase, device)) do
+          (answer = hand_on(text)).first == 200
+        end
         application.device.mark(answer[1], found[:id]) if answer.first == 200
         told("sign-in", answer.first < 400)
         answer
@@ -117,21 +127,30 @@ module SteadyMove
       def sign_in_keys(email, device)
         return { [:device, device] => FREE[:pair] } if device
 
-        { [:place, request.ip] => FREE[:place], [:pair, request.ip, email] => FREE[:pair],
-          [:person, email] => FREE[:person] }
+        {
+          [:place, request.ip] => FREE[:place],
+          [:pair, request.ip, email] => FREE[:pair],
+          [:person, email] => FREE[:person]
+        }
       end
 
       def with_factor(text)
         answer = nil
-        tried([:factor, known ? known[:id] : request.ip] => FREE[:pair]) { (answer = hand_on(text)).first < 400 }
+        tried([:factor, known ? known[:id] : request.ip] => FREE[:pair]) do
+          (answer = hand_on(text)).first < 400
+        end
         told("second factor", answer.first < 400)
         answer
       end
 
       # A line of the log for each try to get in; whom it was for only where there is such a person.
       def told(event, right)
-        application.log.line(level: right ? "info" : "warn", event: event, right: right,
-          person: env["steady_move.person"])
+        application.log.line(
+          level: right ? "info" : "warn",
+          event: event,
+          right: right,
+          person: env["steady_move.person"]
+        )
       end
 
       def hand_on(text) = application.sign_in.call(env.merge("rack.input" => StringIO.new(text)))

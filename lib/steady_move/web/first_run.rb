@@ -21,7 +21,9 @@ module SteadyMove
       def administrator(token, email, password)
         @lock.synchronize do
           raise Desk::Refused.new(:not_now, :first_run_over) unless open?
-          raise Desk::Refused.new(:not_now, :first_run_word) unless Rack::Utils.secure_compare(@token, token.to_s.strip)
+          unless Rack::Utils.secure_compare(@token, token.to_s.strip)
+            raise Desk::Refused.new(:not_now, :first_run_word)
+          end
 
           @people.put(email, password, role: "administrator")
         end

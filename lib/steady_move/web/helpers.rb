@@ -30,7 +30,9 @@ module SteadyMove
       end
 
       # A person's own piece of work that goes on behind.
-      def work_of(id) = application.jobs.find(id, by: me) || raise(Desk::Refused.new(:unknown, :no_work))
+      def work_of(id)
+        application.jobs.find(id, by: me) || raise(Desk::Refused.new(:unknown, :no_work))
+      end
 
       def account!(id, member)
         desk.accounts.find(id) || raise(Problem.say(422, :no_account, member: member, given: id))

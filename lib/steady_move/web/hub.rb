@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Web
-    # Tells open pages that something changed: server-sent events. All streams are written by one thread, so that an
-    # open page holds nobody else up.
+    # Tells open pages that something changed: server-sent events. All streams are written by one
+    # thread, so that an open page holds nobody else up.
     class Hub
       # Seconds between signs of life on a stream.
       BEAT = 15
@@ -12,9 +12,9 @@ module SteadyMove
       MOST = 500
       BEGINNING = "retry: 1000\n\n"
 
-      # seen: answers a number that grows with every change, also of other processes; topics: says what changed after
-      # such a number, as words that pages follow; trouble: what hinders the desk as a whole, or nil: pages are told
-      # when that changes.
+      # seen: answers a number that grows with every change, also of other processes; topics: says
+      # what changed after such a number, as words that pages follow; trouble: what hinders the desk
+      # as a whole, or nil: pages are told when that changes.
       def initialize(every: 0.5, topics: ->(_) { [] }, trouble: -> {}, &seen)
         @seen = seen
         @topics = topics
@@ -37,14 +37,16 @@ module SteadyMove
       # person is still signed in.
       def stream(person_id, &here)
         @lock.synchronize do
-          return if @streams.size >= MOST || @streams.count { |s| s.person_id == person_id } >= OWN_MOST
+          if @streams.size >= MOST || @streams.count { |s| s.person_id == person_id } >= OWN_MOST
+            return
+          end
 
           Stream.new(self, person_id, here).tap { |s| @streams << s }
         end
       end
 
       # topics: what changed. Writes it to all streams.
-      def notify(topics = []) = send_out("event: changed\ndata: #{topics.join(' ')}\n\n")
+      def notify(topics = []) = send_out("event: changed\ndata: #{topics.join(" ")}\n\n")
 
       # Ends all streams, so that the server can stop.
       def close
@@ -81,8 +83,9 @@ module SteadyMove
         @lock.synchronize { @streams.dup }.each { |s| s.say(text) }
       end
 
-      # One page's stream; the server hands it the connection (Rack's partial hijacking). A page that takes nothing, or
-      # whose person is no longer signed in, is let go; a browser that is still there opens another.
+      # One page's stream; the server hands it the connection (Rack's partial hijacking). A page
+      # that takes nothing, or whose person is no longer signed in, is let go; a browser that is
+      # still there opens another.
       class Stream
         attr_reader :person_id
 
@@ -128,10 +131,19 @@ module SteadyMove
         private
 
         # Whoever asked was gone before the headers were sent, or asked for these alone.
-        def never_taken? = @io.nil? && Process.clock_gettime(Process::CLOCK_MONOTONIC) - @begun > BEAT
+        def never_taken?
+          @io.nil? && Process.clock_gettime(Process::CLOCK_MONOTONIC) - @begun > BEAT
+        end
 
         def write(text)
-          written = @io.respond_to?(:write_nonblock) ? @io.write_nonblock(text, exception: false) : @io.write(text)
+          written =
+            (
+              if @io.respond_to?(:write_nonblock)
+                @io.write_nonblock(text, exception: false)
+              else
+                @io.write(text)
+              end
+            )
           written.is_a?(Integer) ? written : 0
         end
       end

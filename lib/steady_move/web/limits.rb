@@ -11,7 +11,8 @@ module SteadyMove
 
       module_function
 
-      # A request's whole body; raises Problem 413 where it is longer than `most`, whatever its length is said to be.
+      # A request's whole body; raises Problem 413 where it is longer than `most`, whatever its
+      # length is said to be.
       def read(request, most)
         raise too_large(most) if request.content_length.to_i > most
 
@@ -21,7 +22,9 @@ module SteadyMove
         text
       end
 
-      def too_large(most) = Problem.say(413, :too_large, most: most >= 10**6 ? "#{most >> 20} MB" : "#{most >> 10} kB")
+      def too_large(most)
+        Problem.say(413, :too_large, most: most >= 10**6 ? "#{most >> 20} MB" : "#{most >> 10} kB")
+      end
       private_class_method :too_large
     end
   end

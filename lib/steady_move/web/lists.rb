@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Web
-    # The last few answers to the question for the list of names: under many clients most ask the same within a second.
+    # The last few answers to the question for the list of names: under many clients most ask the
+    # same within a second.
     class Lists
       KEPT = 16
 
@@ -11,7 +12,8 @@ module SteadyMove
         @lock = Mutex.new
       end
 
-      # key: all that the answer rests on. Returns the block's value, or what it gave before for the same key.
+      # key: all that the answer rests on. Returns the block's value, or what it gave before for the
+      # same key.
       def fetch(key)
         @lock.synchronize { @kept[key] } || yield.tap { |answer| keep(key, answer) }
       end

@@ -5,9 +5,9 @@ require "logger"
 
 module SteadyMove
   module Web
-    # One JSON line per request or error, through Ruby's Logger; where none can be written (a full disk), the desk goes
-    # on. Bodies, queries and headers are never written, so no secret can be. Every line that is written while a request
-    # is answered carries its id and where it came from.
+    # One JSON line per request or error, through Ruby's Logger; where none can be written (a full
+    # disk), the desk goes on. Bodies, queries and headers are never written, so no secret can be.
+    # Every line that is written while a request is answered carries its id and where it came from.
     class Log
       LEVELS = %w[debug info warn error].freeze
 
@@ -16,7 +16,12 @@ module SteadyMove
         File.open(file, "a", 0o600).close
         new(file, level: level)
       rescue SystemCallError => e
-        raise Desk::Refused.new(:unusable, :log_not_opened, file: file, says: e.message[/\A[^@]+/].strip)
+        raise Desk::Refused.new(
+                :unusable,
+                :log_not_opened,
+                file: file,
+                says: e.message[/\A[^@]+/].strip
+              )
       end
 
       # What all lines of this thread carry while the block runs, e.g. a request's id.
@@ -30,8 +35,14 @@ module SteadyMove
 
       # to: a file's name, or an IO.
       def initialize(to, level: nil)
-        @logger = ::Logger.new(to, level: level || "info", skip_header: true, binmode: true,
-          formatter: ->(_level, _at, _name, text) { "#{text}\n" })
+        @logger =
+          ::Logger.new(
+            to,
+            level: level || "info",
+            skip_header: true,
+            binmode: true,
+            formatter: ->(_level, _at, _name, text) { "#{text}\n" }
+          )
       end
 
       # level: one of LEVELS. Returns whether it was written or not wanted.
@@ -44,8 +55,12 @@ module SteadyMove
       end
 
       def error(exception)
-        line(level: "error", error: exception.class.name, says: exception.message.scrub.lines.first.to_s.strip[0, 500],
-          where: exception.backtrace&.first(5))
+        line(
+          level: "error",
+          error: exception.class.name,
+          says: exception.message.scrub.lines.first.to_s.strip[0, 500],
+          where: exception.backtrace&.first(5)
+        )
       end
 
       # After the file was moved away: the next line begins a new one.

@@ -5,8 +5,8 @@ require "prometheus/client/formats/text"
 
 module SteadyMove
   module Web
-    # Figures in the Prometheus text format (version 0.0.4): requests as they are answered, all else when it is asked
-    # for.
+    # Figures in the Prometheus text format (version 0.0.4): requests as they are answered, all else
+    # when it is asked for.
     class Metrics
       # Seconds.
       BUCKETS = [0.005, 0.01, 0.025, 0.05, 0.1, 0.25, 0.5, 1, 2.5, 5, 10].freeze
@@ -31,12 +31,25 @@ module SteadyMove
 
       def initialize
         @registry = ::Prometheus::Client::Registry.new
-        @requests = @registry.counter(:steady_move_requests_total, docstring: "Requests by status", labels: [:status])
-        @seconds = @registry.histogram(:steady_move_request_seconds, docstring: "How long answers took",
-          buckets: BUCKETS)
-        @gauges = GAUGES.to_h do |name, (what, label)|
-          [name, @registry.gauge(:"steady_move_#{name}", docstring: what, labels: [label].compact)]
-        end
+        @requests =
+          @registry.counter(
+            :steady_move_requests_total,
+            docstring: "Requests by status",
+            labels: [:status]
+          )
+        @seconds =
+          @registry.histogram(
+            :steady_move_request_seconds,
+            docstring: "How long answers took",
+            buckets: BUCKETS
+          )
+        @gauges =
+          GAUGES.to_h do |name, (what, label)|
+            [
+              name,
+              @registry.gauge(:"steady_move_#{name}", docstring: what, labels: [label].compact)
+            ]
+          end
         @lock = Mutex.new
       end
 
@@ -46,7 +59,8 @@ module SteadyMove
         @seconds.observe(seconds)
       end
 
-      # The text for a scrape. values: {gauge => number, or {label's value => number}}; nil is left out.
+      # The text for a scrape. values: {gauge => number, or {label's value => number}}; nil is left
+      # out.
       def text(values)
         @lock.synchronize do
           values.each { |name, value| set(name, value) }
@@ -61,7 +75,9 @@ module SteadyMove
         label = GAUGES.fetch(name).last
         return value && gauge.set(value) unless label
 
-        gauge.values.each_key { |labels| gauge.set(Float::NAN, labels: labels) unless value.key?(labels[label]) }
+        gauge.values.each_key do |labels|
+          gauge.set(Float::NAN, labels: labels) unless value.key?(labels[label])
+        end
         value.each { |of, number| gauge.set(number, labels: { label => of }) unless number.nil? }
       end
     end

@@ -2,9 +2,9 @@
 
 module SteadyMove
   module Web
-    # One database connection for the whole of a reading request: the pool is asked once instead of for each question,
-    # which under many clients is most of the waiting. Streams and what may wait for the outside take theirs as they
-    # need them.
+    # One database connection for the whole of a reading request: the pool is asked once instead of
+    # for each question, which under many clients is most of the waiting. Streams and what may wait
+    # for the outside take theirs as they need them.
     class OneConnection
       def initialize(app, database)
         @app = app
@@ -12,7 +12,9 @@ module SteadyMove
       end
 
       def call(env)
-        return @app.call(env) unless env["REQUEST_METHOD"] == "GET" && env["PATH_INFO"] != "/api/events"
+        unless env["REQUEST_METHOD"] == "GET" && env["PATH_INFO"] != "/api/events"
+          return @app.call(env)
+        end
 
         @database.synchronize { @app.call(env) }
       end

@@ -4,13 +4,15 @@ require "rack/files"
 
 module SteadyMove
   module Web
-    # The built front end; any path that is no file gets index.html, so that every view has an address.
+    # The built front end; any path that is no file gets index.html, so that every view has an
+    # address.
     class Pages
-      # What a view asks for first, for whoever is signed in: the browser fetches it while it reads the scripts
-      # (HTML, link type "preload"). Just as the view asks for it, or it is fetched twice.
+      # What a view asks for first, for whoever is signed in: the browser fetches it while it reads
+      # the scripts (HTML, link type "preload"). Just as the view asks for it, or it is fetched
+      # twice.
       FIRST = {
         "/" => %w[desk accounts hands],
-        "/names" => ["names?offset=0&limit=100", "accounts"],
+        "/names" => %w[names?offset=0&limit=100 accounts],
         "/moves" => %w[axis accounts batches moves?state=ended forecast]
       }.freeze
 
@@ -22,12 +24,14 @@ module SteadyMove
       end
 
       def call(env)
-        return [405, {}, []] unless %w[GET HEAD].include?(env["REQUEST_METHOD"])
+        return 405, {}, [] unless %w[GET HEAD].include?(env["REQUEST_METHOD"])
 
         path = env["PATH_INFO"]
         return asset(env, File.basename(path)) if path.start_with?("/assets/")
-        return @files.call(env) if path != "/" && File.file?(File.join(@folder,
-          File.basename(path))) && File.dirname(path) == "/"
+        if path != "/" && File.file?(File.join(@folder, File.basename(path))) &&
+             File.dirname(path) == "/"
+          return @files.call(env)
+        end
 
         index(env)
       end
@@ -50,29 +54,41 @@ module SteadyMove
 
       # Named, and not with a weight of nothing.
       def gzip?(env)
-        env["HTTP_ACCEPT_ENCODING"].to_s.downcase.split(",").any? do |coding|
-          name, weight = coding.delete(" ").split(";q=")
-          name == "gzip" && (weight.nil? || weight.to_f.positive?)
-        end
+        env["HTTP_ACCEPT_ENCODING"]
+          .to_s
+          .downcase
+          .split(",")
+          .any? do |coding|
+            name, weight = coding.delete(" ").split(";q=")
+            name == "gzip" && (weight.nil? || weight.to_f.positive?)
+          end
       end
 
       def index(env)
         file = File.join(@folder, "index.html")
         unless File.exist?(file)
-          return [503, { "content-type" => "text/plain; charset=utf-8" },
-            ["The front end is not built yet: run bin/demo or bin/test once."]]
+          return [
+            503,
+            { "content-type" => "text/plain; charset=utf-8" },
+            ["The front end is not built yet: run bin/demo or bin/test once."]
+          ]
         end
 
-        [200, { "content-type" => "text/html; charset=utf-8", "cache-control" => "no-cache" }, [page(file, ahead(env))]]
+        [
+          200,
+          { "content-type" => "text/html; charset=utf-8", "cache-control" => "no-cache" },
+          [page(file, ahead(env))]
+        ]
       end
 
       def ahead(env)
         plain = env["QUERY_STRING"].to_s.empty? # else the view asks for something narrower
         views = plain && SignIn.of(env["rack.session"] || {}).first ? FIRST[env["PATH_INFO"]] : nil
         ["session", *views].map do |asked|
-          href = Rack::Utils.escape_html("#{@path}/api/#{asked}")
-          %(  <link rel="preload" as="fetch" crossorigin href="#{href}">\n  )
-        end.join
+            href = Rack::Utils.escape_html("#{@path}/api/#{asked}")
+            %(  <link rel="preload" as="fetch" crossorigin href="#{href}">\n  )
+          end
+          .join
       end
 
       # The page is built with addresses that begin with "./"; they are the desk's own path's.

@@ -4,8 +4,8 @@ require "securerandom"
 
 module SteadyMove
   module Web
-    # First and last in every request: an id, the security headers, one line in the log; what nobody caught becomes a
-    # problem document.
+    # First and last in every request: an id, the security headers, one line in the log; what nobody
+    # caught becomes a problem document.
     class RequestLog
       # What stands behind it in a path is a secret.
       SECRET = %r{\A(/api/calendar/).+}
@@ -28,8 +28,14 @@ module SteadyMove
         began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
         status, headers, body = answer(env)
         took = ((Process.clock_gettime(Process::CLOCK_MONOTONIC) - began) * 1000).round(1)
-        @log.line(level: "info", method: env["REQUEST_METHOD"], path: path(env), status: status, ms: took,
-          **of_whom(env))
+        @log.line(
+          level: "info",
+          method: env["REQUEST_METHOD"],
+          path: path(env),
+          status: status,
+          ms: took,
+          **of_whom(env)
+        )
         @counts.request(status, took / 1000)
         headers.delete("content-length") if headers["rack.hijack"] # a stream has none
         secure(headers) if env["HTTP_X_FORWARDED_PROTO"] == "https"
@@ -59,7 +65,9 @@ module SteadyMove
       def secure(headers)
         headers["strict-transport-security"] = "max-age=31536000"
         cookie = headers["set-cookie"] or return
-        headers["set-cookie"] = Array(cookie).map { |c| c.include?("; secure") ? c : "#{c}; secure" }
+        headers["set-cookie"] = Array(cookie).map do |c|
+          c.include?("; secure") ? c : "#{c}; secure"
+        end
       end
     end
   end

@@ -5,9 +5,9 @@ require "rodauth"
 
 module SteadyMove
   module Web
-    # Signing in and out, and second factors (TOTP, RFC 6238; passkeys, WebAuthn level 2; recovery codes): a small
-    # Rack application of Rodauth, to which the API hands those of its operations that the contract marks with
-    # x-sign-in.
+    # Signing in and out, and second factors (TOTP, RFC 6238; passkeys, WebAuthn level 2; recovery
+    # codes): a small Rack application of Rodauth, to which the API hands those of its operations
+    # that the contract marks with x-sign-in.
     module SignIn
       FACTORS = %w[totp webauthn recovery_code].freeze
       OFFERS = %w[otp_secret webauthn_setup webauthn_auth].freeze
@@ -15,26 +15,30 @@ module SteadyMove
 
       module_function
 
-      # The application for this desk. people: Desk::People; address: the desk's own where it is configured.
+      # The application for this desk. people: Desk::People; address: the desk's own where it is
+      # configured.
       def application(db, secret, people:, address: nil)
-        Class.new(Roda) do
-          plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i
-          plugin :rodauth, json: :only, csrf: false do
-            enable :json, :login, :logout, :active_sessions, :otp, :webauthn, :recovery_codes
-            db db
-            hmac_secret secret
-            domain "localhost"
-            only_json? true
-            max_param_bytesize 16_384
-            SignIn.people(self, people)
-            SignIn.sessions(self, people.sessions)
-            SignIn.authenticator(self, people)
-            SignIn.passkeys(self, people, address)
-            SignIn.recovery(self, people)
-          end
+        Class
+          .new(Roda) do
+            plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i
+            plugin :rodauth, json: :only, csrf: false do
+              enable :json, :login, :logout, :active_sessions, :otp, :webauthn, :recovery_codes
+              db db
+              hmac_secret secret
+              domain "localhost"
+              only_json? true
+              max_param_bytesize 16_384
+              SignIn.people(self, people)
+              SignIn.sessions(self, people.sessions)
+              SignIn.authenticator(self, people)
+              SignIn.passkeys(self, people, address)
+              SignIn.recovery(self, people)
+            end
 
-          route(&:rodauth)
-        end.freeze.app
+            route(&:rodauth)
+          end
+          .freeze
+          .app
       end
 
       # Who is signed in in this session: a person's id and the session's key, or nils.
@@ -42,7 +46,8 @@ module SteadyMove
       # Was a second factor given in this session?
       def second_factor_given?(session) = Array(session["authenticated_by"]).intersect?(FACTORS)
 
-      # Is an answer what a set-up or a passkey begins with? given: the request's members. Returns it alone, or nil.
+      # Is an answer what a set-up or a passkey begins with? given: the request's members. Returns
+      # it alone, or nil.
       def offer(said, given)
         member = OFFERS.find { |m| said.key?(m) && !given.key?(m) }
         member && said.except("field-error", "error")
@@ -64,7 +69,8 @@ module SteadyMove
           normalize_login { |login| login.to_s.downcase }
           # The same is computed whether or not there is such an account.
           account_from_login do |login|
-            super(login) || (people.passwords.right?(nil, param(password_param), old: people.old_hashes?) && nil)
+            super(login) ||
+              (people.passwords.right?(nil, param(password_param), old: people.old_hashes?) && nil)
           end
           password_match? do |given|
             hash = (account || account_from_session)[:password_hash]
@@ -87,11 +93,14 @@ module SteadyMove
           end
           remove_current_session { sessions.finish(session_value, session[session_id_session_key]) }
           remove_all_active_sessions { sessions.finish_all(session_value) }
-          remove_all_active_sessions_except_for { |key| sessions.finish_all(session_value, but: key) }
+          remove_all_active_sessions_except_for do |key|
+            sessions.finish_all(session_value, but: key)
+          end
         end
       end
 
-      # The set-up answers once with a new secret, its address and picture, then wants password and a first code.
+      # The set-up answers once with a new secret, its address and picture, then wants password and
+      # a first code.
       def authenticator(rodauth, people)
         rodauth.instance_exec do
           otp_auth_route "api/second-factor"
@@ -109,7 +118,7 @@ module SteadyMove
             next unless json_response[otp_setup_param]
 
             json_response["address"] = otp_provisioning_uri
-            json_response["picture"] = "data:image/svg+xml;base64,#{[otp_qr_code].pack('m0')}"
+            json_response["picture"] = "data:image/svg+xml;base64,#{[otp_qr_code].pack("m0")}"
           end
           after_otp_setup { super().then { people.note("factor_set", account[:email]) } }
           after_otp_disable { super().then { SignIn.factor_gone(self, people) } }

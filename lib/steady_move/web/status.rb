@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Web
-    # How the desk itself is: its checks, connections and when each last answered, the last errors, the version.
+    # How the desk itself is: its checks, connections and when each last answered, the last errors,
+    # the version.
     class Status
       ERRORS = 10
 
@@ -14,11 +15,19 @@ module SteadyMove
       def report
         desk = @application.desk
         whole, lines, walked = @journal.call
-        { version: VERSION, now: Views::Json.time(desk.now), journal_whole: whole, journal_lines: lines,
+        {
+          version: VERSION,
+          now: Views::Json.time(desk.now),
+          journal_whole: whole,
+          journal_lines: lines,
           journal_of: desk.journal.last_seq.to_i,
-          journal_walked: Views::Json.time(walked), open_moves: desk.moves.open_count,
-          next_look: Views::Json.time(desk.schedule.next_look(after: desk.now)), checks: checks,
-          connections: connections(desk), problems: problems(desk) }
+          journal_walked: Views::Json.time(walked),
+          open_moves: desk.moves.open_count,
+          next_look: Views::Json.time(desk.schedule.next_look(after: desk.now)),
+          checks: checks,
+          connections: connections(desk),
+          problems: problems(desk)
+        }
       end
 
       private
@@ -26,24 +35,46 @@ module SteadyMove
       # Those of the desk itself, and what is stuck.
       def checks
         found = @application.watching.checks.reject { |c| c.id.start_with?("connection ") }
-        found.map { |c| { title: c.title, well: c.well, says: c.says, since: Views::Json.time(c.since) } }
+        found.map do |c|
+          { title: c.title, well: c.well, says: c.says, since: Views::Json.time(c.since) }
+        end
       end
 
       def connections(desk)
-        list = desk.accounts.all.select(&:epp?).map { |a| { title: a.title, kind: "EPP", **state(desk.heard[a.id]) } }
+        list =
+          desk
+            .accounts
+            .all
+            .select(&:epp?)
+            .map { |a| { title: a.title, kind: "EPP", **state(desk.heard[a.id]) } }
         boxes = desk.mailboxes.each_index.select { |i| desk.mailboxes[i] }
-        list + boxes.map { |i| { title: Words.say("web.mailbox"), kind: "IMAP", **state(desk.heard["mailbox #{i}"]) } }
+        list +
+          boxes.map do |i|
+            { title: Words.say("web.mailbox"), kind: "IMAP", **state(desk.heard["mailbox #{i}"]) }
+          end
       end
 
       def state(heard)
-        { heard_at: Views::Json.time(heard&.at), says: heard&.says || Words.say("connections.not_asked"),
-          well: heard.nil? || heard.well, well_at: Views::Json.time(heard&.well_at) }
+        {
+          heard_at: Views::Json.time(heard&.at),
+          says: heard&.says || Words.say("connections.not_asked"),
+          well: heard.nil? || heard.well,
+          well_at: Views::Json.time(heard&.well_at)
+        }
       end
 
       def problems(desk)
-        desk.journal.page(type: "problem", limit: ERRORS).map do |e|
-          { at: Views::Json.time(e.at), **Views::Json.name(e.name), says: Words.retold(e), move_id: e.move_id }
-        end
+        desk
+          .journal
+          .page(type: "problem", limit: ERRORS)
+          .map do |e|
+            {
+              at: Views::Json.time(e.at),
+              **Views::Json.name(e.name),
+              says: Words.retold(e),
+              move_id: e.move_id
+            }
+          end
       end
     end
   end

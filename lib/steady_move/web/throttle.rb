@@ -2,8 +2,9 @@
 
 module SteadyMove
   module Web
-    # Slows whoever tries often without success, and nobody else. A try counts against each of its keys (where it
-    # comes from, whom it is for) until it turns out right; beyond what is free each further one waits twice as long.
+    # Slows whoever tries often without success, and nobody else. A try counts against each of its
+    # keys (where it comes from, whom it is for) until it turns out right; beyond what is free each
+    # further one waits twice as long.
     class Throttle
       # Too many tries; seconds: how long to wait.
       class TooMany < StandardError
@@ -33,8 +34,8 @@ module SteadyMove
         @lock = Mutex.new
       end
 
-      # keys: {[kind, whose…] => how many wrong tries are free}. The block does what is tried and says whether it was
-      # right; its value is returned. Raises TooMany.
+      # keys: {[kind, whose…] => how many wrong tries are free}. The block does what is tried and
+      # says whether it was right; its value is returned. Raises TooMany.
       def attempt(keys)
         enter(keys)
         right = false
@@ -45,7 +46,8 @@ module SteadyMove
         end
       end
 
-      # Forgets wrong tries for somebody, once for each mark. mark: changes with each pardon; nil where there was none.
+      # Forgets wrong tries for somebody, once for each mark. mark: changes with each pardon; nil
+      # where there was none.
       def forgive(whom, mark)
         @lock.synchronize do
           next if mark.nil? || @forgiven[whom] == mark
@@ -77,7 +79,8 @@ module SteadyMove
 
       def count(key, now)
         entry = @entries.delete(key)
-        entry = Entry.new(0, now, 0) if entry.nil? || (now - entry.at > FORGOTTEN && entry.under_way.zero?)
+        entry = Entry.new(0, now, 0) if entry.nil? ||
+          (now - entry.at > FORGOTTEN && entry.under_way.zero?)
         @entries.shift while @entries.size >= KEPT
         @entries[key] = Entry.new(entry.tries + 1, now, entry.under_way + 1)
       end

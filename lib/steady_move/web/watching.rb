@@ -4,25 +4,37 @@ require "rack/utils"
 
 module SteadyMove
   module Web
-    # For whoever watches the desk from outside: /healthz (it is alive), /readyz (it can do its work), /metrics
-    # (figures, behind a token). They need no sign-in, so they name no account and no domain.
+    # For whoever watches the desk from outside: /healthz (it is alive), /readyz (it can do its
+    # work), /metrics (figures, behind a token). They need no sign-in, so they name no account and
+    # no domain.
     class Watching
       PATHS = %w[/healthz /readyz /metrics].freeze
-      PLAIN = { "content-type" => "text/plain; charset=utf-8", "cache-control" => "no-store" }.freeze
+      PLAIN = {
+        "content-type" => "text/plain; charset=utf-8",
+        "cache-control" => "no-store"
+      }.freeze
 
       attr_reader :metrics
 
       def initialize(application)
         @application = application
         @metrics = Metrics.new
-        @health = Desk::Health.new(application.desk, application.runner, beat_age: application.engine.method(:beat_age))
+        @health =
+          Desk::Health.new(
+            application.desk,
+            application.runner,
+            beat_age: application.engine.method(:beat_age)
+          )
       end
 
       def call(env)
         case env["SCRIPT_NAME"] + env["PATH_INFO"]
-        when /healthz\z/ then [200, PLAIN.dup, ["alive\n"]]
-        when /readyz\z/ then ready
-        else figures(env["HTTP_AUTHORIZATION"].to_s)
+        when /healthz\z/
+          [200, PLAIN.dup, ["alive\n"]]
+        when /readyz\z/
+          ready
+        else
+          figures(env["HTTP_AUTHORIZATION"].to_s)
         end
       end
 
@@ -38,7 +50,11 @@ module SteadyMove
         found = checks
         down = found.select { |c| c.vital && c.well == false }
         lines = found.group_by { |c| c.id.split.first }.map { |kind, list| line(kind, list) }
-        [down.empty? ? 200 : 503, PLAIN.dup, ["#{[down.empty? ? 'ready' : 'not ready', *lines].join("\n")}\n"]]
+        [
+          down.empty? ? 200 : 503,
+          PLAIN.dup,
+          ["#{[down.empty? ? "ready" : "not ready", *lines].join("\n")}\n"]
+        ]
       end
 
       # Connections are counted, never named.
@@ -47,35 +63,55 @@ module SteadyMove
         return "#{kind}: #{list.first.says}" unless %w[connection stuck].include?(kind)
 
         oldest = list.filter_map { |c| c.since if c.well == false }.min
-        "#{kind}: #{list.size - bad.size} of #{list.size} well#{", one not since #{oldest.utc.iso8601}" if oldest}"
+        "#{kind}: #{list.size - bad.size} of #{list.size} well" \
+          "#{", one not since #{oldest.utc.iso8601}" if oldest}"
       end
 
       def figures(given)
-        token = desk.config.metrics["token"] or return [404, PLAIN.dup, ["no token is set for this\n"]]
+        token = desk.config.metrics["token"] or
+          return 404, PLAIN.dup, ["no token is set for this\n"]
         right = Rack::Utils.secure_compare(given, "Bearer #{token}")
-        return [401, PLAIN.merge("www-authenticate" => "Bearer"), ["a token is wanted\n"]] unless right
+        unless right
+          return 401, PLAIN.merge("www-authenticate" => "Bearer"), ["a token is wanted\n"]
+        end
 
         type = "text/plain; version=0.0.4; charset=utf-8"
         [200, PLAIN.merge("content-type" => type), [metrics.text(**house, **work, **outside)]]
       end
 
       def house
-        { open_streams: @application.hub.open, runner_heartbeat_seconds: @application.engine.beat_age.round(1),
-          resident_memory_bytes: memory, database_bytes: size, disk_free_bytes: @health.free,
-          check_well: checks.reject { |c| c.well.nil? || c.id.include?(" ") }.to_h { |c| [c.id, c.well ? 1 : 0] } }
+        {
+          open_streams: @application.hub.open,
+          runner_heartbeat_seconds: @application.engine.beat_age.round(1),
+          resident_memory_bytes: memory,
+          database_bytes: size,
+          disk_free_bytes: @health.free,
+          check_well:
+            checks
+              .reject { |c| c.well.nil? || c.id.include?(" ") }
+              .to_h { |c| [c.id, c.well ? 1 : 0] }
+        }
       end
 
       def work
         count, since = desk.schedule.overdue(now: desk.now)
         runner = @application.runner
-        { overdue_steps: count, overdue_seconds: since ? (desk.now - since).round : 0, steps: runner.outcomes,
-          moves_open: desk.moves.open_count, lane_work: runner.busy, mail_messages: desk.messages.count,
-          lane_stuck_seconds: runner.stuck(Desk::Health::STUCK).to_h { |s| [s.lane, s.seconds] } }
+        {
+          overdue_steps: count,
+          overdue_seconds: since ? (desk.now - since).round : 0,
+          steps: runner.outcomes,
+          moves_open: desk.moves.open_count,
+          lane_work: runner.busy,
+          mail_messages: desk.messages.count,
+          lane_stuck_seconds: runner.stuck(Desk::Health::STUCK).to_h { |s| [s.lane, s.seconds] }
+        }
       end
 
       def outside
-        { connection_up: desk.heard.all.transform_values { |h| h.well ? 1 : 0 },
-          connection_last_success_seconds: @health.last_success }
+        {
+          connection_up: desk.heard.all.transform_values { |h| h.well ? 1 : 0 },
+          connection_last_success_seconds: @health.last_success
+        }
       end
 
       # Octets, as Linux says (proc(5)); nil elsewhere.

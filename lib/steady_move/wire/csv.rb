@@ -11,7 +11,8 @@ module SteadyMove
       # First characters that a spreadsheet takes for a formula.
       FORMULA = /\A[=+\-@\t\r]/
 
-      # A text that is read piece by piece: of a whole one the library copies the rest for every line.
+      # A text that is read piece by piece: of a whole one the library copies the rest for every
+      # line.
       class Drip
         extend Forwardable
 
@@ -24,8 +25,9 @@ module SteadyMove
 
       module_function
 
-      # header: [String]; rows: arrays of cells. Returns text with CRLF line ends; a cell that a spreadsheet would
-      # take for a formula gets an apostrophe in front (common practice, no source).
+      # header: [String]; rows: arrays of cells. Returns text with CRLF line ends; a cell that a
+      # spreadsheet would take for a formula gets an apostrophe in front (common practice, no
+      # source).
       def write(header, rows)
         ::CSV.generate(row_sep: "\r\n") do |csv|
           csv << header
@@ -36,14 +38,19 @@ module SteadyMove
       # text → [[String]] with its line numbers: [[line, cells]]. Raises Malformed with the line.
       def read(text, most: 100_000)
         rows = []
-        csv = ::CSV.new(Drip.new(text.delete_prefix("\uFEFF")), col_sep: separator(text), liberal_parsing: false)
+        csv =
+          ::CSV.new(
+            Drip.new(text.delete_prefix("\uFEFF")),
+            col_sep: separator(text),
+            liberal_parsing: false
+          )
         while (row = csv.shift)
           rows << [csv.lineno, row.map { |c| c.to_s.strip }] unless row.all?(&:nil?)
           raise Malformed, "the table has more than #{most} lines" if rows.size > most
         end
         rows
       rescue ::CSV::MalformedCSVError => e
-        raise Malformed, "line #{e.line_number}: #{e.message.sub(/ in line \d+\.?\z/, '')}"
+        raise Malformed, "line #{e.line_number}: #{e.message.sub(%r{ in line \d+\.?\z}, "")}"
       end
 
       # The one of comma, semicolon and tab that the first line holds most of.

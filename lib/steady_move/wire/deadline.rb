@@ -7,7 +7,8 @@ module SteadyMove
     # One deadline over all of an exchange: however slowly the other side drips, it ends then.
     class Deadline
       # It has passed.
-      class Passed < StandardError; end
+      class Passed < StandardError
+      end
 
       # seconds: from now on.
       def initialize(seconds)

@@ -3,6 +3,7 @@
 module SteadyMove
   module Wire
     # It answered something that isn't the protocol's.
-    class Malformed < Error; end
+    class Malformed < Error
+    end
   end
 end

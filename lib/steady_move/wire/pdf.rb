@@ -14,8 +14,8 @@ module SteadyMove
 
       module_function
 
-      # title, lead: texts; parts: [[heading or nil, [sentence]]]; page: the words of a page's number, with <page> and
-      # <total>. Returns the document's octets.
+      # title, lead: texts; parts: [[heading or nil, [sentence]]]; page: the words of a page's
+      # number, with <page> and <total>. Returns the document's octets.
       def write(title:, lead:, parts:, page:)
         pdf = Prawn::Document.new(page_size: "A4", margin: [54, 54, 64, 54], info: { Title: title })
         letters(pdf)
@@ -24,14 +24,23 @@ module SteadyMove
         pdf.fill_color MUTED
         pdf.text shown(pdf, lead), size: 9
         parts.each { |heading, lines| part(pdf, heading, lines) }
-        pdf.number_pages shown(pdf, page), at: [0, -24], size: 8, align: :right, width: pdf.bounds.width
+        pdf.number_pages shown(pdf, page),
+                         at: [0, -24],
+                         size: 8,
+                         align: :right,
+                         width: pdf.bounds.width
         pdf.render
       end
 
       def letters(pdf)
         return unless File.exist?("#{FONTS}/DejaVuSans.ttf")
 
-        pdf.font_families.update("Plain" => { normal: "#{FONTS}/DejaVuSans.ttf", bold: "#{FONTS}/DejaVuSans-Bold.ttf" })
+        pdf.font_families.update(
+          "Plain" => {
+            normal: "#{FONTS}/DejaVuSans.ttf",
+            bold: "#{FONTS}/DejaVuSans-Bold.ttf"
+          }
+        )
         pdf.font "Plain"
       end
 

@@ -3,7 +3,12 @@ import type { Block, Step } from '../../../ui/src/lib/api';
 export const NOW = Date.parse('2027-03-01T08:00:00Z');
 export const at = (seconds: number) => new Date(NOW + seconds * 1000).toISOString();
 
-export const step = (id: string, needs: string[], rail: Step['rail'], phase: Step['phase'] = 'ahead'): Step => ({
+export const step = (
+  id: string,
+  needs: string[],
+  rail: Step['rail'],
+  phase: Step['phase'] = 'ahead',
+): Step => ({
   id,
   rail,
   needs,
@@ -19,7 +24,12 @@ export const step = (id: string, needs: string[], rail: Step['rail'], phase: Ste
   takes: [60, 900, 3600],
 });
 
-export const block = (id: string, from: number, lasts: [number, number, number], past = false): Block => ({
+export const block = (
+  id: string,
+  from: number,
+  lasts: [number, number, number],
+  past = false,
+): Block => ({
   id,
   past,
   starts: [at(from), at(from), at(from)],

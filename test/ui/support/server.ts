@@ -19,7 +19,10 @@ const lettered = (_: string, v: unknown) => {
 
 /** Answers requests by “METHOD path”; what was asked is kept. A status other than 200 stands as [status, body].
  * What is in `late` (by path) is answered once its promise is kept. */
-export function server(answers: Record<string, unknown>, late: Record<string, Promise<void>> = {}): Asked[] {
+export function server(
+  answers: Record<string, unknown>,
+  late: Record<string, Promise<void>> = {},
+): Asked[] {
   const asked: Asked[] = [];
   vi.stubGlobal('fetch', async (request: Request) => {
     const url = new URL(request.url, 'http://desk');

@@ -20,10 +20,14 @@ export type Gate = Schemas['Gate'];
 export type Turn = Schemas['Turn'];
 export type Amount = Schemas['Amount'];
 
-/** So long after the last key or touch, what the page asks for is its own doing and keeps nobody signed in. */
+/**
+ * So long after the last key or touch, what the page asks for is its own doing and keeps nobody
+ * signed in.
+ */
 const ATTENDED = 60_000;
 let touched = Date.now();
-for (const kind of ['pointerdown', 'keydown']) globalThis.addEventListener(kind, () => (touched = Date.now()), true);
+for (const kind of ['pointerdown', 'keydown'])
+  globalThis.addEventListener(kind, () => (touched = Date.now()), true);
 
 let out = () => {};
 /** What to do when the desk says that nobody is signed in. */
@@ -32,7 +36,10 @@ export const whenOut = (act: () => void) => (out = act);
 let token = '';
 export const setToken = (csrf: string) => (token = csrf);
 
-export const api = createClient<paths>({ baseUrl: `${base}/`, fetch: (request) => globalThis.fetch(request) });
+export const api = createClient<paths>({
+  baseUrl: `${base}/`,
+  fetch: (request) => globalThis.fetch(request),
+});
 api.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRF-Token', token);
@@ -64,5 +71,8 @@ export async function ask<T>(answer: Promise<Answer<T>>): Promise<T> {
   });
   if (response.ok && data !== undefined) return data;
   const said = error as { detail?: string; error?: string } | undefined;
-  throw new Said(response.status, said?.detail ?? said?.error ?? say.api.theDeskAnswered(response.status));
+  throw new Said(
+    response.status,
+    said?.detail ?? said?.error ?? say.api.theDeskAnswered(response.status),
+  );
 }

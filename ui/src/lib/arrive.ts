@@ -1,8 +1,9 @@
 import { say } from './say';
 
 /**
- * After a view has changed: the page's title says which it is, and the focus stands on its heading, so that a screen
- * reader begins there. What is asked for may come later: it is followed until the returned stop is called.
+ * After a view has changed: the page's title says which it is, and the focus stands on its heading,
+ * so that a screen reader begins there. What is asked for may come later: it is followed until the
+ * returned stop is called.
  */
 export function arrive(view: HTMLElement, focus: boolean): () => void {
   let wanted = focus;

@@ -7,10 +7,15 @@ export const DAY = 86_400_000;
 export const ZOOMS = { day: 120, week: 36, month: 9 } as const;
 export type Zoom = keyof typeof ZOOMS;
 
-/** From when to when the axis goes: from the earliest begin to the latest end, with room to both sides. */
+/**
+ * From when to when the axis goes: from the earliest begin to the latest end, with room to both
+ * sides.
+ */
 export function reach(rows: Row[], now: number): { from: number; to: number } {
   const begins = rows.map((r) => Date.parse(r.started_at));
-  const ends = rows.flatMap((r) => [...r.finish, ...(r.ends ? [r.ends] : [])].map((t) => Date.parse(t)));
+  const ends = rows.flatMap((r) =>
+    [...r.finish, ...(r.ends ? [r.ends] : [])].map((t) => Date.parse(t)),
+  );
   const from = Math.min(now, ...begins) - DAY / 2;
   const to = Math.max(now + 3 * DAY, ...ends) + DAY;
   return { from: Math.floor(from / DAY) * DAY, to: Math.ceil(to / DAY) * DAY };
@@ -24,7 +29,10 @@ export function marks(from: number, to: number, zoom: Zoom): number[] {
   return days.filter((d) => new Date(d).getUTCDate() === 1);
 }
 
-/** Blocks of one rail as stretches that can be seen: what is done in one, what is under way and ahead one by one. */
+/**
+ * Blocks of one rail as stretches that can be seen: what is done in one, what is under way and
+ * ahead one by one.
+ */
 export function stretches(blocks: Block[], rail: Block['rail']) {
   const mine = blocks.filter((b) => b.rail === rail);
   const past = mine.filter((b) => b.past);
@@ -90,7 +98,9 @@ export function picture(
     });
     if (row.ends) {
       const x = X(Date.parse(row.ends));
-      out.push(`<path d="M${x} ${y + 2}V${y + 28}" stroke="#8f1f31" stroke-width="2" stroke-dasharray="3 2"/>`);
+      out.push(
+        `<path d="M${x} ${y + 2}V${y + 28}" stroke="#8f1f31" stroke-width="2" stroke-dasharray="3 2"/>`,
+      );
     }
   });
   out.push(`<path d="M${X(now)} ${TOP - 8}V${high}" stroke="#8f1f31" stroke-width="2"/>`);
@@ -119,5 +129,7 @@ export async function png(svg: string): Promise<Blob> {
   canvas.width = image.width;
   canvas.height = image.height;
   canvas.getContext('2d')!.drawImage(image, 0, 0);
-  return new Promise((done, failed) => canvas.toBlob((b) => (b ? done(b) : failed(new Error('no picture')))));
+  return new Promise((done, failed) =>
+    canvas.toBlob((b) => (b ? done(b) : failed(new Error('no picture')))),
+  );
 }

@@ -1,4 +1,7 @@
-/** Calendar days of the reader’s own zone, as YYYY-MM-DD; a change of clocks makes none of them longer. */
+/**
+ * Calendar days of the reader’s own zone, as YYYY-MM-DD; a change of clocks makes none of them
+ * longer.
+ */
 
 const two = (n: number) => String(n).padStart(2, '0');
 const text = (at: Date) => `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;

@@ -2,7 +2,8 @@
 const typed = new Map<Element, number>();
 
 const place = (target: EventTarget | null) => {
-  if (!(target instanceof HTMLElement) || target.closest('[role=search], [data-at-once]')) return null;
+  if (!(target instanceof HTMLElement) || target.closest('[role=search], [data-at-once]'))
+    return null;
   const field = /^(INPUT|TEXTAREA)$/.test(target.tagName) ? (target as HTMLInputElement) : null;
   if (!field || /^(checkbox|radio|range|search|date)$/.test(field.type)) return null;
   return field.closest('form') ?? (field.tagName === 'TEXTAREA' ? field : null);
@@ -36,9 +37,14 @@ export function dirty(): boolean {
 }
 
 const empty = (where: Element) => {
-  const fields = where instanceof HTMLTextAreaElement ? [where] : [...where.querySelectorAll('input, textarea')];
+  const fields =
+    where instanceof HTMLTextAreaElement ? [where] : [...where.querySelectorAll('input, textarea')];
   return fields.every((f) => {
     const field = f as HTMLInputElement;
-    return /^(checkbox|radio|hidden)$/.test(field.type) || field.value === field.defaultValue || field.value === '';
+    return (
+      /^(checkbox|radio|hidden)$/.test(field.type) ||
+      field.value === field.defaultValue ||
+      field.value === ''
+    );
   });
 };

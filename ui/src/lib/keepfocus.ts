@@ -1,8 +1,10 @@
 /**
- * Keeps the focus where a person expects it when what held it goes away: a button that is done with, a row that is
- * no longer there. It goes to the next item of the same list, else to the nearest heading above.
+ * Keeps the focus where a person expects it when what held it goes away: a button that is done
+ * with, a row that is no longer there. It goes to the next item of the same list, else to the
+ * nearest heading above.
  */
-const CAN = 'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea, [tabindex="0"]';
+const CAN =
+  'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea, [tabindex="0"]';
 
 type Place = { element: HTMLElement; parents: HTMLElement[]; index: number[] };
 
@@ -19,14 +21,19 @@ export function placeOf(element: HTMLElement): Place {
   return { element, parents, index };
 }
 
-/** The next thing that can take the focus after a place whose element is gone; a heading where there is none. */
+/**
+ * The next thing that can take the focus after a place whose element is gone; a heading where there
+ * is none.
+ */
 export function successor(place: Place): HTMLElement | null {
   const level = place.parents.findIndex((up) => up.isConnected);
   if (level < 0) return null;
   const parent = place.parents[level]!;
   const list = /^(UL|OL|TBODY)$/.test(parent.tagName) || parent.matches('.cards, [data-items]');
   if (list) {
-    const items = [...parent.children].slice(place.index[level]!).concat([...parent.children].reverse());
+    const items = [...parent.children]
+      .slice(place.index[level]!)
+      .concat([...parent.children].reverse());
     for (const item of items) {
       const found = item.matches(CAN) ? item : item.querySelector(CAN);
       if (found) return found as HTMLElement;
@@ -53,7 +60,8 @@ export function keepFocus(view: HTMLElement): () => void {
     if (!last || (document.activeElement && document.activeElement !== document.body)) return;
     if (last.element.isConnected) {
       // a button that is busy comes back
-      if (!(last.element as HTMLButtonElement).disabled) last.element.focus({ preventScroll: true });
+      if (!(last.element as HTMLButtonElement).disabled)
+        last.element.focus({ preventScroll: true });
       return;
     }
     const to = successor(last);
@@ -67,7 +75,12 @@ export function keepFocus(view: HTMLElement): () => void {
   };
   view.addEventListener('focusin', hold);
   view.addEventListener('pointerdown', let_go);
-  watch.observe(view, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] });
+  watch.observe(view, {
+    childList: true,
+    subtree: true,
+    attributes: true,
+    attributeFilter: ['disabled'],
+  });
   return () => {
     watch.disconnect();
     view.removeEventListener('focusin', hold);

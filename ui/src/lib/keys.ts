@@ -21,7 +21,8 @@ export const KEYS: [string, string][] = [
 const OFF = 'single-keys-off';
 /** Single keys can be switched off (WCAG 2.2, 2.1.4); Esc, Enter and the arrows stay. */
 export const keysAreOff = () => localStorage.getItem(OFF) === '1';
-export const switchKeys = (off: boolean) => (off ? localStorage.setItem(OFF, '1') : localStorage.removeItem(OFF));
+export const switchKeys = (off: boolean) =>
+  off ? localStorage.setItem(OFF, '1') : localStorage.removeItem(OFF);
 
 /** Is somebody typing, or choosing, in what an event comes from? */
 export const typing = (e: Event) =>
@@ -33,12 +34,22 @@ const behindADialog = () => document.querySelector('dialog[open]') !== null;
 
 /** Is it this single key, and may single keys act now? */
 export const single = (e: KeyboardEvent, key: string) =>
-  e.key === key && !e.ctrlKey && !e.metaKey && !e.altKey && !typing(e) && !keysAreOff() && !behindADialog();
+  e.key === key &&
+  !e.ctrlKey &&
+  !e.metaKey &&
+  !e.altKey &&
+  !typing(e) &&
+  !keysAreOff() &&
+  !behindADialog();
 
 /** Keys that hold on every view. Returns true where the key was used. */
-export function globalKey(e: KeyboardEvent, does: { help: () => void; search: () => void }): boolean {
+export function globalKey(
+  e: KeyboardEvent,
+  does: { help: () => void; search: () => void },
+): boolean {
   if (e.ctrlKey || e.metaKey || e.altKey || typing(e) || behindADialog()) return false;
-  if (e.key === 'ArrowDown' || e.key === 'ArrowUp') return !onAControl(e) && walk(e.key === 'ArrowDown' ? 1 : -1);
+  if (e.key === 'ArrowDown' || e.key === 'ArrowUp')
+    return !onAControl(e) && walk(e.key === 'ArrowDown' ? 1 : -1);
   if (keysAreOff()) return false;
   const view = /^[1-9]$/.test(e.key) && views()[Number(e.key) - 1];
   if (view) {
@@ -65,12 +76,16 @@ export function globalKey(e: KeyboardEvent, does: { help: () => void; search: ()
 /** Sliders and radios keep their arrows. */
 const onAControl = (e: KeyboardEvent) => e.target instanceof HTMLInputElement;
 
-/** j/k and arrows move the focus along the rows of the list at hand, from where it stands or from the open one. */
+/**
+ * j/k and arrows move the focus along the rows of the list at hand, from where it stands or from
+ * the open one.
+ */
 function walk(step: 1 | -1): boolean {
   const rows = [...document.querySelectorAll<HTMLElement>('[data-row]')];
   if (!rows.length) return false;
   const focused = rows.indexOf(document.activeElement as HTMLElement);
-  const at = focused >= 0 ? focused : rows.findIndex((row) => row.getAttribute('aria-current') === 'true');
+  const at =
+    focused >= 0 ? focused : rows.findIndex((row) => row.getAttribute('aria-current') === 'true');
   const next = rows[Math.min(rows.length - 1, Math.max(0, at + step))];
   next?.focus();
   next?.scrollIntoView({ block: 'nearest' });

@@ -5,11 +5,13 @@ const PATIENCE = 800;
 const OURS = ['Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Mono Variable'];
 
 /**
- * Our letters are there before the first word is, or they are left for the next page (font-display: optional): so
- * nothing jumps. On a quick line they are waited for.
+ * Our letters are there before the first word is, or they are left for the next page (font-display:
+ * optional): so nothing jumps. On a quick line they are waited for.
  */
 export async function letters(after = performance.now()): Promise<void> {
   if (after > SLOW) return; // they come later, behind what the view asks for
-  const there = Promise.all(OURS.map((family) => document.fonts.load(`1em "${family}"`))).catch(() => []);
+  const there = Promise.all(OURS.map((family) => document.fonts.load(`1em "${family}"`))).catch(
+    () => [],
+  );
   await Promise.race([there, new Promise((enough) => setTimeout(enough, PATIENCE))]);
 }

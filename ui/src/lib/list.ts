@@ -69,7 +69,9 @@ export const TRAY_MOST = 200;
 
 /** Puts all that the list holds into the tray, or takes them out of it. */
 export async function pickAll(what: Asked, into: boolean) {
-  const answer = await ask(api.GET('/api/names', { params: { query: { ...what, offset: 0, limit: TRAY_MOST } } }));
+  const answer = await ask(
+    api.GET('/api/names', { params: { query: { ...what, offset: 0, limit: TRAY_MOST } } }),
+  );
   if (isWorking(answer)) return;
   const shown = answer.names.map((n) => n.name);
   const others = picked().filter((name) => !shown.includes(name));
@@ -81,5 +83,8 @@ export const picked = () => (text('tray') ?? '').split(',').filter((name) => nam
 
 export function pick(name: string) {
   const names = picked();
-  put('tray', (names.includes(name) ? names.filter((n) => n !== name) : [...names, name]).join(','));
+  put(
+    'tray',
+    (names.includes(name) ? names.filter((n) => n !== name) : [...names, name]).join(','),
+  );
 }

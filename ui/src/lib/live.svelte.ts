@@ -13,7 +13,10 @@ class Line {
 }
 export const line = new Line();
 
-/** A stream that was refused (a restart, a proxy's 502, too many pages) is asked for again, later each time. */
+/**
+ * A stream that was refused (a restart, a proxy's 502, too many pages) is asked for again, later
+ * each time.
+ */
 const REOPEN = [1000, 2000, 5000, 10_000, 30_000];
 
 /** Reads the clock now. */
@@ -55,7 +58,8 @@ export function refresh(client: QueryClient) {
 }
 
 function changed(client: QueryClient, topics: string[]) {
-  if (topics.some((t) => ['all', 'moves', 'names', 'accounts', 'rulebook'].includes(t))) line.changed = Date.now();
+  if (topics.some((t) => ['all', 'moves', 'names', 'accounts', 'rulebook'].includes(t)))
+    line.changed = Date.now();
   if (topics.includes('all')) return void refresh(client);
 
   const roots = [...ALWAYS, ...topics.flatMap((t) => FOLLOWS[t] ?? [])];
@@ -63,9 +67,9 @@ function changed(client: QueryClient, topics: string[]) {
 }
 
 /**
- * Follows the server's events: every change names its topics, and what is shown of them is asked for again. A page
- * that is left lets go of its stream at once, because a browser keeps only a few connections to one server. Returns a
- * stop.
+ * Follows the server's events: every change names its topics, and what is shown of them is asked
+ * for again. A page that is left lets go of its stream at once, because a browser keeps only a few
+ * connections to one server. Returns a stop.
  */
 export function follow(client: QueryClient): () => void {
   let source: EventSource | undefined;
@@ -87,7 +91,8 @@ export function follow(client: QueryClient): () => void {
     source.onerror = () => {
       line.open = false;
       void readClock().catch(() => undefined); // shows the sign-in where nobody is signed in any more
-      if (source?.readyState === EventSource.CLOSED) later = setTimeout(open, REOPEN[Math.min(refused++, 4)]);
+      if (source?.readyState === EventSource.CLOSED)
+        later = setTimeout(open, REOPEN[Math.min(refused++, 4)]);
     };
   }
   const leave = () => {

@@ -2,10 +2,17 @@ import { api, ask, type Schemas } from './api';
 
 type Offer = Schemas['PasskeyOffer'];
 
-/** Can passkeys be used here? They need a browser that knows them and a host name, not a bare address. */
+/**
+ * Can passkeys be used here? They need a browser that knows them and a host name, not a bare
+ * address.
+ */
 export function passkeysWork(): boolean {
   const bare = /^[\d.]+$|^\[/.test(location.hostname);
-  return !bare && window.isSecureContext && 'parseCreationOptionsFromJSON' in (window.PublicKeyCredential ?? {});
+  return (
+    !bare &&
+    window.isSecureContext &&
+    'parseCreationOptionsFromJSON' in (window.PublicKeyCredential ?? {})
+  );
 }
 
 /** Has the browser make a passkey and gives it to the desk. */
@@ -17,7 +24,13 @@ export async function addPasskey(title: string, password: string) {
   const webauthn_setup = made.toJSON() as never;
   return ask(
     api.POST('/api/passkeys/set-up', {
-      body: { title, password, webauthn_setup, webauthn_setup_challenge, webauthn_setup_challenge_hmac },
+      body: {
+        title,
+        password,
+        webauthn_setup,
+        webauthn_setup_challenge,
+        webauthn_setup_challenge_hmac,
+      },
     }),
   );
 }

@@ -58,5 +58,8 @@ class Session {
 
 export const session = new Session();
 
-/** May whoever is signed in do an operation of the contract? Nobody sees a button that the server refuses. */
+/**
+ * May whoever is signed in do an operation of the contract? Nobody sees a button that the server
+ * refuses.
+ */
 export const may = (operation: Operation) => session.who?.may.includes(operation) ?? false;

@@ -1,9 +1,14 @@
 /** The form that was sent last: what comes back may be about one of its fields. */
 let sent: HTMLFormElement | null = null;
-globalThis.addEventListener('submit', (e) => (sent = e.target instanceof HTMLFormElement ? e.target : null), true);
+globalThis.addEventListener(
+  'submit',
+  (e) => (sent = e.target instanceof HTMLFormElement ? e.target : null),
+  true,
+);
 
 type Typed = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
-const FIELDS = 'input:not([type=checkbox], [type=radio], [type=hidden], [type=password]), textarea, select';
+const FIELDS =
+  'input:not([type=checkbox], [type=radio], [type=hidden], [type=password]), textarea, select';
 
 /** The fields of a form whose own value a sentence quotes, as “value”. */
 export function quoted(form: HTMLFormElement, says: string): Typed[] {
@@ -12,8 +17,9 @@ export function quoted(form: HTMLFormElement, says: string): Typed[] {
 }
 
 /**
- * Ties what went wrong to where it can be put right: the field whose value is quoted, else the whole form. A wrong
- * field takes the focus, and counts as wrong until it is changed. Returns what unties it.
+ * Ties what went wrong to where it can be put right: the field whose value is quoted, else the
+ * whole form. A wrong field takes the focus, and counts as wrong until it is changed. Returns what
+ * unties it.
  */
 export function tie(id: string, says: string): () => void {
   const form = sent;

@@ -1,7 +1,10 @@
 import type { Block, Step } from './api';
 import { dayOf, later } from './days';
 
-/** A step’s place on the track, in pixels: from its start to its usual end; range: from its least to its latest end. */
+/**
+ * A step’s place on the track, in pixels: from its start to its usual end; range: from its least to
+ * its latest end.
+ */
 export type Placed = {
   step: Step;
   block: Block;
@@ -32,11 +35,16 @@ const NARROWEST = 20;
 const FOLD = 1.25 * DAY;
 const FOLDED = 64;
 /** Pixels a day: the widest that fits is taken. */
-const SCALES = [23040, 11520, 5760, 2880, 1440, 960, 720, 480, 320, 240, 180, 140, 110, 90, 70, 50, 36];
+const SCALES = [
+  23040, 11520, 5760, 2880, 1440, 960, 720, 480, 320, 240, 180, 140, 110, 90, 70, 50, 36,
+];
 
 type Span = { step: Step; block: Block; no: number; from: number; to: number };
 
-/** Steps with their instants: one begins no earlier than its needs end; those of one instant keep their order. */
+/**
+ * Steps with their instants: one begins no earlier than its needs end; those of one instant keep
+ * their order.
+ */
 function spans(steps: Step[], blocks: Block[]): Span[] {
   const ends = new Map<string, number>();
   const out: Span[] = [];
@@ -61,7 +69,9 @@ class Axis {
 
   constructor(all: Span[], now: number, scale: number) {
     const last = Math.max(now, ...all.map((s) => Date.parse(s.block.ends[2]!)));
-    this.at = [...new Set([now, last, ...all.flatMap((s) => [s.from, s.to])])].sort((a, b) => a - b);
+    this.at = [...new Set([now, last, ...all.flatMap((s) => [s.from, s.to])])].sort(
+      (a, b) => a - b,
+    );
     const gaps = this.at.slice(1).map((t, i) => t - this.at[i]!);
     this.folded = gaps.map((ms) => ms > FOLD && (ms / DAY) * scale > FOLDED);
     this.px = gaps.map((ms, i) => (this.folded[i] ? FOLDED : (ms / DAY) * scale));
@@ -115,7 +125,9 @@ export function lay(steps: Step[], blocks: Block[], now: number, room = 900): La
     const [x, end] = [axis.of(from), axis.of(to)];
     const base = step.rail === 'registration' ? 0 : 2;
     const busy = placed.some((p) => p.lane === base && p.x < end - 0.5 && x < p.x + p.width - 0.5);
-    const [least, most] = [block.ends[0]!, block.ends[2]!].map((t) => axis.of(Math.max(from, Date.parse(t))));
+    const [least, most] = [block.ends[0]!, block.ends[2]!].map((t) =>
+      axis.of(Math.max(from, Date.parse(t))),
+    );
     const wide = Date.parse(block.ends[2]!) - Date.parse(block.ends[0]!) > HOUR / 4;
     const range: Placed['range'] = block.past || !wide ? null : [least!, most!];
     placed.push({ step, block, no, x, width: end - x, range, lane: busy ? base + 1 : base });
@@ -129,5 +141,12 @@ export function lay(steps: Step[], blocks: Block[], now: number, room = 900): La
   );
   // What is over lies behind the present instant, however wide it is drawn.
   const present = Math.max(now, ...all.filter((s) => s.block.past).map((s) => s.to));
-  return { placed, ties, wide: axis.wide, now: axis.of(present), folds: axis.folds, days: axis.days };
+  return {
+    placed,
+    ties,
+    wide: axis.wide,
+    now: axis.of(present),
+    folds: axis.folds,
+    days: axis.days,
+  };
 }

@@ -7,7 +7,11 @@ const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
 const DAY = 24 * HOUR;
 
-const time = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', hour12: false });
+const time = new Intl.DateTimeFormat(undefined, {
+  hour: '2-digit',
+  minute: '2-digit',
+  hour12: false,
+});
 const weekday = new Intl.DateTimeFormat('en', { weekday: 'short' });
 const month = new Intl.DateTimeFormat('en', { month: 'short' });
 const whole = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full', timeStyle: 'long' });
@@ -33,7 +37,9 @@ export function when(iso: string, now: number): string {
   const at = Date.parse(iso);
   const away = Math.abs(at - now);
   if (away < 45_000) return say.words.now(stamp(iso, now));
-  return at > now ? say.words.in(span(away), stamp(iso, now)) : say.words.ago(span(away), stamp(iso, now));
+  return at > now
+    ? say.words.in(span(away), stamp(iso, now))
+    : say.words.ago(span(away), stamp(iso, now));
 }
 
 /** The instant alone: time today, weekday within six days, else the date. */
@@ -55,7 +61,8 @@ export const plainDay = (text: string) => {
   const [y, m, d] = text.split('-').map(Number);
   return `${String(d).padStart(2, '0')} ${month.format(new Date(y!, m! - 1, 15))} ${y}`;
 };
-export const full = (iso: string) => say.words.utc(whole.format(new Date(iso)), offset(new Date(iso)));
+export const full = (iso: string) =>
+  say.words.utc(whole.format(new Date(iso)), offset(new Date(iso)));
 
 /** The reader’s zone at an instant, as short as it is called: “GMT”, “CET”, “GMT-7”. */
 export function zone(at: number): string {
@@ -70,7 +77,10 @@ function offset(at: Date): string {
   return `${sign}${two(Math.floor(Math.abs(minutes) / 60))}:${two(Math.abs(minutes) % 60)}`;
 }
 
-/** How many digits the minor unit of a currency has (ISO 4217: 0, 2 or 3, as the browser knows them). */
+/**
+ * How many digits the minor unit of a currency has (ISO 4217: 0, 2 or 3, as the browser knows
+ * them).
+ */
 export function digits(currency: string): number {
   try {
     const known = new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions();
@@ -122,5 +132,9 @@ export const TURNS = {
   clock: say.words.theClocks,
 } as const;
 
-/** The system that a browser says it runs on: the first comment of its User-Agent (RFC 9110 §10.1.5). */
-export const systemOf = (agent: string) => agent.match(/\(([^)]*)\)/)?.[1] ?? (agent.split(' ')[0] || say.you.unknown);
+/**
+ * The system that a browser says it runs on: the first comment of its User-Agent (RFC 9110
+ * §10.1.5).
+ */
+export const systemOf = (agent: string) =>
+  agent.match(/\(([^)]*)\)/)?.[1] ?? (agent.split(' ')[0] || say.you.unknown);

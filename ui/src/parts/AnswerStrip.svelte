@@ -44,10 +44,14 @@
         {#if futures}
           <strong>{say.answers.ifYouAct(stamp(futures.acting, clock.now))}</strong>
           <span class="muted"
-            >{say.answers.ifNobody[futures.means](futures.silent ? stamp(futures.silent, clock.now) : '')}</span
+            >{say.answers.ifNobody[futures.means](
+              futures.silent ? stamp(futures.silent, clock.now) : '',
+            )}</span
           >
         {:else}<strong>{stamp(usual, clock.now)}</strong>{/if}
-        <span class="muted">{say.answers.range(stamp(early, clock.now), stamp(late, clock.now))}</span>
+        <span class="muted"
+          >{say.answers.range(stamp(early, clock.now), stamp(late, clock.now))}</span
+        >
       </dd>
     </div>
   {/if}

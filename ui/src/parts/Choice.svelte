@@ -7,7 +7,12 @@
     label,
     value = $bindable(''),
     of,
-  }: { id: string; label: string; value: string; of: readonly (readonly [string, string])[] } = $props();
+  }: {
+    id: string;
+    label: string;
+    value: string;
+    of: readonly (readonly [string, string])[];
+  } = $props();
 </script>
 
 <div>

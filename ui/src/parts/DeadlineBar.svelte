@@ -5,7 +5,9 @@
 
   let { since, until }: { since: string; until: string } = $props();
   const left = $derived(Date.parse(until) - clock.now);
-  const share = $derived(Math.min(1, Math.max(0, left / Math.max(1, Date.parse(until) - Date.parse(since)))));
+  const share = $derived(
+    Math.min(1, Math.max(0, left / Math.max(1, Date.parse(until) - Date.parse(since)))),
+  );
 </script>
 
 <div

@@ -3,9 +3,10 @@
   import { say } from '../lib/say';
 
   /**
-   * An act that can't be taken back. It is dead for a second after it appears, so that nobody hits it who aimed at what
-   * stood there before; then it asks once more, with what follows in the button. quiet: a word in a line, for what is
-   * rare; named: what a screen reader says of it where the label alone does not say which.
+   * An act that can't be taken back. It is dead for a second after it appears, so that nobody hits
+   * it who aimed at what stood there before; then it asks once more, with what follows in the
+   * button. quiet: a word in a line, for what is rare; named: what a screen reader says of it where
+   * the label alone does not say which.
    */
   let {
     label,
@@ -48,12 +49,16 @@
       disabled={!awake || busy}
       onclick={() => (sure ? done() : (sure = true))}>{sure ? yes : label}</button
     >
-    {#if sure}<button type="button" class="link" onclick={() => (sure = false)}>{say.forGood.notNow}</button>{/if}
+    {#if sure}<button type="button" class="link" onclick={() => (sure = false)}
+        >{say.forGood.notNow}</button
+      >{/if}
   {:else if sure}
     <Button {size} disabled={!awake || busy} onclick={done}>{yes}</Button>
     <Button {size} color="alternative" onclick={() => (sure = false)}>{say.forGood.notNow}</Button>
   {:else}
-    <Button {size} aria-label={named} disabled={!awake || busy} onclick={() => (sure = true)}>{label}</Button>
+    <Button {size} aria-label={named} disabled={!awake || busy} onclick={() => (sure = true)}
+      >{label}</Button
+    >
   {/if}
 </span>
 

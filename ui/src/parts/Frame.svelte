@@ -24,8 +24,8 @@
 
   $effect(() => follow(client));
   $effect(() => (view ? keepFocus(view) : undefined));
-  // A view, or a sheet that opens beside its list, takes the focus to its heading; one that closes gives it back to
-  // the row that it was opened from.
+  // A view, or a sheet that opens beside its list, takes the focus to its heading; one that closes
+  // gives it back to the row that it was opened from.
   $effect(() => {
     const path = route.pathname;
     if (!view) return;
@@ -45,7 +45,8 @@
   }
 
   function onkeydown(e: KeyboardEvent) {
-    if (globalKey(e, { help: () => (help = true), search: () => (search = true) })) e.preventDefault();
+    if (globalKey(e, { help: () => (help = true), search: () => (search = true) }))
+      e.preventDefault();
   }
 </script>
 
@@ -60,7 +61,9 @@
 {/if}
 <div id="view" tabindex="-1" bind:this={view}><Router base={base || undefined} /></div>
 {#if asked}
-  {#await import('./KeysHelp.svelte') then { default: KeysHelp }}<KeysHelp bind:open={help} />{/await}
+  {#await import('./KeysHelp.svelte') then { default: KeysHelp }}<KeysHelp
+      bind:open={help}
+    />{/await}
 {/if}
 <Palette bind:open={search} />
 <Unsaved />

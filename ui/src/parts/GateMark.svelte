@@ -4,7 +4,11 @@
   import When from './When.svelte';
   import { say } from '../lib/say';
 
-  let { gate, words = true, brief = false }: { gate: Gate; words?: boolean; brief?: boolean } = $props();
+  let {
+    gate,
+    words = true,
+    brief = false,
+  }: { gate: Gate; words?: boolean; brief?: boolean } = $props();
   const lead = $derived(
     gate.kind === 'needs'
       ? `${GATES.needs} (${gate.needs})`
@@ -32,7 +36,10 @@
       {#if gate.kind === 'wait'}
         <circle class="dial" cx="18" cy="11" r="5.5" /><path class="hand" d="M18 8v3l2 1.5" />
       {:else}
-        <circle class="dial" cx="18" cy="11" r="5.5" /><path class="hand" d="m15.6 8.6 4.8 4.8m0-4.8-4.8 4.8" />
+        <circle class="dial" cx="18" cy="11" r="5.5" /><path
+          class="hand"
+          d="m15.6 8.6 4.8 4.8m0-4.8-4.8 4.8"
+        />
       {/if}
     {/if}
   </svg>
@@ -42,8 +49,11 @@
       {#if gate.kind === 'wait' && gate.clears_at}{#if brief}<time
             datetime={gate.clears_at}
             title={full(gate.clears_at)}>{day(gate.clears_at)}</time
-          >{:else}<When at={gate.clears_at} bare />{/if}{/if}{#if gate.kind === 'ready' && gate.steps && !brief}<span
-          class="muted way">{say.gateMark.onTheWay(gate.steps)}</span
+          >{:else}<When
+            at={gate.clears_at}
+            bare
+          />{/if}{/if}{#if gate.kind === 'ready' && gate.steps && !brief}<span class="muted way"
+          >{say.gateMark.onTheWay(gate.steps)}</span
         >{/if}</span
     >
   {/if}

@@ -18,7 +18,11 @@
     {/each}
   </dl>
   <label
-    ><input type="checkbox" checked={!off} onchange={(e) => switchKeys((off = !e.currentTarget.checked))} />
+    ><input
+      type="checkbox"
+      checked={!off}
+      onchange={(e) => switchKeys((off = !e.currentTarget.checked))}
+    />
     {say.keysHelp.singleKeys}</label
   >
   <details bind:open={unfolded}>

@@ -9,7 +9,14 @@
     right = false,
     head,
     children,
-  }: { label: string; title?: string; within?: boolean; right?: boolean; head?: Snippet; children: Snippet } = $props();
+  }: {
+    label: string;
+    title?: string;
+    within?: boolean;
+    right?: boolean;
+    head?: Snippet;
+    children: Snippet;
+  } = $props();
   let open = $state(false);
   let root = $state<HTMLDivElement>();
   let opener = $state<HTMLButtonElement>();
@@ -34,7 +41,9 @@
     >{#if head}{@render head()}{:else}{label}{/if} <span aria-hidden="true">▾</span></button
   >
   {#if open}
-    <div class="list" class:right role="presentation" onclick={() => (open = false)}>{@render children()}</div>
+    <div class="list" class:right role="presentation" onclick={() => (open = false)}>
+      {@render children()}
+    </div>
   {/if}
 </div>
 

@@ -7,5 +7,8 @@
 </script>
 
 {#if there}
-  <p><Button size="sm" color="alternative" disabled={busy} onclick={more}>{say.more.showMore}</Button></p>
+  <p>
+    <Button size="sm" color="alternative" disabled={busy} onclick={more}>{say.more.showMore}</Button
+    >
+  </p>
 {/if}

@@ -2,7 +2,11 @@
   import type { Snippet } from 'svelte';
 
   /** Something to know, set apart from the text: plain, or grave where danger is said. */
-  let { children, grave = false, role }: { children: Snippet; grave?: boolean; role?: 'alert' | 'status' } = $props();
+  let {
+    children,
+    grave = false,
+    role,
+  }: { children: Snippet; grave?: boolean; role?: 'alert' | 'status' } = $props();
 </script>
 
 <div class:grave {role}>{@render children()}</div>

@@ -18,7 +18,11 @@
     enabled: open,
   }));
   const held = $derived(names.data && !isWorking(names.data) ? names.data.names : []);
-  const moves = createQuery(() => ({ queryKey: ['moves'], queryFn: () => ask(api.GET('/api/moves')), enabled: open }));
+  const moves = createQuery(() => ({
+    queryKey: ['moves'],
+    queryFn: () => ask(api.GET('/api/moves')),
+    enabled: open,
+  }));
   type Found = { title: string; note: string; path: string; words?: string };
   const all = $derived<Found[]>([
     ...views().map((v) => ({ title: v.title, note: say.palette.view, path: v.path })),
@@ -38,7 +42,9 @@
   ]);
   const found = $derived(
     all
-      .filter((f) => `${f.title} ${f.note} ${f.words ?? ''}`.toLowerCase().includes(text.trim().toLowerCase()))
+      .filter((f) =>
+        `${f.title} ${f.note} ${f.words ?? ''}`.toLowerCase().includes(text.trim().toLowerCase()),
+      )
       .slice(0, 12),
   );
 
@@ -64,7 +70,12 @@
   }
 </script>
 
-<dialog class="over" bind:this={dialog} aria-label={say.palette.search} onclose={() => (open = false)}>
+<dialog
+  class="over"
+  bind:this={dialog}
+  aria-label={say.palette.search}
+  onclose={() => (open = false)}
+>
   <input
     type="text"
     role="combobox"

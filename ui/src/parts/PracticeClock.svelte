@@ -10,7 +10,10 @@
   import { say } from '../lib/say';
 
   const client = useQueryClient();
-  const practice = createQuery(() => ({ queryKey: ['practice'], queryFn: () => ask(api.GET('/api/practice')) }));
+  const practice = createQuery(() => ({
+    queryKey: ['practice'],
+    queryFn: () => ask(api.GET('/api/practice')),
+  }));
   const shown = new Intl.DateTimeFormat('en-GB', {
     weekday: 'short',
     day: 'numeric',
@@ -68,7 +71,9 @@
     >
     {@render steps()}
   {/if}
-  <span class="hidden-words" role="status">{busy ? say.practiceClock.thePracticeClockIsMoving : said}</span>
+  <span class="hidden-words" role="status"
+    >{busy ? say.practiceClock.thePracticeClockIsMoving : said}</span
+  >
   {#if said}<span class="said">{said}</span>{/if}
 </div>
 

@@ -3,7 +3,10 @@
   import { day } from '../lib/words';
   import { say } from '../lib/say';
 
-  /** A strip of time from `from` on: closed stretches full, soft ones half-high, open ones a line; expiry a flag. */
+  /**
+   * A strip of time from `from` on: closed stretches full, soft ones half-high, open ones a line;
+   * expiry a flag.
+   */
   let {
     row,
     from,
@@ -55,8 +58,12 @@
         : row.dark?.length
           ? ''
           : say.ruler.noOpenWindow,
-      row.dark?.length ? say.ruler.dark(row.dark.map((w) => say.ruler.to(day(w[0]!), day(w[1]!))).join(', ')) : '',
-      row.soft.length ? say.ruler.soft(row.soft.map((w) => say.ruler.to(day(w[0]!), day(w[1]!))).join(', ')) : '',
+      row.dark?.length
+        ? say.ruler.dark(row.dark.map((w) => say.ruler.to(day(w[0]!), day(w[1]!))).join(', '))
+        : '',
+      row.soft.length
+        ? say.ruler.soft(row.soft.map((w) => say.ruler.to(day(w[0]!), day(w[1]!))).join(', '))
+        : '',
       row.expires_at ? say.ruler.expires(day(row.expires_at)) : '',
     ]
       .filter(Boolean)
@@ -86,11 +93,18 @@
   <svg class:large viewBox="0 0 {W} {H}" role="img" aria-label={words} preserveAspectRatio="none">
     <title>{words}</title>
     <defs>
-      <pattern id="{uid}-closed" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <pattern
+        id="{uid}-closed"
+        width="5"
+        height="5"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
         <rect width="5" height="5" class="ground" /><path d="M0 0V5" class="hatch" />
       </pattern>
     </defs>
-    {#each months as m (m.x)}<path class="month" d="M{m.x} 4V{base}" /><text x={m.x + 3} y={H - 6}>{m.label}</text
+    {#each months as m (m.x)}<path class="month" d="M{m.x} 4V{base}" /><text x={m.x + 3} y={H - 6}
+        >{m.label}</text
       >{/each}
     {#each open as o (o.a)}<path class="open" d="M{o.a} {base - 2}H{o.b}" />{/each}
     {#each soft as s (s.a)}<rect
@@ -112,9 +126,9 @@
     {#if safe !== undefined}<path class="safe" d="M{safe} 6V{base + 2}" />{/if}
     {#if expiry !== undefined}<path
         class="expiry"
-        d="M{expiry} {large ? 2 : 0}V{base + 2}m0 {large ? -44 : -17}h{large ? 10 : 5}v{large ? 8 : 4}h{large
-          ? -10
-          : -5}"
+        d="M{expiry} {large ? 2 : 0}V{base + 2}m0 {large ? -44 : -17}h{large ? 10 : 5}v{large
+          ? 8
+          : 4}h{large ? -10 : -5}"
       />{/if}
     <path class="today" d="M{large ? 1.5 : 1} 0V{base + 2}" />
     {#if line !== undefined}<path class="line" d="M{line} 0V{base + 4}" />{/if}

@@ -5,4 +5,7 @@
   let { text }: { text: string } = $props();
 </script>
 
-{#each parts(text) as piece, i (i)}{#if piece.at}<When at={piece.at} bare />{:else}{piece.text}{/if}{/each}
+{#each parts(text) as piece, i (i)}{#if piece.at}<When
+      at={piece.at}
+      bare
+    />{:else}{piece.text}{/if}{/each}

@@ -2,7 +2,10 @@
   import { line } from '../lib/live.svelte';
   import { say } from '../lib/say';
 
-  /** What was worked out is older than what it rests on: said, and worked out again only when somebody asks. */
+  /**
+   * What was worked out is older than what it rests on: said, and worked out again only when
+   * somebody asks.
+   */
   let { at, again }: { at: number; again: () => void } = $props();
 </script>
 

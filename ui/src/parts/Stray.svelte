@@ -12,7 +12,10 @@
   import { refresh } from '../lib/live.svelte';
   import { say } from '../lib/say';
 
-  /** A transfer of a held name that nobody here ordered: what it is, until when, how to refuse it, and after. */
+  /**
+   * A transfer of a held name that nobody here ordered: what it is, until when, how to refuse it,
+   * and after.
+   */
   let { stray, named = true }: { stray: Schemas['Stray']; named?: boolean } = $props();
   const client = useQueryClient();
   const params = $derived({ path: { name: stray.name } });
@@ -27,11 +30,15 @@
         case 'said':
           return ask(api.POST('/api/strays/{name}/said-refused', { params }));
         case 'expect':
-          return ask(api.POST('/api/strays/{name}/expected', { params, body: { ordered_by: who } }));
+          return ask(
+            api.POST('/api/strays/{name}/expected', { params, body: { ordered_by: who } }),
+          );
         case 'unexpect':
           return ask(api.POST('/api/strays/{name}/unexpected', { params }));
         default:
-          return ask(api.POST('/api/strays/{name}/safe', { params, body: { code_set: what === 'code' } }));
+          return ask(
+            api.POST('/api/strays/{name}/safe', { params, body: { code_set: what === 'code' } }),
+          );
       }
     },
     onSuccess: () => (asking = false),
@@ -41,9 +48,9 @@
 </script>
 
 {#snippet name()}
-  {#if named}<a class="mono" href={p('/names/:name', { params: { name: stray.name } })}>{stray.unicode}</a>{:else}<span
-      class="mono">{stray.unicode}</span
-    >{/if}
+  {#if named}<a class="mono" href={p('/names/:name', { params: { name: stray.name } })}
+      >{stray.unicode}</a
+    >{:else}<span class="mono">{stray.unicode}</span>{/if}
 {/snippet}
 
 <section
@@ -69,7 +76,10 @@
       {/each}
     </ul>
   {:else}
-    <p class="what">{say.stray.somebodyAskedFor} {@render name()}{say.stray.andNobodyHereOrderedIt}</p>
+    <p class="what">
+      {say.stray.somebodyAskedFor}
+      {@render name()}{say.stray.andNobodyHereOrderedIt}
+    </p>
     <p>
       {stray.because}
       {#if stray.requested_by}{say.stray.itWasAskedForBy(stray.requested_by)}{/if}
@@ -100,10 +110,18 @@
           act.mutate('expect');
         }}
       >
-        <Field id={`who-${stray.name}`} label={say.stray.whoOrderedIt} bind:value={who} maxlength={120} required />
+        <Field
+          id={`who-${stray.name}`}
+          label={say.stray.whoOrderedIt}
+          bind:value={who}
+          maxlength={120}
+          required
+        />
         <div class="acts">
           <Button size="sm" type="submit" disabled={act.isPending}>{say.stray.yesExpected}</Button>
-          <Button size="sm" color="alternative" onclick={() => (asking = false)}>{say.forGood.notNow}</Button>
+          <Button size="sm" color="alternative" onclick={() => (asking = false)}
+            >{say.forGood.notNow}</Button
+          >
         </div>
       </form>
     {:else}
@@ -122,17 +140,27 @@
               >{say.stray.iHaveRefusedIt(at)}</Button
             >
           {/if}
-          <Button size="sm" color="alternative" disabled={act.isPending} onclick={() => (asking = true)}
-            >{say.stray.itIsExpected}</Button
+          <Button
+            size="sm"
+            color="alternative"
+            disabled={act.isPending}
+            onclick={() => (asking = true)}>{say.stray.itIsExpected}</Button
           >
         {:else if stray.state === 'expected'}
-          <Button size="sm" color="alternative" disabled={act.isPending} onclick={() => act.mutate('unexpect')}
-            >{say.stray.notExpectedAfterAll}</Button
+          <Button
+            size="sm"
+            color="alternative"
+            disabled={act.isPending}
+            onclick={() => act.mutate('unexpect')}>{say.stray.notExpectedAfterAll}</Button
           >
         {:else if stray.refusable}
-          <Button size="sm" disabled={act.isPending} onclick={() => act.mutate('safe')}>{say.stray.makeItSafe}</Button>
+          <Button size="sm" disabled={act.isPending} onclick={() => act.mutate('safe')}
+            >{say.stray.makeItSafe}</Button
+          >
         {:else if stray.left.includes('code')}
-          <Button size="sm" disabled={act.isPending} onclick={() => act.mutate('code')}>{say.stray.codeIsSet}</Button>
+          <Button size="sm" disabled={act.isPending} onclick={() => act.mutate('code')}
+            >{say.stray.codeIsSet}</Button
+          >
         {/if}
       </div>
     {/if}

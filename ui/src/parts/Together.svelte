@@ -2,7 +2,10 @@
   import type { Snippet } from 'svelte';
   import { useIsFetching } from '@tanstack/svelte-query';
 
-  /** Parts that each ask for something of their own: they appear together, so that none pushes the next one down. */
+  /**
+   * Parts that each ask for something of their own: they appear together, so that none pushes the
+   * next one down.
+   */
   let { children }: { children: Snippet } = $props();
   const asking = useIsFetching();
   let begun = $state(false);

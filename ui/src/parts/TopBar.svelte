@@ -56,13 +56,16 @@
   </nav>
   <div class="right">
     {#if who?.practice && may('moveClock')}<PracticeClock />{:else}<DeskClock />{/if}
-    <button class="quiet" onclick={showSearch} title={say.topBar.searchNamesMovesAndViews}>{say.topBar.search}</button>
+    <button class="quiet" onclick={showSearch} title={say.topBar.searchNamesMovesAndViews}
+      >{say.topBar.search}</button
+    >
     <Menu label="" right title={who?.email ?? ''}>
       {#snippet head()}<span class="who">{who?.email?.split('@')[0]}</span>
         <span class="role">{who?.role}</span>{/snippet}
       <a href={p('/you')}>{say.topBar.you}</a>
       <button onclick={showKeys} title={say.topBar.allKeys}>{say.topBar.keys}</button>
-      <button onclick={turn} aria-pressed={dark}>{dark ? say.topBar.light : say.topBar.dark}</button>
+      <button onclick={turn} aria-pressed={dark}>{dark ? say.topBar.light : say.topBar.dark}</button
+      >
       <button onclick={() => session.signOut()}>{say.topBar.signOut}</button>
     </Menu>
   </div>

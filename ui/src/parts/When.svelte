@@ -5,4 +5,6 @@
   let { at, bare = false }: { at: string; bare?: boolean } = $props();
 </script>
 
-<time class="num" datetime={at} title={full(at)}>{bare ? stamp(at, clock.now) : when(at, clock.now)}</time>
+<time class="num" datetime={at} title={full(at)}
+  >{bare ? stamp(at, clock.now) : when(at, clock.now)}</time
+>

@@ -3,8 +3,8 @@
 module SteadyMove
   module Core
     module Codes
-      # Looks at an authorization code as it is; nothing in it is ever changed (RFC 9154 §4; the bounds are common
-      # practice).
+      # Looks at an authorization code as it is; nothing in it is ever changed (RFC 9154 §4; the
+      # bounds are common practice).
       module Code
         LEAST = 6
         MOST = 64
@@ -16,12 +16,14 @@ module SteadyMove
 
         module_function
 
-        # Returns warnings as Phrases; an empty list where nothing is odd. typed: keyed in by a person.
+        # Returns warnings as Phrases; an empty list where nothing is odd. typed: keyed in by a
+        # person.
         #   Codes::Code.warnings("Ab3dEf9k") # => []
         #   Codes::Code.warnings("x").map(&:key) # => ["codes.warnings.short"]
         def warnings(code, typed: false)
           [
-            (warning(:outer_blank) if code.match?(/\A\s|\s\z/)), (warning(:inner_blank) if code.match?(/\S\s+\S/)),
+            (warning(:outer_blank) if code.match?(/\A\s|\s\z/)),
+            (warning(:inner_blank) if code.match?(/\S\s+\S/)),
             (warning(:short, count: code.length, least: LEAST) if code.length < LEAST),
             (warning(:long, count: code.length, most: MOST) if code.length > MOST),
             (warning(:beyond_ascii) unless code.ascii_only?),

@@ -3,12 +3,12 @@
 module SteadyMove
   module Core
     module Codes
-      # Lists of “name, code” lines (rules of the job §7; quoting as in RFC 4180). Comma, semicolon, tab or blanks
-      # stand between; the name ends at the first of them, all the rest is the code, taken as it is. What could be
-      # read in two ways is never guessed.
+      # Lists of “name, code” lines (rules of the job §7; quoting as in RFC 4180). Comma, semicolon,
+      # tab or blanks stand between; the name ends at the first of them, all the rest is the code,
+      # taken as it is. What could be read in two ways is never guessed.
       module List
-        # number: of the line, from 1; name: DomainName and code: String, or error: Phrase, with the name where that is
-        # certain; warnings: Phrases.
+        # number: of the line, from 1; name: DomainName and code: String, or error: Phrase, with the
+        # name where that is certain; warnings: Phrases.
         Line = Struct.new(:number, :name, :code, :warnings, :error, keyword_init: true)
 
         # A line that could be read in two ways, or in none.
@@ -28,14 +28,18 @@ module SteadyMove
 
         module_function
 
-        # text: the list; suffixes: of several labels, as Rulebook#deep_suffixes. Returns [Line]; empty lines and
-        # those that begin with “#” are left out.
+        # text: the list; suffixes: of several labels, as Rulebook#deep_suffixes. Returns [Line];
+        # empty lines and those that begin with “#” are left out.
         #   Codes::List.read("tide.example,Ab3d Ef9k").first.code # => "Ab3d Ef9k"
         def read(text, suffixes: [])
-          lines = text.each_line.with_index(1).filter_map do |line, number|
-            line = line.chomp.delete_prefix("\uFEFF")
-            read_line(line, number, suffixes) unless line.strip.empty? || line.start_with?("#")
-          end
+          lines =
+            text
+              .each_line
+              .with_index(1)
+              .filter_map do |line, number|
+                line = line.chomp.delete_prefix("\uFEFF")
+                read_line(line, number, suffixes) unless line.strip.empty? || line.start_with?("#")
+              end
           compare(lines)
         end
 
@@ -45,9 +49,19 @@ module SteadyMove
           name = name_in(typed, suffixes)
           quoted, rest = outer(rest)
           code = code_in(rest)
-          Line.new(number: number, name: name, code: code, warnings: Code.warnings(code) + [quoted].compact)
+          Line.new(
+            number: number,
+            name: name,
+            code: code,
+            warnings: Code.warnings(code) + [quoted].compact
+          )
         rescue Unclear, Names::DomainName::Invalid => e
-          Line.new(number: number, name: name || certain(line, suffixes), warnings: [], error: e.phrase)
+          Line.new(
+            number: number,
+            name: name || certain(line, suffixes),
+            warnings: [],
+            error: e.phrase
+          )
         end
 
         # Blanks around a code are not part of it. Returns [what is said of that or nil, the code].
@@ -98,16 +112,21 @@ module SteadyMove
 
         # The same name again: with the same code it is said, with another neither is taken.
         def compare(lines)
-          lines.select { |l| l.name && l.error.nil? }.group_by(&:name).each_value do |same|
-            next if same.one?
+          lines
+            .select { |l| l.name && l.error.nil? }
+            .group_by(&:name)
+            .each_value do |same|
+              next if same.one?
 
-            values = { lines: numbers(same), name: same.first.name.to_s }
-            if same.map(&:code).uniq.one?
-              same.drop(1).each { |l| l.warnings += [Phrase.of("codes.unclear.same_twice", **values)] }
-            else
-              same.each { |l| refuse(l, Phrase.of("codes.unclear.different", **values)) }
+              values = { lines: numbers(same), name: same.first.name.to_s }
+              if same.map(&:code).uniq.one?
+                same
+                  .drop(1)
+                  .each { |l| l.warnings += [Phrase.of("codes.unclear.same_twice", **values)] }
+              else
+                same.each { |l| refuse(l, Phrase.of("codes.unclear.different", **values)) }
+              end
             end
-          end
           lines
         end
 
@@ -118,8 +137,16 @@ module SteadyMove
           line.error = phrase
           line.code = nil
         end
-        private_class_method :refuse, :read_line, :outer, :certain, :apart, :code_in, :unquoted, :name_in, :compare,
-          :numbers
+        private_class_method :refuse,
+                             :read_line,
+                             :outer,
+                             :certain,
+                             :apart,
+                             :code_in,
+                             :unquoted,
+                             :name_in,
+                             :compare,
+                             :numbers
       end
     end
   end

@@ -5,8 +5,8 @@ require "date"
 module SteadyMove
   module Core
     module Forecast
-      # Time that only counts on business days: Monday to Friday less holidays, whole days of 24 hours in UTC (rules of
-      # the job §1: a forecast, never a rule).
+      # Time that only counts on business days: Monday to Friday less holidays, whole days of 24
+      # hours in UTC (rules of the job §1: a forecast, never a rule).
       class BusinessDays
         DAY = 86_400
 

@@ -3,19 +3,22 @@
 module SteadyMove
   module Core
     module Forecast
-      # When a move ends, as many possible ends: each step's duration is drawn from its triangular distribution and
-      # summed along the dependencies (Monte Carlo; textbook). The draws of one duration are stratified (one from each
-      # of as many equal shares, in shuffled order: McKay, Beckman and Conover 1979, from memory), so that a few hundred
-      # are as good as thousands drawn freely. Seeded: the same plan at the same instant gives the same forecast.
+      # When a move ends, as many possible ends: each step's duration is drawn from its triangular
+      # distribution and summed along the dependencies (Monte Carlo; textbook). The draws of one
+      # duration are stratified (one from each of as many equal shares, in shuffled order: McKay,
+      # Beckman and Conover 1979, from memory), so that a few hundred are as good as thousands drawn
+      # freely. Seeded: the same plan at the same instant gives the same forecast.
       class Draws
         # So many orders of the shares; steps of one move take different ones.
         ORDERS = 64
-        # In so many of ten cases nobody approves, and a release lasts its longest: common practice, no source.
+        # In so many of ten cases nobody approves, and a release lasts its longest: common practice,
+        # no source.
         SILENCE = 0.3
 
         attr_reader :count
 
-        # count: draws; seed: for their orders; business: BusinessDays, for steps that only go on then.
+        # count: draws; seed: for their orders; business: BusinessDays, for steps that only go on
+        # then.
         def initialize(count: 500, seed: 1, business: BusinessDays.new)
           @business = business
           random = Random.new(seed)
@@ -25,10 +28,11 @@ module SteadyMove
           @drawn = {}
         end
 
-        # state: Moves::State; at: now; takes: {step id => [least, usual, most] seconds} that rule over the plan's own.
-        # salt: another one for another move, so that what is drawn for one says nothing of the other. silence: the
-        # share of lives in which nobody approves.
-        # Returns the possible ends of the whole, in seconds from `at`, unsorted; [0.0, …] where all is done.
+        # state: Moves::State; at: now; takes: {step id => [least, usual, most] seconds} that rule
+        # over the plan's own. salt: another one for another move, so that what is drawn for one
+        # says nothing of the other. silence: the share of lives in which nobody approves.
+        # Returns the possible ends of the whole, in seconds from `at`, unsorted; [0.0, …] where all
+        # is done.
         def ends(state, at:, takes: {}, salt: 0, silence: SILENCE)
           steps = state.steps.reject { |s| s.phase == "dropped" }
           rested_on = steps.flat_map { |s| s.step.needs }.to_h { |id| [id, true] }
@@ -36,7 +40,8 @@ module SteadyMove
           last = nil
           steps.each_with_index do |s, i|
             quiet = s.step.mark?(:approval) ? silence : 0
-            known[s.step.id] = own = step_ends(s, i + salt, known, at, takes[s.step.id] || s.step.takes, quiet)
+            known[s.step.id] = own =
+              step_ends(s, i + salt, known, at, takes[s.step.id] || s.step.takes, quiet)
             # The end of all is the latest end of those on which nothing rests.
             last = later(last, own) unless rested_on[s.step.id]
           end
@@ -54,7 +59,8 @@ module SteadyMove
 
         private
 
-        # Seconds from now at which a step ends: a number where it is certain, else one for each draw.
+        # Seconds from now at which a step ends: a number where it is certain, else one for each
+        # draw.
         def step_ends(step_state, order, known, at, takes, silence)
           return 0.0 if step_state.done?
 
@@ -62,12 +68,14 @@ module SteadyMove
           return at_work(-used(step_state, at), takes, order, at) if step_state.active? && own
           return remaining(step_state, order, at, takes, silence) if step_state.active?
 
-          starts = step_state.step.needs.map { |id| known[id] }.compact.reduce { |a, b| later(a, b) } || 0.0
+          starts =
+            step_state.step.needs.map { |id| known[id] }.compact.reduce { |a, b| later(a, b) } ||
+              0.0
           own ? at_work(starts, takes, order, at) : plus(starts, takes, order, silence)
         end
 
-        # Begun so many seconds from now, or one for each draw, and counted on business days alone; never over before
-        # now.
+        # Begun so many seconds from now, or one for each draw, and counted on business days alone;
+        # never over before now.
         def at_work(starts, takes, order, at)
           lasts = duration(takes, order)
           begun = starts.is_a?(Array) ? starts : [starts] * @count
@@ -118,12 +126,18 @@ module SteadyMove
 
         # The middle of each share.
         def table(takes, silence)
-          @tables[[takes, silence]] ||= Array.new(@count) do |k|
-            share = (k + 0.5) / @count
-            next takes.last.to_f if silence == 1
+          @tables[[takes, silence]] ||= Array
+            .new(@count) do |k|
+              share = (k + 0.5) / @count
+              next takes.last.to_f if silence == 1
 
-            share > 1 - silence ? takes.last.to_f : Triangular.quantile(*takes, share / (1 - silence))
-          end.freeze
+              if share > 1 - silence
+                takes.last.to_f
+              else
+                Triangular.quantile(*takes, share / (1 - silence))
+              end
+            end
+            .freeze
         end
       end
     end

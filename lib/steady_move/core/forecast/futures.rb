@@ -3,19 +3,20 @@
 module SteadyMove
   module Core
     module Forecast
-      # Two futures of a move: what people do today, or what comes where nobody does anything. What a person decides in
-      # it is told from what others and time take.
+      # Two futures of a move: what people do today, or what comes where nobody does anything. What
+      # a person decides in it is told from what others and time take.
       module Futures
         # Whoever acts today does so within so many seconds (common practice: within the day).
         TODAY = 8 * 3600
-        # acting, silent: Times (the middle of the possible ends); silent is nil where it never ends by itself; means:
-        # what becomes of it then: lands, lapses or stays; ends: the deadline between, where it is known.
+        # acting, silent: Times (the middle of the possible ends); silent is nil where it never ends
+        # by itself; means: what becomes of it then: lands, lapses or stays; ends: the deadline
+        # between, where it is known.
         Two = Struct.new(:acting, :silent, :means, :ends, keyword_init: true)
 
         module_function
 
-        # state: Moves::State; draws: Draws; at: now; takes: as Draws#ends takes them. Returns Two; nil where nothing in
-        # it is a person's.
+        # state: Moves::State; draws: Draws; at: now; takes: as Draws#ends takes them. Returns Two;
+        # nil where nothing in it is a person's.
         def of(state, draws, at:, takes: {})
           mine = state.steps.reject(&:done?).select { |s| s.phase != "dropped" && person?(s.step) }
           return if mine.empty?
@@ -23,10 +24,17 @@ module SteadyMove
           acting = draws.ends(state, at: at, takes: takes.merge(today(mine, takes)), silence: 0)
           means = means(state, mine)
           silent = draws.ends(state, at: at, takes: takes, silence: 1) if means == "lands"
-          Two.new(acting: middle(acting, at), silent: silent && middle(silent, at), means: means, ends: state.deadline)
+          Two.new(
+            acting: middle(acting, at),
+            silent: silent && middle(silent, at),
+            means: means,
+            ends: state.deadline
+          )
         end
 
-        def person?(step) = step.mark?(:approval) ? !step.by_time? : step.actor == "yours" || step.by_hand?
+        def person?(step)
+          step.mark?(:approval) ? !step.by_time? : step.actor == "yours" || step.by_hand?
+        end
 
         # Only a release goes on without anybody; where its silence ends the transfer, it lapses.
         def means(state, mine)

@@ -3,7 +3,8 @@
 module SteadyMove
   module Core
     module Forecast
-      # Many possible ends as a range: the tenth, the middle and the ninetieth of a hundred, and the chance of any day.
+      # Many possible ends as a range: the tenth, the middle and the ninetieth of a hundred, and the
+      # chance of any day.
       class Spread
         # ends: seconds from `at`, as Draws gives them.
         def initialize(ends, at:)
@@ -11,7 +12,8 @@ module SteadyMove
           @sorted = ends.sort
         end
 
-        # Several moves end together when the last of them does; draws of the same number count as one life.
+        # Several moves end together when the last of them does; draws of the same number count as
+        # one life.
         def self.together(lists, at:)
           new(lists.first.each_index.map { |i| lists.map { |l| l[i] }.max }, at: at)
         end
@@ -31,7 +33,8 @@ module SteadyMove
           (@sorted.bsearch_index { |s| s > limit } || @sorted.size) / @sorted.size.to_f
         end
 
-        # [[Time, chance]] at the end of each of so many equal stretches up to the last possible end: the curve.
+        # [[Time, chance]] at the end of each of so many equal stretches up to the last possible
+        # end: the curve.
         def curve(points: 24)
           last = @sorted.last
           return [[@at, 1.0]] if last <= 0

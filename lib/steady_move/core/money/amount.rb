@@ -4,28 +4,31 @@ module SteadyMove
   module Core
     module Money
       # Whole minor units with an ISO 4217 currency. Sums never cross currencies.
-      Amount = Struct.new(:minor, :currency) do
-        def +(other) = same(other) { Amount.new(minor + other.minor, currency) }
-        def -(other) = same(other) { Amount.new(minor - other.minor, currency) }
-        def *(other) = Amount.new(minor * other, currency)
-        def to_h = { minor: minor, currency: currency }
-        #   Money::Amount.new(1450, "EUR").to_s # => "14.50 EUR"
-        def to_s = "#{Currency.decimal(minor, currency)} #{currency}"
+      Amount =
+        Struct.new(:minor, :currency) do
+          def +(other) = same(other) { Amount.new(minor + other.minor, currency) }
+          def -(other) = same(other) { Amount.new(minor - other.minor, currency) }
+          def *(other) = Amount.new(minor * other, currency)
+          def to_h = { minor: minor, currency: currency }
+          #   Money::Amount.new(1450, "EUR").to_s # => "14.50 EUR"
+          def to_s = "#{Currency.decimal(minor, currency)} #{currency}"
 
-        # A share given in thousandths of a per cent, rounded half up.
-        #   Money::Amount.new(1450, "EUR").share(19_000).minor # => 276
-        def share(milli_percent)
-          Amount.new(((minor * milli_percent) + 50_000).div(100_000), currency)
+          # A share given in thousandths of a per cent, rounded half up.
+          #   Money::Amount.new(1450, "EUR").share(19_000).minor # => 276
+          def share(milli_percent)
+            Amount.new(((minor * milli_percent) + 50_000).div(100_000), currency)
+          end
+
+          private
+
+          def same(other)
+            unless currency == other.currency
+              raise ArgumentError, "#{currency} and #{other.currency} can't be summed"
+            end
+
+            yield
+          end
         end
-
-        private
-
-        def same(other)
-          raise ArgumentError, "#{currency} and #{other.currency} can't be summed" unless currency == other.currency
-
-          yield
-        end
-      end
     end
   end
 end

@@ -3,8 +3,8 @@
 module SteadyMove
   module Core
     module Money
-      # How many digits a currency's minor unit has (ISO 4217, the column “minor unit”; from memory). Two, where none of
-      # the others is named.
+      # How many digits a currency's minor unit has (ISO 4217, the column “minor unit”; from
+      # memory). Two, where none of the others is named.
       module Currency
         NONE = %w[BIF CLP DJF GNF ISK JPY KMF KRW PYG RWF UGX UYI VND VUV XAF XOF XPF].freeze
         THREE = %w[BHD IQD JOD KWD LYD OMR TND].freeze
@@ -23,7 +23,8 @@ module SteadyMove
           FOUR.include?(code) ? 4 : 2
         end
 
-        # minor: whole minor units. Returns the amount as a decimal number, with a point and without the currency.
+        # minor: whole minor units. Returns the amount as a decimal number, with a point and without
+        # the currency.
         #   Money::Currency.decimal(1450, "EUR") # => "14.50"
         #   Money::Currency.decimal(1450, "JPY") # => "1450"
         #   Money::Currency.decimal(5, "KWD") # => "0.005"

@@ -3,17 +3,31 @@
 module SteadyMove
   module Core
     module Money
-      # What was quoted, ordered, charged and paid back for moves, and what in it does not fit. Common practice, no
-      # source.
+      # What was quoted, ordered, charged and paid back for moves, and what in it does not fit.
+      # Common practice, no source.
       module Ledger
-        # kind: quote, order, receipt or refund; account: id of who charges; moves: ids of what it is for; amount: an
-        # Amount, or nil where it is not known; number: of the order; source: what it rests on (mail, journal, word).
-        Entry = Struct.new(:kind, :at, :account, :moves, :amount, :number, :source, :ref, keyword_init: true)
-        # What is to be settled. kind: of KINDS; key: by which a person settles it; moves: ids; expected, found:
-        # Amounts.
-        Difference = Struct.new(:kind, :key, :moves, :account, :expected, :found, :at, keyword_init: true)
+        # kind: quote, order, receipt or refund; account: id of who charges; moves: ids of what it
+        # is for; amount: an Amount, or nil where it is not known; number: of the order; source:
+        # what it rests on (mail, journal, word).
+        Entry =
+          Struct.new(
+            :kind,
+            :at,
+            :account,
+            :moves,
+            :amount,
+            :number,
+            :source,
+            :ref,
+            keyword_init: true
+          )
+        # What is to be settled. kind: of KINDS; key: by which a person settles it; moves: ids;
+        # expected, found: Amounts.
+        Difference =
+          Struct.new(:kind, :key, :moves, :account, :expected, :found, :at, keyword_init: true)
         KINDS = %w[otherwise twice not-set-up still-charged].freeze
-        # A move as the ledger sees it. to, from: account ids; ending: as State#ending; landed_at: Time or nil.
+        # A move as the ledger sees it. to, from: account ids; ending: as State#ending; landed_at:
+        # Time or nil.
         Move = Struct.new(:id, :name, :from, :to, :ending, :landed_at, keyword_init: true)
 
         module_function
@@ -21,34 +35,40 @@ module SteadyMove
         # entries: [Entry]; moves: {id => Move}. Returns [Difference], oldest first.
         def differences(entries, moves)
           receipts = entries.select { |e| e.kind == "receipt" }
-          found = receipts.flat_map { |r| [still_charged(r, moves), twice(r, receipts, entries)] } +
-            receipts.map { |r| otherwise(r, entries, moves) } +
-            receipts.map { |r| not_set_up(r, entries, moves) }
+          found =
+            receipts.flat_map { |r| [still_charged(r, moves), twice(r, receipts, entries)] } +
+              receipts.map { |r| otherwise(r, entries, moves) } +
+              receipts.map { |r| not_set_up(r, entries, moves) }
           found.compact.sort_by { |d| [d.at, d.key] }
         end
 
-        # Spent on a move: what was charged less what was paid back; where nothing was charged, what was ordered. A sum
-        # over several names is shared out evenly, the rest to the first. Returns [Amount or nil, is it charged?].
+        # Spent on a move: what was charged less what was paid back; where nothing was charged, what
+        # was ordered. A sum over several names is shared out evenly, the rest to the first. Returns
+        # [Amount or nil, is it charged?].
         def spent(move_id, entries)
           charged = shares(move_id, entries, "receipt")
-          return [add(charged, shares(move_id, entries, "refund")), true] if charged.any?
+          return add(charged, shares(move_id, entries, "refund")), true if charged.any?
 
           [shares(move_id, entries, "order").first, false]
         end
 
         def still_charged(receipt, moves)
-          left = receipt.moves.select do |id|
-            m = moves[id]
-            m && receipt.account == m.from && m.landed_at && receipt.at > m.landed_at
-          end
+          left =
+            receipt.moves.select do |id|
+              m = moves[id]
+              m && receipt.account == m.from && m.landed_at && receipt.at > m.landed_at
+            end
           difference("still-charged", receipt, left) if left.any?
         end
 
-        # Another receipt of the same place before this one for the same move, and nothing was paid back.
+        # Another receipt of the same place before this one for the same move, and nothing was paid
+        # back.
         def twice(receipt, receipts, entries)
-          both = receipts.select do |r|
-            r.account == receipt.account && r.moves.intersect?(receipt.moves) && before?(r, receipt)
-          end
+          both =
+            receipts.select do |r|
+              r.account == receipt.account && r.moves.intersect?(receipt.moves) &&
+                before?(r, receipt)
+            end
           return if both.empty? || paid_back?(receipt, entries)
 
           difference("twice", receipt, receipt.moves & both.flat_map(&:moves))
@@ -57,17 +77,26 @@ module SteadyMove
         def otherwise(receipt, entries, moves)
           here = receipt.moves.select { |id| moves[id]&.to == receipt.account }
           quotes = here.map { |id| quoted(id, entries) }
-          return if here.empty? || here.size < receipt.moves.size || [*quotes, receipt.amount].any?(&:nil?)
-          return difference("otherwise", receipt, here) if quotes.map(&:currency).uniq != [receipt.amount.currency]
+          if here.empty? || here.size < receipt.moves.size || [*quotes, receipt.amount].any?(&:nil?)
+            return
+          end
+          if quotes.map(&:currency).uniq != [receipt.amount.currency]
+            return difference("otherwise", receipt, here)
+          end
 
           expected = quotes.reduce(:+)
-          difference("otherwise", receipt, here, expected: expected) unless expected == receipt.amount
+          unless expected == receipt.amount
+            difference("otherwise", receipt, here, expected: expected)
+          end
         end
 
         def quoted(id, entries) = entries.find { |e| e.kind == "quote" && e.moves == [id] }&.amount
 
         def not_set_up(receipt, entries, moves)
-          lost = receipt.moves.select { |id| (m = moves[id]) && m.to == receipt.account && m.ending && !m.landed_at }
+          lost =
+            receipt.moves.select do |id|
+              (m = moves[id]) && m.to == receipt.account && m.ending && !m.landed_at
+            end
           difference("not-set-up", receipt, lost) if lost.any? && !paid_back?(receipt, entries)
         end
 
@@ -83,15 +112,24 @@ module SteadyMove
         end
 
         def difference(kind, receipt, ids, expected: nil)
-          Difference.new(kind: kind, key: "#{kind} #{receipt.source} #{receipt.ref}", moves: ids, expected: expected,
-            account: receipt.account, found: receipt.amount, at: receipt.at)
+          Difference.new(
+            kind: kind,
+            key: "#{kind} #{receipt.source} #{receipt.ref}",
+            moves: ids,
+            expected: expected,
+            account: receipt.account,
+            found: receipt.amount,
+            at: receipt.at
+          )
         end
 
         def shares(move_id, entries, kind)
-          entries.select { |e| e.kind == kind && e.moves.include?(move_id) && e.amount }.map do |e|
-            each, rest = e.amount.minor.divmod(e.moves.size)
-            Amount.new(each + (e.moves.first == move_id ? rest : 0), e.amount.currency)
-          end
+          entries
+            .select { |e| e.kind == kind && e.moves.include?(move_id) && e.amount }
+            .map do |e|
+              each, rest = e.amount.minor.divmod(e.moves.size)
+              Amount.new(each + (e.moves.first == move_id ? rest : 0), e.amount.currency)
+            end
         end
 
         # In one currency; a refund in another is not set off.
@@ -100,8 +138,16 @@ module SteadyMove
           back = refunds.select { |a| a.currency == charged.first.currency }
           Amount.new(same.sum(&:minor) - back.sum(&:minor), charged.first.currency)
         end
-        private_class_method :still_charged, :twice, :otherwise, :quoted, :not_set_up, :paid_back?, :before?,
-          :difference, :shares, :add
+        private_class_method :still_charged,
+                             :twice,
+                             :otherwise,
+                             :quoted,
+                             :not_set_up,
+                             :paid_back?,
+                             :before?,
+                             :difference,
+                             :shares,
+                             :add
       end
     end
   end

@@ -3,16 +3,18 @@
 module SteadyMove
   module Core
     module Money
-      # What a move costs, and what staying and going cost in the years ahead. Common practice, no source.
+      # What a move costs, and what staying and going cost in the years ahead. Common practice, no
+      # source.
       module Quoting
         module_function
 
         # What is not known, in any currency.
         UNKNOWN = Quote.new.freeze
 
-        # price: a row of PriceList with "currency" and "transfer"; stay: the same for the losing side ("renew"), or
-        # nil; years: bought with the move, all but the first at the price of a renewal; on: Time for promotions.
-        # Returns a Quote; without a price it says that none is known, never zero.
+        # price: a row of PriceList with "currency" and "transfer"; stay: the same for the losing
+        # side ("renew"), or nil; years: bought with the move, all but the first at the price of a
+        # renewal; on: Time for promotions. Returns a Quote; without a price it says that none is
+        # known, never zero.
         def quote(price, stay: nil, years: 1, on: nil)
           more = years > 1 ? later(price) : 0
           return UNKNOWN unless price["currency"] && price["transfer"] && more
@@ -23,14 +25,20 @@ module SteadyMove
           extra = amount.call(price["per_transaction"])
           taxed = fee - promotion + extra
           same = stay && stay["renew"] && stay["currency"] == price["currency"]
-          Quote.new(fee: fee, promotion: promotion, per_transaction: extra,
+          Quote.new(
+            fee: fee,
+            promotion: promotion,
+            per_transaction: extra,
             tax: taxed.share(price["tax_milli_percent"] || 0),
-            stay: same ? amount.call(stay["renew"] + ((years - 1) * later(stay))) : nil)
+            stay: same ? amount.call(stay["renew"] + ((years - 1) * later(stay))) : nil
+          )
         end
 
-        # The sums after one, two, … years: of moving there, or with moving: false of staying. privacy: with a privacy
-        # service, whose price is nothing where none is named. Returns [Amount], or [] where a price is missing.
-        #   Money::Quoting.ahead({ "currency" => "EUR", "renew" => 9, "transfer" => 8 }, years: 2).last.minor # => 17
+        # The sums after one, two, … years: of moving there, or with moving: false of staying.
+        # privacy: with a privacy service, whose price is nothing where none is named. Returns
+        # [Amount], or [] where a price is missing.
+        #   Money::Quoting.ahead({ "currency" => "EUR", "renew" => 9, "transfer" => 8 }, years: 2).last.minor
+        #     # => 17
         def ahead(price, years:, moving: true, privacy: false, on: nil)
           first = moving ? quote(price, on: on).total : yearly(price, price["renew"])
           next_years = yearly(price, later(price))

@@ -6,15 +6,27 @@ module SteadyMove
       # The words in which a step is declared (core/moves/steps/). Each sets one member of Step.
       class Declaration
         def initialize(id)
-          @values = { id: id, rail: "registration", stage: "Make ready", actor: "clock", needs: [],
-                      takes: Steps::MOMENTS, ways: {},
-                      talks_to: "desk", undo: [], early: false, ending: false, marks: [] }
+          @values = {
+            id: id,
+            rail: "registration",
+            stage: "Make ready",
+            actor: "clock",
+            needs: [],
+            takes: Steps::MOMENTS,
+            ways: {
+            },
+            talks_to: "desk",
+            undo: [],
+            early: false,
+            ending: false,
+            marks: []
+          }
         end
 
         # The finished step; raises ArgumentError where something is missing or unknown.
         def step
           lacking = %i[order].reject { |k| @values.key?(k) }
-          raise ArgumentError, "step #{@values[:id]}: #{lacking.join(', ')} missing" if lacking.any?
+          raise ArgumentError, "step #{@values[:id]}: #{lacking.join(", ")} missing" if lacking.any?
 
           Step.new(**@values, ways: @values[:ways].freeze).freeze
         end
@@ -63,7 +75,9 @@ module SteadyMove
         # What is special about it (Step::MARKS).
         def marks(*marks)
           unknown = marks - Step::MARKS.keys
-          raise ArgumentError, "step #{@values[:id]}: there is no mark #{unknown.join(', ')}" if unknown.any?
+          if unknown.any?
+            raise ArgumentError, "step #{@values[:id]}: there is no mark #{unknown.join(", ")}"
+          end
 
           set(:marks, marks)
         end

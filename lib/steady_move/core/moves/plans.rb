@@ -3,37 +3,57 @@
 module SteadyMove
   module Core
     module Moves
-      # Stored plans → Plan, whatever version wrote them. One reader a version; a reader is never changed again.
+      # Stored plans → Plan, whatever version wrote them. One reader a version; a reader is never
+      # changed again.
       module Plans
         CURRENT = 2
 
         # A plan that no reader here knows.
-        class Unreadable < StandardError; end
+        class Unreadable < StandardError
+        end
 
         module_function
 
-        # stored: Hash with String keys, as Plan#to_stored wrote it (instants as Times). Returns a frozen Plan; raises
-        # Unreadable.
+        # stored: Hash with String keys, as Plan#to_stored wrote it (instants as Times). Returns a
+        # frozen Plan; raises Unreadable.
         def read(stored)
           case stored.fetch("version", 1)
-          when 1 then FirstShape.read(stored)
-          when 2 then second(stored)
-          else raise Unreadable, "the plan was written by a newer version (#{stored['version']})"
+          when 1
+            FirstShape.read(stored)
+          when 2
+            second(stored)
+          else
+            raise Unreadable, "the plan was written by a newer version (#{stored["version"]})"
           end
         end
 
         def second(stored)
           members = stored.except("version", "steps", "endings").transform_keys(&:to_sym)
-          steps, endings = %w[steps endings].map { |k| stored.fetch(k).map { |row| step(row) }.freeze }
-          Plan.new(**members, options: stored["options"].map(&:to_sym), steps: steps, endings: endings).freeze
+          steps, endings =
+            %w[steps endings].map { |k| stored.fetch(k).map { |row| step(row) }.freeze }
+          Plan.new(
+            **members,
+            options: stored["options"].map(&:to_sym),
+            steps: steps,
+            endings: endings
+          ).freeze
         end
 
-        # A step as the plan kept it; what is not kept is as it is declared. A step that is declared no more can only
-        # be looked at.
+        # A step as the plan kept it; what is not kept is as it is declared. A step that is declared
+        # no more can only be looked at.
         def step(row)
           kept = row.transform_keys(&:to_sym)
-          declared = Steps.find(kept[:id]) || Step.new(order: 0, ways: {}, marks: [:waivable], talks_to: "desk",
-            undo: [], early: false)
+          declared =
+            Steps.find(kept[:id]) ||
+              Step.new(
+                order: 0,
+                ways: {
+                },
+                marks: [:waivable],
+                talks_to: "desk",
+                undo: [],
+                early: false
+              )
           declared.dup.tap { |s| kept.each { |key, value| s[key] = value } }.freeze
         end
         private_class_method :second, :step

@@ -3,14 +3,18 @@
 module SteadyMove
   module Core
     module Moves
-      # A move's state, folded from its plan and its events; the order of messages and repeats don't matter. Linear in
-      # the events.
+      # A move's state, folded from its plan and its events; the order of messages and repeats don't
+      # matter. Linear in the events.
       class State
         STAGES = ["Survey", "Make ready", "Ordered", "Release", "Landed", "Settled"].freeze
         # desk: what software does next; clock: time alone.
         TURNS = %w[yours theirs desk clock].freeze
-        ENDINGS = { "called-off" => "Called off", "refused" => "Refused", "lapsed" => "Made safe",
-                     "settled" => "Settled" }.freeze
+        ENDINGS = {
+          "called-off" => "Called off",
+          "refused" => "Refused",
+          "lapsed" => "Made safe",
+          "settled" => "Settled"
+        }.freeze
 
         attr_reader :plan, :steps, :ending, :turn, :current, :active
 
@@ -50,7 +54,8 @@ module SteadyMove
 
         # When it ended, or nil.
         def ended_at = @log.ended_by&.at
-        # Was an outward act of this step begun, or a person shown what to do by hand, who may have done it?
+        # Was an outward act of this step begun, or a person shown what to do by hand, who may have
+        # done it?
         def touched?(id) = @log.of(id).touched || @shown.include?(id)
 
         # True until nothing more will be done: settled, or ended and made safe again.
@@ -70,8 +75,8 @@ module SteadyMove
         # When an ending was last taken back, or nil.
         def resumed_at = @log.resumed_at
 
-        # When a person last said that a step by hand is done, or wrote for it; nil where not, or where it is to be
-        # done anew.
+        # When a person last said that a step by hand is done, or wrote for it; nil where not, or
+        # where it is to be done anew.
         def begun_at(id) = @log.of(id).begun_at
         # The same, but nil again once it has become late and the desk asks for it once more.
         def set_going_at(id) = @log.of(id).set_going_at
@@ -108,15 +113,16 @@ module SteadyMove
             taken_back(list).map { |e| fold_step(e) }
         end
 
-        # The endings that have something to take back; each waits for those of its needs that are among them.
+        # The endings that have something to take back; each waits for those of its needs that are
+        # among them.
         def taken_back(list)
           there = plan.endings.select { |e| taken_back_by?(e, list) }
           ids = there.map(&:id)
           there.map { |e| e.dup.tap { |s| s.needs = e.needs & ids }.freeze }
         end
 
-        # Was something done, or may it have been, that this step takes back? What a person was shown to do is perhaps
-        # done.
+        # Was something done, or may it have been, that this step takes back? What a person was
+        # shown to do is perhaps done.
         def taken_back_by?(ending_step, list)
           list.any? do |s|
             step = s.step
@@ -128,8 +134,14 @@ module SteadyMove
           mine = @log.of(step.id)
           done = @log.done[step.id]
           phase = phase_of(step, mine, done)
-          StepState.new(step: step, phase: phase, since: since(step, mine), done_at: done&.at, event: done || mine.last,
-            turn: turn_of(step, mine)).freeze
+          StepState.new(
+            step: step,
+            phase: phase,
+            since: since(step, mine),
+            done_at: done&.at,
+            event: done || mine.last,
+            turn: turn_of(step, mine)
+          ).freeze
         end
 
         def phase_of(step, mine, done)
@@ -137,16 +149,21 @@ module SteadyMove
           return "ahead" unless step.needs.all? { |id| @log.done.key?(id) }
 
           case mine.last&.type
-          when nil, "done" then "due"
-          when "problem" then "stuck"
-          else "under-way"
+          when nil, "done"
+            "due"
+          when "problem"
+            "stuck"
+          else
+            "under-way"
           end
         end
 
         def turn_of(step, mine)
           problem = mine.last&.type == "problem"
           return "yours" if problem && mine.last.data["yours"]
-          return "theirs" if (mine.last && mine.last.data["early"]) || (step.mark?(:approval) && approved?)
+          if (mine.last && mine.last.data["early"]) || (step.mark?(:approval) && approved?)
+            return "theirs"
+          end
           # A look that failed takes nobody's task away.
           return mine.set_going_at ? "theirs" : "yours" if step.by_hand?
 

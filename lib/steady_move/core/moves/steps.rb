@@ -3,8 +3,8 @@
 module SteadyMove
   module Core
     module Moves
-      # All steps, one file each, in their usual order. Durations: rules of the job §5, common practice; the wait for
-      # caches and others are estimated per plan.
+      # All steps, one file each, in their usual order. Durations: rules of the job §5, common
+      # practice; the wait for caches and others are estimated per plan.
       module Steps
         MINUTE = 60
         HOUR = 3600
@@ -14,7 +14,8 @@ module SteadyMove
         SHOWS = [MINUTE, 15 * MINUTE, HOUR].freeze
         # Until an order shows from outside: a mail, or the registry.
         REACHES = [5 * MINUTE, 15 * MINUTE, DAY].freeze
-        # What a registrar does on a letter: a lock or a code that was asked for is due within five days.
+        # What a registrar does on a letter: a lock or a code that was asked for is due within five
+        # days.
         LETTER = [HOUR, DAY, 5 * DAY].freeze
 
         module_function
@@ -23,21 +24,25 @@ module SteadyMove
         def all = constants.map { |c| const_get(c) }.grep(Step).sort_by(&:order)
         def find(id) = all.find { |s| s.id == id }
 
-        # The steps of a plan. options: [Symbol]; ways: {act => way}; estimates: {name => [least, usual, most], nil
-        # where the step's own holds}. Needs on left-out steps pass on to what those needed, except for a step that is
-        # to be done early.
+        # The steps of a plan. options: [Symbol]; ways: {act => way}; estimates: {name => [least,
+        # usual, most], nil where the step's own holds}. Needs on left-out steps pass on to what
+        # those needed, except for a step that is to be done early.
         # Returns [[Step], [Step of an ending]].
         def resolve(options, ways, estimates)
           endings, usual = all.select { |s| there?(s, options) }.partition(&:ending)
           kept = usual.map { |s| eased(s, options) }
           ids = kept.map(&:id)
           by_id = all.to_h { |s| [s.id, s] }
-          kept = kept.map { |s| own(s, s.early ? s.needs & ids : inherit(s.needs, ids, by_id), ways, estimates) }
+          kept =
+            kept.map do |s|
+              own(s, s.early ? s.needs & ids : inherit(s.needs, ids, by_id), ways, estimates)
+            end
           [kept, endings.map { |s| own(s, s.needs, ways, estimates) }]
         end
 
         def there?(step, options)
-          (step.option.nil? || options.include?(step.option)) && (step.except.nil? || !options.intersect?(step.except))
+          (step.option.nil? || options.include?(step.option)) &&
+            (step.except.nil? || !options.intersect?(step.except))
         end
 
         def eased(step, options)
@@ -47,13 +52,16 @@ module SteadyMove
 
         # One step with a plan's own needs, way, duration and actor.
         def own(step, needs, ways, estimates)
-          step.dup.tap do |s|
-            s.needs = needs
-            s.way = way(s, ways)
-            s.takes = takes(s, estimates)
-            s.actor = "clock" if s.by_time?
-            s.actor = "yours" if s.by_hand? && s.actor == "clock"
-          end.freeze
+          step
+            .dup
+            .tap do |s|
+              s.needs = needs
+              s.way = way(s, ways)
+              s.takes = takes(s, estimates)
+              s.actor = "clock" if s.by_time?
+              s.actor = "yours" if s.by_hand? && s.actor == "clock"
+            end
+            .freeze
         end
 
         def way(step, ways)
@@ -70,7 +78,11 @@ module SteadyMove
         end
 
         def inherit(needs, kept, by_id)
-          needs.flat_map { |id| kept.include?(id) ? [id] : inherit(by_id.fetch(id).needs, kept, by_id) }.uniq
+          needs
+            .flat_map do |id|
+              kept.include?(id) ? [id] : inherit(by_id.fetch(id).needs, kept, by_id)
+            end
+            .uniq
         end
         private_class_method :own, :there?, :eased, :way, :takes, :inherit
       end

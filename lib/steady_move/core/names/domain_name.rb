@@ -9,7 +9,8 @@ module SteadyMove
       class DomainName
         include Comparable
 
-        # Why a text names no registrable domain; its phrase says what was found and what is expected.
+        # Why a text names no registrable domain; its phrase says what was found and what is
+        # expected.
         class Invalid < ArgumentError
           attr_reader :phrase
 
@@ -26,9 +27,9 @@ module SteadyMove
         attr_reader :ascii, :unicode
 
         # Understands a URL, a host under the name, upper case, a final dot, an international name.
-        # Host syntax: RFC 1123 §2.1, RFC 5890 §2.3.1; suffixes: Public Suffix List as its package carries it, and
-        # those of
-        # several labels that a rulebook adds (longest first). Raises Invalid.
+        # Host syntax: RFC 1123 §2.1, RFC 5890 §2.3.1; suffixes: Public Suffix List as its package
+        # carries it, and those of several labels that a rulebook adds (longest first). Raises
+        # Invalid.
         #   Names::DomainName.parse(" HTTPS://www.Möwe.example/x ").ascii # => "xn--mwe-sna.example"
         #   Names::DomainName.parse("tide.example.").unicode # => "tide.example"
         def self.parse(text, suffixes: [])
@@ -44,13 +45,15 @@ module SteadyMove
           raise Invalid.new(:not_in_dns, typed: typed)
         end
 
-        # An address (RFC 1123 §2.1: the last label of a name is never all digits; RFC 4291 §2.2, with brackets or not).
+        # An address (RFC 1123 §2.1: the last label of a name is never all digits; RFC 4291 §2.2,
+        # with brackets or not).
         #   Names::DomainName.numbers?("192.0.2.1") # => true
         #   Names::DomainName.numbers?("https://[2001:db8::1]/") # => true
         #   Names::DomainName.numbers?("7.example") # => false
         def self.numbers?(typed)
           bare = typed.sub(%r{\A[a-z][a-z0-9+.-]*://}i, "")[%r{\A[^/?#]*}]
-          bare.match?(/\A\[?\h*:\h*:[\h:.]*\]?(?::\d+)?\z/) || bare.sub(/:\d+\z/, "").match?(/\A(?:[^.]+\.)+\d+\.?\z/)
+          bare.match?(/\A\[?\h*:\h*:[\h:.]*\]?(?::\d+)?\z/) ||
+            bare.sub(/:\d+\z/, "").match?(/\A(?:[^.]+\.)+\d+\.?\z/)
         end
 
         # A name that was parsed before, from its A-label form alone.
@@ -59,7 +62,9 @@ module SteadyMove
         def self.host_of(typed)
           host = typed.sub(%r{\A[a-z][a-z0-9+.-]*://}i, "").sub(%r{\A[^@/]*@}, "")
           host = host[%r{\A[^/?#:\s]*}]
-          raise Invalid.new(:too_long, typed: "#{typed[0, 60]}…", length: host.length) if host.length > LONGEST
+          if host.length > LONGEST
+            raise Invalid.new(:too_long, typed: "#{typed[0, 60]}…", length: host.length)
+          end
 
           Idn.to_unicode(host.delete_suffix(".").downcase)
         end
@@ -68,7 +73,7 @@ module SteadyMove
           raise Invalid.new(:no_suffix, typed: typed) unless host.include?(".")
 
           own = suffixes.find { |s| host.end_with?(".#{s}") }
-          return "#{host.delete_suffix(".#{own}").rpartition('.').last}.#{own}" if own
+          return "#{host.delete_suffix(".#{own}").rpartition(".").last}.#{own}" if own
           raise Invalid.new(:is_suffix, typed: typed) if suffixes.include?(host)
 
           PublicSuffix.domain(host) or raise Invalid.new(:is_suffix, typed: typed)

@@ -7,7 +7,8 @@ module SteadyMove
       module HostName
         module_function
 
-        # Returns the A-label form, or nil where the text is no host name (RFC 1123 §2.1, RFC 5890 §2.3.1).
+        # Returns the A-label form, or nil where the text is no host name (RFC 1123 §2.1, RFC 5890
+        # §2.3.1).
         #   Names::HostName.ascii("NS1.Möwe.example.") # => "ns1.xn--mwe-sna.example"
         #   Names::HostName.ascii("no host") # => nil
         def ascii(text)

@@ -5,12 +5,13 @@ require "simpleidn"
 module SteadyMove
   module Core
     module Names
-      # International names (RFC 5890, RFC 3492), by the simpleidn package. What is no Punycode raises Unfit and nothing
-      # else: the package itself lets a code point beyond Unicode, half a surrogate or octets without an encoding
-      # through as errors of Ruby's own.
+      # International names (RFC 5890, RFC 3492), by the simpleidn package. What is no Punycode
+      # raises Unfit and nothing else: the package itself lets a code point beyond Unicode, half a
+      # surrogate or octets without an encoding through as errors of Ruby's own.
       module Idn
         # The text can't be turned into the other form.
-        class Unfit < ArgumentError; end
+        class Unfit < ArgumentError
+        end
 
         FAILURES = [RangeError, EncodingError, ArgumentError, TypeError, NoMethodError].freeze
 
@@ -26,14 +27,16 @@ module SteadyMove
 
         # Of an A-label somewhere in a name (RFC 5890, section 2.3.2.5).
         ACE = /(?:\A|\.)xn--/i
-        # What labels are made of: letters, marks, digits, the hyphen (RFC 5892, section 2) and the middle dots (its
-        # appendix A); nothing that turns, hides or imitates what stands beside it.
+        # What labels are made of: letters, marks, digits, the hyphen (RFC 5892, section 2) and the
+        # middle dots (its appendix A); nothing that turns, hides or imitates what stands beside it.
         READABLE = /\A[\p{L}\p{M}\p{N}\-.\u00b7\u30fb]*\z/
-        # Scripts whose letters look like one another's; no label holds two of them (UTS #39, section 5.2, from memory).
+        # Scripts whose letters look like one another's; no label holds two of them (UTS #39,
+        # section 5.2, from memory).
         ALIKE = [/\p{Latin}/, /\p{Cyrillic}/, /\p{Greek}/, /\p{Armenian}/].freeze
         private_constant :ACE, :READABLE, :ALIKE
 
-        # The U-label form for showing; the text itself where it has none, or where that would mislead.
+        # The U-label form for showing; the text itself where it has none, or where that would
+        # mislead.
         #   Names::Idn.shown("xn--fhre-loa.example") # => "fähre.example"
         #   Names::Idn.shown("xn--999999b.example") # => "xn--999999b.example"
         def shown(text)

@@ -5,9 +5,9 @@ require "strscan"
 module SteadyMove
   module Core
     module Post
-      # A text in lines of a bounded length, so that whatever is looked for in a line or a sentence takes time in
-      # proportion to the message: no line of mail is longer than 998 characters (RFC 5322 §2.1.1), but nobody is kept
-      # from sending one.
+      # A text in lines of a bounded length, so that whatever is looked for in a line or a sentence
+      # takes time in proportion to the message: no line of mail is longer than 998 characters (RFC
+      # 5322 §2.1.1), but nobody is kept from sending one.
       module Bounds
         LINE = 1000
         # Without a blank at which to break it, e.g. an address.

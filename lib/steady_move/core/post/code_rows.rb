@@ -5,17 +5,26 @@ module SteadyMove
     module Post
       # Codes in lists and tables: a name and its code on one line, in cells of any kind.
       module CodeRows
-        # name: as typed; value: the code, or nil where it is a question; pieces: what may be (a part of) it.
+        # name: as typed; value: the code, or nil where it is a question; pieces: what may be (a
+        # part of) it.
         Row = Struct.new(:name, :value, :pieces, keyword_init: true)
         CELLS = [/ *\t */, / *\| */, /; */, /, */, / {2,}/].freeze
-        HEAD_NAME = /\b(?:domains?|names?|dominios?|domínios?|domaines?|domein(?:en|naam)?|domen[ay]|nome|nom|
+        HEAD_NAME =
+          /\b(?:domains?|names?|dominios?|domínios?|domaines?|domein(?:en|naam)?|domen[ay]|nome|nom|
                      nombre|nazwa)\b|
                      Domain-?name|ドメイン/ix
-        HEAD_CODE = /code|key|auth|schlüssel|clé|clave|chiave|chave|klucz|kod|código|codice|コード|キー|password|token/i
-        HOST = '(?:[\p{L}\p{N}](?:(?-i:[\p{L}\p{N}-])*[\p{L}\p{N}])?\.)+[\p{L}&&[^\p{Han}\p{Hiragana}\p{Katakana}]]{2,}'
-        LINE = /\A[\ \t>*•·–-]*(?:\d+[.)]\s+)?["“'‹<]?(#{HOST})["”'›>]?
+        HEAD_CODE =
+          /code|key|auth|schlüssel|clé|clave|chiave|chave|klucz|kod|código|codice|コード|キー|password|
+            token/ix
+        HOST =
+          '(?:[\p{L}\p{N}](?:(?-i:[\p{L}\p{N}-])*[\p{L}\p{N}])?\.)+[\p{L}&&[^\p{Han}\p{Hiragana}' \
+            '\p{Katakana}]]{2,}'
+        LINE =
+          /\A[\ \t>*•·–-]*(?:\d+[.)]\s+)?["“'‹<]?(#{HOST})["”'›>]?
                 (?:\s*[:,;=\t|：]\s*|\s+(?:-|–|—|→|=>|->)\s+|[\ ]{2,}|[\ ])(\S.*?)\s*\z/x
-        BEHIND = /\A(?:\(.*\)|[,;–-]?\s*(?:valid|expires?|until|gültig|bis|valable|válido|geldig|ważny)\b.*)\z/i
+        BEHIND =
+          /\A(?:\(.*\)|[,;–-]?\s*(?:valid|expires?|until|gültig|bis|valable|válido|geldig|
+            ważny)\b.*)\z/ix
 
         module_function
 
@@ -60,7 +69,7 @@ module SteadyMove
 
             name = cells.index { |c| c.match?(HEAD_NAME) }
             code = cells.rindex { |c| c.match?(HEAD_CODE) }
-            return [[name, code, cells.size], split] if name && code && name != code
+            return [name, code, cells.size], split if name && code && name != code
           end
           nil
         end
@@ -84,10 +93,13 @@ module SteadyMove
         def row(line, columns, split)
           name, code, size = columns
           cells = cells(line, split)
-          cells = line.strip.sub(split, "\u0000").split("\u0000") if size == 2 && cells.size > 2 && name.zero?
+          cells = line.strip.sub(split, "\u0000").split("\u0000") if size == 2 && cells.size > 2 &&
+            name.zero?
           host = cells[name].to_s[/#{HOST}/]
           return if host.nil? || cells.size < 2
-          return Row.new(name: host, value: nil, pieces: cells - [cells[name]]) unless cells.size == size
+          unless cells.size == size
+            return Row.new(name: host, value: nil, pieces: cells - [cells[name]])
+          end
 
           valued(host, cells[code].to_s)
         end
@@ -106,8 +118,7 @@ module SteadyMove
           text = text.strip
           quoted = CodeShape.quoted(text)
           if quoted && CodeShape.possible?(quoted.delete(" "))
-            return Row.new(name: host, value: quoted,
-              pieces: [quoted])
+            return Row.new(name: host, value: quoted, pieces: [quoted])
           end
 
           token = text[/\A\S+/].to_s
@@ -117,8 +128,9 @@ module SteadyMove
             return Row.new(name: host, value: value, pieces: [value].compact)
           end
           pieces = text.split
-          odd = pieces.size > 4 || pieces.any? { |p| CodeShape.word?(p) } ||
-            (pieces.size > 2 && pieces.none? { |p| CodeShape.mixed?(p) })
+          odd =
+            pieces.size > 4 || pieces.any? { |p| CodeShape.word?(p) } ||
+              (pieces.size > 2 && pieces.none? { |p| CodeShape.mixed?(p) })
           Row.new(name: host, value: nil, pieces: odd ? [] : [text, *pieces])
         end
 

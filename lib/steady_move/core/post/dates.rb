@@ -12,8 +12,10 @@ module SteadyMove
         ORDINAL = "(?:st|nd|rd|th|er|º|ª|\\.|e)?"
         YEAR = '(?<year>\d{4})'
         DAY = '(?<day>\d{1,2})'
-        TODAY = { "today|heute|aujourd['’]hui|hoy|oggi|vandaag|hoje|dzisiaj|本日|今日" => 0,
-                  "tomorrow|morgen|demain|mañana|domani|amanhã|jutro|明日" => 1 }.freeze
+        TODAY = {
+          "today|heute|aujourd['’]hui|hoy|oggi|vandaag|hoje|dzisiaj|本日|今日" => 0,
+          "tomorrow|morgen|demain|mañana|domani|amanhã|jutro|明日" => 1
+        }.freeze
 
         FORMS = {} # rubocop:disable Style/MutableConstant -- compiled patterns, by languages
         private_constant :FORMS
@@ -29,34 +31,44 @@ module SteadyMove
 
         # [Found], in their order; of two that overlap the earlier and longer one.
         def in(sentence)
-          all = @forms.flat_map do |pattern, meaning|
-            sentence.enum_for(:scan, pattern).map { Regexp.last_match }.filter_map { |m| found(m, meaning) }
-          end
-          all.sort_by { |f| [f.from, -f.to] }.each_with_object([]) do |f, kept|
-            kept << f if kept.empty? || f.from >= kept.last.to
-          end
+          all =
+            @forms.flat_map do |pattern, meaning|
+              sentence
+                .enum_for(:scan, pattern)
+                .map { Regexp.last_match }
+                .filter_map { |m| found(m, meaning) }
+            end
+          all
+            .sort_by { |f| [f.from, -f.to] }
+            .each_with_object([]) { |f, kept| kept << f if kept.empty? || f.from >= kept.last.to }
         end
 
         private
 
         def forms
           month = "(?<month>#{union(@months)})"
-          weekday = "(?:\\(?(?:#{union(@weekdays)})\\.?\\)?,?[ ]+)?(?:(?:the|den|dem|le|el|il|de|op)[ ])?"
+          weekday =
+            "(?:\\(?(?:#{union(@weekdays)})\\.?\\)?,?[ ]+)?(?:(?:the|den|dem|le|el|il|de|op)[ ])?"
           of = "[ /-]*(?:de[ ]|del[ ]|do[ ]|of[ ]|the[ ])?[ ]*"
           {
             /(?<!\d)#{YEAR}-(?<number>\d\d?)-#{DAY}(?!\d)/ => :plain,
             %r{(?<!\d)#{YEAR}[年/.](?<number>\d\d?)[月/.]#{DAY}日?(?!\d)} => :plain,
             /(?<!\d)(?<number>\d\d?)月#{DAY}日/ => :plain,
             /(?<!\d)#{DAY}\. ?(?<number>\d\d?)\. ?(?<year>\d{4}|\d\d(?!\d))(?!\d)/ => :plain,
-            %r{(?<![\d/])(?<one>\d\d?)(?<sep>[/-])(?<two>\d\d?)\k<sep>(?<year>\d{4}|\d\d(?!\d))(?![\d/])} => :either,
+            %r{(?<![\d/])(?<one>\d\d?)(?<sep>[/-])(?<two>\d\d?)\k<sep>(?<year>\d{4}|
+              \d\d(?!\d))(?![\d/])}x =>
+              :either,
             %r{(?<![\d/.-])(?<one>\d\d?)/(?<two>\d\d?)(?![\d/])} => :either,
-            /(?<!\p{L})#{weekday}(?<!\d)#{DAY}#{ORDINAL}#{of}#{month}(?!\p{L})(?:,?#{of}#{YEAR}(?!\d))?/i => :worded,
-            /(?<!\p{L})#{weekday}#{month}\.?[\ ]+(?:the[\ ])?#{DAY}(?:st|nd|rd|th)?(?![\d:.]\d|\p{L}|
+            /(?<!\p{L})#{weekday}(?<!\d)#{DAY}#{ORDINAL}#{of}#{month}(?!\p{L})(?:,?#{of}#{YEAR}(?!\d))?/ix =>
+              :worded,
+            /(?<!\p{L})#{weekday}#{month}\.?[\ ]+(?:the[\ ])?#{DAY}(?:st|nd|rd|th)?(?![\d:.]\d|
+              \p{L}|
              \d)(?:,?[\ ]+#{YEAR}(?!\d))?/ix =>
               :worded,
-            /(?<!\p{L})(?:(?:this|next|coming|diesen|kommenden)[\ ])?(?<weekday>#{union(@weekdays)})(?!\p{L})/ix =>
+            /(?<!\p{L})(?:(?:this|next|coming|diesen|
+              kommenden)[\ ])?(?<weekday>#{union(@weekdays)})(?!\p{L})/ix =>
               :weekday,
-            /(?<!\p{L})(?<today>#{TODAY.keys.join('|')})(?!\p{L})/i => :today
+            /(?<!\p{L})(?<today>#{TODAY.keys.join("|")})(?!\p{L})/i => :today
           }
         end
 
@@ -77,8 +89,8 @@ module SteadyMove
           in_year(match[:year], month, match[:day].to_i)
         end
 
-        # Two numbers that may stand in either order; what both fit is read the earlier way, unless the language of the
-        # message knows one order only.
+        # Two numbers that may stand in either order; what both fit is read the earlier way, unless
+        # the language of the message knows one order only.
         def either(match)
           one = match[:one].to_i
           two = match[:two].to_i
@@ -103,22 +115,26 @@ module SteadyMove
         def today(match)
           return if @sent.nil?
 
-          [@sent + TODAY.find { |words, _| match[:today].match?(/\A(?:#{words})\z/i) }.last, [:counted]]
+          [
+            @sent + TODAY.find { |words, _| match[:today].match?(/\A(?:#{words})\z/i) }.last,
+            [:counted]
+          ]
         end
 
         # [Date or nil, what was assumed]; without a year, the next such day.
         def in_year(year, month, day)
-          return [nil, []] if month.nil? || !day.between?(1, 31)
+          return nil, [] if month.nil? || !day.between?(1, 31)
 
           if year
             year = year.to_i + (year.length == 2 ? 2000 : 0)
-            return [Date.valid_date?(year, month, day) ? Date.new(year, month, day) : nil, []]
+            return Date.valid_date?(year, month, day) ? Date.new(year, month, day) : nil, []
           end
-          return [nil, []] if @sent.nil?
+          return nil, [] if @sent.nil?
 
-          first = (@sent.year..(@sent.year + 4)).filter_map do |y|
-            Date.new(y, month, day) if Date.valid_date?(y, month, day)
-          end
+          first =
+            (@sent.year..(@sent.year + 4)).filter_map do |y|
+              Date.new(y, month, day) if Date.valid_date?(y, month, day)
+            end
           [first.find { |d| d >= @sent }, [:no_year]]
         end
 

@@ -3,42 +3,55 @@
 module SteadyMove
   module Core
     module Post
-      # Instants until which a message wants an answer (rules of the job §8); what is ambiguous gives the earlier
-      # reading.
+      # Instants until which a message wants an answer (rules of the job §8); what is ambiguous
+      # gives the earlier reading.
       module Deadlines
         # What follows a date makes it one as well.
-        BEHIND = /\A[^.!?。]{0,24}?(?:at\ the\ latest|is\ the\ (?:deadline|last\ day)|spätestens|au\ plus\ tard|
+        BEHIND =
+          /\A[^.!?。]{0,24}?(?:at\ the\ latest|is\ the\ (?:deadline|last\ day)|spätestens|
+            au\ plus\ tard|
                   a\ más\ tardar|uiterlijk|
                   まで|迄|が期限)/ix
-        OBJECTING = /\b(?:unless|if\ (?:you|we)|objection|ohne|falls|wenn|sans|sauf\ si|si\ (?:usted\ )?no|se\ non|
+        OBJECTING =
+          /\b(?:unless|if\ (?:you|we)|objection|ohne|falls|wenn|sans|sauf\ si|si\ (?:usted\ )?no|
+            se\ non|
                      als\ u|se\ não|jeśli)\b/ix
         ON = /\b(?:on|at|am|le|el|il|op|em|w dniu)\s*\z/i
         OPEN = /\b(?:link|request|form|page|approval|button|answer|reply)\b/i
-        ENDING = /\b(?:end of|ende des|fin du|final del|fine del|einde van|fim do|koniec)\b(?-i:[\s\p{L}]){0,12}\z/i
+        ENDING =
+          /\b(?:end\ of|ende\ des|fin\ du|final\ del|fine\ del|einde\ van|fim\ do|
+            koniec)\b(?-i:[\s\p{L}]){0,12}\z/ix
         # What may stand between words that lead to a date and the date.
         UP_TO_DATE = '(?:[\s:,(.–-]|(?-i:[\p{L}\d.:\'’+)])+\s?){0,14}\z'
         # Dates of one sentence that are looked at.
         MOST = 12
         # Compiled patterns: by languages, and by one.
-        LEADS = Hash.new { |kept, words| kept[words] = /(?<!\p{L})(?:#{words})(?!\p{L})#{UP_TO_DATE}/i }
+        LEADS =
+          Hash.new { |kept, words| kept[words] = /(?<!\p{L})(?:#{words})(?!\p{L})#{UP_TO_DATE}/i }
         SPANS = Hash.new { |kept, tongue| kept[tongue] = span_pattern(tongue) }
         private_constant :LEADS, :SPANS
         NUMBER = '(?<number>\d{1,3})(?:\s*(?:to|-|–|or|bis)\s*(?<more>\d{1,3}))?'
-        PAST = /\b(?:was|were) due\b|\bhad until\b|\b(?:has|have) (?:ended|expired|passed|lapsed)\b/i
+        PAST =
+          /\b(?:was|were) due\b|\bhad until\b|\b(?:has|have) (?:ended|expired|passed|lapsed)\b/i
         # A stretch of time that is no deadline, whatever it says of an answer.
-        LASTING = /\b(?:takes?|usually|normally|typically|arriv\w+|effective|dauert|prend|tarda|richiede|duurt|
+        LASTING =
+          /\b(?:takes?|usually|normally|typically|arriv\w+|effective|dauert|prend|tarda|richiede|
+            duurt|
                    demora|trwa)\b|
-                   \b(?:will\ be|are|is)\ (?:sent|answered|complete\w*|done|processed|credited|renewed)\b|
+                   \b(?:will\ be|are|is)\ (?:sent|answered|complete\w*|done|processed|credited|
+                   renewed)\b|
                    \bvalid\ for\b/ix
 
-        FILLERS = "the|next|los|les|de|der|dem|einer|einem|un|about|another|only|at least|than|próximos|prochains|een"
+        FILLERS =
+          "the|next|los|les|de|der|dem|einer|einem|un|about|another|only|at " \
+            "least|than|próximos|prochains|een"
 
         module_function
 
-        # subject, text: what the writer says; sent: Time of the message's Date field, or nil; asking: the message wants
-        # an answer. Returns [Time or nil, Phrases on what was assumed].
-        # A date alone counts from its start, because it must not yet have come (rules of the job §1); so does a time
-        # without a zone as UTC.
+        # subject, text: what the writer says; sent: Time of the message's Date field, or nil;
+        # asking: the message wants an answer. Returns [Time or nil, Phrases on what was assumed].
+        # A date alone counts from its start, because it must not yet have come (rules of the job
+        # §1); so does a time without a zone as UTC.
         #   Post::Deadlines.find("", "Please answer by 2027-03-06 10:00 UTC.", sent: nil).first
         #   # => Time.utc(2027, 3, 6, 10)
         def find(subject, text, sent: nil, asking: false)
@@ -46,7 +59,10 @@ module SteadyMove
           dates = Dates.new(tongues, sent)
           sentences = Passages.sentences(subject) + Passages.sentences(text)
           sentences = sentences.map { |s| s.unicode_normalize(:nfkc) }
-          plain = sentences.flat_map { |s| by_date(s, dates, tongues, asking) + counted(s, tongues, sent) }
+          plain =
+            sentences.flat_map do |s|
+              by_date(s, dates, tongues, asking) + counted(s, tongues, sent)
+            end
           at, assumed = plain.min_by(&:first)
           [at, assumed.to_a.uniq.map { |key| Phrase.of("post.deadline.#{key}") }]
         end
@@ -62,7 +78,10 @@ module SteadyMove
             before = sentence[start...date.from]
             behind = sentence[date.to..]
             before = before.split(/;|—/).last.to_s if before.match?(/;|—/)
-            next unless wants && led?(before, behind, sentence, tongues) && !aside?(before, behind, tongues)
+            unless wants && led?(before, behind, sentence, tongues) &&
+                     !aside?(before, behind, tongues)
+              next
+            end
 
             instant(date, before, behind[0...((found[i + 1]&.from || sentence.length) - date.to)])
           end
@@ -90,9 +109,9 @@ module SteadyMove
           clock = ClockTimes.find(behind, before, at: midnight)
           if clock
             assumed = date.assumed + clock.assumed
-            return [midnight + clock.seconds - clock.offset.to_i, assumed]
+            return midnight + clock.seconds - clock.offset.to_i, assumed
           end
-          return [midnight + 86_400, date.assumed + [:end_of_day]] if before.match?(ENDING)
+          return midnight + 86_400, date.assumed + [:end_of_day] if before.match?(ENDING)
 
           [midnight, date.assumed + [:only_a_date]]
         end
@@ -101,23 +120,37 @@ module SteadyMove
         def counted(sentence, tongues, sent)
           return [] if sent.nil?
 
-          tongues.flat_map do |t|
-            next [] unless sentence.match?(t.acts)
-            next [] if sentence.match?(LASTING) && !sentence.match?(OBJECTING)
+          tongues
+            .flat_map do |t|
+              next [] unless sentence.match?(t.acts)
+              next [] if sentence.match?(LASTING) && !sentence.match?(OBJECTING)
 
-            matches(sentence, t).map { |m| span(m, t, sent) }
-          end.compact
+              matches(sentence, t).map { |m| span(m, t, sent) }
+            end
+            .compact
         end
 
-        def matches(sentence, tongue) = sentence.enum_for(:scan, SPANS[tongue.id]).map { Regexp.last_match }
+        def matches(sentence, tongue)
+          sentence.enum_for(:scan, SPANS[tongue.id]).map { Regexp.last_match }
+        end
 
         def span_pattern(id)
           tongue = Tongues::ALL.find { |t| t.id == id }
           words = either(tongue.numbers.keys)
-          word = words.empty? ? "" : "|(?<word>#{words})(?!\\p{L})(?:\\s*\\(\\s*(?<again>\\d{1,3})\\s*\\))?"
-          lead = tongue.within.empty? ? "" : "(?<!\\p{L})#{tongue.within}\\s+(?:(?:#{FILLERS})\\s+)*"
+          word =
+            (
+              if words.empty?
+                ""
+              else
+                "|(?<word>#{words})(?!\\p{L})(?:\\s*\\(\\s*(?<again>\\d{1,3})\\s*\\))?"
+              end
+            )
+          lead =
+            tongue.within.empty? ? "" : "(?<!\\p{L})#{tongue.within}\\s+(?:(?:#{FILLERS})\\s+)*"
           Regexp.new(
-            "#{lead}(?:#{NUMBER}#{word})\\s*-?\\s*(?<unit>#{either(tongue.units.keys)})(?!\\p{Latin})", true
+            "#{lead}(?:#{NUMBER}#{word})\\s*-?\\s*(?<unit>#{either(tongue.units.keys)})(?!\\p{Lat" \
+              "in})",
+            true
           )
         end
 
@@ -148,8 +181,19 @@ module SteadyMove
           end
           at
         end
-        private_class_method :by_date, :led?, :leads, :aside?, :instant, :counted, :matches, :span_pattern, :span,
-          :count, :meant, :business, :either
+        private_class_method :by_date,
+                             :led?,
+                             :leads,
+                             :aside?,
+                             :instant,
+                             :counted,
+                             :matches,
+                             :span_pattern,
+                             :span,
+                             :count,
+                             :meant,
+                             :business,
+                             :either
       end
     end
   end

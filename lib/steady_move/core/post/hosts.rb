@@ -8,12 +8,42 @@ module SteadyMove
       # Host names as they are compared: A-labels in lower case.
       module Hosts
         # Letters that look like others (a few of Unicode's confusables, UTS 39; from memory).
-        ALIKE = { "0" => "o", "1" => "l", "i" => "l", "|" => "l", "5" => "s", "vv" => "w", "rn" => "m", "а" => "a",
-                  "е" => "e", "о" => "o", "р" => "p", "с" => "c", "у" => "y", "х" => "x", "і" => "l", "ı" => "l",
-                  "ѕ" => "s", "ԁ" => "d", "ɡ" => "g", "ո" => "n", "ḷ" => "l", "α" => "a", "ο" => "o", "ρ" => "p",
-                  "ν" => "v", "κ" => "k", "τ" => "t", "н" => "h", "т" => "t", "м" => "m", "к" => "k",
-                  "в" => "b" }.freeze
-        LOOKS = /vv|rn|[#{ALIKE.keys.select { |k| k.length == 1 }.map { |k| Regexp.escape(k) }.join}]/
+        ALIKE = {
+          "0" => "o",
+          "1" => "l",
+          "i" => "l",
+          "|" => "l",
+          "5" => "s",
+          "vv" => "w",
+          "rn" => "m",
+          "а" => "a",
+          "е" => "e",
+          "о" => "o",
+          "р" => "p",
+          "с" => "c",
+          "у" => "y",
+          "х" => "x",
+          "і" => "l",
+          "ı" => "l",
+          "ѕ" => "s",
+          "ԁ" => "d",
+          "ɡ" => "g",
+          "ո" => "n",
+          "ḷ" => "l",
+          "α" => "a",
+          "ο" => "o",
+          "ρ" => "p",
+          "ν" => "v",
+          "κ" => "k",
+          "τ" => "t",
+          "н" => "h",
+          "т" => "t",
+          "м" => "m",
+          "к" => "k",
+          "в" => "b"
+        }.freeze
+        LOOKS =
+          /vv|rn|[#{ALIKE.keys.select { |k| k.length == 1 }.map { |k| Regexp.escape(k) }.join}]/
 
         module_function
 
@@ -35,11 +65,17 @@ module SteadyMove
           known.find { |d| d != host && looks(host) == looks(d) }
         end
 
-        def organization(domain) = PublicSuffix.domain(domain, default_rule: PublicSuffix::Rule.default)
+        def organization(domain)
+          PublicSuffix.domain(domain, default_rule: PublicSuffix::Rule.default)
+        end
 
         def looks(host)
-          Core::Names::Idn.to_unicode(host.to_s).unicode_normalize(:nfkd).gsub(/\p{Mn}/, "")
-            .gsub(LOOKS) { |s| ALIKE[s] }.delete("-")
+          Core::Names::Idn
+            .to_unicode(host.to_s)
+            .unicode_normalize(:nfkd)
+            .gsub(/\p{Mn}/, "")
+            .gsub(LOOKS) { |s| ALIKE[s] }
+            .delete("-")
         rescue Core::Names::Idn::Unfit
           host
         end

@@ -10,32 +10,43 @@ module SteadyMove
 
         module_function
 
-        # fresh, quoted: the parts of a message (Passages.parts). Returns [kind id, [what the wording says]];
-        # Lexicon::UNRELATED where nothing is understood.
+        # fresh, quoted: the parts of a message (Passages.parts). Returns [kind id, [what the
+        # wording says]]; Lexicon::UNRELATED where nothing is understood.
         def of(subject, fresh, quoted, names:, code: false)
           found = weigh(subject, fresh, names: names, code: code)
-          found = weigh(subject, quoted, names: names, code: code) if found.first == Lexicon::UNRELATED
+          found = weigh(subject, quoted, names: names, code: code) if found.first ==
+            Lexicon::UNRELATED
           found
         end
 
         def weigh(subject, text, names:, code:)
           spoken = Tongues.in("#{subject}\n#{text}")
           places = [[Passages.sentences(subject), 2], [Passages.sentences(text), 1]]
-          weighed = Lexicon::ALL.reject { |k| k.names_needed && names.empty? }.map do |kind|
-            hits = rows(kind, spoken).filter_map { |row| hit(row, kind, places) }
-            sum = hits.sum(&:first) + (code && kind.id == "code" && hits.any? ? HOLDS_CODE : 0)
-            [kind.id, sum, hits.map(&:last).uniq]
-          end
+          weighed =
+            Lexicon::ALL
+              .reject { |k| k.names_needed && names.empty? }
+              .map do |kind|
+                hits = rows(kind, spoken).filter_map { |row| hit(row, kind, places) }
+                sum = hits.sum(&:first) + (code && kind.id == "code" && hits.any? ? HOLDS_CODE : 0)
+                [kind.id, sum, hits.map(&:last).uniq]
+              end
           id, sum, says = weighed.max_by.with_index { |(_, weight), i| [weight, -i] }
           sum.to_i.positive? ? [id, says] : [Lexicon::UNRELATED, []]
         end
 
-        def rows(kind, spoken) = kind.wording + spoken.flat_map { |t| t.kinds.to_h.fetch(kind.id, []) }
+        def rows(kind, spoken)
+          kind.wording + spoken.flat_map { |t| t.kinds.to_h.fetch(kind.id, []) }
+        end
 
         # [what it weighs, what it says], or nil.
         def hit(row, kind, places)
           weight, pattern, says = row
-          times = places.filter_map { |sentences, factor| factor if sentences.any? { |s| said?(s, pattern, kind) } }.max
+          times =
+            places
+              .filter_map do |sentences, factor|
+                factor if sentences.any? { |s| said?(s, pattern, kind) }
+              end
+              .max
           [weight * times, says] if times
         end
 

@@ -5,12 +5,16 @@ module SteadyMove
     module Post
       # The links of a message, each with its words and what these say that it does.
       module Links
-        # url: as it stands there; words: its own, or the line beside it; role: approve, decline or other; host: A-label
-        # or nil; odd: ids of Url; shown: the other host that its words show, or nil.
+        # url: as it stands there; words: its own, or the line beside it; role: approve, decline or
+        # other; host: A-label or nil; odd: ids of Url; shown: the other host that its words show,
+        # or nil.
         Link = Struct.new(:url, :words, :role, :host, :odd, :shown, keyword_init: true)
         # An address in plain text: with a scheme, without one, or as “www.”.
-        BARE = %r{(?:(?<![\p{L}\p{N}])(?:https?|mailto|ftp|file|javascript|data|vbscript|wss?):(?=[^\s:])|
-                  (?<![\p{L}\p{N}])[a-z][a-z0-9+.-]{1,20}://|(?<![\p{L}\p{N}:/\\])//(?=(?-i:[\p{L}\p{N}-])+\.)|
+        BARE =
+          %r{(?:(?<![\p{L}\p{N}])(?:https?|mailto|ftp|file|javascript|data|vbscript|
+            wss?):(?=[^\s:])|
+                  (?<![\p{L}\p{N}])[a-z][a-z0-9+.-]{1,20}://|
+                  (?<![\p{L}\p{N}:/\\])//(?=(?-i:[\p{L}\p{N}-])+\.)|
                   (?<![\p{L}\p{N}./@-])www\.(?=(?-i:[\p{L}\p{N}-])+\.)|
                   (?<![\p{L}\p{N}./@:-])(?=(?-i:[\p{L}\p{N}.-])+\.[a-z]{2,}/[^\s]))[^\s<>"”»›)\]、。」）]+}ix
         TAIL = /[.,;:!?'’*_]+\z/
@@ -18,24 +22,28 @@ module SteadyMove
         SENTENCE = /(?<=[.!?。])\s+/
         FOLLOWS = /\A\s*(?:to|um|zum|pour|para|per|om|aby|żeby)\b/i
         # A host in a link's words, where they are nothing else.
-        HOST = %r{\A\s*(?:https?:[/\\]{2}|//)?((?:(?-i:[\p{L}\p{N}-])+\.)+(?-i:\p{L}){2,})(?:[/:?#].*)?\s*\z}mi
+        HOST =
+          %r{\A\s*(?:https?:[/\\]{2}|
+            //)?((?:(?-i:[\p{L}\p{N}-])+\.)+(?-i:\p{L}){2,})(?:[/:?#].*)?\s*\z}imx
         # Links of a message that are looked at; one that holds more is doubtful (Trust).
         MOST = 300
         FILES = /\.(?:pdf|html?|docx?|txt|png|jpe?g|zip)\z/i
 
         module_function
 
-        # text: marked up; own: what the mail's other form says, for addresses alone. Returns [Link], in their order.
+        # text: marked up; own: what the mail's other form says, for addresses alone. Returns
+        # [Link], in their order.
         #   Post::Links.read("To approve: https://reg.test/a\nTo decline: https://reg.test/b").map(&:role)
         #   # => ["approve", "decline"]
         def read(text, further = "")
           seen, unseen = text.split(Marks::UNSEEN, 2)
           blocks = seen.to_s.split(/\n[ \t]*\n/).reject { |b| b.strip.empty? }
           before = ""
-          found = blocks.each_with_object([]) do |block, all|
-            all.concat(in_block(block, before, MOST - all.size)) if all.size < MOST
-            before = block
-          end
+          found =
+            blocks.each_with_object([]) do |block, all|
+              all.concat(in_block(block, before, MOST - all.size)) if all.size < MOST
+              before = block
+            end
           other, hidden = further.split(Marks::UNSEEN, 2)
           silent = addresses("#{unseen}\n#{hidden}").map { |l| l.tap { l.role = "other" } }
           both(found, addresses(other.to_s) + silent)
@@ -47,7 +55,9 @@ module SteadyMove
           urls.one? ? urls.first : nil
         end
 
-        def addresses(text) = pieces(text).grep(Array).first(MOST).map { |url, words| link(url, words, "", "") }
+        def addresses(text)
+          pieces(text).grep(Array).first(MOST).map { |url, words| link(url, words, "", "") }
+        end
 
         # Links of the other form that are not in this one, too.
         def both(found, more)
@@ -81,16 +91,18 @@ module SteadyMove
         # At most so many.
         def in_block(block, block_before, most)
           list = pieces(block)
-          found = list.each_with_index.lazy.filter_map do |piece, i|
-            next unless piece.is_a?(Array)
+          found =
+            list.each_with_index.lazy.filter_map do |piece, i|
+              next unless piece.is_a?(Array)
 
-            start = i
-            start -= 1 while start.positive? && list[start - 1].is_a?(String)
-            before = list[start...i].join
-            before = block_before.gsub(Marks::MARK, "") if before.strip.empty? && i <= 1 && bare(block_before).one?
-            after = list[i + 1].is_a?(String) ? list[i + 1] : ""
-            link(piece[0], piece[1], before, after)
-          end
+              start = i
+              start -= 1 while start.positive? && list[start - 1].is_a?(String)
+              before = list[start...i].join
+              before = block_before.gsub(Marks::MARK, "") if before.strip.empty? && i <= 1 &&
+                bare(block_before).one?
+              after = list[i + 1].is_a?(String) ? list[i + 1] : ""
+              link(piece[0], piece[1], before, after)
+            end
           found.first(most)
         end
 
@@ -98,12 +110,18 @@ module SteadyMove
           read = Url.read(url)
           beside = beside(before, after)
           role = role(Tongues.says(words), near(before, after, words), Tongues.says(in_path(url)))
-          Link.new(url: url, words: said(words, beside), role: role,
-            host: read.host, odd: read.odd, shown: shown(words, read.host))
+          Link.new(
+            url: url,
+            words: said(words, beside),
+            role: role,
+            host: read.host,
+            odd: read.odd,
+            shown: shown(words, read.host)
+          )
         end
 
-        # What its label, the line beside it and its path say, together: approve only where one says so and none the
-        # contrary.
+        # What its label, the line beside it and its path say, together: approve only where one says
+        # so and none the contrary.
         def role(label, line, path)
           said = [label, line, path].compact
           return "approve" if said.any? && said.all?("approve")
@@ -111,8 +129,9 @@ module SteadyMove
           [label || line].all?("decline") || said == ["decline"] ? "decline" : "other"
         end
 
-        # What the words around say: those before where they are a label, those behind where they go on, else both
-        # must not differ. A sentence that ended before a link with words of its own is not about it.
+        # What the words around say: those before where they are a label, those behind where they go
+        # on, else both must not differ. A sentence that ended before a link with words of its own
+        # is not about it.
         def near(before, after, words)
           line = before.strip.split(SENTENCE).last.to_s
           line = "" if !words.strip.empty? && line.match?(/[.!?。]\z/)
@@ -127,7 +146,10 @@ module SteadyMove
 
         # The words of a path and query: parts between signs, and humps.
         def in_path(url)
-          url.sub(%r{\A[a-z]*:?[/\\]*[^/\\?#]*}i, "").gsub(/([a-z])([A-Z])/, '\1 \2').gsub(/[^\p{L}]+/, " ")
+          url
+            .sub(%r{\A[a-z]*:?[/\\]*[^/\\?#]*}i, "")
+            .gsub(/([a-z])([A-Z])/, '\1 \2')
+            .gsub(/[^\p{L}]+/, " ")
         end
 
         def beside(before, after)
@@ -148,9 +170,18 @@ module SteadyMove
           named = Core::Names::HostName.ascii(seen)
           named unless named.nil? || host.nil? || Hosts.aligned?(named, host)
         end
-        private_class_method :both, :addresses, :pieces, :bare, :in_block, :link, :role, :near, :in_path, :beside,
-          :said,
-          :shown
+        private_class_method :both,
+                             :addresses,
+                             :pieces,
+                             :bare,
+                             :in_block,
+                             :link,
+                             :role,
+                             :near,
+                             :in_path,
+                             :beside,
+                             :said,
+                             :shown
       end
     end
   end

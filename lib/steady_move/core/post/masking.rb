@@ -5,27 +5,39 @@ module SteadyMove
     module Post
       # Puts out of sight whatever may be an authorization code, before a text is kept or shown.
       module Masking
-        PARAMETER = /((?:auth[-_]?(?:info|code|key)?|epp[-_]?(?:code|key)?|transfer[-_]?(?:code|key))=)([^&\s#"'<>]+)/i
+        PARAMETER =
+          /((?:auth[-_]?(?:info|code|key)?|epp[-_]?(?:code|key)?|transfer[-_]?(?:code|
+            key))=)([^&\s#"'<>]+)/ix
 
         # What a code is called is none.
         LABEL = /\A\W*#{CodeLabels::STRONG}\W*\z/
 
-        # Candidates that are looked for one by one; where there are more, every piece that could be a code goes.
+        # Candidates that are looked for one by one; where there are more, every piece that could be
+        # a code goes.
         MOST = 1000
         LONGEST = 300
 
         module_function
 
-        # text: of a subject or a message; candidates: what was found in the whole message; speaks: it is about codes.
+        # text: of a subject or a message; candidates: what was found in the whole message; speaks:
+        # it is about codes.
         def mask(text, candidates, speaks:)
           joined = text.gsub(/\n[ \t>]*/, "")
-          out = candidates.first(MOST).sort_by { |c| -c.length }.reduce(text) { |t, code| hidden(t, code, joined) }
+          out =
+            candidates
+              .first(MOST)
+              .sort_by { |c| -c.length }
+              .reduce(text) { |t, code| hidden(t, code, joined) }
           many = candidates.size > MOST
           out = out.gsub(PARAMETER) { "#{Regexp.last_match(1)}#{sign}" }
           out.gsub(/[^\s|]+/) do |piece|
             next piece if piece.length > LONGEST || piece.match?(LABEL)
 
-            CodeShape.secret?(piece, speaks: speaks) || (many && CodeShape.possible?(piece)) ? secret(piece) : piece
+            if CodeShape.secret?(piece, speaks: speaks) || (many && CodeShape.possible?(piece))
+              secret(piece)
+            else
+              piece
+            end
           end
         end
 

@@ -3,8 +3,8 @@
 module SteadyMove
   module Core
     module Post
-      # Held names in a message: as they are, as “www.NAME”, in quotation marks, in capitals, within Japanese text; not
-      # those of a mailbox, and not those that only a footer lists.
+      # Held names in a message: as they are, as “www.NAME”, in quotation marks, in capitals, within
+      # Japanese text; not those of a mailbox, and not those that only a footer lists.
       module Names
         # What parts a name from what stands beside it: no sign that could belong to it.
         BESIDE = "\\p{Han}\\p{Hiragana}\\p{Katakana}"
@@ -15,10 +15,11 @@ module SteadyMove
 
         module_function
 
-        # held: [DomainName]; parts: [subject, fresh, quoted, footer]. Returns those of the first place that names any:
-        # subject and what the writer says, what he quotes, a footer.
+        # held: [DomainName]; parts: [subject, fresh, quoted, footer]. Returns those of the first
+        # place that names any: subject and what the writer says, what he quotes, a footer.
         def in(held, parts)
-          subject, fresh, quoted, footer = parts.map { |t| t.gsub(Passages::UNSEEN, "").unicode_normalize(:nfkc) }
+          subject, fresh, quoted, footer =
+            parts.map { |t| t.gsub(Passages::UNSEEN, "").unicode_normalize(:nfkc) }
           ["#{subject}\n#{fresh}", quoted, footer].each do |text|
             found = named(held, text)
             return found if found.any?
@@ -43,7 +44,10 @@ module SteadyMove
 
         # For names in signs that stand without a blank between others.
         def stands?(text, name)
-          text.match?(/(?<!#{LETTER})(?<![.@_-])(?:www\.)?#{Regexp.escape(name)}(?!#{LETTER}|-#{LETTER}|_|\.#{LETTER})/)
+          text.match?(
+            /(?<!#{LETTER})(?<![.@_-])(?:www\.)?#{Regexp.escape(name)}(?!#{LETTER}|-#{LETTER}|_|
+              \.#{LETTER})/x
+          )
         end
         private_class_method :named, :written, :stands?
       end

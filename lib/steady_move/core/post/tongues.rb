@@ -5,7 +5,17 @@ module SteadyMove
     module Post
       # The languages that are understood; one file each in tongues/.
       module Tongues
-        ALL = [En::WORDS, De::WORDS, Fr::WORDS, Es::WORDS, It::WORDS, Nl::WORDS, Pt::WORDS, Pl::WORDS, Ja::WORDS].freeze
+        ALL = [
+          En::WORDS,
+          De::WORDS,
+          Fr::WORDS,
+          Es::WORDS,
+          It::WORDS,
+          Nl::WORDS,
+          Pt::WORDS,
+          Pl::WORDS,
+          Ja::WORDS
+        ].freeze
         APPROVE = Regexp.union(ALL.map(&:approve))
         DECLINE = Regexp.union(ALL.map(&:decline))
         REFUSAL = Regexp.union(ALL.filter_map(&:refusal))

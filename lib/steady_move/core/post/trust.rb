@@ -10,12 +10,15 @@ module SteadyMove
 
         module_function
 
-        # sender: Sender::Judged; links: [Links::Link]; known: domains that links may lead to; asking: the message wants
-        # something.
+        # sender: Sender::Judged; links: [Links::Link]; known: domains that links may lead to;
+        # asking: the message wants something.
         def of(sender, links, known:, deadline:, sent:, asking:)
-          doubts = links.filter_map { |l| link(l, known) }.uniq +
-            [(off(deadline, sent) if asking),
-              (phrase(:many_links, most: Links::MOST) if links.size >= Links::MOST)].compact
+          doubts =
+            links.filter_map { |l| link(l, known) }.uniq +
+              [
+                (off(deadline, sent) if asking),
+                (phrase(:many_links, most: Links::MOST) if links.size >= Links::MOST)
+              ].compact
           return Judged.new(state: sender.state, because: sender.because) if doubts.empty?
 
           kept = sender.state == "doubtful" ? sender.because : []
@@ -26,7 +29,9 @@ module SteadyMove
           return if mail?(link, known)
 
           odd = known.include?(link.host) ? link.odd - %i[bare host] : link.odd
-          return phrase(:odd_link, url: link.url[0, 80], what: odd.map { |o| phrase("odd.#{o}") }) if odd.any?
+          if odd.any?
+            return phrase(:odd_link, url: link.url[0, 80], what: odd.map { |o| phrase("odd.#{o}") })
+          end
           return phrase(:link_elsewhere, host: link.host) unless Hosts.within_any?(link.host, known)
 
           phrase(:link_shows_another, shown: link.shown, host: link.host) if link.shown

@@ -6,15 +6,17 @@ require "addressable/uri"
 module SteadyMove
   module Core
     module Post
-      # An address as a browser takes it (URL Standard, “URL parsing”, from memory), and what is odd about it. What
-      # different readers take differently is odd; what is left is read by addressable, too, and both must agree.
+      # An address as a browser takes it (URL Standard, “URL parsing”, from memory), and what is odd
+      # about it. What different readers take differently is odd; what is left is read by
+      # addressable, too, and both must agree.
       module Url
         # host: A-label or nil; odd: what is odd, as ids, empty for a plain web address.
         Read = Struct.new(:host, :odd, keyword_init: true)
         SCHEME = /\A([a-z][a-z0-9+.-]*):/i
         UNSEEN = /[\p{Cc}\p{Cf}\u{115F}\u{1160}\u{3164}\u{FFA0}]/
         WEB = %w[http https].freeze
-        # Signs that a host must not hold once it is read (URL Standard, forbidden domain code points).
+        # Signs that a host must not hold once it is read (URL Standard, forbidden domain code
+        # points).
         FORBIDDEN = %r{[\s#%/:<>?@\[\\\]^|]}
         NUMBER = /\A(?:0x[0-9a-f]*|\d+)\z/i
 
@@ -41,8 +43,15 @@ module SteadyMove
           odd << :user if authority.include?("@")
           host = authority.rpartition("@").last.sub(/:\d*\z/, "")
           odd << :escaped if host.include?("%")
-          odd << :host if odd.empty? && host != Addressable::URI.parse("https://#{rest.delete_prefix(slashes)}").host
-          Read.new(host: odd.include?(:scheme) ? nil : named(Addressable::URI.unencode_component(host), odd), odd: odd)
+          if odd.empty? &&
+               host != Addressable::URI.parse("https://#{rest.delete_prefix(slashes)}").host
+            odd << :host
+          end
+          Read.new(
+            host:
+              odd.include?(:scheme) ? nil : named(Addressable::URI.unencode_component(host), odd),
+            odd: odd
+          )
         rescue ArgumentError, Addressable::URI::InvalidURIError
           Read.new(host: nil, odd: odd | [:host])
         end
@@ -50,7 +59,9 @@ module SteadyMove
         def named(host, odd)
           odd << :bare if host.start_with?("[") || host.split(".").last.to_s.match?(NUMBER)
           ascii = Core::Names::HostName.ascii(host)
-          odd << :host if ascii.nil? || ascii.match?(FORBIDDEN) || ascii.split(".", -1).any?(&:empty?)
+          if ascii.nil? || ascii.match?(FORBIDDEN) || ascii.split(".", -1).any?(&:empty?)
+            odd << :host
+          end
           odd << :host unless ascii.to_s.include?(".") || odd.include?(:bare)
           ascii
         end

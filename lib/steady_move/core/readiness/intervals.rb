@@ -3,8 +3,9 @@
 module SteadyMove
   module Core
     module Readiness
-      # Arithmetic of half-open intervals [from, to), the only place for it. Bounds are seconds since 1970 (UTC) as
-      # Integers; ±Float::INFINITY where there is no end. Empty intervals vanish.
+      # Arithmetic of half-open intervals [from, to), the only place for it. Bounds are seconds
+      # since 1970 (UTC) as Integers; ±Float::INFINITY where there is no end. Empty intervals
+      # vanish.
       module Intervals
         module_function
 

@@ -7,7 +7,8 @@ module SteadyMove
       module Judge
         module_function
 
-        # rulebook: Rulebook; name: DomainName; facts: Facts; destination: Destination or nil. Returns a Judgement.
+        # rulebook: Rulebook; name: DomainName; facts: Facts; destination: Destination or nil.
+        # Returns a Judgement.
         def judge(rulebook, name, facts, destination: nil)
           family = rulebook.family_for(name)
           found = []
@@ -21,27 +22,32 @@ module SteadyMove
         def outline(rulebook, name, facts)
           family = rulebook.family_for(name)
           flat = []
-          apply(family.judged_by, facts, Circumstances.new(name, family, nil, [])) do |entry, from, to, effect, _|
-            Outline.add(flat, entry, from, to, effect)
-          end
+          apply(
+            family.judged_by,
+            facts,
+            Circumstances.new(name, family, nil, [])
+          ) { |entry, from, to, effect, _| Outline.add(flat, entry, from, to, effect) }
           Outline.new(flat.freeze)
         end
 
-        # An outline judged without a destination, for a destination: only the rules that look at one are judged anew.
-        # facts: Facts of Rules.towards_facts. Returns an Outline.
+        # An outline judged without a destination, for a destination: only the rules that look at
+        # one are judged anew. facts: Facts of Rules.towards_facts. Returns an Outline.
         def towards(rulebook, name, facts, outline, destination)
           family = rulebook.family_for(name)
           return outline if facts[:registered] == false
 
           rows = family.judged_by.select { |_, rule| rule.towards? }
           flat = []
-          apply(rows, facts, Circumstances.new(name, family, destination, [])) do |entry, from, to, effect, _|
-            Outline.add(flat, entry, from, to, effect)
-          end
+          apply(
+            rows,
+            facts,
+            Circumstances.new(name, family, destination, [])
+          ) { |entry, from, to, effect, _| Outline.add(flat, entry, from, to, effect) }
           outline.with(flat, instead_of: rows.map { |entry, _| entry.id })
         end
 
-        # rows: Family#judged_by. Yields (entry, from, to, effect, told) for each stretch in which a rule hits.
+        # rows: Family#judged_by. Yields (entry, from, to, effect, told) for each stretch in which a
+        # rule hits.
         # rubocop:disable Metrics/CyclomaticComplexity, Metrics/PerceivedComplexity -- whoever judges a hundred thousand
         # names spends his time here
         def apply(rows, facts, about)
@@ -51,7 +57,8 @@ module SteadyMove
             next if asked && !asked.call(about)
 
             known = (need.nil? || values.key?(need)) && (more.nil? || facts.known_all?(more))
-            spans = known ? rule.spans.call(facts, entry, about) : unknown(rule, facts, entry, about)
+            spans =
+              known ? rule.spans.call(facts, entry, about) : unknown(rule, facts, entry, about)
             next unless spans
 
             spans.each do |from, to, effect, told|

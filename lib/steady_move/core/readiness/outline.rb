@@ -4,22 +4,26 @@ module SteadyMove
   module Core
     module Readiness
       # “dark”: a rule without whose facts nobody can say that the name may go.
-      # What of a judgement moves the gate and draws the ruler, small enough to be kept for a hundred thousand names:
-      # flat [from, to, effect, soft, rule, from, to, …] without steps and mere cautions.
+      # What of a judgement moves the gate and draws the ruler, small enough to be kept for a
+      # hundred thousand names: flat [from, to, effect, soft, rule, from, to, …] without steps and
+      # mere cautions.
       class Outline
-        # What the list needs of a verdict. kind: clear, fix, unknown, wait or barred; clears_at: seconds or nil;
-        # steps, needs: how many of the fixes a move does itself, and how many have to be done before it.
-        Gate = Struct.new(:kind, :clears_at, :fixes, :rests_on_less, :steps, :needs) do
-          # As a planner takes it: blocked, wait, unknown, needs (somebody) or ready.
-          def plan_kind
-            told = { "barred" => "blocked", "wait" => "wait", "unknown" => "unknown" }[kind]
-            return told if told
+        # What the list needs of a verdict. kind: clear, fix, unknown, wait or barred; clears_at:
+        # seconds or nil; steps, needs: how many of the fixes a move does itself, and how many have
+        # to be done before it.
+        Gate =
+          Struct.new(:kind, :clears_at, :fixes, :rests_on_less, :steps, :needs) do
+            # As a planner takes it: blocked, wait, unknown, needs (somebody) or ready.
+            def plan_kind
+              told = { "barred" => "blocked", "wait" => "wait", "unknown" => "unknown" }[kind]
+              return told if told
 
-            needs.positive? ? "needs" : "ready"
+              needs.positive? ? "needs" : "ready"
+            end
           end
-        end
         EVER = Float::INFINITY
-        # A fix is kept as what it is to a move: one of its steps, first, or only a caution (Rulebook::Entry#in_move).
+        # A fix is kept as what it is to a move: one of its steps, first, or only a caution
+        # (Rulebook::Entry#in_move).
         HITS = %w[bar wait fix first mind].to_h { |effect| [effect, true] }.freeze
         FIXES = { "step" => "fix", "first" => "first", "caution" => "mind" }.freeze
         REASONS = %w[bar wait fix first mind].freeze
@@ -54,8 +58,8 @@ module SteadyMove
           freeze
         end
 
-        # Barred, wait until the latest clears-at, not known, fix first, clear: in this order. at: seconds; passing:
-        # rules that are not counted.
+        # Barred, wait until the latest clears-at, not known, fix first, clear: in this order. at:
+        # seconds; passing: rules that are not counted.
         def gate(at, passing: nil)
           clears = -EVER
           count = Hash.new(0)
@@ -79,7 +83,9 @@ module SteadyMove
 
         # Is a rule not known at an instant?
         def unknown?(rule, at)
-          each_at(at) { |effect, _, id| return true if id == rule && %w[unknown dark].include?(effect) }
+          each_at(at) do |effect, _, id|
+            return true if id == rule && %w[unknown dark].include?(effect)
+          end
           false
         end
 
@@ -92,7 +98,8 @@ module SteadyMove
           end
         end
 
-        # The next instant after `at` at which something begins or ends; infinity where nothing does.
+        # The next instant after `at` at which something begins or ends; infinity where nothing
+        # does.
         def next_change(at)
           soonest = EVER
           each { |from, to, _, _| [from, to].each { |t| soonest = t if t > at && t < soonest } }
@@ -105,18 +112,23 @@ module SteadyMove
         # Open windows within [from, to): what no bar or wait covers, and of which enough is known.
         def windows(from, to)
           closed = []
-          each { |a, b, effect, _| closed << [a, b] if a < to && b > from && CLOSING.include?(effect) }
+          each do |a, b, effect, _|
+            closed << [a, b] if a < to && b > from && CLOSING.include?(effect)
+          end
           Intervals.complement(closed, from, to)
         end
 
-        # Stretches within [from, to) of which nobody knows whether they are open, and no bar or wait closes them.
+        # Stretches within [from, to) of which nobody knows whether they are open, and no bar or
+        # wait closes them.
         def dark(from, to)
           dark = []
           closed = []
           each do |a, b, effect, _|
             next unless a < to && b > from
 
-            (effect == "dark" ? dark : closed) << [[a, from].max, [b, to].min] if CLOSING.include?(effect)
+            if CLOSING.include?(effect)
+              (effect == "dark" ? dark : closed) << [[a, from].max, [b, to].min]
+            end
           end
           Intervals.union(dark).flat_map { |a, b| Intervals.complement(closed, a, b) }
         end

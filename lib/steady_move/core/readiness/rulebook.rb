@@ -3,17 +3,33 @@
 module SteadyMove
   module Core
     module Readiness
-      # Rules and suffix families as data. Built from parsed documents (the disk is read elsewhere), refused where
-      # they err.
+      # Rules and suffix families as data. Built from parsed documents (the disk is read elsewhere),
+      # refused where they err.
       class Rulebook
-        # One rule's row. title: as people read it; params: numbers such as days; words: parts of its sentences; soft:
-        # its stretches are marked on the ruler, windows stay open in them; in_move: what a fix is to a move: one of
-        # its steps, what has to be done first, or a caution.
+        # One rule's row. title: as people read it; params: numbers such as days; words: parts of
+        # its sentences; soft: its stretches are marked on the ruler, windows stay open in them;
+        # in_move: what a fix is to a move: one of its steps, what has to be done first, or a
+        # caution.
         # hard: where its facts are not known, nobody can say that the name may go.
-        Entry = Struct.new(:id, :title, :effect, :because, :remedy, :find_out, :params, :words, :soft, :hard, :in_move,
-          :source, keyword_init: true)
+        Entry =
+          Struct.new(
+            :id,
+            :title,
+            :effect,
+            :because,
+            :remedy,
+            :find_out,
+            :params,
+            :words,
+            :soft,
+            :hard,
+            :in_move,
+            :source,
+            keyword_init: true
+          )
 
-        # A mistake in a document; path: where in it, e.g. [3, "effect"], so that its line can be named.
+        # A mistake in a document; path: where in it, e.g. [3, "effect"], so that its line can be
+        # named.
         class Invalid < StandardError
           attr_reader :file, :path
 
@@ -26,22 +42,44 @@ module SteadyMove
 
         EFFECTS = %w[bar wait fix caution step].freeze
         IN_MOVE = %w[step first caution].freeze
-        # Rules that are a registry's or its policy's own: not known of a suffix that no family lists.
-        POLICIES = %w[new-name recent-move registrant-change after-expiry grace-year ten-years unpaid presence
-          code-missing].freeze
+        # Rules that are a registry's or its policy's own: not known of a suffix that no family
+        # lists.
+        POLICIES = %w[
+          new-name
+          recent-move
+          registrant-change
+          after-expiry
+          grace-year
+          ten-years
+          unpaid
+          presence
+          code-missing
+        ].freeze
         UNLISTED = "suffix-unlisted"
 
         attr_reader :entries, :families
 
         # rules: {file:, rows: [Hash]}; families: [{file:, row: Hash}]. Raises Invalid.
         def initialize(rules:, families:)
-          @entries = rules[:rows].each_with_index.to_h do |row, i|
-            [row["id"], Checks.entry(rules[:file], row, i)]
-          end.freeze
+          @entries =
+            rules[:rows]
+              .each_with_index
+              .to_h { |row, i| [row["id"], Checks.entry(rules[:file], row, i)] }
+              .freeze
           @families = families.map { |f| Checks.family(f[:file], f[:row], @entries) }.freeze
-          @unlisted = Family.build(id: "unlisted", title: "Not in the rulebook", suffixes: [], code: "needed",
-            lock: "yes",
-            rules: @entries.keys - POLICIES, lines: @entries, move_hours: [1, 168, 240], source: {})
+          @unlisted =
+            Family.build(
+              id: "unlisted",
+              title: "Not in the rulebook",
+              suffixes: [],
+              code: "needed",
+              lock: "yes",
+              rules: @entries.keys - POLICIES,
+              lines: @entries,
+              move_hours: [1, 168, 240],
+              source: {
+              }
+            )
           index
           freeze
         end
@@ -60,14 +98,21 @@ module SteadyMove
 
         def inspect = "#<Rulebook>"
 
-        # The same rulebook with a site's overrides: [Override]; a suffix that is overruled becomes a family of its
-        # own.
+        # The same rulebook with a site's overrides: [Override]; a suffix that is overruled becomes
+        # a family of its own.
         def with(overrides)
-          overrides.group_by(&:suffix).reduce(dup) do |book, (suffix, list)|
-            base = book.base(suffix, list)
-            words = list.reject { |o| o.key == "family" }
-            base ? book.replace(suffix, words.reduce(base.at(suffix)) { |family, o| o.on(family) }) : book
-          end.freeze
+          overrides
+            .group_by(&:suffix)
+            .reduce(dup) do |book, (suffix, list)|
+              base = book.base(suffix, list)
+              words = list.reject { |o| o.key == "family" }
+              if base
+                book.replace(suffix, words.reduce(base.at(suffix)) { |family, o| o.on(family) })
+              else
+                book
+              end
+            end
+            .freeze
         end
 
         protected
@@ -85,9 +130,7 @@ module SteadyMove
         def replace(suffix, family)
           dup.tap do |b|
             b.instance_exec do
-              @families = (@families.map do |f|
-                f.without(suffix)
-              end << family).freeze and index
+              @families = (@families.map { |f| f.without(suffix) } << family).freeze and index
             end
           end
         end
@@ -97,13 +140,16 @@ module SteadyMove
         # The family of the longest end of a suffix that has one.
         def shorter(suffix)
           labels = suffix.split(".")
-          (1...labels.size).each { |i| (found = @by_suffix[labels.drop(i).join(".")]) && (return found) }
+          (1...labels.size).each do |i|
+            (found = @by_suffix[labels.drop(i).join(".")]) && (return found)
+          end
           nil
         end
 
         def index
           @by_suffix = @families.flat_map { |f| f.suffixes.map { |s| [s, f] } }.to_h.freeze
-          @deep_suffixes = @by_suffix.keys.select { |s| s.include?(".") }.sort_by { |s| -s.length }.freeze
+          @deep_suffixes =
+            @by_suffix.keys.select { |s| s.include?(".") }.sort_by { |s| -s.length }.freeze
         end
       end
     end

@@ -3,34 +3,37 @@
 module SteadyMove
   module Core
     module Readiness
-      # One small object a rule, found by id; their texts and numbers are rows of config/rulebook/rules.yml.
+      # One small object a rule, found by id; their texts and numbers are rows of
+      # config/rulebook/rules.yml.
       module Rules
         DAY = 86_400
         ALWAYS = -Float::INFINITY
         EVER = Float::INFINITY
 
         # needs: the facts without which it can't judge; rests_on: rules that are judged before it;
-        # asked: (circumstances) → does it concern this name and destination at all?
-        # towards: for a rule that looks at the destination, the facts besides its needs that it asks for; nil for
+        # asked: (circumstances) → does it concern this name and destination at all? towards: for a
+        # rule that looks at the destination, the facts besides its needs that it asks for; nil for
         # all others.
         # without: what can be said where its needs are not known, as spans; nil where nothing can.
-        # spans: (facts, entry, circumstances) → [[from, to, effect or nil, values]] or nil. A nil effect is the
-        # entry's own.
-        Rule = Struct.new(:needs, :rests_on, :asked, :towards, :without, :spans) do
-          # Rule.of(:created_at) { |facts, entry, about| … }
-          def self.of(*needs, rests_on: [], asked: nil, towards: nil, without: nil, &spans)
-            new(needs, rests_on, asked, towards, without, spans).freeze
-          end
+        # spans: (facts, entry, circumstances) → [[from, to, effect or nil, values]] or nil. A nil
+        # effect is the entry's own.
+        Rule =
+          Struct.new(:needs, :rests_on, :asked, :towards, :without, :spans) do
+            # Rule.of(:created_at) { |facts, entry, about| … }
+            def self.of(*needs, rests_on: [], asked: nil, towards: nil, without: nil, &spans)
+              new(needs, rests_on, asked, towards, without, spans).freeze
+            end
 
-          # Does it look at the destination?
-          def towards? = !towards.nil?
-        end
+            # Does it look at the destination?
+            def towards? = !towards.nil?
+          end
 
         # The facts that rules which look at the destination ask for.
         def self.towards_facts
-          @towards_facts ||= ([:registered] + all.values.select(&:towards?).flat_map do |r|
-            r.needs + r.towards
-          end).uniq.freeze
+          @towards_facts ||=
+            (
+              [:registered] + all.values.select(&:towards?).flat_map { |r| r.needs + r.towards }
+            ).uniq.freeze
         end
 
         # Holds at any time, for all that is known.
@@ -41,10 +44,15 @@ module SteadyMove
 
         # {id => Rule}, all of them, those that rest on others last.
         def self.all
-          @all ||= in_order([Holds, Blocks, Deadlines, Persons, Codes, Places].map { |m| m::RULES }.reduce(:merge))
+          @all ||=
+            in_order(
+              [Holds, Blocks, Deadlines, Persons, Codes, Places].map { |m| m::RULES }.reduce(:merge)
+            )
         end
 
-        def self.in_order(rules) = rules.partition { |_, r| r.rests_on.empty? }.reduce(:+).to_h.freeze
+        def self.in_order(rules)
+          rules.partition { |_, r| r.rests_on.empty? }.reduce(:+).to_h.freeze
+        end
         private_class_method :in_order
 
         # The same with others added, while the block runs: for trying a rule out.

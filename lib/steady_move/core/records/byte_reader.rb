@@ -14,7 +14,7 @@ module SteadyMove
         def take(count)
           if @at + count > @bytes.bytesize
             raise ArgumentError,
-              "rdata ends after #{@bytes.bytesize} octets; #{@at + count} are needed"
+                  "rdata ends after #{@bytes.bytesize} octets; #{@at + count} are needed"
           end
 
           @at += count

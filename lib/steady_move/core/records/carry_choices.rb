@@ -3,19 +3,34 @@
 module SteadyMove
   module Core
     module Records
-      # What can be done with name servers and records when a name moves, what each would mean for this name, and which
-      # one the desk recommends (common practice; rules of the job §6).
+      # What can be done with name servers and records when a name moves, what each would mean for
+      # this name, and which one the desk recommends (common practice; rules of the job §6).
       module CarryChoices
         IDS = %w[keep carry copy later dns_only stay].freeze
         # What is known of a name's records; each is true, false, or nil where it is not known.
-        # ends: does the present host's zone end with the registration; same_host: will the destination serve it as
-        # well; signed: has it a DS; mail: has it MX; host_known: is it known who runs the present servers; zone: is a
-        # copy of the zone held, complete: is that all of it; new_hosts: how many other hosts are known; copies: does
-        # the destination copy zones; barred: can the registration not move now; in_bailiwick: are its name servers
-        # named under it.
-        Facts = Struct.new(:ends, :signed, :mail, :host_known, :zone, :complete, :new_hosts, :copies, :gives_servers,
-          :barred, :in_bailiwick, keyword_init: true)
-        # recommended: is it the desk's; open: can it be done; means: [Phrase]; because: Phrase of the recommendation.
+        # ends: does the present host's zone end with the registration; same_host: will the
+        # destination serve it as well; signed: has it a DS; mail: has it MX; host_known: is it
+        # known who runs the present servers; zone: is a copy of the zone held, complete: is that
+        # all of it; new_hosts: how many other hosts are known; copies: does the destination copy
+        # zones; barred: can the registration not move now; in_bailiwick: are its name servers named
+        # under it.
+        Facts =
+          Struct.new(
+            :ends,
+            :signed,
+            :mail,
+            :host_known,
+            :zone,
+            :complete,
+            :new_hosts,
+            :copies,
+            :gives_servers,
+            :barred,
+            :in_bailiwick,
+            keyword_init: true
+          )
+        # recommended: is it the desk's; open: can it be done; means: [Phrase]; because: Phrase of
+        # the recommendation.
         Choice = Struct.new(:id, :recommended, :open, :means, :because, keyword_init: true)
 
         module_function
@@ -23,10 +38,17 @@ module SteadyMove
         # Returns [Choice], the recommended one first.
         def of(facts)
           best, why = recommended(facts)
-          IDS.map do |id|
-            Choice.new(id: id, recommended: id == best, open: open?(id, facts), means: means(id, facts),
-              because: (why if id == best))
-          end.sort_by { |c| [c.recommended ? 0 : 1, IDS.index(c.id)] }
+          IDS
+            .map do |id|
+              Choice.new(
+                id: id,
+                recommended: id == best,
+                open: open?(id, facts),
+                means: means(id, facts),
+                because: (why if id == best)
+              )
+            end
+            .sort_by { |c| [c.recommended ? 0 : 1, IDS.index(c.id)] }
         end
 
         # [id, Phrase]
@@ -38,7 +60,7 @@ module SteadyMove
         # Another DNS host is known.
         def with_hosts(facts)
           return %w[dns_only barred_and_ends] if facts.barred && facts.ends
-          return ["carry", facts.signed ? "ends_signed" : "ends"] if facts.ends
+          return "carry", facts.signed ? "ends_signed" : "ends" if facts.ends
           return %w[keep stands_alone] if facts.ends == false
 
           facts.in_bailiwick ? %w[keep own_servers] : %w[carry host_unknown]
@@ -55,24 +77,39 @@ module SteadyMove
         # Can it be begun as things are?
         def open?(id, facts)
           case id
-          when "carry", "dns_only" then facts.new_hosts.positive?
-          when "copy" then facts.copies != false
-          else true
+          when "carry", "dns_only"
+            facts.new_hosts.positive?
+          when "copy"
+            facts.copies != false
+          else
+            true
           end
         end
 
         def means(id, facts)
-          keys = ["base", ("ends" if facts.ends), ("signed" if facts.signed), ("mail" if facts.mail),
-            ("own_servers" if facts.in_bailiwick), ("no_zone" unless facts.zone),
-            ("incomplete" if facts.zone && !facts.complete)].compact
-          keys.filter_map { |key| MEANS[id].include?(key) ? Phrase.of("records.choices.#{id}.#{key}") : nil }
+          keys = [
+            "base",
+            ("ends" if facts.ends),
+            ("signed" if facts.signed),
+            ("mail" if facts.mail),
+            ("own_servers" if facts.in_bailiwick),
+            ("no_zone" unless facts.zone),
+            ("incomplete" if facts.zone && !facts.complete)
+          ].compact
+          keys.filter_map do |key|
+            MEANS[id].include?(key) ? Phrase.of("records.choices.#{id}.#{key}") : nil
+          end
         end
 
         # Which sentences each choice has; the words stand in the catalogue.
-        MEANS = { "keep" => %w[base ends signed own_servers],
-                  "carry" => %w[base signed mail no_zone incomplete own_servers],
-                  "copy" => %w[base signed mail no_zone], "later" => %w[base signed mail no_zone],
-                  "dns_only" => %w[base signed mail no_zone incomplete], "stay" => %w[base ends signed mail] }.freeze
+        MEANS = {
+          "keep" => %w[base ends signed own_servers],
+          "carry" => %w[base signed mail no_zone incomplete own_servers],
+          "copy" => %w[base signed mail no_zone],
+          "later" => %w[base signed mail no_zone],
+          "dns_only" => %w[base signed mail no_zone incomplete],
+          "stay" => %w[base ends signed mail]
+        }.freeze
         private_class_method :recommended, :with_hosts, :without_hosts, :open?, :means
       end
     end

@@ -3,15 +3,17 @@
 module SteadyMove
   module Core
     module Records
-      # Compares two zones record set by record set (RFC 2181 §5), by meaning; SOA and apex NS stand apart.
+      # Compares two zones record set by record set (RFC 2181 §5), by meaning; SOA and apex NS stand
+      # apart.
       module Comparison
-        # kind: same, ttl, different, missing (only old has it) or extra (only new has it); old/new: RecordSet or nil;
-        # breaks: what stops working for people, a Phrase, or nil.
+        # kind: same, ttl, different, missing (only old has it) or extra (only new has it); old/new:
+        # RecordSet or nil; breaks: what stops working for people, a Phrase, or nil.
         # rank: how bad that is, least first.
-        Row = Struct.new(:kind, :name, :type, :old, :new, :breaks, :rank, keyword_init: true) do
-          # What would break first, the worst of it before all, then by name and type.
-          def order = [KINDS.index(kind), rank].pack("CC") + (old || new).order
-        end
+        Row =
+          Struct.new(:kind, :name, :type, :old, :new, :breaks, :rank, keyword_init: true) do
+            # What would break first, the worst of it before all, then by name and type.
+            def order = [KINDS.index(kind), rank].pack("CC") + (old || new).order
+          end
 
         # What comes first.
         KINDS = %i[missing different extra ttl same].freeze
@@ -25,8 +27,10 @@ module SteadyMove
 
         # The same without what is the same.
         def differences(old, new)
-          pairs(old, new).reject { |a, b| a && b && a.ttl == b.ttl && a.same_data?(b) }
-            .map { |a, b| row(a, b, old.origin) }.sort_by(&:order)
+          pairs(old, new)
+            .reject { |a, b| a && b && a.ttl == b.ttl && a.same_data?(b) }
+            .map { |a, b| row(a, b, old.origin) }
+            .sort_by(&:order)
         end
 
         # True where every difference is at most one of TTL.
@@ -39,14 +43,26 @@ module SteadyMove
         end
 
         def row(old, new, origin)
-          kind = if new.nil? then :missing
-          elsif old.nil? then :extra
-          elsif !old.same_data?(new) then :different
-          else old.ttl == new.ttl ? :same : :ttl
-          end
+          kind =
+            if new.nil?
+              :missing
+            elsif old.nil?
+              :extra
+            elsif !old.same_data?(new)
+              :different
+            else
+              old.ttl == new.ttl ? :same : :ttl
+            end
           name, type = (old || new).id
-          Row.new(kind: kind, name: name, type: type, old: old, new: new, breaks: old && Breaks.of(kind, old, origin),
-            rank: old && %i[missing different].include?(kind) ? Breaks.rank(old, origin) : 0).freeze
+          Row.new(
+            kind: kind,
+            name: name,
+            type: type,
+            old: old,
+            new: new,
+            breaks: old && Breaks.of(kind, old, origin),
+            rank: old && %i[missing different].include?(kind) ? Breaks.rank(old, origin) : 0
+          ).freeze
         end
         private_class_method :pairs, :row
       end

@@ -3,7 +3,8 @@
 module SteadyMove
   module Core
     module Records
-      # An entry: the line it starts on, whether it starts with blanks (the owner is inherited), its tokens.
+      # An entry: the line it starts on, whether it starts with blanks (the owner is inherited), its
+      # tokens.
       Entry = Struct.new(:line, :inherits, :tokens)
     end
   end

@@ -5,7 +5,8 @@ require "strscan"
 module SteadyMove
   module Core
     module Records
-      # Backslash escapes of zone files: \X stands for X, \DDD for the octet with that decimal value (RFC 1035 §5.1).
+      # Backslash escapes of zone files: \X stands for X, \DDD for the octet with that decimal value
+      # (RFC 1035 §5.1).
       module Escape
         module_function
 
@@ -16,8 +17,10 @@ module SteadyMove
             raise ArgumentError, "escape \\#{scan[1]} is above 255" if value > 255
 
             value.chr.b
-          elsif scan.check(/\\\d/n) then raise ArgumentError, "an escape of a number has three digits, as in \\012"
-          elsif scan.skip(/\\(.)/mn) then scan[1].b
+          elsif scan.check(/\\\d/n)
+            raise ArgumentError, "an escape of a number has three digits, as in \\012"
+          elsif scan.skip(/\\(.)/mn)
+            scan[1].b
           else
             raise ArgumentError, "a backslash stands at the end"
           end
@@ -35,14 +38,17 @@ module SteadyMove
 
         # A label's presentation form, escaping what a zone file would read as its own.
         def label(bytes)
-          bytes.b.gsub(%r{[^A-Za-z0-9_*/+-]}n) do |c|
-            c.ord.between?(0x21, 0x7e) && '.;\\()"@$'.include?(c) ? "\\#{c}" : plain_or_decimal(c)
-          end
+          bytes
+            .b
+            .gsub(%r{[^A-Za-z0-9_*/+-]}n) do |c|
+              c.ord.between?(0x21, 0x7e) && '.;\\()"@$'.include?(c) ? "\\#{c}" : plain_or_decimal(c)
+            end
         end
 
         # A character-string in quotes.
         def quoted(bytes)
-          body = bytes.b.gsub(/["\\]|[^\x20-\x7e]/n) { |c| '"\\'.include?(c) ? "\\#{c}" : decimal(c) }
+          body =
+            bytes.b.gsub(/["\\]|[^\x20-\x7e]/n) { |c| '"\\'.include?(c) ? "\\#{c}" : decimal(c) }
           %("#{body}")
         end
 

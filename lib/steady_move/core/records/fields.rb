@@ -33,8 +33,7 @@ module SteadyMove
         # text → Integer from 0 to max; raises ArgumentError.
         def whole(text, max)
           unless text.match?(/\A\d{1,10}\z/) && text.to_i <= max
-            raise ArgumentError,
-              "“#{text}” is not a whole number from 0 to #{max}"
+            raise ArgumentError, "“#{text}” is not a whole number from 0 to #{max}"
           end
 
           text.to_i
@@ -69,7 +68,7 @@ module SteadyMove
           bytes = Escape.undo(token.text)
           if bytes.bytesize > 255
             raise ArgumentError,
-              "one text has #{bytes.bytesize} octets; at most 255 fit, split it in several"
+                  "one text has #{bytes.bytesize} octets; at most 255 fit, split it in several"
           end
 
           bytes
@@ -77,7 +76,11 @@ module SteadyMove
 
         # Letters and digits (RFC 8659 §4.1).
         def tag(text)
-          text.match?(/\A[a-z0-9]{1,255}\z/i) ? text.b : raise(ArgumentError, "a tag has letters and digits alone")
+          if text.match?(/\A[a-z0-9]{1,255}\z/i)
+            text.b
+          else
+            raise(ArgumentError, "a tag has letters and digits alone")
+          end
         end
 
         # All tokens that are left, run together, as hexadecimal and base64 fields may be split.
@@ -104,7 +107,8 @@ module SteadyMove
         # 14 digits → seconds; raises ArgumentError for what no calendar has.
         def instant(text)
           parts = text.unpack("a4a2a2a2a2a2").map(&:to_i)
-          unless Date.valid_date?(*parts.first(3)) && parts[3] < 24 && parts[4] < 60 && parts[5] < 61
+          unless Date.valid_date?(*parts.first(3)) && parts[3] < 24 && parts[4] < 60 &&
+                   parts[5] < 61
             raise ArgumentError
           end
 
@@ -114,8 +118,7 @@ module SteadyMove
         # Hexadecimal digits → octets; raises ArgumentError.
         def unhex(text)
           unless text.match?(/\A(\h\h)*\z/)
-            raise ArgumentError,
-              "“#{text[0, 20]}” is not an even run of hexadecimal digits"
+            raise ArgumentError, "“#{text[0, 20]}” is not an even run of hexadecimal digits"
           end
 
           [text].pack("H*")
@@ -144,47 +147,124 @@ module SteadyMove
           Name.parse(take(tokens, "a name"), origin: origin)
         end
 
-        NAME = Kind.new(->(t, o) { name(t, o) }, :to_s.to_proc,
-          ->(v, c) { v.to_wire(canonical: c) }, ->(r) { Name.from_wire(r) })
-        STRINGS = Kind.new(->(t, _o) { strings(t) }, ->(v) { v.map { |s| Escape.quoted(s) }.join(" ") },
-          ->(v, _c) { v.map { |s| counted(s) }.join }, ->(r) { unwire_strings(r) })
-        STRING = Kind.new(->(t, _o) { string(t.shift) }, Escape.method(:quoted).to_proc,
-          ->(v, _c) { counted(v) }, ->(r) { r.take(r.u8) })
+        NAME =
+          Kind.new(
+            ->(t, o) { name(t, o) },
+            :to_s.to_proc,
+            ->(v, c) { v.to_wire(canonical: c) },
+            ->(r) { Name.from_wire(r) }
+          )
+        STRINGS =
+          Kind.new(
+            ->(t, _o) { strings(t) },
+            ->(v) { v.map { |s| Escape.quoted(s) }.join(" ") },
+            ->(v, _c) { v.map { |s| counted(s) }.join },
+            ->(r) { unwire_strings(r) }
+          )
+        STRING =
+          Kind.new(
+            ->(t, _o) { string(t.shift) },
+            Escape.method(:quoted).to_proc,
+            ->(v, _c) { counted(v) },
+            ->(r) { r.take(r.u8) }
+          )
         # CAA's value runs to the end without a length octet (RFC 8659 §4.1).
-        VALUE = Kind.new(->(t, _o) { Escape.undo(take(t, "a value")) }, Escape.method(:quoted).to_proc,
-          ->(v, _c) { v }, lambda(&:rest))
-        TAG = Kind.new(->(t, _o) { tag(take(t, "a tag")) }, :to_s.to_proc,
-          ->(v, c) { counted(c ? v.downcase : v) }, ->(r) { r.take(r.u8) })
-        HEX = Kind.new(->(t, _o) { unhex(joined(t, "hexadecimal data")) }, ->(v) { v.unpack1("H*").upcase },
-          ->(v, _c) { v }, lambda(&:rest))
-        BASE64 = Kind.new(->(t, _o) { unbase64(joined(t, "base64 data")) }, ->(v) { [v].pack("m0") },
-          ->(v, _c) { v }, lambda(&:rest))
-        TIME = Kind.new(->(t, _o) { Ttl.seconds(take(t, "a time")) }, :to_s.to_proc,
-          ->(v, _c) { [v].pack("N") }, :u32.to_proc)
+        VALUE =
+          Kind.new(
+            ->(t, _o) { Escape.undo(take(t, "a value")) },
+            Escape.method(:quoted).to_proc,
+            ->(v, _c) { v },
+            lambda(&:rest)
+          )
+        TAG =
+          Kind.new(
+            ->(t, _o) { tag(take(t, "a tag")) },
+            :to_s.to_proc,
+            ->(v, c) { counted(c ? v.downcase : v) },
+            ->(r) { r.take(r.u8) }
+          )
+        HEX =
+          Kind.new(
+            ->(t, _o) { unhex(joined(t, "hexadecimal data")) },
+            ->(v) { v.unpack1("H*").upcase },
+            ->(v, _c) { v },
+            lambda(&:rest)
+          )
+        BASE64 =
+          Kind.new(
+            ->(t, _o) { unbase64(joined(t, "base64 data")) },
+            ->(v) { [v].pack("m0") },
+            ->(v, _c) { v },
+            lambda(&:rest)
+          )
+        TIME =
+          Kind.new(
+            ->(t, _o) { Ttl.seconds(take(t, "a time")) },
+            :to_s.to_proc,
+            ->(v, _c) { [v].pack("N") },
+            :u32.to_proc
+          )
 
         # A record type by its mnemonic, as in RRSIG (RFC 4034 §3.1.1).
-        RRTYPE = Kind.new(->(t, _o) { rrtype(take(t, "a record type")) }, :to_s.to_proc,
-          ->(v, _c) { [Rdata.number_of(v)].pack("n") }, ->(r) { Rdata.type_of(r.u16) })
+        RRTYPE =
+          Kind.new(
+            ->(t, _o) { rrtype(take(t, "a record type")) },
+            :to_s.to_proc,
+            ->(v, _c) { [Rdata.number_of(v)].pack("n") },
+            ->(r) { Rdata.type_of(r.u16) }
+          )
         # Seconds since 1970, written as YYYYMMDDHHmmSS or as a number (RFC 4034 §3.2).
-        STAMP = Kind.new(->(t, _o) { stamp(take(t, "an instant")) }, ->(v) { Time.at(v).utc.strftime("%Y%m%d%H%M%S") },
-          ->(v, _c) { [v].pack("N") }, :u32.to_proc)
-        BITMAP = Kind.new(->(t, _o) { t.shift(t.size).map { |x| rrtype(x.text) } }, ->(v) {
-          v.sort_by do |x|
-            Rdata.number_of(x)
-          end.join(" ")
-        },
-          ->(v, _c) { TypeBitmap.wire(v) }, ->(r) { TypeBitmap.unwire(r) })
+        STAMP =
+          Kind.new(
+            ->(t, _o) { stamp(take(t, "an instant")) },
+            ->(v) { Time.at(v).utc.strftime("%Y%m%d%H%M%S") },
+            ->(v, _c) { [v].pack("N") },
+            :u32.to_proc
+          )
+        BITMAP =
+          Kind.new(
+            ->(t, _o) { t.shift(t.size).map { |x| rrtype(x.text) } },
+            ->(v) { v.sort_by { |x| Rdata.number_of(x) }.join(" ") },
+            ->(v, _c) { TypeBitmap.wire(v) },
+            ->(r) { TypeBitmap.unwire(r) }
+          )
 
         ALL = {
-          rrtype: RRTYPE, stamp: STAMP, bitmap: BITMAP,
-          u8: number(8, "C"), u16: number(16, "n"), u32: number(32, "N"), time: TIME, name: NAME,
-          ipv4: Kind.new(->(t, _o) { address(take(t, "an address"), 4) }, ->(v) { IPAddr.new_ntoh(v).to_s },
-            ->(v, _c) { v }, ->(r) { r.take(4) }),
-          ipv6: Kind.new(->(t, _o) { address(take(t, "an address"), 6) }, ->(v) { IPAddr.new_ntoh(v).to_s },
-            ->(v, _c) { v }, ->(r) { r.take(16) }),
-          string: STRING, strings: STRINGS, value: VALUE, tag: TAG, hex: HEX, base64: BASE64,
-          svc_params: Kind.new(->(t, _o) { SvcParams.parse(t.shift(t.size)) }, SvcParams.method(:text).to_proc,
-            ->(v, _c) { SvcParams.wire(v) }, SvcParams.method(:unwire).to_proc)
+          rrtype: RRTYPE,
+          stamp: STAMP,
+          bitmap: BITMAP,
+          u8: number(8, "C"),
+          u16: number(16, "n"),
+          u32: number(32, "N"),
+          time: TIME,
+          name: NAME,
+          ipv4:
+            Kind.new(
+              ->(t, _o) { address(take(t, "an address"), 4) },
+              ->(v) { IPAddr.new_ntoh(v).to_s },
+              ->(v, _c) { v },
+              ->(r) { r.take(4) }
+            ),
+          ipv6:
+            Kind.new(
+              ->(t, _o) { address(take(t, "an address"), 6) },
+              ->(v) { IPAddr.new_ntoh(v).to_s },
+              ->(v, _c) { v },
+              ->(r) { r.take(16) }
+            ),
+          string: STRING,
+          strings: STRINGS,
+          value: VALUE,
+          tag: TAG,
+          hex: HEX,
+          base64: BASE64,
+          svc_params:
+            Kind.new(
+              ->(t, _o) { SvcParams.parse(t.shift(t.size)) },
+              SvcParams.method(:text).to_proc,
+              ->(v, _c) { SvcParams.wire(v) },
+              SvcParams.method(:unwire).to_proc
+            )
         }.freeze
       end
     end

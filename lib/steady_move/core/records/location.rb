@@ -12,22 +12,28 @@ module SteadyMove
 
         module_function
 
-        # tokens: degrees [minutes [seconds]] N|S, the same E|W, altitude, [size [horizontal [vertical]]]. Returns the
-        # octets.
+        # tokens: degrees [minutes [seconds]] N|S, the same E|W, altitude, [size [horizontal
+        # [vertical]]]. Returns the octets.
         def parse(tokens)
           latitude = angle(tokens, %w[N S], 90)
           longitude = angle(tokens, %w[E W], 180)
           altitude = centimetres(Fields.take(tokens, "the altitude"), -DATUM..4_284_967_295)
-          sizes = DEFAULTS.map { |usual| tokens.empty? ? usual : centimetres(tokens.shift.text, 0..9_000_000_000) }
+          sizes =
+            DEFAULTS.map do |usual|
+              tokens.empty? ? usual : centimetres(tokens.shift.text, 0..9_000_000_000)
+            end
           [0, *sizes.map { |s| packed(s) }, latitude, longitude, altitude + DATUM].pack("CCCCNNN")
         end
 
         def angle(tokens, sides, most)
           parts = []
-          parts << Fields.take(tokens, "a side of the earth") until sides.include?(parts.last&.upcase) || parts.size > 4
+          until sides.include?(parts.last&.upcase) || parts.size > 4
+            parts << Fields.take(tokens, "a side of the earth")
+          end
           side = parts.pop.upcase
-          raise ArgumentError, "degrees, minutes, seconds and #{sides.join(' or ')} are expected" unless
-            sides.include?(side) && parts.size.between?(1, 3)
+          unless sides.include?(side) && parts.size.between?(1, 3)
+            raise ArgumentError, "degrees, minutes, seconds and #{sides.join(" or ")} are expected"
+          end
 
           thousandths = thousandths(parts, most)
           EQUATOR + (side == sides.first ? thousandths : -thousandths)
@@ -37,10 +43,16 @@ module SteadyMove
           degrees, minutes = parts.first(2).map { |p| Fields.whole(p, most) }
           seconds = parts[2] || "0"
           whole, fraction = seconds.match(/\A(\d{1,2})(?:\.(\d{1,3}))?\z/)&.captures
-          raise ArgumentError, "“#{seconds}” is not a number of seconds below 60" if whole.nil? || whole.to_i > 59
-          raise ArgumentError, "“#{minutes}” is not a number of minutes below 60" if minutes.to_i > 59
+          if whole.nil? || whole.to_i > 59
+            raise ArgumentError, "“#{seconds}” is not a number of seconds below 60"
+          end
+          if minutes.to_i > 59
+            raise ArgumentError, "“#{minutes}” is not a number of minutes below 60"
+          end
 
-          sum = (((degrees * 60) + minutes.to_i) * 60_000) + (whole.to_i * 1000) + fraction.to_s.ljust(3, "0").to_i
+          sum =
+            (((degrees * 60) + minutes.to_i) * 60_000) + (whole.to_i * 1000) +
+              fraction.to_s.ljust(3, "0").to_i
           raise ArgumentError, "more than #{most} degrees" if sum > most * 3_600_000
 
           sum
@@ -65,20 +77,34 @@ module SteadyMove
         def text(octets)
           _, size, across, up, latitude, longitude, altitude = octets.unpack("CCCCNNN")
           sizes = [size, across, up].map { |p| (p >> 4) * (10**(p & 15)) }
-          [degrees(latitude, %w[N S]), degrees(longitude, %w[E W]), metres(altitude - DATUM),
-            *sizes.map { |s| s < 100 ? metres(s) : "#{s / 100}m" }].join(" ")
+          [
+            degrees(latitude, %w[N S]),
+            degrees(longitude, %w[E W]),
+            metres(altitude - DATUM),
+            *sizes.map { |s| s < 100 ? metres(s) : "#{s / 100}m" }
+          ].join(" ")
         end
 
         def degrees(value, sides)
           side = value >= EQUATOR ? sides.first : sides.last
           rest = (value - EQUATOR).abs
-          format("%<d>d %<m>d %<s>d.%<t>03d %<side>s", d: rest / 3_600_000, m: rest / 60_000 % 60, s: rest / 1000 % 60,
-            t: rest % 1000, side: side)
+          format(
+            "%<d>d %<m>d %<s>d.%<t>03d %<side>s",
+            d: rest / 3_600_000,
+            m: rest / 60_000 % 60,
+            s: rest / 1000 % 60,
+            t: rest % 1000,
+            side: side
+          )
         end
 
         def metres(cents)
-          format("%<sign>s%<whole>d.%<rest>02dm", sign: cents.negative? ? "-" : "", whole: cents.abs / 100,
-            rest: cents.abs % 100)
+          format(
+            "%<sign>s%<whole>d.%<rest>02dm",
+            sign: cents.negative? ? "-" : "",
+            whole: cents.abs / 100,
+            rest: cents.abs % 100
+          )
         end
         private_class_method :angle, :thousandths, :centimetres, :packed, :degrees, :metres
       end

@@ -15,8 +15,8 @@ module SteadyMove
         # id: its labels in lower case, each behind its length; equal for equal names (RFC 4343).
         attr_reader :labels, :id, :hash
 
-        # labels: array of byte strings, leftmost first; id: where it is known and all is known to be right.
-        # Raises ArgumentError naming the label or the length at fault.
+        # labels: array of byte strings, leftmost first; id: where it is known and all is known to
+        # be right. Raises ArgumentError naming the label or the length at fault.
         def initialize(labels, id = nil)
           # Lengths are at most 63: no letter is mistaken for one.
           @id = id || checked(labels).downcase(:ascii).freeze
@@ -25,7 +25,8 @@ module SteadyMove
         end
 
         # A name whose labels and length are known to be right (PlainLine).
-        #   Records::Name.plain("www.Sub", Records::Name.parse("tide.example")).to_s # => "www.Sub.tide.example."
+        #   Records::Name.plain("www.Sub", Records::Name.parse("tide.example")).to_s
+        #     # => "www.Sub.tide.example."
         def self.plain(text, origin)
           return origin if text == "@"
 
@@ -38,7 +39,8 @@ module SteadyMove
           new(labels.concat(origin.labels), octets << origin.id)
         end
 
-        # Labels as octets, each behind its length; raises ArgumentError where one or all are too long.
+        # Labels as octets, each behind its length; raises ArgumentError where one or all are too
+        # long.
         def checked(labels)
           octets = +"".b
           labels.each do |label|
@@ -47,7 +49,11 @@ module SteadyMove
             octets << size << label
           end
           total = octets.bytesize + 1
-          total > WIRE_MAX ? raise(ArgumentError, "the name takes #{total} octets; at most 255 fit") : octets
+          if total > WIRE_MAX
+            raise(ArgumentError, "the name takes #{total} octets; at most 255 fit")
+          else
+            octets
+          end
         end
 
         # Raises ArgumentError that says what is wrong with a label.
@@ -60,13 +66,14 @@ module SteadyMove
 
         ROOT = new([])
 
-        # Reads presentation form; a name without a final dot is completed by origin (a Name) where given,
-        # else taken as absolute. Escapes \X and \DDD as in RFC 1035 §5.1.
-        #   Records::Name.parse("www", origin: Records::Name.parse("tide.example.")).to_s # => "www.tide.example."
+        # Reads presentation form; a name without a final dot is completed by origin (a Name) where
+        # given, else taken as absolute. Escapes \X and \DDD as in RFC 1035 §5.1.
+        #   Records::Name.parse("www", origin: Records::Name.parse("tide.example.")).to_s
+        #     # => "www.tide.example."
         def self.parse(text, origin: nil)
           text = text.b
           return ROOT if text == "."
-          return (origin or raise ArgumentError, "“@” needs an origin") if text == "@"
+          return(origin or raise ArgumentError, "“@” needs an origin") if text == "@"
           raise ArgumentError, "the name is empty" if text.empty?
 
           labels, absolute = text.include?("\\") ? split_escaped(text) : split_plain(text)
@@ -83,8 +90,10 @@ module SteadyMove
           labels = [+"".b]
           scan = StringScanner.new(text)
           until scan.eos?
-            if scan.skip(/\./n) then labels << +"".b
-            else labels.last << (scan.scan(/[^.\\]+/n) || Escape.read(scan))
+            if scan.skip(/\./n)
+              labels << +"".b
+            else
+              labels.last << (scan.scan(/[^.\\]+/n) || Escape.read(scan))
             end
           end
           absolute = labels.last.empty? && labels.size > 1
@@ -97,7 +106,9 @@ module SteadyMove
         def to_s
           return "." if labels.empty?
 
-          "#{labels.map { |l| l.match?(PLAIN) ? l : Escape.label(l) }.join('.')}.".force_encoding(Encoding::US_ASCII)
+          "#{labels.map { |l| l.match?(PLAIN) ? l : Escape.label(l) }.join(".")}.".force_encoding(
+            Encoding::US_ASCII
+          )
         end
 
         # As people write it: no final dot.
@@ -113,11 +124,16 @@ module SteadyMove
         # Labels in lower case, leftmost first.
         def key = labels.map { |l| l.downcase(:ascii) }
 
-        # Octets that sort as the names do (RFC 4034 §6.1): labels from the right, in lower case, with a zero between,
-        # which sorts before every label.
+        # Octets that sort as the names do (RFC 4034 §6.1): labels from the right, in lower case,
+        # with a zero between, which sorts before every label.
         def order
-          @order ||= labels.reverse.map { |l| l.downcase(:ascii).gsub(/[\0\1]/n) { |c| c == "\0" ? "\1\1" : "\1\2" } }
-            .join("\0").b.freeze
+          @order ||=
+            labels
+              .reverse
+              .map { |l| l.downcase(:ascii).gsub(/[\0\1]/n) { |c| c == "\0" ? "\1\1" : "\1\2" } }
+              .join("\0")
+              .b
+              .freeze
         end
 
         # Reads an uncompressed name from a StringIO-like reader.
@@ -128,7 +144,7 @@ module SteadyMove
             return new(labels) if size.zero?
             if size > LABEL_MAX
               raise ArgumentError,
-                "a compressed or unknown label (#{size}) where a plain one is expected"
+                    "a compressed or unknown label (#{size}) where a plain one is expected"
             end
 
             labels << reader.take(size)

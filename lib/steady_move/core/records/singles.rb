@@ -3,8 +3,8 @@
 module SteadyMove
   module Core
     module Records
-      # What may stand but once, and what must stand alone: SOA (RFC 1035 §5.2), CNAME (RFC 1034 §3.6.2, RFC 2181 §10.1)
-      # and DNAME (RFC 6672 §2.4).
+      # What may stand but once, and what must stand alone: SOA (RFC 1035 §5.2), CNAME (RFC 1034
+      # §3.6.2, RFC 2181 §10.1) and DNAME (RFC 6672 §2.4).
       class Singles
         ONCE = %w[SOA CNAME DNAME].freeze
         # May stand beside a CNAME (RFC 2181 §10.1, RFC 4034 §2, §3, §4).
@@ -24,7 +24,9 @@ module SteadyMove
           held = @there[record.name]
           return @there[record.name] = { type => [record] } if held.nil? && type != "SOA"
 
-          closely(record, held || {}, apex) if held.nil? || held.key?("CNAME") || ONCE.include?(type)
+          if held.nil? || held.key?("CNAME") || ONCE.include?(type)
+            closely(record, held || {}, apex)
+          end
           ((@there[record.name] ||= {})[type] ||= []) << record
         end
 
@@ -37,7 +39,9 @@ module SteadyMove
         end
 
         def closely(record, held, apex)
-          raise ArgumentError, "an SOA stands at the top of a zone alone" if record.type == "SOA" && record.name != apex
+          if record.type == "SOA" && record.name != apex
+            raise ArgumentError, "an SOA stands at the top of a zone alone"
+          end
 
           once(record, held[record.type]&.first&.rdata)
           alone(record, held)
@@ -52,7 +56,14 @@ module SteadyMove
 
         def alone(record, held)
           others = held.keys - BESIDE
-          aside = record.type == "CNAME" ? others.any? : held.key?("CNAME") && !BESIDE.include?(record.type)
+          aside =
+            (
+              if record.type == "CNAME"
+                others.any?
+              else
+                held.key?("CNAME") && !BESIDE.include?(record.type)
+              end
+            )
           raise ArgumentError, "a CNAME stands beside other data at #{record.name}" if aside
         end
       end

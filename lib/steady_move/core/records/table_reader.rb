@@ -3,36 +3,77 @@
 module SteadyMove
   module Core
     module Records
-      # Reads a table of records as it is copied from a DNS host's page: name, type, value, TTL (and a priority) in any
-      # order of columns, with or without a head. What such tables leave out is taken as their pages mean it (common
-      # practice): a name without the zone's own is under it, a target with a dot in it is whole, a text needs no
-      # quotes.
+      # Reads a table of records as it is copied from a DNS host's page: name, type, value, TTL (and
+      # a priority) in any order of columns, with or without a head. What such tables leave out is
+      # taken as their pages mean it (common practice): a name without the zone's own is under it, a
+      # target with a dot in it is whole, a text needs no quotes.
       class TableReader
         # text => the column's meaning; lower case.
-        HEADS = { "name" => :name, "host" => :name, "hostname" => :name, "host name" => :name, "owner" => :name,
-                  "record" => :name, "record name" => :name, "subdomain" => :name, "label" => :name,
-                  "type" => :type, "record type" => :type, "rr type" => :type,
-                  "value" => :value, "data" => :value, "content" => :value, "target" => :value, "points to" => :value,
-                  "answer" => :value, "destination" => :value, "address" => :value, "rdata" => :value,
-                  "record value" => :value, "ttl" => :ttl, "time to live" => :ttl, "ttl (seconds)" => :ttl,
-                  "priority" => :priority, "prio" => :priority, "preference" => :priority, "pref" => :priority,
-                  "mx priority" => :priority, "weight" => :weight, "port" => :port,
-                  "class" => :class }.freeze
-        # What hosts call an alias that they turn into addresses, and what is a service of theirs and no record.
+        HEADS = {
+          "name" => :name,
+          "host" => :name,
+          "hostname" => :name,
+          "host name" => :name,
+          "owner" => :name,
+          "record" => :name,
+          "record name" => :name,
+          "subdomain" => :name,
+          "label" => :name,
+          "type" => :type,
+          "record type" => :type,
+          "rr type" => :type,
+          "value" => :value,
+          "data" => :value,
+          "content" => :value,
+          "target" => :value,
+          "points to" => :value,
+          "answer" => :value,
+          "destination" => :value,
+          "address" => :value,
+          "rdata" => :value,
+          "record value" => :value,
+          "ttl" => :ttl,
+          "time to live" => :ttl,
+          "ttl (seconds)" => :ttl,
+          "priority" => :priority,
+          "prio" => :priority,
+          "preference" => :priority,
+          "pref" => :priority,
+          "mx priority" => :priority,
+          "weight" => :weight,
+          "port" => :port,
+          "class" => :class
+        }.freeze
+        # What hosts call an alias that they turn into addresses, and what is a service of theirs
+        # and no record.
         ALIASES = %w[ALIAS ANAME FLATTEN].freeze
-        SERVICES = %w[URL URL301 URL302 REDIRECT WEBFWD FRAME FORWARD MAILFW MAILFORWARD PARKING].freeze
-        SPAN = /\A(?:(\d{1,9})\s*(s|secs?|seconds?|m|mins?|minutes?|h|hrs?|hours?|d|days?|w|weeks?)?
+        SERVICES = %w[
+          URL
+          URL301
+          URL302
+          REDIRECT
+          WEBFWD
+          FRAME
+          FORWARD
+          MAILFW
+          MAILFORWARD
+          PARKING
+        ].freeze
+        SPAN =
+          /\A(?:(\d{1,9})\s*(s|secs?|seconds?|m|mins?|minutes?|h|hrs?|hours?|d|days?|w|weeks?)?
                  |auto|automatic|default)\z/ix
         UNITS = { "s" => 1, "m" => 60, "h" => 3600, "d" => 86_400, "w" => 604_800 }.freeze
         # Seconds that are taken where the page says none; told in Found#assumed.
         USUAL_TTL = 3600
         MOST = 100_000
 
-        # zone: Zone; problems: [[line, why]] of lines that can't be told; services: [[line, name, type, value]] of the
-        # host's own, which are no records; aliases: [[Name, target text]]; assumed: how many had no TTL.
+        # zone: Zone; problems: [[line, why]] of lines that can't be told; services: [[line, name,
+        # type, value]] of the host's own, which are no records; aliases: [[Name, target text]];
+        # assumed: how many had no TTL.
         Found = Struct.new(:zone, :problems, :services, :aliases, :assumed, keyword_init: true)
 
-        # text: what was copied; origin: the zone's name. Returns Found; raises ZoneError where no table is seen.
+        # text: what was copied; origin: the zone's name. Returns Found; raises ZoneError where no
+        # table is seen.
         def self.read(text, origin:) = new(Name.parse(origin)).read(text)
 
         def initialize(origin)
@@ -47,34 +88,53 @@ module SteadyMove
         # text: of a table. Returns Found; raises ZoneError.
         def read(text)
           rows = cells(text.dup.force_encoding(Encoding::UTF_8).scrub("?").tr("\u{a0}", " "))
-          raise ZoneError.new(1, "no table of records: name, type, value and TTL are expected, a record a line") if
-            rows.empty?
+          if rows.empty?
+            raise ZoneError.new(
+                    1,
+                    "no table of records: name, type, value and TTL are expected, a record a line"
+                  )
+          end
 
           columns = TableColumns.of(rows)
           @columns = columns.order
           rows.drop(columns.head).each { |line, row| take(line, row) }
-          Found.new(zone: Zone.new(@origin, @records), problems: @problems, services: @services, aliases: @aliases,
-            assumed: @assumed)
+          Found.new(
+            zone: Zone.new(@origin, @records),
+            problems: @problems,
+            services: @services,
+            aliases: @aliases,
+            assumed: @assumed
+          )
         end
 
         private
 
         # [[line, [cell]]], by the separator that most lines have.
         def cells(text)
-          lines = text.lines.each_with_index.map { |l, i| [i + 1, l.chomp] }.reject { |_, l| l.strip.empty? }
+          lines =
+            text
+              .lines
+              .each_with_index
+              .map { |l, i| [i + 1, l.chomp] }
+              .reject { |_, l| l.strip.empty? }
           raise ZoneError.new(1, "more than #{MOST} lines") if lines.size > MOST
 
-          split = [/\t/, /\s*\|\s*/, /;/, /,/, /\s{2,}/, /\s+/].max_by.with_index do |by, i|
-            [lines.count { |_, l| l.strip.split(by).size.between?(3, 9) }, -i]
+          split =
+            [/\t/, /\s*\|\s*/, /;/, /,/, /\s{2,}/, /\s+/].max_by.with_index do |by, i|
+              [lines.count { |_, l| l.strip.split(by).size.between?(3, 9) }, -i]
+            end
+          lines.map do |n, l|
+            [n, l.strip.delete_prefix("|").delete_suffix("|").split(split).map(&:strip)]
           end
-          lines.map { |n, l| [n, l.strip.delete_prefix("|").delete_suffix("|").split(split).map(&:strip)] }
         end
 
         def take(line, row)
           given = @columns.zip(joined(row)).reject { |what, _| what.nil? }.to_h
           type = given[:type].to_s.upcase
           name = owner(given[:name].to_s)
-          return @services << [line, name.to_host, type, given[:value].to_s] if SERVICES.include?(type.delete(" -"))
+          if SERVICES.include?(type.delete(" -"))
+            return @services << [line, name.to_host, type, given[:value].to_s]
+          end
           return @aliases << [name, given[:value].to_s.chomp(".")] if ALIASES.include?(type)
 
           record(type, name, given)
@@ -112,13 +172,19 @@ module SteadyMove
           raise ArgumentError, "the value is missing" if value.empty?
           return texts(value) if %w[TXT SPF].include?(type)
 
-          numbers = %i[priority weight port].filter_map { |k| given[k] if given[k].to_s.match?(/\A\d{1,5}\z/) }
+          numbers =
+            %i[priority weight port].filter_map do |k|
+              given[k] if given[k].to_s.match?(/\A\d{1,5}\z/)
+            end
           parts = ZoneLexer.tokens(value)
           lacking = { "MX" => 2, "SRV" => 4 }.fetch(type, 0) - parts.size
-          raise ArgumentError, "#{type} lacks #{lacking > numbers.size ? 'its priority' : 'a value'}" if
-            lacking > numbers.size
+          if lacking > numbers.size
+            raise ArgumentError,
+                  "#{type} lacks #{lacking > numbers.size ? "its priority" : "a value"}"
+          end
 
-          parts = numbers.last(lacking).map { |n| Token.new(n, false, 1) } + parts if lacking.positive?
+          parts =
+            numbers.last(lacking).map { |n| Token.new(n, false, 1) } + parts if lacking.positive?
           %w[CNAME NS PTR MX SRV DNAME].include?(type) ? parts[0..-2] + [target(parts.last)] : parts
         end
 
@@ -132,13 +198,18 @@ module SteadyMove
         def texts(value)
           return ZoneLexer.tokens(value) if value.match?(/\A"[^"]*"(?:\s+"[^"]*")*\z/)
 
-          value.b.scan(/.{1,255}/mn).map { |part| Token.new(part.gsub(/["\\]/n) { |c| "\\#{c}" }, true, 1) }
+          value
+            .b
+            .scan(/.{1,255}/mn)
+            .map { |part| Token.new(part.gsub(/["\\]/n) { |c| "\\#{c}" }, true, 1) }
         end
 
         def ttl(text)
           number, unit = text.match(SPAN)&.captures
           return number.to_i * UNITS.fetch((unit || "s")[0].downcase) if number
-          raise ArgumentError, "“#{text}” is not a TTL" unless text.empty? || text.match?(SPAN) || text == "-"
+          unless text.empty? || text.match?(SPAN) || text == "-"
+            raise ArgumentError, "“#{text}” is not a TTL"
+          end
 
           @assumed += 1
           USUAL_TTL

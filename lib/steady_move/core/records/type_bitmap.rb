@@ -9,9 +9,13 @@ module SteadyMove
 
         # Mnemonics → octets.
         def wire(types)
-          types.map do |t|
-            Rdata.number_of(t)
-          end.uniq.sort.group_by { |n| n >> 8 }.map { |window, numbers| block(window, numbers) }.join
+          types
+            .map { |t| Rdata.number_of(t) }
+            .uniq
+            .sort
+            .group_by { |n| n >> 8 }
+            .map { |window, numbers| block(window, numbers) }
+            .join
         end
 
         # Octets up to the reader's end → mnemonics.
@@ -19,9 +23,11 @@ module SteadyMove
           types = []
           until reader.end?
             window = reader.u8
-            reader.take(reader.u8).unpack1("B*").each_char.with_index do |bit, i|
-              types << Rdata.type_of((window << 8) | i) if bit == "1"
-            end
+            reader
+              .take(reader.u8)
+              .unpack1("B*")
+              .each_char
+              .with_index { |bit, i| types << Rdata.type_of((window << 8) | i) if bit == "1" }
           end
           types
         end

@@ -21,7 +21,11 @@ module SteadyMove
           records.each { |r| ((@by_name[r.name] ||= {})[r.type] ||= []) << r }
           @by_name.each_value { |types| types.transform_values! { |list| gather(list) } }
           @all = @by_name.values.flat_map(&:values).freeze
-          @cuts = @all.filter_map { |s| s.name if s.type == "NS" && s.name != origin }.to_h { |n| [n, n] }.freeze
+          @cuts =
+            @all
+              .filter_map { |s| s.name if s.type == "NS" && s.name != origin }
+              .to_h { |n| [n, n] }
+              .freeze
           freeze
         end
 
@@ -48,13 +52,14 @@ module SteadyMove
         # The greatest TTL of any record set.
         def greatest_ttl = all.map(&:ttl).max || 0
 
-        # What is carried to another host: all but the SOA, the apex name servers and the signatures, which belong to
-        # the host.
+        # What is carried to another host: all but the SOA, the apex name servers and the
+        # signatures, which belong to the host.
         def content
           all.reject { |s| HOST.include?(s.type) || (s.type == "NS" && s.name == origin) }
         end
 
-        # The delegation at or above a name, below the apex (RFC 1034 §4.2); nil where the zone itself answers.
+        # The delegation at or above a name, below the apex (RFC 1034 §4.2); nil where the zone
+        # itself answers.
         def cut(name)
           return if @cuts.empty?
 
@@ -64,31 +69,43 @@ module SteadyMove
           nil
         end
 
-        # What is carried and answers: without what a delegation hides, but with the addresses that it needs (RFC 1034
-        # §4.2.1, §4.3.2; RFC 4035 §3.1.4.1 for DS).
+        # What is carried and answers: without what a delegation hides, but with the addresses that
+        # it needs (RFC 1034 §4.2.1, §4.3.2; RFC 4035 §3.1.4.1 for DS).
         def answering
           return content if @cuts.empty?
 
           content.select do |s|
-            (cut = cut(s.name)).nil? || (cut == s.name && %w[NS DS].include?(s.type)) || glue?(s, cut)
+            (cut = cut(s.name)).nil? || (cut == s.name && %w[NS DS].include?(s.type)) ||
+              glue?(s, cut)
           end
         end
 
         private
 
         def glue?(set, cut)
-          %w[A AAAA].include?(set.type) && self[cut, "NS"].rdatas.any? { |r| r.values.first == set.name }
+          %w[A AAAA].include?(set.type) &&
+            self[cut, "NS"].rdatas.any? { |r| r.values.first == set.name }
         end
 
         def gather(records)
           first = records.first
           if records.one?
-            return RecordSet.new(name: first.name, type: first.type, ttl: first.ttl,
-              rdatas: [first.rdata])
+            return(
+              RecordSet.new(
+                name: first.name,
+                type: first.type,
+                ttl: first.ttl,
+                rdatas: [first.rdata]
+              )
+            )
           end
 
-          RecordSet.new(name: first.name, type: first.type, ttl: first.ttl,
-            rdatas: records.map(&:rdata).uniq.freeze).freeze
+          RecordSet.new(
+            name: first.name,
+            type: first.type,
+            ttl: first.ttl,
+            rdatas: records.map(&:rdata).uniq.freeze
+          ).freeze
         end
       end
     end

@@ -12,7 +12,8 @@ module SteadyMove
           new(text).entry.tokens
         end
 
-        # problems: where ZoneErrors go, and reading goes on with the next line; without it they are raised.
+        # problems: where ZoneErrors go, and reading goes on with the next line; without it they are
+        # raised.
         def initialize(text, problems = nil)
           @problems = problems
           @scan = StringScanner.new(text.b)
@@ -20,8 +21,8 @@ module SteadyMove
           @begun = 0
         end
 
-        # Yields each Entry; raises ZoneError for an open quote or parenthesis. plain: called with the scanner at
-        # the start of every line; true where it took the line, and no entry follows.
+        # Yields each Entry; raises ZoneError for an open quote or parenthesis. plain: called with
+        # the scanner at the start of every line; true where it took the line, and no entry follows.
         def each_entry(plain = nil)
           until @scan.eos?
             next if plain && plainly?(plain)
@@ -59,7 +60,8 @@ module SteadyMove
           nil
         end
 
-        # Behind the line with this number, which is that of the mistake or that on which its entry began.
+        # Behind the line with this number, which is that of the mistake or that on which its entry
+        # began.
         def to_line_after(number, start)
           @scan.pos = start
           count = number - @entry_line
@@ -79,11 +81,15 @@ module SteadyMove
               @line += 1
               @begun = @scan.pos
               depth.zero? ? (return entry) : next
-            elsif @scan.skip(/\(/n) then depth += 1
+            elsif @scan.skip(/\(/n)
+              depth += 1
             elsif @scan.skip(/\)/n)
               depth -= 1
-              fail_at(@line, "a parenthesis is closed that was not opened", here - 1) if depth.negative?
-            elsif (token = word) then entry.tokens << token
+              if depth.negative?
+                fail_at(@line, "a parenthesis is closed that was not opened", here - 1)
+              end
+            elsif (token = word)
+              entry.tokens << token
             end
           end
           fail_at(entry.line, "a parenthesis is opened here and never closed") if depth.positive?
@@ -94,8 +100,11 @@ module SteadyMove
           column = here
           return quoted(column) if @scan.skip(/"/n)
 
-          raw = @scan.scan(/(?:[^\s;()"\\]|\\\d{3}|\\.)+/n) and return Token.new(with_quoted_value(raw), false, column)
-          fail_at(@line, "a character that can't stand here: #{@scan.getch.inspect}", column) unless @scan.eos?
+          raw = @scan.scan(/(?:[^\s;()"\\]|\\\d{3}|\\.)+/n) and
+            return Token.new(with_quoted_value(raw), false, column)
+          unless @scan.eos?
+            fail_at(@line, "a character that can't stand here: #{@scan.getch.inspect}", column)
+          end
         end
 
         # key="value" of service parameters is one word.
@@ -114,7 +123,9 @@ module SteadyMove
           Token.new(body, true, column)
         end
 
-        def fail_at(line, message, column = nil) = raise(ZoneError.new(line, message, column: column))
+        def fail_at(line, message, column = nil)
+          raise(ZoneError.new(line, message, column: column))
+        end
       end
     end
   end

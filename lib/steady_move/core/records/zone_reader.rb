@@ -4,16 +4,17 @@ module SteadyMove
   module Core
     module Records
       # Reads a zone file: RFC 1035 §5, $TTL of RFC 2308 §4, unknown types of RFC 3597 §5.
-      # $INCLUDE takes only texts handed over in `files`; no disk is touched. What lies outside the zone is told, not
-      # taken (Zone#ignored).
+      # $INCLUDE takes only texts handed over in `files`; no disk is touched. What lies outside the
+      # zone is told, not taken (Zone#ignored).
       class ZoneReader
         TEXT_MAX = 64 * 1024 * 1024
         DEPTH_MAX = 8
 
-        # text: the file; origin: apex as text; files: {file name => text}; keep: go on after what is wrong, which is
-        # then in Zone#problems; generate: follow $GENERATE.
+        # text: the file; origin: apex as text; files: {file name => text}; keep: go on after what
+        # is wrong, which is then in Zone#problems; generate: follow $GENERATE.
         # Returns a Zone; raises ZoneError with the line and the reason.
-        #   Records::ZoneReader.read("$TTL 60\nwww A 192.0.2.1", origin: "tide.example").records.size # => 1
+        #   Records::ZoneReader.read("$TTL 60\nwww A 192.0.2.1", origin: "tide.example").records.size
+        #     # => 1
         def self.read(text, origin:, files: {}, keep: false, generate: true)
           new(origin, files, keep: keep, generate: generate).zone(text)
         end
@@ -29,11 +30,14 @@ module SteadyMove
           @default_ttl = @last_ttl = @owner = nil
         end
 
-        # text: of a master file (RFC 1035 §5). Returns a Zone; raises ZoneError with line and reason.
+        # text: of a master file (RFC 1035 §5). Returns a Zone; raises ZoneError with line and
+        # reason.
         def zone(text)
           if text.bytesize > TEXT_MAX
-            raise ZoneError.new(1,
-              "the file has #{text.bytesize} octets; at most #{TEXT_MAX} are read")
+            raise ZoneError.new(
+                    1,
+                    "the file has #{text.bytesize} octets; at most #{TEXT_MAX} are read"
+                  )
           end
 
           read_text(text, 0)
@@ -43,11 +47,13 @@ module SteadyMove
         private
 
         def read_text(text, depth)
-          ZoneLexer.new(text, @keep && @problems).each_entry(method(:plain)) do |entry|
-            placed(entry) { take(entry, depth) }
-          rescue ZoneError => e
-            @keep ? @problems << e : raise
-          end
+          ZoneLexer
+            .new(text, @keep && @problems)
+            .each_entry(method(:plain)) do |entry|
+              placed(entry) { take(entry, depth) }
+            rescue ZoneError => e
+              @keep ? @problems << e : raise
+            end
         end
 
         # What is wrong in an entry, with its place.
@@ -56,7 +62,11 @@ module SteadyMove
         rescue ArgumentError => e
           raise ZoneError.new(entry.line, e.message, column: column(entry))
         rescue Encoding::CompatibilityError
-          raise ZoneError.new(entry.line, "octets beyond ASCII stand where none can", column: beyond_ascii(entry))
+          raise ZoneError.new(
+                  entry.line,
+                  "octets beyond ASCII stand where none can",
+                  column: beyond_ascii(entry)
+                )
         end
 
         # Takes a line the short way; false where it has to go the long one.
@@ -78,7 +88,9 @@ module SteadyMove
         def take(entry, depth)
           @left = entry.tokens
           first = entry.tokens.first
-          return record(entry) unless first.text.start_with?("$") && !first.quoted && !entry.inherits
+          unless first.text.start_with?("$") && !first.quoted && !entry.inherits
+            return record(entry)
+          end
 
           directive(entry, depth)
         end
@@ -99,26 +111,35 @@ module SteadyMove
           raise ArgumentError, "#{word} needs a value" unless value
 
           case word.upcase
-          when "$ORIGIN" then @origin = Name.parse(value, origin: @origin)
-          when "$TTL" then @default_ttl = Ttl.parse(value)
-          when "$INCLUDE" then include_file(value, origin, depth)
-          when "$GENERATE" then generate(entry)
-          else raise ArgumentError, "“#{word}” is not known; $ORIGIN, $TTL, $INCLUDE and $GENERATE are"
+          when "$ORIGIN"
+            @origin = Name.parse(value, origin: @origin)
+          when "$TTL"
+            @default_ttl = Ttl.parse(value)
+          when "$INCLUDE"
+            include_file(value, origin, depth)
+          when "$GENERATE"
+            generate(entry)
+          else
+            raise ArgumentError, "“#{word}” is not known; $ORIGIN, $TTL, $INCLUDE and $GENERATE are"
           end
         end
 
         # A run of alike records, written once (BIND's extension of the master file format).
         def generate(entry)
-          raise ArgumentError, "$GENERATE is not followed here; write its records out" unless @generate
-
-          Generate.lines(entry.tokens.drop(1)).each do |tokens|
-            record(Entry.new(entry.line, false, tokens))
+          unless @generate
+            raise ArgumentError, "$GENERATE is not followed here; write its records out"
           end
+
+          Generate
+            .lines(entry.tokens.drop(1))
+            .each { |tokens| record(Entry.new(entry.line, false, tokens)) }
         end
 
         def include_file(file, origin, depth)
           text = @files[file] or raise ArgumentError, "the included file “#{file}” was not given"
-          raise ArgumentError, "files are included more than #{DEPTH_MAX} deep" if depth >= DEPTH_MAX
+          if depth >= DEPTH_MAX
+            raise ArgumentError, "files are included more than #{DEPTH_MAX} deep"
+          end
 
           outer_origin = @origin
           outer_owner = @owner
@@ -144,8 +165,10 @@ module SteadyMove
 
         def type_of(tokens)
           token = tokens.shift or raise ArgumentError, "the record ends before its type"
-          Rdata.type_named(token.text) or raise ArgumentError,
-            "“#{token.text}” is not a record type that is known here; TYPEn with “\\#” data is"
+          Rdata.type_named(token.text) or
+            raise ArgumentError,
+                  "“#{token.text}” is not a record type that is known here; TYPEn with “\\#” " \
+                    "data is"
         end
 
         # [TTL] [class] or [class] [TTL], in either order (RFC 1035 §5.1).
@@ -153,20 +176,24 @@ module SteadyMove
           ttl = nil
           loop do
             text = tokens.first&.text.to_s
-            if ttl.nil? && Ttl.ttl?(text) then ttl = Ttl.parse(tokens.shift.text)
-            elsif text.match?(/\A(IN|CLASS1)\z/i) then tokens.shift
-            elsif text.match?(/\A(CH|HS|CS|CLASS\d+)\z/i) then raise ArgumentError,
-              "class #{text} is not carried; only IN is"
-            else return ttl
+            if ttl.nil? && Ttl.ttl?(text)
+              ttl = Ttl.parse(tokens.shift.text)
+            elsif text.match?(/\A(IN|CLASS1)\z/i)
+              tokens.shift
+            elsif text.match?(/\A(CH|HS|CS|CLASS\d+)\z/i)
+              raise ArgumentError, "class #{text} is not carried; only IN is"
+            else
+              return ttl
             end
           end
         end
 
-        # A record without TTL takes $TTL, else the last one stated, else the SOA's MINIMUM (RFC 2308 §4, RFC 1035
-        # §5.1).
+        # A record without TTL takes $TTL, else the last one stated, else the SOA's MINIMUM (RFC
+        # 2308 §4, RFC 1035 §5.1).
         def settle_ttl(ttl, rdata)
           @last_ttl = ttl if ttl
-          ttl || @default_ttl || @last_ttl || (@last_ttl = rdata.values.last if rdata.type == "SOA") or
+          ttl || @default_ttl || @last_ttl ||
+            (@last_ttl = rdata.values.last if rdata.type == "SOA") or
             raise ArgumentError, "no time to live: none here, no $TTL, and none before"
         end
       end

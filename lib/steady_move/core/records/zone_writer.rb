@@ -3,11 +3,13 @@
 module SteadyMove
   module Core
     module Records
-      # Writes a zone as text: one record a line, absolute names, SOA first, then in canonical order (RFC 4034 §6.1).
+      # Writes a zone as text: one record a line, absolute names, SOA first, then in canonical order
+      # (RFC 4034 §6.1).
       module ZoneWriter
         module_function
 
-        # zone: Zone. Returns a master file (RFC 1035 §5.1), one record a line, SOA first, names absolute.
+        # zone: Zone. Returns a master file (RFC 1035 §5.1), one record a line, SOA first, names
+        # absolute.
         def write(zone)
           lines(zone).map { |r| "#{r}\n" }.join
         end
@@ -18,16 +20,23 @@ module SteadyMove
           soa + rest
         end
 
-        # The same in canonical form and order throughout: names in lower case where RFC 4034 §6.2 has them so, the SOA
-        # in its place (§6.1, §6.3), types by their numbers.
+        # The same in canonical form and order throughout: names in lower case where RFC 4034 §6.2
+        # has them so, the SOA in its place (§6.1, §6.3), types by their numbers.
         def canonical(zone)
-          in_order(zone).map { |r| "#{r.name.to_s.downcase(:ascii)} #{r.ttl} IN #{r.type} #{r.rdata.canonical}\n" }.join
+          in_order(zone)
+            .map do |r|
+              "#{r.name.to_s.downcase(:ascii)} #{r.ttl} IN #{r.type} #{r.rdata.canonical}\n"
+            end
+            .join
         end
 
         def in_order(zone)
-          zone.all.sort_by(&:order).flat_map do |set|
-            set.rdatas.one? ? set.to_a : set.to_a.sort_by { |r| r.rdata.canonical_wire }
-          end
+          zone
+            .all
+            .sort_by(&:order)
+            .flat_map do |set|
+              set.rdatas.one? ? set.to_a : set.to_a.sort_by { |r| r.rdata.canonical_wire }
+            end
         end
         private_class_method :in_order
       end

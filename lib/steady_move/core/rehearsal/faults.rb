@@ -3,18 +3,25 @@
 module SteadyMove
   module Core
     module Rehearsal
-      # What goes wrong in practice, how often, and what it does to a step. Common practice, no source: the shares are
-      # rounded from what the trade tells, and stand here to be changed.
+      # What goes wrong in practice, how often, and what it does to a step. Common practice, no
+      # source: the shares are rounded from what the trade tells, and stand here to be changed.
       module Faults
-        # mark: of the step that it befalls; ways: of these alone, nil for all; share: in so many of a hundred;
-        # effect: of EFFECTS.
+        # mark: of the step that it befalls; ways: of these alone, nil for all; share: in so many of
+        # a hundred; effect: of EFFECTS.
         Fault = Struct.new(:id, :mark, :ways, :share, :effect, keyword_init: true)
-        # slow: it takes twice its longest; longest: it takes its longest; yours: a person has to put it right first;
-        # anew: the step with the mark `code` has to be done once more; ends: the transfer is refused.
+        # slow: it takes twice its longest; longest: it takes its longest; yours: a person has to
+        # put it right first; anew: the step with the mark `code` has to be done once more; ends:
+        # the transfer is refused.
         EFFECTS = %i[slow longest yours anew ends].freeze
 
         ALL = [
-          Fault.new(id: "code-late", mark: :code, ways: %w[page mail letter], share: 15, effect: :slow),
+          Fault.new(
+            id: "code-late",
+            mark: :code,
+            ways: %w[page mail letter],
+            share: 15,
+            effect: :slow
+          ),
           Fault.new(id: "code-wrong", mark: :orders, share: 5, effect: :anew),
           Fault.new(id: "lock-slow", mark: :lock, share: 20, effect: :slow),
           Fault.new(id: "payment", mark: :orders, ways: %w[page], share: 6, effect: :yours),
@@ -29,7 +36,8 @@ module SteadyMove
 
         module_function
 
-        # The fault that befalls a step this time, or nil. chance: answers call with a number in 0...1.
+        # The fault that befalls a step this time, or nil. chance: answers call with a number in
+        # 0...1.
         def draw(step, chance)
           fit = ALL.select { |f| step.mark?(f.mark) && (f.ways.nil? || f.ways.include?(step.way)) }
           fit.find { |f| chance.call * 100 < f.share }

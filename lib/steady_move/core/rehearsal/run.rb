@@ -3,11 +3,11 @@
 module SteadyMove
   module Core
     module Rehearsal
-      # One life of a plan at full speed: its own steps, waits and endings, folded by the same state as a real move,
-      # with durations and faults drawn. Nothing outside is touched.
+      # One life of a plan at full speed: its own steps, waits and endings, folded by the same state
+      # as a real move, with durations and faults drawn. Nothing outside is touched.
       class Run
-        # seconds: until the end; ending: settled, refused, …, or “stuck” where no end was reached; faults: [id]; asks:
-        # [[step id, seconds from the start]] of what a person was asked for.
+        # seconds: until the end; ending: settled, refused, …, or “stuck” where no end was reached;
+        # faults: [id]; asks: [[step id, seconds from the start]] of what a person was asked for.
         Result = Struct.new(:seconds, :ending, :faults, :asks, keyword_init: true)
         # No life has more events than this.
         MOST = 300
@@ -15,8 +15,8 @@ module SteadyMove
         MENDED = [1800, 14_400, 86_400].freeze
         START = Time.utc(2000, 1, 1)
 
-        # plan: Moves::Plan; chance: answers call with a number in 0...1; takes: {step id => [least, usual, most]} that
-        # rule over the plan's own.
+        # plan: Moves::Plan; chance: answers call with a number in 0...1; takes: {step id => [least,
+        # usual, most]} that rule over the plan's own.
         def initialize(plan, chance:, takes: {})
           @plan = plan
           @chance = chance
@@ -32,8 +32,12 @@ module SteadyMove
           @asks = []
           live
           state = fold
-          Result.new(seconds: @now - START, faults: @faults.values.flatten.map(&:id).uniq, asks: @asks,
-            ending: state.open? ? "stuck" : state.ending)
+          Result.new(
+            seconds: @now - START,
+            faults: @faults.values.flatten.map(&:id).uniq,
+            asks: @asks,
+            ending: state.open? ? "stuck" : state.ending
+          )
         end
 
         private
@@ -79,9 +83,12 @@ module SteadyMove
         def lasting(step, fault)
           takes = @takes[step.id] || step.takes
           case fault&.effect
-          when :slow then takes.last * 2
-          when :longest then takes.last
-          else drawn(takes)
+          when :slow
+            takes.last * 2
+          when :longest
+            takes.last
+          else
+            drawn(takes)
           end
         end
 
@@ -125,8 +132,17 @@ module SteadyMove
         def done_data(step) = step.mark?(:lands) ? { "landed_at" => @now } : {}
 
         def event(type, step = nil, data = {})
-          Moves::Event.new(seq: @events.to_a.size + 1, at: @now, type: type, step: step, says: "", evidence: {},
-            data: data, by: "rehearsal").freeze
+          Moves::Event.new(
+            seq: @events.to_a.size + 1,
+            at: @now,
+            type: type,
+            step: step,
+            says: "",
+            evidence: {
+            },
+            data: data,
+            by: "rehearsal"
+          ).freeze
         end
       end
     end

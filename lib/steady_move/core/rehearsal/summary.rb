@@ -3,15 +3,16 @@
 module SteadyMove
   module Core
     module Rehearsal
-      # What came of many runs of several plans: how often what went wrong, how long it took, what a person was asked
-      # for and when.
+      # What came of many runs of several plans: how often what went wrong, how long it took, what a
+      # person was asked for and when.
       class Summary
-        # share: in how many of a hundred lives of a move. Ask: step id; share; after: [earliest, middle, latest]
-        # seconds from the start, of the middle eight in ten.
+        # share: in how many of a hundred lives of a move. Ask: step id; share; after: [earliest,
+        # middle, latest] seconds from the start, of the middle eight in ten.
         Fault = Struct.new(:id, :share, keyword_init: true)
         Ask = Struct.new(:step, :share, :after, keyword_init: true)
 
-        # lives: [[Run::Result for each plan] for each run]; starts: seconds after the first at which each plan starts.
+        # lives: [[Run::Result for each plan] for each run]; starts: seconds after the first at
+        # which each plan starts.
         def initialize(lives, starts:)
           @lives = lives
           @starts = starts
@@ -33,8 +34,13 @@ module SteadyMove
         def asks
           times = Hash.new { |h, k| h[k] = [] }
           counts = Hash.new(0)
-          @lives.each { |life| life.each_with_index { |result, i| hear(result, @starts[i], times, counts) } }
-          found = times.map { |step, list| Ask.new(step: step, share: share(counts[step]), after: middle(list.sort)) }
+          @lives.each do |life|
+            life.each_with_index { |result, i| hear(result, @starts[i], times, counts) }
+          end
+          found =
+            times.map do |step, list|
+              Ask.new(step: step, share: share(counts[step]), after: middle(list.sort))
+            end
           found.sort_by { |a| [a.after[1], a.step] }
         end
 
@@ -48,7 +54,9 @@ module SteadyMove
           result.asks.map(&:first).uniq.each { |step| counts[step] += 1 }
         end
 
-        def middle(sorted) = [0.1, 0.5, 0.9].map { |q| sorted[[(q * sorted.size).ceil - 1, 0].max].round }
+        def middle(sorted)
+          [0.1, 0.5, 0.9].map { |q| sorted[[(q * sorted.size).ceil - 1, 0].max].round }
+        end
       end
     end
   end

@@ -4,11 +4,12 @@ require "json"
 
 module SteadyMove
   module Desk
-    # Which service answers for which suffix (RFC 9224): fetched once, kept, and fetched again when it has become old.
-    # What an administrator or the configuration says of a suffix rules over it.
+    # Which service answers for which suffix (RFC 9224): fetched once, kept, and fetched again when
+    # it has become old. What an administrator or the configuration says of a suffix rules over it.
     class Bootstrap
       KEY = "rdap-bootstrap"
-      # RFC 9224 §8 asks clients not to fetch it more often than it changes; a day is what its publisher says.
+      # RFC 9224 §8 asks clients not to fetch it more often than it changes; a day is what its
+      # publisher says.
       FRESH = 86_400
       AGAIN = 3600
 
@@ -42,14 +43,16 @@ module SteadyMove
 
       attr_reader :heard
 
-      # RFC 9224 §4: services are pairs of a list of suffixes and a list of base URLs; https is preferred. Returns
-      # {suffix => base URL}; raises Wire::Malformed.
+      # RFC 9224 §4: services are pairs of a list of suffixes and a list of base URLs; https is
+      # preferred. Returns {suffix => base URL}; raises Wire::Malformed.
       def self.services(text)
         pairs = JSON.parse(text, max_nesting: 20).fetch("services")
-        pairs.flat_map do |suffixes, urls|
-          best = urls.find { |u| u.start_with?("https:") } || urls.first
-          suffixes.map { |s| [s.downcase, best] }
-        end.to_h
+        pairs
+          .flat_map do |suffixes, urls|
+            best = urls.find { |u| u.start_with?("https:") } || urls.first
+            suffixes.map { |s| [s.downcase, best] }
+          end
+          .to_h
       rescue JSON::ParserError, KeyError, NoMethodError, TypeError
         raise Wire::Malformed, "the list of public record services is not as RFC 9224 has it"
       end

@@ -2,11 +2,14 @@
 
 module SteadyMove
   module Desk
-    # The code safe: authorization codes by name, sealed; kept from lists, looked at on somebody's word, checked, wiped.
+    # The code safe: authorization codes by name, sealed; kept from lists, looked at on somebody's
+    # word, checked, wiped.
     class CodeSafe
-      # A line of a list as it is shown: never the code itself. fate: new, replaces, refused, or kept once it was kept.
+      # A line of a list as it is shown: never the code itself. fate: new, replaces, refused, or
+      # kept once it was kept.
       Row = Struct.new(:number, :name, :fate, :says, keyword_init: true)
-      # A code in the safe. expires_at: Time or nil; move_id: of the move it was fetched for, or nil.
+      # A code in the safe. expires_at: Time or nil; move_id: of the move it was fetched for, or
+      # nil.
       Held = Struct.new(:name, :state, :received_at, :expires_at, :move_id, keyword_init: true)
 
       def initialize(app)
@@ -28,8 +31,8 @@ module SteadyMove
         end
       end
 
-      # Keeps one code that a person copied, as it is (rules of the job §7). Returns warnings as sentences; raises
-      # Refused.
+      # Keeps one code that a person copied, as it is (rules of the job §7). Returns warnings as
+      # sentences; raises Refused.
       def put(name, code, by:)
         raise Refused.new(:not_now, :not_held, name: name) unless @app.names.find(name)
 
@@ -50,8 +53,13 @@ module SteadyMove
           family = @app.rulebook.family_of(Core::Names::DomainName.held(r[:name]))
           lives = family&.code_days
           received = Store::Values.time(r[:received_at])
-          Held.new(name: r[:name], state: r[:state], received_at: received, move_id: r[:move_id],
-            expires_at: lives && (received + (lives * 86_400)))
+          Held.new(
+            name: r[:name],
+            state: r[:state],
+            received_at: received,
+            move_id: r[:move_id],
+            expires_at: lives && (received + (lives * 86_400))
+          )
         end
       end
 
@@ -60,7 +68,8 @@ module SteadyMove
         held(name).tap { note(name, copied ? "code-copied" : "code-seen", by, type: "code-seen") }
       end
 
-      # Asks the registry by EPP info with the code (RFC 5731 §3.1.2). Returns “checked” or “rejected”; raises Refused.
+      # Asks the registry by EPP info with the code (RFC 5731 §3.1.2). Returns “checked” or
+      # “rejected”; raises Refused.
       def check(name, by:)
         code = held(name)
         account = asker(name) or raise Refused.new(:not_now, :nobody_to_ask)
@@ -82,16 +91,27 @@ module SteadyMove
       def lines(text) = Core::Codes::List.read(text, suffixes: @app.rulebook.deep_suffixes)
 
       def row(line)
-        return Row.new(number: line.number, fate: "refused", says: Words.say(line.error)) if line.error
+        if line.error
+          return Row.new(number: line.number, fate: "refused", says: Words.say(line.error))
+        end
 
         name = line.name.ascii
         unless @app.names.find(name)
-          return Row.new(number: line.number, name: name, fate: "refused",
-            says: Words.say("refused.not_held", name: line.name.unicode))
+          return(
+            Row.new(
+              number: line.number,
+              name: name,
+              fate: "refused",
+              says: Words.say("refused.not_held", name: line.name.unicode)
+            )
+          )
         end
 
         again = @app.codes.held(name).any?
-        says = [*line.warnings.map { |w| Words.say(w) }, (Words.say("codes.replaces") if again)].compact.join(" ")
+        says = [
+          *line.warnings.map { |w| Words.say(w) },
+          (Words.say("codes.replaces") if again)
+        ].compact.join(" ")
         Row.new(number: line.number, name: name, fate: again ? "replaces" : "new", says: says)
       end
 
@@ -103,11 +123,18 @@ module SteadyMove
       end
 
       def asked(account, name, code)
-        command = Wire::Epp::Commands.info(name: name, id: "code-#{@app.random.rand(10**9)}", auth_info: code)
+        command =
+          Wire::Epp::Commands.info(
+            name: name,
+            id: "code-#{@app.random.rand(10**9)}",
+            auth_info: code
+          )
         @app.epp.with(account) { |c| c.request(command) }
         "checked"
       rescue Wire::Refused => e
-        return "rejected" if %i[code not_ours].include?(Core::Moves::Answers.meaning("info", e.code))
+        if %i[code not_ours].include?(Core::Moves::Answers.meaning("info", e.code))
+          return "rejected"
+        end
 
         raise Refused.new(:not_now, :question_refused, title: account.title, says: e.says)
       rescue Wire::Error => e
@@ -115,7 +142,7 @@ module SteadyMove
       end
 
       def note(name, key, by, type: key, **values)
-        says = Words.phrase("journal.#{key.tr('-', '_')}", by: by, **values)
+        says = Words.phrase("journal.#{key.tr("-", "_")}", by: by, **values)
         @app.journal.add(type, at: @app.now, says: says, by: by, name: name)
       end
     end

@@ -16,8 +16,8 @@ module SteadyMove
         @told = told
       end
 
-      # Yields a client for the account; one use at a time. A session that broke while idle is opened anew once,
-      # but a command that was sent is never sent again here.
+      # Yields a client for the account; one use at a time. A session that broke while idle is
+      # opened anew once, but a command that was sent is never sent again here.
       def with(account)
         lock = @guard.synchronize { @locks[account.id] }
         lock.synchronize do
@@ -38,7 +38,9 @@ module SteadyMove
 
       private
 
-      def hear(account, well, says) = @told&.note(account.id, at: @clock&.now, well: well, says: says)
+      def hear(account, well, says)
+        @told&.note(account.id, at: @clock&.now, well: well, says: says)
+      end
 
       # A session that still answers <hello>, or a new one.
       def live(account)

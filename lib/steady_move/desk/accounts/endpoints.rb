@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Adds, changes and removes registrar accounts and DNS hosts as an administrator gives them. Their ids are the
-    # desk's own; a title may stand in any script, and twice.
+    # Adds, changes and removes registrar accounts and DNS hosts as an administrator gives them.
+    # Their ids are the desk's own; a title may stand in any script, and twice.
     class Endpoints
       KINDS = %w[epp by_hand].freeze
       CONNECTION = %w[host port client ca_file server_name certificate_file key_file].freeze
@@ -14,17 +14,29 @@ module SteadyMove
         @app = app
       end
 
-      # given: Hash with String keys (see the contract's NewAccount). For EPP the connection is tried before anything is
-      # kept. Returns the Account; raises Refused.
+      # given: Hash with String keys (see the contract's NewAccount). For EPP the connection is
+      # tried before anything is kept. Returns the Account; raises Refused.
       def add_account(given, by:)
-        blank = Account.new(id: fresh_id("a", :find), connection: {}, habits: {}, prices: {}, sender_domains: [])
+        blank =
+          Account.new(
+            id: fresh_id("a", :find),
+            connection: {
+            },
+            habits: {
+            },
+            prices: {
+            },
+            sender_domains: []
+          )
         keep(blank, given, by: by, key: "account_set")
       end
 
       # Only what is given changes; null erases it. Raises Refused.
       def change_account(id, given, by:)
         held = @app.accounts.find(id) or unknown(:no_account, id: id)
-        invalid(:password_again) if led_elsewhere?(held, given) && held.secret && filled(given["password"]).nil?
+        if led_elsewhere?(held, given) && held.secret && filled(given["password"]).nil?
+          invalid(:password_again)
+        end
 
         keep(held, given, by: by, key: "account_changed")
       end
@@ -40,9 +52,15 @@ module SteadyMove
         note("account_removed", by, title: held.title)
       end
 
-      # given: Hash with title, name_servers, key_name, secret, ends_with. Returns the Host; raises Refused.
+      # given: Hash with title, name_servers, key_name, secret, ends_with. Returns the Host; raises
+      # Refused.
       def add_host(given, by:)
-        keep_host(Host.new(id: fresh_id("h", :host_of), name_servers: []), given, by: by, key: "host_set")
+        keep_host(
+          Host.new(id: fresh_id("h", :host_of), name_servers: []),
+          given,
+          by: by,
+          key: "host_set"
+        )
       end
 
       # Only what is given changes; null erases it. Raises Refused.
@@ -74,7 +92,10 @@ module SteadyMove
       end
 
       def refuse_removal(title, **rests)
-        told = rests.reject { |_, count| count.zero? }.map { |what, count| Words.say("rests.#{what}", count: count) }
+        told =
+          rests
+            .reject { |_, count| count.zero? }
+            .map { |what, count| Words.say("rests.#{what}", count: count) }
         raise Refused.new(:not_now, :rested_on, title: title, what: told) if told.any?
       end
 
@@ -85,7 +106,9 @@ module SteadyMove
 
       def keep(held, given, by:, key:)
         account = changed(held, given)
-        invalid(:no_such_kind, given: account.kind, known: KINDS) unless KINDS.include?(account.kind)
+        unless KINDS.include?(account.kind)
+          invalid(:no_such_kind, given: account.kind, known: KINDS)
+        end
         invalid(:currency_missing) if account.prices.any? && !account.prices["currency"]
 
         try(account) if account.kind == "epp" && tried_again?(held, given)
@@ -95,25 +118,41 @@ module SteadyMove
       end
 
       # A change of words alone needs no connection.
-      def tried_again?(held, given) = held.kind != "epp" || %w[kind connection password].any? { |k| given.key?(k) }
+      def tried_again?(held, given)
+        held.kind != "epp" || %w[kind connection password].any? { |k| given.key?(k) }
+      end
 
       def changed(held, given)
-        Account.new(**held.to_h, **given.slice("title", "registrar", "kind").transform_keys(&:to_sym),
+        Account.new(
+          **held.to_h,
+          **given.slice("title", "registrar", "kind").transform_keys(&:to_sym),
           connection: merged(held.connection, given["connection"].to_h.slice(*CONNECTION)),
-          habits: merged(held.habits, given["habits"]), prices: merged(held.prices, given["prices"]),
+          habits: merged(held.habits, given["habits"]),
+          prices: merged(held.prices, given["prices"]),
           sender_domains: given.fetch("sender_domains", held.sender_domains),
-          secret: filled(given["password"]) || held.secret)
+          secret: filled(given["password"]) || held.secret
+        )
       end
 
       def merged(held, given) = held.merge(given.to_h).compact
 
       def keep_host(held, given, by:, key:)
-        host = Host.new(**held.to_h, **given.slice("title", "key_name", "ends_with").transform_keys(&:to_sym))
-        host.name_servers = given["name_servers"].map { |s| s.downcase.chomp(".") } if given["name_servers"]
+        host =
+          Host.new(
+            **held.to_h,
+            **given.slice("title", "key_name", "ends_with").transform_keys(&:to_sym)
+          )
+        host.name_servers = given["name_servers"].map { |s| s.downcase.chomp(".") } if given[
+          "name_servers"
+        ]
         host.habits = held.habits.merge(given["habits"]).compact if given["habits"]
-        host.secret = filled(given["secret"]) || (held.secret unless given.key?("key_name") && given["key_name"].nil?)
+        host.secret =
+          filled(given["secret"]) ||
+            (held.secret unless given.key?("key_name") && given["key_name"].nil?)
         invalid(:host_without_servers) if host.name_servers.empty?
-        invalid(:host_ends_with_nobody, given: host.ends_with) if host.ends_with && !@app.accounts.find(host.ends_with)
+        if host.ends_with && !@app.accounts.find(host.ends_with)
+          invalid(:host_ends_with_nobody, given: host.ends_with)
+        end
 
         @app.accounts.put_host(host)
         HostFacts.relearn(@app, held.name_servers | host.name_servers)
@@ -138,7 +177,12 @@ module SteadyMove
       end
 
       def note(key, by, **values)
-        @app.journal.add("places", at: @app.now, says: Words.phrase("journal.#{key}", by: by, **values), by: by)
+        @app.journal.add(
+          "places",
+          at: @app.now,
+          says: Words.phrase("journal.#{key}", by: by, **values),
+          by: by
+        )
       end
     end
   end

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # What people learn of a registrar on the way, kept with its account for the next time: where an act is found on its
-    # pages, in their own words, and habits that finished steps showed.
+    # What people learn of a registrar on the way, kept with its account for the next time: where an
+    # act is found on its pages, in their own words, and habits that finished steps showed.
     class Habits
       # key: of a habit; value: what would be kept; says: a sentence that offers it.
       Learnt = Struct.new(:key, :value, :says, keyword_init: true)
@@ -34,18 +34,35 @@ module SteadyMove
 
       # Keeps one of what was learnt. Raises Refused.
       def keep_learnt(account_id, key, by:)
-        found = learnt(account_id).find { |l| l.key == key } or raise Refused.new(:not_now, :nothing_learnt, given: key)
+        found = learnt(account_id).find { |l| l.key == key } or
+          raise Refused.new(:not_now, :nothing_learnt, given: key)
         account = find(account_id)
         @app.accounts.keep_habits(account, key => found.value)
         note("habit_kept", account, by, found.says)
       end
 
-      # Something that an act there asks for: a reason, a code by mail first, a second factor. Raises Refused.
+      # Something that an act there asks for: a reason, a code by mail first, a second factor.
+      # Raises Refused.
       def asks(account_id, what, by:)
         account = find(account_id)
-        change = { "reason" => { "code_reason" => true }, "mail" => { "code_guard" => "mail" },
-                   "factor" => { "code_guard" => "factor" }, "nothing" => { "code_reason" => false,
-                                                                            "code_guard" => nil } }[what]
+        change =
+          {
+            "reason" => {
+              "code_reason" => true
+            },
+            "mail" => {
+              "code_guard" => "mail"
+            },
+            "factor" => {
+              "code_guard" => "factor"
+            },
+            "nothing" => {
+              "code_reason" => false,
+              "code_guard" => nil
+            }
+          }[
+            what
+          ]
         raise Refused.new(:invalid, :no_such_habit, given: what) unless change
 
         @app.accounts.keep_habits(account, change)
@@ -66,20 +83,34 @@ module SteadyMove
         return if noted && longest <= noted.last * LATER && longest >= noted.first
 
         value = [took.min, took.sort[took.size / 2], longest]
-        Learnt.new(key: "code_takes", value: value, says: Words.say(noted ? "habits.code_later" : "habits.code_took",
-          took: Words.span(longest), noted: noted && Words.span(noted.last), count: took.size))
+        Learnt.new(
+          key: "code_takes",
+          value: value,
+          says:
+            Words.say(
+              noted ? "habits.code_later" : "habits.code_took",
+              took: Words.span(longest),
+              noted: noted && Words.span(noted.last),
+              count: took.size
+            )
+        )
       end
 
       def code_took(move)
         step = move.plan.steps.find { |s| s.act == "code" && s.by_hand? } or return
-        asked = move.events.find { |e| e.step == step.id && Core::Moves::Log::SET_GOING.include?(e.type) }
+        asked =
+          move.events.find { |e| e.step == step.id && Core::Moves::Log::SET_GOING.include?(e.type) }
         came = move.events.find { |e| e.step == step.id && e.done? }
         asked && came && came.at > asked.at ? (came.at - asked.at).to_i : nil
       end
 
       def note(key, account, by, what)
-        @app.journal.add("places", at: @app.now, by: by,
-          says: Words.phrase("journal.#{key}", by: by, title: account.title, what: what))
+        @app.journal.add(
+          "places",
+          at: @app.now,
+          by: by,
+          says: Words.phrase("journal.#{key}", by: by, title: account.title, what: what)
+        )
       end
     end
   end

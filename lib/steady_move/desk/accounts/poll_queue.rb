@@ -2,9 +2,9 @@
 
 module SteadyMove
   module Desk
-    # What registries and registrars leave in an account's message queue (RFC 5730 §2.9.2.3). Each message is written
-    # into the journal before it is acknowledged; one that was written and not acknowledged is acknowledged the next
-    # time.
+    # What registries and registrars leave in an account's message queue (RFC 5730 §2.9.2.3). Each
+    # message is written into the journal before it is acknowledged; one that was written and not
+    # acknowledged is acknowledged the next time.
     class PollQueue
       EVERY = 900
       # Messages of one account at one look.
@@ -40,15 +40,17 @@ module SteadyMove
 
       # The message at the head: :new, :known, or nil where the queue is empty.
       def one(account)
-        @app.epp.with(account) do |client|
-          response = client.request(Wire::Epp::Commands.poll_request(id: key))
-          queue = response.queue
-          next if queue.nil? || queue.id.nil? || response.code == 1300
+        @app
+          .epp
+          .with(account) do |client|
+            response = client.request(Wire::Epp::Commands.poll_request(id: key))
+            queue = response.queue
+            next if queue.nil? || queue.id.nil? || response.code == 1300
 
-          fresh = keep(account, queue, response.data)
-          client.request(Wire::Epp::Commands.poll_acknowledge(message_id: queue.id, id: key))
-          fresh ? :new : :known
-        end
+            fresh = keep(account, queue, response.data)
+            client.request(Wire::Epp::Commands.poll_acknowledge(message_id: queue.id, id: key))
+            fresh ? :new : :known
+          end
       end
 
       def key = "poll-#{@app.random.rand(10**9)}"
@@ -69,9 +71,19 @@ module SteadyMove
         held = name && @app.names.find(name)
         move = held && @app.moves.open_for(name)
         says = Words.phrase("journal.polled", title: account.title, text: queue.text.to_s[0, 1000])
-        @app.journal.add("registry-message", at: @app.now, by: "desk", name: held && name, says: says,
-          data: transfer(data), evidence: { "source" => Words.say("sources.poll", at: account.title),
-                                            "seen_at" => queue.at || @app.now, "ref" => queue.id })
+        @app.journal.add(
+          "registry-message",
+          at: @app.now,
+          by: "desk",
+          name: held && name,
+          says: says,
+          data: transfer(data),
+          evidence: {
+            "source" => Words.say("sources.poll", at: account.title),
+            "seen_at" => queue.at || @app.now,
+            "ref" => queue.id
+          }
+        )
         @app.schedule.wake(move.id, @app.now) if move
         Strays.new(@app).heard(name, account, data) if held
       end
@@ -79,7 +91,11 @@ module SteadyMove
       def transfer(data)
         return {} unless data.is_a?(Wire::Epp::TransferInfo)
 
-        { "status" => data.status, "act_at" => data.act_at, "requested_by" => data.requested_by }.compact
+        {
+          "status" => data.status,
+          "act_at" => data.act_at,
+          "requested_by" => data.requested_by
+        }.compact
       end
     end
   end

@@ -4,14 +4,27 @@ require "json"
 
 module SteadyMove
   module Desk
-    # Mails to the person whose turn it is: at once, or once a day; with what silence will do, and never with a code.
+    # Mails to the person whose turn it is: at once, or once a day; with what silence will do, and
+    # never with a code.
     class Notices
       CHOICES = %w[at-once daily never].freeze
       EVERY = 60
       DAY = 86_400
       TOLD = "wish-told"
-      # One thing that is somebody's turn. key: by which it is told once; least: the role that it takes.
-      Item = Struct.new(:key, :name, :says, :ends, :silence, :move_id, :starter, :least, keyword_init: true)
+      # One thing that is somebody's turn. key: by which it is told once; least: the role that it
+      # takes.
+      Item =
+        Struct.new(
+          :key,
+          :name,
+          :says,
+          :ends,
+          :silence,
+          :move_id,
+          :starter,
+          :least,
+          keyword_init: true
+        )
 
       def initialize(app)
         @app = app
@@ -28,8 +41,11 @@ module SteadyMove
       def choose(person_id, choice:, hour:)
         raise Refused.new(:invalid, :no_such_notice, known: CHOICES) unless CHOICES.include?(choice)
 
-        @rows.insert_conflict(target: :person_id, update: { choice: choice, hour: hour })
-          .insert(person_id: person_id, choice: choice, hour: hour)
+        @rows.insert_conflict(target: :person_id, update: { choice: choice, hour: hour }).insert(
+          person_id: person_id,
+          choice: choice,
+          hour: hour
+        )
       end
 
       # Is it time to look, also where the clock was set back?
@@ -49,12 +65,13 @@ module SteadyMove
 
       private
 
-      # Moves of which somebody wanted to be told the minute that they can be approved, and can be now.
+      # Moves of which somebody wanted to be told the minute that they can be approved, and can be
+      # now.
       def wishes
         @app.moves.open.select do |m|
           release = m.state.marked(:approval)
-          m.state.wished? && release&.active? && release.step.by_hand? && !release.early? && release.turn == "yours" &&
-            m.events.none? { |e| e.type == TOLD }
+          m.state.wished? && release&.active? && release.step.by_hand? && !release.early? &&
+            release.turn == "yours" && m.events.none? { |e| e.type == TOLD }
         end
       end
 
@@ -62,8 +79,14 @@ module SteadyMove
       def tell_wish(move)
         release = move.state.marked(:approval)
         write(move.state.wished_by, [item(move, release)])
-        @app.journal.add(TOLD, at: @app.now, by: "desk", move_id: move.id, name: move.name,
-          says: Words.phrase("journal.wish_told", to: move.state.wished_by))
+        @app.journal.add(
+          TOLD,
+          at: @app.now,
+          by: "desk",
+          move_id: move.id,
+          name: move.name,
+          says: Words.phrase("journal.wish_told", to: move.state.wished_by)
+        )
       rescue Wire::Error
         nil # it is tried again at the next look
       end
@@ -72,7 +95,8 @@ module SteadyMove
         person = @app.db[:people].where(id: row[:person_id]).first or return false
         mine = items.select { |i| whose?(i, person) }
         told = JSON.parse(row[:told])
-        fresh = row[:choice] == "daily" ? daily(row, mine) : mine.reject { |i| told.include?(i.key) }
+        fresh =
+          row[:choice] == "daily" ? daily(row, mine) : mine.reject { |i| told.include?(i.key) }
         if fresh.any?
           write(person[:email], fresh)
           @rows.where(person_id: row[:person_id]).update(sent_at: @app.now.to_i)
@@ -108,21 +132,36 @@ module SteadyMove
         approval = step.mark?(:approval)
         words = MoveWords.of(move.plan, @app.accounts)
         key = "#{move.id} #{step.id} #{move.state.reopened(step.id)} #{step_state.phase}"
-        Item.new(key: key, name: move.name, move_id: move.id, ends: (move.state.deadline if approval),
-          says: Words.say("steps.#{step.id}.title", contact: Words.say("common.its_contact"), **words),
-          silence: silence(move, approval), starter: move.events.first&.by, least: approval ? "approver" : "mover")
+        Item.new(
+          key: key,
+          name: move.name,
+          move_id: move.id,
+          ends: (move.state.deadline if approval),
+          says:
+            Words.say("steps.#{step.id}.title", contact: Words.say("common.its_contact"), **words),
+          silence: silence(move, approval),
+          starter: move.events.first&.by,
+          least: approval ? "approver" : "mover"
+        )
       end
 
       def silence(move, approval)
         return Words.say("notices.silence.waits") unless approval
 
-        Words.say("notices.silence.#{move.plan.lapses? ? 'lapses' : 'approves'}")
+        Words.say("notices.silence.#{move.plan.lapses? ? "lapses" : "approves"}")
       end
 
       def write(to, items)
-        OwnMail.send_out(@app, to: [to],
+        OwnMail.send_out(
+          @app,
+          to: [to],
           subject: Words.say("notices.subject", count: items.size, name: items.first.name),
-          text: [Words.say("notices.opening"), *items.map { |i| line(i) }, Words.say("notices.foot")].join("\n\n"))
+          text: [
+            Words.say("notices.opening"),
+            *items.map { |i| line(i) },
+            Words.say("notices.foot")
+          ].join("\n\n")
+        )
       end
 
       def line(item)

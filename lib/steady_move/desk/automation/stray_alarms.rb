@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # The alarm of a transfer that nobody ordered, by email to everybody who may refuse it, whatever their notices say:
-    # at once, at half time, and an hour before it goes ahead.
+    # The alarm of a transfer that nobody ordered, by email to everybody who may refuse it, whatever
+    # their notices say: at once, at half time, and an hour before it goes ahead.
     class StrayAlarms
       EVERY = 60
       BEFORE = 3600
@@ -52,13 +52,21 @@ module SteadyMove
       end
 
       def send_out(stray, to)
-        values = { name: stray.name, at: @app.accounts.find(stray.account_id)&.title, because: stray.because,
-                   until: Words.moment(@strays.deadline_of(stray)),
-                   assumed: stray.deadline ? "" : Words.say("strays.warning.assumed") }
+        values = {
+          name: stray.name,
+          at: @app.accounts.find(stray.account_id)&.title,
+          because: stray.because,
+          until: Words.moment(@strays.deadline_of(stray)),
+          assumed: stray.deadline ? "" : Words.say("strays.warning.assumed")
+        }
         text = Words.say("strays.warning.text", **values)
         again = stray.told.empty? ? nil : Words.say("strays.warning.again")
-        OwnMail.send_out(@app, to: to, subject: Words.say("strays.warning.subject", name: stray.name),
-          text: [again, text, @app.address].compact.join("\n\n"))
+        OwnMail.send_out(
+          @app,
+          to: to,
+          subject: Words.say("strays.warning.subject", name: stray.name),
+          text: [again, text, @app.address].compact.join("\n\n")
+        )
       end
 
       # The same trouble is written down once.
@@ -68,8 +76,13 @@ module SteadyMove
       end
 
       def write(stray, key, **values)
-        @app.journal.add("stray", at: @app.now, by: "desk", name: stray.name,
-          says: Words.phrase("journal.#{key}", **values))
+        @app.journal.add(
+          "stray",
+          at: @app.now,
+          by: "desk",
+          name: stray.name,
+          says: Words.phrase("journal.#{key}", **values)
+        )
       end
     end
   end

@@ -2,8 +2,9 @@
 
 module SteadyMove
   module Desk
-    # Starts the names of running batches as their waves come due. What can't be started is held back with its reason;
-    # where the trial name did not land, nothing further is started until a person says so.
+    # Starts the names of running batches as their waves come due. What can't be started is held
+    # back with its reason; where the trial name did not land, nothing further is started until a
+    # person says so.
     class BatchRun
       # How often running batches are looked at (seconds).
       EVERY = 300
@@ -18,7 +19,8 @@ module SteadyMove
       def due?
         return false unless @app.batches.running?
 
-        @due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY || @app.batches.last_line != @heard
+        @due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY ||
+          @app.batches.last_line != @heard
       end
 
       # When the next wave is due; nil where none is known.
@@ -54,7 +56,8 @@ module SteadyMove
 
       # What was put in since is started only once somebody has seen what it costs.
       def waiting(batch)
-        members = @app.batches.members(batch.id).select { |m| m.waiting? && batch.accepted&.key?(m.name) }
+        members =
+          @app.batches.members(batch.id).select { |m| m.waiting? && batch.accepted&.key?(m.name) }
         members.map { |m| Batch::Want.of(batch, m) }
       end
 
@@ -73,7 +76,11 @@ module SteadyMove
 
         settings = batch.settings.merge("trial" => false)
         @app.batches.update(batch.id, settings: settings)
-        @batches.halt(batch.id, by: "desk", why: Words.phrase("batches.trial_failed", name: begun.first.name))
+        @batches.halt(
+          batch.id,
+          by: "desk",
+          why: Words.phrase("batches.trial_failed", name: begun.first.name)
+        )
         true
       end
 
@@ -88,9 +95,16 @@ module SteadyMove
 
       def start(batch, want)
         price = batch.accepted.fetch(want.name)
-        id = Planning.new(@app).start(want.name, by: batch.asked_by, to: want.to, aims: want.aims, late: want.late,
-          host: Batch.carry(@app, want.name, want.host, to: want.to),
-          price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price)
+        id =
+          Planning.new(@app).start(
+            want.name,
+            by: batch.asked_by,
+            to: want.to,
+            aims: want.aims,
+            late: want.late,
+            host: Batch.carry(@app, want.name, want.host, to: want.to),
+            price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price
+          )
         belongs(batch, want, id)
       rescue Refused => e
         held(batch, want.name, e.message)
@@ -106,7 +120,10 @@ module SteadyMove
       # The move that was started just before somebody pulled the plug, or nil.
       def open_already(batch, want)
         move = @app.moves.open_for(want.name)
-        move.id if move && move.started_at >= batch.started_at && move.to_account == want.to && !move.plan.prepare?
+        if move && move.started_at >= batch.started_at && move.to_account == want.to &&
+             !move.plan.prepare?
+          move.id
+        end
       end
     end
   end

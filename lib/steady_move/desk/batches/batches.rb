@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Batches of names: made, changed, reviewed, started and closed. What is done stands in the journal.
+    # Batches of names: made, changed, reviewed, started and closed. What is done stands in the
+    # journal.
     class Batches
       # What a batch starts out with: one name on trial, at most so many a day at one registrar.
       USUAL = { "trial" => true, "per_day" => 25, "blackouts" => [] }.freeze
@@ -13,14 +14,16 @@ module SteadyMove
         @app = app
       end
 
-      # names: A-label texts held here. Returns [id, [sentence of each name that was left out]]. Raises Refused.
+      # names: A-label texts held here. Returns [id, [sentence of each name that was left out]].
+      # Raises Refused.
       def make(names, by:, title: nil, **settings)
         known, left = sort_out(names)
         raise Refused.new(:invalid, left.empty? ? :no_names : left) if known.empty?
 
         settings = USUAL.merge(checked(settings.transform_keys(&:to_s)))
-        title = titled(title) || Words.say("batches.usual_title", count: known.size,
-          day: @app.now.strftime("%-d %b %Y"))
+        title =
+          titled(title) ||
+            Words.say("batches.usual_title", count: known.size, day: @app.now.strftime("%-d %b %Y"))
         id = @app.batches.add(title, settings, known, by: by, at: @app.now)
         note(find(id), "made", by, count: known.size)
         [id, left]
@@ -38,23 +41,32 @@ module SteadyMove
         note(batch, "changed", by)
       end
 
-      # Puts names in, takes them out, holds them back or lets them go on; own: {name => settings} where they differ.
-      # Those that move already are not touched;
-      # one whose move came to nothing is tried again. Returns [sentence of each that was left out]. Raises Refused.
+      # Puts names in, takes them out, holds them back or lets them go on; own: {name => settings}
+      # where they differ. Those that move already are not touched;
+      # one whose move came to nothing is tried again. Returns [sentence of each that was left out].
+      # Raises Refused.
       def change_names(id, by:, add: [], drop: [], hold: [], go_on: [], own: {})
         batch = not_closed(id)
         known, left = sort_out(add, besides: id)
         @app.batches.add_names(id, known)
-        { "dropped" => drop, "held" => hold, "in" => go_on }.each { |state, list| put(batch, list, state) }
+        { "dropped" => drop, "held" => hold, "in" => go_on }.each do |state, list|
+          put(batch, list, state)
+        end
         own.each { |name, wishes| @app.batches.update_name(id, name, own: checked(wishes)) }
         back_to_draft(batch)
-        counts = { added: known.size, dropped: drop.size, held: hold.size, back: go_on.size, own: own.size }
+        counts = {
+          added: known.size,
+          dropped: drop.size,
+          held: hold.size,
+          back: go_on.size,
+          own: own.size
+        }
         note(batch, "names", by, **counts)
         left
       end
 
-      # Starts it as it was reviewed; above a limit a second person is asked. shown: [Amount] that were shown for it.
-      # Returns the state. Raises Refused.
+      # Starts it as it was reviewed; above a limit a second person is asked. shown: [Amount] that
+      # were shown for it. Returns the state. Raises Refused.
       def start(id, by:, shown:)
         batch = not_closed(id)
         review = BatchReview.new(@app).of(batch)
@@ -92,12 +104,15 @@ module SteadyMove
 
       # Goes on after it was halted. Raises Refused.
       def go_on(id, by:)
-        raise Refused.new(:not_now, :batch_not_halted) unless @app.batches.turn(id, from: "halted", to: "running")
+        unless @app.batches.turn(id, from: "halted", to: "running")
+          raise Refused.new(:not_now, :batch_not_halted)
+        end
 
         note(find(id), "went_on", by)
       end
 
-      # Ends it: nothing further is started, its names are free for another batch. Raises Refused while some move.
+      # Ends it: nothing further is started, its names are free for another batch. Raises Refused
+      # while some move.
       def close(id, by:)
         batch = not_closed(id)
         moving = @app.batches.members(id).filter_map(&:move_id)
@@ -110,8 +125,19 @@ module SteadyMove
       # Writes a line about a batch; key: in the catalogue's “journal.batch”.
       def note(batch, key, by, name: nil, **values)
         @app.db.transaction do
-          says = Words.phrase("journal.batch.#{key}", by: by, title: batch.title, name: name, **values)
-          line = @app.journal.add("batch", at: @app.now, by: by, name: name, says: says, data: { "batch" => batch.id })
+          says =
+            Words.phrase("journal.batch.#{key}", by: by, title: batch.title, name: name, **values)
+          line =
+            @app.journal.add(
+              "batch",
+              at: @app.now,
+              by: by,
+              name: name,
+              says: says,
+              data: {
+                "batch" => batch.id
+              }
+            )
           @app.batches.note(batch.id, line.seq)
         end
       end
@@ -119,7 +145,9 @@ module SteadyMove
       private
 
       def not_closed(id)
-        find(id).tap { |b| raise Refused.new(:not_now, :batch_closed, title: b.title) if b.state == "closed" }
+        find(id).tap do |b|
+          raise Refused.new(:not_now, :batch_closed, title: b.title) if b.state == "closed"
+        end
       end
 
       def titled(text)
@@ -146,13 +174,16 @@ module SteadyMove
       end
 
       def checked(settings)
-        settings = settings.slice("to", "host", "aims", "late", "per_day", "trial", "blackouts", "limit")
+        settings =
+          settings.slice("to", "host", "aims", "late", "per_day", "trial", "blackouts", "limit")
         to, host = settings.values_at("to", "host")
         raise Refused.new(:invalid, :no_account, id: to) if to && @app.accounts.find(to).nil?
         raise Refused.new(:invalid, :no_host, id: host) if host && @app.accounts.host_of(host).nil?
 
         late = settings["late"]
-        raise Refused.new(:invalid, :no_such_choice, given: late) if late && !Lateness::CHOICES.include?(late)
+        if late && !Lateness::CHOICES.include?(late)
+          raise Refused.new(:invalid, :no_such_choice, given: late)
+        end
 
         (settings["blackouts"] || []).each do |from, last|
           raise Refused.new(:invalid, :blackout_ends_first, from: from, last: last) if last < from
@@ -167,19 +198,31 @@ module SteadyMove
           again = member.move_id && state == "in" && failed?(member.move_id)
           raise Refused.new(:not_now, :moves_already, name: name) if member.move_id && !again
 
-          @app.batches.update_name(batch.id, name, state: state, says: nil, **(again ? { move_id: nil } : {}))
+          @app.batches.update_name(
+            batch.id,
+            name,
+            state: state,
+            says: nil,
+            **(again ? { move_id: nil } : {})
+          )
         end
       end
 
       # Is a move over without having settled, so that its name can be tried again?
-      def failed?(move_id) = (move = @app.moves.find(move_id)) && !move.open && move.state.ending != "settled"
+      def failed?(move_id)
+        (move = @app.moves.find(move_id)) && !move.open && move.state.ending != "settled"
+      end
 
       # What was asked of a second person was another plan.
-      def back_to_draft(batch) = @app.batches.turn(batch.id, from: "asked", to: "draft", accepted: nil, asked_by: nil)
+      def back_to_draft(batch)
+        @app.batches.turn(batch.id, from: "asked", to: "draft", accepted: nil, asked_by: nil)
+      end
 
       def refuse_start(review, shown)
         raise Refused.new(:not_now, :nothing_can_start) if review.able.empty?
-        raise Refused.new(:not_now, :plan_changed) unless review.total.sort_by(&:currency) == shown.sort_by(&:currency)
+        unless review.total.sort_by(&:currency) == shown.sort_by(&:currency)
+          raise Refused.new(:not_now, :plan_changed)
+        end
       end
 
       # {name => [minor, currency] or nil}.
@@ -188,8 +231,12 @@ module SteadyMove
       # What can't start is held back, with why.
       def begin_running(batch, by, review, approved_by: nil)
         accepted = accepted(review)
-        members = { asked_by: by, approved_by: approved_by, accepted: (batch.accepted || {}).merge(accepted),
-                    started_at: batch.started_at || @app.now }
+        members = {
+          asked_by: by,
+          approved_by: approved_by,
+          accepted: (batch.accepted || {}).merge(accepted),
+          started_at: batch.started_at || @app.now
+        }
         from = approved_by ? "asked" : %w[draft running halted]
         unless @app.batches.turn(batch.id, from: from, to: "running", **members)
           raise Refused.new(:not_now, :batch_under_way)

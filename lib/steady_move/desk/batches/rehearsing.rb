@@ -2,12 +2,13 @@
 
 module SteadyMove
   module Desk
-    # Runs a copy of a batch's plan many times at full speed, with the habits of the chosen registrars and with faults
-    # drawn, before anything is started.
+    # Runs a copy of a batch's plan many times at full speed, with the habits of the chosen
+    # registrars and with faults drawn, before anything is started.
     class Rehearsing
       RUNS = 100
-      # range: [P10, P50, P90] of the whole, endings: {ending => share of a hundred}, faults: [[says, share]], asks:
-      # [[says, place or nil, share, [early, usual, late]]], instants as if it began now.
+      # range: [P10, P50, P90] of the whole, endings: {ending => share of a hundred}, faults:
+      # [[says, share]], asks: [[says, place or nil, share, [early, usual, late]]], instants as if
+      # it began now.
       Found = Struct.new(:runs, :names, :range, :endings, :faults, :asks, keyword_init: true)
 
       def initialize(app, seed: 1)
@@ -17,15 +18,24 @@ module SteadyMove
 
       # batch: Store::Batches::Batch. Yields after each run. Returns Found; raises Refused.
       def of(batch, runs: RUNS)
-        rows = Batch.new(@app).propose_all(waiting(batch).map { |m| Batch::Want.of(batch, m) }).select(&:startable)
+        rows =
+          Batch
+            .new(@app)
+            .propose_all(waiting(batch).map { |m| Batch::Want.of(batch, m) })
+            .select(&:startable)
         raise Refused.new(:not_now, :nothing_can_start) if rows.empty?
 
         starts = starts(BatchWaves.new(@app).of(batch, rows), rows)
         lives = Array.new(runs) { |i| life(rows, i).tap { yield if block_given? } }
         summary = Core::Rehearsal::Summary.new(lives, starts: starts)
-        Found.new(runs: runs, names: rows.size, endings: summary.endings, range: range(summary),
+        Found.new(
+          runs: runs,
+          names: rows.size,
+          endings: summary.endings,
+          range: range(summary),
           faults: summary.faults.map { |f| [Words.say("rehearsal.faults.#{f.id}"), f.share] },
-          asks: summary.asks.map { |a| ask(a, rows) })
+          asks: summary.asks.map { |a| ask(a, rows) }
+        )
       end
 
       private
@@ -41,8 +51,11 @@ module SteadyMove
       def life(rows, number)
         rows.each_with_index.map do |row, i|
           chance = Random.new((@seed * 1_000_003) + (number * 1009) + i)
-          Core::Rehearsal::Run.new(row.plan, chance: chance.method(:rand),
-            takes: @app.forecasts.takes_of(row.plan)).call
+          Core::Rehearsal::Run.new(
+            row.plan,
+            chance: chance.method(:rand),
+            takes: @app.forecasts.takes_of(row.plan)
+          ).call
         end
       end
 
@@ -55,9 +68,17 @@ module SteadyMove
         row = rows.find { |r| step_of(r, ask.step) }
         step = step_of(row, ask.step)
         words = MoveWords.of(row.plan, @app.accounts)
-        says = Words.say("steps.#{ask.step}.title", **words, name: Words.say("batches.each_name"),
-          contact: Words.say("common.its_contact"))
-        place = { "losing" => words[:from], "gaining" => words[:to], "service" => words[:service] }[step.place]
+        says =
+          Words.say(
+            "steps.#{ask.step}.title",
+            **words,
+            name: Words.say("batches.each_name"),
+            contact: Words.say("common.its_contact")
+          )
+        place =
+          { "losing" => words[:from], "gaining" => words[:to], "service" => words[:service] }[
+            step.place
+          ]
         [says, place, ask.share, ask.after.map { |s| @app.now + s }]
       end
 

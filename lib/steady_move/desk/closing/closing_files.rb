@@ -4,8 +4,21 @@ module SteadyMove
   module Desk
     # The ledger and closing reports to take along: as tables and as PDF.
     class ClosingFiles
-      BATCH = %w[name from to came_to started ended expiry_before expiry_after spent currency saved left_to_cancel
-        could_move_again_from].freeze
+      BATCH = %w[
+        name
+        from
+        to
+        came_to
+        started
+        ended
+        expiry_before
+        expiry_after
+        spent
+        currency
+        saved
+        left_to_cancel
+        could_move_again_from
+      ].freeze
       LEDGER = %w[at kind account names amount currency order_number source].freeze
 
       def initialize(app)
@@ -26,28 +39,54 @@ module SteadyMove
       # text: ClosingText::Text. Returns the octets of a PDF.
       def pdf(text)
         parts = text.parts.map { |heading, lines| [heading, lines.map { |l| Words.plain(l) }] }
-        Wire::Pdf.write(title: text.title, lead: Words.plain(text.lead), parts: parts,
-          page: Words.say("closing.page", number: "<page>", count: "<total>"))
+        Wire::Pdf.write(
+          title: text.title,
+          lead: Words.plain(text.lead),
+          parts: parts,
+          page: Words.say("closing.page", number: "<page>", count: "<total>")
+        )
       end
 
       private
 
       def row(report)
         move = report.move
-        [move.name, report.words[:from], report.words[:to], move.state.stage, day(move.started_at),
-          day(report.ended_at), day(move.plan.expires_at), day(move.plan.expected_expiry), *money(report.line),
-          report.open_items.size, day(report.again_at)]
+        [
+          move.name,
+          report.words[:from],
+          report.words[:to],
+          move.state.stage,
+          day(move.started_at),
+          day(report.ended_at),
+          day(move.plan.expires_at),
+          day(move.plan.expected_expiry),
+          *money(report.line),
+          report.open_items.size,
+          day(report.again_at)
+        ]
       end
 
       def entry(entry, names)
         sum = entry.amount
-        [entry.at.utc.iso8601, entry.kind, @app.accounts.find(entry.account)&.title || entry.account,
-          entry.moves.map { |id| names[id] }.join(" "), decimal(sum), sum&.currency, entry.number, entry.source]
+        [
+          entry.at.utc.iso8601,
+          entry.kind,
+          @app.accounts.find(entry.account)&.title || entry.account,
+          entry.moves.map { |id| names[id] }.join(" "),
+          decimal(sum),
+          sum&.currency,
+          entry.number,
+          entry.source
+        ]
       end
 
       # [spent, currency, saved] as decimal texts.
       def money(line)
-        line&.spent ? [decimal(line.spent), line.spent.currency, decimal(line.saved)] : [nil, nil, nil]
+        if line&.spent
+          [decimal(line.spent), line.spent.currency, decimal(line.saved)]
+        else
+          [nil, nil, nil]
+        end
       end
 
       def decimal(amount) = amount && Core::Money::Currency.decimal(amount.minor, amount.currency)

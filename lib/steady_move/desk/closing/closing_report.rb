@@ -2,20 +2,31 @@
 
 module SteadyMove
   module Desk
-    # What came of a move or a batch: every promise against what is seen, what it cost, what is left to do, and when the
-    # name could move again.
+    # What came of a move or a batch: every promise against what is seen, what it cost, what is left
+    # to do, and when the name could move again.
     class ClosingReport
-      # checks: rows of what was checked after landing ({"what", "wanted", "found", "ok"}); left: [LeftBehind::Item];
-      # line: LedgerBook::Line; again_at: Time from which the name could move again, nil where it is not known;
-      # learnt: sentences on habits of the accounts.
-      Move = Struct.new(:move, :words, :checks, :left, :line, :again_at, :exposed, :learnt, keyword_init: true) do
-        def settled? = move.state.ending == "settled"
-        def ended_at = move.open ? nil : move.events.last.at
-        def open_items = left.select(&:open?)
-        def bad = checks.reject { |c| c["ok"] }
-      end
-      # moves: [Move]; sums: {spent:, saved:, moves:, unknown:}; differences: of the ledger, still to be settled; held:
-      # names that were not started, with why.
+      # checks: rows of what was checked after landing ({"what", "wanted", "found", "ok"}); left:
+      # [LeftBehind::Item]; line: LedgerBook::Line; again_at: Time from which the name could move
+      # again, nil where it is not known; learnt: sentences on habits of the accounts.
+      Move =
+        Struct.new(
+          :move,
+          :words,
+          :checks,
+          :left,
+          :line,
+          :again_at,
+          :exposed,
+          :learnt,
+          keyword_init: true
+        ) do
+          def settled? = move.state.ending == "settled"
+          def ended_at = move.open ? nil : move.events.last.at
+          def open_items = left.select(&:open?)
+          def bad = checks.reject { |c| c["ok"] }
+        end
+      # moves: [Move]; sums: {spent:, saved:, moves:, unknown:}; differences: of the ledger, still
+      # to be settled; held: names that were not started, with why.
       Batch = Struct.new(:batch, :moves, :sums, :differences, :held, keyword_init: true)
 
       def initialize(app)
@@ -35,17 +46,34 @@ module SteadyMove
         book = LedgerBook.new(@app).of(batch: id)
         lines = book.lines.to_h { |l| [l.move.id, l] }
         moves = @app.moves.find_all(members.filter_map(&:move_id)).sort_by(&:name)
-        Batch.new(batch: batch, moves: moves.map { |m| report(m, lines[m.id]) }, differences: book.differences,
-          sums: LedgerBook.sums(book.lines) { nil }.fetch(nil, { spent: [], saved: [], moves: 0, unknown: 0 }),
-          held: members.select { |m| m.move_id.nil? && m.state != "dropped" }.map { |m| [m.name, m.says] })
+        Batch.new(
+          batch: batch,
+          moves: moves.map { |m| report(m, lines[m.id]) },
+          differences: book.differences,
+          sums:
+            LedgerBook
+              .sums(book.lines) { nil }
+              .fetch(nil, { spent: [], saved: [], moves: 0, unknown: 0 }),
+          held:
+            members
+              .select { |m| m.move_id.nil? && m.state != "dropped" }
+              .map { |m| [m.name, m.says] }
+        )
       end
 
       private
 
       def report(move, line)
-        Move.new(move: move, words: MoveWords.of(move.plan, @app.accounts), line: line,
-          checks: move.state.told("checks")&.data&.fetch("checks") || [], left: LeftBehind.new(@app).of(move),
-          again_at: again_at(move), exposed: move.state.exposed, learnt: learnt(move))
+        Move.new(
+          move: move,
+          words: MoveWords.of(move.plan, @app.accounts),
+          line: line,
+          checks: move.state.told("checks")&.data&.fetch("checks") || [],
+          left: LeftBehind.new(@app).of(move),
+          again_at: again_at(move),
+          exposed: move.state.exposed,
+          learnt: learnt(move)
+        )
       end
 
       # The first instant at which nothing closes the name any more.

@@ -13,18 +13,23 @@ module SteadyMove
 
       # report: ClosingReport::Move. Returns Text.
       def of_move(report)
-        Text.new(title: say("title_move", name: report.move.name), lead: say("made", at: @app.now),
-          parts: parts(report).unshift([nil, went(report)]))
+        Text.new(
+          title: say("title_move", name: report.move.name),
+          lead: say("made", at: @app.now),
+          parts: parts(report).unshift([nil, went(report)])
+        )
       end
 
       # report: ClosingReport::Batch. Returns Text.
       def of_batch(report)
         own = [[nil, sums(report)], differences(report), held(report)].compact
-        each = report.moves.flat_map do |m|
-          [[Core::Names::Idn.shown(m.move.name), went(m)], *parts(m)]
-        end
-        Text.new(title: say("title_batch", title: report.batch.title), lead: say("made", at: @app.now),
-          parts: own + each)
+        each =
+          report.moves.flat_map { |m| [[Core::Names::Idn.shown(m.move.name), went(m)], *parts(m)] }
+        Text.new(
+          title: say("title_batch", title: report.batch.title),
+          lead: say("made", at: @app.now),
+          parts: own + each
+        )
       end
 
       # A difference of the ledger in a sentence.
@@ -41,9 +46,15 @@ module SteadyMove
 
       def went(report)
         move = report.move
-        [say("went", **report.words, stage: move.state.stage), say("begun", at: move.started_at),
-          report.ended_at && say("over", at: report.ended_at), expiry(report), *money(report.line),
-          (again(report) if report.settled?), exposed(report)].compact
+        [
+          say("went", **report.words, stage: move.state.stage),
+          say("begun", at: move.started_at),
+          report.ended_at && say("over", at: report.ended_at),
+          expiry(report),
+          *money(report.line),
+          (again(report) if report.settled?),
+          exposed(report)
+        ].compact
       end
 
       def expiry(report)
@@ -58,7 +69,11 @@ module SteadyMove
       def money(line)
         return [say("spent_unknown")] unless line&.spent
 
-        [say(line.charged ? "spent" : "spent_planned", spent: line.spent.to_s), saved(line.saved), lost(line.lost_days)]
+        [
+          say(line.charged ? "spent" : "spent_planned", spent: line.spent.to_s),
+          saved(line.saved),
+          lost(line.lost_days)
+        ]
       end
 
       def saved(amount)
@@ -77,41 +92,66 @@ module SteadyMove
 
       def parts(report)
         checks = report.checks.map { |c| check(c) }
-        [[say("checks"), checks.empty? ? [say("no_checks")] : checks],
+        [
+          [say("checks"), checks.empty? ? [say("no_checks")] : checks],
           [say("left"), left(report)],
-          ([say("learnt"), report.learnt] if report.learnt.any?)].compact
+          ([say("learnt"), report.learnt] if report.learnt.any?)
+        ].compact
       end
 
       # What stands at the old account; of a name that never left it, that it is still there.
       def left(report)
-        done = report.left.map { |i| say("left_done", says: i.says, state: say("states.#{i.state}")) }
+        done =
+          report.left.map { |i| say("left_done", says: i.says, state: say("states.#{i.state}")) }
         return done if done.any?
 
         from = MoveWords.of(report.move.plan, @app.accounts)[:from]
-        [say(report.move.plan.dns_only? ? "only_records" : "not_left", name: report.move.name, from: from)]
+        [
+          say(
+            report.move.plan.dns_only? ? "only_records" : "not_left",
+            name: report.move.name,
+            from: from
+          )
+        ]
       end
 
       def check(row)
-        say("check", what: row["what"], wanted: row["wanted"], found: row["found"],
-          agrees: say(row["ok"] ? "agrees" : "differs"))
+        say(
+          "check",
+          what: row["what"],
+          wanted: row["wanted"],
+          found: row["found"],
+          agrees: say(row["ok"] ? "agrees" : "differs")
+        )
       end
 
       def sums(report)
         sums = report.sums
-        told = say("sums", count: sums[:moves], spent: amounts(sums[:spent]), saved: amounts(sums[:saved]))
+        told =
+          say(
+            "sums",
+            count: sums[:moves],
+            spent: amounts(sums[:spent]),
+            saved: amounts(sums[:saved])
+          )
         sums[:unknown].zero? ? [told] : [told, say("sums_unknown", count: sums[:unknown])]
       end
 
       def amounts(list) = list.empty? ? say("nothing") : list.join(", ")
 
       def differences(report)
-        report.differences.any? ? [say("differences"), report.differences.map { |d| difference(d) }] : nil
+        if report.differences.any?
+          [say("differences"), report.differences.map { |d| difference(d) }]
+        end
       end
 
       def held(report)
         return if report.held.empty?
 
-        [say("held"), report.held.map { |name, why| say("held_line", name: name, why: why || say("held_back")) }]
+        [
+          say("held"),
+          report.held.map { |name, why| say("held_line", name: name, why: why || say("held_back")) }
+        ]
       end
     end
   end

@@ -2,22 +2,23 @@
 
 module SteadyMove
   module Desk
-    # When moves will be done: ranges from three-point estimates along their plans, which learn from finished moves of
-    # the same registrars; and how far off earlier forecasts were.
+    # When moves will be done: ranges from three-point estimates along their plans, which learn from
+    # finished moves of the same registrars; and how far off earlier forecasts were.
     class Forecasts
       Forecast = Core::Forecast
       # So many ended moves are learnt from, the newest.
       LEARNT_FROM = 400
-      # A forecast is worked out anew after so many seconds, or after a fiftieth of what it foresees: what ends in days
-      # does not change within a minute.
+      # A forecast is worked out anew after so many seconds, or after a fiftieth of what it
+      # foresees: what ends in days does not change within a minute.
       FRESH = 60
       SHARE = 0.02
       KEPT = 4000
 
-      # spread: Core::Forecast::Spread; rests_on: {step id => how many finished moves its duration rests on}.
-      # futures: Core::Forecast::Futures::Two, or nil.
+      # spread: Core::Forecast::Spread; rests_on: {step id => how many finished moves its duration
+      # rests on}. futures: Core::Forecast::Futures::Two, or nil.
       Range = Struct.new(:spread, :rests_on, :futures, keyword_init: true)
-      # What was foreseen of a move when it started, and what came of it. held: did it end within the 90 % range?
+      # What was foreseen of a move when it started, and what came of it. held: did it end within
+      # the 90 % range?
       Held = Struct.new(:move, :p05, :p50, :p95, :ended_at, :held, keyword_init: true)
 
       def initialize(app, draws: 250)
@@ -42,8 +43,9 @@ module SteadyMove
         range(plan, Core::Moves::State.fold(plan, []), plan.from, plan.to, @app.now)
       end
 
-      # Several plans done, each begun at its own Time, drawn together: the range of the last of them. pairs: [[Plan,
-      # Time]]; moves: open ones beside. Returns a Spread, or nil where there is none.
+      # Several plans done, each begun at its own Time, drawn together: the range of the last of
+      # them. pairs: [[Plan, Time]]; moves: open ones beside. Returns a Spread, or nil where there
+      # is none.
       def of_all(pairs, moves = [])
         now = @app.now
         lists = pairs.each_with_index.map { |(plan, starts), i| apart(plan, starts - now, i, now) }
@@ -67,7 +69,8 @@ module SteadyMove
         end
       end
 
-      # {step id => [least, usual, most]} where finished moves teach more than a plan's own estimates.
+      # {step id => [least, usual, most]} where finished moves teach more than a plan's own
+      # estimates.
       def takes_of(plan) = learnt(plan, plan.from, plan.to).first
 
       # [Held] of settled moves whose forecast is in the journal, newest first.
@@ -92,26 +95,43 @@ module SteadyMove
       def range(plan, state, from, to, now)
         takes, rests = learnt(plan, from, to)
         spread = Forecast::Spread.new(draws(now).ends(state, at: now, takes: takes), at: now)
-        Range.new(spread: spread, rests_on: rests,
-          futures: Forecast::Futures.of(state, draws(now), at: now, takes: takes))
+        Range.new(
+          spread: spread,
+          rests_on: rests,
+          futures: Forecast::Futures.of(state, draws(now), at: now, takes: takes)
+        )
       end
 
-      # A plan's draws beside those of others: another salt, and turned, so that they say nothing of each other.
+      # A plan's draws beside those of others: another salt, and turned, so that they say nothing of
+      # each other.
       def apart(plan, offset, number, now)
         state = Core::Moves::State.fold(plan, [])
         list, = drawn(plan, state, plan.from, plan.to, now, salt: number)
         list.rotate(number * 97).map { |seconds| seconds + [offset, 0].max }
       end
 
-      # A move's own draws beside those of others, in seconds from now: apart from what is shown of it alone.
+      # A move's own draws beside those of others, in seconds from now: apart from what is shown of
+      # it alone.
       def ends_of(move, now)
-        at, ends = fresh([move.id, move.events.size, :beside], now, far: ->((_, list), _) { list.max }) do
-          [now, drawn(move.plan, move.state, move.from_account, move.to_account, now, salt: move.id).first]
-        end
+        at, ends =
+          fresh([move.id, move.events.size, :beside], now, far: ->((_, list), _) { list.max }) do
+            [
+              now,
+              drawn(
+                move.plan,
+                move.state,
+                move.from_account,
+                move.to_account,
+                now,
+                salt: move.id
+              ).first
+            ]
+          end
         at == now ? ends : ends.map { |seconds| [seconds - (now - at), 0].max }
       end
 
-      # What was worked out under a key while it is fresh, else anew. far: how many seconds ahead it looks.
+      # What was worked out under a key while it is fresh, else anew. far: how many seconds ahead it
+      # looks.
       def fresh(key, now, far:)
         at, kept = @lock.synchronize { @kept[key] }
         return kept if at && now >= at && now - at < [FRESH, far.call(kept, at) * SHARE].max
@@ -135,7 +155,11 @@ module SteadyMove
         held, drawn = @drawers
         return drawn if held == place
 
-        made = Forecast::Draws.new(count: @draws_count, business: HolidayCalendar.of(place.first, at: now))
+        made =
+          Forecast::Draws.new(
+            count: @draws_count,
+            business: HolidayCalendar.of(place.first, at: now)
+          )
         (@drawers = [place, made].freeze).last
       end
 
@@ -143,13 +167,16 @@ module SteadyMove
       def learnt(plan, from, to)
         all = seen
         rests = {}
-        takes = plan.steps.each_with_object({}) do |step, found|
-          list = all[[whose(step, from, to), step.id]] or next
-          next if list.size < Forecast::Learning::LEAST || step.estimate
+        takes =
+          plan
+            .steps
+            .each_with_object({}) do |step, found|
+              list = all[[whose(step, from, to), step.id]] or next
+              next if list.size < Forecast::Learning::LEAST || step.estimate
 
-          rests[step.id] = list.size
-          found[step.id] = Forecast::Learning.blend(step.takes, list)
-        end
+              rests[step.id] = list.size
+              found[step.id] = Forecast::Learning.blend(step.takes, list)
+            end
         [takes, rests]
       end
 
@@ -160,12 +187,16 @@ module SteadyMove
       end
 
       def learn
-        @app.moves.ended(LEARNT_FROM).each_with_object(Hash.new { |h, k| h[k] = [] }) do |move, all|
-          move.state.steps.each do |s|
-            account = whose(s.step, move.from_account, move.to_account)
-            all[[account, s.step.id]] << (s.done_at - s.since) if account && s.done? && s.since
+        @app
+          .moves
+          .ended(LEARNT_FROM)
+          .each_with_object(Hash.new { |h, k| h[k] = [] }) do |move, all|
+            move.state.steps.each do |s|
+              account = whose(s.step, move.from_account, move.to_account)
+              all[[account, s.step.id]] << (s.done_at - s.since) if account && s.done? && s.since
+            end
           end
-        end.tap { |h| h.default = nil }
+          .tap { |h| h.default = nil }
       end
 
       def held(move)
@@ -175,7 +206,14 @@ module SteadyMove
         started = move.events.first.at
         ended = move.events.last.at
         p05, p50, p95 = foreseen.values_at("p05", "p50", "p95").map { |s| started + s }
-        Held.new(move: move, p05: p05, p50: p50, p95: p95, ended_at: ended, held: ended.between?(p05, p95))
+        Held.new(
+          move: move,
+          p05: p05,
+          p50: p50,
+          p95: p95,
+          ended_at: ended,
+          held: ended.between?(p05, p95)
+        )
       end
     end
   end

@@ -11,7 +11,10 @@ module SteadyMove
       # The account that is asked about a move's present step, or nil where it is nobody else's.
       def whom(move)
         step = move.state.current&.step or return
-        side = { "gaining" => move.to_account, "losing" => move.from_account }[step.place || step.talks_to]
+        side =
+          { "gaining" => move.to_account, "losing" => move.from_account }[
+            step.place || step.talks_to
+          ]
         @app.accounts.find(side || move.to_account)
       end
 
@@ -19,16 +22,35 @@ module SteadyMove
       def of(move, by:)
         account = whom(move)
         current = move.state.current
-        raise Refused.new(:not_now, :nobody_to_ask, name: move.name) unless account && current&.turn == "theirs"
+        unless account && current&.turn == "theirs"
+          raise Refused.new(:not_now, :nobody_to_ask, name: move.name)
+        end
 
         words = MoveWords.of(move.plan, @app.accounts)
-        title = Words.say("steps.#{current.step.id}.title", contact: Words.say("common.its_contact"), **words)
-        text = %w[greeting asked waits please thanks].map do |part|
-          Words.say("late_letter.#{part}", **words, title: account.title, since: Words.moment(current.since),
-            what: title, by: by)
-        end
-        Core::Letters::Draft.new(to: account.habits["support"].to_s, kinds: %w[late], names: [move.name],
-          subject: Words.say("late_letter.subject", name: move.name), text: text.join("\n\n"))
+        title =
+          Words.say(
+            "steps.#{current.step.id}.title",
+            contact: Words.say("common.its_contact"),
+            **words
+          )
+        text =
+          %w[greeting asked waits please thanks].map do |part|
+            Words.say(
+              "late_letter.#{part}",
+              **words,
+              title: account.title,
+              since: Words.moment(current.since),
+              what: title,
+              by: by
+            )
+          end
+        Core::Letters::Draft.new(
+          to: account.habits["support"].to_s,
+          kinds: %w[late],
+          names: [move.name],
+          subject: Words.say("late_letter.subject", name: move.name),
+          text: text.join("\n\n")
+        )
       end
     end
   end

@@ -2,8 +2,9 @@
 
 module SteadyMove
   module Desk
-    # Waits at the mailboxes whose servers tell when something comes (IDLE, RFC 2177), so that a code is here as soon as
-    # it was sent. Where a server has none, the regular look is all there is.
+    # Waits at the mailboxes whose servers tell when something comes (IDLE, RFC 2177), so that a
+    # code is here as soon as it was sent. Where a server has none, the regular look is all there
+    # is.
     class Listening
       # A server may end an idle connection after half an hour (RFC 2177 §3).
       AT_MOST = 25 * 60
@@ -19,18 +20,20 @@ module SteadyMove
 
       # Where a mailbox is set or taken out, the new ones are listened to within half a minute.
       def start
-        @keeper = Thread.new do
-          loop do
-            begin_anew unless @listened.equal?(@app.mailboxes)
-            sleep KEEP
+        @keeper =
+          Thread.new do
+            loop do
+              begin_anew unless @listened.equal?(@app.mailboxes)
+              sleep KEEP
+            end
           end
-        end
         self
       end
 
       def stop = [@keeper, *@threads].compact.each(&:kill)
 
-      # Waits once: true where something came, false where not, nil where it makes no sense to wait again.
+      # Waits once: true where something came, false where not, nil where it makes no sense to wait
+      # again.
       def once(box, seconds = AT_MOST)
         came = box.wait(seconds)
         @told.call if came

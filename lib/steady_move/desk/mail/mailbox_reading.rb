@@ -2,8 +2,9 @@
 
 module SteadyMove
   module Desk
-    # Reads what is new in one mailbox, a part at a time: the newest first, then those of senders that are known, then
-    # the rest from new to old. What was read is never asked for again, whatever happened in between.
+    # Reads what is new in one mailbox, a part at a time: the newest first, then those of senders
+    # that are known, then the rest from new to old. What was read is never asked for again,
+    # whatever happened in between.
     class MailboxReading
       PLACE = "mailbox."
       # Messages in one go, and how many of the newest come before all others.
@@ -24,8 +25,8 @@ module SteadyMove
         @done = 0
       end
 
-      # Takes the next part in: calls the block with each message, numbered as the desk numbers it. Returns how many
-      # were new. Raises Wire::Error.
+      # Takes the next part in: calls the block with each message, numbered as the desk numbers it.
+      # Returns how many were new. Raises Wire::Error.
       def read(box, &)
         box.open do |open|
           floor = floor(open.validity)
@@ -43,7 +44,8 @@ module SteadyMove
       def more? = !@progress.nil? && @progress.done < @progress.of
       def progress_so_far = more? ? @progress : nil
 
-      # One message by its own number, as it lies in the mailbox; nil where it is gone. Raises Wire::Error.
+      # One message by its own number, as it lies in the mailbox; nil where it is gone. Raises
+      # Wire::Error.
       def one(box, uid)
         found = nil
         box.open { |open| open.each([uid - base]) { |message| found = numbered(message) } }
@@ -55,8 +57,8 @@ module SteadyMove
       def base = @number * Store::Messages::BOX
       def key = "#{PLACE}#{@number}"
 
-      # All below it was read. Where the numbers begin anew, everything is looked at again; what is here already is
-      # known by its octets.
+      # All below it was read. Where the numbers begin anew, everything is looked at again; what is
+      # here already is known by its octets.
       def floor(validity)
         kept = @app.keeping[key] || { "floor" => 0, "validity" => validity }
         return kept["floor"] if kept["validity"] == validity
@@ -67,7 +69,9 @@ module SteadyMove
       end
 
       def anew? = @app.keeping[key]&.key?("anew")
-      def read_already(floor) = (anew? ? [] : @app.messages.numbers(@number, above: floor)) + @passed.to_a
+      def read_already(floor)
+        (anew? ? [] : @app.messages.numbers(@number, above: floor)) + @passed.to_a
+      end
 
       def settle(validity, last)
         kept = @app.keeping[key] || {}
@@ -83,7 +87,12 @@ module SteadyMove
 
         left = waiting.reverse
         newest = left.first(NEWEST)
-        known = @senders.call.first(SENDERS).flat_map { |domain| open.uids(after: floor, from: domain) }.uniq
+        known =
+          @senders
+            .call
+            .first(SENDERS)
+            .flat_map { |domain| open.uids(after: floor, from: domain) }
+            .uniq
         newest | (left & known) | left
       end
 
@@ -104,7 +113,8 @@ module SteadyMove
         count
       end
 
-      # Where UIDs began anew a number may be taken by another message: then it gets one of the desk's own.
+      # Where UIDs began anew a number may be taken by another message: then it gets one of the
+      # desk's own.
       def numbered(message)
         number = base + message.uid
         taken = anew? && @app.messages.taken?(number, message)

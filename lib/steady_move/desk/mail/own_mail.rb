@@ -4,8 +4,8 @@ require "mail"
 
 module SteadyMove
   module Desk
-    # Mails that the desk writes to people by itself: notices, alerts, links for a new password. They say that nobody
-    # is to answer them automatically (RFC 3834 §5).
+    # Mails that the desk writes to people by itself: notices, alerts, links for a new password.
+    # They say that nobody is to answer them automatically (RFC 3834 §5).
     module OwnMail
       module_function
 
@@ -13,14 +13,15 @@ module SteadyMove
       def send_out(app, to:, subject:, text:)
         from = app.sender.from
         at = app.now
-        message = ::Mail.new(charset: "UTF-8") do
-          from from
-          to to
-          date at
-          subject subject
-          body text
-          header["Auto-Submitted"] = "auto-generated"
-        end
+        message =
+          ::Mail.new(charset: "UTF-8") do
+            from from
+            to to
+            date at
+            subject subject
+            body text
+            header["Auto-Submitted"] = "auto-generated"
+          end
         app.sender.deliver(message.to_s, to: to)
       end
     end

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Fetches new mail, understands it and matches it to moves and letters. What is doubtful is kept and shown, never
-    # acted on.
+    # Fetches new mail, understands it and matches it to moves and letters. What is doubtful is kept
+    # and shown, never acted on.
     class PostRoom
       EVERY = 300
 
@@ -18,14 +18,17 @@ module SteadyMove
       end
 
       # Is it time to look? Also where the clock was set back since the last look.
-      def due? = !@app.mailbox.nil? && (@due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY)
+      def due?
+        !@app.mailbox.nil? && (@due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY)
+      end
       def fetch_if_due = due? && fetch
 
-      # Looks at every mailbox. Returns how many messages were new. The outside's faults only put the next look off; one
-      # mailbox that doesn't answer keeps nobody from the others.
+      # Looks at every mailbox. Returns how many messages were new. The outside's faults only put
+      # the next look off; one mailbox that doesn't answer keeps nobody from the others.
       def fetch
         @due_at = @app.now + EVERY
-        count = @app.mailboxes.each_with_index.sum { |box, number| box ? fetch_from(box, number) : 0 }
+        count =
+          @app.mailboxes.each_with_index.sum { |box, number| box ? fetch_from(box, number) : 0 }
         look_soon if @readings.each_value.any?(&:more?)
         count
       end
@@ -33,18 +36,20 @@ module SteadyMove
       # How far the reading of full mailboxes has come: MailboxReading::Progress, or nil.
       def progress
         parts = @readings.each_value.filter_map(&:progress_so_far)
-        parts.any? ? MailboxReading::Progress.new(done: parts.sum(&:done), of: parts.sum(&:of)) : nil
+        MailboxReading::Progress.new(done: parts.sum(&:done), of: parts.sum(&:of)) if parts.any?
       end
 
-      # The body of a message of which only the head was kept, or whose body was cleared, as it lies in the mailbox. It
-      # is put beside its head; nothing follows from it. Raises Refused.
+      # The body of a message of which only the head was kept, or whose body was cleared, as it lies
+      # in the mailbox. It is put beside its head; nothing follows from it. Raises Refused.
       def fetch_body(uid)
         row = @app.messages.find(uid)
         raise Refused.new(:unknown, :no_head, id: uid) unless row && row[:bodiless]
 
         box = @app.mailboxes[number = uid.div(Store::Messages::BOX)] if uid.positive?
         message = box && reading(number).one(box, uid)
-        raise Refused.new(:not_now, :body_gone) unless message && message.message_id == row[:message_id]
+        unless message && message.message_id == row[:message_id]
+          raise Refused.new(:not_now, :body_gone)
+        end
 
         reading, = understand(message, nil, own_letter(message), Surroundings.new(@app))
         @app.messages.restore(@app.messages.ready(message, reading, row[:move_id]))
@@ -55,28 +60,39 @@ module SteadyMove
       # The next look is due now.
       def look_soon = @due_at = nil
 
-      # Takes in a message that somebody saved as a file. raw: RFC 5322 text. Returns false where it is here already;
-      # raises Refused.
+      # Takes in a message that somebody saved as a file. raw: RFC 5322 text. Returns false where it
+      # is here already; raises Refused.
       def drop(raw)
         take(Wire::Mail::Eml.read(raw, uid: @app.messages.next_dropped))
       rescue Wire::Malformed => e
         raise Refused.new(:invalid, :message_unreadable, says: e.says)
       end
 
-      # Takes a message in, from the mailbox or dropped in as a file. Of one that concerns nobody here only the head is
-      # kept, unless it is wanted whole, could not be read, or comes from whom we know. Returns false where it is here
-      # already.
+      # Takes a message in, from the mailbox or dropped in as a file. Of one that concerns nobody
+      # here only the head is kept, unless it is wanted whole, could not be read, or comes from whom
+      # we know. Returns false where it is here already.
       def take(message, around: Surroundings.new(@app), whole: message.uid.negative?)
-        letter = @app.letters.answered_by(message.answers || [], "#{message.subject}\n#{message.text}")
+        letter =
+          @app.letters.answered_by(message.answers || [], "#{message.subject}\n#{message.text}")
         own = own_letter(message)
         reading, read_kind = understand(message, letter, own, around)
         moves = reading.names.filter_map { |n| @app.moves.of_name(n.ascii).first }
-        ready = @app.messages.ready(message, reading, moves.first&.id, letter_id: letter&.fetch(:id),
-          read_kind: read_kind, facts: facts(message, reading, letter, own), server: identifiers(message).first)
+        ready =
+          @app.messages.ready(
+            message,
+            reading,
+            moves.first&.id,
+            letter_id: letter&.fetch(:id),
+            read_kind: read_kind,
+            facts: facts(message, reading, letter, own),
+            server: identifiers(message).first
+          )
         @app.db.transaction do
           next false if @app.messages.known?(message)
 
-          whole ||= concerns?(reading, letter, moves) || message.from.to_s.empty? || around.known?(message.from)
+          whole ||=
+            concerns?(reading, letter, moves) || message.from.to_s.empty? ||
+              around.known?(message.from)
           whole ? keep(ready, message, reading, moves) : @app.messages.keep_head(ready)
           true
         end
@@ -103,13 +119,20 @@ module SteadyMove
       end
 
       def reading(number)
-        @readings[number] ||= MailboxReading.new(@app, number, senders: -> { Surroundings.new(@app).senders([]) })
+        @readings[number] ||= MailboxReading.new(
+          @app,
+          number,
+          senders: -> { Surroundings.new(@app).senders([]) }
+        )
       end
 
-      def hear(number, well, says) = @app.heard.note("mailbox #{number}", at: @app.now, well: well, says: says)
+      def hear(number, well, says)
+        @app.heard.note("mailbox #{number}", at: @app.now, well: well, says: says)
+      end
 
-      # What nobody foresaw in one message holds up neither the others nor the moves: it is kept as one that nobody
-      # could read, its octets sealed beside it. Only where nothing at all can be written down does it wait.
+      # What nobody foresaw in one message holds up neither the others nor the moves: it is kept as
+      # one that nobody could read, its octets sealed beside it. Only where nothing at all can be
+      # written down does it wait.
       def take_in(message, around)
         take(message, around: around)
       rescue StandardError => e
@@ -120,8 +143,14 @@ module SteadyMove
       end
 
       def keep_unread(message, because)
-        unread = Core::Post::Reading.new(kind: Core::Post::Lexicon::UNREAD, names: [], sender: "doubtful",
-          because: [because], speaks: true)
+        unread =
+          Core::Post::Reading.new(
+            kind: Core::Post::Lexicon::UNREAD,
+            names: [],
+            sender: "doubtful",
+            because: [because],
+            speaks: true
+          )
         @app.messages.put(message, unread, nil)
       rescue Sequel::DatabaseError => e
         raise if Store::Trouble.of(e)
@@ -132,19 +161,20 @@ module SteadyMove
 
       # Is there anything in it for somebody here?
       def concerns?(reading, letter, moves)
-        reading.kind != Core::Post::Lexicon::UNRELATED || !letter.nil? || moves.any? || reading.names.any? ||
-          reading.candidates.to_a.any?
+        reading.kind != Core::Post::Lexicon::UNRELATED || !letter.nil? || moves.any? ||
+          reading.names.any? || reading.candidates.to_a.any?
       end
 
-      # The reading, with what is known beyond the words: the letter that it answers, and how a person put such
-      # messages right before.
+      # The reading, with what is known beyond the words: the letter that it answers, and how a
+      # person put such messages right before.
       # Returns [Reading, the kind by the words alone].
       def understand(message, letter, own, around)
         read = read(message, letter, own, around)
         by_words = read.kind
         reading = letter ? answering(read, message, letter) : read
         reading = as_corrected_before(reading, message)
-        kind, by = @app.letters.correction(message.from, by_words) unless reading.sender == "doubtful"
+        kind, by = @app.letters.correction(message.from, by_words) unless reading.sender ==
+          "doubtful"
         if kind
           reading.kind = kind
           reading.because += [Words.say("post.corrected_before", from: message.from, by: by)]
@@ -154,29 +184,45 @@ module SteadyMove
 
       def read(message, letter, own, around)
         known = ->(names) { around.senders(names) | correspondents(message, letter, own, around) }
-        reading = Core::Post::Reader.read(message, held: around.held, known: known, ids: around.server[:ids],
-          trusting: around.server[:trusting])
+        reading =
+          Core::Post::Reader.read(
+            message,
+            held: around.held,
+            known: known,
+            ids: around.server[:ids],
+            trusting: around.server[:trusting]
+          )
         reading.because = reading.because.map { |b| Words.say(b) }
         reading
       end
 
-      # Whom our own letters lead to write back: their recipients, the mail servers that report on them, ourselves.
+      # Whom our own letters lead to write back: their recipients, the mail servers that report on
+      # them, ourselves.
       def correspondents(message, letter, own, around)
-        [letter&.fetch(:recipient), *(around.own_logins if own || message.undelivered.to_a.any?),
-          *(message.undelivered if letter)]
-          .compact.filter_map { |a| Core::Names::HostName.ascii(a.rpartition("@").last) }
+        [
+          letter&.fetch(:recipient),
+          *(around.own_logins if own || message.undelivered.to_a.any?),
+          *(message.undelivered if letter)
+        ].compact.filter_map { |a| Core::Names::HostName.ascii(a.rpartition("@").last) }
       end
 
       # The letter of ours that this is a copy of, or nil.
-      def own_letter(message) = message.message_id && @app.letters.answered_by([message.message_id], "")
+      def own_letter(message)
+        message.message_id && @app.letters.answered_by([message.message_id], "")
+      end
 
       # What follows from the message once it counts (Consequences).
       def facts(message, reading, letter, own)
         word = letter && @app.letters.word(letter[:id])
-        { undelivered: message.undelivered.to_a, automatic: message.automatic == true, passed: reading.passed == true,
-          ended: reading.ended == true, sum: sum(message, reading),
-          word: !word.nil? && "#{message.subject}\n#{message.text}".include?(word), own: own&.fetch(:id) }
-          .reject { |_, v| v.nil? || v == false || v == [] }
+        {
+          undelivered: message.undelivered.to_a,
+          automatic: message.automatic == true,
+          passed: reading.passed == true,
+          ended: reading.ended == true,
+          sum: sum(message, reading),
+          word: !word.nil? && "#{message.subject}\n#{message.text}".include?(word),
+          own: own&.fetch(:id)
+        }.reject { |_, v| v.nil? || v == false || v == [] }
       end
 
       # What a receipt says of money.
@@ -191,7 +237,8 @@ module SteadyMove
 
       def as_corrected_before(reading, message)
         before = @app.messages.corrected(message.answers)
-        reading.names = before[:names].map { |n| Core::Names::DomainName.held(n) } if before && reading.names.empty?
+        reading.names = before[:names].map { |n| Core::Names::DomainName.held(n) } if before &&
+          reading.names.empty?
         reading
       end
 
@@ -201,8 +248,10 @@ module SteadyMove
         back = word && "#{message.subject}\n#{message.text}".include?(word)
         reading.names = names_of(letter) if reading.names.empty? || back
         reading.kind = "contact-proof" if back
-        reading.because += [Words.say("post.answers_letter", subject: letter[:subject]),
-          (Words.say("post.holds_word") if back)].compact
+        reading.because += [
+          Words.say("post.answers_letter", subject: letter[:subject]),
+          (Words.say("post.holds_word") if back)
+        ].compact
         reading
       end
 
@@ -212,13 +261,34 @@ module SteadyMove
 
       def journal(message, reading, move)
         key = reading.proven ? "mail" : "mail_#{reading.sender}"
-        data = { "kind" => reading.kind, "deadline" => reading.deadline, "sender" => reading.sender,
-                 "side" => Sides.of(@app, message.from, move), "passed" => reading.passed || nil,
-                 "ended" => reading.ended || nil }.compact
-        subject = Core::Post::Masking.mask(message.subject.to_s, reading.candidates.to_a, speaks: reading.speaks)
-        @app.journal.add("mail", at: @app.now, by: "desk", move_id: move.id, name: move.name, data: data,
+        data = {
+          "kind" => reading.kind,
+          "deadline" => reading.deadline,
+          "sender" => reading.sender,
+          "side" => Sides.of(@app, message.from, move),
+          "passed" => reading.passed || nil,
+          "ended" => reading.ended || nil
+        }.compact
+        subject =
+          Core::Post::Masking.mask(
+            message.subject.to_s,
+            reading.candidates.to_a,
+            speaks: reading.speaks
+          )
+        @app.journal.add(
+          "mail",
+          at: @app.now,
+          by: "desk",
+          move_id: move.id,
+          name: move.name,
+          data: data,
           says: Words.phrase("journal.#{key}", from: message.from, subject: subject),
-          evidence: { "source" => Words.say("sources.mailbox"), "seen_at" => @app.now, "ref" => message.message_id })
+          evidence: {
+            "source" => Words.say("sources.mailbox"),
+            "seen_at" => @app.now,
+            "ref" => message.message_id
+          }
+        )
       end
     end
   end

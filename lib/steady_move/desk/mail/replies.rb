@@ -2,18 +2,21 @@
 
 module SteadyMove
   module Desk
-    # What a person says of a message: it was matched wrong, its sender is known, which of its codes it is.
+    # What a person says of a message: it was matched wrong, its sender is known, which of its codes
+    # it is.
     class Replies
       def initialize(app)
         @app = app
       end
 
-      # A message that was matched wrong. kind: as it is to be taken, also for later ones of this sender that read
-      # alike; names: A-label texts that are held; trust: the sender is known to whoever says so, the message counts.
-      # Raises Refused.
+      # A message that was matched wrong. kind: as it is to be taken, also for later ones of this
+      # sender that read alike; names: A-label texts that are held; trust: the sender is known to
+      # whoever says so, the message counts. Raises Refused.
       def correct(uid, kind:, names:, by:, trust: false)
         kinds = Core::Post::Lexicon::IDS
-        raise Refused.new(:invalid, :no_kind_of_message, kind: kind, kinds: kinds) unless kinds.include?(kind)
+        unless kinds.include?(kind)
+          raise Refused.new(:invalid, :no_kind_of_message, kind: kind, kinds: kinds)
+        end
 
         message = find(uid)
         unknown = names.reject { |n| @app.names.find(n) }
@@ -31,8 +34,8 @@ module SteadyMove
         @app.db.transaction { put_right(message, message[:kind], message[:names], by, trust: true) }
       end
 
-      # Which of the codes that may stand in a message it is. index: of the list as it was shown; name: held.
-      # Raises Refused.
+      # Which of the codes that may stand in a message it is. index: of the list as it was shown;
+      # name: held. Raises Refused.
       def choose_code(uid, index:, name:, by:)
         message = find(uid)
         raise Refused.new(:invalid, :not_held, name: name) unless @app.names.find(name)
@@ -41,7 +44,11 @@ module SteadyMove
         raise Refused.new(:not_now, :no_such_code, id: uid) if code.nil?
 
         @app.db.transaction do
-          Consequences.new(@app).keep_code(name, code, message.merge(sender: "#{message[:sender]} (#{by})"))
+          Consequences.new(@app).keep_code(
+            name,
+            code,
+            message.merge(sender: "#{message[:sender]} (#{by})")
+          )
           @app.messages.drop_codes(uid)
         end
       end
@@ -54,23 +61,34 @@ module SteadyMove
         counts = trust || message[:trust] == "proven"
         key = trust ? "post.counted" : "post.put_right"
         move = names.filter_map { |n| @app.moves.of_name(n).first }.first
-        @app.messages.correct(message[:uid], kind: kind, names: names, move_id: move&.id,
-          trust: counts ? "proven" : message[:trust], link: link(message, kind, counts),
-          because: message[:because] + [Words.say(key, by: by)], by: by)
-        Consequences.new(@app).of(@app.messages.find(message[:uid])) if trust && message[:trust] != "proven"
+        @app.messages.correct(
+          message[:uid],
+          kind: kind,
+          names: names,
+          move_id: move&.id,
+          trust: counts ? "proven" : message[:trust],
+          link: link(message, kind, counts),
+          because: message[:because] + [Words.say(key, by: by)],
+          by: by
+        )
+        if trust && message[:trust] != "proven"
+          Consequences.new(@app).of(@app.messages.find(message[:uid]))
+        end
         note(message, kind, names, move, by, counts: counts)
       end
 
       # The link to approve with was not offered while its sender was doubtful.
       def link(message, kind, counts)
-        return message[:link] unless counts && message[:link].nil? && Core::Post::Lexicon::ASKING.include?(kind)
+        unless counts && message[:link].nil? && Core::Post::Lexicon::ASKING.include?(kind)
+          return message[:link]
+        end
 
         urls = message[:links].filter_map { |url, _, role| url if role == "approve" }.uniq
         urls.first if urls.one?
       end
 
-      # Later messages of this sender that read alike are taken so as well. Of a doubtful one nobody knows whose it is:
-      # nothing is learnt from it.
+      # Later messages of this sender that read alike are taken so as well. Of a doubtful one nobody
+      # knows whose it is: nothing is learnt from it.
       def remember(message, kind, by)
         return if message[:trust] == "doubtful"
         return if message[:read_kind].nil? || kind == message[:kind]
@@ -80,13 +98,31 @@ module SteadyMove
 
       def note(message, kind, names, move, by, counts:)
         about = names.empty? ? Words.phrase("journal.no_name") : names.join(", ")
-        says = Words.phrase("journal.mail_corrected", by: by, from: message[:sender],
-          kind: Words.phrase("post.kinds.#{kind}"), about: about)
-        data = { "kind" => kind, "deadline" => message[:deadline], "sender" => counts ? "proven" : message[:trust],
-                 "passed" => message[:facts]["passed"] || nil,
-                 "ended" => message[:facts]["ended"] || nil,
-                 "side" => move && Sides.of(@app, message[:sender], move) }.compact
-        @app.journal.add("mail", at: @app.now, by: by, move_id: move&.id, name: names.first, data: data, says: says)
+        says =
+          Words.phrase(
+            "journal.mail_corrected",
+            by: by,
+            from: message[:sender],
+            kind: Words.phrase("post.kinds.#{kind}"),
+            about: about
+          )
+        data = {
+          "kind" => kind,
+          "deadline" => message[:deadline],
+          "sender" => counts ? "proven" : message[:trust],
+          "passed" => message[:facts]["passed"] || nil,
+          "ended" => message[:facts]["ended"] || nil,
+          "side" => move && Sides.of(@app, message[:sender], move)
+        }.compact
+        @app.journal.add(
+          "mail",
+          at: @app.now,
+          by: by,
+          move_id: move&.id,
+          name: names.first,
+          data: data,
+          says: says
+        )
       end
     end
   end

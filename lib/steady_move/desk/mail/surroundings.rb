@@ -2,8 +2,9 @@
 
 module SteadyMove
   module Desk
-    # What a message is read against: the names that are held, who is known to write about them, how the mailbox's own
-    # server calls itself, which mailboxes are ours. Looked up once for each part of a mailbox.
+    # What a message is read against: the names that are held, who is known to write about them, how
+    # the mailbox's own server calls itself, which mailboxes are ours. Looked up once for each part
+    # of a mailbox.
     class Surroundings
       def initialize(app)
         @app = app
@@ -15,7 +16,8 @@ module SteadyMove
       # {ids:, trusting:} of the mailbox's server.
       def server = places.mail_server
 
-      # Does somebody write whom we know: from a domain of an account, its privacy service, or a registry?
+      # Does somebody write whom we know: from a domain of an account, its privacy service, or a
+      # registry?
       def known?(address)
         domain = address.to_s.rpartition("@").last.downcase
         senders([]).any? { |d| domain == d || domain.end_with?(".#{d}") }
@@ -24,8 +26,8 @@ module SteadyMove
       # Whom the desk itself writes as.
       def own_logins = @own_logins ||= @app.settings.mailboxes.compact.map { |box| box[:login] }
 
-      # Domains that whoever holds the names, or holds them soon, is known to write from: accounts, their privacy
-      # services, registries. Where no name is told, all of them.
+      # Domains that whoever holds the names, or holds them soon, is known to write from: accounts,
+      # their privacy services, registries. Where no name is told, all of them.
       def senders(names)
         return all_senders if names.empty?
 
@@ -41,10 +43,13 @@ module SteadyMove
       def domains(list) = list.flat_map { |a| Sides.domains(a) }.uniq + places.registries
 
       def holders(names)
-        names.flat_map do |n|
-          move = @app.moves.of_name(n.ascii).first
-          [@app.names.find(n.ascii)&.fetch(:account_id), move&.from_account, move&.to_account]
-        end.compact.uniq
+        names
+          .flat_map do |n|
+            move = @app.moves.of_name(n.ascii).first
+            [@app.names.find(n.ascii)&.fetch(:account_id), move&.from_account, move&.to_account]
+          end
+          .compact
+          .uniq
       end
     end
   end

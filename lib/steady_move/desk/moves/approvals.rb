@@ -2,15 +2,29 @@
 
 module SteadyMove
   module Desk
-    # Every approval that is due, and those that are to come: by whom, how, until when, what silence does, and what
-    # approving now saves.
+    # Every approval that is due, and those that are to come: by whom, how, until when, what silence
+    # does, and what approving now saves.
     class Approvals
       # After an approval it takes about so long (seconds): a quarter of an hour, common practice.
       AFTER = 900
-      # how: the way of the step; ends: until when, nil where it is not known; silence: approves, lapses or nothing;
-      # saves: seconds that approving now is sooner than silence; able: can it be approved here?
-      Item = Struct.new(:move_id, :name, :step, :says, :how, :ends, :assumed, :silence, :saves, :able, :approved,
-        keyword_init: true)
+      # how: the way of the step; ends: until when, nil where it is not known; silence: approves,
+      # lapses or nothing; saves: seconds that approving now is sooner than silence; able: can it be
+      # approved here?
+      Item =
+        Struct.new(
+          :move_id,
+          :name,
+          :step,
+          :says,
+          :how,
+          :ends,
+          :assumed,
+          :silence,
+          :saves,
+          :able,
+          :approved,
+          keyword_init: true
+        )
       Place = Struct.new(:id, :title, :site, :items, keyword_init: true)
       # One that is not asked for yet. expected: when it will usually be asked for.
       Coming = Struct.new(:move_id, :name, :from, :wished, :expected, keyword_init: true)
@@ -28,11 +42,16 @@ module SteadyMove
 
       # Returns [Coming], the soonest first.
       def coming(moves = @app.moves.open)
-        ahead = moves.select { |m| m.state.ending.nil? && m.state.marked(:approval)&.phase == "ahead" }
-        ahead.reject { |m| m.state.marked(:approval).step.by_time? }.map { |m| to_come(m) }.sort_by(&:expected)
+        ahead =
+          moves.select { |m| m.state.ending.nil? && m.state.marked(:approval)&.phase == "ahead" }
+        ahead
+          .reject { |m| m.state.marked(:approval).step.by_time? }
+          .map { |m| to_come(m) }
+          .sort_by(&:expected)
       end
 
-      # Approves several in one go. ids: of moves. Returns {id => sentence} of those that could not be approved.
+      # Approves several in one go. ids: of moves. Returns {id => sentence} of those that could not
+      # be approved.
       def approve(ids, by:)
         orders = Orders.new(@app)
         ids.each_with_object({}) do |id, problems|
@@ -55,11 +74,22 @@ module SteadyMove
         words = MoveWords.of(move.plan, @app.accounts)
         ends = step.mark?(:approval) ? move.state.deadline : nil
         silence = silence(move, step)
-        [step.place == "gaining" ? move.to_account : move.from_account,
-          Item.new(move_id: move.id, name: move.name, step: step.id, how: step.way || "connection", ends: ends,
-            says: Words.say("steps.#{step.id}.title", **words), silence: silence, saves: saves(ends, silence),
+        [
+          step.place == "gaining" ? move.to_account : move.from_account,
+          Item.new(
+            move_id: move.id,
+            name: move.name,
+            step: step.id,
+            how: step.way || "connection",
+            ends: ends,
+            says: Words.say("steps.#{step.id}.title", **words),
+            silence: silence,
+            saves: saves(ends, silence),
             assumed: move.state.told("deadline")&.data&.key?("assumed") == true,
-            approved: step.mark?(:approval) && move.state.approved?, able: able?(move, step))]
+            approved: step.mark?(:approval) && move.state.approved?,
+            able: able?(move, step)
+          )
+        ]
       end
 
       def able?(move, step)
@@ -80,15 +110,24 @@ module SteadyMove
 
       def place(id, items)
         account = @app.accounts.find(id)
-        Place.new(id: id, title: account&.title || id, site: account&.habits&.fetch("site", nil),
-          items: items.sort_by { |i| [i.ends || FAR, i.name] })
+        Place.new(
+          id: id,
+          title: account&.title || id,
+          site: account&.habits&.fetch("site", nil),
+          items: items.sort_by { |i| [i.ends || FAR, i.name] }
+        )
       end
 
       def to_come(move)
         blocks = Core::Forecast::Schedule.of(move.state, at: @app.now)
         release = blocks.find { |b| b.id == move.plan.marked(:approval).id }
-        Coming.new(move_id: move.id, name: move.name, wished: move.state.wished?, expected: release.starts[1],
-          from: MoveWords.of(move.plan, @app.accounts)[:from])
+        Coming.new(
+          move_id: move.id,
+          name: move.name,
+          wished: move.state.wished?,
+          expected: release.starts[1],
+          from: MoveWords.of(move.plan, @app.accounts)[:from]
+        )
       end
     end
   end

@@ -4,7 +4,8 @@ module SteadyMove
   module Desk
     # What is done about a code that is no good.
     module CodeTrouble
-      # So often a code is fetched anew by the desk itself; then a person is asked (common practice, no source).
+      # So often a code is fetched anew by the desk itself; then a person is asked (common practice,
+      # no source).
       TRIES = 3
 
       private
@@ -19,8 +20,12 @@ module SteadyMove
         ports.codes.wipe_of_move(move.id)
         reopen(code_step, sentence("acts.code_rejected"))
         says = third ? "third" : "again"
-        problem(sentence("acts.code_#{says}_#{asked? ? 'asked' : 'fetched'}"), source: [:epp, { at: gaining.title }],
-          look_at: now + 900, yours: third)
+        problem(
+          sentence("acts.code_#{says}_#{asked? ? "asked" : "fetched"}"),
+          source: [:epp, { at: gaining.title }],
+          look_at: now + 900,
+          yours: third
+        )
       end
     end
   end

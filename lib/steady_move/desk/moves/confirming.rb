@@ -7,8 +7,13 @@ module SteadyMove
       include Transfers
 
       def confirmed
-        Act::Seen.new(done: sight.begun? && sight.stage != :over, says: sight.says, not_yet: sentence(:not_shown),
-          source: sight.source, ref: sight.ref)
+        Act::Seen.new(
+          done: sight.begun? && sight.stage != :over,
+          says: sight.says,
+          not_yet: sentence(:not_shown),
+          source: sight.source,
+          ref: sight.ref
+        )
       end
 
       def by_hand = sight.stage == :over ? over : super

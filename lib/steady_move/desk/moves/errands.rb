@@ -2,8 +2,9 @@
 
 module SteadyMove
   module Desk
-    # What is done without anybody's asking, each kind in a lane of its own: mail fetched, records looked at again,
-    # message queues emptied, batches started, notices and alerts sent, old things cleared.
+    # What is done without anybody's asking, each kind in a lane of its own: mail fetched, records
+    # looked at again, message queues emptied, batches started, notices and alerts sent, old things
+    # cleared.
     class Errands
       attr_reader :post, :bootstrap, :alerts
 
@@ -17,17 +18,23 @@ module SteadyMove
         @polls = PollQueue.new(app)
         @batches = BatchRun.new(app)
         @alerts = Alerts.new(app, runner)
-        @aside = { "strays" => StrayAlarms.new(app).method(:tell),
-                   "alerts" => @alerts.method(:tell), "batches" => @batches.method(:go_on),
-                   "notices" => Notices.new(app).method(:tell), "webhooks" => Webhooks.new(app).method(:tell),
-                   "retention" => Retention.new(app).method(:call), "journal" => JournalCheck.new(app).method(:walk) }
+        @aside = {
+          "strays" => StrayAlarms.new(app).method(:tell),
+          "alerts" => @alerts.method(:tell),
+          "batches" => @batches.method(:go_on),
+          "notices" => Notices.new(app).method(:tell),
+          "webhooks" => Webhooks.new(app).method(:tell),
+          "retention" => Retention.new(app).method(:call),
+          "journal" => JournalCheck.new(app).method(:walk)
+        }
       end
 
       # Begins what is due. Returns whether mail is being fetched.
       def begin
         begun = fetch_post
         poll
-        @put_off.due? && @lanes.push("record", [nil, :put_off]) { @put_off.due? && @put_off.look_up }
+        @put_off.due? &&
+          @lanes.push("record", [nil, :put_off]) { @put_off.due? && @put_off.look_up }
         by_itself
         begun
       end
@@ -42,7 +49,8 @@ module SteadyMove
       end
 
       def by_itself
-        @bootstrap.due? && @lanes.push("watch", [nil, :bootstrap]) { @bootstrap.due? && @bootstrap.fetch }
+        @bootstrap.due? &&
+          @lanes.push("watch", [nil, :bootstrap]) { @bootstrap.due? && @bootstrap.fetch }
         @watch.due? && @lanes.push("watch", [nil, :watch]) { @watch.due? && @watch.look }
         @aside.each do |lane, act|
           act.receiver.due? && @lanes.push(lane, [nil, lane]) { act.receiver.due? && act.call }

@@ -2,11 +2,11 @@
 
 module SteadyMove
   module Desk
-    # What a person asks first of a name, a plan or a move, in a sentence each: do site and mail stay up, and what came
-    # of it.
+    # What a person asks first of a name, a plan or a move, in a sentence each: do site and mail
+    # stay up, and what came of it.
     class InShort
-      # What a move of a name would be, if it started now. finish: [early, usual, late] Times, empty where it can't
-      # start; uptime: sentence; expected_expiry: Time or nil.
+      # What a move of a name would be, if it started now. finish: [early, usual, late] Times, empty
+      # where it can't start; uptime: sentence; expected_expiry: Time or nil.
       # futures: Core::Forecast::Futures::Two or nil.
       Ahead = Struct.new(:finish, :futures, :uptime, :expected_expiry, keyword_init: true)
 
@@ -26,8 +26,8 @@ module SteadyMove
         say(stays.yes? ? "uptime.kept" : "uptime.ends", **words)
       end
 
-      # Does the present DNS host outlive the registration? By what the plan keeps; of one of old, by what is known of
-      # its host: nothing at all is not known.
+      # Does the present DNS host outlive the registration? By what the plan keeps; of one of old,
+      # by what is known of its host: nothing at all is not known.
       def stays(plan)
         return Core::Answer.of({ "yes" => true, "no" => false }[plan.dns_stays]) if plan.dns_stays
 
@@ -44,10 +44,14 @@ module SteadyMove
         unseen = checks.count { |c| c["ok"].nil? }
         key = "settled_unchecked" if key == "settled" && checks.empty?
         key = "settled_unseen" if key == "settled" && unseen.positive?
-        say("result.#{key}", at: move.state.ended_at || move.events.last.at, ok: checks.count do |c|
-          c["ok"]
-        end, all: checks.size,
-          unseen: unseen, **MoveWords.of(move.plan, @app.accounts))
+        say(
+          "result.#{key}",
+          at: move.state.ended_at || move.events.last.at,
+          ok: checks.count { |c| c["ok"] },
+          all: checks.size,
+          unseen: unseen,
+          **MoveWords.of(move.plan, @app.accounts)
+        )
       end
 
       # What it cost, as the ledger knows it: [Amount or nil, is it from a receipt?].
@@ -56,23 +60,33 @@ module SteadyMove
         [line&.spent, line&.charged == true]
       end
 
-      # judged: Judging's; to: account id, or nil for the usual destination. Returns Ahead, nil where nowhere is known.
+      # judged: Judging's; to: account id, or nil for the usual destination. Returns Ahead, nil
+      # where nowhere is known.
       def ahead(judged, to: nil)
         to ||= Destinations.usual(@app)
         return if to.nil? || to == judged.account.id
 
         host = judged.needs_carry? ? CarryHosts.chosen(@app, judged.name.ascii, to: to)&.id : nil
-        found = Planning.new(@app).propose(judged.name.ascii, to: to, host: host, outside: false) or return
+        found = Planning.new(@app).propose(judged.name.ascii, to: to, host: host, outside: false) or
+          return
         range = @app.forecasts.of_plan(found.plan) if found.startable?
-        Ahead.new(finish: range ? range.spread.range : [], futures: range&.futures, uptime: uptime(found.plan),
-          expected_expiry: found.plan.expected_expiry)
+        Ahead.new(
+          finish: range ? range.spread.range : [],
+          futures: range&.futures,
+          uptime: uptime(found.plan),
+          expected_expiry: found.plan.expected_expiry
+        )
       end
 
       # The same of a move that is under way.
       def under_way(move)
         range = @app.forecasts.of(move)
-        Ahead.new(finish: range.spread.range, futures: range.futures, uptime: uptime(move.plan),
-          expected_expiry: move.plan.expected_expiry)
+        Ahead.new(
+          finish: range.spread.range,
+          futures: range.futures,
+          uptime: uptime(move.plan),
+          expected_expiry: move.plan.expected_expiry
+        )
       end
 
       private

@@ -7,23 +7,41 @@ module SteadyMove
       include Locking
       extend Forwardable
 
-      # id: which; what: Phrase; wanted, found: texts or Times; ok: do they agree, nil where nobody can tell; mend: puts
-      # it right over the connection, or nil.
-      Check = Struct.new(:id, :what, :wanted, :found, :ok, :mend, keyword_init: true) do
-        # By this a person accepts it: another finding is another difference.
-        def key = "#{id}=#{shown(found)}"
-        def wrong? = ok == false
-        def sentence = Words.phrase("checks.differs", what: what, found: found, wanted: wanted)
-        def to_row = { "what" => Words.say(what), "wanted" => shown(wanted), "found" => shown(found), "ok" => ok }
+      # id: which; what: Phrase; wanted, found: texts or Times; ok: do they agree, nil where nobody
+      # can tell; mend: puts it right over the connection, or nil.
+      Check =
+        Struct.new(:id, :what, :wanted, :found, :ok, :mend, keyword_init: true) do
+          # By this a person accepts it: another finding is another difference.
+          def key = "#{id}=#{shown(found)}"
+          def wrong? = ok == false
+          def sentence = Words.phrase("checks.differs", what: what, found: found, wanted: wanted)
+          def to_row
+            {
+              "what" => Words.say(what),
+              "wanted" => shown(wanted),
+              "found" => shown(found),
+              "ok" => ok
+            }
+          end
 
-        private
+          private
 
-        def shown(value) = value.is_a?(Time) ? Words.mark(value) : Words.say(value)
-      end
+          def shown(value) = value.is_a?(Time) ? Words.mark(value) : Words.say(value)
+        end
 
       attr_reader :act
 
-      def_delegators :act, :plan, :state, :ports, :gaining, :new_host, :sentence, :intend, :epp, :info, :move
+      def_delegators :act,
+                     :plan,
+                     :state,
+                     :ports,
+                     :gaining,
+                     :new_host,
+                     :sentence,
+                     :intend,
+                     :epp,
+                     :info,
+                     :move
 
       # act: of the step that checks.
       def initialize(act)
@@ -33,20 +51,33 @@ module SteadyMove
       # Returns [Check].
       def all
         record = act.public_record
-        [registrar(record), expiry(record), lock(record), servers(record), records || answers(record),
-          *on_word].compact
+        [
+          registrar(record),
+          expiry(record),
+          lock(record),
+          servers(record),
+          records || answers(record),
+          *on_word
+        ].compact
       end
 
       private
 
       def check(id, wanted, found, mend: nil)
-        Check.new(id: id, what: Words.phrase("checks.#{id}"), wanted: wanted, found: found, ok: wanted == found,
-          mend: mend)
+        Check.new(
+          id: id,
+          what: Words.phrase("checks.#{id}"),
+          wanted: wanted,
+          found: found,
+          ok: wanted == found,
+          mend: mend
+        )
       end
 
       # By its number, or any of the names that it has in the public record.
       def registrar(record)
-        found = check("registrar", gaining.registrar, record.registrar || Words.phrase("checks.none"))
+        found =
+          check("registrar", gaining.registrar, record.registrar || Words.phrase("checks.none"))
         found.tap { |c| c.ok = gaining.shown_by?(record) == true }
       end
 
@@ -58,30 +89,54 @@ module SteadyMove
 
         at = landed.data["landed_at"] || landed.at
         grace = plan.in_grace == true && (plan.grace_ends_at.nil? || at < plan.grace_ends_at)
-        wanted = Core::Expiry.after_move(expires_at: plan.expires_at, landed_at: at, years: plan.years,
-          max_years: plan.max_years || 10, in_grace: grace)
+        wanted =
+          Core::Expiry.after_move(
+            expires_at: plan.expires_at,
+            landed_at: at,
+            years: plan.years,
+            max_years: plan.max_years || 10,
+            in_grace: grace
+          )
         check("expiry", wanted.expires_at, record.expires_at)
       end
 
       # Nobody shows it: neither as ordered nor otherwise.
       def unknown(id, wanted)
-        Check.new(id: id, what: Words.phrase("checks.#{id}"), wanted: wanted, found: Words.phrase("checks.not_shown"))
+        Check.new(
+          id: id,
+          what: Words.phrase("checks.#{id}"),
+          wanted: wanted,
+          found: Words.phrase("checks.not_shown")
+        )
       end
 
       def lock(record)
         return unless plan.options.intersect?(%i[lock lock_back]) && plan.wanted.lock?
 
         on = Words.phrase("checks.on")
-        found = Words.phrase({ "yes" => "checks.on", "no" => "checks.off" }.fetch(record.lock.to_s, "checks.not_shown"))
+        found =
+          Words.phrase(
+            { "yes" => "checks.on", "no" => "checks.off" }.fetch(
+              record.lock.to_s,
+              "checks.not_shown"
+            )
+          )
         check("lock", on, found, mend: over_connection { put_lock(gaining) })
       end
 
       def servers(record)
         wanted = (plan.carry? ? new_host.name_servers : plan.name_servers.to_a).sort
-        return unknown("name_servers", wanted.join(", ")) if wanted.empty? || record.name_servers.nil?
+        if wanted.empty? || record.name_servers.nil?
+          return unknown("name_servers", wanted.join(", "))
+        end
 
         found = record.name_servers.sort
-        check("name_servers", wanted.join(", "), found.join(", "), mend: over_connection { set_servers(wanted) })
+        check(
+          "name_servers",
+          wanted.join(", "),
+          found.join(", "),
+          mend: over_connection { set_servers(wanted) }
+        )
       end
 
       def records
@@ -89,13 +144,19 @@ module SteadyMove
 
         zone = ports.carrying.wanted(plan.name, ports.zones.of_move(move.id, plan.name), new_host)
         bad = ports.servers.deviations(new_host.name_servers, zone)
-        found = bad.empty? ? Words.phrase("checks.records_there") : bad.first(3).map(&:says).join("; ")
-        Check.new(id: "records", what: Words.phrase("checks.records"), ok: bad.empty?, found: found,
-          wanted: Words.phrase("checks.records_wanted", count: zone.content.size))
+        found =
+          bad.empty? ? Words.phrase("checks.records_there") : bad.first(3).map(&:says).join("; ")
+        Check.new(
+          id: "records",
+          what: Words.phrase("checks.records"),
+          ok: bad.empty?,
+          found: found,
+          wanted: Words.phrase("checks.records_wanted", count: zone.content.size)
+        )
       end
 
-      # Every name server is asked for every record set of the copy: it answers as it did before the order. Without a
-      # copy nobody can tell.
+      # Every name server is asked for every record set of the copy: it answers as it did before the
+      # order. Without a copy nobody can tell.
       def answers(record)
         before = state.told("answers_before")&.data&.fetch("answers_before")
         zone = ports.zones.of_move(move.id, plan.name)
@@ -104,29 +165,57 @@ module SteadyMove
         return unknown("answers", wanted) unless before && zone && servers.any?
 
         worse = worse(ports.servers.answers(servers, zone), before)
-        found = worse.empty? ? Words.phrase("checks.answers_same", servers: servers,
-          sets: Words.sets(zone.content.size)) : worse.first(4).join("; ")
-        Check.new(id: "answers", what: Words.phrase("checks.answers"), wanted: wanted, found: found, ok: worse.empty?)
+        found =
+          (
+            if worse.empty?
+              Words.phrase(
+                "checks.answers_same",
+                servers: servers,
+                sets: Words.sets(zone.content.size)
+              )
+            else
+              worse.first(4).join("; ")
+            end
+          )
+        Check.new(
+          id: "answers",
+          what: Words.phrase("checks.answers"),
+          wanted: wanted,
+          found: found,
+          ok: worse.empty?
+        )
       end
 
       # now, before: {server => what differs from the copy, nil of one that is silent}.
       def worse(now, before)
         now.flat_map do |server, sets|
           was = before[server]
-          next was.nil? && before.key?(server) ? [] : ["#{server}: #{Words.say('checks.silent')}"] if sets.nil?
+          if sets.nil?
+            next was.nil? && before.key?(server) ? [] : ["#{server}: #{Words.say("checks.silent")}"]
+          end
 
           (sets - was.to_a).map { |set| "#{server}: #{set}" }
         end
       end
 
-      # What nobody outside can see, as a person said it; asked in a step of its own before this one.
+      # What nobody outside can see, as a person said it; asked in a step of its own before this
+      # one.
       def on_word
-        word = act.move.events.reverse_each.find { |e| e.type == "said" && plan.marked(:settings)&.id == e.step }
+        word =
+          act.move.events.reverse_each.find do |e|
+            e.type == "said" && plan.marked(:settings)&.id == e.step
+          end
         return [] unless word
 
         plan.wanted.hidden.map do |what, wanted|
           says = Words.phrase("checks.on_word", by: word.by, at: word.at)
-          Check.new(id: what.to_s, what: Words.phrase("checks.#{what}"), wanted: wanted, found: says, ok: true)
+          Check.new(
+            id: what.to_s,
+            what: Words.phrase("checks.#{what}"),
+            wanted: wanted,
+            found: says,
+            ok: true
+          )
         end
       end
 

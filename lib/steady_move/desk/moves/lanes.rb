@@ -4,16 +4,17 @@ require "monitor"
 
 module SteadyMove
   module Desk
-    # Workers by connection: what waits for one registrar keeps nobody else waiting. A worker lives as long as it has
-    # work. What goes over one session still goes one by one; meanwhile another worker writes down what came of it.
+    # Workers by connection: what waits for one registrar keeps nobody else waiting. A worker lives
+    # as long as it has work. What goes over one session still goes one by one; meanwhile another
+    # worker writes down what came of it.
     class Lanes
       # A lane that hangs; seconds: since its oldest work began; waiting: pieces of work behind it.
       Stuck = Struct.new(:lane, :seconds, :waiting, keyword_init: true)
       # Workers of one lane.
       WIDTH = 3
 
-      # on_error: called with what escaped from a piece of work; on_done: after each, so that what follows from it is
-      # begun.
+      # on_error: called with what escaped from a piece of work; on_done: after each, so that what
+      # follows from it is begun.
       def initialize(on_error: nil, on_done: nil)
         @on_error = on_error
         @on_done = on_done
@@ -27,8 +28,8 @@ module SteadyMove
         @changed = @monitor.new_cond
       end
 
-      # Puts work into a lane, unless the same is in hand already. key: [move, what]; steps of one move are done one
-      # by one in a lane. Returns whether it was put there.
+      # Puts work into a lane, unless the same is in hand already. key: [move, what]; steps of one
+      # move are done one by one in a lane. Returns whether it was put there.
       def push(lane, key, &work)
         @monitor.synchronize do
           next false if @in_hand.key?(key)
@@ -40,11 +41,14 @@ module SteadyMove
         end
       end
 
-      # Waits until nothing is in hand, or for so many seconds; raises what escaped from a piece of work.
+      # Waits until nothing is in hand, or for so many seconds; raises what escaped from a piece of
+      # work.
       def wait(seconds = nil)
         ends = seconds && (monotonic + seconds)
         @monitor.synchronize do
-          @changed.wait(ends && (ends - monotonic)) while @in_hand.any? && (ends.nil? || monotonic < ends)
+          while @in_hand.any? && (ends.nil? || monotonic < ends)
+            @changed.wait(ends && (ends - monotonic))
+          end
           error = @error
           @error = nil
           raise error if error
@@ -57,10 +61,14 @@ module SteadyMove
       # Lanes whose oldest work under way began longer ago than so many seconds: [Stuck].
       def stuck(seconds)
         @monitor.synchronize do
-          @begun.group_by { |key, _| @in_hand[key] }.filter_map do |lane, works|
-            since = monotonic - works.map(&:last).min
-            Stuck.new(lane: lane, seconds: since.round, waiting: @queues[lane].to_a.size) if since >= seconds
-          end
+          @begun
+            .group_by { |key, _| @in_hand[key] }
+            .filter_map do |lane, works|
+              since = monotonic - works.map(&:last).min
+              if since >= seconds
+                Stuck.new(lane: lane, seconds: since.round, waiting: @queues[lane].to_a.size)
+              end
+            end
         end
       end
 
@@ -82,17 +90,19 @@ module SteadyMove
         end
       end
 
-      # The next piece of work, of a move that no other worker of the lane is busy with; where there is none the
-      # worker goes. Whoever is busy with that move comes back for the rest.
+      # The next piece of work, of a move that no other worker of the lane is busy with; where there
+      # is none the worker goes. Whoever is busy with that move comes back for the rest.
       def take(lane)
         @monitor.synchronize do
           index = @queues[lane]&.index { |key, _| !@busy.include?([lane, key.first]) }
           next leave(lane) unless index
 
-          @queues[lane].delete_at(index).tap do |key, _|
-            @busy << [lane, key.first]
-            @begun[key] = monotonic
-          end
+          @queues[lane]
+            .delete_at(index)
+            .tap do |key, _|
+              @busy << [lane, key.first]
+              @begun[key] = monotonic
+            end
         end
       end
 

@@ -2,16 +2,18 @@
 
 module SteadyMove
   module Desk
-    # A name that may expire before its move is through: a person renews it first, or goes all the same, by name. What
-    # follows for the plan.
+    # A name that may expire before its move is through: a person renews it first, or goes all the
+    # same, by name. What follows for the plan.
     class Lateness
       RULE = "too-late"
       CHOICES = %w[renew go].freeze
 
-      # judged: Judging::Judged; chosen: of CHOICES or nil; price: Amount of a year at the losing side, or nil. Raises
-      # Refused.
+      # judged: Judging::Judged; chosen: of CHOICES or nil; price: Amount of a year at the losing
+      # side, or nil. Raises Refused.
       def initialize(judged, chosen, price)
-        raise Refused.new(:invalid, :no_such_choice, given: chosen) unless chosen.nil? || CHOICES.include?(chosen)
+        unless chosen.nil? || CHOICES.include?(chosen)
+          raise Refused.new(:invalid, :no_such_choice, given: chosen)
+        end
 
         @judged = judged
         @asks = judged.verdict.findings.any? { |f| f.rule == RULE }
@@ -30,8 +32,8 @@ module SteadyMove
       # As a plan keeps it.
       def renewal_stored = renewal && { "minor" => renewal.minor, "currency" => renewal.currency }
       def renewed_from = renews? ? expires : nil
-      # The expiry that the move starts from: a year bought before the expiry stays (RFC 3915 §3.1: only the registry's
-      # own year is taken back).
+      # The expiry that the move starts from: a year bought before the expiry stays (RFC 3915 §3.1:
+      # only the registry's own year is taken back).
       def expires_at = renews? ? Core::Expiry.add_years(expires, 1) : expires
 
       # Why it can't start as it is: a Phrase, or nil.
@@ -46,8 +48,17 @@ module SteadyMove
       def told
         return [] unless @asks && chosen == "go"
 
-        [Planning::Caution.new("late-go", Words.say("plan.late_go", name: @judged.name.ascii, expires: expires,
-          from: @judged.account.title))]
+        [
+          Planning::Caution.new(
+            "late-go",
+            Words.say(
+              "plan.late_go",
+              name: @judged.name.ascii,
+              expires: expires,
+              from: @judged.account.title
+            )
+          )
+        ]
       end
 
       private

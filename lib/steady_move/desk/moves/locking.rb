@@ -10,7 +10,10 @@ module SteadyMove
         return if info(account).statuses.include?(Act::LOCK)
 
         intend(sentence("acts.lock_on")) do |key|
-          epp(account, Act::Commands.update(name: plan.name, id: key, add: { statuses: [Act::LOCK] }))
+          epp(
+            account,
+            Act::Commands.update(name: plan.name, id: key, add: { statuses: [Act::LOCK] })
+          )
         end
       end
     end

@@ -2,15 +2,28 @@
 
 module SteadyMove
   module Desk
-    # What is left for people to do by hand over all open moves, gathered by place so that they sign in once; and what
-    # they say about it.
+    # What is left for people to do by hand over all open moves, gathered by place so that they sign
+    # in once; and what they say about it.
     class ManualSteps
-      # One act. letter: whether it is asked for by letter; since: when it became due; said_at: when it was said to be
-      # done, or written for.
-      Item = Struct.new(:move_id, :name, :step, :title, :hand, :phase, :says, :since, :said_at, :letter,
-        keyword_init: true)
+      # One act. letter: whether it is asked for by letter; since: when it became due; said_at: when
+      # it was said to be done, or written for.
+      Item =
+        Struct.new(
+          :move_id,
+          :name,
+          :step,
+          :title,
+          :hand,
+          :phase,
+          :says,
+          :since,
+          :said_at,
+          :letter,
+          keyword_init: true
+        )
       Place = Struct.new(:id, :title, :site, :login, :items, keyword_init: true)
-      # Moves whose privacy service goes off once the owner consents; until: by when the slowest should have landed.
+      # Moves whose privacy service goes off once the owner consents; until: by when the slowest
+      # should have landed.
       Consents = Struct.new(:moves, :shown, :until, keyword_init: true)
 
       SHOWN = %w[name organization address telephone email].freeze
@@ -23,11 +36,19 @@ module SteadyMove
       # Everything that is a person's turn or said to be done, by place: [Place]. moves: open ones.
       def places(moves = @app.moves.by_hand)
         items = moves.flat_map { |m| m.state.active.filter_map { |s| item(m, s) } }
-        items.group_by { |i| i.hand.place }.map do |id, list|
-          hand = list.first.hand
-          one_site = list.map { |i| i.hand.site }.uniq.size == 1
-          Place.new(id: id, title: hand.title, site: (hand.site if one_site), login: hand.login, items: list)
-        end
+        items
+          .group_by { |i| i.hand.place }
+          .map do |id, list|
+            hand = list.first.hand
+            one_site = list.map { |i| i.hand.site }.uniq.size == 1
+            Place.new(
+              id: id,
+              title: hand.title,
+              site: (hand.site if one_site),
+              login: hand.login,
+              items: list
+            )
+          end
       end
 
       # What waits for consent; nil where nothing does.
@@ -40,16 +61,20 @@ module SteadyMove
         Consents.new(moves: waiting, shown: shown, until: ends)
       end
 
-      # steps: [[move id, step]] that a person says are done; from now on the desk looks for the proof. Raises
-      # Refused, and then nothing is said. data: what they say with it, for the journal.
+      # steps: [[move id, step]] that a person says are done; from now on the desk looks for the
+      # proof. Raises Refused, and then nothing is said. data: what they say with it, for the
+      # journal.
       def said(steps, by:, data: {})
         moves = steps.map { |id, step| [waiting(id, step), step] }
         @app.db.transaction do
-          moves.each { |move, step| note(move, "said", by, step: step, what: title(move, step), data: data) }
+          moves.each do |move, step|
+            note(move, "said", by, step: step, what: title(move, step), data: data)
+          end
         end
       end
 
-      # What was said to be done is not, after all: until it is proven, it is to be done again. Raises Refused.
+      # What was said to be done is not, after all: until it is proven, it is to be done again.
+      # Raises Refused.
       def unsaid(steps, by:)
         moves = steps.map { |id, step| [said_before(id, step), step] }
         @app.db.transaction do
@@ -60,29 +85,35 @@ module SteadyMove
         end
       end
 
-      # One consent for several moves. given_by: the owner, in words; ends: Time until which the contacts may be
-      # public.
+      # One consent for several moves. given_by: the owner, in words; ends: Time until which the
+      # contacts may be public.
       # Raises Refused.
       def consent(ids, given_by:, ends:, by:)
         raise Refused.new(:not_now, :consent_by_nobody) if given_by.strip.empty?
         raise Refused.new(:not_now, :consent_in_the_past) unless ends > @app.now
 
         moves = ids.map { |id| consenting(id) }
-        data = { "given_by" => given_by.strip, "shown" => shown, "from" => @app.now, "until" => ends }
+        data = {
+          "given_by" => given_by.strip,
+          "shown" => shown,
+          "from" => @app.now,
+          "until" => ends
+        }
         @app.db.transaction do
-          moves.each { |move, step| note(move, "consent", by, step: step, data: data, given_by: given_by.strip) }
+          moves.each do |move, step|
+            note(move, "consent", by, step: step, data: data, given_by: given_by.strip)
+          end
         end
       end
 
-      # A new code instead of one that can't be used: set over the connection where there is one, else asked for again
-      # by hand.
+      # A new code instead of one that can't be used: set over the connection where there is one,
+      # else asked for again by hand.
       # Raises Refused.
       def new_code(id, by:)
         move = find(id)
         step = move.plan.marked(:code)
         if step.nil? || move.state.ending || move.state.marked(:orders)&.done?
-          raise Refused.new(:not_now,
-            :code_no_more)
+          raise Refused.new(:not_now, :code_no_more)
         end
 
         step.by_hand? ? @app.codes.wipe(move.name) : set_code(move, step, by)
@@ -100,16 +131,27 @@ module SteadyMove
         return if step.mark?(:asks_back) && state.phase != "stuck" && written?(move, step)
 
         words = @instructions.words(move)
-        Item.new(move_id: move.id, name: move.name, step: step.id,
+        Item.new(
+          move_id: move.id,
+          name: move.name,
+          step: step.id,
           title: Words.say("steps.#{step.id}.title", **words),
-          hand: @instructions.of(move, state, words: words), phase: state.phase,
-          says: Words.retold(state.event), since: state.since,
-          said_at: move.state.set_going_at(step.id), letter: step.by_letter?)
+          hand: @instructions.of(move, state, words: words),
+          phase: state.phase,
+          says: Words.retold(state.event),
+          since: state.since,
+          said_at: move.state.set_going_at(step.id),
+          letter: step.by_letter?
+        )
       end
 
       # Has the word gone out already?
       def written?(move, step)
-        @app.letters.of_step(move.id, step.id, to: Instructions.contact(@app.accounts, @app.names, move))
+        @app.letters.of_step(
+          move.id,
+          step.id,
+          to: Instructions.contact(@app.accounts, @app.names, move)
+        )
       end
 
       def find(id) = @app.moves.find(id) || raise(Refused.new(:not_now, :no_move, id: id))
@@ -132,7 +174,8 @@ module SteadyMove
 
       def consenting(id)
         move = find(id)
-        step = move.plan.marked(:consent) or raise Refused.new(:not_now, :not_waiting_for_that, name: move.name)
+        step = move.plan.marked(:consent) or
+          raise Refused.new(:not_now, :not_waiting_for_that, name: move.name)
         [waiting(id, step.id), step.id]
       end
 
@@ -152,13 +195,23 @@ module SteadyMove
 
       def words(move)
         contact = Instructions.contact(@app.accounts, @app.names, move)
-        MoveWords.of(move.plan, @app.accounts).merge(contact: contact || Words.phrase("common.its_contact"))
+        MoveWords.of(move.plan, @app.accounts).merge(
+          contact: contact || Words.phrase("common.its_contact")
+        )
       end
 
       def note(move, type, by, step:, key: type, data: {}, **values)
         says = Words.phrase("journal.#{key}", by: by, name: move.name, **values)
-        @app.journal.add(type, at: @app.now, says: says, by: by, move_id: move.id, name: move.name, step: step,
-          data: data)
+        @app.journal.add(
+          type,
+          at: @app.now,
+          says: says,
+          by: by,
+          move_id: move.id,
+          name: move.name,
+          step: step,
+          data: data
+        )
       end
     end
   end

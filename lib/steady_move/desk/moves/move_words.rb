@@ -2,24 +2,31 @@
 
 module SteadyMove
   module Desk
-    # What is put into the sentences of a move: names of accounts and hosts as they are called now, from the ids that
-    # its plan keeps.
+    # What is put into the sentences of a move: names of accounts and hosts as they are called now,
+    # from the ids that its plan keeps.
     module MoveWords
       module_function
 
-      # plan: Core::Moves::Plan; accounts: Store::Accounts. Returns {name, from, to, old_host, new_host, service,
-      # keeper}; a DNS host that is not known is “the present DNS host”.
+      # plan: Core::Moves::Plan; accounts: Store::Accounts. Returns {name, from, to, old_host,
+      # new_host, service, keeper}; a DNS host that is not known is “the present DNS host”.
       def of(plan, accounts)
         from = accounts.find(plan.from)
-        { name: plan.name, from: title(from, plan.from), to: whither(plan, accounts),
+        {
+          name: plan.name,
+          from: title(from, plan.from),
+          to: whither(plan, accounts),
           old_host: host(accounts, plan.old_host),
-          new_host: new_host(accounts, plan.new_host), service: service(from), keeper: keeper(from, plan),
-          renewal: renewal(plan) }
+          new_host: new_host(accounts, plan.new_host),
+          service: service(from),
+          keeper: keeper(from, plan),
+          renewal: renewal(plan)
+        }
       end
 
       # What a year bought first costs.
       def renewal(plan)
-        amount = plan.renewal && Core::Money::Amount.new(*plan.renewal.values_at("minor", "currency"))
+        amount =
+          plan.renewal && Core::Money::Amount.new(*plan.renewal.values_at("minor", "currency"))
         amount ? amount.to_s : Words.say("common.price_not_known")
       end
 
@@ -38,9 +45,13 @@ module SteadyMove
 
       def service(account) = account&.privacy_service&.fetch("title", nil)
       # The present one is never what the new one is called.
-      def new_host(accounts, id) = (id && accounts.host_of(id)&.title) || Words.say("common.new_host")
+      def new_host(accounts, id)
+        (id && accounts.host_of(id)&.title) || Words.say("common.new_host")
+      end
       def title(account, id) = account&.title || id.to_s
-      def host(accounts, id) = (id && accounts.host_of(id)&.title) || Words.say("common.present_host")
+      def host(accounts, id)
+        (id && accounts.host_of(id)&.title) || Words.say("common.present_host")
+      end
       private_class_method :new_host, :renewal, :whither, :service, :title, :host
     end
   end

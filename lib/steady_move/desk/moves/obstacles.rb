@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Why a plan to an account would refuse a name, beyond what its verdict says: told on the name, before.
+    # Why a plan to an account would refuse a name, beyond what its verdict says: told on the name,
+    # before.
     class Obstacles
       def initialize(app)
         @app = app
@@ -16,12 +17,14 @@ module SteadyMove
 
         bare = Refusals.new(judged, account, nil)
         carried = judged.needs_carry? ? hosts(judged, account) : []
-        (bare.all - bare.of_host - bare.not_known) + carried - judged.verdict.findings.map(&:because)
+        (bare.all - bare.of_host - bare.not_known) + carried -
+          judged.verdict.findings.map(&:because)
       end
 
       private
 
-      # Where the records have to be carried: why no DNS host here could take them; nothing where one could.
+      # Where the records have to be carried: why no DNS host here could take them; nothing where
+      # one could.
       def hosts(judged, account)
         told = @app.accounts.hosts.map { |h| Refusals.new(judged, account, h).of_host }
         told.any?(&:empty?) ? [] : told.flatten.uniq

@@ -6,8 +6,12 @@ module SteadyMove
     module OnWord
       def on_word
         word = move.events.reverse_each.find { |e| e.step == step.id && e.type == "said" }
-        Act::Seen.new(done: !word.nil?, says: word && sentence(:on_word, by: word.by, at: word.at, **wanted_words),
-          not_yet: sentence(:not_yet, **wanted_words), source: :word)
+        Act::Seen.new(
+          done: !word.nil?,
+          says: word && sentence(:on_word, by: word.by, at: word.at, **wanted_words),
+          not_yet: sentence(:not_yet, **wanted_words),
+          source: :word
+        )
       end
 
       private

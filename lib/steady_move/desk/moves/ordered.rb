@@ -2,12 +2,13 @@
 
 module SteadyMove
   module Desk
-    # Was the move of a name ordered here, or may it have been? A link that approves a transfer is offered only then.
+    # Was the move of a name ordered here, or may it have been? A link that approves a transfer is
+    # offered only then.
     module Ordered
       module_function
 
-      # names: A-label texts. Returns true where an open move of any of them has an order that was begun, or is only
-      # waited for by hand.
+      # names: A-label texts. Returns true where an open move of any of them has an order that was
+      # begun, or is only waited for by hand.
       def any?(app, names)
         names.any? do |name|
           state = app.moves.open_for(name)&.state
@@ -20,7 +21,8 @@ module SteadyMove
         orders = state.marked(:orders)
         return state.marked(:hands_over)&.done? == true if orders.nil?
 
-        orders.done? || state.tries(orders.step.id).positive? || !state.begun_at(orders.step.id).nil?
+        orders.done? || state.tries(orders.step.id).positive? ||
+          !state.begun_at(orders.step.id).nil?
       end
     end
   end

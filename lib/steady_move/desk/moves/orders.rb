@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # What a person says about a move under way: approve the release, look now, call it off, leave a thing as it is,
-    # or have it mended.
+    # What a person says about a move under way: approve the release, look now, call it off, leave a
+    # thing as it is, or have it mended.
     class Orders
       # Seconds of real time between two looks that a person may ask for.
       FAIR = 10
@@ -28,7 +28,8 @@ module SteadyMove
         say(move, "approved", by, step: release.step.id)
       end
 
-      # Before a release is asked for nothing can be approved: the wish is kept, and offered as soon as it can be done.
+      # Before a release is asked for nothing can be approved: the wish is kept, and offered as soon
+      # as it can be done.
       def wish(move, by) = move.state.wished? || say(move, "wished", by)
       private :wish
 
@@ -42,8 +43,8 @@ module SteadyMove
 
       ENDS = %w[refused lapsed cancelled].freeze
 
-      # A person says how a transfer ended that is no longer pending, or never was; the name is made safe again, and
-      # what shows rules over what is said. Raises Refused.
+      # A person says how a transfer ended that is no longer pending, or never was; the name is made
+      # safe again, and what shows rules over what is said. Raises Refused.
       def over(id, by:, how:)
         move = going(id)
         refuse(:landed_already, name: move.name) if move.state.landed?
@@ -51,12 +52,21 @@ module SteadyMove
         raise Refused.new(:invalid, :no_such_end, given: how, known: ENDS) unless ENDS.include?(how)
 
         says = Words.phrase("journal.how_#{how}", by: by, **words(move))
-        @app.journal.add("refused", at: @app.now, says: says, by: by, move_id: move.id, name: move.name,
-          data: { "how" => how })
+        @app.journal.add(
+          "refused",
+          at: @app.now,
+          says: says,
+          by: by,
+          move_id: move.id,
+          name: move.name,
+          data: {
+            "how" => how
+          }
+        )
       end
 
-      # The registrar that the record names after a move is the gaining one, under another name: kept with its account.
-      # Raises Refused.
+      # The registrar that the record names after a move is the gaining one, under another name:
+      # kept with its account. Raises Refused.
       def same_registrar(id, by:, **)
         move = going(id)
         landing = move.state.marked(:lands)&.event
@@ -64,8 +74,12 @@ module SteadyMove
         account = @app.accounts.find(move.to_account)
         names = [*account.habits["registrar_names"], shown].uniq
         @app.accounts.keep_habits(account, "registrar_names" => names)
-        @app.journal.add("places", at: @app.now, by: by,
-          says: Words.phrase("journal.registrar_named", by: by, title: account.title, shown: shown))
+        @app.journal.add(
+          "places",
+          at: @app.now,
+          by: by,
+          says: Words.phrase("journal.registrar_named", by: by, title: account.title, shown: shown)
+        )
         @app.schedule.wake(id, @app.now)
       end
 
@@ -87,25 +101,37 @@ module SteadyMove
         say(move, "called-off", by)
       end
 
-      # Leaves a step that can't be met as it is, or accepts what differs in it; says why. Raises Refused.
+      # Leaves a step that can't be met as it is, or accepts what differs in it; says why. Raises
+      # Refused.
       def accept(id, by:, step:, reason:)
         move = unfinished(id)
         state = move.state[step]
         unless state&.active? && state.step.mark?(:waivable)
-          refuse(:nothing_to_accept,
-            step: state ? title(move, state) : step)
+          refuse(:nothing_to_accept, step: state ? title(move, state) : step)
         end
         raise Refused.new(:invalid, :reason_missing) if reason.to_s.strip.empty?
 
         differences = move.state.last_of(step)&.data&.fetch("differences", nil)
-        data = { "reason" => reason.strip, **(differences ? { "differences" => differences } : { "whole" => true }) }
+        data = {
+          "reason" => reason.strip,
+          **(differences ? { "differences" => differences } : { "whole" => true })
+        }
         @app.db.transaction do
-          say(move, "accepted", by, step: step, what: title(move, state), reason: reason.strip, data: data)
+          say(
+            move,
+            "accepted",
+            by,
+            step: step,
+            what: title(move, state),
+            reason: reason.strip,
+            data: data
+          )
           say(move, "settled", by) if data["whole"] && state.step.mark?(:settles)
         end
       end
 
-      # Has what differs after landing put right over the connection, where there is one. Raises Refused.
+      # Has what differs after landing put right over the connection, where there is one. Raises
+      # Refused.
       def mend(id, by:, **)
         move = going(id)
         state = move.state.marked(:settles)
@@ -123,18 +149,30 @@ module SteadyMove
       def find(id) = @app.moves.find(id) || raise(Refused.new(:unknown, :no_move, id: id))
 
       def unfinished(id)
-        find(id).tap { |move| refuse(:ended, name: move.name, stage: move.state.stage) unless move.open }
+        find(id).tap do |move|
+          refuse(:ended, name: move.name, stage: move.state.stage) unless move.open
+        end
       end
 
       # One that has not ended, in whichever way.
       def going(id)
-        unfinished(id).tap { |move| refuse(:ended, name: move.name, stage: move.state.stage) if move.state.ending }
+        unfinished(id).tap do |move|
+          refuse(:ended, name: move.name, stage: move.state.stage) if move.state.ending
+        end
       end
 
       def say(move, type, by, step: nil, data: {}, **values)
         says = Words.phrase("journal.#{type}", by: by, **words(move), **values)
-        @app.journal.add(type, at: @app.now, says: says, by: by, move_id: move.id, name: move.name, step: step,
-          data: data)
+        @app.journal.add(
+          type,
+          at: @app.now,
+          says: says,
+          by: by,
+          move_id: move.id,
+          name: move.name,
+          step: step,
+          data: data
+        )
       end
     end
   end

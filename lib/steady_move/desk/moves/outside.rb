@@ -2,19 +2,32 @@
 
 module SteadyMove
   module Desk
-    # Where a transfer stands, as far as it shows without a connection to the gaining side: the public record, the mails
-    # of both sides, and the losing side's connection where there is one (rules of the job §9). A later proof covers
-    # an earlier step; what nothing shows is not known.
+    # Where a transfer stands, as far as it shows without a connection to the gaining side: the
+    # public record, the mails of both sides, and the losing side's connection where there is one
+    # (rules of the job §9). A later proof covers an earlier step; what nothing shows is not known.
     class Outside
-      # stage: nothing, pending, released, landed, elsewhere (the record names a registrar that is neither side's) or
-      # over; deadline: Time or nil, and whether it is assumed; how: refused, lapsed or cancelled where it is known of
-      # what is over; shown: does the public record itself show it pending? says: Phrase; source, ref: where it was
-      # seen; at: of the act, where it is told.
-      Sight = Struct.new(:stage, :deadline, :assumed, :how, :shown, :says, :source, :ref, :at, keyword_init: true) do
-        def begun? = stage != :nothing
-        def approved? = %i[released landed elsewhere].include?(stage)
-        def pending? = stage == :pending
-      end
+      # stage: nothing, pending, released, landed, elsewhere (the record names a registrar that is
+      # neither side's) or over; deadline: Time or nil, and whether it is assumed; how: refused,
+      # lapsed or cancelled where it is known of what is over; shown: does the public record itself
+      # show it pending? says: Phrase; source, ref: where it was seen; at: of the act, where it is
+      # told.
+      Sight =
+        Struct.new(
+          :stage,
+          :deadline,
+          :assumed,
+          :how,
+          :shown,
+          :says,
+          :source,
+          :ref,
+          :at,
+          keyword_init: true
+        ) do
+          def begun? = stage != :nothing
+          def approved? = %i[released landed elsewhere].include?(stage)
+          def pending? = stage == :pending
+        end
 
       PENDING = "pendingTransfer"
       # What the losing side or a registry writes once a transfer has been asked for.
@@ -49,9 +62,12 @@ module SteadyMove
         notice ? pending(:mailbox) : nothing
       end
 
-      # A message of the gaining side about this name since the order could be placed; nil where none counts.
+      # A message of the gaining side about this name since the order could be placed; nil where
+      # none counts.
       def gaining_mail
-        mails.find { |e| e.data["side"] == "gaining" && !BESIDE.include?(e.data["kind"]) && !e.data["ended"] }
+        mails.find do |e|
+          e.data["side"] == "gaining" && !BESIDE.include?(e.data["kind"]) && !e.data["ended"]
+        end
       end
 
       private
@@ -61,34 +77,55 @@ module SteadyMove
       # A move between two accounts of one registrar: its name in the record says nothing.
       def same_registrar? = losing.same_registrar?(gaining) == true
 
-      # Does the record name a registrar that is not known to be either side? It may be another name of the gaining one.
+      # Does the record name a registrar that is not known to be either side? It may be another name
+      # of the gaining one.
       def elsewhere?
         !same_registrar? && losing.shown_by?(@record) == false
       end
 
       def elsewhere
-        sight_of(:elsewhere, sentence("outside.elsewhere", shown: @record.registrar), :record, how: @record.registrar)
+        sight_of(
+          :elsewhere,
+          sentence("outside.elsewhere", shown: @record.registrar),
+          :record,
+          how: @record.registrar
+        )
       end
 
       def sight_of(stage, says, source, **more)
-        Sight.new(stage: stage, says: says, source: source, ref: source == :record ? @record.url : nil, **more)
+        Sight.new(
+          stage: stage,
+          says: says,
+          source: source,
+          ref: source == :record ? @record.url : nil,
+          **more
+        )
       end
 
-      def landed = sight_of(:landed, sentence("outside.landed"), :record, at: @record.transferred_at)
+      def landed
+        sight_of(:landed, sentence("outside.landed"), :record, at: @record.transferred_at)
+      end
       def released = sight_of(:released, sentence("outside.released"), :mailbox)
       def nothing = sight_of(:nothing, sentence("outside.nothing"), :record)
       # A mail ends nothing that the record still shows as pending.
       def over(how, says, source) = sight_of(:over, says, source, how: how)
 
-      # No longer pending, and still held by the losing side: which of the ends it was a mail or a person has to say.
+      # No longer pending, and still held by the losing side: which of the ends it was a mail or a
+      # person has to say.
       def gone = over(nil, sentence("outside.gone"), :record)
 
       def pending(source)
         told = notice&.data&.fetch("deadline", nil)
         first = first_seen
         ends = told || (first + ((plan.response_days || 5) * 86_400))
-        sight_of(:pending, sentence(told ? "outside.pending" : "outside.pending_assumed", until: ends), source,
-          deadline: ends, assumed: told.nil?, shown: source == :record)
+        sight_of(
+          :pending,
+          sentence(told ? "outside.pending" : "outside.pending_assumed", until: ends),
+          source,
+          deadline: ends,
+          assumed: told.nil?,
+          shown: source == :record
+        )
       end
 
       def first_seen
@@ -96,36 +133,57 @@ module SteadyMove
       end
 
       def shown_before? = state.told("shown")&.data&.fetch("shown", nil) == true
-      def notice = @notice ||= NOTICES.filter_map { |kind| mail(kind, "losing") || mail(kind, "registry") }.first
+      def notice
+        @notice ||=
+          NOTICES.filter_map { |kind| mail(kind, "losing") || mail(kind, "registry") }.first
+      end
 
       # A message that said so before the record belied it says nothing any more.
       def ending
-        @ending ||= mails.find { |e| e.data["ended"] && (state.resumed_at.nil? || e.at > state.resumed_at) }
+        @ending ||=
+          mails.find { |e| e.data["ended"] && (state.resumed_at.nil? || e.at > state.resumed_at) }
       end
 
       # The newest message of a kind that counts, from one side, since the order was placed.
       def mail(kind, side) = mails.find { |e| e.data["kind"] == kind && e.data["side"] == side }
 
-      # Messages of either side, or the registry, that count, since the order could be placed; the newest first.
+      # Messages of either side, or the registry, that count, since the order could be placed; the
+      # newest first.
       def mails
-        @mails ||= begin
-          since = state.marked(:orders)&.since
-          told = since ? move.events.select { |e| e.counts? && e.data["side"] && e.at >= since } : []
-          told.reverse
-        end
+        @mails ||=
+          begin
+            since = state.marked(:orders)&.since
+            told =
+              since ? move.events.select { |e| e.counts? && e.data["side"] && e.at >= since } : []
+            told.reverse
+          end
       end
 
-      # The losing side's own word on the transfer (RFC 5731 §3.1.3), where it is no older than the order.
+      # The losing side's own word on the transfer (RFC 5731 §3.1.3), where it is no older than the
+      # order.
       def by_losing_side
-        found = @act.epp(losing, Act::Commands.transfer(op: "query", name: plan.name, id: @act.job.ask_key))
+        found =
+          @act.epp(
+            losing,
+            Act::Commands.transfer(op: "query", name: plan.name, id: @act.job.ask_key)
+          )
         since = state.marked(:orders)&.since
-        return if found.nil? || (found.requested_at && since && found.requested_at < since - Transfers::SLACK)
+        if found.nil? ||
+             (found.requested_at && since && found.requested_at < since - Transfers::SLACK)
+          return
+        end
 
         source = [:epp, { at: losing.title }]
         case found.status
-        when "pending" then sight_of(:pending, sentence("outside.pending", until: found.act_at), source,
-          deadline: found.act_at)
-        when /Approved/ then sight_of(:released, sentence("outside.released"), source, at: found.act_at)
+        when "pending"
+          sight_of(
+            :pending,
+            sentence("outside.pending", until: found.act_at),
+            source,
+            deadline: found.act_at
+          )
+        when /Approved/
+          sight_of(:released, sentence("outside.released"), source, at: found.act_at)
         else
           how = ENDS.fetch(found.status, "refused")
           over(how, sentence("outside.ended_#{how}"), source)

@@ -2,12 +2,13 @@
 
 module SteadyMove
   module Desk
-    # Every wait for somebody else ends: what took much longer than it may becomes a person's turn, with whom to ask and
-    # where to look. The desk goes on looking beside that.
+    # Every wait for somebody else ends: what took much longer than it may becomes a person's turn,
+    # with whom to ask and where to look. The desk goes on looking beside that.
     class Patience
       HOUR = 3600
       DAY = 86_400
-      # So much longer than the most that a step usually takes (common practice, no source); never less than LEAST.
+      # So much longer than the most that a step usually takes (common practice, no source); never
+      # less than LEAST.
       QUICK = 4
       SLOW = 1.5
       LEAST = 6 * HOUR
@@ -22,8 +23,13 @@ module SteadyMove
       def with(outcome)
         return outcome unless runs_out?(outcome)
 
-        says = Words.phrase("acts.overdue", says: outcome.says, since: @state.since,
-          ask: Words.phrase("acts.ask.#{whom}", **MoveWords.of(@move.plan, @app.accounts)))
+        says =
+          Words.phrase(
+            "acts.overdue",
+            says: outcome.says,
+            since: @state.since,
+            ask: Words.phrase("acts.ask.#{whom}", **MoveWords.of(@move.plan, @app.accounts))
+          )
         outcome.dup.tap do |o|
           o.kind = "problem"
           o.yours = true
@@ -43,7 +49,9 @@ module SteadyMove
 
       # What a person does by hand has an end of its own; only a look that always fails has none.
       def waits_for_person?(outcome)
-        return outcome.kind != "problem" || !begun? if @state.step.by_hand? && !@state.step.mark?(:approval)
+        if @state.step.by_hand? && !@state.step.mark?(:approval)
+          return outcome.kind != "problem" || !begun?
+        end
 
         outcome.kind != "problem" && @state.turn == "yours"
       end
@@ -65,7 +73,11 @@ module SteadyMove
         step = @state.step
         return "dns" if step.talks_to == "dns"
 
-        step.place == "gaining" || (step.talks_to == "gaining" && !step.mark?(:approval)) ? "gaining" : "losing"
+        if step.place == "gaining" || (step.talks_to == "gaining" && !step.mark?(:approval))
+          "gaining"
+        else
+          "losing"
+        end
       end
     end
   end

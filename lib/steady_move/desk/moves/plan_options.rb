@@ -2,11 +2,15 @@
 
 module SteadyMove
   module Desk
-    # Which parts a move has (Core::Moves::Plan's options): from the verdict, the suffix's family, both accounts' habits
-    # and what shall hold afterwards.
+    # Which parts a move has (Core::Moves::Plan's options): from the verdict, the suffix's family,
+    # both accounts' habits and what shall hold afterwards.
     class PlanOptions
       # What a gaining side may want confirmed => the option of its step.
-      CONFIRMS = { "link" => :confirm_link, "halves" => :confirm_halves, "code" => :confirm_code }.freeze
+      CONFIRMS = {
+        "link" => :confirm_link,
+        "halves" => :confirm_halves,
+        "code" => :confirm_code
+      }.freeze
 
       # zone: ZoneSurvey, where records are carried.
       def initialize(app, judged, account, new_host, aims, zone: nil)
@@ -37,14 +41,21 @@ module SteadyMove
       # At the losing side.
       def made_ready
         code = family&.code != "none"
-        { lock: family&.lock != "none", code: code, ask: code && judged.account.ways["code"] != "connection",
-          privacy: privacy, identity: privacy && identity, contact: Contacts.mail_decides?(judged) }
+        {
+          lock: family&.lock != "none",
+          code: code,
+          ask: code && judged.account.ways["code"] != "connection",
+          privacy: privacy,
+          identity: privacy && identity,
+          contact: Contacts.mail_decides?(judged)
+        }
       end
 
       def privacy = judged.verdict.fixes.any? { |f| f.rule == "privacy-on" }
 
       def identity
-        judged.account.ways["privacy"] == "service" && judged.account.privacy_service&.fetch("identity", false)
+        judged.account.ways["privacy"] == "service" &&
+          judged.account.privacy_service&.fetch("identity", false)
       end
 
       # A copy and two looks are wanted of every zone that stays where it is.
@@ -52,35 +63,54 @@ module SteadyMove
 
       def records
         old = new_host && @app.accounts.host_serving(judged.facts[:name_servers] || [])
-        { carry: new_host, signed: new_host && judged.facts[:signed], old_set: old && Zones.key(old),
-          lower: @zone&.lowered, later: new_host && new_host.name_servers.empty?, keep_zone: keeps_zone?,
-          stands_alone: stands_alone?(old) }
+        {
+          carry: new_host,
+          signed: new_host && judged.facts[:signed],
+          old_set: old && Zones.key(old),
+          lower: @zone&.lowered,
+          later: new_host && new_host.name_servers.empty?,
+          keep_zone: keeps_zone?,
+          stands_alone: stands_alone?(old)
+        }
       end
 
-      # Does the present host stay when the registration leaves, and nothing of DNSSEC has to be changed after it?
-      def stands_alone?(old) = new_host && old && old.ends_with.nil? && judged.facts[:signed] == false
+      # Does the present host stay when the registration leaves, and nothing of DNSSEC has to be
+      # changed after it?
+      def stands_alone?(old)
+        new_host && old && old.ends_with.nil? && judged.facts[:signed] == false
+      end
 
       # Families that move otherwise; within one registrar nothing is ordered at all.
       def family_ways
         push = pushed?
-        { push: push, within: within?, outside: push || !account.epp?, at_once: family&.approval == "none" && !push,
+        {
+          push: push,
+          within: within?,
+          outside: push || !account.epp?,
+          at_once: family&.approval == "none" && !push,
           papers: !family&.presence.nil? && !judged.facts[:presence_proven],
-          **(push ? { lock: false, code: false, ask: false } : {}) }
+          **(push ? { lock: false, code: false, ask: false } : {})
+        }
       end
 
       def within? = judged.account.same_registrar?(account) == true
       def pushed? = within? || family&.approval == "push"
 
       def gaining
-        { lock_back: family&.lock != "none" && aims.lock?,
-          privacy_back: covered? && !account.habits["privacy"].nil?, settings: aims.hidden.any?,
-          **(account.epp? || pushed? ? {} : confirms) }
+        {
+          lock_back: family&.lock != "none" && aims.lock?,
+          privacy_back: covered? && !account.habits["privacy"].nil?,
+          settings: aims.hidden.any?,
+          **(account.epp? || pushed? ? {} : confirms)
+        }
       end
 
       # Shall a privacy service stand in afterwards?
       def covered? = aims.privacy?(privacy || !!judged.facts[:privacy])
 
-      def confirms = CONFIRMS.slice(*account.habits["confirms"]).values.to_h { |option| [option, true] }
+      def confirms
+        CONFIRMS.slice(*account.habits["confirms"]).values.to_h { |option| [option, true] }
+      end
     end
   end
 end

@@ -5,12 +5,20 @@ module SteadyMove
     # Works out what a move would do and cost, before anything is done; and starts it.
     class Planning
       Caution = Struct.new(:key, :says)
-      # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common practice).
-      ASSUMED = Core::Records::Handover.new(parent_ns: 86_400, zone_ns: 3600, greatest: 3600, negative: 3600,
-        registry: 0, old_set: false)
+      # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common
+      # practice).
+      ASSUMED =
+        Core::Records::Handover.new(
+          parent_ns: 86_400,
+          zone_ns: 3600,
+          greatest: 3600,
+          negative: 3600,
+          registry: 0,
+          old_set: false
+        )
 
-      # A plan that starts rests on facts no older than this (seconds): name servers and status may have changed since
-      # it was shown.
+      # A plan that starts rests on facts no older than this (seconds): name servers and status may
+      # have changed since it was shown.
       FRESH = 60
 
       def initialize(app)
@@ -18,8 +26,8 @@ module SteadyMove
       end
 
       # name: A-label text held here; to: account id; chosen: members of Chosen.
-      # age: look facts up again first that are older than so many seconds, because an act will rely on them; nil for
-      # as they are.
+      # age: look facts up again first that are older than so many seconds, because an act will rely
+      # on them; nil for as they are.
       # outside: may the present DNS host be asked? False where only an outline is wanted.
       # Returns a Proposal, or nil where the name, account or host isn't known.
       def propose(name, to:, age: nil, outside: true, **chosen)
@@ -35,17 +43,34 @@ module SteadyMove
         quote = quote(judged, account, years: aims.years)
         late = Lateness.new(judged, chosen.late, quote.stay)
         plan = plan(judged, account, new_host, zone, aims, quote, late)
-        ready = DestinationChecks.new(@app).of(account, suffix: judged.name.suffix, total: quote.total)
+        ready =
+          DestinationChecks.new(@app).of(account, suffix: judged.name.suffix, total: quote.total)
         missing = missing(ready)
-        Proposal.new(plan: plan, quote: quote, zone: zone, schedule: schedule(plan), ready: ready,
-          dns_question: dns_question(judged, account, chosen), lost_days: lost_days(plan), late: late.asks?,
+        Proposal.new(
+          plan: plan,
+          quote: quote,
+          zone: zone,
+          schedule: schedule(plan),
+          ready: ready,
+          dns_question: dns_question(judged, account, chosen),
+          lost_days: lost_days(plan),
+          late: late.asks?,
           renewal: late.renewal,
-          refusals: Refusals.new(judged, account, new_host, missing: missing, choice: chosen.choice, late: late).all,
-          told: cautions(judged, zone) + left_behind(judged, chosen.choice) + late.told)
+          refusals:
+            Refusals.new(
+              judged,
+              account,
+              new_host,
+              missing: missing,
+              choice: chosen.choice,
+              late: late
+            ).all,
+          told: cautions(judged, zone) + left_behind(judged, chosen.choice) + late.told
+        )
       end
 
-      # What a move to an account, or to the usual destination, would cost: [account, Quote]; nil where no other is
-      # known, or its price.
+      # What a move to an account, or to the usual destination, would cost: [account, Quote]; nil
+      # where no other is known, or its price.
       def going(judged, to: nil)
         account = @app.accounts.find(to || Destinations.usual(@app)) or return
         return if account.id == judged.account.id
@@ -53,10 +78,12 @@ module SteadyMove
         [account, quote(judged, account)]
       end
 
-      # Starts the move: its plan and the first line of its journal are written together. price: what was agreed, an
-      # Amount, nil where none was known, or :any. Raises Refused, also where the price is another now. Returns its id.
+      # Starts the move: its plan and the first line of its journal are written together. price:
+      # what was agreed, an Amount, nil where none was known, or :any. Raises Refused, also where
+      # the price is another now. Returns its id.
       def start(name, to:, by:, price: :any, **options)
-        proposal = propose(name, to: to, age: FRESH, **options) or raise Refused.new(:unknown, :nothing_to_move)
+        proposal = propose(name, to: to, age: FRESH, **options) or
+          raise Refused.new(:unknown, :nothing_to_move)
         raise Refused.new(:not_now, proposal.refusals) unless proposal.startable?
         if price != :any && price != proposal.total
           raise Refused.new(:not_now, :price_changed, name: name, now: proposal.total.to_s)
@@ -88,7 +115,11 @@ module SteadyMove
       def missing(ready) = ready.select { |c| c.is == false && c.key != "method" }.map(&:says)
 
       def new_host(chosen, account)
-        chosen.choice == "later" ? LaterHost.of(@app, account) : chosen.host && @app.accounts.host_of(chosen.host)
+        if chosen.choice == "later"
+          LaterHost.of(@app, account)
+        else
+          chosen.host && @app.accounts.host_of(chosen.host)
+        end
       end
 
       def survey(judged, lower, outside)
@@ -100,8 +131,14 @@ module SteadyMove
         ready = @app.moves.open_for(name)
         return unless ready&.plan&.prepare? && ready.state.ending.nil?
 
-        @app.journal.add("settled", at: @app.now, move_id: ready.id, name: name, by: by,
-          says: Words.phrase("journal.ready_goes_on", name: name))
+        @app.journal.add(
+          "settled",
+          at: @app.now,
+          move_id: ready.id,
+          name: name,
+          by: by,
+          says: Words.phrase("journal.ready_goes_on", name: name)
+        )
         @app.codes.let_go(ready.id)
         @app.moves.close(ready.id)
       end
@@ -109,34 +146,64 @@ module SteadyMove
       def note_start(id, proposal, by)
         words = MoveWords.of(proposal.plan, @app.accounts)
         total = proposal.quote.total || Core::Money::Amount.new(nil, nil)
-        @app.journal.add("planned", at: @app.now, move_id: id, name: proposal.plan.name, by: by,
+        @app.journal.add(
+          "planned",
+          at: @app.now,
+          move_id: id,
+          name: proposal.plan.name,
+          by: by,
           says: Words.phrase("journal.planned", **words.slice(:name, :from, :to)),
-          data: { "total" => total.minor, "currency" => total.currency, "stay" => proposal.quote.stay&.minor,
-                  "foreseen" => @app.forecasts.foreseen(proposal.plan) }.compact)
+          data: {
+            "total" => total.minor,
+            "currency" => total.currency,
+            "stay" => proposal.quote.stay&.minor,
+            "foreseen" => @app.forecasts.foreseen(proposal.plan)
+          }.compact
+        )
         note_late(id, proposal, by) if proposal.plan.late
       end
 
       # Somebody chose, knowing the risk.
       def note_late(id, proposal, person)
         plan = proposal.plan
-        @app.journal.add("late-chosen", at: @app.now, move_id: id, name: plan.name, by: person,
-          says: Words.phrase("journal.late_#{plan.late}", by: person, expires: plan.renewed_from || plan.expires_at))
+        @app.journal.add(
+          "late-chosen",
+          at: @app.now,
+          move_id: id,
+          name: plan.name,
+          by: person,
+          says:
+            Words.phrase(
+              "journal.late_#{plan.late}",
+              by: person,
+              expires: plan.renewed_from || plan.expires_at
+            )
+        )
       end
 
       def plan(judged, account, new_host, zone, aims, quote, late)
         family = judged.judgement.family
         facts = judged.facts
         Core::Moves::Plan.of(
-          name: judged.name.ascii, from: judged.account.id, to: account.id,
-          options: PlanOptions.new(@app, judged, account, new_host, aims, zone: zone).all + late.options,
-          aims: aims.to_plan, late: late.chosen, renewal: late.renewal_stored, renewed_from: late.renewed_from,
+          name: judged.name.ascii,
+          from: judged.account.id,
+          to: account.id,
+          options:
+            PlanOptions.new(@app, judged, account, new_host, aims, zone: zone).all + late.options,
+          aims: aims.to_plan,
+          late: late.chosen,
+          renewal: late.renewal_stored,
+          renewed_from: late.renewed_from,
           dns_stays: facts.dns_stays.to_s,
           price: price(quote, account, judged.name.suffix),
-          ways: ways(judged.account, account, family).merge(zone ? zone.ways(new_host) : {}), old_host: zone&.host_id ||
-            @app.accounts.host_serving(facts[:name_servers] || [])&.id,
-          new_host: new_host&.id, code_takes: judged.account.habits["code_takes"],
-          settle_seconds: zone&.settle_seconds || 0, ds_seconds: zone&.ds_seconds,
-          lowered: zone&.lowered, lower_seconds: zone&.lower_seconds,
+          ways: ways(judged.account, account, family).merge(zone ? zone.ways(new_host) : {}),
+          old_host: zone&.host_id || @app.accounts.host_serving(facts[:name_servers] || [])&.id,
+          new_host: new_host&.id,
+          code_takes: judged.account.habits["code_takes"],
+          settle_seconds: zone&.settle_seconds || 0,
+          ds_seconds: zone&.ds_seconds,
+          lowered: zone&.lowered,
+          lower_seconds: zone&.lower_seconds,
           old_name_servers: (facts[:name_servers] if new_host),
           response_days: family&.response_days || 5,
           name_servers: new_host ? new_host.name_servers : facts[:name_servers],
@@ -151,9 +218,20 @@ module SteadyMove
         most = family&.max_years || 10
         landing = { landed_at: @app.now, years: years, max_years: most }
         grace = grace(facts, family)
-        { expires_at: expires, years: years, max_years: most, in_grace: !grace.nil?, grace_ends_at: grace,
-          expected_expiry: expires && Core::Expiry.after_move(expires_at: expires, in_grace: !grace.nil?,
-            **landing).expires_at }
+        {
+          expires_at: expires,
+          years: years,
+          max_years: most,
+          in_grace: !grace.nil?,
+          grace_ends_at: grace,
+          expected_expiry:
+            expires &&
+              Core::Expiry.after_move(
+                expires_at: expires,
+                in_grace: !grace.nil?,
+                **landing
+              ).expires_at
+        }
       end
 
       # Some families add no year, and no move within one registrar does.
@@ -163,11 +241,18 @@ module SteadyMove
       end
 
       def lost_days(plan)
-        plan.expires_at && Core::Expiry.lost_days(expires_at: plan.expires_at, landed_at: @app.now, years: plan.years,
-          max_years: plan.max_years, in_grace: plan.in_grace == true)
+        plan.expires_at &&
+          Core::Expiry.lost_days(
+            expires_at: plan.expires_at,
+            landed_at: @app.now,
+            years: plan.years,
+            max_years: plan.max_years,
+            in_grace: plan.in_grace == true
+          )
       end
 
-      # Until when the losing side's automatic year would be taken back; nil where it did not add one.
+      # Until when the losing side's automatic year would be taken back; nil where it did not add
+      # one.
       def grace(facts, family)
         return unless facts[:expires_at] && facts.statuses.include?("autoRenewPeriod")
 
@@ -175,19 +260,27 @@ module SteadyMove
         ends if ends > @app.now
       end
 
-      # How each act of this move is done; a transfer that the holder approves by mail is released by the link in the
-      # registry's mail, and lapses where nobody answers.
+      # How each act of this move is done; a transfer that the holder approves by mail is released
+      # by the link in the registry's mail, and lapses where nobody answers.
       def ways(from, account, family)
         by_mail = family&.approval == "mail" ? { "release" => "link", "silence" => "lapses" } : {}
-        from.ways.merge("proof" => @app.sender ? "connection" : "page", "order" => account.ways["order"],
-          "privacy_back" => account.ways["privacy"], "lock_back" => account.ways["unlock"], **by_mail)
+        from.ways.merge(
+          "proof" => @app.sender ? "connection" : "page",
+          "order" => account.ways["order"],
+          "privacy_back" => account.ways["privacy"],
+          "lock_back" => account.ways["unlock"],
+          **by_mail
+        )
       end
 
       # A name with its registry's own price costs what nobody here knows.
       def quote(judged, account, years: 1)
         return Core::Money::Quoting::UNKNOWN if judged.facts[:premium]
 
-        here, stay = [account, judged.account].map { |a| Core::Money::PriceList.of(a.prices, judged.name.suffix) }
+        here, stay =
+          [account, judged.account].map do |a|
+            Core::Money::PriceList.of(a.prices, judged.name.suffix)
+          end
         noted = judged.facts[:stay_price]
         stay = stay.merge("renew" => noted["minor"], "currency" => noted["currency"]) if noted
         Core::Money::Quoting.quote(here, stay: stay, years: years, on: @app.now)
@@ -198,17 +291,25 @@ module SteadyMove
         return unless quote.total
 
         row = Core::Money::PriceList.of(account.prices, suffix)
-        { "minor" => quote.total.minor, "currency" => quote.total.currency,
-          **(quote.promotion.minor.zero? ? {} : row.slice("promotion_code", "promotion_until")) }
+        {
+          "minor" => quote.total.minor,
+          "currency" => quote.total.currency,
+          **(quote.promotion.minor.zero? ? {} : row.slice("promotion_code", "promotion_until"))
+        }
       end
 
       def cautions(judged, zone)
-        told = judged.verdict.findings.select do |f|
-          f.effect == "caution" || (f.effect == "fix" && f.in_move == "caution")
-        end
-        unknown = judged.verdict.unknown.map do |u|
-          Caution.new("unknown #{u.rule}", Words.say("plan.not_known", rule: u.title, find_out: u.find_out))
-        end
+        told =
+          judged.verdict.findings.select do |f|
+            f.effect == "caution" || (f.effect == "fix" && f.in_move == "caution")
+          end
+        unknown =
+          judged.verdict.unknown.map do |u|
+            Caution.new(
+              "unknown #{u.rule}",
+              Words.say("plan.not_known", rule: u.title, find_out: u.find_out)
+            )
+          end
         told.map { |f| Caution.new(f.rule, f.because) } + unknown +
           [zone&.problem && Caution.new("zone", Words.say(zone.problem))].compact
       end
@@ -221,7 +322,9 @@ module SteadyMove
         [Caution.new("stays-behind", says)]
       end
 
-      def schedule(plan) = Core::Forecast::Schedule.of(Core::Moves::State.fold(plan, []), at: @app.now)
+      def schedule(plan)
+        Core::Forecast::Schedule.of(Core::Moves::State.fold(plan, []), at: @app.now)
+      end
     end
   end
 end

@@ -2,26 +2,43 @@
 
 module SteadyMove
   module Desk
-    # What a name costs at every destination that takes it, beside what staying costs, in the years ahead.
+    # What a name costs at every destination that takes it, beside what staying costs, in the years
+    # ahead.
     class PriceComparison
       YEARS = 3
-      # staying: is it the present account? takes: does it take the suffix (nil where not known); ahead: [Amount] after
-      # one, two, … years, empty where no price is known; converted: the same in one currency, empty without rates;
-      # quote: of the first year (Core::Money::Quote), nil for staying; promotion, promotion_until: code and last day.
-      Row = Struct.new(:account_id, :title, :staying, :takes, :ahead, :converted, :quote, :promotion, :promotion_until,
-        keyword_init: true)
+      # staying: is it the present account? takes: does it take the suffix (nil where not known);
+      # ahead: [Amount] after one, two, … years, empty where no price is known; converted: the same
+      # in one currency, empty without rates; quote: of the first year (Core::Money::Quote), nil for
+      # staying; promotion, promotion_until: code and last day.
+      Row =
+        Struct.new(
+          :account_id,
+          :title,
+          :staying,
+          :takes,
+          :ahead,
+          :converted,
+          :quote,
+          :promotion,
+          :promotion_until,
+          keyword_init: true
+        )
 
       def initialize(app)
         @app = app
       end
 
-      # name: A-label text held here; privacy: count its price. Returns [Row], staying first, the others by what they
-      # cost after the last year, those without a price last; nil where the name isn't held.
+      # name: A-label text held here; privacy: count its price. Returns [Row], staying first, the
+      # others by what they cost after the last year, those without a price last; nil where the name
+      # isn't held.
       def of(name, privacy: false)
         row = @app.names.find(name) or return
         held = Core::Names::DomainName.held(name)
         premium = @app.names.facts(name)[:premium]
-        rows = @app.accounts.all.filter_map { |a| one(a, held, a.id == row[:account_id], privacy, premium) }
+        rows =
+          @app.accounts.all.filter_map do |a|
+            one(a, held, a.id == row[:account_id], privacy, premium)
+          end
         rows.sort_by { |r| [r.staying ? 0 : 1, cost(r), r.title] }
       end
 
@@ -33,11 +50,26 @@ module SteadyMove
         return if takes == false && !staying
 
         price = premium ? {} : Core::Money::PriceList.of(account.prices, name.suffix)
-        ahead = Core::Money::Quoting.ahead(price, years: YEARS, moving: !staying, privacy: privacy, on: @app.now)
+        ahead =
+          Core::Money::Quoting.ahead(
+            price,
+            years: YEARS,
+            moving: !staying,
+            privacy: privacy,
+            on: @app.now
+          )
         offer = !staying && Core::Money::PriceList.promoted?(price, @app.now)
-        Row.new(account_id: account.id, title: account.title, staying: staying, takes: takes, ahead: ahead,
-          converted: converted(ahead), quote: staying ? nil : Core::Money::Quoting.quote(price, on: @app.now),
-          promotion: (price["promotion_code"] if offer), promotion_until: (price["promotion_until"] if offer))
+        Row.new(
+          account_id: account.id,
+          title: account.title,
+          staying: staying,
+          takes: takes,
+          ahead: ahead,
+          converted: converted(ahead),
+          quote: staying ? nil : Core::Money::Quoting.quote(price, on: @app.now),
+          promotion: (price["promotion_code"] if offer),
+          promotion_until: (price["promotion_until"] if offer)
+        )
       end
 
       def converted(ahead)

@@ -4,11 +4,12 @@ module SteadyMove
   module Desk
     # Why a planned move can't start: sentences, empty where it can.
     class Refusals
-      # Rules on transfers from one registrar to another; a handing over within one is none (rules of the job §2).
+      # Rules on transfers from one registrar to another; a handing over within one is none (rules
+      # of the job §2).
       BETWEEN = %w[new-name recent-move registrant-change].freeze
 
-      # judged: Judging::Judged towards the account; new_host: Host or nil; missing: what the destination lacks,
-      # sentences.
+      # judged: Judging::Judged towards the account; new_host: Host or nil; missing: what the
+      # destination lacks, sentences.
       # choice: “stay” leaves the records behind knowingly.
       # late: Lateness, nil where only the rules are asked.
       def initialize(judged, account, new_host, missing: [], choice: nil, late: nil)
@@ -34,18 +35,28 @@ module SteadyMove
 
       attr_reader :judged, :account, :new_host
 
-      def words = { name: judged.name.to_s, from: judged.account.title, to: account.title, host: new_host&.title }
+      def words
+        {
+          name: judged.name.to_s,
+          from: judged.account.title,
+          to: account.title,
+          host: new_host&.title
+        }
+      end
       def refusal(key, **more) = Words.phrase("plan.refused.#{key}", **words, **more)
 
       def already
-        [(refusal(:moving) if judged.move && !judged.move.plan.prepare?),
-          (refusal(:there) if account.id == judged.account.id)].compact
+        [
+          (refusal(:moving) if judged.move && !judged.move.plan.prepare?),
+          (refusal(:there) if account.id == judged.account.id)
+        ].compact
       end
 
       # What bars or delays it, and what has to be put right first.
       def rules
         found = judged.findings_open + judged.verdict.fixes.select { |f| f.in_move == "first" }
-        found = found.reject { |f| (within? && BETWEEN.include?(f.rule)) || f.rule == Lateness::RULE }
+        found =
+          found.reject { |f| (within? && BETWEEN.include?(f.rule)) || f.rule == Lateness::RULE }
         found.map(&:because) + [@late&.refusal(words)].compact + lacking
       end
 
@@ -54,7 +65,13 @@ module SteadyMove
         found = judged.verdict.lacking.reject { |u| within? && BETWEEN.include?(u.rule) }
         return [] if found.empty?
 
-        [refusal(:not_known, what: found.map(&:title).uniq, find_out: found.map(&:find_out).uniq.join(" "))]
+        [
+          refusal(
+            :not_known,
+            what: found.map(&:title).uniq,
+            find_out: found.map(&:find_out).uniq.join(" ")
+          )
+        ]
       end
 
       def within? = judged.account.same_registrar?(account) == true
@@ -71,9 +88,11 @@ module SteadyMove
       def records
         return staying unless new_host
 
-        [(refusal(:signed_unknown) if judged.facts[:signed].nil?),
+        [
+          (refusal(:signed_unknown) if judged.facts[:signed].nil?),
           (refusal(:serves_already) if new_host.title == judged.facts[:dns_host]),
-          (refusal(:host_ends) if ends_elsewhere?)].compact
+          (refusal(:host_ends) if ends_elsewhere?)
+        ].compact
       end
 
       # The name servers stay: whether they can is answered, or asked.

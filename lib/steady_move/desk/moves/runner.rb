@@ -4,9 +4,9 @@ require "securerandom"
 
 module SteadyMove
   module Desk
-    # Takes due steps, acts or looks, writes down what came of it and when it looks again. What is due is asked of the
-    # schedule; each connection has a lane of its own. Several runners on one database never do a step twice: each
-    # step is taken before it is done.
+    # Takes due steps, acts or looks, writes down what came of it and when it looks again. What is
+    # due is asked of the schedule; each connection has a lane of its own. Several runners on one
+    # database never do a step twice: each step is taken before it is done.
     class Runner
       BACK_OFF = [60, 120, 300, 900, 1800, 3600].freeze
       ROUNDS = 200
@@ -45,18 +45,22 @@ module SteadyMove
         end
       end
 
-      # Begins what is due and in nobody's hands, and comes back at once. Returns whether anything was begun.
+      # Begins what is due and in nobody's hands, and comes back at once. Returns whether anything
+      # was begun.
       def dispatch
         @dispatching.synchronize do
           begun = @errands.begin
           follow_journal
-          @app.schedule.due(now: @app.now).each_slice(BATCH) { |part| begun = begin_steps(part) || begun }
+          @app
+            .schedule
+            .due(now: @app.now)
+            .each_slice(BATCH) { |part| begun = begin_steps(part) || begun }
           begun
         end
       end
 
-      # From now on what follows from a piece of work is begun as soon as it is done; what was cut off in the middle
-      # by the end of an earlier process is looked at at once.
+      # From now on what follows from a piece of work is begun as soon as it is done; what was cut
+      # off in the middle by the end of an earlier process is looked at at once.
       def follow
         @following = true
         @app.schedule.wake_interrupted(@app.now)
@@ -87,12 +91,16 @@ module SteadyMove
 
       # Moves whose journal grew: their active steps are scheduled, those that ended are closed.
       def follow_journal
-        @app.schedule.stirred.each_slice(BATCH) do |ids|
-          ended = @app.db.transaction do
-            @app.moves.find_all(ids).select { |move| @app.schedule.sync(move, now: @app.now) }
+        @app
+          .schedule
+          .stirred
+          .each_slice(BATCH) do |ids|
+            ended =
+              @app.db.transaction do
+                @app.moves.find_all(ids).select { |move| @app.schedule.sync(move, now: @app.now) }
+              end
+            ended.each { |move| aftermath(move.id) }
           end
-          ended.each { |move| aftermath(move.id) }
-        end
       end
 
       # When a move is over its name is looked at once more.
@@ -100,7 +108,10 @@ module SteadyMove
         move = @app.moves.find(id)
         holder = @app.names.find(move.name)&.fetch(:account_id) or return
         @lanes.push("record", [id, :aftermath]) do
-          Observe.new(@app).name(Core::Names::DomainName.held(move.name), @app.accounts.find(holder))
+          Observe.new(@app).name(
+            Core::Names::DomainName.held(move.name),
+            @app.accounts.find(holder)
+          )
         end
       end
 
@@ -122,8 +133,10 @@ module SteadyMove
 
       # Whose connection a step uses: where a person does it, the public record is looked at.
       def lane(move, step)
-        account = { "losing" => move.from_account,
-                    "gaining" => move.to_account }[step.by_hand? && step.proof ? "record" : step.talks_to]
+        account =
+          { "losing" => move.from_account, "gaining" => move.to_account }[
+            step.by_hand? && step.proof ? "record" : step.talks_to
+          ]
         return "account #{account}" if account
 
         step.talks_to == "dns" ? "dns #{move.plan.new_host}" : "record"
@@ -162,34 +175,49 @@ module SteadyMove
         epp = error.code.is_a?(Integer) && error.code.between?(2000, 2999)
         meaning = epp ? Core::Moves::Answers.meaning(nil, error.code) : :theirs
         yours = Core::Moves::Answers.for_a_person?(meaning)
-        says = job.sentence("answers.#{meaning}", says: error.says.sub(/\A\w/, &:upcase), code: error.code)
+        says =
+          job.sentence(
+            "answers.#{meaning}",
+            says: error.says.sub(/\A\w/, &:upcase),
+            code: error.code
+          )
         job.problem(says, source: :connection, yours: yours, look_at: yours ? @app.now + 3600 : nil)
       end
 
       # What nobody foresaw holds up its own step only; it is written to the log as well.
       def unforeseen(job, error)
         @on_error.call(error)
-        job.problem(job.sentence("acts.unforeseen", error: error.class.name), source: :desk, yours: true)
+        job.problem(
+          job.sentence("acts.unforeseen", error: error.class.name),
+          source: :desk,
+          yours: true
+        )
       end
 
-      # A result is written down only while the step is still held; with it what is to be done next is scheduled.
+      # A result is written down only while the step is still held; with it what is to be done next
+      # is scheduled.
       def report(move, step, outcome)
         @counting.synchronize { @outcomes[outcome.kind] += 1 }
-        ended = @app.db.transaction do
-          next unless @app.schedule.holds?(move.id, step, @id) && write(move, step, outcome)
+        ended =
+          @app.db.transaction do
+            next unless @app.schedule.holds?(move.id, step, @id) && write(move, step, outcome)
 
-          @app.schedule.sync(@app.moves.find(move.id), now: @app.now)
-        end
+            @app.schedule.sync(@app.moves.find(move.id), now: @app.now)
+          end
         aftermath(move.id) if ended
       end
 
       # Returns whether the journal has grown with it.
       def write(move, step, outcome)
         case outcome.kind
-        when "done" then finish(move, step, outcome)
-        when "ended" then note(move, step, outcome.data.fetch("as", "refused"), outcome)
-        when "resumed" then note(move, step, "resumed", outcome)
-        else later(move, step, outcome)
+        when "done"
+          finish(move, step, outcome)
+        when "ended"
+          note(move, step, outcome.data.fetch("as", "refused"), outcome)
+        when "resumed"
+          note(move, step, "resumed", outcome)
+        else
+          later(move, step, outcome)
         end
       end
 
@@ -197,8 +225,14 @@ module SteadyMove
         note(move, step, "done", outcome)
         return true unless move.state[step].step.mark?(:settles)
 
-        @app.journal.add("settled", at: @app.now, says: Words.phrase("journal.settled", name: move.name), by: "desk",
-          move_id: move.id, name: move.name)
+        @app.journal.add(
+          "settled",
+          at: @app.now,
+          says: Words.phrase("journal.settled", name: move.name),
+          by: "desk",
+          move_id: move.id,
+          name: move.name
+        )
       end
 
       # Waiting and problems are written down once, and again only when they say something new.
@@ -208,7 +242,11 @@ module SteadyMove
         attempts = problem ? @app.schedule.attempts(move.id, step) + 1 : 0
         look_at = outcome.look_at || back_off(attempts)
         @app.schedule.look_again(move.id, step, at: look_at, now: @app.now, attempts: attempts)
-        said_already?(move, step, outcome) ? false : note(move, step, outcome.kind, outcome, "yours" => outcome.yours)
+        if said_already?(move, step, outcome)
+          false
+        else
+          note(move, step, outcome.kind, outcome, "yours" => outcome.yours)
+        end
       end
 
       def said_already?(move, step, outcome)
@@ -225,8 +263,17 @@ module SteadyMove
       end
 
       def note(move, step, type, outcome, data = {})
-        @app.journal.add(type, at: @app.now, says: outcome.says, by: "desk", move_id: move.id, name: move.name,
-          step: step, evidence: outcome.evidence, data: outcome.data.merge(data.compact))
+        @app.journal.add(
+          type,
+          at: @app.now,
+          says: outcome.says,
+          by: "desk",
+          move_id: move.id,
+          name: move.name,
+          step: step,
+          evidence: outcome.evidence,
+          data: outcome.data.merge(data.compact)
+        )
       end
     end
   end

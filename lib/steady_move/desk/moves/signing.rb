@@ -6,8 +6,8 @@ module SteadyMove
     module Signing
       private
 
-      # The DS that all of the registry's servers show; where none of them is known, the public record can say that
-      # there is none. nil where it is not known.
+      # The DS that all of the registry's servers show; where none of them is known, the public
+      # record can say that there is none. nil where it is not known.
       def shown_ds
         found = ports.servers.ds(name)
         return found.first if found
@@ -27,8 +27,12 @@ module SteadyMove
       # A look at all the registry's servers; the block answers whether they show what is wanted.
       def by_parents
         shown = shown_ds
-        Act::Seen.new(done: !shown.nil? && yield(shown), says: sentence(:shown), not_yet: sentence(:not_shown),
-          source: :registry)
+        Act::Seen.new(
+          done: !shown.nil? && yield(shown),
+          says: sentence(:shown),
+          not_yet: sentence(:not_shown),
+          source: :registry
+        )
       end
     end
   end

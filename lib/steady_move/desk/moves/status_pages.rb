@@ -14,14 +14,20 @@ module SteadyMove
         @rows = app.db[:status_pages]
       end
 
-      # A new address; the one before holds no longer. Returns its secret part, which is shown once. Raises Refused.
+      # A new address; the one before holds no longer. Returns its secret part, which is shown once.
+      # Raises Refused.
       def renew(kind, ref, by:)
         title = title(kind, ref)
         token = SecureRandom.urlsafe_base64(32)
         row = { token_digest: digest(token), made_at: @app.now.to_i }
         @rows.insert_conflict(target: %i[kind ref], update: row).insert(kind: kind, ref: ref, **row)
-        @app.journal.add("status-page", at: @app.now, by: by, move_id: (ref if kind == "move"),
-          says: Words.phrase("journal.status_page", by: by, title: title))
+        @app.journal.add(
+          "status-page",
+          at: @app.now,
+          by: by,
+          move_id: (ref if kind == "move"),
+          says: Words.phrase("journal.status_page", by: by, title: title)
+        )
         token
       end
 

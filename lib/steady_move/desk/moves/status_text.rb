@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Desk
-    # How a move or a batch stands, in plain words for the site's owner: nothing of prices, codes or accounts' sign-ins.
+    # How a move or a batch stands, in plain words for the site's owner: nothing of prices, codes or
+    # accounts' sign-ins.
     class StatusText
       def initialize(app)
         @app = app
@@ -11,7 +12,12 @@ module SteadyMove
       # Returns [sentence] of one move.
       def of_move(move)
         words = MoveWords.of(move.plan, @app.accounts)
-        [say("stage", **words, stage: move.state.stage), turn(move, words), done(move), services(move)].compact
+        [
+          say("stage", **words, stage: move.state.stage),
+          turn(move, words),
+          done(move),
+          services(move)
+        ].compact
       end
 
       # Returns [sentence] of a batch: sums first, then a line for each name.
@@ -20,9 +26,18 @@ module SteadyMove
         moves = @app.moves.find_all(members.filter_map(&:move_id)).to_h { |m| [m.id, m] }
         settled = moves.values.count { |m| m.state.ending == "settled" }
         open = moves.values.select(&:open)
-        [say("batch", title: batch.title, count: members.size, settled: settled, moving: open.size,
-          waiting: members.count { |m| m.move_id.nil? }), all_done(open),
-          *members.map { |m| line(m, moves[m.move_id]) }].compact
+        [
+          say(
+            "batch",
+            title: batch.title,
+            count: members.size,
+            settled: settled,
+            moving: open.size,
+            waiting: members.count { |m| m.move_id.nil? }
+          ),
+          all_done(open),
+          *members.map { |m| line(m, moves[m.move_id]) }
+        ].compact
       end
 
       private
@@ -31,8 +46,11 @@ module SteadyMove
 
       def turn(move, words)
         step = move.state.current&.step or return
-        say(move.state.turn, title: Words.say("steps.#{step.id}.title", contact: Words.say("common.its_contact"),
-          **words))
+        say(
+          move.state.turn,
+          title:
+            Words.say("steps.#{step.id}.title", contact: Words.say("common.its_contact"), **words)
+        )
       end
 
       def done(move)

@@ -5,12 +5,13 @@ module SteadyMove
     # One step of one move at one moment, with what an act needs to do it.
     class StepContext
       # Another runner holds the step now: nothing more is done in it here.
-      class HoldLost < StandardError; end
+      class HoldLost < StandardError
+      end
 
       attr_reader :ports, :move, :id, :at
 
-      # ports: StepPorts; move: as it is now; id: of the step; at: Time; holder: whose hold it is in, nil where nobody
-      # else could act.
+      # ports: StepPorts; move: as it is now; id: of the step; at: Time; holder: whose hold it is
+      # in, nil where nobody else could act.
       def initialize(ports, move, id, at, holder: nil)
         @ports = ports
         @move = move
@@ -35,21 +36,26 @@ module SteadyMove
       # The old DNS host, as it was known when the plan was made; nil where it was not.
       def old_host = plan.old_host && ports.accounts.host_of(plan.old_host)
 
-      # A sentence of this step, or with a String one from elsewhere in the catalogue; the move's own words are always
-      # in it.
+      # A sentence of this step, or with a String one from elsewhere in the catalogue; the move's
+      # own words are always in it.
       def sentence(key, **values)
         Words.phrase(key.is_a?(Symbol) ? "steps.#{id}.#{key}" : key, **words, **values)
       end
 
-      # Writes down what is about to be done, then yields its key (an EPP clTRID), so that a crash in between is seen.
-      # The hold is asked for once more in the same breath: one that has ended acts no more.
+      # Writes down what is about to be done, then yields its key (an EPP clTRID), so that a crash
+      # in between is seen. The hold is asked for once more in the same breath: one that has ended
+      # acts no more.
       def intend(says)
-        key = ports.db.transaction do
-          raise HoldLost if @holder && !ports.schedule.holds?(move.id, id, @holder, now: now)
+        key =
+          ports.db.transaction do
+            raise HoldLost if @holder && !ports.schedule.holds?(move.id, id, @holder, now: now)
 
-          number = ports.journal.of_move(move.id).count { |e| e.step == id && e.type == "intended" } + 1
-          write("intended", says, data: { "key" => "sm-#{move.id}-#{id}-#{number}" }).data.fetch("key")
-        end
+            number =
+              ports.journal.of_move(move.id).count { |e| e.step == id && e.type == "intended" } + 1
+            write("intended", says, data: { "key" => "sm-#{move.id}-#{id}-#{number}" }).data.fetch(
+              "key"
+            )
+          end
         yield key
       end
 
@@ -75,14 +81,24 @@ module SteadyMove
       # The public record as it is now.
       def public_record = ports.rdap.domain(name)
 
-      def done(says, source:, ref: nil, **data) = outcome("done", says, source: source, ref: ref, data: data)
+      def done(says, source:, ref: nil, **data)
+        outcome("done", says, source: source, ref: ref, data: data)
+      end
 
       def wait(says, source:, look_at:, ref: nil, **data)
         outcome("waiting", says, source: source, ref: ref, look_at: look_at, data: data)
       end
 
       def problem(says, source:, look_at: nil, yours: false, ref: nil, **data)
-        outcome("problem", says, source: source, ref: ref, look_at: look_at, yours: yours, data: data)
+        outcome(
+          "problem",
+          says,
+          source: source,
+          ref: ref,
+          look_at: look_at,
+          yours: yours,
+          data: data
+        )
       end
 
       # as: the event that is written, “refused” where nothing else is said.
@@ -92,16 +108,37 @@ module SteadyMove
       private
 
       def write(type, says, step: id, data: {})
-        ports.journal.add(type, at: now, says: says, by: "desk", move_id: move.id, name: plan.name, step: step,
-          data: data)
+        ports.journal.add(
+          type,
+          at: now,
+          says: says,
+          by: "desk",
+          move_id: move.id,
+          name: plan.name,
+          step: step,
+          data: data
+        )
       end
 
       # source: a key of the catalogue's “sources”, alone or with its values, or a Phrase.
       def outcome(kind, says, source:, ref: nil, data: {}, look_at: nil, yours: false)
         key, values = source
-        named = key.is_a?(Symbol) ? Words.say("sources.#{key}", **words, **(values || {})) : Words.say(source)
-        Outcome.new(kind: kind, says: says, data: data.transform_keys(&:to_s), look_at: look_at, yours: yours,
-          evidence: { "source" => named, "seen_at" => now, "ref" => ref }.compact)
+        named =
+          (
+            if key.is_a?(Symbol)
+              Words.say("sources.#{key}", **words, **(values || {}))
+            else
+              Words.say(source)
+            end
+          )
+        Outcome.new(
+          kind: kind,
+          says: says,
+          data: data.transform_keys(&:to_s),
+          look_at: look_at,
+          yours: yours,
+          evidence: { "source" => named, "seen_at" => now, "ref" => ref }.compact
+        )
       end
     end
   end

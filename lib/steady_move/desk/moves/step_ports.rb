@@ -4,14 +4,29 @@ require "forwardable"
 
 module SteadyMove
   module Desk
-    # What acts may use, and nothing more. What a setting can replace is asked for whenever it is used, so that a desk
-    # that was set up on its screens works at once. clock: answers now; rulebook: answers the book as it stands; epp:
-    # Connections; observe: looks a name up again; servers: Zones, what name servers say; correspondence: Letters.
+    # What acts may use, and nothing more. What a setting can replace is asked for whenever it is
+    # used, so that a desk that was set up on its screens works at once. clock: answers now;
+    # rulebook: answers the book as it stands; epp: Connections; observe: looks a name up again;
+    # servers: Zones, what name servers say; correspondence: Letters.
     class StepPorts
       extend Forwardable
 
-      def_delegators :@app, :clock, :random, :journal, :accounts, :names, :codes, :zones, :schedule, :letters, :epp,
-        :rdap, :dns, :carries, :db, :now
+      def_delegators :@app,
+                     :clock,
+                     :random,
+                     :journal,
+                     :accounts,
+                     :names,
+                     :codes,
+                     :zones,
+                     :schedule,
+                     :letters,
+                     :epp,
+                     :rdap,
+                     :dns,
+                     :carries,
+                     :db,
+                     :now
 
       attr_reader :carrying, :zone_getting, :live_check, :observe, :servers, :correspondence
 

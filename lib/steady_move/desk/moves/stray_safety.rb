@@ -4,8 +4,9 @@ require "securerandom"
 
 module SteadyMove
   module Desk
-    # After a transfer that nobody ordered: the lock on and seen, and another code in place of the one that somebody
-    # else has. Over the account's connection where it has one, else as tasks of a person.
+    # After a transfer that nobody ordered: the lock on and seen, and another code in place of the
+    # one that somebody else has. Over the account's connection where it has one, else as tasks of a
+    # person.
     class StraySafety
       LOCK = Core::Names::Statuses::LOCK
 
@@ -18,8 +19,10 @@ module SteadyMove
       def left(stray)
         return [] unless stray.unsafe?
 
-        [("lock" if wants_lock?(stray) && stray.lock_seen_at.nil?),
-          ("code" if wants_code?(stray.name) && stray.code_new_at.nil?)].compact
+        [
+          ("lock" if wants_lock?(stray) && stray.lock_seen_at.nil?),
+          ("code" if wants_code?(stray.name) && stray.code_new_at.nil?)
+        ].compact
       end
 
       # A look at the name: is the lock on by what the account says, else by the public record?
@@ -35,18 +38,21 @@ module SteadyMove
         finish(stray)
       end
 
-      # Puts the lock on and sets another code, over the connection. What could not be done stays to be done. Raises
-      # Refused where the account has none.
+      # Puts the lock on and sets another code, over the connection. What could not be done stays to
+      # be done. Raises Refused where the account has none.
       def secure(name, by:)
         stray = unsafe(name)
         account = @app.accounts.find(stray.account_id)
         raise Refused.new(:not_now, :secure_by_hand, at: account.title) unless account.epp?
 
         @app.codes.wipe(name)
-        left(stray).each { |what| what == "lock" ? lock(stray, account, by) : code(stray, account, by) }
+        left(stray).each do |what|
+          what == "lock" ? lock(stray, account, by) : code(stray, account, by)
+        end
       end
 
-      # A person had another code set on the registrar's own pages: nobody else can see that. Raises Refused.
+      # A person had another code set on the registrar's own pages: nobody else can see that. Raises
+      # Refused.
       def said_code(name, by:)
         stray = unsafe(name)
         @app.codes.wipe(name)
@@ -64,8 +70,11 @@ module SteadyMove
         stray
       end
 
-      # Where a move of ours has it off on purpose, and nothing is ordered yet, the new code keeps others out.
-      def wants_lock?(stray) = family(stray.name)&.lock != "none" && @app.moves.open_for(stray.name).nil?
+      # Where a move of ours has it off on purpose, and nothing is ordered yet, the new code keeps
+      # others out.
+      def wants_lock?(stray)
+        family(stray.name)&.lock != "none" && @app.moves.open_for(stray.name).nil?
+      end
       def wants_code?(name) = family(name)&.code != "none"
       def family(name) = @app.rulebook.family_of(Core::Names::DomainName.held(name))
 
@@ -73,7 +82,13 @@ module SteadyMove
         write(stray.name, person, "stray_locking", at: account.title)
         send_to(account, name: stray.name, add: { statuses: [LOCK] })
       rescue Wire::Error => e
-        write(stray.name, "desk", "stray_not_secured", what: Words.phrase("strays.left.lock"), says: e.says)
+        write(
+          stray.name,
+          "desk",
+          "stray_not_secured",
+          what: Words.phrase("strays.left.lock"),
+          says: e.says
+        )
       end
 
       def code(stray, account, person)
@@ -82,7 +97,13 @@ module SteadyMove
         @rows.change(stray.id, code_new_at: @app.now, code_new_by: "desk")
         write(stray.name, "desk", "stray_code_new", at: account.title)
       rescue Wire::Error => e
-        write(stray.name, "desk", "stray_not_secured", what: Words.phrase("strays.left.code"), says: e.says)
+        write(
+          stray.name,
+          "desk",
+          "stray_not_secured",
+          what: Words.phrase("strays.left.code"),
+          says: e.says
+        )
       end
 
       def send_to(account, **change)
@@ -98,7 +119,13 @@ module SteadyMove
       end
 
       def write(name, who, key, **values)
-        @app.journal.add("stray", at: @app.now, by: who, name: name, says: Words.phrase("journal.#{key}", **values))
+        @app.journal.add(
+          "stray",
+          at: @app.now,
+          by: who,
+          name: name,
+          says: Words.phrase("journal.#{key}", **values)
+        )
       end
     end
   end

@@ -2,27 +2,39 @@
 
 module SteadyMove
   module Desk
-    # Somebody asked for a held name to be transferred away, and nobody here ordered it: told at once and first of all,
-    # with its deadline and how to refuse it. Each transfer is one of its own; only a person's “expected” silences, and
-    # only the one that was seen.
+    # Somebody asked for a held name to be transferred away, and nobody here ordered it: told at
+    # once and first of all, with its deadline and how to refuse it. Each transfer is one of its
+    # own; only a person's “expected” silences, and only the one that was seen.
     class Strays
       PENDING = "pendingTransfer"
       # Kinds of messages that tell of a transfer under way.
       NOTICES = Core::Moves::Log::NOTICES
-      # How long a public record may lag behind the registry (rules of the job §5), and how far clocks may differ.
+      # How long a public record may lag behind the registry (rules of the job §5), and how far
+      # clocks may differ.
       LAG = 3600
       SLACK = 60
       DAY = 86_400
-      # What one source tells of a transfer. source: record, poll or mail; shown: the registry or the public record
-      # shows it; by, asked_at: who asked for it, and when, where that is told; ends: its deadline or nil; written_at:
-      # of a message.
-      Told = Struct.new(:source, :because, :by, :asked_at, :ends, :shown, :written_at, keyword_init: true)
-      # What one look showed. account, record: statuses, nil where that source said none; transfer: TransferInfo of the
-      # losing side or nil.
-      Look = Struct.new(:account, :record, :transfer, keyword_init: true) do
-        def known? = !(account || record).nil?
-        def statuses = [*account, *record]
-      end
+      # What one source tells of a transfer. source: record, poll or mail; shown: the registry or
+      # the public record shows it; by, asked_at: who asked for it, and when, where that is told;
+      # ends: its deadline or nil; written_at: of a message.
+      Told =
+        Struct.new(
+          :source,
+          :because,
+          :by,
+          :asked_at,
+          :ends,
+          :shown,
+          :written_at,
+          keyword_init: true
+        )
+      # What one look showed. account, record: statuses, nil where that source said none; transfer:
+      # TransferInfo of the losing side or nil.
+      Look =
+        Struct.new(:account, :record, :transfer, keyword_init: true) do
+          def known? = !(account || record).nil?
+          def statuses = [*account, *record]
+        end
 
       def initialize(app)
         @app = app
@@ -43,8 +55,15 @@ module SteadyMove
       def heard(name, account, data)
         return unless data.is_a?(Wire::Epp::TransferInfo)
 
-        told = Told.new(source: "poll", by: data.requested_by, asked_at: data.requested_at, ends: data.act_at,
-          shown: true, because: Words.say("strays.poll", at: account.title))
+        told =
+          Told.new(
+            source: "poll",
+            by: data.requested_by,
+            asked_at: data.requested_at,
+            ends: data.act_at,
+            shown: true,
+            because: Words.say("strays.poll", at: account.title)
+          )
         return note(name, account, told) if data.status == "pending"
 
         stray = @rows.running(name)
@@ -57,8 +76,16 @@ module SteadyMove
 
         row[:names].each do |name|
           account = @app.accounts.find(@app.names.find(name)&.fetch(:account_id)) or next
-          note(name, account, Told.new(source: "mail", ends: row[:deadline], written_at: row[:at],
-            because: Words.say("strays.mail", from: row[:sender])))
+          note(
+            name,
+            account,
+            Told.new(
+              source: "mail",
+              ends: row[:deadline],
+              written_at: row[:at],
+              because: Words.say("strays.mail", from: row[:sender])
+            )
+          )
         end
       end
 
@@ -67,14 +94,19 @@ module SteadyMove
       def open = @rows.open
       def of_name(name) = @rows.of_name(name)
 
-      # Sends the refusal over the account's connection (RFC 5730 §2.9.3.4), and makes the name safe after it. Raises
-      # Refused.
+      # Sends the refusal over the account's connection (RFC 5730 §2.9.3.4), and makes the name safe
+      # after it. Raises Refused.
       def refuse(name, by:)
         stray, account = find(name)
         raise Refused.new(:not_now, :refuse_by_hand, at: account.title) unless account.epp?
 
         write(stray, by, "stray_refusing", by: by)
-        command = Wire::Epp::Commands.transfer(op: "reject", name: name, id: "stray-#{@app.random.rand(10**9)}")
+        command =
+          Wire::Epp::Commands.transfer(
+            op: "reject",
+            name: name,
+            id: "stray-#{@app.random.rand(10**9)}"
+          )
         @app.epp.with(account) { |c| c.request(command) }
         refused_by(stray, by)
         ended(stray, "refused", "stray_refused", by, by: by, at: account.title)
@@ -84,7 +116,8 @@ module SteadyMove
         raise Refused.new(:not_now, :account_says, title: account.title, says: e.says)
       end
 
-      # A person refused it on the registrar's own pages; it goes on alarming until that shows. Raises Refused.
+      # A person refused it on the registrar's own pages; it goes on alarming until that shows.
+      # Raises Refused.
       def said_refused(name, by:)
         stray, account = find(name)
         refused_by(stray, by)
@@ -97,7 +130,13 @@ module SteadyMove
         who = ordered_by.to_s.strip
         raise Refused.new(:invalid, :who_ordered) if who.empty?
 
-        @rows.change(stray.id, state: "expected", expected_at: @app.now, expected_by: by, ordered_by: who[0, 120])
+        @rows.change(
+          stray.id,
+          state: "expected",
+          expected_at: @app.now,
+          expected_by: by,
+          ordered_by: who[0, 120]
+        )
         write(stray, by, "stray_expected", by: by, who: who[0, 120])
       end
 
@@ -106,7 +145,14 @@ module SteadyMove
         stray = @rows.running(name)
         raise Refused.new(:not_now, :no_stray, name: name) unless stray&.expected?
 
-        @rows.change(stray.id, state: "open", expected_at: nil, expected_by: nil, ordered_by: nil, told: [])
+        @rows.change(
+          stray.id,
+          state: "open",
+          expected_at: nil,
+          expected_by: nil,
+          ordered_by: nil,
+          told: []
+        )
         write(stray, by, "stray_unexpected", by: by)
       end
 
@@ -122,9 +168,12 @@ module SteadyMove
         [stray, @app.accounts.find(stray.account_id)]
       end
 
-      def refused_by(stray, person) = @rows.change(stray.id, refused_at: @app.now, refused_by: person)
+      def refused_by(stray, person)
+        @rows.change(stray.id, refused_at: @app.now, refused_by: person)
+      end
 
-      # The account speaks for the registry; a public record that still shows what has just ended lags behind.
+      # The account speaks for the registry; a public record that still shows what has just ended
+      # lags behind.
       def pending?(name, look)
         return true if look.account&.include?(PENDING)
         return false unless look.record&.include?(PENDING)
@@ -139,8 +188,14 @@ module SteadyMove
 
       def from_look(account, look)
         of = look.transfer
-        Told.new(source: "record", by: of&.requested_by, asked_at: of&.requested_at, ends: of&.act_at, shown: true,
-          because: Words.say(look.account ? "strays.account" : "strays.record", at: account.title))
+        Told.new(
+          source: "record",
+          by: of&.requested_by,
+          asked_at: of&.requested_at,
+          ends: of&.act_at,
+          shown: true,
+          because: Words.say(look.account ? "strays.account" : "strays.record", at: account.title)
+        )
       end
 
       def note(name, account, told)
@@ -150,9 +205,18 @@ module SteadyMove
         return complete(running, told) if running && same?(running, told)
 
         replace(running) if running
-        stray = @rows.add(name: name, account_id: account.id, source: told.source, because: told.because,
-          requested_by: told.by, requested_at: told.asked_at, seen_at: @app.now, deadline: told.ends,
-          shown: told.shown == true)
+        stray =
+          @rows.add(
+            name: name,
+            account_id: account.id,
+            source: told.source,
+            because: told.because,
+            requested_by: told.by,
+            requested_at: told.asked_at,
+            seen_at: @app.now,
+            deadline: told.ends,
+            shown: told.shown == true
+          )
         write(stray, "desk", "stray", because: told.because)
       end
 
@@ -170,21 +234,28 @@ module SteadyMove
 
       # What is known of it is completed; the earlier deadline counts.
       def complete(stray, told)
-        known = { requested_by: stray.requested_by || told.by, requested_at: stray.requested_at || told.asked_at,
-                  deadline: [stray.deadline, told.ends].compact.min, shown: stray.shown || told.shown == true }
+        known = {
+          requested_by: stray.requested_by || told.by,
+          requested_at: stray.requested_at || told.asked_at,
+          deadline: [stray.deadline, told.ends].compact.min,
+          shown: stray.shown || told.shown == true
+        }
         @rows.change(stray.id, **known) unless known.all? { |key, value| stray[key] == value }
       end
 
-      # Nothing that is told speaks against its being the one that runs. Of one that a person expects more is asked
-      # than of one that alarms anyway.
+      # Nothing that is told speaks against its being the one that runs. Of one that a person
+      # expects more is asked than of one that alarms anyway.
       def same?(stray, told)
         return false if told.by && stray.requested_by && told.by != stray.requested_by
-        return false if told.asked_at && stray.requested_at && (told.asked_at - stray.requested_at).abs > SLACK
+        if told.asked_at && stray.requested_at && (told.asked_at - stray.requested_at).abs > SLACK
+          return false
+        end
 
         !stray.expected? || !later_one?(stray, told)
       end
 
-      # Past its own end, with another deadline, or told anew by mail a day after it was expected: another one.
+      # Past its own end, with another deadline, or told anew by mail a day after it was expected:
+      # another one.
       def later_one?(stray, told)
         return true if @app.now > deadline_of(stray) + DAY
         return true if told.ends && stray.deadline && told.ends > stray.deadline + LAG
@@ -197,7 +268,8 @@ module SteadyMove
         write(stray, "desk", "stray_replaced")
       end
 
-      # Our own order: its step is done, or was begun, and nothing says that this is somebody else's.
+      # Our own order: its step is done, or was begun, and nothing says that this is somebody
+      # else's.
       def ordered_here?(name, told)
         state = @app.moves.open_for(name)&.state
         return false unless state && Ordered.begun?(state)
@@ -210,8 +282,8 @@ module SteadyMove
         told.asked_at.nil? || first.nil? || told.asked_at >= first - SLACK
       end
 
-      # A look that shows no transfer. What only a message told of, and a source never showed, is not over by that:
-      # some public records never show one (rules of the job §9).
+      # A look that shows no transfer. What only a message told of, and a source never showed, is
+      # not over by that: some public records never show one (rules of the job §9).
       def not_pending(name, look)
         stray = @rows.running(name) or return
         return if stray.source == "mail" && @app.now < stray.seen_at + LAG
@@ -229,7 +301,8 @@ module SteadyMove
         ended(stray, "withdrawn", "stray_over", "desk")
       end
 
-      # With a transfer that was shown, somebody had the name's code. One that was expected and has ended harms nobody.
+      # With a transfer that was shown, somebody had the name's code. One that was expected and has
+      # ended harms nobody.
       def ended(stray, how, key, who, **values)
         unsafe = stray.open? && how != "gone" && (stray.shown || stray.refused_at)
         @rows.change(stray.id, state: unsafe ? "unsafe" : "over", how: how, ended_at: @app.now)
@@ -242,8 +315,13 @@ module SteadyMove
       end
 
       def write(stray, who, key, **values)
-        @app.journal.add("stray", at: @app.now, by: who, name: stray.name,
-          says: Words.phrase("journal.#{key}", **values))
+        @app.journal.add(
+          "stray",
+          at: @app.now,
+          by: who,
+          name: stray.name,
+          says: Words.phrase("journal.#{key}", **values)
+        )
       end
     end
   end

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # What acts know of the transfer at the registry. Whose transfer it is decides: dates and parties, never only that
-    # there is one.
+    # What acts know of the transfer at the registry. Whose transfer it is decides: dates and
+    # parties, never only that there is one.
     module Transfers
       # How much earlier than ours the other side's clock may stand.
       SLACK = 60
@@ -15,7 +15,8 @@ module SteadyMove
       def outside = @outside ||= Outside.new(self)
       def outside? = plan.options.include?(:outside)
 
-      # The last transfer as one side's registrar knows it; nil where it knows none, or only one between others.
+      # The last transfer as one side's registrar knows it; nil where it knows none, or only one
+      # between others.
       def transfer(at: gaining)
         epp(at, Act::Commands.transfer(op: "query", name: plan.name, id: job.ask_key))
       rescue Wire::Refused => e
@@ -40,8 +41,8 @@ module SteadyMove
       def ours?(transfer)
         first = state.first_try_at(order_step)
         by = state.told("requested_by")&.data&.fetch("requested_by", nil)
-        (transfer.requested_at.nil? || transfer.requested_at >= first - SLACK) && (by.nil? ||
-          by == transfer.requested_by)
+        (transfer.requested_at.nil? || transfer.requested_at >= first - SLACK) &&
+          (by.nil? || by == transfer.requested_by)
       end
 
       # Where the name is after an order: losing, pending, or released to the gaining side.
@@ -65,25 +66,52 @@ module SteadyMove
       # How it ended, seen from outside; where nobody says which end it was, a person is asked.
       def over
         if sight.how
-          return ended(sentence("outside.ended_#{sight.how}"), source: sight.source, words: sight.source == :mailbox)
+          return(
+            ended(
+              sentence("outside.ended_#{sight.how}"),
+              source: sight.source,
+              words: sight.source == :mailbox
+            )
+          )
         end
 
-        problem(sight.says, source: sight.source, ref: sight.ref, yours: true, look_at: now + 21_600,
-          which_end: true)
+        problem(
+          sight.says,
+          source: sight.source,
+          ref: sight.ref,
+          yours: true,
+          look_at: now + 21_600,
+          which_end: true
+        )
       end
 
-      # What a message alone said to be over is not, while the registry or the public record shows it pending.
-      def still_pending? = state.ended_by_words? && (outside? ? sight.pending? : whereabouts == :pending)
-      def still_pending = resumed(sentence("outside.still_pending"), source: outside? ? sight.source : :transfer_query)
+      # What a message alone said to be over is not, while the registry or the public record shows
+      # it pending.
+      def still_pending?
+        state.ended_by_words? && (outside? ? sight.pending? : whereabouts == :pending)
+      end
+      def still_pending
+        resumed(
+          sentence("outside.still_pending"),
+          source: outside? ? sight.source : :transfer_query
+        )
+      end
 
       # How our transfer ended (states: RFC 5730 §2.9.3.4).
       def finished(transfer)
         at = { at: transfer.act_at }
         case transfer.status
-        when "clientApproved" then done(sentence("transfer.approved", **at), source: :transfer_query)
-        when "serverApproved" then done(sentence("transfer.approved_by_silence", **at), source: :transfer_query)
-        when "clientCancelled" then ended(sentence("transfer.cancelled"), source: :transfer_query)
-        else ended(sentence("transfer.refused", status: transfer.status, **at), source: :transfer_query)
+        when "clientApproved"
+          done(sentence("transfer.approved", **at), source: :transfer_query)
+        when "serverApproved"
+          done(sentence("transfer.approved_by_silence", **at), source: :transfer_query)
+        when "clientCancelled"
+          ended(sentence("transfer.cancelled"), source: :transfer_query)
+        else
+          ended(
+            sentence("transfer.refused", status: transfer.status, **at),
+            source: :transfer_query
+          )
         end
       end
     end

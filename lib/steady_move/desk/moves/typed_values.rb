@@ -2,18 +2,19 @@
 
 module SteadyMove
   module Desk
-    # What a step by hand has to be given at the registrar: name servers, DS data. By the step's marks.
+    # What a step by hand has to be given at the registrar: name servers, DS data. By the step's
+    # marks.
     module TypedValues
       module_function
 
       # Returns [kind of value, [text]]; kind is nil where nothing is typed.
       def of(app, move, step)
-        return [:name_server, servers(app, move)] if step.mark?(:servers)
-        return [:name_server, move.plan.old_name_servers.to_a] if step.mark?(:servers_back)
-        return [:ds, move.state.told("ds")&.data&.fetch("ds", nil).to_a] if step.mark?(:ds_old)
-        return [:ds, wanted(app, move)] if step.mark?(:ds_new)
-        return [:tag, [tag(app.accounts.find(move.to_account), move)]] if step.mark?(:tag)
-        return [:aim, aims(move.plan).map { |phrase| Words.say(phrase) }] if step.mark?(:settings)
+        return :name_server, servers(app, move) if step.mark?(:servers)
+        return :name_server, move.plan.old_name_servers.to_a if step.mark?(:servers_back)
+        return :ds, move.state.told("ds")&.data&.fetch("ds", nil).to_a if step.mark?(:ds_old)
+        return :ds, wanted(app, move) if step.mark?(:ds_new)
+        return :tag, [tag(app.accounts.find(move.to_account), move)] if step.mark?(:tag)
+        return :aim, aims(move.plan).map { |phrase| Words.say(phrase) } if step.mark?(:settings)
 
         [nil, []]
       end
@@ -28,10 +29,12 @@ module SteadyMove
 
       # Those of the new host as they are known now: some come by mail only after the start.
       def servers(app, move)
-        (move.plan.new_host && app.accounts.host_of(move.plan.new_host)&.name_servers) || move.plan.name_servers.to_a
+        (move.plan.new_host && app.accounts.host_of(move.plan.new_host)&.name_servers) ||
+          move.plan.name_servers.to_a
       end
 
-      # By what the losing side knows whom it hands the name to: within one registrar the other account's sign-in.
+      # By what the losing side knows whom it hands the name to: within one registrar the other
+      # account's sign-in.
       def tag(account, move)
         return account.habits["login"].to_s if move.plan.options.include?(:within)
 

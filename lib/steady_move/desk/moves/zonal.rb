@@ -6,8 +6,8 @@ module SteadyMove
     module Zonal
       private
 
-      # Asks every server, old, new and the registry's, so that what each answered is kept over time; what can't be
-      # asked holds nothing up.
+      # Asks every server, old, new and the registry's, so that what each answered is kept over
+      # time; what can't be asked holds nothing up.
       def keep_answers
         ports.live_check.call(plan.name)
       rescue Wire::Error, Refused
@@ -17,7 +17,8 @@ module SteadyMove
       # As it was fetched.
       def old_zone = @old_zone ||= ports.zones.of_move(move.id, plan.name)
 
-      # As it shall be at the new host: what was decided for each set, with lowered TTLs where they are lowered.
+      # As it shall be at the new host: what was decided for each set, with lowered TTLs where they
+      # are lowered.
       def wanted_zone
         @wanted_zone ||= ports.carrying.wanted(plan.name, old_zone, new_host, lowered: plan.lowered)
       end
@@ -31,10 +32,12 @@ module SteadyMove
 
       # [[TTL that a server tells or nil, the set's own]] for every server and set.
       def ttls_at(servers, sets)
-        servers.product(sets).map do |server, set|
-          told = ports.dns.query(server, set.name.to_s, set.type).set(set.name, set.type)
-          [told.map(&:ttl).max, set.ttl]
-        end
+        servers
+          .product(sets)
+          .map do |server, set|
+            told = ports.dns.query(server, set.name.to_s, set.type).set(set.name, set.type)
+            [told.map(&:ttl).max, set.ttl]
+          end
       end
 
       def lowered_everywhere?

@@ -20,28 +20,36 @@ module SteadyMove
         @app = app
       end
 
-      # All name servers of the registry that hold the name's suffix: the known one, and those that it names; [] where
-      # none is known.
+      # All name servers of the registry that hold the name's suffix: the known one, and those that
+      # it names; [] where none is known.
       def parents(name)
         first = @app.dns.parent_server(name) or return []
         answer = @app.dns.query(first, name.suffix, "NS")
-        named = answer.set(Records::Name.parse(name.suffix), "NS").map { |r| r.rdata.values.first.to_host.downcase }
+        named =
+          answer
+            .set(Records::Name.parse(name.suffix), "NS")
+            .map { |r| r.rdata.values.first.to_host.downcase }
         (named & named.select { |s| @app.dns.reachable?(s) }) | [first]
       end
 
-      # A set at each of the registry's servers: [values that all of them show or nil where they differ or one does not
-      # say, greatest TTL]; nil where no such server is known. A switch is seen only once the last of them shows it.
+      # A set at each of the registry's servers: [values that all of them show or nil where they
+      # differ or one does not say, greatest TTL]; nil where no such server is known. A switch is
+      # seen only once the last of them shows it.
       def at_parents(name, type)
         servers = parents(name)
         return if servers.empty?
 
         apex = Records::Name.parse(name.ascii)
         sets = servers.map { |s| said(@app.dns.query(s, name.ascii, type), apex, type) }
-        shown = sets.map { |set| set&.map { |r| block_given? ? yield(r.rdata) : r.rdata.to_s }&.sort }.uniq
+        shown =
+          sets
+            .map { |set| set&.map { |r| block_given? ? yield(r.rdata) : r.rdata.to_s }&.sort }
+            .uniq
         [shown.one? ? shown.first : nil, sets.compact.flatten.map(&:ttl).max || 0]
       end
 
-      # The set that one server tells. Raises Wire errors, also where it says neither that there is one nor none.
+      # The set that one server tells. Raises Wire errors, also where it says neither that there is
+      # one nor none.
       def told(server, name, type)
         answer = @app.dns.query(server, name.ascii, type)
         said(answer, Records::Name.parse(name.ascii), type) or
@@ -51,14 +59,16 @@ module SteadyMove
       # The set of an answer; nil where it says neither that there is one nor that there is none.
       def said(answer, name, type) = answer.rcode == "NOERROR" ? answer.set(name, type) : nil
 
-      # The NS set at the registry: [server names or nil where its servers differ, TTL], or nil where none is known.
+      # The NS set at the registry: [server names or nil where its servers differ, TTL], or nil
+      # where none is known.
       def delegation(name) = at_parents(name, "NS") { |rdata| rdata.values.first.to_host.downcase }
 
-      # The DS set at the registry: [DS data or nil where its servers differ, TTL], or nil where none is known.
+      # The DS set at the registry: [DS data or nil where its servers differ, TTL], or nil where
+      # none is known.
       def ds(name) = at_parents(name, "DS")
 
-      # The DS that the keys at these servers ask for; [] where the zone is not signed there. Raises Wire errors, also
-      # where one does not say.
+      # The DS that the keys at these servers ask for; [] where the zone is not signed there. Raises
+      # Wire errors, also where one does not say.
       def ds_wanted(name, servers)
         apex = Records::Name.parse(name.ascii)
         keys = servers.flat_map { |s| told(s, name, "DNSKEY").map(&:rdata) }
@@ -71,17 +81,22 @@ module SteadyMove
         server = host.name_servers.first
         held = told(server, name, "NS")
         ttl = held.map(&:ttl).max || 3600
-        fresh = wanted.map do |s|
-          Records::Record.new(name: apex, ttl: ttl, rdata: Records::Rdata.new("NS", [Records::Name.parse(s)]))
-        end
+        fresh =
+          wanted.map do |s|
+            Records::Record.new(
+              name: apex,
+              ttl: ttl,
+              rdata: Records::Rdata.new("NS", [Records::Name.parse(s)])
+            )
+          end
         old = held.reject { |r| wanted.include?(r.rdata.values.first.to_host.downcase) }
         return if old.empty? && held.size == fresh.size
 
         @app.dns.update(server, name.ascii, key: self.class.key(host), add: fresh, drop: old)
       end
 
-      # Does the registry's own server hold a DS for the name? nil where no such server is known, or it is not the one
-      # to ask.
+      # Does the registry's own server hold a DS for the name? nil where no such server is known, or
+      # it is not the one to ask.
       def signed(name)
         parent = @app.dns.parent_server(name) or return
         answer = @app.dns.query(parent, name.ascii, "DS")
@@ -91,22 +106,31 @@ module SteadyMove
         answer.authoritative ? false : nil
       end
 
-      # TTL facts for leaving the present servers (Records::Handover), asked at the registry and read from the zone.
-      # old_set: the old host takes the new servers into the zone's own NS set.
+      # TTL facts for leaving the present servers (Records::Handover), asked at the registry and
+      # read from the zone. old_set: the old host takes the new servers into the zone's own NS set.
       def handover(name, zone, old_set: false)
         parent_ttl = delegation(name)&.last || Planning::ASSUMED.parent_ns
         zone_ns = zone[zone.origin, "NS"]&.ttl || 0
-        Records::Handover.new(parent_ns: parent_ttl, zone_ns: zone_ns, greatest: zone.greatest_ttl,
-          negative: zone.negative_ttl, registry: 0, old_set: old_set)
+        Records::Handover.new(
+          parent_ns: parent_ttl,
+          zone_ns: zone_ns,
+          greatest: zone.greatest_ttl,
+          negative: zone.negative_ttl,
+          registry: 0,
+          old_set: old_set
+        )
       end
 
-      # Asks every server for every content set of the zone, a delegated subzone as a referral with its glue. Returns
-      # [Deviation]; empty where all answer the same content.
+      # Asks every server for every content set of the zone, a delegated subzone as a referral with
+      # its glue. Returns [Deviation]; empty where all answer the same content.
       def deviations(servers, zone)
-        servers.flat_map { |server| zone.answering.flat_map { |set| deviation(server, set, zone) }.compact }
+        servers.flat_map do |server|
+          zone.answering.flat_map { |set| deviation(server, set, zone) }.compact
+        end
       end
 
-      # What each server answers that differs from the zone: {server => [“owner TYPE”]}, nil of one that is silent.
+      # What each server answers that differs from the zone: {server => [“owner TYPE”]}, nil of one
+      # that is silent.
       def answers(servers, zone)
         servers.to_h do |server|
           [server, deviations([server], zone).map { |d| "#{d.name} #{d.type}" }]
@@ -134,27 +158,44 @@ module SteadyMove
       def referral(server, set, zone)
         answer = @app.dns.query(server, set.name.to_s, "NS")
         got = answer.set(set.name, "NS")
-        return differs(server, set, got, answer) unless answer.rcode == "NOERROR" && meanings(got) == set.meanings
+        unless answer.rcode == "NOERROR" && meanings(got) == set.meanings
+          return differs(server, set, got, answer)
+        end
 
         glue(set, zone).filter_map do |need|
           found = answer.set(need.name, need.type)
-          differs(server, need, found, answer) unless answer.authoritative || meanings(found) == need.meanings
+          unless answer.authoritative || meanings(found) == need.meanings
+            differs(server, need, found, answer)
+          end
         end
       end
 
       # Addresses of a subzone's servers that lie within it (RFC 1034 §4.2.1).
       def glue(set, zone)
-        set.rdatas.map { |r| r.values.first }.select { |n| n.under?(set.name) }
+        set
+          .rdatas
+          .map { |r| r.values.first }
+          .select { |n| n.under?(set.name) }
           .flat_map { |n| %w[A AAAA].filter_map { |type| zone[n, type] } }
       end
 
       def meanings(records) = records.map { |r| r.rdata.meaning }.sort
 
       def differs(server, set, got, answer, served: true)
-        key = if served then got.empty? ? "missing" : "differs"
-        else "not_served"
-        end
-        says = Words.say("zones.#{key}", server: server, type: set.type, name: set.name.to_host, rcode: answer.rcode)
+        key =
+          if served
+            got.empty? ? "missing" : "differs"
+          else
+            "not_served"
+          end
+        says =
+          Words.say(
+            "zones.#{key}",
+            server: server,
+            type: set.type,
+            name: set.name.to_host,
+            rcode: answer.rcode
+          )
         Deviation.new(server: server, name: set.name.to_host, type: set.type, says: says)
       end
     end

@@ -4,9 +4,10 @@ require "json"
 
 module SteadyMove
   module Desk
-    # Tells whoever runs the desk, by mail and by a signed webhook, when something is wrong for longer than was set:
-    # work that is overdue, a connection that fails, a backup that was not made, a deadline that comes near. Each is
-    # told once, and again after a day if it still stands. What is stuck or comes back goes to the log at once.
+    # Tells whoever runs the desk, by mail and by a signed webhook, when something is wrong for
+    # longer than was set: work that is overdue, a connection that fails, a backup that was not
+    # made, a deadline that comes near. Each is told once, and again after a day if it still stands.
+    # What is stuck or comes back goes to the log at once.
     class Alerts
       EVERY = 20
       AGAIN = 86_400
@@ -72,28 +73,39 @@ module SteadyMove
           told("warn", "#{c.title}: #{c.says}") if c.well == false && @known[c.id] != false
           told("info", "#{c.title}: #{c.says}") if c.well && @known[c.id] == false
         end
-        (@known.keys - now.keys).each { |id| told("info", Words.say("health.over", id: id)) unless @known[id] }
+        (@known.keys - now.keys).each do |id|
+          told("info", Words.say("health.over", id: id)) unless @known[id]
+        end
         @known = now
       end
 
       def lasting(checks)
-        checks.reject { |c| c.well != false || (c.id.start_with?("connection ") && !long_enough?(c)) }
+        checks
+          .reject { |c| c.well != false || (c.id.start_with?("connection ") && !long_enough?(c)) }
           .map { |c| Alert.new(key: c.id, says: "#{c.title}: #{c.says}") }
       end
 
-      def long_enough?(check) = check.since && @app.now - check.since >= (settings["connection"] || CONNECTION)
+      def long_enough?(check)
+        check.since && @app.now - check.since >= (settings["connection"] || CONNECTION)
+      end
 
       # Approvals that wait for somebody here and whose deadline comes near.
       def deadlines
         near = @app.now + (settings["deadline"] || DEADLINE)
-        Approvals.new(@app).due.flat_map(&:items).select { |i| i.ends&.between?(@app.now, near) && !i.approved }
+        Approvals
+          .new(@app)
+          .due
+          .flat_map(&:items)
+          .select { |i| i.ends&.between?(@app.now, near) && !i.approved }
           .map do |i|
-            says = Words.say("health.deadline", name: i.name, says: i.says, at: Words.moment(i.ends))
+            says =
+              Words.say("health.deadline", name: i.name, says: i.says, at: Words.moment(i.ends))
             Alert.new(key: "deadline #{i.move_id} #{i.step}", says: says)
           end
       end
 
-      # Each way is told of a thing once, whatever becomes of the other; one that failed is tried again after a pause.
+      # Each way is told of a thing once, whatever becomes of the other; one that failed is tried
+      # again after a pause.
       def tell_by(way, standing)
         return 0 if @app.now < @pauses.fetch(way, @app.now)
 
@@ -125,18 +137,35 @@ module SteadyMove
       def mail(alerts)
         raise Wire::Unreachable, Words.say("health.no_sender") unless @app.sender
 
-        OwnMail.send_out(@app, to: settings["to"],
+        OwnMail.send_out(
+          @app,
+          to: settings["to"],
           subject: Words.say("health.subject", count: alerts.size, says: alerts.first.says),
-          text: [*alerts.map(&:says), Words.say("health.foot", address: @app.address.to_s)].join("\n\n"))
+          text: [*alerts.map(&:says), Words.say("health.foot", address: @app.address.to_s)].join(
+            "\n\n"
+          )
+        )
       end
 
       def webhook(alerts)
         url = settings["webhook"]
-        body = JSON.generate(at: @app.now.iso8601, alerts: alerts.map { |a| { key: a.key, says: a.says } })
-        headers = Wire::Http::Signature.headers(url, body, secret: settings["secret"].to_s, created: @app.now,
-          key_id: "alerts")
+        body =
+          JSON.generate(
+            at: @app.now.iso8601,
+            alerts: alerts.map { |a| { key: a.key, says: a.says } }
+          )
+        headers =
+          Wire::Http::Signature.headers(
+            url,
+            body,
+            secret: settings["secret"].to_s,
+            created: @app.now,
+            key_id: "alerts"
+          )
         status = Wire::Http::Hook.post(url, body, headers)
-        raise Wire::Unreachable, Words.say("health.answered", status: status) unless status.between?(200, 299)
+        unless status.between?(200, 299)
+          raise Wire::Unreachable, Words.say("health.answered", status: status)
+        end
       end
     end
   end

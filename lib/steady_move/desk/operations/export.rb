@@ -6,8 +6,9 @@ require "json"
 
 module SteadyMove
   module Desk
-    # Everything in open formats, into a new folder: JSON lines for each table, and beside them what others can read at
-    # once: zone files, messages as .eml, the names as CSV. Never a code, a password or another way in.
+    # Everything in open formats, into a new folder: JSON lines for each table, and beside them what
+    # others can read at once: zone files, messages as .eml, the names as CSV. Never a code, a
+    # password or another way in.
     class Export
       AT_ONCE = 500
 
@@ -20,20 +21,37 @@ module SteadyMove
 
       # Returns {table => how many lines}. Raises Refused.
       def call
-        raise Refused.new(:unusable, :folder_full, folder: @folder) if Dir.exist?(@folder) && !Dir.empty?(@folder)
-
-        %w[tables zones mail].each { |part| FileUtils.mkdir_p(File.join(@folder, part), mode: 0o700) }
-        # one state of everything; whoever writes meanwhile is not kept waiting
-        counts = @db.transaction(mode: :deferred) do
-          lines = TakeAlong.tables(@db).to_h { |table| [table, table_lines(table)] }
-          lines.merge(settings: settings).tap { zones && mail && names }
+        if Dir.exist?(@folder) && !Dir.empty?(@folder)
+          raise Refused.new(:unusable, :folder_full, folder: @folder)
         end
+
+        %w[tables zones mail].each do |part|
+          FileUtils.mkdir_p(File.join(@folder, part), mode: 0o700)
+        end
+        # one state of everything; whoever writes meanwhile is not kept waiting
+        counts =
+          @db.transaction(mode: :deferred) do
+            lines = TakeAlong.tables(@db).to_h { |table| [table, table_lines(table)] }
+            lines.merge(settings: settings).tap { zones && mail && names }
+          end
         write("README.txt", readme(counts))
-        write("export.json", JSON.pretty_generate(format: TakeAlong::FORMAT, version: VERSION,
-          schema: Store::Database::LATEST, lines: counts))
+        write(
+          "export.json",
+          JSON.pretty_generate(
+            format: TakeAlong::FORMAT,
+            version: VERSION,
+            schema: Store::Database::LATEST,
+            lines: counts
+          )
+        )
         counts
       rescue SystemCallError => e
-        raise Refused.new(:unusable, :not_exported, folder: @folder, says: e.message[/\A[^@]+/].strip)
+        raise Refused.new(
+                :unusable,
+                :not_exported,
+                folder: @folder,
+                says: e.message[/\A[^@]+/].strip
+              )
       end
 
       private
@@ -52,7 +70,11 @@ module SteadyMove
         last = nil
         count = 0
         loop do
-          rows = @db[table].select(Sequel.lit("rowid AS rowid"), *columns).order(Sequel.lit("rowid")).limit(AT_ONCE)
+          rows =
+            @db[table]
+              .select(Sequel.lit("rowid AS rowid"), *columns)
+              .order(Sequel.lit("rowid"))
+              .limit(AT_ONCE)
           rows = rows.where(Sequel.lit("rowid > ?", last)) if last
           page = rows.all
           return count if page.empty?
@@ -83,7 +105,9 @@ module SteadyMove
         each_row(:zone_copies, %i[id name side text]) do |row|
           write("zones/#{row[:name]}-#{row[:side]}-#{row[:id]}.zone", row[:text])
         end
-        each_row(:kept_zones, %i[move_id text]) { |row| write("zones/move-#{row[:move_id]}.zone", row[:text].to_s) }
+        each_row(:kept_zones, %i[move_id text]) do |row|
+          write("zones/move-#{row[:move_id]}.zone", row[:text].to_s)
+        end
       end
 
       # Codes in them are masked, as everywhere.
@@ -94,25 +118,28 @@ module SteadyMove
       end
 
       def eml(row)
-        ::Mail.new(charset: "UTF-8") do
-          from row[:sender].to_s
-          to row[:recipient].to_s
-          message_id row[:message_id] if row[:message_id]
-          date row[:at] ? Time.at(row[:at]).utc : Time.at(0).utc
-          subject row[:subject].to_s
-          body row[:text].to_s
-        end.to_s
+        ::Mail
+          .new(charset: "UTF-8") do
+            from row[:sender].to_s
+            to row[:recipient].to_s
+            message_id row[:message_id] if row[:message_id]
+            date row[:at] ? Time.at(row[:at]).utc : Time.at(0).utc
+            subject row[:subject].to_s
+            body row[:text].to_s
+          end
+          .to_s
       end
 
       def names
         accounts = @app.accounts.all.to_h { |a| [a.id, a.title] }
-        table = CSV.generate do |csv|
-          csv << %w[name unicode account taken_at]
-          @app.names.all.each do |n|
-            shown = Core::Names::Idn.shown(n[:name])
-            csv << [n[:name], shown, accounts[n[:account_id]], Time.at(n[:taken_at]).utc.iso8601]
+        table =
+          CSV.generate do |csv|
+            csv << %w[name unicode account taken_at]
+            @app.names.all.each do |n|
+              shown = Core::Names::Idn.shown(n[:name])
+              csv << [n[:name], shown, accounts[n[:account_id]], Time.at(n[:taken_at]).utc.iso8601]
+            end
           end
-        end
         write("names.csv", table)
       end
 

@@ -2,12 +2,14 @@
 
 module SteadyMove
   module Desk
-    # How the desk itself is: can it write, does its heart beat, what is overdue, is there room, does each connection
-    # answer, and is one stuck.
+    # How the desk itself is: can it write, does its heart beat, what is overdue, is there room,
+    # does each connection answer, and is one stuck.
     class Health
-      # well: true, false, or nil where it is not known; vital: without it the desk can do nothing; since: Time or nil.
+      # well: true, false, or nil where it is not known; vital: without it the desk can do nothing;
+      # since: Time or nil.
       Check = Struct.new(:id, :title, :well, :says, :since, :vital, keyword_init: true)
-      # Seconds: without a heartbeat; of one piece of work before a connection counts as stuck; of overdue work.
+      # Seconds: without a heartbeat; of one piece of work before a connection counts as stuck; of
+      # overdue work.
       STANDSTILL = 120
       STUCK = 35
       OVERDUE = 3600
@@ -15,7 +17,8 @@ module SteadyMove
       ROOM = 200 * 1024 * 1024
       LOOK_AT_DISK = 30
 
-      # runner: Runner; beat_age: answers the seconds since the heart last beat; nil where nobody knows.
+      # runner: Runner; beat_age: answers the seconds since the heart last beat; nil where nobody
+      # knows.
       def initialize(app, runner, beat_age: nil)
         @app = app
         @runner = runner
@@ -23,10 +26,14 @@ module SteadyMove
       end
 
       # [Check], the vital ones first.
-      def checks = [database, heart, key, disk, journal, overdue, backup, *connections, *stuck].compact
+      def checks
+        [database, heart, key, disk, journal, overdue, backup, *connections, *stuck].compact
+      end
 
       # {id => seconds since the connection last answered, or nil}, for those that were asked.
-      def last_success = @app.heard.all.transform_values { |h| h.well_at && (@app.now - h.well_at).round }
+      def last_success
+        @app.heard.all.transform_values { |h| h.well_at && (@app.now - h.well_at).round }
+      end
 
       # What is behind a connection's key, by the words people know it by; nil where it is gone.
       def title(key)
@@ -45,7 +52,9 @@ module SteadyMove
       private
 
       def say(key, **values) = Words.say("health.#{key}", **values)
-      def check(id, well, says, **more) = Check.new(id: id, title: say("titles.#{id}"), well: well, says: says, **more)
+      def check(id, well, says, **more)
+        Check.new(id: id, title: say("titles.#{id}"), well: well, says: says, **more)
+      end
       def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
       def database
@@ -55,13 +64,23 @@ module SteadyMove
 
       def heart
         age = @beat_age&.call or return
-        check("runner", age < STANDSTILL, say(age < STANDSTILL ? "beats" : "stands", seconds: age.round), vital: true)
+        check(
+          "runner",
+          age < STANDSTILL,
+          say(age < STANDSTILL ? "beats" : "stands", seconds: age.round),
+          vital: true
+        )
       end
 
       def key
         file = @app.config.key_file
         well = File.file?(file) && File.readable?(file)
-        check("key", well, say(well ? "key_there" : "key_gone", file: File.basename(file)), vital: true)
+        check(
+          "key",
+          well,
+          say(well ? "key_there" : "key_gone", file: File.basename(file)),
+          vital: true
+        )
       end
 
       def disk
@@ -80,7 +99,14 @@ module SteadyMove
         count, since = @app.schedule.overdue(now: @app.now)
         limit = @app.config.alerts["overdue"] || OVERDUE
         late = since && @app.now - since >= limit
-        says = late ? say("overdue", count: count, minutes: ((@app.now - since) / 60).round) : say("nothing_overdue")
+        says =
+          (
+            if late
+              say("overdue", count: count, minutes: ((@app.now - since) / 60).round)
+            else
+              say("nothing_overdue")
+            end
+          )
         check("overdue", !late, says, since: since)
       end
 
@@ -100,18 +126,36 @@ module SteadyMove
       def connections
         @app.heard.all.filter_map do |key, heard|
           title = title(key) or next
-          Check.new(id: "connection #{key}", title: title, well: heard.well, says: heard.says,
-            since: heard.failing_since || heard.well_at)
+          Check.new(
+            id: "connection #{key}",
+            title: title,
+            well: heard.well,
+            says: heard.says,
+            since: heard.failing_since || heard.well_at
+          )
         end
       end
 
       def stuck
-        @runner.stuck(STUCK).map do |s|
-          key = s.lane.delete_prefix("account ")
-          title = title(key) || s.lane
-          Check.new(id: "stuck #{key}", title: title, well: false, since: @app.now - s.seconds,
-            says: say(s.waiting.zero? ? "stuck" : "starves", title: title, seconds: s.seconds, count: s.waiting))
-        end
+        @runner
+          .stuck(STUCK)
+          .map do |s|
+            key = s.lane.delete_prefix("account ")
+            title = title(key) || s.lane
+            Check.new(
+              id: "stuck #{key}",
+              title: title,
+              well: false,
+              since: @app.now - s.seconds,
+              says:
+                say(
+                  s.waiting.zero? ? "stuck" : "starves",
+                  title: title,
+                  seconds: s.seconds,
+                  count: s.waiting
+                )
+            )
+          end
       end
 
       # df's portable form: the fourth column of the second line, in kilobytes (POSIX).

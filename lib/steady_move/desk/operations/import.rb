@@ -4,8 +4,8 @@ require "json"
 
 module SteadyMove
   module Desk
-    # Takes an export into an empty desk. All of it or nothing: a file that lacks, a line that is no JSON or a column
-    # that nobody knows is named, and the desk stays empty.
+    # Takes an export into an empty desk. All of it or nothing: a file that lacks, a line that is no
+    # JSON or a column that nobody knows is named, and the desk stays empty.
     class Import
       # Tables that must be empty for that.
       EMPTY = %i[people names moves events accounts].freeze
@@ -50,7 +50,9 @@ module SteadyMove
         @db[table].delete unless table == :events
         rows("tables/#{table}.jsonl") do |row, line|
           strange = row.keys.map(&:to_sym) - columns
-          refuse(:strange_column, file: "#{table}.jsonl", line: line, column: strange.first) if strange.any?
+          if strange.any?
+            refuse(:strange_column, file: "#{table}.jsonl", line: line, column: strange.first)
+          end
           @db[table].insert(row.transform_keys(&:to_sym).merge(TakeAlong::INSTEAD.fetch(table, {})))
         end
       end

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Is the journal whole? A look walks on from where the last one ended, over restarts too; the whole of it is walked
-    # anew once a day, since a line that was checked may be changed later.
+    # Is the journal whole? A look walks on from where the last one ended, over restarts too; the
+    # whole of it is walked anew once a day, since a line that was checked may be changed later.
     class JournalCheck
       KEY = "journal-check"
       ANEW = 86_400
@@ -40,8 +40,8 @@ module SteadyMove
 
       private
 
-      # What an earlier check found, where it is from today and still fits. Damage that was found stays known until it
-      # is walked past.
+      # What an earlier check found, where it is from today and still fits. Damage that was found
+      # stays known until it is walked past.
       def usable(kept)
         return kept if kept && kept["broken"]
         return unless kept && @app.now.to_i.between?(kept["walked"], kept["walked"] + ANEW)

@@ -37,10 +37,17 @@ module SteadyMove
 
       def take(key, at, well, says)
         was = @all[key]
-        heard = Heard.new(at: at, well: well, says: says, well_at: well ? at : was&.well_at,
-          failing_since: well ? nil : (was&.failing_since || at)).freeze
+        heard =
+          Heard.new(
+            at: at,
+            well: well,
+            says: says,
+            well_at: well ? at : was&.well_at,
+            failing_since: well ? nil : (was&.failing_since || at)
+          ).freeze
         @all[key] = heard
-        changed = was.nil? || was.well != well || @written[key].nil? || (at && at - @written[key] >= EVERY)
+        changed =
+          was.nil? || was.well != well || @written[key].nil? || (at && at - @written[key] >= EVERY)
         @written[key] = at if changed
         [heard, changed]
       end

@@ -2,8 +2,9 @@
 
 module SteadyMove
   module Desk
-    # How long things are kept: bodies of mail, contacts of names that were let go, what servers answered. The journal
-    # stays whole; of a message its head stays, so that one can see that it came.
+    # How long things are kept: bodies of mail, contacts of names that were let go, what servers
+    # answered. The journal stays whole; of a message its head stays, so that one can see that it
+    # came.
     class Retention
       EVERY = 86_400
       # Setting => what it clears, with the method that does it.
@@ -25,7 +26,10 @@ module SteadyMove
       # Clears what is older than was set. Returns {kind => how many}.
       def call
         @due_at = @app.now + EVERY
-        found = KINDS.select { |k| @days.key?(k) }.to_h { |k| [k, send(k, @app.now - (@days[k] * 86_400))] }
+        found =
+          KINDS
+            .select { |k| @days.key?(k) }
+            .to_h { |k| [k, send(k, @app.now - (@days[k] * 86_400))] }
         note(found, "the desk") if found.values.any?(&:positive?)
         found
       end
@@ -42,8 +46,10 @@ module SteadyMove
       # Of moves that are over, or of none.
       def old_mail(before)
         open = @db[:moves].where(open: true).select(:id)
-        @db[:messages].where(Sequel.function(:coalesce, :at, 0) => 0...before.to_i)
-          .where(Sequel.|({ move_id: nil }, Sequel.~(move_id: open))).where(bodiless: false)
+        @db[:messages]
+          .where(Sequel.function(:coalesce, :at, 0) => 0...before.to_i)
+          .where(Sequel.|({ move_id: nil }, Sequel.~(move_id: open)))
+          .where(bodiless: false)
       end
 
       def mail(before) = strip(old_mail(before))
@@ -54,7 +60,13 @@ module SteadyMove
           uids = messages.select_map(:uid)
           uids.each_slice(500) do |part|
             @db[:originals].where(uid: part).delete
-            @db[:messages].where(uid: part).update(text: "", sealed_code: nil, links: "[]", link: nil, bodiless: true)
+            @db[:messages].where(uid: part).update(
+              text: "",
+              sealed_code: nil,
+              links: "[]",
+              link: nil,
+              bodiless: true
+            )
           end
           uids.size
         end
@@ -66,7 +78,8 @@ module SteadyMove
         @db[:mailboxes].where { at < before.to_i }.exclude(address: used).delete
       end
 
-      # Stretches of answers that have ended, and copies of zones that are not the newest of their side.
+      # Stretches of answers that have ended, and copies of zones that are not the newest of their
+      # side.
       def looks(before)
         newest = @db[:zone_copies].group(:name, :side).select { max(:id) }
         gone = @db[:server_answers].where { seen_at < before.to_i }.delete
@@ -74,8 +87,14 @@ module SteadyMove
       end
 
       def note(found, by)
-        says = Words.phrase("journal.purged", by: by, mail: found[:mail].to_i + found[:unrelated].to_i,
-          contacts: found[:contacts].to_i, looks: found[:looks].to_i)
+        says =
+          Words.phrase(
+            "journal.purged",
+            by: by,
+            mail: found[:mail].to_i + found[:unrelated].to_i,
+            contacts: found[:contacts].to_i,
+            looks: found[:looks].to_i
+          )
         @app.journal.add("purged", at: @app.now, by: by, says: says)
       end
     end

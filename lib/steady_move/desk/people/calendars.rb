@@ -5,8 +5,8 @@ require "securerandom"
 
 module SteadyMove
   module Desk
-    # Deadlines, forecasts and expiries as a calendar feed for each person, under a secret address that can be renewed.
-    # Never with a code in it.
+    # Deadlines, forecasts and expiries as a calendar feed for each person, under a secret address
+    # that can be renewed. Never with a code in it.
     class Calendars
       Event = Wire::Calendar::Feed::Event
       # Expiries so far ahead are in it (seconds).
@@ -18,12 +18,18 @@ module SteadyMove
         @rows = app.db[:calendars]
       end
 
-      # A new address for a person; the one before holds no longer. Returns its secret part, which is shown once.
+      # A new address for a person; the one before holds no longer. Returns its secret part, which
+      # is shown once.
       def renew(person_id, by:)
         token = SecureRandom.urlsafe_base64(32)
         row = { token_digest: digest(token), made_at: @app.now.to_i }
         @rows.insert_conflict(target: :person_id, update: row).insert(person_id: person_id, **row)
-        @app.journal.add("people", at: @app.now, by: by, says: Words.phrase("journal.calendar_made", by: by))
+        @app.journal.add(
+          "people",
+          at: @app.now,
+          by: by,
+          says: Words.phrase("journal.calendar_made", by: by)
+        )
         token
       end
 
@@ -33,12 +39,20 @@ module SteadyMove
       # When a person's address was made; nil where there is none.
       def made_at(person_id) = Store::Values.time(@rows.where(person_id: person_id).get(:made_at))
 
-      # The feed under a secret address, or nil where there is none such. mine: only what is a person's turn.
+      # The feed under a secret address, or nil where there is none such. mine: only what is a
+      # person's turn.
       def feed(token, mine: false, address: nil)
         return unless @rows.where(token_digest: digest(token)).any?
 
         @address = address
-        events = mine ? turns.select { |_, yours| yours }.map(&:first) : turns.map(&:first) + forecasts + expiries
+        events =
+          (
+            if mine
+              turns.select { |_, yours| yours }.map(&:first)
+            else
+              turns.map(&:first) + forecasts + expiries
+            end
+          )
         events.each { |e| e.text = Words.plain(e.text) }
         Wire::Calendar::Feed.write(events, name: Words.say("calendar.name"), at: @app.now)
       end
@@ -66,22 +80,30 @@ module SteadyMove
       end
 
       def turn(move, current, ends)
-        title = Words.say("steps.#{current.step.id}.title", **MoveWords.of(move.plan, @app.accounts))
+        title =
+          Words.say("steps.#{current.step.id}.title", **MoveWords.of(move.plan, @app.accounts))
         key = current.turn == "yours" ? "yours" : "others"
-        Event.new(id: "move-#{move.id}-#{current.step.id}", title: Words.say("calendar.#{key}", title: title,
-          name: move.name),
-          text: current.says && Words.say(current.event.phrase || current.says), starts: ends,
+        Event.new(
+          id: "move-#{move.id}-#{current.step.id}",
+          title: Words.say("calendar.#{key}", title: title, name: move.name),
+          text: current.says && Words.say(current.event.phrase || current.says),
+          starts: ends,
           url: link("/moves/#{move.id}"),
-          alarm: current.turn == "yours" ? DAY : nil)
+          alarm: current.turn == "yours" ? DAY : nil
+        )
       end
 
       # By when each move is done with nine in ten.
       def forecasts
         open.map do |move|
           range = @app.forecasts.of(move).spread
-          Event.new(id: "forecast-#{move.id}", title: Words.say("calendar.forecast", name: move.name),
-            text: Words.say("calendar.forecast_text", early: range.p10, likely: range.p50), starts: range.p90,
-            url: link("/moves/#{move.id}"))
+          Event.new(
+            id: "forecast-#{move.id}",
+            title: Words.say("calendar.forecast", name: move.name),
+            text: Words.say("calendar.forecast_text", early: range.p10, likely: range.p50),
+            starts: range.p90,
+            url: link("/moves/#{move.id}")
+          )
         end
       end
 
@@ -90,8 +112,13 @@ module SteadyMove
           at = @app.names.facts(row[:name])[:expires_at]
           next unless at&.between?(@app.now - DAY, @app.now + AHEAD)
 
-          Event.new(id: "expiry-#{row[:name]}-#{at.to_i}", title: Words.say("calendar.expiry", name: row[:name]),
-            starts: at, url: link("/names/#{row[:name]}"), alarm: 45 * DAY)
+          Event.new(
+            id: "expiry-#{row[:name]}-#{at.to_i}",
+            title: Words.say("calendar.expiry", name: row[:name]),
+            starts: at,
+            url: link("/names/#{row[:name]}"),
+            alarm: 45 * DAY
+          )
         end
       end
     end

@@ -2,16 +2,17 @@
 
 module SteadyMove
   module Desk
-    # The people behind a name: are their contacts complete, is their mailbox read, and what can be done where it
-    # isn't.
+    # The people behind a name: are their contacts complete, is their mailbox read, and what can be
+    # done where it isn't.
     class Contacts
-      # What a repair needs done by hand: where, and the value; done: whether the desk did it over the connection.
+      # What a repair needs done by hand: where, and the value; done: whether the desk did it over
+      # the connection.
       Repaired = Struct.new(:done, :hand, :mailto, keyword_init: true)
       ROLES = %w[registrant admin technical].freeze
       ADDRESS = /\A[^\s@]+@[^\s@]+\.[^\s@]+\z/
 
-      # The role whose mailbox decides: where the registry asks by mail, the registrant; where a code is mailed, whom
-      # the account's habits name.
+      # The role whose mailbox decides: where the registry asks by mail, the registrant; where a
+      # code is mailed, whom the account's habits name.
       def self.deciding(account, family)
         return "registrant" if family&.approval == "mail"
 
@@ -26,7 +27,8 @@ module SteadyMove
 
       # The address that a registrar writes to in a move, or nil.
       def self.address(facts, role)
-        address = (facts[:"#{role}_email"] || (facts[:registrant_email] unless role == "technical")).to_s
+        address =
+          (facts[:"#{role}_email"] || (facts[:registrant_email] unless role == "technical")).to_s
         address.empty? ? nil : address
       end
 
@@ -34,7 +36,8 @@ module SteadyMove
         @app = app
       end
 
-      # judged: Judging::Judged. Returns [Core::Contacts::Card], one for each role that something is known of.
+      # judged: Judging::Judged. Returns [Core::Contacts::Card], one for each role that something is
+      # known of.
       def cards(judged)
         boxes = @app.letters.mailboxes
         ROLES.filter_map do |role|
@@ -44,31 +47,44 @@ module SteadyMove
 
           state, at = boxes[email.to_s.downcase]
           state ||= judged.facts[:mailbox] if role == "registrant"
-          Core::Contacts::Card.new(role: role, fields: fields.merge("email" => email), mailbox: state,
+          Core::Contacts::Card.new(
+            role: role,
+            fields: fields.merge("email" => email),
+            mailbox: state,
             on_name: on_name?(judged, email),
-            mailbox_at: Store::Values.time(at), shared_with: shared(judged, role)).freeze
+            mailbox_at: Store::Values.time(at),
+            shared_with: shared(judged, role)
+          ).freeze
         end
       end
 
-      # What could be done about the mailbox that decides. Returns [Core::Contacts::Repairs::Choice].
+      # What could be done about the mailbox that decides. Returns
+      # [Core::Contacts::Repairs::Choice].
       def choices(judged)
         family = judged.judgement.family
         habits = judged.account.habits
         role = self.class.deciding(judged.account, family)
         Core::Contacts::Repairs.choices(
-          role: role, at: @app.now, block_days: block_days(family), opt_out: habits["opt_out"],
+          role: role,
+          at: @app.now,
+          block_days: block_days(family),
+          opt_out: habits["opt_out"],
           late: habits["contacts_late"],
-          shared: shared(judged, role), mail_decides: self.class.mail_decides?(judged), same_entry: same_entry?(judged),
+          shared: shared(judged, role),
+          mail_decides: self.class.mail_decides?(judged),
+          same_entry: same_entry?(judged),
           code_elsewhere: judged.account.ways["code"] != "mail"
         )
       end
 
-      # Sends a word to one role's mailbox that has to come back. Returns [letter id, the word where nothing could be
-      # sent].
+      # Sends a word to one role's mailbox that has to come back. Returns [letter id, the word where
+      # nothing could be sent].
       # Raises Refused.
       def prove(judged, role, by:)
         card = cards(judged).find { |c| c.role == role }
-        raise Refused.new(:invalid, :no_contact_address, role: words(role)) if card.nil? || card.email.empty?
+        if card.nil? || card.email.empty?
+          raise Refused.new(:invalid, :no_contact_address, role: words(role))
+        end
 
         sent = Letters.new(@app).prove(card.email, names: [judged.name.ascii], steps: [], by: by)
         note(judged, "proof", by, address: card.email)
@@ -85,17 +101,27 @@ module SteadyMove
         done = way == "connection"
         change(judged, role, email) if done
         key = done ? "repaired" : "repair_chosen"
-        note(judged, key, by, type: "repair", role: words(role), address: email, consequence: choice.says.first)
-        Repaired.new(done: done, hand: (hand(judged, role, email, way, choice) unless done),
-          mailto: (letter(judged, role, email, by) if way == "letter"))
+        note(
+          judged,
+          key,
+          by,
+          type: "repair",
+          role: words(role),
+          address: email,
+          consequence: choice.says.first
+        )
+        Repaired.new(
+          done: done,
+          hand: (hand(judged, role, email, way, choice) unless done),
+          mailto: (letter(judged, role, email, by) if way == "letter")
+        )
       end
 
       private
 
       def possible(judged, choice_id)
-        choice = choices(judged).find do |c|
-          c.id == choice_id
-        end or raise Refused.new(:invalid, :no_such_choice, given: choice_id)
+        choice = choices(judged).find { |c| c.id == choice_id } or
+          raise Refused.new(:invalid, :no_such_choice, given: choice_id)
         values = { title: choice.title, says: choice.says.first }
         raise Refused.new(:invalid, :choice_impossible, **values) unless choice.possible
         raise Refused.new(:invalid, :choice_changes_nothing, **values) unless choice.changes
@@ -120,9 +146,22 @@ module SteadyMove
         id = judged.facts[:"#{role}_contact"]&.fetch("id", nil) or
           raise Refused.new(:invalid, :contact_not_shown, title: account.title)
         key = "contact-#{@app.random.rand(10**9)}"
-        note(judged, "changing_contact", "desk", type: "intended", data: { "key" => key }, role: words(role),
-          title: account.title)
-        @app.epp.with(account) { |c| c.request(Wire::Epp::Commands.contact_update(contact: id, id: key, email: email)) }
+        note(
+          judged,
+          "changing_contact",
+          "desk",
+          type: "intended",
+          data: {
+            "key" => key
+          },
+          role: words(role),
+          title: account.title
+        )
+        @app
+          .epp
+          .with(account) do |c|
+            c.request(Wire::Epp::Commands.contact_update(contact: id, id: key, email: email))
+          end
         Observe.new(@app).name(judged.name, account)
       rescue Wire::Error => e
         raise Refused.new(:invalid, :account_says, title: account.title, says: e.says)
@@ -131,11 +170,21 @@ module SteadyMove
       def hand(judged, role, email, way, choice)
         account = judged.account
         opt_out = choice.id == "opt-out" ? "opt_out_" : ""
-        does = Words.say("contacts.hand.#{opt_out}#{way == 'letter' ? 'letter' : 'page'}", name: judged.name.ascii,
-          role: words(role))
-        Instructions::Hand.new(place: account.id, title: account.title, site: account.habits["site"],
+        does =
+          Words.say(
+            "contacts.hand.#{opt_out}#{way == "letter" ? "letter" : "page"}",
+            name: judged.name.ascii,
+            role: words(role)
+          )
+        Instructions::Hand.new(
+          place: account.id,
+          title: account.title,
+          site: account.habits["site"],
           login: account.habits["login"],
-          does: does, way: way, typed: [[Words.say("contacts.email_of", role: words(role)), email]])
+          does: does,
+          way: way,
+          typed: [[Words.say("contacts.email_of", role: words(role)), email]]
+        )
       end
 
       def letter(judged, role, email, by)
@@ -143,9 +192,14 @@ module SteadyMove
         return unless account.habits["support"]
 
         detail = Words.say("letters.contact_detail", role: words(role), email: email)
-        Correspondence.write(to: account.habits["support"], title: account.title, login: account.habits["login"],
+        Correspondence.write(
+          to: account.habits["support"],
+          title: account.title,
+          login: account.habits["login"],
           writer: by,
-          reference: judged.name.ascii, parts: [["contact", [judged.name.ascii], [detail]]]).mailto
+          reference: judged.name.ascii,
+          parts: [["contact", [judged.name.ascii], [detail]]]
+        ).mailto
       end
 
       # How many other names here have the same contact object.
@@ -157,17 +211,24 @@ module SteadyMove
       def on_name?(judged, email)
         domain = email.to_s.downcase.rpartition("@").last
         own = judged.name.ascii
-        domain == own || domain.end_with?(".#{own}") || Array(judged.facts[:same_zone]).include?(domain) ||
-          moving?(domain)
+        domain == own || domain.end_with?(".#{own}") ||
+          Array(judged.facts[:same_zone]).include?(domain) || moving?(domain)
       end
 
       # Does the mailbox lie on a name that is itself being moved?
       def moving?(domain) = !domain.empty? && !@app.moves.open_for(domain).nil?
-      def words(role) = Words.phrase("contacts.roles.#{role == 'admin' ? 'admin' : 'registrant'}")
+      def words(role) = Words.phrase("contacts.roles.#{role == "admin" ? "admin" : "registrant"}")
 
       def note(judged, key, by, type: key, data: {}, **values)
         says = Words.phrase("journal.#{key}", by: by, **values)
-        @app.journal.add(type, at: @app.now, says: says, by: by, name: judged.name.ascii, data: data)
+        @app.journal.add(
+          type,
+          at: @app.now,
+          says: says,
+          by: by,
+          name: judged.name.ascii,
+          data: data
+        )
       end
     end
   end

@@ -5,7 +5,8 @@ require "securerandom"
 
 module SteadyMove
   module Desk
-    # Second factors: an authenticator's codes (TOTP), passkeys (WebAuthn), and recovery codes for whoever lost them.
+    # Second factors: an authenticator's codes (TOTP), passkeys (WebAuthn), and recovery codes for
+    # whoever lost them.
     class Factors
       CODES = 10
       # No letters and digits that look alike; 16 of 31 are 79 bits.
@@ -22,14 +23,19 @@ module SteadyMove
 
       # What a person has, to show it.
       def of(id)
-        { authenticator: @db[:account_otp_keys].where(id: id).any?,
-          passkeys: passkeys(id).select(:webauthn_id, :title, :last_use).order(:title, :webauthn_id).all,
-          recovery_codes: @db[:recovery_codes].where(id: id).count }
+        {
+          authenticator: @db[:account_otp_keys].where(id: id).any?,
+          passkeys:
+            passkeys(id).select(:webauthn_id, :title, :last_use).order(:title, :webauthn_id).all,
+          recovery_codes: @db[:recovery_codes].where(id: id).count
+        }
       end
 
       def any?(id) = @db[:account_otp_keys].where(id: id).any? || passkeys(id).any?
       # Ids of all who have one.
-      def holders = @db[:account_otp_keys].select_map(:id) | @db[:account_webauthn_keys].select_map(:account_id)
+      def holders
+        @db[:account_otp_keys].select_map(:id) | @db[:account_webauthn_keys].select_map(:account_id)
+      end
 
       # Takes all of them away; false where there was none.
       def forget(id)

@@ -5,8 +5,8 @@ require "securerandom"
 
 module SteadyMove
   module Desk
-    # Invitations, one for an address: a newer one, acceptance, taking back or seven days end it. It makes a person who
-    # isn't there yet; it never changes one who is.
+    # Invitations, one for an address: a newer one, acceptance, taking back or seven days end it. It
+    # makes a person who isn't there yet; it never changes one who is.
     class Invitations
       LASTS = 7 * 86_400
 
@@ -17,15 +17,23 @@ module SteadyMove
       end
 
       # Those that still hold.
-      def open = @rows.where(Sequel[:expires_at] > now).order(:email).select(:email, :role, :expires_at).all
+      def open
+        @rows.where(Sequel[:expires_at] > now).order(:email).select(:email, :role, :expires_at).all
+      end
 
-      # Returns the one-time word for a new person's first sign-in; only its digest is kept. Raises Refused.
+      # Returns the one-time word for a new person's first sign-in; only its digest is kept. Raises
+      # Refused.
       def make(email, role:, by:)
         @people.check(email, role)
         refuse(:here_already, email: email) if @people.email?(email)
 
         word = SecureRandom.alphanumeric(24)
-        row = { token_digest: digest(word), email: email.downcase, role: role, expires_at: now + LASTS }
+        row = {
+          token_digest: digest(word),
+          email: email.downcase,
+          role: role,
+          expires_at: now + LASTS
+        }
         @app.db.transaction do
           @rows.where(email: row[:email]).delete
           @rows.insert(row)

@@ -6,8 +6,9 @@ require "securerandom"
 
 module SteadyMove
   module Desk
-    # One-time words with which a person who forgot the password chooses a new one: from an administrator, from the
-    # command line of the machine, or by mail. One at a time for a person; it holds for an hour.
+    # One-time words with which a person who forgot the password chooses a new one: from an
+    # administrator, from the command line of the machine, or by mail. One at a time for a person;
+    # it holds for an hour.
     class PasswordWords
       LASTS = 3600
       # Seconds before another mail goes to the same person.
@@ -30,10 +31,13 @@ module SteadyMove
         word
       end
 
-      # Sets the password of whoever a word was made for and ends all their sessions; their second factor stays.
-      # Raises Refused. Returns the e-mail.
+      # Sets the password of whoever a word was made for and ends all their sessions; their second
+      # factor stays. Raises Refused. Returns the e-mail.
       def use(word, password)
-        mine = @rows.where(token_digest: Digest::SHA256.hexdigest(word.to_s)).where(Sequel[:expires_at] > now)
+        mine =
+          @rows.where(token_digest: Digest::SHA256.hexdigest(word.to_s)).where(
+            Sequel[:expires_at] > now
+          )
         row = mine.first or refuse(:password_word_over)
         person = @people.person(row[:person_id])
         hash = @people.hashed(password, person[:email])
@@ -45,15 +49,20 @@ module SteadyMove
         person[:email]
       end
 
-      # Mails a word to the person with this address; where there is none, or one was mailed just now, nothing
-      # happens. address: where the page for it is. Raises Wire::Unreachable or Wire::Refused.
+      # Mails a word to the person with this address; where there is none, or one was mailed just
+      # now, nothing happens. address: where the page for it is. Raises Wire::Unreachable or
+      # Wire::Refused.
       def mail(email, address:)
         person = @people.by_email(email)
         return if person.nil? || @app.sender.nil?
 
         word = unless_just_now(person) or return
-        OwnMail.send_out(@app, to: [person[:email]], subject: Words.say("letters.password.subject"),
-          text: Words.say("letters.password.text", link: "#{address}##{word}"))
+        OwnMail.send_out(
+          @app,
+          to: [person[:email]],
+          subject: Words.say("letters.password.subject"),
+          text: Words.say("letters.password.text", link: "#{address}##{word}")
+        )
       end
 
       private
@@ -64,7 +73,8 @@ module SteadyMove
       # A word, unless one was made within the pause.
       def unless_just_now(person)
         @turn.synchronize do
-          fresh = @rows.where(person_id: person[:id]).where(Sequel[:expires_at] > now + LASTS - PAUSE)
+          fresh =
+            @rows.where(person_id: person[:id]).where(Sequel[:expires_at] > now + LASTS - PAUSE)
           make(person[:id], by: person[:email]) if fresh.empty?
         end
       end

@@ -5,16 +5,19 @@ require "bcrypt"
 
 module SteadyMove
   module Desk
-    # What a password has to be, and how it is kept: hashed with Argon2id (RFC 9106), which cuts nothing off. Hashes
-    # of earlier versions (bcrypt, which reads 72 octets) still open the door once and are then made anew.
+    # What a password has to be, and how it is kept: hashed with Argon2id (RFC 9106), which cuts
+    # nothing off. Hashes of earlier versions (bcrypt, which reads 72 octets) still open the door
+    # once and are then made anew.
     class Passwords
       # Characters; ASVS 4.0, 2.1.1 and 2.1.2.
       LEAST = 12
       MOST = 256
-      # How many guesses a common password takes at most, and how much of a long one is looked at for that.
+      # How many guesses a common password takes at most, and how much of a long one is looked at
+      # for that.
       COMMON = 10**6
       LOOKED_AT = 64
-      # 64 MiB, two passes, one lane: RFC 9106 §4, second choice, with fewer passes; checked against each hash's own.
+      # 64 MiB, two passes, one lane: RFC 9106 §4, second choice, with fewer passes; checked against
+      # each hash's own.
       COST = { t_cost: 2, m_cost: 16, p_cost: 1 }.freeze
 
       def initialize(cost: COST)
@@ -27,9 +30,9 @@ module SteadyMove
 
       def hash(text) = @argon2.create(text)
 
-      # Does a text fit a hash? One at a time: guessing never takes more than one processor. old: are there hashes of
-      # an earlier kind? Then both kinds are computed for everybody, so that the time tells nothing about an account.
-      # hash may be nil, where there is no such account.
+      # Does a text fit a hash? One at a time: guessing never takes more than one processor. old:
+      # are there hashes of an earlier kind? Then both kinds are computed for everybody, so that the
+      # time tells nothing about an account. hash may be nil, where there is no such account.
       def right?(hash, text, old: false)
         @turn.synchronize do
           fits = [argon2?(hash, text)]
@@ -42,7 +45,9 @@ module SteadyMove
 
       # Is this hash made as new ones are?
       def current?(hash)
-        hash.to_s.include?("$argon2id$v=19$m=#{2**@cost[:m_cost]},t=#{@cost[:t_cost]},p=#{@cost[:p_cost]}$")
+        hash.to_s.include?(
+          "$argon2id$v=19$m=#{2**@cost[:m_cost]},t=#{@cost[:t_cost]},p=#{@cost[:p_cost]}$"
+        )
       end
 
       # Raises Refused where a text is no password; email: of whom it would be.
@@ -58,8 +63,8 @@ module SteadyMove
 
       def refuse(key, **values) = raise(Refused.new(:invalid, key, **values))
 
-      # By zxcvbn: lists of common passwords, words and names, repetitions, keyboard runs, dates, and what is close to
-      # them; a person's own address counts as common.
+      # By zxcvbn: lists of common passwords, words and names, repetitions, keyboard runs, dates,
+      # and what is close to them; a person's own address counts as common.
       def common?(text, email)
         return true if email.downcase.include?(text.downcase)
 
@@ -73,7 +78,9 @@ module SteadyMove
         Argon2::Password.verify_password(text, mine ? hash : @nobody) && mine
       end
 
-      def bcrypt?(hash, text) = BCrypt::Password.new(old?(hash) ? hash : @nobody_old).is_password?(text) && old?(hash)
+      def bcrypt?(hash, text)
+        BCrypt::Password.new(old?(hash) ? hash : @nobody_old).is_password?(text) && old?(hash)
+      end
       def old_cost = @cost == COST ? 12 : BCrypt::Engine::MIN_COST
     end
   end

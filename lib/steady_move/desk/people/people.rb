@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Those who may sign in, with what belongs to them: passwords, second factors, sessions, invitations. Roles rise:
-    # each may do all that the ones before it may.
+    # Those who may sign in, with what belongs to them: passwords, second factors, sessions,
+    # invitations. Roles rise: each may do all that the ones before it may.
     class People
       ROLES = %w[viewer mover approver administrator].freeze
       # What goes with a person: ways in, and what is sent.
@@ -15,7 +15,8 @@ module SteadyMove
         @app = app
         @rows = app.db[:people]
         @passwords = passwords
-        @sessions = Sessions.new(app.db, secret: app.safe.derive("sessions of people"), idle: app.idle)
+        @sessions =
+          Sessions.new(app.db, secret: app.safe.derive("sessions of people"), idle: app.idle)
         @factors = Factors.new(app.db, secret: app.secrets.for("recovery codes"))
         @invitations = Invitations.new(app, self)
         @password_words = PasswordWords.new(app, self)
@@ -29,12 +30,18 @@ module SteadyMove
 
       # The same with a password that is hashed already.
       def add(email, hash, role:)
-        @rows.insert(email: email.downcase, password_hash: hash, role: role, created_at: @app.now.to_i)
+        @rows.insert(
+          email: email.downcase,
+          password_hash: hash,
+          role: role,
+          created_at: @app.now.to_i
+        )
       rescue Sequel::UniqueConstraintViolation
         invalid(:here_already, email: email)
       end
 
-      # A password's hash; raises Refused where it is none. It takes a while: never within a transaction.
+      # A password's hash; raises Refused where it is none. It takes a while: never within a
+      # transaction.
       def hashed(password, email)
         @passwords.check(password, email: email)
         @passwords.hash(password)
@@ -47,7 +54,8 @@ module SteadyMove
       # Raises Refused.
       def person(id) = @rows.where(id: id).first || invalid(:no_person, id: id)
 
-      # The person whose session this is, with :factor (has he or she a second one?) and :session, or nil.
+      # The person whose session this is, with :factor (has he or she a second one?) and :session,
+      # or nil.
       def signed_in(id, key, used: true)
         session = @sessions.find(id, key, used: used) or return
         @rows.where(id: id).first&.merge(factor: @factors.any?(id), session: session)
@@ -56,17 +64,22 @@ module SteadyMove
       # With whether each has a second factor.
       def all
         holders = @factors.holders
-        @rows.order(:email).select(:id, :email, :role, :spending_limit).map do |r|
-          r.merge(second_factor: holders.include?(r[:id]), limit: r.delete(:spending_limit)&.then do |text|
-            Store::Values.load(text)
-          end)
-        end
+        @rows
+          .order(:email)
+          .select(:id, :email, :role, :spending_limit)
+          .map do |r|
+            r.merge(
+              second_factor: holders.include?(r[:id]),
+              limit: r.delete(:spending_limit)&.then { |text| Store::Values.load(text) }
+            )
+          end
       end
 
       # Are there passwords left that an earlier version hashed?
       def old_hashes? = @rows.where(Sequel.like(:password_hash, "$2%")).any?
 
-      # Makes the hash of a password anew that just opened the door, where it is one of an earlier kind.
+      # Makes the hash of a password anew that just opened the door, where it is one of an earlier
+      # kind.
       def renew_hash(person, password)
         return if @passwords.current?(person[:password_hash])
 
@@ -80,7 +93,8 @@ module SteadyMove
         note("password_changed", person[:email])
       end
 
-      # Raises Refused where the password is wrong, or a second factor isn't there for which they'd stand in.
+      # Raises Refused where the password is wrong, or a second factor isn't there for which they'd
+      # stand in.
       def new_recovery_codes(id, password)
         person = right_person(id, password)
         invalid(:no_factor, email: person[:email]) unless @factors.any?(id)
@@ -105,10 +119,16 @@ module SteadyMove
 
       # Writes a line about people into the journal; key: in the catalogue's “journal”.
       def note(key, by, **values)
-        @app.journal.add("people", at: @app.now, says: Words.phrase("journal.#{key}", by: by, **values), by: by)
+        @app.journal.add(
+          "people",
+          at: @app.now,
+          says: Words.phrase("journal.#{key}", by: by, **values),
+          by: by
+        )
       end
 
-      # Gives a person another role and ends their sessions; the last administrator stays one. Raises Refused.
+      # Gives a person another role and ends their sessions; the last administrator stays one.
+      # Raises Refused.
       def change_role(id, role, by:)
         @app.db.transaction do
           person = person(id)
@@ -160,7 +180,8 @@ module SteadyMove
         end
       end
 
-      # Asked within the transaction: of two administrators who remove each other at once, one stays.
+      # Asked within the transaction: of two administrators who remove each other at once, one
+      # stays.
       def keep_one_administrator(person)
         return unless person[:role] == "administrator" && @rows.where(role: "administrator").one?
 

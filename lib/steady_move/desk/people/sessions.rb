@@ -5,8 +5,8 @@ require "securerandom"
 
 module SteadyMove
   module Desk
-    # Who is signed in where. A session is a row here; the browser's cookie only names it, by a key of which only the
-    # digest is kept. Times are the machine's own, also in the practice world.
+    # Who is signed in where. A session is a row here; the browser's cookie only names it, by a key
+    # of which only the digest is kept. Times are the machine's own, also in the practice world.
     class Sessions
       # Seconds: OWASP ASVS 4.0, 3.3.2.
       LONGEST = 12 * 3600
@@ -23,17 +23,24 @@ module SteadyMove
         @clock = clock
       end
 
-      # Returns the new session's key. agent: the browser as it names itself; address: where the request came from.
+      # Returns the new session's key. agent: the browser as it names itself; address: where the
+      # request came from.
       def begin(person_id, agent: "", address: "")
         sweep
         key = SecureRandom.urlsafe_base64(32)
-        @rows.insert(person_id: person_id, digest: digest(key), began_at: now, seen_at: now,
-          agent: agent.to_s.scrub[0, 200], address: address.to_s[0, 60])
+        @rows.insert(
+          person_id: person_id,
+          digest: digest(key),
+          began_at: now,
+          seen_at: now,
+          agent: agent.to_s.scrub[0, 200],
+          address: address.to_s[0, 60]
+        )
         key
       end
 
-      # The row of a session that still lives, or nil. used: does somebody use it now? (A page that only looks after
-      # itself doesn't.)
+      # The row of a session that still lives, or nil. used: does somebody use it now? (A page that
+      # only looks after itself doesn't.)
       def find(person_id, key, used: true)
         row = key && living.where(person_id: person_id, digest: digest(key)).first
         touch(row) if row && used && row[:seen_at] < now - NOTED
@@ -64,8 +71,12 @@ module SteadyMove
       end
 
       def digest(key) = OpenSSL::HMAC.hexdigest("SHA256", @secret, key.to_s)
-      def living = @rows.where(Sequel[:began_at] > now - LONGEST).where(Sequel[:seen_at] > now - @idle)
-      def sweep = @rows.where(Sequel[:began_at] <= now - LONGEST).or(Sequel[:seen_at] <= now - @idle).delete
+      def living
+        @rows.where(Sequel[:began_at] > now - LONGEST).where(Sequel[:seen_at] > now - @idle)
+      end
+      def sweep
+        @rows.where(Sequel[:began_at] <= now - LONGEST).or(Sequel[:seen_at] <= now - @idle).delete
+      end
     end
   end
 end

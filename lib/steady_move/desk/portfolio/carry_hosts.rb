@@ -6,8 +6,9 @@ module SteadyMove
     module CarryHosts
       module_function
 
-      # host: Store::Accounts::Host; to: the destination's id, or nil. One that ends with the account where the name
-      # goes is as good as one that stands by itself; one that ends with another is none.
+      # host: Store::Accounts::Host; to: the destination's id, or nil. One that ends with the
+      # account where the name goes is as good as one that stands by itself; one that ends with
+      # another is none.
       def fits?(host, to) = host.ends_with.nil? || host.ends_with == to
 
       # The one that a person chose for a name, where it fits; nil where nobody did.

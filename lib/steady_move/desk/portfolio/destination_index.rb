@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # The index seen towards one destination: only the rules that look at the destination are judged anew, and of
-    # those names alone that changed.
+    # The index seen towards one destination: only the rules that look at the destination are judged
+    # anew, and of those names alone that changed.
     class DestinationIndex
       attr_reader :done, :of
 

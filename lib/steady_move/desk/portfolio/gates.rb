@@ -2,12 +2,13 @@
 
 module SteadyMove
   module Desk
-    # What the planner would say of names, without making a plan for each: may it go, does it need somebody, until when
-    # does it wait, what bars it. towards: a destination, or wherever it may go.
+    # What the planner would say of names, without making a plan for each: may it go, does it need
+    # somebody, until when does it wait, what bars it. towards: a destination, or wherever it may
+    # go.
     class Gates
-      # kind: ready, needs, unknown, wait, blocked or moving; clears_at: seconds, nil where nobody knows; steps: how
-      # many things the desk does on the way; needs: how many have to be put right before; rests_on_less: some facts
-      # are missing.
+      # kind: ready, needs, unknown, wait, blocked or moving; clears_at: seconds, nil where nobody
+      # knows; steps: how many things the desk does on the way; needs: how many have to be put right
+      # before; rests_on_less: some facts are missing.
       Gate = Struct.new(:kind, :clears_at, :steps, :needs, :rests_on_less)
       KINDS = %w[ready needs unknown wait blocked moving].freeze
       CARRIED = "dns-leaves"
@@ -18,8 +19,8 @@ module SteadyMove
         @to = to
       end
 
-      # Looks at the accounts, and at what is left of a balance, anew, before gates are asked for. Returns whether they
-      # are others than before.
+      # Looks at the accounts, and at what is left of a balance, anew, before gates are asked for.
+      # Returns whether they are others than before.
       def refresh
         accounts = [@app.accounts.all, @app.accounts.hosts]
         committed = committed(accounts.first)
@@ -62,18 +63,23 @@ module SteadyMove
       end
 
       # A gate by the rules alone, without places: for whoever changes a rule.
-      def self.plain(core) = Gate.new(core.plan_kind, core.clears_at, core.steps, core.needs, core.rests_on_less)
+      def self.plain(core)
+        Gate.new(core.plan_kind, core.clears_at, core.steps, core.needs, core.rests_on_less)
+      end
 
       private
 
       # What open moves will take from the destination's balance, where it is paid from one.
       def committed(accounts)
         account = @to && accounts.find { |a| a.id == @to }
-        held = account && account.habits["paid_by"] == "balance" && account.habits.dig("ready", "balance")
+        held =
+          account && account.habits["paid_by"] == "balance" &&
+            account.habits.dig("ready", "balance")
         held ? DestinationChecks.new(@app).committed(account, held["currency"]).minor : 0
       end
 
-      # What lacks at the places: at the destination, for letters, for records that have to be carried.
+      # What lacks at the places: at the destination, for letters, for records that have to be
+      # carried.
       def places(entry, at)
         count = missing(entry.suffix)
         count += 1 if unreachable?(entry.account_id)
@@ -101,8 +107,12 @@ module SteadyMove
 
         @missing[suffix] ||= begin
           price = Core::Money::PriceList.of(@account.prices, suffix)
-          total = Core::Money::Quoting.quote(price, years: Core::Moves::Aims.of(@account.aims, nil).years,
-            on: @app.now).total
+          total =
+            Core::Money::Quoting.quote(
+              price,
+              years: Core::Moves::Aims.of(@account.aims, nil).years,
+              on: @app.now
+            ).total
           checks = DestinationChecks.new(@app).of(@account, suffix: suffix, total: total)
           checks.count { |c| c.is == false && c.key != "method" }
         end

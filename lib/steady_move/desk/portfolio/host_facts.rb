@@ -2,30 +2,45 @@
 
 module SteadyMove
   module Desk
-    # What follows for a name from the DNS host that serves it, as the desk knows hosts: who serves it, and whether its
-    # zone ends with its account.
+    # What follows for a name from the DNS host that serves it, as the desk knows hosts: who serves
+    # it, and whether its zone ends with its account.
     module HostFacts
       KEYS = %i[dns_host zone_ends_with_account].freeze
 
       module_function
 
-      # servers: of the name; account: that holds it. Returns [Fact]; empty where nobody is known to serve it.
+      # servers: of the name; account: that holds it. Returns [Fact]; empty where nobody is known to
+      # serve it.
       def of(app, servers, account)
         host = app.accounts.host_serving(servers) or return []
         ends = host.ends_with == account.id && host.title
         { dns_host: host.title, zone_ends_with_account: ends }.map do |key, value|
-          Core::Readiness::Fact.new(key: key, value: value, source: :desk, seen_at: app.now,
-            ref: Words.say("sources.accounts"))
+          Core::Readiness::Fact.new(
+            key: key,
+            value: value,
+            source: :desk,
+            seen_at: app.now,
+            ref: Words.say("sources.accounts")
+          )
         end
       end
 
-      # What is known of a host has changed: the names that its servers serve are told so. servers: before and after.
+      # What is known of a host has changed: the names that its servers serve are told so. servers:
+      # before and after.
       def relearn(app, servers)
-        app.names.served_by(servers).each do |name|
-          row = app.names.find(name)
-          facts = of(app, app.names.facts(name)[:name_servers].to_a, app.accounts.find(row[:account_id]))
-          facts.any? ? app.names.learn(name, facts) : forget(app, name)
-        end
+        app
+          .names
+          .served_by(servers)
+          .each do |name|
+            row = app.names.find(name)
+            facts =
+              of(
+                app,
+                app.names.facts(name)[:name_servers].to_a,
+                app.accounts.find(row[:account_id])
+              )
+            facts.any? ? app.names.learn(name, facts) : forget(app, name)
+          end
       end
 
       def forget(app, name) = KEYS.each { |key| app.names.forget(name, :desk, key) }

@@ -48,7 +48,10 @@ module SteadyMove
         return if @changes.empty? || @changes.first.first > version + 1
 
         all = @changes.select { |v, _| v > version }.flat_map(&:last)
-        all.group_by { |was, is| (was || is).ascii }.values.map { |same| [same.first.first, same.last.last] }
+        all
+          .group_by { |was, is| (was || is).ascii }
+          .values
+          .map { |same| [same.first.first, same.last.last] }
       end
 
       private
@@ -60,9 +63,12 @@ module SteadyMove
       def place(list, was, is)
         name = (was || is).ascii
         at = list.bsearch_index { |e| e.ascii >= name } || list.size
-        if was.nil? then list.insert(at, is)
-        elsif is.nil? then list.delete_at(at)
-        else list[at] = is
+        if was.nil?
+          list.insert(at, is)
+        elsif is.nil?
+          list.delete_at(at)
+        else
+          list[at] = is
         end
       end
     end

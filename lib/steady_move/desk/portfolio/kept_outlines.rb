@@ -5,10 +5,19 @@ require "openssl"
 
 module SteadyMove
   module Desk
-    # Judged names in a file, so that the first list after a start needs no judging. Signed with the desk's own key;
-    # anything that does not fit, another version or another rulebook, and it is as if there were none.
+    # Judged names in a file, so that the first list after a start needs no judging. Signed with the
+    # desk's own key; anything that does not fit, another version or another rulebook, and it is as
+    # if there were none.
     class KeptOutlines
-      CODE = File.join(ROOT, "lib", "steady_move", "{core/readiness,core/names,desk/portfolio}", "**", "*.rb")
+      CODE =
+        File.join(
+          ROOT,
+          "lib",
+          "steady_move",
+          "{core/readiness,core/names,desk/portfolio}",
+          "**",
+          "*.rb"
+        )
 
       # Octets of the signature.
       SIGNATURE = 32
@@ -19,8 +28,8 @@ module SteadyMove
         @file = file
       end
 
-      # list: [PortfolioIndex::Entry]; marks: of Store::Names; basis: what judging rested on. The file is there whole
-      # or not at all.
+      # list: [PortfolioIndex::Entry]; marks: of Store::Names; basis: what judging rested on. The
+      # file is there whole or not at all.
       def write(list, marks, basis)
         return unless @file
 
@@ -47,13 +56,18 @@ module SteadyMove
       private
 
       # Over the data and all that judging is made of.
-      def sign(data) = (OpenSSL::HMAC.new(@app.safe.derive("outlines"), "SHA256") << stamp << data).digest
+      def sign(data)
+        (OpenSSL::HMAC.new(@app.safe.derive("outlines"), "SHA256") << stamp << data).digest
+      end
 
       def stamp
-        @stamp ||= begin
-          files = Dir[CODE] + Dir[File.join(ROOT, "config", "rulebook", "*.yml")]
-          Digest::SHA256.hexdigest([VERSION, *files.sort.map { |f| Digest::SHA256.file(f).hexdigest }].join)
-        end
+        @stamp ||=
+          begin
+            files = Dir[CODE] + Dir[File.join(ROOT, "config", "rulebook", "*.yml")]
+            Digest::SHA256.hexdigest(
+              [VERSION, *files.sort.map { |f| Digest::SHA256.file(f).hexdigest }].join
+            )
+          end
       end
     end
   end

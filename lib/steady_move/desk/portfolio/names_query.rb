@@ -4,21 +4,23 @@ module SteadyMove
   module Desk
     # The list of names as somebody wants to see it: filtered, sorted, grouped, a stretch of it.
     class NamesQuery
-      # rows: [PortfolioIndex::Entry]; total: how many pass the filter; groups: [[key, count]] in order; changes:
-      # {[was, is] => count}; snapshot, was: Snapshots at the instant asked for and now.
-      Found = Struct.new(:rows, :total, :groups, :changes, :snapshot, :was, :stays, keyword_init: true)
+      # rows: [PortfolioIndex::Entry]; total: how many pass the filter; groups: [[key, count]] in
+      # order; changes: {[was, is] => count}; snapshot, was: Snapshots at the instant asked for and
+      # now.
+      Found =
+        Struct.new(:rows, :total, :groups, :changes, :snapshot, :was, :stays, keyword_init: true)
       COLUMNS = %w[name gate account expiry stay lock dns].freeze
       DAY = 86_400
 
       # {account id => title, stay: {account id => minor units a year}}.
       def self.titles(accounts)
-        accounts.transform_values(&:title).merge(stay: accounts.transform_values do |a|
-          a.prices["renew"] || Float::INFINITY
-        end)
+        accounts.transform_values(&:title).merge(
+          stay: accounts.transform_values { |a| a.prices["renew"] || Float::INFINITY }
+        )
       end
 
-      # given: {q:, gate:, account:, suffix:, within: days, changed:, sort:, group:, offset:, limit:, names: [those
-      # alone]}; titles: {account id => title, stay: {account id => minor}}.
+      # given: {q:, gate:, account:, suffix:, within: days, changed:, sort:, group:, offset:,
+      # limit:, names: [those alone]}; titles: {account id => title, stay: {account id => minor}}.
       def initialize(given, titles)
         @given = given
         @titles = titles
@@ -36,20 +38,31 @@ module SteadyMove
         sorted = sorted.reverse if @down
         kept = filters(snapshot, was).reduce(sorted) { |list, filter| list.select(&filter) }
         kept, groups = grouped(kept, snapshot)
-        Found.new(rows: kept[@given.fetch(:offset, 0), @given.fetch(:limit, 100)] || [], total: kept.size,
-          groups: groups, changes: changes(snapshot, was), snapshot: snapshot, was: was,
-          stays: kept.map(&:account_id).tally)
+        Found.new(
+          rows: kept[@given.fetch(:offset, 0), @given.fetch(:limit, 100)] || [],
+          total: kept.size,
+          groups: groups,
+          changes: changes(snapshot, was),
+          snapshot: snapshot,
+          was: was,
+          stays: kept.map(&:account_id).tally
+        )
       end
 
       private
 
       # Only those that are asked for, each over what the one before left.
-      def filters(snapshot, was) = here + @words.map { |w| speaking_of(w) } + standing(snapshot, was)
+      def filters(snapshot, was)
+        here + @words.map { |w| speaking_of(w) } + standing(snapshot, was)
+      end
 
       def here
         account, suffix = @given.values_at(:account, :suffix)
-        [@only && ->(e) { @only.include?(e.ascii) },
-          account && ->(e) { e.account_id == account }, suffix && ->(e) { e.suffix == suffix }].compact
+        [
+          @only && ->(e) { @only.include?(e.ascii) },
+          account && ->(e) { e.account_id == account },
+          suffix && ->(e) { e.suffix == suffix }
+        ].compact
       end
 
       def speaking_of(word)
@@ -58,19 +71,24 @@ module SteadyMove
       end
 
       def standing(snapshot, was)
-        [@gates.any? && ->(e) { @gates.include?(snapshot.gate(e).kind) },
+        [
+          @gates.any? && ->(e) { @gates.include?(snapshot.gate(e).kind) },
           @given[:changed] && ->(e) { was.gate(e)&.kind != snapshot.gate(e).kind },
-          @given[:within] && ->(e) { goes_within?(e, snapshot) }].select(&:itself)
+          @given[:within] && ->(e) { goes_within?(e, snapshot) }
+        ].select(&:itself)
       end
 
       # Does a window open, or stand open, within so many days?
       def goes_within?(entry, snapshot)
-        entry.outline.open_within?(snapshot.instant, snapshot.instant + [@given[:within] * DAY, 1].max)
+        entry.outline.open_within?(
+          snapshot.instant,
+          snapshot.instant + [@given[:within] * DAY, 1].max
+        )
       end
 
       def grouped(kept, snapshot)
         by_gate = @given[:group] == "gate"
-        return [kept, []] unless by_gate || @given[:group] == "account"
+        return kept, [] unless by_gate || @given[:group] == "account"
 
         groups = kept.group_by { |e| by_gate ? snapshot.gate(e).kind : e.account_id }
         order = groups.sort_by { |k, _| by_gate ? Snapshot::ORDER.fetch(k) : @titles[k].to_s }
@@ -81,11 +99,13 @@ module SteadyMove
       def changes(snapshot, was)
         return {} if snapshot.equal?(was) || snapshot.instant == was.instant
 
-        snapshot.list.each_with_object(Hash.new(0)) do |e, counts|
-          before = was.gate(e)&.kind
-          after = snapshot.gate(e).kind
-          counts[[before, after]] += 1 if before && before != after
-        end
+        snapshot
+          .list
+          .each_with_object(Hash.new(0)) do |e, counts|
+            before = was.gate(e)&.kind
+            after = snapshot.gate(e).kind
+            counts[[before, after]] += 1 if before && before != after
+          end
       end
     end
   end

@@ -2,21 +2,34 @@
 
 module SteadyMove
   module Desk
-    # What a person knows of a name and no connection tells: noted by hand, with who and when, taken back at any time.
+    # What a person knows of a name and no connection tells: noted by hand, with who and when, taken
+    # back at any time.
     class Notes
       # key => how its value is understood; its words are the catalogue's “notes.kinds”.
       KINDS = {
-        "paid" => :flag, "privacy" => :flag, "registrant_email" => :text, "admin_email" => :text,
+        "paid" => :flag,
+        "privacy" => :flag,
+        "registrant_email" => :text,
+        "admin_email" => :text,
         "technical_email" => :text,
-        "mailbox" => %w[proven unproven bounced unread], "registrant_changed_at" => :date, "change_opted_out" => :flag,
-        "expires_at" => :date, "dispute" => :text, "tied_services" => :list, "premium" => :flag,
+        "mailbox" => %w[proven unproven bounced unread],
+        "registrant_changed_at" => :date,
+        "change_opted_out" => :flag,
+        "expires_at" => :date,
+        "dispute" => :text,
+        "tied_services" => :list,
+        "premium" => :flag,
         "presence_proven" => :flag,
-        "code_by_mail" => :flag, "lock" => :flag, "auto_renew" => :flag, "name_servers" => :list,
+        "code_by_mail" => :flag,
+        "lock" => :flag,
+        "auto_renew" => :flag,
+        "name_servers" => :list,
         "stay_price" => :price,
         "note" => :text
       }.freeze
       MOST = 300
-      PRICE = /\A(?:(?<before>[A-Z]{3})\s*)?(?<sum>\d{1,9}(?:[.,]\d{1,4})?)(?:\s*(?<after>[A-Z]{3}))?\z/
+      PRICE =
+        /\A(?:(?<before>[A-Z]{3})\s*)?(?<sum>\d{1,9}(?:[.,]\d{1,4})?)(?:\s*(?<after>[A-Z]{3}))?\z/
 
       def initialize(app)
         @app = app
@@ -26,8 +39,15 @@ module SteadyMove
       def put(name, key, value, by:)
         raise Refused.new(:invalid, :not_held, name: name) unless @app.names.find(name)
 
-        kind = KINDS.fetch(key) { raise Refused.new(:invalid, :no_such_note, given: key, known: KINDS.keys) }
-        value.nil? ? @app.names.forget(name, :hand, key) : keep(name, key, understood(key, kind, value), by)
+        kind =
+          KINDS.fetch(key) do
+            raise Refused.new(:invalid, :no_such_note, given: key, known: KINDS.keys)
+          end
+        if value.nil?
+          @app.names.forget(name, :hand, key)
+        else
+          keep(name, key, understood(key, kind, value), by)
+        end
         values = { what: Words.phrase("notes.kinds.#{key}"), value: spoken(value) }
         says = Words.phrase(value.nil? ? "journal.note_taken_back" : "journal.noted", **values)
         @app.journal.add("noted", at: @app.now, name: name, by: by, says: says)
@@ -36,19 +56,31 @@ module SteadyMove
       private
 
       def keep(name, key, value, by)
-        fact = Core::Readiness::Fact.new(key: key.to_sym, value: value, source: :hand, seen_at: @app.now,
-          ref: Words.say("notes.by", by: by))
+        fact =
+          Core::Readiness::Fact.new(
+            key: key.to_sym,
+            value: value,
+            source: :hand,
+            seen_at: @app.now,
+            ref: Words.say("notes.by", by: by)
+          )
         @app.names.learn(name, [fact])
       end
 
       def understood(key, kind, value)
         case kind
-        when :flag then [true, false].include?(value) ? value : expected(key, value, :flag)
-        when :text then text?(value) ? value.strip : expected(key, value, :text)
-        when :list then list?(value) ? value.map(&:strip) : expected(key, value, :list)
-        when :date then instant(key, value)
-        when :price then price(value) || expected(key, value, :price)
-        else kind.include?(value) ? value : expected(key, value, :one_of, of: kind)
+        when :flag
+          [true, false].include?(value) ? value : expected(key, value, :flag)
+        when :text
+          text?(value) ? value.strip : expected(key, value, :text)
+        when :list
+          list?(value) ? value.map(&:strip) : expected(key, value, :list)
+        when :date
+          instant(key, value)
+        when :price
+          price(value) || expected(key, value, :price)
+        else
+          kind.include?(value) ? value : expected(key, value, :one_of, of: kind)
         end
       end
 
@@ -66,7 +98,8 @@ module SteadyMove
       def text?(value) = value.is_a?(String) && value.strip.length.between?(1, MOST)
       def list?(value) = value.is_a?(Array) && value.size.between?(1, 20) && value.all?(String)
 
-      # A date alone: the end of that day for what must have passed, its start for what must not yet have come.
+      # A date alone: the end of that day for what must have passed, its start for what must not yet
+      # have come.
       def instant(key, value)
         return Core::Instant.parse(value) unless value.to_s.match?(/\A\d{4}-\d\d-\d\d\z/)
 
@@ -83,9 +116,14 @@ module SteadyMove
 
       def spoken(value)
         return value.join(", ") if value.is_a?(Array)
-        return Core::Money::Currency.decimal(*value.values_at("minor", "currency")) if value.is_a?(Hash)
+        if value.is_a?(Hash)
+          return Core::Money::Currency.decimal(*value.values_at("minor", "currency"))
+        end
 
-        { true => Words.phrase("common.yes_word"), false => Words.phrase("common.no_word") }.fetch(value, value)
+        { true => Words.phrase("common.yes_word"), false => Words.phrase("common.no_word") }.fetch(
+          value,
+          value
+        )
       end
     end
   end

@@ -6,25 +6,32 @@ module SteadyMove
     class Observe
       Fact = Core::Readiness::Fact
 
-      # What one look brought: the sources that answered, and a sentence for each that did not; unserved: no public
-      # record service is known for the suffix; absent: the registry or the account does not know the name; pause:
-      # seconds for which a source that is busy wants to be left alone.
+      # What one look brought: the sources that answered, and a sentence for each that did not;
+      # unserved: no public record service is known for the suffix; absent: the registry or the
+      # account does not know the name; pause: seconds for which a source that is busy wants to be
+      # left alone.
       Seen = Struct.new(:sources, :problems, :unserved, :absent, :pause, keyword_init: true)
 
-      # How long before landing an order may have been taken (rules of the job §5: ten days at most).
+      # How long before landing an order may have been taken (rules of the job §5: ten days at
+      # most).
       ORDERED_BEFORE = 10 * 86_400
 
       def initialize(app)
         @app = app
       end
 
-      # name: DomainName; account: Store::Accounts::Account that holds it. Never raises for the outside's faults.
+      # name: DomainName; account: Store::Accounts::Account that holds it. Never raises for the
+      # outside's faults.
       def name(name, account)
         problems = []
         @absent = @pause = @transfer = nil
-        said = attempt(problems, account.title) { from_account(name, account) if account.kind == "epp" }
+        said =
+          attempt(problems, account.title) { from_account(name, account) if account.kind == "epp" }
         held = said&.find { |f| f.key == :registrant_email }&.value
-        public_record = attempt(problems, Words.say("sources.the_record")) { from_public_record(name, account, held) }
+        public_record =
+          attempt(problems, Words.say("sources.the_record")) do
+            from_public_record(name, account, held)
+          end
         facts = [said, public_record].compact.flatten
         dns = about_dns(facts, account)
         HostFacts.forget(@app, name.ascii) if dns.empty? && facts.any?
@@ -34,15 +41,25 @@ module SteadyMove
         @app.names.learn(name.ascii, facts) if facts.any?
         RecordChanges.tell(@app, name.ascii, before, facts) if @app.names.find(name.ascii)
         tell_strays(name, account, facts)
-        Seen.new(sources: facts.map(&:source).uniq, problems: problems, unserved: !@app.rdap.serves?(name),
-          absent: @absent, pause: @pause)
+        Seen.new(
+          sources: facts.map(&:source).uniq,
+          problems: problems,
+          unserved: !@app.rdap.serves?(name),
+          absent: @absent,
+          pause: @pause
+        )
       end
 
       private
 
       def tell_strays(name, account, facts)
         said = facts.select { |f| f.key == :statuses }.to_h { |f| [f.source, f.value] }
-        look = Strays::Look.new(account: said[:account], record: said[:public_record], transfer: @transfer)
+        look =
+          Strays::Look.new(
+            account: said[:account],
+            record: said[:public_record],
+            transfer: @transfer
+          )
         Strays.new(@app).seen(name.ascii, account, look) if @app.names.find(name.ascii)
       end
 
@@ -58,27 +75,45 @@ module SteadyMove
       def from_account(name, account)
         said = @app.epp.with(account) { |client| asked(client, name) }
         data, registrant, admin, ends = said.values_at(:data, :registrant, :admin, :ends)
-        facts(:account, Words.say("sources.epp_info", at: account.title),
-              **common(data), transfer_ends_at: ends&.act_at, registrant_email: registrant&.email,
-          registrant_changed_at: registrant && changed(registrant, data), registrant_contact: fields(registrant),
-          admin_contact: fields(admin), admin_email: admin&.email)
+        facts(
+          :account,
+          Words.say("sources.epp_info", at: account.title),
+          **common(data),
+          transfer_ends_at: ends&.act_at,
+          registrant_email: registrant&.email,
+          registrant_changed_at: registrant && changed(registrant, data),
+          registrant_contact: fields(registrant),
+          admin_contact: fields(admin),
+          admin_email: admin&.email
+        )
       end
 
       # The name, its contacts and the deadline of a transfer under way, over one connection.
       def asked(client, name)
         data = client.request(command(:info, name: name.ascii)).data
         registrant = contact(client, data.registrant)
-        { data: data, registrant: registrant, admin: data.admin == data.registrant ? registrant : contact(client,
-          data.admin),
-          ends: (pending_until(client, name) if data.statuses.include?("pendingTransfer")) }
+        {
+          data: data,
+          registrant: registrant,
+          admin: data.admin == data.registrant ? registrant : contact(client, data.admin),
+          ends: (pending_until(client, name) if data.statuses.include?("pendingTransfer"))
+        }
       end
 
       def common(data)
-        { registered: true, statuses: data.statuses, expires_at: data.expires_at, created_at: data.created_at,
-          transferred_at: data.transferred_at, name_servers: data.name_servers }
+        {
+          registered: true,
+          statuses: data.statuses,
+          expires_at: data.expires_at,
+          created_at: data.created_at,
+          transferred_at: data.transferred_at,
+          name_servers: data.name_servers
+        }
       end
 
-      def command(kind, **rest) = Wire::Epp::Commands.public_send(kind, **rest, id: "look-#{@app.random.rand(10**9)}")
+      def command(kind, **rest)
+        Wire::Epp::Commands.public_send(kind, **rest, id: "look-#{@app.random.rand(10**9)}")
+      end
 
       # A contact by its id; nil where the account doesn't show it.
       def contact(client, id)
@@ -88,10 +123,17 @@ module SteadyMove
       end
 
       def fields(contact)
-        contact && { "id" => contact.id, "name" => contact.name, "org" => contact.organization,
-                     "street" => contact.street,
-                     "city" => contact.city, "country" => contact.country, "voice" => contact.voice,
-                     "email" => contact.email }.compact
+        contact &&
+          {
+            "id" => contact.id,
+            "name" => contact.name,
+            "org" => contact.organization,
+            "street" => contact.street,
+            "city" => contact.city,
+            "country" => contact.country,
+            "voice" => contact.voice,
+            "email" => contact.email
+          }.compact
       end
 
       # A transfer under way as the account knows it: TransferInfo.
@@ -101,17 +143,19 @@ module SteadyMove
         nil
       end
 
-      # When the registrant was last changed: the contact's last change, or, where another contact took its place
-      # later, that one's making. Where neither is: since it was made.
+      # When the registrant was last changed: the contact's last change, or, where another contact
+      # took its place later, that one's making. Where neither is: since it was made.
       def changed(contact, data)
         if contact.created_at && data.created_at && contact.created_at > data.created_at + 86_400
           later = contact.created_at
         end
         moved = data.transferred_at
-        [contact.changed_at, later].compact.reject { |t| moved && by_moving?(t, moved) }.max || contact.created_at
+        [contact.changed_at, later].compact.reject { |t| moved && by_moving?(t, moved) }.max ||
+          contact.created_at
       end
 
-      # A gaining side makes its contact object when it takes the order, and may touch it when the name lands.
+      # A gaining side makes its contact object when it takes the order, and may touch it when the
+      # name lands.
       def by_moving?(time, moved) = time.between?(moved - ORDERED_BEFORE, moved + 86_400)
 
       # A name that the public record doesn't know is a fact as well.
@@ -119,11 +163,18 @@ module SteadyMove
       def from_public_record(name, account, held)
         data = @app.rdap.domain(name)
         hidden = privacy(data.registrant_email, account, held)
-        facts(:public_record, data.url, **common(data), **(hidden ? {} : shown(data, account)),
-          privacy: hidden, registrar: data.registrar, registrar_id: data.registrar_id,
+        facts(
+          :public_record,
+          data.url,
+          **common(data),
+          **(hidden ? {} : shown(data, account)),
+          privacy: hidden,
+          registrar: data.registrar,
+          registrar_id: data.registrar_id,
           public_email: data.registrant_email,
           signed: data.signed.nil? ? signed_at_parent(name) : data.signed,
-          redacted: (data.redacted if data.redacted.any?))
+          redacted: (data.redacted if data.redacted.any?)
+        )
       rescue Wire::Rdap::NotFound
         raise if @app.names.find(name.ascii).nil?
 
@@ -132,11 +183,16 @@ module SteadyMove
 
       # Where no privacy service stands in, the public record shows whom the account itself doesn't.
       def shown(data, account)
-        account.kind == "epp" ? {} : { registrant_email: data.registrant_email, admin_email: data.admin_email }.compact
+        if account.kind == "epp"
+          {}
+        else
+          { registrant_email: data.registrant_email, admin_email: data.admin_email }.compact
+        end
       end
 
-      # The service that stands in for the registrant, known by its mail domain; false where none does, also where the
-      # public record shows the very address that the account has; nil where that can't be told.
+      # The service that stands in for the registrant, known by its mail domain; false where none
+      # does, also where the public record shows the very address that the account has; nil where
+      # that can't be told.
       def privacy(email, account, held)
         return if email.to_s.empty?
         return false if email.casecmp?(held.to_s)
@@ -145,26 +201,34 @@ module SteadyMove
         account.stands_in?(email) && account.habits["privacy"]
       end
 
-      # Where the public record doesn't say whether the delegation is signed, the parent's own server does (RFC 4035
-      # §3.1.4.1: it holds the DS set). nil where it can't be asked, too.
+      # Where the public record doesn't say whether the delegation is signed, the parent's own
+      # server does (RFC 4035 §3.1.4.1: it holds the DS set). nil where it can't be asked, too.
       def signed_at_parent(name)
         Zones.new(@app).signed(name)
       rescue Wire::Error
         nil
       end
 
-      # What registrar the record names, where that is not the account's; false where it is the same.
+      # What registrar the record names, where that is not the account's; false where it is the
+      # same.
       def about_registrar(name, facts, account)
         return [] if facts.empty?
 
         told = facts.select { |f| f.source == :public_record }.to_h { |f| [f.key, f.value] }
         shown, number = told.values_at(:registrar, :registrar_id)
-        same = Core::Readiness::Registrars.any_same?(account.public_names, account.habits["registrar_id"],
-          { name: shown, number: number })
+        same =
+          Core::Readiness::Registrars.any_same?(
+            account.public_names,
+            account.habits["registrar_id"],
+            { name: shown, number: number }
+          )
         return @app.names.facts(name.ascii).about(:other_registrar) if same.nil?
 
-        facts(:desk, Words.say("sources.accounts"),
-          other_registrar: same ? false : [shown, number].compact.join(", no. "))
+        facts(
+          :desk,
+          Words.say("sources.accounts"),
+          other_registrar: same ? false : [shown, number].compact.join(", no. ")
+        )
       end
 
       def about_dns(facts, account)

@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     # A site's own word on a suffix: what it would change, saved with its source, taken back.
     class Overruling
-      # touched: how many names' gate would change; names: the first of them as [name, was, is]; looked_at: how many
-      # were judged.
+      # touched: how many names' gate would change; names: the first of them as [name, was, is];
+      # looked_at: how many were judged.
       Preview = Struct.new(:touched, :names, :looked_at, keyword_init: true)
       SHOWN = 50
       FAMILY = "family"
@@ -27,9 +27,11 @@ module SteadyMove
         changed = @app.rulebook.with([word(suffix, key, value)])
         own = OwnFacts.new(@app, many: true)
         found = Preview.new(touched: 0, names: [], looked_at: 0)
-        @app.names.each_with_said(under: suffix) do |row, said, _|
-          weigh(found, row, own.add(row, Core::Readiness::Facts.merged(said).first), changed)
-        end
+        @app
+          .names
+          .each_with_said(under: suffix) do |row, said, _|
+            weigh(found, row, own.add(row, Core::Readiness::Facts.merged(said).first), changed)
+          end
         found
       rescue Core::Readiness::Rulebook::Invalid => e
         raise Refused.new(:invalid, :override, says: e.message.delete_prefix("override: "))
@@ -48,18 +50,21 @@ module SteadyMove
         id
       end
 
-      # Suffixes that are added to the rulebook, or given a family of their own. like: id of the family that they
-      # follow; values: {key => value} where they differ; title: of a family of their own, or nil. All of it or
-      # nothing. Raises Refused.
+      # Suffixes that are added to the rulebook, or given a family of their own. like: id of the
+      # family that they follow; values: {key => value} where they differ; title: of a family of
+      # their own, or nil. All of it or nothing. Raises Refused.
       def add(suffixes, like:, source:, date:, by:, values: {}, title: nil)
-        list = suffixes.filter_map { |s| Core::Names::HostName.ascii(s.to_s.delete_prefix(".")) }.uniq
+        list =
+          suffixes.filter_map { |s| Core::Names::HostName.ascii(s.to_s.delete_prefix(".")) }.uniq
         raise Refused.new(:invalid, :suffix_expected) if list.empty? || list.size != suffixes.size
 
         words = [[FAMILY, like], *(title.to_s.strip.empty? ? [] : [["title", title]]), *values.to_a]
         @app.db.transaction do
-          list.product(words).each do |suffix, (key, value)|
-            save(suffix, key, value, source: source, date: date, by: by)
-          end
+          list
+            .product(words)
+            .each do |suffix, (key, value)|
+              save(suffix, key, value, source: source, date: date, by: by)
+            end
         end
       end
 
@@ -68,9 +73,16 @@ module SteadyMove
 
       def take_back(id, by:)
         row = @app.overrides.find(id)
-        raise Refused.new(:invalid, :no_override, id: id) unless row && @app.overrides.take_back(id, at: @app.now) == 1
+        unless row && @app.overrides.take_back(id, at: @app.now) == 1
+          raise Refused.new(:invalid, :no_override, id: id)
+        end
 
-        says = Words.phrase("journal.override_taken_back", **row.slice(:suffix, :value), key: title(row[:key]))
+        says =
+          Words.phrase(
+            "journal.override_taken_back",
+            **row.slice(:suffix, :value),
+            key: title(row[:key])
+          )
         @app.journal.add("rulebook", at: @app.now, by: by, says: says)
       end
 
@@ -87,10 +99,14 @@ module SteadyMove
 
       def weigh(found, row, facts, changed)
         name = Core::Names::DomainName.held(row[:name])
-        was, is = [@app.rulebook, changed].map do |book|
-          Core::Readiness::Judge.judge(book, name,
-            facts).outline.gate(@app.now.to_i).then { |core| Gates.plain(core) }
-        end
+        was, is =
+          [@app.rulebook, changed].map do |book|
+            Core::Readiness::Judge
+              .judge(book, name, facts)
+              .outline
+              .gate(@app.now.to_i)
+              .then { |core| Gates.plain(core) }
+          end
         found.looked_at += 1
         return if was == is
 

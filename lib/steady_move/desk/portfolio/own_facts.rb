@@ -2,11 +2,11 @@
 
 module SteadyMove
   module Desk
-    # What the desk knows of names from its own doing: codes held, the registrar that a name came from, and what hangs
-    # together between names.
+    # What the desk knows of names from its own doing: codes held, the registrar that a name came
+    # from, and what hangs together between names.
     class OwnFacts
-      # many: read what is known of all names once, for judging the whole list; else ask for each name; only: for one
-      # name.
+      # many: read what is known of all names once, for judging the whole list; else ask for each
+      # name; only: for one name.
       def initialize(app, many: false, only: nil)
         @names = app.names
         @codes = app.codes.held(only)
@@ -30,17 +30,30 @@ module SteadyMove
         from = @came_from[[name, row[:account_id]]] if facts[:transferred_at]
         people = about_people(row, facts)
         switch = one_switch?(row, facts) || nil
-        return facts if code.nil? && from.nil? && people.empty? && switch.nil? && nothing_between?(name, facts)
+        if code.nil? && from.nil? && people.empty? && switch.nil? && nothing_between?(name, facts)
+          return facts
+        end
 
-        extra = { came_from: from && @registrars[from], hosts_for_others: hosts(name), same_zone: same_zone(facts),
-                  one_switch: switch,
-                  **people,
-                  **(code ? about(code, name) : {}) }.compact
+        extra = {
+          came_from: from && @registrars[from],
+          hosts_for_others: hosts(name),
+          same_zone: same_zone(facts),
+          one_switch: switch,
+          **people,
+          **(code ? about(code, name) : {})
+        }.compact
         extra.empty? ? facts : facts.with(**extra)
       end
 
       # What judging takes from the accounts, as text: where it is the same, nothing is judged anew.
-      def basis = [@registrars, @mailing, @switches.to_a, @picky.map { |d| [d.id, d.takes_codes.source] }].inspect
+      def basis
+        [
+          @registrars,
+          @mailing,
+          @switches.to_a,
+          @picky.map { |d| [d.id, d.takes_codes.source] }
+        ].inspect
+      end
 
       private
 
@@ -58,19 +71,22 @@ module SteadyMove
 
       # {account id => facts of those that send codes by mail}.
       def mailing(accounts)
-        accounts.select do |a|
-          a.ways["code"] == "mail"
-        end.to_h { |a| [a.id, { code_by_mail: true, mail_role: Contacts.deciding(a, nil) }.freeze] }
+        accounts
+          .select { |a| a.ways["code"] == "mail" }
+          .to_h { |a| [a.id, { code_by_mail: true, mail_role: Contacts.deciding(a, nil) }.freeze] }
       end
 
-      # Whom the account writes to, and what is known of their mailboxes; what a person noted holds where no word was
-      # sent.
+      # Whom the account writes to, and what is known of their mailboxes; what a person noted holds
+      # where no word was sent.
       def about_people(row, facts)
         return @mailing.fetch(row[:account_id], {}) if @boxes.empty?
 
-        { mailbox: box(facts[:registrant_email]), admin_mailbox: box(facts[:admin_email]),
+        {
+          mailbox: box(facts[:registrant_email]),
+          admin_mailbox: box(facts[:admin_email]),
           technical_mailbox: box(facts[:technical_email]),
-          **@mailing.fetch(row[:account_id], {}) }.compact
+          **@mailing.fetch(row[:account_id], {})
+        }.compact
       end
 
       def box(email)
@@ -80,10 +96,12 @@ module SteadyMove
 
       # code: [seconds when it came, state].
       def about(code, name)
-        { code_held: true, code_received_at: Store::Values.time(code[0]), code_rejected: (if code[1] == "rejected"
-                                                                                            true
-                                                                                          end),
-          code_unfit_for: unfit_for(name) }
+        {
+          code_held: true,
+          code_received_at: Store::Values.time(code[0]),
+          code_rejected: (true if code[1] == "rejected"),
+          code_unfit_for: unfit_for(name)
+        }
       end
 
       # Accounts that could not take the code held for a name.

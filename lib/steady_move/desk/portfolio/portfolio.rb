@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Desk
-    # All names held, judged and kept in memory, for the list: one index for each destination that is asked about.
+    # All names held, judged and kept in memory, for the list: one index for each destination that
+    # is asked about.
     class Portfolio
       # Still being read: how many names of how many.
       Working = Struct.new(:done, :of, keyword_init: true)
@@ -21,7 +22,7 @@ module SteadyMove
       def snapshots(at:, now:, to: nil, patience: 0.5)
         indexes = [index(to), index(nil)]
         slow = indexes.uniq.find { |i| !i.ready?(patience) }
-        return [Working.new(done: slow.done, of: slow.of), nil] if slow
+        return Working.new(done: slow.done, of: slow.of), nil if slow
 
         [indexes.first.snapshot(at.to_i), indexes.last.snapshot(now.to_i)]
       end

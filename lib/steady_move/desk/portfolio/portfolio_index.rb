@@ -2,14 +2,31 @@
 
 module SteadyMove
   module Desk
-    # Every name in short with the outline of its judgement, without a destination; follows the database by revision:
-    # only what changed is read and judged anew, unless the rulebook or what judging takes from the accounts did.
+    # Every name in short with the outline of its judgement, without a destination; follows the
+    # database by revision: only what changed is read and judged anew, unless the rulebook or what
+    # judging takes from the accounts did.
     class PortfolioIndex
       # expires, seen, latest_safe: seconds; servers: shared lists; move: [id, stage] or nil;
-      # towards: the values that rules about a destination ask for; signed_known: is it known whether it is signed?
-      Entry = Struct.new(:ascii, :unicode, :suffix, :account_id, :expires, :locked, :servers, :dns_host, :seen,
-        :outline, :latest_safe,
-        :move, :contradicting, :towards, :signed_known)
+      # towards: the values that rules about a destination ask for; signed_known: is it known
+      # whether it is signed?
+      Entry =
+        Struct.new(
+          :ascii,
+          :unicode,
+          :suffix,
+          :account_id,
+          :expires,
+          :locked,
+          :servers,
+          :dns_host,
+          :seen,
+          :outline,
+          :latest_safe,
+          :move,
+          :contradicting,
+          :towards,
+          :signed_known
+        )
 
       attr_reader :done, :of
 
@@ -72,7 +89,10 @@ module SteadyMove
         return { basis: @basis, rulebook: @rulebook } if same_places
 
         @rulebook = @app.rulebook
-        { basis: [OwnFacts.new(@app).basis, @app.overrides.active.map(&:to_h)].inspect, rulebook: @rulebook }
+        {
+          basis: [OwnFacts.new(@app).basis, @app.overrides.active.map(&:to_h)].inspect,
+          rulebook: @rulebook
+        }
       end
 
       # The first reading: from what was kept, and what changed since; else of all.
@@ -105,16 +125,25 @@ module SteadyMove
         @snapshots.clear
       end
 
-      # Reads the names that were revised after one number and up to another, and lets those go that are gone.
+      # Reads the names that were revised after one number and up to another, and lets those go that
+      # are gone.
       def follow_names(context, after, upto)
-        changes = @app.names.gone(after, upto).filter_map { |name| @entries[name] && [@entries[name], nil] }
+        changes =
+          @app.names.gone(after, upto).filter_map { |name| @entries[name] && [@entries[name], nil] }
         revised = []
-        @app.names.each_with_said(after: after) { |*row| revised << row if row.first[:revision] <= upto }
+        @app
+          .names
+          .each_with_said(after: after) { |*row| revised << row if row.first[:revision] <= upto }
         unless revised.empty?
           names = revised.map { |row, *| row[:name] }
           few = revised.size < 100
-          with = context.merge(own: OwnFacts.new(@app, many: !few), moves: @app.moves.stages(few ? names : nil))
-          changes += revised.map { |row, said, seen| [@entries[row[:name]], entry(row, said, seen, with)] }
+          with =
+            context.merge(
+              own: OwnFacts.new(@app, many: !few),
+              moves: @app.moves.stages(few ? names : nil)
+            )
+          changes +=
+            revised.map { |row, said, seen| [@entries[row[:name]], entry(row, said, seen, with)] }
         end
         version = @entries.change(changes)
         @snapshots.advance(list, version, changes)
@@ -125,14 +154,29 @@ module SteadyMove
         merged, contradicting = Core::Readiness::Facts.merged(said)
         facts = context[:own].add(row, merged)
         outline = Core::Readiness::Judge.outline(context[:rulebook], name, facts)
-        Entry.new(name.ascii, name.unicode, share(name.suffix), share(row[:account_id]), facts[:expires_at]&.to_i,
-          locked(facts), share(facts[:name_servers] || []), share(facts[:dns_host]), seen, outline,
-          latest_start(context[:rulebook].family_of(name), facts), context[:moves][row[:name]], contradicting,
-          towards(facts), !facts[:signed].nil?).freeze
+        Entry.new(
+          name.ascii,
+          name.unicode,
+          share(name.suffix),
+          share(row[:account_id]),
+          facts[:expires_at]&.to_i,
+          locked(facts),
+          share(facts[:name_servers] || []),
+          share(facts[:dns_host]),
+          seen,
+          outline,
+          latest_start(context[:rulebook].family_of(name), facts),
+          context[:moves][row[:name]],
+          contradicting,
+          towards(facts),
+          !facts[:signed].nil?
+        ).freeze
       end
 
       def latest_start(family, facts)
-        family && facts.known?(:expires_at) && facts[:expires_at] ? family.latest_start(facts[:expires_at].to_i) : nil
+        if family && facts.known?(:expires_at) && facts[:expires_at]
+          family.latest_start(facts[:expires_at].to_i)
+        end
       end
 
       def locked(facts) = facts.lock.to_value

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Names that were taken in while nobody answered, and names under a transfer that nobody here ordered, are looked up
-    # later, a few at a time, as often as the outside wants to be asked.
+    # Names that were taken in while nobody answered, and names under a transfer that nobody here
+    # ordered, are looked up later, a few at a time, as often as the outside wants to be asked.
     class PutOff
       EVERY = 300
       MOST = 20
@@ -19,13 +19,17 @@ module SteadyMove
       # Is it time, also where the clock was set back?
       def due? = @due_at.nil? || @app.now >= @due_at || @app.now < @due_at - 86_400
 
-      # Looks up names of which no outside source has said anything yet, and strays. Returns how many were tried.
+      # Looks up names of which no outside source has said anything yet, and strays. Returns how
+      # many were tried.
       def look_up
         names = stray | @app.names.unseen(MOST)
         @due_at = @app.now + EVERY
         names.each do |row|
-          seen = Observe.new(@app).name(Core::Names::DomainName.held(row[:name]),
-            @app.accounts.find(row[:account_id]))
+          seen =
+            Observe.new(@app).name(
+              Core::Names::DomainName.held(row[:name]),
+              @app.accounts.find(row[:account_id])
+            )
           next unless seen.pause
 
           @due_at = @app.now + [seen.pause, EVERY].max

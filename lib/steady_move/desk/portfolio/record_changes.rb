@@ -2,14 +2,15 @@
 
 module SteadyMove
   module Desk
-    # What the public record shows otherwise than the last time: told once, in the journal. A name that is under way is
-    # told of by its move.
+    # What the public record shows otherwise than the last time: told once, in the journal. A name
+    # that is under way is told of by its move.
     module RecordChanges
       KEYS = %i[lock registrar expires_at name_servers signed].freeze
 
       module_function
 
-      # before: what the record showed, {key => value} by Facts' keys; facts: what it shows now, [Fact].
+      # before: what the record showed, {key => value} by Facts' keys; facts: what it shows now,
+      # [Fact].
       def tell(app, name, before, facts)
         return if before.empty? || app.moves.open_for(name)
 
@@ -17,8 +18,13 @@ module SteadyMove
         changed = KEYS.filter_map { |key| change(key, value(key, before), value(key, now)) }
         return if changed.empty?
 
-        app.journal.add("record-changed", at: app.now, by: "desk", name: name,
-          says: Words.phrase("journal.record_changed", what: changed))
+        app.journal.add(
+          "record-changed",
+          at: app.now,
+          by: "desk",
+          name: name,
+          says: Words.phrase("journal.record_changed", what: changed)
+        )
       end
 
       # Not known is not another value.
@@ -30,17 +36,23 @@ module SteadyMove
 
       def value(key, facts)
         case key
-        when :lock then Core::Names::Statuses.lock(facts[:statuses]).to_value
-        when :name_servers then facts[:name_servers]&.map(&:downcase)&.sort
-        else facts[key]
+        when :lock
+          Core::Names::Statuses.lock(facts[:statuses]).to_value
+        when :name_servers
+          facts[:name_servers]&.map(&:downcase)&.sort
+        else
+          facts[key]
         end
       end
 
       def shown(value)
         case value
-        when true, false then Words.phrase("record.#{value ? 'yes' : 'no'}")
-        when Array then value.empty? ? Words.phrase("record.none") : value.join(", ")
-        else value
+        when true, false
+          Words.phrase("record.#{value ? "yes" : "no"}")
+        when Array
+          value.empty? ? Words.phrase("record.none") : value.join(", ")
+        else
+          value
         end
       end
       private_class_method :change, :value, :shown

@@ -15,16 +15,25 @@ module SteadyMove
       def load(folder)
         rules = File.join(folder, "rules.yml")
         families = Dir[File.join(folder, "*.yml")] - [rules]
-        Core::Readiness::Rulebook.new(rules: { file: "rules.yml", rows: read(rules) },
-          families: families.map { |f| { file: File.basename(f), row: whole(read(f)) } })
+        Core::Readiness::Rulebook.new(
+          rules: {
+            file: "rules.yml",
+            rows: read(rules)
+          },
+          families: families.map { |f| { file: File.basename(f), row: whole(read(f)) } }
+        )
       rescue Invalid => e
         raise e if e.path.nil?
 
-        raise Invalid.new("#{e.file}: line #{line(File.join(folder, e.file), e.path)}", nil,
-          e.message.delete_prefix("#{e.file}: "))
+        raise Invalid.new(
+                "#{e.file}: line #{line(File.join(folder, e.file), e.path)}",
+                nil,
+                e.message.delete_prefix("#{e.file}: ")
+              )
       end
 
-      # A family that says so holds every generic suffix, but those that another names are taken from it below.
+      # A family that says so holds every generic suffix, but those that another names are taken
+      # from it below.
       def whole(row)
         return row unless row.is_a?(Hash) && row["generic"]
 

@@ -69,11 +69,14 @@ module SteadyMove
         @suffixes = @tally = nil
         @lock = Mutex.new
         changes.each { |was, is| is ? see(is) : @gates.delete(was.ascii) }
-        @orders = orders.to_h { |column, (sorted, key)| [column, [reordered(sorted.dup, key, changes, held), key]] }
+        @orders =
+          orders.to_h do |column, (sorted, key)|
+            [column, [reordered(sorted.dup, key, changes, held), key]]
+          end
       end
 
-      # Takes the entries that were out of a sorted list, where they stand, and puts those that are in. Until then an
-      # entry stands by the gate that it had.
+      # Takes the entries that were out of a sorted list, where they stand, and puts those that are
+      # in. Until then an entry stands by the gate that it had.
       def reordered(sorted, key, changes, held)
         fresh = Set.new.compare_by_identity.merge(changes.map(&:last).compact)
         own = ->(e) { key.call(e, fresh.include?(e) ? @gates : held) }
@@ -93,8 +96,8 @@ module SteadyMove
         end || sorted.size
       end
 
-      # Names tie-break, because the list is by name: few different keys keep its order within each; instants carry
-      # their place.
+      # Names tie-break, because the list is by name: few different keys keep its order within each;
+      # instants carry their place.
       def sort(column, key)
         return by_instant(key) if column == "expiry"
 
@@ -102,17 +105,26 @@ module SteadyMove
       end
 
       def by_instant(key)
-        list.each_with_index.sort_by { |e, i| ((key.call(e, @gates) + (1 << 36)) << 20) | i }.map(&:first)
+        list
+          .each_with_index
+          .sort_by { |e, i| ((key.call(e, @gates) + (1 << 36)) << 20) | i }
+          .map(&:first)
       end
 
       def key_of(column, titles)
         case column
-        when "gate" then ->(e, gates) { gate_key(gates[e.ascii]) }
-        when "expiry" then ->(e, _) { e.expires || NEVER }
-        when "lock" then ->(e, _) { { nil => 2, true => 1, false => 0 }[e.locked] }
-        when "account" then ->(e, _) { titles[e.account_id].to_s }
-        when "dns" then ->(e, _) { e.dns_host || e.servers.first || "~" }
-        else ->(e, _) { titles.fetch(:stay).fetch(e.account_id, FAR) }
+        when "gate"
+          ->(e, gates) { gate_key(gates[e.ascii]) }
+        when "expiry"
+          ->(e, _) { e.expires || NEVER }
+        when "lock"
+          ->(e, _) { { nil => 2, true => 1, false => 0 }[e.locked] }
+        when "account"
+          ->(e, _) { titles[e.account_id].to_s }
+        when "dns"
+          ->(e, _) { e.dns_host || e.servers.first || "~" }
+        else
+          ->(e, _) { titles.fetch(:stay).fetch(e.account_id, FAR) }
         end
       end
 

@@ -2,22 +2,40 @@
 
 module SteadyMove
   module Desk
-    # Takes names in from what somebody typed or from a table; each line's fate is told, and nothing good is lost
-    # beside the bad.
+    # Takes names in from what somebody typed or from a table; each line's fate is told, and nothing
+    # good is lost beside the bad.
     class TakingIn
       # fate: taken, corrected, known or refused; says: why, or from what to what.
       Line = Struct.new(:typed, :fate, :name, :says, keyword_init: true)
-      # One thing to take in: what was typed, the account's id or title where the table names it, notes by key.
+      # One thing to take in: what was typed, the account's id or title where the table names it,
+      # notes by key.
       Wish = Struct.new(:typed, :account, :notes, keyword_init: true)
       # What a table's column may hold, and words of headers that seem to say so.
-      COLUMNS = { "name" => %w[domain name], "account" => %w[account registrar], "expires_at" => %w[expir],
-                  "paid" => %w[paid],
-                  "privacy" => %w[privacy], "registrant_email" => %w[mail], "premium" => %w[premium],
-                  "lock" => %w[lock], "auto_renew" => %w[auto renew], "name_servers" => %w[server dns],
-                  "stay_price" => %w[price cost], "note" => %w[note remark comment] }.freeze
+      COLUMNS = {
+        "name" => %w[domain name],
+        "account" => %w[account registrar],
+        "expires_at" => %w[expir],
+        "paid" => %w[paid],
+        "privacy" => %w[privacy],
+        "registrant_email" => %w[mail],
+        "premium" => %w[premium],
+        "lock" => %w[lock],
+        "auto_renew" => %w[auto renew],
+        "name_servers" => %w[server dns],
+        "stay_price" => %w[price cost],
+        "note" => %w[note remark comment]
+      }.freeze
       LISTS = %w[name_servers].freeze
-      FLAGS = { "yes" => true, "true" => true, "1" => true, "on" => true,
-                "no" => false, "false" => false, "0" => false, "off" => false }.freeze
+      FLAGS = {
+        "yes" => true,
+        "true" => true,
+        "1" => true,
+        "on" => true,
+        "no" => false,
+        "false" => false,
+        "0" => false,
+        "off" => false
+      }.freeze
 
       def initialize(app)
         @app = app
@@ -30,41 +48,50 @@ module SteadyMove
         words.reject(&:empty?).map { |w| Wish.new(typed: w, notes: {}) }
       end
 
-      # A table's first lines and which column seems to hold what: {header:, rows:, guess: {key => index}}. Raises
-      # Refused.
+      # A table's first lines and which column seems to hold what: {header:, rows:, guess: {key =>
+      # index}}. Raises Refused.
       def self.look(text)
         rows = Wire::Csv.read(text).map(&:last)
         header = rows.first || []
-        guess = COLUMNS.transform_values do |words|
-          header.index do |h|
-            words.any? do |w|
-              h.downcase.include?(w)
+        guess =
+          COLUMNS
+            .transform_values do |words|
+              header.index { |h| words.any? { |w| h.downcase.include?(w) } }
             end
-          end
-        end.compact
+            .compact
         { header: header, rows: rows.drop(1).first(3), guess: guess }
       rescue Wire::Malformed => e
         raise Refused.new(:invalid, :table_unreadable, says: e.message)
       end
 
-      # columns: {key of COLUMNS => index}; the first line is the header. Returns [Wish]. Raises Refused.
+      # columns: {key of COLUMNS => index}; the first line is the header. Returns [Wish]. Raises
+      # Refused.
       def self.table(text, columns)
-        Wire::Csv.read(text).drop(1).map do |_, cells|
-          notes = columns.except("name", "account").transform_values { |i| cells[i].to_s }.reject { |_, v| v.empty? }
-          account = columns["account"] && cells[columns["account"]]
-          Wish.new(typed: cells[columns.fetch("name")].to_s, account: account, notes: notes)
-        end
+        Wire::Csv
+          .read(text)
+          .drop(1)
+          .map do |_, cells|
+            notes =
+              columns
+                .except("name", "account")
+                .transform_values { |i| cells[i].to_s }
+                .reject { |_, v| v.empty? }
+            account = columns["account"] && cells[columns["account"]]
+            Wish.new(typed: cells[columns.fetch("name")].to_s, account: account, notes: notes)
+          end
       rescue Wire::Malformed => e
         raise Refused.new(:invalid, :table_unreadable, says: e.message)
       end
 
-      # wishes: [Wish]; account: where a wish names none; by: who. Yields after each. Returns [Line].
+      # wishes: [Wish]; account: where a wish names none; by: who. Yields after each. Returns
+      # [Line].
       def call(wishes, account, by:)
         @accounts = @app.accounts.all
         wishes.map { |wish| take(wish, account, by).tap { yield if block_given? } }
       end
 
-      # Lets a name go that was taken in by mistake; raises Refused where it has been moved from here.
+      # Lets a name go that was taken in by mistake; raises Refused where it has been moved from
+      # here.
       def let_go(name, by:)
         raise Refused.new(:invalid, :not_held, name: name) unless @app.names.find(name)
         raise Refused.new(:invalid, :has_moves, name: name) if @app.moves.of_name(name).any?
@@ -72,7 +99,13 @@ module SteadyMove
         @app.names.drop(name)
         @app.codes.wipe(name)
         @app.strays.forget(name)
-        @app.journal.add("let-go", at: @app.now, says: Words.phrase("journal.let_go"), by: by, name: name)
+        @app.journal.add(
+          "let-go",
+          at: @app.now,
+          says: Words.phrase("journal.let_go"),
+          by: by,
+          name: name
+        )
       end
 
       private
@@ -80,7 +113,9 @@ module SteadyMove
       def take(wish, account, by)
         name = Core::Names::DomainName.parse(wish.typed, suffixes: @suffixes)
         return again(wish, name, by) if @app.names.find(name.ascii)
-        return line(wish, "refused", name, say(:no_such_suffix, suffix: name.suffix)) unless suffix?(name)
+        unless suffix?(name)
+          return line(wish, "refused", name, say(:no_such_suffix, suffix: name.suffix))
+        end
 
         account = named(wish.account) unless wish.account.to_s.strip.empty?
         return line(wish, "refused", name, say(:no_account, given: wish.account)) unless account
@@ -104,18 +139,21 @@ module SteadyMove
         line(wish, "known", name, [say(:updated), *problems].join(" "))
       end
 
-      # Is there such a suffix: in the Public Suffix List, in the rulebook, or served by a public record?
+      # Is there such a suffix: in the Public Suffix List, in the rulebook, or served by a public
+      # record?
       def suffix?(name)
         top = name.suffix.rpartition(".").last
         unicode = Core::Names::Idn.shown(top)
-        @app.rulebook.family_of(name) || @app.rdap.serves?(name) || PublicSuffix::List.default.find(unicode,
-          default: nil)
+        @app.rulebook.family_of(name) || @app.rdap.serves?(name) ||
+          PublicSuffix::List.default.find(unicode, default: nil)
       end
 
       def taken(wish, name, problems, seen)
         nothing = seen.sources.empty?
-        later = say(:later, problems: seen.problems.join(" ")) if nothing && !seen.absent && seen.problems.any?
-        corrected = say(:understood, typed: wish.typed, name: name.unicode) if wish.typed != name.ascii
+        later = say(:later, problems: seen.problems.join(" ")) if nothing && !seen.absent &&
+          seen.problems.any?
+        corrected = say(:understood, typed: wish.typed, name: name.unicode) if wish.typed !=
+          name.ascii
         says = [corrected, *problems, later || (say(:nothing_known) if nothing)].compact.join(" ")
         line(wish, corrected ? "corrected" : "taken", name, says)
       end
@@ -124,7 +162,9 @@ module SteadyMove
 
       def named(account)
         wanted = account.to_s.strip
-        @accounts.find { |a| a.id == wanted || a.title.casecmp?(wanted) || a.registrar.casecmp?(wanted) }
+        @accounts.find do |a|
+          a.id == wanted || a.title.casecmp?(wanted) || a.registrar.casecmp?(wanted)
+        end
       end
 
       def keep(name, account, by)
@@ -133,7 +173,8 @@ module SteadyMove
         @app.journal.add("taken-in", at: @app.now, says: says, by: by, name: name.ascii)
       end
 
-      # What the table says of it, as notes by hand. Returns a sentence for each that can't be understood.
+      # What the table says of it, as notes by hand. Returns a sentence for each that can't be
+      # understood.
       def note(name, notes, by)
         notes.filter_map do |key, value|
           Notes.new(@app).put(name.ascii, key, given(key, value), by: by) && nil
@@ -150,7 +191,12 @@ module SteadyMove
       end
 
       def line(wish, fate, name, says)
-        Line.new(typed: wish.typed, fate: fate, name: name&.ascii, says: says.to_s.empty? ? nil : says)
+        Line.new(
+          typed: wish.typed,
+          fate: fate,
+          name: name&.ascii,
+          says: says.to_s.empty? ? nil : says
+        )
       end
     end
   end

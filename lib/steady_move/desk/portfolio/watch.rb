@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Looks names up again by themselves: daily, sooner where something is due, a few a minute for each host that is
-    # asked. What has changed since is told in the journal.
+    # Looks names up again by themselves: daily, sooner where something is due, a few a minute for
+    # each host that is asked. What has changed since is told in the journal.
     class Watch
       EVERY = 60
       DAY = 86_400
@@ -28,14 +28,25 @@ module SteadyMove
       # Returns how many names were looked at.
       def look
         @due_at = @app.now + EVERY
-        rows = @app.watches.due(since: @app.now - DAY, soon: soon, sooner: @app.now - SOON, most: MOST * 4)
-        chosen = rows.group_by { |row| row[:name].partition(".").last }.flat_map { |suffix, of| allowed(suffix, of) }
+        rows =
+          @app.watches.due(
+            since: @app.now - DAY,
+            soon: soon,
+            sooner: @app.now - SOON,
+            most: MOST * 4
+          )
+        chosen =
+          rows
+            .group_by { |row| row[:name].partition(".").last }
+            .flat_map { |suffix, of| allowed(suffix, of) }
         chosen.first(MOST).each { |row| look_at(row) }.size
       end
 
       private
 
-      def allowed(suffix, rows) = (@pauses[suffix] || Time.at(0)) > @app.now ? [] : rows.first(OF_ONE)
+      def allowed(suffix, rows)
+        (@pauses[suffix] || Time.at(0)) > @app.now ? [] : rows.first(OF_ONE)
+      end
 
       def look_at(row)
         suffix = row[:name].partition(".").last
@@ -47,7 +58,8 @@ module SteadyMove
         @app.watches.looked(row[:name], at: @app.now) unless seen&.pause
       end
 
-      # Names where something is due, from what the list knows of them; worked out a few times an hour.
+      # Names where something is due, from what the list knows of them; worked out a few times an
+      # hour.
       def soon
         at, names = @soon
         return names if at && @app.now.between?(at, at + SOON_AGAIN)

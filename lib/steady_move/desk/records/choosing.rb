@@ -10,9 +10,11 @@ module SteadyMove
         @app = app
       end
 
-      # to: account id of the destination, or nil. Returns [Records::CarryChoices::Choice]; raises Refused.
+      # to: account id of the destination, or nil. Returns [Records::CarryChoices::Choice]; raises
+      # Refused.
       def of(name, to: nil)
-        judged = Judging.new(@app).one(name, to: to) or raise Refused.new(:unknown, :not_held, name: name)
+        judged = Judging.new(@app).one(name, to: to) or
+          raise Refused.new(:unknown, :not_held, name: name)
         Records::CarryChoices.of(facts(judged, to))
       end
 
@@ -25,17 +27,28 @@ module SteadyMove
         copy = @app.carries.copy_of(name)
         account = to && @app.accounts.find(to)
         habits = account&.habits || {}
-        Records::CarryChoices::Facts.new(ends: ends(judged, host), host_known: !host.nil?, zone: !copy.nil?,
-          signed: judged.facts[:signed], mail: mail?(copy), complete: copy&.complete, new_hosts: new_hosts(host, to),
-          copies: habits["copies_zone"], gives_servers: habits["gives_servers"], barred: judged.findings_open.any?,
-          in_bailiwick: own?(servers, name))
+        Records::CarryChoices::Facts.new(
+          ends: ends(judged, host),
+          host_known: !host.nil?,
+          zone: !copy.nil?,
+          signed: judged.facts[:signed],
+          mail: mail?(copy),
+          complete: copy&.complete,
+          new_hosts: new_hosts(host, to),
+          copies: habits["copies_zone"],
+          gives_servers: habits["gives_servers"],
+          barred: judged.findings_open.any?,
+          in_bailiwick: own?(servers, name)
+        )
       end
 
       def mail?(copy) = copy && copy.zone.all.any? { |s| s.type == "MX" }
 
       # Other hosts that don't end with a registration, or end with the destination's.
       def new_hosts(host, to)
-        @app.accounts.hosts.count { |h| h.id != host&.id && (h.ends_with.nil? || h.ends_with == to) }
+        @app.accounts.hosts.count do |h|
+          h.id != host&.id && (h.ends_with.nil? || h.ends_with == to)
+        end
       end
 
       # Does the zone end with the registration? nil where it is not known who runs the servers.

@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Moves a name's DNS to another host while its registration stays where it is: the records' half of a move.
+    # Moves a name's DNS to another host while its registration stays where it is: the records' half
+    # of a move.
     class DnsAlone
       MOST = 200
       # What came of one name of several: the move's id, or why it could not start.
@@ -14,8 +15,8 @@ module SteadyMove
 
       # Returns [Plan, ZoneSurvey]; raises Refused.
       def plan(name, host:, lower: nil)
-        judged = Judging.new(@app).fresh(name,
-          age: Planning::FRESH) or raise Refused.new(:unknown, :not_held, name: name)
+        judged = Judging.new(@app).fresh(name, age: Planning::FRESH) or
+          raise Refused.new(:unknown, :not_held, name: name)
         new_host = @app.accounts.host_of(host) or raise Refused.new(:unknown, :no_host, id: host)
         refuse(judged, new_host)
         zone = ZoneSurvey.of(@app, judged, lower: lower)
@@ -25,11 +26,25 @@ module SteadyMove
       # Starts it. Returns the move's id; raises Refused.
       def start(name, host:, by:, lower: nil)
         plan, = plan(name, host: host, lower: lower)
-        @app.moves.start(plan, at: @app.now) do |id|
-          words = MoveWords.of(plan, @app.accounts)
-          @app.journal.add("planned", at: @app.now, move_id: id, name: name, by: by,
-            says: Words.phrase("journal.dns_alone", name: name, from: words[:from], host: words[:new_host]))
-        end
+        @app
+          .moves
+          .start(plan, at: @app.now) do |id|
+            words = MoveWords.of(plan, @app.accounts)
+            @app.journal.add(
+              "planned",
+              at: @app.now,
+              move_id: id,
+              name: name,
+              by: by,
+              says:
+                Words.phrase(
+                  "journal.dns_alone",
+                  name: name,
+                  from: words[:from],
+                  host: words[:new_host]
+                )
+            )
+          end
       rescue Store::Moves::AlreadyMoving
         raise Refused.new(:not_now, :already_moving, name: name)
       end
@@ -51,20 +66,43 @@ module SteadyMove
         raise Refused.new(:not_now, :already_moving, name: judged.name.to_s) if judged.move
 
         why = Refusals.new(judged, judged.account, host).of_host
-        barred = judged.verdict.findings.select { |f| f.rule == "update-barred" && f.effect == "bar" }.map(&:because)
+        barred =
+          judged
+            .verdict
+            .findings
+            .select { |f| f.rule == "update-barred" && f.effect == "bar" }
+            .map(&:because)
         raise Refused.new(:not_now, why + barred) if (why + barred).any?
       end
 
       def plan_of(judged, host, zone)
         facts = judged.facts
         old = @app.accounts.host_serving(facts[:name_servers].to_a)
-        options = { carry: true, dns_only: true, signed: facts[:signed], old_set: old&.connected?, lower: zone.lowered,
-                    later: host.name_servers.empty? }
-        Core::Moves::Plan.of(name: judged.name.ascii, from: judged.account.id, to: judged.account.id,
-          options: options.select { |_, there| there }.keys, ways: judged.account.ways.merge(zone.ways(host)),
-          expires_at: facts[:expires_at], years: 0, old_host: zone.host_id, new_host: host.id,
-          settle_seconds: zone.settle_seconds, ds_seconds: zone.ds_seconds, lowered: zone.lowered,
-          lower_seconds: zone.lower_seconds, old_name_servers: facts[:name_servers], name_servers: host.name_servers)
+        options = {
+          carry: true,
+          dns_only: true,
+          signed: facts[:signed],
+          old_set: old&.connected?,
+          lower: zone.lowered,
+          later: host.name_servers.empty?
+        }
+        Core::Moves::Plan.of(
+          name: judged.name.ascii,
+          from: judged.account.id,
+          to: judged.account.id,
+          options: options.select { |_, there| there }.keys,
+          ways: judged.account.ways.merge(zone.ways(host)),
+          expires_at: facts[:expires_at],
+          years: 0,
+          old_host: zone.host_id,
+          new_host: host.id,
+          settle_seconds: zone.settle_seconds,
+          ds_seconds: zone.ds_seconds,
+          lowered: zone.lowered,
+          lower_seconds: zone.lower_seconds,
+          old_name_servers: facts[:name_servers],
+          name_servers: host.name_servers
+        )
       end
     end
   end

@@ -2,19 +2,27 @@
 
 module SteadyMove
   module Desk
-    # The handover of one name's records as it stands: each instant with whether it was seen, who acts, and what a way
-    # back would take from there. Of a move that is under way by what was done, else as it would be if it began now.
+    # The handover of one name's records as it stands: each instant with whether it was seen, who
+    # acts, and what a way back would take from there. Of a move that is under way by what was done,
+    # else as it would be if it began now.
     class HandoverOf
       Records = Core::Records
       # The mark of the step whose being done is an instant's having come.
-      MARKS = { lower_at: :lowers, ds_remove_at: :ds_gone, switch_at: :servers, order_at: :orders }.freeze
+      MARKS = {
+        lower_at: :lowers,
+        ds_remove_at: :ds_gone,
+        switch_at: :servers,
+        order_at: :orders
+      }.freeze
       # From the order to the landing, at the least (rules of the job §5).
       FASTEST = 600
       # Until the registry publishes (rules of the job §5), where it was not seen yet.
       PUBLICATION = 900
-      # id; at: Time; seen: has it come; who: yours, theirs or clock; back: Phrase of the way back from there.
+      # id; at: Time; seen: has it come; who: yours, theirs or clock; back: Phrase of the way back
+      # from there.
       Instant = Struct.new(:id, :at, :seen, :who, :back, keyword_init: true)
-      # unbounded: is there somebody whom no time bounds; assumed: are TTLs assumed that could not be asked.
+      # unbounded: is there somebody whom no time bounds; assumed: are TTLs assumed that could not
+      # be asked.
       Found = Struct.new(:instants, :unbounded, :assumed, :seconds, keyword_init: true)
 
       def initialize(app)
@@ -26,15 +34,20 @@ module SteadyMove
         judged = Judging.new(@app).one(name) or raise Refused.new(:unknown, :not_held, name: name)
         zone = old_zone(judged) or return
         schedule = schedule(judged, zone)
-        Found.new(instants: instants(schedule, judged), unbounded: schedule.unbounded?, assumed: @assumed,
-          seconds: schedule.way_back_seconds)
+        Found.new(
+          instants: instants(schedule, judged),
+          unbounded: schedule.unbounded?,
+          assumed: @assumed,
+          seconds: schedule.way_back_seconds
+        )
       end
 
       private
 
       def old_zone(judged)
         move = judged.move
-        (move && @app.zones.of_move(move.id, move.name)) || @app.carries.copy_of(judged.name.ascii)&.zone
+        (move && @app.zones.of_move(move.id, move.name)) ||
+          @app.carries.copy_of(judged.name.ascii)&.zone
       end
 
       def schedule(judged, zone)
@@ -42,15 +55,26 @@ module SteadyMove
         host = @app.accounts.host_serving(judged.facts[:name_servers].to_a)
         lowered = plan ? plan.lowered : @app.carries.carry(judged.name.ascii)&.lowered
         greatest = zone.greatest_ttl
-        Records::HandoverSchedule.new(start: judged.move&.started_at || @app.now, old_max_ttl: lowered ? greatest : 0,
-          lowered_ttl: lowered || greatest, zone_ns_ttl: zone[zone.origin, "NS"]&.ttl || 3600,
-          negative_ttl: zone.negative_ttl, publication: PUBLICATION, signed: signed?(judged, plan),
+        Records::HandoverSchedule.new(
+          start: judged.move&.started_at || @app.now,
+          old_max_ttl: lowered ? greatest : 0,
+          lowered_ttl: lowered || greatest,
+          zone_ns_ttl: zone[zone.origin, "NS"]&.ttl || 3600,
+          negative_ttl: zone.negative_ttl,
+          publication: PUBLICATION,
+          signed: signed?(judged, plan),
           old_zone_ns_follows: plan ? plan.options.include?(:old_set) : host&.connected? || false,
-          old_host_ends_with_registration: host.nil? || !host.ends_with.nil?, fastest_move: FASTEST,
-          seen: seen(judged.move), now: @app.now, **registry(judged))
+          old_host_ends_with_registration: host.nil? || !host.ends_with.nil?,
+          fastest_move: FASTEST,
+          seen: seen(judged.move),
+          now: @app.now,
+          **registry(judged)
+        )
       end
 
-      def signed?(judged, plan) = plan ? plan.options.include?(:signed) : judged.facts[:signed] == true
+      def signed?(judged, plan)
+        plan ? plan.options.include?(:signed) : judged.facts[:signed] == true
+      end
 
       # TTLs at the registry, asked; else assumed.
       def registry(judged)
@@ -58,7 +82,10 @@ module SteadyMove
         ns = zones.delegation(judged.name)&.last
         ds = zones.ds(judged.name)&.last.to_i.nonzero?
         @assumed = ns.nil?
-        { parent_ns_ttl: ns || Planning::ASSUMED.parent_ns, ds_ttl: ds || Planning::ASSUMED.parent_ns }
+        {
+          parent_ns_ttl: ns || Planning::ASSUMED.parent_ns,
+          ds_ttl: ds || Planning::ASSUMED.parent_ns
+        }
       rescue Wire::Error
         @assumed = true
         { parent_ns_ttl: Planning::ASSUMED.parent_ns, ds_ttl: Planning::ASSUMED.parent_ns }
@@ -75,8 +102,13 @@ module SteadyMove
         at = at.except(:lower_at, :rely_at) if schedule.old_max_ttl.zero?
         seen = seen(judged.move)
         at.compact.map do |id, time|
-          Instant.new(id: id.to_s, at: time, seen: seen.key?(id) || passed?(id, time, judged),
-            who: who(judged.move&.state, MARKS[id]), back: back(id, schedule, judged))
+          Instant.new(
+            id: id.to_s,
+            at: time,
+            seen: seen.key?(id) || passed?(id, time, judged),
+            who: who(judged.move&.state, MARKS[id]),
+            back: back(id, schedule, judged)
+          )
         end
       end
 
@@ -92,7 +124,8 @@ module SteadyMove
       # What a way back takes once this instant has come.
       def back(id, schedule, judged)
         span = Words.span(schedule.way_back_seconds)
-        until_at = schedule.old_host_ends_with_registration ? schedule.order_at + schedule.fastest_move : nil
+        until_at =
+          schedule.old_host_ends_with_registration ? schedule.order_at + schedule.fastest_move : nil
         key = %i[lower_at rely_at].include?(id) ? "free" : id.to_s.delete_suffix("_at")
         key = "switch_alone" if id == :switch_at && until_at.nil?
         Words.phrase("records.back.#{key}", span: span, until: until_at, name: judged.name.ascii)

@@ -4,11 +4,12 @@ require "resolv"
 
 module SteadyMove
   module Desk
-    # Do a name's servers belong to the account that it leaves, so that its site and mail end with the registration?
-    # Asked once for a set of servers, before a move starts; with what speaks for the one or the other.
+    # Do a name's servers belong to the account that it leaves, so that its site and mail end with
+    # the registration? Asked once for a set of servers, before a move starts; with what speaks for
+    # the one or the other.
     class HostQuestion
-      # What was found out: says: sentence; ends: what it speaks for (true: they end with the account; false: they
-      # stay; nil: neither).
+      # What was found out: says: sentence; ends: what it speaks for (true: they end with the
+      # account; false: they stay; nil: neither).
       Hint = Struct.new(:says, :ends, keyword_init: true)
       SITE = %r{\Ahttps?://([^/:?#]+)}i
 
@@ -19,14 +20,15 @@ module SteadyMove
       # Is it to be asked of a judged name? Its servers are known, and whose they are is not.
       def asked?(judged) = judged.facts.dns_stays.unknown? && servers(judged).any?
 
-      # Evidence from outside and from the other names here: the servers' names, their networks, and who else uses
-      # them. Returns [Hint].
+      # Evidence from outside and from the other names here: the servers' names, their networks, and
+      # who else uses them. Returns [Hint].
       def hints(name)
         judged = judged(name)
         [by_name(judged), by_others(judged), by_network(judged)].compact
       end
 
-      # A person's answer, which holds for all names with these servers. ends: true or false. Raises Refused.
+      # A person's answer, which holds for all names with these servers. ends: true or false. Raises
+      # Refused.
       def answer(name, ends:, by:)
         judged = judged(name)
         list = servers(judged)
@@ -34,22 +36,37 @@ module SteadyMove
         raise Refused.new(:not_now, :host_known) unless asked?(judged)
 
         title = common(list)
-        Endpoints.new(@app).add_host({ "title" => title, "name_servers" => list,
-                                       "ends_with" => (judged.account.id if ends) }, by: by)
+        Endpoints.new(@app).add_host(
+          { "title" => title, "name_servers" => list, "ends_with" => (judged.account.id if ends) },
+          by: by
+        )
         key = ends ? "journal.dns_ends" : "journal.dns_stays"
-        @app.journal.add("noted", at: @app.now, name: name, by: by,
-          says: Words.phrase(key, by: by, servers: list, at: judged.account.title))
+        @app.journal.add(
+          "noted",
+          at: @app.now,
+          name: name,
+          by: by,
+          says: Words.phrase(key, by: by, servers: list, at: judged.account.title)
+        )
       end
 
       private
 
-      def judged(name) = Judging.new(@app).one(name) || raise(Refused.new(:unknown, :not_held, name: name))
+      def judged(name)
+        Judging.new(@app).one(name) || raise(Refused.new(:unknown, :not_held, name: name))
+      end
       def servers(judged) = judged.facts[:name_servers].to_a
 
       # “ns1.quay.example” and “ns2.quay.example” have “quay.example” in common.
       def common(servers)
         ends = servers.map { |s| s.split(".").reverse }
-        shared = ends.first.zip(*ends.drop(1)).take_while { |labels| labels.uniq.one? }.map(&:first).reverse
+        shared =
+          ends
+            .first
+            .zip(*ends.drop(1))
+            .take_while { |labels| labels.uniq.one? }
+            .map(&:first)
+            .reverse
         shared.size > 1 ? shared.join(".") : servers.first
       end
 
@@ -83,7 +100,11 @@ module SteadyMove
 
       # The first three octets of each IPv4 address (common practice for “the same network”).
       def networks(hosts)
-        hosts.flat_map { |h| addresses(h) }.grep(/\A\d+\.\d+\.\d+\.\d+\z/).map { |a| a[/\A\d+\.\d+\.\d+/] }.uniq
+        hosts
+          .flat_map { |h| addresses(h) }
+          .grep(/\A\d+\.\d+\.\d+\.\d+\z/)
+          .map { |a| a[/\A\d+\.\d+\.\d+/] }
+          .uniq
       end
 
       def addresses(host)
@@ -95,7 +116,9 @@ module SteadyMove
         []
       end
 
-      def hint(key, ends, **values) = Hint.new(says: Words.say("dns_hints.#{key}", **values), ends: ends)
+      def hint(key, ends, **values)
+        Hint.new(says: Words.say("dns_hints.#{key}", **values), ends: ends)
+      end
     end
   end
 end

@@ -2,13 +2,26 @@
 
 module SteadyMove
   module Desk
-    # The names whose records are in work, and how each stands: which zones are equal, which wait, which need a
-    # decision.
+    # The names whose records are in work, and how each stands: which zones are equal, which wait,
+    # which need a decision.
     class RecordsList
-      # state: no_copy, choose, decide, fill, equal, waits or settled; servers: {state => how many} as they last
-      # answered.
-      Line = Struct.new(:name, :unicode, :account, :present, :ends, :new_host, :choice, :copy, :state, :servers, :move,
-        keyword_init: true)
+      # state: no_copy, choose, decide, fill, equal, waits or settled; servers: {state => how many}
+      # as they last answered.
+      Line =
+        Struct.new(
+          :name,
+          :unicode,
+          :account,
+          :present,
+          :ends,
+          :new_host,
+          :choice,
+          :copy,
+          :state,
+          :servers,
+          :move,
+          keyword_init: true
+        )
       STATES = %w[decide no_copy choose fill waits equal settled].freeze
 
       def initialize(app)
@@ -36,15 +49,28 @@ module SteadyMove
         host = Carrying.new(@app).new_host(name)
         copy = @app.carries.copies(name).first
         servers = latest(name)
-        Line.new(name: name, unicode: Core::Names::Idn.shown(name), account: account&.title, present: present&.title,
-          ends: present && !present.ends_with.nil?, new_host: host&.title, choice: carry&.choice, copy: copy,
-          state: state(host, copy, servers, move, name), servers: servers.map(&:state).tally, move: move)
+        Line.new(
+          name: name,
+          unicode: Core::Names::Idn.shown(name),
+          account: account&.title,
+          present: present&.title,
+          ends: present && !present.ends_with.nil?,
+          new_host: host&.title,
+          choice: carry&.choice,
+          copy: copy,
+          state: state(host, copy, servers, move, name),
+          servers: servers.map(&:state).tally,
+          move: move
+        )
       end
 
       def latest(name)
-        @app.carries.answers(name).reject do |s|
-          s.role == "parent"
-        end.group_by { |s| [s.server, s.role] }.map { |_, all| all.last }
+        @app
+          .carries
+          .answers(name)
+          .reject { |s| s.role == "parent" }
+          .group_by { |s| [s.server, s.role] }
+          .map { |_, all| all.last }
       end
 
       def state(host, copy, servers, move, name)
@@ -59,7 +85,8 @@ module SteadyMove
 
       # By the newest look at the new host; a name without one has nothing to decide yet.
       def undecided?(name, copy)
-        sheet = Carrying.new(@app).sheet(name, copy: @app.carries.copy_of(name, id: copy.id)) or return false
+        sheet = Carrying.new(@app).sheet(name, copy: @app.carries.copy_of(name, id: copy.id)) or
+          return false
         sheet.counts["undecided"].positive?
       end
     end

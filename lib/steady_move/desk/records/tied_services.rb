@@ -2,25 +2,39 @@
 
 module SteadyMove
   module Desk
-    # Services that end with the old account: mail and web forwarding, parking, hosting, certificates. Found by records
-    # that point at the registrar's or its host's own names, by what a copied table shows, and by asking a person; each
-    # is replaced or given up knowingly.
+    # Services that end with the old account: mail and web forwarding, parking, hosting,
+    # certificates. Found by records that point at the registrar's or its host's own names, by what
+    # a copied table shows, and by asking a person; each is replaced or given up knowingly.
     class TiedServices
-      KINDS = %w[mail_forwarding web_forwarding parking hosting certificate mailboxes dynamic_dns other].freeze
+      KINDS = %w[
+        mail_forwarding
+        web_forwarding
+        parking
+        hosting
+        certificate
+        mailboxes
+        dynamic_dns
+        other
+      ].freeze
       STATES = %w[open replaced given_up none].freeze
       # What a person is asked about, since no record shows it.
       ASKED = %w[mail_forwarding web_forwarding hosting certificate mailboxes].freeze
       Tied = Store::Carries::Tied
       # How a record that points there is a service, by its type.
-      BY_TYPE = { "MX" => "mail_forwarding", "A" => "hosting", "AAAA" => "hosting", "CNAME" => "web_forwarding",
-                  "TXT" => "mail_forwarding" }.freeze
+      BY_TYPE = {
+        "MX" => "mail_forwarding",
+        "A" => "hosting",
+        "AAAA" => "hosting",
+        "CNAME" => "web_forwarding",
+        "TXT" => "mail_forwarding"
+      }.freeze
 
       def initialize(app)
         @app = app
       end
 
-      # What the newest copy of the zone shows, what was found before, and what a person has to be asked, since no
-      # record shows it. Returns [Tied].
+      # What the newest copy of the zone shows, what was found before, and what a person has to be
+      # asked, since no record shows it. Returns [Tied].
       def of(name)
         held = known(name)
         shown = (shown_by_records(name) + noted(name)).reject { |t| held.key?(t.key) }
@@ -39,14 +53,31 @@ module SteadyMove
 
       # state: of STATES; reason: what replaces it, or why it may go. Raises Refused.
       def settle(name, key, state:, by:, reason: nil)
-        held = of(name).find { |t| t.key == key } or raise Refused.new(:unknown, :no_tied_service, key: key)
+        held = of(name).find { |t| t.key == key } or
+          raise Refused.new(:unknown, :no_tied_service, key: key)
         raise Refused.new(:invalid, :no_such_state, known: STATES) unless STATES.include?(state)
-        raise Refused.new(:invalid, :tied_reason) if %w[replaced given_up].include?(state) && reason.to_s.strip.empty?
+        if %w[replaced given_up].include?(state) && reason.to_s.strip.empty?
+          raise Refused.new(:invalid, :tied_reason)
+        end
 
-        @app.carries.put_tied(Tied.new(**held.to_h, state: state, reason: reason, by: by, at: @app.now))
-        @app.journal.add("tied", at: @app.now, name: name, by: by,
-          says: Words.phrase("journal.tied_#{state}", name: name, what: Words.say("records.tied.#{held.kind}"),
-            detail: held.detail, reason: reason.to_s, by: by))
+        @app.carries.put_tied(
+          Tied.new(**held.to_h, state: state, reason: reason, by: by, at: @app.now)
+        )
+        @app.journal.add(
+          "tied",
+          at: @app.now,
+          name: name,
+          by: by,
+          says:
+            Words.phrase(
+              "journal.tied_#{state}",
+              name: name,
+              what: Words.say("records.tied.#{held.kind}"),
+              detail: held.detail,
+              reason: reason.to_s,
+              by: by
+            )
+        )
       end
 
       private
@@ -54,8 +85,16 @@ module SteadyMove
       def known(name) = @app.carries.tied(name).to_h { |t| [t.key, t] }
 
       def unsettled(name, kind, detail)
-        Tied.new(name: name, key: "#{kind} #{detail}".strip[0, 200], kind: kind, detail: detail, state: "open",
-          reason: nil, by: "desk", at: @app.now)
+        Tied.new(
+          name: name,
+          key: "#{kind} #{detail}".strip[0, 200],
+          kind: kind,
+          detail: detail,
+          state: "open",
+          reason: nil,
+          by: "desk",
+          at: @app.now
+        )
       end
 
       def shown_by_records(name)
@@ -80,7 +119,11 @@ module SteadyMove
       def asked(name)
         judged = Judging.new(@app).one(name) or return []
         host = @app.accounts.host_serving(judged.facts[:name_servers] || [])
-        host.nil? || host.ends_with == judged.account.id ? ASKED.map { |kind| unsettled(name, kind, "") } : []
+        if host.nil? || host.ends_with == judged.account.id
+          ASKED.map { |kind| unsettled(name, kind, "") }
+        else
+          []
+        end
       end
 
       # Domains of the registrar and of a DNS host that ends with it.
@@ -88,9 +131,18 @@ module SteadyMove
         judged = Judging.new(@app).one(name) or return []
         account = judged.account
         host = @app.accounts.host_serving(judged.facts[:name_servers] || [])
-        servers = host && host.ends_with == account.id ? host.name_servers.map { |s| s.partition(".").last } : []
-        (account.sender_domains + servers + [account.habits["site"].to_s[%r{\Ahttps?://([^/:]+)}, 1]]).compact
-          .grep_v(/\A[\d.]+\z/).uniq
+        servers =
+          (
+            if host && host.ends_with == account.id
+              host.name_servers.map { |s| s.partition(".").last }
+            else
+              []
+            end
+          )
+        (
+          account.sender_domains + servers +
+            [account.habits["site"].to_s[%r{\Ahttps?://([^/:]+)}, 1]]
+        ).compact.grep_v(/\A[\d.]+\z/).uniq
       end
 
       # The text of a target that lies under one of the domains.
@@ -98,9 +150,7 @@ module SteadyMove
         return unless BY_TYPE.key?(rdata.type)
 
         texts(rdata).find do |t|
-          domains.any? do |d|
-            t.downcase.match?(/(?:\A|[.:=\s])#{Regexp.escape(d)}\.?(?:\z|\s)/)
-          end
+          domains.any? { |d| t.downcase.match?(/(?:\A|[.:=\s])#{Regexp.escape(d)}\.?(?:\z|\s)/) }
         end
       end
 

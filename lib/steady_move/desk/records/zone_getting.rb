@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Gets a name's present zone, in whichever way it can be had, keeps it, and says how complete it is.
+    # Gets a name's present zone, in whichever way it can be had, keeps it, and says how complete it
+    # is.
     class ZoneGetting
       Records = Core::Records
       SOURCES = %w[file table transfer walk probe].freeze
@@ -11,34 +12,53 @@ module SteadyMove
         @app = app
       end
 
-      # source: of SOURCES; text: of a file or a table; keep: take what is right although something is wrong; more:
-      # labels to probe besides. Returns the Store::Carries::Copy; raises Refused with what is wrong where.
+      # source: of SOURCES; text: of a file or a table; keep: take what is right although something
+      # is wrong; more: labels to probe besides. Returns the Store::Carries::Copy; raises Refused
+      # with what is wrong where.
       def call(name, source:, by:, text: nil, keep: false, more: [])
         held!(name)
-        zone, complete, says, left = case source
-        when "file" then from_file(name, text.to_s, keep)
-        when "table" then from_table(name, text.to_s, keep)
-        when "transfer" then transferred(name)
-        when "walk" then walked(name)
-        when "probe" then probed(name, more)
-        else raise Refused.new(:invalid, :no_zone_source, known: SOURCES)
-        end
+        zone, complete, says, left =
+          case source
+          when "file"
+            from_file(name, text.to_s, keep)
+          when "table"
+            from_table(name, text.to_s, keep)
+          when "transfer"
+            transferred(name)
+          when "walk"
+            walked(name)
+          when "probe"
+            probed(name, more)
+          else
+            raise Refused.new(:invalid, :no_zone_source, known: SOURCES)
+          end
         kept(name, zone, source, complete, says, left, by)
       rescue Records::ZoneError => e
-        raise Refused.new(:invalid, :zone_unreadable, line: e.line, column: e.column || 1, reason: e.reason)
+        raise Refused.new(
+                :invalid,
+                :zone_unreadable,
+                line: e.line,
+                column: e.column || 1,
+                reason: e.reason
+              )
       rescue Wire::Error => e
         raise Refused.new(:not_now, :zone_not_got, says: e.says)
       end
 
-      # The newest copy, got by zone transfer where the present host hands its zones over. Raises Wire errors.
+      # The newest copy, got by zone transfer where the present host hands its zones over. Raises
+      # Wire errors.
       def transfer(name, by:)
-        kept(name, *transferred(name).then do |zone, complete, says, left|
-          [zone, "transfer", complete, says, left]
-        end, by)
+        kept(
+          name,
+          *transferred(name).then do |zone, complete, says, left|
+            [zone, "transfer", complete, says, left]
+          end,
+          by
+        )
       end
 
-      # The best copy that the servers allow: by transfer, else along its NSEC records, else by probing. Raises Refused
-      # where none of them says anything.
+      # The best copy that the servers allow: by transfer, else along its NSEC records, else by
+      # probing. Raises Refused where none of them says anything.
       def best(name, by:)
         %w[transfer walk probe].each do |source|
           return call(name, source: source, by: by)
@@ -60,28 +80,61 @@ module SteadyMove
       def kept(name, zone, source, complete, says, left, by)
         raise Refused.new(:invalid, :zone_empty, name: name) if zone.all.empty?
 
-        copy = @app.carries.keep_copy(name, zone, source: source, complete: complete, says: says, left: left, by: by,
-          at: @app.now)
-        @app.journal.add("zone_got", at: @app.now, name: name, by: by,
-          says: Words.phrase("journal.zone_got", name: name, sets: Words.sets(copy.sets), by: by,
-            source: Words.say("records.sources.#{source}")))
+        copy =
+          @app.carries.keep_copy(
+            name,
+            zone,
+            source: source,
+            complete: complete,
+            says: says,
+            left: left,
+            by: by,
+            at: @app.now
+          )
+        @app.journal.add(
+          "zone_got",
+          at: @app.now,
+          name: name,
+          by: by,
+          says:
+            Words.phrase(
+              "journal.zone_got",
+              name: name,
+              sets: Words.sets(copy.sets),
+              by: by,
+              source: Words.say("records.sources.#{source}")
+            )
+        )
         copy
       end
 
       def from_file(name, text, keep)
         zone = Records::ZoneReader.read(text, origin: name, keep: keep, generate: false)
-        left = zone.problems.map { |e| [e.line, e.reason] } +
-          zone.ignored.map { |line, r| [line, Words.say("records.outside", at: r.name.to_host, name: name)] }
+        left =
+          zone.problems.map { |e| [e.line, e.reason] } +
+            zone.ignored.map do |line, r|
+              [line, Words.say("records.outside", at: r.name.to_host, name: name)]
+            end
         refuse_other_zone(zone, name)
         whole = zone.soa && zone.problems.empty?
-        [zone, whole ? true : false, phrase(whole ? "file" : "file_partly", zone, left: left.size), left]
+        [
+          zone,
+          whole ? true : false,
+          phrase(whole ? "file" : "file_partly", zone, left: left.size),
+          left
+        ]
       end
 
       # A zone for another name: nothing in it lies within.
       def refuse_other_zone(zone, name)
         return unless zone.all.empty? && zone.ignored.any?
 
-        raise Refused.new(:invalid, :zone_of_another, name: name, found: zone.ignored.first.last.name.to_host)
+        raise Refused.new(
+                :invalid,
+                :zone_of_another,
+                name: name,
+                found: zone.ignored.first.last.name.to_host
+              )
       end
 
       def from_table(name, text, keep)
@@ -91,9 +144,11 @@ module SteadyMove
           raise Refused.new(:invalid, :zone_unreadable, line: line, column: 1, reason: why)
         end
         note_services(name, found)
-        left = found.problems + found.aliases.map do |n, target|
-          [0, Words.say("records.alias", at: n.to_host, to: target)]
-        end
+        left =
+          found.problems +
+            found.aliases.map do |n, target|
+              [0, Words.say("records.alias", at: n.to_host, to: target)]
+            end
         whole = found.zone.records + found.aliases.flat_map { |owner, _| addresses(name, owner) }
         zone = Records::Zone.new(found.zone.origin, whole)
         [zone, nil, phrase("table", zone, assumed: found.assumed, left: left.size), left]
@@ -108,8 +163,11 @@ module SteadyMove
       # What of a table is a service of the host and no record is tied to the old account.
       def note_services(name, found)
         found.services.each do |_, at, type, value|
-          TiedServices.new(@app).found(name, kind: type.match?(/MAIL/) ? "mail_forwarding" : "web_forwarding",
-            detail: "#{at} → #{value}")
+          TiedServices.new(@app).found(
+            name,
+            kind: type.match?(/MAIL/) ? "mail_forwarding" : "web_forwarding",
+            detail: "#{at} → #{value}"
+          )
         end
       end
 
@@ -137,24 +195,42 @@ module SteadyMove
 
       def probed(name, more)
         server = talking(servers(name), name)
-        found = Records::Probing.run(Records::Name.parse(name), nonce: nonce,
-          more: more + known_labels(name)) do |at, type|
-          answer = @app.dns.query(server, at.to_s, type)
-          raise Wire::Refused.new(answer.rcode, "#{server}: #{answer.rcode}") unless %w[NOERROR
-            NXDOMAIN].include?(answer.rcode)
+        found =
+          Records::Probing.run(
+            Records::Name.parse(name),
+            nonce: nonce,
+            more: more + known_labels(name)
+          ) do |at, type|
+            answer = @app.dns.query(server, at.to_s, type)
+            unless %w[NOERROR NXDOMAIN].include?(answer.rcode)
+              raise Wire::Refused.new(answer.rcode, "#{server}: #{answer.rcode}")
+            end
 
-          [answer.rcode, answer.authoritative || answer.rcode == "NXDOMAIN" ? answer.answer : answer.authority]
-        end
-        [found.zone, false, phrase(found.wildcard ? "probe_wildcard" : "probe", found.zone, asked: found.asked), []]
+            [
+              answer.rcode,
+              answer.authoritative || answer.rcode == "NXDOMAIN" ? answer.answer : answer.authority
+            ]
+          end
+        [
+          found.zone,
+          false,
+          phrase(found.wildcard ? "probe_wildcard" : "probe", found.zone, asked: found.asked),
+          []
+        ]
       end
 
       def nonce = "sm-#{@app.random.rand(2**40).to_s(36)}"
 
       # Labels that earlier copies and the other names' zones of this desk have.
       def known_labels(name)
-        @app.carries.copies(name).first(2).flat_map do |held|
-          @app.carries.copy_of(name, id: held.id).zone.all.map { |s| s.name.to_s }
-        end.uniq
+        @app
+          .carries
+          .copies(name)
+          .first(2)
+          .flat_map do |held|
+            @app.carries.copy_of(name, id: held.id).zone.all.map { |s| s.name.to_s }
+          end
+          .uniq
       end
 
       def phrase(key, zone, **values)

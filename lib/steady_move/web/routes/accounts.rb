@@ -10,19 +10,23 @@ module SteadyMove
         # What the settings are shown with: how the newest mail's servers call themselves.
         module Helpers
           def ready(id)
-            account = desk.accounts.find(id) or raise Desk::Refused.new(:unknown, :no_account, id: id)
-            { checks: Views::AccountView.ready(Desk::DestinationChecks.new(desk).of(account)),
-              learnt: Desk::Habits.new(desk).learnt(id).map { |l| { key: l.key, says: l.says } } }
+            account = desk.accounts.find(id) or
+              raise Desk::Refused.new(:unknown, :no_account, id: id)
+            {
+              checks: Views::AccountView.ready(Desk::DestinationChecks.new(desk).of(account)),
+              learnt: Desk::Habits.new(desk).learnt(id).map { |l| { key: l.key, says: l.says } }
+            }
           end
 
           def settings_shown(of = desk) = of.settings.shown.merge(servers_seen: of.messages.servers)
         end
 
         on "accounts" do
-          { usual_destination: Desk::Destinations.usual(desk), accounts: desk.accounts.all.map do |a|
-            Views::AccountView.account(a)
-          end,
-            hosts: desk.accounts.hosts.map { |h| Views::AccountView.host(h) } }
+          {
+            usual_destination: Desk::Destinations.usual(desk),
+            accounts: desk.accounts.all.map { |a| Views::AccountView.account(a) },
+            hosts: desk.accounts.hosts.map { |h| Views::AccountView.host(h) }
+          }
         end
 
         on "addAccount" do
@@ -32,7 +36,8 @@ module SteadyMove
         end
 
         on "account" do
-          account = desk.accounts.find(asked[:id]) or raise Desk::Refused.new(:unknown, :no_account, id: asked[:id])
+          account = desk.accounts.find(asked[:id]) or
+            raise Desk::Refused.new(:unknown, :no_account, id: asked[:id])
           Views::AccountView.whole(account)
         end
 
@@ -65,8 +70,14 @@ module SteadyMove
 
         on "noteReady" do
           held = given["balance"]&.then { |b| Core::Money::Amount.new(b["minor"], b["currency"]) }
-          Desk::DestinationChecks.new(desk).note(asked[:id], given["key"], is: given["is"], suffix: given["suffix"],
-            balance: held, by: me)
+          Desk::DestinationChecks.new(desk).note(
+            asked[:id],
+            given["key"],
+            is: given["is"],
+            suffix: given["suffix"],
+            balance: held,
+            by: me
+          )
           ready(asked[:id])
         end
 
@@ -77,8 +88,11 @@ module SteadyMove
 
         on "keepLearnt" do
           habits = Desk::Habits.new(desk)
-          given["asks"] ? habits.asks(asked[:id], given["asks"],
-            by: me) : habits.keep_learnt(asked[:id], given["key"].to_s, by: me)
+          if given["asks"]
+            habits.asks(asked[:id], given["asks"], by: me)
+          else
+            habits.keep_learnt(asked[:id], given["key"].to_s, by: me)
+          end
           ready(asked[:id])
         end
 

@@ -14,12 +14,19 @@ module SteadyMove
           def notices = Desk::Notices.new(desk)
 
           def tokens_page(token: nil)
-            { tokens: tokens.of(person[:id]).map { |t| Views::Json.value(t) }, token: token,
-              roles: Desk::People::ROLES.select { |r| Desk::People.may?(person[:role], r) } }
+            {
+              tokens: tokens.of(person[:id]).map { |t| Views::Json.value(t) },
+              token: token,
+              roles: Desk::People::ROLES.select { |r| Desk::People.may?(person[:role], r) }
+            }
           end
 
           def hooks_page(secret: nil)
-            { hooks: hooks.all.map { |h| Views::Json.value(h) }, types: Desk::Webhooks::TYPES, secret: secret }
+            {
+              hooks: hooks.all.map { |h| Views::Json.value(h) },
+              types: Desk::Webhooks::TYPES,
+              secret: secret
+            }
           end
 
           def notices_page = { **notices.of(person[:id]), able: !desk.sender.nil? }
@@ -28,7 +35,8 @@ module SteadyMove
         on("myTokens") { tokens_page }
 
         on "newToken" do
-          token = tokens.make(person, title: given["title"], role: given["role"], days: given["days"])
+          token =
+            tokens.make(person, title: given["title"], role: given["role"], days: given["days"])
           headers "Cache-Control" => "no-store"
           tokens_page(token: token)
         end

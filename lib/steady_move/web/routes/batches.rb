@@ -20,8 +20,10 @@ module SteadyMove
             moves = desk.moves.find_all(members.filter_map(&:move_id))
             cards = cards_of(moves).to_h { |c| [c[:id], c] }
             spread = desk.forecasts.together(moves.select(&:open))
-            Views::BatchView.sheet(batch, members, cards, batch_lines(id)).merge(left_out: left_out,
-              **spread_shown(spread, asked[:by] && Contract.instant(asked[:by])))
+            Views::BatchView.sheet(batch, members, cards, batch_lines(id)).merge(
+              left_out: left_out,
+              **spread_shown(spread, asked[:by] && Contract.instant(asked[:by]))
+            )
           end
 
           def batch_lines(id) = desk.journal.numbered(desk.batches.lines(id, LINES))
@@ -40,18 +42,26 @@ module SteadyMove
         end
 
         on "compare" do
-          found = Desk::Comparison.new(desk).of(given["names"].uniq, years: given.fetch("years", 5),
-            privacy: given["privacy"] == true)
+          found =
+            Desk::Comparison.new(desk).of(
+              given["names"].uniq,
+              years: given.fetch("years", 5),
+              privacy: given["privacy"] == true
+            )
           Views::BatchView.comparison(found)
         end
 
         on "batches" do
           counts = desk.batches.counts
-          by_move = desk.batches.by_move.group_by(&:last).transform_values { |pairs| pairs.map(&:first) }
+          by_move =
+            desk.batches.by_move.group_by(&:last).transform_values { |pairs| pairs.map(&:first) }
           moves = desk.moves.find_all(by_move.values.flatten).to_h { |m| [m.id, m] }
-          { batches: desk.batches.all.map do |b|
-            Views::BatchView.line(b, counts[b.id], moves.values_at(*by_move[b.id]))
-          end }
+          {
+            batches:
+              desk.batches.all.map do |b|
+                Views::BatchView.line(b, counts[b.id], moves.values_at(*by_move[b.id]))
+              end
+          }
         end
 
         on "newBatch" do
@@ -83,7 +93,9 @@ module SteadyMove
 
         on "rehearseBatch" do
           batch = batches.find(asked[:id])
-          batch_job(Desk::Rehearsing::RUNS) { |job| Desk::Rehearsing.new(desk).of(batch) { job.done += 1 } }
+          batch_job(Desk::Rehearsing::RUNS) do |job|
+            Desk::Rehearsing.new(desk).of(batch) { job.done += 1 }
+          end
         end
 
         on "startBatch" do

@@ -3,14 +3,17 @@
 module SteadyMove
   module Web
     module Routes
-      # A person's calendar feed: its secret address, and the feed itself, for which the address is all that is asked.
+      # A person's calendar feed: its secret address, and the feed itself, for which the address is
+      # all that is asked.
       module Calendars
         extend Answers
 
         # The address as it is told once.
         module Helpers
           def calendars = Desk::Calendars.new(desk)
-          def own_address = desk.address || "#{request.scheme}://#{request.host_with_port}#{request.script_name}"
+          def own_address
+            desk.address || "#{request.scheme}://#{request.host_with_port}#{request.script_name}"
+          end
           def calendar_shown = { made_at: Views::Json.time(calendars.made_at(person[:id])) }
         end
 

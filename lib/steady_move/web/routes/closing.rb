@@ -14,12 +14,18 @@ module SteadyMove
           def ledger_page = Views::LedgerView.page(desk, ledger_found)
           def move_report(id) = Desk::ClosingReport.new(desk).of_move(id)
           def batch_report(id) = Desk::ClosingReport.new(desk).of_batch(id)
-          def given_amount = Core::Money::Amount.new(*given["amount"].values_at("minor", "currency"))
+          def given_amount
+            Core::Money::Amount.new(*given["amount"].values_at("minor", "currency"))
+          end
 
           def closing_text
             texts = Desk::ClosingText.new(desk)
             id = asked[:ref]
-            asked[:kind] == "move" ? texts.of_move(move_report(id)) : texts.of_batch(batch_report(id))
+            if asked[:kind] == "move"
+              texts.of_move(move_report(id))
+            else
+              texts.of_batch(batch_report(id))
+            end
           end
 
           def closing_files = Desk::ClosingFiles.new(desk)
@@ -35,8 +41,14 @@ module SteadyMove
         end
 
         on "noteLedger" do
-          ledger.note(given["kind"], moves: given["moves"], account: given["account"], amount: given_amount,
-            number: given["number"], by: me)
+          ledger.note(
+            given["kind"],
+            moves: given["moves"],
+            account: given["account"],
+            amount: given_amount,
+            number: given["number"],
+            by: me
+          )
           ledger_page
         end
 
@@ -45,15 +57,24 @@ module SteadyMove
           ledger_page
         end
 
-        on("closing") { Views::ClosingView.move(move_report(asked[:id]), Desk::ClosingText.new(desk)) }
-
-        on "settleLeft" do
-          Desk::LeftBehind.new(desk).settle(asked[:id], given["key"], state: given["state"], reason: given["reason"],
-            by: me)
+        on("closing") do
           Views::ClosingView.move(move_report(asked[:id]), Desk::ClosingText.new(desk))
         end
 
-        on("batchClosing") { Views::ClosingView.batch(batch_report(asked[:id]), Desk::ClosingText.new(desk)) }
+        on "settleLeft" do
+          Desk::LeftBehind.new(desk).settle(
+            asked[:id],
+            given["key"],
+            state: given["state"],
+            reason: given["reason"],
+            by: me
+          )
+          Views::ClosingView.move(move_report(asked[:id]), Desk::ClosingText.new(desk))
+        end
+
+        on("batchClosing") do
+          Views::ClosingView.batch(batch_report(asked[:id]), Desk::ClosingText.new(desk))
+        end
 
         on "closingPage" do
           content_type "text/html", charset: "utf-8"

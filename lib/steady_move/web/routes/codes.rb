@@ -12,13 +12,17 @@ module SteadyMove
           def safe = Desk::CodeSafe.new(desk)
 
           def held_codes
-            { codes: safe.all.map { |h| Views::Json.value(h.to_h).merge(Views::Json.name(h.name)) } }
+            {
+              codes: safe.all.map { |h| Views::Json.value(h.to_h).merge(Views::Json.name(h.name)) }
+            }
           end
         end
 
         on("codes") { held_codes }
         on("previewCodes") { { lines: safe.preview(given["text"]).map(&:to_h) } }
-        on("keepCodes") { { lines: safe.keep(given["text"], by: me, only: given["only"]).map(&:to_h) } }
+        on("keepCodes") do
+          { lines: safe.keep(given["text"], by: me, only: given["only"]).map(&:to_h) }
+        end
 
         on "revealCode" do
           headers "Cache-Control" => "no-store"

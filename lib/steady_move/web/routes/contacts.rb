@@ -13,7 +13,13 @@ module SteadyMove
         end
 
         on "repairContact" do
-          done = Desk::Contacts.new(desk).repair(judged(asked[:name]), given["choice"], given["email"], by: me)
+          done =
+            Desk::Contacts.new(desk).repair(
+              judged(asked[:name]),
+              given["choice"],
+              given["email"],
+              by: me
+            )
           { done: done.done, hand: Views::ManualStepsView.hand(done.hand), mailto: done.mailto }
         end
       end

@@ -12,22 +12,38 @@ module SteadyMove
           def axis_row(row)
             state = row.move.state
             words = words_of(row.move)
-            { id: row.move.id, **Views::Json.name(row.move.name), from: words[:from], to: words[:to], batch: row.batch,
-              stage: state.stage, turn: state.turn, late: row.late, ends: Views::Json.time(row.ends),
+            {
+              id: row.move.id,
+              **Views::Json.name(row.move.name),
+              from: words[:from],
+              to: words[:to],
+              batch: row.batch,
+              stage: state.stage,
+              turn: state.turn,
+              late: row.late,
+              ends: Views::Json.time(row.ends),
               started_at: Views::Json.time(row.move.started_at),
-              finish: row.range.range.map { |t| Views::Json.time(t) } }
+              finish: row.range.range.map { |t| Views::Json.time(t) }
+            }
           end
 
           def approvals = Desk::Approvals.new(desk)
 
           def approvals_page(problems: {})
             moves = desk.moves.open
-            { places: approvals.due(moves).map { |p| p.to_h.merge(items: p.items.map { |i| approval(i) }) },
+            {
+              places:
+                approvals
+                  .due(moves)
+                  .map { |p| p.to_h.merge(items: p.items.map { |i| approval(i) }) },
               coming: approvals.coming(moves).map { |c| coming(c) },
-              problems: problems.map { |id, says| { move_id: id, says: says } } }
+              problems: problems.map { |id, says| { move_id: id, says: says } }
+            }
           end
 
-          def approval(item) = item.to_h.merge(Views::Json.name(item.name), ends: Views::Json.time(item.ends))
+          def approval(item)
+            item.to_h.merge(Views::Json.name(item.name), ends: Views::Json.time(item.ends))
+          end
 
           def coming(item)
             item.to_h.merge(Views::Json.name(item.name), expected: Views::Json.time(item.expected))
@@ -37,21 +53,34 @@ module SteadyMove
 
           def status_shown(address: nil)
             kind, ref = asked.values_at(:kind, :ref)
-            { text: status_pages.text(kind, ref), made_at: Views::Json.time(status_pages.made_at(kind, ref)),
-              address: address }
+            {
+              text: status_pages.text(kind, ref),
+              made_at: Views::Json.time(status_pages.made_at(kind, ref)),
+              address: address
+            }
           end
         end
 
         on "axis" do
-          rows = Desk::Axis.new(desk).rows(**asked.slice(:turn, :account, :batch), late: asked[:late] == true)
+          rows =
+            Desk::Axis.new(desk).rows(
+              **asked.slice(:turn, :account, :batch),
+              late: asked[:late] == true
+            )
           { now: Views::Json.time(now), rows: rows.map { |r| axis_row(r) } }
         end
 
         on "tracks" do
           ids = asked[:ids].split(",").map(&:to_i)
-          { tracks: Desk::Axis.new(desk).tracks(ids).map do |id, blocks|
-            { id: id, blocks: blocks.map { |b| Views::Json.value(b.to_h) } }
-          end }
+          {
+            tracks:
+              Desk::Axis
+                .new(desk)
+                .tracks(ids)
+                .map do |id, blocks|
+                  { id: id, blocks: blocks.map { |b| Views::Json.value(b.to_h) } }
+                end
+          }
         end
 
         on("approvals") { approvals_page }
@@ -63,7 +92,8 @@ module SteadyMove
         end
 
         on "lateLetter" do
-          move = desk.moves.find(asked[:id]) or raise Desk::Refused.new(:unknown, :no_move, id: asked[:id])
+          move = desk.moves.find(asked[:id]) or
+            raise Desk::Refused.new(:unknown, :no_move, id: asked[:id])
           draft = Desk::LateLetter.new(desk).of(move, by: me)
           { to: draft.to, subject: draft.subject, text: draft.text, mailto: draft.mailto }
         end

@@ -11,8 +11,12 @@ module SteadyMove
         module Helpers
           def people_page
             invited = application.people.invitations.open
-            { people: application.people.all, roles: Desk::People::ROLES,
-              invitations: invited.map { |i| i.merge(expires_at: Views::Json.time(Time.at(i[:expires_at]))) } }
+            {
+              people: application.people.all,
+              roles: Desk::People::ROLES,
+              invitations:
+                invited.map { |i| i.merge(expires_at: Views::Json.time(Time.at(i[:expires_at]))) }
+            }
           end
         end
 
@@ -22,7 +26,9 @@ module SteadyMove
           { email: given["email"].downcase }
         end
 
-        on("acceptInvitation") { { email: application.people.invitations.accept(given["word"], given["password"]) } }
+        on("acceptInvitation") do
+          { email: application.people.invitations.accept(given["word"], given["password"]) }
+        end
         on("people") { people_page }
 
         on "invite" do
@@ -53,7 +59,8 @@ module SteadyMove
         end
 
         on "limitPerson" do
-          limit = given["limit"]&.then { |a| Core::Money::Amount.new(*a.values_at("minor", "currency")) }
+          limit =
+            given["limit"]&.then { |a| Core::Money::Amount.new(*a.values_at("minor", "currency")) }
           Desk::Spending.new(desk).limit_person(asked[:id], limit, by: me)
           people_page
         end

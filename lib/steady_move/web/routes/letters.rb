@@ -14,9 +14,12 @@ module SteadyMove
           # Anew with the reference that an earlier look at it gave.
           def draft(given)
             known = { by: me, message_id: given["message_id"] }
-            ready = if given["reminds"] then letters.reminder(given["reminds"], **known)
-            else letters.draft(given["account"], reference: given["reference"], **known)
-            end
+            ready =
+              if given["reminds"]
+                letters.reminder(given["reminds"], **known)
+              else
+                letters.draft(given["account"], reference: given["reference"], **known)
+              end
             ready or raise Desk::Refused.new(:not_now, :nothing_to_write)
           end
         end
@@ -26,8 +29,14 @@ module SteadyMove
         on "sendLetter" do
           reminds = given["reminds"]
           account = reminds ? desk.letters.find(reminds)&.fetch(:account_id) : given["account"]
-          letters.send(draft(given), account_id: account, by: me, how: given["how"], text: given["text"],
-            reminds: reminds)
+          letters.send(
+            draft(given),
+            account_id: account,
+            by: me,
+            how: given["how"],
+            text: given["text"],
+            reminds: reminds
+          )
           done
         end
       end

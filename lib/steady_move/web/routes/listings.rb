@@ -17,18 +17,29 @@ module SteadyMove
             moment = now
             at = Contract.instant(asked[:at]) || moment
             accounts = desk.accounts.all.to_h { |a| [a.id, a] }
-            [at, *desk.portfolio.snapshots(at: at, now: moment, to: asked[:to], patience: patience), accounts, moment]
+            [
+              at,
+              *desk.portfolio.snapshots(at: at, now: moment, to: asked[:to], patience: patience),
+              accounts,
+              moment
+            ]
           end
 
-          def query(accounts, **more) = Desk::NamesQuery.new(asked.merge(more), Desk::NamesQuery.titles(accounts))
+          def query(accounts, **more)
+            Desk::NamesQuery.new(asked.merge(more), Desk::NamesQuery.titles(accounts))
+          end
 
           # All that pass the filter, or those that are named: [Found, accounts, instant].
           def everything
             at, snapshot, was, accounts = listed(patience: 120)
             names = asked[:names]&.split(",")
-            found = query(accounts, offset: 0, limit: snapshot.list.size, **(names ? { names: names } : {})).call(
-              snapshot, was
-            )
+            found =
+              query(
+                accounts,
+                offset: 0,
+                limit: snapshot.list.size,
+                **(names ? { names: names } : {})
+              ).call(snapshot, was)
             [found, accounts, at]
           end
         end
@@ -38,26 +49,43 @@ module SteadyMove
           next working(snapshot) if snapshot.is_a?(Desk::Portfolio::Working)
 
           content_type :json
-          application.lists.fetch([snapshot.version, was.version, at.to_i, moment.to_i, asked]) do
-            found = query(accounts).call(snapshot, was)
-            JSON.generate(Views::NameList.page(found, accounts, at: at, now: moment, offset: asked.fetch(:offset, 0)))
-          end
+          application
+            .lists
+            .fetch([snapshot.version, was.version, at.to_i, moment.to_i, asked]) do
+              found = query(accounts).call(snapshot, was)
+              JSON.generate(
+                Views::NameList.page(
+                  found,
+                  accounts,
+                  at: at,
+                  now: moment,
+                  offset: asked.fetch(:offset, 0)
+                )
+              )
+            end
         end
 
         on "namesTable" do
           found, accounts, at = everything
           content_type "text/csv", charset: "utf-8"
-          attachment "names-#{at.strftime('%Y-%m-%d')}.csv"
+          attachment "names-#{at.strftime("%Y-%m-%d")}.csv"
           Desk::NameTable.text(found, accounts, at)
         end
 
         on "report" do
           found, accounts, at = everything
-          raise Problem.say(422, :report_too_long, most: REPORT_MOST, count: found.total) if found.total > REPORT_MOST
+          if found.total > REPORT_MOST
+            raise Problem.say(422, :report_too_long, most: REPORT_MOST, count: found.total)
+          end
 
           content_type "text/html", charset: "utf-8"
-          Views::Report.page(found.rows.map { |e| judged(e.ascii) }, accounts, gates: Desk::Gates.new(desk, asked[:to]),
-            at: at, now: now)
+          Views::Report.page(
+            found.rows.map { |e| judged(e.ascii) },
+            accounts,
+            gates: Desk::Gates.new(desk, asked[:to]),
+            at: at,
+            now: now
+          )
         end
       end
     end

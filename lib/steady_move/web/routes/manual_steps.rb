@@ -14,9 +14,15 @@ module SteadyMove
 
           # Orders that were placed at a registrar's pages, with what was told there.
           def ordered(steps, told)
-            charged = told["charged"]&.then { |c| Core::Money::Amount.new(c["minor"], c["currency"]) }
-            Desk::OrderDesk.new(desk).ordered(steps, by: me, number: told["number"], charged: charged,
-              accept_price: told["accept_price"] == true)
+            charged =
+              told["charged"]&.then { |c| Core::Money::Amount.new(c["minor"], c["currency"]) }
+            Desk::OrderDesk.new(desk).ordered(
+              steps,
+              by: me,
+              number: told["number"],
+              charged: charged,
+              accept_price: told["accept_price"] == true
+            )
             done
           end
 
@@ -41,8 +47,13 @@ module SteadyMove
         end
 
         on "settleLeavings" do
-          Desk::LeftBehind.new(desk).settle_all(given["moves"], given["key"], state: given["state"], by: me,
-            reason: given["reason"])
+          Desk::LeftBehind.new(desk).settle_all(
+            given["moves"],
+            given["key"],
+            state: given["state"],
+            by: me,
+            reason: given["reason"]
+          )
           done
         end
 
@@ -53,19 +64,29 @@ module SteadyMove
 
         # The codes are on their way to a clipboard: nobody keeps the answer.
         on "orderList" do
-          text, apart = Desk::OrderDesk.new(desk).list(given["account"], by: me, ids: given["moves"])
+          text, apart =
+            Desk::OrderDesk.new(desk).list(given["account"], by: me, ids: given["moves"])
           headers "Cache-Control" => "no-store"
           { text: text, apart: apart }
         end
 
         on "orderRefused" do
-          Desk::OrderDesk.new(desk).refused(given["move"], why: given["why"], words: given["words"], by: me)
+          Desk::OrderDesk.new(desk).refused(
+            given["move"],
+            why: given["why"],
+            words: given["words"],
+            by: me
+          )
           done
         end
 
         on "consent" do
-          manual_steps.consent(given["moves"], given_by: given["given_by"], ends: Contract.instant(given["until"]),
-            by: me)
+          manual_steps.consent(
+            given["moves"],
+            given_by: given["given_by"],
+            ends: Contract.instant(given["until"]),
+            by: me
+          )
           done
         end
 

@@ -13,7 +13,9 @@ module SteadyMove
         module Helpers
           def cards_of(moves)
             looks = desk.schedule.looks(moves.map(&:id))
-            moves.map { |m| Views::MoveView.card(m, words_of(m), looks, now, in_short, range_of(m)) }
+            moves.map do |m|
+              Views::MoveView.card(m, words_of(m), looks, now, in_short, range_of(m))
+            end
           end
 
           def in_short = Desk::InShort.new(desk)
@@ -23,24 +25,33 @@ module SteadyMove
           def move_sheet(id)
             move = desk.moves.find(id) or raise Desk::Refused.new(:unknown, :no_move, id: id)
             instructions = Desk::Instructions.new(desk)
-            Views::MoveView.sheet(move, words_of(move), desk.schedule.looks([id]), now, in_short,
+            Views::MoveView.sheet(
+              move,
+              words_of(move),
+              desk.schedule.looks([id]),
+              now,
+              in_short,
               range_of(move),
               code_state: desk.codes.state_of(id),
-              hands: ->(state) {
-                instructions.of(move, state)
-              }).merge(left_open: move.open ? 0 : Desk::LeftBehind.new(desk).count(move))
+              hands: ->(state) { instructions.of(move, state) }
+            ).merge(left_open: move.open ? 0 : Desk::LeftBehind.new(desk).count(move))
           end
 
           # Whom a move may be handed to; only those are told who may do it.
           def takers
             return [] unless Desk::People.may?(person[:role], "mover")
 
-            application.people.all.map { |p| p[:email] if Desk::People.may?(p[:role], "mover") }.compact
+            application
+              .people
+              .all
+              .map { |p| p[:email] if Desk::People.may?(p[:role], "mover") }
+              .compact
           end
 
           def planning = Desk::Planning.new(desk)
 
-          # The price that somebody saw and agreed to: an Amount, nil where none was known, :any where none was sent.
+          # The price that somebody saw and agreed to: an Amount, nil where none was known, :any
+          # where none was sent.
           def accepted
             return :any unless given.key?("price")
 
@@ -59,10 +70,15 @@ module SteadyMove
         end
 
         on "propose" do
-          found = planning.propose(given["name"], to: given["to"],
-            **chosen) or raise Desk::Refused.new(:invalid, :nothing_to_move)
-          Views::MoveView.proposal(found, Desk::MoveWords.of(found.plan, desk.accounts), now,
-            desk.forecasts.of_plan(found.plan), uptime: in_short.uptime(found.plan))
+          found = planning.propose(given["name"], to: given["to"], **chosen) or
+            raise Desk::Refused.new(:invalid, :nothing_to_move)
+          Views::MoveView.proposal(
+            found,
+            Desk::MoveWords.of(found.plan, desk.accounts),
+            now,
+            desk.forecasts.of_plan(found.plan),
+            uptime: in_short.uptime(found.plan)
+          )
         end
 
         on "startMove" do
@@ -73,8 +89,14 @@ module SteadyMove
         end
 
         on "prepareName" do
-          id = Desk::Preparing.new(desk).start(given["name"], parts: given["parts"], by: me,
-            ends: Contract.instant(given["until"]), leaves_to: given["leaves_to"])
+          id =
+            Desk::Preparing.new(desk).start(
+              given["name"],
+              parts: given["parts"],
+              by: me,
+              ends: Contract.instant(given["until"]),
+              leaves_to: given["leaves_to"]
+            )
           nudge
           status 201
           { id: id }
@@ -90,23 +112,39 @@ module SteadyMove
 
         # Who else has this sheet open; and who has it in hand.
         on "here" do
-          move = desk.moves.find(asked[:id]) or raise Desk::Refused.new(:unknown, :no_move, id: asked[:id])
-          { others: application.presence.here(move.id, me), keeper: Desk::HandsOn.of(move),
-            people: takers }
+          move = desk.moves.find(asked[:id]) or
+            raise Desk::Refused.new(:unknown, :no_move, id: asked[:id])
+          {
+            others: application.presence.here(move.id, me),
+            keeper: Desk::HandsOn.of(move),
+            people: takers
+          }
         end
 
         on "handOn" do
           role = application.people.all.find { |p| p[:email] == given["to"].downcase }&.fetch(:role)
-          Desk::HandsOn.new(desk).to(asked[:id], given["to"].downcase, role: role, note: given["note"], by: me)
+          Desk::HandsOn.new(desk).to(
+            asked[:id],
+            given["to"].downcase,
+            role: role,
+            note: given["note"],
+            by: me
+          )
           move_sheet(asked[:id])
         end
 
         on "moves" do
           limit = asked.fetch(:limit, PAGE)
           open = { "open" => true, "ended" => false }[asked[:state]]
-          moves = desk.moves.page(before: asked[:before], limit: limit, turn: asked[:turn], open: open,
-            account: asked[:account],
-            words: asked[:q])
+          moves =
+            desk.moves.page(
+              before: asked[:before],
+              limit: limit,
+              turn: asked[:turn],
+              open: open,
+              account: asked[:account],
+              words: asked[:q]
+            )
           { moves: cards_of(moves), next: moves.size == limit ? moves.last.id : nil }
         end
 

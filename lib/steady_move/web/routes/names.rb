@@ -8,10 +8,14 @@ module SteadyMove
         extend Answers
 
         on "pricesAhead" do
-          rows = Desk::PriceComparison.new(desk).of(asked[:name], privacy: asked[:privacy] == true) or
+          rows =
+            Desk::PriceComparison.new(desk).of(asked[:name], privacy: asked[:privacy] == true) or
             raise Desk::Refused.new(:unknown, :not_held, name: asked[:name])
           rates = desk.settings.rates
-          { rates: rates && { to: rates.to, date: rates.date }, rows: rows.map { |r| Views::MoveView.price_row(r) } }
+          {
+            rates: rates && { to: rates.to, date: rates.date },
+            rows: rows.map { |r| Views::MoveView.price_row(r) }
+          }
         end
 
         HISTORY = 50
@@ -22,7 +26,12 @@ module SteadyMove
         module Helpers
           def judged(name)
             account!(asked[:to], "to") if asked[:to]
-            found = Desk::Judging.new(desk).one(name, at: Contract.instant(asked[:at]) || now, to: asked[:to])
+            found =
+              Desk::Judging.new(desk).one(
+                name,
+                at: Contract.instant(asked[:at]) || now,
+                to: asked[:to]
+              )
             found or raise Desk::Refused.new(:unknown, :not_held, name: name)
           end
 
@@ -30,14 +39,25 @@ module SteadyMove
             found = judged(name)
             people = Desk::Contacts.new(desk)
             history = desk.journal.page(name: name, limit: HISTORY)
-            sheet = Views::NameView.sheet(found, history, problems: problems, go: planning.going(found, to: asked[:to]),
-              gate: Desk::Gates.new(desk, asked[:to]).of_judged(found),
-              ahead: ahead(found), old_after: desk.facts_age)
-            sheet.merge(contacts: Views::NameView.contacts(people.cards(found), people.choices(found)),
+            sheet =
+              Views::NameView.sheet(
+                found,
+                history,
+                problems: problems,
+                go: planning.going(found, to: asked[:to]),
+                gate: Desk::Gates.new(desk, asked[:to]).of_judged(found),
+                ahead: ahead(found),
+                old_after: desk.facts_age
+              )
+            sheet.merge(
+              contacts: Views::NameView.contacts(people.cards(found), people.choices(found)),
               carry_host: Desk::CarryHosts.chosen(desk, name, to: asked[:to])&.id,
-              stray: stray_of(name), moves: moves_of(name), mail: mail_of(name),
+              stray: stray_of(name),
+              moves: moves_of(name),
+              mail: mail_of(name),
               history_goes_on: history.size == HISTORY,
-              obstacles: Desk::Obstacles.new(desk).of(name, to: asked[:to]))
+              obstacles: Desk::Obstacles.new(desk).of(name, to: asked[:to])
+            )
           end
 
           def ahead(found)
@@ -51,26 +71,48 @@ module SteadyMove
           end
 
           def moves_of(name)
-            desk.moves.of_name(name).map do |m|
-              { id: m.id, stage: m.state.stage, open: m.open, **words_of(m).slice(:from, :to),
-                started_at: Views::Json.time(m.started_at), result: in_short.result(m) }
-            end
+            desk
+              .moves
+              .of_name(name)
+              .map do |m|
+                {
+                  id: m.id,
+                  stage: m.state.stage,
+                  open: m.open,
+                  **words_of(m).slice(:from, :to),
+                  started_at: Views::Json.time(m.started_at),
+                  result: in_short.result(m)
+                }
+              end
           end
 
           def mail_of(name)
-            desk.messages.of_name(name, most: MAIL).map do |m|
-              { uid: m[:uid], subject: m[:subject].to_s, at: Views::Json.seconds(m[:at]),
-                kind: Words.say("post.kinds.#{m[:kind]}"), trust: m[:trust] }
-            end
+            desk
+              .messages
+              .of_name(name, most: MAIL)
+              .map do |m|
+                {
+                  uid: m[:uid],
+                  subject: m[:subject].to_s,
+                  at: Views::Json.seconds(m[:at]),
+                  kind: Words.say("post.kinds.#{m[:kind]}"),
+                  trust: m[:trust]
+                }
+              end
           end
         end
 
         on "noteKinds" do
-          kinds = Desk::Notes::KINDS.map do |key, kind|
-            choice = kind.is_a?(Array)
-            { key: key, title: Words.say("notes.kinds.#{key}").sub(/\A\w/, &:upcase), kind: choice ? "choice" : kind,
-              of: choice ? kind : [] }
-          end
+          kinds =
+            Desk::Notes::KINDS.map do |key, kind|
+              choice = kind.is_a?(Array)
+              {
+                key: key,
+                title: Words.say("notes.kinds.#{key}").sub(/\A\w/, &:upcase),
+                kind: choice ? "choice" : kind,
+                of: choice ? kind : []
+              }
+            end
           { kinds: kinds }
         end
 
@@ -96,7 +138,13 @@ module SteadyMove
         # All that a sheet shows bumps the name's revision, or the places' stamp.
         on "name" do
           content_type :json
-          key = [:sheet, *asked.values_at(:name, :to), asked[:at] || now.to_i, now.to_i, desk.names.marks]
+          key = [
+            :sheet,
+            *asked.values_at(:name, :to),
+            asked[:at] || now.to_i,
+            now.to_i,
+            desk.names.marks
+          ]
           application.lists.fetch(key) { JSON.generate(name_sheet(asked[:name])) }
         end
 

@@ -16,12 +16,18 @@ module SteadyMove
         module Helpers
           def changes
             lately, most = CHANGES
-            lines = desk.journal.page(type: "record-changed", limit: most).select { |e| e.at >= now - lately }
-            lines.map { |e| { **Views::Json.name(e.name), at: Views::Json.time(e.at), says: Words.retold(e) } }
+            lines =
+              desk
+                .journal
+                .page(type: "record-changed", limit: most)
+                .select { |e| e.at >= now - lately }
+            lines.map do |e|
+              { **Views::Json.name(e.name), at: Views::Json.time(e.at), says: Words.retold(e) }
+            end
           end
 
-          # What wants somebody soonest first: what can still be decided before its deadline, then what is stuck, then
-          # the rest by when something is expected. ISO instants sort as text.
+          # What wants somebody soonest first: what can still be decided before its deadline, then
+          # what is stuck, then the rest by when something is expected. ISO instants sort as text.
           def pressing(card)
             rank = card[:can_approve] && card[:until] ? 0 : card[:phase] == "stuck" ? 1 : 2
             [rank, card[:until] || card[:look_at] || "~", card[:id]]
@@ -56,25 +62,36 @@ module SteadyMove
 
         on "secureStray" do
           safety = Desk::StraySafety.new(desk)
-          given["code_set"] ? safety.said_code(asked[:name], by: me) : safety.secure(asked[:name], by: me)
+          if given["code_set"]
+            safety.said_code(asked[:name], by: me)
+          else
+            safety.secure(asked[:name], by: me)
+          end
           { strays: strays }
         end
 
         on "desk" do
           cards = cards_of(desk.moves.open).sort_by { |c| pressing(c) }
-          { now: Views::Json.time(now), strays: strays, lanes: Core::Moves::State::TURNS.to_h do |t|
-            [t, cards.select do |c|
-              c[:turn] == t
-            end]
-          end,
-            changes: changes, ended: cards_of(desk.moves.ended(ENDED)) }
+          {
+            now: Views::Json.time(now),
+            strays: strays,
+            lanes: Core::Moves::State::TURNS.to_h { |t| [t, cards.select { |c| c[:turn] == t }] },
+            changes: changes,
+            ended: cards_of(desk.moves.ended(ENDED))
+          }
         end
 
         on "journal" do
-          lines = desk.journal.page(**asked.slice(:before, :name, :type), limit: asked.fetch(:limit, 50),
-            move_id: asked[:move])
-          { lines: lines.map { |e| Views::EventView.line(e) }, next: lines.size == asked.fetch(:limit,
-            50) ? lines.last.seq : nil }
+          lines =
+            desk.journal.page(
+              **asked.slice(:before, :name, :type),
+              limit: asked.fetch(:limit, 50),
+              move_id: asked[:move]
+            )
+          {
+            lines: lines.map { |e| Views::EventView.line(e) },
+            next: lines.size == asked.fetch(:limit, 50) ? lines.last.seq : nil
+          }
         end
       end
     end

@@ -11,23 +11,48 @@ module SteadyMove
         module Helpers
           def own_page(session_id = person[:session][:id])
             own = application.people.factors.of(person[:id])
-            { email: me, role: person[:role], second_factor: application.people.factors.any?(person[:id]),
-              authenticator: own[:authenticator], recovery_codes: own[:recovery_codes],
-              passkeys: own[:passkeys].map do |k|
-                { id: k[:webauthn_id], title: k[:title], last_use: Views::Json.time(k[:last_use]) }
-              end,
-              sessions: application.people.sessions.of(person[:id]).map { |row| shown_session(row, session_id) } }
+            {
+              email: me,
+              role: person[:role],
+              second_factor: application.people.factors.any?(person[:id]),
+              authenticator: own[:authenticator],
+              recovery_codes: own[:recovery_codes],
+              passkeys:
+                own[:passkeys].map do |k|
+                  {
+                    id: k[:webauthn_id],
+                    title: k[:title],
+                    last_use: Views::Json.time(k[:last_use])
+                  }
+                end,
+              sessions:
+                application
+                  .people
+                  .sessions
+                  .of(person[:id])
+                  .map { |row| shown_session(row, session_id) }
+            }
           end
 
           def shown_session(row, this)
-            { id: row[:id], this: row[:id] == this, began_at: Views::Json.time(Time.at(row[:began_at])),
-              seen_at: Views::Json.time(Time.at(row[:seen_at])), agent: row[:agent], address: row[:address] }
+            {
+              id: row[:id],
+              this: row[:id] == this,
+              began_at: Views::Json.time(Time.at(row[:began_at])),
+              seen_at: Views::Json.time(Time.at(row[:seen_at])),
+              agent: row[:agent],
+              address: row[:address]
+            }
           end
 
           # A new session for whoever is signed in, under a new key.
           def session_anew
             sessions = application.people.sessions
-            session[SignIn::KEY] = sessions.begin(person[:id], agent: request.user_agent, address: request.ip)
+            session[SignIn::KEY] = sessions.begin(
+              person[:id],
+              agent: request.user_agent,
+              address: request.ip
+            )
             sessions.find(person[:id], session[SignIn::KEY])[:id]
           end
         end
@@ -56,20 +81,25 @@ module SteadyMove
           own_page
         end
 
-        # Nobody can tell from the answer, nor from how long it takes, whether there is such a person.
+        # Nobody can tell from the answer, nor from how long it takes, whether there is such a
+        # person.
         on "forgotPassword" do
           raise Problem.say(409, :no_mail_for_passwords) unless desk.sender
 
           email = given["email"]
           page = "#{application.address}/new-password"
-          application.jobs.start(by: email, of: 1, patience: 0) do
-            application.people.password_words.mail(email, address: page) || true
-          end
+          application
+            .jobs
+            .start(by: email, of: 1, patience: 0) do
+              application.people.password_words.mail(email, address: page) || true
+            end
           status 202
           { says: Words.say("web.password_mailed") }
         end
 
-        on("newPassword") { { email: application.people.password_words.use(given["word"], given["password"]) } }
+        on("newPassword") do
+          { email: application.people.password_words.use(given["word"], given["password"]) }
+        end
       end
     end
   end

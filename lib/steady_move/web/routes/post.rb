@@ -13,17 +13,29 @@ module SteadyMove
         module Helpers
           def post_page(after: nil, limit: PAGE)
             page = desk.messages.page(after: after, limit: limit)
-            asking = after ? [] : desk.messages.page(kinds: Core::Post::Lexicon::ASKING, limit: PAGE)
+            asking =
+              after ? [] : desk.messages.page(kinds: Core::Post::Lexicon::ASKING, limit: PAGE)
             over = over_among(page + asking)
-            { messages: (page | asking).map { |m| shown(m, over) }, held: desk.messages.count,
-              kinds: Views::PostView.kinds, reading: application.runner.post.progress&.to_h,
-              next: page.size == limit ? [page.last[:at].to_i, page.last[:uid]].join("-") : nil }
+            {
+              messages: (page | asking).map { |m| shown(m, over) },
+              held: desk.messages.count,
+              kinds: Views::PostView.kinds,
+              reading: application.runner.post.progress&.to_h,
+              next: page.size == limit ? [page.last[:at].to_i, page.last[:uid]].join("-") : nil
+            }
           end
 
           def shown(row, over, **how)
             codes = row[:has_codes] ? desk.messages.codes(row[:uid])["candidates"] : []
-            Views::PostView.message(row, now, over, codes: codes, stray: stray_about(row),
-              ordered: Desk::Ordered.any?(desk, row[:names]), **how)
+            Views::PostView.message(
+              row,
+              now,
+              over,
+              codes: codes,
+              stray: stray_about(row),
+              ordered: Desk::Ordered.any?(desk, row[:names]),
+              **how
+            )
           end
 
           # The alarm of a name that a message asks about.
@@ -67,17 +79,24 @@ module SteadyMove
         # The body is the message itself (RFC 5322), as it was saved.
         on "dropMessage" do
           raw = read_body
-          raise Desk::Refused.new(:not_now, :message_there) unless Desk::PostRoom.new(desk).drop(raw)
+          unless Desk::PostRoom.new(desk).drop(raw)
+            raise Desk::Refused.new(:not_now, :message_there)
+          end
 
           nudge
           post_page
         end
 
-        # For whoever has to see it as it came: what is masked elsewhere stands in it, so it is written down who looked.
+        # For whoever has to see it as it came: what is masked elsewhere stands in it, so it is
+        # written down who looked.
         on "originalMessage" do
           raw = desk.messages.original(asked[:id]) || raise(Problem.say(404, :no_original))
-          desk.journal.add("mail-seen", at: now, by: me, says: Words.phrase("journal.original_seen", by: me,
-            number: asked[:id]))
+          desk.journal.add(
+            "mail-seen",
+            at: now,
+            by: me,
+            says: Words.phrase("journal.original_seen", by: me, number: asked[:id])
+          )
           attachment "message-#{asked[:id]}.eml"
           headers "Cache-Control" => "no-store"
           content_type "message/rfc822"
@@ -91,14 +110,24 @@ module SteadyMove
         end
 
         on "chooseCode" do
-          Desk::Replies.new(desk).choose_code(asked[:id], index: given["index"], name: given["name"], by: me)
+          Desk::Replies.new(desk).choose_code(
+            asked[:id],
+            index: given["index"],
+            name: given["name"],
+            by: me
+          )
           nudge
           post_page
         end
 
         on "correctMessage" do
-          Desk::Replies.new(desk).correct(asked[:id], kind: given["kind"], names: given["names"],
-            trust: given["trust"] == true, by: me)
+          Desk::Replies.new(desk).correct(
+            asked[:id],
+            kind: given["kind"],
+            names: given["names"],
+            trust: given["trust"] == true,
+            by: me
+          )
           nudge
           post_page
         end

@@ -3,7 +3,8 @@
 module SteadyMove
   module Web
     module Routes
-      # Names' records: getting zones, choosing where they go, the carry sheet, live checks, tied services.
+      # Names' records: getting zones, choosing where they go, the carry sheet, live checks, tied
+      # services.
       module Records
         extend Answers
 
@@ -16,15 +17,24 @@ module SteadyMove
             sheet = carrying.sheet(name)
             host = carrying.new_host(name)
             v = Views::RecordsView
-            { **Views::Json.name(name), copies: desk.carries.copies(name).map do |c|
-              v.copy(c)
-            end,
-              carry: carry_of(name), host: host && v.host(host), present: present_of(name),
-              move: desk.moves.open_for(name)&.id, rows: rows_of(name, sheet, host), counts: sheet ? sheet.counts : {},
+            {
+              **Views::Json.name(name),
+              copies: desk.carries.copies(name).map { |c| v.copy(c) },
+              carry: carry_of(name),
+              host: host && v.host(host),
+              present: present_of(name),
+              move: desk.moves.open_for(name)&.id,
+              rows: rows_of(name, sheet, host),
+              counts: sheet ? sheet.counts : {},
               asked_at: Views::Json.time(desk.carries.asked_at(name)),
-              choices: Desk::Choosing.new(desk).of(name, to: Desk::Destinations.usual(desk)).map { |c| v.choice(c) },
+              choices:
+                Desk::Choosing
+                  .new(desk)
+                  .of(name, to: Desk::Destinations.usual(desk))
+                  .map { |c| v.choice(c) },
               tied: Desk::TiedServices.new(desk).of(name).map { |t| v.tied(t) },
-              answers: desk.carries.answers(name).last(400).map { |s| v.seen(s) } }
+              answers: desk.carries.answers(name).last(400).map { |s| v.seen(s) }
+            }
           end
 
           def carry_of(name)
@@ -41,8 +51,12 @@ module SteadyMove
           def rows_of(name, sheet, host)
             return [] unless sheet
 
-            form = host && !host.connected? ? Core::Records::FormFields.new(Core::Records::Name.parse(name),
-              host.habits) : nil
+            form =
+              (
+                if host && !host.connected?
+                  Core::Records::FormFields.new(Core::Records::Name.parse(name), host.habits)
+                end
+              )
             limits = carrying.limits(host)
             sheet.rows.map { |r| Views::RecordsView.row(r, form, limits) }
           end
@@ -50,15 +64,26 @@ module SteadyMove
 
         on "records" do
           names = asked[:names]&.split(",")&.first(500)
-          { names: Desk::RecordsList.new(desk).call(names: names).map { |l| Views::RecordsView.line(l) } }
+          {
+            names:
+              Desk::RecordsList.new(desk).call(names: names).map { |l| Views::RecordsView.line(l) }
+          }
         end
 
         on("recordsOf") { records_of(asked[:name]) }
-        on("handoverOf") { { handover: Views::RecordsView.handover(Desk::HandoverOf.new(desk).call(asked[:name])) } }
+        on("handoverOf") do
+          { handover: Views::RecordsView.handover(Desk::HandoverOf.new(desk).call(asked[:name])) }
+        end
 
         on "getZone" do
-          Desk::ZoneGetting.new(desk).call(asked[:name], source: given["source"], text: given["text"],
-            keep: given["keep"] == true, more: given["more"].to_a, by: me)
+          Desk::ZoneGetting.new(desk).call(
+            asked[:name],
+            source: given["source"],
+            text: given["text"],
+            keep: given["keep"] == true,
+            more: given["more"].to_a,
+            by: me
+          )
           nudge
           records_of(asked[:name])
         end
@@ -88,13 +113,19 @@ module SteadyMove
         end
 
         on "settleTied" do
-          Desk::TiedServices.new(desk).settle(asked[:name], given["key"], state: given["state"],
-            reason: given["reason"], by: me)
+          Desk::TiedServices.new(desk).settle(
+            asked[:name],
+            given["key"],
+            state: given["state"],
+            reason: given["reason"],
+            by: me
+          )
           records_of(asked[:name])
         end
 
         on "zoneFile" do
-          sheet = carrying.sheet(asked[:name]) or raise Desk::Refused.new(:not_now, :no_zone_copy, name: asked[:name])
+          sheet = carrying.sheet(asked[:name]) or
+            raise Desk::Refused.new(:not_now, :no_zone_copy, name: asked[:name])
           zone = asked[:side] == "wanted" ? sheet.wanted : desk.carries.copy_of(asked[:name]).zone
           content_type "text/plain", charset: "utf-8"
           attachment "#{asked[:name]}.zone"
@@ -102,7 +133,13 @@ module SteadyMove
         end
 
         on "moveDns" do
-          fates = Desk::DnsAlone.new(desk).start_all(given["names"], host: given["host"], lower: given["lower"], by: me)
+          fates =
+            Desk::DnsAlone.new(desk).start_all(
+              given["names"],
+              host: given["host"],
+              lower: given["lower"],
+              by: me
+            )
           nudge
           { fates: fates.map(&:to_h) }
         end

@@ -9,26 +9,41 @@ module SteadyMove
 
         # The book as it is shown.
         module Helpers
-          def book = Views::RulebookView.book(desk.rulebook, desk.overrides.all, overruling.unlisted)
+          def book
+            Views::RulebookView.book(desk.rulebook, desk.overrides.all, overruling.unlisted)
+          end
           def overruling = Desk::Overruling.new(desk)
         end
 
         on("rulebook") { book }
 
         on "previewOverride" do
-          Views::RulebookView.preview(overruling.preview(given["suffix"], given["key"], given["value"]))
+          Views::RulebookView.preview(
+            overruling.preview(given["suffix"], given["key"], given["value"])
+          )
         end
 
         on "override" do
-          overruling.save(*given.values_at("suffix", "key", "value"), source: given["source"], date: given["date"],
-            by: me)
+          overruling.save(
+            *given.values_at("suffix", "key", "value"),
+            source: given["source"],
+            date: given["date"],
+            by: me
+          )
           status 201
           book
         end
 
         on "addSuffixes" do
-          overruling.add(given["suffixes"], like: given["like"], title: given["title"], values: given["values"] || {},
-            source: given["source"], date: given["date"], by: me)
+          overruling.add(
+            given["suffixes"],
+            like: given["like"],
+            title: given["title"],
+            values: given["values"] || {},
+            source: given["source"],
+            date: given["date"],
+            by: me
+          )
           status 201
           book
         end

@@ -16,16 +16,26 @@ module SteadyMove
         end
 
         on "session" do
-          { signed_in: !person.nil?, second_factor: half_way? == true, email: person && person[:email], role: person &&
-            person[:role],
-            now: Views::Json.time(now), csrf: Rack::Protection::AuthenticityToken.token(session),
-            practice: !application.practice.nil?, first_run: application.first_run.open?, version: VERSION,
-            may: person ? application.contract.allowed(person[:role]) : [] }
+          {
+            signed_in: !person.nil?,
+            second_factor: half_way? == true,
+            email: person && person[:email],
+            role: person && person[:role],
+            now: Views::Json.time(now),
+            csrf: Rack::Protection::AuthenticityToken.token(session),
+            practice: !application.practice.nil?,
+            first_run: application.first_run.open?,
+            version: VERSION,
+            may: person ? application.contract.allowed(person[:role]) : []
+          }
         end
 
         on "clock" do
-          { now: Views::Json.time(now), runs: application.practice.nil? || application.practice.runs?,
-            trouble: desk.trouble }
+          {
+            now: Views::Json.time(now),
+            runs: application.practice.nil? || application.practice.runs?,
+            trouble: desk.trouble
+          }
         end
         on("contract") { content_type(:json) && application.contract.json }
 
@@ -33,7 +43,9 @@ module SteadyMove
           stream = application.hub.stream(person[:id]) { person_still_here? }
           raise Problem.say(409, :too_many_pages) unless stream
 
-          headers "Cache-Control" => "no-store", "X-Accel-Buffering" => "no", "rack.hijack" => stream.method(:call)
+          headers "Cache-Control" => "no-store",
+                  "X-Accel-Buffering" => "no",
+                  "rack.hijack" => stream.method(:call)
           content_type "text/event-stream"
           ""
         end

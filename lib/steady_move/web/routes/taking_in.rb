@@ -9,7 +9,9 @@ module SteadyMove
 
         # The lines' fates, or how far it is.
         module Helpers
-          def looked_again(job) = work(job) { |looked, problems| { looked: looked, problems: problems } }
+          def looked_again(job)
+            work(job) { |looked, problems| { looked: looked, problems: problems } }
+          end
           def taken_in(job) = work(job) { |lines| { lines: lines.map(&:to_h) } }
         end
 
@@ -17,20 +19,33 @@ module SteadyMove
           account = account!(given["account"], "account")
           taking = Desk::TakingIn.new(desk)
           columns = given["columns"]
-          wishes = columns ? Desk::TakingIn.table(given["text"], columns) : Desk::TakingIn.words(given["text"])
+          wishes =
+            (
+              if columns
+                Desk::TakingIn.table(given["text"], columns)
+              else
+                Desk::TakingIn.words(given["text"])
+              end
+            )
           who = me
-          taken_in(application.jobs.start(by: who, of: wishes.size) do |j|
-            taking.call(wishes, account, by: who) do
-              j.done += 1
-            end
-          end)
+          taken_in(
+            application
+              .jobs
+              .start(by: who, of: wishes.size) do |j|
+                taking.call(wishes, account, by: who) { j.done += 1 }
+              end
+          )
         end
 
         on "lookAgain" do
           names = given["names"]
-          looked_again(application.jobs.start(by: me, of: names.size) do |j|
-            Desk::LookingAgain.new(desk).call(names) { j.done += 1 }
-          end)
+          looked_again(
+            application
+              .jobs
+              .start(by: me, of: names.size) do |j|
+                Desk::LookingAgain.new(desk).call(names) { j.done += 1 }
+              end
+          )
         end
 
         on("lookWork") { looked_again(work_of(asked[:job])) }

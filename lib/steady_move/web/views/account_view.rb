@@ -8,13 +8,21 @@ module SteadyMove
         module_function
 
         def account(account)
-          { id: account.id, title: account.title, registrar: account.registrar, kind: account.kind,
+          {
+            id: account.id,
+            title: account.title,
+            registrar: account.registrar,
+            kind: account.kind,
             prices: account.prices,
-            connection: account.connection.slice("host", "port", "client"), ways: account.ways,
+            connection: account.connection.slice("host", "port", "client"),
+            ways: account.ways,
             site: account.habits["site"],
-            support: account.habits["support"], paid_by: account.habits["paid_by"],
+            support: account.habits["support"],
+            paid_by: account.habits["paid_by"],
             aims: Core::Moves::Aims.of(account.aims).to_plan,
-            where: account.habits["where"] || {}, privacy_service: account.privacy_service&.fetch("title", nil) }
+            where: account.habits["where"] || {},
+            privacy_service: account.privacy_service&.fetch("title", nil)
+          }
         end
 
         # Is it ready to take orders? checks: of DestinationChecks.
@@ -22,13 +30,22 @@ module SteadyMove
 
         # All of it but its secrets, for whoever may change it.
         def whole(account)
-          account.to_h.slice(:id, :title, :registrar, :kind, :connection, :prices, :sender_domains)
+          account
+            .to_h
+            .slice(:id, :title, :registrar, :kind, :connection, :prices, :sender_domains)
             .merge(has_password: !account.secret.nil?, habits: account.habits.except("ready"))
         end
 
         def host(host)
-          { id: host.id, title: host.title, name_servers: host.name_servers, ends_with: host.ends_with,
-            key_name: host.key_name, has_key: !host.secret.nil?, habits: host.habits }
+          {
+            id: host.id,
+            title: host.title,
+            name_servers: host.name_servers,
+            ends_with: host.ends_with,
+            key_name: host.key_name,
+            has_key: !host.secret.nil?,
+            habits: host.habits
+          }
         end
       end
     end

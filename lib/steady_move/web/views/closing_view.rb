@@ -9,22 +9,41 @@ module SteadyMove
 
         # report: Desk::ClosingReport::Move; texts: Desk::ClosingText.
         def move(report, texts)
-          { **text(texts.of_move(report)), left: report.left.map { |i| item(i) }, checks: report.checks,
-            again_at: Json.time(report.again_at), settled: report.settled? }
+          {
+            **text(texts.of_move(report)),
+            left: report.left.map { |i| item(i) },
+            checks: report.checks,
+            again_at: Json.time(report.again_at),
+            settled: report.settled?
+          }
         end
 
         # report: Desk::ClosingReport::Batch.
         def batch(report, texts)
-          { **text(texts.of_batch(report)), moves: report.moves.map do |m|
-            { id: m.move.id, **Json.name(m.move.name), stage: m.move.state.stage, open: m.open_items.size,
-              bad: m.bad.size, spent: Json.amount(m.line&.spent), saved: Json.amount(m.line&.saved),
-              again_at: Json.time(m.again_at) }
-          end }
+          {
+            **text(texts.of_batch(report)),
+            moves:
+              report.moves.map do |m|
+                {
+                  id: m.move.id,
+                  **Json.name(m.move.name),
+                  stage: m.move.state.stage,
+                  open: m.open_items.size,
+                  bad: m.bad.size,
+                  spent: Json.amount(m.line&.spent),
+                  saved: Json.amount(m.line&.saved),
+                  again_at: Json.time(m.again_at)
+                }
+              end
+          }
         end
 
         def text(text)
-          { title: text.title, lead: text.lead,
-            parts: text.parts.map { |heading, lines| { heading: heading, lines: lines } } }
+          {
+            title: text.title,
+            lead: text.lead,
+            parts: text.parts.map { |heading, lines| { heading: heading, lines: lines } }
+          }
         end
 
         def item(item) = item.to_h.merge(at: Json.time(item.at))

@@ -8,8 +8,17 @@ module SteadyMove
         module_function
 
         def line(event)
-          { seq: event.seq, at: Json.time(event.at), type: event.type, step: event.step, says: Words.retold(event),
-            by: event.by, **Json.name(event.name), evidence: Json.value(event.evidence), key: event.data["key"] }
+          {
+            seq: event.seq,
+            at: Json.time(event.at),
+            type: event.type,
+            step: event.step,
+            says: Words.retold(event),
+            by: event.by,
+            **Json.name(event.name),
+            evidence: Json.value(event.evidence),
+            key: event.data["key"]
+          }
         end
       end
     end

@@ -16,10 +16,14 @@ module SteadyMove
 
         def value(value)
           case value
-          when Time then time(value)
-          when Array then value.map { |v| value(v) }
-          when Hash then value.transform_values { |v| value(v) }
-          else value
+          when Time
+            time(value)
+          when Array
+            value.map { |v| value(v) }
+          when Hash
+            value.transform_values { |v| value(v) }
+          else
+            value
           end
         end
 

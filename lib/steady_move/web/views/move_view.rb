@@ -9,70 +9,114 @@ module SteadyMove
 
         module_function
 
-        # One line of a list, and a card of the Desk. looks: {[move id, step] => Time}; short: Desk::InShort; range:
-        # Desk::Forecasts::Range, nil where it is over.
+        # One line of a list, and a card of the Desk. looks: {[move id, step] => Time}; short:
+        # Desk::InShort; range: Desk::Forecasts::Range, nil where it is over.
         def card(move, words, looks, now, short, range = nil)
           state = move.state
           current = state.current
           means, ends = Desk::Axis.deadline(move)
-          { id: move.id, **Json.name(move.name), from: words[:from], to: words[:to], stage: state.stage,
-            open: move.open, turn: move.open ? state.turn : nil, started_at: Json.time(move.started_at),
-            finish: finish(range), futures: futures(range&.futures), until: Json.time(ends), until_means: means,
+          {
+            id: move.id,
+            **Json.name(move.name),
+            from: words[:from],
+            to: words[:to],
+            stage: state.stage,
+            open: move.open,
+            turn: move.open ? state.turn : nil,
+            started_at: Json.time(move.started_at),
+            finish: finish(range),
+            futures: futures(range&.futures),
+            until: Json.time(ends),
+            until_means: means,
             look_at: Json.time(current && looks[[move.id, current.step.id]]),
-            exposed: exposed(state, now), can_approve: approve?(state), price: price(move.plan),
-            keeper: Desk::HandsOn.of(move), uptime: short.uptime(move.plan), result: short.result(move),
-            **now_at(current, words) }
+            exposed: exposed(state, now),
+            can_approve: approve?(state),
+            price: price(move.plan),
+            keeper: Desk::HandsOn.of(move),
+            uptime: short.uptime(move.plan),
+            result: short.result(move),
+            **now_at(current, words)
+          }
         end
 
         # What is known of the zone that is carried.
         def zone(survey)
-          survey.to_h.slice(:host, :sets, :serial, :settle_seconds, :greatest, :lowered, :editable)
+          survey
+            .to_h
+            .slice(:host, :sets, :serial, :settle_seconds, :greatest, :lowered, :editable)
             .merge(complete: survey.complete && Words.say(survey.complete))
         end
 
-        # The sheet of one move: card, track, steps, journal. hands: answers what a person does at an active step, or
-        # nil.
+        # The sheet of one move: card, track, steps, journal. hands: answers what a person does at
+        # an active step, or nil.
         def sheet(move, words, looks, now, short, range = nil, code_state:, hands:)
           state = move.state
           card(move, words, looks, now, short, range).merge(
             paid: move.open ? nil : paid(*short.paid(move)),
             rests_on: rests_on(range, words),
-            deadline: Json.time(state.deadline), expires_at: Json.time(move.plan.expires_at), code: code_state,
+            deadline: Json.time(state.deadline),
+            expires_at: Json.time(move.plan.expires_at),
+            code: code_state,
             words: shown(move.plan, words),
-            expected_expiry: Json.time(move.plan.expected_expiry), carries: move.plan.carry?, checks: checks(state),
-            steps: steps(state, move, words, looks, hands), consent: consent(state), blocks: blocks(state, now),
-              **may(move),
-            events: move.events.last(EVENTS).reverse.map do |e|
-              EventView.line(e)
-            end, events_go_on: move.events.size > EVENTS
+            expected_expiry: Json.time(move.plan.expected_expiry),
+            carries: move.plan.carry?,
+            checks: checks(state),
+            steps: steps(state, move, words, looks, hands),
+            consent: consent(state),
+            blocks: blocks(state, now),
+            **may(move),
+            events: move.events.last(EVENTS).reverse.map { |e| EventView.line(e) },
+            events_go_on: move.events.size > EVENTS
           )
         end
 
         def proposal(proposal, words, now, range, uptime:)
           plan = proposal.plan
           state = Core::Moves::State.fold(plan, [])
-          { name: plan.name, from: words[:from], to: words[:to], refusals: proposal.refusals,
-            cautions: proposal.cautions, in_grace: proposal.plan.in_grace == true, startable: proposal.startable?,
-            lost_days: proposal.lost_days, uptime: uptime, quote: quote(proposal.quote),
-            expires_at: Json.time(plan.expires_at), expected_expiry: Json.time(plan.expected_expiry),
-            years: plan.years, carries: plan.carry?, words: shown(plan, words),
-            ready: AccountView.ready(proposal.ready), aims: plan.wanted.to_plan,
+          {
+            name: plan.name,
+            from: words[:from],
+            to: words[:to],
+            refusals: proposal.refusals,
+            cautions: proposal.cautions,
+            in_grace: proposal.plan.in_grace == true,
+            startable: proposal.startable?,
+            lost_days: proposal.lost_days,
+            uptime: uptime,
+            quote: quote(proposal.quote),
+            expires_at: Json.time(plan.expires_at),
+            expected_expiry: Json.time(plan.expected_expiry),
+            years: plan.years,
+            carries: plan.carry?,
+            words: shown(plan, words),
+            ready: AccountView.ready(proposal.ready),
+            aims: plan.wanted.to_plan,
             zone: proposal.zone&.then { |z| zone(z) },
-            steps: state.steps.map { |s| step(s, words) }, blocks: blocks(state, now),
-            finish: finish(range), futures: futures(range.futures), rests_on: rests_on(range, words),
+            steps: state.steps.map { |s| step(s, words) },
+            blocks: blocks(state, now),
+            finish: finish(range),
+            futures: futures(range.futures),
+            rests_on: rests_on(range, words),
             late: proposal.late,
             dns_question: proposal.dns_question,
-            renewed_from: Json.time(plan.renewed_from), renewal: Json.amount(proposal.renewal),
-            total: Json.amount(proposal.total) }
+            renewed_from: Json.time(plan.renewed_from),
+            renewal: Json.amount(proposal.renewal),
+            total: Json.amount(proposal.total)
+          }
         end
 
         def price_row(row)
-          row.to_h.merge(ahead: row.ahead.map { |a| Json.amount(a) }, quote: row.quote && quote(row.quote),
-            converted: row.converted.map { |a| Json.amount(a) })
+          row.to_h.merge(
+            ahead: row.ahead.map { |a| Json.amount(a) },
+            quote: row.quote && quote(row.quote),
+            converted: row.converted.map { |a| Json.amount(a) }
+          )
         end
 
         # As it was agreed when the move began; nil where no price was known.
-        def price(plan) = plan.price && { minor: plan.price["minor"], currency: plan.price["currency"] }
+        def price(plan)
+          plan.price && { minor: plan.price["minor"], currency: plan.price["currency"] }
+        end
         def paid(amount, charged) = amount && { amount: Json.amount(amount), charged: charged }
 
         def shown(plan, words) = words.merge(from_id: plan.from)
@@ -80,26 +124,42 @@ module SteadyMove
         # The step that the move waits for.
         def now_at(current, words)
           step = current&.step
-          { sentence: step && Words.say("steps.#{step.id}.title", **words), step: step&.id,
-            says: current && said(current), phase: current&.phase, since: Json.time(current&.since), asks: asks(step),
-            by_hand: step&.by_hand? || step&.mark?(:consent), about_code: step&.mark?(:code_check) || false }
+          {
+            sentence: step && Words.say("steps.#{step.id}.title", **words),
+            step: step&.id,
+            says: current && said(current),
+            phase: current&.phase,
+            since: Json.time(current&.since),
+            asks: asks(step),
+            by_hand: step&.by_hand? || step&.mark?(:consent),
+            about_code: step&.mark?(:code_check) || false
+          }
         end
 
-        # What the screen offers for a step besides instructions: a word to be sent, a consent to be recorded, or
-        # nothing.
-        def asks(step) = { asks_back: "word", consent: "consent" }.find { |mark, _| step&.mark?(mark) }&.last
+        # What the screen offers for a step besides instructions: a word to be sent, a consent to be
+        # recorded, or nothing.
+        def asks(step)
+          { asks_back: "word", consent: "consent" }.find { |mark, _| step&.mark?(mark) }&.last
+        end
 
         # What a person may do with the move now.
         def may(move)
           state = move.state
           left = state.active.select { |s| s.step.mark?(:waivable) && s.phase == "stuck" }
-          { can_call_off: move.open && state.ending.nil? && !state.landed?, can_renew_code: renew_code?(state),
+          {
+            can_call_off: move.open && state.ending.nil? && !state.landed?,
+            can_renew_code: renew_code?(state),
             can_mend: state.ending.nil? && state.marked(:settles)&.phase == "stuck",
-            can_hand_over: hand_over?(state), asks_whose: asks_whose(state),
-            can_wish: wish?(state), wish: wish(state), wished_by: (state.wished_by unless state.approved?),
-            can_refuse: refuse?(state), can_say_over: over?(state),
+            can_hand_over: hand_over?(state),
+            asks_whose: asks_whose(state),
+            can_wish: wish?(state),
+            wish: wish(state),
+            wished_by: (state.wished_by unless state.approved?),
+            can_refuse: refuse?(state),
+            can_say_over: over?(state),
             can_leave: left.map { |s| s.step.id },
-            can_move_back: state.ending == "settled" || (state.landed? && !move.open) }
+            can_move_back: state.ending == "settled" || (state.landed? && !move.open)
+          }
         end
 
         def asks_whose(state)
@@ -136,7 +196,8 @@ module SteadyMove
 
         # Is a person asked how a transfer ended?
         def over?(state)
-          state.ending.nil? && !state.landed? && state.active.any? { |s| s.event&.data&.key?("which_end") }
+          state.ending.nil? && !state.landed? &&
+            state.active.any? { |s| s.event&.data&.key?("which_end") }
         end
 
         def renew_code?(state)
@@ -147,52 +208,82 @@ module SteadyMove
         def checks(state) = state.told("checks")&.data&.fetch("checks") || []
 
         def quote(quote)
-          %i[fee promotion per_transaction tax total stay saves].to_h { |k| [k, Json.amount(quote.public_send(k))] }
+          %i[fee promotion per_transaction tax total stay saves].to_h do |k|
+            [k, Json.amount(quote.public_send(k))]
+          end
         end
 
         def steps(state, move, words, looks, hands)
           state.steps.map do |s|
             going = s.active? ? state.set_going_at(s.step.id) : nil
-            step(s, words).merge(look_at: Json.time(looks[[move.id, s.step.id]]), said_at: Json.time(going),
-              hand: s.active? ? ManualStepsView.hand(hands.call(s)) : nil)
+            step(s, words).merge(
+              look_at: Json.time(looks[[move.id, s.step.id]]),
+              said_at: Json.time(going),
+              hand: s.active? ? ManualStepsView.hand(hands.call(s)) : nil
+            )
           end
         end
 
-        # For how long the contacts were public, and whether longer than the owner consented to; nil where they never
-        # were.
+        # For how long the contacts were public, and whether longer than the owner consented to; nil
+        # where they never were.
         def exposed(state, now)
           spans = state.exposed
           return if spans.empty?
 
           seconds = spans.sum { |from, to| ((to || now) - from).round }
-          { since: Json.time(spans.first.first), until: Json.time(spans.last.last), seconds: seconds,
-            over: state.overexposed?(now) }
+          {
+            since: Json.time(spans.first.first),
+            until: Json.time(spans.last.last),
+            seconds: seconds,
+            over: state.overexposed?(now)
+          }
         end
 
         def consent(state)
           given = state.consent or return
-          { given_by: given["given_by"], shown: given["shown"], from: Json.time(given["from"]),
-            until: Json.time(given["until"]) }
+          {
+            given_by: given["given_by"],
+            shown: given["shown"],
+            from: Json.time(given["from"]),
+            until: Json.time(given["until"])
+          }
         end
 
         def step(state, words)
           step = state.step
           words = { contact: Words.say("common.its_contact"), **words }
-          { id: step.id, rail: step.rail, stage: step.stage, turn: state.turn,
+          {
+            id: step.id,
+            rail: step.rail,
+            stage: step.stage,
+            turn: state.turn,
             title: Words.say("steps.#{step.id}.title", **words),
-            proof: Words.say("steps.#{step.id}.proof", **words), undo: Words.maybe("steps.#{step.id}.undo", **words),
+            proof: Words.say("steps.#{step.id}.proof", **words),
+            undo: Words.maybe("steps.#{step.id}.undo", **words),
             by_hand: step.by_hand?,
-            way: step.way, phase: state.phase, says: said(state), since: Json.time(state.since),
+            way: step.way,
+            phase: state.phase,
+            says: said(state),
+            since: Json.time(state.since),
             done_at: Json.time(state.done_at),
-            takes: step.takes, needs: step.needs }
+            takes: step.takes,
+            needs: step.needs
+          }
         end
 
         def said(state) = state.event && Words.retold(state.event)
 
         def blocks(state, now)
-          Core::Forecast::Schedule.of(state, at: now).map do |b|
-            { id: b.id, past: b.past, starts: b.starts.map { |t| Json.time(t) }, ends: b.ends.map { |t| Json.time(t) } }
-          end
+          Core::Forecast::Schedule
+            .of(state, at: now)
+            .map do |b|
+              {
+                id: b.id,
+                past: b.past,
+                starts: b.starts.map { |t| Json.time(t) },
+                ends: b.ends.map { |t| Json.time(t) }
+              }
+            end
         end
 
         # With 8 in 10 between the first and the last, as likely before as after the middle one.
@@ -202,23 +293,47 @@ module SteadyMove
 
         # What comes if people act today, and what if nobody does.
         def futures(two)
-          two && { acting: Json.time(two.acting), silent: Json.time(two.silent), means: two.means,
-                   ends: Json.time(two.ends) }
+          two &&
+            {
+              acting: Json.time(two.acting),
+              silent: Json.time(two.silent),
+              means: two.means,
+              ends: Json.time(two.ends)
+            }
         end
 
         # Steps whose durations rest on finished moves: what, and on how many.
         def rests_on(range, words)
-          (range&.rests_on || {}).map { |id, count| { step: Words.say("steps.#{id}.title", **words), moves: count } }
+          (range&.rests_on || {}).map do |id, count|
+            { step: Words.say("steps.#{id}.title", **words), moves: count }
+          end
         end
 
         def approve?(state)
           release = state.marked(:approval)
-          state.ending.nil? && !release.nil? && release.active? && !release.early? && !state.approved? &&
-            !release.step.by_hand? && !release.step.by_time?
+          state.ending.nil? && !release.nil? && release.active? && !release.early? &&
+            !state.approved? && !release.step.by_hand? && !release.step.by_time?
         end
-        private_class_method :shown, :price, :paid, :now_at, :asks_whose, :hand_over?, :wish?, :over?,
-          :asks, :may, :renew_code?, :checks, :quote, :steps, :step, :said,
-          :exposed, :consent, :blocks, :approve?
+        private_class_method :shown,
+                             :price,
+                             :paid,
+                             :now_at,
+                             :asks_whose,
+                             :hand_over?,
+                             :wish?,
+                             :over?,
+                             :asks,
+                             :may,
+                             :renew_code?,
+                             :checks,
+                             :quote,
+                             :steps,
+                             :step,
+                             :said,
+                             :exposed,
+                             :consent,
+                             :blocks,
+                             :approve?
       end
     end
   end

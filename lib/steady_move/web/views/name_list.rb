@@ -9,27 +9,47 @@ module SteadyMove
 
         # found: Desk::NamesQuery::Found; accounts: {id => account}; at, now: Time.
         def page(found, accounts, at:, now:, offset:)
-          { at: Json.time(at), now: Json.time(now), total: found.total, held: found.snapshot.list.size, offset: offset,
+          {
+            at: Json.time(at),
+            now: Json.time(now),
+            total: found.total,
+            held: found.snapshot.list.size,
+            offset: offset,
             tally: found.snapshot.tally,
-            groups: found.groups.map { |key, count| { key: key, title: accounts[key]&.title || key, count: count } },
+            groups:
+              found.groups.map do |key, count|
+                { key: key, title: accounts[key]&.title || key, count: count }
+              end,
             changes: found.changes.map { |(was, is), count| { was: was, is: is, count: count } },
-            suffixes: found.snapshot.suffixes.map { |suffix, count| { suffix: suffix, count: count } },
-            stay: stays(found.stays, accounts), unpriced: unpriced(found.stays, accounts),
-              horizon_days: Desk::Judging::HORIZON / 86_400,
-            names: found.rows.map { |e| row(e, found, accounts, at) } }
+            suffixes:
+              found.snapshot.suffixes.map { |suffix, count| { suffix: suffix, count: count } },
+            stay: stays(found.stays, accounts),
+            unpriced: unpriced(found.stays, accounts),
+            horizon_days: Desk::Judging::HORIZON / 86_400,
+            names: found.rows.map { |e| row(e, found, accounts, at) }
+          }
         end
 
         def row(entry, found, accounts, at)
           account = accounts.fetch(entry.account_id)
           was = found.was.gate(entry)&.kind
-          { name: entry.ascii, unicode: entry.unicode, suffix: entry.suffix, account: account.title,
+          {
+            name: entry.ascii,
+            unicode: entry.unicode,
+            suffix: entry.suffix,
+            account: account.title,
             account_id: entry.account_id,
-            was: was == found.snapshot.gate(entry).kind ? nil : was, expires_at: Json.seconds(entry.expires),
+            was: was == found.snapshot.gate(entry).kind ? nil : was,
+            expires_at: Json.seconds(entry.expires),
             locked: entry.locked,
-            name_servers: entry.servers, dns_host: entry.dns_host, stay: NameView.stay(account),
+            name_servers: entry.servers,
+            dns_host: entry.dns_host,
+            stay: NameView.stay(account),
             seen_at: Json.seconds(entry.seen),
-            contradicting: entry.contradicting, move: entry.move && { id: entry.move[0], stage: entry.move[1] },
-            **NameView.ruler(entry.outline, at, entry.latest_safe, found.snapshot.gate(entry)) }
+            contradicting: entry.contradicting,
+            move: entry.move && { id: entry.move[0], stage: entry.move[1] },
+            **NameView.ruler(entry.outline, at, entry.latest_safe, found.snapshot.gate(entry))
+          }
         end
 
         # What a year of all that is shown costs where it is, per currency.
@@ -43,7 +63,9 @@ module SteadyMove
         end
 
         # Names of which that sum says nothing: their account has no price.
-        def unpriced(counts, accounts) = counts.sum { |id, count| accounts.fetch(id).prices["renew"] ? 0 : count }
+        def unpriced(counts, accounts)
+          counts.sum { |id, count| accounts.fetch(id).prices["renew"] ? 0 : count }
+        end
         private_class_method :row, :stays, :unpriced
       end
     end

@@ -8,33 +8,61 @@ module SteadyMove
         module_function
 
         def line(line)
-          line.to_h.slice(:name, :unicode, :account, :present, :ends, :new_host, :choice, :state, :servers)
+          line
+            .to_h
+            .slice(:name, :unicode, :account, :present, :ends, :new_host, :choice, :state, :servers)
             .merge(copy: line.copy && copy(line.copy), move: line.move&.id)
         end
 
         def copy(copy)
-          { id: copy.id, source: copy.source, sets: copy.sets, complete: copy.complete, says: Words.say(copy.says),
-            left: copy.left.map do |number, why|
-              { line: number, why: why }
-            end, seen_at: Json.time(copy.seen_at), by: copy.by }
+          {
+            id: copy.id,
+            source: copy.source,
+            sets: copy.sets,
+            complete: copy.complete,
+            says: Words.say(copy.says),
+            left: copy.left.map { |number, why| { line: number, why: why } },
+            seen_at: Json.time(copy.seen_at),
+            by: copy.by
+          }
         end
 
         def choice(choice)
-          { id: choice.id, title: Words.say("records.choices.#{choice.id}.title"), recommended: choice.recommended,
-            open: choice.open, means: choice.means.map { |m| Words.say(m) },
-            because: choice.because && Words.say(choice.because) }
+          {
+            id: choice.id,
+            title: Words.say("records.choices.#{choice.id}.title"),
+            recommended: choice.recommended,
+            open: choice.open,
+            means: choice.means.map { |m| Words.say(m) },
+            because: choice.because && Words.say(choice.because)
+          }
         end
 
         # form: FormFields where records are entered by hand, else nil.
         def row(row, form, limits)
-          { set: row.id, owner: row.name.to_host, type: row.type, kind: row.kind.to_s, old: set(row.old),
-            new: set(row.new), wanted: set(row.wanted), breaks: row.breaks && Words.say(row.breaks),
-            decision: row.decision && decision(row.decision), says: row.says.map { |s| Words.say(s) }, needs: row.needs,
-            there: row.there?, fields: fields(row, form, limits) }
+          {
+            set: row.id,
+            owner: row.name.to_host,
+            type: row.type,
+            kind: row.kind.to_s,
+            old: set(row.old),
+            new: set(row.new),
+            wanted: set(row.wanted),
+            breaks: row.breaks && Words.say(row.breaks),
+            decision: row.decision && decision(row.decision),
+            says: row.says.map { |s| Words.say(s) },
+            needs: row.needs,
+            there: row.there?,
+            fields: fields(row, form, limits)
+          }
         end
 
         def set(set)
-          set && { ttl: set.ttl, data: set.rdatas.map { |r| r.to_s.dup.force_encoding("UTF-8").scrub("?") } }
+          set &&
+            {
+              ttl: set.ttl,
+              data: set.rdatas.map { |r| r.to_s.dup.force_encoding("UTF-8").scrub("?") }
+            }
         end
 
         def decision(decision)
@@ -45,32 +73,58 @@ module SteadyMove
         def fields(row, form, limits)
           return [] if form.nil? || row.wanted.nil? || row.there?
 
-          row.wanted.to_a.map { |r| form.of(r, ttl: limits.ttl(r.ttl)).map { |key, text| { key: key, text: text } } }
+          row.wanted.to_a.map do |r|
+            form.of(r, ttl: limits.ttl(r.ttl)).map { |key, text| { key: key, text: text } }
+          end
         end
 
         def tied(tied)
-          tied.to_h.slice(:key, :kind, :detail, :state, :reason, :by)
+          tied
+            .to_h
+            .slice(:key, :kind, :detail, :state, :reason, :by)
             .merge(title: Words.say("records.tied.#{tied.kind}"), at: Json.time(tied.at))
         end
 
         def handover(found)
           return unless found
 
-          { unbounded: found.unbounded, assumed: found.assumed, way_back_seconds: found.seconds,
-            instants: found.instants.map { |i| i.to_h.merge(at: Json.time(i.at), back: Words.say(i.back)) } }
+          {
+            unbounded: found.unbounded,
+            assumed: found.assumed,
+            way_back_seconds: found.seconds,
+            instants:
+              found.instants.map { |i| i.to_h.merge(at: Json.time(i.at), back: Words.say(i.back)) }
+          }
         end
 
         def seen(seen)
-          { server: seen.server, role: seen.role, state: seen.state, serial: seen.serial,
-            since: Json.time(seen.since), seen_at: Json.time(seen.seen_at), differs: seen.detail["differs"] || [],
-            count: seen.detail["count"], name_servers: seen.detail["name_servers"] || [], ds: seen.detail["ds"] || [],
-            glue: seen.detail["glue"] || [], why: seen.detail["why"] }
+          {
+            server: seen.server,
+            role: seen.role,
+            state: seen.state,
+            serial: seen.serial,
+            since: Json.time(seen.since),
+            seen_at: Json.time(seen.seen_at),
+            differs: seen.detail["differs"] || [],
+            count: seen.detail["count"],
+            name_servers: seen.detail["name_servers"] || [],
+            ds: seen.detail["ds"] || [],
+            glue: seen.detail["glue"] || [],
+            why: seen.detail["why"]
+          }
         end
 
         def host(host)
-          { id: host.id, title: host.title, connected: host.connected?, name_servers: host.name_servers,
-            site: host.habits["site"], login: host.habits["login"], reads_files: host.habits["reads_files"] != false,
-            ends_with: host.ends_with }
+          {
+            id: host.id,
+            title: host.title,
+            connected: host.connected?,
+            name_servers: host.name_servers,
+            site: host.habits["site"],
+            login: host.habits["login"],
+            reads_files: host.habits["reads_files"] != false,
+            ends_with: host.ends_with
+          }
         end
       end
     end

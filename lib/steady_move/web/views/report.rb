@@ -5,13 +5,17 @@ require "erb"
 module SteadyMove
   module Web
     module Views
-      # A readiness report to print: each name with its verdict, ruler, reasons and what is not known.
+      # A readiness report to print: each name with its verdict, ruler, reasons and what is not
+      # known.
       class Report
         TEMPLATE = ERB.new(File.read(File.join(__dir__, "report.erb")), trim_mode: "-")
         WIDTH = 640
 
-        # judged: [Desk::Judging::Judged]; accounts: {id => account}; gates: Desk::Gates. Returns HTML.
-        def self.page(judged, accounts, gates:, at:, now:) = new(judged, accounts, gates, at, now).page
+        # judged: [Desk::Judging::Judged]; accounts: {id => account}; gates: Desk::Gates. Returns
+        # HTML.
+        def self.page(judged, accounts, gates:, at:, now:)
+          new(judged, accounts, gates, at, now).page
+        end
 
         def initialize(judged, accounts, gates, at, now)
           @judged = judged
@@ -31,7 +35,9 @@ module SteadyMove
 
         # Marks of instants in a sentence, worded.
         def sentence(text)
-          h(text).gsub(/&lt;(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ)&gt;/) { moment(Time.iso8601(Regexp.last_match(1))) }
+          h(text).gsub(/&lt;(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ)&gt;/) do
+            moment(Time.iso8601(Regexp.last_match(1)))
+          end
         end
 
         def gate(judged)
@@ -46,8 +52,11 @@ module SteadyMove
           to = from + Desk::Judging::HORIZON
           outline = judged.judgement.outline
           open = outline.windows(from, to)
-          parts = { "open" => open, "soft" => outline.soft(from, to),
-                    "closed" => Core::Readiness::Intervals.complement(open, from, to) }
+          parts = {
+            "open" => open,
+            "soft" => outline.soft(from, to),
+            "closed" => Core::Readiness::Intervals.complement(open, from, to)
+          }
           parts.flat_map { |kind, list| list.map { |a, b| [kind, x(a), x(b) - x(a)] } }
         end
 

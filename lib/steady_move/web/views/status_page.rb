@@ -21,7 +21,11 @@ module SteadyMove
 
         # title, text: as Desk::StatusPages has them. Returns HTML.
         def self.page(title, text, now:)
-          new(Words.say("status.page_title", title: title), text, Words.say("status.as_of", at: now)).page
+          new(
+            Words.say("status.page_title", title: title),
+            text,
+            Words.say("status.as_of", at: now)
+          ).page
         end
 
         attr_reader :title, :text, :foot

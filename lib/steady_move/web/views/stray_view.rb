@@ -10,13 +10,25 @@ module SteadyMove
         # stray: of Store::Strays; known: Desk::Strays.
         def of(stray, desk, known)
           account = desk.accounts.find(stray.account_id)
-          { **Json.name(stray.name), at: account&.title, site: account&.habits&.fetch("site", nil),
-            because: stray.because, requested_by: stray.requested_by, state: stray.state, how: stray.how,
-            seen_at: Json.time(stray.seen_at), ended_at: Json.time(stray.ended_at),
-            deadline: Json.time(known.deadline_of(stray)), assumed: stray.deadline.nil?,
-            refusable: account&.epp? == true, said_refused: Json.time(stray.refused_at),
-            expected_by: stray.expected_by, ordered_by: stray.ordered_by, shown: stray.shown,
-            left: Desk::StraySafety.new(desk).left(stray) }
+          {
+            **Json.name(stray.name),
+            at: account&.title,
+            site: account&.habits&.fetch("site", nil),
+            because: stray.because,
+            requested_by: stray.requested_by,
+            state: stray.state,
+            how: stray.how,
+            seen_at: Json.time(stray.seen_at),
+            ended_at: Json.time(stray.ended_at),
+            deadline: Json.time(known.deadline_of(stray)),
+            assumed: stray.deadline.nil?,
+            refusable: account&.epp? == true,
+            said_refused: Json.time(stray.refused_at),
+            expected_by: stray.expected_by,
+            ordered_by: stray.ordered_by,
+            shown: stray.shown,
+            left: Desk::StraySafety.new(desk).left(stray)
+          }
         end
       end
     end

@@ -7,9 +7,9 @@ module SteadyMove
     module Calendar
       # Events as an iCalendar feed (RFC 5545), by the icalendar package.
       module Feed
-        # id: the same for the same thing each time (UID, RFC 5545 §3.8.4.7); title, text: sentences; starts: Time;
-        # ends: Time, nil for an instant; url: where it is seen, or nil; alarm: seconds before at which to remind, or
-        # nil.
+        # id: the same for the same thing each time (UID, RFC 5545 §3.8.4.7); title, text:
+        # sentences; starts: Time; ends: Time, nil for an instant; url: where it is seen, or nil;
+        # alarm: seconds before at which to remind, or nil.
         Event = Struct.new(:id, :title, :text, :starts, :ends, :url, :alarm, keyword_init: true)
 
         module_function

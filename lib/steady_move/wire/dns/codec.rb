@@ -7,7 +7,8 @@ Dnsruby.log.level = Logger::FATAL
 module SteadyMove
   module Wire
     module Dns
-      # Core's records ↔ dnsruby's messages. rdata crosses as octets, so that no type loses anything on the way.
+      # Core's records ↔ dnsruby's messages. rdata crosses as octets, so that no type loses anything
+      # on the way.
       module Codec
         Record = Core::Records::Record
         Rdata = Core::Records::Rdata
@@ -35,15 +36,24 @@ module SteadyMove
           def rdata = @octets
         end
 
-        # Records without data, as updates use them (RFC 2136 §2.5.2), which dnsruby's decoder takes for cut ones.
+        # Records without data, as updates use them (RFC 2136 §2.5.2), which dnsruby's decoder takes
+        # for cut ones.
         module EmptyData
           # One record from the message; as dnsruby’s own, but for one without data.
           def get_rr
             start = @index
             name = get_name
             type, klass, ttl, size = get_unpack("nnNn")
-            return Raw.new(name, Rdata.type_of(type), ttl: ttl, klass: Dnsruby::Classes.new(klass).string) if
-              size.zero? && [254, 255].include?(klass)
+            if size.zero? && [254, 255].include?(klass)
+              return(
+                Raw.new(
+                  name,
+                  Rdata.type_of(type),
+                  ttl: ttl,
+                  klass: Dnsruby::Classes.new(klass).string
+                )
+              )
+            end
 
             @index = start
             super
@@ -52,8 +62,17 @@ module SteadyMove
         Dnsruby::MessageDecoder.prepend(EmptyData)
 
         # What dnsruby raises for octets that make no sense.
-        UNREADABLE = [Dnsruby::DecodeError, Dnsruby::EncodeError, Dnsruby::ResolvError, ArgumentError, NoMethodError,
-          RangeError, TypeError, EncodingError, IndexError].freeze
+        UNREADABLE = [
+          Dnsruby::DecodeError,
+          Dnsruby::EncodeError,
+          Dnsruby::ResolvError,
+          ArgumentError,
+          NoMethodError,
+          RangeError,
+          TypeError,
+          EncodingError,
+          IndexError
+        ].freeze
 
         module_function
 
@@ -68,7 +87,11 @@ module SteadyMove
           return if [41, 250].include?(number)
 
           octets = PlainEncoder.new { |e| rr.encode_rdata(e, false) }.to_s.b
-          Record.new(name: name_of(rr.name), ttl: rr.ttl, rdata: Rdata.from_wire(Rdata.type_of(number), octets)).freeze
+          Record.new(
+            name: name_of(rr.name),
+            ttl: rr.ttl,
+            rdata: Rdata.from_wire(Rdata.type_of(number), octets)
+          ).freeze
         rescue *UNREADABLE => e
           raise Malformed, "a DNS record can't be read: #{e.message.lines.first.to_s.strip}"
         end
@@ -82,7 +105,8 @@ module SteadyMove
           raise Malformed, "a DNS message can't be read: #{e.message.lines.first.to_s.strip}"
         end
 
-        # key: {name:, secret: (base64), algorithm:}; a signer for transaction signatures (RFC 8945).
+        # key: {name:, secret: (base64), algorithm:}; a signer for transaction signatures (RFC
+        # 8945).
         def signer(key) = Tsig.signer(key)
       end
     end

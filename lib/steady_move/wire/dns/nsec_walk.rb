@@ -3,8 +3,8 @@
 module SteadyMove
   module Wire
     module Dns
-      # Walks a signed zone's chain of NSEC records from its top to its top again (RFC 4034 §4.1, RFC 4470 for servers
-      # that tell no names), and fetches every set that they list.
+      # Walks a signed zone's chain of NSEC records from its top to its top again (RFC 4034 §4.1,
+      # RFC 4470 for servers that tell no names), and fetches every set that they list.
       class NsecWalk
         Records = Core::Records
 
@@ -15,8 +15,8 @@ module SteadyMove
           @origin = Records::Name.parse(zone)
         end
 
-        # Returns a Zone; raises Refused where the zone can't be walked (no NSEC, names made up as they are asked for, a
-        # chain that does not close), Unreachable or Malformed.
+        # Returns a Zone; raises Refused where the zone can't be walked (no NSEC, names made up as
+        # they are asked for, a chain that does not close), Unreachable or Malformed.
         def zone
           found = []
           chain.each { |name, types| found.concat(sets(name, types)) }
@@ -34,7 +34,9 @@ module SteadyMove
             seen[name] = true
             following, types = nsec(name)
             list << [name, types]
-            raise Malformed, "#{@server} tells more than #{Client::ZONE_MOST} names" if list.size > Client::ZONE_MOST
+            if list.size > Client::ZONE_MOST
+              raise Malformed, "#{@server} tells more than #{Client::ZONE_MOST} names"
+            end
 
             name = following
           end
@@ -43,29 +45,48 @@ module SteadyMove
 
         def nsec(name)
           answer = @client.query(@server, name.to_s, "NSEC", dnssec: true)
-          raise Refused.new(answer.rcode, "#{@server}: #{answer.rcode}") unless %w[NOERROR
-            NXDOMAIN].include?(answer.rcode)
+          unless %w[NOERROR NXDOMAIN].include?(answer.rcode)
+            raise Refused.new(answer.rcode, "#{@server}: #{answer.rcode}")
+          end
 
-          record = (answer.answer + answer.authority).find { |r| r.type == "NSEC" && r.name == name }
+          record =
+            (answer.answer + answer.authority).find { |r| r.type == "NSEC" && r.name == name }
           unless record
-            no_walk(hashed?(answer) ? "its names are hashed (NSEC3, RFC 5155)" : "it is not signed with NSEC")
+            no_walk(
+              (
+                if hashed?(answer)
+                  "its names are hashed (NSEC3, RFC 5155)"
+                else
+                  "it is not signed with NSEC"
+                end
+              )
+            )
           end
           following, types = record.rdata.values
-          no_walk("it makes names up as they are asked for (RFC 4470)") if following.labels.first == "\0"
+          if following.labels.first == "\0"
+            no_walk("it makes names up as they are asked for (RFC 4470)")
+          end
           no_walk("its chain leaves the zone") unless following.under?(@origin)
           [following, types]
         end
 
-        def hashed?(answer) = (answer.answer + answer.authority).any? { |r| r.type.start_with?("NSEC3") }
+        def hashed?(answer)
+          (answer.answer + answer.authority).any? { |r| r.type.start_with?("NSEC3") }
+        end
 
-        def no_walk(why) = raise(Refused.new("NSEC", "#{@origin.to_host} can't be walked at #{@server}: #{why}"))
+        def no_walk(why)
+          raise(Refused.new("NSEC", "#{@origin.to_host} can't be walked at #{@server}: #{why}"))
+        end
 
         def sets(name, types)
           (types - %w[NSEC RRSIG]).flat_map do |type|
             answer = @client.query(@server, name.to_s, type)
             found = answer.set(name, type)
-            found.empty? ? no_walk("it lists #{type} at #{name.to_host} and does not tell it") : found + glue(answer,
-              name, type)
+            if found.empty?
+              no_walk("it lists #{type} at #{name.to_host} and does not tell it")
+            else
+              found + glue(answer, name, type)
+            end
           end
         end
 

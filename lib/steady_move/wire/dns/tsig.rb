@@ -5,7 +5,8 @@ require "openssl"
 module SteadyMove
   module Wire
     module Dns
-      # Transaction signatures with every algorithm that RFC 8945 §6 lists and that is safe: dnsruby knows half of them.
+      # Transaction signatures with every algorithm that RFC 8945 §6 lists and that is safe: dnsruby
+      # knows half of them.
       module Tsig
         ALGORITHMS = %w[hmac-sha1 hmac-sha224 hmac-sha256 hmac-sha384 hmac-sha512].freeze
         USUAL = "hmac-sha256"
@@ -33,11 +34,20 @@ module SteadyMove
         # key: {name:, secret: (base64), algorithm:}; what signs a message.
         def signer(key)
           algorithm = key[:algorithm] || USUAL
-          raise ArgumentError, "“#{algorithm}” is no algorithm of TSIG; #{ALGORITHMS.join(', ')} are" unless
-            ALGORITHMS.include?(algorithm)
+          unless ALGORITHMS.include?(algorithm)
+            raise ArgumentError,
+                  "“#{algorithm}” is no algorithm of TSIG; #{ALGORITHMS.join(", ")} are"
+          end
 
-          Dnsruby::RR.create(name: key.fetch(:name), type: "TSIG", ttl: 0, klass: "ANY",
-            algorithm: Dnsruby::Name.create("#{algorithm}."), key: key.fetch(:secret), fudge: 300)
+          Dnsruby::RR.create(
+            name: key.fetch(:name),
+            type: "TSIG",
+            ttl: 0,
+            klass: "ANY",
+            algorithm: Dnsruby::Name.create("#{algorithm}."),
+            key: key.fetch(:secret),
+            fudge: 300
+          )
         end
       end
     end

@@ -3,7 +3,8 @@
 module SteadyMove
   module Wire
     module Dns
-      # Receives one AXFR on an open connection (RFC 5936 §2.2): from the first SOA to the same SOA again.
+      # Receives one AXFR on an open connection (RFC 5936 §2.2): from the first SOA to the same SOA
+      # again.
       class ZoneTransfer
         # signer: what signed the request (RFC 8945 §5.3.1 for the chain of replies), or nil.
         def initialize(socket, request, signer, server)
@@ -13,14 +14,19 @@ module SteadyMove
           @server = server
         end
 
-        # Returns the zone's records, the closing SOA left out. Raises Refused, Unreachable or Malformed.
+        # Returns the zone's records, the closing SOA left out. Raises Refused, Unreachable or
+        # Malformed.
         def records
           Tcp.write(@socket, @request.encode)
           found = []
           until complete?(found)
             found.concat(next_records)
-            raise Malformed, "#{@server} sends more than #{Client::ZONE_MOST} records" if found.size > Client::ZONE_MOST
-            raise Malformed, "#{@server} began the zone transfer without an SOA" unless found.first&.type == "SOA"
+            if found.size > Client::ZONE_MOST
+              raise Malformed, "#{@server} sends more than #{Client::ZONE_MOST} records"
+            end
+            unless found.first&.type == "SOA"
+              raise Malformed, "#{@server} began the zone transfer without an SOA"
+            end
           end
           found[0..-2]
         end
@@ -33,7 +39,9 @@ module SteadyMove
           octets = Tcp.read(@socket) or raise Unreachable, "#{@server} cut the zone transfer short"
           reply = Codec.message(octets)
           code = reply.rcode.string
-          raise Refused.new(code, "#{@server} refused the zone transfer (#{code})") unless code == "NOERROR"
+          unless code == "NOERROR"
+            raise Refused.new(code, "#{@server} refused the zone transfer (#{code})")
+          end
 
           verify(reply, octets)
           reply.answer.filter_map { |rr| Codec.decode(rr) }
@@ -45,8 +53,7 @@ module SteadyMove
           @signer.verify_envelope(reply, octets)
           return unless reply.tsigstate == :Failed
 
-          raise Malformed,
-            "#{@server} sent a zone transfer whose signature does not fit the key"
+          raise Malformed, "#{@server} sent a zone transfer whose signature does not fit the key"
         end
       end
     end

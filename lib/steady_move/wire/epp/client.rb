@@ -7,9 +7,9 @@ module SteadyMove
     module Epp
       # One signed-in EPP session over TLS (RFC 5730, RFC 5734). Not for several threads at once.
       class Client
-        # endpoint: {host, port, client, password, ca_file, server_name, timeout (seconds: for connecting, TLS,
-        # greeting and sign-in together, and for each answer after them)}. The certificate is verified against ca_file
-        # (or the system's list) and server_name.
+        # endpoint: {host, port, client, password, ca_file, server_name, timeout (seconds: for
+        # connecting, TLS, greeting and sign-in together, and for each answer after them)}. The
+        # certificate is verified against ca_file (or the system's list) and server_name.
         # Raises Unreachable, Malformed or Refused.
         def self.open(endpoint)
           client = new(endpoint)
@@ -32,8 +32,15 @@ module SteadyMove
 
         # Signs in (RFC 5730 §2.9.1.1); raises Refused with the result code.
         def sign_in
-          request(Commands.login(client: @at.fetch(:client), password: @at.fetch(:password), id: "login-#{object_id}",
-            objects: @greeting.objects & Commands::OBJECTS, extensions: @greeting.extensions & Commands::EXTENSIONS))
+          request(
+            Commands.login(
+              client: @at.fetch(:client),
+              password: @at.fetch(:password),
+              id: "login-#{object_id}",
+              objects: @greeting.objects & Commands::OBJECTS,
+              extensions: @greeting.extensions & Commands::EXTENSIONS
+            )
+          )
         rescue Refused => e
           raise Refused.new(e.code, "the sign-in was refused (#{e.code} #{e.message})")
         ensure
@@ -51,8 +58,8 @@ module SteadyMove
         # Seconds for which an answer proves the connection well.
         FRESH = 10
 
-        # Does the other side still answer? (RFC 5730 §2.3: <hello> at any time gives a greeting.) Not asked where it
-        # just did and nothing, not even an end, has come since.
+        # Does the other side still answer? (RFC 5730 §2.3: <hello> at any time gives a greeting.)
+        # Not asked where it just did and nothing, not even an end, has come since.
         def alive?
           return true if @answered && monotonic - @answered < FRESH && !@io.to_io.wait_readable(0)
 
@@ -86,25 +93,29 @@ module SteadyMove
 
         def exchange(xml)
           sent = xml[%r{<clTRID>([^<]*)</clTRID>}, 1]
-          text = guarded do
-            Framing.write(@io, xml)
-            Framing.read(@io)
-          end
+          text =
+            guarded do
+              Framing.write(@io, xml)
+              Framing.read(@io)
+            end
           raise Unreachable, "#{@where} closed the connection without a reply" unless text
 
           @answered = monotonic
-          Response.parse(text).tap do |r|
-            next if r.client_id.nil? || r.client_id == sent
+          Response
+            .parse(text)
+            .tap do |r|
+              next if r.client_id.nil? || r.client_id == sent
 
-            raise Malformed, "#{@where} answered another command than the one it was sent"
-          end
+              raise Malformed, "#{@where} answered another command than the one it was sent"
+            end
         end
 
         def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
         def patience = @at.fetch(:timeout, 15)
 
-        # All until the sign-in is done goes by one deadline, each exchange after it by one of its own.
+        # All until the sign-in is done goes by one deadline, each exchange after it by one of its
+        # own.
         def guarded(&)
           (@opening || Deadline.new(patience)).hold(&)
         rescue Deadline::Passed
@@ -112,9 +123,13 @@ module SteadyMove
         rescue Errno::ECONNRESET, Errno::EPIPE, Errno::ECONNABORTED
           raise Unreachable, "#{@where} closed the connection without a reply"
         rescue OpenSSL::SSL::SSLError => e
-          raise Unreachable, "#{@where} closed the connection without a reply" if e.message.include?("unexpected eof")
+          if e.message.include?("unexpected eof")
+            raise Unreachable, "#{@where} closed the connection without a reply"
+          end
 
-          raise Unreachable, "#{@where}: the secure connection failed (#{e.message[/certificate.*/] || e.message})"
+          raise Unreachable,
+                "#{@where}: the secure connection failed (" \
+                  "#{e.message[/certificate.*/] || e.message})"
         rescue SystemCallError, IOError, SocketError => e
           raise Unreachable, "#{@where} can't be reached (#{e.message[/\A[^@]+/].strip})"
         end
@@ -123,14 +138,18 @@ module SteadyMove
         def own_certificate(context)
           return unless @at[:certificate_file]
 
-          context.add_certificate(OpenSSL::X509::Certificate.new(File.read(@at[:certificate_file])),
-            OpenSSL::PKey.read(File.read(@at.fetch(:key_file))))
+          context.add_certificate(
+            OpenSSL::X509::Certificate.new(File.read(@at[:certificate_file])),
+            OpenSSL::PKey.read(File.read(@at.fetch(:key_file)))
+          )
         end
 
         def connect
           context = OpenSSL::SSL::SSLContext.new
-          context.set_params(verify_mode: OpenSSL::SSL::VERIFY_PEER,
-**(@at[:ca_file] ? { ca_file: @at[:ca_file] } : {}))
+          context.set_params(
+            verify_mode: OpenSSL::SSL::VERIFY_PEER,
+            **(@at[:ca_file] ? { ca_file: @at[:ca_file] } : {})
+          )
           own_certificate(context)
           socket = TCPSocket.new(@at.fetch(:host), @at.fetch(:port))
           tls = OpenSSL::SSL::SSLSocket.new(socket, context)

@@ -39,7 +39,8 @@ module SteadyMove
           command(id) { |x| x.check { object(x, :check) { |d| names.each { |n| d.name n } } } }
         end
 
-        # auth_info: the authorization code, where it is to be checked or another's data is wanted (RFC 5731 §3.1.2).
+        # auth_info: the authorization code, where it is to be checked or another's data is wanted
+        # (RFC 5731 §3.1.2).
         def info(name:, id:, auth_info: nil)
           command(id) do |x|
             x.info do
@@ -56,8 +57,8 @@ module SteadyMove
           command(id) { |x| x.info { x.info(xmlns: Xml::CONTACT) { x.id_ contact } } }
         end
 
-        # Changes a contact: only what is given, a whole postal address or none (RFC 5733 §3.2.5). email, voice: text;
-        # postal: {"name", "org", "street", "city", "country" => text}.
+        # Changes a contact: only what is given, a whole postal address or none (RFC 5733 §3.2.5).
+        # email, voice: text; postal: {"name", "org", "street", "city", "country" => text}.
         def contact_update(contact:, id:, email: nil, voice: nil, postal: nil)
           command(id) do |x|
             x.update do
@@ -73,8 +74,8 @@ module SteadyMove
           end
         end
 
-        # add, rem: {statuses: [], name_servers: [], ds: [DS data as in a zone file]}, rem may say ds: :all; auth_info:
-        # a new authorization code (RFC 5731 §3.2.5; DS: RFC 5910 §5.2.5).
+        # add, rem: {statuses: [], name_servers: [], ds: [DS data as in a zone file]}, rem may say
+        # ds: :all; auth_info: a new authorization code (RFC 5731 §3.2.5; DS: RFC 5910 §5.2.5).
         def update(name:, id:, add: {}, rem: {}, auth_info: nil)
           command(id, extension: signing(add[:ds], rem[:ds])) do |x|
             x.update do
@@ -88,8 +89,8 @@ module SteadyMove
           end
         end
 
-        # A year more, or several (RFC 5731 §3.2.3). expires_at: Time, the expiry that it has now: with another one
-        # nothing is renewed; years: 1 to 10.
+        # A year more, or several (RFC 5731 §3.2.3). expires_at: Time, the expiry that it has now:
+        # with another one nothing is renewed; years: 1 to 10.
         def renew(name:, id:, expires_at:, years:)
           command(id) do |x|
             x.renew do
@@ -102,7 +103,8 @@ module SteadyMove
           end
         end
 
-        # op: request, query, approve, reject or cancel; years: for a request (RFC 5731 §3.1.3, §3.2.4).
+        # op: request, query, approve, reject or cancel; years: for a request (RFC 5731 §3.1.3,
+        # §3.2.4).
         def transfer(op:, name:, id:, auth_info: nil, years: nil)
           command(id) do |x|
             x.transfer(op: op) do
@@ -116,7 +118,9 @@ module SteadyMove
         end
 
         def poll_request(id:) = command(id) { |x| x.poll(op: "req") }
-        def poll_acknowledge(message_id:, id:) = command(id) { |x| x.poll(op: "ack", msgID: message_id) }
+        def poll_acknowledge(message_id:, id:)
+          command(id) { |x| x.poll(op: "ack", msgID: message_id) }
+        end
 
         # extension: writes what stands in <extension>, or nil.
         def command(id, extension: nil)
@@ -135,7 +139,9 @@ module SteadyMove
 
           lambda do |x|
             x.update(xmlns: Xml::SECDNS) do
-              x.rem { rem == :all ? x.all("true") : rem.each { |ds| ds_data(x, ds) } } if rem && rem != []
+              if rem && rem != []
+                x.rem { rem == :all ? x.all("true") : rem.each { |ds| ds_data(x, ds) } }
+              end
               x.add { add.each { |ds| ds_data(x, ds) } } if add.to_a.any?
             end
           end

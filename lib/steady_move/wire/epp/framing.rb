@@ -3,7 +3,8 @@
 module SteadyMove
   module Wire
     module Epp
-      # EPP data units over TCP: four octets of total length in network order, then the XML (RFC 5734 §4).
+      # EPP data units over TCP: four octets of total length in network order, then the XML (RFC
+      # 5734 §4).
       module Framing
         MOST = 1024 * 1024
 
@@ -23,15 +24,15 @@ module SteadyMove
           raise Unreachable, "the connection ended inside a message" if head.bytesize < 4
 
           size = head.unpack1("N") - 4
-          unless size.between?(
-            1, MOST
-          )
+          unless size.between?(1, MOST)
             raise Malformed,
-              "a message length of #{size + 4} octets was announced; 5 to #{MOST} are taken"
+                  "a message length of #{size + 4} octets was announced; 5 to #{MOST} are taken"
           end
 
           body = io.read(size)
-          raise Unreachable, "the connection ended inside a message" if body.nil? || body.bytesize < size
+          if body.nil? || body.bytesize < size
+            raise Unreachable, "the connection ended inside a message"
+          end
 
           body.force_encoding(Encoding::UTF_8)
         end

@@ -7,42 +7,67 @@ module SteadyMove
     module Epp
       # A server's reply. data: DomainInfo, TransferInfo, {name => available} for check, or nil.
       # reasons: what the server says of a refusal beside its message (RFC 5730 §2.6, extValue).
-      Response = Struct.new(:code, :message, :reasons, :data, :queue, :client_id, :server_id, keyword_init: true) do
-        # Reads a <response>; raises Malformed.
-        def self.parse(text)
-          doc = Xml.parse(text)
-          response = doc.at_xpath("/e:epp/e:response", Xml::NS) or raise Malformed, "the EPP message is not a response"
-          result = response.at_xpath("e:result", Xml::NS) or raise Malformed, "the EPP response has no result"
-          new(code: Integer(result["code"], exception: false) || raise(Malformed, "the EPP result has no code"),
-            message: Xml.text(result, "e:msg").to_s.strip, reasons: reasons(response),
-            data: ResponseData.read(response),
-            queue: queue(response.at_xpath("e:msgQ", Xml::NS)),
-            client_id: Xml.text(response, "e:trID/e:clTRID"), server_id: Xml.text(response, "e:trID/e:svTRID"))
-        end
-
-        # Each reason, with the value that it speaks of where the server names one.
-        def self.reasons(response)
-          response.xpath("e:result/e:extValue", Xml::NS).filter_map do |node|
-            reason = Xml.text(node, "e:reason").to_s.strip
-            value = node.at_xpath("e:value", Xml::NS)&.text.to_s.strip
-            next if reason.empty?
-
-            value.empty? ? reason : "#{reason}: #{value}"
+      Response =
+        Struct.new(
+          :code,
+          :message,
+          :reasons,
+          :data,
+          :queue,
+          :client_id,
+          :server_id,
+          keyword_init: true
+        ) do
+          # Reads a <response>; raises Malformed.
+          def self.parse(text)
+            doc = Xml.parse(text)
+            response = doc.at_xpath("/e:epp/e:response", Xml::NS) or
+              raise Malformed, "the EPP message is not a response"
+            result = response.at_xpath("e:result", Xml::NS) or
+              raise Malformed, "the EPP response has no result"
+            new(
+              code:
+                Integer(result["code"], exception: false) ||
+                  raise(Malformed, "the EPP result has no code"),
+              message: Xml.text(result, "e:msg").to_s.strip,
+              reasons: reasons(response),
+              data: ResponseData.read(response),
+              queue: queue(response.at_xpath("e:msgQ", Xml::NS)),
+              client_id: Xml.text(response, "e:trID/e:clTRID"),
+              server_id: Xml.text(response, "e:trID/e:svTRID")
+            )
           end
-        end
 
-        def self.queue(node)
-          node && Queue.new(waiting: node["count"].to_i, id: node["id"], at: Xml.time(Xml.text(node, "e:qDate")),
-            text: Xml.text(node, "e:msg"))
-        end
-        private_class_method :queue, :reasons
+          # Each reason, with the value that it speaks of where the server names one.
+          def self.reasons(response)
+            response
+              .xpath("e:result/e:extValue", Xml::NS)
+              .filter_map do |node|
+                reason = Xml.text(node, "e:reason").to_s.strip
+                value = node.at_xpath("e:value", Xml::NS)&.text.to_s.strip
+                next if reason.empty?
 
-        # RFC 5730 §3: 1xxx is success.
-        def success? = code.between?(1000, 1999)
-        def pending? = code == 1001
-        # The message with its reasons, as it is told.
-        def says = [message, *reasons].join("; ")
-      end
+                value.empty? ? reason : "#{reason}: #{value}"
+              end
+          end
+
+          def self.queue(node)
+            node &&
+              Queue.new(
+                waiting: node["count"].to_i,
+                id: node["id"],
+                at: Xml.time(Xml.text(node, "e:qDate")),
+                text: Xml.text(node, "e:msg")
+              )
+          end
+          private_class_method :queue, :reasons
+
+          # RFC 5730 §3: 1xxx is success.
+          def success? = code.between?(1000, 1999)
+          def pending? = code == 1001
+          # The message with its reasons, as it is told.
+          def says = [message, *reasons].join("; ")
+        end
     end
   end
 end

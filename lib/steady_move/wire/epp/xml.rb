@@ -24,14 +24,13 @@ module SteadyMove
         # Parses without network, entities or DTD; raises Malformed.
         def parse(text)
           look_over(text.b.delete("\0"))
-          doc = Nokogiri::XML(text) { |c| c.strict.nonet }
+          doc = Nokogiri.XML(text) { |c| c.strict.nonet }
           raise Malformed, DOCTYPE if doc.internal_subset
           unless ENCODINGS.include?(doc.encoding&.upcase)
             raise Malformed, "an EPP message is written in #{doc.encoding}, not in UTF-8"
           end
           unless doc.root&.name == "epp" && doc.root.namespace&.href == EPP
-            raise Malformed,
-              "the root of an EPP message is not <epp>"
+            raise Malformed, "the root of an EPP message is not <epp>"
           end
 
           doc
@@ -50,7 +49,10 @@ module SteadyMove
             raise Malformed, "an EPP message is written in #{declared[0, 40].inspect}, not in UTF-8"
           end
 
-          long = octets.each_line("<").any? { |piece| (piece.index(">") || piece.bytesize) > TAG_MOST && tag?(piece) }
+          long =
+            octets
+              .each_line("<")
+              .any? { |piece| (piece.index(">") || piece.bytesize) > TAG_MOST && tag?(piece) }
           raise Malformed, "an EPP message holds a tag of more than #{TAG_MOST} octets" if long
         end
 
@@ -59,9 +61,9 @@ module SteadyMove
 
         # One <epp> document; yields a builder inside it.
         def document
-          Nokogiri::XML::Builder.new(encoding: "UTF-8") do |x|
-            x.epp(xmlns: EPP) { yield x }
-          end.to_xml(save_with: Nokogiri::XML::Node::SaveOptions::AS_XML)
+          Nokogiri::XML::Builder
+            .new(encoding: "UTF-8") { |x| x.epp(xmlns: EPP) { yield x } }
+            .to_xml(save_with: Nokogiri::XML::Node::SaveOptions::AS_XML)
         end
 
         def text(node, path) = node.at_xpath(path, NS)&.text

@@ -15,7 +15,9 @@ module SteadyMove
         # Is this an address that may be posted to: https, or http on this machine?
         def fit?(url)
           uri = URI.parse(url)
-          return false unless uri.is_a?(URI::HTTP) && uri.host && uri.userinfo.nil? && uri.fragment.nil?
+          unless uri.is_a?(URI::HTTP) && uri.host && uri.userinfo.nil? && uri.fragment.nil?
+            return false
+          end
 
           uri.scheme == "https" || uri.host.match?(LOOPBACK)
         rescue URI::InvalidURIError
@@ -25,13 +27,28 @@ module SteadyMove
         # Returns the status; raises Unreachable. Redirects are not followed.
         def post(url, body, headers, timeout: 10)
           uri = URI.parse(url)
-          Deadline.new(timeout * 2).hold do
-            Net::HTTP.start(uri.host, uri.port, use_ssl: uri.scheme == "https", open_timeout: timeout,
-              read_timeout: timeout, max_retries: 0) { |http| http.post(uri.request_uri, body, headers).code.to_i }
-          end
-        rescue Deadline::Passed, SystemCallError, IOError, SocketError, Timeout::Error, OpenSSL::SSL::SSLError,
-          Net::ProtocolError, Net::HTTPBadResponse => e
-          raise Unreachable, "#{uri.host} can't be reached (#{e.message.lines.first.to_s.strip[0, 120]})"
+          Deadline
+            .new(timeout * 2)
+            .hold do
+              Net::HTTP.start(
+                uri.host,
+                uri.port,
+                use_ssl: uri.scheme == "https",
+                open_timeout: timeout,
+                read_timeout: timeout,
+                max_retries: 0
+              ) { |http| http.post(uri.request_uri, body, headers).code.to_i }
+            end
+        rescue Deadline::Passed,
+               SystemCallError,
+               IOError,
+               SocketError,
+               Timeout::Error,
+               OpenSSL::SSL::SSLError,
+               Net::ProtocolError,
+               Net::HTTPBadResponse => e
+          raise Unreachable,
+                "#{uri.host} can't be reached (#{e.message.lines.first.to_s.strip[0, 120]})"
         end
       end
     end

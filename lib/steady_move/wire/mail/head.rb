@@ -5,23 +5,35 @@ require "mail"
 module SteadyMove
   module Wire
     module Mail
-      # The header section of a message as it stands there (RFC 5322 §2.2), every field of it: a reader that keeps one
-      # of two From fields could be told either.
+      # The header section of a message as it stands there (RFC 5322 §2.2), every field of it: a
+      # reader that keeps one of two From fields could be told either.
       class Head
         MOST = 256 * 1024
         # Characters of a field's body that are read; of most fields, and of some.
         LONGEST = 16_000
-        SHORTER = { "date" => 200, "from" => 4000, "to" => 4000, "reply-to" => 4000, "subject" => 4000,
-                    "message-id" => 1000, "authentication-results" => 6000 }.freeze
+        SHORTER = {
+          "date" => 200,
+          "from" => 4000,
+          "to" => 4000,
+          "reply-to" => 4000,
+          "subject" => 4000,
+          "message-id" => 1000,
+          "authentication-results" => 6000
+        }.freeze
         FIELDS = 500
 
         # raw: octets of a message.
         def initialize(raw)
           section = raw.byteslice(0, MOST).gsub(/\r\n?/n, "\n")[/\A\n*(.*?)(?:\n\n|\z)/mn, 1].to_s
-          @fields = section.gsub(/\n[ \t]+/n, " ").each_line(chomp: true).filter_map do |line|
-            name, body = line.match(/\A([!-9;-~]+)[ \t]*:(.*)\z/n)&.captures
-            [name.downcase, short(name.downcase, body)] if name
-          end.first(FIELDS)
+          @fields =
+            section
+              .gsub(/\n[ \t]+/n, " ")
+              .each_line(chomp: true)
+              .filter_map do |line|
+                name, body = line.match(/\A([!-9;-~]+)[ \t]*:(.*)\z/n)&.captures
+                [name.downcase, short(name.downcase, body)] if name
+              end
+              .first(FIELDS)
         end
 
         # The section anew, with each field on one line and no longer than is read.
@@ -31,7 +43,8 @@ module SteadyMove
         # Bodies of all fields of a name, topmost first.
         def all(name) = @fields.filter_map { |n, body| body if n == name }
 
-        # The addresses of all fields of a name; what is none is kept as an empty text, so that it counts.
+        # The addresses of all fields of a name; what is none is kept as an empty text, so that it
+        # counts.
         def addresses(name)
           all(name).flat_map do |body|
             list = ::Mail::AddressList.new(body).addresses.map { |a| a.address.to_s }

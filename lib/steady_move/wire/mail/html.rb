@@ -6,30 +6,69 @@ require "nokogiri"
 module SteadyMove
   module Wire
     module Mail
-      # An HTML part as text. A room of its own, so that nothing is loaded for messages that have none.
+      # An HTML part as text. A room of its own, so that nothing is loaded for messages that have
+      # none.
       module Html
-        # html: UTF-8. Returns its text as people see it, with every link, form target and refresh marked
-        # (Core::Post::Marks); a table's cells are parted by tabs. Nothing in it is run or fetched.
+        # html: UTF-8. Returns its text as people see it, with every link, form target and refresh
+        # marked (Core::Post::Marks); a table's cells are parted by tabs. Nothing in it is run or
+        # fetched.
         def self.marked(html)
           page = Page.new
-          Nokogiri::HTML4::SAX::Parser.new(page, "UTF-8").parse(Core::Post::Marks.unmarked(html)) do |context|
-            context.recovery = true
-          end
+          Nokogiri::HTML4::SAX::Parser
+            .new(page, "UTF-8")
+            .parse(Core::Post::Marks.unmarked(html)) { |context| context.recovery = true }
           page.text
         end
 
         # Collects what a page shows.
         class Page < Nokogiri::XML::SAX::Document
           SKIPPED = %w[script style head title template noscript].freeze
-          BLOCKS = %w[address article blockquote br center dd div dl dt fieldset footer form h1 h2 h3 h4 h5 h6 header hr
-            li ol p pre section table tr ul].freeze
+          BLOCKS = %w[
+            address
+            article
+            blockquote
+            br
+            center
+            dd
+            div
+            dl
+            dt
+            fieldset
+            footer
+            form
+            h1
+            h2
+            h3
+            h4
+            h5
+            h6
+            header
+            hr
+            li
+            ol
+            p
+            pre
+            section
+            table
+            tr
+            ul
+          ].freeze
           CELLS = %w[td th].freeze
           # What hides an element from whoever reads.
-          HIDDEN = /display\s*:\s*none|visibility\s*:\s*hidden|font-size\s*:\s*0(?!\.?[1-9])|mso-hide\s*:\s*all|
+          HIDDEN =
+            /display\s*:\s*none|visibility\s*:\s*hidden|font-size\s*:\s*0(?!\.?[1-9])|
+              mso-hide\s*:\s*all|
                     opacity\s*:\s*0(?!\.?[1-9])|max-height\s*:\s*0(?!\.?[1-9])/ix
           # Where an element leads: the attributes that say so.
-          TARGETS = { "a" => %w[href xlink:href], "area" => %w[href], "form" => %w[action], "button" => %w[formaction],
-                      "input" => %w[formaction], "iframe" => %w[src], "base" => %w[href] }.freeze
+          TARGETS = {
+            "a" => %w[href xlink:href],
+            "area" => %w[href],
+            "form" => %w[action],
+            "button" => %w[formaction],
+            "input" => %w[formaction],
+            "iframe" => %w[src],
+            "base" => %w[href]
+          }.freeze
           LABELS = %w[title aria-label alt value].freeze
           COMMENTED = /(?:href|action)\s*=\s*["']?([^"'\s>]+)/i
           # An element of this name is none: somebody wrote <NAME>.
@@ -71,8 +110,13 @@ module SteadyMove
 
           # The whole text; links that nobody sees stand at its end.
           def text
-            shown = Core::Post::Bounds.text(@out.squeeze(" ")).gsub(/ ?\t[ \t]*/, "\t").gsub(/[ \t]*\n[ \t]*/, "\n")
-              .squeeze("\n").strip
+            shown =
+              Core::Post::Bounds
+                .text(@out.squeeze(" "))
+                .gsub(/ ?\t[ \t]*/, "\t")
+                .gsub(/[ \t]*\n[ \t]*/, "\n")
+                .squeeze("\n")
+                .strip
             [shown, *(Core::Post::Marks::UNSEEN if @further.any?), *@further.uniq].join("\n")
           end
 
@@ -103,7 +147,7 @@ module SteadyMove
             return if text.empty? || text.start_with?("#", "cid:")
             return url.strip if text.match?(%r{\A(?:[a-z][a-z0-9+.-]*:|[/\\]{2}|www\.)}i)
 
-            "#{@base.chomp('/')}/#{text.delete_prefix('/')}" if @base
+            "#{@base.chomp("/")}/#{text.delete_prefix("/")}" if @base
           end
 
           def show(tag, said)
@@ -111,13 +155,17 @@ module SteadyMove
 
             @out << "\n" if BLOCKS.include?(tag)
             @out << "<#{tag}>" if tag.match?(NAMED)
-            @out << " #{said.values_at(*LABELS).compact.join(' ')} " if %w[img input a button area].include?(tag)
+            if %w[img input a button area].include?(tag)
+              @out << " #{said.values_at(*LABELS).compact.join(" ")} "
+            end
           end
 
           def show_end(tag)
             return if out_of_sight?
 
-            @out << Core::Post::Marks::CLOSE if tag == "a" && @unclosed.positive? && (@unclosed -= 1)
+            if tag == "a" && @unclosed.positive? && (@unclosed -= 1)
+              @out << Core::Post::Marks::CLOSE
+            end
 
             @out << "\n" if BLOCKS.include?(tag)
             @out << "\t" if CELLS.include?(tag)

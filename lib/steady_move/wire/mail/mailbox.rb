@@ -7,13 +7,14 @@ module SteadyMove
     module Mail
       # Reads a mailbox over IMAP (RFC 9051 / RFC 3501) without marking or deleting anything.
       class Mailbox
-        # endpoint: {host, port, login, password, tls (true or yes: from the start, the default; starttls; false or no),
-        # folder, timeout}.
+        # endpoint: {host, port, login, password, tls (true or yes: from the start, the default;
+        # starttls; false or no), folder, timeout}.
         def initialize(endpoint)
           @at = endpoint
         end
 
-        # Octets of one answer of the server; a list of many numbers is long, a message is fetched in part.
+        # Octets of one answer of the server; a list of many numbers is long, a message is fetched
+        # in part.
         MOST = 32 * 1024 * 1024
 
         # The mailbox opened for reading, while the block runs. Raises Unreachable or Refused.
@@ -32,11 +33,12 @@ module SteadyMove
             @message = message
           end
 
-          # The number that changes when UIDs begin anew (RFC 9051 §2.3.1.1), or nil where the server tells none.
+          # The number that changes when UIDs begin anew (RFC 9051 §2.3.1.1), or nil where the
+          # server tells none.
           def validity = @imap.responses("UIDVALIDITY", &:last)
 
-          # UIDs above one, ascending; of messages from one of these addresses or domains alone, where any is given
-          # (the server compares parts of the From field: RFC 9051 §6.4.4).
+          # UIDs above one, ascending; of messages from one of these addresses or domains alone,
+          # where any is given (the server compares parts of the From field: RFC 9051 §6.4.4).
           def uids(after: 0, from: nil)
             keys = ["UID", Net::IMAP::SequenceSet["#{after + 1}:*"]]
             keys += ["FROM", from] if from
@@ -44,17 +46,20 @@ module SteadyMove
             @in_time.call { @imap.uid_search(keys) }.select { |u| u > after }.sort
           end
 
-          # Calls the block with each message, as Message, in the order that is given; one that is gone is passed over.
+          # Calls the block with each message, as Message, in the order that is given; one that is
+          # gone is passed over.
           def each(uids)
             uids.each do |uid|
-              fetched = @in_time.call { @imap.uid_fetch(uid, "BODY.PEEK[]<0.#{Eml::MOST + 1}>") }.to_a.first
+              fetched =
+                @in_time.call { @imap.uid_fetch(uid, "BODY.PEEK[]<0.#{Eml::MOST + 1}>") }.to_a.first
               fetched && yield(@message.call(uid, fetched))
             end
           end
         end
 
-        # Waits until the server tells that a message has come (IDLE, RFC 2177), at most so many seconds. Returns true
-        # where one has, false where none came, nil where the server has no IDLE. Raises Unreachable or Refused.
+        # Waits until the server tells that a message has come (IDLE, RFC 2177), at most so many
+        # seconds. Returns true where one has, false where none came, nil where the server has no
+        # IDLE. Raises Unreachable or Refused.
         def wait(seconds)
           session do |imap|
             next unless in_time { imap.capability.include?("IDLE") }
@@ -62,7 +67,9 @@ module SteadyMove
             in_time { imap.examine(@at.fetch(:folder, "INBOX")) }
             came = false
             imap.idle(seconds) do |answer|
-              next unless answer.is_a?(Net::IMAP::UntaggedResponse) && answer.name == "EXISTS" && !came
+              unless answer.is_a?(Net::IMAP::UntaggedResponse) && answer.name == "EXISTS" && !came
+                next
+              end
 
               came = true
               imap.idle_done
@@ -73,11 +80,14 @@ module SteadyMove
 
         private
 
-        def tls = { "true" => :tls, "yes" => :tls, "starttls" => :starttls }[@at.fetch(:tls, true).to_s]
+        def tls
+          { "true" => :tls, "yes" => :tls, "starttls" => :starttls }[@at.fetch(:tls, true).to_s]
+        end
 
         def patience = @at.fetch(:timeout, 10)
 
-        # Net::IMAP waits for an answer without end; each exchange has a deadline of its own instead.
+        # Net::IMAP waits for an answer without end; each exchange has a deadline of its own
+        # instead.
         def in_time(&) = Deadline.new(patience).hold(&)
 
         def session(&)
@@ -85,17 +95,32 @@ module SteadyMove
         rescue Net::IMAP::NoResponseError => e
           raise Refused.new("NO", "the mailbox at #{@at[:host]} refused: #{e.message}")
         rescue Deadline::Passed
-          raise Unreachable, "the mailbox at #{@at[:host]} port #{@at[:port]} can't be read (it does not answer)"
-        rescue Net::IMAP::Error, SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Timeout::Error => e
           raise Unreachable,
-            "the mailbox at #{@at[:host]} port #{@at[:port]} can't be read (#{e.message[/\A[^@]+/].to_s.strip})"
+                "the mailbox at #{@at[:host]} port #{@at[:port]} can't be read (it does not answer)"
+        rescue Net::IMAP::Error,
+               SystemCallError,
+               IOError,
+               SocketError,
+               OpenSSL::SSL::SSLError,
+               Timeout::Error => e
+          raise Unreachable,
+                "the mailbox at #{@at[:host]} port #{@at[:port]} can't be read (" \
+                  "#{e.message[/\A[^@]+/].to_s.strip})"
         end
 
         def converse
           imap = nil
           in_time do
-            imap = Net::IMAP.new(@at.fetch(:host), port: @at.fetch(:port), ssl: tls == :tls,
-              open_timeout: patience, config: { max_response_size: MOST })
+            imap =
+              Net::IMAP.new(
+                @at.fetch(:host),
+                port: @at.fetch(:port),
+                ssl: tls == :tls,
+                open_timeout: patience,
+                config: {
+                  max_response_size: MOST
+                }
+              )
             imap.starttls if tls == :starttls
             imap.login(@at.fetch(:login), @at.fetch(:password))
           end

@@ -7,7 +7,8 @@ module SteadyMove
     module Mail
       # Hands mail to a server for sending (RFC 5321, RFC 6409; STARTTLS: RFC 3207).
       class Sender
-        # endpoint: {host, port, login, password, tls (yes: from the start; starttls; no), from, timeout}.
+        # endpoint: {host, port, login, password, tls (yes: from the start; starttls; no), from,
+        # timeout}.
         def initialize(endpoint)
           @at = endpoint
         end
@@ -15,22 +16,32 @@ module SteadyMove
         # The address that letters come from.
         def from = @at.fetch(:from)
 
-        # raw: a whole message (RFC 5322); to: [address]. Raises Unreachable where it may be tried again, Refused
-        # where the server said no.
+        # raw: a whole message (RFC 5322); to: [address]. Raises Unreachable where it may be tried
+        # again, Refused where the server said no.
         def deliver(raw, to:)
           smtp = Net::SMTP.new(@at.fetch(:host), @at.fetch(:port), **security)
           smtp.open_timeout = smtp.read_timeout = patience
           Deadline.new(patience * 2).hold { converse(smtp, raw, to) }
           true
         rescue Net::SMTPFatalError, Net::SMTPAuthenticationError, Net::SMTPSyntaxError => e
-          raise Refused.new(e.message[/\A\d{3}/] || "5xx", "the mail server at #{@at[:host]} refused: #{first_line(e)}")
+          raise Refused.new(
+                  e.message[/\A\d{3}/] || "5xx",
+                  "the mail server at #{@at[:host]} refused: #{first_line(e)}"
+                )
         rescue Deadline::Passed
           raise Unreachable,
-            "the mail server at #{@at[:host]} port #{@at[:port]} did not answer within #{patience * 2} s"
-        rescue Net::ProtocolError, SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Timeout::Error,
-          ArgumentError => e
+                "the mail server at #{@at[:host]} port #{@at[:port]} did not answer within " \
+                  "#{patience * 2} s"
+        rescue Net::ProtocolError,
+               SystemCallError,
+               IOError,
+               SocketError,
+               OpenSSL::SSL::SSLError,
+               Timeout::Error,
+               ArgumentError => e
           says = e.message[/\A[^@]+/].to_s.lines.first.to_s.strip
-          raise Unreachable, "the mail server at #{@at[:host]} port #{@at[:port]} can't be reached (#{says})"
+          raise Unreachable,
+                "the mail server at #{@at[:host]} port #{@at[:port]} can't be reached (#{says})"
         end
 
         def inspect = "#<Sender>"
@@ -42,14 +53,19 @@ module SteadyMove
 
         def converse(smtp, raw, recipients)
           way = { user: @at[:login], secret: @at[:password], authtype: (:plain if @at[:login]) }
-          smtp.start(helo: from.partition("@").last, **way) { |s| s.send_message(raw, from, *recipients) }
+          smtp.start(helo: from.partition("@").last, **way) do |s|
+            s.send_message(raw, from, *recipients)
+          end
         end
 
         def security
           case @at.fetch(:tls, "starttls").to_s
-          when "yes", "true" then { tls: true, starttls: false }
-          when "no", "false" then { tls: false, starttls: false }
-          else { tls: false, starttls: :always }
+          when "yes", "true"
+            { tls: true, starttls: false }
+          when "no", "false"
+            { tls: false, starttls: false }
+          else
+            { tls: false, starttls: :always }
           end
         end
       end

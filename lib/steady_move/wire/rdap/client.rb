@@ -12,14 +12,16 @@ module SteadyMove
         MOST_STEPS = 5
         REDIRECTS = [301, 302, 303, 307, 308].freeze
 
-        # bases: {suffix => base URL}, as in RFC 9224; timeout in seconds, for the whole of a question and its answer.
+        # bases: {suffix => base URL}, as in RFC 9224; timeout in seconds, for the whole of a
+        # question and its answer.
         def initialize(bases:, timeout: 10)
           @bases = bases
           @timeout = timeout
           @idle = Hash.new { |h, k| h[k] = Queue.new }
         end
 
-        # name: Core::Names::DomainName. Returns a Domain; raises NotFound, Unreachable, Malformed or Refused.
+        # name: Core::Names::DomainName. Returns a Domain; raises NotFound, Unreachable, Malformed
+        # or Refused.
         def domain(name)
           url = url_for(name)
           parse(fetch(url), url)
@@ -46,7 +48,8 @@ module SteadyMove
         end
 
         def url_for(name)
-          base = base_for(name) or raise Refused.new(404, "no public record service is known for “.#{name.suffix}”")
+          base = base_for(name) or
+            raise Refused.new(404, "no public record service is known for “.#{name.suffix}”")
           URI.join(base.end_with?("/") ? base : "#{base}/", "domain/#{name.ascii}")
         end
 
@@ -58,21 +61,34 @@ module SteadyMove
 
             url = elsewhere(url, answer)
           end
-          raise Refused.new(302, "the public record at #{url.host} sends on and on, more than #{MOST_STEPS} times")
+          raise Refused.new(
+                  302,
+                  "the public record at #{url.host} sends on and on, more than #{MOST_STEPS} times"
+                )
         rescue Net::OpenTimeout, Net::ReadTimeout, Deadline::Passed
           raise Unreachable, "the public record at #{url.host} did not answer within #{@timeout} s"
-        rescue SystemCallError, IOError, SocketError, OpenSSL::SSL::SSLError, Net::HTTPBadResponse => e
-          raise Unreachable, "the public record at #{url.host} can't be reached (#{e.message[/\A[^(]+/].strip})"
+        rescue SystemCallError,
+               IOError,
+               SocketError,
+               OpenSSL::SSL::SSLError,
+               Net::HTTPBadResponse => e
+          raise Unreachable,
+                "the public record at #{url.host} can't be reached (#{e.message[/\A[^(]+/].strip})"
         end
 
         # Over https alone, or, where it was asked without, at the same host.
         def elsewhere(url, answer)
           target = URI.join(url, answer["location"].to_s)
-          kept = target.scheme == "https" || ([target, url].map(&:scheme) == %w[http http] && target.host == url.host)
+          kept =
+            target.scheme == "https" ||
+              ([target, url].map(&:scheme) == %w[http http] && target.host == url.host)
           return target if kept && target.host && target.userinfo.nil?
 
-          raise Refused.new(answer.code.to_i, "the public record at #{url.host} points elsewhere (#{answer.code}), " \
-                                              "to #{target.to_s[0, 80]}; that is not followed")
+          raise Refused.new(
+                  answer.code.to_i,
+                  "the public record at #{url.host} points elsewhere (#{answer.code}), " \
+                    "to #{target.to_s[0, 80]}; that is not followed"
+                )
         rescue URI::Error
           raise Malformed, "the public record at #{url.host} points elsewhere without saying where"
         end
@@ -80,10 +96,13 @@ module SteadyMove
         # A connection that failed, or whose answer dripped until the deadline, is not used again.
         def answer(url)
           http = nil
-          answer = Deadline.new(@timeout).hold do
-            http = connection(url)
-            http.request(question(url)) { |a| read_bounded(a, url) }
-          end
+          answer =
+            Deadline
+              .new(@timeout)
+              .hold do
+                http = connection(url)
+                http.request(question(url)) { |a| read_bounded(a, url) }
+              end
           @idle[url.authority] << http if http.started?
           http = nil
           answer
@@ -93,7 +112,11 @@ module SteadyMove
 
         # Uncompressed, so that what is read is what there is (RFC 9110 §12.5.3).
         def question(url)
-          Net::HTTP::Get.new(url, "Accept" => "application/rdap+json", "Accept-Encoding" => "identity")
+          Net::HTTP::Get.new(
+            url,
+            "Accept" => "application/rdap+json",
+            "Accept-Encoding" => "identity"
+          )
         end
 
         # Stops reading at the limit; the rest of the answer is never taken.
@@ -101,8 +124,10 @@ module SteadyMove
           body = +""
           answer.read_body do |piece|
             body << piece
-            raise Malformed, "the public record's answer at #{url.host} is larger than #{MOST} octets" if
-              body.bytesize > MOST
+            if body.bytesize > MOST
+              raise Malformed,
+                    "the public record's answer at #{url.host} is larger than #{MOST} octets"
+            end
           end
           answer.body = body
         end
@@ -127,19 +152,26 @@ module SteadyMove
 
         def body_of(answer, url)
           case answer.code.to_i
-          when 200 then answer.body
-          when 404 then raise NotFound.new(404, "the public record does not hold this name (404)")
-          else refused(answer, "the public record at #{url.host}")
+          when 200
+            answer.body
+          when 404
+            raise NotFound.new(404, "the public record does not hold this name (404)")
+          else
+            refused(answer, "the public record at #{url.host}")
           end
         end
 
         def refused(answer, whose)
           code = answer.code.to_i
           case code
-          when 429 then raise Busy.new("#{whose} asks for fewer questions (429)", retry_after: pause(answer))
-          when 503 then raise Busy.new("#{whose} has no time now (503)", retry_after: pause(answer))
-          when 500..599 then raise Unreachable, "#{whose} has trouble of its own (#{code})"
-          else raise Refused.new(code, "#{whose} answered #{code}")
+          when 429
+            raise Busy.new("#{whose} asks for fewer questions (429)", retry_after: pause(answer))
+          when 503
+            raise Busy.new("#{whose} has no time now (503)", retry_after: pause(answer))
+          when 500..599
+            raise Unreachable, "#{whose} has trouble of its own (#{code})"
+          else
+            raise Refused.new(code, "#{whose} answered #{code}")
           end
         end
 

@@ -3,27 +3,44 @@
 module SteadyMove
   module Wire
     module Rdap
-      # Reads a domain object (RFC 9083 §5.3) that was parsed from JSON; what is wrong is named by its member.
+      # Reads a domain object (RFC 9083 §5.3) that was parsed from JSON; what is wrong is named by
+      # its member.
       module Document
-        # RFC 9083 §10.2.3, the event actions that matter here. Of several, the later of beginnings, the earlier of
-        # ends.
-        EVENTS = { "registration" => %i[created_at max], "reregistration" => %i[created_at max],
-                   "expiration" => %i[expires_at min],
-                   "last changed" => %i[updated_at max], "transfer" => %i[transferred_at max] }.freeze
+        # RFC 9083 §10.2.3, the event actions that matter here. Of several, the later of beginnings,
+        # the earlier of ends.
+        EVENTS = {
+          "registration" => %i[created_at max],
+          "reregistration" => %i[created_at max],
+          "expiration" => %i[expires_at min],
+          "last changed" => %i[updated_at max],
+          "transfer" => %i[transferred_at max]
+        }.freeze
 
         module_function
 
         # data: Hash; url: where it came from, or nil. Returns a Domain; raises Malformed.
         def domain(data, url: nil)
           fail!("the object", "a JSON object", data) unless data.is_a?(Hash)
-          fail!("objectClassName", "“domain”", data["objectClassName"]) unless data["objectClassName"] == "domain"
+          unless data["objectClassName"] == "domain"
+            fail!("objectClassName", "“domain”", data["objectClassName"])
+          end
 
           who = Entities.new(data)
           list(data, "entities")
-          Domain.new(name: name(data), handle: data["handle"], url: url, statuses: statuses(data),
-            registrar: who.registrar, registrar_id: who.registrar_id, registrant_email: who.email("registrant"),
-            admin_email: who.email("administrative"), name_servers: name_servers(data), redacted: redacted(data),
-            **secure(data), **events(data))
+          Domain.new(
+            name: name(data),
+            handle: data["handle"],
+            url: url,
+            statuses: statuses(data),
+            registrar: who.registrar,
+            registrar_id: who.registrar_id,
+            registrant_email: who.email("registrant"),
+            admin_email: who.email("administrative"),
+            name_servers: name_servers(data),
+            redacted: redacted(data),
+            **secure(data),
+            **events(data)
+          )
         end
 
         def name(data)
@@ -34,7 +51,9 @@ module SteadyMove
 
         def texts(data, member)
           list = list(data, member)
-          list.each_with_index { |s, i| fail!("#{member}[#{i}]", "a text", s) unless s.is_a?(String) }
+          list.each_with_index do |s, i|
+            fail!("#{member}[#{i}]", "a text", s) unless s.is_a?(String)
+          end
         end
 
         def list(data, member)
@@ -42,12 +61,13 @@ module SteadyMove
           list.is_a?(Array) ? list : fail!(member, "a list", list)
         end
 
-        # EPP's words; nil where the record shows none, or an empty list (a domain has at least one, RFC 5731 §2.3):
-        # that says nothing.
+        # EPP's words; nil where the record shows none, or an empty list (a domain has at least one,
+        # RFC 5731 §2.3): that says nothing.
         def statuses(data)
           return unless data.key?("status")
 
-          shown = texts(data, "status").map { |s| Core::Names::Statuses.to_epp(s) }.reject(&:empty?).uniq
+          shown =
+            texts(data, "status").map { |s| Core::Names::Statuses.to_epp(s) }.reject(&:empty?).uniq
           shown if shown.any?
         end
 
@@ -62,12 +82,15 @@ module SteadyMove
           end
         end
 
-        # DS or key data show a signed delegation, whatever delegationSigned says; what is absent says nothing.
+        # DS or key data show a signed delegation, whatever delegationSigned says; what is absent
+        # says nothing.
         def secure(data)
           secure = data.fetch("secureDNS", {})
           fail!("secureDNS", "an object", secure) unless secure.is_a?(Hash)
           signed = secure["delegationSigned"]
-          fail!("secureDNS.delegationSigned", "true or false", signed) unless [true, false, nil].include?(signed)
+          unless [true, false, nil].include?(signed)
+            fail!("secureDNS.delegationSigned", "true or false", signed)
+          end
           ds, keys = %w[dsData keyData].map { |member| inner(secure, "secureDNS", member) }
           { signed: ds.any? || keys.any? ? true : signed, ds: ds }
         end
@@ -79,20 +102,28 @@ module SteadyMove
 
         # RFC 9537 §3: the names of what was left out on purpose.
         def redacted(data)
-          list(data, "redacted").grep(Hash).filter_map do |row|
-            name = row["name"].is_a?(Hash) ? row["name"]["description"] || row["name"]["type"] : nil
-            name if name.is_a?(String)
-          end
+          list(data, "redacted")
+            .grep(Hash)
+            .filter_map do |row|
+              name =
+                row["name"].is_a?(Hash) ? row["name"]["description"] || row["name"]["type"] : nil
+              name if name.is_a?(String)
+            end
         end
 
         def events(data)
-          list(data, "events").each_with_index.with_object({}) do |(event, i), found|
-            fail!("events[#{i}]", "an object", event) unless event.is_a?(Hash)
-            key, which = EVENTS[event["eventAction"]]
-            next unless key
+          list(data, "events")
+            .each_with_index
+            .with_object({}) do |(event, i), found|
+              fail!("events[#{i}]", "an object", event) unless event.is_a?(Hash)
+              key, which = EVENTS[event["eventAction"]]
+              next unless key
 
-            found[key] = [found[key], instant(event["eventDate"], "events[#{i}].eventDate")].compact.public_send(which)
-          end
+              found[key] = [
+                found[key],
+                instant(event["eventDate"], "events[#{i}].eventDate")
+              ].compact.public_send(which)
+            end
         end
 
         # RFC 3339 §5.6; anything finer than a second is dropped.
@@ -103,10 +134,23 @@ module SteadyMove
         end
 
         def fail!(member, expected, given)
-          raise(Malformed, "#{member}: #{expected} is expected, not #{given.nil? ? 'nothing' : given.to_json[0, 60]}")
+          raise(
+            Malformed,
+            "#{member}: #{expected} is expected, not " \
+              "#{given.nil? ? "nothing" : given.to_json[0, 60]}"
+          )
         end
-        private_class_method :name, :texts, :list, :statuses, :name_servers, :secure,
-          :inner, :redacted, :events, :instant, :fail!
+        private_class_method :name,
+                             :texts,
+                             :list,
+                             :statuses,
+                             :name_servers,
+                             :secure,
+                             :inner,
+                             :redacted,
+                             :events,
+                             :instant,
+                             :fail!
       end
     end
   end

@@ -31,33 +31,44 @@ module SteadyMove
           found && found["identifier"].to_s[/\A\s*(\d+)\s*\z/, 1]
         end
 
-        # The first address of those with a role, the preferred one before others; nil where none can be written to.
+        # The first address of those with a role, the preferred one before others; nil where none
+        # can be written to.
         def email(role) = with(role).flat_map { |e| addresses(e) }.first
 
         private
 
         # Outer ones first.
         def with(role)
-          @all.select { |f| f.roles.include?(role) }.sort_by.with_index do |f, i|
-            [f.depth,
-              i]
-          end.map(&:entity)
+          @all
+            .select { |f| f.roles.include?(role) }
+            .sort_by
+            .with_index { |f, i| [f.depth, i] }
+            .map(&:entity)
         end
 
         def within(data, depth)
           return [] if depth > DEEPEST || !data["entities"].is_a?(Array)
 
-          data["entities"].grep(Hash).flat_map do |e|
-            [Found.new(Array(e["roles"]).map { |r| r.to_s.downcase }, e, depth), *within(e, depth + 1)]
-          end
+          data["entities"]
+            .grep(Hash)
+            .flat_map do |e|
+              [
+                Found.new(Array(e["roles"]).map { |r| r.to_s.downcase }, e, depth),
+                *within(e, depth + 1)
+              ]
+            end
         end
 
         def addresses(entity)
           rows = card(entity).select { |p| p[0].to_s.casecmp?("email") }
-          rows.sort_by.with_index { |p, i| [preference(p), i] }.flat_map { |p| p.drop(3) }.filter_map do |value|
-            text = value.to_s.strip.sub(/\Amailto:/i, "").sub(/\?.*\z/, "")
-            text if text.match?(ADDRESS)
-          end
+          rows
+            .sort_by
+            .with_index { |p, i| [preference(p), i] }
+            .flat_map { |p| p.drop(3) }
+            .filter_map do |value|
+              text = value.to_s.strip.sub(/\Amailto:/i, "").sub(/\?.*\z/, "")
+              text if text.match?(ADDRESS)
+            end
         end
 
         # RFC 6350 §5.3: from 1, the most wanted, to 100; RFC 2426 says “pref” among the types.
@@ -67,7 +78,9 @@ module SteadyMove
           number || (Array(said["type"]).any? { |t| t.to_s.casecmp?("pref") } ? 1 : 101)
         end
 
-        def property(entity, name) = card(entity).select { |p| p[0].to_s.casecmp?(name) }.map { |p| p[3] }
+        def property(entity, name)
+          card(entity).select { |p| p[0].to_s.casecmp?(name) }.map { |p| p[3] }
+        end
 
         def card(entity)
           given = entity["vcardArray"]

@@ -13,11 +13,13 @@ export const accounts = {
     support: 'Support',
     aYear: 'A year here',
     priceNotKnown: 'not known',
-    noneYetAddTheAccount: 'None yet. Add the account that holds your names, and the one they are to move to.',
+    noneYetAddTheAccount:
+      'None yet. Add the account that holds your names, and the one they are to move to.',
     addARegistrarAccount: 'Add a registrar account',
     dnsHosts: 'DNS hosts',
     endsWithTheRegistrationAt: (a: V) => `ends with the registration at ${a}`,
-    noneYetADnsHost: 'None yet. A DNS host is named by its name servers; with its key the desk fetches and puts zones.',
+    noneYetADnsHost:
+      'None yet. A DNS host is named by its name servers; with its key the desk fetches and puts zones.',
     addADnsHost: 'Add a DNS host',
     everythingByLetterToIts: 'everything by email to its support',
     at2: (a: V) => `at ${a}`,
@@ -67,7 +69,8 @@ export const accounts = {
     bySuffixHow:
       'A line a suffix, or a CSV: suffix; register; renew; later years; transfer; promotion; fee; privacy. ' +
       'What is left empty is as above.',
-    bySuffixWrong: (a: string) => `This line is not understood: “${a}”. A suffix and prices such as 9.90 are expected.`,
+    bySuffixWrong: (a: string) =>
+      `This line is not understood: “${a}”. A suffix and prices such as 9.90 are expected.`,
     holds: 'What should hold after a move to it',
     notKnown: 'not known',
     eppHost: 'EPP host',
@@ -145,7 +148,8 @@ export const accounts = {
   },
   mailServer: {
     itsOwnServerIsCalled: 'Its own mail server calls itself',
-    itDeliversNothingUnproven: 'It delivers nothing whose sender is not proven: trust it where it says nothing',
+    itDeliversNothingUnproven:
+      'It delivers nothing whose sender is not proven: trust it where it says nothing',
     keepIt: 'Believe this server',
     theNewestMailNames: 'The newest email begins with:',
     seen: (a: V, b: number) => (b === 1 ? `${a} (once)` : `${a} (${b} times)`),
@@ -164,7 +168,8 @@ export const accounts = {
     takeBack: 'Take back',
     takeBackOf: (a: V) => `Take back the invitation of ${a}`,
     passwordLink: 'Link for a new password',
-    passwordLinkFor: (a: V) => `With this link ${a} chooses a new password; it works once, for an hour:`,
+    passwordLinkFor: (a: V) =>
+      `With this link ${a} chooses a new password; it works once, for an hour:`,
     newPassword: (a: V, b: V) => `${a}/new-password#${b}`,
     takeTheSecondFactorAway: 'Take the second factor away',
     takeTheSecondFactorOf: (a: V) => `Take the second factor of ${a} away`,
@@ -183,7 +188,8 @@ export const accounts = {
     yourSignIn: 'Your sign-in',
     asWhom: (a: V, b: V) => `You are ${a}, ${b} here.`,
     whereYouAreSignedIn: 'Where you are signed in',
-    aSessionEnds: 'A session ends after twelve hours, or after half an hour in which nobody does anything.',
+    aSessionEnds:
+      'A session ends after twelve hours, or after half an hour in which nobody does anything.',
     since: (a: V, b: V) => `since ${a}, last used ${b}`,
     thisOne: 'this one',
     unknown: 'a browser that does not say what it is',
@@ -211,7 +217,8 @@ export const accounts = {
       `or on this machine at http://localhost:${a}.`,
     recoveryCodes: 'Recovery codes',
     whatRecoveryCodesAre: (left: number) =>
-      'Each stands in once for a second factor that is lost. ' + (left ? `${left} are left.` : 'There are none yet.'),
+      'Each stands in once for a second factor that is lost. ' +
+      (left ? `${left} are left.` : 'There are none yet.'),
     keepTheseCodes: 'Keep these where you keep your passwords; they are shown this once.',
     makeCodes: 'Make recovery codes',
     makeNewCodes: 'Make new ones in place of the old',
@@ -221,7 +228,8 @@ export const accounts = {
     aCodeIsAskedFor: 'A code is asked for at every sign-in.',
     password: 'Password',
     removeIt: 'Remove it',
-    takeThisUpInAn: 'Scan this with an application that makes one-time codes (TOTP), then type the first code.',
+    takeThisUpInAn:
+      'Scan this with an application that makes one-time codes (TOTP), then type the first code.',
     toScanTheSecretBelow: 'To scan: the secret below',
     code: 'Code',
     keepIt: 'Keep it',

@@ -4,8 +4,12 @@ import type { V } from './value';
 export const automation = {
   notices: {
     title: 'Told by email',
-    about: 'When it is your turn: what to do, until when, and what happens if nobody does anything. Never with a code.',
-    choices: { never: 'never', 'at-once': 'at once', daily: 'once a day' } as Record<string, string>,
+    about:
+      'When it is your turn: what to do, until when, and what happens if nobody does anything. Never with a code.',
+    choices: { never: 'never', 'at-once': 'at once', daily: 'once a day' } as Record<
+      string,
+      string
+    >,
     hour: 'at (hour, UTC)',
     noServer: 'No mail server for sending is set up yet; an administrator sets it under Accounts.',
     keep: 'Keep',
@@ -13,7 +17,8 @@ export const automation = {
   },
   tokens: {
     title: 'Tokens for programs',
-    about: 'With a token a program asks this desk in your name, with the role that you give it, until the day you set.',
+    about:
+      'With a token a program asks this desk in your name, with the role that you give it, until the day you set.',
     what: 'What it is for',
     role: 'Role',
     days: 'Days',
@@ -40,7 +45,8 @@ export const automation = {
     remove: 'Remove it',
     removeOf: (a: V) => `Remove ${a}`,
     yesRemove: 'Yes, nothing more is sent to this address',
-    fails: (n: number) => (n === 1 ? 'could not be delivered' : `could not be delivered ${n} times in a row`),
+    fails: (n: number) =>
+      n === 1 ? 'could not be delivered' : `could not be delivered ${n} times in a row`,
     next: 'next try',
     none: 'No webhook is set up.',
   },

@@ -37,7 +37,8 @@ export const batches = {
     together: (a: V) => `, for ${a} together`,
     saving: (a: V) => `, saving ${a} against staying a year`,
     and: ' and ',
-    unpriced: (n: number) => ` ${n === 1 ? '1 price is' : `${n} prices are`} not known and not in the sum.`,
+    unpriced: (n: number) =>
+      ` ${n === 1 ? '1 price is' : `${n} prices are`} not known and not in the sum.`,
     uncompared: (n: number) =>
       ` The saving leaves out ${names(n)} whose price to stay is not known or in another currency.`,
     priceNotKnown: 'price not known',
@@ -83,7 +84,10 @@ export const batches = {
     drop: 'Take out',
     elsewhere: 'Elsewhere',
     usual: 'As the batch',
-    states: { in: 'in the batch', held: 'held back', dropped: 'taken out' } as Record<string, string>,
+    states: { in: 'in the batch', held: 'held back', dropped: 'taken out' } as Record<
+      string,
+      string
+    >,
     settings: 'How it is done',
     perDay: 'At most a day at one registrar',
     trial: 'One name first, on trial',
@@ -112,9 +116,11 @@ export const batches = {
     notKnown: 'not known',
     notTaken: 'What a destination can’t take, and why',
     why: {
-      suffix: (a: V, n: number) => `${a} does not take ${n === 1 ? 'this suffix' : 'these suffixes'}:`,
+      suffix: (a: V, n: number) =>
+        `${a} does not take ${n === 1 ? 'this suffix' : 'these suffixes'}:`,
       premium: (a: V) => `${a}: the registry asks its own price of these; ask for it:`,
-      price: (a: V) => `${a}: no price is known; note it at the account, or paste its price list there:`,
+      price: (a: V) =>
+        `${a}: no price is known; note it at the account, or paste its price list there:`,
     } as Record<string, (a: V, n: number) => string>,
     send: (n: number) => `Send ${names(n)} where they are cheapest`,
   },
@@ -125,7 +131,8 @@ export const batches = {
       'with faults drawn as often as they come in practice. Nothing outside is touched.',
     run: 'Rehearse it a hundred times',
     far: (a: number, b: number) => `${a} of ${b} runs done.`,
-    took: (n: V, a: V, b: V, c: V) => `In 8 of 10 of ${n} runs all was done between ${a} and ${c}, usually by ${b}.`,
+    took: (n: V, a: V, b: V, c: V) =>
+      `In 8 of 10 of ${n} runs all was done between ${a} and ${c}, usually by ${b}.`,
     endings: {
       settled: 'settled',
       refused: 'refused and made safe',
@@ -138,5 +145,11 @@ export const batches = {
     inHundred: (n: number) => `${n} of 100`,
     asked: 'What was asked of people, and when',
   },
-  movesNav: { label: 'Moves', moves: 'All moves', approvals: 'Approvals', batches: 'Batches', ledger: 'Ledger' },
+  movesNav: {
+    label: 'Moves',
+    moves: 'All moves',
+    approvals: 'Approvals',
+    batches: 'Batches',
+    ledger: 'Ledger',
+  },
 };

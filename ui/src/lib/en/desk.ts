@@ -24,16 +24,20 @@ export const desk = {
     fromTo: (a: V, b: V) => `${a} → ${b}`,
     approvalsAndDecisionsThatOnly:
       'Approvals and decisions that only you can give will stand here, the most pressing first.',
-    whatARegistrarOrThe: 'What a registrar or the registry has to do or show will stand here, with when it is late.',
+    whatARegistrarOrThe:
+      'What a registrar or the registry has to do or show will stand here, with when it is late.',
     whatTheDeskDoesNext: 'What the desk itself does next will stand here.',
-    whatOnlyNeedsTimeSuch: 'What only needs time, such as caches that have to forget, will stand here with its end.',
+    whatOnlyNeedsTimeSuch:
+      'What only needs time, such as caches that have to forget, will stand here with its end.',
   },
   gathered: {
-    turnThePrivacyServiceOn: (a: V) => `Turn the privacy service on for ${a}: the consent has ended`,
+    turnThePrivacyServiceOn: (a: V) =>
+      `Turn the privacy service on for ${a}: the consent has ended`,
     publicLongerThanTheOwner: (a: V) => `Public longer than the owner consented to: ${a}.`,
     seeWhatAndWhere: 'See what and where',
     recordTheOwnersConsentFor: (a: V) => `Record the owner’s consent for ${a}`,
-    theirContactsBecomePublicWhile: 'Their contacts become public while the privacy service is off.',
+    theirContactsBecomePublicWhile:
+      'Their contacts become public while the privacy service is off.',
     recordIt: 'Record it',
     remindTheLetterAboutIs: (a: V, b: V) => `Remind ${a}: no answer to the email about ${b}`,
     sendAReminder: 'Send a reminder',
@@ -75,7 +79,8 @@ export const desk = {
       code: (a: V) => `Another authorization code has to be set at ${a}.`,
     },
     leftByHand: {
-      lock: (a: V) => `Put the transfer lock on at ${a}; the desk looks for it in the public record.`,
+      lock: (a: V) =>
+        `Put the transfer lock on at ${a}; the desk looks for it in the public record.`,
       code: (a: V) => `Have another authorization code set at ${a}.`,
     },
     makeItSafe: 'Lock it and set another code',

@@ -12,7 +12,8 @@ export const hands = {
     all: (n: number) => (n === 2 ? 'Both of them' : `All ${n} of them`),
     thisOnlyStartsTheLooking: 'The desk checks from outside before it counts as done.',
     onYourWord: 'Nobody outside can see it: it counts on your word, kept with its time.',
-    someOnYourWord: 'The desk checks from outside what can be seen there; the rest counts on your word.',
+    someOnYourWord:
+      'The desk checks from outside what can be seen there; the rest counts on your word.',
     writeOneLetterFor: (a: V) => `Write one email for ${a}`,
     names: (a: V) => `${a} names`,
     written: 'written',
@@ -27,7 +28,9 @@ export const hands = {
     whoGaveItAndHow: 'Who gave it, and how',
     untilTheEndOf: 'Until the end of',
     recordTheConsentFor: (n: number) =>
-      n === 0 ? 'Record the consent' : `Record the consent for ${n === 1 ? '1 name' : `${n} names`}`,
+      n === 0
+        ? 'Record the consent'
+        : `Record the consent for ${n === 1 ? '1 name' : `${n} names`}`,
   },
   leavings: {
     at: (a: V) => `Left at ${a}`,
@@ -111,7 +114,8 @@ export const hands = {
   },
   orders: {
     toBeOrdered: 'To be ordered',
-    chooseTransfer: 'Choose “transfer” there, never “register”: a name that you hold is always taken.',
+    chooseTransfer:
+      'Choose “transfer” there, never “register”: a name that you hold is always taken.',
     seeBeforePaying: (a: V) => `Before you pay, it must show ${a}.`,
     noPriceKnown: 'No price is known here: check it there before you pay.',
     and: ' and ',
@@ -126,11 +130,14 @@ export const hands = {
     copyCode: 'Copy its code',
     codeCopied: 'Code copied',
     alone: 'Its code holds what this registrar’s list can’t: order this one with its code alone.',
-    copyTheList: (a: number) => (a === 1 ? 'Copy the name with its code' : `Copy the ${a} names with their codes`),
+    copyTheList: (a: number) =>
+      a === 1 ? 'Copy the name with its code' : `Copy the ${a} names with their codes`,
     copyNames: (a: number) => (a === 1 ? 'Copy the name' : `Copy the ${a} names`),
     listCopied: (a: number) => (a === 1 ? 'Copied: 1 name' : `Copied: ${a} names`),
-    inItsForm: 'In the form that this registrar’s page reads. Each code that is copied stands in the journal.',
-    apart: (a: V) => `Not in the list, since their codes can’t stand in it: ${a}. Copy their codes one at a time.`,
+    inItsForm:
+      'In the form that this registrar’s page reads. Each code that is copied stands in the journal.',
+    apart: (a: V) =>
+      `Not in the list, since their codes can’t stand in it: ${a}. Copy their codes one at a time.`,
     orderNumber: 'Order number',
     charged: (a: V) => (a ? `Charged, all together (${a})` : 'Charged, all together'),
     thisIsOrdered: 'It is ordered',

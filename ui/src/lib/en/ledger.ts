@@ -6,7 +6,10 @@ export const ledger = {
     title: 'Ledger',
     none: 'Nothing was quoted or paid yet. Each move that starts brings its quote; receipts come by email.',
     sums: 'Spent and saved',
-    by: { all: 'All', account: 'Destination', batch: 'Batch', year: 'Year' } as Record<string, string>,
+    by: { all: 'All', account: 'Destination', batch: 'Batch', year: 'Year' } as Record<
+      string,
+      string
+    >,
     moves: (n: number) => (n === 1 ? '1 move' : `${n} moves`),
     unknown: (n: number) => `${n} of them not known`,
     spent: 'Spent',
@@ -28,7 +31,10 @@ export const ledger = {
     where: 'Where',
     amount: 'Amount',
     number: 'Order number',
-    kinds: { quote: 'quote', order: 'order', receipt: 'receipt', refund: 'paid back' } as Record<string, string>,
+    kinds: { quote: 'quote', order: 'order', receipt: 'receipt', refund: 'paid back' } as Record<
+      string,
+      string
+    >,
     sources: { journal: 'journal', mail: 'email', word: 'typed in' } as Record<string, string>,
     unread: 'not readable',
     csv: 'CSV',
@@ -40,10 +46,12 @@ export const ledger = {
   closing: {
     title: 'Closing',
     left: 'Left at the old account',
-    states: { cancelled: 'Cancelled', none: 'There is none', kept: 'Keep it', open: 'Open again' } as Record<
-      string,
-      string
-    >,
+    states: {
+      cancelled: 'Cancelled',
+      none: 'There is none',
+      kept: 'Keep it',
+      open: 'Open again',
+    } as Record<string, string>,
     why: 'Why it is kept',
     by: (a: V) => `by ${a}`,
     page: 'To print',

@@ -34,7 +34,8 @@ export const moves = {
   handOver: {
     show: 'Show the hand-over sheet, once',
     theSheet: 'The hand-over sheet',
-    shownOnce: 'It is shown once: give it to whoever takes the name. The code is not kept here any more.',
+    shownOnce:
+      'It is shown once: give it to whoever takes the name. The code is not kept here any more.',
   },
   over: {
     howDidItEnd: 'Check the pages of both registrars: how did this transfer end?',
@@ -76,7 +77,8 @@ export const moves = {
     seeItsContacts: 'See its contacts',
     recordTheConsent: 'Record the consent',
     askForANewCode: 'Ask for a new code',
-    theNameStaysAtWith: (a: V) => `The name stays at ${a}, with the lock on again. Cancel the move?`,
+    theNameStaysAtWith: (a: V) =>
+      `The name stays at ${a}, with the lock on again. Cancel the move?`,
     callItOff: 'Cancel it',
     keepGoing: 'Keep going',
     callTheMoveOff: 'Cancel the move',
@@ -92,7 +94,8 @@ export const moves = {
     journal: 'Journal',
     sealedInTheCodeSafe: 'sealed in the code safe',
     underWay: (a: V) => `On the move: ${a}`,
-    leftAt: (n: number, a: V) => (n === 1 ? `1 thing is left at ${a}` : `${n} things are left at ${a}`),
+    leftAt: (n: number, a: V) =>
+      n === 1 ? `1 thing is left at ${a}` : `${n} things are left at ${a}`,
     nothingIsLeftToDo: 'Nothing is left to do',
     paid: 'paid, by its receipt',
     noReceiptYet: 'no receipt yet',
@@ -122,7 +125,8 @@ export const moves = {
     railsWith: (steps: V, done: V) => `Track with ${steps} steps on two rails; done: ${done}. `,
     now: 'now',
     settled: (a: V) => `settled ${a}`,
-    legend: 'solid: done; pale: ahead, to its usual end; bracket: from its earliest end to its latest',
+    legend:
+      'solid: done; pale: ahead, to its usual end; bracket: from its earliest end to its latest',
     fold: (a: V) => `${a}, drawn short`,
     done: (a: V, b: V, c: V) => `${a}. ${b}: done ${c}`,
     takesTo: (a: V, b: V, c: V, d: V) => `${a}. ${b}: takes ${c} to ${d}`,

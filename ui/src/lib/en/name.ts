@@ -11,8 +11,10 @@ export const name = {
     thisMailboxLiesOnThe:
       'This mailbox lies on the name itself, or on one that moves or goes with it: while it moves, its ' +
       'mail may be lost.',
-    noContactIsKnownNo: 'No contact is known: no connection shows one, and the public record hides them.',
-    noMailServerIsSet: 'No mail server is set up. Send this word to the address yourself, and have it answered:',
+    noContactIsKnownNo:
+      'No contact is known: no connection shows one, and the public record hides them.',
+    noMailServerIsSet:
+      'No mail server is set up. Send this word to the address yourself, and have it answered:',
     theWord: 'the word',
     aWordWasSentWhen: 'A word was sent. When the answer with it comes, the mailbox counts as read.',
     whatCanBeDoneAbout: 'What can be done about an address, and what it would block',
@@ -101,7 +103,8 @@ export const name = {
     suffix: 'Suffix',
     dnsHost: 'DNS host',
     nameServers: 'Name servers',
-    sourcesContradictEachOtherOn: (a: V) => `Sources contradict each other on: ${a}. The more cautious one rules.`,
+    sourcesContradictEachOtherOn: (a: V) =>
+      `Sources contradict each other on: ${a}. The more cautious one rules.`,
     contacts: 'Contacts',
     notedByHand: 'Noted by hand',
     dnssec: 'DNSSEC',
@@ -124,7 +127,8 @@ export const name = {
   },
   dnsQuestion: {
     title: 'Whose are the name servers?',
-    belong: (a: V) => `Do these name servers belong to ${a}, so that they end with the registration there?`,
+    belong: (a: V) =>
+      `Do these name servers belong to ${a}, so that they end with the registration there?`,
     yes: 'Yes, they end with it',
     no: 'No, they stay',
     findOut: 'Find out',
@@ -151,7 +155,8 @@ export const name = {
     startTheMoveAtAPriceNotKnown: 'Start the move, at a price not known',
     startTheMoveFor: (a: V) => `Start the move for ${a}`,
     theOrderGoesOutOnly:
-      'The order goes out only after the steps before it are proven. Until the release you can ' + 'cancel the move.',
+      'The order goes out only after the steps before it are proven. Until the release you can ' +
+      'cancel the move.',
     askingTheNameServersAnd: 'Asking the name servers and working it out.',
     thereIsNoOtherAccount: 'There is no other account to move to. Add one first.',
   },

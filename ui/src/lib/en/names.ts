@@ -14,7 +14,10 @@ export const names = {
       contacts: 'Contacts from a profile there',
       years: 'Years bought with the move',
     },
-    values: { on: 'on', off: 'off', any: 'either way', as_before: 'as it was' } as Record<string, string>,
+    values: { on: 'on', off: 'off', any: 'either way', as_before: 'as it was' } as Record<
+      string,
+      string
+    >,
   },
   ready: {
     isItReady: 'Is the destination ready?',
@@ -136,7 +139,8 @@ export const names = {
     held: (a: V) => `${a} held`,
     of: (a: V, b: V) => `${a} of ${b}`,
     toStayAYear: (a: V) => `; to stay a year: ${a}`,
-    withoutPrice: (a: number) => `, without ${a === 1 ? '1 name' : `${a} names`} of which no price is known`,
+    withoutPrice: (a: number) =>
+      `, without ${a === 1 ? '1 name' : `${a} names`} of which no price is known`,
     csv: 'CSV',
     report: 'Report',
     wholeList: 'The list as one page, to read or to print (at most 500 names)',

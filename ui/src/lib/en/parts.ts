@@ -56,7 +56,8 @@ export const parts = {
   },
   frame: {
     skipToTheView: 'Skip to the view',
-    theLineToTheDesk: 'The line to the desk is cut; what you see may be old. It is being opened again.',
+    theLineToTheDesk:
+      'The line to the desk is cut; what you see may be old. It is being opened again.',
   },
   answers: {
     inShort: 'In short',
@@ -79,7 +80,8 @@ export const parts = {
   gateMark: {
     wait: 'Wait',
     waitUntilItIsKnown: 'Wait until it is known',
-    onTheWay: (a: number) => (a === 1 ? 'the desk does 1 thing on the way' : `the desk does ${a} things on the way`),
+    onTheWay: (a: number) =>
+      a === 1 ? 'the desk does 1 thing on the way' : `the desk does ${a} things on the way`,
   },
   invited: {
     aPasswordOfAtLeast: 'A password of at least twelve characters',
@@ -136,7 +138,8 @@ export const parts = {
     n15Min: '+15 min',
     n1Day: '+1 day',
     nothingIsToCome: 'Nothing is to come.',
-    theNextEventIsAway: (a: V) => `Until something new happens; the first event or check is ${a} away`,
+    theNextEventIsAway: (a: V) =>
+      `Until something new happens; the first event or check is ${a} away`,
     toNextEvent: 'To next event',
     thePracticeClockIsMoving: 'The practice clock is moving',
   },

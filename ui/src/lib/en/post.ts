@@ -35,7 +35,8 @@ export const post = {
     check: 'Check',
     wipeItForGood: 'Wipe it for good',
     wipe: 'Wipe',
-    noCodeIsHeldCodes: 'No code is held. Codes come by email, through an account’s connection, or from a list below.',
+    noCodeIsHeldCodes:
+      'No code is held. Codes come by email, through an account’s connection, or from a list below.',
     heldNotChecked: 'held, not checked',
     theRegistryTakesIt: 'the registry takes it',
     theRegistryRejectsIt: 'the registry rejects it',
@@ -54,7 +55,8 @@ export const post = {
   },
   pickCode: {
     theCodeIs: 'The code is',
-    masked: (a: V, b: V, c: string) => (c ? `no. ${a}: ${b} characters, ends in ${c}` : `no. ${a}: ${b} characters`),
+    masked: (a: V, b: V, c: string) =>
+      c ? `no. ${a}: ${b} characters, ends in ${c}` : `no. ${a}: ${b} characters`,
     of: 'of',
     keepIt: 'Put it into the code safe',
   },
@@ -81,7 +83,8 @@ export const post = {
     answersCountUntil: 'answers count until',
     onlyTheHead: 'Nothing in it concerns a name held here, so only its head was kept.',
     fetchTheBody: 'Fetch its body',
-    reading: (a: V, b: V) => `The mailbox is full: ${a} of ${b} new messages are read, the newest first.`,
+    reading: (a: V, b: V) =>
+      `The mailbox is full: ${a} of ${b} new messages are read, the newest first.`,
     doubtfulNotReliedOn: (a: V) => `Doubtful, not relied on. ${a}`,
     textAndWhy: 'Text and why',
     trust: { proven: 'proven', unproven: 'unproven', doubtful: 'doubtful' },
@@ -89,7 +92,8 @@ export const post = {
     iKnowTheSenderCount: 'I know the sender, count it',
     roles: { approve: 'To approve:', decline: 'To decline:', other: 'A link:' },
     leadsTo: (a: V) => `leads to ${a}`,
-    otherLinks: (a: number) => (a === 1 ? 'One more link in it does neither.' : `${a} more links in it do neither.`),
+    otherLinks: (a: number) =>
+      a === 1 ? 'One more link in it does neither.' : `${a} more links in it do neither.`,
     wantsAnAnswer: 'Wants an answer',
     theRest: 'The rest',
   },

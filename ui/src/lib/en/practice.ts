@@ -19,13 +19,15 @@ export const practice = {
     name: 'Sign-in name',
     password: 'Password',
     happenings: 'Happenings',
-    letItHappen: 'Each happens once, and a quarter of an hour passes; then see the Desk and the Post.',
+    letItHappen:
+      'Each happens once, and a quarter of an hour passes; then see the Desk and the Post.',
     aStranger: 'Somebody else orders the transfer of nightboat-saltern.example, with its code',
     aForgery: 'An email comes under a registrar’s name, sent by another server',
     anOffer: 'A registrar offers a discount to stay',
     letHappen: 'Let it happen',
     faults: 'Faults',
-    switchOneOnAndSee: 'Switch one on and see what the desk says and does. Nothing is lost while it lasts.',
+    switchOneOnAndSee:
+      'Switch one on and see what the desk says and does. Nothing is lost while it lasts.',
     thePublicRecordDoesNot: 'The public record does not answer',
     thePublicRecordAsksFor: 'The public record asks for a pause of 20 minutes',
     thePublicRecordAnswersSomething: 'The public record answers something that is cut',
@@ -38,7 +40,8 @@ export const practice = {
     sendsHalfAMessage: (a: V) => `${a} sends half a message`,
     answersSomethingThatIsNot: (a: V) => `${a} answers something that is not EPP`,
     takesCommandsAndSaysNothing: (a: V) => `${a} takes commands and says nothing`,
-    answersTransferCommandsWith2304: (a: V) => `${a} answers transfer commands with 2304 (a status prohibits it)`,
+    answersTransferCommandsWith2304: (a: V) =>
+      `${a} answers transfer commands with 2304 (a status prohibits it)`,
     refusesZoneTransfers: (a: V) => `${a} refuses zone transfers`,
     theNameServersAreSilent: (a: V) => `${a}: the name servers are silent`,
     everyAnswerIsCutAnd: (a: V) => `${a}: every answer is cut, and TCP is closed`,
@@ -49,7 +52,9 @@ export const practice = {
     version: 'Version',
     journal: 'Journal',
     whole: (a: number, b: number) =>
-      a >= b ? 'Whole: every line fits the one before.' : `Whole up to line ${a} of ${b}; the rest is being checked.`,
+      a >= b
+        ? 'Whole: every line fits the one before.'
+        : `Whole up to line ${a} of ${b}; the rest is being checked.`,
     damaged: (a: number) => `Damaged: the line after line ${a} was changed behind its back.`,
     underWay: 'Under way',
     somethingIsDue: ', something is due',

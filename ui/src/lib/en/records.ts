@@ -162,7 +162,8 @@ export const records = {
   },
   tiedServices: {
     none: 'Nothing in the old account is known to depend on this name.',
-    about: 'What ends with the old account, found by records that point there or asked because no record shows it.',
+    about:
+      'What ends with the old account, found by records that point there or asked because no record shows it.',
     asked: 'Is there one? No record shows it.',
     open: 'open',
     replaced: 'replaced',
@@ -211,10 +212,11 @@ export const records = {
       silent: 'does not answer',
       answers: 'answers',
     } as Record<string, string>,
-    parent: { old: 'shows the old servers', new: 'shows the new servers', nothing: 'shows none' } as Record<
-      string,
-      string
-    >,
+    parent: {
+      old: 'shows the old servers',
+      new: 'shows the new servers',
+      nothing: 'shows none',
+    } as Record<string, string>,
     serial: (n: V) => `serial ${n}`,
     since: 'since',
     server: 'Server',

@@ -76,7 +76,8 @@ export const rulebook = {
       'until then, what its registry wants is not known here.',
     rulebook: 'Rulebook',
     whatHoldsForEachSuffix:
-      'What holds for each suffix, and from where. “Quoted from memory” was not checked ' + 'against its source here.',
+      'What holds for each suffix, and from where. “Quoted from memory” was not checked ' +
+      'against its source here.',
     suffix: 'Suffix',
     all: 'all',
     anAdministratorCanOverruleA: 'An administrator can overrule a value for one suffix.',

@@ -7,7 +7,18 @@
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import { blank, changed, fields, written, type Whole } from './account';
-  import { AIMS, AMOUNT, CONNECTION, HABITS, KNOWN, ORDERING, PRICES, TERMS, WAYS, YES } from './fields';
+  import {
+    AIMS,
+    AMOUNT,
+    CONNECTION,
+    HABITS,
+    KNOWN,
+    ORDERING,
+    PRICES,
+    TERMS,
+    WAYS,
+    YES,
+  } from './fields';
   import { read } from './priceTable';
   import Removal from './Removal.svelte';
   import { refresh } from '../../lib/live.svelte';
@@ -21,7 +32,9 @@
   const f = $derived(form.f);
   const connection = $derived(
     CONNECTION.map((c) =>
-      c.key === 'password' && held?.has_password ? { ...c, required: false, label: say.accountForm.passwordHeld } : c,
+      c.key === 'password' && held?.has_password
+        ? { ...c, required: false, label: say.accountForm.passwordHeld }
+        : c,
     ),
   );
 
@@ -51,7 +64,8 @@
     done();
   };
   const save = createMutation(() => ({ mutationFn: keep, onSuccess: over }));
-  const remove = () => ask(api.POST('/api/accounts/{id}/remove', { params: { path: { id: held?.id ?? '' } } }));
+  const remove = () =>
+    ask(api.POST('/api/accounts/{id}/remove', { params: { path: { id: held?.id ?? '' } } }));
 
   const table = $derived(read(f.by_suffix ?? '', f.currency || 'EUR'));
   const wrong = $derived('wrong' in table ? table.wrong : '');
@@ -63,13 +77,32 @@
 
 {#snippet rows(list: typeof HABITS)}
   {#each list as { key, label, of, ...rest } (key)}
-    {#if of}<Choice id="a-{key}" {label} {of} bind:value={() => f[key] ?? '', (v) => (f[key] = v)} />
-    {:else}<Field id="a-{key}" {label} {...rest} bind:value={() => f[key] ?? '', (v) => (f[key] = v)} />{/if}
+    {#if of}<Choice
+        id="a-{key}"
+        {label}
+        {of}
+        bind:value={() => f[key] ?? '', (v) => (f[key] = v)}
+      />
+    {:else}<Field
+        id="a-{key}"
+        {label}
+        {...rest}
+        bind:value={() => f[key] ?? '', (v) => (f[key] = v)}
+      />{/if}
   {/each}
 {/snippet}
 
-{#snippet part(title: string, why: string, list: { key: string }[], body: Snippet, ways: string[] = [])}
-  <details open={held !== undefined && (list.some(({ key }) => f[key]) || ways.some((act) => form.ways[act]))}>
+{#snippet part(
+  title: string,
+  why: string,
+  list: { key: string }[],
+  body: Snippet,
+  ways: string[] = [],
+)}
+  <details
+    open={held !== undefined &&
+      (list.some(({ key }) => f[key]) || ways.some((act) => form.ways[act]))}
+  >
     <summary>{title}</summary>
     <p class="muted">{why}</p>
     <div class="fields">{@render body()}</div>
@@ -139,8 +172,16 @@
     habits,
     WAYS.map((w) => w.act),
   )}
-  {#snippet mail()}{@render rows([...HABITS.filter((h) => h.key === 'support'), ...KNOWN.filter(isMail)])}{/snippet}
-  {@render part(say.accountForm.email, say.accountForm.why.email, [{ key: 'support' }, { key: 'senders' }], mail)}
+  {#snippet mail()}{@render rows([
+      ...HABITS.filter((h) => h.key === 'support'),
+      ...KNOWN.filter(isMail),
+    ])}{/snippet}
+  {@render part(
+    say.accountForm.email,
+    say.accountForm.why.email,
+    [{ key: 'support' }, { key: 'senders' }],
+    mail,
+  )}
   {#snippet privacy()}
     {@render rows(yes([...KNOWN.filter((k) => k.key === 'privacy'), ...HABITS.filter(isService)]))}
   {/snippet}
@@ -181,7 +222,9 @@
   )}
   <div>
     <Button type="submit" disabled={save.isPending}
-      >{form.kind === 'epp' ? say.accountForm.tryTheConnectionAndKeep : say.accountForm.keepIt}</Button
+      >{form.kind === 'epp'
+        ? say.accountForm.tryTheConnectionAndKeep
+        : say.accountForm.keepIt}</Button
     >
     <Button color="alternative" onclick={done}>{say.accountForm.leaveIt}</Button>
   </div>

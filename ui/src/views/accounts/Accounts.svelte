@@ -14,13 +14,17 @@
   import Places from './Places.svelte';
   import { say } from '../../lib/say';
 
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
   const admin = $derived(may('addAccount'));
   let adding = $state<'account' | 'host' | null>(null);
   let changing = $state<string | null>(null);
   // What goes another way than over the connection or on the account’s pages.
   function byHand(a: { ways: Record<string, string>; privacy_service?: string | null }): string[] {
-    if (WAYS.every(({ act }) => a.ways[act] === 'letter')) return [say.accounts.everythingByLetterToIts];
+    if (WAYS.every(({ act }) => a.ways[act] === 'letter'))
+      return [say.accounts.everythingByLetterToIts];
     return WAYS.flatMap(({ act, label, of }) => {
       const way = a.ways[act];
       if (!way || way === 'connection' || way === 'page') return [];
@@ -36,7 +40,9 @@
 
 {#snippet change(what: string, title: string)}
   {#if admin && changing !== what}
-    <button onclick={() => (changing = what)} aria-label={say.accounts.change(title)}>{say.accounts.changeIt}</button>
+    <button onclick={() => (changing = what)} aria-label={say.accounts.change(title)}
+      >{say.accounts.changeIt}</button
+    >
   {/if}
 {/snippet}
 
@@ -61,13 +67,18 @@
             {#each places.data.accounts as a (a.id)}
               <tr>
                 <th scope="row"
-                  >{#if a.site}<a href={a.site} target="_blank" rel="noopener noreferrer">{a.title}</a
+                  >{#if a.site}<a href={a.site} target="_blank" rel="noopener noreferrer"
+                      >{a.title}</a
                     >{:else}{a.title}{/if}</th
                 >
                 <td
                   >{#if a.kind === 'epp'}{say.accounts.byEpp}
                     <span class="mono muted"
-                      >{say.accounts.at(a.connection.client, a.connection.host, a.connection.port)}</span
+                      >{say.accounts.at(
+                        a.connection.client,
+                        a.connection.host,
+                        a.connection.port,
+                      )}</span
                     >{:else}{say.accounts.byHand}{/if}</td
                 >
                 <td class="mono muted">{a.support ?? ''}</td>
@@ -82,7 +93,10 @@
                 <tr class="under"><td colspan="5" class="muted">{byHand(a).join(', ')}</td></tr>
               {/if}
               {#if changing === `account ${a.id}`}
-                <tr class="under"><td colspan="5"><AccountChange id={a.id} done={() => (changing = null)} /></td></tr>
+                <tr class="under"
+                  ><td colspan="5"><AccountChange id={a.id} done={() => (changing = null)} /></td
+                  ></tr
+                >
               {/if}
             {/each}
           </tbody>
@@ -104,13 +118,21 @@
                 <td class="mono muted"
                   >{#each h.name_servers as server (server)}<div>{server}</div>{/each}</td
                 >
-                <td>{h.ends_with ? say.accounts.endsWithTheRegistrationAt(holder(h.ends_with)) : ''}</td>
+                <td
+                  >{h.ends_with
+                    ? say.accounts.endsWithTheRegistrationAt(holder(h.ends_with))
+                    : ''}</td
+                >
                 <td class="act">{@render change(`host ${h.id}`, h.title)}</td>
               </tr>
               {#if changing === `host ${h.id}`}
                 <tr class="under"
                   ><td colspan="4"
-                    ><HostForm accounts={places.data.accounts} held={h} done={() => (changing = null)} /></td
+                    ><HostForm
+                      accounts={places.data.accounts}
+                      held={h}
+                      done={() => (changing = null)}
+                    /></td
                   ></tr
                 >
               {/if}
@@ -118,8 +140,13 @@
           </tbody>
         </table>
       {:else}<p class="empty">{say.accounts.noneYetADnsHost}</p>{/if}
-      {#if admin && adding !== 'host'}<button onclick={() => (adding = 'host')}>{say.accounts.addADnsHost}</button>{/if}
-      {#if adding === 'host'}<HostForm accounts={places.data.accounts} done={() => (adding = null)} />{/if}
+      {#if admin && adding !== 'host'}<button onclick={() => (adding = 'host')}
+          >{say.accounts.addADnsHost}</button
+        >{/if}
+      {#if adding === 'host'}<HostForm
+          accounts={places.data.accounts}
+          done={() => (adding = null)}
+        />{/if}
     </section>
   {/if}
   {#if admin && places.data}

@@ -85,7 +85,8 @@
     done();
   };
   const save = createMutation(() => ({ mutationFn: keep, onSuccess: over }));
-  const remove = () => ask(api.POST('/api/hosts/{id}/remove', { params: { path: { id: held?.id ?? '' } } }));
+  const remove = () =>
+    ask(api.POST('/api/hosts/{id}/remove', { params: { path: { id: held?.id ?? '' } } }));
 
   function submit(e: SubmitEvent) {
     e.preventDefault();

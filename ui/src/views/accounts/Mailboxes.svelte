@@ -39,12 +39,15 @@
   {#each there as [key, at] (key)}
     <li>
       <strong>{say.places.mailbox}</strong>
-      <span class="mono muted">{say.places.at(at!.login ?? '', at!.host ?? '', at!.port ?? '')}</span>
+      <span class="mono muted"
+        >{say.places.at(at!.login ?? '', at!.host ?? '', at!.port ?? '')}</span
+      >
       <button class="link" onclick={() => set(key, null)}>{say.places.takeOut}</button>
     </li>
   {:else}
     <li>
-      <strong>{say.places.mailbox}</strong> <span class="muted">{say.places.noneTheRegistrarsMessagesAre}</span>
+      <strong>{say.places.mailbox}</strong>
+      <span class="muted">{say.places.noneTheRegistrarsMessagesAre}</span>
     </li>
   {/each}
 </ul>
@@ -53,7 +56,13 @@
     <Field id="m-host" label={say.places.imapHost} mono required bind:value={box.host} />
     <Field id="m-port" label={say.places.port} type="number" required bind:value={box.port} />
     <Choice id="m-tls" label={say.places.encryption} of={TLS} bind:value={box.tls} />
-    <Field id="m-login" label={say.places.signIn} autocomplete="off" required bind:value={box.login} />
+    <Field
+      id="m-login"
+      label={say.places.signIn}
+      autocomplete="off"
+      required
+      bind:value={box.login}
+    />
     <Field
       id="m-pw"
       label={say.places.passwordSealed}

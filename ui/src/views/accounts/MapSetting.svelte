@@ -3,7 +3,10 @@
   import { say } from '../../lib/say';
   import Field from '../../parts/Field.svelte';
 
-  /** A list of names with a place each (or, without `place`, of names alone): seen, added, taken out. */
+  /**
+   * A list of names with a place each (or, without `place`, of names alone): seen, added, taken
+   * out.
+   */
   let {
     id,
     title,
@@ -39,7 +42,9 @@
     <li>
       <strong>{prefix}{k}</strong>
       {#if place}<span class="mono muted">{v}</span>{/if}
-      <button class="link" onclick={() => drop(k)} aria-label={say.places.takeOutOf(k)}>{say.places.takeOut}</button>
+      <button class="link" onclick={() => drop(k)} aria-label={say.places.takeOutOf(k)}
+        >{say.places.takeOut}</button
+      >
     </li>
   {:else}<li class="muted">{say.places.nothingYet}</li>{/each}
   {#if rows.length > SHOWN}<li class="muted">{say.places.andMore(rows.length - SHOWN)}</li>{/if}

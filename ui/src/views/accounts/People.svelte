@@ -10,7 +10,10 @@
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
-  const people = createQuery(() => ({ queryKey: ['people'], queryFn: () => ask(api.GET('/api/people')) }));
+  const people = createQuery(() => ({
+    queryKey: ['people'],
+    queryFn: () => ask(api.GET('/api/people')),
+  }));
   const WHAT: Record<string, string> = {
     viewer: say.people.seesEverything,
     mover: say.people.plansStartsAndCallsOff,
@@ -19,7 +22,9 @@
   };
   let email = $state('');
   let role = $state('mover');
-  const roles = $derived((people.data?.roles ?? []).map((r) => ({ value: r, name: `${r}: ${WHAT[r] ?? ''}` })));
+  const roles = $derived(
+    (people.data?.roles ?? []).map((r) => ({ value: r, name: `${r}: ${WHAT[r] ?? ''}` })),
+  );
   const invite = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/people', { body: { email, role } })),
     onSuccess: () => client.invalidateQueries({ queryKey: ['people'] }),
@@ -32,8 +37,12 @@
   const limit = createMutation(() => ({
     mutationFn: ({ id, text }: { id: number; text: string }) => {
       const [, sum, currency] = text.trim().match(/^([\d.,]+)\s*([A-Z]{3})?$/) ?? [];
-      const amount = sum ? { minor: minor(sum, currency ?? 'EUR')!, currency: currency ?? 'EUR' } : null;
-      return ask(api.POST('/api/people/{id}/limit', { params: { path: { id } }, body: { limit: amount } }));
+      const amount = sum
+        ? { minor: minor(sum, currency ?? 'EUR')!, currency: currency ?? 'EUR' }
+        : null;
+      return ask(
+        api.POST('/api/people/{id}/limit', { params: { path: { id } }, body: { limit: amount } }),
+      );
     },
     onSuccess: (data) => client.setQueryData(['people'], data),
   }));
@@ -48,7 +57,8 @@
     onSuccess: (data) => client.setQueryData(['people'], data),
   }));
   const forget = createMutation(() => ({
-    mutationFn: (id: number) => ask(api.POST('/api/people/{id}/forget-factor', { params: { path: { id } } })),
+    mutationFn: (id: number) =>
+      ask(api.POST('/api/people/{id}/forget-factor', { params: { path: { id } } })),
     onSuccess: (data) => client.setQueryData(['people'], data),
   }));
 
@@ -61,7 +71,13 @@
 <section>
   <h2>{say.people.people}</h2>
   <Trouble
-    error={people.error ?? invite.error ?? change.error ?? forget.error ?? limit.error ?? link.error ?? takeBack.error}
+    error={people.error ??
+      invite.error ??
+      change.error ??
+      forget.error ??
+      limit.error ??
+      link.error ??
+      takeBack.error}
   />
   {#if people.data}
     <ul>
@@ -98,7 +114,9 @@
               busy={change.isPending}
               act={() => change.mutate({ id: person.id, to: null })}
             />
-            <button class="calm" onclick={() => link.mutate(person)}>{say.people.passwordLink}</button>
+            <button class="calm" onclick={() => link.mutate(person)}
+              >{say.people.passwordLink}</button
+            >
             {#if person.second_factor}
               <ForGood
                 quiet
@@ -116,7 +134,9 @@
     {#if link.data}
       <p role="status">
         {say.people.passwordLinkFor(linked)}
-        <span class="mono address">{say.people.newPassword(location.origin + base, link.data.word)}</span>
+        <span class="mono address"
+          >{say.people.newPassword(location.origin + base, link.data.word)}</span
+        >
       </p>
     {/if}
     {#if people.data.invitations.length}
@@ -126,8 +146,9 @@
           <li>
             <strong>{i.email}</strong>
             <span class="muted">{say.people.until(i.role, full(i.expires_at))}</span>
-            <button onclick={() => takeBack.mutate(i.email)} aria-label={say.people.takeBackOf(i.email)}
-              >{say.people.takeBack}</button
+            <button
+              onclick={() => takeBack.mutate(i.email)}
+              aria-label={say.people.takeBackOf(i.email)}>{say.people.takeBack}</button
             >
           </li>
         {/each}
@@ -135,7 +156,12 @@
     {/if}
     <form onsubmit={submit}>
       <div>
-        <Label for="p-mail">{say.people.eMail}</Label><Input id="p-mail" type="email" required bind:value={email} />
+        <Label for="p-mail">{say.people.eMail}</Label><Input
+          id="p-mail"
+          type="email"
+          required
+          bind:value={email}
+        />
       </div>
       <div>
         <Label for="p-role">{say.people.role}</Label><Select
@@ -150,7 +176,9 @@
     {#if invite.data}
       <p role="status">
         {say.people.giveThisAddressToIt(email)}
-        <span class="mono address">{say.people.invited(location.origin + base, invite.data.word)}</span>
+        <span class="mono address"
+          >{say.people.invited(location.origin + base, invite.data.word)}</span
+        >
       </p>
     {/if}
   {/if}

@@ -11,7 +11,10 @@
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
-  const settings = createQuery(() => ({ queryKey: ['settings'], queryFn: () => ask(api.GET('/api/settings')) }));
+  const settings = createQuery(() => ({
+    queryKey: ['settings'],
+    queryFn: () => ask(api.GET('/api/settings')),
+  }));
   const set = createMutation(() => ({
     mutationFn: (body: { key: string; value: Record<string, string | number | boolean> | null }) =>
       ask(api.POST('/api/settings', { body })),
@@ -26,7 +29,9 @@
 
   function keepOut(e: SubmitEvent) {
     e.preventDefault();
-    const login: Record<string, string> = out.login ? { login: out.login, password: out.password } : {};
+    const login: Record<string, string> = out.login
+      ? { login: out.login, password: out.password }
+      : {};
     set.mutate({
       key: 'outgoing',
       value: { host: out.host, port: Number(out.port), from: out.from, tls: out.tls, ...login },
@@ -65,9 +70,27 @@
       <Field id="o-host" label={say.places.smtpHost} mono required bind:value={out.host} />
       <Field id="o-port" label={say.places.port} type="number" required bind:value={out.port} />
       <Choice id="o-tls" label={say.places.encryption} of={TLS} bind:value={out.tls} />
-      <Field id="o-from" label={say.places.lettersComeFrom} type="email" mono required bind:value={out.from} />
-      <Field id="o-login" label={say.places.signInIfOneIs} autocomplete="off" bind:value={out.login} />
-      <Field id="o-pw" label={say.places.passwordSealed} type="password" autocomplete="off" bind:value={out.password} />
+      <Field
+        id="o-from"
+        label={say.places.lettersComeFrom}
+        type="email"
+        mono
+        required
+        bind:value={out.from}
+      />
+      <Field
+        id="o-login"
+        label={say.places.signInIfOneIs}
+        autocomplete="off"
+        bind:value={out.login}
+      />
+      <Field
+        id="o-pw"
+        label={say.places.passwordSealed}
+        type="password"
+        autocomplete="off"
+        bind:value={out.password}
+      />
       <div><Button type="submit" color="alternative">{say.places.sendByThisServer}</Button></div>
     </form>
     <Records settings={settings.data} set={(key, value) => set.mutate({ key, value })} />

@@ -6,7 +6,10 @@
   import When from '../../parts/When.svelte';
   import MapSetting from './MapSetting.svelte';
 
-  /** Where the public record, name servers and registries are asked; and the rates to look at prices with. */
+  /**
+   * Where the public record, name servers and registries are asked; and the rates to look at prices
+   * with.
+   */
   let {
     settings,
     set,
@@ -43,7 +46,13 @@
   {:else}{say.places.notFetched}{/if}
 </p>
 <form onsubmit={keepUrl}>
-  <Field id="b-url" label={say.places.itsAddress} mono placeholder={say.places.rfcAddress} bind:value={url} />
+  <Field
+    id="b-url"
+    label={say.places.itsAddress}
+    mono
+    placeholder={say.places.rfcAddress}
+    bind:value={url}
+  />
   <div><Button type="submit" color="alternative">{say.places.fetchIt}</Button></div>
 </form>
 <MapSetting
@@ -83,14 +92,30 @@
 {#if rates}
   <p class="muted">
     {say.places.ratesOf(rates.to ?? '', rates.date ?? '')}
-    {#each Object.entries(rates).filter(([k]) => k.length === 3) as [c, r] (c)}{say.places.oneIs(c, r, rates.to ?? '')}
+    {#each Object.entries(rates).filter(([k]) => k.length === 3) as [c, r] (c)}{say.places.oneIs(
+        c,
+        r,
+        rates.to ?? '',
+      )}
     {/each}
     <button class="link" onclick={() => set('rates', null)}>{say.places.takeOut}</button>
   </p>
 {/if}
 <form onsubmit={keepRate}>
-  {#if !rates}<Field id="x-to" label={say.places.lookedAtIn} pattern={'[A-Z]{3}'} required bind:value={to} />{/if}
-  <Field id="x-cur" label={say.places.currency} pattern={'[A-Z]{3}'} required bind:value={currency} />
+  {#if !rates}<Field
+      id="x-to"
+      label={say.places.lookedAtIn}
+      pattern={'[A-Z]{3}'}
+      required
+      bind:value={to}
+    />{/if}
+  <Field
+    id="x-cur"
+    label={say.places.currency}
+    pattern={'[A-Z]{3}'}
+    required
+    bind:value={currency}
+  />
   <Field id="x-rate" label={say.places.oneOfItIs} inputmode="decimal" required bind:value={rate} />
   <Field id="x-date" label={say.places.rateOf} type="date" required bind:value={date} />
   <div><Button type="submit" color="alternative">{say.places.keepRate}</Button></div>

@@ -5,18 +5,25 @@
   import { say } from '../../lib/say';
 
   /** Removes what a form is about, asked twice; why it can't be is told beside it. */
-  let { title, remove, done }: { title: string; remove: () => Promise<unknown>; done: () => void } = $props();
+  let { title, remove, done }: { title: string; remove: () => Promise<unknown>; done: () => void } =
+    $props();
   let asked = $state(false);
   const removal = createMutation(() => ({ mutationFn: remove, onSuccess: done }));
 </script>
 
 <div class="removal">
   {#if asked}
-    <Button type="button" color="red" outline disabled={removal.isPending} onclick={() => removal.mutate()}
-      >{say.accounts.removeForGood}</Button
+    <Button
+      type="button"
+      color="red"
+      outline
+      disabled={removal.isPending}
+      onclick={() => removal.mutate()}>{say.accounts.removeForGood}</Button
     >
   {:else}
-    <Button type="button" color="alternative" onclick={() => (asked = true)}>{say.accounts.remove(title)}</Button>
+    <Button type="button" color="alternative" onclick={() => (asked = true)}
+      >{say.accounts.remove(title)}</Button
+    >
   {/if}
   <Trouble error={removal.error} />
 </div>

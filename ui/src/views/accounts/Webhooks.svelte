@@ -11,7 +11,10 @@
 
   /** Lines of the journal that are told to other programs. */
   const client = useQueryClient();
-  const page = createQuery(() => ({ queryKey: ['people', 'webhooks'], queryFn: () => ask(api.GET('/api/webhooks')) }));
+  const page = createQuery(() => ({
+    queryKey: ['people', 'webhooks'],
+    queryFn: () => ask(api.GET('/api/webhooks')),
+  }));
   let url = $state('');
   let types = $state<string[]>(['planned', 'problem', 'settled']);
   const set = (data: Schemas['HooksPage']) => client.setQueryData(['people', 'webhooks'], data);
@@ -23,7 +26,8 @@
     },
   }));
   const remove = createMutation(() => ({
-    mutationFn: (id: number) => ask(api.POST('/api/webhooks/{id}/end', { params: { path: { id } } })),
+    mutationFn: (id: number) =>
+      ask(api.POST('/api/webhooks/{id}/end', { params: { path: { id } } })),
     onSuccess: set,
   }));
 </script>
@@ -33,7 +37,10 @@
   <p class="muted">{say.webhooks.about}</p>
   <Trouble error={page.error ?? add.error ?? remove.error} />
   {#if add.data?.secret}
-    <p role="status">{say.webhooks.once} <Copy text={add.data.secret} what={say.webhooks.title} /></p>
+    <p role="status">
+      {say.webhooks.once}
+      <Copy text={add.data.secret} what={say.webhooks.title} />
+    </p>
   {/if}
   {#if page.data}
     <ul>

@@ -14,12 +14,19 @@ export interface Written {
 const words = (text: string | undefined) => (text ?? '').split(/[\s,]+/).filter(Boolean);
 const yes = (text: string | undefined) => (text ? text === 'yes' : null);
 const or = (text: string | undefined) => text || null;
-const known = (flag: boolean | null | undefined) => (flag === true ? 'yes' : flag === false ? 'no' : '');
+const known = (flag: boolean | null | undefined) =>
+  flag === true ? 'yes' : flag === false ? 'no' : '';
 const amount = (value: number | null | undefined, currency: string) =>
-  value === null || value === undefined ? '' : (value / 10 ** digits(currency)).toFixed(digits(currency));
+  value === null || value === undefined
+    ? ''
+    : (value / 10 ** digits(currency)).toFixed(digits(currency));
 
 /** A form with nothing written. */
-export const blank = (): Written => ({ kind: 'by_hand', f: { port: '700', currency: 'EUR' }, ways: {} });
+export const blank = (): Written => ({
+  kind: 'by_hand',
+  f: { port: '700', currency: 'EUR' },
+  ways: {},
+});
 
 /** The form of an account that is held; its secrets are not in it. */
 export function written(a: Whole): Written {
@@ -97,7 +104,12 @@ function list(f: Record<string, string>) {
 }
 
 function aims(f: Record<string, string>) {
-  const told = { lock: f.aim_lock, auto_renew: f.aim_auto_renew, privacy: f.aim_privacy, contacts: f.aim_contacts };
+  const told = {
+    lock: f.aim_lock,
+    auto_renew: f.aim_auto_renew,
+    privacy: f.aim_privacy,
+    contacts: f.aim_contacts,
+  };
   const said = Object.fromEntries(Object.entries(told).filter(([, v]) => v));
   return Object.keys(said).length ? (said as Schemas['Aims']) : null;
 }
@@ -107,7 +119,9 @@ function habits({ f, ways }: Written): NonNullable<Fields['habits']> {
     .split(';')
     .map((n) => n.trim())
     .filter(Boolean);
-  const confirms = (['link', 'halves', 'code'] as const).filter((how) => f[`confirm_${how}`] === 'yes');
+  const confirms = (['link', 'halves', 'code'] as const).filter(
+    (how) => f[`confirm_${how}`] === 'yes',
+  );
   const takes = words(f.code_takes).map((m) => Math.round(Number(m) * 60));
   const suffixes = words(f.suffixes).map((s) => s.replace(/^\./, '').toLowerCase());
   const service = f.service
@@ -199,7 +213,12 @@ export function changed<T extends object>(first: T, now: T): Partial<T> {
     if (!differs(before[key], value)) return [];
     if (!NESTED.includes(key)) return [[key, value]];
     const held = plain(before[key]);
-    return [[key, Object.fromEntries(Object.entries(plain(value)).filter(([k, v]) => differs(held[k], v)))]];
+    return [
+      [
+        key,
+        Object.fromEntries(Object.entries(plain(value)).filter(([k, v]) => differs(held[k], v))),
+      ],
+    ];
   });
   return Object.fromEntries(pairs) as Partial<T>;
 }

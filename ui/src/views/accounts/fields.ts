@@ -1,6 +1,9 @@
 import { say } from '../../lib/say';
 
-/** The fields of an account, as data: key, label, what the input takes. `of`: a choice; `yes`: one of yes and no. */
+/**
+ * The fields of an account, as data: key, label, what the input takes. `of`: a choice; `yes`: one
+ * of yes and no.
+ */
 export interface FieldRow {
   key: string;
   label: string;
@@ -26,7 +29,13 @@ export const CONNECTION: FieldRow[] = [
   { key: 'host', label: say.fields.eppHost, required: true, mono: true },
   { key: 'port', label: say.fields.port, required: true, type: 'number' },
   { key: 'client', label: say.fields.clientIdentifier, required: true, mono: true },
-  { key: 'password', label: say.fields.passwordSealed, required: true, type: 'password', autocomplete: 'off' },
+  {
+    key: 'password',
+    label: say.fields.passwordSealed,
+    required: true,
+    type: 'password',
+    autocomplete: 'off',
+  },
   { key: 'ca', label: say.fields.fileOfItsCertificateAuthority, mono: true },
   { key: 'server', label: say.fields.nameInItsCertificateIf, mono: true },
   { key: 'certificate', label: say.fields.fileOfYourClientCertificate, mono: true },
@@ -135,7 +144,13 @@ export const WAYS: { act: string; label: string; of: (readonly [string, string])
   {
     act: 'release',
     label: say.fields.theReleaseOfATransfer,
-    of: [CONNECTED, PAGE, ['link', say.fields.byTheLinkInIts], LETTER, ['none', say.fields.onlyBySilence]],
+    of: [
+      CONNECTED,
+      PAGE,
+      ['link', say.fields.byTheLinkInIts],
+      LETTER,
+      ['none', say.fields.onlyBySilence],
+    ],
   },
   { act: 'push', label: say.fields.handingOver, of: [PAGE, LETTER] },
 ];
@@ -170,7 +185,12 @@ export const HABITS: FieldRow[] = [
     placeholder: '1, 10, 60',
     pattern: '[0-9., ]*',
   },
-  { key: 'contacts_late', label: say.fields.hoursUntilAnEditedContact, inputmode: 'decimal', pattern: '[0-9.]*' },
+  {
+    key: 'contacts_late',
+    label: say.fields.hoursUntilAnEditedContact,
+    inputmode: 'decimal',
+    pattern: '[0-9.]*',
+  },
   { key: 'opt_out', label: say.fields.itOffersTheOptOut, yes: true },
   { key: 'service', label: say.fields.itsSeparatePrivacyService },
   { key: 'service_site', label: say.fields.addressOfThatServicesPages, type: 'url', mono: true },

@@ -11,7 +11,9 @@
   import Trouble from '../../parts/Trouble.svelte';
   import Fates from '../names/Fates.svelte';
 
-  /** From nothing to the first judged name: where records are found, who holds the names, the names. */
+  /**
+   * From nothing to the first judged name: where records are found, who holds the names, the names.
+   */
   const client = useQueryClient();
   const settings = createQuery(() => ({
     queryKey: ['settings'],
@@ -20,7 +22,8 @@
   }));
   let url = $state(say.places.rfcAddress);
   const records = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/settings', { body: { key: 'bootstrap', value: { url } } })),
+    mutationFn: () =>
+      ask(api.POST('/api/settings', { body: { key: 'bootstrap', value: { url } } })),
     onSuccess: (data) => client.setQueryData(['settings'], data),
   }));
   let title = $state('');
@@ -37,12 +40,17 @@
             title,
             registrar: title,
             kind: 'by_hand',
-            habits: { ...(site.trim() ? { site: site.trim() } : {}), ...(login.trim() ? { login: login.trim() } : {}) },
+            habits: {
+              ...(site.trim() ? { site: site.trim() } : {}),
+              ...(login.trim() ? { login: login.trim() } : {}),
+            },
           },
         }),
       );
       account = made.id;
-      const answer: Answer = await ask(api.POST('/api/names', { body: { account: made.id, text } }));
+      const answer: Answer = await ask(
+        api.POST('/api/names', { body: { account: made.id, text } }),
+      );
       return whole<Schemas['TakenIn']>(
         answer,
         (job) => ask(api.GET('/api/jobs/{job}', { params: { path: { job } } })),
@@ -61,11 +69,15 @@
     enabled: !!first,
   }));
   const other = $derived(judged.data?.facts.find((f) => f.key === 'other_registrar')?.value);
-  const shown = $derived(other ? String(judged.data?.facts.find((f) => f.key === 'registrar')?.value ?? '') : '');
+  const shown = $derived(
+    other ? String(judged.data?.facts.find((f) => f.key === 'registrar')?.value ?? '') : '',
+  );
   const same = createMutation(() => ({
     mutationFn: async () => {
       const path = { params: { path: { id: account } } };
-      await ask(api.POST('/api/accounts/{id}', { ...path, body: { habits: { registrar_names: [shown] } } }));
+      await ask(
+        api.POST('/api/accounts/{id}', { ...path, body: { habits: { registrar_names: [shown] } } }),
+      );
       const names = lines.filter((l) => l.name && l.fate !== 'refused').map((l) => l.name!);
       return ask(api.POST('/api/names/look', { body: { names } }));
     },
@@ -89,7 +101,9 @@
       <p class="muted">{say.begin.whyRecords}</p>
       <form onsubmit={given(() => records.mutate())}>
         <Field id="begin-url" label={say.places.itsAddress} mono required bind:value={url} />
-        <div><Button type="submit" disabled={records.isPending}>{say.begin.findRecords}</Button></div>
+        <div>
+          <Button type="submit" disabled={records.isPending}>{say.begin.findRecords}</Button>
+        </div>
       </form>
     {/if}
     <Trouble error={settings.error ?? records.error} />
@@ -101,22 +115,39 @@
       {#if shown && account && shown !== title}
         <p>
           {say.begin.recordCalls(shown)}
-          <Button size="sm" color="alternative" disabled={same.isPending} onclick={() => same.mutate()}
-            >{say.begin.itIsThatOne(title)}</Button
+          <Button
+            size="sm"
+            color="alternative"
+            disabled={same.isPending}
+            onclick={() => same.mutate()}>{say.begin.itIsThatOne(title)}</Button
           >
         </p>
         <Trouble error={same.error} />
       {/if}
       {#if first}
         <p>
-          <Button href={p('/names/:name', { params: { name: first } })}>{say.begin.seeTheFirst(first)}</Button>
+          <Button href={p('/names/:name', { params: { name: first } })}
+            >{say.begin.seeTheFirst(first)}</Button
+          >
         </p>
       {/if}
     {:else}
       <form onsubmit={given(() => take.mutate())}>
         <Field id="begin-title" label={say.begin.registrar} required bind:value={title} />
-        <Field id="begin-site" label={say.fields.addressOfItsPages} type="url" mono bind:value={site} />
-        <Field id="begin-login" label={say.fields.yourSignInThere} mono autocomplete="off" bind:value={login} />
+        <Field
+          id="begin-site"
+          label={say.fields.addressOfItsPages}
+          type="url"
+          mono
+          bind:value={site}
+        />
+        <Field
+          id="begin-login"
+          label={say.fields.yourSignInThere}
+          mono
+          autocomplete="off"
+          bind:value={login}
+        />
         <div class="wide">
           <Label for="begin-names">{say.begin.theNames}</Label>
           <Textarea id="begin-names" class="w-full font-mono" rows={4} required bind:value={text} />

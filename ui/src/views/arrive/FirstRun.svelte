@@ -27,14 +27,23 @@
   }
 </script>
 
-<Welcome lead="Nobody can sign in yet. Make yourself the administrator; then add the accounts that hold your names.">
+<Welcome
+  lead="Nobody can sign in yet. Make yourself the administrator; then add the accounts that hold your names."
+>
   <form onsubmit={submit}>
     <Label for="word">{say.firstRun.oneTimeWordPrintedBy}</Label>
     <Input id="word" class="font-mono" autocomplete="off" required bind:value={word} />
     <Label for="email">{say.firstRun.yourEMail}</Label>
     <Input id="email" type="email" autocomplete="username" required bind:value={email} />
     <Label for="password">{say.firstRun.aPasswordOfAtLeast}</Label>
-    <Input id="password" type="password" autocomplete="new-password" minlength={12} required bind:value={password} />
+    <Input
+      id="password"
+      type="password"
+      autocomplete="new-password"
+      minlength={12}
+      required
+      bind:value={password}
+    />
     {#if said}<p class="said" role="alert">{said}</p>{/if}
     <Button type="submit" disabled={busy}>{say.firstRun.makeMeTheAdministrator}</Button>
   </form>

@@ -6,7 +6,9 @@
   import Welcome from './Welcome.svelte';
   import { say } from '../../lib/say';
 
-  /** A one-time word and what it is for: to come in for the first time, or to choose a new password. */
+  /**
+   * A one-time word and what it is for: to come in for the first time, or to choose a new password.
+   */
   let { word, invited }: { word: string; invited: boolean } = $props();
   let password = $state('');
   let said = $state('');
@@ -17,7 +19,9 @@
     const body = { word, password };
     try {
       const { email } = await ask(
-        invited ? api.POST('/api/invitations/accept', { body }) : api.POST('/api/password/new', { body }),
+        invited
+          ? api.POST('/api/invitations/accept', { body })
+          : api.POST('/api/password/new', { body }),
       );
       await session.signIn(email, password);
       location.assign(at('/'));
@@ -30,7 +34,14 @@
 <Welcome lead={invited ? say.invited.youAreInvited : say.invited.chooseANewOne}>
   <form onsubmit={submit}>
     <Label for="password">{say.invited.aPasswordOfAtLeast}</Label>
-    <Input id="password" type="password" autocomplete="new-password" minlength={12} required bind:value={password} />
+    <Input
+      id="password"
+      type="password"
+      autocomplete="new-password"
+      minlength={12}
+      required
+      bind:value={password}
+    />
     {#if said}<p class="said" role="alert">{said}</p>{/if}
     <Button type="submit">{say.invited.comeIn}</Button>
   </form>

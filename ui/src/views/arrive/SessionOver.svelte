@@ -14,7 +14,12 @@
   });
 </script>
 
-<dialog class="over" bind:this={dialog} aria-label={say.sessionOver.title} oncancel={(e) => e.preventDefault()}>
+<dialog
+  class="over"
+  bind:this={dialog}
+  aria-label={say.sessionOver.title}
+  oncancel={(e) => e.preventDefault()}
+>
   <p role="status">{say.sessionOver.says}</p>
   <SignIn over />
 </dialog>

@@ -35,7 +35,10 @@
   function submit(e: SubmitEvent) {
     e.preventDefault();
     void attempt(() => {
-      if (half) return other === 'recovery' ? session.giveRecoveryCode(code.trim()) : session.giveCode(code.trim());
+      if (half)
+        return other === 'recovery'
+          ? session.giveRecoveryCode(code.trim())
+          : session.giveCode(code.trim());
       return other === 'forgotten' ? tell() : session.signIn(email, password);
     });
   }
@@ -52,7 +55,9 @@
 <Welcome lead={say.signIn.theDeskForMovingDomain}>
   <form onsubmit={submit}>
     {#if half}
-      <Label for="code">{other === 'recovery' ? say.signIn.aRecoveryCode : say.signIn.theCodeThatYourSecond}</Label>
+      <Label for="code"
+        >{other === 'recovery' ? say.signIn.aRecoveryCode : say.signIn.theCodeThatYourSecond}</Label
+      >
       <Input
         id="code"
         class="font-mono"
@@ -66,21 +71,35 @@
       <Input id="email" type="email" autocomplete="username" required bind:value={email} />
       {#if other !== 'forgotten'}
         <Label for="password">{say.signIn.password}</Label>
-        <Input id="password" type="password" autocomplete="current-password" required bind:value={password} />
+        <Input
+          id="password"
+          type="password"
+          autocomplete="current-password"
+          required
+          bind:value={password}
+        />
       {/if}
     {/if}
     {#if said}<p class="said" role="alert">{said}</p>{/if}
     <Button type="submit" disabled={busy}
-      >{half ? say.signIn.goOn : other === 'forgotten' ? say.signIn.mailALink : say.signIn.signIn}</Button
+      >{half
+        ? say.signIn.goOn
+        : other === 'forgotten'
+          ? say.signIn.mailALink
+          : say.signIn.signIn}</Button
     >
     {#if half}
       {#if passkeysWork()}
-        <Button color="alternative" disabled={busy} onclick={() => attempt(() => session.givePasskey())}
-          >{say.signIn.passkey}</Button
+        <Button
+          color="alternative"
+          disabled={busy}
+          onclick={() => attempt(() => session.givePasskey())}>{say.signIn.passkey}</Button
         >
       {/if}
       {#if other !== 'recovery'}
-        <button class="link" type="button" onclick={() => turnTo('recovery')}>{say.signIn.useARecoveryCode}</button>
+        <button class="link" type="button" onclick={() => turnTo('recovery')}
+          >{say.signIn.useARecoveryCode}</button
+        >
       {/if}
       <button class="link" type="button" onclick={() => leave()}>{say.signIn.notMe}</button>
     {:else}

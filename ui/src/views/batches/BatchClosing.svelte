@@ -41,9 +41,8 @@
           <span>{m.stage}</span>
           <span class="num">{m.spent ? money(m.spent) : ''}</span>
           <span
-            >{#if m.bad}<strong>{say.closing.bad(m.bad)}</strong>{say.batches.comma}{/if}{say.closing.open(
-              m.open,
-            )}</span
+            >{#if m.bad}<strong>{say.closing.bad(m.bad)}</strong>{say.batches
+                .comma}{/if}{say.closing.open(m.open)}</span
           >
           <span class="muted"
             >{#if m.again_at}{say.closing.again} <When at={m.again_at} bare />{/if}</span
@@ -52,7 +51,9 @@
       {/each}
     </ul>
     <p class="acts">
-      <a href={at(`/api/closing/batch/${id}/page`)} target="_blank" rel="noopener">{say.closing.page}</a>
+      <a href={at(`/api/closing/batch/${id}/page`)} target="_blank" rel="noopener"
+        >{say.closing.page}</a
+      >
       <a href={at(`/api/closing/batch/${id}/pdf`)} download>{say.closing.pdf}</a>
       <a href={at(`/api/batches/${id}/closing.csv`)} download>{say.closing.csv}</a>
     </p>

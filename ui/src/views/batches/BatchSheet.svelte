@@ -40,7 +40,8 @@
   const waiting = $derived((sheet.data?.members ?? []).some((m) => m.state === 'in' && !m.move));
   const review = createQuery(() => ({
     queryKey: ['review', id],
-    queryFn: async () => followed<Schemas['BatchReview']>(await ask(api.POST('/api/batches/{id}/review', path))),
+    queryFn: async () =>
+      followed<Schemas['BatchReview']>(await ask(api.POST('/api/batches/{id}/review', path))),
     enabled: waiting && sheet.data?.batch.state !== 'closed',
     staleTime: Infinity,
     gcTime: 0,
@@ -55,7 +56,12 @@
   const start = createMutation(() => ({
     mutationFn: async () =>
       followed<Schemas['BatchState']>(
-        await ask(api.POST('/api/batches/{id}/start', { ...path, body: { shown: review.data!.sums.total } })),
+        await ask(
+          api.POST('/api/batches/{id}/start', {
+            ...path,
+            body: { shown: review.data!.sums.total },
+          }),
+        ),
       ),
     onSuccess: again,
   }));
@@ -71,7 +77,12 @@
   const late = createMutation(() => ({
     mutationFn: ({ name, choice }: { name: string; choice: 'renew' | 'go' }) => {
       const own = sheet.data?.members.find((m) => m.name === name)?.own ?? {};
-      return ask(api.POST('/api/batches/{id}/names', { ...path, body: { own: { [name]: { ...own, late: choice } } } }));
+      return ask(
+        api.POST('/api/batches/{id}/names', {
+          ...path,
+          body: { own: { [name]: { ...own, late: choice } } },
+        }),
+      );
     },
     onSuccess: again,
   }));
@@ -80,23 +91,38 @@
       ask(
         api.POST('/api/batches/{id}/names', {
           ...path,
-          body: { own: Object.fromEntries(Object.entries(to).map(([name, place]) => [name, { to: place }])) },
+          body: {
+            own: Object.fromEntries(
+              Object.entries(to).map(([name, place]) => [name, { to: place }]),
+            ),
+          },
         }),
       ),
     onSuccess: again,
   }));
   const b = $derived(sheet.data?.batch);
   const able = $derived((review.data?.rows ?? []).filter((r) => r.startable).length);
-  const sum = $derived(review.data?.sums.total.map(money).join(say.batch.and) || say.batch.priceNotKnown);
+  const sum = $derived(
+    review.data?.sums.total.map(money).join(say.batch.and) || say.batch.priceNotKnown,
+  );
   const moving = $derived((sheet.data?.members ?? []).some((m) => m.move?.open));
 </script>
 
 <Sheet title={b?.title ?? ''} back="/batches">
-  <Trouble error={sheet.error ?? review.error ?? start.error ?? where.error ?? approve.error ?? steer.error} />
+  <Trouble
+    error={sheet.error ??
+      review.error ??
+      start.error ??
+      where.error ??
+      approve.error ??
+      steer.error}
+  />
   {#if sheet.data && b}
     <p>
       <strong>{say.batches.states[b.state]}</strong>
-      <span class="num">{say.batches.names(sheet.data.members.filter((m) => m.state !== 'dropped').length)}</span>
+      <span class="num"
+        >{say.batches.names(sheet.data.members.filter((m) => m.state !== 'dropped').length)}</span
+      >
       {#if b.moving}<span class="num">{say.batches.moving(b.moving)}</span>{/if}
       {#if b.settled}<span class="num">{say.batches.settled(b.settled)}</span>{/if}
     </p>
@@ -105,7 +131,9 @@
       <p>{say.batch.asked(sheet.data.asked_by ?? '')}</p>
       {#if sheet.data.asked_by !== session.who?.email}
         <May operation="approveBatch"
-          ><Button disabled={approve.isPending} onclick={() => approve.mutate()}>{say.batch.agree}</Button></May
+          ><Button disabled={approve.isPending} onclick={() => approve.mutate()}
+            >{say.batch.agree}</Button
+          ></May
         >
       {/if}
     {/if}
@@ -124,20 +152,28 @@
         {#if review.data && waiting && ['draft', 'running'].includes(b.state) && able}
           {#if b.state === 'draft' || sheet.data.fresh}
             <Button disabled={start.isPending} onclick={() => start.mutate()}
-              >{review.data.above.length ? say.batch.ask(able, sum) : say.batch.start(able, sum)}</Button
+              >{review.data.above.length
+                ? say.batch.ask(able, sum)
+                : say.batch.start(able, sum)}</Button
             >
           {/if}
         {/if}
         {#if b.state === 'running' && waiting}
           <Button color="alternative" onclick={() => steer.mutate('halt')}>{say.batch.halt}</Button>
         {/if}
-        {#if b.state === 'halted'}<Button onclick={() => steer.mutate('go_on')}>{say.batch.goOn}</Button>{/if}
+        {#if b.state === 'halted'}<Button onclick={() => steer.mutate('go_on')}
+            >{say.batch.goOn}</Button
+          >{/if}
         {#if b.state !== 'closed' && !moving && b.started_at}
-          <Button color="alternative" onclick={() => steer.mutate('close')}>{say.batch.close}</Button>
+          <Button color="alternative" onclick={() => steer.mutate('close')}
+            >{say.batch.close}</Button
+          >
         {/if}
       </May>
       {#if waiting && b.state !== 'closed'}
-        <Button color="alternative" disabled={review.isFetching} onclick={again}>{say.batch.again}</Button>
+        <Button color="alternative" disabled={review.isFetching} onclick={again}
+          >{say.batch.again}</Button
+        >
       {/if}
     </p>
     {#if sheet.data.range.length}

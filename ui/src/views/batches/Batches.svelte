@@ -9,7 +9,10 @@
   import Trouble from '../../parts/Trouble.svelte';
 
   let { children }: { children: Snippet } = $props();
-  const list = createQuery(() => ({ queryKey: ['batches'], queryFn: () => ask(api.GET('/api/batches')) }));
+  const list = createQuery(() => ({
+    queryKey: ['batches'],
+    queryFn: () => ask(api.GET('/api/batches')),
+  }));
   const open = $derived(!isActive('/batches'));
   const current = $derived((route.params as Record<string, string | undefined>).id);
   const all = (counts: Record<string, number>) => (counts.in ?? 0) + (counts.held ?? 0);

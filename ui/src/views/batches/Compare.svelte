@@ -7,7 +7,10 @@
   import CostLines from './CostLines.svelte';
   import Trouble from '../../parts/Trouble.svelte';
 
-  /** Every name against every destination, one to ten years ahead; `send` sends names where they are cheapest. */
+  /**
+   * Every name against every destination, one to ten years ahead; `send` sends names where they are
+   * cheapest.
+   */
   let { names, send }: { names: string[]; send?: (to: Record<string, string>) => void } = $props();
   let open = $state(false);
   let years = $state(5);
@@ -24,17 +27,23 @@
   const telling = (currency: string) => {
     const stay = lines.find((l) => l.id === 'stay')?.ahead[currency]?.join();
     return lines.filter(
-      (l) => l.ahead[currency] && (['stay', 'mixed'].includes(l.id) || l.ahead[currency].join() !== stay),
+      (l) =>
+        l.ahead[currency] &&
+        (['stay', 'mixed'].includes(l.id) || l.ahead[currency].join() !== stay),
     );
   };
   const shown = (minor: number | undefined, currency: string | null | undefined) =>
     minor === undefined || !currency ? say.compare.notKnown : money({ minor, currency });
   const titles = $derived(Object.fromEntries(lines.map((l) => [l.id, l.title])));
   const best = $derived(
-    Object.fromEntries((found.data?.rows ?? []).filter((r) => r.best).map((r) => [r.name, r.best!])),
+    Object.fromEntries(
+      (found.data?.rows ?? []).filter((r) => r.best).map((r) => [r.name, r.best!]),
+    ),
   );
   const out = $derived(
-    lines.flatMap((l) => Object.entries(l.out).map(([why, list]) => ({ title: l.title, why, list }))),
+    lines.flatMap((l) =>
+      Object.entries(l.out).map(([why, list]) => ({ title: l.title, why, list })),
+    ),
   );
 </script>
 
@@ -44,11 +53,14 @@
   <p class="ask">
     <label
       >{say.compare.years}
-      <input type="range" min="1" max="10" bind:value={years} /> <span class="num">{years}</span></label
+      <input type="range" min="1" max="10" bind:value={years} />
+      <span class="num">{years}</span></label
     >
     <label><input type="checkbox" bind:checked={privacy} /> {say.prices.withPrivacy}</label>
     {#if found.data?.converted}
-      <span class="muted">{say.prices.converted(found.data.converted.to, plainDay(found.data.converted.date))}</span>
+      <span class="muted"
+        >{say.prices.converted(found.data.converted.to, plainDay(found.data.converted.date))}</span
+      >
     {/if}
   </p>
   {#if found.data}
@@ -83,13 +95,18 @@
       <details class="fold">
         <summary>{say.compare.notTaken}</summary>
         {#each out as o (`${o.title} ${o.why}`)}
-          <p>{say.compare.why[o.why]?.(o.title, o.list.length)} <span class="mono">{o.list.join(', ')}</span></p>
+          <p>
+            {say.compare.why[o.why]?.(o.title, o.list.length)}
+            <span class="mono">{o.list.join(', ')}</span>
+          </p>
         {/each}
       </details>
     {/if}
     {#if send && may('changeBatchNames') && Object.keys(best).length}
       <p>
-        <button class="link" onclick={() => send(best)}>{say.compare.send(Object.keys(best).length)}</button>
+        <button class="link" onclick={() => send(best)}
+          >{say.compare.send(Object.keys(best).length)}</button
+        >
       </p>
     {/if}
   {/if}

@@ -4,7 +4,11 @@
   import { say } from '../../lib/say';
 
   /** What it has cost after each year, a line for each destination; each is labelled at its end. */
-  let { lines, currency, years }: { lines: Schemas['CompareLine'][]; currency: string; years: number } = $props();
+  let {
+    lines,
+    currency,
+    years,
+  }: { lines: Schemas['CompareLine'][]; currency: string; years: number } = $props();
   let room = $state(800);
   const HIGH = 220;
   const LEFT = 74;
@@ -13,7 +17,8 @@
   const most = $derived(Math.max(1, ...lines.map((l) => l.ahead[currency]!.at(-1)!)));
   const X = (year: number) => LEFT + ((year - 1) / Math.max(1, years - 1)) * (room - LEFT - RIGHT);
   const Y = (minor: number) => HIGH - 22 - (minor / most) * (HIGH - 36);
-  const path = (list: number[]) => list.map((v, i) => `${i ? 'L' : 'M'}${X(i + 1)} ${Y(v)}`).join('');
+  const path = (list: number[]) =>
+    list.map((v, i) => `${i ? 'L' : 'M'}${X(i + 1)} ${Y(v)}`).join('');
   const kind = (id: string) => (id === 'stay' ? 'stay' : id === 'mixed' ? 'mixed' : 'other');
   // Labels at the ends, moved apart where they would lie on each other.
   const labels = $derived.by(() => {
@@ -30,7 +35,13 @@
 </script>
 
 <div class="box raised" bind:clientWidth={room}>
-  <svg viewBox="0 0 {room} {HIGH}" width={room} height={HIGH} role="img" aria-label={say.compare.picture(currency)}>
+  <svg
+    viewBox="0 0 {room} {HIGH}"
+    width={room}
+    height={HIGH}
+    role="img"
+    aria-label={say.compare.picture(currency)}
+  >
     {#each [0, 0.5, 1] as part (part)}
       <path class="grid" d="M{LEFT} {Y(most * part)}H{room - RIGHT}" />
       <text x={LEFT - 6} y={Y(most * part) + 4} text-anchor="end"

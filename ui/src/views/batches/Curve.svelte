@@ -14,11 +14,19 @@
   const X = (iso: string) =>
     LEFT + ((Math.max(from, Date.parse(iso)) - from) / Math.max(1, to - from)) * (room - LEFT - 16);
   const Y = (chance: number) => 8 + (1 - chance) * (HIGH - 16);
-  const line = $derived(`M${LEFT} ${Y(0)}${curve.map((c) => `L${X(c.at)} ${Y(c.chance)}`).join('')}`);
+  const line = $derived(
+    `M${LEFT} ${Y(0)}${curve.map((c) => `L${X(c.at)} ${Y(c.chance)}`).join('')}`,
+  );
 </script>
 
 <div bind:clientWidth={room}>
-  <svg viewBox="0 0 {room} {HIGH + 16}" width={room} height={HIGH + 16} role="img" aria-label={say.forecast.curve}>
+  <svg
+    viewBox="0 0 {room} {HIGH + 16}"
+    width={room}
+    height={HIGH + 16}
+    role="img"
+    aria-label={say.forecast.curve}
+  >
     {#each [0, 0.5, 0.9] as c (c)}
       <path class="grid" d="M{LEFT} {Y(c)}H{room - 16}" />
       <text x={LEFT - 6} y={Y(c) + 4} text-anchor="end">{c * 10}/10</text>
@@ -28,7 +36,9 @@
         ><title>{[1, 5, 9][i]}/10: {stamp(r, clock.now)}</title></circle
       >{/each}
     <text x={LEFT} y={HIGH + 13}>{stamp(new Date(from).toISOString(), clock.now)}</text>
-    <text x={room - 16} y={HIGH + 13} text-anchor="end">{stamp(new Date(to).toISOString(), clock.now)}</text>
+    <text x={room - 16} y={HIGH + 13} text-anchor="end"
+      >{stamp(new Date(to).toISOString(), clock.now)}</text
+    >
   </svg>
 </div>
 

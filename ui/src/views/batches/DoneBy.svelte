@@ -3,10 +3,15 @@
   import { stamp } from '../../lib/words';
   import { say } from '../../lib/say';
 
-  /** Until when it has to start to be done by a day, with nine in ten. late: by when that is if it starts now. */
+  /**
+   * Until when it has to start to be done by a day, with nine in ten. late: by when that is if it
+   * starts now.
+   */
   let { id, late }: { id: string; late: string } = $props();
   let by = $state('');
-  const start = $derived(by ? Date.parse(`${by}T23:59:59Z`) - (Date.parse(late) - clock.now) : undefined);
+  const start = $derived(
+    by ? Date.parse(`${by}T23:59:59Z`) - (Date.parse(late) - clock.now) : undefined,
+  );
 </script>
 
 <p>

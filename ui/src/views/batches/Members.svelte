@@ -11,8 +11,12 @@
   import TurnMark from '../../parts/TurnMark.svelte';
 
   /** The names of a batch: where each stands, held back, sent elsewhere or taken out. */
-  let { id, members, done }: { id: number; members: Schemas['BatchMember'][]; done: () => void } = $props();
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  let { id, members, done }: { id: number; members: Schemas['BatchMember'][]; done: () => void } =
+    $props();
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
   const change = createMutation(() => ({
     mutationFn: (body: Schemas['BatchNames']) =>
       ask(api.POST('/api/batches/{id}/names', { params: { path: { id } }, body })),
@@ -27,16 +31,19 @@
   {#each shown as m (m.name)}
     <li class:held={m.state === 'held'}>
       {#if m.move}
-        <a class="mono" href={p('/moves/:id', { params: { id: String(m.move.id) } })}>{m.unicode}</a>
+        <a class="mono" href={p('/moves/:id', { params: { id: String(m.move.id) } })}>{m.unicode}</a
+        >
         <span class="stage"
           >{#if m.move.turn}<TurnMark turn={m.move.turn} />{/if}{m.move.stage}</span
         >
         {#if !m.move.open && m.move.stage !== 'Settled' && may('changeBatchNames')}
           <span class="acts"
-            ><button onclick={() => change.mutate({ go_on: [m.name] })}>{say.batch.tryAgain}</button></span
+            ><button onclick={() => change.mutate({ go_on: [m.name] })}>{say.batch.tryAgain}</button
+            ></span
           >
         {:else}
-          <span class="num muted">{m.move.finish[2] ? stamp(m.move.finish[2], clock.now) : ''}</span>
+          <span class="num muted">{m.move.finish[2] ? stamp(m.move.finish[2], clock.now) : ''}</span
+          >
         {/if}
       {:else}
         <a class="mono" href={p('/names/:name', { params: { name: m.name } })}>{m.unicode}</a>
@@ -50,15 +57,22 @@
                 value={m.own.to ?? ''}
                 onchange={(e) =>
                   change.mutate({
-                    own: { [m.name]: e.currentTarget.value ? { ...m.own, to: e.currentTarget.value } : {} },
+                    own: {
+                      [m.name]: e.currentTarget.value
+                        ? { ...m.own, to: e.currentTarget.value }
+                        : {},
+                    },
                   })}
               >
                 <option value="">{say.batch.usual}</option>
-                {#each places.data?.accounts ?? [] as a (a.id)}<option value={a.id}>{a.title}</option>{/each}
+                {#each places.data?.accounts ?? [] as a (a.id)}<option value={a.id}
+                    >{a.title}</option
+                  >{/each}
               </select></label
             >
             {#if m.state === 'held'}
-              <button onclick={() => change.mutate({ go_on: [m.name] })}>{say.batch.release}</button>
+              <button onclick={() => change.mutate({ go_on: [m.name] })}>{say.batch.release}</button
+              >
             {:else}
               <button onclick={() => change.mutate({ hold: [m.name] })}>{say.batch.hold}</button>
             {/if}

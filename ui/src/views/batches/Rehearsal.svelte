@@ -16,7 +16,8 @@
     mutationFn: async () =>
       whole<Schemas['Rehearsal']>(
         (await ask(api.POST('/api/batches/{id}/rehearse', { params: { path: { id } } }))) as Answer,
-        (job) => ask(api.GET('/api/batch-work/{job}', { params: { path: { job } } })) as Promise<Answer>,
+        (job) =>
+          ask(api.GET('/api/batch-work/{job}', { params: { path: { job } } })) as Promise<Answer>,
         (now) => (far = now),
       ),
   }));
@@ -28,12 +29,17 @@
   <summary>{say.rehearsal.summary}</summary>
   <p class="muted">{say.rehearsal.what}</p>
   <Trouble error={run.error} />
-  <Button color="alternative" disabled={run.isPending} onclick={() => run.mutate()}>{say.rehearsal.run}</Button>
+  <Button color="alternative" disabled={run.isPending} onclick={() => run.mutate()}
+    >{say.rehearsal.run}</Button
+  >
   {#if far}<p role="status">{say.rehearsal.far(far.done, far.of)}</p>{/if}
   {#if r}
     <p>
       {say.rehearsal.took(r.runs, at(r.range[0]), at(r.range[1]), at(r.range[2]))}
-      {#each r.endings as e (e.ending)}{say.rehearsal.ended(say.rehearsal.endings[e.ending] ?? e.ending, e.share)}
+      {#each r.endings as e (e.ending)}{say.rehearsal.ended(
+          say.rehearsal.endings[e.ending] ?? e.ending,
+          e.share,
+        )}
       {/each}
     </p>
     <h3>{say.rehearsal.wrong}</h3>
@@ -41,7 +47,11 @@
       {#each r.faults as f (f.says)}
         <li>
           <svg width="120" height="10" aria-hidden="true"
-            ><rect class="all" width="120" height="10" /><rect class="part" width={f.share * 1.2} height="10" /></svg
+            ><rect class="all" width="120" height="10" /><rect
+              class="part"
+              width={f.share * 1.2}
+              height="10"
+            /></svg
           >
           <span class="num">{say.rehearsal.inHundred(f.share)}</span>
           {f.says}

@@ -20,11 +20,13 @@
   const able = $derived(review.rows.filter((r) => r.startable));
   const left = $derived(review.rows.filter((r) => !r.startable));
   const sums = $derived(review.sums);
-  const sum = (list: Schemas['Amount'][]) => list.map(money).join(say.batch.and) || say.batch.priceNotKnown;
+  const sum = (list: Schemas['Amount'][]) =>
+    list.map(money).join(say.batch.and) || say.batch.priceNotKnown;
 </script>
 
 <p>
-  <strong>{say.batch.canStart(able.length, review.rows.length)}</strong>{#if able.length}{say.batch.together(
+  <strong>{say.batch.canStart(able.length, review.rows.length)}</strong
+  >{#if able.length}{say.batch.together(
       sum(sums.total),
     )}{/if}{#if sums.saves.length}{say.batch.saving(sum(sums.saves))}{/if}.
   {#if sums.unpriced}{say.batch.unpriced(sums.unpriced)}{/if}
@@ -52,12 +54,15 @@
       <li>
         <details>
           <summary
-            ><span class="num count">{say.batch.ofNames(cases.reduce((n, c) => n + c.names.length, 0))}</span>
+            ><span class="num count"
+              >{say.batch.ofNames(cases.reduce((n, c) => n + c.names.length, 0))}</span
+            >
             <Sentence text={cases[0]!.says} /></summary
           >
           {#each cases as c (c.says)}
             <p>
-              {#if cases.length > 1}<Sentence text={c.says} />{/if} <span class="mono">{c.unicode.join(', ')}</span>
+              {#if cases.length > 1}<Sentence text={c.says} />{/if}
+              <span class="mono">{c.unicode.join(', ')}</span>
             </p>
           {/each}
         </details>
@@ -70,7 +75,9 @@
     {#each review.asks as a (`${a.place} ${a.says}`)}
       <li class="ask">
         <strong>{a.place ?? say.batch.you}</strong> <span>{a.says}</span>
-        <span class="num muted" title={a.unicode.join(', ')}>{say.batch.ofNames(a.names.length)}</span>
+        <span class="num muted" title={a.unicode.join(', ')}
+          >{say.batch.ofNames(a.names.length)}</span
+        >
       </li>
     {:else}<li>{say.batch.noAsks}</li>{/each}
   </ul>
@@ -107,8 +114,12 @@
         {#each r.says as s (s)}<p class="why"><Sentence text={s} /></p>{/each}
         {#if r.late && late}
           <p class="choose">
-            <button type="button" class="link" onclick={() => late(r.name, 'renew')}>{say.batch.renewFirst}</button>
-            <button type="button" class="link" onclick={() => late(r.name, 'go')}>{say.batch.goAllTheSame}</button>
+            <button type="button" class="link" onclick={() => late(r.name, 'renew')}
+              >{say.batch.renewFirst}</button
+            >
+            <button type="button" class="link" onclick={() => late(r.name, 'go')}
+              >{say.batch.goAllTheSame}</button
+            >
           </p>
         {/if}
       </li>

@@ -10,8 +10,12 @@
   import Trouble from '../../parts/Trouble.svelte';
 
   /** How a batch is done: where to, how many a day, when not, and up to what sum. */
-  let { id, sheet, done }: { id: number; sheet: Schemas['BatchSheet']; done: () => void } = $props();
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  let { id, sheet, done }: { id: number; sheet: Schemas['BatchSheet']; done: () => void } =
+    $props();
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
   const s = $derived(sheet.settings);
   const hosts = $derived((places.data?.hosts ?? []).filter((h) => !h.ends_with));
   let own = $state<Record<string, string | boolean>>({});
@@ -72,7 +76,11 @@
     {#if places.data}
       <form onsubmit={keep}>
         <div class="choices">
-          <Field id="s-title" label={say.newBatch.called} bind:value={() => text('title'), set('title')} />
+          <Field
+            id="s-title"
+            label={say.newBatch.called}
+            bind:value={() => text('title'), set('title')}
+          />
           <Choice
             id="s-to"
             label={say.newBatch.to}
@@ -112,7 +120,11 @@
           placeholder={say.batch.blackoutForm}
           bind:value={() => text('blackouts'), set('blackouts')}
         />
-        <p><Button type="submit" color="alternative" disabled={change.isPending}>{say.batch.keep}</Button></p>
+        <p>
+          <Button type="submit" color="alternative" disabled={change.isPending}
+            >{say.batch.keep}</Button
+          >
+        </p>
       </form>
     {/if}
   </details>

@@ -5,7 +5,8 @@
   import { say } from '../../lib/say';
 
   /** The waves of a batch in time, each from its start to its ends; black-out spans shaded. */
-  let { waves, blackouts }: { waves: Schemas['Wave'][]; blackouts: Schemas['Blackouts'] } = $props();
+  let { waves, blackouts }: { waves: Schemas['Wave'][]; blackouts: Schemas['Blackouts'] } =
+    $props();
   let room = $state(800);
   const ROW = 26;
   const TOP = 18;
@@ -25,13 +26,21 @@
     const all = Math.ceil((to - from) / DAY);
     const every = Math.max(1, Math.ceil(all / Math.max(1, Math.floor((room - LEFT) / 70))));
     const first = Math.ceil(from / DAY) * DAY;
-    return Array.from({ length: Math.ceil(all / every) }, (_, i) => first + i * every * DAY).filter((d) => d < to);
+    return Array.from({ length: Math.ceil(all / every) }, (_, i) => first + i * every * DAY).filter(
+      (d) => d < to,
+    );
   });
   const height = $derived(TOP + waves.length * ROW + 4);
 </script>
 
 <div class="box raised" bind:clientWidth={room}>
-  <svg viewBox="0 0 {room} {height}" width={room} {height} role="img" aria-label={say.batch.picture}>
+  <svg
+    viewBox="0 0 {room} {height}"
+    width={room}
+    {height}
+    role="img"
+    aria-label={say.batch.picture}
+  >
     {#each days as d (d)}
       <path class="grid" d="M{X(d)} {TOP - 4}V{height}" />
       <text x={X(d) + 3} y="12">{day(new Date(d).toISOString()).slice(0, 6)}</text>
@@ -44,9 +53,30 @@
     {#each waves as w, i (w.number)}
       {@const y = TOP + i * ROW}
       <text x="4" y={y + 16} class="name">{say.batch.wave(w.number)}</text>
-      <rect class="most" x={at(w.starts_at)} y={y + 3} width={at(w.ends[2]!) - at(w.starts_at)} height="18" rx="3" />
-      <rect class="usual" x={at(w.starts_at)} y={y + 3} width={at(w.ends[1]!) - at(w.starts_at)} height="18" rx="3" />
-      <rect class="least" x={at(w.starts_at)} y={y + 3} width={at(w.ends[0]!) - at(w.starts_at)} height="18" rx="3" />
+      <rect
+        class="most"
+        x={at(w.starts_at)}
+        y={y + 3}
+        width={at(w.ends[2]!) - at(w.starts_at)}
+        height="18"
+        rx="3"
+      />
+      <rect
+        class="usual"
+        x={at(w.starts_at)}
+        y={y + 3}
+        width={at(w.ends[1]!) - at(w.starts_at)}
+        height="18"
+        rx="3"
+      />
+      <rect
+        class="least"
+        x={at(w.starts_at)}
+        y={y + 3}
+        width={at(w.ends[0]!) - at(w.starts_at)}
+        height="18"
+        rx="3"
+      />
       <text x={at(w.starts_at) + 6} y={y + 16} class="count">{w.names.length}</text>
     {/each}
   </svg>

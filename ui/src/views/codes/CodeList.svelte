@@ -14,7 +14,9 @@
     kept: say.codeList.kept,
   };
   let text = $state('');
-  const preview = createMutation(() => ({ mutationFn: () => ask(api.POST('/api/codes/preview', { body: { text } })) }));
+  const preview = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/codes/preview', { body: { text } })),
+  }));
   const keep = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/codes', { body: { text } })),
     onSuccess: () => {
@@ -24,7 +26,9 @@
     },
   }));
   const lines = $derived(keep.data?.lines ?? preview.data?.lines ?? []);
-  const good = $derived((preview.data?.lines ?? []).filter((l) => l.fate === 'new' || l.fate === 'replaces').length);
+  const good = $derived(
+    (preview.data?.lines ?? []).filter((l) => l.fate === 'new' || l.fate === 'replaces').length,
+  );
 
   function submit(e: SubmitEvent) {
     e.preventDefault();

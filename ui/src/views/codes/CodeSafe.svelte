@@ -10,7 +10,10 @@
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
-  const safe = createQuery(() => ({ queryKey: ['codes'], queryFn: () => ask(api.GET('/api/codes')) }));
+  const safe = createQuery(() => ({
+    queryKey: ['codes'],
+    queryFn: () => ask(api.GET('/api/codes')),
+  }));
   const STATES = {
     held: say.codeSafe.heldNotChecked,
     checked: say.codeSafe.theRegistryTakesIt,
@@ -24,7 +27,9 @@
 
   const reveal = createMutation(() => ({
     mutationFn: async ({ name, copy }: { name: string; copy: boolean }) => {
-      const { code } = await ask(api.POST('/api/codes/{name}/reveal', { ...path(name), body: { copied: copy } }));
+      const { code } = await ask(
+        api.POST('/api/codes/{name}/reveal', { ...path(name), body: { copied: copy } }),
+      );
       if (copy) await navigator.clipboard.writeText(code);
       return { name, code, copy };
     },
@@ -54,40 +59,52 @@
       <table class="panel" aria-label={say.codeSafe.codesHeld}>
         <thead>
           <tr
-            ><th>{say.codeSafe.name}</th><th>{say.codeSafe.code}</th><th>{say.codeSafe.state}</th><th
-              >{say.codeSafe.came}</th
-            ><th>{say.codeSafe.livesUntil}</th><th><span class="hidden-words">{say.codeSafe.whatCanBeDone}</span></th
+            ><th>{say.codeSafe.name}</th><th>{say.codeSafe.code}</th><th>{say.codeSafe.state}</th
+            ><th>{say.codeSafe.came}</th><th>{say.codeSafe.livesUntil}</th><th
+              ><span class="hidden-words">{say.codeSafe.whatCanBeDone}</span></th
             ></tr
           >
         </thead>
         <tbody>
           {#each safe.data.codes as c (c.name + c.received_at)}
             <tr>
-              <td class="mono"><a href={p('/names/:name', { params: { name: c.name } })}>{c.unicode}</a></td>
+              <td class="mono"
+                ><a href={p('/names/:name', { params: { name: c.name } })}>{c.unicode}</a></td
+              >
               <td class="mono code"
-                >{#if shown?.name === c.name}{shown.code}{:else}<span class="mask">••••••••</span>{/if}</td
+                >{#if shown?.name === c.name}{shown.code}{:else}<span class="mask">••••••••</span
+                  >{/if}</td
               >
               <td class={c.state}>{STATES[c.state]}</td>
               <td class="num"><When at={c.received_at} bare /></td>
               <td class="num"
-                >{#if c.expires_at}<When at={c.expires_at} />{:else}{say.codeSafe.notLimited}{/if}</td
+                >{#if c.expires_at}<When at={c.expires_at} />{:else}{say.codeSafe
+                    .notLimited}{/if}</td
               >
               <td class="acts">
                 {#if may('revealCode')}
                   {#if shown?.name === c.name}
-                    <button class="link" onclick={() => (shown = undefined)}>{say.codeSafe.hide}</button>
+                    <button class="link" onclick={() => (shown = undefined)}
+                      >{say.codeSafe.hide}</button
+                    >
                   {:else}
-                    <button class="link" onclick={() => reveal.mutate({ name: c.name, copy: false })}
+                    <button
+                      class="link"
+                      onclick={() => reveal.mutate({ name: c.name, copy: false })}
                       >{say.codeSafe.show}</button
                     >
                   {/if}
                   <button class="link" onclick={() => reveal.mutate({ name: c.name, copy: true })}
                     >{copied === c.name ? say.codeSafe.copied : say.codeSafe.copy}</button
                   >
-                  <button class="link" disabled={check.isPending} onclick={() => check.mutate(c.name)}
-                    >{say.codeSafe.check}</button
+                  <button
+                    class="link"
+                    disabled={check.isPending}
+                    onclick={() => check.mutate(c.name)}>{say.codeSafe.check}</button
                   >
-                  <button class="link" onclick={() => (sure === c.name ? wipe.mutate(c.name) : (sure = c.name))}
+                  <button
+                    class="link"
+                    onclick={() => (sure === c.name ? wipe.mutate(c.name) : (sure = c.name))}
                     >{sure === c.name ? say.codeSafe.wipeItForGood : say.codeSafe.wipe}</button
                   >
                 {/if}

@@ -29,14 +29,17 @@
   ]);
   const main = $derived(card.turn === 'yours' && !(card.can_approve && may('approve')));
   const approve = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/moves/{id}/approve', { params: { path: { id: card.id } } })),
+    mutationFn: () =>
+      ask(api.POST('/api/moves/{id}/approve', { params: { path: { id: card.id } } })),
     onSettled: () => refresh(client),
   }));
 </script>
 
 <article class="box raised" class:stuck={card.phase === 'stuck'}>
   <p class="what">{card.sentence}</p>
-  {#if card.sentence && !card.sentence.includes(card.unicode)}<p class="mono name">{card.unicode}</p>{/if}
+  {#if card.sentence && !card.sentence.includes(card.unicode)}<p class="mono name">
+      {card.unicode}
+    </p>{/if}
   {#if card.says}<p class="muted"><Sentence text={card.says} /></p>{/if}
   {#if card.until && card.since}
     <DeadlineBar since={card.since} until={card.until} />

@@ -11,8 +11,14 @@
   import Stray from '../../parts/Stray.svelte';
   import { say } from '../../lib/say';
 
-  const desk = createQuery(() => ({ queryKey: ['desk'], queryFn: () => ask(api.GET('/api/desk')) }));
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const desk = createQuery(() => ({
+    queryKey: ['desk'],
+    queryFn: () => ask(api.GET('/api/desk')),
+  }));
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
   const lanes: { turn: Turn; empty: string }[] = [
     {
       turn: 'yours',
@@ -26,8 +32,12 @@
     { turn: 'clock', empty: say.desk.whatOnlyNeedsTimeSuch },
   ];
   // What is done by hand stands gathered by place.
-  const shown = (turn: Turn) => desk.data!.lanes[turn].filter((c) => turn !== 'yours' || !c.by_hand);
-  const hands = createQuery(() => ({ queryKey: ['hands'], queryFn: () => ask(api.GET('/api/hands')) }));
+  const shown = (turn: Turn) =>
+    desk.data!.lanes[turn].filter((c) => turn !== 'yours' || !c.by_hand);
+  const hands = createQuery(() => ({
+    queryKey: ['hands'],
+    queryFn: () => ask(api.GET('/api/hands')),
+  }));
   const byPlace = $derived(gathered(hands.data));
   const count = (turn: Turn) => shown(turn).length + (turn === 'yours' ? byPlace.length : 0);
   // A lane takes the room that it needs: a full one stands in two columns, an empty one shrinks.
@@ -45,7 +55,9 @@
     {#each desk.data.strays as stray (stray.name + stray.seen_at)}<Stray {stray} />{/each}
     {#if idle}
       <p class="start">
-        {#if places.data && !places.data.accounts.length}<a href={p('/begin')}>{say.desk.beginHere}</a>{/if}
+        {#if places.data && !places.data.accounts.length}<a href={p('/begin')}
+            >{say.desk.beginHere}</a
+          >{/if}
         {say.desk.nothingIsUnderWay} <a href={p('/names')}>{say.desk.chooseANameUnderNames}</a>
         {say.desk.andPlanItsMove}
       </p>
@@ -62,7 +74,11 @@
           <tbody>
             {#each desk.data.ended as card (card.id)}
               <tr>
-                <td><a href={p('/moves/:id', { params: { id: String(card.id) } })} class="mono">{card.unicode}</a></td>
+                <td
+                  ><a href={p('/moves/:id', { params: { id: String(card.id) } })} class="mono"
+                    >{card.unicode}</a
+                  ></td
+                >
                 <td>{say.desk.fromTo(card.from, card.to)}</td>
                 <td
                   >{#if card.result}<Sentence text={card.result} />{:else}{card.stage}{/if}</td
@@ -80,7 +96,11 @@
           <tbody>
             {#each desk.data.changes as c (c.name + c.at)}
               <tr>
-                <td><a href={p('/names/:name', { params: { name: c.name } })} class="mono">{c.unicode}</a></td>
+                <td
+                  ><a href={p('/names/:name', { params: { name: c.name } })} class="mono"
+                    >{c.unicode}</a
+                  ></td
+                >
                 <td><Sentence text={c.says} /></td>
                 <td class="muted"><When at={c.at} /></td>
               </tr>

@@ -7,8 +7,12 @@
   import Card from './Card.svelte';
   import Gathered from './Gathered.svelte';
 
-  let { turn, cards, byPlace, empty }: { turn: Turn; cards: CardData[]; byPlace: GatheredCard[]; empty: string } =
-    $props();
+  let {
+    turn,
+    cards,
+    byPlace,
+    empty,
+  }: { turn: Turn; cards: CardData[]; byPlace: GatheredCard[]; empty: string } = $props();
   // What has a deadline or is stuck stands before what is done by hand in one's own time.
   const presses = (c: CardData) => (c.can_approve && c.until !== null) || c.phase === 'stuck';
   const sorted = $derived([...cards.filter(presses), ...cards.filter((c) => !presses(c))]);

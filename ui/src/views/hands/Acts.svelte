@@ -21,7 +21,8 @@
   import { say } from '../../lib/say';
 
   /** All that is to be done at one place, so that a person signs in once. */
-  let { place, canSend }: { place: Schemas['Hands']['places'][number]; canSend: boolean } = $props();
+  let { place, canSend }: { place: Schemas['Hands']['places'][number]; canSend: boolean } =
+    $props();
   const client = useQueryClient();
   // Nothing is done before a person says so.
   const ticked = new SvelteSet<string>();
@@ -41,10 +42,15 @@
   let writing = $state(false);
   const said = createMutation(() => ({
     mutationFn: () =>
-      ask(api.POST('/api/hands/said', { body: { steps: chosen.map((i) => ({ move: i.move, step: i.step })) } })),
+      ask(
+        api.POST('/api/hands/said', {
+          body: { steps: chosen.map((i) => ({ move: i.move, step: i.step })) },
+        }),
+      ),
     onSettled: () => refresh(client),
   }));
-  const toggle = (i: Schemas['HandItem']) => (ticked.has(key(i)) ? ticked.delete(key(i)) : ticked.add(key(i)));
+  const toggle = (i: Schemas['HandItem']) =>
+    ticked.has(key(i)) ? ticked.delete(key(i)) : ticked.add(key(i));
 </script>
 
 <section class="panel" aria-label={place.title ?? say.acts.aPlace}>
@@ -64,7 +70,8 @@
             onchange={() => toggle(i)}
             aria-label={say.acts.done(i.hand.does)}
           />
-        {:else}<span class="muted">{i.letter ? (i.said_at ? say.acts.written : say.acts.byLetter) : say.acts.said}</span
+        {:else}<span class="muted"
+            >{i.letter ? (i.said_at ? say.acts.written : say.acts.byLetter) : say.acts.said}</span
           >{/if}
         <div>
           <p>
@@ -83,8 +90,12 @@
             <Found account={i.hand.account} act={i.hand.act} found={i.hand.found} />
           {/if}
           {#if i.hand.pastes && i.hand.way === 'page'}<PasteCode name={i.name} />{/if}
-          {#if (i.said_at || i.phase === 'stuck') && i.says}<p class="muted"><Sentence text={i.says} /></p>{/if}
-          {#if i.said_at && !i.letter}<p><NotDone steps={[{ move: i.move, step: i.step }]} /></p>{/if}
+          {#if (i.said_at || i.phase === 'stuck') && i.says}<p class="muted">
+              <Sentence text={i.says} />
+            </p>{/if}
+          {#if i.said_at && !i.letter}<p>
+              <NotDone steps={[{ move: i.move, step: i.step }]} />
+            </p>{/if}
         </div>
       </li>
     {/each}
@@ -97,7 +108,8 @@
           ><input
             type="checkbox"
             checked={chosen.length === mine.length}
-            onchange={(e) => mine.forEach((i) => ticked[e.currentTarget.checked ? 'add' : 'delete'](key(i)))}
+            onchange={(e) =>
+              mine.forEach((i) => ticked[e.currentTarget.checked ? 'add' : 'delete'](key(i)))}
           />
           {say.acts.all(mine.length)}</label
         >
@@ -121,7 +133,9 @@
         <May operation="sendLetter"
           ><Button onclick={() => (writing = true)}
             >{say.acts.writeOneLetterFor(
-              place.letter_for.length === 1 ? place.letter_for[0] : say.acts.names(place.letter_for.length),
+              place.letter_for.length === 1
+                ? place.letter_for[0]
+                : say.acts.names(place.letter_for.length),
             )}</Button
           ></May
         >

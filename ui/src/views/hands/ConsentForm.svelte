@@ -15,7 +15,8 @@
   const client = useQueryClient();
   let owner = $state('');
   let until = $state(untrack(() => due.until.slice(0, 10)));
-  // Of several names nobody has consented to any before a person says so; a single one is named above the button.
+  // Of several names nobody has consented to any before a person says so; a single one is named
+  // above the button.
   const ticked = new SvelteSet<number>();
   const several = $derived(due.moves.length > 1);
   const chosen = $derived(several ? due.moves.filter((m) => ticked.has(m.id)) : due.moves);
@@ -23,7 +24,11 @@
     mutationFn: () =>
       ask(
         api.POST('/api/hands/consent', {
-          body: { moves: chosen.map((m) => m.id), given_by: owner, until: new Date(`${until}T23:59:59`).toISOString() },
+          body: {
+            moves: chosen.map((m) => m.id),
+            given_by: owner,
+            until: new Date(`${until}T23:59:59`).toISOString(),
+          },
         }),
       ),
     onSuccess: () => refresh(client),
@@ -62,7 +67,8 @@
           ><input
             type="checkbox"
             checked={chosen.length === due.moves.length}
-            onchange={(e) => due.moves.forEach((m) => ticked[e.currentTarget.checked ? 'add' : 'delete'](m.id))}
+            onchange={(e) =>
+              due.moves.forEach((m) => ticked[e.currentTarget.checked ? 'add' : 'delete'](m.id))}
           />
           {say.acts.all(due.moves.length)}</label
         >
@@ -77,7 +83,13 @@
         maxlength={200}
         bind:value={owner}
       />
-      <Field id="c-until" label={say.consentForm.untilTheEndOf} type="date" required bind:value={until} />
+      <Field
+        id="c-until"
+        label={say.consentForm.untilTheEndOf}
+        type="date"
+        required
+        bind:value={until}
+      />
       <div>
         <Button type="submit" disabled={give.isPending || !chosen.length}
           >{say.consentForm.recordTheConsentFor(chosen.length)}</Button

@@ -6,14 +6,22 @@
   import { say } from '../../lib/say';
   import Trouble from '../../parts/Trouble.svelte';
 
-  /** Where an act is on a registrar’s pages, in the words of whoever found it; kept for the next time. */
+  /**
+   * Where an act is on a registrar’s pages, in the words of whoever found it; kept for the next
+   * time.
+   */
   let { account, act, found }: { account: string; act: string; found?: string | null } = $props();
   const client = useQueryClient();
   let words = $state('');
   let open = $state(false);
   const keep = createMutation(() => ({
     mutationFn: () =>
-      ask(api.POST('/api/accounts/{id}/where', { params: { path: { id: account } }, body: { act, words } })),
+      ask(
+        api.POST('/api/accounts/{id}/where', {
+          params: { path: { id: account } },
+          body: { act, words },
+        }),
+      ),
     onSuccess: () => {
       open = false;
       void refresh(client);

@@ -51,18 +51,31 @@
   {#each hand.typed as v (v.label)}
     <p><span class="muted">{v.label}:</span> <Copy text={v.value} what={v.label} /></p>
   {/each}
-  {#if hand.account && hand.act}<Found account={hand.account} act={hand.act} found={hand.found} />{/if}
-  {#if hand.records}<p><a href={p('/records/:name', { params: { name } })}>{say.handPanel.seeItsRecords}</a></p>{/if}
+  {#if hand.account && hand.act}<Found
+      account={hand.account}
+      act={hand.act}
+      found={hand.found}
+    />{/if}
+  {#if hand.records}<p>
+      <a href={p('/records/:name', { params: { name } })}>{say.handPanel.seeItsRecords}</a>
+    </p>{/if}
   {#if hand.host}<LaterServers host={hand.host} />{/if}
   {#if hand.pastes}<PasteCode {name} />{/if}
-  {#if hand.mailto}<p>{say.handPanel.itIsLate} <a href={hand.mailto}>{say.handPanel.writeToItsSupport}</a></p>{/if}
+  {#if hand.mailto}<p>
+      {say.handPanel.itIsLate} <a href={hand.mailto}>{say.handPanel.writeToItsSupport}</a>
+    </p>{/if}
   <p class="muted small">
     {say.handPanel.seenBy(proof)}
-    {#if lookAt}{say.handPanel.lookedAtAgain} <When at={lookAt} />.{/if}{undo ? say.handPanel.takenBackBy(undo) : ''}
+    {#if lookAt}{say.handPanel.lookedAtAgain} <When at={lookAt} />.{/if}{undo
+      ? say.handPanel.takenBackBy(undo)
+      : ''}
   </p>
   <Trouble error={said.error} />
   {#if hand.way === 'letter'}
-    <p><a href={p('/by-hand')}>{say.handPanel.writeTheLetterUnderBy}</a>{say.handPanel.togetherWithAllElseFor}</p>
+    <p>
+      <a href={p('/by-hand')}>{say.handPanel.writeTheLetterUnderBy}</a>{say.handPanel
+        .togetherWithAllElseFor}
+    </p>
   {:else if saidAt}
     <p class="muted">
       {say.handPanel.saidToBeDone}
@@ -72,10 +85,13 @@
   {:else}
     <p>
       <May operation="said"
-        ><Button size="sm" disabled={said.isPending} onclick={() => said.mutate()}>{say.handPanel.iHaveDoneIt}</Button
+        ><Button size="sm" disabled={said.isPending} onclick={() => said.mutate()}
+          >{say.handPanel.iHaveDoneIt}</Button
         ></May
       >
-      <span class="muted">{hand.on_word ? say.acts.onYourWord : say.acts.thisOnlyStartsTheLooking}</span>
+      <span class="muted"
+        >{hand.on_word ? say.acts.onYourWord : say.acts.thisOnlyStartsTheLooking}</span
+      >
     </p>
   {/if}
 </section>

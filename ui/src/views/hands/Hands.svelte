@@ -14,7 +14,10 @@
   import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
 
-  const hands = createQuery(() => ({ queryKey: ['hands'], queryFn: () => ask(api.GET('/api/hands')) }));
+  const hands = createQuery(() => ({
+    queryKey: ['hands'],
+    queryFn: () => ask(api.GET('/api/hands')),
+  }));
   const client = useQueryClient();
   const left = createMutation(() => ({
     mutationFn: ({ id, left }: { id: number; left: boolean }) =>
@@ -23,8 +26,14 @@
   }));
   let reminding = $state<number>();
   let listing = $state(false);
-  const codes = $derived(hands.data?.places.some((l) => l.items.some((i) => i.hand.pastes)) ?? false);
-  const STATES = { intended: say.hands.notKnownWhetherItWent, sent: say.hands.noAnswerYet, answered: 'answered' };
+  const codes = $derived(
+    hands.data?.places.some((l) => l.items.some((i) => i.hand.pastes)) ?? false,
+  );
+  const STATES = {
+    intended: say.hands.notKnownWhetherItWent,
+    sent: say.hands.noAnswerYet,
+    answered: 'answered',
+  };
 </script>
 
 <main class="view">
@@ -48,9 +57,14 @@
           <Letter reminds={l.id} canSend={h.can_send} done={() => (reminding = undefined)} />
         {:else if l.state === 'intended'}<p class="acts">
             <May operation="letterLeft"
-              ><Button size="sm" color="alternative" onclick={() => left.mutate({ id: l.id, left: true })}
-                >{say.hands.itLeft}</Button
-              ><Button size="sm" color="alternative" onclick={() => left.mutate({ id: l.id, left: false })}
+              ><Button
+                size="sm"
+                color="alternative"
+                onclick={() => left.mutate({ id: l.id, left: true })}>{say.hands.itLeft}</Button
+              ><Button
+                size="sm"
+                color="alternative"
+                onclick={() => left.mutate({ id: l.id, left: false })}
                 >{say.hands.itDidNotLeave}</Button
               ></May
             >
@@ -58,7 +72,9 @@
           <Trouble error={left.error} />
         {:else}<p>
             <May operation="sendLetter"
-              ><Button size="sm" onclick={() => (reminding = l.id)}>{say.hands.sendAReminder}</Button></May
+              ><Button size="sm" onclick={() => (reminding = l.id)}
+                >{say.hands.sendAReminder}</Button
+              ></May
             >
           </p>{/if}
       </section>
@@ -69,7 +85,9 @@
       {#if listing}<CodeList done={() => (listing = false)} />{:else}
         <p>
           <May operation="keepCodes"
-            ><Button color="alternative" onclick={() => (listing = true)}>{say.hands.pasteAListOfCodes}</Button></May
+            ><Button color="alternative" onclick={() => (listing = true)}
+              >{say.hands.pasteAListOfCodes}</Button
+            ></May
           >
         </p>
       {/if}
@@ -88,9 +106,9 @@
             <li>
               <span>{l.subject}</span> <span class="muted mono">{l.recipient}</span>
               <span class="muted"
-                ><When at={l.at} />, {l.how === 'smtp' ? say.hands.sentByTheDesk : say.hands.sentByHand}; {STATES[
-                  l.state
-                ]}
+                ><When at={l.at} />, {l.how === 'smtp'
+                  ? say.hands.sentByTheDesk
+                  : say.hands.sentByHand}; {STATES[l.state]}
                 {#if l.answered_at}<When at={l.answered_at} bare />{/if}</span
               >
             </li>

@@ -15,7 +15,8 @@
     queryFn: () => ask(api.GET('/api/accounts/{id}/ready', path)),
   }));
   const keep = createMutation(() => ({
-    mutationFn: (body: Schemas['LearntKept']) => ask(api.POST('/api/accounts/{id}/learnt', { ...path, body })),
+    mutationFn: (body: Schemas['LearntKept']) =>
+      ask(api.POST('/api/accounts/{id}/learnt', { ...path, body })),
     onSuccess: () => refresh(client),
   }));
 </script>

@@ -13,7 +13,8 @@
   let { place }: { place: Schemas['Leavings'] } = $props();
   const client = useQueryClient();
   const settle = createMutation(() => ({
-    mutationFn: (body: Schemas['LeavingsSettled']) => ask(api.POST('/api/hands/leavings', { body })),
+    mutationFn: (body: Schemas['LeavingsSettled']) =>
+      ask(api.POST('/api/hands/leavings', { body })),
     onSettled: () => refresh(client),
   }));
   const left = new SvelteSet<string>();
@@ -28,16 +29,23 @@
 
 <section class="panel" aria-label={say.leavings.at(place.title)}>
   <h2>{say.leavings.at(place.title)}</h2>
-  {#if place.site}<p><a href={place.site} target="_blank" rel="noopener noreferrer">{place.site}</a></p>{/if}
+  {#if place.site}<p>
+      <a href={place.site} target="_blank" rel="noopener noreferrer">{place.site}</a>
+    </p>{/if}
   <p class="along">
-    <button type="button" class="link" onclick={copy}>{copied ? say.leavings.copied : say.leavings.copy}</button>
+    <button type="button" class="link" onclick={copy}
+      >{copied ? say.leavings.copied : say.leavings.copy}</button
+    >
     {#if place.mailto}<a href={place.mailto}>{say.leavings.email}</a>{/if}
   </p>
   <Trouble error={settle.error} />
   {#each place.kinds as kind (kind.key)}
     {@const moves = kind.moves.filter((m) => !left.has(key(kind.key, m.id))).map((m) => m.id)}
     <details>
-      <summary>{kind.title} <span class="num muted">{say.leavings.names(kind.moves.length)}</span></summary>
+      <summary
+        >{kind.title}
+        <span class="num muted">{say.leavings.names(kind.moves.length)}</span></summary
+      >
       <ul>
         {#each kind.moves as m (m.id)}
           <li>
@@ -47,7 +55,9 @@
                 checked={!left.has(key(kind.key, m.id))}
                 onchange={() => toggle(key(kind.key, m.id))}
               />
-              <a class="mono" href={p('/moves/:id', { params: { id: String(m.id) } })}>{m.unicode}</a></label
+              <a class="mono" href={p('/moves/:id', { params: { id: String(m.id) } })}
+                >{m.unicode}</a
+              ></label
             >
           </li>
         {/each}
@@ -66,7 +76,8 @@
           size="xs"
           color="alternative"
           disabled={!moves.length || settle.isPending}
-          onclick={() => settle.mutate({ moves, key: kind.key, state: 'none' })}>{say.leavings.none}</Button
+          onclick={() => settle.mutate({ moves, key: kind.key, state: 'none' })}
+          >{say.leavings.none}</Button
         >
       </p>
     </May>

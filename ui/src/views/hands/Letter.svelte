@@ -8,9 +8,16 @@
   import Stale from '../../parts/Stale.svelte';
   import { say } from '../../lib/say';
 
-  /** A letter to one registrar, or a reminder of one; drafted by the desk, changed and sent by a person. */
-  let { account, reminds, canSend, done }: { account?: string; reminds?: number; canSend: boolean; done: () => void } =
-    $props();
+  /**
+   * A letter to one registrar, or a reminder of one; drafted by the desk, changed and sent by a
+   * person.
+   */
+  let {
+    account,
+    reminds,
+    canSend,
+    done,
+  }: { account?: string; reminds?: number; canSend: boolean; done: () => void } = $props();
   const client = useQueryClient();
   const draft = createQuery(() => ({
     queryKey: ['letter', account, reminds],
@@ -23,7 +30,14 @@
     mutationFn: (how: 'smtp' | 'hand') =>
       ask(
         api.POST('/api/letters', {
-          body: { account, reminds, how, text, reference: draft.data?.reference, message_id: draft.data?.message_id },
+          body: {
+            account,
+            reminds,
+            how,
+            text,
+            reference: draft.data?.reference,
+            message_id: draft.data?.message_id,
+          },
         }),
       ),
     onSuccess: () => {
@@ -46,8 +60,14 @@
   {#if draft.data}
     {@const d = draft.data}
     <Stale at={draft.dataUpdatedAt} again={() => void draft.refetch()} />
-    <p><span class="muted">{say.letter.to}</span> <Copy text={d.to} what={say.letter.theAddress} /></p>
-    <p><span class="muted">{say.letter.subject}</span> <Copy text={d.subject} what={say.letter.theSubject} /></p>
+    <p>
+      <span class="muted">{say.letter.to}</span>
+      <Copy text={d.to} what={say.letter.theAddress} />
+    </p>
+    <p>
+      <span class="muted">{say.letter.subject}</span>
+      <Copy text={d.subject} what={say.letter.theSubject} />
+    </p>
     <Label for="letter-{account ?? reminds}">{say.letter.theLetter}</Label>
     <Textarea
       id="letter-{account ?? reminds}"
@@ -58,7 +78,9 @@
     />
     <div class="acts">
       {#if canSend}
-        <Button disabled={send.isPending} onclick={() => send.mutate('smtp')}>{say.letter.sendIt(d.to)}</Button>
+        <Button disabled={send.isPending} onclick={() => send.mutate('smtp')}
+          >{say.letter.sendIt(d.to)}</Button
+        >
       {/if}
       <Button color="alternative" disabled={send.isPending} onclick={() => send.mutate('hand')}
         >{say.letter.iHaveSentItMyself}</Button

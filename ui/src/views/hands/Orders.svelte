@@ -14,7 +14,10 @@
   import Found from './Found.svelte';
   import Refusal from './Refusal.svelte';
 
-  /** Names to be ordered on one registrar’s pages: the list, what must be seen before paying, and that it is done. */
+  /**
+   * Names to be ordered on one registrar’s pages: the list, what must be seen before paying, and
+   * that it is done.
+   */
   let { account, items }: { account: string; items: Schemas['HandItem'][] } = $props();
   const client = useQueryClient();
   const left = new SvelteSet<number>();
@@ -30,14 +33,20 @@
   // What all of them share is said once; what differs stands with its name.
   const shared = $derived(
     (chosen[0]?.hand.order?.holds ?? []).filter((h) =>
-      chosen.every((i) => i.hand.order?.holds.some((o) => o.what === h.what && o.wanted === h.wanted)),
+      chosen.every((i) =>
+        i.hand.order?.holds.some((o) => o.what === h.what && o.wanted === h.wanted),
+      ),
     ),
   );
   const own = (i: Schemas['HandItem']) =>
-    (i.hand.order?.holds ?? []).filter((h) => !shared.some((s) => s.what === h.what && s.wanted === h.wanted));
+    (i.hand.order?.holds ?? []).filter(
+      (h) => !shared.some((s) => s.what === h.what && s.wanted === h.wanted),
+    );
   const promotions = $derived([
     ...new Map(
-      chosen.flatMap((i) => (i.hand.order?.promotion ? [[i.hand.order.promotion, i.hand.order.promotion_until]] : [])),
+      chosen.flatMap((i) =>
+        i.hand.order?.promotion ? [[i.hand.order.promotion, i.hand.order.promotion_until]] : [],
+      ),
     ),
   ]);
   let number = $state('');
@@ -61,7 +70,9 @@
   const code = createMutation(() => ({
     mutationFn: async (name: string) => {
       const path = { params: { path: { name } } };
-      const answer = await ask(api.POST('/api/codes/{name}/reveal', { ...path, body: { copied: true } }));
+      const answer = await ask(
+        api.POST('/api/codes/{name}/reveal', { ...path, body: { copied: true } }),
+      );
       await navigator.clipboard.writeText(answer.code);
       return name;
     },
@@ -83,7 +94,9 @@
       void refresh(client);
     },
   }));
-  const differs = $derived(placed.error instanceof Said && placed.error.status === 409 && charged.trim() !== '');
+  const differs = $derived(
+    placed.error instanceof Said && placed.error.status === 409 && charged.trim() !== '',
+  );
   const submit = (e: SubmitEvent) => {
     e.preventDefault();
     placed.mutate(false);
@@ -114,7 +127,10 @@
   {/if}
   {#if may('orderList')}
     <p>
-      <Button color="alternative" disabled={list.isPending || !chosen.length} onclick={() => list.mutate()}
+      <Button
+        color="alternative"
+        disabled={list.isPending || !chosen.length}
+        onclick={() => list.mutate()}
         >{copied === 'list'
           ? say.orders.listCopied(chosen.length - apart.length)
           : coded
@@ -138,8 +154,12 @@
         {:else}<span></span>{/if}
         <div>
           <div class="head">
-            <a class="mono" href={p('/moves/:id', { params: { id: String(i.move) } })}>{i.unicode}</a>
-            <span class="num">{i.hand.order?.price ? money(i.hand.order.price) : say.orders.noPrice}</span>
+            <a class="mono" href={p('/moves/:id', { params: { id: String(i.move) } })}
+              >{i.unicode}</a
+            >
+            <span class="num"
+              >{i.hand.order?.price ? money(i.hand.order.price) : say.orders.noPrice}</span
+            >
             <span class="muted">{say.orders.years(i.hand.order?.years ?? 1)}</span>
             {#if i.hand.order?.coded && may('revealCode')}
               <button class="link" onclick={() => code.mutate(i.name)}
@@ -149,7 +169,9 @@
             <Refusal move={i.move} name={i.name} />
           </div>
           {#if i.hand.order?.alone}<p class="muted">{say.orders.alone}</p>{/if}
-          {#each own(i) as h (h.what)}<p class="muted">{h.what}: <strong>{h.wanted}</strong></p>{/each}
+          {#each own(i) as h (h.what)}<p class="muted">
+              {h.what}: <strong>{h.wanted}</strong>
+            </p>{/each}
           {#if i.phase === 'stuck' && i.says}<p class="refusal">{i.says}</p>{/if}
         </div>
       </li>
@@ -158,7 +180,13 @@
   {#if may('said')}
     <form class="placed" onsubmit={submit}>
       <label for="o-number-{account}">{say.orders.orderNumber}</label>
-      <input id="o-number-{account}" class="plain mono" maxlength="60" autocomplete="off" bind:value={number} />
+      <input
+        id="o-number-{account}"
+        class="plain mono"
+        maxlength="60"
+        autocomplete="off"
+        bind:value={number}
+      />
       <label for="o-charged-{account}">{say.orders.charged(currency)}</label>
       <input
         id="o-charged-{account}"
@@ -170,12 +198,16 @@
         bind:value={charged}
       />
       <Button type="submit" disabled={placed.isPending || !chosen.length}
-        >{chosen.length === 1 ? say.orders.thisIsOrdered : say.orders.theseAreOrdered(chosen.length)}</Button
+        >{chosen.length === 1
+          ? say.orders.thisIsOrdered
+          : say.orders.theseAreOrdered(chosen.length)}</Button
       >
     </form>
     {#if differs}
       <p>
-        <Button color="alternative" onclick={() => placed.mutate(true)}>{say.orders.takeThePrice}</Button>
+        <Button color="alternative" onclick={() => placed.mutate(true)}
+          >{say.orders.takeThePrice}</Button
+        >
       </p>
     {/if}
   {/if}

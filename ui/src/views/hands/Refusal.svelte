@@ -42,7 +42,8 @@
       <Field id="words-{move}" label={say.refusal.inItsWords} bind:value={words} />
       <div>
         <Button type="submit" size="sm" disabled={tell.isPending}>{say.refusal.keep}</Button>
-        <Button type="button" size="sm" color="alternative" onclick={() => (open = false)}>{say.refusal.leaveIt}</Button
+        <Button type="button" size="sm" color="alternative" onclick={() => (open = false)}
+          >{say.refusal.leaveIt}</Button
         >
       </div>
     </form>

@@ -84,7 +84,9 @@
             <tr class:all={s.by === 'all'}>
               <td>{say.ledger.by[s.by]} {s.title ?? ''}</td>
               <td class="muted num"
-                >{say.ledger.moves(s.moves)}{#if s.unknown}, {say.ledger.unknown(s.unknown)}{/if}</td
+                >{say.ledger.moves(s.moves)}{#if s.unknown}, {say.ledger.unknown(
+                    s.unknown,
+                  )}{/if}</td
               >
               <td class="num">{sum(s.spent)}</td>
               <td class="num">{sum(s.saved)}</td>
@@ -110,7 +112,11 @@
         <tbody>
           {#each lines.shown as l (l.id)}
             <tr>
-              <td><a class="mono" href={p('/moves/:id', { params: { id: String(l.id) } })}>{l.unicode}</a></td>
+              <td
+                ><a class="mono" href={p('/moves/:id', { params: { id: String(l.id) } })}
+                  >{l.unicode}</a
+                ></td
+              >
               <td>{l.to}</td>
               <td class="num">{l.quoted ? money(l.quoted) : '–'}</td>
               <td class="num">{l.spent ? money(l.spent) : '–'}</td>

@@ -11,7 +11,10 @@
 
   /** A receipt or a refund that did not come by mail. */
   let { lines, done }: { lines: Schemas['LedgerLine'][]; done: () => void } = $props();
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
   let kind = $state('receipt');
   let move = $state('');
   let account = $state('');
@@ -67,7 +70,13 @@
         of={(places.data?.accounts ?? []).map((a) => [a.id, a.title] as const)}
         bind:value={() => account || (places.data?.accounts[0]?.id ?? ''), (v) => (account = v)}
       />
-      <Field id="l-sum" label={say.ledger.amount} inputmode="decimal" required bind:value={amount} />
+      <Field
+        id="l-sum"
+        label={say.ledger.amount}
+        inputmode="decimal"
+        required
+        bind:value={amount}
+      />
       <Field id="l-cur" label={say.ledger.currency} pattern="[A-Z]{'{3}'}" bind:value={currency} />
       <Field id="l-no" label={say.ledger.number} maxlength={60} bind:value={number} />
       <Button type="submit" color="alternative" disabled={note.isPending}>{say.ledger.keep}</Button>

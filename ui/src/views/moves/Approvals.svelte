@@ -31,7 +31,9 @@
   <MovesNav />
   <h1>{say.approvals.title}</h1>
   <Trouble error={page.error ?? approve.error} />
-  {#each approve.data?.problems ?? [] as x (x.move_id)}<p class="problem" role="alert">{x.says}</p>{/each}
+  {#each approve.data?.problems ?? [] as x (x.move_id)}<p class="problem" role="alert">
+      {x.says}
+    </p>{/each}
   {#if page.data}
     <p>{due ? say.approvals.due(due) : say.approvals.none}</p>
     {#each page.data.places as place (place.id)}
@@ -49,17 +51,20 @@
               />
             </May>
           {/if}
-          {#if place.items.length > able.length}<a href={p('/by-hand')}>{say.approvals.oneVisit}</a>{/if}
+          {#if place.items.length > able.length}<a href={p('/by-hand')}>{say.approvals.oneVisit}</a
+            >{/if}
         </header>
         <ul>
           {#each place.items as i (`${i.move_id} ${i.step}`)}
             <li>
-              <a class="mono" href={p('/moves/:id', { params: { id: String(i.move_id) } })}>{i.unicode}</a>
+              <a class="mono" href={p('/moves/:id', { params: { id: String(i.move_id) } })}
+                >{i.unicode}</a
+              >
               <span>{say.approvals.how[i.how] ?? say.approvals.how.page}</span>
               <span
                 >{#if i.ends}<When at={i.ends} />{#if i.assumed}
-                    <span class="muted">({say.approvals.assumed})</span>{/if}{:else}<span class="muted"
-                    >{say.approvals.unknownEnd}</span
+                    <span class="muted">({say.approvals.assumed})</span>{/if}{:else}<span
+                    class="muted">{say.approvals.unknownEnd}</span
                   >{/if}</span
               >
               <span
@@ -88,15 +93,19 @@
       <ul class="box">
         {#each coming.shown as c (c.move_id)}
           <li>
-            <a class="mono" href={p('/moves/:id', { params: { id: String(c.move_id) } })}>{c.unicode}</a>
+            <a class="mono" href={p('/moves/:id', { params: { id: String(c.move_id) } })}
+              >{c.unicode}</a
+            >
             <span>{c.from}</span>
             <span>{say.approvals.expected} <When at={c.expected} /></span>
             {#if c.wished}<span class="muted">{say.approvals.wished}</span><span></span>
             {:else}
               <span></span>
               <May operation="approveSeveral"
-                ><button class="link" disabled={approve.isPending} onclick={() => approve.mutate([c.move_id])}
-                  >{say.approvals.wish}</button
+                ><button
+                  class="link"
+                  disabled={approve.isPending}
+                  onclick={() => approve.mutate([c.move_id])}>{say.approvals.wish}</button
                 ></May
               >
             {/if}
@@ -127,7 +136,9 @@
   }
   li {
     display: grid;
-    grid-template-columns: minmax(10rem, 16rem) minmax(8rem, 14rem) minmax(8rem, 16rem) minmax(0, 1fr) auto;
+    grid-template-columns:
+      minmax(10rem, 16rem) minmax(8rem, 14rem) minmax(8rem, 16rem) minmax(0, 1fr)
+      auto;
     gap: 0.1rem 1rem;
     align-items: center;
     padding: 0.45rem 0.8rem;

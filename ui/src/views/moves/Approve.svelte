@@ -8,5 +8,10 @@
 </script>
 
 <div>
-  <ForGood label={say.moveSheet.approveTheRelease} yes={say.forGood.release(move.unicode, move.to)} {busy} {act} />
+  <ForGood
+    label={say.moveSheet.approveTheRelease}
+    yes={say.forGood.release(move.unicode, move.to)}
+    {busy}
+    {act}
+  />
 </div>

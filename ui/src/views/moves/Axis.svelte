@@ -18,7 +18,9 @@
   const PAGE = 40;
   let scroller = $state<HTMLDivElement>();
   // As wide as the longest name, within bounds; roughly as wide as the letters are.
-  const LEFT = $derived(Math.min(340, Math.max(200, ...rows.map((r) => r.unicode.length * 9.5 + 44))));
+  const LEFT = $derived(
+    Math.min(340, Math.max(200, ...rows.map((r) => r.unicode.length * 9.5 + 44))),
+  );
   const span = $derived(reach(rows, clock.now));
   let room = $state(1000);
   // Never narrower than the page.
@@ -35,13 +37,16 @@
   });
   $effect(() => {
     const count = rows.length;
-    if (scroller) untrack(() => $virtual.setOptions({ count, getScrollElement: () => scroller ?? null }));
+    if (scroller)
+      untrack(() => $virtual.setOptions({ count, getScrollElement: () => scroller ?? null }));
   });
   const seen = $derived($virtual.getVirtualItems());
   const pages = $derived([...new Set(seen.map((v) => Math.floor(v.index / PAGE)))]);
   const idsOf = (page: number) => rows.slice(page * PAGE, (page + 1) * PAGE).map((r) => r.id);
   const asked = async (ids: number[]) =>
-    ids.length ? (await ask(api.GET('/api/tracks', { params: { query: { ids: ids.join(',') } } }))).tracks : [];
+    ids.length
+      ? (await ask(api.GET('/api/tracks', { params: { query: { ids: ids.join(',') } } }))).tracks
+      : [];
   const tracks = createQueries(() => ({
     queries: pages.map((page) => ({
       queryKey: ['moves', 'tracks', idsOf(page).join(',')],
@@ -49,12 +54,15 @@
       placeholderData: (before: Awaited<ReturnType<typeof asked>> | undefined) => before,
     })),
   }));
-  const known = $derived(new Map(tracks.flatMap((t) => t.data ?? []).map((t) => [t.id, t.blocks] as const)));
+  const known = $derived(
+    new Map(tracks.flatMap((t) => t.data ?? []).map((t) => [t.id, t.blocks] as const)),
+  );
 
   // Today stands a third from the left when the axis is opened or zoomed.
   $effect(() => {
     void zoom;
-    if (scroller) untrack(() => (scroller!.scrollLeft = Math.max(0, X(clock.now) - scroller!.clientWidth / 3)));
+    if (scroller)
+      untrack(() => (scroller!.scrollLeft = Math.max(0, X(clock.now) - scroller!.clientWidth / 3)));
   });
 </script>
 
@@ -83,8 +91,11 @@
         <div class="row" class:late={row.late} role="row" style:transform="translateY({v.start}px)">
           <span class="name" role="cell">
             {#if row.turn}<TurnMark turn={row.turn} />{/if}
-            <a class="mono" data-row href={p('/moves/:id', { params: { id: String(row.id) } })} title={row.unicode}
-              >{row.unicode}</a
+            <a
+              class="mono"
+              data-row
+              href={p('/moves/:id', { params: { id: String(row.id) } })}
+              title={row.unicode}>{row.unicode}</a
             >
             {#if row.late}<span class="flag">{say.axis.late}</span>{/if}
           </span>

@@ -4,7 +4,9 @@
   import { day } from '../../lib/words';
   import { say } from '../../lib/say';
 
-  /** What the marks of the axis mean, and the whole of it to take along: as SVG, as PNG, on paper. */
+  /**
+   * What the marks of the axis mean, and the whole of it to take along: as SVG, as PNG, on paper.
+   */
   let {
     rows,
     zoom,

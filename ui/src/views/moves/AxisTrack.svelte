@@ -13,8 +13,15 @@
     ticks,
     X,
     px,
-  }: { row: Row; blocks: Block[]; wide: number; high: number; ticks: number[]; X: (t: number) => number; px: number } =
-    $props();
+  }: {
+    row: Row;
+    blocks: Block[];
+    wide: number;
+    high: number;
+    ticks: number[];
+    X: (t: number) => number;
+    px: number;
+  } = $props();
 </script>
 
 <svg width={wide} height={high} role="img" aria-label={say.axis.row(row.unicode, row.stage)}>

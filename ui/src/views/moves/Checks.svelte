@@ -8,7 +8,10 @@
 
 <table class="box raised" aria-label={say.checks.checkedAfterLanding}>
   <thead
-    ><tr><th>{say.checks.checked}</th><th>{say.checks.asOrdered}</th><th>{say.checks.asFound}</th><th></th></tr></thead
+    ><tr
+      ><th>{say.checks.checked}</th><th>{say.checks.asOrdered}</th><th>{say.checks.asFound}</th><th
+      ></th></tr
+    ></thead
   >
   <tbody>
     {#each checks as c (c.what)}

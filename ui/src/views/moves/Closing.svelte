@@ -21,7 +21,8 @@
   let keeping = $state('');
   let reason = $state('');
   const settle = createMutation(() => ({
-    mutationFn: (body: Schemas['LeftSettled']) => ask(api.POST('/api/moves/{id}/closing', { ...path, body })),
+    mutationFn: (body: Schemas['LeftSettled']) =>
+      ask(api.POST('/api/moves/{id}/closing', { ...path, body })),
     onSuccess: () => {
       keeping = reason = '';
       void report.refetch();
@@ -72,7 +73,10 @@
                     settle.mutate({ key: item.key, state: 'kept', reason });
                   }}
                 >
-                  <label>{say.closing.why} <input class="plain" bind:value={reason} required maxlength="300" /></label>
+                  <label
+                    >{say.closing.why}
+                    <input class="plain" bind:value={reason} required maxlength="300" /></label
+                  >
                   <button class="link" type="submit">{say.closing.states.kept}</button>
                 </form>
               {/if}
@@ -84,7 +88,9 @@
       {/if}
     {/each}
     <p class="acts">
-      <a href={at(`/api/closing/move/${id}/page`)} target="_blank" rel="noopener">{say.closing.page}</a>
+      <a href={at(`/api/closing/move/${id}/page`)} target="_blank" rel="noopener"
+        >{say.closing.page}</a
+      >
       <a href={at(`/api/closing/move/${id}/pdf`)} download>{say.closing.pdf}</a>
     </p>
   {/if}

@@ -20,7 +20,8 @@
   let to = $state('');
   let note = $state('');
   const hand = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/moves/{id}/hand-on', { params: { path: { id } }, body: { to, note } })),
+    mutationFn: () =>
+      ask(api.POST('/api/moves/{id}/hand-on', { params: { path: { id } }, body: { to, note } })),
     onSuccess: () => {
       handing = false;
       note = to = '';
@@ -63,7 +64,9 @@
       >
       <label>{say.company.note} <input class="plain" bind:value={note} maxlength="500" /></label>
       <Button type="submit" size="sm" disabled={hand.isPending}>{say.company.handItOver}</Button>
-      <Button size="sm" color="alternative" onclick={() => (handing = false)}>{say.company.leaveIt}</Button>
+      <Button size="sm" color="alternative" onclick={() => (handing = false)}
+        >{say.company.leaveIt}</Button
+      >
     </form>
     <Trouble error={hand.error} />
   {/if}

@@ -12,19 +12,28 @@
     there,
     busy,
     more,
-  }: { moves: Card[]; current: string | undefined; there: boolean; busy: boolean; more: () => void } = $props();
+  }: {
+    moves: Card[];
+    current: string | undefined;
+    there: boolean;
+    busy: boolean;
+    more: () => void;
+  } = $props();
 </script>
 
 {#if moves.length}
   <details open={moves.some((m) => String(m.id) === current)}>
-    <summary>{say.axis.ended} <span class="num muted">{moves.length}{there ? '+' : ''}</span></summary>
+    <summary
+      >{say.axis.ended} <span class="num muted">{moves.length}{there ? '+' : ''}</span></summary
+    >
     <table class="rows">
       <tbody>
         {#each moves as m (m.id)}
           <tr class:current={String(m.id) === current}>
             <th scope="row" class="mono">
-              <a href={p('/moves/:id', { params: { id: String(m.id) } })} aria-current={String(m.id) === current}
-                >{m.unicode}</a
+              <a
+                href={p('/moves/:id', { params: { id: String(m.id) } })}
+                aria-current={String(m.id) === current}>{m.unicode}</a
               >
               {#if current}<span class="stage">{m.stage}</span>{/if}
             </th>

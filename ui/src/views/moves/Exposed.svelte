@@ -5,7 +5,10 @@
   import { say } from '../../lib/say';
 
   /** For how long the contacts were public, and until when the owner consented to it. */
-  let { exposed, consent }: { exposed: NonNullable<MoveSheet['exposed']>; consent: NonNullable<MoveSheet['consent']> } =
+  let {
+    exposed,
+    consent,
+  }: { exposed: NonNullable<MoveSheet['exposed']>; consent: NonNullable<MoveSheet['consent']> } =
     $props();
 </script>
 

@@ -8,7 +8,9 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
 
-  /** How a move or a batch stands in plain words, to be copied, or as a page with a secret address. */
+  /**
+   * How a move or a batch stands in plain words, to be copied, or as a page with a secret address.
+   */
   let { kind, ref: number }: { kind: 'move' | 'batch'; ref: number } = $props();
   let open = $state(false);
   const path = $derived({ params: { path: { kind, ref: number } } });
@@ -51,7 +53,9 @@
   {#if text.data}
     {#each text.data.text as s (s)}<p><Sentence text={s} /></p>{/each}
     <p class="acts">
-      <button class="link" onclick={copy}>{copied ? say.forOthers.copied : say.forOthers.copy}</button>
+      <button class="link" onclick={copy}
+        >{copied ? say.forOthers.copied : say.forOthers.copy}</button
+      >
       <May operation="renewStatusPage"
         ><button class="link" onclick={() => make.mutate()}
           >{text.data.made_at ? say.forOthers.renew : say.forOthers.make}</button

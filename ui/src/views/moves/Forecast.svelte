@@ -11,8 +11,8 @@
   import { say } from '../../lib/say';
 
   /**
-   * When all that is under way will be done, the chance of any day, and what earlier forecasts were worth. expected: is
-   * anything under way? Then its room is kept until it comes.
+   * When all that is under way will be done, the chance of any day, and what earlier forecasts were
+   * worth. expected: is anything under way? Then its room is kept until it comes.
    */
   let { expected }: { expected: boolean } = $props();
   let by = $state('');
@@ -27,7 +27,9 @@
   const span = $derived(
     Math.max(
       1,
-      ...(f?.calibration.map((c) => Math.max(Date.parse(c.to), Date.parse(c.ended_at)) - Date.parse(c.from)) ?? []),
+      ...(f?.calibration.map(
+        (c) => Math.max(Date.parse(c.to), Date.parse(c.ended_at)) - Date.parse(c.from),
+      ) ?? []),
     ),
   );
   const share = (a: string, b: string) => ((Date.parse(b) - Date.parse(a)) / span) * 100;
@@ -50,7 +52,8 @@
     <p class="ask">
       <Label for="f-by">{say.forecast.by}</Label>
       <input class="plain" id="f-by" type="date" bind:value={by} />
-      {#if f.chance !== null && f.chance !== undefined}<strong>{say.forecast.chance(Math.round(f.chance * 100))}</strong
+      {#if f.chance !== null && f.chance !== undefined}<strong
+          >{say.forecast.chance(Math.round(f.chance * 100))}</strong
         >{/if}
     </p>
   </section>
@@ -62,9 +65,19 @@
       <tbody>
         {#each f.calibration as c (c.id)}
           <tr>
-            <td><a class="mono" href={p('/moves/:id', { params: { id: String(c.id) } })}>{c.unicode}</a></td>
+            <td
+              ><a class="mono" href={p('/moves/:id', { params: { id: String(c.id) } })}
+                >{c.unicode}</a
+              ></td
+            >
             <td class="bar">
-              <svg viewBox="0 0 100 12" preserveAspectRatio="none" width="100%" height="12" aria-hidden="true">
+              <svg
+                viewBox="0 0 100 12"
+                preserveAspectRatio="none"
+                width="100%"
+                height="12"
+                aria-hidden="true"
+              >
                 <rect class="foreseen" x="0" y="3" width={share(c.from, c.to)} height="6" />
                 <rect
                   class="ended"
@@ -76,7 +89,9 @@
                 />
               </svg>
             </td>
-            <td class="num">{say.forecast.row(day(c.from), day(c.to))}, <When at={c.ended_at} bare /></td>
+            <td class="num"
+              >{say.forecast.row(day(c.from), day(c.to))}, <When at={c.ended_at} bare /></td
+            >
             <td>{c.held ? say.forecast.yes : say.forecast.no}</td>
           </tr>
         {/each}

@@ -11,7 +11,8 @@
   let { move, can }: { move: number; can: boolean } = $props();
   const client = useQueryClient();
   const show = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/moves/{id}/hand-over', { params: { path: { id: move } } })),
+    mutationFn: () =>
+      ask(api.POST('/api/moves/{id}/hand-over', { params: { path: { id: move } } })),
     onSettled: () => refresh(client),
   }));
 </script>
@@ -23,7 +24,9 @@
     <p><Copy text={show.data.text} what={say.handOver.theSheet} /></p>
   </section>
 {:else if can}
-  <p><Button disabled={show.isPending} onclick={() => show.mutate()}>{say.handOver.show}</Button></p>
+  <p>
+    <Button disabled={show.isPending} onclick={() => show.mutate()}>{say.handOver.show}</Button>
+  </p>
 {/if}
 <Trouble error={show.error} />
 

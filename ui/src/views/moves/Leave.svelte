@@ -16,7 +16,12 @@
   let reason = $state('');
   const leave = createMutation(() => ({
     mutationFn: () =>
-      ask(api.POST('/api/moves/{id}/accept', { params: { path: { id: move } }, body: { step, reason } })),
+      ask(
+        api.POST('/api/moves/{id}/accept', {
+          params: { path: { id: move } },
+          body: { step, reason },
+        }),
+      ),
     onSuccess: () => (asking = false),
     onSettled: () => refresh(client),
   }));
@@ -27,13 +32,16 @@
   {#if asking}
     <OneLine submit={() => leave.mutate()}>
       <Field id="why-{step}" label={say.leave.why} bind:value={reason} required maxlength={400} />
-      <Button type="submit" disabled={leave.isPending || !reason.trim()}>{say.leave.leaveIt}</Button>
+      <Button type="submit" disabled={leave.isPending || !reason.trim()}>{say.leave.leaveIt}</Button
+      >
       <Button color="alternative" onclick={() => (asking = false)}>{say.leave.not}</Button>
     </OneLine>
   {:else}
     <p>
       {say.leave.canNotBeMet(title)}
-      <Button size="sm" color="alternative" onclick={() => (asking = true)}>{say.leave.leaveItAsItIs}</Button>
+      <Button size="sm" color="alternative" onclick={() => (asking = true)}
+        >{say.leave.leaveItAsItIs}</Button
+      >
     </p>
   {/if}
 </Notice>

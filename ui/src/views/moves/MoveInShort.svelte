@@ -15,7 +15,8 @@
   {#snippet may()}<strong>{m.open ? say.moveSheet.underWay(m.stage) : m.stage}</strong>{/snippet}
   {#snippet next()}
     {#if m.open && m.turn && m.sentence}<TurnMark turn={m.turn} words /> {m.sentence}
-    {:else if m.result && m.left_open}<a href={p('/by-hand')}>{say.moveSheet.leftAt(m.left_open, m.from)}</a
+    {:else if m.result && m.left_open}<a href={p('/by-hand')}
+        >{say.moveSheet.leftAt(m.left_open, m.from)}</a
       >{:else if m.result}{say.moveSheet.nothingIsLeftToDo}{/if}
   {/snippet}
   {#snippet cost()}

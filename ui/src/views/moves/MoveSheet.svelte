@@ -55,10 +55,18 @@
   let asking = $state(false);
   const moveBack = (m: MoveSheet) =>
     `${p('/names/:name/plan', { params: { name: m.name } })}?to=${encodeURIComponent(m.words.from_id)}`;
-  const code = { held: say.moveSheet.sealedInTheCodeSafe, checked: say.moveSheet.sealedInTheCodeSafe2, wiped: 'wiped' };
+  const code = {
+    held: say.moveSheet.sealedInTheCodeSafe,
+    checked: say.moveSheet.sealedInTheCodeSafe2,
+    wiped: 'wiped',
+  };
 </script>
 
-<Sheet title={move.data?.unicode ?? say.moveSheet.move(Number.isInteger(id) ? id : '–')} back="/moves" mono>
+<Sheet
+  title={move.data?.unicode ?? say.moveSheet.move(Number.isInteger(id) ? id : '–')}
+  back="/moves"
+  mono
+>
   <Trouble error={move.error ?? steer.error ?? renew.error} />
   {#if move.data}
     {@const m = move.data}
@@ -74,13 +82,16 @@
           <DeadlineBar since={m.since} until={m.until} />
           <p>
             {untilWords(m.until_means ?? 'over', m.until, clock.now)}
-            <When at={m.until} />{#if m.look_at}{say.moveSheet.lookedAtAgain} <When at={m.look_at} />{/if}.
+            <When at={m.until} />{#if m.look_at}{say.moveSheet.lookedAtAgain}
+              <When at={m.look_at} />{/if}.
           </p>
         {/if}
         <div class="acts">
           {#if may('lookNow')}
-            <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('look')}
-              >{say.moveSheet.lookNow}</Button
+            <Button
+              color="alternative"
+              disabled={steer.isPending}
+              onclick={() => steer.mutate('look')}>{say.moveSheet.lookNow}</Button
             >
           {/if}
           {#if m.asks === 'word'}
@@ -99,8 +110,10 @@
             >
           {/if}
           {#if m.can_mend && may('mendMove')}
-            <Button color="alternative" disabled={steer.isPending} onclick={() => steer.mutate('mend')}
-              >{say.moveSheet.haveItMended}</Button
+            <Button
+              color="alternative"
+              disabled={steer.isPending}
+              onclick={() => steer.mutate('mend')}>{say.moveSheet.haveItMended}</Button
             >
           {/if}
           {#if m.can_call_off && may('callOff')}
@@ -113,11 +126,14 @@
                   onclick={() => steer.mutate('call-off', { onSettled: () => (asking = false) })}
                   >{say.moveSheet.callItOff}</Button
                 >
-                <Button size="sm" color="alternative" onclick={() => (asking = false)}>{say.moveSheet.keepGoing}</Button
+                <Button size="sm" color="alternative" onclick={() => (asking = false)}
+                  >{say.moveSheet.keepGoing}</Button
                 >
               </span>
             {:else}
-              <Button color="alternative" onclick={() => (asking = true)}>{say.moveSheet.callTheMoveOff}</Button>
+              <Button color="alternative" onclick={() => (asking = true)}
+                >{say.moveSheet.callTheMoveOff}</Button
+              >
             {/if}
           {/if}
         </div>
@@ -139,7 +155,11 @@
         <a href={moveBack(m)}>{say.moveSheet.planItsMoveBack(m.from)}</a>
       </p>
     {/if}
-    {#if m.asks_whose && may('sameRegistrar')}<Whose move={m.id} shown={m.asks_whose} to={m.to} />{/if}
+    {#if m.asks_whose && may('sameRegistrar')}<Whose
+        move={m.id}
+        shown={m.asks_whose}
+        to={m.to}
+      />{/if}
     {#if may('handOver')}<HandOver move={m.id} can={m.can_hand_over} />{/if}
     {#if m.can_say_over && may('sayOver')}<Over move={m.id} />{/if}
     {#if m.can_refuse && may('orderRefused')}<Refusal move={m.id} name={m.name} />{/if}
@@ -189,9 +209,15 @@
     <StepList steps={m.steps} />
     <h2>{say.moveSheet.journal}</h2>
     {#if m.turn === 'theirs'}
-      <AskAbout id={m.id} late={m.until_means === 'late' && !!m.until && Date.parse(m.until) < clock.now} />
+      <AskAbout
+        id={m.id}
+        late={m.until_means === 'late' && !!m.until && Date.parse(m.until) < clock.now}
+      />
     {/if}
-    {#if m.stage === 'Landed' || m.stage === 'Settled' || !m.open}<Closing id={m.id} ended={!m.open} />{/if}
+    {#if m.stage === 'Landed' || m.stage === 'Settled' || !m.open}<Closing
+        id={m.id}
+        ended={!m.open}
+      />{/if}
     <ForOthers kind="move" ref={m.id} />
     <Journal events={m.events} goesOn={m.events_go_on} of={{ move: m.id }} />
   {/if}

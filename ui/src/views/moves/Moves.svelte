@@ -17,7 +17,9 @@
 
   let { children }: { children: Snippet } = $props();
   const param = (key: string) => String(searchParams.get(key) ?? '');
-  const turn = $derived((param('turn') || undefined) as 'yours' | 'theirs' | 'desk' | 'clock' | undefined);
+  const turn = $derived(
+    (param('turn') || undefined) as 'yours' | 'theirs' | 'desk' | 'clock' | undefined,
+  );
   const account = $derived(param('at') || undefined);
   const batch = $derived(Number(param('batch')) || undefined);
   const late = $derived(param('late') === 'true' || undefined);
@@ -27,8 +29,14 @@
     queryFn: () => ask(api.GET('/api/axis', { params: { query: { turn, account, batch, late } } })),
     placeholderData: (before) => before,
   }));
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
-  const batches = createQuery(() => ({ queryKey: ['batches'], queryFn: () => ask(api.GET('/api/batches')) }));
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
+  const batches = createQuery(() => ({
+    queryKey: ['batches'],
+    queryFn: () => ask(api.GET('/api/batches')),
+  }));
   const ended = createInfiniteQuery(() => ({
     queryKey: ['moves', 'ended'],
     queryFn: ({ pageParam }) =>
@@ -44,11 +52,14 @@
     const at = rows.findIndex((r) => String(r.id) === current);
     return whole || rows.length <= 3 * PART ? 0 : Math.max(0, (Math.floor(at / PART) - 1) * PART);
   });
-  const beside = $derived(whole || rows.length <= 3 * PART ? rows : rows.slice(from, from + 3 * PART));
+  const beside = $derived(
+    whole || rows.length <= 3 * PART ? rows : rows.slice(from, from + 3 * PART),
+  );
   const over = $derived(ended.data?.pages.flatMap((page) => page.moves) ?? []);
   const open = $derived(!isActive('/moves'));
   const filtered = $derived(Boolean(turn || account || batch || late));
-  const set = (key: string, value: string) => (value ? searchParams.set(key, value) : searchParams.delete(key));
+  const set = (key: string, value: string) =>
+    value ? searchParams.set(key, value) : searchParams.delete(key);
   const choices = $derived([
     { key: 'turn', label: say.axis.turn, none: say.axis.anyTurn, of: Object.entries(TURNS) },
     {
@@ -78,7 +89,11 @@
           {#each choices as c (c.key)}
             <label
               ><span class="hidden-words">{c.label}</span>
-              <select class="plain" value={param(c.key)} onchange={(e) => set(c.key, e.currentTarget.value)}>
+              <select
+                class="plain"
+                value={param(c.key)}
+                onchange={(e) => set(c.key, e.currentTarget.value)}
+              >
                 <option value="">{c.none}</option>
                 {#each c.of as [value, words] (value)}<option {value}>{words}</option>{/each}
               </select></label
@@ -120,7 +135,9 @@
         {/each}
       </ul>
       {#if beside.length < rows.length}
-        <button class="link" data-row onclick={() => (whole = true)}>{say.moves.showAll(rows.length)}</button>
+        <button class="link" data-row onclick={() => (whole = true)}
+          >{say.moves.showAll(rows.length)}</button
+        >
       {/if}
     {/if}
     {#if axis.data && ended.data && !rows.length && !over.length && !filtered}

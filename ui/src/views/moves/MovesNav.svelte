@@ -5,9 +5,15 @@
 </script>
 
 <nav aria-label={say.movesNav.label}>
-  <a href={p('/moves')} {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.movesNav.moves}</a>
-  <a href={p('/approvals')} {@attach isActiveLink({ className: 'here' })}>{say.movesNav.approvals}</a>
-  <a href={p('/batches')} {@attach isActiveLink({ className: 'here', startsWith: true })}>{say.movesNav.batches}</a>
+  <a href={p('/moves')} {@attach isActiveLink({ className: 'here', startsWith: true })}
+    >{say.movesNav.moves}</a
+  >
+  <a href={p('/approvals')} {@attach isActiveLink({ className: 'here' })}
+    >{say.movesNav.approvals}</a
+  >
+  <a href={p('/batches')} {@attach isActiveLink({ className: 'here', startsWith: true })}
+    >{say.movesNav.batches}</a
+  >
   <a href={p('/ledger')} {@attach isActiveLink({ className: 'here' })}>{say.movesNav.ledger}</a>
 </nav>
 

@@ -11,7 +11,8 @@
   type How = Schemas['Over']['how'];
   const client = useQueryClient();
   const tell = createMutation(() => ({
-    mutationFn: (how: How) => ask(api.POST('/api/moves/{id}/over', { params: { path: { id: move } }, body: { how } })),
+    mutationFn: (how: How) =>
+      ask(api.POST('/api/moves/{id}/over', { params: { path: { id: move } }, body: { how } })),
     onSettled: () => refresh(client),
   }));
 </script>
@@ -20,7 +21,13 @@
   <p>{say.over.howDidItEnd} <span class="muted">{say.over.whatFollows}</span></p>
   <p>
     {#each say.over.ways as [how, words] (how)}
-      <ForGood quiet label={words} yes={say.over.yes(words)} busy={tell.isPending} act={() => tell.mutate(how)} />
+      <ForGood
+        quiet
+        label={words}
+        yes={say.over.yes(words)}
+        busy={tell.isPending}
+        act={() => tell.mutate(how)}
+      />
     {/each}
   </p>
   <Trouble error={tell.error} />

@@ -5,7 +5,10 @@
   import { plainDay, span, stamp } from '../../lib/words';
   import { say } from '../../lib/say';
 
-  /** Each step on one axis of time. finish, futures: of the whole, as they stand in the strip of answers. */
+  /**
+   * Each step on one axis of time. finish, futures: of the whole, as they stand in the strip of
+   * answers.
+   */
   let {
     steps,
     blocks,
@@ -42,7 +45,8 @@
   // The same figures as everywhere.
   const whole = $derived.by(() => {
     const [early, , late] = finish ?? [];
-    const range = early && late ? say.answers.range(stamp(early, clock.now), stamp(late, clock.now)) : '';
+    const range =
+      early && late ? say.answers.range(stamp(early, clock.now), stamp(late, clock.now)) : '';
     if (!futures) return range;
     const silent = futures.silent ? stamp(futures.silent, clock.now) : '';
     return `${say.answers.ifYouAct(stamp(futures.acting, clock.now))} · ${say.answers.ifNobody[futures.means](silent)}`;
@@ -59,7 +63,12 @@
   const about = (p: Placed) =>
     p.block.past
       ? say.track.done(p.no, p.step.title, stamp(p.block.ends[1]!, clock.now))
-      : say.track.takesTo(p.no, p.step.title, span((p.step.takes[0] ?? 0) * 1000), span((p.step.takes[2] ?? 0) * 1000));
+      : say.track.takesTo(
+          p.no,
+          p.step.title,
+          span((p.step.takes[0] ?? 0) * 1000),
+          span((p.step.takes[2] ?? 0) * 1000),
+        );
   const label = $derived(
     say.track.railsWith(steps.length, blocks.filter((b) => b.past).length) +
       (settled ? say.track.theMoveIsSettled : blocks.length ? whole : ''),
@@ -72,7 +81,13 @@
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex (it may scroll sideways) -->
-<div class="box raised track" role="group" aria-label={say.track.track} tabindex="0" bind:clientWidth={room}>
+<div
+  class="box raised track"
+  role="group"
+  aria-label={say.track.track}
+  tabindex="0"
+  bind:clientWidth={room}
+>
   <svg viewBox="0 0 {wide} {height}" width={wide} {height} role="group" aria-label={label}>
     {#each labelled as d (d.day)}
       <path class="day" d="M{X(d.x)} 14V{height - 8}" />
@@ -85,8 +100,8 @@
     {#each laid.ties as tie, i (i)}
       <path
         class="tie"
-        d="M{X(tie.x1)} {y(tie.lane1) + 13} C{X(tie.x1) + 14} {y(tie.lane1) + 13}, {X(tie.x2) - 14} {y(tie.lane2) +
-          13}, {X(tie.x2)} {y(tie.lane2) + 13}"
+        d="M{X(tie.x1)} {y(tie.lane1) + 13} C{X(tie.x1) + 14} {y(tie.lane1) + 13}, {X(tie.x2) -
+          14} {y(tie.lane2) + 13}, {X(tie.x2)} {y(tie.lane2) + 13}"
       />
     {/each}
     {#each laid.placed as p (p.step.id)}
@@ -99,14 +114,22 @@
         onfocus={() => (told = p)}
       >
         <title>{about(p)}</title>
-        <rect class="body" x={X(p.x) + 1} y={y(p.lane)} width={Math.max(3, p.width - 2)} height="26" rx="3" />
+        <rect
+          class="body"
+          x={X(p.x) + 1}
+          y={y(p.lane)}
+          width={Math.max(3, p.width - 2)}
+          height="26"
+          rx="3"
+        />
         {#if p.range}<path
             class="range"
-            d="M{X(p.range[0])} {y(p.lane) + 22}V{y(p.lane) + 28}M{X(p.range[0])} {y(p.lane) + 25}H{X(
-              p.range[1],
-            )}m0 -3v6"
+            d="M{X(p.range[0])} {y(p.lane) + 22}V{y(p.lane) + 28}M{X(p.range[0])} {y(p.lane) +
+              25}H{X(p.range[1])}m0 -3v6"
           />{/if}
-        <text x={X(p.x) + 5} y={y(p.lane) + 17} class="no">{p.no}{fits(p) ? `  ${p.step.title}` : ''}</text>
+        <text x={X(p.x) + 5} y={y(p.lane) + 17} class="no"
+          >{p.no}{fits(p) ? `  ${p.step.title}` : ''}</text
+        >
       </a>
     {/each}
     {#each laid.folds as fold (fold.x)}
@@ -116,18 +139,25 @@
             d="M{X(fold.x + fold.width / 2) - 7} {y(lane) + 30}l6 -34h6l-6 34z"
             class="cut"
           />{/each}
-        <text x={X(fold.x + fold.width / 2)} y={height - 2} text-anchor="middle" class="date">{span(fold.ms)}</text>
+        <text x={X(fold.x + fold.width / 2)} y={height - 2} text-anchor="middle" class="date"
+          >{span(fold.ms)}</text
+        >
       </g>
     {/each}
     <path class="now" d="M{X(laid.now)} 14V{height - 8}" />
-    <text x={X(laid.now)} y="11" class="nowword" text-anchor={X(laid.now) > wide - 60 ? 'end' : 'middle'}
-      >{say.track.now}</text
+    <text
+      x={X(laid.now)}
+      y="11"
+      class="nowword"
+      text-anchor={X(laid.now) > wide - 60 ? 'end' : 'middle'}>{say.track.now}</text
     >
   </svg>
   <p class="foot num">
     <span>{blocks[0] ? stamp(blocks[0].starts[0]!, clock.now) : ''}</span>
     <span
-      >{#if settled}{say.track.settled(stamp(latest(1), clock.now))}{:else if blocks.length}{whole}{/if}</span
+      >{#if settled}{say.track.settled(
+          stamp(latest(1), clock.now),
+        )}{:else if blocks.length}{whole}{/if}</span
     >
   </p>
   <p class="foot" aria-hidden="true">{told ? about(told) : say.track.legend}</p>

@@ -6,17 +6,23 @@
   import { say } from '../../lib/say';
   import Trouble from '../../parts/Trouble.svelte';
 
-  /** The public record names a registrar after a move, of which nobody said yet that it is the gaining one. */
+  /**
+   * The public record names a registrar after a move, of which nobody said yet that it is the
+   * gaining one.
+   */
   let { move, shown, to }: { move: number; shown: string; to: string } = $props();
   const client = useQueryClient();
   const same = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/moves/{id}/same-registrar', { params: { path: { id: move } } })),
+    mutationFn: () =>
+      ask(api.POST('/api/moves/{id}/same-registrar', { params: { path: { id: move } } })),
     onSettled: () => refresh(client),
   }));
 </script>
 
 <p>
   {say.whoseRegistrar.otherwise(shown)}
-  <Button size="sm" disabled={same.isPending} onclick={() => same.mutate()}>{say.whoseRegistrar.itIs(to)}</Button>
+  <Button size="sm" disabled={same.isPending} onclick={() => same.mutate()}
+    >{say.whoseRegistrar.itIs(to)}</Button
+  >
 </p>
 <Trouble error={same.error} />

@@ -5,8 +5,15 @@
   import { may } from '../../lib/session.svelte';
   import { say } from '../../lib/say';
 
-  /** Before the release is asked for: have it approved then over the connection, or be told the minute it can be. */
-  let { move: m, busy, act }: { move: MoveSheet; busy: boolean; act: (what: 'approve' | 'unwish') => void } = $props();
+  /**
+   * Before the release is asked for: have it approved then over the connection, or be told the
+   * minute it can be.
+   */
+  let {
+    move: m,
+    busy,
+    act,
+  }: { move: MoveSheet; busy: boolean; act: (what: 'approve' | 'unwish') => void } = $props();
 </script>
 
 {#if m.can_wish && may('approve')}
@@ -28,9 +35,13 @@
 {/if}
 {#if m.wished_by}
   <p>
-    {m.wish === 'approve' ? say.moveSheet.willBeApproved(m.wished_by) : say.moveSheet.willBeTold(m.wished_by)}
+    {m.wish === 'approve'
+      ? say.moveSheet.willBeApproved(m.wished_by)
+      : say.moveSheet.willBeTold(m.wished_by)}
     <May operation="unwish"
-      ><button type="button" class="link" onclick={() => act('unwish')}>{say.moveSheet.takeItBack}</button></May
+      ><button type="button" class="link" onclick={() => act('unwish')}
+        >{say.moveSheet.takeItBack}</button
+      ></May
     >
   </p>
 {/if}

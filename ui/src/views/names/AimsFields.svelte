@@ -4,11 +4,22 @@
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
 
-  /** What shall hold afterwards. What is left open is as `usual` there; `aims` holds only what differs. */
-  let { id, usual, aims = $bindable() }: { id: string; usual: Schemas['Aims']; aims: Schemas['Aims'] } = $props();
-  const own = (what: 'lock' | 'auto_renew' | 'privacy') => say.aims.usual(say.aims.values[usual[what] ?? 'any'] ?? '');
+  /**
+   * What shall hold afterwards. What is left open is as `usual` there; `aims` holds only what
+   * differs.
+   */
+  let {
+    id,
+    usual,
+    aims = $bindable(),
+  }: { id: string; usual: Schemas['Aims']; aims: Schemas['Aims'] } = $props();
+  const own = (what: 'lock' | 'auto_renew' | 'privacy') =>
+    say.aims.usual(say.aims.values[usual[what] ?? 'any'] ?? '');
   const pick = (what: keyof Schemas['Aims'], value: string) => {
-    const next: Record<string, unknown> = { ...aims, [what]: what === 'years' ? Number(value) : value };
+    const next: Record<string, unknown> = {
+      ...aims,
+      [what]: what === 'years' ? Number(value) : value,
+    };
     if (value === '') delete next[what];
     aims = next as Schemas['Aims'];
   };
@@ -17,8 +28,12 @@
     const now = { ...usual, ...aims };
     const parts = (['lock', 'auto_renew', 'privacy'] as const)
       .filter((what) => now[what] !== undefined && now[what] !== 'any')
-      .map((what) => `${say.aims.names[what].toLowerCase()} ${say.aims.values[now[what] ?? 'any'] ?? ''}`);
-    const contacts = now.contacts && now.contacts !== 'carry' ? [say.aims.profile(now.contacts)] : [];
+      .map(
+        (what) =>
+          `${say.aims.names[what].toLowerCase()} ${say.aims.values[now[what] ?? 'any'] ?? ''}`,
+      );
+    const contacts =
+      now.contacts && now.contacts !== 'carry' ? [say.aims.profile(now.contacts)] : [];
     return [...parts, ...contacts, say.orders.years(now.years ?? 1)].join(', ');
   });
   const CHOICES = {
@@ -35,15 +50,22 @@
       <Choice
         id="{id}-{what}"
         label={say.aims.names[what as keyof typeof say.aims.names]}
-        of={[['', own(what as 'lock')], ...values.map((v) => [v, say.aims.values[v] ?? v] as const)]}
-        bind:value={() => String(aims[what as keyof Schemas['Aims']] ?? ''), (v) => pick(what as 'lock', v)}
+        of={[
+          ['', own(what as 'lock')],
+          ...values.map((v) => [v, say.aims.values[v] ?? v] as const),
+        ]}
+        bind:value={
+          () => String(aims[what as keyof Schemas['Aims']] ?? ''), (v) => pick(what as 'lock', v)
+        }
       />
     {/each}
     <Field
       id="{id}-contacts"
       label={say.aims.names.contacts}
       placeholder={usual.contacts && usual.contacts !== 'carry' ? usual.contacts : say.aims.carry}
-      bind:value={() => (aims.contacts === 'carry' ? '' : (aims.contacts ?? '')), (v) => pick('contacts', v)}
+      bind:value={
+        () => (aims.contacts === 'carry' ? '' : (aims.contacts ?? '')), (v) => pick('contacts', v)
+      }
     />
     <Choice
       id="{id}-years"

@@ -13,7 +13,9 @@
   <ul>
     {#each sheet.moves as m (m.id)}
       <li>
-        <a href={p('/moves/:id', { params: { id: String(m.id) } })}>{say.nameSheet.fromTo(m.from, m.to)}</a>
+        <a href={p('/moves/:id', { params: { id: String(m.id) } })}
+          >{say.nameSheet.fromTo(m.from, m.to)}</a
+        >
         <span>{m.stage}</span>
         <span class="muted"
           >{#if m.result}<Sentence text={m.result} />{:else}{say.nameSheet.started}

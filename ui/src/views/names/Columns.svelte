@@ -2,7 +2,10 @@
   import type { Schemas } from '../../lib/api';
   import { say } from '../../lib/say';
 
-  let { look, columns = $bindable() }: { look: Schemas['TableLook']; columns: Record<string, number> } = $props();
+  let {
+    look,
+    columns = $bindable(),
+  }: { look: Schemas['TableLook']; columns: Record<string, number> } = $props();
   const WHAT: [string, string][] = [
     ['name', say.columns.name],
     ['account', say.columns.account],
@@ -28,9 +31,15 @@
   {#each WHAT as [key, title] (key)}
     <label>
       {title}
-      <select class="plain" value={String(columns[key] ?? '')} onchange={(e) => set(key, e.currentTarget.value)}>
+      <select
+        class="plain"
+        value={String(columns[key] ?? '')}
+        onchange={(e) => set(key, e.currentTarget.value)}
+      >
         <option value="">{key === 'name' ? say.columns.chooseAColumn : say.columns.none}</option>
-        {#each look.header as head, i (i)}<option value={String(i)}>{head || say.columns.column(i + 1)}</option>{/each}
+        {#each look.header as head, i (i)}<option value={String(i)}
+            >{head || say.columns.column(i + 1)}</option
+          >{/each}
       </select>
     </label>
   {/each}

@@ -39,7 +39,13 @@
     onSuccess: again,
   }));
   const repair = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/names/{name}/contacts/repair', { ...path, body: { choice: chosen!, email } })),
+    mutationFn: () =>
+      ask(
+        api.POST('/api/names/{name}/contacts/repair', {
+          ...path,
+          body: { choice: chosen!, email },
+        }),
+      ),
     onSuccess: again,
   }));
 
@@ -53,7 +59,9 @@
   <div class="card">
     <p>
       <strong>{ROLES[card.role]}</strong>
-      {[card.fields.name, card.fields.org, card.fields.city, card.fields.country].filter(Boolean).join(', ')}
+      {[card.fields.name, card.fields.org, card.fields.city, card.fields.country]
+        .filter(Boolean)
+        .join(', ')}
     </p>
     <p>
       <span class="mono">{card.fields.email || say.contacts.noEMail}</span>
@@ -64,13 +72,18 @@
           />{/if}</span
       >
       <May operation="proveMailbox"
-        ><Button size="xs" color="alternative" disabled={prove.isPending} onclick={() => prove.mutate(card.role)}
-          >{say.contacts.sendItAWord}</Button
+        ><Button
+          size="xs"
+          color="alternative"
+          disabled={prove.isPending}
+          onclick={() => prove.mutate(card.role)}>{say.contacts.sendItAWord}</Button
         ></May
       >
     </p>
     {#if card.missing.length}
-      <p class="lack">{say.contacts.missingOrNotValid(card.missing.map((f) => FIELDS[f] ?? f).join(', '))}</p>
+      <p class="lack">
+        {say.contacts.missingOrNotValid(card.missing.map((f) => FIELDS[f] ?? f).join(', '))}
+      </p>
     {/if}
     {#if !card.whole}<p class="muted">{say.contacts.whetherTheRestIsComplete}</p>{/if}
     {#if card.on_name}
@@ -85,7 +98,8 @@
 {#if prove.data}
   <p role="status">
     {#if prove.data.word}{say.contacts.noMailServerIsSet}
-      <Copy text={prove.data.word} what={say.contacts.theWord} />{:else}{say.contacts.aWordWasSentWhen}{/if}
+      <Copy text={prove.data.word} what={say.contacts.theWord} />{:else}{say.contacts
+        .aWordWasSentWhen}{/if}
   </p>
 {/if}
 <Trouble error={prove.error} />
@@ -99,9 +113,12 @@
   <form onsubmit={submit}>
     {#each sheet.contacts.choices as c (c.id)}
       <label class:not={!c.possible}>
-        {#if c.possible && c.changes}<input type="radio" name="choice" value={c.id} bind:group={chosen} />{:else}<span
-            aria-hidden="true">·</span
-          >{/if}
+        {#if c.possible && c.changes}<input
+            type="radio"
+            name="choice"
+            value={c.id}
+            bind:group={chosen}
+          />{:else}<span aria-hidden="true">·</span>{/if}
         <span>
           <strong>{c.title}</strong>
           {#if c.best}<span class="muted">{say.contacts.losesNoTime}</span>{/if}
@@ -114,7 +131,9 @@
         <label for="new-mail">{say.contacts.theNewAddress}</label>
         <input id="new-mail" class="plain mono" type="email" required bind:value={email} />
         <May operation="repairContact"
-          ><Button type="submit" size="sm" disabled={repair.isPending}>{say.contacts.changeIt}</Button></May
+          ><Button type="submit" size="sm" disabled={repair.isPending}
+            >{say.contacts.changeIt}</Button
+          ></May
         >
       </p>
     {/if}
@@ -126,8 +145,12 @@
       {:else if repair.data.hand}
         <Place hand={repair.data.hand} />
         <p>{repair.data.hand.does}</p>
-        {#each repair.data.hand.typed as v (v.label)}<p>{v.label}: <Copy text={v.value} what={v.label} /></p>{/each}
-        {#if repair.data.mailto}<p><a href={repair.data.mailto}>{say.contacts.openTheLetterInYour}</a></p>{/if}
+        {#each repair.data.hand.typed as v (v.label)}<p>
+            {v.label}: <Copy text={v.value} what={v.label} />
+          </p>{/each}
+        {#if repair.data.mailto}<p>
+            <a href={repair.data.mailto}>{say.contacts.openTheLetterInYour}</a>
+          </p>{/if}
         <p class="muted">{say.contacts.thenLookTheNameUp}</p>
       {/if}
     </div>

@@ -6,11 +6,20 @@
   import Trouble from '../../parts/Trouble.svelte';
   import { say } from '../../lib/say';
 
-  /** Whose the name servers are, where nobody has said so: asked once, with what speaks for the one or the other. */
-  let { name, servers, at, done }: { name: string; servers: string[]; at: string; done: () => void } = $props();
+  /**
+   * Whose the name servers are, where nobody has said so: asked once, with what speaks for the one
+   * or the other.
+   */
+  let {
+    name,
+    servers,
+    at,
+    done,
+  }: { name: string; servers: string[]; at: string; done: () => void } = $props();
   const params = $derived({ path: { name } });
   const answer = createMutation(() => ({
-    mutationFn: (ends: boolean) => ask(api.POST('/api/names/{name}/name-servers', { params, body: { ends } })),
+    mutationFn: (ends: boolean) =>
+      ask(api.POST('/api/names/{name}/name-servers', { params, body: { ends } })),
     onSuccess: done,
   }));
   const find = createMutation(() => ({
@@ -27,7 +36,9 @@
       {#each find.data.hints as hint (hint.says)}
         <li>
           {hint.says}
-          {#if hint.ends !== null}<strong>{hint.ends ? say.dnsQuestion.soYes : say.dnsQuestion.soNo}</strong>{/if}
+          {#if hint.ends !== null}<strong
+              >{hint.ends ? say.dnsQuestion.soYes : say.dnsQuestion.soNo}</strong
+            >{/if}
         </li>
       {/each}
     </ul>
@@ -35,11 +46,17 @@
   <Trouble error={answer.error ?? find.error} />
   <May operation="answerNameServers">
     <div class="acts">
-      <Button size="sm" color="alternative" disabled={answer.isPending} onclick={() => answer.mutate(true)}
-        >{say.dnsQuestion.yes}</Button
+      <Button
+        size="sm"
+        color="alternative"
+        disabled={answer.isPending}
+        onclick={() => answer.mutate(true)}>{say.dnsQuestion.yes}</Button
       >
-      <Button size="sm" color="alternative" disabled={answer.isPending} onclick={() => answer.mutate(false)}
-        >{say.dnsQuestion.no}</Button
+      <Button
+        size="sm"
+        color="alternative"
+        disabled={answer.isPending}
+        onclick={() => answer.mutate(false)}>{say.dnsQuestion.no}</Button
       >
       <button type="button" class="link" disabled={find.isPending} onclick={() => find.mutate()}
         >{find.isPending ? say.dnsQuestion.finding : say.dnsQuestion.findOut}</button

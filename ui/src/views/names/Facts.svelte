@@ -25,7 +25,9 @@
             {ASSUMED[fact.assumed]}</span
           >{/if}</span
       >
-      <span class="muted">{say.facts.from(SOURCES[fact.source] ?? fact.source)} <When at={fact.seen_at} /></span>
+      <span class="muted"
+        >{say.facts.from(SOURCES[fact.source] ?? fact.source)} <When at={fact.seen_at} /></span
+      >
     </li>
   {/each}
 </ul>

@@ -20,7 +20,8 @@
       .filter(([, n]) => n),
   );
   const back = createMutation(() => ({
-    mutationFn: (name: string) => ask(api.POST('/api/names/{name}/let-go', { params: { path: { name } } })),
+    mutationFn: (name: string) =>
+      ask(api.POST('/api/names/{name}/let-go', { params: { path: { name } } })),
     onSuccess: (data) => {
       gone = [...gone, data.gone];
       void client.invalidateQueries({ queryKey: ['names'] });
@@ -35,13 +36,21 @@
     {#each lines as line, i (i)}
       <tr class={line.fate}>
         <td class="mono">{line.typed}</td>
-        <td><strong>{line.name && gone.includes(line.name) ? say.fates.letGoAgain : FATES[line.fate]}</strong></td>
+        <td
+          ><strong
+            >{line.name && gone.includes(line.name)
+              ? say.fates.letGoAgain
+              : FATES[line.fate]}</strong
+          ></td
+        >
         <td>{line.says ?? ''}</td>
         <td>
           {#if line.name && !gone.includes(line.name) && (line.fate === 'taken' || line.fate === 'corrected')}
             <May operation="letGo"
-              ><button class="link" disabled={back.isPending} onclick={() => back.mutate(line.name!)}
-                >{say.fates.letItGoAgain}</button
+              ><button
+                class="link"
+                disabled={back.isPending}
+                onclick={() => back.mutate(line.name!)}>{say.fates.letItGoAgain}</button
               ></May
             >
           {/if}

@@ -35,7 +35,11 @@
         ['account', accounts.find((a) => a.id === what.account)?.title],
         ['suffix', what.suffix && `.${what.suffix}`],
         ['within', WITHIN.find(([days]) => days === what.within)?.[1]],
-        ['group', what.group && (what.group === 'gate' ? say.filters.groupedByGate : say.filters.groupedByAccount)],
+        [
+          'group',
+          what.group &&
+            (what.group === 'gate' ? say.filters.groupedByGate : say.filters.groupedByAccount),
+        ],
       ] as [keyof Asked, string | undefined][]
     ).filter(([, word]) => word),
   );
@@ -43,7 +47,10 @@
   let typed: ReturnType<typeof setTimeout>;
 
   function gate(kind: string) {
-    put('gate', (gates.includes(kind) ? gates.filter((g) => g !== kind) : [...gates, kind]).join(','));
+    put(
+      'gate',
+      (gates.includes(kind) ? gates.filter((g) => g !== kind) : [...gates, kind]).join(','),
+    );
   }
   function words(e: Event & { currentTarget: HTMLInputElement }) {
     const value = e.currentTarget.value;
@@ -75,8 +82,10 @@
     >{say.filters.filters(acting.length)}</button
   >
   {#each acting as [key, word] (key)}
-    <button class="chip acting" onclick={() => put(key, undefined)} aria-label={say.filters.takeOff(word)}
-      >{word} ×</button
+    <button
+      class="chip acting"
+      onclick={() => put(key, undefined)}
+      aria-label={say.filters.takeOff(word)}>{word} ×</button
     >
   {/each}
   <div class="fields" class:unfolded>
@@ -97,7 +106,9 @@
         onchange={(e) => put('suffix', chosen(e))}
       >
         <option value="">{say.filters.allSuffixes}</option>
-        {#each list.suffixes as s (s.suffix)}<option value={s.suffix}>.{s.suffix} ({s.count})</option>{/each}
+        {#each list.suffixes as s (s.suffix)}<option value={s.suffix}
+            >.{s.suffix} ({s.count})</option
+          >{/each}
       </select>
     {/if}
     <select
@@ -107,7 +118,9 @@
       onchange={(e) => put('within', chosen(e))}
     >
       <option value="">{say.filters.canGoAnyTime}</option>
-      {#each WITHIN as [days, words] (days)}<option value={String(days)}>{say.filters.canGo(words)}</option>{/each}
+      {#each WITHIN as [days, words] (days)}<option value={String(days)}
+          >{say.filters.canGo(words)}</option
+        >{/each}
     </select>
     <select
       class="plain"

@@ -24,7 +24,9 @@
       {say.findingLine.rule(
         finding.title,
         finding.source.text,
-        finding.source.kind === 'P' && !finding.source.verified ? say.findingLine.quotedFromMemory : '',
+        finding.source.kind === 'P' && !finding.source.verified
+          ? say.findingLine.quotedFromMemory
+          : '',
       )}
     </p>
     <Facts facts={finding.evidence} />

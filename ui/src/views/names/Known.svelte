@@ -7,10 +7,17 @@
   /** What is known, by theme; with the evidence, every fact with its source and age. */
   let { sheet, evidence }: { sheet: NameSheet; evidence: boolean } = $props();
   const DNS = ['name_servers', 'dns_host', 'zone_ends_with_account', 'signed', 'tied_services'];
-  const PEOPLE = /^(registrant|admin|technical)_|^(public_email|privacy|mailbox|change_opted_out|presence_proven)$/;
+  const PEOPLE =
+    /^(registrant|admin|technical)_|^(public_email|privacy|mailbox|change_opted_out|presence_proven)$/;
   const MONEY = ['paid', 'premium', 'stay_price'];
   const theme = (key: string) =>
-    DNS.includes(key) ? 'dns' : MONEY.includes(key) ? 'money' : PEOPLE.test(key) ? 'people' : 'registration';
+    DNS.includes(key)
+      ? 'dns'
+      : MONEY.includes(key)
+        ? 'money'
+        : PEOPLE.test(key)
+          ? 'people'
+          : 'registration';
   const of = (name: string) => sheet.facts.filter((f) => theme(f.key) === name);
   const value = (key: string) => sheet.facts.find((f) => f.key === key)?.value;
   const statuses = $derived((value('statuses') as string[] | undefined) ?? []);
@@ -39,10 +46,17 @@
       <dd>{sheet.dns_host ?? say.nameSheet.notKnown}</dd>
       <dt>{say.nameSheet.nameServers}</dt>
       <dd class="mono">
-        {#each sheet.name_servers as server (server)}<div>{server}</div>{:else}{say.nameSheet.none}{/each}
+        {#each sheet.name_servers as server (server)}<div>{server}</div>{:else}{say.nameSheet
+            .none}{/each}
       </dd>
       <dt>{say.nameSheet.dnssec}</dt>
-      <dd>{signed === undefined ? say.nameSheet.notKnown : signed ? say.nameSheet.signed : say.nameSheet.notSigned}</dd>
+      <dd>
+        {signed === undefined
+          ? say.nameSheet.notKnown
+          : signed
+            ? say.nameSheet.signed
+            : say.nameSheet.notSigned}
+      </dd>
     </dl>
     {#if evidence}<Facts facts={of('dns')} />{/if}
   </section>
@@ -50,7 +64,9 @@
     <h3>{say.nameSheet.money}</h3>
     <dl>
       <dt>{say.nameSheet.priceToStay}</dt>
-      <dd class="num">{sheet.stay ? say.nameSheet.aYear(money(sheet.stay)) : say.nameSheet.notKnown}</dd>
+      <dd class="num">
+        {sheet.stay ? say.nameSheet.aYear(money(sheet.stay)) : say.nameSheet.notKnown}
+      </dd>
       {#if sheet.go}
         <dt>{say.nameSheet.priceToGo}</dt>
         <dd class="num">
@@ -68,7 +84,9 @@
   <Facts facts={of('people')} />
 {/if}
 {#if sheet.contradictions.length}
-  <p class="unknown">{say.nameSheet.sourcesContradictEachOtherOn(sheet.contradictions.join(', '))}</p>
+  <p class="unknown">
+    {say.nameSheet.sourcesContradictEachOtherOn(sheet.contradictions.join(', '))}
+  </p>
 {/if}
 
 <style>

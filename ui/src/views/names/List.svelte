@@ -2,13 +2,24 @@
   import { untrack } from 'svelte';
   import { createQueries } from '@tanstack/svelte-query';
   import { createVirtualizer } from '@tanstack/svelte-virtual';
-  import { isWorking, PAGE, pickAll, picked, put, stretch, TRAY_MOST, type Asked, type NameList } from '../../lib/list';
+  import {
+    isWorking,
+    PAGE,
+    pickAll,
+    picked,
+    put,
+    stretch,
+    TRAY_MOST,
+    type Asked,
+    type NameList,
+  } from '../../lib/list';
   import { GATES_ALONE, money } from '../../lib/words';
   import { narrow } from '../../lib/narrow';
   import NameLine from './NameLine.svelte';
   import { say } from '../../lib/say';
 
-  let { first, what, current }: { first: NameList; what: Asked; current: string | undefined } = $props();
+  let { first, what, current }: { first: NameList; what: Asked; current: string | undefined } =
+    $props();
 
   const ROW = 34;
   const TWO_LINES = 62;
@@ -23,7 +34,9 @@
   ]);
   const sort = $derived(what.sort ?? 'gate');
   const tray = $derived(new Set(picked()));
-  const all = $derived(first.total > 0 && first.total <= tray.size && first.names.every((n) => tray.has(n.name)));
+  const all = $derived(
+    first.total > 0 && first.total <= tray.size && first.names.every((n) => tray.has(n.name)),
+  );
   let scroller = $state<HTMLDivElement>();
 
   type Item = { group?: NameList['groups'][number]; row: number };
@@ -53,18 +66,27 @@
     const size = narrow.current ? TWO_LINES : ROW;
     if (scroller)
       untrack(() => {
-        $virtual.setOptions({ count, getScrollElement: () => scroller ?? null, estimateSize: () => size });
+        $virtual.setOptions({
+          count,
+          getScrollElement: () => scroller ?? null,
+          estimateSize: () => size,
+        });
         $virtual.measure();
       });
   });
   const seen = $derived($virtual.getVirtualItems());
   const offsets = $derived([
     ...new Set(
-      seen.map((v) => Math.floor(Math.max(0, item(v.index).row) / PAGE) * PAGE).filter((offset) => offset > 0),
+      seen
+        .map((v) => Math.floor(Math.max(0, item(v.index).row) / PAGE) * PAGE)
+        .filter((offset) => offset > 0),
     ),
   ]);
   const pages = createQueries(() => ({
-    queries: offsets.map((offset) => ({ queryKey: ['names', what, offset], queryFn: () => stretch(what, offset) })),
+    queries: offsets.map((offset) => ({
+      queryKey: ['names', what, offset],
+      queryFn: () => stretch(what, offset),
+    })),
   }));
   function row(index: number) {
     if (index < PAGE) return first.names[index];
@@ -86,7 +108,8 @@
       node.style.setProperty('--above', `${top + 14}px`);
     });
     const held = node.parentElement!;
-    for (let above = held.previousElementSibling; above; above = above.previousElementSibling) watch.observe(above);
+    for (let above = held.previousElementSibling; above; above = above.previousElementSibling)
+      watch.observe(above);
     return () => watch.disconnect();
   }
   const sortBy = (id: string) => put('sort', sort === id ? `-${id}` : id);
@@ -107,7 +130,9 @@
       <input
         type="checkbox"
         aria-label={say.list.allIntoTheTray(first.total)}
-        title={first.total > TRAY_MOST ? say.list.tooManyForTheTray(TRAY_MOST) : say.list.allIntoTheTray(first.total)}
+        title={first.total > TRAY_MOST
+          ? say.list.tooManyForTheTray(TRAY_MOST)
+          : say.list.allIntoTheTray(first.total)}
         disabled={first.total === 0 || first.total > TRAY_MOST}
         checked={all}
         onchange={(e) => pickAll(what, e.currentTarget.checked)}
@@ -119,7 +144,11 @@
         class:wide={c.wide}
         class:ruler={!c.id}
         class:right={c.id === 'stay'}
-        aria-sort={sort.replace('-', '') === c.id ? (sort.startsWith('-') ? 'descending' : 'ascending') : 'none'}
+        aria-sort={sort.replace('-', '') === c.id
+          ? sort.startsWith('-')
+            ? 'descending'
+            : 'ascending'
+          : 'none'}
       >
         {#if c.id}<button onclick={() => sortBy(c.id)}
             >{c.title} {sort === c.id ? '▴' : sort === `-${c.id}` ? '▾' : ''}</button

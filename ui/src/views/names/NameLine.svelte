@@ -14,7 +14,8 @@
     at,
     days,
     index,
-  }: { row: NameRow; current: boolean; picked: boolean; at: string; days: number; index: number } = $props();
+  }: { row: NameRow; current: boolean; picked: boolean; at: string; days: number; index: number } =
+    $props();
   const href = $derived(p('/names/:name', { params: { name: row.name } }) + kept());
 </script>
 
@@ -30,19 +31,24 @@
     />
   </span>
   <span role="cell" class="name">
-    <a class="mono" data-row data-name={row.name} aria-current={current} title={row.unicode} {href}>{row.unicode}</a>
+    <a class="mono" data-row data-name={row.name} aria-current={current} title={row.unicode} {href}
+      >{row.unicode}</a
+    >
     {#if row.contradicting}<span class="differs" title={say.nameLine.sourcesContradictEachOther}
         >≠<span class="hidden-words">{say.nameLine.sourcesDiffer}</span></span
       >{/if}
   </span>
   <span role="cell" class="gates"
-    ><GateMark gate={row.gate} brief />{#if row.move}<span class="was">{row.move.stage}</span>{/if}{#if row.was}<span
-        class="was">{say.nameLine.now(GATES_ALONE[row.was].toLowerCase())}</span
+    ><GateMark gate={row.gate} brief />{#if row.move}<span class="was">{row.move.stage}</span
+      >{/if}{#if row.was}<span class="was"
+        >{say.nameLine.now(GATES_ALONE[row.was].toLowerCase())}</span
       >{/if}</span
   >
   <span role="cell" class="ruler"><Ruler {row} from={at} {days} /></span>
   <span role="cell" class="wide muted" title={row.account}>{row.account}</span>
-  <span role="cell" class="wide num expires">{row.expires_at ? day(row.expires_at) : say.nameLine.notKnown}</span>
+  <span role="cell" class="wide num expires"
+    >{row.expires_at ? day(row.expires_at) : say.nameLine.notKnown}</span
+  >
   <span role="cell" class="wide num right">{row.stay ? money(row.stay) : '–'}</span>
   <span role="cell" class="wide muted" title={row.name_servers.join(', ')}
     >{row.dns_host ?? row.name_servers[0] ?? say.nameLine.notKnown}</span

@@ -28,7 +28,10 @@
   const name = $derived((route.params as { name: string }).name);
   const path = $derived({ params: { path: { name } } });
   const what = $derived(asked());
-  const query = $derived({ ...(what.at ? { at: what.at } : {}), ...(what.to ? { to: what.to } : {}) });
+  const query = $derived({
+    ...(what.at ? { at: what.at } : {}),
+    ...(what.to ? { to: what.to } : {}),
+  });
   const queryKey = $derived(['name', name, query]);
   const sheet = createQuery(() => ({
     queryKey,
@@ -79,11 +82,19 @@
     {@const s = sheet.data}
     {#if s.unicode !== s.name}<p class="mono muted">{s.name}</p>{/if}
     {#if s.stray}<Stray stray={s.stray} named={false} />{/if}
-    <AnswerStrip finish={s.ahead?.finish ?? []} futures={s.ahead?.futures ?? null} uptime={s.ahead?.uptime}>
+    <AnswerStrip
+      finish={s.ahead?.finish ?? []}
+      futures={s.ahead?.futures ?? null}
+      uptime={s.ahead?.uptime}
+    >
       {#snippet may()}
         <GateMark gate={s.gate} />
-        {#if what.at}<span class="muted">{say.nameSheet.ifNothingElseChangesUntil(day(what.at))}</span>{/if}
-        {#if s.gate.kind === 'wait' && s.gate.clears_at}<span class="muted"><When at={s.gate.clears_at} /></span>{/if}
+        {#if what.at}<span class="muted"
+            >{say.nameSheet.ifNothingElseChangesUntil(day(what.at))}</span
+          >{/if}
+        {#if s.gate.kind === 'wait' && s.gate.clears_at}<span class="muted"
+            ><When at={s.gate.clears_at} /></span
+          >{/if}
         {#if s.gate.rests_on_less}<span class="muted">{say.nameSheet.itRestsOnLessThan}</span>{/if}
       {/snippet}
       {#snippet next()}
@@ -103,7 +114,9 @@
         {#if s.ahead?.expected_expiry && s.expires_at}{say.nameSheet.expiresAfter(
             day(s.expires_at),
             day(s.ahead.expected_expiry),
-          )}{:else}{say.nameSheet.expires(s.expires_at ? day(s.expires_at) : say.nameSheet.notKnown)}{/if}
+          )}{:else}{say.nameSheet.expires(
+            s.expires_at ? day(s.expires_at) : say.nameSheet.notKnown,
+          )}{/if}
       {/snippet}
     </AnswerStrip>
     <div class="next">
@@ -116,7 +129,9 @@
           >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUp}</Button
         >
       {:else if s.can_move}
-        <Button href={p('/names/:name/plan', { params: { name } }) + kept()}>{say.nameSheet.planItsMove}</Button>
+        <Button href={p('/names/:name/plan', { params: { name } }) + kept()}
+          >{say.nameSheet.planItsMove}</Button
+        >
         <a href={p('/names/:name/ready', { params: { name } })}>{say.prepare.link}</a>
       {/if}
       {#if s.gate.kind !== 'unknown'}
@@ -130,7 +145,9 @@
         >{/if}
     </div>
     <Anchors to={SECTIONS} />
-    {#each look.data?.problems ?? [] as problem (problem)}<Trouble error={new Error(problem)} />{/each}
+    {#each look.data?.problems ?? [] as problem (problem)}<Trouble
+        error={new Error(problem)}
+      />{/each}
 
     {#if today.data}<Timeline
         sheet={today.data}

@@ -23,7 +23,10 @@
     placeholderData: (before) => before,
     refetchInterval: (query) => (query.state.data && isWorking(query.state.data) ? 400 : false),
   }));
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
   const list = $derived(names.data && !isWorking(names.data) ? names.data : undefined);
   const working = $derived(names.data && isWorking(names.data) ? names.data.working : undefined);
   const accounts = $derived(places.data?.accounts ?? []);
@@ -54,17 +57,24 @@
         </p>
       {/if}
       <a href={at(`/api/names.csv${kept()}`)} download>{say.names.csv}</a>
-      <a href={at(`/api/names/report${kept()}`)} target="_blank" rel="noopener" title={say.names.wholeList}
-        >{say.names.report}</a
+      <a
+        href={at(`/api/names/report${kept()}`)}
+        target="_blank"
+        rel="noopener"
+        title={say.names.wholeList}>{say.names.report}</a
       >
       <May operation="takeIn"
-        ><button class="take" onclick={() => navigate('/names/take-in')}>{say.names.takeNamesIn}</button></May
+        ><button class="take" onclick={() => navigate('/names/take-in')}
+          >{say.names.takeNamesIn}</button
+        ></May
       >
     </div>
     {#if !names.isPending}
       <div class="sieve">
         <Filters {what} {list} {accounts} bind:unfolded />
-        <div class="when" class:unfolded={unfolded || what.at || what.to}><WhatIf {what} {list} {accounts} /></div>
+        <div class="when" class:unfolded={unfolded || what.at || what.to}>
+          <WhatIf {what} {list} {accounts} />
+        </div>
       </div>
     {/if}
     <Trouble error={names.error} />
@@ -81,7 +91,8 @@
         {#if list.held}
           {say.names.noNameIsLikeThat}
         {:else}
-          {say.names.noNamesYet} <a href={p('/names/take-in')}>{say.names.takeNamesIn}</a> {say.names.fromAnAccount}
+          {say.names.noNamesYet} <a href={p('/names/take-in')}>{say.names.takeNamesIn}</a>
+          {say.names.fromAnAccount}
         {/if}
       </p>
     {/if}

@@ -16,9 +16,15 @@
 
   /** A batch is made of what the tray holds; what it would do and cost is shown next. */
   const names = $derived(picked());
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
   const to = $derived(
-    String(searchParams.get('to') ?? '') || places.data?.usual_destination || places.data?.accounts[0]?.id || '',
+    String(searchParams.get('to') ?? '') ||
+      places.data?.usual_destination ||
+      places.data?.accounts[0]?.id ||
+      '',
   );
   const hosts = $derived((places.data?.hosts ?? []).filter((h) => !h.ends_with));
   const host = $derived(String(searchParams.get('host') ?? ''));
@@ -32,7 +38,11 @@
   }));
   const make = createMutation(() => ({
     mutationFn: () =>
-      ask(api.POST('/api/batches', { body: { names, to, host: host || null, aims, ...(title && { title }) } })),
+      ask(
+        api.POST('/api/batches', {
+          body: { names, to, host: host || null, aims, ...(title && { title }) },
+        }),
+      ),
     onSuccess: (made) => {
       put('tray', undefined);
       void navigate('/batches/:id', { params: { id: String(made.id) } });
@@ -60,11 +70,17 @@
     </div>
     <AimsFields id="b-aims" {usual} bind:aims />
     {#if ready.data}
-      <Ready account={to} checks={ready.data.checks} currency="EUR" done={() => void ready.refetch()} />
+      <Ready
+        account={to}
+        checks={ready.data.checks}
+        currency="EUR"
+        done={() => void ready.refetch()}
+      />
     {/if}
     <p class="muted">{say.newBatch.nothingYet}</p>
     <May operation="newBatch"
-      ><Button disabled={make.isPending} onclick={() => make.mutate()}>{say.newBatch.make}</Button></May
+      ><Button disabled={make.isPending} onclick={() => make.mutate()}>{say.newBatch.make}</Button
+      ></May
     >
   {/if}
 </Sheet>

@@ -50,7 +50,12 @@
 
 <May operation="note"
   ><form class="inline" onsubmit={submit}>
-    <select class="plain" aria-label={say.notes.whatIsNoted} bind:value={key} onchange={() => (value = '')}>
+    <select
+      class="plain"
+      aria-label={say.notes.whatIsNoted}
+      bind:value={key}
+      onchange={() => (value = '')}
+    >
       {#each KINDS as k (k.key)}<option value={k.key}>{k.title}</option>{/each}
     </select>
     {#if kind === 'flag' || kind === 'choice'}
@@ -70,7 +75,9 @@
         maxlength="300"
       />
     {/if}
-    <Button type="submit" color="alternative" size="sm" disabled={note.isPending}>{say.notes.noteIt}</Button>
+    <Button type="submit" color="alternative" size="sm" disabled={note.isPending}
+      >{say.notes.noteIt}</Button
+    >
   </form></May
 >
 <Trouble error={note.error} />
@@ -80,7 +87,8 @@
     <strong><Sentence text={worded(fact.value)} /></strong>
     <span class="muted">({fact.ref})</span>
     <May operation="note"
-      ><button class="link" onclick={() => note.mutate({ key: fact.key, value: null })}>{say.notes.takeBack}</button
+      ><button class="link" onclick={() => note.mutate({ key: fact.key, value: null })}
+        >{say.notes.takeBack}</button
       ></May
     >
   </p>

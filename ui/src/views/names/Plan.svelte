@@ -23,12 +23,20 @@
     queryKey: ['name', name],
     queryFn: () => ask(api.GET('/api/names/{name}', { params: { path: { name } } })),
   }));
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
-  const accounts = $derived((places.data?.accounts ?? []).filter((a) => a.id !== sheet.data?.account_id));
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
+  const accounts = $derived(
+    (places.data?.accounts ?? []).filter((a) => a.id !== sheet.data?.account_id),
+  );
   // A host that ends with the account where the name goes is as good as one that stands by itself.
   const hosts = $derived(
     (places.data?.hosts ?? []).filter(
-      (h) => h.title !== sheet.data?.dns_host && (!h.ends_with || h.ends_with === to) && !h.id.startsWith('later-'),
+      (h) =>
+        h.title !== sheet.data?.dns_host &&
+        (!h.ends_with || h.ends_with === to) &&
+        !h.id.startsWith('later-'),
     ),
   );
 
@@ -39,9 +47,15 @@
   );
   const chosen = $derived(searchParams.get('host') as string | null);
   const host = $derived(
-    chosen === null ? (sheet.data?.needs_carry ? (sheet.data.carry_host ?? '') : '') : String(chosen),
+    chosen === null
+      ? sheet.data?.needs_carry
+        ? (sheet.data.carry_host ?? '')
+        : ''
+      : String(chosen),
   );
-  const choice = $derived(chosen?.startsWith('choice:') ? chosen.slice(7) : String(searchParams.get('choice') ?? ''));
+  const choice = $derived(
+    chosen?.startsWith('choice:') ? chosen.slice(7) : String(searchParams.get('choice') ?? ''),
+  );
   let lower = $state<boolean | null>(null);
   let aims = $state<Schemas['Aims']>({});
   let late = $state<'renew' | 'go' | null>(null);
@@ -64,7 +78,8 @@
   const currency = $derived(proposal.data?.quote.total?.currency ?? 'EUR');
   const start = createMutation(() => ({
     // with the price that was shown: another one now is refused, and the plan is worked out anew
-    mutationFn: () => ask(api.POST('/api/moves', { body: { ...body, price: proposal.data?.total ?? null } })),
+    mutationFn: () =>
+      ask(api.POST('/api/moves', { body: { ...body, price: proposal.data?.total ?? null } })),
     onError: () => void proposal.refetch(),
     onSuccess: (data) => {
       void refresh(client);
@@ -84,7 +99,8 @@
           placeholder=""
           items={accounts.map((a) => ({ value: a.id, name: a.title }))}
           value={to}
-          onchange={(e: Event) => searchParams.set('to', (e.currentTarget as HTMLSelectElement).value)}
+          onchange={(e: Event) =>
+            searchParams.set('to', (e.currentTarget as HTMLSelectElement).value)}
         />
       </div>
       <div>
@@ -93,10 +109,15 @@
           id="host"
           placeholder=""
           items={[
-            { value: '', name: sheet.data.needs_carry ? say.plan.chooseAHost : say.plan.keepTheNameServersAs },
+            {
+              value: '',
+              name: sheet.data.needs_carry ? say.plan.chooseAHost : say.plan.keepTheNameServersAs,
+            },
             ...hosts.map((h) => ({ value: h.id, name: say.plan.carryTheRecordsTo(h.title) })),
             { value: 'choice:later', name: say.plan.serversThatCome },
-            ...(sheet.data.needs_carry ? [{ value: 'choice:stay', name: say.plan.leaveBehind }] : []),
+            ...(sheet.data.needs_carry
+              ? [{ value: 'choice:stay', name: say.plan.leaveBehind }]
+              : []),
           ]}
           value={host}
           onchange={(e: Event) => {
@@ -147,7 +168,9 @@
             ><input type="radio" bind:group={late} value="renew" />
             {say.plan.renewItFirst(sheet.data.account)}
             <span class="muted num"
-              >{proposal.data.quote.stay ? money(proposal.data.quote.stay) : say.plan.priceNotKnown}</span
+              >{proposal.data.quote.stay
+                ? money(proposal.data.quote.stay)
+                : say.plan.priceNotKnown}</span
             ></label
           >
           <label><input type="radio" bind:group={late} value="go" /> {say.plan.goAllTheSame}</label>
@@ -158,7 +181,10 @@
         {#snippet act()}
           <div class="start">
             <May operation="startMove"
-              ><Button disabled={!proposal.data.startable || start.isPending} onclick={() => start.mutate()}>
+              ><Button
+                disabled={!proposal.data.startable || start.isPending}
+                onclick={() => start.mutate()}
+              >
                 {proposal.data.total
                   ? say.plan.startTheMoveFor(money(proposal.data.total))
                   : say.plan.startTheMoveAtAPriceNotKnown}

@@ -29,7 +29,12 @@
       const ends = new Date(`${until}T23:59:59`).toISOString();
       return ask(
         api.POST('/api/preparations', {
-          body: { name, parts: [...chosen], until: ends, ...(leavesTo.trim() ? { leaves_to: leavesTo.trim() } : {}) },
+          body: {
+            name,
+            parts: [...chosen],
+            until: ends,
+            ...(leavesTo.trim() ? { leaves_to: leavesTo.trim() } : {}),
+          },
         }),
       );
     },
@@ -60,7 +65,8 @@
     <Field id="p-until" label={say.prepare.until} type="date" required bind:value={until} />
     <Field id="p-to" label={say.prepare.leavesTo} maxlength={120} bind:value={leavesTo} />
     <May operation="prepareName"
-      ><Button type="submit" disabled={start.isPending || !chosen.size}>{say.prepare.start}</Button></May
+      ><Button type="submit" disabled={start.isPending || !chosen.size}>{say.prepare.start}</Button
+      ></May
     >
   </form>
   <Trouble error={sheet.error ?? start.error} />

@@ -5,13 +5,18 @@
   import { money, plainDay } from '../../lib/words';
   import Trouble from '../../parts/Trouble.svelte';
 
-  /** What the name costs at every destination that takes it, beside staying, one to three years ahead. */
-  let { name, chosen, choose }: { name: string; chosen: string; choose: (id: string) => void } = $props();
+  /**
+   * What the name costs at every destination that takes it, beside staying, one to three years
+   * ahead.
+   */
+  let { name, chosen, choose }: { name: string; chosen: string; choose: (id: string) => void } =
+    $props();
   let privacy = $state(false);
   let open = $state(false);
   const prices = createQuery(() => ({
     queryKey: ['prices', name, privacy],
-    queryFn: () => ask(api.GET('/api/names/{name}/prices', { params: { path: { name }, query: { privacy } } })),
+    queryFn: () =>
+      ask(api.GET('/api/names/{name}/prices', { params: { path: { name }, query: { privacy } } })),
     enabled: open,
   }));
   type Row = Schemas['PricesAhead']['rows'][number];
@@ -20,7 +25,12 @@
     if (!q?.total || !q.fee) return '';
     const minus = q.promotion?.minor ? say.prices.less(money(q.promotion)) : '';
     const plus = q.per_transaction?.minor ? say.prices.perOrder(money(q.per_transaction)) : '';
-    return say.prices.fee(money(q.fee), minus, plus, q.tax?.minor ? say.prices.tax(money(q.tax)) : '');
+    return say.prices.fee(
+      money(q.fee),
+      minus,
+      plus,
+      q.tax?.minor ? say.prices.tax(money(q.tax)) : '',
+    );
   };
 </script>
 
@@ -31,12 +41,14 @@
     {@const rates = prices.data.rates}
     <p>
       <label><input type="checkbox" bind:checked={privacy} /> {say.prices.withPrivacy}</label>
-      {#if rates}<span class="muted">{say.prices.converted(rates.to, plainDay(rates.date))}</span>{/if}
+      {#if rates}<span class="muted">{say.prices.converted(rates.to, plainDay(rates.date))}</span
+        >{/if}
     </p>
     <table>
       <thead>
         <tr>
-          <th>{say.prices.where}</th><th class="num">{say.prices.year(1)}</th><th class="num">{say.prices.year(2)}</th
+          <th>{say.prices.where}</th><th class="num">{say.prices.year(1)}</th><th class="num"
+            >{say.prices.year(2)}</th
           ><th class="num">{say.prices.year(3)}</th><th>{say.prices.firstYear}</th>
         </tr>
       </thead>
@@ -59,7 +71,8 @@
             {/each}
             <td
               >{parts(row)}
-              {#if row.promotion_until}<span class="muted">{say.prices.until(plainDay(row.promotion_until))}</span
+              {#if row.promotion_until}<span class="muted"
+                  >{say.prices.until(plainDay(row.promotion_until))}</span
                 >{/if}</td
             >
           </tr>

@@ -58,7 +58,9 @@
     <dt>{say.proposal.renewedFirst}</dt>
     <dd class="num">
       {proposal.renewal ? money(proposal.renewal) : say.proposal.notKnown}
-      <span class="muted">{say.proposal.fromUntil(day(proposal.renewed_from), day(proposal.expires_at ?? ''))}</span>
+      <span class="muted"
+        >{say.proposal.fromUntil(day(proposal.renewed_from), day(proposal.expires_at ?? ''))}</span
+      >
     </dd>
   {/if}
   {#if q.stay && q.saves}
@@ -75,7 +77,10 @@
     {#if proposal.expires_at && proposal.expected_expiry}
       {day(proposal.expires_at)} → <strong>{day(proposal.expected_expiry)}</strong>
       <span class="muted"
-        >{say.proposal.added(proposal.years, proposal.years === 1 ? say.proposal.year : say.proposal.years)}
+        >{say.proposal.added(
+          proposal.years,
+          proposal.years === 1 ? say.proposal.year : say.proposal.years,
+        )}
         {#if proposal.in_grace}{say.proposal.graceYearTakenBack}{/if}</span
       >
       {#if proposal.lost_days !== null}<span class:loss={proposal.lost_days > 0}

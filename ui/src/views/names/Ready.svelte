@@ -9,15 +9,23 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
 
-  /** Is a destination ready to take an order? What was seen there, by whom and when; what nobody looked at is open. */
+  /**
+   * Is a destination ready to take an order? What was seen there, by whom and when; what nobody
+   * looked at is open.
+   */
   let {
     account,
     checks,
     currency,
     suffix,
     done,
-  }: { suffix?: string; account: string; checks: Schemas['ReadyCheck'][]; currency: string; done: () => void } =
-    $props();
+  }: {
+    suffix?: string;
+    account: string;
+    checks: Schemas['ReadyCheck'][];
+    currency: string;
+    done: () => void;
+  } = $props();
   const client = useQueryClient();
   let held = $state('');
   const note = createMutation(() => ({
@@ -48,7 +56,9 @@
           <div>
             <p>
               {c.says}
-              {#if c.seen_at}<span class="muted">{say.ready.seenBy(c.by ?? '')} <When at={c.seen_at} bare /></span>{/if}
+              {#if c.seen_at}<span class="muted"
+                  >{say.ready.seenBy(c.by ?? '')} <When at={c.seen_at} bare /></span
+                >{/if}
             </p>
             {#if c.is === null}<p class="muted">{c.find_out}</p>{/if}
           </div>
@@ -68,8 +78,11 @@
               </form>
             {:else}
               <p class="acts">
-                {#if c.is !== true}<button class="link" onclick={() => tell(c.key, true)}>{say.ready.itIs}</button>{/if}
-                {#if c.is !== false}<button class="link" onclick={() => tell(c.key, false)}>{say.ready.itIsNot}</button
+                {#if c.is !== true}<button class="link" onclick={() => tell(c.key, true)}
+                    >{say.ready.itIs}</button
+                  >{/if}
+                {#if c.is !== false}<button class="link" onclick={() => tell(c.key, false)}
+                    >{say.ready.itIsNot}</button
                   >{/if}
               </p>
             {/if}

@@ -5,7 +5,10 @@
   import FindingLine from './FindingLine.svelte';
   import { say } from '../../lib/say';
 
-  /** Why the gate stands as it does: what a plan would refuse, the reasons, and what is not known yet. */
+  /**
+   * Why the gate stands as it does: what a plan would refuse, the reasons, and what is not known
+   * yet.
+   */
   let { sheet, evidence = $bindable() }: { sheet: NameSheet; evidence: boolean } = $props();
   const reasons = $derived(sheet.findings.filter((f) => f.effect !== 'step'));
   const unknown = $derived.by(() => {
@@ -22,7 +25,9 @@
 <svelte:window {onkeydown} />
 {#if sheet.obstacles.length}
   <h3>{say.nameSheet.aPlanWouldRefuse}</h3>
-  {#each sheet.obstacles as obstacle (obstacle)}<p class="unknown"><Sentence text={obstacle} /></p>{/each}
+  {#each sheet.obstacles as obstacle (obstacle)}<p class="unknown">
+      <Sentence text={obstacle} />
+    </p>{/each}
 {/if}
 {#each reasons as finding (finding.rule)}
   <FindingLine {finding} {evidence} />
@@ -30,7 +35,10 @@
   <p>{say.nameSheet.nothingBarsDelaysOrEndangers}</p>
 {/each}
 {#each unknown as [find_out, titles] (find_out)}
-  <p class="unknown"><strong>{say.nameSheet.notKnownYet}</strong> {titles.join(', ')}. {find_out}</p>
+  <p class="unknown">
+    <strong>{say.nameSheet.notKnownYet}</strong>
+    {titles.join(', ')}. {find_out}
+  </p>
 {/each}
 <p>
   <button class="link" onclick={() => (evidence = !evidence)} aria-pressed={evidence} title="e"

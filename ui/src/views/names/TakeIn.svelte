@@ -11,7 +11,10 @@
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
   let text = $state('');
   let chosen = $state('');
   let progress = $state<{ done: number; of: number }>();
@@ -71,9 +74,19 @@
       onchange={(e: Event) => (chosen = (e.currentTarget as HTMLSelectElement).value)}
     />
     <Label for="text">{say.takeIn.namesOrATableWith}</Label>
-    <Textarea id="text" rows={6} class="w-full" bind:value={text} oninput={() => (look = undefined)} required />
+    <Textarea
+      id="text"
+      rows={6}
+      class="w-full"
+      bind:value={text}
+      oninput={() => (look = undefined)}
+      required
+    />
     <div class="table">
-      <label>{say.takeIn.fromAFile} <input type="file" accept=".csv,.txt,text/csv,text/plain" onchange={file} /></label>
+      <label
+        >{say.takeIn.fromAFile}
+        <input type="file" accept=".csv,.txt,text/csv,text/plain" onchange={file} /></label
+      >
       <Button color="alternative" disabled={!text || table.isPending} onclick={() => table.mutate()}
         >{say.takeIn.itIsATable}</Button
       >
@@ -81,7 +94,9 @@
     {#if look}<Columns {look} bind:columns />{/if}
     <div>
       <May operation="takeIn"
-        ><Button type="submit" disabled={take.isPending || !account || (!!look && columns.name === undefined)}
+        ><Button
+          type="submit"
+          disabled={take.isPending || !account || (!!look && columns.name === undefined)}
           >{say.takeIn.takeThemIn}</Button
         ></May
       >
@@ -89,7 +104,8 @@
   </form>
   {#if progress}
     <p role="status">
-      {say.takeIn.ofLookedUp(progress.done, progress.of)} <progress max={progress.of} value={progress.done}></progress>
+      {say.takeIn.ofLookedUp(progress.done, progress.of)}
+      <progress max={progress.of} value={progress.done}></progress>
     </p>
   {/if}
   <Trouble error={take.error ?? table.error ?? places.error} />

@@ -16,7 +16,8 @@
   // Open from now to the end of what is looked ahead, with nothing between.
   const stays = $derived(
     sheet.windows.length === 1 &&
-      Date.parse(sheet.windows[0]![1]!) - Date.parse(sheet.windows[0]![0]!) >= sheet.horizon_days * DAY - 1000,
+      Date.parse(sheet.windows[0]![1]!) - Date.parse(sheet.windows[0]![0]!) >=
+        sheet.horizon_days * DAY - 1000,
   );
   const shown = $derived(moving ?? days);
   const date = (n: number) => morning(later(today, n));
@@ -28,14 +29,22 @@
 </script>
 
 <div class="timeline">
-  <Ruler row={sheet} from={now} days={sheet.horizon_days} at={shown ? date(shown) : undefined} large />
+  <Ruler
+    row={sheet}
+    from={now}
+    days={sheet.horizon_days}
+    at={shown ? date(shown) : undefined}
+    large
+  />
   <input
     type="range"
     min="0"
     max={sheet.horizon_days}
     value={shown}
     aria-label={say.timeline.whatIfDate}
-    aria-valuetext={shown ? say.timeline.in(day(date(shown)), span(shown * DAY)) : say.timeline.today}
+    aria-valuetext={shown
+      ? say.timeline.in(day(date(shown)), span(shown * DAY))
+      : say.timeline.today}
     title={say.timeline.dragTheWhatIfLine}
     oninput={(e) => (moving = Number(e.currentTarget.value))}
     onchange={(e) => drop(Number(e.currentTarget.value))}
@@ -55,7 +64,8 @@
   </dd>
   <dt>{say.timeline.latestSafeStart}</dt>
   <dd>
-    {#if sheet.latest_safe_start}<When at={sheet.latest_safe_start} />{:else}{say.timeline.notKnown}{/if}
+    {#if sheet.latest_safe_start}<When at={sheet.latest_safe_start} />{:else}{say.timeline
+        .notKnown}{/if}
   </dd>
   <dt>{say.timeline.nextWindow}</dt>
   <dd>

@@ -21,7 +21,8 @@
 
   function plan() {
     if (names.length > 1) void navigate('/names/batch', { search: keptSearch() });
-    else if (names[0]) void navigate('/names/:name/plan', { params: { name: names[0] }, search: keptSearch() });
+    else if (names[0])
+      void navigate('/names/:name/plan', { params: { name: names[0] }, search: keptSearch() });
   }
   function onkeydown(e: KeyboardEvent) {
     if (!names.length || !single(e, 'p')) return;
@@ -33,15 +34,23 @@
 <svelte:window {onkeydown} />
 {#if names.length}
   <aside aria-label={say.tray.theTray} {@attach room}>
-    <strong>{say.tray.inTheTray(names.length === 1 ? say.tray.n1Name : say.tray.names(names.length))}</strong>
-    <span class="mono muted names">{names.slice(0, 4).join('  ')}{names.length > 4 ? ' …' : ''}</span>
+    <strong
+      >{say.tray.inTheTray(
+        names.length === 1 ? say.tray.n1Name : say.tray.names(names.length),
+      )}</strong
+    >
+    <span class="mono muted names"
+      >{names.slice(0, 4).join('  ')}{names.length > 4 ? ' …' : ''}</span
+    >
     <button class="main" title={say.tray.planTheTrayP} onclick={plan}
       >{names.length === 1 ? say.tray.planItsMove : say.tray.planTheseMoves(names.length)}</button
     >
     <LookAgain {names} />
     <a href={p('/records') + kept()}>{say.tray.theirRecords}</a>
     <a href={at(`/api/names.csv?names=${list}`)} download>{say.tray.judgedListCsv}</a>
-    <a href={at(`/api/names/report?names=${list}`)} target="_blank" rel="noopener">{say.tray.printableReport}</a>
+    <a href={at(`/api/names/report?names=${list}`)} target="_blank" rel="noopener"
+      >{say.tray.printableReport}</a
+    >
     <button onclick={() => put('tray', undefined)}>{say.tray.emptyTheTray}</button>
   </aside>
 {/if}

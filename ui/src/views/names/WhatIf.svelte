@@ -7,7 +7,11 @@
   import { day, GATES_ALONE, plainDay } from '../../lib/words';
   import { say } from '../../lib/say';
 
-  let { what, list, accounts }: { what: Asked; list: NameList | undefined; accounts: Schemas['Accounts']['accounts'] } =
+  let {
+    what,
+    list,
+    accounts,
+  }: { what: Asked; list: NameList | undefined; accounts: Schemas['Accounts']['accounts'] } =
     $props();
   let field = $state<HTMLInputElement>();
   const short = (kind: string) => GATES_ALONE[kind as keyof typeof GATES_ALONE].toLowerCase();
@@ -54,11 +58,15 @@
     <p>
       {say.whatIf.asItWouldStandOn} <strong>{day(what.at)}</strong>{say.whatIf.ifNothingElseChanges}
       {#each list.changes as c, i (c.was + c.is)}<span class="change"
-          >{say.whatIf.fromTo(c.count, short(c.was), short(c.is))}{i < list.changes.length - 1 ? ',' : '.'}</span
+          >{say.whatIf.fromTo(c.count, short(c.was), short(c.is))}{i < list.changes.length - 1
+            ? ','
+            : '.'}</span
         >{:else}{say.whatIf.noGateDiffersFromToday}{/each}
     </p>
     {#if list.changes.length}
-      <button aria-pressed={!!what.changed} onclick={() => put('changed', what.changed ? undefined : '1')}
+      <button
+        aria-pressed={!!what.changed}
+        onclick={() => put('changed', what.changed ? undefined : '1')}
         >{say.whatIf.onlyWhatChanges}</button
       >
     {/if}

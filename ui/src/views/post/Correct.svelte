@@ -8,8 +8,11 @@
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
-  /** A wrong match put right; later messages of this sender that read alike are taken the same way. */
-  let { message, kinds }: { message: Schemas['Message']; kinds: { id: string; title: string }[] } = $props();
+  /**
+   * A wrong match put right; later messages of this sender that read alike are taken the same way.
+   */
+  let { message, kinds }: { message: Schemas['Message']; kinds: { id: string; title: string }[] } =
+    $props();
   const client = useQueryClient();
   let kind = $state(untrack(() => message.kind));
   let names = $state(untrack(() => message.names.join(', ')));
@@ -41,12 +44,20 @@
     </label>
     <label
       >{say.correct.about}
-      <input class="plain mono" bind:value={names} maxlength="2000" placeholder={say.correct.noNameHere} /></label
+      <input
+        class="plain mono"
+        bind:value={names}
+        maxlength="2000"
+        placeholder={say.correct.noNameHere}
+      /></label
     >
     {#if message.trust !== 'proven'}
-      <label><input type="checkbox" bind:checked={trust} /> {say.correct.iKnowThisSenderTake}</label>
+      <label><input type="checkbox" bind:checked={trust} /> {say.correct.iKnowThisSenderTake}</label
+      >
     {/if}
-    <Button type="submit" size="sm" color="alternative" disabled={correct.isPending}>{say.correct.putItRight}</Button>
+    <Button type="submit" size="sm" color="alternative" disabled={correct.isPending}
+      >{say.correct.putItRight}</Button
+    >
   </form>
   <Trouble error={correct.error} />
 </May>

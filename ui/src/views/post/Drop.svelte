@@ -58,7 +58,9 @@
       accept=".eml,message/rfc822"
       onchange={(e) => drop.mutate([...(e.currentTarget.files ?? [])])}
     />
-    {#each fates as f (f.name)}<p role="status"><span class="mono">{f.name}</span>: {f.says}</p>{/each}
+    {#each fates as f (f.name)}<p role="status">
+        <span class="mono">{f.name}</span>: {f.says}
+      </p>{/each}
     <Trouble error={drop.error} />
   </div>
 </May>

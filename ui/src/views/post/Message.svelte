@@ -20,14 +20,19 @@
     message: m,
     kinds,
     unfolded = false,
-  }: { message: Schemas['Message']; kinds: { id: string; title: string }[]; unfolded?: boolean } = $props();
+  }: {
+    message: Schemas['Message'];
+    kinds: { id: string; title: string }[];
+    unfolded?: boolean;
+  } = $props();
   const client = useQueryClient();
   const count = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/post/{id}/count', { params: { path: { id: m.uid } } })),
     onSuccess: () => refresh(client),
   }));
   let opened = $state(untrack(() => unfolded));
-  // A long text comes whole when somebody looks at it; a body that was left in the mailbox when somebody asks.
+  // A long text comes whole when somebody looks at it; a body that was left in the mailbox when
+  // somebody asks.
   const whole = createQuery(() => ({
     queryKey: ['post', 'message', m.uid],
     queryFn: () => ask(api.GET('/api/post/{id}', { params: { path: { id: m.uid } } })),
@@ -66,8 +71,11 @@
     <p class="line">
       {say.post.nothingProvesItsSender}
       <May operation="countMessage"
-        ><Button size="xs" color="alternative" disabled={count.isPending} onclick={() => count.mutate()}
-          >{say.post.iKnowTheSenderCount}</Button
+        ><Button
+          size="xs"
+          color="alternative"
+          disabled={count.isPending}
+          onclick={() => count.mutate()}>{say.post.iKnowTheSenderCount}</Button
         ></May
       >
     </p>
@@ -91,8 +99,11 @@
       <p>
         {say.post.onlyTheHead}
         <May operation="fetchBody"
-          ><Button size="xs" color="alternative" disabled={body.isPending} onclick={() => body.mutate()}
-            >{say.post.fetchTheBody}</Button
+          ><Button
+            size="xs"
+            color="alternative"
+            disabled={body.isPending}
+            onclick={() => body.mutate()}>{say.post.fetchTheBody}</Button
           ></May
         >
       </p>
@@ -102,7 +113,10 @@
       <Trouble error={whole.error} />
     {/if}
     {#if may('originalMessage')}
-      <p><a href={at(`/api/post/${m.uid}/original`)} download>{say.post.asItCame}</a> {say.post.whatIsMasked}</p>
+      <p>
+        <a href={at(`/api/post/${m.uid}/original`)} download>{say.post.asItCame}</a>
+        {say.post.whatIsMasked}
+      </p>
     {/if}
     <Correct message={m} {kinds} />
   </details>

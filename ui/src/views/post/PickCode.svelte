@@ -8,14 +8,21 @@
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
-  /** Several pieces of a message may be a code: a person says which one it is, and of which name. */
+  /**
+   * Several pieces of a message may be a code: a person says which one it is, and of which name.
+   */
   let { message: m }: { message: Schemas['Message'] } = $props();
   const client = useQueryClient();
   let index = $state(0);
   let name = $state(untrack(() => m.names[0] ?? ''));
   const choose = createMutation(() => ({
     mutationFn: () =>
-      ask(api.POST('/api/post/{id}/code', { params: { path: { id: m.uid } }, body: { index: Number(index), name } })),
+      ask(
+        api.POST('/api/post/{id}/code', {
+          params: { path: { id: m.uid } },
+          body: { index: Number(index), name },
+        }),
+      ),
     onSuccess: () => refresh(client),
   }));
 
@@ -30,12 +37,18 @@
     <label>
       {say.pickCode.theCodeIs}
       <select class="plain mono" bind:value={index}>
-        {#each m.codes as code, i (i)}<option value={i}>{say.pickCode.masked(i + 1, code.length, code.ends)}</option
+        {#each m.codes as code, i (i)}<option value={i}
+            >{say.pickCode.masked(i + 1, code.length, code.ends)}</option
           >{/each}
       </select>
     </label>
-    <label>{say.pickCode.of} <input class="plain mono" bind:value={name} required maxlength="253" /></label>
-    <Button type="submit" size="xs" color="alternative" disabled={choose.isPending}>{say.pickCode.keepIt}</Button>
+    <label
+      >{say.pickCode.of}
+      <input class="plain mono" bind:value={name} required maxlength="253" /></label
+    >
+    <Button type="submit" size="xs" color="alternative" disabled={choose.isPending}
+      >{say.pickCode.keepIt}</Button
+    >
   </form>
   <Trouble error={choose.error} />
 </May>

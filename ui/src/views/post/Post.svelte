@@ -1,5 +1,10 @@
 <script lang="ts">
-  import { createInfiniteQuery, createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import {
+    createInfiniteQuery,
+    createMutation,
+    createQuery,
+    useQueryClient,
+  } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
   import { searchParams } from 'sv-router';
   import { api, ask } from '../../lib/api';
@@ -14,7 +19,8 @@
 
   const post = createInfiniteQuery(() => ({
     queryKey: ['post'],
-    queryFn: ({ pageParam }) => ask(api.GET('/api/post', { params: { query: { after: pageParam } } })),
+    queryFn: ({ pageParam }) =>
+      ask(api.GET('/api/post', { params: { query: { after: pageParam } } })),
     initialPageParam: undefined as string | undefined,
     getNextPageParam: (page) => page.next ?? undefined,
   }));
@@ -31,11 +37,15 @@
     onSuccess: () => refresh(client),
   }));
   // What wants an answer comes with the first page, wherever it stands.
-  const all = $derived([...new Map(post.data?.pages.flatMap((page) => page.messages).map((m) => [m.uid, m])).values()]);
+  const all = $derived([
+    ...new Map(post.data?.pages.flatMap((page) => page.messages).map((m) => [m.uid, m])).values(),
+  ]);
   const parts = $derived([
     {
       title: say.post.wantsAnAnswer,
-      list: all.filter((m) => m.wants_answer).sort((a, b) => (a.deadline ?? '9').localeCompare(b.deadline ?? '9')),
+      list: all
+        .filter((m) => m.wants_answer)
+        .sort((a, b) => (a.deadline ?? '9').localeCompare(b.deadline ?? '9')),
     },
     { title: say.post.theRest, list: all.filter((m) => !m.wants_answer && m.kind !== 'offer') },
   ]);
@@ -51,8 +61,11 @@
   </p>
   <May operation="fetchPost">
     <p>
-      <Button size="sm" color="alternative" disabled={fetch.isPending} onclick={() => fetch.mutate()}
-        >{say.post.fetchNow}</Button
+      <Button
+        size="sm"
+        color="alternative"
+        disabled={fetch.isPending}
+        onclick={() => fetch.mutate()}>{say.post.fetchNow}</Button
       >
     </p>
   </May>
@@ -64,7 +77,11 @@
   <Trouble error={post.error ?? fetch.error ?? one.error} />
   {#if asked !== undefined}
     <p><a href={p('/post')}>{say.post.allMessages}</a></p>
-    {#if one.data && post.data}{#key one.data.uid}<Message message={one.data} {kinds} unfolded />{/key}{/if}
+    {#if one.data && post.data}{#key one.data.uid}<Message
+          message={one.data}
+          {kinds}
+          unfolded
+        />{/key}{/if}
   {:else if post.data}
     {#each parts.filter((p) => p.list.length) as part (part.title)}
       <h2>{part.title}</h2>
@@ -72,11 +89,19 @@
     {/each}
     {#if offers.length}
       <details>
-        <summary>{offers.length === 1 ? say.post.n1OfferToStay : say.post.offersToStay(offers.length)}</summary>
+        <summary
+          >{offers.length === 1
+            ? say.post.n1OfferToStay
+            : say.post.offersToStay(offers.length)}</summary
+        >
         {#each offers as m (m.uid)}<Message message={m} {kinds} />{/each}
       </details>
     {/if}
-    <More there={post.hasNextPage} busy={post.isFetchingNextPage} more={() => void post.fetchNextPage()} />
+    <More
+      there={post.hasNextPage}
+      busy={post.isFetchingNextPage}
+      more={() => void post.fetchNextPage()}
+    />
     {#if !all.length}
       <p class="empty">
         {say.post.messagesFromRegistrarsWillStand}

@@ -8,15 +8,22 @@
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
-  const practice = createQuery(() => ({ queryKey: ['practice'], queryFn: () => ask(api.GET('/api/practice')) }));
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const practice = createQuery(() => ({
+    queryKey: ['practice'],
+    queryFn: () => ask(api.GET('/api/practice')),
+  }));
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
   const set = createMutation(() => ({
     mutationFn: (body: { id: string; active: boolean; detail?: string }) =>
       ask(api.POST('/api/practice/faults', { body })),
     onSuccess: (data) => client.setQueryData(['practice'], data),
   }));
   const happen = createMutation(() => ({
-    mutationFn: (id: 'stranger' | 'forgery' | 'offer') => ask(api.POST('/api/practice/happenings', { body: { id } })),
+    mutationFn: (id: 'stranger' | 'forgery' | 'offer') =>
+      ask(api.POST('/api/practice/happenings', { body: { id } })),
     onSuccess: () => refresh(client),
   }));
   const happenings = [
@@ -60,8 +67,8 @@
   <h1>{say.practice.practice}</h1>
   <p>
     {say.practice.everythingOutsideTheDeskIs}
-    {#if practice.data?.next_event}{say.practice.theNextEventComes} <When at={practice.data.next_event} />.{:else}{say
-        .practice.nothingIsToCome}{/if}
+    {#if practice.data?.next_event}{say.practice.theNextEventComes}
+      <When at={practice.data.next_event} />.{:else}{say.practice.nothingIsToCome}{/if}
   </p>
   <h2>{say.practice.counters}</h2>
   <p class="muted">
@@ -78,7 +85,9 @@
     <tbody>
       {#each practice.data?.counters ?? [] as c (c.site)}
         <tr>
-          <th scope="row"><a href={c.site} target="_blank" rel="noopener noreferrer">{c.title}</a></th>
+          <th scope="row"
+            ><a href={c.site} target="_blank" rel="noopener noreferrer">{c.title}</a></th
+          >
           <td class="mono">{c.login}</td>
           <td class="mono">{c.password}</td>
         </tr>
@@ -110,7 +119,8 @@
               type="checkbox"
               checked={fault.id in practice.data.faults}
               disabled={!may('setFault')}
-              onchange={(e) => set.mutate({ id: fault.id, active: e.currentTarget.checked, detail: fault.detail })}
+              onchange={(e) =>
+                set.mutate({ id: fault.id, active: e.currentTarget.checked, detail: fault.detail })}
             />
             {fault.says}
           </label>

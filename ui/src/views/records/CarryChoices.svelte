@@ -10,20 +10,29 @@
 
   /** Where the records go: what each way would mean here, and which one the desk advises. */
   let { records, done }: { records: Schemas['Records']; done: () => void } = $props();
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
-  const hosts = $derived((places.data?.hosts ?? []).filter((h) => h.id !== records.present.host?.id));
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
+  const hosts = $derived(
+    (places.data?.hosts ?? []).filter((h) => h.id !== records.present.host?.id),
+  );
   const chosen = $derived(records.carry?.choice);
   const host = $derived(records.host?.id ?? '');
   let lower = $state(false);
 
   const choose = createMutation(() => ({
     mutationFn: (body: Schemas['CarryChoice']) =>
-      ask(api.POST('/api/records/{name}/carry', { params: { path: { name: records.name } }, body })),
+      ask(
+        api.POST('/api/records/{name}/carry', { params: { path: { name: records.name } }, body }),
+      ),
     onSuccess: done,
   }));
   const alone = createMutation(() => ({
     mutationFn: async () => {
-      const { fates } = await ask(api.POST('/api/records/move-dns', { body: { names: [records.name], host, lower } }));
+      const { fates } = await ask(
+        api.POST('/api/records/move-dns', { body: { names: [records.name], host, lower } }),
+      );
       if (fates[0]?.why) throw new Error(fates[0].why);
       return fates[0]!.id!;
     },
@@ -50,7 +59,8 @@
             color="alternative"
             aria-label="{say.carryChoices.take}: {c.title}"
             disabled={!c.open || choose.isPending}
-            onclick={() => choose.mutate({ choice: c.id, host_id: host || null })}>{say.carryChoices.take}</Button
+            onclick={() => choose.mutate({ choice: c.id, host_id: host || null })}
+            >{say.carryChoices.take}</Button
           >
         {/if}
       </div>
@@ -67,7 +77,9 @@
         id="c-host"
         label={say.carryChoices.host}
         of={[['', say.carryChoices.noHost], ...hosts.map((h) => [h.id, h.title] as const)]}
-        bind:value={() => host, (v) => choose.mutate({ host_id: v || null, choice: chosen as 'carry' | null })}
+        bind:value={
+          () => host, (v) => choose.mutate({ host_id: v || null, choice: chosen as 'carry' | null })
+        }
       />
     {:else}<a href={p('/accounts')}>{say.carryChoices.addHost}</a>{/if}
     {#if chosen && chosen !== 'dns_only' && may('startMove')}
@@ -75,7 +87,9 @@
     {/if}
     {#if chosen === 'dns_only' && host && may('moveDns')}
       <label><input type="checkbox" bind:checked={lower} /> {say.carryChoices.lower}</label>
-      <Button disabled={alone.isPending} onclick={() => alone.mutate()}>{say.carryChoices.alone}</Button>
+      <Button disabled={alone.isPending} onclick={() => alone.mutate()}
+        >{say.carryChoices.alone}</Button
+      >
     {/if}
   </div>
 {/if}

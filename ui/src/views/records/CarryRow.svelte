@@ -8,11 +8,17 @@
   import { say } from '../../lib/say';
 
   /** One record set: as it is, as it is at the new host, what was decided, what is typed there. */
-  let { row, name, compared, done }: { row: Schemas['RecordsRow']; name: string; compared: boolean; done: () => void } =
-    $props();
+  let {
+    row,
+    name,
+    compared,
+    done,
+  }: { row: Schemas['RecordsRow']; name: string; compared: boolean; done: () => void } = $props();
   let open = $state(false);
   // The zone’s own name stands above; a record’s is short without it.
-  const short = $derived(row.owner.endsWith(`.${name}`) ? row.owner.slice(0, -name.length - 1) : row.owner);
+  const short = $derived(
+    row.owner.endsWith(`.${name}`) ? row.owner.slice(0, -name.length - 1) : row.owner,
+  );
   const standing = $derived(
     row.decision?.choice === 'leave'
       ? say.carrySheet.left
@@ -22,7 +28,12 @@
   );
   const decide = createMutation(() => ({
     mutationFn: (body: Omit<Schemas['RecordsDecision'], 'sets'>) =>
-      ask(api.POST('/api/records/{name}/decide', { params: { path: { name } }, body: { ...body, sets: [row.set] } })),
+      ask(
+        api.POST('/api/records/{name}/decide', {
+          params: { path: { name } },
+          body: { ...body, sets: [row.set] },
+        }),
+      ),
     onSuccess: () => {
       open = false;
       done();
@@ -33,17 +44,21 @@
 <div class="row" class:needs={row.needs} class:there={row.there} role="row">
   <div role="cell">
     <span class="mono owner" title={row.owner}>{short}</span> <strong>{row.type}</strong>
-    {#if row.breaks && !row.there && compared && row.kind !== 'unknown'}<p class="breaks">{row.breaks}</p>{/if}
+    {#if row.breaks && !row.there && compared && row.kind !== 'unknown'}<p class="breaks">
+        {row.breaks}
+      </p>{/if}
     {#each row.says as s (s)}<p class="says">{s}</p>{/each}
     {#if row.decision}
       <p class="muted">
-        {say.carrySheet.decided[row.decision.choice]}{row.decision.reason ? `: ${row.decision.reason}` : ''} ({row
-          .decision.by})
+        {say.carrySheet.decided[row.decision.choice]}{row.decision.reason
+          ? `: ${row.decision.reason}`
+          : ''} ({row.decision.by})
       </p>
     {/if}
   </div>
   <div role="cell" class="data mono">
-    {#each row.old?.data ?? [] as d, i (i)}<div>{d}</div>{:else}<span class="muted">{say.carrySheet.nothing}</span
+    {#each row.old?.data ?? [] as d, i (i)}<div>{d}</div>{:else}<span class="muted"
+        >{say.carrySheet.nothing}</span
       >{/each}
     {#if row.old}<span class="muted num">{row.old.ttl} s</span>{/if}
   </div>
@@ -68,7 +83,9 @@
           <dl>
             {#each record as f (f.key)}
               <dt>{say.carrySheet.fields[f.key] ?? f.key}</dt>
-              <dd><Copy text={f.text} what={`${say.carrySheet.fields[f.key] ?? f.key} ${row.set}`} /></dd>
+              <dd>
+                <Copy text={f.text} what={`${say.carrySheet.fields[f.key] ?? f.key} ${row.set}`} />
+              </dd>
             {/each}
           </dl>
         {/each}
@@ -86,7 +103,12 @@
   {#if open}
     <div class="deciding" role="cell">
       <Trouble error={decide.error} />
-      <Decide {row} decide={(body) => decide.mutate(body)} busy={decide.isPending} cancel={() => (open = false)} />
+      <Decide
+        {row}
+        decide={(body) => decide.mutate(body)}
+        busy={decide.isPending}
+        cancel={() => (open = false)}
+      />
     </div>
   {/if}
 </div>

@@ -12,7 +12,8 @@
   /** Every record set, now and at the new host; what would break stands on top. */
   let { records, done }: { records: Schemas['Records']; done: () => void } = $props();
   const fill = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/records/{name}/fill', { params: { path: { name: records.name } } })),
+    mutationFn: () =>
+      ask(api.POST('/api/records/{name}/fill', { params: { path: { name: records.name } } })),
     onSettled: done,
   }));
   const STEP = 60;
@@ -43,7 +44,9 @@
         records.counts.open ?? 0,
         records.counts.undecided ?? 0,
       )}{:else}{say.carrySheet.noHost}{/if}
-    <a href={at(`/api/records/${records.name}/file?side=wanted`)} download>{say.carrySheet.saveWanted}</a>
+    <a href={at(`/api/records/${records.name}/file?side=wanted`)} download
+      >{say.carrySheet.saveWanted}</a
+    >
     {#if records.host?.site}<a href={records.host.site} target="_blank" rel="noopener noreferrer"
         >{say.carrySheet.openThere}: {records.host.title}</a
       >{/if}
@@ -73,7 +76,12 @@
     </div>
     <Field id="cs-find" label={say.carrySheet.find} mono bind:value={find} />
   </div>
-  <div class="box rows" role="table" aria-label={say.recordsSheet.sheet} aria-rowcount={rows.length + 1}>
+  <div
+    class="box rows"
+    role="table"
+    aria-label={say.recordsSheet.sheet}
+    aria-rowcount={rows.length + 1}
+  >
     <div class="head" role="row">
       <span role="columnheader">{say.carrySheet.set}</span>
       <span role="columnheader">{say.carrySheet.old}</span>

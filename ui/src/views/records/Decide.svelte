@@ -18,8 +18,12 @@
     busy: boolean;
   } = $props();
   type What = 'carry' | 'keep' | 'edit' | 'leave';
-  let choice = $state<What>(untrack(() => (row.decision?.choice as What | undefined) ?? (row.old ? 'carry' : 'keep')));
-  let text = $state(untrack(() => row.decision?.text ?? (row.old ?? row.new)?.data.join('\n') ?? ''));
+  let choice = $state<What>(
+    untrack(() => (row.decision?.choice as What | undefined) ?? (row.old ? 'carry' : 'keep')),
+  );
+  let text = $state(
+    untrack(() => row.decision?.text ?? (row.old ?? row.new)?.data.join('\n') ?? ''),
+  );
   let ttl = $state(untrack(() => String(row.decision?.ttl ?? (row.old ?? row.new)?.ttl ?? 3600)));
   let reason = $state(untrack(() => row.decision?.reason ?? ''));
   const of = $derived(
@@ -53,11 +57,19 @@
     </div>
     <Field id="d-ttl" label={say.carrySheet.ttlSeconds} pattern="[0-9]+" bind:value={ttl} />
   {/if}
-  {#if choice === 'leave'}<Field id="d-why" label={say.carrySheet.reason} required bind:value={reason} />{/if}
+  {#if choice === 'leave'}<Field
+      id="d-why"
+      label={say.carrySheet.reason}
+      required
+      bind:value={reason}
+    />{/if}
   <div class="acts">
     <Button size="sm" type="submit" disabled={busy}>{say.carrySheet.keepIt}</Button>
-    {#if row.decision}<Button size="sm" color="alternative" disabled={busy} onclick={() => decide({ choice: null })}
-        >{say.carrySheet.undo}</Button
+    {#if row.decision}<Button
+        size="sm"
+        color="alternative"
+        disabled={busy}
+        onclick={() => decide({ choice: null })}>{say.carrySheet.undo}</Button
       >{/if}
     <Button size="sm" color="alternative" onclick={cancel}>{say.carrySheet.cancel}</Button>
   </div>

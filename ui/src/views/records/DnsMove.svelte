@@ -12,7 +12,10 @@
   /** The DNS of several names to one host at once. */
   let { names }: { names: string[] } = $props();
   const client = useQueryClient();
-  const places = createQuery(() => ({ queryKey: ['accounts'], queryFn: () => ask(api.GET('/api/accounts')) }));
+  const places = createQuery(() => ({
+    queryKey: ['accounts'],
+    queryFn: () => ask(api.GET('/api/accounts')),
+  }));
   const hosts = $derived((places.data?.hosts ?? []).filter((h) => !h.ends_with));
   let chosen = $state('');
   const host = $derived(chosen);
@@ -44,7 +47,9 @@
       {#if left.length}
         <h3>{say.dnsMove.left}</h3>
         <ul>
-          {#each left as f (f.name)}<li><span class="mono">{f.name}</span>: <Sentence text={f.why!} /></li>{/each}
+          {#each left as f (f.name)}<li>
+              <span class="mono">{f.name}</span>: <Sentence text={f.why!} />
+            </li>{/each}
         </ul>
       {/if}
     {/if}

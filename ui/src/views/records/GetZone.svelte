@@ -42,7 +42,9 @@
 {#if copy}
   <p>
     {copy.says}
-    <span class="muted">{say.getZone.held} <When at={copy.seen_at} /> {say.getZone.by} {copy.by}.</span>
+    <span class="muted"
+      >{say.getZone.held} <When at={copy.seen_at} /> {say.getZone.by} {copy.by}.</span
+    >
     <a href={at(`/api/records/${records.name}/file?side=old`)} download>{say.getZone.saveOld}</a>
   </p>
   {#if copy.left.length}
@@ -65,7 +67,9 @@
         onclick={() => get.mutate({ source: way as 'walk' })}>{words}</Button
       >
     {/each}
-    <Button size="sm" color="alternative" disabled={get.isPending} onclick={probe}>{say.getZone.probe}</Button>
+    <Button size="sm" color="alternative" disabled={get.isPending} onclick={probe}
+      >{say.getZone.probe}</Button
+    >
     <Button size="sm" color="alternative" aria-expanded={giving} onclick={() => (giving = !giving)}
       >{say.getZone.give}</Button
     >
@@ -91,7 +95,9 @@
         <input id="z-file" type="file" accept=".zone,.txt,.db,text/plain" onchange={picked} />
       </p>
       <label><input type="checkbox" bind:checked={keep} /> {say.getZone.keep}</label>
-      <div><Button type="submit" disabled={get.isPending || !text.trim()}>{say.getZone.take}</Button></div>
+      <div>
+        <Button type="submit" disabled={get.isPending || !text.trim()}>{say.getZone.take}</Button>
+      </div>
     </form>
   {/if}
   {#if copy?.source === 'probe'}

@@ -26,7 +26,11 @@
     const from = Date.parse(list[0]!.at);
     const to = Math.max(...list.map((i) => Date.parse(i.at)), from + 1);
     const sorted = list
-      .map((i, n) => ({ ...i, no: n + 1, x: LEFT + ((Date.parse(i.at) - from) / (to - from)) * (room - LEFT - RIGHT) }))
+      .map((i, n) => ({
+        ...i,
+        no: n + 1,
+        x: LEFT + ((Date.parse(i.at) - from) / (to - from)) * (room - LEFT - RIGHT),
+      }))
       .sort((a, b) => a.x - b.x || a.no - b.no);
     let last = -99;
     for (const m of sorted) last = m.x = Math.max(m.x, last + 22);
@@ -44,7 +48,8 @@
     const before = marks.filter((m) => Date.parse(m.at) <= clock.now).at(-1);
     const after = marks.find((m) => Date.parse(m.at) > clock.now);
     if (!before || !after) return null;
-    const share = (clock.now - Date.parse(before.at)) / (Date.parse(after.at) - Date.parse(before.at));
+    const share =
+      (clock.now - Date.parse(before.at)) / (Date.parse(after.at) - Date.parse(before.at));
     return before.x + share * (after.x - before.x);
   });
 </script>
@@ -81,11 +86,15 @@
         <g class:seen={m.seen}>
           <title>{say.handoverRail.instants[m.id]}: {stamp(m.at, clock.now)}</title>
           <circle cx={m.x} cy={m.id === 'order_at' ? 50 : 30} r="10" />
-          <text x={m.x} y={(m.id === 'order_at' ? 50 : 30) + 4} text-anchor="middle" class="no">{m.no}</text>
+          <text x={m.x} y={(m.id === 'order_at' ? 50 : 30) + 4} text-anchor="middle" class="no"
+            >{m.no}</text
+          >
         </g>
       {/each}
-      {#if nowX !== null}<path class="now" d="M{nowX} 14V64" /><text x={nowX + 3} y="12" class="nowword"
-          >{say.handoverRail.now}</text
+      {#if nowX !== null}<path class="now" d="M{nowX} 14V64" /><text
+          x={nowX + 3}
+          y="12"
+          class="nowword">{say.handoverRail.now}</text
         >{/if}
     </svg>
   </div>
@@ -100,7 +109,9 @@
     {/each}
   </ol>
   {#if h.instants.some((i) => i.id === 'retire_at')}<p>
-      {say.handoverRail.stillAnswers(stamp(h.instants.find((i) => i.id === 'retire_at')!.at, clock.now))}
+      {say.handoverRail.stillAnswers(
+        stamp(h.instants.find((i) => i.id === 'retire_at')!.at, clock.now),
+      )}
     </p>{/if}
   {#if h.unbounded}<p class="caution">{say.handoverRail.unbounded}</p>{/if}
   {#if h.assumed}<p class="muted">{say.handoverRail.assumed}</p>{/if}

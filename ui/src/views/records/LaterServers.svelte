@@ -17,7 +17,8 @@
   }));
   let typed = $state('');
   const tell = createMutation(() => ({
-    mutationFn: (servers: string[]) => ask(api.POST('/api/hosts/{id}/servers', { ...path, body: { servers } })),
+    mutationFn: (servers: string[]) =>
+      ask(api.POST('/api/hosts/{id}/servers', { ...path, body: { servers } })),
     onSettled: () => refresh(client),
   }));
   function keep(e: SubmitEvent) {
@@ -30,14 +31,18 @@
 {#if found.data?.servers.length}
   <p>
     {say.laterServers.found}: <span class="mono">{found.data.servers.join(', ')}</span>
-    <Button size="sm" disabled={tell.isPending} onclick={() => tell.mutate(found.data?.servers ?? [])}
-      >{say.laterServers.take}</Button
+    <Button
+      size="sm"
+      disabled={tell.isPending}
+      onclick={() => tell.mutate(found.data?.servers ?? [])}>{say.laterServers.take}</Button
     >
   </p>
 {:else}<p class="muted">{say.laterServers.none}</p>{/if}
 <form onsubmit={keep}>
   <Field id="ls-typed" label={say.laterServers.type} mono required bind:value={typed} />
-  <Button size="sm" type="submit" color="alternative" disabled={tell.isPending}>{say.laterServers.keep}</Button>
+  <Button size="sm" type="submit" color="alternative" disabled={tell.isPending}
+    >{say.laterServers.keep}</Button
+  >
 </form>
 
 <style>

@@ -24,10 +24,12 @@
 
   function go(e: SubmitEvent) {
     e.preventDefault();
-    if (typed.trim()) void navigate('/records/:name', { params: { name: typed.trim().toLowerCase() } });
+    if (typed.trim())
+      void navigate('/records/:name', { params: { name: typed.trim().toLowerCase() } });
   }
   const equal = (servers: Record<string, number>) => (servers.new ?? 0) + (servers.both ?? 0);
-  const all = (servers: Record<string, number>) => Object.values(servers).reduce((a, b) => a + b, 0);
+  const all = (servers: Record<string, number>) =>
+    Object.values(servers).reduce((a, b) => a + b, 0);
 </script>
 
 <main class:beside={open}>
@@ -39,7 +41,12 @@
     </form>
     <Trouble error={list.error} />
     {#if !open && picked().length}
-      <p><label><input type="checkbox" bind:checked={ofTray} /> {say.records.ofTray(picked().length)}</label></p>
+      <p>
+        <label
+          ><input type="checkbox" bind:checked={ofTray} />
+          {say.records.ofTray(picked().length)}</label
+        >
+      </p>
     {/if}
     {#if list.data?.names.length}
       <div class="box scroll">
@@ -69,7 +76,11 @@
                 <td class="wide">{n.present ?? say.records.notKnown}</td>
                 <td class="wide">{n.new_host ?? '–'}</td>
                 <td class="wide">{n.copy ? say.records.sets(n.copy.sets) : '–'}</td>
-                <td class="wide num">{all(n.servers) ? say.records.equalOf(equal(n.servers), all(n.servers)) : '–'}</td>
+                <td class="wide num"
+                  >{all(n.servers)
+                    ? say.records.equalOf(equal(n.servers), all(n.servers))
+                    : '–'}</td
+                >
               </tr>
             {/each}
           </tbody>

@@ -37,7 +37,8 @@
   {#if records.data}
     {@const r = records.data}
     <p>
-      {say.recordsSheet.servedBy} <span class="mono">{r.present.name_servers.join(', ') || '–'}</span>{r.present.host
+      {say.recordsSheet.servedBy}
+      <span class="mono">{r.present.name_servers.join(', ') || '–'}</span>{r.present.host
         ? ` (${r.present.host.title})`
         : ''}.
       <span class:warn={r.present.host?.ends_with}
@@ -58,7 +59,9 @@
         >{#if r.asked_at}{say.recordsSheet.asked} <When at={r.asked_at} />{:else}{say.recordsSheet
             .neverAsked}{/if}</span
       >
-      {#if r.move}<a href={p('/moves/:id', { params: { id: String(r.move) } })}>{say.recordsSheet.move}</a>{/if}
+      {#if r.move}<a href={p('/moves/:id', { params: { id: String(r.move) } })}
+          >{say.recordsSheet.move}</a
+        >{/if}
     </div>
     <nav aria-label={say.recordsSheet.sections}>
       {#each PARTS as part (part)}<a href="#{part}">{say.recordsSheet[part]}</a>{/each}

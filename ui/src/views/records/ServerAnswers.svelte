@@ -18,7 +18,9 @@
   );
   const X = (iso: string) => ((Date.parse(iso) - from) / (to - from)) * 100;
   const state = (a: Schemas['ServerSaid']) =>
-    (a.role === 'parent' && say.serverAnswers.parent[a.state]) || say.serverAnswers.states[a.state] || a.state;
+    (a.role === 'parent' && say.serverAnswers.parent[a.state]) ||
+    say.serverAnswers.states[a.state] ||
+    a.state;
 </script>
 
 {#if answers.length}
@@ -41,7 +43,9 @@
             >
             <td>
               <span class="state {s.last.state}">{state(s.last)}</span>
-              {#if s.last.serial !== null}<span class="muted num">{say.serverAnswers.serial(s.last.serial)}</span>{/if}
+              {#if s.last.serial !== null}<span class="muted num"
+                  >{say.serverAnswers.serial(s.last.serial)}</span
+                >{/if}
               <span class="muted">{say.serverAnswers.since} <When at={s.last.since} bare /></span>
               {#if s.last.why}<p class="muted">{s.last.why}</p>{/if}
               {#if s.last.count && s.last.differs.length}
@@ -52,9 +56,15 @@
                   </ul>
                 </details>
               {/if}
-              {#if s.last.name_servers.length}<p class="mono small">{s.last.name_servers.join(', ')}</p>{/if}
-              {#if s.last.ds.length}<p class="mono small">{say.serverAnswers.ds}: {s.last.ds.join('; ')}</p>{/if}
-              {#if s.last.glue.length}<p class="mono small">{say.serverAnswers.glue}: {s.last.glue.join(', ')}</p>{/if}
+              {#if s.last.name_servers.length}<p class="mono small">
+                  {s.last.name_servers.join(', ')}
+                </p>{/if}
+              {#if s.last.ds.length}<p class="mono small">
+                  {say.serverAnswers.ds}: {s.last.ds.join('; ')}
+                </p>{/if}
+              {#if s.last.glue.length}<p class="mono small">
+                  {say.serverAnswers.glue}: {s.last.glue.join(', ')}
+                </p>{/if}
             </td>
             <td class="time">
               <svg
@@ -73,7 +83,12 @@
                     y="2"
                     width={Math.max(1.2, X(next ? next.since : a.seen_at) - X(a.since))}
                     height="12"
-                    ><title>{state(a)}: {stamp(a.since, clock.now)} – {stamp(a.seen_at, clock.now)}</title></rect
+                    ><title
+                      >{state(a)}: {stamp(a.since, clock.now)} – {stamp(
+                        a.seen_at,
+                        clock.now,
+                      )}</title
+                    ></rect
                   >
                 {/each}
               </svg>

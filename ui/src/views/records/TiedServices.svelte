@@ -41,12 +41,13 @@
       <li>
         <div>
           <strong>{t.title}</strong>
-          {#if t.detail}<span class="mono detail">{t.detail}</span>{:else if t.state === 'open'}<span class="muted"
-              >{say.tiedServices.asked}</span
-            >{/if}
+          {#if t.detail}<span class="mono detail">{t.detail}</span
+            >{:else if t.state === 'open'}<span class="muted">{say.tiedServices.asked}</span>{/if}
         </div>
         <div class="acts">
-          <span class:open={t.state === 'open'}>{words[t.state]}{t.reason ? `: ${t.reason}` : ''}</span>
+          <span class:open={t.state === 'open'}
+            >{words[t.state]}{t.reason ? `: ${t.reason}` : ''}</span
+          >
           {#if may('settleTied')}
             {#if t.state === 'open'}
               <button class="link" onclick={() => (asking = { key: t.key, state: 'replaced' })}
@@ -55,7 +56,9 @@
               <button class="link" onclick={() => (asking = { key: t.key, state: 'given_up' })}
                 >{say.tiedServices.giveUp}</button
               >
-              {#if !t.detail}<button class="link" onclick={() => settle.mutate({ key: t.key, state: 'none' })}
+              {#if !t.detail}<button
+                  class="link"
+                  onclick={() => settle.mutate({ key: t.key, state: 'none' })}
                   >{say.tiedServices.isNone}</button
                 >{/if}
             {:else}
@@ -73,7 +76,9 @@
               required
               bind:value={reason}
             />
-            <Button size="sm" type="submit" disabled={settle.isPending}>{say.tiedServices.keep}</Button>
+            <Button size="sm" type="submit" disabled={settle.isPending}
+              >{say.tiedServices.keep}</Button
+            >
           </form>
         {/if}
       </li>

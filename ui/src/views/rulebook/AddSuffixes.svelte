@@ -8,7 +8,10 @@
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
 
-  /** Suffixes that no family lists, or that get a family of their own: like which one, what differs, and from where. */
+  /**
+   * Suffixes that no family lists, or that get a family of their own: like which one, what differs,
+   * and from where.
+   */
   let { book }: { book: Schemas['Rulebook'] } = $props();
   const client = useQueryClient();
   let suffixes = $state('');
@@ -65,9 +68,19 @@
         bind:value={() => values[v.key] ?? '', (x) => (values[v.key] = x)}
       />
     {/each}
-    <Field id="s-source" label={say.addSuffixes.source} required maxlength={300} bind:value={source} />
+    <Field
+      id="s-source"
+      label={say.addSuffixes.source}
+      required
+      maxlength={300}
+      bind:value={source}
+    />
     <Field id="s-date" label={say.addSuffixes.of} type="date" required bind:value={date} />
-    <div><Button type="submit" color="alternative" disabled={add.isPending}>{say.addSuffixes.add}</Button></div>
+    <div>
+      <Button type="submit" color="alternative" disabled={add.isPending}
+        >{say.addSuffixes.add}</Button
+      >
+    </div>
   </form>
   <Trouble error={add.error} />
 </section>

@@ -20,7 +20,8 @@
     caution: 'mind',
     step: 'step',
   };
-  // Those that the rulebook’s file names; a family of many holds the rest of the Public Suffix List’s generic ones.
+  // Those that the rulebook’s file names; a family of many holds the rest of the Public Suffix
+  // List’s generic ones.
   const MOST = 19;
   const from = (s: Schemas['RuleSource']) =>
     s.text +
@@ -32,8 +33,11 @@
 <section class="panel" aria-label={family.title}>
   <h2>
     {family.title}
-    {#each family.suffixes.slice(0, MOST) as s (s)}<button class="mono" onclick={() => choose(s)}>.{s}</button>{/each}
-    {#if family.suffixes.length > MOST}<span class="muted">{say.family.andMore(family.suffixes.length - MOST)}</span
+    {#each family.suffixes.slice(0, MOST) as s (s)}<button class="mono" onclick={() => choose(s)}
+        >.{s}</button
+      >{/each}
+    {#if family.suffixes.length > MOST}<span class="muted"
+        >{say.family.andMore(family.suffixes.length - MOST)}</span
       >{/if}
     {#if family.overruled}<span class="own">{say.family.overruledHere}</span>{/if}
   </h2>
@@ -78,7 +82,9 @@
   {:else}
     <p class="muted rules">
       {say.family.rules(
-        family.rules.map((r) => titles[r.id] + (r.days !== null ? say.family.inDays(r.days) : '')).join(', '),
+        family.rules
+          .map((r) => titles[r.id] + (r.days !== null ? say.family.inDays(r.days) : ''))
+          .join(', '),
       )}
     </p>
   {/if}

@@ -7,10 +7,14 @@
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
-  let { overrides, titles }: { overrides: Schemas['Rulebook']['overrides']; titles: Record<string, string> } = $props();
+  let {
+    overrides,
+    titles,
+  }: { overrides: Schemas['Rulebook']['overrides']; titles: Record<string, string> } = $props();
   const client = useQueryClient();
   const back = createMutation(() => ({
-    mutationFn: (id: number) => ask(api.POST('/api/rulebook/overrides/{id}/take-back', { params: { path: { id } } })),
+    mutationFn: (id: number) =>
+      ask(api.POST('/api/rulebook/overrides/{id}/take-back', { params: { path: { id } } })),
     onSuccess: () => refresh(client),
   }));
 </script>
@@ -20,10 +24,13 @@
   <Trouble error={back.error} />
   {#each overrides as o (o.id)}
     <p class:gone={o.taken_back_at}>
-      {say.overrides.for} <span class="mono">.{o.suffix}</span>{say.overrides.is(titles[o.key] ?? o.key)}
+      {say.overrides.for} <span class="mono">.{o.suffix}</span>{say.overrides.is(
+        titles[o.key] ?? o.key,
+      )}
       <strong>{o.value}</strong>
       {say.overrides.saidBy(o.source, o.date, o.by)}
-      <When at={o.at} />{#if o.taken_back_at}{say.overrides.takenBack} <When at={o.taken_back_at} />{/if}.
+      <When at={o.at} />{#if o.taken_back_at}{say.overrides.takenBack}
+        <When at={o.taken_back_at} />{/if}.
       {#if !o.taken_back_at && may('takeBackOverride')}
         <button class="link" disabled={back.isPending} onclick={() => back.mutate(o.id)}
           >{say.overrides.takeItBack}</button

@@ -19,9 +19,13 @@
   const key = $derived(unlisted ? 'family' : wanted);
   const family = $derived(book.families.find((f) => f.suffixes.includes(at)));
   const rules = $derived([...(family?.rules.map((r) => r.id) ?? []), ...(family?.without ?? [])]);
-  const hint = $derived(book.keys.includes(key) ? say.overrule.itsNewValue : say.overrule.daysOrOff);
+  const hint = $derived(
+    book.keys.includes(key) ? say.overrule.itsNewValue : say.overrule.daysOrOff,
+  );
   const body = $derived({ suffix: at, key, value });
-  const preview = createMutation(() => ({ mutationFn: () => ask(api.POST('/api/rulebook/preview', { body })) }));
+  const preview = createMutation(() => ({
+    mutationFn: () => ask(api.POST('/api/rulebook/preview', { body })),
+  }));
   const save = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/rulebook/overrides', { body: { ...body, source, date } })),
     onSuccess: () => {
@@ -66,7 +70,8 @@
         }}
       >
         <optgroup label={say.overrule.values}
-          >{#each unlisted ? ['family'] : book.keys as k (k)}<option value={k}>{book.titles[k]}</option
+          >{#each unlisted ? ['family'] : book.keys as k (k)}<option value={k}
+              >{book.titles[k]}</option
             >{/each}</optgroup
         >
         <optgroup label={say.overrule.rules}
@@ -78,19 +83,32 @@
       >{say.overrule.isHere}
       {#if key === 'family'}
         <select class="plain" bind:value required onchange={() => preview.reset()}
-          >{#each book.families.filter((f) => !f.overruled) as f (f.id)}<option value={f.id}>{f.title}</option
+          >{#each book.families.filter((f) => !f.overruled) as f (f.id)}<option value={f.id}
+              >{f.title}</option
             >{/each}</select
         >
       {:else}
-        <input class="plain" bind:value placeholder={hint} required oninput={() => preview.reset()} />
+        <input
+          class="plain"
+          bind:value
+          placeholder={hint}
+          required
+          oninput={() => preview.reset()}
+        />
       {/if}</label
     >
     {#if seen}
       <label
         >{say.overrule.source}
-        <input class="plain" bind:value={source} placeholder={say.overrule.whereItIsWrittenWho} required /></label
+        <input
+          class="plain"
+          bind:value={source}
+          placeholder={say.overrule.whereItIsWrittenWho}
+          required
+        /></label
       >
-      <label>{say.overrule.of} <input class="plain" type="date" bind:value={date} required /></label>
+      <label>{say.overrule.of} <input class="plain" type="date" bind:value={date} required /></label
+      >
       <Button type="submit" disabled={save.isPending}>{say.overrule.saveIt}</Button>
     {:else}
       <Button type="submit" color="alternative" disabled={preview.isPending}
@@ -109,7 +127,8 @@
       <tbody>
         {#each seen.names as n (n.name)}
           <tr
-            ><td class="mono">{n.name}</td><td><GateMark gate={n.was} /></td><td>→</td><td><GateMark gate={n.is} /></td
+            ><td class="mono">{n.name}</td><td><GateMark gate={n.was} /></td><td>→</td><td
+              ><GateMark gate={n.is} /></td
             ></tr
           >
         {/each}

@@ -9,7 +9,10 @@
   import Overrule from './Overrule.svelte';
   import { say } from '../../lib/say';
 
-  const book = createQuery(() => ({ queryKey: ['rulebook'], queryFn: () => ask(api.GET('/api/rulebook')) }));
+  const book = createQuery(() => ({
+    queryKey: ['rulebook'],
+    queryFn: () => ask(api.GET('/api/rulebook')),
+  }));
   let suffix = $state('');
   const families = $derived(book.data?.families ?? []);
   const shown = $derived(suffix ? families.filter((f) => f.suffixes.includes(suffix)) : families);
@@ -38,9 +41,13 @@
         whole={!!suffix}
         choose={(s) => (suffix = s)}
       />{/each}
-    {#if suffix && !shown.length}<p class="caution">{say.rulebook.noFamilyLists(`.${suffix}`)}</p>{/if}
+    {#if suffix && !shown.length}<p class="caution">
+        {say.rulebook.noFamilyLists(`.${suffix}`)}
+      </p>{/if}
     {#if book.data.unlisted.length}
-      <p class="caution">{say.rulebook.noFamilyLists(book.data.unlisted.map((s) => `.${s}`).join(', '))}</p>
+      <p class="caution">
+        {say.rulebook.noFamilyLists(book.data.unlisted.map((s) => `.${s}`).join(', '))}
+      </p>
     {/if}
     {#if may('override')}
       <Overrule book={book.data} suffix={suffix || book.data.unlisted[0] || 'example'} />

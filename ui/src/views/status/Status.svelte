@@ -39,15 +39,24 @@
           <th scope="row">{say.status.journal}</th>
           <td>{s.journal_whole ? say.status.well : say.status.notWell}</td>
           <td>
-            {s.journal_whole ? say.status.whole(s.journal_lines, s.journal_of) : say.status.damaged(s.journal_lines)}
+            {s.journal_whole
+              ? say.status.whole(s.journal_lines, s.journal_of)
+              : say.status.damaged(s.journal_lines)}
           </td>
         </tr>
         {#each s.checks as c, i (i)}
           <tr class:bad={c.well === false}>
             <th scope="row">{c.title}</th>
-            <td>{c.well === null ? say.status.notKnown : c.well ? say.status.well : say.status.notWell}</td>
             <td
-              >{c.says}{#if c.since && c.well === false}, {say.status.since} <When at={c.since} bare />{/if}</td
+              >{c.well === null
+                ? say.status.notKnown
+                : c.well
+                  ? say.status.well
+                  : say.status.notWell}</td
+            >
+            <td
+              >{c.says}{#if c.since && c.well === false}, {say.status.since}
+                <When at={c.since} bare />{/if}</td
             >
           </tr>
         {/each}
@@ -97,7 +106,9 @@
             <tr>
               <td class="num"><When at={problem.at} bare /></td>
               <td>
-                {#if problem.move_id}<a class="mono" href={p('/moves/:id', { params: { id: String(problem.move_id) } })}
+                {#if problem.move_id}<a
+                    class="mono"
+                    href={p('/moves/:id', { params: { id: String(problem.move_id) } })}
                     >{problem.unicode}</a
                   >{/if}
               </td>

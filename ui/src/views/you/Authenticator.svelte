@@ -26,7 +26,12 @@
     mutationFn: () =>
       ask(
         api.POST('/api/second-factor/set-up', {
-          body: { otp_secret: offered?.otp_secret, otp_raw_secret: offered?.otp_raw_secret, password, otp: otp.trim() },
+          body: {
+            otp_secret: offered?.otp_secret,
+            otp_raw_secret: offered?.otp_raw_secret,
+            password,
+            otp: otp.trim(),
+          },
         }),
       ),
     onSuccess: done,
@@ -52,15 +57,28 @@
       <Whose />
       <div>
         <Label for="f-pw">{say.secondFactor.password}</Label>
-        <Input id="f-pw" type="password" autocomplete="current-password" required bind:value={password} />
+        <Input
+          id="f-pw"
+          type="password"
+          autocomplete="current-password"
+          required
+          bind:value={password}
+        />
       </div>
       <div>
-        <Button type="submit" color="alternative" disabled={remove.isPending}>{say.secondFactor.removeIt}</Button>
+        <Button type="submit" color="alternative" disabled={remove.isPending}
+          >{say.secondFactor.removeIt}</Button
+        >
       </div>
     </form>
   {:else if offered}
     <p>{say.secondFactor.takeThisUpInAn}</p>
-    <img src={offered.picture} alt={say.secondFactor.toScanTheSecretBelow} width="180" height="180" />
+    <img
+      src={offered.picture}
+      alt={say.secondFactor.toScanTheSecretBelow}
+      width="180"
+      height="180"
+    />
     <p class="mono secret">{offered.otp_secret}</p>
     <form onsubmit={submit}>
       <Whose />
@@ -77,12 +95,22 @@
       </div>
       <div>
         <Label for="f-pw">{say.secondFactor.password}</Label>
-        <Input id="f-pw" type="password" autocomplete="current-password" required bind:value={password} />
+        <Input
+          id="f-pw"
+          type="password"
+          autocomplete="current-password"
+          required
+          bind:value={password}
+        />
       </div>
-      <div><Button type="submit" disabled={finish.isPending}>{say.secondFactor.keepIt}</Button></div>
+      <div>
+        <Button type="submit" disabled={finish.isPending}>{say.secondFactor.keepIt}</Button>
+      </div>
     </form>
   {:else}
-    <p class="muted">{asked ? say.secondFactor.notSetUp : say.secondFactor.onlyThePasswordIsAsked}</p>
+    <p class="muted">
+      {asked ? say.secondFactor.notSetUp : say.secondFactor.onlyThePasswordIsAsked}
+    </p>
     <Button color="alternative" disabled={begin.isPending} onclick={() => begin.mutate()}
       >{say.secondFactor.setUpASecondFactor}</Button
     >

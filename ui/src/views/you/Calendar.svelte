@@ -8,14 +8,18 @@
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
 
-  /** Deadlines, forecasts and expiries for one’s own calendar, under a secret address that is shown once. */
+  /**
+   * Deadlines, forecasts and expiries for one’s own calendar, under a secret address that is shown
+   * once.
+   */
   const client = useQueryClient();
   const feed = createQuery(() => ({
     queryKey: ['people', 'calendar'],
     queryFn: () => ask(api.GET('/api/me/calendar')),
   }));
   const change = createMutation(() => ({
-    mutationFn: (end: boolean) => ask(end ? api.POST('/api/me/calendar/end') : api.POST('/api/me/calendar')),
+    mutationFn: (end: boolean) =>
+      ask(end ? api.POST('/api/me/calendar/end') : api.POST('/api/me/calendar')),
     onSuccess: () => client.invalidateQueries({ queryKey: ['people', 'calendar'] }),
   }));
   const address = $derived(change.data?.address);
@@ -49,8 +53,11 @@
         act={() => change.mutate(true)}
       />
     {:else}
-      <Button size="sm" color="alternative" disabled={change.isPending} onclick={() => change.mutate(false)}
-        >{say.calendar.make}</Button
+      <Button
+        size="sm"
+        color="alternative"
+        disabled={change.isPending}
+        onclick={() => change.mutate(false)}>{say.calendar.make}</Button
       >
     {/if}
   </div>

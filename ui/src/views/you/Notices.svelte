@@ -7,7 +7,10 @@
 
   /** Whether and when one is told by mail that it is one’s turn. */
   const client = useQueryClient();
-  const now = createQuery(() => ({ queryKey: ['people', 'notices'], queryFn: () => ask(api.GET('/api/me/notices')) }));
+  const now = createQuery(() => ({
+    queryKey: ['people', 'notices'],
+    queryFn: () => ask(api.GET('/api/me/notices')),
+  }));
   let choice = $state<Schemas['NoticeChoice']['choice']>();
   let hour = $state<number>();
   const keep = createMutation(() => ({
@@ -60,7 +63,9 @@
           /></label
         >
       {/if}
-      <Button type="submit" size="sm" color="alternative" disabled={keep.isPending}>{say.notices.keep}</Button>
+      <Button type="submit" size="sm" color="alternative" disabled={keep.isPending}
+        >{say.notices.keep}</Button
+      >
       {#if keep.isSuccess}<span role="status" class="muted">{say.notices.kept}</span>{/if}
     </form>
   {/if}

@@ -20,9 +20,13 @@
     removing = null;
     void client.invalidateQueries({ queryKey: ['me'] });
   }
-  const add = createMutation(() => ({ mutationFn: () => addPasskey(title, password), onSuccess: done }));
+  const add = createMutation(() => ({
+    mutationFn: () => addPasskey(title, password),
+    onSuccess: done,
+  }));
   const remove = createMutation(() => ({
-    mutationFn: (id: string) => ask(api.POST('/api/passkeys/remove', { body: { webauthn_remove: id, password } })),
+    mutationFn: (id: string) =>
+      ask(api.POST('/api/passkeys/remove', { body: { webauthn_remove: id, password } })),
     onSuccess: done,
   }));
 
@@ -61,7 +65,13 @@
       {/if}
       <div>
         <Label for="k-pw">{say.you.yourPassword}</Label>
-        <Input id="k-pw" type="password" autocomplete="current-password" required bind:value={password} />
+        <Input
+          id="k-pw"
+          type="password"
+          autocomplete="current-password"
+          required
+          bind:value={password}
+        />
       </div>
       <div>
         <Button type="submit" color="alternative" disabled={add.isPending || remove.isPending}

@@ -37,8 +37,18 @@
     </div>
     <div>
       <Label for="y-new">{say.you.theNewOne}</Label>
-      <Input id="y-new" type="password" autocomplete="new-password" minlength={12} required bind:value={chosen} />
+      <Input
+        id="y-new"
+        type="password"
+        autocomplete="new-password"
+        minlength={12}
+        required
+        bind:value={chosen}
+      />
     </div>
-    <div><Button type="submit" color="alternative" disabled={change.isPending}>{say.you.change}</Button></div>
+    <div>
+      <Button type="submit" color="alternative" disabled={change.isPending}>{say.you.change}</Button
+      >
+    </div>
   </form>
 </section>

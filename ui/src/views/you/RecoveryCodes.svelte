@@ -39,7 +39,13 @@
     <Whose />
     <div>
       <Label for="c-pw">{say.you.yourPassword}</Label>
-      <Input id="c-pw" type="password" autocomplete="current-password" required bind:value={password} />
+      <Input
+        id="c-pw"
+        type="password"
+        autocomplete="current-password"
+        required
+        bind:value={password}
+      />
     </div>
     <div>
       <Button type="submit" color="alternative" disabled={make.isPending}

@@ -17,7 +17,8 @@
     onSuccess: (data) => client.setQueryData(['me'], data),
   }));
   // Sessions live by the machine's time, also where the desk's clock is moved on.
-  const when = (at: string) => (day(at) === day(new Date().toISOString()) ? stamp(at, Date.now()) : full(at));
+  const when = (at: string) =>
+    day(at) === day(new Date().toISOString()) ? stamp(at, Date.now()) : full(at);
 </script>
 
 <section>
@@ -33,8 +34,10 @@
         {#if s.this}
           <span class="muted">{say.you.thisOne}</span>
         {:else}
-          <button class="link" onclick={() => end.mutate(s.id)} aria-label={say.you.endIt(systemOf(s.agent))}
-            >{say.you.end}</button
+          <button
+            class="link"
+            onclick={() => end.mutate(s.id)}
+            aria-label={say.you.endIt(systemOf(s.agent))}>{say.you.end}</button
           >
         {/if}
       </li>

@@ -13,7 +13,10 @@
 
   /** Tokens with which programs ask the desk in one’s own name. */
   const client = useQueryClient();
-  const page = createQuery(() => ({ queryKey: ['people', 'tokens'], queryFn: () => ask(api.GET('/api/me/tokens')) }));
+  const page = createQuery(() => ({
+    queryKey: ['people', 'tokens'],
+    queryFn: () => ask(api.GET('/api/me/tokens')),
+  }));
   let title = $state('');
   let role = $state('viewer');
   let days = $state('90');
@@ -31,7 +34,8 @@
     },
   }));
   const end = createMutation(() => ({
-    mutationFn: (id: number) => ask(api.POST('/api/me/tokens/{id}/end', { params: { path: { id } } })),
+    mutationFn: (id: number) =>
+      ask(api.POST('/api/me/tokens/{id}/end', { params: { path: { id } } })),
     onSuccess: set,
   }));
 </script>
@@ -48,9 +52,12 @@
       {#each page.data.tokens as t (t.id)}
         <li>
           <strong>{t.title}</strong> <span>{t.role}</span>
-          <span class="muted">{t.over ? say.tokens.over : `${say.tokens.until} ${day(t.expires_at)}`}</span>
           <span class="muted"
-            >{#if t.used_at}{say.tokens.used} <When at={t.used_at} bare />{:else}{say.tokens.never}{/if}</span
+            >{t.over ? say.tokens.over : `${say.tokens.until} ${day(t.expires_at)}`}</span
+          >
+          <span class="muted"
+            >{#if t.used_at}{say.tokens.used} <When at={t.used_at} bare />{:else}{say.tokens
+                .never}{/if}</span
           >
           {#if !t.over}
             <ForGood
@@ -71,9 +78,16 @@
       }}
     >
       <Field id="t-title" label={say.tokens.what} required maxlength={80} bind:value={title} />
-      <Choice id="t-role" label={say.tokens.role} of={page.data.roles.map((r) => [r, r] as const)} bind:value={role} />
+      <Choice
+        id="t-role"
+        label={say.tokens.role}
+        of={page.data.roles.map((r) => [r, r] as const)}
+        bind:value={role}
+      />
       <Field id="t-days" label={say.tokens.days} type="number" bind:value={days} />
-      <Button type="submit" size="sm" color="alternative" disabled={make.isPending}>{say.tokens.make}</Button>
+      <Button type="submit" size="sm" color="alternative" disabled={make.isPending}
+        >{say.tokens.make}</Button
+      >
     </form>
   {/if}
 </section>

@@ -4,17 +4,18 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        AskCode = Step.declare("ask-code") do
-          order 280
-          needs "contacts-shown", "prove-contact", "ns-settled"
-          takes(*MOMENTS, by: :code)
-          option :ask
-          act "code", at: :losing
-          via :page, :mail, proof: :code_held, takes: SHOWS
-          via :letter, proof: :code_held, takes: LETTER
-          letter "code"
-          marks :code, :paste, :reason
-        end
+        AskCode =
+          Step.declare("ask-code") do
+            order 280
+            needs "contacts-shown", "prove-contact", "ns-settled"
+            takes(*MOMENTS, by: :code)
+            option :ask
+            act "code", at: :losing
+            via :page, :mail, proof: :code_held, takes: SHOWS
+            via :letter, proof: :code_held, takes: LETTER
+            letter "code"
+            marks :code, :paste, :reason
+          end
       end
     end
   end

@@ -4,15 +4,16 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        CheckLanded = Step.declare("check-landed") do
-          order 640
-          stage "Landed"
-          needs "lock-back", "privacy-back", "settings", "landed", "ns-settled", "ttls-back"
-          except :prepare, :dns_only
-          takes(*SHOWS)
-          talks_to :gaining
-          marks :settles, :waivable
-        end
+        CheckLanded =
+          Step.declare("check-landed") do
+            order 640
+            stage "Landed"
+            needs "lock-back", "privacy-back", "settings", "landed", "ns-settled", "ttls-back"
+            except :prepare, :dns_only
+            takes(*SHOWS)
+            talks_to :gaining
+            marks :settles, :waivable
+          end
       end
     end
   end

@@ -4,18 +4,19 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        ConfirmLink = Step.declare("confirm-link") do
-          order 412
-          stage "Ordered"
-          actor :yours
-          needs "order"
-          takes MINUTE, HOUR, 5 * DAY
-          option :confirm_link
-          act "confirm", at: :gaining
-          via :link, proof: :confirmed
-          talks_to :record
-          marks :confirms
-        end
+        ConfirmLink =
+          Step.declare("confirm-link") do
+            order 412
+            stage "Ordered"
+            actor :yours
+            needs "order"
+            takes MINUTE, HOUR, 5 * DAY
+            option :confirm_link
+            act "confirm", at: :gaining
+            via :link, proof: :confirmed
+            talks_to :record
+            marks :confirms
+          end
       end
     end
   end

@@ -4,13 +4,14 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        Consent = Step.declare("consent") do
-          order 210
-          actor :yours
-          takes MINUTE, HOUR, 2 * DAY
-          option :privacy
-          marks :consent
-        end
+        Consent =
+          Step.declare("consent") do
+            order 210
+            actor :yours
+            takes MINUTE, HOUR, 2 * DAY
+            option :privacy
+            marks :consent
+          end
       end
     end
   end

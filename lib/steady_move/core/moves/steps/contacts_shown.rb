@@ -4,15 +4,16 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        ContactsShown = Step.declare("contacts-shown") do
-          order 240
-          actor :theirs
-          needs "privacy-off"
-          takes(*SHOWS)
-          option :privacy
-          talks_to :record
-          marks :exposes
-        end
+        ContactsShown =
+          Step.declare("contacts-shown") do
+            order 240
+            actor :theirs
+            needs "privacy-off"
+            takes(*SHOWS)
+            option :privacy
+            talks_to :record
+            marks :exposes
+          end
       end
     end
   end

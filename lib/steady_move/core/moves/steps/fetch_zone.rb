@@ -4,17 +4,18 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        FetchZone = Step.declare("fetch-zone") do
-          order 110
-          rail :records
-          stage "Survey"
-          option :carry
-          act "zone", at: :old_host
-          via :connection
-          via :page, proof: :zone_kept, takes: SHOWS
-          talks_to :dns
-          marks :records, :sheet
-        end
+        FetchZone =
+          Step.declare("fetch-zone") do
+            order 110
+            rail :records
+            stage "Survey"
+            option :carry
+            act "zone", at: :old_host
+            via :connection
+            via :page, proof: :zone_kept, takes: SHOWS
+            talks_to :dns
+            marks :records, :sheet
+          end
       end
     end
   end

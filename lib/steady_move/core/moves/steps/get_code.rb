@@ -4,14 +4,15 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        GetCode = Step.declare("get-code") do
-          order 290
-          needs "ask-code", "ns-settled"
-          takes 1, 5, MINUTE
-          option :code
-          talks_to :losing
-          marks :code
-        end
+        GetCode =
+          Step.declare("get-code") do
+            order 290
+            needs "ask-code", "ns-settled"
+            takes 1, 5, MINUTE
+            option :code
+            talks_to :losing
+            marks :code
+          end
       end
     end
   end

@@ -4,16 +4,17 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        Identity = Step.declare("identity") do
-          order 220
-          actor :yours
-          needs "consent", "ns-settled"
-          takes MINUTE, HOUR, 2 * DAY
-          option :identity
-          act "privacy", at: :service
-          via :page, :letter, :service, proof: :identity_passed
-          talks_to :record
-        end
+        Identity =
+          Step.declare("identity") do
+            order 220
+            actor :yours
+            needs "consent", "ns-settled"
+            takes MINUTE, HOUR, 2 * DAY
+            option :identity
+            act "privacy", at: :service
+            via :page, :letter, :service, proof: :identity_passed
+            talks_to :record
+          end
       end
     end
   end

@@ -4,16 +4,17 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        Landed = Step.declare("landed") do
-          order 610
-          stage "Landed"
-          actor :theirs
-          needs "registry-pending", "release", "push"
-          except :prepare, :dns_only
-          takes 5 * MINUTE, 15 * MINUTE, 2 * HOUR
-          talks_to :gaining
-          marks :lands, :tells_end
-        end
+        Landed =
+          Step.declare("landed") do
+            order 610
+            stage "Landed"
+            actor :theirs
+            needs "registry-pending", "release", "push"
+            except :prepare, :dns_only
+            takes 5 * MINUTE, 15 * MINUTE, 2 * HOUR
+            talks_to :gaining
+            marks :lands, :tells_end
+          end
       end
     end
   end

@@ -4,19 +4,20 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        LockBack = Step.declare("lock-back") do
-          order 620
-          stage "Landed"
-          needs "landed"
-          option :lock_back
-          act "lock_back", at: :gaining
-          via :connection
-          via :page, proof: :lock_on, takes: SHOWS
-          via :letter, proof: :lock_on, takes: LETTER
-          letter "lock"
-          talks_to :gaining
-          marks :waivable
-        end
+        LockBack =
+          Step.declare("lock-back") do
+            order 620
+            stage "Landed"
+            needs "landed"
+            option :lock_back
+            act "lock_back", at: :gaining
+            via :connection
+            via :page, proof: :lock_on, takes: SHOWS
+            via :letter, proof: :lock_on, takes: LETTER
+            letter "lock"
+            talks_to :gaining
+            marks :waivable
+          end
       end
     end
   end

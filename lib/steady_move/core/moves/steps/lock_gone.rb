@@ -4,15 +4,16 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        LockGone = Step.declare("lock-gone") do
-          order 270
-          actor :theirs
-          needs "unlock"
-          takes(*SHOWS)
-          option :lock
-          talks_to :record
-          marks :lock
-        end
+        LockGone =
+          Step.declare("lock-gone") do
+            order 270
+            actor :theirs
+            needs "unlock"
+            takes(*SHOWS)
+            option :lock
+            talks_to :record
+            marks :lock
+          end
       end
     end
   end

@@ -4,17 +4,18 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        LowerTtls = Step.declare("lower-ttls") do
-          order 112
-          rail :records
-          needs "fetch-zone"
-          option :lower
-          act "zone_edit", at: :old_host
-          via :connection
-          via :page, proof: :lowered, takes: SHOWS
-          talks_to :dns
-          marks :sheet, :lowers, :waivable
-        end
+        LowerTtls =
+          Step.declare("lower-ttls") do
+            order 112
+            rail :records
+            needs "fetch-zone"
+            option :lower
+            act "zone_edit", at: :old_host
+            via :connection
+            via :page, proof: :lowered, takes: SHOWS
+            talks_to :dns
+            marks :sheet, :lowers, :waivable
+          end
       end
     end
   end

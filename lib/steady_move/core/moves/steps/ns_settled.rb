@@ -4,15 +4,16 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        NsSettled = Step.declare("ns-settled") do
-          order 160
-          rail :records
-          needs "ns-shown", "old-ns-set"
-          takes 0, 0, 0, by: :settle
-          option :carry
-          talks_to :dns
-          marks :time, :caches
-        end
+        NsSettled =
+          Step.declare("ns-settled") do
+            order 160
+            rail :records
+            needs "ns-shown", "old-ns-set"
+            takes 0, 0, 0, by: :settle
+            option :carry
+            talks_to :dns
+            marks :time, :caches
+          end
       end
     end
   end

@@ -4,15 +4,16 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        NsShown = Step.declare("ns-shown") do
-          order 150
-          rail :records
-          actor :theirs
-          needs "switch-ns"
-          takes(*SHOWS)
-          option :carry
-          talks_to :record
-        end
+        NsShown =
+          Step.declare("ns-shown") do
+            order 150
+            rail :records
+            actor :theirs
+            needs "switch-ns"
+            takes(*SHOWS)
+            option :carry
+            talks_to :record
+          end
       end
     end
   end

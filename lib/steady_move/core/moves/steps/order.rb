@@ -4,21 +4,35 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        Order = Step.declare("order") do
-          order 410
-          stage "Ordered"
-          needs "answers-before", "renew", "papers", "lock-gone", "check-code", "contacts-shown", "prove-contact",
-            "ns-settled", "ds-in"
-          eased :stands_alone, "renew", "papers", "lock-gone", "check-code", "contacts-shown", "prove-contact",
-            "ns-shown"
-          except :prepare, :push, :dns_only
-          act "order", at: :gaining
-          via :connection
-          via :page, proof: :ordered_shown, takes: REACHES
-          undo "withdraw", "make-safe"
-          talks_to :gaining
-          marks :orders, :refusable
-        end
+        Order =
+          Step.declare("order") do
+            order 410
+            stage "Ordered"
+            needs "answers-before",
+                  "renew",
+                  "papers",
+                  "lock-gone",
+                  "check-code",
+                  "contacts-shown",
+                  "prove-contact",
+                  "ns-settled",
+                  "ds-in"
+            eased :stands_alone,
+                  "renew",
+                  "papers",
+                  "lock-gone",
+                  "check-code",
+                  "contacts-shown",
+                  "prove-contact",
+                  "ns-shown"
+            except :prepare, :push, :dns_only
+            act "order", at: :gaining
+            via :connection
+            via :page, proof: :ordered_shown, takes: REACHES
+            undo "withdraw", "make-safe"
+            talks_to :gaining
+            marks :orders, :refusable
+          end
       end
     end
   end

@@ -4,16 +4,17 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        Papers = Step.declare("papers") do
-          order 400
-          actor :yours
-          takes HOUR, DAY, 5 * DAY
-          option :papers
-          act "papers", at: :gaining
-          via :page, proof: :on_word
-          talks_to :desk
-          marks :word, :papers
-        end
+        Papers =
+          Step.declare("papers") do
+            order 400
+            actor :yours
+            takes HOUR, DAY, 5 * DAY
+            option :papers
+            act "papers", at: :gaining
+            via :page, proof: :on_word
+            talks_to :desk
+            marks :word, :papers
+          end
       end
     end
   end

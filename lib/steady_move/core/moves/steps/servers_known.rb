@@ -4,16 +4,17 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        ServersKnown = Step.declare("servers-known") do
-          order 116
-          rail :records
-          needs "fetch-zone"
-          option :later
-          act "servers", at: :gaining
-          via :page, proof: :servers_told, takes: LETTER
-          talks_to :desk
-          marks :new_servers
-        end
+        ServersKnown =
+          Step.declare("servers-known") do
+            order 116
+            rail :records
+            needs "fetch-zone"
+            option :later
+            act "servers", at: :gaining
+            via :page, proof: :servers_told, takes: LETTER
+            talks_to :desk
+            marks :new_servers
+          end
       end
     end
   end

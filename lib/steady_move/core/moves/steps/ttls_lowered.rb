@@ -4,15 +4,16 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        TtlsLowered = Step.declare("ttls-lowered") do
-          order 114
-          rail :records
-          needs "lower-ttls"
-          takes 0, 0, 0, by: :lower
-          option :lower
-          talks_to :dns
-          marks :time
-        end
+        TtlsLowered =
+          Step.declare("ttls-lowered") do
+            order 114
+            rail :records
+            needs "lower-ttls"
+            takes 0, 0, 0, by: :lower
+            option :lower
+            talks_to :dns
+            marks :time
+          end
       end
     end
   end

@@ -4,18 +4,19 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        Unlock = Step.declare("unlock") do
-          order 260
-          needs "renew", "ns-settled"
-          option :lock
-          act "unlock", at: :losing
-          via :connection
-          via :page, proof: :lock_off, takes: SHOWS
-          via :letter, proof: :lock_off, takes: LETTER
-          letter "unlock"
-          undo "make-safe"
-          talks_to :losing
-        end
+        Unlock =
+          Step.declare("unlock") do
+            order 260
+            needs "renew", "ns-settled"
+            option :lock
+            act "unlock", at: :losing
+            via :connection
+            via :page, proof: :lock_off, takes: SHOWS
+            via :letter, proof: :lock_off, takes: LETTER
+            letter "unlock"
+            undo "make-safe"
+            talks_to :losing
+          end
       end
     end
   end

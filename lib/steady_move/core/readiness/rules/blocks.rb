@@ -4,7 +4,8 @@ module SteadyMove
   module Core
     module Readiness
       module Rules
-        # Blocks that an event starts and that time ends (24-hour days from the event's instant, half open).
+        # Blocks that an event starts and that time ends (24-hour days from the event's instant,
+        # half open).
         module Blocks
           # The block of entry.params["days"] days from an instant.
           def self.after(instant, entry, effect = nil)
@@ -12,42 +13,61 @@ module SteadyMove
             [[ALWAYS, instant.to_i + (days * DAY), effect, { since: instant, days: days }]]
           end
 
-          # A grace status proves its event without saying when: that was no longer ago than the status lasts (RFC 3915
-          # §3.1), so the block is reckoned from when it was seen, and open where nobody knows that either.
+          # A grace status proves its event without saying when: that was no longer ago than the
+          # status lasts (RFC 3915 §3.1), so the block is reckoned from when it was seen, and open
+          # where nobody knows that either.
           def self.proven_by(status, own: nil)
             lambda do |facts, entry, _|
               next unless facts.statuses.include?(status) && (own.nil? || facts[own].nil?)
 
               seen = facts.oldest(:statuses)
               days = entry.params.fetch("days")
-              [[ALWAYS, seen ? seen.to_i + (days * DAY) : EVER, nil, { since: seen || SOON, days: days }]]
+              [
+                [
+                  ALWAYS,
+                  seen ? seen.to_i + (days * DAY) : EVER,
+                  nil,
+                  { since: seen || SOON, days: days }
+                ]
+              ]
             end
           end
 
           # What is said where an instant is not known.
           SOON = "a few days ago"
 
-          NEW_NAME = Rule.of(:created_at, without: proven_by("addPeriod")) do |facts, entry, _|
-            facts[:created_at] && after(facts[:created_at], entry)
-          end
+          NEW_NAME =
+            Rule.of(:created_at, without: proven_by("addPeriod")) do |facts, entry, _|
+              facts[:created_at] && after(facts[:created_at], entry)
+            end
 
-          # A name that was never moved has no such date; the creation date then proves that there was a record to
-          # look in.
+          # A name that was never moved has no such date; the creation date then proves that there
+          # was a record to look in.
           PROVEN_MOVE = proven_by("transferPeriod", own: :transferred_at)
-          RECENT_MOVE = Rule.of(:created_at, towards: %i[transferred_at came_from], without: PROVEN_MOVE) do |facts,
-            entry, about|
-            moved = facts[:transferred_at] or next PROVEN_MOVE.call(facts, entry, about)
-            back = about.destination && facts[:came_from] && facts[:came_from] == about.destination.registrar
-            after(moved, entry, ("caution" if back))
-          end
+          RECENT_MOVE =
+            Rule.of(
+              :created_at,
+              towards: %i[transferred_at came_from],
+              without: PROVEN_MOVE
+            ) do |facts, entry, about|
+              moved = facts[:transferred_at] or next PROVEN_MOVE.call(facts, entry, about)
+              back =
+                about.destination && facts[:came_from] &&
+                  facts[:came_from] == about.destination.registrar
+              after(moved, entry, ("caution" if back))
+            end
 
-          REGISTRANT_CHANGE = Rule.of(:registrant_changed_at) do |facts, entry, _|
-            changed = facts[:registrant_changed_at]
-            after(changed, entry) if changed && !facts[:change_opted_out]
-          end
+          REGISTRANT_CHANGE =
+            Rule.of(:registrant_changed_at) do |facts, entry, _|
+              changed = facts[:registrant_changed_at]
+              after(changed, entry) if changed && !facts[:change_opted_out]
+            end
 
-          RULES = { "new-name" => NEW_NAME, "recent-move" => RECENT_MOVE,
-                    "registrant-change" => REGISTRANT_CHANGE }.freeze
+          RULES = {
+            "new-name" => NEW_NAME,
+            "recent-move" => RECENT_MOVE,
+            "registrant-change" => REGISTRANT_CHANGE
+          }.freeze
         end
       end
     end

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # Asks every name server of the record for every record set of the copy, and keeps what it answers. Where none of
-      # them serves the zone, a person is told before money is spent.
+      # Asks every name server of the record for every record set of the copy, and keeps what it
+      # answers. Where none of them serves the zone, a person is told before money is spent.
       class AnswersBefore < Act
         def call
           zone = ports.zones.of_move(move.id, plan.name)
@@ -14,12 +14,23 @@ module SteadyMove
           answers = ports.servers.answers(servers, zone)
           ref = servers.join(", ")
           unless answers.values.any? { |a| a && a.size < zone.answering.size }
-            return problem(sentence(:nobody, servers: servers), source: :dns, yours: true, ref: ref,
-              look_at: now + 3600)
+            return(
+              problem(
+                sentence(:nobody, servers: servers),
+                source: :dns,
+                yours: true,
+                ref: ref,
+                look_at: now + 3600
+              )
+            )
           end
 
-          done(sentence(:done, servers: servers, sets: Words.sets(zone.content.size)), source: :dns, ref: ref,
-            answers_before: answers)
+          done(
+            sentence(:done, servers: servers, sets: Words.sets(zone.content.size)),
+            source: :dns,
+            ref: ref,
+            answers_before: answers
+          )
         end
       end
     end

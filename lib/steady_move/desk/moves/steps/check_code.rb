@@ -11,7 +11,9 @@ module SteadyMove
           code = ports.codes.of_move(move.id)
           takes = Destinations.of(gaining).takes_codes
           return unfit if takes && !takes.match?(code)
-          return done(sentence(:unchecked), source: [:takes, { at: gaining.title }]) unless gaining.epp?
+          unless gaining.epp?
+            return done(sentence(:unchecked), source: [:takes, { at: gaining.title }])
+          end
 
           info(gaining, code: code)
           ports.codes.checked(move.id)
@@ -27,7 +29,9 @@ module SteadyMove
         # Found before any order: the gaining side's form would refuse it.
         def unfit
           source = [:takes, { at: gaining.title }]
-          return problem(sentence(:unfit), source: source, yours: true, look_at: now + 86_400) unless asked?
+          unless asked?
+            return problem(sentence(:unfit), source: source, yours: true, look_at: now + 86_400)
+          end
 
           ports.codes.wipe_of_move(move.id)
           reopen(code_step, sentence(:unfit_asked))

@@ -3,7 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # Each thing that was ordered against what is seen from outside; what somebody accepted as it is counts as well.
+      # Each thing that was ordered against what is seen from outside; what somebody accepted as it
+      # is counts as well.
       class CheckLanded < Act
         def call
           ports.observe.name(name, gaining)
@@ -14,20 +15,40 @@ module SteadyMove
           return right(checks, accepted) if bad.empty?
 
           says = sentence(:differs, what: bad.map(&:sentence))
-          problem(says, source: :everywhere, yours: true, look_at: now + 3600, differences: bad.map(&:key))
+          problem(
+            says,
+            source: :everywhere,
+            yours: true,
+            look_at: now + 3600,
+            differences: bad.map(&:key)
+          )
         end
 
         private
 
         def right(checks, accepted)
-          rows = checks.map { |c| c.to_row.merge(accepted.key?(c.key) ? { "accepted" => accepted[c.key] } : {}) }
+          rows =
+            checks.map do |c|
+              c.to_row.merge(accepted.key?(c.key) ? { "accepted" => accepted[c.key] } : {})
+            end
           unseen = checks.select { |c| c.ok.nil? }.map(&:what)
-          says = unseen.empty? ? sentence(:done, what: checks.map(&:what)) : sentence(:done_but, unseen: unseen,
-            what: checks.reject { |c| c.ok.nil? }.map(&:what))
+          says =
+            (
+              if unseen.empty?
+                sentence(:done, what: checks.map(&:what))
+              else
+                sentence(
+                  :done_but,
+                  unseen: unseen,
+                  what: checks.reject { |c| c.ok.nil? }.map(&:what)
+                )
+              end
+            )
           done(says, source: :everywhere, checks: rows)
         end
 
-        # What a connection can put right is put right; the rest is done at the gaining side by hand.
+        # What a connection can put right is put right; the rest is done at the gaining side by
+        # hand.
         def mend = LandingChecks.new(self).all.select(&:wrong?).each { |c| c.mend&.call }
       end
     end

@@ -8,8 +8,14 @@ module SteadyMove
         def call
           record = public_record
           unless shown?(record)
-            return wait(sentence(:not_yet), source: :record, ref: record.url,
-              look_at: soon(step_state.since))
+            return(
+              wait(
+                sentence(:not_yet),
+                source: :record,
+                ref: record.url,
+                look_at: soon(step_state.since)
+              )
+            )
           end
 
           ports.observe.name(name, losing)

@@ -3,7 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # Puts the DS of the new host's keys into the registry, where the new host signs; else the name stays unsigned.
+      # Puts the DS of the new host's keys into the registry, where the new host signs; else the
+      # name stays unsigned.
       class DsIn < Act
         include Signing
 

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # Takes the DS away at the registry, before the name servers change: with it a resolver that validates would take
-      # the new host's answers for forged (RFC 6781 §4.3.5).
+      # Takes the DS away at the registry, before the name servers change: with it a resolver that
+      # validates would take the new host's answers for forged (RFC 6781 §4.3.5).
       class DsOut < Act
         include Signing
 

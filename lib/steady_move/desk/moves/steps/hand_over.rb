@@ -6,7 +6,8 @@ module SteadyMove
       # Waits until the code was handed to whoever takes the name (Desk::Preparing#hand_over).
       class HandOver < Act
         def call
-          handed = state.begun_at(step.id) or return wait(sentence(:waiting), source: :desk, look_at: now + 86_400)
+          handed = state.begun_at(step.id) or
+            return wait(sentence(:waiting), source: :desk, look_at: now + 86_400)
 
           done(sentence(:done, at: handed), source: :desk)
         end

@@ -8,7 +8,16 @@ module SteadyMove
         # Its mail says so; or privacy is off already, which nobody could do without it.
         def identity_passed
           mail = move.events.reverse.find { |e| e.counts? && passed?(e.data) }
-          return Seen.new(done: true, says: sentence(:passed), source: :mailbox, ref: mail.evidence["ref"]) if mail
+          if mail
+            return(
+              Seen.new(
+                done: true,
+                says: sentence(:passed),
+                source: :mailbox,
+                ref: mail.evidence["ref"]
+              )
+            )
+          end
 
           off = by_record { |r| losing.readable?(r.registrant_email) }
           off.tap { |seen| seen.source = :mailbox unless seen.done }

@@ -3,17 +3,20 @@
 module SteadyMove
   module Desk
     module Steps
-      # A name that was only made ready: watched until the public record shows it elsewhere, or until the date that was
-      # set; then it is made safe again.
+      # A name that was only made ready: watched until the public record shows it elsewhere, or
+      # until the date that was set; then it is made safe again.
       class KeptReady < Act
         EVERY = 6 * 3600
 
         def call
           record = public_record
           return gone(record) if elsewhere?(record)
-          return ended(sentence(:over, until: plan.kept_until), source: :record, as: "lapsed") if over?(record)
+          if over?(record)
+            return ended(sentence(:over, until: plan.kept_until), source: :record, as: "lapsed")
+          end
 
-          says = sentence(record.status?("pendingTransfer") ? :leaving : :ready, until: plan.kept_until)
+          says =
+            sentence(record.status?("pendingTransfer") ? :leaving : :ready, until: plan.kept_until)
           wait(says, source: :record, ref: record.url, look_at: [now + EVERY, plan.kept_until].min)
         end
 

@@ -18,11 +18,18 @@ module SteadyMove
           transfer = our_transfer
           record = public_record
           arrived = transfer && there.sponsor == transfer.requested_by && gaining.shown_by?(record)
-          return wait(sentence(:not_yet), source: :info_and_record, look_at: now + 300) unless arrived
+          unless arrived
+            return wait(sentence(:not_yet), source: :info_and_record, look_at: now + 300)
+          end
 
           arrive
-          done(sentence(:done), source: :registry_and_record, ref: record.url, landed_at: transfer.act_at,
-            expires_at: there.expires_at)
+          done(
+            sentence(:done),
+            source: :registry_and_record,
+            ref: record.url,
+            landed_at: transfer.act_at,
+            expires_at: there.expires_at
+          )
         end
 
         private
@@ -31,7 +38,13 @@ module SteadyMove
         def by_word
           record = public_record
           arrive
-          done(sentence(:done), source: :word, ref: record.url, landed_at: now, expires_at: record.expires_at)
+          done(
+            sentence(:done),
+            source: :word,
+            ref: record.url,
+            landed_at: now,
+            expires_at: record.expires_at
+          )
         end
 
         # A mail alone proves nothing: the record has to show the gaining side.
@@ -42,26 +55,49 @@ module SteadyMove
 
           record = public_record
           arrive
-          done(sight.says, source: :record, ref: record.url, landed_at: record.transferred_at || now,
-            expires_at: record.expires_at)
+          done(
+            sight.says,
+            source: :record,
+            ref: record.url,
+            landed_at: record.transferred_at || now,
+            expires_at: record.expires_at
+          )
         end
 
         # Only a person knows whether that is the gaining side under another name.
         def whose
-          problem(sight.says, source: :record, ref: sight.ref, yours: true, look_at: now + 21_600,
-            registrar: sight.how)
+          problem(
+            sight.says,
+            source: :record,
+            ref: sight.ref,
+            yours: true,
+            look_at: now + 21_600,
+            registrar: sight.how
+          )
         end
 
         def not_there
           ends = state.deadline
           late = ends && now >= ends + LATE
           unless late
-            return wait(sentence(:not_shown), source: :record, ref: sight.ref,
-              look_at: soon(step_state.since))
+            return(
+              wait(
+                sentence(:not_shown),
+                source: :record,
+                ref: sight.ref,
+                look_at: soon(step_state.since)
+              )
+            )
           end
 
-          problem(sentence(:late, until: ends), source: :record, ref: sight.ref, yours: true, look_at: now + 21_600,
-            which_end: true)
+          problem(
+            sentence(:late, until: ends),
+            source: :record,
+            ref: sight.ref,
+            yours: true,
+            look_at: now + 21_600,
+            which_end: true
+          )
         end
 
         # From now on the name belongs to the gaining account; a spent code is wiped.

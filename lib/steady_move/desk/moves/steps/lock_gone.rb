@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # Waits until the public record no longer shows the lock: usually a quarter of an hour, up to an hour, sometimes
-      # longer (common practice, no source).
+      # Waits until the public record no longer shows the lock: usually a quarter of an hour, up to
+      # an hour, sometimes longer (common practice, no source).
       class LockGone < Act
         LATE = 3600
 
@@ -14,8 +14,12 @@ module SteadyMove
 
           since = step_state.since
           late = now - since > LATE
-          wait(sentence(late ? :late : :not_yet, since: since), source: :record, ref: record.url,
-            look_at: late ? now + 1800 : soon(since))
+          wait(
+            sentence(late ? :late : :not_yet, since: since),
+            source: :record,
+            ref: record.url,
+            look_at: late ? now + 1800 : soon(since)
+          )
         end
       end
     end

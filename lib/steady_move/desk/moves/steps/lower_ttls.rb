@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # Lowers the TTLs at the old host, so that every cache forgets it soon once the name servers change (rules of the
-      # job §6, step 1).
+      # Lowers the TTLs at the old host, so that every cache forgets it soon once the name servers
+      # change (rules of the job §6, step 1).
       class LowerTtls < Act
         include Zonal
 
@@ -13,15 +13,28 @@ module SteadyMove
           return done(sentence(:nothing), source: :dns) if sets.empty? || lowered_everywhere?
 
           intend(sentence(:sending, sets: Words.sets(sets.size))) do
-            ports.dns.update(old_host.name_servers.first, plan.name, key: Zones.key(old_host), remove: sets.map(&:id),
-              add: sets.flat_map { |s| with_ttl(s, plan.lowered) })
+            ports.dns.update(
+              old_host.name_servers.first,
+              plan.name,
+              key: Zones.key(old_host),
+              remove: sets.map(&:id),
+              add: sets.flat_map { |s| with_ttl(s, plan.lowered) }
+            )
           end
-          done(sentence(:done, ttl: plan.lowered), source: :dns_update, ref: old_host.name_servers.first)
+          done(
+            sentence(:done, ttl: plan.lowered),
+            source: :dns_update,
+            ref: old_host.name_servers.first
+          )
         end
 
         def lowered
-          Seen.new(done: lowered_everywhere?, says: sentence(:shown, ttl: plan.lowered), not_yet: sentence(:not_shown),
-            source: :dns)
+          Seen.new(
+            done: lowered_everywhere?,
+            says: sentence(:shown, ttl: plan.lowered),
+            not_yet: sentence(:not_shown),
+            source: :dns
+          )
         end
       end
     end

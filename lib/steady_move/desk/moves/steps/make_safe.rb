@@ -3,9 +3,10 @@
 module SteadyMove
   module Desk
     module Steps
-      # After a refusal or a call-off: nothing pending, the lock on again, the code wiped. First it is looked where
-      # the name is: what has been released is not taken back, the move goes on as landed. The lock counts as on once
-      # the public record shows it and nothing that was asked for can take it off any more.
+      # After a refusal or a call-off: nothing pending, the lock on again, the code wiped. First it
+      # is looked where the name is: what has been released is not taken back, the move goes on as
+      # landed. The lock counts as on once the public record shows it and nothing that was asked for
+      # can take it off any more.
       class MakeSafe < Act
         include Transfers
         include Locking
@@ -45,7 +46,11 @@ module SteadyMove
         def watch(record)
           on = record.lock.to_value
           return look_again(:may_come_off, until: comes_off_until) if may_come_off?
-          return done(sentence(on ? :done_locked : :done_unshown), source: :record, ref: record.url) unless on == false
+          unless on == false
+            return(
+              done(sentence(on ? :done_locked : :done_unshown), source: :record, ref: record.url)
+            )
+          end
 
           since = state.first_try_at(step.id) || now
           return look_again(:not_shown_yet) if now < since + LATE
@@ -54,7 +59,11 @@ module SteadyMove
         end
 
         def look_again(key, **values)
-          wait(sentence(key, **values), source: :record, look_at: [now + 900, values[:until]].compact.min)
+          wait(
+            sentence(key, **values),
+            source: :record,
+            look_at: [now + 900, values[:until]].compact.min
+          )
         end
 
         # An unlock that was asked for and not yet seen in the record may still take effect.
@@ -63,10 +72,16 @@ module SteadyMove
         def comes_off_until
           return if plan.marked(:lock).nil? || state.done?(plan.marked(:lock).id)
 
-          plan.steps.select { |s| s.undo.include?(step.id) }.filter_map do |s|
-            begun = state.begun_at(s.id) || state.first_try_at(s.id) || state[s.id]&.done_at || maybe_at(s)
-            begun && (begun + [s.takes.last, Core::Moves::Steps::SHOWS.last].max)
-          end.max
+          plan
+            .steps
+            .select { |s| s.undo.include?(step.id) }
+            .filter_map do |s|
+              begun =
+                state.begun_at(s.id) || state.first_try_at(s.id) || state[s.id]&.done_at ||
+                  maybe_at(s)
+              begun && (begun + [s.takes.last, Core::Moves::Steps::SHOWS.last].max)
+            end
+            .max
         end
 
         # Shown to a person who may have done it until the very end, and said nothing.

@@ -3,7 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # After a move that did not land: the old name servers again, at the registrar and in the old zone itself.
+      # After a move that did not land: the old name servers again, at the registrar and in the old
+      # zone itself.
       class NsBack < Act
         def call
           return done(sentence(:nothing), source: :desk) if old_servers.empty?
@@ -33,13 +34,21 @@ module SteadyMove
         def change(held)
           return if same?(held)
 
-          change = { add: { name_servers: old_servers - held }, rem: { name_servers: held - old_servers } }
+          change = {
+            add: {
+              name_servers: old_servers - held
+            },
+            rem: {
+              name_servers: held - old_servers
+            }
+          }
           intend(sentence(:setting, servers: old_servers)) do |key|
             epp(losing, Commands.update(name: plan.name, id: key, **change))
           end
         end
 
-        # Who learns the set from the new host then learns the old servers again (RFC 2181 §5.4.1). Returns whether so.
+        # Who learns the set from the new host then learns the old servers again (RFC 2181 §5.4.1).
+        # Returns whether so.
         def new_zone_again
           return false unless new_host && Zones.key(new_host)
 
@@ -50,7 +59,9 @@ module SteadyMove
         end
 
         def old_zone_again
-          ports.servers.change_own_set(name, old_host, old_servers) if old_host && Zones.key(old_host)
+          if old_host && Zones.key(old_host)
+            ports.servers.change_own_set(name, old_host, old_servers)
+          end
         rescue Wire::Error
           nil # the old host serves the zone all the same; its own set is looked at with the next move
         end

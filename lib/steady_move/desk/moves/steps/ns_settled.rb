@@ -13,9 +13,17 @@ module SteadyMove
 
           keep_answers
           bad = ports.servers.deviations(new_host.name_servers, wanted_zone)
-          return done(sentence(:done), source: :ttls_then_dns, ref: new_host.name_servers.join(", ")) if bad.empty?
+          if bad.empty?
+            return(
+              done(sentence(:done), source: :ttls_then_dns, ref: new_host.name_servers.join(", "))
+            )
+          end
 
-          problem(sentence(:changed, what: bad.first(3).map(&:says).join("; ")), source: :dns, yours: true)
+          problem(
+            sentence(:changed, what: bad.first(3).map(&:says).join("; ")),
+            source: :dns,
+            yours: true
+          )
         end
 
         private
@@ -24,8 +32,15 @@ module SteadyMove
           fetched = state.told("greatest").data
           shown = state.told("parent_ttl")
           parent = shown.data["parent_ttl"] || Planning::ASSUMED.parent_ns
-          handover = Core::Records::Handover.new(parent_ns: parent, zone_ns: fetched["zone_ns"],
-            greatest: fetched["greatest"], negative: fetched["negative"], registry: 0, old_set: old_set?)
+          handover =
+            Core::Records::Handover.new(
+              parent_ns: parent,
+              zone_ns: fetched["zone_ns"],
+              greatest: fetched["greatest"],
+              negative: fetched["negative"],
+              registry: 0,
+              old_set: old_set?
+            )
           [shown.at, state.told("old_set")&.at].compact.max + handover.settles_after
         end
 

@@ -14,8 +14,14 @@ module SteadyMove
           delegated, ttl = known
           if shown == wanted && (known.nil? || delegated == wanted)
             keep_answers
-            return done(sentence(:done), source: :record_and_parent, ref: ports.dns.parent_server(name),
-              parent_ttl: ttl)
+            return(
+              done(
+                sentence(:done),
+                source: :record_and_parent,
+                ref: ports.dns.parent_server(name),
+                parent_ttl: ttl
+              )
+            )
           end
           wait(sentence(:not_yet), source: :record, look_at: now + 300)
         end

@@ -3,19 +3,24 @@
 module SteadyMove
   module Desk
     module Steps
-      # The DNS has moved alone: name servers and records are looked at once more, and the registration stayed where it
-      # was.
+      # The DNS has moved alone: name servers and records are looked at once more, and the
+      # registration stayed where it was.
       class RecordsSettled < Act
         include Zonal
 
         def call
           shown = public_record.name_servers.to_a.sort
           bad = ports.servers.deviations(new_host.name_servers, wanted_zone)
-          return done(sentence(:done, host: new_host.title), source: :record, ref: shown.join(", ")) if
-            shown == new_host.name_servers.sort && bad.empty?
+          if shown == new_host.name_servers.sort && bad.empty?
+            return(
+              done(sentence(:done, host: new_host.title), source: :record, ref: shown.join(", "))
+            )
+          end
 
           what = bad.first(3).map(&:says)
-          what << sentence(:other_servers, servers: shown) unless shown == new_host.name_servers.sort
+          unless shown == new_host.name_servers.sort
+            what << sentence(:other_servers, servers: shown)
+          end
           problem(sentence(:differ, what: what), source: :record, yours: true)
         end
       end

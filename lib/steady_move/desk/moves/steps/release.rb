@@ -13,22 +13,27 @@ module SteadyMove
         def call
           return from_outside if outside?
 
-          transfer = our_transfer or return problem(sentence(:none), source: :transfer_query, yours: true)
+          transfer = our_transfer or
+            return problem(sentence(:none), source: :transfer_query, yours: true)
           return finished(transfer) unless transfer.status == "pending"
 
           approve if approving? && !approved_there?
           begun = state.set_going_at(step.id) || state.approved?
           return late(transfer) if late?
 
-          wait(waiting_for(transfer), source: :transfer_query,
-            look_at: [now + (begun ? 300 : 21_600), transfer.act_at + 60].min)
+          wait(
+            waiting_for(transfer),
+            source: :transfer_query,
+            look_at: [now + (begun ? 300 : 21_600), transfer.act_at + 60].min
+          )
         end
 
         private
 
         def connected? = !by_hand? && !step.by_time?
 
-        # Has a person approved it, now or as soon as it can be done? Only where the desk does it over the connection.
+        # Has a person approved it, now or as soon as it can be done? Only where the desk does it
+        # over the connection.
         def approving?
           return false unless connected?
 
@@ -36,8 +41,8 @@ module SteadyMove
           state.approved? || state.wished?
         end
 
-        # Without a connection to the gaining side: what shows of the transfer counts, and what the losing side's own
-        # connection says where there is one.
+        # Without a connection to the gaining side: what shows of the transfer counts, and what the
+        # losing side's own connection says where there is one.
         def from_outside
           return over if sight.stage == :over
           return done(sight.says, source: sight.source, ref: sight.ref) if sight.approved?
@@ -45,12 +50,18 @@ module SteadyMove
           approve if sight.pending? && approving? && !approved_there?
           return late_outside if late?
 
-          wait(sight.pending? ? outside_waiting : sentence(:as_soon_as), source: sight.source, ref: sight.ref,
-            look_at: sight.pending? && state.set_going_at(step.id).nil? ? unasked : soon(looked_since),
-            **(sight.pending? ? {} : { early: true }))
+          wait(
+            sight.pending? ? outside_waiting : sentence(:as_soon_as),
+            source: sight.source,
+            ref: sight.ref,
+            look_at:
+              sight.pending? && state.set_going_at(step.id).nil? ? unasked : soon(looked_since),
+            **(sight.pending? ? {} : { early: true })
+          )
         end
 
-        # Nobody said that it is approved: hourly at first, then more seldom, since silence counts as well.
+        # Nobody said that it is approved: hourly at first, then more seldom, since silence counts
+        # as well.
         def unasked = now + ((now - step_state.since) / 8).clamp(3600, 21_600)
 
         def looked_since = state.set_going_at(step.id) || step_state.since
@@ -64,8 +75,13 @@ module SteadyMove
         end
 
         def late_outside
-          problem(sentence(step.by_letter? ? :late_written : :late_said, begun: state.begun_at(step.id)),
-            source: sight.source, ref: sight.ref, yours: true, look_at: now + 3600)
+          problem(
+            sentence(step.by_letter? ? :late_written : :late_said, begun: state.begun_at(step.id)),
+            source: sight.source,
+            ref: sight.ref,
+            yours: true,
+            look_at: now + 3600
+          )
         end
 
         def late?
@@ -74,8 +90,14 @@ module SteadyMove
         end
 
         def late(transfer)
-          says = sentence(step.by_letter? ? :late_written : :late_said, begun: state.begun_at(step.id))
-          problem(says, source: :transfer_query, yours: true, look_at: [now + 1800, transfer.act_at + 60].min)
+          says =
+            sentence(step.by_letter? ? :late_written : :late_said, begun: state.begun_at(step.id))
+          problem(
+            says,
+            source: :transfer_query,
+            yours: true,
+            look_at: [now + 1800, transfer.act_at + 60].min
+          )
         end
 
         # Where it is approved by hand, the registry's word counts and nobody else's.
@@ -87,7 +109,8 @@ module SteadyMove
           sentence(plan.lapses? ? :lapses : :silence, asked: asked, until: transfer.act_at)
         end
 
-        # Has the losing registrar taken the approval? Asked where it was tried before and no answer is known.
+        # Has the losing registrar taken the approval? Asked where it was tried before and no answer
+        # is known.
         def approved_there?
           state.tries(step.id).positive? && transfer(at: losing)&.status != "pending"
         end
@@ -96,12 +119,21 @@ module SteadyMove
         def asked
           mail = move.events.reverse.find { |e| e.counts? && e.data["kind"] == "approval-request" }
           asker = plan.lapses? ? Words.phrase("common.the_registry") : losing.title
-          told = mail ? sentence(:wrote, asker: asker, wrote_at: mail.at) : sentence(:waits, asker: asker)
+          told =
+            (
+              if mail
+                sentence(:wrote, asker: asker, wrote_at: mail.at)
+              else
+                sentence(:waits, asker: asker)
+              end
+            )
           state.wished? ? sentence(:wished, told: told) : told
         end
 
         def approve
-          intend(sentence(:approving)) { |key| epp(losing, Commands.transfer(op: "approve", name: plan.name, id: key)) }
+          intend(sentence(:approving)) do |key|
+            epp(losing, Commands.transfer(op: "approve", name: plan.name, id: key))
+          end
         end
       end
     end

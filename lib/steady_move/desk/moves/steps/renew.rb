@@ -3,8 +3,9 @@
 module SteadyMove
   module Desk
     module Steps
-      # Renews the name at the losing registrar for a year. The expiry that it had goes with the command, so that a
-      # second one renews nothing (RFC 5731 §3.2.3). Proven by the later expiry alone.
+      # Renews the name at the losing registrar for a year. The expiry that it had goes with the
+      # command, so that a second one renews nothing (RFC 5731 §3.2.3). Proven by the later expiry
+      # alone.
       class Renew < Act
         def call
           held = info(losing).expires_at
@@ -21,14 +22,21 @@ module SteadyMove
 
         def renewed
           record = public_record
-          Seen.new(done: renewed?(record.expires_at), says: sentence(:done, expires: record.expires_at),
-            not_yet: sentence(:not_shown), source: :record, ref: record.url)
+          Seen.new(
+            done: renewed?(record.expires_at),
+            says: sentence(:done, expires: record.expires_at),
+            not_yet: sentence(:not_shown),
+            source: :record,
+            ref: record.url
+          )
         end
 
         private
 
         def renewed?(expires) = !expires.nil? && expires > plan.renewed_from
-        def shown(expires) = done(sentence(:done, expires: expires), source: [:epp, { at: losing.title }])
+        def shown(expires)
+          done(sentence(:done, expires: expires), source: [:epp, { at: losing.title }])
+        end
       end
     end
   end

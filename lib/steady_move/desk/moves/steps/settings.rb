@@ -3,7 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # What nobody can see from outside (auto-renew, contacts that privacy hides): a person looks and says so.
+      # What nobody can see from outside (auto-renew, contacts that privacy hides): a person looks
+      # and says so.
       class Settings < Act
         include OnWord
 

@@ -12,14 +12,27 @@ module SteadyMove
           rem = held - wanted
           if add.any? || rem.any?
             intend(sentence(:setting, servers: wanted)) do |key|
-              epp(losing,
-                Commands.update(name: plan.name, id: key, add: { name_servers: add }, rem: { name_servers: rem }))
+              epp(
+                losing,
+                Commands.update(
+                  name: plan.name,
+                  id: key,
+                  add: {
+                    name_servers: add
+                  },
+                  rem: {
+                    name_servers: rem
+                  }
+                )
+              )
             end
           end
           done(sentence(:done), source: [:epp_update, { at: losing.title }], ref: wanted.join(", "))
         end
 
-        def name_servers_shown = by_record { |r| r.name_servers.to_a.sort == new_host.name_servers.sort }
+        def name_servers_shown
+          by_record { |r| r.name_servers.to_a.sort == new_host.name_servers.sort }
+        end
       end
     end
   end

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # Waits until no cache holds a long TTL of the old zone any more: its greatest before, from the instant at which
-      # the lower ones were seen.
+      # Waits until no cache holds a long TTL of the old zone any more: its greatest before, from
+      # the instant at which the lower ones were seen.
       class TtlsLowered < Act
         include Zonal
 
@@ -15,8 +15,13 @@ module SteadyMove
 
           return done(sentence(:not_lowered), source: :dns) unless lowered_everywhere?
 
-          done(sentence(:done, ttl: plan.lowered), source: :ttls_then_dns, greatest: plan.lowered,
-            negative: state.told("greatest").data["negative"], zone_ns: state.told("greatest").data["zone_ns"])
+          done(
+            sentence(:done, ttl: plan.lowered),
+            source: :ttls_then_dns,
+            greatest: plan.lowered,
+            negative: state.told("greatest").data["negative"],
+            zone_ns: state.told("greatest").data["zone_ns"]
+          )
         end
       end
     end

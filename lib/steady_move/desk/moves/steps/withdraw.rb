@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Steps
-      # After a move that didn't land: the order at the gaining side is taken back by hand. What has been released
-      # meanwhile is not taken back.
+      # After a move that didn't land: the order at the gaining side is taken back by hand. What has
+      # been released meanwhile is not taken back.
       class Withdraw < Act
         include Transfers
 
@@ -14,14 +14,18 @@ module SteadyMove
           still_pending? ? still_pending : super
         end
 
-        # Over by a mail or the losing side's word, or no longer pending where the record did show it; else somebody
-        # said so, and nothing shows the contrary.
+        # Over by a mail or the losing side's word, or no longer pending where the record did show
+        # it; else somebody said so, and nothing shows the contrary.
         def withdrawn
           said = !state.begun_at(step.id).nil?
           over = sight.stage == :over || (said && sight.stage == :nothing)
-          Seen.new(done: over, says: sentence(said ? :done_said : :done), not_yet: sentence(:not_shown),
+          Seen.new(
+            done: over,
+            says: sentence(said ? :done_said : :done),
+            not_yet: sentence(:not_shown),
             source: :record,
-            ref: sight.ref)
+            ref: sight.ref
+          )
         end
       end
     end

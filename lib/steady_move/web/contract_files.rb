@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+require "yaml"
+
+module SteadyMove
+  module Web
+    # The contract lies in config/openapi/, a file an area, and is joined when it is read: bin/contract
+    # writes it out for the front end's types.
+    module ContractFiles
+      FOLDER = File.expand_path("../../../config/openapi", __dir__)
+
+      module_function
+
+      # The whole OpenAPI document as a Hash. Raises ArgumentError where two areas describe the same.
+      def join(folder = FOLDER)
+        Dir[File.join(folder, "*.yml")]
+          .map { |file| YAML.safe_load_file(file) }
+          .reduce { |whole, area| merge(whole, area, []) }
+      end
+
+      def merge(whole, area, path)
+        whole.merge(area) do |key, one, other|
+          at = path + [key]
+          next merge(one, other, at) if one.is_a?(Hash) && other.is_a?(Hash)
+
+          raise ArgumentError, "config/openapi: “#{at.join(" ")}” is described twice"
+        end
+      end
+    end
+  end
+end

@@ -28,7 +28,7 @@ class LongSheet
       text: text,
       by: "ada@saltern-office.example"
     )
-    SteadyMove::Desk::Carrying.new(world.app).choose(NAME, by: "bench", host_id: "lanternroom")
+    SteadyMove::Desk::ZoneMigration.new(world.app).choose(NAME, by: "bench", host_id: "lanternroom")
   end
 
   def new_world = BenchWorld.new(names_at: %w[tarnbeck])

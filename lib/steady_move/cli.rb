@@ -138,7 +138,7 @@ module SteadyMove
 
     # Ends the process with what the command returns.
     def keep(command, *words)
-      at_the_desk { exit Keeping.new(config, @out).public_send(command, *words) }
+      at_the_desk { exit AdminCommands.new(config, @out).public_send(command, *words) }
     end
 
     # Serves no script: its errors are those of a whole desk.

@@ -70,7 +70,7 @@ module SteadyMove
     def unlock(email)
       found = person(email)
       @people.factors.forgive(found[:id])
-      @app.keeping["unlocked.#{found[:email]}"] = @app.now.to_i
+      @app.system_state["unlocked.#{found[:email]}"] = @app.now.to_i
       @people.note("unlocked", BY, email: found[:email])
       @out.puts "#{email} may try again at once."
     end

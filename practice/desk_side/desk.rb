@@ -33,7 +33,7 @@ module Practice
             )
           )
         @app = SteadyMove::Desk::App.new(config, clock: @clock, random: Random.new)
-        @runner = SteadyMove::Desk::Runner.new(@app)
+        @runner = SteadyMove::Desk::StepRunner.new(@app)
         @driver = Driver.new(@link, @clock, @runner, news: -> { news })
         passwords = SteadyMove::Desk::Passwords.new(cost: cost)
         @people = SteadyMove::Desk::People.new(@app, passwords: passwords)

@@ -62,7 +62,7 @@ module Practice
         )
         plan
           .steps
-          .take_while { |s| reached.nil? || !s.mark?(reached) }
+          .take_while { |s| reached.nil? || !s.trait?(reached) }
           .reduce(at) do |now, step|
             if ACTS.key?(step.id)
               note(id, row, "intended", now, phrase(ACTS[step.id], words), step: step.id)
@@ -82,7 +82,7 @@ module Practice
 
       # How a step's proof is told; a release of the past was silence.
       def proof(step)
-        step.mark?(:approval) ? "transfer.approved_by_silence" : "steps.#{step.id}.done"
+        step.trait?(:approval) ? "transfer.approved_by_silence" : "steps.#{step.id}.done"
       end
       def phrase(key, words) = SteadyMove::Words.phrase(key, **words)
 

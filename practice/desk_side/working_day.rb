@@ -51,7 +51,7 @@ module Practice
       def order(act)
         id = @moves.fetch(act["name"])
         place = act["at_pages_of"]
-        orders = SteadyMove::Desk::OrderDesk.new(@app)
+        orders = SteadyMove::Desk::ManualOrders.new(@app)
         list, = orders.list(place, by: @by, ids: [id])
         visitor = Visitor.new(@scenario)
         site = @app.accounts.find(place).habits["site"]
@@ -67,7 +67,7 @@ module Practice
         letters.send(ready, account_id: act["account"], by: @by, how: "smtp")
       end
 
-      def orders = SteadyMove::Desk::Orders.new(@app)
+      def orders = SteadyMove::Desk::MoveCommands.new(@app)
     end
   end
 end

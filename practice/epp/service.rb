@@ -2,7 +2,7 @@
 
 module Practice
   module Epp
-    # Carries out commands for one signed-in client. `side` is a Registrar (for its customers) or a
+    # ZoneMigrations out commands for one signed-in client. `side` is a Registrar (for its customers) or a
     # RegistrySide.
     class Service
       # extensions: what the client signed in with.

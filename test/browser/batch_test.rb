@@ -21,7 +21,7 @@ class BrowserBatchTest < Minitest::Test
   def member(name) = world.app.batches.members(batch.id).find { |m| m.name == name }
   def state(name) = world.move(member(name).move_id).state
   def to_the_release(name)
-    world.until_true(most: 200, what: name) { state(name).marked(:approval)&.active? }
+    world.until_true(most: 200, what: name) { state(name).with_trait(:approval)&.active? }
   end
 
   def test_from_the_tray_to_the_closing_report

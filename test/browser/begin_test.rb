@@ -17,7 +17,7 @@ class BrowserBeginTest < Minitest::Test
     @folder = Dir.mktmpdir
     config = SteadyMove::Desk::Config.new({ "data" => @folder })
     @desk = SteadyMove::Desk::App.new(config, clock: world.app.clock)
-    runner = SteadyMove::Desk::Runner.new(@desk)
+    runner = SteadyMove::Desk::StepRunner.new(@desk)
     people =
       SteadyMove::Desk::People.new(
         @desk,

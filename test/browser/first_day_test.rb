@@ -20,7 +20,7 @@ class BrowserFirstDayTest < Minitest::Test
         SteadyMove::Desk::Config.new({ "data" => @folder, "watch" => false }),
         clock: world.desk.clock
       )
-    runner = SteadyMove::Desk::Runner.new(@desk)
+    runner = SteadyMove::Desk::StepRunner.new(@desk)
     people =
       SteadyMove::Desk::People.new(
         @desk,

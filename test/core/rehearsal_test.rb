@@ -49,7 +49,7 @@ class RehearsalTest < Minitest::Test
     spread = summary.spread(at: Time.at(0).utc)
     assert_operator spread.p10, :<, spread.p90
     asks = summary.asks
-    assert(asks.any? { |a| a.step == plan.marked(:approval).id && a.share > 80 })
+    assert(asks.any? { |a| a.step == plan.with_trait(:approval).id && a.share > 80 })
     assert_equal asks.map { |a| a.after[1] }.sort,
                  asks.map { |a| a.after[1] },
                  "in the order in which they come"

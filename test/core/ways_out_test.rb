@@ -73,12 +73,12 @@ class WaysOutTest < Minitest::Test
   end
 
   def left(state)
-    waivable = state.active.select { |s| s.step.mark?(:waivable) }
+    waivable = state.active.select { |s| s.step.trait?(:waivable) }
     flunk "nothing can be done at #{state.active.map { |s| s.step.id }}" if waivable.empty?
     waivable.flat_map do |s|
       [
         event("accepted", s.step.id, whole: true, reason: "x"),
-        (event("settled") if s.step.mark?(:settles))
+        (event("settled") if s.step.trait?(:settles))
       ].compact
     end
   end

@@ -223,7 +223,7 @@ class AstrayTest < Minitest::Test
     at_release(id)
     world.runner.pass
     world.orders.approve(id, by: ADA)
-    SteadyMove::Desk::Runner.new(world.app).tap(&:follow).tap(&:dispatch).rest(20)
+    SteadyMove::Desk::StepRunner.new(world.app).tap(&:follow).tap(&:dispatch).rest(20)
     assert_includes asked(KEPT), ["tarnbeck", "transfer approve", 1000]
   end
 
@@ -276,7 +276,7 @@ class AstrayTest < Minitest::Test
     consent =
       lambda { hands.consent([free], given_by: "Pearl", ends: world.app.now + 86_400, by: ADA) }
     world.link.fault("mute-tarnbeck", "on")
-    runner = SteadyMove::Desk::Runner.new(world.app)
+    runner = SteadyMove::Desk::StepRunner.new(world.app)
     runner.follow
     runner.dispatch
     consent.call

@@ -14,7 +14,7 @@ class BatchPartsTest < Minitest::Test
 
   def setup = live_with("tarnbeck")
   def app = world.app
-  def together(names) = SteadyMove::Desk::HangTogether.new(app).groups(names)
+  def together(names) = SteadyMove::Desk::DependencyGroups.new(app).groups(names)
 
   # what is known of a name => does it hang together with nightboat-saltern.example?
   CASES = {

@@ -30,7 +30,7 @@ class CarryingTest < Minitest::Test
     world.until_true(most: 300, what: step) { state(id)[step].done? || state(id).ending }
   end
   def over(id) = world.until_true(most: 500, what: "the end") { !state(id).open? }
-  def carrying = Desk::Carrying.new(app)
+  def carrying = Desk::ZoneMigration.new(app)
   def get(name, source, **more)
     Desk::ZoneGetting.new(app).call(name, source: source, by: ADA, **more)
   end
@@ -126,9 +126,9 @@ class CarryingTest < Minitest::Test
     assert_equal "yours", state(id)["servers-known"].turn
     world.world.exclusively { world.world.shop("withy").open_dns(SHOP, at: world.world.now) }
     world.driver.move_on(to: app.now + 900)
-    told = Desk::LaterHost.in_mail(app, "later-withy")
+    told = Desk::PendingHost.in_mail(app, "later-withy")
     assert_equal %w[ns1.withypoint.example ns2.withypoint.example], told
-    Desk::LaterHost.told(app, "later-withy", told, by: ADA)
+    Desk::PendingHost.told(app, "later-withy", told, by: ADA)
     until_done(id, "servers-known")
     by_counter(
       "withy-dns",
@@ -168,7 +168,7 @@ class CarryingTest < Minitest::Test
     world.link.fault("silent-lanternroom", "on")
     assert_includes states.call, %w[new silent]
     stretches =
-      app.carries.answers(PLAIN).group_by(&:server)["ns1.lanternroom.example"].map(&:state)
+      app.zone_migrations.answers(PLAIN).group_by(&:server)["ns1.lanternroom.example"].map(&:state)
     assert_equal %w[refused both silent], stretches
   end
 end

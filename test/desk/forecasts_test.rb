@@ -16,7 +16,7 @@ class ForecastsTest < Minitest::Test
 
   def approve_soon(id)
     world.until_true(most: 200, what: "the release") do
-      world.move(id).state.marked(:approval).active?
+      world.move(id).state.with_trait(:approval).active?
     end
     world.orders.approve(id, by: "ada@saltern-office.example")
   end
@@ -28,7 +28,7 @@ class ForecastsTest < Minitest::Test
     assert_operator early.p50, :<, early.p90
     begun = app.now
     world.until_true(most: 200, what: "the release") do
-      world.move(id).state.marked(:approval).active?
+      world.move(id).state.with_trait(:approval).active?
     end
     late = app.forecasts.of(world.move(id)).spread
     assert_operator late.p10 - app.now, :<, early.p10 - begun
@@ -62,7 +62,7 @@ class ForecastsTest < Minitest::Test
   def test_two_futures
     id = world.start(NAMES.first, to: "orlop")
     world.until_true(most: 200, what: "the release") do
-      world.move(id).state.marked(:approval).active?
+      world.move(id).state.with_trait(:approval).active?
     end
     two = app.forecasts.of(world.move(id)).futures
     assert_equal ["lands", world.move(id).state.deadline], [two.means, two.ends]

@@ -34,7 +34,7 @@ class InShortTest < Minitest::Test
         assert_equal judged(name).facts[:expires_at].year + 1, ahead.expected_expiry.year
       end
     end
-    app.carries.put("saltern-isles.example", by: "ada", at: app.now, host_id: "lanternroom")
+    app.zone_migrations.put("saltern-isles.example", by: "ada", at: app.now, host_id: "lanternroom")
     assert_match(
       /records are copied to Lanternroom DNS/,
       short.ahead(judged("saltern-isles.example")).uptime

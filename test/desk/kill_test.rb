@@ -103,7 +103,7 @@ class KillTest < Minitest::Test
   def live(desk)
     planning = SteadyMove::Desk::Planning.new(desk.app)
     planning.start(NAME, to: "orlop", host: "lanternroom", by: "ada") if desk.app.moves.all.empty?
-    orders = SteadyMove::Desk::Orders.new(desk.app)
+    orders = SteadyMove::Desk::MoveCommands.new(desk.app)
     60.times do
       move = desk.app.moves.find(1)
       return move unless move.open

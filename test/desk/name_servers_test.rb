@@ -118,8 +118,8 @@ class NameServersTest < Minitest::Test
     settled(id)
     assert_equal(%w[stuck yours], state(id)["check-landed"].then { |s| [s.phase, s.turn] })
     assert_match(/does not serve the zone|as before the order/, state(id)["check-landed"].says)
-    refute_empty app.carries.copy_of(NAME).zone.all, "the copy is at hand"
-    assert_empty app.carries.names_in_work, "a copy for a move alone makes no work"
+    refute_empty app.zone_migrations.copy_of(NAME).zone.all, "the copy is at hand"
+    assert_empty app.zone_migrations.names_in_work, "a copy for a move alone makes no work"
   end
 
   # Nobody serves it already: a person is told before money is spent.

@@ -149,12 +149,12 @@ class OperationsTest < Minitest::Test
                  [keeper.due?, app.db[:mailboxes].where(address: "gone@x.example").first]
     assert_nil app.journal.broken_at
     assert_includes app.journal.page(type: "purged").first.says, "2 bodies of emails"
-    SteadyMove::Keeping.new(config("desk"), out = StringIO.new).purge(
+    SteadyMove::AdminCommands.new(config("desk"), out = StringIO.new).purge(
       (app.now - 86_400).strftime("%Y-%m-%d")
     )
     assert_includes out.string, "mail 1"
     assert_equal "Body 1004", kept(1004)[:text], "a move under way keeps its mail"
-    assert_raises(Refused) { SteadyMove::Keeping.new(config("desk"), out).purge("yesterday") }
+    assert_raises(Refused) { SteadyMove::AdminCommands.new(config("desk"), out).purge("yesterday") }
   end
 
   def test_codes_of_a_name_let_go_are_wiped_at_once
@@ -219,7 +219,7 @@ class OperationsTest < Minitest::Test
     assert_equal [true, first + 1, walked],
                  SteadyMove::Desk::JournalCheck.new(app).call,
                  "over a restart, too"
-    assert_equal walked.to_i, app.keeping["journal-check"]["walked"]
+    assert_equal walked.to_i, app.system_state["journal-check"]["walked"]
     app.db.run("DROP TRIGGER events_no_update")
     app.db[:events].where(seq: 1).update(says: "forged")
     assert check.call.first, "what was checked is not walked again at once"

@@ -8,7 +8,7 @@ require_relative "../support/by_hand"
 class PlanningTest < Minitest::Test
   include ByHand
 
-  Ways = Core::Moves::Ways
+  Channels = Core::Moves::Channels
 
   def plan(name, **more) = world.plan(name, to: "orlop", **more).plan
 
@@ -100,7 +100,7 @@ class PlanningTest < Minitest::Test
     id = start("kelp-sound-hire.example")
     kept = SteadyMove::Store::Moves.new(world.app.db, world.app.journal).find(id).plan
     assert_equal world.move(id).plan.to_h, kept.to_h
-    assert_equal [], Ways::ALLOWED.keys - kept.ways.keys
+    assert_equal [], Channels::ALLOWED.keys - kept.ways.keys
     old =
       Core::Moves::Plans.read(
         {
@@ -126,7 +126,7 @@ class PlanningTest < Minitest::Test
   def test_orders_go_by_connection_or_by_hand
     live_with("tarnbeck")
     { "orlop" => "connection", "millrace" => "page", "cobble" => "page" }.each do |to, way|
-      assert_equal way, world.plan("isles-timetable.example", to: to).plan.marked(:orders).way, to
+      assert_equal way, world.plan("isles-timetable.example", to: to).plan.with_trait(:orders).way, to
     end
     assert_nil world.plan("isles-timetable.example", to: "nowhere")
     assert_nil world.plan("nobody.example", to: "orlop")

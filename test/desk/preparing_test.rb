@@ -35,7 +35,7 @@ class PreparingTest < Minitest::Test
     until_over(id)
     assert_equal "Settled", state(id).stage
     assert_match(/at Gannet Street Names now/, state(id)["kept-ready"].says)
-    assert_empty world.app.strays.open, "it was expected"
+    assert_empty world.app.unrequested_transfers.open, "it was expected"
   end
 
   # Nobody took it by the date: the lock is on again, and nothing is pending.

@@ -31,7 +31,7 @@ class PutOffTest < Minitest::Test
     assert_equal ["taken", true],
                  [line.fate, line.says.include?("checks it again by itself")],
                  line.says
-    put_off = SteadyMove::Desk::PutOff.new(app)
+    put_off = SteadyMove::Desk::DeferredLookups.new(app)
     assert_equal [true, 1, false], [put_off.due?, put_off.look_up, put_off.due?]
     world.link.fault("rdap-busy", nil)
     world.driver.move_on(to: app.now + 1300)

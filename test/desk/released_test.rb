@@ -56,11 +56,11 @@ class ReleasedTest < Minitest::Test
       in_folder(version) do |config|
         opened(config) do |app|
           assert_equal [SteadyMove::Store::Database::LATEST, SteadyMove::VERSION],
-                       [SteadyMove::Store::Database.schema(app.db), app.keeping["version"]],
+                       [SteadyMove::Store::Database.schema(app.db), app.system_state["version"]],
                        version
           assert_empty SteadyMove::Desk::Verification.new(app.db, app.safe).problems, version
           assert_operator app.moves.all.count { |m| m.state.stage }, :>=, 2, version
-          SteadyMove::Desk::Runner.new(app)
+          SteadyMove::Desk::StepRunner.new(app)
         end
         backup, = Dir[File.join(config.data, "before-#{SteadyMove::VERSION}-*.zip")]
         assert backup, "#{version}: no backup was made before"
@@ -99,14 +99,14 @@ class ReleasedTest < Minitest::Test
 
   def test_commands_never_migrate_and_a_newer_database_is_named
     in_folder("0.4.0") do |config|
-      keeping = SteadyMove::Keeping.new(config, StringIO.new)
+      keeping = SteadyMove::AdminCommands.new(config, StringIO.new)
       %i[verify change_key].each do |command|
         assert_includes assert_raises(SteadyMove::Desk::Refused) {
                           keeping.public_send(command)
                         }.message,
                         "older version"
       end
-      opened(config) { |app| app.keeping["version"] = "9.1.0" }
+      opened(config) { |app| app.system_state["version"] = "9.1.0" }
       db = Sequel.sqlite(config.database)
       db[:schema_info].update(version: 99)
       db.disconnect

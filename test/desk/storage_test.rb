@@ -82,7 +82,7 @@ class StorageTest < Minitest::Test
   def test_a_database_that_somebody_locks
     other = SQLite3::Database.new(config.database)
     other.execute("BEGIN IMMEDIATE")
-    pulse = SteadyMove::Store::Pulse.new(config.database, clock: -> { @seconds ||= 0 })
+    pulse = SteadyMove::Store::WriteProbe.new(config.database, clock: -> { @seconds ||= 0 })
     assert_includes pulse.trouble, "keeps the database locked"
     assert app.names.all, "reading goes on"
     writing = Thread.new { app.journal.add("note", at: app.now, says: "afterwards", by: "ada") }

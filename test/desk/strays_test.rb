@@ -14,7 +14,7 @@ class StraysTest < Minitest::Test
   def teardown = world.close
   def app = world.app
   def registry = world.world.registry
-  def strays = SteadyMove::Desk::Strays.new(app)
+  def strays = SteadyMove::Desk::UnrequestedTransfers.new(app)
   def tarnbeck = app.accounts.find("tarnbeck")
 
   # Somebody elsewhere has the code and asks the registry.
@@ -148,7 +148,7 @@ class StraysTest < Minitest::Test
     later(2 * 3600)
     look
     stray = strays.of_name(NAME)
-    safety = SteadyMove::Desk::StraySafety.new(app)
+    safety = SteadyMove::Desk::UnrequestedTransferSafety.new(app)
     assert_equal ["unsafe", %w[lock code]], [stray.state, safety.left(stray)]
     safety.said_code(NAME, by: "ada")
     assert_equal %w[lock], safety.left(strays.of_name(NAME))
@@ -178,9 +178,9 @@ class StraysTest < Minitest::Test
     somebody_asks
     look
     stray = strays.open.first
-    ends = SteadyMove::Desk::Strays.new(app).deadline_of(stray)
+    ends = SteadyMove::Desk::UnrequestedTransfers.new(app).deadline_of(stray)
     half = stray.seen_at + ((ends - stray.seen_at) / 2)
-    alarm = SteadyMove::Desk::StrayAlarms.new(app)
+    alarm = SteadyMove::Desk::UnrequestedTransferAlarms.new(app)
     told =
       [stray.seen_at, half - 60, half, ends - 3660, ends - 3600].map do |at|
         world.driver.move_on(to: at) if at > app.now
@@ -257,7 +257,7 @@ class StraysTest < Minitest::Test
 
   def test_our_own_order_is_none
     id = world.start(NAME, to: "orlop")
-    world.until_true(what: "the order") { world.move(id).state.marked(:orders).done? }
+    world.until_true(what: "the order") { world.move(id).state.with_trait(:orders).done? }
     look
     poll
     drop("We were asked to transfer #{NAME} to another registrar")

@@ -159,7 +159,7 @@ class TroubleTest < Minitest::Test
     bad = @world.start(LOCKED, to: "orlop")
     good = @world.start("nightboat-saltern.example", to: "orlop")
     told = []
-    runner = SteadyMove::Desk::Runner.new(@world.app, on_error: ->(e) { told << e })
+    runner = SteadyMove::Desk::StepRunner.new(@world.app, on_error: ->(e) { told << e })
     unforeseen(SteadyMove::Desk::Steps::Unlock, LOCKED) { runner.pass }
     assert_equal [KeyError], told.map(&:class)
     assert_equal "stuck", @world.move(bad).state["unlock"].phase

@@ -46,10 +46,10 @@ class WaitsEndTest < Minitest::Test
       .active
       .select { |s| s.turn == "yours" }
       .each do |s|
-        if s.step.mark?(:waivable) && s.phase == "stuck"
+        if s.step.trait?(:waivable) && s.phase == "stuck"
           world.orders.accept(id, by: ADA, step: s.step.id, reason: "as it is")
         end
-        prove(id, s.step.id) if s.step.by_hand? || s.step.mark?(:consent)
+        prove(id, s.step.id) if s.step.by_hand? || s.step.trait?(:consent)
       end
     world.driver.move_on
   end

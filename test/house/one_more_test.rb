@@ -84,7 +84,7 @@ class OneMoreTest < Minitest::Test
         needs "lock-gone"
         takes 1, 2, 3
         undo "make-safe"
-        marks :waivable
+        traits :waivable
       end
     act = Class.new(SteadyMove::Desk::Act) { def call = done(sentence(:rung), source: :desk) }
     M::Steps.const_set(:RingBell, step)

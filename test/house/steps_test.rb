@@ -55,7 +55,7 @@ class StepsTest < Minitest::Test
       assert_empty step.needs - ids, step.id
       assert_includes M::State::STAGES, step.stage, step.id
       step.undo.each { |id| assert_predicate M::Steps.find(id), :ending, step.id }
-      asked = step.act && M::Ways::ALLOWED[step.act]
+      asked = step.act && M::Channels::ALLOWED[step.act]
       assert_empty step.ways.keys - asked, step.id if asked
     end
   end

@@ -12,8 +12,8 @@ class WordsTest < Minitest::Test
   PUT_TOGETHER = {
     "journal.left_%s" => Desk::LeftBehind::STATES,
     "left_behind.kinds.%s" => Desk::LeftBehind::KEYS,
-    "journal.how_%s" => Desk::Orders::ENDS,
-    "outside.ended_%s" => Desk::Orders::ENDS,
+    "journal.how_%s" => Desk::MoveCommands::ENDS,
+    "outside.ended_%s" => Desk::MoveCommands::ENDS,
     "steps.%s.title" => STEPS,
     "post.kinds.%s" => Core::Post::Lexicon::ALL.map(&:id),
     "records.sources.%s" => Desk::ZoneGetting::SOURCES,

@@ -54,7 +54,7 @@ class ScenarioTest < Minitest::Test
   def test_every_registrar_is_whole
     assert_equal %w[cobble fairlead gannet hawser kedge millrace orlop tarnbeck withy],
                  scenario.registrars.keys
-    ways = Core::Moves::Ways::ALLOWED
+    ways = Core::Moves::Channels::ALLOWED
     scenario.registrars.each do |id, row|
       assert_empty NEEDED - row.keys, id
       assert_match(/\A[^@]+@[^@]+\z/, row.dig("habits", "sender"), id)

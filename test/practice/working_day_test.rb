@@ -90,12 +90,12 @@ class WorkingDayTest < Minitest::Test
         [m.name, [current.step.id, m.state.turn, current.phase]]
       end
     assert_equal OPEN, open
-    assert_equal %w[nightboat-saltern.example], SteadyMove::Desk::Strays.new(app).open.map(&:name)
+    assert_equal %w[nightboat-saltern.example], SteadyMove::Desk::UnrequestedTransfers.new(app).open.map(&:name)
     assert_equal(
       ["called-off"],
       app.moves.of_name("saltern-freight.example").map { |m| m.state.ending }
     )
-    release = app.moves.open_for("harbourpass.example").state.marked(:approval)
+    release = app.moves.open_for("harbourpass.example").state.with_trait(:approval)
     assert_match(/2027-03-08T11:25:00Z/, release.says, "an approval is due today")
     kinds = app.messages.all.group_by { |m| m[:kind] }.transform_values(&:size)
     assert_operator kinds["approval-request"], :>=, 2

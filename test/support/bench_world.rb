@@ -49,7 +49,7 @@ class BenchWorld
     SteadyMove::Desk::Planning.new(app).start(name, by: "ada@saltern-office.example", **options)
   end
 
-  def orders = @orders ||= SteadyMove::Desk::Orders.new(app)
+  def orders = @orders ||= SteadyMove::Desk::MoveCommands.new(app)
 
   # Moves the clock on event by event until the block holds; fails after `most` events.
   def until_true(most: 60, what: "it")

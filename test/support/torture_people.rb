@@ -37,7 +37,7 @@ class TorturePeople
     @random = random
     @calls_off = calls_off
     @visitor = Practice::DeskSide::Visitor.new(scenario)
-    @orders = SteadyMove::Desk::Orders.new(app)
+    @orders = SteadyMove::Desk::MoveCommands.new(app)
     @hands = SteadyMove::Desk::ManualSteps.new(app)
     @letters = SteadyMove::Desk::Letters.new(app)
     @batches = SteadyMove::Desk::Batches.new(app)
@@ -117,7 +117,7 @@ class TorturePeople
   end
 
   def decide(move)
-    release = move.state.marked(:approval)
+    release = move.state.with_trait(:approval)
     if release_due?(move, release)
       told("approved", move, release.step.id) { @orders.approve(move.id, by: BY) }
     end
@@ -140,7 +140,7 @@ class TorturePeople
   def consent
     due = @hands.consents or return
     due.moves.each do |move|
-      step = move.state.marked(:consent).step.id
+      step = move.state.with_trait(:consent).step.id
       told("consent", move, step) do
         @hands.consent(
           [move.id],

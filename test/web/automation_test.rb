@@ -189,7 +189,7 @@ class AutomationTest < Minitest::Test
     assert_equal 200, send_to("/api/me/notices", choice: "at-once")
     id = world.start(NAME, to: "orlop")
     world.until_true(most: 200, what: "the release") do
-      world.move(id).state.marked(:approval).active?
+      world.move(id).state.with_trait(:approval).active?
     end
     world.driver.move_on(to: world.app.now + 120)
     to, mail = sent.last

@@ -34,13 +34,13 @@ class CalendarTest < Minitest::Test
   def test_deadlines_forecasts_and_expiries
     id = world.start("isles-timetable.example", to: "orlop")
     world.until_true(most: 200, what: "the release") do
-      world.move(id).state.marked(:approval).active?
+      world.move(id).state.with_trait(:approval).active?
     end
     send_to("/api/me/calendar")
     path = path_of(answer["address"])
     clear_cookies
     found = events(path).to_h { |uid, title, at| [uid, [title, at]] }
-    release = world.move(id).state.marked(:approval).step.id
+    release = world.move(id).state.with_trait(:approval).step.id
     assert_equal [
                    "Yours: Approve the release of isles-timetable.example at Tarnbeck Names",
                    world.move(id).state.deadline.strftime("%Y-%m-%dT%H:%M:%S+00:00")

@@ -34,7 +34,7 @@ class WebClosingTest < Minitest::Test
 
   def finish
     world.until_true(most: 300, what: "the release") do
-      world.move(@id).state.marked(:approval).active?
+      world.move(@id).state.with_trait(:approval).active?
     end
     world.orders.approve(@id, by: ME)
     world.until_true(most: 300, what: "the end") { !world.move(@id).open }

@@ -18,7 +18,7 @@ class WebFollowingTest < Minitest::Test
 
   def to_the_release
     world.until_true(most: 300, what: "the releases") do
-      @ids.all? { |id| world.move(id).state.marked(:approval).active? }
+      @ids.all? { |id| world.move(id).state.with_trait(:approval).active? }
     end
   end
 

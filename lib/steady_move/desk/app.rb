@@ -21,13 +21,13 @@ module SteadyMove
                   :messages,
                   :overrides,
                   :letters,
-                  :strays,
+                  :unrequested_transfers,
                   :watches,
-                  :carries,
+                  :zone_migrations,
                   :batches,
-                  :keeping,
+                  :system_state,
                   :secrets,
-                  :pulse,
+                  :write_probe,
                   :sender,
                   :epp,
                   :rdap,
@@ -47,14 +47,14 @@ module SteadyMove
         @db = Upgrading.open(config)
         @safe = KeyChange.settle(config, @db)
         @secrets = Store::Secrets.new(@db, @safe)
-        @pulse = Store::Pulse.new(config.database)
+        @write_probe = Store::WriteProbe.new(config.database)
         open_stores
         @published = Rulebooks.load(config.rulebook_folder)
         @config = config
         @portfolio = Portfolio.new(self, keep: config.outlines_file)
         @forecasts = Forecasts.new(self)
         @settings = Settings.new(db, safe, config, documents: @watches)
-        @heard = LastHeard.new(keeping)
+        @heard = LastHeard.new(system_state)
         @epp = Connections.new(timeout: config.timeout, clock: clock, told: heard)
         connect
       end
@@ -103,7 +103,7 @@ module SteadyMove
 
       def now = clock.now
       # What hinders the database, in a sentence; nil where all is well.
-      def trouble = pulse.trouble
+      def trouble = write_probe.trouble
       def inspect = "#<Desk::App>"
 
       def close
@@ -115,7 +115,7 @@ module SteadyMove
 
       def open_stores
         @journal = Store::Journal.new(db)
-        @stamp = Store::Stamp.new(db)
+        @stamp = Store::ChangeCounter.new(db)
         @accounts = Store::Accounts.new(db, safe, @stamp)
         @names = Store::Names.new(db)
         @moves = Store::Moves.new(db, journal)
@@ -125,11 +125,11 @@ module SteadyMove
         @messages = Store::Messages.new(db, safe)
         @overrides = Store::Overrides.new(db, @stamp)
         @letters = Store::Letters.new(db, safe)
-        @strays = Store::Strays.new(db)
+        @unrequested_transfers = Store::UnrequestedTransfers.new(db)
         @watches = Store::Watches.new(db)
-        @carries = Store::Carries.new(db)
+        @zone_migrations = Store::ZoneMigrations.new(db)
         @batches = Store::Batches.new(db)
-        @keeping = Store::Keeping.new(db)
+        @system_state = Store::SystemState.new(db)
       end
     end
   end

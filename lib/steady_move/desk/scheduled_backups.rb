@@ -10,7 +10,7 @@ module SteadyMove
       EVERY = 86_400
 
       # config: Config with `backup`; clock: answers now (the machine's own time); told:
-      # Store::Keeping, where it is written down how the last one went, or nil.
+      # Store::SystemState, where it is written down how the last one went, or nil.
       def initialize(config, clock: SystemClock.new, told: nil)
         @config = config
         @told = told

@@ -19,8 +19,8 @@ module SteadyMove
           :secret,
           keyword_init: true
         ) do
-          # {act => way}: how each act is done there (Core::Moves::Ways).
-          def ways = Core::Moves::Ways.of(kind, habits["ways"])
+          # {act => way}: how each act is done there (Core::Moves::Channels).
+          def ways = Core::Moves::Channels.of(kind, habits["ways"])
           # The separate service that stands in for contacts: {"title", "site", "login",
           # "identity"}, or nil.
           def privacy_service = habits["privacy_service"]
@@ -31,7 +31,7 @@ module SteadyMove
           # Does it show the holder's own address?
           def readable?(email) = !email.to_s.empty? && !stands_in?(email)
           def epp? = kind == "epp"
-          # What shall hold at it after a move, where nothing else is said (Core::Moves::Aims).
+          # What shall hold at it after a move, where nothing else is said (Core::Moves::TargetSettings).
           def aims = (epp? ? {} : { "auto_renew" => "on" }).merge(habits["aims"] || {})
           # What it is called in the public record.
           def public_names = [registrar, *habits["registrar_names"]]
@@ -77,7 +77,7 @@ module SteadyMove
           def inspect = "#<Host #{id}>"
         end
 
-      def initialize(db, safe, stamp = Stamp.new(db))
+      def initialize(db, safe, stamp = ChangeCounter.new(db))
         @db = db
         @safe = safe
         @stamp = stamp

@@ -64,7 +64,7 @@ module SteadyMove
       def migrate(db, standing)
         Sequel.extension(:migration)
         Sequel::Migrator.run(db, MIGRATIONS, use_transactions: true)
-        kept = Keeping.new(db)
+        kept = SystemState.new(db)
         kept["version"] = VERSION unless standing == LATEST && kept["version"] == VERSION
       end
 
@@ -77,7 +77,7 @@ module SteadyMove
       end
 
       def newer(db, path)
-        by = db.table_exists?(:keeping) ? Keeping.new(db)["version"] : nil
+        by = db.table_exists?(:keeping) ? SystemState.new(db)["version"] : nil
         by = nil if by == VERSION
         Unusable.new(
           "#{path} was written by #{by ? "Steady Move #{by}" : "a newer version of Steady Move"}; " \

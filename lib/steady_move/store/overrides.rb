@@ -4,7 +4,7 @@ module SteadyMove
   module Store
     # A site's own words on the rulebook; taken back, they stay to be read.
     class Overrides
-      def initialize(db, stamp = Stamp.new(db))
+      def initialize(db, stamp = ChangeCounter.new(db))
         @db = db
         @stamp = stamp
       end

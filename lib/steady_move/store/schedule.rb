@@ -209,7 +209,7 @@ module SteadyMove
 
       def mark(move, seq, ended)
         state = move.state
-        hand = state.active.any? { |s| s.step.by_hand? || s.step.mark?(:consent) }
+        hand = state.active.any? { |s| s.step.by_hand? || s.step.trait?(:consent) }
         change = {
           scheduled_seq: seq,
           stage: state.stage,

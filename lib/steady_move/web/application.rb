@@ -54,7 +54,7 @@ module SteadyMove
         expire_after: 12 * 3600
       }.freeze
 
-      # desk: Desk::App; runner: Desk::Runner; practice: answers state, move_on, move_on_to_news,
+      # desk: Desk::App; runner: Desk::StepRunner; practice: answers state, move_on, move_on_to_news,
       # fault, runs? where a practice world is there.
       def initialize(
         desk,
@@ -68,10 +68,10 @@ module SteadyMove
         @runner = runner
         @log = log
         @practice = practice
-        @engine = Desk::Engine.new(runner, on_error: log.method(:error))
+        @engine = Desk::Scheduler.new(runner, on_error: log.method(:error))
         @jobs = Desk::BackgroundJobs.new(random: desk.random, on_error: log.method(:error))
         @lists = Lists.new
-        @orders = Desk::Orders.new(desk)
+        @orders = Desk::MoveCommands.new(desk)
         @presence = Presence.new
         @people = people
         @tokens = Desk::Tokens.new(desk)
@@ -93,7 +93,7 @@ module SteadyMove
             topics: ->(seq) { Topics.since(desk.journal, seq) }
           ) { desk.journal.last_seq }
         @pages = Pages.new(public_folder, path: desk.config.path)
-        @watching = Watching.new(self)
+        @watching = HealthEndpoints.new(self)
         runner.alerts.on_news { |level, says| log.line(level: level, says: says) }
       end
 
@@ -106,7 +106,7 @@ module SteadyMove
           .new do
             use Origin, own.desk.config.proxies
             use RequestLog, own.log, own.watching.metrics
-            Watching::PATHS.each { |place| map(place) { run own.watching } }
+            HealthEndpoints::PATHS.each { |place| map(place) { run own.watching } }
             path.empty? ? run(inside) : map(path) { run inside }
           end
           .to_app

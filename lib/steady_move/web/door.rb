@@ -120,7 +120,7 @@ module SteadyMove
 
       # Somebody at the machine itself let this person try again.
       def forgiven(person)
-        application.throttle.forgive(person[:email], desk.keeping["unlocked.#{person[:email]}"])
+        application.throttle.forgive(person[:email], desk.system_state["unlocked.#{person[:email]}"])
       end
 
       # From a browser that the person knows, only its own tries count.

@@ -39,7 +39,7 @@ module SteadyMove
           known = {}
           last = nil
           steps.each_with_index do |s, i|
-            quiet = s.step.mark?(:approval) ? silence : 0
+            quiet = s.step.trait?(:approval) ? silence : 0
             known[s.step.id] = own =
               step_ends(s, i + salt, known, at, takes[s.step.id] || s.step.takes, quiet)
             # The end of all is the latest end of those on which nothing rests.

@@ -33,12 +33,12 @@ module SteadyMove
         end
 
         def person?(step)
-          step.mark?(:approval) ? !step.by_time? : step.actor == "yours" || step.by_hand?
+          step.trait?(:approval) ? !step.by_time? : step.actor == "yours" || step.by_hand?
         end
 
         # Only a release goes on without anybody; where its silence ends the transfer, it lapses.
         def means(state, mine)
-          return "stays" unless mine.all? { |s| s.step.mark?(:approval) }
+          return "stays" unless mine.all? { |s| s.step.trait?(:approval) }
 
           state.plan.lapses? ? "lapses" : "lands"
         end

@@ -19,7 +19,7 @@ module SteadyMove
             undo: [],
             early: false,
             ending: false,
-            marks: []
+            traits: []
           }
         end
 
@@ -54,7 +54,7 @@ module SteadyMove
         # The act whose way in the account's habits decides how it is done, and where that is.
         def act(name, at:) = set(:act, name) && set(:place, at.to_s)
 
-        # Ways of that act; proof: what shows it from outside.
+        # Channels of that act; proof: what shows it from outside.
         def via(*ways, proof: nil, takes: nil)
           ways.each { |way| @values[:ways][way.to_s] = Step::Way.new(proof, takes).freeze }
         end
@@ -72,14 +72,14 @@ module SteadyMove
         # It is there only after a move that didn't land, where a step that it takes back was begun.
         def ending = set(:ending, true)
 
-        # What is special about it (Step::MARKS).
-        def marks(*marks)
-          unknown = marks - Step::MARKS.keys
+        # What is special about it (Step::TRAITS).
+        def traits(*traits)
+          unknown = traits - Step::TRAITS.keys
           if unknown.any?
-            raise ArgumentError, "step #{@values[:id]}: there is no mark #{unknown.join(", ")}"
+            raise ArgumentError, "step #{@values[:id]}: there is no trait #{unknown.join(", ")}"
           end
 
-          set(:marks, marks)
+          set(:traits, traits)
         end
 
         private

@@ -41,7 +41,7 @@ module SteadyMove
                     :began_at
 
         def initialize(plan, events)
-          @marks = (plan.steps + plan.endings).to_h { |s| [s.id, s.marks] }
+          @traits = (plan.steps + plan.endings).to_h { |s| [s.id, s.traits] }
           @by_hand = plan.steps.select(&:by_hand?).to_set(&:id)
           @resting = resting(plan.steps)
           @steps = {}
@@ -142,9 +142,9 @@ module SteadyMove
         def prove(event, _mine)
           @done[event.step] ||= event
           event.data.each_key { |key| @told[key] = event }
-          marks = @marks.fetch(event.step, [])
-          @exposed << [event.at, nil] if marks.include?(:exposes) && !open?
-          @exposed.last[1] = event.at if marks.include?(:covers) && open?
+          traits = @traits.fetch(event.step, [])
+          @exposed << [event.at, nil] if traits.include?(:exposes) && !open?
+          @exposed.last[1] = event.at if traits.include?(:covers) && open?
         end
 
         # Left as it is: the step counts as done; or only some differences are, and it is looked at

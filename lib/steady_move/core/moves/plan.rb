@@ -7,9 +7,9 @@ module SteadyMove
       # versions bring. Ids only, no titles.
       # from, to: accounts; old_host, new_host: DNS hosts, nil where not known or not changed;
       # options: subset of carry, signed, old_set, lock, code, ask, privacy, identity, contact
-      # (Symbols); ways: {act => way} of the losing account (Ways), with “proof”, “privacy_back” and
+      # (Symbols); ways: {act => way} of the losing account (Channels), with “proof”, “privacy_back” and
       # “silence” (lapses where nobody's answer ends the transfer); aims: what shall hold afterwards
-      # (Aims#to_plan); price: {minor, currency, promotion_code, promotion_until} that is to be seen
+      # (TargetSettings#to_plan); price: {minor, currency, promotion_code, promotion_until} that is to be seen
       # before paying, nil where none is known.
       # renewed_from: the expiry before the year that is bought first at the losing side, nil where
       # none is; expires_at is then the one after it; renewal: {minor, currency} of that year, nil
@@ -68,7 +68,7 @@ module SteadyMove
           end
 
           # What shall hold afterwards; plans of old say it by their options.
-          def wanted = Aims.of(aims || { "lock" => options.include?(:lock) ? "on" : "off" })
+          def wanted = TargetSettings.of(aims || { "lock" => options.include?(:lock) ? "on" : "off" })
           # Is the name only made ready, with no destination?
           def prepare? = options.include?(:prepare)
           def carry? = options.include?(:carry)
@@ -77,8 +77,8 @@ module SteadyMove
           def way(act) = ways.fetch(act, "connection")
           # Does silence end the transfer? Else it approves it.
           def lapses? = way("silence") == "lapses"
-          # The resolved step with a mark, or nil.
-          def marked(mark) = (steps + endings).find { |s| s.mark?(mark) }
+          # The resolved step with a trait, or nil.
+          def with_trait(trait) = (steps + endings).find { |s| s.trait?(trait) }
 
           # {name => [least, usual, most] seconds}; nil within where the step's own holds.
           def estimates

@@ -49,7 +49,7 @@ module SteadyMove
                 order: 0,
                 ways: {
                 },
-                marks: [:waivable],
+                traits: [:waivable],
                 talks_to: "desk",
                 undo: [],
                 early: false

@@ -40,8 +40,8 @@ module SteadyMove
         def wished? = !!@log.wished
         # Who wants it, or nil.
         def wished_by = @log.wished || nil
-        # The state of the plan's step with a mark, or nil.
-        def marked(mark) = steps.find { |s| s.step.mark?(mark) }
+        # The state of the plan's step with a trait, or nil.
+        def with_trait(trait) = steps.find { |s| s.step.trait?(trait) }
 
         # Until when the registry waits for an answer, or nil.
         def deadline
@@ -61,7 +61,7 @@ module SteadyMove
         # True until nothing more will be done: settled, or ended and made safe again.
         def open? = ending.nil? || (ending != "settled" && active.any?)
         # Is the name at the gaining side?
-        def landed? = (landing = marked(:lands)) ? landing.done? : false
+        def landed? = (landing = with_trait(:lands)) ? landing.done? : false
 
         # Survey … Settled, or how it ended.
         def stage
@@ -161,7 +161,7 @@ module SteadyMove
         def turn_of(step, mine)
           problem = mine.last&.type == "problem"
           return "yours" if problem && mine.last.data["yours"]
-          if (mine.last && mine.last.data["early"]) || (step.mark?(:approval) && approved?)
+          if (mine.last && mine.last.data["early"]) || (step.trait?(:approval) && approved?)
             return "theirs"
           end
           # A look that failed takes nobody's task away.

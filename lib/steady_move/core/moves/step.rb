@@ -7,13 +7,13 @@ module SteadyMove
       # order: its place in the usual order; rail: registration or records; actor: yours, theirs or
       # clock (the desk acts, or only time passes); needs: ids that must be done before; takes:
       # seconds [least, usual, most]; estimate: which of a plan's own estimates rules over that;
-      # option: that must be set in the plan; except: none of which may be; act: of Ways, where a
+      # option: that must be set in the plan; except: none of which may be; act: of Channels, where a
       # registrar's habit decides how it is done, and place: where that is (losing, gaining,
       # service, contact); ways: {way => Way}; way: the plan's; letter: what a letter asks for
       # (Letters); talks_to: losing, gaining, record, dns or desk; undo: the steps that take it
       # back; eased: [option, what it needs with that]; early: begins without waiting for what its
-      # left-out needs would wait for; ending: only after a move that didn't land; marks: what is
-      # special about it (MARKS).
+      # left-out needs would wait for; ending: only after a move that didn't land; traits: what is
+      # special about it (TRAITS).
       Step =
         Struct.new(
           :id,
@@ -36,7 +36,7 @@ module SteadyMove
           :eased,
           :early,
           :ending,
-          :marks,
+          :traits,
           keyword_init: true
         ) do
           # Declares a step; the block speaks the words of Declaration.
@@ -51,13 +51,13 @@ module SteadyMove
           def by_letter? = by_hand? && way == "letter"
           # Whose turn it is when nothing went wrong: what nobody does is software's, or time's
           # alone.
-          def turn = actor == "clock" && !by_time? && !mark?(:time) ? "desk" : actor
+          def turn = actor == "clock" && !by_time? && !trait?(:time) ? "desk" : actor
           # Does it only go on while people are at work?
-          def business_days? = by_letter? || mark?(:papers)
+          def business_days? = by_letter? || trait?(:papers)
           # The name of the proof that shows it from outside where it is done by hand; nil where its
           # act looks by itself.
           def proof = by_hand? ? ways[way]&.proof : nil
-          def mark?(mark) = marks.include?(mark)
+          def trait?(trait) = traits.include?(trait)
 
           def inspect = "#<Step #{id}>"
 
@@ -80,7 +80,7 @@ module SteadyMove
       # this way has its own.
       Step::Way = Struct.new(:proof, :takes)
 
-      Step::MARKS = {
+      Step::TRAITS = {
         consent: "the owner's consent is recorded in it",
         approval: "a person approves it at the desk",
         code: "it brings the authorization code, and is done anew for another",

@@ -11,7 +11,7 @@ module SteadyMove
         Hit = Struct.new(:value, :pieces, :line, :about, :joined, keyword_init: true)
         STRONG =
           /(?:#{
-            Tongues::ALL.map { |t| "(?:#{t.codes.sub("|epp|codes?|keys?)", ")")})" }.join("|")
+            Languages::ALL.map { |t| "(?:#{t.codes.sub("|epp|codes?|keys?)", ")")})" }.join("|")
           })/i
         # Words that make a code or key another one.
         OTHERS =

@@ -20,13 +20,13 @@ module SteadyMove
         FORMS = {} # rubocop:disable Style/MutableConstant -- compiled patterns, by languages
         private_constant :FORMS
 
-        # tongues: those that the message is written in; sent: Time, or nil.
-        def initialize(tongues, sent)
+        # languages: those that the message is written in; sent: Time, or nil.
+        def initialize(languages, sent)
           @sent = sent && Date.new(sent.utc.year, sent.utc.month, sent.utc.day)
-          @months = tongues.flat_map { |t| t.months.to_a }
-          @weekdays = tongues.flat_map { |t| t.weekdays.to_a }
-          @day_first = tongues.any? { |t| !%w[en ja].include?(t.id) }
-          @forms = FORMS[tongues.map(&:id)] ||= forms
+          @months = languages.flat_map { |t| t.months.to_a }
+          @weekdays = languages.flat_map { |t| t.weekdays.to_a }
+          @day_first = languages.any? { |t| !%w[en ja].include?(t.id) }
+          @forms = FORMS[languages.map(&:id)] ||= forms
         end
 
         # [Found], in their order; of two that overlap the earlier and longer one.

@@ -28,7 +28,7 @@ module SteadyMove
         # Compiled patterns: by languages, and by one.
         LEADS =
           Hash.new { |kept, words| kept[words] = /(?<!\p{L})(?:#{words})(?!\p{L})#{UP_TO_DATE}/i }
-        SPANS = Hash.new { |kept, tongue| kept[tongue] = span_pattern(tongue) }
+        SPANS = Hash.new { |kept, language| kept[language] = span_pattern(language) }
         private_constant :LEADS, :SPANS
         NUMBER = '(?<number>\d{1,3})(?:\s*(?:to|-|–|or|bis)\s*(?<more>\d{1,3}))?'
         PAST =
@@ -55,31 +55,31 @@ module SteadyMove
         #   Post::Deadlines.find("", "Please answer by 2027-03-06 10:00 UTC.", sent: nil).first
         #   # => Time.utc(2027, 3, 6, 10)
         def find(subject, text, sent: nil, asking: false)
-          tongues = Tongues.in("#{subject}\n#{text}")
-          dates = Dates.new(tongues, sent)
+          languages = Languages.in("#{subject}\n#{text}")
+          dates = Dates.new(languages, sent)
           sentences = Passages.sentences(subject) + Passages.sentences(text)
           sentences = sentences.map { |s| s.unicode_normalize(:nfkc) }
           plain =
             sentences.flat_map do |s|
-              by_date(s, dates, tongues, asking) + counted(s, tongues, sent)
+              by_date(s, dates, languages, asking) + counted(s, languages, sent)
             end
           at, assumed = plain.min_by(&:first)
           [at, assumed.to_a.uniq.map { |key| Phrase.of("post.deadline.#{key}") }]
         end
 
         # [[Time, keys of what was assumed]] for the dates of a sentence.
-        def by_date(sentence, dates, tongues, asking)
+        def by_date(sentence, dates, languages, asking)
           found = dates.in(sentence).first(MOST)
           return [] if found.empty?
 
-          wants = asking || tongues.any? { |t| sentence.match?(t.acts) }
+          wants = asking || languages.any? { |t| sentence.match?(t.acts) }
           found.each_with_index.filter_map do |date, i|
             start = i.zero? ? 0 : found[i - 1].to
             before = sentence[start...date.from]
             behind = sentence[date.to..]
             before = before.split(/;|—/).last.to_s if before.match?(/;|—/)
-            unless wants && led?(before, behind, sentence, tongues) &&
-                     !aside?(before, behind, tongues)
+            unless wants && led?(before, behind, sentence, languages) &&
+                     !aside?(before, behind, languages)
               next
             end
 
@@ -87,20 +87,20 @@ module SteadyMove
           end
         end
 
-        def led?(before, behind, sentence, tongues)
+        def led?(before, behind, sentence, languages)
           near = before[-60..] || before
-          return true if near.match?(leads(tongues)) || behind.match?(BEHIND)
+          return true if near.match?(leads(languages)) || behind.match?(BEHIND)
 
           near.match?(ON) && sentence.match?(OBJECTING)
         end
 
         # What stands before a deadline in these languages.
-        def leads(tongues) = LEADS[tongues.map(&:leads).join("|")]
+        def leads(languages) = LEADS[languages.map(&:leads).join("|")]
 
         # A date that is no deadline, whatever leads to it.
-        def aside?(before, behind, tongues)
+        def aside?(before, behind, languages)
           clause = before + behind[/\A[^,;.]*/].to_s
-          aside = tongues.any? { |t| clause.match?(t.asides) } && !clause.match?(OPEN)
+          aside = languages.any? { |t| clause.match?(t.asides) } && !clause.match?(OPEN)
           aside || clause.match?(PAST)
         end
 
@@ -117,10 +117,10 @@ module SteadyMove
         end
 
         # “within five (5) days”, counted from when the message was sent.
-        def counted(sentence, tongues, sent)
+        def counted(sentence, languages, sent)
           return [] if sent.nil?
 
-          tongues
+          languages
             .flat_map do |t|
               next [] unless sentence.match?(t.acts)
               next [] if sentence.match?(LASTING) && !sentence.match?(OBJECTING)
@@ -130,13 +130,13 @@ module SteadyMove
             .compact
         end
 
-        def matches(sentence, tongue)
-          sentence.enum_for(:scan, SPANS[tongue.id]).map { Regexp.last_match }
+        def matches(sentence, language)
+          sentence.enum_for(:scan, SPANS[language.id]).map { Regexp.last_match }
         end
 
         def span_pattern(id)
-          tongue = Tongues::ALL.find { |t| t.id == id }
-          words = either(tongue.numbers.keys)
+          language = Languages::ALL.find { |t| t.id == id }
+          words = either(language.numbers.keys)
           word =
             (
               if words.empty?
@@ -146,9 +146,9 @@ module SteadyMove
               end
             )
           lead =
-            tongue.within.empty? ? "" : "(?<!\\p{L})#{tongue.within}\\s+(?:(?:#{FILLERS})\\s+)*"
+            language.within.empty? ? "" : "(?<!\\p{L})#{language.within}\\s+(?:(?:#{FILLERS})\\s+)*"
           Regexp.new(
-            "#{lead}(?:#{NUMBER}#{word})\\s*-?\\s*(?<unit>#{either(tongue.units.keys)})(?!\\p{Lat" \
+            "#{lead}(?:#{NUMBER}#{word})\\s*-?\\s*(?<unit>#{either(language.units.keys)})(?!\\p{Lat" \
               "in})",
             true
           )
@@ -156,18 +156,18 @@ module SteadyMove
 
         def either(words) = words.map { |w| "(?:#{w})" }.join("|")
 
-        def span(match, tongue, sent)
-          count = count(match, tongue)
-          unit = meant(tongue.units.sort_by { |w, _| -w.length }, match[:unit])
+        def span(match, language, sent)
+          count = count(match, language)
+          unit = meant(language.units.sort_by { |w, _| -w.length }, match[:unit])
           return if unit.nil? || count.to_i.zero?
 
           at = unit == :business ? business(sent, count) : sent + (count * unit)
           [at, [:from_sent, *(:earlier_count if match[:more])]]
         end
 
-        def count(match, tongue)
+        def count(match, language)
           figure = match[:number] || (match[:again] if match.names.include?("again"))
-          figure ? figure.to_i : meant(tongue.numbers, match[:word])
+          figure ? figure.to_i : meant(language.numbers, match[:word])
         end
 
         def meant(table, text) = table.find { |word, _| text.match?(/\A(?:#{word})\z/i) }&.last

@@ -20,7 +20,7 @@ module SteadyMove
         end
 
         def weigh(subject, text, names:, code:)
-          spoken = Tongues.in("#{subject}\n#{text}")
+          spoken = Languages.in("#{subject}\n#{text}")
           places = [[Passages.sentences(subject), 2], [Passages.sentences(text), 1]]
           weighed =
             Lexicon::ALL

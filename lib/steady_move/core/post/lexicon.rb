@@ -5,12 +5,12 @@ module SteadyMove
     module Post
       # The wording that tells what kind a message is: [weight, pattern, what it says]. Common
       # practice, no source. A new kind is a new row, in the order in which they go first where
-      # several weigh the same; its wording in other languages stands in tongues/. names_needed: it
+      # several weigh the same; its wording in other languages stands in languages/. names_needed: it
       # is only that kind where it speaks of a name that is held; asks: it wants something of
       # whoever reads it; happened: only what has happened counts, not what will or could not.
       module Lexicon
         Kind = Struct.new(:id, :names_needed, :asks, :happened, :wording, keyword_init: true)
-        GAP = Tongue::GAP
+        GAP = Language::GAP
         MOVE = "(?:transfer|move|release)"
         WANTS =
           "(?:needs? your|requires? your|awaits? your|is waiting for your|please)".gsub(" ", "\\s")

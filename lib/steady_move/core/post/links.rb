@@ -109,7 +109,7 @@ module SteadyMove
         def link(url, words, before, after)
           read = Url.read(url)
           beside = beside(before, after)
-          role = role(Tongues.says(words), near(before, after, words), Tongues.says(in_path(url)))
+          role = role(Languages.says(words), near(before, after, words), Languages.says(in_path(url)))
           Link.new(
             url: url,
             words: said(words, beside),
@@ -136,11 +136,11 @@ module SteadyMove
           line = before.strip.split(SENTENCE).last.to_s
           line = "" if !words.strip.empty? && line.match?(/[.!?。]\z/)
           rest = after.lines.first.to_s.split(SENTENCE).first.to_s
-          return Tongues.says(line) if line.match?(LABELLED) && Tongues.says(line)
-          return Tongues.says(rest) if rest.match?(FOLLOWS) && Tongues.says(rest)
-          return Tongues.says(line) unless words.strip.empty?
+          return Languages.says(line) if line.match?(LABELLED) && Languages.says(line)
+          return Languages.says(rest) if rest.match?(FOLLOWS) && Languages.says(rest)
+          return Languages.says(line) unless words.strip.empty?
 
-          told = [line, rest].map { |t| Tongues.says(t) }.compact.uniq
+          told = [line, rest].map { |t| Languages.says(t) }.compact.uniq
           told.one? ? told.first : (:both if told.any?)
         end
 

@@ -89,7 +89,7 @@ module SteadyMove
         def happened?(_sentence, match)
           clause = match.pre_match.split(BREAK).last.to_s + match[0]
           opening = match.pre_match + match[0][/\A\S*/]
-          Tongues::ALL.none? do |t|
+          Languages::ALL.none? do |t|
             u = t.unhappened or next
             clause.match?(u[:inside]) || opening.match?(u[:opening]) ||
               match.post_match.match?(u[:behind])

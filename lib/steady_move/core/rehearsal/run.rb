@@ -128,8 +128,8 @@ module SteadyMove
           @events.any? { |e| e.type == type && (e.step == step.id || type == "refused") }
         end
 
-        def code = @plan.marked(:code)
-        def done_data(step) = step.mark?(:lands) ? { "landed_at" => @now } : {}
+        def code = @plan.with_trait(:code)
+        def done_data(step) = step.trait?(:lands) ? { "landed_at" => @now } : {}
 
         def event(type, step = nil, data = {})
           Moves::Event.new(

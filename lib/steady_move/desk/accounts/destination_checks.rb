@@ -65,7 +65,7 @@ module SteadyMove
       def committed(account, currency)
         due =
           @app.moves.at(account.id).select { |m| m.to_account == account.id && m.state.ending.nil? }
-        prices = due.reject { |m| m.state.marked(:orders)&.done? }.filter_map { |m| m.plan.price }
+        prices = due.reject { |m| m.state.with_trait(:orders)&.done? }.filter_map { |m| m.plan.price }
         minor =
           prices.select { |price| price["currency"] == currency }.sum { |price| price["minor"] }
         Core::Money::Amount.new(minor, currency)

@@ -7,7 +7,7 @@ module SteadyMove
     class Habits
       # key: of a habit; value: what would be kept; says: a sentence that offers it.
       Learnt = Struct.new(:key, :value, :says, keyword_init: true)
-      ACTS = (Core::Moves::Ways::ALLOWED.keys + %w[confirm settings lock_back]).freeze
+      ACTS = (Core::Moves::Channels::ALLOWED.keys + %w[confirm settings lock_back]).freeze
       MOST = 200
       # How much later than noted a code has to come before it is offered to be kept.
       LATER = 1.5

@@ -85,7 +85,7 @@ module SteadyMove
           }
         )
         @app.schedule.wake(move.id, @app.now) if move
-        Strays.new(@app).heard(name, account, data) if held
+        UnrequestedTransfers.new(@app).heard(name, account, data) if held
       end
 
       def transfer(data)

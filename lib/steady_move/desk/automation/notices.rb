@@ -69,7 +69,7 @@ module SteadyMove
       # now.
       def wishes
         @app.moves.open.select do |m|
-          release = m.state.marked(:approval)
+          release = m.state.with_trait(:approval)
           m.state.wished? && release&.active? && release.step.by_hand? && !release.early? &&
             release.turn == "yours" && m.events.none? { |e| e.type == TOLD }
         end
@@ -77,7 +77,7 @@ module SteadyMove
 
       # Whatever else that person wants to be told.
       def tell_wish(move)
-        release = move.state.marked(:approval)
+        release = move.state.with_trait(:approval)
         write(move.state.wished_by, [item(move, release)])
         @app.journal.add(
           TOLD,
@@ -129,7 +129,7 @@ module SteadyMove
 
       def item(move, step_state)
         step = step_state.step
-        approval = step.mark?(:approval)
+        approval = step.trait?(:approval)
         words = MoveWords.of(move.plan, @app.accounts)
         key = "#{move.id} #{step.id} #{move.state.reopened(step.id)} #{step_state.phase}"
         Item.new(

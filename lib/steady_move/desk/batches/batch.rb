@@ -5,7 +5,7 @@ module SteadyMove
     # Several names at once: what each would do and cost, as they stand together.
     class Batch
       # A name and where it is to go: destination, DNS host for its records where its zone would
-      # end, what shall hold afterwards (Core::Moves::Aims); late: what a person chose where it may
+      # end, what shall hold afterwards (Core::Moves::TargetSettings); late: what a person chose where it may
       # expire on the way (Lateness::CHOICES).
       Want =
         Struct.new(:name, :to, :host, :aims, :late, keyword_init: true) do

@@ -105,7 +105,7 @@ module SteadyMove
       def hand_steps(row)
         words = MoveWords.of(row.plan, @app.accounts)
         places = { "losing" => words[:from], "gaining" => words[:to], "service" => words[:service] }
-        mine = row.plan.steps.select { |s| s.by_hand? || s.mark?(:consent) || s.mark?(:approval) }
+        mine = row.plan.steps.select { |s| s.by_hand? || s.trait?(:consent) || s.trait?(:approval) }
         mine.map { |s| [places[s.place], s, row] }
       end
 

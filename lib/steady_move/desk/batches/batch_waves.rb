@@ -16,7 +16,7 @@ module SteadyMove
       def of(batch, rows, at: @app.now)
         begun = @app.batches.members(batch.id).select(&:move_id)
         moves = @app.moves.find_all(begun.map(&:move_id)).to_h { |m| [m.id, m] }
-        groups = HangTogether.new(@app).groups(rows.map(&:name) + begun.map(&:name))
+        groups = DependencyGroups.new(@app).groups(rows.map(&:name) + begun.map(&:name))
         members =
           rows.map { |r| ahead(r, groups) } +
             begun.map { |m| under_way(m, moves[m.move_id], groups) }

@@ -44,7 +44,7 @@ module SteadyMove
 
       # What was ordered, by the connection or by hand; what was told there rules over the plan.
       def order(move)
-        step = move.plan.marked(:orders) or return
+        step = move.plan.with_trait(:orders) or return
         said = move.events.reverse_each.find { |e| e.type == "said" && e.step == step.id }
         event = said || move.events.find { |e| e.type == "done" && e.step == step.id } or return
         told = said ? said.data : {}
@@ -110,7 +110,7 @@ module SteadyMove
       # The account on the side of the move that wrote it, or nil.
       def sender_of(row, move)
         { "gaining" => move.to_account, "losing" => move.from_account }[
-          Sides.of(@app, row[:sender], move)
+          Parties.of(@app, row[:sender], move)
         ]
       end
     end

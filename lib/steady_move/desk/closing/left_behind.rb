@@ -125,7 +125,7 @@ module SteadyMove
         plan = move.plan
         return [["zone", plan.old_host]] if plan.dns_only?
 
-        tied = @app.carries.tied(move.name).reject { |t| t.state == "none" }.map(&:kind)
+        tied = @app.zone_migrations.tied(move.name).reject { |t| t.state == "none" }.map(&:kind)
         [
           ["auto_renew", nil],
           (["privacy", nil] if privacy?(plan)),

@@ -60,22 +60,22 @@ module SteadyMove
       # All below it was read. Where the numbers begin anew, everything is looked at again; what is
       # here already is known by its octets.
       def floor(validity)
-        kept = @app.keeping[key] || { "floor" => 0, "validity" => validity }
+        kept = @app.system_state[key] || { "floor" => 0, "validity" => validity }
         return kept["floor"] if kept["validity"] == validity
 
         @passed.clear
-        @app.keeping[key] = { "floor" => 0, "validity" => validity, "anew" => true }
+        @app.system_state[key] = { "floor" => 0, "validity" => validity, "anew" => true }
         0
       end
 
-      def anew? = @app.keeping[key]&.key?("anew")
+      def anew? = @app.system_state[key]&.key?("anew")
       def read_already(floor)
         (anew? ? [] : @app.messages.numbers(@number, above: floor)) + @passed.to_a
       end
 
       def settle(validity, last)
-        kept = @app.keeping[key] || {}
-        @app.keeping[key] = kept.merge("floor" => last, "validity" => validity)
+        kept = @app.system_state[key] || {}
+        @app.system_state[key] = kept.merge("floor" => last, "validity" => validity)
         @passed.clear
         @progress = nil
         0

@@ -51,7 +51,7 @@ module SteadyMove
           raise Refused.new(:not_now, :body_gone)
         end
 
-        reading, = understand(message, nil, own_letter(message), Surroundings.new(@app))
+        reading, = understand(message, nil, own_letter(message), MailContext.new(@app))
         @app.messages.restore(@app.messages.ready(message, reading, row[:move_id]))
       rescue Wire::Error => e
         raise Refused.new(:not_now, :body_not_fetched, says: e.says)
@@ -71,7 +71,7 @@ module SteadyMove
       # Takes a message in, from the mailbox or dropped in as a file. Of one that concerns nobody
       # here only the head is kept, unless it is wanted whole, could not be read, or comes from whom
       # we know. Returns false where it is here already.
-      def take(message, around: Surroundings.new(@app), whole: message.uid.negative?)
+      def take(message, around: MailContext.new(@app), whole: message.uid.negative?)
         letter =
           @app.letters.answered_by(message.answers || [], "#{message.subject}\n#{message.text}")
         own = own_letter(message)
@@ -102,14 +102,14 @@ module SteadyMove
 
       def keep(ready, message, reading, moves)
         @app.messages.keep(ready)
-        Consequences.new(@app).of(@app.messages.find(message.uid)) if reading.proven
+        MessageEffects.new(@app).of(@app.messages.find(message.uid)) if reading.proven
         moves.each { |move| journal(message, reading, move) } if reading.kind != "unrelated"
-        Strays.new(@app).written(@app.messages.find(message.uid))
+        UnrequestedTransfers.new(@app).written(@app.messages.find(message.uid))
       end
 
       # How many were new.
       def fetch_from(box, number)
-        around = Surroundings.new(@app)
+        around = MailContext.new(@app)
         count = reading(number).read(box) { |message| take_in(message, around) }
         hear(number, true, Words.say("connections.answered"))
         count
@@ -122,7 +122,7 @@ module SteadyMove
         @readings[number] ||= MailboxReading.new(
           @app,
           number,
-          senders: -> { Surroundings.new(@app).senders([]) }
+          senders: -> { MailContext.new(@app).senders([]) }
         )
       end
 
@@ -211,7 +211,7 @@ module SteadyMove
         message.message_id && @app.letters.answered_by([message.message_id], "")
       end
 
-      # What follows from the message once it counts (Consequences).
+      # What follows from the message once it counts (MessageEffects).
       def facts(message, reading, letter, own)
         word = letter && @app.letters.word(letter[:id])
         {
@@ -265,7 +265,7 @@ module SteadyMove
           "kind" => reading.kind,
           "deadline" => reading.deadline,
           "sender" => reading.sender,
-          "side" => Sides.of(@app, message.from, move),
+          "side" => Parties.of(@app, message.from, move),
           "passed" => reading.passed || nil,
           "ended" => reading.ended || nil
         }.compact

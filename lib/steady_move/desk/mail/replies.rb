@@ -44,7 +44,7 @@ module SteadyMove
         raise Refused.new(:not_now, :no_such_code, id: uid) if code.nil?
 
         @app.db.transaction do
-          Consequences.new(@app).keep_code(
+          MessageEffects.new(@app).keep_code(
             name,
             code,
             message.merge(sender: "#{message[:sender]} (#{by})")
@@ -72,7 +72,7 @@ module SteadyMove
           by: by
         )
         if trust && message[:trust] != "proven"
-          Consequences.new(@app).of(@app.messages.find(message[:uid]))
+          MessageEffects.new(@app).of(@app.messages.find(message[:uid]))
         end
         note(message, kind, names, move, by, counts: counts)
       end
@@ -112,7 +112,7 @@ module SteadyMove
           "sender" => counts ? "proven" : message[:trust],
           "passed" => message[:facts]["passed"] || nil,
           "ended" => message[:facts]["ended"] || nil,
-          "side" => move && Sides.of(@app, message[:sender], move)
+          "side" => move && Parties.of(@app, message[:sender], move)
         }.compact
         @app.journal.add(
           "mail",

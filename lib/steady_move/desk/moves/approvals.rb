@@ -43,9 +43,9 @@ module SteadyMove
       # Returns [Coming], the soonest first.
       def coming(moves = @app.moves.open)
         ahead =
-          moves.select { |m| m.state.ending.nil? && m.state.marked(:approval)&.phase == "ahead" }
+          moves.select { |m| m.state.ending.nil? && m.state.with_trait(:approval)&.phase == "ahead" }
         ahead
-          .reject { |m| m.state.marked(:approval).step.by_time? }
+          .reject { |m| m.state.with_trait(:approval).step.by_time? }
           .map { |m| to_come(m) }
           .sort_by(&:expected)
       end
@@ -53,7 +53,7 @@ module SteadyMove
       # Approves several in one go. ids: of moves. Returns {id => sentence} of those that could not
       # be approved.
       def approve(ids, by:)
-        orders = Orders.new(@app)
+        orders = MoveCommands.new(@app)
         ids.each_with_object({}) do |id, problems|
           orders.approve(id, by: by)
         rescue Refused => e
@@ -68,11 +68,11 @@ module SteadyMove
 
       def item(move, step_state)
         step = step_state.step
-        return unless step.mark?(:approval) || step.mark?(:confirms)
-        return if step_state.early? || (step.by_time? && !step.mark?(:approval))
+        return unless step.trait?(:approval) || step.trait?(:confirms)
+        return if step_state.early? || (step.by_time? && !step.trait?(:approval))
 
         words = MoveWords.of(move.plan, @app.accounts)
-        ends = step.mark?(:approval) ? move.state.deadline : nil
+        ends = step.trait?(:approval) ? move.state.deadline : nil
         silence = silence(move, step)
         [
           step.place == "gaining" ? move.to_account : move.from_account,
@@ -86,18 +86,18 @@ module SteadyMove
             silence: silence,
             saves: saves(ends, silence),
             assumed: move.state.told("deadline")&.data&.key?("assumed") == true,
-            approved: step.mark?(:approval) && move.state.approved?,
+            approved: step.trait?(:approval) && move.state.approved?,
             able: able?(move, step)
           )
         ]
       end
 
       def able?(move, step)
-        step.mark?(:approval) && !step.by_hand? && !step.by_time? && !move.state.approved?
+        step.trait?(:approval) && !step.by_hand? && !step.by_time? && !move.state.approved?
       end
 
       def silence(move, step)
-        return "nothing" unless step.mark?(:approval)
+        return "nothing" unless step.trait?(:approval)
 
         move.plan.lapses? ? "lapses" : "approves"
       end
@@ -120,7 +120,7 @@ module SteadyMove
 
       def to_come(move)
         blocks = Core::Forecast::Schedule.of(move.state, at: @app.now)
-        release = blocks.find { |b| b.id == move.plan.marked(:approval).id }
+        release = blocks.find { |b| b.id == move.plan.with_trait(:approval).id }
         Coming.new(
           move_id: move.id,
           name: move.name,

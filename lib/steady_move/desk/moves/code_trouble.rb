@@ -11,8 +11,8 @@ module SteadyMove
       private
 
       # The step in which a code is had anew: asked for by hand where the plan asks, else fetched.
-      def code_step = plan.marked(:code).id
-      def asked? = plan.marked(:code).by_hand?
+      def code_step = plan.with_trait(:code).id
+      def asked? = plan.with_trait(:code).by_hand?
 
       # 2202: wiped, and fetched again.
       def code_rejected

@@ -6,9 +6,9 @@ module SteadyMove
     # they type.
     class Instructions
       # place: id by which acts are gathered; title, site, login: where; does: a sentence; typed:
-      # [[label, text]]; way: of Core::Moves::Ways; pastes: a code is pasted back here; mailto: a
+      # [[label, text]]; way: of Core::Moves::Channels; pastes: a code is pasted back here; mailto: a
       # letter to its support, where the act has become late (RFC 6068); order: what is ordered
-      # (OrderDesk::Line), or nil;
+      # (ManualOrders::Line), or nil;
       # records: does the records' sheet say what is typed; host: DNS host whose name servers are
       # told here, or nil; on_word: nobody outside can see it done, so that a person's word is all
       # there is;
@@ -78,9 +78,9 @@ module SteadyMove
           way: step.way,
           order: order_line(move, step),
           **on_page(move, step),
-          records: step.mark?(:sheet),
-          host: (move.plan.new_host if step.mark?(:new_servers)),
-          pastes: step.mark?(:paste),
+          records: step.trait?(:sheet),
+          host: (move.plan.new_host if step.trait?(:new_servers)),
+          pastes: step.trait?(:paste),
           on_word: step.proof == :on_word,
           mailto: (support(move, step) if step_state.phase == "stuck")
         )
@@ -98,7 +98,7 @@ module SteadyMove
       end
 
       def order_line(move, step)
-        OrderDesk.new(@app).line(move) if step.mark?(:orders) && step.place == "gaining"
+        ManualOrders.new(@app).line(move) if step.trait?(:orders) && step.place == "gaining"
       end
 
       def where(move, step)
@@ -109,7 +109,7 @@ module SteadyMove
 
         service = account.privacy_service if step.place == "service" && step.way == "service"
         return "service-#{account.id}", *service.values_at("title", "site", "login") if service
-        if step.mark?(:approval) && move.plan.lapses?
+        if step.trait?(:approval) && move.plan.lapses?
           return "registry", Words.say("common.registry_title"), nil, nil
         end
 
@@ -155,7 +155,7 @@ module SteadyMove
       # What is typed there, and what the links of the message that asks say: [[label, value]].
       def typed(move, step)
         kind, values = TypedValues.of(@app, move, step)
-        reason = step.mark?(:reason) && at(move, step).habits["code_reason"]
+        reason = step.trait?(:reason) && at(move, step).habits["code_reason"]
         values.each_with_index.map { |s, i| [Words.say("by_hand.#{kind}", number: i + 1), s] } +
           guarded(move, step) +
           (reason ? [[Words.say("by_hand.reason"), Words.say("by_hand.our_reason")]] : []) +
@@ -164,7 +164,7 @@ module SteadyMove
 
       # What a page wants before it shows a code.
       def guarded(move, step)
-        guard = step.mark?(:reason) && at(move, step).habits["code_guard"] or return []
+        guard = step.trait?(:reason) && at(move, step).habits["code_guard"] or return []
         [[Words.say("by_hand.before"), Words.say("by_hand.guard_#{guard}")]]
       end
 
@@ -189,7 +189,7 @@ module SteadyMove
             .of_move(move.id)
             .select do |m|
               m[:kind] == "approval-request" && m[:trust] == "proven" &&
-                (Sides.of(@app, m[:sender], move) == "gaining") == (step.place == "gaining")
+                (Parties.of(@app, m[:sender], move) == "gaining") == (step.place == "gaining")
             end
         told.find { |m| m[:links].any? } || told.first
       end

@@ -203,7 +203,7 @@ module SteadyMove
       def on_word
         word =
           act.move.events.reverse_each.find do |e|
-            e.type == "said" && plan.marked(:settings)&.id == e.step
+            e.type == "said" && plan.with_trait(:settings)&.id == e.step
           end
         return [] unless word
 

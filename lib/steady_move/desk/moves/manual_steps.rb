@@ -53,7 +53,7 @@ module SteadyMove
 
       # What waits for consent; nil where nothing does.
       def consents(moves = @app.moves.by_hand)
-        waiting = moves.select { |m| m.state.marked(:consent)&.active? && m.state.consent.nil? }
+        waiting = moves.select { |m| m.state.with_trait(:consent)&.active? && m.state.consent.nil? }
         return if waiting.empty?
 
         schedule = Core::Forecast::Schedule
@@ -111,8 +111,8 @@ module SteadyMove
       # Raises Refused.
       def new_code(id, by:)
         move = find(id)
-        step = move.plan.marked(:code)
-        if step.nil? || move.state.ending || move.state.marked(:orders)&.done?
+        step = move.plan.with_trait(:code)
+        if step.nil? || move.state.ending || move.state.with_trait(:orders)&.done?
           raise Refused.new(:not_now, :code_no_more)
         end
 
@@ -128,7 +128,7 @@ module SteadyMove
       def item(move, state)
         step = state.step
         return unless step.by_hand? && (state.turn == "yours" || move.state.set_going_at(step.id))
-        return if step.mark?(:asks_back) && state.phase != "stuck" && written?(move, step)
+        return if step.trait?(:asks_back) && state.phase != "stuck" && written?(move, step)
 
         words = @instructions.words(move)
         Item.new(
@@ -159,7 +159,7 @@ module SteadyMove
       def waiting(id, step)
         move = find(id)
         state = move.state[step]
-        return move if state&.active? && (state.step.by_hand? || state.step.mark?(:consent))
+        return move if state&.active? && (state.step.by_hand? || state.step.trait?(:consent))
 
         raise Refused.new(:not_now, :not_waiting_for_that, name: move.name)
       end
@@ -174,7 +174,7 @@ module SteadyMove
 
       def consenting(id)
         move = find(id)
-        step = move.plan.marked(:consent) or
+        step = move.plan.with_trait(:consent) or
           raise Refused.new(:not_now, :not_waiting_for_that, name: move.name)
         [waiting(id, step.id), step.id]
       end

@@ -18,8 +18,8 @@ module SteadyMove
 
       # state: Core::Moves::State.
       def begun?(state)
-        orders = state.marked(:orders)
-        return state.marked(:hands_over)&.done? == true if orders.nil?
+        orders = state.with_trait(:orders)
+        return state.with_trait(:hands_over)&.done? == true if orders.nil?
 
         orders.done? || state.tries(orders.step.id).positive? ||
           !state.begun_at(orders.step.id).nil?

@@ -152,7 +152,7 @@ module SteadyMove
       def mails
         @mails ||=
           begin
-            since = state.marked(:orders)&.since
+            since = state.with_trait(:orders)&.since
             told =
               since ? move.events.select { |e| e.counts? && e.data["side"] && e.at >= since } : []
             told.reverse
@@ -167,7 +167,7 @@ module SteadyMove
             losing,
             Act::Commands.transfer(op: "query", name: plan.name, id: @act.job.ask_key)
           )
-        since = state.marked(:orders)&.since
+        since = state.with_trait(:orders)&.since
         if found.nil? ||
              (found.requested_at && since && found.requested_at < since - Transfers::SLACK)
           return

@@ -49,7 +49,7 @@ module SteadyMove
 
       # What a person does by hand has an end of its own; only a look that always fails has none.
       def waits_for_person?(outcome)
-        if @state.step.by_hand? && !@state.step.mark?(:approval)
+        if @state.step.by_hand? && !@state.step.trait?(:approval)
           return outcome.kind != "problem" || !begun?
         end
 
@@ -73,7 +73,7 @@ module SteadyMove
         step = @state.step
         return "dns" if step.talks_to == "dns"
 
-        if step.place == "gaining" || (step.talks_to == "gaining" && !step.mark?(:approval))
+        if step.place == "gaining" || (step.talks_to == "gaining" && !step.trait?(:approval))
           "gaining"
         else
           "losing"

@@ -39,7 +39,7 @@ module SteadyMove
 
         zone = survey(judged, chosen.lower, outside) if new_host
         zone&.choice = chosen.choice
-        aims = Core::Moves::Aims.of(account.aims, chosen.aims)
+        aims = Core::Moves::TargetSettings.of(account.aims, chosen.aims)
         quote = quote(judged, account, years: aims.years)
         late = Lateness.new(judged, chosen.late, quote.stay)
         plan = plan(judged, account, new_host, zone, aims, quote, late)
@@ -90,7 +90,7 @@ module SteadyMove
         end
 
         @app.db.transaction do
-          LaterHost.keep(@app, proposal.plan.new_host)
+          PendingHost.keep(@app, proposal.plan.new_host)
           go_on(name, by)
           @app.moves.start(proposal.plan, at: @app.now) { |id| note_start(id, proposal, by) }
         end
@@ -116,7 +116,7 @@ module SteadyMove
 
       def new_host(chosen, account)
         if chosen.choice == "later"
-          LaterHost.of(@app, account)
+          PendingHost.of(@app, account)
         else
           chosen.host && @app.accounts.host_of(chosen.host)
         end

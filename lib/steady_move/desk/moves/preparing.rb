@@ -59,7 +59,7 @@ module SteadyMove
       # here. Returns its text; raises Refused.
       def hand_over(id, by:)
         move = @app.moves.find(id) or raise Refused.new(:unknown, :no_move, id: id)
-        step = move.state.marked(:hands_over)
+        step = move.state.with_trait(:hands_over)
         raise Refused.new(:not_now, :nothing_to_hand_over, name: move.name) unless step&.active?
         if move.state.begun_at(step.step.id)
           raise Refused.new(:not_now, :handed_over, name: move.name)
@@ -79,7 +79,7 @@ module SteadyMove
       # Whoever takes the name may want the contacts readable: a privacy service that is on can be
       # turned off.
       def options(judged)
-        found = PlanOptions.new(@app, judged, judged.account, nil, Core::Moves::Aims.of)
+        found = PlanOptions.new(@app, judged, judged.account, nil, Core::Moves::TargetSettings.of)
         if judged.facts[:privacy]
           found.made_ready_options | found.uncovering_options
         else

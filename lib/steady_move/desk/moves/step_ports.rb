@@ -24,7 +24,7 @@ module SteadyMove
                      :epp,
                      :rdap,
                      :dns,
-                     :carries,
+                     :zone_migrations,
                      :db,
                      :now
 
@@ -34,7 +34,7 @@ module SteadyMove
 
       def initialize(app)
         @app = app
-        @carrying = Carrying.new(app)
+        @carrying = ZoneMigration.new(app)
         @zone_getting = ZoneGetting.new(app)
         @live_check = LiveCheck.new(app)
         @observe = Observe.new(app)

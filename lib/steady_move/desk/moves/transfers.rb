@@ -33,7 +33,7 @@ module SteadyMove
         found if found && ours?(found)
       end
 
-      def order_step = plan.marked(:orders)&.id
+      def order_step = plan.with_trait(:orders)&.id
       # Did an order go out, or may it have?
       def ordered? = !order_step.nil? && state.tries(order_step).positive?
 

@@ -9,12 +9,12 @@ module SteadyMove
 
       # Returns [kind of value, [text]]; kind is nil where nothing is typed.
       def of(app, move, step)
-        return :name_server, servers(app, move) if step.mark?(:servers)
-        return :name_server, move.plan.old_name_servers.to_a if step.mark?(:servers_back)
-        return :ds, move.state.told("ds")&.data&.fetch("ds", nil).to_a if step.mark?(:ds_old)
-        return :ds, wanted(app, move) if step.mark?(:ds_new)
-        return :tag, [tag(app.accounts.find(move.to_account), move)] if step.mark?(:tag)
-        return :aim, aims(move.plan).map { |phrase| Words.say(phrase) } if step.mark?(:settings)
+        return :name_server, servers(app, move) if step.trait?(:servers)
+        return :name_server, move.plan.old_name_servers.to_a if step.trait?(:servers_back)
+        return :ds, move.state.told("ds")&.data&.fetch("ds", nil).to_a if step.trait?(:ds_old)
+        return :ds, wanted(app, move) if step.trait?(:ds_new)
+        return :tag, [tag(app.accounts.find(move.to_account), move)] if step.trait?(:tag)
+        return :aim, aims(move.plan).map { |phrase| Words.say(phrase) } if step.trait?(:settings)
 
         [nil, []]
       end
@@ -22,7 +22,7 @@ module SteadyMove
       # What was ordered that nobody can see from outside, each as a Phrase.
       def aims(plan)
         plan.wanted.hidden.map do |key, value|
-          known = Core::Moves::Aims::CHOICES.key?(key.to_s)
+          known = Core::Moves::TargetSettings::CHOICES.key?(key.to_s)
           Words.phrase("aims.#{key}", value: known ? Words.phrase("aims.#{value}") : value)
         end
       end

@@ -99,7 +99,7 @@ module SteadyMove
 
       # The newest copy that a person got.
       def held
-        copy = @app.carries.copy_of(@judged.name.ascii)
+        copy = @app.zone_migrations.copy_of(@judged.name.ascii)
         return [copy.zone, "page", nil].tap { @copy = copy } if copy
 
         key = @host ? "plan.no_zone_copy" : "plan.host_unknown"

@@ -113,7 +113,7 @@ module SteadyMove
         return 0 if fresh.empty?
 
         send(way, fresh)
-        fresh.each { |a| @app.keeping[place(way, a.key)] = @app.now.to_i }
+        fresh.each { |a| @app.system_state[place(way, a.key)] = @app.now.to_i }
         fresh.size
       rescue Wire::Error => e
         @pauses[way] = @app.now + PAUSE
@@ -124,14 +124,14 @@ module SteadyMove
       def place(way, key) = "#{PLACE}#{way} #{key}"
 
       def told_lately?(way, key)
-        at = @app.keeping[place(way, key)]
+        at = @app.system_state[place(way, key)]
         at && @app.now.to_i.between?(at, at + AGAIN)
       end
 
       # What is over may be told anew when it comes again.
       def over(standing)
         kept = WAYS.product(standing.map(&:key)).map { |way, key| "#{way} #{key}" }
-        (@app.keeping.under(PLACE).keys - kept).each { |key| @app.keeping.delete("#{PLACE}#{key}") }
+        (@app.system_state.under(PLACE).keys - kept).each { |key| @app.system_state.delete("#{PLACE}#{key}") }
       end
 
       def mail(alerts)

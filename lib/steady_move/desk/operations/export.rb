@@ -31,14 +31,14 @@ module SteadyMove
         # one state of everything; whoever writes meanwhile is not kept waiting
         counts =
           @db.transaction(mode: :deferred) do
-            lines = TakeAlong.tables(@db).to_h { |table| [table, table_lines(table)] }
+            lines = ExportPolicy.tables(@db).to_h { |table| [table, table_lines(table)] }
             lines.merge(settings: settings).tap { zones && mail && names }
           end
         write("README.txt", readme(counts))
         write(
           "export.json",
           JSON.pretty_generate(
-            format: TakeAlong::FORMAT,
+            format: ExportPolicy::FORMAT,
             version: VERSION,
             schema: Store::Database::LATEST,
             lines: counts
@@ -60,7 +60,7 @@ module SteadyMove
 
       # In the order of its rows, so that two exports of the same are the same.
       def table_lines(table)
-        columns = TakeAlong.columns(@db, table)
+        columns = ExportPolicy.columns(@db, table)
         into("tables/#{table}.jsonl") do |file|
           each_row(table, columns) { |row| file.puts(JSON.generate(row.except(:rowid))) }
         end
@@ -94,7 +94,7 @@ module SteadyMove
         rows = @db[:settings].order(:key).all
         into("tables/settings.jsonl") do |file|
           rows.each do |row|
-            value = JSON.parse(@app.safe.open(row[:sealed])).except(*TakeAlong::SECRET)
+            value = JSON.parse(@app.safe.open(row[:sealed])).except(*ExportPolicy::SECRET)
             file.puts(JSON.generate(key: row[:key], value: value, changed_at: row[:changed_at]))
           end
         end

@@ -17,7 +17,7 @@ module SteadyMove
       ROOM = 200 * 1024 * 1024
       LOOK_AT_DISK = 30
 
-      # runner: Runner; beat_age: answers the seconds since the heart last beat; nil where nobody
+      # runner: StepRunner; beat_age: answers the seconds since the heart last beat; nil where nobody
       # knows.
       def initialize(app, runner, beat_age: nil)
         @app = app
@@ -91,7 +91,7 @@ module SteadyMove
 
       # As the last walk found it.
       def journal
-        broken = @app.keeping[JournalCheck::KEY]&.fetch("broken", nil) or return
+        broken = @app.system_state[JournalCheck::KEY]&.fetch("broken", nil) or return
         check("journal", false, say("journal_broken", line: broken))
       end
 
@@ -113,7 +113,7 @@ module SteadyMove
       def backup
         return unless @app.config.backup
 
-        kept = @app.keeping["backup"]
+        kept = @app.system_state["backup"]
         return check("backup", nil, say("no_backup_yet")) unless kept
 
         # by the machine's own time, as they are made

@@ -24,7 +24,7 @@ module SteadyMove
         check_format
         @db.transaction do
           @db.run("PRAGMA defer_foreign_keys = ON")
-          counts = TakeAlong.tables(@db).to_h { |table| [table, take(table)] }
+          counts = ExportPolicy.tables(@db).to_h { |table| [table, take(table)] }
           counts.merge(settings: take_settings)
         end
       rescue Sequel::DatabaseError => e
@@ -38,14 +38,14 @@ module SteadyMove
 
       def check_format
         about = JSON.parse(File.read(place("export.json")))
-        same = about.values_at("format", "schema") == [TakeAlong::FORMAT, Store::Database::LATEST]
+        same = about.values_at("format", "schema") == [ExportPolicy::FORMAT, Store::Database::LATEST]
         refuse(:other_export, version: about["version"], mine: VERSION) unless same
       rescue SystemCallError, JSON::ParserError
         refuse(:no_export)
       end
 
       def take(table)
-        columns = TakeAlong.columns(@db, table)
+        columns = ExportPolicy.columns(@db, table)
         # what was emptied by a migration of its own (rows made at first) is filled anew
         @db[table].delete unless table == :events
         rows("tables/#{table}.jsonl") do |row, line|
@@ -53,7 +53,7 @@ module SteadyMove
           if strange.any?
             refuse(:strange_column, file: "#{table}.jsonl", line: line, column: strange.first)
           end
-          @db[table].insert(row.transform_keys(&:to_sym).merge(TakeAlong::INSTEAD.fetch(table, {})))
+          @db[table].insert(row.transform_keys(&:to_sym).merge(ExportPolicy::INSTEAD.fetch(table, {})))
         end
       end
 

@@ -29,7 +29,7 @@ module SteadyMove
       # most: lines to walk now. Returns [whole?, up to which line, when the walk began].
       def call(most: A_LOOK)
         @lock.synchronize do
-          kept = usable(@app.keeping[KEY])
+          kept = usable(@app.system_state[KEY])
           broken, place = @app.journal.check(kept ? kept["place"] : [0, ""], most: most)
           walked = kept ? kept["walked"] : @app.now.to_i
           # also where it is broken: a look after this one begins right before the damage
@@ -51,7 +51,7 @@ module SteadyMove
 
       def keep(place, walked, broken, before)
         found = { "place" => place, "walked" => walked, "broken" => broken }
-        @app.keeping[KEY] = found unless before == found
+        @app.system_state[KEY] = found unless before == found
       rescue Sequel::DatabaseError
         nil # it is walked once more next time
       end

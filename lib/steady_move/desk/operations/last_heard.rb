@@ -8,11 +8,11 @@ module SteadyMove
       # Seconds after which an unchanged word is written down again.
       EVERY = 60
 
-      # keeping: Store::Keeping.
-      def initialize(keeping)
-        @keeping = keeping
+      # state: Store::SystemState.
+      def initialize(state)
+        @state = state
         @lock = Mutex.new
-        @all = keeping.under(PLACE).transform_values { |row| read(row) }
+        @all = state.under(PLACE).transform_values { |row| read(row) }
         @written = {}
       end
 
@@ -30,7 +30,7 @@ module SteadyMove
       # Nothing rests on it any more.
       def forget(key)
         @lock.synchronize { [@all, @written].each { |h| h.delete(key.to_s) } }
-        @keeping.delete("#{PLACE}#{key}")
+        @state.delete("#{PLACE}#{key}")
       end
 
       private
@@ -55,7 +55,7 @@ module SteadyMove
       # What can't be written down just now is known all the same.
       def write(key, heard)
         times = %i[at well_at failing_since].to_h { |k| [k, heard[k]&.to_i] }
-        @keeping["#{PLACE}#{key}"] = heard.to_h.merge(times)
+        @state["#{PLACE}#{key}"] = heard.to_h.merge(times)
       rescue Sequel::DatabaseError
         nil
       end

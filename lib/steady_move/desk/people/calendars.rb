@@ -73,7 +73,7 @@ module SteadyMove
       end
 
       def deadline(move, current)
-        return move.state.deadline if current.step.mark?(:approval) && move.state.deadline
+        return move.state.deadline if current.step.trait?(:approval) && move.state.deadline
         return current.since && (current.since + DAY) if current.turn == "yours"
 
         current.since && (current.since + current.step.takes.last)

@@ -91,7 +91,7 @@ module SteadyMove
         sent
       end
 
-      # Carries out a choice that changes an address. email: the new one. Raises Refused.
+      # ZoneMigrations out a choice that changes an address. email: the new one. Raises Refused.
       def repair(judged, choice_id, email, by:)
         choice = possible(judged, choice_id)
         raise Refused.new(:invalid, :not_an_address, given: email) unless email.to_s.match?(ADDRESS)

@@ -13,7 +13,7 @@ module SteadyMove
 
       # The one that a person chose for a name, where it fits; nil where nobody did.
       def chosen(app, name, to:)
-        id = app.carries.carry(name)&.host_id
+        id = app.zone_migrations.carry(name)&.host_id
         host = id && app.accounts.host_of(id)
         host if host && fits?(host, to)
       end

@@ -24,7 +24,7 @@ module SteadyMove
       def refresh
         accounts = [@app.accounts.all, @app.accounts.hosts]
         committed = committed(accounts.first)
-        @chosen = @app.carries.chosen_hosts
+        @chosen = @app.zone_migrations.chosen_hosts
         same = @accounts && accounts.zip(@accounts).all? { |is, was| is.equal?(was) }
         return false if same && committed == @committed
 
@@ -110,7 +110,7 @@ module SteadyMove
           total =
             Core::Money::Quoting.quote(
               price,
-              years: Core::Moves::Aims.of(@account.aims, nil).years,
+              years: Core::Moves::TargetSettings.of(@account.aims, nil).years,
               on: @app.now
             ).total
           checks = DestinationChecks.new(@app).of(@account, suffix: suffix, total: total)

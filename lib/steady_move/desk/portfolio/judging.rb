@@ -46,7 +46,7 @@ module SteadyMove
       def one(name, at: @app.now, to: nil)
         row = @app.names.find(name) or return
         known = Core::Names::DomainName.held(row[:name])
-        facts = OwnFacts.new(@app, only: name).add(row, @app.names.facts(name))
+        facts = DerivedFacts.new(@app, only: name).add(row, @app.names.facts(name))
         destination = to && Destinations.of(@app.accounts.find(to))
         judgement =
           Core::Readiness::Judge.judge(@app.rulebook, known, facts, destination: destination)

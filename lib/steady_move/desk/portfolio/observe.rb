@@ -55,19 +55,19 @@ module SteadyMove
       def tell_strays(name, account, facts)
         said = facts.select { |f| f.key == :statuses }.to_h { |f| [f.source, f.value] }
         look =
-          Strays::Look.new(
+          UnrequestedTransfers::Look.new(
             account: said[:account],
             record: said[:public_record],
             transfer: @transfer
           )
-        Strays.new(@app).seen(name.ascii, account, look) if @app.names.find(name.ascii)
+        UnrequestedTransfers.new(@app).seen(name.ascii, account, look) if @app.names.find(name.ascii)
       end
 
       def attempt(problems, who)
         yield
       rescue Wire::Error => e
         @absent = true if e.is_a?(Wire::Refused)
-        @pause = e.retry_after || PutOff::EVERY if e.is_a?(Wire::Busy)
+        @pause = e.retry_after || DeferredLookups::EVERY if e.is_a?(Wire::Busy)
         problems << Words.say("observe.problem", who: who, says: e.says)
         nil
       end

@@ -25,7 +25,7 @@ module SteadyMove
       # Which names an override would change now. Raises Refused.
       def preview(suffix, key, value)
         changed = @app.rulebook.with([word(suffix, key, value)])
-        own = OwnFacts.new(@app, many: true)
+        own = DerivedFacts.new(@app, many: true)
         found = Preview.new(touched: 0, names: [], looked_at: 0)
         @app
           .names

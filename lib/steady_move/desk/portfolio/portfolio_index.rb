@@ -90,7 +90,7 @@ module SteadyMove
 
         @rulebook = @app.rulebook
         {
-          basis: [OwnFacts.new(@app).basis, @app.overrides.active.map(&:to_h)].inspect,
+          basis: [DerivedFacts.new(@app).basis, @app.overrides.active.map(&:to_h)].inspect,
           rulebook: @rulebook
         }
       end
@@ -115,7 +115,7 @@ module SteadyMove
       def whole(context, marks)
         @of = @app.names.count
         @done = 0
-        with = context.merge(own: OwnFacts.new(@app, many: true), moves: @app.moves.stages)
+        with = context.merge(own: DerivedFacts.new(@app, many: true), moves: @app.moves.stages)
         entries = []
         @app.names.each_with_said do |row, said, seen|
           entries << entry(row, said, seen, with) if row[:revision] <= marks.first
@@ -139,7 +139,7 @@ module SteadyMove
           few = revised.size < 100
           with =
             context.merge(
-              own: OwnFacts.new(@app, many: !few),
+              own: DerivedFacts.new(@app, many: !few),
               moves: @app.moves.stages(few ? names : nil)
             )
           changes +=

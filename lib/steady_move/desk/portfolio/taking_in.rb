@@ -98,7 +98,7 @@ module SteadyMove
 
         @app.names.drop(name)
         @app.codes.wipe(name)
-        @app.strays.forget(name)
+        @app.unrequested_transfers.forget(name)
         @app.journal.add(
           "let-go",
           at: @app.now,

@@ -24,7 +24,7 @@ module SteadyMove
         name = judged.name.ascii
         servers = judged.facts[:name_servers].to_a
         host = @app.accounts.host_serving(servers)
-        copy = @app.carries.copy_of(name)
+        copy = @app.zone_migrations.copy_of(name)
         account = to && @app.accounts.find(to)
         habits = account&.habits || {}
         Records::CarryChoices::Facts.new(

@@ -7,8 +7,8 @@ module SteadyMove
     # else as it would be if it began now.
     class HandoverOf
       Records = Core::Records
-      # The mark of the step whose being done is an instant's having come.
-      MARKS = {
+      # The trait of the step whose being done is an instant's having come.
+      TRAITS = {
         lower_at: :lowers,
         ds_remove_at: :ds_gone,
         switch_at: :servers,
@@ -47,13 +47,13 @@ module SteadyMove
       def old_zone(judged)
         move = judged.move
         (move && @app.zones.of_move(move.id, move.name)) ||
-          @app.carries.copy_of(judged.name.ascii)&.zone
+          @app.zone_migrations.copy_of(judged.name.ascii)&.zone
       end
 
       def schedule(judged, zone)
         plan = judged.move&.plan
         host = @app.accounts.host_serving(judged.facts[:name_servers].to_a)
-        lowered = plan ? plan.lowered : @app.carries.carry(judged.name.ascii)&.lowered
+        lowered = plan ? plan.lowered : @app.zone_migrations.carry(judged.name.ascii)&.lowered
         greatest = zone.greatest_ttl
         Records::HandoverSchedule.new(
           start: judged.move&.started_at || @app.now,
@@ -94,7 +94,7 @@ module SteadyMove
       def seen(move)
         return {} unless move
 
-        MARKS.to_h { |key, mark| [key, move.state.marked(mark)&.done_at] }.compact
+        TRAITS.to_h { |key, trait| [key, move.state.with_trait(trait)&.done_at] }.compact
       end
 
       def instants(schedule, judged)
@@ -106,19 +106,19 @@ module SteadyMove
             id: id.to_s,
             at: time,
             seen: seen.key?(id) || passed?(id, time, judged),
-            who: who(judged.move&.state, MARKS[id]),
+            who: who(judged.move&.state, TRAITS[id]),
             back: back(id, schedule, judged)
           )
         end
       end
 
       # What only time brings has come once its time is over.
-      def passed?(id, time, judged) = !judged.move.nil? && !MARKS.key?(id) && time <= @app.now
+      def passed?(id, time, judged) = !judged.move.nil? && !TRAITS.key?(id) && time <= @app.now
 
-      def who(state, mark)
-        return "clock" unless mark
+      def who(state, trait)
+        return "clock" unless trait
 
-        state&.marked(mark)&.then { |s| s.turn || s.step.actor } || "yours"
+        state&.with_trait(trait)&.then { |s| s.turn || s.step.actor } || "yours"
       end
 
       # What a way back takes once this instant has come.

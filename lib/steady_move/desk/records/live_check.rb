@@ -17,13 +17,13 @@ module SteadyMove
 
       def initialize(app)
         @app = app
-        @carrying = Carrying.new(app)
+        @carrying = ZoneMigration.new(app)
       end
 
       # Asks now and keeps it, with the new host's whole zone. Returns [Said]; raises Refused.
       def call(name, by: "desk")
         judged = Judging.new(@app).one(name) or raise Refused.new(:unknown, :not_held, name: name)
-        old = @app.carries.copy_of(name)&.zone
+        old = @app.zone_migrations.copy_of(name)&.zone
         host = @carrying.new_host(name)
         new = old && host ? @carrying.wanted(name, old, host) : nil
         ask_new(name, by) if new
@@ -31,7 +31,7 @@ module SteadyMove
         at = @app.now
         @app.db.transaction do
           said.each do |s|
-            @app.carries.saw(
+            @app.zone_migrations.saw(
               name,
               s.server,
               s.role,
@@ -164,7 +164,7 @@ module SteadyMove
       # Addresses at the registry that the zone itself tells otherwise: whoever comes by the
       # registry is led elsewhere.
       def glue_differs(judged, glue)
-        zone = glue.any? && @app.carries.copy_of(judged.name.ascii)&.zone or return {}
+        zone = glue.any? && @app.zone_migrations.copy_of(judged.name.ascii)&.zone or return {}
         told =
           zone
             .all

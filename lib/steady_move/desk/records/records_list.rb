@@ -37,17 +37,17 @@ module SteadyMove
 
       private
 
-      def in_work = (@app.carries.names_in_work + @app.moves.carrying).uniq.sort
+      def in_work = (@app.zone_migrations.names_in_work + @app.moves.carrying).uniq.sort
 
       def line(name)
         row = @app.names.find(name) or return
         facts = @app.names.facts(name)
         account = @app.accounts.find(row[:account_id])
         present = @app.accounts.host_serving(facts[:name_servers].to_a)
-        carry = @app.carries.carry(name)
+        carry = @app.zone_migrations.carry(name)
         move = @app.moves.open_for(name)
-        host = Carrying.new(@app).new_host(name)
-        copy = @app.carries.copies(name).first
+        host = ZoneMigration.new(@app).new_host(name)
+        copy = @app.zone_migrations.copies(name).first
         servers = latest(name)
         Line.new(
           name: name,
@@ -66,7 +66,7 @@ module SteadyMove
 
       def latest(name)
         @app
-          .carries
+          .zone_migrations
           .answers(name)
           .reject { |s| s.role == "parent" }
           .group_by { |s| [s.server, s.role] }
@@ -74,7 +74,7 @@ module SteadyMove
       end
 
       def state(host, copy, servers, move, name)
-        return "waits" if move && move.state.marked(:caches)&.active?
+        return "waits" if move && move.state.with_trait(:caches)&.active?
         return "no_copy" unless copy
         return "choose" unless host
         return "decide" if undecided?(name, copy)
@@ -85,7 +85,7 @@ module SteadyMove
 
       # By the newest look at the new host; a name without one has nothing to decide yet.
       def undecided?(name, copy)
-        sheet = Carrying.new(@app).sheet(name, copy: @app.carries.copy_of(name, id: copy.id)) or
+        sheet = ZoneMigration.new(@app).sheet(name, copy: @app.zone_migrations.copy_of(name, id: copy.id)) or
           return false
         sheet.counts["undecided"].positive?
       end

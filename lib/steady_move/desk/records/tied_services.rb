@@ -19,7 +19,7 @@ module SteadyMove
       STATES = %w[open replaced given_up none].freeze
       # What a person is asked about, since no record shows it.
       ASKED = %w[mail_forwarding web_forwarding hosting certificate mailboxes].freeze
-      Tied = Store::Carries::Tied
+      Tied = Store::ZoneMigrations::Tied
       # How a record that points there is a service, by its type.
       BY_TYPE = {
         "MX" => "mail_forwarding",
@@ -48,7 +48,7 @@ module SteadyMove
       # One that a table showed.
       def found(name, kind:, detail:)
         tied = unsettled(name, kind, detail)
-        @app.carries.put_tied(tied) unless known(name)[tied.key]
+        @app.zone_migrations.put_tied(tied) unless known(name)[tied.key]
       end
 
       # state: of STATES; reason: what replaces it, or why it may go. Raises Refused.
@@ -60,7 +60,7 @@ module SteadyMove
           raise Refused.new(:invalid, :tied_reason)
         end
 
-        @app.carries.put_tied(
+        @app.zone_migrations.put_tied(
           Tied.new(**held.to_h, state: state, reason: reason, by: by, at: @app.now)
         )
         @app.journal.add(
@@ -82,7 +82,7 @@ module SteadyMove
 
       private
 
-      def known(name) = @app.carries.tied(name).to_h { |t| [t.key, t] }
+      def known(name) = @app.zone_migrations.tied(name).to_h { |t| [t.key, t] }
 
       def unsettled(name, kind, detail)
         Tied.new(
@@ -99,7 +99,7 @@ module SteadyMove
 
       def shown_by_records(name)
         domains = own_domains(name)
-        copy = domains.any? && @app.carries.copy_of(name)
+        copy = domains.any? && @app.zone_migrations.copy_of(name)
         (copy ? copy.zone.content : []).filter_map do |set|
           target = set.rdatas.filter_map { |r| pointed(r, domains) }.first
           target && unsettled(name, BY_TYPE[set.type], "#{set.name.to_host} → #{target}")

@@ -13,7 +13,7 @@ module SteadyMove
       end
 
       # source: of SOURCES; text: of a file or a table; keep: take what is right although something
-      # is wrong; more: labels to probe besides. Returns the Store::Carries::Copy; raises Refused
+      # is wrong; more: labels to probe besides. Returns the Store::ZoneMigrations::Copy; raises Refused
       # with what is wrong where.
       def call(name, source:, by:, text: nil, keep: false, more: [])
         held!(name)
@@ -81,7 +81,7 @@ module SteadyMove
         raise Refused.new(:invalid, :zone_empty, name: name) if zone.all.empty?
 
         copy =
-          @app.carries.keep_copy(
+          @app.zone_migrations.keep_copy(
             name,
             zone,
             source: source,
@@ -224,11 +224,11 @@ module SteadyMove
       # Labels that earlier copies and the other names' zones of this desk have.
       def known_labels(name)
         @app
-          .carries
+          .zone_migrations
           .copies(name)
           .first(2)
           .flat_map do |held|
-            @app.carries.copy_of(name, id: held.id).zone.all.map { |s| s.name.to_s }
+            @app.zone_migrations.copy_of(name, id: held.id).zone.all.map { |s| s.name.to_s }
           end
           .uniq
       end

@@ -63,7 +63,7 @@ module SteadyMove
 
         on "axis" do
           rows =
-            Desk::Axis.new(desk).rows(
+            Desk::Timeline.new(desk).rows(
               **asked.slice(:turn, :account, :batch),
               late: asked[:late] == true
             )
@@ -74,7 +74,7 @@ module SteadyMove
           ids = asked[:ids].split(",").map(&:to_i)
           {
             tracks:
-              Desk::Axis
+              Desk::Timeline
                 .new(desk)
                 .tracks(ids)
                 .map do |id, blocks|

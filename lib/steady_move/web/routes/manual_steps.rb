@@ -12,11 +12,11 @@ module SteadyMove
           def manual_steps = Desk::ManualSteps.new(desk)
           def manual_page = Views::ManualStepsView.page(desk, manual_steps, Desk::Letters.new(desk))
 
-          # Orders that were placed at a registrar's pages, with what was told there.
+          # MoveCommands that were placed at a registrar's pages, with what was told there.
           def ordered(steps, told)
             charged =
               told["charged"]&.then { |c| Core::Money::Amount.new(c["minor"], c["currency"]) }
-            Desk::OrderDesk.new(desk).ordered(
+            Desk::ManualOrders.new(desk).ordered(
               steps,
               by: me,
               number: told["number"],
@@ -65,13 +65,13 @@ module SteadyMove
         # The codes are on their way to a clipboard: nobody keeps the answer.
         on "orderList" do
           text, apart =
-            Desk::OrderDesk.new(desk).list(given["account"], by: me, ids: given["moves"])
+            Desk::ManualOrders.new(desk).list(given["account"], by: me, ids: given["moves"])
           headers "Cache-Control" => "no-store"
           { text: text, apart: apart }
         end
 
         on "orderRefused" do
-          Desk::OrderDesk.new(desk).refused(
+          Desk::ManualOrders.new(desk).refused(
             given["move"],
             why: given["why"],
             words: given["words"],

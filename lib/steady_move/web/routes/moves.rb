@@ -116,14 +116,14 @@ module SteadyMove
             raise Desk::Refused.new(:unknown, :no_move, id: asked[:id])
           {
             others: application.presence.here(move.id, me),
-            keeper: Desk::HandsOn.of(move),
+            keeper: Desk::Assignment.of(move),
             people: takers
           }
         end
 
         on "handOn" do
           role = application.people.all.find { |p| p[:email] == given["to"].downcase }&.fetch(:role)
-          Desk::HandsOn.new(desk).to(
+          Desk::Assignment.new(desk).to(
             asked[:id],
             given["to"].downcase,
             role: role,

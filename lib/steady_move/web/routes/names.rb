@@ -65,7 +65,7 @@ module SteadyMove
           end
 
           def stray_of(name)
-            known = Desk::Strays.new(desk)
+            known = Desk::UnrequestedTransfers.new(desk)
             stray = known.of_name(name)
             stray && Views::StrayView.of(stray, desk, known)
           end

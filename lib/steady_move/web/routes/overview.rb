@@ -34,34 +34,34 @@ module SteadyMove
           end
 
           def strays
-            known = Desk::Strays.new(desk)
+            known = Desk::UnrequestedTransfers.new(desk)
             known.concerning.map { |s| Views::StrayView.of(s, desk, known) }
           end
         end
 
         on "refuseStray" do
-          Desk::Strays.new(desk).refuse(asked[:name], by: me)
+          Desk::UnrequestedTransfers.new(desk).refuse(asked[:name], by: me)
           { strays: strays }
         end
 
         on "saidRefusedStray" do
-          Desk::Strays.new(desk).said_refused(asked[:name], by: me)
+          Desk::UnrequestedTransfers.new(desk).said_refused(asked[:name], by: me)
           { strays: strays }
         end
 
         on "expectStray" do
-          Desk::Strays.new(desk).expected(asked[:name], by: me, ordered_by: given["ordered_by"])
+          Desk::UnrequestedTransfers.new(desk).expected(asked[:name], by: me, ordered_by: given["ordered_by"])
           { strays: strays }
         end
 
         on "unexpectStray" do
-          Desk::Strays.new(desk).unexpected(asked[:name], by: me)
+          Desk::UnrequestedTransfers.new(desk).unexpected(asked[:name], by: me)
           nudge
           { strays: strays }
         end
 
         on "secureStray" do
-          safety = Desk::StraySafety.new(desk)
+          safety = Desk::UnrequestedTransferSafety.new(desk)
           if given["code_set"]
             safety.said_code(asked[:name], by: me)
           else

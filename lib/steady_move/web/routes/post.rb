@@ -40,7 +40,7 @@ module SteadyMove
 
           # The alarm of a name that a message asks about.
           def stray_about(row)
-            return unless Desk::Strays::NOTICES.include?(row[:kind])
+            return unless Desk::UnrequestedTransfers::NOTICES.include?(row[:kind])
 
             row[:names].filter_map { |name| stray_of(name) }.first
           end

@@ -10,7 +10,7 @@ module SteadyMove
 
         # What every answer about one name shows.
         module Helpers
-          def carrying = Desk::Carrying.new(desk)
+          def carrying = Desk::ZoneMigration.new(desk)
 
           def records_of(name)
             desk.names.find(name) or raise Desk::Refused.new(:unknown, :not_held, name: name)
@@ -19,26 +19,26 @@ module SteadyMove
             v = Views::RecordsView
             {
               **Views::Json.name(name),
-              copies: desk.carries.copies(name).map { |c| v.copy(c) },
+              copies: desk.zone_migrations.copies(name).map { |c| v.copy(c) },
               carry: carry_of(name),
               host: host && v.host(host),
               present: present_of(name),
               move: desk.moves.open_for(name)&.id,
               rows: rows_of(name, sheet, host),
               counts: sheet ? sheet.counts : {},
-              asked_at: Views::Json.time(desk.carries.asked_at(name)),
+              asked_at: Views::Json.time(desk.zone_migrations.asked_at(name)),
               choices:
                 Desk::Choosing
                   .new(desk)
                   .of(name, to: Desk::Destinations.usual(desk))
                   .map { |c| v.choice(c) },
               tied: Desk::TiedServices.new(desk).of(name).map { |t| v.tied(t) },
-              answers: desk.carries.answers(name).last(400).map { |s| v.seen(s) }
+              answers: desk.zone_migrations.answers(name).last(400).map { |s| v.seen(s) }
             }
           end
 
           def carry_of(name)
-            carry = desk.carries.carry(name)
+            carry = desk.zone_migrations.carry(name)
             carry && { host_id: carry.host_id, choice: carry.choice, lowered: carry.lowered }
           end
 
@@ -126,7 +126,7 @@ module SteadyMove
         on "zoneFile" do
           sheet = carrying.sheet(asked[:name]) or
             raise Desk::Refused.new(:not_now, :no_zone_copy, name: asked[:name])
-          zone = asked[:side] == "wanted" ? sheet.wanted : desk.carries.copy_of(asked[:name]).zone
+          zone = asked[:side] == "wanted" ? sheet.wanted : desk.zone_migrations.copy_of(asked[:name]).zone
           content_type "text/plain", charset: "utf-8"
           attachment "#{asked[:name]}.zone"
           "$ORIGIN #{asked[:name]}.\n#{Core::Records::ZoneWriter.write(zone)}"
@@ -145,14 +145,14 @@ module SteadyMove
         end
 
         on "tellServers" do
-          Desk::LaterHost.told(desk, asked[:id], given["servers"], by: me)
+          Desk::PendingHost.told(desk, asked[:id], given["servers"], by: me)
           nudge
           { id: asked[:id] }
         end
 
         # What the mails of the destination's side name as name servers.
         on "serversInMail" do
-          { servers: Desk::LaterHost.in_mail(desk, asked[:id]) }
+          { servers: Desk::PendingHost.in_mail(desk, asked[:id]) }
         end
       end
     end

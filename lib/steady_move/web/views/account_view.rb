@@ -19,7 +19,7 @@ module SteadyMove
             site: account.habits["site"],
             support: account.habits["support"],
             paid_by: account.habits["paid_by"],
-            aims: Core::Moves::Aims.of(account.aims).to_plan,
+            aims: Core::Moves::TargetSettings.of(account.aims).to_plan,
             where: account.habits["where"] || {},
             privacy_service: account.privacy_service&.fetch("title", nil)
           }

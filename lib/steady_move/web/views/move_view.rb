@@ -14,7 +14,7 @@ module SteadyMove
         def card(move, words, looks, now, short, range = nil)
           state = move.state
           current = state.current
-          means, ends = Desk::Axis.deadline(move)
+          means, ends = Desk::Timeline.deadline(move)
           {
             id: move.id,
             **Json.name(move.name),
@@ -32,7 +32,7 @@ module SteadyMove
             exposed: exposed(state, now),
             can_approve: approve?(state),
             price: price(move.plan),
-            keeper: Desk::HandsOn.of(move),
+            keeper: Desk::Assignment.of(move),
             uptime: short.uptime(move.plan),
             result: short.result(move),
             **now_at(current, words)
@@ -131,25 +131,25 @@ module SteadyMove
             phase: current&.phase,
             since: Json.time(current&.since),
             asks: asks(step),
-            by_hand: step&.by_hand? || step&.mark?(:consent),
-            about_code: step&.mark?(:code_check) || false
+            by_hand: step&.by_hand? || step&.trait?(:consent),
+            about_code: step&.trait?(:code_check) || false
           }
         end
 
         # What the screen offers for a step besides instructions: a word to be sent, a consent to be
         # recorded, or nothing.
         def asks(step)
-          { asks_back: "word", consent: "consent" }.find { |mark, _| step&.mark?(mark) }&.last
+          { asks_back: "word", consent: "consent" }.find { |trait, _| step&.trait?(trait) }&.last
         end
 
         # What a person may do with the move now.
         def may(move)
           state = move.state
-          left = state.active.select { |s| s.step.mark?(:waivable) && s.phase == "stuck" }
+          left = state.active.select { |s| s.step.trait?(:waivable) && s.phase == "stuck" }
           {
             can_call_off: move.open && state.ending.nil? && !state.landed?,
             can_renew_code: renew_code?(state),
-            can_mend: state.ending.nil? && state.marked(:settles)&.phase == "stuck",
+            can_mend: state.ending.nil? && state.with_trait(:settles)&.phase == "stuck",
             can_hand_over: hand_over?(state),
             asks_whose: asks_whose(state),
             can_wish: wish?(state),
@@ -163,18 +163,18 @@ module SteadyMove
         end
 
         def asks_whose(state)
-          landing = state.marked(:lands)
+          landing = state.with_trait(:lands)
           landing.event&.data&.fetch("registrar", nil) if landing&.active? && state.ending.nil?
         end
 
         def hand_over?(state)
-          step = state.marked(:hands_over)
+          step = state.with_trait(:hands_over)
           !step.nil? && step.active? && state.begun_at(step.step.id).nil?
         end
 
         # Can the wish to approve be kept until it is asked for?
         def wish?(state)
-          release = state.marked(:approval)
+          release = state.with_trait(:approval)
           return false if release.nil? || state.ending || state.wished? || release.step.by_time?
 
           release.phase == "ahead" || release.early?
@@ -182,16 +182,16 @@ module SteadyMove
 
         # Over a connection the desk approves by itself then; else it only tells.
         def wish(state)
-          release = state.marked(:approval)
+          release = state.with_trait(:approval)
           release && (release.step.by_hand? ? "tell" : "approve")
         end
 
         # From the order on the gaining side may refuse at any moment, until the name has landed.
         def refuse?(state)
-          order = state.marked(:orders)
+          order = state.with_trait(:orders)
           return false if order.nil? || !order.step.by_hand? || state.ending || state.landed?
 
-          order.step.mark?(:refusable) && (order.done? || !state.begun_at(order.step.id).nil?)
+          order.step.trait?(:refusable) && (order.done? || !state.begun_at(order.step.id).nil?)
         end
 
         # Is a person asked how a transfer ended?
@@ -201,7 +201,7 @@ module SteadyMove
         end
 
         def renew_code?(state)
-          state.ending.nil? && !state.plan.marked(:code).nil? && !state.marked(:orders)&.done?
+          state.ending.nil? && !state.plan.with_trait(:code).nil? && !state.with_trait(:orders)&.done?
         end
 
         # What was checked after landing, as ordered and as found.
@@ -310,7 +310,7 @@ module SteadyMove
         end
 
         def approve?(state)
-          release = state.marked(:approval)
+          release = state.with_trait(:approval)
           state.ending.nil? && !release.nil? && release.active? && !release.early? &&
             !state.approved? && !release.step.by_hand? && !release.step.by_time?
         end

@@ -76,7 +76,7 @@ module SteadyMove
 
         # Does a move's release wait for no answer any more?
         def over?(state)
-          release = state.marked(:approval)
+          release = state.with_trait(:approval)
           state.ending || state.approved? || release.nil? || release.done? ||
             state.set_going_at(release.step.id)
         end

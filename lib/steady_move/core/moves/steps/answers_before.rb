@@ -20,7 +20,7 @@ module SteadyMove
             option :keep_zone
             takes 1, 5, MINUTE
             talks_to :dns
-            marks :waivable
+            traits :waivable
           end
       end
     end

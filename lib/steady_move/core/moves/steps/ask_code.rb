@@ -14,7 +14,7 @@ module SteadyMove
             via :page, :mail, proof: :code_held, takes: SHOWS
             via :letter, proof: :code_held, takes: LETTER
             letter "code"
-            marks :code, :paste, :reason
+            traits :code, :paste, :reason
           end
       end
     end

@@ -12,7 +12,7 @@ module SteadyMove
             takes 1, 5, MINUTE
             option :code
             talks_to :gaining
-            marks :code_check
+            traits :code_check
           end
       end
     end

@@ -12,7 +12,7 @@ module SteadyMove
             except :prepare, :dns_only
             takes(*SHOWS)
             talks_to :gaining
-            marks :settles, :waivable
+            traits :settles, :waivable
           end
       end
     end

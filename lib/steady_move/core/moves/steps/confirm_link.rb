@@ -15,7 +15,7 @@ module SteadyMove
             act "confirm", at: :gaining
             via :link, proof: :confirmed
             talks_to :record
-            marks :confirms
+            traits :confirms
           end
       end
     end

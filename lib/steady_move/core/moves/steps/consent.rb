@@ -10,7 +10,7 @@ module SteadyMove
             actor :yours
             takes MINUTE, HOUR, 2 * DAY
             option :privacy
-            marks :consent
+            traits :consent
           end
       end
     end

@@ -12,7 +12,7 @@ module SteadyMove
             takes(*SHOWS)
             option :privacy
             talks_to :record
-            marks :exposes
+            traits :exposes
           end
       end
     end

@@ -16,7 +16,7 @@ module SteadyMove
             via :letter, proof: :ds_there, takes: LETTER
             letter "old-ds"
             talks_to :losing
-            marks :ds_old, :waivable
+            traits :ds_old, :waivable
           end
       end
     end

@@ -16,7 +16,7 @@ module SteadyMove
             via :letter, proof: :ds_shown, takes: LETTER
             letter "new-ds"
             talks_to :losing
-            marks :ds_new, :waivable
+            traits :ds_new, :waivable
           end
       end
     end

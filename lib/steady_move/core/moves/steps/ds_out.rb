@@ -17,7 +17,7 @@ module SteadyMove
             letter "ds"
             talks_to :losing
             undo "ds-again"
-            marks :ds_gone
+            traits :ds_gone
           end
       end
     end

@@ -14,7 +14,7 @@ module SteadyMove
             via :connection
             via :page, proof: :zone_kept, takes: SHOWS
             talks_to :dns
-            marks :records, :sheet
+            traits :records, :sheet
           end
       end
     end

@@ -11,7 +11,7 @@ module SteadyMove
             takes 1, 5, MINUTE
             option :code
             talks_to :losing
-            marks :code
+            traits :code
           end
       end
     end

@@ -13,7 +13,7 @@ module SteadyMove
             takes MINUTE, HOUR, 2 * DAY
             option :leaves
             talks_to :desk
-            marks :hands_over
+            traits :hands_over
           end
       end
     end

@@ -14,7 +14,7 @@ module SteadyMove
             option :keep_zone
             takes 1, 10, 2 * MINUTE
             talks_to :dns
-            marks :keeps_zone, :waivable
+            traits :keeps_zone, :waivable
           end
       end
     end

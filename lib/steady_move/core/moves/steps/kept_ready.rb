@@ -13,7 +13,7 @@ module SteadyMove
             takes HOUR, 5 * DAY, 10 * DAY, by: :kept
             option :prepare
             talks_to :record
-            marks :settles, :waivable
+            traits :settles, :waivable
           end
       end
     end

@@ -13,7 +13,7 @@ module SteadyMove
             except :prepare, :dns_only
             takes 5 * MINUTE, 15 * MINUTE, 2 * HOUR
             talks_to :gaining
-            marks :lands, :tells_end
+            traits :lands, :tells_end
           end
       end
     end

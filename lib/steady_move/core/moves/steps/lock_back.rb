@@ -16,7 +16,7 @@ module SteadyMove
             via :letter, proof: :lock_on, takes: LETTER
             letter "lock"
             talks_to :gaining
-            marks :waivable
+            traits :waivable
           end
       end
     end

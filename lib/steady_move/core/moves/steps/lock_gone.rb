@@ -12,7 +12,7 @@ module SteadyMove
             takes(*SHOWS)
             option :lock
             talks_to :record
-            marks :lock
+            traits :lock
           end
       end
     end

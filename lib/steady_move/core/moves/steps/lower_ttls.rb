@@ -14,7 +14,7 @@ module SteadyMove
             via :connection
             via :page, proof: :lowered, takes: SHOWS
             talks_to :dns
-            marks :sheet, :lowers, :waivable
+            traits :sheet, :lowers, :waivable
           end
       end
     end

@@ -15,7 +15,7 @@ module SteadyMove
             via :letter, proof: :safe, takes: LETTER
             letter "lock"
             talks_to :losing
-            marks :waivable
+            traits :waivable
           end
       end
     end

@@ -15,7 +15,7 @@ module SteadyMove
             via :letter, proof: :back, takes: LETTER
             letter "old-name-servers"
             talks_to :losing
-            marks :servers_back, :waivable
+            traits :servers_back, :waivable
           end
       end
     end

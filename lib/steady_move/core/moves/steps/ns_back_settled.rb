@@ -14,7 +14,7 @@ module SteadyMove
             ending
             takes 0, 0, 0, by: :back
             talks_to :dns
-            marks :time, :caches, :waivable
+            traits :time, :caches, :waivable
           end
       end
     end

@@ -12,7 +12,7 @@ module SteadyMove
             takes 0, 0, 0, by: :settle
             option :carry
             talks_to :dns
-            marks :time, :caches
+            traits :time, :caches
           end
       end
     end

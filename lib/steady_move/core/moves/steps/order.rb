@@ -31,7 +31,7 @@ module SteadyMove
             via :page, proof: :ordered_shown, takes: REACHES
             undo "withdraw", "make-safe"
             talks_to :gaining
-            marks :orders, :refusable
+            traits :orders, :refusable
           end
       end
     end

@@ -13,7 +13,7 @@ module SteadyMove
             act "papers", at: :gaining
             via :page, proof: :on_word
             talks_to :desk
-            marks :word, :papers
+            traits :word, :papers
           end
       end
     end

@@ -14,7 +14,7 @@ module SteadyMove
             via :page, :service, :letter, proof: :privacy_on
             letter "privacy-on"
             talks_to :record
-            marks :covers, :waivable
+            traits :covers, :waivable
           end
       end
     end

@@ -16,7 +16,7 @@ module SteadyMove
             via :connection
             via :page
             talks_to :desk
-            marks :asks_back
+            traits :asks_back
           end
       end
     end

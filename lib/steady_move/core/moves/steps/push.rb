@@ -23,7 +23,7 @@ module SteadyMove
             via :letter, proof: :pushed, takes: LETTER
             letter "push"
             talks_to :record
-            marks :orders, :tag
+            traits :orders, :tag
           end
       end
     end

@@ -15,7 +15,7 @@ module SteadyMove
             via :page, proof: :answers, takes: SHOWS
             via :copy, proof: :answers, takes: LETTER
             talks_to :dns
-            marks :sheet
+            traits :sheet
           end
       end
     end

@@ -12,7 +12,7 @@ module SteadyMove
             needs "ns-settled", "ds-in", "ttls-back"
             option :dns_only
             talks_to :record
-            marks :settles, :waivable
+            traits :settles, :waivable
           end
       end
     end

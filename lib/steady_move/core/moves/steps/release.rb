@@ -18,7 +18,7 @@ module SteadyMove
             via :page, :link, :letter, :none
             letter "release"
             talks_to :gaining
-            marks :approval
+            traits :approval
           end
       end
     end

@@ -16,7 +16,7 @@ module SteadyMove
             via :letter, proof: :renewed, takes: LETTER
             letter "renew"
             talks_to :losing
-            marks :renews
+            traits :renews
           end
       end
     end

@@ -13,7 +13,7 @@ module SteadyMove
             act "servers", at: :gaining
             via :page, proof: :servers_told, takes: LETTER
             talks_to :desk
-            marks :new_servers
+            traits :new_servers
           end
       end
     end

@@ -15,7 +15,7 @@ module SteadyMove
             act "settings", at: :gaining
             via :page, proof: :on_word
             talks_to :record
-            marks :word, :settings, :waivable
+            traits :word, :settings, :waivable
           end
       end
     end

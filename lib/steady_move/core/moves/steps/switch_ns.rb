@@ -17,7 +17,7 @@ module SteadyMove
             letter "name-servers"
             talks_to :losing
             undo "ns-back", "ns-back-settled"
-            marks :servers
+            traits :servers
           end
       end
     end

@@ -14,7 +14,7 @@ module SteadyMove
             via :connection
             via :page, proof: :restored, takes: SHOWS
             talks_to :dns
-            marks :sheet, :waivable
+            traits :sheet, :waivable
           end
       end
     end

@@ -12,7 +12,7 @@ module SteadyMove
             takes 0, 0, 0, by: :lower
             option :lower
             talks_to :dns
-            marks :time
+            traits :time
           end
       end
     end

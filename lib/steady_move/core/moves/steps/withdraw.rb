@@ -15,7 +15,7 @@ module SteadyMove
             act "order", at: :gaining
             via :page, proof: :withdrawn
             talks_to :record
-            marks :waivable
+            traits :waivable
           end
       end
     end

@@ -4,7 +4,7 @@ module SteadyMove
   module Desk
     class Planning
       # What a person chose. host: DNS host id, or nil to keep the name servers; aims: what shall
-      # hold afterwards, where it differs from the account's own (Core::Moves::Aims), Hash or nil;
+      # hold afterwards, where it differs from the account's own (Core::Moves::TargetSettings), Hash or nil;
       # choice: of Core::Records::CarryChoices, where the host alone doesn't say it; lower: are TTLs
       # lowered first, nil where the desk decides; late: where the name may expire on the way,
       # “renew” it first, or “go” all the same.

@@ -16,7 +16,7 @@ module SteadyMove
           server = host.name_servers.first
           zone = ports.dns.transfer(server, plan.name, key: Zones.key(host))
           ports.zones.put(move.id, zone, at: now)
-          ports.carries.keep_copy(
+          ports.zone_migrations.keep_copy(
             plan.name,
             zone,
             source: "transfer",
@@ -40,7 +40,7 @@ module SteadyMove
         end
 
         def zone_kept
-          copy = ports.carries.copy_of(plan.name)
+          copy = ports.zone_migrations.copy_of(plan.name)
           kept = copy && now - copy.seen_at <= FRESH ? copy : nil
           ports.zones.put(move.id, kept.zone, at: now) if kept
           Seen.new(

@@ -24,7 +24,7 @@ module SteadyMove
         private
 
         def held
-          copy = ports.carries.copy_of(plan.name)
+          copy = ports.zone_migrations.copy_of(plan.name)
           copy if copy && now - copy.seen_at <= FRESH
         end
       end

@@ -70,7 +70,7 @@ module SteadyMove
         def may_come_off? = (ends = comes_off_until) && now < ends
 
         def comes_off_until
-          return if plan.marked(:lock).nil? || state.done?(plan.marked(:lock).id)
+          return if plan.with_trait(:lock).nil? || state.done?(plan.with_trait(:lock).id)
 
           plan
             .steps

@@ -42,7 +42,7 @@ module SteadyMove
         private
 
         # A person left the name servers where they are: then the old DS stays away.
-        def left_there? = state.marked(:servers_back)&.event&.type == "accepted"
+        def left_there? = state.with_trait(:servers_back)&.event&.type == "accepted"
         def old_servers = plan.old_name_servers || old_host&.name_servers || []
 
         # When all of the registry's servers show the old set, this is kept, with what the new

@@ -3,7 +3,7 @@
 module SteadyMove
   module Desk
     module Steps
-      # Orders the transfer, once: an order whose answer was lost is found by asking.
+      # MoveCommands the transfer, once: an order whose answer was lost is found by asking.
       class Order < Act
         include Transfers
         include CodeTrouble
@@ -86,7 +86,7 @@ module SteadyMove
         end
 
         def still_locked(refusal)
-          waits = plan.marked(:lock)
+          waits = plan.with_trait(:lock)
           reopen(waits.id, sentence(:locked_reopened)) if waits
           problem(
             sentence(:locked, code: refusal.code),

@@ -9,7 +9,7 @@ module SteadyMove
         include Zonal
 
         def call
-          seen = state[state.plan.marked(:lowers).id].done_at
+          seen = state[state.plan.with_trait(:lowers).id].done_at
           ends = seen + state.told("greatest").data["greatest"]
           return wait(sentence(:waiting, until: ends), source: :ttls, look_at: ends) if now < ends
 

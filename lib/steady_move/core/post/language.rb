@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Core
+    module Post
+      # One language in which registrars write: the words that the post is understood by. All are
+      # common practice, without a source.
+      # marker: words that show the language; kinds: {kind id => [[weight, pattern, what it says]]};
+      # approve, decline, refusal: what a link does; unhappened: it has not happened; codes: labels
+      # of a code; leads: what stands before a deadline; asides: sentences whose dates are no
+      # deadlines; acts: sentences that want something; months, weekdays, units, numbers: {word
+      # pattern => value}; within: what stands before a count of days.
+      Language =
+        Struct.new(
+          :id,
+          :marker,
+          :kinds,
+          :approve,
+          :decline,
+          :refusal,
+          :unhappened,
+          :codes,
+          :leads,
+          :asides,
+          :acts,
+          :months,
+          :weekdays,
+          :units,
+          :numbers,
+          :within,
+          keyword_init: true
+        ) do
+          # Is the text (partly) in it? In a short one a single word tells.
+          def in?(text)
+            marker.nil? || text.scan(marker).size > (text.length < Languages::SHORT ? 0 : 1)
+          end
+        end
+      # Within a sentence: a dot inside a name doesn't end it.
+      Language::GAP = "(?:[^.!?\\n]|[.](?=\\w))"
+    end
+  end
+end

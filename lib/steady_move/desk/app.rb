@@ -101,6 +101,9 @@ module SteadyMove
         (@rulebook = [places, @published.with(overrides.active)].freeze).last
       end
 
+      # Told of every look at a name that is held: (A-label, account, Look).
+      def looked = UnrequestedTransfers.new(self).method(:seen)
+
       def now = clock.now
       # What hinders the database, in a sentence; nil where all is well.
       def trouble = write_probe.trouble

@@ -18,6 +18,12 @@ module SteadyMove
         @app = app
       end
 
+      # What a move cost, as the ledger knows it: [Amount or nil, is it from a receipt?].
+      def paid(move)
+        line = of(ids: [move.id]).lines.first
+        [line&.spent, line&.charged == true]
+      end
+
       # ids: of moves; batch, account (gaining), year (of the start): those alone. Returns Found.
       def of(ids: nil, batch: nil, account: nil, year: nil)
         by_move = @app.batches.by_move

@@ -54,12 +54,6 @@ module SteadyMove
         )
       end
 
-      # What it cost, as the ledger knows it: [Amount or nil, is it from a receipt?].
-      def paid(move)
-        line = LedgerBook.new(@app).of(ids: [move.id]).lines.first
-        [line&.spent, line&.charged == true]
-      end
-
       # judged: Judging's; to: account id, or nil for the usual destination. Returns Ahead, nil
       # where nowhere is known.
       def ahead(judged, to: nil)

@@ -47,10 +47,10 @@ module SteadyMove
             if move.plan.lapses?
               "registrant"
             else
-              Contacts.deciding(accounts.find(move.from_account), nil)
+              ContactRoles.deciding(accounts.find(move.from_account), nil)
             end
           )
-        Contacts.address(names.facts(move.name), role)
+        ContactRoles.address(names.facts(move.name), role)
       end
 
       # What is put into a step's title and sentence. The contact is looked up only where the text

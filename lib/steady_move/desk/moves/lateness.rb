@@ -5,7 +5,7 @@ module SteadyMove
     # A name that may expire before its move is through: a person renews it first, or goes all the
     # same, by name. What follows for the plan.
     class Lateness
-      RULE = "too-late"
+      RULE = Refusals::LATE
       CHOICES = %w[renew go].freeze
 
       # judged: Judging::Judged; chosen: of CHOICES or nil; price: Amount of a year at the losing

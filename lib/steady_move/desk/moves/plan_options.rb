@@ -47,7 +47,7 @@ module SteadyMove
           ask: code && judged.account.ways["code"] != "connection",
           privacy: privacy,
           identity: privacy && identity,
-          contact: Contacts.mail_decides?(judged)
+          contact: ContactRoles.mail_decides?(judged)
         }
       end
 

@@ -5,18 +5,6 @@ module SteadyMove
     # Works out what a move would do and cost, before anything is done; and starts it.
     class Planning
       Caution = Struct.new(:key, :says)
-      # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common
-      # practice).
-      ASSUMED =
-        Core::Records::Handover.new(
-          parent_ns: 86_400,
-          zone_ns: 3600,
-          greatest: 3600,
-          negative: 3600,
-          registry: 0,
-          old_set: false
-        )
-
       # A plan that starts rests on facts no older than this (seconds): name servers and status may
       # have changed since it was shown.
       FRESH = 60

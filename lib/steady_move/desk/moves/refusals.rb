@@ -4,6 +4,8 @@ module SteadyMove
   module Desk
     # Why a planned move can't start: sentences, empty where it can.
     class Refusals
+      # The rule of a name that may expire before its move is through.
+      LATE = "too-late"
       # Rules on transfers from one registrar to another; a handing over within one is none (rules
       # of the job §2).
       BETWEEN = %w[new-name recent-move registrant-change].freeze
@@ -56,7 +58,7 @@ module SteadyMove
       def rules
         found = judged.findings_open + judged.verdict.fixes.select { |f| f.in_move == "first" }
         found =
-          found.reject { |f| (within? && BETWEEN.include?(f.rule)) || f.rule == Lateness::RULE }
+          found.reject { |f| (within? && BETWEEN.include?(f.rule)) || f.rule == LATE }
         found.map(&:because) + [@late&.refusal(words)].compact + lacking
       end
 

@@ -28,14 +28,6 @@ module SteadyMove
           :written_at,
           keyword_init: true
         )
-      # What one look showed. account, record: statuses, nil where that source said none; transfer:
-      # TransferInfo of the losing side or nil.
-      Look =
-        Struct.new(:account, :record, :transfer, keyword_init: true) do
-          def known? = !(account || record).nil?
-          def statuses = [*account, *record]
-        end
-
       def initialize(app)
         @app = app
         @rows = app.unrequested_transfers

@@ -39,7 +39,7 @@ module SteadyMove
             host_id: host&.id,
             editable: host&.connected? || false,
             by: host&.connected? ? "connection" : "page",
-            settle_seconds: Planning::ASSUMED.settles_after
+            settle_seconds: Zones::ASSUMED.settles_after
           )
         end
 
@@ -79,7 +79,7 @@ module SteadyMove
             editable: @host&.connected? || false,
             by: by,
             problem: problem,
-            settle_seconds: Planning::ASSUMED.settles_after
+            settle_seconds: Zones::ASSUMED.settles_after
           )
         zone ? known(base, zone) : base
       end
@@ -130,13 +130,13 @@ module SteadyMove
         sums.greatest = survey.lowered if survey.lowered
         sums.settles_after
       rescue Wire::Error
-        Planning::ASSUMED.settles_after
+        Zones::ASSUMED.settles_after
       end
 
       def ds_ttl
-        @zones.ds(@judged.name)&.last.to_i.nonzero? || Planning::ASSUMED.parent_ns
+        @zones.ds(@judged.name)&.last.to_i.nonzero? || Zones::ASSUMED.parent_ns
       rescue Wire::Error
-        Planning::ASSUMED.parent_ns
+        Zones::ASSUMED.parent_ns
       end
     end
   end

@@ -5,6 +5,17 @@ module SteadyMove
     # What name servers say: whole zones, single sets, the delegation at the registry.
     class Zones
       Records = Core::Records
+      # TTLs assumed where they can't be asked: a day at the parent, an hour in the zone (common
+      # practice).
+      ASSUMED =
+        Core::Records::Handover.new(
+          parent_ns: 86_400,
+          zone_ns: 3600,
+          greatest: 3600,
+          negative: 3600,
+          registry: 0,
+          old_set: false
+        )
 
       # One server's deviation from the zone that it should serve.
       Deviation = Struct.new(:server, :name, :type, :says, keyword_init: true)
@@ -109,7 +120,7 @@ module SteadyMove
       # TTL facts for leaving the present servers (Records::Handover), asked at the registry and
       # read from the zone. old_set: the old host takes the new servers into the zone's own NS set.
       def handover(name, zone, old_set: false)
-        parent_ttl = delegation(name)&.last || Planning::ASSUMED.parent_ns
+        parent_ttl = delegation(name)&.last || ASSUMED.parent_ns
         zone_ns = zone[zone.origin, "NS"]&.ttl || 0
         Records::Handover.new(
           parent_ns: parent_ttl,

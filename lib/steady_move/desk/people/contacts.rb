@@ -11,27 +11,6 @@ module SteadyMove
       ROLES = %w[registrant admin technical].freeze
       ADDRESS = /\A[^\s@]+@[^\s@]+\.[^\s@]+\z/
 
-      # The role whose mailbox decides: where the registry asks by mail, the registrant; where a
-      # code is mailed, whom the account's habits name.
-      def self.deciding(account, family)
-        return "registrant" if family&.approval == "mail"
-
-        %w[admin technical].find { |role| account.habits["code_to"] == role } || "registrant"
-      end
-
-      # Does a mail decide the move of a judged name?
-      def self.mail_decides?(judged)
-        family = judged.judgement.family
-        !family.nil? && Core::Readiness::Rules::Persons.mail_decides?(judged.facts, family)
-      end
-
-      # The address that a registrar writes to in a move, or nil.
-      def self.address(facts, role)
-        address =
-          (facts[:"#{role}_email"] || (facts[:registrant_email] unless role == "technical")).to_s
-        address.empty? ? nil : address
-      end
-
       def initialize(app)
         @app = app
       end
@@ -63,7 +42,7 @@ module SteadyMove
       def choices(judged)
         family = judged.judgement.family
         habits = judged.account.habits
-        role = self.class.deciding(judged.account, family)
+        role = ContactRoles.deciding(judged.account, family)
         Core::Contacts::Repairs.choices(
           role: role,
           at: @app.now,
@@ -71,7 +50,7 @@ module SteadyMove
           opt_out: habits["opt_out"],
           late: habits["contacts_late"],
           shared: shared(judged, role),
-          mail_decides: self.class.mail_decides?(judged),
+          mail_decides: ContactRoles.mail_decides?(judged),
           same_entry: same_entry?(judged),
           code_elsewhere: judged.account.ways["code"] != "mail"
         )

@@ -73,7 +73,7 @@ module SteadyMove
       def mailing(accounts)
         accounts
           .select { |a| a.ways["code"] == "mail" }
-          .to_h { |a| [a.id, { code_by_mail: true, mail_role: Contacts.deciding(a, nil) }.freeze] }
+          .to_h { |a| [a.id, { code_by_mail: true, mail_role: ContactRoles.deciding(a, nil) }.freeze] }
       end
 
       # Whom the account writes to, and what is known of their mailboxes; what a person noted holds

@@ -55,12 +55,12 @@ module SteadyMove
       def tell_strays(name, account, facts)
         said = facts.select { |f| f.key == :statuses }.to_h { |f| [f.source, f.value] }
         look =
-          UnrequestedTransfers::Look.new(
+          Look.new(
             account: said[:account],
             record: said[:public_record],
             transfer: @transfer
           )
-        UnrequestedTransfers.new(@app).seen(name.ascii, account, look) if @app.names.find(name.ascii)
+        @app.looked.call(name.ascii, account, look) if @app.names.find(name.ascii)
       end
 
       def attempt(problems, who)

@@ -83,12 +83,12 @@ module SteadyMove
         ds = zones.ds(judged.name)&.last.to_i.nonzero?
         @assumed = ns.nil?
         {
-          parent_ns_ttl: ns || Planning::ASSUMED.parent_ns,
-          ds_ttl: ds || Planning::ASSUMED.parent_ns
+          parent_ns_ttl: ns || Zones::ASSUMED.parent_ns,
+          ds_ttl: ds || Zones::ASSUMED.parent_ns
         }
       rescue Wire::Error
         @assumed = true
-        { parent_ns_ttl: Planning::ASSUMED.parent_ns, ds_ttl: Planning::ASSUMED.parent_ns }
+        { parent_ns_ttl: Zones::ASSUMED.parent_ns, ds_ttl: Zones::ASSUMED.parent_ns }
       end
 
       def seen(move)

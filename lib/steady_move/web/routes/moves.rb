@@ -33,7 +33,8 @@ module SteadyMove
               in_short,
               range_of(move),
               code_state: desk.codes.state_of(id),
-              hands: ->(state) { instructions.of(move, state) }
+              hands: ->(state) { instructions.of(move, state) },
+              cost: move.open ? nil : Desk::LedgerBook.new(desk).paid(move)
             ).merge(left_open: move.open ? 0 : Desk::LeftBehind.new(desk).count(move))
           end
 

@@ -49,10 +49,10 @@ module SteadyMove
 
         # The sheet of one move: card, track, steps, journal. hands: answers what a person does at
         # an active step, or nil.
-        def sheet(move, words, looks, now, short, range = nil, code_state:, hands:)
+        def sheet(move, words, looks, now, short, range = nil, code_state:, hands:, cost: nil)
           state = move.state
           card(move, words, looks, now, short, range).merge(
-            paid: move.open ? nil : paid(*short.paid(move)),
+            paid: cost && paid(*cost),
             rests_on: rests_on(range, words),
             deadline: Json.time(state.deadline),
             expires_at: Json.time(move.plan.expires_at),

@@ -42,8 +42,8 @@ module SteadyMove
         end
 
         def wait_for
-          ttl = state.told("ds_ttl")&.data&.fetch("ds_ttl", nil) || Planning::ASSUMED.parent_ns
-          ttl + (state.told("greatest")&.data&.fetch("greatest", nil) || Planning::ASSUMED.greatest)
+          ttl = state.told("ds_ttl")&.data&.fetch("ds_ttl", nil) || Zones::ASSUMED.parent_ns
+          ttl + (state.told("greatest")&.data&.fetch("greatest", nil) || Zones::ASSUMED.greatest)
         end
       end
     end

@@ -71,7 +71,7 @@ module SteadyMove
         end
 
         def back_seconds(parent)
-          day = Planning::ASSUMED.parent_ns
+          day = Zones::ASSUMED.parent_ns
           zone = old_zone && new_host && wanted_zone
           Core::Records::Handover.new(
             parent_ns: parent || day,

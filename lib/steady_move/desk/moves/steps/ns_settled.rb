@@ -31,7 +31,7 @@ module SteadyMove
         def settles_at
           fetched = state.told("greatest").data
           shown = state.told("parent_ttl")
-          parent = shown.data["parent_ttl"] || Planning::ASSUMED.parent_ns
+          parent = shown.data["parent_ttl"] || Zones::ASSUMED.parent_ns
           handover =
             Core::Records::Handover.new(
               parent_ns: parent,

@@ -219,7 +219,7 @@ class Bench
 
   def judging
     world = BenchWorld.new(names_at: nil)
-    judge = SteadyMove::Desk::Judging.new(world.app)
+    judge = SteadyMove::Desk::Portfolio::Judging.new(world.app)
     names = world.app.names.all.map { |n| n[:name] }
     row(
       "judging 48 names one by one from the database",

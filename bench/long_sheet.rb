@@ -22,13 +22,17 @@ class LongSheet
     text =
       "$TTL 3600\n@ SOA a b 1 2 3 4 5\n" \
         "#{Array.new(sets) { |i| "h#{i} A 192.0.2.#{i % 250}\n" }.join}"
-    SteadyMove::Desk::ZoneGetting.new(world.app).call(
+    SteadyMove::Desk::Records::ZoneGetting.new(world.app).call(
       NAME,
       source: "file",
       text: text,
       by: "ada@saltern-office.example"
     )
-    SteadyMove::Desk::ZoneMigration.new(world.app).choose(NAME, by: "bench", host_id: "lanternroom")
+    SteadyMove::Desk::Records::ZoneMigration.new(world.app).choose(
+      NAME,
+      by: "bench",
+      host_id: "lanternroom"
+    )
   end
 
   def new_world = BenchWorld.new(names_at: %w[tarnbeck])

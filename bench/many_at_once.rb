@@ -11,7 +11,7 @@ module ManyAtOnce
   def compare
     with_names(500) do |world, names|
       comparison = -> do
-        SteadyMove::Desk::Comparison.new(world.app).of(names, years: 10, privacy: true)
+        SteadyMove::Desk::Batches::Comparison.new(world.app).of(names, years: 10, privacy: true)
       end
       count = world.app.accounts.all.size - 1
       row(
@@ -25,11 +25,11 @@ module ManyAtOnce
   # A copy of 20 plans, a hundred lives.
   def rehearsal
     with_names(20) do |world, names|
-      id, = SteadyMove::Desk::Batches.new(world.app).make(names, by: BY, to: "orlop")
+      id, = SteadyMove::Desk::Batches::BatchCommands.new(world.app).make(names, by: BY, to: "orlop")
       batch = world.app.batches.find(id)
       row(
         "20 moves rehearsed 100 times",
-        time { SteadyMove::Desk::Rehearsing.new(world.app).of(batch) },
+        time { SteadyMove::Desk::Batches::Rehearsing.new(world.app).of(batch) },
         "60 s"
       )
     end

@@ -29,13 +29,13 @@ module ManyMoves
         time { world.runner.pass },
         "5 s"
       )
-      hands = SteadyMove::Desk::ManualSteps.new(world.app)
+      hands = SteadyMove::Desk::Moves::ManualSteps.new(world.app)
       row(
         "what is to be done by hand over 500 moves, gathered by place",
         median(3) { hands.places },
         ""
       )
-      letters = SteadyMove::Desk::Letters.new(world.app)
+      letters = SteadyMove::Desk::Letters::LetterWriter.new(world.app)
       row(
         "one letter for 250 names, drafted",
         median(3) { letters.draft("cobble", by: "bench") },
@@ -128,8 +128,8 @@ module ManyMoves
         ds: "[]"
       )
     )
-    SteadyMove::Desk::TakingIn.new(world.app).call(
-      SteadyMove::Desk::TakingIn.words(name),
+    SteadyMove::Desk::Portfolio::TakingIn.new(world.app).call(
+      SteadyMove::Desk::Portfolio::TakingIn.words(name),
       world.app.accounts.find(model[:sponsor]),
       by: "bench"
     )

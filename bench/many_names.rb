@@ -38,7 +38,8 @@ module ManyNames
   # All rules, verdict now, windows and soft stretches over 400 days, each name with its facts from
   # two sources. The facts are made up beforehand, a thousand at a time, and that is not counted.
   def judging_many
-    book = SteadyMove::Desk::Rulebooks.load(File.join(SteadyMove::ROOT, "config", "rulebook"))
+    book =
+      SteadyMove::Desk::Portfolio::Rulebooks.load(File.join(SteadyMove::ROOT, "config", "rulebook"))
     small, large = [10_000, 100_000].map { |count| judge(book, count) }
     row("judging 100,000 names: rules, verdict, windows; one core", large, "5 s")
     ratio("… against ten times 10,000", large / (small * 10), "1.1")
@@ -107,12 +108,13 @@ module ManyNames
   def one_change
     Dir.mktmpdir do |folder|
       app = fill(folder, 100_000, close: false)
-      titles = SteadyMove::Desk::NamesQuery.titles(app.accounts.all.to_h { |a| [a.id, a] })
+      titles =
+        SteadyMove::Desk::Portfolio::NamesQuery.titles(app.accounts.all.to_h { |a| [a.id, a] })
       list =
         lambda do
           at = Time.at(NOW.to_i).utc
           found = app.portfolio.snapshots(at: at, now: at, patience: 600)
-          SteadyMove::Desk::NamesQuery.new({ sort: "expiry" }, titles).call(*found)
+          SteadyMove::Desk::Portfolio::NamesQuery.new({ sort: "expiry" }, titles).call(*found)
         end
       list.call
       took =
@@ -136,7 +138,7 @@ module ManyNames
   def fill(folder, count, close: true)
     config = SteadyMove::Desk::Config.new({ "data" => folder })
     app = SteadyMove::Desk::App.new(config, clock: SteadyMove::Desk::SystemClock.new)
-    SteadyMove::Desk::People.new(app).put(EMAIL, PASSWORD, role: "administrator")
+    SteadyMove::Desk::People::Directory.new(app).put(EMAIL, PASSWORD, role: "administrator")
     accounts = %w[tarnbeck gannet millrace cobble orlop]
     accounts.each do |id|
       app.accounts.put(

@@ -114,7 +114,7 @@ module Vitals
   # Every move has come as far as it comes by itself, as on any day: else all 500 take their first
   # steps while pages are measured.
   def at_rest(app)
-    runner = SteadyMove::Desk::StepRunner.new(app)
+    runner = SteadyMove::Desk::Engine::StepRunner.new(app)
     600.times do
       runner.pass
       break if runner.next_look.nil? || runner.next_look > Time.now.utc + 5

@@ -126,7 +126,7 @@ module Zones
         .with_index { |s, i| %w[a b].map { |l| ["#{l}#{i}.host.test", "127.0.0.1:#{s.port}"] } }
         .to_h
     dns = SteadyMove::Wire::Dns::Client.new(servers: at)
-    zones = SteadyMove::Desk::Zones.new(Struct.new(:dns).new(dns))
+    zones = SteadyMove::Desk::Common::Zones.new(Struct.new(:dns).new(dns))
     seconds =
       time do
         names.each do |n|

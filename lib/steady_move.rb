@@ -21,21 +21,6 @@ module SteadyMove
     Zeitwerk::Loader.new.tap do |loader|
       loader.push_dir(__dir__)
       loader.ignore(File.join(__dir__, "steady_move/store/migrations"))
-      # The desk's rooms are folders only: what is in them is Desk's own.
-      rooms = %w[
-        moves
-        portfolio
-        mail
-        accounts
-        people
-        records
-        forecast
-        batches
-        closing
-        automation
-        operations
-      ]
-      loader.collapse(rooms.map { |room| File.join(__dir__, "steady_move/desk", room) })
       loader.setup
     end
 

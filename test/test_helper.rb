@@ -15,7 +15,7 @@ module Handy
   def zone(text, origin = "tide.example") = Records::ZoneReader.read(text, origin: origin)
   def rulebook
     @rulebook ||=
-      SteadyMove::Desk::Rulebooks.load(File.join(SteadyMove::ROOT, "config", "rulebook"))
+      SteadyMove::Desk::Portfolio::Rulebooks.load(File.join(SteadyMove::ROOT, "config", "rulebook"))
   end
 
   # A sentence in words, from a Phrase or as it is.

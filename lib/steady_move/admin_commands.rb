@@ -53,7 +53,7 @@ module SteadyMove
     # Everything in open formats, into a new folder.
     def export(folder)
       with_desk do |app|
-        count = Desk::Export.new(app, folder).call.values.sum
+        count = Desk::Operations::Export.new(app, folder).call.values.sum
         app.journal.add(
           "exported",
           at: app.now,
@@ -69,7 +69,7 @@ module SteadyMove
     def import(folder)
       lock = Desk::Lock.take(@config)
       app = Desk::App.new(@config, clock: Desk::SystemClock.new)
-      count = Desk::Import.new(app, folder).call.values.sum
+      count = Desk::Operations::Import.new(app, folder).call.values.sum
       app.journal.add(
         "imported",
         at: app.now,
@@ -87,7 +87,7 @@ module SteadyMove
     # before: a date; what is older is cleared, the journal stays.
     def purge(before)
       with_desk do |app|
-        found = Desk::Retention.new(app).purge(date(before), by: PeopleCommands::BY)
+        found = Desk::Operations::Retention.new(app).purge(date(before), by: PeopleCommands::BY)
         @out.puts "Cleared: #{found.map { |kind, count| "#{kind} #{count}" }.join(", ")}."
         0
       end

@@ -204,7 +204,8 @@ module SteadyMove
     end
 
     def setting = @setting ||= Scripts::Setting.new(@given)
-    def rulebook = @rulebook ||= Desk::Rulebooks.load(File.join(ROOT, "config", "rulebook"))
+    def rulebook =
+      @rulebook ||= Desk::Portfolio::Rulebooks.load(File.join(ROOT, "config", "rulebook"))
 
     def codes
       Scripts::Codes.call(setting.read(@file), suffixes: rulebook.deep_suffixes, out: @out)

@@ -27,7 +27,7 @@ module SteadyMove
     # app: Desk::App.
     def initialize(app, out)
       @app = app
-      @people = Desk::People.new(app)
+      @people = Desk::People::Directory.new(app)
       @out = out
     end
 

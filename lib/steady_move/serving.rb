@@ -41,7 +41,7 @@ module SteadyMove
       @app = Desk::App.new(@config, clock: Desk::SystemClock.new)
       refuse_second_key
       %w[INT TERM HUP].each { |s| trap(s) { @signals.write_nonblock(s[0]) } }
-      @runner = Desk::StepRunner.new(@app, on_error: @log.method(:error))
+      @runner = Desk::Engine::StepRunner.new(@app, on_error: @log.method(:error))
       @application = Web::Application.new(@app, @runner, log: @log)
       @server = Web::Serve.start(@application, port: @config.port, host: @config.listen)
       begin_aside
@@ -55,9 +55,10 @@ module SteadyMove
     end
 
     def begin_aside
-      @backups = Desk::ScheduledBackups.new(@config, told: @app.system_state).start { |says| tell(says) }
+      @backups =
+        Desk::ScheduledBackups.new(@config, told: @app.system_state).start { |says| tell(says) }
       @listening =
-        Desk::Listening
+        Desk::Mail::Listening
           .new(@app) do
             @runner.post.look_soon
             @application.engine.nudge

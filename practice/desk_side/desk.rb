@@ -15,7 +15,7 @@ module Practice
         data:,
         port:,
         scenario: Scenario.demo,
-        cost: SteadyMove::Desk::Passwords::COST,
+        cost: SteadyMove::Desk::People::Passwords::COST,
         timeout: 15,
         watch: true
       )
@@ -33,10 +33,10 @@ module Practice
             )
           )
         @app = SteadyMove::Desk::App.new(config, clock: @clock, random: Random.new)
-        @runner = SteadyMove::Desk::StepRunner.new(@app)
+        @runner = SteadyMove::Desk::Engine::StepRunner.new(@app)
         @driver = Driver.new(@link, @clock, @runner, news: -> { news })
-        passwords = SteadyMove::Desk::Passwords.new(cost: cost)
-        @people = SteadyMove::Desk::People.new(@app, passwords: passwords)
+        passwords = SteadyMove::Desk::People::Passwords.new(cost: cost)
+        @people = SteadyMove::Desk::People::Directory.new(@app, passwords: passwords)
         @people.add(EMAIL, passwords.hash(PASSWORD), role: "administrator") if @people.empty?
         @scenario = scenario
         Seed.new(@app, endpoints, scenario).call(by: EMAIL)

@@ -26,8 +26,8 @@ module Practice
           .names
           .group_by { |n| n["at"] }
           .each do |id, names|
-            SteadyMove::Desk::TakingIn.new(@app).call(
-              SteadyMove::Desk::TakingIn.words(
+            SteadyMove::Desk::Portfolio::TakingIn.new(@app).call(
+              SteadyMove::Desk::Portfolio::TakingIn.words(
                 names.reject { |n| n["listed_only"] }.map { |n| n["name"] }.join("\n")
               ),
               @app.accounts.find(id),
@@ -48,12 +48,12 @@ module Practice
         name = SteadyMove::Core::Names::DomainName.parse(row["name"])
         account = @app.accounts.find(row["at"])
         @app.names.put(name, account.id, at: @app.now)
-        SteadyMove::Desk::Observe.new(@app).name(name, account)
+        SteadyMove::Desk::Portfolio::Observe.new(@app).name(name, account)
       end
 
       # What a person would have noted by hand, and a code that was kept.
       def remember(row, by)
-        notes = SteadyMove::Desk::Notes.new(@app)
+        notes = SteadyMove::Desk::Portfolio::Notes.new(@app)
         (row["notes"] || {}).each { |key, value| notes.put(row["name"], key, value, by: by) }
         return unless (code = row["held_code"])
 

@@ -20,7 +20,7 @@ module Practice
           send(act["do"], act)
         end
         @desk.driver.move_on(to: Time.iso8601(day["opens"]))
-        SteadyMove::Desk::LookingAgain
+        SteadyMove::Desk::Portfolio::LookingAgain
           .new(@app)
           .call(@app.names.all.map { |row| row[:name] }) { nil }
       end
@@ -28,7 +28,7 @@ module Practice
       private
 
       def start(act)
-        @moves[act["name"]] = SteadyMove::Desk::Planning.new(@app).start(
+        @moves[act["name"]] = SteadyMove::Desk::Planning::Planner.new(@app).start(
           act["name"],
           to: act["to"],
           host: act["host"],
@@ -43,7 +43,7 @@ module Practice
       def happen(act) = @desk.link.let_happen(act["kind"])
 
       def ready(act)
-        checks = SteadyMove::Desk::DestinationChecks.new(@app)
+        checks = SteadyMove::Desk::Accounts::DestinationChecks.new(@app)
         act["facts"].each { |key| checks.note(act["account"], key, is: true, by: @by) }
       end
 
@@ -51,7 +51,7 @@ module Practice
       def order(act)
         id = @moves.fetch(act["name"])
         place = act["at_pages_of"]
-        orders = SteadyMove::Desk::ManualOrders.new(@app)
+        orders = SteadyMove::Desk::Moves::ManualOrders.new(@app)
         list, = orders.list(place, by: @by, ids: [id])
         visitor = Visitor.new(@scenario)
         site = @app.accounts.find(place).habits["site"]
@@ -62,12 +62,12 @@ module Practice
       end
 
       def write(act)
-        letters = SteadyMove::Desk::Letters.new(@app)
+        letters = SteadyMove::Desk::Letters::LetterWriter.new(@app)
         ready = letters.draft(act["account"], by: @by)
         letters.send(ready, account_id: act["account"], by: @by, how: "smtp")
       end
 
-      def orders = SteadyMove::Desk::MoveCommands.new(@app)
+      def orders = SteadyMove::Desk::Moves::MoveCommands.new(@app)
     end
   end
 end

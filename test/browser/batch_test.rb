@@ -97,7 +97,7 @@ class BrowserBatchTest < Minitest::Test
 
   # Everything at its losing side is written for.
   def by_mail_alone
-    letters = SteadyMove::Desk::Letters.new(world.app)
+    letters = SteadyMove::Desk::Letters::LetterWriter.new(world.app)
     200.times do
       break if state(BY_MAIL).landed?
 

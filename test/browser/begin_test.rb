@@ -17,11 +17,11 @@ class BrowserBeginTest < Minitest::Test
     @folder = Dir.mktmpdir
     config = SteadyMove::Desk::Config.new({ "data" => @folder })
     @desk = SteadyMove::Desk::App.new(config, clock: world.app.clock)
-    runner = SteadyMove::Desk::StepRunner.new(@desk)
+    runner = SteadyMove::Desk::Engine::StepRunner.new(@desk)
     people =
-      SteadyMove::Desk::People.new(
+      SteadyMove::Desk::People::Directory.new(
         @desk,
-        passwords: SteadyMove::Desk::Passwords.new(cost: BenchWorld::QUICK)
+        passwords: SteadyMove::Desk::People::Passwords.new(cost: BenchWorld::QUICK)
       )
     @house =
       SteadyMove::Web::Application.new(
@@ -52,7 +52,7 @@ class BrowserBeginTest < Minitest::Test
     acts += 1
     click_on "Find public records by themselves"
     assert_text "The list of public record services is fetched from"
-    SteadyMove::Desk::Bootstrap.new(@desk).then { |b| b.fetch if b.due? }
+    SteadyMove::Desk::Accounts::Bootstrap.new(@desk).then { |b| b.fetch if b.due? }
     fill_in "The registrar, as you call it", with: "My old registrar"
     fill_in "The names that it holds, one or many",
             with: "https://www.harbourpass.example/plan, nobody.example"

@@ -20,11 +20,11 @@ class BrowserFirstDayTest < Minitest::Test
         SteadyMove::Desk::Config.new({ "data" => @folder, "watch" => false }),
         clock: world.desk.clock
       )
-    runner = SteadyMove::Desk::StepRunner.new(@desk)
+    runner = SteadyMove::Desk::Engine::StepRunner.new(@desk)
     people =
-      SteadyMove::Desk::People.new(
+      SteadyMove::Desk::People::Directory.new(
         @desk,
-        passwords: SteadyMove::Desk::Passwords.new(cost: BenchWorld::QUICK)
+        passwords: SteadyMove::Desk::People::Passwords.new(cost: BenchWorld::QUICK)
       )
     @driver = Practice::DeskSide::Driver.new(world.link, world.desk.clock, runner)
     serve(
@@ -174,7 +174,9 @@ class BrowserFirstDayTest < Minitest::Test
   def write_the_letter
     cobble = @desk.accounts.all.find { |a| a.title == "Cobble and Keel" }.id
     60.times do
-      SteadyMove::Desk::Letters.new(@desk).draft(cobble, by: "ada") ? break : @driver.move_on
+      SteadyMove::Desk::Letters::LetterWriter.new(@desk).draft(cobble, by: "ada") ?
+        break :
+        @driver.move_on
     end
     visit "/by-hand"
     click_on "Write one email for #{NAME}"

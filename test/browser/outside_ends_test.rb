@@ -122,7 +122,7 @@ class BrowserOutsideEndsTest < Minitest::Test
 
   def begin_move(name = NAME, to: "hawser")
     @id =
-      SteadyMove::Desk::Planning.new(world.app).start(
+      SteadyMove::Desk::Planning::Planner.new(world.app).start(
         name,
         to: to,
         by: "ada@saltern-office.example"

@@ -96,7 +96,7 @@ class RulebookTest < Minitest::Test
         File.write(File.join(folder, file), text)
         assert_match said,
                      assert_raises(Book::Invalid) {
-                       SteadyMove::Desk::Rulebooks.load(folder)
+                       SteadyMove::Desk::Portfolio::Rulebooks.load(folder)
                      }.message
       end
     end

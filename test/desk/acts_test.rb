@@ -15,7 +15,12 @@ class ActsTest < Minitest::Test
     id =
       world.app.moves.open_for("nightboat-saltern.example")&.id ||
         world.start("nightboat-saltern.example", **options)
-    Desk::StepContext.new(Desk::StepPorts.of(world.app), world.move(id), step, world.app.now)
+    Desk::Moves::StepContext.new(
+      Desk::Moves::StepPorts.of(world.app),
+      world.move(id),
+      step,
+      world.app.now
+    )
   end
 
   # how the registry says that it ended => [kind of outcome, a part of what is told] (states: RFC
@@ -33,7 +38,7 @@ class ActsTest < Minitest::Test
     ENDS.each do |status, (kind, says)|
       transfer =
         SteadyMove::Wire::Epp::TransferInfo.new(status: status, act_at: utc("2027-03-02T08:00:00Z"))
-      found = Desk::Steps::Release.new(job("release")).send(:finished, transfer)
+      found = Desk::Moves.const_get(:Steps)::Release.new(job("release")).send(:finished, transfer)
       assert_equal kind, found.kind, status
       assert_includes SteadyMove::Words.say(found.says), says, status
       assert_match(/EPP transfer query/, found.evidence["source"])
@@ -54,7 +59,10 @@ class ActsTest < Minitest::Test
     live_with("tarnbeck")
     REFUSALS.each do |code, (yours, again, says, anew)|
       before = job("order").move.events.size
-      found = Desk::Steps::Order.new(job("order")).refused(Refused.new(code, "Command failed"))
+      found =
+        Desk::Moves.const_get(:Steps)::Order.new(job("order")).refused(
+          Refused.new(code, "Command failed")
+        )
       assert_equal ["problem", yours, again],
                    [found.kind, found.yours, found.look_at - world.app.now],
                    code
@@ -68,7 +76,9 @@ class ActsTest < Minitest::Test
   def test_the_third_rejected_code_is_a_persons_to_mend
     live_with("tarnbeck")
     turns =
-      Array.new(4) { Desk::Steps::Order.new(job("order")).refused(Refused.new(2202, "x")).yours }
+      Array.new(4) do
+        Desk::Moves.const_get(:Steps)::Order.new(job("order")).refused(Refused.new(2202, "x")).yours
+      end
     assert_equal [false, false, true, true], turns
   end
 
@@ -84,7 +94,12 @@ class ActsTest < Minitest::Test
       rows.each do |after, expected|
         now = begun + after
         assert_equal expected,
-                     Desk::ByHand.next_look(begun, takes, now, begun + takes.last) - now,
+                     Desk::Moves.const_get(:ByHand).next_look(
+                       begun,
+                       takes,
+                       now,
+                       begun + takes.last
+                     ) - now,
                      [takes, after].inspect
       end
     end

@@ -103,14 +103,14 @@ class AstrayTest < Minitest::Test
     )
     assert_operator changes(KEPT).size, :<=, 2
     move = world.move(id)
-    words = SteadyMove::Desk::MoveWords.of(move.plan, world.app.accounts)
+    words = SteadyMove::Desk::Common::MoveWords.of(move.plan, world.app.accounts)
     sheet =
       SteadyMove::Web::Views::MoveView.sheet(
         move,
         words,
         {},
         world.app.now,
-        SteadyMove::Desk::InShort.new(world.app),
+        SteadyMove::Desk::Planning::InShort.new(world.app),
         code_state: nil,
         hands: ->(_) {}
       )
@@ -198,7 +198,7 @@ class AstrayTest < Minitest::Test
       /Do the name servers .* \(ns1.elsewhere.test\) belong to/,
       assert_raises(SteadyMove::Desk::Refused) { world.start(KEPT, to: "orlop") }.message
     )
-    SteadyMove::Desk::HostQuestion.new(world.app).answer(KEPT, ends: false, by: ADA)
+    SteadyMove::Desk::Records::HostQuestion.new(world.app).answer(KEPT, ends: false, by: ADA)
     id = world.start(KEPT, to: "orlop")
     assert_equal ["ns1.elsewhere.test"], world.move(id).plan.name_servers
   end
@@ -223,7 +223,7 @@ class AstrayTest < Minitest::Test
     at_release(id)
     world.runner.pass
     world.orders.approve(id, by: ADA)
-    SteadyMove::Desk::StepRunner.new(world.app).tap(&:follow).tap(&:dispatch).rest(20)
+    SteadyMove::Desk::Engine::StepRunner.new(world.app).tap(&:follow).tap(&:dispatch).rest(20)
     assert_includes asked(KEPT), ["tarnbeck", "transfer approve", 1000]
   end
 
@@ -238,7 +238,7 @@ class AstrayTest < Minitest::Test
       [["lock-gone", id]],
       world.app.schedule.due(now: world.app.now).map { |d| [d.step, d.move_id] }
     )
-    room = SteadyMove::Desk::PostRoom.new(world.app)
+    room = SteadyMove::Desk::Mail::PostRoom.new(world.app)
     room.instance_variable_set(:@due_at, ahead + 300)
     assert_predicate room, :due?
   end
@@ -251,8 +251,8 @@ class AstrayTest < Minitest::Test
     take = ->(who, at) { world.app.schedule.take(id, "unlock", now: at, holder: who) }
     job =
       lambda do |who|
-        ports = SteadyMove::Desk::StepPorts.of(world.app)
-        SteadyMove::Desk::StepContext.new(
+        ports = SteadyMove::Desk::Moves::StepPorts.of(world.app)
+        SteadyMove::Desk::Moves::StepContext.new(
           ports,
           world.move(id),
           "unlock",
@@ -262,9 +262,13 @@ class AstrayTest < Minitest::Test
       end
     assert take.call("a", world.app.now)
     assert_match(/\Asm-#{id}-unlock-1\z/, job.call("a").intend("x") { |key| key })
-    assert_raises(SteadyMove::Desk::StepContext::HoldLost) { job.call("b").intend("x") { flunk } }
+    assert_raises(SteadyMove::Desk::Moves::StepContext::HoldLost) do
+      job.call("b").intend("x") { flunk }
+    end
     assert take.call("b", world.app.now + 121)
-    assert_raises(SteadyMove::Desk::StepContext::HoldLost) { job.call("a").intend("x") { flunk } }
+    assert_raises(SteadyMove::Desk::Moves::StepContext::HoldLost) do
+      job.call("a").intend("x") { flunk }
+    end
     assert_match(/-2\z/, job.call("b").intend("x") { |key| key })
   end
 
@@ -276,7 +280,7 @@ class AstrayTest < Minitest::Test
     consent =
       lambda { hands.consent([free], given_by: "Pearl", ends: world.app.now + 86_400, by: ADA) }
     world.link.fault("mute-tarnbeck", "on")
-    runner = SteadyMove::Desk::StepRunner.new(world.app)
+    runner = SteadyMove::Desk::Engine::StepRunner.new(world.app)
     runner.follow
     runner.dispatch
     consent.call

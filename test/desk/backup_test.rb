@@ -98,7 +98,7 @@ class BackupTest < Minitest::Test
           }
         }
       )
-    places = SteadyMove::Desk::Settings.new(@world.app.db, @world.app.safe, config).places
+    places = SteadyMove::Desk::Accounts::Settings.new(@world.app.db, @world.app.safe, config).places
     assert_equal(
       { "com" => "https://b.test/", "net" => "https://b.test/", "org" => "http://own.test/" },
       places.rdap_bases

@@ -14,7 +14,8 @@ class BatchPartsTest < Minitest::Test
 
   def setup = live_with("tarnbeck")
   def app = world.app
-  def together(names) = SteadyMove::Desk::DependencyGroups.new(app).groups(names)
+  def together(names) =
+    SteadyMove::Desk::Batches.const_get(:DependencyGroups).new(app).groups(names)
 
   # what is known of a name => does it hang together with nightboat-saltern.example?
   CASES = {
@@ -39,7 +40,12 @@ class BatchPartsTest < Minitest::Test
   # A mail exchanger under the other name, as the kept copy of the zone has it.
   def test_records_that_point_there
     text = "$TTL 600\n@ SOA a b 1 2 3 4 5\n@ NS ns1.lanternroom.example.\n@ MX 10 mx.#{NAMES[1]}.\n"
-    SteadyMove::Desk::ZoneGetting.new(app).call(NAMES[0], source: "file", text: text, by: ADA)
+    SteadyMove::Desk::Records::ZoneGetting.new(app).call(
+      NAMES[0],
+      source: "file",
+      text: text,
+      by: ADA
+    )
     groups = together(NAMES)
     assert_equal groups[NAMES[0]], groups[NAMES[1]]
     assert_nil groups[NAMES[2]]
@@ -47,7 +53,7 @@ class BatchPartsTest < Minitest::Test
 
   def test_a_rehearsal_comes_out_the_same_twice
     id, = batches.make(NAMES, by: ADA, to: "orlop")
-    run = -> { SteadyMove::Desk::Rehearsing.new(app).of(batches.find(id), runs: 10) }
+    run = -> { SteadyMove::Desk::Batches::Rehearsing.new(app).of(batches.find(id), runs: 10) }
     one = run.call
     two = run.call
     assert_equal one.to_h, two.to_h
@@ -69,7 +75,7 @@ class BatchPartsTest < Minitest::Test
   def test_how_it_stands_in_plain_words
     id, = batches.make(NAMES, by: ADA, to: "orlop", title: "Spring")
     begin_batch(id)
-    text = SteadyMove::Desk::StatusText.new(app).of_batch(batches.find(id))
+    text = SteadyMove::Desk::Automation::StatusText.new(app).of_batch(batches.find(id))
     assert_equal "Spring: 3 names, 0 done, 1 moving, 2 not begun.", text.first
     assert_equal 2, text.grep(/: not begun\.\z/).size
     refute_match(/EUR|@/, text.join)

@@ -93,7 +93,7 @@ class BatchesTest < Minitest::Test
 
   def test_a_persons_limit_and_what_can_not_be_set_against_it
     ada = app.db[:people].where(email: ADA).get(:id)
-    spending = SteadyMove::Desk::Spending.new(app)
+    spending = SteadyMove::Desk::Batches::Spending.new(app)
     {
       [500, "EUR"] => /above your own limit of 5.00 EUR/,
       [99_999, "EUR"] => nil,

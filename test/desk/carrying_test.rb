@@ -25,14 +25,14 @@ class CarryingTest < Minitest::Test
     end
   end
 
-  def said(id, step) = Desk::ManualSteps.new(app).said([[id, step]], by: ADA)
+  def said(id, step) = Desk::Moves::ManualSteps.new(app).said([[id, step]], by: ADA)
   def until_done(id, step)
     world.until_true(most: 300, what: step) { state(id)[step].done? || state(id).ending }
   end
   def over(id) = world.until_true(most: 500, what: "the end") { !state(id).open? }
-  def carrying = Desk::ZoneMigration.new(app)
+  def carrying = Desk::Records::ZoneMigration.new(app)
   def get(name, source, **more)
-    Desk::ZoneGetting.new(app).call(name, source: source, by: ADA, **more)
+    Desk::Records::ZoneGetting.new(app).call(name, source: source, by: ADA, **more)
   end
 
   # The whole zone of the shop as its present host holds it: what a person copies from its page.
@@ -64,7 +64,7 @@ class CarryingTest < Minitest::Test
     carrying.choose(SHOP, by: ADA, host_id: "cleat")
     enter_wanted("cleat")
     until_done(id, "switch-ns")
-    Desk::ManualSteps.new(app).new_code(id, by: ADA)
+    Desk::Moves::ManualSteps.new(app).new_code(id, by: ADA)
     over(id)
     assert_equal "Settled", state(id).stage
     assert_equal %w[ns-a.cleatzones.example ns-b.cleatzones.example],
@@ -89,7 +89,7 @@ class CarryingTest < Minitest::Test
     carrying.choose(SHOP, by: ADA, host_id: "cleat")
     enter_wanted("cleat")
     until_done(id, "put-zone")
-    Desk::ManualSteps.new(app).new_code(id, by: ADA)
+    Desk::Moves::ManualSteps.new(app).new_code(id, by: ADA)
     over(id)
     assert_equal "Settled", state(id).stage
   end
@@ -97,7 +97,7 @@ class CarryingTest < Minitest::Test
   # The DNS moves alone; TTLs are lowered first, waited for, and put back at the new host.
   def test_dns_alone_with_lowered_ttls
     greatest = get(PLAIN, "transfer").zone.greatest_ttl
-    id = Desk::DnsAlone.new(app).start(PLAIN, host: "lanternroom", by: ADA, lower: true)
+    id = Desk::Planning::DnsAlone.new(app).start(PLAIN, host: "lanternroom", by: ADA, lower: true)
     assert_empty state(id).steps.map { |s| s.step.id } & %w[order unlock landed check-landed]
     until_done(id, "switch-ns")
     lowered = state(id)["lower-ttls"].done_at
@@ -108,11 +108,11 @@ class CarryingTest < Minitest::Test
       app.dns.transfer(
         "ns1.lanternroom.example",
         PLAIN,
-        key: Desk::Zones.key(app.accounts.host_of("lanternroom"))
+        key: Desk::Common::Zones.key(app.accounts.host_of("lanternroom"))
       )
     assert_equal greatest, after.content.map(&:ttl).max, "the long TTLs are back"
     assert_equal "tarnbeck", world.world.registry.find(PLAIN)[:sponsor]
-    left = Desk::LeftBehind.new(app)
+    left = Desk::Closing::LeftBehind.new(app)
     assert_equal(%w[zone], left.of(world.move(id)).map(&:key), "the old zone is still there")
     left.settle(id, "zone", state: "cancelled", by: ADA)
     assert_equal 0, left.count(world.move(id))
@@ -126,9 +126,9 @@ class CarryingTest < Minitest::Test
     assert_equal "yours", state(id)["servers-known"].turn
     world.world.exclusively { world.world.shop("withy").open_dns(SHOP, at: world.world.now) }
     world.driver.move_on(to: app.now + 900)
-    told = Desk::PendingHost.in_mail(app, "later-withy")
+    told = Desk::Planning::PendingHost.in_mail(app, "later-withy")
     assert_equal %w[ns1.withypoint.example ns2.withypoint.example], told
-    Desk::PendingHost.told(app, "later-withy", told, by: ADA)
+    Desk::Planning::PendingHost.told(app, "later-withy", told, by: ADA)
     until_done(id, "servers-known")
     by_counter(
       "withy-dns",
@@ -142,12 +142,12 @@ class CarryingTest < Minitest::Test
 
   def test_two_hundred_at_once_keep_none_back
     names = app.names.all.map { |n| n[:name] } + ["nobody.example"]
-    fates = Desk::DnsAlone.new(app).start_all(names, host: "lanternroom", by: ADA)
+    fates = Desk::Planning::DnsAlone.new(app).start_all(names, host: "lanternroom", by: ADA)
     assert_equal names.size, fates.size
     assert_match(/not on the list/, fates.last.why)
     assert_operator fates.count(&:id), :>=, 4
     assert_raises(Desk::Refused) do
-      Desk::DnsAlone.new(app).start_all(
+      Desk::Planning::DnsAlone.new(app).start_all(
         Array.new(201) { |i| "n#{i}.example" },
         host: "cleat",
         by: ADA
@@ -159,10 +159,10 @@ class CarryingTest < Minitest::Test
   def test_servers_are_asked_before_and_after
     get(PLAIN, "transfer")
     carrying.choose(PLAIN, by: ADA, host_id: "lanternroom")
-    check = Desk::LiveCheck.new(app)
+    check = Desk::Records::LiveCheck.new(app)
     states = -> { check.call(PLAIN).map { |s| [s.role, s.state] }.uniq }
     assert_equal [%w[old both], %w[new refused], %w[parent old]], states.call
-    id = Desk::DnsAlone.new(app).start(PLAIN, host: "lanternroom", by: ADA)
+    id = Desk::Planning::DnsAlone.new(app).start(PLAIN, host: "lanternroom", by: ADA)
     until_done(id, "ns-shown")
     assert_equal [%w[old both], %w[new both], %w[parent new]], states.call
     world.link.fault("silent-lanternroom", "on")

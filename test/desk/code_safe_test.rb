@@ -72,7 +72,12 @@ class CodeSafeTest < Minitest::Test
     sign_in
     send_to("/api/codes", text: "#{NAME},wrong-code-1")
     assert_equal "rejected", (send_to("/api/codes/#{NAME}/check") && answer["state"])
-    assert_includes SteadyMove::Desk::Judging.new(world.app).one(NAME).verdict.findings.map(&:rule),
+    assert_includes SteadyMove::Desk::Portfolio::Judging
+                      .new(world.app)
+                      .one(NAME)
+                      .verdict
+                      .findings
+                      .map(&:rule),
                     "code-unfit"
     send_to("/api/codes", text: "#{NAME},#{right}")
     assert_equal "checked", (send_to("/api/codes/#{NAME}/check") && answer["state"])
@@ -96,7 +101,12 @@ class CodeSafeTest < Minitest::Test
     }.each do |code, unfit|
       send_to("/api/codes", text: "#{NAME}\t#{code}")
       rules = ->(to) do
-        SteadyMove::Desk::Judging.new(world.app).one(NAME, to: to).verdict.findings.map(&:rule)
+        SteadyMove::Desk::Portfolio::Judging
+          .new(world.app)
+          .one(NAME, to: to)
+          .verdict
+          .findings
+          .map(&:rule)
       end
       assert_equal [unfit, false],
                    [rules["orlop"].include?("code-unfit"), rules["gannet"].include?("code-unfit")],

@@ -8,15 +8,15 @@ require_relative "../support/by_hand"
 class ContactsTest < Minitest::Test
   include ByHand
 
-  Contacts = SteadyMove::Desk::Contacts
+  Contacts = SteadyMove::Desk::Moves::Contacts
 
-  def judged(name) = SteadyMove::Desk::Judging.new(world.app).one(name, to: "orlop")
+  def judged(name) = SteadyMove::Desk::Portfolio::Judging.new(world.app).one(name, to: "orlop")
   def people = Contacts.new(world.app)
   def box(address) = world.app.letters.mailboxes[address]&.first
   def rules(name) = judged(name).verdict.findings.map(&:rule)
 
   def look(name)
-    SteadyMove::Desk::Observe.new(world.app).name(
+    SteadyMove::Desk::Portfolio::Observe.new(world.app).name(
       domain(name),
       world.app.accounts.find(world.app.names.find(name)[:account_id])
     )
@@ -58,7 +58,7 @@ class ContactsTest < Minitest::Test
     live_with("millrace")
     PROOFS.each do |address, after, state|
       world.app.db[:mailboxes].delete
-      SteadyMove::Desk::Letters.new(world.app).prove(
+      SteadyMove::Desk::Letters::LetterWriter.new(world.app).prove(
         address,
         names: %w[kelpsound.example],
         steps: [],
@@ -77,7 +77,7 @@ class ContactsTest < Minitest::Test
   def test_what_is_no_proof
     live_with("millrace")
     id, =
-      SteadyMove::Desk::Letters.new(world.app).prove(
+      SteadyMove::Desk::Letters::LetterWriter.new(world.app).prove(
         "clerk@kelp-office.example",
         names: %w[kelpsound.example],
         steps: [],
@@ -85,7 +85,7 @@ class ContactsTest < Minitest::Test
       )
     ref = world.app.db[:letters].get(:message_id)
     word = world.app.letters.word(id)
-    room = SteadyMove::Desk::PostRoom.new(world.app)
+    room = SteadyMove::Desk::Mail::PostRoom.new(world.app)
     drop = ->(head, text) do
       room.drop(
         "Authentication-Results: post.saltern-office.example; dkim=pass " \

@@ -5,7 +5,7 @@ require_relative "../test_helper"
 # Letters: what they ask for, for which names, and never a secret; links that open them in a mail
 # program.
 class LettersTest < Minitest::Test
-  Writer = SteadyMove::Desk::Correspondence
+  Writer = SteadyMove::Desk::Letters::Correspondence
   Draft = Core::Letters::Draft
 
   def write(*parts, login: "office")

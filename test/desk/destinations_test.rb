@@ -9,7 +9,7 @@ class DestinationsTest < Minitest::Test
   include ByHand
   include SomeBatches
 
-  def checks = SteadyMove::Desk::DestinationChecks.new(world.app)
+  def checks = SteadyMove::Desk::Accounts::DestinationChecks.new(world.app)
   def euros(minor) = Core::Money::Amount.new(minor, "EUR")
   def of(id, **more) = checks.of(world.app.accounts.find(id), **more).to_h { |c| [c.key, c.is] }
 
@@ -52,7 +52,7 @@ class DestinationsTest < Minitest::Test
       rows.last.says.join
     )
     batch = batches.make(names, to: "withy", by: ADA, trial: false).first
-    batches.start(batch, by: ADA, shown: SteadyMove::Desk::Batch.sums(rows)[:total])
+    batches.start(batch, by: ADA, shown: SteadyMove::Desk::Batches::Batch.sums(rows)[:total])
     world.runner.pass
     assert_equal(%w[held in in], world.app.batches.members(batch).map(&:state).sort)
     assert_equal 1800, checks.committed(world.app.accounts.find("withy"), "EUR").minor
@@ -61,7 +61,7 @@ class DestinationsTest < Minitest::Test
 
   def test_prices_side_by_side
     live_with("millrace")
-    compare = SteadyMove::Desk::PriceComparison.new(world.app)
+    compare = SteadyMove::Desk::Planning::PriceComparison.new(world.app)
     rows = compare.of("slipway.example")
     assert_equal(
       ["millrace", true, [1275, 2550, 3825]],
@@ -90,7 +90,7 @@ class DestinationsTest < Minitest::Test
   # kept.
   def test_what_is_learnt_is_kept_for_the_next_time
     live_with("millrace")
-    habits = SteadyMove::Desk::Habits.new(world.app)
+    habits = SteadyMove::Desk::Accounts::Habits.new(world.app)
     id = start("slipway.example")
     habits.put_where("millrace", "unlock", "Settings, far right, third tab", by: ADA)
     assert_equal "Settings, far right, third tab", told(id, "unlock").hand.found

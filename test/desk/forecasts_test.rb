@@ -69,13 +69,13 @@ class ForecastsTest < Minitest::Test
     assert_operator two.acting, :<, app.now + (86_400 / 2)
     assert_operator two.silent, :>=, two.ends
     assert_operator two.silent, :<, two.ends + 86_400
-    ahead = SteadyMove::Desk::InShort.new(app).under_way(world.move(id))
+    ahead = SteadyMove::Desk::Planning::InShort.new(app).under_way(world.move(id))
     assert_equal two, ahead.futures
     world.orders.approve(id, by: "ada@saltern-office.example")
     over
     assert_match(
       /Finished <#{world.move(id).state.ended_at.strftime("%F")}/,
-      SteadyMove::Desk::InShort.new(app).result(world.move(id))
+      SteadyMove::Desk::Planning::InShort.new(app).result(world.move(id))
     )
   end
 

@@ -8,7 +8,7 @@ require_relative "../support/signed_in"
 class FullMailboxTest < Minitest::Test
   include SignedIn
 
-  Reading = SteadyMove::Desk::MailboxReading
+  Reading = SteadyMove::Desk::Mail.const_get(:MailboxReading)
   Mail = Struct.new(:uid, :message_id, :raw)
 
   # A mailbox whose numbers, senders and faults are known. asked: numbers in the order in which they

@@ -17,14 +17,14 @@ class GatesTest < Minitest::Test
   # What the plan page proposes: the host that was chosen for its records, where they have to be
   # carried.
   def plan(name, to)
-    judged = Desk::Judging.new(app).one(name, to: to)
-    host = Desk::CarryHosts.chosen(app, name, to: to)
+    judged = Desk::Portfolio::Judging.new(app).one(name, to: to)
+    host = Desk::Portfolio::CarryHosts.chosen(app, name, to: to)
     @world.plan(name, to: to, host: judged.needs_carry? ? host&.id : nil)
   end
 
   # What a plan's refusals amount to.
   def told(name, to)
-    judged = Desk::Judging.new(app).one(name, to: to)
+    judged = Desk::Portfolio::Judging.new(app).one(name, to: to)
     return "moving" if judged.move && !judged.move.plan.prepare?
     return "blocked" if judged.account.id == to
 
@@ -33,7 +33,8 @@ class GatesTest < Minitest::Test
     return "unknown" if judged.findings_open.empty? && judged.verdict.lacking.any?
 
     within = judged.account.same_registrar?(app.accounts.find(to)) == true
-    open = judged.findings_open.reject { |f| within && Desk::Refusals::BETWEEN.include?(f.rule) }
+    open =
+      judged.findings_open.reject { |f| within && Desk::Common::Refusals::BETWEEN.include?(f.rule) }
     return "blocked" if open.any? { |f| f.effect == "bar" }
 
     open.any? ? "wait" : "needs"
@@ -55,11 +56,12 @@ class GatesTest < Minitest::Test
 
   def test_every_name_towards_every_destination
     seen = %w[orlop cobble hawser].flat_map { |to| hold(to).values }
-    assert_equal Desk::Gates::KINDS - %w[moving unknown], Desk::Gates::KINDS & seen
+    assert_equal Desk::Portfolio::Gates::KINDS - %w[moving unknown],
+                 Desk::Portfolio::Gates::KINDS & seen
     app.names.forget("isles-timetable.example", :account)
     app.names.forget("isles-timetable.example", :public_record)
     assert_equal "unknown", hold("orlop").fetch("isles-timetable.example"), "nothing of it was read"
-    Desk::LookingAgain.new(app).call(["isles-timetable.example"]) { nil }
+    Desk::Portfolio::LookingAgain.new(app).call(["isles-timetable.example"]) { nil }
     assert_equal "ready", hold("orlop").fetch("isles-timetable.example"), "one look finds it out"
     @world.start("isles-timetable.example", to: "orlop")
     assert_equal "moving", hold("orlop").fetch("isles-timetable.example")
@@ -75,7 +77,7 @@ class GatesTest < Minitest::Test
                     :>=,
                     15,
                     "what the desk does on the way keeps nobody"
-    Desk::DestinationChecks.new(app).note("orlop", "profile", is: false, by: "ada")
+    Desk::Accounts::DestinationChecks.new(app).note("orlop", "profile", is: false, by: "ada")
     assert_equal(0, hold("orlop").count { |_, kind| kind == "ready" })
   end
 
@@ -83,7 +85,7 @@ class GatesTest < Minitest::Test
   def test_a_gate_follows_what_is_left_of_a_balance
     orlop = app.accounts.find("orlop")
     app.accounts.put(orlop.dup.tap { |a| a.habits = a.habits.merge("paid_by" => "balance") })
-    Desk::DestinationChecks.new(app).note(
+    Desk::Accounts::DestinationChecks.new(app).note(
       "orlop",
       "balance",
       by: "ada",
@@ -99,7 +101,12 @@ class GatesTest < Minitest::Test
 
   def test_a_name_that_is_made_ready_can_go
     name = "isles-timetable.example"
-    Desk::Preparing.new(app).start(name, parts: %w[code], by: "ada", ends: app.now + 86_400)
+    Desk::Planning::Preparing.new(app).start(
+      name,
+      parts: %w[code],
+      by: "ada",
+      ends: app.now + 86_400
+    )
     assert_equal "ready", hold("orlop").fetch(name)
   end
 end

@@ -39,12 +39,12 @@ class HandoverTest < Minitest::Test
           registry.find(name)[:name_servers].first,
           name,
           key:
-            SteadyMove::Desk::Zones.key(
+            SteadyMove::Desk::Common::Zones.key(
               app.accounts.host_serving(registry.find(name)[:name_servers])
             )
         )
         .greatest_ttl
-    ds_ttl = SteadyMove::Desk::Zones.new(app).ds(domain(name)).last
+    ds_ttl = SteadyMove::Desk::Common::Zones.new(app).ds(domain(name)).last
     id = started(name)
     assert_includes world.move(id).plan.options, :signed
     until_done(id, "ds-in")

@@ -9,8 +9,8 @@ class InShortTest < Minitest::Test
   def setup = @world = BenchWorld.new
   def teardown = @world.close
   def app = @world.app
-  def short = SteadyMove::Desk::InShort.new(app)
-  def judged(name) = SteadyMove::Desk::Judging.new(app).one(name)
+  def short = SteadyMove::Desk::Planning::InShort.new(app)
+  def judged(name) = SteadyMove::Desk::Portfolio::Judging.new(app).one(name)
 
   # name => do site and mail stay up; the zone of the second ends with its account, and nobody chose
   # a host for it

@@ -8,7 +8,7 @@ require_relative "../support/by_hand"
 class InstructionsTest < Minitest::Test
   include ByHand
 
-  Hands = SteadyMove::Desk::ManualSteps
+  Hands = SteadyMove::Desk::Moves::ManualSteps
 
   # A move of a name with chosen ways, as if its step were due.
   def hand(name, step, ways)
@@ -22,7 +22,10 @@ class InstructionsTest < Minitest::Test
       )
     own = (plan.steps + plan.endings).find { |s| s.id == step }
     state = Core::Moves::StepState.new(step: own, phase: "due", turn: "yours")
-    SteadyMove::Desk::Instructions.new(world.app).of(move.dup.tap { |m| m.plan = plan }, state)
+    SteadyMove::Desk::Moves::Instructions.new(world.app).of(
+      move.dup.tap { |m| m.plan = plan },
+      state
+    )
   ensure
     world.app.moves.close(id) if id
   end

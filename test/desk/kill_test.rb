@@ -79,7 +79,7 @@ class KillTest < Minitest::Test
   # proof is written.
   def arm_desk
     trap = @trap
-    SteadyMove::Desk::StepContext.prepend(
+    SteadyMove::Desk::Moves::StepContext.prepend(
       Module.new do
         define_method(:intend) do |says, &act|
           trap.reach("before #{id}")
@@ -101,9 +101,9 @@ class KillTest < Minitest::Test
 
   # Lives through the move until it is settled; every pass may end in a kill.
   def live(desk)
-    planning = SteadyMove::Desk::Planning.new(desk.app)
+    planning = SteadyMove::Desk::Planning::Planner.new(desk.app)
     planning.start(NAME, to: "orlop", host: "lanternroom", by: "ada") if desk.app.moves.all.empty?
-    orders = SteadyMove::Desk::MoveCommands.new(desk.app)
+    orders = SteadyMove::Desk::Moves::MoveCommands.new(desk.app)
     60.times do
       move = desk.app.moves.find(1)
       return move unless move.open
@@ -169,7 +169,7 @@ class KillTest < Minitest::Test
   def test_two_processes_never_do_a_step_twice
     start_world
     first = open_desk
-    SteadyMove::Desk::Planning.new(first.app).start(
+    SteadyMove::Desk::Planning::Planner.new(first.app).start(
       NAME,
       to: "orlop",
       host: "lanternroom",

@@ -20,15 +20,16 @@ class LatenessTest < Minitest::Test
   # A name at a registrar that does all over its connection, made to expire in nine days.
   def soon(name = "harbourpass.example")
     registry.domains.where(name: name).update(expires_at: (app.now + (9 * DAY)).to_i)
-    Desk::Observe.new(app).name(domain(name), app.accounts.find("tarnbeck"))
+    Desk::Portfolio::Observe.new(app).name(domain(name), app.accounts.find("tarnbeck"))
     name
   end
 
-  def batches = Desk::Batches.new(app)
+  def batches = Desk::Batches::BatchCommands.new(app)
 
   def test_it_is_not_ready_and_does_not_start_unasked
-    judged = Desk::Judging.new(app).one(NAME)
-    assert_equal ["needs", nil], Desk::Gates.new(app).of_judged(judged).to_a.values_at(0, 1)
+    judged = Desk::Portfolio::Judging.new(app).one(NAME)
+    assert_equal ["needs", nil],
+                 Desk::Portfolio::Gates.new(app).of_judged(judged).to_a.values_at(0, 1)
     late = judged.verdict.findings.find { |f| f.rule == "too-late" }
     assert_equal ["fix", nil], [late.effect, late.clears_at], "an expiry clears nothing"
     refute_includes judged.verdict.findings.map(&:rule), "near-expiry", "one advice"
@@ -93,10 +94,10 @@ class LatenessTest < Minitest::Test
   def test_in_a_batch
     names = [NAME, "harbourpass.example", "isles-timetable.example"]
     id, = batches.make(names, to: "orlop", trial: true, by: ADA)
-    review = Desk::BatchReview.new(app).of(batches.find(id))
+    review = Desk::Batches::BatchReview.new(app).of(batches.find(id))
     assert_equal [[NAME], true], [review.left_out.map(&:name), review.left_out.first.late]
     batches.change_names(id, by: ADA, own: { NAME => { "late" => "renew" } })
-    review = Desk::BatchReview.new(app).of(batches.find(id))
+    review = Desk::Batches::BatchReview.new(app).of(batches.find(id))
     assert_empty review.left_out
     assert_raises(Desk::Refused) do
       batches.change_names(id, by: ADA, own: { NAME => { "late" => "x" } })

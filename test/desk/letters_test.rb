@@ -10,7 +10,7 @@ class LettersSentTest < Minitest::Test
   include ByHand
   include SomeBatches
 
-  Letters = SteadyMove::Desk::Letters
+  Letters = SteadyMove::Desk::Letters::LetterWriter
 
   def sent = world.app.db[:letters].all
   def ready(account = "cobble") = letters.draft(account, by: ADA)
@@ -178,10 +178,10 @@ class LettersSentTest < Minitest::Test
     shown =
       SteadyMove::Web::Views::MoveView.card(
         world.move(id),
-        SteadyMove::Desk::MoveWords.of(world.move(id).plan, world.app.accounts),
+        SteadyMove::Desk::Common::MoveWords.of(world.move(id).plan, world.app.accounts),
         {},
         world.app.now,
-        SteadyMove::Desk::InShort.new(world.app)
+        SteadyMove::Desk::Planning::InShort.new(world.app)
       )[
         :exposed
       ]
@@ -220,7 +220,7 @@ class LettersSentTest < Minitest::Test
     rows = proposed(names, to: "orlop")
     assert_equal 5, rows.count(&:startable)
     assert_match(/does not know this name/, rows.last.says.join)
-    sums = SteadyMove::Desk::Batch.sums(rows)
+    sums = SteadyMove::Desk::Batches::Batch.sums(rows)
     assert_equal [[4 * 902], 1],
                  [sums[:total].map(&:minor), sums[:unpriced]],
                  "a premium name's price is not known"
@@ -257,6 +257,6 @@ class LettersSentTest < Minitest::Test
     assert_equal(1, sent.count { |l| l[:account_id] == "cobble" })
     list = ids.map { |i| world.move(i).name }.map { |n| "#{n}, #{row(n)[:auth_info]}" }.join("\n")
     assert_equal %w[kept] * 5,
-                 SteadyMove::Desk::CodeSafe.new(world.app).keep(list, by: ADA).map(&:fate)
+                 SteadyMove::Desk::Accounts::CodeSafe.new(world.app).keep(list, by: ADA).map(&:fate)
   end
 end

@@ -17,17 +17,20 @@ class NameServersTest < Minitest::Test
   def teardown = world.close
   def app = world.app
   def state(id) = world.move(id).state
-  def question = Desk::HostQuestion.new(app)
+  def question = Desk::Records::HostQuestion.new(app)
   def gate
-    Desk::Gates.new(app, "orlop").of_judged(Desk::Judging.new(app).one(NAME, to: "orlop")).kind
+    Desk::Portfolio::Gates
+      .new(app, "orlop")
+      .of_judged(Desk::Portfolio::Judging.new(app).one(NAME, to: "orlop"))
+      .kind
   end
-  def uptime(plan) = Desk::InShort.new(app).uptime(plan)
+  def uptime(plan) = Desk::Planning::InShort.new(app).uptime(plan)
 
   # Nobody wrote down who serves it.
   def forget_host
     host = app.accounts.host_serving(app.names.facts(NAME)[:name_servers])
     app.accounts.remove_host(host.id)
-    Desk::HostFacts.relearn(app, host.name_servers)
+    Desk::Accounts::HostFacts.relearn(app, host.name_servers)
   end
 
   def zone_goes
@@ -46,7 +49,7 @@ class NameServersTest < Minitest::Test
 
   # The page for the site's owner says no more of it than the desk does.
   def test_whoever_follows_from_outside_is_told_the_same
-    told = ->(id) { Desk::StatusText.new(app).of_move(world.move(id)).join(" ") }
+    told = ->(id) { Desk::Automation::StatusText.new(app).of_move(world.move(id)).join(" ") }
     assert_match(
       /stay up: the name servers stay, and .* outlives/,
       told[world.start("isles-timetable.example", to: "orlop")]
@@ -134,6 +137,9 @@ class NameServersTest < Minitest::Test
     assert_equal "Settled", state(id).stage
     unseen = state(id).told("checks").data["checks"].select { |c| c["ok"].nil? }
     assert_equal 1, unseen.size, "nobody can say whether it answers as before"
-    assert_match(/can't be seen from outside/, Desk::InShort.new(app).result(world.move(id)))
+    assert_match(
+      /can't be seen from outside/,
+      Desk::Planning::InShort.new(app).result(world.move(id))
+    )
   end
 end

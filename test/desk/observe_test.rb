@@ -19,7 +19,7 @@ class ObserveTest < Minitest::Test
 
   def look(name = NAME)
     row = @app.names.find(name)
-    SteadyMove::Desk::Observe.new(@app).name(
+    SteadyMove::Desk::Portfolio::Observe.new(@app).name(
       Core::Names::DomainName.held(name),
       @app.accounts.find(row[:account_id])
     )
@@ -65,7 +65,7 @@ class ObserveTest < Minitest::Test
     @rows[:contacts].where(id: "saltern-1").update(created_at: days(-90) + 60, updated_at: nil)
     @rows[:domains].where(name: NAME).update(created_at: days(-400), transferred_at: days(-90))
     look
-    verdict = SteadyMove::Desk::Judging.new(@app).one(NAME, at: now - (60 * DAY))
+    verdict = SteadyMove::Desk::Portfolio::Judging.new(@app).one(NAME, at: now - (60 * DAY))
     if verdict.facts[:registrant_changed_at] < now - (120 * DAY)
       refute_includes verdict.verdict.findings.map(&:rule), "registrant-change"
     end
@@ -97,7 +97,7 @@ class ObserveTest < Minitest::Test
 
   def test_the_deadline_of_a_transfer_under_way
     assert_equal now + (5 * DAY), known("gullrock-landing.example")[:transfer_ends_at]
-    judged = SteadyMove::Desk::Judging.new(@app).one("gullrock-landing.example")
+    judged = SteadyMove::Desk::Portfolio::Judging.new(@app).one("gullrock-landing.example")
     assert_equal ["barred", now + (5 * DAY)],
                  [judged.verdict.kind, judged.verdict.findings.first.clears_at]
   end
@@ -137,7 +137,12 @@ class ObserveTest < Minitest::Test
     )
     look
     refute known.known?(:dns_host), "half a host is no host"
-    assert_includes SteadyMove::Desk::Judging.new(@app).one(NAME).verdict.unknown.map(&:rule),
+    assert_includes SteadyMove::Desk::Portfolio::Judging
+                      .new(@app)
+                      .one(NAME)
+                      .verdict
+                      .unknown
+                      .map(&:rule),
                     "dns-leaves"
   end
 end

@@ -30,7 +30,7 @@ class OperationsTest < Minitest::Test
       .to_h { |f| [f.delete_prefix(place), File.binread(f)] }
   end
 
-  def export(from, name) = SteadyMove::Desk::Export.new(from, folder(name)).call
+  def export(from, name) = SteadyMove::Desk::Operations::Export.new(from, folder(name)).call
 
   # Two moves under way, mail with a code, a setting with a password.
   def lived
@@ -50,7 +50,7 @@ class OperationsTest < Minitest::Test
     lived
     counts = export(app, "first")
     opened("other") do |other|
-      assert_equal counts, SteadyMove::Desk::Import.new(other, folder("first")).call
+      assert_equal counts, SteadyMove::Desk::Operations::Import.new(other, folder("first")).call
       export(other, "second")
       assert_nil other.journal.broken_at
       assert_empty SteadyMove::Desk::Verification.new(other.db, other.safe).problems
@@ -60,7 +60,7 @@ class OperationsTest < Minitest::Test
       )
       assert_equal "imap.example", other.settings.shown[:mailbox][:host]
       assert_includes assert_raises(Refused) {
-                        SteadyMove::Desk::Import.new(other, folder("first")).call
+                        SteadyMove::Desk::Operations::Import.new(other, folder("first")).call
                       }.message,
                       "holds something already"
     end
@@ -94,7 +94,7 @@ class OperationsTest < Minitest::Test
       damage.call(bad)
       opened("empty#{i}") do |other|
         assert_includes assert_raises(Refused) {
-                          SteadyMove::Desk::Import.new(other, bad).call
+                          SteadyMove::Desk::Operations::Import.new(other, bad).call
                         }.message,
                         says
         assert_equal [0, 0], [other.db[:names].count, other.db[:events].count]
@@ -140,7 +140,7 @@ class OperationsTest < Minitest::Test
       :@retention,
       { "unrelated" => 30, "mail" => 365, "contacts" => 60 }
     )
-    keeper = SteadyMove::Desk::Retention.new(app)
+    keeper = SteadyMove::Desk::Operations::Retention.new(app)
     assert keeper.due?
     assert_equal({ mail: 1, unrelated: 1, contacts: 1 }, keeper.call)
     assert_equal(["", "Body 1002", "", "Body 1004"], (1001..1004).map { |uid| kept(uid)[:text] })
@@ -159,7 +159,7 @@ class OperationsTest < Minitest::Test
 
   def test_codes_of_a_name_let_go_are_wiped_at_once
     app.codes.keep(NAME, "S3cret-77", at: app.now)
-    SteadyMove::Desk::TakingIn.new(app).let_go(NAME, by: "ada")
+    SteadyMove::Desk::Portfolio::TakingIn.new(app).let_go(NAME, by: "ada")
     assert_nil app.codes.newest(NAME)
     assert_equal [nil], app.db[:codes].where(name: NAME).select_map(:sealed)
   end
@@ -212,12 +212,12 @@ class OperationsTest < Minitest::Test
 
   def test_the_journal_check_walks_on_and_begins_anew_each_day
     2.times { |i| app.journal.add("note", at: app.now, says: "line #{i}", by: "ada") }
-    check = SteadyMove::Desk::JournalCheck.new(app)
+    check = SteadyMove::Desk::Operations::JournalCheck.new(app)
     whole, first, walked = check.call
     assert whole
     app.journal.add("note", at: app.now, says: "one more", by: "ada")
     assert_equal [true, first + 1, walked],
-                 SteadyMove::Desk::JournalCheck.new(app).call,
+                 SteadyMove::Desk::Operations::JournalCheck.new(app).call,
                  "over a restart, too"
     assert_equal walked.to_i, app.system_state["journal-check"]["walked"]
     app.db.run("DROP TRIGGER events_no_update")
@@ -235,9 +235,10 @@ class OperationsTest < Minitest::Test
     app.db.run("DROP TRIGGER events_no_update")
     bad = app.journal.last_seq - 1
     app.db[:events].where(seq: bad).update(says: "forged")
-    SteadyMove::Desk::JournalCheck.new(app).walk
-    assert_equal [false, bad - 1], SteadyMove::Desk::JournalCheck.new(app).call(most: 2).first(2)
-    told = SteadyMove::Desk::Alerts.new(app, @world.runner).standing.map(&:says)
+    SteadyMove::Desk::Operations::JournalCheck.new(app).walk
+    assert_equal [false, bad - 1],
+                 SteadyMove::Desk::Operations::JournalCheck.new(app).call(most: 2).first(2)
+    told = SteadyMove::Desk::Operations::Alerts.new(app, @world.runner).standing.map(&:says)
     assert_includes told.join, "line #{bad} was changed"
   end
 

@@ -87,7 +87,7 @@ class PlanningTest < Minitest::Test
     live_with(*%w[tarnbeck gannet millrace cobble])
     WORDS.each do |name, expected|
       found = plan(name)
-      words = SteadyMove::Desk::MoveWords.of(found, world.app.accounts)
+      words = SteadyMove::Desk::Common::MoveWords.of(found, world.app.accounts)
       assert_equal expected, [words[:keeper], found.code_takes], name
       asked = found.steps.find { |s| s.id == "ask-code" }
       assert_equal [expected.last], [asked&.takes], name
@@ -126,7 +126,9 @@ class PlanningTest < Minitest::Test
   def test_orders_go_by_connection_or_by_hand
     live_with("tarnbeck")
     { "orlop" => "connection", "millrace" => "page", "cobble" => "page" }.each do |to, way|
-      assert_equal way, world.plan("isles-timetable.example", to: to).plan.with_trait(:orders).way, to
+      assert_equal way,
+                   world.plan("isles-timetable.example", to: to).plan.with_trait(:orders).way,
+                   to
     end
     assert_nil world.plan("isles-timetable.example", to: "nowhere")
     assert_nil world.plan("nobody.example", to: "orlop")

@@ -17,9 +17,9 @@ class PortfolioTest < Minitest::Test
   end
 
   def query(at: app.now, to: nil, **given)
-    Desk::NamesQuery.new(
+    Desk::Portfolio::NamesQuery.new(
       given,
-      Desk::NamesQuery.titles(app.accounts.all.to_h { |a| [a.id, a] })
+      Desk::Portfolio::NamesQuery.titles(app.accounts.all.to_h { |a| [a.id, a] })
     ).call(*snapshots(at: at, to: to))
   end
 
@@ -36,11 +36,11 @@ class PortfolioTest < Minitest::Test
         snapshot = snapshots(at: at, to: to).first
         assert_equal 48, snapshot.list.size
         snapshot.list.each do |entry|
-          one = Desk::Judging.new(app).one(entry.ascii, at: at, to: to)
+          one = Desk::Portfolio::Judging.new(app).one(entry.ascii, at: at, to: to)
           outline = one.judgement.outline
-          stretch = [at.to_i, at.to_i + Desk::Judging::HORIZON]
+          stretch = [at.to_i, at.to_i + Desk::Portfolio::Judging::HORIZON]
           assert_equal [
-                         Desk::Gates.new(app, to).of_judged(one),
+                         Desk::Portfolio::Gates.new(app, to).of_judged(one),
                          outline.windows(*stretch),
                          outline.soft(*stretch),
                          one.judgement.latest_safe_start
@@ -63,7 +63,9 @@ class PortfolioTest < Minitest::Test
   def test_the_portfolio_meets_every_rule
     judged =
       app.names.all.flat_map do |r|
-        [nil, "orlop", "cobble"].map { |to| Desk::Judging.new(app).one(r[:name], to: to) }
+        [nil, "orlop", "cobble"].map do |to|
+          Desk::Portfolio::Judging.new(app).one(r[:name], to: to)
+        end
       end
     # All suffixes of the practice world are listed, every account is whose it says, and nothing has
     # expired yet.
@@ -83,9 +85,9 @@ class PortfolioTest < Minitest::Test
   def test_it_follows_what_changes
     name = "isles-timetable.example"
     assert_equal "ready", gate(name).kind
-    Desk::Notes.new(app).put(name, "dispute", "case 9", by: "ada")
+    Desk::Portfolio::Notes.new(app).put(name, "dispute", "case 9", by: "ada")
     assert_equal "blocked", gate(name).kind
-    Desk::Notes.new(app).put(name, "dispute", nil, by: "ada")
+    Desk::Portfolio::Notes.new(app).put(name, "dispute", nil, by: "ada")
     assert_equal "ready", gate(name, to: "orlop").kind
     second =
       SteadyMove::Desk::App.new(app.instance_variable_get(:@config), clock: @world.desk.clock)
@@ -179,7 +181,7 @@ class PortfolioTest < Minitest::Test
       "isles-school-trips.brg.test" => %w[push landed],
       "saltern-heritage.crn.test" => %w[papers order registry-pending release landed]
     }.each do |name, steps|
-      plan = SteadyMove::Desk::Planning.new(app).propose(name, to: "orlop").plan
+      plan = SteadyMove::Desk::Planning::Planner.new(app).propose(name, to: "orlop").plan
       assert_equal steps,
                    plan.steps.map(&:id) & %w[papers push order registry-pending release landed],
                    name
@@ -194,7 +196,7 @@ class PortfolioTest < Minitest::Test
 
   # most moves went there; else where orders and payment are said to be ready
   def test_where_names_usually_go
-    usual = -> { Desk::Destinations.usual(app) }
+    usual = -> { Desk::Accounts::Destinations.usual(app) }
     assert_equal "orlop", usual.call
     app.db[:moves].delete
     assert_equal "orlop", usual.call, "ready to be paid"
@@ -230,7 +232,7 @@ class PortfolioTest < Minitest::Test
   ].freeze
 
   def test_overrules_are_shown_saved_and_taken_back
-    ruling = Desk::Overruling.new(app)
+    ruling = Desk::Portfolio::Overruling.new(app)
     WORDS.each do |key, value, count|
       assert_equal count, ruling.preview("example", key, value).touched, "#{key} #{value}"
     end
@@ -251,7 +253,7 @@ class PortfolioTest < Minitest::Test
                  gate("kelpquay.example").kind,
                  "a DNS host is to be chosen for its records"
     assert_equal ["the registry's letter", "site"],
-                 Desk::Judging
+                 Desk::Portfolio::Judging
                    .new(app)
                    .one("saltern-isles-group.example")
                    .verdict
@@ -278,11 +280,11 @@ class PortfolioTest < Minitest::Test
   # A suffix that no family lists is told, given to a family by a site's own word, and then
   # overruled like any other.
   def test_a_suffix_that_no_family_lists
-    ruling = Desk::Overruling.new(app)
+    ruling = Desk::Portfolio::Overruling.new(app)
     name = SteadyMove::Core::Names::DomainName.held("kelp.nowhere")
     app.names.put(name, "tarnbeck", at: app.now)
     assert_equal ["nowhere"], ruling.unlisted
-    told = -> { Desk::Judging.new(app).one("kelp.nowhere").verdict.findings.map(&:rule) }
+    told = -> { Desk::Portfolio::Judging.new(app).one("kelp.nowhere").verdict.findings.map(&:rule) }
     assert_includes told.call, "suffix-unlisted"
     assert_raises(SteadyMove::Desk::Refused) { ruling.preview("nowhere", "family", "no-such") }
     given = { source: "the registry's own rules", date: "2027-01-04", by: "ada" }

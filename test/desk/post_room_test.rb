@@ -15,7 +15,7 @@ class PostRoomTest < Minitest::Test
     box = @box
     @app.define_singleton_method(:mailbox) { box }
     @app.define_singleton_method(:mailboxes) { [box] }
-    @room = SteadyMove::Desk::PostRoom.new(@app)
+    @room = SteadyMove::Desk::Mail::PostRoom.new(@app)
     @uid = 0
   end
 
@@ -56,7 +56,12 @@ class PostRoomTest < Minitest::Test
                    @app.db[:codes].where(name: NAME).exclude(state: "wiped").get(:sealed)
                  )
     assert_equal "code-kept", @app.journal.page(name: NAME).first.type
-    refute_includes SteadyMove::Desk::Judging.new(@app).one(NAME).verdict.findings.map(&:rule),
+    refute_includes SteadyMove::Desk::Portfolio::Judging
+                      .new(@app)
+                      .one(NAME)
+                      .verdict
+                      .findings
+                      .map(&:rule),
                     "code-missing"
     arrive("Authorization code of #{NAME}", "A new authorization code: second99")
     assert_equal %w[wiped held], @app.db[:codes].where(name: NAME).order(:id).select_map(:state)
@@ -103,7 +108,7 @@ class PostRoomTest < Minitest::Test
   def test_the_same_message_twice_changes_nothing
     arrive("Authorization code of #{NAME}", "The authorization code is: first123")
     before = [@app.db[:messages].count, @app.db[:events].count, @app.db[:codes].count]
-    SteadyMove::Desk::PostRoom.new(@app).fetch
+    SteadyMove::Desk::Mail::PostRoom.new(@app).fetch
     @app.messages.put(
       @box.list.last,
       Core::Post::Reading.new(kind: "code", names: [], because: [], sender: "proven"),
@@ -145,7 +150,7 @@ class PostRoomTest < Minitest::Test
   # on.
   def test_a_wrong_match_is_put_right_and_remembered
     @room.drop(RAW)
-    replies = SteadyMove::Desk::Replies.new(@app)
+    replies = SteadyMove::Desk::Mail::Replies.new(@app)
     assert_nil held
     refute_includes @app.db[:messages].get(:sealed_code).to_s, "secret11"
     assert_raises(SteadyMove::Desk::Refused) do
@@ -174,7 +179,7 @@ class PostRoomTest < Minitest::Test
   # What nobody foresaw in one message: it is kept as what it is, and the next ones are read.
   def test_one_message_that_breaks_the_reader
     errors = []
-    @room = SteadyMove::Desk::PostRoom.new(@app, on_error: errors.method(:<<))
+    @room = SteadyMove::Desk::Mail::PostRoom.new(@app, on_error: errors.method(:<<))
     said = @app.letters.method(:answered_by)
     @app
       .letters
@@ -193,7 +198,7 @@ class PostRoomTest < Minitest::Test
   # Somebody else who knows the reference of a letter answers nothing with it.
   def test_a_forged_answer
     id, =
-      SteadyMove::Desk::Letters.new(@app).prove(
+      SteadyMove::Desk::Letters::LetterWriter.new(@app).prove(
         "clerk@kelp-office.example",
         names: [NAME],
         steps: [],
@@ -212,7 +217,12 @@ class PostRoomTest < Minitest::Test
   # The next message of a thread follows the one that was put right.
   def test_a_thread_keeps_the_name_that_it_was_given
     @room.drop(RAW.sub(/Subject.*/m, "Subject: About your request\r\n\r\nWe look into it.\r\n"))
-    SteadyMove::Desk::Replies.new(@app).correct(-1, kind: "unrelated", names: [NAME], by: "ada")
+    SteadyMove::Desk::Mail::Replies.new(@app).correct(
+      -1,
+      kind: "unrelated",
+      names: [NAME],
+      by: "ada"
+    )
     @room.drop(
       "From: x@y.test\r\nMessage-ID: <11@y>\r\nIn-Reply-To: <9@y>\r\nSubject: Re: About your " \
         "request\r\n\r\nDone.\r\n"

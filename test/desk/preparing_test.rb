@@ -7,7 +7,7 @@ require_relative "../support/by_hand"
 class PreparingTest < Minitest::Test
   include ByHand
 
-  def preparing = SteadyMove::Desk::Preparing.new(world.app)
+  def preparing = SteadyMove::Desk::Planning::Preparing.new(world.app)
 
   def prepare(name, *parts, days: 20, **more)
     preparing

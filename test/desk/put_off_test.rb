@@ -14,7 +14,8 @@ class PutOffTest < Minitest::Test
   def teardown = world.close
   def app = world.app
   def registry = world.world.registry
-  def look = SteadyMove::Desk::Observe.new(app).name(domain(NAME), app.accounts.find("tarnbeck"))
+  def look =
+    SteadyMove::Desk::Portfolio::Observe.new(app).name(domain(NAME), app.accounts.find("tarnbeck"))
 
   # The public record asks for a pause, or has none to give: the name is taken in, and looked up
   # later by itself.
@@ -24,14 +25,14 @@ class PutOffTest < Minitest::Test
     app.accounts.put(by_hand)
     world.link.fault("rdap-busy", "on")
     line =
-      SteadyMove::Desk::TakingIn
+      SteadyMove::Desk::Portfolio::TakingIn
         .new(app)
-        .call(SteadyMove::Desk::TakingIn.words(NAME), by_hand, by: "ada")
+        .call(SteadyMove::Desk::Portfolio::TakingIn.words(NAME), by_hand, by: "ada")
         .first
     assert_equal ["taken", true],
                  [line.fate, line.says.include?("checks it again by itself")],
                  line.says
-    put_off = SteadyMove::Desk::DeferredLookups.new(app)
+    put_off = SteadyMove::Desk::Portfolio::DeferredLookups.new(app)
     assert_equal [true, 1, false], [put_off.due?, put_off.look_up, put_off.due?]
     world.link.fault("rdap-busy", nil)
     world.driver.move_on(to: app.now + 1300)

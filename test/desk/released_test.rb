@@ -60,7 +60,7 @@ class ReleasedTest < Minitest::Test
                        version
           assert_empty SteadyMove::Desk::Verification.new(app.db, app.safe).problems, version
           assert_operator app.moves.all.count { |m| m.state.stage }, :>=, 2, version
-          SteadyMove::Desk::StepRunner.new(app)
+          SteadyMove::Desk::Engine::StepRunner.new(app)
         end
         backup, = Dir[File.join(config.data, "before-#{SteadyMove::VERSION}-*.zip")]
         assert backup, "#{version}: no backup was made before"

@@ -14,7 +14,7 @@ class StraysTest < Minitest::Test
   def teardown = world.close
   def app = world.app
   def registry = world.world.registry
-  def strays = SteadyMove::Desk::UnrequestedTransfers.new(app)
+  def strays = SteadyMove::Desk::Moves::UnrequestedTransfers.new(app)
   def tarnbeck = app.accounts.find("tarnbeck")
 
   # Somebody elsewhere has the code and asks the registry.
@@ -24,7 +24,7 @@ class StraysTest < Minitest::Test
     registry.request_transfer("lantern", NAME, code, years: 1, at: app.now)
   end
 
-  def poll = SteadyMove::Desk::PollQueue.new(app).fetch(tarnbeck)
+  def poll = SteadyMove::Desk::Moves::PollQueue.new(app).fetch(tarnbeck)
 
   def alarms = strays.open.map { |s| [s.name, s.requested_by] }
   def alarm_lines = app.journal.page(name: NAME).count { |e| e.phrase&.key == "journal.stray" }
@@ -75,7 +75,7 @@ class StraysTest < Minitest::Test
   }.freeze
   public :strays, :registry, :app
 
-  def look = SteadyMove::Desk::Observe.new(app).name(domain(NAME), tarnbeck)
+  def look = SteadyMove::Desk::Portfolio::Observe.new(app).name(domain(NAME), tarnbeck)
   public :look, :reject
 
   ENDS.each do |how, ending|
@@ -148,7 +148,7 @@ class StraysTest < Minitest::Test
     later(2 * 3600)
     look
     stray = strays.of_name(NAME)
-    safety = SteadyMove::Desk::UnrequestedTransferSafety.new(app)
+    safety = SteadyMove::Desk::Moves::UnrequestedTransferSafety.new(app)
     assert_equal ["unsafe", %w[lock code]], [stray.state, safety.left(stray)]
     safety.said_code(NAME, by: "ada")
     assert_equal %w[lock], safety.left(strays.of_name(NAME))
@@ -171,16 +171,16 @@ class StraysTest < Minitest::Test
   end
 
   def test_everybody_who_may_refuse_is_told_three_times
-    people = SteadyMove::Desk::People.new(app)
+    people = SteadyMove::Desk::People::Directory.new(app)
     %w[viewer mover approver administrator].each do |role|
       people.put("#{role}@saltern-office.example", "a long and winding passage", role: role)
     end
     somebody_asks
     look
     stray = strays.open.first
-    ends = SteadyMove::Desk::UnrequestedTransfers.new(app).deadline_of(stray)
+    ends = SteadyMove::Desk::Moves::UnrequestedTransfers.new(app).deadline_of(stray)
     half = stray.seen_at + ((ends - stray.seen_at) / 2)
-    alarm = SteadyMove::Desk::UnrequestedTransferAlarms.new(app)
+    alarm = SteadyMove::Desk::Automation::UnrequestedTransferAlarms.new(app)
     told =
       [stray.seen_at, half - 60, half, ends - 3660, ends - 3600].map do |at|
         world.driver.move_on(to: at) if at > app.now
@@ -235,7 +235,7 @@ class StraysTest < Minitest::Test
     domain = from.partition("@").last
     proof =
       "Authentication-Results: post.saltern-office.example; dmarc=pass header.from=#{domain}\r\n"
-    SteadyMove::Desk::PostRoom.new(app).drop(
+    SteadyMove::Desk::Mail::PostRoom.new(app).drop(
       "#{proof}From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\n" \
         "Message-ID: <#{rand}@x>\r\nSubject: #{subject}\r\n\r\n" \
         "Unless you object by #{ends} UTC it goes ahead."

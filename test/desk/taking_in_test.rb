@@ -6,7 +6,7 @@ require_relative "../support/bench_world"
 # Names from what somebody typed, from tables, by hand; notes; and work that goes on behind.
 class TakingInTest < Minitest::Test
   Desk = SteadyMove::Desk
-  TakingIn = Desk::TakingIn
+  TakingIn = Desk::Portfolio::TakingIn
 
   def setup
     @world = BenchWorld.new
@@ -60,7 +60,7 @@ class TakingInTest < Minitest::Test
       says ? assert_includes(line.says, says) : assert_nil(line.says)
     end
     assert_equal "ok",
-                 Desk::Judging
+                 Desk::Portfolio::Judging
                    .new(@app)
                    .one("harbourpass.example")
                    .facts
@@ -188,7 +188,7 @@ class TakingInTest < Minitest::Test
     )
     assert_equal %i[desk public_record],
                  @app.names.facts("harbourpass.example").all.map(&:source).uniq.sort
-    found = Desk::Judging.new(@app).one("something.club").verdict
+    found = Desk::Portfolio::Judging.new(@app).one("something.club").verdict
     assert_equal ["unknown", true],
                  [found.kind, found.rests_on_less?],
                  "not known is neither barred nor clear"
@@ -224,7 +224,7 @@ class TakingInTest < Minitest::Test
   ].freeze
 
   def test_notes
-    notes = Desk::Notes.new(@app)
+    notes = Desk::Portfolio::Notes.new(@app)
     NOTES.each do |key, value, expected|
       if expected.is_a?(Regexp)
         next(

@@ -159,8 +159,8 @@ class TroubleTest < Minitest::Test
     bad = @world.start(LOCKED, to: "orlop")
     good = @world.start("nightboat-saltern.example", to: "orlop")
     told = []
-    runner = SteadyMove::Desk::StepRunner.new(@world.app, on_error: ->(e) { told << e })
-    unforeseen(SteadyMove::Desk::Steps::Unlock, LOCKED) { runner.pass }
+    runner = SteadyMove::Desk::Engine::StepRunner.new(@world.app, on_error: ->(e) { told << e })
+    unforeseen(SteadyMove::Desk::Moves.const_get(:Steps)::Unlock, LOCKED) { runner.pass }
     assert_equal [KeyError], told.map(&:class)
     assert_equal "stuck", @world.move(bad).state["unlock"].phase
     assert @world.move(good).state.done?("order")
@@ -190,7 +190,7 @@ class TroubleTest < Minitest::Test
       account.dup.tap do |a|
         a.connection = a.connection.merge("server_name" => "elsewhere.example")
       end
-    connections = SteadyMove::Desk::Connections.new(timeout: 15)
+    connections = SteadyMove::Desk::Accounts::Connections.new(timeout: 15)
     error = assert_raises(SteadyMove::Wire::Unreachable) { connections.with(account) { |c| c } }
     assert_match(/secure connection failed|hostname/, error.message)
   end

@@ -190,7 +190,7 @@ class WaitsEndTest < Minitest::Test
     { "slipway.example" => true, "northskerry-archive.example" => false }.each do |name, by_hand|
       world.world.registry.domains.where(name: name).update(statuses: JSON.generate(four))
       account = world.app.accounts.find(world.app.names.find(name)[:account_id])
-      SteadyMove::Desk::Observe.new(world.app).name(domain(name), account)
+      SteadyMove::Desk::Portfolio::Observe.new(world.app).name(domain(name), account)
       refused = world.plan(name, to: "orlop").refusals.join
       if by_hand
         refute_match(/takes no changes/, refused)
@@ -222,7 +222,7 @@ class WaitsEndTest < Minitest::Test
     world.orders.unwish(id, by: ADA)
     refute_predicate state(id), :wished?
     assert_raises(SteadyMove::Desk::Refused) { world.orders.unwish(id, by: ADA) }
-    assert_empty SteadyMove::Desk::Approvals.new(world.app).due, "nothing was asked for yet"
+    assert_empty SteadyMove::Desk::Moves::Approvals.new(world.app).due, "nothing was asked for yet"
     world.orders.approve(id, by: ADA)
     world.until_true(most: 100, what: "the landing") { state(id).landed? }
     approved = world.move(id).events.find { |e| e.type == "approved" }
@@ -256,7 +256,7 @@ class WaitsEndTest < Minitest::Test
   # A part that can't be made ready is refused aloud, never dropped.
   def test_parts_are_kept_or_refused_aloud
     live_with("tarnbeck", "gannet")
-    preparing = SteadyMove::Desk::Preparing.new(world.app)
+    preparing = SteadyMove::Desk::Planning::Preparing.new(world.app)
     ends = world.app.now + DAY
     refused =
       assert_raises(SteadyMove::Desk::Refused) do

@@ -59,7 +59,7 @@ class WatchTest < Minitest::Test
       .watches
       .due(since: world.app.now - 1, most: 99)
       .then { |rows| assert_empty rows, "all were looked at" }
-    near = world.app.names.stirring(world.app.now, near: SteadyMove::Desk::Watch::NEAR)
+    near = world.app.names.stirring(world.app.now, near: SteadyMove::Desk::Portfolio::Watch::NEAR)
     assert_empty near
     world
       .world
@@ -69,7 +69,10 @@ class WatchTest < Minitest::Test
       .update(expires_at: (world.app.now + (20 * 86_400)).to_i)
     after(25)
     assert_equal [NAME],
-                 world.app.names.stirring(world.app.now, near: SteadyMove::Desk::Watch::NEAR)
+                 world.app.names.stirring(
+                   world.app.now,
+                   near: SteadyMove::Desk::Portfolio::Watch::NEAR
+                 )
     world.world.registry.domains.where(name: NAME).update(statuses: '["ok"]')
     after(7)
     assert_match(/transfer lock on → off/, told.first, "within hours")
@@ -94,11 +97,11 @@ class WatchTest < Minitest::Test
   def test_services_as_rfc_9224_has_them
     assert_equal(
       { "isle" => "https://b.example/rdap/", "skerry" => "https://b.example/rdap/" },
-      SteadyMove::Desk::Bootstrap.services(SERVICES)
+      SteadyMove::Desk::Accounts::Bootstrap.services(SERVICES)
     )
     ["", "[]", '{"services":[[1,2]]}', "{}"].each do |text|
       assert_raises(SteadyMove::Wire::Malformed, text) do
-        SteadyMove::Desk::Bootstrap.services(text)
+        SteadyMove::Desk::Accounts::Bootstrap.services(text)
       end
     end
   end

@@ -86,9 +86,10 @@ class OneMoreTest < Minitest::Test
         undo "make-safe"
         traits :waivable
       end
-    act = Class.new(SteadyMove::Desk::Act) { def call = done(sentence(:rung), source: :desk) }
+    act =
+      Class.new(SteadyMove::Desk::Moves::Act) { def call = done(sentence(:rung), source: :desk) }
     M::Steps.const_set(:RingBell, step)
-    SteadyMove::Desk::Steps.const_set(:RingBell, act)
+    SteadyMove::Desk::Moves.const_get(:Steps).const_set(:RingBell, act)
     with_words(
       "steps" => {
         "ring-bell" => {
@@ -103,14 +104,14 @@ class OneMoreTest < Minitest::Test
       world.until_true { world.move(id).state.done?("order") }
       rang = world.move(id).events.find { |e| e.step == "ring-bell" }
       assert_equal ["done", "The bell rang for isles-timetable.example."], [rang.type, rang.says]
-      words = SteadyMove::Desk::MoveWords.of(world.move(id).plan, world.app.accounts)
+      words = SteadyMove::Desk::Common::MoveWords.of(world.move(id).plan, world.app.accounts)
       sheet =
         SteadyMove::Web::Views::MoveView.sheet(
           world.move(id),
           words,
           {},
           world.app.now,
-          SteadyMove::Desk::InShort.new(world.app),
+          SteadyMove::Desk::Planning::InShort.new(world.app),
           code_state: nil,
           hands: ->(_) {}
         )
@@ -119,7 +120,9 @@ class OneMoreTest < Minitest::Test
       world&.close
     end
   ensure
-    [M::Steps, SteadyMove::Desk::Steps].each { |room| room.send(:remove_const, :RingBell) }
+    [M::Steps, SteadyMove::Desk::Moves.const_get(:Steps)].each do |room|
+      room.send(:remove_const, :RingBell)
+    end
   end
 
   # A word of `habits` in a registrar's file, what it does in practice/registrar.rb.

@@ -34,7 +34,7 @@ class StepsTest < Minitest::Test
 
   def test_each_act_can_do_what_its_declaration_names
     STEPS.each do |step|
-      act = SteadyMove::Desk::Act.of(step.id)
+      act = SteadyMove::Desk::Moves::Act.of(step.id)
       proofs = step.ways.values.map(&:proof).compact.uniq
       proofs.each do |p|
         assert_includes act.public_instance_methods, p, "#{step.id}: its act has no proof “#{p}”"
@@ -117,8 +117,8 @@ class StepsTest < Minitest::Test
   # support reads.
   def test_the_practice_world_understands_every_letter
     kinds = STEPS.filter_map(&:letter).uniq
-    assert_empty kinds - SteadyMove::Desk::Correspondence::KINDS
-    SteadyMove::Desk::Correspondence::KINDS.each do |kind|
+    assert_empty kinds - SteadyMove::Desk::Letters::Correspondence::KINDS
+    SteadyMove::Desk::Letters::Correspondence::KINDS.each do |kind|
       details = {
         "name-servers" => ["ns1.a.example"],
         "old-name-servers" => ["ns1.a.example"],
@@ -127,7 +127,7 @@ class StepsTest < Minitest::Test
         "contact" => ["the email of the registrant shall be a@b.example"]
       }
       letter =
-        SteadyMove::Desk::Correspondence.write(
+        SteadyMove::Desk::Letters::Correspondence.write(
           to: "a@b.example",
           title: "A",
           login: nil,

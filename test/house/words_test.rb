@@ -10,18 +10,18 @@ class WordsTest < Minitest::Test
 
   # Pattern of the key => what is put into it at run time.
   PUT_TOGETHER = {
-    "journal.left_%s" => Desk::LeftBehind::STATES,
-    "left_behind.kinds.%s" => Desk::LeftBehind::KEYS,
-    "journal.how_%s" => Desk::MoveCommands::ENDS,
-    "outside.ended_%s" => Desk::MoveCommands::ENDS,
+    "journal.left_%s" => Desk::Closing::LeftBehind::STATES,
+    "left_behind.kinds.%s" => Desk::Closing::LeftBehind::KEYS,
+    "journal.how_%s" => Desk::Moves::MoveCommands::ENDS,
+    "outside.ended_%s" => Desk::Moves::MoveCommands::ENDS,
     "steps.%s.title" => STEPS,
     "post.kinds.%s" => Core::Post::Lexicon::ALL.map(&:id),
-    "records.sources.%s" => Desk::ZoneGetting::SOURCES,
+    "records.sources.%s" => Desk::Records::ZoneGetting::SOURCES,
     "by_hand.seen_in.%s" => %w[record mailbox dns copy code_safe transfer_query word epp],
     "by_hand.waiting_%s" => %w[said written],
     "by_hand.late_%s" => %w[said written],
     "record.%s" => %w[yes no],
-    "contacts.fields.%s" => Desk::ManualSteps::SHOWN
+    "contacts.fields.%s" => Desk::Moves::ManualSteps::SHOWN
   }.freeze
   LITERAL = /Words\.(?:say|phrase|maybe)\(\s*"([a-z0-9_.-]+)"/
   REFUSED = /(?:\brefuse|\binvalid|Refused\.new\(:\w+,)\s*\(?\s*:([a-z0-9_]+)/

@@ -90,7 +90,8 @@ class WorkingDayTest < Minitest::Test
         [m.name, [current.step.id, m.state.turn, current.phase]]
       end
     assert_equal OPEN, open
-    assert_equal %w[nightboat-saltern.example], SteadyMove::Desk::UnrequestedTransfers.new(app).open.map(&:name)
+    assert_equal %w[nightboat-saltern.example],
+                 SteadyMove::Desk::Moves::UnrequestedTransfers.new(app).open.map(&:name)
     assert_equal(
       ["called-off"],
       app.moves.of_name("saltern-freight.example").map { |m| m.state.ending }
@@ -111,7 +112,7 @@ class WorkingDayTest < Minitest::Test
     )
     assert(lines.grep_v(/“/).none?(/xn--/), "but in what others wrote")
     move = app.moves.open_for("xn--fhre-saltern-gcb.example")
-    hand = SteadyMove::Desk::TypedValues.of(app, move, move.state.current.step)
+    hand = SteadyMove::Desk::Letters::TypedValues.of(app, move, move.state.current.step)
     assert_equal [:aim, ["auto-renew on"]], hand, "what is to be set is said where it is done"
     in_their_own_letters
     no_sentence_is_raw

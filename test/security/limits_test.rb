@@ -109,7 +109,7 @@ class LimitsSecurityTest < Minitest::Test
       end
     box = HeldBox.new(list)
     world.app.define_singleton_method(:mailboxes) { [box] }
-    room = SteadyMove::Desk::PostRoom.new(world.app, on_error: ->(_) {})
+    room = SteadyMove::Desk::Mail::PostRoom.new(world.app, on_error: ->(_) {})
     room.fetch
   end
 

@@ -8,7 +8,7 @@ class RoutesSecurityTest < Minitest::Test
   include SomePeople
 
   HEADERS = SteadyMove::Web::Application::HEADERS
-  ROLES = SteadyMove::Desk::People::ROLES
+  ROLES = SteadyMove::Desk::People::Directory::ROLES
   # Ends the session of whoever asks, or goes on without end.
   LEFT_OUT = %w[events signOut endSession endOtherSessions].freeze
 
@@ -63,7 +63,8 @@ class RoutesSecurityTest < Minitest::Test
       operations
         .reject { |o| o.open || o.sign_in || o.id == "moveClock" }
         .each do |operation|
-          allowed = operation.role.nil? || SteadyMove::Desk::People.may?(role, operation.role)
+          allowed =
+            operation.role.nil? || SteadyMove::Desk::People::Directory.may?(role, operation.role)
           assert_equal !allowed,
                        ask(operation).status == 403,
                        "#{role}: #{operation.id}: #{last_response.body[0, 200]}"

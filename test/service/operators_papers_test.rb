@@ -99,7 +99,7 @@ class OperatorsPapersTest < Minitest::Test
   def test_behind_nginx
     @desk = ServedDesk.new
     @desk.prepare do |app|
-      SteadyMove::Desk::People.new(app).put(EMAIL, "harbour-light-27", role: "viewer")
+      SteadyMove::Desk::People::Directory.new(app).put(EMAIL, "harbour-light-27", role: "viewer")
     end
     @desk.start
     Dir.mktmpdir do |folder|

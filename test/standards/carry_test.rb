@@ -110,7 +110,7 @@ class CarryStandardsTest < Minitest::Test
   def test_a_host_that_takes_files_alone
     text = Records::ZoneWriter.write(zone(ZONE))
     @server = Nsd.new({ "tide.example" => text })
-    servers = SteadyMove::Desk::Zones.new(Struct.new(:dns).new(client(@server.port)))
+    servers = SteadyMove::Desk::Common::Zones.new(Struct.new(:dns).new(client(@server.port)))
     assert_empty servers.deviations(["ns1.tide.example"], zone(ZONE)).map(&:says)
     changed = zone(ZONE.sub("192.0.2.77", "192.0.2.78"))
     assert_equal ["odd-name-7731.tide.example"],

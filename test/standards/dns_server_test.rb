@@ -69,7 +69,7 @@ class DnsServerTest < Minitest::Test
   # differs is found.
   def test_a_delegated_subzone_is_compared_as_a_referral
     outside = Struct.new(:dns).new(client(start_named))
-    zones = SteadyMove::Desk::Zones.new(outside)
+    zones = SteadyMove::Desk::Common::Zones.new(outside)
     assert_empty zones.deviations(["ns1.tide.example"], zone(ZONE)).map(&:says)
     changed =
       ZONE

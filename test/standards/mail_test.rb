@@ -129,7 +129,7 @@ class MailStandardsTest < Minitest::Test
       end
       assert come.value
       told = 0
-      assert SteadyMove::Desk::Listening
+      assert SteadyMove::Desk::Mail::Listening
                .new(nil) { told += 1 }
                .once(Struct.new(:came) { def wait(_) = came }.new(true))
       assert_equal 1, told
@@ -240,7 +240,7 @@ class MailStandardsTest < Minitest::Test
 
   def test_letters_and_links_are_read_alike_by_python
     draft =
-      SteadyMove::Desk::Correspondence.write(
+      SteadyMove::Desk::Letters::Correspondence.write(
         to: "help@cobblekeel.example",
         title: "Cobble & Keel",
         login: "old+1",

@@ -43,13 +43,17 @@ class BenchWorld
   def driver = desk.driver
   def runner = desk.runner
   def move(id) = app.moves.find(id)
-  def plan(name, **options) = SteadyMove::Desk::Planning.new(app).propose(name, **options)
+  def plan(name, **options) = SteadyMove::Desk::Planning::Planner.new(app).propose(name, **options)
 
   def start(name, **options)
-    SteadyMove::Desk::Planning.new(app).start(name, by: "ada@saltern-office.example", **options)
+    SteadyMove::Desk::Planning::Planner.new(app).start(
+      name,
+      by: "ada@saltern-office.example",
+      **options
+    )
   end
 
-  def orders = @orders ||= SteadyMove::Desk::MoveCommands.new(app)
+  def orders = @orders ||= SteadyMove::Desk::Moves::MoveCommands.new(app)
 
   # Moves the clock on event by event until the block holds; fails after `most` events.
   def until_true(most: 60, what: "it")

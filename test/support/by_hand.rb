@@ -13,8 +13,8 @@ module ByHand
 
   def live_with(*registrars) = @world = BenchWorld.new(names_at: registrars)
   def visitor = @visitor ||= Practice::DeskSide::Visitor.new(world.world.scenario)
-  def hands = SteadyMove::Desk::ManualSteps.new(world.app)
-  def letters = SteadyMove::Desk::Letters.new(world.app)
+  def hands = SteadyMove::Desk::Moves::ManualSteps.new(world.app)
+  def letters = SteadyMove::Desk::Letters::LetterWriter.new(world.app)
   def start(name, **more) = world.start(name, to: "orlop", **more).tap { world.runner.pass }
   def state(id) = world.move(id).state
   def row(name) = world.world.registry.find(name)

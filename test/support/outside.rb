@@ -9,7 +9,7 @@ module Outside
 
   NAME = "slipway.example"
 
-  def order_desk = SteadyMove::Desk::ManualOrders.new(world.app)
+  def order_desk = SteadyMove::Desk::Moves::ManualOrders.new(world.app)
   def site(account) = world.app.accounts.find(account).habits["site"]
 
   # A list into the cart and paid, as the desk gives it; then said.

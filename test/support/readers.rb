@@ -51,7 +51,8 @@ module Readers
         errors: [Desk::Refused],
         seeds: ["Domain;Expiry\ntide.example;2027-01-01\n"],
         read: ->(t) do
-          Desk::TakingIn.look(text(t)) && Desk::TakingIn.table(text(t), { "name" => 0 })
+          Desk::Portfolio::TakingIn.look(text(t)) &&
+            Desk::Portfolio::TakingIn.table(text(t), { "name" => 0 })
         end
       ),
       Reader.new(
@@ -60,7 +61,7 @@ module Readers
         seeds: ["tide.example, kelp.example # two\nbücher.example\n"],
         read:
           lambda do |t|
-            Desk::TakingIn
+            Desk::Portfolio::TakingIn
               .words(text(t))
               .each do |w|
                 Core::Names::DomainName.parse(w.typed)

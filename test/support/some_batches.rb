@@ -2,16 +2,16 @@
 
 # Batches over a world: made, looked at, started.
 module SomeBatches
-  def batches = SteadyMove::Desk::Batches.new(world.app)
+  def batches = SteadyMove::Desk::Batches::BatchCommands.new(world.app)
 
   # What names would do and cost together.
   def proposed(names, to:)
-    wants = names.map { |n| SteadyMove::Desk::Batch::Want.new(name: n, to: to, aims: {}) }
-    SteadyMove::Desk::Batch.new(world.app).propose_all(wants)
+    wants = names.map { |n| SteadyMove::Desk::Batches::Batch::Want.new(name: n, to: to, aims: {}) }
+    SteadyMove::Desk::Batches::Batch.new(world.app).propose_all(wants)
   end
 
   def review(id, by: nil)
-    SteadyMove::Desk::BatchReview.new(world.app).of(batches.find(id), by: by)
+    SteadyMove::Desk::Batches::BatchReview.new(world.app).of(batches.find(id), by: by)
   end
   def members(id) = world.app.batches.members(id).to_h { |m| [m.name, m] }
 

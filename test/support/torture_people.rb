@@ -37,10 +37,10 @@ class TorturePeople
     @random = random
     @calls_off = calls_off
     @visitor = Practice::DeskSide::Visitor.new(scenario)
-    @orders = SteadyMove::Desk::MoveCommands.new(app)
-    @hands = SteadyMove::Desk::ManualSteps.new(app)
-    @letters = SteadyMove::Desk::Letters.new(app)
-    @batches = SteadyMove::Desk::Batches.new(app)
+    @orders = SteadyMove::Desk::Moves::MoveCommands.new(app)
+    @hands = SteadyMove::Desk::Moves::ManualSteps.new(app)
+    @letters = SteadyMove::Desk::Letters::LetterWriter.new(app)
+    @batches = SteadyMove::Desk::Batches::BatchCommands.new(app)
   end
 
   # Acts that were acknowledged: [[what, move, step]].
@@ -53,7 +53,7 @@ class TorturePeople
     SINGLE.each { |name| begin_one(name) { single(name) } }
     begin_one(READY) { prepare }
     begin_one(DNS_ALONE) do
-      SteadyMove::Desk::DnsAlone.new(@app).start(DNS_ALONE, host: HOST, by: BY)
+      SteadyMove::Desk::Planning::DnsAlone.new(@app).start(DNS_ALONE, host: HOST, by: BY)
     end
     begin_batch
   end
@@ -90,13 +90,18 @@ class TorturePeople
   end
 
   def single(name)
-    SteadyMove::Desk::Planning.new(@app).start(name, to: DESTINATION, host: carried(name), by: BY)
+    SteadyMove::Desk::Planning::Planner.new(@app).start(
+      name,
+      to: DESTINATION,
+      host: carried(name),
+      by: BY
+    )
   end
 
   def carried(name) = (HOST if name == "saltern-isles.example")
 
   def prepare
-    SteadyMove::Desk::Preparing.new(@app).start(
+    SteadyMove::Desk::Planning::Preparing.new(@app).start(
       READY,
       parts: %w[unlock code],
       ends: @app.now + KEPT_READY,
@@ -109,7 +114,7 @@ class TorturePeople
     id ||= may { @batches.make(BATCH, by: BY, to: DESTINATION, host: HOST, trial: false).first }
     return unless id && @batches.find(id).state == "draft"
 
-    shown = SteadyMove::Desk::BatchReview.new(@app).of(@batches.find(id), by: BY).total
+    shown = SteadyMove::Desk::Batches::BatchReview.new(@app).of(@batches.find(id), by: BY).total
     may do
       @batches.start(id, by: BY, shown: shown)
       acknowledge("batch", id, nil)

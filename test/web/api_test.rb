@@ -99,7 +99,7 @@ class ApiTest < Minitest::Test
 
   # Every operation that the document keeps for a role, asked by each lesser role.
   def test_lesser_roles_are_refused
-    roles = SteadyMove::Desk::People::ROLES
+    roles = SteadyMove::Desk::People::Directory::ROLES
     roles
       .first(3)
       .each_with_index do |role, i|

@@ -64,8 +64,8 @@ class AutomationTest < Minitest::Test
     people.put("bo@saltern-office.example", "a long enough sentence", role: "mover")
     bo = people.by_email("bo@saltern-office.example")
     mine = house.tokens.make(bo, title: "nightly", role: "mover", days: 7)
-    calendar = SteadyMove::Desk::Calendars.new(world.app).renew(bo[:id], by: bo[:email])
-    SteadyMove::Desk::Notices.new(world.app).choose(bo[:id], choice: "daily", hour: 7)
+    calendar = SteadyMove::Desk::Automation::Calendars.new(world.app).renew(bo[:id], by: bo[:email])
+    SteadyMove::Desk::Automation::Notices.new(world.app).choose(bo[:id], choice: "daily", hour: 7)
     assert_equal 200, send_to("/api/people/#{bo[:id]}", role: nil)
     get "/api/calendar/#{calendar}"
     assert_equal 404, last_response.status

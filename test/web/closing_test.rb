@@ -16,7 +16,7 @@ class WebClosingTest < Minitest::Test
     super
     sign_in
     id, =
-      SteadyMove::Desk::Batches.new(world.app).make(
+      SteadyMove::Desk::Batches::BatchCommands.new(world.app).make(
         [NAME],
         by: ME,
         to: "orlop",
@@ -24,8 +24,8 @@ class WebClosingTest < Minitest::Test
         title: "Čtvrtek"
       )
     @batch = id
-    review = SteadyMove::Desk::BatchReview.new(world.app).of(world.app.batches.find(id))
-    SteadyMove::Desk::Batches.new(world.app).start(id, by: ME, shown: review.total)
+    review = SteadyMove::Desk::Batches::BatchReview.new(world.app).of(world.app.batches.find(id))
+    SteadyMove::Desk::Batches::BatchCommands.new(world.app).start(id, by: ME, shown: review.total)
     world.runner.pass
     @id = world.app.moves.open.first.id
   end

@@ -155,7 +155,7 @@ class WebHandsTest < Minitest::Test
   # waits to be written.
   def test_a_letter_of_which_nobody_knows_whether_it_left
     move("isles-weather.example")
-    letters = SteadyMove::Desk::Letters.new(world.app)
+    letters = SteadyMove::Desk::Letters::LetterWriter.new(world.app)
     world.app.sender.define_singleton_method(:deliver) { |*, **| raise Interrupt }
     assert_raises(Interrupt) do
       letters.send(letters.draft("cobble", by: "ada"), account_id: "cobble", by: "ada", how: "smtp")

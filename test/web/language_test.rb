@@ -121,7 +121,7 @@ class LanguageTest < Minitest::Test
     lines = world.app.db[:events].where(Sequel[:seq] > before).select_map(:says)
     assert_operator lines.size, :>, 20
     assert_empty(lines.reject { |says| says.start_with?("⟦") && says.end_with?("⟧") })
-    SteadyMove::Desk::Observe.new(world.app).name(
+    SteadyMove::Desk::Portfolio::Observe.new(world.app).name(
       Core::Names::DomainName.parse("harbourpass.example"),
       world.app.accounts.find("tarnbeck")
     )

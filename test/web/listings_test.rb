@@ -92,7 +92,7 @@ class ListingsTest < Minitest::Test
       .app
       .portfolio
       .define_singleton_method(:snapshots) do |**|
-        [SteadyMove::Desk::Portfolio::Working.new(done: 7, of: 40), nil]
+        [SteadyMove::Desk::Portfolio::Holdings::Working.new(done: 7, of: 40), nil]
       end
     get "/api/names"
     assert_equal [202, { "working" => { "done" => 7, "of" => 40 } }], [last_response.status, answer]

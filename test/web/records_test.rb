@@ -136,7 +136,11 @@ class WebRecordsTest < Minitest::Test
     assert_equal 0, answer["counts"]["open"]
     host = world.app.accounts.host_of("lanternroom")
     there =
-      world.app.dns.transfer(host.name_servers.first, NAME, key: SteadyMove::Desk::Zones.key(host))
+      world.app.dns.transfer(
+        host.name_servers.first,
+        NAME,
+        key: SteadyMove::Desk::Common::Zones.key(host)
+      )
     assert_equal 7, there.content.size
   end
 

@@ -9,7 +9,7 @@ class WatchingTest < Minitest::Test
   include SignedIn
 
   TOKEN = "a-token-of-some-length"
-  Alerts = SteadyMove::Desk::Alerts
+  Alerts = SteadyMove::Desk::Operations::Alerts
 
   def configure(**settings)
     settings.each { |key, value| world.app.config.instance_variable_set("@#{key}", value) }
@@ -61,7 +61,10 @@ class WatchingTest < Minitest::Test
     well = world.app.heard["tarnbeck"].well_at
     world.link.fault("away-tarnbeck", "on")
     world.driver.move_on(to: world.app.now + 1800)
-    told = SteadyMove::Desk::LastHeard.new(SteadyMove::Store::SystemState.new(world.app.db))["tarnbeck"]
+    told =
+      SteadyMove::Desk::Common::LastHeard.new(SteadyMove::Store::SystemState.new(world.app.db))[
+        "tarnbeck"
+      ]
     assert_equal [false, well], [told.well, told.well_at]
     assert_operator told.failing_since, :>, well
     assert_match(/^connection: \d+ of \d+ well, one not since 2027-/, get("/readyz").body)
@@ -83,7 +86,13 @@ class WatchingTest < Minitest::Test
   # figures.
   def test_a_stuck_connection_and_what_it_starves
     configure(metrics: { "token" => TOKEN })
-    stuck = [SteadyMove::Desk::WorkerPools::Stuck.new(lane: "account tarnbeck", seconds: 50, waiting: 3)]
+    stuck = [
+      SteadyMove::Desk::Engine.const_get(:WorkerPools)::Stuck.new(
+        lane: "account tarnbeck",
+        seconds: 50,
+        waiting: 3
+      )
+    ]
     world
       .runner
       .stub(:stuck, stuck) do
@@ -102,7 +111,7 @@ class WatchingTest < Minitest::Test
 
   def test_lanes_say_what_hangs
     gate = Queue.new
-    lanes = SteadyMove::Desk::WorkerPools.new
+    lanes = SteadyMove::Desk::Engine.const_get(:WorkerPools).new
     4.times { |i| lanes.push("slow", [i, :x]) { gate.pop } }
     lanes.push("quick", [9, :x]) { nil }
     Timeout.timeout(5) do
@@ -159,7 +168,13 @@ class WatchingTest < Minitest::Test
         "secret" => "a-secret-of-some-length"
       }
     )
-    stuck = [SteadyMove::Desk::WorkerPools::Stuck.new(lane: "account tarnbeck", seconds: 50, waiting: 0)]
+    stuck = [
+      SteadyMove::Desk::Engine.const_get(:WorkerPools)::Stuck.new(
+        lane: "account tarnbeck",
+        seconds: 50,
+        waiting: 0
+      )
+    ]
     posted = []
     SteadyMove::Wire::Http::Hook.stub(:post, ->(*given) { (posted << given) && 204 }) do
       world.runner.stub(:stuck, stuck) { assert_equal 1, alerts.tell }
@@ -196,7 +211,10 @@ class WatchingTest < Minitest::Test
       "says" => "away",
       "failing_since" => 0
     }
-    world.app.instance_variable_set(:@heard, SteadyMove::Desk::LastHeard.new(world.app.system_state))
+    world.app.instance_variable_set(
+      :@heard,
+      SteadyMove::Desk::Common::LastHeard.new(world.app.system_state)
+    )
     watch = alerts
     refuse = ->(*, **) { raise SteadyMove::Wire::Unreachable, "no mail today" }
     world.app.sender.stub(:deliver, refuse) { assert_equal 0, watch.tell }
@@ -221,7 +239,13 @@ class WatchingTest < Minitest::Test
         "secret" => "x"
       }
     )
-    stuck = [SteadyMove::Desk::WorkerPools::Stuck.new(lane: "account tarnbeck", seconds: 50, waiting: 0)]
+    stuck = [
+      SteadyMove::Desk::Engine.const_get(:WorkerPools)::Stuck.new(
+        lane: "account tarnbeck",
+        seconds: 50,
+        waiting: 0
+      )
+    ]
     mails = 0
     posts = []
     watch = alerts
@@ -244,7 +268,13 @@ class WatchingTest < Minitest::Test
 
   def test_who_can_not_be_written_to_is_told_in_the_log
     configure(alerts: { "to" => ["watch@saltern-office.example"] })
-    stuck = [SteadyMove::Desk::WorkerPools::Stuck.new(lane: "account tarnbeck", seconds: 50, waiting: 0)]
+    stuck = [
+      SteadyMove::Desk::Engine.const_get(:WorkerPools)::Stuck.new(
+        lane: "account tarnbeck",
+        seconds: 50,
+        waiting: 0
+      )
+    ]
     world.app.instance_variable_set(:@sender, nil)
     world.runner.stub(:stuck, stuck) { assert_equal 0, world.runner.alerts.tell }
     assert_includes @log.string, "no mail server is set"

@@ -49,13 +49,13 @@ module SteadyMove
         @secrets = Store::Secrets.new(@db, @safe)
         @write_probe = Store::WriteProbe.new(config.database)
         open_stores
-        @published = Rulebooks.load(config.rulebook_folder)
+        @published = Portfolio::Rulebooks.load(config.rulebook_folder)
         @config = config
-        @portfolio = Portfolio.new(self, keep: config.outlines_file)
-        @forecasts = Forecasts.new(self)
-        @settings = Settings.new(db, safe, config, documents: @watches)
-        @heard = LastHeard.new(system_state)
-        @epp = Connections.new(timeout: config.timeout, clock: clock, told: heard)
+        @portfolio = Portfolio::Holdings.new(self, keep: config.outlines_file)
+        @forecasts = Forecast::Forecasts.new(self)
+        @settings = Accounts::Settings.new(db, safe, config, documents: @watches)
+        @heard = Common::LastHeard.new(system_state)
+        @epp = Accounts::Connections.new(timeout: config.timeout, clock: clock, told: heard)
         connect
       end
 
@@ -102,7 +102,7 @@ module SteadyMove
       end
 
       # Told of every look at a name that is held: (A-label, account, Look).
-      def looked = UnrequestedTransfers.new(self).method(:seen)
+      def looked = Moves::UnrequestedTransfers.new(self).method(:seen)
 
       def now = clock.now
       # What hinders the database, in a sentence; nil where all is well.

@@ -51,7 +51,7 @@ module SteadyMove
         serving(map)
         @timeout = map["timeout"] || 15
         @facts_age = map["facts_age"] || FACTS_AGE
-        @idle = map["idle"] || Sessions::IDLE
+        @idle = map["idle"] || People::Sessions::IDLE
         @backup = map["backup"]
         outside(map)
         keeping(map)

@@ -65,7 +65,7 @@ module SteadyMove
         end
 
         row = all[wanted] or return
-        Desk::Destinations.of(
+        Desk::Accounts::Destinations.of(
           Store::Accounts::Account.new(
             id: wanted,
             title: row.fetch("title", wanted),
@@ -90,7 +90,9 @@ module SteadyMove
         end
 
         db = Store::Database.open(config.database)
-        Desk::Destinations.of(Store::Accounts.new(db, Store::Safe.at(config.key_file)).find(wanted))
+        Desk::Accounts::Destinations.of(
+          Store::Accounts.new(db, Store::Safe.at(config.key_file)).find(wanted)
+        )
       ensure
         db&.disconnect
       end

@@ -54,27 +54,27 @@ module SteadyMove
         expire_after: 12 * 3600
       }.freeze
 
-      # desk: Desk::App; runner: Desk::StepRunner; practice: answers state, move_on, move_on_to_news,
+      # desk: Desk::App; runner: Desk::Engine::StepRunner; practice: answers state, move_on, move_on_to_news,
       # fault, runs? where a practice world is there.
       def initialize(
         desk,
         runner,
         log:,
         practice: nil,
-        people: Desk::People.new(desk),
+        people: Desk::People::Directory.new(desk),
         public_folder: File.join(ROOT, "public")
       )
         @desk = desk
         @runner = runner
         @log = log
         @practice = practice
-        @engine = Desk::Scheduler.new(runner, on_error: log.method(:error))
+        @engine = Desk::Engine::Scheduler.new(runner, on_error: log.method(:error))
         @jobs = Desk::BackgroundJobs.new(random: desk.random, on_error: log.method(:error))
         @lists = Lists.new
-        @orders = Desk::MoveCommands.new(desk)
+        @orders = Desk::Moves::MoveCommands.new(desk)
         @presence = Presence.new
         @people = people
-        @tokens = Desk::Tokens.new(desk)
+        @tokens = Desk::Automation::Tokens.new(desk)
         @throttle = Throttle.new
         @device = Device.new(desk.safe.derive("devices"))
         @first_run = FirstRun.new(@people)

@@ -49,7 +49,9 @@ module SteadyMove
 
       # Ids of the operations that a role may do.
       def allowed(role)
-        operations.select { |o| o.role.nil? || Desk::People.may?(role, o.role) }.map(&:id)
+        operations
+          .select { |o| o.role.nil? || Desk::People::Directory.may?(role, o.role) }
+          .map(&:id)
       end
 
       # Parses a request's body and checks it. Returns a Hash with String keys; raises Problem 422.

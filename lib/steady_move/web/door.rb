@@ -85,7 +85,7 @@ module SteadyMove
       def admit(operation)
         raise Problem.say(401, half_way? ? :factor_first : :sign_in_first) unless person
         raise Problem.say(403, :token_may_not) if person[:token] && for_people?(operation)
-        return if operation.role.nil? || Desk::People.may?(person[:role], operation.role)
+        return if operation.role.nil? || Desk::People::Directory.may?(person[:role], operation.role)
 
         raise Problem.say(403, :role, role: operation.role, yours: person[:role])
       end
@@ -120,7 +120,10 @@ module SteadyMove
 
       # Somebody at the machine itself let this person try again.
       def forgiven(person)
-        application.throttle.forgive(person[:email], desk.system_state["unlocked.#{person[:email]}"])
+        application.throttle.forgive(
+          person[:email],
+          desk.system_state["unlocked.#{person[:email]}"]
+        )
       end
 
       # From a browser that the person knows, only its own tries count.

@@ -20,7 +20,7 @@ module SteadyMove
         @application = application
         @metrics = Metrics.new
         @health =
-          Desk::Health.new(
+          Desk::Operations::Health.new(
             application.desk,
             application.runner,
             beat_age: application.engine.method(:beat_age)
@@ -38,7 +38,7 @@ module SteadyMove
         end
       end
 
-      # [Desk::Health::Check].
+      # [Desk::Operations::Health::Check].
       def checks = @health.checks
 
       private
@@ -103,7 +103,8 @@ module SteadyMove
           moves_open: desk.moves.open_count,
           lane_work: runner.busy,
           mail_messages: desk.messages.count,
-          lane_stuck_seconds: runner.stuck(Desk::Health::STUCK).to_h { |s| [s.lane, s.seconds] }
+          lane_stuck_seconds:
+            runner.stuck(Desk::Operations::Health::STUCK).to_h { |s| [s.lane, s.seconds] }
         }
       end
 

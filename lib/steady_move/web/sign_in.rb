@@ -15,7 +15,7 @@ module SteadyMove
 
       module_function
 
-      # The application for this desk. people: Desk::People; address: the desk's own where it is
+      # The application for this desk. people: Desk::People::Directory; address: the desk's own where it is
       # configured.
       def application(db, secret, people:, address: nil)
         Class

@@ -9,7 +9,7 @@ module SteadyMove
 
       def initialize(application)
         @application = application
-        @journal = Desk::JournalCheck.new(application.desk)
+        @journal = Desk::Operations::JournalCheck.new(application.desk)
       end
 
       def report

@@ -68,7 +68,8 @@ module SteadyMove
           end
 
           # What shall hold afterwards; plans of old say it by their options.
-          def wanted = TargetSettings.of(aims || { "lock" => options.include?(:lock) ? "on" : "off" })
+          def wanted =
+            TargetSettings.of(aims || { "lock" => options.include?(:lock) ? "on" : "off" })
           # Is the name only made ready, with no destination?
           def prepare? = options.include?(:prepare)
           def carry? = options.include?(:carry)

@@ -109,7 +109,8 @@ module SteadyMove
         def link(url, words, before, after)
           read = Url.read(url)
           beside = beside(before, after)
-          role = role(Languages.says(words), near(before, after, words), Languages.says(in_path(url)))
+          role =
+            role(Languages.says(words), near(before, after, words), Languages.says(in_path(url)))
           Link.new(
             url: url,
             words: said(words, beside),

@@ -39,7 +39,8 @@ module SteadyMove
         # The fault that befalls a step this time, or nil. chance: answers call with a number in
         # 0...1.
         def draw(step, chance)
-          fit = ALL.select { |f| step.trait?(f.trait) && (f.ways.nil? || f.ways.include?(step.way)) }
+          fit =
+            ALL.select { |f| step.trait?(f.trait) && (f.ways.nil? || f.ways.include?(step.way)) }
           fit.find { |f| chance.call * 100 < f.share }
         end
       end

@@ -4,57 +4,60 @@ require "json"
 
 module SteadyMove
   module Desk
-    # Which service answers for which suffix (RFC 9224): fetched once, kept, and fetched again when
-    # it has become old. What an administrator or the configuration says of a suffix rules over it.
-    class Bootstrap
-      KEY = "rdap-bootstrap"
-      # RFC 9224 §8 asks clients not to fetch it more often than it changes; a day is what its
-      # publisher says.
-      FRESH = 86_400
-      AGAIN = 3600
+    module Accounts
+      # Which service answers for which suffix (RFC 9224): fetched once, kept, and fetched again when
+      # it has become old. What an administrator or the configuration says of a suffix rules over it.
+      class Bootstrap
+        KEY = "rdap-bootstrap"
+        # RFC 9224 §8 asks clients not to fetch it more often than it changes; a day is what its
+        # publisher says.
+        FRESH = 86_400
+        AGAIN = 3600
 
-      def initialize(app)
-        @app = app
-        @due_at = nil
-      end
+        def initialize(ports)
+          @ports = Ports.of(ports)
+          @due_at = nil
+        end
 
-      # Is it switched on, and time?
-      def due?
-        return false if @app.settings.bootstrap_url.nil?
-        return false if @due_at && @app.now < @due_at && @app.now > @due_at - FRESH
+        # Is it switched on, and time?
+        def due?
+          return false if @ports.settings.bootstrap_url.nil?
+          return false if @due_at && @ports.now < @due_at && @ports.now > @due_at - FRESH
 
-        _, at = @app.watches.document(KEY)
-        at.nil? || @app.now >= at + FRESH || @app.now < at
-      end
+          _, at = @ports.watches.document(KEY)
+          at.nil? || @ports.now >= at + FRESH || @ports.now < at
+        end
 
-      # Returns whether it was fetched; the outside's faults only put the next try off.
-      def fetch
-        @due_at = @app.now + AGAIN
-        text = @app.rdap.text(@app.settings.bootstrap_url)
-        self.class.services(text)
-        @app.watches.keep(KEY, text, at: @app.now)
-        @app.connect
-        @heard = Heard.new(at: @app.now, well: true, says: Words.say("connections.answered"))
-        true
-      rescue Wire::Error => e
-        @heard = Heard.new(at: @app.now, well: false, says: e.says)
-        false
-      end
+        # Returns whether it was fetched; the outside's faults only put the next try off.
+        def fetch
+          @due_at = @ports.now + AGAIN
+          text = @ports.rdap.text(@ports.settings.bootstrap_url)
+          self.class.services(text)
+          @ports.watches.keep(KEY, text, at: @ports.now)
+          @ports.connect
+          @heard =
+            Common::Heard.new(at: @ports.now, well: true, says: Words.say("connections.answered"))
+          true
+        rescue Wire::Error => e
+          @heard = Common::Heard.new(at: @ports.now, well: false, says: e.says)
+          false
+        end
 
-      attr_reader :heard
+        attr_reader :heard
 
-      # RFC 9224 §4: services are pairs of a list of suffixes and a list of base URLs; https is
-      # preferred. Returns {suffix => base URL}; raises Wire::Malformed.
-      def self.services(text)
-        pairs = JSON.parse(text, max_nesting: 20).fetch("services")
-        pairs
-          .flat_map do |suffixes, urls|
-            best = urls.find { |u| u.start_with?("https:") } || urls.first
-            suffixes.map { |s| [s.downcase, best] }
-          end
-          .to_h
-      rescue JSON::ParserError, KeyError, NoMethodError, TypeError
-        raise Wire::Malformed, "the list of public record services is not as RFC 9224 has it"
+        # RFC 9224 §4: services are pairs of a list of suffixes and a list of base URLs; https is
+        # preferred. Returns {suffix => base URL}; raises Wire::Malformed.
+        def self.services(text)
+          pairs = JSON.parse(text, max_nesting: 20).fetch("services")
+          pairs
+            .flat_map do |suffixes, urls|
+              best = urls.find { |u| u.start_with?("https:") } || urls.first
+              suffixes.map { |s| [s.downcase, best] }
+            end
+            .to_h
+        rescue JSON::ParserError, KeyError, NoMethodError, TypeError
+          raise Wire::Malformed, "the list of public record services is not as RFC 9224 has it"
+        end
       end
     end
   end

@@ -2,148 +2,152 @@
 
 module SteadyMove
   module Desk
-    # The code safe: authorization codes by name, sealed; kept from lists, looked at on somebody's
-    # word, checked, wiped.
-    class CodeSafe
-      # A line of a list as it is shown: never the code itself. fate: new, replaces, refused, or
-      # kept once it was kept.
-      Row = Struct.new(:number, :name, :fate, :says, keyword_init: true)
-      # A code in the safe. expires_at: Time or nil; move_id: of the move it was fetched for, or
-      # nil.
-      Held = Struct.new(:name, :state, :received_at, :expires_at, :move_id, keyword_init: true)
+    module Accounts
+      # The code safe: authorization codes by name, sealed; kept from lists, looked at on somebody's
+      # word, checked, wiped.
+      class CodeSafe
+        # A line of a list as it is shown: never the code itself. fate: new, replaces, refused, or
+        # kept once it was kept.
+        Row = Struct.new(:number, :name, :fate, :says, keyword_init: true)
+        # A code in the safe. expires_at: Time or nil; move_id: of the move it was fetched for, or
+        # nil.
+        Held = Struct.new(:name, :state, :received_at, :expires_at, :move_id, keyword_init: true)
 
-      def initialize(app)
-        @app = app
-      end
-
-      # What would become of each line of a list. Returns [Row].
-      def preview(text) = lines(text).map { |l| row(l) }
-
-      # Keeps the good lines; only: their numbers, or nil for all. Returns [Row].
-      def keep(text, by:, only: nil)
-        lines(text).map do |line|
-          shown = row(line)
-          next shown if shown.fate == "refused" || (only && !only.include?(line.number))
-
-          @app.codes.keep(line.name.ascii, line.code, at: @app.now)
-          note(line.name.ascii, "code-kept", by)
-          shown.tap { |r| r.fate = "kept" }
-        end
-      end
-
-      # Keeps one code that a person copied, as it is (rules of the job §7). Returns warnings as
-      # sentences; raises Refused.
-      def put(name, code, by:)
-        raise Refused.new(:not_now, :not_held, name: name) unless @app.names.find(name)
-
-        bare = code.strip
-        raise Refused.new(:not_now, :code_empty) if bare.empty?
-
-        @app.codes.keep(name, bare, at: @app.now)
-        note(name, "code-kept", by)
-        move = @app.moves.open_for(name)
-        @app.schedule.wake(move.id, @app.now) if move
-        dropped = bare == code ? [] : [Words.say("codes.warnings.outer_dropped")]
-        dropped + Core::Codes::Code.warnings(bare, typed: true).map { |w| Words.say(w) }
-      end
-
-      # Every code that is held, by name. Returns [Held].
-      def all
-        @app.codes.all_live.map do |r|
-          family = @app.rulebook.family_of(Core::Names::DomainName.held(r[:name]))
-          lives = family&.code_days
-          received = Store::Values.time(r[:received_at])
-          Held.new(
-            name: r[:name],
-            state: r[:state],
-            received_at: received,
-            move_id: r[:move_id],
-            expires_at: lives && (received + (lives * 86_400))
-          )
-        end
-      end
-
-      # The code in the clear, on somebody's word; copied: it went to the clipboard. Raises Refused.
-      def reveal(name, by:, copied: false)
-        held(name).tap { note(name, copied ? "code-copied" : "code-seen", by, type: "code-seen") }
-      end
-
-      # Asks the registry by EPP info with the code (RFC 5731 §3.1.2). Returns “checked” or
-      # “rejected”; raises Refused.
-      def check(name, by:)
-        code = held(name)
-        account = asker(name) or raise Refused.new(:not_now, :nobody_to_ask)
-        state = asked(account, name, code)
-        @app.codes.mark(name, state)
-        note(name, "code-#{state}", by, type: "code-checked", title: account.title)
-        state
-      end
-
-      def wipe(name, by:)
-        raise Refused.new(:not_now, :no_code, name: name) if @app.codes.wipe(name).zero?
-
-        note(name, "code-wiped", by)
-      end
-
-      private
-
-      def held(name) = @app.codes.newest(name) || raise(Refused.new(:not_now, :no_code, name: name))
-      def lines(text) = Core::Codes::List.read(text, suffixes: @app.rulebook.deep_suffixes)
-
-      def row(line)
-        if line.error
-          return Row.new(number: line.number, fate: "refused", says: Words.say(line.error))
+        def initialize(ports)
+          @ports = Ports.of(ports)
         end
 
-        name = line.name.ascii
-        unless @app.names.find(name)
-          return(
-            Row.new(
-              number: line.number,
-              name: name,
-              fate: "refused",
-              says: Words.say("refused.not_held", name: line.name.unicode)
+        # What would become of each line of a list. Returns [Row].
+        def preview(text) = lines(text).map { |l| row(l) }
+
+        # Keeps the good lines; only: their numbers, or nil for all. Returns [Row].
+        def keep(text, by:, only: nil)
+          lines(text).map do |line|
+            shown = row(line)
+            next shown if shown.fate == "refused" || (only && !only.include?(line.number))
+
+            @ports.codes.keep(line.name.ascii, line.code, at: @ports.now)
+            note(line.name.ascii, "code-kept", by)
+            shown.tap { |r| r.fate = "kept" }
+          end
+        end
+
+        # Keeps one code that a person copied, as it is (rules of the job §7). Returns warnings as
+        # sentences; raises Refused.
+        def put(name, code, by:)
+          raise Refused.new(:not_now, :not_held, name: name) unless @ports.names.find(name)
+
+          bare = code.strip
+          raise Refused.new(:not_now, :code_empty) if bare.empty?
+
+          @ports.codes.keep(name, bare, at: @ports.now)
+          note(name, "code-kept", by)
+          move = @ports.moves.open_for(name)
+          @ports.schedule.wake(move.id, @ports.now) if move
+          dropped = bare == code ? [] : [Words.say("codes.warnings.outer_dropped")]
+          dropped + Core::Codes::Code.warnings(bare, typed: true).map { |w| Words.say(w) }
+        end
+
+        # Every code that is held, by name. Returns [Held].
+        def all
+          @ports.codes.all_live.map do |r|
+            family = @ports.rulebook.family_of(Core::Names::DomainName.held(r[:name]))
+            lives = family&.code_days
+            received = Store::Values.time(r[:received_at])
+            Held.new(
+              name: r[:name],
+              state: r[:state],
+              received_at: received,
+              move_id: r[:move_id],
+              expires_at: lives && (received + (lives * 86_400))
             )
-          )
+          end
         end
 
-        again = @app.codes.held(name).any?
-        says = [
-          *line.warnings.map { |w| Words.say(w) },
-          (Words.say("codes.replaces") if again)
-        ].compact.join(" ")
-        Row.new(number: line.number, name: name, fate: again ? "replaces" : "new", says: says)
-      end
-
-      # The usual destination's connection, else any other than the one that holds the name.
-      def asker(name)
-        holder = @app.names.find(name)&.fetch(:account_id)
-        open = @app.accounts.all.select { |a| a.epp? && a.id != holder }
-        open.find { |a| a.id == Destinations.usual(@app) } || open.first
-      end
-
-      def asked(account, name, code)
-        command =
-          Wire::Epp::Commands.info(
-            name: name,
-            id: "code-#{@app.random.rand(10**9)}",
-            auth_info: code
-          )
-        @app.epp.with(account) { |c| c.request(command) }
-        "checked"
-      rescue Wire::Refused => e
-        if %i[code not_ours].include?(Core::Moves::Answers.meaning("info", e.code))
-          return "rejected"
+        # The code in the clear, on somebody's word; copied: it went to the clipboard. Raises Refused.
+        def reveal(name, by:, copied: false)
+          held(name).tap { note(name, copied ? "code-copied" : "code-seen", by, type: "code-seen") }
         end
 
-        raise Refused.new(:not_now, :question_refused, title: account.title, says: e.says)
-      rescue Wire::Error => e
-        raise Refused.new(:not_now, :account_says, title: account.title, says: e.says)
-      end
+        # Asks the registry by EPP info with the code (RFC 5731 §3.1.2). Returns “checked” or
+        # “rejected”; raises Refused.
+        def check(name, by:)
+          code = held(name)
+          account = asker(name) or raise Refused.new(:not_now, :nobody_to_ask)
+          state = asked(account, name, code)
+          @ports.codes.mark(name, state)
+          note(name, "code-#{state}", by, type: "code-checked", title: account.title)
+          state
+        end
 
-      def note(name, key, by, type: key, **values)
-        says = Words.phrase("journal.#{key.tr("-", "_")}", by: by, **values)
-        @app.journal.add(type, at: @app.now, says: says, by: by, name: name)
+        def wipe(name, by:)
+          raise Refused.new(:not_now, :no_code, name: name) if @ports.codes.wipe(name).zero?
+
+          note(name, "code-wiped", by)
+        end
+
+        private
+
+        def held(name) =
+          @ports.codes.newest(name) || raise(Refused.new(:not_now, :no_code, name: name))
+        def lines(text) =
+          Core::Codes::List.read(text, suffixes: @ports.rulebook.deep_suffixes)
+
+        def row(line)
+          if line.error
+            return Row.new(number: line.number, fate: "refused", says: Words.say(line.error))
+          end
+
+          name = line.name.ascii
+          unless @ports.names.find(name)
+            return(
+              Row.new(
+                number: line.number,
+                name: name,
+                fate: "refused",
+                says: Words.say("refused.not_held", name: line.name.unicode)
+              )
+            )
+          end
+
+          again = @ports.codes.held(name).any?
+          says = [
+            *line.warnings.map { |w| Words.say(w) },
+            (Words.say("codes.replaces") if again)
+          ].compact.join(" ")
+          Row.new(number: line.number, name: name, fate: again ? "replaces" : "new", says: says)
+        end
+
+        # The usual destination's connection, else any other than the one that holds the name.
+        def asker(name)
+          holder = @ports.names.find(name)&.fetch(:account_id)
+          open = @ports.accounts.all.select { |a| a.epp? && a.id != holder }
+          open.find { |a| a.id == Destinations.usual(@ports) } || open.first
+        end
+
+        def asked(account, name, code)
+          command =
+            Wire::Epp::Commands.info(
+              name: name,
+              id: "code-#{@ports.random.rand(10**9)}",
+              auth_info: code
+            )
+          @ports.epp.with(account) { |c| c.request(command) }
+          "checked"
+        rescue Wire::Refused => e
+          if %i[code not_ours].include?(Core::Moves::Answers.meaning("info", e.code))
+            return "rejected"
+          end
+
+          raise Refused.new(:not_now, :question_refused, title: account.title, says: e.says)
+        rescue Wire::Error => e
+          raise Refused.new(:not_now, :account_says, title: account.title, says: e.says)
+        end
+
+        def note(name, key, by, type: key, **values)
+          says = Words.phrase("journal.#{key.tr("-", "_")}", by: by, **values)
+          @ports.journal.add(type, at: @ports.now, says: says, by: by, name: name)
+        end
       end
     end
   end

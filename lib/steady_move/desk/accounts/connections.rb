@@ -4,60 +4,62 @@ require "monitor"
 
 module SteadyMove
   module Desk
-    # Signed-in EPP sessions by account, kept open between uses and opened anew when they fail.
-    class Connections
-      # clock: answers now, for saying when each was last heard; told: LastHeard; both may be nil.
-      def initialize(timeout:, clock: nil, told: nil)
-        @timeout = timeout
-        @clock = clock
-        @guard = Monitor.new
-        @sessions = {}
-        @locks = Hash.new { |h, k| h[k] = Monitor.new }
-        @told = told
-      end
-
-      # Yields a client for the account; one use at a time. A session that broke while idle is
-      # opened anew once, but a command that was sent is never sent again here.
-      def with(account)
-        lock = @guard.synchronize { @locks[account.id] }
-        lock.synchronize do
-          yield(live(account)).tap { hear(account, true, Words.say("connections.answered")) }
-        rescue Wire::Refused
-          hear(account, true, Words.say("connections.answered"))
-          raise
-        rescue Wire::Error => e
-          hear(account, false, e.says)
-          drop(account.id)
-          raise
+    module Accounts
+      # Signed-in EPP sessions by account, kept open between uses and opened anew when they fail.
+      class Connections
+        # clock: answers now, for saying when each was last heard; told: LastHeard; both may be nil.
+        def initialize(timeout:, clock: nil, told: nil)
+          @timeout = timeout
+          @clock = clock
+          @guard = Monitor.new
+          @sessions = {}
+          @locks = Hash.new { |h, k| h[k] = Monitor.new }
+          @told = told
         end
-      end
 
-      def close
-        @guard.synchronize { @sessions.each_key { |id| drop(id) } }
-      end
+        # Yields a client for the account; one use at a time. A session that broke while idle is
+        # opened anew once, but a command that was sent is never sent again here.
+        def with(account)
+          lock = @guard.synchronize { @locks[account.id] }
+          lock.synchronize do
+            yield(live(account)).tap { hear(account, true, Words.say("connections.answered")) }
+          rescue Wire::Refused
+            hear(account, true, Words.say("connections.answered"))
+            raise
+          rescue Wire::Error => e
+            hear(account, false, e.says)
+            drop(account.id)
+            raise
+          end
+        end
 
-      private
+        def close
+          @guard.synchronize { @sessions.each_key { |id| drop(id) } }
+        end
 
-      def hear(account, well, says)
-        @told&.note(account.id, at: @clock&.now, well: well, says: says)
-      end
+        private
 
-      # A session that still answers <hello>, or a new one.
-      def live(account)
-        session = @sessions[account.id]
-        return session if session&.alive?
+        def hear(account, well, says)
+          @told&.note(account.id, at: @clock&.now, well: well, says: says)
+        end
 
-        drop(account.id)
-        @sessions[account.id] = Wire::Epp::Client.open(endpoint(account))
-      end
+        # A session that still answers <hello>, or a new one.
+        def live(account)
+          session = @sessions[account.id]
+          return session if session&.alive?
 
-      def endpoint(account)
-        c = account.connection.transform_keys(&:to_sym)
-        { timeout: @timeout, **c, password: account.secret }
-      end
+          drop(account.id)
+          @sessions[account.id] = Wire::Epp::Client.open(endpoint(account))
+        end
 
-      def drop(id)
-        @sessions.delete(id)&.hang_up
+        def endpoint(account)
+          c = account.connection.transform_keys(&:to_sym)
+          { timeout: @timeout, **c, password: account.secret }
+        end
+
+        def drop(id)
+          @sessions.delete(id)&.hang_up
+        end
       end
     end
   end

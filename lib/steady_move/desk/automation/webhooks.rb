@@ -5,164 +5,166 @@ require "securerandom"
 
 module SteadyMove
   module Desk
-    # Lines of the journal told to other programs as they are written: each posted as JSON, signed,
-    # in order, and once more later where it could not be told.
-    class Webhooks
-      # Kinds of lines that can be told; * for all of these.
-      TYPES = %w[
-        planned
-        done
-        problem
-        approved
-        said
-        called-off
-        refused
-        lapsed
-        resumed
-        settled
-        batch
-        ledger
-        stray
-      ].freeze
-      # Told to every webhook, whatever it was made for: nobody may miss it.
-      ALWAYS = "stray"
-      BACK_OFF = [60, 300, 900, 3600, 14_400].freeze
-      AT_ONCE = 50
-      MOST = 20
+    module Automation
+      # Lines of the journal told to other programs as they are written: each posted as JSON, signed,
+      # in order, and once more later where it could not be told.
+      class Webhooks
+        # Kinds of lines that can be told; * for all of these.
+        TYPES = %w[
+          planned
+          done
+          problem
+          approved
+          said
+          called-off
+          refused
+          lapsed
+          resumed
+          settled
+          batch
+          ledger
+          stray
+        ].freeze
+        # Told to every webhook, whatever it was made for: nobody may miss it.
+        ALWAYS = "stray"
+        BACK_OFF = [60, 300, 900, 3600, 14_400].freeze
+        AT_ONCE = 50
+        MOST = 20
 
-      def initialize(app)
-        @app = app
-        @rows = app.db[:webhooks]
-      end
-
-      # types: of TYPES. Returns [id, the secret], which is shown once. Raises Refused.
-      def add(url, types:, by:)
-        raise Refused.new(:invalid, :hook_url) unless Wire::Http::Hook.fit?(url)
-        if types.empty? || (types - TYPES).any?
-          raise Refused.new(:invalid, :hook_types, known: TYPES)
+        def initialize(ports)
+          @ports = Ports.of(ports)
+          @rows = @ports.db[:webhooks]
         end
-        raise Refused.new(:not_now, :too_many_hooks, most: MOST) if @rows.count >= MOST
 
-        secret = SecureRandom.urlsafe_base64(32)
-        id =
-          @rows.insert(
-            url: url,
-            types: JSON.generate(types),
-            secret: @app.safe.seal(secret),
+        # types: of TYPES. Returns [id, the secret], which is shown once. Raises Refused.
+        def add(url, types:, by:)
+          raise Refused.new(:invalid, :hook_url) unless Wire::Http::Hook.fit?(url)
+          if types.empty? || (types - TYPES).any?
+            raise Refused.new(:invalid, :hook_types, known: TYPES)
+          end
+          raise Refused.new(:not_now, :too_many_hooks, most: MOST) if @rows.count >= MOST
+
+          secret = SecureRandom.urlsafe_base64(32)
+          id =
+            @rows.insert(
+              url: url,
+              types: JSON.generate(types),
+              secret: @ports.safe.seal(secret),
+              by: by,
+              made_at: @ports.now.to_i,
+              seq: @ports.journal.last_seq || 0
+            )
+          note("hook_made", by, url)
+          [id, secret]
+        end
+
+        # What the screen shows: never the secrets.
+        def all
+          @rows
+            .order(:id)
+            .map do |r|
+              {
+                id: r[:id],
+                url: r[:url],
+                types: JSON.parse(r[:types]),
+                by: r[:by],
+                fails: r[:fails],
+                says: r[:says],
+                made_at: Store::Values.time(r[:made_at]),
+                next_at: Store::Values.time(r[:next_at])
+              }
+            end
+        end
+
+        # Raises Refused.
+        def remove(id, by:)
+          row = @rows.where(id: id).first or raise Refused.new(:unknown, :no_hook, id: id)
+          @rows.where(id: id).delete
+          note("hook_removed", by, row[:url])
+        end
+
+        # Is there anything to tell?
+        def due?
+          last = @ports.journal.last_seq or return false
+          waiting(last).any?
+        end
+
+        # Tells what is new to each. Returns how many lines were told.
+        def tell
+          last = @ports.journal.last_seq or return 0
+          waiting(last).sum { |row| tell_one(row) }
+        end
+
+        private
+
+        def waiting(last)
+          @rows
+            .where { seq < last }
+            .where(Sequel.|({ next_at: nil }, Sequel[:next_at] <= @ports.now.to_i))
+            .all
+        end
+
+        def tell_one(row)
+          types = JSON.parse(row[:types])
+          told = 0
+          @ports
+            .journal
+            .lines_after(row[:seq], AT_ONCE)
+            .each do |event|
+              told += 1 if (event.type == ALWAYS || types.include?(event.type)) && post(row, event)
+              @rows.where(id: row[:id]).update(seq: event.seq, fails: 0, next_at: nil, says: nil)
+            end
+          told
+        rescue Wire::Error => e
+          put_off(row, e.says)
+          told
+        end
+
+        def post(row, event)
+          body =
+            JSON.generate(
+              seq: event.seq,
+              at: event.at.utc.iso8601,
+              type: event.type,
+              move: event.move_id,
+              name: event.name,
+              step: event.step,
+              says: Words.plain(Words.retold(event)),
+              by: event.by
+            )
+          headers =
+            Wire::Http::Signature.headers(
+              row[:url],
+              body,
+              secret: @ports.safe.open(row[:secret]),
+              created: @ports.now,
+              key_id: "hook-#{row[:id]}"
+            )
+          status = Wire::Http::Hook.post(row[:url], body, headers)
+          raise Wire::Unreachable, "it answered #{status}" unless status.between?(200, 299)
+
+          true
+        end
+
+        # It is tried again, later each time.
+        def put_off(row, says)
+          fails = @rows.where(id: row[:id]).get(:fails)
+          wait = BACK_OFF[[fails, BACK_OFF.size - 1].min]
+          @rows.where(id: row[:id]).update(
+            fails: fails + 1,
+            next_at: @ports.now.to_i + wait,
+            says: says
+          )
+        end
+
+        def note(key, by, url)
+          @ports.journal.add(
+            "people",
+            at: @ports.now,
             by: by,
-            made_at: @app.now.to_i,
-            seq: @app.journal.last_seq || 0
+            says: Words.phrase("journal.#{key}", by: by, url: url)
           )
-        note("hook_made", by, url)
-        [id, secret]
-      end
-
-      # What the screen shows: never the secrets.
-      def all
-        @rows
-          .order(:id)
-          .map do |r|
-            {
-              id: r[:id],
-              url: r[:url],
-              types: JSON.parse(r[:types]),
-              by: r[:by],
-              fails: r[:fails],
-              says: r[:says],
-              made_at: Store::Values.time(r[:made_at]),
-              next_at: Store::Values.time(r[:next_at])
-            }
-          end
-      end
-
-      # Raises Refused.
-      def remove(id, by:)
-        row = @rows.where(id: id).first or raise Refused.new(:unknown, :no_hook, id: id)
-        @rows.where(id: id).delete
-        note("hook_removed", by, row[:url])
-      end
-
-      # Is there anything to tell?
-      def due?
-        last = @app.journal.last_seq or return false
-        waiting(last).any?
-      end
-
-      # Tells what is new to each. Returns how many lines were told.
-      def tell
-        last = @app.journal.last_seq or return 0
-        waiting(last).sum { |row| tell_one(row) }
-      end
-
-      private
-
-      def waiting(last)
-        @rows
-          .where { seq < last }
-          .where(Sequel.|({ next_at: nil }, Sequel[:next_at] <= @app.now.to_i))
-          .all
-      end
-
-      def tell_one(row)
-        types = JSON.parse(row[:types])
-        told = 0
-        @app
-          .journal
-          .lines_after(row[:seq], AT_ONCE)
-          .each do |event|
-            told += 1 if (event.type == ALWAYS || types.include?(event.type)) && post(row, event)
-            @rows.where(id: row[:id]).update(seq: event.seq, fails: 0, next_at: nil, says: nil)
-          end
-        told
-      rescue Wire::Error => e
-        put_off(row, e.says)
-        told
-      end
-
-      def post(row, event)
-        body =
-          JSON.generate(
-            seq: event.seq,
-            at: event.at.utc.iso8601,
-            type: event.type,
-            move: event.move_id,
-            name: event.name,
-            step: event.step,
-            says: Words.plain(Words.retold(event)),
-            by: event.by
-          )
-        headers =
-          Wire::Http::Signature.headers(
-            row[:url],
-            body,
-            secret: @app.safe.open(row[:secret]),
-            created: @app.now,
-            key_id: "hook-#{row[:id]}"
-          )
-        status = Wire::Http::Hook.post(row[:url], body, headers)
-        raise Wire::Unreachable, "it answered #{status}" unless status.between?(200, 299)
-
-        true
-      end
-
-      # It is tried again, later each time.
-      def put_off(row, says)
-        fails = @rows.where(id: row[:id]).get(:fails)
-        wait = BACK_OFF[[fails, BACK_OFF.size - 1].min]
-        @rows.where(id: row[:id]).update(
-          fails: fails + 1,
-          next_at: @app.now.to_i + wait,
-          says: says
-        )
-      end
-
-      def note(key, by, url)
-        @app.journal.add(
-          "people",
-          at: @app.now,
-          by: by,
-          says: Words.phrase("journal.#{key}", by: by, url: url)
-        )
+        end
       end
     end
   end

@@ -2,165 +2,167 @@
 
 module SteadyMove
   module Desk
-    # Several names at once: what each would do and cost, as they stand together.
-    class Batch
-      # A name and where it is to go: destination, DNS host for its records where its zone would
-      # end, what shall hold afterwards (Core::Moves::TargetSettings); late: what a person chose where it may
-      # expire on the way (Lateness::CHOICES).
-      Want =
-        Struct.new(:name, :to, :host, :aims, :late, keyword_init: true) do
-          # As a batch wants it, and as it differs for one of its names.
-          def self.of(batch, member)
-            aims = (batch.settings["aims"] || {}).merge(member.own["aims"] || {})
-            new(
-              name: member.name,
-              to: member.own["to"] || batch.settings["to"],
-              host: member.own["host"] || batch.settings["host"],
-              aims: aims,
-              late: member.own["late"]
-            )
-          end
-        end
-      # by_hand: how many steps people do; says: why it can't start, or what is to be known; told:
-      # [Planning::Caution]; plan: Core::Moves::Plan, nil where the name is not held; to:
-      # destination id; late: may it expire on the way? latest_safe: the last instant to start it so
-      # that it does not, seconds or nil.
-      Row =
-        Struct.new(
-          :name,
-          :startable,
-          :says,
-          :total,
-          :saves,
-          :by_hand,
-          :carries,
-          :plan,
-          :told,
-          :to,
-          :late,
-          :latest_safe,
-          keyword_init: true
-        )
-
-      def initialize(app)
-        @app = app
-        @planning = Planning.new(app)
-        @pledged = {}
-      end
-
-      # wants: [Want]. Yields after each. Returns [Row]; of a balance that doesn't reach for all,
-      # the last ones are out.
-      def propose_all(wants)
-        @names = wants.map(&:name)
-        wants.map { |want| row(want).tap { |r| yield r if block_given? } }
-      end
-
-      # The DNS host for the records of a name that would lose its zone, as it was chosen for the
-      # batch or for the name; nil for the others.
-      def self.carry(app, name, host, to:)
-        host ||= CarryHosts.chosen(app, name, to: to)&.id
-        host && Judging.new(app).one(name)&.needs_carry? ? host : nil
-      end
-
-      # Sums of rows that can start, one Amount for each currency, and of how many names they say
-      # nothing: {total: [], saves: [], unpriced:, uncompared:}.
-      def self.sums(rows)
-        able = rows.select(&:startable)
-        {
-          total: add(able.filter_map(&:total)),
-          saves: add(able.filter_map(&:saves)),
-          unpriced: able.count { |r| r.total.nil? },
-          uncompared: able.count { |r| r.total && r.saves.nil? }
-        }
-      end
-
-      # One Amount for each currency.
-      def self.add(amounts)
-        amounts
-          .group_by(&:currency)
-          .map { |currency, list| Core::Money::Amount.new(list.sum(&:minor), currency) }
-      end
-
-      private
-
-      def row(want)
-        return out(want, :no_destination, name: want.name) unless want.to
-
-        host = self.class.carry(@app, want.name, want.host, to: want.to)
-        proposal =
-          @planning.propose(want.name, to: want.to, host: host, aims: want.aims, late: want.late)
-        proposal ? shown(want, proposal) : out(want, :not_held, name: want.name)
-      end
-
-      def shown(want, proposal)
-        short = proposal.startable? ? beyond_balance(proposal, want.to) : nil
-        startable = proposal.startable? && short.nil?
-        told = proposal.told + along(want.name)
-        Row.new(
-          name: want.name,
-          startable: startable,
-          told: told,
-          total: proposal.total,
-          plan: proposal.plan,
-          says: startable ? told.map(&:says) : proposal.refusals + [short].compact,
-          saves: proposal.quote.saves,
-          by_hand: proposal.plan.steps.count(&:by_hand?),
-          carries: proposal.plan.carry?,
-          to: want.to,
-          late: proposal.late,
-          latest_safe: latest_safe(proposal)
-        )
-      end
-
-      # Where a person has chosen, nothing is to be caught any more.
-      def latest_safe(proposal)
-        plan = proposal.plan
-        family = @app.rulebook.family_of(Core::Names::DomainName.held(plan.name))
-        family.latest_start(plan.expires_at.to_i) if family && plan.expires_at && plan.late.nil?
-      end
-
-      def out(want, why, **values)
-        Row.new(
-          name: want.name,
-          startable: false,
-          says: [Words.say("refused.#{why}", **values)],
-          told: [],
-          by_hand: 0,
-          carries: false,
-          to: want.to
-        )
-      end
-
-      # A balance has to cover all of them together: says so of those that it does not reach for.
-      def beyond_balance(proposal, to)
-        total = proposal.quote.total or return
-        place = [to, total.currency]
-        @pledged[place] = @pledged.fetch(place, 0) + total.minor
-        checks =
-          DestinationChecks.new(@app).of(
-            @app.accounts.find(to),
-            total: Core::Money::Amount.new(@pledged[place], total.currency)
-          )
-        short = checks.find { |c| c.key == "balance" && c.is == false } or return
-        @pledged[place] -= total.minor
-        short.says
-      end
-
-      # Mailboxes of its contacts that lie on another name of this batch.
-      def along(name)
-        facts = @app.names.facts(name)
-        %i[registrant_email admin_email]
-          .filter_map { |key| facts[key] }
-          .uniq
-          .filter_map do |email|
-            domain = email.downcase.rpartition("@").last
-            other = (@names - [name]).find { |n| domain == n || domain.end_with?(".#{n}") }
-            other &&
-              Planning::Caution.new(
-                "mailbox-along",
-                Words.say("plan.mailbox_along", email: email, other: other)
+    module Batches
+      # Several names at once: what each would do and cost, as they stand together.
+      class Batch
+        # A name and where it is to go: destination, DNS host for its records where its zone would
+        # end, what shall hold afterwards (Core::Moves::TargetSettings); late: what a person chose where it may
+        # expire on the way (Planning::Lateness::CHOICES).
+        Want =
+          Struct.new(:name, :to, :host, :aims, :late, keyword_init: true) do
+            # As a batch wants it, and as it differs for one of its names.
+            def self.of(batch, member)
+              aims = (batch.settings["aims"] || {}).merge(member.own["aims"] || {})
+              new(
+                name: member.name,
+                to: member.own["to"] || batch.settings["to"],
+                host: member.own["host"] || batch.settings["host"],
+                aims: aims,
+                late: member.own["late"]
               )
+            end
           end
+        # by_hand: how many steps people do; says: why it can't start, or what is to be known; told:
+        # [Planning::Planner::Caution]; plan: Core::Moves::Plan, nil where the name is not held; to:
+        # destination id; late: may it expire on the way? latest_safe: the last instant to start it so
+        # that it does not, seconds or nil.
+        Row =
+          Struct.new(
+            :name,
+            :startable,
+            :says,
+            :total,
+            :saves,
+            :by_hand,
+            :carries,
+            :plan,
+            :told,
+            :to,
+            :late,
+            :latest_safe,
+            keyword_init: true
+          )
+
+        def initialize(ports)
+          @ports = Ports.of(ports)
+          @planning = Planning::Planner.new(@ports)
+          @pledged = {}
+        end
+
+        # wants: [Want]. Yields after each. Returns [Row]; of a balance that doesn't reach for all,
+        # the last ones are out.
+        def propose_all(wants)
+          @names = wants.map(&:name)
+          wants.map { |want| row(want).tap { |r| yield r if block_given? } }
+        end
+
+        # The DNS host for the records of a name that would lose its zone, as it was chosen for the
+        # batch or for the name; nil for the others.
+        def self.carry(ports, name, host, to:)
+          host ||= Portfolio::CarryHosts.chosen(ports, name, to: to)&.id
+          host && Portfolio::Judging.new(ports).one(name)&.needs_carry? ? host : nil
+        end
+
+        # Sums of rows that can start, one Amount for each currency, and of how many names they say
+        # nothing: {total: [], saves: [], unpriced:, uncompared:}.
+        def self.sums(rows)
+          able = rows.select(&:startable)
+          {
+            total: add(able.filter_map(&:total)),
+            saves: add(able.filter_map(&:saves)),
+            unpriced: able.count { |r| r.total.nil? },
+            uncompared: able.count { |r| r.total && r.saves.nil? }
+          }
+        end
+
+        # One Amount for each currency.
+        def self.add(amounts)
+          amounts
+            .group_by(&:currency)
+            .map { |currency, list| Core::Money::Amount.new(list.sum(&:minor), currency) }
+        end
+
+        private
+
+        def row(want)
+          return out(want, :no_destination, name: want.name) unless want.to
+
+          host = self.class.carry(@ports, want.name, want.host, to: want.to)
+          proposal =
+            @planning.propose(want.name, to: want.to, host: host, aims: want.aims, late: want.late)
+          proposal ? shown(want, proposal) : out(want, :not_held, name: want.name)
+        end
+
+        def shown(want, proposal)
+          short = proposal.startable? ? beyond_balance(proposal, want.to) : nil
+          startable = proposal.startable? && short.nil?
+          told = proposal.told + along(want.name)
+          Row.new(
+            name: want.name,
+            startable: startable,
+            told: told,
+            total: proposal.total,
+            plan: proposal.plan,
+            says: startable ? told.map(&:says) : proposal.refusals + [short].compact,
+            saves: proposal.quote.saves,
+            by_hand: proposal.plan.steps.count(&:by_hand?),
+            carries: proposal.plan.carry?,
+            to: want.to,
+            late: proposal.late,
+            latest_safe: latest_safe(proposal)
+          )
+        end
+
+        # Where a person has chosen, nothing is to be caught any more.
+        def latest_safe(proposal)
+          plan = proposal.plan
+          family = @ports.rulebook.family_of(Core::Names::DomainName.held(plan.name))
+          family.latest_start(plan.expires_at.to_i) if family && plan.expires_at && plan.late.nil?
+        end
+
+        def out(want, why, **values)
+          Row.new(
+            name: want.name,
+            startable: false,
+            says: [Words.say("refused.#{why}", **values)],
+            told: [],
+            by_hand: 0,
+            carries: false,
+            to: want.to
+          )
+        end
+
+        # A balance has to cover all of them together: says so of those that it does not reach for.
+        def beyond_balance(proposal, to)
+          total = proposal.quote.total or return
+          place = [to, total.currency]
+          @pledged[place] = @pledged.fetch(place, 0) + total.minor
+          checks =
+            Accounts::DestinationChecks.new(@ports).of(
+              @ports.accounts.find(to),
+              total: Core::Money::Amount.new(@pledged[place], total.currency)
+            )
+          short = checks.find { |c| c.key == "balance" && c.is == false } or return
+          @pledged[place] -= total.minor
+          short.says
+        end
+
+        # Mailboxes of its contacts that lie on another name of this batch.
+        def along(name)
+          facts = @ports.names.facts(name)
+          %i[registrant_email admin_email]
+            .filter_map { |key| facts[key] }
+            .uniq
+            .filter_map do |email|
+              domain = email.downcase.rpartition("@").last
+              other = (@names - [name]).find { |n| domain == n || domain.end_with?(".#{n}") }
+              other &&
+                Planning::Planner::Caution.new(
+                  "mailbox-along",
+                  Words.say("plan.mailbox_along", email: email, other: other)
+                )
+            end
+        end
       end
     end
   end

@@ -2,120 +2,133 @@
 
 module SteadyMove
   module Desk
-    # Everything about a batch on one page before money moves: what happens in which order and when,
-    # what could go wrong, what is asked of whom, what it costs where, and what is left out.
-    class BatchReview
-      # rows: [Batch::Row] of names not yet started; waves: [Core::Batches::Waves::Wave]; risks:
-      # [[[says, [name]]]], one list for each kind;
-      # asks: [Ask]; range: [P10, P50, P90] of all that is left, empty where nothing is; above:
-      # [sentence] of limits.
-      Review =
-        Struct.new(:rows, :waves, :risks, :asks, :range, :above, keyword_init: true) do
-          def able = rows.select(&:startable)
-          def left_out = rows.reject(&:startable)
-          def total = sums[:total]
-          def unpriced = sums[:unpriced]
-          def sums = @sums ||= Batch.sums(rows)
+    module Batches
+      # Everything about a batch on one page before money moves: what happens in which order and when,
+      # what could go wrong, what is asked of whom, what it costs where, and what is left out.
+      class BatchReview
+        # rows: [Batch::Row] of names not yet started; waves: [Core::Batches::Waves::Wave]; risks:
+        # [[[says, [name]]]], one list for each kind;
+        # asks: [Ask]; range: [P10, P50, P90] of all that is left, empty where nothing is; above:
+        # [sentence] of limits.
+        Review =
+          Struct.new(:rows, :waves, :risks, :asks, :range, :above, keyword_init: true) do
+            def able = rows.select(&:startable)
+            def left_out = rows.reject(&:startable)
+            def total = sums[:total]
+            def unpriced = sums[:unpriced]
+            def sums = @sums ||= Batch.sums(rows)
 
-          # {destination id => sums}.
-          def by_place = able.group_by(&:to).transform_values { |list| Batch.sums(list) }
-        end
-      # What somebody does: where (a title, nil for the desk's own people), what, and for which
-      # names.
-      Ask = Struct.new(:place, :says, :names, keyword_init: true)
-
-      def initialize(app)
-        @app = app
-      end
-
-      # Yields after each name. Returns Review.
-      def of(batch, by: nil, &block)
-        waiting = @app.batches.members(batch.id).select(&:waiting?)
-        rows = Batch.new(@app).propose_all(waiting.map { |m| Batch::Want.of(batch, m) }, &block)
-        waves = BatchWaves.new(@app).of(batch, rows.select(&:startable))
-        review =
-          Review.new(
-            rows: rows,
-            waves: waves,
-            risks: late(waves, rows) + risks(rows),
-            asks: asks(rows),
-            range: range(batch, waves, rows)
-          )
-        review.above =
-          by ? Spending.new(@app).above(review, batch, by).map { |p| Words.say(p) } : []
-        review
-      end
-
-      private
-
-      # Names that would start too late before their expiry come first of all that can go wrong:
-      # they are held back then, until a person chooses.
-      def late(waves, rows)
-        expiries = rows.to_h { |r| [r.name, r.plan&.expires_at] }
-        cases =
-          waves
-            .flat_map { |w| w.late.map { |name| [w, name] } }
-            .map do |wave, name|
-              [
-                Words.say(
-                  "batches.starts_too_late",
-                  name: name,
-                  at: wave.starts_at,
-                  expires: expiries[name]
-                ),
-                [name]
-              ]
-            end
-        cases.empty? ? [] : [cases]
-      end
-
-      # Each kind once, with its sentences and the names that each is about, the most frequent
-      # first.
-      def risks(rows)
-        told = rows.select(&:startable).flat_map { |r| r.told.map { |c| [c, r.name] } }
-        kinds =
-          told
-            .group_by { |c, _| c.key }
-            .values
-            .map do |list|
-              list.group_by { |c, _| c.says }.transform_values { |same| same.map(&:last).uniq }.to_a
-            end
-        kinds.sort_by { |cases| [-cases.sum { |_, names| names.size }, cases.first.first] }
-      end
-
-      # Steps by hand of all plans, by place and what is done there.
-      def asks(rows)
-        steps = rows.select(&:startable).flat_map { |r| hand_steps(r) }
-        steps
-          .group_by { |place, step, _| [place, step.id] }
-          .map do |(place, id), list|
-            words = MoveWords.of(list.first.last.plan, @app.accounts)
-            each = list.size == 1 ? list.first.last.name : Words.say("batches.each_name")
-            says =
-              Words.say(
-                "steps.#{id}.title",
-                **words,
-                name: each,
-                contact: Words.say("common.its_contact")
-              )
-            Ask.new(place: place, says: says, names: list.map { |_, _, r| r.name })
+            # {destination id => sums}.
+            def by_place = able.group_by(&:to).transform_values { |list| Batch.sums(list) }
           end
-      end
+        # What somebody does: where (a title, nil for the desk's own people), what, and for which
+        # names.
+        Ask = Struct.new(:place, :says, :names, keyword_init: true)
 
-      def hand_steps(row)
-        words = MoveWords.of(row.plan, @app.accounts)
-        places = { "losing" => words[:from], "gaining" => words[:to], "service" => words[:service] }
-        mine = row.plan.steps.select { |s| s.by_hand? || s.trait?(:consent) || s.trait?(:approval) }
-        mine.map { |s| [places[s.place], s, row] }
-      end
+        def initialize(ports)
+          @ports = Ports.of(ports)
+        end
 
-      # All done when the last of them is, those under way among them: drawn together.
-      def range(batch, waves, rows)
-        plans = rows.to_h { |r| [r.name, r.plan] }
-        begun =
-          @app.moves.find_all(@app.batches.members(batch.id).filter_map(&:move_id)).select(&:open)
-        pairs = waves.flat_map { |w| w.names.map { |n| [plans.fetch(n), w.starts_at] } }
-        @app.forecasts.of_all(pairs, begun)&.range || []
+        # Yields after each name. Returns Review.
+        def of(batch, by: nil, &block)
+          waiting = @ports.batches.members(batch.id).select(&:waiting?)
+          rows = Batch.new(@ports).propose_all(waiting.map { |m| Batch::Want.of(batch, m) }, &block)
+          waves = BatchWaves.new(@ports).of(batch, rows.select(&:startable))
+          review =
+            Review.new(
+              rows: rows,
+              waves: waves,
+              risks: late(waves, rows) + risks(rows),
+              asks: asks(rows),
+              range: range(batch, waves, rows)
+            )
+          review.above =
+            by ? Spending.new(@ports).above(review, batch, by).map { |p| Words.say(p) } : []
+          review
+        end
+
+        private
+
+        # Names that would start too late before their expiry come first of all that can go wrong:
+        # they are held back then, until a person chooses.
+        def late(waves, rows)
+          expiries = rows.to_h { |r| [r.name, r.plan&.expires_at] }
+          cases =
+            waves
+              .flat_map { |w| w.late.map { |name| [w, name] } }
+              .map do |wave, name|
+                [
+                  Words.say(
+                    "batches.starts_too_late",
+                    name: name,
+                    at: wave.starts_at,
+                    expires: expiries[name]
+                  ),
+                  [name]
+                ]
+              end
+          cases.empty? ? [] : [cases]
+        end
+
+        # Each kind once, with its sentences and the names that each is about, the most frequent
+        # first.
+        def risks(rows)
+          told = rows.select(&:startable).flat_map { |r| r.told.map { |c| [c, r.name] } }
+          kinds =
+            told
+              .group_by { |c, _| c.key }
+              .values
+              .map do |list|
+                list
+                  .group_by { |c, _| c.says }
+                  .transform_values { |same| same.map(&:last).uniq }
+                  .to_a
+              end
+          kinds.sort_by { |cases| [-cases.sum { |_, names| names.size }, cases.first.first] }
+        end
+
+        # Steps by hand of all plans, by place and what is done there.
+        def asks(rows)
+          steps = rows.select(&:startable).flat_map { |r| hand_steps(r) }
+          steps
+            .group_by { |place, step, _| [place, step.id] }
+            .map do |(place, id), list|
+              words = Common::MoveWords.of(list.first.last.plan, @ports.accounts)
+              each = list.size == 1 ? list.first.last.name : Words.say("batches.each_name")
+              says =
+                Words.say(
+                  "steps.#{id}.title",
+                  **words,
+                  name: each,
+                  contact: Words.say("common.its_contact")
+                )
+              Ask.new(place: place, says: says, names: list.map { |_, _, r| r.name })
+            end
+        end
+
+        def hand_steps(row)
+          words = Common::MoveWords.of(row.plan, @ports.accounts)
+          places = {
+            "losing" => words[:from],
+            "gaining" => words[:to],
+            "service" => words[:service]
+          }
+          mine =
+            row.plan.steps.select { |s| s.by_hand? || s.trait?(:consent) || s.trait?(:approval) }
+          mine.map { |s| [places[s.place], s, row] }
+        end
+
+        # All done when the last of them is, those under way among them: drawn together.
+        def range(batch, waves, rows)
+          plans = rows.to_h { |r| [r.name, r.plan] }
+          begun =
+            @ports
+              .moves
+              .find_all(@ports.batches.members(batch.id).filter_map(&:move_id))
+              .select(&:open)
+          pairs = waves.flat_map { |w| w.names.map { |n| [plans.fetch(n), w.starts_at] } }
+          @ports.forecasts.of_all(pairs, begun)&.range || []
+        end
       end
     end
   end

@@ -2,127 +2,138 @@
 
 module SteadyMove
   module Desk
-    # Starts the names of running batches as their waves come due. What can't be started is held
-    # back with its reason; where the trial name did not land, nothing further is started until a
-    # person says so.
-    class BatchRun
-      # How often running batches are looked at (seconds).
-      EVERY = 300
+    module Batches
+      # Starts the names of running batches as their waves come due. What can't be started is held
+      # back with its reason; where the trial name did not land, nothing further is started until a
+      # person says so.
+      class BatchRun
+        # How often running batches are looked at (seconds).
+        EVERY = 300
 
-      def initialize(app)
-        @app = app
-        @batches = Batches.new(app)
-        @due_at = nil
-      end
+        def initialize(ports)
+          @ports = Ports.of(ports)
+          @batches = BatchCommands.new(@ports)
+          @due_at = nil
+        end
 
-      # Is it time: something was said of a batch, a wave comes due, or the clock was set back?
-      def due?
-        return false unless @app.batches.running?
+        # Is it time: something was said of a batch, a wave comes due, or the clock was set back?
+        def due?
+          return false unless @ports.batches.running?
 
-        @due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY ||
-          @app.batches.last_line != @heard
-      end
+          @due_at.nil? || @ports.now >= @due_at || @ports.now < @due_at - EVERY ||
+            @ports.batches.last_line != @heard
+        end
 
-      # When the next wave is due; nil where none is known.
-      def next_look = @coming && @app.batches.running? ? @coming : nil
+        # When the next wave is due; nil where none is known.
+        def next_look = @coming && @ports.batches.running? ? @coming : nil
 
-      # Starts what is due of all of them. Returns how many names were started.
-      def go_on
-        coming = []
-        started = @app.batches.running.sum { |batch| turn(batch, coming) }
-        @coming = coming.min
-        @heard = @app.batches.last_line
-        @due_at = [@app.now + EVERY, *coming].min
-        started
-      end
+        # Starts what is due of all of them. Returns how many names were started.
+        def go_on
+          coming = []
+          started = @ports.batches.running.sum { |batch| turn(batch, coming) }
+          @coming = coming.min
+          @heard = @ports.batches.last_line
+          @due_at = [@ports.now + EVERY, *coming].min
+          started
+        end
 
-      private
+        private
 
-      def turn(batch, coming)
-        return 0 if trial_failed?(batch)
+        def turn(batch, coming)
+          return 0 if trial_failed?(batch)
 
-        wants = taken_up(batch, waiting(batch))
-        return 0 if wants.empty?
+          wants = taken_up(batch, waiting(batch))
+          return 0 if wants.empty?
 
-        rows = Batch.new(@app).propose_all(wants)
-        hold_back(batch, rows.reject(&:startable))
-        due, later = waves(batch, rows).partition { |w| w.starts_at <= @app.now }
-        coming.concat(later.map(&:starts_at))
-        names = due.flat_map(&:names)
-        wants.select { |w| names.include?(w.name) }.count { |want| start(batch, want) }
-      end
+          rows = Batch.new(@ports).propose_all(wants)
+          hold_back(batch, rows.reject(&:startable))
+          due, later = waves(batch, rows).partition { |w| w.starts_at <= @ports.now }
+          coming.concat(later.map(&:starts_at))
+          names = due.flat_map(&:names)
+          wants.select { |w| names.include?(w.name) }.count { |want| start(batch, want) }
+        end
 
-      def waves(batch, rows) = BatchWaves.new(@app).of(batch, rows.select(&:startable))
+        def waves(batch, rows) = BatchWaves.new(@ports).of(batch, rows.select(&:startable))
 
-      # What was put in since is started only once somebody has seen what it costs.
-      def waiting(batch)
-        members =
-          @app.batches.members(batch.id).select { |m| m.waiting? && batch.accepted&.key?(m.name) }
-        members.map { |m| Batch::Want.of(batch, m) }
-      end
+        # What was put in since is started only once somebody has seen what it costs.
+        def waiting(batch)
+          members =
+            @ports
+              .batches
+              .members(batch.id)
+              .select { |m| m.waiting? && batch.accepted&.key?(m.name) }
+          members.map { |m| Batch::Want.of(batch, m) }
+        end
 
-      # Those whose start was cut off belong to it; returns the others.
-      def taken_up(batch, wants)
-        wants.reject { |want| (id = open_already(batch, want)) && belongs(batch, want, id) }
-      end
+        # Those whose start was cut off belong to it; returns the others.
+        def taken_up(batch, wants)
+          wants.reject { |want| (id = open_already(batch, want)) && belongs(batch, want, id) }
+        end
 
-      # Ended without landing: the rest waits for a person.
-      def trial_failed?(batch)
-        return false unless batch.settings["trial"]
+        # Ended without landing: the rest waits for a person.
+        def trial_failed?(batch)
+          return false unless batch.settings["trial"]
 
-        begun = @app.moves.find_all(@app.batches.members(batch.id).filter_map(&:move_id))
-        bad = begun.size == 1 && begun.first.state.ending && begun.first.state.ending != "settled"
-        return false unless bad
+          begun = @ports.moves.find_all(@ports.batches.members(batch.id).filter_map(&:move_id))
+          bad = begun.size == 1 && begun.first.state.ending && begun.first.state.ending != "settled"
+          return false unless bad
 
-        settings = batch.settings.merge("trial" => false)
-        @app.batches.update(batch.id, settings: settings)
-        @batches.halt(
-          batch.id,
-          by: "desk",
-          why: Words.phrase("batches.trial_failed", name: begun.first.name)
-        )
-        true
-      end
-
-      def hold_back(batch, rows)
-        rows.each { |row| held(batch, row.name, row.says.join(" ")) }
-      end
-
-      def held(batch, name, says)
-        @app.batches.update_name(batch.id, name, state: "held", says: says)
-        @batches.note(batch, "held_back", "desk", name: name, why: says)
-      end
-
-      def start(batch, want)
-        price = batch.accepted.fetch(want.name)
-        id =
-          Planning.new(@app).start(
-            want.name,
-            by: batch.asked_by,
-            to: want.to,
-            aims: want.aims,
-            late: want.late,
-            host: Batch.carry(@app, want.name, want.host, to: want.to),
-            price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price
+          settings = batch.settings.merge("trial" => false)
+          @ports.batches.update(batch.id, settings: settings)
+          @batches.halt(
+            batch.id,
+            by: "desk",
+            why: Words.phrase("batches.trial_failed", name: begun.first.name)
           )
-        belongs(batch, want, id)
-      rescue Refused => e
-        held(batch, want.name, e.message)
-        false
-      end
+          true
+        end
 
-      def belongs(batch, want, id)
-        @app.batches.update_name(batch.id, want.name, move_id: id, started_at: @app.now, says: nil)
-        @app.batches.note(batch.id, @app.moves.find(id).events.first.seq)
-        true
-      end
+        def hold_back(batch, rows)
+          rows.each { |row| held(batch, row.name, row.says.join(" ")) }
+        end
 
-      # The move that was started just before somebody pulled the plug, or nil.
-      def open_already(batch, want)
-        move = @app.moves.open_for(want.name)
-        if move && move.started_at >= batch.started_at && move.to_account == want.to &&
-             !move.plan.prepare?
-          move.id
+        def held(batch, name, says)
+          @ports.batches.update_name(batch.id, name, state: "held", says: says)
+          @batches.note(batch, "held_back", "desk", name: name, why: says)
+        end
+
+        def start(batch, want)
+          price = batch.accepted.fetch(want.name)
+          id =
+            Planning::Planner.new(@ports).start(
+              want.name,
+              by: batch.asked_by,
+              to: want.to,
+              aims: want.aims,
+              late: want.late,
+              host: Batch.carry(@ports, want.name, want.host, to: want.to),
+              price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price
+            )
+          belongs(batch, want, id)
+        rescue Refused => e
+          held(batch, want.name, e.message)
+          false
+        end
+
+        def belongs(batch, want, id)
+          @ports.batches.update_name(
+            batch.id,
+            want.name,
+            move_id: id,
+            started_at: @ports.now,
+            says: nil
+          )
+          @ports.batches.note(batch.id, @ports.moves.find(id).events.first.seq)
+          true
+        end
+
+        # The move that was started just before somebody pulled the plug, or nil.
+        def open_already(batch, want)
+          move = @ports.moves.open_for(want.name)
+          if move && move.started_at >= batch.started_at && move.to_account == want.to &&
+               !move.plan.prepare?
+            move.id
+          end
         end
       end
     end

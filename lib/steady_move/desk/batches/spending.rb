@@ -2,65 +2,67 @@
 
 module SteadyMove
   module Desk
-    # How much may be started without a second person: a limit of the batch, and one of the person.
-    # What can't be set against a limit, because its price is not known or stands in another
-    # currency, is above it.
-    class Spending
-      def initialize(app)
-        @app = app
-      end
-
-      # REVIEW: BatchReview::Review. Returns [Phrase] of what is above a limit; empty where all is
-      # within.
-      def above(review, batch, by)
-        limits(batch, by).flat_map do |key, limit|
-          over = review.total.select { |a| a.currency == limit.currency && a.minor > limit.minor }
-          other = review.total.reject { |a| a.currency == limit.currency }
-          [
-            *over.map { |a| says(key, "over", limit, total: a.to_s) },
-            *other.map { |a| says(key, "other", limit, total: a.to_s) },
-            *(says(key, "unpriced", limit, count: review.unpriced) if review.unpriced.positive?)
-          ]
+    module Batches
+      # How much may be started without a second person: a limit of the batch, and one of the person.
+      # What can't be set against a limit, because its price is not known or stands in another
+      # currency, is above it.
+      class Spending
+        def initialize(ports)
+          @ports = Ports.of(ports)
         end
-      end
 
-      # A person's own limit: an Amount, or nil where there is none.
-      def of_person(email)
-        row = @app.db[:people].where(email: email.to_s.downcase).get(:spending_limit)
-        row && amount(Store::Values.load(row))
-      end
+        # REVIEW: BatchReview::Review. Returns [Phrase] of what is above a limit; empty where all is
+        # within.
+        def above(review, batch, by)
+          limits(batch, by).flat_map do |key, limit|
+            over = review.total.select { |a| a.currency == limit.currency && a.minor > limit.minor }
+            other = review.total.reject { |a| a.currency == limit.currency }
+            [
+              *over.map { |a| says(key, "over", limit, total: a.to_s) },
+              *other.map { |a| says(key, "other", limit, total: a.to_s) },
+              *(says(key, "unpriced", limit, count: review.unpriced) if review.unpriced.positive?)
+            ]
+          end
+        end
 
-      # limit: an Amount, or nil for none. Raises Refused.
-      def limit_person(id, limit, by:)
-        person = @app.db[:people].where(id: id)
-        email = person.get(:email) or raise Refused.new(:invalid, :no_person, id: id)
-        person.update(spending_limit: limit && Store::Values.dump(limit.to_h))
-        @app.journal.add(
-          "people",
-          at: @app.now,
-          by: by,
-          says:
-            Words.phrase(
-              "journal.limited",
-              by: by,
-              email: email,
-              limit: limit ? limit.to_s : Words.phrase("batches.no_limit")
-            )
-        )
-      end
+        # A person's own limit: an Amount, or nil where there is none.
+        def of_person(email)
+          row = @ports.db[:people].where(email: email.to_s.downcase).get(:spending_limit)
+          row && amount(Store::Values.load(row))
+        end
 
-      private
+        # limit: an Amount, or nil for none. Raises Refused.
+        def limit_person(id, limit, by:)
+          person = @ports.db[:people].where(id: id)
+          email = person.get(:email) or raise Refused.new(:invalid, :no_person, id: id)
+          person.update(spending_limit: limit && Store::Values.dump(limit.to_h))
+          @ports.journal.add(
+            "people",
+            at: @ports.now,
+            by: by,
+            says:
+              Words.phrase(
+                "journal.limited",
+                by: by,
+                email: email,
+                limit: limit ? limit.to_s : Words.phrase("batches.no_limit")
+              )
+          )
+        end
 
-      def limits(batch, by)
-        {
-          "batch" => batch.settings["limit"] && amount(batch.settings["limit"]),
-          "person" => of_person(by)
-        }.compact
-      end
+        private
 
-      def amount(row) = Core::Money::Amount.new(row["minor"], row["currency"])
-      def says(key, what, limit, **values)
-        Words.phrase("batches.above.#{key}_#{what}", limit: limit.to_s, **values)
+        def limits(batch, by)
+          {
+            "batch" => batch.settings["limit"] && amount(batch.settings["limit"]),
+            "person" => of_person(by)
+          }.compact
+        end
+
+        def amount(row) = Core::Money::Amount.new(row["minor"], row["currency"])
+        def says(key, what, limit, **values)
+          Words.phrase("batches.above.#{key}_#{what}", limit: limit.to_s, **values)
+        end
       end
     end
   end

@@ -2,95 +2,97 @@
 
 module SteadyMove
   module Desk
-    # The ledger and closing reports to take along: as tables and as PDF.
-    class ClosingFiles
-      BATCH = %w[
-        name
-        from
-        to
-        came_to
-        started
-        ended
-        expiry_before
-        expiry_after
-        spent
-        currency
-        saved
-        left_to_cancel
-        could_move_again_from
-      ].freeze
-      LEDGER = %w[at kind account names amount currency order_number source].freeze
+    module Closing
+      # The ledger and closing reports to take along: as tables and as PDF.
+      class ClosingFiles
+        BATCH = %w[
+          name
+          from
+          to
+          came_to
+          started
+          ended
+          expiry_before
+          expiry_after
+          spent
+          currency
+          saved
+          left_to_cancel
+          could_move_again_from
+        ].freeze
+        LEDGER = %w[at kind account names amount currency order_number source].freeze
 
-      def initialize(app)
-        @app = app
-      end
-
-      # report: ClosingReport::Batch. Returns CSV.
-      def batch(report)
-        Wire::Csv.write(BATCH, report.moves.map { |m| row(m) })
-      end
-
-      # found: LedgerBook::Found. Returns CSV.
-      def ledger(found)
-        names = found.lines.to_h { |l| [l.move.id, l.move.name] }
-        Wire::Csv.write(LEDGER, found.all.map { |e| entry(e, names) })
-      end
-
-      # text: ClosingText::Text. Returns the octets of a PDF.
-      def pdf(text)
-        parts = text.parts.map { |heading, lines| [heading, lines.map { |l| Words.plain(l) }] }
-        Wire::Pdf.write(
-          title: text.title,
-          lead: Words.plain(text.lead),
-          parts: parts,
-          page: Words.say("closing.page", number: "<page>", count: "<total>")
-        )
-      end
-
-      private
-
-      def row(report)
-        move = report.move
-        [
-          move.name,
-          report.words[:from],
-          report.words[:to],
-          move.state.stage,
-          day(move.started_at),
-          day(report.ended_at),
-          day(move.plan.expires_at),
-          day(move.plan.expected_expiry),
-          *money(report.line),
-          report.open_items.size,
-          day(report.again_at)
-        ]
-      end
-
-      def entry(entry, names)
-        sum = entry.amount
-        [
-          entry.at.utc.iso8601,
-          entry.kind,
-          @app.accounts.find(entry.account)&.title || entry.account,
-          entry.moves.map { |id| names[id] }.join(" "),
-          decimal(sum),
-          sum&.currency,
-          entry.number,
-          entry.source
-        ]
-      end
-
-      # [spent, currency, saved] as decimal texts.
-      def money(line)
-        if line&.spent
-          [decimal(line.spent), line.spent.currency, decimal(line.saved)]
-        else
-          [nil, nil, nil]
+        def initialize(ports)
+          @ports = Ports.of(ports)
         end
-      end
 
-      def decimal(amount) = amount && Core::Money::Currency.decimal(amount.minor, amount.currency)
-      def day(time) = time&.strftime("%Y-%m-%d")
+        # report: ClosingReport::Batch. Returns CSV.
+        def batch(report)
+          Wire::Csv.write(BATCH, report.moves.map { |m| row(m) })
+        end
+
+        # found: LedgerBook::Found. Returns CSV.
+        def ledger(found)
+          names = found.lines.to_h { |l| [l.move.id, l.move.name] }
+          Wire::Csv.write(LEDGER, found.all.map { |e| entry(e, names) })
+        end
+
+        # text: ClosingText::Text. Returns the octets of a PDF.
+        def pdf(text)
+          parts = text.parts.map { |heading, lines| [heading, lines.map { |l| Words.plain(l) }] }
+          Wire::Pdf.write(
+            title: text.title,
+            lead: Words.plain(text.lead),
+            parts: parts,
+            page: Words.say("closing.page", number: "<page>", count: "<total>")
+          )
+        end
+
+        private
+
+        def row(report)
+          move = report.move
+          [
+            move.name,
+            report.words[:from],
+            report.words[:to],
+            move.state.stage,
+            day(move.started_at),
+            day(report.ended_at),
+            day(move.plan.expires_at),
+            day(move.plan.expected_expiry),
+            *money(report.line),
+            report.open_items.size,
+            day(report.again_at)
+          ]
+        end
+
+        def entry(entry, names)
+          sum = entry.amount
+          [
+            entry.at.utc.iso8601,
+            entry.kind,
+            @ports.accounts.find(entry.account)&.title || entry.account,
+            entry.moves.map { |id| names[id] }.join(" "),
+            decimal(sum),
+            sum&.currency,
+            entry.number,
+            entry.source
+          ]
+        end
+
+        # [spent, currency, saved] as decimal texts.
+        def money(line)
+          if line&.spent
+            [decimal(line.spent), line.spent.currency, decimal(line.saved)]
+          else
+            [nil, nil, nil]
+          end
+        end
+
+        def decimal(amount) = amount && Core::Money::Currency.decimal(amount.minor, amount.currency)
+        def day(time) = time&.strftime("%Y-%m-%d")
+      end
     end
   end
 end

@@ -2,168 +2,181 @@
 
 module SteadyMove
   module Desk
-    # The ledger: quotes from plans, orders, receipts from mail or typed in, refunds; what was spent
-    # and saved; and what does not fit, until a person settles it.
-    class LedgerBook
-      Ledger = Core::Money::Ledger
-      MOST = 5000
-      KINDS = %w[receipt refund].freeze
-      # One move's line. spent: an Amount or nil, charged: is it from a receipt? saved: against
-      # staying a year, nil where that is not known; lost_days: of time that was paid for already.
-      Line =
-        Struct.new(:move, :batch, :quoted, :spent, :charged, :saved, :lost_days, keyword_init: true)
-      Found = Struct.new(:lines, :all, :differences, :settled, keyword_init: true)
+    module Closing
+      # The ledger: quotes from plans, orders, receipts from mail or typed in, refunds; what was spent
+      # and saved; and what does not fit, until a person settles it.
+      class LedgerBook
+        Ledger = Core::Money::Ledger
+        MOST = 5000
+        KINDS = %w[receipt refund].freeze
+        # One move's line. spent: an Amount or nil, charged: is it from a receipt? saved: against
+        # staying a year, nil where that is not known; lost_days: of time that was paid for already.
+        Line =
+          Struct.new(
+            :move,
+            :batch,
+            :quoted,
+            :spent,
+            :charged,
+            :saved,
+            :lost_days,
+            keyword_init: true
+          )
+        Found = Struct.new(:lines, :all, :differences, :settled, keyword_init: true)
 
-      def initialize(app)
-        @app = app
-      end
+        def initialize(ports)
+          @ports = Ports.of(ports)
+        end
 
-      # What a move cost, as the ledger knows it: [Amount or nil, is it from a receipt?].
-      def paid(move)
-        line = of(ids: [move.id]).lines.first
-        [line&.spent, line&.charged == true]
-      end
+        # What a move cost, as the ledger knows it: [Amount or nil, is it from a receipt?].
+        def paid(move)
+          line = of(ids: [move.id]).lines.first
+          [line&.spent, line&.charged == true]
+        end
 
-      # ids: of moves; batch, account (gaining), year (of the start): those alone. Returns Found.
-      def of(ids: nil, batch: nil, account: nil, year: nil)
-        by_move = @app.batches.by_move
-        ids ||= by_move.select { |_, b| b == batch }.keys if batch
-        moves =
-          moves(ids).select do |m|
-            (account.nil? || m.to_account == account) && (year.nil? || m.started_at.year == year)
+        # ids: of moves; batch, account (gaining), year (of the start): those alone. Returns Found.
+        def of(ids: nil, batch: nil, account: nil, year: nil)
+          by_move = @ports.batches.by_move
+          ids ||= by_move.select { |_, b| b == batch }.keys if batch
+          moves =
+            moves(ids).select do |m|
+              (account.nil? || m.to_account == account) && (year.nil? || m.started_at.year == year)
+            end
+          entries = LedgerEntries.new(@ports).of(moves)
+          differences = Ledger.differences(entries, moves.to_h { |m| [m.id, seen(m)] })
+          settled = settlements
+          Found.new(
+            lines: moves.map { |m| line(m, by_move[m.id], entries) },
+            all: entries.sort_by(&:at),
+            differences: differences.reject { |d| settled[d.key] },
+            settled: settled
+          )
+        end
+
+        # Sums by what the block says of a line: {key => {spent: [Amount], saved: [Amount], moves:,
+        # unknown:}}.
+        def self.sums(lines, &block)
+          lines
+            .group_by(&block)
+            .transform_values do |list|
+              {
+                spent: Batches::Batch.add(list.filter_map(&:spent)),
+                saved: Batches::Batch.add(list.filter_map(&:saved)),
+                moves: list.size,
+                unknown: list.count { |l| l.spent.nil? && l.move.state.landed? }
+              }
+            end
+        end
+
+        # A person types a receipt or a refund in. moves: ids. Raises Refused.
+        def note(kind, moves:, account:, amount:, by:, number: nil)
+          unless KINDS.include?(kind)
+            raise Refused.new(:invalid, :no_such_entry, given: kind, known: KINDS)
           end
-        entries = LedgerEntries.new(@app).of(moves)
-        differences = Ledger.differences(entries, moves.to_h { |m| [m.id, seen(m)] })
-        settled = settlements
-        Found.new(
-          lines: moves.map { |m| line(m, by_move[m.id], entries) },
-          all: entries.sort_by(&:at),
-          differences: differences.reject { |d| settled[d.key] },
-          settled: settled
-        )
-      end
 
-      # Sums by what the block says of a line: {key => {spent: [Amount], saved: [Amount], moves:,
-      # unknown:}}.
-      def self.sums(lines, &block)
-        lines
-          .group_by(&block)
-          .transform_values do |list|
-            {
-              spent: Batch.add(list.filter_map(&:spent)),
-              saved: Batch.add(list.filter_map(&:saved)),
-              moves: list.size,
-              unknown: list.count { |l| l.spent.nil? && l.move.state.landed? }
-            }
+          place = @ports.accounts.find(account) or
+            raise Refused.new(:invalid, :no_account, id: account)
+          known = @ports.moves.find_all(moves)
+          if known.size < moves.uniq.size
+            raise Refused.new(:unknown, :no_move, id: (moves - known.map(&:id)).first)
           end
-      end
 
-      # A person types a receipt or a refund in. moves: ids. Raises Refused.
-      def note(kind, moves:, account:, amount:, by:, number: nil)
-        unless KINDS.include?(kind)
-          raise Refused.new(:invalid, :no_such_entry, given: kind, known: KINDS)
+          @ports.journal.add(
+            "ledger",
+            at: @ports.now,
+            by: by,
+            data: {
+              "kind" => kind,
+              "moves" => moves.uniq,
+              "account" => account,
+              "number" => number,
+              **amount.to_h.transform_keys(&:to_s)
+            },
+            says:
+              Words.phrase(
+                "journal.ledger_#{kind}",
+                by: by,
+                title: place.title,
+                amount: amount.to_s,
+                names: known.map(&:name)
+              )
+          )
         end
 
-        place = @app.accounts.find(account) or raise Refused.new(:invalid, :no_account, id: account)
-        known = @app.moves.find_all(moves)
-        if known.size < moves.uniq.size
-          raise Refused.new(:unknown, :no_move, id: (moves - known.map(&:id)).first)
+        # A person settles what did not fit. Raises Refused.
+        def settle(key, reason:, by:)
+          raise Refused.new(:invalid, :say_why_settled) if reason.strip.empty?
+          unless of.differences.any? { |d| d.key == key }
+            raise Refused.new(:not_now, :nothing_to_settle)
+          end
+
+          @ports.journal.add(
+            "ledger-settled",
+            at: @ports.now,
+            by: by,
+            data: {
+              "key" => key,
+              "reason" => reason.strip
+            },
+            says: Words.phrase("journal.ledger_settled", by: by, reason: reason.strip)
+          )
         end
 
-        @app.journal.add(
-          "ledger",
-          at: @app.now,
-          by: by,
-          data: {
-            "kind" => kind,
-            "moves" => moves.uniq,
-            "account" => account,
-            "number" => number,
-            **amount.to_h.transform_keys(&:to_s)
-          },
-          says:
-            Words.phrase(
-              "journal.ledger_#{kind}",
-              by: by,
-              title: place.title,
-              amount: amount.to_s,
-              names: known.map(&:name)
-            )
-        )
-      end
+        private
 
-      # A person settles what did not fit. Raises Refused.
-      def settle(key, reason:, by:)
-        raise Refused.new(:invalid, :say_why_settled) if reason.strip.empty?
-        unless of.differences.any? { |d| d.key == key }
-          raise Refused.new(:not_now, :nothing_to_settle)
+        # Those that cost something, newest first.
+        def moves(ids)
+          found =
+            ids ? @ports.moves.find_all(ids).sort_by { |m| -m.id } : @ports.moves.all.first(MOST)
+          found.reject { |m| m.plan.prepare? || m.plan.dns_only? }
         end
 
-        @app.journal.add(
-          "ledger-settled",
-          at: @app.now,
-          by: by,
-          data: {
-            "key" => key,
-            "reason" => reason.strip
-          },
-          says: Words.phrase("journal.ledger_settled", by: by, reason: reason.strip)
-        )
-      end
+        def seen(move)
+          Ledger::Move.new(
+            id: move.id,
+            name: move.name,
+            to: move.to_account,
+            from: move.from_account,
+            ending: move.state.ending,
+            landed_at: move.state.told("landed_at")&.at
+          )
+        end
 
-      private
+        def settlements
+          @ports.journal.of_type("ledger-settled").to_h { |e| [e.data["key"], e.data["reason"]] }
+        end
 
-      # Those that cost something, newest first.
-      def moves(ids)
-        found = ids ? @app.moves.find_all(ids).sort_by { |m| -m.id } : @app.moves.all.first(MOST)
-        found.reject { |m| m.plan.prepare? || m.plan.dns_only? }
-      end
+        def line(move, batch, entries)
+          spent, charged = Ledger.spent(move.id, entries)
+          quoted = entries.find { |e| e.kind == "quote" && e.moves == [move.id] }&.amount
+          Line.new(
+            move: move,
+            batch: batch,
+            spent: spent,
+            charged: charged,
+            lost_days: lost_days(move.plan),
+            quoted: quoted,
+            saved: saved(move, spent)
+          )
+        end
 
-      def seen(move)
-        Ledger::Move.new(
-          id: move.id,
-          name: move.name,
-          to: move.to_account,
-          from: move.from_account,
-          ending: move.state.ending,
-          landed_at: move.state.told("landed_at")&.at
-        )
-      end
+        # Against staying a year, where the name went and both stand in one currency.
+        def saved(move, spent)
+          stay = LedgerEntries.amount(move.events.first&.data, "stay")
+          return unless spent && stay && spent.currency == stay.currency
+          return if move.state.ending && move.state.ending != "settled"
 
-      def settlements
-        @app.journal.of_type("ledger-settled").to_h { |e| [e.data["key"], e.data["reason"]] }
-      end
+          stay - spent
+        end
 
-      def line(move, batch, entries)
-        spent, charged = Ledger.spent(move.id, entries)
-        quoted = entries.find { |e| e.kind == "quote" && e.moves == [move.id] }&.amount
-        Line.new(
-          move: move,
-          batch: batch,
-          spent: spent,
-          charged: charged,
-          lost_days: lost_days(move.plan),
-          quoted: quoted,
-          saved: saved(move, spent)
-        )
-      end
+        # Days that were paid for and are not in the expiry that the move brings: 0 where nothing is
+        # lost.
+        def lost_days(plan)
+          return unless plan.expires_at && plan.expected_expiry && plan.years
 
-      # Against staying a year, where the name went and both stand in one currency.
-      def saved(move, spent)
-        stay = LedgerEntries.amount(move.events.first&.data, "stay")
-        return unless spent && stay && spent.currency == stay.currency
-        return if move.state.ending && move.state.ending != "settled"
-
-        stay - spent
-      end
-
-      # Days that were paid for and are not in the expiry that the move brings: 0 where nothing is
-      # lost.
-      def lost_days(plan)
-        return unless plan.expires_at && plan.expected_expiry && plan.years
-
-        whole = Core::Expiry.add_years(plan.expires_at, plan.years)
-        [((whole - plan.expected_expiry) / 86_400).round, 0].max
+          whole = Core::Expiry.add_years(plan.expires_at, plan.years)
+          [((whole - plan.expected_expiry) / 86_400).round, 0].max
+        end
       end
     end
   end

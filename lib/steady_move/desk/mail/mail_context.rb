@@ -2,54 +2,57 @@
 
 module SteadyMove
   module Desk
-    # What a message is read against: the names that are held, who is known to write about them, how
-    # the mailbox's own server calls itself, which mailboxes are ours. Looked up once for each part
-    # of a mailbox.
-    class MailContext
-      def initialize(app)
-        @app = app
-      end
+    module Mail
+      # What a message is read against: the names that are held, who is known to write about them, how
+      # the mailbox's own server calls itself, which mailboxes are ours. Looked up once for each part
+      # of a mailbox.
+      class MailContext
+        def initialize(ports)
+          @ports = Ports.of(ports)
+        end
 
-      # [DomainName].
-      def held = @held ||= @app.names.all.map { |r| Core::Names::DomainName.held(r[:name]) }
+        # [DomainName].
+        def held = @held ||= @ports.names.all.map { |r| Core::Names::DomainName.held(r[:name]) }
 
-      # {ids:, trusting:} of the mailbox's server.
-      def server = places.mail_server
+        # {ids:, trusting:} of the mailbox's server.
+        def server = places.mail_server
 
-      # Does somebody write whom we know: from a domain of an account, its privacy service, or a
-      # registry?
-      def known?(address)
-        domain = address.to_s.rpartition("@").last.downcase
-        senders([]).any? { |d| domain == d || domain.end_with?(".#{d}") }
-      end
+        # Does somebody write whom we know: from a domain of an account, its privacy service, or a
+        # registry?
+        def known?(address)
+          domain = address.to_s.rpartition("@").last.downcase
+          senders([]).any? { |d| domain == d || domain.end_with?(".#{d}") }
+        end
 
-      # Whom the desk itself writes as.
-      def own_logins = @own_logins ||= @app.settings.mailboxes.compact.map { |box| box[:login] }
+        # Whom the desk itself writes as.
+        def own_logins = @own_logins ||= @ports.settings.mailboxes.compact.map { |box| box[:login] }
 
-      # Domains that whoever holds the names, or holds them soon, is known to write from: accounts,
-      # their privacy services, registries. Where no name is told, all of them.
-      def senders(names)
-        return all_senders if names.empty?
+        # Domains that whoever holds the names, or holds them soon, is known to write from: accounts,
+        # their privacy services, registries. Where no name is told, all of them.
+        def senders(names)
+          return all_senders if names.empty?
 
-        mine = holders(names)
-        domains(accounts.select { |a| mine.include?(a.id) })
-      end
+          mine = holders(names)
+          domains(accounts.select { |a| mine.include?(a.id) })
+        end
 
-      private
+        private
 
-      def places = @places ||= @app.settings.places
-      def accounts = @accounts ||= @app.accounts.all
-      def all_senders = @all_senders ||= domains(accounts)
-      def domains(list) = list.flat_map { |a| Parties.domains(a) }.uniq + places.registries
+        def places = @places ||= @ports.settings.places
+        def accounts = @accounts ||= @ports.accounts.all
+        def all_senders = @all_senders ||= domains(accounts)
+        def domains(list) =
+          list.flat_map { |a| Common::Parties.domains(a) }.uniq + places.registries
 
-      def holders(names)
-        names
-          .flat_map do |n|
-            move = @app.moves.of_name(n.ascii).first
-            [@app.names.find(n.ascii)&.fetch(:account_id), move&.from_account, move&.to_account]
-          end
-          .compact
-          .uniq
+        def holders(names)
+          names
+            .flat_map do |n|
+              move = @ports.moves.of_name(n.ascii).first
+              [@ports.names.find(n.ascii)&.fetch(:account_id), move&.from_account, move&.to_account]
+            end
+            .compact
+            .uniq
+        end
       end
     end
   end

@@ -2,30 +2,32 @@
 
 module SteadyMove
   module Desk
-    # What is done about a code that is no good.
-    module CodeTrouble
-      # So often a code is fetched anew by the desk itself; then a person is asked (common practice,
-      # no source).
-      TRIES = 3
+    module Moves
+      # What is done about a code that is no good.
+      module CodeTrouble
+        # So often a code is fetched anew by the desk itself; then a person is asked (common practice,
+        # no source).
+        TRIES = 3
 
-      private
+        private
 
-      # The step in which a code is had anew: asked for by hand where the plan asks, else fetched.
-      def code_step = plan.with_trait(:code).id
-      def asked? = plan.with_trait(:code).by_hand?
+        # The step in which a code is had anew: asked for by hand where the plan asks, else fetched.
+        def code_step = plan.with_trait(:code).id
+        def asked? = plan.with_trait(:code).by_hand?
 
-      # 2202: wiped, and fetched again.
-      def code_rejected
-        third = state.reopened(code_step) + 1 >= TRIES
-        ports.codes.wipe_of_move(move.id)
-        reopen(code_step, sentence("acts.code_rejected"))
-        says = third ? "third" : "again"
-        problem(
-          sentence("acts.code_#{says}_#{asked? ? "asked" : "fetched"}"),
-          source: [:epp, { at: gaining.title }],
-          look_at: now + 900,
-          yours: third
-        )
+        # 2202: wiped, and fetched again.
+        def code_rejected
+          third = state.reopened(code_step) + 1 >= TRIES
+          ports.codes.wipe_of_move(move.id)
+          reopen(code_step, sentence("acts.code_rejected"))
+          says = third ? "third" : "again"
+          problem(
+            sentence("acts.code_#{says}_#{asked? ? "asked" : "fetched"}"),
+            source: [:epp, { at: gaining.title }],
+            look_at: now + 900,
+            yours: third
+          )
+        end
       end
     end
   end

@@ -4,167 +4,172 @@ require "json"
 
 module SteadyMove
   module Desk
-    # Tells whoever runs the desk, by mail and by a signed webhook, when something is wrong for
-    # longer than was set: work that is overdue, a connection that fails, a backup that was not
-    # made, a deadline that comes near. Each is told once, and again after a day if it still stands.
-    # What is stuck or comes back goes to the log at once.
-    class Alerts
-      EVERY = 20
-      AGAIN = 86_400
-      # Seconds after which a way that failed is tried again.
-      PAUSE = 300
-      WAYS = %w[mail webhook].freeze
-      PLACE = "alert."
-      # Seconds, where the configuration sets no others.
-      CONNECTION = 3600
-      DEADLINE = 4 * 3600
+    module Operations
+      # Tells whoever runs the desk, by mail and by a signed webhook, when something is wrong for
+      # longer than was set: work that is overdue, a connection that fails, a backup that was not
+      # made, a deadline that comes near. Each is told once, and again after a day if it still stands.
+      # What is stuck or comes back goes to the log at once.
+      class Alerts
+        EVERY = 20
+        AGAIN = 86_400
+        # Seconds after which a way that failed is tried again.
+        PAUSE = 300
+        WAYS = %w[mail webhook].freeze
+        PLACE = "alert."
+        # Seconds, where the configuration sets no others.
+        CONNECTION = 3600
+        DEADLINE = 4 * 3600
 
-      # key: by which it is told once.
-      Alert = Struct.new(:key, :says, keyword_init: true)
+        # key: by which it is told once.
+        Alert = Struct.new(:key, :says, keyword_init: true)
 
-      def initialize(app, runner)
-        @app = app
-        @health = Health.new(app, runner)
-        @known = {}
-        @pauses = {}
-      end
-
-      # news: called with a level and a sentence for the log.
-      def on_news(&news) = @news = news
-
-      # Is it time to look, also where the clock was set back?
-      def due?
-        return false if @news.nil? && !wanted?
-
-        @due_at.nil? || @app.now >= @due_at || @app.now < @due_at - EVERY
-      end
-
-      # Returns how many alerts went out, by each way.
-      def tell
-        @due_at = @app.now + EVERY
-        checks = @health.checks
-        log(checks)
-        return 0 unless wanted?
-
-        standing = standing(checks)
-        over(standing)
-        WAYS.sum { |way| wanted?(way) ? tell_by(way, standing) : 0 }
-      end
-
-      # [Alert]: what is wrong for longer than was set.
-      def standing(checks = @health.checks)
-        lasting(checks) + deadlines
-      end
-
-      private
-
-      def told(level, says) = @news&.call(level, says)
-      def settings = @app.config.alerts
-
-      def wanted?(way = nil)
-        ways = { "mail" => settings["to"].to_a.any?, "webhook" => settings.key?("webhook") }
-        way ? ways.fetch(way) : ways.value?(true)
-      end
-
-      # What changed since the last look, in either direction.
-      def log(checks)
-        now = checks.to_h { |c| [c.id, c.well] }
-        checks.each do |c|
-          told("warn", "#{c.title}: #{c.says}") if c.well == false && @known[c.id] != false
-          told("info", "#{c.title}: #{c.says}") if c.well && @known[c.id] == false
+        def initialize(ports, runner)
+          @ports = Ports.of(ports)
+          @health = Health.new(@ports, runner)
+          @known = {}
+          @pauses = {}
         end
-        (@known.keys - now.keys).each do |id|
-          told("info", Words.say("health.over", id: id)) unless @known[id]
+
+        # news: called with a level and a sentence for the log.
+        def on_news(&news) = @news = news
+
+        # Is it time to look, also where the clock was set back?
+        def due?
+          return false if @news.nil? && !wanted?
+
+          @due_at.nil? || @ports.now >= @due_at || @ports.now < @due_at - EVERY
         end
-        @known = now
-      end
 
-      def lasting(checks)
-        checks
-          .reject { |c| c.well != false || (c.id.start_with?("connection ") && !long_enough?(c)) }
-          .map { |c| Alert.new(key: c.id, says: "#{c.title}: #{c.says}") }
-      end
+        # Returns how many alerts went out, by each way.
+        def tell
+          @due_at = @ports.now + EVERY
+          checks = @health.checks
+          log(checks)
+          return 0 unless wanted?
 
-      def long_enough?(check)
-        check.since && @app.now - check.since >= (settings["connection"] || CONNECTION)
-      end
+          standing = standing(checks)
+          over(standing)
+          WAYS.sum { |way| wanted?(way) ? tell_by(way, standing) : 0 }
+        end
 
-      # Approvals that wait for somebody here and whose deadline comes near.
-      def deadlines
-        near = @app.now + (settings["deadline"] || DEADLINE)
-        Approvals
-          .new(@app)
-          .due
-          .flat_map(&:items)
-          .select { |i| i.ends&.between?(@app.now, near) && !i.approved }
-          .map do |i|
-            says =
-              Words.say("health.deadline", name: i.name, says: i.says, at: Words.moment(i.ends))
-            Alert.new(key: "deadline #{i.move_id} #{i.step}", says: says)
+        # [Alert]: what is wrong for longer than was set.
+        def standing(checks = @health.checks)
+          lasting(checks) + deadlines
+        end
+
+        private
+
+        def told(level, says) = @news&.call(level, says)
+        def settings = @ports.config.alerts
+
+        def wanted?(way = nil)
+          ways = { "mail" => settings["to"].to_a.any?, "webhook" => settings.key?("webhook") }
+          way ? ways.fetch(way) : ways.value?(true)
+        end
+
+        # What changed since the last look, in either direction.
+        def log(checks)
+          now = checks.to_h { |c| [c.id, c.well] }
+          checks.each do |c|
+            told("warn", "#{c.title}: #{c.says}") if c.well == false && @known[c.id] != false
+            told("info", "#{c.title}: #{c.says}") if c.well && @known[c.id] == false
           end
-      end
+          (@known.keys - now.keys).each do |id|
+            told("info", Words.say("health.over", id: id)) unless @known[id]
+          end
+          @known = now
+        end
 
-      # Each way is told of a thing once, whatever becomes of the other; one that failed is tried
-      # again after a pause.
-      def tell_by(way, standing)
-        return 0 if @app.now < @pauses.fetch(way, @app.now)
+        def lasting(checks)
+          checks
+            .reject { |c| c.well != false || (c.id.start_with?("connection ") && !long_enough?(c)) }
+            .map { |c| Alert.new(key: c.id, says: "#{c.title}: #{c.says}") }
+        end
 
-        fresh = standing.reject { |a| told_lately?(way, a.key) }
-        return 0 if fresh.empty?
+        def long_enough?(check)
+          check.since && @ports.now - check.since >= (settings["connection"] || CONNECTION)
+        end
 
-        send(way, fresh)
-        fresh.each { |a| @app.system_state[place(way, a.key)] = @app.now.to_i }
-        fresh.size
-      rescue Wire::Error => e
-        @pauses[way] = @app.now + PAUSE
-        told("error", Words.say("health.not_told", says: e.says))
-        0
-      end
+        # Approvals that wait for somebody here and whose deadline comes near.
+        def deadlines
+          near = @ports.now + (settings["deadline"] || DEADLINE)
+          Moves::Approvals
+            .new(@ports)
+            .due
+            .flat_map(&:items)
+            .select { |i| i.ends&.between?(@ports.now, near) && !i.approved }
+            .map do |i|
+              says =
+                Words.say("health.deadline", name: i.name, says: i.says, at: Words.moment(i.ends))
+              Alert.new(key: "deadline #{i.move_id} #{i.step}", says: says)
+            end
+        end
 
-      def place(way, key) = "#{PLACE}#{way} #{key}"
+        # Each way is told of a thing once, whatever becomes of the other; one that failed is tried
+        # again after a pause.
+        def tell_by(way, standing)
+          return 0 if @ports.now < @pauses.fetch(way, @ports.now)
 
-      def told_lately?(way, key)
-        at = @app.system_state[place(way, key)]
-        at && @app.now.to_i.between?(at, at + AGAIN)
-      end
+          fresh = standing.reject { |a| told_lately?(way, a.key) }
+          return 0 if fresh.empty?
 
-      # What is over may be told anew when it comes again.
-      def over(standing)
-        kept = WAYS.product(standing.map(&:key)).map { |way, key| "#{way} #{key}" }
-        (@app.system_state.under(PLACE).keys - kept).each { |key| @app.system_state.delete("#{PLACE}#{key}") }
-      end
+          send(way, fresh)
+          fresh.each { |a| @ports.system_state[place(way, a.key)] = @ports.now.to_i }
+          fresh.size
+        rescue Wire::Error => e
+          @pauses[way] = @ports.now + PAUSE
+          told("error", Words.say("health.not_told", says: e.says))
+          0
+        end
 
-      def mail(alerts)
-        raise Wire::Unreachable, Words.say("health.no_sender") unless @app.sender
+        def place(way, key) = "#{PLACE}#{way} #{key}"
 
-        OwnMail.send_out(
-          @app,
-          to: settings["to"],
-          subject: Words.say("health.subject", count: alerts.size, says: alerts.first.says),
-          text: [*alerts.map(&:says), Words.say("health.foot", address: @app.address.to_s)].join(
-            "\n\n"
+        def told_lately?(way, key)
+          at = @ports.system_state[place(way, key)]
+          at && @ports.now.to_i.between?(at, at + AGAIN)
+        end
+
+        # What is over may be told anew when it comes again.
+        def over(standing)
+          kept = WAYS.product(standing.map(&:key)).map { |way, key| "#{way} #{key}" }
+          (@ports.system_state.under(PLACE).keys - kept).each do |key|
+            @ports.system_state.delete("#{PLACE}#{key}")
+          end
+        end
+
+        def mail(alerts)
+          raise Wire::Unreachable, Words.say("health.no_sender") unless @ports.sender
+
+          Common::OwnMail.send_out(
+            @ports,
+            to: settings["to"],
+            subject: Words.say("health.subject", count: alerts.size, says: alerts.first.says),
+            text: [
+              *alerts.map(&:says),
+              Words.say("health.foot", address: @ports.address.to_s)
+            ].join("\n\n")
           )
-        )
-      end
+        end
 
-      def webhook(alerts)
-        url = settings["webhook"]
-        body =
-          JSON.generate(
-            at: @app.now.iso8601,
-            alerts: alerts.map { |a| { key: a.key, says: a.says } }
-          )
-        headers =
-          Wire::Http::Signature.headers(
-            url,
-            body,
-            secret: settings["secret"].to_s,
-            created: @app.now,
-            key_id: "alerts"
-          )
-        status = Wire::Http::Hook.post(url, body, headers)
-        unless status.between?(200, 299)
-          raise Wire::Unreachable, Words.say("health.answered", status: status)
+        def webhook(alerts)
+          url = settings["webhook"]
+          body =
+            JSON.generate(
+              at: @ports.now.iso8601,
+              alerts: alerts.map { |a| { key: a.key, says: a.says } }
+            )
+          headers =
+            Wire::Http::Signature.headers(
+              url,
+              body,
+              secret: settings["secret"].to_s,
+              created: @ports.now,
+              key_id: "alerts"
+            )
+          status = Wire::Http::Hook.post(url, body, headers)
+          unless status.between?(200, 299)
+            raise Wire::Unreachable, Words.say("health.answered", status: status)
+          end
         end
       end
     end

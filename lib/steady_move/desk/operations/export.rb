@@ -6,146 +6,153 @@ require "json"
 
 module SteadyMove
   module Desk
-    # Everything in open formats, into a new folder: JSON lines for each table, and beside them what
-    # others can read at once: zone files, messages as .eml, the names as CSV. Never a code, a
-    # password or another way in.
-    class Export
-      AT_ONCE = 500
+    module Operations
+      # Everything in open formats, into a new folder: JSON lines for each table, and beside them what
+      # others can read at once: zone files, messages as .eml, the names as CSV. Never a code, a
+      # password or another way in.
+      class Export
+        AT_ONCE = 500
 
-      # folder: where it goes; it must not be there, or be empty.
-      def initialize(app, folder)
-        @app = app
-        @db = app.db
-        @folder = folder
-      end
-
-      # Returns {table => how many lines}. Raises Refused.
-      def call
-        if Dir.exist?(@folder) && !Dir.empty?(@folder)
-          raise Refused.new(:unusable, :folder_full, folder: @folder)
+        # folder: where it goes; it must not be there, or be empty.
+        def initialize(ports, folder)
+          @ports = Ports.of(ports)
+          @db = @ports.db
+          @folder = folder
         end
 
-        %w[tables zones mail].each do |part|
-          FileUtils.mkdir_p(File.join(@folder, part), mode: 0o700)
-        end
-        # one state of everything; whoever writes meanwhile is not kept waiting
-        counts =
-          @db.transaction(mode: :deferred) do
-            lines = ExportPolicy.tables(@db).to_h { |table| [table, table_lines(table)] }
-            lines.merge(settings: settings).tap { zones && mail && names }
+        # Returns {table => how many lines}. Raises Refused.
+        def call
+          if Dir.exist?(@folder) && !Dir.empty?(@folder)
+            raise Refused.new(:unusable, :folder_full, folder: @folder)
           end
-        write("README.txt", readme(counts))
-        write(
-          "export.json",
-          JSON.pretty_generate(
-            format: ExportPolicy::FORMAT,
-            version: VERSION,
-            schema: Store::Database::LATEST,
-            lines: counts
+
+          %w[tables zones mail].each do |part|
+            FileUtils.mkdir_p(File.join(@folder, part), mode: 0o700)
+          end
+          # one state of everything; whoever writes meanwhile is not kept waiting
+          counts =
+            @db.transaction(mode: :deferred) do
+              lines = ExportPolicy.tables(@db).to_h { |table| [table, table_lines(table)] }
+              lines.merge(settings: settings).tap { zones && mail && names }
+            end
+          write("README.txt", readme(counts))
+          write(
+            "export.json",
+            JSON.pretty_generate(
+              format: ExportPolicy::FORMAT,
+              version: VERSION,
+              schema: Store::Database::LATEST,
+              lines: counts
+            )
           )
-        )
-        counts
-      rescue SystemCallError => e
-        raise Refused.new(
-                :unusable,
-                :not_exported,
-                folder: @folder,
-                says: e.message[/\A[^@]+/].strip
-              )
-      end
-
-      private
-
-      def write(name, text) = File.write(File.join(@folder, name), text, perm: 0o600)
-
-      # In the order of its rows, so that two exports of the same are the same.
-      def table_lines(table)
-        columns = ExportPolicy.columns(@db, table)
-        into("tables/#{table}.jsonl") do |file|
-          each_row(table, columns) { |row| file.puts(JSON.generate(row.except(:rowid))) }
+          counts
+        rescue SystemCallError => e
+          raise Refused.new(
+                  :unusable,
+                  :not_exported,
+                  folder: @folder,
+                  says: e.message[/\A[^@]+/].strip
+                )
         end
-      end
 
-      def each_row(table, columns, &)
-        last = nil
-        count = 0
-        loop do
-          rows =
-            @db[table]
-              .select(Sequel.lit("rowid AS rowid"), *columns)
-              .order(Sequel.lit("rowid"))
-              .limit(AT_ONCE)
-          rows = rows.where(Sequel.lit("rowid > ?", last)) if last
-          page = rows.all
-          return count if page.empty?
+        private
 
-          page.each(&)
-          count += page.size
-          last = page.last[:rowid]
-        end
-      end
+        def write(name, text) = File.write(File.join(@folder, name), text, perm: 0o600)
 
-      def into(name, &)
-        File.open(File.join(@folder, name), "w", 0o600, &)
-      end
-
-      # What was set on screen, without its passwords.
-      def settings
-        rows = @db[:settings].order(:key).all
-        into("tables/settings.jsonl") do |file|
-          rows.each do |row|
-            value = JSON.parse(@app.safe.open(row[:sealed])).except(*ExportPolicy::SECRET)
-            file.puts(JSON.generate(key: row[:key], value: value, changed_at: row[:changed_at]))
+        # In the order of its rows, so that two exports of the same are the same.
+        def table_lines(table)
+          columns = ExportPolicy.columns(@db, table)
+          into("tables/#{table}.jsonl") do |file|
+            each_row(table, columns) { |row| file.puts(JSON.generate(row.except(:rowid))) }
           end
         end
-        rows.size
-      end
 
-      def zones
-        each_row(:zone_copies, %i[id name side text]) do |row|
-          write("zones/#{row[:name]}-#{row[:side]}-#{row[:id]}.zone", row[:text])
-        end
-        each_row(:kept_zones, %i[move_id text]) do |row|
-          write("zones/move-#{row[:move_id]}.zone", row[:text].to_s)
-        end
-      end
+        def each_row(table, columns, &)
+          last = nil
+          count = 0
+          loop do
+            rows =
+              @db[table]
+                .select(Sequel.lit("rowid AS rowid"), *columns)
+                .order(Sequel.lit("rowid"))
+                .limit(AT_ONCE)
+            rows = rows.where(Sequel.lit("rowid > ?", last)) if last
+            page = rows.all
+            return count if page.empty?
 
-      # Codes in them are masked, as everywhere.
-      def mail
-        each_row(:messages, %i[uid message_id sender recipient subject text at]) do |row|
-          write("mail/#{row[:uid]}.eml", eml(row))
-        end
-      end
-
-      def eml(row)
-        ::Mail
-          .new(charset: "UTF-8") do
-            from row[:sender].to_s
-            to row[:recipient].to_s
-            message_id row[:message_id] if row[:message_id]
-            date row[:at] ? Time.at(row[:at]).utc : Time.at(0).utc
-            subject row[:subject].to_s
-            body row[:text].to_s
+            page.each(&)
+            count += page.size
+            last = page.last[:rowid]
           end
-          .to_s
-      end
+        end
 
-      def names
-        accounts = @app.accounts.all.to_h { |a| [a.id, a.title] }
-        table =
-          CSV.generate do |csv|
-            csv << %w[name unicode account taken_at]
-            @app.names.all.each do |n|
-              shown = Core::Names::Idn.shown(n[:name])
-              csv << [n[:name], shown, accounts[n[:account_id]], Time.at(n[:taken_at]).utc.iso8601]
+        def into(name, &)
+          File.open(File.join(@folder, name), "w", 0o600, &)
+        end
+
+        # What was set on screen, without its passwords.
+        def settings
+          rows = @db[:settings].order(:key).all
+          into("tables/settings.jsonl") do |file|
+            rows.each do |row|
+              value = JSON.parse(@ports.safe.open(row[:sealed])).except(*ExportPolicy::SECRET)
+              file.puts(JSON.generate(key: row[:key], value: value, changed_at: row[:changed_at]))
             end
           end
-        write("names.csv", table)
-      end
+          rows.size
+        end
 
-      def readme(counts)
-        list = counts.map { |table, count| "  tables/#{table}.jsonl: #{count}" }.join("\n")
-        Words.say("export.readme", version: VERSION, list: list)
+        def zones
+          each_row(:zone_copies, %i[id name side text]) do |row|
+            write("zones/#{row[:name]}-#{row[:side]}-#{row[:id]}.zone", row[:text])
+          end
+          each_row(:kept_zones, %i[move_id text]) do |row|
+            write("zones/move-#{row[:move_id]}.zone", row[:text].to_s)
+          end
+        end
+
+        # Codes in them are masked, as everywhere.
+        def mail
+          each_row(:messages, %i[uid message_id sender recipient subject text at]) do |row|
+            write("mail/#{row[:uid]}.eml", eml(row))
+          end
+        end
+
+        def eml(row)
+          ::Mail
+            .new(charset: "UTF-8") do
+              from row[:sender].to_s
+              to row[:recipient].to_s
+              message_id row[:message_id] if row[:message_id]
+              date row[:at] ? Time.at(row[:at]).utc : Time.at(0).utc
+              subject row[:subject].to_s
+              body row[:text].to_s
+            end
+            .to_s
+        end
+
+        def names
+          accounts = @ports.accounts.all.to_h { |a| [a.id, a.title] }
+          table =
+            CSV.generate do |csv|
+              csv << %w[name unicode account taken_at]
+              @ports.names.all.each do |n|
+                shown = Core::Names::Idn.shown(n[:name])
+                csv << [
+                  n[:name],
+                  shown,
+                  accounts[n[:account_id]],
+                  Time.at(n[:taken_at]).utc.iso8601
+                ]
+              end
+            end
+          write("names.csv", table)
+        end
+
+        def readme(counts)
+          list = counts.map { |table, count| "  tables/#{table}.jsonl: #{count}" }.join("\n")
+          Words.say("export.readme", version: VERSION, list: list)
+        end
       end
     end
   end

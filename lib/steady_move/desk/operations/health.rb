@@ -2,168 +2,170 @@
 
 module SteadyMove
   module Desk
-    # How the desk itself is: can it write, does its heart beat, what is overdue, is there room,
-    # does each connection answer, and is one stuck.
-    class Health
-      # well: true, false, or nil where it is not known; vital: without it the desk can do nothing;
-      # since: Time or nil.
-      Check = Struct.new(:id, :title, :well, :says, :since, :vital, keyword_init: true)
-      # Seconds: without a heartbeat; of one piece of work before a connection counts as stuck; of
-      # overdue work.
-      STANDSTILL = 120
-      STUCK = 35
-      OVERDUE = 3600
-      # Octets below which there is no room.
-      ROOM = 200 * 1024 * 1024
-      LOOK_AT_DISK = 30
+    module Operations
+      # How the desk itself is: can it write, does its heart beat, what is overdue, is there room,
+      # does each connection answer, and is one stuck.
+      class Health
+        # well: true, false, or nil where it is not known; vital: without it the desk can do nothing;
+        # since: Time or nil.
+        Check = Struct.new(:id, :title, :well, :says, :since, :vital, keyword_init: true)
+        # Seconds: without a heartbeat; of one piece of work before a connection counts as stuck; of
+        # overdue work.
+        STANDSTILL = 120
+        STUCK = 35
+        OVERDUE = 3600
+        # Octets below which there is no room.
+        ROOM = 200 * 1024 * 1024
+        LOOK_AT_DISK = 30
 
-      # runner: StepRunner; beat_age: answers the seconds since the heart last beat; nil where nobody
-      # knows.
-      def initialize(app, runner, beat_age: nil)
-        @app = app
-        @runner = runner
-        @beat_age = beat_age
-      end
+        # runner: StepRunner; beat_age: answers the seconds since the heart last beat; nil where nobody
+        # knows.
+        def initialize(ports, runner, beat_age: nil)
+          @ports = Ports.of(ports)
+          @runner = runner
+          @beat_age = beat_age
+        end
 
-      # [Check], the vital ones first.
-      def checks
-        [database, heart, key, disk, journal, overdue, backup, *connections, *stuck].compact
-      end
+        # [Check], the vital ones first.
+        def checks
+          [database, heart, key, disk, journal, overdue, backup, *connections, *stuck].compact
+        end
 
-      # {id => seconds since the connection last answered, or nil}, for those that were asked.
-      def last_success
-        @app.heard.all.transform_values { |h| h.well_at && (@app.now - h.well_at).round }
-      end
+        # {id => seconds since the connection last answered, or nil}, for those that were asked.
+        def last_success
+          @ports.heard.all.transform_values { |h| h.well_at && (@ports.now - h.well_at).round }
+        end
 
-      # What is behind a connection's key, by the words people know it by; nil where it is gone.
-      def title(key)
-        return Words.say("web.mailbox") if key.start_with?("mailbox")
+        # What is behind a connection's key, by the words people know it by; nil where it is gone.
+        def title(key)
+          return Words.say("web.mailbox") if key.start_with?("mailbox")
 
-        @app.accounts.find(key)&.title
-      end
+          @ports.accounts.find(key)&.title
+        end
 
-      # Octets free where the data are; nil where it can't be told.
-      def free
-        at = monotonic
-        @free = [at, measured] if @free.nil? || at - @free.first > LOOK_AT_DISK
-        @free.last
-      end
+        # Octets free where the data are; nil where it can't be told.
+        def free
+          at = monotonic
+          @free = [at, measured] if @free.nil? || at - @free.first > LOOK_AT_DISK
+          @free.last
+        end
 
-      private
+        private
 
-      def say(key, **values) = Words.say("health.#{key}", **values)
-      def check(id, well, says, **more)
-        Check.new(id: id, title: say("titles.#{id}"), well: well, says: says, **more)
-      end
-      def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+        def say(key, **values) = Words.say("health.#{key}", **values)
+        def check(id, well, says, **more)
+          Check.new(id: id, title: say("titles.#{id}"), well: well, says: says, **more)
+        end
+        def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
-      def database
-        trouble = @app.trouble
-        check("database", trouble.nil?, trouble || say("can_write"), vital: true)
-      end
+        def database
+          trouble = @ports.trouble
+          check("database", trouble.nil?, trouble || say("can_write"), vital: true)
+        end
 
-      def heart
-        age = @beat_age&.call or return
-        check(
-          "runner",
-          age < STANDSTILL,
-          say(age < STANDSTILL ? "beats" : "stands", seconds: age.round),
-          vital: true
-        )
-      end
-
-      def key
-        file = @app.config.key_file
-        well = File.file?(file) && File.readable?(file)
-        check(
-          "key",
-          well,
-          say(well ? "key_there" : "key_gone", file: File.basename(file)),
-          vital: true
-        )
-      end
-
-      def disk
-        return check("disk", nil, say("disk_unknown")) unless free
-
-        check("disk", free >= ROOM, say("disk", free: free / (1024 * 1024)))
-      end
-
-      # As the last walk found it.
-      def journal
-        broken = @app.system_state[JournalCheck::KEY]&.fetch("broken", nil) or return
-        check("journal", false, say("journal_broken", line: broken))
-      end
-
-      def overdue
-        count, since = @app.schedule.overdue(now: @app.now)
-        limit = @app.config.alerts["overdue"] || OVERDUE
-        late = since && @app.now - since >= limit
-        says =
-          (
-            if late
-              say("overdue", count: count, minutes: ((@app.now - since) / 60).round)
-            else
-              say("nothing_overdue")
-            end
-          )
-        check("overdue", !late, says, since: since)
-      end
-
-      def backup
-        return unless @app.config.backup
-
-        kept = @app.system_state["backup"]
-        return check("backup", nil, say("no_backup_yet")) unless kept
-
-        # by the machine's own time, as they are made
-        age = SystemClock.new.now.to_i - kept["at"]
-        late = age > 2 * (@app.config.backup["every"] || ScheduledBackups::EVERY)
-        says = late ? say("backup_old", hours: age / 3600) : kept["says"]
-        check("backup", kept["well"] && !late, says, since: Store::Values.time(kept["at"]))
-      end
-
-      def connections
-        @app.heard.all.filter_map do |key, heard|
-          title = title(key) or next
-          Check.new(
-            id: "connection #{key}",
-            title: title,
-            well: heard.well,
-            says: heard.says,
-            since: heard.failing_since || heard.well_at
+        def heart
+          age = @beat_age&.call or return
+          check(
+            "runner",
+            age < STANDSTILL,
+            say(age < STANDSTILL ? "beats" : "stands", seconds: age.round),
+            vital: true
           )
         end
-      end
 
-      def stuck
-        @runner
-          .stuck(STUCK)
-          .map do |s|
-            key = s.lane.delete_prefix("account ")
-            title = title(key) || s.lane
+        def key
+          file = @ports.config.key_file
+          well = File.file?(file) && File.readable?(file)
+          check(
+            "key",
+            well,
+            say(well ? "key_there" : "key_gone", file: File.basename(file)),
+            vital: true
+          )
+        end
+
+        def disk
+          return check("disk", nil, say("disk_unknown")) unless free
+
+          check("disk", free >= ROOM, say("disk", free: free / (1024 * 1024)))
+        end
+
+        # As the last walk found it.
+        def journal
+          broken = @ports.system_state[JournalCheck::KEY]&.fetch("broken", nil) or return
+          check("journal", false, say("journal_broken", line: broken))
+        end
+
+        def overdue
+          count, since = @ports.schedule.overdue(now: @ports.now)
+          limit = @ports.config.alerts["overdue"] || OVERDUE
+          late = since && @ports.now - since >= limit
+          says =
+            (
+              if late
+                say("overdue", count: count, minutes: ((@ports.now - since) / 60).round)
+              else
+                say("nothing_overdue")
+              end
+            )
+          check("overdue", !late, says, since: since)
+        end
+
+        def backup
+          return unless @ports.config.backup
+
+          kept = @ports.system_state["backup"]
+          return check("backup", nil, say("no_backup_yet")) unless kept
+
+          # by the machine's own time, as they are made
+          age = SystemClock.new.now.to_i - kept["at"]
+          late = age > 2 * (@ports.config.backup["every"] || ScheduledBackups::EVERY)
+          says = late ? say("backup_old", hours: age / 3600) : kept["says"]
+          check("backup", kept["well"] && !late, says, since: Store::Values.time(kept["at"]))
+        end
+
+        def connections
+          @ports.heard.all.filter_map do |key, heard|
+            title = title(key) or next
             Check.new(
-              id: "stuck #{key}",
+              id: "connection #{key}",
               title: title,
-              well: false,
-              since: @app.now - s.seconds,
-              says:
-                say(
-                  s.waiting.zero? ? "stuck" : "starves",
-                  title: title,
-                  seconds: s.seconds,
-                  count: s.waiting
-                )
+              well: heard.well,
+              says: heard.says,
+              since: heard.failing_since || heard.well_at
             )
           end
-      end
+        end
 
-      # df's portable form: the fourth column of the second line, in kilobytes (POSIX).
-      def measured
-        line = IO.popen(["df", "-Pk", @app.config.data], err: File::NULL, &:read).lines[1]
-        line && (Integer(line.split[3], exception: false)&.* 1024)
-      rescue SystemCallError
-        nil
+        def stuck
+          @runner
+            .stuck(STUCK)
+            .map do |s|
+              key = s.lane.delete_prefix("account ")
+              title = title(key) || s.lane
+              Check.new(
+                id: "stuck #{key}",
+                title: title,
+                well: false,
+                since: @ports.now - s.seconds,
+                says:
+                  say(
+                    s.waiting.zero? ? "stuck" : "starves",
+                    title: title,
+                    seconds: s.seconds,
+                    count: s.waiting
+                  )
+              )
+            end
+        end
+
+        # df's portable form: the fourth column of the second line, in kilobytes (POSIX).
+        def measured
+          line = IO.popen(["df", "-Pk", @ports.config.data], err: File::NULL, &:read).lines[1]
+          line && (Integer(line.split[3], exception: false)&.* 1024)
+        rescue SystemCallError
+          nil
+        end
       end
     end
   end

@@ -6,76 +6,78 @@ require "securerandom"
 
 module SteadyMove
   module Desk
-    # One-time words with which a person who forgot the password chooses a new one: from an
-    # administrator, from the command line of the machine, or by mail. One at a time for a person;
-    # it holds for an hour.
-    class PasswordWords
-      LASTS = 3600
-      # Seconds before another mail goes to the same person.
-      PAUSE = 600
+    module People
+      # One-time words with which a person who forgot the password chooses a new one: from an
+      # administrator, from the command line of the machine, or by mail. One at a time for a person;
+      # it holds for an hour.
+      class PasswordWords
+        LASTS = 3600
+        # Seconds before another mail goes to the same person.
+        PAUSE = 600
 
-      def initialize(app, people)
-        @app = app
-        @rows = app.db[:password_words]
-        @people = people
-        @turn = Mutex.new
-      end
-
-      # Returns the word; only its digest is kept. Raises Refused where there is no such person.
-      def make(person_id, by:)
-        person = @people.person(person_id)
-        word = SecureRandom.alphanumeric(24)
-        row = { token_digest: Digest::SHA256.hexdigest(word), expires_at: now + LASTS }
-        @rows.insert_conflict(target: :person_id, update: row).insert(person_id: person_id, **row)
-        @people.note("password_word", by, email: person[:email])
-        word
-      end
-
-      # Sets the password of whoever a word was made for and ends all their sessions; their second
-      # factor stays. Raises Refused. Returns the e-mail.
-      def use(word, password)
-        mine =
-          @rows.where(token_digest: Digest::SHA256.hexdigest(word.to_s)).where(
-            Sequel[:expires_at] > now
-          )
-        row = mine.first or refuse(:password_word_over)
-        person = @people.person(row[:person_id])
-        hash = @people.hashed(password, person[:email])
-        @app.db.transaction do
-          refuse(:password_word_over) if mine.delete.zero?
-          @people.keep_password(person[:id], hash)
+        def initialize(ports, people)
+          @ports = Ports.of(ports)
+          @rows = @ports.db[:password_words]
+          @people = people
+          @turn = Mutex.new
         end
-        @people.note("password_reset", person[:email])
-        person[:email]
-      end
 
-      # Mails a word to the person with this address; where there is none, or one was mailed just
-      # now, nothing happens. address: where the page for it is. Raises Wire::Unreachable or
-      # Wire::Refused.
-      def mail(email, address:)
-        person = @people.by_email(email)
-        return if person.nil? || @app.sender.nil?
+        # Returns the word; only its digest is kept. Raises Refused where there is no such person.
+        def make(person_id, by:)
+          person = @people.person(person_id)
+          word = SecureRandom.alphanumeric(24)
+          row = { token_digest: Digest::SHA256.hexdigest(word), expires_at: now + LASTS }
+          @rows.insert_conflict(target: :person_id, update: row).insert(person_id: person_id, **row)
+          @people.note("password_word", by, email: person[:email])
+          word
+        end
 
-        word = unless_just_now(person) or return
-        OwnMail.send_out(
-          @app,
-          to: [person[:email]],
-          subject: Words.say("letters.password.subject"),
-          text: Words.say("letters.password.text", link: "#{address}##{word}")
-        )
-      end
+        # Sets the password of whoever a word was made for and ends all their sessions; their second
+        # factor stays. Raises Refused. Returns the e-mail.
+        def use(word, password)
+          mine =
+            @rows.where(token_digest: Digest::SHA256.hexdigest(word.to_s)).where(
+              Sequel[:expires_at] > now
+            )
+          row = mine.first or refuse(:password_word_over)
+          person = @people.person(row[:person_id])
+          hash = @people.hashed(password, person[:email])
+          @ports.db.transaction do
+            refuse(:password_word_over) if mine.delete.zero?
+            @people.keep_password(person[:id], hash)
+          end
+          @people.note("password_reset", person[:email])
+          person[:email]
+        end
 
-      private
+        # Mails a word to the person with this address; where there is none, or one was mailed just
+        # now, nothing happens. address: where the page for it is. Raises Wire::Unreachable or
+        # Wire::Refused.
+        def mail(email, address:)
+          person = @people.by_email(email)
+          return if person.nil? || @ports.sender.nil?
 
-      def now = @app.now.to_i
-      def refuse(key, **values) = raise(Refused.new(:invalid, key, **values))
+          word = unless_just_now(person) or return
+          Common::OwnMail.send_out(
+            @ports,
+            to: [person[:email]],
+            subject: Words.say("letters.password.subject"),
+            text: Words.say("letters.password.text", link: "#{address}##{word}")
+          )
+        end
 
-      # A word, unless one was made within the pause.
-      def unless_just_now(person)
-        @turn.synchronize do
-          fresh =
-            @rows.where(person_id: person[:id]).where(Sequel[:expires_at] > now + LASTS - PAUSE)
-          make(person[:id], by: person[:email]) if fresh.empty?
+        private
+
+        def now = @ports.now.to_i
+        def refuse(key, **values) = raise(Refused.new(:invalid, key, **values))
+
+        # A word, unless one was made within the pause.
+        def unless_just_now(person)
+          @turn.synchronize do
+            fresh =
+              @rows.where(person_id: person[:id]).where(Sequel[:expires_at] > now + LASTS - PAUSE)
+            make(person[:id], by: person[:email]) if fresh.empty?
+          end
         end
       end
     end

@@ -5,77 +5,79 @@ require "securerandom"
 
 module SteadyMove
   module Desk
-    # Who is signed in where. A session is a row here; the browser's cookie only names it, by a key
-    # of which only the digest is kept. Times are the machine's own, also in the practice world.
-    class Sessions
-      # Seconds: OWASP ASVS 4.0, 3.3.2.
-      LONGEST = 12 * 3600
-      IDLE = 30 * 60
-      # How stale the time of last use may be.
-      NOTED = 60
+    module People
+      # Who is signed in where. A session is a row here; the browser's cookie only names it, by a key
+      # of which only the digest is kept. Times are the machine's own, also in the practice world.
+      class Sessions
+        # Seconds: OWASP ASVS 4.0, 3.3.2.
+        LONGEST = 12 * 3600
+        IDLE = 30 * 60
+        # How stale the time of last use may be.
+        NOTED = 60
 
-      # secret: for the digests; idle: seconds; clock: answers now as a number of seconds.
-      def initialize(db, secret:, idle: IDLE, clock: -> { Time.now.to_i })
-        @db = db
-        @rows = db[:sessions]
-        @secret = secret
-        @idle = idle
-        @clock = clock
-      end
+        # secret: for the digests; idle: seconds; clock: answers now as a number of seconds.
+        def initialize(db, secret:, idle: IDLE, clock: -> { Time.now.to_i })
+          @db = db
+          @rows = db[:sessions]
+          @secret = secret
+          @idle = idle
+          @clock = clock
+        end
 
-      # Returns the new session's key. agent: the browser as it names itself; address: where the
-      # request came from.
-      def begin(person_id, agent: "", address: "")
-        sweep
-        key = SecureRandom.urlsafe_base64(32)
-        @rows.insert(
-          person_id: person_id,
-          digest: digest(key),
-          began_at: now,
-          seen_at: now,
-          agent: agent.to_s.scrub[0, 200],
-          address: address.to_s[0, 60]
-        )
-        key
-      end
+        # Returns the new session's key. agent: the browser as it names itself; address: where the
+        # request came from.
+        def begin(person_id, agent: "", address: "")
+          sweep
+          key = SecureRandom.urlsafe_base64(32)
+          @rows.insert(
+            person_id: person_id,
+            digest: digest(key),
+            began_at: now,
+            seen_at: now,
+            agent: agent.to_s.scrub[0, 200],
+            address: address.to_s[0, 60]
+          )
+          key
+        end
 
-      # The row of a session that still lives, or nil. used: does somebody use it now? (A page that
-      # only looks after itself doesn't.)
-      def find(person_id, key, used: true)
-        row = key && living.where(person_id: person_id, digest: digest(key)).first
-        touch(row) if row && used && row[:seen_at] < now - NOTED
-        row
-      end
+        # The row of a session that still lives, or nil. used: does somebody use it now? (A page that
+        # only looks after itself doesn't.)
+        def find(person_id, key, used: true)
+          row = key && living.where(person_id: person_id, digest: digest(key)).first
+          touch(row) if row && used && row[:seen_at] < now - NOTED
+          row
+        end
 
-      # A person's living sessions, the latest used first.
-      def of(person_id) = living.where(person_id: person_id).reverse(:seen_at, :id).all
+        # A person's living sessions, the latest used first.
+        def of(person_id) = living.where(person_id: person_id).reverse(:seen_at, :id).all
 
-      def finish(person_id, key) = @rows.where(person_id: person_id, digest: digest(key)).delete
-      def finish_id(person_id, id) = @rows.where(person_id: person_id, id: id).delete
+        def finish(person_id, key) = @rows.where(person_id: person_id, digest: digest(key)).delete
+        def finish_id(person_id, id) = @rows.where(person_id: person_id, id: id).delete
 
-      # Ends all sessions of a person, but for the one with this key.
-      def finish_all(person_id, but: nil)
-        mine = @rows.where(person_id: person_id)
-        (but ? mine.exclude(digest: digest(but)) : mine).delete
-      end
+        # Ends all sessions of a person, but for the one with this key.
+        def finish_all(person_id, but: nil)
+          mine = @rows.where(person_id: person_id)
+          (but ? mine.exclude(digest: digest(but)) : mine).delete
+        end
 
-      private
+        private
 
-      def now = @clock.call
+        def now = @clock.call
 
-      # Where nothing can be written (a full disk), pages can be read all the same.
-      def touch(row)
-        @rows.where(id: row[:id]).update(seen_at: now)
-      rescue Sequel::DatabaseError => e
-        raise unless Store::Trouble.of(e)
-      end
+        # Where nothing can be written (a full disk), pages can be read all the same.
+        def touch(row)
+          @rows.where(id: row[:id]).update(seen_at: now)
+        rescue Sequel::DatabaseError => e
+          raise unless Store::Trouble.of(e)
+        end
 
-      def digest(key) = OpenSSL::HMAC.hexdigest("SHA256", @secret, key.to_s)
-      def living
-        @rows.where(Sequel[:began_at] > now - LONGEST).where(Sequel[:seen_at] > now - @idle)
-      end
-      def sweep
-        @rows.where(Sequel[:began_at] <= now - LONGEST).or(Sequel[:seen_at] <= now - @idle).delete
+        def digest(key) = OpenSSL::HMAC.hexdigest("SHA256", @secret, key.to_s)
+        def living
+          @rows.where(Sequel[:began_at] > now - LONGEST).where(Sequel[:seen_at] > now - @idle)
+        end
+        def sweep
+          @rows.where(Sequel[:began_at] <= now - LONGEST).or(Sequel[:seen_at] <= now - @idle).delete
+        end
       end
     end
   end

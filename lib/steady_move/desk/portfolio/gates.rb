@@ -2,135 +2,146 @@
 
 module SteadyMove
   module Desk
-    # What the planner would say of names, without making a plan for each: may it go, does it need
-    # somebody, until when does it wait, what bars it. towards: a destination, or wherever it may
-    # go.
-    class Gates
-      # kind: ready, needs, unknown, wait, blocked or moving; clears_at: seconds, nil where nobody
-      # knows; steps: how many things the desk does on the way; needs: how many have to be put right
-      # before; rests_on_less: some facts are missing.
-      Gate = Struct.new(:kind, :clears_at, :steps, :needs, :rests_on_less)
-      KINDS = %w[ready needs unknown wait blocked moving].freeze
-      CARRIED = "dns-leaves"
+    module Portfolio
+      # What the planner would say of names, without making a plan for each: may it go, does it need
+      # somebody, until when does it wait, what bars it. towards: a destination, or wherever it may
+      # go.
+      class Gates
+        # kind: ready, needs, unknown, wait, blocked or moving; clears_at: seconds, nil where nobody
+        # knows; steps: how many things the desk does on the way; needs: how many have to be put right
+        # before; rests_on_less: some facts are missing.
+        Gate = Struct.new(:kind, :clears_at, :steps, :needs, :rests_on_less)
+        KINDS = %w[ready needs unknown wait blocked moving].freeze
+        CARRIED = "dns-leaves"
 
-      # to: account id, or nil.
-      def initialize(app, to = nil)
-        @app = app
-        @to = to
-      end
-
-      # Looks at the accounts, and at what is left of a balance, anew, before gates are asked for.
-      # Returns whether they are others than before.
-      def refresh
-        accounts = [@app.accounts.all, @app.accounts.hosts]
-        committed = committed(accounts.first)
-        @chosen = @app.zone_migrations.chosen_hosts
-        same = @accounts && accounts.zip(@accounts).all? { |is, was| is.equal?(was) }
-        return false if same && committed == @committed
-
-        @accounts = accounts
-        @committed = committed
-        @by_id = accounts.first.to_h { |a| [a.id, a] }
-        @account = @to && @by_id[@to]
-        @missing, @within, @unreachable = Array.new(3) { {} }
-        true
-      end
-
-      # entry: PortfolioIndex::Entry, or what answers as one; at: seconds. Returns a Gate.
-      def of(entry, at)
-        core = entry.outline.gate(at, passing: within?(entry.account_id) ? Refusals::BETWEEN : nil)
-        moving = entry.move && !entry.move[2]
-        kind = moving ? "moving" : entry.account_id == @to ? "blocked" : core.plan_kind
-        needs = core.needs + (moving ? 0 : places(entry, at))
-        kind = "needs" if kind == "ready" && needs.positive?
-        Gate.new(kind, core.clears_at, core.steps, needs, core.rests_on_less)
-      end
-
-      # The same of a name that was judged by itself.
-      def of_judged(judged)
-        refresh
-        move = judged.move && [judged.move.id, judged.move.state.stage, judged.move.plan.prepare?]
-        entry = PortfolioIndex::Entry.new
-        entry.ascii = judged.name.ascii
-        entry.suffix = judged.name.suffix
-        entry.account_id = judged.account.id
-        entry.outline = judged.judgement.outline
-        entry.dns_host = judged.facts[:dns_host]
-        entry.move = move
-        entry.servers = judged.facts[:name_servers] || []
-        entry.signed_known = !judged.facts[:signed].nil?
-        of(entry, judged.at.to_i)
-      end
-
-      # A gate by the rules alone, without places: for whoever changes a rule.
-      def self.plain(core)
-        Gate.new(core.plan_kind, core.clears_at, core.steps, core.needs, core.rests_on_less)
-      end
-
-      private
-
-      # What open moves will take from the destination's balance, where it is paid from one.
-      def committed(accounts)
-        account = @to && accounts.find { |a| a.id == @to }
-        held =
-          account && account.habits["paid_by"] == "balance" &&
-            account.habits.dig("ready", "balance")
-        held ? DestinationChecks.new(@app).committed(account, held["currency"]).minor : 0
-      end
-
-      # What lacks at the places: at the destination, for letters, for records that have to be
-      # carried.
-      def places(entry, at)
-        count = missing(entry.suffix)
-        count += 1 if unreachable?(entry.account_id)
-        within?(entry.account_id) ? count : count + records(entry, at)
-      end
-
-      # Where the zone would end, a DNS host has to be chosen; where nobody knows that, it is asked.
-      def records(entry, at)
-        return carried_somewhere?(entry) ? 0 : 1 if entry.outline.hits?(CARRIED, at)
-
-        entry.servers.any? && entry.outline.unknown?(CARRIED, at) ? 1 : 0
-      end
-
-      # Is there no address for letters where something goes by letter?
-      def unreachable?(id)
-        @unreachable.fetch(id) do
-          from = @by_id.fetch(id)
-          @unreachable[id] = from.ways.value?("letter") && from.habits["support"].to_s.empty?
+        # to: account id, or nil.
+        def initialize(ports, to = nil)
+          @ports = Ports.of(ports)
+          @to = to
         end
-      end
 
-      # How many things are not as they have to be where it goes.
-      def missing(suffix)
-        return 0 unless @account
+        # Looks at the accounts, and at what is left of a balance, anew, before gates are asked for.
+        # Returns whether they are others than before.
+        def refresh
+          accounts = [@ports.accounts.all, @ports.accounts.hosts]
+          committed = committed(accounts.first)
+          @chosen = @ports.zone_migrations.chosen_hosts
+          same = @accounts && accounts.zip(@accounts).all? { |is, was| is.equal?(was) }
+          return false if same && committed == @committed
 
-        @missing[suffix] ||= begin
-          price = Core::Money::PriceList.of(@account.prices, suffix)
-          total =
-            Core::Money::Quoting.quote(
-              price,
-              years: Core::Moves::TargetSettings.of(@account.aims, nil).years,
-              on: @app.now
-            ).total
-          checks = DestinationChecks.new(@app).of(@account, suffix: suffix, total: total)
-          checks.count { |c| c.is == false && c.key != "method" }
+          @accounts = accounts
+          @committed = committed
+          @by_id = accounts.first.to_h { |a| [a.id, a] }
+          @account = @to && @by_id[@to]
+          @missing, @within, @unreachable = Array.new(3) { {} }
+          true
         end
-      end
 
-      # Did a person choose a DNS host for the records that a plan would take?
-      def carried_somewhere?(entry)
-        return false unless entry.signed_known
+        # entry: PortfolioIndex::Entry, or what answers as one; at: seconds. Returns a Gate.
+        def of(entry, at)
+          core =
+            entry.outline.gate(
+              at,
+              passing: within?(entry.account_id) ? Common::Refusals::BETWEEN : nil
+            )
+          moving = entry.move && !entry.move[2]
+          kind = moving ? "moving" : entry.account_id == @to ? "blocked" : core.plan_kind
+          needs = core.needs + (moving ? 0 : places(entry, at))
+          kind = "needs" if kind == "ready" && needs.positive?
+          Gate.new(kind, core.clears_at, core.steps, needs, core.rests_on_less)
+        end
 
-        id = @chosen[entry.ascii]
-        host = id && @accounts.last.find { |h| h.id == id }
-        !host.nil? && CarryHosts.fits?(host, @to) && host.title != entry.dns_host
-      end
+        # The same of a name that was judged by itself.
+        def of_judged(judged)
+          refresh
+          move = judged.move && [judged.move.id, judged.move.state.stage, judged.move.plan.prepare?]
+          entry = PortfolioIndex::Entry.new
+          entry.ascii = judged.name.ascii
+          entry.suffix = judged.name.suffix
+          entry.account_id = judged.account.id
+          entry.outline = judged.judgement.outline
+          entry.dns_host = judged.facts[:dns_host]
+          entry.move = move
+          entry.servers = judged.facts[:name_servers] || []
+          entry.signed_known = !judged.facts[:signed].nil?
+          of(entry, judged.at.to_i)
+        end
 
-      def within?(id)
-        return false unless @account
+        # A gate by the rules alone, without places: for whoever changes a rule.
+        def self.plain(core)
+          Gate.new(core.plan_kind, core.clears_at, core.steps, core.needs, core.rests_on_less)
+        end
 
-        @within.fetch(id) { @within[id] = @by_id.fetch(id).same_registrar?(@account) == true }
+        private
+
+        # What open moves will take from the destination's balance, where it is paid from one.
+        def committed(accounts)
+          account = @to && accounts.find { |a| a.id == @to }
+          held =
+            account && account.habits["paid_by"] == "balance" &&
+              account.habits.dig("ready", "balance")
+          if held
+            Accounts::DestinationChecks.new(@ports).committed(account, held["currency"]).minor
+          else
+            0
+          end
+        end
+
+        # What lacks at the places: at the destination, for letters, for records that have to be
+        # carried.
+        def places(entry, at)
+          count = missing(entry.suffix)
+          count += 1 if unreachable?(entry.account_id)
+          within?(entry.account_id) ? count : count + records(entry, at)
+        end
+
+        # Where the zone would end, a DNS host has to be chosen; where nobody knows that, it is asked.
+        def records(entry, at)
+          return carried_somewhere?(entry) ? 0 : 1 if entry.outline.hits?(CARRIED, at)
+
+          entry.servers.any? && entry.outline.unknown?(CARRIED, at) ? 1 : 0
+        end
+
+        # Is there no address for letters where something goes by letter?
+        def unreachable?(id)
+          @unreachable.fetch(id) do
+            from = @by_id.fetch(id)
+            @unreachable[id] = from.ways.value?("letter") && from.habits["support"].to_s.empty?
+          end
+        end
+
+        # How many things are not as they have to be where it goes.
+        def missing(suffix)
+          return 0 unless @account
+
+          @missing[suffix] ||= begin
+            price = Core::Money::PriceList.of(@account.prices, suffix)
+            total =
+              Core::Money::Quoting.quote(
+                price,
+                years: Core::Moves::TargetSettings.of(@account.aims, nil).years,
+                on: @ports.now
+              ).total
+            checks =
+              Accounts::DestinationChecks.new(@ports).of(@account, suffix: suffix, total: total)
+            checks.count { |c| c.is == false && c.key != "method" }
+          end
+        end
+
+        # Did a person choose a DNS host for the records that a plan would take?
+        def carried_somewhere?(entry)
+          return false unless entry.signed_known
+
+          id = @chosen[entry.ascii]
+          host = id && @accounts.last.find { |h| h.id == id }
+          !host.nil? && CarryHosts.fits?(host, @to) && host.title != entry.dns_host
+        end
+
+        def within?(id)
+          return false unless @account
+
+          @within.fetch(id) { @within[id] = @by_id.fetch(id).same_registrar?(@account) == true }
+        end
       end
     end
   end

@@ -2,110 +2,112 @@
 
 module SteadyMove
   module Desk
-    # The list of names as somebody wants to see it: filtered, sorted, grouped, a stretch of it.
-    class NamesQuery
-      # rows: [PortfolioIndex::Entry]; total: how many pass the filter; groups: [[key, count]] in
-      # order; changes: {[was, is] => count}; snapshot, was: Snapshots at the instant asked for and
-      # now.
-      Found =
-        Struct.new(:rows, :total, :groups, :changes, :snapshot, :was, :stays, keyword_init: true)
-      COLUMNS = %w[name gate account expiry stay lock dns].freeze
-      DAY = 86_400
+    module Portfolio
+      # The list of names as somebody wants to see it: filtered, sorted, grouped, a stretch of it.
+      class NamesQuery
+        # rows: [PortfolioIndex::Entry]; total: how many pass the filter; groups: [[key, count]] in
+        # order; changes: {[was, is] => count}; snapshot, was: Snapshots at the instant asked for and
+        # now.
+        Found =
+          Struct.new(:rows, :total, :groups, :changes, :snapshot, :was, :stays, keyword_init: true)
+        COLUMNS = %w[name gate account expiry stay lock dns].freeze
+        DAY = 86_400
 
-      # {account id => title, stay: {account id => minor units a year}}.
-      def self.titles(accounts)
-        accounts.transform_values(&:title).merge(
-          stay: accounts.transform_values { |a| a.prices["renew"] || Float::INFINITY }
-        )
-      end
+        # {account id => title, stay: {account id => minor units a year}}.
+        def self.titles(accounts)
+          accounts.transform_values(&:title).merge(
+            stay: accounts.transform_values { |a| a.prices["renew"] || Float::INFINITY }
+          )
+        end
 
-      # given: {q:, gate:, account:, suffix:, within: days, changed:, sort:, group:, offset:,
-      # limit:, names: [those alone]}; titles: {account id => title, stay: {account id => minor}}.
-      def initialize(given, titles)
-        @given = given
-        @titles = titles
-        @only = given[:names]&.to_set
-        @words = given[:q].to_s.downcase.split
-        @gates = given[:gate].to_s.split(",")
-        @down = given[:sort].to_s.start_with?("-")
-        @column = given[:sort].to_s.delete_prefix("-")
-        @column = "gate" unless COLUMNS.include?(@column)
-      end
+        # given: {q:, gate:, account:, suffix:, within: days, changed:, sort:, group:, offset:,
+        # limit:, names: [those alone]}; titles: {account id => title, stay: {account id => minor}}.
+        def initialize(given, titles)
+          @given = given
+          @titles = titles
+          @only = given[:names]&.to_set
+          @words = given[:q].to_s.downcase.split
+          @gates = given[:gate].to_s.split(",")
+          @down = given[:sort].to_s.start_with?("-")
+          @column = given[:sort].to_s.delete_prefix("-")
+          @column = "gate" unless COLUMNS.include?(@column)
+        end
 
-      # snapshot: at the instant asked for; was: now. Returns Found.
-      def call(snapshot, was)
-        sorted = snapshot.sorted(@column, @titles)
-        sorted = sorted.reverse if @down
-        kept = filters(snapshot, was).reduce(sorted) { |list, filter| list.select(&filter) }
-        kept, groups = grouped(kept, snapshot)
-        Found.new(
-          rows: kept[@given.fetch(:offset, 0), @given.fetch(:limit, 100)] || [],
-          total: kept.size,
-          groups: groups,
-          changes: changes(snapshot, was),
-          snapshot: snapshot,
-          was: was,
-          stays: kept.map(&:account_id).tally
-        )
-      end
+        # snapshot: at the instant asked for; was: now. Returns Found.
+        def call(snapshot, was)
+          sorted = snapshot.sorted(@column, @titles)
+          sorted = sorted.reverse if @down
+          kept = filters(snapshot, was).reduce(sorted) { |list, filter| list.select(&filter) }
+          kept, groups = grouped(kept, snapshot)
+          Found.new(
+            rows: kept[@given.fetch(:offset, 0), @given.fetch(:limit, 100)] || [],
+            total: kept.size,
+            groups: groups,
+            changes: changes(snapshot, was),
+            snapshot: snapshot,
+            was: was,
+            stays: kept.map(&:account_id).tally
+          )
+        end
 
-      private
+        private
 
-      # Only those that are asked for, each over what the one before left.
-      def filters(snapshot, was)
-        here + @words.map { |w| speaking_of(w) } + standing(snapshot, was)
-      end
+        # Only those that are asked for, each over what the one before left.
+        def filters(snapshot, was)
+          here + @words.map { |w| speaking_of(w) } + standing(snapshot, was)
+        end
 
-      def here
-        account, suffix = @given.values_at(:account, :suffix)
-        [
-          @only && ->(e) { @only.include?(e.ascii) },
-          account && ->(e) { e.account_id == account },
-          suffix && ->(e) { e.suffix == suffix }
-        ].compact
-      end
+        def here
+          account, suffix = @given.values_at(:account, :suffix)
+          [
+            @only && ->(e) { @only.include?(e.ascii) },
+            account && ->(e) { e.account_id == account },
+            suffix && ->(e) { e.suffix == suffix }
+          ].compact
+        end
 
-      def speaking_of(word)
-        places = @titles.except(:stay).select { |_, title| title.downcase.include?(word) }
-        ->(e) { e.ascii.include?(word) || e.unicode.include?(word) || places.key?(e.account_id) }
-      end
+        def speaking_of(word)
+          places = @titles.except(:stay).select { |_, title| title.downcase.include?(word) }
+          ->(e) { e.ascii.include?(word) || e.unicode.include?(word) || places.key?(e.account_id) }
+        end
 
-      def standing(snapshot, was)
-        [
-          @gates.any? && ->(e) { @gates.include?(snapshot.gate(e).kind) },
-          @given[:changed] && ->(e) { was.gate(e)&.kind != snapshot.gate(e).kind },
-          @given[:within] && ->(e) { goes_within?(e, snapshot) }
-        ].select(&:itself)
-      end
+        def standing(snapshot, was)
+          [
+            @gates.any? && ->(e) { @gates.include?(snapshot.gate(e).kind) },
+            @given[:changed] && ->(e) { was.gate(e)&.kind != snapshot.gate(e).kind },
+            @given[:within] && ->(e) { goes_within?(e, snapshot) }
+          ].select(&:itself)
+        end
 
-      # Does a window open, or stand open, within so many days?
-      def goes_within?(entry, snapshot)
-        entry.outline.open_within?(
-          snapshot.instant,
-          snapshot.instant + [@given[:within] * DAY, 1].max
-        )
-      end
+        # Does a window open, or stand open, within so many days?
+        def goes_within?(entry, snapshot)
+          entry.outline.open_within?(
+            snapshot.instant,
+            snapshot.instant + [@given[:within] * DAY, 1].max
+          )
+        end
 
-      def grouped(kept, snapshot)
-        by_gate = @given[:group] == "gate"
-        return kept, [] unless by_gate || @given[:group] == "account"
+        def grouped(kept, snapshot)
+          by_gate = @given[:group] == "gate"
+          return kept, [] unless by_gate || @given[:group] == "account"
 
-        groups = kept.group_by { |e| by_gate ? snapshot.gate(e).kind : e.account_id }
-        order = groups.sort_by { |k, _| by_gate ? Snapshot::ORDER.fetch(k) : @titles[k].to_s }
-        [order.flat_map(&:last), order.map { |key, list| [key, list.size] }]
-      end
+          groups = kept.group_by { |e| by_gate ? snapshot.gate(e).kind : e.account_id }
+          order = groups.sort_by { |k, _| by_gate ? Snapshot::ORDER.fetch(k) : @titles[k].to_s }
+          [order.flat_map(&:last), order.map { |key, list| [key, list.size] }]
+        end
 
-      # What is different from now, over the whole list.
-      def changes(snapshot, was)
-        return {} if snapshot.equal?(was) || snapshot.instant == was.instant
+        # What is different from now, over the whole list.
+        def changes(snapshot, was)
+          return {} if snapshot.equal?(was) || snapshot.instant == was.instant
 
-        snapshot
-          .list
-          .each_with_object(Hash.new(0)) do |e, counts|
-            before = was.gate(e)&.kind
-            after = snapshot.gate(e).kind
-            counts[[before, after]] += 1 if before && before != after
-          end
+          snapshot
+            .list
+            .each_with_object(Hash.new(0)) do |e, counts|
+              before = was.gate(e)&.kind
+              after = snapshot.gate(e).kind
+              counts[[before, after]] += 1 if before && before != after
+            end
+        end
       end
     end
   end

@@ -2,128 +2,130 @@
 
 module SteadyMove
   module Desk
-    # What a person knows of a name and no connection tells: noted by hand, with who and when, taken
-    # back at any time.
-    class Notes
-      # key => how its value is understood; its words are the catalogue's “notes.kinds”.
-      KINDS = {
-        "paid" => :flag,
-        "privacy" => :flag,
-        "registrant_email" => :text,
-        "admin_email" => :text,
-        "technical_email" => :text,
-        "mailbox" => %w[proven unproven bounced unread],
-        "registrant_changed_at" => :date,
-        "change_opted_out" => :flag,
-        "expires_at" => :date,
-        "dispute" => :text,
-        "tied_services" => :list,
-        "premium" => :flag,
-        "presence_proven" => :flag,
-        "code_by_mail" => :flag,
-        "lock" => :flag,
-        "auto_renew" => :flag,
-        "name_servers" => :list,
-        "stay_price" => :price,
-        "note" => :text
-      }.freeze
-      MOST = 300
-      PRICE =
-        /\A(?:(?<before>[A-Z]{3})\s*)?(?<sum>\d{1,9}(?:[.,]\d{1,4})?)(?:\s*(?<after>[A-Z]{3}))?\z/
+    module Portfolio
+      # What a person knows of a name and no connection tells: noted by hand, with who and when, taken
+      # back at any time.
+      class Notes
+        # key => how its value is understood; its words are the catalogue's “notes.kinds”.
+        KINDS = {
+          "paid" => :flag,
+          "privacy" => :flag,
+          "registrant_email" => :text,
+          "admin_email" => :text,
+          "technical_email" => :text,
+          "mailbox" => %w[proven unproven bounced unread],
+          "registrant_changed_at" => :date,
+          "change_opted_out" => :flag,
+          "expires_at" => :date,
+          "dispute" => :text,
+          "tied_services" => :list,
+          "premium" => :flag,
+          "presence_proven" => :flag,
+          "code_by_mail" => :flag,
+          "lock" => :flag,
+          "auto_renew" => :flag,
+          "name_servers" => :list,
+          "stay_price" => :price,
+          "note" => :text
+        }.freeze
+        MOST = 300
+        PRICE =
+          /\A(?:(?<before>[A-Z]{3})\s*)?(?<sum>\d{1,9}(?:[.,]\d{1,4})?)(?:\s*(?<after>[A-Z]{3}))?\z/
 
-      def initialize(app)
-        @app = app
-      end
+        def initialize(ports)
+          @ports = Ports.of(ports)
+        end
 
-      # name: A-label text held here; value: nil takes the note back. Raises Refused.
-      def put(name, key, value, by:)
-        raise Refused.new(:invalid, :not_held, name: name) unless @app.names.find(name)
+        # name: A-label text held here; value: nil takes the note back. Raises Refused.
+        def put(name, key, value, by:)
+          raise Refused.new(:invalid, :not_held, name: name) unless @ports.names.find(name)
 
-        kind =
-          KINDS.fetch(key) do
-            raise Refused.new(:invalid, :no_such_note, given: key, known: KINDS.keys)
+          kind =
+            KINDS.fetch(key) do
+              raise Refused.new(:invalid, :no_such_note, given: key, known: KINDS.keys)
+            end
+          if value.nil?
+            @ports.names.forget(name, :hand, key)
+          else
+            keep(name, key, understood(key, kind, value), by)
           end
-        if value.nil?
-          @app.names.forget(name, :hand, key)
-        else
-          keep(name, key, understood(key, kind, value), by)
-        end
-        values = { what: Words.phrase("notes.kinds.#{key}"), value: spoken(value) }
-        says = Words.phrase(value.nil? ? "journal.note_taken_back" : "journal.noted", **values)
-        @app.journal.add("noted", at: @app.now, name: name, by: by, says: says)
-      end
-
-      private
-
-      def keep(name, key, value, by)
-        fact =
-          Core::Readiness::Fact.new(
-            key: key.to_sym,
-            value: value,
-            source: :hand,
-            seen_at: @app.now,
-            ref: Words.say("notes.by", by: by)
-          )
-        @app.names.learn(name, [fact])
-      end
-
-      def understood(key, kind, value)
-        case kind
-        when :flag
-          [true, false].include?(value) ? value : expected(key, value, :flag)
-        when :text
-          text?(value) ? value.strip : expected(key, value, :text)
-        when :list
-          list?(value) ? value.map(&:strip) : expected(key, value, :list)
-        when :date
-          instant(key, value)
-        when :price
-          price(value) || expected(key, value, :price)
-        else
-          kind.include?(value) ? value : expected(key, value, :one_of, of: kind)
-        end
-      end
-
-      # “9.90 EUR”, “EUR 9,90”: {minor, currency}; nil where it is not understood.
-      def price(value)
-        parts = value.to_s.strip.match(PRICE)
-        currency = parts && (parts[:before] || parts[:after]) or return
-        digits = Core::Money::Currency.digits(currency)
-        whole, rest = parts[:sum].tr(",", ".").split(".")
-        return if rest.to_s.length > digits
-
-        { "minor" => (whole + rest.to_s.ljust(digits, "0")).to_i, "currency" => currency }
-      end
-
-      def text?(value) = value.is_a?(String) && value.strip.length.between?(1, MOST)
-      def list?(value) = value.is_a?(Array) && value.size.between?(1, 20) && value.all?(String)
-
-      # A date alone: the end of that day for what must have passed, its start for what must not yet
-      # have come.
-      def instant(key, value)
-        return Core::Instant.parse(value) unless value.to_s.match?(/\A\d{4}-\d\d-\d\d\z/)
-
-        day = Core::Instant.parse("#{value}T00:00:00Z")
-        key == "expires_at" ? day : day + 86_400
-      rescue ArgumentError
-        expected(key, value, :date)
-      end
-
-      def expected(key, value, what, **more)
-        wanted = Words.phrase("notes.expected.#{what}", most: MOST, **more)
-        raise Refused.new(:invalid, :note_expects, key: key, wanted: wanted, given: value.to_s)
-      end
-
-      def spoken(value)
-        return value.join(", ") if value.is_a?(Array)
-        if value.is_a?(Hash)
-          return Core::Money::Currency.decimal(*value.values_at("minor", "currency"))
+          values = { what: Words.phrase("notes.kinds.#{key}"), value: spoken(value) }
+          says = Words.phrase(value.nil? ? "journal.note_taken_back" : "journal.noted", **values)
+          @ports.journal.add("noted", at: @ports.now, name: name, by: by, says: says)
         end
 
-        { true => Words.phrase("common.yes_word"), false => Words.phrase("common.no_word") }.fetch(
-          value,
-          value
-        )
+        private
+
+        def keep(name, key, value, by)
+          fact =
+            Core::Readiness::Fact.new(
+              key: key.to_sym,
+              value: value,
+              source: :hand,
+              seen_at: @ports.now,
+              ref: Words.say("notes.by", by: by)
+            )
+          @ports.names.learn(name, [fact])
+        end
+
+        def understood(key, kind, value)
+          case kind
+          when :flag
+            [true, false].include?(value) ? value : expected(key, value, :flag)
+          when :text
+            text?(value) ? value.strip : expected(key, value, :text)
+          when :list
+            list?(value) ? value.map(&:strip) : expected(key, value, :list)
+          when :date
+            instant(key, value)
+          when :price
+            price(value) || expected(key, value, :price)
+          else
+            kind.include?(value) ? value : expected(key, value, :one_of, of: kind)
+          end
+        end
+
+        # “9.90 EUR”, “EUR 9,90”: {minor, currency}; nil where it is not understood.
+        def price(value)
+          parts = value.to_s.strip.match(PRICE)
+          currency = parts && (parts[:before] || parts[:after]) or return
+          digits = Core::Money::Currency.digits(currency)
+          whole, rest = parts[:sum].tr(",", ".").split(".")
+          return if rest.to_s.length > digits
+
+          { "minor" => (whole + rest.to_s.ljust(digits, "0")).to_i, "currency" => currency }
+        end
+
+        def text?(value) = value.is_a?(String) && value.strip.length.between?(1, MOST)
+        def list?(value) = value.is_a?(Array) && value.size.between?(1, 20) && value.all?(String)
+
+        # A date alone: the end of that day for what must have passed, its start for what must not yet
+        # have come.
+        def instant(key, value)
+          return Core::Instant.parse(value) unless value.to_s.match?(/\A\d{4}-\d\d-\d\d\z/)
+
+          day = Core::Instant.parse("#{value}T00:00:00Z")
+          key == "expires_at" ? day : day + 86_400
+        rescue ArgumentError
+          expected(key, value, :date)
+        end
+
+        def expected(key, value, what, **more)
+          wanted = Words.phrase("notes.expected.#{what}", most: MOST, **more)
+          raise Refused.new(:invalid, :note_expects, key: key, wanted: wanted, given: value.to_s)
+        end
+
+        def spoken(value)
+          return value.join(", ") if value.is_a?(Array)
+          if value.is_a?(Hash)
+            return Core::Money::Currency.decimal(*value.values_at("minor", "currency"))
+          end
+
+          {
+            true => Words.phrase("common.yes_word"),
+            false => Words.phrase("common.no_word")
+          }.fetch(value, value)
+        end
       end
     end
   end

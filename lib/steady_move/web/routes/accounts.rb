@@ -13,8 +13,10 @@ module SteadyMove
             account = desk.accounts.find(id) or
               raise Desk::Refused.new(:unknown, :no_account, id: id)
             {
-              checks: Views::AccountView.ready(Desk::DestinationChecks.new(desk).of(account)),
-              learnt: Desk::Habits.new(desk).learnt(id).map { |l| { key: l.key, says: l.says } }
+              checks:
+                Views::AccountView.ready(Desk::Accounts::DestinationChecks.new(desk).of(account)),
+              learnt:
+                Desk::Accounts::Habits.new(desk).learnt(id).map { |l| { key: l.key, says: l.says } }
             }
           end
 
@@ -23,14 +25,14 @@ module SteadyMove
 
         on "accounts" do
           {
-            usual_destination: Desk::Destinations.usual(desk),
+            usual_destination: Desk::Accounts::Destinations.usual(desk),
             accounts: desk.accounts.all.map { |a| Views::AccountView.account(a) },
             hosts: desk.accounts.hosts.map { |h| Views::AccountView.host(h) }
           }
         end
 
         on "addAccount" do
-          account = Desk::Endpoints.new(desk).add_account(given, by: me)
+          account = Desk::Accounts::Endpoints.new(desk).add_account(given, by: me)
           status 201
           { id: account.id }
         end
@@ -42,27 +44,27 @@ module SteadyMove
         end
 
         on "changeAccount" do
-          Desk::Endpoints.new(desk).change_account(asked[:id], given, by: me)
+          Desk::Accounts::Endpoints.new(desk).change_account(asked[:id], given, by: me)
           { id: asked[:id] }
         end
 
         on "removeAccount" do
-          Desk::Endpoints.new(desk).remove_account(asked[:id], by: me)
+          Desk::Accounts::Endpoints.new(desk).remove_account(asked[:id], by: me)
           { id: asked[:id] }
         end
 
         on "addHost" do
           status 201
-          { id: Desk::Endpoints.new(desk).add_host(given, by: me).id }
+          { id: Desk::Accounts::Endpoints.new(desk).add_host(given, by: me).id }
         end
 
         on "changeHost" do
-          Desk::Endpoints.new(desk).change_host(asked[:id], given, by: me)
+          Desk::Accounts::Endpoints.new(desk).change_host(asked[:id], given, by: me)
           { id: asked[:id] }
         end
 
         on "removeHost" do
-          Desk::Endpoints.new(desk).remove_host(asked[:id], by: me)
+          Desk::Accounts::Endpoints.new(desk).remove_host(asked[:id], by: me)
           { id: asked[:id] }
         end
 
@@ -70,7 +72,7 @@ module SteadyMove
 
         on "noteReady" do
           held = given["balance"]&.then { |b| Core::Money::Amount.new(b["minor"], b["currency"]) }
-          Desk::DestinationChecks.new(desk).note(
+          Desk::Accounts::DestinationChecks.new(desk).note(
             asked[:id],
             given["key"],
             is: given["is"],
@@ -82,12 +84,17 @@ module SteadyMove
         end
 
         on "noteWhere" do
-          Desk::Habits.new(desk).put_where(asked[:id], given["act"], given["words"], by: me)
+          Desk::Accounts::Habits.new(desk).put_where(
+            asked[:id],
+            given["act"],
+            given["words"],
+            by: me
+          )
           ready(asked[:id])
         end
 
         on "keepLearnt" do
-          habits = Desk::Habits.new(desk)
+          habits = Desk::Accounts::Habits.new(desk)
           if given["asks"]
             habits.asks(asked[:id], given["asks"], by: me)
           else

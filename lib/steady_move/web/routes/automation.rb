@@ -10,21 +10,24 @@ module SteadyMove
         # What the pages show.
         module Helpers
           def tokens = application.tokens
-          def hooks = Desk::Webhooks.new(desk)
-          def notices = Desk::Notices.new(desk)
+          def hooks = Desk::Automation::Webhooks.new(desk)
+          def notices = Desk::Automation::Notices.new(desk)
 
           def tokens_page(token: nil)
             {
               tokens: tokens.of(person[:id]).map { |t| Views::Json.value(t) },
               token: token,
-              roles: Desk::People::ROLES.select { |r| Desk::People.may?(person[:role], r) }
+              roles:
+                Desk::People::Directory::ROLES.select do |r|
+                  Desk::People::Directory.may?(person[:role], r)
+                end
             }
           end
 
           def hooks_page(secret: nil)
             {
               hooks: hooks.all.map { |h| Views::Json.value(h) },
-              types: Desk::Webhooks::TYPES,
+              types: Desk::Automation::Webhooks::TYPES,
               secret: secret
             }
           end

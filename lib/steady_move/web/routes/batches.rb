@@ -11,7 +11,7 @@ module SteadyMove
 
         # A review or a start is work that goes on behind.
         module Helpers
-          def batches = @batches ||= Desk::Batches.new(desk)
+          def batches = @batches ||= Desk::Batches::BatchCommands.new(desk)
 
           # How a batch stands. left_out: sentences on names that could not be put in.
           def batch_sheet(id, left_out: [])
@@ -35,7 +35,9 @@ module SteadyMove
 
           def batch_result(result)
             return { state: result } if result.is_a?(String)
-            return Views::BatchView.rehearsal(result) if result.is_a?(Desk::Rehearsing::Found)
+            if result.is_a?(Desk::Batches::Rehearsing::Found)
+              return Views::BatchView.rehearsal(result)
+            end
 
             Views::BatchView.review(result, desk.accounts)
           end
@@ -43,7 +45,7 @@ module SteadyMove
 
         on "compare" do
           found =
-            Desk::Comparison.new(desk).of(
+            Desk::Batches::Comparison.new(desk).of(
               given["names"].uniq,
               years: given.fetch("years", 5),
               privacy: given["privacy"] == true
@@ -87,14 +89,14 @@ module SteadyMove
           batch = batches.find(asked[:id])
           person = me
           batch_job(desk.batches.members(batch.id).size) do |job|
-            Desk::BatchReview.new(desk).of(batch, by: person) { job.done += 1 }
+            Desk::Batches::BatchReview.new(desk).of(batch, by: person) { job.done += 1 }
           end
         end
 
         on "rehearseBatch" do
           batch = batches.find(asked[:id])
-          batch_job(Desk::Rehearsing::RUNS) do |job|
-            Desk::Rehearsing.new(desk).of(batch) { job.done += 1 }
+          batch_job(Desk::Batches::Rehearsing::RUNS) do |job|
+            Desk::Batches::Rehearsing.new(desk).of(batch) { job.done += 1 }
           end
         end
 

@@ -10,7 +10,7 @@ module SteadyMove
 
         # The address as it is told once.
         module Helpers
-          def calendars = Desk::Calendars.new(desk)
+          def calendars = Desk::Automation::Calendars.new(desk)
           def own_address
             desk.address || "#{request.scheme}://#{request.host_with_port}#{request.script_name}"
           end

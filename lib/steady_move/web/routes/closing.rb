@@ -9,17 +9,17 @@ module SteadyMove
 
         # Reports of a move or a batch.
         module Helpers
-          def ledger = Desk::LedgerBook.new(desk)
+          def ledger = Desk::Closing::LedgerBook.new(desk)
           def ledger_found = ledger.of(**asked.slice(:batch, :account, :year))
           def ledger_page = Views::LedgerView.page(desk, ledger_found)
-          def move_report(id) = Desk::ClosingReport.new(desk).of_move(id)
-          def batch_report(id) = Desk::ClosingReport.new(desk).of_batch(id)
+          def move_report(id) = Desk::Closing::ClosingReport.new(desk).of_move(id)
+          def batch_report(id) = Desk::Closing::ClosingReport.new(desk).of_batch(id)
           def given_amount
             Core::Money::Amount.new(*given["amount"].values_at("minor", "currency"))
           end
 
           def closing_text
-            texts = Desk::ClosingText.new(desk)
+            texts = Desk::Closing::ClosingText.new(desk)
             id = asked[:ref]
             if asked[:kind] == "move"
               texts.of_move(move_report(id))
@@ -28,7 +28,7 @@ module SteadyMove
             end
           end
 
-          def closing_files = Desk::ClosingFiles.new(desk)
+          def closing_files = Desk::Closing::ClosingFiles.new(desk)
           def closing_name(ending) = "closing-#{asked[:kind]}-#{asked[:ref]}.#{ending}"
         end
 
@@ -58,22 +58,22 @@ module SteadyMove
         end
 
         on("closing") do
-          Views::ClosingView.move(move_report(asked[:id]), Desk::ClosingText.new(desk))
+          Views::ClosingView.move(move_report(asked[:id]), Desk::Closing::ClosingText.new(desk))
         end
 
         on "settleLeft" do
-          Desk::LeftBehind.new(desk).settle(
+          Desk::Closing::LeftBehind.new(desk).settle(
             asked[:id],
             given["key"],
             state: given["state"],
             reason: given["reason"],
             by: me
           )
-          Views::ClosingView.move(move_report(asked[:id]), Desk::ClosingText.new(desk))
+          Views::ClosingView.move(move_report(asked[:id]), Desk::Closing::ClosingText.new(desk))
         end
 
         on("batchClosing") do
-          Views::ClosingView.batch(batch_report(asked[:id]), Desk::ClosingText.new(desk))
+          Views::ClosingView.batch(batch_report(asked[:id]), Desk::Closing::ClosingText.new(desk))
         end
 
         on "closingPage" do

@@ -9,7 +9,7 @@ module SteadyMove
 
         # The safe, and what of it is shown.
         module Helpers
-          def safe = Desk::CodeSafe.new(desk)
+          def safe = Desk::Accounts::CodeSafe.new(desk)
 
           def held_codes
             {

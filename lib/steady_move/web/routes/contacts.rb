@@ -8,13 +8,14 @@ module SteadyMove
         extend Answers
 
         on "proveMailbox" do
-          id, word = Desk::Contacts.new(desk).prove(judged(asked[:name]), given["role"], by: me)
+          id, word =
+            Desk::Moves::Contacts.new(desk).prove(judged(asked[:name]), given["role"], by: me)
           { letter: id, word: word }
         end
 
         on "repairContact" do
           done =
-            Desk::Contacts.new(desk).repair(
+            Desk::Moves::Contacts.new(desk).repair(
               judged(asked[:name]),
               given["choice"],
               given["email"],

@@ -27,7 +27,7 @@ module SteadyMove
             }
           end
 
-          def approvals = Desk::Approvals.new(desk)
+          def approvals = Desk::Moves::Approvals.new(desk)
 
           def approvals_page(problems: {})
             moves = desk.moves.open
@@ -49,7 +49,7 @@ module SteadyMove
             item.to_h.merge(Views::Json.name(item.name), expected: Views::Json.time(item.expected))
           end
 
-          def status_pages = Desk::StatusPages.new(desk)
+          def status_pages = Desk::Automation::StatusPages.new(desk)
 
           def status_shown(address: nil)
             kind, ref = asked.values_at(:kind, :ref)
@@ -63,7 +63,7 @@ module SteadyMove
 
         on "axis" do
           rows =
-            Desk::Timeline.new(desk).rows(
+            Desk::Moves::Timeline.new(desk).rows(
               **asked.slice(:turn, :account, :batch),
               late: asked[:late] == true
             )
@@ -74,7 +74,7 @@ module SteadyMove
           ids = asked[:ids].split(",").map(&:to_i)
           {
             tracks:
-              Desk::Timeline
+              Desk::Moves::Timeline
                 .new(desk)
                 .tracks(ids)
                 .map do |id, blocks|
@@ -94,7 +94,7 @@ module SteadyMove
         on "lateLetter" do
           move = desk.moves.find(asked[:id]) or
             raise Desk::Refused.new(:unknown, :no_move, id: asked[:id])
-          draft = Desk::LateLetter.new(desk).of(move, by: me)
+          draft = Desk::Letters::LateLetter.new(desk).of(move, by: me)
           { to: draft.to, subject: draft.subject, text: draft.text, mailto: draft.mailto }
         end
 

@@ -13,7 +13,7 @@ module SteadyMove
             invited = application.people.invitations.open
             {
               people: application.people.all,
-              roles: Desk::People::ROLES,
+              roles: Desk::People::Directory::ROLES,
               invitations:
                 invited.map { |i| i.merge(expires_at: Views::Json.time(Time.at(i[:expires_at]))) }
             }
@@ -61,7 +61,7 @@ module SteadyMove
         on "limitPerson" do
           limit =
             given["limit"]&.then { |a| Core::Money::Amount.new(*a.values_at("minor", "currency")) }
-          Desk::Spending.new(desk).limit_person(asked[:id], limit, by: me)
+          Desk::Batches::Spending.new(desk).limit_person(asked[:id], limit, by: me)
           people_page
         end
 

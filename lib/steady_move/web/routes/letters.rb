@@ -9,7 +9,7 @@ module SteadyMove
 
         # The draft that is asked for.
         module Helpers
-          def letters = Desk::Letters.new(desk)
+          def letters = Desk::Letters::LetterWriter.new(desk)
 
           # Anew with the reference that an earlier look at it gave.
           def draft(given)

@@ -26,7 +26,10 @@ module SteadyMove
           end
 
           def query(accounts, **more)
-            Desk::NamesQuery.new(asked.merge(more), Desk::NamesQuery.titles(accounts))
+            Desk::Portfolio::NamesQuery.new(
+              asked.merge(more),
+              Desk::Portfolio::NamesQuery.titles(accounts)
+            )
           end
 
           # All that pass the filter, or those that are named: [Found, accounts, instant].
@@ -46,7 +49,7 @@ module SteadyMove
 
         on "names" do
           at, snapshot, was, accounts, moment = listed
-          next working(snapshot) if snapshot.is_a?(Desk::Portfolio::Working)
+          next working(snapshot) if snapshot.is_a?(Desk::Portfolio::Holdings::Working)
 
           content_type :json
           application
@@ -69,7 +72,7 @@ module SteadyMove
           found, accounts, at = everything
           content_type "text/csv", charset: "utf-8"
           attachment "names-#{at.strftime("%Y-%m-%d")}.csv"
-          Desk::NameTable.text(found, accounts, at)
+          Desk::Portfolio::NameTable.text(found, accounts, at)
         end
 
         on "report" do
@@ -82,7 +85,7 @@ module SteadyMove
           Views::Report.page(
             found.rows.map { |e| judged(e.ascii) },
             accounts,
-            gates: Desk::Gates.new(desk, asked[:to]),
+            gates: Desk::Portfolio::Gates.new(desk, asked[:to]),
             at: at,
             now: now
           )

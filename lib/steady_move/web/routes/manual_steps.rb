@@ -9,14 +9,15 @@ module SteadyMove
 
         # The page that every answer here shows anew.
         module Helpers
-          def manual_steps = Desk::ManualSteps.new(desk)
-          def manual_page = Views::ManualStepsView.page(desk, manual_steps, Desk::Letters.new(desk))
+          def manual_steps = Desk::Moves::ManualSteps.new(desk)
+          def manual_page =
+            Views::ManualStepsView.page(desk, manual_steps, Desk::Letters::LetterWriter.new(desk))
 
           # MoveCommands that were placed at a registrar's pages, with what was told there.
           def ordered(steps, told)
             charged =
               told["charged"]&.then { |c| Core::Money::Amount.new(c["minor"], c["currency"]) }
-            Desk::ManualOrders.new(desk).ordered(
+            Desk::Moves::ManualOrders.new(desk).ordered(
               steps,
               by: me,
               number: told["number"],
@@ -47,7 +48,7 @@ module SteadyMove
         end
 
         on "settleLeavings" do
-          Desk::LeftBehind.new(desk).settle_all(
+          Desk::Closing::LeftBehind.new(desk).settle_all(
             given["moves"],
             given["key"],
             state: given["state"],
@@ -58,20 +59,20 @@ module SteadyMove
         end
 
         on "letterLeft" do
-          Desk::Letters.new(desk).left(asked[:id], left: given["left"], by: me)
+          Desk::Letters::LetterWriter.new(desk).left(asked[:id], left: given["left"], by: me)
           done
         end
 
         # The codes are on their way to a clipboard: nobody keeps the answer.
         on "orderList" do
           text, apart =
-            Desk::ManualOrders.new(desk).list(given["account"], by: me, ids: given["moves"])
+            Desk::Moves::ManualOrders.new(desk).list(given["account"], by: me, ids: given["moves"])
           headers "Cache-Control" => "no-store"
           { text: text, apart: apart }
         end
 
         on "orderRefused" do
-          Desk::ManualOrders.new(desk).refused(
+          Desk::Moves::ManualOrders.new(desk).refused(
             given["move"],
             why: given["why"],
             words: given["words"],
@@ -96,7 +97,7 @@ module SteadyMove
         end
 
         on "pasteCode" do
-          says = Desk::CodeSafe.new(desk).put(given["name"], given["code"], by: me)
+          says = Desk::Accounts::CodeSafe.new(desk).put(given["name"], given["code"], by: me)
           nudge
           { says: says }
         end

@@ -18,13 +18,13 @@ module SteadyMove
             end
           end
 
-          def in_short = Desk::InShort.new(desk)
+          def in_short = Desk::Planning::InShort.new(desk)
           def range_of(move) = move.open ? desk.forecasts.of(move) : nil
-          def words_of(move) = Desk::MoveWords.of(move.plan, desk.accounts)
+          def words_of(move) = Desk::Common::MoveWords.of(move.plan, desk.accounts)
 
           def move_sheet(id)
             move = desk.moves.find(id) or raise Desk::Refused.new(:unknown, :no_move, id: id)
-            instructions = Desk::Instructions.new(desk)
+            instructions = Desk::Moves::Instructions.new(desk)
             Views::MoveView.sheet(
               move,
               words_of(move),
@@ -34,22 +34,22 @@ module SteadyMove
               range_of(move),
               code_state: desk.codes.state_of(id),
               hands: ->(state) { instructions.of(move, state) },
-              cost: move.open ? nil : Desk::LedgerBook.new(desk).paid(move)
-            ).merge(left_open: move.open ? 0 : Desk::LeftBehind.new(desk).count(move))
+              cost: move.open ? nil : Desk::Closing::LedgerBook.new(desk).paid(move)
+            ).merge(left_open: move.open ? 0 : Desk::Closing::LeftBehind.new(desk).count(move))
           end
 
           # Whom a move may be handed to; only those are told who may do it.
           def takers
-            return [] unless Desk::People.may?(person[:role], "mover")
+            return [] unless Desk::People::Directory.may?(person[:role], "mover")
 
             application
               .people
               .all
-              .map { |p| p[:email] if Desk::People.may?(p[:role], "mover") }
+              .map { |p| p[:email] if Desk::People::Directory.may?(p[:role], "mover") }
               .compact
           end
 
-          def planning = Desk::Planning.new(desk)
+          def planning = Desk::Planning::Planner.new(desk)
 
           # The price that somebody saw and agreed to: an Amount, nil where none was known, :any
           # where none was sent.
@@ -59,7 +59,7 @@ module SteadyMove
             given["price"]&.then { |a| Core::Money::Amount.new(*a.values_at("minor", "currency")) }
           end
 
-          # What a person chose of the plan (Desk::Planning::Chosen).
+          # What a person chose of the plan (Desk::Planning::Planner::Chosen).
           def chosen = %w[host aims choice lower late].to_h { |key| [key.to_sym, given[key]] }
 
           # Steers a move and shows it as it is then.
@@ -75,7 +75,7 @@ module SteadyMove
             raise Desk::Refused.new(:invalid, :nothing_to_move)
           Views::MoveView.proposal(
             found,
-            Desk::MoveWords.of(found.plan, desk.accounts),
+            Desk::Common::MoveWords.of(found.plan, desk.accounts),
             now,
             desk.forecasts.of_plan(found.plan),
             uptime: in_short.uptime(found.plan)
@@ -91,7 +91,7 @@ module SteadyMove
 
         on "prepareName" do
           id =
-            Desk::Preparing.new(desk).start(
+            Desk::Planning::Preparing.new(desk).start(
               given["name"],
               parts: given["parts"],
               by: me,
@@ -105,7 +105,7 @@ module SteadyMove
 
         # The code is on its way to somebody: nobody keeps the answer.
         on "handOver" do
-          text = Desk::Preparing.new(desk).hand_over(asked[:id], by: me)
+          text = Desk::Planning::Preparing.new(desk).hand_over(asked[:id], by: me)
           nudge
           headers "Cache-Control" => "no-store"
           { text: text }
@@ -117,14 +117,14 @@ module SteadyMove
             raise Desk::Refused.new(:unknown, :no_move, id: asked[:id])
           {
             others: application.presence.here(move.id, me),
-            keeper: Desk::Assignment.of(move),
+            keeper: Desk::Moves::Assignment.of(move),
             people: takers
           }
         end
 
         on "handOn" do
           role = application.people.all.find { |p| p[:email] == given["to"].downcase }&.fetch(:role)
-          Desk::Assignment.new(desk).to(
+          Desk::Moves::Assignment.new(desk).to(
             asked[:id],
             given["to"].downcase,
             role: role,

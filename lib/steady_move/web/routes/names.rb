@@ -9,8 +9,10 @@ module SteadyMove
 
         on "pricesAhead" do
           rows =
-            Desk::PriceComparison.new(desk).of(asked[:name], privacy: asked[:privacy] == true) or
-            raise Desk::Refused.new(:unknown, :not_held, name: asked[:name])
+            Desk::Planning::PriceComparison.new(desk).of(
+              asked[:name],
+              privacy: asked[:privacy] == true
+            ) or raise Desk::Refused.new(:unknown, :not_held, name: asked[:name])
           rates = desk.settings.rates
           {
             rates: rates && { to: rates.to, date: rates.date },
@@ -27,7 +29,7 @@ module SteadyMove
           def judged(name)
             account!(asked[:to], "to") if asked[:to]
             found =
-              Desk::Judging.new(desk).one(
+              Desk::Portfolio::Judging.new(desk).one(
                 name,
                 at: Contract.instant(asked[:at]) || now,
                 to: asked[:to]
@@ -37,7 +39,7 @@ module SteadyMove
 
           def name_sheet(name, problems: [])
             found = judged(name)
-            people = Desk::Contacts.new(desk)
+            people = Desk::Moves::Contacts.new(desk)
             history = desk.journal.page(name: name, limit: HISTORY)
             sheet =
               Views::NameView.sheet(
@@ -45,18 +47,18 @@ module SteadyMove
                 history,
                 problems: problems,
                 go: planning.going(found, to: asked[:to]),
-                gate: Desk::Gates.new(desk, asked[:to]).of_judged(found),
+                gate: Desk::Portfolio::Gates.new(desk, asked[:to]).of_judged(found),
                 ahead: ahead(found),
                 old_after: desk.facts_age
               )
             sheet.merge(
               contacts: Views::NameView.contacts(people.cards(found), people.choices(found)),
-              carry_host: Desk::CarryHosts.chosen(desk, name, to: asked[:to])&.id,
+              carry_host: Desk::Portfolio::CarryHosts.chosen(desk, name, to: asked[:to])&.id,
               stray: stray_of(name),
               moves: moves_of(name),
               mail: mail_of(name),
               history_goes_on: history.size == HISTORY,
-              obstacles: Desk::Obstacles.new(desk).of(name, to: asked[:to])
+              obstacles: Desk::Moves::Obstacles.new(desk).of(name, to: asked[:to])
             )
           end
 
@@ -65,7 +67,7 @@ module SteadyMove
           end
 
           def stray_of(name)
-            known = Desk::UnrequestedTransfers.new(desk)
+            known = Desk::Moves::UnrequestedTransfers.new(desk)
             stray = known.of_name(name)
             stray && Views::StrayView.of(stray, desk, known)
           end
@@ -104,7 +106,7 @@ module SteadyMove
 
         on "noteKinds" do
           kinds =
-            Desk::Notes::KINDS.map do |key, kind|
+            Desk::Portfolio::Notes::KINDS.map do |key, kind|
               choice = kind.is_a?(Array)
               {
                 key: key,
@@ -117,21 +119,21 @@ module SteadyMove
         end
 
         on "note" do
-          Desk::Notes.new(desk).put(asked[:name], given["key"], given["value"], by: me)
+          Desk::Portfolio::Notes.new(desk).put(asked[:name], given["key"], given["value"], by: me)
           name_sheet(asked[:name])
         end
 
         on "nameServerHints" do
-          { hints: Desk::HostQuestion.new(desk).hints(asked[:name]).map(&:to_h) }
+          { hints: Desk::Records::HostQuestion.new(desk).hints(asked[:name]).map(&:to_h) }
         end
 
         on "answerNameServers" do
-          Desk::HostQuestion.new(desk).answer(asked[:name], ends: given["ends"], by: me)
+          Desk::Records::HostQuestion.new(desk).answer(asked[:name], ends: given["ends"], by: me)
           name_sheet(asked[:name])
         end
 
         on "letGo" do
-          Desk::TakingIn.new(desk).let_go(asked[:name], by: me)
+          Desk::Portfolio::TakingIn.new(desk).let_go(asked[:name], by: me)
           { gone: asked[:name] }
         end
 
@@ -150,7 +152,7 @@ module SteadyMove
 
         on "lookUp" do
           found = judged(asked[:name])
-          seen = Desk::Observe.new(desk).name(found.name, found.account)
+          seen = Desk::Portfolio::Observe.new(desk).name(found.name, found.account)
           name_sheet(asked[:name], problems: seen.problems)
         end
       end

@@ -34,34 +34,38 @@ module SteadyMove
           end
 
           def strays
-            known = Desk::UnrequestedTransfers.new(desk)
+            known = Desk::Moves::UnrequestedTransfers.new(desk)
             known.concerning.map { |s| Views::StrayView.of(s, desk, known) }
           end
         end
 
         on "refuseStray" do
-          Desk::UnrequestedTransfers.new(desk).refuse(asked[:name], by: me)
+          Desk::Moves::UnrequestedTransfers.new(desk).refuse(asked[:name], by: me)
           { strays: strays }
         end
 
         on "saidRefusedStray" do
-          Desk::UnrequestedTransfers.new(desk).said_refused(asked[:name], by: me)
+          Desk::Moves::UnrequestedTransfers.new(desk).said_refused(asked[:name], by: me)
           { strays: strays }
         end
 
         on "expectStray" do
-          Desk::UnrequestedTransfers.new(desk).expected(asked[:name], by: me, ordered_by: given["ordered_by"])
+          Desk::Moves::UnrequestedTransfers.new(desk).expected(
+            asked[:name],
+            by: me,
+            ordered_by: given["ordered_by"]
+          )
           { strays: strays }
         end
 
         on "unexpectStray" do
-          Desk::UnrequestedTransfers.new(desk).unexpected(asked[:name], by: me)
+          Desk::Moves::UnrequestedTransfers.new(desk).unexpected(asked[:name], by: me)
           nudge
           { strays: strays }
         end
 
         on "secureStray" do
-          safety = Desk::UnrequestedTransferSafety.new(desk)
+          safety = Desk::Moves::UnrequestedTransferSafety.new(desk)
           if given["code_set"]
             safety.said_code(asked[:name], by: me)
           else

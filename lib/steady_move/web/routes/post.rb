@@ -33,14 +33,14 @@ module SteadyMove
               over,
               codes: codes,
               stray: stray_about(row),
-              ordered: Desk::Ordered.any?(desk, row[:names]),
+              ordered: Desk::Moves::Ordered.any?(desk, row[:names]),
               **how
             )
           end
 
           # The alarm of a name that a message asks about.
           def stray_about(row)
-            return unless Desk::UnrequestedTransfers::NOTICES.include?(row[:kind])
+            return unless Desk::Moves::UnrequestedTransfers::NOTICES.include?(row[:kind])
 
             row[:names].filter_map { |name| stray_of(name) }.first
           end
@@ -79,7 +79,7 @@ module SteadyMove
         # The body is the message itself (RFC 5322), as it was saved.
         on "dropMessage" do
           raw = read_body
-          unless Desk::PostRoom.new(desk).drop(raw)
+          unless Desk::Mail::PostRoom.new(desk).drop(raw)
             raise Desk::Refused.new(:not_now, :message_there)
           end
 
@@ -104,13 +104,13 @@ module SteadyMove
         end
 
         on "countMessage" do
-          Desk::Replies.new(desk).trust(asked[:id], by: me)
+          Desk::Mail::Replies.new(desk).trust(asked[:id], by: me)
           nudge
           post_page
         end
 
         on "chooseCode" do
-          Desk::Replies.new(desk).choose_code(
+          Desk::Mail::Replies.new(desk).choose_code(
             asked[:id],
             index: given["index"],
             name: given["name"],
@@ -121,7 +121,7 @@ module SteadyMove
         end
 
         on "correctMessage" do
-          Desk::Replies.new(desk).correct(
+          Desk::Mail::Replies.new(desk).correct(
             asked[:id],
             kind: given["kind"],
             names: given["names"],

@@ -10,7 +10,7 @@ module SteadyMove
 
         # What every answer about one name shows.
         module Helpers
-          def carrying = Desk::ZoneMigration.new(desk)
+          def carrying = Desk::Records::ZoneMigration.new(desk)
 
           def records_of(name)
             desk.names.find(name) or raise Desk::Refused.new(:unknown, :not_held, name: name)
@@ -28,11 +28,11 @@ module SteadyMove
               counts: sheet ? sheet.counts : {},
               asked_at: Views::Json.time(desk.zone_migrations.asked_at(name)),
               choices:
-                Desk::Choosing
+                Desk::Records::Choosing
                   .new(desk)
-                  .of(name, to: Desk::Destinations.usual(desk))
+                  .of(name, to: Desk::Accounts::Destinations.usual(desk))
                   .map { |c| v.choice(c) },
-              tied: Desk::TiedServices.new(desk).of(name).map { |t| v.tied(t) },
+              tied: Desk::Records::TiedServices.new(desk).of(name).map { |t| v.tied(t) },
               answers: desk.zone_migrations.answers(name).last(400).map { |s| v.seen(s) }
             }
           end
@@ -66,17 +66,23 @@ module SteadyMove
           names = asked[:names]&.split(",")&.first(500)
           {
             names:
-              Desk::RecordsList.new(desk).call(names: names).map { |l| Views::RecordsView.line(l) }
+              Desk::Records::RecordsList
+                .new(desk)
+                .call(names: names)
+                .map { |l| Views::RecordsView.line(l) }
           }
         end
 
         on("recordsOf") { records_of(asked[:name]) }
         on("handoverOf") do
-          { handover: Views::RecordsView.handover(Desk::HandoverOf.new(desk).call(asked[:name])) }
+          {
+            handover:
+              Views::RecordsView.handover(Desk::Planning::HandoverOf.new(desk).call(asked[:name]))
+          }
         end
 
         on "getZone" do
-          Desk::ZoneGetting.new(desk).call(
+          Desk::Records::ZoneGetting.new(desk).call(
             asked[:name],
             source: given["source"],
             text: given["text"],
@@ -107,13 +113,13 @@ module SteadyMove
         end
 
         on "lookAtServers" do
-          Desk::LiveCheck.new(desk).call(asked[:name], by: me)
+          Desk::Records::LiveCheck.new(desk).call(asked[:name], by: me)
           nudge
           records_of(asked[:name])
         end
 
         on "settleTied" do
-          Desk::TiedServices.new(desk).settle(
+          Desk::Records::TiedServices.new(desk).settle(
             asked[:name],
             given["key"],
             state: given["state"],
@@ -126,7 +132,14 @@ module SteadyMove
         on "zoneFile" do
           sheet = carrying.sheet(asked[:name]) or
             raise Desk::Refused.new(:not_now, :no_zone_copy, name: asked[:name])
-          zone = asked[:side] == "wanted" ? sheet.wanted : desk.zone_migrations.copy_of(asked[:name]).zone
+          zone =
+            (
+              if asked[:side] == "wanted"
+                sheet.wanted
+              else
+                desk.zone_migrations.copy_of(asked[:name]).zone
+              end
+            )
           content_type "text/plain", charset: "utf-8"
           attachment "#{asked[:name]}.zone"
           "$ORIGIN #{asked[:name]}.\n#{Core::Records::ZoneWriter.write(zone)}"
@@ -134,7 +147,7 @@ module SteadyMove
 
         on "moveDns" do
           fates =
-            Desk::DnsAlone.new(desk).start_all(
+            Desk::Planning::DnsAlone.new(desk).start_all(
               given["names"],
               host: given["host"],
               lower: given["lower"],
@@ -145,14 +158,14 @@ module SteadyMove
         end
 
         on "tellServers" do
-          Desk::PendingHost.told(desk, asked[:id], given["servers"], by: me)
+          Desk::Planning::PendingHost.told(desk, asked[:id], given["servers"], by: me)
           nudge
           { id: asked[:id] }
         end
 
         # What the mails of the destination's side name as name servers.
         on "serversInMail" do
-          { servers: Desk::PendingHost.in_mail(desk, asked[:id]) }
+          { servers: Desk::Planning::PendingHost.in_mail(desk, asked[:id]) }
         end
       end
     end

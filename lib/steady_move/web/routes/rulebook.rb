@@ -12,7 +12,7 @@ module SteadyMove
           def book
             Views::RulebookView.book(desk.rulebook, desk.overrides.all, overruling.unlisted)
           end
-          def overruling = Desk::Overruling.new(desk)
+          def overruling = Desk::Portfolio::Overruling.new(desk)
         end
 
         on("rulebook") { book }

@@ -17,14 +17,14 @@ module SteadyMove
 
         on "takeIn" do
           account = account!(given["account"], "account")
-          taking = Desk::TakingIn.new(desk)
+          taking = Desk::Portfolio::TakingIn.new(desk)
           columns = given["columns"]
           wishes =
             (
               if columns
-                Desk::TakingIn.table(given["text"], columns)
+                Desk::Portfolio::TakingIn.table(given["text"], columns)
               else
-                Desk::TakingIn.words(given["text"])
+                Desk::Portfolio::TakingIn.words(given["text"])
               end
             )
           who = me
@@ -43,14 +43,14 @@ module SteadyMove
             application
               .jobs
               .start(by: me, of: names.size) do |j|
-                Desk::LookingAgain.new(desk).call(names) { j.done += 1 }
+                Desk::Portfolio::LookingAgain.new(desk).call(names) { j.done += 1 }
               end
           )
         end
 
         on("lookWork") { looked_again(work_of(asked[:job])) }
 
-        on("lookAtTable") { Desk::TakingIn.look(given["text"]) }
+        on("lookAtTable") { Desk::Portfolio::TakingIn.look(given["text"]) }
         on("work") { taken_in(work_of(asked[:job])) }
       end
     end

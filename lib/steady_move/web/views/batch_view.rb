@@ -51,7 +51,7 @@ module SteadyMove
           }
         end
 
-        # REVIEW: Desk::BatchReview::Review.
+        # REVIEW: Desk::Batches::BatchReview::Review.
         def review(review, accounts)
           {
             rows: review.rows.map { |r| row(r) },
@@ -68,7 +68,7 @@ module SteadyMove
           }
         end
 
-        # found: Desk::Rehearsing::Found.
+        # found: Desk::Batches::Rehearsing::Found.
         def rehearsal(found)
           {
             runs: found.runs,
@@ -83,7 +83,7 @@ module SteadyMove
           }
         end
 
-        # found: Desk::Comparison::Found.
+        # found: Desk::Batches::Comparison::Found.
         def comparison(found)
           {
             years: found.years,

@@ -23,7 +23,7 @@ module SteadyMove
           </body></html>
         HTML
 
-        # text: Desk::ClosingText::Text. Returns HTML.
+        # text: Desk::Closing::ClosingText::Text. Returns HTML.
         def self.page(text) = new(text).page
 
         def initialize(text)

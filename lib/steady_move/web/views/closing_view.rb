@@ -7,7 +7,7 @@ module SteadyMove
       module ClosingView
         module_function
 
-        # report: Desk::ClosingReport::Move; texts: Desk::ClosingText.
+        # report: Desk::Closing::ClosingReport::Move; texts: Desk::Closing::ClosingText.
         def move(report, texts)
           {
             **text(texts.of_move(report)),
@@ -18,7 +18,7 @@ module SteadyMove
           }
         end
 
-        # report: Desk::ClosingReport::Batch.
+        # report: Desk::Closing::ClosingReport::Batch.
         def batch(report, texts)
           {
             **text(texts.of_batch(report)),

@@ -7,9 +7,9 @@ module SteadyMove
       module LedgerView
         module_function
 
-        # found: Desk::LedgerBook::Found.
+        # found: Desk::Closing::LedgerBook::Found.
         def page(desk, found)
-          text = Desk::ClosingText.new(desk)
+          text = Desk::Closing::ClosingText.new(desk)
           titles = desk.accounts.all.to_h { |a| [a.id, a.title] }
           names = found.lines.to_h { |l| [l.move.id, l.move.name] }
           {
@@ -56,7 +56,9 @@ module SteadyMove
             batch: [batches, :batch.to_proc],
             year: [nil, ->(l) { l.move.started_at.year }]
           }.flat_map do |by, (words, key)|
-            Desk::LedgerBook.sums(lines, &key).map { |value, sum| summed(by, value, words, sum) }
+            Desk::Closing::LedgerBook
+              .sums(lines, &key)
+              .map { |value, sum| summed(by, value, words, sum) }
           end
         end
 

@@ -19,7 +19,7 @@ module SteadyMove
             overdue: overdue.map { |l| letter(l) },
             letters: desk.letters.newest(RECENT).map { |l| letter(l) },
             can_send: letters.sends?,
-            leavings: Desk::LeftBehind.new(desk).places.map { |p| leavings(p) }
+            leavings: Desk::Closing::LeftBehind.new(desk).places.map { |p| leavings(p) }
           }
         end
 

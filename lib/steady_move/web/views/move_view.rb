@@ -3,18 +3,18 @@
 module SteadyMove
   module Web
     module Views
-      # Moves and proposals as JSON. words: of Desk::MoveWords, for the sentences.
+      # Moves and proposals as JSON. words: of Desk::Common::MoveWords, for the sentences.
       module MoveView
         EVENTS = 200
 
         module_function
 
         # One line of a list, and a card of the Desk. looks: {[move id, step] => Time}; short:
-        # Desk::InShort; range: Desk::Forecasts::Range, nil where it is over.
+        # Desk::Planning::InShort; range: Desk::Forecast::Forecasts::Range, nil where it is over.
         def card(move, words, looks, now, short, range = nil)
           state = move.state
           current = state.current
-          means, ends = Desk::Timeline.deadline(move)
+          means, ends = Desk::Moves::Timeline.deadline(move)
           {
             id: move.id,
             **Json.name(move.name),
@@ -32,7 +32,7 @@ module SteadyMove
             exposed: exposed(state, now),
             can_approve: approve?(state),
             price: price(move.plan),
-            keeper: Desk::Assignment.of(move),
+            keeper: Desk::Moves::Assignment.of(move),
             uptime: short.uptime(move.plan),
             result: short.result(move),
             **now_at(current, words)
@@ -201,7 +201,8 @@ module SteadyMove
         end
 
         def renew_code?(state)
-          state.ending.nil? && !state.plan.with_trait(:code).nil? && !state.with_trait(:orders)&.done?
+          state.ending.nil? && !state.plan.with_trait(:code).nil? &&
+            !state.with_trait(:orders)&.done?
         end
 
         # What was checked after landing, as ordered and as found.

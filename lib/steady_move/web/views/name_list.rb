@@ -7,7 +7,7 @@ module SteadyMove
       module NameList
         module_function
 
-        # found: Desk::NamesQuery::Found; accounts: {id => account}; at, now: Time.
+        # found: Desk::Portfolio::NamesQuery::Found; accounts: {id => account}; at, now: Time.
         def page(found, accounts, at:, now:, offset:)
           {
             at: Json.time(at),
@@ -25,7 +25,7 @@ module SteadyMove
               found.snapshot.suffixes.map { |suffix, count| { suffix: suffix, count: count } },
             stay: stays(found.stays, accounts),
             unpriced: unpriced(found.stays, accounts),
-            horizon_days: Desk::Judging::HORIZON / 86_400,
+            horizon_days: Desk::Portfolio::Judging::HORIZON / 86_400,
             names: found.rows.map { |e| row(e, found, accounts, at) }
           }
         end

@@ -9,8 +9,8 @@ module SteadyMove
 
         # The sheet: what the row shows, findings with evidence, all facts, history. problems:
         # sentences of a look just made; go: [account, Quote] of where it would go, or nil; ahead:
-        # Desk::InShort::Ahead or nil; old_after: seconds after which facts are old; events: newest
-        # first; gate: Desk::Gates::Gate.
+        # Desk::Planning::InShort::Ahead or nil; old_after: seconds after which facts are old; events: newest
+        # first; gate: Desk::Portfolio::Gates::Gate.
         def sheet(judged, events, gate:, problems: [], go: nil, ahead: nil, old_after: nil)
           verdict = judged.verdict
           head(judged, gate).merge(
@@ -31,7 +31,7 @@ module SteadyMove
             unknown: verdict.unknown.map(&:to_h),
             old: judged.age.nil? || (!old_after.nil? && judged.age > old_after),
             history: events.map { |e| EventView.line(e) },
-            horizon_days: Desk::Judging::HORIZON / 86_400
+            horizon_days: Desk::Portfolio::Judging::HORIZON / 86_400
           )
         end
 
@@ -111,10 +111,10 @@ module SteadyMove
           }
         end
 
-        # Gate and ruler of an outline at an instant. gate: Desk::Gates::Gate.
+        # Gate and ruler of an outline at an instant. gate: Desk::Portfolio::Gates::Gate.
         def ruler(outline, at, latest_safe, gate)
           from = at.to_i
-          to = from + Desk::Judging::HORIZON
+          to = from + Desk::Portfolio::Judging::HORIZON
           {
             gate: gate(gate),
             windows: pairs(outline.windows(from, to)),

@@ -11,7 +11,7 @@ module SteadyMove
         TEMPLATE = ERB.new(File.read(File.join(__dir__, "report.erb")), trim_mode: "-")
         WIDTH = 640
 
-        # judged: [Desk::Judging::Judged]; accounts: {id => account}; gates: Desk::Gates. Returns
+        # judged: [Desk::Portfolio::Judging::Judged]; accounts: {id => account}; gates: Desk::Portfolio::Gates. Returns
         # HTML.
         def self.page(judged, accounts, gates:, at:, now:)
           new(judged, accounts, gates, at, now).page
@@ -49,7 +49,7 @@ module SteadyMove
         # The ruler's stretches as [class, x, width] in a picture of WIDTH; and x of the expiry.
         def stretches(judged)
           from = @at.to_i
-          to = from + Desk::Judging::HORIZON
+          to = from + Desk::Portfolio::Judging::HORIZON
           outline = judged.judgement.outline
           open = outline.windows(from, to)
           parts = {
@@ -60,7 +60,8 @@ module SteadyMove
           parts.flat_map { |kind, list| list.map { |a, b| [kind, x(a), x(b) - x(a)] } }
         end
 
-        def x(second) = ((second - @at.to_i) * WIDTH / Desk::Judging::HORIZON.to_f).round(1)
+        def x(second) =
+          ((second - @at.to_i) * WIDTH / Desk::Portfolio::Judging::HORIZON.to_f).round(1)
 
         def expiry_x(judged)
           expires = judged.facts[:expires_at] or return

@@ -14,7 +14,7 @@ module SteadyMove
         def book(book, overrides, unlisted)
           {
             families: book.families.reject { |f| f.suffixes.empty? }.map { |f| family(f) },
-            keys: [*VALUES, "title", Desk::Overruling::FAMILY],
+            keys: [*VALUES, "title", Desk::Portfolio::Overruling::FAMILY],
             unlisted: unlisted,
             titles: titles(book),
             overrides: overrides.map { |o| override(o) }
@@ -24,7 +24,7 @@ module SteadyMove
         # What people read of each rule, and of each value of a family.
         def titles(book)
           values =
-            [*VALUES, "title", Desk::Overruling::FAMILY].to_h do |key|
+            [*VALUES, "title", Desk::Portfolio::Overruling::FAMILY].to_h do |key|
               [key, Words.say("family.#{key}")]
             end
           values.merge(book.entries.transform_values(&:title))

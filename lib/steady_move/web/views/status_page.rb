@@ -19,7 +19,7 @@ module SteadyMove
           <p class="foot"><%= plain(foot) %></p></main></body></html>
         HTML
 
-        # title, text: as Desk::StatusPages has them. Returns HTML.
+        # title, text: as Desk::Automation::StatusPages has them. Returns HTML.
         def self.page(title, text, now:)
           new(
             Words.say("status.page_title", title: title),

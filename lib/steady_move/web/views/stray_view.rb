@@ -7,7 +7,7 @@ module SteadyMove
       module StrayView
         module_function
 
-        # stray: of Store::UnrequestedTransfers; known: Desk::UnrequestedTransfers.
+        # stray: of Store::UnrequestedTransfers; known: Desk::Moves::UnrequestedTransfers.
         def of(stray, desk, known)
           account = desk.accounts.find(stray.account_id)
           {
@@ -27,7 +27,7 @@ module SteadyMove
             expected_by: stray.expected_by,
             ordered_by: stray.ordered_by,
             shown: stray.shown,
-            left: Desk::UnrequestedTransferSafety.new(desk).left(stray)
+            left: Desk::Moves::UnrequestedTransferSafety.new(desk).left(stray)
           }
         end
       end

@@ -2,10 +2,12 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # The gaining side wants the authorization code typed once more on its page.
-      class ConfirmCode < Act
-        include Confirming
+    module Moves
+      module Steps
+        # The gaining side wants the authorization code typed once more on its page.
+        class ConfirmCode < Act
+          include Confirming
+        end
       end
     end
   end

@@ -2,10 +2,12 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # The gaining side wants a code typed on its page, half of which its mail holds.
-      class ConfirmHalves < Act
-        include Confirming
+    module Moves
+      module Steps
+        # The gaining side wants a code typed on its page, half of which its mail holds.
+        class ConfirmHalves < Act
+          include Confirming
+        end
       end
     end
   end

@@ -2,10 +2,12 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # The gaining side wants its order confirmed by the link in its mail.
-      class ConfirmLink < Act
-        include Confirming
+    module Moves
+      module Steps
+        # The gaining side wants its order confirmed by the link in its mail.
+        class ConfirmLink < Act
+          include Confirming
+        end
       end
     end
   end

@@ -2,39 +2,41 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # After a move that did not land: the DS that was taken away stands at the registry again.
-      class DsAgain < Act
-        include Signing
+    module Moves
+      module Steps
+        # After a move that did not land: the DS that was taken away stands at the registry again.
+        class DsAgain < Act
+          include Signing
 
-        def call
-          return stays if stays?
-          return wait(sentence(:not_back), source: :registry, look_at: now + 300) unless back?
+          def call
+            return stays if stays?
+            return wait(sentence(:not_back), source: :registry, look_at: now + 300) unless back?
 
-          missing = old_ds - (shown_ds || (return not_known))
-          return done(sentence(:done), source: :registry) if missing.empty?
+            missing = old_ds - (shown_ds || (return not_known))
+            return done(sentence(:done), source: :registry) if missing.empty?
 
-          change_ds(:adding, add: { ds: missing })
-          wait(sentence(:not_shown), source: :registry, look_at: now + 300)
+            change_ds(:adding, add: { ds: missing })
+            wait(sentence(:not_shown), source: :registry, look_at: now + 300)
+          end
+
+          def by_hand = stays? ? stays : super
+          def ds_there = by_parents { |shown| (old_ds - shown).empty? }
+
+          private
+
+          # The name servers stay at the new host: the old DS would make the name bogus there.
+          def stays? = !state.told("stays_new").nil?
+
+          # Does the registry lead to the old servers again? Else the DS would make the name bogus.
+          def back?
+            servers = ports.servers.delegation(name)&.first || public_record.name_servers.to_a
+            plan.old_name_servers.nil? || servers.sort == plan.old_name_servers.sort
+          end
+
+          def stays = done(sentence(:stays), source: :desk)
+
+          def old_ds = state.told("ds")&.data&.fetch("ds", nil).to_a
         end
-
-        def by_hand = stays? ? stays : super
-        def ds_there = by_parents { |shown| (old_ds - shown).empty? }
-
-        private
-
-        # The name servers stay at the new host: the old DS would make the name bogus there.
-        def stays? = !state.told("stays_new").nil?
-
-        # Does the registry lead to the old servers again? Else the DS would make the name bogus.
-        def back?
-          servers = ports.servers.delegation(name)&.first || public_record.name_servers.to_a
-          plan.old_name_servers.nil? || servers.sort == plan.old_name_servers.sort
-        end
-
-        def stays = done(sentence(:stays), source: :desk)
-
-        def old_ds = state.told("ds")&.data&.fetch("ds", nil).to_a
       end
     end
   end

@@ -2,18 +2,20 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # Takes the DS away at the registry, before the name servers change: with it a resolver that
-      # validates would take the new host's answers for forged (RFC 6781 §4.3.5).
-      class DsOut < Act
-        include Signing
+    module Moves
+      module Steps
+        # Takes the DS away at the registry, before the name servers change: with it a resolver that
+        # validates would take the new host's answers for forged (RFC 6781 §4.3.5).
+        class DsOut < Act
+          include Signing
 
-        def call
-          change_ds(:removing, rem: { ds: :all }) unless shown_ds == []
-          done(sentence(:done), source: [:epp_update, { at: losing.title }])
+          def call
+            change_ds(:removing, rem: { ds: :all }) unless shown_ds == []
+            done(sentence(:done), source: [:epp_update, { at: losing.title }])
+          end
+
+          def ds_gone = by_parents(&:empty?)
         end
-
-        def ds_gone = by_parents(&:empty?)
       end
     end
   end

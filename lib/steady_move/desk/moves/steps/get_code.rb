@@ -2,34 +2,36 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # The move takes a code that was kept before, from a mail or a list, as long as it lives; else
-      # over the connection.
-      class GetCode < Act
-        def call
-          if ports.codes.of_move(move.id) || from_safe
-            return done(sentence(:done), source: :code_safe)
+    module Moves
+      module Steps
+        # The move takes a code that was kept before, from a mail or a list, as long as it lives; else
+        # over the connection.
+        class GetCode < Act
+          def call
+            if ports.codes.of_move(move.id) || from_safe
+              return done(sentence(:done), source: :code_safe)
+            end
+            unless plan.way("code") == "connection"
+              return problem(sentence(:none), source: :code_safe, yours: true, look_at: now + 3600)
+            end
+
+            code = info(losing).auth_info
+            unless code
+              return(
+                problem(sentence(:not_given), source: :epp_info, yours: true, look_at: now + 3600)
+              )
+            end
+
+            ports.codes.put(move.id, plan.name, code, at: now)
+            done(sentence(:done), source: [:epp_info, { at: losing.title }])
           end
-          unless plan.way("code") == "connection"
-            return problem(sentence(:none), source: :code_safe, yours: true, look_at: now + 3600)
+
+          private
+
+          def from_safe
+            days = ports.rulebook.call.family_of(name)&.code_days
+            ports.codes.take_for(move.id, plan.name, at: now, lives: days && (days * 86_400))
           end
-
-          code = info(losing).auth_info
-          unless code
-            return(
-              problem(sentence(:not_given), source: :epp_info, yours: true, look_at: now + 3600)
-            )
-          end
-
-          ports.codes.put(move.id, plan.name, code, at: now)
-          done(sentence(:done), source: [:epp_info, { at: losing.title }])
-        end
-
-        private
-
-        def from_safe
-          days = ports.rulebook.call.family_of(name)&.code_days
-          ports.codes.take_for(move.id, plan.name, at: now, lives: days && (days * 86_400))
         end
       end
     end

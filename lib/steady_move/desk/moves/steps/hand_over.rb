@@ -2,14 +2,16 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # Waits until the code was handed to whoever takes the name (Desk::Preparing#hand_over).
-      class HandOver < Act
-        def call
-          handed = state.begun_at(step.id) or
-            return wait(sentence(:waiting), source: :desk, look_at: now + 86_400)
+    module Moves
+      module Steps
+        # Waits until the code was handed to whoever takes the name (Desk::Planning::Preparing#hand_over).
+        class HandOver < Act
+          def call
+            handed = state.begun_at(step.id) or
+              return wait(sentence(:waiting), source: :desk, look_at: now + 86_400)
 
-          done(sentence(:done, at: handed), source: :desk)
+            done(sentence(:done, at: handed), source: :desk)
+          end
         end
       end
     end

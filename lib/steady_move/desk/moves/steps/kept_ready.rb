@@ -2,34 +2,44 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # A name that was only made ready: watched until the public record shows it elsewhere, or
-      # until the date that was set; then it is made safe again.
-      class KeptReady < Act
-        EVERY = 6 * 3600
+    module Moves
+      module Steps
+        # A name that was only made ready: watched until the public record shows it elsewhere, or
+        # until the date that was set; then it is made safe again.
+        class KeptReady < Act
+          EVERY = 6 * 3600
 
-        def call
-          record = public_record
-          return gone(record) if elsewhere?(record)
-          if over?(record)
-            return ended(sentence(:over, until: plan.kept_until), source: :record, as: "lapsed")
+          def call
+            record = public_record
+            return gone(record) if elsewhere?(record)
+            if over?(record)
+              return ended(sentence(:over, until: plan.kept_until), source: :record, as: "lapsed")
+            end
+
+            says =
+              sentence(
+                record.status?("pendingTransfer") ? :leaving : :ready,
+                until: plan.kept_until
+              )
+            wait(
+              says,
+              source: :record,
+              ref: record.url,
+              look_at: [now + EVERY, plan.kept_until].min
+            )
           end
 
-          says =
-            sentence(record.status?("pendingTransfer") ? :leaving : :ready, until: plan.kept_until)
-          wait(says, source: :record, ref: record.url, look_at: [now + EVERY, plan.kept_until].min)
-        end
+          private
 
-        private
+          # A transfer under way is not cut off at the date: it is looked at until it ends.
+          def over?(record) = now >= plan.kept_until && record.status?("pendingTransfer") != true
 
-        # A transfer under way is not cut off at the date: it is looked at until it ends.
-        def over?(record) = now >= plan.kept_until && record.status?("pendingTransfer") != true
+          def elsewhere?(record) = losing.shown_by?(record) == false
 
-        def elsewhere?(record) = losing.shown_by?(record) == false
-
-        def gone(record)
-          ports.codes.wipe(plan.name)
-          done(sentence(:gone, registrar: record.registrar), source: :record, ref: record.url)
+          def gone(record)
+            ports.codes.wipe(plan.name)
+            done(sentence(:gone, registrar: record.registrar), source: :record, ref: record.url)
+          end
         end
       end
     end

@@ -2,16 +2,18 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # Puts the transfer lock on at the gaining side.
-      class LockBack < Act
-        include Locking
+    module Moves
+      module Steps
+        # Puts the transfer lock on at the gaining side.
+        class LockBack < Act
+          include Locking
 
-        def lock_on = by_record { |r| r.lock.yes? }
+          def lock_on = by_record { |r| r.lock.yes? }
 
-        def call
-          put_lock(gaining)
-          done(sentence(:done), source: [:epp, { at: gaining.title }])
+          def call
+            put_lock(gaining)
+            done(sentence(:done), source: [:epp, { at: gaining.title }])
+          end
         end
       end
     end

@@ -2,10 +2,12 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # The papers or the presence that a suffix wants, given to the gaining side by hand.
-      class Papers < Act
-        include OnWord
+    module Moves
+      module Steps
+        # The papers or the presence that a suffix wants, given to the gaining side by hand.
+        class Papers < Act
+          include OnWord
+        end
       end
     end
   end

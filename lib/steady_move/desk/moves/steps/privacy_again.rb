@@ -2,11 +2,13 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # After a move that didn't land: the losing side's privacy service goes on again, by hand.
-      class PrivacyAgain < Act
-        def privacy_on = by_record { |r| losing.stands_in?(r.registrant_email) }
-        def call = ByHand.call(self)
+    module Moves
+      module Steps
+        # After a move that didn't land: the losing side's privacy service goes on again, by hand.
+        class PrivacyAgain < Act
+          def privacy_on = by_record { |r| losing.stands_in?(r.registrant_email) }
+          def call = ByHand.call(self)
+        end
       end
     end
   end

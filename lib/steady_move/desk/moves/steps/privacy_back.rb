@@ -2,11 +2,13 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # The gaining side's privacy service goes on, by hand.
-      class PrivacyBack < Act
-        def privacy_on = by_record { |r| gaining.stands_in?(r.registrant_email) }
-        def call = ByHand.call(self)
+    module Moves
+      module Steps
+        # The gaining side's privacy service goes on, by hand.
+        class PrivacyBack < Act
+          def privacy_on = by_record { |r| gaining.stands_in?(r.registrant_email) }
+          def call = ByHand.call(self)
+        end
       end
     end
   end

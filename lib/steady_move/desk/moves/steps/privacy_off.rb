@@ -2,11 +2,13 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # The privacy service goes off, always by hand: EPP knows none.
-      class PrivacyOff < Act
-        def contacts_readable = by_record { |r| losing.readable?(r.registrant_email) }
-        def call = ByHand.call(self)
+    module Moves
+      module Steps
+        # The privacy service goes off, always by hand: EPP knows none.
+        class PrivacyOff < Act
+          def contacts_readable = by_record { |r| losing.readable?(r.registrant_email) }
+          def call = ByHand.call(self)
+        end
       end
     end
   end

@@ -2,40 +2,42 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # Renews the name at the losing registrar for a year. The expiry that it had goes with the
-      # command, so that a second one renews nothing (RFC 5731 §3.2.3). Proven by the later expiry
-      # alone.
-      class Renew < Act
-        def call
-          held = info(losing).expires_at
-          return shown(held) if renewed?(held)
+    module Moves
+      module Steps
+        # Renews the name at the losing registrar for a year. The expiry that it had goes with the
+        # command, so that a second one renews nothing (RFC 5731 §3.2.3). Proven by the later expiry
+        # alone.
+        class Renew < Act
+          def call
+            held = info(losing).expires_at
+            return shown(held) if renewed?(held)
 
-          intend(sentence(:renewing)) do |key|
-            epp(losing, Commands.renew(name: plan.name, id: key, expires_at: held, years: 1))
+            intend(sentence(:renewing)) do |key|
+              epp(losing, Commands.renew(name: plan.name, id: key, expires_at: held, years: 1))
+            end
+            held = info(losing).expires_at
+            return shown(held) if renewed?(held)
+
+            wait(sentence(:not_shown_yet), source: [:epp, { at: losing.title }], look_at: now + 300)
           end
-          held = info(losing).expires_at
-          return shown(held) if renewed?(held)
 
-          wait(sentence(:not_shown_yet), source: [:epp, { at: losing.title }], look_at: now + 300)
-        end
+          def renewed
+            record = public_record
+            Seen.new(
+              done: renewed?(record.expires_at),
+              says: sentence(:done, expires: record.expires_at),
+              not_yet: sentence(:not_shown),
+              source: :record,
+              ref: record.url
+            )
+          end
 
-        def renewed
-          record = public_record
-          Seen.new(
-            done: renewed?(record.expires_at),
-            says: sentence(:done, expires: record.expires_at),
-            not_yet: sentence(:not_shown),
-            source: :record,
-            ref: record.url
-          )
-        end
+          private
 
-        private
-
-        def renewed?(expires) = !expires.nil? && expires > plan.renewed_from
-        def shown(expires)
-          done(sentence(:done, expires: expires), source: [:epp, { at: losing.title }])
+          def renewed?(expires) = !expires.nil? && expires > plan.renewed_from
+          def shown(expires)
+            done(sentence(:done, expires: expires), source: [:epp, { at: losing.title }])
+          end
         end
       end
     end

@@ -2,15 +2,17 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # What nobody can see from outside (auto-renew, contacts that privacy hides): a person looks
-      # and says so.
-      class Settings < Act
-        include OnWord
+    module Moves
+      module Steps
+        # What nobody can see from outside (auto-renew, contacts that privacy hides): a person looks
+        # and says so.
+        class Settings < Act
+          include OnWord
 
-        private
+          private
 
-        def wanted_words = { what: TypedValues.aims(plan) }
+          def wanted_words = { what: Letters::TypedValues.aims(plan) }
+        end
       end
     end
   end

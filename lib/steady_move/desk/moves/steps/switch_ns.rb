@@ -2,36 +2,42 @@
 
 module SteadyMove
   module Desk
-    module Steps
-      # Sets the new host's name servers at the losing registrar.
-      class SwitchNs < Act
-        def call
-          held = info(losing).name_servers
-          wanted = new_host.name_servers
-          add = wanted - held
-          rem = held - wanted
-          if add.any? || rem.any?
-            intend(sentence(:setting, servers: wanted)) do |key|
-              epp(
-                losing,
-                Commands.update(
-                  name: plan.name,
-                  id: key,
-                  add: {
-                    name_servers: add
-                  },
-                  rem: {
-                    name_servers: rem
-                  }
+    module Moves
+      module Steps
+        # Sets the new host's name servers at the losing registrar.
+        class SwitchNs < Act
+          def call
+            held = info(losing).name_servers
+            wanted = new_host.name_servers
+            add = wanted - held
+            rem = held - wanted
+            if add.any? || rem.any?
+              intend(sentence(:setting, servers: wanted)) do |key|
+                epp(
+                  losing,
+                  Commands.update(
+                    name: plan.name,
+                    id: key,
+                    add: {
+                      name_servers: add
+                    },
+                    rem: {
+                      name_servers: rem
+                    }
+                  )
                 )
-              )
+              end
             end
+            done(
+              sentence(:done),
+              source: [:epp_update, { at: losing.title }],
+              ref: wanted.join(", ")
+            )
           end
-          done(sentence(:done), source: [:epp_update, { at: losing.title }], ref: wanted.join(", "))
-        end
 
-        def name_servers_shown
-          by_record { |r| r.name_servers.to_a.sort == new_host.name_servers.sort }
+          def name_servers_shown
+            by_record { |r| r.name_servers.to_a.sort == new_host.name_servers.sort }
+          end
         end
       end
     end

@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Who is told without asking: notices and alarms by mail, webhooks, calendars, status pages; and the
+    # tokens by which programs ask.
+    #
+    #   Automation::Notices.new(desk).tell
+    #   Automation::Calendars.new(desk).feed(token)
+    module Automation
+      extend Room
+
+      needs :accounts,
+            :address,
+            :batches,
+            :db,
+            :forecasts,
+            :journal,
+            :moves,
+            :names,
+            :now,
+            :safe,
+            :sender,
+            :unrequested_transfers
+      offers :Calendars,
+             :Notices,
+             :StatusPages,
+             :StatusText,
+             :Tokens,
+             :UnrequestedTransferAlarms,
+             :Webhooks
+    end
+  end
+end

@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # After the landing: what it cost and saved, what is left at the old account, every promise against
+    # what is seen.
+    #
+    #   Closing::LedgerBook.new(desk).of(batch: id)
+    #   Closing::LeftBehind.new(desk).of(move)
+    module Closing
+      extend Room
+
+      needs :accounts, :batches, :db, :journal, :messages, :moves, :now, :zone_migrations
+      offers :ClosingFiles, :ClosingReport, :ClosingText, :LedgerBook, :LeftBehind
+    end
+  end
+end

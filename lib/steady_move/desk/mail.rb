@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    # Incoming mail: fetched, understood, matched to moves and letters, and what may follow from it. Moves
+    # do not know this room; it tells them.
+    #
+    #   Mail::PostRoom.new(desk).fetch
+    #   Mail::Replies.new(desk).count(message, by: person)
+    module Mail
+      extend Room
+
+      needs :accounts,
+            :codes,
+            :db,
+            :heard,
+            :journal,
+            :letters,
+            :mailbox,
+            :mailboxes,
+            :messages,
+            :moves,
+            :names,
+            :now,
+            :schedule,
+            :settings,
+            :system_state
+      offers :Listening, :PostRoom, :Replies
+    end
+  end
+end

@@ -1,0 +1,202 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module People
+      # Those who may sign in, with what belongs to them: passwords, second factors, sessions,
+      # invitations. Roles rise: each may do all that the ones before it may.
+      class Directory
+        ROLES = %w[viewer mover approver administrator].freeze
+        # What goes with a person: ways in, and what is sent.
+        OWN = %i[tokens calendars notices].freeze
+
+        attr_reader :invitations, :password_words, :sessions, :factors, :passwords
+
+        def initialize(ports, passwords: Passwords.new)
+          @ports = Ports.of(ports)
+          @rows = @ports.db[:people]
+          @passwords = passwords
+          @sessions =
+            Sessions.new(
+              @ports.db,
+              secret: @ports.safe.derive("sessions of people"),
+              idle: @ports.idle
+            )
+          @factors = Factors.new(@ports.db, secret: @ports.secrets.for("recovery codes"))
+          @invitations = Invitations.new(@ports, self)
+          @password_words = PasswordWords.new(@ports, self)
+        end
+
+        # Adds a person. Raises Refused.
+        def put(email, password, role:)
+          check(email, role)
+          add(email, hashed(password, email), role: role)
+        end
+
+        # The same with a password that is hashed already.
+        def add(email, hash, role:)
+          @rows.insert(
+            email: email.downcase,
+            password_hash: hash,
+            role: role,
+            created_at: @ports.now.to_i
+          )
+        rescue Sequel::UniqueConstraintViolation
+          invalid(:here_already, email: email)
+        end
+
+        # A password's hash; raises Refused where it is none. It takes a while: never within a
+        # transaction.
+        def hashed(password, email)
+          @passwords.check(password, email: email)
+          @passwords.hash(password)
+        end
+
+        def empty? = @rows.empty?
+        def email?(email) = !by_email(email).nil?
+        def by_email(email) = @rows.where(email: email.to_s.downcase).first
+
+        # Raises Refused.
+        def person(id) = @rows.where(id: id).first || invalid(:no_person, id: id)
+
+        # The person whose session this is, with :factor (has he or she a second one?) and :session,
+        # or nil.
+        def signed_in(id, key, used: true)
+          session = @sessions.find(id, key, used: used) or return
+          @rows.where(id: id).first&.merge(factor: @factors.any?(id), session: session)
+        end
+
+        # With whether each has a second factor.
+        def all
+          holders = @factors.holders
+          @rows
+            .order(:email)
+            .select(:id, :email, :role, :spending_limit)
+            .map do |r|
+              r.merge(
+                second_factor: holders.include?(r[:id]),
+                limit: r.delete(:spending_limit)&.then { |text| Store::Values.load(text) }
+              )
+            end
+        end
+
+        # Are there passwords left that an earlier version hashed?
+        def old_hashes? = @rows.where(Sequel.like(:password_hash, "$2%")).any?
+
+        # Makes the hash of a password anew that just opened the door, where it is one of an earlier
+        # kind.
+        def renew_hash(person, password)
+          return if @passwords.current?(person[:password_hash])
+
+          @rows.where(id: person[:id]).update(password_hash: @passwords.hash(password))
+        end
+
+        # Gives whoever is signed in another password and ends all their sessions. Raises Refused.
+        def change_password(id, old, password)
+          person = right_person(id, old)
+          keep_password(id, hashed(password, person[:email]))
+          note("password_changed", person[:email])
+        end
+
+        # Raises Refused where the password is wrong, or a second factor isn't there for which they'd
+        # stand in.
+        def new_recovery_codes(id, password)
+          person = right_person(id, password)
+          invalid(:no_factor, email: person[:email]) unless @factors.any?(id)
+
+          @factors.new_codes(id).tap { note("recovery_codes", person[:email]) }
+        end
+
+        # Every session of the person ends.
+        def keep_password(id, hash)
+          @rows.where(id: id).update(password_hash: hash)
+          @sessions.finish_all(id)
+        end
+
+        # For one who lost the device: takes the second factors away. Raises Refused.
+        def forget_factor(id, by:)
+          person = person(id)
+          invalid(:no_factor, email: person[:email]) unless @factors.forget(id)
+
+          @sessions.finish_all(id)
+          note("factor_taken", by, email: person[:email])
+        end
+
+        # Writes a line about people into the journal; key: in the catalogue's “journal”.
+        def note(key, by, **values)
+          @ports.journal.add(
+            "people",
+            at: @ports.now,
+            says: Words.phrase("journal.#{key}", by: by, **values),
+            by: by
+          )
+        end
+
+        # Gives a person another role and ends their sessions; the last administrator stays one.
+        # Raises Refused.
+        def change_role(id, role, by:)
+          @ports.db.transaction do
+            person = person(id)
+            check(person[:email], role)
+            keep_one_administrator(person) unless role == "administrator"
+            next if person[:role] == role
+
+            @rows.where(id: id).update(role: role)
+            @sessions.finish_all(id)
+            note("role_changed", by, email: person[:email], role: role)
+          end
+        end
+
+        # Raises Refused for the last administrator.
+        def remove(id, by:)
+          @ports.db.transaction do
+            person = person(id)
+            keep_one_administrator(person)
+            @factors.forget(id)
+            OWN.each { |table| @ports.db[table].where(person_id: id).delete }
+            @rows.where(id: id).delete
+            note("person_removed", by, email: person[:email])
+          end
+        end
+
+        # May a role do what needs `least`?
+        def self.may?(role, least) = ROLES.index(role).to_i >= ROLES.index(least)
+
+        # Addresses of all whose role suffices for what needs `least`.
+        def self.all_who_may(ports, least)
+          ports = Ports.of(ports)
+          ports.db[:people]
+            .where(role: ROLES.drop(ROLES.index(least)))
+            .order(:email)
+            .select_map(:email)
+        end
+
+        # Raises Refused where this is no address, or no role.
+        def check(email, role)
+          invalid(:not_an_address, given: email) unless email.match?(/\A[^@\s]+@[^@\s]+\z/)
+          invalid(:no_such_role, given: role, known: ROLES) unless ROLES.include?(role)
+        end
+
+        private
+
+        def invalid(key, **values) = raise(Refused.new(:invalid, key, **values))
+
+        # The person, where this is the password.
+        def right_person(id, password)
+          person(id).tap do |person|
+            fits = @passwords.right?(person[:password_hash], password, old: old_hashes?)
+            invalid(:password_wrong) unless fits
+          end
+        end
+
+        # Asked within the transaction: of two administrators who remove each other at once, one
+        # stays.
+        def keep_one_administrator(person)
+          return unless person[:role] == "administrator" && @rows.where(role: "administrator").one?
+
+          invalid(:only_administrator, email: person[:email])
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,101 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Planning
+      # What a person asks first of a name, a plan or a move, in a sentence each: do site and mail
+      # stay up, and what came of it.
+      class InShort
+        # What a move of a name would be, if it started now. finish: [early, usual, late] Times, empty
+        # where it can't start; uptime: sentence; expected_expiry: Time or nil.
+        # futures: Core::Forecast::Futures::Two or nil.
+        Ahead = Struct.new(:finish, :futures, :uptime, :expected_expiry, keyword_init: true)
+
+        def initialize(ports)
+          @ports = Ports.of(ports)
+        end
+
+        # Do site and mail stay up? plan: Core::Moves::Plan. Returns a sentence.
+        def uptime(plan)
+          words = Common::MoveWords.of(plan, @ports.accounts)
+          return say("uptime.carried", **words) if plan.carry?
+          return say("uptime.not_known", **words) if plan.name_servers.to_a.empty?
+
+          stays = stays(plan)
+          return say("uptime.not_asked", **words, servers: plan.name_servers) if stays.unknown?
+
+          say(stays.yes? ? "uptime.kept" : "uptime.ends", **words)
+        end
+
+        # Does the present DNS host outlive the registration? By what the plan keeps; of one of old,
+        # by what is known of its host: nothing at all is not known.
+        def stays(plan)
+          return Core::Answer.of({ "yes" => true, "no" => false }[plan.dns_stays]) if plan.dns_stays
+
+          host = plan.old_host && @ports.accounts.host_of(plan.old_host)
+          Core::Answer.of(host && host.ends_with != plan.from)
+        end
+
+        # What came of a move that is over, with its instant; nil of one that goes on.
+        def result(move)
+          return if move.open
+
+          checks = move.state.told("checks")&.data&.fetch("checks") || []
+          key = move.state.ending.to_s.tr("-", "_")
+          unseen = checks.count { |c| c["ok"].nil? }
+          key = "settled_unchecked" if key == "settled" && checks.empty?
+          key = "settled_unseen" if key == "settled" && unseen.positive?
+          say(
+            "result.#{key}",
+            at: move.state.ended_at || move.events.last.at,
+            ok: checks.count { |c| c["ok"] },
+            all: checks.size,
+            unseen: unseen,
+            **Common::MoveWords.of(move.plan, @ports.accounts)
+          )
+        end
+
+        # judged: Judging's; to: account id, or nil for the usual destination. Returns Ahead, nil
+        # where nowhere is known.
+        def ahead(judged, to: nil)
+          to ||= Accounts::Destinations.usual(@ports)
+          return if to.nil? || to == judged.account.id
+
+          host =
+            (
+              if judged.needs_carry?
+                Portfolio::CarryHosts.chosen(@ports, judged.name.ascii, to: to)&.id
+              else
+                nil
+              end
+            )
+          found =
+            Planner.new(@ports).propose(judged.name.ascii, to: to, host: host, outside: false) or
+            return
+          range = @ports.forecasts.of_plan(found.plan) if found.startable?
+          Ahead.new(
+            finish: range ? range.spread.range : [],
+            futures: range&.futures,
+            uptime: uptime(found.plan),
+            expected_expiry: found.plan.expected_expiry
+          )
+        end
+
+        # The same of a move that is under way.
+        def under_way(move)
+          range = @ports.forecasts.of(move)
+          Ahead.new(
+            finish: range.spread.range,
+            futures: range.futures,
+            uptime: uptime(move.plan),
+            expected_expiry: move.plan.expected_expiry
+          )
+        end
+
+        private
+
+        def say(key, **values) = Words.say("short.#{key}", **values)
+      end
+    end
+  end
+end

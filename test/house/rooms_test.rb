@@ -103,4 +103,15 @@ class RoomsTest < Minitest::Test
       .flat_map { |r| files(r) }
       .each { |f| refute_match(/@app\b|\(app\b/, File.read(f), f.delete_prefix(FOLDER)) }
   end
+
+  # Tables are asked in store/ alone; what else knows the database knows transactions and errors.
+  def test_tables_are_asked_in_the_store_alone
+    lib = File.join(SteadyMove::ROOT, "lib", "steady_move")
+    others = Dir[File.join(lib, "**", "*.rb")].reject { |f| f.start_with?(File.join(lib, "store")) }
+    assert_operator others.size, :>, 300
+    others.each do |file|
+      code = File.read(file).gsub(/^\s*#.*$/, "")
+      refute_match(/\bdb\s*\[|Sequel\[|Sequel\.(?!sqlite)|\.from\(:/, code, file.delete_prefix(lib))
+    end
+  end
 end

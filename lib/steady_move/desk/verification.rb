@@ -44,9 +44,7 @@ module SteadyMove
       # The journal's numbers leave none out, also at the end (SQLite keeps the highest that it
       # gave).
       def numbers
-        first, last, count =
-          @db[:events].select { [min(:seq), max(:seq), count(:seq)] }.first.values
-        given = @db[:sqlite_sequence].where(name: "events").get(:seq).to_i
+        first, last, count, given = rows.journal_numbers
         found = []
         if count.positive? && last - first + 1 != count
           found << say("gap", count: last - first + 1 - count)
@@ -55,19 +53,16 @@ module SteadyMove
         found
       end
 
+      def rows = Store::WholeTables.new(@db)
+
       def seals
         Store::Seals.broken(@db, @safe).first(SHOWN).map { |where| say("seal", where: where) }
       end
 
       def references
         REFERENCES.flat_map do |(table, column), (other, key)|
-          lost =
-            @db[table]
-              .exclude(column => nil)
-              .exclude(column => @db[other].select(key))
-              .select_map(column)
-              .uniq
-          lost
+          rows
+            .lost(table, column, other, key)
             .first(SHOWN)
             .map { |id| say("reference", table: table, column: column, id: id, other: other) }
         end

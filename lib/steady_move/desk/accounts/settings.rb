@@ -51,8 +51,7 @@ module SteadyMove
         # documents: Store::Watches, for the kept bootstrap.
         def initialize(db, safe, config, documents: nil)
           @documents = documents
-          @rows = db[:settings]
-          @safe = safe
+          @rows = Store::SettingRows.new(db, safe)
           @config = config
         end
 
@@ -75,14 +74,10 @@ module SteadyMove
           unless KEYS.include?(key)
             raise Refused.new(:invalid, :no_such_setting, given: key, known: KEYS)
           end
-          return @rows.where(key: key).delete if value.nil? || value.empty?
+          return @rows.remove(key) if value.nil? || value.empty?
 
           check(key, value)
-          @rows.insert_conflict(:replace).insert(
-            key: key,
-            sealed: @safe.seal(JSON.generate(value)),
-            changed_at: at.to_i
-          )
+          @rows.set(key, value, at: at)
         end
 
         # All mailboxes that are read, in their places: [endpoint or nil].
@@ -109,7 +104,7 @@ module SteadyMove
             bootstrap: bootstrap_shown,
             rates: get("rates"),
             holidays: holidays,
-            set_here: @rows.select_order_map(:key)
+            set_here: @rows.keys
           }
         end
 
@@ -147,8 +142,7 @@ module SteadyMove
 
         private
 
-        def get(key) =
-          (sealed = @rows.where(key: key).get(:sealed)) && JSON.parse(@safe.open(sealed))
+        def get(key) = @rows.get(key)
 
         def mail_server
           said =

@@ -16,15 +16,14 @@ module SteadyMove
 
         def initialize(ports)
           @ports = Ports.of(ports)
-          @rows = @ports.db[:calendars]
+          @rows = Store::SecretAddresses.new(@ports.db, :calendars, :person_id)
         end
 
         # A new address for a person; the one before holds no longer. Returns its secret part, which
         # is shown once.
         def renew(person_id, by:)
           token = SecureRandom.urlsafe_base64(32)
-          row = { token_digest: digest(token), made_at: @ports.now.to_i }
-          @rows.insert_conflict(target: :person_id, update: row).insert(person_id: person_id, **row)
+          @rows.renew({ person_id: person_id }, digest(token), at: @ports.now)
           @ports.journal.add(
             "people",
             at: @ports.now,
@@ -35,15 +34,15 @@ module SteadyMove
         end
 
         # Ends it.
-        def finish(person_id) = @rows.where(person_id: person_id).delete
+        def finish(person_id) = @rows.finish(person_id: person_id)
 
         # When a person's address was made; nil where there is none.
-        def made_at(person_id) = Store::Values.time(@rows.where(person_id: person_id).get(:made_at))
+        def made_at(person_id) = @rows.made_at(person_id: person_id)
 
         # The feed under a secret address, or nil where there is none such. mine: only what is a
         # person's turn.
         def feed(token, mine: false, address: nil)
-          return unless @rows.where(token_digest: digest(token)).any?
+          return if @rows.find(digest(token)).nil?
 
           @address = address
           events =

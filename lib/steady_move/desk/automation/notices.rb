@@ -29,12 +29,13 @@ module SteadyMove
 
         def initialize(ports)
           @ports = Ports.of(ports)
-          @rows = @ports.db[:notices]
+          @rows = Store::Notices.new(@ports.db)
+          @people = Store::People.new(@ports.db)
         end
 
         # {choice:, hour:} of a person.
         def of(person_id)
-          row = @rows.where(person_id: person_id).first
+          row = @rows.of(person_id)
           { choice: row ? row[:choice] : "never", hour: row ? row[:hour] : 7 }
         end
 
@@ -44,18 +45,12 @@ module SteadyMove
             raise Refused.new(:invalid, :no_such_notice, known: CHOICES)
           end
 
-          @rows.insert_conflict(target: :person_id, update: { choice: choice, hour: hour }).insert(
-            person_id: person_id,
-            choice: choice,
-            hour: hour
-          )
+          @rows.choose(person_id, choice, hour)
         end
 
         # Is it time to look, also where the clock was set back?
         def due?
-          if @ports.sender.nil? || (@rows.exclude(choice: "never").empty? && wishes.empty?)
-            return false
-          end
+          return false if @ports.sender.nil? || (@rows.wanted.empty? && wishes.empty?)
 
           @due_at.nil? || @ports.now >= @due_at || @ports.now < @due_at - EVERY
         end
@@ -65,7 +60,7 @@ module SteadyMove
           @due_at = @ports.now + EVERY
           items = items()
           wishes.each { |move| tell_wish(move) }
-          @rows.exclude(choice: "never").all.count { |row| tell_one(row, items) }
+          @rows.wanted.count { |row| tell_one(row, items) }
         end
 
         private
@@ -97,16 +92,16 @@ module SteadyMove
         end
 
         def tell_one(row, items)
-          person = @ports.db[:people].where(id: row[:person_id]).first or return false
+          person = @people.find(row[:person_id]) or return false
           mine = items.select { |i| whose?(i, person) }
           told = JSON.parse(row[:told])
           fresh =
             row[:choice] == "daily" ? daily(row, mine) : mine.reject { |i| told.include?(i.key) }
           if fresh.any?
             write(person[:email], fresh)
-            @rows.where(person_id: row[:person_id]).update(sent_at: @ports.now.to_i)
+            @rows.sent(row[:person_id], at: @ports.now)
           end
-          @rows.where(person_id: row[:person_id]).update(told: JSON.generate(mine.map(&:key)))
+          @rows.told(row[:person_id], mine.map(&:key))
           fresh.any?
         rescue Wire::Error
           false # it is tried again at the next look
@@ -122,7 +117,7 @@ module SteadyMove
         def whose?(item, person)
           return false unless People::Directory.may?(person[:role], item.least)
 
-          starter = @ports.db[:people].where(email: item.starter).first
+          starter = @people.by_email(item.starter)
           if starter && People::Directory.may?(starter[:role], item.least)
             person[:email] == item.starter
           else

@@ -12,7 +12,7 @@ module SteadyMove
 
         def initialize(ports)
           @ports = Ports.of(ports)
-          @rows = @ports.db[:status_pages]
+          @rows = Store::SecretAddresses.new(@ports.db, :status_pages, %i[kind ref])
         end
 
         # A new address; the one before holds no longer. Returns its secret part, which is shown once.
@@ -20,12 +20,7 @@ module SteadyMove
         def renew(kind, ref, by:)
           title = title(kind, ref)
           token = SecureRandom.urlsafe_base64(32)
-          row = { token_digest: digest(token), made_at: @ports.now.to_i }
-          @rows.insert_conflict(target: %i[kind ref], update: row).insert(
-            kind: kind,
-            ref: ref,
-            **row
-          )
+          @rows.renew({ kind: kind, ref: ref }, digest(token), at: @ports.now)
           @ports.journal.add(
             "status-page",
             at: @ports.now,
@@ -37,12 +32,12 @@ module SteadyMove
         end
 
         # Ends it.
-        def finish(kind, ref) = @rows.where(kind: kind, ref: ref).delete
-        def made_at(kind, ref) = Store::Values.time(@rows.where(kind: kind, ref: ref).get(:made_at))
+        def finish(kind, ref) = @rows.finish(kind: kind, ref: ref)
+        def made_at(kind, ref) = @rows.made_at(kind: kind, ref: ref)
 
         # [title, [sentence]] under a secret address, or nil where there is none such.
         def find(token)
-          row = @rows.where(token_digest: digest(token)).first or return
+          row = @rows.find(digest(token)) or return
           [title(row[:kind], row[:ref]), text(row[:kind], row[:ref])]
         end
 
@@ -59,8 +54,7 @@ module SteadyMove
         private
 
         def digest(token) = Digest::SHA256.hexdigest(token.to_s)
-        def move(id) =
-          @ports.moves.find(id) || raise(Refused.new(:unknown, :no_move, id: id))
+        def move(id) = @ports.moves.find(id) || raise(Refused.new(:unknown, :no_move, id: id))
         def title(kind, ref) =
           kind == "move" ? move(ref).name : Batches::BatchCommands.new(@ports).find(ref).title
       end

@@ -18,7 +18,7 @@ module SteadyMove
 
         def initialize(ports)
           @ports = Ports.of(ports)
-          @rows = @ports.db[:tokens]
+          @rows = Store::Tokens.new(@ports.db)
         end
 
         # person: row of People; days: how long it holds. Returns the token, which is shown once.
@@ -27,7 +27,7 @@ module SteadyMove
           title = title.to_s.strip[0, TITLE]
           check(person, title, role, days)
           token = "#{MARK}#{SecureRandom.urlsafe_base64(32)}"
-          @rows.insert(
+          @rows.add(
             person_id: person[:id],
             title: title,
             role: role,
@@ -42,8 +42,7 @@ module SteadyMove
         # Those of a person, the newest first; never the tokens themselves.
         def of(person_id)
           @rows
-            .where(person_id: person_id)
-            .reverse(:id)
+            .of(person_id)
             .map do |r|
               {
                 id: r[:id],
@@ -57,23 +56,16 @@ module SteadyMove
 
         # Ends one of a person's own. Raises Refused.
         def finish(person, id)
-          row = @rows.where(id: id, person_id: person[:id]).first or
-            raise Refused.new(:unknown, :no_token, id: id)
-          @rows.where(id: id).delete
+          row = @rows.find(id, person[:id]) or raise Refused.new(:unknown, :no_token, id: id)
+          @rows.remove(id)
           note("token_ended", person, title: row[:title])
         end
 
         # The person whose token this is, with the lesser of both roles, or nil where it doesn't hold.
         def person(token)
-          row =
-            @rows
-              .where(token_digest: digest(token))
-              .where(Sequel[:expires_at] > @ports.now.to_i)
-              .first or return
-          person = @ports.db[:people].where(id: row[:person_id]).first or return
-          if row[:used_at].to_i < @ports.now.to_i - 60
-            @rows.where(id: row[:id]).update(used_at: @ports.now.to_i)
-          end
+          row = @rows.holding(digest(token), at: @ports.now) or return
+          person = Store::People.new(@ports.db).find(row[:person_id]) or return
+          @rows.used(row[:id], at: @ports.now) if row[:used_at].to_i < @ports.now.to_i - 60
           role =
             People::Directory::ROLES.values_at(
               *[person[:role], row[:role]].map { |r| People::Directory::ROLES.index(r) }.sort
@@ -91,7 +83,7 @@ module SteadyMove
           unless People::Directory.may?(person[:role], role)
             raise Refused.new(:invalid, :token_role, yours: person[:role])
           end
-          if @rows.where(person_id: person[:id]).count >= MOST
+          if @rows.count(person[:id]) >= MOST
             raise Refused.new(:not_now, :too_many_tokens, most: MOST)
           end
         end

@@ -33,7 +33,7 @@ module SteadyMove
 
         def initialize(ports)
           @ports = Ports.of(ports)
-          @rows = @ports.db[:webhooks]
+          @rows = Store::Webhooks.new(@ports.db)
         end
 
         # types: of TYPES. Returns [id, the secret], which is shown once. Raises Refused.
@@ -46,7 +46,7 @@ module SteadyMove
 
           secret = SecureRandom.urlsafe_base64(32)
           id =
-            @rows.insert(
+            @rows.add(
               url: url,
               types: JSON.generate(types),
               secret: @ports.safe.seal(secret),
@@ -60,26 +60,24 @@ module SteadyMove
 
         # What the screen shows: never the secrets.
         def all
-          @rows
-            .order(:id)
-            .map do |r|
-              {
-                id: r[:id],
-                url: r[:url],
-                types: JSON.parse(r[:types]),
-                by: r[:by],
-                fails: r[:fails],
-                says: r[:says],
-                made_at: Store::Values.time(r[:made_at]),
-                next_at: Store::Values.time(r[:next_at])
-              }
-            end
+          @rows.all.map do |r|
+            {
+              id: r[:id],
+              url: r[:url],
+              types: JSON.parse(r[:types]),
+              by: r[:by],
+              fails: r[:fails],
+              says: r[:says],
+              made_at: Store::Values.time(r[:made_at]),
+              next_at: Store::Values.time(r[:next_at])
+            }
+          end
         end
 
         # Raises Refused.
         def remove(id, by:)
-          row = @rows.where(id: id).first or raise Refused.new(:unknown, :no_hook, id: id)
-          @rows.where(id: id).delete
+          row = @rows.find(id) or raise Refused.new(:unknown, :no_hook, id: id)
+          @rows.remove(id)
           note("hook_removed", by, row[:url])
         end
 
@@ -97,12 +95,7 @@ module SteadyMove
 
         private
 
-        def waiting(last)
-          @rows
-            .where { seq < last }
-            .where(Sequel.|({ next_at: nil }, Sequel[:next_at] <= @ports.now.to_i))
-            .all
-        end
+        def waiting(last) = @rows.waiting(last, at: @ports.now)
 
         def tell_one(row)
           types = JSON.parse(row[:types])
@@ -112,7 +105,7 @@ module SteadyMove
             .lines_after(row[:seq], AT_ONCE)
             .each do |event|
               told += 1 if (event.type == ALWAYS || types.include?(event.type)) && post(row, event)
-              @rows.where(id: row[:id]).update(seq: event.seq, fails: 0, next_at: nil, says: nil)
+              @rows.told(row[:id], event.seq)
             end
           told
         rescue Wire::Error => e
@@ -148,13 +141,9 @@ module SteadyMove
 
         # It is tried again, later each time.
         def put_off(row, says)
-          fails = @rows.where(id: row[:id]).get(:fails)
+          fails = @rows.fails(row[:id])
           wait = BACK_OFF[[fails, BACK_OFF.size - 1].min]
-          @rows.where(id: row[:id]).update(
-            fails: fails + 1,
-            next_at: @ports.now.to_i + wait,
-            says: says
-          )
+          @rows.put_off(row[:id], fails + 1, @ports.now.to_i + wait, says)
         end
 
         def note(key, by, url)

@@ -27,15 +27,15 @@ module SteadyMove
 
         # A person's own limit: an Amount, or nil where there is none.
         def of_person(email)
-          row = @ports.db[:people].where(email: email.to_s.downcase).get(:spending_limit)
-          row && amount(Store::Values.load(row))
+          limit = Store::People.new(@ports.db).limit(email)
+          limit && amount(limit)
         end
 
         # limit: an Amount, or nil for none. Raises Refused.
         def limit_person(id, limit, by:)
-          person = @ports.db[:people].where(id: id)
-          email = person.get(:email) or raise Refused.new(:invalid, :no_person, id: id)
-          person.update(spending_limit: limit && Store::Values.dump(limit.to_h))
+          people = Store::People.new(@ports.db)
+          email = people.find(id)&.fetch(:email) or raise Refused.new(:invalid, :no_person, id: id)
+          people.set_limit(id, limit&.to_h)
           @ports.journal.add(
             "people",
             at: @ports.now,

@@ -23,14 +23,14 @@ module SteadyMove
 
         def initialize(ports)
           @ports = Ports.of(ports)
-          @rows = @ports.db[:left_behind]
+          @rows = Store::Leavings.new(@ports.db)
         end
 
         # Returns [Item] of a move that has landed, or of records that have moved; [] before.
         def of(move)
           return [] unless gone?(move)
 
-          settled = @rows.where(move_id: move.id).to_hash(:key)
+          settled = @rows.of(move.id)
           words = Common::MoveWords.of(move.plan, @ports.accounts)
           due(move).map { |key, detail| item(key, detail, settled[key], words) }
         end
@@ -64,11 +64,7 @@ module SteadyMove
           raise Refused.new(:invalid, :say_why_kept) if state == "kept" && reason.to_s.strip.empty?
 
           row = { state: state, reason: reason.to_s.strip, by: by, at: @ports.now.to_i }
-          @rows.insert_conflict(target: %i[move_id key], update: row).insert(
-            move_id: move_id,
-            key: key,
-            **row
-          )
+          @rows.settle(move_id, key, row)
           @ports.journal.add(
             "left-behind",
             at: @ports.now,

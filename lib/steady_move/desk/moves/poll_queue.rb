@@ -60,13 +60,10 @@ module SteadyMove
         # Returns whether it was new.
         def keep(account, queue, data)
           @ports.db.transaction do
-            next false if @ports.db[:polled].where(account_id: account.id, message: queue.id).any?
+            polled = Store::Polled.new(@ports.db)
+            next false if polled.known?(account.id, queue.id)
 
-            @ports.db[:polled].insert(
-              account_id: account.id,
-              message: queue.id,
-              at: @ports.now.to_i
-            )
+            polled.add(account.id, queue.id, at: @ports.now)
             note(account, queue, data)
             true
           end

@@ -11,12 +11,11 @@ module SteadyMove
       # others can read at once: zone files, messages as .eml, the names as CSV. Never a code, a
       # password or another way in.
       class Export
-        AT_ONCE = 500
-
         # folder: where it goes; it must not be there, or be empty.
         def initialize(ports, folder)
           @ports = Ports.of(ports)
           @db = @ports.db
+          @rows = Store::WholeTables.new(@db)
           @folder = folder
         end
 
@@ -32,7 +31,7 @@ module SteadyMove
           # one state of everything; whoever writes meanwhile is not kept waiting
           counts =
             @db.transaction(mode: :deferred) do
-              lines = ExportPolicy.tables(@db).to_h { |table| [table, table_lines(table)] }
+              lines = ExportPolicy.tables(@rows).to_h { |table| [table, table_lines(table)] }
               lines.merge(settings: settings).tap { zones && mail && names }
             end
           write("README.txt", readme(counts))
@@ -61,30 +60,13 @@ module SteadyMove
 
         # In the order of its rows, so that two exports of the same are the same.
         def table_lines(table)
-          columns = ExportPolicy.columns(@db, table)
+          columns = ExportPolicy.columns(@rows, table)
           into("tables/#{table}.jsonl") do |file|
             each_row(table, columns) { |row| file.puts(JSON.generate(row.except(:rowid))) }
           end
         end
 
-        def each_row(table, columns, &)
-          last = nil
-          count = 0
-          loop do
-            rows =
-              @db[table]
-                .select(Sequel.lit("rowid AS rowid"), *columns)
-                .order(Sequel.lit("rowid"))
-                .limit(AT_ONCE)
-            rows = rows.where(Sequel.lit("rowid > ?", last)) if last
-            page = rows.all
-            return count if page.empty?
-
-            page.each(&)
-            count += page.size
-            last = page.last[:rowid]
-          end
-        end
+        def each_row(table, columns, &) = @rows.each_row(table, columns, &)
 
         def into(name, &)
           File.open(File.join(@folder, name), "w", 0o600, &)
@@ -92,11 +74,10 @@ module SteadyMove
 
         # What was set on screen, without its passwords.
         def settings
-          rows = @db[:settings].order(:key).all
+          rows = Store::SettingRows.new(@db, @ports.safe).all
           into("tables/settings.jsonl") do |file|
             rows.each do |row|
-              value = JSON.parse(@ports.safe.open(row[:sealed])).except(*ExportPolicy::SECRET)
-              file.puts(JSON.generate(key: row[:key], value: value, changed_at: row[:changed_at]))
+              file.puts(JSON.generate(row.merge(value: row[:value].except(*ExportPolicy::SECRET))))
             end
           end
           rows.size

@@ -50,9 +50,9 @@ module SteadyMove
         module_function
 
         # Tables in the order in which they are written.
-        def tables(db) = (db.tables - LEFT_OUT - [:settings]).sort
+        def tables(rows) = (rows.tables - LEFT_OUT - [:settings]).sort
 
-        def columns(db, table) = db[table].columns - NEVER.fetch(table, [])
+        def columns(rows, table) = rows.columns(table) - NEVER.fetch(table, [])
       end
     end
   end

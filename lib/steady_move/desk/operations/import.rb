@@ -15,17 +15,18 @@ module SteadyMove
         def initialize(ports, folder)
           @ports = Ports.of(ports)
           @db = @ports.db
+          @rows = Store::WholeTables.new(@db)
           @folder = folder
         end
 
         # Returns {table => how many lines}. Raises Refused.
         def call
-          full = EMPTY.find { |table| @db[table].any? }
+          full = EMPTY.find { |table| @rows.any?(table) }
           refuse(:desk_not_empty, table: full) if full
           check_format
           @db.transaction do
             @db.run("PRAGMA defer_foreign_keys = ON")
-            counts = ExportPolicy.tables(@db).to_h { |table| [table, take(table)] }
+            counts = ExportPolicy.tables(@rows).to_h { |table| [table, take(table)] }
             counts.merge(settings: take_settings)
           end
         rescue Sequel::DatabaseError => e
@@ -47,24 +48,25 @@ module SteadyMove
         end
 
         def take(table)
-          columns = ExportPolicy.columns(@db, table)
+          columns = ExportPolicy.columns(@rows, table)
           # what was emptied by a migration of its own (rows made at first) is filled anew
-          @db[table].delete unless table == :events
+          @rows.clear(table) unless table == :events
           rows("tables/#{table}.jsonl") do |row, line|
             strange = row.keys.map(&:to_sym) - columns
             if strange.any?
               refuse(:strange_column, file: "#{table}.jsonl", line: line, column: strange.first)
             end
-            @db[table].insert(
+            @rows.insert(
+              table,
               row.transform_keys(&:to_sym).merge(ExportPolicy::INSTEAD.fetch(table, {}))
             )
           end
         end
 
         def take_settings
+          settings = Store::SettingRows.new(@db, @ports.safe)
           rows("tables/settings.jsonl") do |row, _|
-            sealed = @ports.safe.seal(JSON.generate(row["value"]))
-            @db[:settings].insert(key: row["key"], sealed: sealed, changed_at: row["changed_at"])
+            settings.put(row["key"], row["value"], row["changed_at"])
           end
         end
 

@@ -13,7 +13,7 @@ module SteadyMove
 
         def initialize(ports)
           @ports = Ports.of(ports)
-          @db = @ports.db
+          @rows = Store::Retained.new(@ports.db)
           @days = @ports.config.retention.transform_keys(&:to_sym)
         end
 
@@ -44,49 +44,10 @@ module SteadyMove
 
         private
 
-        # Of moves that are over, or of none.
-        def old_mail(before)
-          open = @db[:moves].where(open: true).select(:id)
-          @db[:messages]
-            .where(Sequel.function(:coalesce, :at, 0) => 0...before.to_i)
-            .where(Sequel.|({ move_id: nil }, Sequel.~(move_id: open)))
-            .where(bodiless: false)
-        end
-
-        def mail(before) = strip(old_mail(before))
-        def unrelated(before) =
-          strip(old_mail(before).where(kind: %w[unrelated offer], move_id: nil))
-
-        def strip(messages)
-          @db.transaction do
-            uids = messages.select_map(:uid)
-            uids.each_slice(500) do |part|
-              @db[:originals].where(uid: part).delete
-              @db[:messages].where(uid: part).update(
-                text: "",
-                sealed_code: nil,
-                links: "[]",
-                link: nil,
-                bodiless: true
-              )
-            end
-            uids.size
-          end
-        end
-
-        # Proofs of addresses that no name uses any more.
-        def contacts(before)
-          used = @db[:addresses].select(:address)
-          @db[:mailboxes].where { at < before.to_i }.exclude(address: used).delete
-        end
-
-        # Stretches of answers that have ended, and copies of zones that are not the newest of their
-        # side.
-        def looks(before)
-          newest = @db[:zone_copies].group(:name, :side).select { max(:id) }
-          gone = @db[:server_answers].where { seen_at < before.to_i }.delete
-          gone + @db[:zone_copies].where { seen_at < before.to_i }.exclude(id: newest).delete
-        end
+        def mail(before) = @rows.clear_mail(before)
+        def unrelated(before) = @rows.clear_mail(before, kind: %w[unrelated offer], move_id: nil)
+        def contacts(before) = @rows.clear_proofs(before)
+        def looks(before) = @rows.clear_looks(before)
 
         def note(found, by)
           says =

@@ -7,14 +7,12 @@ module SteadyMove
       # invitations. Roles rise: each may do all that the ones before it may.
       class Directory
         ROLES = %w[viewer mover approver administrator].freeze
-        # What goes with a person: ways in, and what is sent.
-        OWN = %i[tokens calendars notices].freeze
 
         attr_reader :invitations, :password_words, :sessions, :factors, :passwords
 
         def initialize(ports, passwords: Passwords.new)
           @ports = Ports.of(ports)
-          @rows = @ports.db[:people]
+          @rows = Store::People.new(@ports.db)
           @passwords = passwords
           @sessions =
             Sessions.new(
@@ -35,12 +33,7 @@ module SteadyMove
 
         # The same with a password that is hashed already.
         def add(email, hash, role:)
-          @rows.insert(
-            email: email.downcase,
-            password_hash: hash,
-            role: role,
-            created_at: @ports.now.to_i
-          )
+          @rows.add(email, hash, role: role, at: @ports.now)
         rescue Sequel::UniqueConstraintViolation
           invalid(:here_already, email: email)
         end
@@ -54,41 +47,38 @@ module SteadyMove
 
         def empty? = @rows.empty?
         def email?(email) = !by_email(email).nil?
-        def by_email(email) = @rows.where(email: email.to_s.downcase).first
+        def by_email(email) = @rows.by_email(email)
 
         # Raises Refused.
-        def person(id) = @rows.where(id: id).first || invalid(:no_person, id: id)
+        def person(id) = @rows.find(id) || invalid(:no_person, id: id)
 
         # The person whose session this is, with :factor (has he or she a second one?) and :session,
         # or nil.
         def signed_in(id, key, used: true)
           session = @sessions.find(id, key, used: used) or return
-          @rows.where(id: id).first&.merge(factor: @factors.any?(id), session: session)
+          @rows.find(id)&.merge(factor: @factors.any?(id), session: session)
         end
 
         # With whether each has a second factor.
         def all
           holders = @factors.holders
-          @rows
-            .order(:email)
-            .select(:id, :email, :role, :spending_limit)
-            .map do |r|
-              r.merge(
-                second_factor: holders.include?(r[:id]),
-                limit: r.delete(:spending_limit)&.then { |text| Store::Values.load(text) }
-              )
-            end
+          @rows.all.map do |r|
+            r.merge(
+              second_factor: holders.include?(r[:id]),
+              limit: r.delete(:spending_limit)&.then { |text| Store::Values.load(text) }
+            )
+          end
         end
 
         # Are there passwords left that an earlier version hashed?
-        def old_hashes? = @rows.where(Sequel.like(:password_hash, "$2%")).any?
+        def old_hashes? = @rows.hashes?("$2")
 
         # Makes the hash of a password anew that just opened the door, where it is one of an earlier
         # kind.
         def renew_hash(person, password)
           return if @passwords.current?(person[:password_hash])
 
-          @rows.where(id: person[:id]).update(password_hash: @passwords.hash(password))
+          @rows.set_hash(person[:id], @passwords.hash(password))
         end
 
         # Gives whoever is signed in another password and ends all their sessions. Raises Refused.
@@ -109,7 +99,7 @@ module SteadyMove
 
         # Every session of the person ends.
         def keep_password(id, hash)
-          @rows.where(id: id).update(password_hash: hash)
+          @rows.set_hash(id, hash)
           @sessions.finish_all(id)
         end
 
@@ -141,7 +131,7 @@ module SteadyMove
             keep_one_administrator(person) unless role == "administrator"
             next if person[:role] == role
 
-            @rows.where(id: id).update(role: role)
+            @rows.set_role(id, role)
             @sessions.finish_all(id)
             note("role_changed", by, email: person[:email], role: role)
           end
@@ -153,8 +143,7 @@ module SteadyMove
             person = person(id)
             keep_one_administrator(person)
             @factors.forget(id)
-            OWN.each { |table| @ports.db[table].where(person_id: id).delete }
-            @rows.where(id: id).delete
+            @rows.remove(id)
             note("person_removed", by, email: person[:email])
           end
         end
@@ -165,10 +154,7 @@ module SteadyMove
         # Addresses of all whose role suffices for what needs `least`.
         def self.all_who_may(ports, least)
           ports = Ports.of(ports)
-          ports.db[:people]
-            .where(role: ROLES.drop(ROLES.index(least)))
-            .order(:email)
-            .select_map(:email)
+          Store::People.new(ports.db).emails(ROLES.drop(ROLES.index(least)))
         end
 
         # Raises Refused where this is no address, or no role.
@@ -192,7 +178,7 @@ module SteadyMove
         # Asked within the transaction: of two administrators who remove each other at once, one
         # stays.
         def keep_one_administrator(person)
-          return unless person[:role] == "administrator" && @rows.where(role: "administrator").one?
+          return unless person[:role] == "administrator" && @rows.count("administrator") == 1
 
           invalid(:only_administrator, email: person[:email])
         end

@@ -15,61 +15,47 @@ module SteadyMove
         LENGTH = 16
 
         def initialize(db, secret:)
-          @db = db
+          @rows = Store::Factors.new(db)
           @secret = secret
         end
 
         # Wrong codes so far are forgotten.
-        def forgive(id) = @db[:account_otp_keys].where(id: id).update(num_failures: 0)
+        def forgive(id) = @rows.forgive(id)
 
         # What a person has, to show it.
         def of(id)
           {
-            authenticator: @db[:account_otp_keys].where(id: id).any?,
-            passkeys:
-              passkeys(id).select(:webauthn_id, :title, :last_use).order(:title, :webauthn_id).all,
-            recovery_codes: @db[:recovery_codes].where(id: id).count
+            authenticator: @rows.authenticator?(id),
+            passkeys: @rows.passkeys(id),
+            recovery_codes: @rows.recovery_codes(id)
           }
         end
 
-        def any?(id) = @db[:account_otp_keys].where(id: id).any? || passkeys(id).any?
+        def any?(id) = @rows.any?(id)
         # Ids of all who have one.
-        def holders
-          @db[:account_otp_keys].select_map(:id) |
-            @db[:account_webauthn_keys].select_map(:account_id)
-        end
+        def holders = @rows.holders
 
         # Takes all of them away; false where there was none.
-        def forget(id)
-          @db.transaction do
-            gone = [@db[:account_otp_keys].where(id: id), passkeys(id)].sum(&:delete)
-            @db[:recovery_codes].where(id: id).delete
-            gone.positive?
-          end
-        end
+        def forget(id) = @rows.forget(id)
 
         # New recovery codes in place of the old ones; shown once, only their digests are kept.
         def new_codes(id)
           codes =
             Array.new(CODES) { Array.new(LENGTH) { LETTERS.sample(random: SecureRandom) }.join }
-          @db.transaction do
-            @db[:recovery_codes].where(id: id).delete
-            @db[:recovery_codes].multi_insert(codes.map { |c| { id: id, code: digest(id, c) } })
-          end
+          @rows.replace_codes(id, codes.map { |c| digest(id, c) })
           codes.map { |c| c.scan(/.{4}/).join("-") }
         end
 
         # Uses a recovery code up; false where it is none.
         def use_code(id, given)
           text = given.to_s.downcase.delete("^a-z0-9")
-          @db[:recovery_codes].where(id: id, code: digest(id, text)).delete == 1
+          @rows.use_code(id, digest(id, text))
         end
 
         def inspect = "#<Factors>"
 
         private
 
-        def passkeys(id) = @db[:account_webauthn_keys].where(account_id: id)
         def digest(id, code) = OpenSSL::HMAC.hexdigest("SHA256", @secret, "#{id} #{code}")
       end
     end

@@ -13,17 +13,13 @@ module SteadyMove
 
         def initialize(ports, people)
           @ports = Ports.of(ports)
-          @rows = @ports.db[:invitations]
+          @rows = Store::OneTimeWords.new(@ports.db, :invitations, :email)
           @people = people
         end
 
         # Those that still hold.
         def open
-          @rows
-            .where(Sequel[:expires_at] > now)
-            .order(:email)
-            .select(:email, :role, :expires_at)
-            .all
+          @rows.open(at: now).map { |row| row.slice(:email, :role, :expires_at) }
         end
 
         # Returns the one-time word for a new person's first sign-in; only its digest is kept. Raises
@@ -39,21 +35,17 @@ module SteadyMove
             role: role,
             expires_at: now + LASTS
           }
-          @ports.db.transaction do
-            @rows.where(email: row[:email]).delete
-            @rows.insert(row)
-          end
+          @rows.put(row)
           @people.note("invited", by, email: email, role: role)
           word
         end
 
         # Takes an invitation up; it can't be used again. Raises Refused. Returns the e-mail.
         def accept(word, password)
-          row = @rows.where(token_digest: digest(word)).where(Sequel[:expires_at] > now).first or
-            refuse(:invitation_over)
+          row = @rows.find(digest(word), at: now) or refuse(:invitation_over)
           hash = @people.hashed(password, row[:email])
           @ports.db.transaction do
-            refuse(:invitation_over) if @rows.where(token_digest: row[:token_digest]).delete.zero?
+            refuse(:invitation_over) unless @rows.use(row[:token_digest])
             @people.add(row[:email], hash, role: row[:role])
           end
           @people.note("invitation_taken", row[:email])
@@ -62,7 +54,7 @@ module SteadyMove
 
         # Raises Refused where nobody with this address is invited.
         def take_back(email, by:)
-          refuse(:not_invited, email: email) if @rows.where(email: email.to_s.downcase).delete.zero?
+          refuse(:not_invited, email: email) unless @rows.remove(email.to_s.downcase)
           @people.note("invitation_taken_back", by, email: email)
         end
 

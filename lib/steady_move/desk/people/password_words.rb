@@ -17,7 +17,7 @@ module SteadyMove
 
         def initialize(ports, people)
           @ports = Ports.of(ports)
-          @rows = @ports.db[:password_words]
+          @rows = Store::OneTimeWords.new(@ports.db, :password_words, :person_id)
           @people = people
           @turn = Mutex.new
         end
@@ -26,8 +26,11 @@ module SteadyMove
         def make(person_id, by:)
           person = @people.person(person_id)
           word = SecureRandom.alphanumeric(24)
-          row = { token_digest: Digest::SHA256.hexdigest(word), expires_at: now + LASTS }
-          @rows.insert_conflict(target: :person_id, update: row).insert(person_id: person_id, **row)
+          @rows.put(
+            person_id: person_id,
+            token_digest: Digest::SHA256.hexdigest(word),
+            expires_at: now + LASTS
+          )
           @people.note("password_word", by, email: person[:email])
           word
         end
@@ -35,15 +38,12 @@ module SteadyMove
         # Sets the password of whoever a word was made for and ends all their sessions; their second
         # factor stays. Raises Refused. Returns the e-mail.
         def use(word, password)
-          mine =
-            @rows.where(token_digest: Digest::SHA256.hexdigest(word.to_s)).where(
-              Sequel[:expires_at] > now
-            )
-          row = mine.first or refuse(:password_word_over)
+          row = @rows.find(Digest::SHA256.hexdigest(word.to_s), at: now) or
+            refuse(:password_word_over)
           person = @people.person(row[:person_id])
           hash = @people.hashed(password, person[:email])
           @ports.db.transaction do
-            refuse(:password_word_over) if mine.delete.zero?
+            refuse(:password_word_over) unless @rows.use(row[:token_digest])
             @people.keep_password(person[:id], hash)
           end
           @people.note("password_reset", person[:email])
@@ -74,9 +74,8 @@ module SteadyMove
         # A word, unless one was made within the pause.
         def unless_just_now(person)
           @turn.synchronize do
-            fresh =
-              @rows.where(person_id: person[:id]).where(Sequel[:expires_at] > now + LASTS - PAUSE)
-            make(person[:id], by: person[:email]) if fresh.empty?
+            just_now = @rows.any?(person[:id], beyond: now + LASTS - PAUSE)
+            make(person[:id], by: person[:email]) unless just_now
           end
         end
       end

@@ -17,8 +17,7 @@ module SteadyMove
 
         # secret: for the digests; idle: seconds; clock: answers now as a number of seconds.
         def initialize(db, secret:, idle: IDLE, clock: -> { Time.now.to_i })
-          @db = db
-          @rows = db[:sessions]
+          @rows = Store::Sessions.new(db)
           @secret = secret
           @idle = idle
           @clock = clock
@@ -29,7 +28,7 @@ module SteadyMove
         def begin(person_id, agent: "", address: "")
           sweep
           key = SecureRandom.urlsafe_base64(32)
-          @rows.insert(
+          @rows.add(
             person_id: person_id,
             digest: digest(key),
             began_at: now,
@@ -43,21 +42,20 @@ module SteadyMove
         # The row of a session that still lives, or nil. used: does somebody use it now? (A page that
         # only looks after itself doesn't.)
         def find(person_id, key, used: true)
-          row = key && living.where(person_id: person_id, digest: digest(key)).first
+          row = key && @rows.find(person_id, digest(key), living)
           touch(row) if row && used && row[:seen_at] < now - NOTED
           row
         end
 
         # A person's living sessions, the latest used first.
-        def of(person_id) = living.where(person_id: person_id).reverse(:seen_at, :id).all
+        def of(person_id) = @rows.of(person_id, living)
 
-        def finish(person_id, key) = @rows.where(person_id: person_id, digest: digest(key)).delete
-        def finish_id(person_id, id) = @rows.where(person_id: person_id, id: id).delete
+        def finish(person_id, key) = @rows.finish(person_id, digest: digest(key))
+        def finish_id(person_id, id) = @rows.finish(person_id, id: id)
 
         # Ends all sessions of a person, but for the one with this key.
         def finish_all(person_id, but: nil)
-          mine = @rows.where(person_id: person_id)
-          (but ? mine.exclude(digest: digest(but)) : mine).delete
+          @rows.finish_all(person_id, but: but && digest(but))
         end
 
         private
@@ -66,18 +64,15 @@ module SteadyMove
 
         # Where nothing can be written (a full disk), pages can be read all the same.
         def touch(row)
-          @rows.where(id: row[:id]).update(seen_at: now)
+          @rows.touch(row[:id], now)
         rescue Sequel::DatabaseError => e
           raise unless Store::Trouble.of(e)
         end
 
         def digest(key) = OpenSSL::HMAC.hexdigest("SHA256", @secret, key.to_s)
-        def living
-          @rows.where(Sequel[:began_at] > now - LONGEST).where(Sequel[:seen_at] > now - @idle)
-        end
-        def sweep
-          @rows.where(Sequel[:began_at] <= now - LONGEST).or(Sequel[:seen_at] <= now - @idle).delete
-        end
+        # Those that began and were used after these instants still live.
+        def living = [now - LONGEST, now - @idle]
+        def sweep = @rows.sweep(living)
       end
     end
   end

@@ -19,7 +19,7 @@ module Handy
   end
 
   # A sentence in words, from a Phrase or as it is.
-  def said(phrase) = SteadyMove::Words.say(phrase)
+  def said(phrase) = SteadyMove::Words.text(phrase)
 
   # Facts from {key => value}, all seen at one instant in one source.
   def facts(source: :public_record, at: utc("2027-03-01T08:00:00Z"), **values)

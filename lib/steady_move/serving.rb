@@ -51,7 +51,7 @@ module SteadyMove
     # A key beside the one in use: whichever fits became the key when the database was opened.
     def refuse_second_key
       file = Desk::KeyChange.beside(@config)
-      raise Store::Database::Unusable, Words.say("key.second", file: file) if File.exist?(file)
+      raise Store::Database::Unusable, Words.say(:"key.second", file: file) if File.exist?(file)
     end
 
     def begin_aside
@@ -99,7 +99,7 @@ module SteadyMove
     def cut_off_late
       Thread.new do
         sleep PATIENCE
-        @log.line(level: "warn", says: Words.say("web.cut_off", seconds: PATIENCE))
+        @log.line(level: "warn", says: Words.say(:"web.cut_off", seconds: PATIENCE))
         exit!(0)
       end
     end

@@ -24,6 +24,7 @@ module SteadyMove
       # key → text in a language with its values; raises KeyError where the catalogue has none, or a
       # value lacks.
       def text(language, key, values)
+        key = key.to_s
         raw = @raw[[language, key]] ||= @backend.send(:lookup, language, key).freeze
         return whole(language, key, values) unless raw.is_a?(String)
 
@@ -63,15 +64,22 @@ module SteadyMove
       def language = @language || FIRST
       def catalogue = @catalogue ||= Catalogue.new
 
-      # phrase: a key or a Core::Phrase. Returns the sentence; raises KeyError.
+      # phrase: a key (Symbol) or a Core::Phrase. Returns the sentence; raises KeyError, and
+      # ArgumentError for anything else: a String is a sentence, never a key.
       def say(phrase, **values)
-        return phrase if phrase.is_a?(String) && !phrase.match?(KEY)
-
         key, given = phrase.is_a?(Core::Phrase) ? [phrase.key, phrase.values] : [phrase, values]
+        unless phrase.is_a?(Symbol) || phrase.is_a?(Core::Phrase)
+          raise ArgumentError,
+                "words: a Symbol or a Phrase is expected, not #{phrase.inspect[0, 80]}"
+        end
+
         catalogue.text(language, key, given.to_h { |k, v| [k, k == :name ? shown(v) : worded(v)] })
       end
 
-      # The same where the catalogue has the key, else nil.
+      # What is worded already stays as it is; a Phrase is worded. sentence: String, Phrase or nil.
+      def text(sentence) = sentence.is_a?(Core::Phrase) ? say(sentence) : sentence
+
+      # The same where the catalogue has the key (Symbol), else nil.
       def maybe(key, **values) = catalogue.key?(language, key) ? say(key, **values) : nil
 
       def phrase(key, **values) = Core::Phrase.of(key, **values)
@@ -101,15 +109,6 @@ module SteadyMove
       # “15 record sets”, inside a sentence.
       def sets(count) = phrase("common.sets", count: count)
 
-      # Sentences as a list: “a, b and c”.
-      def list(items)
-        if items.size < 2
-          items.first.to_s
-        else
-          say("common.and", first: items[0..-2].join(", "), last: items.last)
-        end
-      end
-
       private
 
       # An international name is read in its own letters; its A-label stands beside it where it is
@@ -132,7 +131,6 @@ module SteadyMove
       end
     end
 
-    KEY = /\A[a-z_]+(\.[\w-]+)+\z/
     MARK = /<(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ)>/
     UNITS = [[86_400, "day"], [3600, "hour"], [60, "minute"]].freeze
   end

@@ -199,7 +199,7 @@ class ByHandStepsTest < Minitest::Test
       own = plan(%i[carry lock code ask], ways, **asked).steps.find { |s| s.id == id }
       assert_equal [actor, takes], [own.actor, own.takes], [id, way].inspect
       assert_equal way != "connection" && id != "get-code", own.by_hand?, [id, way].inspect
-      refute_includes SteadyMove::Words.say("steps.#{id}.title", **WORDS),
+      refute_includes SteadyMove::Words.say(:"steps.#{id}.title", **WORDS),
                       "%",
                       "a hole in the title of #{id}"
     end

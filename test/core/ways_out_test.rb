@@ -144,7 +144,7 @@ class WaysOutTest < Minitest::Test
         meaning = Moves::Answers.meaning(command, code)
         assert_includes Moves::Answers::MEANINGS, meaning, "#{command} #{code}"
         assert_equal code < 2000, meaning == :done, "#{command} #{code}"
-        assert SteadyMove::Words.say("answers.#{meaning}", says: "x", code: code)
+        assert SteadyMove::Words.say(:"answers.#{meaning}", says: "x", code: code)
       end
     assert_equal %i[theirs policy done],
                  [2599, 2999, 1999].map { |c| Moves::Answers.meaning("info", c) },

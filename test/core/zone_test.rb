@@ -81,7 +81,7 @@ class ZoneTest < Minitest::Test
     rows = Records::Comparison.of(old, new)
     assert_equal(
       ["Mail to tide.example would be refused or go astray: its MX record is missing."],
-      rows.map { |r| SteadyMove::Words.say(r.breaks) }
+      rows.map { |r| SteadyMove::Words.text(r.breaks) }
     )
   end
 

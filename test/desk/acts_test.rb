@@ -40,7 +40,7 @@ class ActsTest < Minitest::Test
         SteadyMove::Wire::Epp::TransferInfo.new(status: status, act_at: utc("2027-03-02T08:00:00Z"))
       found = Desk::Moves.const_get(:Steps)::Release.new(job("release")).send(:finished, transfer)
       assert_equal kind, found.kind, status
-      assert_includes SteadyMove::Words.say(found.says), says, status
+      assert_includes SteadyMove::Words.text(found.says), says, status
       assert_match(/EPP transfer query/, found.evidence["source"])
     end
   end
@@ -66,7 +66,7 @@ class ActsTest < Minitest::Test
       assert_equal ["problem", yours, again],
                    [found.kind, found.yours, found.look_at - world.app.now],
                    code
-      assert_includes SteadyMove::Words.say(found.says), says, code
+      assert_includes SteadyMove::Words.text(found.says), says, code
       reopened =
         job("order").move.events.drop(before).select { |e| e.type == "reopened" }.map(&:step)
       assert_equal [anew].compact, reopened, code

@@ -103,7 +103,7 @@ class BatchesTest < Minitest::Test
       above =
         spending
           .above(review(made_or_found), batches.find(made_or_found), ADA)
-          .map { |p| SteadyMove::Words.say(p) }
+          .map { |p| SteadyMove::Words.text(p) }
       expected ? assert_match(expected, above.join) : assert_empty(above)
     end
   end

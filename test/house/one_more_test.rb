@@ -203,7 +203,7 @@ class OneMoreTest < Minitest::Test
           SteadyMove::Wire::Mail::Eml.read("From: a@b.test\r\nSubject: High water\r\n\r\nTonight.")
         read = Core::Post::Reader.read(mail, held: [], known: nil)
         assert_equal ["tide-warning", "The wording: it warns of the tide."],
-                     [read.kind, Words.say(read.because.first)]
+                     [read.kind, Words.text(read.because.first)]
         assert_includes SteadyMove::Web::Views::PostView.kinds,
                         { id: "tide-warning", title: "Tide warning" }
       end

@@ -23,7 +23,7 @@ class WordsTest < Minitest::Test
     "record.%s" => %w[yes no],
     "contacts.fields.%s" => Desk::Moves::ManualSteps::SHOWN
   }.freeze
-  LITERAL = /Words\.(?:say|phrase|maybe)\(\s*"([a-z0-9_.-]+)"/
+  LITERAL = /Words\.(?:say|phrase|maybe)\(\s*:?"([a-z0-9_.-]+)"/
   REFUSED = /(?:\brefuse|\binvalid|Refused\.new\(:\w+,)\s*\(?\s*:([a-z0-9_]+)/
 
   def known?(key) = Words.catalogue.key?(:en, key)

@@ -13,7 +13,7 @@ Mail.eager_autoload!
   require part
 end
 PublicSuffix::List.default
-SteadyMove::Words.say("common.yes_word")
+SteadyMove::Words.say(:"common.yes_word")
 
 Minitest.seed = ENV["SEED"].to_i if ENV["SEED"]
 lanes = Lanes.new

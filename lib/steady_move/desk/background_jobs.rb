@@ -39,7 +39,7 @@ module SteadyMove
         job.result = work.call(job)
       rescue StandardError => e
         @on_error.call(e)
-        job.problem = Words.say("web.work_failed", done: job.done, of: job.of)
+        job.problem = Words.say(:"web.work_failed", done: job.done, of: job.of)
       end
 
       def keep(job)

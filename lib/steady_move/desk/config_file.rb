@@ -40,7 +40,7 @@ module SteadyMove
 
       private
 
-      def say(key, **values) = Words.say("refused.#{key}", **values)
+      def say(key, **values) = Words.say(:"refused.#{key}", **values)
       def schema = JSONSchemer.schema(YAML.safe_load_file(SCHEMA), regexp_resolver: "ecma")
 
       def read
@@ -84,8 +84,8 @@ module SteadyMove
         type = Array(schema["type"]).first
         low, high = schema.values_at("minimum", "maximum")
         kind = schema["pattern"] ? "formed" : type
-        Words.say("config.#{kind}", like: schema["description"]) +
-          Words.say("config.limits.#{limits(low, high)}", low: low, high: high)
+        Words.say(:"config.#{kind}", like: schema["description"]) +
+          Words.say(:"config.limits.#{limits(low, high)}", low: low, high: high)
       end
 
       def limits(low, high)
@@ -120,7 +120,7 @@ module SteadyMove
               :config_value,
               file: @file,
               key: path.join("."),
-              expected: Words.say("config.file"),
+              expected: Words.say(:"config.file"),
               given: file
             )
           end
@@ -137,7 +137,7 @@ module SteadyMove
               :config_value,
               file: @file,
               key: "proxies",
-              expected: Words.say("config.network"),
+              expected: Words.say(:"config.network"),
               given: text
             )
           end

@@ -58,7 +58,7 @@ module SteadyMove
         return if Store::Seals.fits?(db, safe)
 
         raise Store::Database::Unusable,
-              Words.say("key.other", file: file, database: db.opts[:database])
+              Words.say(:"key.other", file: file, database: db.opts[:database])
       end
       private_class_method :rename
     end

@@ -19,7 +19,7 @@ module SteadyMove
         @kind = kind
         @phrase = phrase.is_a?(Symbol) ? Words.phrase("refused.#{phrase}", **values) : phrase
         @key = @phrase.is_a?(Core::Phrase) ? @phrase.key.to_s.delete_prefix("refused.") : nil
-        super([@phrase].flatten.map { |p| Words.say(p) }.join(" "))
+        super([@phrase].flatten.map { |p| Words.text(p) }.join(" "))
       end
     end
   end

@@ -32,7 +32,7 @@ module SteadyMove
         Backup.make(@config, file)
         note(tried(file) || files[0...-@keep].each { |old| FileUtils.rm_f(old) }.then { nil })
       rescue Refused, SystemCallError => e
-        note(Words.say("backups.not_made", says: e.message))
+        note(Words.say(:"backups.not_made", says: e.message))
       end
 
       # Looks once in a while, until the thread is ended. on_trouble: called with a sentence.
@@ -51,7 +51,7 @@ module SteadyMove
 
       # Writes down how it went; returns what went wrong, or nil.
       def note(trouble)
-        says = trouble || Words.say("health.backup_made")
+        says = trouble || Words.say(:"health.backup_made")
         @told &&
           @told["backup"] = { "at" => @clock.now.to_i, "well" => trouble.nil?, "says" => says }
         trouble
@@ -76,7 +76,7 @@ module SteadyMove
         return if problems.empty?
 
         File.rename(file, "#{file}.broken")
-        Words.say("backups.broken", file: "#{file}.broken", says: problems.first)
+        Words.say(:"backups.broken", file: "#{file}.broken", says: problems.first)
       end
     end
   end

@@ -26,7 +26,7 @@ module SteadyMove
         return if File.size?(config.database) || !File.exist?(config.key_file)
 
         raise Store::Database::Unusable,
-              Words.say("key.alone", file: config.key_file, database: config.database)
+              Words.say(:"key.alone", file: config.key_file, database: config.database)
       end
 
       def back_up(config, clock: SystemClock.new)
@@ -37,7 +37,7 @@ module SteadyMove
 
         File.rename(file, "#{file}.broken")
         raise Store::Database::Unusable,
-              Words.say("backups.not_migrated", file: "#{file}.broken", says: found.first)
+              Words.say(:"backups.not_migrated", file: "#{file}.broken", says: found.first)
       end
       private_class_method :missing, :back_up
     end

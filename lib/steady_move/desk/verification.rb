@@ -28,7 +28,7 @@ module SteadyMove
 
       private
 
-      def say(key, **values) = Words.say("verify.#{key}", **values)
+      def say(key, **values) = Words.say(:"verify.#{key}", **values)
 
       # SQLite's own check of the file.
       def pages

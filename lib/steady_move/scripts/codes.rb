@@ -16,7 +16,7 @@ module SteadyMove
       end
 
       def bad(line)
-        { line: line.number, name: line.name&.ascii, error: Words.say(line.error) }.compact
+        { line: line.number, name: line.name&.ascii, error: Words.text(line.error) }.compact
       end
 
       def good(line)
@@ -24,7 +24,7 @@ module SteadyMove
           line: line.number,
           name: line.name.ascii,
           code: line.code,
-          warnings: line.warnings.map { |w| Words.say(w) }
+          warnings: line.warnings.map { |w| Words.text(w) }
         }
       end
       private_class_method :bad, :good

@@ -63,7 +63,7 @@ module SteadyMove
       end
 
       def says(error)
-        return Words.say(error.phrase) if error.respond_to?(:phrase)
+        return Words.text(error.phrase) if error.respond_to?(:phrase)
 
         error.is_a?(JSON::ParserError) ? "it is not JSON" : error.message
       end

@@ -14,14 +14,14 @@ module SteadyMove
         @known = domains && list(domains).map { |d| Core::Names::HostName.ascii(d) || d }
         @ids = list(ids.to_s)
       rescue Core::Names::DomainName::Invalid => e
-        raise Misused, "--names: #{Words.say(e.phrase)}"
+        raise Misused, "--names: #{Words.text(e.phrase)}"
       end
 
       # raw: octets. Returns the line; raises Wire::Malformed.
       def line(raw)
         message = Wire::Mail::Eml.read(raw)
         reading = Core::Post::Reader.read(message, held: @held, known: @known, ids: @ids)
-        because = reading.because.map { |b| Words.say(b) }
+        because = reading.because.map { |b| Words.text(b) }
         if message.cut
           because << "Only the first #{Wire::Mail::Eml::MOST} of #{raw.bytesize} octets were read."
         end
@@ -33,7 +33,7 @@ module SteadyMove
       # A code of a doubtful sender is not handed on: whatever reads this line could act on it.
       def told(reading, because)
         withheld = reading.doubtful && (reading.code || reading.codes.any?)
-        because += [Words.say("post.code_not_given")] if withheld
+        because += [Words.say(:"post.code_not_given")] if withheld
         {
           names: reading.names.map(&:ascii),
           kind: reading.kind,

@@ -80,7 +80,7 @@ module SteadyMove
           new: data(row.new),
           old_ttl: row.old&.ttl,
           new_ttl: row.new&.ttl,
-          breaks: row.breaks && Words.say(row.breaks)
+          breaks: row.breaks && Words.text(row.breaks)
         }
       end
 

@@ -36,7 +36,7 @@ module SteadyMove
           at: at.to_i,
           type: type,
           step: step,
-          says: Words.say(says),
+          says: Words.text(says),
           evidence: Values.dump(evidence),
           data: Values.dump(data),
           by: by

@@ -11,15 +11,15 @@ module SteadyMove
       # sealed: does the database hold anything that a key sealed? Raises Database::Unusable.
       def self.at(file, sealed: false)
         unless File.exist?(file)
-          raise Database::Unusable, Words.say("key.missing", file: file) if sealed
+          raise Database::Unusable, Words.say(:"key.missing", file: file) if sealed
 
           keep(file, Lockbox.generate_key)
         end
         new(File.open(file, &:gets).to_s.strip)
       rescue ArgumentError, Lockbox::Error
-        raise Database::Unusable, Words.say("key.no_key", file: file)
+        raise Database::Unusable, Words.say(:"key.no_key", file: file)
       rescue SystemCallError => e
-        raise Database::Unusable, Words.say("key.unreadable", file: file, says: e.message)
+        raise Database::Unusable, Words.say(:"key.unreadable", file: file, says: e.message)
       end
 
       # Writes a key into a new file and onto the disk.

@@ -37,7 +37,7 @@ module SteadyMove
       end
 
       # The sentence for it, or nil.
-      def say(error) = (kind = of(error)) && Words.say("trouble.#{kind}")
+      def say(error) = (kind = of(error)) && Words.say(:"trouble.#{kind}")
     end
   end
 end

@@ -5,7 +5,8 @@ require "json"
 module SteadyMove
   module Store
     # Values ↔ JSON text; instants as {"at": seconds} so that they come back as Times, sentences as
-    # {"say": key, "with": values}.
+    # {"say": key, "with": values}. A map that looks like one of these is wrapped, {"map": it}, so
+    # that it comes back as what it was.
     module Values
       module_function
 
@@ -21,7 +22,7 @@ module SteadyMove
         when Array
           value.map { |v| encode(v) }
         when Hash
-          value.to_h { |k, v| [k.to_s, encode(v)] }
+          encode_map(value.to_h { |k, v| [k.to_s, encode(v)] })
         else
           value
         end
@@ -40,15 +41,21 @@ module SteadyMove
 
       def time(seconds) = seconds && Time.at(seconds).utc
 
+      def encode_map(map) = instant?(map) || sentence?(map) || wrapped?(map) ? { "map" => map } : map
+
       def decode_map(map)
-        return Time.at(map["at"]).utc if map.size == 1 && map["at"].is_a?(Integer)
-        if map.size == 2 && map.key?("say")
+        return Time.at(map["at"]).utc if instant?(map)
+        if sentence?(map)
           return Core::Phrase.new(map["say"], decode(map["with"]).transform_keys(&:to_sym)).freeze
         end
 
-        map.transform_values { |v| decode(v) }
+        (wrapped?(map) ? map["map"] : map).transform_values { |v| decode(v) }
       end
-      private_class_method :decode_map
+
+      def instant?(map) = map.size == 1 && map["at"].is_a?(Integer)
+      def sentence?(map) = map.size == 2 && map["say"].is_a?(String) && map["with"].is_a?(Hash)
+      def wrapped?(map) = map.size == 1 && map["map"].is_a?(Hash)
+      private_class_method :encode_map, :decode_map, :instant?, :sentence?, :wrapped?
     end
   end
 end

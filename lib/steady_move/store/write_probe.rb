@@ -35,7 +35,7 @@ module SteadyMove
         db.execute("UPDATE pulse SET beat = beat + 1")
         nil
       rescue SQLite3::Exception, SystemCallError => e
-        Trouble.say(e) || Words.say("trouble.other", says: e.message.scrub.lines.first.to_s.strip)
+        Trouble.say(e) || Words.say(:"trouble.other", says: e.message.scrub.lines.first.to_s.strip)
       ensure
         db&.close
       end

@@ -152,7 +152,7 @@ module SteadyMove
 
       def sentence(error)
         where = error["data_pointer"].delete_prefix("/")
-        Words.say(where.empty? ? "web.request" : "web.member", where: where, says: plain(error))
+        Words.say(where.empty? ? :"web.request" : :"web.member", where: where, says: plain(error))
       end
     end
   end

@@ -101,7 +101,7 @@ module SteadyMove
 
         offer = SignIn.offer(said, data) and return json(offer)
 
-        raise Problem.new(status, said["error"] || Words.say("web.sign_in.refused"), :wrong)
+        raise Problem.new(status, said["error"] || Words.say(:"web.sign_in.refused"), :wrong)
       end
 
       def signing_in(data, text)

@@ -14,9 +14,9 @@ module SteadyMove
       def check(value, place = nil, &told)
         case value
         when String
-          text?(value) || told.call(Words.say("web.not_text", member: place))
+          text?(value) || told.call(Words.say(:"web.not_text", member: place))
         when Integer
-          value.abs <= GREATEST || told.call(Words.say("web.number_too_large", member: place))
+          value.abs <= GREATEST || told.call(Words.say(:"web.number_too_large", member: place))
         when Array
           value.each_with_index { |v, i| check(v, [place, i].compact.join("."), &told) }
         when Hash

@@ -10,7 +10,7 @@ module SteadyMove
       attr_reader :status, :key
 
       # key: of the catalogue's “web”.
-      def self.say(status, key, **values) = new(status, Words.say("web.#{key}", **values), key)
+      def self.say(status, key, **values) = new(status, Words.say(:"web.#{key}", **values), key)
       # For what the desk won't do.
       def self.of(refused) = new(KINDS.fetch(refused.kind), refused.message, refused.key)
 
@@ -27,7 +27,7 @@ module SteadyMove
       end
 
       def to_json(*)
-        title = Words.maybe("web.titles.#{status}") || Words.say("web.titles.other")
+        title = Words.maybe(:"web.titles.#{status}") || Words.say(:"web.titles.other")
         JSON.generate(type: "about:blank", title: title, status: status, detail: message)
       end
     end

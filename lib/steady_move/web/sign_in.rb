@@ -53,7 +53,7 @@ module SteadyMove
         member && said.except("field-error", "error")
       end
 
-      def say(key) = Words.say("web.sign_in.#{key}")
+      def say(key) = Words.say(:"web.sign_in.#{key}")
 
       def people(rodauth, people)
         rodauth.instance_exec do

@@ -50,14 +50,14 @@ module SteadyMove
         boxes = desk.mailboxes.each_index.select { |i| desk.mailboxes[i] }
         list +
           boxes.map do |i|
-            { title: Words.say("web.mailbox"), kind: "IMAP", **state(desk.heard["mailbox #{i}"]) }
+            { title: Words.say(:"web.mailbox"), kind: "IMAP", **state(desk.heard["mailbox #{i}"]) }
           end
       end
 
       def state(heard)
         {
           heard_at: Views::Json.time(heard&.at),
-          says: heard&.says || Words.say("connections.not_asked"),
+          says: heard&.says || Words.say(:"connections.not_asked"),
           well: heard.nil? || heard.well,
           well_at: Views::Json.time(heard&.well_at)
         }

@@ -36,7 +36,7 @@ module SteadyMove
           @ports.watches.keep(KEY, text, at: @ports.now)
           @ports.connect
           @heard =
-            Common::Heard.new(at: @ports.now, well: true, says: Words.say("connections.answered"))
+            Common::Heard.new(at: @ports.now, well: true, says: Words.say(:"connections.answered"))
           true
         rescue Wire::Error => e
           @heard = Common::Heard.new(at: @ports.now, well: false, says: e.says)

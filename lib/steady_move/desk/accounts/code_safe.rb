@@ -44,8 +44,8 @@ module SteadyMove
           note(name, "code-kept", by)
           move = @ports.moves.open_for(name)
           @ports.schedule.wake(move.id, @ports.now) if move
-          dropped = bare == code ? [] : [Words.say("codes.warnings.outer_dropped")]
-          dropped + Core::Codes::Code.warnings(bare, typed: true).map { |w| Words.say(w) }
+          dropped = bare == code ? [] : [Words.say(:"codes.warnings.outer_dropped")]
+          dropped + Core::Codes::Code.warnings(bare, typed: true).map { |w| Words.text(w) }
         end
 
         # Every code that is held, by name. Returns [Held].
@@ -95,7 +95,7 @@ module SteadyMove
 
         def row(line)
           if line.error
-            return Row.new(number: line.number, fate: "refused", says: Words.say(line.error))
+            return Row.new(number: line.number, fate: "refused", says: Words.text(line.error))
           end
 
           name = line.name.ascii
@@ -105,15 +105,15 @@ module SteadyMove
                 number: line.number,
                 name: name,
                 fate: "refused",
-                says: Words.say("refused.not_held", name: line.name.unicode)
+                says: Words.say(:"refused.not_held", name: line.name.unicode)
               )
             )
           end
 
           again = @ports.codes.held(name).any?
           says = [
-            *line.warnings.map { |w| Words.say(w) },
-            (Words.say("codes.replaces") if again)
+            *line.warnings.map { |w| Words.text(w) },
+            (Words.say(:"codes.replaces") if again)
           ].compact.join(" ")
           Row.new(number: line.number, name: name, fate: again ? "replaces" : "new", says: says)
         end

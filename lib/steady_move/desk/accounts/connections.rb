@@ -22,9 +22,9 @@ module SteadyMove
         def with(account)
           lock = @guard.synchronize { @locks[account.id] }
           lock.synchronize do
-            yield(live(account)).tap { hear(account, true, Words.say("connections.answered")) }
+            yield(live(account)).tap { hear(account, true, Words.say(:"connections.answered")) }
           rescue Wire::Refused
-            hear(account, true, Words.say("connections.answered"))
+            hear(account, true, Words.say(:"connections.answered"))
             raise
           rescue Wire::Error => e
             hear(account, false, e.says)

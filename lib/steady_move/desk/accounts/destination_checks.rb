@@ -121,8 +121,8 @@ module SteadyMove
             is: is,
             seen_at: at,
             by: row && row["by"],
-            says: Words.say("ready.#{key}.#{state}", title: account.title, at: at, **values),
-            find_out: Words.say("ready.#{key}.find_out", title: account.title)
+            says: Words.say(:"ready.#{key}.#{state}", title: account.title, at: at, **values),
+            find_out: Words.say(:"ready.#{key}.find_out", title: account.title)
           )
         end
       end

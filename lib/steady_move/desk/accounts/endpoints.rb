@@ -96,7 +96,7 @@ module SteadyMove
           told =
             rests
               .reject { |_, count| count.zero? }
-              .map { |what, count| Words.say("rests.#{what}", count: count) }
+              .map { |what, count| Words.say(:"rests.#{what}", count: count) }
           raise Refused.new(:not_now, :rested_on, title: title, what: told) if told.any?
         end
 

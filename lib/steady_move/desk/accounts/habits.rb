@@ -92,7 +92,7 @@ module SteadyMove
             value: value,
             says:
               Words.say(
-                noted ? "habits.code_later" : "habits.code_took",
+                noted ? :"habits.code_later" : :"habits.code_took",
                 took: Words.span(longest),
                 noted: noted && Words.span(noted.last),
                 count: took.size

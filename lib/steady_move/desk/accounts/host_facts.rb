@@ -22,7 +22,7 @@ module SteadyMove
               value: value,
               source: :desk,
               seen_at: ports.now,
-              ref: Words.say("sources.accounts")
+              ref: Words.say(:"sources.accounts")
             )
           end
         end

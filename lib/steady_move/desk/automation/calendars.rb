@@ -54,7 +54,7 @@ module SteadyMove
               end
             )
           events.each { |e| e.text = Words.plain(e.text) }
-          Wire::Calendar::Feed.write(events, name: Words.say("calendar.name"), at: @ports.now)
+          Wire::Calendar::Feed.write(events, name: Words.say(:"calendar.name"), at: @ports.now)
         end
 
         private
@@ -82,14 +82,14 @@ module SteadyMove
         def turn(move, current, ends)
           title =
             Words.say(
-              "steps.#{current.step.id}.title",
+              :"steps.#{current.step.id}.title",
               **Common::MoveWords.of(move.plan, @ports.accounts)
             )
           key = current.turn == "yours" ? "yours" : "others"
           Event.new(
             id: "move-#{move.id}-#{current.step.id}",
-            title: Words.say("calendar.#{key}", title: title, name: move.name),
-            text: current.says && Words.say(current.event.phrase || current.says),
+            title: Words.say(:"calendar.#{key}", title: title, name: move.name),
+            text: current.says && Words.text(current.event.phrase || current.says),
             starts: ends,
             url: link("/moves/#{move.id}"),
             alarm: current.turn == "yours" ? DAY : nil
@@ -102,8 +102,8 @@ module SteadyMove
             range = @ports.forecasts.of(move).spread
             Event.new(
               id: "forecast-#{move.id}",
-              title: Words.say("calendar.forecast", name: move.name),
-              text: Words.say("calendar.forecast_text", early: range.p10, likely: range.p50),
+              title: Words.say(:"calendar.forecast", name: move.name),
+              text: Words.say(:"calendar.forecast_text", early: range.p10, likely: range.p50),
               starts: range.p90,
               url: link("/moves/#{move.id}")
             )
@@ -117,7 +117,7 @@ module SteadyMove
 
             Event.new(
               id: "expiry-#{row[:name]}-#{at.to_i}",
-              title: Words.say("calendar.expiry", name: row[:name]),
+              title: Words.say(:"calendar.expiry", name: row[:name]),
               starts: at,
               url: link("/names/#{row[:name]}"),
               alarm: 45 * DAY

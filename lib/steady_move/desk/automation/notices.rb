@@ -143,8 +143,8 @@ module SteadyMove
             ends: (move.state.deadline if approval),
             says:
               Words.say(
-                "steps.#{step.id}.title",
-                contact: Words.say("common.its_contact"),
+                :"steps.#{step.id}.title",
+                contact: Words.say(:"common.its_contact"),
                 **words
               ),
             silence: silence(move, approval),
@@ -154,27 +154,27 @@ module SteadyMove
         end
 
         def silence(move, approval)
-          return Words.say("notices.silence.waits") unless approval
+          return Words.say(:"notices.silence.waits") unless approval
 
-          Words.say("notices.silence.#{move.plan.lapses? ? "lapses" : "approves"}")
+          Words.say(:"notices.silence.#{move.plan.lapses? ? "lapses" : "approves"}")
         end
 
         def write(to, items)
           Common::OwnMail.send_out(
             @ports,
             to: [to],
-            subject: Words.say("notices.subject", count: items.size, name: items.first.name),
+            subject: Words.say(:"notices.subject", count: items.size, name: items.first.name),
             text: [
-              Words.say("notices.opening"),
+              Words.say(:"notices.opening"),
               *items.map { |i| line(i) },
-              Words.say("notices.foot")
+              Words.say(:"notices.foot")
             ].join("\n\n")
           )
         end
 
         def line(item)
           link = @ports.address && "#{@ports.address}/moves/#{item.move_id}"
-          ends = item.ends && Words.say("notices.until", at: Words.moment(item.ends))
+          ends = item.ends && Words.say(:"notices.until", at: Words.moment(item.ends))
           ["#{item.name}: #{item.says}", ends, item.silence, link].compact.join("\n")
         end
       end

@@ -43,14 +43,14 @@ module SteadyMove
 
         private
 
-        def say(key, **values) = Words.say("status.#{key}", **values)
+        def say(key, **values) = Words.say(:"status.#{key}", **values)
 
         def turn(move, words)
           step = move.state.current&.step or return
           say(
             move.state.turn,
             title:
-              Words.say("steps.#{step.id}.title", contact: Words.say("common.its_contact"), **words)
+              Words.say(:"steps.#{step.id}.title", contact: Words.say(:"common.its_contact"), **words)
           )
         end
 

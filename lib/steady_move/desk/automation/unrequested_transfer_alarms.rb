@@ -60,14 +60,14 @@ module SteadyMove
             at: @ports.accounts.find(stray.account_id)&.title,
             because: stray.because,
             until: Words.moment(@strays.deadline_of(stray)),
-            assumed: stray.deadline ? "" : Words.say("strays.warning.assumed")
+            assumed: stray.deadline ? "" : Words.say(:"strays.warning.assumed")
           }
-          text = Words.say("strays.warning.text", **values)
-          again = stray.told.empty? ? nil : Words.say("strays.warning.again")
+          text = Words.say(:"strays.warning.text", **values)
+          again = stray.told.empty? ? nil : Words.say(:"strays.warning.again")
           Common::OwnMail.send_out(
             @ports,
             to: to,
-            subject: Words.say("strays.warning.subject", name: stray.name),
+            subject: Words.say(:"strays.warning.subject", name: stray.name),
             text: [again, text, @ports.address].compact.join("\n\n")
           )
         end

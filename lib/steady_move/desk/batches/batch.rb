@@ -124,7 +124,7 @@ module SteadyMove
           Row.new(
             name: want.name,
             startable: false,
-            says: [Words.say("refused.#{why}", **values)],
+            says: [Words.say(:"refused.#{why}", **values)],
             told: [],
             by_hand: 0,
             carries: false,
@@ -159,7 +159,7 @@ module SteadyMove
               other &&
                 Planning::Planner::Caution.new(
                   "mailbox-along",
-                  Words.say("plan.mailbox_along", email: email, other: other)
+                  Words.say(:"plan.mailbox_along", email: email, other: other)
                 )
             end
         end

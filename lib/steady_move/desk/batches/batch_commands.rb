@@ -25,7 +25,7 @@ module SteadyMove
           title =
             titled(title) ||
               Words.say(
-                "batches.usual_title",
+                :"batches.usual_title",
                 count: known.size,
                 day: @ports.now.strftime("%-d %b %Y")
               )
@@ -177,12 +177,12 @@ module SteadyMove
         end
 
         def unfit(name, besides)
-          return Words.say("refused.not_held", name: name) unless @ports.names.find(name)
+          return Words.say(:"refused.not_held", name: name) unless @ports.names.find(name)
 
           other = @ports.batches.open_with(name)
           return if other.nil? || other.id == besides
 
-          Words.say("batches.in_another", name: name, title: other.title)
+          Words.say(:"batches.in_another", name: name, title: other.title)
         end
 
         def checked(settings)

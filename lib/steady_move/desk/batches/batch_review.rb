@@ -43,7 +43,7 @@ module SteadyMove
               range: range(batch, waves, rows)
             )
           review.above =
-            by ? Spending.new(@ports).above(review, batch, by).map { |p| Words.say(p) } : []
+            by ? Spending.new(@ports).above(review, batch, by).map { |p| Words.text(p) } : []
           review
         end
 
@@ -59,7 +59,7 @@ module SteadyMove
               .map do |wave, name|
                 [
                   Words.say(
-                    "batches.starts_too_late",
+                    :"batches.starts_too_late",
                     name: name,
                     at: wave.starts_at,
                     expires: expiries[name]
@@ -94,13 +94,13 @@ module SteadyMove
             .group_by { |place, step, _| [place, step.id] }
             .map do |(place, id), list|
               words = Common::MoveWords.of(list.first.last.plan, @ports.accounts)
-              each = list.size == 1 ? list.first.last.name : Words.say("batches.each_name")
+              each = list.size == 1 ? list.first.last.name : Words.say(:"batches.each_name")
               says =
                 Words.say(
-                  "steps.#{id}.title",
+                  :"steps.#{id}.title",
                   **words,
                   name: each,
-                  contact: Words.say("common.its_contact")
+                  contact: Words.say(:"common.its_contact")
                 )
               Ask.new(place: place, says: says, names: list.map { |_, _, r| r.name })
             end

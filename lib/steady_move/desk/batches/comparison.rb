@@ -113,7 +113,7 @@ module SteadyMove
         def stay(rows)
           Line.new(
             id: STAY,
-            title: Words.say("compare.stay"),
+            title: Words.say(:"compare.stay"),
             goes: 0,
             ahead: sums(rows.map(&:stay)),
             out: {
@@ -138,7 +138,7 @@ module SteadyMove
           chosen = rows.map { |r| r.best ? r.ways.find { |w| w.id == r.best }.ahead : r.stay }
           Line.new(
             id: MIXED,
-            title: Words.say("compare.mixed"),
+            title: Words.say(:"compare.mixed"),
             goes: rows.count(&:best),
             ahead: sums(chosen),
             out: {

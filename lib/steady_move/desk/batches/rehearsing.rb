@@ -34,7 +34,7 @@ module SteadyMove
             names: rows.size,
             endings: summary.endings,
             range: range(summary),
-            faults: summary.faults.map { |f| [Words.say("rehearsal.faults.#{f.id}"), f.share] },
+            faults: summary.faults.map { |f| [Words.say(:"rehearsal.faults.#{f.id}"), f.share] },
             asks: summary.asks.map { |a| ask(a, rows) }
           )
         end
@@ -71,10 +71,10 @@ module SteadyMove
           words = Common::MoveWords.of(row.plan, @ports.accounts)
           says =
             Words.say(
-              "steps.#{ask.step}.title",
+              :"steps.#{ask.step}.title",
               **words,
-              name: Words.say("batches.each_name"),
-              contact: Words.say("common.its_contact")
+              name: Words.say(:"batches.each_name"),
+              contact: Words.say(:"common.its_contact")
             )
           place =
             { "losing" => words[:from], "gaining" => words[:to], "service" => words[:service] }[

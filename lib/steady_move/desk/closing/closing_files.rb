@@ -44,7 +44,7 @@ module SteadyMove
             title: text.title,
             lead: Words.plain(text.lead),
             parts: parts,
-            page: Words.say("closing.page", number: "<page>", count: "<total>")
+            page: Words.say(:"closing.page", number: "<page>", count: "<total>")
           )
         end
 

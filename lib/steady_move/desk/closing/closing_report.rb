@@ -90,7 +90,7 @@ module SteadyMove
         def learnt(move)
           [move.from_account, move.to_account].uniq.flat_map do |id|
             if @ports.accounts.find(id)
-              Accounts::Habits.new(@ports).learnt(id).map { |l| Words.say(l.says) }
+              Accounts::Habits.new(@ports).learnt(id).map { |l| Words.text(l.says) }
             else
               []
             end

@@ -38,14 +38,14 @@ module SteadyMove
         # A difference of the ledger in a sentence.
         def difference(found)
           title = @ports.accounts.find(found.account)&.title || found.account
-          sum = found.found&.to_s || Words.say("ledger.sum_unknown")
+          sum = found.found&.to_s || Words.say(:"ledger.sum_unknown")
           kind = found.kind == "otherwise" && found.expected.nil? ? "otherwise_unknown" : found.kind
-          Words.say("ledger.#{kind}", title: title, found: sum, expected: found.expected.to_s)
+          Words.say(:"ledger.#{kind}", title: title, found: sum, expected: found.expected.to_s)
         end
 
         private
 
-        def say(key, **values) = Words.say("closing.#{key}", **values)
+        def say(key, **values) = Words.say(:"closing.#{key}", **values)
 
         def went(report)
           move = report.move

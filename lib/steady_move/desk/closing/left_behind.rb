@@ -88,7 +88,7 @@ module SteadyMove
           by_key = list.group_by(&:last).sort_by { |key, _| KEYS.index(key) }
           kinds =
             by_key.map do |key, pairs|
-              [key, Words.say("left_behind.kinds.#{key}"), pairs.map(&:first)]
+              [key, Words.say(:"left_behind.kinds.#{key}"), pairs.map(&:first)]
             end
           habits = account&.habits.to_h
           list = list_of(kinds)
@@ -112,8 +112,8 @@ module SteadyMove
           names = kinds.flat_map { |_, _, moves| moves.map(&:name) }.uniq
           Core::Letters::Draft.new(
             to: support,
-            subject: Words.say("left_behind.letter.subject", count: names.size),
-            text: Words.say("left_behind.letter.text", list: list)
+            subject: Words.say(:"left_behind.letter.subject", count: names.size),
+            text: Words.say(:"left_behind.letter.text", list: list)
           ).mailto
         end
 
@@ -144,7 +144,7 @@ module SteadyMove
         def item(key, detail, row, words)
           says =
             Words.say(
-              "left_behind.#{key}",
+              :"left_behind.#{key}",
               **words,
               detail: detail.is_a?(Array) ? detail.join(", ") : detail.to_s
             )

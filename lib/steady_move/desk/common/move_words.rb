@@ -28,14 +28,14 @@ module SteadyMove
         def renewal(plan)
           amount =
             plan.renewal && Core::Money::Amount.new(*plan.renewal.values_at("minor", "currency"))
-          amount ? amount.to_s : Words.say("common.price_not_known")
+          amount ? amount.to_s : Words.say(:"common.price_not_known")
         end
 
         # The gaining side; whoever takes a name that is only made ready.
         def whither(plan, accounts)
           return title(accounts.find(plan.to), plan.to) unless plan.prepare?
 
-          plan.leaves_to || Words.say("common.nobody_yet")
+          plan.leaves_to || Words.say(:"common.nobody_yet")
         end
 
         # Who turns the privacy service on and off: the account itself, or a service of its own.
@@ -47,11 +47,11 @@ module SteadyMove
         def service(account) = account&.privacy_service&.fetch("title", nil)
         # The present one is never what the new one is called.
         def new_host(accounts, id)
-          (id && accounts.host_of(id)&.title) || Words.say("common.new_host")
+          (id && accounts.host_of(id)&.title) || Words.say(:"common.new_host")
         end
         def title(account, id) = account&.title || id.to_s
         def host(accounts, id)
-          (id && accounts.host_of(id)&.title) || Words.say("common.present_host")
+          (id && accounts.host_of(id)&.title) || Words.say(:"common.present_host")
         end
         private_class_method :new_host, :renewal, :whither, :service, :title, :host
       end

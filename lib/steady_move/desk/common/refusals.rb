@@ -25,14 +25,14 @@ module SteadyMove
         end
 
         def all
-          [*already, *rules, *@missing, *places, *records].map { |s| Words.say(s) }
+          [*already, *rules, *@missing, *places, *records].map { |s| Words.text(s) }
         end
 
         # What speaks against the host alone, or against going without one.
-        def of_host = records.map { |s| Words.say(s) }
+        def of_host = records.map { |s| Words.text(s) }
 
         # That not enough is known; the gate says so, too.
-        def not_known = lacking.map { |s| Words.say(s) }
+        def not_known = lacking.map { |s| Words.text(s) }
 
         private
 

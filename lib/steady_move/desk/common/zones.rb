@@ -203,7 +203,7 @@ module SteadyMove
             end
           says =
             Words.say(
-              "zones.#{key}",
+              :"zones.#{key}",
               server: server,
               type: set.type,
               name: set.name.to_host,

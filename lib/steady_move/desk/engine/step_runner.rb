@@ -268,7 +268,7 @@ module SteadyMove
         def said_already?(move, step, outcome)
           last = move.state.last_of(step)
           return false unless last && last.type == outcome.kind
-          return last.says == Words.say(outcome.says) unless last.phrase
+          return last.says == Words.text(outcome.says) unless last.phrase
 
           Store::Values.dump(last.phrase) == Store::Values.dump(outcome.says)
         end

@@ -86,7 +86,7 @@ module SteadyMove
           )
         end
 
-        def say(key, **values) = Words.say("letters.#{key}", **values)
+        def say(key, **values) = Words.say(:"letters.#{key}", **values)
 
         def opening(login, names)
           say(login ? "opening_login" : "opening", count: names.size, login: login)

@@ -30,14 +30,14 @@ module SteadyMove
           words = Common::MoveWords.of(move.plan, @ports.accounts)
           title =
             Words.say(
-              "steps.#{current.step.id}.title",
-              contact: Words.say("common.its_contact"),
+              :"steps.#{current.step.id}.title",
+              contact: Words.say(:"common.its_contact"),
               **words
             )
           text =
             %w[greeting asked waits please thanks].map do |part|
               Words.say(
-                "late_letter.#{part}",
+                :"late_letter.#{part}",
                 **words,
                 title: account.title,
                 since: Words.moment(current.since),
@@ -49,7 +49,7 @@ module SteadyMove
             to: account.habits["support"].to_s,
             kinds: %w[late],
             names: [move.name],
-            subject: Words.say("late_letter.subject", name: move.name),
+            subject: Words.say(:"late_letter.subject", name: move.name),
             text: text.join("\n\n")
           )
         end

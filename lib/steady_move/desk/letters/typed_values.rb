@@ -16,7 +16,7 @@ module SteadyMove
           return :ds, move.state.told("ds")&.data&.fetch("ds", nil).to_a if step.trait?(:ds_old)
           return :ds, wanted(ports, move) if step.trait?(:ds_new)
           return :tag, [tag(ports.accounts.find(move.to_account), move)] if step.trait?(:tag)
-          return :aim, aims(move.plan).map { |phrase| Words.say(phrase) } if step.trait?(:settings)
+          return :aim, aims(move.plan).map { |phrase| Words.text(phrase) } if step.trait?(:settings)
 
           [nil, []]
         end

@@ -25,7 +25,7 @@ module SteadyMove
         def keep_code(name, code, row)
           @ports.codes.keep(name, code, at: row[:at] || @ports.now)
           evidence = {
-            "source" => Words.say("sources.mailbox"),
+            "source" => Words.say(:"sources.mailbox"),
             "seen_at" => @ports.now,
             "ref" => row[:message_id]
           }

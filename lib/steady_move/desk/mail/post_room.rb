@@ -113,7 +113,7 @@ module SteadyMove
         def fetch_from(box, number)
           around = MailContext.new(@ports)
           count = reading(number).read(box) { |message| take_in(message, around) }
-          hear(number, true, Words.say("connections.answered"))
+          hear(number, true, Words.say(:"connections.answered"))
           count
         rescue Wire::Error => e
           hear(number, false, e.says)
@@ -141,7 +141,7 @@ module SteadyMove
           raise if Store::Trouble.of(e)
 
           @on_error.call(e)
-          keep_unread(message, Words.say("post.not_understood", error: e.class.name))
+          keep_unread(message, Words.say(:"post.not_understood", error: e.class.name))
         end
 
         def keep_unread(message, because)
@@ -179,7 +179,7 @@ module SteadyMove
             "doubtful"
           if kind
             reading.kind = kind
-            reading.because += [Words.say("post.corrected_before", from: message.from, by: by)]
+            reading.because += [Words.say(:"post.corrected_before", from: message.from, by: by)]
           end
           [reading, by_words]
         end
@@ -194,7 +194,7 @@ module SteadyMove
               ids: around.server[:ids],
               trusting: around.server[:trusting]
             )
-          reading.because = reading.because.map { |b| Words.say(b) }
+          reading.because = reading.because.map { |b| Words.text(b) }
           reading
         end
 
@@ -251,8 +251,8 @@ module SteadyMove
           reading.names = names_of(letter) if reading.names.empty? || back
           reading.kind = "contact-proof" if back
           reading.because += [
-            Words.say("post.answers_letter", subject: letter[:subject]),
-            (Words.say("post.holds_word") if back)
+            Words.say(:"post.answers_letter", subject: letter[:subject]),
+            (Words.say(:"post.holds_word") if back)
           ].compact
           reading
         end
@@ -288,7 +288,7 @@ module SteadyMove
             data: data,
             says: Words.phrase("journal.#{key}", from: message.from, subject: subject),
             evidence: {
-              "source" => Words.say("sources.mailbox"),
+              "source" => Words.say(:"sources.mailbox"),
               "seen_at" => @ports.now,
               "ref" => message.message_id
             }

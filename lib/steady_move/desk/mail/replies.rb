@@ -63,7 +63,7 @@ module SteadyMove
 
         def put_right(message, kind, names, by, trust:)
           counts = trust || message[:trust] == "proven"
-          key = trust ? "post.counted" : "post.put_right"
+          key = trust ? :"post.counted" : :"post.put_right"
           move = names.filter_map { |n| @ports.moves.of_name(n).first }.first
           @ports.messages.correct(
             message[:uid],

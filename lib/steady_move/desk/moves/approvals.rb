@@ -85,7 +85,7 @@ module SteadyMove
               step: step.id,
               how: step.way || "connection",
               ends: ends,
-              says: Words.say("steps.#{step.id}.title", **words),
+              says: Words.say(:"steps.#{step.id}.title", **words),
               silence: silence,
               saves: saves(ends, silence),
               assumed: move.state.told("deadline")&.data&.key?("assumed") == true,

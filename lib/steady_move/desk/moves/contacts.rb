@@ -161,7 +161,7 @@ module SteadyMove
           opt_out = choice.id == "opt-out" ? "opt_out_" : ""
           does =
             Words.say(
-              "contacts.hand.#{opt_out}#{way == "letter" ? "letter" : "page"}",
+              :"contacts.hand.#{opt_out}#{way == "letter" ? "letter" : "page"}",
               name: judged.name.ascii,
               role: words(role)
             )
@@ -172,7 +172,7 @@ module SteadyMove
             login: account.habits["login"],
             does: does,
             way: way,
-            typed: [[Words.say("contacts.email_of", role: words(role)), email]]
+            typed: [[Words.say(:"contacts.email_of", role: words(role)), email]]
           )
         end
 
@@ -180,7 +180,7 @@ module SteadyMove
           account = judged.account
           return unless account.habits["support"]
 
-          detail = Words.say("letters.contact_detail", role: words(role), email: email)
+          detail = Words.say(:"letters.contact_detail", role: words(role), email: email)
           Letters::Correspondence.write(
             to: account.habits["support"],
             title: account.title,

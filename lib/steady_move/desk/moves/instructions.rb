@@ -58,7 +58,7 @@ module SteadyMove
         # speaks of it.
         def words(move)
           Common::MoveWords.of(move.plan, @ports.accounts).merge(
-            contact: ->(*) { contact(move) || Words.say("common.its_contact") }
+            contact: ->(*) { contact(move) || Words.say(:"common.its_contact") }
           )
         end
 
@@ -111,7 +111,7 @@ module SteadyMove
           service = account.privacy_service if step.place == "service" && step.way == "service"
           return "service-#{account.id}", *service.values_at("title", "site", "login") if service
           if step.trait?(:approval) && move.plan.lapses?
-            return "registry", Words.say("common.registry_title"), nil, nil
+            return "registry", Words.say(:"common.registry_title"), nil, nil
           end
 
           [account.id, account.title, *account.habits.values_at("site", "login")]
@@ -120,7 +120,7 @@ module SteadyMove
         def at_host(move, step)
           id = step.place == "new_host" ? move.plan.new_host : move.plan.old_host
           host = id && @ports.accounts.host_of(id)
-          title = host&.title || Words.say("common.present_host")
+          title = host&.title || Words.say(:"common.present_host")
           ["host-#{id || "present"}", title, *(host&.habits || {}).values_at("site", "login")]
         end
 
@@ -148,26 +148,26 @@ module SteadyMove
         # The sentence for the step in its way, where the catalogue has one for that way; else the
         # step's own.
         def does(step, words)
-          return Words.say("by_hand.write") if step.by_letter?
+          return Words.say(:"by_hand.write") if step.by_letter?
 
-          Words.maybe("steps.#{step.id}.hand_by.#{step.way}", **words) ||
-            Words.say("steps.#{step.id}.hand", **words)
+          Words.maybe(:"steps.#{step.id}.hand_by.#{step.way}", **words) ||
+            Words.say(:"steps.#{step.id}.hand", **words)
         end
 
         # What is typed there, and what the links of the message that asks say: [[label, value]].
         def typed(move, step)
           kind, values = Letters::TypedValues.of(@ports, move, step)
           reason = step.trait?(:reason) && at(move, step).habits["code_reason"]
-          values.each_with_index.map { |s, i| [Words.say("by_hand.#{kind}", number: i + 1), s] } +
+          values.each_with_index.map { |s, i| [Words.say(:"by_hand.#{kind}", number: i + 1), s] } +
             guarded(move, step) +
-            (reason ? [[Words.say("by_hand.reason"), Words.say("by_hand.our_reason")]] : []) +
+            (reason ? [[Words.say(:"by_hand.reason"), Words.say(:"by_hand.our_reason")]] : []) +
             (step.way == "link" ? choices(move, step) : [])
         end
 
         # What a page wants before it shows a code.
         def guarded(move, step)
           guard = step.trait?(:reason) && at(move, step).habits["code_guard"] or return []
-          [[Words.say("by_hand.before"), Words.say("by_hand.guard_#{guard}")]]
+          [[Words.say(:"by_hand.before"), Words.say(:"by_hand.guard_#{guard}")]]
         end
 
         # Both choices where both are there, each with its words and host: nobody has to trust a
@@ -176,7 +176,7 @@ module SteadyMove
           links = asking(move, step)&.fetch(:links).to_a
           told = links.reject { |_, _, role, _| role == "other" }
           (told.empty? ? links : told).map do |url, words, role, host|
-            [Words.say("by_hand.link_#{role}", words: words.empty? ? "–" : words, host: host), url]
+            [Words.say(:"by_hand.link_#{role}", words: words.empty? ? "–" : words, host: host), url]
           end
         end
 

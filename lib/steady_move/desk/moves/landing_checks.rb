@@ -18,7 +18,7 @@ module SteadyMove
             def sentence = Words.phrase("checks.differs", what: what, found: found, wanted: wanted)
             def to_row
               {
-                "what" => Words.say(what),
+                "what" => Words.text(what),
                 "wanted" => shown(wanted),
                 "found" => shown(found),
                 "ok" => ok
@@ -27,7 +27,7 @@ module SteadyMove
 
             private
 
-            def shown(value) = value.is_a?(Time) ? Words.mark(value) : Words.say(value)
+            def shown(value) = value.is_a?(Time) ? Words.mark(value) : Words.text(value)
           end
 
         attr_reader :act
@@ -193,7 +193,7 @@ module SteadyMove
             was = before[server]
             if sets.nil?
               next(
-                was.nil? && before.key?(server) ? [] : ["#{server}: #{Words.say("checks.silent")}"]
+                was.nil? && before.key?(server) ? [] : ["#{server}: #{Words.say(:"checks.silent")}"]
               )
             end
 

@@ -154,11 +154,11 @@ module SteadyMove
           servers = move.plan.name_servers.to_a
           Core::Moves::TargetSettings::CHOICES.keys.filter_map do |what|
             value = aims[what]
-            [Words.say("order.#{what}"), Words.say("order.is_#{value}")] unless value == "any"
+            [Words.say(:"order.#{what}"), Words.say(:"order.is_#{value}")] unless value == "any"
           end +
             [
-              [Words.say("order.contacts"), aims.profile || Words.say("order.as_now")],
-              ([Words.say("order.name_servers"), servers.join(", ")] if servers.any?)
+              [Words.say(:"order.contacts"), aims.profile || Words.say(:"order.as_now")],
+              ([Words.say(:"order.name_servers"), servers.join(", ")] if servers.any?)
             ].compact
         end
 

@@ -125,7 +125,7 @@ module SteadyMove
 
         private
 
-        def shown = SHOWN.map { |key| Words.say("contacts.fields.#{key}") }
+        def shown = SHOWN.map { |key| Words.say(:"contacts.fields.#{key}") }
 
         def item(move, state)
           step = state.step
@@ -137,7 +137,7 @@ module SteadyMove
             move_id: move.id,
             name: move.name,
             step: step.id,
-            title: Words.say("steps.#{step.id}.title", **words),
+            title: Words.say(:"steps.#{step.id}.title", **words),
             hand: @instructions.of(move, state, words: words),
             phase: state.phase,
             says: Words.retold(state.event),

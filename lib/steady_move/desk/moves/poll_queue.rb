@@ -83,7 +83,7 @@ module SteadyMove
             says: says,
             data: transfer(data),
             evidence: {
-              "source" => Words.say("sources.poll", at: account.title),
+              "source" => Words.say(:"sources.poll", at: account.title),
               "seen_at" => queue.at || @ports.now,
               "ref" => queue.id
             }

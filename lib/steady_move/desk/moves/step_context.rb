@@ -135,9 +135,9 @@ module SteadyMove
           named =
             (
               if key.is_a?(Symbol)
-                Words.say("sources.#{key}", **words, **(values || {}))
+                Words.say(:"sources.#{key}", **words, **(values || {}))
               else
-                Words.say(source)
+                Words.text(source)
               end
             )
           Outcome.new(

@@ -82,8 +82,8 @@ module SteadyMove
             rail: state.step.rail,
             title:
               Words.say(
-                "steps.#{block.id}.title",
-                contact: Words.say("common.its_contact"),
+                :"steps.#{block.id}.title",
+                contact: Words.say(:"common.its_contact"),
                 **words
               ),
             starts: block.starts[1],

@@ -55,7 +55,7 @@ module SteadyMove
               asked_at: data.requested_at,
               ends: data.act_at,
               shown: true,
-              because: Words.say("strays.poll", at: account.title)
+              because: Words.say(:"strays.poll", at: account.title)
             )
           return note(name, account, told) if data.status == "pending"
 
@@ -76,7 +76,7 @@ module SteadyMove
                 source: "mail",
                 ends: row[:deadline],
                 written_at: row[:at],
-                because: Words.say("strays.mail", from: row[:sender])
+                because: Words.say(:"strays.mail", from: row[:sender])
               )
             )
           end
@@ -188,7 +188,7 @@ module SteadyMove
             asked_at: of&.requested_at,
             ends: of&.act_at,
             shown: true,
-            because: Words.say(look.account ? "strays.account" : "strays.record", at: account.title)
+            because: Words.say(look.account ? :"strays.account" : :"strays.record", at: account.title)
           )
         end
 

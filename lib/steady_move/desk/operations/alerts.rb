@@ -75,7 +75,7 @@ module SteadyMove
             told("info", "#{c.title}: #{c.says}") if c.well && @known[c.id] == false
           end
           (@known.keys - now.keys).each do |id|
-            told("info", Words.say("health.over", id: id)) unless @known[id]
+            told("info", Words.say(:"health.over", id: id)) unless @known[id]
           end
           @known = now
         end
@@ -100,7 +100,7 @@ module SteadyMove
             .select { |i| i.ends&.between?(@ports.now, near) && !i.approved }
             .map do |i|
               says =
-                Words.say("health.deadline", name: i.name, says: i.says, at: Words.moment(i.ends))
+                Words.say(:"health.deadline", name: i.name, says: i.says, at: Words.moment(i.ends))
               Alert.new(key: "deadline #{i.move_id} #{i.step}", says: says)
             end
         end
@@ -118,7 +118,7 @@ module SteadyMove
           fresh.size
         rescue Wire::Error => e
           @pauses[way] = @ports.now + PAUSE
-          told("error", Words.say("health.not_told", says: e.says))
+          told("error", Words.say(:"health.not_told", says: e.says))
           0
         end
 
@@ -138,15 +138,15 @@ module SteadyMove
         end
 
         def mail(alerts)
-          raise Wire::Unreachable, Words.say("health.no_sender") unless @ports.sender
+          raise Wire::Unreachable, Words.say(:"health.no_sender") unless @ports.sender
 
           Common::OwnMail.send_out(
             @ports,
             to: settings["to"],
-            subject: Words.say("health.subject", count: alerts.size, says: alerts.first.says),
+            subject: Words.say(:"health.subject", count: alerts.size, says: alerts.first.says),
             text: [
               *alerts.map(&:says),
-              Words.say("health.foot", address: @ports.address.to_s)
+              Words.say(:"health.foot", address: @ports.address.to_s)
             ].join("\n\n")
           )
         end
@@ -168,7 +168,7 @@ module SteadyMove
             )
           status = Wire::Http::Hook.post(url, body, headers)
           unless status.between?(200, 299)
-            raise Wire::Unreachable, Words.say("health.answered", status: status)
+            raise Wire::Unreachable, Words.say(:"health.answered", status: status)
           end
         end
       end

@@ -132,7 +132,7 @@ module SteadyMove
 
         def readme(counts)
           list = counts.map { |table, count| "  tables/#{table}.jsonl: #{count}" }.join("\n")
-          Words.say("export.readme", version: VERSION, list: list)
+          Words.say(:"export.readme", version: VERSION, list: list)
         end
       end
     end

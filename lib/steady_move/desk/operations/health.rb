@@ -38,7 +38,7 @@ module SteadyMove
 
         # What is behind a connection's key, by the words people know it by; nil where it is gone.
         def title(key)
-          return Words.say("web.mailbox") if key.start_with?("mailbox")
+          return Words.say(:"web.mailbox") if key.start_with?("mailbox")
 
           @ports.accounts.find(key)&.title
         end
@@ -52,7 +52,7 @@ module SteadyMove
 
         private
 
-        def say(key, **values) = Words.say("health.#{key}", **values)
+        def say(key, **values) = Words.say(:"health.#{key}", **values)
         def check(id, well, says, **more)
           Check.new(id: id, title: say("titles.#{id}"), well: well, says: says, **more)
         end

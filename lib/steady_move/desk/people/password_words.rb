@@ -61,8 +61,8 @@ module SteadyMove
           Common::OwnMail.send_out(
             @ports,
             to: [person[:email]],
-            subject: Words.say("letters.password.subject"),
-            text: Words.say("letters.password.text", link: "#{address}##{word}")
+            subject: Words.say(:"letters.password.subject"),
+            text: Words.say(:"letters.password.text", link: "#{address}##{word}")
           )
         end
 

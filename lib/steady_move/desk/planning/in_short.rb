@@ -94,7 +94,7 @@ module SteadyMove
 
         private
 
-        def say(key, **values) = Words.say("short.#{key}", **values)
+        def say(key, **values) = Words.say(:"short.#{key}", **values)
       end
     end
   end

@@ -53,7 +53,7 @@ module SteadyMove
             Planner::Caution.new(
               "late-go",
               Words.say(
-                "plan.late_go",
+                :"plan.late_go",
                 name: @judged.name.ascii,
                 expires: expires,
                 from: @judged.account.title

@@ -16,7 +16,7 @@ module SteadyMove
             Store::Accounts::Host.new(
               id: id,
               name_servers: [],
-              title: Words.say("common.servers_of", account: account.title)
+              title: Words.say(:"common.servers_of", account: account.title)
             )
         end
 

@@ -303,18 +303,18 @@ module SteadyMove
             judged.verdict.unknown.map do |u|
               Caution.new(
                 "unknown #{u.rule}",
-                Words.say("plan.not_known", rule: u.title, find_out: u.find_out)
+                Words.say(:"plan.not_known", rule: u.title, find_out: u.find_out)
               )
             end
           told.map { |f| Caution.new(f.rule, f.because) } + unknown +
-            [zone&.problem && Caution.new("zone", Words.say(zone.problem))].compact
+            [zone&.problem && Caution.new("zone", Words.text(zone.problem))].compact
         end
 
         # The records are left behind knowingly.
         def left_behind(judged, choice)
           return [] unless choice == "stay" && judged.needs_carry?
 
-          says = Words.say("plan.stays_behind", name: judged.name.ascii, from: judged.account.title)
+          says = Words.say(:"plan.stays_behind", name: judged.name.ascii, from: judged.account.title)
           [Caution.new("stays-behind", says)]
         end
 

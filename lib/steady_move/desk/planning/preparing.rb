@@ -91,7 +91,7 @@ module SteadyMove
 
         # What was asked for and has nothing to be done is refused aloud, never dropped.
         def left_out_says(name, parts)
-          titles = parts.map { |part| Words.maybe("prepare.parts.#{part}") || part }
+          titles = parts.map { |part| Words.maybe(:"prepare.parts.#{part}") || part }
           [Words.phrase("refused.parts_not_there", name: name, parts: titles)]
         end
 
@@ -134,19 +134,19 @@ module SteadyMove
           lines =
             %w[to_whom name registrar lock].map do |key|
               Words.say(
-                "hand_over.#{key}",
+                :"hand_over.#{key}",
                 to: move.plan.leaves_to,
                 name: move.name,
                 from: words[:from]
               )
             end
-          lines << Words.say("hand_over.code", code: code) if code
-          lines << Words.say("hand_over.family", family: family.title) if family
+          lines << Words.say(:"hand_over.code", code: code) if code
+          lines << Words.say(:"hand_over.family", family: family.title) if family
           (
             lines +
               [
                 Words.say(
-                  "hand_over.until",
+                  :"hand_over.until",
                   until: move.plan.kept_until.strftime("%Y-%m-%d %H:%M UTC")
                 )
               ]

@@ -21,7 +21,7 @@ module SteadyMove
 
         def look(name)
           row = @ports.names.find(name) or
-            return [{ name: name, says: Words.say("refused.not_held", name: name) }]
+            return [{ name: name, says: Words.say(:"refused.not_held", name: name) }]
           seen =
             Observe.new(@ports).name(
               Core::Names::DomainName.held(row[:name]),

@@ -63,7 +63,7 @@ module SteadyMove
               value: value,
               source: :hand,
               seen_at: @ports.now,
-              ref: Words.say("notes.by", by: by)
+              ref: Words.say(:"notes.by", by: by)
             )
           @ports.names.learn(name, [fact])
         end

@@ -32,7 +32,7 @@ module SteadyMove
             end
           held = said&.find { |f| f.key == :registrant_email }&.value
           public_record =
-            attempt(problems, Words.say("sources.the_record")) do
+            attempt(problems, Words.say(:"sources.the_record")) do
               from_public_record(name, account, held)
             end
           facts = [said, public_record].compact.flatten
@@ -67,7 +67,7 @@ module SteadyMove
         rescue Wire::Error => e
           @absent = true if e.is_a?(Wire::Refused)
           @pause = e.retry_after || DeferredLookups::EVERY if e.is_a?(Wire::Busy)
-          problems << Words.say("observe.problem", who: who, says: e.says)
+          problems << Words.say(:"observe.problem", who: who, says: e.says)
           nil
         end
 
@@ -76,7 +76,7 @@ module SteadyMove
           data, registrant, admin, ends = said.values_at(:data, :registrant, :admin, :ends)
           facts(
             :account,
-            Words.say("sources.epp_info", at: account.title),
+            Words.say(:"sources.epp_info", at: account.title),
             **common(data),
             transfer_ends_at: ends&.act_at,
             registrant_email: registrant&.email,
@@ -177,7 +177,7 @@ module SteadyMove
         rescue Wire::Rdap::NotFound
           raise if @ports.names.find(name.ascii).nil?
 
-          facts(:public_record, Words.say("sources.rdap_404"), registered: false)
+          facts(:public_record, Words.say(:"sources.rdap_404"), registered: false)
         end
 
         # Where no privacy service stands in, the public record shows whom the account itself doesn't.
@@ -225,7 +225,7 @@ module SteadyMove
 
           facts(
             :desk,
-            Words.say("sources.accounts"),
+            Words.say(:"sources.accounts"),
             other_registrar: same ? false : [shown, number].compact.join(", no. ")
           )
         end

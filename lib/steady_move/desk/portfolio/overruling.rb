@@ -75,7 +75,7 @@ module SteadyMove
         end
 
         # What people read of a rule or of a family's value.
-        def title(key) = @ports.rulebook.entries[key]&.title || Words.say("family.#{key}")
+        def title(key) = @ports.rulebook.entries[key]&.title || Words.say(:"family.#{key}")
 
         def take_back(id, by:)
           row = @ports.overrides.find(id)

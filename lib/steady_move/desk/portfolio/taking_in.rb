@@ -129,7 +129,7 @@ module SteadyMove
           keep(name, account, by)
           taken(wish, name, note(name, wish.notes, by), seen)
         rescue Core::Names::DomainName::Invalid => e
-          line(wish, "refused", nil, Words.say(e.phrase))
+          line(wish, "refused", nil, Words.text(e.phrase))
         end
 
         # A name that is known: what the table says of it is noted anew.
@@ -159,7 +159,7 @@ module SteadyMove
           line(wish, corrected ? "corrected" : "taken", name, says)
         end
 
-        def say(key, **values) = Words.say("taking_in.#{key}", **values)
+        def say(key, **values) = Words.say(:"taking_in.#{key}", **values)
 
         def named(account)
           wanted = account.to_s.strip

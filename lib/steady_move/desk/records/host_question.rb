@@ -123,7 +123,7 @@ module SteadyMove
         end
 
         def hint(key, ends, **values)
-          Hint.new(says: Words.say("dns_hints.#{key}", **values), ends: ends)
+          Hint.new(says: Words.say(:"dns_hints.#{key}", **values), ends: ends)
         end
       end
     end

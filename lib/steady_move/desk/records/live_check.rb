@@ -177,7 +177,7 @@ module SteadyMove
 
           {
             "count" => away.size,
-            "differs" => away.map { |g| Words.say("records.glue_differs", glue: g) }
+            "differs" => away.map { |g| Words.say(:"records.glue_differs", glue: g) }
           }
         end
 

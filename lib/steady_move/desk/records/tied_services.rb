@@ -73,7 +73,7 @@ module SteadyMove
               Words.phrase(
                 "journal.tied_#{state}",
                 name: name,
-                what: Words.say("records.tied.#{held.kind}"),
+                what: Words.say(:"records.tied.#{held.kind}"),
                 detail: held.detail,
                 reason: reason.to_s,
                 by: by

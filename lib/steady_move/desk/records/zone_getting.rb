@@ -104,7 +104,7 @@ module SteadyMove
                 name: name,
                 sets: Words.sets(copy.sets),
                 by: by,
-                source: Words.say("records.sources.#{source}")
+                source: Words.say(:"records.sources.#{source}")
               )
           )
           copy
@@ -115,7 +115,7 @@ module SteadyMove
           left =
             zone.problems.map { |e| [e.line, e.reason] } +
               zone.ignored.map do |line, r|
-                [line, Words.say("records.outside", at: r.name.to_host, name: name)]
+                [line, Words.say(:"records.outside", at: r.name.to_host, name: name)]
               end
           refuse_other_zone(zone, name)
           whole = zone.soa && zone.problems.empty?
@@ -149,7 +149,7 @@ module SteadyMove
           left =
             found.problems +
               found.aliases.map do |n, target|
-                [0, Words.say("records.alias", at: n.to_host, to: target)]
+                [0, Words.say(:"records.alias", at: n.to_host, to: target)]
               end
           whole = found.zone.records + found.aliases.flat_map { |owner, _| addresses(name, owner) }
           zone = Records::Zone.new(found.zone.origin, whole)

@@ -48,7 +48,7 @@ module SteadyMove
                 by: by,
                 host: host&.title || "–",
                 choice:
-                  change[:choice] ? Words.say("records.choices.#{change[:choice]}.title") : "–"
+                  change[:choice] ? Words.say(:"records.choices.#{change[:choice]}.title") : "–"
               )
           )
         end

@@ -97,7 +97,7 @@ module SteadyMove
                   uid: m[:uid],
                   subject: m[:subject].to_s,
                   at: Views::Json.seconds(m[:at]),
-                  kind: Words.say("post.kinds.#{m[:kind]}"),
+                  kind: Words.say(:"post.kinds.#{m[:kind]}"),
                   trust: m[:trust]
                 }
               end
@@ -110,7 +110,7 @@ module SteadyMove
               choice = kind.is_a?(Array)
               {
                 key: key,
-                title: Words.say("notes.kinds.#{key}").sub(/\A\w/, &:upcase),
+                title: Words.say(:"notes.kinds.#{key}").sub(/\A\w/, &:upcase),
                 kind: choice ? "choice" : kind,
                 of: choice ? kind : []
               }

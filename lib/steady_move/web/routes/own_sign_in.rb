@@ -94,7 +94,7 @@ module SteadyMove
               application.people.password_words.mail(email, address: page) || true
             end
           status 202
-          { says: Words.say("web.password_mailed") }
+          { says: Words.say(:"web.password_mailed") }
         end
 
         on("newPassword") do

@@ -44,7 +44,7 @@ module SteadyMove
           survey
             .to_h
             .slice(:host, :sets, :serial, :settle_seconds, :greatest, :lowered, :editable)
-            .merge(complete: survey.complete && Words.say(survey.complete))
+            .merge(complete: survey.complete && Words.text(survey.complete))
         end
 
         # The sheet of one move: card, track, steps, journal. hands: answers what a person does at
@@ -125,7 +125,7 @@ module SteadyMove
         def now_at(current, words)
           step = current&.step
           {
-            sentence: step && Words.say("steps.#{step.id}.title", **words),
+            sentence: step && Words.say(:"steps.#{step.id}.title", **words),
             step: step&.id,
             says: current && said(current),
             phase: current&.phase,
@@ -252,15 +252,15 @@ module SteadyMove
 
         def step(state, words)
           step = state.step
-          words = { contact: Words.say("common.its_contact"), **words }
+          words = { contact: Words.say(:"common.its_contact"), **words }
           {
             id: step.id,
             rail: step.rail,
             stage: step.stage,
             turn: state.turn,
-            title: Words.say("steps.#{step.id}.title", **words),
-            proof: Words.say("steps.#{step.id}.proof", **words),
-            undo: Words.maybe("steps.#{step.id}.undo", **words),
+            title: Words.say(:"steps.#{step.id}.title", **words),
+            proof: Words.say(:"steps.#{step.id}.proof", **words),
+            undo: Words.maybe(:"steps.#{step.id}.undo", **words),
             by_hand: step.by_hand?,
             way: step.way,
             phase: state.phase,
@@ -306,7 +306,7 @@ module SteadyMove
         # Steps whose durations rest on finished moves: what, and on how many.
         def rests_on(range, words)
           (range&.rests_on || {}).map do |id, count|
-            { step: Words.say("steps.#{id}.title", **words), moves: count }
+            { step: Words.say(:"steps.#{id}.title", **words), moves: count }
           end
         end
 

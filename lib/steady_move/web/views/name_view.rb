@@ -76,8 +76,8 @@ module SteadyMove
         def choice(choice)
           {
             id: choice.id,
-            title: Words.say(choice.title),
-            says: choice.says.map { |s| Words.say(s) },
+            title: Words.text(choice.title),
+            says: choice.says.map { |s| Words.text(s) },
             possible: choice.possible == true,
             best: choice.best == true,
             changes: choice.changes&.first,
@@ -169,7 +169,7 @@ module SteadyMove
         end
 
         # Facts that nobody has put into words yet go by their key.
-        def fact_title(key) = Words.maybe("facts.#{key}") || key.to_s.tr("_", " ").capitalize
+        def fact_title(key) = Words.maybe(:"facts.#{key}") || key.to_s.tr("_", " ").capitalize
         private_class_method :move,
                              :fact_title,
                              :going,

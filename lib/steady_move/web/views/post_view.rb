@@ -70,7 +70,7 @@ module SteadyMove
         # Every kind of message with what it is called.
         def kinds
           Core::Post::Lexicon::IDS.map do |id|
-            { id: id, title: Words.say("post.kinds.#{id}").sub(/\A\w/, &:upcase) }
+            { id: id, title: Words.say(:"post.kinds.#{id}").sub(/\A\w/, &:upcase) }
           end
         end
 

@@ -20,7 +20,7 @@ module SteadyMove
             source: copy.source,
             sets: copy.sets,
             complete: copy.complete,
-            says: Words.say(copy.says),
+            says: Words.text(copy.says),
             left: copy.left.map { |number, why| { line: number, why: why } },
             seen_at: Json.time(copy.seen_at),
             by: copy.by
@@ -30,11 +30,11 @@ module SteadyMove
         def choice(choice)
           {
             id: choice.id,
-            title: Words.say("records.choices.#{choice.id}.title"),
+            title: Words.say(:"records.choices.#{choice.id}.title"),
             recommended: choice.recommended,
             open: choice.open,
-            means: choice.means.map { |m| Words.say(m) },
-            because: choice.because && Words.say(choice.because)
+            means: choice.means.map { |m| Words.text(m) },
+            because: choice.because && Words.text(choice.because)
           }
         end
 
@@ -48,9 +48,9 @@ module SteadyMove
             old: set(row.old),
             new: set(row.new),
             wanted: set(row.wanted),
-            breaks: row.breaks && Words.say(row.breaks),
+            breaks: row.breaks && Words.text(row.breaks),
             decision: row.decision && decision(row.decision),
-            says: row.says.map { |s| Words.say(s) },
+            says: row.says.map { |s| Words.text(s) },
             needs: row.needs,
             there: row.there?,
             fields: fields(row, form, limits)
@@ -82,7 +82,7 @@ module SteadyMove
           tied
             .to_h
             .slice(:key, :kind, :detail, :state, :reason, :by)
-            .merge(title: Words.say("records.tied.#{tied.kind}"), at: Json.time(tied.at))
+            .merge(title: Words.say(:"records.tied.#{tied.kind}"), at: Json.time(tied.at))
         end
 
         def handover(found)
@@ -93,7 +93,7 @@ module SteadyMove
             assumed: found.assumed,
             way_back_seconds: found.seconds,
             instants:
-              found.instants.map { |i| i.to_h.merge(at: Json.time(i.at), back: Words.say(i.back)) }
+              found.instants.map { |i| i.to_h.merge(at: Json.time(i.at), back: Words.text(i.back)) }
           }
         end
 

@@ -43,7 +43,7 @@ module SteadyMove
         def gate(judged)
           gate = @gates.of_judged(judged)
           at = gate.clears_at && moment(Time.at(gate.clears_at))
-          Words.say(at ? "gates.wait_until" : "gates.#{gate.kind}", count: gate.needs, at: at)
+          Words.say(at ? :"gates.wait_until" : :"gates.#{gate.kind}", count: gate.needs, at: at)
         end
 
         # The ruler's stretches as [class, x, width] in a picture of WIDTH; and x of the expiry.

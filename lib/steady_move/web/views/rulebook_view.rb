@@ -25,7 +25,7 @@ module SteadyMove
         def titles(book)
           values =
             [*VALUES, "title", Desk::Portfolio::Overruling::FAMILY].to_h do |key|
-              [key, Words.say("family.#{key}")]
+              [key, Words.say(:"family.#{key}")]
             end
           values.merge(book.entries.transform_values(&:title))
         end

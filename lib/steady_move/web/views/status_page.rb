@@ -22,9 +22,9 @@ module SteadyMove
         # title, text: as Desk::Automation::StatusPages has them. Returns HTML.
         def self.page(title, text, now:)
           new(
-            Words.say("status.page_title", title: title),
+            Words.say(:"status.page_title", title: title),
             text,
-            Words.say("status.as_of", at: now)
+            Words.say(:"status.as_of", at: now)
           ).page
         end
 

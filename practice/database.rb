@@ -42,7 +42,7 @@ module Practice
       db.run("PRAGMA user_version = #{VERSION}")
     end
 
-    # MoveCommands at a registrar's pages; how names stood before, for a record that is behind.
+    # Orders at a registrar's pages; how names stood before, for a record that is behind.
     def orders(db)
       db.create_table?(:orders) do
         primary_key :id

@@ -2,7 +2,7 @@
 
 module Practice
   module Epp
-    # ZoneMigrations out commands for one signed-in client. `side` is a Registrar (for its customers) or a
+    # Carries out commands for one signed-in client. `side` is a Registrar (for its customers) or a
     # RegistrySide.
     class Service
       # extensions: what the client signed in with.
@@ -16,7 +16,11 @@ module Practice
       # result.
       def call(request)
         at = @world.now
-        forced = @world.fault("answer-#{@side.id}-#{request.verb}")
+        forced =
+          @world.fault("answer-#{@side.id}-#{request.verb}") ||
+            @world.fault(
+              "answer-#{@side.id}-#{request.contact ? "contact" : "domain"}-#{request.verb}"
+            )
         raise Refusal, forced.to_i if forced
 
         code, queue, data, extension = public_send("do_#{request.verb}", request, at)

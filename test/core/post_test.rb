@@ -131,6 +131,19 @@ class PostTest < Minitest::Test
   end
 
   PASSED = {
+    "Ihre Identitätsprüfung wurde erfolgreich abgeschlossen." => true,
+    "Votre vérification d’identité a été validée." => true,
+    "La verificación de identidad ha sido aprobada." => true,
+    "La verifica dell’identità è stata superata." => true,
+    "De identiteitscontrole is geslaagd." => true,
+    "A verificação de identidade foi aprovada." => true,
+    "Weryfikacja tożsamości została zakończona." => true,
+    "本人確認が完了しました。" => true,
+    "Sobald Ihre Identitätsprüfung abgeschlossen ist, geht es weiter." => false,
+    "La vérification d’identité n’a pas été validée." => false,
+    "La verificación de identidad no ha sido aprobada." => false,
+    "De identiteitscontrole is nog niet voltooid." => false,
+    "本人確認はまだ完了していません。" => false,
     "Your identity check is passed." => true,
     "The identity check was successful." => true,
     "Identity check complete" => true,

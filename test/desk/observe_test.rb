@@ -126,6 +126,41 @@ class ObserveTest < Minitest::Test
     end
   end
 
+  # A contact that the account won't show is not known anew; it was known before, and so were the
+  # deadline of a transfer and the signatures.
+  def test_what_is_refused_takes_nothing_away
+    @rows[:contacts].where(id: "saltern-1").update(updated_at: days(-5))
+    look
+    wait = SteadyMove::Desk::Portfolio::Judging.new(@app).one(NAME).verdict
+    before = known.values.slice(*CONTACT)
+    [2201, 2303, 2400].each do |code|
+      @world.link.fault("answer-tarnbeck-contact-info", code.to_s)
+      seen = look
+      assert_equal before, known.values.slice(*CONTACT), code
+      assert_match(/Tarnbeck Names does not show the contact saltern-1/, seen.problems.join)
+      verdict = SteadyMove::Desk::Portfolio::Judging.new(@app).one(NAME).verdict
+      assert_equal %w[wait wait], [wait.kind, verdict.kind], code
+      @world.link.fault("answer-tarnbeck-contact-info", nil)
+    end
+  end
+
+  CONTACT = %i[
+    registrant_email
+    registrant_changed_at
+    registrant_contact
+    admin_contact
+    admin_email
+  ].freeze
+
+  def test_the_deadline_stays_where_the_transfer_is_not_told
+    name = "gullrock-landing.example"
+    before = known(name)[:transfer_ends_at]
+    @world.link.fault("answer-gannet-domain-transfer", "2400")
+    @world.link.fault("answer-tarnbeck-domain-transfer", "2400")
+    look(name)
+    assert_equal before, known(name)[:transfer_ends_at]
+  end
+
   def test_the_dns_host_and_what_ends_with_the_account
     assert_equal ["Lanternroom DNS", false], [known[:dns_host], known[:zone_ends_with_account]]
     assert_equal(

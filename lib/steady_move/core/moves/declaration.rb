@@ -54,7 +54,7 @@ module SteadyMove
         # The act whose way in the account's habits decides how it is done, and where that is.
         def act(name, at:) = set(:act, name) && set(:place, at.to_s)
 
-        # Channels of that act; proof: what shows it from outside.
+        # Ways of doing that act; proof: what shows it from outside.
         def via(*ways, proof: nil, takes: nil)
           ways.each { |way| @values[:ways][way.to_s] = Step::Way.new(proof, takes).freeze }
         end

@@ -32,7 +32,6 @@ module SteadyMove
           "receipt|invoice|payment (?:received|confirmation|of)|order confirmation|" \
             "we (?:have )?received your payment"
 
-        MOVE_DE = "(?:Transfer|Umzug|Providerwechsel|Übertragung)"
         # A sentence that speaks of what may come, not of what has.
         UNDECIDED = /\b(?:if|unless|until|wenn|falls|si|se|als|indien|jeśli|may|might|will\ be)\b/ix
 
@@ -297,31 +296,10 @@ module SteadyMove
         IDS = (ALL.map(&:id) + [UNREAD, UNRELATED]).freeze
         # Kinds that want something of whoever reads them.
         ASKING = [*ALL.select(&:asks).map(&:id), UNREAD].freeze
-        # What a service writes when an identity check went well.
-        PASSED =
-          /\b(?:identity|check|documents?)\b#{GAP}{0,60}\b(?:passed|completed?|accepted|successful|
-            verified)\b/ix
-
-        # What is written when a transfer ended without a landing, whatever else the message is
-        # about.
-        ENDED =
-          /\b(?:transfer|order|move)\b#{GAP}{0,80}\b(?:did(?:\ not|n['’]t)\ (?:take\ place|
-            go\ through|succeed|
-          complete)|could\ not\ be\ (?:placed|completed|carried\ out|processed))|
-          \b(?:transfer|order|request)\b#{GAP}{0,50}\b(?:(?:has|have)\ been|was|were)\ (?:refused|
-          rejected|declined|
-          denied|cancell?ed|withdrawn|aborted)\b|
-          \b(?:transfer|order)\b#{GAP}{0,50}\b(?:has\ )?(?:failed|lapsed|expired)\b|
-          \brefused\b#{GAP}{0,20}\btransfer\b|
-          #{MOVE_DE}#{GAP}{0,60}\b(?:abgelehnt|abgebrochen|fehlgeschlagen|storniert|
-          nicht\ (?:ausgeführt|zustande))|
-          \btransfert\b#{GAP}{0,60}\b(?:refusé|annulé|échoué|rejeté)|
-          \b(?:transferencia|transferência)\b#{GAP}{0,60}\b(?:rechazada|cancelada|recusada|fallado|
-          falhou)|
-          \btrasferimento\b#{GAP}{0,60}\b(?:rifiutato|annullato|fallito)|
-          \b(?:overdracht|verhuizing)\b#{GAP}{0,60}\b(?:geweigerd|geannuleerd|mislukt|afgewezen)|
-          \btransfer\b#{GAP}{0,60}\b(?:odrzucony|anulowany|nie\ powiódł)|移管#{GAP}{0,40}(?:拒否|中止|失敗|
-          取り消)/ix
+        # What a service writes when an identity check went well, and what is written when a transfer
+        # ended without a landing, whatever else the message is about.
+        PASSED = Regexp.union(Languages::ALL.map(&:passed))
+        ENDED = Regexp.union(Languages::ALL.map(&:ended))
 
         module_function
 

@@ -83,7 +83,7 @@ module SteadyMove
         # {lane => pieces of work in hand}.
         def busy = @lanes.busy
 
-        # WorkerPools that hang: WorkerPools#stuck.
+        # Pools that hang: WorkerPools#stuck.
         def stuck(seconds) = @lanes.stuck(seconds)
 
         # {outcome => how many steps ended so since the start}.

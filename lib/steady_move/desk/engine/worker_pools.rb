@@ -59,7 +59,7 @@ module SteadyMove
         # Which lanes have work in hand, with how much: {lane => count}.
         def busy = @monitor.synchronize { @in_hand.values.tally }
 
-        # WorkerPools whose oldest work under way began longer ago than so many seconds: [Stuck].
+        # Pools whose oldest work under way began longer ago than so many seconds: [Stuck].
         def stuck(seconds)
           @monitor.synchronize do
             @begun

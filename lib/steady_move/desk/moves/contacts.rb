@@ -77,7 +77,7 @@ module SteadyMove
           sent
         end
 
-        # ZoneMigrations out a choice that changes an address. email: the new one. Raises Refused.
+        # Carries out a choice that changes an address. email: the new one. Raises Refused.
         def repair(judged, choice_id, email, by:)
           choice = possible(judged, choice_id)
           unless email.to_s.match?(ADDRESS)

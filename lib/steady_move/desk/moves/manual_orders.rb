@@ -3,7 +3,7 @@
 module SteadyMove
   module Desk
     module Moves
-      # MoveCommands that a person places on a gaining registrar's pages: what to order, the list in that
+      # Orders that a person places on a gaining registrar's pages: what to order, the list in that
       # registrar's own form, what was charged, and what is done where it refuses.
       class ManualOrders
         # One name. price: Amount to be seen there, nil where none is known; holds: [[what, wanted]]

@@ -6,7 +6,7 @@ module SteadyMove
       # What of the database goes into an export, and how: one file of JSON lines for each table. What
       # lets somebody in, what is sealed, and what is worked out from the rest stays out.
       module ExportPolicy
-        # Channels in, and counters that the database keeps for itself.
+        # Ways in, and counters that the database keeps for itself.
         LEFT_OUT = %i[
           sessions
           account_otp_keys

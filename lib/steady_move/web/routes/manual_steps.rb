@@ -13,7 +13,7 @@ module SteadyMove
           def manual_page =
             Views::ManualStepsView.page(desk, manual_steps, Desk::Letters::LetterWriter.new(desk))
 
-          # MoveCommands that were placed at a registrar's pages, with what was told there.
+          # Orders that were placed at a registrar's pages, with what was told there.
           def ordered(steps, told)
             charged =
               told["charged"]&.then { |c| Core::Money::Amount.new(c["minor"], c["currency"]) }

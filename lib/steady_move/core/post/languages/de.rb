@@ -50,6 +50,12 @@ module SteadyMove
           WORDS =
             Language.new(
               id: "de",
+              ended:
+                /#{MOVE}#{GAP}{0,60}\b(?:abgelehnt|abgebrochen|fehlgeschlagen|storniert|
+                  nicht\ (?:ausgeführt|zustande))/ix,
+              passed:
+                /(?:Identität|Identitätsprüfung|Prüfung|Ausweis|Dokumente?|Unterlagen)#{GAP}{0,60}(?:bestätigt|
+                  bestanden|geprüft|abgeschlossen|akzeptiert|erfolgreich|verifiziert|anerkannt)/ix,
               marker:
                 /\b(?:der|die|das|und|ist|wurde|Sie|Ihre?r?|nicht|für|von|bitte|wir|zum|den|mit|
                                haben)\b/ix,

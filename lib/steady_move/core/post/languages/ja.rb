@@ -12,6 +12,8 @@ module SteadyMove
           WORDS =
             Language.new(
               id: "ja",
+              ended: /移管#{GAP}{0,40}(?:拒否|中止|失敗|取り消)/,
+              passed: /(?:本人確認|身元確認|確認書類|書類)#{GAP}{0,30}(?:完了|承認|確認でき|済み|問題ありません)/,
               marker: /[\p{Hiragana}\p{Katakana}]/,
               kinds: {
                 "landed" => [

@@ -48,6 +48,10 @@ module SteadyMove
           WORDS =
             Language.new(
               id: "pl",
+              ended: /\btransfer\b#{GAP}{0,60}\b(?:odrzucony|anulowany|nie\ powiódł)/ix,
+              passed:
+                /(?:tożsamoś#{ANY}|weryfikacj#{ANY}|dokument#{ANY})#{GAP}{0,60}(?:potwierdzon#{ANY}|
+                  zweryfikowan#{ANY}|zaakceptowan#{ANY}|zakończon#{ANY}|pomyślnie|przyjęt#{ANY})/ix,
               marker:
                 /(?<!\p{L})(?:jest|został[ao]?|na|nie|do|się|prosimy|domeny|domena|przez|dla|
                   państwa|

@@ -46,6 +46,10 @@ module SteadyMove
           WORDS =
             Language.new(
               id: "pt",
+              ended: /\btransferência\b#{GAP}{0,60}\b(?:recusada|cancelada|falhou)/ix,
+              passed:
+                /(?:identidade|verificação|documentos?|documentação)#{GAP}{0,60}(?:verificad[oa]s?|
+                  confirmad[oa]s?|aceit[oae]s?|concluíd[oa]|aprovad[oa]s?|com\ sucesso)/ix,
               marker:
                 /\b(?:os?|as?|do|da|de|que|para|por|uma?|foi|seu|sua|não|com|em|está|você|
                   domínio)\b/ix,

@@ -4,7 +4,7 @@ module SteadyMove
   module Desk
     module Moves
       module Steps
-        # MoveCommands the transfer, once: an order whose answer was lost is found by asking.
+        # Orders the transfer, once: an order whose answer was lost is found by asking.
         class Order < Act
           include Transfers
           include CodeTrouble

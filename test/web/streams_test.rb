@@ -35,6 +35,29 @@ class StreamsTest < Minitest::Test
     assert over?(reader)
   end
 
+  # What nobody foresaw ends no stream: it is told once, and changes are told when it is over.
+  def test_an_error_ends_no_stream
+    seq = 1
+    broken = false
+    errors = Queue.new
+    watching =
+      Hub.new(
+        every: 0.01,
+        on_error: ->(e) { errors << e.message },
+        topics: ->(_) { broken ? raise(KeyError, "nobody foresaw it") : ["moves"] }
+      ) { seq }
+    watching.start
+    reader = listen(of: watching)
+    broken = true
+    seq = 2
+    assert_equal "nobody foresaw it", Timeout.timeout(5) { errors.pop }
+    Thread.pass until watching.beat_age > 0.05
+    assert_empty errors
+    broken = false
+    assert_equal "event: changed\ndata: moves\n\n", heard(reader)
+    watching.close
+  end
+
   def test_a_removed_persons_stream_ends_and_the_others_go_on
     here = true
     removed = listen(1) { here }

@@ -148,6 +148,15 @@ module SteadyMove
       # Newest first; instants as Times, lists as Arrays.
       def all = newest.map { |r| one(r) }
 
+      # The newest from these domains and what lies under them, but for what is doubtful.
+      def from(domains, most:)
+        return [] if domains.empty?
+
+        sender = Sequel.function(:lower, :sender)
+        ends = domains.flat_map { |d| ["%@#{d}", "%.#{d}"] }.map { |e| sender.like(e.downcase) }
+        newest.where(Sequel.|(*ends)).exclude(trust: "doubtful").limit(most).map { |r| one(r) }
+      end
+
       # The newest that name this name (A-label text): heads alone.
       def of_name(name, most:)
         uids = @db[:message_names].where(name: name).select_map(:uid)
@@ -206,9 +215,12 @@ module SteadyMove
       # They are in the safe, or nobody wants them.
       def drop_codes(uid) = @rows.where(uid: uid).update(sealed_code: nil)
 
-      # Those of a kind that count by themselves, newest first.
-      def proven(kind, most)
-        @rows
+      # Those of a kind that count by themselves, newest first; names: that name one of these alone
+      # (A-label texts), nil for all.
+      def proven(kind, most, names: nil)
+        rows = @rows
+        rows = rows.where(uid: @db[:message_names].where(name: names).select(:uid)) if names
+        rows
           .where(kind: kind, trust: "proven")
           .exclude(at: nil)
           .reverse(:at)

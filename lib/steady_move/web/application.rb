@@ -90,6 +90,7 @@ module SteadyMove
         @hub =
           Hub.new(
             trouble: desk.method(:trouble),
+            on_error: log.method(:error),
             topics: ->(seq) { Topics.since(desk.journal, seq) }
           ) { desk.journal.last_seq }
         @pages = Pages.new(public_folder, path: desk.config.path)

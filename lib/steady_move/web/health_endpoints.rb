@@ -23,7 +23,8 @@ module SteadyMove
           Desk::Operations::Health.new(
             application.desk,
             application.runner,
-            beat_age: application.engine.method(:beat_age)
+            beat_age: application.engine.method(:beat_age),
+            stream_age: application.hub.method(:beat_age)
           )
       end
 

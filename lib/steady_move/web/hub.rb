@@ -15,11 +15,13 @@ module SteadyMove
       # seen: answers a number that grows with every change, also of other processes; topics: says
       # what changed after such a number, as words that pages follow; trouble: what hinders the desk
       # as a whole, or nil: pages are told when that changes.
-      def initialize(every: 0.5, topics: ->(_) { [] }, trouble: -> {}, &seen)
+      # on_error: is given what nobody foresaw, once until something else comes.
+      def initialize(every: 0.5, topics: ->(_) { [] }, trouble: -> {}, on_error: ->(_) {}, &seen)
         @seen = seen
         @topics = topics
         @trouble = trouble
         @every = every
+        @on_error = on_error
         @lock = Mutex.new
         @streams = []
         @closed = false
@@ -29,7 +31,7 @@ module SteadyMove
       def start
         @last = @seen.call
         @told = @trouble.call
-        @heard = now
+        @heard = @beat = now
         @thread = Thread.new { watch until @closed }
       end
 
@@ -54,6 +56,9 @@ module SteadyMove
         @lock.synchronize { @streams.dup }.each(&:end)
       end
 
+      # Seconds since changes were last looked for without an error; nil before the start.
+      def beat_age = @beat && (now - @beat)
+
       def left(stream) = @lock.synchronize { @streams.delete(stream) }
       def open = @lock.synchronize { @streams.size }
 
@@ -73,8 +78,15 @@ module SteadyMove
           send_out(": still here\n\n")
         end
         @last = seen
-        sleep @every
+        @beat = now
+        @failing = nil
       rescue Sequel::DatabaseError
+        @beat = now # told as the database's own trouble
+      rescue StandardError => e
+        # One error ends no page's stream: it is told, and tried again.
+        @on_error.call(e) unless e.message == @failing
+        @failing = e.message
+      ensure
         sleep @every
       end
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { at } from '../lib/base';
   import { p, route } from '../router';
   import { may, session } from '../lib/session.svelte';
   import { viewOf, views } from '../lib/views';
@@ -36,7 +37,7 @@
 
 <header>
   <nav aria-label={say.topBar.views}>
-    <img src="/mark.svg" alt={say.topBar.steadyMove} width="22" height="22" />
+    <img src={at('/mark.svg')} alt={say.topBar.steadyMove} width="22" height="22" />
     <span class="daily">
       {#each all.filter((v) => v.daily) as v (v.path)}{@render link(v)}{/each}
     </span>

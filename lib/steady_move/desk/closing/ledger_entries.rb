@@ -8,6 +8,8 @@ module SteadyMove
       class LedgerEntries
         Entry = Core::Money::Ledger::Entry
         MOST = 5000
+        # Up to so many names their receipts alone are read.
+        FEW = 200
 
         def initialize(ports)
           @ports = Ports.of(ports)
@@ -85,9 +87,10 @@ module SteadyMove
 
         # Each is for the last move of a name that began before it.
         def receipts(by_name)
+          names = by_name.size <= FEW ? by_name.keys : nil
           @ports
             .messages
-            .proven("receipt", MOST)
+            .proven("receipt", MOST, names: names)
             .filter_map do |row|
               moves =
                 row[:names].filter_map do |n|

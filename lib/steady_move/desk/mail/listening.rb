@@ -39,11 +39,18 @@ module SteadyMove
           came = box.wait(seconds)
           @told.call if came
           came
-        rescue Wire::Error
+        rescue Wire::Error => e
+          tell(box, e.says)
           false
         end
 
         private
+
+        # That a mailbox no longer tells stands where it stands how it was read.
+        def tell(box, says)
+          number = @ports.mailboxes.index(box) or return
+          @ports.heard.note("mailbox #{number}", at: @ports.now, well: false, says: says)
+        end
 
         def begin_anew
           @threads.each(&:kill)

@@ -11,8 +11,8 @@ module SteadyMove
         # time; what can't be asked holds nothing up.
         def keep_answers
           ports.live_check.call(plan.name)
-        rescue Wire::Error, Refused
-          nil
+        rescue Refused
+          nil # there is nothing to compare with yet
         end
 
         # As it was fetched.

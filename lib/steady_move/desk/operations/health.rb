@@ -18,17 +18,29 @@ module SteadyMove
         ROOM = 200 * 1024 * 1024
         LOOK_AT_DISK = 30
 
-        # runner: StepRunner; beat_age: answers the seconds since the heart last beat; nil where nobody
-        # knows.
-        def initialize(ports, runner, beat_age: nil)
+        # runner: StepRunner; beat_age: answers the seconds since the heart last beat; stream_age: since
+        # open pages were last told of changes; nil where nobody knows.
+        def initialize(ports, runner, beat_age: nil, stream_age: nil)
           @ports = Ports.of(ports)
           @runner = runner
           @beat_age = beat_age
+          @stream_age = stream_age
         end
 
         # [Check], the vital ones first.
         def checks
-          [database, heart, key, disk, journal, overdue, backup, *connections, *stuck].compact
+          [
+            database,
+            heart,
+            stream,
+            key,
+            disk,
+            journal,
+            overdue,
+            backup,
+            *connections,
+            *stuck
+          ].compact
         end
 
         # {id => seconds since the connection last answered, or nil}, for those that were asked.
@@ -61,6 +73,12 @@ module SteadyMove
         def database
           trouble = @ports.trouble
           check("database", trouble.nil?, trouble || say("can_write"), vital: true)
+        end
+
+        def stream
+          age = @stream_age&.call or return
+          well = age < STANDSTILL
+          check("stream", well, say(well ? "pages_told" : "pages_not_told", seconds: age.round))
         end
 
         def heart

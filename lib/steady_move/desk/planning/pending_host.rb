@@ -6,6 +6,9 @@ module SteadyMove
       # A DNS host of the destination whose name servers are not known yet: they come by mail after
       # sign-up.
       module PendingHost
+        # So many of the newest mails are looked through.
+        LOOKED_AT = 300
+
         module_function
 
         # The host that stands for an account's name servers, with those that are known by now.
@@ -56,15 +59,8 @@ module SteadyMove
         def in_mail(ports, id)
           ports = Ports.of(ports)
           account = ports.accounts.find(id.delete_prefix("later-")) or return []
-          texts =
-            ports
-              .messages
-              .all
-              .first(300)
-              .select do |m|
-                m[:trust] != "doubtful" && Common::Parties.writes_for?(account, m[:sender])
-              end
-          texts.map { |m| named_in(m[:text].to_s) }.find(&:any?) || []
+          mails = ports.messages.from(Common::Parties.domains(account), most: LOOKED_AT)
+          mails.lazy.map { |m| named_in(m[:text].to_s) }.find(&:any?) || []
         end
 
         # Host names that a text names as name servers: on a line that speaks of them, or that begin

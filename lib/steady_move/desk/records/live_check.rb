@@ -28,8 +28,8 @@ module SteadyMove
           old = @ports.zone_migrations.copy_of(name)&.zone
           host = @carrying.new_host(name)
           new = old && host ? @carrying.wanted(name, old, host) : nil
-          ask_new(name, by) if new
-          said = asked(judged, name, host, old, new)
+          trouble = new && ask_new(name, by)
+          said = asked(judged, name, host, old, new).map { |s| with_trouble(s, trouble) }
           at = @ports.now
           @ports.db.transaction do
             said.each do |s|
@@ -60,11 +60,19 @@ module SteadyMove
 
         private
 
-        # A new host that does not answer is told by its servers' states.
+        # Asks the new host for its whole zone. Returns why it gave none, nil where it did.
         def ask_new(name, by)
           @carrying.ask_new(name, by: by)
-        rescue Wire::Error
           nil
+        rescue Wire::Error => e
+          e.says
+        end
+
+        # Beside what a new server answers: why the whole of its zone could not be had.
+        def with_trouble(said, trouble)
+          return said if trouble.nil? || said.role != "new"
+
+          said.dup.tap { |s| s.detail = { "whole" => trouble, **s.detail.to_h } }
         end
 
         def parents(judged)

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { at } from '../../lib/base';
   import type { Snippet } from 'svelte';
   import { say } from '../../lib/say';
 
@@ -7,7 +8,7 @@
 
 <main>
   <div class="mark">
-    <img src="/mark.svg" alt="" width="36" height="36" />
+    <img src={at('/mark.svg')} alt="" width="36" height="36" />
     <h1>{say.welcome.steadyMove}</h1>
   </div>
   <p>{lead}</p>

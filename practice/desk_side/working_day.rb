@@ -29,10 +29,12 @@ module Practice
 
       def start(act)
         @moves[act["name"]] = SteadyMove::Desk::Planning::Planner.new(@app).start(
-          act["name"],
-          to: act["to"],
-          host: act["host"],
-          aims: act["aims"],
+          SteadyMove::Desk::Planning::Request.new(
+            name: act["name"],
+            to: act["to"],
+            host: act["host"],
+            aims: act["aims"]
+          ),
           by: @by
         )
         @desk.runner.pass

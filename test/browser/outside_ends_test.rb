@@ -123,8 +123,7 @@ class BrowserOutsideEndsTest < Minitest::Test
   def begin_move(name = NAME, to: "hawser")
     @id =
       SteadyMove::Desk::Planning::Planner.new(world.app).start(
-        name,
-        to: to,
+        SteadyMove::Desk::Planning::Request.new(name: name, to: to),
         by: "ada@saltern-office.example"
       )
     world.runner.pass

@@ -45,7 +45,7 @@ class InShortTest < Minitest::Test
   def test_what_would_go_down_or_is_not_known_is_said
     kept = @world.plan("saltern-isles.example", to: "orlop").plan
     assert_match(/go down unless the records are carried/, short.uptime(kept))
-    unseen = kept.dup.tap { |plan| plan.name_servers = [] }
+    unseen = kept.with(name_servers: [])
     assert_match(/Not known whether/, short.uptime(unseen))
   end
 

@@ -99,10 +99,14 @@ class KillTest < Minitest::Test
     )
   end
 
+  def wish
+    SteadyMove::Desk::Planning::Request.new(name: NAME, to: "orlop", host: "lanternroom")
+  end
+
   # Lives through the move until it is settled; every pass may end in a kill.
   def live(desk)
     planning = SteadyMove::Desk::Planning::Planner.new(desk.app)
-    planning.start(NAME, to: "orlop", host: "lanternroom", by: "ada") if desk.app.moves.all.empty?
+    planning.start(wish, by: "ada") if desk.app.moves.all.empty?
     orders = SteadyMove::Desk::Moves::MoveCommands.new(desk.app)
     60.times do
       move = desk.app.moves.find(1)
@@ -169,12 +173,7 @@ class KillTest < Minitest::Test
   def test_two_processes_never_do_a_step_twice
     start_world
     first = open_desk
-    SteadyMove::Desk::Planning::Planner.new(first.app).start(
-      NAME,
-      to: "orlop",
-      host: "lanternroom",
-      by: "ada"
-    )
+    SteadyMove::Desk::Planning::Planner.new(first.app).start(wish, by: "ada")
     endless =
       fork do
         other = open_desk

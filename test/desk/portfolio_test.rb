@@ -181,7 +181,7 @@ class PortfolioTest < Minitest::Test
       "isles-school-trips.brg.test" => %w[push landed],
       "saltern-heritage.crn.test" => %w[papers order registry-pending release landed]
     }.each do |name, steps|
-      plan = SteadyMove::Desk::Planning::Planner.new(app).propose(name, to: "orlop").plan
+      plan = @world.plan(name, to: "orlop").plan
       assert_equal steps,
                    plan.steps.map(&:id) & %w[papers push order registry-pending release landed],
                    name

@@ -43,14 +43,12 @@ class BenchWorld
   def driver = desk.driver
   def runner = desk.runner
   def move(id) = app.moves.find(id)
-  def plan(name, **options) = SteadyMove::Desk::Planning::Planner.new(app).propose(name, **options)
+  def plan(name, **options) = planner.propose(request(name, **options))
+  def planner = SteadyMove::Desk::Planning::Planner.new(app)
+  def request(name, **options) = SteadyMove::Desk::Planning::Request.new(name: name, **options)
 
-  def start(name, **options)
-    SteadyMove::Desk::Planning::Planner.new(app).start(
-      name,
-      by: "ada@saltern-office.example",
-      **options
-    )
+  def start(name, price: :any, by: "ada@saltern-office.example", **options)
+    planner.start(request(name, **options), by: by, price: price)
   end
 
   def orders = @orders ||= SteadyMove::Desk::Moves::MoveCommands.new(app)

@@ -91,9 +91,7 @@ class TorturePeople
 
   def single(name)
     SteadyMove::Desk::Planning::Planner.new(@app).start(
-      name,
-      to: DESTINATION,
-      host: carried(name),
+      SteadyMove::Desk::Planning::Request.new(name: name, to: DESTINATION, host: carried(name)),
       by: BY
     )
   end

@@ -2,11 +2,12 @@
 
 module SteadyMove
   module Desk
-    # What a move would do, cost and take, before anything is done; and starting it. Moves of the records
-    # alone, names that are only made ready, prices side by side, the handover's instants.
+    # What a move would do, cost and take, before anything is done; and starting it. Moves of the
+    # records alone, names that are only made ready, prices side by side, the handover's instants.
     #
-    #   Planning::Planner.new(desk).propose("tide.example", to: "orlop")
-    #   Planning::Planner.new(desk).start("tide.example", to: "orlop", by: person)
+    #   request = Planning::Request.new(name: "tide.example", to: "orlop")
+    #   Planning::Planner.new(desk).propose(request)              # => Proposal or nil
+    #   Planning::Planner.new(desk).start(request, by: person)    # => the move's id
     module Planning
       extend Room
 
@@ -31,6 +32,8 @@ module SteadyMove
              :Lateness,
              :PendingHost,
              :Planner,
+             :Request,
+             :Caution,
              :Preparing,
              :PriceComparison
     end

@@ -6,10 +6,23 @@ module SteadyMove
       # Whole minor units with an ISO 4217 currency. Sums never cross currencies.
       Amount =
         Struct.new(:minor, :currency) do
+          # row: {minor, currency} with String or Symbol keys, an Amount, or nil. Returns an Amount;
+          # nil where there is none, or the sum or its currency is not known.
+          #   Money::Amount.of({ "minor" => 1450, "currency" => "EUR" }).to_s # => "14.50 EUR"
+          #   Money::Amount.of({ "minor" => nil, "currency" => "EUR" }) # => nil
+          def self.of(row)
+            return row if row.nil? || row.is_a?(self)
+
+            minor, currency = %i[minor currency].map { |key| row[key] || row[key.to_s] }
+            minor && currency ? new(minor, currency) : nil
+          end
+
           def +(other) = same(other) { Amount.new(minor + other.minor, currency) }
           def -(other) = same(other) { Amount.new(minor - other.minor, currency) }
           def *(other) = Amount.new(minor * other, currency)
           def to_h = { minor: minor, currency: currency }
+          # How it is kept in a journal or a plan.
+          def to_stored = { "minor" => minor, "currency" => currency }
           #   Money::Amount.new(1450, "EUR").to_s # => "14.50 EUR"
           def to_s = "#{Currency.decimal(minor, currency)} #{currency}"
 

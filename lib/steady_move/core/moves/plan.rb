@@ -1,28 +1,17 @@
 # frozen_string_literal: true
 
+require "forwardable"
+
 module SteadyMove
   module Core
     module Moves
       # What a move shall do, fixed when it starts: it goes on as it was planned, whatever later
       # versions bring. Ids only, no titles.
-      # from, to: accounts; old_host, new_host: DNS hosts, nil where not known or not changed;
-      # options: subset of carry, signed, old_set, lock, code, ask, privacy, identity, contact
-      # (Symbols); ways: {act => way} of the losing account (Channels), with “proof”, “privacy_back” and
-      # “silence” (lapses where nobody's answer ends the transfer); aims: what shall hold afterwards
-      # (TargetSettings#to_plan); price: {minor, currency, promotion_code, promotion_until} that is to be seen
-      # before paying, nil where none is known.
-      # renewed_from: the expiry before the year that is bought first at the losing side, nil where
-      # none is; expires_at is then the one after it; renewal: {minor, currency} of that year, nil
-      # where it is not known; late: what a person chose where it may expire on the way (renew or
-      # go).
-      # dns_stays: does the DNS host outlive the registration, as it was known (yes, no or unknown;
-      # nil in plans of old). leaves_to: to whom the name goes that only is made ready, in words;
-      # kept_until: until when it is kept ready. steps, endings: [Step] resolved; old_name_servers:
-      # as they were; ds_seconds: estimated wait until no cache holds the DS; lowered: TTLs during
-      # the handover (seconds), nil where they stay; lower_seconds: estimated wait until the long
-      # ones are forgotten; years, max_years, in_grace, grace_ends_at: for the expiry; name_servers:
-      # that shall hold afterwards; settle_seconds: estimated wait for caches; code_takes: seconds
-      # [least, usual, most] until a code comes.
+      # from, to: accounts; options: which parts it has (Symbols, PlanOptions); ways: {act => way} of
+      # the losing account (Channels), with “proof”, “privacy_back” and “silence” (lapses where
+      # nobody's answer ends the transfer); aims: what shall hold afterwards
+      # (TargetSettings#to_plan); term, cost, records, waits, readiness: PlanParts, whose members the
+      # plan answers itself; steps, endings: [Step] resolved.
       Plan =
         Struct.new(
           :name,
@@ -30,41 +19,41 @@ module SteadyMove
           :to,
           :options,
           :ways,
-          :old_host,
-          :new_host,
-          :expires_at,
-          :expected_expiry,
-          :years,
-          :max_years,
-          :in_grace,
-          :grace_ends_at,
-          :settle_seconds,
-          :ds_seconds,
-          :response_days,
-          :name_servers,
-          :renewed_from,
-          :renewal,
-          :late,
-          :dns_stays,
-          :old_name_servers,
-          :lowered,
-          :lower_seconds,
-          :code_takes,
           :aims,
-          :price,
-          :leaves_to,
-          :kept_until,
-          :kept_seconds,
+          *PlanParts::ALL.keys,
           :steps,
           :endings,
           keyword_init: true
         ) do
-          # Members but steps → a Plan with its steps resolved as they are declared now.
+          extend Forwardable
+          PlanParts::ALL.each { |part, members| def_delegators part, *members.members }
+
+          # Members of the plan and of its parts, but steps → a Plan with its steps resolved as they
+          # are declared now. Raises ArgumentError for a member that there is none of.
           def self.of(**members)
-            plan = new(**members)
-            plan.ways ||= {}
-            plan.steps, plan.endings = Steps.resolve(plan.options, plan.ways, plan.estimates)
-            plan.freeze
+            plan = put_together(**members)
+            steps, endings = Steps.resolve(plan.options, plan.ways, plan.estimates)
+            new(**plan.to_h, steps: steps, endings: endings).freeze
+          end
+
+          # The same with steps as they are given.
+          def self.put_together(**members)
+            parts =
+              PlanParts::ALL.to_h do |part, type|
+                own = members.slice(*type.members)
+                own[:price] = PlanParts::Price.of(own[:price]) if part == :cost
+                own[:renewal] = Money::Amount.of(own[:renewal]) if part == :cost
+                [part, type.new(**own).freeze]
+              end
+            rest = members.except(*PlanParts::ALL.values.flat_map(&:members))
+            new(**rest, ways: members[:ways] || {}, **parts).freeze
+          end
+
+          # The same plan, its steps as they are, with other members.
+          def with(**members)
+            own = to_h.slice(:name, :from, :to, :options, :ways, :aims)
+            other = self.class.put_together(**own, **flat, **members)
+            self.class.new(**other.to_h, steps: steps, endings: endings).freeze
           end
 
           # What shall hold afterwards; plans of old say it by their options.
@@ -94,14 +83,19 @@ module SteadyMove
             }.compact
           end
 
+          # The members of all parts.
+          def flat = PlanParts::ALL.keys.map { |part| self[part].to_h }.reduce(:merge)
           def inspect = "#<Plan #{name} #{from} → #{to}>"
 
           # How this version writes it down.
           def to_stored
-            members = to_h.except(:steps, :endings)
+            own = to_h.except(:steps, :endings, *PlanParts::ALL.keys)
             {
               version: Plans::CURRENT,
-              **members,
+              **own,
+              **flat,
+              price: price&.to_stored,
+              renewal: renewal&.to_stored,
               steps: steps.map(&:to_plan),
               endings: endings.map(&:to_plan)
             }

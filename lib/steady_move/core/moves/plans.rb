@@ -31,12 +31,12 @@ module SteadyMove
           members = stored.except("version", "steps", "endings").transform_keys(&:to_sym)
           steps, endings =
             %w[steps endings].map { |k| stored.fetch(k).map { |row| step(row) }.freeze }
-          Plan.new(
+          Plan.put_together(
             **members,
             options: stored["options"].map(&:to_sym),
             steps: steps,
             endings: endings
-          ).freeze
+          )
         end
 
         # A step as the plan kept it; what is not kept is as it is declared. A step that is declared
@@ -54,7 +54,7 @@ module SteadyMove
                 undo: [],
                 early: false
               )
-          declared.dup.tap { |s| kept.each { |key, value| s[key] = value } }.freeze
+          declared.with(**kept)
         end
         private_class_method :second, :step
       end

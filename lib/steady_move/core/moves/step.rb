@@ -58,6 +58,8 @@ module SteadyMove
           # act looks by itself.
           def proof = by_hand? ? ways[way]&.proof : nil
           def trait?(trait) = traits.include?(trait)
+          # The same step with other members; a step itself never changes.
+          def with(**members) = self.class.new(**to_h, **members).freeze
 
           def inspect = "#<Step #{id}>"
 

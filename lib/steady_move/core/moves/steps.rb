@@ -47,21 +47,19 @@ module SteadyMove
 
         def eased(step, options)
           option, needs = step.eased
-          option && options.include?(option) ? step.dup.tap { |s| s.needs = needs } : step
+          option && options.include?(option) ? step.with(needs: needs) : step
         end
 
         # One step with a plan's own needs, way, duration and actor.
         def own(step, needs, ways, estimates)
-          step
-            .dup
-            .tap do |s|
-              s.needs = needs
-              s.way = way(s, ways)
-              s.takes = takes(s, estimates)
-              s.actor = "clock" if s.by_time?
-              s.actor = "yours" if s.by_hand? && s.actor == "clock"
-            end
-            .freeze
+          chosen = step.with(needs: needs, way: way(step, ways))
+          chosen.with(takes: takes(chosen, estimates), actor: actor(chosen))
+        end
+
+        def actor(step)
+          return "clock" if step.by_time?
+
+          step.by_hand? && step.actor == "clock" ? "yours" : step.actor
         end
 
         def way(step, ways)
@@ -84,7 +82,7 @@ module SteadyMove
             end
             .uniq
         end
-        private_class_method :own, :there?, :eased, :way, :takes, :inherit
+        private_class_method :own, :actor, :there?, :eased, :way, :takes, :inherit
       end
     end
   end

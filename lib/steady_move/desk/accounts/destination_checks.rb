@@ -69,11 +69,11 @@ module SteadyMove
               .moves
               .at(account.id)
               .select { |m| m.to_account == account.id && m.state.ending.nil? }
-          prices =
-            due.reject { |m| m.state.with_trait(:orders)&.done? }.filter_map { |m| m.plan.price }
-          minor =
-            prices.select { |price| price["currency"] == currency }.sum { |price| price["minor"] }
-          Core::Money::Amount.new(minor, currency)
+          open = due.reject { |m| m.state.with_trait(:orders)&.done? }
+          open
+            .filter_map { |m| m.plan.price&.amount }
+            .select { |amount| amount.currency == currency }
+            .reduce(Core::Money::Amount.new(0, currency), :+)
         end
 
         private
@@ -94,7 +94,7 @@ module SteadyMove
           row = ready(account)["balance"]
           return check("balance", nil, "not_known", account, nil) unless row
 
-          held = Core::Money::Amount.new(row["minor"], row["currency"])
+          held = Core::Money::Amount.of(row)
           if total && total.currency != held.currency
             return check("balance", nil, "other_currency", account, row, held: held.to_s)
           end

@@ -23,7 +23,7 @@ module SteadyMove
             end
           end
         # by_hand: how many steps people do; says: why it can't start, or what is to be known; told:
-        # [Planning::Planner::Caution]; plan: Core::Moves::Plan, nil where the name is not held; to:
+        # [Planning::Caution]; plan: Core::Moves::Plan, nil where the name is not held; to:
         # destination id; late: may it expire on the way? latest_safe: the last instant to start it so
         # that it does not, seconds or nil.
         Row =
@@ -82,14 +82,23 @@ module SteadyMove
             .map { |currency, list| Core::Money::Amount.new(list.sum(&:minor), currency) }
         end
 
+        # want: of a name. Returns Planning::Request.
+        def self.request(ports, want)
+          Planning::Request.new(
+            name: want.name,
+            to: want.to,
+            host: carry(ports, want.name, want.host, to: want.to),
+            aims: want.aims,
+            late: want.late
+          )
+        end
+
         private
 
         def row(want)
           return out(want, :no_destination, name: want.name) unless want.to
 
-          host = self.class.carry(@ports, want.name, want.host, to: want.to)
-          proposal =
-            @planning.propose(want.name, to: want.to, host: host, aims: want.aims, late: want.late)
+          proposal = @planning.propose(self.class.request(@ports, want))
           proposal ? shown(want, proposal) : out(want, :not_held, name: want.name)
         end
 
@@ -157,7 +166,7 @@ module SteadyMove
               domain = email.downcase.rpartition("@").last
               other = (@names - [name]).find { |n| domain == n || domain.end_with?(".#{n}") }
               other &&
-                Planning::Planner::Caution.new(
+                Planning::Caution.new(
                   "mailbox-along",
                   Words.say(:"plan.mailbox_along", email: email, other: other)
                 )

@@ -101,12 +101,8 @@ module SteadyMove
           price = batch.accepted.fetch(want.name)
           id =
             Planning::Planner.new(@ports).start(
-              want.name,
+              Batch.request(@ports, want),
               by: batch.asked_by,
-              to: want.to,
-              aims: want.aims,
-              late: want.late,
-              host: Batch.carry(@ports, want.name, want.host, to: want.to),
               price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price
             )
           belongs(batch, want, id)

@@ -59,7 +59,7 @@ module SteadyMove
           }.compact
         end
 
-        def amount(row) = Core::Money::Amount.new(row["minor"], row["currency"])
+        def amount(row) = Core::Money::Amount.of(row)
         def says(key, what, limit, **values)
           Words.phrase("batches.above.#{key}_#{what}", limit: limit.to_s, **values)
         end

@@ -58,7 +58,7 @@ module SteadyMove
             account: move.to_account,
             moves: [move.id],
             source: "journal",
-            amount: charged || amount(move.plan.price, "minor"),
+            amount: charged || move.plan.price&.amount,
             number: told["order_number"],
             ref: event.seq
           )

@@ -26,9 +26,7 @@ module SteadyMove
 
         # What a year bought first costs.
         def renewal(plan)
-          amount =
-            plan.renewal && Core::Money::Amount.new(*plan.renewal.values_at("minor", "currency"))
-          amount ? amount.to_s : Words.say(:"common.price_not_known")
+          plan.renewal&.to_s || Words.say(:"common.price_not_known")
         end
 
         # The gaining side; whoever takes a name that is only made ready.

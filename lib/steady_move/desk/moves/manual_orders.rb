@@ -55,8 +55,8 @@ module SteadyMove
             name: move.name,
             years: move.plan.years,
             price: planned(move),
-            promotion: price && price["promotion_code"],
-            promotion_until: price && price["promotion_until"],
+            promotion: price&.promotion_code,
+            promotion_until: price&.promotion_until,
             holds: holds(move),
             coded: !code.nil?,
             alone: !code.nil? && !Core::Codes::OrderList.fits?(code, form(move))
@@ -143,10 +143,7 @@ module SteadyMove
           Core::Codes::OrderList.form(@ports.accounts.find(move.to_account).habits["list"])
         end
 
-        def planned(move)
-          price = move.plan.price
-          price && Core::Money::Amount.new(price["minor"], price["currency"])
-        end
+        def planned(move) = move.plan.price&.amount
 
         # What is to be set with the order, in words.
         def holds(move)

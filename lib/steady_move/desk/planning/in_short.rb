@@ -70,8 +70,9 @@ module SteadyMove
               end
             )
           found =
-            Planner.new(@ports).propose(judged.name.ascii, to: to, host: host, outside: false) or
-            return
+            Planner.new(@ports).propose(
+              Request.new(name: judged.name.ascii, to: to, host: host, unasked: true)
+            ) or return
           range = @ports.forecasts.of_plan(found.plan) if found.startable?
           Ahead.new(
             finish: range ? range.spread.range : [],

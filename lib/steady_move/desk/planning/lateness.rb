@@ -31,7 +31,6 @@ module SteadyMove
         # What the year costs that is bought first; nil where none is, or nobody knows.
         def renewal = renews? ? @price : nil
         # As a plan keeps it.
-        def renewal_stored = renewal && { "minor" => renewal.minor, "currency" => renewal.currency }
         def renewed_from = renews? ? expires : nil
         # The expiry that the move starts from: a year bought before the expiry stays (RFC 3915 §3.1:
         # only the registry's own year is taken back).
@@ -45,12 +44,12 @@ module SteadyMove
           Words.phrase("plan.refused.too_late", **words, expires: expires, price: price)
         end
 
-        # What is to be known of the choice: [Planner::Caution].
+        # What is to be known of the choice: [Caution].
         def told
           return [] unless @asks && chosen == "go"
 
           [
-            Planner::Caution.new(
+            Caution.new(
               "late-go",
               Words.say(
                 :"plan.late_go",

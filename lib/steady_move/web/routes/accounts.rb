@@ -71,7 +71,7 @@ module SteadyMove
         on("accountReady") { ready(asked[:id]) }
 
         on "noteReady" do
-          held = given["balance"]&.then { |b| Core::Money::Amount.new(b["minor"], b["currency"]) }
+          held = given["balance"]&.then { |b| Core::Money::Amount.of(b) }
           Desk::Accounts::DestinationChecks.new(desk).note(
             asked[:id],
             given["key"],

@@ -102,7 +102,7 @@ module SteadyMove
 
         on "startBatch" do
           id = asked[:id]
-          shown = given["shown"].map { |a| Core::Money::Amount.new(a["minor"], a["currency"]) }
+          shown = given["shown"].map { |a| Core::Money::Amount.of(a) }
           batch_job(1) { |job| batches.start(id, by: job.by, shown: shown).tap { nudge } }
         end
 

@@ -15,8 +15,7 @@ module SteadyMove
 
           # Orders that were placed at a registrar's pages, with what was told there.
           def ordered(steps, told)
-            charged =
-              told["charged"]&.then { |c| Core::Money::Amount.new(c["minor"], c["currency"]) }
+            charged = told["charged"]&.then { |c| Core::Money::Amount.of(c) }
             Desk::Moves::ManualOrders.new(desk).ordered(
               steps,
               by: me,

@@ -56,11 +56,14 @@ module SteadyMove
           def accepted
             return :any unless given.key?("price")
 
-            given["price"]&.then { |a| Core::Money::Amount.new(*a.values_at("minor", "currency")) }
+            Core::Money::Amount.of(given["price"])
           end
 
-          # What a person chose of the plan (Desk::Planning::Planner::Chosen).
-          def chosen = %w[host aims choice lower late].to_h { |key| [key.to_sym, given[key]] }
+          # What a person chose of the plan (Desk::Planning::Request).
+          def request
+            chosen = %w[name to host aims choice lower late].to_h { |key| [key.to_sym, given[key]] }
+            Desk::Planning::Request.new(**chosen)
+          end
 
           # Steers a move and shows it as it is then.
           def steer(act, **more)
@@ -71,8 +74,7 @@ module SteadyMove
         end
 
         on "propose" do
-          found = planning.propose(given["name"], to: given["to"], **chosen) or
-            raise Desk::Refused.new(:invalid, :nothing_to_move)
+          found = planning.propose(request) or raise Desk::Refused.new(:invalid, :nothing_to_move)
           Views::MoveView.proposal(
             found,
             Desk::Common::MoveWords.of(found.plan, desk.accounts),
@@ -83,7 +85,7 @@ module SteadyMove
         end
 
         on "startMove" do
-          id = planning.start(given["name"], to: given["to"], by: me, price: accepted, **chosen)
+          id = planning.start(request, by: me, price: accepted)
           nudge
           status 201
           { id: id }

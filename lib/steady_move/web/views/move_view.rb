@@ -115,7 +115,7 @@ module SteadyMove
 
         # As it was agreed when the move began; nil where no price was known.
         def price(plan)
-          plan.price && { minor: plan.price["minor"], currency: plan.price["currency"] }
+          plan.price&.amount&.to_h
         end
         def paid(amount, charged) = amount && { amount: Json.amount(amount), charged: charged }
 

@@ -272,18 +272,17 @@ module SteadyMove
           def read(stored)
             options = stored["options"].map(&:to_sym)
             plan =
-              Plan.new(
+              Plan.put_together(
                 **stored.except("words", "version", "options").transform_keys(&:to_sym),
-                options: options
+                options: options,
+                max_years: 10,
+                in_grace: false
               )
-            plan.ways ||= {}
-            plan.max_years = 10
-            plan.in_grace = false
             kept = ROWS.select { |row| row[6].nil? || options.include?(row[6]) }
             ids = kept.map(&:first)
-            plan.steps = kept.map { |row| step(row, needs(row, ids), plan) }.freeze
-            plan.endings = ENDINGS.map { |row| step(row, [], plan) }.freeze
-            plan.freeze
+            steps = kept.map { |row| step(row, needs(row, ids), plan) }.freeze
+            endings = ENDINGS.map { |row| step(row, [], plan) }.freeze
+            Plan.new(**plan.to_h, steps: steps, endings: endings).freeze
           end
 
           # Needs on left-out steps passed on to what those needed, except for the one that began

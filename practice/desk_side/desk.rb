@@ -39,8 +39,13 @@ module Practice
         @people = SteadyMove::Desk::People::Directory.new(@app, passwords: passwords)
         @people.add(EMAIL, passwords.hash(PASSWORD), role: "administrator") if @people.empty?
         @scenario = scenario
-        Seed.new(@app, endpoints, scenario).call(by: EMAIL)
+        @seed = Seed.new(@app, endpoints, scenario)
+        @seed.call(by: EMAIL)
       end
+
+      # The world has moved to other ports: accounts and hosts are told where their pages and
+      # connections are now.
+      def places_again = @seed.places_again
 
       # Lives through the scenario's week, so that work is under way. Only for a desk that was just
       # filled.

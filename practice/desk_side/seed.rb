@@ -41,6 +41,22 @@ module Practice
         Past.new(@app, @scenario).call(by: by)
       end
 
+      # Where the world's servers are now, for accounts and hosts that are kept already.
+      def places_again
+        @scenario.registrars.each do |id, row|
+          held = @app.accounts.find(id)&.dup or next
+          fresh = account(id, row)
+          held.connection = fresh.connection
+          held.habits = held.habits.merge(fresh.habits.slice("site", "privacy_service"))
+          @app.accounts.put(held)
+        end
+        @scenario.hosts.each do |id, row|
+          held = @app.accounts.host_of(id)&.dup or next
+          held.habits = held.habits.merge(host(id, row).habits.slice("site"))
+          @app.accounts.put_host(held)
+        end
+      end
+
       private
 
       # A name that somebody wrote on the list and no registry knows.

@@ -16,7 +16,7 @@ class InstructionsTest < Minitest::Test
     move = world.move(id)
     plan =
       Core::Moves::Plan.of(
-        **move.plan.to_h.except(:steps, :endings),
+        **move.plan.given,
         ways: move.plan.ways.merge(ways),
         options: %i[carry lock code ask privacy identity contact privacy_back lock_back]
       )

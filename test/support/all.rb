@@ -1,6 +1,13 @@
 # frozen_string_literal: true
 
-# Every check and test, side by side. Started by bin/test.
+# Every check and test, side by side. Started by bin/test. quick: without browser, pages and what
+# runs the desk as a service; --coverage: the same, and which branches they went through.
+mode = ARGV.first
+if mode == "--coverage"
+  require "tmpdir"
+  require_relative "branches"
+  Branches.start(Dir.mktmpdir("steady-move-branches"))
+end
 require_relative "../test_helper"
 require_relative "lanes"
 %w[bench_world signed_in browser by_hand plans post_reading].each { |part| require_relative part }
@@ -15,39 +22,30 @@ end
 PublicSuffix::List.default
 SteadyMove::Words.say(:"common.yes_word")
 
+KeptWorlds.place # for all that is forked off
 Minitest.seed = ENV["SEED"].to_i if ENV["SEED"]
 lanes = Lanes.new
-lanes.command(
-  "torture",
-  "timeout",
-  "500",
-  RbConfig.ruby,
-  "-Ilib",
-  "test/support/torture_run.rb",
-  "24",
-  "1"
-)
-lanes.command(
-  "fuzz",
-  "timeout",
-  "300",
-  RbConfig.ruby,
-  "-Ilib",
-  "test/support/fuzz_run.rb",
-  "24000x",
-  "1"
-)
-lanes.command("style", "bundle", "exec", RbConfig.ruby, "test/support/style.rb")
-lanes.command("pages", "sh", "-c", <<~SHELL, TZ: "UTC")
-  cd ui && node_modules/.bin/eslint . &&
-  node_modules/.bin/prettier --config .prettierrc --check src ../test/ui &&
-  node_modules/.bin/svelte-check --tsconfig ./tsconfig.json --fail-on-warnings &&
-  node_modules/.bin/vitest run --test-timeout 30000
-SHELL
-lanes.files(
-  "test/{browser,core,desk,house,practice,security,service,standards,store,web,wire}/*_test.rb"
-)
+if mode
+  lanes.files("test/{core,desk,house,practice,security,store,web,wire}/*_test.rb")
+  lanes.files("test/standards/*_test.rb")
+else
+  ruby = [RbConfig.ruby, "-Ilib"]
+  lanes.command("torture", "timeout", "500", *ruby, "test/support/torture_run.rb", "24", "1")
+  lanes.command("fuzz", "timeout", "300", *ruby, "test/support/fuzz_run.rb", "8000x", "1")
+  lanes.command("style", "bundle", "exec", RbConfig.ruby, "test/support/style.rb")
+  lanes.command("pages", "sh", "-c", <<~SHELL, TZ: "UTC")
+    cd ui && node_modules/.bin/eslint . &&
+    node_modules/.bin/prettier --config .prettierrc --check src ../test/ui &&
+    node_modules/.bin/svelte-check --tsconfig ./tsconfig.json --fail-on-warnings &&
+    node_modules/.bin/vitest run --test-timeout 30000
+  SHELL
+  lanes.files(
+    "test/{browser,core,desk,house,practice,security,service,standards,store,web,wire}/*_test.rb"
+  )
+end
 failed = lanes.run
+puts Branches.table if defined?(Branches)
 puts failed.empty? ? "All passed." : "Failed: #{failed.join(", ")}"
+FileUtils.rm_rf(KeptWorlds.place)
 # Nothing was loaded here that Minitest could run at the end.
 exit! failed.empty? ? 0 : 1

@@ -3,6 +3,7 @@
 require "tmpdir"
 require_relative "../../practice/practice"
 require_relative "../../practice/main"
+require_relative "kept_worlds"
 
 # A practice world and a desk beside it in one process, with a standing clock, for tests.
 class BenchWorld
@@ -18,24 +19,17 @@ class BenchWorld
   # watch: names are looked at again by themselves. week: the scenario's week is lived through, as
   # the demo does; else nothing is under way.
   def initialize(timeout: 15, names_at: %w[tarnbeck], apart: false, watch: false, week: false)
-    scenario = Practice::Scenario.demo(names_at: names_at)
     @folder = Dir.mktmpdir("steady-move-test", File.writable?("/dev/shm") ? "/dev/shm" : nil)
-    FileUtils.mkdir_p(world_folder = File.join(@folder, "world"))
-    main = Practice::Main.new(world_folder, rate: 0, scenario: scenario)
-    @world = main.world
-    apart ? start_apart(world_folder) : main.start
-    endpoints = JSON.parse(File.read(File.join(world_folder, "endpoints.json")))
-    @desk =
-      Practice::DeskSide::Desk.new(
-        endpoints,
-        data: File.join(@folder, "desk"),
-        port: 0,
-        cost: QUICK,
-        timeout: timeout,
-        scenario: scenario,
-        watch: watch
-      )
+    kind = { names_at: names_at, week: week }
+    KeptWorlds.copy(kind, into: @folder) { |folder| open_in(folder, **kind).ready(week) }
+    open_in(@folder, names_at: names_at, timeout: timeout, watch: watch, apart: apart)
+    @desk.places_again
+  end
+
+  # What was just filled lives through its week, and is left as it is.
+  def ready(week)
     @desk.live_through_the_week if week
+    app.close
   end
 
   def app = desk.app
@@ -70,6 +64,26 @@ class BenchWorld
   end
 
   private
+
+  # Opens the world and the desk that lie in a folder, or makes them there.
+  def open_in(folder, names_at:, timeout: 15, watch: false, apart: false, **)
+    scenario = Practice::Scenario.demo(names_at: names_at)
+    FileUtils.mkdir_p(world_folder = File.join(folder, "world"))
+    main = Practice::Main.new(world_folder, rate: 0, scenario: scenario)
+    @world = main.world
+    apart ? start_apart(world_folder) : main.start
+    @desk =
+      Practice::DeskSide::Desk.new(
+        JSON.parse(File.read(File.join(world_folder, "endpoints.json"))),
+        data: File.join(folder, "desk"),
+        port: 0,
+        cost: QUICK,
+        timeout: timeout,
+        scenario: scenario,
+        watch: watch
+      )
+    self
+  end
 
   def start_apart(world_folder)
     reader, writer = IO.pipe

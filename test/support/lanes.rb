@@ -78,6 +78,7 @@ class Lanes
       $stdout.reopen(log, "w")
       $stderr.reopen($stdout)
       $stdout.sync = true
+      Minitest.after_run { Branches.leave } if defined?(Branches)
       require file # Minitest runs it when the process ends
     end
   end

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Where names are held and served: accounts, DNS hosts and what they are like; connections to them,
-    # destinations and whether they can take an order, the desk's settings, and the code safe.
+    # Where names are held and served: accounts, DNS hosts and what they are like; connections to
+    # them, destinations and whether they can take an order, the desk's settings, and the code safe.
     #
     #   Accounts::Endpoints.new(desk).add_account(fields, by: person)
     #   Accounts::DestinationChecks.new(desk).of(account, suffix: "org", total: amount)

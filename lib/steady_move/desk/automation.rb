@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Who is told without asking: notices and alarms by mail, webhooks, calendars, status pages; and the
-    # tokens by which programs ask.
+    # Who is told without asking: notices and alarms by mail, webhooks, calendars, status pages; and
+    # the tokens by which programs ask.
     #
     #   Automation::Notices.new(desk).tell
     #   Automation::Calendars.new(desk).feed(token)

@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Several names at once: made, reviewed, compared, rehearsed, started wave by wave within limits.
+    # Several names at once: made, reviewed, compared, rehearsed, started wave by wave within
+    # limits.
     #
     #   Batches::BatchCommands.new(desk).make(names, by: person, to: "orlop")
     #   Batches::BatchReview.new(desk).of(batch)

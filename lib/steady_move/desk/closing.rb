@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # After the landing: what it cost and saved, what is left at the old account, every promise against
-    # what is seen.
+    # After the landing: what it cost and saved, what is left at the old account, every promise
+    # against what is seen.
     #
     #   Closing::LedgerBook.new(desk).of(batch: id)
     #   Closing::LeftBehind.new(desk).of(move)

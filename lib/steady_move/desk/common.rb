@@ -2,8 +2,9 @@
 
 module SteadyMove
   module Desk
-    # The floor that every other room stands on: how a move's sentences are worded, what name servers
-    # say, who is who in a transfer, why a plan is refused, whose mailbox decides, what was last heard.
+    # The floor that every other room stands on: how a move's sentences are worded, what name
+    # servers say, who is who in a transfer, why a plan is refused, whose mailbox decides, what was
+    # last heard.
     #
     #   Common::MoveWords.of(plan, desk.accounts)     # names of accounts and hosts for a sentence
     #   Common::Zones.new(desk).delegation(name)      # what the registry's name servers show

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # What works without anybody's asking: due steps are taken, background tasks run, each connection in a
-    # pool of its own.
+    # What works without anybody's asking: due steps are taken, background tasks run, each
+    # connection in a pool of its own.
     #
     #   runner = Engine::StepRunner.new(desk)
     #   Engine::Scheduler.new(runner).start

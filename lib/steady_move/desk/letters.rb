@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # What the desk writes to registrars and contacts: drafted from what open moves wait for, sent once,
-    # reminded of.
+    # What the desk writes to registrars and contacts: drafted from what open moves wait for, sent
+    # once, reminded of.
     #
     #   Letters::LetterWriter.new(desk).draft(account_id)
     #   Letters::Correspondence.write(...)            # the text alone

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Desk
-    # Incoming mail: fetched, understood, matched to moves and letters, and what may follow from it. Moves
-    # do not know this room; it tells them.
+    # Incoming mail: fetched, understood, matched to moves and letters, and what may follow from it.
+    # Moves do not know this room; it tells them.
     #
     #   Mail::PostRoom.new(desk).fetch
     #   Mail::Replies.new(desk).count(message, by: person)

@@ -2,8 +2,9 @@
 
 module SteadyMove
   module Desk
-    # A move under way: what each step does and how it is proven, what people say and do by hand, where a
-    # transfer stands as it shows from outside, approvals, and transfers that nobody here ordered.
+    # A move under way: what each step does and how it is proven, what people say and do by hand,
+    # where a transfer stands as it shows from outside, approvals, and transfers that nobody here
+    # ordered.
     #
     #   Moves::MoveCommands.new(desk).approve(id, by: person)
     #   Moves::ManualSteps.new(desk).places           # what is to be done by hand, by place

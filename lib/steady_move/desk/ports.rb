@@ -4,8 +4,9 @@ require "forwardable"
 
 module SteadyMove
   module Desk
-    # What a room may ask of the desk, and nothing more: readers by name, asked for whenever they are
-    # used, so that a setting that changes is followed at once. A room declares its own (Room#needs).
+    # What a room may ask of the desk, and nothing more: readers by name, asked for whenever they
+    # are used, so that a setting that changes is followed at once. A room declares its own
+    # (Room#needs).
     class Ports
       # A class of ports with these readers.
       def self.naming(readers)

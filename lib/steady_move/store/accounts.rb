@@ -31,7 +31,8 @@ module SteadyMove
           # Does it show the holder's own address?
           def readable?(email) = !email.to_s.empty? && !stands_in?(email)
           def epp? = kind == "epp"
-          # What shall hold at it after a move, where nothing else is said (Core::Moves::TargetSettings).
+          # What shall hold at it after a move, where nothing else is said
+          # (Core::Moves::TargetSettings).
           def aims = (epp? ? {} : { "auto_renew" => "on" }).merge(habits["aims"] || {})
           # What it is called in the public record.
           def public_names = [registrar, *habits["registrar_names"]]

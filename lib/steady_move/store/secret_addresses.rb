@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Store
-    # Pages under an address that only its holder knows, by digest: calendars by person, status pages by
-    # what they show.
+    # Pages under an address that only its holder knows, by digest: calendars by person, status
+    # pages by what they show.
     class SecretAddresses
       # table: :calendars or :status_pages; keys: the columns that say whose it is.
       def initialize(db, table, keys)

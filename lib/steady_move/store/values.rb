@@ -41,7 +41,8 @@ module SteadyMove
 
       def time(seconds) = seconds && Time.at(seconds).utc
 
-      def encode_map(map) = instant?(map) || sentence?(map) || wrapped?(map) ? { "map" => map } : map
+      def encode_map(map) =
+        instant?(map) || sentence?(map) || wrapped?(map) ? { "map" => map } : map
 
       def decode_map(map)
         return Time.at(map["at"]).utc if instant?(map)

@@ -54,8 +54,8 @@ module SteadyMove
         expire_after: 12 * 3600
       }.freeze
 
-      # desk: Desk::App; runner: Desk::Engine::StepRunner; practice: answers state, move_on, move_on_to_news,
-      # fault, runs? where a practice world is there.
+      # desk: Desk::App; runner: Desk::Engine::StepRunner; practice: answers state, move_on,
+      # move_on_to_news, fault, runs? where a practice world is there.
       def initialize(
         desk,
         runner,

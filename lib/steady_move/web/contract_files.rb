@@ -4,14 +4,15 @@ require "yaml"
 
 module SteadyMove
   module Web
-    # The contract lies in config/openapi/, a file an area, and is joined when it is read: bin/contract
-    # writes it out for the front end's types.
+    # The contract lies in config/openapi/, a file an area, and is joined when it is read:
+    # bin/contract writes it out for the front end's types.
     module ContractFiles
       FOLDER = File.expand_path("../../../config/openapi", __dir__)
 
       module_function
 
-      # The whole OpenAPI document as a Hash. Raises ArgumentError where two areas describe the same.
+      # The whole OpenAPI document as a Hash. Raises ArgumentError where two areas describe the
+      # same.
       def join(folder = FOLDER)
         Dir[File.join(folder, "*.yml")]
           .map { |file| YAML.safe_load_file(file) }

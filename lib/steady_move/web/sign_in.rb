@@ -15,8 +15,8 @@ module SteadyMove
 
       module_function
 
-      # The application for this desk. people: Desk::People::Directory; address: the desk's own where it is
-      # configured.
+      # The application for this desk. people: Desk::People::Directory; address: the desk's own
+      # where it is configured.
       def application(db, secret, people:, address: nil)
         Class
           .new(Roda) do

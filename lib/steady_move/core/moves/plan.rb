@@ -7,11 +7,11 @@ module SteadyMove
     module Moves
       # What a move shall do, fixed when it starts: it goes on as it was planned, whatever later
       # versions bring. Ids only, no titles.
-      # from, to: accounts; options: which parts it has (Symbols, PlanOptions); ways: {act => way} of
-      # the losing account (Channels), with “proof”, “privacy_back” and “silence” (lapses where
+      # from, to: accounts; options: which parts it has (Symbols, PlanOptions); ways: {act => way}
+      # of the losing account (Channels), with “proof”, “privacy_back” and “silence” (lapses where
       # nobody's answer ends the transfer); aims: what shall hold afterwards
-      # (TargetSettings#to_plan); term, cost, records, waits, readiness: PlanParts, whose members the
-      # plan answers itself; steps, endings: [Step] resolved.
+      # (TargetSettings#to_plan); term, cost, records, waits, readiness: PlanParts, whose members
+      # the plan answers itself; steps, endings: [Step] resolved.
       Plan =
         Struct.new(
           :name,
@@ -38,6 +38,9 @@ module SteadyMove
 
           # The same with steps as they are given.
           def self.put_together(**members)
+            parts = members.keys & PlanParts::ALL.keys
+            raise ArgumentError, "give the members of #{parts.join(", ")}" if parts.any?
+
             parts =
               PlanParts::ALL.to_h do |part, type|
                 own = members.slice(*type.members)
@@ -51,8 +54,7 @@ module SteadyMove
 
           # The same plan, its steps as they are, with other members.
           def with(**members)
-            own = to_h.slice(:name, :from, :to, :options, :ways, :aims)
-            other = self.class.put_together(**own, **flat, **members)
+            other = self.class.put_together(**given, **members)
             self.class.new(**other.to_h, steps: steps, endings: endings).freeze
           end
 
@@ -83,6 +85,8 @@ module SteadyMove
             }.compact
           end
 
+          # What it was put together from: its own members and those of its parts, without steps.
+          def given = { **to_h.slice(:name, :from, :to, :options, :ways, :aims), **flat }
           # The members of all parts.
           def flat = PlanParts::ALL.keys.map { |part| self[part].to_h }.reduce(:merge)
           def inspect = "#<Plan #{name} #{from} → #{to}>"

@@ -6,11 +6,11 @@ module SteadyMove
       # What a plan is made of: small values, each about one thing. Together their members are the
       # plan's own (Plan::MEMBERS).
       module PlanParts
-        # The paid time. expires_at: at the start, after a year that is bought first; expected_expiry:
-        # after the move; years: that it adds; max_years: the registry's maximum; in_grace,
-        # grace_ends_at: is the losing side's automatic year still taken back, and until when;
-        # renewed_from: the expiry before a year bought first, nil where none is; late: what a person
-        # chose where it may expire on the way (renew or go).
+        # The paid time. expires_at: at the start, after a year that is bought first;
+        # expected_expiry: after the move; years: that it adds; max_years: the registry's maximum;
+        # in_grace, grace_ends_at: is the losing side's automatic year still taken back, and until
+        # when; renewed_from: the expiry before a year bought first, nil where none is; late: what a
+        # person chose where it may expire on the way (renew or go).
         Term =
           Struct.new(
             :expires_at,
@@ -24,14 +24,14 @@ module SteadyMove
             keyword_init: true
           )
 
-        # price: Price, that is to be seen before paying, nil where none is known; renewal: Amount of
-        # a year bought first, nil where it is not known.
+        # price: Price, that is to be seen before paying, nil where none is known; renewal: Amount
+        # of a year bought first, nil where it is not known.
         Cost = Struct.new(:price, :renewal, keyword_init: true)
 
-        # old_host, new_host: ids of DNS hosts, nil where not known or not changed; name_servers: that
-        # shall hold afterwards; old_name_servers: as they were; dns_stays: does the old host outlive
-        # the registration, as it was known (yes, no or unknown; nil in plans of old); lowered: TTLs
-        # during the handover (seconds), nil where they stay.
+        # old_host, new_host: ids of DNS hosts, nil where not known or not changed; name_servers:
+        # that shall hold afterwards; old_name_servers: as they were; dns_stays: does the old host
+        # outlive the registration, as it was known (yes, no or unknown; nil in plans of old);
+        # lowered: TTLs during the handover (seconds), nil where they stay.
         Records =
           Struct.new(
             :old_host,
@@ -45,8 +45,8 @@ module SteadyMove
 
         # Estimates in seconds. settle_seconds: for caches; ds_seconds: until no cache holds the DS;
         # lower_seconds: until the long TTLs are forgotten; code_takes: [least, usual, most] until a
-        # code comes; kept_seconds: how long a name that is only made ready is kept so; response_days:
-        # for the losing side's answer.
+        # code comes; kept_seconds: how long a name that is only made ready is kept so;
+        # response_days: for the losing side's answer.
         Waits =
           Struct.new(
             :settle_seconds,

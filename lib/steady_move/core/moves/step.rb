@@ -7,8 +7,8 @@ module SteadyMove
       # order: its place in the usual order; rail: registration or records; actor: yours, theirs or
       # clock (the desk acts, or only time passes); needs: ids that must be done before; takes:
       # seconds [least, usual, most]; estimate: which of a plan's own estimates rules over that;
-      # option: that must be set in the plan; except: none of which may be; act: of Channels, where a
-      # registrar's habit decides how it is done, and place: where that is (losing, gaining,
+      # option: that must be set in the plan; except: none of which may be; act: of Channels, where
+      # a registrar's habit decides how it is done, and place: where that is (losing, gaining,
       # service, contact); ways: {way => Way}; way: the plan's; letter: what a letter asks for
       # (Letters); talks_to: losing, gaining, record, dns or desk; undo: the steps that take it
       # back; eased: [option, what it needs with that]; early: begins without waiting for what its

@@ -5,12 +5,12 @@ module SteadyMove
     module Post
       # One language in which registrars write: the words that the post is understood by. All are
       # common practice, without a source.
-      # marker: words that show the language; ended: a transfer
-      # ended without a landing; passed: an identity check went well; kinds: {kind id => [[weight, pattern, what it says]]};
-      # approve, decline, refusal: what a link does; unhappened: it has not happened; codes: labels
-      # of a code; leads: what stands before a deadline; asides: sentences whose dates are no
-      # deadlines; acts: sentences that want something; months, weekdays, units, numbers: {word
-      # pattern => value}; within: what stands before a count of days.
+      # marker: words that show the language; ended: a transfer ended without a landing; passed: an
+      # identity check went well; kinds: {kind id => [[weight, pattern, what it says]]}; approve,
+      # decline, refusal: what a link does; unhappened: it has not happened; codes: labels of a
+      # code; leads: what stands before a deadline; asides: sentences whose dates are no deadlines;
+      # acts: sentences that want something; months, weekdays, units, numbers: {word pattern =>
+      # value}; within: what stands before a count of days.
       Language =
         Struct.new(
           :id,

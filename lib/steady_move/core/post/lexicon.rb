@@ -5,8 +5,8 @@ module SteadyMove
     module Post
       # The wording that tells what kind a message is: [weight, pattern, what it says]. Common
       # practice, no source. A new kind is a new row, in the order in which they go first where
-      # several weigh the same; its wording in other languages stands in languages/. names_needed: it
-      # is only that kind where it speaks of a name that is held; asks: it wants something of
+      # several weigh the same; its wording in other languages stands in languages/. names_needed:
+      # it is only that kind where it speaks of a name that is held; asks: it wants something of
       # whoever reads it; happened: only what has happened counts, not what will or could not.
       module Lexicon
         Kind = Struct.new(:id, :names_needed, :asks, :happened, :wording, keyword_init: true)
@@ -296,8 +296,8 @@ module SteadyMove
         IDS = (ALL.map(&:id) + [UNREAD, UNRELATED]).freeze
         # Kinds that want something of whoever reads them.
         ASKING = [*ALL.select(&:asks).map(&:id), UNREAD].freeze
-        # What a service writes when an identity check went well, and what is written when a transfer
-        # ended without a landing, whatever else the message is about.
+        # What a service writes when an identity check went well, and what is written when a
+        # transfer ended without a landing, whatever else the message is about.
         PASSED = Regexp.union(Languages::ALL.map(&:passed))
         ENDED = Regexp.union(Languages::ALL.map(&:ended))
 

@@ -6,8 +6,8 @@ module SteadyMove
       # What goes wrong in practice, how often, and what it does to a step. Common practice, no
       # source: the shares are rounded from what the trade tells, and stand here to be changed.
       module Faults
-        # trait: of the step that it befalls; ways: of these alone, nil for all; share: in so many of
-        # a hundred; effect: of EFFECTS.
+        # trait: of the step that it befalls; ways: of these alone, nil for all; share: in so many
+        # of a hundred; effect: of EFFECTS.
         Fault = Struct.new(:id, :trait, :ways, :share, :effect, keyword_init: true)
         # slow: it takes twice its longest; longest: it takes its longest; yours: a person has to
         # put it right first; anew: the step with the trait `code` has to be done once more; ends:

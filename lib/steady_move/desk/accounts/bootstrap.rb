@@ -5,8 +5,9 @@ require "json"
 module SteadyMove
   module Desk
     module Accounts
-      # Which service answers for which suffix (RFC 9224): fetched once, kept, and fetched again when
-      # it has become old. What an administrator or the configuration says of a suffix rules over it.
+      # Which service answers for which suffix (RFC 9224): fetched once, kept, and fetched again
+      # when it has become old. What an administrator or the configuration says of a suffix rules
+      # over it.
       class Bootstrap
         KEY = "rdap-bootstrap"
         # RFC 9224 §8 asks clients not to fetch it more often than it changes; a day is what its

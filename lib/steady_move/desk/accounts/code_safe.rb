@@ -64,7 +64,8 @@ module SteadyMove
           end
         end
 
-        # The code in the clear, on somebody's word; copied: it went to the clipboard. Raises Refused.
+        # The code in the clear, on somebody's word; copied: it went to the clipboard. Raises
+        # Refused.
         def reveal(name, by:, copied: false)
           held(name).tap { note(name, copied ? "code-copied" : "code-seen", by, type: "code-seen") }
         end
@@ -90,8 +91,7 @@ module SteadyMove
 
         def held(name) =
           @ports.codes.newest(name) || raise(Refused.new(:not_now, :no_code, name: name))
-        def lines(text) =
-          Core::Codes::List.read(text, suffixes: @ports.rulebook.deep_suffixes)
+        def lines(text) = Core::Codes::List.read(text, suffixes: @ports.rulebook.deep_suffixes)
 
         def row(line)
           if line.error

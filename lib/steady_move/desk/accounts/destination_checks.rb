@@ -27,8 +27,8 @@ module SteadyMove
         end
 
         # Notes what was seen at a destination. key: one of NOTED, is: true, false or nil to take it
-        # back, suffix: for a profile that one suffix wants; or key “balance” with an Amount, or nil.
-        # Raises Refused.
+        # back, suffix: for a profile that one suffix wants; or key “balance” with an Amount, or
+        # nil. Raises Refused.
         def note(account_id, key, by:, is: nil, suffix: nil, balance: nil)
           account = @ports.accounts.find(account_id) or
             raise Refused.new(:unknown, :no_account, id: account_id)
@@ -61,8 +61,8 @@ module SteadyMove
           )
         end
 
-        # How much of a balance open moves to an account have yet to take: Amounts by currency are not
-        # mixed. Returns an Amount in a currency.
+        # How much of a balance open moves to an account have yet to take: Amounts by currency are
+        # not mixed. Returns an Amount in a currency.
         def committed(account, currency)
           due =
             @ports

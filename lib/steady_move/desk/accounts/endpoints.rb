@@ -53,8 +53,8 @@ module SteadyMove
           note("account_removed", by, title: held.title)
         end
 
-        # given: Hash with title, name_servers, key_name, secret, ends_with. Returns the Host; raises
-        # Refused.
+        # given: Hash with title, name_servers, key_name, secret, ends_with. Returns the Host;
+        # raises Refused.
         def add_host(given, by:)
           keep_host(
             Host.new(id: fresh_id("h", :host_of), name_servers: []),

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Accounts
-      # What people learn of a registrar on the way, kept with its account for the next time: where an
-      # act is found on its pages, in their own words, and habits that finished steps showed.
+      # What people learn of a registrar on the way, kept with its account for the next time: where
+      # an act is found on its pages, in their own words, and habits that finished steps showed.
       class Habits
         # key: of a habit; value: what would be kept; says: a sentence that offers it.
         Learnt = Struct.new(:key, :value, :says, keyword_init: true)
@@ -74,8 +74,7 @@ module SteadyMove
 
         private
 
-        def find(id) =
-          @ports.accounts.find(id) || raise(Refused.new(:unknown, :no_account, id: id))
+        def find(id) = @ports.accounts.find(id) || raise(Refused.new(:unknown, :no_account, id: id))
 
         # How long codes took that were asked for there: from the asking to the code in the safe.
         def code_takes(account)

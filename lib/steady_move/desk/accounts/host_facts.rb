@@ -3,15 +3,15 @@
 module SteadyMove
   module Desk
     module Accounts
-      # What follows for a name from the DNS host that serves it, as the desk knows hosts: who serves
-      # it, and whether its zone ends with its account.
+      # What follows for a name from the DNS host that serves it, as the desk knows hosts: who
+      # serves it, and whether its zone ends with its account.
       module HostFacts
         KEYS = %i[dns_host zone_ends_with_account].freeze
 
         module_function
 
-        # servers: of the name; account: that holds it. Returns [Fact]; empty where nobody is known to
-        # serve it.
+        # servers: of the name; account: that holds it. Returns [Fact]; empty where nobody is known
+        # to serve it.
         def of(ports, servers, account)
           ports = Ports.of(ports)
           host = ports.accounts.host_serving(servers) or return []
@@ -27,8 +27,8 @@ module SteadyMove
           end
         end
 
-        # What is known of a host has changed: the names that its servers serve are told so. servers:
-        # before and after.
+        # What is known of a host has changed: the names that its servers serve are told so.
+        # servers: before and after.
         def relearn(ports, servers)
           ports = Ports.of(ports)
           ports

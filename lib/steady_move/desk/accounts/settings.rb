@@ -108,8 +108,8 @@ module SteadyMove
           }
         end
 
-        # Where the list of public record services is fetched (RFC 9224), or nil where it is switched
-        # off.
+        # Where the list of public record services is fetched (RFC 9224), or nil where it is
+        # switched off.
         def bootstrap_url
           said = get("bootstrap")
           return said["url"] if said

@@ -15,8 +15,8 @@ module SteadyMove
           @rows = Store::SecretAddresses.new(@ports.db, :status_pages, %i[kind ref])
         end
 
-        # A new address; the one before holds no longer. Returns its secret part, which is shown once.
-        # Raises Refused.
+        # A new address; the one before holds no longer. Returns its secret part, which is shown
+        # once. Raises Refused.
         def renew(kind, ref, by:)
           title = title(kind, ref)
           token = SecureRandom.urlsafe_base64(32)

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Automation
-      # How a move or a batch stands, in plain words for the site's owner: nothing of prices, codes or
-      # accounts' sign-ins.
+      # How a move or a batch stands, in plain words for the site's owner: nothing of prices, codes
+      # or accounts' sign-ins.
       class StatusText
         def initialize(ports)
           @ports = Ports.of(ports)
@@ -50,7 +50,11 @@ module SteadyMove
           say(
             move.state.turn,
             title:
-              Words.say(:"steps.#{step.id}.title", contact: Words.say(:"common.its_contact"), **words)
+              Words.say(
+                :"steps.#{step.id}.title",
+                contact: Words.say(:"common.its_contact"),
+                **words
+              )
           )
         end
 

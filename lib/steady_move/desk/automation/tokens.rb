@@ -6,8 +6,8 @@ require "securerandom"
 module SteadyMove
   module Desk
     module Automation
-      # Personal tokens for programs: each with a role no greater than its person's, and an end; shown
-      # once and kept as a digest.
+      # Personal tokens for programs: each with a role no greater than its person's, and an end;
+      # shown once and kept as a digest.
       class Tokens
         LONGEST = 366
         MOST = 20
@@ -61,7 +61,8 @@ module SteadyMove
           note("token_ended", person, title: row[:title])
         end
 
-        # The person whose token this is, with the lesser of both roles, or nil where it doesn't hold.
+        # The person whose token this is, with the lesser of both roles, or nil where it doesn't
+        # hold.
         def person(token)
           row = @rows.holding(digest(token), at: @ports.now) or return
           person = Store::People.new(@ports.db).find(row[:person_id]) or return

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Automation
-      # The alarm of a transfer that nobody ordered, by email to everybody who may refuse it, whatever
-      # their notices say: at once, at half time, and an hour before it goes ahead.
+      # The alarm of a transfer that nobody ordered, by email to everybody who may refuse it,
+      # whatever their notices say: at once, at half time, and an hour before it goes ahead.
       class UnrequestedTransferAlarms
         EVERY = 60
         BEFORE = 3600

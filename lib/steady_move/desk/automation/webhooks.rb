@@ -6,8 +6,8 @@ require "securerandom"
 module SteadyMove
   module Desk
     module Automation
-      # Lines of the journal told to other programs as they are written: each posted as JSON, signed,
-      # in order, and once more later where it could not be told.
+      # Lines of the journal told to other programs as they are written: each posted as JSON,
+      # signed, in order, and once more later where it could not be told.
       class Webhooks
         # Kinds of lines that can be told; * for all of these.
         TYPES = %w[

@@ -6,8 +6,8 @@ module SteadyMove
       # Several names at once: what each would do and cost, as they stand together.
       class Batch
         # A name and where it is to go: destination, DNS host for its records where its zone would
-        # end, what shall hold afterwards (Core::Moves::TargetSettings); late: what a person chose where it may
-        # expire on the way (Planning::Lateness::CHOICES).
+        # end, what shall hold afterwards (Core::Moves::TargetSettings); late: what a person chose
+        # where it may expire on the way (Planning::Lateness::CHOICES).
         Want =
           Struct.new(:name, :to, :host, :aims, :late, keyword_init: true) do
             # As a batch wants it, and as it differs for one of its names.
@@ -24,8 +24,8 @@ module SteadyMove
           end
         # by_hand: how many steps people do; says: why it can't start, or what is to be known; told:
         # [Planning::Caution]; plan: Core::Moves::Plan, nil where the name is not held; to:
-        # destination id; late: may it expire on the way? latest_safe: the last instant to start it so
-        # that it does not, seconds or nil.
+        # destination id; late: may it expire on the way? latest_safe: the last instant to start it
+        # so that it does not, seconds or nil.
         Row =
           Struct.new(
             :name,

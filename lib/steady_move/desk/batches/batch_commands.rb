@@ -35,8 +35,7 @@ module SteadyMove
         end
 
         # Returns Store::Batches::Batch; raises Refused.
-        def find(id) =
-          @ports.batches.find(id) || raise(Refused.new(:unknown, :no_batch, id: id))
+        def find(id) = @ports.batches.find(id) || raise(Refused.new(:unknown, :no_batch, id: id))
 
         # Changes title or settings; what runs already goes on as it was planned. Raises Refused.
         def change(id, by:, title: nil, **settings)
@@ -49,8 +48,8 @@ module SteadyMove
 
         # Puts names in, takes them out, holds them back or lets them go on; own: {name => settings}
         # where they differ. Those that move already are not touched;
-        # one whose move came to nothing is tried again. Returns [sentence of each that was left out].
-        # Raises Refused.
+        # one whose move came to nothing is tried again. Returns [sentence of each that was left
+        # out]. Raises Refused.
         def change_names(id, by:, add: [], drop: [], hold: [], go_on: [], own: {})
           batch = not_closed(id)
           known, left = sort_out(add, besides: id)

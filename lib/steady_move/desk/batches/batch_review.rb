@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Batches
-      # Everything about a batch on one page before money moves: what happens in which order and when,
-      # what could go wrong, what is asked of whom, what it costs where, and what is left out.
+      # Everything about a batch on one page before money moves: what happens in which order and
+      # when, what could go wrong, what is asked of whom, what it costs where, and what is left out.
       class BatchReview
         # rows: [Batch::Row] of names not yet started; waves: [Core::Batches::Waves::Wave]; risks:
         # [[[says, [name]]]], one list for each kind;

@@ -45,7 +45,8 @@ module SteadyMove
 
         private
 
-        # When all of a wave are done is drawn together, never put together from each one's own range.
+        # When all of a wave are done is drawn together, never put together from each one's own
+        # range.
         def together(waves, rows)
           plans = rows.to_h { |r| [r.name, r.plan] }
           waves.map do |wave|
@@ -57,8 +58,8 @@ module SteadyMove
 
         def midnight(day) = Time.iso8601("#{day}T00:00:00Z")
 
-        # What can go wrong comes later: names whose records are carried, with cautions, or with much
-        # to do by hand.
+        # What can go wrong comes later: names whose records are carried, with cautions, or with
+        # much to do by hand.
         def ahead(row, groups)
           risk = (row.carries ? 10 : 0) + (row.told.size * 2) + row.by_hand
           Waves::Member.new(

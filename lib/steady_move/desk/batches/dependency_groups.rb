@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Batches
       # Which names of a batch rest on each other: name servers, mail servers or targets of the one
-      # lie under the other, or a contact's mailbox does. If all of them moved at once, site and mail
-      # would be at stake together.
+      # lie under the other, or a contact's mailbox does. If all of them moved at once, site and
+      # mail would be at stake together.
       class DependencyGroups
         # A record type whose data name a host.
         POINTING = %w[NS MX CNAME DNAME SRV].freeze

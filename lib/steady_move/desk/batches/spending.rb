@@ -3,9 +3,9 @@
 module SteadyMove
   module Desk
     module Batches
-      # How much may be started without a second person: a limit of the batch, and one of the person.
-      # What can't be set against a limit, because its price is not known or stands in another
-      # currency, is above it.
+      # How much may be started without a second person: a limit of the batch, and one of the
+      # person. What can't be set against a limit, because its price is not known or stands in
+      # another currency, is above it.
       class Spending
         def initialize(ports)
           @ports = Ports.of(ports)

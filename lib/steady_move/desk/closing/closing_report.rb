@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Closing
-      # What came of a move or a batch: every promise against what is seen, what it cost, what is left
-      # to do, and when the name could move again.
+      # What came of a move or a batch: every promise against what is seen, what it cost, what is
+      # left to do, and when the name could move again.
       class ClosingReport
         # checks: rows of what was checked after landing ({"what", "wanted", "found", "ok"}); left:
         # [LeftBehind::Item]; line: LedgerBook::Line; again_at: Time from which the name could move

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Closing
-      # The ledger: quotes from plans, orders, receipts from mail or typed in, refunds; what was spent
-      # and saved; and what does not fit, until a person settles it.
+      # The ledger: quotes from plans, orders, receipts from mail or typed in, refunds; what was
+      # spent and saved; and what does not fit, until a person settles it.
       class LedgerBook
         Ledger = Core::Money::Ledger
         MOST = 5000

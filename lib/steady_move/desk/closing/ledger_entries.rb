@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Closing
-      # What the ledger is made of: quotes and orders from the journals of moves, receipts and refunds
-      # from proven mail and from what people typed in.
+      # What the ledger is made of: quotes and orders from the journals of moves, receipts and
+      # refunds from proven mail and from what people typed in.
       class LedgerEntries
         Entry = Core::Money::Ledger::Entry
         MOST = 5000

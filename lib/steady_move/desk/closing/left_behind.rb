@@ -12,9 +12,9 @@ module SteadyMove
           Struct.new(:key, :says, :state, :reason, :by, :at, keyword_init: true) do
             def open? = state == "open"
           end
-        # What is left at one account of several moves: kinds: [[key, title, [Move]]]; list: all of it
-        # as text, to take along; mailto: an email about it to its support (RFC 6068), nil where no
-        # address of it is known.
+        # What is left at one account of several moves: kinds: [[key, title, [Move]]]; list: all of
+        # it as text, to take along; mailto: an email about it to its support (RFC 6068), nil where
+        # no address of it is known.
         Place = Struct.new(:id, :title, :site, :kinds, :list, :mailto, keyword_init: true)
         # So many of the moves that ended last are looked at.
         LATELY = 500
@@ -119,8 +119,8 @@ module SteadyMove
 
         def gone?(move) = move.plan.dns_only? ? move.state.ending == "settled" : move.state.landed?
 
-        # [[key, detail]] of what there may be: the zone where the old host is the account's own, what
-        # is tied to it.
+        # [[key, detail]] of what there may be: the zone where the old host is the account's own,
+        # what is tied to it.
         def due(move)
           plan = move.plan
           return [["zone", plan.old_host]] if plan.dns_only?

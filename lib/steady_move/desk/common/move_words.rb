@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Common
-      # What is put into the sentences of a move: names of accounts and hosts as they are called now,
-      # from the ids that its plan keeps.
+      # What is put into the sentences of a move: names of accounts and hosts as they are called
+      # now, from the ids that its plan keeps.
       module MoveWords
         module_function
 

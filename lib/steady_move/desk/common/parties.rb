@@ -9,8 +9,8 @@ module SteadyMove
 
         module_function
 
-        # from: an e-mail address; move: Store::Moves::Move. Returns gaining, losing or registry; nil
-        # where it is none of them, or could be two.
+        # from: an e-mail address; move: Store::Moves::Move. Returns gaining, losing or registry;
+        # nil where it is none of them, or could be two.
         def of(ports, from, move)
           ports = Ports.of(ports)
           domain = Core::Names::HostName.ascii(from.to_s.rpartition("@").last)

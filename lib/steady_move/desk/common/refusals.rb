@@ -11,8 +11,8 @@ module SteadyMove
         # of the job §2).
         BETWEEN = %w[new-name recent-move registrant-change].freeze
 
-        # judged: Portfolio::Judging::Judged towards the account; new_host: Host or nil; missing: what the
-        # destination lacks, sentences.
+        # judged: Portfolio::Judging::Judged towards the account; new_host: Host or nil; missing:
+        # what the destination lacks, sentences.
         # choice: “stay” leaves the records behind knowingly.
         # late: Lateness, nil where only the rules are asked.
         def initialize(judged, account, new_host, missing: [], choice: nil, late: nil)

@@ -32,8 +32,8 @@ module SteadyMove
           @ports = Ports.of(ports)
         end
 
-        # All name servers of the registry that hold the name's suffix: the known one, and those that
-        # it names; [] where none is known.
+        # All name servers of the registry that hold the name's suffix: the known one, and those
+        # that it names; [] where none is known.
         def parents(name)
           first = @ports.dns.parent_server(name) or return []
           answer = @ports.dns.query(first, name.suffix, "NS")
@@ -60,8 +60,8 @@ module SteadyMove
           [shown.one? ? shown.first : nil, sets.compact.flatten.map(&:ttl).max || 0]
         end
 
-        # The set that one server tells. Raises Wire errors, also where it says neither that there is
-        # one nor none.
+        # The set that one server tells. Raises Wire errors, also where it says neither that there
+        # is one nor none.
         def told(server, name, type)
           answer = @ports.dns.query(server, name.ascii, type)
           said(answer, Records::Name.parse(name.ascii), type) or
@@ -80,8 +80,8 @@ module SteadyMove
         # none is known.
         def ds(name) = at_parents(name, "DS")
 
-        # The DS that the keys at these servers ask for; [] where the zone is not signed there. Raises
-        # Wire errors, also where one does not say.
+        # The DS that the keys at these servers ask for; [] where the zone is not signed there.
+        # Raises Wire errors, also where one does not say.
         def ds_wanted(name, servers)
           apex = Records::Name.parse(name.ascii)
           keys = servers.flat_map { |s| told(s, name, "DNSKEY").map(&:rdata) }
@@ -108,8 +108,8 @@ module SteadyMove
           @ports.dns.update(server, name.ascii, key: self.class.key(host), add: fresh, drop: old)
         end
 
-        # Does the registry's own server hold a DS for the name? nil where no such server is known, or
-        # it is not the one to ask.
+        # Does the registry's own server hold a DS for the name? nil where no such server is known,
+        # or it is not the one to ask.
         def signed(name)
           parent = @ports.dns.parent_server(name) or return
           answer = @ports.dns.query(parent, name.ascii, "DS")
@@ -120,7 +120,8 @@ module SteadyMove
         end
 
         # TTL facts for leaving the present servers (Records::Handover), asked at the registry and
-        # read from the zone. old_set: the old host takes the new servers into the zone's own NS set.
+        # read from the zone. old_set: the old host takes the new servers into the zone's own NS
+        # set.
         def handover(name, zone, old_set: false)
           parent_ttl = delegation(name)&.last || ASSUMED.parent_ns
           zone_ns = zone[zone.origin, "NS"]&.ttl || 0
@@ -134,16 +135,16 @@ module SteadyMove
           )
         end
 
-        # Asks every server for every content set of the zone, a delegated subzone as a referral with
-        # its glue. Returns [Deviation]; empty where all answer the same content.
+        # Asks every server for every content set of the zone, a delegated subzone as a referral
+        # with its glue. Returns [Deviation]; empty where all answer the same content.
         def deviations(servers, zone)
           servers.flat_map do |server|
             zone.answering.flat_map { |set| deviation(server, set, zone) }.compact
           end
         end
 
-        # What each server answers that differs from the zone: {server => [“owner TYPE”]}, nil of one
-        # that is silent.
+        # What each server answers that differs from the zone: {server => [“owner TYPE”]}, nil of
+        # one that is silent.
         def answers(servers, zone)
           servers.to_h do |server|
             [server, deviations([server], zone).map { |d| "#{d.name} #{d.type}" }]

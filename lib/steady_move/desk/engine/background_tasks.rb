@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Engine
       # What is done without anybody's asking, each kind in a lane of its own: mail fetched, records
-      # looked at again, message queues emptied, batches started, notices and alerts sent, old things
-      # cleared.
+      # looked at again, message queues emptied, batches started, notices and alerts sent, old
+      # things cleared.
       class BackgroundTasks
         attr_reader :post, :bootstrap, :alerts
 

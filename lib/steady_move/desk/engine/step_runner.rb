@@ -204,8 +204,8 @@ module SteadyMove
           )
         end
 
-        # A result is written down only while the step is still held; with it what is to be done next
-        # is scheduled.
+        # A result is written down only while the step is still held; with it what is to be done
+        # next is scheduled.
         def report(move, step, outcome)
           @counting.synchronize { @outcomes[outcome.kind] += 1 }
           ended =

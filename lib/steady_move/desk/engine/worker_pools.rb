@@ -5,11 +5,12 @@ require "monitor"
 module SteadyMove
   module Desk
     module Engine
-      # Workers by connection: what waits for one registrar keeps nobody else waiting. A worker lives
-      # as long as it has work. What goes over one session still goes one by one; meanwhile another
-      # worker writes down what came of it.
+      # Workers by connection: what waits for one registrar keeps nobody else waiting. A worker
+      # lives as long as it has work. What goes over one session still goes one by one; meanwhile
+      # another worker writes down what came of it.
       class WorkerPools
-        # A lane that hangs; seconds: since its oldest work began; waiting: pieces of work behind it.
+        # A lane that hangs; seconds: since its oldest work began; waiting: pieces of work behind
+        # it.
         Stuck = Struct.new(:lane, :seconds, :waiting, keyword_init: true)
         # Workers of one lane.
         WIDTH = 3
@@ -42,8 +43,8 @@ module SteadyMove
           end
         end
 
-        # Waits until nothing is in hand, or for so many seconds; raises what escaped from a piece of
-        # work.
+        # Waits until nothing is in hand, or for so many seconds; raises what escaped from a piece
+        # of work.
         def wait(seconds = nil)
           ends = seconds && (monotonic + seconds)
           @monitor.synchronize do
@@ -91,8 +92,8 @@ module SteadyMove
           end
         end
 
-        # The next piece of work, of a move that no other worker of the lane is busy with; where there
-        # is none the worker goes. Whoever is busy with that move comes back for the rest.
+        # The next piece of work, of a move that no other worker of the lane is busy with; where
+        # there is none the worker goes. Whoever is busy with that move comes back for the rest.
         def take(lane)
           @monitor.synchronize do
             index = @queues[lane]&.index { |key, _| !@busy.include?([lane, key.first]) }

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Forecast
-      # When moves will be done: ranges from three-point estimates along their plans, which learn from
-      # finished moves of the same registrars; and how far off earlier forecasts were.
+      # When moves will be done: ranges from three-point estimates along their plans, which learn
+      # from finished moves of the same registrars; and how far off earlier forecasts were.
       class Forecasts
         Forecast = Core::Forecast
         # So many ended moves are learnt from, the newest.
@@ -104,16 +104,16 @@ module SteadyMove
           )
         end
 
-        # A plan's draws beside those of others: another salt, and turned, so that they say nothing of
-        # each other.
+        # A plan's draws beside those of others: another salt, and turned, so that they say nothing
+        # of each other.
         def apart(plan, offset, number, now)
           state = Core::Moves::State.fold(plan, [])
           list, = drawn(plan, state, plan.from, plan.to, now, salt: number)
           list.rotate(number * 97).map { |seconds| seconds + [offset, 0].max }
         end
 
-        # A move's own draws beside those of others, in seconds from now: apart from what is shown of
-        # it alone.
+        # A move's own draws beside those of others, in seconds from now: apart from what is shown
+        # of it alone.
         def ends_of(move, now)
           at, ends =
             fresh([move.id, move.events.size, :beside], now, far: ->((_, list), _) { list.max }) do
@@ -132,8 +132,8 @@ module SteadyMove
           at == now ? ends : ends.map { |seconds| [seconds - (now - at), 0].max }
         end
 
-        # What was worked out under a key while it is fresh, else anew. far: how many seconds ahead it
-        # looks.
+        # What was worked out under a key while it is fresh, else anew. far: how many seconds ahead
+        # it looks.
         def fresh(key, now, far:)
           at, kept = @lock.synchronize { @kept[key] }
           return kept if at && now >= at && now - at < [FRESH, far.call(kept, at) * SHARE].max

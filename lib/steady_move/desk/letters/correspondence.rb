@@ -3,11 +3,12 @@
 module SteadyMove
   module Desk
     module Letters
-      # Writes to a registrar's support, with everything that it needs to act and nothing secret. One
-      # letter may ask for several things for several names. Its wording is the catalogue's “letters”.
+      # Writes to a registrar's support, with everything that it needs to act and nothing secret.
+      # One letter may ask for several things for several names. Its wording is the catalogue's
+      # “letters”.
       module Correspondence
-        # What a letter may ask for; with those in DUE the five days of the transfer policy are named
-        # (ICANN Transfer Policy I.A.5).
+        # What a letter may ask for; with those in DUE the five days of the transfer policy are
+        # named (ICANN Transfer Policy I.A.5).
         KINDS = %w[
           unlock
           lock

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Letters
-      # Letters to support and to contacts: drafted from what the open moves wait for, sent by SMTP or
-      # by hand, answered, reminded of.
+      # Letters to support and to contacts: drafted from what the open moves wait for, sent by SMTP
+      # or by hand, answered, reminded of.
       class LetterWriter
         # A draft with what it is known by. raw: the whole message (RFC 5322).
         Ready = Struct.new(:draft, :message_id, :steps, :raw, keyword_init: true)
@@ -19,8 +19,8 @@ module SteadyMove
 
         def sends? = !@ports.sender.nil?
 
-        # One letter for everything that open moves wait to be written to this account for. Returns a
-        # Ready, or nil where nothing is.
+        # One letter for everything that open moves wait to be written to this account for. Returns
+        # a Ready, or nil where nothing is.
         # by: who signs; reference, message_id: those of an earlier look at the draft.
         def draft(account_id, by:, reference: nil, message_id: nil)
           account = account(account_id)
@@ -62,8 +62,8 @@ module SteadyMove
           ready(draft, due.map { |m, s| [m.id, s.step.id] }, message_id, answers: old[:message_id])
         end
 
-        # Sends a draft, or keeps it as sent by a person's own hand. text: as they changed it, or nil;
-        # how: smtp or hand. Raises Refused where it can't be sent.
+        # Sends a draft, or keeps it as sent by a person's own hand. text: as they changed it, or
+        # nil; how: smtp or hand. Raises Refused where it can't be sent.
         def send(ready, account_id:, by:, how:, text: nil, reminds: nil)
           invalid(:no_mail_server) if how == "smtp" && !sends?
 
@@ -82,8 +82,8 @@ module SteadyMove
           id
         end
 
-        # Sends a word to an address that has to come back. steps: [[move id, step]] that wait for it.
-        # Returns [letter id, the word where nothing could be sent]. Raises Refused.
+        # Sends a word to an address that has to come back. steps: [[move id, step]] that wait for
+        # it. Returns [letter id, the word where nothing could be sent]. Raises Refused.
         def prove(address, names:, steps:, by:)
           invalid(:no_address, address: address) unless address.to_s.match?(/\A[^\s@]+@[^\s@]+\z/)
 

@@ -33,8 +33,8 @@ module SteadyMove
 
         def stop = [@keeper, *@threads].compact.each(&:kill)
 
-        # Waits once: true where something came, false where not, nil where it makes no sense to wait
-        # again.
+        # Waits once: true where something came, false where not, nil where it makes no sense to
+        # wait again.
         def once(box, seconds = AT_MOST)
           came = box.wait(seconds)
           @told.call if came

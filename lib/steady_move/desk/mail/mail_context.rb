@@ -3,9 +3,9 @@
 module SteadyMove
   module Desk
     module Mail
-      # What a message is read against: the names that are held, who is known to write about them, how
-      # the mailbox's own server calls itself, which mailboxes are ours. Looked up once for each part
-      # of a mailbox.
+      # What a message is read against: the names that are held, who is known to write about them,
+      # how the mailbox's own server calls itself, which mailboxes are ours. Looked up once for each
+      # part of a mailbox.
       class MailContext
         def initialize(ports)
           @ports = Ports.of(ports)
@@ -27,8 +27,8 @@ module SteadyMove
         # Whom the desk itself writes as.
         def own_logins = @own_logins ||= @ports.settings.mailboxes.compact.map { |box| box[:login] }
 
-        # Domains that whoever holds the names, or holds them soon, is known to write from: accounts,
-        # their privacy services, registries. Where no name is told, all of them.
+        # Domains that whoever holds the names, or holds them soon, is known to write from:
+        # accounts, their privacy services, registries. Where no name is told, all of them.
         def senders(names)
           return all_senders if names.empty?
 

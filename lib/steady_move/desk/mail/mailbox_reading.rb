@@ -26,8 +26,8 @@ module SteadyMove
           @done = 0
         end
 
-        # Takes the next part in: calls the block with each message, numbered as the desk numbers it.
-        # Returns how many were new. Raises Wire::Error.
+        # Takes the next part in: calls the block with each message, numbered as the desk numbers
+        # it. Returns how many were new. Raises Wire::Error.
         def read(box, &)
           box.open do |open|
             floor = floor(open.validity)
@@ -58,8 +58,8 @@ module SteadyMove
         def base = @number * Store::Messages::BOX
         def key = "#{PLACE}#{@number}"
 
-        # All below it was read. Where the numbers begin anew, everything is looked at again; what is
-        # here already is known by its octets.
+        # All below it was read. Where the numbers begin anew, everything is looked at again; what
+        # is here already is known by its octets.
         def floor(validity)
           kept = @ports.system_state[key] || { "floor" => 0, "validity" => validity }
           return kept["floor"] if kept["validity"] == validity

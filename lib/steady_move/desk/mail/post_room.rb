@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Mail
-      # Fetches new mail, understands it and matches it to moves and letters. What is doubtful is kept
-      # and shown, never acted on.
+      # Fetches new mail, understands it and matches it to moves and letters. What is doubtful is
+      # kept and shown, never acted on.
       class PostRoom
         EVERY = 300
 
@@ -41,8 +41,8 @@ module SteadyMove
           MailboxReading::Progress.new(done: parts.sum(&:done), of: parts.sum(&:of)) if parts.any?
         end
 
-        # The body of a message of which only the head was kept, or whose body was cleared, as it lies
-        # in the mailbox. It is put beside its head; nothing follows from it. Raises Refused.
+        # The body of a message of which only the head was kept, or whose body was cleared, as it
+        # lies in the mailbox. It is put beside its head; nothing follows from it. Raises Refused.
         def fetch_body(uid)
           row = @ports.messages.find(uid)
           raise Refused.new(:unknown, :no_head, id: uid) unless row && row[:bodiless]
@@ -62,8 +62,8 @@ module SteadyMove
         # The next look is due now.
         def look_soon = @due_at = nil
 
-        # Takes in a message that somebody saved as a file. raw: RFC 5322 text. Returns false where it
-        # is here already; raises Refused.
+        # Takes in a message that somebody saved as a file. raw: RFC 5322 text. Returns false where
+        # it is here already; raises Refused.
         def drop(raw)
           take(Wire::Mail::Eml.read(raw, uid: @ports.messages.next_dropped))
         rescue Wire::Malformed => e
@@ -71,8 +71,8 @@ module SteadyMove
         end
 
         # Takes a message in, from the mailbox or dropped in as a file. Of one that concerns nobody
-        # here only the head is kept, unless it is wanted whole, could not be read, or comes from whom
-        # we know. Returns false where it is here already.
+        # here only the head is kept, unless it is wanted whole, could not be read, or comes from
+        # whom we know. Returns false where it is here already.
         def take(message, around: MailContext.new(@ports), whole: message.uid.negative?)
           letter =
             @ports.letters.answered_by(message.answers || [], "#{message.subject}\n#{message.text}")
@@ -132,9 +132,9 @@ module SteadyMove
           @ports.heard.note("mailbox #{number}", at: @ports.now, well: well, says: says)
         end
 
-        # What nobody foresaw in one message holds up neither the others nor the moves: it is kept as
-        # one that nobody could read, its octets sealed beside it. Only where nothing at all can be
-        # written down does it wait.
+        # What nobody foresaw in one message holds up neither the others nor the moves: it is kept
+        # as one that nobody could read, its octets sealed beside it. Only where nothing at all can
+        # be written down does it wait.
         def take_in(message, around)
           take(message, around: around)
         rescue StandardError => e

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Mail
-      # What a person says of a message: it was matched wrong, its sender is known, which of its codes
-      # it is.
+      # What a person says of a message: it was matched wrong, its sender is known, which of its
+      # codes it is.
       class Replies
         def initialize(ports)
           @ports = Ports.of(ports)
@@ -29,7 +29,8 @@ module SteadyMove
           end
         end
 
-        # The message counts, as it was understood: whoever says so knows its sender. Raises Refused.
+        # The message counts, as it was understood: whoever says so knows its sender. Raises
+        # Refused.
         def trust(uid, by:)
           message = find(uid)
           @ports.db.transaction do
@@ -91,8 +92,8 @@ module SteadyMove
           urls.first if urls.one?
         end
 
-        # Later messages of this sender that read alike are taken so as well. Of a doubtful one nobody
-        # knows whose it is: nothing is learnt from it.
+        # Later messages of this sender that read alike are taken so as well. Of a doubtful one
+        # nobody knows whose it is: nothing is learnt from it.
         def remember(message, kind, by)
           return if message[:trust] == "doubtful"
           return if message[:read_kind].nil? || kind == message[:kind]

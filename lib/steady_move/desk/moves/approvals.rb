@@ -3,14 +3,14 @@
 module SteadyMove
   module Desk
     module Moves
-      # Every approval that is due, and those that are to come: by whom, how, until when, what silence
-      # does, and what approving now saves.
+      # Every approval that is due, and those that are to come: by whom, how, until when, what
+      # silence does, and what approving now saves.
       class Approvals
         # After an approval it takes about so long (seconds): a quarter of an hour, common practice.
         AFTER = 900
         # how: the way of the step; ends: until when, nil where it is not known; silence: approves,
-        # lapses or nothing; saves: seconds that approving now is sooner than silence; able: can it be
-        # approved here?
+        # lapses or nothing; saves: seconds that approving now is sooner than silence; able: can it
+        # be approved here?
         Item =
           Struct.new(
             :move_id,
@@ -53,8 +53,8 @@ module SteadyMove
             .sort_by(&:expected)
         end
 
-        # Approves several in one go. ids: of moves. Returns {id => sentence} of those that could not
-        # be approved.
+        # Approves several in one go. ids: of moves. Returns {id => sentence} of those that could
+        # not be approved.
         def approve(ids, by:)
           orders = MoveCommands.new(@ports)
           ids.each_with_object({}) do |id, problems|

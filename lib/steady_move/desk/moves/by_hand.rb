@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Moves
       # Steps that a person does at a registrar's own pages, or writes for. The desk never takes
-      # anybody's word for them: it looks from outside, and says when it looks next. “I have done it”
-      # only starts the looking.
+      # anybody's word for them: it looks from outside, and says when it looks next. “I have done
+      # it” only starts the looking.
       module ByHand
         # Before anybody said that it is done, it is looked at anyway; a thing that somebody did
         # unasked is found.
@@ -79,8 +79,8 @@ module SteadyMove
           )
         end
 
-        # First when it usually shows, then every third of that, but at most every five minutes and no
-        # later than when it is late.
+        # First when it usually shows, then every third of that, but at most every five minutes and
+        # no later than when it is late.
         def next_look(begun, takes, now, late_at)
           usual = begun + takes[1]
           [usual > now ? usual : now + [takes[1] / 3, 300].max, late_at].min

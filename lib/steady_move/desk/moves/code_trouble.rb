@@ -5,8 +5,8 @@ module SteadyMove
     module Moves
       # What is done about a code that is no good.
       module CodeTrouble
-        # So often a code is fetched anew by the desk itself; then a person is asked (common practice,
-        # no source).
+        # So often a code is fetched anew by the desk itself; then a person is asked (common
+        # practice, no source).
         TRIES = 3
 
         private

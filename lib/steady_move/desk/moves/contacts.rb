@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Moves
-      # The people behind a name: are their contacts complete, is their mailbox read, and what can be
-      # done where it isn't.
+      # The people behind a name: are their contacts complete, is their mailbox read, and what can
+      # be done where it isn't.
       class Contacts
         # What a repair needs done by hand: where, and the value; done: whether the desk did it over
         # the connection.
@@ -16,8 +16,8 @@ module SteadyMove
           @ports = Ports.of(ports)
         end
 
-        # judged: Portfolio::Judging::Judged. Returns [Core::Contacts::Card], one for each role that something is
-        # known of.
+        # judged: Portfolio::Judging::Judged. Returns [Core::Contacts::Card], one for each role that
+        # something is known of.
         def cards(judged)
           boxes = @ports.letters.mailboxes
           ROLES.filter_map do |role|
@@ -57,8 +57,8 @@ module SteadyMove
           )
         end
 
-        # Sends a word to one role's mailbox that has to come back. Returns [letter id, the word where
-        # nothing could be sent].
+        # Sends a word to one role's mailbox that has to come back. Returns [letter id, the word
+        # where nothing could be sent].
         # Raises Refused.
         def prove(judged, role, by:)
           card = cards(judged).find { |c| c.role == role }

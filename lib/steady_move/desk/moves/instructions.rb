@@ -3,13 +3,13 @@
 module SteadyMove
   module Desk
     module Moves
-      # What a person does at one step by hand: where they sign in, what they do there, and the values
-      # they type.
+      # What a person does at one step by hand: where they sign in, what they do there, and the
+      # values they type.
       class Instructions
         # place: id by which acts are gathered; title, site, login: where; does: a sentence; typed:
-        # [[label, text]]; way: of Core::Moves::Channels; pastes: a code is pasted back here; mailto: a
-        # letter to its support, where the act has become late (RFC 6068); order: what is ordered
-        # (ManualOrders::Line), or nil;
+        # [[label, text]]; way: of Core::Moves::Channels; pastes: a code is pasted back here;
+        # mailto: a letter to its support, where the act has become late (RFC 6068); order: what is
+        # ordered (ManualOrders::Line), or nil;
         # records: does the records' sheet say what is typed; host: DNS host whose name servers are
         # told here, or nil; on_word: nobody outside can see it done, so that a person's word is all
         # there is;
@@ -40,8 +40,8 @@ module SteadyMove
           @ports = Ports.of(ports)
         end
 
-        # The address that the losing side writes to in this move, as it is known now; nil where none
-        # is.
+        # The address that the losing side writes to in this move, as it is known now; nil where
+        # none is.
         def self.contact(accounts, names, move)
           role =
             (
@@ -127,8 +127,7 @@ module SteadyMove
         def at(move, step)
           @ports.accounts.find(step.place == "gaining" ? move.to_account : move.from_account)
         end
-        def contact(move) =
-          self.class.contact(@ports.accounts, @ports.names, move)
+        def contact(move) = self.class.contact(@ports.accounts, @ports.names, move)
 
         def support(move, step)
           account = at(move, step)
@@ -182,8 +181,8 @@ module SteadyMove
 
         def link(move, step) = asking(move, step)&.fetch(:link)
 
-        # The newest message that asks for this approval and that counts, from the side where the step
-        # is done; one with links before others.
+        # The newest message that asks for this approval and that counts, from the side where the
+        # step is done; one with links before others.
         def asking(move, step)
           told =
             @ports

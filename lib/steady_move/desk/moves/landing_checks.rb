@@ -3,13 +3,14 @@
 module SteadyMove
   module Desk
     module Moves
-      # What must hold after landing: each thing as it was ordered beside what is found from outside.
+      # What must hold after landing: each thing as it was ordered beside what is found from
+      # outside.
       class LandingChecks
         include Locking
         extend Forwardable
 
-        # id: which; what: Phrase; wanted, found: texts or Times; ok: do they agree, nil where nobody
-        # can tell; mend: puts it right over the connection, or nil.
+        # id: which; what: Phrase; wanted, found: texts or Times; ok: do they agree, nil where
+        # nobody can tell; mend: puts it right over the connection, or nil.
         Check =
           Struct.new(:id, :what, :wanted, :found, :ok, :mend, keyword_init: true) do
             # By this a person accepts it: another finding is another difference.
@@ -156,8 +157,8 @@ module SteadyMove
           )
         end
 
-        # Every name server is asked for every record set of the copy: it answers as it did before the
-        # order. Without a copy nobody can tell.
+        # Every name server is asked for every record set of the copy: it answers as it did before
+        # the order. Without a copy nobody can tell.
         def answers(record)
           before = state.told("answers_before")&.data&.fetch("answers_before")
           zone = ports.zones.of_move(move.id, plan.name)

@@ -22,7 +22,8 @@ module SteadyMove
             keyword_init: true
           )
 
-        # Why the gaining side refuses => what is done: a step by its mark is done anew, or only told.
+        # Why the gaining side refuses => what is done: a step by its mark is done anew, or only
+        # told.
         REASONS = {
           "locked" => :lock,
           "code" => :code,
@@ -40,8 +41,8 @@ module SteadyMove
           @ports = Ports.of(ports)
         end
 
-        # Lines of the moves that can be ordered at an account now, in the order in which they became
-        # due.
+        # Lines of the moves that can be ordered at an account now, in the order in which they
+        # became due.
         def lines(account_id)
           moves(account_id).map { |move| line(move) }
         end
@@ -64,8 +65,8 @@ module SteadyMove
         end
 
         # The list with the codes, for the clipboard; each code that is in it stands in the journal.
-        # ids: of moves, nil for all that are due there. Returns [text, names whose codes can't stand
-        # in it]. Raises Refused.
+        # ids: of moves, nil for all that are due there. Returns [text, names whose codes can't
+        # stand in it]. Raises Refused.
         def list(account_id, by:, ids: nil)
           chosen = moves(account_id).select { |m| ids.nil? || ids.include?(m.id) }
           raise Refused.new(:not_now, :nothing_to_order) if chosen.empty?

@@ -3,11 +3,11 @@
 module SteadyMove
   module Desk
     module Moves
-      # What is left for people to do by hand over all open moves, gathered by place so that they sign
-      # in once; and what they say about it.
+      # What is left for people to do by hand over all open moves, gathered by place so that they
+      # sign in once; and what they say about it.
       class ManualSteps
-        # One act. letter: whether it is asked for by letter; since: when it became due; said_at: when
-        # it was said to be done, or written for.
+        # One act. letter: whether it is asked for by letter; since: when it became due; said_at:
+        # when it was said to be done, or written for.
         Item =
           Struct.new(
             :move_id,
@@ -34,7 +34,8 @@ module SteadyMove
           @instructions = Instructions.new(@ports)
         end
 
-        # Everything that is a person's turn or said to be done, by place: [Place]. moves: open ones.
+        # Everything that is a person's turn or said to be done, by place: [Place]. moves: open
+        # ones.
         def places(moves = @ports.moves.by_hand)
           items = moves.flat_map { |m| m.state.active.filter_map { |s| item(m, s) } }
           items
@@ -156,8 +157,7 @@ module SteadyMove
           )
         end
 
-        def find(id) =
-          @ports.moves.find(id) || raise(Refused.new(:not_now, :no_move, id: id))
+        def find(id) = @ports.moves.find(id) || raise(Refused.new(:not_now, :no_move, id: id))
 
         def waiting(id, step)
           move = find(id)

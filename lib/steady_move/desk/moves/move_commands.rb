@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Moves
-      # What a person says about a move under way: approve the release, look now, call it off, leave a
-      # thing as it is, or have it mended.
+      # What a person says about a move under way: approve the release, look now, call it off, leave
+      # a thing as it is, or have it mended.
       class MoveCommands
         # Seconds of real time between two looks that a person may ask for.
         FAIR = 10
@@ -29,8 +29,8 @@ module SteadyMove
           say(move, "approved", by, step: release.step.id)
         end
 
-        # Before a release is asked for nothing can be approved: the wish is kept, and offered as soon
-        # as it can be done.
+        # Before a release is asked for nothing can be approved: the wish is kept, and offered as
+        # soon as it can be done.
         def wish(move, by) = move.state.wished? || say(move, "wished", by)
         private :wish
 
@@ -44,8 +44,8 @@ module SteadyMove
 
         ENDS = %w[refused lapsed cancelled].freeze
 
-        # A person says how a transfer ended that is no longer pending, or never was; the name is made
-        # safe again, and what shows rules over what is said. Raises Refused.
+        # A person says how a transfer ended that is no longer pending, or never was; the name is
+        # made safe again, and what shows rules over what is said. Raises Refused.
         def over(id, by:, how:)
           move = going(id)
           refuse(:landed_already, name: move.name) if move.state.landed?
@@ -150,8 +150,7 @@ module SteadyMove
         def words(move) = Common::MoveWords.of(move.plan, @ports.accounts)
         def title(move, state) = Words.phrase("steps.#{state.step.id}.title", **words(move))
 
-        def find(id) =
-          @ports.moves.find(id) || raise(Refused.new(:unknown, :no_move, id: id))
+        def find(id) = @ports.moves.find(id) || raise(Refused.new(:unknown, :no_move, id: id))
 
         def unfinished(id)
           find(id).tap do |move|

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Moves
-      # Why a plan to an account would refuse a name, beyond what its verdict says: told on the name,
-      # before.
+      # Why a plan to an account would refuse a name, beyond what its verdict says: told on the
+      # name, before.
       class Obstacles
         def initialize(ports)
           @ports = Ports.of(ports)

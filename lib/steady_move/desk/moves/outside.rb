@@ -5,13 +5,14 @@ module SteadyMove
     module Moves
       # Where a transfer stands, as far as it shows without a connection to the gaining side: the
       # public record, the mails of both sides, and the losing side's connection where there is one
-      # (rules of the job §9). A later proof covers an earlier step; what nothing shows is not known.
+      # (rules of the job §9). A later proof covers an earlier step; what nothing shows is not
+      # known.
       class Outside
         # stage: nothing, pending, released, landed, elsewhere (the record names a registrar that is
         # neither side's) or over; deadline: Time or nil, and whether it is assumed; how: refused,
-        # lapsed or cancelled where it is known of what is over; shown: does the public record itself
-        # show it pending? says: Phrase; source, ref: where it was seen; at: of the act, where it is
-        # told.
+        # lapsed or cancelled where it is known of what is over; shown: does the public record
+        # itself show it pending? says: Phrase; source, ref: where it was seen; at: of the act,
+        # where it is told.
         Sight =
           Struct.new(
             :stage,
@@ -78,8 +79,8 @@ module SteadyMove
         # A move between two accounts of one registrar: its name in the record says nothing.
         def same_registrar? = losing.same_registrar?(gaining) == true
 
-        # Does the record name a registrar that is not known to be either side? It may be another name
-        # of the gaining one.
+        # Does the record name a registrar that is not known to be either side? It may be another
+        # name of the gaining one.
         def elsewhere?
           !same_registrar? && losing.shown_by?(@record) == false
         end
@@ -160,8 +161,8 @@ module SteadyMove
             end
         end
 
-        # The losing side's own word on the transfer (RFC 5731 §3.1.3), where it is no older than the
-        # order.
+        # The losing side's own word on the transfer (RFC 5731 §3.1.3), where it is no older than
+        # the order.
         def by_losing_side
           found =
             @act.epp(

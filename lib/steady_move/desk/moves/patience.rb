@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Moves
-      # Every wait for somebody else ends: what took much longer than it may becomes a person's turn,
-      # with whom to ask and where to look. The desk goes on looking beside that.
+      # Every wait for somebody else ends: what took much longer than it may becomes a person's
+      # turn, with whom to ask and where to look. The desk goes on looking beside that.
       class Patience
         HOUR = 3600
         DAY = 86_400

@@ -18,8 +18,8 @@ module SteadyMove
         end
 
         # Returns [Row], the next deadline first; those without one last.
-        # turn: yours, theirs, desk or clock; account: id of either side; batch: id; late: only those
-        # that are.
+        # turn: yours, theirs, desk or clock; account: id of either side; batch: id; late: only
+        # those that are.
         def rows(turn: nil, account: nil, batch: nil, late: false)
           by_move = @ports.batches.by_move
           moves = @ports.moves.open

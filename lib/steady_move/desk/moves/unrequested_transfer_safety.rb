@@ -6,8 +6,8 @@ module SteadyMove
   module Desk
     module Moves
       # After a transfer that nobody ordered: the lock on and seen, and another code in place of the
-      # one that somebody else has. Over the account's connection where it has one, else as tasks of a
-      # person.
+      # one that somebody else has. Over the account's connection where it has one, else as tasks of
+      # a person.
       class UnrequestedTransferSafety
         LOCK = Core::Names::Statuses::LOCK
 
@@ -39,8 +39,8 @@ module SteadyMove
           finish(stray)
         end
 
-        # Puts the lock on and sets another code, over the connection. What could not be done stays to
-        # be done. Raises Refused where the account has none.
+        # Puts the lock on and sets another code, over the connection. What could not be done stays
+        # to be done. Raises Refused where the account has none.
         def secure(name, by:)
           stray = unsafe(name)
           account = @ports.accounts.find(stray.account_id)
@@ -52,8 +52,8 @@ module SteadyMove
           end
         end
 
-        # A person had another code set on the registrar's own pages: nobody else can see that. Raises
-        # Refused.
+        # A person had another code set on the registrar's own pages: nobody else can see that.
+        # Raises Refused.
         def said_code(name, by:)
           stray = unsafe(name)
           @ports.codes.wipe(name)

@@ -88,8 +88,8 @@ module SteadyMove
         def open = @rows.open
         def of_name(name) = @rows.of_name(name)
 
-        # Sends the refusal over the account's connection (RFC 5730 §2.9.3.4), and makes the name safe
-        # after it. Raises Refused.
+        # Sends the refusal over the account's connection (RFC 5730 §2.9.3.4), and makes the name
+        # safe after it. Raises Refused.
         def refuse(name, by:)
           stray, account = find(name)
           raise Refused.new(:not_now, :refuse_by_hand, at: account.title) unless account.epp?
@@ -188,7 +188,8 @@ module SteadyMove
             asked_at: of&.requested_at,
             ends: of&.act_at,
             shown: true,
-            because: Words.say(look.account ? :"strays.account" : :"strays.record", at: account.title)
+            because:
+              Words.say(look.account ? :"strays.account" : :"strays.record", at: account.title)
           )
         end
 
@@ -295,8 +296,8 @@ module SteadyMove
           ended(stray, "withdrawn", "stray_over", "desk")
         end
 
-        # With a transfer that was shown, somebody had the name's code. One that was expected and has
-        # ended harms nobody.
+        # With a transfer that was shown, somebody had the name's code. One that was expected and
+        # has ended harms nobody.
         def ended(stray, how, key, who, **values)
           unsafe = stray.open? && how != "gone" && (stray.shown || stray.refused_at)
           @rows.change(stray.id, state: unsafe ? "unsafe" : "over", how: how, ended_at: @ports.now)

@@ -18,8 +18,8 @@ module SteadyMove
         # As it was fetched.
         def old_zone = @old_zone ||= ports.zones.of_move(move.id, plan.name)
 
-        # As it shall be at the new host: what was decided for each set, with lowered TTLs where they
-        # are lowered.
+        # As it shall be at the new host: what was decided for each set, with lowered TTLs where
+        # they are lowered.
         def wanted_zone
           @wanted_zone ||=
             ports.carrying.wanted(plan.name, old_zone, new_host, lowered: plan.lowered)

@@ -7,8 +7,8 @@ module SteadyMove
     module Operations
       # Tells whoever runs the desk, by mail and by a signed webhook, when something is wrong for
       # longer than was set: work that is overdue, a connection that fails, a backup that was not
-      # made, a deadline that comes near. Each is told once, and again after a day if it still stands.
-      # What is stuck or comes back goes to the log at once.
+      # made, a deadline that comes near. Each is told once, and again after a day if it still
+      # stands. What is stuck or comes back goes to the log at once.
       class Alerts
         EVERY = 20
         AGAIN = 86_400

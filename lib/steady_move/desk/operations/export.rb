@@ -7,9 +7,9 @@ require "json"
 module SteadyMove
   module Desk
     module Operations
-      # Everything in open formats, into a new folder: JSON lines for each table, and beside them what
-      # others can read at once: zone files, messages as .eml, the names as CSV. Never a code, a
-      # password or another way in.
+      # Everything in open formats, into a new folder: JSON lines for each table, and beside them
+      # what others can read at once: zone files, messages as .eml, the names as CSV. Never a code,
+      # a password or another way in.
       class Export
         # folder: where it goes; it must not be there, or be empty.
         def initialize(ports, folder)

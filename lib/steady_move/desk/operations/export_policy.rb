@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Operations
-      # What of the database goes into an export, and how: one file of JSON lines for each table. What
-      # lets somebody in, what is sealed, and what is worked out from the rest stays out.
+      # What of the database goes into an export, and how: one file of JSON lines for each table.
+      # What lets somebody in, what is sealed, and what is worked out from the rest stays out.
       module ExportPolicy
         # Ways in, and counters that the database keeps for itself.
         LEFT_OUT = %i[
@@ -40,8 +40,8 @@ module SteadyMove
           names: %i[revision],
           looks: %i[held_by held_until]
         }.freeze
-        # What such a column holds after an import, where it must hold something: nobody gets in with
-        # that.
+        # What such a column holds after an import, where it must hold something: nobody gets in
+        # with that.
         INSTEAD = { people: { password_hash: "!" }, names: { revision: 0 } }.freeze
         # A setting's members that are secret.
         SECRET = %w[password].freeze

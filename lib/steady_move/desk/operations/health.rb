@@ -6,8 +6,8 @@ module SteadyMove
       # How the desk itself is: can it write, does its heart beat, what is overdue, is there room,
       # does each connection answer, and is one stuck.
       class Health
-        # well: true, false, or nil where it is not known; vital: without it the desk can do nothing;
-        # since: Time or nil.
+        # well: true, false, or nil where it is not known; vital: without it the desk can do
+        # nothing; since: Time or nil.
         Check = Struct.new(:id, :title, :well, :says, :since, :vital, keyword_init: true)
         # Seconds: without a heartbeat; of one piece of work before a connection counts as stuck; of
         # overdue work.
@@ -18,8 +18,8 @@ module SteadyMove
         ROOM = 200 * 1024 * 1024
         LOOK_AT_DISK = 30
 
-        # runner: StepRunner; beat_age: answers the seconds since the heart last beat; stream_age: since
-        # open pages were last told of changes; nil where nobody knows.
+        # runner: StepRunner; beat_age: answers the seconds since the heart last beat; stream_age:
+        # since open pages were last told of changes; nil where nobody knows.
         def initialize(ports, runner, beat_age: nil, stream_age: nil)
           @ports = Ports.of(ports)
           @runner = runner

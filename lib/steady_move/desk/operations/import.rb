@@ -5,8 +5,8 @@ require "json"
 module SteadyMove
   module Desk
     module Operations
-      # Takes an export into an empty desk. All of it or nothing: a file that lacks, a line that is no
-      # JSON or a column that nobody knows is named, and the desk stays empty.
+      # Takes an export into an empty desk. All of it or nothing: a file that lacks, a line that is
+      # no JSON or a column that nobody knows is named, and the desk stays empty.
       class Import
         # Tables that must be empty for that.
         EMPTY = %i[people names moves events accounts].freeze

@@ -88,8 +88,8 @@ module SteadyMove
           note("password_changed", person[:email])
         end
 
-        # Raises Refused where the password is wrong, or a second factor isn't there for which they'd
-        # stand in.
+        # Raises Refused where the password is wrong, or a second factor isn't there for which
+        # they'd stand in.
         def new_recovery_codes(id, password)
           person = right_person(id, password)
           invalid(:no_factor, email: person[:email]) unless @factors.any?(id)

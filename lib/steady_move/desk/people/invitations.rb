@@ -6,8 +6,8 @@ require "securerandom"
 module SteadyMove
   module Desk
     module People
-      # Invitations, one for an address: a newer one, acceptance, taking back or seven days end it. It
-      # makes a person who isn't there yet; it never changes one who is.
+      # Invitations, one for an address: a newer one, acceptance, taking back or seven days end it.
+      # It makes a person who isn't there yet; it never changes one who is.
       class Invitations
         LASTS = 7 * 86_400
 
@@ -22,8 +22,8 @@ module SteadyMove
           @rows.open(at: now).map { |row| row.slice(:email, :role, :expires_at) }
         end
 
-        # Returns the one-time word for a new person's first sign-in; only its digest is kept. Raises
-        # Refused.
+        # Returns the one-time word for a new person's first sign-in; only its digest is kept.
+        # Raises Refused.
         def make(email, role:, by:)
           @people.check(email, role)
           refuse(:here_already, email: email) if @people.email?(email)

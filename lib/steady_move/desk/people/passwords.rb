@@ -17,8 +17,8 @@ module SteadyMove
         # for that.
         COMMON = 10**6
         LOOKED_AT = 64
-        # 64 MiB, two passes, one lane: RFC 9106 §4, second choice, with fewer passes; checked against
-        # each hash's own.
+        # 64 MiB, two passes, one lane: RFC 9106 §4, second choice, with fewer passes; checked
+        # against each hash's own.
         COST = { t_cost: 2, m_cost: 16, p_cost: 1 }.freeze
 
         def initialize(cost: COST)
@@ -32,8 +32,8 @@ module SteadyMove
         def hash(text) = @argon2.create(text)
 
         # Does a text fit a hash? One at a time: guessing never takes more than one processor. old:
-        # are there hashes of an earlier kind? Then both kinds are computed for everybody, so that the
-        # time tells nothing about an account. hash may be nil, where there is no such account.
+        # are there hashes of an earlier kind? Then both kinds are computed for everybody, so that
+        # the time tells nothing about an account. hash may be nil, where there is no such account.
         def right?(hash, text, old: false)
           @turn.synchronize do
             fits = [argon2?(hash, text)]

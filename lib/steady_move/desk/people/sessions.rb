@@ -6,8 +6,9 @@ require "securerandom"
 module SteadyMove
   module Desk
     module People
-      # Who is signed in where. A session is a row here; the browser's cookie only names it, by a key
-      # of which only the digest is kept. Times are the machine's own, also in the practice world.
+      # Who is signed in where. A session is a row here; the browser's cookie only names it, by a
+      # key of which only the digest is kept. Times are the machine's own, also in the practice
+      # world.
       class Sessions
         # Seconds: OWASP ASVS 4.0, 3.3.2.
         LONGEST = 12 * 3600
@@ -39,8 +40,8 @@ module SteadyMove
           key
         end
 
-        # The row of a session that still lives, or nil. used: does somebody use it now? (A page that
-        # only looks after itself doesn't.)
+        # The row of a session that still lives, or nil. used: does somebody use it now? (A page
+        # that only looks after itself doesn't.)
         def find(person_id, key, used: true)
           row = key && @rows.find(person_id, digest(key), living)
           touch(row) if row && used && row[:seen_at] < now - NOTED

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Planning
-      # Moves a name's DNS to another host while its registration stays where it is: the records' half
-      # of a move.
+      # Moves a name's DNS to another host while its registration stays where it is: the records'
+      # half of a move.
       class DnsAlone
         MOST = 200
         # What came of one name of several: the move's id, or why it could not start.

@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Planning
       # The handover of one name's records as it stands: each instant with whether it was seen, who
-      # acts, and what a way back would take from there. Of a move that is under way by what was done,
-      # else as it would be if it began now.
+      # acts, and what a way back would take from there. Of a move that is under way by what was
+      # done, else as it would be if it began now.
       class HandoverOf
         Records = Core::Records
         # The trait of the step whose being done is an instant's having come.

@@ -6,8 +6,8 @@ module SteadyMove
       # What a person asks first of a name, a plan or a move, in a sentence each: do site and mail
       # stay up, and what came of it.
       class InShort
-        # What a move of a name would be, if it started now. finish: [early, usual, late] Times, empty
-        # where it can't start; uptime: sentence; expected_expiry: Time or nil.
+        # What a move of a name would be, if it started now. finish: [early, usual, late] Times,
+        # empty where it can't start; uptime: sentence; expected_expiry: Time or nil.
         # futures: Core::Forecast::Futures::Two or nil.
         Ahead = Struct.new(:finish, :futures, :uptime, :expected_expiry, keyword_init: true)
 

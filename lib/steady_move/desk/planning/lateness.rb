@@ -9,8 +9,8 @@ module SteadyMove
         RULE = Common::Refusals::LATE
         CHOICES = %w[renew go].freeze
 
-        # judged: Portfolio::Judging::Judged; chosen: of CHOICES or nil; price: Amount of a year at the losing
-        # side, or nil. Raises Refused.
+        # judged: Portfolio::Judging::Judged; chosen: of CHOICES or nil; price: Amount of a year at
+        # the losing side, or nil. Raises Refused.
         def initialize(judged, chosen, price)
           unless chosen.nil? || CHOICES.include?(chosen)
             raise Refused.new(:invalid, :no_such_choice, given: chosen)
@@ -32,8 +32,8 @@ module SteadyMove
         def renewal = renews? ? @price : nil
         # As a plan keeps it.
         def renewed_from = renews? ? expires : nil
-        # The expiry that the move starts from: a year bought before the expiry stays (RFC 3915 §3.1:
-        # only the registry's own year is taken back).
+        # The expiry that the move starts from: a year bought before the expiry stays (RFC 3915
+        # §3.1: only the registry's own year is taken back).
         def expires_at = renews? ? Core::Expiry.add_years(expires, 1) : expires
 
         # Why it can't start as it is: a Phrase, or nil.

@@ -5,8 +5,8 @@ module SteadyMove
     module Planning
       # Works out what a move would do and cost, before anything is done; and starts it.
       class Planner
-        # A plan that starts rests on facts no older than this (seconds): name servers and status may
-        # have changed since it was shown.
+        # A plan that starts rests on facts no older than this (seconds): name servers and status
+        # may have changed since it was shown.
         FRESH = 60
 
         def initialize(ports)

@@ -3,14 +3,14 @@
 module SteadyMove
   module Desk
     module Planning
-      # What a name costs at every destination that takes it, beside what staying costs, in the years
-      # ahead.
+      # What a name costs at every destination that takes it, beside what staying costs, in the
+      # years ahead.
       class PriceComparison
         YEARS = 3
         # staying: is it the present account? takes: does it take the suffix (nil where not known);
-        # ahead: [Amount] after one, two, … years, empty where no price is known; converted: the same
-        # in one currency, empty without rates; quote: of the first year (Core::Money::Quote), nil for
-        # staying; promotion, promotion_until: code and last day.
+        # ahead: [Amount] after one, two, … years, empty where no price is known; converted: the
+        # same in one currency, empty without rates; quote: of the first year (Core::Money::Quote),
+        # nil for staying; promotion, promotion_until: code and last day.
         Row =
           Struct.new(
             :account_id,
@@ -30,8 +30,8 @@ module SteadyMove
         end
 
         # name: A-label text held here; privacy: count its price. Returns [Row], staying first, the
-        # others by what they cost after the last year, those without a price last; nil where the name
-        # isn't held.
+        # others by what they cost after the last year, those without a price last; nil where the
+        # name isn't held.
         def of(name, privacy: false)
           row = @ports.names.find(name) or return
           held = Core::Names::DomainName.held(name)

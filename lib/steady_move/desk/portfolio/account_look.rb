@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Portfolio
       # What the account that holds a name says of it over its connection (RFC 5731 §3.1.2, RFC 5733
-      # §3.1.2): the name, its contacts, and the deadline of a transfer under way. What it refuses to
-      # show is not known, and takes nothing away that it showed before.
+      # §3.1.2): the name, its contacts, and the deadline of a transfer under way. What it refuses
+      # to show is not known, and takes nothing away that it showed before.
       class AccountLook
         # How long before landing an order may have been taken (rules of the job §5: ten days at
         # most).
@@ -30,8 +30,8 @@ module SteadyMove
           @ports = Ports.of(ports)
         end
 
-        # name: DomainName; account: with a connection. Returns Brought; raises Wire::Error where the
-        # name itself can't be asked for.
+        # name: DomainName; account: with a connection. Returns Brought; raises Wire::Error where
+        # the name itself can't be asked for.
         def call(name, account)
           @ports.epp.with(account) { |client| ask(client, name, account) }
         end

@@ -48,7 +48,8 @@ module SteadyMove
           extra.empty? ? facts : facts.with(**extra)
         end
 
-        # What judging takes from the accounts, as text: where it is the same, nothing is judged anew.
+        # What judging takes from the accounts, as text: where it is the same, nothing is judged
+        # anew.
         def basis
           [
             @registrars,
@@ -84,8 +85,8 @@ module SteadyMove
             end
         end
 
-        # Whom the account writes to, and what is known of their mailboxes; what a person noted holds
-        # where no word was sent.
+        # Whom the account writes to, and what is known of their mailboxes; what a person noted
+        # holds where no word was sent.
         def about_people(row, facts)
           return @mailing.fetch(row[:account_id], {}) if @boxes.empty?
 

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Portfolio
-      # The index seen towards one destination: only the rules that look at the destination are judged
-      # anew, and of those names alone that changed.
+      # The index seen towards one destination: only the rules that look at the destination are
+      # judged anew, and of those names alone that changed.
       class DestinationIndex
         attr_reader :done, :of
 

@@ -8,8 +8,8 @@ module SteadyMove
       # go.
       class Gates
         # kind: ready, needs, unknown, wait, blocked or moving; clears_at: seconds, nil where nobody
-        # knows; steps: how many things the desk does on the way; needs: how many have to be put right
-        # before; rests_on_less: some facts are missing.
+        # knows; steps: how many things the desk does on the way; needs: how many have to be put
+        # right before; rests_on_less: some facts are missing.
         Gate = Struct.new(:kind, :clears_at, :steps, :needs, :rests_on_less)
         KINDS = %w[ready needs unknown wait blocked moving].freeze
         CARRIED = "dns-leaves"
@@ -95,7 +95,8 @@ module SteadyMove
           within?(entry.account_id) ? count : count + records(entry, at)
         end
 
-        # Where the zone would end, a DNS host has to be chosen; where nobody knows that, it is asked.
+        # Where the zone would end, a DNS host has to be chosen; where nobody knows that, it is
+        # asked.
         def records(entry, at)
           return carried_somewhere?(entry) ? 0 : 1 if entry.outline.hits?(CARRIED, at)
 

@@ -42,7 +42,8 @@ module SteadyMove
           one(name, to: to)
         end
 
-        # name: A-label text; to: account id, for the rules that ask where it goes. Returns a Judged;
+        # name: A-label text; to: account id, for the rules that ask where it goes. Returns a
+        # Judged;
         # nil where the name isn't held.
         def one(name, at: @ports.now, to: nil)
           row = @ports.names.find(name) or return

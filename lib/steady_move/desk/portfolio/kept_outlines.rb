@@ -6,9 +6,9 @@ require "openssl"
 module SteadyMove
   module Desk
     module Portfolio
-      # Judged names in a file, so that the first list after a start needs no judging. Signed with the
-      # desk's own key; anything that does not fit, another version or another rulebook, and it is as
-      # if there were none.
+      # Judged names in a file, so that the first list after a start needs no judging. Signed with
+      # the desk's own key; anything that does not fit, another version or another rulebook, and it
+      # is as if there were none.
       class KeptOutlines
         CODE =
           File.join(

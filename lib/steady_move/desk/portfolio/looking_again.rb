@@ -10,8 +10,8 @@ module SteadyMove
           @ports = Ports.of(ports)
         end
 
-        # names: A-label texts. Yields after each. Returns [how many were looked up, [{name, says}] of
-        # those that weren't].
+        # names: A-label texts. Yields after each. Returns [how many were looked up, [{name, says}]
+        # of those that weren't].
         def call(names, &block)
           problems = names.flat_map { |name| look(name).tap(&block) }
           [names.size - problems.map { |p| p[:name] }.uniq.size, problems]

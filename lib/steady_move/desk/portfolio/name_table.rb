@@ -25,8 +25,8 @@ module SteadyMove
 
         module_function
 
-        # found: NamesQuery::Found; accounts: {id => account}; at: Time. Returns text; instants in RFC
-        # 3339, UTC.
+        # found: NamesQuery::Found; accounts: {id => account}; at: Time. Returns text; instants in
+        # RFC 3339, UTC.
         def text(found, accounts, at)
           rows =
             found.rows.map do |e|

@@ -6,8 +6,8 @@ module SteadyMove
       # The list of names as somebody wants to see it: filtered, sorted, grouped, a stretch of it.
       class NamesQuery
         # rows: [PortfolioIndex::Entry]; total: how many pass the filter; groups: [[key, count]] in
-        # order; changes: {[was, is] => count}; snapshot, was: Snapshots at the instant asked for and
-        # now.
+        # order; changes: {[was, is] => count}; snapshot, was: Snapshots at the instant asked for
+        # and now.
         Found =
           Struct.new(:rows, :total, :groups, :changes, :snapshot, :was, :stays, keyword_init: true)
         COLUMNS = %w[name gate account expiry stay lock dns].freeze

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Portfolio
-      # What a person knows of a name and no connection tells: noted by hand, with who and when, taken
-      # back at any time.
+      # What a person knows of a name and no connection tells: noted by hand, with who and when,
+      # taken back at any time.
       class Notes
         # key => how its value is understood; its words are the catalogue's “notes.kinds”.
         KINDS = {
@@ -99,8 +99,8 @@ module SteadyMove
         def text?(value) = value.is_a?(String) && value.strip.length.between?(1, MOST)
         def list?(value) = value.is_a?(Array) && value.size.between?(1, 20) && value.all?(String)
 
-        # A date alone: the end of that day for what must have passed, its start for what must not yet
-        # have come.
+        # A date alone: the end of that day for what must have passed, its start for what must not
+        # yet have come.
         def instant(key, value)
           return Core::Instant.parse(value) unless value.to_s.match?(/\A\d{4}-\d\d-\d\d\z/)
 

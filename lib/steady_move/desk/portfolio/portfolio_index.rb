@@ -127,8 +127,8 @@ module SteadyMove
           @snapshots.clear
         end
 
-        # Reads the names that were revised after one number and up to another, and lets those go that
-        # are gone.
+        # Reads the names that were revised after one number and up to another, and lets those go
+        # that are gone.
         def follow_names(context, after, upto)
           changes =
             @ports

@@ -55,7 +55,8 @@ module SteadyMove
           }
         end
 
-        # Where no privacy service stands in, the public record shows whom the account itself doesn't.
+        # Where no privacy service stands in, the public record shows whom the account itself
+        # doesn't.
         def shown(data, account)
           return {} if account.kind == "epp"
 

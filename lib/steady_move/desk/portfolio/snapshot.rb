@@ -76,8 +76,8 @@ module SteadyMove
             end
         end
 
-        # Takes the entries that were out of a sorted list, where they stand, and puts those that are
-        # in. Until then an entry stands by the gate that it had.
+        # Takes the entries that were out of a sorted list, where they stand, and puts those that
+        # are in. Until then an entry stands by the gate that it had.
         def reordered(sorted, key, changes, held)
           fresh = Set.new.compare_by_identity.merge(changes.map(&:last).compact)
           own = ->(e) { key.call(e, fresh.include?(e) ? @gates : held) }
@@ -97,8 +97,8 @@ module SteadyMove
           end || sorted.size
         end
 
-        # Names tie-break, because the list is by name: few different keys keep its order within each;
-        # instants carry their place.
+        # Names tie-break, because the list is by name: few different keys keep its order within
+        # each; instants carry their place.
         def sort(column, key)
           return by_instant(key) if column == "expiry"
 

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Portfolio
-      # Takes names in from what somebody typed or from a table; each line's fate is told, and nothing
-      # good is lost beside the bad.
+      # Takes names in from what somebody typed or from a table; each line's fate is told, and
+      # nothing good is lost beside the bad.
       class TakingIn
         # fate: taken, corrected, known or refused; says: why, or from what to what.
         Line = Struct.new(:typed, :fate, :name, :says, keyword_init: true)

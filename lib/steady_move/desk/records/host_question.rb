@@ -6,8 +6,8 @@ module SteadyMove
   module Desk
     module Records
       # Do a name's servers belong to the account that it leaves, so that its site and mail end with
-      # the registration? Asked once for a set of servers, before a move starts; with what speaks for
-      # the one or the other.
+      # the registration? Asked once for a set of servers, before a move starts; with what speaks
+      # for the one or the other.
       class HostQuestion
         # What was found out: says: sentence; ends: what it speaks for (true: they end with the
         # account; false: they stay; nil: neither).
@@ -21,15 +21,15 @@ module SteadyMove
         # Is it to be asked of a judged name? Its servers are known, and whose they are is not.
         def asked?(judged) = judged.facts.dns_stays.unknown? && servers(judged).any?
 
-        # Evidence from outside and from the other names here: the servers' names, their networks, and
-        # who else uses them. Returns [Hint].
+        # Evidence from outside and from the other names here: the servers' names, their networks,
+        # and who else uses them. Returns [Hint].
         def hints(name)
           judged = judged(name)
           [by_name(judged), by_others(judged), by_network(judged)].compact
         end
 
-        # A person's answer, which holds for all names with these servers. ends: true or false. Raises
-        # Refused.
+        # A person's answer, which holds for all names with these servers. ends: true or false.
+        # Raises Refused.
         def answer(name, ends:, by:)
           judged = judged(name)
           list = servers(judged)

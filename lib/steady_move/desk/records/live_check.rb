@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Records
-      # Asks every name server of a name, old, new and the registry's, what it answers now, and keeps
-      # what each said over time.
+      # Asks every name server of a name, old, new and the registry's, what it answers now, and
+      # keeps what each said over time.
       class LiveCheck
         Records = Core::Records
         # At once, of different servers.
@@ -142,8 +142,8 @@ module SteadyMove
           end
         end
 
-        # Which name servers and which DS the registry's server shows, and the addresses that it gives
-        # beside them.
+        # Which name servers and which DS the registry's server shows, and the addresses that it
+        # gives beside them.
         def parent(asking, judged, host)
           apex = Records::Name.parse(judged.name.ascii)
           answer = @ports.dns.query(asking.server, judged.name.ascii, "NS")

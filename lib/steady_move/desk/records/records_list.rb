@@ -6,8 +6,8 @@ module SteadyMove
       # The names whose records are in work, and how each stands: which zones are equal, which wait,
       # which need a decision.
       class RecordsList
-        # state: no_copy, choose, decide, fill, equal, waits or settled; servers: {state => how many}
-        # as they last answered.
+        # state: no_copy, choose, decide, fill, equal, waits or settled; servers: {state => how
+        # many} as they last answered.
         Line =
           Struct.new(
             :name,

@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Records
       # Services that end with the old account: mail and web forwarding, parking, hosting,
-      # certificates. Found by records that point at the registrar's or its host's own names, by what
-      # a copied table shows, and by asking a person; each is replaced or given up knowingly.
+      # certificates. Found by records that point at the registrar's or its host's own names, by
+      # what a copied table shows, and by asking a person; each is replaced or given up knowingly.
       class TiedServices
         KINDS = %w[
           mail_forwarding

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Records
-      # Gets a name's present zone, in whichever way it can be had, keeps it, and says how complete it
-      # is.
+      # Gets a name's present zone, in whichever way it can be had, keeps it, and says how complete
+      # it is.
       class ZoneGetting
         Records = Core::Records
         SOURCES = %w[file table transfer walk probe].freeze
@@ -13,9 +13,9 @@ module SteadyMove
           @ports = Ports.of(ports)
         end
 
-        # source: of SOURCES; text: of a file or a table; keep: take what is right although something
-        # is wrong; more: labels to probe besides. Returns the Store::ZoneMigrations::Copy; raises Refused
-        # with what is wrong where.
+        # source: of SOURCES; text: of a file or a table; keep: take what is right although
+        # something is wrong; more: labels to probe besides. Returns the
+        # Store::ZoneMigrations::Copy; raises Refused with what is wrong where.
         def call(name, source:, by:, text: nil, keep: false, more: [])
           held!(name)
           zone, complete, says, left =

@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Records
-      # A name's records between its present host and the one where they shall go: the sheet with both
-      # sides, what a person decided, and the zone that is wanted at the new host.
+      # A name's records between its present host and the one where they shall go: the sheet with
+      # both sides, what a person decided, and the zone that is wanted at the new host.
       class ZoneMigration
         Records = Core::Records
         Decision = Records::CarrySheet::Decision
@@ -24,8 +24,8 @@ module SteadyMove
           id && @ports.accounts.host_of(id)
         end
 
-        # host: DNS host id or nil; choice: of Records::CarryChoices::IDS or nil; lowered: seconds or
-        # nil. Raises Refused.
+        # host: DNS host id or nil; choice: of Records::CarryChoices::IDS or nil; lowered: seconds
+        # or nil. Raises Refused.
         def choose(name, by:, **change)
           @ports.names.find(name) or raise Refused.new(:unknown, :not_held, name: name)
           id = change[:host_id]
@@ -110,8 +110,8 @@ module SteadyMove
           of_zones(name, old, nil, host, lowered: lowered).wanted
         end
 
-        # A decision for one set. given: {choice, text, ttl, reason}; choice nil takes it back. Raises
-        # Refused.
+        # A decision for one set. given: {choice, text, ttl, reason}; choice nil takes it back.
+        # Raises Refused.
         def decide(name, set, given, by:)
           choice = given["choice"]
           return @ports.zone_migrations.decide(name, set, nil) if choice.nil?

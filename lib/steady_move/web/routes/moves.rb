@@ -60,7 +60,7 @@ module SteadyMove
           end
 
           # What a person chose of the plan (Desk::Planning::Request).
-          def request
+          def wish
             chosen = %w[name to host aims choice lower late].to_h { |key| [key.to_sym, given[key]] }
             Desk::Planning::Request.new(**chosen)
           end
@@ -74,7 +74,7 @@ module SteadyMove
         end
 
         on "propose" do
-          found = planning.propose(request) or raise Desk::Refused.new(:invalid, :nothing_to_move)
+          found = planning.propose(wish) or raise Desk::Refused.new(:invalid, :nothing_to_move)
           Views::MoveView.proposal(
             found,
             Desk::Common::MoveWords.of(found.plan, desk.accounts),
@@ -85,7 +85,7 @@ module SteadyMove
         end
 
         on "startMove" do
-          id = planning.start(request, by: me, price: accepted)
+          id = planning.start(wish, by: me, price: accepted)
           nudge
           status 201
           { id: id }

@@ -9,8 +9,8 @@ module SteadyMove
 
         # The sheet: what the row shows, findings with evidence, all facts, history. problems:
         # sentences of a look just made; go: [account, Quote] of where it would go, or nil; ahead:
-        # Desk::Planning::InShort::Ahead or nil; old_after: seconds after which facts are old; events: newest
-        # first; gate: Desk::Portfolio::Gates::Gate.
+        # Desk::Planning::InShort::Ahead or nil; old_after: seconds after which facts are old;
+        # events: newest first; gate: Desk::Portfolio::Gates::Gate.
         def sheet(judged, events, gate:, problems: [], go: nil, ahead: nil, old_after: nil)
           verdict = judged.verdict
           head(judged, gate).merge(

@@ -11,8 +11,8 @@ module SteadyMove
         TEMPLATE = ERB.new(File.read(File.join(__dir__, "report.erb")), trim_mode: "-")
         WIDTH = 640
 
-        # judged: [Desk::Portfolio::Judging::Judged]; accounts: {id => account}; gates: Desk::Portfolio::Gates. Returns
-        # HTML.
+        # judged: [Desk::Portfolio::Judging::Judged]; accounts: {id => account}; gates:
+        # Desk::Portfolio::Gates. Returns HTML.
         def self.page(judged, accounts, gates:, at:, now:)
           new(judged, accounts, gates, at, now).page
         end

@@ -54,7 +54,8 @@ module SteadyMove
                 /#{MOVE}#{GAP}{0,60}\b(?:abgelehnt|abgebrochen|fehlgeschlagen|storniert|
                   nicht\ (?:ausgeführt|zustande))/ix,
               passed:
-                /(?:Identität|Identitätsprüfung|Prüfung|Ausweis|Dokumente?|Unterlagen)#{GAP}{0,60}(?:bestätigt|
+                /(?:Identität|Identitätsprüfung|Prüfung|Ausweis|Dokumente?|
+                  Unterlagen)#{GAP}{0,60}(?:bestätigt|
                   bestanden|geprüft|abgeschlossen|akzeptiert|erfolgreich|verifiziert|anerkannt)/ix,
               marker:
                 /\b(?:der|die|das|und|ist|wurde|Sie|Ihre?r?|nicht|für|von|bitte|wir|zum|den|mit|

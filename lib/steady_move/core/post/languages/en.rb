@@ -57,14 +57,17 @@ module SteadyMove
             Language.new(
               id: "en",
               ended:
-                /\b(?:transfer|order|move)\b#{GAP}{0,80}\b(?:did(?:\ not|n['’]t)\ (?:take\ place|go\ through|
+                /\b(?:transfer|order|move)\b#{GAP}{0,80}\b(?:did(?:\ not|n['’]t)\ (?:take\ place|
+                  go\ through|
                   succeed|complete)|could\ not\ be\ (?:placed|completed|carried\ out|processed))|
-                  \b(?:transfer|order|request)\b#{GAP}{0,50}\b(?:(?:has|have)\ been|was|were)\ (?:refused|
+                  \b(?:transfer|order|request)\b#{GAP}{0,50}\b(?:(?:has|have)\ been|was|
+                  were)\ (?:refused|
                   rejected|declined|denied|cancell?ed|withdrawn|aborted)\b|
                   \b(?:transfer|order)\b#{GAP}{0,50}\b(?:has\ )?(?:failed|lapsed|expired)\b|
                   \brefused\b#{GAP}{0,20}\btransfer\b/ix,
               passed:
-                /\b(?:identity|check|documents?)\b#{GAP}{0,60}\b(?:passed|completed?|accepted|successful|
+                /\b(?:identity|check|documents?)\b#{GAP}{0,60}\b(?:passed|completed?|accepted|
+                  successful|
                   verified)\b/ix,
               approve: /(?<!\p{L})#{YES}(?!\p{L})/i,
               decline:

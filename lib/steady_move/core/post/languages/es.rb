@@ -48,8 +48,10 @@ module SteadyMove
               id: "es",
               ended: /\btransferencia\b#{GAP}{0,60}\b(?:rechazada|cancelada|fallado)/ix,
               passed:
-                /(?:identidad|verificación|comprobación|documentos?|documentación)#{GAP}{0,60}(?:verificad[oa]s?|
-                  confirmad[oa]s?|aceptad[oa]s?|superad[oa]|completad[oa]|aprobad[oa]s?|correctamente)/ix,
+                /(?:identidad|verificación|comprobación|documentos?|
+                  documentación)#{GAP}{0,60}(?:verificad[oa]s?|
+                  confirmad[oa]s?|aceptad[oa]s?|superad[oa]|completad[oa]|aprobad[oa]s?|
+                  correctamente)/ix,
               marker: /\b(?:el|la|los|su|del|de|que|para|por|una?|ha|sido|usted|con|en|está)\b/i,
               kinds: {
                 "landed" => [

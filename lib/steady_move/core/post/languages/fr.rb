@@ -48,7 +48,8 @@ module SteadyMove
               id: "fr",
               ended: /\btransfert\b#{GAP}{0,60}\b(?:refusé|annulé|échoué|rejeté)/ix,
               passed:
-                /(?:identité|vérification|contrôle|documents?|pièces?|justificatifs?)#{GAP}{0,60}(?:confirmée?s?|
+                /(?:identité|vérification|contrôle|documents?|pièces?|
+                  justificatifs?)#{GAP}{0,60}(?:confirmée?s?|
                   vérifiée?s?|validée?s?|acceptée?s?|réussie?|terminée?|approuvée?s?)/ix,
               marker:
                 /\b(?:le|la|les|des|votre|vous|nous|est|été|pour|une?|dans|du|sur|avec|et)\b/i,

@@ -48,7 +48,8 @@ module SteadyMove
               id: "it",
               ended: /\btrasferimento\b#{GAP}{0,60}\b(?:rifiutato|annullato|fallito)/ix,
               passed:
-                /(?:identità|verifica|controllo|document[oi])#{GAP}{0,60}(?:verificat[oaie]|confermat[oaie]|
+                /(?:identità|verifica|controllo|document[oi])#{GAP}{0,60}(?:verificat[oaie]|
+                  confermat[oaie]|
                   accettat[oaie]|superat[oaie]|completat[oaie]|approvat[oaie]|riuscit[oa])/ix,
               marker:
                 /\b(?:il|lo|la|del|della|di|che|per|una?|è|stato|suo|sua|con|non|nel|dominio)\b/i,

@@ -48,9 +48,11 @@ module SteadyMove
             Language.new(
               id: "nl",
               ended:
-                /\b(?:overdracht|verhuizing)\b#{GAP}{0,60}\b(?:geweigerd|geannuleerd|mislukt|afgewezen)/ix,
+                /\b(?:overdracht|verhuizing)\b#{GAP}{0,60}\b(?:geweigerd|geannuleerd|mislukt|
+                  afgewezen)/ix,
               passed:
-                /(?:identiteit|identiteitscontrole|controle|verificatie|documenten|legitimatie)#{GAP}{0,60}(?:
+                /(?:identiteit|identiteitscontrole|controle|verificatie|documenten|
+                  legitimatie)#{GAP}{0,60}(?:
                   bevestigd|geverifieerd|geaccepteerd|goedgekeurd|geslaagd|voltooid|afgerond)/ix,
               marker: /\b(?:de|het|een|van|uw|wij|is|voor|niet|naar|bij|zijn|wordt|u|aan|ons)\b/i,
               kinds: {

@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Moves
       module Steps
-        # Each thing that was ordered against what is seen from outside; what somebody accepted as it
-        # is counts as well.
+        # Each thing that was ordered against what is seen from outside; what somebody accepted as
+        # it is counts as well.
         class CheckLanded < Act
           def call
             ports.observe.name(name, gaining)

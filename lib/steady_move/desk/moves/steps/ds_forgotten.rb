@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Moves
       module Steps
-        # Waits until every server of the registry shows no DS any more, and then until no cache holds
-        # it, nor data that were validated with it (rules of the job §6, step 3).
+        # Waits until every server of the registry shows no DS any more, and then until no cache
+        # holds it, nor data that were validated with it (rules of the job §6, step 3).
         class DsForgotten < Act
           include Signing
 

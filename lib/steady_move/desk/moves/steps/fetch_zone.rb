@@ -5,7 +5,8 @@ module SteadyMove
     module Moves
       module Steps
         # The old host’s zone: by zone transfer where the host hands it over, else the newest copy
-        # that a person got in another way. Reads only; a zone that is there already is fetched anew.
+        # that a person got in another way. Reads only; a zone that is there already is fetched
+        # anew.
         class FetchZone < Act
           include Zonal
 

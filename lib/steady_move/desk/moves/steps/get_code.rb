@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Moves
       module Steps
-        # The move takes a code that was kept before, from a mail or a list, as long as it lives; else
-        # over the connection.
+        # The move takes a code that was kept before, from a mail or a list, as long as it lives;
+        # else over the connection.
         class GetCode < Act
           def call
             if ports.codes.of_move(move.id) || from_safe

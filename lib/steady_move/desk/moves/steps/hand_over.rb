@@ -4,7 +4,8 @@ module SteadyMove
   module Desk
     module Moves
       module Steps
-        # Waits until the code was handed to whoever takes the name (Desk::Planning::Preparing#hand_over).
+        # Waits until the code was handed to whoever takes the name
+        # (Desk::Planning::Preparing#hand_over).
         class HandOver < Act
           def call
             handed = state.begun_at(step.id) or

@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Moves
       module Steps
-        # Waits until the public record no longer shows the lock: usually a quarter of an hour, up to
-        # an hour, sometimes longer (common practice, no source).
+        # Waits until the public record no longer shows the lock: usually a quarter of an hour, up
+        # to an hour, sometimes longer (common practice, no source).
         class LockGone < Act
           LATE = 3600
 

@@ -4,10 +4,10 @@ module SteadyMove
   module Desk
     module Moves
       module Steps
-        # After a refusal or a call-off: nothing pending, the lock on again, the code wiped. First it
-        # is looked where the name is: what has been released is not taken back, the move goes on as
-        # landed. The lock counts as on once the public record shows it and nothing that was asked for
-        # can take it off any more.
+        # After a refusal or a call-off: nothing pending, the lock on again, the code wiped. First
+        # it is looked where the name is: what has been released is not taken back, the move goes on
+        # as landed. The lock counts as on once the public record shows it and nothing that was
+        # asked for can take it off any more.
         class MakeSafe < Act
           include Transfers
           include Locking

@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Moves
       module Steps
-        # After a move that did not land: the old name servers again, at the registrar and in the old
-        # zone itself.
+        # After a move that did not land: the old name servers again, at the registrar and in the
+        # old zone itself.
         class NsBack < Act
           def call
             return done(sentence(:nothing), source: :desk) if old_servers.empty?
@@ -50,8 +50,8 @@ module SteadyMove
             end
           end
 
-          # Who learns the set from the new host then learns the old servers again (RFC 2181 §5.4.1).
-          # Returns whether so.
+          # Who learns the set from the new host then learns the old servers again (RFC 2181
+          # §5.4.1). Returns whether so.
           def new_zone_again
             return false unless new_host && Common::Zones.key(new_host)
 

@@ -4,7 +4,8 @@ module SteadyMove
   module Desk
     module Moves
       module Steps
-        # Waits out every cache from the instant at which the switch was seen (handover rule, step 4).
+        # Waits out every cache from the instant at which the switch was seen (handover rule, step
+        # 4).
         class NsSettled < Act
           include Zonal
 

@@ -5,8 +5,8 @@ module SteadyMove
     module Moves
       module Steps
         # Sets the new name servers in the old zone's own NS set, too: who learns the set from there
-        # then learns the new ones (RFC 2181 §5.4.1). Where the old host doesn't take it, the wait is
-        # longer.
+        # then learns the new ones (RFC 2181 §5.4.1). Where the old host doesn't take it, the wait
+        # is longer.
         class OldNsSet < Act
           def call
             host = old_host

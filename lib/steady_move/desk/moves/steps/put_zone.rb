@@ -5,8 +5,8 @@ module SteadyMove
     module Moves
       module Steps
         # Replaces the content at the new host by the wanted zone; sending it twice gives the same
-        # zone. By hand, or where the destination copies the zone, only the new servers' answers prove
-        # it.
+        # zone. By hand, or where the destination copies the zone, only the new servers' answers
+        # prove it.
         class PutZone < Act
           include Zonal
 
@@ -64,7 +64,8 @@ module SteadyMove
               ports.servers.deviations(new_host.name_servers, zone).empty?
           end
 
-          # Sets of the old zone that a person leaves out, and that an earlier try may have put there.
+          # Sets of the old zone that a person leaves out, and that an earlier try may have put
+          # there.
           def left_out = old_zone.content.map(&:id) - wanted_zone.content.map(&:id)
         end
       end

@@ -42,8 +42,8 @@ module SteadyMove
             state.approved? || state.wished?
           end
 
-          # Without a connection to the gaining side: what shows of the transfer counts, and what the
-          # losing side's own connection says where there is one.
+          # Without a connection to the gaining side: what shows of the transfer counts, and what
+          # the losing side's own connection says where there is one.
           def from_outside
             return over if sight.stage == :over
             return done(sight.says, source: sight.source, ref: sight.ref) if sight.approved?
@@ -113,8 +113,8 @@ module SteadyMove
             sentence(plan.lapses? ? :lapses : :silence, asked: asked, until: transfer.act_at)
           end
 
-          # Has the losing registrar taken the approval? Asked where it was tried before and no answer
-          # is known.
+          # Has the losing registrar taken the approval? Asked where it was tried before and no
+          # answer is known.
           def approved_there?
             state.tries(step.id).positive? && transfer(at: losing)&.status != "pending"
           end

@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Moves
       module Steps
-        # New name servers that come by mail only after sign-up: from the welcome mail, or typed by a
-        # person.
+        # New name servers that come by mail only after sign-up: from the welcome mail, or typed by
+        # a person.
         class ServersKnown < Act
           def servers_told
             servers = new_host.name_servers

@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     module Moves
       module Steps
-        # After a move that didn't land: the order at the gaining side is taken back by hand. What has
-        # been released meanwhile is not taken back.
+        # After a move that didn't land: the order at the gaining side is taken back by hand. What
+        # has been released meanwhile is not taken back.
         class Withdraw < Act
           include Transfers
 

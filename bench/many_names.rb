@@ -142,7 +142,7 @@ module ManyNames
     accounts = %w[tarnbeck gannet millrace cobble orlop]
     accounts.each do |id|
       app.accounts.put(
-        SteadyMove::Store::Accounts::Account.new(
+        SteadyMove::Core::Accounts::Account.new(
           id: id,
           title: id.capitalize,
           registrar: id,

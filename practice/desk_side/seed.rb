@@ -97,7 +97,7 @@ module Practice
               }
             end
           )
-        Accounts::Account.new(
+        SteadyMove::Core::Accounts::Account.new(
           id: id,
           title: row["title"],
           registrar: row["title"],

@@ -162,7 +162,7 @@ class TakingInTest < Minitest::Test
   # An account without a connection: the public record alone, or nothing at all.
   def test_by_hand
     @app.accounts.put(
-      SteadyMove::Store::Accounts::Account.new(
+      SteadyMove::Core::Accounts::Account.new(
         id: "paper",
         title: "Paper Names",
         registrar: "Paper",

@@ -154,6 +154,40 @@ class OneMoreTest < Minitest::Test
     world&.close
   end
 
+  # A row in core/accounts/habits.rb and its label: the form asks for it, the door lets it in, the
+  # account keeps it. (Its field is filled in test/ui/account.test.ts.)
+  def test_one_more_habit_of_an_account
+    habits = Core::Accounts::Habits
+    queue = habits.habit("queue_days", :digits, "codes", steps: %w[order])
+    words = { "account_form" => { "habits" => { "queue_days" => "Days in its queue" } } }
+    world = BenchWorld.new
+    with_words(words) do
+      habits.with(queue) do
+        field = SteadyMove::Web::Views::AccountForm.habits.find { |h| h[:id] == "queue_days" }
+        assert_equal ["Days in its queue", "codes", :digits],
+                     field.values_at(:label, :section, :kind)
+        contract = SteadyMove::Web::Contract.new
+        change = contract.operation("changeAccount")
+        given = contract.body(JSON.generate(habits: { queue_days: "3" }), change)
+        SteadyMove::Desk::Accounts::Endpoints.new(world.app).change_account(
+          "orlop",
+          given,
+          by: "ada"
+        )
+        assert_equal "3", world.app.accounts.find("orlop").habits["queue_days"]
+        assert_raises(SteadyMove::Web::Problem) do
+          contract.body(JSON.generate(habits: { queue_days: "three" }), change)
+        end
+      end
+    end
+    assert_raises(SteadyMove::Web::Problem) do
+      contract = SteadyMove::Web::Contract.new
+      contract.body(JSON.generate(habits: { queue_days: "3" }), contract.operation("changeAccount"))
+    end
+  ensure
+    world&.close
+  end
+
   # A row in core/records/rdata.rb.
   def test_one_more_record_type
     records = Core::Records

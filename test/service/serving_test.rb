@@ -24,7 +24,7 @@ class ServingTest < Minitest::Test
     served.prepare do |app|
       connection = { "host" => "127.0.0.1", "port" => server.addr[1], "login" => "x" }
       app.accounts.put(
-        SteadyMove::Store::Accounts::Account.new(
+        SteadyMove::Core::Accounts::Account.new(
           id: "mute",
           title: "Mute Names",
           registrar: "Mute",

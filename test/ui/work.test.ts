@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { CONNECTION, HABITS, KNOWN, PRICES, WAYS } from '../../ui/src/views/accounts/fields';
+import { CONNECTION, PRICES, TERMS } from '../../ui/src/views/accounts/fields';
 import { whole } from '../../ui/src/lib/work';
 
 type Rows = { rows: string[] };
@@ -44,11 +44,11 @@ describe('work that takes longer', () => {
 });
 
 describe('the fields of an account', () => {
-  const all = [...CONNECTION, ...PRICES, ...KNOWN, ...HABITS];
+  const all = [...CONNECTION, ...PRICES, ...TERMS];
 
   it('have keys and labels of their own within their part', () => {
     expect(new Set(all.map((f) => f.key)).size).toBe(all.length);
-    for (const part of [CONNECTION, PRICES, KNOWN])
+    for (const part of [CONNECTION, PRICES, TERMS])
       expect(new Set(part.map((f) => f.label)).size).toBe(part.length);
     for (const f of all) expect(f.label).toMatch(/^[A-Z]/);
   });
@@ -57,17 +57,5 @@ describe('the fields of an account', () => {
     expect(all.filter((f) => f.type === 'password').map((f) => f.key)).toEqual(['password']);
     for (const f of all)
       if (f.pattern) expect(() => new RegExp(`^(?:${f.pattern})$`, 'v')).not.toThrow();
-  });
-
-  it.each([
-    ['unlock', ['connection', 'page', 'letter']],
-    ['code', ['connection', 'page', 'mail', 'letter']],
-    ['privacy', ['page', 'letter', 'service']],
-    ['contacts', ['connection', 'page', 'letter']],
-    ['name_servers', ['connection', 'page', 'letter']],
-    ['release', ['connection', 'page', 'link', 'letter', 'none']],
-    ['push', ['page', 'letter']],
-  ])('offer for %s what the desk knows', (act, ways) => {
-    expect(WAYS.find((w) => w.act === act)?.of.map(([way]) => way)).toEqual(ways);
   });
 });

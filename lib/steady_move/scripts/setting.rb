@@ -66,7 +66,7 @@ module SteadyMove
 
         row = all[wanted] or return
         Desk::Accounts::Destinations.of(
-          Store::Accounts::Account.new(
+          Core::Accounts::Account.new(
             id: wanted,
             title: row.fetch("title", wanted),
             registrar: row["registrar"],

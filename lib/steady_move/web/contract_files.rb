@@ -11,11 +11,13 @@ module SteadyMove
 
       module_function
 
-      # The whole OpenAPI document as a Hash. Raises ArgumentError where two areas describe the
-      # same.
+      # The whole OpenAPI document as a Hash, with the habits that are declared. Raises
+      # ArgumentError where two areas describe the same.
       def join(folder = FOLDER)
+        declared = { "Habits" => { "properties" => Core::Accounts::Habits.schema } }
         Dir[File.join(folder, "*.yml")]
           .map { |file| YAML.safe_load_file(file) }
+          .push({ "components" => { "schemas" => declared } })
           .reduce { |whole, area| merge(whole, area, []) }
       end
 

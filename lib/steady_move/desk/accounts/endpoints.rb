@@ -8,7 +8,7 @@ module SteadyMove
       class Endpoints
         KINDS = %w[epp by_hand].freeze
         CONNECTION = %w[host port client ca_file server_name certificate_file key_file].freeze
-        Account = Store::Accounts::Account
+        Account = Core::Accounts::Account
         Host = Store::Accounts::Host
 
         def initialize(ports)

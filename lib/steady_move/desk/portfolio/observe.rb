@@ -16,7 +16,7 @@ module SteadyMove
           @ports = Ports.of(ports)
         end
 
-        # name: DomainName; account: Store::Accounts::Account that holds it. Never raises for the
+        # name: DomainName; account: Core::Accounts::Account that holds it. Never raises for the
         # outside's faults.
         def name(name, account)
           brought = looks(name, account)

@@ -31,6 +31,10 @@ module SteadyMove
           }
         end
 
+        on "accountForm" do
+          { habits: Views::AccountForm.habits }
+        end
+
         on "addAccount" do
           account = Desk::Accounts::Endpoints.new(desk).add_account(given, by: me)
           status 201

@@ -7,28 +7,21 @@
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import { blank, changed, fields, written, type Whole } from './account';
-  import {
-    AIMS,
-    AMOUNT,
-    CONNECTION,
-    HABITS,
-    KNOWN,
-    ORDERING,
-    PRICES,
-    TERMS,
-    WAYS,
-    YES,
-  } from './fields';
+  import { AMOUNT, CONNECTION, PRICES, SENDERS, TERMS, YES, type FieldRow } from './fields';
+  import { fieldOf, type HabitField } from './habits';
   import { read } from './priceTable';
   import Removal from './Removal.svelte';
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
-  /** A new account, or (`held`) one that is changed in place: only what differs is sent. */
-  let { held, done }: { held?: Whole; done: () => void } = $props();
+  /**
+   * A new account, or (`held`) one that is changed in place: only what differs is sent. habits: that
+   * an account may have, as the server declares them.
+   */
+  let { held, habits, done }: { held?: Whole; habits: HabitField[]; done: () => void } = $props();
   const client = useQueryClient();
-  let form = $state(untrack(() => (held ? written(held) : blank())));
-  const first = untrack(() => fields($state.snapshot(form)));
+  let form = $state(untrack(() => (held ? written(held, habits) : blank())));
+  const first = untrack(() => fields($state.snapshot(form), habits));
   const f = $derived(form.f);
   const connection = $derived(
     CONNECTION.map((c) =>
@@ -38,22 +31,41 @@
     ),
   );
 
-  // What a new account begins with; the rest is folded away until somebody wants it.
-  const FIRST = ['site', 'login'];
-  const CODES = ['code_to', 'code_guard', 'code_reason', 'code_takes', 'contacts_late', 'opt_out'];
-  const DESTINATION = ['suffixes', 'payment', 'reads'];
-  const isMail = (row: { key: string }) => row.key === 'senders';
-  const isService = (row: { key: string }) => row.key.startsWith('service');
-  const yes = (list: typeof HABITS) => list.map((h) => (h.yes ? { ...h, of: YES } : h));
+  /** The fields of one section of habits. */
+  const asked = (section: string): FieldRow[] =>
+    habits
+      .filter((h) => h.section === section)
+      .map((h) => ({
+        key: h.id,
+        label: h.label,
+        ...fieldOf(h),
+        ...(h.kind === 'choice' ? { of: choices(h) } : {}),
+        ...(h.kind === 'yes' || h.kind === 'flag' ? { of: YES } : {}),
+      }));
+  // What holds anyway has no value of its own.
+  const choices = (h: HabitField) =>
+    h.of.map(([value = '', word = '']) => [value === h.default ? '' : value, word] as const);
+  const ways = $derived(habits.filter((h) => h.section === 'ways'));
 
   // A way that is the usual one of its kind anyway is shown as that.
-  const chosen = (act: string, of: readonly (readonly [string, string])[]) => {
-    const way = form.ways[act] ?? '';
-    return way === 'page' && form.kind !== 'epp' ? '' : of.some(([w]) => w === way) ? way : '';
+  const chosen = (h: HabitField) => {
+    const way = f[h.id] ?? '';
+    return way === 'page' && form.kind !== 'epp' ? '' : h.of.some(([w]) => w === way) ? way : '';
   };
+  const wayChoices = (h: HabitField) => [
+    [
+      '',
+      form.kind === 'epp' && h.of.some(([w]) => w === 'connection')
+        ? say.accountForm.overTheConnection
+        : say.accountForm.onItsPages,
+    ] as const,
+    ...h.of
+      .filter(([w]) => w !== 'connection' && (w !== 'page' || form.kind === 'epp'))
+      .map(([w = '', word = '']) => [w, word] as const),
+  ];
 
   async function keep() {
-    const now = fields($state.snapshot(form));
+    const now = fields($state.snapshot(form), habits);
     if (!held) return ask(api.POST('/api/accounts', { body: now }));
     const body = changed(first, now);
     if (!Object.keys(body).length) return { id: held.id };
@@ -75,7 +87,7 @@
   }
 </script>
 
-{#snippet rows(list: typeof HABITS)}
+{#snippet rows(list: FieldRow[])}
   {#each list as { key, label, of, ...rest } (key)}
     {#if of}<Choice
         id="a-{key}"
@@ -92,17 +104,8 @@
   {/each}
 {/snippet}
 
-{#snippet part(
-  title: string,
-  why: string,
-  list: { key: string }[],
-  body: Snippet,
-  ways: string[] = [],
-)}
-  <details
-    open={held !== undefined &&
-      (list.some(({ key }) => f[key]) || ways.some((act) => form.ways[act]))}
-  >
+{#snippet part(title: string, why: string, list: { key: string }[], body: Snippet)}
+  <details open={held !== undefined && list.some(({ key }) => f[key])}>
     <summary>{title}</summary>
     <p class="muted">{why}</p>
     <div class="fields">{@render body()}</div>
@@ -116,7 +119,7 @@
     required
     bind:value={() => f.title ?? '', (v) => (f.title = v)}
   />
-  {@render rows(HABITS.filter((h) => FIRST.includes(h.key)))}
+  {@render rows(asked('first'))}
   {#snippet connected()}
     <Choice
       id="a-kind"
@@ -146,63 +149,43 @@
     </div>
   {/snippet}
   {@render part(say.accountForm.prices, say.accountForm.why.prices, PRICES.slice(1), prices)}
-  {#snippet habits()}
-    {#each WAYS as { act, label, of } (act)}
+  {#snippet doing()}
+    {#each ways as way (way.id)}
       <Choice
-        id="w-{act}"
-        {label}
-        of={[
-          [
-            '',
-            form.kind === 'epp' && of.some(([w]) => w === 'connection')
-              ? say.accountForm.overTheConnection
-              : say.accountForm.onItsPages,
-          ],
-          ...of.filter(([w]) => w !== 'connection' && (w !== 'page' || form.kind === 'epp')),
-        ]}
-        bind:value={() => chosen(act, of), (v) => (form.ways[act] = v)}
+        id="w-{way.path.at(-1)}"
+        label={way.label}
+        of={wayChoices(way)}
+        bind:value={() => chosen(way), (v) => (f[way.id] = v)}
       />
     {/each}
-    {@render rows(yes(HABITS.filter((h) => CODES.includes(h.key))))}
+    {@render rows(asked('codes'))}
   {/snippet}
   {@render part(
     say.accountForm.howItWantsThingsDone,
     say.accountForm.why.habits,
-    HABITS.filter((h) => CODES.includes(h.key)),
-    habits,
-    WAYS.map((w) => w.act),
+    [...asked('codes'), ...asked('ways')],
+    doing,
   )}
-  {#snippet mail()}{@render rows([
-      ...HABITS.filter((h) => h.key === 'support'),
-      ...KNOWN.filter(isMail),
-    ])}{/snippet}
+  {#snippet mail()}{@render rows([...asked('mail'), SENDERS])}{/snippet}
   {@render part(
     say.accountForm.email,
     say.accountForm.why.email,
-    [{ key: 'support' }, { key: 'senders' }],
+    [...asked('mail'), SENDERS],
     mail,
   )}
-  {#snippet privacy()}
-    {@render rows(yes([...KNOWN.filter((k) => k.key === 'privacy'), ...HABITS.filter(isService)]))}
-  {/snippet}
-  {@render part(
-    say.accountForm.privacy,
-    say.accountForm.why.privacy,
-    [{ key: 'privacy' }, ...HABITS.filter(isService)],
-    privacy,
-  )}
+  {#snippet privacy()}{@render rows(asked('privacy'))}{/snippet}
+  {@render part(say.accountForm.privacy, say.accountForm.why.privacy, asked('privacy'), privacy)}
   {#snippet destination()}
-    {@render rows(KNOWN.filter((k) => DESTINATION.includes(k.key)))}
-    {@render rows(yes(ORDERING))}
+    {@render rows([...asked('destination'), ...asked('ordering')])}
     <fieldset>
       <legend>{say.fields.holds}</legend>
-      {@render rows(AIMS)}
+      {@render rows(asked('aims'))}
     </fieldset>
   {/snippet}
   {@render part(
     say.accountForm.destination,
     say.accountForm.why.destination,
-    [...KNOWN.filter((k) => DESTINATION.includes(k.key)), ...ORDERING],
+    [...asked('destination'), ...asked('ordering')],
     destination,
   )}
   {#snippet record()}
@@ -212,14 +195,9 @@
       placeholder={f.title}
       bind:value={() => f.registrar ?? '', (v) => (f.registrar = v)}
     />
-    {@render rows(KNOWN.filter((k) => k.key.startsWith('registrar_')))}
+    {@render rows(asked('record'))}
   {/snippet}
-  {@render part(
-    say.accountForm.record,
-    say.accountForm.why.record,
-    KNOWN.filter((k) => k.key.startsWith('registrar_')),
-    record,
-  )}
+  {@render part(say.accountForm.record, say.accountForm.why.record, asked('record'), record)}
   <div>
     <Button type="submit" disabled={save.isPending}
       >{form.kind === 'epp'

@@ -9,7 +9,7 @@
   import AccountForm from './AccountForm.svelte';
   import HostForm from './HostForm.svelte';
   import People from './People.svelte';
-  import { WAYS } from './fields';
+  import { accountForm } from './form';
   import Webhooks from './Webhooks.svelte';
   import Places from './Places.svelte';
   import { say } from '../../lib/say';
@@ -18,15 +18,17 @@
     queryKey: ['accounts'],
     queryFn: () => ask(api.GET('/api/accounts')),
   }));
+  const form = createQuery(accountForm);
+  const ways = $derived((form.data?.habits ?? []).filter((h) => h.section === 'ways'));
   const admin = $derived(may('addAccount'));
   let adding = $state<'account' | 'host' | null>(null);
   let changing = $state<string | null>(null);
   // What goes another way than over the connection or on the account’s pages.
   function byHand(a: { ways: Record<string, string>; privacy_service?: string | null }): string[] {
-    if (WAYS.every(({ act }) => a.ways[act] === 'letter'))
+    if (ways.length && ways.every((h) => a.ways[h.path.at(-1) ?? ''] === 'letter'))
       return [say.accounts.everythingByLetterToIts];
-    return WAYS.flatMap(({ act, label, of }) => {
-      const way = a.ways[act];
+    return ways.flatMap(({ path, label, of }) => {
+      const way = a.ways[path.at(-1) ?? ''];
       if (!way || way === 'connection' || way === 'page') return [];
       const words =
         way === 'service'
@@ -105,7 +107,10 @@
       {#if admin && adding !== 'account'}<button onclick={() => (adding = 'account')}
           >{say.accounts.addARegistrarAccount}</button
         >{/if}
-      {#if adding === 'account'}<AccountForm done={() => (adding = null)} />{/if}
+      {#if adding === 'account' && form.data}<AccountForm
+          habits={form.data.habits}
+          done={() => (adding = null)}
+        />{/if}
     </section>
     <section>
       <h2>{say.accounts.dnsHosts}</h2>

@@ -7,7 +7,8 @@ require_relative "../../practice/practice"
 # account for one that is not.
 class HabitsTest < Minitest::Test
   Habits = Core::Accounts::Habits
-  # What the desk itself keeps with an account: what was seen there, where things are, what it learnt.
+  # What the desk itself keeps with an account: what was seen there, where things are, what it
+  # learnt.
   KEPT = %w[ready where aims].freeze
   # What a DNS host has of its own (HostHabits in the contract).
   HOSTS = %w[algorithm reads_files owner_form target_dot quotes_texts].freeze

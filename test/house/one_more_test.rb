@@ -180,9 +180,10 @@ class OneMoreTest < Minitest::Test
         end
       end
     end
+    contract = SteadyMove::Web::Contract.new
+    change = contract.operation("changeAccount")
     assert_raises(SteadyMove::Web::Problem) do
-      contract = SteadyMove::Web::Contract.new
-      contract.body(JSON.generate(habits: { queue_days: "3" }), contract.operation("changeAccount"))
+      contract.body(JSON.generate(habits: { queue_days: "3" }), change)
     end
   ensure
     world&.close

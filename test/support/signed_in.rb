@@ -3,6 +3,7 @@
 require "rack/test"
 require "stringio"
 require_relative "bench_world"
+require_relative "described"
 
 # The web application over rack-test, with somebody signed in.
 module SignedIn
@@ -13,7 +14,7 @@ module SignedIn
   def setup
     @world = new_world
     @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
-    @app = house.rack
+    @app = Described.new(house.rack)
   end
 
   def new_world = BenchWorld.new

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
+require_relative "../support/described"
 
 # Requests held against the document.
 class ContractTest < Minitest::Test
@@ -118,5 +119,33 @@ class ContractTest < Minitest::Test
     used = references.grep(%r{/schemas/}).map { |r| r.split("/").last }
     assert_empty document.dig("components", "schemas").keys - used - %w[Problem],
                  "schemas that nothing uses"
+  end
+end
+
+# What tests hold every answer against.
+class DescribedTest < Minitest::Test
+  def answer(path, body, status: 200)
+    app = ->(_) { [status, { "content-type" => "application/json" }, [JSON.generate(body)]] }
+    Described.new(app).call(Rack::MockRequest.env_for(path))
+  end
+
+  # path, status, body => is it described?
+  ANSWERS = [
+    ["/api/accounts/form", 200, { habits: [] }, true],
+    ["/api/accounts/form", 200, { habits: [], bogus: 1 }, false],
+    ["/api/accounts/form", 200, { habits: [{ bogus: 1 }] }, false],
+    ["/api/accounts/form", 200, {}, false],
+    ["/api/accounts/form", 418, { habits: [] }, false],
+    ["/api/nowhere", 200, { bogus: 1 }, true]
+  ].freeze
+
+  def test_an_answer_that_the_contract_does_not_describe
+    ANSWERS.each do |path, status, body, fine|
+      next answer(path, body, status: status) if fine
+
+      assert_raises(Described::Undescribed, "#{path} #{status} #{body}") do
+        answer(path, body, status: status)
+      end
+    end
   end
 end

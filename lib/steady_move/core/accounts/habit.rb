@@ -6,9 +6,9 @@ module SteadyMove
       # Something in which registrars differ, declared once (Habits): the form, its checks and its
       # words follow from that.
       # id: of its field; path: where its value lies in an account's habits; kind: of value (KINDS);
-      # of: the values of a choice; section: of the form, nil where no form asks for it; default: what
-      # holds where the rest of its group is given and it is not; required: without it its group is
-      # not there; steps: ids of the steps that follow it; limits: more of its schema.
+      # of: the values of a choice; section: of the form, nil where no form asks for it; default:
+      # what holds where the rest of its group is given and it is not; required: without it its
+      # group is not there; steps: ids of the steps that follow it; limits: more of its schema.
       Habit =
         Struct.new(
           :id,

@@ -34,7 +34,7 @@ module SteadyMove
             @more = [*@more, habit]
             yield
           ensure
-            @more = @more - [habit]
+            @more -= [habit]
           end
 
           # Properties of an account's habits (JSON Schema), but for those that the contract
@@ -42,8 +42,9 @@ module SteadyMove
           def schema
             groups
               .except("aims")
-              .to_h do |head, habits|
-                [head, habits.one? && habits.first.path.one? ? habits.first.schema : group(habits)]
+              .transform_values do |habits|
+                only = habits.first
+                habits.one? && only.path.one? ? only.schema : group(habits)
               end
           end
 

@@ -172,7 +172,9 @@ module SteadyMove
             login: account.habits["login"],
             does: does,
             way: way,
-            typed: [[Words.say(:"contacts.email_of", role: words(role)), email]]
+            typed: [[Words.say(:"contacts.email_of", role: words(role)), email]],
+            on_word: false,
+            pastes: false
           )
         end
 

@@ -7,6 +7,9 @@ module SteadyMove
       module MoveView
         EVENTS = 200
 
+        # What a screen says of a move in its own sentences.
+        WORDS = %i[name from to old_host new_host].freeze
+
         module_function
 
         # One line of a list, and a card of the Desk. looks: {[move id, step] => Time}; short:
@@ -119,7 +122,7 @@ module SteadyMove
         end
         def paid(amount, charged) = amount && { amount: Json.amount(amount), charged: charged }
 
-        def shown(plan, words) = words.merge(from_id: plan.from)
+        def shown(plan, words) = words.slice(*WORDS).merge(from_id: plan.from)
 
         # The step that the move waits for.
         def now_at(current, words)
@@ -131,7 +134,7 @@ module SteadyMove
             phase: current&.phase,
             since: Json.time(current&.since),
             asks: asks(step),
-            by_hand: step&.by_hand? || step&.trait?(:consent),
+            by_hand: step&.by_hand? || step&.trait?(:consent) || false,
             about_code: step&.trait?(:code_check) || false
           }
         end

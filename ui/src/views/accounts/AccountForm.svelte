@@ -15,8 +15,8 @@
   import { say } from '../../lib/say';
 
   /**
-   * A new account, or (`held`) one that is changed in place: only what differs is sent. habits: that
-   * an account may have, as the server declares them.
+   * A new account, or (`held`) one that is changed in place: only what differs is sent. habits:
+   * that an account may have, as the server declares them.
    */
   let { held, habits, done }: { held?: Whole; habits: HabitField[]; done: () => void } = $props();
   const client = useQueryClient();

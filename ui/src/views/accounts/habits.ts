@@ -2,7 +2,8 @@ import type { Schemas } from '../../lib/api';
 
 /**
  * The habits of an account as the server declares them: how each is read into its field and written
- * from it. What a kind of value looks like in a field is said here, and nowhere what habits there are.
+ * from it. What a kind of value looks like in a field is said here, and nowhere what habits there
+ * are.
  */
 export type HabitField = Schemas['HabitField'];
 type Texts = Record<string, string>;
@@ -100,7 +101,9 @@ function group(habits: HabitField[], texts: Texts, held: unknown) {
   ]);
 }
 
-/** What the fields say, as the contract has it; a blank one is null. held: what was there before. */
+/**
+ * What the fields say, as the contract has it; a blank one is null. held: what was there before.
+ */
 export function read(habits: HabitField[], texts: Texts, held: Held = {}): Held {
   const heads = [...new Set(habits.map((h) => h.path[0] ?? ''))];
   return Object.fromEntries(

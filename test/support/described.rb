@@ -11,6 +11,8 @@ class Described
   class Undescribed < StandardError
   end
 
+  SHUT = { "unevaluatedProperties" => false }.freeze
+
   class << self
     def contract = @contract ||= JSON.parse(JSON.generate(SteadyMove::Web::ContractFiles.join))
 
@@ -49,8 +51,6 @@ class Described
         end
       part || open.include?(name) || !described?(tree) ? inner : inner.merge(SHUT)
     end
-
-    SHUT = { "unevaluatedProperties" => false }.freeze
 
     # Does it say which members an object has, and nothing of others?
     def described?(tree)

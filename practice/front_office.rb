@@ -10,6 +10,10 @@ module Practice
     end
 
     LOCK = SteadyMove::Core::Names::Statuses::LOCK
+    NEW_CODE = /new authorization code/i
+    CODE = /authorization code/i
+    # After these the answer holds the codes.
+    CODED = [NEW_CODE, CODE].freeze
     # What a letter asks for, by its wording => the act.
     ASKS = {
       /transfer lock off/i => ->(o, name, _, at) { o.lock(name, false, at: at) },
@@ -35,8 +39,8 @@ module Practice
       end,
       /please renew/i => ->(o, name, _, at) { o.renew(name, at: at) },
       /please release/i => ->(o, name, _, at) { o.release(name, at: at) },
-      /new authorization code/i => ->(o, name, _, at) { o.new_code(name, at: at) },
-      /authorization code/i => ->(_, _, _, _) {}
+      NEW_CODE => ->(o, name, _, at) { o.new_code(name, at: at) },
+      CODE => ->(_, _, _, _) {}
     }.freeze
 
     def initialize(world, registrar, db, agenda)
@@ -250,7 +254,7 @@ module Practice
             next [] unless wording
 
             list = names.select { |n| paragraph.match?(/^\s*#{Regexp.escape(n)}\s*$/) }
-            coded |= list if wording.source.include?("authorization code")
+            coded |= list if CODED.include?(wording)
             list.filter_map { |n| done(act, n, wording.match(paragraph), at) }
           end
       [said, coded]

@@ -104,6 +104,7 @@ module Practice
           rate: @clock.rate,
           next_event: @agenda.next_at&.iso8601,
           faults: faults,
+          offered: Faults.offered(@scenario),
           counters: counters
         }
       end

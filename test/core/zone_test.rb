@@ -85,6 +85,22 @@ class ZoneTest < Minitest::Test
     )
   end
 
+  # How many sets a host takes, how many there are => what is said.
+  TOO_MANY = {
+    [3, 3] => nil,
+    [2, 3] => /2 record sets at most, and 3 .* 1 too many/,
+    [nil, 3] => nil
+  }.freeze
+
+  def test_a_zone_that_is_too_large_for_its_host
+    TOO_MANY.each do |(most, _), says|
+      old = zone("#{SOA}@ 60 MX 10 mail\nwww 60 A 192.0.2.1\nmail 60 A 192.0.2.2\n")
+      limits = Records::HostLimits.of({ "sets_most" => most }.compact)
+      told = Records::CarrySheet.new(old, nil, limits: limits).cautions.map { |c| said(c) }
+      says ? assert_match(says, told.join) : assert_empty(told)
+    end
+  end
+
   # parent NS, zone NS, greatest, negative, registry → seconds after the switch (rules of the job
   # §6, step 4) where the old zone names the new servers, or not.
   SETTLES = [

@@ -9,13 +9,13 @@ module SteadyMove
         # code: the one that stands in it, or nil; codes: {A-label text => code} where names stand
         # beside them; candidates: all that may be one; because: Phrases; speaks: it speaks of codes
         # at all.
-        Found = Struct.new(:code, :codes, :candidates, :because, :speaks, keyword_init: true)
+        CodeReading = Struct.new(:code, :codes, :candidates, :because, :speaks, keyword_init: true)
         # How many lines above a code its name may stand.
         NEAR = 4
 
         module_function
 
-        # text: as people read it; names: [DomainName] held. Returns Found.
+        # text: as people read it; names: [DomainName] held. Returns CodeReading.
         #   Post::Codes.find("The authorization code is: Ab3x-9kQ", []).code # => "Ab3x-9kQ"
         #   Post::Codes.find("The authorization code is valid for five days.", []).code # => nil
         def find(text, names)
@@ -30,7 +30,7 @@ module SteadyMove
         end
 
         def nothing(speaks)
-          Found.new(code: nil, codes: {}, candidates: [], because: [], speaks: speaks)
+          CodeReading.new(code: nil, codes: {}, candidates: [], because: [], speaks: speaks)
         end
 
         def decide(rows, hits, lines, names)
@@ -39,7 +39,7 @@ module SteadyMove
           questions =
             rows.reject(&:value).flat_map(&:pieces) + hits.reject(&:value).flat_map(&:pieces)
           all = (pairs.map(&:last) + questions).uniq
-          found = Found.new(code: nil, codes: {}, candidates: all, because: [], speaks: true)
+          found = CodeReading.new(code: nil, codes: {}, candidates: all, because: [], speaks: true)
           choose(found, pairs, names) unless questions.any? && pairs.empty?
           found.because = said(found, pairs, questions, hits)
           found

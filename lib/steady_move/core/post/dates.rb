@@ -8,7 +8,7 @@ module SteadyMove
       # Dates in a sentence, in words and figures of the languages that are understood.
       class Dates
         # from, to: where it stands in the sentence; day: Date; assumed: keys of what was assumed.
-        Found = Struct.new(:from, :to, :day, :assumed, keyword_init: true)
+        DayAt = Struct.new(:from, :to, :day, :assumed, keyword_init: true)
         ORDINAL = "(?:st|nd|rd|th|er|º|ª|\\.|e)?"
         YEAR = '(?<year>\d{4})'
         DAY = '(?<day>\d{1,2})'
@@ -29,7 +29,7 @@ module SteadyMove
           @forms = FORMS[languages.map(&:id)] ||= forms
         end
 
-        # [Found], in their order; of two that overlap the earlier and longer one.
+        # [DayAt], in their order; of two that overlap the earlier and longer one.
         def in(sentence)
           all =
             @forms.flat_map do |pattern, meaning|
@@ -76,7 +76,7 @@ module SteadyMove
 
         def found(match, meaning)
           day, assumed = send(meaning, match)
-          Found.new(from: match.begin(0), to: match.end(0), day: day, assumed: assumed) if day
+          DayAt.new(from: match.begin(0), to: match.end(0), day: day, assumed: assumed) if day
         end
 
         def plain(match)

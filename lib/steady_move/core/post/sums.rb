@@ -8,7 +8,7 @@ module SteadyMove
       module Sums
         # amount: Money::Amount, nil where none stands there or its currency isn't certain; number:
         # text or nil; refund: is it paid back?
-        Found = Struct.new(:amount, :number, :refund, keyword_init: true)
+        Sum = Struct.new(:amount, :number, :refund, keyword_init: true)
         SIGNS = { "€" => "EUR", "£" => "GBP", "zł" => "PLN" }.freeze
         CODES = %w[EUR GBP USD CHF PLN CZK SEK NOK DKK HUF RON JPY CAD AUD NZD KWD].freeze
         CURRENCY = /(?<![A-Z])(?:#{CODES.join("|")})(?![A-Z])|€|£|zł/
@@ -37,12 +37,12 @@ module SteadyMove
 
         module_function
 
-        # text: of a message, not longer than Bounds allow. Returns Found.
+        # text: of a message, not longer than Bounds allow. Returns Sum.
         #   Post::Sums.find("Total: EUR 9.02, order A-1042").amount.minor # => 902
         #   Post::Sums.find("Total: EUR 9.02, order A-1042").number # => "A-1042"
         def find(text)
           lines = text.lines.first(400)
-          Found.new(
+          Sum.new(
             amount: amount(lines),
             number: text[ORDER, :number],
             refund: text.match?(REFUND)

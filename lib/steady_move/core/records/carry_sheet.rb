@@ -60,6 +60,9 @@ module SteadyMove
           Zone.new(@old.origin, rows.filter_map(&:wanted).flat_map(&:to_a))
         end
 
+        # What the new host can't hold of the whole: [Phrase].
+        def cautions = [@limits.too_many(rows.count(&:wanted))].compact
+
         # How many rows of each kind, and how many a person has to decide.
         def counts
           rows

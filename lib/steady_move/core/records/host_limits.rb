@@ -44,8 +44,13 @@ module SteadyMove
             Phrase.of("records.limits.ttl", ttl: set.ttl, held: held) unless held == set.ttl
           end
 
-          # How many sets are too many; nil where that is not known or not so.
-          def too_many(count) = sets_most && count > sets_most ? count - sets_most : nil
+          # A Phrase where a zone of so many sets is too large for the host; nil where it is not, or
+          # nobody knows.
+          def too_many(count)
+            return if sets_most.nil? || count <= sets_most
+
+            Phrase.of("records.limits.sets", count: count, most: sets_most, over: count - sets_most)
+          end
 
           private
 

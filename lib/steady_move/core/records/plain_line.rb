@@ -39,9 +39,9 @@ module SteadyMove
         # A name this long may be too long with its origin.
         LONG = 120
         # owner: Name, nil where it is inherited; ttl: seconds or nil; rdata.
-        Found = Struct.new(:owner, :ttl, :rdata)
+        Line = Struct.new(:owner, :ttl, :rdata)
 
-        # scan: StringScanner at the start of a line; origin: Name. Returns Found and leaves the
+        # scan: StringScanner at the start of a line; origin: Name. Returns Line and leaves the
         # scanner behind the line; or nil, the scanner where it was.
         def self.read(scan, origin)
           start = scan.pos
@@ -65,7 +65,7 @@ module SteadyMove
             (owner && owner.bytesize > LONG) || data.bytesize > (type == "TXT" ? 4096 : LONG) ||
               origin.id.bytesize > LONG
           unless long
-            Found.new(
+            Line.new(
               owner && Name.plain(owner, origin),
               ttl&.to_i,
               Rdata.unread(type, data, origin)

@@ -173,7 +173,7 @@ module SteadyMove
 
         # zone: Zone of what was found; asked: how many names; wildcard: does every name answer, so
         # that a name that answers says little?
-        Found = Struct.new(:zone, :asked, :wildcard, keyword_init: true)
+        Probed = Struct.new(:zone, :asked, :wildcard, keyword_init: true)
 
         # origin: Name; more: labels to ask for as well, as text; nonce: a label that nobody has.
         # The block is given a Name and a type and answers [rcode, [Record]] of one authoritative
@@ -187,7 +187,7 @@ module SteadyMove
           @seen = {}
         end
 
-        # As self.run. Returns Found.
+        # As self.run. Returns Probed.
         def run(more, nonce)
           wildcard = answers?(Name.new([nonce] + @origin.labels))
           wild(nonce) if wildcard
@@ -202,7 +202,7 @@ module SteadyMove
             pointed = probe(probed, wildcard)
             queue.concat(pointed.map { |n| [n, depth + 1] }) if depth < DEEPEST
           end
-          Found.new(zone: Zone.new(@origin, @records.uniq), asked: @seen.size, wildcard: wildcard)
+          Probed.new(zone: Zone.new(@origin, @records.uniq), asked: @seen.size, wildcard: wildcard)
         end
 
         private

@@ -63,16 +63,16 @@ module SteadyMove
           /\A(?:(\d{1,9})\s*(s|secs?|seconds?|m|mins?|minutes?|h|hrs?|hours?|d|days?|w|weeks?)?
                  |auto|automatic|default)\z/ix
         UNITS = { "s" => 1, "m" => 60, "h" => 3600, "d" => 86_400, "w" => 604_800 }.freeze
-        # Seconds that are taken where the page says none; told in Found#assumed.
+        # Seconds that are taken where the page says none; told in TableZone#assumed.
         USUAL_TTL = 3600
         MOST = 100_000
 
         # zone: Zone; problems: [[line, why]] of lines that can't be told; services: [[line, name,
         # type, value]] of the host's own, which are no records; aliases: [[Name, target text]];
         # assumed: how many had no TTL.
-        Found = Struct.new(:zone, :problems, :services, :aliases, :assumed, keyword_init: true)
+        TableZone = Struct.new(:zone, :problems, :services, :aliases, :assumed, keyword_init: true)
 
-        # text: what was copied; origin: the zone's name. Returns Found; raises ZoneError where no
+        # text: what was copied; origin: the zone's name. Returns TableZone; raises ZoneError where no
         # table is seen.
         def self.read(text, origin:) = new(Name.parse(origin)).read(text)
 
@@ -85,7 +85,7 @@ module SteadyMove
           @assumed = 0
         end
 
-        # text: of a table. Returns Found; raises ZoneError.
+        # text: of a table. Returns TableZone; raises ZoneError.
         def read(text)
           rows = cells(text.dup.force_encoding(Encoding::UTF_8).scrub("?").tr("\u{a0}", " "))
           if rows.empty?
@@ -98,7 +98,7 @@ module SteadyMove
           columns = TableColumns.of(rows)
           @columns = columns.order
           rows.drop(columns.head).each { |line, row| take(line, row) }
-          Found.new(
+          TableZone.new(
             zone: Zone.new(@origin, @records),
             problems: @problems,
             services: @services,

@@ -49,16 +49,30 @@ module SteadyMove
         # RFC 9224 §4: services are pairs of a list of suffixes and a list of base URLs; https is
         # preferred. Returns {suffix => base URL}; raises Wire::Malformed.
         def self.services(text)
-          pairs = JSON.parse(text, max_nesting: 20).fetch("services")
+          whole = JSON.parse(text, max_nesting: 20)
+          pairs = whole.is_a?(Hash) ? whole["services"] : nil
+          unless pairs.is_a?(Array) && pairs.all? { |pair| service?(pair) }
+            raise Wire::Malformed, NOT_A_LIST
+          end
+
           pairs
             .flat_map do |suffixes, urls|
               best = urls.find { |u| u.start_with?("https:") } || urls.first
               suffixes.map { |s| [s.downcase, best] }
             end
             .to_h
-        rescue JSON::ParserError, KeyError, NoMethodError, TypeError
-          raise Wire::Malformed, "the list of public record services is not as RFC 9224 has it"
+        rescue JSON::ParserError
+          raise Wire::Malformed, NOT_A_LIST
         end
+
+        NOT_A_LIST = "the list of public record services is not as RFC 9224 has it"
+
+        # [[suffix, …], [base URL, …]], with at least one URL.
+        def self.service?(pair)
+          pair.is_a?(Array) && pair.size == 2 && pair.last != [] &&
+            pair.all? { |list| list.is_a?(Array) && list.all?(String) }
+        end
+        private_class_method :service?
       end
     end
   end

@@ -13,7 +13,7 @@ module SteadyMove
         # => [minor]} of all names in that currency, those that it doesn't take staying where they
         # are; out: {why => [name]}.
         Line = Struct.new(:id, :title, :goes, :ahead, :out, keyword_init: true)
-        Found = Struct.new(:rows, :lines, :years, :converted, keyword_init: true)
+        Table = Struct.new(:rows, :lines, :years, :converted, keyword_init: true)
         # Ids of the two lines that are no single destination.
         STAY = "stay"
         MIXED = "mixed"
@@ -24,7 +24,7 @@ module SteadyMove
           @memo = {}
         end
 
-        # names: A-label texts; those that are not held are left out. Returns Found.
+        # names: A-label texts; those that are not held are left out. Returns Table.
         def of(names, years:, privacy: false)
           @years = years
           @privacy = privacy
@@ -35,7 +35,7 @@ module SteadyMove
             *@accounts.map { |a| line(a, rows) }.select { |l| l.goes.positive? || l.out.any? },
             mixed(rows)
           ]
-          Found.new(rows: rows, lines: lines, years: years, converted: @rates)
+          Table.new(rows: rows, lines: lines, years: years, converted: @rates)
         end
 
         private

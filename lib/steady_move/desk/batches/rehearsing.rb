@@ -10,14 +10,14 @@ module SteadyMove
         # range: [P10, P50, P90] of the whole, endings: {ending => share of a hundred}, faults:
         # [[says, share]], asks: [[says, place or nil, share, [early, usual, late]]], instants as if
         # it began now.
-        Found = Struct.new(:runs, :names, :range, :endings, :faults, :asks, keyword_init: true)
+        Lives = Struct.new(:runs, :names, :range, :endings, :faults, :asks, keyword_init: true)
 
         def initialize(ports, seed: 1)
           @ports = Ports.of(ports)
           @seed = seed
         end
 
-        # batch: Store::Batches::Batch. Yields after each run. Returns Found; raises Refused.
+        # batch: Store::Batches::Batch. Yields after each run. Returns Lives; raises Refused.
         def of(batch, runs: RUNS)
           rows =
             Batch
@@ -29,7 +29,7 @@ module SteadyMove
           starts = starts(BatchWaves.new(@ports).of(batch, rows), rows)
           lives = Array.new(runs) { |i| life(rows, i).tap { yield if block_given? } }
           summary = Core::Rehearsal::Summary.new(lives, starts: starts)
-          Found.new(
+          Lives.new(
             runs: runs,
             names: rows.size,
             endings: summary.endings,

@@ -31,7 +31,7 @@ module SteadyMove
           Wire::Csv.write(BATCH, report.moves.map { |m| row(m) })
         end
 
-        # found: LedgerBook::Found. Returns CSV.
+        # found: LedgerBook::Book. Returns CSV.
         def ledger(found)
           names = found.lines.to_h { |l| [l.move.id, l.move.name] }
           Wire::Csv.write(LEDGER, found.all.map { |e| entry(e, names) })

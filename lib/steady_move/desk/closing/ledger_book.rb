@@ -22,7 +22,7 @@ module SteadyMove
             :lost_days,
             keyword_init: true
           )
-        Found = Struct.new(:lines, :all, :differences, :settled, keyword_init: true)
+        Book = Struct.new(:lines, :all, :differences, :settled, keyword_init: true)
 
         def initialize(ports)
           @ports = Ports.of(ports)
@@ -34,7 +34,7 @@ module SteadyMove
           [line&.spent, line&.charged == true]
         end
 
-        # ids: of moves; batch, account (gaining), year (of the start): those alone. Returns Found.
+        # ids: of moves; batch, account (gaining), year (of the start): those alone. Returns Book.
         def of(ids: nil, batch: nil, account: nil, year: nil)
           by_move = @ports.batches.by_move
           ids ||= by_move.select { |_, b| b == batch }.keys if batch
@@ -45,7 +45,7 @@ module SteadyMove
           entries = LedgerEntries.new(@ports).of(moves)
           differences = Ledger.differences(entries, moves.to_h { |m| [m.id, seen(m)] })
           settled = settlements
-          Found.new(
+          Book.new(
             lines: moves.map { |m| line(m, by_move[m.id], entries) },
             all: entries.sort_by(&:at),
             differences: differences.reject { |d| settled[d.key] },

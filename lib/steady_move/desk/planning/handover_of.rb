@@ -24,19 +24,19 @@ module SteadyMove
         Instant = Struct.new(:id, :at, :seen, :who, :back, keyword_init: true)
         # unbounded: is there somebody whom no time bounds; assumed: are TTLs assumed that could not
         # be asked.
-        Found = Struct.new(:instants, :unbounded, :assumed, :seconds, keyword_init: true)
+        Standing = Struct.new(:instants, :unbounded, :assumed, :seconds, keyword_init: true)
 
         def initialize(ports)
           @ports = Ports.of(ports)
         end
 
-        # Returns Found, or nil where nothing of the zone is known.
+        # Returns Standing, or nil where nothing of the zone is known.
         def call(name)
           judged = Portfolio::Judging.new(@ports).one(name) or
             raise Refused.new(:unknown, :not_held, name: name)
           zone = old_zone(judged) or return
           schedule = schedule(judged, zone)
-          Found.new(
+          Standing.new(
             instants: instants(schedule, judged),
             unbounded: schedule.unbounded?,
             assumed: @assumed,

@@ -25,7 +25,7 @@ module SteadyMove
 
         module_function
 
-        # found: NamesQuery::Found; accounts: {id => account}; at: Time. Returns text; instants in
+        # found: NamesQuery::Listing; accounts: {id => account}; at: Time. Returns text; instants in
         # RFC 3339, UTC.
         def text(found, accounts, at)
           rows =

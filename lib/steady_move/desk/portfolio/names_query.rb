@@ -8,7 +8,7 @@ module SteadyMove
         # rows: [PortfolioIndex::Entry]; total: how many pass the filter; groups: [[key, count]] in
         # order; changes: {[was, is] => count}; snapshot, was: Snapshots at the instant asked for
         # and now.
-        Found =
+        Listing =
           Struct.new(:rows, :total, :groups, :changes, :snapshot, :was, :stays, keyword_init: true)
         COLUMNS = %w[name gate account expiry stay lock dns].freeze
         DAY = 86_400
@@ -33,13 +33,13 @@ module SteadyMove
           @column = "gate" unless COLUMNS.include?(@column)
         end
 
-        # snapshot: at the instant asked for; was: now. Returns Found.
+        # snapshot: at the instant asked for; was: now. Returns Listing.
         def call(snapshot, was)
           sorted = snapshot.sorted(@column, @titles)
           sorted = sorted.reverse if @down
           kept = filters(snapshot, was).reduce(sorted) { |list, filter| list.select(&filter) }
           kept, groups = grouped(kept, snapshot)
-          Found.new(
+          Listing.new(
             rows: kept[@given.fetch(:offset, 0), @given.fetch(:limit, 100)] || [],
             total: kept.size,
             groups: groups,

@@ -35,7 +35,7 @@ module SteadyMove
 
           def batch_result(result)
             return { state: result } if result.is_a?(String)
-            if result.is_a?(Desk::Batches::Rehearsing::Found)
+            if result.is_a?(Desk::Batches::Rehearsing::Lives)
               return Views::BatchView.rehearsal(result)
             end
 

@@ -26,6 +26,7 @@ module SteadyMove
               move: desk.moves.open_for(name)&.id,
               rows: rows_of(name, sheet, host),
               counts: sheet ? sheet.counts : {},
+              cautions: sheet ? sheet.cautions.map { |c| Words.text(c) } : [],
               asked_at: Views::Json.time(desk.zone_migrations.asked_at(name)),
               choices:
                 Desk::Records::Choosing

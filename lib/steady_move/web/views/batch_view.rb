@@ -68,7 +68,7 @@ module SteadyMove
           }
         end
 
-        # found: Desk::Batches::Rehearsing::Found.
+        # found: Desk::Batches::Rehearsing::Lives.
         def rehearsal(found)
           {
             runs: found.runs,
@@ -83,7 +83,7 @@ module SteadyMove
           }
         end
 
-        # found: Desk::Batches::Comparison::Found.
+        # found: Desk::Batches::Comparison::Table.
         def comparison(found)
           {
             years: found.years,

@@ -7,7 +7,7 @@ module SteadyMove
       module LedgerView
         module_function
 
-        # found: Desk::Closing::LedgerBook::Found.
+        # found: Desk::Closing::LedgerBook::Book.
         def page(desk, found)
           text = Desk::Closing::ClosingText.new(desk)
           titles = desk.accounts.all.to_h { |a| [a.id, a.title] }

@@ -7,7 +7,7 @@ module SteadyMove
       module NameList
         module_function
 
-        # found: Desk::Portfolio::NamesQuery::Found; accounts: {id => account}; at, now: Time.
+        # found: Desk::Portfolio::NamesQuery::Listing; accounts: {id => account}; at, now: Time.
         def page(found, accounts, at:, now:, offset:)
           {
             at: Json.time(at),

@@ -10,7 +10,7 @@ module SteadyMove
         NUMBER = "IANA Registrar ID"
         # An address to write to; a placeholder or a web form's address is none.
         ADDRESS = /\A[^\s@<>()"]+@[^\s@<>()"]+\.[^\s@<>()".]+\z/
-        Found = Struct.new(:roles, :entity, :depth)
+        Placed = Struct.new(:roles, :entity, :depth)
 
         # data: the domain object, a Hash.
         def initialize(data)
@@ -53,7 +53,7 @@ module SteadyMove
             .grep(Hash)
             .flat_map do |e|
               [
-                Found.new(Array(e["roles"]).map { |r| r.to_s.downcase }, e, depth),
+                Placed.new(Array(e["roles"]).map { |r| r.to_s.downcase }, e, depth),
                 *within(e, depth + 1)
               ]
             end

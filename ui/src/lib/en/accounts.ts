@@ -77,6 +77,8 @@ export const accounts = {
     limits: 'What it can’t hold',
     wildcard: 'Does it take wildcards?',
     floor: 'Least TTL in seconds',
+    ceiling: 'Greatest TTL in seconds',
+    sets: 'Most record sets in a zone',
     text: 'Longest text in octets',
     types: 'Types that it takes, where not all',
     whatYouCallIt: 'What you call it',

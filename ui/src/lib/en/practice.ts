@@ -1,10 +1,7 @@
-import type { V } from './value';
 
 /** Words of the practice world and the status. */
 export const practice = {
   practice: {
-    thePublicRecordHidesPending: 'The public record shows no pending transfers',
-    thePublicRecordLagsADay: 'The public record is a day behind',
     nothingIsToCome: 'Nothing is to come.',
     practice: 'Practice',
     everythingOutsideTheDeskIs:
@@ -28,23 +25,6 @@ export const practice = {
     faults: 'Faults',
     switchOneOnAndSee:
       'Switch one on and see what the desk says and does. Nothing is lost while it lasts.',
-    thePublicRecordDoesNot: 'The public record does not answer',
-    thePublicRecordAsksFor: 'The public record asks for a pause of 20 minutes',
-    thePublicRecordAnswersSomething: 'The public record answers something that is cut',
-    theRegistrysNameServersCant: 'The registry’s name servers answer that they can’t (SERVFAIL)',
-    theMailboxRefusesConnections: 'The mailbox refuses connections',
-    theServerThatSendsLetters: 'The server that sends emails refuses connections',
-    theServerThatSendsLetters2: 'The server that sends emails knows no recipient',
-    refusesConnections: (a: V) => `${a} refuses connections`,
-    cutsTheConnectionBeforeIt: (a: V) => `${a} cuts the connection before it answers`,
-    sendsHalfAMessage: (a: V) => `${a} sends half a message`,
-    answersSomethingThatIsNot: (a: V) => `${a} answers something that is not EPP`,
-    takesCommandsAndSaysNothing: (a: V) => `${a} takes commands and says nothing`,
-    answersTransferCommandsWith2304: (a: V) =>
-      `${a} answers transfer commands with 2304 (a status prohibits it)`,
-    refusesZoneTransfers: (a: V) => `${a} refuses zone transfers`,
-    theNameServersAreSilent: (a: V) => `${a}: the name servers are silent`,
-    everyAnswerIsCutAnd: (a: V) => `${a}: every answer is cut, and TCP is closed`,
   },
   status: {
     status: 'Status',

@@ -44,6 +44,8 @@
       wildcard: yes(held?.habits.wildcard),
       floor: held?.habits.ttl_floor?.toString() ?? '',
       text: held?.habits.text_most?.toString() ?? '',
+      ceiling: held?.habits.ttl_most?.toString() ?? '',
+      sets: held?.habits.sets_most?.toString() ?? '',
       types: held?.habits.types?.join(' ') ?? '',
     })),
   );
@@ -64,6 +66,8 @@
       wildcard: bool(f.wildcard),
       ttl_floor: whole(f.floor),
       text_most: whole(f.text),
+      ttl_most: whole(f.ceiling),
+      sets_most: whole(f.sets),
       types: f.types.trim()
         ? f.types
             .toUpperCase()
@@ -137,6 +141,8 @@
   <h3>{say.hostForm.limits}</h3>
   <Choice id="h-wild" label={say.hostForm.wildcard} of={YES_NO} bind:value={f.wildcard} />
   <Field id="h-floor" label={say.hostForm.floor} pattern="[0-9]*" bind:value={f.floor} />
+  <Field id="h-ceiling" label={say.hostForm.ceiling} pattern="[0-9]*" bind:value={f.ceiling} />
+  <Field id="h-sets" label={say.hostForm.sets} pattern="[0-9]*" bind:value={f.sets} />
   <Field id="h-text" label={say.hostForm.text} pattern="[0-9]*" bind:value={f.text} />
   <Field id="h-types" label={say.hostForm.types} mono bind:value={f.types} />
   <div>

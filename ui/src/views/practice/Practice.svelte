@@ -12,10 +12,6 @@
     queryKey: ['practice'],
     queryFn: () => ask(api.GET('/api/practice')),
   }));
-  const places = createQuery(() => ({
-    queryKey: ['accounts'],
-    queryFn: () => ask(api.GET('/api/accounts')),
-  }));
   const set = createMutation(() => ({
     mutationFn: (body: { id: string; active: boolean; detail?: string }) =>
       ask(api.POST('/api/practice/faults', { body })),
@@ -31,36 +27,7 @@
     ['forgery', say.practice.aForgery],
     ['offer', say.practice.anOffer],
   ] as const;
-  type Fault = { id: string; says: string; detail?: string };
-  const connected = $derived((places.data?.accounts ?? []).filter((a) => a.kind === 'epp'));
-  const faults = $derived<Fault[]>([
-    { id: 'rdap-away', says: say.practice.thePublicRecordDoesNot },
-    { id: 'rdap-busy', says: say.practice.thePublicRecordAsksFor },
-    { id: 'rdap-hides-pending', says: say.practice.thePublicRecordHidesPending },
-    { id: 'rdap-lags', says: say.practice.thePublicRecordLagsADay },
-    { id: 'rdap-garbage', says: say.practice.thePublicRecordAnswersSomething },
-    { id: 'servfail-registry', says: say.practice.theRegistrysNameServersCant },
-    { id: 'mailbox-away', says: say.practice.theMailboxRefusesConnections },
-    { id: 'outgoing-away', says: say.practice.theServerThatSendsLetters },
-    { id: 'outgoing-refuses', says: say.practice.theServerThatSendsLetters2 },
-    ...connected.flatMap((a) => [
-      { id: `away-${a.id}`, says: say.practice.refusesConnections(a.title) },
-      { id: `cut-${a.id}`, says: say.practice.cutsTheConnectionBeforeIt(a.title) },
-      { id: `half-${a.id}`, says: say.practice.sendsHalfAMessage(a.title) },
-      { id: `garbage-${a.id}`, says: say.practice.answersSomethingThatIsNot(a.title) },
-      { id: `mute-${a.id}`, says: say.practice.takesCommandsAndSaysNothing(a.title) },
-      {
-        id: `answer-${a.id}-transfer`,
-        says: say.practice.answersTransferCommandsWith2304(a.title),
-        detail: '2304',
-      },
-    ]),
-    ...(places.data?.hosts ?? []).flatMap((h) => [
-      { id: `no-transfer-${h.id}`, says: say.practice.refusesZoneTransfers(h.title) },
-      { id: `silent-${h.id}`, says: say.practice.theNameServersAreSilent(h.title) },
-      { id: `truncated-${h.id}`, says: say.practice.everyAnswerIsCutAnd(h.title) },
-    ]),
-  ]);
+  const faults = $derived(practice.data?.offered ?? []);
 </script>
 
 <main class="view">
@@ -120,7 +87,11 @@
               checked={fault.id in practice.data.faults}
               disabled={!may('setFault')}
               onchange={(e) =>
-                set.mutate({ id: fault.id, active: e.currentTarget.checked, detail: fault.detail })}
+                set.mutate({
+                  id: fault.id,
+                  active: e.currentTarget.checked,
+                  ...(fault.detail ? { detail: fault.detail } : {}),
+                })}
             />
             {fault.says}
           </label>

@@ -51,6 +51,7 @@
         >{say.carrySheet.openThere}: {records.host.title}</a
       >{/if}
   </p>
+  {#each records.cautions as caution (caution)}<p role="note"><b>{caution}</b></p>{/each}
   <Trouble error={fill.error} />
   {#if records.host?.connected && !records.move && (records.counts.open ?? 0) > 0}
     <May operation="fillHost"

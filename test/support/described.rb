@@ -91,18 +91,25 @@ class Described
   end
 
   def call(env)
-    @app.call(env).tap { |answer| check(env, answer) }
+    status, headers, body = @app.call(env)
+    return status, headers, body unless plain_json?(headers)
+
+    text = body.to_enum.to_a.join
+    check(env, status, text)
+    [status, headers, [text]]
   end
 
   private
 
-  def check(env, (status, headers, body))
-    return unless headers["content-type"].to_s.start_with?("application/json")
+  def plain_json?(headers)
+    headers["content-type"].to_s.start_with?("application/json") && !headers["content-encoding"]
+  end
 
+  def check(env, status, text)
     asked = "#{env["REQUEST_METHOD"]} #{env["PATH_INFO"]}"
     answers = answers_to(env) or return
     schema = answers.fetch(status.to_s) { raise Undescribed, "#{asked}: no answer #{status}" }
-    error = schema&.validate(JSON.parse(body.to_enum.to_a.join))&.first or return
+    error = schema&.validate(JSON.parse(text))&.first or return
     raise Undescribed, "#{asked}: #{error["data_pointer"]} #{error["error"]}"
   end
 

@@ -85,7 +85,7 @@ class Lanes
 
   def tell(done, status)
     took = (now - done.began).round
-    said = File.read(done.log)
+    said = File.read(done.log).scrub("?")
     counts = said[/^\d+ runs, .*/]
     @out.puts "#{status.success? ? "passed" : "FAILED"} #{done.job.name} (#{took} s) #{counts}"
     @out.puts said unless status.success?

@@ -100,11 +100,12 @@ class LanguageTest < Minitest::Test
     end
   end
 
-  # Names of registrars and hosts are nobody's language.
+  # Names of registrars and hosts are nobody's language, and what the practice world says its own.
   def names
     @names ||=
       %i[accounts dns_hosts].flat_map { |t| world.app.db[t].select_map(:title) } +
-        world.world.scenario.hosts.values.map { |h| h["title"] }
+        world.world.scenario.hosts.values.map { |h| h["title"] } +
+        Practice::Faults.offered(world.world.scenario).map { |f| f[:says] }
   end
 
   def bare(data) = sentences(data).reject { |_, text| text.include?("⟦") || names.include?(text) }

@@ -101,7 +101,7 @@ module SteadyMove
             breaks: found.breaks,
             decision: decision,
             rank: found.rank,
-            needs: decision.nil? && (says.any? || unsure?(found)),
+            needs: decision.nil? && (says.any? || unsure?(found) == true),
             says: [*says, wanted && @limits.ttl_changed(wanted)].compact
           ).freeze
         end

@@ -172,9 +172,7 @@ module SteadyMove
             login: account.habits["login"],
             does: does,
             way: way,
-            typed: [[Words.say(:"contacts.email_of", role: words(role)), email]],
-            on_word: false,
-            pastes: false
+            typed: [[Words.say(:"contacts.email_of", role: words(role)), email]]
           )
         end
 

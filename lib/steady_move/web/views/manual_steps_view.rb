@@ -94,6 +94,8 @@ module SteadyMove
           hand.to_h.merge(
             typed: hand.typed.map { |label, value| { label: label, value: value } },
             pastes: hand.pastes == true,
+            on_word: hand.on_word == true,
+            records: hand.records == true,
             order: order(hand.order)
           )
         end

@@ -43,8 +43,7 @@ module SteadyMove
                 { key: key, value: family[key]&.to_s, source: source(family.source_of(key)) }
               end,
             rules: family.judged_by.map { |entry, _| rule(entry) },
-            without: without(family),
-            count: family.suffixes.size
+            without: without(family)
           }
         end
 

@@ -3,8 +3,8 @@
 require "yaml"
 
 module Practice
-  # The faults that a person can switch on, as scenario/faults.yml lists them: those of the world, of
-  # each registrar with a connection, of each DNS host.
+  # The faults that a person can switch on, as scenario/faults.yml lists them: those of the world,
+  # of each registrar with a connection, of each DNS host.
   module Faults
     ROWS = YAML.safe_load_file(File.join(__dir__, "scenario", "faults.yml")).freeze
 

@@ -42,11 +42,7 @@ module SteadyMove
         #   Post::Sums.find("Total: EUR 9.02, order A-1042").number # => "A-1042"
         def find(text)
           lines = text.lines.first(400)
-          Sum.new(
-            amount: amount(lines),
-            number: text[ORDER, :number],
-            refund: text.match?(REFUND)
-          )
+          Sum.new(amount: amount(lines), number: text[ORDER, :number], refund: text.match?(REFUND))
         end
 
         # A number as people write it → minor units. The last sign of two kinds parts the decimals;

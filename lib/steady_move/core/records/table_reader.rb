@@ -72,8 +72,8 @@ module SteadyMove
         # assumed: how many had no TTL.
         TableZone = Struct.new(:zone, :problems, :services, :aliases, :assumed, keyword_init: true)
 
-        # text: what was copied; origin: the zone's name. Returns TableZone; raises ZoneError where no
-        # table is seen.
+        # text: what was copied; origin: the zone's name. Returns TableZone; raises ZoneError where
+        # no table is seen.
         def self.read(text, origin:) = new(Name.parse(origin)).read(text)
 
         def initialize(origin)

@@ -49,18 +49,21 @@ module SteadyMove
         # RFC 9224 §4: services are pairs of a list of suffixes and a list of base URLs; https is
         # preferred. Returns {suffix => base URL}; raises Wire::Malformed.
         def self.services(text)
-          whole = JSON.parse(text, max_nesting: 20)
-          pairs = whole.is_a?(Hash) ? whole["services"] : nil
-          unless pairs.is_a?(Array) && pairs.all? { |pair| service?(pair) }
-            raise Wire::Malformed, NOT_A_LIST
-          end
-
-          pairs
+          pairs(text)
             .flat_map do |suffixes, urls|
               best = urls.find { |u| u.start_with?("https:") } || urls.first
               suffixes.map { |s| [s.downcase, best] }
             end
             .to_h
+        end
+
+        # [[[suffix, …], [base URL, …]], …]
+        def self.pairs(text)
+          whole = JSON.parse(text, max_nesting: 20)
+          found = whole.is_a?(Hash) ? whole["services"] : nil
+          return found if found.is_a?(Array) && found.all? { |pair| service?(pair) }
+
+          raise Wire::Malformed, NOT_A_LIST
         rescue JSON::ParserError
           raise Wire::Malformed, NOT_A_LIST
         end
@@ -72,7 +75,7 @@ module SteadyMove
           pair.is_a?(Array) && pair.size == 2 && pair.last != [] &&
             pair.all? { |list| list.is_a?(Array) && list.all?(String) }
         end
-        private_class_method :service?
+        private_class_method :pairs, :service?
       end
     end
   end

@@ -25,8 +25,7 @@ module SteadyMove
               present: present_of(name),
               move: desk.moves.open_for(name)&.id,
               rows: rows_of(name, sheet, host),
-              counts: sheet ? sheet.counts : {},
-              cautions: sheet ? sheet.cautions.map { |c| Words.text(c) } : [],
+              **summed(sheet),
               asked_at: Views::Json.time(desk.zone_migrations.asked_at(name)),
               choices:
                 Desk::Records::Choosing
@@ -36,6 +35,12 @@ module SteadyMove
               tied: Desk::Records::TiedServices.new(desk).of(name).map { |t| v.tied(t) },
               answers: desk.zone_migrations.answers(name).last(400).map { |s| v.seen(s) }
             }
+          end
+
+          def summed(sheet)
+            return { counts: {}, cautions: [] } if sheet.nil?
+
+            { counts: sheet.counts, cautions: sheet.cautions.map { |c| Words.text(c) } }
           end
 
           def carry_of(name)

@@ -17,6 +17,8 @@ class Lanes
 
   # Never two of these at once.
   ALONE = "browser/"
+  # No file takes longer (seconds); the longest take a third of it on a slow machine.
+  LONGEST = 600
 
   def initialize(wide: Etc.nprocessors.clamp(1, 4) + 1, out: $stdout)
     @wide = wide
@@ -79,7 +81,18 @@ class Lanes
       $stderr.reopen($stdout)
       $stdout.sync = true
       Minitest.after_run { Branches.leave } if defined?(Branches)
+      end_after(LONGEST)
       require file # Minitest runs it when the process ends
+    end
+  end
+
+  # A file that hangs is ended, and says where each of its threads stood.
+  def end_after(seconds)
+    Thread.new do
+      sleep seconds
+      puts "Not done after #{seconds} s. Its threads stand at:"
+      Thread.list.each { |thread| puts thread.inspect, thread.backtrace.to_a.first(30), "" }
+      exit!(1)
     end
   end
 

@@ -1,4 +1,3 @@
-
 /** Words of the practice world and the status. */
 export const practice = {
   practice: {

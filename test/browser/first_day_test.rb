@@ -111,7 +111,7 @@ class BrowserFirstDayTest < Minitest::Test
     find_by_id("o-tls").select("none, on this machine only")
     click_on "Send by this server"
     assert_text "by 127.0.0.1"
-    fill_in "ms-ids", with: scenario.mailbox["server"]
+    fill_in "ms-ids-1", with: scenario.mailbox["server"]
     click_on "Believe this server"
   end
 
@@ -201,9 +201,9 @@ class BrowserFirstDayTest < Minitest::Test
   # the desk's post.
   def confirm_there
     30.times { mails.size == 2 ? break : @driver.move_on }
-    visitor.approve(mails.filter_map { |m| m[:link] }.first)
+    visitor.approve(mails.filter_map(&:link).first)
     half = visitor.read(hawser, NAME)[/first half of the number: <code>(\d+)/, 1]
-    other = mails.filter_map { |m| m[:text][/second half is: (\d+)/, 1] }.first
+    other = mails.filter_map { |m| m.text[/second half is: (\d+)/, 1] }.first
     visitor.act(hawser, NAME, "halves", given: "#{half}-#{other}")
   end
 
@@ -217,5 +217,5 @@ class BrowserFirstDayTest < Minitest::Test
     end
   end
 
-  def mails = @desk.messages.all.select { |m| m[:subject].start_with?("Please confirm") }
+  def mails = @desk.messages.all.select { |m| m.subject.start_with?("Please confirm") }
 end

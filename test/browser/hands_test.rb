@@ -44,8 +44,8 @@ class BrowserHandsTest < Minitest::Test
     end
     click_on "To next event"
     assert_selector "button:not([disabled])", text: "+15 min"
-    world.until_true { world.app.messages.all.any? { |m| m[:subject].include?("number") } }
-    number = world.app.messages.all.find { |m| m[:subject].include?("number") }[:text][/\d{6}/]
+    world.until_true { world.app.messages.all.any? { |m| m.subject.include?("number") } }
+    number = world.app.messages.all.find { |m| m.subject.include?("number") }.text[/\d{6}/]
     visit "/by-hand"
     at_curlew do
       fill_in("Number", with: number) && click_on("Check") &&

@@ -164,8 +164,8 @@ class BrowserOutsideEndsTest < Minitest::Test
       .app
       .messages
       .all
-      .find { |m| m[:subject].include?("number for the identity") }
-      &.fetch(:text)
+      .find { |m| m.subject.include?("number for the identity") }
+      &.text
       &.slice(/\d{6}/)
   end
 

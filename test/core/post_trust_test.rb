@@ -68,15 +68,15 @@ class PostTrustTest < Minitest::Test
     [{ results: ["#{MX}; none", DKIM] }, "doubtful", "contradicts"],
     [{ results: [DKIM, "#{MX}; dmarc=fail header.from=reg.test"] }, "doubtful", nil],
     [{ results: ["#{MX}; dkim=pass header.d=test"] }, "doubtful", nil],
-    [{ results: [DKIM], from: "notices@xreg.test" }, "doubtful", "xreg.test is not a domain"],
+    [{ results: [DKIM], sender: "notices@xreg.test" }, "doubtful", "xreg.test is not a domain"],
     [
-      { results: ["#{MX}; dkim=pass header.d=reg.test.evil.test"], from: "a@reg.test.evil.test" },
+      { results: ["#{MX}; dkim=pass header.d=reg.test.evil.test"], sender: "a@reg.test.evil.test" },
       "doubtful",
       nil
     ],
-    [{ results: [DKIM], from: "notices@r\u0435g.test" }, "doubtful", "look like reg.test"],
-    [{ results: [DKIM], froms: %w[notices@reg.test x@evil.test] }, "doubtful", "names 2 senders"],
-    [{ results: [DKIM], froms: [] }, "doubtful", "names no sender"],
+    [{ results: [DKIM], sender: "notices@r\u0435g.test" }, "doubtful", "look like reg.test"],
+    [{ results: [DKIM], senders: %w[notices@reg.test x@evil.test] }, "doubtful", "names 2 senders"],
+    [{ results: [DKIM], senders: [] }, "doubtful", "names no sender"],
     [{ results: [DKIM], reply_to: ["x@evil.test"] }, "doubtful", "would go elsewhere (evil.test)"],
     [{ results: [DKIM], reply_to: ["help@my.reg.test"] }, "proven", nil],
     [{ trusting: true }, "proven", "set to trust"],
@@ -90,12 +90,12 @@ class PostTrustTest < Minitest::Test
     SENDERS.each do |odd, state, says|
       found = read(ASKS, "", ids: odd.fetch(:ids, [MX]), **odd.except(:ids))
       assert_equal [state, "approval-request"],
-                   [found.sender, found.kind],
+                   [found.trust, found.kind],
                    "#{odd}: #{reasons(found)}"
       assert_includes reasons(found), says if says
     end
     assert_equal "doubtful",
-                 read("Minutes", "", from: "x@elsewhere.test").sender,
+                 read("Minutes", "", sender: "x@elsewhere.test").trust,
                  "whatever its kind"
   end
 
@@ -128,7 +128,7 @@ class PostTrustTest < Minitest::Test
   def test_where_links_lead
     LINKS.each do |url, says|
       found = read(ASKS, "See #{url} for more.", results: [DKIM], ids: [MX])
-      assert_equal says.nil? ? "proven" : "doubtful", found.sender, "#{url}: #{reasons(found)}"
+      assert_equal says.nil? ? "proven" : "doubtful", found.trust, "#{url}: #{reasons(found)}"
       assert_includes reasons(found), says if says
       assert_nil found.link if says
     end
@@ -141,7 +141,7 @@ class PostTrustTest < Minitest::Test
       "by 2027-09-01 10:00 UTC" => "too far ahead"
     }.each do |text, says|
       found = read(ASKS, "Answer #{text}.", results: [DKIM], ids: [MX])
-      assert_equal [true, true], [found.doubtful, reasons(found).include?(says)], text
+      assert_equal [true, true], [found.doubtful?, reasons(found).include?(says)], text
     end
   end
 
@@ -205,10 +205,10 @@ class PostTrustTest < Minitest::Test
       marked = SteadyMove::Wire::Mail::Html.marked("<p>x</p>#{html}")
       found = read(ASKS, "x", marked: marked, domains: %w[reg.test isl.test])
       assert_equal [true, true],
-                   [found.doubtful, reasons(found).include?(says)],
+                   [found.doubtful?, reasons(found).include?(says)],
                    "#{html} #{reasons(found)}"
       assert_predicate read(ASKS, "x", further: marked, domains: %w[reg.test isl.test]),
-                       :doubtful,
+                       :doubtful?,
                        "in the other form"
     end
   end
@@ -218,7 +218,7 @@ class PostTrustTest < Minitest::Test
     { 100 => "unproven", 400 => "doubtful" }.each do |count, state|
       text = (1..count).map { |i| "To approve: https://reg.test/#{i}\n" }.join
       assert_equal [state, [count, Core::Post::Links::MOST].min],
-                   read(ASKS, text).then { |r| [r.sender, r.links.size] },
+                   read(ASKS, text).then { |r| [r.trust, r.links.size] },
                    count
     end
   end

@@ -113,12 +113,6 @@ class ActsTest < Minitest::Test
     ["dns_servers", { "ns.example" => "192.0.2.1" }, "not host:port"],
     ["dns_parents", { "test" => "ns.example" }, nil],
     ["dns_parents", { "test" => "not a server" }, "not a name server"],
-    [
-      "mailbox",
-      { "host" => "imap.example", "port" => 993, "login" => "a", "password" => "b" },
-      nil
-    ],
-    ["mailbox", { "host" => "imap.example", "port" => 0, "login" => "a" }, "host, port and login"],
     ["outgoing", { "host" => "smtp.example", "port" => 587, "from" => "a@b.example" }, nil],
     [
       "outgoing",
@@ -141,13 +135,9 @@ class ActsTest < Minitest::Test
         set.call
       end
     end
-    assert_equal [%w[registry.example], "a@b.example", "imap.example"],
-                 [
-                   settings.places.registries,
-                   settings.places.outgoing[:from],
-                   settings.places.mailbox[:host]
-                 ]
-    %w[outgoing registries mailbox].each { |key| settings.set(key, nil, at: world.app.now) }
+    assert_equal [%w[registry.example], "a@b.example"],
+                 [settings.places.registries, settings.places.outgoing[:from]]
+    %w[outgoing registries].each { |key| settings.set(key, nil, at: world.app.now) }
     assert_equal "names@saltern-office.example",
                  settings.places.outgoing[:from],
                  "the configuration's own again"

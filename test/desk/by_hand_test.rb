@@ -13,14 +13,14 @@ class ByHandTest < Minitest::Test
     live_with("tarnbeck")
     id = start("isles-timetable.example")
     until_step(id, "release")
-    world.until_true { world.app.messages.of_move(id).any? { |m| m[:kind] == "approval-request" } }
-    mail = world.app.messages.of_move(id).find { |m| m[:kind] == "approval-request" }
+    world.until_true { world.app.messages.of_move(id).any? { |m| m.kind == "approval-request" } }
+    mail = world.app.messages.of_move(id).find { |m| m.kind == "approval-request" }
     assert_equal [false, true],
                  [
-                   mail[:doubtful],
-                   mail[:link].include?("/counter/tarnbeck/release/isles-timetable.example")
+                   mail.doubtful?,
+                   mail.link.include?("/counter/tarnbeck/release/isles-timetable.example")
                  ]
-    assert_match(/approved/, visitor.approve(mail[:link]))
+    assert_match(/approved/, visitor.approve(mail.link))
     until_over(id)
     assert_equal "Settled", state(id).stage
   end
@@ -99,9 +99,9 @@ class ByHandTest < Minitest::Test
     ids.each { |id| until_step(id, "release") }
     assert_operator world.app.now - asked, :>, 2 * 86_400
     assert_equal "answered", world.app.letters.find(letter)[:state]
-    reply = world.app.messages.all.find { |m| m[:letter_id] == letter }
-    assert_equal ["code", 2, false], [reply[:kind], reply[:names].size, reply[:doubtful]]
-    ids.each { |id| refute_includes reply[:text], row(world.move(id).name)[:auth_info] }
+    reply = world.app.messages.all.find { |m| m.letter_id == letter }
+    assert_equal ["code", 2, false], [reply.kind, reply.names.size, reply.doubtful?]
+    ids.each { |id| refute_includes reply.text, row(world.move(id).name)[:auth_info] }
     write("cobble")
     ids.each { |id| until_over(id) }
     assert_equal(%w[Settled Settled], ids.map { |id| state(id).stage })

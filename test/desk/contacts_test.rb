@@ -107,9 +107,9 @@ class ContactsTest < Minitest::Test
     drop.call("In-Reply-To: <#{ref}>\r\n", "It is #{word}.")
     assert_equal %w[proven answered],
                  [box("clerk@kelp-office.example"), world.app.letters.find(id)[:state]]
-    kept = world.app.messages.all.find { |m| m[:text].include?("It is") }
+    kept = world.app.messages.all.find { |m| m.text.include?("It is") }
     assert_equal ["contact-proof", false, %w[kelpsound.example]],
-                 kept.values_at(:kind, :doubtful, :names)
+                 [kept.kind, kept.doubtful?, kept.names]
   end
 
   # The verdict follows the mailbox of whoever the code is mailed to.

@@ -9,7 +9,13 @@ class FullMailboxTest < Minitest::Test
   include SignedIn
 
   Reading = SteadyMove::Desk::Mail.const_get(:MailboxReading)
-  Mail = Struct.new(:uid, :message_id, :raw)
+  Message = Core::Post::Message
+  Place = Core::Post::Place
+
+  # A message at a number.
+  def self.mail(uid, id = "m#{uid}")
+    Message.new(place: Place.new(uid: uid), message_id: id, sender: "a@b.test", subject: "x")
+  end
 
   # A mailbox whose numbers, senders and faults are known. asked: numbers in the order in which they
   # were fetched.
@@ -32,31 +38,24 @@ class FullMailboxTest < Minitest::Test
         raise SteadyMove::Wire::Unreachable, "it does not answer" if @asked.size == @breaks_at
 
         @asked << u
-        yield Mail.new(u, "m#{u}") if @all.include?(u)
+        yield FullMailboxTest.mail(u) if @all.include?(u)
       end
     end
   end
 
   def kept(message)
-    return false if world.app.messages.known?(message)
+    messages = world.app.messages
+    if (there = messages.known(message))
+      messages.moved(there, message.place)
+      return false
+    end
 
-    row = {
-      uid: message.uid,
-      message_id: message.message_id,
-      subject: "x",
-      text: "",
-      sender: "a@b.test",
-      kind: "unrelated",
-      recipient: "",
-      names: "[]",
-      because: "[]",
-      doubtful: false
-    }
-    world.app.db[:messages].insert(row)
+    reading = Core::Post::Reading.none("x").with(kind: "unrelated")
+    messages.keep(messages.ready(Core::Post::Kept.new(message: message, reading: reading)))
     true
   end
 
-  def reader = Reading.new(world.app, 0, senders: -> { %w[known.test] })
+  def reader = Reading.new(world.app, 1, senders: -> { %w[known.test] })
   def part(reader, box) = reader.read(box) { |m| kept(m) }
 
   def test_the_newest_then_known_senders_then_the_rest_and_nothing_twice
@@ -85,7 +84,7 @@ class FullMailboxTest < Minitest::Test
     other = Box.new([1, 2], [])
     other.validity = 8
     other.define_singleton_method(:each) do |uids, &b|
-      uids.each { |u| b.call(Mail.new(u, u == 1 ? "m4" : "fresh")) }
+      uids.each { |u| b.call(FullMailboxTest.mail(u, u == 1 ? "m4" : "fresh")) }
     end
     assert_equal 1, part(reader, other)
     assert_equal 5, world.app.messages.count
@@ -122,15 +121,15 @@ class FullMailboxTest < Minitest::Test
     assert_includes listed("Opening")["text"], "We are closed", "whom we know is kept whole"
     news = listed("Garden")
     assert_equal ["", true], news.values_at("text", "bodiless")
-    assert_nil world.app.messages.original(news["uid"])
-    assert_equal 200, send_to("/api/post/#{news["uid"]}/body")
+    assert_nil world.app.messages.original(news["id"])
+    assert_equal 200, send_to("/api/post/#{news["id"]}/body")
     assert_includes answer["text"], "Nothing of interest"
     assert_equal [false, 404],
-                 [listed("Garden")["bodiless"], send_to("/api/post/#{news["uid"]}/body")]
+                 [listed("Garden")["bodiless"], send_to("/api/post/#{news["id"]}/body")]
     long = listed("About")
     assert_equal [true, true], [long["longer"], long["text"].length <= 1500]
     refute_includes long["text"], "the end"
-    get "/api/post/#{long["uid"]}"
+    get "/api/post/#{long["id"]}"
     assert_includes answer["text"], "the end"
     assert_equal 404, get("/api/post/99999").status
   end

@@ -79,7 +79,7 @@ class LettersSentTest < Minitest::Test
                    @ready.message_id,
                    @ready.draft.subject
                  ],
-                 [read.from, read.to, read.message_id, read.subject]
+                 [read.sender, read.recipient, read.message_id, read.subject]
     assert_includes read.text, @ready.draft.reference
   end
 

@@ -40,8 +40,7 @@ class OperationsTest < Minitest::Test
     )
     @world.start(NAME, to: "orlop")
     3.times { @world.driver.move_on }
-    box = { "host" => "imap.example", "port" => 993, "login" => "a", "password" => "tell-nobody" }
-    app.settings.set("mailbox", box, at: app.now)
+    app.inboxes.add(host: "imap.example", port: 993, login: "a", password: "tell-nobody")
     app.codes.keep("harbourpass.example", "S3cret,Code-77", at: app.now)
     id
   end
@@ -58,7 +57,7 @@ class OperationsTest < Minitest::Test
         app.moves.all.map { |m| [m.name, m.state.stage, m.state.turn] },
         other.moves.all.map { |m| [m.name, m.state.stage, m.state.turn] }
       )
-      assert_equal "imap.example", other.settings.shown[:mailbox][:host]
+      assert_equal "imap.example", other.inboxes.shown.last[:host]
       assert_includes assert_raises(Refused) {
                         SteadyMove::Desk::Operations::Import.new(other, folder("first")).call
                       }.message,
@@ -103,11 +102,11 @@ class OperationsTest < Minitest::Test
     assert_includes assert_raises(Refused) { export(app, "whole") }.message, "is not empty"
   end
 
-  def kept(uid) = app.db[:messages].where(uid: uid).first
+  def kept(uid) = app.db[:messages].where(id: uid).first
 
   def put(uid, kind, days, move_id: nil)
     app.db[:messages].insert(
-      uid: uid,
+      id: uid,
       message_id: "<#{uid}@x>",
       sender: "a@b.example",
       recipient: "c@d.example",
@@ -252,11 +251,11 @@ class OperationsTest < Minitest::Test
     end
     mail.insert(at: 0, raw: raw["a"])
     @world.runner.post.fetch
-    row = app.messages.all.find { |m| m[:subject] == "Chairs" }
-    mail.where(uid: row[:uid]).update(raw: raw["b"])
-    gone = assert_raises(Refused) { @world.runner.post.fetch_body(row[:uid]) }
+    row = app.messages.all.find { |m| m.subject == "Chairs" }
+    mail.where(uid: row.place.uid).update(raw: raw["b"])
+    gone = assert_raises(Refused) { @world.runner.post.fetch_body(row.id) }
     assert_includes gone.message, "no longer in the mailbox"
-    assert_equal "Chairs", app.messages.find(row[:uid])[:subject]
+    assert_equal "Chairs", app.messages.find(row.id).subject
   end
 
   # What was cleared and is fetched again is text: nothing follows from it a second time.
@@ -265,10 +264,10 @@ class OperationsTest < Minitest::Test
     @world.runner.pass
     @world.until_true { app.messages.of_move(id).any? }
     message = app.messages.of_move(id).last
-    app.db[:messages].where(uid: message[:uid]).update(text: "", bodiless: true)
+    app.db[:messages].where(id: message.id).update(text: "", bodiless: true)
     lines = app.db[:events].count
-    @world.runner.post.fetch_body(message[:uid])
-    assert_equal message[:text], app.messages.find(message[:uid])[:text]
+    @world.runner.post.fetch_body(message.id)
+    assert_equal message.text, app.messages.find(message.id).text
     assert_equal lines, app.db[:events].count
   end
 end

@@ -149,10 +149,9 @@ class OutsideTest < Minitest::Test
     end
     order(id, at: "withy")
     world.until_true(what: "the welcome") do
-      world.app.messages.all.any? { |m| m[:subject].start_with?("Welcome") }
+      world.app.messages.all.any? { |m| m.subject.start_with?("Welcome") }
     end
-    welcome = world.app.messages.all.find { |m| m[:subject].start_with?("Welcome") }
-    assert_equal [[NAME], true],
-                 [welcome[:names], welcome[:text].include?("ns1.withypoint.example")]
+    welcome = world.app.messages.all.find { |m| m.subject.start_with?("Welcome") }
+    assert_equal [[NAME], true], [welcome.names, welcome.text.include?("ns1.withypoint.example")]
   end
 end

@@ -13,8 +13,7 @@ class PostRoomTest < Minitest::Test
     @box = HeldBox.new([])
     @app = @world.app
     box = @box
-    @app.define_singleton_method(:mailbox) { box }
-    @app.define_singleton_method(:mailboxes) { [box] }
+    @app.define_singleton_method(:mailboxes) { { 1 => box } }
     @room = SteadyMove::Desk::Mail::PostRoom.new(@app)
     @uid = 0
   end
@@ -33,7 +32,7 @@ class PostRoomTest < Minitest::Test
       "#{proof(from) if proven}From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\n" \
         "Message-ID: <#{@uid += 1}@x>\r\nSubject: " \
         "#{subject}\r\n\r\n#{text}\r\n"
-    @box.list << SteadyMove::Wire::Mail::Eml.read(raw, uid: @uid)
+    @box.list << SteadyMove::Wire::Mail::Eml.read(raw, place: Core::Post::Place.new(uid: @uid))
     @room.fetch
     @app.messages.all.first
   end
@@ -46,8 +45,8 @@ class PostRoomTest < Minitest::Test
         "Authorization code of #{NAME}",
         "The authorization code is:\n\n  Qx7,zz\"91k\n\nUse it within 5 days."
       )
-    assert_equal ["code", "held", false], [kept[:kind], held, kept[:doubtful]]
-    assert_includes kept[:text], "••••••••"
+    assert_equal ["code", "held", false], [kept.kind, held, kept.doubtful?]
+    assert_includes kept.text, "••••••••"
     everything = @app.db.tables.reject { |t| t == :codes }.map { |t| @app.db[t].all.inspect }.join
     refute_includes everything, "Qx7,zz"
     refute_includes @app.db[:codes].all.inspect, "Qx7,zz"
@@ -101,7 +100,7 @@ class PostRoomTest < Minitest::Test
     ODD.each do |subject, text, more|
       kept = arrive(subject, text, **more)
       assert_nil held, subject
-      refute_match(/secret\d\d/, kept[:text], subject)
+      refute_match(/secret\d\d/, kept.text, subject)
     end
   end
 
@@ -109,11 +108,8 @@ class PostRoomTest < Minitest::Test
     arrive("Authorization code of #{NAME}", "The authorization code is: first123")
     before = [@app.db[:messages].count, @app.db[:events].count, @app.db[:codes].count]
     SteadyMove::Desk::Mail::PostRoom.new(@app).fetch
-    @app.messages.put(
-      @box.list.last,
-      Core::Post::Reading.new(kind: "code", names: [], because: [], sender: "proven"),
-      nil
-    )
+    place = Core::Post::Place.new(mailbox: 1, uidvalidity: 1, uid: @uid)
+    refute @room.take(@box.list.last.at_place(place))
     assert_equal before, [@app.db[:messages].count, @app.db[:events].count, @app.db[:codes].count]
   end
 
@@ -132,48 +128,48 @@ class PostRoomTest < Minitest::Test
   def test_a_message_dropped_in_as_a_file
     assert @room.drop(RAW)
     refute @room.drop(RAW), "the same message twice"
-    assert_equal [1, true, -1],
+    assert_equal [1, true, nil],
                  [
                    @app.messages.all.size,
-                   @app.messages.all.first[:doubtful],
-                   @app.messages.all.first[:uid]
+                   @app.messages.all.first.doubtful?,
+                   @app.messages.all.first.place
                  ]
-    assert_empty @app.messages.numbers(0), "the mailbox is read from its beginning all the same"
+    assert_empty @app.messages.numbers(1, 1), "the mailbox is read from its beginning all the same"
     BAD_FILES.each do |raw, says|
       assert_match(says, assert_raises(SteadyMove::Desk::Refused) { @room.drop(raw) }.message)
     end
     assert @room.drop(RAW.sub("<9@y>", "<10@y>"))
-    assert_equal [-2, -1], @app.messages.all.map { |m| m[:uid] }.sort
+    assert_equal 2, @app.messages.all.size
   end
 
   # A doubt that a person lifts: then the code counts, and the sender's like are taken so from then
   # on.
   def test_a_wrong_match_is_put_right_and_remembered
-    @room.drop(RAW)
+    id = @room.drop(RAW)
     replies = SteadyMove::Desk::Mail::Replies.new(@app)
     assert_nil held
     refute_includes @app.db[:messages].get(:sealed_code).to_s, "secret11"
     assert_raises(SteadyMove::Desk::Refused) do
-      replies.correct(-1, kind: "code", names: ["nobody.example"], by: "ada")
+      replies.correct(id, kind: "code", names: ["nobody.example"], by: "ada")
     end
     assert_raises(SteadyMove::Desk::Refused) do
       replies.correct(99, kind: "code", names: [NAME], by: "ada")
     end
-    replies.correct(-1, kind: "code", names: [NAME], by: "ada", trust: true)
+    replies.correct(id, kind: "code", names: [NAME], by: "ada", trust: true)
     assert_equal ["held", false, "ada"],
-                 [held, *@app.messages.find(-1).values_at(:doubtful, :corrected_by)]
+                 [held, @app.messages.find(id).doubtful?, @app.messages.find(id).corrected_by]
     assert_equal "secret11", @app.codes.newest(NAME)
     assert_nil @app.db[:messages].get(:sealed_code), "taken once"
-    replies.correct(-1, kind: "offer", names: [], by: "ada")
+    replies.correct(id, kind: "offer", names: [], by: "ada")
     again = ["Authorization code of #{NAME}", "Buy one, get one. Authorization code inside"]
     doubtful = arrive(*again, from: "Notices@Elsewhere.test")
-    assert_equal %w[code doubtful], doubtful.values_at(:kind, :trust), "anybody can write that name"
-    replies.correct(arrive(*again)[:uid], kind: "offer", names: [], by: "ada")
+    assert_equal %w[code doubtful], [doubtful.kind, doubtful.trust], "anybody can write that name"
+    replies.correct(arrive(*again).id, kind: "offer", names: [], by: "ada")
     kept = arrive(*again)
-    assert_equal %w[offer code], kept.values_at(:kind, :read_kind)
-    assert_includes kept[:because].join(" "), "put right by ada"
+    assert_equal %w[offer code], [kept.kind, kept.read_kind]
+    assert_includes kept.because.join(" "), "put right by ada"
     other = arrive("Receipt for #{NAME}", "Payment received", from: "notices@elsewhere.test")
-    assert_equal "receipt", other[:kind], "what reads otherwise is taken as it reads"
+    assert_equal "receipt", other.kind, "what reads otherwise is taken as it reads"
   end
 
   # What nobody foresaw in one message: it is kept as what it is, and the next ones are read.
@@ -187,12 +183,10 @@ class PostRoomTest < Minitest::Test
         text.include?("breaks") ? raise(KeyError, "nobody foresaw this") : said.call(ids, text)
       end
     kept = arrive("This breaks it", "indeed")
-    assert_equal ["read-it-yourself", true, 1], [kept[:kind], kept[:doubtful], errors.size]
-    assert_includes kept[:because].first, "KeyError"
+    assert_equal ["read-it-yourself", true, 1], [kept.kind, kept.doubtful?, errors.size]
+    assert_includes kept.because.first, "KeyError"
     assert_equal "code",
-                 arrive("Authorization code of #{NAME}", "The authorization code is: first123")[
-                   :kind
-                 ]
+                 arrive("Authorization code of #{NAME}", "The authorization code is: first123").kind
   end
 
   # Somebody else who knows the reference of a letter answers nothing with it.
@@ -205,29 +199,33 @@ class PostRoomTest < Minitest::Test
         by: "ada"
       )
     letter = @app.letters.find(id)
-    @room.drop(
-      "From: x@forged.test\r\nMessage-ID: <12@y>\r\nIn-Reply-To: <#{letter[:message_id]}>\r\nSubj" \
-        "ect: The " \
-        "transfer lock of #{NAME}\r\n\r\nIt was removed. #{letter[:reference]}\r\n"
-    )
-    assert_equal ["sent", true], [@app.letters.find(id)[:state], @app.messages.find(-1)[:doubtful]]
-    assert_equal id, @app.messages.find(-1)[:letter_id]
+    dropped =
+      @room.drop(
+        "From: x@forged.test\r\nMessage-ID: <12@y>\r\nIn-Reply-To: <#{letter[:message_id]}>\r\n" \
+          "Subject: The " \
+          "transfer lock of #{NAME}\r\n\r\nIt was removed. #{letter[:reference]}\r\n"
+      )
+    assert_equal ["sent", true],
+                 [@app.letters.find(id)[:state], @app.messages.find(dropped).doubtful?]
+    assert_equal id, @app.messages.find(dropped).letter_id
   end
 
   # The next message of a thread follows the one that was put right.
   def test_a_thread_keeps_the_name_that_it_was_given
-    @room.drop(RAW.sub(/Subject.*/m, "Subject: About your request\r\n\r\nWe look into it.\r\n"))
+    first =
+      @room.drop(RAW.sub(/Subject.*/m, "Subject: About your request\r\n\r\nWe look into it.\r\n"))
     SteadyMove::Desk::Mail::Replies.new(@app).correct(
-      -1,
+      first,
       kind: "unrelated",
       names: [NAME],
       by: "ada"
     )
-    @room.drop(
-      "From: x@y.test\r\nMessage-ID: <11@y>\r\nIn-Reply-To: <9@y>\r\nSubject: Re: About your " \
-        "request\r\n\r\nDone.\r\n"
-    )
-    assert_equal [NAME], @app.messages.find(-2)[:names]
+    second =
+      @room.drop(
+        "From: x@y.test\r\nMessage-ID: <11@y>\r\nIn-Reply-To: <9@y>\r\nSubject: Re: About your " \
+          "request\r\n\r\nDone.\r\n"
+      )
+    assert_equal [NAME], @app.messages.find(second).names
   end
 
   def test_a_mailbox_that_refuses_puts_off_the_next_look_only
@@ -235,7 +233,7 @@ class PostRoomTest < Minitest::Test
       raise SteadyMove::Wire::Unreachable, "the mailbox is away"
     end
     assert_equal 0, @room.fetch
-    refute @app.heard["mailbox 0"].well
+    refute @app.heard["mailbox 1"].well
     assert_equal @app.now + 300, @room.due_at
   end
 end

@@ -143,6 +143,6 @@ class CountersTest < Minitest::Test
       "From: a@b.test\r\nSubject: ?\r\n\r\nHow are you?\r\n"
     )
     world.driver.move_on(to: world.app.now + 20_000)
-    assert_match(/found nothing/, world.app.messages.all.first[:text])
+    assert_match(/found nothing/, world.app.messages.all.first.text)
   end
 end

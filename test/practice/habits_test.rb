@@ -104,7 +104,7 @@ class HabitsTest < Minitest::Test
     on(400)
     assert(
       @bench.app.messages.all.any? do |m|
-        m[:sender] == "holders@registry.example" && m[:link].include?(name)
+        m.sender == "holders@registry.example" && m.link.include?(name)
       end
     )
     on(10 * DAY)

@@ -98,11 +98,11 @@ class WorkingDayTest < Minitest::Test
     )
     release = app.moves.open_for("harbourpass.example").state.with_trait(:approval)
     assert_match(/2027-03-08T11:25:00Z/, release.says, "an approval is due today")
-    kinds = app.messages.all.group_by { |m| m[:kind] }.transform_values(&:size)
+    kinds = app.messages.all.group_by(&:kind).transform_values(&:size)
     assert_operator kinds["approval-request"], :>=, 2
     assert_equal 1, kinds["offer"]
-    forged = app.messages.all.find { |m| m[:subject].start_with?("Action needed") }
-    assert_equal "doubtful", forged[:trust]
+    forged = app.messages.all.find { |m| m.subject.start_with?("Action needed") }
+    assert_equal "doubtful", forged.trust
     assert_equal ["sent"], app.letters.all.map { |l| l[:state] }.uniq
     assert_empty SteadyMove::Desk::Verification.new(app.db, app.safe).problems
     lines = app.journal.of_move(app.moves.open_for("xn--fhre-saltern-gcb.example").id).map(&:says)

@@ -73,12 +73,11 @@ class LimitsSecurityTest < Minitest::Test
       "From: a@tarnbeck.example\r\nSubject: the last\r\n\r\nfine\r\n".b
     ]
     deliver(raws)
-    kept = world.app.messages.all.sort_by { |m| m[:uid] }
-    assert_equal(RAW.values + ["the last"], kept.map { |m| m[:subject] })
-    texts =
-      kept.flat_map { |m| m.values_at(:subject, :text, :sender, :message_id, :answers).compact }
+    kept = world.app.messages.all.sort_by(&:id)
+    assert_equal(RAW.values + ["the last"], kept.map(&:subject))
+    texts = kept.flat_map { |m| [m.subject, m.text, m.sender, m.message_id].compact }
     assert(texts.all? { |t| t.valid_encoding? && !t.include?("\0") })
-    assert_equal(raws, kept.map { |m| world.app.messages.original(m[:uid]) })
+    assert_equal(raws, kept.map { |m| world.app.messages.original(m.id) })
     refute(db[:originals].select_map(:sealed).any? { |s| s.include?("tarnbeck") })
   end
 
@@ -87,7 +86,7 @@ class LimitsSecurityTest < Minitest::Test
     messages = world.app.messages
     keep = messages.method(:keep)
     messages.define_singleton_method(:keep) do |ready|
-      raise Sequel::DatabaseError, "no such thing" if ready.first[:subject].include?("first")
+      raise Sequel::DatabaseError, "no such thing" if ready.row[:subject].include?("first")
 
       keep.call(ready)
     end
@@ -96,7 +95,7 @@ class LimitsSecurityTest < Minitest::Test
     )
     assert_equal(
       ["A message that can't be read", "the second"],
-      world.app.messages.all.sort_by { |m| m[:uid] }.map { |m| m[:subject] }
+      world.app.messages.all.sort_by(&:id).map(&:subject)
     )
   end
 
@@ -108,7 +107,7 @@ class LimitsSecurityTest < Minitest::Test
         server.send(:message, i + 1, fetched.new({ "BODY[]" => raw }))
       end
     box = HeldBox.new(list)
-    world.app.define_singleton_method(:mailboxes) { [box] }
+    world.app.define_singleton_method(:mailboxes) { { 1 => box } }
     room = SteadyMove::Desk::Mail::PostRoom.new(world.app, on_error: ->(_) {})
     room.fetch
   end
@@ -124,7 +123,7 @@ class LimitsSecurityTest < Minitest::Test
       ]
     )
     told =
-      world.app.messages.all.map { |m| m.values_at(:subject, :text) }.to_s +
+      world.app.messages.all.map { |m| [m.subject, m.text] }.to_s +
         world.move(id).events.map(&:says).to_s
     assert_includes told, "Code of"
     refute_match(/wX7|abcdefghij/, told)

@@ -64,13 +64,6 @@ class ServedTest < Minitest::Test
       "bootstrap" => {
         url: "http://127.0.0.1:#{web}/dns.json"
       },
-      "mailbox" => {
-        host: "127.0.0.1",
-        port: @dovecot.port,
-        login: Dovecot::LOGIN,
-        password: Dovecot::PASSWORD,
-        tls: "no"
-      },
       "outgoing" => {
         host: "127.0.0.1",
         port: smtp,
@@ -81,6 +74,17 @@ class ServedTest < Minitest::Test
         "ns1.tide.example" => "127.0.0.1:#{@named.port}"
       }
     }.each { |key, value| ask(:post, "/api/settings", { key: key, value: value }) }
+    ask(
+      :post,
+      "/api/mailboxes",
+      {
+        host: "127.0.0.1",
+        port: @dovecot.port,
+        login: Dovecot::LOGIN,
+        password: Dovecot::PASSWORD,
+        tls: "no"
+      }
+    )
     in_time("the list of services") { ask(:get, "/api/settings").dig("bootstrap", "suffixes") == 1 }
     from, to =
       [%w[Tide 9999], %w[Harbour 9998]].map do |title, number|

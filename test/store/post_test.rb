@@ -145,11 +145,15 @@ class PostStoreTest < Minitest::Test
     assert_nil @letters.correction("others@reg.test", "code")
   end
 
-  def mail(uid, id: "m#{uid}@x.test", text: "The authorization code is: secret11")
+  def mail(id: "m4@x.test", text: "The authorization code is: secret11", place: nil)
     Mail::Eml.read(
       "From: a@x.test\r\nMessage-ID: <#{id}>\r\nSubject: s\r\n\r\n#{text}\r\n",
-      uid: uid
+      place: place
     )
+  end
+
+  def place(uid, uidvalidity: 7, mailbox: 1)
+    Core::Post::Place.new(mailbox: mailbox, uidvalidity: uidvalidity, uid: uid)
   end
 
   def reading(**more)
@@ -160,48 +164,87 @@ class PostStoreTest < Minitest::Test
       candidates: ["secret11"],
       codes: {
       },
-      sender: "doubtful",
+      trust: "doubtful",
       because: [],
       speaks: true,
       **more
     )
   end
 
-  def test_messages_are_known_by_number_and_by_their_own_id
-    assert_equal [[], -1], [@messages.numbers(0), @messages.next_dropped]
-    @messages.put(mail(4), reading, nil)
-    @messages.put(mail(-1), reading, nil)
-    assert_equal [[4], -2], [@messages.numbers(0), @messages.next_dropped]
-    other = SteadyMove::Wire::Mail::Message.new(raw: "Subject: another\r\n\r\n.")
-    {
-      [4, nil, nil] => true,
-      [9, "m4@x.test", nil] => true,
-      [9, nil, nil] => false,
-      [9, "m9@x.test", nil] => false,
-      [9, "m4@x.test", other.raw] => mail(4).raw.nil?
-    }.each do |(uid, id, raw), known|
-      message =
-        SteadyMove::Wire::Mail::Message.new(uid: uid, message_id: id, raw: raw || mail(4).raw)
-      assert_equal known, @messages.known?(message), [uid, id].inspect
+  def keep(message, reading = reading())
+    kept = Core::Post::Kept.new(message: message, reading: reading)
+    @messages.keep(@messages.ready(kept))
+  end
+
+  def numbers(**more) = @messages.numbers(more.fetch(:mailbox, 1), more.fetch(:uidvalidity, 7))
+
+  # Until version 15 the mailbox stood in a message's number, and in keys of settings.
+  def test_an_earlier_version_s_mailboxes_become_rows
+    Dir.mktmpdir do |folder|
+      db = SteadyMove::Store::Database.send(:connect, File.join(folder, "desk.sqlite3"))
+      migrate = ->(to) { Sequel::Migrator.run(db, Store::Database::MIGRATIONS, target: to) }
+      migrate[15]
+      row = { text: "", names: "[]", kind: "code" }
+      numbers = [12, -1, (10**10) + 7, (10**10) + (5 * (10**9)) + 1]
+      numbers.each { |n| db[:messages].insert(uid: n, message_id: "m#{n}", **row) }
+      settings = SteadyMove::Store::SettingRows.new(db, @safe)
+      state = SteadyMove::Store::SystemState.new(db)
+      state["mailbox.1"] = { "floor" => 7, "validity" => 31 }
+      second = { "host" => "imap.example", "port" => 993, "login" => "ada", "password" => "w" }
+      settings.set("mailbox2", second, at: AT)
+      settings.set("mail_server", { "ids" => "MX.a, mx.b", "trusting" => true }, at: AT)
+      migrate[16]
+      assert_equal [[nil, nil, nil], [1, nil, 12], [2, 31, 7], [nil, nil, nil]],
+                   db[:messages].order(:id).select_map(%i[mailbox uidvalidity uid])
+      inboxes = SteadyMove::Store::Inboxes.new(db, @safe)
+      2.times { inboxes.settle(settings, state, of_file: true) }
+      box, file = inboxes.all
+      assert_equal [2, "w", %w[mx.a mx.b], true, [31, 7]],
+                   [box.id, box.endpoint[:password], box.ids, box.trusting, inboxes.read_to(2)]
+      assert_equal [true, {}], [file.of_file, file.endpoint]
+      assert_empty settings.keys
     end
-    @messages.put(mail(4, text: "other"), reading, nil)
-    assert_equal 2, @db[:messages].count
+  end
+
+  # Message => is it known, once m4 lies at 4 and one without a Message-ID was dropped in.
+  def test_messages_are_known_by_their_place_and_by_their_own_id
+    assert_empty numbers
+    id = keep(mail(place: place(4)))
+    keep(mail(id: "", text: "dropped in"))
+    assert_equal [[4], [], []], [numbers, numbers(uidvalidity: 8), numbers(mailbox: 2)]
+    {
+      mail(id: "other", place: place(4)) => true,
+      mail(place: place(9)) => true,
+      mail(place: place(4, uidvalidity: 8)) => true,
+      mail(place: place(4, mailbox: 2)) => true,
+      mail => true,
+      mail(text: "other octets") => false,
+      mail(id: "m9@x.test", place: place(9)) => false,
+      mail(id: "m9@x.test", place: place(4, uidvalidity: 8)) => false
+    }.each do |message, known|
+      assert_equal known ? id : nil, @messages.known(message), message.to_h.except(:raw).inspect
+    end
+    @messages.moved(id, place(2, uidvalidity: 8))
+    assert_equal [[], [2]], [numbers, numbers(uidvalidity: 8)]
+    assert_raises(Sequel::UniqueConstraintViolation) do
+      keep(mail(id: "m9@x.test", place: place(2, uidvalidity: 8)))
+    end
   end
 
   def test_codes_are_sealed_until_they_are_in_the_safe
-    @messages.put(mail(1), reading, nil)
-    @messages.put(mail(2), reading(candidates: []), nil)
+    first = keep(mail)
+    second = keep(mail(id: "m5@x.test"), reading(candidates: []))
     refute_includes @db[:messages].all.inspect, "secret11"
-    refute @messages.find(1).key?(:sealed_code)
-    assert_equal(
-      { "code" => "secret11", "codes" => {}, "candidates" => ["secret11"] },
-      @messages.codes(1)
-    )
-    @messages.drop_codes(1)
-    assert_nil @messages.codes(1)
-    assert_nil @messages.codes(2)
+    assert @messages.find(first).has_codes
+    codes = SteadyMove::Store::Messages::Codes
+    expected = codes.new(code: "secret11", codes: {}, candidates: ["secret11"])
+    assert_equal expected, @messages.codes(first)
+    @messages.drop_codes(first)
+    assert_nil @messages.codes(first)
+    assert_nil @messages.codes(second)
     # as an earlier version sealed it
-    @db[:messages].where(uid: 2).update(sealed_code: @safe.seal("{plain"))
-    assert_equal ["{plain", ["{plain"]], @messages.codes(2).values_at("code", "candidates")
+    @db[:messages].where(id: second).update(sealed_code: @safe.seal("{plain"))
+    lone = codes.new(code: "{plain", codes: {}, candidates: ["{plain"])
+    assert_equal lone, @messages.codes(second)
   end
 end

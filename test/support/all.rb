@@ -32,8 +32,8 @@ else
   ruby = [RbConfig.ruby, "-Ilib"]
   lanes.command("torture", "timeout", "500", *ruby, "test/support/torture_run.rb", "24", "1")
   lanes.command("fuzz", "timeout", "300", *ruby, "test/support/fuzz_run.rb", "8000x", "1")
-  lanes.command("style", "bundle", "exec", RbConfig.ruby, "test/support/style.rb")
-  lanes.command("pages", "sh", "-c", <<~SHELL, TZ: "UTC")
+  lanes.command("style", "timeout", "600", "bundle", "exec", RbConfig.ruby, "test/support/style.rb")
+  lanes.command("pages", "timeout", "900", "sh", "-c", <<~SHELL, TZ: "UTC")
     cd ui && node_modules/.bin/eslint . &&
     node_modules/.bin/prettier --config .prettierrc --check src ../test/ui &&
     node_modules/.bin/svelte-check --tsconfig ./tsconfig.json --fail-on-warnings &&
@@ -46,6 +46,7 @@ end
 failed = lanes.run
 puts Branches.table if defined?(Branches)
 puts failed.empty? ? "All passed." : "Failed: #{failed.join(", ")}"
+$stdout.flush # exit! leaves unsaid what is not
 FileUtils.rm_rf(KeptWorlds.place)
 # Nothing was loaded here that Minitest could run at the end.
 exit! failed.empty? ? 0 : 1

@@ -56,13 +56,13 @@ module ByHand
   def pass_check(site)
     visitor.act(site, "all", "ask")
     world.until_true(what: "the number") do
-      world.app.messages.all.any? { |m| m[:subject].include?("number") }
+      world.app.messages.all.any? { |m| m.subject.include?("number") }
     end
     visitor.act(
       site,
       "all",
       "check",
-      number: world.app.messages.all.find { |m| m[:subject].include?("number") }[:text][/\d{6}/]
+      number: world.app.messages.all.find { |m| m.subject.include?("number") }.text[/\d{6}/]
     )
   end
 end

@@ -49,13 +49,13 @@ module Outside
     first = visitor.read(site("hawser"), name)[/first half of the number: <code>(\d+)/, 1]
     mail =
       world.app.messages.all.find do |m|
-        m[:subject].include?("second half") && m[:names].include?(name)
+        m.subject.include?("second half") && m.names.include?(name)
       end
     visitor.act(
       site("hawser"),
       name,
       "halves",
-      given: "#{first}-#{mail[:text][/second half is: (\d+)/, 1]}"
+      given: "#{first}-#{mail.text[/second half is: (\d+)/, 1]}"
     )
   end
 
@@ -75,7 +75,7 @@ module Outside
     card("hawser")
     order(id, at: "hawser")
     world.until_true(what: "the mails") do
-      world.app.messages.of_move(id).count { |m| m[:subject].match?(/confirm/) } == 2
+      world.app.messages.of_move(id).count { |m| m.subject.match?(/confirm/) } == 2
     end
     visitor.approve(link_for(id, "confirm-link"))
     halves(id)

@@ -5,10 +5,10 @@ module PostReading
   SENT = Time.utc(2027, 3, 1, 10)
   HELD = %w[ferry.example isles.example].freeze
 
-  def letter(subject, text, from: "notices@reg.test", froms: [from], **more)
-    SteadyMove::Wire::Mail::Message.new(
-      from: from,
-      froms: froms,
+  def letter(subject, text, sender: "notices@reg.test", senders: [sender], **more)
+    SteadyMove::Core::Post::Message.new(
+      sender: sender,
+      senders: senders,
       reply_to: [],
       results: [],
       subject: subject,

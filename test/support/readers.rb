@@ -27,7 +27,7 @@ module Readers
       seeds: MAIL.first(60).map { |f| File.binread(f) },
       read:
         lambda do |raw|
-          message = Wire::Mail::Eml.read(raw, uid: 1)
+          message = Wire::Mail::Eml.read(raw)
           Core::Post::Reader.read(
             message,
             held: HELD,

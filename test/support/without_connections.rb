@@ -65,19 +65,16 @@ module WithoutConnections
   # By the link, and by the number in two halves; the desk sees both by what follows.
   def confirm_at_hawser(name = NAME)
     world.until_true(what: "the mails") { mails(name).size == 2 }
-    visitor.approve(mails(name).filter_map { |m| m[:link] }.first)
+    visitor.approve(mails(name).filter_map(&:link).first)
     first = visitor.read(site("hawser"), name)[/first half of the number: <code>(\d+)/, 1]
     second =
-      mails(name).find { |m| m[:subject].include?("second half") }[:text][
-        /second half is: (\d+)/,
-        1
-      ]
+      mails(name).find { |m| m.subject.include?("second half") }.text[/second half is: (\d+)/, 1]
     at("hawser", ["halves", { given: "#{first}-#{second}" }], name: name)
   end
 
   def mails(name)
     world.app.messages.all.select do |m|
-      m[:names].include?(name) && m[:subject].start_with?("Please confirm")
+      m.names.include?(name) && m.subject.start_with?("Please confirm")
     end
   end
 end

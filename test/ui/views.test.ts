@@ -57,9 +57,9 @@ describe('by hand', () => {
 });
 
 describe('the post', () => {
-  const message = (uid: number, text: string) => ({
+  const message = (id: number, text: string) => ({
     ...{
-      uid,
+      id,
       text,
       names: ['ferry.example'],
       kind: 'receipt',
@@ -67,7 +67,7 @@ describe('the post', () => {
       sender: 'a@b.example',
     },
     ...{
-      subject: `No. ${uid}`,
+      subject: `No. ${id}`,
       because: [],
       links: [],
       codes: [],

@@ -47,40 +47,38 @@ class WebClosingTest < Minitest::Test
   end
 
   # What a registrar's receipt says is in the ledger, and what does not fit is asked about.
-  def receipt(sum, uid: 7001)
+  def receipt(sum, number: 7001)
     from = "billing@#{world.app.accounts.find("orlop").sender_domains.first}"
     message =
-      SteadyMove::Wire::Mail::Message.new(
-        uid: uid,
-        froms: [from],
+      SteadyMove::Core::Post::Message.new(
+        sender: from,
         at: world.app.now,
         subject: "Your receipt",
-        text: "Order O-#{uid}: transfer of #{NAME}\nTotal: #{sum} EUR",
+        text: "Order O-#{number}: transfer of #{NAME}\nTotal: #{sum} EUR",
         results: []
       )
     reading =
       SteadyMove::Core::Post::Reading.new(
         kind: "receipt",
-        names: [domain(NAME)],
-        sender: "proven",
+        names: [NAME],
+        trust: "proven",
         because: []
       )
     found = SteadyMove::Core::Post::Sums.find(message.text)
-    world.app.messages.put(
-      message,
-      reading,
-      @id,
-      facts: {
-        "sum" => {
-          **found.amount.to_h,
-          number: found.number
+    kept =
+      SteadyMove::Core::Post::Kept.new(
+        message: message,
+        reading: reading,
+        move_id: @id,
+        facts: {
+          "sum" => {
+            **found.amount.to_h,
+            number: found.number
+          }
         }
-      }
-    )
-    world.app.db[:messages].where(uid: uid).update(sender: from)
+      )
+    world.app.messages.keep(world.app.messages.ready(kept))
   end
-
-  def domain(name) = SteadyMove::Core::Names::DomainName.held(name)
 
   # What is left at the old account stands as tasks under "By hand", and is said to be done for all,
   # or for none.

@@ -30,8 +30,14 @@ class HouseKeepingTest < Minitest::Test
     "/api/hosts/lanternroom/remove" => {
     },
     "/api/settings" => {
-      key: "mailbox",
+      key: "outgoing",
       value: nil
+    },
+    "/api/mailboxes" => {
+      host: "imap.example",
+      port: 993,
+      login: "a",
+      password: "b"
     },
     "/api/people" => {
       email: "x@y.example",
@@ -73,7 +79,7 @@ class HouseKeepingTest < Minitest::Test
   BAD_SETTINGS = {
     ["rdap_bases", { "example" => "ftp://x" }] => "not a base URL",
     ["dns_servers", { "ns1.x" => "nowhere" }] => "not host:port",
-    ["mailbox", { "host" => "x" }] => "port and login",
+    ["outgoing", { "host" => "x" }] => "port and from",
     ["colour", { "x" => "y" }] => "not a setting"
   }.freeze
 
@@ -83,22 +89,54 @@ class HouseKeepingTest < Minitest::Test
       assert_equal 422, send_to("/api/settings", key: key, value: value)
       assert_includes answer["detail"], says
     end
-    assert_equal 200,
-                 send_to(
-                   "/api/settings",
-                   key: "mailbox",
-                   value: {
-                     host: "127.0.0.1",
-                     port: 1,
-                     login: "x",
-                     password: "tell-nobody"
-                   }
-                 )
-    assert_equal({ "host" => "127.0.0.1", "port" => 1, "login" => "x" }, answer["mailbox"])
-    refute_includes Dir[File.join(world.folder, "desk", "*")].map { |f| File.binread(f) }.join,
-                    "tell-nobody"
-    assert_equal 200, send_to("/api/settings", key: "mailbox", value: nil)
+    mail = { host: "127.0.0.1", port: 1, from: "a@b.example", login: "x", password: "tell-nobody" }
+    assert_equal 200, send_to("/api/settings", key: "outgoing", value: mail)
+    refute_includes kept, "tell-nobody"
+    assert_equal 200, send_to("/api/settings", key: "outgoing", value: nil)
     assert_empty answer["set_here"]
+  end
+
+  def kept = Dir[File.join(world.folder, "desk", "*")].map { |f| File.binread(f) }.join
+
+  BOX = { host: "127.0.0.1", port: 143, login: "x", password: "tell-nobody" }.freeze
+
+  # what is otherwise than in BOX => part of the refusal
+  BAD_BOXES = {
+    { port: 0 } => "a port",
+    { host: "" } => "a host",
+    { login: " " } => "a sign-in",
+    { host: "imap.example", tls: "no" } => "this machine only",
+    { tls: "perhaps" } => "no way to encrypt",
+    { ids: ["post own/example"] } => "names of hosts"
+  }.freeze
+
+  # A mailbox is a row of its own: any number of them, each with what its own server is called.
+  def test_mailboxes
+    sign_in
+    BAD_BOXES.each do |odd, says|
+      assert_equal 422, send_to("/api/mailboxes", **BOX, **odd), odd
+      assert_includes answer["detail"], says
+    end
+    6.times { |i| assert_equal 200, send_to("/api/mailboxes", **BOX, login: "box #{i}", tls: "no") }
+    last = answer["mailboxes"].last
+    at = "/api/mailboxes/#{last["id"]}"
+    assert_equal [7, "box 5", [], false],
+                 [answer["mailboxes"].size, *last.values_at("login", "ids", "trusting")]
+    assert_equal 200, send_to(at, ids: %w[post.own.example mx2.own.example], trusting: true)
+    assert_equal [%w[post.own.example mx2.own.example], true, 143],
+                 answer["mailboxes"].last.values_at("ids", "trusting", "port")
+    assert_equal 422, send_to(at, port: 0)
+    assert_equal 200, send_to(at, port: 144)
+    box = world.app.inboxes.find(last["id"])
+    assert_equal ["tell-nobody", 144],
+                 box.endpoint.values_at(:password, :port),
+                 "what isn't given stays"
+    assert_equal 200, delete(at) && last_response.status
+    assert_equal 6, answer["mailboxes"].size
+    assert_equal 404, send_to(at, port: 1)
+    refute_includes last_response.body + kept, "tell-nobody"
+    file = answer && get("/api/settings") && answer["mailboxes"].first
+    assert file["of_file"], "the configuration file's"
   end
 
   def test_behind_a_proxy_with_tls_the_cookie_is_secure

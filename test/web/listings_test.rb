@@ -108,7 +108,7 @@ class ListingsTest < Minitest::Test
     assert_empty asking.call
     world.until_true do
       world.move(id).state["release"].active? &&
-        world.app.messages.all.any? { |m| m[:kind] == "approval-request" }
+        world.app.messages.all.any? { |m| m.kind == "approval-request" }
     end
     assert_equal %w[approval-request], asking.call
     world.orders.approve(id, by: "ada")

@@ -21,7 +21,7 @@ class EmlTest < Minitest::Test
                    "1@reg.test",
                    false
                  ],
-                 [read.from, read.to, read.subject, read.at, read.message_id, read.cut]
+                 [read.sender, read.recipient, read.subject, read.at, read.message_id, read.cut]
     twice =
       Eml.read(
         "Authentication-Results: mx.test; spf=softfail;\r\n dkim=fail (bad)\r\n" \
@@ -33,9 +33,9 @@ class EmlTest < Minitest::Test
                    %w[a@b.test c@d.test],
                    %w[z@z.test notices@reg.test]
                  ],
-                 [twice.results, twice.reply_to, twice.froms]
-    assert_equal ["x@evil.test"], Eml.read("From: notices@reg.test <x@evil.test>\r\n\r\nx").froms
-    assert_equal [""], Eml.read("From: (nobody)\r\n\r\nx").froms
+                 [twice.results, twice.reply_to, twice.senders]
+    assert_equal ["x@evil.test"], Eml.read("From: notices@reg.test <x@evil.test>\r\n\r\nx").senders
+    assert_equal [""], Eml.read("From: (nobody)\r\n\r\nx").senders
     assert_equal "Zoë’s code",
                  Eml.read(
                    "#{
@@ -121,7 +121,9 @@ class EmlTest < Minitest::Test
             "boundary=f#{message.length}"
           ).gsub("--f", "--f#{message.length}")
         end
-    assert_includes Eml.read(twice).text, "abc123"
+    read = Eml.read(twice)
+    assert_includes read.beside, "abc123"
+    assert_equal ["See below.", true], [read.text, read.whole_text.include?("abc123")]
   end
 
   def test_deep_and_large_messages_are_bounded

@@ -226,8 +226,8 @@ class OutgoingTest < Minitest::Test
                    %w[sm-0@x.test]
                  ],
                  [
-                   read.from,
-                   read.to,
+                   read.sender,
+                   read.recipient,
                    read.subject,
                    read.text.strip,
                    read.at,

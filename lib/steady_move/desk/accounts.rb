@@ -32,6 +32,7 @@ module SteadyMove
              :Endpoints,
              :Habits,
              :HostFacts,
+             :Inboxes,
              :Settings
     end
   end

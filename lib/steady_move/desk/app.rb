@@ -5,8 +5,8 @@ require "yaml"
 module SteadyMove
   module Desk
     # Everything a use case needs, put together once: store, ports to the outside, rulebook, clock.
-    # clock: answers now; epp: Connections; rdap, dns, mailboxes, sender: wire clients (there may be
-    # no mailbox and no sender); mailbox: the first of them.
+    # clock: answers now; epp: Connections; rdap, dns, sender: wire clients (there may be no
+    # sender); mailboxes: {id of the mailbox => its wire client}.
     class App
       attr_reader :db,
                   :safe,
@@ -32,7 +32,7 @@ module SteadyMove
                   :epp,
                   :rdap,
                   :dns,
-                  :mailbox,
+                  :inboxes,
                   :mailboxes,
                   :random,
                   :settings,
@@ -53,7 +53,7 @@ module SteadyMove
         @config = config
         @portfolio = Portfolio::Holdings.new(self, keep: config.outlines_file)
         @forecasts = Forecast::Forecasts.new(self)
-        @settings = Accounts::Settings.new(db, safe, config, documents: @watches)
+        open_settings
         @heard = Common::LastHeard.new(system_state)
         @epp = Accounts::Connections.new(timeout: config.timeout, clock: clock, told: heard)
         connect
@@ -72,8 +72,9 @@ module SteadyMove
             random: random
           )
         @mailboxes =
-          settings.mailboxes.map { |box| box && Wire::Mail::Mailbox.new(box.merge(timeout: wait)) }
-        @mailbox = @mailboxes.compact.first
+          inboxes.all.to_h do |box|
+            [box.id, Wire::Mail::Mailbox.new(box.endpoint.merge(timeout: wait))]
+          end
         @sender = places.outgoing && Wire::Mail::Sender.new(places.outgoing.merge(timeout: wait))
         self
       end
@@ -115,6 +116,13 @@ module SteadyMove
       end
 
       private
+
+      def open_settings
+        @settings = Accounts::Settings.new(db, safe, @config, documents: @watches)
+        rows = Store::Inboxes.new(db, safe)
+        rows.settle(Store::SettingRows.new(db, safe), system_state, of_file: !@config.mailbox.nil?)
+        @inboxes = Accounts::Inboxes.new(rows, @config)
+      end
 
       def open_stores
         @journal = Store::Journal.new(db)

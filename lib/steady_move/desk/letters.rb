@@ -10,7 +10,7 @@ module SteadyMove
     module Letters
       extend Room
 
-      needs :accounts, :db, :journal, :letters, :moves, :now, :random, :sender, :settings
+      needs :accounts, :db, :inboxes, :journal, :letters, :moves, :now, :random, :sender
       offers :Correspondence, :LateLetter, :LetterWriter, :TypedValues
     end
   end

@@ -16,15 +16,14 @@ module SteadyMove
             :heard,
             :journal,
             :letters,
-            :mailbox,
+            :inboxes,
             :mailboxes,
             :messages,
             :moves,
             :names,
             :now,
             :schedule,
-            :settings,
-            :system_state
+            :settings
       offers :Listening, :PostRoom, :Replies
     end
   end

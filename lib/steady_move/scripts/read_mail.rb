@@ -32,17 +32,17 @@ module SteadyMove
 
       # A code of a doubtful sender is not handed on: whatever reads this line could act on it.
       def told(reading, because)
-        withheld = reading.doubtful && (reading.code || reading.codes.any?)
+        withheld = reading.doubtful? && (reading.code || reading.codes.any?)
         because += [Words.say(:"post.code_not_given")] if withheld
         {
-          names: reading.names.map(&:ascii),
+          names: reading.names,
           kind: reading.kind,
-          code: (reading.code unless reading.doubtful),
-          codes: reading.doubtful ? {} : reading.codes,
+          code: (reading.code unless reading.doubtful?),
+          codes: reading.doubtful? ? {} : reading.codes,
           link: reading.link,
           deadline: reading.deadline&.strftime("%Y-%m-%dT%H:%M:%SZ"),
-          doubtful: reading.doubtful,
-          sender: reading.sender,
+          doubtful: reading.doubtful?,
+          sender: reading.trust,
           links: reading.links.map { |l| { url: l.url, words: l.words, role: l.role } },
           because: because
         }

@@ -37,10 +37,10 @@ module SteadyMove
 
       def strip(messages)
         @db.transaction do
-          uids = messages.select_map(:uid)
-          uids.each_slice(500) do |part|
-            @db[:originals].where(uid: part).delete
-            @db[:messages].where(uid: part).update(
+          ids = messages.select_map(:id)
+          ids.each_slice(500) do |part|
+            @db[:originals].where(id: part).delete
+            @db[:messages].where(id: part).update(
               text: "",
               sealed_code: nil,
               links: "[]",
@@ -48,7 +48,7 @@ module SteadyMove
               bodiless: true
             )
           end
-          uids.size
+          ids.size
         end
       end
     end

@@ -14,6 +14,7 @@ module SteadyMove
         messages: %i[sealed_code],
         secrets: %i[sealed],
         originals: %i[sealed],
+        inboxes: %i[password],
         webhooks: %i[secret]
       }.freeze
 

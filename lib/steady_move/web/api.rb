@@ -28,6 +28,7 @@ module SteadyMove
         Routes::Contacts,
         Routes::Records,
         Routes::Accounts,
+        Routes::Settings,
         Routes::Moves,
         Routes::Forecast,
         Routes::Following,

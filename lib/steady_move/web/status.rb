@@ -47,10 +47,9 @@ module SteadyMove
             .all
             .select(&:epp?)
             .map { |a| { title: a.title, kind: "EPP", **state(desk.heard[a.id]) } }
-        boxes = desk.mailboxes.each_index.select { |i| desk.mailboxes[i] }
         list +
-          boxes.map do |i|
-            { title: Words.say(:"web.mailbox"), kind: "IMAP", **state(desk.heard["mailbox #{i}"]) }
+          desk.mailboxes.keys.map do |id|
+            { title: Words.say(:"web.mailbox"), kind: "IMAP", **state(desk.heard["mailbox #{id}"]) }
           end
       end
 

@@ -23,11 +23,13 @@ module SteadyMove
         ) do
           def done? = type == "done"
 
-          # A message that counts: its sender is proven, or a person counts it. Lines of old say
-          # only whether it is doubtful.
+          # A message that counts: it is proven, or a person counts it. Lines of old call that
+          # “sender”, and older ones say only whether it is doubtful.
           def counts?
-            type == "mail" &&
-              (data.key?("sender") ? data["sender"] == "proven" : data["doubtful"] != true)
+            return false unless type == "mail"
+
+            trust = data["trust"] || data["sender"]
+            trust ? trust == Post::Trust::PROVEN : data["doubtful"] != true
           end
         end
 

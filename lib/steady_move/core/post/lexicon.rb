@@ -309,10 +309,10 @@ module SteadyMove
         end
 
         # Does a message still want an answer at an instant? over: what it is about has ended;
-        # answers: it answers a letter of ours; deadline: Time or nil; sender: one of
-        # Sender::STATES; passed: an identity check that is.
-        def asks?(kind, at:, deadline:, sender:, over:, answers: false, passed: false)
-          ASKING.include?(kind) && sender != "doubtful" && !over && !answers && !passed &&
+        # answers: it answers a letter of ours; deadline: Time or nil; trust: one of
+        # Trust::STATES; passed: an identity check that is.
+        def asks?(kind, at:, deadline:, trust:, over:, answers: false, passed: false)
+          ASKING.include?(kind) && trust != Trust::DOUBTFUL && !over && !answers && !passed &&
             (deadline.nil? || deadline > at)
         end
 

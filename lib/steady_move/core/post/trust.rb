@@ -3,26 +3,91 @@
 module SteadyMove
   module Core
     module Post
-      # A sender's state with what the rest of the message says against it (rules of the job §8).
+      # Who wrote a message, and is that proven (rules of the job §8)? Three states: proven,
+      # unproven, doubtful. Only a proven message decides anything by itself. This is the one place
+      # where it is decided: from the sender's domain, from what the mailbox's own server found out
+      # (Authentication), and from where the links and the deadline lead.
       module Trust
-        # state: one of Sender::STATES; because: Phrases.
-        Judged = Struct.new(:state, :because, keyword_init: true)
+        STATES = [PROVEN = "proven", UNPROVEN = "unproven", DOUBTFUL = "doubtful"].freeze
+        # state: one of STATES; because: Phrases; domain: of the From field, A-label, or nil.
+        Judged = Struct.new(:state, :because, :domain, keyword_init: true)
+        # Whom to believe. known: domains that the account writes from, or what answers them for
+        # names, or nil where nobody said; ids: how the mailbox's own server calls itself; trusting:
+        # it delivers nothing that is not proven.
+        Believed =
+          Struct.new(:known, :ids, :trusting, keyword_init: true) do
+            def for(names)
+              return self unless known.respond_to?(:call)
+
+              self.class.new(**to_h, known: known.call(names))
+            end
+          end
+        ADDRESS = /\A[^\s@<>,;"]+@([^\s@<>,;"]+)\z/
 
         module_function
 
-        # sender: Sender::Judged; links: [Links::Link]; known: domains that links may lead to;
-        # asking: the message wants something.
-        def of(sender, links, known:, deadline:, sent:, asking:)
-          doubts =
-            links.filter_map { |l| link(l, known) }.uniq +
-              [
-                (off(deadline, sent) if asking),
-                (phrase(:many_links, most: Links::MOST) if links.size >= Links::MOST)
-              ].compact
-          return Judged.new(state: sender.state, because: sender.because) if doubts.empty?
+        # The sender alone. message: Message. Returns Judged.
+        def of_sender(message, believed)
+          domains = message.senders.map { |a| domain(a) }
+          unless domains.size == 1 && domains.first
+            return doubtful(nil, [phrase(:no_one_sender, count: domains.size)])
+          end
 
-          kept = sender.state == "doubtful" ? sender.because : []
-          Judged.new(state: "doubtful", because: kept + doubts)
+          domain = domains.first
+          said, why = Authentication.judge(message.results.to_a, ids: believed.ids, from: domain)
+          doubts = doubts(message, domain, believed.known)
+          doubts += why if said == :against
+          doubts.any? ? doubtful(domain, doubts) : proof(domain, said, why, believed)
+        end
+
+        # said: of Authentication.judge, nothing against it; why: Phrases.
+        def proof(domain, said, why, believed)
+          return judged(UNPROVEN, [phrase(:no_domains)], domain) if believed.known.nil?
+
+          trusted = believed.trusting && said == :nothing
+          return judged(PROVEN, [phrase(:trusted)], domain) if trusted
+
+          judged(said == :pass ? PROVEN : UNPROVEN, why, domain)
+        end
+
+        def doubts(message, domain, known)
+          [*elsewhere(domain, known), *answers_elsewhere(message, known || [domain])]
+        end
+
+        # The same with what the rest of the message says against it. links: [Links::Link]; known:
+        # domains that links may lead to; due: Due, or nil where nothing is wanted by then.
+        def of_all(sender, links, known:, due: nil)
+          doubts = links.filter_map { |l| link(l, known) }.uniq
+          doubts << off(due) if due && off?(due)
+          doubts << said(:many_links, most: Links::MOST) if links.size >= Links::MOST
+          return sender if doubts.empty?
+
+          kept = sender.state == DOUBTFUL ? sender.because : []
+          doubtful(sender.domain, kept + doubts)
+        end
+
+        # A deadline for whoever reads it: at: Time or nil; sent: Time of the message or nil.
+        Due = Struct.new(:at, :sent, keyword_init: true)
+
+        # The state of a message of which a person said that it counts, or did not.
+        def on_word(state, counts) = counts ? PROVEN : state
+
+        # The domain of an address (A-label), or nil.
+        def domain(address) = Core::Names::HostName.ascii(address[ADDRESS, 1])
+
+        def elsewhere(domain, known)
+          return [] if known.nil? || Hosts.within_any?(domain, known)
+
+          alike = Hosts.alike(domain, known)
+          return [phrase(:looks_like, sender: domain, known: alike)] if alike
+
+          [phrase(:unknown, sender: domain)]
+        end
+
+        def answers_elsewhere(message, known)
+          hosts = message.reply_to.to_a.map { |a| domain(a) }
+          odd = hosts.find { |h| h.nil? || !Hosts.within_any?(h, known) }
+          hosts.include?(odd) ? [phrase(:answers_elsewhere, host: odd.to_s)] : []
         end
 
         def link(link, known)
@@ -30,11 +95,11 @@ module SteadyMove
 
           odd = known.include?(link.host) ? link.odd - %i[bare host] : link.odd
           if odd.any?
-            return phrase(:odd_link, url: link.url[0, 80], what: odd.map { |o| phrase("odd.#{o}") })
+            return said(:odd_link, url: link.url[0, 80], what: odd.map { |o| said("odd.#{o}") })
           end
-          return phrase(:link_elsewhere, host: link.host) unless Hosts.within_any?(link.host, known)
+          return said(:link_elsewhere, host: link.host) unless Hosts.within_any?(link.host, known)
 
-          phrase(:link_shows_another, shown: link.shown, host: link.host) if link.shown
+          said(:link_shows_another, shown: link.shown, host: link.host) if link.shown
         end
 
         # An address to write to, or a number to ring, is no web address.
@@ -45,14 +110,32 @@ module SteadyMove
           Hosts.within_any?(Core::Names::HostName.ascii(host), known)
         end
 
-        def off(deadline, sent)
-          return if deadline.nil? || sent.nil? || deadline.between?(sent, sent + Reader::FARTHEST)
-
-          phrase(deadline < sent ? :deadline_before : :deadline_far)
+        def off?(due)
+          !due.at.nil? && !due.sent.nil? && !due.at.between?(due.sent, due.sent + Reader::FARTHEST)
         end
 
-        def phrase(key, **values) = Phrase.of("post.#{key}", **values)
-        private_class_method :link, :mail?, :off, :phrase
+        def off(due) = said(due.at < due.sent ? :deadline_before : :deadline_far)
+
+        def doubtful(domain, because) = judged(DOUBTFUL, because, domain)
+
+        def judged(state, because, domain)
+          Judged.new(state: state, because: because, domain: domain)
+        end
+
+        def phrase(key, **values) = Phrase.of("post.sender.#{key}", **values)
+        def said(key, **values) = Phrase.of("post.#{key}", **values)
+        private_class_method :proof,
+                             :doubts,
+                             :elsewhere,
+                             :answers_elsewhere,
+                             :link,
+                             :mail?,
+                             :off?,
+                             :off,
+                             :doubtful,
+                             :judged,
+                             :phrase,
+                             :said
       end
     end
   end

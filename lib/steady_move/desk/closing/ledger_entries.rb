@@ -93,20 +93,20 @@ module SteadyMove
             .proven("receipt", MOST, names: names)
             .filter_map do |row|
               moves =
-                row[:names].filter_map do |n|
-                  by_name[n]&.select { |m| m.started_at <= row[:at] }&.max_by(&:id)
+                row.names.filter_map do |n|
+                  by_name[n]&.select { |m| m.started_at <= row.at }&.max_by(&:id)
                 end
               account = moves.any? && sender_of(row, moves.first) or next
-              sum = row[:facts]["sum"] || {}
+              sum = row.facts["sum"] || {}
               Entry.new(
                 kind: sum["refund"] ? "refund" : "receipt",
-                at: row[:at],
+                at: row.at,
                 account: account,
                 moves: moves.map(&:id),
                 amount: amount(sum, "minor"),
                 number: sum["number"],
                 source: "mail",
-                ref: row[:uid]
+                ref: row.id
               )
             end
         end
@@ -114,7 +114,7 @@ module SteadyMove
         # The account on the side of the move that wrote it, or nil.
         def sender_of(row, move)
           { "gaining" => move.to_account, "losing" => move.from_account }[
-            Common::Parties.of(@ports, row[:sender], move)
+            Common::Parties.of(@ports, row.sender, move)
           ]
         end
       end

@@ -201,7 +201,7 @@ module SteadyMove
           if @ports.sender
             @ports.sender.from
           else
-            (@ports.settings.places.mailbox || {}).fetch(:login, "steady-move@localhost.invalid")
+            @ports.inboxes.all.first&.endpoint.to_h.fetch(:login, "steady-move@localhost.invalid")
           end
         end
 

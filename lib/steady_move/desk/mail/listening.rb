@@ -48,14 +48,14 @@ module SteadyMove
 
         # That a mailbox no longer tells stands where it stands how it was read.
         def tell(box, says)
-          number = @ports.mailboxes.index(box) or return
-          @ports.heard.note("mailbox #{number}", at: @ports.now, well: false, says: says)
+          id = @ports.mailboxes.key(box) or return
+          @ports.heard.note("mailbox #{id}", at: @ports.now, well: false, says: says)
         end
 
         def begin_anew
           @threads.each(&:kill)
           @listened = @ports.mailboxes
-          @threads = @listened.compact.map { |box| Thread.new { listen(box) } }
+          @threads = @listened.each_value.map { |box| Thread.new { listen(box) } }
         end
 
         def listen(box)

@@ -14,8 +14,15 @@ module SteadyMove
         # [DomainName].
         def held = @held ||= @ports.names.all.map { |r| Core::Names::DomainName.held(r[:name]) }
 
-        # {ids:, trusting:} of the mailbox's server.
-        def server = places.mail_server
+        # What is known of the server of the mailbox that a message lies in (Inbox), or of all of
+        # them where it was dropped in: {ids:, trusting:}. Nobody vouches for a file.
+        def server(place)
+          boxes = @boxes ||= @ports.inboxes.all
+          own = place && boxes.find { |box| box.id == place.mailbox }
+          return { ids: own.ids, trusting: own.trusting } if own
+
+          { ids: boxes.flat_map(&:ids).uniq, trusting: false }
+        end
 
         # Does somebody write whom we know: from a domain of an account, its privacy service, or a
         # registry?
@@ -25,7 +32,7 @@ module SteadyMove
         end
 
         # Whom the desk itself writes as.
-        def own_logins = @own_logins ||= @ports.settings.mailboxes.compact.map { |box| box[:login] }
+        def own_logins = @own_logins ||= @ports.inboxes.all.map { |box| box.endpoint[:login] }
 
         # Domains that whoever holds the names, or holds them soon, is known to write from:
         # accounts, their privacy services, registries. Where no name is told, all of them.

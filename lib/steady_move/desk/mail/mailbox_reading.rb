@@ -7,7 +7,6 @@ module SteadyMove
       # that are known, then the rest from new to old. What was read is never asked for again,
       # whatever happened in between.
       class MailboxReading
-        PLACE = "mailbox."
         # Messages in one go, and how many of the newest come before all others.
         AT_ONCE = 250
         NEWEST = 50
@@ -17,27 +16,28 @@ module SteadyMove
         # How far the reading of a full mailbox has come.
         Progress = Struct.new(:done, :of, keyword_init: true)
 
-        # number: of the mailbox among the desk's; senders: answers the domains that are known.
-        def initialize(ports, number, senders:)
+        # id: of the mailbox; senders: answers the domains that are known.
+        def initialize(ports, id, senders:)
           @ports = Ports.of(ports)
-          @number = number
+          @id = id
           @senders = senders
           @passed = Set.new
           @done = 0
         end
 
-        # Takes the next part in: calls the block with each message, numbered as the desk numbers
-        # it. Returns how many were new. Raises Wire::Error.
+        # Takes the next part in: calls the block with each message, at its Place. Returns how many
+        # were new. Raises Wire::Error.
         def read(box, &)
           box.open do |open|
-            floor = floor(open.validity)
+            validity = open.validity.to_i
+            floor = floor(validity)
             there = open.uids(after: floor)
-            waiting = there - read_already(floor)
-            next settle(open.validity, there.last || floor) if waiting.empty?
+            waiting = there - @ports.messages.numbers(@id, validity, above: floor) - @passed.to_a
+            next settle(validity, there.last || floor) if waiting.empty?
 
             part = in_order(open, floor, waiting).first(AT_ONCE)
             progress(waiting.size)
-            take(open, part, &)
+            take(open, validity, part, &)
           end
         end
 
@@ -45,38 +45,33 @@ module SteadyMove
         def more? = !@progress.nil? && @progress.done < @progress.of
         def progress_so_far = more? ? @progress : nil
 
-        # One message by its own number, as it lies in the mailbox; nil where it is gone. Raises
-        # Wire::Error.
-        def one(box, uid)
+        # One message by its place, as it lies in the mailbox; nil where it is gone, or where the
+        # mailbox counts anew. Raises Wire::Error.
+        def one(box, place)
           found = nil
-          box.open { |open| open.each([uid - base]) { |message| found = numbered(message) } }
+          box.open do |open|
+            next unless open.validity.to_i == place.uidvalidity
+
+            open.each([place.uid]) { |message| found = message.at_place(place) }
+          end
           found
         end
 
         private
 
-        def base = @number * Store::Messages::BOX
-        def key = "#{PLACE}#{@number}"
-
-        # All below it was read. Where the numbers begin anew, everything is looked at again; what
+        # All up to it was read. Where the numbers begin anew, everything is looked at again; what
         # is here already is known by its octets.
         def floor(validity)
-          kept = @ports.system_state[key] || { "floor" => 0, "validity" => validity }
-          return kept["floor"] if kept["validity"] == validity
+          kept, floor = @ports.inboxes.read_to(@id)
+          return floor if kept == validity
 
           @passed.clear
-          @ports.system_state[key] = { "floor" => 0, "validity" => validity, "anew" => true }
+          @ports.inboxes.set_read(@id, uidvalidity: validity, floor: 0)
           0
         end
 
-        def anew? = @ports.system_state[key]&.key?("anew")
-        def read_already(floor)
-          (anew? ? [] : @ports.messages.numbers(@number, above: floor)) + @passed.to_a
-        end
-
         def settle(validity, last)
-          kept = @ports.system_state[key] || {}
-          @ports.system_state[key] = kept.merge("floor" => last, "validity" => validity)
+          @ports.inboxes.set_read(@id, uidvalidity: validity, floor: last)
           @passed.clear
           @progress = nil
           0
@@ -102,24 +97,17 @@ module SteadyMove
           @progress = Progress.new(done: @done, of: @done + waiting)
         end
 
-        def take(open, part, &)
+        def take(open, validity, part, &)
           count = 0
           open.each(part) do |message|
-            uid = message.uid
-            count += 1 if yield(numbered(message))
+            uid = message.place.uid
+            place = Core::Post::Place.new(mailbox: @id, uidvalidity: validity, uid: uid)
+            count += 1 if yield(message.at_place(place))
             @passed << uid
             @progress.done = (@done += 1)
           end
           @passed.merge(part) # also those that are gone from the mailbox
           count
-        end
-
-        # Where UIDs began anew a number may be taken by another message: then it gets one of the
-        # desk's own.
-        def numbered(message)
-          number = base + message.uid
-          taken = anew? && @ports.messages.taken?(number, message)
-          message.dup.tap { |m| m.uid = taken ? @ports.messages.next_renumbered(@number) : number }
         end
       end
     end

@@ -10,24 +10,24 @@ module SteadyMove
           @ports = Ports.of(ports)
         end
 
-        # row: of Store::Messages. Its facts: undelivered, automatic, word (the word of a proof came
+        # kept: Core::Post::Kept. Its facts: undelivered, automatic, word (the word of a proof came
         # back), own (id of our letter that arrived).
-        def of(row)
-          facts = row[:facts]
+        def of(kept)
+          facts = kept.facts
           facts["undelivered"].to_a.each { |address| bounced(address) }
           proven(@ports.letters.find(facts["own"])) if facts["own"]
-          answered(row, facts)
-          keep_codes(row)
+          answered(kept, facts)
+          keep_codes(kept)
         end
 
         # Puts one code of a message into the safe. Returns false where the name has the same one
         # already.
-        def keep_code(name, code, row)
-          @ports.codes.keep(name, code, at: row[:at] || @ports.now)
+        def keep_code(name, code, kept, by: nil)
+          @ports.codes.keep(name, code, at: kept.at || @ports.now)
           evidence = {
             "source" => Words.say(:"sources.mailbox"),
             "seen_at" => @ports.now,
-            "ref" => row[:message_id]
+            "ref" => kept.message_id
           }
           @ports.journal.add(
             "code-kept",
@@ -35,15 +35,15 @@ module SteadyMove
             by: "desk",
             name: name,
             evidence: evidence,
-            says: Words.phrase("journal.code_by_mail", from: row[:sender])
+            says: Words.phrase("journal.code_by_mail", from: by || kept.sender)
           )
           move = @ports.moves.open_for(name) and @ports.schedule.wake(move.id, @ports.now)
         end
 
         private
 
-        def answered(row, facts)
-          letter = row[:letter_id] && @ports.letters.find(row[:letter_id])
+        def answered(kept, facts)
+          letter = kept.letter_id && @ports.letters.find(kept.letter_id)
           return if letter.nil? || facts["undelivered"].to_a.any?
 
           @ports.letters.answered(letter[:id], at: @ports.now) unless facts["automatic"]
@@ -53,14 +53,15 @@ module SteadyMove
 
         # Codes of held names; where one stands alone, it is that of the one name the message speaks
         # of.
-        def keep_codes(row)
-          found = @ports.messages.codes(row[:uid]) or return
-          one = found["code"] && row[:names].size == 1 && found["codes"].size < 2
-          codes = one ? { row[:names].first => found["code"] } : found["codes"].slice(*row[:names])
+        def keep_codes(kept)
+          found = @ports.messages.codes(kept.id) or return
+          names = kept.names
+          one = found.code && names.size == 1 && found.codes.size < 2
+          codes = one ? { names.first => found.code } : found.codes.slice(*names)
           return if codes.empty?
 
-          codes.each { |name, code| keep_code(name, code, row) }
-          @ports.messages.drop_codes(row[:uid])
+          codes.each { |name, code| keep_code(name, code, kept) }
+          @ports.messages.drop_codes(kept.id)
         end
 
         def proven(letter)

@@ -172,14 +172,15 @@ module SteadyMove
         # Both choices where both are there, each with its words and host: nobody has to trust a
         # colour.
         def choices(move, step)
-          links = asking(move, step)&.fetch(:links).to_a
-          told = links.reject { |_, _, role, _| role == "other" }
-          (told.empty? ? links : told).map do |url, words, role, host|
-            [Words.say(:"by_hand.link_#{role}", words: words.empty? ? "–" : words, host: host), url]
+          links = asking(move, step)&.links.to_a
+          told = links.reject { |link| link.role == "other" }
+          (told.empty? ? links : told).map do |link|
+            words = link.words.empty? ? "–" : link.words
+            [Words.say(:"by_hand.link_#{link.role}", words: words, host: link.host), link.url]
           end
         end
 
-        def link(move, step) = asking(move, step)&.fetch(:link)
+        def link(move, step) = asking(move, step)&.link
 
         # The newest message that asks for this approval and that counts, from the side where the
         # step is done; one with links before others.
@@ -189,11 +190,11 @@ module SteadyMove
               .messages
               .of_move(move.id)
               .select do |m|
-                m[:kind] == "approval-request" && m[:trust] == "proven" &&
-                  (Common::Parties.of(@ports, m[:sender], move) == "gaining") ==
+                m.kind == "approval-request" && m.proven? &&
+                  (Common::Parties.of(@ports, m.sender, move) == "gaining") ==
                     (step.place == "gaining")
               end
-          told.find { |m| m[:links].any? } || told.first
+          told.find { |m| m.links.any? } || told.first
         end
       end
     end

@@ -64,19 +64,19 @@ module SteadyMove
         end
 
         # A message that speaks of it; one from a doubtful sender tells nothing.
-        def written(row)
-          return unless NOTICES.include?(row[:kind]) && row[:trust] != "doubtful"
+        def written(message)
+          return unless NOTICES.include?(message.kind) && !message.doubtful?
 
-          row[:names].each do |name|
+          message.names.each do |name|
             account = @ports.accounts.find(@ports.names.find(name)&.fetch(:account_id)) or next
             note(
               name,
               account,
               Told.new(
                 source: "mail",
-                ends: row[:deadline],
-                written_at: row[:at],
-                because: Words.say(:"strays.mail", from: row[:sender])
+                ends: message.deadline,
+                written_at: message.at,
+                because: Words.say(:"strays.mail", from: message.sender)
               )
             )
           end

@@ -94,8 +94,8 @@ module SteadyMove
 
         # Codes in them are masked, as everywhere.
         def mail
-          each_row(:messages, %i[uid message_id sender recipient subject text at]) do |row|
-            write("mail/#{row[:uid]}.eml", eml(row))
+          each_row(:messages, %i[id message_id sender recipient subject text at]) do |row|
+            write("mail/#{row[:id]}.eml", eml(row))
           end
         end
 

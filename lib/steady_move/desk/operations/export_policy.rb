@@ -34,6 +34,7 @@ module SteadyMove
         NEVER = {
           accounts: %i[secret],
           dns_hosts: %i[secret],
+          inboxes: %i[password],
           letters: %i[word],
           messages: %i[sealed_code],
           people: %i[password_hash],

@@ -60,7 +60,7 @@ module SteadyMove
           ports = Ports.of(ports)
           account = ports.accounts.find(id.delete_prefix("later-")) or return []
           mails = ports.messages.from(Common::Parties.domains(account), most: LOOKED_AT)
-          mails.lazy.map { |m| named_in(m[:text].to_s) }.find(&:any?) || []
+          mails.lazy.map { |m| named_in(m.text.to_s) }.find(&:any?) || []
         end
 
         # Host names that a text names as name servers: on a line that speaks of them, or that begin

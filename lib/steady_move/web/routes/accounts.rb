@@ -3,11 +3,11 @@
 module SteadyMove
   module Web
     module Routes
-      # Registrar accounts, DNS hosts, and where the outside is.
+      # Registrar accounts and DNS hosts.
       module Accounts
         extend Answers
 
-        # What the settings are shown with: how the newest mail's servers call themselves.
+        # How ready an account is, as it is shown.
         module Helpers
           def ready(id)
             account = desk.accounts.find(id) or
@@ -19,8 +19,6 @@ module SteadyMove
                 Desk::Accounts::Habits.new(desk).learnt(id).map { |l| { key: l.key, says: l.says } }
             }
           end
-
-          def settings_shown(of = desk) = of.settings.shown.merge(servers_seen: of.messages.servers)
         end
 
         on "accounts" do
@@ -105,15 +103,6 @@ module SteadyMove
             habits.keep_learnt(asked[:id], given["key"].to_s, by: me)
           end
           ready(asked[:id])
-        end
-
-        on("settings") { settings_shown }
-
-        on "setSetting" do
-          desk.settings.set(given["key"], given["value"], at: now)
-          says = Words.phrase("journal.setting_set", by: me, key: given["key"])
-          desk.journal.add("places", at: now, says: says, by: me)
-          settings_shown(desk.connect)
         end
       end
     end

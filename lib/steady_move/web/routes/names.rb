@@ -94,7 +94,7 @@ module SteadyMove
               .of_name(name, most: MAIL)
               .map do |m|
                 {
-                  uid: m[:uid],
+                  id: m[:id],
                   subject: m[:subject].to_s,
                   at: Views::Json.seconds(m[:at]),
                   kind: Words.say(:"post.kinds.#{m[:kind]}"),

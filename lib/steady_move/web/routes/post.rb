@@ -21,39 +21,39 @@ module SteadyMove
               held: desk.messages.count,
               kinds: Views::PostView.kinds,
               reading: application.runner.post.progress&.to_h,
-              next: page.size == limit ? [page.last[:at].to_i, page.last[:uid]].join("-") : nil
+              next: page.size == limit ? [page.last.at.to_i, page.last.id].join("-") : nil
             }
           end
 
-          def shown(row, over, **how)
-            codes = row[:has_codes] ? desk.messages.codes(row[:uid])["candidates"] : []
+          def shown(kept, over, **how)
+            codes = kept.has_codes ? desk.messages.codes(kept.id).candidates : []
             Views::PostView.message(
-              row,
+              kept,
               now,
               over,
               codes: codes,
-              stray: stray_about(row),
-              ordered: Desk::Moves::Ordered.any?(desk, row[:names]),
+              stray: stray_about(kept),
+              ordered: Desk::Moves::Ordered.any?(desk, kept.names),
               **how
             )
           end
 
           # The alarm of a name that a message asks about.
-          def stray_about(row)
-            return unless Desk::Moves::UnrequestedTransfers::NOTICES.include?(row[:kind])
+          def stray_about(kept)
+            return unless Desk::Moves::UnrequestedTransfers::NOTICES.include?(kept.kind)
 
-            row[:names].filter_map { |name| stray_of(name) }.first
+            kept.names.filter_map { |name| stray_of(name) }.first
           end
 
           # One message with the whole of its text; raises Problem 404.
           def whole_message(id)
-            row = desk.messages.find(id) or raise Problem.say(404, :no_message)
-            shown(row, over_among([row]), whole: true)
+            kept = desk.messages.find(id) or raise Problem.say(404, :no_message)
+            shown(kept, over_among([kept]), whole: true)
           end
 
           # Ids of moves whose release no longer waits for an answer.
           def over_among(messages)
-            moves = desk.moves.find_all(messages.filter_map { |m| m[:move_id] }.uniq)
+            moves = desk.moves.find_all(messages.filter_map(&:move_id).uniq)
             moves.select { |m| Views::PostView.over?(m.state) }.to_set(&:id)
           end
         end
@@ -61,7 +61,7 @@ module SteadyMove
         on("post") { post_page(after: cursor(asked[:after], 2), limit: asked.fetch(:limit, PAGE)) }
 
         on "fetchPost" do
-          raise Desk::Refused.new(:not_now, :no_mailbox) unless desk.mailbox
+          raise Desk::Refused.new(:not_now, :no_mailbox) if desk.mailboxes.empty?
 
           application.runner.post.fetch
           nudge

@@ -6,7 +6,7 @@ module SteadyMove
       # A message as JSON.
       module PostView
         SHOWN = %i[
-          uid
+          id
           sender
           subject
           text
@@ -26,42 +26,44 @@ module SteadyMove
 
         module_function
 
-        # row: of Store::Messages; over: ids of moves that wait for no answer any more; codes: what
+        # kept: Core::Post::Kept; over: ids of moves that wait for no answer any more; codes: what
         # may be codes in it, for whoever may pick one; whole: all of its text, also where it is
         # long; stray: the alarm that it tells of, as JSON, or nil; ordered: has a move of ours been
         # ordered that it can be about? Else nothing is offered to be approved.
-        def message(row, now, over, codes: [], whole: false, stray: nil, ordered: true)
+        def message(kept, now, over, codes: [], whole: false, stray: nil, ordered: true)
           asks =
             Core::Post::Lexicon.asks?(
-              row[:kind],
-              answers: !row[:letter_id].nil?,
+              kept.kind,
+              answers: !kept.letter_id.nil?,
               at: now,
-              deadline: row[:deadline],
-              sender: row[:trust],
-              over: over.include?(row[:move_id]),
-              passed: row[:facts]["passed"] == true
+              deadline: kept.deadline,
+              trust: kept.trust,
+              over: over.include?(kept.move_id),
+              passed: kept.passed?
             )
-          links = links(row, ordered)
-          longer = !whole && row[:text].length > EXCERPT
+          links = links(kept, ordered)
+          longer = !whole && kept.text.length > EXCERPT
           Json.value(
-            row.slice(*SHOWN).merge(
-              unicode: Json.shown(row[:names]),
-              wants_answer: asks,
-              links: links,
-              codes: codes.map { |c| picked(c) },
-              doubtful: row[:trust] == "doubtful",
-              longer: longer,
-              stray: stray,
-              link: ordered ? row[:link] : nil,
-              **(longer ? { text: row[:text][0, EXCERPT] } : {})
-            )
+            SHOWN
+              .to_h { |key| [key, kept.public_send(key)] }
+              .merge(
+                unicode: Json.shown(kept.names),
+                wants_answer: asks,
+                links: links,
+                codes: codes.map { |c| picked(c) },
+                doubtful: kept.doubtful?,
+                longer: longer,
+                stray: stray,
+                link: ordered ? kept.link : nil,
+                **(longer ? { text: kept.text[0, EXCERPT] } : {})
+              )
           )
         end
 
         # A link that approves is shown only where somebody here ordered what it approves.
-        def links(row, ordered)
-          kept = row[:links].reject { |_, _, role, _| role == "approve" && !ordered }
-          kept.map { |url, words, role, host| { url: url, words: words, role: role, host: host } }
+        def links(kept, ordered)
+          offered = kept.links.reject { |link| link.role == "approve" && !ordered }
+          offered.map { |link| link.to_h.slice(:url, :words, :role, :host) }
         end
 
         # A code as it may be told from others: its length and its last sign.

@@ -46,8 +46,8 @@ module SteadyMove
             @in_time.call { @imap.uid_search(keys) }.select { |u| u > after }.sort
           end
 
-          # Calls the block with each message, as Message, in the order that is given; one that is
-          # gone is passed over.
+          # Calls the block with each message (Core::Post::Message), in the order that is given; one
+          # that is gone is passed over.
           def each(uids)
             uids.each do |uid|
               fetched =
@@ -129,12 +129,14 @@ module SteadyMove
           imap&.disconnect unless imap.nil? || imap.disconnected?
         end
 
+        def place(uid) = Core::Post::Place.new(uid: uid)
+
         # A message that can't be read is kept as what it is, so that the ones after it are reached.
         def message(uid, fetched)
           raw = fetched.attr.find { |k, _| k.start_with?("BODY") }&.last.to_s
-          Eml.read(raw, uid: uid)
+          Eml.read(raw, place: place(uid))
         rescue Malformed => e
-          Message.unreadable(uid, e.message, raw)
+          Core::Post::Message.unreadable(e.message, raw, place: place(uid))
         end
       end
     end

@@ -39,6 +39,7 @@ export const places = {
     keepRegion: 'Keep this region',
     mailboxAndPublicRecord: 'Mailbox and public record',
     mailbox: 'Mailbox',
+    ofTheFile: 'as the configuration file says',
     at: (a: V, b: V, c: V) => `${a} at ${b}:${c}`,
     noneTheRegistrarsMessagesAre: 'none: the registrars’ messages are not read',
     sendingMail: 'Sending mail',

@@ -1,21 +1,36 @@
 <script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
-  import type { Schemas } from '../../lib/api';
+  import { api, ask, type Schemas } from '../../lib/api';
   import { say } from '../../lib/say';
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
+  import Trouble from '../../parts/Trouble.svelte';
+  import MailServer from './MailServer.svelte';
 
-  /** The mailboxes that are read, each in its place; another one can be added, up to five. */
-  let {
-    boxes,
-    set,
-  }: {
-    boxes: Schemas['Settings']['mailboxes'];
-    set: (key: string, value: Record<string, string | number | boolean> | null) => void;
-  } = $props();
-  let box = $state({ host: '', port: '993', login: '', password: '', folder: '', tls: 'yes' });
-  const free = $derived(Object.entries(boxes).find(([, at]) => !at)?.[0]);
-  const there = $derived(Object.entries(boxes).filter(([, at]) => at));
+  /** The mailboxes that are read, each with what its own server is called. */
+  let { settings }: { settings: Schemas['Settings'] } = $props();
+  const client = useQueryClient();
+  const onSuccess = (data: Schemas['Settings']) => client.setQueryData(['settings'], data);
+  const EMPTY = { host: '', port: '993', login: '', password: '', folder: '', tls: 'yes' };
+  let box = $state({ ...EMPTY });
+  const add = createMutation(() => ({
+    mutationFn: (body: Schemas['NewMailbox']) => ask(api.POST('/api/mailboxes', { body })),
+    onSuccess: (data) => {
+      onSuccess(data);
+      box = { ...EMPTY };
+    },
+  }));
+  const change = createMutation(() => ({
+    mutationFn: ({ id, ...body }: Schemas['MailboxChange'] & { id: number }) =>
+      ask(api.POST('/api/mailboxes/{id}', { params: { path: { id } }, body })),
+    onSuccess,
+  }));
+  const remove = createMutation(() => ({
+    mutationFn: (id: number) =>
+      ask(api.DELETE('/api/mailboxes/{id}', { params: { path: { id } } })),
+    onSuccess,
+  }));
   const TLS = [
     ['yes', say.places.tlsFromTheStart],
     ['starttls', 'STARTTLS'],
@@ -24,25 +39,31 @@
   function submit(e: SubmitEvent) {
     e.preventDefault();
     const { host, port, login, password, folder, tls } = box;
-    set(free ?? 'mailbox', {
-      host,
-      port: Number(port),
-      login,
-      password,
-      tls,
-      ...(folder.trim() ? { folder: folder.trim() } : {}),
-    });
+    const where = folder.trim() ? { folder: folder.trim() } : {};
+    add.mutate({ host, port: Number(port), login, password, tls, ...where });
   }
 </script>
 
+<Trouble error={add.error ?? change.error ?? remove.error} />
 <ul>
-  {#each there as [key, at] (key)}
+  {#each settings.mailboxes as at (at.id)}
     <li>
       <strong>{say.places.mailbox}</strong>
-      <span class="mono muted"
-        >{say.places.at(at!.login ?? '', at!.host ?? '', at!.port ?? '')}</span
-      >
-      <button class="link" onclick={() => set(key, null)}>{say.places.takeOut}</button>
+      <span class="mono muted">{say.places.at(at.login, at.host, at.port)}</span>
+      {#if at.of_file}
+        <span class="muted">{say.places.ofTheFile}</span>
+      {:else}
+        <button class="link" onclick={() => remove.mutate(at.id)}
+          >{say.places.takeOutOf(at.login)}</button
+        >
+      {/if}
+      {#key at.ids}
+        <MailServer
+          mailbox={at}
+          seen={settings.servers_seen}
+          keep={(ids, trusting) => change.mutate({ id: at.id, ids, trusting })}
+        />
+      {/key}
     </li>
   {:else}
     <li>
@@ -51,27 +72,25 @@
     </li>
   {/each}
 </ul>
-{#if free}
-  <form onsubmit={submit}>
-    <Field id="m-host" label={say.places.imapHost} mono required bind:value={box.host} />
-    <Field id="m-port" label={say.places.port} type="number" required bind:value={box.port} />
-    <Choice id="m-tls" label={say.places.encryption} of={TLS} bind:value={box.tls} />
-    <Field
-      id="m-login"
-      label={say.places.signIn}
-      autocomplete="off"
-      required
-      bind:value={box.login}
-    />
-    <Field
-      id="m-pw"
-      label={say.places.passwordSealed}
-      type="password"
-      autocomplete="off"
-      required
-      bind:value={box.password}
-    />
-    <Field id="m-folder" label={say.places.folder} placeholder="INBOX" bind:value={box.folder} />
-    <div><Button type="submit" color="alternative">{say.places.readThisMailbox}</Button></div>
-  </form>
-{/if}
+<form onsubmit={submit}>
+  <Field id="m-host" label={say.places.imapHost} mono required bind:value={box.host} />
+  <Field id="m-port" label={say.places.port} type="number" required bind:value={box.port} />
+  <Choice id="m-tls" label={say.places.encryption} of={TLS} bind:value={box.tls} />
+  <Field
+    id="m-login"
+    label={say.places.signIn}
+    autocomplete="off"
+    required
+    bind:value={box.login}
+  />
+  <Field
+    id="m-pw"
+    label={say.places.passwordSealed}
+    type="password"
+    autocomplete="off"
+    required
+    bind:value={box.password}
+  />
+  <Field id="m-folder" label={say.places.folder} placeholder="INBOX" bind:value={box.folder} />
+  <div><Button type="submit" color="alternative">{say.places.readThisMailbox}</Button></div>
+</form>

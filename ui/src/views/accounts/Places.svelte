@@ -6,7 +6,6 @@
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import Mailboxes from './Mailboxes.svelte';
-  import MailServer from './MailServer.svelte';
   import Records from './Records.svelte';
   import { say } from '../../lib/say';
 
@@ -43,7 +42,7 @@
   <h2>{say.places.mailboxAndPublicRecord}</h2>
   <Trouble error={settings.error ?? set.error} />
   {#if settings.data}
-    <Mailboxes boxes={settings.data.mailboxes} set={(key, value) => set.mutate({ key, value })} />
+    <Mailboxes settings={settings.data} />
     <ul>
       <li>
         <strong>{say.places.sendingMail}</strong>
@@ -58,14 +57,6 @@
         {:else}<span class="muted">{say.places.noneLettersAreSentBy}</span>{/if}
       </li>
     </ul>
-    {#if settings.data.mailbox}
-      {#key settings.data.mail_server}
-        <MailServer
-          settings={settings.data}
-          keep={(ids, trusting) => set.mutate({ key: 'mail_server', value: { ids, trusting } })}
-        />
-      {/key}
-    {/if}
     <form onsubmit={keepOut}>
       <Field id="o-host" label={say.places.smtpHost} mono required bind:value={out.host} />
       <Field id="o-port" label={say.places.port} type="number" required bind:value={out.port} />

@@ -26,9 +26,9 @@
   </ul>
 {:else}
   <ul>
-    {#each sheet.mail as m (m.uid)}
+    {#each sheet.mail as m (m.id)}
       <li>
-        <a href="{p('/post')}?message={m.uid}">{m.subject}</a>
+        <a href="{p('/post')}?message={m.id}">{m.subject}</a>
         <span>{m.kind}{m.trust === 'doubtful' ? say.nameSheet.doubtful : ''}</span>
         <span class="muted"
           >{#if m.at}<When at={m.at} bare />{/if}</span

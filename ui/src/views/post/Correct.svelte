@@ -21,7 +21,7 @@
     mutationFn: () =>
       ask(
         api.POST('/api/post/{id}/correct', {
-          params: { path: { id: message.uid } },
+          params: { path: { id: message.id } },
           body: { kind, names: names.split(/[\s,;]+/).filter(Boolean), trust },
         }),
       ),

@@ -27,19 +27,19 @@
   } = $props();
   const client = useQueryClient();
   const count = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/post/{id}/count', { params: { path: { id: m.uid } } })),
+    mutationFn: () => ask(api.POST('/api/post/{id}/count', { params: { path: { id: m.id } } })),
     onSuccess: () => refresh(client),
   }));
   let opened = $state(untrack(() => unfolded));
   // A long text comes whole when somebody looks at it; a body that was left in the mailbox when
   // somebody asks.
   const whole = createQuery(() => ({
-    queryKey: ['post', 'message', m.uid],
-    queryFn: () => ask(api.GET('/api/post/{id}', { params: { path: { id: m.uid } } })),
+    queryKey: ['post', 'message', m.id],
+    queryFn: () => ask(api.GET('/api/post/{id}', { params: { path: { id: m.id } } })),
     enabled: opened && m.longer,
   }));
   const body = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/post/{id}/body', { params: { path: { id: m.uid } } })),
+    mutationFn: () => ask(api.POST('/api/post/{id}/body', { params: { path: { id: m.id } } })),
     onSuccess: () => refresh(client),
   }));
   // What nobody has to act on needs no warning.
@@ -114,7 +114,7 @@
     {/if}
     {#if may('originalMessage')}
       <p>
-        <a href={at(`/api/post/${m.uid}/original`)} download>{say.post.asItCame}</a>
+        <a href={at(`/api/post/${m.id}/original`)} download>{say.post.asItCame}</a>
         {say.post.whatIsMasked}
       </p>
     {/if}

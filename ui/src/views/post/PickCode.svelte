@@ -19,7 +19,7 @@
     mutationFn: () =>
       ask(
         api.POST('/api/post/{id}/code', {
-          params: { path: { id: m.uid } },
+          params: { path: { id: m.id } },
           body: { index: Number(index), name },
         }),
       ),

@@ -38,7 +38,7 @@
   }));
   // What wants an answer comes with the first page, wherever it stands.
   const all = $derived([
-    ...new Map(post.data?.pages.flatMap((page) => page.messages).map((m) => [m.uid, m])).values(),
+    ...new Map(post.data?.pages.flatMap((page) => page.messages).map((m) => [m.id, m])).values(),
   ]);
   const parts = $derived([
     {
@@ -77,7 +77,7 @@
   <Trouble error={post.error ?? fetch.error ?? one.error} />
   {#if asked !== undefined}
     <p><a href={p('/post')}>{say.post.allMessages}</a></p>
-    {#if one.data && post.data}{#key one.data.uid}<Message
+    {#if one.data && post.data}{#key one.data.id}<Message
           message={one.data}
           {kinds}
           unfolded
@@ -85,7 +85,7 @@
   {:else if post.data}
     {#each parts.filter((p) => p.list.length) as part (part.title)}
       <h2>{part.title}</h2>
-      {#each part.list as m (m.uid)}<Message message={m} {kinds} />{/each}
+      {#each part.list as m (m.id)}<Message message={m} {kinds} />{/each}
     {/each}
     {#if offers.length}
       <details>
@@ -94,7 +94,7 @@
             ? say.post.n1OfferToStay
             : say.post.offersToStay(offers.length)}</summary
         >
-        {#each offers as m (m.uid)}<Message message={m} {kinds} />{/each}
+        {#each offers as m (m.id)}<Message message={m} {kinds} />{/each}
       </details>
     {/if}
     <More

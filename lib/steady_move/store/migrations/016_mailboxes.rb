@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+# A mailbox that is read is a row of its own; where a message lies there are columns, no longer part of its number.
+Sequel.migration do
+  up do
+    create_table(:inboxes) do
+      primary_key :id
+      String :host # nil where the configuration file says where it is
+      Integer :port
+      String :login
+      File :password # sealed
+      String :tls
+      String :folder
+      String :ids # how its server calls itself in Authentication-Results, parted by blanks
+      TrueClass :trusting
+      TrueClass :of_file, null: false, default: false
+      Integer :uidvalidity
+      Integer :floor, null: false, default: 0 # all numbers up to it are read
+      Integer :ended_at
+    end
+    run "ALTER TABLE messages RENAME COLUMN uid TO id"
+    run "ALTER TABLE originals RENAME COLUMN uid TO id"
+    run "ALTER TABLE message_names RENAME COLUMN uid TO message"
+    alter_table(:messages) do
+      add_column :mailbox, Integer
+      add_column :uidvalidity, Integer
+      add_column :uid, Integer
+    end
+    # Until now the mailbox stood in the number: 10^10 for each, and 5 * 10^9 above it what was
+    # numbered anew.
+    run "UPDATE messages SET mailbox = id / 10000000000 + 1, uid = id % 10000000000 " \
+        "WHERE id > 0 AND id % 10000000000 < 5000000000"
+    run <<~SQL
+      UPDATE messages SET uidvalidity = (
+        SELECT json_extract(value, '$.validity') FROM keeping
+        WHERE key = 'mailbox.' || (messages.mailbox - 1)
+      ) WHERE mailbox IS NOT NULL
+    SQL
+    place = "messages (mailbox, uidvalidity, uid)"
+    run "CREATE UNIQUE INDEX messages_place ON #{place} WHERE uid IS NOT NULL"
+  end
+
+  down { raise Sequel::Error, "this migration can't be undone: restore the backup made before" }
+end

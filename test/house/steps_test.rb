@@ -19,16 +19,16 @@ class StepsTest < Minitest::Test
       .sort
   end
 
-  def act_file(id) = File.join(ROOT, "lib", "steady_move", DESK, "#{id.tr("-", "_")}.rb")
+  def act_file(unit) = File.join(ROOT, "lib", "steady_move", DESK, "#{unit.tr("-", "_")}.rb")
   def text?(key) = Words.catalogue.key?(:en, key)
 
   def test_each_step_has_one_file_in_each_room
-    named = STEPS.map { |s| s.id.tr("-", "_") }.sort
+    named = STEPS.map { |s| s.unit.tr("-", "_") }.uniq.sort
     assert_equal named, files(CORE), "declarations, each in the file of its name"
     assert_equal named, files(DESK), "acts, each in the file of its name"
     STEPS.each do |s|
-      text = File.read(File.join(ROOT, "lib", "steady_move", CORE, "#{s.id.tr("-", "_")}.rb"))
-      assert_equal s.id, text[/declare\("([\w-]+)"/, 1]
+      text = File.read(File.join(ROOT, "lib", "steady_move", CORE, "#{s.unit.tr("-", "_")}.rb"))
+      assert_equal s.unit, text[/(?:declare\(|family )"([\w-]+)"/, 1]
     end
   end
 
@@ -63,7 +63,7 @@ class StepsTest < Minitest::Test
   # Literal keys of sentence(:key) and phrase("key") in the acts; a step's own stand under its id.
   def test_every_sentence_of_an_act_is_in_the_catalogue
     STEPS.each do |step|
-      source = File.read(act_file(step.id))
+      source = File.read(act_file(step.unit))
       own = source.scan(/sentence\(:(\w+)/).flatten + source.scan(/\? :(\w+) : :(\w+)/).flatten
       own.uniq.each do |key|
         assert text?("steps.#{step.id}.#{key}"), "#{step.id}: there are no words for :#{key}"

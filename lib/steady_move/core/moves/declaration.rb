@@ -31,6 +31,8 @@ module SteadyMove
           Step.new(**@values, ways: @values[:ways].freeze).freeze
         end
 
+        # Several steps are declared together, and have one act: under this name.
+        def family(name) = set(:family, name)
         # Its place in the usual order; numbers leave room for more.
         def order(number) = set(:order, number)
         # registration or records.

@@ -4,7 +4,8 @@ module SteadyMove
   module Core
     module Moves
       # One step of a move, as declared in steps/ and as it stands in a plan.
-      # order: its place in the usual order; rail: registration or records; actor: yours, theirs or
+      # family: whose declaration and act it shares with others, nil where they are its own; order:
+      # its place in the usual order; rail: registration or records; actor: yours, theirs or
       # clock (the desk acts, or only time passes); needs: ids that must be done before; takes:
       # seconds [least, usual, most]; estimate: which of a plan's own estimates rules over that;
       # option: that must be set in the plan; except: none of which may be; act: of Channels, where
@@ -17,6 +18,7 @@ module SteadyMove
       Step =
         Struct.new(
           :id,
+          :family,
           :order,
           :rail,
           :stage,
@@ -60,6 +62,9 @@ module SteadyMove
           def trait?(trait) = traits.include?(trait)
           # The same step with other members; a step itself never changes.
           def with(**members) = self.class.new(**to_h, **members).freeze
+
+          # The name of its declaration and of its act.
+          def unit = family || id
 
           def inspect = "#<Step #{id}>"
 

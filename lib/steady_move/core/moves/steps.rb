@@ -21,7 +21,11 @@ module SteadyMove
         module_function
 
         # Every declared step in the usual order.
-        def all = constants.map { |c| const_get(c) }.grep(Step).sort_by(&:order)
+        def all
+          declared = constants.map { |c| const_get(c) }
+          (declared + declared.grep(Array).flatten(1)).grep(Step).sort_by(&:order)
+        end
+
         def find(id) = all.find { |s| s.id == id }
 
         # The steps of a plan. options: [Symbol]; ways: {act => way}; estimates: {name => [least,

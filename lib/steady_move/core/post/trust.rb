@@ -16,6 +16,7 @@ module SteadyMove
         # it delivers nothing that is not proven.
         Believed =
           Struct.new(:known, :ids, :trusting, keyword_init: true) do
+            # For a message about some names ([DomainName]).
             def for(names)
               return self unless known.respond_to?(:call)
 

@@ -55,10 +55,11 @@ module SteadyMove
 
         # The class bound to a step's id; raises KeyError where there is none.
         def self.of(id)
-          Steps.const_get(id.split("-").map(&:capitalize).join)
+          unit = Core::Moves::Steps.find(id)&.unit || id
+          Steps.const_get(unit.split("-").map(&:capitalize).join)
         rescue NameError
           raise KeyError,
-                "step “#{id}” has no act: desk/moves/steps/#{id.tr("-", "_")}.rb is expected"
+                "step “#{id}” has no act: desk/moves/steps/#{unit.tr("-", "_")}.rb is expected"
         end
 
         # Does a job's step, over a connection or by looking for the proof of what a person does.

@@ -111,7 +111,7 @@ class PortfolioTest < Minitest::Test
     )
     assert_equal ["needs", 1], gate("nightboat-saltern.example", to: "orlop").to_a.values_at(0, 3)
     id = @world.start("nightboat-saltern.example", to: "gannet")
-    assert_equal [id, "Survey", false],
+    assert_equal SteadyMove::Store::Moves::Underway.new(id, "Survey", false),
                  snapshots.first.list.find { |e| e.ascii == "nightboat-saltern.example" }.move
     app.names.drop("ferry-cats.example")
     assert_equal 47, snapshots.first.list.size

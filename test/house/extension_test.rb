@@ -62,4 +62,17 @@ class ExtensionTest < Minitest::Test
     assert_operator bar.size, :>=, 10
     assert_empty(bar.reject { |path| router.include?("'#{path}'") })
   end
+
+  # One more act on a move: its condition, its operation, its word in the contract.
+  def test_each_act_of_a_move_has_a_condition_an_operation_and_a_word
+    ids = SteadyMove::Core::Moves::ActsNow::IDS
+    acts = SteadyMove::Web::Views::MoveView::ACTS
+    contract = SteadyMove::Web::Contract.new
+    sheet = JSON.parse(contract.json).dig("components", "schemas", "MoveSheet", "allOf", 1)
+    assert_equal ids, acts.keys
+    assert_equal ids.map(&:to_s), sheet.dig("properties", "acts", "items", "enum")
+    assert_empty acts.values - contract.operations.map(&:id)
+    there = SteadyMove::Core::Moves::ActsNow.allocate
+    assert_empty ids.reject { |id| there.respond_to?(:"#{id}?", true) }, "acts without a condition"
+  end
 end

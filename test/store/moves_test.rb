@@ -152,7 +152,7 @@ class MovesStoreTest < Minitest::Test
     ahead = ["Make ready", false]
     assert_equal(
       { "ferry.example" => ahead, "a.example" => ahead, "b.example" => ahead },
-      @moves.stages.transform_values { |_, *rest| rest }
+      @moves.stages.transform_values { |m| [m.stage, m.prepares] }
     )
     assert_empty @moves.came_from
     @journal.add("settled", at: AT, says: "x", by: "desk", move_id: @id, name: "ferry.example")

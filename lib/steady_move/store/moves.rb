@@ -18,7 +18,9 @@ module SteadyMove
           :events,
           :state,
           keyword_init: true
-        )
+        ) { def underway = Underway.new(id, state.stage, plan.prepare?).freeze }
+      # An open move in short. prepares: is its name only made ready?
+      Underway = Struct.new(:id, :stage, :prepares)
 
       # The name is already being moved.
       class AlreadyMoving < StandardError
@@ -131,8 +133,7 @@ module SteadyMove
         load(rows)
       end
 
-      # {name => [id, stage, is it only made ready?]} of the open moves; of those alone whose name
-      # is given.
+      # {name => Underway} of the open moves; of those alone whose name is given.
       def stages(names = nil)
         rows = @db[:moves].where(open: true)
         rows = rows.where(name: names) if names
@@ -144,11 +145,9 @@ module SteadyMove
             .select_map(columns)
             .to_h do |name, id, stage, scheduled, last, only|
               late << id if scheduled < last
-              [name, [id, stage, [1, true].include?(only)].freeze]
+              [name, Underway.new(id, stage, [1, true].include?(only)).freeze]
             end
-        late.each_slice(MOST) do |ids|
-          find_all(ids).each { |m| found[m.name] = [m.id, m.state.stage, m.plan.prepare?].freeze }
-        end
+        late.each_slice(MOST) { |ids| find_all(ids).each { |m| found[m.name] = m.underway } }
         found
       end
 

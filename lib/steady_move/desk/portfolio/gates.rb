@@ -12,6 +12,19 @@ module SteadyMove
         # right before; rests_on_less: some facts are missing.
         Gate = Struct.new(:kind, :clears_at, :steps, :needs, :rests_on_less)
         KINDS = %w[ready needs unknown wait blocked moving].freeze
+        # What a gate is asked of: a name in short, as a PortfolioIndex::Entry answers it, too.
+        Subject =
+          Struct.new(
+            :ascii,
+            :suffix,
+            :account_id,
+            :outline,
+            :dns_host,
+            :servers,
+            :signed_known,
+            :move,
+            keyword_init: true
+          )
         CARRIED = "dns-leaves"
 
         # to: account id, or nil.
@@ -37,14 +50,14 @@ module SteadyMove
           true
         end
 
-        # entry: PortfolioIndex::Entry, or what answers as one; at: seconds. Returns a Gate.
+        # entry: PortfolioIndex::Entry or Subject; at: seconds. Returns a Gate.
         def of(entry, at)
           core =
             entry.outline.gate(
               at,
               passing: within?(entry.account_id) ? Common::Refusals::BETWEEN : nil
             )
-          moving = entry.move && !entry.move[2]
+          moving = entry.move && !entry.move.prepares
           kind = moving ? "moving" : entry.account_id == @to ? "blocked" : core.plan_kind
           needs = core.needs + (moving ? 0 : places(entry, at))
           kind = "needs" if kind == "ready" && needs.positive?
@@ -54,17 +67,19 @@ module SteadyMove
         # The same of a name that was judged by itself.
         def of_judged(judged)
           refresh
-          move = judged.move && [judged.move.id, judged.move.state.stage, judged.move.plan.prepare?]
-          entry = PortfolioIndex::Entry.new
-          entry.ascii = judged.name.ascii
-          entry.suffix = judged.name.suffix
-          entry.account_id = judged.account.id
-          entry.outline = judged.judgement.outline
-          entry.dns_host = judged.facts[:dns_host]
-          entry.move = move
-          entry.servers = judged.facts[:name_servers] || []
-          entry.signed_known = !judged.facts[:signed].nil?
-          of(entry, judged.at.to_i)
+          facts = judged.facts
+          subject =
+            Subject.new(
+              ascii: judged.name.ascii,
+              suffix: judged.name.suffix,
+              account_id: judged.account.id,
+              outline: judged.judgement.outline,
+              dns_host: facts[:dns_host],
+              servers: facts[:name_servers] || [],
+              signed_known: !facts[:signed].nil?,
+              move: judged.move&.underway
+            )
+          of(subject, judged.at.to_i)
         end
 
         # A gate by the rules alone, without places: for whoever changes a rule.

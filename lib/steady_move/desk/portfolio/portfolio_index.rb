@@ -7,7 +7,8 @@ module SteadyMove
       # database by revision: only what changed is read and judged anew, unless the rulebook or what
       # judging takes from the accounts did.
       class PortfolioIndex
-        # expires, seen, latest_safe: seconds; servers: shared lists; move: [id, stage] or nil;
+        # expires, seen, latest_safe: seconds; servers: shared lists; move:
+        # Store::Moves::Underway or nil;
         # towards: the values that rules about a destination ask for; signed_known: is it known
         # whether it is signed?
         Entry =

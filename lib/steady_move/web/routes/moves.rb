@@ -35,7 +35,10 @@ module SteadyMove
               code_state: desk.codes.state_of(id),
               hands: ->(state) { instructions.of(move, state) },
               cost: move.open ? nil : Desk::Closing::LedgerBook.new(desk).paid(move)
-            ).merge(left_open: move.open ? 0 : Desk::Closing::LeftBehind.new(desk).count(move))
+            ).merge(
+              left_open: move.open ? 0 : Desk::Closing::LeftBehind.new(desk).count(move),
+              acts: Views::MoveView.acts(move, application.contract.allowed(person[:role]))
+            )
           end
 
           # Whom a move may be handed to; only those are told who may do it.

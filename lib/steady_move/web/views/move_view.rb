@@ -33,7 +33,7 @@ module SteadyMove
             until_means: means,
             look_at: Json.time(current && looks[[move.id, current.step.id]]),
             exposed: exposed(state, now),
-            can_approve: approve?(state),
+            can_approve: Core::Moves::ActsNow.new(state, open: move.open).approve?,
             price: price(move.plan),
             keeper: Desk::Moves::Assignment.of(move),
             uptime: short.uptime(move.plan),
@@ -67,7 +67,7 @@ module SteadyMove
             steps: steps(state, move, words, looks, hands),
             consent: consent(state),
             blocks: blocks(state, now),
-            **may(move),
+            **about(move),
             events: move.events.last(EVENTS).reverse.map { |e| EventView.line(e) },
             events_go_on: move.events.size > EVENTS
           )
@@ -145,67 +145,46 @@ module SteadyMove
           { asks_back: "word", consent: "consent" }.find { |trait, _| step&.trait?(trait) }&.last
         end
 
-        # What a person may do with the move now.
-        def may(move)
+        # Acts and the operations of the contract by which they are done.
+        ACTS = {
+          look: "lookNow",
+          approve: "approve",
+          wish: "approve",
+          unwish: "unwish",
+          consent: "consent",
+          renew_code: "newCode",
+          mend: "mendMove",
+          call_off: "callOff",
+          hand_over: "handOver",
+          say_over: "sayOver",
+          refuse: "orderRefused",
+          leave: "acceptStep",
+          say_whose: "sameRegistrar",
+          move_back: "startMove"
+        }.freeze
+
+        # What may be done with the move now, by whoever may do these operations.
+        def acts(move, operations)
+          ids = Core::Moves::ActsNow.new(move.state, open: move.open).ids
+          ids.select { |id| operations.include?(ACTS.fetch(id)) }
+        end
+
+        # What the acts are about.
+        def about(move)
           state = move.state
-          left = state.active.select { |s| s.step.trait?(:waivable) && s.phase == "stuck" }
+          acts = Core::Moves::ActsNow.new(state, open: move.open)
           {
-            can_call_off: move.open && state.ending.nil? && !state.landed?,
-            can_renew_code: renew_code?(state),
-            can_mend: state.ending.nil? && state.with_trait(:settles)&.phase == "stuck",
-            can_hand_over: hand_over?(state),
-            asks_whose: asks_whose(state),
-            can_wish: wish?(state),
+            asks_whose: acts.whose,
             wish: wish(state),
             wished_by: (state.wished_by unless state.approved?),
-            can_refuse: refuse?(state),
-            can_say_over: over?(state),
-            can_leave: left.map { |s| s.step.id },
-            can_move_back: state.ending == "settled" || (state.landed? && !move.open)
+            may_be_left: acts.left.map { |s| s.step.id }
           }
-        end
-
-        def asks_whose(state)
-          landing = state.with_trait(:lands)
-          landing.event&.data&.fetch("registrar", nil) if landing&.active? && state.ending.nil?
-        end
-
-        def hand_over?(state)
-          step = state.with_trait(:hands_over)
-          !step.nil? && step.active? && state.begun_at(step.step.id).nil?
-        end
-
-        # Can the wish to approve be kept until it is asked for?
-        def wish?(state)
-          release = state.with_trait(:approval)
-          return false if release.nil? || state.ending || state.wished? || release.step.by_time?
-
-          release.phase == "ahead" || release.early?
         end
 
         # Over a connection the desk approves by itself then; else it only tells.
         def wish(state)
           release = state.with_trait(:approval)
           release && (release.step.by_hand? ? "tell" : "approve")
-        end
-
-        # From the order on the gaining side may refuse at any moment, until the name has landed.
-        def refuse?(state)
-          order = state.with_trait(:orders)
-          return false if order.nil? || !order.step.by_hand? || state.ending || state.landed?
-
-          order.step.trait?(:refusable) && (order.done? || !state.begun_at(order.step.id).nil?)
-        end
-
-        # Is a person asked how a transfer ended?
-        def over?(state)
-          state.ending.nil? && !state.landed? &&
-            state.active.any? { |s| s.event&.data&.key?("which_end") }
-        end
-
-        def renew_code?(state)
-          state.ending.nil? && !state.plan.with_trait(:code).nil? &&
-            !state.with_trait(:orders)&.done?
         end
 
         # What was checked after landing, as ordered and as found.
@@ -313,22 +292,13 @@ module SteadyMove
           end
         end
 
-        def approve?(state)
-          release = state.with_trait(:approval)
-          state.ending.nil? && !release.nil? && release.active? && !release.early? &&
-            !state.approved? && !release.step.by_hand? && !release.step.by_time?
-        end
         private_class_method :shown,
                              :price,
                              :paid,
                              :now_at,
-                             :asks_whose,
-                             :hand_over?,
-                             :wish?,
-                             :over?,
                              :asks,
-                             :may,
-                             :renew_code?,
+                             :about,
+                             :wish,
                              :checks,
                              :quote,
                              :steps,
@@ -336,8 +306,7 @@ module SteadyMove
                              :said,
                              :exposed,
                              :consent,
-                             :blocks,
-                             :approve?
+                             :blocks
       end
     end
   end

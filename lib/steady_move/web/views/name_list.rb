@@ -47,7 +47,7 @@ module SteadyMove
             stay: NameView.stay(account),
             seen_at: Json.seconds(entry.seen),
             contradicting: entry.contradicting,
-            move: entry.move && { id: entry.move[0], stage: entry.move[1] },
+            move: entry.move && { id: entry.move.id, stage: entry.move.stage },
             **NameView.ruler(entry.outline, at, entry.latest_safe, found.snapshot.gate(entry))
           }
         end

@@ -53,6 +53,7 @@
     onSettled: () => refresh(client),
   }));
   let asking = $state(false);
+  const can = (act: MoveSheet['acts'][number]) => move.data?.acts.includes(act) ?? false;
   const moveBack = (m: MoveSheet) =>
     `${p('/names/:name/plan', { params: { name: m.name } })}?to=${encodeURIComponent(m.words.from_id)}`;
   const code = {
@@ -87,7 +88,7 @@
           </p>
         {/if}
         <div class="acts">
-          {#if may('lookNow')}
+          {#if can('look')}
             <Button
               color="alternative"
               disabled={steer.isPending}
@@ -99,24 +100,23 @@
               >{say.moveSheet.seeItsContacts}</Button
             >
           {/if}
-          {#if m.asks === 'consent' && may('consent')}<Button href={p('/by-hand')}
-              >{say.moveSheet.recordTheConsent}</Button
+          {#if can('consent')}<Button href={p('/by-hand')}>{say.moveSheet.recordTheConsent}</Button
             >{/if}
-          {#if m.can_renew_code && m.code && may('newCode')}
+          {#if can('renew_code') && m.code}
             <Button
               color={m.about_code && m.phase === 'stuck' ? 'primary' : 'alternative'}
               disabled={renew.isPending}
               onclick={() => renew.mutate()}>{say.moveSheet.askForANewCode}</Button
             >
           {/if}
-          {#if m.can_mend && may('mendMove')}
+          {#if can('mend')}
             <Button
               color="alternative"
               disabled={steer.isPending}
               onclick={() => steer.mutate('mend')}>{say.moveSheet.haveItMended}</Button
             >
           {/if}
-          {#if m.can_call_off && may('callOff')}
+          {#if can('call_off')}
             {#if asking}
               <span class="sure">
                 {say.moveSheet.theNameStaysAtWith(m.from)}
@@ -138,31 +138,27 @@
           {/if}
         </div>
         <Wish move={m} busy={steer.isPending} act={(what) => steer.mutate(what)} />
-        {#if m.can_approve && may('approve')}
+        {#if can('approve')}
           <Approve move={m} busy={steer.isPending} act={() => steer.mutate('approve')} />
         {/if}
       </div>
     {/if}
 
-    {#if may('acceptStep')}
-      {#each m.steps.filter((s) => m.can_leave.includes(s.id)) as s (s.id)}
+    {#if can('leave')}
+      {#each m.steps.filter((s) => m.may_be_left.includes(s.id)) as s (s.id)}
         <Leave move={m.id} step={s.id} title={s.title} />
       {/each}
     {/if}
-    {#if m.can_move_back && may('startMove')}
+    {#if can('move_back')}
       <p class="back">
         {say.moveSheet.itIsHeldThereNow(m.to)}
         <a href={moveBack(m)}>{say.moveSheet.planItsMoveBack(m.from)}</a>
       </p>
     {/if}
-    {#if m.asks_whose && may('sameRegistrar')}<Whose
-        move={m.id}
-        shown={m.asks_whose}
-        to={m.to}
-      />{/if}
-    {#if may('handOver')}<HandOver move={m.id} can={m.can_hand_over} />{/if}
-    {#if m.can_say_over && may('sayOver')}<Over move={m.id} />{/if}
-    {#if m.can_refuse && may('orderRefused')}<Refusal move={m.id} name={m.name} />{/if}
+    {#if m.asks_whose && can('say_whose')}<Whose move={m.id} shown={m.asks_whose} to={m.to} />{/if}
+    {#if may('handOver')}<HandOver move={m.id} can={can('hand_over')} />{/if}
+    {#if can('say_over')}<Over move={m.id} />{/if}
+    {#if can('refuse')}<Refusal move={m.id} name={m.name} />{/if}
     {#each m.open ? m.steps.filter((s) => s.hand?.order) : [] as s (s.id)}
       <section class="box raised order" aria-label={s.title}>
         <Place hand={s.hand!} />

@@ -1,8 +1,6 @@
 <script lang="ts">
   import type { MoveSheet } from '../../lib/api';
   import ForGood from '../../parts/ForGood.svelte';
-  import May from '../../parts/May.svelte';
-  import { may } from '../../lib/session.svelte';
   import { say } from '../../lib/say';
 
   /**
@@ -16,7 +14,7 @@
   }: { move: MoveSheet; busy: boolean; act: (what: 'approve' | 'unwish') => void } = $props();
 </script>
 
-{#if m.can_wish && may('approve')}
+{#if m.acts.includes('wish')}
   {#if m.wish === 'approve'}
     <p class="muted">{say.moveSheet.approveScope(m.from)}</p>
     <ForGood
@@ -38,10 +36,8 @@
     {m.wish === 'approve'
       ? say.moveSheet.willBeApproved(m.wished_by)
       : say.moveSheet.willBeTold(m.wished_by)}
-    <May operation="unwish"
-      ><button type="button" class="link" onclick={() => act('unwish')}
+    {#if m.acts.includes('unwish')}<button type="button" class="link" onclick={() => act('unwish')}
         >{say.moveSheet.takeItBack}</button
-      ></May
-    >
+      >{/if}
   </p>
 {/if}

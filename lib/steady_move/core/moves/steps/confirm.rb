@@ -4,8 +4,8 @@ module SteadyMove
   module Core
     module Moves
       module Steps
-        # What a gaining side may want before it passes an order on: {id => how that is done}. Each is
-        # chosen by the option of a plan that bears its name.
+        # What a gaining side may want before it passes an order on: {id => how that is done}. Each
+        # is chosen by the option of a plan that bears its name.
         CONFIRMATIONS = {
           "confirm-link" => %i[link],
           "confirm-halves" => %i[page],

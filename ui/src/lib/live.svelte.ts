@@ -27,7 +27,7 @@ export async function readClock() {
 }
 
 /** Queries by what changes them; each is the first word of a key. */
-export const FOLLOWS: Record<string, string[]> = {
+export const FOLLOWS = {
   desk: ['desk'],
   batches: ['batches'],
   moves: ['moves', 'move', 'here', 'batches', 'codes', 'status', 'records', 'handover'],
@@ -39,7 +39,8 @@ export const FOLLOWS: Record<string, string[]> = {
   accounts: ['accounts', 'settings', 'status', 'ready', 'prices'],
   people: ['people', 'me'],
   rulebook: ['rulebook'],
-};
+} as const satisfies Record<string, readonly string[]>;
+export type Topic = keyof typeof FOLLOWS;
 /** Follows every change: what comes next may have moved. */
 export const ALWAYS = ['practice'];
 /** Worked out for a person who asked for it; never again by themselves. */
@@ -52,18 +53,26 @@ export const draft = {
   retry: false,
 } as const;
 
-/** Asks again for all that is shown, but for drafts. */
-export function refresh(client: QueryClient) {
+/** Asks again for what is shown of these topics; where none is told, for all but drafts. */
+export function refresh(client: QueryClient, ...topics: Topic[]) {
+  if (topics.length) return again(client, topics);
+
   return client.invalidateQueries({ predicate: (q) => !DRAFTS.includes(String(q.queryKey[0])) });
 }
+
+function again(client: QueryClient, topics: Topic[]) {
+  const roots: string[] = [...ALWAYS, ...topics.flatMap((t) => FOLLOWS[t])];
+  return client.invalidateQueries({ predicate: (q) => roots.includes(String(q.queryKey[0])) });
+}
+
+const known = (topic: string): topic is Topic => topic in FOLLOWS;
 
 function changed(client: QueryClient, topics: string[]) {
   if (topics.some((t) => ['all', 'moves', 'names', 'accounts', 'rulebook'].includes(t)))
     line.changed = Date.now();
   if (topics.includes('all')) return void refresh(client);
 
-  const roots = [...ALWAYS, ...topics.flatMap((t) => FOLLOWS[t] ?? [])];
-  void client.invalidateQueries({ predicate: (q) => roots.includes(String(q.queryKey[0])) });
+  void again(client, topics.filter(known));
 }
 
 /**

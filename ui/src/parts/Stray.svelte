@@ -42,7 +42,7 @@
       }
     },
     onSuccess: () => (asking = false),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'names', 'post'),
   }));
   const at = $derived(stray.at ?? '');
 </script>

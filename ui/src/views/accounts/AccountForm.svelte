@@ -72,7 +72,7 @@
     return ask(api.POST('/api/accounts/{id}', { params: { path: { id: held.id } }, body }));
   }
   const over = () => {
-    void refresh(client);
+    void refresh(client, 'accounts', 'names', 'hands');
     done();
   };
   const save = createMutation(() => ({ mutationFn: keep, onSuccess: over }));

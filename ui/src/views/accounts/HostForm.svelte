@@ -85,7 +85,7 @@
     return ask(api.POST('/api/hosts/{id}', { params: { path: { id: held.id } }, body }));
   }
   const over = () => {
-    void refresh(client);
+    void refresh(client, 'accounts', 'names', 'hands');
     done();
   };
   const save = createMutation(() => ({ mutationFn: keep, onSuccess: over }));

@@ -57,7 +57,7 @@
         (so) => (far = so),
       );
     },
-    onSuccess: () => void refresh(client),
+    onSuccess: () => void refresh(client, 'names', 'accounts'),
   }));
   const lines = $derived(take.data?.lines ?? []);
   const first = $derived(lines.find((l) => l.name && l.fate !== 'refused')?.name);
@@ -81,7 +81,7 @@
       const names = lines.filter((l) => l.name && l.fate !== 'refused').map((l) => l.name!);
       return ask(api.POST('/api/names/look', { body: { names } }));
     },
-    onSuccess: () => refresh(client),
+    onSuccess: () => refresh(client, 'names', 'accounts'),
   }));
   const on = $derived(!!settings.data?.bootstrap.url);
   const given = (act: () => void) => (e: SubmitEvent) => {

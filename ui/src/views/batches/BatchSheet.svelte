@@ -51,7 +51,7 @@
   }));
   const again = () => {
     void review.refetch();
-    void refresh(client);
+    void refresh(client, 'batches', 'desk', 'moves', 'hands');
   };
   const start = createMutation(() => ({
     mutationFn: async () =>

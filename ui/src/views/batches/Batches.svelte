@@ -6,6 +6,7 @@
   import { day } from '../../lib/words';
   import { say } from '../../lib/say';
   import MovesNav from '../moves/MovesNav.svelte';
+  import ListBesideSheet from '../../parts/ListBesideSheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
 
   let { children }: { children: Snippet } = $props();
@@ -18,8 +19,8 @@
   const all = (counts: Record<string, number>) => (counts.in ?? 0) + (counts.held ?? 0);
 </script>
 
-<main class:beside={open}>
-  <div class="list">
+<ListBesideSheet {open} sheet={children}>
+  {#snippet listed()}
     <MovesNav />
     <h1>{say.batches.title}</h1>
     <Trouble error={list.error} />
@@ -43,30 +44,10 @@
         {/each}
       </ul>
     {/if}
-  </div>
-  {#if open}<div class="sheet">{@render children()}</div>{/if}
-</main>
+  {/snippet}
+</ListBesideSheet>
 
 <style>
-  main {
-    padding: 1rem;
-    display: grid;
-    gap: 1rem;
-    grid-template-columns: minmax(0, 1fr);
-  }
-  main.beside {
-    grid-template-columns: minmax(0, 3fr) minmax(0, 9fr);
-  }
-  .beside .wide {
-    display: none;
-  }
-  h1 {
-    margin-bottom: 0.6rem;
-  }
-  .list,
-  .sheet {
-    min-width: 0;
-  }
   li {
     display: flex;
     flex-wrap: wrap;
@@ -84,13 +65,5 @@
   .none {
     padding: 2rem 1rem;
     color: var(--muted);
-  }
-  @media (max-width: 800px) {
-    main.beside {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .beside .list {
-      display: none;
-    }
   }
 </style>

@@ -23,7 +23,7 @@
   let copied = $state('');
   let sure = $state('');
   const path = (name: string) => ({ params: { path: { name } } });
-  const again = () => refresh(client);
+  const again = () => refresh(client, 'codes', 'moves', 'hands');
 
   const reveal = createMutation(() => ({
     mutationFn: async ({ name, copy }: { name: string; copy: boolean }) => {

@@ -31,7 +31,7 @@
   const approve = createMutation(() => ({
     mutationFn: () =>
       ask(api.POST('/api/moves/{id}/approve', { params: { path: { id: card.id } } })),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
 </script>
 

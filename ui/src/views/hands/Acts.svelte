@@ -47,7 +47,7 @@
           body: { steps: chosen.map((i) => ({ move: i.move, step: i.step })) },
         }),
       ),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
   const toggle = (i: Schemas['HandItem']) =>
     ticked.has(key(i)) ? ticked.delete(key(i)) : ticked.add(key(i));

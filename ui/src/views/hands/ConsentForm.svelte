@@ -31,7 +31,7 @@
           },
         }),
       ),
-    onSuccess: () => refresh(client),
+    onSuccess: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
 
   function submit(e: SubmitEvent) {

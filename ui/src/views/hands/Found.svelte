@@ -24,7 +24,7 @@
       ),
     onSuccess: () => {
       open = false;
-      void refresh(client);
+      void refresh(client, 'desk', 'moves', 'hands');
     },
   }));
   const submit = (e: SubmitEvent) => {

@@ -40,7 +40,7 @@
   const client = useQueryClient();
   const said = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/hands/said', { body: { steps: [{ move, step }] } })),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
 </script>
 

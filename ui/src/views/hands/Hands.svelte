@@ -22,7 +22,7 @@
   const left = createMutation(() => ({
     mutationFn: ({ id, left }: { id: number; left: boolean }) =>
       ask(api.POST('/api/letters/{id}/left', { params: { path: { id } }, body: { left } })),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
   let reminding = $state<number>();
   let listing = $state(false);

@@ -17,7 +17,7 @@
   const keep = createMutation(() => ({
     mutationFn: (body: Schemas['LearntKept']) =>
       ask(api.POST('/api/accounts/{id}/learnt', { ...path, body })),
-    onSuccess: () => refresh(client),
+    onSuccess: () => refresh(client, 'accounts', 'names', 'hands'),
   }));
 </script>
 

@@ -15,7 +15,7 @@
   const settle = createMutation(() => ({
     mutationFn: (body: Schemas['LeavingsSettled']) =>
       ask(api.POST('/api/hands/leavings', { body })),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
   const left = new SvelteSet<string>();
   const key = (kind: string, id: number) => `${kind} ${id}`;

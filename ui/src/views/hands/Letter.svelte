@@ -42,7 +42,7 @@
       ),
     onSuccess: () => {
       done();
-      void refresh(client);
+      void refresh(client, 'desk', 'moves', 'hands', 'post');
     },
   }));
 

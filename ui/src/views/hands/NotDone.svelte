@@ -11,7 +11,7 @@
   const client = useQueryClient();
   const unsay = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/hands/unsaid', { body: { steps } })),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
 </script>
 

@@ -91,7 +91,7 @@
     },
     onSuccess: () => {
       number = charged = '';
-      void refresh(client);
+      void refresh(client, 'desk', 'moves', 'hands');
     },
   }));
   const differs = $derived(

@@ -14,7 +14,7 @@
     mutationFn: () => ask(api.POST('/api/hands/code', { body: { name, code } })),
     onSuccess: () => {
       code = '';
-      void refresh(client);
+      void refresh(client, 'desk', 'moves', 'hands', 'codes');
     },
   }));
 

@@ -21,7 +21,7 @@
     onSuccess: () => {
       open = false;
       words = '';
-      void refresh(client);
+      void refresh(client, 'desk', 'moves', 'hands');
     },
   }));
   const submit = (e: SubmitEvent) => {

@@ -21,7 +21,7 @@
   }));
   const approve = createMutation(() => ({
     mutationFn: (moves: number[]) => ask(api.POST('/api/approvals', { body: { moves } })),
-    onSuccess: () => refresh(client),
+    onSuccess: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
   const coming = inParts(() => page.data?.coming ?? []);
   const due = $derived((page.data?.places ?? []).reduce((n, x) => n + x.items.length, 0));

@@ -26,7 +26,7 @@
       handing = false;
       note = to = '';
       void here.refetch();
-      void refresh(client);
+      void refresh(client, 'desk', 'moves', 'hands');
     },
   }));
   const others = $derived((here.data?.people ?? []).filter((p) => p !== here.data?.keeper));

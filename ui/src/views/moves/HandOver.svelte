@@ -13,7 +13,7 @@
   const show = createMutation(() => ({
     mutationFn: () =>
       ask(api.POST('/api/moves/{id}/hand-over', { params: { path: { id: move } } })),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
 </script>
 

@@ -23,7 +23,7 @@
         }),
       ),
     onSuccess: () => (asking = false),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
 </script>
 

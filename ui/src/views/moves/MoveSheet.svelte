@@ -46,11 +46,11 @@
   const steer = createMutation(() => ({
     mutationFn: (act: 'approve' | 'unwish' | 'look' | 'call-off' | 'mend') =>
       ask(api.POST(`/api/moves/{id}/${act}`, { params: { path: { id } } })),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
   const renew = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/hands/new-code', { body: { move: id } })),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
   let asking = $state(false);
   const can = (act: MoveSheet['acts'][number]) => move.data?.acts.includes(act) ?? false;

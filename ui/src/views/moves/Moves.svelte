@@ -11,6 +11,7 @@
   import Ended from './Ended.svelte';
   import Forecast from './Forecast.svelte';
   import MovesNav from './MovesNav.svelte';
+  import ListBesideSheet from '../../parts/ListBesideSheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
   import { say } from '../../lib/say';
@@ -77,8 +78,8 @@
   ]);
 </script>
 
-<main class:beside={open}>
-  <div class="list">
+<ListBesideSheet {open} sheet={children}>
+  {#snippet listed()}
     <MovesNav />
     <h1>{say.moves.moves}</h1>
     <Trouble error={axis.error ?? ended.error} />
@@ -153,27 +154,10 @@
       busy={ended.isFetchingNextPage}
       more={() => void ended.fetchNextPage()}
     />
-  </div>
-  {#if open}<div class="sheet">{@render children()}</div>{/if}
-</main>
+  {/snippet}
+</ListBesideSheet>
 
 <style>
-  main {
-    padding: 1rem;
-    display: grid;
-    gap: 1rem;
-    grid-template-columns: minmax(0, 1fr);
-  }
-  main.beside {
-    grid-template-columns: minmax(0, 3fr) minmax(0, 9fr);
-  }
-  h1 {
-    margin-bottom: 0.6rem;
-  }
-  .list,
-  .sheet {
-    min-width: 0;
-  }
   li {
     content-visibility: auto;
     contain-intrinsic-size: auto 3.8rem;
@@ -226,13 +210,5 @@
   .zoom button[aria-pressed='true'] {
     background: var(--loden-soft);
     font-weight: 650;
-  }
-  @media (max-width: 800px) {
-    main.beside {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .beside .list {
-      display: none;
-    }
   }
 </style>

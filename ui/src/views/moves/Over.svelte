@@ -13,7 +13,7 @@
   const tell = createMutation(() => ({
     mutationFn: (how: How) =>
       ask(api.POST('/api/moves/{id}/over', { params: { path: { id: move } }, body: { how } })),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'moves', 'hands'),
   }));
 </script>
 

@@ -15,7 +15,7 @@
   const same = createMutation(() => ({
     mutationFn: () =>
       ask(api.POST('/api/moves/{id}/same-registrar', { params: { path: { id: move } } })),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'desk', 'moves', 'hands', 'accounts'),
   }));
 </script>
 

@@ -20,7 +20,7 @@
       ),
     onSettled: () => {
       far = undefined;
-      void refresh(client);
+      void refresh(client, 'names');
     },
   }));
 </script>

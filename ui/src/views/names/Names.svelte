@@ -7,6 +7,7 @@
   import { asked, isWorking, kept, pick, stretch } from '../../lib/list';
   import { isActive, navigate, p, route } from '../../router';
   import { money } from '../../lib/words';
+  import ListBesideSheet from '../../parts/ListBesideSheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import Filters from './Filters.svelte';
   import List from './List.svelte';
@@ -43,8 +44,8 @@
 </script>
 
 <svelte:window {onkeydown} />
-<main class:beside={open} class:elsewhen={!!what.at}>
-  <div class="list">
+<ListBesideSheet {open} half sheet={children}>
+  {#snippet listed()}
     <div class="head">
       <h1>{say.names.names}</h1>
       {#if list}
@@ -70,7 +71,7 @@
       >
     </div>
     {#if !names.isPending}
-      <div class="sieve">
+      <div class="sieve" class:elsewhen={!!what.at}>
         <Filters {what} {list} {accounts} bind:unfolded />
         <div class="when" class:unfolded={unfolded || what.at || what.to}>
           <WhatIf {what} {list} {accounts} />
@@ -96,22 +97,11 @@
         {/if}
       </p>
     {/if}
-  </div>
-  {#if open}<div class="sheet">{@render children()}</div>{/if}
-</main>
+  {/snippet}
+</ListBesideSheet>
 <Tray />
 
 <style>
-  main {
-    padding: 0.8rem 1rem calc(0.8rem + var(--tray, 0px));
-    display: grid;
-    gap: 1rem;
-    grid-template-columns: minmax(0, 1fr);
-    align-items: start;
-  }
-  main.beside {
-    grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
-  }
   .sieve {
     display: flex;
     flex-wrap: wrap;
@@ -121,14 +111,6 @@
   }
   .elsewhen .when {
     flex-basis: 100%;
-  }
-  .list {
-    min-width: 0;
-  }
-  .sheet {
-    min-width: 0;
-    max-height: calc(100vh - 5rem - var(--tray, 0px));
-    overflow-y: auto;
   }
   .head {
     display: flex;
@@ -171,17 +153,6 @@
     .head p {
       flex-basis: 100%;
       order: 9;
-    }
-  }
-  @media (max-width: 800px) {
-    main.beside {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .beside .list {
-      display: none;
-    }
-    .sheet {
-      max-height: none;
     }
   }
 </style>

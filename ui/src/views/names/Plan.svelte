@@ -82,7 +82,7 @@
       ask(api.POST('/api/moves', { body: { ...body, price: proposal.data?.total ?? null } })),
     onError: () => void proposal.refetch(),
     onSuccess: (data) => {
-      void refresh(client);
+      void refresh(client, 'names', 'desk', 'moves', 'hands');
       void navigate('/moves/:id', { params: { id: String(data.id) } });
     },
   }));
@@ -156,7 +156,7 @@
           servers={proposal.data.dns_question}
           at={sheet.data.account}
           done={() => {
-            void refresh(client);
+            void refresh(client, 'names', 'desk', 'moves', 'hands');
             void proposal.refetch();
           }}
         />

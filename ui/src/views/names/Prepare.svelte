@@ -39,7 +39,7 @@
       );
     },
     onSuccess: (data) => {
-      void refresh(client);
+      void refresh(client, 'names', 'desk', 'moves', 'hands');
       void navigate('/moves/:id', { params: { id: String(data.id) } });
     },
   }));

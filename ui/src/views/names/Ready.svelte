@@ -33,7 +33,7 @@
       ask(api.POST('/api/accounts/{id}/ready', { params: { path: { id: account } }, body })),
     onSuccess: () => {
       held = '';
-      void refresh(client);
+      void refresh(client, 'accounts', 'names', 'hands');
       done();
     },
   }));

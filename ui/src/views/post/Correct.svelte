@@ -25,7 +25,7 @@
           body: { kind, names: names.split(/[\s,;]+/).filter(Boolean), trust },
         }),
       ),
-    onSuccess: () => refresh(client),
+    onSuccess: () => refresh(client, 'post', 'moves', 'names', 'codes'),
   }));
 
   function submit(e: SubmitEvent) {

@@ -27,7 +27,7 @@
         fates = [...fates, { name: file.name, says }];
       }
     },
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'post', 'moves', 'names', 'codes'),
   }));
 
   function dropped(e: DragEvent) {

@@ -28,7 +28,7 @@
   const client = useQueryClient();
   const count = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/post/{id}/count', { params: { path: { id: m.id } } })),
-    onSuccess: () => refresh(client),
+    onSuccess: () => refresh(client, 'post', 'moves', 'names', 'codes'),
   }));
   let opened = $state(untrack(() => unfolded));
   // A long text comes whole when somebody looks at it; a body that was left in the mailbox when
@@ -40,7 +40,7 @@
   }));
   const body = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/post/{id}/body', { params: { path: { id: m.id } } })),
-    onSuccess: () => refresh(client),
+    onSuccess: () => refresh(client, 'post', 'moves', 'names', 'codes'),
   }));
   // What nobody has to act on needs no warning.
   const quiet = $derived(m.kind === 'unrelated' || m.kind === 'offer');

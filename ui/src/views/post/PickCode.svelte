@@ -23,7 +23,7 @@
           body: { index: Number(index), name },
         }),
       ),
-    onSuccess: () => refresh(client),
+    onSuccess: () => refresh(client, 'post', 'moves', 'names', 'codes'),
   }));
 
   function submit(e: SubmitEvent) {

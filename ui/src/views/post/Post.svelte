@@ -34,7 +34,7 @@
   const client = useQueryClient();
   const fetch = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/post/fetch')),
-    onSuccess: () => refresh(client),
+    onSuccess: () => refresh(client, 'post', 'moves', 'names', 'codes'),
   }));
   // What wants an answer comes with the first page, wherever it stands.
   const all = $derived([

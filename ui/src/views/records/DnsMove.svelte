@@ -21,7 +21,7 @@
   const host = $derived(chosen);
   const start = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/records/move-dns', { body: { names, host } })),
-    onSuccess: () => refresh(client),
+    onSuccess: () => refresh(client, 'records', 'moves', 'desk'),
   }));
   const left = $derived(start.data?.fates.filter((f) => f.why) ?? []);
 </script>

@@ -19,7 +19,7 @@
   const tell = createMutation(() => ({
     mutationFn: (servers: string[]) =>
       ask(api.POST('/api/hosts/{id}/servers', { ...path, body: { servers } })),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'records', 'moves', 'desk'),
   }));
   function keep(e: SubmitEvent) {
     e.preventDefault();

@@ -6,6 +6,7 @@
   import { kept, picked } from '../../lib/list';
   import { isActive, navigate, p, route } from '../../router';
   import Field from '../../parts/Field.svelte';
+  import ListBesideSheet from '../../parts/ListBesideSheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import DnsMove from './DnsMove.svelte';
   import { say } from '../../lib/say';
@@ -32,8 +33,8 @@
     Object.values(servers).reduce((a, b) => a + b, 0);
 </script>
 
-<main class:beside={open}>
-  <div class="list">
+<ListBesideSheet {open} sheet={children}>
+  {#snippet listed()}
     <h1>{say.records.records}</h1>
     <form onsubmit={go}>
       <Field id="r-name" label={say.records.typeAName} mono bind:value={typed} />
@@ -88,32 +89,12 @@
       </div>
     {:else if list.data}<p class="muted">{say.records.none}</p>{/if}
     {#if !open && picked().length}<DnsMove names={picked()} />{/if}
-  </div>
-  {#if open}<div class="sheet">{@render children()}</div>{/if}
-</main>
+  {/snippet}
+</ListBesideSheet>
 
 <style>
-  main {
-    padding: 1rem 1rem 5rem;
-    display: grid;
-    gap: 1rem;
-    grid-template-columns: minmax(0, 1fr);
-  }
-  main.beside {
-    grid-template-columns: minmax(0, 3fr) minmax(0, 9fr);
-  }
-  .beside .wide {
-    display: none;
-  }
-  .list,
-  .sheet {
-    min-width: 0;
-  }
   .scroll {
     overflow-x: auto;
-  }
-  h1 {
-    margin-bottom: 0.6rem;
   }
   form {
     display: flex;
@@ -148,12 +129,6 @@
   }
   @media (max-width: 800px) {
     .wide {
-      display: none;
-    }
-    main.beside {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .beside .list {
       display: none;
     }
   }

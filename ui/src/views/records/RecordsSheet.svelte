@@ -26,9 +26,9 @@
   }));
   const look = createMutation(() => ({
     mutationFn: () => ask(api.POST('/api/records/{name}/look', path)),
-    onSettled: () => refresh(client),
+    onSettled: () => refresh(client, 'records', 'moves', 'desk'),
   }));
-  const again = () => void refresh(client);
+  const again = () => void refresh(client, 'records', 'moves', 'desk');
   const PARTS = ['zone', 'choices', 'sheet', 'tied', 'handover', 'answers'] as const;
 </script>
 

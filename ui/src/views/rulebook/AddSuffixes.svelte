@@ -40,7 +40,7 @@
     onSuccess: () => {
       suffixes = title = source = date = '';
       values = {};
-      void refresh(client);
+      void refresh(client, 'rulebook', 'names');
     },
   }));
   const submit = (e: SubmitEvent) => {

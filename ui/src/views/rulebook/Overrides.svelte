@@ -15,7 +15,7 @@
   const back = createMutation(() => ({
     mutationFn: (id: number) =>
       ask(api.POST('/api/rulebook/overrides/{id}/take-back', { params: { path: { id } } })),
-    onSuccess: () => refresh(client),
+    onSuccess: () => refresh(client, 'rulebook', 'names'),
   }));
 </script>
 

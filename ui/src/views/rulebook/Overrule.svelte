@@ -31,7 +31,7 @@
     onSuccess: () => {
       value = source = date = '';
       preview.reset();
-      void refresh(client);
+      void refresh(client, 'rulebook', 'names');
     },
   }));
   const seen = $derived(preview.data);

@@ -1,13 +1,11 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { Button } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
   import { day } from '../../lib/words';
   import Choice from '../../parts/Choice.svelte';
-  import Copy from '../../parts/Copy.svelte';
   import ForGood from '../../parts/ForGood.svelte';
   import Field from '../../parts/Field.svelte';
-  import Trouble from '../../parts/Trouble.svelte';
+  import SecretList from '../../parts/SecretList.svelte';
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
 
@@ -40,64 +38,47 @@
   }));
 </script>
 
-<section>
-  <h2>{say.tokens.title}</h2>
-  <p class="muted">{say.tokens.about}</p>
-  <Trouble error={page.error ?? make.error ?? end.error} />
-  {#if make.data?.token}
-    <p role="status">{say.tokens.once} <Copy text={make.data.token} what={say.tokens.title} /></p>
-  {/if}
-  {#if page.data}
-    <ul>
-      {#each page.data.tokens as t (t.id)}
-        <li>
-          <strong>{t.title}</strong> <span>{t.role}</span>
-          <span class="muted"
-            >{t.over ? say.tokens.over : `${say.tokens.until} ${day(t.expires_at)}`}</span
-          >
-          <span class="muted"
-            >{#if t.used_at}{say.tokens.used} <When at={t.used_at} bare />{:else}{say.tokens
-                .never}{/if}</span
-          >
-          {#if !t.over}
-            <ForGood
-              quiet
-              label={say.tokens.end}
-              named={say.tokens.endOf(t.title)}
-              yes={say.tokens.yesEnd}
-              act={() => end.mutate(t.id)}
-            />
-          {/if}
-        </li>
-      {:else}<li class="muted">{say.tokens.none}</li>{/each}
-    </ul>
-    <form
-      onsubmit={(e) => {
-        e.preventDefault();
-        make.mutate();
-      }}
+<SecretList
+  words={{
+    title: say.tokens.title,
+    about: say.tokens.about,
+    once: say.tokens.once,
+    none: say.tokens.none,
+    add: say.tokens.make,
+  }}
+  rows={page.data?.tokens}
+  error={page.error ?? make.error ?? end.error}
+  secret={make.data?.token}
+  busy={make.isPending}
+  add={() => make.mutate()}
+>
+  {#snippet row(t)}
+    <strong>{t.title}</strong> <span>{t.role}</span>
+    <span class="muted"
+      >{t.over ? say.tokens.over : `${say.tokens.until} ${day(t.expires_at)}`}</span
     >
-      <Field id="t-title" label={say.tokens.what} required maxlength={80} bind:value={title} />
-      <Choice
-        id="t-role"
-        label={say.tokens.role}
-        of={page.data.roles.map((r) => [r, r] as const)}
-        bind:value={role}
+    <span class="muted"
+      >{#if t.used_at}{say.tokens.used} <When at={t.used_at} bare />{:else}{say.tokens
+          .never}{/if}</span
+    >
+    {#if !t.over}
+      <ForGood
+        quiet
+        label={say.tokens.end}
+        named={say.tokens.endOf(t.title)}
+        yes={say.tokens.yesEnd}
+        act={() => end.mutate(t.id)}
       />
-      <Field id="t-days" label={say.tokens.days} type="number" bind:value={days} />
-      <Button type="submit" size="sm" color="alternative" disabled={make.isPending}
-        >{say.tokens.make}</Button
-      >
-    </form>
-  {/if}
-</section>
-
-<style>
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.2rem 1rem;
-    padding: 0.25rem 0;
-    overflow-wrap: anywhere;
-  }
-</style>
+    {/if}
+  {/snippet}
+  {#snippet fields()}
+    <Field id="t-title" label={say.tokens.what} required maxlength={80} bind:value={title} />
+    <Choice
+      id="t-role"
+      label={say.tokens.role}
+      of={(page.data?.roles ?? []).map((r) => [r, r] as const)}
+      bind:value={role}
+    />
+    <Field id="t-days" label={say.tokens.days} type="number" bind:value={days} />
+  {/snippet}
+</SecretList>

@@ -1,0 +1,68 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+
+  /**
+   * A list, and the sheet of one of its rows beside it; where there is no room for both, the sheet
+   * alone. What is only for the whole width carries the class “wide”.
+   */
+  let {
+    open,
+    half = false,
+    listed,
+    sheet,
+  }: {
+    /** Is a sheet open? */
+    open: boolean;
+    /** The list keeps nearly half of the width, and the sheet scrolls by itself. */
+    half?: boolean;
+    listed: Snippet;
+    sheet: Snippet;
+  } = $props();
+</script>
+
+<main class:beside={open} class:half>
+  <div class="list">{@render listed()}</div>
+  {#if open}<div class="sheet">{@render sheet()}</div>{/if}
+</main>
+
+<style>
+  main {
+    padding: 1rem 1rem calc(1rem + var(--tray, 0px));
+    display: grid;
+    gap: 1rem;
+    grid-template-columns: minmax(0, 1fr);
+    align-items: start;
+  }
+  .beside {
+    grid-template-columns: minmax(0, 3fr) minmax(0, 9fr);
+  }
+  .beside.half {
+    grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
+  }
+  .beside .list :global(.wide) {
+    display: none;
+  }
+  .list,
+  .sheet {
+    min-width: 0;
+  }
+  .half .sheet {
+    max-height: calc(100vh - 5rem - var(--tray, 0px));
+    overflow-y: auto;
+  }
+  .list :global(h1) {
+    margin-bottom: 0.6rem;
+  }
+  @media (max-width: 800px) {
+    .beside,
+    .beside.half {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .beside .list {
+      display: none;
+    }
+    .half .sheet {
+      max-height: none;
+    }
+  }
+</style>

@@ -4,27 +4,30 @@ module SteadyMove
   module Core
     module Post
       # Codes behind their label: on its line, in the next cell, or alone on the line below.
-      module CodeLabels
+      class CodeLabels
         # value: the code, or nil where it is a question; pieces: what may be (a part of) it; line:
         # index; about: the words between the label and the code, and those before it; joined: it
         # was broken over two lines.
         Hit = Struct.new(:value, :pieces, :line, :about, :joined, keyword_init: true)
-        STRONG =
-          /(?:#{
-            Languages::ALL.map { |t| "(?:#{t.codes.sub("|epp|codes?|keys?)", ")")})" }.join("|")
-          })/i
+        # A label on its line. begins, ends: its place there.
+        Label =
+          Struct.new(:index, :line, :begins, :ends) do
+            def before = line[0...begins]
+            def rest = line[ends..]
+          end
+        STRONG = /(?:#{Languages::ALL.map { |t| "(?:#{t.codes})" }.join("|")})/i
         # Words that make a code or key another one.
         OTHERS =
           /(?:promo(?:tion)?|discount|voucher|coupon|post(?:al)?|zip|country|security|verification|
-            order|
-                  ticket|
-                  confirmation|customer|access|error|status|source|qr|bar|dress|tax|vat|sort|bank|
-                  reference|
-                  one-time|
-                  area|log-?in|api|product|tracking|activation|reset|client|dial(?:ling)?|
-                  colou?r)[\ -]?\z/ix
+            order|ticket|confirmation|customer|access|error|status|source|qr|bar|dress|tax|vat|sort|
+            bank|reference|one-time|area|log-?in|api|product|tracking|activation|reset|client|
+            dial(?:ling)?|colou?r)[\ -]?\z/ix
+        # Behind a label: it speaks of what became of the code, not of the code.
+        OF_IT = Regexp.union(Languages::ALL.filter_map(&:of_codes))
+        # Half of a code is none.
+        HALF = Regexp.union(Languages::ALL.filter_map(&:halves))
         GENERIC = /(?<![\p{L}-])(?:codes?|keys?|epp|passwords?)(?![\p{L}-])/i
-        SIGN = /[:=：⇒→]|=>|->|\t|\|/
+        SIGN = /[:=：⇒→]|=>|->|\t|\A\||(?<=\s)\||\|(?=\s)/
         VERB = /\b(?:is|was|reads|lautet|ist|est|es|è|é|to)\b|(?:brzmi|jest)|は/
         # What may part a label from its code; the plainer first.
         SIGNS = [SIGN, /(?:\s|(?=は))#{VERB}\s*/, / [-–—] /, / {2,}/].freeze
@@ -42,82 +45,92 @@ module SteadyMove
         TITLE = 60
         LEADS_ON =
           /[:：]\s*\z|(?:below|follows|following|unten|folgt|ci-dessous|abajo|seguito|hieronder|
-            abaixo|
-                    poniżej)/ix
-
-        module_function
+            abaixo|poniżej)/ix
 
         # lines: [String]; skip: indexes that are used up. Returns [Hit].
-        def read(lines, skip)
-          strong = lines.any? { |l| l.match?(STRONG) }
-          lines.each_with_index.flat_map do |line, i|
-            next [] if skip.include?(i)
+        def self.read(lines, skip) = new(lines, skip).hits
 
-            found = labels(line, strong)
-            last =
-              found
-                .filter_map { |from, to| hit(lines, i, from, to, strong: strong, skip: skip) }
-                .first(1)
-            earlier = earlier(lines, i, found)
-            next last if earlier.empty?
+        # Does any line speak of a code, if only as “code”?
+        def self.any?(lines)
+          lines.each_index.any? { |i| new(lines, []).labels(i, strong: false).any? }
+        end
 
-            last.each { |h| h.about = line[found.first.first..].sub(h.value.to_s, "") }
-            (earlier + last).uniq(&:value)
-          end
+        # Does a line name codes themselves, not what became of them?
+        def self.names_codes?(line)
+          match = line.match(STRONG) || line.match(GENERIC) or return false
+          !match.post_match.match?(OF_IT) && !match.pre_match.match?(OTHERS)
+        end
+
+        def initialize(lines, skip)
+          @lines = lines
+          @skip = skip
+          @strong = lines.any? { |l| l.match?(STRONG) }
+        end
+
+        # [Hit], in the order of their lines.
+        def hits = @lines.each_index.flat_map { |i| @skip.include?(i) ? [] : on_line(i) }
+
+        # The labels of a line, the last first; where none says what it is for, “code” alone counts.
+        def labels(index, strong: @strong)
+          line = @lines[index]
+          found =
+            [STRONG, GENERIC].flat_map do |label|
+                line.enum_for(:scan, label).map { Regexp.last_match }
+              end
+              .uniq { |m| m.end(0) }
+              .reject { |m| line[[m.begin(0) - 30, 0].max...m.begin(0)].match?(OTHERS) }
+          found = [] unless strong || line.match?(/[:=：⇒→\t|]|\bis\b|below| {2}/)
+          found.first(LABELS).map { |m| Label.new(index, line, m.begin(0), m.end(0)) }.reverse
+        end
+
+        private
+
+        def on_line(index)
+          found = labels(index)
+          last = found.filter_map { |label| hit(label) }.first(1)
+          earlier = earlier(found)
+          return last if earlier.empty?
+
+          line = @lines[index]
+          last.each { |h| h.about = line[found.first.begins..].sub(h.value.to_s, "") }
+          (earlier + last).uniq(&:value)
         end
 
         # Where a line has several labels, each with its own code: those before the last.
-        def earlier(lines, index, labels)
-          line = lines[index]
+        def earlier(labels)
           labels
             .each_cons(2)
-            .filter_map do |(following, _), (from, to)|
-              own = line[to...following].sub(/[;,.]?\s*(?:(?-i:\p{L}){1,3}\s*)?\z/, "")
-              found = beside(lines, index, line[0...from], own)
+            .filter_map do |following, label|
+              own = label.line[label.ends...following.begins]
+              own = own.sub(/[;,.]?\s*(?:(?-i:\p{L}){1,3}\s*)?\z/, "")
+              found = beside(label, own)
               found if found&.value && CodeShape.plain?(found.value)
             end
         end
 
-        # Does any line speak of a code, if only as “code”?
-        def any?(lines) = lines.any? { |l| labels(l, false).any? }
+        def hit(label)
+          return if label.rest.match?(OF_IT)
 
-        # [[start, end]] of the labels in a line; where none says what it is for, “code” alone
-        # counts.
-        def labels(line, strong)
-          found =
-            [STRONG, GENERIC].flat_map do |label|
-              line.enum_for(:scan, label).map { Regexp.last_match }
-            end
-          found =
-            found
-              .uniq { |m| m.end(0) }
-              .reject { |m| line[[m.begin(0) - 30, 0].max...m.begin(0)].match?(OTHERS) }
-          found = found.select { |_m| line.match?(/[:=：⇒→\t|]|\bis\b|below| {2}/) } unless strong
-          found.first(LABELS).map { |m| [m.begin(0), m.end(0)] }.reverse
-        end
-
-        def hit(lines, index, from, to, strong:, skip:)
-          line = lines[index]
-          before = line[0...from]
-          rest = line[to..]
-          found =
-            beside(lines, index, before, rest) || below(lines, index, line, skip) ||
-              around(before, rest, index)
-          return found if strong || found.nil? || found.value.nil? || CodeShape.plain?(found.value)
+          found = beside(label, label.rest) || below(label) || around(label)
+          found = question(found) if found && found.about.to_s.match?(HALF)
+          return found if @strong || found.nil? || found.value.nil?
+          return found if CodeShape.plain?(found.value)
 
           # On a line of its own below “code:”, it may be one all the same.
-          if found.line > index
-            Hit.new(value: nil, pieces: found.pieces, line: found.line, about: found.about)
-          end
+          question(found) if found.line > label.index
         end
 
-        def beside(lines, index, before, rest)
+        def question(hit)
+          Hit.new(value: nil, pieces: hit.pieces, line: hit.line, about: hit.about)
+        end
+
+        def beside(label, rest)
           signs =
             SIGNS
               .lazy
               .flat_map { |sign| each_match(rest, sign) }
               .take_while { |m| m.begin(0) <= FARTHEST }
-          signs.filter_map { |match| behind(lines, index, before, match) }.first
+          signs.filter_map { |match| behind(label, match) }.first
         end
 
         # One match after the other, as they are asked for.
@@ -133,138 +146,99 @@ module SteadyMove
             .lazy
         end
 
-        def behind(lines, index, before, match)
+        def behind(label, match)
+          text = match.post_match.strip[0, LOOKED_AT]
           strong = match[0].match?(SIGN) || match[0].match?(/\A {2}/)
-          starts =
-            before.match?(/\A[\s>*•|-]*\z/) && strong && !match.pre_match.match?(/#{VERB}\s*\z/o)
-          code, pieces, place =
-            value(match.post_match.strip[0, LOOKED_AT], strong: strong, whole: starts)
-          code, place = joined(lines, index, code) if code && place == :end
-          return if code.nil? && pieces.empty?
+          value =
+            CodeValue.new(
+              text,
+              strong: strong || is?(label, match, text),
+              starts: strong && starts?(label, match)
+            )
+          return if value.none?
 
+          code, joined = value.whole && value.code ? joined(label.index, value.code) : value.code
           Hit.new(
             value: code,
-            pieces: pieces + [code].compact,
-            line: index,
-            about: "#{before} #{match.pre_match}",
-            joined: place == true
+            pieces: value.pieces + [code].compact,
+            line: label.index,
+            about: "#{label.before} #{label.line[label.begins...label.ends]} #{match.pre_match}",
+            joined: joined == true
           )
         end
 
-        def around(before, rest, index)
-          token = before[AHEAD, 1] || rest[/\A\s+(\S+)/, 1] or return
+        # “Your authorization code is …”, and nothing more.
+        def is?(label, match, text)
+          named = label.line[label.begins...label.ends].match?(/\A#{STRONG}\z/o)
+          named && match[0].match?(VERB) && text.split.size <= CodeValue::MOST_OF_PHRASE &&
+            !text.match?(/[.!?]\s|#{CodeShape::OTHER_SCRIPT}/o)
+        end
+
+        # Does the label begin its line, with a sign right behind it?
+        def starts?(label, match)
+          label.before.match?(/\A[\s>*•|-]*\z/) && !match.pre_match.match?(/#{VERB}\s*\z/o)
+        end
+
+        def around(label)
+          token = label.before[AHEAD, 1] || label.rest[/\A\s+(\S+)/, 1] or return
           code = CodeShape.quoted(token) || token.sub(/[.,;:]\z/, "")
           return unless CodeShape.plain?(code) && code.match?(/\d/)
 
-          Hit.new(value: code, pieces: [code], line: index, about: "#{before} #{rest}")
-        end
-
-        # [code or nil, pieces where it is a question, :end where it fills the line]
-        def value(text, strong:, whole:)
-          cells = text.split(/ *[\t|] */).reject(&:empty?)
-          return nil, cells, nil if cells.size > 1 && cells.count { |c| CodeShape.possible?(c) } > 1
-
-          text = cells.first.to_s
-          quoted = opening_quote(text)
-          return quoted, [], nil if quoted
-
-          token = text[/\A\S+/].to_s
-          rest = text[token.length..].strip
-          return last(token, strong: strong, whole: whole) if rest.empty?
-
-          pieces = text.split
-          return nil, [text, *pieces], nil if strong && groups?(pieces)
-
-          bare = token.sub(/[.,;]\z/, "")
-          [(bare if CodeShape.plain?(bare)), [], nil]
-        end
-
-        # May these be a code that is written in groups? Words are only where there are few.
-        def groups?(pieces)
-          return false if pieces.size > 8
-
-          return phrase?(pieces) if pieces.none? { |p| CodeShape.mixed?(p) }
-
-          pieces.all? do |piece|
-            piece.length <= 16 && !CodeShape.word?(piece) && !piece.match?(/[.,;:!?]\z|\A\(/) &&
-              (pieces.size <= 3 || !piece.match?(/\A(?-i:\p{Ll}){3,}\z/))
-          end
-        end
-
-        # A few words that make no sentence: a passphrase.
-        def phrase?(pieces)
-          pieces.size.between?(2, 5) &&
-            pieces.all? { |p| p.match?(/\A(?-i:\p{Ll}){3,12}\z/) && !CodeShape.word?(p) }
-        end
-
-        def last(token, strong:, whole:)
-          bare = whole ? token : token.sub(/[.,;]\z/, "")
-          good = strong ? CodeShape.possible?(bare) : CodeShape.plain?(bare)
-          [(bare if good), [], :end]
-        end
-
-        def opening_quote(text)
-          close = CodeShape::QUOTES[text[0]] or return
-          last = close == text[0] ? text.rindex(close) : text.index(close, 1)
-          inner = text[1...last] if last && last > 3
-          inner if inner && CodeShape.possible?(inner.delete(" "))
+          about = "#{label.before} #{label.rest}"
+          Hit.new(value: code, pieces: [code], line: label.index, about: about)
         end
 
         # Alone on the next line that holds anything.
-        def below(lines, index, line, skip)
-          at = ((index + 1)...lines.size).find { |i| !lines[i].strip.empty? } or return
-          return if skip.include?(at) || lines[at].match?(STRONG)
+        def below(label)
+          at = ((label.index + 1)...@lines.size).find { |i| !@lines[i].strip.empty? } or return
+          return if @skip.include?(at) || @lines[at].match?(STRONG) || !leads?(label, at)
 
-          title = line.length <= TITLE && !line.match?(/[.!?。]\s*\z/)
-          return unless line.match?(LEADS_ON) || title || at == index + 1
-
-          text = lines[at].strip
+          text = @lines[at].strip
           quoted = CodeShape.quoted(text)
-          if quoted && quoted.length >= 4
-            return Hit.new(value: quoted, pieces: [quoted], line: at, about: line)
-          end
-          return blank_inside(text, at, line) if text.match?(/\s/)
-          unless line.match?(/[:：]\s*\z/) ? CodeShape.possible?(text) : CodeShape.plain?(text)
-            return
-          end
+          return found(quoted, at, label) if quoted && quoted.length >= 4
+          return blank_inside(text, at, label) if text.match?(/\s/)
 
-          whole, on = joined(lines, at, text)
-          Hit.new(value: whole, pieces: [whole], line: at, about: line, joined: on == true)
+          alone(text, at, label)
         end
 
-        def blank_inside(text, index, line)
-          pieces = text.split(/[ \t|]+/)
-          return unless groups?(pieces)
+        def leads?(label, at)
+          line = label.line
+          title = line.length <= TITLE && !line.match?(/[.!?。]\s*\z/)
+          line.match?(LEADS_ON) || title || at == label.index + 1
+        end
 
-          Hit.new(value: nil, pieces: [text, *pieces], line: index, about: line)
+        def alone(text, at, label)
+          announced = label.line.match?(/[:：]\s*\z|#{VERB}\s*\z/o)
+          if announced ? CodeShape.sure?(text) : CodeShape.plain?(text)
+            whole, on = joined(at, text)
+            return found(whole, at, label, joined: on == true)
+          end
+          return unless announced && CodeShape.possible?(text)
+
+          Hit.new(value: nil, pieces: [text], line: at, about: label.line)
+        end
+
+        def found(code, at, label, joined: false)
+          Hit.new(value: code, pieces: [code], line: at, about: label.line, joined: joined)
+        end
+
+        def blank_inside(text, at, label)
+          pieces = text.split(/[ \t|]+/)
+          return unless CodeValue.groups?(pieces)
+
+          Hit.new(value: nil, pieces: [text, *pieces], line: at, about: label.line)
         end
 
         # A code that fills its line to where mail is wrapped, with one more piece alone on the
         # next.
-        def joined(lines, index, code)
-          following = lines[index + 1].to_s.strip
-          unless code.length >= WRAP && following.match?(/\A\S{1,#{WRAP}}\z/) &&
-                   code.length + following.length <= CodeShape::MOST
-            return code, nil
-          end
+        def joined(index, code)
+          following = @lines[index + 1].to_s.strip
+          whole = code.length + following.length <= CodeShape::MOST
+          return code unless code.length >= WRAP && whole
+          return code unless following.match?(/\A\S{1,#{WRAP}}\z/o)
 
           [code + following, true]
         end
-        private_class_method :labels,
-                             :hit,
-                             :earlier,
-                             :beside,
-                             :each_match,
-                             :behind,
-                             :around,
-                             :value,
-                             :groups?,
-                             :phrase?,
-                             :last,
-                             :opening_quote,
-                             :below,
-                             :blank_inside,
-                             :joined
       end
     end
   end

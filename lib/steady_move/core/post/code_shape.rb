@@ -4,48 +4,46 @@ module SteadyMove
   module Core
     module Post
       # Could a piece of text be an authorization code? It is no word of a sentence, no status,
-      # name, date, sum or address.
+      # name, date, sum, number of an order or address, and it stands in for none.
       module CodeShape
         LEAST = 4
         MOST = 128
         NAME =
           /\A(?:www\.)?(?:[\p{L}\p{N}](?:(?-i:[\p{L}\p{N}-])*[\p{L}\p{N}])?\.)+(?-i:\p{L}){2,}\.?\z/
-        ADDRESS = %r{\A[^\s@]+@(?-i:[\p{L}\p{N}.-])+\.(?-i:\p{L}){2,}\z|://|\Awww\.}
+        ADDRESS =
+          %r{\A[^\s@]+@(?-i:[\p{L}\p{N}.-])+\.(?-i:\p{L}){2,}\z|://|\Awww\.|\A//|
+             \A(?:https?|mailto|tel|sms):}ix
+        # IPv4, and IPv6 with at least two colons.
+        IP = %r{\A\d{1,3}(?:\.\d{1,3}){3}(?:/\d+|:\d+)?\z|\A\h{0,4}(?::\h{0,4}){2,7}(?:/\d+)?\z}
         DATE =
           %r{\A\d{1,4}[-./]\d{1,2}[-./]\d{1,4}(?:T[\d:.]+(?:Z|[+-]\d\d:?\d\d)?)?\.?\z|
-                  \A\d{1,2}:\d\d(?::\d\d)?\.?\z}x
-        # Of our own letters.
-        REFERENCE = /\ASM-\d{4,}-/
+             \A\d{8}T\d{4,6}Z?\z}x
+        TIME = /\A\d{1,2}:\d\d(?::\d\d)?(?:\.\d+)?(?:Z|[ap]\.?m\.?|[+-]\d\d:?\d\d)?\.?\z/i
+        # An amount of something: 5d, 48h, 12.50€, 3/5, 2of2.
+        AMOUNT =
+          %r{\A[€$£¥]?\d+(?:[.,]\d+)*(?:[€$£¥%]|d|h|min|s|days?|hours?|hrs?|weeks?|months?|years?|
+             eur|usd|gbp|kb|mb|st|nd|rd|th|x)?\z|\A\d{1,3}(?:/|of)\d{1,3}\z}ix
         SUM = /\A[€$£¥]?\d+(?:[.,]\d+)*[€$£¥%]?\z/
-        STATUS = /\A(?:(?:client|server)\w*(?:Prohibited|Hold)|pending\w*|ok|in_?active)\z/i
+        # A number of an order, a ticket, a letter of ours.
+        NUMBERED =
+          %r{\A[\[(#]*(?:ord(?:er)?|inv(?:oice)?|ticket|tkt|case|ref(?:erence)?|req(?:uest)?|rma|
+             jobs?|no|nr|po|so|cust(?:omer)?|kd|rg|sm|vorgang|rechnung|commande|factura|fattura)
+             [-#.:_/]+\w*\d[-\w]*[\])]*\z|\A\#\d+\z|\A\[?SM-\d+}ix
+        STATUS = /\A(?:(?:client|server)\w*(?:Prohibited|Hold)|pending[A-Z]\w*|ok|in_?active)\z/i
+        # What stands where a code was to be put in, and what a masked one looks like.
+        BRACED = /\A[\[{<%$#{@_}]{1,3}(.*?)[\]}>%#{@_}]{1,3}\z/
+        MASKED = /\A[xX]{3,}\z|\A(.)\1{3,}\z|[*•●·]{3,}|\.{3,}|…/
         # Signs that no word holds.
         SIGNS_WITHIN = /[[:alnum:]][!#$%&*+=?@^_~|\\{}<>\[\];:,"]+[[:alnum:]]/
         # A sentence in a script without blanks.
         OTHER_SCRIPT = /[\p{Han}\p{Hiragana}\p{Katakana}。、「」『』]/
         # Words that stand where a code is looked for.
-        WORDS =
-          %r{\A(?:valid|invalid|shown|below|above|sent|enclosed|attached|active|available|required|
-            needed|
-                 wanted|
-                 confidential|following|expired|locked|unlocked|none|unknown|here|hidden|secret|
-                 private|displayed|
-                 listed|
-                 provided|included|ready|correct|wrong|not|only|your|the|this|that|for|from|with|
-                 and|please|see|
-                 used|
-                 changed|reset|renewed|new|old|removed|by|in|on|at|to|a|an|as|it|is|was|will|can|
-                 may|must|be|been|
-                 case|
-                 sensitive|case-sensitive|given|stated|found|kept|printed|necessary|part|one|code|
-                 key|domain|name|
-                 contact|support|registrar|account|ask|request|call|login|sign|follows?|soon|later|
-                 separately|
-                 letter|thanks|regards|online|customers?|details|
-                 n/a|na|tbd|pending|yes|no|redacted|withheld|requested|generated|created|
-                 on-request|e-?mail|post|
-                 gültig|unten|beigefügt|ungültig|valable|ci-dessous|válido|abajo|seguente|valido|
-                 geldig|hieronder|
-                 válida|abaixo|ważny|poniżej|verfügbar|nötig|strictly)\z}ix
+        WORDS = Languages::ALL.flat_map(&:no_codes).to_set(&:downcase).freeze
+        # Where words are put together: not-sent, in_progress, inProgress.
+        JOINTS = %r{[-_/.\s'’]+|(?<=\p{Ll})(?=\p{Lu})}
+        # More consonants in a row than words have.
+        UNSPEAKABLE = /[b-df-hj-np-tv-xz]{5,}/i
+        NEVER = [NAME, ADDRESS, IP, DATE, TIME, NUMBERED, STATUS, OTHER_SCRIPT].freeze
         QUOTES = {
           "“" => "”",
           "\"" => "\"",
@@ -67,15 +65,43 @@ module SteadyMove
         #   Post::CodeShape.possible?("aB3x-9kQ") # => true
         #   Post::CodeShape.possible?("valid") # => false
         def possible?(text)
-          text.length.between?(LEAST, MOST) && !word?(text) && !text.match?(NAME) &&
-            !text.match?(ADDRESS) && !text.match?(DATE) && !text.match?(REFERENCE) &&
-            !text.match?(STATUS) && !text.match?(/\A\W+\z/) && !text.match?(OTHER_SCRIPT)
+          text.length.between?(LEAST, MOST) && !word?(text) && !placeholder?(text) &&
+            !text.match?(/\A\W+\z/) && NEVER.none? { |form| text.match?(form) } && !amount?(text)
+        end
+
+        # And nothing else: with a digit, a sign or a capital within. What has none of these may be
+        # a word of any language: a question.
+        #   Post::CodeShape.sure?("kelp-and-brine") # => true
+        #   Post::CodeShape.sure?("Versandfertig") # => false
+        def sure?(text)
+          return false unless possible?(text)
+
+          core = text.gsub(/\A["'(]+|[.,;:!?"')]+\z/, "")
+          return false unless core.match?(/\d|[^\p{L}\p{N}]|[\p{L}\p{N}]\p{Lu}/)
+
+          !worded?(core) || core.split(JOINTS).none? { |piece| said?(piece) }
+        end
+
+        # Does it look like words, put together or written large?
+        #   Post::CodeShape.worded?("sent-by-courier") # => true
+        #   Post::CodeShape.worded?("QwErTyXz") # => false
+        def worded?(text)
+          pieces = text.split(JOINTS).reject(&:empty?)
+          return false unless pieces.any? && pieces.all? { |piece| piece.match?(/\A\p{L}+\z/) }
+
+          pieces.sum(&:length) >= 3 * pieces.size && !text.match?(UNSPEAKABLE)
         end
 
         # Where a sentence goes on around it: it must look like none of its words.
         def plain?(text) = possible?(text) && mixed?(text) && !text.match?(SUM)
 
-        def word?(text) = text.length <= MOST && text.gsub(/\A[(\[]|[)\].,;:]+\z/, "").match?(WORDS)
+        # A word that says something of a code, or several put together.
+        def word?(text)
+          return false if text.length > MOST
+
+          pieces = text.gsub(/\A[(\[]+|[)\].,;:!?]+\z/, "").split(JOINTS).reject(&:empty?)
+          pieces.any? && pieces.all? { |piece| WORDS.include?(piece.downcase) }
+        end
 
         # Digits beside letters, capitals within, or signs that no word holds.
         def mixed?(text)
@@ -108,6 +134,18 @@ module SteadyMove
           bare.length >= 8 && bare.match?(/\d/) && bare.match?(/\p{Ll}/) &&
             bare.match?(/\p{Lu}|[!#$%&*?@^]/)
         end
+
+        # A word of some length that says something of a code.
+        def said?(piece) = piece.length >= LEAST && WORDS.include?(piece.downcase)
+
+        # A number alone may be a code; one with a unit is an amount.
+        def amount?(text) = text.match?(AMOUNT) && !text.match?(/\A\d+\z/)
+
+        def placeholder?(text)
+          inner = text[BRACED, 1]
+          text.match?(MASKED) || (!inner.nil? && inner.match?(/\A[a-z_. -]*\z/i))
+        end
+        private_class_method :said?, :amount?, :placeholder?
       end
     end
   end

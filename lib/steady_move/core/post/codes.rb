@@ -48,12 +48,21 @@ module SteadyMove
         def choose(found, pairs, names)
           values = pairs.map(&:last).uniq
           held = by_name(pairs, names)
+          return if pairs.empty?
+          return several(found, pairs, held) if values.size > 1
+
+          found.codes = held.any? ? held : of_the_one(pairs, names)
+          # what stands beside a name that nobody here holds is that name's
+          strange = pairs.none? { |host, _| host.nil? } && held.empty?
+          found.code = values.first unless strange
+        end
+
+        def several(found, pairs, held)
           named = held.values.to_set
-          found.codes = held if values.size > 1 &&
-            pairs.none? { |host, code| host.nil? && !named.include?(code) }
-          found.codes = held.any? ? held : of_the_one(pairs, names) if values.size == 1
-          found.code = values.first if values.size == 1
-          found.code = found.codes.values.first if found.codes.size == 1 && values.size > 1
+          return if pairs.any? { |host, code| host.nil? && !named.include?(code) }
+
+          found.codes = held
+          found.code = held.values.first if held.size == 1
         end
 
         # Where nobody else's name stands beside the one code, it is that of the one name that the
@@ -83,7 +92,7 @@ module SteadyMove
         def host(hit, lines)
           places = [hit.about, *lines[[hit.line - NEAR, 0].max..hit.line].reverse]
           places.each do |text|
-            found = text.to_s.scan(/#{CodeRows::HOST}/o).uniq
+            found = text.to_s.sub(hit.value.to_s, "").scan(/#{CodeRows::HOST}/o).uniq
             return found.first if found.one?
             return nil if found.any?
           end
@@ -101,6 +110,7 @@ module SteadyMove
 
         def phrase(key, **values) = Phrase.of("post.#{key}", **values)
         private_class_method :nothing,
+                             :several,
                              :decide,
                              :choose,
                              :of_the_one,

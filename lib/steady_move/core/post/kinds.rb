@@ -35,7 +35,7 @@ module SteadyMove
         end
 
         def rows(kind, spoken)
-          kind.wording + spoken.flat_map { |t| t.kinds.to_h.fetch(kind.id, []) }
+          spoken.flat_map { |t| t.kinds.fetch(kind.id, []) }
         end
 
         # [what it weighs, what it says], or nil.

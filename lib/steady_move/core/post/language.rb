@@ -8,7 +8,8 @@ module SteadyMove
       # marker: words that show the language; ended: a transfer ended without a landing; passed: an
       # identity check went well; kinds: {kind id => [[weight, pattern, what it says]]}; approve,
       # decline, refusal: what a link does; unhappened: it has not happened; codes: labels of a
-      # code; leads: what stands before a deadline; asides: sentences whose dates are no deadlines;
+      # code; of_codes: what follows a label that speaks of what became of the code; halves: a part
+      # of a code; no_codes: words that stand where a code is looked for, and are none; leads: what stands before a deadline; asides: sentences whose dates are no deadlines;
       # acts: sentences that want something; months, weekdays, units, numbers: {word pattern =>
       # value}; within: what stands before a count of days.
       Language =
@@ -23,6 +24,9 @@ module SteadyMove
           :refusal,
           :unhappened,
           :codes,
+          :of_codes,
+          :halves,
+          :no_codes,
           :leads,
           :asides,
           :acts,

@@ -194,8 +194,75 @@ module SteadyMove
                         nachdem)\b[^.,;]*\z/ix,
                 behind: /\A\W*(?:werden|wird|sobald|wenn|falls|sein|ist,? ?(?:sobald|wenn))\b/i
               },
+              of_codes:
+                /\A\W{0,3}(?:wurde\ |ist\ )?(?:status|versandt|verschickt|gesendet|angefordert|gültig|läuft|
+                  erstellt)/ix,
+              halves: /\b(?:Hälfte|(?:erster?|zweiter?)\s+Teil|Teil\s*[12])\b/i,
+              no_codes: %w[
+                abgelaufen
+                abgelehnt
+                abgeschlossen
+                aktiv
+                angefordert
+                angehalten
+                ausstehend
+                bald
+                beantragt
+                bearbeitung
+                beigefügt
+                benötigt
+                bereit
+                bestätigt
+                brief
+                entsperrt
+                erfolgreich
+                erforderlich
+                erledigt
+                erstellt
+                erzeugt
+                fehler
+                fehlgeschlagen
+                folgt
+                geheim
+                gelöscht
+                genehmigt
+                gesendet
+                gesperrt
+                gültig
+                hinterlegt
+                inaktiv
+                ist
+                ja
+                kein
+                keine
+                keiner
+                nein
+                nicht
+                nötig
+                oben
+                offen
+                post
+                separat
+                siehe
+                sind
+                später
+                storniert
+                unbekannt
+                ungültig
+                unten
+                verborgen
+                verfügbar
+                versandt
+                verschickt
+                versendet
+                vorhanden
+                wartend
+                wird
+                wurde
+                zugestellt
+              ],
               codes:
-                "(?:Auth-?(?:Info-?)?Code|Autorisierungs(?:code|schlüssel)|Transfer-?(?:code|schl" \
+                "(?:Auth-?(?:Info-?)?Code|Autorisierungs(?:code|schlüssel)|Transfer-?(?:code|slot|geheimnis|schl" \
                   "üssel)|" \
                   "Umzugs-?code|Freigabe-?code|Schlüssel)",
               leads:

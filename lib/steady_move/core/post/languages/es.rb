@@ -177,6 +177,55 @@ module SteadyMove
                         en\ cuanto|si)\b[^.,;]*\z/ix,
                 behind: /\A\W*(?:una vez|cuando|en cuanto|si|en \d)/i
               },
+              of_codes:
+                /\A\W{0,3}(?:ha\ sido\ |está\ |es\ )?(?:estado|enviad|solicitad|caduc|válido|cread)/ix,
+              halves: /\b(?:mitad|(?:primera|segunda)\s+parte|parte\s*[12])\b/i,
+              no_codes: %w[
+                abajo
+                activo
+                adjunto
+                aprobada
+                aprobado
+                bloqueado
+                caducada
+                caducado
+                cancelada
+                cancelado
+                completada
+                completado
+                confirmado
+                creado
+                desbloqueado
+                desconocido
+                disponible
+                eliminado
+                emitido
+                enviada
+                enviado
+                fallida
+                fallido
+                generado
+                inactivo
+                inválido
+                listo
+                ninguna
+                ninguno
+                no
+                oculto
+                pendiente
+                procesando
+                proceso
+                rechazada
+                rechazado
+                solicitada
+                solicitado
+                sí
+                vencida
+                vencido
+                ver
+                válida
+                válido
+              ],
               codes:
                 "(?:código (?:de )?(?:autorización|transferencia|auth|EPP|AuthInfo|autenticación)|" \
                   "clave de transferencia)",

@@ -185,6 +185,57 @@ module SteadyMove
                         lorsque|si)\b[^.,;]*\z/ix,
                 behind: /\A\W*(?:une fois|dès|quand|lorsque|si|sous|dans)\b/i
               },
+              of_codes:
+                /\A\W{0,3}(?:a\ été\ |est\ )?(?:statut|état|envoy|demand|expir|valable|créé)/ix,
+              halves: /\b(?:moitié|(?:première|seconde|deuxième)\s+partie|partie\s*[12])\b/i,
+              no_codes: %w[
+                actif
+                annulé
+                annulée
+                approuvé
+                attente
+                aucun
+                aucune
+                bientôt
+                ci-dessous
+                ci-
+                joint
+                confirmé
+                créé
+                demandé
+                demandée
+                disponible
+                déverrouillé
+                en-attente
+                envoyé
+                envoyée
+                expiré
+                expirée
+                expédié
+                généré
+                inactif
+                inconnu
+                indisponible
+                invalide
+                masqué
+                non
+                oui
+                prêt
+                refusé
+                requis
+                suit
+                supprimé
+                terminé
+                terminée
+                traitement
+                transmis
+                valable
+                valide
+                verrouillé
+                voir
+                échec
+                échoué
+              ],
               codes:
                 "(?:code (?:d['’](?:autorisation|authentification|auth)|de " \
                   "transfert|auth|EPP|AuthInfo)|" \

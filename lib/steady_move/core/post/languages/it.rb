@@ -167,6 +167,50 @@ module SteadyMove
                         appena|se)\b[^.,;]*\z/ix,
                 behind: /\A\W*(?:una volta|quando|appena|se|entro)\b/i
               },
+              of_codes: /\A\W{0,3}(?:è\ stato\ |è\ )?(?:stato|inviat|richiest|scad|valid|creat)/ix,
+              halves: /\b(?:metà|(?:prima|seconda)\s+parte|parte\s*[12])\b/i,
+              no_codes: %w[
+                allegato
+                annullata
+                annullato
+                approvato
+                attesa
+                attivo
+                bloccato
+                completata
+                completato
+                confermato
+                creato
+                disponibile
+                elaborazione
+                eliminato
+                emesso
+                fallita
+                fallito
+                generato
+                inattivo
+                inviata
+                inviato
+                nascosto
+                nessuna
+                nessuno
+                pronto
+                richiesta
+                richiesto
+                rifiutata
+                rifiutato
+                sbloccato
+                scaduta
+                scaduto
+                sconosciuto
+                seguente
+                sotto
+                spedito
+                sì
+                valida
+                valido
+                vedi
+              ],
               codes:
                 "(?:codice (?:di )?(?:autorizzazione|trasferimento|auth|EPP|AuthInfo)|chiave di trasferimento)",
               leads:

@@ -174,8 +174,47 @@ module SteadyMove
                     nadat)\b[^.,;]*\z/ix,
                 behind: /\A\W*(?:zodra|als|wanneer|binnen|wordt|zijn)\b/i
               },
+              of_codes:
+                /\A\W{0,3}(?:is\ |werd\ )?(?:status|verzonden|verstuurd|aangevraagd|verlo|geldig|aangemaakt)/ix,
+              halves: /\b(?:helft|(?:eerste|tweede)\s+deel|deel\s*[12])\b/i,
+              no_codes: %w[
+                aangemaakt
+                aangevraagd
+                actief
+                afgerond
+                afgewezen
+                behandeling
+                beschikbaar
+                bevestigd
+                bijgevoegd
+                geannuleerd
+                geen
+                geldig
+                gereed
+                geweigerd
+                goedgekeurd
+                hieronder
+                inactief
+                ja
+                mislukt
+                nee
+                onbekend
+                ongeldig
+                ontgrendeld
+                verborgen
+                vergrendeld
+                verlopen
+                verstuurd
+                verwerking
+                verwijderd
+                verzonden
+                volgt
+                voltooid
+                wachtend
+                zie
+              ],
               codes:
-                "(?:autorisatie-?code|verhuis-?(?:code|token)|transfer-?code|auth-?(?:info|code)|" \
+                "(?:autorisatie-?code|verhuis-?(?:code|token)|transfer-?slot|transfer-?code|auth-?(?:info|code)|" \
                   "autorisatiesleutel)",
               leads:
                 "(?:uiterlijk(?: op)?|vóór|voor|tot(?: en met| uiterlijk)?|deadline|verloopt(?: " \

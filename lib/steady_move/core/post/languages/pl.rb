@@ -106,7 +106,7 @@ module SteadyMove
                 "code" => [
                   [
                     5,
-                    /kod#{ANY}\ (?:autoryzacyjn#{SOME}|autoryzacji|transferu|auth#{ANY}|EPP)|
+                    /kod#{ANY}\ (?:autoryzacyjn#{SOME}|autoryzacji|transferu|transferow#{SOME}|auth#{ANY}|EPP)|
                       auth-?(?:info|code)/ix,
                     :it_speaks_of_an_authorization_code
                   ]
@@ -178,8 +178,54 @@ module SteadyMove
                         jeśli|jeżeli)(?!\p{L})[^.,;]*\z/ix,
                 behind: /\A\W*(?:gdy|kiedy|po|jeśli|w ciągu)(?!\p{L})/i
               },
+              of_codes:
+                /\A\W{0,3}(?:został\ |jest\ )?(?:status|stan|wysłan|zamówion|wyga|ważn|utworzon)/ix,
+              halves: /(?:połow|(?:pierwsza|druga)\s+część|część\s*[12])/i,
+              no_codes: %w[
+                aktywny
+                anulowano
+                anulowany
+                brak
+                błąd
+                dostępny
+                gotowy
+                nie
+                nieaktywny
+                nieudany
+                nieważny
+                nieznany
+                oczekuje
+                oczekujący
+                odblokowany
+                odrzucono
+                odrzucony
+                patrz
+                poniżej
+                potwierdzony
+                przesłany
+                przetwarzanie
+                tak
+                ukryty
+                usunięty
+                utworzony
+                ważna
+                ważny
+                wydany
+                wygasł
+                wygasły
+                wygenerowany
+                wysłano
+                wysłany
+                zablokowany
+                zakończono
+                zakończony
+                zamówiony
+                zatwierdzony
+                załączony
+                żądany
+              ],
               codes:
-                "(?:kod#{ANY} (?:autoryzacyjn#{SOME}|autoryzacji|transferu|auth#{ANY}|EPP)|klucz " \
+                "(?:kod#{ANY} (?:autoryzacyjn#{SOME}|autoryzacji|transferu|transferow#{SOME}|auth#{ANY}|EPP)|klucz " \
                   "transferu)",
               leads: "(?:do(?: dnia)?|przed|najpóźniej(?: do)?|termin(?: do)?|wygasa)",
               within: "(?:w ciągu|w terminie|mają Państwo|masz)",

@@ -173,6 +173,54 @@ module SteadyMove
                         quando|se|após)\b[^.,;]*\z/ix,
                 behind: /\A\W*(?:assim que|quando|logo que|se|em \d)/i
               },
+              of_codes:
+                /\A\W{0,3}(?:foi\ |está\ )?(?:estado|enviad|solicitad|expir|válido|criad)/ix,
+              halves: /\b(?:metade|(?:primeira|segunda)\s+parte|parte\s*[12])\b/i,
+              no_codes: %w[
+                abaixo
+                anexo
+                aprovado
+                ativo
+                bloqueado
+                cancelada
+                cancelado
+                concluída
+                concluído
+                confirmado
+                criado
+                desbloqueado
+                desconhecido
+                disponível
+                emitido
+                enviada
+                enviado
+                expirada
+                expirado
+                falhado
+                falhou
+                gerado
+                inativo
+                inválido
+                nenhum
+                nenhuma
+                não
+                oculto
+                pedido
+                pendente
+                processamento
+                processando
+                pronto
+                recusada
+                recusado
+                rejeitado
+                removido
+                sim
+                solicitada
+                solicitado
+                ver
+                válida
+                válido
+              ],
               codes:
                 "(?:código (?:de )?(?:autorização|transferência|auth|EPP|AuthInfo)|chave de transferência)",
               leads:

@@ -145,7 +145,8 @@ class PostCodesTest < Minitest::Test
       "ferry.example: aB3x99\nisles.example: zz;11,y",
       { "ferry.example" => "aB3x99", "isles.example" => "zz;11,y" }
     ],
-    ["> ferry.example: aB3x99\n> isles.example, two words", { "ferry.example" => "aB3x99" }],
+    ["ferry.example: aB3x99\nisles.example, two words", { "ferry.example" => "aB3x99" }],
+    ["> ferry.example: aB3x99\n> isles.example, two words", {}],
     [
       "Domain;Auth code\nferry.example;aB3x99\nisles.example;zz;11",
       { "ferry.example" => "aB3x99", "isles.example" => "zz;11" }

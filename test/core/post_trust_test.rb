@@ -43,7 +43,23 @@ class PostTrustTest < Minitest::Test
       "doubtful",
       "false (dmarc)"
     ],
-    [{ results: ["#{MX}; dkim=fail header.d=reg.test"] }, "doubtful", "false (dkim)"],
+    [{ results: ["#{MX}; dkim=fail header.d=reg.test"] }, "unproven", nil],
+    [
+      { results: ["#{MX}; dkim=fail header.d=reg.test; spf=pass smtp.mailfrom=reg.test"] },
+      "proven",
+      nil
+    ],
+    [{ results: ["#{MX}; spf=fail smtp.mailfrom=reg.test"] }, "doubtful", "false (spf)"],
+    [{ results: ["#{MX}; spf=pass smtp.mailfrom=\"a@reg.test\"@evil.test"] }, "doubtful", nil],
+    [{ results: ["#{MX}; dkim=pass header.i=\"a@reg.test\"@evil.test"] }, "doubtful", nil],
+    [{ results: ["#{MX}; dkim=pass header.i=\"a@evil.test\"@reg.test"] }, "proven", nil],
+    [{ results: ["#{MX}; spf=none reason=\"x; dkim=pass header.d=reg.test"] }, "unproven", nil],
+    [{ results: ["#{MX}; spf=none (x; dkim=pass header.d=reg.test"] }, "unproven", nil],
+    [{ results: [DKIM, "#{MX}; spf=fail smtp.mailfrom=reg.test"] }, "doubtful", "contradicts"],
+    [{ results: [DKIM, "#{MX}; spf=neutral smtp.mailfrom=reg.test"] }, "doubtful", "contradicts"],
+    [{ results: [DKIM, "#{MX}; dmarc=none"] }, "doubtful", "contradicts"],
+    [{ results: ["#{MX}; spf=pass smtp.mailfrom=x.test", DKIM] }, "doubtful", "contradicts"],
+    [{ results: [DKIM, "#{MX}; spf=pass smtp.mailfrom=reg.test"] }, "proven", nil],
     [
       { results: ["#{MX}; spf=pass smtp.mailfrom=evil.test"] },
       "doubtful",
@@ -86,6 +102,41 @@ class PostTrustTest < Minitest::Test
     [{ ids: [], results: ["#{MX}; dmarc=fail"] }, "doubtful", nil]
   ].freeze
 
+  # What stands above and below the own server's topmost Received, from the top => state. R: of the
+  # own server, H: a hop within its house, S: of the sender's server, P: a pass, F: a failed SPF.
+  TRACES = {
+    "PR" => "proven",
+    "PRS" => "proven",
+    "HPRS" => "proven",
+    "RP" => "unproven",
+    "RSP" => "unproven",
+    "RPS" => "unproven",
+    "RPR" => "unproven",
+    "SPR" => "unproven",
+    "PS" => "proven",
+    "SP" => "unproven",
+    "FPR" => "doubtful",
+    "FR" => "doubtful",
+    "RF" => "unproven",
+    "P" => "proven"
+  }.freeze
+  FIELDS = {
+    "R" => ["received", "from mail.reg.test by #{MX} with ESMTP; Mon, 1 Mar 2027 10:00:00 +0000"],
+    "H" => ["received", "from #{MX} by store.#{MX} (LMTP); Mon, 1 Mar 2027 10:00:00 +0000"],
+    "S" => ["received", "from x by mail.reg.test; Mon, 1 Mar 2027 10:00:00 +0000"],
+    "P" => ["authentication-results", DKIM],
+    "F" => ["received-spf", "Fail (not allowed) client-ip=192.0.2.1"]
+  }.freeze
+
+  def test_what_stands_below_the_own_server_s_received_says_nothing
+    TRACES.each do |order, state|
+      trace = FIELDS.values_at(*order.chars)
+      results = trace.select { |name, _| name == "authentication-results" }.map(&:last)
+      found = read(ASKS, "", ids: [MX], results: results, trace: trace)
+      assert_equal state, found.trust, "#{order}: #{reasons(found)}"
+    end
+  end
+
   def test_senders
     SENDERS.each do |odd, state, says|
       found = read(ASKS, "", ids: odd.fetch(:ids, [MX]), **odd.except(:ids))
@@ -107,10 +158,10 @@ class PostTrustTest < Minitest::Test
     "https://www.ferry.example/" => nil,
     "mailto:help@reg.test" => nil,
     "https://reg.test.evil.test/approve" => "elsewhere, to reg.test.evil.test",
-    "www.evil.test" => "to www.evil.test",
-    "//evil.test/x" => "to evil.test",
     "evil.test/approve" => "to evil.test",
-    "mailto:x@evil.test" => "not for the web",
+    "https://reg.test/approve?to=https%3A%2F%2Fevil.test%2Fx" => "to evil.test",
+    "https://reg.test/approve?u=//evil.test/x" => "to evil.test",
+    "https://reg.test/go/https%253A%252F%252Fevil.test/confirm" => "to evil.test",
     "https://reg.test@evil.test/x" => "names a user",
     "https://evil.test\\@reg.test/x" => "a backslash",
     "https:\\\\evil.test" => "a backslash",
@@ -124,6 +175,28 @@ class PostTrustTest < Minitest::Test
     "https://reg.test%2eevil.test/" => "in escapes",
     "https://r\u0435g.test/" => "elsewhere"
   }.freeze
+
+  # With an aligned pass, what neither approves nor declines only loses itself; without one, and
+  # for whoever approves by it, it does not.
+  FOOTERS = %w[
+    www.evil.test
+    //evil.test/x
+    mailto:x@evil.test
+    https://social.test/reg
+    https://help.desk.test/tickets
+    https://shop.test/app?id=9
+  ].freeze
+
+  def test_the_usual_footers
+    FOOTERS.each do |url|
+      text = "Confirm it at https://reg.test/confirm/1\n\nSee #{url} for more."
+      found = read(ASKS, text, results: [DKIM], ids: [MX])
+      assert_equal %w[proven https://reg.test/confirm/1], [found.trust, found.link], url
+      assert_equal "doubtful", read(ASKS, text, ids: [MX]).trust, url
+      trusting = read(ASKS, text, ids: [MX], trusting: true)
+      assert_equal "doubtful", trusting.trust, "nothing proves #{url}"
+    end
+  end
 
   def test_where_links_lead
     LINKS.each do |url, says|

@@ -15,13 +15,14 @@ module SteadyMove
 
         module_function
 
-        # text: as people read it; names: [DomainName] held. Returns CodeReading.
+        # text: as people read it; names: [DomainName] held; speaks: it is known to be about codes.
+        # Returns CodeReading.
         #   Post::Codes.find("The authorization code is: Ab3x-9kQ", []).code # => "Ab3x-9kQ"
         #   Post::Codes.find("The authorization code is valid for five days.", []).code # => nil
-        def find(text, names)
+        def find(text, names, speaks: false)
           lines =
             text.gsub(Passages::UNSEEN, "").lines(chomp: true).map { |l| l.sub(/\A[ \t>]+/, "") }
-          speaks = text.match?(CodeLabels::STRONG) || (names.any? && CodeLabels.any?(lines))
+          speaks ||= text.match?(CodeLabels::STRONG) || (names.any? && CodeLabels.any?(lines))
           return nothing(speaks) unless speaks
 
           rows, used = CodeRows.read(lines)

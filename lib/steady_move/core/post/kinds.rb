@@ -10,14 +10,9 @@ module SteadyMove
 
         module_function
 
-        # fresh, quoted: the parts of a message (Passages.parts). Returns [kind id, [what the
-        # wording says]]; Lexicon::UNRELATED where nothing is understood.
-        def of(subject, fresh, quoted, names:, code: false)
-          found = weigh(subject, fresh, names: names, code: code)
-          found = weigh(subject, quoted, names: names, code: code) if found.first ==
-            Lexicon::UNRELATED
-          found
-        end
+        # subject, text: what the writer says. Returns [kind id, [what the wording says]];
+        # Lexicon::UNRELATED where nothing is understood.
+        def of(subject, text, names:, code: false) = weigh(subject, text, names: names, code: code)
 
         def weigh(subject, text, names:, code:)
           spoken = Languages.in("#{subject}\n#{text}")

@@ -7,7 +7,9 @@ module SteadyMove
       # common practice, without a source.
       # marker: words that show the language; ended: a transfer ended without a landing; passed: an
       # identity check went well; kinds: {kind id => [[weight, pattern, what it says]]}; approve,
-      # decline, refusal: what a link does; unhappened: it has not happened; codes: labels of a
+      # decline, refusal: what a link does; unhappened: it has not happened; wrote: what
+      # ends the line before an earlier message, earlier: the title of one, headers: of its fields;
+      # footer: how a footer begins; codes: labels of a
       # code; of_codes: what follows a label that speaks of what became of the code; halves: a part
       # of a code; no_codes: words that stand where a code is looked for, and are none; leads: what stands before a deadline; asides: sentences whose dates are no deadlines;
       # acts: sentences that want something; months, weekdays, units, numbers: {word pattern =>
@@ -23,6 +25,10 @@ module SteadyMove
           :decline,
           :refusal,
           :unhappened,
+          :wrote,
+          :earlier,
+          :headers,
+          :footer,
           :codes,
           :of_codes,
           :halves,

@@ -6,9 +6,10 @@ module SteadyMove
       # The links of a message, each with its words and what these say that it does.
       module Links
         # url: as it stands there; words: its own, or the line beside it; role: approve, decline or
-        # other; host: A-label or nil; odd: ids of Url; shown: the other host that its words show,
-        # or nil.
-        Link = Struct.new(:url, :words, :role, :host, :odd, :shown, keyword_init: true)
+        # other, or quoted; host: A-label or nil; odd: ids of Url; leads: hosts of addresses within
+        # it; shown: the other host that its words show, or nil; unseen: nobody sees it.
+        Link =
+          Struct.new(:url, :words, :role, :host, :odd, :leads, :shown, :unseen, keyword_init: true)
         # An address in plain text: with a scheme, without one, or as “www.”.
         BARE =
           %r{(?:(?<![\p{L}\p{N}])(?:https?|mailto|ftp|file|javascript|data|vbscript|
@@ -27,9 +28,28 @@ module SteadyMove
             //)?((?:(?-i:[\p{L}\p{N}-])+\.)+(?-i:\p{L}){2,})(?:[/:?#].*)?\s*\z}imx
         # Links of a message that are looked at; one that holds more is doubtful (Trust).
         MOST = 300
+        # The role of a link that somebody else may have written.
+        QUOTED = "quoted"
         FILES = /\.(?:pdf|html?|docx?|txt|png|jpe?g|zip)\z/i
 
         module_function
+
+        # The links of a Message: of what its writer says, in both forms; those of what was quoted do
+        # nothing, and say nothing of the sender.
+        def of_message(message)
+          seen, unseen = (message.marked || message.text).split(Marks::UNSEEN, 2)
+          fresh, quoted, footer = Passages.parts(seen.to_s, bare: true)
+          other, hidden = message.further.to_s.split(Marks::UNSEEN, 2)
+          own, _, below = Passages.parts(other.to_s, bare: true)
+          told =
+            read(
+              [fresh, footer, unseen && "#{Marks::UNSEEN}#{unseen}"].compact.join("\n\n"),
+              ["#{own}\n\n#{below}", hidden && "#{Marks::UNSEEN}#{hidden}"].compact.join("\n")
+            )
+          known = told.to_set(&:url)
+          earlier = addresses(quoted).reject { |link| known.include?(link.url) }
+          told + earlier.map { |link| link.tap { |l| l.role = QUOTED } }
+        end
 
         # text: marked up; own: what the mail's other form says, for addresses alone. Returns
         # [Link], in their order.
@@ -45,7 +65,11 @@ module SteadyMove
               before = block
             end
           other, hidden = further.split(Marks::UNSEEN, 2)
-          silent = addresses("#{unseen}\n#{hidden}").map { |l| l.tap { l.role = "other" } }
+          silent =
+            addresses("#{unseen}\n#{hidden}").each do |link|
+              link.role = "other"
+              link.unseen = true
+            end
           both(found, addresses(other.to_s) + silent)
         end
 
@@ -72,7 +96,7 @@ module SteadyMove
           until marked.empty?
             out.concat(bare(marked.shift))
             _, url, words = marked.shift(3)
-            out << [url, words] if url
+            out << [url, words, words.strip.empty?] if url
           end
           out
         end
@@ -101,7 +125,7 @@ module SteadyMove
               before = block_before.gsub(Marks::MARK, "") if before.strip.empty? && i <= 1 &&
                 bare(block_before).one?
               after = list[i + 1].is_a?(String) ? list[i + 1] : ""
-              link(piece[0], piece[1], before, after)
+              link(piece[0], piece[1], before, after).tap { |l| l.unseen = piece[2] == true }
             end
           found.first(most)
         end
@@ -117,6 +141,7 @@ module SteadyMove
             role: role,
             host: read.host,
             odd: read.odd,
+            leads: read.leads,
             shown: shown(words, read.host)
           )
         end
@@ -127,7 +152,9 @@ module SteadyMove
           said = [label, line, path].compact
           return "approve" if said.any? && said.all?("approve")
 
-          [label || line].all?("decline") || said == ["decline"] ? "decline" : "other"
+          # words of its own that say both, accept and stay, never approve
+          own = label || line
+          own == "decline" || label == :both || said == ["decline"] ? "decline" : "other"
         end
 
         # What the words around say: those before where they are a label, those behind where they go

@@ -12,7 +12,7 @@ module SteadyMove
         # Behind it stand links that nobody sees, or that are no links: they lead somewhere all the
         # same.
         UNSEEN = "\u{E003}"
-        ALL = /[#{OPEN}#{BETWEEN}#{CLOSE}#{UNSEEN}]/
+        ALL = /[#{OPEN}#{BETWEEN}#{CLOSE}#{UNSEEN}\u{E004}\u{E005}]/
         MARK = /#{OPEN}([^#{BETWEEN}#{CLOSE}]*)#{BETWEEN}([^#{CLOSE}]*)(?:#{CLOSE}|\z)/m
 
         module_function

@@ -11,27 +11,29 @@ module SteadyMove
         UNSEEN =
           /[\u{AD}\u{200B}-\u{200F}\u{202A}-\u{202E}\u{2060}-\u{2064}\u{2066}-\u{206F}\u{FEFF}]/
         QUOTED = /\A[ \t]*>/
-        # Lines from which on everything is an earlier message.
+        ANY = Languages::ALL
+        WROTE = ANY.map(&:wrote).join("|").gsub(" ", "\\ ")
+        TITLES = ANY.map(&:earlier).join("|").gsub(" ", "\\ ")
+        # Lines from which on everything is an earlier message: “On … wrote:”, the title of one,
+        # a line above which the answer is typed.
         EARLIER =
-          /\A[\ \t]*(?:-{2,}\ ?(?:original\ message|ursprüngliche\ nachricht|message\ d['’]origine|
-                   mensaje\ original|
-                   messaggio\ originale|oorspronkelijk\ bericht|mensagem\ original|
-                   oryginalna\ wiadomość|元のメッセージ)|
-                   (?:on|am|le|el|il|op|em|w\ dniu)\b.{5,120}(?:wrote|schrieb|a\ écrit|escribió|
-                   ha\ scritto|schreef|
-                   escreveu|napisał(?:\(a\))?):\s*\z|.{5,80}(?:さん|様)?(?:は|が)書きました[:：]?\s*\z)/ix
+          /(?:\b|(?<=[^\p{ASCII}]))(?:#{WROTE})[^\p{L}\n]{0,40}[:：]\s*\z|
+           \A(?=.*\d).{4,120}\b(?:#{WROTE})\b.{0,60}[:：]\s*\z|
+           \A[\ \t]*[-_=*\#]{2,}[\ \t]*(?:#{TITLES})\b|
+           \A[\ \t]*(?:#{TITLES})[^\p{L}\n]{0,30}[:：]\s*\z/ix
+        # An answer is typed above it; where nothing stands above, what was written last is below.
+        ABOVE = /\A[ \t]*[#=*_-]{2,}.{0,60}(?:above this line|reply above)/i
+        # A field of an earlier message's head.
+        FIELD = /\A[ \t>*]*(?:#{ANY.flat_map(&:headers).uniq.join("|")})\*?[ \t]*[:：]\*?[ \t]*\S/i
+        # So many of them in a row are one.
+        FIELDS = 3
         # Lines from which on it is a footer.
-        FOOTER =
-          /\A(?:--\ ?|_{5,}|\s*(?:you\ (?:are\ )?(?:receiv|get)\w*\ this|this\ (?:e-?mail|
-                  message)\ was\ sent|unsubscribe|
-                  ©|\(c\)|copyright|(?:all\ )?your\ other\ (?:names|domains)|other\ (?:names|
-                  domains)\ (?:in|with|
-                  at)|
-                  also\ in\ your\ account|more\ (?:names|domains)\ in|diese\ (?:e-?mail|
-                  nachricht)\ wurde|
-                  vous\ recevez\ ce|este\ (?:correo|mensaje)|questa\ e-?mail|deze\ e-?mail|
-                  este\ e-?mail|
-                  ta\ wiadomość\ została|このメールは)\b?.*)\z/ix
+        FOOTER = /\A(?:--\ ?|_{5,}|\s*(?:#{ANY.map(&:footer).join("|").gsub(" ", "\\ ")})\b?.*)\z/ix
+        # The subject of an answer, or of what was passed on (RFC 5322 §3.6.5; the words of others
+        # are common practice).
+        ANSWER =
+          /\A\s*(?:\[[^\]]{1,40}\]\s*)?(?:re|aw|antw(?:ort)?|sv|vs|rif|odp|res|fwd?|wg|tr|rv|enc|i|
+            pd|返信|転送)\s*(?:\[\d+\]|\(\d+\))?\s*[:：]/ix
         # Where a sentence ends: not behind “6.” or an abbreviation.
         ENDS =
           /(?<=[.!?])(?<!\b\d\.)(?<!\b\d\d\.)(?<![ap]\.m\.)(?<!\bgodz\.)(?<!\bnr\.)(?<!\bno\.)(?<!\bkl\.)
@@ -41,21 +43,46 @@ module SteadyMove
 
         module_function
 
-        # [what the writer says, what he quotes, the footer]; lines.
-        def parts(text)
-          lines = text.gsub(UNSEEN, "").lines(chomp: true)
-          cut = lines.index { |l| l.match?(EARLIER) } || lines.size
-          body = lines[0...cut]
-          earlier = lines[cut..]
-          quoted, fresh = body.partition { |l| l.match?(QUOTED) }
-          foot =
-            fresh.each_index.find do |i|
-              fresh[i].match?(FOOTER) && fresh[0...i].any? { |l| !l.strip.empty? }
-            end
-          below = foot ? fresh.slice!(foot..) : []
-          [fresh, quoted + earlier.to_a, below].map do |list|
-            list.map { |l| l.sub(/\A[ \t>]+/, "") }.join("\n")
+        # [what the writer says, what he quotes, the footer]: texts. bare: signs that nobody sees are
+        # left where they are, and lines as they begin.
+        def parts(text, bare: false)
+          told = text.lines(chomp: true)
+          lines = told.map { |l| l.gsub(UNSEEN, "") }
+          cut = earlier(lines)
+          quoted, fresh = lines.each_index.partition { |i| i >= cut || lines[i].match?(QUOTED) }
+          foot = fresh.find { |i| footer?(lines, fresh, i) } || lines.size
+          below, said = fresh.partition { |i| i >= foot }
+          [said, quoted, below].map do |list|
+            list
+              .map { |i| bare ? told[i] : lines[i].sub(/\A[ \t>]+/, "") }
+              .reject { |line| line.match?(ABOVE) }
+              .join("\n")
           end
+        end
+
+        # Is it the subject of an answer, so that somebody else may have written it?
+        #   Post::Passages.answer?("Re: [SM-1] your names") # => true
+        def answer?(subject) = subject.match?(ANSWER)
+
+        # The index from which on everything was written earlier. “On Monday, Ada” may stand on the
+        # line before “wrote:”.
+        def earlier(lines)
+          at = lines.each_index.find { |i| earlier?(lines, i) } or return lines.size
+          broken = at.positive? && lines[at].match?(/\A[ \t]*\S{0,60}[ \t]*(?:#{WROTE})/io)
+          broken && lines[at - 1].match?(/\A[ \t]*\p{L}.*\d/) ? at - 1 : at
+        end
+
+        def earlier?(lines, index)
+          line = lines[index]
+          return true if line.match?(EARLIER)
+          return lines[0...index].any? { |l| !l.strip.empty? } if line.match?(ABOVE)
+
+          line.match?(FIELD) && lines[index, FIELDS].grep(FIELD).size == FIELDS
+        end
+
+        def footer?(lines, fresh, index)
+          lines[index].match?(FOOTER) &&
+            fresh.take_while { |i| i < index }.any? { |i| !lines[i].strip.empty? }
         end
 
         # Sentences of a text whose lines may be broken anywhere.
@@ -95,7 +122,7 @@ module SteadyMove
               match.post_match.match?(u[:behind])
           end
         end
-        private_class_method :joined
+        private_class_method :joined, :earlier, :earlier?, :footer?
       end
     end
   end

@@ -25,11 +25,11 @@ module SteadyMove
           @message = message
           @held = held
           @subject = message.subject.to_s
-          @parts = Passages.parts(message.text)
-          @names = Names.in(held, [@subject, fresh, quoted, @parts[2]])
+          @answer = Passages.answer?(@subject)
+          @fresh, @quoted, @footer = Passages.parts(message.text)
+          @names = Names.in(held, [@subject, @fresh, quoted, @footer])
           @believed = believed.for(@names)
           @sender = Trust.of_sender(message, @believed)
-          look_within(message)
         end
 
         # Returns the Reading.
@@ -41,47 +41,60 @@ module SteadyMove
             kind: kind,
             names: @names.map(&:ascii),
             **codes,
-            links: @links,
-            link: (Links.to_approve(@links) if asking?(kind) && trust.state != Trust::DOUBTFUL),
+            links: links,
+            link: (Links.to_approve(links) if asking?(kind) && trust.state != Trust::DOUBTFUL),
             deadline: deadline,
             trust: trust.state,
             why: trust.because,
-            because: [wording(says), *@found.because, *assumed, *trust.because].compact,
-            passed: kind == "identity-check" && Lexicon.passed?(whole),
-            ended: kind != "offer" && Lexicon.ended?(whole)
+            because: [wording(says), *found.because, *assumed, *trust.because].compact,
+            passed: kind == "identity-check" && Lexicon.passed?(said),
+            ended: kind != "offer" && Lexicon.ended?(said)
           )
         end
 
         private
 
-        def look_within(message)
-          @found = Codes.find("#{@subject}\n\n#{message.text}", @names)
-          @along = Codes.find(message.beside.to_s, @names)
-          @links = Links.read(message.marked || message.text, message.further.to_s)
-        end
+        # What was written earlier, or merely comes along: nothing follows from it.
+        def quoted = "#{@quoted}\n#{@message.beside}"
+        # Who answers may repeat what somebody else wrote.
+        def own_subject = @answer ? "" : @subject
+        def said = "#{own_subject}\n#{@fresh}"
 
-        def fresh = @parts[0]
-        def quoted = "#{@parts[1]}\n#{@message.beside}"
-        def whole = "#{@subject}\n#{@message.text}"
         def asking?(kind) = Lexicon::ASKING.include?(kind)
 
+        def links = @links ||= Links.of_message(@message)
+        def found = @found ||= Codes.find("#{own_subject}\n\n#{@fresh}", @names)
+
         def codes
+          rest = "#{@subject if @answer}\n\n#{quoted}\n#{@footer}"
+          others = Codes.find(rest, @names, speaks: found.speaks)
           {
-            code: @found.code,
-            codes: @found.codes,
-            candidates: @found.candidates | @along.candidates,
-            speaks: @found.speaks || @along.speaks
+            code: found.code,
+            codes: found.codes,
+            candidates: found.candidates | others.candidates,
+            speaks: found.speaks || others.speaks
           }
         end
 
         # [id, what the wording says].
         def kind
-          holds = !@found.code.nil? || @found.codes.any?
-          id, says = Kinds.of(@subject, fresh, quoted, names: @names, code: holds)
-          # Whoever writes that a transfer did not take place does not write that it has landed.
-          return Lexicon::UNREAD, [] if id == "landed" && Lexicon.ended?("#{@subject}\n#{fresh}")
+          id, says = kind_in(own_subject, @fresh)
+          return id, says unless id == Lexicon::UNRELATED
 
-          id == Lexicon::UNRELATED && @names.any? && ours? ? [Lexicon::UNREAD, []] : [id, says]
+          id, says = kind_in(@subject, quoted)
+          return id, says unless @sender.state == Trust::PROVEN || id == Lexicon::UNRELATED
+          return id, says if id == Lexicon::UNRELATED && !(@names.any? && ours?)
+
+          [Lexicon::UNREAD, []]
+        end
+
+        def kind_in(subject, text)
+          holds = !found.code.nil? || found.codes.any?
+          id, says = Kinds.of(subject, text, names: @names, code: holds)
+          # Whoever writes that a transfer did not take place does not write that it has landed.
+          return Lexicon::UNREAD, [] if id == "landed" && Lexicon.ended?("#{subject}\n#{text}")
+
+          [id, says]
         end
 
         def ours?
@@ -93,17 +106,20 @@ module SteadyMove
         def deadline(kind)
           return nil, [] unless DATED.include?(kind)
 
-          sent = @message.at
-          at, assumed = Deadlines.find(@subject, fresh, sent: sent, asking: asking?(kind))
-          return at, assumed if at
+          at, assumed = deadline_in(own_subject, @fresh, kind)
+          return at, assumed if at || @sender.state == Trust::PROVEN
 
-          Deadlines.find("", quoted, sent: sent, asking: asking?(kind))
+          deadline_in(@answer ? @subject : "", quoted, kind)
+        end
+
+        def deadline_in(subject, text, kind)
+          Deadlines.find(subject, text, sent: @message.at, asking: asking?(kind))
         end
 
         def trust(kind, deadline)
           known = @believed.known || [@sender.domain].compact
           due = Trust::Due.new(at: deadline, sent: @message.at) if asking?(kind)
-          Trust.of_all(@sender, @links, known: known + @held.map(&:ascii), due: due)
+          Trust.of_all(@sender, links, known: known + @held.map(&:ascii), due: due)
         end
 
         def wording(says)

@@ -9,8 +9,9 @@ module SteadyMove
       # (Authentication), and from where the links and the deadline lead.
       module Trust
         STATES = [PROVEN = "proven", UNPROVEN = "unproven", DOUBTFUL = "doubtful"].freeze
-        # state: one of STATES; because: Phrases; domain: of the From field, A-label, or nil.
-        Judged = Struct.new(:state, :because, :domain, keyword_init: true)
+        # state: one of STATES; because: Phrases; domain: of the From field, A-label, or nil;
+        # aligned: the mailbox's own server says that this domain sent it.
+        Judged = Struct.new(:state, :because, :domain, :aligned, keyword_init: true)
         # Whom to believe. known: domains that the account writes from, or what answers them for
         # names, or nil where nobody said; ids: how the mailbox's own server calls itself; trusting:
         # it delivers nothing that is not proven.
@@ -35,10 +36,16 @@ module SteadyMove
           end
 
           domain = domains.first
-          said, why = Authentication.judge(message.results.to_a, ids: believed.ids, from: domain)
+          said, why = authenticated(message, domain, believed.ids)
           doubts = doubts(message, domain, believed.known)
           doubts += why if said == :against
           doubts.any? ? doubtful(domain, doubts) : proof(domain, said, why, believed)
+        end
+
+        def authenticated(message, domain, ids)
+          written = message.trace && Authentication.above(message.trace, ids)
+          written ||= { fields: message.results.to_a, spf: [] }
+          Authentication.judge(written[:fields], ids: ids, from: domain, spf: written[:spf])
         end
 
         # said: of Authentication.judge, nothing against it; why: Phrases.
@@ -48,7 +55,9 @@ module SteadyMove
           trusted = believed.trusting && said == :nothing
           return judged(PROVEN, [phrase(:trusted)], domain) if trusted
 
-          judged(said == :pass ? PROVEN : UNPROVEN, why, domain)
+          return judged(UNPROVEN, why, domain) unless said == :pass
+
+          judged(PROVEN, why, domain).tap { |found| found.aligned = true }
         end
 
         def doubts(message, domain, known)
@@ -58,7 +67,7 @@ module SteadyMove
         # The same with what the rest of the message says against it. links: [Links::Link]; known:
         # domains that links may lead to; due: Due, or nil where nothing is wanted by then.
         def of_all(sender, links, known:, due: nil)
-          doubts = links.filter_map { |l| link(l, known) }.uniq
+          doubts = links.filter_map { |l| link(l, known, sender.aligned) }.uniq
           doubts << off(due) if due && off?(due)
           doubts << said(:many_links, most: Links::MOST) if links.size >= Links::MOST
           return sender if doubts.empty?
@@ -74,6 +83,7 @@ module SteadyMove
         def on_word(state, counts) = counts ? PROVEN : state
 
         # The domain of an address (A-label), or nil.
+        #   Post::Trust.domain('"a@known.example"@evil.test') # => nil
         def domain(address) = Core::Names::HostName.ascii(address[ADDRESS, 1])
 
         def elsewhere(domain, known)
@@ -91,16 +101,27 @@ module SteadyMove
           hosts.include?(odd) ? [phrase(:answers_elsewhere, host: odd.to_s)] : []
         end
 
-        def link(link, known)
-          return if mail?(link, known)
+        # aligned: then a foreign link that neither approves nor declines only loses itself.
+        def link(link, known, aligned)
+          return if link.role == Links::QUOTED || mail?(link, known)
+          return if aligned && harmless?(link, known)
 
           odd = known.include?(link.host) ? link.odd - %i[bare host] : link.odd
           if odd.any?
             return said(:odd_link, url: link.url[0, 80], what: odd.map { |o| said("odd.#{o}") })
           end
-          return said(:link_elsewhere, host: link.host) unless Hosts.within_any?(link.host, known)
+          foreign = [link.host, *link.leads].find { |host| !Hosts.within_any?(host, known) }
+          return said(:link_elsewhere, host: foreign) if foreign
 
           said(:link_shows_another, shown: link.shown, host: link.host) if link.shown
+        end
+
+        # As footers have them: to a policy, a help desk, a shop. Nothing about it deceives.
+        def harmless?(link, known)
+          return false if link.unseen || link.role != "other" || link.shown
+          return true if link.url.match?(/\Amailto:/i)
+
+          link.odd.empty? && !Hosts.alike(link.host, known)
         end
 
         # An address to write to, or a number to ring, is no web address.
@@ -126,6 +147,8 @@ module SteadyMove
         def phrase(key, **values) = Phrase.of("post.sender.#{key}", **values)
         def said(key, **values) = Phrase.of("post.#{key}", **values)
         private_class_method :proof,
+                             :authenticated,
+                             :harmless?,
                              :doubts,
                              :elsewhere,
                              :answers_elsewhere,

@@ -10,14 +10,17 @@ module SteadyMove
       # about it. What different readers take differently is odd; what is left is read by
       # addressable, too, and both must agree.
       module Url
-        # host: A-label or nil; odd: what is odd, as ids, empty for a plain web address.
-        Read = Struct.new(:host, :odd, keyword_init: true)
+        # host: A-label or nil; odd: what is odd, as ids, empty for a plain web address; leads: hosts
+        # of addresses that it hands on, where one may be led next.
+        Read = Struct.new(:host, :odd, :leads, keyword_init: true)
         SCHEME = /\A([a-z][a-z0-9+.-]*):/i
         UNSEEN = /[\p{Cc}\p{Cf}\u{115F}\u{1160}\u{3164}\u{FFA0}]/
         WEB = %w[http https].freeze
         # Signs that a host must not hold once it is read (URL Standard, forbidden domain code
         # points).
         FORBIDDEN = %r{[\s#%/:<>?@\[\\\]^|]}
+        # An address in a parameter or a path: a scheme or two slashes, then a host.
+        WITHIN = %r{(?:https?:/{1,2}|(?<=[=/?&])//|(?<==)www\.)((?:[\p{L}\p{N}-]+\.)+\p{L}{2,})}i
         NUMBER = /\A(?:0x[0-9a-f]*|\d+)\z/i
 
         module_function
@@ -32,7 +35,22 @@ module SteadyMove
           plain = text.gsub(UNSEEN, "").gsub(/\s/, "").tr("\\", "/")
           scheme = plain[SCHEME, 1]&.downcase
           odd << :scheme if scheme && !WEB.include?(scheme)
-          host_in(plain, scheme, odd)
+          host_in(plain, scheme, odd).tap { |read| read.leads = leads(plain) }
+        end
+
+        # An address within an address, written out or escaped, once or twice.
+        def leads(text)
+          behind = text.sub(SCHEME, "").sub(%r{\A/*[^/?#]*}, "")
+          3
+            .times
+            .flat_map do
+              behind = Addressable::URI.unencode_component(behind).scrub("?")
+              behind.scan(WITHIN).flatten
+            end
+            .filter_map { |host| Core::Names::HostName.ascii(host) }
+            .uniq
+        rescue ArgumentError
+          []
         end
 
         def host_in(plain, scheme, odd)
@@ -65,7 +83,7 @@ module SteadyMove
           odd << :host unless ascii.to_s.include?(".") || odd.include?(:bare)
           ascii
         end
-        private_class_method :host_in, :named
+        private_class_method :host_in, :named, :leads
       end
     end
   end

@@ -54,7 +54,8 @@ module SteadyMove
             sender: all.first.to_s,
             senders: all,
             reply_to: head.addresses("reply-to"),
-            results: head.all("authentication-results")
+            results: head.all("authentication-results"),
+            trace: head.among("authentication-results", "received", "received-spf")
           }
         end
 

@@ -43,6 +43,9 @@ module SteadyMove
         # Bodies of all fields of a name, topmost first.
         def all(name) = @fields.filter_map { |n, body| body if n == name }
 
+        # [[name, body]] of all fields of these names, topmost first.
+        def among(*names) = @fields.select { |n, _| names.include?(n) }
+
         # The addresses of all fields of a name; what is none is kept as an empty text, so that it
         # counts.
         def addresses(name)

@@ -69,7 +69,12 @@ module SteadyMove
             "iframe" => %w[src],
             "base" => %w[href]
           }.freeze
+          # What was written earlier: its lines begin as quoted ones do in plain text.
+          QUOTING = /quote|original|history|forwarded/i
           LABELS = %w[title aria-label alt value].freeze
+          # Where a quotation begins and ends, until the text is whole; no message may hold them.
+          QUOTE = "\u{E004}"
+          UNQUOTE = "\u{E005}"
           COMMENTED = /(?:href|action)\s*=\s*["']?([^"'\s>]+)/i
           # An element of this name is none: somebody wrote <NAME>.
           NAMED = /\A[\w-]+(?:\.[\w-]+)+\z/
@@ -79,7 +84,7 @@ module SteadyMove
             @out = +""
             @further = []
             @open = []
-            @hidden = @skipped = nil
+            @hidden = @skipped = @quoting = nil
             @base = nil
             @unclosed = 0 # links whose words have not ended
           end
@@ -89,6 +94,7 @@ module SteadyMove
             @open.push(tag)
             @skipped ||= @open.size if SKIPPED.include?(tag)
             @hidden ||= @open.size if said.key?("hidden") || said["style"].to_s.match?(HIDDEN)
+            quote(tag, said)
             refresh(said) if tag == "meta"
             lead(tag, said)
             show(tag, said)
@@ -99,6 +105,8 @@ module SteadyMove
             index = @open.rindex(tag) or return
             show_end(tag)
             @open.slice!(index..)
+            @out << "\n#{UNQUOTE}" if @quoting && @open.size < @quoting
+            @quoting = nil if @quoting && @open.size < @quoting
             @hidden = nil if @hidden && @open.size < @hidden
             @skipped = nil if @skipped && @open.size < @skipped
           end
@@ -116,11 +124,36 @@ module SteadyMove
                 .gsub(/ ?\t[ \t]*/, "\t")
                 .gsub(/[ \t]*\n[ \t]*/, "\n")
                 .squeeze("\n")
+                .then { |text| quoted(text) }
+                .squeeze("\n")
                 .strip
             [shown, *(Core::Post::Marks::UNSEEN if @further.any?), *@further.uniq].join("\n")
           end
 
           private
+
+          def quote(tag, said)
+            return if @quoting || %w[body html].include?(tag)
+
+            named = said.values_at("class", "id").compact.any? { |name| name.match?(QUOTING) }
+            return unless tag == "blockquote" || named || said["type"].to_s.casecmp?("cite")
+
+            @quoting = @open.size
+            @out << "\n#{QUOTE}"
+          end
+
+          # Lines between the marks of a quotation begin with “>”.
+          def quoted(text)
+            inside = false
+            parts = text.split(/(#{QUOTE}|#{UNQUOTE})/o)
+            parts.each_with_object(+"") do |part, out|
+              if [QUOTE, UNQUOTE].include?(part)
+                inside = part == QUOTE
+              else
+                out << (inside ? part.gsub(/^(?=.*\S)/, "> ") : part)
+              end
+            end
+          end
 
           def out_of_sight? = !(@hidden || @skipped).nil?
 

@@ -194,6 +194,11 @@ module SteadyMove
                         nachdem)\b[^.,;]*\z/ix,
                 behind: /\A\W*(?:werden|wird|sobald|wenn|falls|sein|ist,? ?(?:sobald|wenn))\b/i
               },
+              wrote: "schrieb(?:en)?|hat geschrieben",
+              earlier:
+                "ursprüngliche nachricht|weitergeleitete nachricht|ihre (?:ursprüngliche )?(?:nachricht|anfrage)|sie schrieben|verlauf|bisheriger verlauf",
+              headers: %w[Von Gesendet An Betreff Datum Kopie],
+              footer: "diese (?:e-?mail|nachricht) wurde",
               of_codes:
                 /\A\W{0,3}(?:wurde\ |ist\ )?(?:status|versandt|verschickt|gesendet|angefordert|gültig|läuft|
                   erstellt)/ix,

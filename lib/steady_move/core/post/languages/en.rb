@@ -312,7 +312,7 @@ module SteadyMove
               decline:
                 /(?<!\p{L})(?:declin|reject|cancel|keep|stop|refus|den(?:y|ied)|object|abort|block|
                   disput|
-                      disapprov|revok|withdraw|prevent|halt|unsubscrib)\w*/ix,
+                      disapprov|revok|withdraw|withhold|retain|remain|stay|prevent|halt|unsubscrib)\w*/ix,
               refusal:
                 /(?<!\p{L})(?:#{NOT}\b#{GAP}{0,30}?#{YES}|
                       did\ ?(?:not|n['’]t)\ (?:ask|request|order|initiate|start|make)|no,)/ix,
@@ -334,6 +334,12 @@ module SteadyMove
                     later|shortly|
                        submitted|requested|initiated|started|received|ordered|queued)\b/ix
               },
+              wrote: "wrote|writes",
+              earlier:
+                "original message|forwarded message|begin forwarded message|previous message|earlier message|ticket history|message history|conversation history|your (?:original )?(?:message|request|enquiry|email)|you wrote|customer wrote|history",
+              headers: %w[From Sent To Subject Date Cc],
+              footer:
+                "you (?:are )?(?:receiv|get)\\w* this|this (?:e-?mail|message) was sent|unsubscribe|©|\\(c\\)|copyright|(?:all )?your other (?:names|domains)|other (?:names|domains) (?:in|with|at)|also in your account|more (?:names|domains) in",
               of_codes:
                 /\A\W{0,3}(?:is\ |are\ |was\ |were\ |has\ been\ |have\ been\ )?(?:status|state|sent|mailed|e-?mailed|
                   requests?\b|requested\b|dates?\b|expir\w*|valid\w*|created|generated|type\b|lifetime|

@@ -177,6 +177,11 @@ module SteadyMove
                         en\ cuanto|si)\b[^.,;]*\z/ix,
                 behind: /\A\W*(?:una vez|cuando|en cuanto|si|en \d)/i
               },
+              wrote: "escribió|ha escrito",
+              earlier:
+                "mensaje original|mensaje reenviado|su (?:mensaje|solicitud)|usted escribió|historial",
+              headers: %w[De Enviado Para Asunto Fecha Cc],
+              footer: "este (?:correo|mensaje)",
               of_codes:
                 /\A\W{0,3}(?:ha\ sido\ |está\ |es\ )?(?:estado|enviad|solicitad|caduc|válido|cread)/ix,
               halves: /\b(?:mitad|(?:primera|segunda)\s+parte|parte\s*[12])\b/i,

@@ -185,6 +185,11 @@ module SteadyMove
                         lorsque|si)\b[^.,;]*\z/ix,
                 behind: /\A\W*(?:une fois|dès|quand|lorsque|si|sous|dans)\b/i
               },
+              wrote: "a écrit|écrivit",
+              earlier:
+                "message d['’]origine|message transféré|votre (?:message|demande)|vous avez écrit|historique",
+              headers: %w[De Envoyé À Objet Date Cc],
+              footer: "vous recevez ce",
               of_codes:
                 /\A\W{0,3}(?:a\ été\ |est\ )?(?:statut|état|envoy|demand|expir|valable|créé)/ix,
               halves: /\b(?:moitié|(?:première|seconde|deuxième)\s+partie|partie\s*[12])\b/i,

@@ -167,6 +167,11 @@ module SteadyMove
                         appena|se)\b[^.,;]*\z/ix,
                 behind: /\A\W*(?:una volta|quando|appena|se|entro)\b/i
               },
+              wrote: "ha scritto|scrisse",
+              earlier:
+                "messaggio originale|messaggio inoltrato|il (?:suo|tuo) messaggio|cronologia",
+              headers: %w[Da Inviato A Oggetto Data Cc],
+              footer: "questa e-?mail",
               of_codes: /\A\W{0,3}(?:è\ stato\ |è\ )?(?:stato|inviat|richiest|scad|valid|creat)/ix,
               halves: /\b(?:metà|(?:prima|seconda)\s+parte|parte\s*[12])\b/i,
               no_codes: %w[

@@ -174,6 +174,11 @@ module SteadyMove
                     nadat)\b[^.,;]*\z/ix,
                 behind: /\A\W*(?:zodra|als|wanneer|binnen|wordt|zijn)\b/i
               },
+              wrote: "schreef|heeft geschreven",
+              earlier:
+                "oorspronkelijk bericht|doorgestuurd bericht|uw (?:bericht|aanvraag)|geschiedenis",
+              headers: %w[Van Verzonden Aan Onderwerp Datum Cc],
+              footer: "deze e-?mail",
               of_codes:
                 /\A\W{0,3}(?:is\ |werd\ )?(?:status|verzonden|verstuurd|aangevraagd|verlo|geldig|aangemaakt)/ix,
               halves: /\b(?:helft|(?:eerste|tweede)\s+deel|deel\s*[12])\b/i,

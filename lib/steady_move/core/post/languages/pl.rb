@@ -178,6 +178,10 @@ module SteadyMove
                         jeśli|jeżeli)(?!\p{L})[^.,;]*\z/ix,
                 behind: /\A\W*(?:gdy|kiedy|po|jeśli|w ciągu)(?!\p{L})/i
               },
+              wrote: "napisał(?:\\(a\\)|a)?|pisze",
+              earlier: "oryginalna wiadomość|przekazana wiadomość|twoja wiadomość|historia",
+              headers: %w[Od Wysłano Do Temat Data DW],
+              footer: "ta wiadomość została",
               of_codes:
                 /\A\W{0,3}(?:został\ |jest\ )?(?:status|stan|wysłan|zamówion|wyga|ważn|utworzon)/ix,
               halves: /(?:połow|(?:pierwsza|druga)\s+część|część\s*[12])/i,

@@ -173,6 +173,10 @@ module SteadyMove
                         quando|se|após)\b[^.,;]*\z/ix,
                 behind: /\A\W*(?:assim que|quando|logo que|se|em \d)/i
               },
+              wrote: "escreveu",
+              earlier: "mensagem original|mensagem encaminhada|a sua mensagem|histórico",
+              headers: %w[De Enviado Para Assunto Data Cc],
+              footer: "este e-?mail",
               of_codes:
                 /\A\W{0,3}(?:foi\ |está\ )?(?:estado|enviad|solicitad|expir|válido|criad)/ix,
               halves: /\b(?:metade|(?:primeira|segunda)\s+parte|parte\s*[12])\b/i,

@@ -102,7 +102,12 @@ class PostDeadlinesTest < Minitest::Test
     "6 March 2027 is the last day to object." => "2027-03-06T00:00:00Z",
     "Act before 12 midnight on 6 March 2027" => "2027-03-06T00:00:00Z",
     "Please confirm by 12 noon, 6 March 2027" => "2027-03-06T12:00:00Z",
-    "Please confirm by 12:30 a.m. on 6 March 2027 UTC" => "2027-03-06T00:30:00Z"
+    "Please confirm by 12:30 a.m. on 6 March 2027 UTC" => "2027-03-06T00:30:00Z",
+    "Please answer within 5 (five) days." => "2027-03-06T10:00:00Z",
+    "Please answer within 5 (five) calendar days." => "2027-03-06T10:00:00Z",
+    "Please approve by 20270306T180000Z." => "2027-03-06T18:00:00Z",
+    "Please approve by 20270306T1800Z." => "2027-03-06T18:00:00Z",
+    "Please approve by 20270306." => "2027-03-06T00:00:00Z"
   }.freeze
 
   def test_whole_sentences
@@ -110,6 +115,35 @@ class PostDeadlinesTest < Minitest::Test
       assert_equal [at && utc(at)],
                    [read("Please approve the transfer of ferry.example", text).deadline],
                    text
+    end
+  end
+
+  # [what stands there, the Date field's offset in hours] => deadline
+  ZONES = {
+    ["6 March 2027 18:00", 9] => "2027-03-06T09:00:00Z",
+    ["6 March 2027 18:00", -5] => "2027-03-06T18:00:00Z",
+    ["6 March 2027 18:00", 0] => "2027-03-06T18:00:00Z",
+    ["6 March 2027 18:00 UTC", 9] => "2027-03-06T18:00:00Z",
+    ["6 March 2027 18:00 CET", 9] => "2027-03-06T17:00:00Z",
+    ["6 March 2027", 9] => "2027-03-05T15:00:00Z",
+    ["6 March 2027", -5] => "2027-03-06T00:00:00Z",
+    ["6 March 2027 18:00 local time", 9] => "2027-03-06T04:00:00Z",
+    ["6 March 2027 18:00 (local time)", -5] => "2027-03-06T04:00:00Z",
+    ["6 March 2027, 18:00 Berlin time", 1] => "2027-03-06T04:00:00Z",
+    ["6 March 2027 18:00 (Amsterdam)", 1] => "2027-03-06T04:00:00Z",
+    ["18:00 New York time on 6 March 2027", 1] => "2027-03-06T04:00:00Z"
+  }.freeze
+
+  def test_a_time_without_a_zone_is_the_earlier_reading
+    ZONES.each do |(text, hours), at|
+      found =
+        read(
+          "Please approve the transfer of ferry.example",
+          "Answer by #{text}.",
+          offset: hours * 3600
+        )
+      assert_equal utc(at), found.deadline, "#{text}, #{hours}"
+      assert_includes reasons(found), "is not known" if text.match?(/time|\(/)
     end
   end
 

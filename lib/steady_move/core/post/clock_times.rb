@@ -21,6 +21,7 @@ module SteadyMove
           /(?:#{HOUR}[:.h](?<minute>[0-5]\d)(?::(?<second>[0-5]\d)(?:\.\d+)?)?(?:[\ ]?(?<half>#{HALF})(?!\p{L}))?|
                  #{HOUR}[\ ]?(?<half>#{HALF})(?!\p{L})|
                  (?<hour>[01]\d|2[0-4])(?<minute>[0-5]\d)(?=[\ ]?(?:Z|UTC|GMT|hrs|hours)(?!\p{L}))|
+                 (?<=T)(?<hour>[01]\d|2[0-4])(?<minute>[0-5]\d)(?<second>[0-5]\d)?(?!\d)|
                  #{HOUR}[\ ]?(?:h(?:eures|rs)?(?![\p{L}\d])|uhr|uur|o['’]clock|
                  時)(?:[\ ]?(?<minute>[0-5]\d)(?:分)?)?|
                  (?:12[\ ])?(?<noon>#{NOON})|(?:12[\ ])?(?<midnight>#{MIDNIGHT}))
@@ -114,6 +115,17 @@ module SteadyMove
           /\AJapan/ => "JST",
           /\ABritish/ => "BST"
         }.freeze
+        # A place's own time, whose zone nobody can tell from here: “local time”, “Berlin time”,
+        # “(Paris)”.
+        LOCAL =
+          /[\ ,]*\(?(?:(?:local|your|our|office|server|legal|standard)\ (?:local\ )?time|
+            \p{Lu}[\p{L}.'’-]+(?:[\ -]\p{Lu}[\p{L}.'’-]+){0,2}\ (?:local\ |standard\ )?time|
+            (?:\p{L}+er\ )?(?:Orts|Lokal)zeit|\p{Lu}\p{Ll}+er\ Zeit|
+            heure\ (?:locale|légale|de\ \p{Lu}\p{L}+)|hora\ (?:local|de\ \p{Lu}\p{L}+)|
+            ora\ (?:locale|di\ \p{Lu}\p{L}+)|(?:lokale|plaatselijke)\ tijd|\p{Lu}\p{L}+se\ tijd|
+            czasu?\ (?:lokaln|miejscow)\p{L}+|現地時間)\)?|
+           [\ ,]*\(\p{Lu}\p{Ll}{2,}(?:[\ -]\p{Lu}\p{Ll}+){0,2}\)/x
+        PLACE = /\A#{LOCAL}/
         # The farthest east that any clock goes: the earlier reading of a zone that is not known.
         FARTHEST = 14
 
@@ -128,7 +140,7 @@ module SteadyMove
 
           gap = before[/#{BEFORE}/o]
           front = before[0...(before.length - gap.length)]
-          match = front.match(/(?<![\d.:])#{TIME}(?:#{NUMERIC}|#{LETTERS})?\z/o) or return
+          match = front.match(/(?<![\d.:])#{TIME}(?:#{NUMERIC}|#{LETTERS}|#{LOCAL})?\z/o) or return
           read(TIME.match(match[0]), TIME.match(match[0]).post_match, at)
         end
 
@@ -161,11 +173,9 @@ module SteadyMove
             return m[:sign] == "+" ? east : -east, [] if east <= FARTHEST * 3600
           end
           letters = behind.match(/\A#{LETTERS}/)
-          if letters && !NO_ZONE.include?(letters[:zone])
-            lettered(letters[:zone], at)
-          else
-            [nil, [:no_zone]]
-          end
+          return lettered(letters[:zone], at) if letters && !NO_ZONE.include?(letters[:zone])
+
+          behind.match?(PLACE) ? [FARTHEST * 3600, [:unknown_zone]] : [nil, [:no_zone]]
         end
 
         def lettered(text, at)

@@ -52,6 +52,7 @@ module SteadyMove
           of = "[ /-]*(?:de[ ]|del[ ]|do[ ]|of[ ]|the[ ])?[ ]*"
           {
             /(?<!\d)#{YEAR}-(?<number>\d\d?)-#{DAY}(?!\d)/ => :plain,
+            /(?<!\d)(?<year>20\d\d)(?<number>0[1-9]|1[0-2])(?<day>[0-2]\d|3[01])(?!\d)/ => :plain,
             %r{(?<!\d)#{YEAR}[年/.](?<number>\d\d?)[月/.]#{DAY}日?(?!\d)} => :plain,
             /(?<!\d)(?<number>\d\d?)月#{DAY}日/ => :plain,
             /(?<!\d)#{DAY}\. ?(?<number>\d\d?)\. ?(?<year>\d{4}|\d\d(?!\d))(?!\d)/ => :plain,

@@ -30,7 +30,11 @@ module SteadyMove
           Hash.new { |kept, words| kept[words] = /(?<!\p{L})(?:#{words})(?!\p{L})#{UP_TO_DATE}/i }
         SPANS = Hash.new { |kept, language| kept[language] = span_pattern(language) }
         private_constant :LEADS, :SPANS
-        NUMBER = '(?<number>\d{1,3})(?:\s*(?:to|-|–|or|bis)\s*(?<more>\d{1,3}))?'
+        NUMBER =
+          '(?<number>\d{1,3})(?:\s*\(\s*[\p{L}-]+\s*\))?' \
+            '(?:\s*(?:to|-|–|or|bis)\s*(?<more>\d{1,3}))?'
+        # When a message was sent: Time or nil, and its Date field's offset in seconds east, or nil.
+        Sent = Struct.new(:at, :offset)
         PAST =
           /\b(?:was|were) due\b|\bhad until\b|\b(?:has|have) (?:ended|expired|passed|lapsed)\b/i
         # A stretch of time that is no deadline, whatever it says of an answer.
@@ -42,29 +46,40 @@ module SteadyMove
                    renewed)\b|
                    \bvalid\ for\b/ix
 
+        # What is said of a time in whose place any zone may be meant.
+        ZONELESS = %i[no_zone only_a_date].freeze
         FILLERS =
           "the|next|los|les|de|der|dem|einer|einem|un|about|another|only|at " \
             "least|than|próximos|prochains|een"
 
         module_function
 
-        # subject, text: what the writer says; sent: Time of the message's Date field, or nil;
-        # asking: the message wants an answer. Returns [Time or nil, Phrases on what was assumed].
-        # A date alone counts from its start, because it must not yet have come (rules of the job
-        # §1); so does a time without a zone as UTC.
+        # subject, text: what the writer says; sent: Sent, or a Time, or nil; asking: the message
+        # wants an answer. Returns [Time or nil, Phrases on what was assumed]. A date alone counts
+        # from its start, because it must not yet have come (rules of the job §1); a time without a
+        # zone as the earlier of UTC and of the sender's own offset.
         #   Post::Deadlines.find("", "Please answer by 2027-03-06 10:00 UTC.", sent: nil).first
         #   # => Time.utc(2027, 3, 6, 10)
         def find(subject, text, sent: nil, asking: false)
+          sent = Sent.new(sent, nil) unless sent.is_a?(Sent)
           languages = Languages.in("#{subject}\n#{text}")
-          dates = Dates.new(languages, sent)
+          dates = Dates.new(languages, sent.at)
           sentences = Passages.sentences(subject) + Passages.sentences(text)
           sentences = sentences.map { |s| s.unicode_normalize(:nfkc) }
           plain =
             sentences.flat_map do |s|
-              by_date(s, dates, languages, asking) + counted(s, languages, sent)
+              by_date(s, dates, languages, asking) + counted(s, languages, sent.at)
             end
+          plain = plain.map { |at, assumed| earlier(at, assumed, sent.offset.to_i) }
           at, assumed = plain.min_by(&:first)
           [at, assumed.to_a.uniq.map { |key| Phrase.of("post.deadline.#{key}") }]
+        end
+
+        # Where the sender's clock is ahead of UTC, a time without a zone comes earlier.
+        def earlier(at, assumed, offset)
+          return at, assumed unless offset.positive? && assumed.intersect?(ZONELESS)
+
+          [at - offset, assumed - [:no_zone] + [:sender_zone]]
         end
 
         # [[Time, keys of what was assumed]] for the dates of a sentence.
@@ -181,7 +196,8 @@ module SteadyMove
           end
           at
         end
-        private_class_method :by_date,
+        private_class_method :earlier,
+                             :by_date,
                              :led?,
                              :leads,
                              :aside?,

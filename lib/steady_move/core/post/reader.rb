@@ -113,7 +113,8 @@ module SteadyMove
         end
 
         def deadline_in(subject, text, kind)
-          Deadlines.find(subject, text, sent: @message.at, asking: asking?(kind))
+          sent = Deadlines::Sent.new(@message.at, @message.offset)
+          Deadlines.find(subject, text, sent: sent, asking: asking?(kind))
         end
 
         def trust(kind, deadline)

@@ -37,7 +37,7 @@ module SteadyMove
 
         def message(whole, head, raw)
           Core::Post::Message.new(
-            **whole.to_h.slice(:message_id, :recipient, :subject, :at),
+            **whole.to_h.slice(:message_id, :recipient, :subject, :at, :offset),
             **senders(head),
             **texts(whole),
             answers: answers(whole),

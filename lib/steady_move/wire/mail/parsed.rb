@@ -9,7 +9,8 @@ module SteadyMove
       # is the library asked, so that what it raises for octets that make no sense to it is never
       # taken for a fault of ours, nor the other way round.
       module Parsed
-        # message_id, subject, recipient: texts or nil; at: Time or nil; answers: In-Reply-To and
+        # message_id, subject, recipient: texts or nil; at: Time or nil; offset: of the Date field, in seconds
+        # east, or nil; answers: In-Reply-To and
         # References; automatic: the body of Auto-Submitted; root: its Part.
         Whole =
           Struct.new(
@@ -17,6 +18,7 @@ module SteadyMove
             :subject,
             :recipient,
             :at,
+            :offset,
             :answers,
             :automatic,
             :root,
@@ -80,7 +82,8 @@ module SteadyMove
             message_id: mail.message_id && Text.clean(mail.message_id),
             subject: Text.clean(mail.subject),
             recipient: address(mail, :to),
-            at: date(mail),
+            at: date(mail)&.utc,
+            offset: date(mail)&.utc_offset,
             answers: (Array(mail.in_reply_to) + Array(mail.references)).map { |a| Text.clean(a) },
             automatic: mail.header["Auto-Submitted"].to_s.strip.downcase,
             root: part(mail, 0)
@@ -124,7 +127,7 @@ module SteadyMove
         end
 
         def date(mail)
-          mail.date&.to_time&.utc
+          mail.date&.to_time
         rescue *UNREADABLE
           nil
         end

@@ -47,9 +47,14 @@ module SteadyMove
 
         def said?(sentence, pattern, kind)
           match = pattern.match(sentence)
-          !match.nil? && (!kind.happened || Passages.happened?(sentence, match))
+          !match.nil? && (!kind.happened || told?(sentence, match))
         end
-        private_class_method :weigh, :rows, :hit, :said?
+
+        # Somebody who asks does not tell that it has happened.
+        def told?(sentence, match)
+          !sentence.match?(/[?？]\W*\z|か。?\z/) && Passages.happened?(sentence, match)
+        end
+        private_class_method :weigh, :rows, :hit, :said?, :told?
       end
     end
   end

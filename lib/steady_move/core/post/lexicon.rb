@@ -21,6 +21,8 @@ module SteadyMove
           Kind.new(id: "code", names_needed: true),
           Kind.new(id: "leaving-notice", asks: true, names_needed: true),
           Kind.new(id: "lock-notice", names_needed: true),
+          Kind.new(id: "hold", names_needed: true, happened: true),
+          Kind.new(id: "unpaid", asks: true),
           Kind.new(id: "receipt"),
           Kind.new(id: "offer")
         ].freeze
@@ -28,6 +30,9 @@ module SteadyMove
         UNRELATED = "unrelated"
         # From an account and about a held name, and not understood.
         UNREAD = "read-it-yourself"
+        # Whoever writes that a transfer did not take place, or was cancelled, writes neither that it
+        # has landed nor that it is about to leave.
+        OVER = %w[landed leaving-notice].freeze
         # Every kind there is.
         IDS = (ALL.map(&:id) + [UNREAD, UNRELATED]).freeze
         # Kinds that want something of whoever reads them.

@@ -91,10 +91,9 @@ module SteadyMove
         def kind_in(subject, text)
           holds = !found.code.nil? || found.codes.any?
           id, says = Kinds.of(subject, text, names: @names, code: holds)
-          # Whoever writes that a transfer did not take place does not write that it has landed.
-          return Lexicon::UNREAD, [] if id == "landed" && Lexicon.ended?("#{subject}\n#{text}")
+          return id, says unless Lexicon::OVER.include?(id) && Lexicon.ended?("#{subject}\n#{text}")
 
-          [id, says]
+          [Lexicon::UNREAD, []]
         end
 
         def ours?

@@ -45,16 +45,17 @@ module SteadyMove
           Sum.new(amount: amount(lines), number: text[ORDER, :number], refund: text.match?(REFUND))
         end
 
-        # A number as people write it → minor units. The last sign of two kinds parts the decimals;
-        # one kind alone does where as many digits follow as the currency has.
+        # A number as people write it → minor units. The last sign parts the decimals where no more
+        # digits follow it than the currency has.
         #   Post::Sums.minor("1.234,50", "EUR") # => 123450
         #   Post::Sums.minor("1,234", "EUR") # => 123400
+        #   Post::Sums.minor("12.5", "EUR") # => 1250
         def minor(text, currency)
           places = Money::Currency.digits(currency)
           whole, sign, part = text.rpartition(/[.,]/)
-          decimal = sign != "" && part.size == places && places.positive?
+          decimal = sign != "" && part.size.between?(1, places)
           digits = (decimal ? whole : text).gsub(/\D/, "")
-          (digits.to_i * (10**places)) + (decimal ? part.to_i : 0)
+          (digits.to_i * (10**places)) + (decimal ? part.ljust(places, "0").to_i : 0)
         end
 
         def amount(lines)

@@ -154,6 +154,20 @@ module SteadyMove
                     :a_lock_was_set_or_taken_off
                   ]
                 ],
+                "hold" => [
+                  [
+                    8,
+                    /(?:Domain|Name)#{GAP}{0,60}(?:gesperrt|deaktiviert|stillgelegt|ausgesetzt)/ix,
+                    :the_name_is_on_hold
+                  ]
+                ],
+                "unpaid" => [
+                  [
+                    7,
+                    /(?:Rechnung|Zahlung|Lastschrift|Abbuchung|Betrag)#{GAP}{0,60}(?:unbezahlt|überfällig|offen|fällig|fehlgeschlagen|abgelehnt|nicht)/ix,
+                    :a_payment_is_open
+                  ]
+                ],
                 "receipt" => [
                   [
                     5,

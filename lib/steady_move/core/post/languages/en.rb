@@ -251,7 +251,8 @@ module SteadyMove
                     3,
                     /\b(?:to\ (?:stop|cancel|object|refuse|reject|decline|
                       deny))\b#{GAP}{0,60}\b(?:transfer|move)|
-                  \bunless\ (?:you|we)\b/ix,
+                  \bunless\ (?:you|we)\b#{GAP}{0,40}\b(?:stop|cancel|object|reject|
+                      refuse|deny|decline|disagree|tell\ us\ (?:otherwise|to\ stop))\b/ix,
                     :it_says_how_to_stop_a_transfer
                   ],
                   [
@@ -275,6 +276,45 @@ module SteadyMove
                   ],
                   [3, /clientTransferProhibited/i, :it_names_the_lock_s_status]
                 ],
+                "hold" => [
+                  [
+                    8,
+                    /\b(?:suspended|suspension|on\ hold|deactivated|(?:client|server)Hold)\b/ix,
+                    :the_name_is_on_hold
+                  ]
+                ],
+                "unpaid" => [
+                  [
+                    7,
+                    /\b(?:payments?|charges?|cards?|transactions?|debits?|renewals?|invoices?)\b
+                     #{GAP}{0,60}\b(?:declined|failed|refused|rejected|unsuccessful|overdue|unpaid|
+                     past\ due|did\ not\ go\ through|could\ not\ be|is\ (?:still\ )?open|
+                     outstanding)\b|
+                     \b(?:declined|failed|unpaid|overdue|outstanding|open|past[- ]due)\ (?:card\ )?
+                     (?:payments?|charges?|invoices?|balances?|bills?|amounts?)\b/ix,
+                    :a_payment_is_open
+                  ],
+                  [
+                    7,
+                    /\b(?:could\ not|couldn['’]t|cannot|can['’]t|unable\ to|not\ able\ to|failed\ to)
+                     \b#{GAP}{0,30}\b(?:charge|collect|process|take|debit)\b#{GAP}{0,40}
+                     \b(?:payment|card|account|invoice|amount|you)\b/ix,
+                    :a_payment_is_open
+                  ],
+                  [
+                    7,
+                    /\b(?:(?:was|were)(?:\ not|n['’]t)(?:\ been)?|(?:has|have)(?:\ not|n['’]t)\ been)
+                     \ (?:charged|paid|collected|debited)\b/ix,
+                    :a_payment_is_open
+                  ],
+                  [
+                    7,
+                    /\b(?:payment|invoice|amount|balance|total)\b#{GAP}{0,30}\b(?:is|are|was|falls?|
+                     becomes?|now|still)\ due\b|\b(?:payment|amount|balance)\ due\b|
+                     \bdue\ (?:date|by|on)\b#{GAP}{0,40}\b(?:pay|invoice|amount)/ix,
+                    :a_payment_is_open
+                  ]
+                ],
                 "receipt" => [
                   [5, /\b(?:#{PAID})\b/i, :it_is_about_a_payment],
                   [
@@ -282,7 +322,7 @@ module SteadyMove
                     /\bthank you for your (?:order|payment|purchase)\b|\bwe (?:have )?charged\b/i,
                     :it_is_about_a_payment
                   ],
-                  [2, /\b(?:total|amount (?:due|paid)|vat|paid|charged)\b/i, :it_holds_a_sum]
+                  [2, /\b(?:total|amount paid|vat|paid|charged)\b/i, :it_holds_a_sum]
                 ],
                 "offer" => [
                   [5, /\b(?:#{OFFER})(?!\w)/i, :it_wants_you_to_stay],
@@ -324,7 +364,7 @@ module SteadyMove
                        about\ to|going\ to|pending|being|need(?:s|ed)?|must|please|unsuccessful|
                        half|almost|nearly|
                        to\ (?:get|have)|incomplete|cancel(?:l?ed)?|rejected|declined|requested?|
-                       initiated|started|isn['’]t)\b|(?:n['’]t)\b/ix,
+                       initiated|started|isn['’]t|how\ to|how\ do|whether|what\ happens)\b|(?:n['’]t)\b/ix,
                 opening:
                   /\A\W*(?:once|when|as\ soon\ as|if|after|until|unless|before|upon|to|for)\b|
                         \b(?:once|when|as\ soon\ as|if|until|unless|before|after|

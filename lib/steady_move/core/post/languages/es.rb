@@ -140,6 +140,20 @@ module SteadyMove
                 "lock-notice" => [
                   [5, /\bbloqueo\b|\bdesbloque|\bbloquead[oa]\b/i, :a_lock_was_set_or_taken_off]
                 ],
+                "hold" => [
+                  [
+                    8,
+                    /(?:dominio|nombre)#{GAP}{0,60}(?:suspendid|desactivad)/ix,
+                    :the_name_is_on_hold
+                  ]
+                ],
+                "unpaid" => [
+                  [
+                    7,
+                    /(?:factura|pago|cargo|importe)#{GAP}{0,60}(?:impagad|vencid|fallid|rechazad|pendiente|no\ se\ ha)/ix,
+                    :a_payment_is_open
+                  ]
+                ],
                 "receipt" => [
                   [
                     5,

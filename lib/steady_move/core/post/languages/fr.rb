@@ -144,6 +144,16 @@ module SteadyMove
                     :a_lock_was_set_or_taken_off
                   ]
                 ],
+                "hold" => [
+                  [8, /(?:domaine|nom)#{GAP}{0,60}(?:suspendu|désactivé)/ix, :the_name_is_on_hold]
+                ],
+                "unpaid" => [
+                  [
+                    7,
+                    /(?:facture|paiement|prélèvement|montant)#{GAP}{0,60}(?:impayé|en\ retard|échoué|refusé|dû|exigible|n[’']a\ pas)/ix,
+                    :a_payment_is_open
+                  ]
+                ],
                 "receipt" => [
                   [
                     5,

@@ -138,6 +138,20 @@ module SteadyMove
                     :a_lock_was_set_or_taken_off
                   ]
                 ],
+                "hold" => [
+                  [
+                    8,
+                    /(?:domein|naam)#{GAP}{0,60}(?:opgeschort|gedeactiveerd|geblokkeerd)/ix,
+                    :the_name_is_on_hold
+                  ]
+                ],
+                "unpaid" => [
+                  [
+                    7,
+                    /(?:factuur|betaling|incasso|bedrag)#{GAP}{0,60}(?:onbetaald|achterstallig|mislukt|geweigerd|openstaand|niet)/ix,
+                    :a_payment_is_open
+                  ]
+                ],
                 "receipt" => [
                   [
                     5,

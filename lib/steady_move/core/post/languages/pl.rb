@@ -139,6 +139,20 @@ module SteadyMove
                     :a_lock_was_set_or_taken_off
                   ]
                 ],
+                "hold" => [
+                  [
+                    8,
+                    /(?:domena|nazwa)#{GAP}{0,60}(?:zawieszon|zablokowan|dezaktywowan)/ix,
+                    :the_name_is_on_hold
+                  ]
+                ],
+                "unpaid" => [
+                  [
+                    7,
+                    /(?:faktur|płatność|płatności|kwota)#{GAP}{0,60}(?:nieopłacon|zaległ|nie\ powiodł|odrzucon|przetermin)/ix,
+                    :a_payment_is_open
+                  ]
+                ],
                 "receipt" => [
                   [
                     5,

@@ -140,6 +140,16 @@ module SteadyMove
                     :a_lock_was_set_or_taken_off
                   ]
                 ],
+                "hold" => [
+                  [8, /(?:domínio|nome)#{GAP}{0,60}(?:suspens|desativad)/ix, :the_name_is_on_hold]
+                ],
+                "unpaid" => [
+                  [
+                    7,
+                    /(?:fatura|pagamento|cobrança|valor)#{GAP}{0,60}(?:não\ pag|vencid|falhou|recusad|em\ atraso|pendente)/ix,
+                    :a_payment_is_open
+                  ]
+                ],
                 "receipt" => [
                   [
                     5,

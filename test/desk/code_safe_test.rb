@@ -154,4 +154,22 @@ class CodeSafeTest < Minitest::Test
     assert codes.take_for(9, NAME, at: world.app.now, lives: 32 * 86_400)
     assert_equal "old-one-1", codes.of_move(9)
   end
+
+  # Before it is used the registry is asked; where it rejects the one that was held, the later one is
+  # tried.
+  def test_the_registry_chooses_between_two_codes_where_it_can_be_asked
+    sign_in
+    world.app.codes.keep(NAME, "wrong-code-1", at: world.app.now)
+    world.app.codes.propose(NAME, right, at: world.app.now, sent_by: "notices@tarnbeck.example")
+    id = world.start(NAME, to: "orlop")
+    get "/api/codes"
+    assert_equal [NAME, "notices@tarnbeck.example"],
+                 answer["choices"].first.values_at("name", "sent_by")
+    refute_includes last_response.body, right
+    world.until_true { world.move(id).state.done?("order") }
+    assert_empty world.app.codes.proposed
+    told = world.move(id).events.map { |e| SteadyMove::Words.retold(e) }.join("\n")
+    assert_includes told, "the later one, from notices@tarnbeck.example"
+    assert_equal 409, send_to("/api/codes/#{NAME}/choose", later: true)
+  end
 end

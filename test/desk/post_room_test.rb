@@ -62,8 +62,34 @@ class PostRoomTest < Minitest::Test
                       .findings
                       .map(&:rule),
                     "code-missing"
-    arrive("Authorization code of #{NAME}", "A new authorization code: second99")
-    assert_equal %w[wiped held], @app.db[:codes].where(name: NAME).order(:id).select_map(:state)
+  end
+
+  def states = @app.db[:codes].where(name: NAME).order(:id).select_map(:state)
+  def code_arrives(code) = arrive("Code of #{NAME}", "The authorization code is: #{code}")
+
+  # No mail replaces or wipes a code that is held and differs; a person chooses, or the registry.
+  def test_a_later_code_is_kept_beside_the_one_that_is_held
+    safe = SteadyMove::Desk::Accounts::CodeSafe.new(@app)
+    code_arrives("first123")
+    code_arrives("first123")
+    assert_equal [%w[held], []], [states, safe.choices]
+    code_arrives("second99")
+    code_arrives("third777")
+    assert_equal [%w[held wiped proposed], "first123"], [states, @app.codes.newest(NAME)]
+    assert_equal [[NAME, "notices@tarnbeck.example"]], safe.choices.map { |c| [c.name, c.sent_by] }
+    assert_includes @app.journal.page(name: NAME).first.says, "Both are kept"
+    safe.choose(NAME, later: false, by: "ada")
+    assert_equal ["first123", []], [@app.codes.newest(NAME), safe.choices]
+    code_arrives("fourth55")
+    safe.choose(NAME, later: true, by: "ada")
+    assert_equal ["fourth55", []], [@app.codes.newest(NAME), safe.choices]
+    assert_raises(SteadyMove::Desk::Refused) { safe.choose(NAME, later: true, by: "ada") }
+    @app.codes.mark(NAME, "rejected")
+    code_arrives("fifth555")
+    assert_equal "fifth555", @app.codes.newest(NAME), "the registry has said of the one before"
+    code_arrives("sixth666")
+    @app.codes.wipe(NAME)
+    assert_equal ["wiped"], states.uniq
   end
 
   # what is odd => the code is not relied on, and masked all the same

@@ -2,7 +2,8 @@
 
 module SteadyMove
   module Store
-    # Authorization codes, sealed. States: held, then checked or rejected; wiped codes keep their
+    # Authorization codes, sealed. States: held, then checked or rejected; proposed: it came later
+    # and differs from the one that is held, both stay until somebody chooses; wiped codes keep their
     # row without content.
     class Codes
       def initialize(db, safe)
@@ -37,6 +38,48 @@ module SteadyMove
         end
       end
 
+      # A later code beside the one that is held; sent_by: whoever sent it. Of two the newer stays.
+      def propose(name, code, at:, sent_by:)
+        @db.transaction do
+          drop_proposed(name)
+          @db[:codes].insert(
+            name: name,
+            sealed: @safe.seal(code),
+            state: "proposed",
+            received_at: at.to_i,
+            sent_by: sent_by
+          )
+        end
+      end
+
+      # Rows of those that somebody has to choose about: name, received_at, sent_by; of one name
+      # where it is given.
+      def proposed(name = nil)
+        rows = @db[:codes].where(state: "proposed")
+        rows = rows.where(name: name) if name
+        rows.order(:name).select(:name, :received_at, :sent_by).all
+      end
+
+      # The later code takes the place of the one that was held: that one is wiped. Returns whether
+      # there was one.
+      def take_proposed(name, at:)
+        @db.transaction do
+          sealed = @db[:codes].where(name: name, state: "proposed").get(:sealed)
+          next false unless sealed
+
+          code = @safe.open(sealed)
+          move = live(name).exclude(move_id: nil).reverse(:id).get(:move_id)
+          drop_proposed(name)
+          move ? put(move, name, code, at: at) : keep(name, code, at: at)
+          true
+        end
+      end
+
+      # The one that was held stays. Returns how many were dropped.
+      def drop_proposed(name)
+        @db[:codes].where(name: name, state: "proposed").update(sealed: nil, state: "wiped")
+      end
+
       # Gives a kept code that was not rejected, and is at most so old (seconds), to a move. Returns
       # whether there was one.
       def take_for(move_id, name, at:, lives: nil)
@@ -51,6 +94,7 @@ module SteadyMove
       def all_live
         @db[:codes]
           .exclude(state: "wiped")
+          .exclude(state: "proposed")
           .order(:name, :id)
           .select(:name, :state, :received_at, :move_id)
           .all
@@ -63,7 +107,14 @@ module SteadyMove
       end
 
       def mark(name, state) = live(name).update(state: state)
-      def wipe(name) = live(name).update(sealed: nil, state: "wiped")
+
+      # All of a name, what was proposed as well. Returns how many of them were held.
+      def wipe(name)
+        @db.transaction do
+          drop_proposed(name)
+          live(name).update(sealed: nil, state: "wiped")
+        end
+      end
 
       # The move's code in the clear, or nil.
       def of_move(move_id)
@@ -73,7 +124,7 @@ module SteadyMove
 
       # {name => [seconds when its live code came, state]}; of one name where it is given.
       def held(name = nil)
-        rows = @db[:codes].exclude(state: "wiped")
+        rows = @db[:codes].exclude(state: "wiped").exclude(state: "proposed")
         rows = rows.where(name: name) if name
         rows
           .order(:name, :id)
@@ -97,7 +148,10 @@ module SteadyMove
         @safe.open(sealed)
       end
 
-      def live(name) = @db[:codes].where(name: name).exclude(state: "wiped")
+      def live(name)
+        @db[:codes].where(name: name).exclude(state: "wiped").exclude(state: "proposed")
+      end
+
       def live_of(move_id) = @db[:codes].where(move_id: move_id).exclude(state: "wiped")
     end
   end

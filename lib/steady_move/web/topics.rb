@@ -9,6 +9,8 @@ module SteadyMove
         "mail" => %w[post],
         "letter" => %w[post hands],
         "code-kept" => %w[codes],
+        "code-differs" => %w[codes],
+        "code-chosen" => %w[codes],
         "code-seen" => %w[codes],
         "code-checked" => %w[codes],
         "code-wiped" => %w[codes],

@@ -13,8 +13,35 @@ module SteadyMove
         # nil.
         Held = Struct.new(:name, :state, :received_at, :expires_at, :move_id, keyword_init: true)
 
+        # Two codes of a name: since when one is held, and the later one, which differs.
+        Choice = Struct.new(:name, :held_at, :received_at, :sent_by, keyword_init: true)
+
         def initialize(ports)
           @ports = Ports.of(ports)
+        end
+
+        # Names that have two codes. Returns [Choice].
+        def choices
+          @ports.codes.proposed.map do |row|
+            held_at, = @ports.codes.held(row[:name])[row[:name]]
+            Choice.new(
+              name: row[:name],
+              held_at: Store::Values.time(held_at),
+              received_at: Store::Values.time(row[:received_at]),
+              sent_by: row[:sent_by]
+            )
+          end
+        end
+
+        # later: the later one is taken; else the one that is held stays. The other is wiped. Raises
+        # Refused.
+        def choose(name, later:, by:)
+          done = later ? @ports.codes.take_proposed(name, at: @ports.now) : drop(name)
+          raise Refused.new(:not_now, :no_two_codes, name: name) unless done
+
+          note(name, later ? "code-chosen" : "code-stays", by, type: "code-chosen")
+          move = @ports.moves.open_for(name)
+          @ports.schedule.wake(move.id, @ports.now) if move
         end
 
         # What would become of each line of a list. Returns [Row].
@@ -88,6 +115,8 @@ module SteadyMove
         end
 
         private
+
+        def drop(name) = @ports.codes.drop_proposed(name).positive?
 
         def held(name) =
           @ports.codes.newest(name) || raise(Refused.new(:not_now, :no_code, name: name))

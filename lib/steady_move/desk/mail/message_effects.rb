@@ -20,27 +20,38 @@ module SteadyMove
           keep_codes(kept)
         end
 
-        # Puts one code of a message into the safe. Returns false where the name has the same one
-        # already.
+        # Puts one code of a message into the safe. by: the person who picked it, or nil: then one
+        # that is held and differs stays, unless the registry rejected it, and this one is kept
+        # beside it until somebody chooses.
         def keep_code(name, code, kept, by: nil)
+          held = @ports.codes.newest(name)
+          _, state = @ports.codes.held(name)[name]
+          return if held == code && by.nil?
+          return differs(name, code, kept) if held && by.nil? && state != "rejected"
+
           @ports.codes.keep(name, code, at: kept.at || @ports.now)
+          from = by ? "#{kept.sender} (#{by})" : kept.sender
+          note("code-kept", name, kept, Words.phrase("journal.code_by_mail", from: from))
+        end
+
+        private
+
+        def differs(name, code, kept)
+          @ports.codes.propose(name, code, at: kept.at || @ports.now, sent_by: kept.sender)
+          says = Words.phrase("journal.code_differs", from: kept.sender)
+          note("code-differs", name, kept, says)
+        end
+
+        def note(type, name, kept, says)
           evidence = {
             "source" => Words.say(:"sources.mailbox"),
             "seen_at" => @ports.now,
             "ref" => kept.message_id
           }
-          @ports.journal.add(
-            "code-kept",
-            at: @ports.now,
-            by: "desk",
-            name: name,
-            evidence: evidence,
-            says: Words.phrase("journal.code_by_mail", from: by || kept.sender)
-          )
+          line = { at: @ports.now, by: "desk", name: name, evidence: evidence, says: says }
+          @ports.journal.add(type, **line)
           move = @ports.moves.open_for(name) and @ports.schedule.wake(move.id, @ports.now)
         end
-
-        private
 
         def answered(kept, facts)
           letter = kept.letter_id && @ports.letters.find(kept.letter_id)

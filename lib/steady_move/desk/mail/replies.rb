@@ -46,8 +46,7 @@ module SteadyMove
           raise Refused.new(:not_now, :no_such_code, id: id) if code.nil?
 
           @ports.db.transaction do
-            sender = "#{message.sender} (#{by})"
-            MessageEffects.new(@ports).keep_code(name, code, message, by: sender)
+            MessageEffects.new(@ports).keep_code(name, code, message, by: by)
             @ports.messages.drop_codes(id)
           end
         end

@@ -15,8 +15,12 @@ module SteadyMove
         def code_step = plan.with_trait(:code).id
         def asked? = plan.with_trait(:code).by_hand?
 
-        # 2202: wiped, and fetched again.
+        # 2202: wiped. Where a later one came, the registry is asked about that; else another is
+        # fetched.
         def code_rejected
+          later = ports.codes.proposed(plan.name).first
+          return try_later(later) if later && ports.codes.take_proposed(plan.name, at: now)
+
           third = state.reopened(code_step) + 1 >= TRIES
           ports.codes.wipe_of_move(move.id)
           reopen(code_step, sentence("acts.code_rejected"))
@@ -27,6 +31,12 @@ module SteadyMove
             look_at: now + 900,
             yours: third
           )
+        end
+
+        def try_later(later)
+          title = gaining.title
+          says = Words.phrase("journal.code_proposed_taken", title: title, from: later[:sent_by])
+          wait(says, source: [:epp, { at: title }], look_at: now)
         end
       end
     end

@@ -13,7 +13,9 @@ module SteadyMove
 
           def held_codes
             {
-              codes: safe.all.map { |h| Views::Json.value(h.to_h).merge(Views::Json.name(h.name)) }
+              codes: safe.all.map { |h| Views::Json.value(h.to_h).merge(Views::Json.name(h.name)) },
+              choices:
+                safe.choices.map { |c| Views::Json.value(c.to_h).merge(Views::Json.name(c.name)) }
             }
           end
         end
@@ -30,6 +32,11 @@ module SteadyMove
         end
 
         on("checkCode") { { state: safe.check(asked[:name], by: me) } }
+
+        on "chooseOfTwo" do
+          safe.choose(asked[:name], later: given["later"], by: me)
+          held_codes
+        end
 
         on "wipeCode" do
           safe.wipe(asked[:name], by: me)

@@ -21,6 +21,18 @@ export const post = {
       'Authorization codes, sealed. The journal notes whoever has one shown; a code is wiped when its ' +
       'name has landed.',
     codesHeld: 'Codes held',
+    twoCodes: 'Two codes for one name',
+    aboutTwoCodes:
+      'A code came that differs from the one that is held. Nothing was replaced. Where a registry can be asked, ' +
+      'the code is checked before it is used; else compare with what the registrar shows, and choose.',
+    heldSince: 'One is held since',
+    laterFrom: (a: V) => `the later one came from ${a}`,
+    takeLater: 'Take the later one',
+    takeLaterOf: (a: V) => `Take the later code of ${a}`,
+    yesTakeLater: 'Take it, and wipe the one that is held',
+    keepHeld: 'Keep the one that is held',
+    keepHeldOf: (a: V) => `Keep the code of ${a} that is held`,
+    yesKeepHeld: 'Keep it, and wipe the later one',
     name: 'Name',
     code: 'Code',
     state: 'State',

@@ -13,7 +13,7 @@ module SteadyMove
             known = our_transfer
             return ordered(known) if known
 
-            code = ports.codes.of_move(move.id)
+            code = checked_code
             years = plan.years.nonzero?
             data =
               intend(sentence(:ordering, count: plan.years)) do |key|
@@ -31,6 +31,17 @@ module SteadyMove
             ordered(data)
           rescue Wire::Refused => e
             refused(e)
+          end
+
+          # One that came after the check is asked about before it is used (RFC 5731 §3.1.2); Refused
+          # where the registry rejects it.
+          def checked_code
+            code = ports.codes.of_move(move.id)
+            return code if code.nil? || ports.codes.state_of(move.id) == "checked"
+
+            info(gaining, code: code)
+            ports.codes.checked(move.id)
+            code
           end
 
           # Seen from outside where a person orders: the gaining side's mail, or what shows of the

@@ -50,6 +50,42 @@ class CodesTest < Minitest::Test
     end
   end
 
+  # list => [[name, code]], or a part of the error of each line
+  TABLES = {
+    "domain,auth_code,expiry\na.example,Zaq!2wsx,2028-02-29" => [%w[a.example Zaq!2wsx]],
+    "Domainname;AuthInfo;Status\na.example;Xy9;ok\nb.example;Zz8;ok" => [
+      %w[a.example Xy9],
+      %w[b.example Zz8]
+    ],
+    "expiry\tname\tEPP code\n2028-02-29\ta.example\tAb1-99" => [%w[a.example Ab1-99]],
+    "domain,code\na.example,ab,c\nb.example,\"q\"\"1\"" => [
+      %w[a.example ab,c],
+      ["b.example", "q\"1"]
+    ],
+    "domain,code,note\na.example,ab,c,x" => "not those of the first line",
+    "domain,code\na.example," => "no code stands",
+    "a.example,Zaq!2wsx,2028-02-29" => "which column",
+    "a.example;Zaq!2wsx;ok\nb.example;Qq1;ok" => "which column",
+    "a.example\t15.00 EUR\tAb1\nb.example\t9.00 EUR\tCd2" => "which column",
+    "a.example,2028-02-29" => "which column",
+    "a.example pending\nb.example processing" => "which column",
+    "a.example,Zaq!2wsx,2028-02-29\nb.example,other,12" => [
+      %w[a.example Zaq!2wsx,2028-02-29],
+      %w[b.example other,12]
+    ]
+  }.freeze
+
+  def test_tables
+    TABLES.each do |text, expected|
+      lines = Core::Codes::List.read(text)
+      if expected.is_a?(String)
+        lines.each { |l| assert_includes said(l.error), expected, text }
+      else
+        assert_equal expected, lines.map { |l| [l.name&.ascii, l.code] }, text
+      end
+    end
+  end
+
   def test_whole_lists
     text = [
       "\uFEFFa.example,abc123",

@@ -5,7 +5,8 @@ module SteadyMove
     module Codes
       # Lists of “name, code” lines (rules of the job §7; quoting as in RFC 4180). Comma, semicolon,
       # tab or blanks stand between; the name ends at the first of them, all the rest is the code,
-      # taken as it is. What could be read in two ways is never guessed.
+      # taken as it is. A head says in which columns they stand (Table). What could be read in two
+      # ways is never guessed.
       module List
         # number: of the line, from 1; name: DomainName and code: String, or error: Phrase, with the
         # name where that is certain; warnings: Phrases.
@@ -32,20 +33,36 @@ module SteadyMove
         # empty lines and those that begin with “#” are left out.
         #   Codes::List.read("tide.example,Ab3d Ef9k").first.code # => "Ab3d Ef9k"
         def read(text, suffixes: [])
-          lines =
-            text
-              .each_line
-              .with_index(1)
-              .filter_map do |line, number|
-                line = line.chomp.delete_prefix("\uFEFF")
-                read_line(line, number, suffixes) unless line.strip.empty? || line.start_with?("#")
-              end
-          compare(lines)
+          lines = numbered(text)
+          table = Table.headed(lines)
+          if table
+            read = lines.drop(1).map { |line, number| read_line(line, number, suffixes, table) }
+            return compare(read)
+          end
+
+          read = lines.map { |line, number| read_line(line, number, suffixes) }
+          compare(asked(lines, read))
         end
 
-        def read_line(line, number, suffixes)
+        # [[line, its number]], without empty lines and those that begin with “#”.
+        def numbered(text)
+          all = text.each_line.with_index(1).map { |l, i| [l.chomp.delete_prefix("\uFEFF"), i] }
+          all.reject { |line, _| line.strip.empty? || line.start_with?("#") }
+        end
+
+        # Where a column looks like something else in every line, nobody can tell which is the code.
+        def asked(lines, read)
+          rests = lines.filter_map { |line, _| line[NAME] && line.sub(NAME, "") }
+          return read unless rests.size == lines.size && Table.unheaded?(rests)
+
+          read.each do |line|
+            refuse(line, Phrase.of("codes.unclear.which_column")) unless line.error
+          end
+        end
+
+        def read_line(line, number, suffixes, table = nil)
           name = nil
-          typed, rest = apart(line)
+          typed, rest = table ? row(table, line) : apart(line)
           name = name_in(typed, suffixes)
           quoted, rest = outer(rest)
           code = code_in(rest)
@@ -62,6 +79,14 @@ module SteadyMove
             warnings: [],
             error: e.phrase
           )
+        end
+
+        def row(table, line)
+          name, code = table.row(line)
+          raise Unclear, :other_cells if name.nil?
+          raise Unclear, :no_code if code.to_s.strip.empty?
+
+          [name, code]
         end
 
         # Blanks around a code are not part of it. Returns [what is said of that or nil, the code].
@@ -138,6 +163,9 @@ module SteadyMove
           line.code = nil
         end
         private_class_method :refuse,
+                             :numbered,
+                             :asked,
+                             :row,
                              :read_line,
                              :outer,
                              :certain,

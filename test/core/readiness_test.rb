@@ -39,6 +39,64 @@ class ReadinessTest < Minitest::Test
 
   def domain_under(name) = Core::Names::DomainName.parse(name, suffixes: rulebook.deep_suffixes)
 
+  # A transfer that the record tells of proves a recent move, whether or not it tells of the
+  # creation; where a grace status contradicts an older event, the cautious one rules.
+  def test_a_transfer_without_a_creation_date
+    [1, 10, 59].each do |days|
+      verdict = judge(**KNOWN, created_at: nil, transferred_at: AGO[days])
+      assert_includes verdict.findings.map(&:rule), "recent-move", days
+      refute_equal "clear", verdict.kind
+    end
+  end
+
+  # Where a grace status contradicts an older event, the cautious one rules: days since the event
+  # => days until the block clears.
+  CONTRADICTING = { 2 => 58, 6 => 54, 7 => 60, 400 => 60, nil => 60 }.freeze
+
+  def test_a_grace_status_and_an_older_event
+    {
+      "addPeriod" => %i[created_at new-name],
+      "transferPeriod" => %i[transferred_at recent-move]
+    }.each do |status, (event, rule)|
+      CONTRADICTING.each do |ago, clears|
+        known = KNOWN.merge(:statuses => [status], event => ago && AGO[ago]).compact
+        facts =
+          known.map do |key, value|
+            Core::Readiness::Fact.new(
+              key: key,
+              value: value,
+              source: :public_record,
+              seen_at: NOW,
+              ref: ""
+            )
+          end
+        verdict =
+          Core::Readiness::Judge.judge(
+            rulebook,
+            domain_under("ferry.example"),
+            Core::Readiness::Facts.new(facts)
+          ).verdict(NOW)
+        found = verdict.findings.find { |f| f.rule == rule.to_s }
+        assert_equal AHEAD[clears], found&.clears_at, "#{status}, #{ago.inspect}"
+      end
+    end
+  end
+
+  # A name below a suffix that somebody runs under a registry's own is not judged as that (the
+  # Public Suffix List's private part).
+  def test_a_private_suffix_is_not_its_parent
+    own =
+      PublicSuffix::List.default.each.select do |r|
+        r.private && r.value.end_with?(".org", ".net") && r.is_a?(PublicSuffix::Rule::Normal)
+      end
+    below = own.map(&:value).reject { |suffix| rulebook.deep_suffixes.include?(suffix) }.first(20)
+    assert_equal 20, below.size
+    assert_empty below.select { |suffix| family("tide.#{suffix}") }
+    assert family("tide.org")
+  end
+
+  def family(name) = rulebook.family_of(Core::Names::DomainName.parse(name))
+
   # what differs from KNOWN => verdict, rules
   CASES = [
     [{}, "clear", []],
@@ -81,6 +139,7 @@ class ReadinessTest < Minitest::Test
     [{ expires_at: AHEAD[(9 * 365.25) + 9] }, "clear", %w[ten-years]],
     [{ expires_at: AHEAD[(9 * 365.25) - 9] }, "clear", []],
     [{ transferred_at: nil, statuses: ["transferPeriod"] }, "wait", %w[recent-move]],
+    [{ transferred_at: AGO[400] }, "clear", []],
     [{ expires_at: AHEAD[345], statuses: %w[autoRenewPeriod pendingRestore] }, "barred", %w[going]],
     [{ other_registrar: "Somebody Else, no. 4471" }, "fix", %w[other-registrar]],
     [{ other_registrar: false }, "clear", []],

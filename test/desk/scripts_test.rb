@@ -140,38 +140,7 @@ class ScriptsTest < Minitest::Test
         "expected, not \"entity\""
     ],
     [{ objectClassName: "domain" }, "line 2: ldhName: a domain name is expected, not nothing"],
-    [
-      { objectClassName: "domain", ldhName: "x.example", status: "active" },
-      "status: a list is expected"
-    ],
-    [
-      { objectClassName: "domain", ldhName: "x.example", status: [7] },
-      "status[0]: a text is expected, not 7"
-    ],
-    [
-      {
-        objectClassName: "domain",
-        ldhName: "x.example",
-        events: [{ eventAction: "expiration", eventDate: "1 May" }]
-      },
-      "events[0].eventDate: an instant"
-    ],
-    [
-      {
-        objectClassName: "domain",
-        ldhName: "x.example",
-        events: [{ eventAction: "expiration", eventDate: "2027-02-30T00:00:00Z" }]
-      },
-      "events[0].eventDate: an instant"
-    ],
-    [
-      { objectClassName: "domain", ldhName: "x.example", nameservers: [{}] },
-      "nameservers[0].ldhName: a host name"
-    ],
-    [
-      { objectClassName: "domain", ldhName: "x.example", secureDNS: { delegationSigned: "yes" } },
-      "secureDNS.delegationSigned: true or false"
-    ],
+    [{ objectClassName: "domain", ldhName: "x..example" }, "between two dots is empty"],
     [{ objectClassName: "domain", ldhName: "-x-.example" }, "the part “-x-”"],
     ["nonsense", "line 2: the object: a JSON object is expected"]
   ].freeze
@@ -193,6 +162,19 @@ class ScriptsTest < Minitest::Test
                    "--at",
                    AT
                  ).values_at(0, 2)
+  end
+
+  # One odd member voids nothing: it is not known, and why; the rest is judged.
+  def test_what_of_a_record_could_not_be_read_is_told
+    odd = object("a.example").merge(status: [7, "ok"], nameservers: [{}])
+    status, lines, = run_words("judge", file(JSON.generate(odd)), "--at", AT)
+    told = JSON.parse(lines.first)
+    assert_equal [0, "a.example"], [status, told["name"]]
+    assert_match(
+      /status\[0\]: a text is expected, not 7.*nameservers\[0\]/,
+      told["not_read"].join(" ")
+    )
+    assert_includes told["unknown"].map { |u| u["rule"] }, "locked"
   end
 
   def test_towards_an_account

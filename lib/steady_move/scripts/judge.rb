@@ -90,7 +90,8 @@ module SteadyMove
           findings: verdict.findings.reject { |f| f.effect == "step" }.map { |f| finding(f) },
           windows:
             outline.windows(from, from + (@horizon * DAY)).map { |a, b| [stamp(a), stamp(b)] },
-          unknown: verdict.unknown.map { |u| { rule: u.rule, find_out: u.find_out.to_s } }
+          unknown: verdict.unknown.map { |u| { rule: u.rule, find_out: u.find_out.to_s } },
+          **(data.odd.any? ? { not_read: data.odd } : {})
         }
       end
 

@@ -56,6 +56,16 @@ module SteadyMove
             bare.sub(/:\d+\z/, "").match?(/\A(?:[^.]+\.)+\d+\.?\z/)
         end
 
+        # Is it a suffix of the Public Suffix List's private part, under which somebody hands out
+        # names below a registry's?
+        #   Names::DomainName.private_suffix?("co.uk") # => false
+        def self.private_suffix?(suffix)
+          return false unless suffix.include?(".")
+
+          rule = PublicSuffix::List.default.find("x.#{suffix}", default: nil)
+          !rule.nil? && rule.private && rule.value == suffix
+        end
+
         # A name that was parsed before, from its A-label form alone.
         def self.held(ascii) = new(ascii, ascii.include?("xn--") ? Idn.shown(ascii) : ascii)
 
@@ -66,7 +76,10 @@ module SteadyMove
             raise Invalid.new(:too_long, typed: "#{typed[0, 60]}…", length: host.length)
           end
 
-          Idn.to_unicode(host.delete_suffix(".").downcase)
+          host = host.delete_suffix(".")
+          raise Invalid.new(:empty_label, typed: typed) if host.match?(/\A\.|\.\./)
+
+          Idn.to_unicode(host.downcase)
         end
 
         def self.registrable(host, typed, suffixes)

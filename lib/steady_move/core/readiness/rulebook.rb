@@ -84,10 +84,11 @@ module SteadyMove
           freeze
         end
 
-        # The family whose suffix is the longest that fits the DomainName; nil where none does.
+        # The family whose suffix is the longest that fits the DomainName; nil where none does. A
+        # suffix that somebody runs below a registry's own follows rules of its own.
         def family_of(name)
           suffix = name.suffix
-          @by_suffix[suffix] || shorter(suffix)
+          @by_suffix[suffix] || (shorter(suffix) unless Names::DomainName.private_suffix?(suffix))
         end
 
         # Suffixes of more than one label, which names are registered under directly.

@@ -19,7 +19,7 @@ module SteadyMove
           Brought.new(
             facts: Brought.facts(:public_record, data.url, @ports.now, values),
             unseen: signed == :not_told ? %i[signed] : [],
-            problems: []
+            problems: data.odd.to_a.map { |says| Words.say(:"observe.odd_member", says: says) }
           ).freeze
         rescue Wire::Rdap::NotFound
           raise if @ports.names.find(name.ascii).nil?
@@ -51,7 +51,7 @@ module SteadyMove
             **(hidden ? {} : shown(data, account)),
             privacy: hidden,
             public_email: data.registrant_email,
-            redacted: (data.redacted if data.redacted.any?)
+            redacted: (data.redacted if data.redacted.to_a.any?)
           }
         end
 

@@ -6,7 +6,8 @@ module SteadyMove
       # A domain in the public record (RFC 9083 §5.3). Statuses in EPP's words (RFC 8056); times in
       # UTC. What the record doesn't say is nil, which is neither yes nor no: statuses, signed.
       # registrar_id: the registrar's number (IANA's registry of registrar ids), or nil; redacted:
-      # what the record says that it leaves out (RFC 9537), as names.
+      # what the record says that it leaves out (RFC 9537), as names; odd: what of it could not be
+      # read, and is not known therefore, as texts.
       Domain =
         Struct.new(
           :name,
@@ -25,6 +26,7 @@ module SteadyMove
           :admin_email,
           :redacted,
           :url,
+          :odd,
           keyword_init: true
         ) do
           # Does a status stand? nil where the record shows none at all.

@@ -31,7 +31,7 @@ class ForecastStandardsTest < Minitest::Test
     TAKES
       .zip(found["draws"])
       .each do |takes, (p10, p50, p90, mean, variance)|
-        own = drawer.duration(takes, 0)
+        own = drawer.duration(F::Duration.estimate(takes), 0)
         spread = F::Spread.new(own, at: Time.at(0).utc)
         [
           [p10, spread.p10.to_f],

@@ -36,6 +36,17 @@ module SteadyMove
           Time.at(at + left).utc
         end
 
+        # Seconds of business time between two instants.
+        #   Forecast::BusinessDays.new.between(Time.utc(2027, 3, 5), Time.utc(2027, 3, 8)) # => 86400.0
+        def between(from, to)
+          first, last = [from, to].map(&:to_f)
+          (first.div(DAY)..last.div(DAY)).sum(0.0) do |day|
+            next 0.0 unless open?(day)
+
+            [[last, (day + 1) * DAY].min - [first, day * DAY].max, 0.0].max
+          end
+        end
+
         private
 
         # day: days since 1970-01-01, which was a Thursday.

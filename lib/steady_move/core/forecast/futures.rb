@@ -45,8 +45,8 @@ module SteadyMove
 
         def today(mine, takes)
           mine.to_h do |s|
-            least, usual, most = takes[s.step.id] || s.step.takes
-            [s.step.id, [least, [usual, TODAY].min, [most, TODAY].min]]
+            usual = takes[s.step.id]&.spoken || Duration.estimate(s.step.takes)
+            [s.step.id, usual.within(TODAY)]
           end
         end
 

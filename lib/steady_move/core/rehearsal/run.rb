@@ -15,8 +15,8 @@ module SteadyMove
         MENDED = [1800, 14_400, 86_400].freeze
         START = Time.utc(2000, 1, 1)
 
-        # plan: Moves::Plan; chance: answers call with a number in 0...1; takes: {step id => [least,
-        # usual, most]} that rule over the plan's own.
+        # plan: Moves::Plan; chance: answers call with a number in 0...1; takes: {step id =>
+        # Forecast::Duration} that rule over the plan's own.
         def initialize(plan, chance:, takes: {})
           @plan = plan
           @chance = chance
@@ -81,18 +81,16 @@ module SteadyMove
         def asked?(step_state) = step_state.turn == "yours" || step_state.step.by_hand?
 
         def lasting(step, fault)
-          takes = @takes[step.id] || step.takes
+          lasting = @takes[step.id] || Forecast::Duration.estimate(step.takes)
           case fault&.effect
           when :slow
-            takes.last * 2
+            lasting.longest * 2
           when :longest
-            takes.last
+            lasting.longest
           else
-            drawn(takes)
+            lasting.at(@chance.call)
           end
         end
-
-        def drawn(takes) = Forecast::Triangular.quantile(*takes, @chance.call)
 
         # It is done, or what befalls it comes first.
         def finish(step)
@@ -119,7 +117,7 @@ module SteadyMove
         def mend(step)
           @events << event("problem", step.id, { "yours" => true })
           @asks << [step.id, @now - START]
-          @ends[step.id] = @now + drawn(MENDED)
+          @ends[step.id] = @now + Forecast::Triangular.quantile(*MENDED, @chance.call)
         end
 
         def seen?(step, type)

@@ -15,6 +15,11 @@ module SteadyMove
         SHARE = 0.02
         KEPT = 4000
 
+        # Of a forecast, what the journal keeps.
+        SHARES = { "p05" => 0.05, "p10" => 0.1, "p50" => 0.5, "p90" => 0.9, "p95" => 0.95 }.freeze
+        # A release that was over in less than this share of its longest was not left to silence.
+        SPOKEN = 0.9
+
         # spread: Core::Forecast::Spread; rests_on: {step id => how many finished moves its duration
         # rests on}. futures: Core::Forecast::Futures::Two, or nil.
         Range = Struct.new(:spread, :rests_on, :futures, keyword_init: true)
@@ -28,7 +33,7 @@ module SteadyMove
           @drawers = [nil, nil]
           @kept = {}
           @lock = Mutex.new
-          @learnt = [nil, {}]
+          @learnt = [nil, nil]
         end
 
         # move: an open one. Returns Range.
@@ -63,24 +68,38 @@ module SteadyMove
           Forecast::Spread.together(moves.map { |m| ends_of(m, now) }, at: now)
         end
 
-        # Seconds from now for the journal's first line: what was foreseen. {p05, p50, p95}.
+        # Seconds from now for the journal's first line: what was foreseen. {p05, p10, …}.
         def foreseen(plan)
           spread = of_plan(plan).spread
-          { "p05" => 0.05, "p50" => 0.5, "p95" => 0.95 }.transform_values do |share|
-            (spread.quantile(share) - @ports.now).round
-          end
+          SHARES.transform_values { |share| (spread.quantile(share) - @ports.now).round }
         end
 
-        # {step id => [least, usual, most]} where finished moves teach more than a plan's own
+        # {step id => Core::Forecast::Duration} where finished moves teach more than a plan's own
         # estimates.
         def takes_of(plan) = learnt(plan, plan.from, plan.to).first
+
+        # The shares of settled moves that ended before what was foreseen as their tenth, their middle
+        # and their ninetieth of a hundred: {"p10" => share, …}; {} where none has all three.
+        def shares
+          told = @ports.moves.ended(LEARNT_FROM).filter_map { |m| foretold(m) }
+          told = told.select { |foreseen, _| foreseen.key?("p10") }
+          return {} if told.empty?
+
+          %w[p10 p50 p90].to_h do |key|
+            [key, told.count { |foreseen, lasted| lasted <= foreseen[key] } / told.size.to_f]
+          end
+        end
 
         # [Held] of settled moves whose forecast is in the journal, newest first.
         def calibration
           @ports.moves.ended(LEARNT_FROM).filter_map { |m| held(m) }
         end
 
-        # {[account id, step id] => [seconds]} of steps that finished moves took there.
+        # What finished moves teach. steps: {[account id, step id] => [seconds]} that steps took
+        # there; releases: {account id, or nil for all => Core::Forecast::Learning::Releases}.
+        Learnt = Struct.new(:steps, :releases)
+
+        # Learnt.
         def seen
           count = @ports.moves.ended_count
           @lock.synchronize do
@@ -173,13 +192,33 @@ module SteadyMove
             plan
               .steps
               .each_with_object({}) do |step, found|
-                list = all[[whose(step, from, to), step.id]] or next
-                next if list.size < Forecast::Learning::LEAST || step.estimate
+                lasting, count = lasting(step, all, whose(step, from, to))
+                next unless lasting
 
-                rests[step.id] = list.size
-                found[step.id] = Forecast::Learning.blend(step.takes, list)
+                rests[step.id] = count
+                found[step.id] = lasting
               end
           [takes, rests]
+        end
+
+        # [Duration, on how many moves it rests], or nil where finished moves teach nothing.
+        def lasting(step, all, account)
+          return release(step, all, account) if step.trait?(:approval)
+
+          list = all.steps[[account, step.id]] or return
+          return if list.size < Forecast::Learning::LEAST || step.estimate
+
+          [Forecast::Learning.duration(step.takes, list), list.size]
+        end
+
+        # Whether, and how soon, anybody approves decides most of all.
+        def release(step, all, account)
+          everybody = all.releases[nil]
+          own = all.releases[account] || Forecast::Learning::Releases.none
+          return if everybody.nil? || everybody.count < Forecast::Learning::LEAST || step.by_time?
+
+          silence = Forecast::Draws::SILENCE
+          [Forecast::Learning.release(step.takes, own, everybody, silence), everybody.count]
         end
 
         # Whose habit decides how long a step takes; nil for what is nobody's.
@@ -189,24 +228,58 @@ module SteadyMove
         end
 
         def learn
-          @ports
-            .moves
-            .ended(LEARNT_FROM)
-            .each_with_object(Hash.new { |h, k| h[k] = [] }) do |move, all|
-              move.state.steps.each do |s|
-                account = whose(s.step, move.from_account, move.to_account)
-                all[[account, s.step.id]] << (s.done_at - s.since) if account && s.done? && s.since
-              end
+          found = Learnt.new(Hash.new { |h, k| h[k] = [] }, {})
+          @ports.moves.ended(LEARNT_FROM).each { |move| learn_from(move, found) }
+          found.steps.default = nil
+          found
+        end
+
+        def learn_from(move, found)
+          move.state.steps.each do |s|
+            account = whose(s.step, move.from_account, move.to_account)
+            next unless account && s.since
+
+            if s.step.trait?(:approval)
+              [nil, account].each { |key| add_release(found, key, s, move) }
+            elsif s.done?
+              found.steps[[account, s.step.id]] << took(s)
             end
-            .tap { |h| h.default = nil }
+          end
+        end
+
+        def add_release(found, key, step_state, move)
+          kept = found.releases[key] ||= Forecast::Learning::Releases.none
+          return kept.refused += 1 if %w[refused lapsed].include?(move.state.ending)
+          return unless step_state.done?
+
+          lasted = took(step_state)
+          spoken = move.state.approved? || lasted < SPOKEN * step_state.step.takes.last
+          spoken ? kept.approved << lasted : kept.silent += 1
+        end
+
+        # Seconds; of what only goes on on business days, those alone.
+        def took(step_state)
+          since, done = step_state.since, step_state.done_at
+          return done - since unless step_state.step.business_days?
+
+          Common::HolidayCalendar.of(@ports.settings.holidays, at: since).between(since, done)
+        end
+
+        # [what was foreseen, how many seconds it took], or nil.
+        def foretold(move)
+          first = move.events.first
+          foreseen = first&.data&.fetch("foreseen", nil)
+          return unless foreseen && move.state.ending == "settled"
+
+          [foreseen, move.events.last.at - first.at]
         end
 
         def held(move)
-          foreseen = move.events.first&.data&.fetch("foreseen", nil)
-          return unless foreseen && move.state.ending == "settled"
+          foreseen, lasted = foretold(move)
+          return unless foreseen
 
           started = move.events.first.at
-          ended = move.events.last.at
+          ended = started + lasted
           p05, p50, p95 = foreseen.values_at("p05", "p50", "p95").map { |s| started + s }
           Held.new(
             move: move,

@@ -39,6 +39,7 @@ module SteadyMove
           {
             moves: open.size,
             **spread_shown(desk.forecasts.together(open), by),
+            shares: desk.forecasts.shares,
             calibration: desk.forecasts.calibration.first(100).map { |h| held_shown(h) }
           }
         end

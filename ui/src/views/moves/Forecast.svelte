@@ -61,6 +61,15 @@
 {#if f?.calibration.length}
   <details>
     <summary>{say.forecast.held(held, f.calibration.length)}</summary>
+    {#if f.shares.p50 !== undefined}
+      <p>
+        {say.forecast.shares(
+          Math.round((f.shares.p10 ?? 0) * 100),
+          Math.round(f.shares.p50 * 100),
+          Math.round((f.shares.p90 ?? 0) * 100),
+        )}
+      </p>
+    {/if}
     <table>
       <tbody>
         {#each f.calibration as c (c.id)}

@@ -31,7 +31,11 @@ class HandoverScheduleTest < Minitest::Test
       old_zone_ns_follows: false
     } => [0, 7200, nil, 7200, 7200 + 90_900 - 600 + 600, 7200 + 600 + 90_000 + 900],
     { old_host_ends_with_registration: false } => [0, 7200, nil, 7200, 7800, 95_100],
-    { signed: true } => [0, 7200, 7200, 11_700, 11_700 + 87_900 - 600, 11_700 + 87_900],
+    { signed: true } => [0, 7200, 0, 7200, 7200 + 87_900 - 600, 7200 + 87_900],
+    {
+      signed: true,
+      ds_ttl: 86_400
+    } => [0, 7200, 0, 87_300, 87_300 + 87_900 - 600, 87_300 + 87_900],
     {
       lowered_ttl: 1800
     } => [0, 7200, nil, 7200, 7200 + 600 + 86_400 + 1800 - 600, 7200 + 600 + 86_400 + 1800],
@@ -163,5 +167,16 @@ class HandoverScheduleTest < Minitest::Test
     assert_operator wrong(:validating, ds_remove_at: -4000), :>, 0, "the DS taken away too late"
     assert_operator wrong(:parent, :not_waited), :>, 0, "lowered TTLs that were not waited for"
     %i[parent child late].each { |kind| assert_operator wrong(kind, retire_at: 300), :>, 0, kind }
+  end
+
+  # Each wait, an hour shorter: the switch after the DS went, after the TTLs were lowered, and the
+  # old host's end after the switch.
+  def test_any_wait_an_hour_shorter_is_found_out
+    {
+      validating: :switch_at,
+      parent: :retire_at,
+      child: :retire_at,
+      late: :retire_at
+    }.each { |kind, wait| assert_operator wrong(kind, wait => 3600), :>, 0, "#{kind}, #{wait}" }
   end
 end

@@ -51,16 +51,14 @@ module SteadyMove
 
           def lower_at = happens(:lower_at, start)
           def rely_at = lower_at + old_max_ttl
-          def ds_remove_at = signed ? happens(:ds_remove_at, rely_at) : nil
+          # Beside the lowering: neither waits for the other.
+          def ds_remove_at = signed ? happens(:ds_remove_at, lower_at) : nil
 
-          # With the DS gone from every cache, and what was validated with it: R + D + m after its
-          # removal.
-          def switch_at
-            happens(
-              :switch_at,
-              signed ? ds_remove_at + publication + ds_ttl + lowered_ttl : rely_at
-            )
-          end
+          # With the long TTLs gone from every cache, and with the DS gone, and what was validated
+          # with it: R + D + m after its removal. What was validated before the TTLs were lowered is
+          # gone once these can be relied on.
+          def switch_at = happens(:switch_at, [rely_at, ds_forgotten_at].compact.max)
+          def ds_forgotten_at = ds_remove_at && ds_remove_at + publication + ds_ttl + lowered_ttl
 
           # Until when somebody may ask the old host's servers, and after how long all have
           # forgotten it.

@@ -8,7 +8,7 @@ module SteadyMove
           Step.declare("ds-out") do
             order 132
             rail :records
-            needs "compare-hosts", "ttls-lowered"
+            needs "compare-hosts"
             option :signed
             act "name_servers", at: :losing
             via :connection

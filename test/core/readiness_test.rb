@@ -207,7 +207,52 @@ class ReadinessTest < Minitest::Test
         found.findings.each { |f| refute_match(/\{|\}/, f.because + f.remedy) }
         rules
       end
-    assert_empty Core::Readiness::Rules.all.keys - hit - ["suffix-unlisted"], "each rule has a row"
+    open = %w[suffix-unlisted suffix-values]
+    assert_empty Core::Readiness::Rules.all.keys - hit - open, "each rule has a row"
+  end
+
+  # A value that nobody knows makes no name ready: it is asked once for the suffix, and the site's
+  # own word, with who said it and when, answers it.
+  def test_a_suffix_of_which_not_all_is_known
+    book = rulebook
+    open = book.families.select { |family| family.not_known.to_a.any? }
+    assert_operator open.sum { |family| family.suffixes.size }, :>=, 30
+    open.each do |family|
+      name = Core::Names::DomainName.parse("tide.#{family.suffixes.first}")
+      known = Core::Readiness::Facts.ruled(KNOWN)
+      found = Core::Readiness::Judge.judge(book, name, known).verdict(NOW)
+      asked = found.unknown.find { |u| u.rule == "suffix-values" }
+      assert_equal [family.not_known.size, true], [asked.lacks.size, asked.hard], family.id
+      asked.lacks.each { |key| assert SteadyMove::Words.catalogue.key?(:en, "facts.#{key}"), key }
+      refute_equal "clear", found.kind
+      told = family.not_known.map { |key| answer(family.suffixes.first, key) }
+      answered = Core::Readiness::Judge.judge(book.with(told), name, known).verdict(NOW)
+      refute_includes answered.unknown.map(&:rule), "suffix-values", family.id
+    end
+  end
+
+  ANSWERS = {
+    "code" => "needed",
+    "lock" => "none",
+    "approval" => "none",
+    "code_days" => 30,
+    "years_added" => 0,
+    "response_days" => 5
+  }.freeze
+
+  def answer(suffix, key)
+    said = {
+      "text" => "its support, by telephone",
+      "kind" => "C",
+      "verified" => false,
+      "date" => "2027-02-01"
+    }
+    Core::Readiness::Override.new(
+      suffix: suffix,
+      key: key,
+      value: ANSWERS.fetch(key, "off"),
+      source: said
+    )
   end
 
   # Sixty 24-hour days from the event, half open: the last second bars, the next clears; over leap

@@ -207,17 +207,20 @@ class OneMoreTest < Minitest::Test
     end
   end
 
-  # A row in core/post/lexicon.rb, its title in config/words/en/post.yml.
+  # A row in core/post/lexicon.rb, its wording in core/post/languages/, its title in
+  # config/words/en/post.yml.
   def test_one_more_kind_of_message
     lexicon = Core::Post::Lexicon
-    kind =
-      lexicon::Kind.new(
-        id: "tide-warning",
-        names_needed: false,
-        asks: true,
-        wording: [[9, /high water/i, :it_warns_of_the_tide]]
-      )
+    kind = lexicon::Kind.new(id: "tide-warning", asks: true)
     all = [kind, *lexicon::ALL]
+    languages = Core::Post::Languages
+    english, *others = languages::ALL
+    wording = { "tide-warning" => [[9, /high water/i, :it_warns_of_the_tide]] }
+    english = english.dup.tap { |t| t.kinds = t.kinds.merge(wording) }
+    in_place_of(languages, ALL: [english, *others]) { one_more_kind(lexicon, all) }
+  end
+
+  def one_more_kind(lexicon, all)
     in_place_of(
       lexicon,
       ALL: all,

@@ -72,9 +72,15 @@ module SteadyMove
             "move_hours",
             "source"
           )
+          odd = row["suffixes"].find { |suffix| !suffix.is_a?(String) }
+          unless odd.nil?
+            fail!(file, ["suffixes"], "a suffix in quotation marks is expected, not #{odd}")
+          end
           without = row.fetch("without", [])
           stray = without - entries.keys
           fail!(file, ["without"], "no such rule: #{stray.join(", ")}") if stray.any?
+          open = row.fetch("not_known", []) - Family.open_values - entries.keys
+          fail!(file, ["not_known"], "no such value: #{open.join(", ")}") if open.any?
           (CHOICES.keys + NUMBERS.keys).each do |key|
             row.key?(key) && value(key, row[key], file: file)
           end

@@ -8,7 +8,8 @@ module SteadyMove
       # silence until it counts as approval; withheld: facts that its registry shows to nobody, as
       # names;
       # presence: what papers are wanted, or nil; move_hours: [least, usual, most] of a whole move;
-      # sources: where single values come from, else source.
+      # sources: where single values come from, else source; not_known: values, and rules, of which nobody
+      # knows how the registry has them: what stands there is a guess that is never relied on.
       Family =
         Struct.new(
           :id,
@@ -30,6 +31,7 @@ module SteadyMove
           :sources,
           :overrides,
           :withheld,
+          :not_known,
           keyword_init: true
         ) do
           # What may be overruled for one suffix.
@@ -79,6 +81,7 @@ module SteadyMove
               **to_h,
               overrides: (overrides || []) + [override],
               sources: (sources || {}).merge(override.key => override.source),
+              not_known: (not_known || []) - [override.key],
               **changed
             )
           end

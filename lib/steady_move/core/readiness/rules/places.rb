@@ -26,6 +26,16 @@ module SteadyMove
               ]
             end
 
+          # The family lists the suffix, and not all of its values: that makes no name ready.
+          VALUES =
+            Rule.of(asked: ->(about) { about.family.not_known.to_a.any? }) do |_, _, about|
+              open = about.family.not_known.map { |key| :"suffix_#{key.tr("-", "_")}" }
+              [
+                [ALWAYS, EVER, nil, { suffix: about.name.suffix }],
+                Rules.unknown(ALWAYS, EVER, *open)
+              ]
+            end
+
           # The public record named another registrar than the account's when it was looked up.
           OTHER_REGISTRAR =
             Rule.of do |facts, _, _|
@@ -70,6 +80,7 @@ module SteadyMove
           RULES = {
             "suffix-unserved" => UNSERVED,
             "suffix-unlisted" => UNLISTED,
+            "suffix-values" => VALUES,
             "other-registrar" => OTHER_REGISTRAR,
             "no-payment" => NO_PAYMENT,
             "dns-leaves" => DNS_LEAVES,

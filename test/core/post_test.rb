@@ -56,7 +56,7 @@ class PostTest < Minitest::Test
       "receipt",
       %w[ferry.example]
     ],
-    ["Invoice", "Amount due: 15.00", "receipt", []],
+    ["Invoice", "Amount due: 15.00", "unpaid", []],
     ["Please verify your email address", "Reply with the word HARBOUR.", "contact-proof", []],
     [
       "Proof of identity wanted",

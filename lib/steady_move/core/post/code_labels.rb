@@ -195,7 +195,7 @@ module SteadyMove
 
           text = @lines[at].strip
           quoted = CodeShape.quoted(text)
-          return found(quoted, at, label) if quoted && quoted.length >= 4
+          return found(quoted, at, label) if quoted && CodeShape.possible?(quoted.delete(" "))
           return blank_inside(text, at, label) if text.match?(/\s/)
 
           alone(text, at, label)

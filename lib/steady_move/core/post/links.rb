@@ -26,6 +26,11 @@ module SteadyMove
         HOST =
           %r{\A\s*(?:https?:[/\\]{2}|
             //)?((?:(?-i:[\p{L}\p{N}-])+\.)+(?-i:\p{L}){2,})(?:[/:?#].*)?\s*\z}imx
+        # An address in angle brackets may be broken over lines (RFC 3986, appendix C).
+        BRACKETED = %r{<((?:https?://|www\.)[^<>]{1,2000})>}i
+        # A line as long as mail is wrapped; what follows it alone may be the rest of an address.
+        WRAPPED = 66
+        REST = %r{\A[\p{L}\p{N}._~/?#@!$&'()*+,;=%-]*[\p{L}\p{N}/?#&=%_]\z}
         # Links of a message that are looked at; one that holds more is doubtful (Trust).
         MOST = 300
         # The role of a link that somebody else may have written.
@@ -57,7 +62,7 @@ module SteadyMove
         #   # => ["approve", "decline"]
         def read(text, further = "")
           seen, unseen = text.split(Marks::UNSEEN, 2)
-          blocks = seen.to_s.split(/\n[ \t]*\n/).reject { |b| b.strip.empty? }
+          blocks = whole(seen.to_s).split(/\n[ \t]*\n/).reject { |b| b.strip.empty? }
           before = ""
           found =
             blocks.each_with_object([]) do |block, all|
@@ -71,6 +76,17 @@ module SteadyMove
               link.unseen = true
             end
           both(found, addresses(other.to_s) + silent)
+        end
+
+        # Addresses in angle brackets in one piece.
+        def whole(text)
+          text.gsub(BRACKETED) { |found| found.match?(/\s/) ? found.gsub(/\s+/, "") : found }
+        end
+
+        # Does an address end where its line was wrapped, with what may be its rest on the next?
+        def cut?(before, url, after)
+          line = "#{before[/[^\n]*\z/]}#{url}"
+          line.length >= WRAPPED && after.match?(/\A\n/) && after[/\A\n([^\n]*)/, 1].match?(REST)
         end
 
         # The one link to approve with, or nil where that isn't plain.
@@ -125,7 +141,10 @@ module SteadyMove
               before = block_before.gsub(Marks::MARK, "") if before.strip.empty? && i <= 1 &&
                 bare(block_before).one?
               after = list[i + 1].is_a?(String) ? list[i + 1] : ""
-              link(piece[0], piece[1], before, after).tap { |l| l.unseen = piece[2] == true }
+              found = link(piece[0], piece[1], before, after)
+              found.unseen = piece[2] == true
+              found.role = "other" if piece[1].empty? && cut?(before, piece[0], after)
+              found
             end
           found.first(most)
         end
@@ -198,7 +217,9 @@ module SteadyMove
           named = Core::Names::HostName.ascii(seen)
           named unless named.nil? || host.nil? || Hosts.aligned?(named, host)
         end
-        private_class_method :both,
+        private_class_method :whole,
+                             :cut?,
+                             :both,
                              :addresses,
                              :pieces,
                              :bare,

@@ -156,14 +156,14 @@ module SteadyMove
                 ],
                 "hold" => [
                   [
-                    8,
+                    14,
                     /(?:Domain|Name)#{GAP}{0,60}(?:gesperrt|deaktiviert|stillgelegt|ausgesetzt)/ix,
                     :the_name_is_on_hold
                   ]
                 ],
                 "unpaid" => [
                   [
-                    7,
+                    11,
                     /(?:Rechnung|Zahlung|Lastschrift|Abbuchung|Betrag)#{GAP}{0,60}(?:unbezahlt|überfällig|offen|fällig|fehlgeschlagen|abgelehnt|nicht)/ix,
                     :a_payment_is_open
                   ]

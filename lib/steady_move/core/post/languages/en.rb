@@ -278,14 +278,14 @@ module SteadyMove
                 ],
                 "hold" => [
                   [
-                    8,
+                    14,
                     /\b(?:suspended|suspension|on\ hold|deactivated|(?:client|server)Hold)\b/ix,
                     :the_name_is_on_hold
                   ]
                 ],
                 "unpaid" => [
                   [
-                    7,
+                    11,
                     /\b(?:payments?|charges?|cards?|transactions?|debits?|renewals?|invoices?)\b
                      #{GAP}{0,60}\b(?:declined|failed|refused|rejected|unsuccessful|overdue|unpaid|
                      past\ due|did\ not\ go\ through|could\ not\ be|is\ (?:still\ )?open|
@@ -295,22 +295,22 @@ module SteadyMove
                     :a_payment_is_open
                   ],
                   [
-                    7,
+                    11,
                     /\b(?:could\ not|couldn['’]t|cannot|can['’]t|unable\ to|not\ able\ to|failed\ to)
                      \b#{GAP}{0,30}\b(?:charge|collect|process|take|debit)\b#{GAP}{0,40}
                      \b(?:payment|card|account|invoice|amount|you)\b/ix,
                     :a_payment_is_open
                   ],
                   [
-                    7,
+                    11,
                     /\b(?:(?:was|were)(?:\ not|n['’]t)(?:\ been)?|(?:has|have)(?:\ not|n['’]t)\ been)
                      \ (?:charged|paid|collected|debited)\b/ix,
                     :a_payment_is_open
                   ],
                   [
-                    7,
-                    /\b(?:payment|invoice|amount|balance|total)\b#{GAP}{0,30}\b(?:is|are|was|falls?|
-                     becomes?|now|still)\ due\b|\b(?:payment|amount|balance)\ due\b|
+                    11,
+                    /\b(?:payment|invoice|amount|balance|total)\b#{GAP}{0,60}\b(?:is|are|was|falls?|
+                     becomes?|now|still)\ due\b|\b(?:payment|amount|balance)\ due\b(?!:?\s*(?:[A-Z]{3}|[€£$])?\s*0[.,]00)|
                      \bdue\ (?:date|by|on)\b#{GAP}{0,40}\b(?:pay|invoice|amount)/ix,
                     :a_payment_is_open
                   ]

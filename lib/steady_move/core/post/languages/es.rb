@@ -142,14 +142,14 @@ module SteadyMove
                 ],
                 "hold" => [
                   [
-                    8,
+                    14,
                     /(?:dominio|nombre)#{GAP}{0,60}(?:suspendid|desactivad)/ix,
                     :the_name_is_on_hold
                   ]
                 ],
                 "unpaid" => [
                   [
-                    7,
+                    11,
                     /(?:factura|pago|cargo|importe)#{GAP}{0,60}(?:impagad|vencid|fallid|rechazad|pendiente|no\ se\ ha)/ix,
                     :a_payment_is_open
                   ]

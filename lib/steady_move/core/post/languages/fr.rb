@@ -145,11 +145,11 @@ module SteadyMove
                   ]
                 ],
                 "hold" => [
-                  [8, /(?:domaine|nom)#{GAP}{0,60}(?:suspendu|désactivé)/ix, :the_name_is_on_hold]
+                  [14, /(?:domaine|nom)#{GAP}{0,60}(?:suspendu|désactivé)/ix, :the_name_is_on_hold]
                 ],
                 "unpaid" => [
                   [
-                    7,
+                    11,
                     /(?:facture|paiement|prélèvement|montant)#{GAP}{0,60}(?:impayé|en\ retard|échoué|refusé|dû|exigible|n[’']a\ pas)/ix,
                     :a_payment_is_open
                   ]

@@ -136,11 +136,11 @@ module SteadyMove
                   [5, /\bblocco\b|\bsblocc|\bbloccat[oa]\b/i, :a_lock_was_set_or_taken_off]
                 ],
                 "hold" => [
-                  [8, /(?:dominio|nome)#{GAP}{0,60}(?:sospes|disattivat)/ix, :the_name_is_on_hold]
+                  [14, /(?:dominio|nome)#{GAP}{0,60}(?:sospes|disattivat)/ix, :the_name_is_on_hold]
                 ],
                 "unpaid" => [
                   [
-                    7,
+                    11,
                     /(?:fattura|pagamento|addebito|importo)#{GAP}{0,60}(?:non\ pagat|scadut|fallit|rifiutat|insolut|non\ è)/ix,
                     :a_payment_is_open
                   ]

@@ -61,9 +61,9 @@ module SteadyMove
                 "lock-notice" => [
                   [5, /(?:レジストラ|ドメイン|#{MOVE})ロック|ロック#{GAP}{0,10}解除/, :a_lock_was_set_or_taken_off]
                 ],
-                "hold" => [[8, /(?:ドメイン)#{GAP}{0,30}(?:停止|利用停止|凍結)/, :the_name_is_on_hold]],
+                "hold" => [[14, /(?:ドメイン)#{GAP}{0,30}(?:停止|利用停止|凍結)/, :the_name_is_on_hold]],
                 "unpaid" => [
-                  [7, /(?:お支払い|決済|請求)#{GAP}{0,30}(?:失敗|未払い|未納|拒否|できません|確認できて)/, :a_payment_is_open]
+                  [11, /(?:お支払い|決済|請求)#{GAP}{0,30}(?:失敗|未払い|未納|拒否|できません|確認できて)/, :a_payment_is_open]
                 ],
                 "receipt" => [
                   [5, /領収書|請求書|お支払い|ご入金|注文確認/, :it_is_about_a_payment],

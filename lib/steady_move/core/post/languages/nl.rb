@@ -140,14 +140,14 @@ module SteadyMove
                 ],
                 "hold" => [
                   [
-                    8,
+                    14,
                     /(?:domein|naam)#{GAP}{0,60}(?:opgeschort|gedeactiveerd|geblokkeerd)/ix,
                     :the_name_is_on_hold
                   ]
                 ],
                 "unpaid" => [
                   [
-                    7,
+                    11,
                     /(?:factuur|betaling|incasso|bedrag)#{GAP}{0,60}(?:onbetaald|achterstallig|mislukt|geweigerd|openstaand|niet)/ix,
                     :a_payment_is_open
                   ]

@@ -141,14 +141,14 @@ module SteadyMove
                 ],
                 "hold" => [
                   [
-                    8,
+                    14,
                     /(?:domena|nazwa)#{GAP}{0,60}(?:zawieszon|zablokowan|dezaktywowan)/ix,
                     :the_name_is_on_hold
                   ]
                 ],
                 "unpaid" => [
                   [
-                    7,
+                    11,
                     /(?:faktur|płatność|płatności|kwota)#{GAP}{0,60}(?:nieopłacon|zaległ|nie\ powiodł|odrzucon|przetermin)/ix,
                     :a_payment_is_open
                   ]

@@ -141,11 +141,11 @@ module SteadyMove
                   ]
                 ],
                 "hold" => [
-                  [8, /(?:domínio|nome)#{GAP}{0,60}(?:suspens|desativad)/ix, :the_name_is_on_hold]
+                  [14, /(?:domínio|nome)#{GAP}{0,60}(?:suspens|desativad)/ix, :the_name_is_on_hold]
                 ],
                 "unpaid" => [
                   [
-                    7,
+                    11,
                     /(?:fatura|pagamento|cobrança|valor)#{GAP}{0,60}(?:não\ pag|vencid|falhou|recusad|em\ atraso|pendente)/ix,
                     :a_payment_is_open
                   ]

@@ -98,7 +98,7 @@ class ForecastTest < Minitest::Test
 
   DAY = 86_400.0
   # How long it really takes, in seconds, as nobody here knows it: {what: random → seconds}.
-  TRUE = {
+  REALLY = {
     "lognormal" => ->(r) { Math.exp(8 + (0.9 * normal(r))) },
     "two humps" => ->(r) { r.rand < 0.55 ? 1800 + r.rand(3600) : (5 * DAY) + r.rand(7200) },
     "even" => ->(r) { 600 + r.rand(20_000) },
@@ -123,11 +123,11 @@ class ForecastTest < Minitest::Test
       end
   end
 
-  # 400 moves of a known distribution: from the first 200 is learnt, the others are what came. Shares
-  # of steps, of chains of five, and of batches of three, over 24 such desks, so that it is the
-  # forecast that is measured and not one desk's chance.
+  # 400 moves of a known distribution: from the first 200 is learnt, the others are what came.
+  # Shares of steps, of chains of five, and of batches of three, over 24 such desks, so that it is
+  # the forecast that is measured and not one desk's chance.
   def test_learning_makes_forecasts_honest
-    TRUE.each do |what, draw|
+    REALLY.each do |what, draw|
       told = Array.new(24) { |desk| desk_of(draw, Random.new(what.sum + desk)) }.transpose
       %w[step chain batch].zip(told) do |shape, desks|
         mean = desks.transpose.map { |list| list.sum / list.size }

@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require_relative "../support/post_reading"
 
-# Whole classes of messages, each in a table: what must never be taken for a code, what somebody else
-# planted in a message, what a message is not about. All invented; common practice, no source.
+# Whole classes of messages, each in a table: what must never be taken for a code, what somebody
+# else planted in a message, what a message is not about. All invented; common practice, no source.
 class PostClassesTest < Minitest::Test
   include PostReading
 
@@ -319,7 +319,7 @@ class PostClassesTest < Minitest::Test
     end
   end
 
-  LONG = "https://reg.test/transfer/ferry.example/approve?token=aaaaaaaaaaaaaaaaaaaaaaaaaaaa".freeze
+  LONG = "https://reg.test/transfer/ferry.example/approve?token=aaaaaaaaaaaaaaaaaaaaaaaaaaaa"
   # text => the link to approve with: whole, or none
   WRAPPED = {
     "To approve: <#{LONG[0, 60]}\n#{LONG[60..]}>" => LONG,

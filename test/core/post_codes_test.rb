@@ -28,7 +28,8 @@ class PostCodesTest < Minitest::Test
     ["Ask for the authorization code in your account.", nil, nil],
     ["Authorization code:", nil, nil],
     [
-      "Your authorization code is valid for 5 days. The code is shown below:\n\n  aB3x-99kQ\n\nKeep it safe.",
+      "Your authorization code is valid for 5 days. The code is shown below:\n\n  " \
+        "aB3x-99kQ\n\nKeep it safe.",
       "aB3x-99kQ",
       nil
     ],
@@ -78,7 +79,8 @@ class PostCodesTest < Minitest::Test
       "blanks"
     ],
     [
-      "To transfer ferry.example give the new registrar this code:\n\n  kelp-and-brine\n\nIt works for 14 days.",
+      "To transfer ferry.example give the new registrar this code:\n\n  kelp-and-brine\n\nIt " \
+        "works for 14 days.",
       "kelp-and-brine",
       nil
     ],
@@ -156,7 +158,8 @@ class PostCodesTest < Minitest::Test
       { "ferry.example" => "aB3x99", "isles.example" => "zz11yy" }
     ],
     [
-      "Name\tExpires\tAuth key\nferry.example\t2027-05-01\taB3x99\nisles.example\t2027-06-01\tzz11yy",
+      "Name\tExpires\tAuth " \
+        "key\nferry.example\t2027-05-01\taB3x99\nisles.example\t2027-06-01\tzz11yy",
       { "ferry.example" => "aB3x99", "isles.example" => "zz11yy" }
     ],
     [

@@ -131,7 +131,7 @@ class PostTrustTest < Minitest::Test
   def test_what_stands_below_the_own_server_s_received_says_nothing
     TRACES.each do |order, state|
       trace = FIELDS.values_at(*order.chars)
-      results = trace.select { |name, _| name == "authentication-results" }.map(&:last)
+      results = trace.filter_map { |name, body| body if name == "authentication-results" }
       found = read(ASKS, "", ids: [MX], results: results, trace: trace)
       assert_equal state, found.trust, "#{order}: #{reasons(found)}"
     end

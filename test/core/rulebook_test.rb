@@ -36,7 +36,8 @@ class RulebookTest < Minitest::Test
   MISTAKES = [
     [
       "rules.yml",
-      "- id: locked\n  title: T\n  effect: fix\n  in_move: maybe\n  because: b\n  remedy: r\n  #{SOURCE}\n",
+      "- id: locked\n  title: T\n  effect: fix\n  in_move: maybe\n  because: b\n  remedy: r\n  " \
+        "#{SOURCE}\n",
       /rules\.yml: line 4: rule locked: in_move “maybe” is not one of step, first, caution/
     ],
     [
@@ -46,7 +47,8 @@ class RulebookTest < Minitest::Test
     ],
     [
       "rules.yml",
-      "- id: unheard-of\n  title: T\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  #{SOURCE}\n",
+      "- id: unheard-of\n  title: T\n  effect: fix\n  in_move: step\n  because: b\n  remedy: " \
+        "r\n  #{SOURCE}\n",
       /rules\.yml: line 1: rule unheard-of: no object judges it/
     ],
     [
@@ -56,13 +58,15 @@ class RulebookTest < Minitest::Test
     ],
     [
       "rules.yml",
-      "- id: locked\n  title: T\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  source: {text: t}\n",
+      "- id: locked\n  title: T\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  " \
+        "source: {text: t}\n",
       /line 7: rule locked: source without kind, verified, date/
     ],
     ["rules.yml", "- id: [\n", /rules\.yml: line 2: /],
     [
       "f.yml",
-      "id: f\ntitle: F\nsuffixes: [x]\nyears_added: 40\nmax_years: 10\nmove_hours: [1, 2, 3]\n#{SOURCE}\n",
+      "id: f\ntitle: F\nsuffixes: [x]\nyears_added: 40\nmax_years: 10\nmove_hours: [1, 2, " \
+        "3]\n#{SOURCE}\n",
       /f\.yml: line 4: years_added “40” is not a whole number from 0 to 10/
     ],
     [
@@ -73,7 +77,8 @@ class RulebookTest < Minitest::Test
     ],
     [
       "f.yml",
-      "id: f\ntitle: F\nsuffixes: [x]\nyears_added: 1\nmax_years: 10\nmove_hours: [3, 2, 1]\n#{SOURCE}\n",
+      "id: f\ntitle: F\nsuffixes: [x]\nyears_added: 1\nmax_years: 10\nmove_hours: [3, 2, " \
+        "1]\n#{SOURCE}\n",
       /line 6: move_hours must be three rising numbers/
     ],
     [
@@ -90,7 +95,8 @@ class RulebookTest < Minitest::Test
       Dir.mktmpdir do |folder|
         File.write(
           File.join(folder, "rules.yml"),
-          "- id: locked\n  title: T\n  effect: fix\n  in_move: step\n  because: b\n  remedy: r\n  " \
+          "- id: locked\n  title: T\n  effect: fix\n  in_move: step\n  because: b\n  remedy: " \
+            "r\n  " \
             "#{SOURCE}\n"
         )
         File.write(File.join(folder, file), text)

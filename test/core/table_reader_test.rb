@@ -12,7 +12,8 @@ class TableReaderTest < Minitest::Test
   ].freeze
   SPELLINGS = [
     "Name\tType\tValue\tTTL\n@\tMX\t10 mail.tide.example\t300\nwww\tA\t192.0.2.1\t1 hour\n",
-    "Type\tHost\tPoints to\tPriority\tTTL\nMX\t@\tmail.tide.example\t10\t5 min\nA\twww\t192.0.2.1\t\t3600\n",
+    "Type\tHost\tPoints to\tPriority\tTTL\nMX\t@\tmail.tide.example\t10\t5 " \
+      "min\nA\twww\t192.0.2.1\t\t3600\n",
     "300 | MX | tide.example | 10 mail.tide.example.\n3600 | A | www.tide.example. | 192.0.2.1\n",
     "TTL;Record type;Record name;Content\n300;MX;;10 mail\nauto;A;www;192.0.2.1\n",
     "@   MX   10 mail.tide.example   5m\nwww   A   192.0.2.1   1h\n",

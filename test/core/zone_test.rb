@@ -44,7 +44,8 @@ class ZoneTest < Minitest::Test
   def test_what_was_written_reads_the_same
     first =
       zone(
-        "#{SOA}@ NS ns1\n$ORIGIN sub\nwww 1h30m IN TXT \"a\\\"b\\007\" ; c\n HTTPS 1 . alpn=\"h2\" " \
+        "#{SOA}@ NS ns1\n$ORIGIN sub\nwww 1h30m IN TXT \"a\\\"b\\007\" ; c\n HTTPS 1 . " \
+          "alpn=\"h2\" " \
           "port=443\n\\@x A 192.0.2.1\n"
       )
     again = zone(Records::ZoneWriter.write(first))

@@ -155,8 +155,8 @@ class CodeSafeTest < Minitest::Test
     assert_equal "old-one-1", codes.of_move(9)
   end
 
-  # Before it is used the registry is asked; where it rejects the one that was held, the later one is
-  # tried.
+  # Before it is used the registry is asked; where it rejects the one that was held, the later one
+  # is tried.
   def test_the_registry_chooses_between_two_codes_where_it_can_be_asked
     sign_in
     world.app.codes.keep(NAME, "wrong-code-1", at: world.app.now)

@@ -67,8 +67,8 @@ class PortfolioTest < Minitest::Test
           Desk::Portfolio::Judging.new(app).one(r[:name], to: to)
         end
       end
-    # All suffixes of the practice world are listed and whole, every account is whose it says, and nothing has
-    # expired yet.
+    # All suffixes of the practice world are listed and whole, every account is whose it says, and
+    # nothing has expired yet.
     elsewhere = %w[suffix-unlisted suffix-values other-registrar after-expiry]
     assert_empty Core::Readiness::Rules.all.keys - elsewhere -
                    judged.flat_map { |j| j.verdict.findings.map(&:rule) }.uniq

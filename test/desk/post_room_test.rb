@@ -76,7 +76,8 @@ class PostRoomTest < Minitest::Test
     code_arrives("second99")
     code_arrives("third777")
     assert_equal [%w[held wiped proposed], "first123"], [states, @app.codes.newest(NAME)]
-    assert_equal [[NAME, "notices@tarnbeck.example"]], safe.choices.map { |c| [c.name, c.sent_by] }
+    told = safe.choices.map { |c| [c.name, c.sent_by] }
+    assert_equal [[NAME, "notices@tarnbeck.example"]], told
     assert_includes @app.journal.page(name: NAME).first.says, "Both are kept"
     safe.choose(NAME, later: false, by: "ada")
     assert_equal ["first123", []], [@app.codes.newest(NAME), safe.choices]

@@ -8,7 +8,8 @@ require "mail"
 class EmlTest < Minitest::Test
   Eml = SteadyMove::Wire::Mail::Eml
   HEAD =
-    "From: Notices <notices@reg.test>\r\nTo: names@office.test\r\nDate: Mon, 01 Mar 2027 10:00:00 " \
+    "From: Notices <notices@reg.test>\r\nTo: names@office.test\r\nDate: Mon, 01 Mar 2027 " \
+      "10:00:00 " \
       "+0100\r\nSubject: Code\r\n"
 
   def test_head
@@ -97,7 +98,8 @@ class EmlTest < Minitest::Test
       "seen"
     ],
     [
-      "Content-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\nnever ended",
+      "Content-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\nContent-Type: " \
+        "text/plain\r\n\r\nnever ended",
       "never ended"
     ]
   ].freeze

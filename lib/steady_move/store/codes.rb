@@ -3,8 +3,8 @@
 module SteadyMove
   module Store
     # Authorization codes, sealed. States: held, then checked or rejected; proposed: it came later
-    # and differs from the one that is held, both stay until somebody chooses; wiped codes keep their
-    # row without content.
+    # and differs from the one that is held, both stay until somebody chooses; wiped codes keep
+    # their row without content.
     class Codes
       def initialize(db, safe)
         @db = db

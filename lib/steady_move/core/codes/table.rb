@@ -67,8 +67,8 @@ module SteadyMove
           @code = code
         end
 
-        # [name, code] of a line, as they stand there; nil where its cells are not those of the head,
-        # so that nobody can tell.
+        # [name, code] of a line, as they stand there; nil where its cells are not those of the
+        # head, so that nobody can tell.
         def row(line)
           cells = self.class.cells(line, @sign)
           return cells.values_at(@name, @code) if cells.size == @size

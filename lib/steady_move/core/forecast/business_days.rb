@@ -37,7 +37,8 @@ module SteadyMove
         end
 
         # Seconds of business time between two instants.
-        #   Forecast::BusinessDays.new.between(Time.utc(2027, 3, 5), Time.utc(2027, 3, 8)) # => 86400.0
+        #   Forecast::BusinessDays.new.between(Time.utc(2027, 3, 5), Time.utc(2027, 3, 8))
+        #     # => 86400.0
         def between(from, to)
           first, last = [from, to].map(&:to_f)
           (first.div(DAY)..last.div(DAY)).sum(0.0) do |day|

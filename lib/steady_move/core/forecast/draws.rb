@@ -50,8 +50,7 @@ module SteadyMove
 
         # Draws of one duration in shuffled order. lasting: Duration; order: which of the orders.
         # Returns [Float].
-        #   Forecast::Draws.new(count: 2).duration(Forecast::Duration.estimate([0, 1, 2]), 0).sum.round
-        #     # => 2
+        #   lasting is Forecast::Duration.estimate([0, 1, 2]): two draws, together two.
         def duration(lasting, order)
           place = [lasting, order % ORDERS]
           @drawn[place] || keep(place, table(lasting).values_at(*@orders[place.last]).freeze)

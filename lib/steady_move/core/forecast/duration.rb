@@ -23,14 +23,25 @@ module SteadyMove
         # Of what was seen ([seconds]) and an estimate. weight: so many observations make as much of
         # it as the estimate does; the estimate fades with the square of their number, since in a
         # chain of steps the little that is left of each one's would add up.
-        #   Forecast::Duration.learnt([60, 60, 60], [10, 20], weight: 2).table(4) # => [10.0, 20.0, 60.0, 60.0]
+        #   Forecast::Duration.learnt([60, 60, 60], [10, 20], weight: 2).table(4)
+        #     # => [10.0, 20.0, 60.0, 60.0]
         def self.learnt(takes, seen, weight:)
           return estimate(takes) if seen.empty?
 
-          share = seen.size**2 / (seen.size**2 + (weight**2)).to_f
+          squared = (seen.size**2).to_f
+          share = squared / (squared + (weight**2))
           new(
             [Part.new(share, seen.sort.freeze, nil).freeze, Part.new(1 - share, nil, takes).freeze]
           )
+        end
+
+        # The value below which a share of a sorted list lies, between two neighbours in proportion
+        # (Hazen's plotting positions; textbook).
+        #   Forecast::Duration.quantile([10, 20], 0.5) # => 15.0
+        def self.quantile(sorted, share)
+          place = ((share * sorted.size) - 0.5).clamp(0, sorted.size - 1)
+          low = sorted[place.floor]
+          low + ((sorted[place.ceil] - low) * (place - place.floor))
         end
 
         # parts: [Part], whose shares are one together.
@@ -114,15 +125,6 @@ module SteadyMove
           return Duration.quantile(part.seen, share) if part.seen
 
           Triangular.quantile(*part.takes, share)
-        end
-
-        # The value below which a share of a sorted list lies, between two neighbours in proportion
-        # (Hazen's plotting positions; textbook).
-        #   Forecast::Duration.quantile([10, 20], 0.5) # => 15.0
-        def self.quantile(sorted, share)
-          place = ((share * sorted.size) - 0.5).clamp(0, sorted.size - 1)
-          low = sorted[place.floor]
-          low + ((sorted[place.ceil] - low) * (place - place.floor))
         end
       end
     end

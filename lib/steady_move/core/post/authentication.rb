@@ -35,9 +35,9 @@ module SteadyMove
         # mailbox's own server ([] where none is known); from: domain of the From field (A-label);
         # spf: bodies of Received-SPF fields (RFC 7208 §9.1).
         # Returns [:pass, :against or :nothing, Phrases].
-        #   Post::Authentication.judge(["mx; dkim=pass header.d=r.test"], ids: ["mx"], from: "r.test")[0]
+        #   Post::Authentication.judge(["mx; dkim=pass header.d=r.t"], ids: ["mx"], from: "r.t")[0]
         #     # => :pass
-        #   Post::Authentication.judge(["mx; dkim=pass header.d=r.test"], ids: [], from: "r.test")[0]
+        #   Post::Authentication.judge(["mx; dkim=pass header.d=r.t"], ids: [], from: "r.t")[0]
         #     # => :nothing
         def judge(fields, ids:, from:, spf: [])
           read = fields.each_with_index.filter_map { |body, i| parsed(body, i) }
@@ -72,12 +72,14 @@ module SteadyMove
         # above that.
         def boundary(trace, ids)
           hops = trace.each_index.select { |i| trace[i].first == "received" }
-          return trace.size if hops.empty?
-
           own = hops.find { |i| ids.any? { |id| id.casecmp?(by(trace[i])) } }
-          house = own && hops.take_while { |i| i < own }
-          house&.all? { |i| ids.any? { |id| Hosts.aligned?(by(trace[i]), id) } } ? own : hops.first
+          return hops.first || trace.size unless own
+
+          within = hops.take_while { |i| i < own }.all? { |i| own_house?(by(trace[i]), ids) }
+          within ? own : hops.first
         end
+
+        def own_house?(host, ids) = ids.any? { |id| Hosts.aligned?(host, id) }
 
         def by(field) = field.last[BY, 1].to_s.downcase.delete_suffix(".")
 
@@ -227,6 +229,7 @@ module SteadyMove
         def phrase(key, **values) = Phrase.of("post.sender.#{key}", **values)
         private_class_method :bodies,
                              :boundary,
+                             :own_house?,
                              :by,
                              :parsed,
                              :parse,

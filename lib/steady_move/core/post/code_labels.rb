@@ -111,14 +111,16 @@ module SteadyMove
         def hit(label)
           return if label.rest.match?(OF_IT)
 
-          found = beside(label, label.rest) || below(label) || around(label)
-          found = question(found) if found && found.about.to_s.match?(HALF)
-          return found if @strong || found.nil? || found.value.nil?
-          return found if CodeShape.plain?(found.value)
+          found = beside(label, label.rest) || below(label) || around(label) or return
+          return question(found) if found.about.to_s.match?(HALF)
 
-          # On a line of its own below “code:”, it may be one all the same.
-          question(found) if found.line > label.index
+          taken?(found) ? found : lone_question(found, label)
         end
+
+        def taken?(hit) = @strong || !hit.value || CodeShape.plain?(hit.value)
+
+        # On a line of its own below “code:”, it may be one all the same.
+        def lone_question(hit, label) = hit.line > label.index ? question(hit) : nil
 
         def question(hit)
           Hit.new(value: nil, pieces: hit.pieces, line: hit.line, about: hit.about)
@@ -147,14 +149,7 @@ module SteadyMove
         end
 
         def behind(label, match)
-          text = match.post_match.strip[0, LOOKED_AT]
-          strong = match[0].match?(SIGN) || match[0].match?(/\A {2}/)
-          value =
-            CodeValue.new(
-              text,
-              strong: strong || is?(label, match, text),
-              starts: strong && starts?(label, match)
-            )
+          value = value(label, match)
           return if value.none?
 
           code, joined = value.whole && value.code ? joined(label.index, value.code) : value.code
@@ -165,6 +160,13 @@ module SteadyMove
             about: "#{label.before} #{label.line[label.begins...label.ends]} #{match.pre_match}",
             joined: joined == true
           )
+        end
+
+        def value(label, match)
+          text = match.post_match.strip[0, LOOKED_AT]
+          signed = match[0].match?(SIGN) || match[0].match?(/\A {2}/)
+          strong = signed || is?(label, match, text)
+          CodeValue.new(text, strong: strong, starts: signed && starts?(label, match))
         end
 
         # “Your authorization code is …”, and nothing more.

@@ -12,14 +12,15 @@ module SteadyMove
         Row = Struct.new(:name, :value, :pieces, keyword_init: true)
         # A table's head: the columns of names and of codes, how many there are, and what parts
         # them.
-        Head = Struct.new(:name, :code, :size, :split)
+        Head = Struct.new(:name, :code, :width, :sign)
         CELLS = [/ *\t */, / +\| +/, /\|/, /; */, /, */, / {2,}/].freeze
         HEAD_NAME =
           /\b(?:domains?|names?|dominios?|domínios?|domaines?|domein(?:en|naam)?|domen[ay]|nome|nom|
              nombre|nazwa)\b|Domain-?name|ドメイン/ix
         # A cell that names codes and nothing of them.
         HEAD_CODE =
-          /\A\W*(?:(?:domain|transfer|your|the|new)[\ -]+)*(?:#{CodeLabels::STRONG}|codes?|keys?|auth|
+          /\A\W*(?:(?:domain|transfer|your|the|new)[\ -]+)*(?:#{CodeLabels::STRONG}|codes?|keys?|
+            auth|
              schlüssel|clé|clave|chiave|chave|klucz|kod|código|codice|コード|キー|passwords?|tokens?)
              \W*(?:\([^)]*\))?\W*\z/ix
         HOST =
@@ -108,39 +109,48 @@ module SteadyMove
           cells = row_cells(line, head)
           host = cells[head.name].to_s[/#{HOST}/o]
           return if host.nil? || cells.size < 2
-          return asked(host, *odd(cells, head)) unless cells.size == head.size
+          return asked(host, *odd(cells, head)) unless cells.size == head.width
 
           valued(host, cells[head.code].to_s)
         end
 
         # A line with more cells than its head has: what may be the code, and each cell for itself.
         def odd(cells, head)
-          further = cells.size - head.size
-          sign = { CELLS[2] => "|", CELLS[3] => ";", CELLS[4] => "," }[head.split]
+          further = cells.size - head.width
+          sign = { CELLS[2] => "|", CELLS[3] => ";", CELLS[4] => "," }[head.sign]
           whole = cells[head.code..(head.code + further)].join(sign) if sign && further.positive?
           [whole, *(cells - [cells[head.name]])].compact
         end
 
         # Of two columns the second is all the rest of the line.
         def row_cells(line, head)
-          cells = cells(line, head.split)
-          return cells unless head.size == 2 && cells.size > 2 && head.name.zero?
+          cells = cells(line, head.sign)
+          return cells unless head.width == 2 && cells.size > 2 && head.name.zero?
 
-          whole(line).sub(head.split, "\u0000").split("\u0000").map(&:strip)
+          whole(line).sub(head.sign, "\u0000").split("\u0000").map(&:strip)
         end
 
         def listed(index)
-          match = LINE.match(@lines[index]) or return
-          host, value = match.captures
-          single = match[0].match?(/#{Regexp.escape(host)}["”'›>]? \S/)
-          return if value.start_with?("//") || (single && value.match?(/\s/))
+          host, value, single = name_and_rest(@lines[index])
+          return if host.nil? || (single && value.match?(/\s/))
 
           row = valued(host, value)
-          return(row if row.pieces.any?) if row.value.nil?
+          return(row if row.pieces.any?) unless row.value
           return if single && !CodeShape.mixed?(row.value)
 
-          led?(index) && !row.value.include?("|") ? row : asked(host, row.value)
+          answered?(index, row) ? row : asked(host, row.value)
         end
+
+        # [name, what stands behind it, is a single blank between them], or nil.
+        def name_and_rest(line)
+          match = LINE.match(line) or return
+          host, value = match.captures
+          return if value.start_with?("//")
+
+          [host, value, match[0].match?(/#{Regexp.escape(host)}["”'›>]? \S/)]
+        end
+
+        def answered?(index, row) = led?(index) && !row.value.include?("|")
 
         # Is it in a list below a line that names codes?
         def led?(index)

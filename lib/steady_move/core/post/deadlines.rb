@@ -66,13 +66,16 @@ module SteadyMove
           dates = Dates.new(languages, sent.at)
           sentences = Passages.sentences(subject) + Passages.sentences(text)
           sentences = sentences.map { |s| s.unicode_normalize(:nfkc) }
-          plain =
+          found =
             sentences.flat_map do |s|
               by_date(s, dates, languages, asking) + counted(s, languages, sent.at)
             end
-          plain = plain.map { |at, assumed| earlier(at, assumed, sent.offset.to_i) }
-          at, assumed = plain.min_by(&:first)
+          at, assumed = earliest(found, sent.offset.to_i)
           [at, assumed.to_a.uniq.map { |key| Phrase.of("post.deadline.#{key}") }]
+        end
+
+        def earliest(found, offset)
+          found.map { |at, assumed| earlier(at, assumed, offset) }.min_by(&:first)
         end
 
         # Where the sender's clock is ahead of UTC, a time without a zone comes earlier.
@@ -196,7 +199,8 @@ module SteadyMove
           end
           at
         end
-        private_class_method :earlier,
+        private_class_method :earliest,
+                             :earlier,
                              :by_date,
                              :led?,
                              :leads,

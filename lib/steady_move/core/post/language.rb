@@ -7,13 +7,13 @@ module SteadyMove
       # common practice, without a source.
       # marker: words that show the language; ended: a transfer ended without a landing; passed: an
       # identity check went well; kinds: {kind id => [[weight, pattern, what it says]]}; approve,
-      # decline, refusal: what a link does; unhappened: it has not happened; wrote: what
-      # ends the line before an earlier message, earlier: the title of one, headers: of its fields;
-      # footer: how a footer begins; codes: labels of a
-      # code; of_codes: what follows a label that speaks of what became of the code; halves: a part
-      # of a code; no_codes: words that stand where a code is looked for, and are none; leads: what stands before a deadline; asides: sentences whose dates are no deadlines;
-      # acts: sentences that want something; months, weekdays, units, numbers: {word pattern =>
-      # value}; within: what stands before a count of days.
+      # decline, refusal: what a link does; unhappened: it has not happened; wrote: what ends the
+      # line before an earlier message, earlier: the title of one, headers: of its fields; footer:
+      # how a footer begins; codes: labels of a code; of_codes: what follows a label that speaks of
+      # what became of the code; halves: a part of a code; no_codes: words that stand where a code
+      # is looked for, and are none; leads: what stands before a deadline; asides: sentences whose
+      # dates are no deadlines; acts: sentences that want something; months, weekdays, units,
+      # numbers: {word pattern => value}; within: what stands before a count of days.
       Language =
         Struct.new(
           :id,

@@ -3,9 +3,9 @@
 module SteadyMove
   module Core
     module Post
-      # The kinds of messages. A new kind is a new row; its wording stands in languages/, as [weight,
-      # pattern, what it says] (common practice, no source). names_needed: it is only that kind
-      # where it speaks of a name that is held; asks: it wants something of whoever reads it;
+      # The kinds of messages. A new kind is a new row; its wording stands in languages/, as
+      # [weight, pattern, what it says] (common practice, no source). names_needed: it is only that
+      # kind where it speaks of a name that is held; asks: it wants something of whoever reads it;
       # happened: only what has happened counts, not what will or could not.
       module Lexicon
         Kind = Struct.new(:id, :names_needed, :asks, :happened, keyword_init: true)
@@ -30,8 +30,8 @@ module SteadyMove
         UNRELATED = "unrelated"
         # From an account and about a held name, and not understood.
         UNREAD = "read-it-yourself"
-        # Whoever writes that a transfer did not take place, or was cancelled, writes neither that it
-        # has landed nor that it is about to leave.
+        # Whoever writes that a transfer did not take place, or was cancelled, writes neither that
+        # it has landed nor that it is about to leave.
         OVER = %w[landed leaving-notice].freeze
         # Every kind there is.
         IDS = (ALL.map(&:id) + [UNREAD, UNRELATED]).freeze

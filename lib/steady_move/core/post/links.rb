@@ -39,21 +39,25 @@ module SteadyMove
 
         module_function
 
-        # The links of a Message: of what its writer says, in both forms; those of what was quoted do
-        # nothing, and say nothing of the sender.
+        # The links of a Message: of what its writer says, in both forms; those of what was quoted
+        # do nothing, and say nothing of the sender.
         def of_message(message)
           seen, unseen = (message.marked || message.text).split(Marks::UNSEEN, 2)
           fresh, quoted, footer = Passages.parts(seen.to_s, bare: true)
-          other, hidden = message.further.to_s.split(Marks::UNSEEN, 2)
-          own, _, below = Passages.parts(other.to_s, bare: true)
-          told =
-            read(
-              [fresh, footer, unseen && "#{Marks::UNSEEN}#{unseen}"].compact.join("\n\n"),
-              ["#{own}\n\n#{below}", hidden && "#{Marks::UNSEEN}#{hidden}"].compact.join("\n")
-            )
+          told = read(with_unseen("#{fresh}\n\n#{footer}", unseen), other_form(message))
           known = told.to_set(&:url)
           earlier = addresses(quoted).reject { |link| known.include?(link.url) }
-          told + earlier.map { |link| link.tap { |l| l.role = QUOTED } }
+          told + earlier.each { |link| link.role = QUOTED }
+        end
+
+        def other_form(message)
+          seen, unseen = message.further.to_s.split(Marks::UNSEEN, 2)
+          fresh, _, footer = Passages.parts(seen.to_s, bare: true)
+          with_unseen("#{fresh}\n\n#{footer}", unseen)
+        end
+
+        def with_unseen(text, unseen)
+          unseen ? "#{text}\n\n#{Marks::UNSEEN}#{unseen}" : text
         end
 
         # text: marked up; own: what the mail's other form says, for addresses alone. Returns
@@ -131,22 +135,27 @@ module SteadyMove
         # At most so many.
         def in_block(block, block_before, most)
           list = pieces(block)
-          found =
-            list.each_with_index.lazy.filter_map do |piece, i|
-              next unless piece.is_a?(Array)
+          places = list.each_index.lazy.select { |i| list[i].is_a?(Array) }
+          places.first(most).map { |i| at(list, i, block_before) }
+        end
 
-              start = i
-              start -= 1 while start.positive? && list[start - 1].is_a?(String)
-              before = list[start...i].join
-              before = block_before.gsub(Marks::MARK, "") if before.strip.empty? && i <= 1 &&
-                bare(block_before).one?
-              after = list[i + 1].is_a?(String) ? list[i + 1] : ""
-              found = link(piece[0], piece[1], before, after)
-              found.unseen = piece[2] == true
-              found.role = "other" if piece[1].empty? && cut?(before, piece[0], after)
-              found
-            end
-          found.first(most)
+        # The link at a place, with the words around it.
+        def at(list, index, block_before)
+          url, words, bare = list[index]
+          before = text_before(list, index)
+          before = block_before.gsub(Marks::MARK, "") if before.strip.empty? && index <= 1 &&
+            bare(block_before).one?
+          after = list[index + 1].is_a?(String) ? list[index + 1] : ""
+          found = link(url, words, before, after)
+          found.unseen = bare == true
+          found.role = "other" if words.empty? && cut?(before, url, after)
+          found
+        end
+
+        def text_before(list, index)
+          start = index
+          start -= 1 while start.positive? && list[start - 1].is_a?(String)
+          list[start...index].join
         end
 
         def link(url, words, before, after)
@@ -217,7 +226,11 @@ module SteadyMove
           named = Core::Names::HostName.ascii(seen)
           named unless named.nil? || host.nil? || Hosts.aligned?(named, host)
         end
-        private_class_method :whole,
+        private_class_method :other_form,
+                             :with_unseen,
+                             :at,
+                             :text_before,
+                             :whole,
                              :cut?,
                              :both,
                              :addresses,

@@ -10,8 +10,8 @@ module SteadyMove
       # One message as it came, the same value from the mailbox to the journal. place: Place, nil
       # for one that somebody dropped in; sender: the address of its From field, senders and
       # reply_to those of all From and Reply-To fields; recipient: of its To field; results: bodies
-      # of its Authentication-Results fields, topmost first; trace: [[name, body]] of these and of its
-      # Received and Received-SPF fields, in their order; at: Time of its Date field; offset:
+      # of its Authentication-Results fields, topmost first; trace: [[name, body]] of these and of
+      # its Received and Received-SPF fields, in their order; at: Time of its Date field; offset:
       # that field's, in seconds east; text: as
       # people read it; marked: the same with its links marked (Marks); further: what its other form
       # says, marked; beside: text of messages and files that merely come along, which nothing may

@@ -43,21 +43,24 @@ module SteadyMove
 
         module_function
 
-        # [what the writer says, what he quotes, the footer]: texts. bare: signs that nobody sees are
-        # left where they are, and lines as they begin.
+        # [what the writer says, what he quotes, the footer]: texts. bare: signs that nobody sees
+        # are left where they are, and lines as they begin.
         def parts(text, bare: false)
           told = text.lines(chomp: true)
           lines = told.map { |l| l.gsub(UNSEEN, "") }
+          places(lines).map do |list|
+            kept = list.reject { |i| lines[i].match?(ABOVE) }
+            kept.map { |i| bare ? told[i] : lines[i].sub(/\A[ \t>]+/, "") }.join("\n")
+          end
+        end
+
+        # The numbers of the lines of each part.
+        def places(lines)
           cut = earlier(lines)
           quoted, fresh = lines.each_index.partition { |i| i >= cut || lines[i].match?(QUOTED) }
           foot = fresh.find { |i| footer?(lines, fresh, i) } || lines.size
           below, said = fresh.partition { |i| i >= foot }
-          [said, quoted, below].map do |list|
-            list
-              .map { |i| bare ? told[i] : lines[i].sub(/\A[ \t>]+/, "") }
-              .reject { |line| line.match?(ABOVE) }
-              .join("\n")
-          end
+          [said, quoted, below]
         end
 
         # Is it the subject of an answer, so that somebody else may have written it?
@@ -122,7 +125,7 @@ module SteadyMove
               match.post_match.match?(u[:behind])
           end
         end
-        private_class_method :joined, :earlier, :earlier?, :footer?
+        private_class_method :places, :joined, :earlier, :earlier?, :footer?
       end
     end
   end

@@ -106,13 +106,22 @@ module SteadyMove
           return if link.role == Links::QUOTED || mail?(link, known)
           return if aligned && harmless?(link, known)
 
-          odd = known.include?(link.host) ? link.odd - %i[bare host] : link.odd
-          if odd.any?
-            return said(:odd_link, url: link.url[0, 80], what: odd.map { |o| said("odd.#{o}") })
-          end
-          foreign = [link.host, *link.leads].find { |host| !Hosts.within_any?(host, known) }
-          return said(:link_elsewhere, host: foreign) if foreign
+          odd(link, known) || elsewhere_led(link, known) || shown(link)
+        end
 
+        def odd(link, known)
+          odd = known.include?(link.host) ? link.odd - %i[bare host] : link.odd
+          return if odd.empty?
+
+          said(:odd_link, url: link.url[0, 80], what: odd.map { |o| said("odd.#{o}") })
+        end
+
+        def elsewhere_led(link, known)
+          foreign = [link.host, *link.leads].find { |host| !Hosts.within_any?(host, known) }
+          said(:link_elsewhere, host: foreign) if foreign
+        end
+
+        def shown(link)
           said(:link_shows_another, shown: link.shown, host: link.host) if link.shown
         end
 
@@ -153,6 +162,9 @@ module SteadyMove
                              :elsewhere,
                              :answers_elsewhere,
                              :link,
+                             :odd,
+                             :elsewhere_led,
+                             :shown,
                              :mail?,
                              :off?,
                              :off,

@@ -10,8 +10,8 @@ module SteadyMove
       # about it. What different readers take differently is odd; what is left is read by
       # addressable, too, and both must agree.
       module Url
-        # host: A-label or nil; odd: what is odd, as ids, empty for a plain web address; leads: hosts
-        # of addresses that it hands on, where one may be led next.
+        # host: A-label or nil; odd: what is odd, as ids, empty for a plain web address; leads:
+        # hosts of addresses that it hands on, where one may be led next.
         Read = Struct.new(:host, :odd, :leads, keyword_init: true)
         SCHEME = /\A([a-z][a-z0-9+.-]*):/i
         UNSEEN = /[\p{Cc}\p{Cf}\u{115F}\u{1160}\u{3164}\u{FFA0}]/

@@ -72,15 +72,9 @@ module SteadyMove
             "move_hours",
             "source"
           )
-          odd = row["suffixes"].find { |suffix| !suffix.is_a?(String) }
-          unless odd.nil?
-            fail!(file, ["suffixes"], "a suffix in quotation marks is expected, not #{odd}")
-          end
-          without = row.fetch("without", [])
-          stray = without - entries.keys
-          fail!(file, ["without"], "no such rule: #{stray.join(", ")}") if stray.any?
-          open = row.fetch("not_known", []) - Family.open_values - entries.keys
-          fail!(file, ["not_known"], "no such value: #{open.join(", ")}") if open.any?
+          suffixes(file, row["suffixes"])
+          names(file, row, "without", entries.keys)
+          names(file, row, "not_known", Family.open_values + entries.keys)
           (CHOICES.keys + NUMBERS.keys).each do |key|
             row.key?(key) && value(key, row[key], file: file)
           end
@@ -92,11 +86,28 @@ module SteadyMove
           known = row.except("without", "generic").transform_keys(&:to_sym)
           Family.build(
             **known,
-            rules: entries.keys - without - [Rulebook::UNLISTED],
+            rules: entries.keys - row.fetch("without", []) - [Rulebook::UNLISTED],
             lines: entries
           )
         rescue ArgumentError => e
           fail!(file, [], "#{row["id"]}: #{e.message}")
+        end
+
+        # A list of rules or values that there are.
+        def names(file, row, member, known)
+          stray = row.fetch(member, []) - known
+          return if stray.empty?
+
+          what = member == "without" ? "rule" : "value"
+          fail!(file, [member], "no such #{what}: #{stray.join(", ")}")
+        end
+
+        # YAML takes “no” for no text.
+        def suffixes(file, list)
+          odd = list.find { |suffix| !suffix.is_a?(String) }
+          return if odd.nil?
+
+          fail!(file, ["suffixes"], "a suffix in quotation marks is expected, not #{odd}")
         end
 
         # A family value that is allowed; raises Invalid. Returns it in its right type.

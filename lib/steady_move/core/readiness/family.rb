@@ -8,8 +8,8 @@ module SteadyMove
       # silence until it counts as approval; withheld: facts that its registry shows to nobody, as
       # names;
       # presence: what papers are wanted, or nil; move_hours: [least, usual, most] of a whole move;
-      # sources: where single values come from, else source; not_known: values, and rules, of which nobody
-      # knows how the registry has them: what stands there is a guess that is never relied on.
+      # sources: where single values come from, else source; not_known: values, and rules, of which
+      # nobody knows how the registry has them: what stands there is a guess that nothing relies on.
       Family =
         Struct.new(
           :id,

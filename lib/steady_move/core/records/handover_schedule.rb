@@ -58,7 +58,7 @@ module SteadyMove
           # with it: R + D + m after its removal. What was validated before the TTLs were lowered is
           # gone once these can be relied on.
           def switch_at = happens(:switch_at, [rely_at, ds_forgotten_at].compact.max)
-          def ds_forgotten_at = ds_remove_at && ds_remove_at + publication + ds_ttl + lowered_ttl
+          def ds_forgotten_at = signed ? ds_remove_at + publication + ds_ttl + lowered_ttl : nil
 
           # Until when somebody may ask the old host's servers, and after how long all have
           # forgotten it.

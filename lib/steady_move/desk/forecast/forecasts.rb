@@ -78,8 +78,8 @@ module SteadyMove
         # estimates.
         def takes_of(plan) = learnt(plan, plan.from, plan.to).first
 
-        # The shares of settled moves that ended before what was foreseen as their tenth, their middle
-        # and their ninetieth of a hundred: {"p10" => share, …}; {} where none has all three.
+        # The shares of settled moves that ended before what was foreseen as their tenth, their
+        # middle and their ninetieth of a hundred: {"p10" => share, …}; {} where none has all three.
         def shares
           told = @ports.moves.ended(LEARNT_FROM).filter_map { |m| foretold(m) }
           told = told.select { |foreseen, _| foreseen.key?("p10") }
@@ -259,7 +259,8 @@ module SteadyMove
 
         # Seconds; of what only goes on on business days, those alone.
         def took(step_state)
-          since, done = step_state.since, step_state.done_at
+          since = step_state.since
+          done = step_state.done_at
           return done - since unless step_state.step.business_days?
 
           Common::HolidayCalendar.of(@ports.settings.holidays, at: since).between(since, done)

@@ -21,6 +21,10 @@ module SteadyMove
           later = ports.codes.proposed(plan.name).first
           return try_later(later) if later && ports.codes.take_proposed(plan.name, at: now)
 
+          wiped_and_fetched
+        end
+
+        def wiped_and_fetched
           third = state.reopened(code_step) + 1 >= TRIES
           ports.codes.wipe_of_move(move.id)
           reopen(code_step, sentence("acts.code_rejected"))

@@ -15,21 +15,28 @@ module SteadyMove
         def call(name, account, held)
           data = @ports.rdap.domain(name)
           signed = data.signed.nil? ? signed_at_parent(name) : data.signed
-          values = { **of_name(data, signed), **of_people(data, account, held) }
-          Brought.new(
-            facts: Brought.facts(:public_record, data.url, @ports.now, values),
+          brought(
+            data.url,
+            { **of_name(data, signed), **of_people(data, account, held) },
             unseen: signed == :not_told ? %i[signed] : [],
-            problems: data.odd.to_a.map { |says| Words.say(:"observe.odd_member", says: says) }
-          ).freeze
+            problems: odd(data)
+          )
         rescue Wire::Rdap::NotFound
           raise if @ports.names.find(name.ascii).nil?
 
-          ref = Words.say(:"sources.rdap_404")
-          gone = Brought.facts(:public_record, ref, @ports.now, { registered: false })
-          Brought.new(facts: gone, unseen: [], problems: []).freeze
+          brought(Words.say(:"sources.rdap_404"), { registered: false })
         end
 
         private
+
+        def brought(ref, values, unseen: [], problems: [])
+          facts = Brought.facts(:public_record, ref, @ports.now, values)
+          Brought.new(facts: facts, unseen: unseen, problems: problems).freeze
+        end
+
+        def odd(data)
+          data.odd.to_a.map { |says| Words.say(:"observe.odd_member", says: says) }
+        end
 
         def of_name(data, signed)
           {

@@ -44,7 +44,7 @@ module SteadyMove
         def all(name) = @fields.filter_map { |n, body| body if n == name }
 
         # [[name, body]] of all fields of these names, topmost first.
-        def among(*names) = @fields.select { |n, _| names.include?(n) }
+        def among(*names) = @fields.select { |field| names.include?(field.first) }
 
         # The addresses of all fields of a name; what is none is kept as an empty text, so that it
         # counts.

@@ -105,8 +105,7 @@ module SteadyMove
             index = @open.rindex(tag) or return
             show_end(tag)
             @open.slice!(index..)
-            @out << "\n#{UNQUOTE}" if @quoting && @open.size < @quoting
-            @quoting = nil if @quoting && @open.size < @quoting
+            unquote
             @hidden = nil if @hidden && @open.size < @hidden
             @skipped = nil if @skipped && @open.size < @skipped
           end
@@ -140,6 +139,13 @@ module SteadyMove
 
             @quoting = @open.size
             @out << "\n#{QUOTE}"
+          end
+
+          def unquote
+            return unless @quoting && @open.size < @quoting
+
+            @out << "\n#{UNQUOTE}"
+            @quoting = nil
           end
 
           # Lines between the marks of a quotation begin with “>”.

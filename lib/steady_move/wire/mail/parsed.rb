@@ -9,8 +9,8 @@ module SteadyMove
       # is the library asked, so that what it raises for octets that make no sense to it is never
       # taken for a fault of ours, nor the other way round.
       module Parsed
-        # message_id, subject, recipient: texts or nil; at: Time or nil; offset: of the Date field, in seconds
-        # east, or nil; answers: In-Reply-To and
+        # message_id, subject, recipient: texts or nil; at: Time or nil; offset: of the Date field,
+        # in seconds east, or nil; answers: In-Reply-To and
         # References; automatic: the body of Auto-Submitted; root: its Part.
         Whole =
           Struct.new(

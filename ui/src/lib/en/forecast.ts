@@ -11,8 +11,8 @@ export const forecast = {
     by: 'Done by the end of',
     chance: (n: V) => `${n} in 100`,
     shares: (a: V, b: V, c: V) =>
-      `Finished by the early end of the range: ${a} of 100 (10 are meant); by its middle: ${b} (50); by its late ` +
-      `end: ${c} (90).`,
+      `Finished by the early end of the range: ${a} of 100 (10 are meant); ` +
+      `by its middle: ${b} (50); by its late end: ${c} (90).`,
     held: (a: number, b: number) =>
       b === 1
         ? `The last forecast (9 in 10) ${a ? 'held' : 'did not hold'}`

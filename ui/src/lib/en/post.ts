@@ -23,8 +23,9 @@ export const post = {
     codesHeld: 'Codes held',
     twoCodes: 'Two codes for one name',
     aboutTwoCodes:
-      'A code came that differs from the one that is held. Nothing was replaced. Where a registry can be asked, ' +
-      'the code is checked before it is used; else compare with what the registrar shows, and choose.',
+      'A code came that differs from the one that is held. Nothing was replaced. Where a ' +
+      'registry can be asked, the code is checked before it is used; else compare with what ' +
+      'the registrar shows, and choose.',
     heldSince: 'One is held since',
     laterFrom: (a: V) => `the later one came from ${a}`,
     takeLater: 'Take the later one',

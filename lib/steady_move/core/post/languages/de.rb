@@ -164,7 +164,8 @@ module SteadyMove
                 "unpaid" => [
                   [
                     11,
-                    /(?:Rechnung|Zahlung|Lastschrift|Abbuchung|Betrag)#{GAP}{0,60}(?:unbezahlt|überfällig|offen|fällig|fehlgeschlagen|abgelehnt|nicht)/ix,
+                    /(?:Rechnung|Zahlung|Lastschrift|Abbuchung|Betrag)#{GAP}{0,60}(?:unbezahlt|
+                      überfällig|offen|fällig|fehlgeschlagen|abgelehnt|nicht)/ix,
                     :a_payment_is_open
                   ]
                 ],
@@ -210,11 +211,13 @@ module SteadyMove
               },
               wrote: "schrieb(?:en)?|hat geschrieben",
               earlier:
-                "ursprüngliche nachricht|weitergeleitete nachricht|ihre (?:ursprüngliche )?(?:nachricht|anfrage)|sie schrieben|verlauf|bisheriger verlauf",
+                "ursprüngliche nachricht|weitergeleitete nachricht|ihre (?:ursprüngliche " \
+                  ")?(?:nachricht|anfrage)|sie schrieben|verlauf|bisheriger verlauf",
               headers: %w[Von Gesendet An Betreff Datum Kopie],
               footer: "diese (?:e-?mail|nachricht) wurde",
               of_codes:
-                /\A\W{0,3}(?:wurde\ |ist\ )?(?:status|versandt|verschickt|gesendet|angefordert|gültig|läuft|
+                /\A\W{0,3}(?:wurde\ |ist\ )?(?:status|versandt|verschickt|gesendet|angefordert|
+                  gültig|läuft|
                   erstellt)/ix,
               halves: /\b(?:Hälfte|(?:erster?|zweiter?)\s+Teil|Teil\s*[12])\b/i,
               no_codes: %w[
@@ -281,7 +284,8 @@ module SteadyMove
                 zugestellt
               ],
               codes:
-                "(?:Auth-?(?:Info-?)?Code|Autorisierungs(?:code|schlüssel)|Transfer-?(?:code|slot|geheimnis|schl" \
+                "(?:Auth-?(?:Info-?)?Code|Autorisierungs(?:code|schlüssel)|Transfer-?(?:code|" \
+                  "slot|geheimnis|schl" \
                   "üssel)|" \
                   "Umzugs-?code|Freigabe-?code|Schlüssel)",
               leads:

@@ -76,6 +76,38 @@ module SteadyMove
             "(?:approv(?:e|al|ing)|accept(?:ing|ance)?|confirm(?:ing|ation)?|releas(?:e|ing)|" \
               "authori[sz](?:e|ing|ation)|agree|consent|allow)"
 
+          NO_CODES = <<~WORDS.split.freeze
+            a above accepted account active admin administrator an and approved approving are as
+            ask at attached automatic automatically available awaiting be been below billing
+            blank blocked button by by-post call can canceled cancelled case changed click
+            closed code codes complete completed completing confidential confirmed contact
+            control correct created customer customers dashboard date day days declined default
+            deleted delivered delivering demand denied details disabled dispatched displayed
+            domain done down e-mailed email emailed empty enabled enclosed error errors expired
+            expires expiring expiry failed failing failure false fax final first follow
+            following follows for found from generated generating given had half has have held
+            her here hidden his hold holder hour hours how i in inactive included initial
+            inprogress invalid is issued issuing it its kept key later letter link listed lock
+            locked login mail mailed manager manual may menu minute minutes missing moved moving
+            must na name names nan necessary needed new nil no none not now null number obsolete
+            off ok okay old on one onhold online only open opened order our out over owner page
+            panel part partial partially pending per permanent phone please portal post posted
+            price printed private process processed processing progress protected provided
+            public queued re-sent ready received redacted reference refresh refreshed refused
+            regards registered registrant registrar registry reissued rejected release released
+            removed renew renewal renewed replaced request requested requesting required
+            requires resent reset revocable revoked safe safely same scheduled second secret
+            secretly securely see sending sensitive sent separately shown sign site sms soon
+            stale state stated status strictly submitted success successful successfully
+            superseded support suspended tba tbd technical temporary text thanks that the their
+            then there they this ticket to today tomorrow total transfer transferred
+            transferring transmitted true two unavailable unblocked unchanged unconfirmed
+            undefined undelivered under unknown unlock unlocked unlocking unregistered
+            unsuccessful unused unverified up upon used valid verified via wait waiting wanted
+            was we web website week weeks were when where which who will with withheld within
+            wrong yes yesterday you your
+          WORDS
+
           WORDS =
             Language.new(
               id: "en",
@@ -107,7 +139,8 @@ module SteadyMove
                   ],
                   [
                     4,
-                    /\bhas\ (?:left\ us|arrived|landed)\b|\b(?:was|were)\ transferred\b|\bnow\ (?:its|
+                    /\bhas\ (?:left\ us|arrived|landed)\b|\b(?:was|were)\ transferred\b|
+                      \bnow\ (?:its|
                       the)\ registrar\b/ix,
                     :the_name_has_moved
                   ]
@@ -117,7 +150,8 @@ module SteadyMove
                     5,
                     /\b(?:please|kindly|you\ must|you\ (?:need|have)\ to|required:?|
                       needed:?)\b#{GAP}{0,40}
-                  \b(?:approve|confirm|authori[sz]e|accept|release|consent)\b#{GAP}{0,80}\b#{MOVE}/ix,
+                  \b(?:approve|confirm|authori[sz]e|accept|release|
+                  consent)\b#{GAP}{0,80}\b#{MOVE}/ix,
                     :it_asks_to_approve_a_transfer
                   ],
                   [
@@ -146,7 +180,8 @@ module SteadyMove
                   ],
                   [
                     3,
-                    /\b#{MOVE}\b#{GAP}{0,40}\b(?:approval|authori[sz]ation(?!\s(?:code|key|info)))\b/i,
+                    /\b#{MOVE}\b#{GAP}{0,40}\b(?:approval|
+                      authori[sz]ation(?!\s(?:code|key|info)))\b/ix,
                     :a_transfer_waits_for_approval
                   ],
                   [
@@ -206,7 +241,8 @@ module SteadyMove
                 "code" => [
                   [
                     4,
-                    /\b(?:authori[sz]ation|auth|transfer|epp|release|domain)[\ -]?(?:codes?|keys?|info|
+                    /\b(?:authori[sz]ation|auth|transfer|epp|release|domain)[\ -]?(?:codes?|keys?|
+                      info|
                       secret|token|
                      password)\b|
                   \bauth-?(?:info|codes?|key)\b/ix,
@@ -296,21 +332,24 @@ module SteadyMove
                   ],
                   [
                     11,
-                    /\b(?:could\ not|couldn['’]t|cannot|can['’]t|unable\ to|not\ able\ to|failed\ to)
+                    /\b(?:could\ not|couldn['’]t|cannot|can['’]t|unable\ to|not\ able\ to|
+                      failed\ to)
                      \b#{GAP}{0,30}\b(?:charge|collect|process|take|debit)\b#{GAP}{0,40}
                      \b(?:payment|card|account|invoice|amount|you)\b/ix,
                     :a_payment_is_open
                   ],
                   [
                     11,
-                    /\b(?:(?:was|were)(?:\ not|n['’]t)(?:\ been)?|(?:has|have)(?:\ not|n['’]t)\ been)
+                    /\b(?:(?:was|were)(?:\ not|n['’]t)(?:\ been)?|(?:has|have)(?:\ not|
+                      n['’]t)\ been)
                      \ (?:charged|paid|collected|debited)\b/ix,
                     :a_payment_is_open
                   ],
                   [
                     11,
                     /\b(?:payment|invoice|amount|balance|total)\b#{GAP}{0,60}\b(?:is|are|was|falls?|
-                     becomes?|now|still)\ due\b|\b(?:payment|amount|balance)\ due\b(?!:?\s*(?:[A-Z]{3}|[€£$])?\s*0[.,]00)|
+                     becomes?|now|still)\ due\b|\b(?:payment|amount|
+                     balance)\ due\b(?!:?\s*(?:[A-Z]{3}|[€£$])?\s*0[.,]00)|
                      \bdue\ (?:date|by|on)\b#{GAP}{0,40}\b(?:pay|invoice|amount)/ix,
                     :a_payment_is_open
                   ]
@@ -328,7 +367,8 @@ module SteadyMove
                   [5, /\b(?:#{OFFER})(?!\w)/i, :it_wants_you_to_stay],
                   [
                     3,
-                    /\b(?:renew\ (?:now|today|early)|limited\ time|exclusive|only\ today|last\ chance|
+                    /\b(?:renew\ (?:now|today|early)|limited\ time|exclusive|only\ today|
+                      last\ chance|
                       upgrade\ (?:now|
                      today))\b/ix,
                     :it_wants_to_sell
@@ -352,7 +392,8 @@ module SteadyMove
               decline:
                 /(?<!\p{L})(?:declin|reject|cancel|keep|stop|refus|den(?:y|ied)|object|abort|block|
                   disput|
-                      disapprov|revok|withdraw|withhold|retain|remain|stay|prevent|halt|unsubscrib)\w*/ix,
+                      disapprov|revok|withdraw|withhold|retain|remain|stay|prevent|halt|
+                      unsubscrib)\w*/ix,
               refusal:
                 /(?<!\p{L})(?:#{NOT}\b#{GAP}{0,30}?#{YES}|
                       did\ ?(?:not|n['’]t)\ (?:ask|request|order|initiate|start|make)|no,)/ix,
@@ -364,7 +405,8 @@ module SteadyMove
                        about\ to|going\ to|pending|being|need(?:s|ed)?|must|please|unsuccessful|
                        half|almost|nearly|
                        to\ (?:get|have)|incomplete|cancel(?:l?ed)?|rejected|declined|requested?|
-                       initiated|started|isn['’]t|how\ to|how\ do|whether|what\ happens)\b|(?:n['’]t)\b/ix,
+                       initiated|started|isn['’]t|how\ to|how\ do|whether|what\ happens)\b|
+                       (?:n['’]t)\b/ix,
                 opening:
                   /\A\W*(?:once|when|as\ soon\ as|if|after|until|unless|before|upon|to|for)\b|
                         \b(?:once|when|as\ soon\ as|if|until|unless|before|after|
@@ -376,346 +418,26 @@ module SteadyMove
               },
               wrote: "wrote|writes",
               earlier:
-                "original message|forwarded message|begin forwarded message|previous message|earlier message|ticket history|message history|conversation history|your (?:original )?(?:message|request|enquiry|email)|you wrote|customer wrote|history",
+                "original message|forwarded message|begin forwarded message|previous message|" \
+                  "earlier message|ticket history|message history|conversation history|your " \
+                  "(?:original )?(?:message|request|enquiry|email)|you wrote|customer wrote|" \
+                  "history",
               headers: %w[From Sent To Subject Date Cc],
               footer:
-                "you (?:are )?(?:receiv|get)\\w* this|this (?:e-?mail|message) was sent|unsubscribe|©|\\(c\\)|copyright|(?:all )?your other (?:names|domains)|other (?:names|domains) (?:in|with|at)|also in your account|more (?:names|domains) in",
+                "you (?:are )?(?:receiv|get)\\w* this|this (?:e-?mail|message) was sent|" \
+                  "unsubscribe|©|\\(c\\)|copyright|(?:all )?your other (?:names|domains)|other " \
+                  "(?:names|domains) (?:in|with|at)|also in your account|more (?:names|domains) " \
+                  "in",
               of_codes:
-                /\A\W{0,3}(?:is\ |are\ |was\ |were\ |has\ been\ |have\ been\ )?(?:status|state|sent|mailed|e-?mailed|
-                  requests?\b|requested\b|dates?\b|expir\w*|valid\w*|created|generated|type\b|lifetime|
+                /\A\W{0,3}(?:is\ |are\ |was\ |were\ |has\ been\ |have\ been\ )?(?:status|state|
+                  sent|mailed|e-?mailed|
+                  requests?\b|requested\b|dates?\b|expir\w*|valid\w*|created|generated|type\b|
+                  lifetime|
                   delivery|history|log\b|progress|issued\ (?:on|at)|dispatch\w*|format|length)/ix,
               halves:
                 /\b(?:half|halves)\b|\b(?:first|second|one|other|1st|2nd|upper|lower)\s+part\b|
                   \bpart\s*(?:1|2|one|two|i{1,2})\b|\b[12]\s*\/\s*2\b/ix,
-              no_codes: %w[
-                a
-                above
-                accepted
-                account
-                active
-                admin
-                administrator
-                an
-                and
-                approved
-                approving
-                are
-                as
-                ask
-                at
-                attached
-                automatic
-                automatically
-                available
-                awaiting
-                be
-                been
-                below
-                billing
-                blank
-                blocked
-                button
-                by
-                by-post
-                call
-                can
-                canceled
-                cancelled
-                case
-                changed
-                click
-                closed
-                code
-                codes
-                complete
-                completed
-                completing
-                confidential
-                confirmed
-                contact
-                control
-                correct
-                created
-                customer
-                customers
-                dashboard
-                date
-                day
-                days
-                declined
-                default
-                deleted
-                delivered
-                delivering
-                demand
-                denied
-                details
-                disabled
-                dispatched
-                displayed
-                domain
-                done
-                down
-                e-mailed
-                email
-                emailed
-                empty
-                enabled
-                enclosed
-                error
-                errors
-                expired
-                expires
-                expiring
-                expiry
-                failed
-                failing
-                failure
-                false
-                fax
-                final
-                first
-                follow
-                following
-                follows
-                for
-                found
-                from
-                generated
-                generating
-                given
-                had
-                half
-                has
-                have
-                held
-                her
-                here
-                hidden
-                his
-                hold
-                holder
-                hour
-                hours
-                how
-                i
-                in
-                inactive
-                included
-                initial
-                inprogress
-                invalid
-                is
-                issued
-                issuing
-                it
-                its
-                kept
-                key
-                later
-                letter
-                link
-                listed
-                lock
-                locked
-                login
-                mail
-                mailed
-                manager
-                manual
-                may
-                menu
-                minute
-                minutes
-                missing
-                moved
-                moving
-                must
-                na
-                name
-                names
-                nan
-                necessary
-                needed
-                new
-                nil
-                no
-                none
-                not
-                now
-                null
-                number
-                obsolete
-                off
-                ok
-                okay
-                old
-                on
-                one
-                onhold
-                online
-                only
-                open
-                opened
-                order
-                our
-                out
-                over
-                owner
-                page
-                panel
-                part
-                partial
-                partially
-                pending
-                per
-                permanent
-                phone
-                please
-                portal
-                post
-                posted
-                price
-                printed
-                private
-                process
-                processed
-                processing
-                progress
-                protected
-                provided
-                public
-                queued
-                re-sent
-                ready
-                received
-                redacted
-                reference
-                refresh
-                refreshed
-                refused
-                regards
-                registered
-                registrant
-                registrar
-                registry
-                reissued
-                rejected
-                release
-                released
-                removed
-                renew
-                renewal
-                renewed
-                replaced
-                request
-                requested
-                requesting
-                required
-                requires
-                resent
-                reset
-                revocable
-                revoked
-                safe
-                safely
-                same
-                scheduled
-                second
-                secret
-                secretly
-                securely
-                see
-                sending
-                sensitive
-                sent
-                separately
-                shown
-                sign
-                site
-                sms
-                soon
-                stale
-                state
-                stated
-                status
-                strictly
-                submitted
-                success
-                successful
-                successfully
-                superseded
-                support
-                suspended
-                tba
-                tbd
-                technical
-                temporary
-                text
-                thanks
-                that
-                the
-                their
-                then
-                there
-                they
-                this
-                ticket
-                to
-                today
-                tomorrow
-                total
-                transfer
-                transferred
-                transferring
-                transmitted
-                true
-                two
-                unavailable
-                unblocked
-                unchanged
-                unconfirmed
-                undefined
-                undelivered
-                under
-                unknown
-                unlock
-                unlocked
-                unlocking
-                unregistered
-                unsuccessful
-                unused
-                unverified
-                up
-                upon
-                used
-                valid
-                verified
-                via
-                wait
-                waiting
-                wanted
-                was
-                we
-                web
-                website
-                week
-                weeks
-                were
-                when
-                where
-                which
-                who
-                will
-                with
-                withheld
-                within
-                wrong
-                yes
-                yesterday
-                you
-                your
-              ],
+              no_codes: NO_CODES,
               codes:
                 "(?:(?:authori[sz]ation|auth|transfer|epp|release|registry|domain|unlock(?:ing)?|" \
                   "moving)[ _-]?(?:auth(?:ori[sz]ation)?[ _-]?)?" \

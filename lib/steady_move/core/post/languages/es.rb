@@ -150,7 +150,8 @@ module SteadyMove
                 "unpaid" => [
                   [
                     11,
-                    /(?:factura|pago|cargo|importe)#{GAP}{0,60}(?:impagad|vencid|fallid|rechazad|pendiente|no\ se\ ha)/ix,
+                    /(?:factura|pago|cargo|importe)#{GAP}{0,60}(?:impagad|vencid|fallid|rechazad|
+                      pendiente|no\ se\ ha)/ix,
                     :a_payment_is_open
                   ]
                 ],
@@ -193,11 +194,13 @@ module SteadyMove
               },
               wrote: "escribió|ha escrito",
               earlier:
-                "mensaje original|mensaje reenviado|su (?:mensaje|solicitud)|usted escribió|historial",
+                "mensaje original|mensaje reenviado|su (?:mensaje|solicitud)|usted escribió|" \
+                  "historial",
               headers: %w[De Enviado Para Asunto Fecha Cc],
               footer: "este (?:correo|mensaje)",
               of_codes:
-                /\A\W{0,3}(?:ha\ sido\ |está\ |es\ )?(?:estado|enviad|solicitad|caduc|válido|cread)/ix,
+                /\A\W{0,3}(?:ha\ sido\ |está\ |es\ )?(?:estado|enviad|solicitad|caduc|válido|
+                  cread)/ix,
               halves: /\b(?:mitad|(?:primera|segunda)\s+parte|parte\s*[12])\b/i,
               no_codes: %w[
                 abajo
@@ -246,7 +249,8 @@ module SteadyMove
                 válido
               ],
               codes:
-                "(?:código (?:de )?(?:autorización|transferencia|auth|EPP|AuthInfo|autenticación)|" \
+                "(?:código (?:de )?(?:autorización|transferencia|auth|EPP|AuthInfo|" \
+                  "autenticación)|" \
                   "clave de transferencia)",
               leads:
                 "(?:hasta(?: el)?|antes del?|a más tardar(?: el)?|fecha límite|vence(?: " \

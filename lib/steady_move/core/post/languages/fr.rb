@@ -150,7 +150,8 @@ module SteadyMove
                 "unpaid" => [
                   [
                     11,
-                    /(?:facture|paiement|prélèvement|montant)#{GAP}{0,60}(?:impayé|en\ retard|échoué|refusé|dû|exigible|n[’']a\ pas)/ix,
+                    /(?:facture|paiement|prélèvement|montant)#{GAP}{0,60}(?:impayé|en\ retard|
+                      échoué|refusé|dû|exigible|n[’']a\ pas)/ix,
                     :a_payment_is_open
                   ]
                 ],
@@ -197,7 +198,8 @@ module SteadyMove
               },
               wrote: "a écrit|écrivit",
               earlier:
-                "message d['’]origine|message transféré|votre (?:message|demande)|vous avez écrit|historique",
+                "message d['’]origine|message transféré|votre (?:message|demande)|vous avez " \
+                  "écrit|historique",
               headers: %w[De Envoyé À Objet Date Cc],
               footer: "vous recevez ce",
               of_codes:

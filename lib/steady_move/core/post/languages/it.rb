@@ -141,7 +141,8 @@ module SteadyMove
                 "unpaid" => [
                   [
                     11,
-                    /(?:fattura|pagamento|addebito|importo)#{GAP}{0,60}(?:non\ pagat|scadut|fallit|rifiutat|insolut|non\ è)/ix,
+                    /(?:fattura|pagamento|addebito|importo)#{GAP}{0,60}(?:non\ pagat|scadut|fallit|
+                      rifiutat|insolut|non\ è)/ix,
                     :a_payment_is_open
                   ]
                 ],
@@ -227,9 +228,11 @@ module SteadyMove
                 vedi
               ],
               codes:
-                "(?:codice (?:di )?(?:autorizzazione|trasferimento|auth|EPP|AuthInfo)|chiave di trasferimento)",
+                "(?:codice (?:di )?(?:autorizzazione|trasferimento|auth|EPP|AuthInfo)|chiave di " \
+                  "trasferimento)",
               leads:
-                "(?:entro(?: il| le)?|prima del|fino al|al più tardi(?: il)?|termine|scade(?: il)?|scadenza)",
+                "(?:entro(?: il| le)?|prima del|fino al|al più tardi(?: il)?|termine|scade(?: " \
+                  "il)?|scadenza)",
               within: "(?:entro|nei prossimi|ha|in)",
               asides:
                 /\b(?:pagato|registrato|rinnovato|valido|fattura|offerta|riservato|

@@ -148,7 +148,8 @@ module SteadyMove
                 "unpaid" => [
                   [
                     11,
-                    /(?:factuur|betaling|incasso|bedrag)#{GAP}{0,60}(?:onbetaald|achterstallig|mislukt|geweigerd|openstaand|niet)/ix,
+                    /(?:factuur|betaling|incasso|bedrag)#{GAP}{0,60}(?:onbetaald|achterstallig|
+                      mislukt|geweigerd|openstaand|niet)/ix,
                     :a_payment_is_open
                   ]
                 ],
@@ -194,7 +195,8 @@ module SteadyMove
               headers: %w[Van Verzonden Aan Onderwerp Datum Cc],
               footer: "deze e-?mail",
               of_codes:
-                /\A\W{0,3}(?:is\ |werd\ )?(?:status|verzonden|verstuurd|aangevraagd|verlo|geldig|aangemaakt)/ix,
+                /\A\W{0,3}(?:is\ |werd\ )?(?:status|verzonden|verstuurd|aangevraagd|verlo|geldig|
+                  aangemaakt)/ix,
               halves: /\b(?:helft|(?:eerste|tweede)\s+deel|deel\s*[12])\b/i,
               no_codes: %w[
                 aangemaakt
@@ -233,7 +235,8 @@ module SteadyMove
                 zie
               ],
               codes:
-                "(?:autorisatie-?code|verhuis-?(?:code|token)|transfer-?slot|transfer-?code|auth-?(?:info|code)|" \
+                "(?:autorisatie-?code|verhuis-?(?:code|token)|transfer-?slot|transfer-?code|" \
+                  "auth-?(?:info|code)|" \
                   "autorisatiesleutel)",
               leads:
                 "(?:uiterlijk(?: op)?|vóór|voor|tot(?: en met| uiterlijk)?|deadline|verloopt(?: " \

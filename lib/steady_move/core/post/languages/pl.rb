@@ -106,7 +106,8 @@ module SteadyMove
                 "code" => [
                   [
                     5,
-                    /kod#{ANY}\ (?:autoryzacyjn#{SOME}|autoryzacji|transferu|transferow#{SOME}|auth#{ANY}|EPP)|
+                    /kod#{ANY}\ (?:autoryzacyjn#{SOME}|autoryzacji|transferu|transferow#{SOME}|
+                      auth#{ANY}|EPP)|
                       auth-?(?:info|code)/ix,
                     :it_speaks_of_an_authorization_code
                   ]
@@ -149,7 +150,8 @@ module SteadyMove
                 "unpaid" => [
                   [
                     11,
-                    /(?:faktur|płatność|płatności|kwota)#{GAP}{0,60}(?:nieopłacon|zaległ|nie\ powiodł|odrzucon|przetermin)/ix,
+                    /(?:faktur|płatność|płatności|kwota)#{GAP}{0,60}(?:nieopłacon|zaległ|
+                      nie\ powiodł|odrzucon|przetermin)/ix,
                     :a_payment_is_open
                   ]
                 ],
@@ -243,7 +245,8 @@ module SteadyMove
                 żądany
               ],
               codes:
-                "(?:kod#{ANY} (?:autoryzacyjn#{SOME}|autoryzacji|transferu|transferow#{SOME}|auth#{ANY}|EPP)|klucz " \
+                "(?:kod#{ANY} (?:autoryzacyjn#{SOME}|autoryzacji|transferu|transferow#{SOME}|" \
+                  "auth#{ANY}|EPP)|klucz " \
                   "transferu)",
               leads: "(?:do(?: dnia)?|przed|najpóźniej(?: do)?|termin(?: do)?|wygasa)",
               within: "(?:w ciągu|w terminie|mają Państwo|masz)",

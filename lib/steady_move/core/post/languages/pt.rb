@@ -146,7 +146,8 @@ module SteadyMove
                 "unpaid" => [
                   [
                     11,
-                    /(?:fatura|pagamento|cobrança|valor)#{GAP}{0,60}(?:não\ pag|vencid|falhou|recusad|em\ atraso|pendente)/ix,
+                    /(?:fatura|pagamento|cobrança|valor)#{GAP}{0,60}(?:não\ pag|vencid|falhou|
+                      recusad|em\ atraso|pendente)/ix,
                     :a_payment_is_open
                   ]
                 ],
@@ -236,7 +237,8 @@ module SteadyMove
                 válido
               ],
               codes:
-                "(?:código (?:de )?(?:autorização|transferência|auth|EPP|AuthInfo)|chave de transferência)",
+                "(?:código (?:de )?(?:autorização|transferência|auth|EPP|AuthInfo)|chave de " \
+                  "transferência)",
               leads:
                 "(?:até(?: o dia| ao dia| dia)?|antes d[eo](?: dia)?|o mais tardar|prazo(?: " \
                   "final)?|" \

@@ -33,8 +33,8 @@ module SteadyMove
             refused(e)
           end
 
-          # One that came after the check is asked about before it is used (RFC 5731 §3.1.2); Refused
-          # where the registry rejects it.
+          # One that came after the check is asked about before it is used (RFC 5731 §3.1.2);
+          # Refused where the registry rejects it.
           def checked_code
             code = ports.codes.of_move(move.id)
             return code if code.nil? || ports.codes.state_of(move.id) == "checked"

@@ -263,4 +263,31 @@ class PostRoomTest < Minitest::Test
     refute @app.heard["mailbox 1"].well
     assert_equal @app.now + 300, @room.due_at
   end
+
+  # How the message that the desk sent itself arrives => what is found out of the server.
+  TRIALS = {
+    ->(raw) { raw.sub(/^Authentication-Results:.*\r?\n/, "") } => "strips",
+    ->(raw) { "Received: from x by #{SERVER}; now\r\n#{raw}" } => "ignored",
+    ->(raw) { raw } => "believed"
+  }.freeze
+
+  def test_the_desk_tries_whether_the_mailbox_s_server_strips_what_others_wrote
+    trial = SteadyMove::Desk::Mail::MailboxTrial.new(@app)
+    TRIALS.each do |way, found|
+      sent = []
+      @app.sender.define_singleton_method(:deliver) { |raw, to:| sent << [raw, to] }
+      trial.start(1)
+      raw, to = sent.first
+      assert_equal [[@app.inboxes.find(1).endpoint[:login]], nil], [to, @app.inboxes.find(1).found]
+      @box.list << SteadyMove::Wire::Mail::Eml.read(
+        way.call(raw),
+        place: Core::Post::Place.new(uid: @uid += 1)
+      )
+      @room.fetch
+      assert_equal [found, 0], [@app.inboxes.find(1).found, @app.messages.count]
+    end
+    assert_equal "unproven", arrive("Code of #{NAME}", "The authorization code is: first123").trust
+    @app.inboxes.change(1, ids: [])
+    assert_raises(SteadyMove::Desk::Refused) { trial.start(1) }
+  end
 end

@@ -22,9 +22,11 @@ module SteadyMove
             :moves,
             :names,
             :now,
+            :random,
             :schedule,
+            :sender,
             :settings
-      offers :Listening, :PostRoom, :Replies
+      offers :Listening, :MailboxTrial, :PostRoom, :Replies
     end
   end
 end

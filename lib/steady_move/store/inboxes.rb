@@ -16,8 +16,10 @@ module SteadyMove
       READ_BEFORE = "mailbox."
       # endpoint: {host, port, login, tls, folder, password}, {} where the file says it; ids: how
       # its server calls itself, or nil; trusting: true, false or nil; of_file: of the
-      # configuration file.
-      Row = Struct.new(:id, :endpoint, :ids, :trusting, :of_file, keyword_init: true)
+      # configuration file; tried_at: when its server was tried, in seconds, or nil; found: what came
+      # of that, or nil.
+      Row =
+        Struct.new(:id, :endpoint, :ids, :trusting, :of_file, :tried_at, :found, keyword_init: true)
 
       def initialize(db, safe)
         @db = db
@@ -57,6 +59,16 @@ module SteadyMove
         row.get(:of_file) ? row.update(nothing) : row.update(ended_at: at.to_i, **nothing)
       end
 
+      # A message with this word in it was sent to try the server.
+      def try(id, word, at:)
+        @rows.where(id: id).update(trial: word, tried_at: at.to_i, found: nil)
+      end
+
+      # Ids of the mailboxes whose trial has this word.
+      def tried_with(word) = @rows.where(trial: word, ended_at: nil).select_map(:id)
+      # found: strips, ignored or believed.
+      def found(id, found) = @rows.where(id: id).update(trial: nil, found: found)
+
       # [UIDVALIDITY or nil, the UID up to which all was read].
       def read_to(id) = @rows.where(id: id).get(%i[uidvalidity floor])
 
@@ -74,7 +86,7 @@ module SteadyMove
           endpoint: endpoint,
           ids: row[:ids]&.split,
           trusting: row[:trusting],
-          of_file: row[:of_file]
+          **row.slice(:of_file, :tried_at, :found)
         )
       end
 

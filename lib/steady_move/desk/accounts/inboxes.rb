@@ -8,8 +8,19 @@ module SteadyMove
       class Inboxes
         # id: the desk's number of it; endpoint: {host, port, login, password, tls, folder}; ids:
         # how its own server calls itself in Authentication-Results (RFC 8601 §2.5); trusting: it
-        # delivers nothing that is not proven; of_file: the configuration file says where it is.
-        Inbox = Struct.new(:id, :endpoint, :ids, :trusting, :of_file, keyword_init: true)
+        # delivers nothing that is not proven; of_file: the configuration file says where it is;
+        # tried_at: Time or nil, found: strips, ignored, believed or nil, as MailboxTrial has them.
+        Inbox =
+          Struct.new(
+            :id,
+            :endpoint,
+            :ids,
+            :trusting,
+            :of_file,
+            :tried_at,
+            :found,
+            keyword_init: true
+          )
         SHOWN = %i[host port login tls folder].freeze
         LOOPBACK = /\A(?:localhost|127\.\d+\.\d+\.\d+|::1)\z/
         ENCRYPTED = %w[true yes starttls].freeze
@@ -38,7 +49,9 @@ module SteadyMove
               **box.endpoint.slice(*SHOWN),
               ids: box.ids,
               trusting: box.trusting,
-              of_file: box.of_file
+              of_file: box.of_file,
+              tried_at: box.tried_at&.iso8601,
+              found: box.found
             }
           end
         end
@@ -78,6 +91,10 @@ module SteadyMove
           @rows.set_read(id, uidvalidity: uidvalidity, floor: floor)
         end
 
+        def try(id, word, at:) = @rows.try(id, word, at: at)
+        def tried_with(word) = @rows.tried_with(word)
+        def found(id, found) = @rows.found(id, found)
+
         private
 
         def inbox(row, endpoint)
@@ -86,7 +103,9 @@ module SteadyMove
             endpoint: endpoint.slice(*SHOWN, :password),
             ids: row.ids || named_in_file(row),
             trusting: row.trusting == true,
-            of_file: row.of_file && row.endpoint[:host].nil?
+            of_file: row.of_file && row.endpoint[:host].nil?,
+            tried_at: Store::Values.time(row.tried_at),
+            found: row.found
           )
         end
 

@@ -15,10 +15,12 @@ module SteadyMove
         def held = @held ||= @ports.names.all.map { |r| Core::Names::DomainName.held(r[:name]) }
 
         # What is known of the server of the mailbox that a message lies in (Inbox), or of all of
-        # them where it was dropped in: {ids:, trusting:}. Nobody vouches for a file.
+        # them where it was dropped in: {ids:, trusting:}. Nobody vouches for a file, nor for a
+        # server that lets others write in its name.
         def server(place)
           boxes = @boxes ||= @ports.inboxes.all
           own = place && boxes.find { |box| box.id == place.mailbox }
+          return { ids: [], trusting: false } if own&.found == MailboxTrial::BELIEVED
           return { ids: own.ids, trusting: own.trusting } if own
 
           { ids: boxes.flat_map(&:ids).uniq, trusting: false }

@@ -72,6 +72,8 @@ module SteadyMove
         # here only the head is kept, unless it is wanted whole, could not be read, or comes from
         # whom we know. Returns its id, nil where it is here already.
         def take(message, around: MailContext.new(@ports), whole: message.place.nil?)
+          return if MailboxTrial.new(@ports).came?(message)
+
           kept = Understanding.new(@ports, around).of(message)
           server = Core::Post::Authentication.identifiers(message.results.to_a).first
           ready = @ports.messages.ready(kept, server: server)

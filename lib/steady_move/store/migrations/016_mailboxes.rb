@@ -17,6 +17,9 @@ Sequel.migration do
       Integer :uidvalidity
       Integer :floor, null: false, default: 0 # all numbers up to it are read
       Integer :ended_at
+      String :trial # the word of a message that tries whether its server strips what others wrote
+      Integer :tried_at
+      String :found # what came of it: strips, ignored or believed
     end
     run "ALTER TABLE messages RENAME COLUMN uid TO id"
     run "ALTER TABLE originals RENAME COLUMN uid TO id"

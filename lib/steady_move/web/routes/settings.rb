@@ -43,6 +43,14 @@ module SteadyMove
           settings_changed(:mailbox_changed, mailbox: login)
         end
 
+        on "tryMailbox" do
+          Desk::Mail::MailboxTrial.new(desk).start(asked[:id])
+          login = desk.inboxes.find(asked[:id]).endpoint[:login]
+          settings_changed(:mailbox_tried, mailbox: login)
+        rescue Wire::Error => e
+          raise Desk::Refused.new(:not_now, :trial_not_sent, says: e.says)
+        end
+
         on "removeMailbox" do
           login = desk.inboxes.find(asked[:id]).endpoint[:login]
           desk.inboxes.remove(asked[:id], at: now)

@@ -96,6 +96,18 @@ export const accounts = {
     itDeliversNothingUnproven:
       'It delivers nothing whose sender is not proven: trust it where it says nothing',
     keepIt: 'Believe this server',
+    mustStrip:
+      'It has to strip fields of this name that a sender wrote (RFC 8601 §5). Where mail can be ' +
+      'sent, the desk tests it with a message to itself.',
+    testIt: 'Test it',
+    onItsWay: 'The test message is on its way.',
+    found: {
+      strips: 'Tested: it strips them.',
+      ignored: 'Tested: it leaves them, where the desk does not believe them.',
+      believed:
+        'Tested: it leaves them where they look like its own. Nothing it says proves a sender ' +
+        'until that is mended.',
+    },
     theNewestMailNames: 'The newest email begins with:',
     seen: (a: V, b: number) => (b === 1 ? `${a} (once)` : `${a} (${b} times)`),
   },

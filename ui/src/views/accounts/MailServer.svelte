@@ -13,10 +13,13 @@
     mailbox,
     seen,
     keep,
+    test,
   }: {
     mailbox: Schemas['Mailbox'];
     seen: Schemas['Settings']['servers_seen'];
     keep: (ids: string[], trusting: boolean) => void;
+    /** Has the server tested: the desk sends itself a message. */
+    test: () => void;
   } = $props();
   let ids = $state(untrack(() => mailbox.ids.join(', ')));
   let trusting = $state(untrack(() => mailbox.trusting));
@@ -46,6 +49,14 @@
     {say.mailServer.itDeliversNothingUnproven}</label
   >
   <div><Button type="submit" color="alternative">{say.mailServer.keepIt}</Button></div>
+  <p class="muted">
+    {say.mailServer.mustStrip}
+    {#if mailbox.found}<strong class={mailbox.found}>{say.mailServer.found[mailbox.found]}</strong>
+    {:else if mailbox.tried_at}{say.mailServer.onItsWay}{/if}
+    {#if mailbox.ids.length}<button class="link" type="button" onclick={test}
+        >{say.mailServer.testIt}</button
+      >{/if}
+  </p>
   {#if further.length}
     <p class="muted">
       {say.mailServer.theNewestMailNames}
@@ -57,3 +68,9 @@
     </p>
   {/if}
 </form>
+
+<style>
+  .believed {
+    color: var(--madder);
+  }
+</style>

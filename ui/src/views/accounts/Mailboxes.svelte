@@ -26,6 +26,11 @@
       ask(api.POST('/api/mailboxes/{id}', { params: { path: { id } }, body })),
     onSuccess,
   }));
+  const attempt = createMutation(() => ({
+    mutationFn: (id: number) =>
+      ask(api.POST('/api/mailboxes/{id}/try', { params: { path: { id } } })),
+    onSuccess,
+  }));
   const remove = createMutation(() => ({
     mutationFn: (id: number) =>
       ask(api.DELETE('/api/mailboxes/{id}', { params: { path: { id } } })),
@@ -44,7 +49,7 @@
   }
 </script>
 
-<Trouble error={add.error ?? change.error ?? remove.error} />
+<Trouble error={add.error ?? change.error ?? remove.error ?? attempt.error} />
 <ul>
   {#each settings.mailboxes as at (at.id)}
     <li>
@@ -62,6 +67,7 @@
           mailbox={at}
           seen={settings.servers_seen}
           keep={(ids, trusting) => change.mutate({ id: at.id, ids, trusting })}
+          test={() => attempt.mutate(at.id)}
         />
       {/key}
     </li>

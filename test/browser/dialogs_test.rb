@@ -23,6 +23,7 @@ class BrowserDialogsTest < Minitest::Test
     assert_selector "[role=combobox]"
     axe "the search"
     press :escape
+    assert_no_selector "[role=combobox]"
     press "?"
     find("summary", text: "Words").click
     assert_text "the secret by which the holder agrees"

@@ -120,9 +120,9 @@ class StraysTest < Minitest::Test
     )
     strays.expected(NAME, by: "ada", ordered_by: "Mr Brine of Saltern")
     look
-    drop("Transfer away of #{NAME} requested", ends: "2027-03-06 08:00")
+    drop("Transfer away of #{NAME} requested", OBJECT.sub("10:00", "08:00"))
     assert_empty alarms, "the same one, told again"
-    drop("Transfer away of #{NAME} requested", ends: "2027-03-08 08:00")
+    drop("Transfer away of #{NAME} requested", OBJECT.sub("06 10:00", "08 08:00"))
     assert_equal 1, alarms.size, "with another deadline it is another one"
     strays.expected(NAME, by: "ada", ordered_by: "Mr Brine of Saltern")
     assert_equal ["expected", "Mr Brine of Saltern"],
@@ -231,14 +231,16 @@ class StraysTest < Minitest::Test
     )
   end
 
-  def drop(subject, from: "notices@tarnbeck.example", ends: "2027-03-06 10:00")
+  OBJECT = "Unless you object by 2027-03-06 10:00 UTC it goes ahead."
+
+  def drop(subject, text = OBJECT, from: "notices@tarnbeck.example")
     domain = from.partition("@").last
     proof =
       "Authentication-Results: post.saltern-office.example; dmarc=pass header.from=#{domain}\r\n"
     SteadyMove::Desk::Mail::PostRoom.new(app).drop(
       "#{proof}From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\n" \
         "Message-ID: <#{rand}@x>\r\nSubject: #{subject}\r\n\r\n" \
-        "Unless you object by #{ends} UTC it goes ahead."
+        "#{text}"
     )
   end
 
@@ -253,6 +255,19 @@ class StraysTest < Minitest::Test
     assert_raises(SteadyMove::Desk::Refused) do
       strays.expected(NAME, by: "ada", ordered_by: "the owner")
     end
+  end
+
+  # What says that an outgoing transfer was cancelled or rejected opens no alarm; where one stands,
+  # the desk looks at once.
+  def test_a_message_that_it_is_over_opens_nothing
+    ["cancelled", "rejected by its holder", "declined"].each do |how|
+      drop("The outgoing transfer of #{NAME} was #{how}", "The name stays with us.")
+      assert_empty strays.open, how
+    end
+    drop("We were asked to transfer #{NAME} to another registrar")
+    app.watches.looked(NAME, at: app.now)
+    drop("The outgoing transfer of #{NAME} was cancelled", "The name stays with us.")
+    assert_equal [1, 0], [strays.open.size, app.db[:watches].where(name: NAME).get(:looked_at)]
   end
 
   def test_our_own_order_is_none

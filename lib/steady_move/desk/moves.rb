@@ -32,6 +32,7 @@ module SteadyMove
             :schedule,
             :sender,
             :unrequested_transfers,
+            :watches,
             :zone_migrations,
             :zones
       offers :Act,

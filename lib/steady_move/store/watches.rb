@@ -27,6 +27,9 @@ module SteadyMove
         @db[:watches].insert_conflict(:replace).insert(name: name, looked_at: at.to_i)
       end
 
+      # Its next look is due at once.
+      def look_soon(name) = looked(name, at: Time.at(0))
+
       # A kept document: [text, Time], or nil.
       def document(key)
         row = @db[:kept_documents].where(key: key).first

@@ -63,8 +63,10 @@ module SteadyMove
           settle(stray) if stray && same?(stray, told.tap { |t| t.ends = nil })
         end
 
-        # A message that speaks of it; one from a doubtful sender tells nothing.
+        # A message that speaks of it; one from a doubtful sender tells nothing. One that says that
+        # it is over opens no alarm, and closes none either: it makes the desk look at once.
         def written(message)
+          return over_by_mail(message) if message.ended? && !message.doubtful?
           return unless NOTICES.include?(message.kind) && !message.doubtful?
 
           message.names.each do |name|
@@ -80,6 +82,11 @@ module SteadyMove
               )
             )
           end
+        end
+
+        def over_by_mail(message)
+          running = message.names.select { |name| @rows.running(name) }
+          running.each { |name| @ports.watches.look_soon(name) }
         end
 
         # Those of which something is left to be done or known, those that alarm first.

@@ -172,4 +172,13 @@ class CodeSafeTest < Minitest::Test
     assert_includes told, "the later one, from notices@tarnbeck.example"
     assert_equal 409, send_to("/api/codes/#{NAME}/choose", later: true)
   end
+
+  # What is chosen is as old as it was when it came.
+  def test_a_choice_makes_no_code_younger
+    came = world.app.now - (20 * 86_400)
+    world.app.codes.keep(NAME, "first-code-1", at: came)
+    world.app.codes.propose(NAME, "later-code-1", at: came + 60, sent_by: "a@tarnbeck.example")
+    assert world.app.codes.take_proposed(NAME)
+    assert_equal (came + 60).to_i, world.app.codes.held(NAME)[NAME].first
+  end
 end

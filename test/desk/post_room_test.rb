@@ -67,6 +67,34 @@ class PostRoomTest < Minitest::Test
   def states = @app.db[:codes].where(name: NAME).order(:id).select_map(:state)
   def code_arrives(code) = arrive("Code of #{NAME}", "The authorization code is: #{code}")
 
+  # A code that is past its life, or that the registry rejected, stands in no other's way: (age in
+  # days, state, the same again?) => how many live, how many wait for a choice, is it young?
+  OLDER = [
+    [29, "held", false, [1, 1, false]],
+    [31, "held", false, [1, 0, true]],
+    [31, "checked", false, [1, 0, true]],
+    [1, "rejected", false, [1, 0, true]],
+    [29, "held", true, [1, 0, false]],
+    [31, "held", true, [1, 0, true]],
+    [2, "rejected", true, [1, 0, false]]
+  ].freeze
+
+  def test_a_code_past_its_life_gives_way
+    thirty = SimpleDelegator.new(@app.rulebook)
+    thirty.define_singleton_method(:code_life) { |_| 30 * 86_400 }
+    @app.define_singleton_method(:rulebook) { thirty }
+    OLDER.each do |days, state, same, expected|
+      @app.codes.wipe(NAME)
+      code = "older#{days}#{state}#{same}"
+      @app.codes.keep(NAME, code, at: @app.now - (days * 86_400), state: state)
+      code_arrives(same ? code : "#{code}x")
+      live = @app.codes.all_live.select { |r| r[:name] == NAME }
+      young = live.first[:received_at] >= @app.now.to_i - 86_400
+      got = [live.size, @app.codes.proposed(NAME).size, young]
+      assert_equal expected, got, [days, state, same].inspect
+    end
+  end
+
   # No mail replaces or wipes a code that is held and differs; a person chooses, or the registry.
   def test_a_later_code_is_kept_beside_the_one_that_is_held
     safe = SteadyMove::Desk::Accounts::CodeSafe.new(@app)

@@ -148,10 +148,10 @@ class ZoneScriptsTest < Minitest::Test
       {
         "lower_at" => "2027-03-01T08:00:00Z",
         "rely_at" => "2027-03-01T10:00:00Z",
-        "ds_remove_at" => "2027-03-01T10:00:00Z",
-        "switch_at" => "2027-03-01T11:15:00Z",
-        "order_at" => "2027-03-02T11:30:00Z",
-        "retire_at" => "2027-03-02T11:40:00Z"
+        "ds_remove_at" => "2027-03-01T08:00:00Z",
+        "switch_at" => "2027-03-01T10:00:00Z",
+        "order_at" => "2027-03-02T10:15:00Z",
+        "retire_at" => "2027-03-02T10:25:00Z"
       },
       JSON.parse(lines.first)
     )

@@ -10,7 +10,7 @@ class HotPathsTest < Minitest::Test
 
   TABLES = "events|moves|letters|messages|codes|looks"
   # Indexes that hold only the few rows that are asked for.
-  PARTIAL = "moves_last|letters_open|looks_held|codes_of_name"
+  PARTIAL = "moves_last|letters_open|looks_held|codes_of_name|codes_proposed"
   # Read from its newest end and no further than its LIMIT.
   NEWEST =
     /\ASELECT [^()]*? FROM `\w+` (?:WHERE \(1 = 1\) )?ORDER BY [^()]*(?:\([^()]*\))?[^()]* LIMIT \d+\z/

@@ -23,6 +23,7 @@ module SteadyMove
             :names,
             :now,
             :random,
+            :rulebook,
             :schedule,
             :sender,
             :settings

@@ -62,9 +62,10 @@ module SteadyMove
 
       # The later code takes the place of the one that was held: that one is wiped. Returns whether
       # there was one.
-      def take_proposed(name, at:)
+      def take_proposed(name)
         @db.transaction do
-          sealed = @db[:codes].where(name: name, state: "proposed").get(:sealed)
+          proposed = @db[:codes].where(name: name, state: "proposed")
+          sealed, at = proposed.get(%i[sealed received_at])
           next false unless sealed
 
           code = @safe.open(sealed)
@@ -130,6 +131,13 @@ module SteadyMove
           .order(:name, :id)
           .select_map(%i[name received_at state])
           .to_h { |n, at, state| [n, [at, state]] }
+      end
+
+      # Is there one that the registry has not rejected and that is younger than it may live
+      # (seconds; nil: it is not known how long)?
+      def usable?(name, at:, lives: nil)
+        received, state = held(name)[name]
+        !received.nil? && state != "rejected" && (lives.nil? || received > at.to_i - lives)
       end
 
       def state_of(move_id) = @db[:codes].where(move_id: move_id).reverse(:id).get(:state)

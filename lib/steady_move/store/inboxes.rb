@@ -16,8 +16,8 @@ module SteadyMove
       READ_BEFORE = "mailbox."
       # endpoint: {host, port, login, tls, folder, password}, {} where the file says it; ids: how
       # its server calls itself, or nil; trusting: true, false or nil; of_file: of the
-      # configuration file; tried_at: when its server was tried, in seconds, or nil; found: what came
-      # of that, or nil.
+      # configuration file; tried_at: when its server was tried, in seconds, or nil; found: what
+      # came of that, or nil.
       Row =
         Struct.new(:id, :endpoint, :ids, :trusting, :of_file, :tried_at, :found, keyword_init: true)
 

@@ -91,6 +91,10 @@ module SteadyMove
           @by_suffix[suffix] || (shorter(suffix) unless Names::DomainName.private_suffix?(suffix))
         end
 
+        # How long an authorization code of the DomainName lives, in seconds; nil where its family
+        # says nothing of it, or where there is none.
+        def code_life(name) = family_of(name)&.code_days&.*(86_400)
+
         # Suffixes of more than one label, which names are registered under directly.
         attr_reader :deep_suffixes
 

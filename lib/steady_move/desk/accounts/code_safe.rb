@@ -36,7 +36,7 @@ module SteadyMove
         # later: the later one is taken; else the one that is held stays. The other is wiped. Raises
         # Refused.
         def choose(name, later:, by:)
-          done = later ? @ports.codes.take_proposed(name, at: @ports.now) : drop(name)
+          done = later ? @ports.codes.take_proposed(name) : drop(name)
           raise Refused.new(:not_now, :no_two_codes, name: name) unless done
 
           note(name, later ? "code-chosen" : "code-stays", by, type: "code-chosen")
@@ -78,15 +78,14 @@ module SteadyMove
         # Every code that is held, by name. Returns [Held].
         def all
           @ports.codes.all_live.map do |r|
-            family = @ports.rulebook.family_of(Core::Names::DomainName.held(r[:name]))
-            lives = family&.code_days
+            lives = @ports.rulebook.code_life(Core::Names::DomainName.held(r[:name]))
             received = Store::Values.time(r[:received_at])
             Held.new(
               name: r[:name],
               state: r[:state],
               received_at: received,
               move_id: r[:move_id],
-              expires_at: lives && (received + (lives * 86_400))
+              expires_at: lives && (received + lives)
             )
           end
         end

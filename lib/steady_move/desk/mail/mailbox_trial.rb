@@ -17,18 +17,16 @@ module SteadyMove
           @ports = Ports.of(ports)
         end
 
-        # Sends the message. Raises Refused, Wire::Error.
+        # Sends the message. Raises Refused.
         def start(id)
           box = @ports.inboxes.find(id)
-          raise Refused.new(:not_now, :trial_without_sender) unless @ports.sender
-          raise Refused.new(:not_now, :trial_without_server) if box.ids.empty?
-
           to = box.endpoint[:login].to_s
-          raise Refused.new(:not_now, :trial_without_address, login: to) unless to.include?("@")
-
+          check(box, to)
           word = Array.new(16) { SIGNS.sample(random: @ports.random) }.join
           @ports.sender.deliver(message(word, to, box.ids.first), to: [to])
           @ports.inboxes.try(id, word, at: @ports.now)
+        rescue Wire::Error => e
+          raise Refused.new(:not_now, :trial_not_sent, says: e.says)
         end
 
         # Is it such a message? Then what came of it is kept, and nothing else follows.
@@ -43,6 +41,12 @@ module SteadyMove
 
         SIGNS = [*"a".."z", *"0".."9"].freeze
         private_constant :SIGNS
+
+        def check(box, to)
+          raise Refused.new(:not_now, :trial_without_sender) unless @ports.sender
+          raise Refused.new(:not_now, :trial_without_server) if box.ids.empty?
+          raise Refused.new(:not_now, :trial_without_address, login: to) unless to.include?("@")
+        end
 
         def message(word, to, server)
           from = @ports.sender.from

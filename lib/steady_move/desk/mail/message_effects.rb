@@ -21,13 +21,11 @@ module SteadyMove
         end
 
         # Puts one code of a message into the safe. by: the person who picked it, or nil: then one
-        # that is held and differs stays, unless the registry rejected it, and this one is kept
-        # beside it until somebody chooses.
+        # that is held and differs stays, unless the registry rejected it or it is past its life,
+        # and this one is kept beside it until somebody chooses.
         def keep_code(name, code, kept, by: nil)
-          held = @ports.codes.newest(name)
-          _, state = @ports.codes.held(name)[name]
-          return if held == code && by.nil?
-          return differs(name, code, kept) if held && by.nil? && state != "rejected"
+          return if by.nil? && stands?(name, code)
+          return differs(name, code, kept) if by.nil? && usable?(name)
 
           @ports.codes.keep(name, code, at: kept.at || @ports.now)
           from = by ? "#{kept.sender} (#{by})" : kept.sender
@@ -35,6 +33,17 @@ module SteadyMove
         end
 
         private
+
+        # Is it the one that is held, and not past its life, which would begin anew?
+        def stands?(name, code)
+          _, state = @ports.codes.held(name)[name]
+          @ports.codes.newest(name) == code && (state == "rejected" || usable?(name))
+        end
+
+        def usable?(name)
+          lives = @ports.rulebook.code_life(Core::Names::DomainName.held(name))
+          @ports.codes.usable?(name, at: @ports.now, lives: lives)
+        end
 
         def differs(name, code, kept)
           @ports.codes.propose(name, code, at: kept.at || @ports.now, sent_by: kept.sender)

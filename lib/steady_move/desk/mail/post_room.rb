@@ -81,12 +81,15 @@ module SteadyMove
             there = @ports.messages.known(message)
             next again(there, message.place) if there
 
-            whole ||= concerns?(kept) || message.sender.to_s.empty? || around.known?(message.sender)
+            whole ||= concerns?(kept) || kept_from?(message.sender, around)
             whole ? keep(ready, kept) : @ports.messages.keep_head(ready)
           end
         end
 
         private
+
+        # Nobody knows who wrote it, or it is somebody whom we know.
+        def kept_from?(sender, around) = sender.to_s.empty? || around.known?(sender)
 
         # It is here already; perhaps at another place, since its mailbox counts anew.
         def again(id, place)

@@ -19,7 +19,7 @@ module SteadyMove
         # fetched.
         def code_rejected
           later = ports.codes.proposed(plan.name).first
-          return try_later(later) if later && ports.codes.take_proposed(plan.name, at: now)
+          return try_later(later) if later && ports.codes.take_proposed(plan.name)
 
           wiped_and_fetched
         end

@@ -41,6 +41,9 @@ Sequel.migration do
     SQL
     place = "messages (mailbox, uidvalidity, uid)"
     run "CREATE UNIQUE INDEX messages_place ON #{place} WHERE uid IS NOT NULL"
+    # A later code that differs from the one that is held is kept beside it until a person chooses.
+    alter_table(:codes) { add_column :sent_by, String }
+    run "CREATE INDEX codes_proposed ON codes (name) WHERE state = 'proposed'"
   end
 
   down { raise Sequel::Error, "this migration can't be undone: restore the backup made before" }

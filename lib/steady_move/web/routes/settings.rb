@@ -47,8 +47,6 @@ module SteadyMove
           Desk::Mail::MailboxTrial.new(desk).start(asked[:id])
           login = desk.inboxes.find(asked[:id]).endpoint[:login]
           settings_changed(:mailbox_tried, mailbox: login)
-        rescue Wire::Error => e
-          raise Desk::Refused.new(:not_now, :trial_not_sent, says: e.says)
         end
 
         on "removeMailbox" do

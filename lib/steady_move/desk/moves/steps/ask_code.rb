@@ -7,7 +7,7 @@ module SteadyMove
         # The code is asked for by a person; whether one has come shows in the code safe.
         class AskCode < Act
           def code_held
-            here = ports.codes.of_move(move.id) || usable?(*ports.codes.held(plan.name)[plan.name])
+            here = ports.codes.of_move(move.id) || usable?
             Seen.new(
               done: here,
               says: sentence(:shown),
@@ -20,11 +20,12 @@ module SteadyMove
 
           private
 
-          # One that the registry has not rejected, and that still lives (GetCode takes no other).
-          def usable?(received = nil, state = nil)
-            days = ports.rulebook.call.family_of(name)&.code_days
-            !received.nil? && state != "rejected" &&
-              (days.nil? || received > now.to_i - (days * 86_400))
+          # One that the registry has not rejected, and that still lives (GetCode takes no other);
+          # where the one that was held is past its life, the later one takes its place.
+          def usable? = lives? || (ports.codes.take_proposed(plan.name) && lives?)
+
+          def lives?
+            ports.codes.usable?(plan.name, at: now, lives: ports.rulebook.call.code_life(name))
           end
         end
       end

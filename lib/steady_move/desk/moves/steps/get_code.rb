@@ -29,8 +29,8 @@ module SteadyMove
           private
 
           def from_safe
-            days = ports.rulebook.call.family_of(name)&.code_days
-            ports.codes.take_for(move.id, plan.name, at: now, lives: days && (days * 86_400))
+            lives = ports.rulebook.call.code_life(name)
+            ports.codes.take_for(move.id, plan.name, at: now, lives: lives)
           end
         end
       end

@@ -70,6 +70,10 @@
 </form>
 
 <style>
+  p {
+    grid-column: 1 / -1;
+    margin: 0;
+  }
   .believed {
     color: var(--madder);
   }

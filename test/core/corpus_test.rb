@@ -44,8 +44,8 @@ class CorpusTest < Minitest::Test
   end
 
   def test_it_is_large_enough
-    assert_operator rows.size, :>=, 150
-    assert_operator(rows.count { |r| r.truth["forged"] }, :>=, 50)
+    assert_operator rows.size, :>=, 250
+    assert_operator(rows.count { |r| r.truth["forged"] } * 3, :>=, rows.size)
     assert_operator rows.map { |r| r.truth["lang"] }.uniq.size, :>=, 8
   end
 

@@ -13,6 +13,9 @@ class PostCodesTest < Minitest::Test
   CODES = [
     ["The authorization code is aB3,x\"9!zz", "aB3,x\"9!zz", nil],
     ["Authorization code: aB3x99.", "aB3x99.", nil],
+    ["The authorization code is: Jk2-77.pqZ", "Jk2-77.pqZ", nil],
+    ["Authorization code: a7K-9.xyz", nil, nil], # perhaps a host: a question
+    ["Authorization code: my.codes2.example", nil, nil],
     ["Auth code:\n\n   aB3x99\n", "aB3x99", nil],
     ["EPP code = q;w:e9", "q;w:e9", nil],
     ["Your transfer key is “two words”.", "two words", nil],

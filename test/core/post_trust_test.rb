@@ -198,6 +198,29 @@ class PostTrustTest < Minitest::Test
     end
   end
 
+  # A link that ends a mailing declines nothing of ours; it is no way to approve either.
+  MAILINGS = [
+    "Unsubscribe",
+    "Newsletter abbestellen",
+    "Se désabonner",
+    "Darse de baja",
+    "Disiscriviti",
+    "Uitschrijven",
+    "Cancelar inscrição",
+    "Wypisz się",
+    "配信停止"
+  ].freeze
+
+  def test_links_that_end_a_mailing
+    MAILINGS.each do |words|
+      text = "Confirm it at https://reg.test/confirm/1\n\n#{words}: https://mailer.test/u/1"
+      found = read(ASKS, text, results: [DKIM], ids: [MX])
+      assert_equal %w[proven https://reg.test/confirm/1], [found.trust, found.link], words
+    end
+    refusal = "Confirm it at https://reg.test/confirm/1\n\nDecline: https://mailer.test/u/1"
+    assert_equal "doubtful", read(ASKS, refusal, results: [DKIM], ids: [MX]).trust
+  end
+
   def test_where_links_lead
     LINKS.each do |url, says|
       found = read(ASKS, "See #{url} for more.", results: [DKIM], ids: [MX])

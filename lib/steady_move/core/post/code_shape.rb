@@ -10,6 +10,9 @@ module SteadyMove
         MOST = 128
         NAME =
           /\A(?:www\.)?(?:[\p{L}\p{N}](?:(?-i:[\p{L}\p{N}-])*[\p{L}\p{N}])?\.)+(?-i:\p{L}){2,}\.?\z/
+        # Nobody writes a top-level domain so, pqZ; nor a host so, Jk2-7aB.example.
+        NO_TLD = /(?-i:\p{Ll}\p{Lu}|\p{Lu}{2}\p{Ll})\p{L}*\.?\z/
+        NO_HOST = /\A(?=.*\d).*(?-i:[\p{Ll}\d]\p{Lu})/
         ADDRESS =
           %r{\A[^\s@]+@(?-i:[\p{L}\p{N}.-])+\.(?-i:\p{L}){2,}\z|://|\Awww\.|\A//|
              \A(?:https?|mailto|tel|sms):}ix
@@ -43,7 +46,7 @@ module SteadyMove
         JOINTS = %r{[-_/.\s'’]+|(?<=\p{Ll})(?=\p{Lu})}
         # More consonants in a row than words have.
         UNSPEAKABLE = /[b-df-hj-np-tv-xz]{5,}/i
-        NEVER = [NAME, ADDRESS, IP, DATE, TIME, NUMBERED, STATUS, OTHER_SCRIPT].freeze
+        NEVER = [ADDRESS, IP, DATE, TIME, NUMBERED, STATUS, OTHER_SCRIPT].freeze
         QUOTES = {
           "“" => "”",
           "\"" => "\"",
@@ -66,7 +69,8 @@ module SteadyMove
         #   Post::CodeShape.possible?("valid") # => false
         def possible?(text)
           text.length.between?(LEAST, MOST) && !word?(text) && !placeholder?(text) &&
-            !text.match?(/\A\W+\z/) && NEVER.none? { |form| text.match?(form) } && !amount?(text)
+            !text.match?(/\A\W+\z/) && NEVER.none? { |form| text.match?(form) } &&
+            !amount?(text) && !host?(text)
         end
 
         # And nothing else: with a digit, a sign or a capital within. What has none of these may be
@@ -75,6 +79,7 @@ module SteadyMove
         #   Post::CodeShape.sure?("Versandfertig") # => false
         def sure?(text)
           return false unless possible?(text)
+          return text.match?(NO_TLD) if text.match?(NAME)
 
           core = text.gsub(/\A["'(]+|[.,;:!?"')]+\z/, "")
           return false unless core.match?(/\d|[^\p{L}\p{N}]|[\p{L}\p{N}]\p{Lu}/)
@@ -141,11 +146,13 @@ module SteadyMove
         # A number alone may be a code; one with a unit is an amount.
         def amount?(text) = text.match?(AMOUNT) && !text.match?(/\A\d+\z/)
 
+        def host?(text) = text.match?(NAME) && !text.match?(NO_TLD) && !text.match?(NO_HOST)
+
         def placeholder?(text)
           inner = text[BRACED, 1]
           text.match?(MASKED) || (!inner.nil? && inner.match?(/\A[a-z_. -]*\z/i))
         end
-        private_class_method :said?, :amount?, :placeholder?
+        private_class_method :said?, :amount?, :host?, :placeholder?
       end
     end
   end

@@ -44,7 +44,9 @@ module SteadyMove
                    demora|trwa)\b|
                    \b(?:will\ be|are|is)\ (?:sent|answered|complete\w*|done|processed|credited|
                    renewed)\b|
-                   \bvalid\ for\b/ix
+                   \bvalid\ for\b|
+                   \b(?:['’]ll|will|shall|aim\ to)\ (?:\w+\ )?(?:answer|reply|respond|get\ back|
+                   come\ back|be\ in\ touch)\b/ix
 
         # What is said of a time in whose place any zone may be meant.
         ZONELESS = %i[no_zone only_a_date].freeze

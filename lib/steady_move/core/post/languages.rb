@@ -18,6 +18,8 @@ module SteadyMove
         ].freeze
         APPROVE = Regexp.union(ALL.map(&:approve))
         DECLINE = Regexp.union(ALL.map(&:decline))
+        # The words of a link that ends a mailing, and nothing else.
+        MAILING = /\A\W*(?:#{Regexp.union(ALL.map(&:mailing))})(?:\W|here|hier|ici)*\z/i
         REFUSAL = Regexp.union(ALL.filter_map(&:refusal))
 
         # In a text of fewer signs one word shows the language, in a longer one it takes two.

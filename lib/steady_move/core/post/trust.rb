@@ -127,11 +127,15 @@ module SteadyMove
 
         # As footers have them: to a policy, a help desk, a shop. Nothing about it deceives.
         def harmless?(link, known)
-          return false if link.unseen || link.role != "other" || link.shown
+          return false if link.unseen || link.shown
+          return false unless link.role == "other" || mailing?(link)
           return true if link.url.match?(/\Amailto:/i)
 
           link.odd.empty? && !Hosts.alike(link.host, known)
         end
+
+        # It takes its reader off a list: it declines nothing of ours.
+        def mailing?(link) = link.role == "decline" && link.words.match?(Languages::MAILING)
 
         # An address to write to, or a number to ring, is no web address.
         def mail?(link, known)
@@ -158,6 +162,7 @@ module SteadyMove
         private_class_method :proof,
                              :authenticated,
                              :harmless?,
+                             :mailing?,
                              :doubts,
                              :elsewhere,
                              :answers_elsewhere,

@@ -215,6 +215,7 @@ module SteadyMove
                   ")?(?:nachricht|anfrage)|sie schrieben|verlauf|bisheriger verlauf",
               headers: %w[Von Gesendet An Betreff Datum Kopie],
               footer: "diese (?:e-?mail|nachricht) wurde",
+              mailing: /(?:den |vom )?newsletter (?:abbestellen|abmelden)|abbestellen|austragen/i,
               of_codes:
                 /\A\W{0,3}(?:wurde\ |ist\ )?(?:status|versandt|verschickt|gesendet|angefordert|
                   gültig|läuft|

@@ -428,6 +428,9 @@ module SteadyMove
                   "unsubscribe|©|\\(c\\)|copyright|(?:all )?your other (?:names|domains)|other " \
                   "(?:names|domains) (?:in|with|at)|also in your account|more (?:names|domains) " \
                   "in",
+              mailing:
+                /unsubscrib\w*|opt[- ]out|
+                  (?:e-?mail|mailing|newsletter|notification)\ (?:preferences|settings)/ix,
               of_codes:
                 /\A\W{0,3}(?:is\ |are\ |was\ |were\ |has\ been\ |have\ been\ )?(?:status|state|
                   sent|mailed|e-?mailed|

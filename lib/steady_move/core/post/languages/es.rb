@@ -198,6 +198,7 @@ module SteadyMove
                   "historial",
               headers: %w[De Enviado Para Asunto Fecha Cc],
               footer: "este (?:correo|mensaje)",
+              mailing: /darse de baja|cancelar (?:la |su )?suscripci[óo]n/i,
               of_codes:
                 /\A\W{0,3}(?:ha\ sido\ |está\ |es\ )?(?:estado|enviad|solicitad|caduc|válido|
                   cread)/ix,

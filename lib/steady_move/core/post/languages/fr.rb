@@ -202,6 +202,7 @@ module SteadyMove
                   "écrit|historique",
               headers: %w[De Envoyé À Objet Date Cc],
               footer: "vous recevez ce",
+              mailing: /se d[ée]sabonner|d[ée]sabonne\w*|se d[ée]sinscrire|d[ée]sinscri\w*/i,
               of_codes:
                 /\A\W{0,3}(?:a\ été\ |est\ )?(?:statut|état|envoy|demand|expir|valable|créé)/ix,
               halves: /\b(?:moitié|(?:première|seconde|deuxième)\s+partie|partie\s*[12])\b/i,

@@ -183,6 +183,7 @@ module SteadyMove
                 "messaggio originale|messaggio inoltrato|il (?:suo|tuo) messaggio|cronologia",
               headers: %w[Da Inviato A Oggetto Data Cc],
               footer: "questa e-?mail",
+              mailing: /disiscri\w*|annulla(?:re)? (?:l.)?iscrizione/i,
               of_codes: /\A\W{0,3}(?:è\ stato\ |è\ )?(?:stato|inviat|richiest|scad|valid|creat)/ix,
               halves: /\b(?:metà|(?:prima|seconda)\s+parte|parte\s*[12])\b/i,
               no_codes: %w[

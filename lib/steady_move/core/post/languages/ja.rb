@@ -85,6 +85,7 @@ module SteadyMove
               earlier: "元のメッセージ|転送メッセージ|お客様からのメッセージ",
               headers: %w[差出人 送信日時 宛先 件名 日付],
               footer: "このメールは",
+              mailing: /配信停止|購読(?:解除|停止)|配信を停止/i,
               of_codes: /\A\W{0,3}(?:の)?(?:状態|有効|送信|発行日)/,
               halves: /前半|後半|半分/,
               no_codes: [],

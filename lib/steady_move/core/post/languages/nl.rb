@@ -194,6 +194,7 @@ module SteadyMove
                 "oorspronkelijk bericht|doorgestuurd bericht|uw (?:bericht|aanvraag)|geschiedenis",
               headers: %w[Van Verzonden Aan Onderwerp Datum Cc],
               footer: "deze e-?mail",
+              mailing: /uitschrijven|afmelden voor (?:de |deze )?nieuwsbrief/i,
               of_codes:
                 /\A\W{0,3}(?:is\ |werd\ )?(?:status|verzonden|verstuurd|aangevraagd|verlo|geldig|
                   aangemaakt)/ix,

@@ -198,6 +198,7 @@ module SteadyMove
               earlier: "oryginalna wiadomość|przekazana wiadomość|twoja wiadomość|historia",
               headers: %w[Od Wysłano Do Temat Data DW],
               footer: "ta wiadomość została",
+              mailing: /wypisz(?: się)?|rezygnacja z (?:newslettera|subskrypcji)/i,
               of_codes:
                 /\A\W{0,3}(?:został\ |jest\ )?(?:status|stan|wysłan|zamówion|wyga|ważn|utworzon)/ix,
               halves: /(?:połow|(?:pierwsza|druga)\s+część|część\s*[12])/i,

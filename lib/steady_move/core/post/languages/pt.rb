@@ -188,6 +188,7 @@ module SteadyMove
               earlier: "mensagem original|mensagem encaminhada|a sua mensagem|histórico",
               headers: %w[De Enviado Para Assunto Data Cc],
               footer: "este e-?mail",
+              mailing: /cancelar (?:a |sua )?(?:inscrição|subscrição|assinatura)/i,
               of_codes:
                 /\A\W{0,3}(?:foi\ |está\ )?(?:estado|enviad|solicitad|expir|válido|criad)/ix,
               halves: /\b(?:metade|(?:primeira|segunda)\s+parte|parte\s*[12])\b/i,

@@ -69,8 +69,8 @@ module SteadyMove
         #   Post::CodeShape.possible?("valid") # => false
         def possible?(text)
           text.length.between?(LEAST, MOST) && !word?(text) && !placeholder?(text) &&
-            !text.match?(/\A\W+\z/) && NEVER.none? { |form| text.match?(form) } &&
-            !amount?(text) && !host?(text)
+            !text.match?(/\A\W+\z/) && NEVER.none? { |form| text.match?(form) } && !amount?(text) &&
+            !host?(text)
         end
 
         # And nothing else: with a digit, a sign or a capital within. What has none of these may be

@@ -9,11 +9,12 @@ module SteadyMove
       # identity check went well; kinds: {kind id => [[weight, pattern, what it says]]}; approve,
       # decline, refusal: what a link does; unhappened: it has not happened; wrote: what ends the
       # line before an earlier message, earlier: the title of one, headers: of its fields; footer:
-      # how a footer begins; mailing: a link that ends a mailing; codes: labels of a code; of_codes: what follows a label that speaks of
-      # what became of the code; halves: a part of a code; no_codes: words that stand where a code
-      # is looked for, and are none; leads: what stands before a deadline; asides: sentences whose
-      # dates are no deadlines; acts: sentences that want something; months, weekdays, units,
-      # numbers: {word pattern => value}; within: what stands before a count of days.
+      # how a footer begins; mailing: a link that ends a mailing; codes: labels of a code; of_codes:
+      # what follows a label that speaks of what became of the code; halves: a part of a code;
+      # no_codes: words that stand where a code is looked for, and are none; leads: what stands
+      # before a deadline; asides: sentences whose dates are no deadlines; acts: sentences that want
+      # something; months, weekdays, units, numbers: {word pattern => value}; within: what stands
+      # before a count of days.
       Language =
         Struct.new(
           :id,

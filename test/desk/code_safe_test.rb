@@ -166,6 +166,9 @@ class CodeSafeTest < Minitest::Test
     assert_equal [NAME, "notices@tarnbeck.example"],
                  answer["choices"].first.values_at("name", "sent_by")
     refute_includes last_response.body, right
+    get "/api/desk"
+    assert_equal([NAME], answer["choices"].map { |c| c["name"] })
+    refute_includes last_response.body, right
     world.until_true { world.move(id).state.done?("order") }
     assert_empty world.app.codes.proposed
     told = world.move(id).events.map { |e| SteadyMove::Words.retold(e) }.join("\n")

@@ -14,9 +14,13 @@ module SteadyMove
           def held_codes
             {
               codes: safe.all.map { |h| Views::Json.value(h.to_h).merge(Views::Json.name(h.name)) },
-              choices:
-                safe.choices.map { |c| Views::Json.value(c.to_h).merge(Views::Json.name(c.name)) }
+              choices: choices
             }
+          end
+
+          # Names that have two codes.
+          def choices
+            safe.choices.map { |c| Views::Json.value(c.to_h).merge(Views::Json.name(c.name)) }
           end
         end
 

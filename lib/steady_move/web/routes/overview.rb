@@ -79,6 +79,7 @@ module SteadyMove
           {
             now: Views::Json.time(now),
             strays: strays,
+            choices: choices,
             lanes: Core::Moves::State::TURNS.to_h { |t| [t, cards.select { |c| c[:turn] == t }] },
             changes: changes,
             ended: cards_of(desk.moves.ended(ENDED))

@@ -3,8 +3,8 @@
   import { api, ask } from '../../lib/api';
   import { may } from '../../lib/session.svelte';
   import { p } from '../../router';
-  import ForGood from '../../parts/ForGood.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import TwoCodes from '../../parts/TwoCodes.svelte';
   import When from '../../parts/When.svelte';
   import CodeList from './CodeList.svelte';
   import { refresh } from '../../lib/live.svelte';
@@ -47,11 +47,6 @@
     mutationFn: (name: string) => ask(api.POST('/api/codes/{name}/wipe', path(name))),
     onSuccess: again,
   }));
-  const choose = createMutation(() => ({
-    mutationFn: ({ name, later }: { name: string; later: boolean }) =>
-      ask(api.POST('/api/codes/{name}/choose', { ...path(name), body: { later } })),
-    onSuccess: again,
-  }));
 </script>
 
 <main>
@@ -59,43 +54,8 @@
   <p class="muted">
     {say.codeSafe.authorizationCodesSealedEachLook}
   </p>
-  <Trouble error={safe.error ?? reveal.error ?? check.error ?? wipe.error ?? choose.error} />
-  {#if safe.data?.choices.length}
-    <section class="panel choices" aria-label={say.codeSafe.twoCodes}>
-      <h2>{say.codeSafe.twoCodes}</h2>
-      <p>{say.codeSafe.aboutTwoCodes}</p>
-      <ul>
-        {#each safe.data.choices as c (c.name)}
-          <li>
-            <strong class="mono">{c.unicode}</strong>
-            <span>
-              {#if c.held_at}{say.codeSafe.heldSince} <When at={c.held_at} bare />;{/if}
-              {say.codeSafe.laterFrom(c.sent_by ?? '–')}
-              <When at={c.received_at} bare />
-            </span>
-            {#if may('chooseOfTwo')}
-              <ForGood
-                quiet
-                label={say.codeSafe.takeLater}
-                named={say.codeSafe.takeLaterOf(c.unicode)}
-                yes={say.codeSafe.yesTakeLater}
-                busy={choose.isPending}
-                act={() => choose.mutate({ name: c.name, later: true })}
-              />
-              <ForGood
-                quiet
-                label={say.codeSafe.keepHeld}
-                named={say.codeSafe.keepHeldOf(c.unicode)}
-                yes={say.codeSafe.yesKeepHeld}
-                busy={choose.isPending}
-                act={() => choose.mutate({ name: c.name, later: false })}
-              />
-            {/if}
-          </li>
-        {/each}
-      </ul>
-    </section>
-  {/if}
+  <Trouble error={safe.error ?? reveal.error ?? check.error ?? wipe.error} />
+  {#if safe.data?.choices.length}<TwoCodes choices={safe.data.choices} />{/if}
   {#if safe.data}
     {#if safe.data.codes.length}
       <table class="panel" aria-label={say.codeSafe.codesHeld}>
@@ -165,16 +125,6 @@
 </main>
 
 <style>
-  .choices {
-    border-left: 4px solid var(--madder);
-  }
-  .choices li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.2rem 1rem;
-    align-items: baseline;
-    padding: 0.25rem 0;
-  }
   .mask {
     white-space: nowrap;
   }

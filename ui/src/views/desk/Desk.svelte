@@ -9,6 +9,7 @@
   import When from '../../parts/When.svelte';
   import Lane from './Lane.svelte';
   import Stray from '../../parts/Stray.svelte';
+  import TwoCodes from '../../parts/TwoCodes.svelte';
   import { say } from '../../lib/say';
 
   const desk = createQuery(() => ({
@@ -53,6 +54,9 @@
       {lanes.map(({ turn }) => say.desk.lane(TURNS[turn], count(turn))).join('; ')}
     </p>
     {#each desk.data.strays as stray (stray.name + stray.seen_at)}<Stray {stray} />{/each}
+    {#if desk.data.choices.length}
+      <div class="choices"><TwoCodes choices={desk.data.choices} /></div>
+    {/if}
     {#if idle}
       <p class="start">
         {#if places.data && !places.data.accounts.length}<a href={p('/begin')}
@@ -117,6 +121,9 @@
     padding: 1rem;
   }
   .start {
+    margin-bottom: 0.8rem;
+  }
+  .choices {
     margin-bottom: 0.8rem;
   }
   .lanes {

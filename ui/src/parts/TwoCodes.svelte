@@ -1,0 +1,76 @@
+<script lang="ts">
+  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask, type Schemas } from '../lib/api';
+  import { refresh } from '../lib/live.svelte';
+  import { say } from '../lib/say';
+  import { may } from '../lib/session.svelte';
+  import ForGood from './ForGood.svelte';
+  import Trouble from './Trouble.svelte';
+  import When from './When.svelte';
+
+  /** Names for which a code came that differs from the one that is held: somebody chooses. */
+  let { choices }: { choices: Schemas['TwoCodes'][] } = $props();
+  const client = useQueryClient();
+  const choose = createMutation(() => ({
+    mutationFn: ({ name, later }: { name: string; later: boolean }) =>
+      ask(api.POST('/api/codes/{name}/choose', { params: { path: { name } }, body: { later } })),
+    onSuccess: () => refresh(client, 'codes', 'desk', 'moves', 'hands'),
+  }));
+</script>
+
+<section class="panel" aria-label={say.codeSafe.twoCodes}>
+  <h2>{say.codeSafe.twoCodes}</h2>
+  <p class="muted">{say.codeSafe.aboutTwoCodes}</p>
+  <Trouble error={choose.error} />
+  <ul>
+    {#each choices as c (c.name)}
+      <li>
+        <strong class="mono">{c.unicode}</strong>
+        <span>
+          {#if c.held_at}{say.codeSafe.heldSince} <When at={c.held_at} bare />;{/if}
+          {say.codeSafe.laterFrom(c.sent_by ?? '–')}
+          <When at={c.received_at} bare />
+        </span>
+        {#if may('chooseOfTwo')}
+          <ForGood
+            quiet
+            label={say.codeSafe.takeLater}
+            named={say.codeSafe.takeLaterOf(c.unicode)}
+            yes={say.codeSafe.yesTakeLater}
+            busy={choose.isPending}
+            act={() => choose.mutate({ name: c.name, later: true })}
+          />
+          <ForGood
+            quiet
+            label={say.codeSafe.keepHeld}
+            named={say.codeSafe.keepHeldOf(c.unicode)}
+            yes={say.codeSafe.yesKeepHeld}
+            busy={choose.isPending}
+            act={() => choose.mutate({ name: c.name, later: false })}
+          />
+        {/if}
+      </li>
+    {/each}
+  </ul>
+</section>
+
+<style>
+  section {
+    display: block;
+    padding: 0.6rem 1rem;
+    border-left: 4px solid var(--madder);
+  }
+  h2 {
+    margin: 0;
+  }
+  p {
+    max-width: 70ch;
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 1rem;
+    align-items: baseline;
+    padding: 0.25rem 0;
+  }
+</style>

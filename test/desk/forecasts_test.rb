@@ -27,6 +27,7 @@ class ForecastsTest < Minitest::Test
     assert_operator early.p10, :<, early.p50
     assert_operator early.p50, :<, early.p90
     begun = app.now
+    assert_equal 0, app.forecasts.within["of"]
     world.until_true(most: 200, what: "the release") do
       world.move(id).state.with_trait(:approval).active?
     end
@@ -36,6 +37,9 @@ class ForecastsTest < Minitest::Test
     held = app.forecasts.calibration
     assert_equal([id], held.map { |h| h.move.id })
     assert_equal held.first.ended_at.between?(held.first.p05, held.first.p95), held.first.held
+    ended = held.first.ended_at
+    by = [early.p10, early.p50, early.p90].map { |at| ended <= at ? 1 : 0 }
+    assert_equal [1, *by], app.forecasts.within.values_at("of", "p10", "p50", "p90")
   end
 
   # The last of twenty alike, drawn together: the quantiles of a maximum are those of one at the

@@ -78,16 +78,16 @@ module SteadyMove
         # estimates.
         def takes_of(plan) = learnt(plan, plan.from, plan.to).first
 
-        # The shares of settled moves that ended before what was foreseen as their tenth, their
-        # middle and their ninetieth of a hundred: {"p10" => share, …}; {} where none has all three.
-        def shares
+        # Of how many settled moves it is known, and how many of them ended by what was foreseen as
+        # their tenth, their middle and their ninetieth of a hundred: {"of" => n, "p10" => n, …}.
+        def within
           told = @ports.moves.ended(LEARNT_FROM).filter_map { |m| foretold(m) }
           told = told.select { |foreseen, _| foreseen.key?("p10") }
-          return {} if told.empty?
-
-          %w[p10 p50 p90].to_h do |key|
-            [key, told.count { |foreseen, lasted| lasted <= foreseen[key] } / told.size.to_f]
-          end
+          counts =
+            %w[p10 p50 p90].to_h do |key|
+              [key, told.count { |foreseen, lasted| lasted <= foreseen[key] }]
+            end
+          { "of" => told.size, **counts }
         end
 
         # [Held] of settled moves whose forecast is in the journal, newest first.

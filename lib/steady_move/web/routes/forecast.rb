@@ -39,7 +39,7 @@ module SteadyMove
           {
             moves: open.size,
             **spread_shown(desk.forecasts.together(open), by),
-            shares: desk.forecasts.shares,
+            within: desk.forecasts.within,
             calibration: desk.forecasts.calibration.first(100).map { |h| held_shown(h) }
           }
         end

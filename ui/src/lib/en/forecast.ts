@@ -10,9 +10,10 @@ export const forecast = {
     curve: 'The chance that all open moves are done, over the days to come',
     by: 'Done by the end of',
     chance: (n: V) => `${n} in 100`,
-    shares: (a: V, b: V, c: V) =>
-      `Finished by the early end of the range: ${a} of 100 (10 are meant); ` +
-      `by its middle: ${b} (50); by its late end: ${c} (90).`,
+    within: (n: number, a: V, b: V, c: V) =>
+      `Of ${n} ${n === 1 ? 'move' : 'moves'}, ${a} ended by the early end of the range ` +
+      `(meant: 1 in 10), ${b} by its middle (5 in 10), ${c} by its late end (9 in 10).` +
+      (n < 20 ? ' Too few to judge by.' : ''),
     held: (a: number, b: number) =>
       b === 1
         ? `The last forecast (9 in 10) ${a ? 'held' : 'did not hold'}`

@@ -61,14 +61,8 @@
 {#if f?.calibration.length}
   <details>
     <summary>{say.forecast.held(held, f.calibration.length)}</summary>
-    {#if f.shares.p50 !== undefined}
-      <p>
-        {say.forecast.shares(
-          Math.round((f.shares.p10 ?? 0) * 100),
-          Math.round(f.shares.p50 * 100),
-          Math.round((f.shares.p90 ?? 0) * 100),
-        )}
-      </p>
+    {#if f.within.of}
+      <p>{say.forecast.within(f.within.of, f.within.p10, f.within.p50, f.within.p90)}</p>
     {/if}
     <table>
       <tbody>

@@ -2,7 +2,7 @@
 
 # Every check and test, side by side. Started by bin/test. quick: without browser, pages and what
 # runs the desk as a service; --coverage: the same, and which branches they went through.
-mode = ARGV.first
+mode = ARGV.shift
 if mode == "--coverage"
   require "tmpdir"
   require_relative "branches"

@@ -67,12 +67,9 @@ type Answer<T> = { data?: T; error?: unknown; response: Response };
 /** The data of an answer, or a Said. */
 export async function ask<T>(answer: Promise<Answer<T>>): Promise<T> {
   const { data, error, response } = await answer.catch(() => {
-    throw new Said(0, say.api.theDeskDoesNotAnswer);
+    throw new Said(0, say.api.noReply);
   });
   if (response.ok && data !== undefined) return data;
   const said = error as { detail?: string; error?: string } | undefined;
-  throw new Said(
-    response.status,
-    said?.detail ?? said?.error ?? say.api.theDeskAnswered(response.status),
-  );
+  throw new Said(response.status, said?.detail ?? said?.error ?? say.api.badReply(response.status));
 }

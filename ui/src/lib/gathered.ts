@@ -12,22 +12,22 @@ export function gathered(hands: Schemas['Hands'] | undefined): Gathered[] {
   const cards: Gathered[] = [];
   if (hands.too_long.length)
     cards.push({
-      sentence: say.gathered.turnThePrivacyServiceOn(names(hands.too_long.length)),
-      more: say.gathered.publicLongerThanTheOwner(hands.too_long.slice(0, 5).join(', ')),
-      act: say.gathered.seeWhatAndWhere,
+      sentence: say.gathered.privacyBack(names(hands.too_long.length)),
+      more: say.gathered.publicTooLong(hands.too_long.slice(0, 5).join(', ')),
+      act: say.gathered.openTask,
     });
   const consents = hands.consents?.moves.length ?? 0;
   if (consents)
     cards.push({
-      sentence: say.gathered.recordTheOwnersConsentFor(names(consents)),
-      more: say.gathered.theirContactsBecomePublicWhile,
+      sentence: say.gathered.recordConsentOf(names(consents)),
+      more: say.gathered.consentWhy,
       act: say.gathered.recordIt,
     });
   for (const l of hands.overdue)
     cards.push({
       sentence: say.gathered.remindTheLetterAboutIs(l.recipient, names(l.names.length)),
       more: l.subject,
-      act: say.gathered.sendAReminder,
+      act: say.gathered.remind,
     });
   for (const place of hands.places) {
     const open = place.items.filter((i) => !i.said_at);
@@ -35,10 +35,10 @@ export function gathered(hands: Schemas['Hands'] | undefined): Gathered[] {
     const letter = place.letter_for.length;
     cards.push({
       sentence: letter
-        ? say.gathered.writeToFor(place.title ?? '', names(letter))
+        ? say.gathered.writeTo(place.title ?? '', names(letter))
         : say.gathered.tasksAt(open.length, place.title ?? ''),
       more: [...new Set(open.map((i) => i.title))].slice(0, 3).join('; '),
-      act: letter ? say.gathered.writeTheLetter : say.gathered.seeWhatAndWhere,
+      act: letter ? say.gathered.writeTheLetter : say.gathered.openTask,
     });
   }
   for (const place of hands.leavings) {
@@ -49,7 +49,7 @@ export function gathered(hands: Schemas['Hands'] | undefined): Gathered[] {
         .map((k) => k.title)
         .slice(0, 3)
         .join('; '),
-      act: say.gathered.seeWhatAndWhere,
+      act: say.gathered.openTask,
     });
   }
   return cards;

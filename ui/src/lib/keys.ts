@@ -5,17 +5,17 @@ import { views } from './views';
 
 /** All keys, as the help shows them. Never a single key for something that acts on the outside. */
 export const KEYS: [string, string][] = [
-  ['/', say.keys.searchNamesMovesAndViews],
-  ['?', say.keys.theseKeys],
-  ['1 … 9', say.keys.theViewsInTheirOrder],
-  ['j k', say.keys.walkDownAndUpThe],
-  ['Enter', say.keys.openWhatTheWalkStands],
-  ['x', say.keys.putTheNameIntoThe],
-  ['p', say.keys.planTheTray],
-  ['t', say.keys.toTheWhatIfDate],
-  ['e', say.keys.showOrHideTheEvidence],
-  ['s', say.keys.toTheSheet],
-  [say.keys.esc, say.keys.closeTheSheet],
+  ['/', say.keys.searchAll],
+  ['?', say.keys.keysThese],
+  ['1 … 9', say.keys.keysViews],
+  ['j k', say.keys.keysWalk],
+  ['Enter', say.keys.keysOpen],
+  ['x', say.keys.keysTray],
+  ['p', say.keys.keysPlan],
+  ['t', say.keys.keysDate],
+  ['e', say.keys.keysEvidence],
+  ['s', say.keys.skipToSheet],
+  [say.keys.esc, say.keys.closeSheet],
 ];
 
 const OFF = 'single-keys-off';
@@ -68,7 +68,7 @@ export function globalKey(
     case 'k':
       return walk(-1);
     case 's':
-      return toTheSheet();
+      return skipToSheet();
   }
   return false;
 }
@@ -93,7 +93,7 @@ function walk(step: 1 | -1): boolean {
 }
 
 /** From the list to the sheet beside it. */
-export function toTheSheet(): boolean {
+export function skipToSheet(): boolean {
   const heading = document.querySelector<HTMLElement>('section.panel h1');
   heading?.focus();
   return heading !== null;

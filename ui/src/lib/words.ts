@@ -22,7 +22,7 @@ const days = (n: number) => (n === 1 ? say.words.oneDay : say.words.days(n));
 /** A length of time in at most two units: “2 h 10 min”, “3 days 4 h”. */
 export function span(ms: number): string {
   const total = Math.max(0, Math.round(ms / MINUTE)) * MINUTE;
-  if (total < MINUTE) return say.words.lessThanAMinute;
+  if (total < MINUTE) return say.words.underMinute;
   const d = Math.floor(total / DAY);
   const h = Math.floor((total % DAY) / HOUR);
   const m = Math.round((total % HOUR) / MINUTE);
@@ -111,10 +111,10 @@ export function parts(sentence: string): { text?: string; at?: string }[] {
 export const GATES = {
   ready: say.words.ready,
   needs: say.words.needsYou,
-  unknown: say.words.notKnownYet,
+  unknown: say.words.unknownFacts,
   wait: say.words.waitUntil,
   blocked: say.words.blocked,
-  moving: say.words.onTheMove,
+  moving: say.words.moving,
 } as const;
 /** The same where no instant follows. */
 export const GATES_ALONE = { ...GATES, wait: say.gateMark.wait } as const;
@@ -129,7 +129,7 @@ export const TURNS = {
   yours: say.words.yours,
   theirs: say.words.theirs,
   desk: say.words.theDesks,
-  clock: say.words.theClocks,
+  clock: say.words.ofClock,
 } as const;
 
 /**

@@ -28,7 +28,7 @@
 
 <dl class="answers" aria-label={say.answers.inShort}>
   <div>
-    <dt>{say.answers.mayItMove}</dt>
+    <dt>{say.answers.mayMove}</dt>
     <dd>{@render may()}</dd>
   </div>
   {#if next}

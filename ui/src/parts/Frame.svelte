@@ -51,13 +51,13 @@
 </script>
 
 <svelte:window {onkeydown} />
-<a class="skip" href="#view">{say.frame.skipToTheView}</a>
+<a class="skip" href="#view">{say.frame.skip}</a>
 <TopBar showKeys={() => (help = true)} showSearch={() => (search = true)} />
 {#if line.trouble}
   <p class="cut grave" role="alert">{line.trouble}</p>
 {/if}
 {#if !line.open}
-  <p class="cut" role="status">{say.frame.theLineToTheDesk}</p>
+  <p class="cut" role="status">{say.frame.cutOff}</p>
 {/if}
 <div id="view" tabindex="-1" bind:this={view}><Router base={base || undefined} /></div>
 {#if asked}

@@ -15,7 +15,7 @@
       : gate.kind === 'wait' && !gate.clears_at
         ? brief
           ? say.gateMark.wait
-          : say.gateMark.waitUntilItIsKnown
+          : say.gateMark.waitKnown
         : GATES[gate.kind],
   );
 </script>

@@ -82,8 +82,8 @@
     aria-expanded="true"
     aria-controls="found"
     aria-activedescendant={found[at] ? `found-${at}` : undefined}
-    aria-label={say.palette.searchNamesMovesAndViews}
-    placeholder={say.palette.namesMovesViews}
+    aria-label={say.palette.searchAll}
+    placeholder={say.palette.searchHint}
     bind:value={text}
     oninput={() => (at = 0)}
     {onkeydown}

@@ -55,25 +55,23 @@
     onclick={() => moveOn()}
     title={next
       ? say.practiceClock.theNextEventIsAway(span(Date.parse(next) - clock.now))
-      : say.practiceClock.nothingIsToCome}>{say.practiceClock.toNextEvent}</button
+      : say.practiceClock.nothingAhead}>{say.practiceClock.nextEvent}</button
   >
 {/snippet}
 
 <div class="clock" role="group" aria-label={say.practiceClock.practiceClock}>
   {#if narrow.current}
-    <Menu label={brief.format(clock.now)} right title={say.practiceClock.practiceClock2(full(iso))}>
+    <Menu label={brief.format(clock.now)} right title={say.practiceClock.clockAt(full(iso))}>
       <p class="num">{shown.format(clock.now)} {zone(clock.now)}</p>
       {@render steps()}
     </Menu>
   {:else}
-    <time class="num" datetime={iso} title={say.practiceClock.practiceClock2(full(iso))}
+    <time class="num" datetime={iso} title={say.practiceClock.clockAt(full(iso))}
       >{shown.format(clock.now)} {zone(clock.now)}</time
     >
     {@render steps()}
   {/if}
-  <span class="hidden-words" role="status"
-    >{busy ? say.practiceClock.thePracticeClockIsMoving : said}</span
-  >
+  <span class="hidden-words" role="status">{busy ? say.practiceClock.clockMoving : said}</span>
   {#if said}<span class="said">{said}</span>{/if}
 </div>
 

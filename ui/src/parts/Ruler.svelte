@@ -57,7 +57,7 @@
         ? say.ruler.open(row.windows.map((w) => say.ruler.to(day(w[0]!), day(w[1]!))).join(', '))
         : row.dark?.length
           ? ''
-          : say.ruler.noOpenWindow,
+          : say.ruler.windowMissing,
       row.dark?.length
         ? say.ruler.dark(row.dark.map((w) => say.ruler.to(day(w[0]!), day(w[1]!))).join(', '))
         : '',

@@ -12,7 +12,7 @@
 {#if at && line.changed > at}
   <p class="stale" role="status">
     {say.stale.somethingChangedSince}
-    <button class="link" type="button" onclick={again}>{say.stale.workItOutAgain}</button>
+    <button class="link" type="button" onclick={again}>{say.stale.recalculate}</button>
   </p>
 {/if}
 

@@ -60,14 +60,14 @@
 >
   {#if stray.state === 'expected'}
     <p>
-      {say.stray.theTransferOf}
+      {say.stray.expectedBegins}
       {@render name()}
-      {say.stray.isExpected(stray.ordered_by ?? '', stray.expected_by ?? '')}
-      {#if stray.deadline}{say.stray.itGoesAhead} <When at={stray.deadline} />{/if}
+      {say.stray.expectedEnds(stray.ordered_by ?? '', stray.expected_by ?? '')}
+      {#if stray.deadline}{say.stray.goesAhead} <When at={stray.deadline} />{/if}
     </p>
   {:else if stray.state === 'unsafe'}
     <p class="what">
-      {say.stray.somebodyElseHasTheCodeOf}
+      {say.stray.codeElsewhere}
       {@render name()}{say.stray.howItEnded(stray.how ?? '')}
     </p>
     <ul>
@@ -77,12 +77,12 @@
     </ul>
   {:else}
     <p class="what">
-      {say.stray.somebodyAskedFor}
-      {@render name()}{say.stray.andNobodyHereOrderedIt}
+      {say.stray.strayBegins}
+      {@render name()}{say.stray.strayEnds}
     </p>
     <p>
       {stray.because}
-      {#if stray.requested_by}{say.stray.itWasAskedForBy(stray.requested_by)}{/if}
+      {#if stray.requested_by}{say.stray.strayBy(stray.requested_by)}{/if}
       {#if !stray.shown}{say.stray.notShown}{/if}
     </p>
     {#if stray.deadline}
@@ -93,10 +93,10 @@
       </p>
     {/if}
     {#if stray.said_refused}
-      <p>{say.stray.saidToBeRefused} <When at={stray.said_refused} />{say.stray.untilItShows}</p>
+      <p>{say.stray.refusedByWord} <When at={stray.said_refused} />{say.stray.untilItShows}</p>
     {:else}
       <p class="muted">
-        {stray.refusable ? say.stray.theDeskCanRefuseIt(at) : say.stray.refuseItAt(at)}
+        {stray.refusable ? say.stray.refusalByDesk(at) : say.stray.refusalByHand(at)}
         {#if !stray.refusable && stray.site}<span class="mono">{stray.site}</span>{/if}
       </p>
     {/if}
@@ -112,7 +112,7 @@
       >
         <Field
           id={`who-${stray.name}`}
-          label={say.stray.whoOrderedIt}
+          label={say.stray.orderedBy}
           bind:value={who}
           maxlength={120}
           required
@@ -130,21 +130,21 @@
           {#if stray.refusable}
             <ForGood
               size="sm"
-              label={say.stray.refuseTheTransfer}
+              label={say.stray.refuseTransfer}
               yes={say.stray.yesRefuse(stray.unicode)}
               busy={act.isPending}
               act={() => act.mutate('refuse')}
             />
           {:else if !stray.said_refused}
             <Button size="sm" disabled={act.isPending} onclick={() => act.mutate('said')}
-              >{say.stray.iHaveRefusedIt(at)}</Button
+              >{say.stray.noteRefusal(at)}</Button
             >
           {/if}
           <Button
             size="sm"
             color="alternative"
             disabled={act.isPending}
-            onclick={() => (asking = true)}>{say.stray.itIsExpected}</Button
+            onclick={() => (asking = true)}>{say.stray.expect}</Button
           >
         {:else if stray.state === 'expected'}
           <Button

@@ -57,7 +57,7 @@
   </nav>
   <div class="right">
     {#if who?.practice && may('moveClock')}<PracticeClock />{:else}<DeskClock />{/if}
-    <button class="quiet" onclick={showSearch} title={say.topBar.searchNamesMovesAndViews}
+    <button class="quiet" onclick={showSearch} title={say.topBar.searchAll}
       >{say.topBar.search}</button
     >
     <Menu label="" right title={who?.email ?? ''}>

@@ -4,8 +4,8 @@
 </script>
 
 <main>
-  <h1>{say.nowhere.thereIsNothingAtThis}</h1>
-  <p>{say.nowhere.theLinkMayBeOld} <a href={p('/')}>{say.nowhere.goToTheDesk}</a></p>
+  <h1>{say.nowhere.notFound}</h1>
+  <p>{say.nowhere.notFoundWhy} <a href={p('/')}>{say.nowhere.toDesk}</a></p>
 </main>
 
 <style>

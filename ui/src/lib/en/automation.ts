@@ -44,7 +44,7 @@ export const automation = {
     once: 'The secret that the signatures are made with; it is shown once:',
     remove: 'Remove it',
     removeOf: (a: V) => `Remove ${a}`,
-    yesRemove: 'Yes, nothing more is sent to this address',
+    confirmRemoval: 'Yes, nothing more is sent to this address',
     fails: (n: number) =>
       n === 1 ? 'could not be delivered' : `could not be delivered ${n} times in a row`,
     next: 'next try',

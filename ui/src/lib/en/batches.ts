@@ -28,7 +28,8 @@ export const batches = {
     to: 'To the account',
     host: 'Records of names whose zone would end go to',
     make: 'See what it would do',
-    nothingYet: 'Nothing is started by this: the next page shows the whole plan and what it costs.',
+    historyEmpty:
+      'Nothing is started by this: the next page shows the whole plan and what it costs.',
   },
   batch: {
     lookingAt: (a: number, b: number) => `${a} of ${b} ${b === 1 ? 'name' : 'names'} checked.`,
@@ -62,7 +63,7 @@ export const batches = {
       expiry: 'at once: they expire soon',
     },
     renewFirst: 'Renew it first',
-    goAllTheSame: 'Go all the same',
+    acceptRisk: 'Go all the same',
     picture: 'The waves in time: from the start to the earliest, usual and latest end',
     blackout: 'black-out',
     risks: 'What could go wrong',

@@ -72,6 +72,6 @@ export const following = {
     summary: 'Ask what it waits for',
     write: 'Open it in your mail program',
     to: (a: V) => `To ${a}`,
-    noAddress: 'no address is noted at this account',
+    addressMissing: 'no address is noted at this account',
   },
 };

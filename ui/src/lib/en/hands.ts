@@ -6,7 +6,7 @@ export const hands = {
     aPlace: 'a place',
     done: (a: V) => `Done: ${a}`,
     byLetter: 'by email',
-    seeItsMove: 'See its move',
+    openItsMove: 'See its move',
     areDone: (n: number) =>
       n === 0 ? 'Tick what is done' : n === 1 ? 'This task is done' : `These ${n} tasks are done`,
     all: (n: number) => (n === 2 ? 'Both of them' : `All ${n} of them`),
@@ -21,12 +21,12 @@ export const hands = {
   },
   consentForm: {
     consent: 'Consent',
-    theOwnersConsent: 'The owner’s consent',
-    beforeThePrivacyServiceGoes: (a: V) =>
+    consentTitle: 'The owner’s consent',
+    consentRule: (a: V) =>
       'Before the privacy service goes off, whoever the contacts belong to has to agree. Public will ' +
       `be: ${a}; from when it goes off until the privacy service of the new registrar is on.`,
-    whoGaveItAndHow: 'Who gave it, and how',
-    untilTheEndOf: 'Until the end of',
+    consentGiver: 'Who gave it, and how',
+    untilEnd: 'Until the end of',
     recordTheConsentFor: (n: number) =>
       n === 0
         ? 'Record the consent'
@@ -42,55 +42,55 @@ export const hands = {
     email: 'Write an email about it to its support',
   },
   handPanel: {
-    notDoneAfterAll: 'Not done after all',
+    takeBack: 'Not done after all',
     byHand: (a: V) => `By hand: ${a}`,
     itIsLate: 'It is late.',
-    seeItsRecords: 'Its records: what to type, and what is there already',
-    writeToItsSupport: 'Write to its support',
+    openRecords: 'Its records: what to type, and what is there already',
+    writeSupport: 'Write to its support',
     seenBy: (a: V) => `Seen by: ${a}.`,
     lookedAtAgain: 'Next check',
     takenBackBy: (a: V) => ` Taken back by: ${a}.`,
     writeTheLetterUnderBy: 'Write the email under “By hand”',
-    togetherWithAllElseFor: ', together with all else for this registrar.',
+    withTheRest: ', together with all else for this registrar.',
     saidToBeDone: 'Said to be done',
     theDeskLooksForThe: '. The desk checks from outside before it counts.',
-    iHaveDoneIt: 'I have done it',
+    markDone: 'I have done it',
   },
   hands: {
     itLeft: 'It left: I have looked',
-    itDidNotLeave: 'It did not leave: write it again',
+    redraft: 'It did not leave: write it again',
     byHand: 'By hand',
-    whatRegistrarsOfferNoConnection:
+    intro:
       'What registrars offer no connection for, gathered by place: sign in once, do all of it, and say ' +
       'so. The desk checks each task from outside.',
-    itIsNotKnownWhether: (a: V) => `It is not known whether the email to ${a} went out`,
-    lateHasNotAnswered: (a: V) => `Late: ${a} has not answered`,
+    maybeSent: (a: V) => `It is not known whether the email to ${a} went out`,
+    lateAnswer: (a: V) => `Late: ${a} has not answered`,
     written: 'Written',
-    sendAReminder: 'Send a reminder',
-    pasteAListOfCodes: 'Paste a list of codes',
+    remind: 'Send a reminder',
+    pasteCodes: 'Paste a list of codes',
     actsAtRegistrarsWithoutA:
       'Tasks at registrars without a connection will stand here, each with where to sign in, what to do ' +
       'there, and how the desk checks that it is done.',
     chooseNames: 'Choose names',
-    andPlanTheirMoves: 'and plan their moves.',
+    andPlanAll: 'and plan their moves.',
     letters: 'Emails sent',
-    sentByTheDesk: 'sent by the desk',
-    sentByHand: 'sent by hand',
-    notKnownWhetherItWent: 'not known whether it went out',
-    noAnswerYet: 'no answer yet',
+    viaDesk: 'sent by the desk',
+    viaHand: 'sent by hand',
+    viaUnknown: 'not known whether it went out',
+    unanswered: 'no answer yet',
   },
   letter: {
     to: 'To',
-    theAddress: 'the address',
+    addressPart: 'the address',
     subject: 'Subject',
-    theSubject: 'the subject',
+    subjectPart: 'the subject',
     theLetter: 'The email',
     sendIt: (a: V) => `Send it to ${a}`,
-    iHaveSentItMyself: 'I have sent it myself',
-    openItInYourMail: 'Open it in your mail program',
-    saveItAsAFile: 'Save it as a file (.eml)',
+    noteSent: 'I have sent it myself',
+    openInMail: 'Open it in your mail program',
+    saveAsFile: 'Save it as a file (.eml)',
     leaveIt: 'Leave it',
-    noSecretStandsInIt: (a: V) =>
+    secretFree: (a: V) =>
       `No secret stands in it. The answer is matched by its reference ${a}; a lock or a code that was ` +
       'asked for is due within five days, then a reminder is offered.',
   },
@@ -101,7 +101,7 @@ export const hands = {
     leaveIt: 'Leave it',
     itIsAt: 'Where it is:',
     change: 'change',
-    noteWhere: 'Note where it is there',
+    noteWhereTitle: 'Note where it is there',
   },
   learnt: {
     keep: 'Keep it for next time',
@@ -114,15 +114,15 @@ export const hands = {
   },
   orders: {
     toBeOrdered: 'To be ordered',
-    chooseTransfer:
+    transferNotRegister:
       'Choose “transfer” there, never “register”: a name that you hold is always taken.',
     seeBeforePaying: (a: V) => `Before you pay, it must show ${a}.`,
     noPriceKnown: 'No price is known here: check it there before you pay.',
     and: ' and ',
     promotion: 'Promotion code:',
-    thePromotion: 'the promotion code',
-    untilTheEndOf: (a: V) => `until the end of ${a}`,
-    setForAll: 'Set for all of them:',
+    promotionPart: 'the promotion code',
+    untilEnd: (a: V) => `until the end of ${a}`,
+    settingsForAll: 'Set for all of them:',
     set: 'Set:',
     withThisOrder: (a: V) => `${a} is in this order`,
     noPrice: 'price not known',
@@ -141,14 +141,14 @@ export const hands = {
     orderNumber: 'Order number',
     charged: (a: V) => (a ? `Charged, all together (${a})` : 'Charged, all together'),
     thisIsOrdered: 'It is ordered',
-    theseAreOrdered: (a: V) => `These ${a} are ordered`,
+    orderedAll: (a: V) => `These ${a} are ordered`,
     takeThePrice: 'That is the price: go on',
   },
   refusal: {
     refused: 'It refuses this',
     refusedOf: (a: V) => `It refuses this: ${a}`,
-    whatDoesItSay: (a: V) => `What does it say of ${a}?`,
-    inItsWords: 'In its words (if you like)',
+    verdictOf: (a: V) => `What does it say of ${a}?`,
+    verdictWords: 'In its words (if you like)',
     keep: 'Keep it',
     leaveIt: 'Leave it',
     reasons: [
@@ -165,8 +165,8 @@ export const hands = {
     ] as const,
   },
   pasteCode: {
-    itsCodeAsItStands: 'Its code, as it stands there',
-    intoTheCodeSafe: 'Into the code safe',
+    codeField: 'Its code, as it stands there',
+    keepCode: 'Into the code safe',
   },
   place: {
     at: 'At',

@@ -1,14 +1,14 @@
 /** Words of the practice world and the status. */
 export const practice = {
   practice: {
-    nothingIsToCome: 'Nothing is to come.',
+    nothingAhead: 'Nothing is to come.',
     practice: 'Practice',
-    everythingOutsideTheDeskIs:
+    worldIntro:
       'Everything outside the desk is played by a practice world on this machine, over the same open ' +
       'protocols as the real ones. Move its clock on in the bar above.',
-    theNextEventComes: 'The next event comes',
+    upcoming: 'The next event comes',
     counters: 'Counters',
-    whereAPersonDoesBy:
+    pagesIntro:
       'Where a person does by hand what the desk says. These pages belong to the practice world, each ' +
       'with its own sign-in.',
     counter: 'Counter',
@@ -22,12 +22,12 @@ export const practice = {
     anOffer: 'A registrar offers a discount to stay',
     letHappen: 'Let it happen',
     faults: 'Faults',
-    switchOneOnAndSee:
+    faultsIntro:
       'Switch one on and see what the desk says and does. Nothing is lost while it lasts.',
   },
   status: {
     status: 'Status',
-    theDeskItself: 'The desk itself',
+    deskTitle: 'The desk itself',
     version: 'Version',
     journal: 'Journal',
     whole: (a: number, b: number) =>
@@ -36,7 +36,7 @@ export const practice = {
         : `Whole up to line ${a} of ${b}; the rest is being checked.`,
     damaged: (a: number) => `Damaged: the line after line ${a} was changed behind its back.`,
     underWay: 'Under way',
-    somethingIsDue: ', something is due',
+    dueNow: ', something is due',
     well: 'well',
     notWell: 'not well',
     notKnown: 'not known',
@@ -47,7 +47,7 @@ export const practice = {
     said: 'What it said',
     lastWell: 'Last answered',
     never: 'never yet',
-    noAccountIsConnectedYet: 'No account is connected yet.',
+    connectionsEmpty: 'No account is connected yet.',
     lastProblems: 'Last problems',
     when: 'When',
     name: 'Name',

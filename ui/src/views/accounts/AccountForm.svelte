@@ -56,8 +56,8 @@
     [
       '',
       form.kind === 'epp' && h.of.some(([w]) => w === 'connection')
-        ? say.accountForm.overTheConnection
-        : say.accountForm.onItsPages,
+        ? say.accountForm.viaConnection
+        : say.accountForm.viaPages,
     ] as const,
     ...h.of
       .filter(([w]) => w !== 'connection' && (w !== 'page' || form.kind === 'epp'))
@@ -115,7 +115,7 @@
 <form onsubmit={submit}>
   <Field
     id="a-title"
-    label={say.accountForm.whatYouCallIt}
+    label={say.accountForm.ownName}
     required
     bind:value={() => f.title ?? '', (v) => (f.title = v)}
   />
@@ -161,7 +161,7 @@
     {@render rows(asked('codes'))}
   {/snippet}
   {@render part(
-    say.accountForm.howItWantsThingsDone,
+    say.accountForm.habitsTitle,
     say.accountForm.why.habits,
     [...asked('codes'), ...asked('ways')],
     doing,
@@ -191,7 +191,7 @@
   {#snippet record()}
     <Field
       id="a-reg"
-      label={say.accountForm.itsNameInThePublic}
+      label={say.accountForm.publicName}
       placeholder={f.title}
       bind:value={() => f.registrar ?? '', (v) => (f.registrar = v)}
     />
@@ -200,9 +200,7 @@
   {@render part(say.accountForm.record, say.accountForm.why.record, asked('record'), record)}
   <div>
     <Button type="submit" disabled={save.isPending}
-      >{form.kind === 'epp'
-        ? say.accountForm.tryTheConnectionAndKeep
-        : say.accountForm.keepIt}</Button
+      >{form.kind === 'epp' ? say.accountForm.tryAndKeep : say.accountForm.keepIt}</Button
     >
     <Button color="alternative" onclick={done}>{say.accountForm.leaveIt}</Button>
   </div>

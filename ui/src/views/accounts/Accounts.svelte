@@ -26,13 +26,13 @@
   // What goes another way than over the connection or on the account’s pages.
   function byHand(a: { ways: Record<string, string>; privacy_service?: string | null }): string[] {
     if (ways.length && ways.every((h) => a.ways[h.path.at(-1) ?? ''] === 'letter'))
-      return [say.accounts.everythingByLetterToIts];
+      return [say.accounts.viaSupport];
     return ways.flatMap(({ path, label, of }) => {
       const way = a.ways[path.at(-1) ?? ''];
       if (!way || way === 'connection' || way === 'page') return [];
       const words =
         way === 'service'
-          ? say.accounts.at2(a.privacy_service ?? say.accounts.aSeparateService)
+          ? say.accounts.at2(a.privacy_service ?? say.accounts.apart)
           : of.find(([w]) => w === way)?.[1];
       return [`${label.toLowerCase()} ${words}`];
     });
@@ -103,9 +103,9 @@
             {/each}
           </tbody>
         </table>
-      {:else}<p class="empty">{say.accounts.noneYetAddTheAccount}</p>{/if}
+      {:else}<p class="empty">{say.accounts.emptyAccounts}</p>{/if}
       {#if admin && adding !== 'account'}<button onclick={() => (adding = 'account')}
-          >{say.accounts.addARegistrarAccount}</button
+          >{say.accounts.addAccount}</button
         >{/if}
       {#if adding === 'account' && form.data}<AccountForm
           habits={form.data.habits}
@@ -123,11 +123,7 @@
                 <td class="mono muted"
                   >{#each h.name_servers as server (server)}<div>{server}</div>{/each}</td
                 >
-                <td
-                  >{h.ends_with
-                    ? say.accounts.endsWithTheRegistrationAt(holder(h.ends_with))
-                    : ''}</td
-                >
+                <td>{h.ends_with ? say.accounts.serviceEnds(holder(h.ends_with)) : ''}</td>
                 <td class="act">{@render change(`host ${h.id}`, h.title)}</td>
               </tr>
               {#if changing === `host ${h.id}`}
@@ -144,9 +140,9 @@
             {/each}
           </tbody>
         </table>
-      {:else}<p class="empty">{say.accounts.noneYetADnsHost}</p>{/if}
+      {:else}<p class="empty">{say.accounts.emptyHosts}</p>{/if}
       {#if admin && adding !== 'host'}<button onclick={() => (adding = 'host')}
-          >{say.accounts.addADnsHost}</button
+          >{say.accounts.addHost}</button
         >{/if}
       {#if adding === 'host'}<HostForm
           accounts={places.data.accounts}

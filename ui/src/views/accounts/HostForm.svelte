@@ -99,20 +99,20 @@
 </script>
 
 <form onsubmit={submit}>
-  <Field id="h-title" label={say.hostForm.whatYouCallIt} required bind:value={f.title} />
-  <Field id="h-ns" label={say.hostForm.itsNameServers} mono required bind:value={f.servers} />
-  <Field id="h-key" label={say.hostForm.nameOfTheTransferKey} mono bind:value={f.key} />
+  <Field id="h-title" label={say.hostForm.ownName} required bind:value={f.title} />
+  <Field id="h-ns" label={say.hostForm.hostServers} mono required bind:value={f.servers} />
+  <Field id="h-key" label={say.hostForm.transferKeyName} mono bind:value={f.key} />
   <Field
     id="h-secret"
-    label={held?.has_key ? say.hostForm.theKeyHeld : say.hostForm.theKeyBase64Sealed}
+    label={held?.has_key ? say.hostForm.theKeyHeld : say.hostForm.transferKey}
     type="password"
     autocomplete="off"
     bind:value={f.secret}
   />
   <Choice
     id="h-ends"
-    label={say.hostForm.endsWithTheRegistrationAt}
-    of={[['', say.hostForm.noneItStandsByItself], ...accounts.map((a) => [a.id, a.title] as const)]}
+    label={say.hostForm.serviceEnds}
+    of={[['', say.hostForm.noHost], ...accounts.map((a) => [a.id, a.title] as const)]}
     bind:value={f.ends}
   />
   <Choice

@@ -46,7 +46,7 @@
   />
   <label class="tick"
     ><input type="checkbox" bind:checked={trusting} />
-    {say.mailServer.itDeliversNothingUnproven}</label
+    {say.mailServer.strictDelivery}</label
   >
   <div><Button type="submit" color="alternative">{say.mailServer.keepIt}</Button></div>
   <p class="muted">

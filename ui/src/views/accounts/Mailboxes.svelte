@@ -37,9 +37,9 @@
     onSuccess,
   }));
   const TLS = [
-    ['yes', say.places.tlsFromTheStart],
+    ['yes', say.places.tlsAtOnce],
     ['starttls', 'STARTTLS'],
-    ['no', say.places.noneOnThisMachineOnly],
+    ['no', say.places.tlsNone],
   ] as const;
   function submit(e: SubmitEvent) {
     e.preventDefault();
@@ -74,7 +74,7 @@
   {:else}
     <li>
       <strong>{say.places.mailbox}</strong>
-      <span class="muted">{say.places.noneTheRegistrarsMessagesAre}</span>
+      <span class="muted">{say.places.mailboxNone}</span>
     </li>
   {/each}
 </ul>
@@ -98,5 +98,5 @@
     bind:value={box.password}
   />
   <Field id="m-folder" label={say.places.folder} placeholder="INBOX" bind:value={box.folder} />
-  <div><Button type="submit" color="alternative">{say.places.readThisMailbox}</Button></div>
+  <div><Button type="submit" color="alternative">{say.places.useMailbox}</Button></div>
 </form>

@@ -46,7 +46,7 @@
         >{say.places.takeOut}</button
       >
     </li>
-  {:else}<li class="muted">{say.places.nothingYet}</li>{/each}
+  {:else}<li class="muted">{say.places.historyEmpty}</li>{/each}
   {#if rows.length > SHOWN}<li class="muted">{say.places.andMore(rows.length - SHOWN)}</li>{/if}
 </ul>
 <form onsubmit={submit}>

@@ -15,10 +15,10 @@
     queryFn: () => ask(api.GET('/api/people')),
   }));
   const WHAT: Record<string, string> = {
-    viewer: say.people.seesEverything,
-    mover: say.people.plansStartsAndCallsOff,
-    approver: say.people.alsoApprovesReleases,
-    administrator: say.people.alsoKeepsAccountsAndPeople,
+    viewer: say.people.roleViewer,
+    mover: say.people.roleMover,
+    approver: say.people.roleApprover,
+    administrator: say.people.roleAdministrator,
   };
   let email = $state('');
   let role = $state('mover');
@@ -110,7 +110,7 @@
               quiet
               label={say.people.remove}
               named={say.people.removeOf(person.email)}
-              yes={say.people.yesRemove(person.email)}
+              yes={say.people.confirmRemoval(person.email)}
               busy={change.isPending}
               act={() => change.mutate({ id: person.id, to: null })}
             />
@@ -120,8 +120,8 @@
             {#if person.second_factor}
               <ForGood
                 quiet
-                label={say.people.takeTheSecondFactorAway}
-                named={say.people.takeTheSecondFactorOf(person.email)}
+                label={say.people.dropFactor}
+                named={say.people.dropFactorOf(person.email)}
                 yes={say.people.yesPasswordAlone(person.email)}
                 busy={forget.isPending}
                 act={() => forget.mutate(person.id)}
@@ -175,7 +175,7 @@
     </form>
     {#if invite.data}
       <p role="status">
-        {say.people.giveThisAddressToIt(email)}
+        {say.people.passAddressOn(email)}
         <span class="mono address"
           >{say.people.invited(location.origin + base, invite.data.word)}</span
         >

@@ -22,8 +22,8 @@
   let out = $state({ host: '', port: '587', login: '', password: '', from: '', tls: 'starttls' });
   const TLS = [
     ['starttls', 'STARTTLS'],
-    ['yes', say.places.tlsFromTheStart],
-    ['no', say.places.noneOnThisMachineOnly],
+    ['yes', say.places.tlsAtOnce],
+    ['no', say.places.tlsNone],
   ] as const;
 
   function keepOut(e: SubmitEvent) {
@@ -39,13 +39,13 @@
 </script>
 
 <section>
-  <h2>{say.places.mailboxAndPublicRecord}</h2>
+  <h2>{say.places.placesTitle}</h2>
   <Trouble error={settings.error ?? set.error} />
   {#if settings.data}
     <Mailboxes settings={settings.data} />
     <ul>
       <li>
-        <strong>{say.places.sendingMail}</strong>
+        <strong>{say.places.outgoingTitle}</strong>
         {#if settings.data.outgoing}
           <span class="mono muted"
             >{say.places.fromBy(
@@ -71,7 +71,7 @@
       />
       <Field
         id="o-login"
-        label={say.places.signInIfOneIs}
+        label={say.places.outgoingLogin}
         autocomplete="off"
         bind:value={out.login}
       />
@@ -82,7 +82,7 @@
         autocomplete="off"
         bind:value={out.password}
       />
-      <div><Button type="submit" color="alternative">{say.places.sendByThisServer}</Button></div>
+      <div><Button type="submit" color="alternative">{say.places.useOutgoing}</Button></div>
     </form>
     <Records settings={settings.data} set={(key, value) => set.mutate({ key, value })} />
   {/if}

@@ -38,17 +38,17 @@
 <h3>{say.places.listOfServices}</h3>
 <p class="muted">
   {#if settings.bootstrap.url}
-    {say.places.fetchedFrom(settings.bootstrap.url)}
+    {say.places.listFetched(settings.bootstrap.url)}
     {#if settings.bootstrap.fetched_at}<When at={settings.bootstrap.fetched_at} />, {say.places.suffixesKnown(
         settings.bootstrap.suffixes,
       )}{/if}
     <button class="link" onclick={() => set('bootstrap', null)}>{say.places.switchOff}</button>
-  {:else}{say.places.notFetched}{/if}
+  {:else}{say.places.listMissing}{/if}
 </p>
 <form onsubmit={keepUrl}>
   <Field
     id="b-url"
-    label={say.places.itsAddress}
+    label={say.places.listAddress}
     mono
     placeholder={say.places.rfcAddress}
     bind:value={url}
@@ -57,10 +57,10 @@
 </form>
 <MapSetting
   id="r"
-  title={say.places.publicRecords}
+  title={say.places.publicRecordsTitle}
   held={settings.rdap_bases as Record<string, string>}
   name={say.places.suffix}
-  place={say.places.baseUrlOfItsPublic}
+  place={say.places.recordUrl}
   prefix="."
   keep={(rows) => set('rdap_bases', rows)}
 />
@@ -68,7 +68,7 @@
   id="d"
   title={say.places.nameServersAt}
   held={settings.dns_servers as Record<string, string>}
-  name={say.places.nameServer}
+  name={say.places.serverField}
   place={say.places.hostAndPort}
   keep={(rows) => set('dns_servers', rows)}
 />
@@ -85,7 +85,7 @@
   id="g"
   title={say.places.registriesWrite}
   held={Object.fromEntries(settings.registries.map((r) => [r, 'yes']))}
-  name={say.places.mailDomain}
+  name={say.places.mailDomainField}
   keep={(rows) => set('registries', rows)}
 />
 <h3>{say.places.rates}</h3>
@@ -116,7 +116,13 @@
     required
     bind:value={currency}
   />
-  <Field id="x-rate" label={say.places.oneOfItIs} inputmode="decimal" required bind:value={rate} />
+  <Field
+    id="x-rate"
+    label={say.places.mailDomainExample}
+    inputmode="decimal"
+    required
+    bind:value={rate}
+  />
   <Field id="x-date" label={say.places.rateOf} type="date" required bind:value={date} />
   <div><Button type="submit" color="alternative">{say.places.keepRate}</Button></div>
 </form>

@@ -54,7 +54,7 @@
       quiet
       label={say.webhooks.remove}
       named={say.webhooks.removeOf(h.url)}
-      yes={say.webhooks.yesRemove}
+      yes={say.webhooks.confirmRemoval}
       act={() => remove.mutate(h.id)}
     />
   {/snippet}

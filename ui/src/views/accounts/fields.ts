@@ -36,16 +36,16 @@ export const CONNECTION: FieldRow[] = [
     type: 'password',
     autocomplete: 'off',
   },
-  { key: 'ca', label: say.fields.fileOfItsCertificateAuthority, mono: true },
-  { key: 'server', label: say.fields.nameInItsCertificateIf, mono: true },
-  { key: 'certificate', label: say.fields.fileOfYourClientCertificate, mono: true },
-  { key: 'key', label: say.fields.fileOfItsKey, mono: true },
+  { key: 'ca', label: say.fields.authorityFile, mono: true },
+  { key: 'server', label: say.fields.certificateName, mono: true },
+  { key: 'certificate', label: say.fields.clientCertificateFile, mono: true },
+  { key: 'key', label: say.fields.clientKeyFile, mono: true },
 ];
 
 export const PRICES: FieldRow[] = [
   { key: 'currency', label: say.fields.currency, pattern: '[A-Z]{3}' },
-  { key: 'renew', label: say.fields.aYearHereCosts },
-  { key: 'transfer', label: say.fields.aTransferToHereCosts },
+  { key: 'renew', label: say.fields.yearPrice },
+  { key: 'transfer', label: say.fields.transferPrice },
   { key: 'register', label: say.fields.register },
   { key: 'renew_later', label: say.fields.renewLater },
   { key: 'promotion', label: say.fields.promotion },
@@ -61,6 +61,6 @@ export const TERMS: FieldRow[] = [
 
 export const SENDERS: FieldRow = {
   key: 'senders',
-  label: say.fields.domainsThatItWritesFrom,
+  label: say.fields.senderDomains,
   mono: true,
 };

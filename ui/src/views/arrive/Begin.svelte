@@ -100,7 +100,7 @@
     {:else}
       <p class="muted">{say.begin.whyRecords}</p>
       <form onsubmit={given(() => records.mutate())}>
-        <Field id="begin-url" label={say.places.itsAddress} mono required bind:value={url} />
+        <Field id="begin-url" label={say.places.listAddress} mono required bind:value={url} />
         <div>
           <Button type="submit" disabled={records.isPending}>{say.begin.findRecords}</Button>
         </div>
@@ -134,16 +134,10 @@
     {:else}
       <form onsubmit={given(() => take.mutate())}>
         <Field id="begin-title" label={say.begin.registrar} required bind:value={title} />
-        <Field
-          id="begin-site"
-          label={say.fields.addressOfItsPages}
-          type="url"
-          mono
-          bind:value={site}
-        />
+        <Field id="begin-site" label={say.fields.pagesAddress} type="url" mono bind:value={site} />
         <Field
           id="begin-login"
-          label={say.fields.yourSignInThere}
+          label={say.fields.signInThere}
           mono
           autocomplete="off"
           bind:value={login}
@@ -161,7 +155,7 @@
   <section class="panel" aria-label={say.begin.afterwards}>
     <h2>{say.begin.afterwards}</h2>
     <p>
-      {say.begin.whatCanWait} <a href={p('/accounts')}>{say.begin.underAccounts}</a>.
+      {say.begin.whatCanWait} <a href={p('/accounts')}>{say.begin.accountsPart}</a>.
     </p>
   </section>
 </main>

@@ -31,11 +31,11 @@
   lead="Nobody can sign in yet. Make yourself the administrator; then add the accounts that hold your names."
 >
   <form onsubmit={submit}>
-    <Label for="word">{say.firstRun.oneTimeWordPrintedBy}</Label>
+    <Label for="word">{say.firstRun.firstWord}</Label>
     <Input id="word" class="font-mono" autocomplete="off" required bind:value={word} />
-    <Label for="email">{say.firstRun.yourEMail}</Label>
+    <Label for="email">{say.firstRun.ownEmail}</Label>
     <Input id="email" type="email" autocomplete="username" required bind:value={email} />
-    <Label for="password">{say.firstRun.aPasswordOfAtLeast}</Label>
+    <Label for="password">{say.firstRun.passwordRule}</Label>
     <Input
       id="password"
       type="password"
@@ -45,6 +45,6 @@
       bind:value={password}
     />
     {#if said}<p class="said" role="alert">{said}</p>{/if}
-    <Button type="submit" disabled={busy}>{say.firstRun.makeMeTheAdministrator}</Button>
+    <Button type="submit" disabled={busy}>{say.firstRun.becomeAdministrator}</Button>
   </form>
 </Welcome>

@@ -31,9 +31,9 @@
   }
 </script>
 
-<Welcome lead={invited ? say.invited.youAreInvited : say.invited.chooseANewOne}>
+<Welcome lead={invited ? say.invited.invitation : say.invited.chooseANewOne}>
   <form onsubmit={submit}>
-    <Label for="password">{say.invited.aPasswordOfAtLeast}</Label>
+    <Label for="password">{say.invited.passwordRule}</Label>
     <Input
       id="password"
       type="password"

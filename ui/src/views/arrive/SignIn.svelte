@@ -52,11 +52,11 @@
   };
 </script>
 
-<Welcome lead={say.signIn.theDeskForMovingDomain}>
+<Welcome lead={say.signIn.purpose}>
   <form onsubmit={submit}>
     {#if half}
       <Label for="code"
-        >{other === 'recovery' ? say.signIn.aRecoveryCode : say.signIn.theCodeThatYourSecond}</Label
+        >{other === 'recovery' ? say.signIn.recoveryCode : say.signIn.factorCode}</Label
       >
       <Input
         id="code"
@@ -104,7 +104,7 @@
       <button class="link" type="button" onclick={() => leave()}>{say.signIn.notMe}</button>
     {:else}
       {#if over}<button class="link" type="button" onclick={() => (session.ended = null)}
-          >{say.signIn.somebodyElse}</button
+          >{say.signIn.otherPerson}</button
         >{/if}
       <button class="link" type="button" onclick={() => turnTo(other ? null : 'forgotten')}
         >{other ? say.signIn.back : say.signIn.forgotten}</button
@@ -114,7 +114,7 @@
   {#snippet after()}
     {#if session.who?.practice}
       <p class="muted">
-        {say.signIn.thisIsThePracticeWorld}
+        {say.signIn.practiceIntro}
       </p>
     {/if}
   {/snippet}

@@ -118,7 +118,7 @@
               >{say.batch.renewFirst}</button
             >
             <button type="button" class="link" onclick={() => late(r.name, 'go')}
-              >{say.batch.goAllTheSame}</button
+              >{say.batch.acceptRisk}</button
             >
           </p>
         {/if}

@@ -8,8 +8,8 @@
 
   let { done }: { done: () => void } = $props();
   const FATES = {
-    new: say.codeList.wouldBeKept,
-    replaces: say.codeList.wouldReplace,
+    new: say.codeList.keeps,
+    replaces: say.codeList.replaces,
     refused: say.codeList.notUnderstood,
     kept: say.codeList.kept,
   };
@@ -42,9 +42,9 @@
 
 <May operation="keepCodes">
   <section class="panel">
-    <h2>{say.codeList.codesFromAList}</h2>
+    <h2>{say.codeList.listTitle}</h2>
     <form onsubmit={submit}>
-      <Label for="list">{say.codeList.oneNameAndItsCode}</Label>
+      <Label for="list">{say.codeList.listHint}</Label>
       <Textarea
         id="list"
         rows={5}
@@ -68,7 +68,7 @@
     </form>
     <Trouble error={preview.error ?? keep.error} />
     {#if lines.length}
-      <table class="lines" aria-label={say.codeList.whatBecomesOfEachLine}>
+      <table class="lines" aria-label={say.codeList.listOutcome}>
         <tbody>
           {#each lines as line (line.number)}
             <tr class={line.fate}>

@@ -16,9 +16,9 @@
     queryFn: () => ask(api.GET('/api/codes')),
   }));
   const STATES = {
-    held: say.codeSafe.heldNotChecked,
-    checked: say.codeSafe.theRegistryTakesIt,
-    rejected: say.codeSafe.theRegistryRejectsIt,
+    held: say.codeSafe.heldUnchecked,
+    checked: say.codeSafe.accepted,
+    rejected: say.codeSafe.rejected,
   };
   let shown = $state<{ name: string; code: string }>();
   let copied = $state('');
@@ -52,7 +52,7 @@
 <main>
   <h1>{say.codeSafe.codeSafe}</h1>
   <p class="muted">
-    {say.codeSafe.authorizationCodesSealedEachLook}
+    {say.codeSafe.codesIntro}
   </p>
   <Trouble error={safe.error ?? reveal.error ?? check.error ?? wipe.error} />
   {#if safe.data?.choices.length}<TwoCodes choices={safe.data.choices} />{/if}
@@ -63,7 +63,7 @@
           <tr
             ><th>{say.codeSafe.name}</th><th>{say.codeSafe.code}</th><th>{say.codeSafe.state}</th
             ><th>{say.codeSafe.came}</th><th>{say.codeSafe.livesUntil}</th><th
-              ><span class="hidden-words">{say.codeSafe.whatCanBeDone}</span></th
+              ><span class="hidden-words">{say.codeSafe.actsColumn}</span></th
             ></tr
           >
         </thead>
@@ -80,8 +80,7 @@
               <td class={c.state}>{STATES[c.state]}</td>
               <td class="num"><When at={c.received_at} bare /></td>
               <td class="num"
-                >{#if c.expires_at}<When at={c.expires_at} />{:else}{say.codeSafe
-                    .notLimited}{/if}</td
+                >{#if c.expires_at}<When at={c.expires_at} />{:else}{say.codeSafe.noLimit}{/if}</td
               >
               <td class="acts">
                 {#if may('revealCode')}
@@ -107,7 +106,7 @@
                   <button
                     class="link"
                     onclick={() => (sure === c.name ? wipe.mutate(c.name) : (sure = c.name))}
-                    >{sure === c.name ? say.codeSafe.wipeItForGood : say.codeSafe.wipe}</button
+                    >{sure === c.name ? say.codeSafe.wipeForGood : say.codeSafe.wipe}</button
                   >
                 {/if}
               </td>
@@ -117,7 +116,7 @@
       </table>
     {:else}
       <p class="panel muted">
-        {say.codeSafe.noCodeIsHeldCodes}
+        {say.codeSafe.emptyCodes}
       </p>
     {/if}
   {/if}

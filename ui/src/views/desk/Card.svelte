@@ -54,9 +54,9 @@
     </p>{/if}
   {#if card.exposed && !card.exposed.until}
     <p class="until" class:over={card.exposed.over}>
-      {say.card.theContactsArePublicFor(
+      {say.card.publicSince(
         span(card.exposed.seconds * 1000),
-        card.exposed.over ? say.card.longerThanTheOwnerConsented : '',
+        card.exposed.over ? say.card.overConsent : '',
       )}
     </p>
   {/if}
@@ -68,12 +68,12 @@
       color={main ? 'primary' : 'alternative'}
       {href}
       data-row
-      aria-label={say.card.seeTheMoveOf(card.unicode)}>{say.card.seeTheMove}</Button
+      aria-label={say.card.openMoveOf(card.unicode)}>{say.card.openMove}</Button
     >
     {#if may('approve') && card.can_approve}
       <ForGood
         size="sm"
-        label={say.card.approveTheRelease}
+        label={say.card.approve}
         yes={say.forGood.release(card.unicode, card.to)}
         busy={approve.isPending}
         act={() => approve.mutate()}

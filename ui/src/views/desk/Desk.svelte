@@ -23,14 +23,14 @@
   const lanes: { turn: Turn; empty: string }[] = [
     {
       turn: 'yours',
-      empty: say.desk.approvalsAndDecisionsThatOnly,
+      empty: say.desk.emptyYours,
     },
     {
       turn: 'theirs',
-      empty: say.desk.whatARegistrarOrThe,
+      empty: say.desk.emptyTheirs,
     },
     { turn: 'desk', empty: say.desk.whatTheDeskDoesNext },
-    { turn: 'clock', empty: say.desk.whatOnlyNeedsTimeSuch },
+    { turn: 'clock', empty: say.desk.emptyClock },
   ];
   // What is done by hand stands gathered by place.
   const shown = (turn: Turn) =>
@@ -60,10 +60,10 @@
     {#if idle}
       <p class="start">
         {#if places.data && !places.data.accounts.length}<a href={p('/begin')}
-            >{say.desk.beginHere}</a
+            >{say.desk.beginTitle}</a
           >{/if}
-        {say.desk.nothingIsUnderWay} <a href={p('/names')}>{say.desk.chooseANameUnderNames}</a>
-        {say.desk.andPlanItsMove}
+        {say.desk.quiet} <a href={p('/names')}>{say.desk.quietNames}</a>
+        {say.desk.andPlan}
       </p>
     {/if}
     <div class="lanes" style:--lanes={lanes.map(({ turn }) => room(count(turn))).join(' ')}>

@@ -77,7 +77,7 @@
           <p>
             {i.letter ? i.title : i.hand.does}
             <a href={p('/moves/:id', { params: { id: String(i.move) } })} class:mono={i.letter}
-              >{i.letter ? i.unicode : say.acts.seeItsMove}</a
+              >{i.letter ? i.unicode : say.acts.openItsMove}</a
             >
           </p>
           {#each i.hand.typed as v (v.label)}

@@ -42,9 +42,9 @@
 
 <May operation="consent">
   <section class="panel" aria-label={say.consentForm.consent}>
-    <h2>{say.consentForm.theOwnersConsent}</h2>
+    <h2>{say.consentForm.consentTitle}</h2>
     <p>
-      {say.consentForm.beforeThePrivacyServiceGoes(due.shown.join(', '))}
+      {say.consentForm.consentRule(due.shown.join(', '))}
     </p>
     <ul>
       {#each due.moves as m (m.id)}
@@ -77,7 +77,7 @@
     <form onsubmit={submit}>
       <Field
         id="c-owner"
-        label={say.consentForm.whoGaveItAndHow}
+        label={say.consentForm.consentGiver}
         required
         minlength={2}
         maxlength={200}
@@ -85,7 +85,7 @@
       />
       <Field
         id="c-until"
-        label={say.consentForm.untilTheEndOf}
+        label={say.consentForm.untilEnd}
         type="date"
         required
         bind:value={until}

@@ -54,7 +54,7 @@
         onclick={() => {
           words = found ?? '';
           open = true;
-        }}>{found ? say.found.change : say.found.noteWhere}</button
+        }}>{found ? say.found.change : say.found.noteWhereTitle}</button
       >
     {/if}
   </p>

@@ -57,12 +57,12 @@
       found={hand.found}
     />{/if}
   {#if hand.records}<p>
-      <a href={p('/records/:name', { params: { name } })}>{say.handPanel.seeItsRecords}</a>
+      <a href={p('/records/:name', { params: { name } })}>{say.handPanel.openRecords}</a>
     </p>{/if}
   {#if hand.host}<LaterServers host={hand.host} />{/if}
   {#if hand.pastes}<PasteCode {name} />{/if}
   {#if hand.mailto}<p>
-      {say.handPanel.itIsLate} <a href={hand.mailto}>{say.handPanel.writeToItsSupport}</a>
+      {say.handPanel.itIsLate} <a href={hand.mailto}>{say.handPanel.writeSupport}</a>
     </p>{/if}
   <p class="muted small">
     {say.handPanel.seenBy(proof)}
@@ -73,8 +73,7 @@
   <Trouble error={said.error} />
   {#if hand.way === 'letter'}
     <p>
-      <a href={p('/by-hand')}>{say.handPanel.writeTheLetterUnderBy}</a>{say.handPanel
-        .togetherWithAllElseFor}
+      <a href={p('/by-hand')}>{say.handPanel.writeTheLetterUnderBy}</a>{say.handPanel.withTheRest}
     </p>
   {:else if saidAt}
     <p class="muted">
@@ -86,7 +85,7 @@
     <p>
       <May operation="said"
         ><Button size="sm" disabled={said.isPending} onclick={() => said.mutate()}
-          >{say.handPanel.iHaveDoneIt}</Button
+          >{say.handPanel.markDone}</Button
         ></May
       >
       <span class="muted"

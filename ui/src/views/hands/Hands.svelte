@@ -30,8 +30,8 @@
     hands.data?.places.some((l) => l.items.some((i) => i.hand.pastes)) ?? false,
   );
   const STATES = {
-    intended: say.hands.notKnownWhetherItWent,
-    sent: say.hands.noAnswerYet,
+    intended: say.hands.viaUnknown,
+    sent: say.hands.unanswered,
     answered: 'answered',
   };
 </script>
@@ -39,7 +39,7 @@
 <main class="view">
   <h1>{say.hands.byHand}</h1>
   <p class="muted">
-    {say.hands.whatRegistrarsOfferNoConnection}
+    {say.hands.intro}
   </p>
   <Trouble error={hands.error} />
   {#if hands.data}
@@ -49,8 +49,8 @@
       <section class="panel late">
         <h2>
           {l.state === 'intended'
-            ? say.hands.itIsNotKnownWhether(l.recipient)
-            : say.hands.lateHasNotAnswered(l.recipient)}
+            ? say.hands.maybeSent(l.recipient)
+            : say.hands.lateAnswer(l.recipient)}
         </h2>
         <p>{say.hands.written} <When at={l.at} />: “{l.subject}”.</p>
         {#if reminding === l.id}
@@ -64,17 +64,14 @@
               ><Button
                 size="sm"
                 color="alternative"
-                onclick={() => left.mutate({ id: l.id, left: false })}
-                >{say.hands.itDidNotLeave}</Button
+                onclick={() => left.mutate({ id: l.id, left: false })}>{say.hands.redraft}</Button
               ></May
             >
           </p>
           <Trouble error={left.error} />
         {:else}<p>
             <May operation="sendLetter"
-              ><Button size="sm" onclick={() => (reminding = l.id)}
-                >{say.hands.sendAReminder}</Button
-              ></May
+              ><Button size="sm" onclick={() => (reminding = l.id)}>{say.hands.remind}</Button></May
             >
           </p>{/if}
       </section>
@@ -86,7 +83,7 @@
         <p>
           <May operation="keepCodes"
             ><Button color="alternative" onclick={() => (listing = true)}
-              >{say.hands.pasteAListOfCodes}</Button
+              >{say.hands.pasteCodes}</Button
             ></May
           >
         </p>
@@ -95,7 +92,7 @@
     {#if !h.places.length && !h.consents && !h.overdue.length && !h.leavings.length}
       <p class="empty">
         {say.hands.actsAtRegistrarsWithoutA} <a href={p('/names')}>{say.hands.chooseNames}</a>
-        {say.hands.andPlanTheirMoves}
+        {say.hands.andPlanAll}
       </p>
     {/if}
     {#if h.letters.length}
@@ -106,9 +103,9 @@
             <li>
               <span>{l.subject}</span> <span class="muted mono">{l.recipient}</span>
               <span class="muted"
-                ><When at={l.at} />, {l.how === 'smtp'
-                  ? say.hands.sentByTheDesk
-                  : say.hands.sentByHand}; {STATES[l.state]}
+                ><When at={l.at} />, {l.how === 'smtp' ? say.hands.viaDesk : say.hands.viaHand}; {STATES[
+                  l.state
+                ]}
                 {#if l.answered_at}<When at={l.answered_at} bare />{/if}</span
               >
             </li>

@@ -62,11 +62,11 @@
     <Stale at={draft.dataUpdatedAt} again={() => void draft.refetch()} />
     <p>
       <span class="muted">{say.letter.to}</span>
-      <Copy text={d.to} what={say.letter.theAddress} />
+      <Copy text={d.to} what={say.letter.addressPart} />
     </p>
     <p>
       <span class="muted">{say.letter.subject}</span>
-      <Copy text={d.subject} what={say.letter.theSubject} />
+      <Copy text={d.subject} what={say.letter.subjectPart} />
     </p>
     <Label for="letter-{account ?? reminds}">{say.letter.theLetter}</Label>
     <Textarea
@@ -83,14 +83,14 @@
         >
       {/if}
       <Button color="alternative" disabled={send.isPending} onclick={() => send.mutate('hand')}
-        >{say.letter.iHaveSentItMyself}</Button
+        >{say.letter.noteSent}</Button
       >
-      <a href={d.mailto}>{say.letter.openItInYourMail}</a>
-      <button class="link" type="button" onclick={save}>{say.letter.saveItAsAFile}</button>
+      <a href={d.mailto}>{say.letter.openInMail}</a>
+      <button class="link" type="button" onclick={save}>{say.letter.saveAsFile}</button>
       <button class="link" type="button" onclick={done}>{say.letter.leaveIt}</button>
     </div>
     <p class="muted">
-      {say.letter.noSecretStandsInIt(d.reference)}
+      {say.letter.secretFree(d.reference)}
     </p>
   {/if}
 </div>

@@ -17,7 +17,7 @@
 
 <May operation="unsaid"
   ><button type="button" class="link" disabled={unsay.isPending} onclick={() => unsay.mutate()}
-    >{say.handPanel.notDoneAfterAll}</button
+    >{say.handPanel.takeBack}</button
   ></May
 >
 <Trouble error={unsay.error} />

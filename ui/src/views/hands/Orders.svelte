@@ -106,7 +106,7 @@
 
 <section class="orders" aria-label={say.orders.toBeOrdered}>
   <p>
-    {say.orders.chooseTransfer}
+    {say.orders.transferNotRegister}
     {#if together}{say.orders.seeBeforePaying(together)}{:else}{say.orders.noPriceKnown}{/if}
   </p>
   {#if items[0]?.hand.act}
@@ -115,13 +115,13 @@
   {#each promotions as [promotion, until] (promotion)}
     <p>
       {say.orders.promotion}
-      <Copy text={promotion} what={say.orders.thePromotion} />
-      {#if until}<span class="muted">{say.orders.untilTheEndOf(plainDay(until))}</span>{/if}
+      <Copy text={promotion} what={say.orders.promotionPart} />
+      {#if until}<span class="muted">{say.orders.untilEnd(plainDay(until))}</span>{/if}
     </p>
   {/each}
   {#if shared.length}
     <p>
-      {chosen.length > 1 ? say.orders.setForAll : say.orders.set}
+      {chosen.length > 1 ? say.orders.settingsForAll : say.orders.set}
       {#each shared as h, n (h.what)}{n ? '; ' : ''}{h.what}: <strong>{h.wanted}</strong>{/each}.
     </p>
   {/if}
@@ -200,7 +200,7 @@
       <Button type="submit" disabled={placed.isPending || !chosen.length}
         >{chosen.length === 1
           ? say.orders.thisIsOrdered
-          : say.orders.theseAreOrdered(chosen.length)}</Button
+          : say.orders.orderedAll(chosen.length)}</Button
       >
     </form>
     {#if differs}

@@ -26,7 +26,7 @@
 
 <May operation="pasteCode">
   <form class="inline" onsubmit={submit}>
-    <label for="code-{name}">{say.pasteCode.itsCodeAsItStands}</label>
+    <label for="code-{name}">{say.pasteCode.codeField}</label>
     <input
       id="code-{name}"
       class="plain mono"
@@ -37,7 +37,7 @@
       maxlength="300"
     />
     <Button type="submit" size="sm" color="alternative" disabled={keep.isPending}
-      >{say.pasteCode.intoTheCodeSafe}</Button
+      >{say.pasteCode.keepCode}</Button
     >
   </form>
   {#each keep.data?.says ?? [] as warning (warning)}<p class="muted">{warning}</p>{/each}

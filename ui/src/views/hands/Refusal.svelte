@@ -35,11 +35,11 @@
     <form onsubmit={submit}>
       <Choice
         id="why-{move}"
-        label={say.refusal.whatDoesItSay(name)}
+        label={say.refusal.verdictOf(name)}
         of={say.refusal.reasons}
         bind:value={() => why, (v) => (why = v as Why)}
       />
-      <Field id="words-{move}" label={say.refusal.inItsWords} bind:value={words} />
+      <Field id="words-{move}" label={say.refusal.verdictWords} bind:value={words} />
       <div>
         <Button type="submit" size="sm" disabled={tell.isPending}>{say.refusal.keep}</Button>
         <Button type="button" size="sm" color="alternative" onclick={() => (open = false)}

@@ -9,7 +9,7 @@
 
 <div>
   <ForGood
-    label={say.moveSheet.approveTheRelease}
+    label={say.moveSheet.approve}
     yes={say.forGood.release(move.unicode, move.to)}
     {busy}
     {act}

@@ -22,7 +22,7 @@
   <Trouble error={letter.error} />
   {#if letter.data}
     <Stale at={letter.dataUpdatedAt} again={() => void letter.refetch()} />
-    <p>{say.late.to(letter.data.to || say.late.noAddress)}</p>
+    <p>{say.late.to(letter.data.to || say.late.addressMissing)}</p>
     <pre>{letter.data.subject}
 
 {letter.data.text}</pre>

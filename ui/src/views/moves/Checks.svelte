@@ -6,7 +6,7 @@
   let { checks }: { checks: MoveSheet['checks'] } = $props();
 </script>
 
-<table class="box raised" aria-label={say.checks.checkedAfterLanding}>
+<table class="box raised" aria-label={say.checks.landingChecks}>
   <thead
     ><tr
       ><th>{say.checks.checked}</th><th>{say.checks.asOrdered}</th><th>{say.checks.asFound}</th><th

@@ -41,14 +41,14 @@
   {#if here.data}
     <span
       >{here.data.keeper === session.who?.email
-        ? say.company.inYourHand
+        ? say.company.yourHands
         : say.company.inHand(here.data.keeper ?? '')}</span
     >
     {#if here.data.others.length}<span class="others" role="status"
         >{say.company.alsoHere(here.data.others.join(', '))}</span
       >{/if}
     {#if open && may('handOn') && others.length && !handing}
-      <button class="link" onclick={() => (handing = true)}>{say.company.handItOver}</button>
+      <button class="link" onclick={() => (handing = true)}>{say.company.handOn}</button>
     {/if}
   {/if}
 </p>
@@ -63,7 +63,7 @@
         </select></label
       >
       <label>{say.company.note} <input class="plain" bind:value={note} maxlength="500" /></label>
-      <Button type="submit" size="sm" disabled={hand.isPending}>{say.company.handItOver}</Button>
+      <Button type="submit" size="sm" disabled={hand.isPending}>{say.company.handOn}</Button>
       <Button size="sm" color="alternative" onclick={() => (handing = false)}
         >{say.company.leaveIt}</Button
       >

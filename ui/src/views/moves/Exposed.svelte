@@ -14,11 +14,11 @@
 
 <p class="public" class:stuck={exposed.over}>
   {say.moveSheet.forSince(
-    exposed.until ? say.moveSheet.theContactsWerePublic : say.moveSheet.theContactsArePublic,
+    exposed.until ? say.moveSheet.wasPublic : say.moveSheet.isPublic,
     span(exposed.seconds * 1000),
   )}
-  <When at={exposed.since} bare />{say.moveSheet.consentsUntil(consent.given_by)}
-  <When at={consent.until} bare />{exposed.over ? say.moveSheet.thatIsOverTurnThe : '.'}
+  <When at={exposed.since} bare />{say.moveSheet.consentEnds(consent.given_by)}
+  <When at={consent.until} bare />{exposed.over ? say.moveSheet.consentOver : '.'}
 </p>
 
 <style>

@@ -54,7 +54,7 @@
         <p class="muted small">
           {#if e.evidence.source}<span>{say.journal.by(e.evidence.source)}</span>{/if}
           {#if e.evidence.ref}<span class="mono">{e.evidence.ref}</span>{/if}
-          {#if e.by !== 'desk'}<span>{say.journal.onTheWordOf(e.by)}</span>{/if}
+          {#if e.by !== 'desk'}<span>{say.journal.byWordOf(e.by)}</span>{/if}
           {#if e.key}<span>{say.journal.key} <span class="mono">{e.key}</span></span>{/if}
         </p>
       </div>

@@ -40,7 +40,7 @@
     <p>
       {say.leave.canNotBeMet(title)}
       <Button size="sm" color="alternative" onclick={() => (asking = true)}
-        >{say.leave.leaveItAsItIs}</Button
+        >{say.leave.leaveAsIs}</Button
       >
     </p>
   {/if}

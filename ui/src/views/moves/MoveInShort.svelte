@@ -17,11 +17,12 @@
     {#if m.open && m.turn && m.sentence}<TurnMark turn={m.turn} words /> {m.sentence}
     {:else if m.result && m.left_open}<a href={p('/by-hand')}
         >{say.moveSheet.leftAt(m.left_open, m.from)}</a
-      >{:else if m.result}{say.moveSheet.nothingIsLeftToDo}{/if}
+      >{:else if m.result}{say.moveSheet.nothingLeft}{/if}
   {/snippet}
   {#snippet cost()}
     {#if m.paid}{money(m.paid.amount)}
-      <span class="muted">{m.paid.charged ? say.moveSheet.paid : say.moveSheet.noReceiptYet}</span>
+      <span class="muted">{m.paid.charged ? say.moveSheet.paid : say.moveSheet.receiptMissing}</span
+      >
     {:else if m.price}{money(m.price)} <span class="muted">{say.moveSheet.agreed}</span>
     {:else}{say.moveSheet.notKnown}{/if}
   {/snippet}

@@ -57,8 +57,8 @@
   const moveBack = (m: MoveSheet) =>
     `${p('/names/:name/plan', { params: { name: m.name } })}?to=${encodeURIComponent(m.words.from_id)}`;
   const code = {
-    held: say.moveSheet.sealedInTheCodeSafe,
-    checked: say.moveSheet.sealedInTheCodeSafe2,
+    held: say.moveSheet.codeHeld,
+    checked: say.moveSheet.codeChecked,
     wiped: 'wiped',
   };
 </script>
@@ -97,16 +97,16 @@
           {/if}
           {#if m.asks === 'word'}
             <Button color="alternative" href={p('/names/:name', { params: { name: m.name } })}
-              >{say.moveSheet.seeItsContacts}</Button
+              >{say.moveSheet.openContacts}</Button
             >
           {/if}
-          {#if can('consent')}<Button href={p('/by-hand')}>{say.moveSheet.recordTheConsent}</Button
+          {#if can('consent')}<Button href={p('/by-hand')}>{say.moveSheet.recordConsent}</Button
             >{/if}
           {#if can('renew_code') && m.code}
             <Button
               color={m.about_code && m.phase === 'stuck' ? 'primary' : 'alternative'}
               disabled={renew.isPending}
-              onclick={() => renew.mutate()}>{say.moveSheet.askForANewCode}</Button
+              onclick={() => renew.mutate()}>{say.moveSheet.newCode}</Button
             >
           {/if}
           {#if can('mend')}
@@ -119,7 +119,7 @@
           {#if can('call_off')}
             {#if asking}
               <span class="sure">
-                {say.moveSheet.theNameStaysAtWith(m.from)}
+                {say.moveSheet.cancelEffect(m.from)}
                 <Button
                   size="sm"
                   color="red"
@@ -127,7 +127,7 @@
                   >{say.moveSheet.callItOff}</Button
                 >
                 <Button size="sm" color="alternative" onclick={() => (asking = false)}
-                  >{say.moveSheet.keepGoing}</Button
+                  >{say.moveSheet.keepOn}</Button
                 >
               </span>
             {:else}
@@ -152,7 +152,7 @@
     {#if can('move_back')}
       <p class="back">
         {say.moveSheet.itIsHeldThereNow(m.to)}
-        <a href={moveBack(m)}>{say.moveSheet.planItsMoveBack(m.from)}</a>
+        <a href={moveBack(m)}>{say.moveSheet.planBack(m.from)}</a>
       </p>
     {/if}
     {#if m.asks_whose && can('say_whose')}<Whose move={m.id} shown={m.asks_whose} to={m.to} />{/if}
@@ -196,7 +196,7 @@
       <dt>{say.moveSheet.records}</dt>
       <dd>
         {m.carries
-          ? say.moveSheet.carriedFromTo(m.words.old_host, m.words.new_host)
+          ? say.moveSheet.carriedBetween(m.words.old_host, m.words.new_host)
           : say.moveSheet.stayAt(m.words.old_host)}
       </dd>
     </dl>

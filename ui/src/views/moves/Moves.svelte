@@ -143,8 +143,8 @@
     {/if}
     {#if axis.data && ended.data && !rows.length && !over.length && !filtered}
       <p class="box none">
-        {say.moves.noMoveYet} <a href={p('/names')}>{say.moves.chooseAName}</a>
-        {say.moves.andPlanItsMove}
+        {say.moves.empty} <a href={p('/names')}>{say.moves.chooseOne}</a>
+        {say.moves.andPlan}
       </p>
     {/if}
     <Ended

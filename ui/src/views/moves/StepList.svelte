@@ -39,7 +39,7 @@
         </p>
         {#if step.phase === 'ahead' || step.phase === 'due'}
           <p class="muted small">
-            {say.stepList.takesProof(
+            {say.stepList.stepNeeds(
               takes(step.takes),
               step.proof,
               step.undo ? say.stepList.takenBackBy(step.undo) : '',

@@ -71,7 +71,7 @@
         );
   const label = $derived(
     say.track.railsWith(steps.length, blocks.filter((b) => b.past).length) +
-      (settled ? say.track.theMoveIsSettled : blocks.length ? whole : ''),
+      (settled ? say.track.settledNow : blocks.length ? whole : ''),
   );
   const rails = $derived(
     (['registration', 'records'] as const)

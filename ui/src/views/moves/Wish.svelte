@@ -18,15 +18,15 @@
   {#if m.wish === 'approve'}
     <p class="muted">{say.moveSheet.approveScope(m.from)}</p>
     <ForGood
-      label={say.moveSheet.approveAsSoonAs}
-      yes={say.moveSheet.yesApproveThen(m.unicode)}
+      label={say.moveSheet.approveEarly}
+      yes={say.moveSheet.approveThen(m.unicode)}
       {busy}
       act={() => act('approve')}
     />
   {:else}
     <p>
       <button type="button" class="link" disabled={busy} onclick={() => act('approve')}
-        >{say.moveSheet.tellMeTheMinute}</button
+        >{say.moveSheet.tellWhenOpen}</button
       >
     </p>
   {/if}
@@ -37,7 +37,7 @@
       ? say.moveSheet.willBeApproved(m.wished_by)
       : say.moveSheet.willBeTold(m.wished_by)}
     {#if m.acts.includes('unwish')}<button type="button" class="link" onclick={() => act('unwish')}
-        >{say.moveSheet.takeItBack}</button
+        >{say.moveSheet.withdraw}</button
       >{/if}
   </p>
 {/if}

@@ -22,7 +22,7 @@
             <When at={m.started_at} />{/if}</span
         >
       </li>
-    {:else}<li class="muted">{say.nameSheet.nothingYet}</li>{/each}
+    {:else}<li class="muted">{say.nameSheet.historyEmpty}</li>{/each}
   </ul>
 {:else}
   <ul>
@@ -34,7 +34,7 @@
           >{#if m.at}<When at={m.at} bare />{/if}</span
         >
       </li>
-    {:else}<li class="muted">{say.nameSheet.nothingYet}</li>{/each}
+    {:else}<li class="muted">{say.nameSheet.historyEmpty}</li>{/each}
   </ul>
 {/if}
 

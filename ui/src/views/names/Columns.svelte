@@ -10,14 +10,14 @@
     ['name', say.columns.name],
     ['account', say.columns.account],
     ['expires_at', say.columns.expiry],
-    ['paid', say.columns.lastPeriodPaid],
+    ['paid', say.columns.periodPaid],
     ['privacy', say.columns.privacy],
-    ['registrant_email', say.columns.registrantsEMail],
+    ['registrant_email', say.columns.registrantEmail],
     ['premium', say.columns.ownPrice],
     ['lock', say.columns.lock],
     ['auto_renew', say.columns.autoRenew],
     ['name_servers', say.columns.nameServers],
-    ['stay_price', say.columns.priceToStay],
+    ['stay_price', say.columns.stayPrice],
     ['note', say.columns.note],
   ];
   function set(key: string, value: string) {
@@ -27,7 +27,7 @@
 </script>
 
 <fieldset>
-  <legend>{say.columns.whichColumnHoldsWhat}</legend>
+  <legend>{say.columns.columnsTitle}</legend>
   {#each WHAT as [key, title] (key)}
     <label>
       {title}
@@ -36,7 +36,7 @@
         value={String(columns[key] ?? '')}
         onchange={(e) => set(key, e.currentTarget.value)}
       >
-        <option value="">{key === 'name' ? say.columns.chooseAColumn : say.columns.none}</option>
+        <option value="">{key === 'name' ? say.columns.columnNone : say.columns.none}</option>
         {#each look.header as head, i (i)}<option value={String(i)}
             >{head || say.columns.column(i + 1)}</option
           >{/each}

@@ -14,7 +14,7 @@
   let { sheet, queryKey }: { sheet: NameSheet; queryKey: unknown[] } = $props();
   const client = useQueryClient();
   const path = $derived({ params: { path: { name: sheet.name } } });
-  const ROLES = { registrant: say.contacts.registrant, admin: say.contacts.administrativeContact };
+  const ROLES = { registrant: say.contacts.registrant, admin: say.contacts.adminContact };
   const FIELDS: Record<string, string> = {
     name: 'name',
     street: 'street',
@@ -25,9 +25,9 @@
   };
   const BOXES: Record<string, string> = {
     proven: say.contacts.readAWordThatWas,
-    asked: say.contacts.aWordWasSentIt,
+    asked: say.contacts.testPending,
     bounced: say.contacts.notReachedMailCameBack,
-    unread: say.contacts.readByNobodyListed,
+    unread: say.contacts.readByNobody,
   };
   let chosen = $state<string>();
   let email = $state('');
@@ -66,7 +66,7 @@
     <p>
       <span class="mono">{card.fields.email || say.contacts.noEMail}</span>
       <span class="muted"
-        >{BOXES[card.mailbox ?? ''] ?? say.contacts.notProvenToBeRead}{#if card.mailbox_at}, <When
+        >{BOXES[card.mailbox ?? ''] ?? say.contacts.mailboxUnproven}{#if card.mailbox_at}, <When
             at={card.mailbox_at}
             bare
           />{/if}</span
@@ -76,37 +76,36 @@
           size="xs"
           color="alternative"
           disabled={prove.isPending}
-          onclick={() => prove.mutate(card.role)}>{say.contacts.sendItAWord}</Button
+          onclick={() => prove.mutate(card.role)}>{say.contacts.testMailbox}</Button
         ></May
       >
     </p>
     {#if card.missing.length}
       <p class="lack">
-        {say.contacts.missingOrNotValid(card.missing.map((f) => FIELDS[f] ?? f).join(', '))}
+        {say.contacts.contactGaps(card.missing.map((f) => FIELDS[f] ?? f).join(', '))}
       </p>
     {/if}
-    {#if !card.whole}<p class="muted">{say.contacts.whetherTheRestIsComplete}</p>{/if}
+    {#if !card.whole}<p class="muted">{say.contacts.contactUnknownRest}</p>{/if}
     {#if card.on_name}
       <p class="lack">
-        {say.contacts.thisMailboxLiesOnThe}
+        {say.contacts.mailboxMoves}
       </p>
     {/if}
   </div>
 {:else}
-  <p class="muted">{say.contacts.noContactIsKnownNo}</p>
+  <p class="muted">{say.contacts.emptyContacts}</p>
 {/each}
 {#if prove.data}
   <p role="status">
-    {#if prove.data.word}{say.contacts.noMailServerIsSet}
-      <Copy text={prove.data.word} what={say.contacts.theWord} />{:else}{say.contacts
-        .aWordWasSentWhen}{/if}
+    {#if prove.data.word}{say.contacts.testByYourself}
+      <Copy text={prove.data.word} what={say.contacts.theWord} />{:else}{say.contacts.testSent}{/if}
   </p>
 {/if}
 <Trouble error={prove.error} />
 
 <p>
   <button class="link" aria-expanded={mending} onclick={() => (mending = !mending)}
-    >{say.contacts.whatCanBeDoneAbout}</button
+    >{say.contacts.addressActs}</button
   >
 </p>
 {#if mending}
@@ -121,14 +120,14 @@
           />{:else}<span aria-hidden="true">·</span>{/if}
         <span>
           <strong>{c.title}</strong>
-          {#if c.best}<span class="muted">{say.contacts.losesNoTime}</span>{/if}
+          {#if c.best}<span class="muted">{say.contacts.noLoss}</span>{/if}
           {#each c.says as s (s)}<span class="says"><Sentence text={s} /></span>{/each}
         </span>
       </label>
     {/each}
     {#if chosen}
       <p>
-        <label for="new-mail">{say.contacts.theNewAddress}</label>
+        <label for="new-mail">{say.contacts.newAddress}</label>
         <input id="new-mail" class="plain mono" type="email" required bind:value={email} />
         <May operation="repairContact"
           ><Button type="submit" size="sm" disabled={repair.isPending}
@@ -141,7 +140,7 @@
   <Trouble error={repair.error} />
   {#if repair.data}
     <div role="status" class="card">
-      {#if repair.data.done}<p>{say.contacts.changedOverTheConnectionAnd}</p>
+      {#if repair.data.done}<p>{say.contacts.changedThere}</p>
       {:else if repair.data.hand}
         <Place hand={repair.data.hand} />
         <p>{repair.data.hand.does}</p>

@@ -7,8 +7,8 @@
 
   let { facts }: { facts: Schemas['Fact'][] } = $props();
   const SOURCES: Record<string, string> = {
-    account: say.facts.theAccount,
-    public_record: say.facts.thePublicRecord,
+    account: say.facts.sourceAccount,
+    public_record: say.facts.sourceRecord,
     dns: 'DNS',
     hand: say.facts.byHand,
     desk: say.facts.theDesk,

@@ -10,7 +10,7 @@
   const FATES = {
     taken: say.fates.takenIn,
     corrected: say.fates.corrected,
-    known: say.fates.alreadyThere,
+    known: say.fates.outcomeKnown,
     refused: say.fates.refused,
   };
   let gone = $state<string[]>([]);
@@ -31,7 +31,7 @@
 
 <p role="status">{tally.map(([words, n]) => `${n} ${words.toLowerCase()}`).join(', ')}.</p>
 <Trouble error={back.error} />
-<table class="lines" aria-label={say.fates.whatBecameOfEachLine}>
+<table class="lines" aria-label={say.fates.outcomeTitle}>
   <tbody>
     {#each lines as line, i (i)}
       <tr class={line.fate}>

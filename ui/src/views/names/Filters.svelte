@@ -20,7 +20,7 @@
     unknown: say.filters.notKnown,
     wait: say.filters.waiting,
     blocked: say.filters.blocked,
-    moving: say.filters.onTheMove,
+    moving: say.filters.moving,
   };
   const WITHIN = [
     [0, 'today'],
@@ -60,7 +60,7 @@
   const chosen = (e: Event & { currentTarget: HTMLSelectElement }) => e.currentTarget.value;
 </script>
 
-<div class="filters" role="search" aria-label={say.filters.whichNamesAreShown}>
+<div class="filters" role="search" aria-label={say.filters.filtersTitle}>
   <div class="gates" role="group" aria-label={say.filters.gates}>
     {#each Object.entries(GATES) as [kind, word] (kind)}
       {#if !list || list.tally[kind] || gates.includes(kind)}
@@ -95,7 +95,7 @@
       value={what.account ?? ''}
       onchange={(e) => put('account', chosen(e))}
     >
-      <option value="">{say.filters.allAccounts}</option>
+      <option value="">{say.filters.anyAccount}</option>
       {#each accounts as a (a.id)}<option value={a.id}>{a.title}</option>{/each}
     </select>
     {#if list && list.suffixes.length > 1}
@@ -105,7 +105,7 @@
         value={what.suffix ?? ''}
         onchange={(e) => put('suffix', chosen(e))}
       >
-        <option value="">{say.filters.allSuffixes}</option>
+        <option value="">{say.filters.anySuffix}</option>
         {#each list.suffixes as s (s.suffix)}<option value={s.suffix}
             >.{s.suffix} ({s.count})</option
           >{/each}
@@ -117,7 +117,7 @@
       value={what.within === undefined ? '' : String(what.within)}
       onchange={(e) => put('within', chosen(e))}
     >
-      <option value="">{say.filters.canGoAnyTime}</option>
+      <option value="">{say.filters.goesAnyTime}</option>
       {#each WITHIN as [days, words] (days)}<option value={String(days)}
           >{say.filters.canGo(words)}</option
         >{/each}
@@ -128,7 +128,7 @@
       value={what.group ?? ''}
       onchange={(e) => put('group', chosen(e))}
     >
-      <option value="">{say.filters.notGrouped}</option>
+      <option value="">{say.filters.ungrouped}</option>
       <option value="gate">{say.filters.groupedByGate}</option>
       <option value="account">{say.filters.groupedByAccount}</option>
     </select>

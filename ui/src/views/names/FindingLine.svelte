@@ -24,9 +24,7 @@
       {say.findingLine.rule(
         finding.title,
         finding.source.text,
-        finding.source.kind === 'P' && !finding.source.verified
-          ? say.findingLine.quotedFromMemory
-          : '',
+        finding.source.kind === 'P' && !finding.source.verified ? say.findingLine.fromMemory : '',
       )}
     </p>
     <Facts facts={finding.evidence} />

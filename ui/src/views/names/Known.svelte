@@ -63,16 +63,16 @@
   <section>
     <h3>{say.nameSheet.money}</h3>
     <dl>
-      <dt>{say.nameSheet.priceToStay}</dt>
+      <dt>{say.nameSheet.stayPrice}</dt>
       <dd class="num">
         {sheet.stay ? say.nameSheet.aYear(money(sheet.stay)) : say.nameSheet.notKnown}
       </dd>
       {#if sheet.go}
-        <dt>{say.nameSheet.priceToGo}</dt>
+        <dt>{say.nameSheet.goPrice}</dt>
         <dd class="num">
           {sheet.go.total
-            ? say.nameSheet.toWithItsYear(money(sheet.go.total), sheet.go.account)
-            : say.nameSheet.notKnownAt(sheet.go.account)}
+            ? say.nameSheet.priceWithYear(money(sheet.go.total), sheet.go.account)
+            : say.nameSheet.unknownAt(sheet.go.account)}
         </dd>
       {/if}
     </dl>
@@ -85,7 +85,7 @@
 {/if}
 {#if sheet.contradictions.length}
   <p class="unknown">
-    {say.nameSheet.sourcesContradictEachOtherOn(sheet.contradictions.join(', '))}
+    {say.nameSheet.contradiction(sheet.contradictions.join(', '))}
   </p>
 {/if}
 

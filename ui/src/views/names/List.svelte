@@ -126,13 +126,13 @@
 >
   <div class="head" role="row" aria-rowindex={1}>
     <span role="columnheader" class="pick">
-      <span class="hidden-words">{say.list.inTheTray}</span>
+      <span class="hidden-words">{say.list.trayCount}</span>
       <input
         type="checkbox"
-        aria-label={say.list.allIntoTheTray(first.total)}
+        aria-label={say.list.addAll(first.total)}
         title={first.total > TRAY_MOST
           ? say.list.tooManyForTheTray(TRAY_MOST)
-          : say.list.allIntoTheTray(first.total)}
+          : say.list.addAll(first.total)}
         disabled={first.total === 0 || first.total > TRAY_MOST}
         checked={all}
         onchange={(e) => pickAll(what, e.currentTarget.checked)}

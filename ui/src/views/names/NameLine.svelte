@@ -25,8 +25,8 @@
       type="checkbox"
       tabindex="-1"
       checked={picked}
-      aria-label={say.nameLine.inTheTray(row.unicode)}
-      title={say.nameLine.inTheTrayX}
+      aria-label={say.nameLine.trayCount(row.unicode)}
+      title={say.nameLine.trayKey}
       onchange={() => pick(row.name)}
     />
   </span>
@@ -34,7 +34,7 @@
     <a class="mono" data-row data-name={row.name} aria-current={current} title={row.unicode} {href}
       >{row.unicode}</a
     >
-    {#if row.contradicting}<span class="differs" title={say.nameLine.sourcesContradictEachOther}
+    {#if row.contradicting}<span class="differs" title={say.nameLine.sourcesClash}
         >≠<span class="hidden-words">{say.nameLine.sourcesDiffer}</span></span
       >{/if}
   </span>

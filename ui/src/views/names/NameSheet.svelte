@@ -67,7 +67,7 @@
     );
   const SECTIONS: [string, string][] = [
     ['story', say.nameSheet.story],
-    ['facts', say.nameSheet.whatIsKnown],
+    ['facts', say.nameSheet.factsTitle],
     ['contacts', say.nameSheet.contacts],
     ['zone', say.nameSheet.records],
     ['moves', say.nameSheet.moves],
@@ -89,9 +89,7 @@
     >
       {#snippet may()}
         <GateMark gate={s.gate} />
-        {#if what.at}<span class="muted"
-            >{say.nameSheet.ifNothingElseChangesUntil(day(what.at))}</span
-          >{/if}
+        {#if what.at}<span class="muted">{say.nameSheet.provided(day(what.at))}</span>{/if}
         {#if s.gate.kind === 'wait' && s.gate.clears_at}<span class="muted"
             ><When at={s.gate.clears_at} /></span
           >{/if}
@@ -99,10 +97,10 @@
       {/snippet}
       {#snippet next()}
         {#if s.move}{say.nameSheet.itIsUnderWay(s.move.stage)}
-        {:else if s.can_move}<TurnMark turn="yours" /> {say.nameSheet.planItsMove}
+        {:else if s.can_move}<TurnMark turn="yours" /> {say.nameSheet.planMove}
         {:else if s.gate.kind === 'unknown'}{lacking(s)}
         {:else if s.findings[0]}<Sentence text={s.findings[0].remedy} />
-        {:else}{say.nameSheet.itCantBeMovedNow}{/if}
+        {:else}{say.nameSheet.blocked}{/if}
       {/snippet}
       {#snippet cost()}
         {#if s.go?.total}
@@ -122,7 +120,7 @@
     <div class="next">
       {#if s.move}
         <Button href={p('/moves/:id', { params: { id: String(s.move.id) } })}
-          >{say.nameSheet.seeTheMove(s.move.stage)}</Button
+          >{say.nameSheet.openMove(s.move.stage)}</Button
         >
       {:else if s.gate.kind === 'unknown'}
         <Button disabled={look.isPending} onclick={() => look.mutate()}
@@ -130,7 +128,7 @@
         >
       {:else if s.can_move}
         <Button href={p('/names/:name/plan', { params: { name } }) + kept()}
-          >{say.nameSheet.planItsMove}</Button
+          >{say.nameSheet.planMove}</Button
         >
         <a href={p('/names/:name/ready', { params: { name } })}>{say.prepare.link}</a>
       {/if}
@@ -157,16 +155,16 @@
 
     <h2 id="story" tabindex="-1">{say.nameSheet.story}</h2>
     <Story sheet={s} bind:evidence />
-    <h2 id="facts" tabindex="-1">{say.nameSheet.whatIsKnown}</h2>
+    <h2 id="facts" tabindex="-1">{say.nameSheet.factsTitle}</h2>
     <Known sheet={s} {evidence} />
-    <h3>{say.nameSheet.notedByHand}</h3>
+    <h3>{say.nameSheet.notesTitle}</h3>
     <Notes sheet={s} {queryKey} />
     <h2 id="contacts" tabindex="-1">{say.nameSheet.contacts}</h2>
     <Contacts sheet={s} {queryKey} />
     <h2 id="zone" tabindex="-1">{say.nameSheet.records}</h2>
     <p>
       {say.nameSheet.zone[s.dns_stays]}
-      <a href={p('/records/:name', { params: { name } })}>{say.nameSheet.itsRecords}</a>
+      <a href={p('/records/:name', { params: { name } })}>{say.nameSheet.recordsLink}</a>
     </p>
     <h2 id="moves" tabindex="-1">{say.nameSheet.moves}</h2>
     <Belonging sheet={s} part="moves" />
@@ -175,7 +173,7 @@
     <h2 id="journal" tabindex="-1">{say.nameSheet.history}</h2>
     {#if s.history.length}
       <Journal events={s.history} goesOn={s.history_goes_on} of={{ name: s.name }} />
-    {:else}<p class="muted">{say.nameSheet.nothingYet}</p>{/if}
+    {:else}<p class="muted">{say.nameSheet.historyEmpty}</p>{/if}
   {/if}
 </Sheet>
 

@@ -3,7 +3,7 @@
   import type { Snippet } from 'svelte';
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
-  import { single, toTheSheet } from '../../lib/keys';
+  import { single, skipToSheet } from '../../lib/keys';
   import { asked, isWorking, kept, pick, stretch } from '../../lib/list';
   import { isActive, navigate, p, route } from '../../router';
   import { money } from '../../lib/words';
@@ -52,7 +52,7 @@
         <p class="muted num">
           {list.total === list.held
             ? say.names.held(list.held)
-            : say.names.of(list.total, list.held)}{#if list.stay.length}{say.names.toStayAYear(
+            : say.names.of(list.total, list.held)}{#if list.stay.length}{say.names.stayingCosts(
               list.stay.map(money).join(' + '),
             )}{/if}{#if list.unpriced}{say.names.withoutPrice(list.unpriced)}{/if}
         </p>
@@ -79,10 +79,10 @@
       </div>
     {/if}
     <Trouble error={names.error} />
-    {#if open}<button class="skip" onclick={toTheSheet}>{say.names.toTheSheet}</button>{/if}
+    {#if open}<button class="skip" onclick={skipToSheet}>{say.names.skipToSheet}</button>{/if}
     {#if working}
       <p role="status">
-        {say.names.judgingTheNamesOf(working.done, working.of || '…')}
+        {say.names.judging(working.done, working.of || '…')}
         <progress max={working.of || 1} value={working.done}></progress>
       </p>
     {:else if list && list.total}
@@ -92,8 +92,8 @@
         {#if list.held}
           {say.names.noNameIsLikeThat}
         {:else}
-          {say.names.noNamesYet} <a href={p('/names/take-in')}>{say.names.takeNamesIn}</a>
-          {say.names.fromAnAccount}
+          {say.names.emptyNames} <a href={p('/names/take-in')}>{say.names.takeNamesIn}</a>
+          {say.names.emptyNamesEnd}
         {/if}
       </p>
     {/if}

@@ -77,7 +77,7 @@
         done={() => void ready.refetch()}
       />
     {/if}
-    <p class="muted">{say.newBatch.nothingYet}</p>
+    <p class="muted">{say.newBatch.historyEmpty}</p>
     <May operation="newBatch"
       ><Button disabled={make.isPending} onclick={() => make.mutate()}>{say.newBatch.make}</Button
       ></May

@@ -52,7 +52,7 @@
   ><form class="inline" onsubmit={submit}>
     <select
       class="plain"
-      aria-label={say.notes.whatIsNoted}
+      aria-label={say.notes.notesField}
       bind:value={key}
       onchange={() => (value = '')}
     >

@@ -88,12 +88,12 @@
   }));
 </script>
 
-<Sheet title={say.plan.planTheMoveOf(sheet.data?.unicode ?? name)} back="/names">
+<Sheet title={say.plan.planTitle(sheet.data?.unicode ?? name)} back="/names">
   <Trouble error={sheet.error ?? places.error ?? proposal.error ?? start.error} />
   {#if sheet.data && places.data}
     <div class="choices">
       <div>
-        <Label for="to">{say.plan.toTheAccount}</Label>
+        <Label for="to">{say.plan.destination}</Label>
         <Select
           id="to"
           placeholder=""
@@ -104,16 +104,16 @@
         />
       </div>
       <div>
-        <Label for="host">{say.plan.nameServersAndRecords}</Label>
+        <Label for="host">{say.plan.recordsTitle}</Label>
         <Select
           id="host"
           placeholder=""
           items={[
             {
               value: '',
-              name: sheet.data.needs_carry ? say.plan.chooseAHost : say.plan.keepTheNameServersAs,
+              name: sheet.data.needs_carry ? say.plan.chooseAHost : say.plan.keepServers,
             },
-            ...hosts.map((h) => ({ value: h.id, name: say.plan.carryTheRecordsTo(h.title) })),
+            ...hosts.map((h) => ({ value: h.id, name: say.plan.carryTo(h.title) })),
             { value: 'choice:later', name: say.plan.serversThatCome },
             ...(sheet.data.needs_carry
               ? [{ value: 'choice:stay', name: say.plan.leaveBehind }]
@@ -125,7 +125,7 @@
             searchParams.set('host', (e.currentTarget as HTMLSelectElement).value);
           }}
         />
-        <a href={p('/records/:name', { params: { name } })}>{say.plan.seeItsRecords}</a>
+        <a href={p('/records/:name', { params: { name } })}>{say.plan.openRecords}</a>
       </div>
     </div>
     {#if proposal.data?.zone?.greatest && proposal.data.zone.greatest > 300}
@@ -166,14 +166,14 @@
           <legend>{say.plan.itMayExpireOnTheWay}</legend>
           <label
             ><input type="radio" bind:group={late} value="renew" />
-            {say.plan.renewItFirst(sheet.data.account)}
+            {say.plan.renewFirst(sheet.data.account)}
             <span class="muted num"
               >{proposal.data.quote.stay
                 ? money(proposal.data.quote.stay)
                 : say.plan.priceNotKnown}</span
             ></label
           >
-          <label><input type="radio" bind:group={late} value="go" /> {say.plan.goAllTheSame}</label>
+          <label><input type="radio" bind:group={late} value="go" /> {say.plan.acceptRisk}</label>
         </fieldset>
       {/if}
       <Stale at={proposal.dataUpdatedAt} again={() => void proposal.refetch()} />
@@ -186,21 +186,21 @@
                 onclick={() => start.mutate()}
               >
                 {proposal.data.total
-                  ? say.plan.startTheMoveFor(money(proposal.data.total))
-                  : say.plan.startTheMoveAtAPriceNotKnown}
+                  ? say.plan.startFor(money(proposal.data.total))
+                  : say.plan.startUnpriced}
               </Button></May
             >
             <span class="muted">
-              {say.plan.theOrderGoesOutOnly}
+              {say.plan.startNote}
             </span>
           </div>
         {/snippet}
       </Proposal>
       <p><a href={p('/names/:name/ready', { params: { name } })}>{say.prepare.link}</a></p>
     {:else if proposal.isPending && to}
-      <p class="muted" role="status">{say.plan.askingTheNameServersAnd}</p>
+      <p class="muted" role="status">{say.plan.planning}</p>
     {:else if !accounts.length}
-      <p>{say.plan.thereIsNoOtherAccount}</p>
+      <p>{say.plan.noDestination}</p>
     {/if}
   {/if}
 </Sheet>

@@ -45,7 +45,7 @@
     {#if q.total && q.fee}
       <strong>{money(q.total)}</strong>
       <span class="muted">
-        {say.proposal.withItsAddedYear(
+        {say.proposal.withYear(
           money(q.fee),
           q.promotion?.minor ? say.proposal.promotion(money(q.promotion)) : '',
           q.per_transaction?.minor ? say.proposal.perOrder(money(q.per_transaction)) : '',
@@ -64,12 +64,12 @@
     </dd>
   {/if}
   {#if q.stay && q.saves}
-    <dt>{say.proposal.againstStaying}</dt>
+    <dt>{say.proposal.comparison}</dt>
     <dd class="num">
       {q.saves.minor >= 0
         ? say.proposal.saves(money(q.saves))
         : say.proposal.costsMore(money({ ...q.saves, minor: -q.saves.minor }))}
-      <span class="muted">{say.proposal.aYearAtIs(proposal.from, money(q.stay))}</span>
+      <span class="muted">{say.proposal.yearAt(proposal.from, money(q.stay))}</span>
     </dd>
   {/if}
   <dt>{say.proposal.expiry}</dt>
@@ -91,13 +91,13 @@
   <dt>{say.proposal.nameServers}</dt>
   <dd>
     {#if proposal.carries}
-      {say.proposal.theRecordsGoToBefore(
+      {say.proposal.handoverPlan(
         proposal.words.new_host,
-        proposal.zone?.sets ? say.proposal.recordSets(proposal.zone.sets) : '',
+        proposal.zone?.sets ? say.proposal.recordCount(proposal.zone.sets) : '',
         span((proposal.zone?.settle_seconds ?? 0) * 1000),
       )}
     {:else}
-      {say.proposal.theyStayAsTheyAre(proposal.words.old_host)}
+      {say.proposal.serversStay(proposal.words.old_host)}
     {/if}
   </dd>
   <dt>{say.proposal.done}</dt>
@@ -115,7 +115,7 @@
   finish={proposal.finish}
   futures={proposal.futures ?? undefined}
 />
-<h2>{say.proposal.stepsInOrder}</h2>
+<h2>{say.proposal.stepsTitle}</h2>
 <StepList steps={proposal.steps} />
 
 <style>

@@ -24,7 +24,7 @@
 
 <svelte:window {onkeydown} />
 {#if sheet.obstacles.length}
-  <h3>{say.nameSheet.aPlanWouldRefuse}</h3>
+  <h3>{say.nameSheet.refusalTitle}</h3>
   {#each sheet.obstacles as obstacle (obstacle)}<p class="unknown">
       <Sentence text={obstacle} />
     </p>{/each}
@@ -32,17 +32,17 @@
 {#each reasons as finding (finding.rule)}
   <FindingLine {finding} {evidence} />
 {:else}
-  <p>{say.nameSheet.nothingBarsDelaysOrEndangers}</p>
+  <p>{say.nameSheet.clear}</p>
 {/each}
 {#each unknown as [find_out, titles] (find_out)}
   <p class="unknown">
-    <strong>{say.nameSheet.notKnownYet}</strong>
+    <strong>{say.nameSheet.unknownFacts}</strong>
     {titles.join(', ')}. {find_out}
   </p>
 {/each}
 <p>
   <button class="link" onclick={() => (evidence = !evidence)} aria-pressed={evidence} title="e"
-    >{say.nameSheet.theEvidence(evidence ? say.nameSheet.hide : say.nameSheet.show)}</button
+    >{say.nameSheet.evidence(evidence ? say.nameSheet.hide : say.nameSheet.show)}</button
   >
 </p>
 

@@ -65,7 +65,7 @@
     {say.takeIn.eachNameIsLookedUp}
   </p>
   <form onsubmit={submit}>
-    <Label for="account">{say.takeIn.accountThatHoldsThem}</Label>
+    <Label for="account">{say.takeIn.holder}</Label>
     <Select
       id="account"
       placeholder=""
@@ -73,7 +73,7 @@
       value={account}
       onchange={(e: Event) => (chosen = (e.currentTarget as HTMLSelectElement).value)}
     />
-    <Label for="text">{say.takeIn.namesOrATableWith}</Label>
+    <Label for="text">{say.takeIn.pasted}</Label>
     <Textarea
       id="text"
       rows={6}
@@ -84,11 +84,11 @@
     />
     <div class="table">
       <label
-        >{say.takeIn.fromAFile}
+        >{say.takeIn.fromFile}
         <input type="file" accept=".csv,.txt,text/csv,text/plain" onchange={file} /></label
       >
       <Button color="alternative" disabled={!text || table.isPending} onclick={() => table.mutate()}
-        >{say.takeIn.itIsATable}</Button
+        >{say.takeIn.isTable}</Button
       >
     </div>
     {#if look}<Columns {look} bind:columns />{/if}

@@ -41,21 +41,21 @@
     min="0"
     max={sheet.horizon_days}
     value={shown}
-    aria-label={say.timeline.whatIfDate}
+    aria-label={say.timeline.asIfDate}
     aria-valuetext={shown
       ? say.timeline.in(day(date(shown)), span(shown * DAY))
       : say.timeline.today}
-    title={say.timeline.dragTheWhatIfLine}
+    title={say.timeline.dragLine}
     oninput={(e) => (moving = Number(e.currentTarget.value))}
     onchange={(e) => drop(Number(e.currentTarget.value))}
   />
 </div>
 <p class="keys muted">
   <span><i class="closed"></i> {say.timeline.closed}</span><span
-    ><i class="soft"></i> {say.timeline.softMayGoHadBetter}</span
+    ><i class="soft"></i> {say.timeline.softMark}</span
   ><span><i class="open"></i> {say.timeline.open}</span>{#if sheet.dark.length}<span
       ><i class="dark"></i> {say.timeline.notKnown}</span
-    >{/if}<span>{say.timeline.flagExpiry}</span><span>{say.timeline.dashesLatestSafeStart}</span>
+    >{/if}<span>{say.timeline.expiryMark}</span><span>{say.timeline.latestMark}</span>
 </p>
 <dl>
   <dt>{say.timeline.earliestStart}</dt>
@@ -76,7 +76,7 @@
       )}{:else if sheet.windows.length}{say.timeline.thisOneCloses}
       <When at={sheet.windows[0]![1]!} />{:else}{sheet.dark.length
         ? say.timeline.notKnown
-        : say.timeline.noneWithin(sheet.horizon_days)}{/if}
+        : say.timeline.noWindow(sheet.horizon_days)}{/if}
   </dd>
 </dl>
 

@@ -35,23 +35,23 @@
 {#if names.length}
   <aside aria-label={say.tray.theTray} {@attach room}>
     <strong
-      >{say.tray.inTheTray(
+      >{say.tray.trayCount(
         names.length === 1 ? say.tray.n1Name : say.tray.names(names.length),
       )}</strong
     >
     <span class="mono muted names"
       >{names.slice(0, 4).join('  ')}{names.length > 4 ? ' …' : ''}</span
     >
-    <button class="main" title={say.tray.planTheTrayP} onclick={plan}
-      >{names.length === 1 ? say.tray.planItsMove : say.tray.planTheseMoves(names.length)}</button
+    <button class="main" title={say.tray.planTrayKey} onclick={plan}
+      >{names.length === 1 ? say.tray.planMove : say.tray.planAll(names.length)}</button
     >
     <LookAgain {names} />
-    <a href={p('/records') + kept()}>{say.tray.theirRecords}</a>
-    <a href={at(`/api/names.csv?names=${list}`)} download>{say.tray.judgedListCsv}</a>
+    <a href={p('/records') + kept()}>{say.tray.recordsLinks}</a>
+    <a href={at(`/api/names.csv?names=${list}`)} download>{say.tray.judgedList}</a>
     <a href={at(`/api/names/report?names=${list}`)} target="_blank" rel="noopener"
-      >{say.tray.printableReport}</a
+      >{say.tray.reportPage}</a
     >
-    <button onclick={() => put('tray', undefined)}>{say.tray.emptyTheTray}</button>
+    <button onclick={() => put('tray', undefined)}>{say.tray.emptyTray}</button>
   </aside>
 {/if}
 

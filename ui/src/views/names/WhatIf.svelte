@@ -33,12 +33,12 @@
 <svelte:window {onkeydown} />
 <div class="whatif" class:on={what.at}>
   <label>
-    {say.whatIf.whatIfWeStartOn}
+    {say.whatIf.asIfTitle}
     <input
       class="plain"
       type="date"
       bind:this={field}
-      title={say.whatIf.theWhatIfDateT}
+      title={say.whatIf.asIfKey}
       min={today}
       value={what.at ? dayOf(what.at) : ''}
       aria-invalid={past}
@@ -56,25 +56,25 @@
   {#if past}<p id="past" role="alert">{say.whatIf.past(plainDay(today))}</p>{/if}
   {#if what.at && list}
     <p>
-      {say.whatIf.asItWouldStandOn} <strong>{day(what.at)}</strong>{say.whatIf.ifNothingElseChanges}
+      {say.whatIf.asIfOn} <strong>{day(what.at)}</strong>{say.whatIf.asIfProvided}
       {#each list.changes as c, i (c.was + c.is)}<span class="change"
           >{say.whatIf.fromTo(c.count, short(c.was), short(c.is))}{i < list.changes.length - 1
             ? ','
             : '.'}</span
-        >{:else}{say.whatIf.noGateDiffersFromToday}{/each}
+        >{:else}{say.whatIf.asIfSame}{/each}
     </p>
     {#if list.changes.length}
       <button
         aria-pressed={!!what.changed}
         onclick={() => put('changed', what.changed ? undefined : '1')}
-        >{say.whatIf.onlyWhatChanges}</button
+        >{say.whatIf.onlyChanged}</button
       >
     {/if}
     <button
       onclick={() => {
         put('at', undefined);
         put('changed', undefined);
-      }}>{say.whatIf.backToToday}</button
+      }}>{say.whatIf.backToNow}</button
     >
   {/if}
 </div>

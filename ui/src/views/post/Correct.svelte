@@ -48,15 +48,14 @@
         class="plain mono"
         bind:value={names}
         maxlength="2000"
-        placeholder={say.correct.noNameHere}
+        placeholder={say.correct.nameElsewhere}
       /></label
     >
     {#if message.trust !== 'proven'}
-      <label><input type="checkbox" bind:checked={trust} /> {say.correct.iKnowThisSenderTake}</label
-      >
+      <label><input type="checkbox" bind:checked={trust} /> {say.correct.vouch}</label>
     {/if}
     <Button type="submit" size="sm" color="alternative" disabled={correct.isPending}
-      >{say.correct.putItRight}</Button
+      >{say.correct.correctIt}</Button
     >
   </form>
   <Trouble error={correct.error} />

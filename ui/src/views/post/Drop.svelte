@@ -42,7 +42,7 @@
     class="zone"
     class:over
     role="group"
-    aria-label={say.drop.messagesAsFiles}
+    aria-label={say.drop.filesTitle}
     ondragover={(e) => {
       e.preventDefault();
       over = true;
@@ -50,7 +50,7 @@
     ondragleave={() => (over = false)}
     ondrop={dropped}
   >
-    <label for="eml">{say.drop.dropMessagesHereThatWere}</label>
+    <label for="eml">{say.drop.filesHint}</label>
     <input
       id="eml"
       type="file"

@@ -60,22 +60,22 @@
   <p class="muted line">
     <span>{say.post.from} <span class="mono">{m.sender}</span>, {say.post.trust[m.trust]}</span>
     {#if m.move_id}<a href={p('/moves/:id', { params: { id: String(m.move_id) } })}
-        >{say.post.toTheMoveOf(m.unicode.join(', '))}</a
+        >{say.post.moveLink(m.unicode.join(', '))}</a
       >{:else if m.names.length}<span>{say.post.about(m.unicode.join(', '))}</span>{/if}
-    {#if m.corrected_by}<span>{say.post.putRightBy(m.corrected_by)}</span>{/if}
-    {#if m.deadline}<span>{say.post.answersCountUntil} <When at={m.deadline} bare /></span>{/if}
+    {#if m.corrected_by}<span>{say.post.correctedBy(m.corrected_by)}</span>{/if}
+    {#if m.deadline}<span>{say.post.answersUntil} <When at={m.deadline} bare /></span>{/if}
   </p>
   {#if m.trust === 'doubtful' && !quiet}
-    <p>{say.post.doubtfulNotReliedOn(m.because.join(' '))}</p>
+    <p>{say.post.doubtful(m.because.join(' '))}</p>
   {:else if m.trust === 'unproven' && !quiet}
     <p class="line">
-      {say.post.nothingProvesItsSender}
+      {say.post.unproven}
       <May operation="countMessage"
         ><Button
           size="xs"
           color="alternative"
           disabled={count.isPending}
-          onclick={() => count.mutate()}>{say.post.iKnowTheSenderCount}</Button
+          onclick={() => count.mutate()}>{say.post.vouchMessage}</Button
         ></May
       >
     </p>
@@ -84,7 +84,7 @@
   {#if m.stray}<Stray stray={m.stray} />{/if}
   {#if m.codes.length && m.trust !== 'doubtful'}<PickCode message={m} />{/if}
   <details bind:open={opened}>
-    <summary>{say.post.textAndWhy}</summary>
+    <summary>{say.post.details}</summary>
     <p class="muted">{m.because.join(' ')}</p>
     {#each acting as link (link.url + link.role)}
       <p>

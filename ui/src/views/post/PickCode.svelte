@@ -35,7 +35,7 @@
 <May operation="chooseCode">
   <form class="inline" onsubmit={submit}>
     <label>
-      {say.pickCode.theCodeIs}
+      {say.pickCode.codeBegins}
       <select class="plain mono" bind:value={index}>
         {#each m.codes as code, i (i)}<option value={i}
             >{say.pickCode.masked(i + 1, code.length, code.ends)}</option

@@ -42,7 +42,7 @@
   ]);
   const parts = $derived([
     {
-      title: say.post.wantsAnAnswer,
+      title: say.post.answerDue,
       list: all
         .filter((m) => m.wants_answer)
         .sort((a, b) => (a.deadline ?? '9').localeCompare(b.deadline ?? '9')),
@@ -56,7 +56,7 @@
 <main class="view">
   <h1>{say.post.post}</h1>
   <p>
-    <a href={p('/codes')}>{say.post.codeSafe}</a>{say.post.theAuthorizationCodesThatCame}
+    <a href={p('/codes')}>{say.post.codeSafe}</a>{say.post.safeHint}
     <a href={p('/by-hand')}>{say.post.byHand}</a>{say.post.lettersThatWentOut}
   </p>
   <May operation="fetchPost">
@@ -76,7 +76,7 @@
   <Drop />
   <Trouble error={post.error ?? fetch.error ?? one.error} />
   {#if asked !== undefined}
-    <p><a href={p('/post')}>{say.post.allMessages}</a></p>
+    <p><a href={p('/post')}>{say.post.anyMessage}</a></p>
     {#if one.data && post.data}{#key one.data.id}<Message
           message={one.data}
           {kinds}
@@ -90,9 +90,7 @@
     {#if offers.length}
       <details>
         <summary
-          >{offers.length === 1
-            ? say.post.n1OfferToStay
-            : say.post.offersToStay(offers.length)}</summary
+          >{offers.length === 1 ? say.post.n1OfferToStay : say.post.offers(offers.length)}</summary
         >
         {#each offers as m (m.id)}<Message message={m} {kinds} />{/each}
       </details>
@@ -104,7 +102,7 @@
     />
     {#if !all.length}
       <p class="empty">
-        {say.post.messagesFromRegistrarsWillStand}
+        {say.post.emptyPost}
         <a href={p('/accounts')}>{say.post.setUpTheMailbox}</a>{say.post.orDropThem}
       </p>
     {/if}

@@ -33,13 +33,13 @@
 <main class="view">
   <h1>{say.practice.practice}</h1>
   <p>
-    {say.practice.everythingOutsideTheDeskIs}
-    {#if practice.data?.next_event}{say.practice.theNextEventComes}
-      <When at={practice.data.next_event} />.{:else}{say.practice.nothingIsToCome}{/if}
+    {say.practice.worldIntro}
+    {#if practice.data?.next_event}{say.practice.upcoming}
+      <When at={practice.data.next_event} />.{:else}{say.practice.nothingAhead}{/if}
   </p>
   <h2>{say.practice.counters}</h2>
   <p class="muted">
-    {say.practice.whereAPersonDoesBy}
+    {say.practice.pagesIntro}
   </p>
   <table class="rows">
     <thead>
@@ -75,7 +75,7 @@
     {/each}
   </ul>
   <h2>{say.practice.faults}</h2>
-  <p class="muted">{say.practice.switchOneOnAndSee}</p>
+  <p class="muted">{say.practice.faultsIntro}</p>
   <Trouble error={practice.error ?? set.error} />
   {#if practice.data}
     <ul class="box faults">

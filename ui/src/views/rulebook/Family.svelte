@@ -25,8 +25,8 @@
   const MOST = 19;
   const from = (s: Schemas['RuleSource']) =>
     s.text +
-    (s.kind === 'P' && !s.verified ? say.family.quotedFromMemory : '') +
-    (s.kind === 'site' ? say.family.thisSitesOwnWord : '') +
+    (s.kind === 'P' && !s.verified ? say.family.fromMemory : '') +
+    (s.kind === 'site' ? say.family.ownRuleNote : '') +
     ` (${s.date})`;
 </script>
 
@@ -53,9 +53,9 @@
         {/if}
       {/each}
       <tr>
-        <th scope="row">{say.family.aWholeMoveTakesHours}</th>
+        <th scope="row">{say.family.wholeMove}</th>
         <td><strong class="num">{family.move_hours.join(' · ')}</strong></td>
-        <td class="muted">{say.family.leastUsualMostNineOf(family.p90_hours)}</td>
+        <td class="muted">{say.family.spanOf(family.p90_hours)}</td>
       </tr>
     </tbody>
   </table>
@@ -63,7 +63,7 @@
     <table>
       <thead
         ><tr
-          ><th>{say.family.rule}</th><th>{say.family.effect}</th><th>{say.family.whatItSays}</th><th
+          ><th>{say.family.rule}</th><th>{say.family.effect}</th><th>{say.family.ruleSays}</th><th
             >{say.family.from}</th
           ></tr
         ></thead

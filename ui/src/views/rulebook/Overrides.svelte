@@ -20,7 +20,7 @@
 </script>
 
 <section class="panel">
-  <h2>{say.overrides.thisSitesOwnWords}</h2>
+  <h2>{say.overrides.ownRules}</h2>
   <Trouble error={back.error} />
   {#each overrides as o (o.id)}
     <p class:gone={o.taken_back_at}>
@@ -33,12 +33,12 @@
         <When at={o.taken_back_at} />{/if}.
       {#if !o.taken_back_at && may('takeBackOverride')}
         <button class="link" disabled={back.isPending} onclick={() => back.mutate(o.id)}
-          >{say.overrides.takeItBack}</button
+          >{say.overrides.withdraw}</button
         >
       {/if}
     </p>
   {:else}
-    <p class="muted">{say.overrides.nothingIsOverruledHereThe}</p>
+    <p class="muted">{say.overrides.overruledNone}</p>
   {/each}
 </section>
 

@@ -20,7 +20,7 @@
   const family = $derived(book.families.find((f) => f.suffixes.includes(at)));
   const rules = $derived([...(family?.rules.map((r) => r.id) ?? []), ...(family?.without ?? [])]);
   const hint = $derived(
-    book.keys.includes(key) ? say.overrule.itsNewValue : say.overrule.daysOrOff,
+    book.keys.includes(key) ? say.overrule.overruleValue : say.overrule.overruleHint,
   );
   const body = $derived({ suffix: at, key, value });
   const preview = createMutation(() => ({
@@ -44,7 +44,7 @@
 </script>
 
 <section class="panel">
-  <h2>{say.overrule.overruleAValueForOne}</h2>
+  <h2>{say.overrule.overruleTitle}</h2>
   <form onsubmit={submit}>
     <label
       >{say.overrule.suffix}
@@ -59,7 +59,7 @@
       /></label
     >
     <label
-      >{say.overrule.valueOrRule}
+      >{say.overrule.overruleWhat}
       <select
         class="plain"
         value={key}
@@ -103,7 +103,7 @@
         <input
           class="plain"
           bind:value={source}
-          placeholder={say.overrule.whereItIsWrittenWho}
+          placeholder={say.overrule.overruleSource}
           required
         /></label
       >
@@ -112,7 +112,7 @@
       <Button type="submit" disabled={save.isPending}>{say.overrule.saveIt}</Button>
     {:else}
       <Button type="submit" color="alternative" disabled={preview.isPending}
-        >{say.overrule.showWhichNamesItChanges}</Button
+        >{say.overrule.overrulePreview}</Button
       >
     {/if}
   </form>

@@ -22,7 +22,7 @@
   <div class="head">
     <h1>{say.rulebook.rulebook}</h1>
     <p class="muted">
-      {say.rulebook.whatHoldsForEachSuffix}
+      {say.rulebook.rulesIntro}
     </p>
     <label
       >{say.rulebook.suffix}
@@ -53,7 +53,7 @@
       <Overrule book={book.data} suffix={suffix || book.data.unlisted[0] || 'example'} />
       <AddSuffixes book={book.data} />
     {:else}
-      <p class="muted">{say.rulebook.anAdministratorCanOverruleA}</p>
+      <p class="muted">{say.rulebook.overruleWho}</p>
     {/if}
     <Overrides overrides={book.data.overrides} titles={book.data.titles} />
   {/if}

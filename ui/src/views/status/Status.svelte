@@ -20,7 +20,7 @@
   {#if status.data}
     {@const s = status.data}
     <table class="rows">
-      <caption class="hidden">{say.status.theDeskItself}</caption>
+      <caption class="hidden">{say.status.deskTitle}</caption>
       <tbody>
         <tr>
           <th scope="row">{say.status.version}</th>
@@ -31,7 +31,7 @@
           <th scope="row">{say.status.underWay}</th>
           <td></td>
           <td>
-            {say.status.moves(s.open_moves)}{#if s.next_look}{say.status.somethingIsDue}
+            {say.status.moves(s.open_moves)}{#if s.next_look}{say.status.dueNow}
               <When at={s.next_look} />{/if}
           </td>
         </tr>
@@ -89,7 +89,7 @@
         </tbody>
       </table>
     {:else}
-      <p class="muted">{say.status.noAccountIsConnectedYet}</p>
+      <p class="muted">{say.status.connectionsEmpty}</p>
     {/if}
     <h2>{say.status.lastProblems}</h2>
     {#if s.problems.length}

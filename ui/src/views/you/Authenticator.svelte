@@ -52,7 +52,7 @@
   <h2>{say.secondFactor.yourSecondFactor}</h2>
   <Trouble error={begin.error ?? finish.error ?? remove.error} />
   {#if set}
-    <p>{say.secondFactor.aCodeIsAskedFor}</p>
+    <p>{say.secondFactor.factorOn}</p>
     <form onsubmit={submit}>
       <Whose />
       <div>
@@ -73,12 +73,7 @@
     </form>
   {:else if offered}
     <p>{say.secondFactor.takeThisUpInAn}</p>
-    <img
-      src={offered.picture}
-      alt={say.secondFactor.toScanTheSecretBelow}
-      width="180"
-      height="180"
-    />
+    <img src={offered.picture} alt={say.secondFactor.scanCaption} width="180" height="180" />
     <p class="mono secret">{offered.otp_secret}</p>
     <form onsubmit={submit}>
       <Whose />
@@ -109,7 +104,7 @@
     </form>
   {:else}
     <p class="muted">
-      {asked ? say.secondFactor.notSetUp : say.secondFactor.onlyThePasswordIsAsked}
+      {asked ? say.secondFactor.notSetUp : say.secondFactor.factorOff}
     </p>
     <Button color="alternative" disabled={begin.isPending} onclick={() => begin.mutate()}
       >{say.secondFactor.setUpASecondFactor}</Button

@@ -45,7 +45,7 @@
     <ul>
       {#each me.passkeys as k (k.id)}
         <li>
-          <strong>{k.title || say.you.withoutAName}</strong>
+          <strong>{k.title || say.you.unnamed}</strong>
           <span class="muted">{say.you.lastUsed(full(k.last_use))}</span>
           <button class="link" onclick={() => (removing = removing === k.id ? null : k.id)}
             >{removing === k.id ? say.you.keepIt : say.you.remove(k.title)}</button
@@ -59,12 +59,12 @@
       <Whose />
       {#if !removing}
         <div>
-          <Label for="k-title">{say.you.whatTheDeviceIsCalled}</Label>
+          <Label for="k-title">{say.you.deviceName}</Label>
           <Input id="k-title" autocomplete="off" maxlength={60} required bind:value={title} />
         </div>
       {/if}
       <div>
-        <Label for="k-pw">{say.you.yourPassword}</Label>
+        <Label for="k-pw">{say.you.ownPassword}</Label>
         <Input
           id="k-pw"
           type="password"
@@ -75,11 +75,11 @@
       </div>
       <div>
         <Button type="submit" color="alternative" disabled={add.isPending || remove.isPending}
-          >{removing ? say.you.removeThePasskey : say.you.addAPasskey}</Button
+          >{removing ? say.you.dropPasskey : say.you.addPasskey}</Button
         >
       </div>
     </form>
   {:else}
-    <p>{say.you.passkeysNeedAName(location.port)}</p>
+    <p>{say.you.passkeysMissing(location.port)}</p>
   {/if}
 </section>

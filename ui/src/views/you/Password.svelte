@@ -32,7 +32,7 @@
   <form onsubmit={submit}>
     <Whose />
     <div>
-      <Label for="y-old">{say.you.theOldOne}</Label>
+      <Label for="y-old">{say.you.currentPassword}</Label>
       <Input id="y-old" type="password" autocomplete="current-password" required bind:value={old} />
     </div>
     <div>

@@ -38,7 +38,7 @@
   <form onsubmit={submit}>
     <Whose />
     <div>
-      <Label for="c-pw">{say.you.yourPassword}</Label>
+      <Label for="c-pw">{say.you.ownPassword}</Label>
       <Input
         id="c-pw"
         type="password"

@@ -22,8 +22,8 @@
 </script>
 
 <section>
-  <h2>{say.you.whereYouAreSignedIn}</h2>
-  <p class="muted">{say.you.aSessionEnds}</p>
+  <h2>{say.you.sessionsTitle}</h2>
+  <p class="muted">{say.you.sessionLife}</p>
   <Trouble error={end.error} />
   <ul>
     {#each me.sessions as s (s.id)}
@@ -44,6 +44,6 @@
     {/each}
   </ul>
   {#if me.sessions.length > 1}
-    <button class="link" onclick={() => end.mutate(null)}>{say.you.endAllOthers}</button>
+    <button class="link" onclick={() => end.mutate(null)}>{say.you.endOthers}</button>
   {/if}
 </section>

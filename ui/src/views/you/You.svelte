@@ -17,7 +17,7 @@
 </script>
 
 <main class="sections">
-  <h1>{say.you.yourSignIn}</h1>
+  <h1>{say.you.signInTitle}</h1>
   <Trouble error={me.error} />
   {#if me.data}
     <p class="muted">{say.you.asWhom(me.data.email, me.data.role)}</p>

@@ -11,7 +11,11 @@ module ManyAtOnce
   def compare
     with_names(500) do |world, names|
       comparison = -> do
-        SteadyMove::Desk::Batches::Comparison.new(world.app).of(names, years: 10, privacy: true)
+        SteadyMove::Desk::Batches::Comparison.new(world.app).compare(
+          names,
+          years: 10,
+          privacy: true
+        )
       end
       count = world.app.accounts.all.size - 1
       row(
@@ -29,7 +33,7 @@ module ManyAtOnce
       batch = world.app.batches.find(id)
       row(
         "20 moves rehearsed 100 times",
-        time { SteadyMove::Desk::Batches::Rehearsing.new(world.app).of(batch) },
+        time { SteadyMove::Desk::Batches::Rehearsing.new(world.app).rehearse(batch) },
         "60 s"
       )
     end

@@ -41,7 +41,7 @@ module SteadyMove
 
     def list
       @people.all.each do |p|
-        living = @people.sessions.of(p[:id]).size
+        living = @people.sessions.for_person(p[:id]).size
         @out.puts [
                     p[:email],
                     p[:role],

@@ -42,7 +42,7 @@ module Practice
         plan = plan(row)
         id = @app.moves.start(plan, at: at)
         words = {
-          **SteadyMove::Desk::Common::MoveWords.of(plan, @app.accounts),
+          **SteadyMove::Desk::Common::MoveWords.values(plan, @app.accounts),
           by: by,
           count: 1,
           until: at,

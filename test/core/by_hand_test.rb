@@ -95,7 +95,7 @@ class ByHandStepsTest < Minitest::Test
   def test_how_each_act_is_done
     WAYS.each do |kind, chosen, expected|
       assert_equal expected,
-                   Moves::Channels.of(kind, chosen).slice(*expected.keys),
+                   Moves::Channels.effective(kind, chosen).slice(*expected.keys),
                    [kind, chosen].inspect
     end
   end

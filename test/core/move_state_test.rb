@@ -114,7 +114,7 @@ class MoveStateTest < Minitest::Test
   end
 
   def test_the_schedule_is_the_longest_path
-    blocks = Core::Forecast::Schedule.of(state(*done(*RECORDS.first(5))), at: START)
+    blocks = Core::Forecast::Schedule.draft(state(*done(*RECORDS.first(5))), at: START)
     settle = blocks.find { |b| b.id == "ns-settled" }
     assert_equal [START + 93_600] * 3, settle.ends
     finish = Core::Forecast::Schedule.finish(blocks)

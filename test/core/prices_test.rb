@@ -37,7 +37,7 @@ class PricesTest < Minitest::Test
 
   def test_a_suffix_has_its_own_row
     LISTS.each do |prices, suffix, key, value|
-      assert_equal [value], [M::PriceList.of(prices, suffix)[key]]
+      assert_equal [value], [M::PriceList.for_suffix(prices, suffix)[key]]
     end
   end
 

@@ -70,7 +70,7 @@ class ZoneTest < Minitest::Test
 
   def test_comparison_by_meaning
     COMPARED.each do |old, new, kind|
-      rows = Records::Comparison.of(zone(old), zone(new))
+      rows = Records::Comparison.compare(zone(old), zone(new))
       assert_equal kind, rows.first.kind, "#{old} / #{new}"
       assert_equal %i[same ttl].include?(kind), Records::Comparison.same_content?(rows)
     end
@@ -79,7 +79,7 @@ class ZoneTest < Minitest::Test
   def test_what_would_break_is_named_and_the_hosts_own_records_stand_apart
     old = zone("#{SOA}@ 60 NS ns1.old.test.\n@ 60 MX 10 mail\n")
     new = zone("#{SOA}@ 60 NS ns1.new.test.\n")
-    rows = Records::Comparison.of(old, new)
+    rows = Records::Comparison.compare(old, new)
     assert_equal(
       ["Mail to tide.example would be refused or go astray: its MX record is missing."],
       rows.map { |r| SteadyMove::Words.text(r.breaks) }

@@ -53,7 +53,7 @@ class BatchPartsTest < Minitest::Test
 
   def test_a_rehearsal_comes_out_the_same_twice
     id, = batches.make(NAMES, by: ADA, to: "orlop")
-    run = -> { SteadyMove::Desk::Batches::Rehearsing.new(app).of(batches.find(id), runs: 10) }
+    run = -> { SteadyMove::Desk::Batches::Rehearsing.new(app).rehearse(batches.find(id), runs: 10) }
     one = run.call
     two = run.call
     assert_equal one.to_h, two.to_h

@@ -113,7 +113,7 @@ class CarryingTest < Minitest::Test
     assert_equal greatest, after.content.map(&:ttl).max, "the long TTLs are back"
     assert_equal "tarnbeck", world.world.registry.find(PLAIN)[:sponsor]
     left = Desk::Closing::LeftBehind.new(app)
-    assert_equal(%w[zone], left.of(world.move(id)).map(&:key), "the old zone is still there")
+    assert_equal(%w[zone], left.items(world.move(id)).map(&:key), "the old zone is still there")
     left.settle(id, "zone", state: "cancelled", by: ADA)
     assert_equal 0, left.count(world.move(id))
   end

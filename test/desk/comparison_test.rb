@@ -65,7 +65,11 @@ class ComparisonTest < Minitest::Test
   def test_the_table
     TABLE.each do |what, (years, privacy, ahead, even)|
       found =
-        SteadyMove::Desk::Batches::Comparison.new(@app).of(NAMES, years: years, privacy: privacy)
+        SteadyMove::Desk::Batches::Comparison.new(@app).compare(
+          NAMES,
+          years: years,
+          privacy: privacy
+        )
       row = found.rows.first
       ways = row.ways.to_h { |w| [w.id, w.ahead.map(&:minor)] }
       assert_equal ahead, ways.slice(*ahead.keys), what
@@ -74,7 +78,8 @@ class ComparisonTest < Minitest::Test
   end
 
   def test_lines_over_all_names_and_the_cheapest_for_each
-    found = SteadyMove::Desk::Batches::Comparison.new(@app).of([*NAMES, "nobody.example"], years: 3)
+    found =
+      SteadyMove::Desk::Batches::Comparison.new(@app).compare([*NAMES, "nobody.example"], years: 3)
     lines = found.lines.to_h { |l| [l.id, l] }
     assert_equal(
       { "EUR" => [3000, 6000, 9000] },
@@ -92,7 +97,7 @@ class ComparisonTest < Minitest::Test
   def test_what_can_not_be_taken_stays_in_the_sum_at_the_price_to_stay
     habits = @app.accounts.find("hawser").habits.merge("suffixes" => %w[other])
     @app.accounts.keep_habits(@app.accounts.find("hawser"), habits)
-    found = SteadyMove::Desk::Batches::Comparison.new(@app).of(NAMES, years: 1)
+    found = SteadyMove::Desk::Batches::Comparison.new(@app).compare(NAMES, years: 1)
     hawser = found.lines.find { |l| l.id == "hawser" }
     assert_equal [0, NAMES, { "EUR" => [3000] }], [hawser.goes, hawser.out[:suffix], hawser.ahead]
   end

@@ -11,7 +11,7 @@ class DestinationsTest < Minitest::Test
 
   def checks = SteadyMove::Desk::Accounts::DestinationChecks.new(world.app)
   def euros(minor) = Core::Money::Amount.new(minor, "EUR")
-  def of(id, **more) = checks.of(world.app.accounts.find(id), **more).to_h { |c| [c.key, c.is] }
+  def of(id, **more) = checks.run(world.app.accounts.find(id), **more).to_h { |c| [c.key, c.is] }
 
   # What nobody looked at is not known: neither yes nor no, and it stops nothing.
   def test_unknown_stops_nothing_and_no_stops_it_before_the_losing_side_is_touched
@@ -62,7 +62,7 @@ class DestinationsTest < Minitest::Test
   def test_prices_side_by_side
     live_with("millrace")
     compare = SteadyMove::Desk::Planning::PriceComparison.new(world.app)
-    rows = compare.of("slipway.example")
+    rows = compare.compare("slipway.example")
     assert_equal(
       ["millrace", true, [1275, 2550, 3825]],
       rows.first.then { |r| [r.account_id, r.staying, r.ahead.map(&:minor)] }
@@ -76,12 +76,12 @@ class DestinationsTest < Minitest::Test
       { "to" => "EUR", "date" => "2027-03-01", "GBP" => "1.2" },
       at: world.app.now
     )
-    kedge = compare.of("slipway.example").find { |r| r.account_id == "kedge" }
+    kedge = compare.compare("slipway.example").find { |r| r.account_id == "kedge" }
     assert_equal(
       [["GBP", 760], ["EUR", 912]],
       [kedge.ahead.first, kedge.converted.first].map { |a| [a.currency, a.minor] }
     )
-    refute_includes compare.of("seal-bay-trips.isl.test").map(&:account_id),
+    refute_includes compare.compare("seal-bay-trips.isl.test").map(&:account_id),
                     "withy",
                     "it does not take the suffix"
   end

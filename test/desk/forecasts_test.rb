@@ -23,7 +23,7 @@ class ForecastsTest < Minitest::Test
 
   def test_a_range_narrows_and_holds
     id = world.start(NAMES.first, to: "orlop")
-    early = app.forecasts.of(world.move(id)).spread
+    early = app.forecasts.for_move(world.move(id)).spread
     assert_operator early.p10, :<, early.p50
     assert_operator early.p50, :<, early.p90
     begun = app.now
@@ -31,7 +31,7 @@ class ForecastsTest < Minitest::Test
     world.until_true(most: 200, what: "the release") do
       world.move(id).state.with_trait(:approval).active?
     end
-    late = app.forecasts.of(world.move(id)).spread
+    late = app.forecasts.for_move(world.move(id)).spread
     assert_operator late.p10 - app.now, :<, early.p10 - begun
     over
     held = app.forecasts.calibration
@@ -68,7 +68,7 @@ class ForecastsTest < Minitest::Test
     world.until_true(most: 200, what: "the release") do
       world.move(id).state.with_trait(:approval).active?
     end
-    two = app.forecasts.of(world.move(id)).futures
+    two = app.forecasts.for_move(world.move(id)).futures
     assert_equal ["lands", world.move(id).state.deadline], [two.means, two.ends]
     assert_operator two.acting, :<, app.now + (86_400 / 2)
     assert_operator two.silent, :>=, two.ends
@@ -86,7 +86,7 @@ class ForecastsTest < Minitest::Test
   # Three moves end together when the last of them does.
   def test_all_together
     ids = NAMES.map { |n| world.start(n, to: "orlop") }
-    alone = ids.map { |id| app.forecasts.of(world.move(id)).spread.p50 }
+    alone = ids.map { |id| app.forecasts.for_move(world.move(id)).spread.p50 }
     together = app.forecasts.together(app.moves.open)
     assert_operator together.p50, :>, alone.min
     assert_in_delta 0.5, together.chance_by(together.p50), 0.02
@@ -104,7 +104,7 @@ class ForecastsTest < Minitest::Test
     steps = app.forecasts.seen.steps.select { |_, list| list.size >= 2 }.keys
     assert_includes steps, %w[orlop order]
     id = world.start(NAMES.last, to: "orlop")
-    range = app.forecasts.of(world.move(id))
+    range = app.forecasts.for_move(world.move(id))
     assert_equal 2, range.rests_on.fetch("order")
   end
 

@@ -22,7 +22,7 @@ class InstructionsTest < Minitest::Test
       )
     own = (plan.steps + plan.endings).find { |s| s.id == step }
     state = Core::Moves::StepState.new(step: own, phase: "due", turn: "yours")
-    SteadyMove::Desk::Moves::Instructions.new(world.app).of(
+    SteadyMove::Desk::Moves::Instructions.new(world.app).for_step(
       move.dup.tap { |m| m.plan = plan },
       state
     )

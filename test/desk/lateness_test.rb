@@ -94,10 +94,10 @@ class LatenessTest < Minitest::Test
   def test_in_a_batch
     names = [NAME, "harbourpass.example", "isles-timetable.example"]
     id, = batches.make(names, to: "orlop", trial: true, by: ADA)
-    review = Desk::Batches::BatchReview.new(app).of(batches.find(id))
+    review = Desk::Batches::BatchReview.new(app).review(batches.find(id))
     assert_equal [[NAME], true], [review.left_out.map(&:name), review.left_out.first.late]
     batches.change_names(id, by: ADA, own: { NAME => { "late" => "renew" } })
-    review = Desk::Batches::BatchReview.new(app).of(batches.find(id))
+    review = Desk::Batches::BatchReview.new(app).review(batches.find(id))
     assert_empty review.left_out
     assert_raises(Desk::Refused) do
       batches.change_names(id, by: ADA, own: { NAME => { "late" => "x" } })

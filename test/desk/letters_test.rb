@@ -178,7 +178,7 @@ class LettersSentTest < Minitest::Test
     shown =
       SteadyMove::Web::Views::MoveView.card(
         world.move(id),
-        SteadyMove::Desk::Common::MoveWords.of(world.move(id).plan, world.app.accounts),
+        SteadyMove::Desk::Common::MoveWords.values(world.move(id).plan, world.app.accounts),
         {},
         world.app.now,
         SteadyMove::Desk::Planning::InShort.new(world.app)

@@ -87,7 +87,7 @@ class PlanningTest < Minitest::Test
     live_with(*%w[tarnbeck gannet millrace cobble])
     WORDS.each do |name, expected|
       found = plan(name)
-      words = SteadyMove::Desk::Common::MoveWords.of(found, world.app.accounts)
+      words = SteadyMove::Desk::Common::MoveWords.values(found, world.app.accounts)
       assert_equal expected, [words[:keeper], found.code_takes], name
       asked = found.steps.find { |s| s.id == "ask-code" }
       assert_equal [expected.last], [asked&.takes], name

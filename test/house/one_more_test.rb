@@ -104,7 +104,7 @@ class OneMoreTest < Minitest::Test
       world.until_true { world.move(id).state.done?("order") }
       rang = world.move(id).events.find { |e| e.step == "ring-bell" }
       assert_equal ["done", "The bell rang for isles-timetable.example."], [rang.type, rang.says]
-      words = SteadyMove::Desk::Common::MoveWords.of(world.move(id).plan, world.app.accounts)
+      words = SteadyMove::Desk::Common::MoveWords.values(world.move(id).plan, world.app.accounts)
       sheet =
         SteadyMove::Web::Views::MoveView.sheet(
           world.move(id),

@@ -34,7 +34,7 @@ class StepsTest < Minitest::Test
 
   def test_each_act_can_do_what_its_declaration_names
     STEPS.each do |step|
-      act = SteadyMove::Desk::Moves::Act.of(step.id)
+      act = SteadyMove::Desk::Moves::Act.class_for(step.id)
       proofs = step.ways.values.map(&:proof).compact.uniq
       proofs.each do |p|
         assert_includes act.public_instance_methods, p, "#{step.id}: its act has no proof “#{p}”"

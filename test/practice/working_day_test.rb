@@ -112,7 +112,7 @@ class WorkingDayTest < Minitest::Test
     )
     assert(lines.grep_v(/“/).none?(/xn--/), "but in what others wrote")
     move = app.moves.open_for("xn--fhre-saltern-gcb.example")
-    hand = SteadyMove::Desk::Letters::TypedValues.of(app, move, move.state.current.step)
+    hand = SteadyMove::Desk::Letters::TypedValues.needed(app, move, move.state.current.step)
     assert_equal [:aim, ["auto-renew on"]], hand, "what is to be set is said where it is done"
     in_their_own_letters
     no_sentence_is_raw

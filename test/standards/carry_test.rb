@@ -138,7 +138,7 @@ class CarryStandardsTest < Minitest::Test
   def test_the_ds_of_the_standards_own_key
     record = Records::ZoneReader.read(KEY, origin: "example.com").records.first
     DS.each do |kind, text|
-      assert_equal text, Records::Delegation.of(record.name, record.rdata, kind: kind)
+      assert_equal text, Records::Delegation.ds_record(record.name, record.rdata, kind: kind)
     end
   end
 

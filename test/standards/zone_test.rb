@@ -132,7 +132,8 @@ class ZoneStandardsTest < Minitest::Test
         lines
           .map { |l| random.rand < 0.2 ? l.sub(/\d+\z/) { |d| ((d.to_i + 1) % 4).to_s } : l }
           .reject { random.rand < 0.1 }
-      rows = Records::Comparison.of(zone(HEAD + lines.join("\n")), zone(HEAD + changed.join("\n")))
+      rows =
+        Records::Comparison.compare(zone(HEAD + lines.join("\n")), zone(HEAD + changed.join("\n")))
       assert_equal ldns_difference(lines, changed),
                    rows.map(&:kind).tally.slice(:missing, :different).values.sum.positive?
     end

@@ -11,7 +11,7 @@ module SomeBatches
   end
 
   def review(id, by: nil)
-    SteadyMove::Desk::Batches::BatchReview.new(world.app).of(batches.find(id), by: by)
+    SteadyMove::Desk::Batches::BatchReview.new(world.app).review(batches.find(id), by: by)
   end
   def members(id) = world.app.batches.members(id).to_h { |m| [m.name, m] }
 

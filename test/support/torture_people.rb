@@ -112,7 +112,7 @@ class TorturePeople
     id ||= may { @batches.make(BATCH, by: BY, to: DESTINATION, host: HOST, trial: false).first }
     return unless id && @batches.find(id).state == "draft"
 
-    shown = SteadyMove::Desk::Batches::BatchReview.new(@app).of(@batches.find(id), by: BY).total
+    shown = SteadyMove::Desk::Batches::BatchReview.new(@app).review(@batches.find(id), by: BY).total
     may do
       @batches.start(id, by: BY, shown: shown)
       acknowledge("batch", id, nil)

@@ -24,7 +24,8 @@ class WebClosingTest < Minitest::Test
         title: "Čtvrtek"
       )
     @batch = id
-    review = SteadyMove::Desk::Batches::BatchReview.new(world.app).of(world.app.batches.find(id))
+    review =
+      SteadyMove::Desk::Batches::BatchReview.new(world.app).review(world.app.batches.find(id))
     SteadyMove::Desk::Batches::BatchCommands.new(world.app).start(id, by: ME, shown: review.total)
     world.runner.pass
     @id = world.app.moves.open.first.id

@@ -6,7 +6,7 @@ module SteadyMove
     # them, destinations and whether they can take an order, the desk's settings, and the code safe.
     #
     #   Accounts::Endpoints.new(desk).add_account(fields, by: person)
-    #   Accounts::DestinationChecks.new(desk).of(account, suffix: "org", total: amount)
+    #   Accounts::DestinationChecks.new(desk).run(account, suffix: "org", total: amount)
     module Accounts
       extend Room
 

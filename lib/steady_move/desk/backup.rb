@@ -37,7 +37,7 @@ module SteadyMove
       def copy_of(config, copy)
         vacuum(config.database, copy)
       rescue Sequel::DatabaseConnectionError, Sequel::DatabaseError => e
-        raise if File.writable?(config.data) || Store::Trouble.of(e) != :read_only
+        raise if File.writable?(config.data) || Store::Trouble.kind(e) != :read_only
 
         # SQLite can't join what lies in the journal file without writing beside it: it is joined in
         # a copy

@@ -6,7 +6,7 @@ module SteadyMove
     # limits.
     #
     #   Batches::BatchCommands.new(desk).make(names, by: person, to: "orlop")
-    #   Batches::BatchReview.new(desk).of(batch)
+    #   Batches::BatchReview.new(desk).review(batch)
     module Batches
       extend Room
 

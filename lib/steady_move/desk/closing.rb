@@ -5,8 +5,8 @@ module SteadyMove
     # After the landing: what it cost and saved, what is left at the old account, every promise
     # against what is seen.
     #
-    #   Closing::LedgerBook.new(desk).of(batch: id)
-    #   Closing::LeftBehind.new(desk).of(move)
+    #   Closing::LedgerBook.new(desk).ledger(batch: id)
+    #   Closing::LeftBehind.new(desk).items(move)
     module Closing
       extend Room
 

@@ -6,7 +6,7 @@ module SteadyMove
     # servers say, who is who in a transfer, why a plan is refused, whose mailbox decides, what was
     # last heard.
     #
-    #   Common::MoveWords.of(plan, desk.accounts)     # names of accounts and hosts for a sentence
+    #   Common::MoveWords.values(plan, accounts)      # names of accounts and hosts for a sentence
     #   Common::Zones.new(desk).delegation(name)      # what the registry's name servers show
     #   Common::Refusals.new(judged, account, host).all
     module Common

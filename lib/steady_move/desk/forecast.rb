@@ -4,7 +4,7 @@ module SteadyMove
   module Desk
     # When moves will be done: ranges along their plans that learn from finished moves.
     #
-    #   desk.forecasts.of(move).spread.range          # [early, usual, late]
+    #   desk.forecasts.for_move(move).spread.range          # [early, usual, late]
     module Forecast
       extend Room
 

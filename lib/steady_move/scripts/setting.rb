@@ -65,7 +65,7 @@ module SteadyMove
         end
 
         row = all[wanted] or return
-        Desk::Accounts::Destinations.of(
+        Desk::Accounts::Destinations.settings(
           Core::Accounts::Account.new(
             id: wanted,
             title: row.fetch("title", wanted),
@@ -90,7 +90,7 @@ module SteadyMove
         end
 
         db = Store::Database.open(config.database)
-        Desk::Accounts::Destinations.of(
+        Desk::Accounts::Destinations.settings(
           Store::Accounts.new(db, Store::Safe.at(config.key_file)).find(wanted)
         )
       ensure

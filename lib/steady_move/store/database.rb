@@ -71,7 +71,7 @@ module SteadyMove
       def guarded(path)
         yield
       rescue Sequel::DatabaseError, SystemCallError => e
-        raise damaged(path, e.message) if Trouble.of(e) == :damaged
+        raise damaged(path, e.message) if Trouble.kind(e) == :damaged
 
         raise Unusable, "#{path} can't be used as a database: #{e.message.lines.first.strip}"
       end

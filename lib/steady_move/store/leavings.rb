@@ -10,7 +10,7 @@ module SteadyMove
       end
 
       # {key => row} of a move.
-      def of(move_id) = @rows.where(move_id: move_id).to_hash(:key)
+      def for_move(move_id) = @rows.where(move_id: move_id).to_hash(:key)
       # {move id => {key => row}} of several.
       def of_all(move_ids)
         @rows

@@ -10,7 +10,7 @@ module SteadyMove
         @rows = db[:notices]
       end
 
-      def of(person_id) = @rows.where(person_id: person_id).first
+      def for_person(person_id) = @rows.where(person_id: person_id).first
       def choose(person_id, choice, hour)
         chosen = { choice: choice, hour: hour }
         @rows.insert_conflict(target: :person_id, update: chosen).insert(

@@ -13,7 +13,7 @@ module SteadyMove
       def find(person_id, digest, living) =
         alive(living).where(person_id: person_id, digest: digest).first
       # The latest used first.
-      def of(person_id, living)
+      def for_person(person_id, living)
         alive(living).where(person_id: person_id).reverse(:seen_at, :id).all
       end
 

@@ -10,7 +10,7 @@ module SteadyMove
 
       def add(row) = @rows.insert(row)
       # The newest first.
-      def of(person_id) = @rows.where(person_id: person_id).reverse(:id).all
+      def for_person(person_id) = @rows.where(person_id: person_id).reverse(:id).all
       def count(person_id) = @rows.where(person_id: person_id).count
       def find(id, person_id) = @rows.where(id: id, person_id: person_id).first
       def remove(id) = @rows.where(id: id).delete

@@ -22,7 +22,7 @@ module SteadyMove
       module_function
 
       # error: what was raised, by Sequel or by SQLite.
-      def of(error)
+      def kind(error)
         inner =
           (
             if error.respond_to?(:wrapped_exception) && error.wrapped_exception
@@ -37,7 +37,7 @@ module SteadyMove
       end
 
       # The sentence for it, or nil.
-      def say(error) = (kind = of(error)) && Words.say(:"trouble.#{kind}")
+      def say(error) = (kind = kind(error)) && Words.say(:"trouble.#{kind}")
     end
   end
 end

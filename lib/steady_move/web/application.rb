@@ -139,7 +139,7 @@ module SteadyMove
         desk.portfolio.warm
         desk.forecasts.seen
         open = desk.moves.open.first(WARMED)
-        open.each { |move| desk.forecasts.of(move) }
+        open.each { |move| desk.forecasts.for_move(move) }
         desk.forecasts.together(open)
       rescue Sequel::DatabaseError => e
         log.error(e)

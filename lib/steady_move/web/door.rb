@@ -25,7 +25,7 @@ module SteadyMove
         return @known if defined?(@known)
         return @known = by_token if bearer
 
-        id, key = SignIn.of(session)
+        id, key = SignIn.person_and_key(session)
         @known = id && application.people.signed_in(id, key, used: used?)
         session.clear if id && @known.nil?
         env["steady_move.person"] = @known && @known[:email]

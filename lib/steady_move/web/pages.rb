@@ -83,7 +83,14 @@ module SteadyMove
 
       def ahead(env)
         plain = env["QUERY_STRING"].to_s.empty? # else the view asks for something narrower
-        views = plain && SignIn.of(env["rack.session"] || {}).first ? FIRST[env["PATH_INFO"]] : nil
+        views =
+          (
+            if plain && SignIn.person_and_key(env["rack.session"] || {}).first
+              FIRST[env["PATH_INFO"]]
+            else
+              nil
+            end
+          )
         ["session", *views].map do |asked|
             href = Rack::Utils.escape_html("#{@path}/api/#{asked}")
             %(  <link rel="preload" as="fetch" crossorigin href="#{href}">\n  )

@@ -42,7 +42,7 @@ module SteadyMove
       end
 
       # Who is signed in in this session: a person's id and the session's key, or nils.
-      def of(session) = [session["account_id"] || session[:account_id], session[KEY]]
+      def person_and_key(session) = [session["account_id"] || session[:account_id], session[KEY]]
       # Was a second factor given in this session?
       def second_factor_given?(session) = Array(session["authenticated_by"]).intersect?(FACTORS)
 

@@ -20,7 +20,7 @@ module SteadyMove
           keyword_init: true
         ) do
           # {act => way}: how each act is done there (Moves::Channels).
-          def ways = Moves::Channels.of(kind, habits["ways"])
+          def ways = Moves::Channels.effective(kind, habits["ways"])
           # The separate service that stands in for contacts: {"title", "site", "login",
           # "identity"}, or nil.
           def privacy_service = habits["privacy_service"]

@@ -17,7 +17,7 @@ module SteadyMove
 
         # state: Moves::State; draws: Draws; at: now; takes: as Draws#ends takes them. Returns Two;
         # nil where nothing in it is a person's.
-        def of(state, draws, at:, takes: {})
+        def simulate(state, draws, at:, takes: {})
           mine = state.steps.reject(&:done?).select { |s| s.phase != "dropped" && person?(s.step) }
           return if mine.empty?
 

@@ -14,7 +14,7 @@ module SteadyMove
         # state: Moves::State; at: now. Returns Blocks in the plan's order. The longest path rules
         # (PERT/CPM's forward pass, common practice); what should have ended by now ends now at the
         # earliest.
-        def of(state, at:)
+        def draft(state, at:)
           ends = {}
           state
             .steps

@@ -12,9 +12,10 @@ module SteadyMove
 
         # prices: the general row, with "suffixes" => {suffix => row}; suffix: without a leading
         # dot. Returns the row that holds for it.
-        #   Money::PriceList.of({ "suffixes" => { "org" => { "renew" => 1100 } } }, "org")["renew"]
+        #   prices = { "suffixes" => { "org" => { "renew" => 1100 } } }
+        #   Money::PriceList.for_suffix(prices, "org")["renew"]
         #     # => 1100
-        def of(prices, suffix)
+        def for_suffix(prices, suffix)
           general = prices.except("suffixes")
           own = (prices["suffixes"] || {})[suffix] or return general
           shared = own["currency"].nil? || own["currency"] == general["currency"]

@@ -27,10 +27,10 @@ module SteadyMove
 
         # kind: epp or by_hand; chosen: {act => way} of the account's habits. Returns {act => way}
         # for every act. Without a word of the account: by its connection, else on its pages.
-        #   Moves::Channels.of("by_hand", nil)["unlock"] # => "page"
-        #   Moves::Channels.of("epp", { "release" => "link" }).values_at("unlock", "release")
+        #   Moves::Channels.effective("by_hand", nil)["unlock"] # => "page"
+        #   Moves::Channels.effective("epp", { "release" => "link" }).values_at("unlock", "release")
         #     # => ["connection", "link"]
-        def of(kind, chosen)
+        def effective(kind, chosen)
           ALLOWED.to_h do |act, ways|
             given = chosen&.fetch(act, nil)
             open = kind == "epp" ? ways : ways - ["connection"]

@@ -54,7 +54,7 @@ module SteadyMove
           events.each { |e| hear(e) }
         end
 
-        def of(step) = @steps.fetch(step, NOTHING)
+        def step(step) = @steps.fetch(step, NOTHING)
         def told(key) = @told[key]
 
         private

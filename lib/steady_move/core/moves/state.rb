@@ -56,7 +56,7 @@ module SteadyMove
         def ended_at = @log.ended_by&.at
         # Was an outward act of this step begun, or a person shown what to do by hand, who may have
         # done it?
-        def touched?(id) = @log.of(id).touched || @shown.include?(id)
+        def touched?(id) = @log.step(id).touched || @shown.include?(id)
 
         # True until nothing more will be done: settled, or ended and made safe again.
         def open? = ending.nil? || (ending != "settled" && active.any?)
@@ -77,24 +77,24 @@ module SteadyMove
 
         # When a person last said that a step by hand is done, or wrote for it; nil where not, or
         # where it is to be done anew.
-        def begun_at(id) = @log.of(id).begun_at
+        def begun_at(id) = @log.step(id).begun_at
         # The same, but nil again once it has become late and the desk asks for it once more.
-        def set_going_at(id) = @log.of(id).set_going_at
+        def set_going_at(id) = @log.step(id).set_going_at
         # The owner's consent: {given_by, shown, from, until}, or nil.
         def consent = @log.consent
         # For how long the contacts were public: [[Time, Time or nil while they are]].
         def exposed = @log.exposed
         # How often an outward act of this step was begun, and when first.
-        def tries(id) = @log.of(id).intended.size
-        def first_try_at(id) = @log.of(id).intended.first
+        def tries(id) = @log.step(id).intended.size
+        def first_try_at(id) = @log.step(id).intended.first
         # The last thing seen or done of a step: Event or nil.
-        def last_of(id) = @log.of(id).last
+        def last_of(id) = @log.step(id).last
         # What was accepted of a step as it is: {difference => reason}; empty where nothing was.
-        def accepted(id) = @log.of(id).accepted
+        def accepted(id) = @log.step(id).accepted
         # When somebody wanted a step's differences put right; nil where that has been tried since.
-        def mend_wanted?(id) = @log.of(id).mend
+        def mend_wanted?(id) = @log.step(id).mend
         # How often a step had to be done anew.
-        def reopened(id) = @log.of(id).reopened
+        def reopened(id) = @log.step(id).reopened
 
         # Are the contacts public, or were they, longer than the owner consented to?
         def overexposed?(at)
@@ -131,7 +131,7 @@ module SteadyMove
         end
 
         def fold_step(step)
-          mine = @log.of(step.id)
+          mine = @log.step(step.id)
           done = @log.done[step.id]
           phase = phase_of(step, mine, done)
           StepState.new(

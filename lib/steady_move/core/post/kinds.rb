@@ -12,7 +12,8 @@ module SteadyMove
 
         # subject, text: what the writer says. Returns [kind id, [what the wording says]];
         # Lexicon::UNRELATED where nothing is understood.
-        def of(subject, text, names:, code: false) = weigh(subject, text, names: names, code: code)
+        def classify(subject, text, names:, code: false) =
+          weigh(subject, text, names: names, code: code)
 
         def weigh(subject, text, names:, code:)
           spoken = Languages.in("#{subject}\n#{text}")

@@ -90,7 +90,7 @@ module SteadyMove
 
         def kind_in(subject, text)
           holds = !found.code.nil? || found.codes.any?
-          id, says = Kinds.of(subject, text, names: @names, code: holds)
+          id, says = Kinds.classify(subject, text, names: @names, code: holds)
           return id, says unless Lexicon::OVER.include?(id) && Lexicon.ended?("#{subject}\n#{text}")
 
           [Lexicon::UNREAD, []]

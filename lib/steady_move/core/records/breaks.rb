@@ -25,7 +25,7 @@ module SteadyMove
 
         # kind: missing or different, of a Comparison::Row; set: the old RecordSet; zone: origin
         # Name. Returns a Phrase, or nil where nothing breaks.
-        def of(kind, set, origin)
+        def list(kind, set, origin)
           return unless %i[missing different].include?(kind)
 
           Phrase.of(

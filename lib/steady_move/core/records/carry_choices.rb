@@ -36,7 +36,7 @@ module SteadyMove
         module_function
 
         # Returns [Choice], the recommended one first.
-        def of(facts)
+        def offered(facts)
           best, why = recommended(facts)
           IDS
             .map do |id|

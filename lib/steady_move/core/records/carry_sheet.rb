@@ -49,7 +49,7 @@ module SteadyMove
         def rows
           @rows ||=
             Comparison
-              .of(@old, @new || Zone.new(@old.origin, []))
+              .compare(@old, @new || Zone.new(@old.origin, []))
               .map { |r| row(r) }
               .partition(&:needs)
               .flatten

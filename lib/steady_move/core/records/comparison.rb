@@ -21,7 +21,7 @@ module SteadyMove
         module_function
 
         # Returns Rows, what would break first; the host's own SOA and apex NS are left out.
-        def of(old, new)
+        def compare(old, new)
           pairs(old, new).map { |a, b| row(a, b, old.origin) }.sort_by(&:order)
         end
 
@@ -60,7 +60,7 @@ module SteadyMove
             type: type,
             old: old,
             new: new,
-            breaks: old && Breaks.of(kind, old, origin),
+            breaks: old && Breaks.list(kind, old, origin),
             rank: old && %i[missing different].include?(kind) ? Breaks.rank(old, origin) : 0
           ).freeze
         end

@@ -16,12 +16,12 @@ module SteadyMove
         # The DS of each key that is a secure entry point (RFC 4034 §5.1.4, RFC 4509 §2.2), as zone
         # file text. owner: Name; keys: [Rdata] of type DNSKEY.
         def ds(owner, keys)
-          keys.select { |k| k.values[0] == SECURE_ENTRY }.map { |key| of(owner, key) }.sort
+          keys.select { |k| k.values[0] == SECURE_ENTRY }.map { |key| ds_record(owner, key) }.sort
         end
 
         # The DS of one key, as zone file text; kind: of the digest (RFC 4034 §5.1.4: 1, RFC 4509
         # §2.1: 2, RFC 6605 §2: 4).
-        def of(owner, key, kind: SHA256)
+        def ds_record(owner, key, kind: SHA256)
           digest =
             DIGESTS.fetch(kind).hexdigest(owner.to_wire(canonical: true) + key.to_wire).upcase
           "#{tag(key.to_wire)} #{key.values[2]} #{kind} #{digest}"

@@ -28,7 +28,7 @@ module SteadyMove
         end
 
         # record: Record; ttl: seconds as the host takes them. Returns [[key, text]].
-        def of(record, ttl: record.ttl)
+        def rows(record, ttl: record.ttl)
           [
             ["owner", owner(record.name)],
             ["type", record.type],

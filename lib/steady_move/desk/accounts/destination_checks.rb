@@ -17,7 +17,7 @@ module SteadyMove
 
         # suffix: of the name; total: Amount that is to be paid, or nil. Returns [Check]; of an
         # account with a connection only what is noted.
-        def of(account, suffix: nil, total: nil)
+        def run(account, suffix: nil, total: nil)
           keys = [(balance?(account) ? "balance" : "method"), "billing", "profile", "terms"]
           checks =
             keys.map do |key|

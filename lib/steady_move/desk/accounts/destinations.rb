@@ -23,7 +23,7 @@ module SteadyMove
 
         # habits: suffixes (list), payment (“ready” or why not), reads_contacts, takes_codes (a
         # regular expression). nil for nil.
-        def of(account)
+        def settings(account)
           return unless account
 
           habits = account.habits

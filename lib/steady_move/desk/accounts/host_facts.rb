@@ -12,7 +12,7 @@ module SteadyMove
 
         # servers: of the name; account: that holds it. Returns [Fact]; empty where nobody is known
         # to serve it.
-        def of(ports, servers, account)
+        def collect(ports, servers, account)
           ports = Ports.of(ports)
           host = ports.accounts.host_serving(servers) or return []
           ends = host.ends_with == account.id && host.title
@@ -37,7 +37,7 @@ module SteadyMove
             .each do |name|
               row = ports.names.find(name)
               facts =
-                of(
+                collect(
                   ports,
                   ports.names.facts(name)[:name_servers].to_a,
                   ports.accounts.find(row[:account_id])

@@ -88,7 +88,7 @@ module SteadyMove
         module_function
 
         # Raises Refused where nobody knows the key.
-        def of(key)
+        def find(key)
           ALL.find { |kind| kind.key == key } ||
             raise(Refused.new(:invalid, :no_such_setting, given: key, known: KEYS))
         end

@@ -40,7 +40,7 @@ module SteadyMove
         # key: one of SettingKinds::KEYS; value: a map, or nil to take the setting back. Raises
         # Refused.
         def set(key, value, at:)
-          kind = SettingKinds.of(key)
+          kind = SettingKinds.find(key)
           return @rows.remove(key) if value.nil? || value.empty?
 
           kind.check(value)

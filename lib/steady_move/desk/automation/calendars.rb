@@ -83,7 +83,7 @@ module SteadyMove
           title =
             Words.say(
               :"steps.#{current.step.id}.title",
-              **Common::MoveWords.of(move.plan, @ports.accounts)
+              **Common::MoveWords.values(move.plan, @ports.accounts)
             )
           key = current.turn == "yours" ? "yours" : "others"
           Event.new(
@@ -99,7 +99,7 @@ module SteadyMove
         # By when each move is done with nine in ten.
         def forecasts
           open.map do |move|
-            range = @ports.forecasts.of(move).spread
+            range = @ports.forecasts.for_move(move).spread
             Event.new(
               id: "forecast-#{move.id}",
               title: Words.say(:"calendar.forecast", name: move.name),

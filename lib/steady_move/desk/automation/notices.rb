@@ -34,8 +34,8 @@ module SteadyMove
         end
 
         # {choice:, hour:} of a person.
-        def of(person_id)
-          row = @rows.of(person_id)
+        def for_person(person_id)
+          row = @rows.for_person(person_id)
           { choice: row ? row[:choice] : "never", hour: row ? row[:hour] : 7 }
         end
 
@@ -134,7 +134,7 @@ module SteadyMove
         def item(move, step_state)
           step = step_state.step
           approval = step.trait?(:approval)
-          words = Common::MoveWords.of(move.plan, @ports.accounts)
+          words = Common::MoveWords.values(move.plan, @ports.accounts)
           key = "#{move.id} #{step.id} #{move.state.reopened(step.id)} #{step_state.phase}"
           Item.new(
             key: key,

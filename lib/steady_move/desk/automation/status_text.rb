@@ -12,7 +12,7 @@ module SteadyMove
 
         # Returns [sentence] of one move.
         def of_move(move)
-          words = Common::MoveWords.of(move.plan, @ports.accounts)
+          words = Common::MoveWords.values(move.plan, @ports.accounts)
           [
             say("stage", **words, stage: move.state.stage),
             turn(move, words),
@@ -61,7 +61,7 @@ module SteadyMove
         def done(move)
           return say("ended", at: move.events.last.at) unless move.open
 
-          spread = @ports.forecasts.of(move).spread
+          spread = @ports.forecasts.for_move(move).spread
           say("between", early: spread.p10, late: spread.p90)
         end
 

@@ -40,9 +40,9 @@ module SteadyMove
         end
 
         # Those of a person, the newest first; never the tokens themselves.
-        def of(person_id)
+        def for_person(person_id)
           @rows
-            .of(person_id)
+            .for_person(person_id)
             .map do |r|
               {
                 id: r[:id],

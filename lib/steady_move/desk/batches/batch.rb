@@ -147,7 +147,7 @@ module SteadyMove
           place = [to, total.currency]
           @pledged[place] = @pledged.fetch(place, 0) + total.minor
           checks =
-            Accounts::DestinationChecks.new(@ports).of(
+            Accounts::DestinationChecks.new(@ports).run(
               @ports.accounts.find(to),
               total: Core::Money::Amount.new(@pledged[place], total.currency)
             )

@@ -74,7 +74,7 @@ module SteadyMove
         # were shown for it. Returns the state. Raises Refused.
         def start(id, by:, shown:)
           batch = not_closed(id)
-          review = BatchReview.new(@ports).of(batch)
+          review = BatchReview.new(@ports).review(batch)
           refuse_start(review, shown)
           accepted = accepted(review)
           above = Spending.new(@ports).above(review, batch, by)
@@ -100,7 +100,7 @@ module SteadyMove
           raise Refused.new(:not_now, :batch_not_asked) unless batch.state == "asked"
           raise Refused.new(:not_now, :another_person) if batch.asked_by == by
 
-          review = BatchReview.new(@ports).of(batch)
+          review = BatchReview.new(@ports).review(batch)
           raise Refused.new(:not_now, :plan_changed) unless accepted(review) == batch.accepted
 
           begin_running(batch, batch.asked_by, review, approved_by: by)

@@ -30,10 +30,10 @@ module SteadyMove
         end
 
         # Yields after each name. Returns Review.
-        def of(batch, by: nil, &block)
+        def review(batch, by: nil, &block)
           waiting = @ports.batches.members(batch.id).select(&:waiting?)
           rows = Batch.new(@ports).propose_all(waiting.map { |m| Batch::Want.of(batch, m) }, &block)
-          waves = BatchWaves.new(@ports).of(batch, rows.select(&:startable))
+          waves = BatchWaves.new(@ports).divide(batch, rows.select(&:startable))
           review =
             Review.new(
               rows: rows,
@@ -93,7 +93,7 @@ module SteadyMove
           steps
             .group_by { |place, step, _| [place, step.id] }
             .map do |(place, id), list|
-              words = Common::MoveWords.of(list.first.last.plan, @ports.accounts)
+              words = Common::MoveWords.values(list.first.last.plan, @ports.accounts)
               each = list.size == 1 ? list.first.last.name : Words.say(:"batches.each_name")
               says =
                 Words.say(
@@ -107,7 +107,7 @@ module SteadyMove
         end
 
         def hand_steps(row)
-          words = Common::MoveWords.of(row.plan, @ports.accounts)
+          words = Common::MoveWords.values(row.plan, @ports.accounts)
           places = {
             "losing" => words[:from],
             "gaining" => words[:to],

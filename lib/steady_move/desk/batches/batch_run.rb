@@ -53,7 +53,7 @@ module SteadyMove
           wants.select { |w| names.include?(w.name) }.count { |want| start(batch, want) }
         end
 
-        def waves(batch, rows) = BatchWaves.new(@ports).of(batch, rows.select(&:startable))
+        def waves(batch, rows) = BatchWaves.new(@ports).divide(batch, rows.select(&:startable))
 
         # What was put in since is started only once somebody has seen what it costs.
         def waiting(batch)

@@ -14,7 +14,7 @@ module SteadyMove
         end
 
         # rows: [Batch::Row] that can start. Returns [Waves::Wave].
-        def of(batch, rows, at: @ports.now)
+        def divide(batch, rows, at: @ports.now)
           begun = @ports.batches.members(batch.id).select(&:move_id)
           moves = @ports.moves.find_all(begun.map(&:move_id)).to_h { |m| [m.id, m] }
           groups = DependencyGroups.new(@ports).groups(rows.map(&:name) + begun.map(&:name))

@@ -25,7 +25,7 @@ module SteadyMove
         end
 
         # names: A-label texts; those that are not held are left out. Returns Table.
-        def of(names, years:, privacy: false)
+        def compare(names, years:, privacy: false)
           @years = years
           @privacy = privacy
           @accounts = @ports.accounts.all
@@ -69,7 +69,7 @@ module SteadyMove
           return [] unless account
 
           @memo[[account.id, suffix, noted, false]] ||= begin
-            price = Core::Money::PriceList.of(account.prices, suffix)
+            price = Core::Money::PriceList.for_suffix(account.prices, suffix)
             price = price.merge("renew" => noted["minor"], "currency" => noted["currency"]) if noted
             ahead(price, moving: false)
           end
@@ -89,7 +89,7 @@ module SteadyMove
 
         def going(account, suffix)
           @memo[[account.id, suffix, nil, true]] ||= ahead(
-            Core::Money::PriceList.of(account.prices, suffix),
+            Core::Money::PriceList.for_suffix(account.prices, suffix),
             moving: true
           )
         end

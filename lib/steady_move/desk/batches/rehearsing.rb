@@ -18,7 +18,7 @@ module SteadyMove
         end
 
         # batch: Store::Batches::Batch. Yields after each run. Returns Lives; raises Refused.
-        def of(batch, runs: RUNS)
+        def rehearse(batch, runs: RUNS)
           rows =
             Batch
               .new(@ports)
@@ -26,7 +26,7 @@ module SteadyMove
               .select(&:startable)
           raise Refused.new(:not_now, :nothing_can_start) if rows.empty?
 
-          starts = starts(BatchWaves.new(@ports).of(batch, rows), rows)
+          starts = starts(BatchWaves.new(@ports).divide(batch, rows), rows)
           lives = Array.new(runs) { |i| life(rows, i).tap { yield if block_given? } }
           summary = Core::Rehearsal::Summary.new(lives, starts: starts)
           Lives.new(
@@ -68,7 +68,7 @@ module SteadyMove
         def ask(ask, rows)
           row = rows.find { |r| step_of(r, ask.step) }
           step = step_of(row, ask.step)
-          words = Common::MoveWords.of(row.plan, @ports.accounts)
+          words = Common::MoveWords.values(row.plan, @ports.accounts)
           says =
             Words.say(
               :"steps.#{ask.step}.title",

@@ -37,14 +37,14 @@ module SteadyMove
         # Returns Move; raises Refused.
         def of_move(id)
           move = @ports.moves.find(id) or raise Refused.new(:unknown, :no_move, id: id)
-          report(move, LedgerBook.new(@ports).of(ids: [id]).lines.first)
+          report(move, LedgerBook.new(@ports).ledger(ids: [id]).lines.first)
         end
 
         # Returns Batch; raises Refused.
         def of_batch(id)
           batch = Batches::BatchCommands.new(@ports).find(id)
           members = @ports.batches.members(id)
-          book = LedgerBook.new(@ports).of(batch: id)
+          book = LedgerBook.new(@ports).ledger(batch: id)
           lines = book.lines.to_h { |l| [l.move.id, l] }
           moves = @ports.moves.find_all(members.filter_map(&:move_id)).sort_by(&:name)
           Batch.new(
@@ -67,10 +67,10 @@ module SteadyMove
         def report(move, line)
           Move.new(
             move: move,
-            words: Common::MoveWords.of(move.plan, @ports.accounts),
+            words: Common::MoveWords.values(move.plan, @ports.accounts),
             line: line,
             checks: move.state.told("checks")&.data&.fetch("checks") || [],
-            left: LeftBehind.new(@ports).of(move),
+            left: LeftBehind.new(@ports).items(move),
             again_at: again_at(move),
             exposed: move.state.exposed,
             learnt: learnt(move)

@@ -109,7 +109,7 @@ module SteadyMove
             report.left.map { |i| say("left_done", says: i.says, state: say("states.#{i.state}")) }
           return done if done.any?
 
-          from = Common::MoveWords.of(report.move.plan, @ports.accounts)[:from]
+          from = Common::MoveWords.values(report.move.plan, @ports.accounts)[:from]
           [
             say(
               report.move.plan.dns_only? ? "only_records" : "not_left",

@@ -30,19 +30,19 @@ module SteadyMove
 
         # What a move cost, as the ledger knows it: [Amount or nil, is it from a receipt?].
         def paid(move)
-          line = of(ids: [move.id]).lines.first
+          line = ledger(ids: [move.id]).lines.first
           [line&.spent, line&.charged == true]
         end
 
         # ids: of moves; batch, account (gaining), year (of the start): those alone. Returns Book.
-        def of(ids: nil, batch: nil, account: nil, year: nil)
+        def ledger(ids: nil, batch: nil, account: nil, year: nil)
           by_move = @ports.batches.by_move
           ids ||= by_move.select { |_, b| b == batch }.keys if batch
           moves =
             moves(ids).select do |m|
               (account.nil? || m.to_account == account) && (year.nil? || m.started_at.year == year)
             end
-          entries = LedgerEntries.new(@ports).of(moves)
+          entries = LedgerEntries.new(@ports).list(moves)
           differences = Ledger.differences(entries, moves.to_h { |m| [m.id, seen(m)] })
           settled = settlements
           Book.new(

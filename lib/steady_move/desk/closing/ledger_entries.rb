@@ -16,7 +16,7 @@ module SteadyMove
         end
 
         # moves: [Store::Moves::Move]. Returns [Entry].
-        def of(moves)
+        def list(moves)
           by_id = moves.to_h { |m| [m.id, m] }
           moves.flat_map { |m| [quote(m), order(m)] }.compact + typed(by_id) +
             receipts(moves.group_by(&:name))
@@ -114,7 +114,7 @@ module SteadyMove
         # The account on the side of the move that wrote it, or nil.
         def sender_of(row, move)
           { "gaining" => move.to_account, "losing" => move.from_account }[
-            Common::Parties.of(@ports, row.sender, move)
+            Common::Parties.both(@ports, row.sender, move)
           ]
         end
       end

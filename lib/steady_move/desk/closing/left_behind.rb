@@ -27,18 +27,21 @@ module SteadyMove
         end
 
         # Returns [Item] of a move that has landed, or of records that have moved; [] before.
-        def of(move)
+        def items(move)
           return [] unless gone?(move)
 
-          settled = @rows.of(move.id)
-          words = Common::MoveWords.of(move.plan, @ports.accounts)
+          settled = @rows.for_move(move.id)
+          words = Common::MoveWords.values(move.plan, @ports.accounts)
           due(move).map { |key, detail| item(key, detail, settled[key], words) }
         end
 
         # What is still left of all moves, by the account where it is: [Place].
         def places
           open =
-            @ports.moves.ended(LATELY).flat_map { |m| of(m).select(&:open?).map { |i| [m, i.key] } }
+            @ports
+              .moves
+              .ended(LATELY)
+              .flat_map { |m| items(m).select(&:open?).map { |i| [m, i.key] } }
           open
             .group_by { |m, _| m.from_account }
             .map { |id, list| place(id, list) }
@@ -46,7 +49,7 @@ module SteadyMove
         end
 
         # How many things are left of one move.
-        def count(move) = of(move).count(&:open?)
+        def count(move) = items(move).count(&:open?)
 
         # The same for several moves at once, all or none. Raises Refused.
         def settle_all(ids, key, state:, by:, reason: nil)
@@ -58,7 +61,7 @@ module SteadyMove
         # state: of STATES; a reason where it stays. Raises Refused.
         def settle(move_id, key, state:, by:, reason: nil)
           move = @ports.moves.find(move_id) or raise Refused.new(:unknown, :no_move, id: move_id)
-          item = of(move).find { |i| i.key == key } or
+          item = items(move).find { |i| i.key == key } or
             raise Refused.new(:invalid, :nothing_left_so, given: key)
           raise Refused.new(:invalid, :no_such_state, known: STATES) unless STATES.include?(state)
           raise Refused.new(:invalid, :say_why_kept) if state == "kept" && reason.to_s.strip.empty?

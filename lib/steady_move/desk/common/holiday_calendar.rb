@@ -17,7 +17,7 @@ module SteadyMove
         end
 
         # region: a code, or nil for weekends alone; at: Time. Returns Core::Forecast::BusinessDays.
-        def of(region, at:)
+        def days(region, at:)
           return Core::Forecast::BusinessDays.new unless region
 
           require "holidays"

@@ -10,7 +10,7 @@ module SteadyMove
 
         # plan: Core::Moves::Plan; accounts: Store::Accounts. Returns {name, from, to, old_host,
         # new_host, service, keeper}; a DNS host that is not known is “the present DNS host”.
-        def of(plan, accounts)
+        def values(plan, accounts)
           from = accounts.find(plan.from)
           {
             name: plan.name,

@@ -11,7 +11,7 @@ module SteadyMove
 
         # from: an e-mail address; move: Store::Moves::Move. Returns gaining, losing or registry;
         # nil where it is none of them, or could be two.
-        def of(ports, from, move)
+        def both(ports, from, move)
           ports = Ports.of(ports)
           domain = Core::Names::HostName.ascii(from.to_s.rpartition("@").last)
           sides =

@@ -37,7 +37,7 @@ module SteadyMove
         end
 
         # move: an open one. Returns Range.
-        def of(move)
+        def for_move(move)
           now = @ports.now
           fresh([move.id, move.events.size], now, far: ->(range, at) { range.spread.p90 - at }) do
             range(move.plan, move.state, move.from_account, move.to_account, now)
@@ -119,7 +119,7 @@ module SteadyMove
           Range.new(
             spread: spread,
             rests_on: rests,
-            futures: Forecast::Futures.of(state, draws(now), at: now, takes: takes)
+            futures: Forecast::Futures.simulate(state, draws(now), at: now, takes: takes)
           )
         end
 
@@ -179,7 +179,7 @@ module SteadyMove
           made =
             Forecast::Draws.new(
               count: @draws_count,
-              business: Common::HolidayCalendar.of(place.first, at: now)
+              business: Common::HolidayCalendar.days(place.first, at: now)
             )
           (@drawers = [place, made].freeze).last
         end
@@ -263,7 +263,7 @@ module SteadyMove
           done = step_state.done_at
           return done - since unless step_state.step.business_days?
 
-          Common::HolidayCalendar.of(@ports.settings.holidays, at: since).between(since, done)
+          Common::HolidayCalendar.days(@ports.settings.holidays, at: since).between(since, done)
         end
 
         # [what was foreseen, how many seconds it took], or nil.

@@ -20,14 +20,14 @@ module SteadyMove
         end
 
         # Returns Core::Letters::Draft; raises Refused where the move waits for nobody else.
-        def of(move, by:)
+        def draft(move, by:)
           account = whom(move)
           current = move.state.current
           unless account && current&.turn == "theirs"
             raise Refused.new(:not_now, :nobody_to_ask, name: move.name)
           end
 
-          words = Common::MoveWords.of(move.plan, @ports.accounts)
+          words = Common::MoveWords.values(move.plan, @ports.accounts)
           title =
             Words.say(
               :"steps.#{current.step.id}.title",

@@ -185,7 +185,7 @@ module SteadyMove
             .map { |(kind, details), list| [kind, list.map { |m, _| m.name }, details] }
         end
 
-        def details(move, state) = TypedValues.of(@ports, move, state.step).last
+        def details(move, state) = TypedValues.needed(@ports, move, state.step).last
         def support(account) =
           account.habits["support"] || invalid(:no_support, title: account.title)
 

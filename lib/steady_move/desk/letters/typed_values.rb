@@ -9,7 +9,7 @@ module SteadyMove
         module_function
 
         # Returns [kind of value, [text]]; kind is nil where nothing is typed.
-        def of(ports, move, step)
+        def needed(ports, move, step)
           ports = Ports.of(ports)
           return :name_server, servers(ports, move) if step.trait?(:servers)
           return :name_server, move.plan.old_name_servers.to_a if step.trait?(:servers_back)

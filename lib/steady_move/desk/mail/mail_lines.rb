@@ -49,7 +49,7 @@ module SteadyMove
             "trust" => kept.trust,
             "passed" => kept.passed? || nil,
             "ended" => kept.ended? || nil,
-            "side" => move && Common::Parties.of(@ports, kept.sender, move)
+            "side" => move && Common::Parties.both(@ports, kept.sender, move)
           }.compact
           @ports.journal.add("mail", at: @ports.now, move_id: move&.id, data: data, **line)
         end

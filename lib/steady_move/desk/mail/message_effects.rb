@@ -12,7 +12,7 @@ module SteadyMove
 
         # kept: Core::Post::Kept. Its facts: undelivered, automatic, word (the word of a proof came
         # back), own (id of our letter that arrived).
-        def of(kept)
+        def list(kept)
           facts = kept.facts
           facts["undelivered"].to_a.each { |address| bounced(address) }
           proven(@ports.letters.find(facts["own"])) if facts["own"]

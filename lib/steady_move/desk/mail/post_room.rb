@@ -51,7 +51,7 @@ module SteadyMove
             raise Refused.new(:not_now, :body_gone)
           end
 
-          understood = Understanding.new(@ports, MailContext.new(@ports)).of(message)
+          understood = Understanding.new(@ports, MailContext.new(@ports)).understand(message)
           @ports.messages.restore(id, @ports.messages.ready(understood))
         rescue Wire::Error => e
           raise Refused.new(:not_now, :body_not_fetched, says: e.says)
@@ -74,7 +74,7 @@ module SteadyMove
         def take(message, around: MailContext.new(@ports), whole: message.place.nil?)
           return if MailboxTrial.new(@ports).came?(message)
 
-          kept = Understanding.new(@ports, around).of(message)
+          kept = Understanding.new(@ports, around).understand(message)
           server = Core::Post::Authentication.identifiers(message.results.to_a).first
           ready = @ports.messages.ready(kept, server: server)
           @ports.db.transaction do
@@ -100,7 +100,7 @@ module SteadyMove
         def keep(ready, kept)
           id = @ports.messages.keep(ready)
           stored = @ports.messages.find(id)
-          MessageEffects.new(@ports).of(stored) if kept.proven?
+          MessageEffects.new(@ports).list(stored) if kept.proven?
           MailLines.new(@ports).came(kept) if kept.kind != Core::Post::Lexicon::UNRELATED
           Moves::UnrequestedTransfers.new(@ports).written(stored)
           id
@@ -141,7 +141,7 @@ module SteadyMove
         def take_in(message, around)
           take(message, around: around)
         rescue StandardError => e
-          raise if Store::Trouble.of(e)
+          raise if Store::Trouble.kind(e)
 
           @on_error.call(e)
           keep_unread(message, Words.say(:"post.not_understood", error: e.class.name))
@@ -150,7 +150,7 @@ module SteadyMove
         def keep_unread(message, because)
           put(message, because)
         rescue Sequel::DatabaseError => e
-          raise if Store::Trouble.of(e)
+          raise if Store::Trouble.kind(e)
 
           put(Core::Post::Message.unreadable(because, message.raw, place: message.place), because)
         end

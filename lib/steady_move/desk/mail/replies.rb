@@ -67,7 +67,7 @@ module SteadyMove
             )
           @ports.messages.correct(message.id, reading, move_id: move_of(reading)&.id, by: by)
           now = @ports.messages.find(message.id)
-          MessageEffects.new(@ports).of(now) if trust && !message.proven?
+          MessageEffects.new(@ports).list(now) if trust && !message.proven?
           MailLines.new(@ports).put_right(now, by: by)
         end
 

@@ -13,7 +13,7 @@ module SteadyMove
         end
 
         # message: Core::Post::Message. Returns Core::Post::Kept, without an id.
-        def of(message)
+        def understand(message)
           letter = letter_answered(message)
           own = own_letter(message)
           by_words = read(message, letter, own)

@@ -54,7 +54,7 @@ module SteadyMove
         end
 
         # The class bound to a step's id; raises KeyError where there is none.
-        def self.of(id)
+        def self.class_for(id)
           unit = Core::Moves::Steps.find(id)&.unit || id
           Steps.const_get(unit.split("-").map(&:capitalize).join)
         rescue NameError
@@ -65,7 +65,7 @@ module SteadyMove
         # Does a job's step, over a connection or by looking for the proof of what a person does.
         # Returns an Outcome.
         def self.call(job)
-          act = of(job.id).new(job)
+          act = class_for(job.id).new(job)
           job.by_hand? && job.step.proof ? act.by_hand : act.call
         end
 

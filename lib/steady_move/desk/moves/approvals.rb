@@ -74,7 +74,7 @@ module SteadyMove
           return unless step.trait?(:approval) || step.trait?(:confirms)
           return if step_state.early? || (step.by_time? && !step.trait?(:approval))
 
-          words = Common::MoveWords.of(move.plan, @ports.accounts)
+          words = Common::MoveWords.values(move.plan, @ports.accounts)
           ends = step.trait?(:approval) ? move.state.deadline : nil
           silence = silence(move, step)
           [
@@ -122,14 +122,14 @@ module SteadyMove
         end
 
         def to_come(move)
-          blocks = Core::Forecast::Schedule.of(move.state, at: @ports.now)
+          blocks = Core::Forecast::Schedule.draft(move.state, at: @ports.now)
           release = blocks.find { |b| b.id == move.plan.with_trait(:approval).id }
           Coming.new(
             move_id: move.id,
             name: move.name,
             wished: move.state.wished?,
             expected: release.starts[1],
-            from: Common::MoveWords.of(move.plan, @ports.accounts)[:from]
+            from: Common::MoveWords.values(move.plan, @ports.accounts)[:from]
           )
         end
       end

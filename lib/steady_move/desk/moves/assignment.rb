@@ -14,7 +14,7 @@ module SteadyMove
         end
 
         # The person's email, or nil where the desk's own word started it.
-        def self.of(move)
+        def self.current(move)
           handed = move.events.reverse.find { |e| e.type == "handed-on" }
           handed ? handed.data["to"] : move.events.first&.by
         end

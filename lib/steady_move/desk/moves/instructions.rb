@@ -57,13 +57,13 @@ module SteadyMove
         # What is put into a step's title and sentence. The contact is looked up only where the text
         # speaks of it.
         def words(move)
-          Common::MoveWords.of(move.plan, @ports.accounts).merge(
+          Common::MoveWords.values(move.plan, @ports.accounts).merge(
             contact: ->(*) { contact(move) || Words.say(:"common.its_contact") }
           )
         end
 
         # step_state: of a step by hand. Returns a Hand, or nil where the desk does it itself.
-        def of(move, step_state, words: self.words(move))
+        def for_step(move, step_state, words: self.words(move))
           step = step_state.step
           return unless step.by_hand?
 
@@ -155,7 +155,7 @@ module SteadyMove
 
         # What is typed there, and what the links of the message that asks say: [[label, value]].
         def typed(move, step)
-          kind, values = Letters::TypedValues.of(@ports, move, step)
+          kind, values = Letters::TypedValues.needed(@ports, move, step)
           reason = step.trait?(:reason) && at(move, step).habits["code_reason"]
           values.each_with_index.map { |s, i| [Words.say(:"by_hand.#{kind}", number: i + 1), s] } +
             guarded(move, step) +
@@ -191,7 +191,7 @@ module SteadyMove
               .of_move(move.id)
               .select do |m|
                 m.kind == "approval-request" && m.proven? &&
-                  (Common::Parties.of(@ports, m.sender, move) == "gaining") ==
+                  (Common::Parties.both(@ports, m.sender, move) == "gaining") ==
                     (step.place == "gaining")
               end
           told.find { |m| m.links.any? } || told.first

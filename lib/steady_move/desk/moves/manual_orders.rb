@@ -190,7 +190,7 @@ module SteadyMove
           says =
             Words.phrase(
               "order.refused.#{why}",
-              **Common::MoveWords.of(move.plan, @ports.accounts),
+              **Common::MoveWords.values(move.plan, @ports.accounts),
               told: told
             )
           @ports.journal.add(

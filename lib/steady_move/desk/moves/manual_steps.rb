@@ -60,7 +60,8 @@ module SteadyMove
           return if waiting.empty?
 
           schedule = Core::Forecast::Schedule
-          ends = waiting.map { |m| schedule.finish(schedule.of(m.state, at: @ports.now)).last }.max
+          ends =
+            waiting.map { |m| schedule.finish(schedule.draft(m.state, at: @ports.now)).last }.max
           Consents.new(moves: waiting, shown: shown, until: ends)
         end
 
@@ -139,7 +140,7 @@ module SteadyMove
             name: move.name,
             step: step.id,
             title: Words.say(:"steps.#{step.id}.title", **words),
-            hand: @instructions.of(move, state, words: words),
+            hand: @instructions.for_step(move, state, words: words),
             phase: state.phase,
             says: Words.retold(state.event),
             since: state.since,
@@ -198,7 +199,7 @@ module SteadyMove
 
         def words(move)
           contact = Instructions.contact(@ports.accounts, @ports.names, move)
-          Common::MoveWords.of(move.plan, @ports.accounts).merge(
+          Common::MoveWords.values(move.plan, @ports.accounts).merge(
             contact: contact || Words.phrase("common.its_contact")
           )
         end

@@ -147,7 +147,7 @@ module SteadyMove
         private
 
         def refuse(key, **values) = raise(Refused.new(:not_now, key, **values))
-        def words(move) = Common::MoveWords.of(move.plan, @ports.accounts)
+        def words(move) = Common::MoveWords.values(move.plan, @ports.accounts)
         def title(move, state) = Words.phrase("steps.#{state.step.id}.title", **words(move))
 
         def find(id) = @ports.moves.find(id) || raise(Refused.new(:unknown, :no_move, id: id))

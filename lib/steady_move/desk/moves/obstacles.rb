@@ -11,7 +11,7 @@ module SteadyMove
         end
 
         # to: account id, or nil for the usual destination. Returns sentences.
-        def of(name, to: nil)
+        def list(name, to: nil)
           account = @ports.accounts.find(to || Accounts::Destinations.usual(@ports)) or return []
           judged = Portfolio::Judging.new(@ports).one(name, to: account.id)
           return [] if judged.nil? || judged.move || account.id == judged.account.id

@@ -32,7 +32,7 @@ module SteadyMove
               ask:
                 Words.phrase(
                   "acts.ask.#{whom}",
-                  **Common::MoveWords.of(@move.plan, @ports.accounts)
+                  **Common::MoveWords.values(@move.plan, @ports.accounts)
                 )
             )
           outcome.dup.tap do |o|

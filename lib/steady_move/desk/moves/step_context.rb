@@ -25,7 +25,7 @@ module SteadyMove
         def state = move.state
         def now = ports.now
         # Names of accounts and hosts for the sentences.
-        def words = @words ||= Common::MoveWords.of(plan, ports.accounts)
+        def words = @words ||= Common::MoveWords.values(plan, ports.accounts)
         # The step as it stands in this plan.
         def step_state = state[id]
         def step = step_state.step

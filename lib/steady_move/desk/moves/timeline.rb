@@ -37,9 +37,9 @@ module SteadyMove
             .moves
             .find_all(ids)
             .to_h do |move|
-              words = Common::MoveWords.of(move.plan, @ports.accounts)
+              words = Common::MoveWords.values(move.plan, @ports.accounts)
               states = move.state.steps.to_h { |s| [s.step.id, s] }
-              blocks = Core::Forecast::Schedule.of(move.state, at: @ports.now)
+              blocks = Core::Forecast::Schedule.draft(move.state, at: @ports.now)
               [move.id, blocks.map { |b| block(b, states[b.id], words) }]
             end
         end
@@ -73,7 +73,7 @@ module SteadyMove
             batch: batch,
             ends: ends,
             late: means == "late" && ends < @ports.now,
-            range: @ports.forecasts.of(move).spread
+            range: @ports.forecasts.for_move(move).spread
           )
         end
 

@@ -23,7 +23,7 @@ module SteadyMove
         def forgive(id) = @rows.forgive(id)
 
         # What a person has, to show it.
-        def of(id)
+        def standing(id)
           {
             authenticator: @rows.authenticator?(id),
             passkeys: @rows.passkeys(id),

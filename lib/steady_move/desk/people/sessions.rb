@@ -49,7 +49,7 @@ module SteadyMove
         end
 
         # A person's living sessions, the latest used first.
-        def of(person_id) = @rows.of(person_id, living)
+        def for_person(person_id) = @rows.for_person(person_id, living)
 
         def finish(person_id, key) = @rows.finish(person_id, digest: digest(key))
         def finish_id(person_id, id) = @rows.finish(person_id, id: id)
@@ -67,7 +67,7 @@ module SteadyMove
         def touch(row)
           @rows.touch(row[:id], now)
         rescue Sequel::DatabaseError => e
-          raise unless Store::Trouble.of(e)
+          raise unless Store::Trouble.kind(e)
         end
 
         def digest(key) = OpenSSL::HMAC.hexdigest("SHA256", @secret, key.to_s)

@@ -31,7 +31,7 @@ module SteadyMove
           @ports
             .moves
             .start(plan, at: @ports.now) do |id|
-              words = Common::MoveWords.of(plan, @ports.accounts)
+              words = Common::MoveWords.values(plan, @ports.accounts)
               @ports.journal.add(
                 "planned",
                 at: @ports.now,

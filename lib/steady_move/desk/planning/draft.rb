@@ -61,7 +61,7 @@ module SteadyMove
 
         def ready
           @ready ||=
-            Accounts::DestinationChecks.new(@ports).of(
+            Accounts::DestinationChecks.new(@ports).run(
               account,
               suffix: judged.name.suffix,
               total: quote.total
@@ -223,7 +223,7 @@ module SteadyMove
         end
 
         def schedule
-          Core::Forecast::Schedule.of(Core::Moves::State.fold(plan, []), at: @ports.now)
+          Core::Forecast::Schedule.draft(Core::Moves::State.fold(plan, []), at: @ports.now)
         end
       end
     end

@@ -17,7 +17,7 @@ module SteadyMove
 
         # Do site and mail stay up? plan: Core::Moves::Plan. Returns a sentence.
         def uptime(plan)
-          words = Common::MoveWords.of(plan, @ports.accounts)
+          words = Common::MoveWords.values(plan, @ports.accounts)
           return say("uptime.carried", **words) if plan.carry?
           return say("uptime.not_known", **words) if plan.name_servers.to_a.empty?
 
@@ -51,7 +51,7 @@ module SteadyMove
             ok: checks.count { |c| c["ok"] },
             all: checks.size,
             unseen: unseen,
-            **Common::MoveWords.of(move.plan, @ports.accounts)
+            **Common::MoveWords.values(move.plan, @ports.accounts)
           )
         end
 
@@ -84,7 +84,7 @@ module SteadyMove
 
         # The same of a move that is under way.
         def under_way(move)
-          range = @ports.forecasts.of(move)
+          range = @ports.forecasts.for_move(move)
           Ahead.new(
             finish: range.spread.range,
             futures: range.futures,

@@ -12,7 +12,7 @@ module SteadyMove
         module_function
 
         # The host that stands for an account's name servers, with those that are known by now.
-        def of(ports, account)
+        def build(ports, account)
           ports = Ports.of(ports)
           id = "later-#{account.id}"
           ports.accounts.host_of(id) ||
@@ -28,7 +28,7 @@ module SteadyMove
           ports = Ports.of(ports)
           return unless id.to_s.start_with?("later-") && ports.accounts.host_of(id).nil?
 
-          ports.accounts.put_host(of(ports, ports.accounts.find(id.delete_prefix("later-"))))
+          ports.accounts.put_host(build(ports, ports.accounts.find(id.delete_prefix("later-"))))
         end
 
         # Name servers as they were told: by a person, or picked from the welcome mail. Raises

@@ -57,7 +57,7 @@ module SteadyMove
         end
 
         def new_host(request, account)
-          return PendingHost.of(@ports, account) if request.choice == "later" && account
+          return PendingHost.build(@ports, account) if request.choice == "later" && account
 
           request.host && @ports.accounts.host_of(request.host)
         end
@@ -88,7 +88,7 @@ module SteadyMove
         end
 
         def note_start(id, proposal, by)
-          words = Common::MoveWords.of(proposal.plan, @ports.accounts)
+          words = Common::MoveWords.values(proposal.plan, @ports.accounts)
           total = proposal.quote.total || Core::Money::Amount.new(nil, nil)
           @ports.journal.add(
             "planned",

@@ -42,7 +42,7 @@ module SteadyMove
           @ports
             .moves
             .start(plan, at: @ports.now) do |id|
-              words = Common::MoveWords.of(plan, @ports.accounts)
+              words = Common::MoveWords.values(plan, @ports.accounts)
               @ports.journal.add(
                 "planned",
                 at: @ports.now,
@@ -130,7 +130,7 @@ module SteadyMove
 
         def sheet(move, code)
           family = @ports.rulebook.family_of(Core::Names::DomainName.held(move.name))
-          words = Common::MoveWords.of(move.plan, @ports.accounts)
+          words = Common::MoveWords.values(move.plan, @ports.accounts)
           lines =
             %w[to_whom name registrar lock].map do |key|
               Words.say(

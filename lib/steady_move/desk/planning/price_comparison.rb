@@ -32,7 +32,7 @@ module SteadyMove
         # name: A-label text held here; privacy: count its price. Returns [Row], staying first, the
         # others by what they cost after the last year, those without a price last; nil where the
         # name isn't held.
-        def of(name, privacy: false)
+        def compare(name, privacy: false)
           row = @ports.names.find(name) or return
           held = Core::Names::DomainName.held(name)
           premium = @ports.names.facts(name)[:premium]
@@ -50,7 +50,7 @@ module SteadyMove
           takes = suffixes&.any? { |s| name.under?(s) }
           return if takes == false && !staying
 
-          price = premium ? {} : Core::Money::PriceList.of(account.prices, name.suffix)
+          price = premium ? {} : Core::Money::PriceList.for_suffix(account.prices, name.suffix)
           ahead =
             Core::Money::Quoting.ahead(
               price,

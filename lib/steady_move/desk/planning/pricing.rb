@@ -14,7 +14,7 @@ module SteadyMove
 
           here, stay =
             [account, judged.account].map do |a|
-              Core::Money::PriceList.of(a.prices, judged.name.suffix)
+              Core::Money::PriceList.for_suffix(a.prices, judged.name.suffix)
             end
           noted = judged.facts[:stay_price]
           stay = stay.merge("renew" => noted["minor"], "currency" => noted["currency"]) if noted
@@ -26,7 +26,7 @@ module SteadyMove
         def seen(quote, account, suffix)
           return unless quote.total
 
-          row = Core::Money::PriceList.of(account.prices, suffix)
+          row = Core::Money::PriceList.for_suffix(account.prices, suffix)
           row = {} if quote.promotion.minor.zero?
           Core::Moves::PlanParts::Price.new(
             amount: quote.total,

@@ -19,7 +19,8 @@ module SteadyMove
           @mailing = mailing(ports.accounts.all)
           @switches =
             ports.accounts.all.reject { |a| a.ways["unlock"] == "connection" }.to_set(&:id)
-          @picky = ports.accounts.all.map { |a| Accounts::Destinations.of(a) }.select(&:takes_codes)
+          @picky =
+            ports.accounts.all.map { |a| Accounts::Destinations.settings(a) }.select(&:takes_codes)
           return unless many
 
           @hosts = @names.hosts_for_others

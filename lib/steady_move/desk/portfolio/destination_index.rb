@@ -28,7 +28,7 @@ module SteadyMove
           !@reading.join(patience).nil?
         end
 
-        def snapshot(at) = @snapshots.of(@entries.list, @entries.version, at)
+        def snapshot(at) = @snapshots.take(@entries.list, @entries.version, at)
         def inspect = "#<DestinationIndex #{@account}>"
 
         private
@@ -42,7 +42,7 @@ module SteadyMove
         def turn
           @lock.synchronize do
             version = @base.version
-            destination = Accounts::Destinations.of(@ports.accounts.find(@account))
+            destination = Accounts::Destinations.settings(@ports.accounts.find(@account))
             changes = @version && destination == @destination ? @base.changes_since(@version) : nil
             @destination = destination
             changes ? follow(changes) : whole

@@ -51,7 +51,7 @@ module SteadyMove
         end
 
         # entry: PortfolioIndex::Entry or Subject; at: seconds. Returns a Gate.
-        def of(entry, at)
+        def judge(entry, at)
           core =
             entry.outline.gate(
               at,
@@ -79,7 +79,7 @@ module SteadyMove
               signed_known: !facts[:signed].nil?,
               move: judged.move&.underway
             )
-          of(subject, judged.at.to_i)
+          judge(subject, judged.at.to_i)
         end
 
         # A gate by the rules alone, without places: for whoever changes a rule.
@@ -131,7 +131,7 @@ module SteadyMove
           return 0 unless @account
 
           @missing[suffix] ||= begin
-            price = Core::Money::PriceList.of(@account.prices, suffix)
+            price = Core::Money::PriceList.for_suffix(@account.prices, suffix)
             total =
               Core::Money::Quoting.quote(
                 price,
@@ -139,7 +139,7 @@ module SteadyMove
                 on: @ports.now
               ).total
             checks =
-              Accounts::DestinationChecks.new(@ports).of(@account, suffix: suffix, total: total)
+              Accounts::DestinationChecks.new(@ports).run(@account, suffix: suffix, total: total)
             checks.count { |c| c.is == false && c.key != "method" }
           end
         end

@@ -49,7 +49,7 @@ module SteadyMove
           row = @ports.names.find(name) or return
           known = Core::Names::DomainName.held(row[:name])
           facts = DerivedFacts.new(@ports, only: name).add(row, @ports.names.facts(name))
-          destination = to && Accounts::Destinations.of(@ports.accounts.find(to))
+          destination = to && Accounts::Destinations.settings(@ports.accounts.find(to))
           judgement =
             Core::Readiness::Judge.judge(@ports.rulebook, known, facts, destination: destination)
           Judged.new(

@@ -65,7 +65,7 @@ module SteadyMove
           return [] if facts.empty?
 
           servers = facts.find { |f| f.key == :name_servers }&.value
-          dns = servers ? Accounts::HostFacts.of(@ports, servers, account) : []
+          dns = servers ? Accounts::HostFacts.collect(@ports, servers, account) : []
           Accounts::HostFacts.forget(@ports, name.ascii) if dns.empty?
           facts += dns + about_registrar(name, facts + dns, account)
           before = @ports.names.told(name.ascii, :public_record)

@@ -56,7 +56,7 @@ module SteadyMove
         end
 
         # at: seconds.
-        def snapshot(at) = @snapshots.of(list, version, at)
+        def snapshot(at) = @snapshots.take(list, version, at)
 
         # Keeps all for the next start, unless it is kept already.
         def keep

@@ -56,7 +56,7 @@ module SteadyMove
         private
 
         def see(entry)
-          @gates[entry.ascii] = @doors.of(entry, @instant)
+          @gates[entry.ascii] = @doors.judge(entry, @instant)
           change = entry.outline.next_change(@instant)
           @until = change if change < @until
         end

@@ -15,7 +15,7 @@ module SteadyMove
         end
 
         # list: [PortfolioIndex::Entry]; version: of the index; at: seconds.
-        def of(list, version, at)
+        def take(list, version, at)
           @lock.synchronize do
             @kept.clear if @doors.refresh
             found = @kept.find { |s| s.version == version && s.holds_at?(at) }

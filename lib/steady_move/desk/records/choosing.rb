@@ -13,10 +13,10 @@ module SteadyMove
 
         # to: account id of the destination, or nil. Returns [Records::CarryChoices::Choice]; raises
         # Refused.
-        def of(name, to: nil)
+        def choose(name, to: nil)
           judged = Portfolio::Judging.new(@ports).one(name, to: to) or
             raise Refused.new(:unknown, :not_held, name: name)
-          Records::CarryChoices.of(facts(judged, to))
+          Records::CarryChoices.offered(facts(judged, to))
         end
 
         private

@@ -36,7 +36,7 @@ module SteadyMove
 
         # What the newest copy of the zone shows, what was found before, and what a person has to be
         # asked, since no record shows it. Returns [Tied].
-        def of(name)
+        def list(name)
           held = known(name)
           shown = (shown_by_records(name) + noted(name)).reject { |t| held.key?(t.key) }
           all = held.values + shown
@@ -44,7 +44,7 @@ module SteadyMove
         end
 
         # What is still open, so that a move should not be ordered without a word.
-        def open(name) = of(name).select { |t| t.state == "open" }
+        def open(name) = list(name).select { |t| t.state == "open" }
 
         # One that a table showed.
         def found(name, kind:, detail:)
@@ -54,7 +54,7 @@ module SteadyMove
 
         # state: of STATES; reason: what replaces it, or why it may go. Raises Refused.
         def settle(name, key, state:, by:, reason: nil)
-          held = of(name).find { |t| t.key == key } or
+          held = list(name).find { |t| t.key == key } or
             raise Refused.new(:unknown, :no_tied_service, key: key)
           raise Refused.new(:invalid, :no_such_state, known: STATES) unless STATES.include?(state)
           if %w[replaced given_up].include?(state) && reason.to_s.strip.empty?

@@ -14,7 +14,7 @@ module SteadyMove
               raise Desk::Refused.new(:unknown, :no_account, id: id)
             {
               checks:
-                Views::AccountView.ready(Desk::Accounts::DestinationChecks.new(desk).of(account)),
+                Views::AccountView.ready(Desk::Accounts::DestinationChecks.new(desk).run(account)),
               learnt:
                 Desk::Accounts::Habits.new(desk).learnt(id).map { |l| { key: l.key, says: l.says } }
             }

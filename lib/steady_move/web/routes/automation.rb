@@ -15,7 +15,7 @@ module SteadyMove
 
           def tokens_page(token: nil)
             {
-              tokens: tokens.of(person[:id]).map { |t| Views::Json.value(t) },
+              tokens: tokens.for_person(person[:id]).map { |t| Views::Json.value(t) },
               token: token,
               roles:
                 Desk::People::Directory::ROLES.select do |r|
@@ -32,7 +32,7 @@ module SteadyMove
             }
           end
 
-          def notices_page = { **notices.of(person[:id]), able: !desk.sender.nil? }
+          def notices_page = { **notices.for_person(person[:id]), able: !desk.sender.nil? }
         end
 
         on("myTokens") { tokens_page }

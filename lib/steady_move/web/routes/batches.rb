@@ -45,7 +45,7 @@ module SteadyMove
 
         on "compare" do
           found =
-            Desk::Batches::Comparison.new(desk).of(
+            Desk::Batches::Comparison.new(desk).compare(
               given["names"].uniq,
               years: given.fetch("years", 5),
               privacy: given["privacy"] == true
@@ -89,14 +89,14 @@ module SteadyMove
           batch = batches.find(asked[:id])
           person = me
           batch_job(desk.batches.members(batch.id).size) do |job|
-            Desk::Batches::BatchReview.new(desk).of(batch, by: person) { job.done += 1 }
+            Desk::Batches::BatchReview.new(desk).review(batch, by: person) { job.done += 1 }
           end
         end
 
         on "rehearseBatch" do
           batch = batches.find(asked[:id])
           batch_job(Desk::Batches::Rehearsing::RUNS) do |job|
-            Desk::Batches::Rehearsing.new(desk).of(batch) { job.done += 1 }
+            Desk::Batches::Rehearsing.new(desk).rehearse(batch) { job.done += 1 }
           end
         end
 

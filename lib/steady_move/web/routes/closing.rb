@@ -10,7 +10,7 @@ module SteadyMove
         # Reports of a move or a batch.
         module Helpers
           def ledger = Desk::Closing::LedgerBook.new(desk)
-          def ledger_found = ledger.of(**asked.slice(:batch, :account, :year))
+          def ledger_found = ledger.ledger(**asked.slice(:batch, :account, :year))
           def ledger_page = Views::LedgerView.page(desk, ledger_found)
           def move_report(id) = Desk::Closing::ClosingReport.new(desk).of_move(id)
           def batch_report(id) = Desk::Closing::ClosingReport.new(desk).of_batch(id)

@@ -94,7 +94,7 @@ module SteadyMove
         on "lateLetter" do
           move = desk.moves.find(asked[:id]) or
             raise Desk::Refused.new(:unknown, :no_move, id: asked[:id])
-          draft = Desk::Letters::LateLetter.new(desk).of(move, by: me)
+          draft = Desk::Letters::LateLetter.new(desk).draft(move, by: me)
           { to: draft.to, subject: draft.subject, text: draft.text, mailto: draft.mailto }
         end
 

@@ -19,8 +19,8 @@ module SteadyMove
           end
 
           def in_short = Desk::Planning::InShort.new(desk)
-          def range_of(move) = move.open ? desk.forecasts.of(move) : nil
-          def words_of(move) = Desk::Common::MoveWords.of(move.plan, desk.accounts)
+          def range_of(move) = move.open ? desk.forecasts.for_move(move) : nil
+          def words_of(move) = Desk::Common::MoveWords.values(move.plan, desk.accounts)
 
           def move_sheet(id)
             move = desk.moves.find(id) or raise Desk::Refused.new(:unknown, :no_move, id: id)
@@ -33,7 +33,7 @@ module SteadyMove
               in_short,
               range_of(move),
               code_state: desk.codes.state_of(id),
-              hands: ->(state) { instructions.of(move, state) },
+              hands: ->(state) { instructions.for_step(move, state) },
               cost: move.open ? nil : Desk::Closing::LedgerBook.new(desk).paid(move)
             ).merge(
               left_open: move.open ? 0 : Desk::Closing::LeftBehind.new(desk).count(move),
@@ -80,7 +80,7 @@ module SteadyMove
           found = planning.propose(wish) or raise Desk::Refused.new(:invalid, :nothing_to_move)
           Views::MoveView.proposal(
             found,
-            Desk::Common::MoveWords.of(found.plan, desk.accounts),
+            Desk::Common::MoveWords.values(found.plan, desk.accounts),
             now,
             desk.forecasts.of_plan(found.plan),
             uptime: in_short.uptime(found.plan)
@@ -122,7 +122,7 @@ module SteadyMove
             raise Desk::Refused.new(:unknown, :no_move, id: asked[:id])
           {
             others: application.presence.here(move.id, me),
-            keeper: Desk::Moves::Assignment.of(move),
+            keeper: Desk::Moves::Assignment.current(move),
             people: takers
           }
         end

@@ -9,7 +9,7 @@ module SteadyMove
 
         on "pricesAhead" do
           rows =
-            Desk::Planning::PriceComparison.new(desk).of(
+            Desk::Planning::PriceComparison.new(desk).compare(
               asked[:name],
               privacy: asked[:privacy] == true
             ) or raise Desk::Refused.new(:unknown, :not_held, name: asked[:name])
@@ -58,7 +58,7 @@ module SteadyMove
               moves: moves_of(name),
               mail: mail_of(name),
               history_goes_on: history.size == HISTORY,
-              obstacles: Desk::Moves::Obstacles.new(desk).of(name, to: asked[:to])
+              obstacles: Desk::Moves::Obstacles.new(desk).list(name, to: asked[:to])
             )
           end
 
@@ -69,7 +69,7 @@ module SteadyMove
           def stray_of(name)
             known = Desk::Moves::UnrequestedTransfers.new(desk)
             stray = known.of_name(name)
-            stray && Views::StrayView.of(stray, desk, known)
+            stray && Views::StrayView.row(stray, desk, known)
           end
 
           def moves_of(name)

@@ -35,7 +35,7 @@ module SteadyMove
 
           def strays
             known = Desk::Moves::UnrequestedTransfers.new(desk)
-            known.concerning.map { |s| Views::StrayView.of(s, desk, known) }
+            known.concerning.map { |s| Views::StrayView.row(s, desk, known) }
           end
         end
 

@@ -10,7 +10,7 @@ module SteadyMove
         # The page of it.
         module Helpers
           def own_page(session_id = person[:session][:id])
-            own = application.people.factors.of(person[:id])
+            own = application.people.factors.standing(person[:id])
             {
               email: me,
               role: person[:role],
@@ -29,7 +29,7 @@ module SteadyMove
                 application
                   .people
                   .sessions
-                  .of(person[:id])
+                  .for_person(person[:id])
                   .map { |row| shown_session(row, session_id) }
             }
           end
@@ -77,7 +77,10 @@ module SteadyMove
         end
 
         on "endOtherSessions" do
-          application.people.sessions.finish_all(person[:id], but: SignIn.of(session).last)
+          application.people.sessions.finish_all(
+            person[:id],
+            but: SignIn.person_and_key(session).last
+          )
           own_page
         end
 

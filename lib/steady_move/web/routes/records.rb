@@ -30,9 +30,9 @@ module SteadyMove
               choices:
                 Desk::Records::Choosing
                   .new(desk)
-                  .of(name, to: Desk::Accounts::Destinations.usual(desk))
+                  .choose(name, to: Desk::Accounts::Destinations.usual(desk))
                   .map { |c| v.choice(c) },
-              tied: Desk::Records::TiedServices.new(desk).of(name).map { |t| v.tied(t) },
+              tied: Desk::Records::TiedServices.new(desk).list(name).map { |t| v.tied(t) },
               answers: desk.zone_migrations.answers(name).last(400).map { |s| v.seen(s) }
             }
           end

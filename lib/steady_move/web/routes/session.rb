@@ -10,7 +10,7 @@ module SteadyMove
         # Of a stream that outlives its request.
         module Helpers
           def person_still_here?
-            id, key = SignIn.of(session)
+            id, key = SignIn.person_and_key(session)
             !application.people.signed_in(id, key, used: false).nil?
           end
         end

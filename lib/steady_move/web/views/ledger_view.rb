@@ -23,7 +23,7 @@ module SteadyMove
                   kind: d.kind,
                   says: text.difference(d),
                   at: Json.time(d.at),
-                  moves: of(d.moves, names)
+                  moves: named(d.moves, names)
                 }
               end
           }
@@ -78,14 +78,14 @@ module SteadyMove
             kind: entry.kind,
             at: Json.time(entry.at),
             at_account: titles[entry.account] || entry.account,
-            moves: of(entry.moves, names),
+            moves: named(entry.moves, names),
             amount: Json.amount(entry.amount),
             number: entry.number,
             source: entry.source
           }
         end
 
-        def of(ids, names) = ids.map { |id| { id: id, **Json.name(names[id]) } }
+        def named(ids, names) = ids.map { |id| { id: id, **Json.name(names[id]) } }
 
         private_class_method :line, :batches, :sums, :summed, :entry, :of
       end

@@ -35,7 +35,7 @@ module SteadyMove
             exposed: exposed(state, now),
             can_approve: Core::Moves::ActsNow.new(state, open: move.open).approve?,
             price: price(move.plan),
-            keeper: Desk::Moves::Assignment.of(move),
+            keeper: Desk::Moves::Assignment.current(move),
             uptime: short.uptime(move.plan),
             result: short.result(move),
             **now_at(current, words)
@@ -258,7 +258,7 @@ module SteadyMove
 
         def blocks(state, now)
           Core::Forecast::Schedule
-            .of(state, at: now)
+            .draft(state, at: now)
             .map do |b|
               {
                 id: b.id,

@@ -74,7 +74,7 @@ module SteadyMove
           return [] if form.nil? || row.wanted.nil? || row.there?
 
           row.wanted.to_a.map do |r|
-            form.of(r, ttl: limits.ttl(r.ttl)).map { |key, text| { key: key, text: text } }
+            form.rows(r, ttl: limits.ttl(r.ttl)).map { |key, text| { key: key, text: text } }
           end
         end
 

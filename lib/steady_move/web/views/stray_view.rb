@@ -8,7 +8,7 @@ module SteadyMove
         module_function
 
         # stray: of Store::UnrequestedTransfers; known: Desk::Moves::UnrequestedTransfers.
-        def of(stray, desk, known)
+        def row(stray, desk, known)
           account = desk.accounts.find(stray.account_id)
           {
             **Json.name(stray.name),

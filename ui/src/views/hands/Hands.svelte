@@ -34,6 +34,8 @@
     sent: say.hands.unanswered,
     answered: 'answered',
   };
+  const ways = (letter: { how: string; state: keyof typeof STATES }) =>
+    `${letter.how === 'smtp' ? say.hands.viaDesk : say.hands.viaHand}; ${STATES[letter.state]}`;
 </script>
 
 <main class="view">
@@ -103,9 +105,7 @@
             <li>
               <span>{l.subject}</span> <span class="muted mono">{l.recipient}</span>
               <span class="muted"
-                ><When at={l.at} />, {l.how === 'smtp' ? say.hands.viaDesk : say.hands.viaHand}; {STATES[
-                  l.state
-                ]}
+                ><When at={l.at} />, {ways(l)}
                 {#if l.answered_at}<When at={l.answered_at} bare />{/if}</span
               >
             </li>

@@ -10,7 +10,7 @@ module SteadyMove
 
           def call
             code = ports.codes.of_move(move.id)
-            takes = Accounts::Destinations.of(gaining).takes_codes
+            takes = Accounts::Destinations.settings(gaining).takes_codes
             return unfit if takes && !takes.match?(code)
             unless gaining.epp?
               return done(sentence(:unchecked), source: [:takes, { at: gaining.title }])

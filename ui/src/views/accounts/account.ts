@@ -1,6 +1,6 @@
 import type { Schemas } from '../../lib/api';
-import { digits, minor } from '../../lib/words';
-import { read, shown, type HabitField } from './habits';
+import { read as readHabits, shown, type HabitField } from './habits';
+import { CONNECTION, PRICES, read, show } from './members';
 import { read as readTable, write } from './priceTable';
 
 export type Fields = Schemas['AccountFields'];
@@ -13,50 +13,30 @@ export interface Written {
   held?: Record<string, unknown>;
 }
 
+const PORT = '700';
+const CURRENCY = 'EUR';
 const words = (text: string | undefined) => (text ?? '').split(/[\s,]+/).filter(Boolean);
-const or = (text: string | undefined) => text || null;
-const amount = (value: number | null | undefined, currency: string) =>
-  value === null || value === undefined
-    ? ''
-    : (value / 10 ** digits(currency)).toFixed(digits(currency));
 
 /** A form with nothing written. */
-export const blank = (): Written => ({
-  kind: 'by_hand',
-  f: { port: '700', currency: 'EUR' },
-});
+export const blank = (): Written => ({ kind: 'by_hand', f: { port: PORT, currency: CURRENCY } });
 
 /** The form of an account that is held; its secrets are not in it. */
 export function written(a: Whole, habits: HabitField[]): Written {
-  const { connection: c = {}, habits: h = {}, prices: p } = a;
-  const currency = p?.currency ?? 'EUR';
-  const f: Record<string, string | null | undefined> = {
+  const currency = a.prices?.currency ?? CURRENCY;
+  const held = (a.habits ?? {}) as Record<string, unknown>;
+  const connection = show(CONNECTION, a.connection);
+  const f = {
     title: a.title,
-    registrar: a.registrar,
-    host: c.host,
-    port: String(c.port ?? 700),
-    client: c.client,
-    ca: c.ca_file,
-    server: c.server_name,
-    certificate: c.certificate_file,
-    key: c.key_file,
+    registrar: a.registrar ?? '',
+    ...connection,
+    port: connection.port || PORT,
     currency,
-    renew: amount(p?.renew, currency),
-    transfer: amount(p?.transfer, currency),
-    register: amount(p?.register, currency),
-    renew_later: amount(p?.renew_later, currency),
-    promotion: amount(p?.promotion, currency),
-    per_transaction: amount(p?.per_transaction, currency),
-    privacy_price: amount(p?.privacy, currency),
-    promotion_code: p?.promotion_code,
-    promotion_until: p?.promotion_until,
-    tax: p?.tax_milli_percent ? String(p.tax_milli_percent / 1000) : '',
-    by_suffix: write(p?.suffixes, currency),
+    ...show(PRICES, a.prices, currency),
+    by_suffix: write(a.prices?.suffixes, currency),
     senders: a.sender_domains.join(' '),
+    ...shown(habits, held),
   };
-  const texts = Object.fromEntries(Object.entries(f).map(([k, v]) => [k, v ?? '']));
-  const held = h as Record<string, unknown>;
-  return { kind: a.kind, f: { ...texts, ...shown(habits, held) }, held };
+  return { kind: a.kind, f, held };
 }
 
 function bySuffix(text: string | undefined, currency: string) {
@@ -67,37 +47,15 @@ function bySuffix(text: string | undefined, currency: string) {
 /** What the form says, as the contract has it; a blank field is null. */
 export function fields(form: Written, habits: HabitField[]): Fields {
   const { kind, f } = form;
-  const currency = f.currency || 'EUR';
-  const connection = {
-    host: f.host,
-    port: Number(f.port),
-    client: f.client,
-    ca_file: or(f.ca),
-    server_name: or(f.server),
-    certificate_file: or(f.certificate),
-    key_file: or(f.key),
-  };
+  const currency = f.currency || CURRENCY;
   return {
     title: f.title ?? '',
     registrar: f.registrar || f.title || '',
     kind,
     ...(f.password ? { password: f.password } : {}),
-    connection: kind === 'epp' ? connection : {},
-    habits: read(habits, f, form.held) as NonNullable<Fields['habits']>,
-    prices: {
-      currency,
-      renew: minor(f.renew ?? '', currency) ?? null,
-      transfer: minor(f.transfer ?? '', currency) ?? null,
-      register: minor(f.register ?? '', currency) ?? null,
-      renew_later: minor(f.renew_later ?? '', currency) ?? null,
-      promotion: minor(f.promotion ?? '', currency) ?? null,
-      per_transaction: minor(f.per_transaction ?? '', currency) ?? null,
-      privacy: minor(f.privacy_price ?? '', currency) ?? null,
-      promotion_code: or(f.promotion_code),
-      promotion_until: or(f.promotion_until),
-      tax_milli_percent: f.tax ? Math.round(Number(f.tax.replace(',', '.')) * 1000) : null,
-      ...bySuffix(f.by_suffix, currency),
-    },
+    connection: kind === 'epp' ? read(CONNECTION, f) : {},
+    habits: readHabits(habits, f, form.held) as NonNullable<Fields['habits']>,
+    prices: { currency, ...read(PRICES, f, currency), ...bySuffix(f.by_suffix, currency) },
     sender_domains: words(f.senders),
   };
 }

@@ -11,6 +11,13 @@ class PostTrustTest < Minitest::Test
   DKIM = "#{MX}; dkim=pass header.d=reg.test".freeze
   ASKS = "Please approve the transfer of ferry.example"
 
+  # Where anybody may have an address only the whole one is known (a domain of the Public Suffix
+  # List's private part).
+  ANYBODY = {
+    domains: ["reg.test", "bo@blogspot.com"],
+    results: ["#{MX}; dkim=pass header.d=blogspot.com"]
+  }.freeze
+
   # results, or what else is odd => state, a part of what is said (RFC 8601, RFC 7489)
   SENDERS = [
     [{ results: [DKIM] }, "proven", "found the sender true"],
@@ -95,6 +102,16 @@ class PostTrustTest < Minitest::Test
     [{ results: [DKIM], senders: [] }, "doubtful", "names no sender"],
     [{ results: [DKIM], reply_to: ["x@evil.test"] }, "doubtful", "would go elsewhere (evil.test)"],
     [{ results: [DKIM], reply_to: ["help@my.reg.test"] }, "proven", nil],
+    [ANYBODY.merge(sender: "bo@blogspot.com"), "proven", nil],
+    [ANYBODY.merge(sender: "BO@Blogspot.com"), "proven", nil],
+    [ANYBODY.merge(sender: "eve@blogspot.com"), "doubtful", "anybody may have an address"],
+    [ANYBODY.merge(sender: "\"bo@blogspot.com\"@blogspot.com"), "doubtful", nil],
+    [ANYBODY.merge(sender: "bo@x.blogspot.com"), "doubtful", nil],
+    [
+      ANYBODY.merge(sender: "bo@blogspot.com", reply_to: ["eve@blogspot.com"]),
+      "doubtful",
+      "would go elsewhere"
+    ],
     [{ trusting: true }, "proven", "set to trust"],
     [{ trusting: true, results: ["#{MX}; dmarc=fail"] }, "doubtful", nil],
     [{ domains: nil, results: [DKIM] }, "unproven", "Nobody said which domains"],
@@ -127,6 +144,27 @@ class PostTrustTest < Minitest::Test
     "P" => ["authentication-results", DKIM],
     "F" => ["received-spf", "Fail (not allowed) client-ip=192.0.2.1"]
   }.freeze
+
+  # An address => what is known with it.
+  WRITERS = {
+    "Help@Reg.Test" => "reg.test",
+    "help@my.reg.test" => "my.reg.test",
+    "Bo@blogspot.com" => "bo@blogspot.com",
+    "bo@own.blogspot.com" => "own.blogspot.com",
+    "bo" => nil,
+    "" => nil
+  }.freeze
+
+  def test_who_is_known_with_an_address
+    writers = SteadyMove::Core::Post::Writers
+    WRITERS.each do |address, entry|
+      entry.nil? ? assert_nil(writers.entry(address)) : assert_equal(entry, writers.entry(address))
+    end
+    listed = File.readlines(writers::FILE, chomp: true).grep_v(/\A#/)
+    assert_operator listed.size, :>, 100
+    assert(listed.all? { |line| line.match?(/\A\h{64}\z/) })
+    assert(%w[reg.test example.com].none? { |d| writers.anybodys?(d) })
+  end
 
   def test_what_stands_below_the_own_server_s_received_says_nothing
     TRACES.each do |order, state|

@@ -117,12 +117,14 @@ module SteadyMove
       # Newest first.
       def all = newest.map { |r| one(r) }
 
-      # The newest from these domains and what lies under them, but for what is doubtful.
-      def from(domains, most:)
-        return [] if domains.empty?
+      # The newest from these domains and what lies under them, or from these addresses, but for
+      # what is doubtful.
+      def from(writers, most:)
+        return [] if writers.empty?
 
         sender = Sequel.function(:lower, :sender)
-        ends = domains.flat_map { |d| ["%@#{d}", "%.#{d}"] }.map { |e| sender.like(e.downcase) }
+        ends = writers.flat_map { |w| w.include?("@") ? [w] : ["%@#{w}", "%.#{w}"] }
+        ends = ends.map { |e| sender.like(e.downcase) }
         trusted = newest.where(Sequel.|(*ends)).exclude(trust: Core::Post::Trust::DOUBTFUL)
         trusted.limit(most).map { |r| one(r) }
       end

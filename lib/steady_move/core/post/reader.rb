@@ -97,8 +97,8 @@ module SteadyMove
         end
 
         def ours?
-          domain = @sender.domain
-          @believed.known && domain && Hosts.within_any?(domain, @believed.known)
+          known = @believed.known or return
+          @sender.domain && Writers.writes?(known, @message.senders.first)
         end
 
         # [Time or nil, Phrases on what was assumed].

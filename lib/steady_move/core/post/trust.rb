@@ -61,7 +61,10 @@ module SteadyMove
         end
 
         def doubts(message, domain, known)
-          [*elsewhere(domain, known), *answers_elsewhere(message, known || [domain])]
+          [
+            *elsewhere(message.senders.first, domain, known),
+            *answers_elsewhere(message, known || [domain])
+          ]
         end
 
         # The same with what the rest of the message says against it. links: [Links::Link]; known:
@@ -86,19 +89,19 @@ module SteadyMove
         #   Post::Trust.domain('"a@known.example"@evil.test') # => nil
         def domain(address) = Core::Names::HostName.ascii(address[ADDRESS, 1])
 
-        def elsewhere(domain, known)
-          return [] if known.nil? || Hosts.within_any?(domain, known)
+        def elsewhere(address, domain, known)
+          return [] if known.nil? || Writers.writes?(known, address)
 
-          alike = Hosts.alike(domain, known)
+          alike = Hosts.alike(domain, Writers.domains(known))
           return [phrase(:looks_like, sender: domain, known: alike)] if alike
+          return [phrase(:unknown_there, sender: address)] if Writers.anybodys?(domain)
 
           [phrase(:unknown, sender: domain)]
         end
 
         def answers_elsewhere(message, known)
-          hosts = message.reply_to.to_a.map { |a| domain(a) }
-          odd = hosts.find { |h| h.nil? || !Hosts.within_any?(h, known) }
-          hosts.include?(odd) ? [phrase(:answers_elsewhere, host: odd.to_s)] : []
+          odd = message.reply_to.to_a.find { |a| !Writers.writes?(known, a) }
+          odd ? [phrase(:answers_elsewhere, host: domain(odd).to_s)] : []
         end
 
         # aligned: then a foreign link that neither approves nor declines only loses itself.

@@ -110,12 +110,22 @@ module SteadyMove
           unless KINDS.include?(account.kind)
             invalid(:no_such_kind, given: account.kind, known: KINDS)
           end
+          refuse_anybodys(account)
           invalid(:currency_missing) if account.prices.any? && !account.prices["currency"]
 
           try(account) if account.kind == "epp" && tried_again?(held, given)
           @ports.accounts.put(account)
           note(key, by, title: account.title)
           account
+        end
+
+        # Whoever likes may write from there.
+        def refuse_anybodys(account)
+          writers = [*account.sender_domains, account.privacy_service.to_h["writes_from"]].compact
+          domain = Core::Post::Writers.domains(writers).find do |d|
+            Core::Post::Writers.anybodys?(d.downcase)
+          end
+          invalid(:anybodys_domain, domain: domain) if domain
         end
 
         # A change of words alone needs no connection.

@@ -13,39 +13,30 @@ module SteadyMove
         # nil where it is none of them, or could be two.
         def both(ports, from, move)
           ports = Ports.of(ports)
-          domain = Core::Names::HostName.ascii(from.to_s.rpartition("@").last)
           sides =
             {
               "gaining" => ports.accounts.find(move.to_account),
               "losing" => ports.accounts.find(move.from_account)
-            }.select { |_, account| account && writes?(domains(account), domain) }.keys
-          sides << "registry" if writes?(ports.settings.places.registries, domain)
+            }.select { |_, account| account && writes_for?(account, from) }.keys
+          sides << "registry" if Core::Post::Writers.writes?(ports.settings.places.registries, from)
           sides.first if sides.size == 1
         end
 
         # Does an account write from this address?
-        def writes_for?(account, from)
-          writes?(domains(account), Core::Names::HostName.ascii(from.to_s.rpartition("@").last))
-        end
+        def writes_for?(account, from) = Core::Post::Writers.writes?(writers(account), from)
 
-        # Domains that an account is known to write from: its own, its support's, its pages', its
-        # privacy service's.
-        def domains(account)
+        # Whom an account is known to write from (Writers): its own domains, its support, the hosts
+        # of its pages, its privacy service.
+        def writers(account)
           service = account.privacy_service || {}
           pages = [account.habits["site"], service["site"]].map { |url| url.to_s[HOST, 1] }
           [
             *account.sender_domains,
-            account.habits["support"]&.rpartition("@")&.last,
+            account.habits["support"]&.then { |a| Core::Post::Writers.entry(a) },
             service["writes_from"],
             *pages
           ].compact.uniq
         end
-
-        def writes?(domains, domain)
-          !domain.nil? &&
-            domains.any? { |d| domain == d.downcase || domain.end_with?(".#{d.downcase}") }
-        end
-        private_class_method :writes?
       end
     end
   end

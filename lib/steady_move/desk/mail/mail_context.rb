@@ -29,8 +29,7 @@ module SteadyMove
         # Does somebody write whom we know: from a domain of an account, its privacy service, or a
         # registry?
         def known?(address)
-          domain = address.to_s.rpartition("@").last.downcase
-          senders([]).any? { |d| domain == d || domain.end_with?(".#{d}") }
+          Core::Post::Writers.writes?(senders([]), address)
         end
 
         # Whom the desk itself writes as.
@@ -51,7 +50,7 @@ module SteadyMove
         def accounts = @accounts ||= @ports.accounts.all
         def all_senders = @all_senders ||= domains(accounts)
         def domains(list) =
-          list.flat_map { |a| Common::Parties.domains(a) }.uniq + places.registries
+          list.flat_map { |a| Common::Parties.writers(a) }.uniq + places.registries
 
         def holders(names)
           names

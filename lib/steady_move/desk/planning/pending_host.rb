@@ -59,7 +59,7 @@ module SteadyMove
         def in_mail(ports, id)
           ports = Ports.of(ports)
           account = ports.accounts.find(id.delete_prefix("later-")) or return []
-          mails = ports.messages.from(Common::Parties.domains(account), most: LOOKED_AT)
+          mails = ports.messages.from(Common::Parties.writers(account), most: LOOKED_AT)
           mails.lazy.map { |m| named_in(m.text.to_s) }.find(&:any?) || []
         end
 

@@ -77,7 +77,7 @@ module SteadyMove
         end
 
         def by_name(judged)
-          own = Common::Parties.domains(judged.account).map(&:downcase)
+          own = Core::Post::Writers.domains(Common::Parties.writers(judged.account)).map(&:downcase)
           mine = servers(judged).select { |s| own.any? { |d| s == d || s.end_with?(".#{d}") } }
           return hint("name_own", true, servers: mine, at: judged.account.title) if mine.any?
 

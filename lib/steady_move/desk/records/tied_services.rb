@@ -141,7 +141,7 @@ module SteadyMove
               end
             )
           (
-            account.sender_domains + servers +
+            Core::Post::Writers.domains(account.sender_domains) + servers +
               [account.habits["site"].to_s[%r{\Ahttps?://([^/:]+)}, 1]]
           ).compact.grep_v(/\A[\d.]+\z/).uniq
         end

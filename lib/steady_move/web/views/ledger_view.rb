@@ -87,7 +87,7 @@ module SteadyMove
 
         def named(ids, names) = ids.map { |id| { id: id, **Json.name(names[id]) } }
 
-        private_class_method :line, :batches, :sums, :summed, :entry, :of
+        private_class_method :line, :batches, :sums, :summed, :entry, :named
       end
     end
   end

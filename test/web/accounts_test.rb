@@ -233,4 +233,19 @@ class AccountsTest < Minitest::Test
     assert_includes answer["detail"], "type the password again"
     assert_equal "127.0.0.1", world.app.accounts.find("orlop").connection["host"]
   end
+
+  # Whoever likes may write from there.
+  def test_a_public_mail_provider_is_no_sender_s_domain
+    %w[sender_domains habits].zip(
+      [
+        %w[reg.example Blogspot.com],
+        { "privacy_service" => { "title" => "Hood", "writes_from" => "blogspot.com" } }
+      ]
+    ) do |field, value|
+      assert_equal 422, send_to("/api/accounts/orlop", field => value), field
+      assert_includes answer["detail"].downcase, "at blogspot.com anybody may have an address"
+    end
+    assert_equal 200,
+                 send_to("/api/accounts/orlop", sender_domains: %w[bo@blogspot.com reg.example])
+  end
 end

@@ -12,9 +12,8 @@ module SteadyMove
 
         # prices: the general row, with "suffixes" => {suffix => row}; suffix: without a leading
         # dot. Returns the row that holds for it.
-        #   prices = { "suffixes" => { "org" => { "renew" => 1100 } } }
-        #   Money::PriceList.for_suffix(prices, "org")["renew"]
-        #     # => 1100
+        #   Money::PriceList.for_suffix({ "suffixes" => { "org" => { "x" => 11 } } }, "org")["x"]
+        #     # => 11
         def for_suffix(prices, suffix)
           general = prices.except("suffixes")
           own = (prices["suffixes"] || {})[suffix] or return general

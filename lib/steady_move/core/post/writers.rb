@@ -10,11 +10,6 @@ module SteadyMove
       # written from it and from below it; a whole address, for itself alone. At a public mail
       # provider anybody may have an address, so that only the whole one says who writes.
       module Writers
-        # Domains at which anybody may have an address, beside the private part of the Public Suffix
-        # List (from memory, no source): each as the SHA-256 of its A-label in lower case, so that
-        # nobody's name stands in the rulebook.
-        FILE = File.expand_path("../../../../config/rulebook/public_mail.txt", __dir__)
-
         module_function
 
         # The entry for an address.
@@ -41,17 +36,16 @@ module SteadyMove
 
         # May anybody have an address at this domain (A-label)?
         def anybodys?(domain)
-          listed.include?(Digest::SHA256.hexdigest(domain)) || private_suffix?(domain)
+          PublicMail::DIGESTS.include?(Digest::SHA256.hexdigest(domain)) || private_suffix?(domain)
         end
 
         def domain(address) = Trust.domain(address.to_s)
-        def listed = @listed ||= Set.new(File.readlines(FILE, chomp: true).grep_v(/\A#|\A\z/))
 
         def private_suffix?(domain)
           rule = PublicSuffix::List.default.find(domain, default: nil)
           !rule.nil? && rule.private && rule.decompose(domain).last.nil?
         end
-        private_class_method :listed, :private_suffix?
+        private_class_method :private_suffix?
       end
     end
   end

@@ -106,7 +106,7 @@ module SteadyMove
         # A person settles what did not fit. Raises Refused.
         def settle(key, reason:, by:)
           raise Refused.new(:invalid, :say_why_settled) if reason.strip.empty?
-          unless of.differences.any? { |d| d.key == key }
+          unless ledger.differences.any? { |d| d.key == key }
             raise Refused.new(:not_now, :nothing_to_settle)
           end
 

@@ -14,7 +14,7 @@ class PostTrustTest < Minitest::Test
   # Where anybody may have an address only the whole one is known (a domain of the Public Suffix
   # List's private part).
   ANYBODY = {
-    domains: ["reg.test", "bo@blogspot.com"],
+    domains: %w[reg.test bo@blogspot.com],
     results: ["#{MX}; dkim=pass header.d=blogspot.com"]
   }.freeze
 

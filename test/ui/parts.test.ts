@@ -310,7 +310,7 @@ describe('a value that is overruled', () => {
       },
     ],
   };
-  it('is shown with what it changes before it can be kept; another value is shown again', async () => {
+  it('is shown with what it changes before it can be kept, each value anew', async () => {
     const names = [{ name: NAME, was: { gate: 'ready' }, is: { gate: 'ready' } }];
     const asked = server({
       'POST /api/rulebook/preview': { count: 0, looked_at: 4, names: [] },

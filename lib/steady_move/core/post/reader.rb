@@ -97,8 +97,8 @@ module SteadyMove
         end
 
         def ours?
-          known = @believed.known or return
-          @sender.domain && Writers.writes?(known, @message.senders.first)
+          known = @believed.known.to_a
+          !@sender.domain.nil? && Writers.writes?(known, @message.senders.first)
         end
 
         # [Time or nil, Phrases on what was assumed].

@@ -122,9 +122,10 @@ module SteadyMove
         # Whoever likes may write from there.
         def refuse_anybodys(account)
           writers = [*account.sender_domains, account.privacy_service.to_h["writes_from"]].compact
-          domain = Core::Post::Writers.domains(writers).find do |d|
-            Core::Post::Writers.anybodys?(d.downcase)
-          end
+          domain =
+            Core::Post::Writers
+              .domains(writers)
+              .find { |d| Core::Post::Writers.anybodys?(d.downcase) }
           invalid(:anybodys_domain, domain: domain) if domain
         end
 

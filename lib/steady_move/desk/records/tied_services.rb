@@ -131,19 +131,17 @@ module SteadyMove
         def own_domains(name)
           judged = Portfolio::Judging.new(@ports).one(name) or return []
           account = judged.account
+          pages = account.habits["site"].to_s[%r{\Ahttps?://([^/:]+)}, 1]
+          writers = Core::Post::Writers.domains(account.sender_domains)
+          [*writers, *hosting(account, judged), *pages].grep_v(/\A[\d.]+\z/).uniq
+        end
+
+        # Those of its servers, where the host ends with the account.
+        def hosting(account, judged)
           host = @ports.accounts.host_serving(judged.facts[:name_servers] || [])
-          servers =
-            (
-              if host && host.ends_with == account.id
-                host.name_servers.map { |s| s.partition(".").last }
-              else
-                []
-              end
-            )
-          (
-            Core::Post::Writers.domains(account.sender_domains) + servers +
-              [account.habits["site"].to_s[%r{\Ahttps?://([^/:]+)}, 1]]
-          ).compact.grep_v(/\A[\d.]+\z/).uniq
+          return [] unless host && host.ends_with == account.id
+
+          host.name_servers.map { |s| s.partition(".").last }
         end
 
         # The text of a target that lies under one of the domains.

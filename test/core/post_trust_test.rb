@@ -322,6 +322,47 @@ class PostTrustTest < Minitest::Test
     "<form action='https://reg.test/1'><input type='submit' value='Approve'></form>" => nil
   }.freeze
 
+  # What follows https://reg.test/ => the hosts that it hands on (common practice, no source).
+  REDIRECTS = {
+    "x?id=7&lang=en" => [],
+    "x?file=letter.pdf&v=1.2" => [],
+    "approve/ferry.example" => [],
+    "x?mail=bo@ferry.example" => [],
+    "x?domain=ferry.example" => [],
+    "r?to=https://evil.test/" => %w[evil.test],
+    "r?to=https%3A%2F%2Fevil.test" => %w[evil.test],
+    "r?to=https%253A%252F%252Fevil.test" => %w[evil.test],
+    "r?to=%68ttps%25253A%25252F%25252Fevil.test" => %w[evil.test],
+    "r?to=//evil.test/x" => %w[evil.test],
+    "r?to=/\\evil.test/x" => %w[evil.test],
+    "r?to=%5C%5Cevil.test" => %w[evil.test],
+    "r?to=https:evil.test" => %w[evil.test],
+    "r?to=https:/evil.test" => %w[evil.test],
+    "r?to=https://reg.test@evil.test/" => %w[evil.test],
+    "r?to=https://203.0.113.5/" => %w[203.0.113.5],
+    "r?to=https://3405803781/" => %w[3405803781],
+    "r?next=evil.test" => %w[evil.test],
+    "r?redirect_url=evil.test:8443" => %w[evil.test],
+    "r?d=evil.test/in" => %w[evil.test],
+    "r#url=evil.test" => %w[evil.test],
+    "r?q=#{["https://evil.test/in"].pack("m0")}" => %w[evil.test],
+    "r?q=#{["//evil.test/in/it"].pack("m0").tr("+/", "-_").delete("=")}" => %w[evil.test],
+    "r/https://evil.test/" => %w[evil.test],
+    "r?to=www.evil.test" => %w[evil.test www.evil.test],
+    "r?to=https://b\u00fccher.test" => %w[xn--bcher-kva.test]
+  }.freeze
+
+  def test_where_a_redirect_leads
+    REDIRECTS.each do |path, hosts|
+      read = Core::Post::Url.read("https://reg.test/#{path}")
+      assert_equal hosts, read.leads, path
+      next if path.include?("\\")
+
+      found = read(ASKS, "To approve: https://reg.test/#{path}", ids: [MX], results: [DKIM])
+      assert_equal hosts.any?, found.doubtful?, "#{path} #{reasons(found)}"
+    end
+  end
+
   def test_links_of_a_page
     PAGES.each do |html, url|
       marked = SteadyMove::Wire::Mail::Html.marked(html)

@@ -19,8 +19,19 @@ module SteadyMove
         # Signs that a host must not hold once it is read (URL Standard, forbidden domain code
         # points).
         FORBIDDEN = %r{[\s#%/:<>?@\[\\\]^|]}
-        # An address in a parameter or a path: a scheme or two slashes, then a host.
-        WITHIN = %r{(?:https?:/{1,2}|(?<=[=/?&])//|(?<==)www\.)((?:[\p{L}\p{N}-]+\.)+\p{L}{2,})}i
+        # An address in a parameter or a path: a scheme or two slashes of either kind, then a host.
+        WITHIN =
+          %r{(?:https?:[/\\]*|(?<=[=/?&])[/\\]{2,}|(?<==)www\.)(?:[^\s/?#&@]*@)?
+            ((?:[\p{L}\p{N}-]+\.)+[\p{L}\p{N}]+|\d{7,10}|0x\h{8}|\[[\h:.]+\])}ix
+        # Parameters that say where to go next (common practice, no source).
+        NEXT =
+          /\A(?:(?:re)?direct|return|dest|go|forward|continue|next|target|link|out|callback|href|
+              site|page|location|view|r|u|ur[il]|to|destination)(?:_?(?:to|ur[il]))?\z/ix
+        # A host that stands there without a scheme; with a path behind it, in any parameter.
+        BARE = %r{\A((?:[\p{L}\p{N}-]+\.)+\p{L}{2,})\.?(?::\d+)?(/.*)?\z}
+        # So often may an address be escaped.
+        ESCAPED = 5
+        BASE64 = %r{\A[A-Za-z0-9+/_-]{16,}={0,2}\z}
         NUMBER = /\A(?:0x[0-9a-f]*|\d+)\z/i
 
         module_function
@@ -38,19 +49,48 @@ module SteadyMove
           host_in(plain, scheme, odd).tap { |read| read.leads = leads(plain) }
         end
 
-        # An address within an address, written out or escaped, once or twice.
+        # An address within an address, written out, escaped however often, or in base64 (RFC 4648).
         def leads(text)
           behind = text.sub(SCHEME, "").sub(%r{\A/*[^/?#]*}, "")
-          3
-            .times
-            .flat_map do
-              behind = Addressable::URI.unencode_component(behind).scrub("?")
-              behind.scan(WITHIN).flatten
-            end
-            .filter_map { |host| Core::Names::HostName.ascii(host) }
-            .uniq
+          plain = unescaped(behind)
+          values = values(behind)
+          hidden = values.filter_map { |_, value| decoded(value) }
+          hosts = [*plain, *hidden].flat_map { |t| t.scan(WITHIN).flatten } + bare(values)
+          hosts.filter_map { |host| Core::Names::HostName.ascii(host) || host }.uniq
         rescue ArgumentError
           []
+        end
+
+        # As it is, and with each layer of escapes taken off.
+        def unescaped(text)
+          list = [text]
+          ESCAPED.times { list << Addressable::URI.unencode_component(list.last).scrub("?") }
+          list.uniq
+        end
+
+        # [[name, value]] of the parameters, of the query and of what stands behind “#”.
+        def values(behind)
+          behind
+            .split(/[?#&;]/)
+            .drop(1)
+            .map { |part| part.split("=", 2) }
+            .select { |_, value| value }
+            .map { |name, value| [name, unescaped(value).last] }
+        end
+
+        def bare(values)
+          values.filter_map do |name, value|
+            host, path = value.match(BARE)&.captures
+            host if host && (path || name.match?(NEXT)) && !value.include?("@")
+          end
+        end
+
+        # What a value says in base64, where that is an address.
+        def decoded(value)
+          return unless value.match?(BASE64)
+
+          text = value.tr("-_", "+/").delete("=").unpack1("m").force_encoding("UTF-8")
+          "=#{text}" if text.valid_encoding? && text.match?(%r{\A(?:https?:|//)})
         end
 
         def host_in(plain, scheme, odd)
@@ -83,7 +123,7 @@ module SteadyMove
           odd << :host unless ascii.to_s.include?(".") || odd.include?(:bare)
           ascii
         end
-        private_class_method :host_in, :named, :leads
+        private_class_method :host_in, :named, :leads, :unescaped, :values, :bare, :decoded
       end
     end
   end

@@ -13,7 +13,7 @@ module SteadyMove
         # marked (Core::Post::Marks); a table's cells are parted by tabs. Nothing in it is run or
         # fetched.
         def self.marked(html)
-          page = Page.new
+          page = Page.new(html)
           Nokogiri::HTML4::SAX::Parser
             .new(page, "UTF-8")
             .parse(Core::Post::Marks.unmarked(html)) { |context| context.recovery = true }
@@ -54,11 +54,6 @@ module SteadyMove
             ul
           ].freeze
           CELLS = %w[td th].freeze
-          # What hides an element from whoever reads.
-          HIDDEN =
-            /display\s*:\s*none|visibility\s*:\s*hidden|font-size\s*:\s*0(?!\.?[1-9])|
-              mso-hide\s*:\s*all|
-                    opacity\s*:\s*0(?!\.?[1-9])|max-height\s*:\s*0(?!\.?[1-9])/ix
           # Where an element leads: the attributes that say so.
           TARGETS = {
             "a" => %w[href xlink:href],
@@ -79,12 +74,14 @@ module SteadyMove
           # An element of this name is none: somebody wrote <NAME>.
           NAMED = /\A[\w-]+(?:\.[\w-]+)+\z/
 
-          def initialize
-            super
+          # html: the whole part.
+          def initialize(html)
+            super()
+            @sight = Sight.new(html)
             @out = +""
             @further = []
             @open = []
-            @hidden = @skipped = @quoting = nil
+            @skipped = @quoting = nil
             @base = nil
             @unclosed = 0 # links whose words have not ended
           end
@@ -93,7 +90,7 @@ module SteadyMove
             said = attributes.to_h
             @open.push(tag)
             @skipped ||= @open.size if SKIPPED.include?(tag)
-            @hidden ||= @open.size if said.key?("hidden") || said["style"].to_s.match?(HIDDEN)
+            @sight.enter(tag, said)
             quote(tag, said)
             refresh(said) if tag == "meta"
             lead(tag, said)
@@ -104,9 +101,8 @@ module SteadyMove
           def end_element(tag)
             index = @open.rindex(tag) or return
             show_end(tag)
-            @open.slice!(index..)
+            @open.slice!(index..).each { @sight.leave }
             unquote
-            @hidden = nil if @hidden && @open.size < @hidden
             @skipped = nil if @skipped && @open.size < @skipped
           end
 
@@ -161,7 +157,7 @@ module SteadyMove
             end
           end
 
-          def out_of_sight? = !(@hidden || @skipped).nil?
+          def out_of_sight? = !@skipped.nil? || @sight.hidden?
 
           def refresh(said)
             url = said["content"].to_s[/url\s*=\s*['"]?([^'"\s]+)/i, 1]
@@ -194,7 +190,7 @@ module SteadyMove
 
             @out << "\n" if BLOCKS.include?(tag)
             @out << "<#{tag}>" if tag.match?(NAMED)
-            if %w[img input a button area].include?(tag)
+            if %w[img input a button area].include?(tag) && said["type"] != "hidden"
               @out << " #{said.values_at(*LABELS).compact.join(" ")} "
             end
           end

@@ -388,6 +388,14 @@ class PostTrustTest < Minitest::Test
     end
   end
 
+  # What was not read could say anything.
+  def test_a_message_that_says_more_than_is_read
+    { nil => "proven", true => "doubtful" }.each do |long, state|
+      found = read(ASKS, "https://reg.test/approve", ids: [MX], results: [DKIM], long: long)
+      assert_equal state, found.trust, reasons(found)
+    end
+  end
+
   # What stands behind the links that are looked at could lead anywhere.
   def test_a_message_with_more_links_than_are_looked_at
     { 100 => "unproven", 400 => "doubtful" }.each do |count, state|

@@ -12,6 +12,30 @@ class EmlTest < Minitest::Test
       "10:00:00 " \
       "+0100\r\nSubject: Code\r\n"
 
+  # What is read of a message is bounded, whatever it is made of: [type, body, does it say more?].
+  READ = SteadyMove::Core::Post::Bounds::READ
+  LONG = [
+    ["text/plain", "a line\r\n" * 100, false],
+    ["text/plain", "a line\r\n" * READ, true],
+    ["text/plain", "a" * (2 * READ), true],
+    ["text/html", "<p>a</p>" * 100, false],
+    ["text/html", "<p></p>" * 100, false],
+    ["text/html", "<p></p>" * READ, true],
+    ["text/html", "<a href='https://reg.test/'>a word</a>" * READ, true],
+    ["text/html", "<p class='#{"x" * 1000}'>a</p>" * 400, true],
+    ["text/html", "<p>a</p>#{"<!-- x -->" * READ}", true]
+  ].freeze
+
+  def test_no_more_is_read_than_is_bounded
+    LONG.each do |type, body, long|
+      read = Eml.read("#{HEAD}Content-Type: #{type}\r\n\r\n#{body}")
+      assert_equal long, read.long, "#{type} #{body[0, 40]}"
+      texts = [read.text, read.marked, read.further, read.beside]
+      assert(texts.all? { |text| text.length <= 3 * READ }, "#{type} #{texts.map(&:length)}")
+      refute_match SteadyMove::Core::Post::Marks::ALL, read.text
+    end
+  end
+
   def test_head
     read = Eml.read("#{HEAD}Message-ID: <1@reg.test>\r\n\r\nText\r\n")
     assert_equal [

@@ -10,6 +10,8 @@ module SteadyMove
       # 5322 §2.1.1), but nobody is kept from sending one.
       module Bounds
         LINE = 1000
+        # Characters of a text that are read; what stands behind them is not known.
+        READ = 30_000
         # Without a blank at which to break it, e.g. an address.
         UNBROKEN = 4000
         # Blanks and tabs in a row.
@@ -19,6 +21,13 @@ module SteadyMove
         WORD = /[^ \t#{Marks::OPEN}]+/
 
         module_function
+
+        # What of a text is read: its beginning, up to a line's end. Returns [text, is it cut].
+        def beginning(text)
+          return text, false if text.length <= READ
+
+          [text[0, READ][/\A.*\n/m] || text[0, READ], true]
+        end
 
         # Idempotent. Addresses within marks (Marks) stay whole.
         def text(text)

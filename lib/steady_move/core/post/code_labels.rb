@@ -34,8 +34,12 @@ module SteadyMove
         FARTHEST = 90
         # Characters behind a sign that are looked at.
         LOOKED_AT = 300
+        # Signs behind a label that are looked at.
+        SIGNS_MOST = 6
+        # Lines with labels that are looked at.
+        LINES = 1500
         # Labels in one line that are looked at.
-        LABELS = 10
+        LABELS = 5
         # A code before its label, or right behind it.
         AHEAD =
           /(\S+)\s+(?:as|is|for|ist|als|comme|como|come)\s+(?:the|your|its|a|der|le|el|il|de|
@@ -52,7 +56,8 @@ module SteadyMove
 
         # Does any line speak of a code, if only as “code”?
         def self.any?(lines)
-          lines.each_index.any? { |i| new(lines, []).labels(i, strong: false).any? }
+          labels = new(lines, [])
+          lines.each_index.any? { |i| labels.labels(i, strong: false).any? }
         end
 
         # Does a line name codes themselves, not what became of them?
@@ -68,7 +73,10 @@ module SteadyMove
         end
 
         # [Hit], in the order of their lines.
-        def hits = @lines.each_index.flat_map { |i| @skip.include?(i) ? [] : on_line(i) }
+        def hits
+          labelled = @lines.each_index.lazy.reject { |i| @skip.include?(i) || labels(i).empty? }
+          labelled.first(LINES).flat_map { |i| on_line(i) }
+        end
 
         # The labels of a line, the last first; where none says what it is for, “code” alone counts.
         def labels(index, strong: @strong)
@@ -132,7 +140,8 @@ module SteadyMove
               .lazy
               .flat_map { |sign| each_match(rest, sign) }
               .take_while { |m| m.begin(0) <= FARTHEST }
-          signs.filter_map { |match| behind(label, match) }.first
+              .first(SIGNS_MOST)
+          signs.lazy.filter_map { |match| behind(label, match) }.first
         end
 
         # One match after the other, as they are asked for.

@@ -17,6 +17,9 @@ module SteadyMove
           "tomorrow|morgen|demain|mañana|domani|amanhã|jutro|明日" => 1
         }.freeze
 
+        # What is said without a figure.
+        WORDS = %i[weekday today].freeze
+
         FORMS = {} # rubocop:disable Style/MutableConstant -- compiled patterns, by languages
         private_constant :FORMS
 
@@ -32,7 +35,7 @@ module SteadyMove
         # [DayAt], in their order; of two that overlap the earlier and longer one.
         def in(sentence)
           all =
-            @forms.flat_map do |pattern, meaning|
+            forms_in(sentence).flat_map do |pattern, meaning|
               sentence
                 .enum_for(:scan, pattern)
                 .map { Regexp.last_match }
@@ -44,6 +47,13 @@ module SteadyMove
         end
 
         private
+
+        # Those that it can hold.
+        def forms_in(sentence)
+          return @forms if sentence.match?(/\d/)
+
+          @forms.select { |_, meaning| WORDS.include?(meaning) }
+        end
 
         def forms
           month = "(?<month>#{union(@months)})"

@@ -18,6 +18,9 @@ module SteadyMove
                   (?<![\p{L}\p{N}:/\\])//(?=(?-i:[\p{L}\p{N}-])+\.)|
                   (?<![\p{L}\p{N}./@-])www\.(?=(?-i:[\p{L}\p{N}-])+\.)|
                   (?<![\p{L}\p{N}./@:-])(?=(?-i:[\p{L}\p{N}.-])+\.[a-z]{2,}/[^\s]))[^\s<>"”»›)\]、。」）]+}ix
+        # What may hold an address, and what none is without.
+        WORD = /[^\s<>"”»›)\]、。」）]+/
+        SIGN = %r{[:/]|www\.}i
         TAIL = /[.,;:!?'’*_]+\z/
         LABELLED = /[:：–—>→-]\s*\z/
         SENTENCE = /(?<=[.!?。])\s+/
@@ -121,15 +124,27 @@ module SteadyMove
           out
         end
 
+        # Only words that hold a sign of an address are looked at, each with the sign before it.
         def bare(text)
           out = []
           place = 0
-          while (match = BARE.match(text, place))
-            url = match[0].sub(TAIL, "")
-            out.push(text[place...match.begin(0)], [url, ""])
-            place = match.begin(0) + [url.length, 1].max
+          each_word(text) do |from, to|
+            while (match = BARE.match(text[[from - 1, 0].max...to], from.zero? ? 0 : 1))
+              begins = [from - 1, 0].max + match.begin(0)
+              url = match[0].sub(TAIL, "")
+              out.push(text[place...begins], [url, ""]) if begins >= place
+              from = place = begins + [url.length, 1].max
+            end
           end
           out << text[place..]
+        end
+
+        def each_word(text)
+          at = 0
+          while (match = WORD.match(text, at))
+            at = match.end(0)
+            yield match.begin(0), at if match[0].match?(SIGN)
+          end
         end
 
         # At most so many.
@@ -236,6 +251,7 @@ module SteadyMove
                              :addresses,
                              :pieces,
                              :bare,
+                             :each_word,
                              :in_block,
                              :link,
                              :role,

@@ -15,7 +15,8 @@ module SteadyMove
       # that field's, in seconds east; text: as
       # people read it; marked: the same with its links marked (Marks); further: what its other form
       # says, marked; beside: text of messages and files that merely come along, which nothing may
-      # follow from; cut: only its beginning was read; answers: Message-IDs that it names in
+      # follow from; cut: only the beginning of its octets was read; long: it says more than is
+      # read; answers: Message-IDs that it names in
       # In-Reply-To and References, or reports on; undelivered: addresses that a delivery report
       # says could not be reached; automatic: no person wrote it (RFC 3834 §5); raw: its octets as
       # they came, nil where there are none.
@@ -37,6 +38,7 @@ module SteadyMove
           :further,
           :beside,
           :cut,
+          :long,
           :answers,
           :undelivered,
           :automatic,

@@ -119,7 +119,13 @@ module SteadyMove
         def trust(kind, deadline)
           known = @believed.known || [@sender.domain].compact
           due = Trust::Due.new(at: deadline, sent: @message.at) if asking?(kind)
-          Trust.of_all(@sender, links, known: known + @held.map(&:ascii), due: due)
+          Trust.of_all(
+            @sender,
+            links,
+            known: known + @held.map(&:ascii),
+            due: due,
+            long: @message.long
+          )
         end
 
         def wording(says)

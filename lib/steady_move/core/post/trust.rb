@@ -68,10 +68,12 @@ module SteadyMove
         end
 
         # The same with what the rest of the message says against it. links: [Links::Link]; known:
-        # domains that links may lead to; due: Due, or nil where nothing is wanted by then.
-        def of_all(sender, links, known:, due: nil)
+        # domains that links may lead to; due: Due, or nil where nothing is wanted by then; long: it
+        # says more than was read.
+        def of_all(sender, links, known:, due: nil, long: false)
           doubts = links.filter_map { |l| link(l, known, sender.aligned) }.uniq
           doubts << off(due) if due && off?(due)
+          doubts << said(:long, most: Bounds::READ) if long
           doubts << said(:many_links, most: Links::MOST) if links.size >= Links::MOST
           return sender if doubts.empty?
 

@@ -8,14 +8,16 @@ module SteadyMove
       class Body
         # marked: the text that people read, with its links marked; further: what the message says
         # beside it in another form; beside: text of forwarded messages and of files, which nothing
-        # may follow from.
-        Texts = Struct.new(:marked, :further, :beside, keyword_init: true)
+        # may follow from; long: it says more than is read.
+        Texts = Struct.new(:marked, :further, :beside, :long, keyword_init: true)
         # A plain part that only says where to read the rest.
         POINTER = /\bHTML\b|\bbrowser\b|\bwebmail\b/i
         # Files that hold text.
         TEXT_FILE = /\.(?:txt|csv|tsv|html?|eml|md)\z/i
         WEB_PAGE = /\.html?\z/i
         FORWARDED = "message/rfc822"
+        # Pages of one message that are read.
+        PAGES = 3
         # Messages within one another that are read.
         DEEPEST = 3
 
@@ -32,18 +34,22 @@ module SteadyMove
 
         # Returns Texts.
         def texts
-          plain = @plain.map { |t| Core::Post::Marks.unmarked(t) }.join("\n")
-          html = @html.map { |t| Html.marked(t) }.join("\n")
-          pair = rich?(plain, html) ? [html, plain] : [plain, html]
-          marked, further = pair.map { |text| Core::Post::Bounds.text(text) }
+          plain, long = beginning(@plain.join("\n"))
+          pages = @html.first(PAGES).map { |t| Html.read(t) }
+          html = pages.map(&:text).join("\n")
+          plain = Core::Post::Marks.unmarked(plain)
+          marked, further = (rich?(plain, html) ? [html, plain] : [plain, html])
           Texts.new(
-            marked: marked,
-            further: further,
-            beside: Core::Post::Bounds.text(@beside.join("\n\n"))
+            marked: Core::Post::Bounds.text(marked),
+            further: Core::Post::Bounds.text(further),
+            beside: Core::Post::Bounds.text(beginning(@beside.join("\n\n")).first),
+            long: long || pages.any?(&:long) || @html.size > PAGES
           )
         end
 
         private
+
+        def beginning(text) = Core::Post::Bounds.beginning(text)
 
         def rich?(plain, html)
           !html.strip.empty? && poor?(plain, Core::Post::Marks.shown(html))

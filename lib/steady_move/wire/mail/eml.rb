@@ -40,10 +40,10 @@ module SteadyMove
             **whole.to_h.slice(:message_id, :recipient, :subject, :at, :offset),
             **senders(head),
             **texts(whole),
+            cut: raw.bytesize > MOST,
             answers: answers(whole),
             undelivered: undelivered(whole.root),
             automatic: !["", "no"].include?(whole.automatic),
-            cut: raw.bytesize > MOST,
             raw: raw
           )
         end

@@ -9,16 +9,24 @@ module SteadyMove
       # An HTML part as text. A room of its own, so that nothing is loaded for messages that have
       # none.
       module Html
-        # html: UTF-8. Returns its text as people see it, with every link, form target and refresh
-        # marked (Core::Post::Marks); a table's cells are parted by tabs. Nothing in it is run or
-        # fetched.
-        def self.marked(html)
-          page = Page.new(html)
+        # text: as people see it, with every link, form target and refresh marked
+        # (Core::Post::Marks), a table's cells parted by tabs; long: it says more than is read.
+        Shown = Struct.new(:text, :long)
+        # Characters and elements of a part that are read.
+        MOST = 250_000
+        ELEMENTS = 8_000
+
+        # html: UTF-8. Returns Shown. Nothing in it is run or fetched.
+        def self.read(html)
+          page = Page.new(html[0, MOST])
           Nokogiri::HTML4::SAX::Parser
             .new(page, "UTF-8")
-            .parse(Core::Post::Marks.unmarked(html)) { |context| context.recovery = true }
-          page.text
+            .parse(Core::Post::Marks.unmarked(html[0, MOST])) { |context| context.recovery = true }
+          Shown.new(page.text, page.full? || html.length > MOST)
         end
+
+        # The text alone.
+        def self.marked(html) = read(html).text
 
         # Collects what a page shows.
         class Page < Nokogiri::XML::SAX::Document
@@ -84,9 +92,16 @@ module SteadyMove
             @skipped = @quoting = nil
             @base = nil
             @unclosed = 0 # links whose words have not ended
+            @elements = 0
           end
 
+          # Is there more than is read? What follows is passed over.
+          def full? = @elements > ELEMENTS || @out.length > Core::Post::Bounds::READ
+
           def start_element(tag, attributes = [])
+            return if full?
+
+            @elements += 1
             said = attributes.to_h
             @open.push(tag)
             @skipped ||= @open.size if SKIPPED.include?(tag)
@@ -99,6 +114,8 @@ module SteadyMove
 
           # What an element hid is shown again behind it.
           def end_element(tag)
+            return if full?
+
             index = @open.rindex(tag) or return
             show_end(tag)
             @open.slice!(index..).each { @sight.leave }
@@ -106,13 +123,18 @@ module SteadyMove
             @skipped = nil if @skipped && @open.size < @skipped
           end
 
-          def characters(text) = (@out << text.gsub(/[ \t\r\n\u00a0]+/, " ") unless out_of_sight?)
+          # Blanks of any kind are one.
+          def characters(text)
+            @out << text.gsub(/[ \t\r\n\u00a0]+/, " ") unless out_of_sight? || full?
+          end
+
           def cdata_block(text) = characters(text)
           # Some readers show what stands in comments made for them.
           def comment(text) = text.scan(COMMENTED) { |url,| @further << mark("", url) }
 
           # The whole text; links that nobody sees stand at its end.
           def text
+            @out << (Core::Post::Marks::CLOSE * @unclosed) if full?
             shown =
               Core::Post::Bounds
                 .text(@out.squeeze(" "))

@@ -56,13 +56,22 @@ module SteadyMove
         }.freeze
         # So near are two colours that nobody tells them apart (sum over red, green and blue).
         NEAR = 48
+        # Classes of an element that are looked at.
+        CLASSES = 20
+        # Rules of style sheets that are followed.
+        RULES = 2000
         RULE = /([^{}@]+)\{([^{}]*)\}/
         COMPOUND = /\A([a-z][a-z0-9]*|\*)?((?:[.#][\w-]+)*)\z/i
 
         # html: the whole part, for its style sheets.
         def initialize(html)
           sheets = html.scan(%r{<style[^>]*>(.*?)(?:</style|\z)}im).flatten
-          @rules = sheets.flat_map { |css| rules(css) }
+          @rules =
+            sheets
+              .flat_map { |css| rules(css) }
+              .first(RULES)
+              .group_by { |rule| rule[1].first || rule[0] || "*" }
+          @sheets = {}
           @open = [PAPER]
         end
 
@@ -78,6 +87,8 @@ module SteadyMove
         private
 
         def look(tag, said, around)
+          return around if said.empty? && @rules.empty?
+
           declared = sheet(tag, said).merge(attributes(said), declarations(said["style"].to_s))
           ink = colour(declared["color"]) || around.ink
           ground = ground(declared, around.ground)
@@ -90,13 +101,16 @@ module SteadyMove
         def sheet(tag, said)
           return {} if @rules.empty?
 
-          signs = said["class"].to_s.split.map { |c| ".#{c}" }
-          signs << "##{said["id"]}" if said["id"]
-          fitting =
-            @rules.select do |name, wanted, _|
-              [nil, "*", tag].include?(name) && (wanted - signs).empty?
-            end
-          fitting.map(&:last).reduce({}, :merge)
+          @sheets[[tag, said["class"], said["id"]]] ||= begin
+            signs = said["class"].to_s.split.first(CLASSES).map { |c| ".#{c}" }
+            signs << "##{said["id"]}" if said["id"]
+            near = ["*", tag, *signs].uniq.flat_map { |key| @rules.fetch(key, []) }
+            fitting =
+              near.select do |name, wanted, _|
+                [nil, "*", tag].include?(name) && (wanted - signs).empty?
+              end
+            fitting.map(&:last).reduce({}, :merge)
+          end
         end
 
         def rules(css)

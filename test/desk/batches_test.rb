@@ -91,21 +91,71 @@ class BatchesTest < Minitest::Test
     assert_equal([BEN, ADA], batches.find(id).then { |b| [b.approved_by, b.asked_by] })
   end
 
+  def spending = SteadyMove::Desk::Planning::Spending.new(app)
+  def limit(minor, currency = "EUR", of: ADA, by: BEN)
+    id = app.db[:people].where(email: of).get(:id)
+    spending.limit_person(id, minor && Core::Money::Amount.new(minor, currency), by: by)
+  end
+
   def test_a_persons_limit_and_what_can_not_be_set_against_it
-    ada = app.db[:people].where(email: ADA).get(:id)
-    spending = SteadyMove::Desk::Batches::Spending.new(app)
+    id = made
     {
       [500, "EUR"] => /above your own limit of 5.00 EUR/,
       [99_999, "EUR"] => nil,
       [99_999, "GBP"] => /can’t be set against your own limit/
     }.each do |amount, expected|
-      spending.limit_person(ada, Core::Money::Amount.new(*amount), by: BEN)
-      above =
-        spending
-          .above(review(made_or_found), batches.find(made_or_found), ADA)
-          .map { |p| SteadyMove::Words.text(p) }
+      limit(*amount)
+      above = review(id, by: ADA).above
       expected ? assert_match(expected, above.join) : assert_empty(above)
     end
+  end
+
+  # Whatever way it goes: one by one, as a batch, put into a batch that runs.
+  def test_a_persons_limit_holds_over_all_that_they_start
+    one, two, three = NAMES
+    each = world.plan(one, to: "orlop").total.minor
+    limit((2 * each) + 1)
+    first = world.start(one, to: "orlop", by: ADA)
+    batch = made([two])
+    assert_equal "running", begin_batch(batch)
+    refused(/in 30 days is above your own limit.*make a batch/i) do
+      world.start(three, to: "orlop", by: ADA)
+    end
+    batches.change_names(batch, by: ADA, add: [three])
+    refused(/in 30 days is above.*Make another batch/) { begin_batch(batch) }
+    batches.change_names(batch, by: ADA, drop: [three])
+    world.orders.call_off(first, by: ADA)
+    world.until_true(most: 100, what: "it came to nothing") { !world.move(first).open }
+    world.start(three, to: "orlop", by: ADA)
+    assert_equal 2, app.moves.open_count, "what came to nothing cost nothing"
+    limit(1)
+    refused(/above your own limit/) { world.start(one, to: "orlop", by: ADA) }
+    world.driver.move_on(to: app.now + (31 * 86_400))
+    assert_equal [], spending.spent_by(ADA).map(&:to_s) - ["9.02 EUR"], "a period is over"
+  end
+
+  def test_a_batch_s_limit_holds_for_all_of_it_and_nobody_raises_it_for_themselves
+    one, two, = NAMES
+    each = world.plan(one, to: "orlop").total.minor
+    id = made([one], limit: { "minor" => each + 1, "currency" => "EUR" })
+    assert_equal "running", begin_batch(id)
+    batches.change_names(id, by: ADA, add: [two])
+    refused(/in all is above this batch’s limit/) { begin_batch(id) } # the first one counts
+    higher = { "minor" => 3 * each, "currency" => "EUR" }
+    app.db[:people].where(email: ADA).update(role: "mover")
+    [higher, nil, higher.merge("currency" => "GBP")].each do |raised|
+      refused(/Only an approver/) { batches.change(id, by: ADA, limit: raised) }
+    end
+    batches.change(id, by: ADA, limit: { "minor" => each, "currency" => "EUR" })
+    app.db[:people].where(email: ADA).update(role: "administrator")
+    batches.change(id, by: ADA, limit: higher)
+    assert_match(/raised this batch’s limit/, review(id, by: ADA).above.join)
+    refused(/does not start it alone/) { begin_batch(id) }
+    refused(/Nobody raises their own limit/) do
+      limit(1, by: BEN)
+      limit(2, by: ADA)
+    end
+    limit(0, by: ADA)
   end
 
   def test_what_changed_since_it_was_shown_does_not_start
@@ -147,8 +197,4 @@ class BatchesTest < Minitest::Test
       [/no batch number 99/, -> { batches.find(99) }]
     ].each { |match, act| refused(match, &act) }
   end
-
-  private
-
-  def made_or_found = @made_or_found ||= made
 end

@@ -38,6 +38,25 @@ class LimitsSecurityTest < Minitest::Test
     end
   end
 
+  # A limit holds by page and by token alike; whoever raises their own is refused.
+  def test_a_spending_limit_binds_every_way_to_start
+    sign_in
+    me = id_of(ADA)
+    assert_equal 200, send_to("/api/people/#{me}/limit", limit: { minor: 100, currency: "EUR" })
+    assert_equal 409, send_to("/api/people/#{me}/limit", limit: nil)
+    assert_match(/another administrator/, answer["detail"])
+    wish = { name: "harbourpass.example", to: "orlop", price: { minor: 902, currency: "EUR" } }
+    assert_equal 409, send_to("/api/moves", **wish)
+    assert_match(/above your own limit of 1.00 EUR/, answer["detail"])
+    send_to("/api/me/tokens", title: "nightly", role: "mover", days: 7)
+    token = answer["token"]
+    header "Authorization", "Bearer #{token}"
+    assert_equal 409, send_to("/api/moves", **wish)
+    assert_empty world.app.moves.open
+  ensure
+    header "Authorization", nil
+  end
+
   # A body of no said length that never ends is not read on.
   def test_an_endless_body
     endless = Object.new

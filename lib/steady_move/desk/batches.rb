@@ -21,7 +21,7 @@ module SteadyMove
             :rulebook,
             :settings,
             :zone_migrations
-      offers :Batch, :BatchCommands, :BatchReview, :BatchRun, :Comparison, :Rehearsing, :Spending
+      offers :Batch, :BatchCommands, :BatchReview, :BatchRun, :Comparison, :Rehearsing
     end
   end
 end

@@ -12,6 +12,7 @@ module SteadyMove
       extend Room
 
       needs :accounts,
+            :batches,
             :codes,
             :db,
             :dns,
@@ -35,7 +36,8 @@ module SteadyMove
              :Request,
              :Caution,
              :Preparing,
-             :PriceComparison
+             :PriceComparison,
+             :Spending
     end
   end
 end

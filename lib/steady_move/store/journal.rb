@@ -74,6 +74,12 @@ module SteadyMove
       # Every line of a type, oldest first.
       def of_type(type) = @events.where(type: type).order(:seq).map { |r| event_of(r) }
 
+      # Where a person started moves since an instant.
+      def planned_by(person, since)
+        rows = @events.where(type: "planned", by: person).where { at >= since.to_i }
+        rows.order(:seq).map { |r| event_of(r) }
+      end
+
       # A move's lines after one.
       def after(move_id, seq) = @after.call(id: move_id, seq: seq).map { |r| event_of(r) }
 

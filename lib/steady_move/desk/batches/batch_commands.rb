@@ -9,6 +9,8 @@ module SteadyMove
         # What a batch starts out with: one name on trial, at most so many a day at one registrar.
         USUAL = { "trial" => true, "per_day" => 25, "blackouts" => [] }.freeze
         MOST = 2000
+        # Roles that may raise a limit.
+        APPROVERS = %w[approver administrator].freeze
         TITLE = 80
 
         def initialize(ports)
@@ -40,7 +42,8 @@ module SteadyMove
         # Changes title or settings; what runs already goes on as it was planned. Raises Refused.
         def change(id, by:, title: nil, **settings)
           batch = not_closed(id)
-          merged = batch.settings.merge(checked(settings.transform_keys(&:to_s)))
+          given = checked(settings.transform_keys(&:to_s))
+          merged = batch.settings.merge(given, limit_raised(batch, given, by))
           @ports.batches.update(id, title: titled(title) || batch.title, settings: merged)
           back_to_draft(batch)
           note(batch, "changed", by)
@@ -74,11 +77,13 @@ module SteadyMove
         # were shown for it. Returns the state. Raises Refused.
         def start(id, by:, shown:)
           batch = not_closed(id)
-          review = BatchReview.new(@ports).review(batch)
+          reviewing = BatchReview.new(@ports)
+          review = reviewing.review(batch)
           refuse_start(review, shown)
           accepted = accepted(review)
-          above = Spending.new(@ports).above(review, batch, by)
+          above = reviewing.above(review, batch, by)
           return begin_running(batch, by, review) if above.empty?
+          raise Refused.new(:not_now, :above_limit_running, why: above) if batch.state != "draft"
 
           unless @ports.batches.turn(
                    id,
@@ -224,6 +229,23 @@ module SteadyMove
         # Is a move over without having settled, so that its name can be tried again?
         def failed?(move_id)
           (move = @ports.moves.find(move_id)) && !move.open && move.state.ending != "settled"
+        end
+
+        # Whoever raises a batch's limit may approve, and is noted: who raised it doesn't start it
+        # alone.
+        def limit_raised(batch, given, by)
+          return {} unless given.key?("limit")
+
+          before, now =
+            [batch.settings, given].map do |s|
+              s["limit"]&.then { |row| Core::Money::Amount.of(row) }
+            end
+          return {} unless Planning::Spending.new(@ports).raised?(before, now)
+
+          role = Store::People.new(@ports.db).by_email(by)&.fetch(:role)
+          raise Refused.new(:not_now, :limit_raised) unless APPROVERS.include?(role)
+
+          { "limit_raised_by" => by }
         end
 
         # What was asked of a second person was another plan.

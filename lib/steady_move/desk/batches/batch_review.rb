@@ -42,9 +42,14 @@ module SteadyMove
               asks: asks(rows),
               range: range(batch, waves, rows)
             )
-          review.above =
-            by ? Spending.new(@ports).above(review, batch, by).map { |p| Words.text(p) } : []
+          review.above = by ? above(review, batch, by).map { |p| Words.text(p) } : []
           review
+        end
+
+        # [Phrase] of what is above a limit, so that a second person has to agree.
+        def above(review, batch, by)
+          wanted = Planning::Spending::Wanted.new(review.total, review.unpriced)
+          Planning::Spending.new(@ports).above(wanted, by: by, batch: batch)
         end
 
         private

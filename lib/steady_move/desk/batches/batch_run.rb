@@ -103,6 +103,7 @@ module SteadyMove
             Planning::Planner.new(@ports).start(
               Batch.request(@ports, want),
               by: batch.asked_by,
+              agreed: Planning::Planner::Agreed.new(batch.approved_by),
               price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price
             )
           belongs(batch, want, id)

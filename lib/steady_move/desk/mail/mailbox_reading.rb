@@ -77,7 +77,8 @@ module SteadyMove
           0
         end
 
-        # The newest, those from known senders, the rest; each from new to old.
+        # The newest and those from known senders, from new to old; the rest from old to new, since
+        # what they ask for ends first.
         def in_order(open, floor, waiting)
           return waiting if waiting.size <= AT_ONCE
 
@@ -89,7 +90,7 @@ module SteadyMove
               .first(SENDERS)
               .flat_map { |domain| open.uids(after: floor, from: domain) }
               .uniq
-          newest | (left & known) | left
+          newest | (left & known) | left.reverse
         end
 
         def progress(waiting)

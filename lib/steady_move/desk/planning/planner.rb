@@ -8,6 +8,9 @@ module SteadyMove
         # A plan that starts rests on facts no older than this (seconds): name servers and status
         # may have changed since it was shown.
         FRESH = 60
+        # A move of a batch: its spending was looked at when the batch was started. by: the second
+        # person who let it start, or nil where none was needed.
+        Agreed = Struct.new(:by)
 
         def initialize(ports)
           @ports = Ports.of(ports)
@@ -33,15 +36,21 @@ module SteadyMove
         end
 
         # Starts the move: its plan and the first line of its journal are written together. price:
-        # what was agreed, an Amount, nil where none was known, or :any. Raises Refused, also where
-        # the price is another now. Returns its id.
-        def start(request, by:, price: :any)
+        # what was agreed, an Amount, nil where none was known, or :any; agreed: Agreed, else the
+        # person's own limit holds (Spending). Raises Refused, also where the price is another now.
+        # Returns its id.
+        def start(request, by:, price: :any, agreed: nil)
           proposal = propose(request.fresh(FRESH)) or raise Refused.new(:unknown, :nothing_to_move)
           check(proposal, price)
+          Spending.new(@ports).check(proposal.total, by: by) unless agreed
           @ports.db.transaction do
             PendingHost.keep(@ports, proposal.plan.new_host)
             go_on(request.name, by)
-            @ports.moves.start(proposal.plan, at: @ports.now) { |id| note_start(id, proposal, by) }
+            @ports
+              .moves
+              .start(proposal.plan, at: @ports.now) do |id|
+                note_start(id, proposal, by, agreed&.by)
+              end
           end
         rescue Store::Moves::AlreadyMoving
           raise Refused.new(:not_now, :already_moving, name: request.name)
@@ -87,7 +96,7 @@ module SteadyMove
           @ports.moves.close(ready.id)
         end
 
-        def note_start(id, proposal, by)
+        def note_start(id, proposal, by, approved_by)
           words = Common::MoveWords.values(proposal.plan, @ports.accounts)
           total = proposal.quote.total || Core::Money::Amount.new(nil, nil)
           @ports.journal.add(
@@ -101,6 +110,7 @@ module SteadyMove
               "total" => total.minor,
               "currency" => total.currency,
               "stay" => proposal.quote.stay&.minor,
+              "approved_by" => approved_by,
               "foreseen" => @ports.forecasts.foreseen(proposal.plan)
             }.compact
           )

@@ -61,7 +61,7 @@ module SteadyMove
         on "limitPerson" do
           limit =
             given["limit"]&.then { |a| Core::Money::Amount.new(*a.values_at("minor", "currency")) }
-          Desk::Batches::Spending.new(desk).limit_person(asked[:id], limit, by: me)
+          Desk::Planning::Spending.new(desk).limit_person(asked[:id], limit, by: me)
           people_page
         end
 

@@ -112,7 +112,7 @@ export const accounts = {
     seen: (a: V, b: number) => (b === 1 ? `${a} (once)` : `${a} (${b} times)`),
   },
   people: {
-    limit: 'May start alone up to',
+    limit: 'May start alone in 30 days',
     noLimit: 'no limit',
     people: 'People',
     you: (a: V, b: V) => `${a}: ${b} (you)`,

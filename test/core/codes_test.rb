@@ -122,4 +122,36 @@ class CodesTest < Minitest::Test
       assert_equal code, Core::Codes::List.read("n#{i}.example\t#{code}").first.code
     end
   end
+
+  # What is written => codes it takes, codes it does not.
+  ACCEPTED = {
+    "6-8 a-z -" => [%w[ab-cde abcdef abcdefgh], ["abcde", "abcdefghi", "ab_cde", "ABCDEF", ""]],
+    "1-64" => [["a b", "~", "!" * 64], ["", "ä", "a\n", "x" * 65]],
+    "6-64 !-+ --~" => [%w[a-b.c/d (a-z)!], ["a,bcde", "a bcde"]],
+    "2-4 -" => [%w[-- ----], %w[- a-]],
+    "4-2" => [[], %w[aaa]]
+  }.freeze
+  UNREADABLE = [
+    "(",
+    "\\A(a|aa)+\\z",
+    "6-8 ab",
+    "6-8  a",
+    " 6-8",
+    "6-8 ",
+    "6",
+    "",
+    nil,
+    "6-8 ä"
+  ].freeze
+
+  def test_which_codes_an_account_takes
+    accepted = SteadyMove::Core::Codes::Accepted
+    ACCEPTED.each do |text, (takes, not_taken)|
+      form = accepted.read(text)
+      takes.each { |code| assert form.takes?(code), "#{text}: #{code}" }
+      not_taken.each { |code| refute form.takes?(code), "#{text}: #{code}" }
+    end
+    UNREADABLE.each { |text| assert_nil accepted.read(text), text.inspect }
+    assert accepted.read("1-200 a-z").takes?("a" * 200), "as long as it may be"
+  end
 end

@@ -39,6 +39,40 @@ class UpgradeTest < Minitest::Test
     }
   end
 
+  # What was a regular expression => what it is now.
+  PATTERNS = {
+    "\\A[!-+\\--~]{6,64}\\z" => "6-64 !-+ --~",
+    "\\A[A-Za-z0-9]{8,16}\\z" => "8-16 A-Z a-z 0-9",
+    "\\A[\\d_.]{6,6}\\z" => "6-6 0-9 _ .",
+    "\\A[^a]{6,8}\\z" => nil,
+    "\\A[\\w]{6,8}\\z" => nil,
+    "\\A(a|aa)+\\z" => nil,
+    "(" => nil
+  }.freeze
+
+  def test_patterns_of_codes_become_a_length_and_signs
+    Dir.mktmpdir do |folder|
+      db = Sequel.sqlite(File.join(folder, "old.sqlite3"))
+      Sequel.extension(:migration)
+      Sequel::Migrator.run(db, SteadyMove::Store::Database::MIGRATIONS, target: 16)
+      rows =
+        PATTERNS.keys.each_with_index.map do |p, i|
+          { id: "a#{i}", habits: { takes_codes: p, login: "x" }.to_json }
+        end
+      rows.each { |row| db[:accounts].insert(title: "A", registrar: "A", kind: "by_hand", **row) }
+      Sequel::Migrator.run(db, SteadyMove::Store::Database::MIGRATIONS)
+      PATTERNS.each_with_index do |(old, form), i|
+        habits = JSON.parse(db[:accounts].where(id: "a#{i}").get(:habits))
+        assert_equal [form, "x"],
+                     habits.values_at("takes_codes", "login").then { |a, b| [a, b] },
+                     old
+        refute_nil SteadyMove::Core::Codes::Accepted.read(form), old if form
+      end
+    ensure
+      db&.disconnect
+    end
+  end
+
   def test_the_old_database_migrates_and_its_moves_are_what_they_were
     opened do |db|
       moves =

@@ -287,6 +287,9 @@ class WebHandsTest < Minitest::Test
       { support: "nobody" },
       { site: "javascript:alert(1)" },
       { code_takes: [1] },
+      *["(", "\\A(a|aa)+\\z", "6-64 abc", "6-64  a", "64", "6-64 a-"].map do |p|
+        { takes_codes: p }
+      end,
       { privacy_service: { title: "" } }
     ].each do |habits|
       assert_equal [422, true],

@@ -42,10 +42,10 @@ module SteadyMove
         "\t" => "tab",
         " " => "blank"
       }.freeze
-      # Kinds of value, with their schemas. text, name (in mono), url, email, domain, digits; yes:
-      # true or false; choice: one of; words: a list with blanks between; list: one with semicolons;
-      # suffixes; minutes: three durations, kept in seconds; hours: one, kept in seconds; flag: is
-      # the last part of the path in the list before it?
+      # Kinds of value, with their schemas. text, name (in mono), url, email, domain, digits;
+      # code_form (Codes::Accepted); yes: true or false; choice: one of; words: a list with blanks
+      # between; list: one with semicolons; suffixes; minutes: three durations, kept in seconds;
+      # hours: one, kept in seconds; flag: is the last part of the path in the list before it?
       Habit::KINDS = {
         text: {
           "type" => %w[string null],
@@ -72,6 +72,11 @@ module SteadyMove
         digits: {
           "type" => %w[string null],
           "pattern" => "^[0-9]{1,10}$"
+        },
+        code_form: {
+          "type" => %w[string null],
+          "maxLength" => 200,
+          "pattern" => "^[0-9]{1,3}-[0-9]{1,3}( [!-~](-[!-~])?)*$"
         },
         yes: {
           "type" => %w[boolean null]

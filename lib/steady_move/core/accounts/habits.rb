@@ -91,7 +91,7 @@ module SteadyMove
           habit("code_takes", :minutes, "codes", steps: %w[get-code]),
           habit("contacts_late", :hours, "codes", steps: %w[contacts-shown]),
           habit("opt_out", :yes, "codes"),
-          habit("takes_codes", :text, nil, steps: %w[check-code]),
+          habit("takes_codes", :code_form, nil, steps: %w[check-code]),
           habit("support", :email, "mail"),
           habit("privacy", :domain, "privacy", steps: %w[contacts-shown]),
           habit(

@@ -5,8 +5,7 @@ module SteadyMove
     module Readiness
       # The account that a name would go to. suffixes: those it takes (nil where not known);
       # can_pay: true, false or nil;
-      # reads_contacts: it needs readable contacts; takes_codes: a pattern of the codes that it can
-      # take, or nil for all.
+      # reads_contacts: it needs readable contacts; takes_codes: Codes::Accepted, or nil for all.
       Destination =
         Struct.new(
           :id,

@@ -21,8 +21,8 @@ module SteadyMove
           accounts.find { |a| a.habits["payment"] == "ready" } || accounts.find(&:epp?)
         end
 
-        # habits: suffixes (list), payment (“ready” or why not), reads_contacts, takes_codes (a
-        # regular expression). nil for nil.
+        # habits: suffixes (list), payment (“ready” or why not), reads_contacts, takes_codes
+        # (Core::Codes::Accepted). nil for nil.
         def settings(account)
           return unless account
 
@@ -36,7 +36,7 @@ module SteadyMove
             can_pay: can_pay,
             why_not: why_not,
             reads_contacts: habits["reads_contacts"],
-            takes_codes: habits["takes_codes"] && Regexp.new(habits["takes_codes"])
+            takes_codes: Core::Codes::Accepted.read(habits["takes_codes"])
           ).freeze
         end
 

@@ -56,7 +56,7 @@ module SteadyMove
             @registrars,
             @mailing,
             @switches.to_a,
-            @picky.map { |d| [d.id, d.takes_codes.source] }
+            @picky.map { |d| [d.id, d.takes_codes.text] }
           ].inspect
         end
 
@@ -117,7 +117,7 @@ module SteadyMove
         # Accounts that could not take the code held for a name.
         def unfit_for(name)
           held = @safe.newest(name)
-          @picky.reject { |d| d.takes_codes.match?(held) }.map(&:id)
+          @picky.reject { |d| d.takes_codes.takes?(held) }.map(&:id)
         end
 
         # The contact's mail domain, where its zone ends with the same account as this one.

@@ -33,6 +33,7 @@ const KINDS: Record<HabitField['kind'], Kind> = {
   email: { ...plain, field: { type: 'email', mono: true } },
   domain: { ...plain, field: { mono: true } },
   digits: { ...plain, field: { mono: true, pattern: '[0-9]{1,10}' } },
+  code_form: { ...plain, field: { mono: true, placeholder: '6-64 a-z A-Z 0-9' } },
   yes: { show: yes, read: (t) => (t ? t === 'yes' : null) },
   flag: { show: yes, read: (t) => (t ? t === 'yes' : null) },
   list: {

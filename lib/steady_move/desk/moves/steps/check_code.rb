@@ -10,8 +10,8 @@ module SteadyMove
 
           def call
             code = ports.codes.of_move(move.id)
-            takes = Accounts::Destinations.settings(gaining).takes_codes
-            return unfit if takes && !takes.match?(code)
+            form = Accounts::Destinations.settings(gaining).takes_codes
+            return unfit if form && !form.takes?(code)
             unless gaining.epp?
               return done(sentence(:unchecked), source: [:takes, { at: gaining.title }])
             end

@@ -57,6 +57,47 @@ class LimitsSecurityTest < Minitest::Test
     header "Authorization", nil
   end
 
+  # What nobody has foreseen is a problem that says what is wrong, never our own fault: [verb, path,
+  # body, its type, status, a part of what is said].
+  JSONS = "application/json"
+  FORM = "application/x-www-form-urlencoded"
+  NAME = "harbourpass.example"
+  ODD = [
+    [:get, "/api/tracks", nil, JSONS, 422, "ids"],
+    [:get, "/api/names?q=%ff", nil, JSONS, 422, "no text"],
+    [:post, "/api/second-factor/set-up", "x", "text/plain", 422, "not JSON"],
+    [:post, "/api/moves", "a=%", FORM, 400, "%-encoding"],
+    [:post, "/api/moves", "a[b=1&a=2&a[c]=3", FORM, 400, nil],
+    [:post, "/api/moves", "--x\r\n", "multipart/form-data; boundary=x", 400, nil],
+    [:post, "/api/records/#{NAME}/decide", { sets: ["x"], choice: "carry" }, JSONS, 404, "“x”"],
+    [:post, "/api/records/#{NAME}/decide", { sets: ["x"], choice: nil }, JSONS, 404, "“x”"],
+    [:post, "/api/moves", { name: NAME, to: "none", choice: "later" }, JSONS, 404, "no such name"],
+    [:post, "/api/batches/999/start", { shown: [] }, JSONS, 404, "999"],
+    [:post, "/api/batches/999/rehearse", {}, JSONS, 404, "999"],
+    [
+      :post,
+      "/api/batches/1/start",
+      { shown: [{ minor: 1, currency: "EUR" }] },
+      JSONS,
+      409,
+      "changed since it was shown"
+    ],
+    [:post, "/api/batches/1/start", { shown: [] }, JSONS, 409, "changed since it was shown"]
+  ].freeze
+
+  def test_what_is_odd_is_answered_with_what_is_wrong
+    sign_in
+    send_to("/api/batches", names: [NAME], to: "orlop")
+    ODD.each do |verb, path, body, type, status, says|
+      header "Content-Type", type
+      verb == :get ? get(path) : post(path, body.is_a?(Hash) ? body.to_json : body)
+      assert_equal [status, "application/problem+json"],
+                   [last_response.status, last_response.media_type],
+                   "#{path} #{last_response.body[0, 200]}"
+      assert_includes answer["detail"], says if says
+    end
+  end
+
   # A body of no said length that never ends is not read on.
   def test_an_endless_body
     endless = Object.new

@@ -4,10 +4,21 @@ module SteadyMove
   module Desk
     # Work that takes longer than an answer may: it goes on behind, and tells how far it has come.
     class BackgroundJobs
-      # done, of: how far; result: when finished; problem: a sentence where it failed.
+      # done, of: how far; result: when finished; problem: a sentence where it failed; refused: Refused,
+      # where it may not be.
       Job =
-        Struct.new(:id, :by, :done, :of, :result, :problem, :thread, keyword_init: true) do
-          def finished? = !(result.nil? && problem.nil?)
+        Struct.new(
+          :id,
+          :by,
+          :done,
+          :of,
+          :result,
+          :problem,
+          :refused,
+          :thread,
+          keyword_init: true
+        ) do
+          def finished? = [result, problem, refused].any?
           def inspect = "#<Job #{id}>"
         end
       KEPT = 50
@@ -37,6 +48,8 @@ module SteadyMove
 
       def run(job, work)
         job.result = work.call(job)
+      rescue Refused => e
+        job.refused = e
       rescue StandardError => e
         @on_error.call(e)
         job.problem = Words.say(:"web.work_failed", done: job.done, of: job.of)

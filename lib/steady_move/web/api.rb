@@ -61,6 +61,7 @@ module SteadyMove
 
       error(Problem) { |e| refuse(e) }
       error(Desk::Refused) { |e| refuse(Problem.of(e)) }
+      error(Sinatra::BadRequest) { |e| refuse(Problem.say(400, :bad_request, says: e.message)) }
       error(Sinatra::NotFound) { refuse(Problem.say(404, :nothing_here, path: request.path_info)) }
       error do |e|
         application.log.error(e)

@@ -11,7 +11,8 @@ module SteadyMove
 
       # One operation. route: its path as Sinatra writes it; role: the least that it needs, or nil;
       # open: for anybody; sign_in: the sign-in itself answers it; tried: it is a try with a secret;
-      # most: octets of a body; parameters: {name => compiled schema}; body: compiled schema, or nil
+      # most: octets of a body; parameters: {name => [type,
+      # compiled schema, is it needed?]}; body: compiled schema, or nil
       # where it takes none.
       Operation =
         Struct.new(
@@ -72,8 +73,11 @@ module SteadyMove
       def check(operation, given)
         operation
           .parameters
-          .filter_map do |name, (type, schema)|
-            text = given[name] or next
+          .filter_map do |name, (type, schema, needed)|
+            text = given[name]
+            raise Problem.say(422, :parameter_missing, name: name) if text.nil? && needed
+            next if text.nil?
+
             Input.check(text, name) { |says| raise Problem.new(422, says) }
             value = typed(type, text)
             Input.check(value, name) { |says| raise Problem.new(422, says) }
@@ -129,8 +133,11 @@ module SteadyMove
       end
 
       def parameter(given)
-        [given["name"], [given["schema"]["type"], JSONSchemer.schema(given["schema"], **PATTERNS)]]
+        schema = JSONSchemer.schema(given["schema"], **PATTERNS)
+        needed = given["in"] == "query" && given["required"] == true
+        [given["name"], [given["schema"]["type"], schema, needed]]
       end
+
       def resolved(given)
         given.key?("$ref") ? @document.dig(*given["$ref"].delete_prefix("#/").split("/")) : given
       end

@@ -24,6 +24,7 @@ module SteadyMove
 
       # A piece of work's result as the block shapes it, or how far it is.
       def work(job)
+        raise job.refused if job.refused
         raise Problem.new(500, job.problem) if job.problem
 
         job.finished? ? yield(job.result) : working(job, job: job.id)

@@ -110,6 +110,13 @@ module SteadyMove
           of_zones(name, old, nil, host, lowered: lowered).wanted
         end
 
+        # Refuses sets that the name's sheet does not hold.
+        def refuse_unknown(name, sets)
+          held = sheet(name)&.rows.to_a.to_set(&:id)
+          strange = sets.find { |set| !held.include?(set) }
+          raise Refused.new(:unknown, :no_such_set, set: strange, name: name) if strange
+        end
+
         # A decision for one set. given: {choice, text, ttl, reason}; choice nil takes it back.
         # Raises Refused.
         def decide(name, set, given, by:)

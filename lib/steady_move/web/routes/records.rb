@@ -107,6 +107,7 @@ module SteadyMove
         end
 
         on "decideRecords" do
+          carrying.refuse_unknown(asked[:name], given["sets"])
           given["sets"].each { |set| carrying.decide(asked[:name], set, given, by: me) }
           nudge
           records_of(asked[:name])

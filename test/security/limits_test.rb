@@ -88,7 +88,8 @@ class LimitsSecurityTest < Minitest::Test
   def test_what_is_odd_is_answered_with_what_is_wrong
     sign_in
     send_to("/api/batches", names: [NAME], to: "orlop")
-    ODD.each do |verb, path, body, type, status, says|
+    ODD.each do |verb, path, body, type, *expected|
+      status, says = expected
       header "Content-Type", type
       verb == :get ? get(path) : post(path, body.is_a?(Hash) ? body.to_json : body)
       assert_equal [status, "application/problem+json"],

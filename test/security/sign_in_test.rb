@@ -83,6 +83,33 @@ class SignInSecurityTest < Minitest::Test
     end
   end
 
+  # Wrong tokens slow wrong tokens alone, and a session beside a token still wants its own.
+  def test_wrong_tokens_are_in_nobody_elses_way
+    sign_in
+    send_to("/api/me/tokens", title: "nightly", role: "mover", days: 7)
+    right = answer["token"]
+    sign_out
+    clear_cookies
+    from("192.0.2.9") do
+      with_token("sm_wrong") { 100.times { get "/api/desk" } }
+      assert_equal 429, last_response.status
+      with_token(right) { assert_equal 200, get("/api/desk").status }
+      take_token
+      assert_equal 200, sign_in(ADA, ADAS)
+      header "X-CSRF-Token", nil
+      with_token(right) { assert_equal 403, send_to("/api/moves", name: "x", to: "y") }
+      clear_cookies
+      with_token(right) { assert_equal 404, send_to("/api/moves", name: "x.example", to: "y") }
+    end
+  end
+
+  def with_token(token)
+    header "Authorization", "Bearer #{token}"
+    yield
+  ensure
+    header "Authorization", nil
+  end
+
   def from(address)
     header "X-Forwarded-For", address
     yield

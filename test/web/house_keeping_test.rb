@@ -230,6 +230,7 @@ class FirstRunTest < Minitest::Test
   def test_the_first_administrator_needs_the_word_and_there_is_only_one
     assert answer["first_run"]
     word = house.first_run.token
+    assert_equal 24, word.delete("-").size
     assert_equal 409,
                  send_to(
                    "/api/first-run",
@@ -255,5 +256,18 @@ class FirstRunTest < Minitest::Test
                  )
     assert_equal 200, sign_in("a@b.example", "long-enough-now")
     refute answer["first_run"]
+  end
+
+  def test_the_word_ends_after_an_hour
+    now = 0
+    first = SteadyMove::Web::FirstRun.new(house.people, clock: -> { now })
+    now = 3601
+    says =
+      assert_raises(SteadyMove::Desk::Refused) do
+        first.administrator(first.token, "a@b.example", "long-enough-now")
+      end
+    assert_match(/held for an hour/, says.message)
+    now = 3600
+    assert first.administrator(first.token, "a@b.example", "long-enough-now")
   end
 end

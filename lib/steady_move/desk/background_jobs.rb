@@ -4,8 +4,8 @@ module SteadyMove
   module Desk
     # Work that takes longer than an answer may: it goes on behind, and tells how far it has come.
     class BackgroundJobs
-      # done, of: how far; result: when finished; problem: a sentence where it failed; refused: Refused,
-      # where it may not be.
+      # done, of: how far; result: when finished; problem: a sentence where it failed; refused:
+      # Refused, where it may not be.
       Job =
         Struct.new(
           :id,

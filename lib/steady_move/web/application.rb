@@ -48,7 +48,7 @@ module SteadyMove
         "cross-origin-opener-policy" => "same-origin"
       }.freeze
       SESSION = {
-        key: "steady_move",
+        key: CsrfGuard::COOKIE,
         same_site: :strict,
         httponly: true,
         expire_after: 12 * 3600

@@ -74,10 +74,7 @@ module SteadyMove
         operation
           .parameters
           .filter_map do |name, (type, schema, needed)|
-            text = given[name]
-            raise Problem.say(422, :parameter_missing, name: name) if text.nil? && needed
-            next if text.nil?
-
+            text = given.fetch(name) { needed && raise(missing(name)) } or next
             Input.check(text, name) { |says| raise Problem.new(422, says) }
             value = typed(type, text)
             Input.check(value, name) { |says| raise Problem.new(422, says) }
@@ -137,6 +134,8 @@ module SteadyMove
         needed = given["in"] == "query" && given["required"] == true
         [given["name"], [given["schema"]["type"], schema, needed]]
       end
+
+      def missing(name) = Problem.say(422, :parameter_missing, name: name)
 
       def resolved(given)
         given.key?("$ref") ? @document.dig(*given["$ref"].delete_prefix("#/").split("/")) : given

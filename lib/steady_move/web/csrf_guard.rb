@@ -6,8 +6,17 @@ module SteadyMove
   module Web
     # Refuses changing requests without the session's token in X-CSRF-Token.
     class CsrfGuard < Rack::Protection::AuthenticityToken
-      # A program's token is no cookie: no page of another site can have a browser send it.
-      def accepts?(env) = env["HTTP_AUTHORIZATION"].to_s.match?(/\ABearer /i) || super
+      # Of the session.
+      COOKIE = "steady_move"
+
+      # A program's token is no cookie: no page of another site can have a browser send it. Whoever
+      # shows a session as well is a browser.
+      def accepts?(env)
+        program = env["HTTP_AUTHORIZATION"].to_s.match?(/\ABearer /i)
+        (program && !cookie?(env)) || super
+      end
+
+      def cookie?(env) = Rack::Utils.parse_cookies(env).key?(COOKIE)
 
       def deny(env)
         env["steady_move.refused"] = :old_token

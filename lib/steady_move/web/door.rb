@@ -66,9 +66,11 @@ module SteadyMove
       # A program shows its token instead of a session (RFC 6750 §2.1).
       def bearer = env["HTTP_AUTHORIZATION"].to_s[/\ABearer (\S{1,200})\z/i, 1]
 
+      # Wrong tokens slow wrong tokens alone: nobody guesses one of 256 bits, and whoever shows a
+      # right one is not to wait for those who try.
       def by_token
-        found = nil
-        tried([:place, request.ip] => FREE[:place]) { found = application.tokens.person(bearer) }
+        found = application.tokens.person(bearer)
+        tried([:token, request.ip] => FREE[:place]) { false } unless found
         raise Problem.say(401, :token_wrong) unless found
 
         env["steady_move.person"] = found[:email]

@@ -5,13 +5,26 @@ require "rack/utils"
 
 module SteadyMove
   module Web
-    # The first administrator is made with a one-time word that only who started the desk has seen.
+    # The first administrator is made with a one-time word that only who started the desk has seen,
+    # within an hour of that.
     class FirstRun
+      # Seconds until the word ends; characters of it, in groups.
+      LIFE = 3600
+      GROUPS = 4
+      GROUP = 6
+
       attr_reader :token
 
-      def initialize(people, random: SecureRandom)
+      # clock: answers now as a number of seconds.
+      def initialize(
+        people,
+        random: SecureRandom,
+        clock: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) }
+      )
         @people = people
-        @token = Array.new(3) { random.alphanumeric(5).downcase }.join("-")
+        @clock = clock
+        @made = clock.call
+        @token = Array.new(GROUPS) { random.alphanumeric(GROUP).downcase }.join("-")
         @lock = Mutex.new
       end
 
@@ -21,6 +34,8 @@ module SteadyMove
       def administrator(token, email, password)
         @lock.synchronize do
           raise Desk::Refused.new(:not_now, :first_run_over) unless open?
+          raise Desk::Refused.new(:not_now, :first_run_word_ended) if @clock.call - @made > LIFE
+
           unless Rack::Utils.secure_compare(@token, token.to_s.strip)
             raise Desk::Refused.new(:not_now, :first_run_word)
           end

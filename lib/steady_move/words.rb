@@ -125,6 +125,8 @@ module SteadyMove
           mark(value)
         when Array
           value.map { |v| worded(v) }.join(", ")
+        when String
+          Core::Signs.shown(value)
         else
           value
         end

@@ -26,6 +26,27 @@ class EmlTest < Minitest::Test
     ["text/html", "<p>a</p>#{"<!-- x -->" * READ}", true]
   ].freeze
 
+  # A subject as somebody writes it => as it stands in lists and in the journal (Unicode, UAX #9).
+  SUBJECTS = {
+    "Your code" => "Your code",
+    "\u202Egnp.exe" => "⟨U+202E⟩gnp.exe",
+    "a\u2066b\u2069c" => "a⟨U+2066⟩b⟨U+2069⟩c",
+    "a\nSettled by ada" => "a⟨U+000A⟩Settled by ada",
+    "a\tb\u0007\e[31m" => "a⟨U+0009⟩b⟨U+0007⟩⟨U+001B⟩[31m",
+    "a\u2028b\u200Bc\uFEFF" => "a⟨U+2028⟩b⟨U+200B⟩c⟨U+FEFF⟩",
+    "\u0645\u06CC\u200C\u062E" => "\u0645\u06CC\u200C\u062E"
+  }.freeze
+
+  def test_what_misleads_stands_in_a_subject_as_a_sign
+    SUBJECTS.each do |written, shown|
+      coded = "=?utf-8?B?#{[written].pack("m0")}?="
+      read = Eml.read("From: notices@reg.test\r\nSubject: #{coded}\r\n\r\nx")
+      assert_equal shown, read.subject
+      says = SteadyMove::Words.say(:"post.answers_letter", subject: written)
+      assert_equal "It answers our email “#{shown}”.", says
+    end
+  end
+
   def test_no_more_is_read_than_is_bounded
     LONG.each do |type, body, long|
       read = Eml.read("#{HEAD}Content-Type: #{type}\r\n\r\n#{body}")

@@ -4,7 +4,7 @@ module SteadyMove
   module Desk
     module Mail
       # Reads what is new in one mailbox, a part at a time: the newest first, then those of senders
-      # that are known, then the rest from new to old. What was read is never asked for again,
+      # that are known, then the rest from old to new. What was read is never asked for again,
       # whatever happened in between.
       class MailboxReading
         # Messages in one go, and how many of the newest come before all others.

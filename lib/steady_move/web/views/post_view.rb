@@ -63,7 +63,10 @@ module SteadyMove
         # A link that approves is shown only where somebody here ordered what it approves.
         def links(kept, ordered)
           offered = kept.links.reject { |link| link.role == "approve" && !ordered }
-          offered.map { |link| link.to_h.slice(:url, :words, :role, :host) }
+          offered.map do |link|
+            told = link.to_h.slice(:url, :words).transform_values { |t| Core::Signs.shown(t.to_s) }
+            { **told, role: link.role, host: link.host }
+          end
         end
 
         # A code as it may be told from others: its length and its last sign.

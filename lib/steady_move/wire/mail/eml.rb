@@ -37,7 +37,8 @@ module SteadyMove
 
         def message(whole, head, raw)
           Core::Post::Message.new(
-            **whole.to_h.slice(:message_id, :recipient, :subject, :at, :offset),
+            **on_lines(whole),
+            **whole.to_h.slice(:at, :offset),
             **senders(head),
             **texts(whole),
             cut: raw.bytesize > MOST,
@@ -46,6 +47,12 @@ module SteadyMove
             automatic: !["", "no"].include?(whole.automatic),
             raw: raw
           )
+        end
+
+        # What stands in lists and sentences, each on one line.
+        def on_lines(whole)
+          told = whole.to_h.slice(:message_id, :recipient, :subject).compact
+          told.transform_values { |text| Core::Signs.shown(text) }
         end
 
         def senders(head)
@@ -92,7 +99,7 @@ module SteadyMove
             .filter_map { |fields| fields.filter_map { |f| f[RECIPIENT, 1] }.first }
             .map(&:downcase)
         end
-        private_class_method :bounded, :message, :senders, :texts, :answers, :undelivered
+        private_class_method :bounded, :message, :on_lines, :senders, :texts, :answers, :undelivered
       end
     end
   end

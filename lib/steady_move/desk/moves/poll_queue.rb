@@ -73,8 +73,13 @@ module SteadyMove
           name = data.respond_to?(:name) ? data.name.to_s.downcase : nil
           held = name && @ports.names.find(name)
           move = held && @ports.moves.open_for(name)
+          values = { title: account.title, text: queue.text.to_s[0, 1000] }
           says =
-            Words.phrase("journal.polled", title: account.title, text: queue.text.to_s[0, 1000])
+            if queue.unread
+              Words.phrase("journal.polled_unread", why: queue.unread, **values)
+            else
+              Words.phrase("journal.polled", **values)
+            end
           @ports.journal.add(
             "registry-message",
             at: @ports.now,

@@ -3,8 +3,9 @@
 module SteadyMove
   module Wire
     module Epp
-      # The message at the head of the queue (RFC 5730 §2.9.2.3).
-      Queue = Struct.new(:waiting, :id, :at, :text, keyword_init: true)
+      # The message at the head of the queue (RFC 5730 §2.9.2.3). unread: why its data, or its date,
+      # could not be read; nil where they could.
+      Queue = Struct.new(:waiting, :id, :at, :text, :unread, keyword_init: true)
     end
   end
 end

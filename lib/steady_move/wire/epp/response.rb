@@ -18,6 +18,9 @@ module SteadyMove
           :server_id,
           keyword_init: true
         ) do
+          # There is a message in the queue (RFC 5730 §3).
+          QUEUED = 1301
+
           # Reads a <response>; raises Malformed.
           def self.parse(text)
             doc = Xml.parse(text)
@@ -25,17 +28,29 @@ module SteadyMove
               raise Malformed, "the EPP message is not a response"
             result = response.at_xpath("e:result", Xml::NS) or
               raise Malformed, "the EPP response has no result"
+            code =
+              Integer(result["code"], exception: false) ||
+                raise(Malformed, "the EPP result has no code")
+            queue = queue(response.at_xpath("e:msgQ", Xml::NS))
+            data = code == QUEUED && queue&.id ? told(response, queue) : ResponseData.read(response)
             new(
-              code:
-                Integer(result["code"], exception: false) ||
-                  raise(Malformed, "the EPP result has no code"),
+              code: code,
               message: Xml.text(result, "e:msg").to_s.strip,
               reasons: reasons(response),
-              data: ResponseData.read(response),
-              queue: queue(response.at_xpath("e:msgQ", Xml::NS)),
+              data: data,
+              queue: queue,
               client_id: Xml.text(response, "e:trID/e:clTRID"),
               server_id: Xml.text(response, "e:trID/e:svTRID")
             )
+          end
+
+          # What can't be read of a message of the queue hinders none behind it: it is told as it
+          # is.
+          def self.told(response, queue)
+            ResponseData.read(response)
+          rescue Malformed => e
+            queue.unread = e.message
+            nil
           end
 
           # Each reason, with the value that it speaks of where the server names one.
@@ -52,15 +67,16 @@ module SteadyMove
           end
 
           def self.queue(node)
-            node &&
-              Queue.new(
-                waiting: node["count"].to_i,
-                id: node["id"],
-                at: Xml.time(Xml.text(node, "e:qDate")),
-                text: Xml.text(node, "e:msg")
-              )
+            return unless node
+
+            queue =
+              Queue.new(waiting: node["count"].to_i, id: node["id"], text: Xml.text(node, "e:msg"))
+            queue.at = Xml.time(Xml.text(node, "e:qDate"))
+            queue
+          rescue Malformed => e
+            queue.tap { |q| q.unread = e.message }
           end
-          private_class_method :queue, :reasons
+          private_class_method :queue, :reasons, :told
 
           # RFC 5730 §3: 1xxx is success.
           def success? = code.between?(1000, 1999)

@@ -216,25 +216,6 @@ class StraysTest < Minitest::Test
     assert_empty strays.open, "it is over"
   end
 
-  # What can't be read of one hinders none behind it: it is kept, said so, and acknowledged.
-  def test_a_message_that_can_t_be_read_blocks_no_queue
-    somebody_asks
-    queued = registry.queue_for("tarnbeck").count
-    odd =
-      lambda do |x, _|
-        x["domain"].trnData("xmlns:domain" => SteadyMove::Wire::Epp::Xml::DOMAIN) do
-          x["domain"].name(NAME)
-          x["domain"].trStatus("pending")
-          x["domain"].reDate("the day before yesterday")
-        end
-      end
-    Practice::Epp::Replies.stub(:transfer, odd) { assert_equal queued, poll }
-    assert_equal 0, registry.queue_for("tarnbeck").count, "acknowledged"
-    line = app.journal.page(type: "registry-message").first
-    assert_match(/can’t be read: .*the day before yesterday/, line.says)
-    assert_match(/Transfer of #{NAME}/, line.says)
-  end
-
   # Written down and not acknowledged: it is acknowledged the next time, and not told twice.
   def test_a_message_that_was_kept_and_not_acknowledged
     somebody_asks

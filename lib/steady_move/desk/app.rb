@@ -86,6 +86,8 @@ module SteadyMove
       def idle = @config.idle
       # Where people reach the desk, e.g. https://desk.example, or nil where it isn't configured.
       def address = @config.address
+      # May webhooks lead into networks of one's own?
+      def hooks_inside = @config.hooks_inside
       def port = @config.port
       # Seconds after which facts are old.
       def facts_age = @config.facts_age

@@ -15,6 +15,7 @@ module SteadyMove
             :batches,
             :db,
             :forecasts,
+            :hooks_inside,
             :journal,
             :moves,
             :names,

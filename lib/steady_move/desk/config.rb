@@ -25,6 +25,7 @@ module SteadyMove
                   :address,
                   :backup,
                   :watch,
+                  :hooks_inside,
                   :rdap_bases,
                   :rdap_bootstrap,
                   :rdap_bootstrap_url,
@@ -78,6 +79,7 @@ module SteadyMove
         @rdap_bootstrap = map.dig("rdap", "bootstrap")
         @rdap_bootstrap_url = map.dig("rdap", "bootstrap_url")
         @watch = map.fetch("watch", true) != false
+        @hooks_inside = map["hooks_inside"] == true
         @dns_servers = map.dig("dns", "servers") || {}
         @dns_parents = map.dig("dns", "parents") || {}
         @mailbox, @outgoing =

@@ -73,19 +73,12 @@ module SteadyMove
           name = data.respond_to?(:name) ? data.name.to_s.downcase : nil
           held = name && @ports.names.find(name)
           move = held && @ports.moves.open_for(name)
-          values = { title: account.title, text: queue.text.to_s[0, 1000] }
-          says =
-            if queue.unread
-              Words.phrase("journal.polled_unread", why: queue.unread, **values)
-            else
-              Words.phrase("journal.polled", **values)
-            end
           @ports.journal.add(
             "registry-message",
             at: @ports.now,
             by: "desk",
             name: held && name,
-            says: says,
+            says: says(account, queue),
             data: transfer(data),
             evidence: {
               "source" => Words.say(:"sources.poll", at: account.title),
@@ -95,6 +88,13 @@ module SteadyMove
           )
           @ports.schedule.wake(move.id, @ports.now) if move
           UnrequestedTransfers.new(@ports).heard(name, account, data) if held
+        end
+
+        def says(account, queue)
+          values = { title: account.title, text: queue.text.to_s[0, 1000] }
+          return Words.phrase("journal.polled", **values) unless queue.unread
+
+          Words.phrase("journal.polled_unread", why: queue.unread, **values)
         end
 
         def transfer(data)

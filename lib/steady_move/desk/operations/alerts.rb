@@ -166,7 +166,7 @@ module SteadyMove
               created: @ports.now,
               key_id: "alerts"
             )
-          status = Wire::Http::Hook.post(url, body, headers)
+          status = Wire::Http::Hook.post(url, body, headers, inside: true)
           unless status.between?(200, 299)
             raise Wire::Unreachable, Words.say(:"health.answered", status: status)
           end

@@ -18,9 +18,6 @@ module SteadyMove
           :server_id,
           keyword_init: true
         ) do
-          # There is a message in the queue (RFC 5730 §3).
-          QUEUED = 1301
-
           # Reads a <response>; raises Malformed.
           def self.parse(text)
             doc = Xml.parse(text)
@@ -32,7 +29,14 @@ module SteadyMove
               Integer(result["code"], exception: false) ||
                 raise(Malformed, "the EPP result has no code")
             queue = queue(response.at_xpath("e:msgQ", Xml::NS))
-            data = code == QUEUED && queue&.id ? told(response, queue) : ResponseData.read(response)
+            data =
+              (
+                if code == Response::QUEUED && queue&.id
+                  told(response, queue)
+                else
+                  ResponseData.read(response)
+                end
+              )
             new(
               code: code,
               message: Xml.text(result, "e:msg").to_s.strip,
@@ -84,6 +88,8 @@ module SteadyMove
           # The message with its reasons, as it is told.
           def says = [message, *reasons].join("; ")
         end
+      # There is a message in the queue (RFC 5730 §3).
+      Response::QUEUED = 1301
     end
   end
 end

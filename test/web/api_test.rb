@@ -133,7 +133,6 @@ class ApiTest < Minitest::Test
                    /api/me/sessions/end-others
                    /api/me/tokens
                    /api/me/tokens/1/end
-                   /api/names/saltern-isles.example/look
                    /api/proposals
                    /api/recovery-codes
                    /api/rulebook/preview

@@ -58,6 +58,25 @@ class AutomationTest < Minitest::Test
     assert_equal 401, last_response.status
   end
 
+  # [role, days] => is such a token made?
+  LIVES = { ["mover", 90] => true, ["mover", 91] => false, ["administrator", 366] => true }.freeze
+
+  def test_how_long_a_token_holds_and_that_it_ends_with_the_password
+    people = world.desk.instance_variable_get(:@people)
+    LIVES.each do |(role, days), made|
+      email = "bo-#{days}@saltern-office.example"
+      people.put(email, "a long enough sentence", role: role)
+      bo = people.by_email(email)
+      make = -> { house.tokens.make(bo, title: "nightly", role: "mover", days: days) }
+      next assert_raises(SteadyMove::Desk::Refused, &make) unless made
+
+      token = make.call
+      refute_nil house.tokens.person(token)
+      people.change_password(bo[:id], "a long enough sentence", "eleven grey herons")
+      assert_nil house.tokens.person(token), "whoever knew the password may have made it"
+    end
+  end
+
   # Whoever is removed leaves no way in behind: no token, no calendar, no mail.
   def test_who_is_removed_leaves_nothing_behind
     people = world.desk.instance_variable_get(:@people)
@@ -80,7 +99,7 @@ class AutomationTest < Minitest::Test
   # what is asked => a part of the sentence
   BAD = {
     { title: " ", role: "mover", days: 7 } => "name",
-    { title: "a", role: "mover", days: 400 } => "days",
+    { title: "a", role: "mover", days: 367 } => "days",
     { title: "a", role: "owner", days: 7 } => "role"
   }.freeze
 

@@ -14,6 +14,7 @@ module SteadyMove
       def count(person_id) = @rows.where(person_id: person_id).count
       def find(id, person_id) = @rows.where(id: id, person_id: person_id).first
       def remove(id) = @rows.where(id: id).delete
+      def remove_all(person_id) = @rows.where(person_id: person_id).delete
       # One that still holds, or nil.
       def holding(digest, at:)
         @rows.where(token_digest: digest).where(Sequel[:expires_at] > at.to_i).first

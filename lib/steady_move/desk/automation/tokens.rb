@@ -9,7 +9,9 @@ module SteadyMove
       # Personal tokens for programs: each with a role no greater than its person's, and an end;
       # shown once and kept as a digest.
       class Tokens
-        LONGEST = 366
+        # Days; an administrator's may last longer.
+        LONGEST = 90
+        ADMINISTRATORS = 366
         MOST = 20
         DAY = 86_400
         # Begins each, so that one that got loose is found by who looks for it.
@@ -80,7 +82,8 @@ module SteadyMove
 
         def check(person, title, role, days)
           raise Refused.new(:invalid, :token_title) if title.empty?
-          raise Refused.new(:invalid, :token_days, most: LONGEST) unless days.between?(1, LONGEST)
+          most = person[:role] == "administrator" ? ADMINISTRATORS : LONGEST
+          raise Refused.new(:invalid, :token_days, most: most) unless days.between?(1, most)
           unless People::Directory.may?(person[:role], role)
             raise Refused.new(:invalid, :token_role, yours: person[:role])
           end

@@ -97,10 +97,12 @@ module SteadyMove
           @factors.new_codes(id).tap { note("recovery_codes", person[:email]) }
         end
 
-        # Every session of the person ends.
+        # Every session and every token of the person ends: whoever knew the old password may have
+        # made them.
         def keep_password(id, hash)
           @rows.set_hash(id, hash)
           @sessions.finish_all(id)
+          Store::Tokens.new(@ports.db).remove_all(id)
         end
 
         # For one who lost the device: takes the second factors away. Raises Refused.

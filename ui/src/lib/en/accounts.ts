@@ -157,7 +157,9 @@ export const accounts = {
     currentPassword: 'The old one',
     theNewOne: 'A new one of at least twelve characters',
     change: 'Change it',
-    passwordChanged: 'The password is changed; your other sessions have ended.',
+    passwordChanged:
+      'The password is changed. All other sessions and all tokens of yours have ended.',
+    passwordEnds: 'Another password ends your other sessions and your tokens.',
     passkeys: 'Passkeys',
     whatAPasskeyIs:
       'A passkey is kept by your device or a security key and asked for after the password, in place of a code.',

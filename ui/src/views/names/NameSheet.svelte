@@ -12,6 +12,7 @@
   import Sentence from '../../parts/Sentence.svelte';
   import Sheet from '../../parts/Sheet.svelte';
   import Stray from '../../parts/Stray.svelte';
+  import May from '../../parts/May.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
@@ -123,8 +124,10 @@
           >{say.nameSheet.openMove(s.move.stage)}</Button
         >
       {:else if s.gate.kind === 'unknown'}
-        <Button disabled={look.isPending} onclick={() => look.mutate()}
-          >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUp}</Button
+        <May operation="lookUp"
+          ><Button disabled={look.isPending} onclick={() => look.mutate()}
+            >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUp}</Button
+          ></May
         >
       {:else if s.can_move}
         <Button href={p('/names/:name/plan', { params: { name } }) + kept()}
@@ -133,8 +136,10 @@
         <a href={p('/names/:name/ready', { params: { name } })}>{say.prepare.link}</a>
       {/if}
       {#if s.gate.kind !== 'unknown'}
-        <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}
-          >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUpAgain}</Button
+        <May operation="lookUp"
+          ><Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}
+            >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUpAgain}</Button
+          ></May
         >
       {/if}
       {#if s.seen_at}<span class="muted"

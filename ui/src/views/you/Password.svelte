@@ -29,6 +29,7 @@
   <h2>{say.you.password}</h2>
   <Trouble error={change.error} />
   {#if change.isSuccess}<p role="status">{say.you.passwordChanged}</p>{/if}
+  <p class="muted">{say.you.passwordEnds}</p>
   <form onsubmit={submit}>
     <Whose />
     <div>

@@ -126,7 +126,7 @@ module SteadyMove
         when Array
           value.map { |v| worded(v) }.join(", ")
         when String
-          Core::Signs.shown(value)
+          Core::Signs.in_lines(value)
         else
           value
         end

@@ -42,7 +42,7 @@ class EmlTest < Minitest::Test
       coded = "=?utf-8?B?#{[written].pack("m0")}?="
       read = Eml.read("From: notices@reg.test\r\nSubject: #{coded}\r\n\r\nx")
       assert_equal shown, read.subject
-      says = SteadyMove::Words.say(:"post.answers_letter", subject: written)
+      says = SteadyMove::Words.say(:"post.answers_letter", subject: read.subject)
       assert_equal "It answers our email “#{shown}”.", says
     end
   end

@@ -18,6 +18,11 @@ module SteadyMove
 
         text.gsub(HIDDEN) { |sign| format("⟨U+%04X⟩", sign.ord) }
       end
+
+      # The same, with lines as they are: for what the desk itself wrote in several.
+      #   Signs.in_lines("a\n\u{202E}b") # => "a\n⟨U+202E⟩b"
+      def in_lines(text) =
+        text.match?(HIDDEN) ? text.split("\n", -1).map { |l| shown(l) }.join("\n") : text
     end
   end
 end

@@ -91,7 +91,7 @@ module SteadyMove
         end
 
         def says(account, queue)
-          values = { title: account.title, text: queue.text.to_s[0, 1000] }
+          values = { title: account.title, text: Core::Signs.shown(queue.text.to_s[0, 1000]) }
           return Words.phrase("journal.polled", **values) unless queue.unread
 
           Words.phrase("journal.polled_unread", why: queue.unread, **values)

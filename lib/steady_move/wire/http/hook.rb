@@ -61,7 +61,7 @@ module SteadyMove
         end
 
         # Is it an address of a network of one's own?
-        #   Wire::Http::Hook.inside?("10.1.2.3") # => true
+        #   SteadyMove::Wire::Http::Hook.inside?("10.1.2.3") # => true
         def inside?(address)
           ip = IPAddr.new(address.sub(/%.*/, ""))
           ip = ip.native if ip.ipv4_mapped?

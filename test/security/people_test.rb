@@ -211,4 +211,30 @@ class PeopleSecurityTest < Minitest::Test
     people.password_words.mail(MO, address: "http://desk.example/new-password")
     assert_equal 1, said.grep(/had a link made/).size, "one mail in ten minutes"
   end
+
+  # What somebody does to their own ways in => the key of the line that it leaves.
+  LINES = {
+    ["/api/me/notices", { choice: "daily", hour: 8 }] => "notices_daily",
+    ["/api/me/notices", { choice: "at-once" }] => "notices_at_once",
+    ["/api/me/notices", { choice: "never" }] => "notices_never",
+    ["/api/me/calendar", {}] => "calendar_made",
+    ["/api/me/calendar/end", {}] => "calendar_ended",
+    ["/api/me/sessions/end-others", {}] => "own_sessions_ended",
+    ["/api/sign-out", {}] => "signed_out"
+  }.freeze
+
+  def test_every_change_of_the_ways_in_leaves_a_line_with_who
+    world.app.define_singleton_method(:sender) { Object.new }
+    sign_in
+    assert_equal "journal.signed_in", newest.phrase.key
+    LINES.each do |(path, body), key|
+      before = newest.seq
+      assert_includes [200, 201], send_to(path, **body), "#{path} #{last_response.body}"
+      assert_equal [before + 1, "journal.#{key}", ADA],
+                   [newest.seq, newest.phrase.key, newest.by],
+                   path
+    end
+  end
+
+  def newest = world.app.journal.page(limit: 1).first
 end

@@ -84,7 +84,12 @@ class AutomationTest < Minitest::Test
     bo = people.by_email("bo@saltern-office.example")
     mine = house.tokens.make(bo, title: "nightly", role: "mover", days: 7)
     calendar = SteadyMove::Desk::Automation::Calendars.new(world.app).renew(bo[:id], by: bo[:email])
-    SteadyMove::Desk::Automation::Notices.new(world.app).choose(bo[:id], choice: "daily", hour: 7)
+    SteadyMove::Desk::Automation::Notices.new(world.app).choose(
+      bo[:id],
+      choice: "daily",
+      hour: 7,
+      by: bo[:email]
+    )
     assert_equal 200, send_to("/api/people/#{bo[:id]}", role: nil)
     get "/api/calendar/#{calendar}"
     assert_equal 404, last_response.status

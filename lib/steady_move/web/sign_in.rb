@@ -76,7 +76,11 @@ module SteadyMove
             hash = (account || account_from_session)[:password_hash]
             people.passwords.right?(hash, given, old: people.old_hashes?)
           end
-          after_login { people.renew_hash(account, param(password_param)) }
+          after_login do
+            people.renew_hash(account, param(password_param))
+            people.note("signed_in", account[:email])
+          end
+          before_logout { people.note_end(session_value) }
           login_error_flash { SignIn.say(:wrong) }
           login_notice_flash { SignIn.say(:signed_in) }
           logout_notice_flash { SignIn.say(:signed_out) }

@@ -24,17 +24,15 @@ module SteadyMove
         def renew(person_id, by:)
           token = SecureRandom.urlsafe_base64(32)
           @rows.renew({ person_id: person_id }, digest(token), at: @ports.now)
-          @ports.journal.add(
-            "people",
-            at: @ports.now,
-            by: by,
-            says: Words.phrase("journal.calendar_made", by: by)
-          )
+          note("calendar_made", by)
           token
         end
 
         # Ends it.
-        def finish(person_id) = @rows.finish(person_id: person_id)
+        def finish(person_id, by:)
+          @rows.finish(person_id: person_id)
+          note("calendar_ended", by)
+        end
 
         # When a person's address was made; nil where there is none.
         def made_at(person_id) = @rows.made_at(person_id: person_id)
@@ -58,6 +56,11 @@ module SteadyMove
         end
 
         private
+
+        def note(key, by)
+          says = Words.phrase("journal.#{key}", by: by)
+          @ports.journal.add("people", at: @ports.now, by: by, says: says)
+        end
 
         def digest(token) = Digest::SHA256.hexdigest(token.to_s)
         def open = @open ||= @ports.moves.open

@@ -40,12 +40,14 @@ module SteadyMove
         end
 
         # hour: of the day in UTC, for the daily ones. Raises Refused.
-        def choose(person_id, choice:, hour:)
+        def choose(person_id, choice:, hour:, by:)
           unless CHOICES.include?(choice)
             raise Refused.new(:invalid, :no_such_notice, known: CHOICES)
           end
 
           @rows.choose(person_id, choice, hour)
+          says = Words.phrase("journal.notices_#{choice.tr("-", "_")}", by: by, hour: hour)
+          @ports.journal.add("people", at: @ports.now, by: by, says: says)
         end
 
         # Is it time to look, also where the clock was set back?

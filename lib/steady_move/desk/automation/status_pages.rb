@@ -21,18 +21,17 @@ module SteadyMove
           title = title(kind, ref)
           token = SecureRandom.urlsafe_base64(32)
           @rows.renew({ kind: kind, ref: ref }, digest(token), at: @ports.now)
-          @ports.journal.add(
-            "status-page",
-            at: @ports.now,
-            by: by,
-            move_id: (ref if kind == "move"),
-            says: Words.phrase("journal.status_page", by: by, title: title)
-          )
+          note("status_page", kind, ref, by: by, title: title)
           token
         end
 
-        # Ends it.
-        def finish(kind, ref) = @rows.finish(kind: kind, ref: ref)
+        # Ends it. Raises Refused.
+        def finish(kind, ref, by:)
+          title = title(kind, ref)
+          @rows.finish(kind: kind, ref: ref)
+          note("status_page_ended", kind, ref, by: by, title: title)
+        end
+
         def made_at(kind, ref) = @rows.made_at(kind: kind, ref: ref)
 
         # [title, [sentence]] under a secret address, or nil where there is none such.
@@ -52,6 +51,16 @@ module SteadyMove
         end
 
         private
+
+        def note(key, kind, ref, by:, title:)
+          @ports.journal.add(
+            "status-page",
+            at: @ports.now,
+            by: by,
+            move_id: (ref if kind == "move"),
+            says: Words.phrase("journal.#{key}", by: by, title: title)
+          )
+        end
 
         def digest(token) = Digest::SHA256.hexdigest(token.to_s)
         def move(id) = @ports.moves.find(id) || raise(Refused.new(:unknown, :no_move, id: id))

@@ -114,6 +114,9 @@ module SteadyMove
           note("factor_taken", by, email: person[:email])
         end
 
+        # Somebody signed out; id: nil where nobody was there.
+        def note_end(id) = id && (row = @rows.find(id)) && note("signed_out", row[:email])
+
         # Writes a line about people into the journal; key: in the catalogue's “journal”.
         def note(key, by, **values)
           @ports.journal.add(

@@ -52,7 +52,8 @@ module SteadyMove
         on("myNotices") { notices_page }
 
         on "chooseNotices" do
-          notices.choose(person[:id], choice: given["choice"], hour: given.fetch("hour", 7))
+          hour = given.fetch("hour", 7)
+          notices.choose(person[:id], choice: given["choice"], hour: hour, by: me)
           notices_page
         end
 

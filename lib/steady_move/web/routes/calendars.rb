@@ -26,7 +26,7 @@ module SteadyMove
         end
 
         on "endCalendar" do
-          calendars.finish(person[:id])
+          calendars.finish(person[:id], by: me)
           { **calendar_shown, address: nil }
         end
 

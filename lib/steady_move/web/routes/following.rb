@@ -107,7 +107,7 @@ module SteadyMove
         end
 
         on "endStatusPage" do
-          status_pages.finish(asked[:kind], asked[:ref])
+          status_pages.finish(asked[:kind], asked[:ref], by: me)
           status_shown
         end
 

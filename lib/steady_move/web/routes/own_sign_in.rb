@@ -73,6 +73,7 @@ module SteadyMove
             raise Problem.say(404, :no_session)
           end
 
+          application.people.note("own_session_ended", me)
           own_page
         end
 
@@ -81,6 +82,7 @@ module SteadyMove
             person[:id],
             but: SignIn.person_and_key(session).last
           )
+          application.people.note("own_sessions_ended", me)
           own_page
         end
 

@@ -54,7 +54,7 @@ class UpgradeTest < Minitest::Test
     Dir.mktmpdir do |folder|
       db = Sequel.sqlite(File.join(folder, "old.sqlite3"))
       Sequel.extension(:migration)
-      Sequel::Migrator.run(db, SteadyMove::Store::Database::MIGRATIONS, target: 16)
+      Sequel::Migrator.run(db, SteadyMove::Store::Database::MIGRATIONS, target: 15)
       rows =
         PATTERNS.keys.each_with_index.map do |p, i|
           { id: "a#{i}", habits: { takes_codes: p, login: "x" }.to_json }

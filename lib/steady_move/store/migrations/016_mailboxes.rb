@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "json"
+
 # A mailbox that is read is a row of its own; where a message lies there are columns, no longer part of its number.
 Sequel.migration do
   up do
@@ -32,7 +34,7 @@ Sequel.migration do
     # Until now the mailbox stood in the number: 10^10 for each, and 5 * 10^9 above it what was
     # numbered anew.
     run "UPDATE messages SET mailbox = id / 10000000000 + 1, uid = id % 10000000000 " \
-        "WHERE id > 0 AND id % 10000000000 < 5000000000"
+          "WHERE id > 0 AND id % 10000000000 < 5000000000"
     run <<~SQL
       UPDATE messages SET uidvalidity = (
         SELECT json_extract(value, '$.validity') FROM keeping
@@ -44,6 +46,21 @@ Sequel.migration do
     # A later code that differs from the one that is held is kept beside it until a person chooses.
     alter_table(:codes) { add_column :sent_by, String }
     run "CREATE INDEX codes_proposed ON codes (name) WHERE state = 'proposed'"
+    # Which codes an account can take was a regular expression that somebody wrote; it is a length
+    # and signs now (Core::Codes::Accepted). What can't be said so is let go: then nothing is known.
+    whole = /\A\\A\[((?:\\.|[^\]\\])+)\]\{(\d{1,3}),(\d{1,3})\}\\z\z/
+    from(:accounts)
+      .select_map(%i[id habits])
+      .each do |id, text|
+        habits = JSON.parse(text || "{}")
+        old = habits["takes_codes"] or next
+        match = whole.match(old)
+        signs = match && match[1].gsub(/\\([^a-zA-Z])/, '\1').gsub("\\d", "0-9")
+        tokens = signs.to_s.scan(/[!-~]-[!-~]|[!-~]/)
+        plain = match && !signs.include?("\\") && !signs.start_with?("^") && tokens.join == signs
+        habits["takes_codes"] = plain ? ["#{match[2]}-#{match[3]}", *tokens].join(" ") : nil
+        from(:accounts).where(id: id).update(habits: JSON.generate(habits.compact))
+      end
   end
 
   down { raise Sequel::Error, "this migration can't be undone: restore the backup made before" }

@@ -134,6 +134,19 @@ class BatchesTest < Minitest::Test
     assert_equal [], spending.spent_by(ADA).map(&:to_s) - ["9.02 EUR"], "a period is over"
   end
 
+  # What waits in a batch for its wave is pledged, also while the batch is halted.
+  def test_what_waits_in_a_halted_batch_counts
+    one, two, three = NAMES
+    limit((2 * world.plan(one, to: "orlop").total.minor) + 1)
+    batch = made([two, three], per_day: 1)
+    begin_batch(batch)
+    assert_equal 1, app.moves.open_count
+    batches.halt(batch, by: ADA)
+    refused(/above your own limit/) { world.start(one, to: "orlop", by: ADA) }
+    batches.change_names(batch, by: ADA, drop: members(batch).values.select(&:waiting?).map(&:name))
+    assert world.start(one, to: "orlop", by: ADA)
+  end
+
   def test_a_batch_s_limit_holds_for_all_of_it_and_nobody_raises_it_for_themselves
     one, two, = NAMES
     each = world.plan(one, to: "orlop").total.minor

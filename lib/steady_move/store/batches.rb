@@ -71,6 +71,8 @@ module SteadyMove
       # Newest first.
       def all = @rows.reverse(:id).map { |r| batch(r) }
       def running = @rows.where(state: "running").order(:id).map { |r| batch(r) }
+      # Those that were started and are not closed, halted ones too.
+      def begun = @rows.where(state: %w[running halted]).order(:id).map { |r| batch(r) }
 
       # Are there names that wait for their wave?
       def running?

@@ -42,8 +42,9 @@ module SteadyMove
         def start(request, by:, price: :any, agreed: nil)
           proposal = propose(request.fresh(FRESH)) or raise Refused.new(:unknown, :nothing_to_move)
           check(proposal, price)
-          Spending.new(@ports).check(proposal.total, by: by) unless agreed
           @ports.db.transaction do
+            # with what it writes, so that two at once can't both be within the limit
+            Spending.new(@ports).check(proposal.total, by: by) unless agreed
             PendingHost.keep(@ports, proposal.plan.new_host)
             go_on(request.name, by)
             @ports

@@ -115,11 +115,11 @@ module SteadyMove
           amounts(batch, begun.reject { |m| (move = moves[m.move_id]) && came_to_nothing?(move) })
         end
 
-        # What stands in running batches that this person started and that is not begun yet.
+        # What waits in batches that this person started, halted ones too: they can go on.
         def pledged(email, besides)
           @ports
             .batches
-            .running
+            .begun
             .select { |b| b.asked_by == email && b.approved_by.nil? && b.id != besides }
             .flat_map { |b| amounts(b, @ports.batches.members(b.id).select(&:waiting?)) }
         end

@@ -60,8 +60,15 @@ module Practice
       end
 
       # The whole web application.
-      def application(log:)
-        SteadyMove::Web::Application.new(app, runner, log: log, practice: driver, people: @people)
+      def application(log:, **more)
+        SteadyMove::Web::Application.new(
+          app,
+          runner,
+          log: log,
+          practice: driver,
+          people: @people,
+          **more
+        )
       end
     end
   end

@@ -193,6 +193,27 @@ class LettersSentTest < Minitest::Test
 
   # Two hundred at once would be told by place: here all that can go, in one consent, one letter,
   # one list of codes.
+  # What a person is to type of the new host's keys is what the desk last saw, asked by nobody's
+  # opening a page.
+  def test_ds_to_be_typed_are_those_last_seen
+    step = SteadyMove::Core::Moves::Steps.find("ds-in")
+    event = Struct.new(:step, :data, keyword_init: true)
+    seen = ->(ds) { event.new(step: "ds-in", data: { "ds_wanted" => ds }) }
+    said = event.new(step: "ds-in", data: {})
+    other = event.new(step: "ds-out", data: { "ds_wanted" => ["9 9 9 00"] })
+    [
+      [[], []],
+      [[said], []],
+      [[seen.call(["1 8 2 AA"]), said, other], ["1 8 2 AA"]],
+      [[seen.call(["1 8 2 AA"]), seen.call(["2 13 2 BB"])], ["2 13 2 BB"]],
+      [[seen.call(["1 8 2 AA"]), seen.call([])], []]
+    ].each do |events, typed|
+      move = Struct.new(:events).new(events)
+      kind = SteadyMove::Desk::Letters::TypedValues.needed(nil, move, step)
+      assert_equal [:ds, typed], kind
+    end
+  end
+
   def test_several_at_once
     live_with("millrace", "cobble", "gannet")
     names = %w[

@@ -264,7 +264,7 @@ class TakingInTest < Minitest::Test
       end
     refute_predicate slow, :finished?
     3.times { gate << true }
-    slow.thread.join
+    jobs.wait(slow, 60)
     assert_equal [true, 3, "ready"], [slow.finished?, slow.done, slow.result]
     assert_equal [slow, nil, nil],
                  [
@@ -274,7 +274,7 @@ class TakingInTest < Minitest::Test
                  ]
     failed = jobs.start(by: "ada", of: 2) { |job| (job.done += 1) && raise("the pier is gone") }
     assert_equal [["the pier is gone"], true], [errors, failed.problem.include?("after 1 of 2")]
-    60.times { jobs.start(by: "ada", of: 1) { 1 } }
+    120.times { jobs.start(by: "ada", of: 1) { 1 } }
     assert_nil jobs.find(slow.id, by: "ada"), "old work is let go"
   end
 end

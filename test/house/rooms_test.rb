@@ -23,7 +23,7 @@ class RoomsTest < Minitest::Test
     "closing" => %w[accounts batches common portfolio],
     "automation" => %w[batches common moves people planning],
     "operations" => %w[common moves],
-    "engine" => %w[accounts automation batches mail moves operations portfolio]
+    "engine" => %w[accounts automation batches common mail moves operations portfolio]
   }.freeze
   # What mail may tell moves: through this one.
   TOLD_BY_MAIL = %w[UnrequestedTransfers].freeze

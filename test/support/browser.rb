@@ -4,6 +4,7 @@ require "capybara/minitest"
 require "selenium-webdriver"
 require_relative "bench_world"
 require_relative "by_keyboard"
+require_relative "no_waiting"
 
 # Debian's headless Chromium on a desk of its own beside a practice world with a standing clock.
 module Browser

@@ -2,6 +2,7 @@
 
 require "rack/mock"
 require_relative "bench_world"
+require_relative "signed_in"
 require_relative "fuzz"
 
 # Every operation of the contract with changed parameters and bodies: no answer is a 500, each has
@@ -42,7 +43,11 @@ class FuzzApi
     @random = random
     @fuzz = fuzz
     @world = BenchWorld.new(timeout: 1)
-    @house = @world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
+    @house =
+      @world.desk.application(
+        log: SteadyMove::Web::Log.new(@log = StringIO.new),
+        patience: SignedIn::PATIENT
+      )
     @app = @house.rack
     @operations = @house.contract.operations.reject { |o| LEFT_OUT.include?(o.id) }
     @schemas = JSON.parse(@house.contract.json).dig("components", "schemas")

@@ -4,16 +4,21 @@ require "rack/test"
 require "stringio"
 require_relative "bench_world"
 require_relative "described"
+require_relative "no_waiting"
 
 # The web application over rack-test, with somebody signed in.
 module SignedIn
   include Rack::Test::Methods
 
+  # Seconds: what asks the outside is answered at once here, however busy the machine is.
+  PATIENT = 120
+
   attr_reader :app, :world, :house
 
   def setup
     @world = new_world
-    @house = world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
+    @house =
+      world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new), patience: PATIENT)
     @app = Described.new(house.rack)
   end
 

@@ -2,6 +2,7 @@
 
 require_relative "../test_helper"
 require_relative "../support/bench_world"
+require_relative "../support/signed_in"
 require "rack/test"
 require "stringio"
 
@@ -12,7 +13,11 @@ class ApiTest < Minitest::Test
 
   def setup
     @world = BenchWorld.new
-    @house = @world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new))
+    @house =
+      @world.desk.application(
+        log: SteadyMove::Web::Log.new(@log = StringIO.new),
+        patience: SignedIn::PATIENT
+      )
     @app = @house.rack
     @house.people.put("vera@saltern-office.example", "low-tide-viewer", role: "viewer")
   end

@@ -11,7 +11,7 @@ module SteadyMove
       extend Room
 
       needs :accounts, :db, :journal, :moves, :names, :now, :random, :schedule
-      offers :Scheduler, :StepRunner
+      offers :Scheduler, :StepRunner, :WorkerPools
     end
   end
 end

@@ -3,10 +3,10 @@
 module SteadyMove
   module Desk
     # What the desk won't do, in a sentence. kind: invalid (what was given makes no sense), not_now
-    # (it can't be done in the state that things are in), unknown (there is no such thing) or
-    # unusable (the desk itself can't go on).
+    # (it can't be done in the state that things are in), unknown (there is no such thing),
+    # busy (it does too much for that person already) or unusable (the desk itself can't go on).
     class Refused < StandardError
-      KINDS = %i[invalid not_now unknown unusable].freeze
+      KINDS = %i[invalid not_now unknown busy unusable].freeze
 
       attr_reader :kind, :phrase, :key
 

@@ -57,7 +57,7 @@ module SteadyMove
       end
 
       ROUTES.each { |r| helpers(r::Helpers) if r.const_defined?(:Helpers, false) }
-      helpers Helpers, Door
+      helpers Helpers, Door, Aside
 
       error(Problem) { |e| refuse(e) }
       error(Desk::Refused) { |e| refuse(Problem.of(e)) }

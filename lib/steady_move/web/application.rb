@@ -55,13 +55,15 @@ module SteadyMove
       }.freeze
 
       # desk: Desk::App; runner: Desk::Engine::StepRunner; practice: answers state, move_on,
-      # move_on_to_news, fault, runs? where a practice world is there.
+      # move_on_to_news, fault, runs? where a practice world is there; patience: seconds that a
+      # request waits for what is asked of the outside before it says where the answer will be.
       def initialize(
         desk,
         runner,
         log:,
         practice: nil,
         people: Desk::People::Directory.new(desk),
+        patience: 0.8,
         public_folder: File.join(ROOT, "public")
       )
         @desk = desk
@@ -69,7 +71,12 @@ module SteadyMove
         @log = log
         @practice = practice
         @engine = Desk::Engine::Scheduler.new(runner, on_error: log.method(:error))
-        @jobs = Desk::BackgroundJobs.new(random: desk.random, on_error: log.method(:error))
+        @jobs =
+          Desk::BackgroundJobs.new(
+            random: desk.random,
+            on_error: log.method(:error),
+            patience: patience
+          )
         @lists = Lists.new
         @orders = Desk::Moves::MoveCommands.new(desk)
         @presence = Presence.new

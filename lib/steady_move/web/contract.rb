@@ -10,10 +10,10 @@ module SteadyMove
       FLAGS = { "true" => true, "1" => true, "false" => false, "0" => false }.freeze
 
       # One operation. route: its path as Sinatra writes it; role: the least that it needs, or nil;
-      # open: for anybody; sign_in: the sign-in itself answers it; tried: it is a try with a secret;
-      # most: octets of a body; parameters: {name => [type,
-      # compiled schema, is it needed?]}; body: compiled schema, or nil
-      # where it takes none.
+      # open: for anybody; outside: whom it asks outside (“name”, “account”, “move” or a lane's own
+      # name), nil where nobody; sign_in: the sign-in itself answers it; tried: it is a try with a
+      # secret; most: octets of a body; parameters: {name => [type, compiled schema, is it
+      # needed?]}; body: compiled schema, or nil where it takes none.
       Operation =
         Struct.new(
           :id,
@@ -22,6 +22,7 @@ module SteadyMove
           :route,
           :role,
           :open,
+          :outside,
           :sign_in,
           :tried,
           :most,
@@ -121,6 +122,7 @@ module SteadyMove
           route: path.gsub(/\{(\w+)\}/, ':\1'),
           role: operation["x-role"],
           open: operation["security"] == [],
+          outside: operation["x-outside"],
           sign_in: operation["x-sign-in"] == true,
           tried: operation["x-tried"] == true,
           most: operation.fetch("x-most", Limits::JSON_MOST),

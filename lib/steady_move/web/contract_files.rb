@@ -19,6 +19,16 @@ module SteadyMove
           .map { |file| YAML.safe_load_file(file) }
           .push({ "components" => { "schemas" => declared } })
           .reduce { |whole, area| merge(whole, area, []) }
+          .tap { |whole| whole["paths"].each_value { |item| answered_later(item) } }
+      end
+
+      # What asks the outside may be answered later.
+      def answered_later(item)
+        item.each_value do |operation|
+          next unless operation.is_a?(Hash) && operation.key?("x-outside")
+
+          operation["responses"]["202"] ||= { "$ref" => "#/components/responses/Later" }
+        end
       end
 
       def merge(whole, area, path)

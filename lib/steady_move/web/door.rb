@@ -10,7 +10,7 @@ module SteadyMove
       # for one person from everywhere (ASVS 4.0, 2.2.1: no more than 100 an hour).
       FREE = { place: 20, pair: 5, person: 95 }.freeze
       # What a page asks by itself is no sign that somebody is there.
-      BY_ITSELF = %w[events clock session].freeze
+      BY_ITSELF = %w[events clock session later].freeze
 
       # The operation's body and its parameters, checked.
       attr_reader :given, :asked
@@ -40,6 +40,8 @@ module SteadyMove
         admit(operation) unless operation.open
         @asked = application.contract.check(operation, params)
         @given = operation.body && application.contract.body(read_body, operation)
+        return aside(operation, &answer) if operation.outside
+
         result = operation.tried ? tried { instance_exec(&answer) } : instance_exec(&answer)
         result.is_a?(String) ? result : json(result)
       end

@@ -4,7 +4,7 @@ module SteadyMove
   module Web
     # An error for the caller: an RFC 9457 problem document with one sentence for people.
     class Problem < StandardError
-      KINDS = { invalid: 422, not_now: 409, unknown: 404, unusable: 503 }.freeze
+      KINDS = { invalid: 422, not_now: 409, unknown: 404, busy: 429, unusable: 503 }.freeze
 
       # key: of the catalogue's “web” or “refused”, for the log; nil where it is none.
       attr_reader :status, :key

@@ -36,10 +36,24 @@ export const whenOut = (act: () => void) => (out = act);
 let token = '';
 export const setToken = (csrf: string) => (token = csrf);
 
-export const api = createClient<paths>({
-  baseUrl: `${base}/`,
-  fetch: (request) => globalThis.fetch(request),
-});
+/** Milliseconds between two questions whether an answer is there. */
+const AGAIN = 400;
+
+/**
+ * The answer itself: what asks the outside says where it will be (202 with Location), and is asked
+ * there until it is.
+ */
+export async function arrived(request: Request): Promise<Response> {
+  let response = await globalThis.fetch(request);
+  let place;
+  while (response.status === 202 && (place = response.headers.get('Location'))) {
+    await new Promise((r) => setTimeout(r, AGAIN));
+    response = await globalThis.fetch(new Request(place, { signal: request.signal }));
+  }
+  return response;
+}
+
+export const api = createClient<paths>({ baseUrl: `${base}/`, fetch: arrived });
 api.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRF-Token', token);
@@ -63,13 +77,15 @@ export class Said extends Error {
 }
 
 type Answer<T> = { data?: T; error?: unknown; response: Response };
+/** What an answer holds once it has arrived. */
+type Arrived<T> = Exclude<T, Schemas['Later']>;
 
 /** The data of an answer, or a Said. */
-export async function ask<T>(answer: Promise<Answer<T>>): Promise<T> {
+export async function ask<T>(answer: Promise<Answer<T>>): Promise<Arrived<T>> {
   const { data, error, response } = await answer.catch(() => {
     throw new Said(0, say.api.noReply);
   });
-  if (response.ok && data !== undefined) return data;
+  if (response.ok && data !== undefined) return data as Arrived<T>;
   const said = error as { detail?: string; error?: string } | undefined;
   throw new Said(response.status, said?.detail ?? said?.error ?? say.api.badReply(response.status));
 }

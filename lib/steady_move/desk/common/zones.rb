@@ -18,6 +18,10 @@ module SteadyMove
             old_set: false
           )
 
+        # The member of a step's event with the DS that the new host's keys ask for, for whoever
+        # types them.
+        DS_WANTED = "ds_wanted"
+
         # One server's deviation from the zone that it should serve.
         Deviation = Struct.new(:server, :name, :type, :says, keyword_init: true)
 

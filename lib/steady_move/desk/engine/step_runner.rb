@@ -268,10 +268,15 @@ module SteadyMove
         def said_already?(move, step, outcome)
           last = move.state.last_of(step)
           return false unless last && last.type == outcome.kind
+          return false unless told(last) == told(outcome)
+
           return last.says == Words.text(outcome.says) unless last.phrase
 
           Store::Values.dump(last.phrase) == Store::Values.dump(outcome.says)
         end
+
+        # What a person is to type may change while its sentence stays.
+        def told(what) = what.data[Common::Zones::DS_WANTED]
 
         def back_off(attempts)
           base = BACK_OFF[[attempts - 1, BACK_OFF.size - 1].min]

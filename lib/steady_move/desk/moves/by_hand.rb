@@ -45,7 +45,8 @@ module SteadyMove
             act.sentence(key, place: place(act), shows: shows),
             source: seen.source,
             ref: seen.ref,
-            look_at: act.now + UNASKED
+            look_at: act.now + UNASKED,
+            **seen.data.to_h
           )
         end
 
@@ -61,21 +62,23 @@ module SteadyMove
             usual: Words.span(takes[1]),
             most: Words.span(takes[2])
           }
-          if act.now >= late_at
-            return(
-              act.problem(
-                act.sentence("by_hand.late_#{way}", **values),
-                source: seen.source,
-                yours: true,
-                look_at: act.now + 1800
-              )
-            )
-          end
+          return late(act, seen, "by_hand.late_#{way}", values) if act.now >= late_at
+
           act.wait(
             act.sentence("by_hand.waiting_#{way}", **values),
             source: seen.source,
             ref: seen.ref,
-            look_at: next_look(begun, takes, act.now, late_at)
+            look_at: next_look(begun, takes, act.now, late_at),
+            **seen.data.to_h
+          )
+        end
+
+        def late(act, seen, key, values)
+          act.problem(
+            act.sentence(key, **values),
+            source: seen.source,
+            yours: true,
+            look_at: act.now + 1800
           )
         end
 
@@ -94,7 +97,7 @@ module SteadyMove
             "new_host" => act.job.words[:new_host]
           }.fetch(act.step.place) { act.losing.title }
         end
-        private_class_method :asking, :looking
+        private_class_method :asking, :looking, :late
       end
     end
   end

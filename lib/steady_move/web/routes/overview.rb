@@ -7,6 +7,8 @@ module SteadyMove
       module Overview
         extend Answers
 
+        on("later") { handed_over(application.jobs.wait(work_of(asked[:job]))) }
+
         ENDED = 10
 
         # How long a change in the public record is told of on the Desk, and how many of them.

@@ -95,7 +95,7 @@ module SteadyMove
           page = "#{application.address}/new-password"
           application
             .jobs
-            .start(by: email, of: 1, patience: 0) do
+            .start(by: "password #{email}", of: 1, lane: "mail", patience: 0) do
               application.people.password_words.mail(email, address: page) || true
             end
           status 202

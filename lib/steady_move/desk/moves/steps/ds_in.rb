@@ -26,7 +26,9 @@ module SteadyMove
             wanted = wanted_ds
             return Seen.new(done: true, says: sentence(:unsigned), source: :dns) if wanted.empty?
 
-            by_parents { |shown| (wanted - shown).empty? }
+            seen = by_parents { |shown| (wanted - shown).empty? }
+            seen.data = { Common::Zones::DS_WANTED.to_sym => wanted }
+            seen
           end
 
           private

@@ -41,8 +41,12 @@ module SignedIn
     post "/api/sign-in", { email: email, password: password }.to_json
     status = last_response.status
     take_token
+    confirm(password) if status == 200
     status
   end
+
+  # The password once more, for what weighs much; returns the status.
+  def confirm(password) = send_to("/api/me/confirm", password: password)
 
   def sign_out
     post "/api/sign-out", "{}"

@@ -164,7 +164,7 @@ describe('the ledger', () => {
     });
     await fireEvent.click(screen.getByText('Settled', { selector: 'button' }));
     await fireEvent.input(screen.getByLabelText('Amount'), { target: { value: '4,80' } });
-    await waitFor(() => expect(asked.some((a) => a.path === '/api/accounts')).toBe(true));
+    await screen.findByText('Orlop', { selector: 'option' });
     await fireEvent.click(screen.getByText('Note it'));
     await waitFor(() => expect(asked.filter((a) => a.method === 'POST')).toHaveLength(2));
     expect(asked.filter((a) => a.method === 'POST').map((a) => a.body)).toEqual([

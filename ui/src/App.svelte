@@ -5,6 +5,7 @@
   import { at } from './lib/base';
   import { session } from './lib/session.svelte';
   import Frame from './parts/Frame.svelte';
+  import PasswordAgain from './parts/PasswordAgain.svelte';
   import { say } from './lib/say';
 
   const client = newClient();
@@ -41,6 +42,7 @@
     </main>
   {:else if session.who && (session.who.signed_in || session.ended)}
     <Frame {client} />
+    <PasswordAgain />
     {#if session.ended}
       {#await import('./views/arrive/SessionOver.svelte') then { default: SessionOver }}<SessionOver
           {client}

@@ -17,6 +17,10 @@ module SteadyMove
         alive(living).where(person_id: person_id).reverse(:seen_at, :id).all
       end
 
+      def confirm(person_id, digest, at)
+        @rows.where(person_id: person_id, digest: digest).update(confirmed_at: at)
+      end
+
       def touch(id, seen_at) = @rows.where(id: id).update(seen_at: seen_at)
       def finish(person_id, **which) = @rows.where(person_id: person_id, **which).delete
       def finish_all(person_id, but: nil)

@@ -14,7 +14,11 @@ module SteadyMove
       def count(person_id) = @rows.where(person_id: person_id).count
       def find(id, person_id) = @rows.where(id: id, person_id: person_id).first
       def remove(id) = @rows.where(id: id).delete
-      def remove_all(person_id) = @rows.where(person_id: person_id).delete
+      # All of a person, but for those with these ids.
+      def remove_all(person_id, but: [])
+        @rows.where(person_id: person_id).exclude(id: but).delete
+      end
+
       # One that still holds, or nil.
       def holding(digest, at:)
         @rows.where(token_digest: digest).where(Sequel[:expires_at] > at.to_i).first

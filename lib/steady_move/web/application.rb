@@ -83,7 +83,7 @@ module SteadyMove
         @people = people
         @tokens = Desk::Automation::Tokens.new(desk)
         @throttle = Throttle.new
-        @device = Device.new(desk.safe.derive("devices"))
+        @device = Device.new(desk.safe.derive("devices"), path: desk.config.path)
         @first_run = FirstRun.new(@people)
         @status = Status.new(self)
         @contract = Contract.new

@@ -11,9 +11,10 @@ module SteadyMove
 
       # One operation. route: its path as Sinatra writes it; role: the least that it needs, or nil;
       # open: for anybody; outside: whom it asks outside (“name”, “account”, “move” or a lane's own
-      # name), nil where nobody; sign_in: the sign-in itself answers it; tried: it is a try with a
-      # secret; most: octets of a body; parameters: {name => [type, compiled schema, is it
-      # needed?]}; body: compiled schema, or nil where it takes none.
+      # name), nil where nobody; sign_in: the sign-in itself answers it; confirmed: it wants the
+      # password again; tried: it is a try with a secret; most: octets of a body; parameters: {name
+      # => [type, compiled schema, is it needed?]}; body: compiled schema, or nil where it takes
+      # none.
       Operation =
         Struct.new(
           :id,
@@ -24,6 +25,7 @@ module SteadyMove
           :open,
           :outside,
           :sign_in,
+          :confirmed,
           :tried,
           :most,
           :parameters,
@@ -124,6 +126,7 @@ module SteadyMove
           open: operation["security"] == [],
           outside: operation["x-outside"],
           sign_in: operation["x-sign-in"] == true,
+          confirmed: operation["x-password"] == true,
           tried: operation["x-tried"] == true,
           most: operation.fetch("x-most", Limits::JSON_MOST),
           parameters: parameters,

@@ -10,8 +10,11 @@ module SteadyMove
       COOKIE = "steady_move"
 
       # A program's token is no cookie: no page of another site can have a browser send it. Whoever
-      # shows a session as well is a browser.
+      # shows a session as well is a browser. Whoever leaves is never refused: SameSite=Strict keeps
+      # other sites from doing it for them.
       def accepts?(env)
+        return true if env["PATH_INFO"] == "/api/sign-out"
+
         program = env["HTTP_AUTHORIZATION"].to_s.match?(/\ABearer /i)
         (program && !cookie?(env)) || super
       end

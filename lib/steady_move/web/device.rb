@@ -12,8 +12,10 @@ module SteadyMove
       COOKIE = "steady_move_device"
       LASTS = 90 * 86_400
 
-      def initialize(secret)
+      # path: under which the desk is served.
+      def initialize(secret, path: "")
         @secret = secret
+        @path = "#{path}/api/sign-in"
       end
 
       # The mark's own number where a cookie's value is one for this person, else nil.
@@ -33,7 +35,7 @@ module SteadyMove
           headers,
           COOKIE,
           value: value,
-          path: "/api/sign-in",
+          path: @path,
           max_age: LASTS,
           httponly: true,
           same_site: :strict

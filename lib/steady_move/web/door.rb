@@ -9,6 +9,8 @@ module SteadyMove
       # How many wrong tries are free: for what comes from one place, for one person from there, and
       # for one person from everywhere (ASVS 4.0, 2.2.1: no more than 100 an hour).
       FREE = { place: 20, pair: 5, person: 95 }.freeze
+      # What the sign-in does where nothing of a second factor is tried.
+      SIGNED = { "signIn" => :signing_in, "signOut" => :signing_out }.freeze
       # What a page asks by itself is no sign that somebody is there.
       BY_ITSELF = %w[events clock session later].freeze
 
@@ -38,16 +40,22 @@ module SteadyMove
         return signed(operation) if operation.sign_in
 
         admit(operation) unless operation.open
-        @asked = application.contract.check(operation, params)
-        @given = operation.body && application.contract.body(read_body, operation)
+        take(operation)
+        confirmed! if operation.confirmed
         return aside(operation, &answer) if operation.outside
 
         result = operation.tried ? tried { instance_exec(&answer) } : instance_exec(&answer)
         result.is_a?(String) ? result : json(result)
       end
 
+      # What is given, checked.
+      def take(operation)
+        @asked = application.contract.check(operation, params)
+        @given = operation.body && application.contract.body(read_body, operation)
+      end
+
       # What a person tries with a secret: slowed after some that failed.
-      def tried(keys = { [:place, request.ip] => FREE[:place] }, &)
+      def tried(keys = tries, &)
         application.throttle.attempt(keys, &)
       rescue Throttle::TooMany => e
         application.log.line(
@@ -64,6 +72,11 @@ module SteadyMove
       def read_body = Limits.read(request, person ? @operation.most : Limits::ANONYMOUS)
 
       private
+
+      def tries
+        place = { [:place, request.ip] => FREE[:place] }
+        person ? place.merge([:own, person[:id]] => FREE[:pair]) : place
+      end
 
       # A program shows its token instead of a session (RFC 6750 §2.1).
       def bearer = env["HTTP_AUTHORIZATION"].to_s[/\ABearer (\S{1,200})\z/i, 1]
@@ -94,12 +107,19 @@ module SteadyMove
         raise Problem.say(403, :role, role: operation.role, yours: person[:role])
       end
 
+      # What weighs much wants the password again; a program's token was made with it.
+      def confirmed!
+        return if person[:token] || application.people.sessions.confirmed?(person[:session])
+
+        raise Problem.new(403, Words.say(:"web.password_again"), :password_again, needs: "password")
+      end
+
       # What the sign-in answers itself; what comes in is checked here all the same.
       def signed(operation)
         text = read_body
         data = operation.body ? application.contract.body(text, operation) : {}
-        status, headers, body =
-          operation.id == "signIn" ? signing_in(data, text) : with_factor(text)
+        act = SIGNED.fetch(operation.id, :with_factor)
+        status, headers, body = send(act, data, text)
         said = JSON.parse(body.to_enum(:each).to_a.join)
         return halt(status, headers, [JSON.generate(said)]) if status < 400
 
@@ -130,18 +150,23 @@ module SteadyMove
         )
       end
 
-      # From a browser that the person knows, only its own tries count.
+      # From a browser that the person knows, only its own tries count. Made-up persons are slowed
+      # just so, but counted apart, so that many of them push out nobody's count.
       def sign_in_keys(email, device)
         return { [:device, device] => FREE[:pair] } if device
 
+        pair, person = env["steady_move.person"] ? %i[pair person] : %i[made_up_pair made_up]
         {
           [:place, request.ip] => FREE[:place],
-          [:pair, request.ip, email] => FREE[:pair],
-          [:person, email] => FREE[:person]
+          [pair, request.ip, email] => FREE[:pair],
+          [person, email] => FREE[:person]
         }
       end
 
-      def with_factor(text)
+      # Never slowed, and nothing to be wrong in: whoever wants to leave, leaves.
+      def signing_out(_data, text) = hand_on(text)
+
+      def with_factor(_data, text)
         answer = nil
         tried([:factor, known ? known[:id] : request.ip] => FREE[:pair]) do
           (answer = hand_on(text)).first < 400

@@ -6,8 +6,9 @@ module SteadyMove
     class Problem < StandardError
       KINDS = { invalid: 422, not_now: 409, unknown: 404, busy: 429, unusable: 503 }.freeze
 
-      # key: of the catalogue's “web” or “refused”, for the log; nil where it is none.
-      attr_reader :status, :key
+      # key: of the catalogue's “web” or “refused”, for the log; nil where it is none; needs: what
+      # would let it through, for the page (RFC 9457 §3.2), or nil.
+      attr_reader :status, :key, :needs
 
       # key: of the catalogue's “web”.
       def self.say(status, key, **values) = new(status, Words.say(:"web.#{key}", **values), key)
@@ -20,15 +21,17 @@ module SteadyMove
         says ? new(503, says, :trouble) : say(500, :broken)
       end
 
-      def initialize(status, detail, key = nil)
+      def initialize(status, detail, key = nil, needs: nil)
         @status = status
         @key = key
+        @needs = needs
         super(detail)
       end
 
       def to_json(*)
         title = Words.maybe(:"web.titles.#{status}") || Words.say(:"web.titles.other")
-        JSON.generate(type: "about:blank", title: title, status: status, detail: message)
+        said = { type: "about:blank", title: title, status: status, detail: message, needs: needs }
+        JSON.generate(said.compact)
       end
     end
   end

@@ -7,8 +7,8 @@ module SteadyMove
     # First and last in every request: an id, the security headers, one line in the log; what nobody
     # caught becomes a problem document.
     class RequestLog
-      # What stands behind it in a path is a secret.
-      SECRET = %r{\A(/api/calendar/).+}
+      # What stands behind it in a path is a secret, wherever the desk is served.
+      SECRET = %r{(/api/+(?:calendar|status)/+).+}i
 
       # counts: Metrics, told of each request.
       def initialize(app, log, counts)

@@ -141,11 +141,32 @@ module SteadyMove
           webauthn_origin { address || request.base_url }
           webauthn_rp_id { URI(webauthn_origin).host }
           webauthn_key_insert_hash { |key| super(key).merge(title: param("title").strip[0, 60]) }
+          SignIn.challenges(self, people.factors)
           webauthn_setup_error_flash { SignIn.say(:passkey_not_kept) }
           webauthn_auth_error_flash { SignIn.say(:passkey_wrong) }
           webauthn_remove_error_flash { SignIn.say(:password_wrong) }
           after_webauthn_setup { super().then { people.note("passkey_set", account[:email]) } }
           after_webauthn_remove { super().then { SignIn.factor_gone(self, people) } }
+        end
+      end
+
+      # Each challenge that was given out is answered once, and within minutes.
+      def challenges(rodauth, factors)
+        rodauth.instance_exec do
+          new_webauthn_credential do
+            super().tap { |o| factors.give_challenge(session_value, o.challenge) }
+          end
+          webauthn_credential_options_for_get do
+            super().tap { |o| factors.give_challenge(session_value, o.challenge) }
+          end
+          valid_new_webauthn_credential? do |credential|
+            factors.take_challenge(session_value, param(webauthn_setup_challenge_param)) &&
+              super(credential)
+          end
+          valid_webauthn_credential_auth? do |credential|
+            factors.take_challenge(session_value, param(webauthn_auth_challenge_param)) &&
+              super(credential)
+          end
         end
       end
 

@@ -23,13 +23,14 @@ module SteadyMove
       FORGOTTEN = 3600
       AT_ONCE = 6
       # Kinds of keys of which a right try forgets the wrong ones.
-      CLEARED = %i[pair device factor].freeze
+      CLEARED = %i[pair device factor own].freeze
+      # Entries of each kind: those of one never push out another's.
       KEPT = 10_000
 
       # clock: answers now as a number of seconds.
       def initialize(clock: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) })
         @clock = clock
-        @entries = {}
+        @kinds = Hash.new { |all, kind| all[kind] = {} }
         @forgiven = {}
         @lock = Mutex.new
       end
@@ -53,16 +54,21 @@ module SteadyMove
           next if mark.nil? || @forgiven[whom] == mark
 
           @forgiven[whom] = mark
-          @entries.delete_if { |key, entry| key.include?(whom) && entry.under_way.zero? }
+          @kinds.each_value do |entries|
+            entries.delete_if { |key, entry| key.include?(whom) && entry.under_way.zero? }
+          end
         end
       end
 
       private
 
+      # Those of a key's kind.
+      def entries(key) = @kinds[key.first]
+
       def enter(keys)
         @lock.synchronize do
           now = @clock.call
-          wait = keys.map { |key, free| wait(@entries[key], free, now) }.max.to_f
+          wait = keys.map { |key, free| wait(entries(key)[key], free, now) }.max.to_f
           raise TooMany, wait.ceil if wait.positive?
 
           keys.each_key { |key| count(key, now) }
@@ -78,17 +84,18 @@ module SteadyMove
       end
 
       def count(key, now)
-        entry = @entries.delete(key)
+        entries = entries(key)
+        entry = entries.delete(key)
         entry = Entry.new(0, now, 0) if entry.nil? ||
           (now - entry.at > FORGOTTEN && entry.under_way.zero?)
-        @entries.shift while @entries.size >= KEPT
-        @entries[key] = Entry.new(entry.tries + 1, now, entry.under_way + 1)
+        entries.shift while entries.size >= KEPT
+        entries[key] = Entry.new(entry.tries + 1, now, entry.under_way + 1)
       end
 
       def leave(keys, right)
         @lock.synchronize do
           keys.each do |key|
-            entry = @entries[key] or next
+            entry = entries(key)[key] or next
             entry.under_way -= 1
             entry.tries = CLEARED.include?(key.first) ? 0 : entry.tries - 1 if right
           end

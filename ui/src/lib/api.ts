@@ -53,7 +53,41 @@ export async function arrived(request: Request): Promise<Response> {
   return response;
 }
 
-export const api = createClient<paths>({ baseUrl: `${base}/`, fetch: arrived });
+/** What asks for the password once more; answers whether it was given. */
+let confirming = async () => false;
+/** How a page asks for the password once more. */
+export const whenAgain = (act: () => Promise<boolean>) => (confirming = act);
+
+/** Does an answer want the password once more? */
+async function wantsPassword(response: Response): Promise<boolean> {
+  if (response.status !== 403) return false;
+  const said = (await response.clone().json()) as Schemas['Problem'];
+  return said.needs === 'password';
+}
+
+/** What weighs much is sent again once the password was given. */
+export async function sent(request: Request): Promise<Response> {
+  const again = request.clone();
+  const response = await arrived(request);
+  return (await wantsPassword(response)) && (await confirming()) ? arrived(again) : response;
+}
+
+export const api = createClient<paths>({ baseUrl: `${base}/`, fetch: sent });
+
+/** Fetches a file, as its server names it, and hands it to the browser to keep. */
+export async function download(path: string): Promise<void> {
+  const response = await sent(new Request(new URL(path, globalThis.location.href)));
+  if (!response.ok) {
+    const said = (await response.json().catch(() => ({}))) as { detail?: string };
+    throw new Said(response.status, said.detail ?? say.api.badReply(response.status));
+  }
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(await response.blob());
+  link.download =
+    /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? '';
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}
 api.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRF-Token', token);

@@ -81,11 +81,19 @@ module SteadyMove
           @rows.set_hash(person[:id], @passwords.hash(password))
         end
 
-        # Gives whoever is signed in another password and ends all their sessions. Raises Refused.
-        def change_password(id, old, password)
+        # Gives whoever is signed in another password and ends all their sessions, and their tokens
+        # but for those that they keep (ids). Raises Refused.
+        def change_password(id, old, password, keep: [])
           person = right_person(id, old)
-          keep_password(id, hashed(password, person[:email]))
+          keep_password(id, hashed(password, person[:email]), keep: keep)
           note("password_changed", person[:email])
+        end
+
+        # The password once more, for what weighs much, within the session with this key. Raises
+        # Refused.
+        def confirm(id, key, password)
+          right_person(id, password)
+          @sessions.confirm(id, key)
         end
 
         # Raises Refused where the password is wrong, or a second factor isn't there for which
@@ -97,12 +105,12 @@ module SteadyMove
           @factors.new_codes(id).tap { note("recovery_codes", person[:email]) }
         end
 
-        # Every session and every token of the person ends: whoever knew the old password may have
-        # made them.
-        def keep_password(id, hash)
+        # Every session and every token of the person ends, but for those that are kept by name:
+        # whoever knew the old password may have made them.
+        def keep_password(id, hash, keep: [])
           @rows.set_hash(id, hash)
           @sessions.finish_all(id)
-          Store::Tokens.new(@ports.db).remove_all(id)
+          Store::Tokens.new(@ports.db).remove_all(id, but: keep)
         end
 
         # For one who lost the device: takes the second factors away. Raises Refused.

@@ -13,11 +13,25 @@ module SteadyMove
         # No letters and digits that look alike; 16 of 31 are 79 bits.
         LETTERS = [*"a".."z", *"2".."9"].join.delete("ilo").chars.freeze
         LENGTH = 16
+        # So long a passkey's challenge holds (seconds; WebAuthn level 2, §5.4, timeout: what a
+        # browser is told is less).
+        CHALLENGE = 300
 
         def initialize(db, secret:)
           @rows = Store::Factors.new(db)
+          @challenges = Store::Challenges.new(db)
           @secret = secret
         end
+
+        # What a passkey of a person is asked to sign.
+        def give_challenge(id, text)
+          now = Time.now.to_i
+          @challenges.give(id, digest(id, text), expires_at: now + CHALLENGE, now: now)
+        end
+
+        # Was it asked just now, and not answered yet? It is used up with that (WebAuthn level 2,
+        # §13.4.3).
+        def take_challenge(id, text) = @challenges.take(id, digest(id, text), now: Time.now.to_i)
 
         # Wrong codes so far are forgotten.
         def forgive(id) = @rows.forgive(id)

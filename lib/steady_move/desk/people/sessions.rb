@@ -15,6 +15,8 @@ module SteadyMove
         IDLE = 30 * 60
         # How stale the time of last use may be.
         NOTED = 60
+        # For so long the password need not be given again (ASVS 4.0, 3.7.1: common practice).
+        CONFIRMED = 5 * 60
 
         # secret: for the digests; idle: seconds; clock: answers now as a number of seconds.
         def initialize(db, secret:, idle: IDLE, clock: -> { Time.now.to_i })
@@ -46,6 +48,15 @@ module SteadyMove
           row = key && @rows.find(person_id, digest(key), living)
           touch(row) if row && used && row[:seen_at] < now - NOTED
           row
+        end
+
+        # The password was given again in this session.
+        def confirm(person_id, key) = @rows.confirm(person_id, digest(key), now)
+
+        # Was it just now? row: of find.
+        def confirmed?(row)
+          at = row[:confirmed_at]
+          !at.nil? && now.between?(at, at + CONFIRMED)
         end
 
         # A person's living sessions, the latest used first.

@@ -46,6 +46,13 @@ Sequel.migration do
     # A later code that differs from the one that is held is kept beside it until a person chooses.
     alter_table(:codes) { add_column :sent_by, String }
     run "CREATE INDEX codes_proposed ON codes (name) WHERE state = 'proposed'"
+    # When the password was last given again within a session, and what a passkey is to sign, once.
+    alter_table(:sessions) { add_column :confirmed_at, Integer }
+    create_table(:passkey_challenges) do
+      String :digest, primary_key: true
+      foreign_key :person_id, :people, null: false, on_delete: :cascade
+      Integer :expires_at, null: false
+    end
     # Which codes an account can take was a regular expression that somebody wrote; it is a length
     # and signs now (Core::Codes::Accepted). What can't be said so is let go: then nothing is known.
     whole = /\A\\A\[((?:\\.|[^\]\\])+)\]\{(\d{1,3}),(\d{1,3})\}\\z\z/

@@ -11,9 +11,7 @@ module SteadyMove
         # The address as it is told once.
         module Helpers
           def calendars = Desk::Automation::Calendars.new(desk)
-          def own_address
-            desk.address || "#{request.scheme}://#{request.host_with_port}#{request.script_name}"
-          end
+          def own_address = application.address
           def calendar_shown = { made_at: Views::Json.time(calendars.made_at(person[:id])) }
         end
 

@@ -60,8 +60,19 @@ module SteadyMove
         on("me") { own_page }
 
         on "changePassword" do
-          application.people.change_password(person[:id], given["old"], given["new"])
+          application.people.change_password(
+            person[:id],
+            given["old"],
+            given["new"],
+            keep: given["keep"] || []
+          )
           own_page(session_anew)
+        end
+
+        on "confirm" do
+          key = SignIn.person_and_key(session).last
+          application.people.confirm(person[:id], key, given["password"])
+          { until: Views::Json.time(Time.now + Desk::People::Sessions::CONFIRMED) }
         end
 
         on "newRecoveryCodes" do

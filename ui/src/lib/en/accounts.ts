@@ -158,8 +158,9 @@ export const accounts = {
     theNewOne: 'A new one of at least twelve characters',
     change: 'Change it',
     passwordChanged:
-      'The password is changed. All other sessions and all tokens of yours have ended.',
+      'The password is changed. Other sessions have ended, and the tokens that you didn’t keep.',
     passwordEnds: 'Another password ends your other sessions and your tokens.',
+    tokensEnd: 'Tokens that go on all the same',
     passkeys: 'Passkeys',
     whatAPasskeyIs:
       'A passkey is kept by your device or a security key and asked for after the password, in place of a code.',

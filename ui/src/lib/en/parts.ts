@@ -154,6 +154,11 @@ export const parts = {
     closeEsc: 'Close (Esc)',
     close: 'Close',
   },
+  passwordAgain: {
+    title: 'Your password once more',
+    says: 'What you are about to do weighs much. You won’t be asked again for five minutes.',
+    goOn: 'Go on',
+  },
   sessionOver: {
     title: 'Sign in again',
     says: 'Your session has ended. Sign in again to go on where you were; what you typed is kept.',

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Download from '../../parts/Download.svelte';
   import { at } from '../../lib/base';
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
@@ -55,7 +56,7 @@
         >{say.closing.page}</a
       >
       <a href={at(`/api/closing/batch/${id}/pdf`)} download>{say.closing.pdf}</a>
-      <a href={at(`/api/batches/${id}/closing.csv`)} download>{say.closing.csv}</a>
+      <Download href={at(`/api/batches/${id}/closing.csv`)}>{say.closing.csv}</Download>
     </p>
   {/if}
 </details>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Download from '../../parts/Download.svelte';
   import { at } from '../../lib/base';
   import { createMutation, createQuery } from '@tanstack/svelte-query';
   import { searchParams } from 'sv-router';
@@ -33,7 +34,9 @@
   <MovesNav />
   <header>
     <h1>{say.ledger.title}</h1>
-    <a href={at(`/api/ledger.csv${batch ? `?batch=${batch}` : ''}`)} download>{say.ledger.csv}</a>
+    <Download href={at(`/api/ledger.csv${batch ? `?batch=${batch}` : ''}`)}
+      >{say.ledger.csv}</Download
+    >
   </header>
   <Trouble error={book.error ?? settle.error} />
   {#if book.data && !book.data.lines.length}<p class="box none">{say.ledger.none}</p>{/if}

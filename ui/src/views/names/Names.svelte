@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Download from '../../parts/Download.svelte';
   import { at } from '../../lib/base';
   import type { Snippet } from 'svelte';
   import { createQuery } from '@tanstack/svelte-query';
@@ -57,7 +58,7 @@
             )}{/if}{#if list.unpriced}{say.names.withoutPrice(list.unpriced)}{/if}
         </p>
       {/if}
-      <a href={at(`/api/names.csv${kept()}`)} download>{say.names.csv}</a>
+      <Download href={at(`/api/names.csv${kept()}`)}>{say.names.csv}</Download>
       <a
         href={at(`/api/names/report${kept()}`)}
         target="_blank"

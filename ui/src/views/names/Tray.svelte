@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Download from '../../parts/Download.svelte';
   import { at } from '../../lib/base';
   import { single } from '../../lib/keys';
   import { kept, keptSearch, picked, put } from '../../lib/list';
@@ -47,7 +48,7 @@
     >
     <LookAgain {names} />
     <a href={p('/records') + kept()}>{say.tray.recordsLinks}</a>
-    <a href={at(`/api/names.csv?names=${list}`)} download>{say.tray.judgedList}</a>
+    <Download href={at(`/api/names.csv?names=${list}`)}>{say.tray.judgedList}</Download>
     <a href={at(`/api/names/report?names=${list}`)} target="_blank" rel="noopener"
       >{say.tray.reportPage}</a
     >

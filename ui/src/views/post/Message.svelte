@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Download from '../../parts/Download.svelte';
   import { at } from '../../lib/base';
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
@@ -114,7 +115,7 @@
     {/if}
     {#if may('originalMessage')}
       <p>
-        <a href={at(`/api/post/${m.id}/original`)} download>{say.post.asItCame}</a>
+        <Download href={at(`/api/post/${m.id}/original`)}>{say.post.asItCame}</Download>
         {say.post.whatIsMasked}
       </p>
     {/if}

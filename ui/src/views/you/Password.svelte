@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import { session } from '../../lib/session.svelte';
@@ -10,11 +10,19 @@
   const client = useQueryClient();
   let old = $state('');
   let chosen = $state('');
+  let keep = $state<number[]>([]);
+  const tokens = createQuery(() => ({
+    queryKey: ['people', 'tokens'],
+    queryFn: () => ask(api.GET('/api/me/tokens')),
+  }));
+  const living = $derived((tokens.data?.tokens ?? []).filter((t) => !t.over));
   const change = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/me/password', { body: { old, new: chosen } })),
+    mutationFn: () => ask(api.POST('/api/me/password', { body: { old, new: chosen, keep } })),
     onSuccess: async (data) => {
       client.setQueryData(['me'], data);
       old = chosen = '';
+      keep = [];
+      await client.invalidateQueries({ queryKey: ['people', 'tokens'] });
       await session.load();
     },
   }));
@@ -47,6 +55,14 @@
         bind:value={chosen}
       />
     </div>
+    {#if living.length}
+      <fieldset>
+        <legend>{say.you.tokensEnd}</legend>
+        {#each living as t (t.id)}
+          <label><input type="checkbox" value={t.id} bind:group={keep} /> {t.title}</label>
+        {/each}
+      </fieldset>
+    {/if}
     <div>
       <Button type="submit" color="alternative" disabled={change.isPending}>{say.you.change}</Button
       >

@@ -1,0 +1,85 @@
+<script lang="ts">
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import { api, ask, whenAgain } from '../lib/api';
+  import { say } from '../lib/say';
+  import Whose from '../views/you/Whose.svelte';
+  import Trouble from './Trouble.svelte';
+
+  /**
+   * The password once more, over the page, for what weighs much; what was being done goes on by
+   * itself once it was given.
+   */
+  let dialog = $state<HTMLDialogElement>();
+  let password = $state('');
+  let error = $state<Error | null>(null);
+  let busy = $state(false);
+  let waiting: ((given: boolean) => void)[] = [];
+
+  whenAgain(
+    () =>
+      new Promise((resolve) => {
+        waiting.push(resolve);
+        if (waiting.length === 1) dialog?.showModal();
+      }),
+  );
+
+  function end(given: boolean) {
+    const all = waiting;
+    waiting = [];
+    password = '';
+    error = null;
+    dialog?.close();
+    for (const resolve of all) resolve(given);
+  }
+
+  async function give(e: SubmitEvent) {
+    e.preventDefault();
+    busy = true;
+    await ask(api.POST('/api/me/confirm', { body: { password } })).then(
+      () => end(true),
+      (e: Error) => (error = e),
+    );
+    busy = false;
+  }
+</script>
+
+<dialog
+  bind:this={dialog}
+  aria-labelledby="again-title"
+  oncancel={(e) => {
+    e.preventDefault();
+    end(false);
+  }}
+>
+  <h2 id="again-title">{say.passwordAgain.title}</h2>
+  <p>{say.passwordAgain.says}</p>
+  <Trouble {error} />
+  <form onsubmit={give}>
+    <Whose />
+    <Label for="again-password">{say.you.currentPassword}</Label>
+    <Input
+      id="again-password"
+      type="password"
+      autocomplete="current-password"
+      required
+      bind:value={password}
+    />
+    <div class="acts">
+      <Button type="submit" disabled={busy}>{say.passwordAgain.goOn}</Button>
+      <Button type="button" color="alternative" onclick={() => end(false)}
+        >{say.forGood.notNow}</Button
+      >
+    </div>
+  </form>
+</dialog>
+
+<style>
+  dialog {
+    width: min(26rem, 94vw);
+  }
+  .acts {
+    display: flex;
+    gap: 0.5rem;
+    margin-top: 0.8rem;
+  }
+</style>

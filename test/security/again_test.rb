@@ -145,6 +145,44 @@ class AgainSecurityTest < Minitest::Test
   end
   CHALLENGE = %w[webauthn_setup_challenge webauthn_setup_challenge_hmac].freeze
 
+  # Whoever's ways in were changed is told at the address of the sign-in, once for each change; what
+  # the mail server could not take is told later.
+  def test_a_changed_sign_in_is_told_by_mail
+    sent = []
+    down = true
+    sender = Struct.new(:from).new("desk@saltern-office.example")
+    sender.define_singleton_method(:deliver) do |raw, to:|
+      raise SteadyMove::Wire::Unreachable, "away" if down
+
+      sent << [to, Mail.new(raw).body.decoded.force_encoding("UTF-8")]
+    end
+    sign_in
+    people.note("password_changed", ADA)
+    world.app.instance_variable_set(:@sender, sender)
+    on = -> { world.driver.move_on(to: world.app.now + 120) }
+    on.call
+    mo
+    people.change_password(id_of(MO), MOS, "marsh gate at ten")
+    on.call
+    assert_empty sent, "neither what was before, nor while the server is away"
+    down = false
+    people.change_role(id_of(MO), "viewer", by: ADA)
+    people.note("signed_in", ADA)
+    send_to("/api/me/tokens", title: "t", role: "viewer", days: 1)
+    on.call
+    told = {
+      "#{MO} changed the password" => MO,
+      "made #{MO} viewer" => MO,
+      "#{ADA} made a token for programs" => ADA
+    }
+    assert_equal(told.values, sent.map { |to, _| to.first })
+    told.keys.zip(sent).each { |says, (_, text)| assert_includes text, says }
+    assert_includes sent.first.last, "end your other sessions and tokens"
+    refute_match(/marsh gate/, sent.join)
+    on.call
+    assert_equal 3, sent.size, "each once"
+  end
+
   # Made-up persons are counted apart: they push out nobody's count.
   def test_counters_stay
     throttle = Throttle.new(clock: -> { 0 })

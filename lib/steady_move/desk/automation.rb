@@ -22,9 +22,11 @@ module SteadyMove
             :now,
             :safe,
             :sender,
+            :system_state,
             :unrequested_transfers
       offers :Calendars,
              :Notices,
+             :SignInMails,
              :StatusPages,
              :StatusText,
              :Tokens,

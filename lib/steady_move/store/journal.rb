@@ -88,6 +88,12 @@ module SteadyMove
         @events.where { Sequel[:seq] > seq.to_i }.order(:seq).limit(most).map { |r| event_of(r) }
       end
 
+      # Those of one type, the same way.
+      def of_type_after(type, seq, most)
+        of_type = @events.where(type: type)
+        of_type.where { Sequel[:seq] > seq }.order(:seq).limit(most).map { |r| event_of(r) }
+      end
+
       # What the lines after one speak of: [[type, move id, name]], at most so many.
       def spoken_of_since(seq, most)
         @events

@@ -23,6 +23,7 @@ module SteadyMove
             "strays" => Automation::UnrequestedTransferAlarms.new(@ports).method(:tell),
             "alerts" => @alerts.method(:tell),
             "batches" => @batches.method(:go_on),
+            "sign-in mails" => Automation::SignInMails.new(@ports).method(:tell),
             "notices" => Automation::Notices.new(@ports).method(:tell),
             "webhooks" => Automation::Webhooks.new(@ports).method(:tell),
             "retention" => Operations::Retention.new(@ports).method(:call),

@@ -181,8 +181,8 @@ class PostRoomTest < Minitest::Test
   }.freeze
 
   def test_a_message_dropped_in_as_a_file
-    assert @room.drop(RAW)
-    refute @room.drop(RAW), "the same message twice"
+    assert @room.drop(RAW, by: "ada")
+    refute @room.drop(RAW, by: "ada"), "the same message twice"
     assert_equal [1, true, nil],
                  [
                    @app.messages.all.size,
@@ -191,16 +191,19 @@ class PostRoomTest < Minitest::Test
                  ]
     assert_empty @app.messages.numbers(1, 1), "the mailbox is read from its beginning all the same"
     BAD_FILES.each do |raw, says|
-      assert_match(says, assert_raises(SteadyMove::Desk::Refused) { @room.drop(raw) }.message)
+      assert_match(
+        says,
+        assert_raises(SteadyMove::Desk::Refused) { @room.drop(raw, by: "ada") }.message
+      )
     end
-    assert @room.drop(RAW.sub("<9@y>", "<10@y>"))
+    assert @room.drop(RAW.sub("<9@y>", "<10@y>"), by: "ada")
     assert_equal 2, @app.messages.all.size
   end
 
   # A doubt that a person lifts: then the code counts, and the sender's like are taken so from then
   # on.
   def test_a_wrong_match_is_put_right_and_remembered
-    id = @room.drop(RAW)
+    id = @room.drop(RAW, by: "ada")
     replies = SteadyMove::Desk::Mail::Replies.new(@app)
     assert_nil held
     refute_includes @app.db[:messages].get(:sealed_code).to_s, "secret11"
@@ -258,7 +261,8 @@ class PostRoomTest < Minitest::Test
       @room.drop(
         "From: x@forged.test\r\nMessage-ID: <12@y>\r\nIn-Reply-To: <#{letter[:message_id]}>\r\n" \
           "Subject: The " \
-          "transfer lock of #{NAME}\r\n\r\nIt was removed. #{letter[:reference]}\r\n"
+          "transfer lock of #{NAME}\r\n\r\nIt was removed. #{letter[:reference]}\r\n",
+        by: "ada"
       )
     assert_equal ["sent", true],
                  [@app.letters.find(id)[:state], @app.messages.find(dropped).doubtful?]
@@ -268,7 +272,10 @@ class PostRoomTest < Minitest::Test
   # The next message of a thread follows the one that was put right.
   def test_a_thread_keeps_the_name_that_it_was_given
     first =
-      @room.drop(RAW.sub(/Subject.*/m, "Subject: About your request\r\n\r\nWe look into it.\r\n"))
+      @room.drop(
+        RAW.sub(/Subject.*/m, "Subject: About your request\r\n\r\nWe look into it.\r\n"),
+        by: "ada"
+      )
     SteadyMove::Desk::Mail::Replies.new(@app).correct(
       first,
       kind: "unrelated",
@@ -278,7 +285,8 @@ class PostRoomTest < Minitest::Test
     second =
       @room.drop(
         "From: x@y.test\r\nMessage-ID: <11@y>\r\nIn-Reply-To: <9@y>\r\nSubject: Re: About your " \
-          "request\r\n\r\nDone.\r\n"
+          "request\r\n\r\nDone.\r\n",
+        by: "ada"
       )
     assert_equal [NAME], @app.messages.find(second).names
   end

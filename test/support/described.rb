@@ -86,12 +86,39 @@ class Described
     end
   end
 
-  def initialize(app)
+  # Where an operation has done what it is for, a line with who has to stand in the journal.
+  class Unwritten < StandardError
+  end
+
+  # Answers that change nothing: the first of two, nobody to sign out, the same as before.
+  CHANGED_NOTHING = {
+    "setUpFactor" => ->(said) { said.key?("otp_secret") },
+    "setUpPasskey" => ->(said) { said.key?("webauthn_setup") },
+    "signOut" => ->(_) { true },
+    "secondFactorByPasskey" => ->(said) { said.key?("webauthn_auth") }
+  }.freeze
+
+  # journal: rows of it; contract: Web::Contract, where lines are looked for.
+  def initialize(app, journal: nil, contract: nil)
     @app = app
+    @journal = journal
+    @contract = contract
   end
 
   def call(env)
-    status, headers, body = @app.call(env)
+    operation = @journal && operation_of(env)
+    return described(env, @app.call(env)) if operation.nil? || operation.journal.empty?
+
+    last = @journal.max(:seq).to_i
+    answer = described(env, @app.call(env))
+    written(operation, last, *answer) if answer.first.between?(200, 201)
+    answer
+  end
+
+  private
+
+  def described(env, answer)
+    status, headers, body = answer
     return status, headers, body unless plain_json?(headers)
 
     text = body.to_enum.to_a.join
@@ -99,7 +126,22 @@ class Described
     [status, headers, [text]]
   end
 
-  private
+  def written(operation, last, _status, _headers, body)
+    silent = CHANGED_NOTHING[operation.id]
+    return if silent&.call(JSON.parse(body.to_enum.to_a.join))
+
+    lines = @journal.where { seq > last }.select_map(%i[type by])
+    return if lines.any? { |type, by| operation.journal.include?(type) && by.to_s != "desk" }
+
+    raise Unwritten, "#{operation.id}: no line of #{operation.journal.join(", ")} by anybody"
+  end
+
+  def operation_of(env)
+    @contract.operations.find do |o|
+      pattern = /\A#{Regexp.escape(o.path).gsub(/\\\{\w+\\\}/, "[^/]+")}\z/
+      o.verb == env["REQUEST_METHOD"].downcase && pattern.match?(env["PATH_INFO"])
+    end
+  end
 
   def plain_json?(headers)
     headers["content-type"].to_s.start_with?("application/json") && !headers["content-encoding"]

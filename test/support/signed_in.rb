@@ -19,7 +19,7 @@ module SignedIn
     @world = new_world
     @house =
       world.desk.application(log: SteadyMove::Web::Log.new(@log = StringIO.new), patience: PATIENT)
-    @app = Described.new(house.rack)
+    @app = Described.new(house.rack, journal: world.app.db[:events], contract: house.contract)
   end
 
   def new_world = BenchWorld.new

@@ -148,4 +148,20 @@ class DescribedTest < Minitest::Test
       end
     end
   end
+
+  # Every change leaves a line with who, of a kind that the contract names; what leaves none says
+  # why. Test::Described holds each answer to it.
+  def test_every_change_names_its_lines
+    SteadyMove::Web::ContractFiles.join["paths"].each_value do |item|
+      item
+        .slice("post")
+        .each_value do |operation|
+          id = operation["operationId"]
+          kinds, because = operation.values_at("x-journal", "x-no-line")
+          assert_equal [true, false],
+                       [kinds, because].map { |v| !v.nil? }.sort_by { |v| v ? 0 : 1 },
+                       "#{id}: x-journal, or x-no-line with the reason"
+        end
+    end
+  end
 end

@@ -12,7 +12,8 @@ module SteadyMove
       # One operation. route: its path as Sinatra writes it; role: the least that it needs, or nil;
       # open: for anybody; outside: whom it asks outside (“name”, “account”, “move” or a lane's own
       # name), nil where nobody; sign_in: the sign-in itself answers it; confirmed: it wants the
-      # password again; tried: it is a try with a secret; most: octets of a body; parameters: {name
+      # password again; tried: it is a try with a secret; journal: kinds of lines of
+      # which it leaves one with who; most: octets of a body; parameters: {name
       # => [type, compiled schema, is it needed?]}; body: compiled schema, or nil where it takes
       # none.
       Operation =
@@ -27,6 +28,7 @@ module SteadyMove
           :sign_in,
           :confirmed,
           :tried,
+          :journal,
           :most,
           :parameters,
           :body,
@@ -128,6 +130,7 @@ module SteadyMove
           sign_in: operation["x-sign-in"] == true,
           confirmed: operation["x-password"] == true,
           tried: operation["x-tried"] == true,
+          journal: [*operation["x-journal"]],
           most: operation.fetch("x-most", Limits::JSON_MOST),
           parameters: parameters,
           body: schema && @schemas.schema(schema.split("/").last)

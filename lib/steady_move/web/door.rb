@@ -11,6 +11,12 @@ module SteadyMove
       FREE = { place: 20, pair: 5, person: 95 }.freeze
       # What the sign-in does where nothing of a second factor is tried.
       SIGNED = { "signIn" => :signing_in, "signOut" => :signing_out }.freeze
+      # What the journal says of a second factor that was given.
+      GIVEN = {
+        "secondFactor" => "factor_given",
+        "secondFactorByPasskey" => "passkey_given",
+        "secondFactorByRecovery" => "recovery_code_used"
+      }.freeze
       # What a page asks by itself is no sign that somebody is there.
       BY_ITSELF = %w[events clock session later].freeze
 
@@ -172,7 +178,15 @@ module SteadyMove
           (answer = hand_on(text)).first < 400
         end
         told("second factor", answer.first < 400)
+        factor_given if answer.first < 400
         answer
+      end
+
+      # What was given after the password; another way than before may be somebody else's.
+      def factor_given
+        kind = GIVEN[@operation.id]
+        given = kind && SignIn.second_factor_given?(session)
+        application.people.note(kind, env["steady_move.person"]) if given
       end
 
       # A line of the log for each try to get in; whom it was for only where there is such a person.

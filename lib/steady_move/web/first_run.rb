@@ -41,6 +41,7 @@ module SteadyMove
           end
 
           @people.put(email, password, role: "administrator")
+          @people.note("first_administrator", email.downcase)
         end
       end
     end

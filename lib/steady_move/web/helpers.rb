@@ -47,6 +47,11 @@ module SteadyMove
         found.size == parts ? found : raise(Problem.say(422, :cursor, given: text[0, 40]))
       end
 
+      # Who took what out stands in the journal.
+      def taken_out(what)
+        application.people.note("table_taken", me, what: Words.say(:"web.tables.#{what}"))
+      end
+
       # Something was said or done: the runner looks soon.
       def nudge = application.engine.nudge
     end

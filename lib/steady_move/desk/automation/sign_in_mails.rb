@@ -22,6 +22,7 @@ module SteadyMove
           password_changed
           password_reset
           password_word
+          recovery_code_used
           recovery_codes
           role_changed
           token_made

@@ -123,7 +123,9 @@ module SteadyMove
 
           @ports.db.transaction do
             left ? @ports.letters.sent(id) : @ports.letters.drop(id)
-            letter[:steps].each { |move, step| told_left(move, step, letter, by) } if left
+            letter[:steps].each do |move, step|
+              left ? told_left(move, step, letter, by) : told_kept(move, letter, by)
+            end
           end
         end
 
@@ -248,6 +250,19 @@ module SteadyMove
         rescue Wire::Error => e
           @ports.letters.drop(id)
           invalid(:letter_not_sent, says: e.says)
+        end
+
+        # It waits to be written again; nothing of the step has begun.
+        def told_kept(move, letter, person)
+          values = { by: person, to: letter[:recipient], subject: letter[:subject] }
+          @ports.journal.add(
+            "letter-kept",
+            at: @ports.now,
+            by: person,
+            move_id: move,
+            name: @ports.moves.find(move).name,
+            says: Words.phrase("journal.letter_kept", **values)
+          )
         end
 
         def told_left(move, step, letter, person)

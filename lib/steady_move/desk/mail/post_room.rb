@@ -62,8 +62,12 @@ module SteadyMove
 
         # Takes in a message that somebody saved as a file. raw: RFC 5322 text. Returns its id, nil
         # where it is here already; raises Refused.
-        def drop(raw)
-          take(Wire::Mail::Eml.read(raw))
+        def drop(raw, by:)
+          message = Wire::Mail::Eml.read(raw)
+          take(message)&.tap do
+            says = Words.phrase("journal.message_dropped", by: by, from: message.sender.to_s)
+            @ports.journal.add("mail", at: @ports.now, by: by, says: says)
+          end
         rescue Wire::Malformed => e
           raise Refused.new(:invalid, :message_unreadable, says: e.says)
         end

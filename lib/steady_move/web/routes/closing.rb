@@ -35,6 +35,7 @@ module SteadyMove
         on("ledger") { ledger_page }
 
         on "ledgerTable" do
+          taken_out(:ledger)
           content_type "text/csv", charset: "utf-8"
           attachment "ledger.csv"
           closing_files.ledger(ledger_found)
@@ -88,6 +89,7 @@ module SteadyMove
         end
 
         on "closingTable" do
+          taken_out(:batch)
           content_type "text/csv", charset: "utf-8"
           attachment "closing-batch-#{asked[:id]}.csv"
           closing_files.batch(batch_report(asked[:id]))

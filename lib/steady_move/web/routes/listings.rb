@@ -70,6 +70,7 @@ module SteadyMove
 
         on "namesTable" do
           found, accounts, at = everything
+          taken_out(:names)
           content_type "text/csv", charset: "utf-8"
           attachment "names-#{at.strftime("%Y-%m-%d")}.csv"
           Desk::Portfolio::NameTable.text(found, accounts, at)

@@ -79,7 +79,7 @@ module SteadyMove
         # The body is the message itself (RFC 5322), as it was saved.
         on "dropMessage" do
           raw = read_body
-          unless Desk::Mail::PostRoom.new(desk).drop(raw)
+          unless Desk::Mail::PostRoom.new(desk).drop(raw, by: me)
             raise Desk::Refused.new(:not_now, :message_there)
           end
 

@@ -227,6 +227,26 @@ class AccountsTest < Minitest::Test
                  ]
   end
 
+  # Which paths of the machine there are is told nobody: a file that is missing, a folder, what has no
+  # end, and what is no certificate are one answer.
+  def test_paths_are_told_nobody
+    given = { title: "Second desk", registrar: "Orlop Domain Desk", kind: "epp", password: "x" }
+    key = Tempfile.create("key").tap { |f| f.write("no key") && f.flush }
+    paths = ["/no/such/file", "/etc/passwd", "/etc", "/dev/zero", key.path, "/proc/self/mem"]
+    said =
+      paths.flat_map do |path|
+        [{ ca_file: path }, { certificate_file: path, key_file: path }].map do |files|
+          status = send_to("/api/accounts", **given, connection: connection(**files))
+          [status, answer["detail"]]
+        end
+      end
+    assert_equal [422], said.map(&:first).uniq
+    assert_equal 1, said.map(&:last).uniq.size, said.map(&:last).uniq.inspect
+    assert_match(/certificates or keys can't be used/, said.last.last)
+  ensure
+    File.delete(key.path)
+  end
+
   # A held password is not sent to another place than the one that it was given for.
   def test_another_place_wants_the_password_again
     assert_equal 422, send_to("/api/accounts/orlop", connection: { host: "localhost" })

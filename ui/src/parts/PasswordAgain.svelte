@@ -44,6 +44,7 @@
 </script>
 
 <dialog
+  class="over"
   bind:this={dialog}
   aria-labelledby="again-title"
   oncancel={(e) => {
@@ -56,7 +57,7 @@
   <Trouble {error} />
   <form onsubmit={give}>
     <Whose />
-    <Label for="again-password">{say.you.currentPassword}</Label>
+    <Label for="again-password">{say.passwordAgain.password}</Label>
     <Input
       id="again-password"
       type="password"

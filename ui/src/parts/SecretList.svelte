@@ -54,7 +54,7 @@
     display: flex;
     flex-wrap: wrap;
     gap: 0.2rem 1rem;
-    padding: 0.25rem 0;
+    padding: 0.25rem 0.75rem;
     overflow-wrap: anywhere;
   }
 </style>

@@ -184,8 +184,6 @@ module SteadyMove
           pool.close
         rescue Wire::Error => e
           invalid(:connection_tried, says: e.says)
-        rescue SystemCallError, OpenSSL::OpenSSLError => e
-          invalid(:certificate_unreadable, says: e.message.lines.first.strip)
         end
 
         def note(key, by, **values)

@@ -55,6 +55,8 @@ module SteadyMove
           response
         end
 
+        # Octets of a file with certificates or a key.
+        FILE = 1024 * 1024
         # Seconds for which an answer proves the connection well.
         FRESH = 10
 
@@ -134,23 +136,38 @@ module SteadyMove
           raise Unreachable, "#{@where} can't be reached (#{e.message[/\A[^@]+/].strip})"
         end
 
-        # A client certificate where the registrar wants one (RFC 5734 §9).
-        def own_certificate(context)
-          return unless @at[:certificate_file]
+        # What it trusts, and its own certificate where the registrar wants one (RFC 5734 §9). Which
+        # of the files is missing, or none, is told nobody: a path may be a guess.
+        def trusted
+          context = OpenSSL::SSL::SSLContext.new
+          context.set_params(verify_mode: OpenSSL::SSL::VERIFY_PEER)
+          context.cert_store = store(@at[:ca_file]) if @at[:ca_file]
+          own_certificate(context) if @at[:certificate_file]
+          context
+        rescue SystemCallError, IOError, OpenSSL::OpenSSLError, KeyError
+          raise Unreachable, "#{@where}: a file of its certificates or keys can't be used"
+        end
 
+        def store(path)
+          certificates = OpenSSL::X509::Certificate.load(file(path))
+          certificates.each_with_object(OpenSSL::X509::Store.new) { |c, all| all.add_cert(c) }
+        end
+
+        def own_certificate(context)
           context.add_certificate(
-            OpenSSL::X509::Certificate.new(File.read(@at[:certificate_file])),
-            OpenSSL::PKey.read(File.read(@at.fetch(:key_file)))
+            OpenSSL::X509::Certificate.new(file(@at[:certificate_file])),
+            OpenSSL::PKey.read(file(@at.fetch(:key_file)))
           )
         end
 
+        def file(path)
+          raise IOError, "no plain file" unless File.file?(path) && File.size(path) <= FILE
+
+          File.read(path)
+        end
+
         def connect
-          context = OpenSSL::SSL::SSLContext.new
-          context.set_params(
-            verify_mode: OpenSSL::SSL::VERIFY_PEER,
-            **(@at[:ca_file] ? { ca_file: @at[:ca_file] } : {})
-          )
-          own_certificate(context)
+          context = trusted
           socket = TCPSocket.new(@at.fetch(:host), @at.fetch(:port))
           tls = OpenSSL::SSL::SSLSocket.new(socket, context)
           tls.sync_close = true

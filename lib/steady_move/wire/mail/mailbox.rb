@@ -13,9 +13,8 @@ module SteadyMove
           @at = endpoint
         end
 
-        # Octets of one answer of the server; a list of many numbers is long, a message is fetched
-        # in part.
-        MOST = 32 * 1024 * 1024
+        # Octets of one answer of the server: a message is fetched in part, numbers in stretches.
+        MOST = Eml::MOST + 65_536
 
         # The mailbox opened for reading, while the block runs. Raises Unreachable or Refused.
         def open
@@ -41,10 +40,14 @@ module SteadyMove
           # where any is given (the server compares parts of the From field: RFC 9051 §6.4.4).
           def uids(after: 0, from: nil)
             keys = ["UID", Net::IMAP::SequenceSet["#{after + 1}:*"]]
-            keys += ["FROM", from] if from
             # a range that ends in * names the last message even where that lies below its beginning
-            @in_time.call { @imap.uid_search(keys) }.select { |u| u > after }.sort
+            found = @in_time.call { from ? of_sender(keys, from) : newest(keys) }
+            found.select { |u| u > after }.uniq.sort
           end
+
+          # Numbers of so many messages are asked for at once, of at most so many stretches.
+          STRETCH = 50_000
+          STRETCHES = 100
 
           # Calls the block with each message (Core::Post::Message), in the order that is given; one
           # that is gone is passed over.
@@ -54,6 +57,36 @@ module SteadyMove
                 @in_time.call { @imap.uid_fetch(uid, "BODY.PEEK[]<0.#{Eml::MOST + 1}>") }.to_a.first
               fetched && yield(@message.call(uid, fetched))
             end
+          end
+
+          private
+
+          # The newest first, until a stretch goes below what is looked for: UIDs rise with the
+          # messages' places (RFC 9051 §2.3.1.1).
+          def newest(keys)
+            stretches.each_with_object([]) do |places, found|
+              here = search(places, keys)
+              found.concat(here)
+              break found if here.size < places.size
+            end
+          end
+
+          def of_sender(keys, from)
+            stretches.flat_map { |places| search(places, [*keys, "FROM", from]) }
+          end
+
+          def search(places, keys)
+            return @imap.uid_search(keys) if stretches.one?
+
+            @imap.uid_search([Net::IMAP::SequenceSet["#{places.begin}:#{places.end}"], *keys])
+          end
+
+          # The messages' places, the last stretch of them first.
+          def stretches
+            top = @imap.responses("EXISTS", &:last).to_i
+            return [1..top] if top <= STRETCH
+
+            top.step(1, -STRETCH).first(STRETCHES).map { |n| ([n - STRETCH + 1, 1].max)..n }
           end
         end
 
@@ -121,12 +154,20 @@ module SteadyMove
                   max_response_size: MOST
                 }
               )
+            told_capabilities(imap)
             imap.starttls if tls == :starttls
             imap.login(@at.fetch(:login), @at.fetch(:password))
           end
           yield imap
         ensure
           imap&.disconnect unless imap.nil? || imap.disconnected?
+        end
+
+        # Every server tells them when it is asked (RFC 9051 §6.1.1).
+        def told_capabilities(imap)
+          return if imap.capabilities_cached? || imap.capability
+
+          raise Net::IMAP::Error, "it tells no capabilities"
         end
 
         def place(uid) = Core::Post::Place.new(uid: uid)

@@ -157,6 +157,7 @@ export const parts = {
   passwordAgain: {
     title: 'Your password once more',
     says: 'What you are about to do weighs much. You won’t be asked again for five minutes.',
+    password: 'Password',
     goOn: 'Go on',
   },
   sessionOver: {

@@ -227,8 +227,8 @@ class AccountsTest < Minitest::Test
                  ]
   end
 
-  # Which paths of the machine there are is told nobody: a file that is missing, a folder, what has no
-  # end, and what is no certificate are one answer.
+  # Which paths of the machine there are is told nobody: a file that is missing, a folder, what has
+  # no end, and what is no certificate are one answer.
   def test_paths_are_told_nobody
     given = { title: "Second desk", registrar: "Orlop Domain Desk", kind: "epp", password: "x" }
     key = Tempfile.create("key").tap { |f| f.write("no key") && f.flush }

@@ -2,8 +2,8 @@
 
 module SteadyMove
   module Store
-    # Can the database be written just now? Tried with a row of its own, at most once in a few
-    # seconds.
+    # Can the database be written just now, and is it still the one that the desk opened? Tried with
+    # a row of its own, at most once in a few seconds.
     class WriteProbe
       EVERY = 5
       # Milliseconds that it waits for whoever else writes.
@@ -12,6 +12,7 @@ module SteadyMove
       # path: of the database's file; clock: answers now as a number of seconds.
       def initialize(path, clock: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) })
         @path = path
+        @place = place
         @clock = clock
         @lock = Mutex.new
       end
@@ -29,15 +30,32 @@ module SteadyMove
 
       private
 
+      # Nothing is made where nothing is.
       def feel
-        db = SQLite3::Database.new(@path)
+        return Words.say(:"trouble.swapped") if place != @place
+
+        db = SQLite3::Database.new(@path, flags: SQLite3::Constants::Open::READWRITE)
         db.busy_handler_timeout = PATIENCE
-        db.execute("UPDATE pulse SET beat = beat + 1")
-        nil
+        beat(db.get_first_value("UPDATE pulse SET beat = beat + 1 RETURNING beat"))
       rescue SQLite3::Exception, SystemCallError => e
         Trouble.say(e) || Words.say(:"trouble.other", says: e.message.scrub.lines.first.to_s.strip)
       ensure
         db&.close
+      end
+
+      # It only rises; where it fell, an older copy was put in the file's place.
+      def beat(number)
+        fell = @beat && number <= @beat
+        @beat = number unless fell
+        Words.say(:"trouble.swapped") if fell
+      end
+
+      # The file itself, whatever is at its path later.
+      def place
+        found = File.stat(@path)
+        [found.dev, found.ino]
+      rescue Errno::ENOENT
+        nil
       end
     end
   end

@@ -85,6 +85,7 @@ class Bench
     carry_sheet
     growth
     load
+    crowded
     years
     vitals
     front_end

@@ -8,6 +8,7 @@ module Load
   PEOPLE = 50
   HOURS = 8
   STEP = 900
+  DUE = 200
   # Seconds that somebody looks at a page before the next.
   THINKING = 4.0
   VIEWS = %w[
@@ -28,6 +29,22 @@ module Load
         people(house)
         crowd = crowd(port)
         told(crowd, live_through(world))
+      end
+    end
+  end
+
+  # Moves that are all due at once, with fifty people at the pages and without.
+  def crowded
+    SQLite3::ForkSafety.suppress_warnings!
+    with_moves(DUE, at: %w[tarnbeck], like: ["isles-timetable.example"]) do |world|
+      world.runner.pass
+      row("a pass over #{DUE} due moves, nobody there", due(world), "")
+      served(world) do |house, port|
+        people(house)
+        crowd = crowd(port)
+        IO.select(nil, nil, nil, 15)
+        row("  with #{PEOPLE} people", due(world), "10 s")
+        told(crowd, [memory])
       end
     end
   end
@@ -84,6 +101,11 @@ module Load
         i * STEP < 3600 ? nil : memory
       end
       .compact
+  end
+
+  def due(world)
+    world.app.db[:looks].update(due_at: world.app.now.to_i)
+    time { world.runner.pass }
   end
 
   def memory = File.read("/proc/self/status")[/VmRSS:\s+(\d+)/, 1].to_i / 1024

@@ -64,7 +64,7 @@ class TableReaderTest < Minitest::Test
                    1
                  ],
                  [found.aliases.map { |n, t| [n.to_host, t] }, found.services, found.assumed]
-    ["", "nothing here", "one\ttwo\tthree\n"].each do |text|
+    ["", "|", ";", "\t\n", "nothing here", "one\ttwo\tthree\n"].each do |text|
       assert_raises(Records::ZoneError, text) { read(text) }
     end
   end

@@ -32,7 +32,7 @@ module SteadyMove
         def guessed
           width = @rows.map(&:size).max
           type = best(width) { |c| type?(c) }
-          return [] if column(type).none? { |c| type?(c) }
+          return [] if type.nil? || column(type).none? { |c| type?(c) }
 
           free = (0...width).to_a - [type]
           ttl = ttl_column(free, type)

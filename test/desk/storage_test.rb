@@ -95,29 +95,6 @@ class StorageTest < Minitest::Test
     other&.close
   end
 
-  # A file that is another one, or older, than the desk opened.
-  SWAPS = {
-    "taken away" => ->(path, _) { File.rename(path, "#{path}.gone") },
-    "another put there" => ->(path, kept) { File.rename(kept, path) },
-    "an older one over it" => ->(path, kept) { File.binwrite(path, File.binread(kept)) }
-  }.freeze
-
-  def test_a_swapped_database_is_noticed
-    SWAPS.each_with_index do |(what, swap), i|
-      path = copy("swapped-#{i}").database
-      kept = "#{path}.kept"
-      FileUtils.cp(path, kept)
-      seconds = 0
-      probe = SteadyMove::Store::WriteProbe.new(path, clock: -> { seconds += 10 })
-      assert_equal [nil, nil], [probe.trouble, probe.trouble]
-      swap.call(path, kept)
-      %w[-wal -shm].each { |more| FileUtils.rm_f("#{path}#{more}") }
-      assert_match(/taken away or swapped/, probe.trouble.to_s, what)
-      assert_match(/taken away or swapped/, probe.trouble.to_s, "#{what}, also later")
-      refute_path_exists path if what == "taken away"
-    end
-  end
-
   def test_damaged_pages_stop_the_start
     other = copy("damaged")
     File.open(other.database, "r+b") do |f|

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
+require_relative "../../practice/practice"
 
 # What the papers say is there: pictures, paths and commands.
 class PapersTest < Minitest::Test
@@ -27,6 +28,21 @@ class PapersTest < Minitest::Test
         ["", "lib/steady_move/", "practice/", "ui/src/"].map { |base| File.join(ROOT, base, path) }
       assert(places.any? { |p| Dir[p].any? }, "#{path} is named and not there")
     end
+  end
+
+  # Classes that the papers name, as they are called within the library or the practice world.
+  def test_every_class_that_is_named_is_there
+    named = paper("ARCHITECTURE.md").scan(/`((?:[A-Z]\w+::)+[A-Z]\w+)/).flatten.uniq
+    assert_operator named.size, :>=, 50
+    lost =
+      named.reject do |path|
+        [SteadyMove, SteadyMove::Core, SteadyMove::Desk, SteadyMove::Wire, Object].any? do |room|
+          path.split("::").reduce(room) { |at, name| at.const_get(name, false) }
+        rescue NameError
+          false
+        end
+      end
+    assert_empty lost
   end
 
   def test_every_setting_is_told_of

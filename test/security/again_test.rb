@@ -232,7 +232,10 @@ class AgainSecurityTest < Minitest::Test
         ].each { |p| get p }
       end
     secrets.each { |secret| refute_includes @log.string, secret }
-    assert_equal 6, @log.string.scan(%r{api/+(?:calendar|status)/+…}).size
+    [own, shared].each do |address|
+      assert_includes get(URI(address).path).headers["cache-control"], "no-store"
+    end
+    assert_equal 8, @log.string.scan(%r{api/+(?:calendar|status)/+…}).size
   end
 
   # The mark of a browser that a person knows goes where the sign-in is.

@@ -142,6 +142,7 @@ class HouseKeepingTest < Minitest::Test
   def test_behind_a_proxy_with_tls_the_cookie_is_secure
     header "X-Forwarded-Proto", "https"
     assert_match(/; secure/, get("/api/session").headers["set-cookie"].to_s)
+    assert_match(/max-age=31536000/, last_response.headers["strict-transport-security"])
     header "X-Forwarded-Proto", nil
     clear_cookies
     refute_match(/; secure/, get("/api/session").headers["set-cookie"].to_s)

@@ -32,18 +32,20 @@ class SecurityPaperTest < Minitest::Test
 
   # A point that nothing holds says so; what is said to be so is held by a test that is there.
   def test_rows_and_tests_fit
-    rows.map(&:last).each do |row|
-      tests = row[:tested].scan(%r{`([\w/]+)`}).flatten
-      excused = row[:here].match?(/\*\*not so, because\*\*|\*\*—\*\*/)
-      assert tests.any? || excused, "#{row[:points]}: neither a test nor a reason"
-      tests.each do |file|
-        path =
-          ["#{file}.rb", "#{file}.test.ts"].map { |f| File.join(TESTS, f) }
-            .find { |f| File.file?(f) }
-        assert path, "#{row[:points]}: there is no #{file}"
-        assert_match(/^  def test_|^test\(/, File.read(path), file)
+    rows
+      .map(&:last)
+      .each do |row|
+        tests = row[:tested].scan(%r{`([\w/]+)`}).flatten
+        excused = row[:here].match?(/\*\*not so, because\*\*|\*\*—\*\*/)
+        assert tests.any? || excused, "#{row[:points]}: neither a test nor a reason"
+        tests.each do |file|
+          path =
+            ["#{file}.rb", "#{file}.test.ts"].map { |f| File.join(TESTS, f) }
+              .find { |f| File.file?(f) }
+          assert path, "#{row[:points]}: there is no #{file}"
+          assert_match(/^  def test_|^test\(/, File.read(path), file)
+        end
       end
-    end
   end
 
   # Everything that is tested of it is told of.

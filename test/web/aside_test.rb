@@ -2,6 +2,8 @@
 
 require_relative "../test_helper"
 require_relative "../support/signed_in"
+require "puma"
+require "puma/server"
 
 # What asks the outside is answered beside the requests, in lanes of bounded width.
 class AsideTest < Minitest::Test
@@ -117,5 +119,44 @@ class MuteRegistrarTest < Minitest::Test
       get path
       assert_equal 200, last_response.status, path
     end
+  end
+end
+
+# The command line, which asks a running desk.
+class LaterOnTheCommandLineTest < Minitest::Test
+  # A desk that says where its answer will be, below a path of its own (RFC 9110 §15.3.3).
+  def test_the_command_line_fetches_what_comes_later
+    asked = []
+    answers = { "POST /desk/api/proposals" => [202, { later: "/desk/api/later/a1" }] }
+    said = [
+      [202, { later: "/desk/api/later/a1" }],
+      [200, { name: AsideTest::NAME, startable: true }]
+    ]
+    app =
+      lambda do |env|
+        asked << "#{env["REQUEST_METHOD"]} #{env["PATH_INFO"]}"
+        status, body = answers.fetch(asked.last) { said.shift }
+        [status, { "content-type" => "application/json" }, [body.to_json]]
+      end
+    server = Puma::Server.new(app, nil, { min_threads: 1, max_threads: 1 })
+    port = server.add_tcp_listener("127.0.0.1", 0).addr[1]
+    server.run
+    waited = 0
+    env = {
+      "STEADY_MOVE_DESK" => "http://127.0.0.1:#{port}/desk/",
+      "STEADY_MOVE_TOKEN" => "steady-x"
+    }
+    desk =
+      SteadyMove::Scripts::RunningDesk.new(
+        { to: "orlop" },
+        out: out = StringIO.new,
+        env: env,
+        wait: -> { waited += 1 }
+      )
+    assert_equal [0, 2], [desk.call("plan", [AsideTest::NAME]), waited]
+    assert_equal AsideTest::NAME, JSON.parse(out.string)["name"]
+    assert_equal ["POST /desk/api/proposals", *["GET /desk/api/later/a1"] * 2], asked
+  ensure
+    server&.stop(true)
   end
 end

@@ -129,12 +129,25 @@ module SteadyMove
         raise Misused, "the desk is still at work; try again later"
       end
 
-      def get(path) = ask(Net::HTTP::Get.new(path))
+      def get(path) = ask(Net::HTTP::Get.new(under(path)))
 
       def post(path, body)
-        request = Net::HTTP::Post.new(path, "Content-Type" => "application/json")
+        request = Net::HTTP::Post.new(under(path), "Content-Type" => "application/json")
         request.body = JSON.generate(body)
-        ask(request)
+        arrived(ask(request))
+      end
+
+      # Below the path at which the desk is served.
+      def under(path) = "#{URI.parse(@address).path.to_s.chomp("/")}#{path}"
+
+      # What asks the outside says where its answer will be.
+      def arrived(found)
+        200.times do
+          place = found["later"] or return found
+          @wait.call
+          found = ask(Net::HTTP::Get.new(place))
+        end
+        raise Misused, "the desk is still at work; try again later"
       end
 
       def ask(request)

@@ -140,17 +140,18 @@ module SteadyMove
         # of the files is missing, or none, is told nobody: a path may be a guess.
         def trusted
           context = OpenSSL::SSL::SSLContext.new
-          context.set_params(verify_mode: OpenSSL::SSL::VERIFY_PEER)
-          context.cert_store = store(@at[:ca_file]) if @at[:ca_file]
+          context.set_params(verify_mode: OpenSSL::SSL::VERIFY_PEER, **authorities)
           own_certificate(context) if @at[:certificate_file]
           context
         rescue SystemCallError, IOError, OpenSSL::OpenSSLError, KeyError
           raise Unreachable, "#{@where}: a file of its certificates or keys can't be used"
         end
 
-        def store(path)
-          certificates = OpenSSL::X509::Certificate.load(file(path))
-          certificates.each_with_object(OpenSSL::X509::Store.new) { |c, all| all.add_cert(c) }
+        # Those of a file, once it is seen to hold some; else the machine's own.
+        def authorities
+          path = @at[:ca_file] or return {}
+          OpenSSL::X509::Certificate.load(file(path))
+          { ca_file: path }
         end
 
         def own_certificate(context)

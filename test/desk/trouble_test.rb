@@ -195,6 +195,36 @@ class TroubleTest < Minitest::Test
     assert_match(/secure connection failed|hostname/, error.message)
   end
 
+  # Who stood in line while the other side was silent hears it at once; who comes later asks anew.
+  def test_silence_is_shared_by_those_in_line
+    account = @world.app.accounts.find("tarnbeck")
+    connections = SteadyMove::Desk::Accounts::Connections.new(timeout: 15)
+    tries = Queue.new
+    gate = Queue.new
+    silent = ->(*) do
+      tries << 1
+      gate.pop
+      raise SteadyMove::Wire::Unreachable, "silent"
+    end
+    connections.stub(:live, silent) do
+      ask = -> do
+        Thread.new do
+          connections.with(account) { 1 }
+        rescue SteadyMove::Wire::Unreachable => e
+          e.message
+        end
+      end
+      line = Array.new(5) { ask.call }
+      Thread.pass until line.all? { |thread| thread.status == "sleep" }
+      gate << 1
+      assert_equal ["silent"] * 5, line.map(&:value)
+      assert_equal 1, tries.size
+      later = ask.call
+      gate << 1
+      assert_equal ["silent", 2], [later.value, tries.size]
+    end
+  end
+
   def test_a_server_that_takes_the_question_and_says_nothing
     silent = BenchWorld.new(timeout: 2)
     id = silent.start(OPEN, to: "orlop")

@@ -15,21 +15,19 @@ module SteadyMove
           @sessions = {}
           @locks = Hash.new { |h, k| h[k] = Monitor.new }
           @told = told
+          @silent = {}
         end
 
         # Yields a client for the account; one use at a time. A session that broke while idle is
-        # opened anew once, but a command that was sent is never sent again here.
-        def with(account)
+        # opened anew once, but a command that was sent is never sent again here. Whoever stood in
+        # line while the other side gave no answer hears that at once, instead of waiting for the
+        # same each after the other.
+        def with(account, &)
+          came = monotonic
           lock = @guard.synchronize { @locks[account.id] }
           lock.synchronize do
-            yield(live(account)).tap { hear(account, true, Words.say(:"connections.answered")) }
-          rescue Wire::Refused
-            hear(account, true, Words.say(:"connections.answered"))
-            raise
-          rescue Wire::Error => e
-            hear(account, false, e.says)
-            drop(account.id)
-            raise
+            share_silence(account.id, came)
+            use(account, &)
           end
         end
 
@@ -38,6 +36,25 @@ module SteadyMove
         end
 
         private
+
+        def use(account)
+          yield(live(account)).tap { hear(account, true, Words.say(:"connections.answered")) }
+        rescue Wire::Refused
+          hear(account, true, Words.say(:"connections.answered"))
+          raise
+        rescue Wire::Error => e
+          hear(account, false, e.says)
+          @silent[account.id] = [monotonic, e] if e.is_a?(Wire::Unreachable)
+          drop(account.id)
+          raise
+        end
+
+        def share_silence(id, came)
+          at, error = @silent[id]
+          raise error.dup if at && at > came
+        end
+
+        def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
         def hear(account, well, says)
           @told&.note(account.id, at: @clock&.now, well: well, says: says)

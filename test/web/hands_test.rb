@@ -41,6 +41,8 @@ class WebHandsTest < Minitest::Test
                    steps["unlock"]["said_at"] == item("unlock")["said_at"]
                  ]
     assert_nil steps["order"]["hand"], "only what can be done now is told"
+    assert_equal 200, send_to("/api/hands/unsaid", steps: [{ move: id, step: "unlock" }])
+    assert_nil item("unlock")["said_at"]
   end
 
   # path, body => status, a part of the sentence

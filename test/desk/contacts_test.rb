@@ -91,7 +91,8 @@ class ContactsTest < Minitest::Test
         "Authentication-Results: post.saltern-office.example; dkim=pass " \
           "header.d=kelp-office.example\r\n" \
           "From: clerk@kelp-office.example\r\nMessage-ID: <#{rand}@x>\r\nSubject: Re: " \
-          "word\r\n#{head}\r\n#{text}\r\n"
+          "word\r\n#{head}\r\n#{text}\r\n",
+        by: "ada"
       )
     end
     drop.call("In-Reply-To: <#{ref}>\r\nAuto-Submitted: auto-replied\r\n", "I am away. > #{word}")
@@ -101,7 +102,8 @@ class ContactsTest < Minitest::Test
     assert_equal "asked", box("clerk@kelp-office.example")
     room.drop(
       "From: clerk@kelp-office.example\r\nMessage-ID: <9@x>\r\nSubject: Re\r\n" \
-        "In-Reply-To: <#{ref}>\r\n\r\n#{word}"
+        "In-Reply-To: <#{ref}>\r\n\r\n#{word}",
+      by: "ada"
     )
     assert_equal "asked", box("clerk@kelp-office.example"), "nothing proves the sender"
     drop.call("In-Reply-To: <#{ref}>\r\n", "It is #{word}.")

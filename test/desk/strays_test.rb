@@ -240,7 +240,8 @@ class StraysTest < Minitest::Test
     SteadyMove::Desk::Mail::PostRoom.new(app).drop(
       "#{proof}From: #{from}\r\nDate: Mon, 01 Mar 2027 08:00:00 +0000\r\n" \
         "Message-ID: <#{rand}@x>\r\nSubject: #{subject}\r\n\r\n" \
-        "#{text}"
+        "#{text}",
+      by: "ada"
     )
   end
 

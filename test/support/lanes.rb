@@ -5,7 +5,7 @@ require "tmpdir"
 require "rbconfig"
 
 # Runs jobs side by side: test files, each in a process of its own that is forked from one which has
-# loaded everything, and commands. One more than there are processors, since most of them wait for a
+# loaded everything, and commands. Two more than there are processors, since most of them wait for a
 # third of their time; of those with a browser one at a time, since it is many processes by itself.
 # What takes longest begins first. Of what passed a line is printed, of what failed the whole of
 # what it said.
@@ -20,7 +20,7 @@ class Lanes
   # No file takes longer (seconds); the longest take a third of it on a slow machine.
   LONGEST = 600
 
-  def initialize(wide: Etc.nprocessors.clamp(1, 4) + 1, out: $stdout)
+  def initialize(wide: Etc.nprocessors.clamp(1, 4) + 2, out: $stdout)
     @wide = wide
     @out = out
     @jobs = []

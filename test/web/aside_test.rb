@@ -47,6 +47,16 @@ class AsideTest < Minitest::Test
     mute.each { |job| assert_predicate lanes.wait(job, PATIENT), :finished? }
   end
 
+  # Work without a lane has one of its own, of which nothing stays.
+  def test_lanes_that_are_done_with_are_forgotten
+    pools = SteadyMove::Desk::Engine::WorkerPools.new
+    20.times { |n| pools.push("job #{n}", [n, :job]) { n } }
+    pools.wait
+    Thread.pass until Thread.list.none? { |thread| thread.name.to_s.start_with?("lane job") }
+    kept = %i[@workers @queues].map { |kept| pools.instance_variable_get(kept) }
+    assert_equal [{}, {}], kept
+  end
+
   def test_a_person_has_so_much_at_once_and_nobody_else_less
     lanes = jobs
     gate = Queue.new

@@ -110,7 +110,7 @@ module SteadyMove
 
         def leave(lane)
           @workers[lane] -= 1
-          @queues.delete(lane) if @workers[lane].zero?
+          [@workers, @queues].each { |lanes| lanes.delete(lane) } if @workers[lane].zero?
           nil
         end
 

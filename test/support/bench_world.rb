@@ -86,7 +86,7 @@ class BenchWorld
   end
 
   def start_apart(world_folder)
-    reader, writer = IO.pipe
+    @told, writer = IO.pipe
     @apart =
       Process.spawn(
         "ruby",
@@ -98,6 +98,6 @@ class BenchWorld
         out: writer
       )
     writer.close
-    reader.gets or raise "the practice world did not start"
+    @told.gets or raise "the practice world did not start"
   end
 end

@@ -7,8 +7,8 @@ require "rbconfig"
 # Runs jobs side by side: test files, each in a process of its own that is forked from one which has
 # loaded everything, and commands. Two more than there are processors, since most of them wait for a
 # third of their time; of those with a browser one at a time, since it is many processes by itself.
-# What takes longest begins first. Of what passed a line is printed, of what failed the whole of
-# what it said.
+# What takes longest begins first. Of what passed a line is printed (with seconds, and those of a
+# processor), of what failed the whole of what it said.
 class Lanes
   Job = Struct.new(:name, :command, :file, :weight, keyword_init: true)
   Running = Struct.new(:job, :log, :began)
@@ -50,10 +50,11 @@ class Lanes
       while running.size < @wide && (job = next_of(left, running))
         running.update(start(left.delete(job)))
       end
+      spent = processor
       pid, status = Process.wait2
       done = running.delete(pid) or next
       failed << done.job.name unless status.success?
-      tell(done, status)
+      tell(done, status, processor - spent)
     end
     failed
   end
@@ -96,15 +97,18 @@ class Lanes
     end
   end
 
-  def tell(done, status)
-    took = (now - done.began).round
+  def tell(done, status, spent)
+    took = "#{(now - done.began).round} s, #{spent.round} s"
     said = File.read(done.log).scrub("?")
     counts = said[/^\d+ runs, .*/]
-    @out.puts "#{status.success? ? "passed" : "FAILED"} #{done.job.name} (#{took} s) #{counts}"
+    @out.puts "#{status.success? ? "passed" : "FAILED"} #{done.job.name} (#{took}) #{counts}"
     @out.puts said unless status.success?
     @out.flush
   end
 
   def folder = @folder ||= Dir.mktmpdir("steady-move-tests")
+
+  # Seconds that the processors gave to all children that have ended.
+  def processor = Process.times.then { |t| t.cutime + t.cstime }
   def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 end

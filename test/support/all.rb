@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
-# Every check and test, side by side. Started by bin/test. quick: without browser, pages and what
-# runs the desk as a service; --coverage: the same, and which branches they went through.
+# Every check and test, side by side. Started by bin/test. quick: without browser and pages, and
+# without what starts a desk, stand-ins or other servers; --coverage: without browser and pages, and
+# which branches they went through.
 mode = ARGV.shift
 if mode == "--coverage"
   require "tmpdir"
@@ -25,9 +26,18 @@ SteadyMove::Words.say(:"common.yes_word")
 KeptWorlds.place # for all that is forked off
 Minitest.seed = ENV["SEED"].to_i if ENV["SEED"]
 lanes = Lanes.new
-if mode
-  lanes.files("test/{core,desk,house,practice,security,store,web,wire}/*_test.rb")
-  lanes.files("test/standards/*_test.rb")
+RUBY_ONLY = "test/{core,desk,house,practice,security,standards,store,web,wire}/*_test.rb"
+# Those that start something name one of these parts of support.
+SERVICES =
+  /
+  \b(BenchWorld|ByHand|CommandLine|Dovecot|Fuzz|HeldBox|ListServer|MortalWorld|Named|Nsd|Outside
+  |PostReading|ServedDesk|SignedIn|SomeBatches|Torture|WithoutConnections|popen2|spawn)\b
+/x
+case mode
+when "quick"
+  lanes.files(RUBY_ONLY) { |file| !File.read(file).match?(SERVICES) }
+when "--coverage"
+  lanes.files(RUBY_ONLY)
 else
   ruby = [RbConfig.ruby, "-Ilib"]
   lanes.command("torture", "timeout", "500", *ruby, "test/support/torture_run.rb", "12", "1")
@@ -44,7 +54,11 @@ else
   )
 end
 failed = lanes.run
-puts Branches.table if defined?(Branches)
+if defined?(Branches)
+  puts Branches.table
+  File.write(left = "tmp/branches-not-taken", "#{Branches.missed.join("\n")}\n")
+  puts "Those that nobody took: #{left}"
+end
 puts failed.empty? ? "All passed." : "Failed: #{failed.join(", ")}"
 $stdout.flush # exit! leaves unsaid what is not
 FileUtils.rm_rf(KeptWorlds.place)

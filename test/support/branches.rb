@@ -27,15 +27,37 @@ module Branches
     File.binwrite(File.join(@folder, Process.pid.to_s), Marshal.dump(seen))
   end
 
+  # {file => {[branching, way] => how often}}.
+  def counts
+    @counts ||=
+      Hash
+        .new { |all, file| all[file] = Hash.new(0) }
+        .tap do |counts|
+          Dir[File.join(@folder, "*")].each do |left|
+            own = Marshal.load(File.binread(left)) # rubocop:disable Security/MarshalLoad -- our own
+            own.each do |file, branches|
+              branches.each { |from, ways| ways.each { |way, n| counts[file][[from, way]] += n } }
+            end
+          end
+        end
+  end
+
+  # Where nobody went: "desk/moves/act.rb:12 then of the if in line 12". Returns lines, by file.
+  def missed
+    counts.sort.flat_map do |file, ways|
+      ways
+        .reject { |_, n| n.positive? }
+        .keys
+        .map { |from, way| [way[2], way.first, from.first, from[2]] }
+        .sort_by(&:first)
+        .map do |line, way, kind, at|
+          "#{file.delete_prefix(LIB)}:#{line} #{way} of the #{kind} in line #{at}"
+        end
+    end
+  end
+
   # {room => [branches gone through, all]}.
   def rooms
-    counts = Hash.new { |all, file| all[file] = Hash.new(0) }
-    Dir[File.join(@folder, "*")].each do |left|
-      own = Marshal.load(File.binread(left)) # rubocop:disable Security/MarshalLoad -- our own
-      own.each do |file, branches|
-        branches.each { |from, ways| ways.each { |way, n| counts[file][[from, way]] += n } }
-      end
-    end
     counts
       .group_by { |file, _| room(file) }
       .transform_values do |files|

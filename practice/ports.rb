@@ -8,8 +8,12 @@ module Practice
     # Below the range from which the system gives ports to connections that go out: one that is free
     # now could be one of theirs in a moment.
     RANGE = 18_000..32_000
+    # "FIRST-LAST" in the environment: another range. Of worlds that live side by side and are ended
+    # and begun anew, none may take what another comes back for.
+    VARIABLE = "STEADY_MOVE_PRACTICE_PORTS"
 
-    def initialize(file)
+    def initialize(file, range: ENV.fetch(VARIABLE, nil))
+      @range = range ? Range.new(*range.split("-", 2).map { |n| Integer(n, 10) }) : RANGE
       @file = file
       @ports = File.exist?(file) ? JSON.parse(File.read(file)) : {}
     end
@@ -32,7 +36,7 @@ module Practice
 
     def free
       loop do
-        port = rand(RANGE)
+        port = rand(@range)
         next if @ports.value?(port)
 
         TCPServer.open("127.0.0.1", port).close

@@ -11,7 +11,9 @@ require "rbconfig"
 # processor), of what failed the whole of what it said.
 class Lanes
   Job = Struct.new(:name, :command, :file, :weight, keyword_init: true)
-  Running = Struct.new(:job, :log, :began)
+  Running = Struct.new(:job, :log, :began, :lane)
+  # Each lane's practice worlds have ports of their own (Practice::Ports).
+  PORTS = (18_000..32_000)
   # Whole lanes of work that no file's size tells of (seconds, roughly).
   WEIGHTS = { "browser" => 4, "kill_test" => 4, "service" => 4, "standards" => 2 }.freeze
 
@@ -51,7 +53,8 @@ class Lanes
     failed = []
     until left.empty? && running.empty?
       while running.size < @wide && (job = next_of(left, running))
-        running.update(start(left.delete(job)))
+        lane = ((0...@wide).to_a - running.values.map(&:lane)).first
+        running.update(start(left.delete(job), lane))
       end
       spent = processor
       pid, status = Process.wait2
@@ -71,11 +74,18 @@ class Lanes
 
   def alone?(job) = job.name.start_with?(ALONE)
 
-  def start(job)
+  def start(job, lane)
     log = File.join(folder, job.name.tr("/", "-"))
+    ENV["STEADY_MOVE_PRACTICE_PORTS"] = ports(lane)
     pid =
       job.file ? forked(job.file, log) : Process.spawn(*job.command, out: log, err: %i[child out])
-    { pid => Running.new(job, log, now) }
+    { pid => Running.new(job, log, now, lane) }
+  end
+
+  def ports(lane)
+    each = PORTS.size / @wide
+    first = PORTS.begin + (lane * each)
+    "#{first}-#{first + each - 1}"
   end
 
   def forked(file, log)

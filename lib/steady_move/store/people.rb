@@ -31,14 +31,15 @@ module SteadyMove
       def hashes?(beginning) = @rows.where(Sequel.like(:password_hash, "#{beginning}%")).any?
       def set_hash(id, hash) = @rows.where(id: id).update(password_hash: hash)
       def set_role(id, role) = @rows.where(id: id).update(role: role)
-      # A spending limit as a map, nil where the person has none.
+      # A spending limit as a Core::Money::Amount, nil where the person has none.
       def limit(email)
         text = @rows.where(email: email.to_s.downcase).get(:spending_limit)
-        text && Values.load(text)
+        text && Core::Money::Amount.of(Values.load(text))
       end
 
+      # limit: a Core::Money::Amount, or nil for none.
       def set_limit(id, limit)
-        @rows.where(id: id).update(spending_limit: limit && Values.dump(limit))
+        @rows.where(id: id).update(spending_limit: limit && Values.dump(limit.to_stored))
       end
 
       def remove(id)

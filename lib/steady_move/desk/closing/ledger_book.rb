@@ -90,7 +90,7 @@ module SteadyMove
               "moves" => moves.uniq,
               "account" => account,
               "number" => number,
-              **amount.to_h.transform_keys(&:to_s)
+              **amount.to_stored
             },
             says:
               Words.phrase(

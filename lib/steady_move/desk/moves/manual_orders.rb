@@ -84,7 +84,7 @@ module SteadyMove
           ids = steps.map(&:first)
           differs(ids, charged) unless charged.nil? || accept_price
           data = { "order_number" => number.to_s.strip, "names" => ids.size }
-          data["charged"] = charged.to_h.transform_keys(&:to_s) if charged
+          data["charged"] = charged.to_stored if charged
           ManualSteps.new(@ports).said(steps, by: by, data: data.reject { |_, v| v == "" })
         end
 

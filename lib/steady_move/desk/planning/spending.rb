@@ -33,10 +33,7 @@ module SteadyMove
         end
 
         # A person's own limit: an Amount, or nil where there is none.
-        def of_person(email)
-          limit = Store::People.new(@ports.db).limit(email)
-          limit && Core::Money::Amount.of(limit)
-        end
+        def of_person(email) = Store::People.new(@ports.db).limit(email)
 
         # limit: an Amount, or nil for none. Nobody raises their own. Raises Refused.
         def limit_person(id, limit, by:)
@@ -46,7 +43,7 @@ module SteadyMove
             raise Refused.new(:not_now, :own_limit_raised)
           end
 
-          people.set_limit(id, limit&.to_h)
+          people.set_limit(id, limit)
           @ports.journal.add(
             "people",
             at: @ports.now,

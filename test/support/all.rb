@@ -37,7 +37,9 @@ case mode
 when "quick"
   lanes.files(RUBY_ONLY) { |file| !File.read(file).match?(SERVICES) }
 when "--coverage"
+  Branches.beside
   lanes.files(RUBY_ONLY)
+  lanes.files("test/service/*_test.rb")
 else
   ruby = [RbConfig.ruby, "-Ilib"]
   lanes.command("torture", "timeout", "500", *ruby, "test/support/torture_run.rb", "12", "1")

@@ -5,6 +5,8 @@ require "coverage"
 # Which branches of the code the tests went through, by room (Ruby's own Coverage). Every process of
 # a run leaves what it saw in one folder; together they are the table that is printed.
 module Branches
+  # Names the folder to what is started by tests.
+  PLACE = "STEADY_MOVE_BRANCHES"
   LIB = "#{File.expand_path("../../lib/steady_move", __dir__)}/".freeze
 
   module_function
@@ -15,7 +17,11 @@ module Branches
     Coverage.start(branches: true)
   end
 
-  def on? = !@folder.nil?
+  # Has commands that are started from now on do the same.
+  def beside
+    ENV[PLACE] = @folder
+    ENV["RUBYOPT"] = "#{ENV.fetch("RUBYOPT", "")} -r#{__dir__}/branches_beside"
+  end
 
   # At the end of a process.
   def leave

@@ -19,10 +19,11 @@ module SteadyMove
                 ports.servers.deviations(new_host.name_servers, wanted_zone)
             keep_answers
             if bad.empty?
+              key = old_servers.any? ? :done : :new_alone
               sets = Words.sets(wanted_zone.content.size)
               return(
                 done(
-                  sentence(:done, servers: servers.size, sets: sets),
+                  sentence(key, servers: servers.size, sets: sets),
                   source: :dns,
                   ref: servers.join(", "),
                   **held

@@ -9,7 +9,7 @@ module SteadyMove
           include Signing
 
           def call
-            return stays if stays?
+            return without if without
             return wait(sentence(:not_back), source: :registry, look_at: now + 300) unless back?
 
             missing = old_ds - (shown_ds || (return not_known))
@@ -19,7 +19,7 @@ module SteadyMove
             wait(sentence(:not_shown), source: :registry, look_at: now + 300)
           end
 
-          def by_hand = stays? ? stays : super
+          def by_hand = without || super
           def ds_there = by_parents { |shown| (old_ds - shown).empty? }
 
           private
@@ -33,7 +33,13 @@ module SteadyMove
             plan.old_name_servers.nil? || servers.sort == plan.old_name_servers.sort
           end
 
-          def stays = done(sentence(:stays), source: :desk)
+          # Where no DS is to be put back: the name stays at the new host, or nobody knows which DS
+          # it was.
+          def without
+            return done(sentence(:stays), source: :desk) if stays?
+
+            done(sentence(:none_known), source: :desk) if old_ds.empty?
+          end
 
           def old_ds = state.told("ds")&.data&.fetch("ds", nil).to_a
         end

@@ -10,7 +10,9 @@ module SteadyMove
           include Signing
 
           def call
-            change_ds(:removing, rem: { ds: :all }) unless shown_ds == []
+            return done(sentence(:none), source: :registry) if shown_ds == []
+
+            change_ds(:removing, rem: { ds: :all })
             done(sentence(:done), source: [:epp_update, { at: losing.title }])
           end
 

@@ -27,7 +27,9 @@ module SteadyMove
               )
             end
 
-            bad = old_zone ? ports.servers.deviations(old_servers, old_zone) : []
+            return done(sentence(:not_compared), source: :ttls) unless old_zone
+
+            bad = ports.servers.deviations(old_servers, old_zone)
             if bad.empty?
               return done(sentence(:done), source: :ttls_then_dns, ref: old_servers.join(", "))
             end

@@ -1,0 +1,225 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# Each step alone, over what name servers, registry and record show at that moment: what it says,
+# what it sends, and when it looks again. Sentences come from the catalogue with their values, so
+# that one that lacks a value raises.
+class StepsAloneTest < Minitest::Test
+  Moves = SteadyMove::Desk::Moves
+  Epp = SteadyMove::Wire::Epp
+  START = Time.utc(2027, 3, 1, 8)
+  OLD = %w[ns1.old.example ns2.old.example].freeze
+  NEW = %w[ns1.new.example ns2.new.example].freeze
+  DS = "12345 13 2 #{"AB" * 32}".freeze
+
+  Host =
+    Struct.new(:title, :name_servers, :keyed, keyword_init: true) do
+      def connected? = keyed
+      def key_name = "k"
+      def secret = "c2VjcmV0"
+      def habits = {}
+    end
+  Record = Struct.new(:name_servers, :signed, :lock, :url, keyword_init: true)
+  Bad = Struct.new(:says)
+  Held = Struct.new(:name_servers, :statuses)
+  Account = Struct.new(:id, :title)
+
+  # What name servers say; nil where that is not known. own: their own NS set can be changed.
+  Servers =
+    Struct.new(:delegated, :ds_at, :wanted, :bad, :own, :changed, keyword_init: true) do
+      def delegation(_) = delegated && [delegated, 3600]
+      def ds(_) = ds_at && [ds_at, 3600]
+      def ds_wanted(*) = wanted
+      def deviations(*) = bad.to_a
+      def told(*) = raise(SteadyMove::Wire::Unreachable, "no answer")
+
+      def change_own_set(_, host, servers)
+        raise SteadyMove::Wire::Refused.new("REFUSED", "not from you") unless own
+
+        (self.changed ||= []) << [host.title, servers]
+      end
+    end
+  Zone = Struct.new(:greatest_ttl, :negative_ttl)
+  # The zone as it was fetched, or nil.
+  Zones = Struct.new(:zone) { def of_move(*) = zone }
+  Ports = Struct.new(:servers, :now, :zones, keyword_init: true)
+
+  # A context whose outside is given.
+  class Alone < Moves.const_get(:StepContext)
+    attr_reader :sent
+
+    def initialize(move, id, given)
+      @given = given
+      @sent = []
+      super(given.fetch(:ports), move, id, given.fetch(:ports).now)
+    end
+
+    def words
+      %i[name from to old_host new_host service keeper renewal].to_h { |key| [key, key.to_s] }
+    end
+    def step = SteadyMove::Core::Moves::Steps.find(id)
+    def public_record = @given.fetch(:record)
+    def info(*) = @given.fetch(:held)
+    def losing = Account.new("a", "Old Names")
+    def gaining = Account.new("b", "New Names")
+    def old_host = @given[:old_host]
+    def new_host = @given[:new_host]
+    def intend(_) = yield("key")
+    def epp(_, xml) = @sent << xml
+  end
+
+  def host(title, servers, keyed: true)
+    Host.new(title: title, name_servers: servers, keyed: keyed)
+  end
+
+  def event(type, step, after: 0, **data)
+    Core::Moves::Event.new(
+      seq: 1,
+      at: START + after,
+      type: type,
+      step: step,
+      says: "#{type} #{step}",
+      evidence: {
+      },
+      by: "ada",
+      data: data.transform_keys(&:to_s)
+    )
+  end
+
+  # A move that is called off, with what it was told on the way.
+  def move(*told, old: OLD)
+    plan =
+      Core::Moves::Plan.of(
+        name: "ferry.example",
+        from: "a",
+        to: "b",
+        options: %i[carry signed old_set lock code lock_back],
+        old_host: "o",
+        new_host: "n",
+        old_name_servers: old,
+        settle_seconds: 7200,
+        response_days: 5,
+        years: 1
+      )
+    events = [event("planned", nil), *told]
+    state = Core::Moves::State.fold(plan, events)
+    SteadyMove::Store::Moves::Move.new(id: 1, plan: plan, events: events, state: state)
+  end
+
+  # Returns [what the step found, its context, own sets that were changed].
+  def look(step, by: :call, told: [], **so)
+    servers = Servers.new(**so.slice(*Servers.members))
+    zones = Zones.new(so[:zone] && Zone.new(3600, 300))
+    ports = Ports.new(now: START + so.fetch(:after, 0), servers: servers, zones: zones)
+    record = Record.new(name_servers: so[:record], signed: so[:signed], url: "https://r.example")
+    given = {
+      ports: ports,
+      record: record,
+      held: Held.new(so.fetch(:held, NEW), []),
+      old_host: so.fetch(:old_host, host("Old DNS", OLD)),
+      new_host: so.fetch(:new_host, host("New DNS", NEW))
+    }
+    job = Alone.new(move(*told, old: so.fetch(:old, OLD)), step, given)
+    found = Moves.const_get(:Act).class_for(step).new(job).public_send(by)
+    [found, job, ports.servers.changed.to_a]
+  end
+
+  BACK = { back_shown: START, back_seconds: 7200 }.freeze
+  SETTLING = [["waiting", "ns-back-settled", BACK]].freeze
+  GONE = [["waiting", "ds-forgotten", { gone_at: START }]].freeze
+  TTLS = [
+    ["done", "compare-hosts", { ds_ttl: 600 }],
+    ["done", "fetch-zone", { greatest: 1800 }]
+  ].freeze
+  LEFT = [%w[done switch-ns], ["called-off", nil], %w[accepted ns-back]].freeze
+  ASSUMED = 90_000
+
+  # What was told before (a DS, where nothing else stands there); what is so; [kind, sentence,
+  # seconds until it looks again]; how many acts go out.
+  LOOKS = [
+    ["ns-back", { old: nil, old_host: nil }, ["done", "nothing", nil], 0],
+    ["ns-back", { record: OLD, held: OLD }, ["done", "done", nil], 0],
+    ["ns-back", { record: NEW }, ["waiting", "not_shown", 300], 1],
+    ["ns-back-settled", { told: LEFT }, ["done", "stays", nil], 0],
+    ["ns-back-settled", { delegated: NEW }, ["waiting", "not_shown", 300], 0],
+    ["ns-back-settled", { delegated: OLD }, ["waiting", "waiting", 176_400], 0],
+    ["ns-back-settled", { record: NEW }, ["waiting", "not_shown", 300], 0],
+    ["ns-back-settled", { told: SETTLING, after: 3600 }, ["waiting", "waiting", 7200], 0],
+    ["ns-back-settled", { told: SETTLING, after: 7200 }, ["done", "not_compared", nil], 0],
+    ["ns-back-settled", { told: SETTLING, after: 7200, zone: true }, ["done", "done", nil], 0],
+    [
+      "ns-back-settled",
+      { told: SETTLING, after: 7200, zone: true, bad: [Bad.new("silent")] },
+      ["problem", "changed", 10_800],
+      0
+    ],
+    ["ds-again", { told: [["done", "x", { stays_new: true }]] }, ["done", "stays", nil], 0],
+    ["ds-again", { told: [] }, ["done", "none_known", nil], 0],
+    ["ds-again", { delegated: NEW }, ["waiting", "not_back", 300], 0],
+    ["ds-again", { record: NEW }, ["waiting", "not_back", 300], 0],
+    ["ds-again", { delegated: OLD }, ["waiting", "not_known", 300], 0],
+    ["ds-again", { delegated: OLD, ds_at: [] }, ["waiting", "not_shown", 300], 1],
+    ["ds-again", { delegated: OLD, signed: false }, ["waiting", "not_shown", 300], 1],
+    ["ds-again", { delegated: OLD, ds_at: [DS] }, ["done", "done", nil], 0],
+    ["ds-forgotten", {}, ["waiting", "not_known", 300], 0],
+    ["ds-forgotten", { ds_at: [DS] }, ["waiting", "still_there", 300], 0],
+    ["ds-forgotten", { ds_at: [] }, ["waiting", "gone", ASSUMED], 0],
+    ["ds-forgotten", { ds_at: [], told: TTLS }, ["waiting", "gone", 2400], 0],
+    ["ds-forgotten", { ds_at: [], told: TTLS + GONE, after: 2399 }, ["waiting", "gone", 2400], 0],
+    ["ds-forgotten", { ds_at: [], told: TTLS + GONE, after: 2400 }, ["done", "done", nil], 0],
+    ["ds-in", { wanted: [] }, ["done", "unsigned", nil], 0],
+    ["ds-in", { wanted: [DS] }, ["waiting", "not_known", 300], 0],
+    ["ds-in", { wanted: [DS], ds_at: [DS] }, ["done", "done", nil], 0],
+    ["ds-in", { wanted: [DS], ds_at: [] }, ["done", "done", nil], 1],
+    ["ds-out", { ds_at: [] }, ["done", "none", nil], 0],
+    ["ds-out", { ds_at: [DS] }, ["done", "done", nil], 1],
+    ["old-ns-set", { old_host: nil }, ["done", "no_host", nil], 0],
+    ["old-ns-set", { own: true }, ["done", "done", nil], 0],
+    ["old-ns-set", {}, ["done", "refused", nil], 0]
+  ].freeze
+
+  def events(told) = told.map { |type, id, data| event(type, id, **data.to_h) }
+
+  def test_what_a_step_says_and_sends
+    LOOKS.each do |step, so, (kind, key, again), acts|
+      told = so.fetch(:told, [["done", "compare-hosts", { ds: [DS] }]])
+      found, job = look(step, **so, told: events(told))
+      row = [step, so.inspect]
+      assert_equal [kind, "steps.#{step}.#{key}"], [found.kind, found.says.key], row
+      assert_operator SteadyMove::Words.text(found.says).length, :>, 15, row
+      assert_equal [again, acts], [found.look_at && (found.look_at - START), job.sent.size], row
+    end
+  end
+
+  # Where a person does it: what shows from outside that it was done.
+  BY_HAND = [
+    ["ns-back", :back, { record: OLD }, true],
+    ["ns-back", :back, { record: NEW }, false],
+    ["ds-again", :ds_there, { ds_at: [DS] }, true],
+    ["ds-again", :ds_there, { ds_at: [] }, false],
+    ["ds-again", :ds_there, {}, false],
+    ["ds-in", :ds_shown, { wanted: [] }, true],
+    ["ds-in", :ds_shown, { wanted: [DS], ds_at: [] }, false],
+    ["ds-in", :ds_shown, { wanted: [DS], ds_at: [DS] }, true],
+    ["ds-out", :ds_gone, { signed: false }, true],
+    ["ds-out", :ds_gone, { signed: true }, false]
+  ].freeze
+
+  def test_what_proves_it
+    BY_HAND.each do |step, by, so, done|
+      found, = look(step, **so, by: by, told: events([["done", "compare-hosts", { ds: [DS] }]]))
+      assert_equal done, found.done, [step, so.inspect]
+    end
+  end
+
+  # The new host names the old servers again, where it takes that; so does the old one.
+  def test_own_sets
+    _, _, changed = look("ns-back", record: OLD, held: OLD, own: true)
+    assert_equal [["Old DNS", OLD], ["New DNS", OLD]], changed
+    found, = look("ns-back", record: OLD, held: OLD, new_host: host("New DNS", NEW, keyed: false))
+    refute found.data["back_set"]
+    _, _, changed = look("old-ns-set", own: true)
+    assert_equal [["Old DNS", NEW]], changed
+  end
+end

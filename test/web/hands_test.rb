@@ -64,7 +64,7 @@ class WebHandsTest < Minitest::Test
       "does not wait for that"
     ],
     ["/api/hands/new-code", { move: 99 }, 409, "no move number 99"],
-    ["/api/hands/code", { name: "nobody.example", code: "abc123" }, 409, "not on the list"],
+    ["/api/hands/code", { name: "nobody.example", code: "abc123" }, 404, "not on the list"],
     ["/api/hands/code", { name: "slipway.example", code: "" }, 422, "code"],
     ["/api/letters/draft", { account: "nowhere" }, 422, "no account"],
     ["/api/letters/draft", { account: "gannet" }, 409, "Nothing waits"],

@@ -62,7 +62,7 @@ module SteadyMove
         # Keeps one code that a person copied, as it is (rules of the job §7). Returns warnings as
         # sentences; raises Refused.
         def put(name, code, by:)
-          raise Refused.new(:not_now, :not_held, name: name) unless @ports.names.find(name)
+          raise Refused.new(:unknown, :not_held, name: name) unless @ports.names.find(name)
 
           bare = code.strip
           raise Refused.new(:not_now, :code_empty) if bare.empty?

@@ -62,7 +62,7 @@ module SteadyMove
         def settle(move_id, key, state:, by:, reason: nil)
           move = @ports.moves.find(move_id) or raise Refused.new(:unknown, :no_move, id: move_id)
           item = items(move).find { |i| i.key == key } or
-            raise Refused.new(:invalid, :nothing_left_so, given: key)
+            raise Refused.new(:unknown, :nothing_left_so, given: key)
           raise Refused.new(:invalid, :no_such_state, known: STATES) unless STATES.include?(state)
           raise Refused.new(:invalid, :say_why_kept) if state == "kept" && reason.to_s.strip.empty?
 

@@ -41,7 +41,7 @@ module SteadyMove
 
         # A reminder of a letter that is overdue. Raises Refused.
         def reminder(id, by:, message_id: nil)
-          old = @ports.letters.find(id) or invalid(:no_letter, id: id)
+          old = found(id)
           invalid(:letter_answered) if old[:state] == "answered"
           invalid(:proof_is_sent_anew) if old[:kinds] == ["proof"]
 
@@ -118,7 +118,7 @@ module SteadyMove
         # A letter of which nobody knows whether it left: a person looked. left: it did; else it is
         # written anew. Raises Refused.
         def left(id, left:, by:)
-          letter = @ports.letters.find(id) or invalid(:no_letter, id: id)
+          letter = found(id)
           invalid(:letter_known) unless letter[:state] == "intended"
 
           @ports.db.transaction do
@@ -154,6 +154,7 @@ module SteadyMove
 
         private
 
+        def found(id) = @ports.letters.find(id) || raise(Refused.new(:unknown, :no_letter, id: id))
         def invalid(key, **values) = raise(Refused.new(:invalid, key, **values))
         def account(id) = @ports.accounts.find(id) || invalid(:no_account, id: id)
 

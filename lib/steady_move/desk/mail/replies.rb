@@ -21,7 +21,7 @@ module SteadyMove
 
           message = find(id)
           unknown = names.reject { |n| @ports.names.find(n) }
-          raise Refused.new(:invalid, :not_held, name: unknown.first) if unknown.any?
+          raise Refused.new(:unknown, :not_held, name: unknown.first) if unknown.any?
 
           @ports.db.transaction do
             remember(message, kind, by)
@@ -40,7 +40,7 @@ module SteadyMove
         # name: held. Raises Refused.
         def choose_code(id, index:, name:, by:)
           message = find(id)
-          raise Refused.new(:invalid, :not_held, name: name) unless @ports.names.find(name)
+          raise Refused.new(:unknown, :not_held, name: name) unless @ports.names.find(name)
 
           code = @ports.messages.codes(id)&.candidates.to_a[index]
           raise Refused.new(:not_now, :no_such_code, id: id) if code.nil?
@@ -53,7 +53,7 @@ module SteadyMove
 
         private
 
-        def find(id) = @ports.messages.find(id) || raise(Refused.new(:invalid, :no_message, id: id))
+        def find(id) = @ports.messages.find(id) || raise(Refused.new(:unknown, :no_message, id: id))
 
         # reading: what it is to be taken for.
         def put_right(message, reading, by, trust:)

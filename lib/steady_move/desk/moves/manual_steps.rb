@@ -114,9 +114,9 @@ module SteadyMove
         # else asked for again by hand.
         # Raises Refused.
         def new_code(id, by:)
-          move = find(id)
+          move = not_ended(find(id))
           step = move.plan.with_trait(:code)
-          if step.nil? || move.state.ending || move.state.with_trait(:orders)&.done?
+          if step.nil? || move.state.with_trait(:orders)&.done?
             raise Refused.new(:not_now, :code_no_more)
           end
 
@@ -156,6 +156,12 @@ module SteadyMove
             step.id,
             to: Instructions.contact(@ports.accounts, @ports.names, move)
           )
+        end
+
+        def not_ended(move)
+          return move unless move.state.ending
+
+          raise Refused.new(:not_now, :ended, name: move.name, stage: move.state.stage)
         end
 
         def find(id) = @ports.moves.find(id) || raise(Refused.new(:not_now, :no_move, id: id))

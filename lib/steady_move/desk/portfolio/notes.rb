@@ -38,7 +38,7 @@ module SteadyMove
 
         # name: A-label text held here; value: nil takes the note back. Raises Refused.
         def put(name, key, value, by:)
-          raise Refused.new(:invalid, :not_held, name: name) unless @ports.names.find(name)
+          raise Refused.new(:unknown, :not_held, name: name) unless @ports.names.find(name)
 
           kind =
             KINDS.fetch(key) do

@@ -94,8 +94,8 @@ module SteadyMove
         # Lets a name go that was taken in by mistake; raises Refused where it has been moved from
         # here.
         def let_go(name, by:)
-          raise Refused.new(:invalid, :not_held, name: name) unless @ports.names.find(name)
-          raise Refused.new(:invalid, :has_moves, name: name) if @ports.moves.of_name(name).any?
+          raise Refused.new(:unknown, :not_held, name: name) unless @ports.names.find(name)
+          raise Refused.new(:not_now, :has_moves, name: name) if @ports.moves.of_name(name).any?
 
           @ports.names.drop(name)
           @ports.codes.wipe(name)

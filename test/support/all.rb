@@ -42,8 +42,8 @@ when "--coverage"
   lanes.files("test/service/*_test.rb")
 else
   ruby = [RbConfig.ruby, "-Ilib"]
-  lanes.command("torture", "timeout", "500", *ruby, "test/support/torture_run.rb", "12", "1")
-  lanes.command("fuzz", "timeout", "300", *ruby, "test/support/fuzz_run.rb", "4000x", "1")
+  lanes.command("torture", "timeout", "500", *ruby, "test/support/torture_run.rb", "9", "1")
+  lanes.command("fuzz", "timeout", "300", *ruby, "test/support/fuzz_run.rb", "3000x", "1")
   lanes.command("style", "timeout", "600", "bundle", "exec", RbConfig.ruby, "test/support/style.rb")
   lanes.command("pages", "timeout", "900", "sh", "-c", <<~SHELL, TZ: "UTC")
     cd ui && node_modules/.bin/eslint . &&

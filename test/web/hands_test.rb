@@ -68,7 +68,7 @@ class WebHandsTest < Minitest::Test
     ["/api/hands/code", { name: "slipway.example", code: "" }, 422, "code"],
     ["/api/letters/draft", { account: "nowhere" }, 422, "no account"],
     ["/api/letters/draft", { account: "gannet" }, 409, "Nothing waits"],
-    ["/api/letters/draft", { reminds: 99 }, 422, "no email number 99"],
+    ["/api/letters/draft", { reminds: 99 }, 404, "no email number 99"],
     ["/api/letters", { account: "cobble", how: "pigeon" }, 422, "how"],
     ["/api/letters", { account: "cobble", how: "smtp", reference: "x" }, 422, "reference"],
     ["/api/batches", { names: ["slipway.example"], to: "nowhere" }, 422, "no account"],
@@ -80,7 +80,7 @@ class WebHandsTest < Minitest::Test
     ],
     ["/api/batches", { names: [], to: "orlop" }, 422, "names"],
     ["/api/post/1/correct", { kind: "gossip", names: [] }, 422, "kind"],
-    ["/api/post/999/correct", { kind: "offer", names: [] }, 422, "no message number 999"],
+    ["/api/post/999/correct", { kind: "offer", names: [] }, 404, "no message number 999"],
     ["/api/names/kelpsound.example/contacts/prove", { role: "friend" }, 422, "role"],
     [
       "/api/names/kelpsound.example/contacts/repair",

@@ -188,14 +188,36 @@ class BatchesTest < Minitest::Test
   def test_a_dearer_price_holds_a_name_back
     id = made(per_day: 1)
     begin_batch(id)
-    dearer =
-      app.accounts.find("orlop").dup.tap { |a| a.prices = a.prices.merge("transfer" => 99_900) }
-    app.accounts.put(dearer)
+    price("transfer" => 99_900)
     world.driver.move_on(to: app.now + 86_400)
     held = members(id).values.select { |m| m.state == "held" }
     assert_equal [2, true], [held.size, held.all? { |m| m.says.match?(/not what was agreed/) }]
     batches.change_names(id, by: ADA, go_on: held.map(&:name))
     assert_equal "in", members(id)[held.first.name].state
+  end
+
+  # What two people do at once, or one does too late; a name that moves, and one that can't.
+  def test_out_of_turn
+    id = made(NAMES.first(2), limit: { "minor" => 1000, "currency" => "EUR" })
+    begin_batch(id)
+    refused(/started already, or is being asked/) { begin_batch(id, by: BEN) }
+    price("transfer" => 99_900)
+    refused(/plan has changed/) { batches.approve(id, by: BEN) }
+    assert_nil batches.halt(id, by: ADA), "nothing runs that could be halted"
+    batches.close(id, by: ADA)
+    refused(/is closed/) { batches.change(id, by: ADA, per_day: 2) }
+    refused(/is closed/) { batches.close(id, by: ADA) }
+    refused(/At most 2000 names/) { made((1..2001).map { |n| "kelp#{n}.example" }) }
+    moving = made(NAMES.first(1))
+    begin_batch(moving)
+    refused(/#{NAMES.first}/) { batches.change_names(moving, by: ADA, hold: [NAMES.first]) }
+    gone, = batches.make(NAMES.last(1), by: ADA, to: "tarnbeck")
+    refused(/None of its names can start/) { batches.start(gone, by: ADA, shown: []) }
+  end
+
+  def price(more)
+    account = app.accounts.find("orlop")
+    app.accounts.put(account.dup.tap { |a| a.prices = a.prices.merge(more) })
   end
 
   def test_refusals

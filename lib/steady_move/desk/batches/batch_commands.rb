@@ -83,6 +83,7 @@ module SteadyMove
           accepted = accepted(review)
           above = reviewing.above(review, batch, by)
           return begin_running(batch, by, review) if above.empty?
+          raise Refused.new(:not_now, :batch_under_way) if batch.state == "asked"
           raise Refused.new(:not_now, :above_limit_running, why: above) if batch.state != "draft"
 
           unless @ports.batches.turn(

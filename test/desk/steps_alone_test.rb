@@ -22,6 +22,9 @@ class StepsAloneTest < Minitest::Test
     end
   Record = Struct.new(:name_servers, :signed, :lock, :url, keyword_init: true)
   Bad = Struct.new(:says)
+  Lock = Struct.new(:on) { def yes? = on == true }
+  Transfer = Struct.new(:status, :requested_at, :requested_by, :act_at, keyword_init: true)
+  Sight = Moves.const_get(:Outside)::Sight
   Held = Struct.new(:name_servers, :statuses)
   Account = Struct.new(:id, :title)
 
@@ -58,7 +61,7 @@ class StepsAloneTest < Minitest::Test
     def words
       %i[name from to old_host new_host service keeper renewal].to_h { |key| [key, key.to_s] }
     end
-    def step = SteadyMove::Core::Moves::Steps.find(id)
+    def step = (plan.steps + plan.endings).find { |s| s.id == id }
     def public_record = @given.fetch(:record)
     def info(*) = @given.fetch(:held)
     def losing = Account.new("a", "Old Names")
@@ -66,7 +69,11 @@ class StepsAloneTest < Minitest::Test
     def old_host = @given[:old_host]
     def new_host = @given[:new_host]
     def intend(_) = yield("key")
-    def epp(_, xml) = @sent << xml
+    def ask_key = "ask"
+    def epp(_, xml)
+      @sent << xml unless xml.include?('op="query"')
+      @given[:transfer]
+    end
   end
 
   def host(title, servers, keyed: true)
@@ -87,14 +94,17 @@ class StepsAloneTest < Minitest::Test
     )
   end
 
-  # A move that is called off, with what it was told on the way.
-  def move(*told, old: OLD)
+  RECORDS = %i[carry signed old_set lock code lock_back].freeze
+
+  # A move with what it was told on the way.
+  def move(*told, old: OLD, options: RECORDS, ways: {})
     plan =
       Core::Moves::Plan.of(
         name: "ferry.example",
         from: "a",
         to: "b",
-        options: %i[carry signed old_set lock code lock_back],
+        options: options,
+        ways: ways,
         old_host: "o",
         new_host: "n",
         old_name_servers: old,
@@ -112,16 +122,26 @@ class StepsAloneTest < Minitest::Test
     servers = Servers.new(**so.slice(*Servers.members))
     zones = Zones.new(so[:zone] && Zone.new(3600, 300))
     ports = Ports.new(now: START + so.fetch(:after, 0), servers: servers, zones: zones)
-    record = Record.new(name_servers: so[:record], signed: so[:signed], url: "https://r.example")
+    record =
+      Record.new(
+        name_servers: so[:record],
+        signed: so[:signed],
+        lock: Lock.new(so[:locked]),
+        url: "https://r.example"
+      )
     given = {
       ports: ports,
       record: record,
       held: Held.new(so.fetch(:held, NEW), []),
       old_host: so.fetch(:old_host, host("Old DNS", OLD)),
-      new_host: so.fetch(:new_host, host("New DNS", NEW))
+      new_host: so.fetch(:new_host, host("New DNS", NEW)),
+      transfer: so[:transfer]
     }
-    job = Alone.new(move(*told, old: so.fetch(:old, OLD)), step, given)
-    found = Moves.const_get(:Act).class_for(step).new(job).public_send(by)
+    job = Alone.new(move(*told, **so.slice(:old, :options, :ways)), step, given)
+    act = Moves.const_get(:Act).class_for(step).new(job)
+    sight = so[:sight]
+    act.define_singleton_method(:sight) { sight } if sight
+    found = act.public_send(by)
     [found, job, ports.servers.changed.to_a]
   end
 
@@ -221,5 +241,136 @@ class StepsAloneTest < Minitest::Test
     refute found.data["back_set"]
     _, _, changed = look("old-ns-set", own: true)
     assert_equal [["Old DNS", NEW]], changed
+  end
+
+  SAYS = SteadyMove::Words.phrase("steps.ds-out.none", name: "ferry.example").freeze
+  ORDERED = [%w[intended order], %w[done order]].freeze
+  HOURS = 3600
+
+  def sight(stage, how: nil, deadline: nil)
+    Sight.new(stage: stage, how: how, deadline: deadline, says: SAYS, source: :record)
+  end
+
+  def transfer(status)
+    Transfer.new(
+      status: status,
+      requested_at: START,
+      requested_by: "b",
+      act_at: START + (120 * HOURS)
+    )
+  end
+
+  # Over a connection to the gaining side: the state of our transfer there (RFC 5730 §2.9.3.4).
+  TRANSFERS = {
+    "pending" => ["waiting", "steps.release.silence", 6 * HOURS],
+    "clientApproved" => ["done", "transfer.approved", nil],
+    "serverApproved" => ["done", "transfer.approved_by_silence", nil],
+    "clientRejected" => ["ended", "transfer.refused", nil],
+    "clientCancelled" => ["ended", "transfer.cancelled", nil],
+    "serverCancelled" => ["ended", "transfer.refused", nil],
+    nil => ["problem", "steps.release.none", nil]
+  }.freeze
+
+  def test_a_release_that_the_registry_tells_of
+    TRANSFERS.each do |status, wanted|
+      given = { transfer: status && transfer(status), options: %i[lock code] }
+      found, = look("release", told: events(ORDERED), **given)
+      assert_equal wanted, [found.kind, found.says.key, again(found)], status
+    end
+  end
+
+  BY_PAGE = { "release" => "page" }.freeze
+  BY_LETTER = { "release" => "letter" }.freeze
+  SAID = [%w[said release]].freeze
+  WORDS = [*ORDERED, ["refused", nil, { words: true }]].freeze
+
+  # step, how it is called, what shows, what else is so; [kind, sentence, seconds]. PAST: what was
+  # seen says it itself.
+  SEEN = "steps.ds-out.none"
+  SIGHTS = [
+    ["release", [:over], {}, ["problem", SEEN, 6 * HOURS]],
+    ["release", [:over, "refused"], {}, ["ended", "outside.ended_refused", nil]],
+    ["release", [:released], {}, ["done", SEEN, nil]],
+    ["release", [:landed], {}, ["done", SEEN, nil]],
+    ["release", [:nothing], {}, ["waiting", "steps.release.as_soon_as", 900]],
+    ["release", [:pending], {}, ["waiting", "steps.release.silence", HOURS]],
+    [
+      "release",
+      [:pending],
+      { told: [["approved", nil]] },
+      ["waiting", "steps.release.passed_on", HOURS]
+    ],
+    ["release", [:pending], { told: SAID, ways: BY_PAGE }, ["waiting", "steps.release.said", 900]],
+    [
+      "release",
+      [:pending],
+      { told: SAID, ways: BY_PAGE, after: 2 * HOURS },
+      ["problem", "steps.release.late_said", 3 * HOURS]
+    ],
+    [
+      "release",
+      [:pending],
+      { told: SAID, ways: BY_LETTER, after: 71 * HOURS },
+      ["waiting", "steps.release.written", 72 * HOURS]
+    ],
+    [
+      "release",
+      [:pending],
+      { told: SAID, ways: BY_LETTER, after: 72 * HOURS },
+      ["problem", "steps.release.late_written", 73 * HOURS]
+    ],
+    ["registry-pending", [:over], {}, ["problem", SEEN, 6 * HOURS]],
+    ["registry-pending", [:pending], {}, ["done", SEEN, nil]],
+    [
+      "registry-pending",
+      [:nothing],
+      { locked: true },
+      ["problem", "steps.registry-pending.locked_again", HOURS]
+    ],
+    ["registry-pending", [:nothing], {}, ["waiting", "steps.registry-pending.not_yet", 1800]],
+    [
+      "registry-pending",
+      [:nothing],
+      { after: 48 * HOURS },
+      ["problem", "steps.registry-pending.late", 54 * HOURS]
+    ],
+    ["landed", [:elsewhere], {}, ["problem", SEEN, 6 * HOURS]],
+    ["landed", [:over], {}, ["problem", SEEN, 6 * HOURS]],
+    ["landed", [:over, "lapsed"], {}, ["ended", "outside.ended_lapsed", nil]],
+    ["landed", [:pending], {}, ["waiting", "steps.landed.not_shown", 900]]
+  ].freeze
+
+  # The approval goes out once, also where it was asked for beforehand; what the losing side took
+  # already is not sent again.
+  def test_an_approval_is_sent
+    given = { options: %i[lock code outside], sight: sight(:pending) }
+    approved = [*ORDERED, ["approved", nil]]
+    tried = [*approved, %w[intended release]]
+    {
+      [ORDERED, nil] => 0,
+      [approved, nil] => 1,
+      [tried, "pending"] => 1,
+      [tried, "clientApproved"] => 0
+    }.each do |(told, status), sent|
+      there = status && transfer(status)
+      _, job, = look("release", told: events(told), transfer: there, **given)
+      assert_equal sent, job.sent.grep(/op="approve"/).size, [told, status].inspect
+    end
+  end
+
+  def again(found) = found.look_at && (found.look_at - START)
+
+  def test_what_shows_from_outside
+    SIGHTS.each do |step, shows, so, wanted|
+      stage, how = shows
+      told = events([*ORDERED, *so[:told]])
+      given = {
+        options: %i[lock code outside],
+        **so,
+        sight: sight(stage, how: how, deadline: START + (120 * HOURS))
+      }
+      found, = look(step, **given, told: told)
+      assert_equal wanted, [found.kind, found.says.key, again(found)], [step, shows, so.inspect]
+    end
   end
 end

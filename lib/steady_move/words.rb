@@ -35,6 +35,13 @@ module SteadyMove
 
       def key?(language, key) = @backend.exists?(language, key)
 
+      # The places of a text, and of its plural forms, that have to be filled: [String].
+      def places(language, key)
+        found = @backend.send(:lookup, language, key)
+        texts = found.is_a?(Hash) ? found.values : [found]
+        texts.grep(String).flat_map { |text| text.scan(/%\{(\w+)\}/).flatten }.uniq
+      end
+
       # Every key of a language that leads to a text.
       def keys(language) = leaves(@backend.send(:translations).fetch(language))
 

@@ -43,4 +43,30 @@ class WordsTest < Minitest::Test
     assert_operator found.uniq.size, :>, 300
     assert_empty(found.uniq.reject { |key| known?(key) })
   end
+
+  # A sentence with a place that is not filled raises where it is said.
+  BRACKETS = /(?:[^()]|\((?:[^()]|\((?:[^()]|\([^()]*\))*\))*\))*/
+  WITH_VALUES = {
+    /Refused\.new\(\s*:\w+,\s*:(\w+)(#{BRACKETS})\)/m => "refused.",
+    /Words\.(?:say|phrase)\(\s*:?"([\w.-]+)"(#{BRACKETS})\)/m => "",
+    /Phrase\.of\(\s*"([\w.-]+)"(#{BRACKETS})\)/m => ""
+  }.freeze
+
+  def test_what_a_sentence_wants_is_given
+    counted = 0
+    Dir[File.join(SteadyMove::ROOT, "lib", "**", "*.rb")].each do |file|
+      text = File.readlines(file).grep_v(/^\s*#/).join
+      WITH_VALUES.each do |call, under|
+        text.scan(call) do |key, given|
+          next if given.include?("**")
+
+          counted += 1
+          assert_empty Words.catalogue.places(:en, "#{under}#{key}") -
+                         given.scan(/(\w+):(?!:)/).flatten,
+                       "#{file}: #{key}"
+        end
+      end
+    end
+    assert_operator counted, :>, 400
+  end
 end

@@ -32,7 +32,7 @@ module SteadyMove
           host =
             id && (@ports.accounts.host_of(id) || raise(Refused.new(:unknown, :no_host, id: id)))
           unless change[:choice].nil? || Records::CarryChoices::IDS.include?(change[:choice])
-            raise Refused.new(:invalid, :no_such_choice, known: Records::CarryChoices::IDS)
+            raise Refused.new(:invalid, :no_such_choice, given: change[:choice])
           end
 
           @ports.zone_migrations.put(name, by: by, at: @ports.now, **change)

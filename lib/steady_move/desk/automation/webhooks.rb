@@ -39,9 +39,7 @@ module SteadyMove
         # types: of TYPES. Returns [id, the secret], which is shown once. Raises Refused.
         def add(url, types:, by:)
           raise Refused.new(:invalid, :hook_url) unless Wire::Http::Hook.fit?(url)
-          if types.empty? || (types - TYPES).any?
-            raise Refused.new(:invalid, :hook_types, known: TYPES)
-          end
+          known!(types)
           raise Refused.new(:not_now, :too_many_hooks, most: MOST) if @rows.count >= MOST
 
           secret = SecureRandom.urlsafe_base64(32)
@@ -95,6 +93,15 @@ module SteadyMove
         end
 
         private
+
+        def known!(types)
+          strange = types - TYPES
+          if strange.any?
+            raise Refused.new(:invalid, :hook_types, given: strange.join(", "), known: TYPES)
+          end
+
+          raise Refused.new(:invalid, :no_hook_types, known: TYPES) if types.empty?
+        end
 
         def waiting(last) = @rows.waiting(last, at: @ports.now)
 

@@ -26,6 +26,14 @@ class EveryPageTest < Minitest::Test
     world.runner.pass
   end
 
+  # Sums that fit nothing that was quoted, in another currency, for several at once, paid back.
+  RECEIPTS = [
+    { kind: "receipt", moves: [3], account: "tarnbeck", amount: { minor: 9900, currency: "EUR" } },
+    { kind: "receipt", moves: [1, 2], account: "orlop", amount: { minor: 100, currency: "EUR" } },
+    { kind: "receipt", moves: [4], account: "cobble", amount: { minor: 700, currency: "GBP" } },
+    { kind: "refund", moves: [5], account: "orlop", amount: { minor: 900, currency: "EUR" } }
+  ].freeze
+
   # Streams, and what is asked with a secret that only another operation gives.
   ELSEWHERE = %r{/events\z|\{(job|token)\}}
   LATER = %w[/api/desk /api/moves/{id} /api/axis /api/hands].freeze
@@ -48,6 +56,7 @@ class EveryPageTest < Minitest::Test
   }.freeze
 
   def test_everything_that_can_be_read
+    RECEIPTS.each { |given| assert_equal 200, send_to("/api/ledger", **given) }
     answers = reading.flat_map { |path, operation| seen(path, operation) }
     EVENTS.times { world.driver.move_on }
     answers += reading.slice(*LATER).flat_map { |path, operation| seen(path, operation) }

@@ -9,7 +9,9 @@ module SteadyMove
           include Signing
 
           def call
-            return without if without
+            skipped = without
+            return skipped if skipped
+
             return wait(sentence(:not_back), source: :registry, look_at: now + 300) unless back?
 
             missing = old_ds - (shown_ds || (return not_known))

@@ -50,6 +50,36 @@ class LettersSentTest < Minitest::Test
                  "and is told as not known, with a reminder offered"
   end
 
+  # A person looked: it did not leave, then it is written anew; it did, then it is waited for.
+  def test_whoever_looked_says_whether_it_left
+    live_with("cobble")
+    move = start("isles-weather.example")
+    deliver = world.app.sender.method(:deliver)
+    world.app.sender.define_singleton_method(:deliver) { |*, **| raise Interrupt, "killed" }
+    assert_raises(Interrupt) { post }
+    letters.left(sent.first[:id], left: false, by: ADA)
+    assert_empty sent
+    assert_equal "yours", state(move).turn
+    assert_raises(Interrupt) { post }
+    letters.left(sent.first[:id], left: true, by: ADA)
+    assert_equal [%w[sent], "theirs"], [sent.map { |l| l[:state] }, state(move).turn]
+    world.app.sender.define_singleton_method(:deliver, &deliver)
+    id = sent.first[:id]
+    world.orders.call_off(move, by: ADA)
+    refused = {
+      /known what became/ => -> { letters.left(id, left: true, by: ADA) },
+      /number 999/ => -> { letters.reminder(999, by: ADA) },
+      /waited for any more/ => -> { letters.reminder(id, by: ADA) },
+      /“ada”/ => -> { letters.prove("ada", names: [], steps: [], by: ADA) }
+    }
+    proof, =
+      letters.prove("owner@far.example", names: %w[isles-weather.example], steps: [], by: ADA)
+    refused[/sent anew/] = -> { letters.reminder(proof, by: ADA) }
+    refused.each do |says, act|
+      assert_match says, assert_raises(SteadyMove::Desk::Refused, &act).message
+    end
+  end
+
   def test_what_a_person_changed_and_sent_by_hand
     live_with("cobble")
     id = start("isles-weather.example")

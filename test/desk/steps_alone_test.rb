@@ -22,7 +22,11 @@ class StepsAloneTest < Minitest::Test
     end
   Record = Struct.new(:name_servers, :signed, :lock, :url, keyword_init: true)
   Bad = Struct.new(:says)
-  Lock = Struct.new(:on) { def yes? = on == true }
+  Lock =
+    Struct.new(:on) do
+      def yes? = on == true
+      def to_value = on
+    end
   Transfer = Struct.new(:status, :requested_at, :requested_by, :act_at, keyword_init: true)
   Sight = Moves.const_get(:Outside)::Sight
   Held = Struct.new(:name_servers, :statuses)
@@ -43,10 +47,26 @@ class StepsAloneTest < Minitest::Test
         (self.changed ||= []) << [host.title, servers]
       end
     end
-  Zone = Struct.new(:greatest_ttl, :negative_ttl)
-  # The zone as it was fetched, or nil.
-  Zones = Struct.new(:zone) { def of_move(*) = zone }
-  Ports = Struct.new(:servers, :now, :zones, keyword_init: true)
+  Zone = Struct.new(:greatest_ttl, :negative_ttl, :content)
+  # The zone as it was fetched, or nil, and as it shall be.
+  Zones =
+    Struct.new(:zone) do
+      def of_move(*) = zone
+      def wanted(*, **) = zone
+    end
+  # What is asked and done beside, and says nothing here.
+  class Beside
+    def call(*) = nil
+    def wipe_of_move(*) = nil
+    def parent_server(*) = "ns.registry.example"
+  end
+  Ports =
+    Struct.new(:servers, :now, :zones, keyword_init: true) do
+      def carrying = zones
+      def live_check = Beside.new
+      def codes = Beside.new
+      def dns = Beside.new
+    end
 
   # A context whose outside is given.
   class Alone < Moves.const_get(:StepContext)
@@ -120,7 +140,7 @@ class StepsAloneTest < Minitest::Test
   # Returns [what the step found, its context, own sets that were changed].
   def look(step, by: :call, told: [], **so)
     servers = Servers.new(**so.slice(*Servers.members))
-    zones = Zones.new(so[:zone] && Zone.new(3600, 300))
+    zones = Zones.new(so[:zone] && Zone.new(3600, 300, []))
     ports = Ports.new(now: START + so.fetch(:after, 0), servers: servers, zones: zones)
     record =
       Record.new(
@@ -201,16 +221,58 @@ class StepsAloneTest < Minitest::Test
 
   def events(told) = told.map { |type, id, data| event(type, id, **data.to_h) }
 
-  def test_what_a_step_says_and_sends
-    LOOKS.each do |step, so, (kind, key, again), acts|
-      told = so.fetch(:told, [["done", "compare-hosts", { ds: [DS] }]])
-      found, job = look(step, **so, told: events(told))
-      row = [step, so.inspect]
-      assert_equal [kind, "steps.#{step}.#{key}"], [found.kind, found.says.key], row
-      assert_operator SteadyMove::Words.text(found.says).length, :>, 15, row
-      assert_equal [again, acts], [found.look_at && (found.look_at - START), job.sent.size], row
-    end
+  def test_what_a_step_says_and_sends = LOOKS.each { |row| holds(*row) }
+
+  def holds(step, given, wanted, acts, **more)
+    so = { told: [["done", "compare-hosts", { ds: [DS] }]], **more, **given }
+    found, job = look(step, **so, told: events(so[:told]))
+    row = [step, given.inspect]
+    kind, key, again = wanted
+    assert_equal [kind, "steps.#{step}.#{key}", again, acts],
+                 [found.kind, found.says.key, again(found), job.sent.size],
+                 row
+    assert_operator SteadyMove::Words.text(found.says).length, :>, 15, row
   end
+
+  FETCHED = ["done", "fetch-zone", { greatest: 3600, zone_ns: 3600, negative: 300 }].freeze
+  SHOWN = [FETCHED, ["done", "ns-shown", { parent_ttl: 7200 }]].freeze
+  TRIED = [["called-off", nil], %w[intended make-safe]].freeze
+  BAD = [Bad.new("ns1.new.example: silent")].freeze
+  OPEN = { options: %i[code] }.freeze
+  LOCKED = { options: %i[lock code lock_back] }.freeze
+
+  # The same for records, and for what makes a name safe again.
+  MORE = [
+    ["compare-hosts", {}, ["done", "done", nil], 0],
+    ["compare-hosts", { old: nil, old_host: nil }, ["done", "new_alone", nil], 0],
+    ["compare-hosts", { bad: BAD }, ["problem", "differ", nil], 0],
+    ["compare-hosts", { told: [], ds_at: [DS] }, ["done", "done", nil], 0],
+    ["ns-shown", { record: NEW, delegated: NEW }, ["done", "done", nil], 0],
+    ["ns-shown", { record: NEW }, ["done", "done", nil], 0],
+    ["ns-shown", { record: NEW, delegated: OLD }, ["waiting", "not_yet", 300], 0],
+    ["ns-shown", { record: OLD, delegated: NEW }, ["waiting", "not_yet", 300], 0],
+    ["ns-settled", { told: SHOWN }, ["waiting", "waiting", 14_400], 0],
+    ["ns-settled", { told: SHOWN, after: 14_400 }, ["done", "done", nil], 0],
+    ["ns-settled", { told: SHOWN, after: 14_400, bad: BAD }, ["problem", "changed", nil], 0],
+    ["make-safe", OPEN, ["done", "done", nil], 0],
+    ["make-safe", { **LOCKED, locked: true }, ["done", "done_locked", nil], 1],
+    ["make-safe", LOCKED, ["done", "done_unshown", nil], 1],
+    ["make-safe", { **LOCKED, locked: false }, ["waiting", "not_shown_yet", 900], 1],
+    [
+      "make-safe",
+      { **LOCKED, locked: false, told: TRIED, after: 86_399 },
+      ["waiting", "not_shown_yet", 87_299],
+      1
+    ],
+    [
+      "make-safe",
+      { **LOCKED, locked: false, told: TRIED, after: 86_400 },
+      ["problem", "still_off", 90_000],
+      1
+    ]
+  ].freeze
+
+  def test_records_and_what_makes_safe = MORE.each { |row| holds(*row, zone: true) }
 
   # Where a person does it: what shows from outside that it was done.
   BY_HAND = [

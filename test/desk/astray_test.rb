@@ -275,7 +275,7 @@ class AstrayTest < Minitest::Test
     runner.dispatch
     consent.call
     runner.dispatch
-    Timeout.timeout(15) { Thread.pass until state(free).done?("consent") }
+    Timeout.timeout(15) { IO.select(nil, nil, nil, 0.05) until state(free).done?("consent") }
     assert_includes runner.busy.keys, "account tarnbeck"
     refute state(mute).done?("unlock")
   ensure

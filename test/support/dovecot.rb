@@ -104,7 +104,7 @@ class Dovecot
     rescue Errno::ECONNREFUSED
       raise "dovecot ended: #{File.read(log)}" if Process.wait(@pid, Process::WNOHANG)
 
-      Thread.pass
+      IO.select(nil, nil, nil, 0.05)
       retry
     end
   end

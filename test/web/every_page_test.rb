@@ -12,7 +12,7 @@ class EveryPageTest < Minitest::Test
 
   def new_world = BenchWorld.new(names_at: nil, week: true)
 
-  # A batch beside the moves of the week; the last of its names is held by nobody here who could.
+  # A batch beside the moves of the week; its last name is one that the destination does not take.
   BATCH = %w[slipway.example saltern-harbour.example oyster-smack-charter.example].freeze
 
   def setup

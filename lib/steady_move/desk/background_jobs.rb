@@ -24,6 +24,9 @@ module SteadyMove
       # How many wait for a quick end at the same time; whoever comes beyond asks again.
       WAITING = 8
 
+      # Seconds that a quick end is waited for.
+      attr_reader :patience
+
       # on_error: called with what nobody foresaw; patience: seconds that a quick end is waited for.
       def initialize(random:, on_error:, patience: 0.8)
         @random = random

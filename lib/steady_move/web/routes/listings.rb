@@ -12,7 +12,7 @@ module SteadyMove
         # The list as it is asked for.
         module Helpers
           # [instant, snapshot or Working, snapshot now, accounts, now].
-          def listed(patience: 0.5)
+          def listed(patience: application.jobs.patience)
             account!(asked[:to], "to") if asked[:to]
             moment = now
             at = Contract.instant(asked[:at]) || moment

@@ -29,9 +29,11 @@ class PapersTest < Minitest::Test
     assert_operator named.size, :>=, 30
     copied = IO.popen(["git", "-C", ROOT, "ls-files", "-z"], &:read).split("\0")
     lost =
-      named.grep_v(MADE).reject do |path|
-        ["", "lib/steady_move/", "practice/", "ui/src/"].any? { |b| there?(copied, b + path) }
-      end
+      named
+        .grep_v(MADE)
+        .reject do |path|
+          ["", "lib/steady_move/", "practice/", "ui/src/"].any? { |b| there?(copied, b + path) }
+        end
     assert_empty lost
   end
 

@@ -69,4 +69,18 @@ class WordsTest < Minitest::Test
     end
     assert_operator counted, :>, 400
   end
+  # What a step's sentences have without being given it (Common::MoveWords).
+  OF_A_MOVE = %w[name from to old_host new_host service keeper renewal].freeze
+
+  # A source that is named alone has all that it says.
+  def test_what_a_source_wants_is_given
+    named =
+      Dir[File.join(SteadyMove::ROOT, "lib", "**", "moves", "**", "*.rb")].flat_map do |file|
+        File.read(file).scan(/source: :(\w+)/).flatten.map { |key| [key, File.basename(file)] }
+      end
+    assert_operator named.size, :>, 60
+    lacking =
+      named.reject { |key, _| (Words.catalogue.places(:en, "sources.#{key}") - OF_A_MOVE).empty? }
+    assert_empty lacking
+  end
 end

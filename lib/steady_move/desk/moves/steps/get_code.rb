@@ -18,15 +18,17 @@ module SteadyMove
             code = info(losing).auth_info
             unless code
               return(
-                problem(sentence(:not_given), source: :epp_info, yours: true, look_at: now + 3600)
+                problem(sentence(:not_given), source: source, yours: true, look_at: now + 3600)
               )
             end
 
             ports.codes.put(move.id, plan.name, code, at: now)
-            done(sentence(:done), source: [:epp_info, { at: losing.title }])
+            done(sentence(:done), source: source)
           end
 
           private
+
+          def source = [:epp_info, { at: losing.title }]
 
           def from_safe
             lives = ports.rulebook.call.code_life(name)

@@ -9,13 +9,14 @@ module SteadyMove
         # alone.
         class Renew < Act
           def call
-            held = info(losing).expires_at
+            held = expiry
             return shown(held) if renewed?(held)
 
+            from = held || plan.renewed_from
             intend(sentence(:renewing)) do |key|
-              epp(losing, Commands.renew(name: plan.name, id: key, expires_at: held, years: 1))
+              epp(losing, Commands.renew(name: plan.name, id: key, expires_at: from, years: 1))
             end
-            held = info(losing).expires_at
+            held = expiry
             return shown(held) if renewed?(held)
 
             wait(sentence(:not_shown_yet), source: [:epp, { at: losing.title }], look_at: now + 300)
@@ -33,6 +34,10 @@ module SteadyMove
           end
 
           private
+
+          # A registrar's answer may leave it out (RFC 5731 §3.1.2: exDate is optional); then the
+          # public record tells it.
+          def expiry = info(losing).expires_at || public_record.expires_at
 
           def renewed?(expires) = !expires.nil? && expires > plan.renewed_from
           def shown(expires)

@@ -8,11 +8,13 @@ module SteadyMove
         extend Answers
 
         REPORT_MOST = 500
+        # Seconds that a first reading of all names is waited for, at least.
+        SHORT = 0.5
 
         # The list as it is asked for.
         module Helpers
           # [instant, snapshot or Working, snapshot now, accounts, now].
-          def listed(patience: application.jobs.patience)
+          def listed(patience: [application.jobs.patience, SHORT].max)
             account!(asked[:to], "to") if asked[:to]
             moment = now
             at = Contract.instant(asked[:at]) || moment

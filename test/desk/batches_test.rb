@@ -226,10 +226,39 @@ class BatchesTest < Minitest::Test
       [/in another batch/, -> { batches.make(NAMES, by: ADA, to: "orlop") }],
       [/no name in it/, -> { batches.make([], by: ADA) }],
       [/no account/, -> { batches.change(id, by: ADA, to: "nowhere") }],
+      [/no DNS host/, -> { batches.change(id, by: ADA, host: "nowhere") }],
+      [/sail/, -> { batches.change(id, by: ADA, late: "sail") }],
       [/can’t end on/, -> { batches.change(id, by: ADA, blackouts: [%w[2027-05-02 2027-05-01]]) }],
       [/not in this batch/, -> { batches.change_names(id, by: ADA, drop: %w[other.example]) }],
       [/not halted/, -> { batches.go_on(id, by: ADA) }],
       [/no batch number 99/, -> { batches.find(99) }]
     ].each { |match, act| refused(match, &act) }
+  end
+
+  # No destination, a name that is not held any more, a second one at a time, one that was asked
+  # for while another asked.
+  def test_names_that_can_not_be_proposed
+    rows = proposed(NAMES.first(1), to: nil) + proposed(%w[nobody.example], to: "orlop")
+    assert_equal [false, false], rows.map(&:startable)
+    says = rows.flat_map(&:says)
+    assert_match(/destination.*nobody\.example/m, says.join("\n"))
+    id, = batches.make(NAMES.first(1), by: ADA)
+    refused(/None of its names can start/) { batches.start(id, by: ADA, shown: []) }
+    refused(/None of its names can start/) do
+      SteadyMove::Desk::Batches::Rehearsing.new(app).rehearse(batches.find(id))
+    end
+  end
+
+  # The host that was chosen for the batch, or for the name, carries the records of a name whose
+  # zone would end, and of no other.
+  def test_who_carries_the_records
+    isles = "saltern-isles.example"
+    id, = batches.make([isles, NAMES.last], by: ADA, to: "orlop", host: "lanternroom")
+    rows = review(id).rows.to_h { |r| [r.name, r] }
+    assert_equal [true, false], rows.values_at(isles, NAMES.last).map(&:carries)
+    app.zone_migrations.put(isles, by: ADA, at: app.now, host_id: "lanternroom")
+    assert_predicate proposed([isles], to: "orlop").first, :carries
+    app.names.drop(isles)
+    refute_predicate proposed([isles], to: "orlop").first, :startable
   end
 end

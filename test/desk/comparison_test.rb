@@ -101,4 +101,35 @@ class ComparisonTest < Minitest::Test
     hawser = found.lines.find { |l| l.id == "hawser" }
     assert_equal [0, NAMES, { "EUR" => [3000] }], [hawser.goes, hawser.out[:suffix], hawser.ahead]
   end
+
+  # Facts of a name, or what is set => [the cheapest way, the sum to stay after a year, currency].
+  # In pounds at 0.50 the 15.00 EUR to stay are 7.50; a currency without a rate stays as it is.
+  RATES = { "to" => "GBP", "date" => "2027-03-01" }.freeze
+  CASES = {
+    {} => ["hawser", 1500, "EUR"],
+    { stay_price: { "minor" => 600, "currency" => "EUR" } } => [nil, 600, "EUR"],
+    { premium: true } => [nil, 1500, "EUR"],
+    { rates: { "EUR" => "0.50" } } => ["hawser", 750, "GBP"],
+    { rates: { "USD" => "0.80" } } => ["hawser", 1500, "EUR"],
+    { nowhere: true } => [nil, nil, nil]
+  }.freeze
+
+  def test_what_else_decides
+    CASES.each do |given, (best, minor, currency)|
+      @app.settings.set("rates", given[:rates] && { **RATES, **given[:rates] }, at: @app.now)
+      no_prices_at("tarnbeck") if given[:nowhere]
+      known = given.slice(:stay_price, :premium)
+      @app.names.learn(NAMES.first, facts(source: :hand, **known)) if known.any?
+      found = SteadyMove::Desk::Batches::Comparison.new(@app).compare(NAMES.first(1), years: 1)
+      stays = found.rows.first.stay.first
+      row = [found.rows.first.best, stays&.minor, stays&.currency]
+      assert_equal [best, minor, currency], row, given.inspect
+      assert_equal NAMES.first(1), found.lines[1].out.values.first, "premium" if given[:premium]
+      @app.names.forget(NAMES.first, :hand)
+    end
+  end
+
+  def no_prices_at(id)
+    @app.accounts.put(@app.accounts.find(id).dup.tap { |a| a.prices = {} })
+  end
 end

@@ -133,4 +133,75 @@ class PlanningTest < Minitest::Test
     assert_nil world.plan("isles-timetable.example", to: "nowhere")
     assert_nil world.plan("nobody.example", to: "orlop")
   end
+
+  # A suffix that the rulebook does not know: common practice, and no word is said for its registry.
+  def test_a_suffix_without_a_family
+    live_with("tarnbeck")
+    app = world.app
+    app.names.put(domain("ferry.nowhere"), "tarnbeck", at: app.now)
+    { 44 => true, 46 => false }.each do |days, grace|
+      renewed = (app.now - (days * 86_400)).then { |t| Time.utc(t.year + 1, t.month, t.day) }
+      known = { expires_at: renewed, statuses: %w[autoRenewPeriod] }
+      app.names.learn("ferry.nowhere", facts(source: :hand, **known))
+      proposal = world.plan("ferry.nowhere", to: "orlop", host: "lanternroom")
+      refute_predicate proposal, :startable?
+      assert_equal [5, 10], [proposal.plan.response_days, proposal.plan.max_years]
+      assert_equal grace, proposal.plan.in_grace == true, "#{days} days after"
+      assert_empty %i[lock code] - proposal.plan.options
+    end
+  end
+
+  ISLES = "saltern-isles.example"
+  # Present host and copy => [how the zone is had, is it known, part of what is said where not].
+  SURVEYS = {
+    %i[answers none] => ["connection", true, nil],
+    %i[silent none] => ["connection", false, "could not be fetched"],
+    %i[silent copy] => ["page", true, nil],
+    %i[by_hand none] => ["page", false, "Tarnbeck name servers"],
+    %i[by_hand copy] => ["page", true, nil],
+    %i[unknown none] => ["page", false, "Nobody is known"]
+  }.freeze
+
+  def test_how_a_zone_is_had
+    live_with("tarnbeck")
+    app = world.app
+    surveyed = -> { world.plan(ISLES, to: "orlop", host: "lanternroom").zone }
+    host = app.accounts.host_serving(app.names.facts(ISLES)[:name_servers])
+    text = "$TTL 600\n@ SOA a b 1 2 3 4 5\n@ NS ns1.tarnbeck-dns.example.\n@ A 192.0.2.7\n"
+    getting = SteadyMove::Desk::Records::ZoneGetting.new(app)
+    silent = ->(*, **) { raise SteadyMove::Wire::Unreachable, "no answer" }
+    SURVEYS.each do |(present, copy), wanted|
+      app.db[:zone_copies].delete
+      getting.call(ISLES, source: "file", text: text, by: ADA) if copy == :copy
+      change(host, present)
+      found = present == :silent ? app.dns.stub(:transfer, silent) { surveyed.call } : surveyed.call
+      row = [present, copy, found.problem.to_s]
+      assert_equal wanted.first(2), [found.by, !found.sets.nil?], row
+      assert_includes SteadyMove::Words.text(found.problem || ""), wanted.last.to_s, row
+    end
+  end
+
+  def change(host, present)
+    accounts = world.app.accounts
+    return accounts.put_host(host) if %i[answers silent].include?(present)
+
+    servers = present == :unknown ? [] : host.name_servers
+    accounts.put_host(host.dup.tap { |h| h.key_name, h.secret, h.name_servers = nil, nil, servers })
+  end
+
+  # As it would be if it began now: nothing has come yet, and the copy's TTLs are reckoned with.
+  def test_a_handover_that_has_not_begun
+    live_with("tarnbeck")
+    app = world.app
+    handover = -> { SteadyMove::Desk::Planning::HandoverOf.new(app).call(ISLES) }
+    assert_nil handover.call, "nothing is known of the zone"
+    SteadyMove::Desk::Records::ZoneGetting.new(app).call(ISLES, source: "transfer", by: ADA)
+    plain = handover.call
+    app.zone_migrations.put(ISLES, by: ADA, at: app.now, host_id: "lanternroom", lowered: 300)
+    lowered = handover.call
+    assert_equal [[false], [false]],
+                 [plain, lowered].map { |s| s.instants.map { |i| i.seen == true }.uniq }
+    assert_equal %w[lower_at rely_at], lowered.instants.map(&:id) - plain.instants.map(&:id)
+    assert_operator lowered.instants.last.at, :>, plain.instants.last.at
+  end
 end

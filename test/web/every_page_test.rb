@@ -69,9 +69,12 @@ class EveryPageTest < Minitest::Test
     answers = reading.flat_map { |path, operation| seen(path, operation) }
     EVENTS.times { world.driver.move_on }
     answers += reading.slice(*LATER).flat_map { |path, operation| seen(path, operation) }
-    world.app.accounts.stub(:find, nil) do
-      answers += reading.slice(*KEPT).flat_map { |path, operation| seen(path, operation) }
-    end
+    world
+      .app
+      .accounts
+      .stub(:find, nil) do
+        answers += reading.slice(*KEPT).flat_map { |path, operation| seen(path, operation) }
+      end
     faults = answers.select { |_, status, _| status >= 500 }
     assert_empty faults
     refused = answers.select { |_, status, _| status >= 400 }

@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require "json"
+require "tmpdir"
+
+# Databases of earlier versions, step by step: what they held is held afterwards, in its new form.
+class MigrationsTest < Minitest::Test
+  Store = SteadyMove::Store
+
+  def setup
+    @folder = Dir.mktmpdir
+    @db = Store::Database.send(:connect, File.join(@folder, "desk.sqlite3"))
+    Sequel.extension(:migration)
+  end
+
+  def teardown
+    @db.disconnect
+    FileUtils.rm_rf(@folder)
+  end
+
+  def to(version) = Sequel::Migrator.run(@db, Store::Database::MIGRATIONS, target: version)
+
+  # A code that stood readable in a kept text is put out of sight; other texts stay as they were.
+  def test_codes_in_kept_texts
+    to(6)
+    texts = ["The authorization code of kelp.example is Kd7-vQ2x9Lm4.", "Your account was renewed."]
+    texts.each_with_index do |text, i|
+      @db[:messages].insert(
+        uid: i,
+        message_id: "m#{i}",
+        subject: "",
+        text: text,
+        names: "[]",
+        kind: "code",
+        doubtful: i.positive?
+      )
+    end
+    to(7)
+    kept = @db[:messages].order(:uid).select_map(%i[text trust])
+    refute_includes kept.first.first, "Kd7-vQ2x9Lm4"
+    assert_equal ["proven", [texts.last, "doubtful"]], [kept.first.last, kept.last]
+  end
+
+  # [source, settled at] => [shown, state]: a transfer of which only a mail told was not seen.
+  STRAYS = {
+    ["mail", nil] => [false, "open"],
+    ["record", nil] => [true, "open"],
+    ["poll", 77] => [true, "over"]
+  }.freeze
+
+  def test_transfers_that_nobody_ordered
+    to(14)
+    STRAYS.each_key.with_index do |(source, settled_at), i|
+      row = { name: "n#{i}.example", account_id: "quay", source: source, because: "seen" }
+      settled = settled_at && "the owner"
+      @db[:strays].insert(seen_at: 5, settled: settled, settled_at: settled_at, **row)
+    end
+    to(15)
+    rows = @db[:strays].order(:name).select_map(%i[shown state ended_at])
+    assert_equal STRAYS.map { |(_, at), found| [*found, at] }, rows
+  end
+
+  # Which codes an account takes: as somebody wrote it before, and as it is told now; nil where that
+  # can't be told.
+  FORMS = {
+    '\A[A-Z\d]{6,16}\z' => "6-16 A-Z 0-9",
+    '\A[a-z\-_]{8,32}\z' => "8-32 a-z - _",
+    '\A[^"]{6,16}\z' => nil,
+    '\A[\w]{6,16}\z' => nil,
+    '\A(a|aa)+\z' => nil,
+    "(" => nil
+  }.freeze
+
+  def test_forms_of_codes
+    to(15)
+    forms = [*FORMS.keys, nil]
+    forms.each_with_index do |form, i|
+      habits = JSON.generate({ "site" => "s", "takes_codes" => form }.compact)
+      row = { title: "a#{i}", registrar: "r", kind: "by_hand" }
+      @db[:accounts].insert(id: "a#{i}", habits: habits, **row)
+    end
+    to(16)
+    kept = @db[:accounts].order(:id).select_map(:habits).map { |text| JSON.parse(text) }
+    assert_equal [*FORMS.values, nil], kept.map { |habits| habits["takes_codes"] }
+    assert_equal %w[s], kept.map { |habits| habits["site"] }.uniq
+    SteadyMove::Core::Codes::Accepted.then do |form|
+      FORMS.values.compact.each { |text| assert form.read(text), text }
+    end
+  end
+end

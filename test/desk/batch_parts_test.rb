@@ -10,8 +10,6 @@ class BatchPartsTest < Minitest::Test
   include ByHand
   include SomeBatches
 
-  NAMES = %w[isles-timetable.example nightboat-saltern.example harbourpass.example].freeze
-
   def setup = live_with("tarnbeck")
   def app = world.app
   def together(names) =

@@ -142,4 +142,45 @@ class NameServersTest < Minitest::Test
       Desk::Planning::InShort.new(app).result(world.move(id))
     )
   end
+
+  # Name servers, and the network of each host => what is made of them: [sentence, ends].
+  SITE = "pages.tarnbeck.example"
+  QUAY = %w[ns1.quay.example ns2.quay.example].freeze
+  HINTS = [
+    [%w[ns1.OWN ns2.OWN], {}, [/they belong to/, true]],
+    [QUAY, {}, [/nothing in their names/, nil]],
+    [QUAY, {}, [/could not be looked up/, nil]],
+    [QUAY, { QUAY.first => "192.0.2.1" }, [/in another network/, nil]],
+    [QUAY, { QUAY.last => "192.0.2.1", SITE => "192.0.2.9" }, [/in the same network/, true]]
+  ].freeze
+
+  def test_evidence_of_whose_they_are
+    account = app.accounts.find("tarnbeck")
+    app.accounts.keep_habits(account, "site" => "https://#{SITE}/")
+    own = account.sender_domains.first
+    HINTS.each do |servers, networks, (says, ends)|
+      servers = servers.map { |s| s.sub("OWN", own) }
+      app.names.learn(NAME, facts(source: :public_record, name_servers: servers))
+      app.names.learn(NAME, facts(source: :account, name_servers: servers))
+      asking = question
+      asking.define_singleton_method(:addresses) { |host| [networks[host]].compact }
+      found = asking.hints(NAME).select { |h| h.says.match?(says) }
+      assert_equal [ends], found.map(&:ends), [servers, networks].inspect
+    end
+  end
+
+  # A host that nobody knew is called by what its servers' names have in common.
+  def test_what_a_host_is_called
+    {
+      QUAY => "quay.example",
+      %w[ns1.a.test ns9.b.example] => "ns1.a.test"
+    }.each do |servers, title|
+      %i[public_record account].each do |source|
+        app.names.learn(NAME, facts(source: source, name_servers: servers))
+      end
+      app.names.forget(NAME, :desk)
+      question.answer(NAME, ends: false, by: ADA)
+      assert_equal title, app.accounts.host_serving(servers).title
+    end
+  end
 end

@@ -186,7 +186,8 @@ class PlanningTest < Minitest::Test
     return accounts.put_host(host) if %i[answers silent].include?(present)
 
     servers = present == :unknown ? [] : host.name_servers
-    accounts.put_host(host.dup.tap { |h| h.key_name, h.secret, h.name_servers = nil, nil, servers })
+    mute = { key_name: nil, secret: nil, name_servers: servers }
+    accounts.put_host(host.dup.tap { |h| mute.each { |key, value| h[key] = value } })
   end
 
   # As it would be if it began now: nothing has come yet, and the copy's TTLs are reckoned with.
@@ -199,8 +200,7 @@ class PlanningTest < Minitest::Test
     plain = handover.call
     app.zone_migrations.put(ISLES, by: ADA, at: app.now, host_id: "lanternroom", lowered: 300)
     lowered = handover.call
-    assert_equal [[false], [false]],
-                 [plain, lowered].map { |s| s.instants.map { |i| i.seen == true }.uniq }
+    assert_equal([false], [plain, lowered].flat_map(&:instants).map { |i| i.seen == true }.uniq)
     assert_equal %w[lower_at rely_at], lowered.instants.map(&:id) - plain.instants.map(&:id)
     assert_operator lowered.instants.last.at, :>, plain.instants.last.at
   end

@@ -78,4 +78,72 @@ class RecordsInWorkTest < Minitest::Test
     assert_nil carrying.sheet(NAME).rows.first.decision
     refused(/nobody.example/) { Records::LiveCheck.new(app).call("nobody.example") }
   end
+
+  # A DNS client whose answers for one type are other than they were.
+  class Bent < SimpleDelegator
+    def initialize(client, type, **so)
+      super(client)
+      @type = type
+      @so = so
+    end
+
+    def query(server, name, type)
+      found = super
+      type == @type ? found.dup.tap { |a| @so.each { |key, value| a[key] = value } } : found
+    end
+  end
+
+  def bent(type, **so, &) = app.stub(:dns, Bent.new(app.dns, type, **so), &)
+
+  # type that is answered otherwise, and how => [role, states]
+  ANSWERS = {
+    ["SOA", { rcode: "REFUSED" }] => ["old", %w[refused]],
+    ["SOA", { rcode: "SERVFAIL" }] => ["old", %w[nothing]],
+    ["SOA", { authoritative: false }] => ["old", %w[nothing]],
+    ["NS", { answer: [], authority: [] }] => ["parent", %w[nothing]]
+  }.freeze
+
+  def test_what_a_server_may_answer
+    ANSWERS.each do |(type, so), (role, states)|
+      bent(type, **so) { assert_equal states, answers[role], [type, so].inspect }
+    end
+  end
+
+  # Found by asking: names that all answer, and a server that is not its own authority.
+  def test_found_by_asking
+    app.names.learn(NAME, facts(source: :hand, tied_services: ["mail forwarding", "a shop"]))
+    any = ->(_, name, type) { answer(type == "A" ? everywhere(name) : [], type) }
+    app.dns.stub(:query, any) { assert_match(/Every name answers/, probed) }
+    assert_match(/usual names were asked/, probed)
+    assert_equal %w[mail_forwarding other], noted_services.map(&:kind)
+  end
+
+  def noted_services =
+    Records::TiedServices.new(app).open(NAME).select { |t| t.detail =~ /shop|mail/ }
+  def probed = SteadyMove::Words.text(get("probe").says)
+  def everywhere(name)
+    Core::Records::ZoneReader.read("$TTL 60\n@ A 192.0.2.7\n", origin: name).records
+  end
+
+  def answer(records, type)
+    SteadyMove::Wire::Dns::Answer.new(
+      server: "ns1",
+      rcode: "NOERROR",
+      authoritative: type != "TXT",
+      answer: records,
+      authority: [],
+      additional: []
+    )
+  end
+
+  def test_without_name_servers
+    app.names.learn(NAME, facts(source: :hand, name_servers: []))
+    %i[account public_record].each { |source| app.names.forget(NAME, source) }
+    refused(/name servers/) { get("transfer") }
+    question = Records::HostQuestion.new(app)
+    assert_equal [nil, false], [stage.present, question.asked?(judged)]
+    refused(/name servers/) { question.answer(NAME, ends: true, by: ADA) }
+  end
+
+  def judged = SteadyMove::Desk::Portfolio::Judging.new(app).one(NAME)
 end

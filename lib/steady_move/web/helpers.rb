@@ -43,7 +43,7 @@ module SteadyMove
       def cursor(text, parts)
         return unless text
 
-        found = text.split("-n").join("-").scan(/-?\d+/).map(&:to_i)
+        found = text.scan(/(?:\A|(?<=-))-?\d+/).map(&:to_i)
         found.size == parts ? found : raise(Problem.say(422, :cursor, given: text[0, 40]))
       end
 

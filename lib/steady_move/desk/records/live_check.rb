@@ -53,7 +53,6 @@ module SteadyMove
           fresh = host ? host.name_servers : []
           plan = @ports.moves.of_name(name).map(&:plan).find { |p| host && p.new_host == host.id }
           old = plan&.old_name_servers || (present - fresh)
-          old = present if old.empty? && host.nil?
           old.map { |s| Ask.new(s, "old") } + fresh.map { |s| Ask.new(s, "new") } +
             parents(judged).map { |s| Ask.new(s, "parent") }
         end

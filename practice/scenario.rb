@@ -25,15 +25,22 @@ module Practice
     # The whole portfolio with its past; names_at: only the names at these registrars and no past,
     # for tests. registrars: folder of files, one a registrar, named by its id.
     def self.demo(names_at: nil, registrars: File.join(__dir__, "scenario", "registrars"))
-      names = YAML.load_file(File.join(__dir__, "scenario", "names.yml"))
-      data = YAML.load_file(File.join(__dir__, "scenario", "saltern.yml"))
+      names = written(File.join(__dir__, "scenario", "names.yml"))
+      data = written(File.join(__dir__, "scenario", "saltern.yml")).dup
       data["registrars"] = Dir[File.join(registrars, "*.yml")].to_h do |f|
-        [File.basename(f, ".yml"), YAML.load_file(f)]
+        [File.basename(f, ".yml"), written(f)]
       end
       return new(data, names) unless names_at
 
       new(data.merge("past" => []), names.select { |n| names_at.include?(n["at"]) })
     end
+
+    # Each file is read once, and what it says is frozen.
+    def self.written(file)
+      @written ||= {}
+      @written[file] ||= Ractor.make_shareable(YAML.load_file(file))
+    end
+    private_class_method :written
 
     def initialize(data, names)
       @start = Time.iso8601(data.fetch("start"))

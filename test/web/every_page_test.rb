@@ -117,7 +117,7 @@ class EveryPageTest < Minitest::Test
         ids.map { |id| path.sub("{kind}", kind).sub("{ref}", id.to_s) }
       end
     when /\{name\}/
-      step = path.end_with?("-servers") ? OUTSIDE : 3
+      step = path.end_with?("-servers") ? OUTSIDE : 5
       names.each_slice(step).map { |some| path.sub("{name}", some.first) }
     when /\{id\}/
       ids(path[%r{\A/api/(\w+)}, 1]).map { |id| path.sub("{id}", id.to_s) }

@@ -10,12 +10,18 @@ module SteadyMove
       module GenericSuffixes
         BEGINS = %r{\A// newGTLDs\b}
         ENDS = %r{\A// ===END ICANN DOMAINS===}
+        # {[file, when it was written] => what it says}: read once.
+        @kept = {}
 
         module_function
 
         # file: a Public Suffix List. Returns A-labels, sorted; a list without that section gives
         # none.
         def all(file = PublicSuffix::List::DEFAULT_LIST_PATH)
+          @kept[[file, File.mtime(file)]] ||= read(file).freeze
+        end
+
+        def read(file)
           lines = File.foreach(file, encoding: "UTF-8").lazy.map(&:strip)
           generic = lines.drop_while { |l| !l.match?(BEGINS) }.take_while { |l| !l.match?(ENDS) }
           generic
@@ -24,6 +30,7 @@ module SteadyMove
             .to_a
             .sort
         end
+        private_class_method :read
       end
     end
   end

@@ -57,10 +57,7 @@ class StrayMessagesTest < Minitest::Test
     "told twice" => [->(t) { [t.poll, t.poll(after: 60)] }, [1, %w[open]]],
     "asked for by another" => [->(t) { [t.poll, t.poll(by: "withy")] }, [2, %w[over open]]],
     "asked for later" => [->(t) { [t.poll, t.poll(after: 61)] }, [2, %w[over open]]],
-    "told without who and when" => [
-      ->(t) { [t.poll, t.poll(by: nil, after: nil)] },
-      [1, %w[open]]
-    ],
+    "told without who and when" => [->(t) { [t.poll, t.poll(by: nil, after: nil)] }, [1, %w[open]]],
     "completed by a mail" => [->(t) { [t.poll(ends: nil), t.mail(ends: 4 * DAY)] }, [1, %w[open]]],
     "no transfer at all" => [->(t) { [nil, t.mail(name: "nobody.example")] }, [0, []]],
     "from a doubtful sender" => [->(t) { [t.mail(trust: "doubtful")] }, [0, []]],
@@ -69,10 +66,7 @@ class StrayMessagesTest < Minitest::Test
       ->(t) { [t.poll, t.poll(status: "clientRejected", by: "withy")] },
       [1, %w[open]]
     ],
-    "told late" => [
-      ->(t) { [t.poll, t.poll(status: "clientRejected"), t.poll] },
-      [1, %w[unsafe]]
-    ],
+    "told late" => [->(t) { [t.poll, t.poll(status: "clientRejected"), t.poll] }, [1, %w[unsafe]]],
     "written of late, by its deadline" => [
       ->(t) { [t.poll, t.poll(status: "clientRejected"), t.mail(ends: 5 * DAY)] },
       [1, %w[unsafe]]

@@ -185,7 +185,15 @@ module StepAlone
       )
     events = [event("planned", nil), *told]
     state = Core::Moves::State.fold(plan, events)
-    SteadyMove::Store::Moves::Move.new(id: 1, plan: plan, events: events, state: state)
+    SteadyMove::Store::Moves::Move.new(
+      id: 1,
+      name: plan.name,
+      from_account: plan.from,
+      to_account: plan.to,
+      plan: plan,
+      events: events,
+      state: state
+    )
   end
 
   # The record, the registrar's own word and both accounts, as far as they are told.

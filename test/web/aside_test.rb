@@ -55,6 +55,8 @@ class AsideTest < Minitest::Test
     Thread.pass until Thread.list.none? { |thread| thread.name.to_s.start_with?("lane job") }
     kept = %i[@workers @queues].map { |kept| pools.instance_variable_get(kept) }
     assert_equal [{}, {}], kept
+    pools.push("job 20", [20, :job]) { raise IOError, "cut off" }
+    assert_raises(IOError, "kept for whoever waits, where nobody is told") { pools.wait }
   end
 
   def test_a_person_has_so_much_at_once_and_nobody_else_less

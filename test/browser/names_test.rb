@@ -42,7 +42,7 @@ class BrowserNamesTest < Minitest::Test
     assert_text "Wait until"
     find("input[type=range]").send_keys(*([:arrow_right] * 38))
     assert_text "if nothing else changes until"
-    assert_selector "dl.answers", text: "Ready"
+    assert_selector ".kicker", text: "Ready"
     assert_selector "dd", text: "in 37 days"
   end
 
@@ -87,12 +87,12 @@ class BrowserNamesTest < Minitest::Test
     end
     assert_text "For .example, Newly registered is 30"
     visit "/names/kelpquay.example"
-    assert_selector "dl.answers", text: "Needs you"
+    assert_selector ".kicker", text: "Needs you"
     visit "/rulebook"
     click_on "Take it back"
     assert_text "taken back"
     visit "/names/kelpquay.example"
-    assert_selector "dl.answers", text: "Wait until"
+    assert_selector ".kicker", text: "Wait until"
   end
 
   # What was typed is understood, shown, and can be let go; a table's columns are mapped; a note

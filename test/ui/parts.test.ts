@@ -62,7 +62,7 @@ describe('a transfer that nobody here ordered', () => {
   it.each([
     [{}, /Unless it is refused, it goes ahead/, /reckoned/],
     [{ assumed: true, shown: false }, /never do.*reckoned: nobody told/, /x{3}/],
-    [{ deadline: null }, /The desk can refuse it/, /goes ahead/],
+    [{ deadline: null }, /Refuse the transfer/, /goes ahead/],
     [{ refusable: false, site: 'https://q.example' }, /on its pages.*https:\/\/q/, /desk can/],
     [{ said_refused: at(-60) }, /Said to be refused/, /The desk can refuse/],
     [
@@ -422,11 +422,22 @@ describe('parts of every view', () => {
 
   // an absent answer is said to be absent, and no forecast is made up
   it.each([
-    [{}, /not known/i, /Done by/],
-    [{ uptime: 'It stays up.' }, /It stays up/, /not known/i],
-    [{ finish: [at(3600), at(86_400), at(2 * 86_400)] }, /Done by/i, /If nobody/],
+    [{}, /Done by not known/, /8 in 10/],
+    [
+      { uptime: { stays: 'yes', says: 'Site and mail stay up', because: 'copied first' } },
+      /stay up copied first/,
+      /go down/,
+    ],
+    [
+      { uptime: { stays: 'unknown', says: '', because: 'nobody has said' } },
+      /Site and mail not known nobody has said/,
+      /stay up/,
+    ],
+    [{ finish: [at(3600), at(86_400), at(2 * 86_400)] }, /8 in 10/i, /if nobody/],
+    [{ ahead: false }, /14.50 EUR/, /Done by|Site and mail/],
   ])('answers %o', (more, stands, absent) => {
-    show(AnswerStrip, { may: words('yes'), cost: words('14.50 EUR'), uptime: undefined, ...more });
+    const fixed = { cost: words('14.50 EUR'), result: words('9 Mar 2028') };
+    show(AnswerStrip, { ...fixed, uptime: undefined, ...more });
     expect(said()).toMatch(stands);
     expect(said()).not.toMatch(absent);
   });

@@ -63,6 +63,6 @@
   .alone {
     max-width: 30rem;
     margin: 20vh auto;
-    padding: 0 1rem;
+    padding: 0 16px;
   }
 </style>

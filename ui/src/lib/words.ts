@@ -125,6 +125,9 @@ export function untilWords(means: 'by-itself' | 'late' | 'over', at: string, now
   if (means === 'late') return past ? say.words.lateSince : say.words.lateAfter;
   return past ? say.words.overSince : say.words.overBy;
 }
+/** The same with the instant alone: “late after Thu 07:20”. */
+export const untilAt = (means: 'by-itself' | 'late' | 'over', at: string, now: number) =>
+  say.words.until[means](stamp(at, now));
 export const TURNS = {
   yours: say.words.yours,
   theirs: say.words.theirs,

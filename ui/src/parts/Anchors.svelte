@@ -20,8 +20,8 @@
   nav {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 1rem;
-    margin-bottom: 0.4rem;
-    font-size: 0.95rem;
+    gap: 4px 16px;
+    margin-bottom: 8px;
+    font-size: var(--body);
   }
 </style>

@@ -5,89 +5,89 @@
   import { stamp } from '../lib/words';
   import { say } from '../lib/say';
 
-  /** The answers to what a person asks first, always in one order. */
+  /**
+   * The answers to what a person asks first, always in one order and in one row: when it is done,
+   * whether site and mail stay up, what it costs, what comes of it. Whether it may move, and what
+   * is next, the head above says.
+   */
   let {
-    may,
-    next,
     finish,
     futures,
     uptime,
     cost,
     result,
+    ahead = true,
   }: {
-    may: Snippet;
-    next?: Snippet | undefined;
     finish?: string[];
     futures?: Schemas['Futures'];
-    uptime: string | undefined;
+    uptime: Schemas['Uptime'] | undefined;
     cost: Snippet;
-    result?: Snippet | undefined;
+    result: Snippet;
+    /** Is it still to come? Of what is over nobody asks when it is done. */
+    ahead?: boolean;
   } = $props();
   const [early, usual, late] = $derived(finish ?? []);
+  const at = (iso: string) => stamp(iso, clock.now);
 </script>
 
 <dl class="answers" aria-label={say.answers.inShort}>
-  <div>
-    <dt>{say.answers.mayMove}</dt>
-    <dd>{@render may()}</dd>
-  </div>
-  {#if next}
-    <div class="wide">
-      <dt>{say.answers.next}</dt>
-      <dd>{@render next()}</dd>
-    </div>
-  {/if}
-  {#if early && usual && late}
+  {#if ahead}
     <div>
-      <dt>{say.answers.doneBy}</dt>
-      <dd class="num">
-        {#if futures}
-          <strong>{say.answers.ifYouAct(stamp(futures.acting, clock.now))}</strong>
-          <span class="muted"
-            >{say.answers.ifNobody[futures.means](
-              futures.silent ? stamp(futures.silent, clock.now) : '',
-            )}</span
-          >
-        {:else}<strong>{stamp(usual, clock.now)}</strong>{/if}
-        <span class="muted"
-          >{say.answers.range(stamp(early, clock.now), stamp(late, clock.now))}</span
-        >
-      </dd>
+      <dt>{futures ? say.answers.ifYouAct : say.answers.doneBy}</dt>
+      {#if early && usual && late}
+        <dd class="num">
+          <strong>{at(futures?.acting ?? usual)}</strong>
+          <span>{say.answers.range(at(early), at(late))}</span>
+          {#if futures}<span
+              >{say.answers.ifNobody[futures.means](futures.silent ? at(futures.silent) : '')}</span
+            >{/if}
+        </dd>
+      {:else}<dd>{say.answers.notKnown}</dd>{/if}
+    </div>
+    <div>
+      <dt>{say.answers.siteAndMail}</dt>
+      {#if uptime}
+        <dd>
+          <strong>{say.answers.stays[uptime.stays]}</strong>
+          <span>{uptime.because}</span>
+        </dd>
+      {:else}<dd>{say.answers.notKnown}</dd>{/if}
     </div>
   {/if}
-  <div>
-    <dt>{say.answers.siteAndMail}</dt>
-    <dd>{uptime ?? say.answers.notKnown}</dd>
-  </div>
   <div>
     <dt>{say.answers.cost}</dt>
     <dd class="num">{@render cost()}</dd>
   </div>
-  {#if result}
-    <div>
-      <dt>{say.answers.result}</dt>
-      <dd>{@render result()}</dd>
-    </div>
-  {/if}
+  <div>
+    <dt>{say.answers.result}</dt>
+    <dd class="num">{@render result()}</dd>
+  </div>
 </dl>
 
 <style>
   .answers {
     display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(min(11.5rem, 100%), 1fr));
-    gap: 0.6rem 1.2rem;
-    padding: 0.6rem 0;
-    margin: 0.2rem 0 0.8rem;
-    border-block: 1px solid var(--line);
+    grid-template-columns: repeat(4, minmax(0, 1fr));
+    gap: 8px 24px;
+    padding: 16px 0;
   }
-  dt {
-    font-size: 0.88rem;
+  dt,
+  dd :global(span) {
+    font-size: var(--note);
   }
   dd {
     overflow-wrap: anywhere;
   }
-  dd .muted {
+  dd :global(strong) {
+    font-weight: 600;
+  }
+  dd :global(span) {
     display: block;
-    font-size: 0.9rem;
+    color: var(--muted);
+  }
+  @container sheet (max-width: 600px) {
+    .answers {
+      grid-template-columns: repeat(2, minmax(0, 1fr));
+    }
   }
 </style>

@@ -9,6 +9,6 @@
 
 <style>
   time {
-    margin-right: 0.6rem;
+    margin-right: 8px;
   }
 </style>

@@ -66,6 +66,6 @@
   .good {
     display: inline-flex;
     flex-wrap: wrap;
-    gap: 0.5rem;
+    gap: 8px;
   }
 </style>

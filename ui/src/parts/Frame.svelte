@@ -80,13 +80,13 @@
     left: 0.5rem;
     top: 0.5rem;
     background: var(--raised);
-    padding: 0.4rem;
+    padding: 8px;
     z-index: 20;
   }
   .cut {
     background: var(--ochre-soft);
     color: var(--ink);
-    padding: 0.3rem 1rem;
+    padding: 4px 16px;
   }
   .grave {
     background: var(--madder-soft);

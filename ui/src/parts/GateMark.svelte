@@ -63,7 +63,7 @@
   .gate {
     display: inline-flex;
     align-items: center;
-    gap: 0.45rem;
+    gap: 8px;
   }
   svg {
     flex: none;
@@ -88,7 +88,7 @@
     fill: none;
   }
   .way {
-    margin-left: 0.5rem;
+    margin-left: 8px;
     font-weight: 400;
   }
   .ready,

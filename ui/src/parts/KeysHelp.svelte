@@ -44,14 +44,14 @@
   dl {
     display: grid;
     grid-template-columns: max-content 1fr;
-    gap: 0.35rem 1rem;
+    gap: 4px 16px;
     color: var(--ink);
   }
   .words :global(p) {
-    margin: 0.4rem 0;
+    margin: 8px 0;
     color: var(--ink);
   }
   dt {
-    font-weight: 650;
+    font-weight: 600;
   }
 </style>

@@ -27,9 +27,9 @@
 
 <style>
   main {
-    padding: 1rem 1rem calc(1rem + var(--tray, 0px));
+    padding: 16px 16px calc(16px + var(--tray, 0px));
     display: grid;
-    gap: 1rem;
+    gap: 16px;
     grid-template-columns: minmax(0, 1fr);
     align-items: start;
   }
@@ -51,7 +51,7 @@
     overflow-y: auto;
   }
   .list :global(h1) {
-    margin-bottom: 0.6rem;
+    margin-bottom: 8px;
   }
   @media (max-width: 800px) {
     .beside,

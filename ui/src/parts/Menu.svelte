@@ -52,14 +52,14 @@
     position: relative;
   }
   .menu > button {
-    padding: 0.7rem 0.4rem 0.55rem;
+    padding: 8px 8px 8px;
     border-bottom: 3px solid transparent;
     cursor: pointer;
     white-space: nowrap;
   }
   .menu > button.within {
     border-bottom-color: var(--loden);
-    font-weight: 650;
+    font-weight: 600;
   }
   @media (forced-colors: active) {
     .menu > button {
@@ -76,7 +76,7 @@
     z-index: 30;
     min-width: 11rem;
     display: grid;
-    padding: 0.3rem;
+    padding: 4px;
     background: var(--raised);
     border: 1px solid var(--line);
     border-radius: var(--radius);
@@ -89,8 +89,8 @@
   .list :global(:is(a, button)) {
     display: flex;
     justify-content: space-between;
-    gap: 1.5rem;
-    padding: 0.4rem 0.6rem;
+    gap: 24px;
+    padding: 8px 8px;
     color: var(--ink);
     text-decoration: none;
     text-align: left;
@@ -102,6 +102,6 @@
     background: var(--loden-soft);
   }
   .list :global(a.here) {
-    font-weight: 650;
+    font-weight: 600;
   }
 </style>

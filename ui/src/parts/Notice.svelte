@@ -15,8 +15,8 @@
   div {
     background: var(--raised);
     border-left: 4px solid var(--line);
-    padding: 0.5rem 0.8rem;
-    margin: 0.5rem 0;
+    padding: 8px 16px;
+    margin: 8px 0;
     overflow-wrap: anywhere;
   }
   .grave {

@@ -108,15 +108,15 @@
     background: var(--sheet);
     border: 1px solid var(--line);
     border-radius: var(--radius);
-    padding: 0.5rem 0.7rem;
+    padding: 8px 8px;
     color: var(--ink);
   }
   li {
     display: flex;
     justify-content: space-between;
-    gap: 1rem;
+    gap: 16px;
     text-align: left;
-    padding: 0.35rem 0.6rem;
+    padding: 4px 8px;
     cursor: pointer;
     overflow-wrap: anywhere;
   }
@@ -124,6 +124,6 @@
     background: var(--loden-soft);
   }
   p {
-    padding: 0.5rem;
+    padding: 8px;
   }
 </style>

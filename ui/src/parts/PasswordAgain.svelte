@@ -80,7 +80,7 @@
   }
   .acts {
     display: flex;
-    gap: 0.5rem;
-    margin-top: 0.8rem;
+    gap: 8px;
+    margin-top: 16px;
   }
 </style>

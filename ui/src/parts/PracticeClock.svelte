@@ -79,20 +79,20 @@
   .clock {
     display: flex;
     align-items: center;
-    gap: 0.3rem;
-    margin-right: 0.3rem;
+    gap: 4px;
+    margin-right: 4px;
   }
   /* As wide as any instant, so that nothing moves when it changes or when the letters arrive. */
   time {
     min-width: 15.5em;
     text-align: right;
-    margin-right: 0.3rem;
+    margin-right: 4px;
   }
   .clock > button {
     border: 1px solid var(--line);
     border-radius: var(--radius);
     background: var(--raised);
-    padding: 0.2rem 0.5rem;
+    padding: 4px 8px;
     cursor: pointer;
   }
   button:hover:not(:disabled) {
@@ -103,7 +103,7 @@
     cursor: default;
   }
   p {
-    padding: 0.3rem 0.6rem;
+    padding: 4px 8px;
     color: var(--muted);
     white-space: nowrap;
   }

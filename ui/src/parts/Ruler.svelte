@@ -194,7 +194,7 @@
     stroke-width: 1;
   }
   text {
-    font-size: 12px;
+    font-size: var(--note);
     fill: var(--muted);
   }
 </style>

@@ -53,8 +53,8 @@
   li {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 1rem;
-    padding: 0.25rem 0.75rem;
+    gap: 4px 16px;
+    padding: 4px 8px;
     overflow-wrap: anywhere;
   }
 </style>

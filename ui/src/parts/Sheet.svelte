@@ -10,11 +10,17 @@
     back,
     children,
     mono = false,
+    kicker,
+    answer,
   }: {
     title: string;
     back: '/names' | '/moves' | '/records' | '/batches';
     children: Snippet;
     mono?: boolean;
+    /** What else stands in the small line above the answer. */
+    kicker?: Snippet | undefined;
+    /** What the sheet answers, in one sentence; without one the title is the head. */
+    answer?: Snippet | undefined;
   } = $props();
 
   let heading = $state<HTMLElement>();
@@ -30,7 +36,15 @@
 <svelte:window {onkeydown} />
 <section class="panel" aria-label={title}>
   <header>
-    <h1 class:mono bind:this={heading} tabindex="-1">{title}</h1>
+    <div>
+      <h1 bind:this={heading} tabindex="-1">
+        {#if answer}
+          <span class="note title" class:mono>{title}</span>
+          <span class="answer">{@render answer()}</span>
+        {:else}<span class:mono>{title}</span>{/if}
+      </h1>
+      {#if kicker}<div class="note muted kicker">{@render kicker()}</div>{/if}
+    </div>
     <button onclick={() => navigate(back, { search: keptSearch() })} title={say.sheet.closeEsc}
       >{say.sheet.close}</button
     >
@@ -43,17 +57,34 @@
     display: flex;
     justify-content: space-between;
     align-items: start;
-    gap: 1rem;
-    margin-bottom: 0.6rem;
+    gap: 16px;
+    margin-bottom: 8px;
+  }
+  section {
+    container: sheet / inline-size;
   }
   h1 {
     overflow-wrap: anywhere;
+  }
+  .title {
+    display: block;
+    font-weight: 400;
+  }
+  .answer {
+    display: block;
+  }
+  .kicker {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 16px;
+    align-items: baseline;
+    margin-top: 4px;
   }
   button {
     color: var(--muted);
     border: 1px solid var(--line);
     border-radius: var(--radius);
-    padding: 0.15rem 0.6rem;
+    padding: 2px 8px;
     cursor: pointer;
   }
 </style>

@@ -19,6 +19,6 @@
 <style>
   .stale {
     border-left: 4px solid var(--ochre);
-    padding-left: 0.6rem;
+    padding-left: 8px;
   }
 </style>

@@ -2,7 +2,6 @@
   import { Button } from 'flowbite-svelte';
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../lib/api';
-  import DeadlineBar from './DeadlineBar.svelte';
   import Field from './Field.svelte';
   import ForGood from './ForGood.svelte';
   import May from './May.svelte';
@@ -58,50 +57,51 @@
   class:quiet={stray.state === 'expected'}
   role={stray.state === 'open' ? 'alert' : undefined}
 >
-  {#if stray.state === 'expected'}
-    <p>
-      {say.stray.expectedBegins}
-      {@render name()}
-      {say.stray.expectedEnds(stray.ordered_by ?? '', stray.expected_by ?? '')}
-      {#if stray.deadline}{say.stray.goesAhead} <When at={stray.deadline} />{/if}
-    </p>
-  {:else if stray.state === 'unsafe'}
-    <p class="what">
-      {say.stray.codeElsewhere}
-      {@render name()}{say.stray.howItEnded(stray.how ?? '')}
-    </p>
-    <ul>
-      {#each stray.left as what (what)}
-        <li>{stray.refusable ? say.stray.left[what](at) : say.stray.leftByHand[what](at)}</li>
-      {/each}
-    </ul>
-  {:else}
-    <p class="what">
-      {say.stray.strayBegins}
-      {@render name()}{say.stray.strayEnds}
-    </p>
-    <p>
-      {stray.because}
-      {#if stray.requested_by}{say.stray.strayBy(stray.requested_by)}{/if}
-      {#if !stray.shown}{say.stray.notShown}{/if}
-    </p>
-    {#if stray.deadline}
-      <DeadlineBar since={stray.seen_at} until={stray.deadline} />
+  <div>
+    {#if stray.state === 'expected'}
       <p>
-        {say.stray.silenceLetsItGo}
-        <When at={stray.deadline} />{stray.assumed ? say.stray.reckoned : ''}
+        {say.stray.expectedBegins}
+        {@render name()}
+        {say.stray.expectedEnds(stray.ordered_by ?? '', stray.expected_by ?? '')}
+        {#if stray.deadline}{say.stray.goesAhead} <When at={stray.deadline} />{/if}
       </p>
-    {/if}
-    {#if stray.said_refused}
-      <p>{say.stray.refusedByWord} <When at={stray.said_refused} />{say.stray.untilItShows}</p>
+    {:else if stray.state === 'unsafe'}
+      <p class="what">
+        {say.stray.codeElsewhere}
+        {@render name()}{say.stray.howItEnded(stray.how ?? '')}
+      </p>
+      <ul>
+        {#each stray.left as what (what)}
+          <li>{stray.refusable ? say.stray.left[what](at) : say.stray.leftByHand[what](at)}</li>
+        {/each}
+      </ul>
     {:else}
-      <p class="muted">
-        {stray.refusable ? say.stray.refusalByDesk(at) : say.stray.refusalByHand(at)}
-        {#if !stray.refusable && stray.site}<span class="mono">{stray.site}</span>{/if}
+      <p class="what">
+        {say.stray.strayBegins}
+        {@render name()}{say.stray.strayEnds}
       </p>
+      <p>
+        {stray.because}
+        {#if stray.requested_by}{say.stray.strayBy(stray.requested_by)}{/if}
+        {#if !stray.shown}{say.stray.notShown}{/if}
+      </p>
+      {#if stray.deadline}
+        <p>
+          {say.stray.silenceLetsItGo}
+          <When at={stray.deadline} />{stray.assumed ? say.stray.reckoned : ''}
+        </p>
+      {/if}
+      {#if stray.said_refused}
+        <p>{say.stray.refusedByWord} <When at={stray.said_refused} />{say.stray.untilItShows}</p>
+      {:else if !stray.refusable}
+        <p class="muted">
+          {say.stray.refusalByHand(at)}
+          {#if stray.site}<span class="mono">{stray.site}</span>{/if}
+        </p>
+      {/if}
     {/if}
-  {/if}
-  <Trouble error={act.error} />
+    <Trouble error={act.error} />
+  </div>
   <May operation="refuseStray">
     {#if asking}
       <form
@@ -169,14 +169,22 @@
 
 <style>
   section {
-    padding: 0.8rem;
-    margin-bottom: 0.8rem;
+    padding: 16px;
+    background: var(--madder-soft);
     border-left: 6px solid var(--madder);
     display: grid;
-    gap: 0.3rem;
+    grid-template-columns: minmax(0, 1fr) max-content;
+    gap: 8px 24px;
+    align-items: center;
   }
   .quiet {
+    background: var(--raised);
     border-left-color: var(--line);
+  }
+  @media (max-width: 800px) {
+    section {
+      grid-template-columns: minmax(0, 1fr);
+    }
   }
   .what {
     font-weight: 600;
@@ -184,11 +192,11 @@
   }
   ul {
     list-style: disc;
-    padding-left: 1.2rem;
+    padding-left: 16px;
   }
   .acts {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.5rem;
+    gap: 8px;
   }
 </style>

@@ -77,8 +77,8 @@
     display: flex;
     align-items: center;
     justify-content: space-between;
-    gap: 0.3rem;
-    padding: 0 0.7rem;
+    gap: 4px;
+    padding: 0 8px;
     background: var(--sheet);
     border-bottom: 1px solid var(--line);
     height: 2.85rem;
@@ -91,14 +91,14 @@
     white-space: nowrap;
   }
   nav img {
-    margin-right: 0.3rem;
+    margin-right: 4px;
     flex: none;
   }
   .daily a {
     color: var(--ink);
     text-decoration: none;
-    font-weight: 550;
-    padding: 0.7rem 0.5rem 0.55rem;
+    font-weight: 600;
+    padding: 8px 8px 8px;
     border-bottom: 3px solid transparent;
   }
   .daily a:hover {
@@ -106,13 +106,13 @@
   }
   .daily a.here {
     border-bottom-color: var(--loden);
-    font-weight: 650;
+    font-weight: 600;
   }
   .folded {
     display: none;
   }
   .quiet {
-    padding: 0.35rem 0.5rem;
+    padding: 4px 8px;
     color: var(--muted);
     cursor: pointer;
     border-radius: var(--radius);

@@ -19,7 +19,7 @@
   .turn {
     display: inline-flex;
     align-items: baseline;
-    gap: 0.4rem;
+    gap: 8px;
   }
   svg {
     flex: none;

@@ -57,7 +57,7 @@
 <style>
   section {
     display: block;
-    padding: 0.6rem 1rem;
+    padding: 8px 16px;
     border-left: 4px solid var(--madder);
   }
   h2 {
@@ -69,8 +69,8 @@
   li {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 1rem;
+    gap: 4px 16px;
     align-items: baseline;
-    padding: 0.25rem 0;
+    padding: 4px 0;
   }
 </style>

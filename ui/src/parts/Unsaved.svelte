@@ -39,12 +39,12 @@
   }
   dialog[open] {
     display: grid;
-    gap: 0.6rem;
+    gap: 8px;
   }
   div {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.6rem;
+    gap: 8px;
     justify-content: flex-end;
   }
 </style>

@@ -10,6 +10,6 @@
 
 <style>
   main {
-    padding: 2rem;
+    padding: 32px;
   }
 </style>

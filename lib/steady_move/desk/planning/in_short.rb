@@ -10,21 +10,26 @@ module SteadyMove
         # empty where it can't start; uptime: sentence; expected_expiry: Time or nil.
         # futures: Core::Forecast::Futures::Two or nil.
         Ahead = Struct.new(:finish, :futures, :uptime, :expected_expiry, keyword_init: true)
+        # Do site and mail stay up? stays: Core::Answer; says: sentence; because: what it rests on.
+        Uptime =
+          Struct.new(:stays, :says, :because, keyword_init: true) do
+            def to_s = "#{says}: #{because}"
+          end
 
         def initialize(ports)
           @ports = Ports.of(ports)
         end
 
-        # Do site and mail stay up? plan: Core::Moves::Plan. Returns a sentence.
+        # Do site and mail stay up? plan: Core::Moves::Plan. Returns Uptime.
         def uptime(plan)
+          stays = plan.carry? ? Core::Answer::YES : stays(plan)
           words = Common::MoveWords.values(plan, @ports.accounts)
-          return say("uptime.carried", **words) if plan.carry?
-          return say("uptime.not_known", **words) if plan.name_servers.to_a.empty?
-
-          stays = stays(plan)
-          return say("uptime.not_asked", **words, servers: plan.name_servers) if stays.unknown?
-
-          say(stays.yes? ? "uptime.kept" : "uptime.ends", **words)
+          key = uptime_key(plan, stays)
+          Uptime.new(
+            stays: key == "not_known" ? Core::Answer::UNKNOWN : stays,
+            says: say("uptime.#{key}", **words),
+            because: say("because.#{key}", **words)
+          )
         end
 
         # Does the present DNS host outlive the registration? By what the plan keeps; of one of old,
@@ -94,6 +99,13 @@ module SteadyMove
         end
 
         private
+
+        def uptime_key(plan, stays)
+          return "carried" if plan.carry?
+          return "not_known" if plan.name_servers.to_a.empty?
+
+          { "yes" => "kept", "no" => "ends" }.fetch(stays.to_s, "not_asked")
+        end
 
         def say(key, **values) = Words.say(:"short.#{key}", **values)
       end

@@ -83,7 +83,7 @@ module SteadyMove
             Desk::Common::MoveWords.values(found.plan, desk.accounts),
             now,
             desk.forecasts.of_plan(found.plan),
-            uptime: in_short.uptime(found.plan)
+            stays_up: in_short.uptime(found.plan)
           )
         end
 

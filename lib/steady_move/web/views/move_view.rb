@@ -36,10 +36,15 @@ module SteadyMove
             can_approve: Core::Moves::ActsNow.new(state, open: move.open).approve?,
             price: price(move.plan),
             keeper: Desk::Moves::Assignment.current(move),
-            uptime: short.uptime(move.plan),
+            uptime: uptime(short.uptime(move.plan)),
             result: short.result(move),
             **now_at(current, words)
           }
+        end
+
+        # Do site and mail stay up, and what that rests on.
+        def uptime(found)
+          { stays: found.stays.to_s, says: found.says, because: found.because }
         end
 
         # What is known of the zone that is carried.
@@ -73,7 +78,7 @@ module SteadyMove
           )
         end
 
-        def proposal(proposal, words, now, range, uptime:)
+        def proposal(proposal, words, now, range, stays_up:)
           plan = proposal.plan
           state = Core::Moves::State.fold(plan, [])
           {
@@ -85,7 +90,7 @@ module SteadyMove
             in_grace: proposal.plan.in_grace == true,
             startable: proposal.startable?,
             lost_days: proposal.lost_days,
-            uptime: uptime,
+            uptime: uptime(stays_up),
             quote: quote(proposal.quote),
             expires_at: Json.time(plan.expires_at),
             expected_expiry: Json.time(plan.expected_expiry),

@@ -50,7 +50,7 @@ module SteadyMove
           {
             finish: ahead.finish.map { |t| Json.time(t) },
             futures: MoveView.futures(ahead.futures),
-            uptime: ahead.uptime,
+            uptime: MoveView.uptime(ahead.uptime),
             expected_expiry: Json.time(ahead.expected_expiry)
           }
         end

@@ -1,26 +1,33 @@
-import type { V } from './value';
+import { counted, type V } from './value';
 
 /** Words of the views in views/desk. */
 export const desk = {
   card: {
-    lookedAtAgain: 'Next check',
     publicSince: (a: V, b: V) => `The contacts are public for ${a}${b}.`,
-    approve: 'Approve the release',
-    openMove: 'See the move',
+    approve: 'Approve',
+    approveOf: (a: V) => `Approve the release of ${a}`,
     openMoveOf: (a: V) => `See the move of ${a}`,
-    doneBy: (a: V) => `Done by ${a}`,
     ifYouAct: (a: V) => `If you act today: ${a}`,
     overConsent: ', longer than the owner consented to',
   },
   desk: {
     lane: (a: V, n: number) => `${a}: ${n}`,
     beginTitle: 'Begin here: from nothing to the first judged name.',
-    changedOutside: 'Changed in the public record',
-    desk: 'Desk',
+    changedOutside: (n: number) =>
+      n === 1 ? '1 change in the public record' : `${n} changes in public records`,
+    head: (n: number) =>
+      n === 0
+        ? 'Nothing wants you now.'
+        : n === 1
+          ? 'One thing wants you.'
+          : `${counted(n)} things want you.`,
+    heldUp: (n: number) =>
+      n === 0 ? '' : n === 1 ? ' One move is held up.' : ` ${counted(n)} moves are held up.`,
+    underWay: (n: number) => (n === 1 ? '1 move under way' : `${n} moves under way`),
     quiet: 'Nothing is under way.',
     quietNames: 'Choose a name under Names',
     andPlan: 'and plan its move.',
-    endedLately: 'Finished lately',
+    endedLately: (n: number) => (n === 1 ? '1 move ended lately' : `${n} moves ended lately`),
     fromTo: (a: V, b: V) => `${a} → ${b}`,
     emptyYours:
       'Approvals and decisions that only you can give will stand here, the most pressing first.',
@@ -53,7 +60,6 @@ export const desk = {
     notShown: 'The public record has not shown it so far; some never do.',
     silenceLetsItGo: 'Unless it is refused, it goes ahead',
     reckoned: ' (reckoned: nobody told its deadline)',
-    refusalByDesk: (a: V) => `The desk can refuse it over the connection to ${a}.`,
     refusalByHand: (a: V) => `Refuse it at ${a}, on its pages or by its support.`,
     refusedByWord: 'Said to be refused',
     untilItShows: '. The alarm stands until that shows.',

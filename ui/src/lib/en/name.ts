@@ -1,4 +1,4 @@
-import type { V } from './value';
+import { counted, type V } from './value';
 
 /** Words of one name and its plan. */
 export const name = {
@@ -58,7 +58,20 @@ export const name = {
     itRestsOnLessThan: 'Some facts are missing: see “not known yet”.',
     openMove: (a: V) => `See the move (${a})`,
     planMove: 'Plan its move',
-    blocked: 'It can’t be moved now, for the reasons below.',
+    head: {
+      ready: (n: number) =>
+        n === 0
+          ? 'May move now.'
+          : n === 1
+            ? 'May move now; the desk does 1 thing on the way.'
+            : `May move now; the desk does ${n} things on the way.`,
+      needs: (n: number) =>
+        n === 1
+          ? 'One thing is needed of you first.'
+          : `${counted(n)} things are needed of you first.`,
+      wait: (at: string) => (at ? `May move from ${at} on.` : 'It has to wait.'),
+      blocked: 'It can’t be moved now.',
+    },
     lookItUpAgain: 'Refresh facts',
     lastSeen: 'Last seen',
     story: 'May it move, and why',
@@ -83,8 +96,6 @@ export const name = {
     doubtful: ', doubtful',
     at: (a: V) => `at ${a}`,
     itIsUnderWay: (a: V) => `Its move is under way: ${a}`,
-    expiresAfter: (a: V, b: V) => `Expiry ${a} → ${b}`,
-    expires: (a: V) => `Expiry ${a}`,
     clear: 'Nothing bars, delays or endangers a move.',
     unknownFacts: 'Not known yet:',
     evidence: (a: V) => `${a} the evidence`,
@@ -146,6 +157,8 @@ export const name = {
     openRecords: 'See its records',
     lowerTtls: (a: V) =>
       `Lower the TTLs to five minutes first: ${a} until no cache holds a long one; a way back is quick then`,
+    canStart: (a: V) => `The move to ${a} can start.`,
+    cantStart: (a: V) => `The move to ${a} can’t start like this.`,
     planTitle: (a: V) => `Plan the move of ${a}`,
     destination: 'To the account',
     recordsTitle: 'Name servers and records',
@@ -181,9 +194,6 @@ export const name = {
       `The records go to ${a} before the order${b}; caches then need ${c} to forget the old host.`,
     serversStay: (a: V) => `They stay as they are, at ${a}.`,
     done: 'Done',
-    canStart: 'Ready to start',
-    cantStart: 'It can’t start like this',
-    expiresThen: (a: V) => `Expires ${a} afterwards`,
     stepsTitle: 'Steps, in order',
     promotion: (a: V) => ` − ${a} promotion`,
     perOrder: (a: V) => ` + ${a} per order`,

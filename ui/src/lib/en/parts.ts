@@ -61,9 +61,9 @@ export const parts = {
   answers: {
     inShort: 'In short',
     sections: 'Sections',
-    mayMove: 'May it move',
-    next: 'Next',
-    ifYouAct: (a: V) => `if you act today: ${a}`,
+    ifYouAct: 'Done, if you act today',
+    acting: (a: V) => `if you act today: ${a}`,
+    stays: { yes: 'stay up', no: 'go down, unless carried', unknown: 'not known' },
     ifNobody: {
       lands: (a: V) => `if nobody does: ${a}`,
       lapses: () => 'if nobody does, the transfer lapses',
@@ -73,7 +73,7 @@ export const parts = {
     range: (a: V, b: V) => `8 in 10: ${a} to ${b}`,
     siteAndMail: 'Site and mail',
     cost: 'Cost',
-    result: 'Result',
+    result: 'Expiry',
     notKnown: 'not known',
   },
   gateMark: {
@@ -235,7 +235,12 @@ export const parts = {
     waitUntil: 'Wait until',
     blocked: 'Blocked',
     moving: 'On the move',
-    goesOnByItself: 'Approves automatically',
+    until: {
+      'by-itself': (a: V) => `approved by itself on ${a}`,
+      late: (a: V) => `late after ${a}`,
+      over: (a: V) => `over by ${a}`,
+    },
+    goesOnByItself: 'Approved by itself',
     lateAfter: 'Late',
     lateSince: 'Became late',
     overBy: 'Over',

@@ -215,17 +215,17 @@
     grid-column: 1 / -1;
   }
   summary {
-    font-weight: 650;
+    font-weight: 600;
   }
   .fields,
   fieldset {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(min(15rem, 100%), 1fr));
-    gap: 0.8rem 1rem;
+    gap: 16px 16px;
     align-items: end;
-    margin-top: 0.5rem;
+    margin-top: 8px;
   }
   legend {
-    font-weight: 650;
+    font-weight: 600;
   }
 </style>

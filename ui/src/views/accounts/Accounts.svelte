@@ -164,19 +164,19 @@
     border: 1px solid var(--loden);
     color: var(--loden);
     border-radius: var(--radius);
-    padding: 0.25rem 0.7rem;
+    padding: 4px 8px;
     cursor: pointer;
   }
   main :global(form) {
     background: var(--sheet);
     border: 1px solid var(--line);
     border-radius: var(--radius);
-    padding: 1rem;
+    padding: 16px;
     width: 100%;
     max-width: 44rem;
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
-    gap: 0.7rem;
+    gap: 8px;
     align-items: end;
   }
 </style>

@@ -57,13 +57,13 @@
 
 <style>
   h3 {
-    margin-top: 0.6rem;
-    font-weight: 650;
+    margin-top: 8px;
+    font-weight: 600;
   }
   li {
     display: flex;
     flex-wrap: wrap;
-    gap: 0 1rem;
+    gap: 0 16px;
     align-items: baseline;
     overflow-wrap: anywhere;
   }

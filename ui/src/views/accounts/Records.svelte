@@ -144,7 +144,7 @@
 
 <style>
   h3 {
-    margin-top: 0.6rem;
-    font-weight: 650;
+    margin-top: 8px;
+    font-weight: 600;
   }
 </style>

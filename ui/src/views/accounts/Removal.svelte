@@ -32,6 +32,6 @@
   .removal {
     grid-column: 1 / -1;
     border-top: 1px solid var(--line);
-    padding-top: 0.7rem;
+    padding-top: 8px;
   }
 </style>

@@ -76,6 +76,6 @@
   fieldset {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 1rem;
+    gap: 4px 16px;
   }
 </style>

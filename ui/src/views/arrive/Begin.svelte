@@ -164,13 +164,13 @@
   form {
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
-    gap: 0.7rem;
+    gap: 8px;
     align-items: end;
   }
   .wide {
     grid-column: 1 / -1;
   }
   section {
-    margin-top: 0.8rem;
+    margin-top: 16px;
   }
 </style>

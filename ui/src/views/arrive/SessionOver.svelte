@@ -29,7 +29,7 @@
     width: min(30rem, 94vw);
   }
   dialog :global(main) {
-    margin: 0.8rem auto 0;
+    margin: 16px auto 0;
     padding: 0;
   }
   /* Whoever comes by reads nothing of the page behind it. */

@@ -20,25 +20,25 @@
   main {
     max-width: 26rem;
     margin: 12vh auto 0;
-    padding: 0 1.25rem;
+    padding: 0 16px;
     display: grid;
-    gap: 0.9rem;
+    gap: 16px;
   }
   .mark {
     display: flex;
     align-items: center;
-    gap: 0.7rem;
+    gap: 8px;
   }
   main :global(form) {
     background: var(--sheet);
     border: 1px solid var(--line);
     border-radius: var(--radius);
-    padding: 1.25rem;
+    padding: 16px;
     display: grid;
-    gap: 0.55rem;
+    gap: 8px;
   }
   main :global(form button) {
-    margin-top: 0.5rem;
+    margin-top: 8px;
   }
   main :global(.said) {
     color: var(--madder);

@@ -65,15 +65,15 @@
   li {
     display: grid;
     grid-template-columns: minmax(9rem, 18rem) 7rem 6rem minmax(0, 1fr) minmax(0, 1fr);
-    gap: 0.1rem 1rem;
-    padding: 0.3rem 0;
+    gap: 2px 16px;
+    padding: 4px 0;
     border-top: 1px solid var(--line);
     overflow-wrap: anywhere;
   }
   .acts {
     display: flex;
-    gap: 1rem;
-    margin-top: 0.4rem;
+    gap: 16px;
+    margin-top: 8px;
   }
   @media (max-width: 800px) {
     li {

@@ -206,11 +206,11 @@
   .acts {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.6rem;
+    gap: 8px;
     position: sticky;
     bottom: 0;
-    margin: 0.8rem 0;
-    padding: 0.5rem 0;
+    margin: 16px 0;
+    padding: 8px 0;
     background: var(--sheet);
   }
 </style>

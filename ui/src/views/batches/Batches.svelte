@@ -51,8 +51,8 @@
   li {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.1rem 1.2rem;
-    padding: 0.55rem 0.8rem;
+    gap: 2px 16px;
+    padding: 8px 16px;
     border-bottom: 1px solid var(--line);
   }
   li:last-child {
@@ -63,7 +63,7 @@
     background: var(--loden-soft);
   }
   .none {
-    padding: 2rem 1rem;
+    padding: 32px 16px;
     color: var(--muted);
   }
 </style>

@@ -116,9 +116,9 @@
   .ask {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.3rem 1.4rem;
+    gap: 4px 24px;
     align-items: center;
-    margin: 0.4rem 0;
+    margin: 8px 0;
   }
   input[type='range'] {
     accent-color: var(--loden);

@@ -67,18 +67,18 @@
 <style>
   .box {
     overflow: hidden;
-    margin: 0.4rem 0;
+    margin: 8px 0;
   }
   svg {
     display: block;
   }
   text {
     fill: var(--muted);
-    font-size: 11px;
+    font-size: var(--note);
   }
   .end {
     fill: var(--ink);
-    font-size: 12px;
+    font-size: var(--note);
   }
   .grid {
     stroke: var(--line);
@@ -103,7 +103,7 @@
   }
   .stay .end,
   .mixed .end {
-    font-weight: 650;
+    font-weight: 600;
   }
   circle {
     fill: var(--slate);

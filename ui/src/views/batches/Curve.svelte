@@ -48,7 +48,7 @@
   }
   text {
     fill: var(--muted);
-    font-size: 11px;
+    font-size: var(--note);
   }
   .grid {
     stroke: var(--line);

@@ -30,7 +30,7 @@
   p {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.3rem 0.8rem;
+    gap: 4px 16px;
     align-items: center;
   }
   input {
@@ -38,6 +38,6 @@
     color: var(--ink);
     border: 1px solid var(--line);
     border-radius: var(--radius);
-    padding: 0.15rem 0.4rem;
+    padding: 2px 8px;
   }
 </style>

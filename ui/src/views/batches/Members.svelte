@@ -87,26 +87,26 @@
 
 <style>
   h2 {
-    margin: 0.9rem 0 0.3rem;
+    margin: 16px 0 4px;
   }
   li {
     display: grid;
     grid-template-columns: minmax(10rem, 20rem) minmax(7rem, 12rem) minmax(0, 1fr);
-    gap: 0.1rem 1rem;
+    gap: 2px 16px;
     align-items: center;
-    padding: 0.3rem 0;
+    padding: 4px 0;
     border-top: 1px solid var(--line);
     overflow-wrap: anywhere;
   }
   .stage {
     display: inline-flex;
-    gap: 0.4rem;
+    gap: 8px;
     align-items: center;
   }
   .acts {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.3rem 0.9rem;
+    gap: 4px 16px;
     align-items: center;
   }
   .acts button {
@@ -119,7 +119,7 @@
     color: var(--ink);
     border: 1px solid var(--line);
     border-radius: var(--radius);
-    padding: 0.15rem 1.6rem 0.15rem 0.4rem;
+    padding: 2px 24px 2px 8px;
     max-width: 14rem;
   }
   .why {

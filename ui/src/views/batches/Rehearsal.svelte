@@ -78,9 +78,9 @@
   li {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 0.8rem;
+    gap: 4px 16px;
     align-items: center;
-    padding: 0.15rem 0;
+    padding: 2px 0;
   }
   .all {
     fill: var(--slate-soft);
@@ -89,7 +89,7 @@
     fill: var(--ochre-fill);
   }
   td {
-    padding: 0.2rem 0.8rem 0.2rem 0;
+    padding: 4px 16px 4px 0;
     border-top: 1px solid var(--line);
     vertical-align: baseline;
   }

@@ -129,10 +129,10 @@
 
 <style>
   h2 {
-    margin: 0.9rem 0 0.3rem;
+    margin: 16px 0 4px;
   }
   li {
-    padding: 0.25rem 0;
+    padding: 4px 0;
     border-top: 1px solid var(--line);
     overflow-wrap: anywhere;
   }
@@ -142,22 +142,22 @@
   .count {
     display: inline-block;
     min-width: 5.2rem;
-    font-weight: 650;
+    font-weight: 600;
   }
   .ask {
     display: grid;
     grid-template-columns: minmax(8rem, 13rem) minmax(0, 1fr) auto;
-    gap: 0 0.8rem;
+    gap: 0 16px;
   }
   .above {
     border-left: 4px solid var(--ochre-fill);
-    padding-left: 0.6rem;
+    padding-left: 8px;
   }
   .why {
     color: var(--madder);
   }
   .choose {
     display: flex;
-    gap: 1rem;
+    gap: 16px;
   }
 </style>

@@ -135,6 +135,6 @@
     color: var(--madder);
   }
   form p {
-    margin: 0.5rem 0;
+    margin: 8px 0;
   }
 </style>

@@ -104,12 +104,12 @@
   }
   text {
     fill: var(--muted);
-    font-size: 11px;
+    font-size: var(--note);
   }
   .name {
     fill: var(--ink);
-    font-size: 12px;
-    font-weight: 650;
+    font-size: var(--note);
+    font-weight: 600;
   }
   .grid {
     stroke: var(--line);
@@ -130,13 +130,13 @@
   }
   .count {
     fill: var(--ink);
-    font-size: 12px;
+    font-size: var(--note);
   }
   li {
     display: flex;
     flex-wrap: wrap;
-    gap: 0 1rem;
-    padding: 0.2rem 0;
+    gap: 0 16px;
+    padding: 4px 0;
     overflow-wrap: anywhere;
   }
   summary {

@@ -87,8 +87,8 @@
 <style>
   form {
     display: grid;
-    gap: 0.5rem;
-    margin: 0.5rem 0;
+    gap: 8px;
+    margin: 8px 0;
     justify-items: stretch;
     max-width: 48rem;
   }

@@ -128,16 +128,16 @@
     white-space: nowrap;
   }
   main {
-    padding: 0.8rem 1rem 2rem;
+    padding: 16px 16px 32px;
     display: grid;
-    gap: 0.8rem;
+    gap: 16px;
     max-width: 78rem;
   }
   th,
   td {
     text-align: left;
     vertical-align: top;
-    padding: 0.25rem 1rem 0.25rem 0;
+    padding: 4px 16px 4px 0;
     font-weight: 400;
   }
   th {
@@ -162,7 +162,7 @@
     }
     tr + tr {
       border-top: 1px solid var(--line);
-      margin-top: 0.5rem;
+      margin-top: 8px;
     }
   }
   .rejected {

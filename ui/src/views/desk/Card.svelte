@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Card } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
@@ -14,20 +13,18 @@
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
+  /** What waits for somebody here: what, until when, what comes of it, and its one act. */
   let { card }: { card: Card } = $props();
   const client = useQueryClient();
   const href = $derived(p('/moves/:id', { params: { id: String(card.id) } }));
+  const done = $derived(card.futures?.acting ?? card.finish[1]);
   const short = $derived([
-    ...(card.futures
-      ? [say.card.ifYouAct(stamp(card.futures.acting, clock.now))]
-      : card.finish[1]
-        ? [say.card.doneBy(stamp(card.finish[1], clock.now))]
-        : []),
-    card.uptime,
+    ...(done ? [say.card.ifYouAct(stamp(done, clock.now))] : []),
+    card.uptime.says,
     ...(card.price ? [money(card.price)] : []),
     ...(card.keeper && card.keeper !== session.who?.email ? [say.company.inHand(card.keeper)] : []),
   ]);
-  const main = $derived(card.turn === 'yours' && !(card.can_approve && may('approve')));
+  const approvable = $derived(card.can_approve && may('approve'));
   const approve = createMutation(() => ({
     mutationFn: () =>
       ask(api.POST('/api/moves/{id}/approve', { params: { path: { id: card.id } } })),
@@ -35,86 +32,85 @@
   }));
 </script>
 
-<article class="box raised" class:stuck={card.phase === 'stuck'}>
-  <p class="what">{card.sentence}</p>
-  {#if card.sentence && !card.sentence.includes(card.unicode)}<p class="mono name">
-      {card.unicode}
-    </p>{/if}
-  {#if card.says}<p class="muted"><Sentence text={card.says} /></p>{/if}
-  {#if card.until && card.since}
-    <DeadlineBar since={card.since} until={card.until} />
-    <p class="until">
-      {untilWords(card.until_means ?? 'over', card.until, clock.now)}
-      <When at={card.until} />
-    </p>
-  {/if}
-  {#if card.look_at && card.look_at !== card.until}<p class="until">
-      {say.card.lookedAtAgain}
-      <When at={card.look_at} />
-    </p>{/if}
-  {#if card.exposed && !card.exposed.until}
-    <p class="until" class:over={card.exposed.over}>
-      {say.card.publicSince(
-        span(card.exposed.seconds * 1000),
-        card.exposed.over ? say.card.overConsent : '',
-      )}
-    </p>
-  {/if}
-  <p class="short muted">{short.join(' · ')}</p>
-  <Trouble error={approve.error} />
-  <div class="acts">
-    <Button
-      size="sm"
-      color={main ? 'primary' : 'alternative'}
-      {href}
-      data-row
-      aria-label={say.card.openMoveOf(card.unicode)}>{say.card.openMove}</Button
-    >
-    {#if may('approve') && card.can_approve}
+<article class:stuck={card.phase === 'stuck'}>
+  <h3>
+    <a {href} data-row aria-label={say.card.openMoveOf(card.unicode)}>{card.sentence}</a>
+    {#if card.sentence && !card.sentence.includes(card.unicode)}<span class="mono name"
+        >{card.unicode}</span
+      >{/if}
+  </h3>
+  <div class="act">
+    {#if approvable}
       <ForGood
         size="sm"
         label={say.card.approve}
+        named={say.card.approveOf(card.unicode)}
         yes={say.forGood.release(card.unicode, card.to)}
         busy={approve.isPending}
         act={() => approve.mutate()}
       />
     {/if}
   </div>
+  <div class="more">
+    {#if card.phase === 'stuck' && card.says}<p><Sentence text={card.says} /></p>{/if}
+    {#if card.until && card.since}
+      <DeadlineBar since={card.since} until={card.until} />
+      <p class="note">
+        {untilWords(card.until_means ?? 'over', card.until, clock.now)}
+        <When at={card.until} />
+      </p>
+    {/if}
+    {#if card.exposed && !card.exposed.until}
+      <p class="note" class:over={card.exposed.over}>
+        {say.card.publicSince(
+          span(card.exposed.seconds * 1000),
+          card.exposed.over ? say.card.overConsent : '',
+        )}
+      </p>
+    {/if}
+    <p class="note muted">{short.join(' · ')}</p>
+    <Trouble error={approve.error} />
+  </div>
 </article>
 
 <style>
   article {
-    padding: 0.8rem 0.9rem;
+    padding: 16px;
     display: grid;
-    gap: 0.4rem;
+    grid-template-columns: minmax(0, 1fr) max-content;
+    gap: 4px 16px;
+    border-top: 1px solid var(--line);
   }
   .stuck {
     border-left: 4px solid var(--madder);
+    padding-left: 12px;
   }
-  .what {
-    font-weight: 650;
+  h3 {
     overflow-wrap: anywhere;
+  }
+  h3 a {
+    color: var(--ink);
+    text-decoration-color: var(--line);
+  }
+  h3 a:hover {
+    text-decoration-color: var(--loden);
   }
   .name {
-    overflow-wrap: anywhere;
+    font-weight: 400;
+    margin-left: 8px;
   }
-  .short {
-    font-size: 0.92rem;
-    border-top: 1px solid var(--line);
-    padding-top: 0.4rem;
+  .more {
+    grid-column: 1 / -1;
+    display: grid;
+    gap: 4px;
   }
   .over {
     border-left: 4px solid var(--madder);
-    padding-left: 0.6rem;
+    padding-left: 8px;
   }
-  .until {
-    font-size: 0.92rem;
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 0.5rem 0.8rem;
-    margin-top: 0.2rem;
+  @media (max-width: 600px) {
+    article {
+      grid-template-columns: minmax(0, 1fr);
+    }
   }
 </style>

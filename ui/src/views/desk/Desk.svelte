@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Turn } from '../../lib/api';
+  import { clock } from '../../lib/clock.svelte';
   import { gathered } from '../../lib/gathered';
   import { TURNS } from '../../lib/words';
   import { p } from '../../router';
@@ -20,60 +21,70 @@
     queryKey: ['accounts'],
     queryFn: () => ask(api.GET('/api/accounts')),
   }));
-  const lanes: { turn: Turn; empty: string }[] = [
-    {
-      turn: 'yours',
-      empty: say.desk.emptyYours,
-    },
-    {
-      turn: 'theirs',
-      empty: say.desk.emptyTheirs,
-    },
+  const OTHERS: { turn: Turn; empty: string }[] = [
+    { turn: 'theirs', empty: say.desk.emptyTheirs },
     { turn: 'desk', empty: say.desk.whatTheDeskDoesNext },
     { turn: 'clock', empty: say.desk.emptyClock },
   ];
-  // What is done by hand stands gathered by place.
-  const shown = (turn: Turn) =>
-    desk.data!.lanes[turn].filter((c) => turn !== 'yours' || !c.by_hand);
   const hands = createQuery(() => ({
     queryKey: ['hands'],
     queryFn: () => ask(api.GET('/api/hands')),
   }));
   const byPlace = $derived(gathered(hands.data));
-  const count = (turn: Turn) => shown(turn).length + (turn === 'yours' ? byPlace.length : 0);
-  // A lane takes the room that it needs: a full one stands in two columns, an empty one shrinks.
-  const room = (n: number) => (n === 0 ? '10rem' : n > 2 ? 'minmax(0, 2fr)' : 'minmax(0, 1fr)');
-  const idle = $derived(desk.data && Object.values(desk.data.lanes).every((l) => l.length === 0));
+  // What is done by hand stands gathered by place.
+  const yours = $derived((desk.data?.lanes.yours ?? []).filter((c) => !c.by_hand));
+  const all = $derived(Object.values(desk.data?.lanes ?? {}).flat());
+  const wanted = $derived(yours.length + byPlace.length + (desk.data?.strays.length ?? 0));
+  // Held up, or past the instant after which it is late.
+  const late = $derived(
+    all.filter(
+      (c) =>
+        c.phase === 'stuck' ||
+        (c.until_means === 'late' && c.until && Date.parse(c.until) < clock.now),
+    ).length,
+  );
+  const head = $derived(
+    all.length || wanted ? say.desk.head(wanted) + say.desk.heldUp(late) : say.desk.quiet,
+  );
+  const count = (turn: Turn) =>
+    turn === 'yours' ? yours.length + byPlace.length : (desk.data?.lanes[turn].length ?? 0);
+  const turns: Turn[] = ['yours', 'theirs', 'desk', 'clock'];
 </script>
 
 <main>
-  <h1 class="hidden-words">{say.desk.desk}</h1>
   <Trouble error={desk.error} />
   {#if desk.data && !hands.isPending}
-    <p class="hidden-words" role="status">
-      {lanes.map(({ turn }) => say.desk.lane(TURNS[turn], count(turn))).join('; ')}
+    <h1 class="answer">{head}</h1>
+    <p class="note muted">
+      {all.length ? say.desk.underWay(all.length) : ''}
+      <span class="hidden-words" role="status"
+        >{turns.map((turn) => say.desk.lane(TURNS[turn], count(turn))).join('; ')}</span
+      >
     </p>
     {#each desk.data.strays as stray (stray.name + stray.seen_at)}<Stray {stray} />{/each}
     {#if desk.data.choices.length}
       <div class="choices"><TwoCodes choices={desk.data.choices} /></div>
     {/if}
-    {#if idle}
-      <p class="start">
+    {#if !all.length}
+      <p>
         {#if places.data && !places.data.accounts.length}<a href={p('/begin')}
             >{say.desk.beginTitle}</a
           >{/if}
-        {say.desk.quiet} <a href={p('/names')}>{say.desk.quietNames}</a>
+        <a href={p('/names')}>{say.desk.quietNames}</a>
         {say.desk.andPlan}
       </p>
     {/if}
-    <div class="lanes" style:--lanes={lanes.map(({ turn }) => room(count(turn))).join(' ')}>
-      {#each lanes as { turn, empty } (turn)}
-        <Lane {turn} {empty} cards={shown(turn)} byPlace={turn === 'yours' ? byPlace : []} />
-      {/each}
+    <div class="lanes">
+      <Lane turn="yours" cards={yours} {byPlace} empty={say.desk.emptyYours} />
+      <div class="others">
+        {#each OTHERS as { turn, empty } (turn)}
+          <Lane {turn} {empty} cards={desk.data.lanes[turn]} />
+        {/each}
+      </div>
     </div>
     {#if desk.data.ended.length}
-      <section class="ended">
-        <h2>{say.desk.endedLately}</h2>
+      <details class="ended">
+        <summary>{say.desk.endedLately(desk.data.ended.length)}</summary>
         <table class="rows">
           <tbody>
             {#each desk.data.ended as card (card.id)}
@@ -91,11 +102,11 @@
             {/each}
           </tbody>
         </table>
-      </section>
+      </details>
     {/if}
     {#if desk.data.changes.length}
-      <section class="ended" aria-label={say.desk.changedOutside}>
-        <h2>{say.desk.changedOutside}</h2>
+      <details class="ended">
+        <summary>{say.desk.changedOutside(desk.data.changes.length)}</summary>
         <table class="rows">
           <tbody>
             {#each desk.data.changes as c (c.name + c.at)}
@@ -111,34 +122,35 @@
             {/each}
           </tbody>
         </table>
-      </section>
+      </details>
     {/if}
   {/if}
 </main>
 
 <style>
   main {
-    padding: 1rem;
+    padding: 24px 24px 32px;
+    display: grid;
+    gap: 16px;
+    grid-template-columns: minmax(0, 1fr);
+    max-width: 90rem;
   }
-  .start {
-    margin-bottom: 0.8rem;
-  }
-  .choices {
-    margin-bottom: 0.8rem;
+  h1 + p {
+    margin-top: -16px;
   }
   .lanes {
     display: grid;
-    grid-template-columns: var(--lanes);
-    gap: 1rem;
+    grid-template-columns: minmax(0, 2fr) minmax(0, 1fr);
+    gap: 24px;
+    align-items: start;
   }
-  h2 {
-    display: flex;
-    justify-content: space-between;
-    padding-bottom: 0.3rem;
-    border-bottom: 2px solid var(--line);
+  .others {
+    display: grid;
+    gap: 24px;
+    grid-template-columns: minmax(0, 1fr);
   }
-  .ended {
-    margin-top: 1.6rem;
+  .ended[open] summary {
+    margin-bottom: 8px;
   }
   .ended td:first-child {
     width: 32%;
@@ -147,6 +159,9 @@
     width: 40%;
   }
   @media (max-width: 800px) {
+    main {
+      padding: 16px;
+    }
     .lanes {
       grid-template-columns: minmax(0, 1fr);
     }

@@ -1,30 +1,32 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
   import type { Gathered } from '../../lib/gathered';
   import { p } from '../../router';
 
+  /** What is to be done by hand, one a place. */
   let { cards }: { cards: Gathered[] } = $props();
 </script>
 
 {#each cards as card (card.sentence)}
-  <article class="box raised">
-    <p class="what">{card.sentence}</p>
-    <p class="muted">{card.more}</p>
-    <div><Button size="sm" href={p('/by-hand')} data-row>{card.act}</Button></div>
+  <article>
+    <h3>{card.sentence}</h3>
+    <a href={p('/by-hand')} data-row aria-label="{card.act}: {card.sentence}">{card.act}</a>
+    <p class="note muted">{card.more}</p>
   </article>
 {/each}
 
 <style>
   article {
-    border-left: 4px solid var(--loden);
-    padding: 0.8rem 0.9rem;
     display: grid;
-    gap: 0.4rem;
+    grid-template-columns: minmax(0, 1fr) max-content;
+    gap: 4px 16px;
+    padding: 16px;
+    border-top: 1px solid var(--line);
   }
-  .what {
-    font-weight: 650;
-  }
+  h3,
   p {
     overflow-wrap: anywhere;
+  }
+  p {
+    grid-column: 1 / -1;
   }
 </style>

@@ -150,13 +150,13 @@
     contain-intrinsic-size: auto 5rem;
     display: grid;
     grid-template-columns: max-content minmax(0, 1fr);
-    gap: 0.6rem;
-    padding: 0.4rem 0;
+    gap: 8px;
+    padding: 8px 0;
     border-top: 1px solid var(--line);
     align-items: baseline;
     overflow-wrap: anywhere;
   }
   ul {
-    margin: 0.4rem 0;
+    margin: 8px 0;
   }
 </style>

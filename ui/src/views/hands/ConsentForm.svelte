@@ -104,8 +104,8 @@
   form {
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
-    gap: 0.8rem;
+    gap: 16px;
     align-items: end;
-    margin-top: 0.6rem;
+    margin-top: 8px;
   }
 </style>

@@ -65,7 +65,7 @@
   form {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.5rem;
+    gap: 8px;
     align-items: center;
   }
   input {

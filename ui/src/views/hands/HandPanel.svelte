@@ -98,16 +98,16 @@
 <style>
   section {
     display: grid;
-    gap: 0.35rem;
-    padding: 0.7rem 0.9rem;
-    margin-bottom: 0.8rem;
+    gap: 4px;
+    padding: 8px 16px;
+    margin-bottom: 16px;
     border-left: 4px solid var(--loden);
   }
   h2 {
-    font-weight: 650;
+    font-weight: 600;
   }
   .small {
-    font-size: 0.92rem;
+    font-size: var(--note);
   }
   p {
     overflow-wrap: anywhere;

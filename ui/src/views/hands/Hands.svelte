@@ -123,8 +123,8 @@
   li {
     display: flex;
     flex-wrap: wrap;
-    gap: 0 1rem;
-    padding: 0.3rem 0;
+    gap: 0 16px;
+    padding: 4px 0;
     border-top: 1px solid var(--line);
     overflow-wrap: anywhere;
   }

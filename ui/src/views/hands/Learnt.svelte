@@ -43,6 +43,6 @@
   .asked {
     display: flex;
     flex-wrap: wrap;
-    gap: 0 0.9rem;
+    gap: 0 16px;
   }
 </style>

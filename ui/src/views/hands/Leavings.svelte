@@ -88,12 +88,12 @@
   .along {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 1rem;
+    gap: 4px 16px;
   }
   .acts {
     display: flex;
-    gap: 0.5rem;
-    margin: 0.2rem 0 0.6rem;
+    gap: 8px;
+    margin: 4px 0 8px;
   }
   summary {
     cursor: pointer;

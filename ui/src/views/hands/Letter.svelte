@@ -98,14 +98,14 @@
 <style>
   .letter {
     display: grid;
-    gap: 0.4rem;
+    gap: 8px;
     max-width: 52rem;
-    margin-top: 0.5rem;
+    margin-top: 8px;
   }
   .acts {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.5rem 1rem;
+    gap: 8px 16px;
     align-items: center;
   }
 </style>

@@ -217,13 +217,13 @@
 <style>
   .orders {
     display: grid;
-    gap: 0.5rem;
+    gap: 8px;
   }
   li {
     display: grid;
     grid-template-columns: max-content minmax(0, 1fr);
-    gap: 0.6rem;
-    padding: 0.4rem 0;
+    gap: 8px;
+    padding: 8px 0;
     border-top: 1px solid var(--line);
     align-items: baseline;
     overflow-wrap: anywhere;
@@ -231,17 +231,17 @@
   .head {
     display: flex;
     flex-wrap: wrap;
-    gap: 0 1rem;
+    gap: 0 16px;
     align-items: baseline;
   }
   .refusal {
     border-left: 4px solid var(--madder);
-    padding-left: 0.6rem;
+    padding-left: 8px;
   }
   .placed {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.4rem 0.7rem;
+    gap: 8px 8px;
     align-items: center;
   }
   .placed input {

@@ -60,8 +60,8 @@
     flex-basis: 100%;
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
-    gap: 0.6rem;
+    gap: 8px;
     align-items: end;
-    padding: 0.5rem 0;
+    padding: 8px 0;
   }
 </style>

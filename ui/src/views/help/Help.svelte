@@ -32,48 +32,48 @@
 
 <style>
   main {
-    padding: 1rem;
+    padding: 16px;
     display: grid;
     grid-template-columns: 14rem minmax(0, 46rem);
-    gap: 1.2rem;
+    gap: 16px;
     align-items: start;
   }
   nav {
     display: grid;
-    gap: 0.1rem;
+    gap: 2px;
   }
   nav a {
-    padding: 0.35rem 0.6rem;
+    padding: 4px 8px;
     border-left: 3px solid transparent;
     text-decoration: none;
     color: var(--ink);
   }
   nav a[aria-current] {
     border-left-color: var(--loden);
-    font-weight: 650;
+    font-weight: 600;
   }
   .guide :global(h2) {
-    margin: 1.1rem 0 0.3rem;
+    margin: 16px 0 4px;
   }
   .guide :global(:is(p, ul, ol, table)) {
-    margin: 0.5rem 0;
+    margin: 8px 0;
     max-width: 42rem;
   }
   .guide :global(ul) {
     list-style: disc;
-    padding-left: 1.2rem;
+    padding-left: 16px;
   }
   .guide :global(ol) {
     list-style: decimal;
-    padding-left: 1.4rem;
+    padding-left: 24px;
   }
   .guide :global(li) {
-    margin: 0.25rem 0;
+    margin: 4px 0;
   }
   .guide :global(:is(th, td)) {
     text-align: left;
     vertical-align: top;
-    padding: 0.3rem 1rem 0.3rem 0;
+    padding: 4px 16px 4px 0;
     border-top: 1px solid var(--line);
   }
   .guide :global(code) {

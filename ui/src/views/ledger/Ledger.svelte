@@ -142,7 +142,7 @@
 
 <style>
   main {
-    padding: 1rem;
+    padding: 16px;
   }
   header {
     display: flex;
@@ -150,36 +150,36 @@
     align-items: baseline;
   }
   h2 {
-    margin: 0.9rem 0 0.3rem;
+    margin: 16px 0 4px;
   }
   .none {
-    padding: 2rem 1rem;
+    padding: 32px 16px;
     color: var(--muted);
   }
   li {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 1rem;
-    padding: 0.35rem 0;
+    gap: 4px 16px;
+    padding: 4px 0;
     border-top: 1px solid var(--line);
     overflow-wrap: anywhere;
   }
   form {
     display: flex;
-    gap: 0.6rem;
+    gap: 8px;
     margin-left: auto;
   }
   input {
     background: var(--raised);
     color: var(--ink);
     border: 1px solid var(--line);
-    padding: 0.15rem 0.4rem;
+    padding: 2px 8px;
     min-width: 14rem;
   }
   .scroll {
     overflow-x: auto;
   }
   .all td {
-    font-weight: 650;
+    font-weight: 600;
   }
 </style>

@@ -119,29 +119,29 @@
 
 <style>
   main {
-    padding: 1rem;
+    padding: 16px;
   }
   section {
-    margin: 0.8rem 0;
+    margin: 16px 0;
   }
   header {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.4rem 1.2rem;
+    gap: 8px 16px;
     align-items: center;
-    padding: 0.5rem 0.8rem;
+    padding: 8px 16px;
   }
   h2 {
-    margin: 0.4rem 0;
+    margin: 8px 0;
   }
   li {
     display: grid;
     grid-template-columns:
       minmax(10rem, 16rem) minmax(8rem, 14rem) minmax(8rem, 16rem) minmax(0, 1fr)
       auto;
-    gap: 0.1rem 1rem;
+    gap: 2px 16px;
     align-items: center;
-    padding: 0.45rem 0.8rem;
+    padding: 8px 16px;
     border-top: 1px solid var(--line);
     overflow-wrap: anywhere;
   }

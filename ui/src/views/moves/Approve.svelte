@@ -3,7 +3,7 @@
   import ForGood from '../../parts/ForGood.svelte';
   import { say } from '../../lib/say';
 
-  /** In a row of its own, below the others: never where another button stood a moment ago. */
+  /** The first of the acts, so that it never stands where another stood a moment ago. */
   let { move, busy, act }: { move: MoveSheet; busy: boolean; act: () => void } = $props();
 </script>
 

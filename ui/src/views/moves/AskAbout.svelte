@@ -37,7 +37,7 @@
   pre {
     white-space: pre-wrap;
     font-family: var(--text);
-    padding: 0.6rem;
+    padding: 8px;
     background: var(--raised);
     border: 1px solid var(--line);
   }

@@ -144,10 +144,10 @@
     z-index: 1;
     display: flex;
     align-items: center;
-    gap: 0.4rem;
+    gap: 8px;
     flex: none;
     width: var(--left);
-    padding: 0 0.5rem;
+    padding: 0 8px;
     background: var(--raised);
     border-right: 1px solid var(--line);
   }
@@ -159,7 +159,7 @@
   }
   .flag {
     color: var(--madder);
-    font-weight: 650;
+    font-weight: 600;
   }
   svg {
     display: block;
@@ -167,7 +167,7 @@
   }
   text {
     fill: var(--muted);
-    font-size: 11px;
+    font-size: var(--note);
   }
   .grid {
     stroke: var(--line);

@@ -66,17 +66,17 @@
   .key {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 1.1rem;
+    gap: 4px 16px;
     align-items: center;
-    margin: 0.4rem 0;
+    margin: 8px 0;
     color: var(--muted);
-    font-size: 0.85rem;
+    font-size: var(--note);
   }
   .k {
     display: inline-block;
     width: 1.4rem;
     height: 0.6rem;
-    margin-right: 0.35rem;
+    margin-right: 4px;
     border: 1px dashed var(--muted);
   }
   .k.past {
@@ -102,7 +102,7 @@
   .out {
     margin-left: auto;
     display: flex;
-    gap: 0.8rem;
+    gap: 16px;
   }
   .out button {
     color: var(--loden);

@@ -36,17 +36,17 @@
 <style>
   table {
     width: 100%;
-    margin-bottom: 1rem;
+    margin-bottom: 16px;
   }
   th,
   td {
     text-align: left;
-    padding: 0.3rem 0.8rem;
+    padding: 4px 16px;
     vertical-align: top;
     overflow-wrap: anywhere;
   }
   th {
-    font-weight: 500;
+    font-weight: 600;
     color: var(--muted);
   }
   td:first-child::first-letter {

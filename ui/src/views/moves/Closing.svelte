@@ -100,8 +100,8 @@
   li {
     display: grid;
     grid-template-columns: minmax(0, 1fr) auto;
-    gap: 0.2rem 1rem;
-    padding: 0.3rem 0;
+    gap: 4px 16px;
+    padding: 4px 0;
     border-top: 1px solid var(--line);
     overflow-wrap: anywhere;
   }
@@ -111,20 +111,20 @@
   .acts {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 0.9rem;
+    gap: 4px 16px;
     align-items: center;
   }
   form {
     grid-column: 1 / -1;
     display: flex;
     flex-wrap: wrap;
-    gap: 0.6rem;
+    gap: 8px;
   }
   input {
     background: var(--raised);
     color: var(--ink);
     border: 1px solid var(--line);
-    padding: 0.15rem 0.4rem;
+    padding: 2px 8px;
   }
   @media (max-width: 800px) {
     li {

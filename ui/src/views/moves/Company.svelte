@@ -76,9 +76,8 @@
   .company {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 1.2rem;
+    gap: 4px 16px;
     min-height: 1.5em;
-    margin-bottom: 0.4rem;
   }
   .others {
     color: var(--ochre);

@@ -54,8 +54,8 @@
 <style>
   summary {
     cursor: pointer;
-    font-weight: 650;
-    margin: 0.6rem 0;
+    font-weight: 600;
+    margin: 8px 0;
   }
   th {
     width: 32%;

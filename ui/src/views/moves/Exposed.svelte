@@ -24,8 +24,8 @@
 <style>
   .public {
     border-left: 4px solid var(--line);
-    padding-left: 0.8rem;
-    margin-bottom: 0.8rem;
+    padding-left: 16px;
+    margin-bottom: 16px;
   }
   .stuck {
     border-left: 4px solid var(--madder);

@@ -77,7 +77,7 @@
   .acts {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.3rem 1.1rem;
-    margin: 0.4rem 0;
+    gap: 4px 16px;
+    margin: 8px 0;
   }
 </style>

@@ -105,28 +105,28 @@
 
 <style>
   section {
-    padding: 0.7rem 0.9rem;
-    margin-bottom: 0.8rem;
+    padding: 8px 16px;
+    margin-bottom: 16px;
   }
   .room {
     height: 13.65rem;
-    margin-bottom: 0.8rem;
+    margin-bottom: 16px;
   }
   .ask {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.4rem 0.8rem;
+    gap: 8px 16px;
     align-items: center;
   }
   details {
-    margin-bottom: 0.8rem;
+    margin-bottom: 16px;
   }
   table {
     width: 100%;
     border-collapse: collapse;
   }
   td {
-    padding: 0.25rem 0.6rem;
+    padding: 4px 8px;
     border-bottom: 1px solid var(--line);
     overflow-wrap: anywhere;
   }

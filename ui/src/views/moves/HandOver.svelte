@@ -32,8 +32,8 @@
 
 <style>
   section {
-    padding: 0.7rem 0.9rem;
-    margin-bottom: 0.8rem;
+    padding: 8px 16px;
+    margin-bottom: 16px;
   }
   pre {
     white-space: pre-wrap;

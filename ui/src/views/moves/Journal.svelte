@@ -67,8 +67,8 @@
   li {
     display: grid;
     grid-template-columns: 8.6rem 5rem minmax(0, 1fr);
-    gap: 0 0.8rem;
-    padding: 0.3rem 0;
+    gap: 0 16px;
+    padding: 4px 0;
     border-top: 1px solid var(--line);
     align-items: baseline;
   }
@@ -84,10 +84,10 @@
     color: var(--loden);
   }
   .small {
-    font-size: 0.9rem;
+    font-size: var(--note);
     display: flex;
     flex-wrap: wrap;
-    gap: 0 0.6rem;
+    gap: 0 8px;
   }
   p {
     overflow-wrap: anywhere;

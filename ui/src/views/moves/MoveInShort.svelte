@@ -2,34 +2,29 @@
   import type { MoveSheet } from '../../lib/api';
   import { day, money } from '../../lib/words';
   import AnswerStrip from '../../parts/AnswerStrip.svelte';
-  import Sentence from '../../parts/Sentence.svelte';
-  import TurnMark from '../../parts/TurnMark.svelte';
-  import { p } from '../../router';
   import { say } from '../../lib/say';
 
   /** The answers at the head of a move. */
   let { move: m }: { move: MoveSheet } = $props();
 </script>
 
-<AnswerStrip finish={m.finish} futures={m.futures ?? null} uptime={m.uptime}>
-  {#snippet may()}<strong>{m.open ? say.moveSheet.underWay(m.stage) : m.stage}</strong>{/snippet}
-  {#snippet next()}
-    {#if m.open && m.turn && m.sentence}<TurnMark turn={m.turn} words /> {m.sentence}
-    {:else if m.result && m.left_open}<a href={p('/by-hand')}
-        >{say.moveSheet.leftAt(m.left_open, m.from)}</a
-      >{:else if m.result}{say.moveSheet.nothingLeft}{/if}
-  {/snippet}
+<AnswerStrip finish={m.finish} futures={m.futures ?? null} uptime={m.uptime} ahead={m.open}>
   {#snippet cost()}
-    {#if m.paid}{money(m.paid.amount)}
-      <span class="muted">{m.paid.charged ? say.moveSheet.paid : say.moveSheet.receiptMissing}</span
-      >
-    {:else if m.price}{money(m.price)} <span class="muted">{say.moveSheet.agreed}</span>
+    {#if m.paid}<strong>{money(m.paid.amount)}</strong>
+      <span>{m.paid.charged ? say.moveSheet.paid : say.moveSheet.receiptMissing}</span>
+    {:else if m.price}<strong>{money(m.price)}</strong> <span>{say.moveSheet.agreed}</span>
     {:else}{say.moveSheet.notKnown}{/if}
   {/snippet}
   {#snippet result()}
-    {#if m.result}<Sentence text={m.result} />{/if}
-    {#if m.expires_at && m.expected_expiry}<span class:muted={!!m.result}
-        >{say.moveSheet.expiry} {day(m.expires_at)} → {day(m.expected_expiry)}</span
-      >{/if}
+    {#if m.expires_at && m.expected_expiry && (m.open || m.stage === 'Settled')}
+      <strong>{day(m.expected_expiry)}</strong>
+      <span
+        >{m.open
+          ? say.moveSheet.expiryBefore(day(m.expires_at))
+          : say.moveSheet.expiryWas(day(m.expires_at))}</span
+      >
+    {:else if m.expires_at && !m.open}
+      <strong>{day(m.expires_at)}</strong> <span>{say.moveSheet.asBefore}</span>
+    {:else}{say.moveSheet.notKnown}{/if}
   {/snippet}
 </AnswerStrip>

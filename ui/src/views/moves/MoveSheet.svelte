@@ -12,6 +12,7 @@
   import Sentence from '../../parts/Sentence.svelte';
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
   import HandPanel from '../hands/HandPanel.svelte';
   import Orders from '../hands/Orders.svelte';
@@ -30,7 +31,7 @@
   import Closing from './Closing.svelte';
   import ForOthers from './ForOthers.svelte';
   import RestsOn from './RestsOn.svelte';
-  import StepList from './StepList.svelte';
+  import Stages from './Stages.svelte';
   import Track from './Track.svelte';
   import Whose from './Whose.svelte';
   import Wish from './Wish.svelte';
@@ -56,6 +57,7 @@
   const can = (act: MoveSheet['acts'][number]) => move.data?.acts.includes(act) ?? false;
   const moveBack = (m: MoveSheet) =>
     `${p('/names/:name/plan', { params: { name: m.name } })}?to=${encodeURIComponent(m.words.from_id)}`;
+  const focused = (node: HTMLElement) => node.focus();
   const code = {
     held: say.moveSheet.codeHeld,
     checked: say.moveSheet.codeChecked,
@@ -63,42 +65,48 @@
   };
 </script>
 
+{#snippet kicker()}
+  {#if move.data}
+    {@const m = move.data}
+    <span><strong>{m.open ? say.moveSheet.underWay(m.stage) : m.stage}</strong></span>
+    <span>{say.moveSheet.started(m.from, m.to)} <When at={m.started_at} bare /></span>
+    <Company id={m.id} open={m.open} />
+  {/if}
+{/snippet}
+{#snippet answer()}
+  {#if move.data}
+    {@const m = move.data}
+    {#if m.open && m.sentence}{m.phase === 'stuck' ? say.moveSheet.heldUp(m.sentence) : m.sentence}
+    {:else if m.result}<Sentence text={m.result} />
+    {:else}{m.stage}{/if}
+  {/if}
+{/snippet}
+
 <Sheet
   title={move.data?.unicode ?? say.moveSheet.move(Number.isInteger(id) ? id : '–')}
   back="/moves"
   mono
+  {kicker}
+  answer={move.data ? answer : undefined}
 >
   <Trouble error={move.error ?? steer.error ?? renew.error} />
   {#if move.data}
     {@const m = move.data}
-    {#if m.unicode !== m.name}<p class="mono muted">{m.name}</p>{/if}
-    <p class="way muted">{say.moveSheet.started(m.from, m.to)} <When at={m.started_at} /></p>
-    <Company id={m.id} open={m.open} />
-    <MoveInShort move={m} />
+    {#if m.unicode !== m.name}<p class="mono note muted">{m.name}</p>{/if}
     {#if m.open && m.sentence && m.turn}
-      <div class="box raised now" class:stuck={m.phase === 'stuck'}>
-        <p class="what">{m.sentence}</p>
-        {#if m.says}<p><Sentence text={m.says} /></p>{/if}
+      <div class="now" class:stuck={m.phase === 'stuck'}>
+        {#if m.says}<p><TurnMark turn={m.turn} words /> <Sentence text={m.says} /></p>{/if}
         {#if m.until && m.since}
           <DeadlineBar since={m.since} until={m.until} />
-          <p>
+          <p class="note">
             {untilWords(m.until_means ?? 'over', m.until, clock.now)}
             <When at={m.until} />{#if m.look_at}{say.moveSheet.lookedAtAgain}
-              <When at={m.look_at} />{/if}.
+              <When at={m.look_at} bare />{/if}.
           </p>
         {/if}
         <div class="acts">
-          {#if can('look')}
-            <Button
-              color="alternative"
-              disabled={steer.isPending}
-              onclick={() => steer.mutate('look')}>{say.moveSheet.lookNow}</Button
-            >
-          {/if}
-          {#if m.asks === 'word'}
-            <Button color="alternative" href={p('/names/:name', { params: { name: m.name } })}
-              >{say.moveSheet.openContacts}</Button
-            >
+          {#if can('approve')}
+            <Approve move={m} busy={steer.isPending} act={() => steer.mutate('approve')} />
           {/if}
           {#if can('consent')}<Button href={p('/by-hand')}>{say.moveSheet.recordConsent}</Button
             >{/if}
@@ -116,34 +124,45 @@
               onclick={() => steer.mutate('mend')}>{say.moveSheet.haveItMended}</Button
             >
           {/if}
-          {#if can('call_off')}
-            {#if asking}
-              <span class="sure">
-                {say.moveSheet.cancelEffect(m.from)}
-                <Button
-                  size="sm"
-                  color="red"
-                  onclick={() => steer.mutate('call-off', { onSettled: () => (asking = false) })}
-                  >{say.moveSheet.callItOff}</Button
-                >
-                <Button size="sm" color="alternative" onclick={() => (asking = false)}
-                  >{say.moveSheet.keepOn}</Button
-                >
-              </span>
-            {:else}
-              <Button color="alternative" onclick={() => (asking = true)}
-                >{say.moveSheet.callTheMoveOff}</Button
-              >
-            {/if}
+          {#if m.asks === 'word'}
+            <a href={p('/names/:name', { params: { name: m.name } })}
+              >{say.moveSheet.openContacts}</a
+            >
+          {/if}
+          {#if can('look')}
+            <button
+              type="button"
+              class="link"
+              disabled={steer.isPending}
+              onclick={() => steer.mutate('look')}>{say.moveSheet.lookNow}</button
+            >
+          {/if}
+          {#if can('call_off') && !asking}
+            <button type="button" class="link" onclick={() => (asking = true)}
+              >{say.moveSheet.callTheMoveOff}</button
+            >
           {/if}
         </div>
-        <Wish move={m} busy={steer.isPending} act={(what) => steer.mutate(what)} />
-        {#if can('approve')}
-          <Approve move={m} busy={steer.isPending} act={() => steer.mutate('approve')} />
+        {#if can('call_off') && asking}
+          <p class="sure" tabindex="-1" use:focused>
+            {say.moveSheet.cancelEffect(m.from)}
+            <Button
+              size="sm"
+              color="red"
+              onclick={() => steer.mutate('call-off', { onSettled: () => (asking = false) })}
+              >{say.moveSheet.callItOff}</Button
+            >
+            <Button size="sm" color="alternative" onclick={() => (asking = false)}
+              >{say.moveSheet.keepOn}</Button
+            >
+          </p>
         {/if}
+        <Wish move={m} busy={steer.isPending} act={(what) => steer.mutate(what)} />
       </div>
-    {/if}
-
+    {:else if m.result && m.left_open}<p>
+        <a href={p('/by-hand')}>{say.moveSheet.leftAt(m.left_open, m.from)}</a>
+      </p>
+    {:else if m.result}<p>{say.moveSheet.nothingLeft}</p>{/if}
     {#if can('leave')}
       {#each m.steps.filter((s) => m.may_be_left.includes(s.id)) as s (s.id)}
         <Leave move={m.id} step={s.id} title={s.title} />
@@ -183,9 +202,11 @@
         lookAt={s.look_at}
       />
     {/each}
+    <MoveInShort move={m} />
+    <Track steps={m.steps} blocks={m.blocks} finish={m.finish} futures={m.futures ?? undefined} />
+    <Stages steps={m.steps} open={m.open} />
     {#if m.exposed && m.consent}<Exposed exposed={m.exposed} consent={m.consent} />{/if}
     {#if m.checks.length}<Checks checks={m.checks} />{/if}
-    <Track steps={m.steps} blocks={m.blocks} finish={m.finish} futures={m.futures ?? undefined} />
     <RestsOn steps={m.rests_on} />
 
     <dl>
@@ -201,8 +222,6 @@
       </dd>
     </dl>
 
-    <h2>{say.moveSheet.steps}</h2>
-    <StepList steps={m.steps} />
     <h2>{say.moveSheet.journal}</h2>
     {#if m.turn === 'theirs'}
       <AskAbout
@@ -221,42 +240,33 @@
 
 <style>
   .order {
-    padding: 0.7rem 0.9rem;
-    margin-bottom: 0.8rem;
+    padding: 8px 16px;
+    margin-bottom: 16px;
     border-left: 4px solid var(--loden);
   }
   .back {
-    margin-bottom: 0.8rem;
-  }
-  .way {
-    margin-bottom: 0.7rem;
+    margin-bottom: 16px;
   }
   .now {
-    padding: 0.8rem 0.9rem;
     display: grid;
-    gap: 0.4rem;
-    margin-bottom: 1rem;
+    gap: 8px;
+    margin-top: 8px;
   }
   .stuck {
     border-left: 4px solid var(--madder);
-  }
-  .what {
-    font-weight: 650;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
+    padding-left: 16px;
   }
   .acts,
   .sure {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.6rem;
+    gap: 8px 16px;
     align-items: center;
   }
   dl {
-    margin: 0.8rem 0;
+    margin: 16px 0;
   }
   h2 {
-    margin: 1.1rem 0 0.3rem;
+    margin: 16px 0 4px;
   }
 </style>

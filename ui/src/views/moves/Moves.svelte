@@ -163,8 +163,8 @@
     contain-intrinsic-size: auto 3.8rem;
     display: grid;
     grid-template-columns: minmax(0, 1fr) max-content;
-    gap: 0.1rem 1.2rem;
-    padding: 0.55rem 0.8rem;
+    gap: 2px 16px;
+    padding: 8px 16px;
     border-bottom: 1px solid var(--line);
   }
   li a {
@@ -176,24 +176,24 @@
     background: var(--loden-soft);
   }
   .none {
-    padding: 2rem 1rem;
+    padding: 32px 16px;
     color: var(--muted);
   }
   .stage {
     display: inline-flex;
-    gap: 0.4rem;
+    gap: 8px;
     align-items: center;
   }
   .late {
     color: var(--madder);
-    font-weight: 650;
+    font-weight: 600;
   }
   .filters {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.4rem 0.9rem;
+    gap: 8px 16px;
     align-items: center;
-    margin-bottom: 0.5rem;
+    margin-bottom: 8px;
   }
   select {
     max-width: 15rem;
@@ -203,12 +203,12 @@
     margin-left: auto;
   }
   .zoom button {
-    padding: 0.2rem 0.7rem;
+    padding: 4px 8px;
     border: 1px solid var(--line);
     cursor: pointer;
   }
   .zoom button[aria-pressed='true'] {
     background: var(--loden-soft);
-    font-weight: 650;
+    font-weight: 600;
   }
 </style>

@@ -21,12 +21,12 @@
   nav {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 1rem;
-    margin-bottom: 0.6rem;
+    gap: 4px 16px;
+    margin-bottom: 8px;
   }
   nav :global(a.here) {
     color: var(--ink);
-    font-weight: 650;
+    font-weight: 600;
     text-decoration: none;
   }
 </style>

@@ -35,10 +35,10 @@
 
 <style>
   section {
-    padding: 0.7rem 0.9rem;
-    margin-bottom: 0.8rem;
+    padding: 8px 16px;
+    margin-bottom: 16px;
     border-left: 4px solid var(--madder);
     display: grid;
-    gap: 0.4rem;
+    gap: 8px;
   }
 </style>

@@ -6,7 +6,8 @@
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
 
-  let { steps }: { steps: Step[] } = $props();
+  /** all: the steps that are counted, where only some of them are shown. */
+  let { steps, all = steps }: { steps: Step[]; all?: Step[] } = $props();
   const PHASES = {
     ahead: 'ahead',
     due: 'due',
@@ -25,9 +26,9 @@
 </script>
 
 <ol>
-  {#each steps as step, i (step.id)}
+  {#each steps as step (step.id)}
     <li class={step.phase} id="step-{step.id}" tabindex="-1">
-      <span class="no num">{i + 1}</span>
+      <span class="no num">{all.indexOf(step) + 1}</span>
       <TurnMark turn={step.turn} />
       <div>
         <p>
@@ -61,9 +62,9 @@
   li {
     display: grid;
     grid-template-columns: 1.6rem 1.2rem minmax(0, 1fr);
-    gap: 0.4rem;
+    gap: 8px;
     align-items: baseline;
-    padding: 0.35rem 0;
+    padding: 4px 0;
     border-top: 1px solid var(--line);
   }
   .no {
@@ -71,13 +72,13 @@
     color: var(--muted);
   }
   .title {
-    margin-right: 0.6rem;
+    margin-right: 8px;
     overflow-wrap: anywhere;
   }
   .under-way .title,
   .stuck .title,
   .due .title {
-    font-weight: 650;
+    font-weight: 600;
   }
   .stuck .muted {
     color: var(--madder);
@@ -86,7 +87,7 @@
     text-decoration: line-through;
   }
   .small {
-    font-size: 0.92rem;
+    font-size: var(--note);
     overflow-wrap: anywhere;
   }
 </style>

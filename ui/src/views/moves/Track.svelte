@@ -49,7 +49,7 @@
       early && late ? say.answers.range(stamp(early, clock.now), stamp(late, clock.now)) : '';
     if (!futures) return range;
     const silent = futures.silent ? stamp(futures.silent, clock.now) : '';
-    return `${say.answers.ifYouAct(stamp(futures.acting, clock.now))} · ${say.answers.ifNobody[futures.means](silent)}`;
+    return `${say.answers.acting(stamp(futures.acting, clock.now))} · ${say.answers.ifNobody[futures.means](silent)}`;
   });
   const latest = (k: number) => ends.map((e) => e[k]!).reduce((a, b) => (a > b ? a : b), '');
   const settled = $derived(blocks.length > 0 && blocks.every((b) => b.past));
@@ -57,6 +57,7 @@
   function goTo(e: MouseEvent, p: Placed) {
     e.preventDefault();
     const row = document.getElementById(`step-${p.step.id}`);
+    row?.closest('details')?.setAttribute('open', '');
     row?.scrollIntoView({ block: 'center' });
     row?.focus({ preventScroll: true });
   }
@@ -166,14 +167,14 @@
 <style>
   .track {
     overflow-x: auto;
-    padding: 0.6rem 0.4rem 0.3rem;
+    padding: 8px 8px 4px;
   }
   svg {
     display: block;
   }
   text {
     fill: var(--ink);
-    font-size: 13px;
+    font-size: var(--note);
     font-family: var(--text);
   }
   .rail {
@@ -184,16 +185,16 @@
     outline: none;
   }
   .no {
-    font-size: 12px;
+    font-size: var(--note);
   }
   .foot {
     display: flex;
     flex-wrap: wrap;
     justify-content: space-between;
-    column-gap: 1rem;
-    margin-left: min(6rem, 20%);
+    column-gap: 16px;
+    margin-left: min(88px, 20%);
     color: var(--muted);
-    font-size: 0.8rem;
+    font-size: var(--note);
   }
   .line {
     stroke: var(--line);
@@ -245,7 +246,7 @@
     stroke-width: 1;
   }
   .date {
-    font-size: 11px;
+    font-size: var(--note);
     fill: var(--muted);
   }
   .cut {
@@ -259,7 +260,7 @@
   }
   .nowword {
     fill: var(--madder);
-    font-size: 12px;
-    font-weight: 650;
+    font-size: var(--note);
+    font-weight: 600;
   }
 </style>

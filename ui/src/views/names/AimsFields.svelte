@@ -83,18 +83,18 @@
   fieldset {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
-    gap: 0.6rem 1rem;
+    gap: 8px 16px;
     align-items: end;
-    margin: 0.4rem 0 0.8rem;
+    margin: 8px 0 16px;
   }
   summary {
     cursor: pointer;
-    font-weight: 650;
+    font-weight: 600;
   }
   summary .muted {
     font-weight: 400;
   }
   details {
-    margin: 0.5rem 0;
+    margin: 8px 0;
   }
 </style>

@@ -42,8 +42,8 @@
   li {
     display: grid;
     grid-template-columns: minmax(0, 5fr) minmax(0, 2fr) minmax(0, 4fr);
-    gap: 0 1rem;
-    padding: 0.3rem 0;
+    gap: 0 16px;
+    padding: 4px 0;
     border-top: 1px solid var(--line);
     overflow-wrap: anywhere;
   }

@@ -50,10 +50,10 @@
   fieldset {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr));
-    gap: 0.5rem 1rem;
+    gap: 8px 16px;
     border: 1px solid var(--line);
     border-radius: var(--radius);
-    padding: 0.6rem 0.9rem;
+    padding: 8px 16px;
   }
   label {
     display: grid;
@@ -62,6 +62,6 @@
     grid-column: 1 / -1;
     white-space: pre-wrap;
     overflow-wrap: anywhere;
-    font-size: 0.85rem;
+    font-size: var(--note);
   }
 </style>

@@ -158,26 +158,26 @@
 
 <style>
   .card {
-    padding: 0.4rem 0 0.5rem;
+    padding: 8px 0 8px;
     border-bottom: 1px solid var(--line);
   }
   .card p,
   form p {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 0.8rem;
+    gap: 4px 16px;
     align-items: baseline;
     overflow-wrap: anywhere;
   }
   .lack {
     border-left: 4px solid var(--ochre);
-    padding-left: 0.6rem;
+    padding-left: 8px;
   }
   label:not([for]) {
     display: grid;
     grid-template-columns: max-content minmax(0, 1fr);
-    gap: 0.6rem;
-    padding: 0.35rem 0;
+    gap: 8px;
+    padding: 4px 0;
     align-items: baseline;
   }
   .says {

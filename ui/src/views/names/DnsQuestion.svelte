@@ -67,20 +67,20 @@
 
 <style>
   section {
-    padding: 0.6rem 0.8rem;
-    margin: 0.6rem 0;
+    padding: 8px 16px;
+    margin: 8px 0;
     border-left: 4px dashed var(--line);
     display: grid;
-    gap: 0.4rem;
+    gap: 8px;
   }
   ul {
     list-style: disc;
-    padding-left: 1.2rem;
+    padding-left: 16px;
   }
   .acts {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.6rem 1rem;
+    gap: 8px 16px;
     align-items: center;
   }
 </style>

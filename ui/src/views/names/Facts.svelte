@@ -34,14 +34,14 @@
 
 <style>
   ul {
-    font-size: 0.9rem;
-    margin: 0.4rem 0;
+    font-size: var(--note);
+    margin: 8px 0;
   }
   li {
     display: flex;
     flex-wrap: wrap;
-    gap: 0 0.8rem;
-    padding: 0.15rem 0;
+    gap: 0 16px;
+    padding: 2px 0;
     overflow-wrap: anywhere;
   }
   .key {

@@ -144,12 +144,12 @@
     min-height: 1.9rem;
     display: flex;
     flex-wrap: wrap;
-    gap: 0.3rem;
+    gap: 4px;
   }
   .chip {
     border: 1px solid var(--line);
     border-radius: 999px;
-    padding: 0.15rem 0.7rem;
+    padding: 2px 8px;
     cursor: pointer;
     background: var(--sheet);
     white-space: nowrap;

@@ -34,8 +34,8 @@
 <style>
   .finding {
     border-left: 4px solid var(--line);
-    padding: 0.1rem 0 0.1rem 0.8rem;
-    margin: 0.6rem 0;
+    padding: 2px 0 2px 16px;
+    margin: 8px 0;
   }
   .bar {
     border-color: var(--madder);
@@ -47,7 +47,7 @@
     border-color: var(--ochre-fill);
   }
   .source {
-    font-size: 0.92rem;
-    margin-top: 0.2rem;
+    font-size: var(--note);
+    margin-top: 4px;
   }
 </style>

@@ -93,15 +93,15 @@
   .themes {
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(min(20rem, 100%), 1fr));
-    gap: 0.6rem 1.6rem;
+    gap: 8px 24px;
   }
   h3 {
-    font-weight: 650;
-    margin-bottom: 0.2rem;
+    font-weight: 600;
+    margin-bottom: 4px;
   }
   .unknown {
-    margin: 0.5rem 0;
-    padding-left: 0.8rem;
+    margin: 8px 0;
+    padding-left: 16px;
     border-left: 4px dashed var(--line);
   }
 </style>

@@ -208,12 +208,12 @@
     grid-template-columns: var(--columns);
     border-bottom: 1px solid var(--line);
     color: var(--muted);
-    font-weight: 500;
+    font-weight: 600;
     scrollbar-gutter: stable;
     overflow: hidden;
   }
   .head > span {
-    padding: 0.35rem 0.5rem;
+    padding: 4px 8px;
     white-space: nowrap;
   }
   .head .right {
@@ -241,13 +241,13 @@
     display: flex;
     align-items: center;
     height: 100%;
-    padding: 0 0.6rem;
-    font-weight: 650;
+    padding: 0 8px;
+    font-weight: 600;
     background: var(--paper);
     border-bottom: 1px solid var(--line);
   }
   .coming {
-    padding: 0.3rem 2.4rem;
+    padding: 4px 32px;
   }
   @media (max-width: 1100px) {
     .held {

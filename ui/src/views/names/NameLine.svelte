@@ -64,7 +64,7 @@
     border-bottom: 1px solid var(--line);
   }
   .row > span {
-    padding: 0 0.5rem;
+    padding: 0 8px;
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
@@ -98,8 +98,8 @@
   /* Two lines: the whole name, then its gate and expiry. */
   @media (max-width: 760px) {
     .row {
-      padding: 0.3rem 0;
-      row-gap: 0.1rem;
+      padding: 4px 0;
+      row-gap: 2px;
     }
     .row > .name {
       grid-column: 2 / -1;
@@ -120,12 +120,12 @@
   }
   .differs {
     color: var(--ochre);
-    font-weight: 700;
-    margin-left: 0.4rem;
+    font-weight: 600;
+    margin-left: 8px;
   }
   .was {
     color: var(--muted);
-    font-size: 0.88rem;
-    margin-left: 0.5rem;
+    font-size: var(--note);
+    margin-left: 8px;
   }
 </style>

@@ -3,7 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { api, ask, type Amount, type NameSheet } from '../../lib/api';
   import { p, route } from '../../router';
-  import { day, money } from '../../lib/words';
+  import { day, money, stamp } from '../../lib/words';
   import { asked, kept } from '../../lib/list';
   import { clock } from '../../lib/clock.svelte';
   import Anchors from '../../parts/Anchors.svelte';
@@ -14,7 +14,6 @@
   import Stray from '../../parts/Stray.svelte';
   import May from '../../parts/May.svelte';
   import Trouble from '../../parts/Trouble.svelte';
-  import TurnMark from '../../parts/TurnMark.svelte';
   import When from '../../parts/When.svelte';
   import Contacts from './Contacts.svelte';
   import Belonging from './Belonging.svelte';
@@ -66,6 +65,13 @@
         .map((u) => u.title)
         .join(', '),
     );
+  // Why the gate stands as it does: what a plan would refuse, or what bars it or makes it wait.
+  const BARRING = { wait: 'wait', blocked: 'bar' } as Record<string, string | undefined>;
+  const reason = (s: NameSheet) => {
+    if (s.move) return undefined;
+    if (s.gate.kind === 'needs') return s.obstacles[0];
+    return s.findings.find((f) => f.effect === BARRING[s.gate.kind])?.because;
+  };
   const SECTIONS: [string, string][] = [
     ['story', say.nameSheet.story],
     ['facts', say.nameSheet.factsTitle],
@@ -77,47 +83,41 @@
   ];
 </script>
 
-<Sheet title={sheet.data?.unicode ?? name} back="/names" mono>
+{#snippet kicker()}
+  {#if sheet.data}
+    {@const s = sheet.data}
+    {#if s.unicode !== s.name}<span class="mono">{s.name}</span>{/if}
+    <GateMark gate={s.gate} />
+    {#if what.at}<span>{say.nameSheet.provided(day(what.at))}</span>{/if}
+    {#if s.gate.rests_on_less}<span>{say.nameSheet.itRestsOnLessThan}</span>{/if}
+  {/if}
+{/snippet}
+{#snippet answer()}
+  {#if sheet.data}
+    {@const s = sheet.data}
+    {#if s.move}{say.nameSheet.itIsUnderWay(s.move.stage)}
+    {:else if s.gate.kind === 'ready'}{say.nameSheet.head.ready(s.gate.steps)}
+    {:else if s.gate.kind === 'needs'}{say.nameSheet.head.needs(s.gate.needs)}
+    {:else if s.gate.kind === 'wait'}{say.nameSheet.head.wait(
+        s.gate.clears_at ? stamp(s.gate.clears_at, clock.now) : '',
+      )}
+    {:else if s.gate.kind === 'unknown'}{lacking(s)}
+    {:else}{say.nameSheet.head.blocked}{/if}
+  {/if}
+{/snippet}
+
+<Sheet
+  title={sheet.data?.unicode ?? name}
+  back="/names"
+  mono
+  {kicker}
+  answer={sheet.data ? answer : undefined}
+>
   <Trouble error={sheet.error ?? look.error} />
   {#if sheet.data}
     {@const s = sheet.data}
-    {#if s.unicode !== s.name}<p class="mono muted">{s.name}</p>{/if}
     {#if s.stray}<Stray stray={s.stray} named={false} />{/if}
-    <AnswerStrip
-      finish={s.ahead?.finish ?? []}
-      futures={s.ahead?.futures ?? null}
-      uptime={s.ahead?.uptime}
-    >
-      {#snippet may()}
-        <GateMark gate={s.gate} />
-        {#if what.at}<span class="muted">{say.nameSheet.provided(day(what.at))}</span>{/if}
-        {#if s.gate.kind === 'wait' && s.gate.clears_at}<span class="muted"
-            ><When at={s.gate.clears_at} /></span
-          >{/if}
-        {#if s.gate.rests_on_less}<span class="muted">{say.nameSheet.itRestsOnLessThan}</span>{/if}
-      {/snippet}
-      {#snippet next()}
-        {#if s.move}{say.nameSheet.itIsUnderWay(s.move.stage)}
-        {:else if s.can_move}<TurnMark turn="yours" /> {say.nameSheet.planMove}
-        {:else if s.gate.kind === 'unknown'}{lacking(s)}
-        {:else if s.findings[0]}<Sentence text={s.findings[0].remedy} />
-        {:else}{say.nameSheet.blocked}{/if}
-      {/snippet}
-      {#snippet cost()}
-        {#if s.go?.total}
-          {money(s.go.total)}
-          <span class="muted">{say.nameSheet.at(s.go.account)}{saved(s.go.saves)}</span>
-        {:else}{say.nameSheet.notKnown}{/if}
-      {/snippet}
-      {#snippet result()}
-        {#if s.ahead?.expected_expiry && s.expires_at}{say.nameSheet.expiresAfter(
-            day(s.expires_at),
-            day(s.ahead.expected_expiry),
-          )}{:else}{say.nameSheet.expires(
-            s.expires_at ? day(s.expires_at) : say.nameSheet.notKnown,
-          )}{/if}
-      {/snippet}
-    </AnswerStrip>
+    {#if reason(s)}<p><Sentence text={reason(s) ?? ''} /></p>{/if}
     <div class="next">
       {#if s.move}
         <Button href={p('/moves/:id', { params: { id: String(s.move.id) } })}
@@ -135,18 +135,40 @@
         >
         <a href={p('/names/:name/ready', { params: { name } })}>{say.prepare.link}</a>
       {/if}
-      {#if s.gate.kind !== 'unknown'}
-        <May operation="lookUp"
-          ><Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}
-            >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUpAgain}</Button
-          ></May
-        >
-      {/if}
-      {#if s.seen_at}<span class="muted"
-          >{say.nameSheet.lastSeen}
-          <When at={s.seen_at} />{s.old ? say.nameSheet.itIsLookedUpAgain : ''}</span
-        >{/if}
+      <span class="note muted seen">
+        {#if s.seen_at}{say.nameSheet.lastSeen}
+          <When at={s.seen_at} />{s.old ? say.nameSheet.itIsLookedUpAgain : ''}{/if}
+        {#if s.gate.kind !== 'unknown'}
+          <May operation="lookUp"
+            ><button
+              type="button"
+              class="link"
+              disabled={look.isPending}
+              onclick={() => look.mutate()}
+              >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUpAgain}</button
+            ></May
+          >
+        {/if}
+      </span>
     </div>
+    <AnswerStrip
+      finish={s.ahead?.finish ?? []}
+      futures={s.ahead?.futures ?? null}
+      uptime={s.ahead?.uptime}
+    >
+      {#snippet cost()}
+        {#if s.go?.total}
+          <strong>{money(s.go.total)}</strong>
+          <span>{say.nameSheet.at(s.go.account)}{saved(s.go.saves)}</span>
+        {:else}{say.nameSheet.notKnown}{/if}
+      {/snippet}
+      {#snippet result()}
+        {#if s.ahead?.expected_expiry && s.expires_at}
+          <strong>{day(s.ahead.expected_expiry)}</strong>
+          <span>{say.moveSheet.expiryBefore(day(s.expires_at))}</span>
+        {:else}{s.expires_at ? day(s.expires_at) : say.nameSheet.notKnown}{/if}
+      {/snippet}
+    </AnswerStrip>
     <Anchors to={SECTIONS} />
     {#each look.data?.problems ?? [] as problem (problem)}<Trouble
         error={new Error(problem)}
@@ -186,16 +208,16 @@
   .next {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.8rem;
+    gap: 8px 16px;
     align-items: center;
-    margin: 0.9rem 0;
+    margin: 8px 0 0;
   }
   h3 {
-    font-weight: 650;
-    margin-top: 0.6rem;
+    font-weight: 600;
+    margin-top: 8px;
   }
   h2 {
-    margin: 1.1rem 0 0.4rem;
+    margin: 16px 0 8px;
     scroll-margin-top: 0.5rem;
   }
 </style>

@@ -106,9 +106,9 @@
   .sieve {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.4rem 0.6rem;
+    gap: 8px 8px;
     align-items: center;
-    margin-bottom: 0.7rem;
+    margin-bottom: 8px;
   }
   .elsewhen .when {
     flex-basis: 100%;
@@ -117,8 +117,8 @@
     display: flex;
     flex-wrap: wrap;
     align-items: baseline;
-    gap: 0.3rem 1rem;
-    margin-bottom: 0.4rem;
+    gap: 4px 16px;
+    margin-bottom: 8px;
   }
   .head p {
     flex: 1;
@@ -127,7 +127,7 @@
     border: 1px solid var(--loden);
     color: var(--loden);
     border-radius: var(--radius);
-    padding: 0.2rem 0.7rem;
+    padding: 4px 8px;
     cursor: pointer;
   }
   .skip:not(:focus) {
@@ -142,7 +142,7 @@
     text-decoration: underline;
   }
   .none {
-    padding: 2rem 1rem;
+    padding: 32px 16px;
     background: var(--sheet);
     border: 1px solid var(--line);
     color: var(--muted);

@@ -88,7 +88,19 @@
   }));
 </script>
 
-<Sheet title={say.plan.planTitle(sheet.data?.unicode ?? name)} back="/names">
+{#snippet answer()}
+  {#if proposal.data}
+    {proposal.data.startable
+      ? say.plan.canStart(proposal.data.to)
+      : say.plan.cantStart(proposal.data.to)}
+  {/if}
+{/snippet}
+
+<Sheet
+  title={say.plan.planTitle(sheet.data?.unicode ?? name)}
+  back="/names"
+  answer={proposal.data ? answer : undefined}
+>
   <Trouble error={sheet.error ?? places.error ?? proposal.error ?? start.error} />
   {#if sheet.data && places.data}
     <div class="choices">
@@ -208,9 +220,9 @@
 <style>
   .late {
     display: grid;
-    gap: 0.3rem;
-    margin: 0.6rem 0;
-    padding: 0.6rem 0.8rem;
+    gap: 4px;
+    margin: 8px 0;
+    padding: 8px 16px;
     border-left: 4px solid var(--ochre-fill);
     background: var(--ochre-soft);
   }
@@ -222,8 +234,8 @@
     display: flex;
     flex-wrap: wrap;
     align-items: center;
-    gap: 0.5rem 1rem;
-    margin-bottom: 1.2rem;
+    gap: 8px 16px;
+    margin-bottom: 16px;
   }
   .start .muted {
     flex: 1 1 16rem;

@@ -75,8 +75,8 @@
 <style>
   form {
     display: grid;
-    gap: 0.6rem;
+    gap: 8px;
     max-width: 30rem;
-    margin-top: 0.8rem;
+    margin-top: 16px;
   }
 </style>

@@ -85,12 +85,12 @@
 
 <style>
   details {
-    margin: 0.6rem 0;
+    margin: 8px 0;
     overflow-x: auto;
   }
   summary {
     cursor: pointer;
-    font-weight: 650;
+    font-weight: 600;
   }
   table {
     width: 100%;
@@ -98,7 +98,7 @@
   th,
   td {
     text-align: left;
-    padding: 0.25rem 0.6rem 0.25rem 0;
+    padding: 4px 8px 4px 0;
     border-top: 1px solid var(--line);
     vertical-align: baseline;
   }

@@ -4,17 +4,15 @@
   import { day, money, span } from '../../lib/words';
   import AnswerStrip from '../../parts/AnswerStrip.svelte';
   import Sentence from '../../parts/Sentence.svelte';
-  import TurnMark from '../../parts/TurnMark.svelte';
   import DoneBy from '../batches/DoneBy.svelte';
   import RestsOn from '../moves/RestsOn.svelte';
-  import StepList from '../moves/StepList.svelte';
+  import Stages from '../moves/Stages.svelte';
   import Track from '../moves/Track.svelte';
   import { say } from '../../lib/say';
 
   let { proposal, act }: { proposal: Proposal; act: Snippet } = $props();
   const q = $derived(proposal.quote);
   const most = $derived(proposal.finish[2]);
-  const first = $derived(proposal.steps[0]);
 </script>
 
 {#each proposal.refusals as refusal (refusal)}
@@ -25,19 +23,18 @@
 {/each}
 
 <AnswerStrip finish={proposal.finish} futures={proposal.futures ?? null} uptime={proposal.uptime}>
-  {#snippet may()}
-    <strong>{proposal.startable ? say.proposal.canStart : say.proposal.cantStart}</strong>
+  {#snippet cost()}
+    {#if proposal.total}<strong>{money(proposal.total)}</strong>{:else}{say.proposal.notKnown}{/if}
   {/snippet}
-  {#snippet next()}
-    {#if proposal.startable && first}<TurnMark turn={first.turn} words /> {first.title}
-    {:else if proposal.refusals[0]}<Sentence text={proposal.refusals[0]} />{/if}
-  {/snippet}
-  {#snippet cost()}{proposal.total ? money(proposal.total) : say.proposal.notKnown}{/snippet}
   {#snippet result()}
-    {#if proposal.expected_expiry}{say.proposal.expiresThen(day(proposal.expected_expiry))}
+    {#if proposal.expected_expiry && proposal.expires_at}
+      <strong>{day(proposal.expected_expiry)}</strong>
+      <span>{say.moveSheet.expiryBefore(day(proposal.expires_at))}</span>
     {:else}{say.proposal.notKnown}{/if}
   {/snippet}
 </AnswerStrip>
+
+{@render act()}
 
 <dl>
   <dt>{say.proposal.price}</dt>
@@ -107,8 +104,6 @@
   </dd>
 </dl>
 
-{@render act()}
-
 <Track
   steps={proposal.steps}
   blocks={proposal.blocks}
@@ -116,7 +111,7 @@
   futures={proposal.futures ?? undefined}
 />
 <h2>{say.proposal.stepsTitle}</h2>
-<StepList steps={proposal.steps} />
+<Stages steps={proposal.steps} open={false} />
 
 <style>
   .loss {
@@ -126,19 +121,19 @@
   .refusal {
     border-left: 4px solid var(--madder);
     background: var(--madder-soft);
-    padding: 0.5rem 0.8rem;
-    margin-bottom: 0.5rem;
+    padding: 8px 16px;
+    margin-bottom: 8px;
   }
   .caution {
     border-left: 4px solid var(--ochre-fill);
     background: var(--ochre-soft);
-    padding: 0.5rem 0.8rem;
-    margin-bottom: 0.5rem;
+    padding: 8px 16px;
+    margin-bottom: 8px;
   }
   dl {
-    margin: 0.6rem 0 1rem;
+    margin: 8px 0 16px;
   }
   h2 {
-    margin: 1rem 0 0.3rem;
+    margin: 16px 0 4px;
   }
 </style>

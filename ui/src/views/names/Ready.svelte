@@ -99,10 +99,10 @@
     display: flex;
     flex-wrap: wrap;
     justify-content: space-between;
-    gap: 0.2rem 1rem;
-    padding: 0.35rem 0 0.35rem 0.7rem;
+    gap: 4px 16px;
+    padding: 4px 0 4px 8px;
     border-left: 4px solid var(--loden);
-    margin-bottom: 0.3rem;
+    margin-bottom: 4px;
   }
   .no {
     border-left-color: var(--madder);
@@ -116,13 +116,13 @@
   .acts,
   form {
     display: flex;
-    gap: 0.8rem;
+    gap: 16px;
     align-items: center;
   }
   input {
     width: 7rem;
   }
   h2 {
-    margin: 0.8rem 0 0.3rem;
+    margin: 16px 0 4px;
   }
 </style>

@@ -48,11 +48,11 @@
 
 <style>
   h3 {
-    font-weight: 650;
+    font-weight: 600;
   }
   .unknown {
-    margin: 0.5rem 0;
-    padding-left: 0.8rem;
+    margin: 8px 0;
+    padding-left: 16px;
     border-left: 4px dashed var(--line);
   }
 </style>

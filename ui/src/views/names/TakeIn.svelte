@@ -115,13 +115,13 @@
 <style>
   form {
     display: grid;
-    gap: 0.5rem;
-    margin: 0.8rem 0;
+    gap: 8px;
+    margin: 16px 0;
   }
   .table {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.6rem 1.2rem;
+    gap: 8px 16px;
     align-items: center;
   }
   input[type='file'] {

@@ -83,7 +83,7 @@
 <style>
   .timeline {
     position: relative;
-    margin-top: 0.8rem;
+    margin-top: 16px;
   }
   input {
     width: 100%;
@@ -92,14 +92,14 @@
   .keys {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 1.1rem;
-    font-size: 0.88rem;
+    gap: 4px 16px;
+    font-size: var(--note);
   }
   i {
     display: inline-block;
     width: 1.1rem;
     height: 0.7rem;
-    margin-right: 0.2rem;
+    margin-right: 4px;
     vertical-align: -0.05rem;
   }
   .closed {
@@ -121,6 +121,6 @@
     vertical-align: 0.2rem;
   }
   dl {
-    margin: 0.6rem 0;
+    margin: 8px 0;
   }
 </style>

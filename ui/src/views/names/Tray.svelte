@@ -63,9 +63,9 @@
     z-index: 10;
     display: flex;
     flex-wrap: wrap;
-    gap: 0.4rem 1.2rem;
+    gap: 8px 16px;
     align-items: center;
-    padding: 0.6rem 1rem;
+    padding: 8px 16px;
     background: var(--raised);
     border-top: 2px solid var(--loden);
   }
@@ -86,7 +86,7 @@
     color: var(--loden-ink);
     text-decoration: none;
     border-radius: var(--radius);
-    padding: 0.3rem 0.9rem;
+    padding: 4px 16px;
     overflow-wrap: anywhere;
   }
   @media (max-width: 800px) {

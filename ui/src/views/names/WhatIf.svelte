@@ -83,16 +83,16 @@
   .whatif {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.4rem 1rem;
+    gap: 8px 16px;
     align-items: center;
   }
   .on {
     background: var(--slate-soft);
     border-left: 4px solid var(--focus);
-    padding: 0.3rem 0.8rem;
+    padding: 4px 16px;
   }
   .change {
-    margin-right: 0.9rem;
+    margin-right: 16px;
   }
   button {
     color: var(--loden);
@@ -100,6 +100,6 @@
     cursor: pointer;
   }
   button[aria-pressed='true'] {
-    font-weight: 650;
+    font-weight: 600;
   }
 </style>

@@ -69,10 +69,10 @@
   .zone {
     border: 1px dashed var(--line);
     border-radius: var(--radius);
-    padding: 0.6rem 0.9rem;
+    padding: 8px 16px;
     display: flex;
     flex-wrap: wrap;
-    gap: 0.4rem 1rem;
+    gap: 8px 16px;
     align-items: center;
   }
   .over {

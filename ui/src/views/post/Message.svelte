@@ -125,7 +125,7 @@
 
 <style>
   article {
-    padding: 0.6rem 0.9rem;
+    padding: 8px 16px;
   }
   .doubtful {
     border-left: 4px solid var(--madder);
@@ -136,7 +136,7 @@
   header {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 1rem;
+    gap: 4px 16px;
     align-items: baseline;
   }
   .subject {
@@ -147,12 +147,12 @@
     font-family: var(--text);
     white-space: pre-wrap;
     overflow-wrap: anywhere;
-    padding: 0.4rem 0;
+    padding: 8px 0;
   }
   .line {
     display: flex;
     flex-wrap: wrap;
-    gap: 0 1rem;
+    gap: 0 16px;
     align-items: center;
   }
   .url {

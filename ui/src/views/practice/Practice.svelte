@@ -103,7 +103,7 @@
 
 <style>
   li {
-    padding: 0.45rem 0.8rem;
+    padding: 8px 16px;
     border-bottom: 1px solid var(--line);
   }
   li:last-child {
@@ -117,7 +117,7 @@
     display: flex;
     flex-wrap: wrap;
     justify-content: space-between;
-    gap: 0.2rem 1rem;
+    gap: 4px 16px;
   }
   button {
     color: var(--loden);
@@ -129,6 +129,6 @@
   }
   input {
     accent-color: var(--loden);
-    margin-right: 0.5rem;
+    margin-right: 8px;
   }
 </style>

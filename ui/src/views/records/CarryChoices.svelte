@@ -97,13 +97,13 @@
 <style>
   ul {
     display: grid;
-    gap: 0.5rem;
+    gap: 8px;
     grid-template-columns: repeat(auto-fill, minmax(17rem, 1fr));
   }
   li {
-    padding: 0.6rem 0.8rem;
+    padding: 8px 16px;
     display: grid;
-    gap: 0.25rem;
+    gap: 4px;
     align-content: start;
   }
   .advice {
@@ -117,17 +117,17 @@
     display: flex;
     flex-wrap: wrap;
     align-items: center;
-    gap: 0.4rem 0.8rem;
+    gap: 8px 16px;
   }
   .next {
     align-items: end;
-    margin-top: 0.7rem;
+    margin-top: 8px;
   }
   .tag {
     color: var(--loden);
-    font-size: 0.9rem;
+    font-size: var(--note);
   }
   .here {
-    font-weight: 650;
+    font-weight: 600;
   }
 </style>

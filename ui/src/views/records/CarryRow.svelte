@@ -117,8 +117,8 @@
   .row {
     display: grid;
     grid-template-columns: minmax(0, 4fr) minmax(0, 4fr) minmax(0, 5fr);
-    gap: 0.2rem 0.8rem;
-    padding: 0.45rem 0.7rem;
+    gap: 4px 16px;
+    padding: 8px 8px;
     border-bottom: 1px solid var(--line);
     border-left: 4px solid transparent;
     content-visibility: auto;
@@ -136,28 +136,28 @@
   }
   .data.mono,
   .data .mono {
-    font-size: 0.92rem;
+    font-size: var(--note);
   }
   .breaks,
   .says {
-    font-size: 0.95rem;
+    font-size: var(--body);
   }
   .says {
     border-left: 3px solid var(--ochre-fill);
-    padding-left: 0.5rem;
+    padding-left: 8px;
   }
   .state {
     font-weight: 600;
   }
   .wanted {
     border-left: 3px solid var(--loden);
-    padding-left: 0.5rem;
+    padding-left: 8px;
   }
   .deciding {
     grid-column: 1 / -1;
   }
   dl {
-    margin: 0.2rem 0 0.5rem;
+    margin: 4px 0 8px;
   }
   @media (max-width: 800px) {
     .row {

@@ -107,12 +107,12 @@
     display: flex;
     flex-wrap: wrap;
     align-items: end;
-    gap: 0.5rem 1rem;
-    margin: 0.5rem 0;
+    gap: 8px 16px;
+    margin: 8px 0;
   }
   .tools button {
     border: 1px solid var(--line);
-    padding: 0.25rem 0.7rem;
+    padding: 4px 8px;
     cursor: pointer;
   }
   .tools button[aria-pressed='true'] {
@@ -122,14 +122,14 @@
   .head {
     display: grid;
     grid-template-columns: minmax(0, 4fr) minmax(0, 4fr) minmax(0, 5fr);
-    gap: 0.8rem;
-    padding: 0.4rem 0.7rem;
+    gap: 16px;
+    padding: 8px 8px;
     color: var(--muted);
     font-weight: 600;
     border-bottom: 1px solid var(--line);
   }
   .none {
-    padding: 0.8rem;
+    padding: 16px;
   }
   @media (max-width: 800px) {
     .head {

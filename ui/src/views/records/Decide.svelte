@@ -78,13 +78,13 @@
 <style>
   form {
     display: grid;
-    gap: 0.5rem;
-    padding: 0.6rem 0.8rem;
+    gap: 8px;
+    padding: 8px 16px;
   }
   fieldset,
   .acts {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.4rem 1.2rem;
+    gap: 8px 16px;
   }
 </style>

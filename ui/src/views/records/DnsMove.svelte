@@ -59,12 +59,12 @@
 <style>
   section {
     display: grid;
-    gap: 0.6rem;
-    padding: 0.8rem 1rem;
-    margin-top: 1rem;
+    gap: 8px;
+    padding: 16px 16px;
+    margin-top: 16px;
     max-width: 46rem;
   }
   h3 {
-    font-weight: 650;
+    font-weight: 600;
   }
 </style>

@@ -115,19 +115,19 @@
     display: flex;
     flex-wrap: wrap;
     align-items: center;
-    gap: 0.5rem;
-    margin: 0.5rem 0;
+    gap: 8px;
+    margin: 8px 0;
   }
   .probe {
     align-items: end;
   }
   form {
     display: grid;
-    gap: 0.6rem;
-    padding: 0.8rem 1rem;
+    gap: 8px;
+    padding: 16px 16px;
   }
   details {
-    margin: 0.3rem 0;
+    margin: 4px 0;
   }
   label {
     overflow-wrap: anywhere;

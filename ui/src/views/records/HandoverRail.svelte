@@ -119,7 +119,7 @@
 
 <style>
   .pic {
-    padding: 0.3rem 0;
+    padding: 4px 0;
     overflow: hidden;
   }
   svg {
@@ -127,7 +127,7 @@
   }
   text {
     fill: var(--ink);
-    font-size: 12px;
+    font-size: var(--note);
   }
   .rail {
     font-weight: 600;
@@ -167,27 +167,27 @@
   }
   ol {
     list-style: decimal inside;
-    margin: 0.5rem 0;
+    margin: 8px 0;
   }
   li {
     display: grid;
     grid-template-columns: minmax(0, 4fr) minmax(0, 4fr) minmax(0, 7fr);
-    gap: 0.1rem 0.8rem;
-    padding: 0.3rem 0;
+    gap: 2px 16px;
+    padding: 4px 0;
     border-bottom: 1px solid var(--line);
   }
   .what {
     display: inline-flex;
-    gap: 0.4rem;
+    gap: 8px;
     align-items: baseline;
   }
   .back {
-    font-size: 0.95rem;
+    font-size: var(--body);
   }
   .caution {
     border-left: 4px solid var(--ochre-fill);
     background: var(--ochre-soft);
-    padding: 0.4rem 0.7rem;
+    padding: 8px 8px;
   }
   @media (max-width: 800px) {
     li {

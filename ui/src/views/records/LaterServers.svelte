@@ -50,6 +50,6 @@
     display: flex;
     flex-wrap: wrap;
     align-items: end;
-    gap: 0.5rem;
+    gap: 8px;
   }
 </style>

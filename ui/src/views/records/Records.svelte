@@ -100,8 +100,8 @@
     display: flex;
     flex-wrap: wrap;
     align-items: end;
-    gap: 0.5rem;
-    margin-bottom: 0.8rem;
+    gap: 8px;
+    margin-bottom: 16px;
   }
   table {
     width: 100%;
@@ -110,7 +110,7 @@
   th,
   td {
     text-align: left;
-    padding: 0.4rem 0.7rem;
+    padding: 8px 8px;
     border-bottom: 1px solid var(--line);
     vertical-align: top;
   }
@@ -125,7 +125,7 @@
     background: var(--loden-soft);
   }
   .needs {
-    font-weight: 650;
+    font-weight: 600;
   }
   @media (max-width: 800px) {
     .wide {

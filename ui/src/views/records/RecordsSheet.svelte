@@ -84,22 +84,22 @@
 
 <style>
   .warn {
-    font-weight: 650;
+    font-weight: 600;
   }
   .acts,
   nav {
     display: flex;
     flex-wrap: wrap;
     align-items: center;
-    gap: 0.4rem 1rem;
-    margin: 0.6rem 0;
+    gap: 8px 16px;
+    margin: 8px 0;
   }
   nav {
     border-bottom: 1px solid var(--line);
-    padding-bottom: 0.4rem;
+    padding-bottom: 8px;
   }
   h2 {
-    margin: 1.2rem 0 0.4rem;
+    margin: 16px 0 8px;
   }
   p {
     overflow-wrap: anywhere;

@@ -112,7 +112,7 @@
   td {
     text-align: left;
     vertical-align: top;
-    padding: 0.4rem 0.7rem;
+    padding: 8px 8px;
     border-bottom: 1px solid var(--line);
     overflow-wrap: anywhere;
   }
@@ -130,7 +130,7 @@
     font-weight: 600;
   }
   .small {
-    font-size: 0.88rem;
+    font-size: var(--note);
   }
   rect {
     fill: var(--slate-soft);

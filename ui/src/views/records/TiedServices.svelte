@@ -90,8 +90,8 @@
   li {
     display: grid;
     grid-template-columns: minmax(0, 1fr) auto;
-    gap: 0.2rem 1rem;
-    padding: 0.45rem 0.7rem;
+    gap: 4px 16px;
+    padding: 8px 8px;
     border-bottom: 1px solid var(--line);
   }
   li:last-child {
@@ -99,20 +99,20 @@
   }
   .detail {
     overflow-wrap: anywhere;
-    margin-left: 0.4rem;
+    margin-left: 8px;
   }
   .acts,
   form {
     display: flex;
     flex-wrap: wrap;
     align-items: end;
-    gap: 0.3rem 0.9rem;
+    gap: 4px 16px;
   }
   form {
     grid-column: 1 / -1;
   }
   .open {
-    font-weight: 650;
+    font-weight: 600;
   }
   @media (max-width: 800px) {
     li {

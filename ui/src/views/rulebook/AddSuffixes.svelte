@@ -89,8 +89,8 @@
   form {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr));
-    gap: 0.6rem 1rem;
+    gap: 8px 16px;
     align-items: end;
-    margin: 0.5rem 0;
+    margin: 8px 0;
   }
 </style>

@@ -97,7 +97,7 @@
   h2 {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.2rem 0.7rem;
+    gap: 4px 8px;
     align-items: baseline;
   }
   h2 button {
@@ -107,7 +107,7 @@
     text-decoration: underline;
   }
   table {
-    margin-top: 0.5rem;
+    margin-top: 8px;
     width: 100%;
     table-layout: fixed;
   }
@@ -115,7 +115,7 @@
   td {
     text-align: left;
     vertical-align: top;
-    padding: 0.15rem 1rem 0.15rem 0;
+    padding: 2px 16px 2px 0;
     font-weight: 400;
     overflow-wrap: anywhere;
   }
@@ -138,13 +138,13 @@
     color: var(--ochre);
   }
   .rules {
-    font-size: 0.92rem;
-    margin-top: 0.4rem;
+    font-size: var(--note);
+    margin-top: 8px;
   }
   @media (max-width: 600px) {
     tr {
       display: block;
-      padding: 0.25rem 0;
+      padding: 4px 0;
       border-top: 1px solid var(--line);
     }
     thead {

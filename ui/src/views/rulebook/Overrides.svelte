@@ -44,7 +44,7 @@
 
 <style>
   p {
-    margin: 0.3rem 0;
+    margin: 4px 0;
   }
   .gone {
     color: var(--muted);

@@ -141,15 +141,15 @@
   form {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.6rem 1rem;
+    gap: 8px 16px;
     align-items: end;
-    margin: 0.5rem 0;
+    margin: 8px 0;
   }
   label {
     display: grid;
   }
   td {
-    padding: 0.1rem 1rem 0.1rem 0;
+    padding: 2px 16px 2px 0;
     overflow-wrap: anywhere;
   }
 </style>

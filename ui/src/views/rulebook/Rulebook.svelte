@@ -61,20 +61,20 @@
 
 <style>
   main {
-    padding: 0.8rem 1rem 2rem;
+    padding: 16px 16px 32px;
     display: grid;
-    gap: 1rem;
+    gap: 16px;
   }
   .head {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.3rem 1.2rem;
+    gap: 4px 16px;
     align-items: baseline;
   }
   .caution {
     border-left: 4px solid var(--ochre-fill);
     background: var(--ochre-soft);
-    padding: 0.5rem 0.8rem;
+    padding: 8px 16px;
   }
   .head p {
     flex: 1;

@@ -116,7 +116,7 @@
   img {
     background: #ffffff;
     padding: 8px;
-    margin: 0.5rem 0;
+    margin: 8px 0;
   }
   .secret {
     overflow-wrap: anywhere;

@@ -67,7 +67,7 @@
   .acts {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.6rem 1rem;
+    gap: 8px 16px;
     align-items: center;
   }
   p {

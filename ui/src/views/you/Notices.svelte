@@ -74,7 +74,7 @@
 <style>
   div {
     display: flex;
-    gap: 1rem;
+    gap: 16px;
   }
   input[type='number'] {
     width: 4rem;

@@ -41,7 +41,7 @@
   main :global(form) {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.6rem;
+    gap: 8px;
     align-items: end;
   }
 </style>

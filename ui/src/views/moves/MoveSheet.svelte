@@ -222,7 +222,6 @@
       </dd>
     </dl>
 
-    <h2>{say.moveSheet.journal}</h2>
     {#if m.turn === 'theirs'}
       <AskAbout
         id={m.id}
@@ -234,7 +233,10 @@
         ended={!m.open}
       />{/if}
     <ForOthers kind="move" ref={m.id} />
-    <Journal events={m.events} goesOn={m.events_go_on} of={{ move: m.id }} />
+    <details class="fold">
+      <summary>{say.moveSheet.journal}</summary>
+      <Journal events={m.events} goesOn={m.events_go_on} of={{ move: m.id }} />
+    </details>
   {/if}
 </Sheet>
 
@@ -265,8 +267,5 @@
   }
   dl {
     margin: 16px 0;
-  }
-  h2 {
-    margin: 16px 0 4px;
   }
 </style>

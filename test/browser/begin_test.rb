@@ -65,8 +65,8 @@ class BrowserBeginTest < Minitest::Test
     assert_no_text "The public record calls the registrar"
     acts += 1
     click_on "See whether harbourpass.example may move"
-    assert_text "To fix: The transfer lock is on"
-    assert_text "Not known yet: DNS ends with the account"
+    assert_text "The transfer lock is on"
+    assert_text "DNS ends with the account"
     assert_operator acts, :<=, 6
     refute @desk.names.facts("harbourpass.example")[:other_registrar]
   end

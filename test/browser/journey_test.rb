@@ -80,7 +80,7 @@ class BrowserJourneyTest < Minitest::Test
     ].each { |t| assert_text t }
     assert_no_link "Plan its move"
     visit "/names/kelpquay.example"
-    ["Wait until", "within 60 days of its creation", "It clears in 19 days"].each do |t|
+    ["Wait until", "within 60 days of its creation", "in 19 days"].each do |t|
       assert_text t
     end
     visit "/names/kelpquay.example/plan"

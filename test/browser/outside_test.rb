@@ -51,6 +51,7 @@ class BrowserOutsideTest < Minitest::Test
     world.until_true(what: "the end") { !world.move(@id).open }
     visit "/moves/#{@id}"
     assert_text "Settled"
+    find(".stages summary", text: "Landed").click
     assert_text "On the word of"
     assert_operator @acts, :<=, 6, "acts at the desk for one name"
     assert_equal "hawser", world.world.registry.find(NAME)[:sponsor]

@@ -64,7 +64,7 @@ describe('the ruler', () => {
     expect(container.querySelectorAll('.closed, .open')).toHaveLength(0);
     expect(container.querySelectorAll('.dark-stretch')).toHaveLength(1);
     expect(container.querySelector('svg')?.getAttribute('aria-label')).toMatch(
-      /^not known 01 Mar 2027/,
+      /^not known 1 Mar 2027/,
     );
   });
 

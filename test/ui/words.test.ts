@@ -25,16 +25,16 @@ describe('lengths of time', () => {
 
 describe('instants', () => {
   it.each([
-    ['2027-03-01T08:00:20Z', 'now (Mon 08:00)'],
-    ['2027-03-01T10:10:00Z', 'in 2 h 10 min (Mon 10:10)'],
-    ['2027-02-28T07:00:00Z', '1 day 1 h ago (Sun 07:00)'],
-    ['2027-03-09T08:00:00Z', 'in 8 days (Tue 09 Mar 2027, 08:00)'],
-    ['2026-12-01T08:00:00Z', '90 days ago (Tue 01 Dec 2026, 08:00)'],
+    ['2027-03-01T08:00:20Z', 'Mon 1 Mar, 08:00 · now'],
+    ['2027-03-01T10:10:00Z', 'Mon 1 Mar, 10:10 · in 2 h 10 min'],
+    ['2027-02-28T07:00:00Z', 'Sun 28 Feb, 07:00 · 1 day 1 h ago'],
+    ['2027-03-09T08:00:00Z', 'Tue 9 Mar, 08:00 · in 8 days'],
+    ['2026-12-01T08:00:00Z', 'Tue 1 Dec 2026, 08:00 · 90 days ago'],
   ])('%s is worded “%s”', (iso, words) => expect(when(iso, NOW)).toBe(words));
 
-  it('says the weekday within six days, the date beyond', () => {
-    expect(stamp('2027-03-06T09:05:00Z', NOW)).toBe('Sat 09:05');
-    expect(stamp('2027-03-07T09:05:00Z', NOW)).toBe('Sun 07 Mar 2027, 09:05');
+  it('says weekday and date, and the year where it is another one', () => {
+    expect(stamp('2027-03-06T09:05:00Z', NOW)).toBe('Sat 6 Mar, 09:05');
+    expect(stamp('2028-03-07T09:05:00Z', NOW)).toBe('Tue 7 Mar 2028, 09:05');
     expect(day('2028-02-29T00:00:00Z')).toBe('29 Feb 2028');
   });
 });
@@ -45,6 +45,8 @@ describe('amounts and sentences', () => {
     [0, 'GBP', '0.00 GBP'],
     [-598, 'EUR', '-5.98 EUR'],
     [59800, 'EUR', '598.00 EUR'],
+    [-123_456_789, 'EUR', '-1,234,567.89 EUR'],
+    [9_000_000, 'JPY', '9,000,000 JPY'],
   ])('%i %s is “%s”', (minor, currency, words) => expect(money({ minor, currency })).toBe(words));
 
   it('finds the instants in a sentence', () => {

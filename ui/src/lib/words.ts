@@ -1,7 +1,7 @@
 import { say } from './say';
 
 import type { Amount } from './api';
-import { dayAlone } from './days';
+import { dayAlone, dayOf } from './days';
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
@@ -32,7 +32,7 @@ export function span(ms: number): string {
   return count(m, 'min');
 }
 
-/** “in 2 h 10 min (Tue 14:05)”, “3 days ago (Mon 1 Mar 2027, 09:00)”. */
+/** “Tue 2 Mar, 14:05 · in 2 h 10 min”, “Mon 1 Mar 2026, 09:00 · 365 days ago”. */
 export function when(iso: string, now: number): string {
   const at = Date.parse(iso);
   const away = Math.abs(at - now);
@@ -42,24 +42,30 @@ export function when(iso: string, now: number): string {
     : say.words.ago(span(away), stamp(iso, now));
 }
 
-/** The instant alone: time today, weekday within six days, else the date. */
+/** The instant alone: “Wed 10 Mar, 08:00”; with its year where that is another one. */
 export function stamp(iso: string, now: number): string {
   const at = new Date(iso);
-  const away = Math.abs(at.getTime() - now);
-  if (away < 6 * DAY) return `${weekday.format(at)} ${time.format(at)}`;
-  return `${weekday.format(at)} ${day(iso)}, ${time.format(at)}`;
+  const year = at.getFullYear() === new Date(now).getFullYear() ? '' : ` ${at.getFullYear()}`;
+  const date = `${at.getDate()} ${month.format(at)}${year}`;
+  return `${weekday.format(at)} ${date}, ${time.format(at)}`;
 }
 
-/** The date alone: “09 Dec 2027”. */
+/** From one instant to another; the second without its day where that is the same. */
+export function range(from: string, to: string, now: number): string {
+  const end = dayOf(from) === dayOf(to) ? time.format(new Date(to)) : stamp(to, now);
+  return say.answers.range(stamp(from, now), end);
+}
+
+/** The date alone: “9 Dec 2027”. */
 export function day(iso: string): string {
   if (dayAlone(iso)) return plainDay(iso.slice(0, 10));
   const at = new Date(iso);
-  return `${String(at.getDate()).padStart(2, '0')} ${month.format(at)} ${at.getFullYear()}`;
+  return `${at.getDate()} ${month.format(at)} ${at.getFullYear()}`;
 }
-/** A date without an instant (YYYY-MM-DD), whatever the reader’s zone: “31 Mar 2027”. */
+/** A date without an instant (YYYY-MM-DD), whatever the reader’s zone: “1 Mar 2027”. */
 export const plainDay = (text: string) => {
   const [y, m, d] = text.split('-').map(Number);
-  return `${String(d).padStart(2, '0')} ${month.format(new Date(y!, m! - 1, 15))} ${y}`;
+  return `${d} ${month.format(new Date(y!, m! - 1, 15))} ${y}`;
 };
 export const full = (iso: string) =>
   say.words.utc(whole.format(new Date(iso)), offset(new Date(iso)));
@@ -90,10 +96,12 @@ export function digits(currency: string): number {
   }
 }
 
-/** An amount such as 9.02 EUR, 900 JPY or 1.250 KWD. */
+/** An amount such as 9.02 EUR, 1,234.50 EUR, 900 JPY or 1.250 KWD. */
 export function money(amount: Amount): string {
   const places = digits(amount.currency);
-  return `${(amount.minor / 10 ** places).toFixed(places)} ${amount.currency}`;
+  const [whole, part] = (amount.minor / 10 ** places).toFixed(places).split('.');
+  const marked = whole!.replace(/\B(?=(\d{3})+$)/g, ',');
+  return `${part ? `${marked}.${part}` : marked} ${amount.currency}`;
 }
 
 /** “9.02” → 902 in a currency with two digits; undefined where nothing is written. */

@@ -2,7 +2,7 @@
   import type { Snippet } from 'svelte';
   import type { Schemas } from '../lib/api';
   import { clock } from '../lib/clock.svelte';
-  import { stamp } from '../lib/words';
+  import { range, stamp } from '../lib/words';
   import { say } from '../lib/say';
 
   /**
@@ -37,7 +37,7 @@
       {#if early && usual && late}
         <dd class="num">
           <strong>{at(futures?.acting ?? usual)}</strong>
-          <span>{say.answers.range(at(early), at(late))}</span>
+          <span>{range(early, late, clock.now)}</span>
           {#if futures}<span
               >{say.answers.ifNobody[futures.means](futures.silent ? at(futures.silent) : '')}</span
             >{/if}

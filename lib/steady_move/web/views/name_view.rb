@@ -148,6 +148,7 @@ module SteadyMove
             rule: finding.rule,
             title: finding.title,
             effect: finding.effect,
+            in_move: finding.in_move,
             because: finding.because,
             remedy: finding.remedy,
             clears_at: Json.time(finding.clears_at),

@@ -3,6 +3,7 @@
   import { clock } from '../../lib/clock.svelte';
   import { untilAt } from '../../lib/words';
   import { p } from '../../router';
+  import Sentence from '../../parts/Sentence.svelte';
   import { say } from '../../lib/say';
 
   /** What waits for somebody else, in a line: which name, for what, until when. */
@@ -16,7 +17,9 @@
     data-row
     aria-label={say.card.openMoveOf(card.unicode)}>{card.unicode}</a
   >
-  <p class="note">{card.sentence}</p>
+  <p class="note">
+    {#if card.says}<Sentence text={card.says} />{:else}{card.sentence}{/if}
+  </p>
   {#if card.until}<p class="note muted">
       {untilAt(card.until_means ?? 'over', card.until, clock.now)}
     </p>{/if}

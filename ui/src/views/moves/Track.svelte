@@ -2,7 +2,7 @@
   import type { Block, Schemas, Step } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
   import { lay, type Placed } from '../../lib/track';
-  import { plainDay, span, stamp } from '../../lib/words';
+  import { plainDay, range, span, stamp } from '../../lib/words';
   import { say } from '../../lib/say';
 
   /**
@@ -45,9 +45,8 @@
   // The same figures as everywhere.
   const whole = $derived.by(() => {
     const [early, , late] = finish ?? [];
-    const range =
-      early && late ? say.answers.range(stamp(early, clock.now), stamp(late, clock.now)) : '';
-    if (!futures) return range;
+    const whole = early && late ? range(early, late, clock.now) : '';
+    if (!futures) return whole;
     const silent = futures.silent ? stamp(futures.silent, clock.now) : '';
     return `${say.answers.acting(stamp(futures.acting, clock.now))} · ${say.answers.ifNobody[futures.means](silent)}`;
   });

@@ -6,17 +6,10 @@
   import { say } from '../../lib/say';
 
   let { finding, evidence }: { finding: Schemas['Finding']; evidence: boolean } = $props();
-  const EFFECTS = {
-    bar: say.findingLine.bars,
-    wait: say.findingLine.delays,
-    fix: say.findingLine.toFix,
-    caution: say.findingLine.mind,
-    step: say.findingLine.step,
-  };
 </script>
 
 <div class="finding {finding.effect}">
-  <p><strong>{EFFECTS[finding.effect]}:</strong> <Sentence text={finding.because} /></p>
+  <p><Sentence text={finding.because} /></p>
   {#if finding.clears_at}<p>{say.findingLine.itClears} <When at={finding.clears_at} />.</p>{/if}
   <p class="muted"><Sentence text={finding.remedy} /></p>
   {#if evidence}

@@ -69,7 +69,12 @@
   const BARRING = { wait: 'wait', blocked: 'bar' } as Record<string, string | undefined>;
   const reason = (s: NameSheet) => {
     if (s.move) return undefined;
-    if (s.gate.kind === 'needs') return s.obstacles[0];
+    if (s.gate.kind === 'needs')
+      return (
+        s.findings.find((f) => f.effect === 'fix' && f.in_move === 'first')?.because ??
+        s.obstacles[0] ??
+        (s.needs_carry && !s.carry_host ? say.nameSheet.chooseHost : undefined)
+      );
     return s.findings.find((f) => f.effect === BARRING[s.gate.kind])?.because;
   };
   const SECTIONS: [string, string][] = [

@@ -40,6 +40,7 @@ class BrowserJourneyTest < Minitest::Test
     assert_text "Settled"
     within("table", text: "As ordered") { assert_selector "tbody tr", text: "agrees", count: 5 }
     assert_text "wiped"
+    find("summary", text: "Journal").click
     assert_text "-order-1"
     click_on "Post"
     assert_text "Please approve the transfer of #{NAME}"
@@ -80,9 +81,7 @@ class BrowserJourneyTest < Minitest::Test
     ].each { |t| assert_text t }
     assert_no_link "Plan its move"
     visit "/names/kelpquay.example"
-    ["Wait until", "within 60 days of its creation", "in 19 days"].each do |t|
-      assert_text t
-    end
+    ["Wait until", "within 60 days of its creation", "in 19 days"].each { |t| assert_text t }
     visit "/names/kelpquay.example/plan"
     assert_selector "[role=alert]", text: "within 60 days"
     assert_button "Start the move", disabled: true

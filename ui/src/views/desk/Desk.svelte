@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { api, ask, type Turn } from '../../lib/api';
+  import { api, ask, type Card, type Turn } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
   import { gathered } from '../../lib/gathered';
   import { TURNS } from '../../lib/words';
@@ -51,6 +51,26 @@
   const turns: Turn[] = ['yours', 'theirs', 'desk', 'clock'];
 </script>
 
+{#snippet over(cards: Card[])}
+  <table class="rows">
+    <tbody>
+      {#each cards as card (card.id)}
+        <tr>
+          <td
+            ><a href={p('/moves/:id', { params: { id: String(card.id) } })} class="mono"
+              >{card.unicode}</a
+            ></td
+          >
+          <td>{say.desk.fromTo(card.from, card.to)}</td>
+          <td
+            >{#if card.result}<Sentence text={card.result} />{:else}{card.stage}{/if}</td
+          >
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+{/snippet}
+
 <main>
   <Trouble error={desk.error} />
   {#if desk.data && !hands.isPending}
@@ -83,26 +103,15 @@
       </div>
     </div>
     {#if desk.data.ended.length}
-      <details class="ended">
-        <summary>{say.desk.endedLately(desk.data.ended.length)}</summary>
-        <table class="rows">
-          <tbody>
-            {#each desk.data.ended as card (card.id)}
-              <tr>
-                <td
-                  ><a href={p('/moves/:id', { params: { id: String(card.id) } })} class="mono"
-                    >{card.unicode}</a
-                  ></td
-                >
-                <td>{say.desk.fromTo(card.from, card.to)}</td>
-                <td
-                  >{#if card.result}<Sentence text={card.result} />{:else}{card.stage}{/if}</td
-                >
-              </tr>
-            {/each}
-          </tbody>
-        </table>
-      </details>
+      <section class="ended" aria-label={say.desk.endedLately(desk.data.ended.length)}>
+        {@render over(desk.data.ended.slice(0, 1))}
+        {#if desk.data.ended.length > 1}
+          <details>
+            <summary>{say.desk.endedLately(desk.data.ended.length)}</summary>
+            {@render over(desk.data.ended.slice(1))}
+          </details>
+        {/if}
+      </section>
     {/if}
     {#if desk.data.changes.length}
       <details class="ended">

@@ -20,8 +20,8 @@
   <p class="note">
     {#if card.says}<Sentence text={card.says} />{:else}{card.sentence}{/if}
   </p>
-  {#if card.until}<p class="note muted">
-      {untilAt(card.until_means ?? 'over', card.until, clock.now)}
+  {#if card.until && card.until_means === 'late'}<p class="note muted">
+      {untilAt('late', card.until, clock.now)}
     </p>{/if}
 </li>
 

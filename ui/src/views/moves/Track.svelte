@@ -48,7 +48,8 @@
     const whole = early && late ? range(early, late, clock.now) : '';
     if (!futures) return whole;
     const silent = futures.silent ? stamp(futures.silent, clock.now) : '';
-    return `${say.answers.acting(stamp(futures.acting, clock.now))} · ${say.answers.ifNobody[futures.means](silent)}`;
+    const acting = say.answers.acting(stamp(futures.acting, clock.now));
+    return `${acting} · ${say.answers.ifNobody[futures.means](silent)}`;
   });
   const latest = (k: number) => ends.map((e) => e[k]!).reduce((a, b) => (a > b ? a : b), '');
   const settled = $derived(blocks.length > 0 && blocks.every((b) => b.past));

@@ -24,7 +24,7 @@ class NameServersTest < Minitest::Test
       .of_judged(Desk::Portfolio::Judging.new(app).one(NAME, to: "orlop"))
       .kind
   end
-  def uptime(plan) = Desk::Planning::InShort.new(app).uptime(plan)
+  def uptime(plan) = Desk::Planning::InShort.new(app).uptime(plan).to_s
 
   # Nobody wrote down who serves it.
   def forget_host
@@ -67,7 +67,7 @@ class NameServersTest < Minitest::Test
     proposal = world.plan(NAME, to: "orlop")
     refute_predicate proposal, :startable?
     refute_empty proposal.dns_question
-    assert_match(/Not known: nobody has said/, uptime(proposal.plan))
+    assert_match(/Not known whether .*: nobody has said/, uptime(proposal.plan))
     assert_raises(Desk::Refused) { world.start(NAME, to: "orlop") }
     hints = question.hints(NAME)
     assert_match(/other name/, hints.map(&:says).join)

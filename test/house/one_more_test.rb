@@ -129,6 +129,8 @@ class OneMoreTest < Minitest::Test
   def test_one_more_habit
     habit =
       Module.new do
+        def habits = super.merge("shut_on_mondays" => true)
+
         def update(name, **given)
           raise Practice::Refusal, 2306 if habits["shut_on_mondays"]
 
@@ -138,7 +140,6 @@ class OneMoreTest < Minitest::Test
     world = BenchWorld.new
     registrar = world.world.registrars.fetch("tarnbeck")
     registrar.extend(habit)
-    registrar.habits["shut_on_mondays"] = true
     world
       .world
       .registry

@@ -61,7 +61,7 @@ class MoveViewTest < Minitest::Test
   SHORT =
     Struct
       .new(:uptime, :result) do
-        def uptime(_) = ""
+        def uptime(_) = SteadyMove::Desk::Planning::InShort::Uptime.new
         def result(_) = nil
       end
       .new

@@ -6,6 +6,7 @@ import { at, block, step } from './support/moves';
 import { guide } from '../../ui/src/lib/guide';
 import { session } from '../../ui/src/lib/session.svelte';
 
+const { default: Desk } = await import('../../ui/src/views/desk/Desk.svelte');
 const { default: HandPanel } = await import('../../ui/src/views/hands/HandPanel.svelte');
 const { default: Leave } = await import('../../ui/src/views/moves/Leave.svelte');
 const { default: Moves } = await import('../../ui/src/views/moves/Moves.svelte');
@@ -17,6 +18,37 @@ const amount = (minor: number, currency = 'EUR') => ({ minor, currency });
 const nothing = createRawSnippet(() => ({ render: () => '<i></i>' }));
 
 beforeEach(() => signedIn());
+
+describe('the head of the desk', () => {
+  const lanes = { yours: [], theirs: [], desk: [], clock: [] };
+  const empty = { now: at(0), strays: [], choices: [], lanes, changes: [], ended: [] };
+  const hands = {
+    places: [],
+    consents: null,
+    too_long: ['ferry.example'],
+    overdue: [],
+    leavings: [],
+    letters: [],
+  };
+
+  it.each([
+    ['nothing under way', { ...hands, too_long: [] }, ['startMove'], 'Nothing is under way.'],
+    ['a task', hands, ['startMove'], 'One thing wants you.'],
+    ['a task, for a viewer', hands, [], 'One thing wants somebody here.'],
+    ['what could not be read', undefined, ['startMove'], 'Not all that wants you could be read.'],
+  ])('with %s', async (_, given, allowed, head) => {
+    server({
+      'GET /api/desk': empty,
+      'GET /api/accounts': { accounts: [] },
+      ...(given ? { 'GET /api/hands': given } : {}),
+    });
+    signedIn(...(allowed as string[]));
+    show(Desk, {});
+    await waitFor(() => expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(head), {
+      timeout: 5000,
+    });
+  });
+});
 
 describe('by hand', () => {
   const hand = {

@@ -21,6 +21,13 @@ export const desk = {
         : n === 1
           ? 'One thing wants you.'
           : `${counted(n)} things want you.`,
+    headOfTeam: (n: number) =>
+      n === 0
+        ? 'Nothing wants anybody here now.'
+        : n === 1
+          ? 'One thing wants somebody here.'
+          : `${counted(n)} things want somebody here.`,
+    notRead: 'Not all that wants you could be read.',
     heldUp: (n: number) =>
       n === 0 ? '' : n === 1 ? ' One move is held up.' : ` ${counted(n)} moves are held up.`,
     underWay: (n: number) => (n === 1 ? '1 move under way' : `${n} moves under way`),

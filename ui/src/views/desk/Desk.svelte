@@ -3,6 +3,7 @@
   import { api, ask, type Card, type Turn } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
   import { gathered } from '../../lib/gathered';
+  import { may } from '../../lib/session.svelte';
   import { TURNS } from '../../lib/words';
   import { p } from '../../router';
   import Sentence from '../../parts/Sentence.svelte';
@@ -34,7 +35,12 @@
   // What is done by hand stands gathered by place.
   const yours = $derived((desk.data?.lanes.yours ?? []).filter((c) => !c.by_hand));
   const all = $derived(Object.values(desk.data?.lanes ?? {}).flat());
-  const wanted = $derived(yours.length + byPlace.length + (desk.data?.strays.length ?? 0));
+  const wanted = $derived(
+    yours.length +
+      byPlace.length +
+      (desk.data?.strays.length ?? 0) +
+      (desk.data?.choices.length ?? 0),
+  );
   // Held up, or past the instant after which it is late.
   const late = $derived(
     all.filter(
@@ -43,8 +49,14 @@
         (c.until_means === 'late' && c.until && Date.parse(c.until) < clock.now),
     ).length,
   );
+  // What could not be read is not said to be nothing.
   const head = $derived(
-    all.length || wanted ? say.desk.head(wanted) + say.desk.heldUp(late) : say.desk.quiet,
+    hands.isError
+      ? say.desk.notRead
+      : all.length || wanted
+        ? (may('startMove') ? say.desk.head(wanted) : say.desk.headOfTeam(wanted)) +
+          say.desk.heldUp(late)
+        : say.desk.quiet,
   );
   const count = (turn: Turn) =>
     turn === 'yours' ? yours.length + byPlace.length : (desk.data?.lanes[turn].length ?? 0);
@@ -72,7 +84,7 @@
 {/snippet}
 
 <main>
-  <Trouble error={desk.error} />
+  <Trouble error={desk.error ?? hands.error} />
   {#if desk.data && !hands.isPending}
     <h1 class="answer">{head}</h1>
     <p class="note muted">

@@ -43,13 +43,16 @@ class BrowserBatchTest < Minitest::Test
   def made_and_started
     visit "/names?tray=#{ALL.join(",")}"
     click_on "Plan these 5 moves"
-    fill_in "What you call it", with: "Before the season"
+    fill_in "Title", with: "Before the season"
     click_on "See what it would do"
     assert_text "5 of 5 names can start", wait: 60
-    within("li", text: "fähre-saltern.example", match: :first) { select "Fairlead Names" }
+    within("li", text: "fähre-saltern.example", match: :first) do
+      click_on "Change"
+      select "Fairlead Names"
+    end
     find("summary", text: "How it is done").click
     uncheck "One name first, on trial"
-    click_on "Keep"
+    click_on "Save"
     assert_text "Fairlead Names 1"
     axe "the review of a batch"
     find("button", text: /\AStart 5 names for/).click
@@ -91,7 +94,7 @@ class BrowserBatchTest < Minitest::Test
     visit "/moves/#{member(CALLED_OFF).move_id}"
     click_on "Cancel the move"
     click_on "Cancel it"
-    assert_text "Called off"
+    assert_text "Cancelled"
     world.runner.pass
   end
 

@@ -92,7 +92,8 @@ class BrowserFirstDayTest < Minitest::Test
 
   # Public record, DNS, mailbox and outgoing mail.
   def set_the_places
-    visit "/accounts"
+    visit "/accounts/settings"
+    all("details > summary").each(&:click)
     add("r", "example", "http://#{at("http")}/rdap/")
     SERVERS.each { |s| add("d", s, at("dns-slipway")) }
     add("d", scenario.registry["server"], at("dns-registry"))
@@ -106,7 +107,7 @@ class BrowserFirstDayTest < Minitest::Test
     )
     find_by_id("m-tls").select("none, on this machine only")
     click_on "Read this mailbox"
-    assert_text "Its own mail server calls itself"
+    assert_text "Name of the mailbox’s own server"
     fill("o", host: "127.0.0.1", port: ports["smtp"], from: scenario.mailbox["login"])
     find_by_id("o-tls").select("none, on this machine only")
     click_on "Send by this server"
@@ -125,6 +126,7 @@ class BrowserFirstDayTest < Minitest::Test
   def fill(form, **fields) = fields.each { |key, value| fill_in "#{form}-#{key}", with: value }
 
   def set_the_accounts
+    within("nav", text: "DNS hosts") { click_on "Registrars" }
     account("Cobble and Keel") do
       find("summary", text: "How it wants things done").click
       %w[unlock code release].each do |act|
@@ -145,7 +147,7 @@ class BrowserFirstDayTest < Minitest::Test
     fill_in "a-title", with: title
     fill_in "a-site", with: site if site
     yield if block_given?
-    click_on "Keep it"
+    click_on "Save"
     assert_no_field "a-title"
     assert_button "Change it: #{title}"
   end

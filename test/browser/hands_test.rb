@@ -33,8 +33,8 @@ class BrowserHandsTest < Minitest::Test
     begin_moves("kelp-sound-hire.example")
     sign_in
     assert_text "Record the owner’s consent for 1 name"
-    click_on "Record it"
-    assert_text "Before the privacy service goes off"
+    find("article", text: "Record the owner’s consent").click_on("Open")
+    assert_text "before the privacy service goes off"
     fill_in "Who gave it, and how", with: "Pearl Strand, by telephone"
     click_on "Record the consent for 1 name"
     assert_text "Curlew Screen"
@@ -66,7 +66,7 @@ class BrowserHandsTest < Minitest::Test
     assert_text "The contacts are public for"
     assert_text "Pearl Strand, by telephone consents until"
     within("section[aria-label^='Take the transfer lock off']") do
-      assert_text "The desk checks from outside before it counts as done."
+      assert_text "The desk checks it from outside."
       click_on "I have done it"
       assert_text "checks from outside before it counts"
     end
@@ -99,6 +99,7 @@ class BrowserHandsTest < Minitest::Test
     assert_no_button "Send it"
     on_until "answered", most: 30
     visit "/post"
+    find("nav a", text: "saltern-harbour.example", match: :first).click
     assert_text "Unlock 2 names"
     assert_no_text world.world.registry.find("isles-weather.example")[:auth_info]
   end
@@ -106,7 +107,8 @@ class BrowserHandsTest < Minitest::Test
   def test_the_people_behind_a_name
     sign_in
     visit "/names/kelpsound.example"
-    within("section.panel", text: "Contacts") do
+    find("[role=tab]", text: "Contacts").click
+    within("[role=tabpanel]") do
       assert_text "not reached: an email came back"
       assert_text "This mailbox lies on the name itself"
       click_on "What can be done about an address"
@@ -138,7 +140,7 @@ class BrowserHandsTest < Minitest::Test
     end
     find("summary", text: "How it is done").click
     uncheck "One name first, on trial"
-    click_on "Keep"
+    click_on "Save"
     click_on "Start 2 names for 9.02 EUR"
     assert_text "Running"
     world.runner.pass
@@ -158,16 +160,17 @@ class BrowserHandsTest < Minitest::Test
     )
     sign_in
     visit "/post"
-    attach_file "Drop messages here", file
+    attach_file "Add saved messages (.eml)", file
     assert_text "offer.eml: added"
-    article = find("article", text: "Doubtful, not relied on")
+    click_on "slipway.example"
+    article = find("article", text: "Doubtful. Not relied on.")
     within(article) do
       find("summary").click
       select "Offer to stay", from: "It is"
       click_on "Put it right"
     end
     assert_text "1 offer to stay"
-    attach_file "Drop messages here", file
+    attach_file "Add saved messages (.eml)", file
     assert_text "in the post already"
   end
 

@@ -15,14 +15,14 @@ class BrowserOutsideEndsTest < Minitest::Test
     click_on "It refuses this: #{NAME}"
     select "a payment method is missing", from: "What does it say of #{NAME}?"
     fill_in "In its words (if you like)", with: "No card on file"
-    act { click_on "Keep it" }
+    act { click_on "Save" }
     assert_text "Put one on file there, then order again"
     assert_text "No card on file"
     ordered
     visit "/moves/#{@id}"
     click_on "Cancel the move"
     act { click_on "Cancel it" }
-    assert_text "Called off"
+    assert_text "Cancelled"
     world.runner.pass
     visit "/by-hand"
     assert_text "Open the order of #{NAME} and cancel it"

@@ -86,7 +86,7 @@ class BrowserOutsideTest < Minitest::Test
     assert_text "12 of 12 names can start"
     find("summary", text: "How it is done").click
     uncheck "One name first, on trial"
-    act { click_on "Keep" }
+    act { click_on "Save" }
     act { click_on "Start 12 names for 108.00 EUR" }
     assert_text "Running"
     world.runner.pass

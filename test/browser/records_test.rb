@@ -64,11 +64,11 @@ class BrowserRecordsTest < Minitest::Test
     click_on "Decide: gift-cards.#{SHOP}. CNAME"
     choose "Leave it out"
     fill_in "Why", with: "sold out"
-    click_on "Keep this decision"
+    click_on "Save this decision"
     assert_text "left out: sold out"
     within(find("li", text: "pages.fairlead-dns.example")) { click_on "Give it up" }
     fill_in "Why it may go", with: "the shop has a site of its own"
-    click_on "Keep this"
+    click_on "Save this"
     assert_text "given up: the shop has a site of its own"
     assert_text "The old host may go"
     assert_text "Set the old name servers again"

@@ -94,8 +94,8 @@ class MoveStateTest < Minitest::Test
 
   # How a move ends: [events, stage, still open, active steps]
   ENDINGS = [
-    [%w[called-off], [], "Called off", false, []],
-    [%w[called-off], %w[unlock], "Called off", true, %w[make-safe]],
+    [%w[called-off], [], "Cancelled", false, []],
+    [%w[called-off], %w[unlock], "Cancelled", true, %w[make-safe]],
     [%w[refused], %w[unlock order], "Refused", true, %w[make-safe]]
   ].freeze
 

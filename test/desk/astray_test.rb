@@ -63,11 +63,11 @@ class AstrayTest < Minitest::Test
     id = failed_order
     world.orders.call_off(id, by: ADA)
     world.runner.pass
-    assert_equal ["Called off", false, [LOCK]],
+    assert_equal ["Cancelled", false, [LOCK]],
                  [state(id).stage, world.move(id).open, row(OPEN)[:statuses]]
   end
 
-  # Called off while an unlock may still take effect: it is watched until it can't any more, and the
+  # Cancelled while an unlock may still take effect: it is watched until it can't any more, and the
   # lock is seen.
   def test_called_off_after_an_unlock_that_the_record_does_not_show_yet
     live_with("tarnbeck")

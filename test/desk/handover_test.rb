@@ -82,7 +82,7 @@ class HandoverTest < Minitest::Test
     assert_operator at(id, "ns-settled"), :>=, state(id).told("parent_ttl").at + bound
   end
 
-  # Called off after the switch: the old name servers, the old DS and the lock, each looked at.
+  # Cancelled after the switch: the old name servers, the old DS and the lock, each looked at.
   def test_called_off_after_the_switch
     name = SIGNED
     before = registry.find(name)

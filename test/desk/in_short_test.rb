@@ -55,7 +55,7 @@ class InShortTest < Minitest::Test
     @world.orders.call_off(id, by: "ada")
     @world.until_true { !@world.move(id).open }
     assert_match(
-      /\ACalled off <.*>; isles-timetable\.example stays at Tarnbeck Names\z/,
+      /\ACancelled <.*>; isles-timetable\.example stays at Tarnbeck Names\z/,
       short.result(@world.move(id))
     )
   end

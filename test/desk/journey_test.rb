@@ -103,7 +103,7 @@ class JourneyTest < Minitest::Test
     at_release(id)
     @world.orders.call_off(id, by: "ada")
     @world.runner.pass
-    assert_equal ["Called off", false], [@world.move(id).state.stage, @world.move(id).open]
+    assert_equal ["Cancelled", false], [@world.move(id).state.stage, @world.move(id).open]
     row = @world.world.registry.find(KEPT)
     assert_equal ["tarnbeck", ["clientTransferProhibited"]], row.values_at(:sponsor, :statuses)
     assert_equal "wiped", @world.app.codes.state_of(id)

@@ -203,7 +203,7 @@ class OutsideEndsTest < Minitest::Test
     assert_includes row(NAME)[:statuses], LOCK
   end
 
-  # Called off while it is pending: first the order is taken back, then the lock goes on, each seen
+  # Cancelled while it is pending: first the order is taken back, then the lock goes on, each seen
   # from outside.
   def test_called_off_by_hand
     id = ready
@@ -218,7 +218,7 @@ class OutsideEndsTest < Minitest::Test
     until_step(id, "make-safe")
     do_it(id, "make-safe", "lock-on")
     until_over(id)
-    assert_equal ["Called off", "millrace", true],
+    assert_equal ["Cancelled", "millrace", true],
                  [state(id).stage, row(NAME)[:sponsor], row(NAME)[:statuses].include?(LOCK)]
   end
 

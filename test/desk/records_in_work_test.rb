@@ -60,6 +60,21 @@ class RecordsInWorkTest < Minitest::Test
     assert_equal [%w[neither], %w[both]], answers.values_at("old", "new")
   end
 
+  # What a table or a person says of services that no record can carry is asked about.
+  def test_services_that_are_told
+    rows = %w[Type,Name,Value A,@,192.0.2.9 URL301,www,https://saltern.example/]
+    get("table", text: [*rows, "MAILFW,info,ada@saltern-office.example"].join("\n"))
+    facts = { "key" => "tied_services", "value" => ["mail forwarding for shop", "a shop"] }
+    SteadyMove::Desk::Portfolio::Notes.new(app).put(NAME, facts["key"], facts["value"], by: ADA)
+    told = Records::TiedServices.new(app).open(NAME).to_h { |t| [t.detail, t.kind] }
+    {
+      "www.#{NAME} → https://saltern.example/" => "web_forwarding",
+      "info.#{NAME} → ada@saltern-office.example" => "mail_forwarding",
+      "mail forwarding for shop" => "mail_forwarding",
+      "a shop" => "other"
+    }.each { |detail, kind| assert_equal kind, told[detail], told }
+  end
+
   def test_what_can_not_be_decided
     get("transfer")
     carrying.choose(NAME, by: ADA, host_id: "lanternroom", choice: "carry")

@@ -94,6 +94,7 @@ class OneMoreTest < Minitest::Test
       "steps" => {
         "ring-bell" => {
           "title" => "Ring the bell for %{name}",
+          "short" => "bell rung",
           "proof" => "the echo",
           "rung" => "The bell rang for %{name}."
         }

@@ -83,6 +83,7 @@ class StepsTest < Minitest::Test
   def test_each_step_is_called_something_and_says_what_a_person_does
     STEPS.each do |step|
       assert text?("steps.#{step.id}.title"), "#{step.id}: no title"
+      assert text?("steps.#{step.id}.short"), "#{step.id}: no name in a word or two"
       assert text?("steps.#{step.id}.proof"), "#{step.id}: no word on what proves it"
       (step.ways.keys - %w[connection letter]).each do |way|
         assert(

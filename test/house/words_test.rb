@@ -28,6 +28,21 @@ class WordsTest < Minitest::Test
 
   def known?(key) = Words.catalogue.key?(:en, key)
 
+  # One thing has one word: those that the glossary names beside it stand in no sentence.
+  def test_one_thing_has_one_word
+    glossary = File.read(File.join(SteadyMove::ROOT, "docs", "guide", "glossary.md"))
+    others =
+      glossary.scan(/^\| [^|]+ \| ([^|]+) \|$/).flatten.drop(1).flat_map { |w| w.split(", ") }
+    others -= ["not"]
+    assert_operator others.size, :>, 10
+    pattern = /\b(?:#{others.map { |w| Regexp.escape(w) }.join("|")})\b(?! as it is)/
+    sentences =
+      Dir[File.join(SteadyMove::ROOT, "{config/words,ui/src/lib}", "en", "*")].flat_map do |file|
+        File.readlines(file, chomp: true).grep_v(%r{^\s*(?:#|\*|/)}).grep(pattern)
+      end
+    assert_empty sentences
+  end
+
   def test_what_is_put_together_is_there
     keys = PUT_TOGETHER.flat_map { |pattern, values| values.map { |value| format(pattern, value) } }
     assert_operator keys.size, :>, 90

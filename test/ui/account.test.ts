@@ -100,7 +100,7 @@ describe('the habits of an account', () => {
     const field = screen.getByLabelText<HTMLInputElement>('Days in its queue');
     field.value = '3';
     field.dispatchEvent(new Event('input', { bubbles: true }));
-    screen.getByRole('button', { name: /keep/i }).click();
+    screen.getByRole('button', { name: /save/i }).click();
     await vi.waitFor(() => {
       expect(asked.find((a) => a.method === 'POST')?.body).toEqual({ habits: { queue_days: '3' } });
     });

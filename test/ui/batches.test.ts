@@ -56,9 +56,13 @@ describe('the names of a batch', () => {
     signedIn('changeBatchNames');
     show(Members, { id: 3, members, done: () => undefined });
     expect(screen.queryByText('e.example')).toBeNull();
+    const [first, second] = screen.getAllByRole('button', { name: /^Change/ });
+    await fireEvent.click(first!);
     await fireEvent.click(screen.getByText('Hold back'));
+    await fireEvent.click(second!);
     await fireEvent.click(screen.getByText('Let go on'));
     await fireEvent.click(screen.getByText('Try it again'));
+    await fireEvent.click(first!);
     const rows = screen.getByRole('list', { name: 'Names' });
     await within(rows).findAllByText('Withy');
     await fireEvent.change(within(rows).getAllByRole('combobox')[0]!, {
@@ -94,13 +98,13 @@ describe('how a batch is done', () => {
     });
     const spans = await screen.findByLabelText(/Black-out spans/);
     await fireEvent.input(spans, { target: { value: 'next week' } });
-    await fireEvent.click(screen.getByText('Keep'));
+    await fireEvent.click(screen.getByText('Save'));
     expect(screen.getByRole('alert').textContent).toContain('“next week” is no span');
     await fireEvent.input(spans, {
-      target: { value: '2027-04-20 to 2027-05-02\n2027-07-01 – 2027-07-03' },
+      target: { value: '2027-04-20 to 2027-05-02\n1 Jul 2027 – 3.7.2027' },
     });
     await fireEvent.input(screen.getByLabelText(/Spending limit/), { target: { value: '59,90' } });
-    await fireEvent.click(screen.getByText('Keep'));
+    await fireEvent.click(screen.getByText('Save'));
     await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true));
     expect(asked.find((a) => a.method === 'POST')!.body).toMatchObject({
       title: 'Spring',
@@ -200,11 +204,11 @@ describe('a rehearsal', () => {
 
 describe('to be done by a day', () => {
   it.each([
-    ['2027-03-20', /^start before .* 18 Mar/],
-    ['2027-03-02', /^even started now, 9 in 10 are done only by/],
+    ['20 Mar 2027', /^start before .* 18 Mar/],
+    ['2 Mar', /^even started now, 9 in 10 are done only by/],
   ])('%s', async (day, says) => {
     show(DoneBy, { id: 'x', late: at(2 * 86_400) });
-    await fireEvent.input(screen.getByLabelText(/To be done/), { target: { value: day } });
+    await fireEvent.change(screen.getByLabelText(/To be done/), { target: { value: day } });
     expect(document.querySelector('strong')!.textContent).toMatch(says);
   });
 });

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import GateMark from '../../ui/src/parts/GateMark.svelte';
 import Ruler from '../../ui/src/parts/Ruler.svelte';
 import Track from '../../ui/src/views/moves/Track.svelte';
-import { digits, minor, money } from '../../ui/src/lib/words';
+import { minor } from '../../ui/src/lib/reading';
+import { digits, money } from '../../ui/src/lib/words';
 import { step, block } from './support/moves';
 
 describe('the gate', () => {

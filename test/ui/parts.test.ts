@@ -72,13 +72,13 @@ describe('a transfer that nobody here ordered', () => {
     ],
     [
       { state: 'unsafe', how: 'refused', left: ['lock'] },
-      /was refused.*is not seen to be on/,
-      /Put/,
+      /was refused.*Not safe until the transfer lock is seen to be on at Quern Names/,
+      /code is set/,
     ],
     [
       { state: 'unsafe', how: 'ended', left: ['lock', 'code'], refusable: false },
-      /has ended.*Put the transfer lock on.*Have another/s,
-      /not seen/,
+      /has ended.*seen to be on and another code is set at Quern Names/,
+      /Lock it/,
     ],
   ])('%o', (more, stands, absent) => {
     open(more);
@@ -166,7 +166,7 @@ describe('a record set that is carried', () => {
     await press(/^Decide/);
     await fireEvent.click(screen.getByLabelText(choice));
     for (const [label, value] of Object.entries(typed)) await type(label, value);
-    await press('Keep this decision');
+    await press('Save this decision');
     await waitFor(() => expect(posted(asked)[0]?.body).toEqual({ ...sent, sets: [`${NAME} MX`] }));
   });
 
@@ -358,15 +358,15 @@ describe('a message', () => {
   });
   it.each([
     [{}, /Your code/, /Doubtful|Nothing proves/],
-    [{ trust: 'doubtful' }, /Doubtful, not relied on\. DKIM passed/, /Nothing proves/],
-    [{ trust: 'doubtful', kind: 'offer' }, /Your code/, /Doubtful, not relied/],
+    [{ trust: 'doubtful' }, /Doubtful\.\s+Not relied on\.\s+DKIM passed/, /Nothing proves/],
+    [{ trust: 'doubtful', kind: 'offer' }, /Your code/, /Not relied/],
     [{ trust: 'unproven' }, /Nothing proves its sender/, /Doubtful/],
-    [{ links: [link('approve'), link('other')] }, /q\.example\/approve/, /q\.example\/other/],
+    [{ links: [link('approve'), link('other')] }, /To approve:.*leads to q/, /A link:/],
     [{ corrected_by: 'bo' }, /put right by bo/, /Doubtful/],
   ])('%o', (more, stands, absent) => {
     signedIn('countMessage');
     server({});
-    show(Message, { message: message(more), kinds: [{ id: 'code', title: 'Code' }] });
+    show(Message, { message: message(more), kind: 'Code', kinds: [{ id: 'code', title: 'Code' }] });
     expect(said()).toMatch(stands);
     expect(said()).not.toMatch(absent);
   });
@@ -463,7 +463,9 @@ describe('parts of every view', () => {
     HTMLDialogElement.prototype.showModal ??= () => {};
     HTMLDialogElement.prototype.close ??= () => {};
     server({
-      'GET /api/moves': { moves: [{ id: 3, name: NAME, to: 'Orlop', stage: 'Release' }] },
+      'GET /api/moves': {
+        moves: [{ id: 3, name: NAME, unicode: NAME, to: 'Orlop', stage: 'Release' }],
+      },
       'GET /api/names': { names: [], tally: {}, suffixes: [], total: 0 },
     });
     show(Palette, { open: true });

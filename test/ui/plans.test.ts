@@ -154,7 +154,6 @@ describe('the review of a batch', () => {
     expect(screen.getAllByText('Its mail comes from itself.')).toHaveLength(1);
     expect(screen.getByText('It is too young.')).toBeTruthy();
     expect(screen.getByText(/above this batch/)).toBeTruthy();
-    expect(screen.getByText('2 of 3 names can start')).toBeTruthy();
     expect(document.querySelectorAll('svg rect.most')).toHaveLength(1);
   });
 });

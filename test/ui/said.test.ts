@@ -79,7 +79,7 @@ describe('the words of the pages', () => {
       files(SRC)
         .map((f) => readFileSync(f, 'utf8'))
         .join() +
-      ['words', 'keys', 'api', 'arrive', 'list', 'gathered', 'facts', 'views']
+      ['words', 'keys', 'api', 'arrive', 'list', 'gathered', 'facts', 'views', 'reading', 'search']
         .map((n) => readFileSync(join(SRC, 'lib', `${n}.ts`), 'utf8'))
         .join() +
       readFileSync(join(SRC, 'views/accounts/fields.ts'), 'utf8')

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { lay } from '../../ui/src/lib/track';
-import { minor } from '../../ui/src/lib/words';
+import { lay, nameOf, runs } from '../../ui/src/lib/track';
 import { NOW, block, step } from './support/moves';
 
 // Records are carried first; the lock comes off after both; two checks stand beside each other.
@@ -90,19 +89,26 @@ describe('the track', () => {
     expect(short.days.length).toBeGreaterThan(1);
   });
 
+  it('draws neighbours of one kind as one, named as far as there is room', () => {
+    const over = ['a', 'b', 'c'].map((id, i) => block(id, i * 60 - 900, [60, 60, 60], true));
+    const done = [step('a', []), step('b', ['a']), step('c', ['b'])].map((s) => ({
+      ...s,
+      rail: 'registration' as const,
+      short: `${s.id}${s.id} done`,
+    }));
+    const next = { ...step('d', ['c'], 'registration', 'under-way'), short: 'released' };
+    const laid = lay([...done, next], [...over, block('d', 0, [60, 900, 3600])], NOW);
+    const drawn = runs(laid);
+    expect(drawn.map((r) => r.steps.length)).toEqual([3, 1]);
+    expect(nameOf(drawn[0]!)).toBe('aa done · bb done · cc done');
+    expect(nameOf({ ...drawn[0]!, width: 150 })).toBe('… bb done · cc done');
+    expect(nameOf({ ...drawn[0]!, width: 60 })).toBe('cc done');
+    expect(nameOf({ ...drawn[0]!, width: 20 })).toBe('');
+    expect(nameOf(drawn[1]!)).toBe('released');
+  });
+
   it('leaves out a step without a block', () => {
     expect(lay([...steps, step('more', [], 'records')], blocks, NOW).placed).toHaveLength(5);
     expect(lay([], [], NOW).placed).toEqual([]);
   });
-});
-
-describe('amounts that somebody types', () => {
-  it.each([
-    ['9.02', 902],
-    ['9,02', 902],
-    ['15', 1500],
-    ['0.1', 10],
-    ['', undefined],
-    ['  ', undefined],
-  ])('“%s” is %s', (text, value) => expect(minor(text)).toBe(value));
 });

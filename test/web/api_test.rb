@@ -140,6 +140,7 @@ class ApiTest < Minitest::Test
                    /api/me/sessions/end-others
                    /api/me/tokens
                    /api/me/tokens/1/end
+                   /api/me/views
                    /api/proposals
                    /api/recovery-codes
                    /api/rulebook/preview

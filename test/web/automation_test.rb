@@ -250,7 +250,7 @@ class AutomationTest < Minitest::Test
       world.orders.call_off(id, by: ME)
       world.until_true(most: 200, what: "its end") { !world.move(id).open }
       status, lines, = run_words("desk", "follow", id.to_s)
-      assert_equal [1, "Called off"], [status, JSON.parse(lines.last)["stage"]]
+      assert_equal [1, "Cancelled"], [status, JSON.parse(lines.last)["stage"]]
       assert_equal 1, run_words("desk", "judge", "nobody.example").first
       assert_equal 2, run_words("desk", "dance").first
     end

@@ -12,6 +12,7 @@ class LanguageTest < Minitest::Test
   # Texts that stand in rows of the rulebook, and what people or others wrote.
   OTHERS = %w[
     because
+    why
     remedy
     find_out
     source

@@ -137,7 +137,71 @@ class ListingsTest < Minitest::Test
     assert_equal 422, last_response.status
   end
 
+  # Each row says in a few words why its gate stands as it does.
+  def test_rows_say_why
+    sign_in
+    all = list("limit=100").to_h { |n| [n["name"], n] }
+    {
+      "kelpquay.example" => "newly registered",
+      "tern-island-cruises.example" => "held by the registry",
+      "isles-timetable.example" => nil
+    }.each { |name, why| assert_equal [why], [all[name]&.fetch("why")], name if all[name] }
+    waiting = all.values.select { |n| %w[needs wait blocked unknown].include?(n["gate"]["kind"]) }
+    assert_operator waiting.size, :>=, 4
+    assert_empty(waiting.reject { |n| n["why"] })
+    assert_empty(all.values.select { |n| n["gate"]["kind"] == "ready" && n["why"] })
+    hold("saltern-new.example")
+    fresh = list("q=saltern-new").first
+    assert_equal ["unknown", "not looked up yet"], [fresh["gate"]["kind"], fresh["why"]]
+  end
+
+  # A name is found however it is spelt: within a URL, as an A-label, without its umlauts.
+  def test_names_are_found_in_any_spelling
+    sign_in
+    hold("xn--fhre-saltern-kcb.example")
+    %w[https://www.Kelpquay.example/a?b=c kelpquay.example. kelpquay.example:443].each do |q|
+      found = list("q=#{CGI.escape(q)}").map { |n| n["name"] }
+      assert_equal %w[kelpquay.example], found, q
+    end
+    %w[fähre-saltern faehre-saltern fahre-saltern xn--fhre FÄHRE].each do |q|
+      found = list("q=#{CGI.escape(q)}").map { |n| n["unicode"] }
+      assert_includes found, "fähre-saltern.example", q
+    end
+  end
+
+  # How one looks at a list is kept for the person, on every machine, and only for that person.
+  def test_views_are_kept_for_the_person
+    sign_in
+    assert_equal({}, views)
+    names = { columns: %w[dns seen], dense: true, filters: "gate=needs&sort=-expiry" }
+    send_to("/api/me/views", names: names)
+    send_to("/api/me/views", desk: { mine: true })
+    kept = { "names" => JSON.parse(JSON.generate(names)), "desk" => { "mine" => true } }
+    assert_equal kept, views
+    assert_equal 422, send_to("/api/me/views", names: { columns: %w[price] })
+    assert_equal kept, views, "what is refused changes nothing"
+    password = "a tide table of nineteen27"
+    house.people.put("ben@saltern-office.example", password, role: "viewer")
+    sign_out
+    sign_in("ben@saltern-office.example", password)
+    assert_equal({}, views)
+  end
+
   private
+
+  def hold(name)
+    world.app.names.put(Core::Names::DomainName.held(name), "tarnbeck", at: world.app.now)
+  end
+
+  def list(query)
+    get "/api/names?#{query}"
+    answer["names"]
+  end
+
+  def views
+    get "/api/session"
+    answer["views"]
+  end
 
   # Rules are called by their titles, here and in a plan.
   def assert_no_slugs(text)

@@ -42,6 +42,10 @@ module SteadyMove
         @rows.where(id: id).update(spending_limit: limit && Values.dump(limit.to_stored))
       end
 
+      # How a person looks at lists (Hash), {} where nothing was chosen.
+      def views(id) = Values.load(@rows.where(id: id).get(:views) || "{}")
+      def keep_views(id, views) = @rows.where(id: id).update(views: Values.dump(views))
+
       def remove(id)
         OWN.each { |table| @db[table].where(person_id: id).delete }
         @rows.where(id: id).delete

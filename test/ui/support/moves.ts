@@ -16,6 +16,7 @@ export const step = (
   stage: 'Make ready',
   turn: 'clock',
   title: id,
+  short: id,
   proof: '',
   undo: null,
   says: null,

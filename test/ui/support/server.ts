@@ -60,6 +60,7 @@ export function signedIn(...may: string[]) {
     first_run: false,
     version: '0',
     may,
+    views: {},
   };
 }
 

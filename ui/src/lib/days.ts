@@ -16,6 +16,12 @@ export function morning(day: string): string {
   return new Date(y, m - 1, d, 8).toISOString().replace('.000', '');
 }
 
+/** The last second of a day here: what happens “by the end of” it. */
+export function endOf(day: string): string {
+  const [y, m, d] = parts(day);
+  return new Date(y, m - 1, d, 23, 59, 59).toISOString().replace('.000', '');
+}
+
 /** A day so many days later. */
 export function later(day: string, days: number): string {
   const [y, m, d] = parts(day);

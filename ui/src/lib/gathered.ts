@@ -6,6 +6,24 @@ export type Gathered = { sentence: string; more: string; act: string };
 
 const names = (n: number) => (n === 1 ? say.gathered.oneName : say.gathered.names(n));
 
+/** Of these moves alone (all, where undefined); what belongs to no one move stays. */
+export function ofMoves(
+  hands: Schemas['Hands'] | undefined,
+  moves: Set<number> | undefined,
+): Schemas['Hands'] | undefined {
+  if (!hands || !moves) return hands;
+  const places = hands.places.map((place) => ({
+    ...place,
+    items: place.items.filter((i) => moves.has(i.move)),
+  }));
+  const due = hands.consents?.moves.filter((m) => moves.has(m.id)) ?? [];
+  return {
+    ...hands,
+    places: places.filter((place) => place.items.length),
+    consents: hands.consents && due.length ? { ...hands.consents, moves: due } : null,
+  };
+}
+
 /** What is to be done by hand, one card a place instead of one a name; the most pressing first. */
 export function gathered(hands: Schemas['Hands'] | undefined): Gathered[] {
   if (!hands) return [];
@@ -20,8 +38,8 @@ export function gathered(hands: Schemas['Hands'] | undefined): Gathered[] {
   if (consents)
     cards.push({
       sentence: say.gathered.recordConsentOf(names(consents)),
-      more: say.gathered.consentWhy,
-      act: say.gathered.recordIt,
+      more: '',
+      act: say.gathered.openTask,
     });
   for (const l of hands.overdue)
     cards.push({
@@ -36,19 +54,21 @@ export function gathered(hands: Schemas['Hands'] | undefined): Gathered[] {
     cards.push({
       sentence: letter
         ? say.gathered.writeTo(place.title ?? '', names(letter))
-        : say.gathered.tasksAt(open.length, place.title ?? ''),
-      more: [...new Set(open.map((i) => i.title))].slice(0, 3).join('; '),
+        : open.length === 1
+          ? open[0]!.title
+          : say.gathered.tasksAt(open.length, place.title ?? ''),
+      more: open.length === 1 ? '' : [...new Set(open.map((i) => i.title))].slice(0, 2).join('; '),
       act: letter ? say.gathered.writeTheLetter : say.gathered.openTask,
     });
   }
-  for (const place of hands.leavings) {
-    const count = new Set(place.kinds.flatMap((k) => k.moves.map((m) => m.id))).size;
+  if (hands.leavings.length) {
+    const kinds = hands.leavings.flatMap((place) => place.kinds);
+    const count = new Set(kinds.flatMap((k) => k.moves.map((m) => m.id))).size;
+    const where = hands.leavings.map((place) => place.title);
+    const at = where.length > 1 ? say.gathered.registrars(where.length) : where[0]!;
     cards.push({
-      sentence: say.gathered.leftAt(place.title, names(count)),
-      more: place.kinds
-        .map((k) => k.title)
-        .slice(0, 3)
-        .join('; '),
+      sentence: say.gathered.leftAt(at, names(count)),
+      more: '',
       act: say.gathered.openTask,
     });
   }

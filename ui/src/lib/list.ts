@@ -1,5 +1,7 @@
 import { searchParams } from 'sv-router';
 import { api, ask, type Schemas } from './api';
+import { keepOwn, own } from './own';
+import { hold, picked, TRAY_MOST } from './tray.svelte';
 
 export type NameList = Schemas['NameList'];
 export type Working = Schemas['Working'];
@@ -44,7 +46,7 @@ export function asked(): Asked {
 }
 
 /** Puts one value into the URL, or takes it out. */
-export function put(key: keyof Asked | 'tray', value: string | undefined) {
+export function put(key: keyof Asked, value: string | undefined) {
   if (value) searchParams.set(key, value, { replace: true });
   else searchParams.delete(key, undefined, { replace: true });
 }
@@ -64,8 +66,25 @@ export const stretch = (what: Asked, offset: number) =>
 
 export const isWorking = (answer: NameList | Working): answer is Working => 'working' in answer;
 
-/** As many names as the tray holds. */
-export const TRAY_MOST = 200;
+/** What is kept for the person: which names are shown, and in which order. */
+const KEPT = ['gate', 'account', 'suffix', 'within', 'sort', 'group'] as const;
+const filters = () => {
+  const pairs = KEPT.map((key) => [key, text(key)] as const).filter(([, value]) => value);
+  return new URLSearchParams(pairs as [string, string][]).toString();
+};
+
+/** Chooses what is shown, and keeps it for the next time. */
+export function filter(key: (typeof KEPT)[number], value: string | undefined) {
+  put(key, value);
+  void keepOwn('names', { filters: filters() });
+}
+
+/** Where nothing is asked for, what was kept. */
+export function asBefore() {
+  if (searchParams.toString() !== '') return;
+  for (const [key, value] of new URLSearchParams(own().names?.filters ?? ''))
+    if ((KEPT as readonly string[]).includes(key)) put(key as keyof Asked, value);
+}
 
 /** Puts all that the list holds into the tray, or takes them out of it. */
 export async function pickAll(what: Asked, into: boolean) {
@@ -75,16 +94,5 @@ export async function pickAll(what: Asked, into: boolean) {
   if (isWorking(answer)) return;
   const shown = answer.names.map((n) => n.name);
   const others = picked().filter((name) => !shown.includes(name));
-  put('tray', [...others, ...(into ? shown : [])].slice(0, TRAY_MOST).join(','));
-}
-
-/** Names in the tray, in the order in which they were picked. */
-export const picked = () => (text('tray') ?? '').split(',').filter((name) => name !== '');
-
-export function pick(name: string) {
-  const names = picked();
-  put(
-    'tray',
-    (names.includes(name) ? names.filter((n) => n !== name) : [...names, name]).join(','),
-  );
+  hold([...others, ...(into ? shown : [])]);
 }

@@ -29,11 +29,17 @@ export type Laid = {
 
 const DAY = 86_400_000;
 const HOUR = DAY / 24;
-/** A block is never narrower, so that its number can be read. */
-const NARROWEST = 20;
+/** A block is never narrower than the widest of these that fits; what is next, than its name. */
+const NARROWEST = [80, 66, 56, 44, 32, 20] as const;
+/** Roughly as wide as letters of the notes’ size are. */
+export const wordWidth = (text: string) => text.length * 6.7;
+const least = ({ step, block }: Span, narrowest: number) =>
+  !block.past && (step.turn === 'yours' || step.phase !== 'ahead')
+    ? Math.max(narrowest, wordWidth(step.short) + 12)
+    : narrowest;
 /** A wait in which nothing begins or ends is folded when it is longer, and then drawn so wide. */
 const FOLD = 1.25 * DAY;
-const FOLDED = 64;
+const FOLDED = 92;
 /** Pixels a day: the widest that fits is taken. */
 const SCALES = [
   23040, 11520, 5760, 2880, 1440, 960, 720, 480, 320, 240, 180, 140, 110, 90, 70, 50, 36,
@@ -67,7 +73,7 @@ class Axis {
   readonly folded: boolean[];
   readonly x: number[] = [0];
 
-  constructor(all: Span[], now: number, scale: number) {
+  constructor(all: Span[], now: number, scale: number, narrowest: number) {
     const last = Math.max(now, ...all.map((s) => Date.parse(s.block.ends[2]!)));
     this.at = [...new Set([now, last, ...all.flatMap((s) => [s.from, s.to])])].sort(
       (a, b) => a - b,
@@ -77,7 +83,7 @@ class Axis {
     this.px = gaps.map((ms, i) => (this.folded[i] ? FOLDED : (ms / DAY) * scale));
     for (const s of all) {
       const [a, b] = [this.at.indexOf(s.from), this.at.indexOf(s.to)];
-      const lacks = NARROWEST - this.px.slice(a, b).reduce((sum, px) => sum + px, 0);
+      const lacks = least(s, narrowest) - this.px.slice(a, b).reduce((sum, px) => sum + px, 0);
       if (lacks > 0) this.px[b - 1]! += lacks;
     }
     for (const px of this.px) this.x.push(this.x.at(-1)! + px);
@@ -114,12 +120,56 @@ class Axis {
   }
 }
 
+/** Steps beside each other on one rail that are drawn as one: all done, or all still to come. */
+export type Run = { steps: Placed[]; kind: string; lane: number; x: number; width: number };
+
+const kindOf = (p: Placed) =>
+  p.block.past ? 'past' : p.step.phase === 'ahead' && p.step.turn !== 'yours' ? 'ahead' : p.step.id;
+
+/** Joins neighbours of one kind, unless a fold lies between them. */
+export function runs({ placed, folds }: Pick<Laid, 'placed' | 'folds'>): Run[] {
+  const out: Run[] = [];
+  const sorted = [...placed].sort((a, b) => a.lane - b.lane || a.x - b.x);
+  for (const p of sorted) {
+    const last = out.at(-1);
+    const end = last && last.x + last.width;
+    const joins =
+      last?.lane === p.lane &&
+      last.kind === kindOf(p) &&
+      p.x - end! < 1 &&
+      !folds.some((f) => f.x >= last.x - 1 && f.x < p.x);
+    if (!joins) {
+      out.push({ steps: [p], kind: kindOf(p), lane: p.lane, x: p.x, width: p.width });
+      continue;
+    }
+    last.steps.push(p);
+    last.width = p.x + p.width - last.x;
+  }
+  return out;
+}
+
+/** The names of a run’s steps as far as there is room, the last ones rather than the first. */
+export function nameOf(run: Run): string {
+  const names = run.steps.map((p) => p.step.short);
+  const tails = names.map((_, n) => (n ? '… ' : '') + names.slice(n).join(' · '));
+  return [...tails, names.at(-1)!].find((text) => wordWidth(text) + 10 <= run.width) ?? '';
+}
+
+/** The axis with the widest blocks, and of those the widest days, that there is room for. */
+function fitting(all: Span[], now: number, room: number): Axis {
+  for (const narrowest of NARROWEST)
+    for (const scale of SCALES) {
+      const axis = new Axis(all, now, scale, narrowest);
+      if (axis.wide <= room) return axis;
+    }
+  return new Axis(all, now, SCALES.at(-1)!, NARROWEST.at(-1)!);
+}
+
 /** Lays the steps out on one axis of time, as wide as there is room. */
 export function lay(steps: Step[], blocks: Block[], now: number, room = 900): Laid {
   const all = spans(steps, blocks);
   if (!all.length) return { placed: [], ties: [], wide: 0, now: 0, folds: [], days: [] };
-  const fitting = SCALES.map((scale) => new Axis(all, now, scale)).find((a) => a.wide <= room);
-  const axis = fitting ?? new Axis(all, now, SCALES.at(-1)!);
+  const axis = fitting(all, now, room);
   const placed: Placed[] = [];
   for (const { step, block, no, from, to } of all) {
     const [x, end] = [axis.of(from), axis.of(to)];

@@ -104,10 +104,6 @@ export function money(amount: Amount): string {
   return `${part ? `${marked}.${part}` : marked} ${amount.currency}`;
 }
 
-/** “9.02” → 902 in a currency with two digits; undefined where nothing is written. */
-export const minor = (text: string, currency: string) =>
-  text.trim() ? Math.round(Number(text.replace(',', '.')) * 10 ** digits(currency)) : undefined;
-
 /** Splits a sentence at its instants, which stand in it as <2027-03-01T08:00:00Z>. */
 export function parts(sentence: string): { text?: string; at?: string }[] {
   return sentence

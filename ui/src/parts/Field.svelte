@@ -1,5 +1,7 @@
 <script lang="ts">
   import { Input, Label } from 'flowbite-svelte';
+  import { amountIn } from '../lib/reading';
+  import DateField from './DateField.svelte';
 
   /** One labelled input; what else it takes goes to the input itself. */
   let {
@@ -7,6 +9,8 @@
     label,
     value = $bindable(''),
     mono = false,
+    type,
+    amount,
     ...rest
   }: {
     id: string;
@@ -15,6 +19,8 @@
     mono?: boolean;
     required?: boolean;
     type?: string;
+    /** It takes an amount in this currency. */
+    amount?: string | undefined;
     pattern?: string;
     inputmode?: 'decimal';
     autocomplete?: 'off';
@@ -26,5 +32,14 @@
 
 <div>
   <Label for={id}>{label}</Label>
-  <Input {id} class={mono ? 'font-mono' : ''} bind:value {...rest as object} />
+  {#if type === 'date'}<DateField {id} bind:value required={rest.required ?? false} />
+  {:else if amount !== undefined}<Input
+      {id}
+      class="num"
+      inputmode="decimal"
+      bind:value
+      {...rest as object}
+      {@attach amountIn(() => amount)}
+    />
+  {:else}<Input {id} {type} class={mono ? 'font-mono' : ''} bind:value {...rest as object} />{/if}
 </div>

@@ -10,6 +10,7 @@
   import Palette from './Palette.svelte';
   import TopBar from './TopBar.svelte';
   import Unsaved from './Unsaved.svelte';
+  import Waiting from './Waiting.svelte';
   import { say } from '../lib/say';
 
   let { client }: { client: QueryClient } = $props();
@@ -48,10 +49,26 @@
     if (globalKey(e, { help: () => (help = true), search: () => (search = true) }))
       e.preventDefault();
   }
+  // What a view is opened for: its one act, else the first of its rows.
+  function toFirst() {
+    const first = (what: string) => view?.querySelector<HTMLElement>(what);
+    (first('[data-act] button') ?? first('[data-row]') ?? view)?.focus();
+  }
+  // What is folded away is read on paper all the same.
+  let unfolded: HTMLDetailsElement[] = [];
+  function onbeforeprint() {
+    unfolded = [...(view?.querySelectorAll<HTMLDetailsElement>('details:not([open])') ?? [])];
+    for (const part of unfolded) part.open = true;
+  }
+  function onafterprint() {
+    for (const part of unfolded) part.open = false;
+    unfolded = [];
+  }
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window {onkeydown} {onbeforeprint} {onafterprint} />
 <a class="skip" href="#view">{say.frame.skip}</a>
+<button class="skip" onclick={toFirst}>{say.frame.skipToFirst}</button>
 <TopBar showKeys={() => (help = true)} showSearch={() => (search = true)} />
 {#if line.trouble}
   <p class="cut grave" role="alert">{line.trouble}</p>
@@ -67,6 +84,7 @@
 {/if}
 <Palette bind:open={search} />
 <Unsaved />
+<Waiting />
 
 <style>
   #view {

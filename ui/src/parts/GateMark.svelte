@@ -8,9 +8,16 @@
     gate,
     words = true,
     brief = false,
-  }: { gate: Gate; words?: boolean; brief?: boolean } = $props();
+    told = false,
+  }: {
+    gate: Gate;
+    words?: boolean;
+    brief?: boolean;
+    /** Does the reason stand beside it? Then one thing needs no number. */
+    told?: boolean;
+  } = $props();
   const lead = $derived(
-    gate.kind === 'needs'
+    gate.kind === 'needs' && !(told && gate.needs === 1)
       ? `${GATES.needs} (${gate.needs})`
       : gate.kind === 'wait' && !gate.clears_at
         ? brief

@@ -1,10 +1,10 @@
 <script lang="ts">
+  import { SvelteSet } from 'svelte/reactivity';
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../lib/api';
   import { isWorking, stretch } from '../lib/list';
   import { navigate } from '../router';
-  import { guide } from '../lib/guide';
-  import { views } from '../lib/views';
+  import { hostOf, search, type Hit } from '../lib/search';
   import { say } from '../lib/say';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
@@ -13,7 +13,7 @@
   let at = $state(0);
   const names = createQuery(() => ({
     queryKey: ['names', 'search', text],
-    queryFn: () => stretch({ q: text.trim() || undefined, sort: 'name' }, 0),
+    queryFn: () => stretch({ q: hostOf(text) || undefined, sort: 'name' }, 0),
     placeholderData: (before) => before,
     enabled: open,
   }));
@@ -23,40 +23,37 @@
     queryFn: () => ask(api.GET('/api/moves')),
     enabled: open,
   }));
-  type Found = { title: string; note: string; path: string; words?: string };
-  const all = $derived<Found[]>([
-    ...views().map((v) => ({ title: v.title, note: say.palette.view, path: v.path })),
-    { title: say.palette.addNames, note: say.palette.view, path: '/names/take-in' },
-    ...guide().map((page) => ({
-      title: page.title,
-      note: say.palette.help,
-      path: `/help/${page.id}`,
-      words: page.words,
-    })),
-    ...(moves.data?.moves ?? []).map((m) => ({
-      title: m.unicode,
-      note: say.palette.moveTo(m.to, m.stage),
-      path: `/moves/${m.id}`,
-    })),
-    ...held.map((n) => ({ title: n.unicode, note: n.account, path: `/names/${n.name}` })),
-  ]);
-  const found = $derived(
-    all
-      .filter((f) =>
-        `${f.title} ${f.note} ${f.words ?? ''}`.toLowerCase().includes(text.trim().toLowerCase()),
-      )
-      .slice(0, 12),
+  const whole = new SvelteSet<string>();
+  const groups = $derived(
+    search(
+      text,
+      {
+        moves: (moves.data?.moves ?? []).map((m) => ({
+          title: m.unicode,
+          note: say.palette.moveTo(m.to, m.stage),
+          path: `/moves/${m.id}`,
+          also: m.name,
+        })),
+        names: held.map((n) => ({
+          ...{ title: n.unicode, note: n.account, path: `/names/${n.name}`, also: n.name },
+          answers: names.isPlaceholderData ? undefined : text,
+        })),
+      },
+      whole,
+    ),
   );
+  const found = $derived(groups.flatMap((g) => g.hits));
 
   $effect(() => {
     if (open) {
       text = '';
       at = 0;
+      whole.clear();
       dialog?.showModal();
     } else dialog?.close();
   });
 
-  function go(f: Found | undefined) {
+  function go(f: Hit | undefined) {
     if (!f) return;
     open = false;
     void navigate(f.path as '/');
@@ -88,14 +85,31 @@
     oninput={() => (at = 0)}
     {onkeydown}
   />
-  <ul id="found" role="listbox" aria-label={say.palette.found}>
-    {#each found as f, i (f.path)}
-      <!-- svelte-ignore a11y_click_events_have_key_events (the keys are those of the field above) -->
-      <li id="found-{i}" role="option" aria-selected={i === at} onclick={() => go(f)}>
-        <span class="mono">{f.title}</span> <span class="muted">{f.note}</span>
-      </li>
+  <div id="found" role="listbox" aria-label={say.palette.found}>
+    {#each groups as g (g.title)}
+      <div role="group" aria-label={g.title}>
+        <p class="note muted" aria-hidden="true">{g.title}</p>
+        {#each g.hits as f (f.path + f.title)}
+          {@const i = found.indexOf(f)}
+          <!-- svelte-ignore a11y_click_events_have_key_events (the keys are those of the field above) -->
+          <div
+            id="found-{i}"
+            role="option"
+            tabindex="-1"
+            aria-selected={i === at}
+            onclick={() => go(f)}
+          >
+            <span>{f.title}</span> <span class="muted">{f.note}</span>
+          </div>
+        {/each}
+      </div>
     {/each}
-  </ul>
+  </div>
+  {#each groups.filter((g) => g.left) as g (g.title)}
+    <button class="link" onclick={() => whole.add(g.title)}
+      >{say.palette.more(g.left, g.title)}</button
+    >
+  {/each}
   {#if !found.length}<p class="muted">{say.palette.nothingHolds(text)}</p>{/if}
 </dialog>
 
@@ -111,7 +125,11 @@
     padding: 8px 8px;
     color: var(--ink);
   }
-  li {
+  #found {
+    max-height: 60vh;
+    overflow-y: auto;
+  }
+  [role='option'] {
     display: flex;
     justify-content: space-between;
     gap: 16px;
@@ -120,10 +138,11 @@
     cursor: pointer;
     overflow-wrap: anywhere;
   }
-  li[aria-selected='true'] {
+  [aria-selected='true'] {
     background: var(--loden-soft);
   }
-  p {
+  p,
+  .link {
     padding: 8px;
   }
 </style>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { NameRow } from '../lib/api';
+  import { monthsWithin } from '../lib/months';
   import { day } from '../lib/words';
   import { say } from '../lib/say';
 
@@ -69,23 +70,16 @@
       .filter(Boolean)
       .join('; '),
   );
+  // Labels of months that have room; every line stands.
   const months = $derived.by(() => {
     if (!large) return [];
-    const first = new Date(start);
     let labelled = -99;
-    const out: { x: number; label: string }[] = [];
-    for (let i = 1; i <= 14; i++) {
-      const month = new Date(first.getFullYear(), first.getMonth() + i, 1);
-      const label = month.toLocaleString(
-        'en',
-        month.getMonth() ? { month: 'short' } : { month: 'short', year: '2-digit' },
-      );
-      const place = x(month.getTime());
+    return monthsWithin(from, days).map((month) => {
+      const place = month.share * W;
       const room = place - labelled > 44 && place < W - 30;
       if (room) labelled = place;
-      if (month.getTime() < start + days * DAY) out.push({ x: place, label: room ? label : '' });
-    }
-    return out;
+      return { x: place, label: room ? month.label : '' };
+    });
   });
 </script>
 

@@ -15,7 +15,16 @@
    * A transfer of a held name that nobody here ordered: what it is, until when, how to refuse it,
    * and after.
    */
-  let { stray, named = true }: { stray: Schemas['Stray']; named?: boolean } = $props();
+  let {
+    stray,
+    named = true,
+    brief = false,
+  }: {
+    stray: Schemas['Stray'];
+    named?: boolean;
+    /** Without who says so, which stands on its name's own sheet. */
+    brief?: boolean;
+  } = $props();
   const client = useQueryClient();
   const params = $derived({ path: { name: stray.name } });
   let who = $state('');
@@ -68,23 +77,21 @@
     {:else if stray.state === 'unsafe'}
       <p class="what">
         {say.stray.codeElsewhere}
-        {@render name()}{say.stray.howItEnded(stray.how ?? '')}
+        {@render name()}{brief ? '.' : say.stray.howItEnded(stray.how ?? '')}
       </p>
-      <ul>
-        {#each stray.left as what (what)}
-          <li>{stray.refusable ? say.stray.left[what](at) : say.stray.leftByHand[what](at)}</li>
-        {/each}
-      </ul>
+      <p>
+        {say.stray.safeOnly(at, stray.left.map((what) => say.stray.left[what]).join(say.stray.and))}
+      </p>
     {:else}
       <p class="what">
         {say.stray.strayBegins}
         {@render name()}{say.stray.strayEnds}
       </p>
-      <p>
-        {stray.because}
-        {#if stray.requested_by}{say.stray.strayBy(stray.requested_by)}{/if}
-        {#if !stray.shown}{say.stray.notShown}{/if}
-      </p>
+      {#if !brief}<p>
+          {stray.because}
+          {#if stray.requested_by}{say.stray.strayBy(stray.requested_by)}{/if}
+          {#if !stray.shown}{say.stray.notShown}{/if}
+        </p>{/if}
       {#if stray.deadline}
         <p>
           {say.stray.silenceLetsItGo}
@@ -189,10 +196,6 @@
   .what {
     font-weight: 600;
     overflow-wrap: anywhere;
-  }
-  ul {
-    list-style: disc;
-    padding-left: 16px;
   }
   .acts {
     display: flex;

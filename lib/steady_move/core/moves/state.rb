@@ -10,7 +10,7 @@ module SteadyMove
         # desk: what software does next; clock: time alone.
         TURNS = %w[yours theirs desk clock].freeze
         ENDINGS = {
-          "called-off" => "Called off",
+          "called-off" => "Cancelled",
           "refused" => "Refused",
           "lapsed" => "Made safe",
           "settled" => "Settled"

@@ -98,6 +98,26 @@ module SteadyMove
           end
         end
 
+        # What decides a gate, the gravest first.
+        DECIDING = %w[bar wait dark first].freeze
+
+        # The rule that decides the gate at an instant: one that bars, the wait that ends last, what
+        # is not known, what somebody has to do first; nil where nothing does. passing: rules that
+        # are not counted.
+        def deciding(at, passing: nil)
+          by = {}
+          latest = -EVER
+          each_at(at) do |effect, to, rule|
+            next if passing&.include?(rule)
+            next by[effect] ||= rule unless effect == "wait"
+            next unless to > latest
+
+            latest = to
+            by["wait"] = rule
+          end
+          DECIDING.filter_map { |effect| by[effect] }.first
+        end
+
         # The next instant after `at` at which something begins or ends; infinity where nothing
         # does.
         def next_change(at)

@@ -135,6 +135,14 @@ module SteadyMove
           )
         end
 
+        # How a person looks at lists ({"names" => {…}, …}); what nobody chose is absent.
+        def views(id) = @rows.views(id)
+
+        # Keeps what is given in the place of what was kept of the same list. Returns all of it.
+        def keep_views(id, given)
+          views(id).merge(given).tap { |kept| @rows.keep_views(id, kept) }
+        end
+
         # Gives a person another role and ends their sessions; the last administrator stays one.
         # Raises Refused.
         def change_role(id, role, by:)

@@ -11,6 +11,9 @@ module SteadyMove
         # knows; steps: how many things the desk does on the way; needs: how many have to be put
         # right before; rests_on_less: some facts are missing.
         Gate = Struct.new(:kind, :clears_at, :steps, :needs, :rests_on_less)
+        # key: :rule, :unknown (a rule's facts are), or what lacks at the places alone: :unseen,
+        # :held_there, :destination, :unreachable, :records; rule, title: of the rule.
+        Reason = Struct.new(:key, :rule, :title)
         KINDS = %w[ready needs unknown wait blocked moving].freeze
         # What a gate is asked of: a name in short, as a PortfolioIndex::Entry answers it, too.
         Subject =
@@ -52,11 +55,7 @@ module SteadyMove
 
         # entry: PortfolioIndex::Entry or Subject; at: seconds. Returns a Gate.
         def judge(entry, at)
-          core =
-            entry.outline.gate(
-              at,
-              passing: within?(entry.account_id) ? Common::Refusals::BETWEEN : nil
-            )
+          core = entry.outline.gate(at, passing: passed(entry.account_id))
           moving = entry.move && !entry.move.prepares
           kind = moving ? "moving" : entry.account_id == @to ? "blocked" : core.plan_kind
           needs = core.needs + (moving ? 0 : places(entry, at))
@@ -80,6 +79,21 @@ module SteadyMove
               move: judged.move&.underway
             )
           judge(subject, judged.at.to_i)
+        end
+
+        # Why a gate stands as it does; nil where nothing stands in the way. entry, at: as in judge;
+        # gate: what it said. Returns a Reason.
+        def reason(entry, at, gate)
+          return if %w[ready moving].include?(gate.kind)
+          return Reason.new(:unseen) if gate.kind == "unknown" && entry.seen.nil?
+          return Reason.new(:held_there) if entry.account_id == @to
+
+          rule = entry.outline.deciding(at, passing: passed(entry.account_id))
+          return by_rule(gate.kind == "unknown" ? :unknown : :rule, rule) if rule
+
+          lacking = { destination: missing(entry.suffix).positive? }
+          lacking[:unreachable] = unreachable?(entry.account_id)
+          Reason.new(lacking.key(true) || :records)
         end
 
         # A gate by the rules alone, without places: for whoever changes a rule.
@@ -152,6 +166,11 @@ module SteadyMove
           host = id && @accounts.last.find { |h| h.id == id }
           !host.nil? && CarryHosts.fits?(host, @to) && host.title != entry.dns_host
         end
+
+        def by_rule(key, rule) = Reason.new(key, rule, @ports.rulebook.entries.fetch(rule).title)
+
+        # Rules that don't count between accounts of one registrar.
+        def passed(id) = within?(id) ? Common::Refusals::BETWEEN : nil
 
         def within?(id)
           return false unless @account

@@ -26,7 +26,7 @@ module SteadyMove
           @given = given
           @titles = titles
           @only = given[:names]&.to_set
-          @words = given[:q].to_s.downcase.split
+          @words = given[:q].to_s.downcase.split.map { |word| SpokenName.host(word) }
           @gates = given[:gate].to_s.split(",")
           @down = given[:sort].to_s.start_with?("-")
           @column = given[:sort].to_s.delete_prefix("-")
@@ -68,7 +68,11 @@ module SteadyMove
 
         def speaking_of(word)
           places = @titles.except(:stay).select { |_, title| title.downcase.include?(word) }
-          ->(e) { e.ascii.include?(word) || e.unicode.include?(word) || places.key?(e.account_id) }
+          plain = SpokenName.plain(word)
+          lambda do |e|
+            e.ascii.include?(word) || places.key?(e.account_id) ||
+              (e.unicode != e.ascii && SpokenName.like?(e.unicode, word, plain))
+          end
         end
 
         def standing(snapshot, was)

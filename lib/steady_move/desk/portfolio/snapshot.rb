@@ -39,6 +39,8 @@ module SteadyMove
 
         # The gate of an entry, also of another index's; nil where this one doesn't hold the name.
         def gate(entry) = @gates[entry.ascii]
+        # Why it stands as it does (Gates#reason).
+        def reason(entry) = @doors.reason(entry, @instant, gate(entry))
         def inspect = "#<Snapshot #{@instant}>"
         def suffixes = @suffixes ||= list.map(&:suffix).tally.sort
         def tally = @tally ||= @gates.each_value.map(&:kind).tally.tap { |t| t.default = 0 }

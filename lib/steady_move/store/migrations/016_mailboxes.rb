@@ -46,6 +46,8 @@ Sequel.migration do
     # A later code that differs from the one that is held is kept beside it until a person chooses.
     alter_table(:codes) { add_column :sent_by, String }
     run "CREATE INDEX codes_proposed ON codes (name) WHERE state = 'proposed'"
+    from(:moves).where(stage: "Called off").update(stage: "Cancelled")
+    alter_table(:people) { add_column :views, String } # how they look at lists, JSON
     # When the password was last given again within a session, and what a passkey is to sign, once.
     alter_table(:sessions) { add_column :confirmed_at, Integer }
     create_table(:passkey_challenges) do

@@ -69,6 +69,8 @@ module SteadyMove
           own_page(session_anew)
         end
 
+        on("keepViews") { application.people.keep_views(person[:id], given) }
+
         on "confirm" do
           key = SignIn.person_and_key(session).last
           application.people.confirm(person[:id], key, given["password"])

@@ -26,7 +26,8 @@ module SteadyMove
             practice: !application.practice.nil?,
             first_run: application.first_run.open?,
             version: VERSION,
-            may: person ? application.contract.allowed(person[:role]) : []
+            may: person ? application.contract.allowed(person[:role]) : [],
+            views: person ? application.people.views(person[:id]) : {}
           }
         end
 

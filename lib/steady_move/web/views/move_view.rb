@@ -134,6 +134,7 @@ module SteadyMove
           step = current&.step
           {
             sentence: step && Words.say(:"steps.#{step.id}.title", **words),
+            short: step && Words.say(:"steps.#{step.id}.short"),
             step: step&.id,
             says: current && said(current),
             phase: current&.phase,
@@ -246,6 +247,7 @@ module SteadyMove
             stage: step.stage,
             turn: state.turn,
             title: Words.say(:"steps.#{step.id}.title", **words),
+            short: Words.say(:"steps.#{step.id}.short"),
             proof: Words.say(:"steps.#{step.id}.proof", **words),
             undo: Words.maybe(:"steps.#{step.id}.undo", **words),
             by_hand: step.by_hand?,

@@ -26,7 +26,7 @@ module SteadyMove
             stay: stays(found.stays, accounts),
             unpriced: unpriced(found.stays, accounts),
             horizon_days: Desk::Portfolio::Judging::HORIZON / 86_400,
-            names: found.rows.map { |e| row(e, found, accounts, at) }
+            names: found.rows.map { |e| row(e, found, accounts, at).merge(why: why(e, found, at)) }
           }
         end
 
@@ -52,6 +52,20 @@ module SteadyMove
           }
         end
 
+        # The one reason for a gate in a few words, nil where there is none.
+        def why(entry, found, at)
+          reason = found.snapshot.reason(entry) or return
+          return say_too_late(entry, at) if reason.rule == "too-late" && entry.expires
+
+          title = reason.title&.sub(/\A\p{Lu}/, &:downcase)
+          reason.key == :rule ? title : Words.say(:"listing.#{reason.key}", title: title)
+        end
+
+        def say_too_late(entry, at)
+          days = ((entry.expires - at.to_i) / 86_400.0).ceil
+          Words.say(:"listing.renew", count: [days, 0].max)
+        end
+
         # What a year of all that is shown costs where it is, per currency.
         def stays(counts, accounts)
           totals = Hash.new(0)
@@ -66,7 +80,7 @@ module SteadyMove
         def unpriced(counts, accounts)
           counts.sum { |id, count| accounts.fetch(id).prices["renew"] ? 0 : count }
         end
-        private_class_method :row, :stays, :unpriced
+        private_class_method :row, :stays, :unpriced, :why, :say_too_late
       end
     end
   end

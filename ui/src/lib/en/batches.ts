@@ -1,10 +1,15 @@
-import type { V } from './value';
+import { counted, type V } from './value';
 
 const names = (n: number) => (n === 1 ? '1 name' : `${n} names`);
 
 /** Words of batches: the list, a sheet, its review. */
 export const batches = {
   batches: {
+    head: (n: number, running: number) =>
+      n === 0
+        ? 'No batch yet.'
+        : `${counted(n)} batch${n === 1 ? '' : 'es'}, ` +
+          `${running ? counted(running).toLowerCase() : 'none'} of them running.`,
     title: 'Batches',
     none: 'No batch yet. Pick names in the list (x), then plan them together from the tray (p).',
     names,
@@ -24,7 +29,7 @@ export const batches = {
     noHost: 'None: only names whose zone stays',
     title: (n: number) => `Plan ${names(n)}`,
     empty: 'The tray is empty. Pick names in the list (x), then plan them here.',
-    called: 'What you call it',
+    called: 'Title',
     to: 'To the account',
     host: 'Records of names whose zone would end go to',
     make: 'See what it would do',
@@ -34,9 +39,11 @@ export const batches = {
   batch: {
     lookingAt: (a: number, b: number) => `${a} of ${b} ${b === 1 ? 'name' : 'names'} checked.`,
     again: 'Work it out again',
-    canStart: (a: number, b: number) => `${a} of ${b} ${b === 1 ? 'name' : 'names'} can start`,
-    together: (a: V) => `, for ${a} together`,
-    saving: (a: V) => `, saving ${a} against staying a year`,
+    canStart: (a: number, b: number, sum: string) =>
+      `${a} of ${b} ${b === 1 ? 'name' : 'names'} can start` +
+      (sum ? `, for ${sum} together.` : '.'),
+    settledOf: (a: number, b: number) => `${a} of ${names(b)} settled.`,
+    saving: (a: V) => `Saves ${a} against staying a year.`,
     and: ' and ',
     unpriced: (n: number) =>
       ` ${n === 1 ? '1 price is' : `${n} prices are`} not known and not in the sum.`,
@@ -79,6 +86,7 @@ export const batches = {
     saves: 'Saves',
     leftOut: 'What is left out',
     members: 'Names',
+    change: 'Change',
     hold: 'Hold back',
     release: 'Let go on',
     tryAgain: 'Try it again',
@@ -93,12 +101,13 @@ export const batches = {
     perDay: 'At most a day at one registrar',
     trial: 'One name first, on trial',
     blackouts: 'Black-out spans: first and last day, one a line',
-    blackoutForm: 'for example 2027-04-20 to 2027-05-02',
+    blackoutForm: 'for example 20 Apr 2027 to 2 May 2027',
     limit: 'Spending limit; above it a second person agrees',
-    keep: 'Keep',
+    keep: 'Save',
     journal: 'Journal',
     forecast: 'When it will all be done',
-    badSpan: (a: V) => `“${a}” is no span: two days such as 2027-04-20 to 2027-05-02 are expected.`,
+    badSpan: (a: V) =>
+      `“${a}” is no span: two days such as 20 Apr 2027 to 2 May 2027 are expected.`,
   },
   compare: {
     summary: 'Compare destinations, one to ten years ahead',

@@ -7,7 +7,8 @@ export const desk = {
     approve: 'Approve',
     approveOf: (a: V) => `Approve the release of ${a}`,
     openMoveOf: (a: V) => `See the move of ${a}`,
-    ifYouAct: (a: V) => `If you act today: ${a}`,
+    ifYouAct: (a: V) => `Done ${a} if you act today`,
+    heldUp: (a: V) => `${a} is held up`,
     overConsent: ', longer than the owner consented to',
   },
   desk: {
@@ -30,31 +31,29 @@ export const desk = {
     notRead: 'Not all that wants you could be read.',
     heldUp: (n: number) =>
       n === 0 ? '' : n === 1 ? ' One move is held up.' : ` ${counted(n)} moves are held up.`,
-    underWay: (n: number) => (n === 1 ? '1 move under way' : `${n} moves under way`),
     quiet: 'Nothing is under way.',
     quietNames: 'Choose a name under Names',
     andPlan: 'and plan its move.',
-    endedLately: (n: number) => (n === 1 ? '1 move ended lately' : `${n} moves ended lately`),
-    fromTo: (a: V, b: V) => `${a} → ${b}`,
-    emptyYours:
-      'Approvals and decisions that only you can give will stand here, the most pressing first.',
-    emptyTheirs:
-      'What a registrar or the registry has to do or show will stand here, with when it is late.',
-    whatTheDeskDoesNext: 'What the desk itself does next will stand here.',
-    emptyClock:
-      'What only needs time, such as caches that have to forget, will stand here with its end.',
+    endedLately: (n: number) => (n === 1 ? '1 move ended lately' : `${n} ended lately`),
+    mine: 'Mine',
+    team: 'Team',
+    whose: 'Whose moves',
+    emptyYours: 'Approvals and decisions that only you can give will stand here.',
+    emptyTheirs: 'What registrars and registries have to do will stand here.',
+    whatTheDeskDoesNext: 'What the desk does next will stand here.',
+    emptyClock: 'What only needs time will stand here.',
+    nothing: 'Nothing now.',
   },
   gathered: {
     privacyBack: (a: V) => `Turn the privacy service on for ${a}: the consent has ended`,
     publicTooLong: (a: V) => `Public longer than the owner consented to: ${a}.`,
-    openTask: 'See what and where',
+    openTask: 'Open',
     recordConsentOf: (a: V) => `Record the owner’s consent for ${a}`,
-    consentWhy: 'Their contacts become public while the privacy service is off.',
-    recordIt: 'Record it',
     remindTheLetterAboutIs: (a: V, b: V) => `Remind ${a}: no answer to the email about ${b}`,
     remind: 'Send a reminder',
     writeTo: (a: V, b: V) => `Write to ${a} for ${b}`,
     leftAt: (a: V, b: V) => `See to what is left at ${a} of ${b}`,
+    registrars: (n: number) => `${n} registrars`,
     tasksAt: (n: number, place: V) => (n === 1 ? `1 task at ${place}` : `${n} tasks at ${place}`),
     writeTheLetter: 'Write the email',
     oneName: '1 name',
@@ -82,18 +81,13 @@ export const desk = {
     goesAhead: 'It goes ahead by itself',
     codeElsewhere: 'Somebody else has the authorization code of',
     howItEnded: (how: string) =>
-      how === 'refused'
-        ? ': the transfer was refused. Until these are done, it can be asked for again:'
-        : ': the transfer has ended. Until these are done, it can be asked for again:',
+      how === 'refused' ? ', whose transfer was refused.' : ', whose transfer has ended.',
+    safeOnly: (at: V, left: string) => `Not safe until ${left} at ${at}.`,
     left: {
-      lock: (a: V) => `The transfer lock at ${a} is not seen to be on.`,
-      code: (a: V) => `Another authorization code has to be set at ${a}.`,
+      lock: 'the transfer lock is seen to be on',
+      code: 'another code is set',
     },
-    leftByHand: {
-      lock: (a: V) =>
-        `Put the transfer lock on at ${a}; the desk looks for it in the public record.`,
-      code: (a: V) => `Have another authorization code set at ${a}.`,
-    },
+    and: ' and ',
     makeItSafe: 'Lock it and set another code',
     codeIsSet: 'Another code is set',
   },

@@ -12,8 +12,6 @@ export const following = {
     png: 'PNG',
     key: {
       past: 'done',
-      active: 'under way, to its usual and latest end',
-      ahead: 'ahead',
       deadline: 'next deadline',
       range: 'the whole done, 8 in 10',
     },

@@ -23,7 +23,7 @@ export const forecast = {
     no: 'did not hold',
   },
   doneBy: {
-    label: 'To be done by the end of (UTC)',
+    label: 'To be done by the end of',
     before: (a: V) => `start before ${a} to be done in time (9 in 10)`,
     tooLate: (a: V) => `even started now, 9 in 10 are done only by ${a}`,
   },

@@ -1,19 +1,19 @@
-import type { V } from './value';
+import { counted, type V } from './value';
 
 /** Words of the views in views/hands. */
 export const hands = {
   acts: {
     aPlace: 'a place',
+    signedInAs: 'as',
     done: (a: V) => `Done: ${a}`,
     byLetter: 'by email',
     openItsMove: 'See its move',
     areDone: (n: number) =>
       n === 0 ? 'Tick what is done' : n === 1 ? 'This task is done' : `These ${n} tasks are done`,
     all: (n: number) => (n === 2 ? 'Both of them' : `All ${n} of them`),
-    thisOnlyStartsTheLooking: 'The desk checks from outside before it counts as done.',
-    onYourWord: 'Nobody outside can see it: it counts on your word, kept with its time.',
-    someOnYourWord:
-      'The desk checks from outside what can be seen there; the rest counts on your word.',
+    thisOnlyStartsTheLooking: 'The desk checks it from outside.',
+    onYourWord: 'It counts on your word.',
+    someOnYourWord: 'The desk checks from outside what shows there; the rest counts on your word.',
     writeOneLetterFor: (a: V) => `Write one email for ${a}`,
     names: (a: V) => `${a} names`,
     written: 'written',
@@ -23,8 +23,8 @@ export const hands = {
     consent: 'Consent',
     consentTitle: 'The owner’s consent',
     consentRule: (a: V) =>
-      'Before the privacy service goes off, whoever the contacts belong to has to agree. Public will ' +
-      `be: ${a}; from when it goes off until the privacy service of the new registrar is on.`,
+      'The owner of the contacts has to agree before the privacy service goes off. Public ' +
+      `meanwhile: ${a}.`,
     consentGiver: 'Who gave it, and how',
     untilEnd: 'Until the end of',
     recordTheConsentFor: (n: number) =>
@@ -60,9 +60,10 @@ export const hands = {
     itLeft: 'It left: I have looked',
     redraft: 'It did not leave: write it again',
     byHand: 'By hand',
-    intro:
-      'What registrars offer no connection for, gathered by place: sign in once, do all of it, and say ' +
-      'so. The desk checks each task from outside.',
+    head: (n: number) =>
+      n === 0
+        ? 'Nothing has to be done by hand.'
+        : `${counted(n)} thing${n === 1 ? '' : 's'} to do by hand.`,
     maybeSent: (a: V) => `It is not known whether the email to ${a} went out`,
     lateAnswer: (a: V) => `Late: ${a} has not answered`,
     written: 'Written',
@@ -89,7 +90,7 @@ export const hands = {
     noteSent: 'I have sent it myself',
     openInMail: 'Open it in your mail program',
     saveAsFile: 'Save it as a file (.eml)',
-    leaveIt: 'Leave it',
+    leaveIt: 'Cancel',
     secretFree: (a: V) =>
       `No secret stands in it. The answer is matched by its reference ${a}; a lock or a code that was ` +
       'asked for is due within five days, then a reminder is offered.',
@@ -97,8 +98,8 @@ export const hands = {
   found: {
     whereIsIt: 'Where it is on those pages, in your words',
     suchAs: 'Settings, far right, third tab',
-    keepIt: 'Keep it',
-    leaveIt: 'Leave it',
+    keepIt: 'Save',
+    leaveIt: 'Cancel',
     itIsAt: 'Where it is:',
     change: 'change',
     noteWhereTitle: 'Note where it is there',
@@ -149,8 +150,8 @@ export const hands = {
     refusedOf: (a: V) => `It refuses this: ${a}`,
     verdictOf: (a: V) => `What does it say of ${a}?`,
     verdictWords: 'In its words (if you like)',
-    keep: 'Keep it',
-    leaveIt: 'Leave it',
+    keep: 'Save',
+    leaveIt: 'Cancel',
     reasons: [
       ['locked', 'it is locked'],
       ['code', 'its code is wrong or not taken'],

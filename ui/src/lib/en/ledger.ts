@@ -1,8 +1,14 @@
-import type { V } from './value';
+import { counted, type V } from './value';
 
 /** Words of the ledger and of closing reports. */
 export const ledger = {
   ledger: {
+    head: (n: number) =>
+      n === 0
+        ? 'No difference is open.'
+        : n === 1
+          ? 'One difference is open.'
+          : `${counted(n)} differences are open.`,
     title: 'Ledger',
     none: 'Nothing was quoted or paid yet. Each move that starts brings its quote; receipts come by email.',
     sums: 'Spent and saved',

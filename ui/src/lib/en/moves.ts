@@ -1,4 +1,4 @@
-import type { V } from './value';
+import { counted, type V } from './value';
 
 /** Words of the views in views/moves. */
 export const moves = {
@@ -51,10 +51,10 @@ export const moves = {
     yourHands: 'In your hands',
     inHand: (a: V) => `In the hands of ${a}`,
     alsoHere: (a: V) => `Also looking at this: ${a}`,
-    handOn: 'Hand it over',
+    handOn: 'Assign',
     to: 'To',
     note: 'Note',
-    leaveIt: 'Leave it',
+    leaveIt: 'Cancel',
   },
   moveSheet: {
     tellWhenOpen: 'Tell me the minute it can be approved',
@@ -94,6 +94,7 @@ export const moves = {
     journal: 'Journal',
     codeHeld: 'sealed in the code safe',
     underWay: (a: V) => `On the move: ${a}`,
+    isHeldUp: 'Held up',
     heldUp: (a: string) => `Held up: ${a.charAt(0).toLowerCase()}${a.slice(1)}`,
     leftAt: (n: number, a: V) =>
       n === 1 ? `1 thing is left at ${a}` : `${n} things are left at ${a}`,
@@ -107,6 +108,12 @@ export const moves = {
     isPublic: 'The contacts are public',
   },
   moves: {
+    head: (n: number) =>
+      n === 0
+        ? 'Nothing is under way.'
+        : n === 1
+          ? 'One move is under way.'
+          : `${counted(n)} moves are under way.`,
     moves: 'Moves',
     empty: 'No move yet.',
     showAll: (n: V) => `Show all ${n} open moves`,
@@ -130,11 +137,11 @@ export const moves = {
     railsWith: (steps: V, done: V) => `Track with ${steps} steps on two rails; done: ${done}. `,
     now: 'now',
     settled: (a: V) => `settled ${a}`,
-    legend:
-      'solid: done; pale: ahead, to its usual end; bracket: from its earliest end to its latest',
+    legend: 'solid: done; pale: to come; bracket: from the earliest end to the latest',
     fold: (a: V) => `${a}, drawn short`,
-    done: (a: V, b: V, c: V) => `${a}. ${b}: done ${c}`,
-    takesTo: (a: V, b: V, c: V, d: V) => `${a}. ${b}: takes ${c} to ${d}`,
+    done: (a: V, b: V) => `${a}: done ${b}`,
+    toCome: (a: V) => `To come: ${a}`,
+    takesTo: (a: V, b: V, c: V) => `${a}: takes ${b} to ${c}`,
     settledNow: 'The move is settled.',
   },
 };

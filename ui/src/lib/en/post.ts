@@ -1,4 +1,4 @@
-import type { V } from './value';
+import { counted, type V } from './value';
 
 /** Words of the post and the code safe. */
 export const post = {
@@ -16,6 +16,13 @@ export const post = {
     kept: 'Kept',
   },
   codeSafe: {
+    head: (codes: number, choices: number) =>
+      (codes === 0
+        ? 'No code is held.'
+        : codes === 1
+          ? 'One code is held.'
+          : `${counted(codes)} codes are held.`) +
+      (choices ? ` ${counted(choices)} ${choices === 1 ? 'waits' : 'wait'} for a choice.` : ''),
     codeSafe: 'Code safe',
     codesIntro:
       'Authorization codes, sealed. The journal notes whoever has one shown; a code is wiped when its ' +
@@ -62,8 +69,8 @@ export const post = {
     correctIt: 'Put it right',
   },
   drop: {
-    filesTitle: 'Messages as files',
-    filesHint: 'Drop messages here that were saved as files (.eml), or choose them:',
+    choose: 'Add saved messages (.eml)',
+    here: 'Drop the messages here',
     takenIn: 'added',
   },
   pickCode: {
@@ -75,32 +82,43 @@ export const post = {
   },
   post: {
     anyMessage: 'All messages',
-    fetchNow: 'Check the mailboxes now',
+    fetchNow: 'Check for mail',
     post: 'Post',
     codeSafe: 'Code safe',
-    safeHint: ': the authorization codes that came, sealed.',
-    byHand: 'By hand',
-    lettersThatWentOut: ': emails that went out.',
+    lettersThatWentOut: 'Emails that went out',
+    messages: 'Messages',
+    head: (asking: number) =>
+      asking === 0
+        ? 'No message wants an answer.'
+        : asking === 1
+          ? 'One message wants an answer.'
+          : `${counted(asking)} messages want an answer.`,
+    putRight: 'Put it right, or take it along',
+    marks: {
+      code: 'An authorization code, masked',
+      link: 'A link that approves or declines',
+      name: 'A name held here',
+      deadline: 'Until when an answer counts',
+    },
     n1OfferToStay: '1 offer to stay',
     offers: (a: V) => `${a} offers to stay`,
     emptyPost:
       'Messages from registrars will stand here, each with the move it belongs to and what it asks for.',
     setUpTheMailbox: 'Say under Accounts which mailbox they come to',
-    orDropThem: ', or drop saved messages above.',
+    orDropThem: ', or drop saved messages here.',
     asItCame: 'The message as it came',
     whatIsMasked: 'holds what is masked here; the journal notes who takes it.',
-    from: 'from',
-    moveLink: (a: V) => `to the move of ${a}`,
-    about: (a: V) => `about ${a}`,
+    from: 'From',
+    moveLink: (a: V) => `To the move of ${a}`,
+    about: (a: V) => `About ${a}`,
     correctedBy: (a: V) => `put right by ${a}`,
-    answersUntil: 'answers count until',
+    answersUntil: 'Answers count until',
     onlyTheHead: 'Nothing in it concerns a name held here, so only its head was kept.',
     fetchTheBody: 'Fetch its body',
     reading: (a: V, b: V) =>
       `The mailbox is full: ${a} of ${b} new messages are read, the newest first.`,
-    doubtful: (a: V) => `Doubtful, not relied on. ${a}`,
-    details: 'Text and why',
-    trust: { proven: 'proven', unproven: 'unproven', doubtful: 'doubtful' },
+    doubtful: 'Not relied on.',
+    trust: { proven: 'Proven.', unproven: 'Unproven.', doubtful: 'Doubtful.' },
     unproven: 'Nothing proves its sender, so it decides nothing by itself.',
     vouchMessage: 'I know the sender, count it',
     roles: { approve: 'To approve:', decline: 'To decline:', other: 'A link:' },

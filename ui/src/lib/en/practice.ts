@@ -1,6 +1,9 @@
+import { counted } from './value';
+
 /** Words of the practice world and the status. */
 export const practice = {
   practice: {
+    head: 'Registrars, registries, servers and mail to practise with.',
     nothingAhead: 'Nothing is to come.',
     practice: 'Practice',
     worldIntro:
@@ -26,6 +29,15 @@ export const practice = {
       'Switch one on and see what the desk says and does. Nothing is lost while it lasts.',
   },
   status: {
+    head: (bad: number, unknown: number) =>
+      (bad === 0
+        ? unknown
+          ? 'Nothing is known to be wrong.'
+          : 'All that is checked is well.'
+        : bad === 1
+          ? 'One thing is not well.'
+          : `${counted(bad)} things are not well.`) +
+      (unknown ? ` ${counted(unknown)} not known yet.` : ''),
     status: 'Status',
     deskTitle: 'The desk itself',
     version: 'Version',

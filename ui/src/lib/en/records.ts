@@ -1,8 +1,14 @@
-import type { V } from './value';
+import { counted, type V } from './value';
 
 /** Words of the views in views/records. */
 export const records = {
   records: {
+    head: (n: number) =>
+      n === 0
+        ? 'No zone waits for a decision.'
+        : n === 1
+          ? 'One zone waits for a decision.'
+          : `${counted(n)} zones wait for a decision.`,
     records: 'Records',
     state: 'What it waits for',
     present: 'Present host',
@@ -130,7 +136,7 @@ export const records = {
     data: 'Data, one record a line',
     ttlSeconds: 'TTL in seconds',
     reason: 'Why',
-    keepIt: 'Keep this decision',
+    keepIt: 'Save this decision',
     cancel: 'Cancel',
     decided: {
       carry: 'carried as it is',
@@ -175,7 +181,7 @@ export const records = {
     again: 'Open it again',
     by: 'What replaces it',
     why: 'Why it may go',
-    keep: 'Keep this',
+    keep: 'Save this',
   },
   handoverRail: {
     records: 'records',

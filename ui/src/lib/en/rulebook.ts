@@ -59,7 +59,7 @@ export const rulebook = {
     source: 'Source',
     overruleSource: 'where it is written, who said so',
     of: 'of',
-    saveIt: 'Save it',
+    saveIt: 'Save',
     overrulePreview: 'Show which names it changes',
     itChangesOfNamesUnder: (a: V, b: number, c: V) =>
       `It changes ${a} of ${b} ${b === 1 ? 'name' : 'names'} under “.${c}”:`,
@@ -71,6 +71,7 @@ export const rulebook = {
     overruleHint: 'days, or off',
   },
   rulebook: {
+    head: 'What may move when, by suffix, and how it is known.',
     noFamilyLists: (a: V) =>
       `No family of the rulebook lists ${a}. Say which family holds, from a source that you trust; ` +
       'until then, what its registry wants is not known here.',

@@ -7,7 +7,7 @@
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import { blank, changed, fields, written, type Whole } from './account';
-  import { AMOUNT, CONNECTION, PRICES, SENDERS, TERMS, YES, type FieldRow } from './fields';
+  import { CONNECTION, PRICES, SENDERS, TERMS, YES, type FieldRow } from './fields';
   import { fieldOf, type HabitField } from './habits';
   import { read } from './priceTable';
   import Removal from './Removal.svelte';
@@ -45,6 +45,9 @@
   // What holds anyway has no value of its own.
   const choices = (h: HabitField) =>
     h.of.map(([value = '', word = '']) => [value === h.default ? '' : value, word] as const);
+  const amounts = $derived(
+    PRICES.map((p) => (p.key === 'currency' ? p : { ...p, amount: f.currency || 'EUR' })),
+  );
   const ways = $derived(habits.filter((h) => h.section === 'ways'));
 
   // A way that is the usual one of its kind anyway is shown as that.
@@ -134,7 +137,7 @@
   {/snippet}
   {@render part(say.accountForm.connection, say.accountForm.why.connection, CONNECTION, connected)}
   {#snippet prices()}
-    {@render rows(PRICES.map((p) => (p.key === 'currency' ? p : { ...p, ...AMOUNT })))}
+    {@render rows(amounts)}
     {@render rows(TERMS)}
     <div class="wide">
       <Label for="a-by-suffix">{say.fields.bySuffix}</Label>

@@ -9,7 +9,6 @@
    */
   let {
     id,
-    title,
     held,
     name,
     place,
@@ -17,7 +16,6 @@
     keep,
   }: {
     id: string;
-    title: string;
     held: Record<string, string>;
     name: string;
     place?: string;
@@ -36,7 +34,6 @@
   const drop = (which: string) => keep(Object.fromEntries(rows.filter(([k]) => k !== which)));
 </script>
 
-<h3>{title}</h3>
 <ul>
   {#each rows.slice(0, SHOWN) as [k, v] (k)}
     <li>
@@ -56,10 +53,6 @@
 </form>
 
 <style>
-  h3 {
-    margin-top: 8px;
-    font-weight: 600;
-  }
   li {
     display: flex;
     flex-wrap: wrap;

@@ -6,7 +6,8 @@
   import { session } from '../../lib/session.svelte';
   import ForGood from '../../parts/ForGood.svelte';
   import Trouble from '../../parts/Trouble.svelte';
-  import { full, minor, money } from '../../lib/words';
+  import { readAmount } from '../../lib/reading';
+  import { full, money } from '../../lib/words';
   import { say } from '../../lib/say';
 
   const client = useQueryClient();
@@ -36,10 +37,14 @@
   }));
   const limit = createMutation(() => ({
     mutationFn: ({ id, text }: { id: number; text: string }) => {
-      const [, sum, currency] = text.trim().match(/^([\d.,]+)\s*([A-Z]{3})?$/) ?? [];
-      const amount = sum
-        ? { minor: minor(sum, currency ?? 'EUR')!, currency: currency ?? 'EUR' }
-        : null;
+      const currency =
+        text
+          .match(/[A-Z]{3}\s*$/i)?.[0]
+          .trim()
+          .toUpperCase() ?? 'EUR';
+      const read = text.trim() ? readAmount(text, currency) : undefined;
+      if (read && 'wrong' in read) throw new Error(read.wrong);
+      const amount = read ? { minor: read.value, currency } : null;
       return ask(
         api.POST('/api/people/{id}/limit', { params: { path: { id } }, body: { limit: amount } }),
       );
@@ -69,7 +74,7 @@
 </script>
 
 <section>
-  <h2>{say.people.people}</h2>
+  <h1 class="answer">{say.people.head(people.data?.people.length ?? 0)}</h1>
   <Trouble
     error={people.error ??
       invite.error ??
@@ -154,25 +159,28 @@
         {/each}
       </ul>
     {/if}
-    <form onsubmit={submit}>
-      <div>
-        <Label for="p-mail">{say.people.eMail}</Label><Input
-          id="p-mail"
-          type="email"
-          required
-          bind:value={email}
-        />
-      </div>
-      <div>
-        <Label for="p-role">{say.people.role}</Label><Select
-          id="p-role"
-          placeholder=""
-          items={roles}
-          bind:value={role}
-        />
-      </div>
-      <div><Button type="submit" color="alternative">{say.people.invite}</Button></div>
-    </form>
+    <details>
+      <summary>{say.people.inviteSomebody}</summary>
+      <form onsubmit={submit}>
+        <div>
+          <Label for="p-mail">{say.people.eMail}</Label><Input
+            id="p-mail"
+            type="email"
+            required
+            bind:value={email}
+          />
+        </div>
+        <div>
+          <Label for="p-role">{say.people.role}</Label><Select
+            id="p-role"
+            placeholder=""
+            items={roles}
+            bind:value={role}
+          />
+        </div>
+        <div><Button type="submit" color="alternative">{say.people.invite}</Button></div>
+      </form>
+    </details>
     {#if invite.data}
       <p role="status">
         {say.people.passAddressOn(email)}

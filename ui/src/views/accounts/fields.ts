@@ -12,13 +12,13 @@ export interface FieldRow {
   type?: string;
   pattern?: string;
   inputmode?: 'decimal';
+  amount?: string;
   autocomplete?: 'off';
   placeholder?: string;
   yes?: boolean;
   of?: readonly (readonly [string, string])[];
 }
 
-export const AMOUNT = { inputmode: 'decimal', pattern: '[0-9]+([.,][0-9]{1,2})?' } as const;
 export const YES = [
   ['', say.fields.notKnown],
   ['yes', 'yes'],

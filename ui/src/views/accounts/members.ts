@@ -1,4 +1,5 @@
-import { digits, minor } from '../../lib/words';
+import { minor, readNumber } from '../../lib/reading';
+import { digits } from '../../lib/words';
 
 /**
  * How a field of the account's form and a member of the contract stand for each other, both ways:
@@ -27,7 +28,7 @@ const KINDS = {
   // per cent in the form, thousandths of it in the contract
   rate: {
     show: (v) => (typeof v === 'number' && v ? String(v / 1000) : ''),
-    read: (t) => (t ? Math.round(Number(t.replace(',', '.')) * 1000) : null),
+    read: (t) => (t ? Math.round((readNumber(t) ?? NaN) * 1000) : null),
   },
 } satisfies Record<string, Kind>;
 

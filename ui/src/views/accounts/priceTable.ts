@@ -1,4 +1,5 @@
-import { digits, minor } from '../../lib/words';
+import { minor } from '../../lib/reading';
+import { digits } from '../../lib/words';
 import type { Schemas } from '../../lib/api';
 
 type Row = Schemas['PriceRow'];

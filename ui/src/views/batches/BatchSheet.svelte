@@ -105,10 +105,30 @@
   const sum = $derived(
     review.data?.sums.total.map(money).join(say.batch.and) || say.batch.priceNotKnown,
   );
+  const names = $derived((sheet.data?.members ?? []).filter((m) => m.state !== 'dropped').length);
   const moving = $derived((sheet.data?.members ?? []).some((m) => m.move?.open));
 </script>
 
-<Sheet title={b?.title ?? ''} back="/batches">
+{#snippet kicker()}
+  {#if sheet.data && b}
+    <strong>{say.batches.states[b.state]}</strong>
+    <span class="num">{say.batches.names(names)}</span>
+    {#if b.moving}<span class="num">{say.batches.moving(b.moving)}</span>{/if}
+    {#if b.settled}<span class="num">{say.batches.settled(b.settled)}</span>{/if}
+  {/if}
+{/snippet}
+{#snippet answer()}
+  {#if review.data && waiting && b?.state === 'draft'}
+    {say.batch.canStart(able, review.data.rows.length, able ? sum : '')}
+  {:else if b}{say.batch.settledOf(b.settled, names)}{/if}
+{/snippet}
+
+<Sheet
+  title={b?.title ?? ''}
+  back="/batches"
+  {kicker}
+  answer={b && (b.state !== 'draft' || review.data) ? answer : undefined}
+>
   <Trouble
     error={sheet.error ??
       review.error ??
@@ -118,14 +138,6 @@
       steer.error}
   />
   {#if sheet.data && b}
-    <p>
-      <strong>{say.batches.states[b.state]}</strong>
-      <span class="num"
-        >{say.batches.names(sheet.data.members.filter((m) => m.state !== 'dropped').length)}</span
-      >
-      {#if b.moving}<span class="num">{say.batches.moving(b.moving)}</span>{/if}
-      {#if b.settled}<span class="num">{say.batches.settled(b.settled)}</span>{/if}
-    </p>
     {#each sheet.data.left_out as s (s)}<p>{s}</p>{/each}
     {#if b.state === 'asked'}
       <p>{say.batch.asked(sheet.data.asked_by ?? '')}</p>
@@ -138,15 +150,6 @@
       {/if}
     {/if}
     {#if progress}<p role="status">{say.batch.lookingAt(progress.done, progress.of)}</p>{/if}
-    {#if review.data && waiting}
-      <Review
-        review={review.data}
-        blackouts={sheet.data.settings.blackouts ?? []}
-        {...may('changeBatchNames')
-          ? { late: (name: string, choice: 'renew' | 'go') => late.mutate({ name, choice }) }
-          : {}}
-      />
-    {/if}
     <p class="acts">
       <May operation="startBatch">
         {#if review.data && waiting && ['draft', 'running'].includes(b.state) && able}
@@ -176,6 +179,15 @@
         >
       {/if}
     </p>
+    {#if review.data && waiting}
+      <Review
+        review={review.data}
+        blackouts={sheet.data.settings.blackouts ?? []}
+        {...may('changeBatchNames')
+          ? { late: (name: string, choice: 'renew' | 'go') => late.mutate({ name, choice }) }
+          : {}}
+      />
+    {/if}
     {#if sheet.data.range.length}
       <h2>{say.batch.forecast}</h2>
       <Curve range={sheet.data.range} curve={sheet.data.curve} />
@@ -201,16 +213,3 @@
     </details>
   {/if}
 </Sheet>
-
-<style>
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-    position: sticky;
-    bottom: 0;
-    margin: 16px 0;
-    padding: 8px 0;
-    background: var(--sheet);
-  }
-</style>

@@ -7,6 +7,7 @@
   import { say } from '../../lib/say';
   import MovesNav from '../moves/MovesNav.svelte';
   import ListBesideSheet from '../../parts/ListBesideSheet.svelte';
+  import Head from '../../parts/Head.svelte';
   import Trouble from '../../parts/Trouble.svelte';
 
   let { children }: { children: Snippet } = $props();
@@ -16,13 +17,17 @@
   }));
   const open = $derived(!isActive('/batches'));
   const current = $derived((route.params as Record<string, string | undefined>).id);
+  const running = $derived((list.data?.batches ?? []).filter((b) => b.state === 'running').length);
   const all = (counts: Record<string, number>) => (counts.in ?? 0) + (counts.held ?? 0);
 </script>
 
 <ListBesideSheet {open} sheet={children}>
   {#snippet listed()}
     <MovesNav />
-    <h1>{say.batches.title}</h1>
+    <Head
+      title={say.batches.title}
+      answer={list.data && !open ? say.batches.head(list.data.batches.length, running) : undefined}
+    />
     <Trouble error={list.error} />
     {#if list.data}
       <ul class="box">

@@ -1,5 +1,7 @@
 <script lang="ts">
   import { clock } from '../../lib/clock.svelte';
+  import { endOf } from '../../lib/days';
+  import DateField from '../../parts/DateField.svelte';
   import { stamp } from '../../lib/words';
   import { say } from '../../lib/say';
 
@@ -9,14 +11,12 @@
    */
   let { id, late }: { id: string; late: string } = $props();
   let by = $state('');
-  const start = $derived(
-    by ? Date.parse(`${by}T23:59:59Z`) - (Date.parse(late) - clock.now) : undefined,
-  );
+  const start = $derived(by ? Date.parse(endOf(by)) - (Date.parse(late) - clock.now) : undefined);
 </script>
 
 <p>
   <label for={id}>{say.doneBy.label}</label>
-  <input class="plain" {id} type="date" bind:value={by} />
+  <DateField {id} bind:value={by} />
   {#if start !== undefined}
     <strong
       >{start > clock.now
@@ -32,12 +32,5 @@
     flex-wrap: wrap;
     gap: 4px 16px;
     align-items: center;
-  }
-  input {
-    background: var(--raised);
-    color: var(--ink);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 2px 8px;
   }
 </style>

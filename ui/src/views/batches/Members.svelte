@@ -6,6 +6,7 @@
   import { stamp } from '../../lib/words';
   import { p } from '../../router';
   import { say } from '../../lib/say';
+  import Panel from '../../parts/Panel.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
@@ -49,9 +50,9 @@
         <a class="mono" href={p('/names/:name', { params: { name: m.name } })}>{m.unicode}</a>
         <span>{say.batch.states[m.state]}</span>
         {#if may('changeBatchNames')}
-          <span class="acts">
+          <Panel label={say.batch.change} right>
             <label
-              ><span class="hidden-words">{say.batch.elsewhere}</span>
+              >{say.batch.elsewhere}
               <select
                 class="plain"
                 value={m.own.to ?? ''}
@@ -71,13 +72,18 @@
               </select></label
             >
             {#if m.state === 'held'}
-              <button onclick={() => change.mutate({ go_on: [m.name] })}>{say.batch.release}</button
+              <button class="link" onclick={() => change.mutate({ go_on: [m.name] })}
+                >{say.batch.release}</button
               >
             {:else}
-              <button onclick={() => change.mutate({ hold: [m.name] })}>{say.batch.hold}</button>
+              <button class="link" onclick={() => change.mutate({ hold: [m.name] })}
+                >{say.batch.hold}</button
+              >
             {/if}
-            <button onclick={() => change.mutate({ drop: [m.name] })}>{say.batch.drop}</button>
-          </span>
+            <button class="link" onclick={() => change.mutate({ drop: [m.name] })}
+              >{say.batch.drop}</button
+            >
+          </Panel>
         {/if}
       {/if}
       {#if m.says}<p class="why"><Sentence text={m.says} /></p>{/if}

@@ -25,10 +25,7 @@
 </script>
 
 <p>
-  <strong>{say.batch.canStart(able.length, review.rows.length)}</strong
-  >{#if able.length}{say.batch.together(
-      sum(sums.total),
-    )}{/if}{#if sums.saves.length}{say.batch.saving(sum(sums.saves))}{/if}.
+  {#if sums.saves.length}{say.batch.saving(sum(sums.saves))}{/if}
   {#if sums.unpriced}{say.batch.unpriced(sums.unpriced)}{/if}
   {#if sums.uncompared}{say.batch.uncompared(sums.uncompared)}{/if}
   {#if review.range.length === 3}

@@ -2,7 +2,10 @@
   import { createMutation, createQuery } from '@tanstack/svelte-query';
   import { Button, Label, Textarea } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
-  import { digits, minor } from '../../lib/words';
+  import { clock } from '../../lib/clock.svelte';
+  import { dayOf } from '../../lib/days';
+  import { minor, readDay } from '../../lib/reading';
+  import { digits, plainDay } from '../../lib/words';
   import { say } from '../../lib/say';
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
@@ -20,6 +23,7 @@
   const hosts = $derived((places.data?.hosts ?? []).filter((h) => !h.ends_with));
   let own = $state<Record<string, string | boolean>>({});
   let problem = $state('');
+  const spanOf = (days: string[]) => [...new Set(days.map(plainDay))].join(' to ');
   const limit = (a: Schemas['MaybeAmount'] | undefined) =>
     a ? (a.minor / 10 ** digits(a.currency)).toFixed(digits(a.currency)) : '';
   const now = $derived<Record<string, string | boolean>>({
@@ -28,7 +32,7 @@
     host: s.host ?? '',
     per_day: String(s.per_day ?? ''),
     trial: s.trial ?? true,
-    blackouts: (s.blackouts ?? []).map((b) => b.join(' to ')).join('\n'),
+    blackouts: (s.blackouts ?? []).map(spanOf).join('\n'),
     limit: limit(s.limit),
     currency: s.limit?.currency ?? 'EUR',
     ...own,
@@ -50,10 +54,13 @@
     const spans: string[][] = [];
     for (const line of text('blackouts')
       .split('\n')
-      .filter((l) => l.trim())) {
-      const found = line.match(/\d{4}-\d\d-\d\d/g);
-      if (found?.length !== 2) return void (problem = say.batch.badSpan(line.trim()));
-      spans.push(found);
+      .map((l) => l.trim())
+      .filter(Boolean)) {
+      const days = line.split(/\s+(?:to|until|–|-)\s+/).map((d) => readDay(d, dayOf(clock.now)));
+      const known = days.flatMap((d) => ('value' in d ? [d.value] : []));
+      if (days.length > 2 || known.length < days.length)
+        return void (problem = say.batch.badSpan(line));
+      spans.push([known[0]!, known.at(-1)!]);
     }
     const sum = minor(text('limit'), text('currency'));
     change.mutate({
@@ -102,7 +109,7 @@
           <Field
             id="s-limit"
             label={`${say.batch.limit} (${text('currency')})`}
-            inputmode="decimal"
+            amount={text('currency')}
             bind:value={() => text('limit'), set('limit')}
           />
         </div>

@@ -3,6 +3,7 @@
   import { api, ask } from '../../lib/api';
   import { may } from '../../lib/session.svelte';
   import { p } from '../../router';
+  import Head from '../../parts/Head.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TwoCodes from '../../parts/TwoCodes.svelte';
   import When from '../../parts/When.svelte';
@@ -50,7 +51,12 @@
 </script>
 
 <main>
-  <h1>{say.codeSafe.codeSafe}</h1>
+  <Head
+    title={say.codeSafe.codeSafe}
+    answer={safe.data
+      ? say.codeSafe.head(safe.data.codes.length, safe.data.choices.length)
+      : undefined}
+  />
   <p class="muted">
     {say.codeSafe.codesIntro}
   </p>

@@ -2,6 +2,7 @@
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Card } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
+  import { inTwo } from '../../lib/heldup';
   import { money, span, stamp, untilWords } from '../../lib/words';
   import { p } from '../../router';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
@@ -24,6 +25,9 @@
     ...(card.price ? [money(card.price)] : []),
     ...(card.keeper && card.keeper !== session.who?.email ? [say.company.inHand(card.keeper)] : []),
   ]);
+  const stuck = $derived(card.phase === 'stuck');
+  // What is to be done about it; why, stands in the move.
+  const held = $derived(card.says ? inTwo(card.says) : undefined);
   const approvable = $derived(card.can_approve && may('approve'));
   const approve = createMutation(() => ({
     mutationFn: () =>
@@ -32,10 +36,12 @@
   }));
 </script>
 
-<article class:stuck={card.phase === 'stuck'}>
+<article class:stuck>
   <h3>
-    <a {href} data-row aria-label={say.card.openMoveOf(card.unicode)}>{card.sentence}</a>
-    {#if card.sentence && !card.sentence.includes(card.unicode)}<span class="mono name"
+    <a {href} data-row aria-label={say.card.openMoveOf(card.unicode)}
+      >{stuck ? say.card.heldUp(card.unicode) : card.sentence}</a
+    >
+    {#if !stuck && card.sentence && !card.sentence.includes(card.unicode)}<span class="mono name"
         >{card.unicode}</span
       >{/if}
   </h3>
@@ -52,7 +58,7 @@
     {/if}
   </div>
   <div class="more">
-    {#if card.phase === 'stuck' && card.says}<p><Sentence text={card.says} /></p>{/if}
+    {#if stuck && held}<p><Sentence text={held.act ?? held.why} /></p>{/if}
     {#if card.until && card.since}
       <DeadlineBar since={card.since} until={card.until} />
       <p class="note">

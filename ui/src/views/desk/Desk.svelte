@@ -2,8 +2,9 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Card, type Turn } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
-  import { gathered } from '../../lib/gathered';
-  import { may } from '../../lib/session.svelte';
+  import { gathered, ofMoves } from '../../lib/gathered';
+  import { keepOwn, own } from '../../lib/own';
+  import { may, session } from '../../lib/session.svelte';
   import { TURNS } from '../../lib/words';
   import { p } from '../../router';
   import Sentence from '../../parts/Sentence.svelte';
@@ -31,9 +32,15 @@
     queryKey: ['hands'],
     queryFn: () => ask(api.GET('/api/hands')),
   }));
-  const byPlace = $derived(gathered(hands.data));
+  // One's own moves, and those that nobody has taken; or all of the team's.
+  const mine = $derived(own().desk?.mine ?? false);
+  const isMine = (c: Card) => !mine || !c.keeper || c.keeper === session.who?.email;
+  const allYours = $derived((desk.data?.lanes.yours ?? []).filter(isMine));
+  const byPlace = $derived(
+    gathered(ofMoves(hands.data, mine ? new Set(allYours.map((c) => c.id)) : undefined)),
+  );
   // What is done by hand stands gathered by place.
-  const yours = $derived((desk.data?.lanes.yours ?? []).filter((c) => !c.by_hand));
+  const yours = $derived(allYours.filter((c) => !c.by_hand));
   const all = $derived(Object.values(desk.data?.lanes ?? {}).flat());
   const wanted = $derived(
     yours.length +
@@ -59,8 +66,22 @@
         : say.desk.quiet,
   );
   const count = (turn: Turn) =>
-    turn === 'yours' ? yours.length + byPlace.length : (desk.data?.lanes[turn].length ?? 0);
+    turn === 'yours' ? yours.length + byPlace.length : others(turn).length;
+  const others = (turn: Turn) => (desk.data?.lanes[turn] ?? []).filter(isMine);
+  const whose = (only: boolean) => void keepOwn('desk', { mine: only });
   const turns: Turn[] = ['yours', 'theirs', 'desk', 'clock'];
+  // What changes by itself is said; what stood there at first is read.
+  const counts = $derived(
+    desk.data && !hands.isPending
+      ? turns.map((turn) => say.desk.lane(TURNS[turn], count(turn))).join('; ')
+      : '',
+  );
+  let told = $state('');
+  let last = '';
+  $effect(() => {
+    if (last && last !== counts) told = counts;
+    last = counts;
+  });
 </script>
 
 {#snippet over(cards: Card[])}
@@ -73,7 +94,6 @@
               >{card.unicode}</a
             ></td
           >
-          <td>{say.desk.fromTo(card.from, card.to)}</td>
           <td
             >{#if card.result}<Sentence text={card.result} />{:else}{card.stage}{/if}</td
           >
@@ -86,14 +106,21 @@
 <main>
   <Trouble error={desk.error ?? hands.error} />
   {#if desk.data && !hands.isPending}
-    <h1 class="answer">{head}</h1>
-    <p class="note muted">
-      {all.length ? say.desk.underWay(all.length) : ''}
-      <span class="hidden-words" role="status"
-        >{turns.map((turn) => say.desk.lane(TURNS[turn], count(turn))).join('; ')}</span
-      >
-    </p>
-    {#each desk.data.strays as stray (stray.name + stray.seen_at)}<Stray {stray} />{/each}
+    <header>
+      <h1 class="answer">{head}</h1>
+      {#if all.length}
+        <div role="group" aria-label={say.desk.whose}>
+          <button class="chip" aria-pressed={mine} onclick={() => whose(true)}
+            >{say.desk.mine}</button
+          >
+          <button class="chip" aria-pressed={!mine} onclick={() => whose(false)}
+            >{say.desk.team}</button
+          >
+        </div>
+      {/if}
+    </header>
+    <p class="hidden-words" role="status">{told}</p>
+    {#each desk.data.strays as stray (stray.name + stray.seen_at)}<Stray {stray} brief />{/each}
     {#if desk.data.choices.length}
       <div class="choices"><TwoCodes choices={desk.data.choices} /></div>
     {/if}
@@ -107,10 +134,15 @@
       </p>
     {/if}
     <div class="lanes">
-      <Lane turn="yours" cards={yours} {byPlace} empty={say.desk.emptyYours} />
+      <Lane
+        turn="yours"
+        cards={yours}
+        {byPlace}
+        empty={all.length ? say.desk.nothing : say.desk.emptyYours}
+      />
       <div class="others">
         {#each OTHERS as { turn, empty } (turn)}
-          <Lane {turn} {empty} cards={desk.data.lanes[turn]} />
+          <Lane {turn} empty={all.length ? say.desk.nothing : empty} cards={others(turn)} />
         {/each}
       </div>
     </div>
@@ -156,8 +188,12 @@
     grid-template-columns: minmax(0, 1fr);
     max-width: 90rem;
   }
-  h1 + p {
-    margin-top: -16px;
+  header {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 16px;
+    justify-content: space-between;
+    align-items: center;
   }
   .lanes {
     display: grid;
@@ -175,9 +211,6 @@
   }
   .ended td:first-child {
     width: 32%;
-  }
-  .ended td:last-child {
-    width: 40%;
   }
   @media (max-width: 800px) {
     main {

@@ -10,7 +10,7 @@
   <article>
     <h3>{card.sentence}</h3>
     <a href={p('/by-hand')} data-row aria-label="{card.act}: {card.sentence}">{card.act}</a>
-    <p class="note muted">{card.more}</p>
+    {#if card.more}<p class="note muted">{card.more}</p>{/if}
   </article>
 {/each}
 

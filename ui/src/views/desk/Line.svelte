@@ -3,11 +3,13 @@
   import { clock } from '../../lib/clock.svelte';
   import { untilAt } from '../../lib/words';
   import { p } from '../../router';
-  import Sentence from '../../parts/Sentence.svelte';
   import { say } from '../../lib/say';
 
   /** What waits for somebody else, in a line: which name, for what, until when. */
   let { card }: { card: Card } = $props();
+  const until = $derived(
+    card.until ? untilAt(card.until_means ?? 'over', card.until, clock.now) : '',
+  );
 </script>
 
 <li class:stuck={card.phase === 'stuck'}>
@@ -17,12 +19,9 @@
     data-row
     aria-label={say.card.openMoveOf(card.unicode)}>{card.unicode}</a
   >
-  <p class="note">
-    {#if card.says}<Sentence text={card.says} />{:else}{card.sentence}{/if}
+  <p class="note" title={card.sentence}>
+    {card.short}{#if until}<span class="muted"> · {until}</span>{/if}
   </p>
-  {#if card.until && card.until_means === 'late'}<p class="note muted">
-      {untilAt('late', card.until, clock.now)}
-    </p>{/if}
 </li>
 
 <style>

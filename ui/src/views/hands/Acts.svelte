@@ -15,7 +15,6 @@
   import NotDone from './NotDone.svelte';
   import Orders from './Orders.svelte';
   import PasteCode from './PasteCode.svelte';
-  import Place from './Place.svelte';
   import May from '../../parts/May.svelte';
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
@@ -54,8 +53,13 @@
 </script>
 
 <section class="panel" aria-label={place.title ?? say.acts.aPlace}>
-  <h2>{place.title}</h2>
-  {#if place.site || place.login}<Place hand={place} />{/if}
+  <h2>
+    {#if place.site}<a href={place.site} target="_blank" rel="noopener noreferrer">{place.title}</a
+      >{:else}{place.title}{/if}
+    {#if place.login}<span class="note muted"
+        >{say.acts.signedInAs} <span class="mono">{place.login}</span></span
+      >{/if}
+  </h2>
   {#if place.items[0]?.hand.account}
     <Learnt account={place.items[0].hand.account} asking={place.items.some((i) => i.hand.pastes)} />
   {/if}

@@ -4,6 +4,7 @@
   import { untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { api, ask, type Schemas } from '../../lib/api';
+  import { endOf } from '../../lib/days';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import May from '../../parts/May.svelte';
@@ -27,7 +28,7 @@
           body: {
             moves: chosen.map((m) => m.id),
             given_by: owner,
-            until: new Date(`${until}T23:59:59`).toISOString(),
+            until: endOf(until),
           },
         }),
       ),

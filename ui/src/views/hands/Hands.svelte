@@ -29,6 +29,13 @@
   const codes = $derived(
     hands.data?.places.some((l) => l.items.some((i) => i.hand.pastes)) ?? false,
   );
+  // What somebody has to do now: at registrars, and consents that the desk waits for.
+  const tasks = $derived(
+    (hands.data?.places ?? []).flatMap((l) => l.items.filter((i) => !i.said_at)).length +
+      (hands.data?.consents?.moves.length ?? 0) +
+      (hands.data?.overdue.length ?? 0) +
+      (hands.data?.leavings.length ?? 0),
+  );
   const STATES = {
     intended: say.hands.viaUnknown,
     sent: say.hands.unanswered,
@@ -39,10 +46,7 @@
 </script>
 
 <main class="view">
-  <h1>{say.hands.byHand}</h1>
-  <p class="muted">
-    {say.hands.intro}
-  </p>
+  <h1 class="answer">{hands.data ? say.hands.head(tasks) : say.hands.byHand}</h1>
   <Trouble error={hands.error} />
   {#if hands.data}
     {@const h = hands.data}
@@ -98,8 +102,8 @@
       </p>
     {/if}
     {#if h.letters.length}
-      <section class="panel">
-        <h2>{say.hands.letters}</h2>
+      <details class="panel" open={h.letters.length < 4}>
+        <summary>{say.hands.letters} <span class="num muted">{h.letters.length}</span></summary>
         <ul>
           {#each h.letters as l (l.id)}
             <li>
@@ -111,7 +115,7 @@
             </li>
           {/each}
         </ul>
-      </section>
+      </details>
     {/if}
   {/if}
 </main>

@@ -24,11 +24,15 @@
     await navigator.clipboard.writeText(place.list);
     copied = true;
   }
+  const count = $derived(new Set(place.kinds.flatMap((k) => k.moves.map((m) => m.id))).size);
   const toggle = (k: string) => (left.has(k) ? left.delete(k) : left.add(k));
 </script>
 
-<section class="panel" aria-label={say.leavings.at(place.title)}>
-  <h2>{say.leavings.at(place.title)}</h2>
+<details class="panel">
+  <summary
+    ><strong>{say.leavings.at(place.title)}</strong>
+    <span class="num muted">{say.leavings.names(count)}</span></summary
+  >
   {#if place.site}<p>
       <a href={place.site} target="_blank" rel="noopener noreferrer">{place.site}</a>
     </p>{/if}
@@ -82,7 +86,7 @@
       </p>
     </May>
   {/each}
-</section>
+</details>
 
 <style>
   .along {

@@ -6,10 +6,10 @@
   import { refresh } from '../../lib/live.svelte';
   import { may } from '../../lib/session.svelte';
   import { say } from '../../lib/say';
-  import { minor, money, plainDay } from '../../lib/words';
+  import { amountIn, minor } from '../../lib/reading';
+  import { money, plainDay } from '../../lib/words';
   import { p } from '../../router';
   import Copy from '../../parts/Copy.svelte';
-  import { AMOUNT } from '../accounts/fields';
   import Trouble from '../../parts/Trouble.svelte';
   import Found from './Found.svelte';
   import Refusal from './Refusal.svelte';
@@ -192,7 +192,7 @@
         id="o-charged-{account}"
         class="plain num"
         inputmode="decimal"
-        pattern={AMOUNT.pattern}
+        {@attach amountIn(() => currency)}
         autocomplete="off"
         disabled={!currency}
         bind:value={charged}

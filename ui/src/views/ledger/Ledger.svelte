@@ -13,6 +13,7 @@
   import More from '../../parts/More.svelte';
   import MovesNav from '../moves/MovesNav.svelte';
   import NoteEntry from './NoteEntry.svelte';
+  import Head from '../../parts/Head.svelte';
   import Trouble from '../../parts/Trouble.svelte';
 
   /** What it costs, cost and saves; what does not fit, until it is settled. */
@@ -33,7 +34,10 @@
 <main>
   <MovesNav />
   <header>
-    <h1>{say.ledger.title}</h1>
+    <Head
+      title={say.ledger.title}
+      answer={book.data?.lines.length ? say.ledger.head(book.data.differences.length) : undefined}
+    />
     <Download href={at(`/api/ledger.csv${batch ? `?batch=${batch}` : ''}`)}
       >{say.ledger.csv}</Download
     >

@@ -2,7 +2,7 @@
   import { createMutation, createQuery } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
-  import { minor } from '../../lib/words';
+  import { minor } from '../../lib/reading';
   import { say } from '../../lib/say';
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
@@ -70,13 +70,7 @@
         of={(places.data?.accounts ?? []).map((a) => [a.id, a.title] as const)}
         bind:value={() => account || (places.data?.accounts[0]?.id ?? ''), (v) => (account = v)}
       />
-      <Field
-        id="l-sum"
-        label={say.ledger.amount}
-        inputmode="decimal"
-        required
-        bind:value={amount}
-      />
+      <Field id="l-sum" label={say.ledger.amount} amount={currency} required bind:value={amount} />
       <Field id="l-cur" label={say.ledger.currency} pattern="[A-Z]{'{3}'}" bind:value={currency} />
       <Field id="l-no" label={say.ledger.number} maxlength={60} bind:value={number} />
       <Button type="submit" color="alternative" disabled={note.isPending}>{say.ledger.keep}</Button>

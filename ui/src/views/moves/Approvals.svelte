@@ -10,6 +10,7 @@
   import May from '../../parts/May.svelte';
   import More from '../../parts/More.svelte';
   import MovesNav from './MovesNav.svelte';
+  import Head from '../../parts/Head.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
 
@@ -29,13 +30,15 @@
 
 <main>
   <MovesNav />
-  <h1>{say.approvals.title}</h1>
+  <Head
+    title={say.approvals.title}
+    answer={page.data ? (due ? say.approvals.due(due) : say.approvals.none) : undefined}
+  />
   <Trouble error={page.error ?? approve.error} />
   {#each approve.data?.problems ?? [] as x (x.move_id)}<p class="problem" role="alert">
       {x.says}
     </p>{/each}
   {#if page.data}
-    <p>{due ? say.approvals.due(due) : say.approvals.none}</p>
     {#each page.data.places as place (place.id)}
       {@const able = place.items.filter((i) => i.able)}
       <section class="box raised" aria-label={place.title}>

@@ -49,9 +49,6 @@
 
 <p class="key">
   <span><i class="k past"></i>{say.axis.key.past}</span>
-  <span><i class="k active"></i>{say.axis.key.active}</span>
-  <span><i class="k ahead"></i>{say.axis.key.ahead}</span>
-  <span><i class="k deadline"></i>{say.axis.key.deadline}</span>
   <span><i class="k range"></i>{say.axis.key.range}</span>
   <span class="out">
     <button onclick={() => void out('svg')}>{say.axis.svg}</button>
@@ -82,16 +79,6 @@
   .k.past {
     background: var(--loden);
     border: 0;
-  }
-  .k.active {
-    background: var(--ochre-soft);
-    border: 1.5px solid var(--ochre-fill);
-  }
-  .k.deadline {
-    width: 0;
-    height: 0.9rem;
-    border: 0;
-    border-left: 2px dashed var(--madder);
   }
   .k.range {
     height: 0;

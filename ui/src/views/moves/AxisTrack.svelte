@@ -22,6 +22,10 @@
     X: (t: number) => number;
     px: number;
   } = $props();
+  const [early, late] = $derived(
+    row.finish[2] ? [X(Date.parse(row.finish[0]!)), X(Date.parse(row.finish[2]))] : [0, 0],
+  );
+  const flag = $derived(row.ends ? X(Date.parse(row.ends)) : undefined);
 </script>
 
 <svg width={wide} height={high} role="img" aria-label={say.axis.row(row.unicode, row.stage)}>
@@ -50,14 +54,16 @@
     {/each}
   {/each}
   {#if row.finish[2]}
-    <path class="range" d="M{X(Date.parse(row.finish[0]!))} 36H{X(Date.parse(row.finish[2]))}" />
-  {/if}
-  {#if row.ends}
-    <g
-      ><title>{when(row.ends, clock.now)}</title>
-      <path class="deadline" d="M{X(Date.parse(row.ends))} 2V{high - 2}" /></g
+    <path class="range" d="M{early} 33v6m0 -3H{late}m0 -3v6"
+      ><title>{say.axis.key.range}</title></path
     >
   {/if}
+  {#if flag !== undefined}
+    <path class="deadline" d="M{flag} {high - 4}V3h9l-3 3.5 3 3.5h-9"
+      ><title>{say.axis.key.deadline}: {when(row.ends!, clock.now)}</title></path
+    >
+  {/if}
+  <text x={Math.max(late, flag ?? 0, X(clock.now)) + 14} y={high / 2 + 5}>{row.stage}</text>
   <path class="now" d="M{X(clock.now)} 0V{high}" />
 </svg>
 
@@ -72,7 +78,6 @@
   .most {
     fill: var(--raised);
     stroke: var(--muted);
-    stroke-dasharray: 2 2;
     stroke-width: 0.8;
   }
   .usual {
@@ -102,15 +107,20 @@
   }
   .deadline {
     stroke: var(--madder);
-    stroke-width: 2;
-    stroke-dasharray: 3 2;
+    fill: var(--madder);
+    stroke-width: 1.5;
+  }
+  text {
+    font-size: var(--note);
+    fill: var(--muted);
   }
   .now {
     stroke: var(--madder);
     stroke-width: 1.5;
   }
   .range {
+    fill: none;
     stroke: var(--slate);
-    stroke-width: 4;
+    stroke-width: 1.5;
   }
 </style>

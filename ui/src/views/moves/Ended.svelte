@@ -38,7 +38,7 @@
               {#if current}<span class="stage">{m.stage}</span>{/if}
             </th>
             {#if !current}
-              <td>{say.desk.fromTo(m.from, m.to)}</td>
+              <td>{say.nameSheet.fromTo(m.from, m.to)}</td>
               <td
                 >{#if m.result}<Sentence text={m.result} />{:else}{m.stage}{/if}</td
               >

@@ -3,9 +3,11 @@
   import { Label } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
+  import { endOf } from '../../lib/days';
   import { day, stamp } from '../../lib/words';
   import { p } from '../../router';
   import Curve from '../batches/Curve.svelte';
+  import DateField from '../../parts/DateField.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
@@ -16,7 +18,7 @@
    */
   let { expected }: { expected: boolean } = $props();
   let by = $state('');
-  const at = $derived(by ? new Date(`${by}T23:59:59`).toISOString() : undefined);
+  const at = $derived(by ? endOf(by) : undefined);
   const forecast = createQuery(() => ({
     queryKey: ['moves', 'forecast', at],
     queryFn: () => ask(api.GET('/api/forecast', { params: { query: { by: at } } })),
@@ -51,7 +53,7 @@
     <Curve range={f.range} curve={f.curve} />
     <p class="ask">
       <Label for="f-by">{say.forecast.by}</Label>
-      <input class="plain" id="f-by" type="date" bind:value={by} />
+      <DateField id="f-by" bind:value={by} />
       {#if f.chance !== null && f.chance !== undefined}<strong
           >{say.forecast.chance(Math.round(f.chance * 100))}</strong
         >{/if}

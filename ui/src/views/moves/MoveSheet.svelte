@@ -5,6 +5,7 @@
   import { clock } from '../../lib/clock.svelte';
   import { may } from '../../lib/session.svelte';
   import { p, route } from '../../router';
+  import { inTwo } from '../../lib/heldup';
   import { untilWords } from '../../lib/words';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
   import NotDone from '../hands/NotDone.svelte';
@@ -57,6 +58,9 @@
   const can = (act: MoveSheet['acts'][number]) => move.data?.acts.includes(act) ?? false;
   const moveBack = (m: MoveSheet) =>
     `${p('/names/:name/plan', { params: { name: m.name } })}?to=${encodeURIComponent(m.words.from_id)}`;
+  const held = $derived(
+    move.data?.phase === 'stuck' && move.data.says ? inTwo(move.data.says) : undefined,
+  );
   const focused = (node: HTMLElement) => node.focus();
   const code = {
     held: say.moveSheet.codeHeld,
@@ -68,6 +72,7 @@
 {#snippet kicker()}
   {#if move.data}
     {@const m = move.data}
+    {#if m.phase === 'stuck'}<strong class="bad">{say.moveSheet.isHeldUp}</strong>{/if}
     <span><strong>{m.open ? say.moveSheet.underWay(m.stage) : m.stage}</strong></span>
     <span>{say.moveSheet.started(m.from, m.to)} <When at={m.started_at} bare /></span>
     <Company id={m.id} open={m.open} />
@@ -76,7 +81,9 @@
 {#snippet answer()}
   {#if move.data}
     {@const m = move.data}
-    {#if m.open && m.sentence}{m.phase === 'stuck' ? say.moveSheet.heldUp(m.sentence) : m.sentence}
+    {#if m.open && m.sentence && m.phase === 'stuck'}
+      {#if held?.act}<Sentence text={held.act} />{:else}{say.moveSheet.heldUp(m.sentence)}{/if}
+    {:else if m.open && m.sentence}{m.sentence}
     {:else if m.result}<Sentence text={m.result} />
     {:else}{m.stage}{/if}
   {/if}
@@ -95,7 +102,10 @@
     {#if m.unicode !== m.name}<p class="mono note muted">{m.name}</p>{/if}
     {#if m.open && m.sentence && m.turn}
       <div class="now" class:stuck={m.phase === 'stuck'}>
-        {#if m.says}<p><TurnMark turn={m.turn} words /> <Sentence text={m.says} /></p>{/if}
+        {#if m.says}<p>
+            <TurnMark turn={m.turn} words />
+            <Sentence text={held?.act ? held.why : m.says} />
+          </p>{/if}
         {#if m.until && m.since}
           <DeadlineBar since={m.since} until={m.until} />
           <p class="note">
@@ -246,6 +256,9 @@
     margin-bottom: 16px;
     border-left: 4px solid var(--loden);
   }
+  .bad {
+    color: var(--madder);
+  }
   .back {
     margin-bottom: 16px;
   }
@@ -258,7 +271,6 @@
     border-left: 4px solid var(--madder);
     padding-left: 16px;
   }
-  .acts,
   .sure {
     display: flex;
     flex-wrap: wrap;

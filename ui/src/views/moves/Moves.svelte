@@ -12,6 +12,7 @@
   import Forecast from './Forecast.svelte';
   import MovesNav from './MovesNav.svelte';
   import ListBesideSheet from '../../parts/ListBesideSheet.svelte';
+  import Head from '../../parts/Head.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
   import { say } from '../../lib/say';
@@ -81,7 +82,10 @@
 <ListBesideSheet {open} sheet={children}>
   {#snippet listed()}
     <MovesNav />
-    <h1>{say.moves.moves}</h1>
+    <Head
+      title={say.moves.moves}
+      answer={axis.data && !open && !filtered ? say.moves.head(rows.length) : undefined}
+    />
     <Trouble error={axis.error ?? ended.error} />
     {#if !open}
       <Forecast expected={rows.length > 0} />

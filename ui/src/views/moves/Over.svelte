@@ -19,7 +19,7 @@
 
 <section class="box" aria-label={say.over.howDidItEnd}>
   <p>{say.over.howDidItEnd} <span class="muted">{say.over.whatFollows}</span></p>
-  <p>
+  <p class="acts">
     {#each say.over.ways as [how, words] (how)}
       <ForGood
         quiet

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Block, Schemas, Step } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
-  import { lay, type Placed } from '../../lib/track';
+  import { lay, nameOf, runs, type Run } from '../../lib/track';
   import { plainDay, range, span, stamp } from '../../lib/words';
   import { say } from '../../lib/say';
 
@@ -30,9 +30,8 @@
   const height = $derived(TOP + used.length * ROW + 14);
   const wide = $derived(LEFT + laid.wide + 12);
   const X = (x: number) => LEFT + x;
-  let told = $state<Placed>();
-  // Roughly as wide as the letters are.
-  const fits = (p: Placed) => p.step.title.length * 6.6 + 26 < p.width;
+  const drawn = $derived(runs(laid));
+  let told = $state<Run>();
   const labelled = $derived.by(() => {
     let last = -99;
     return laid.days.map((d) => {
@@ -54,22 +53,26 @@
   const latest = (k: number) => ends.map((e) => e[k]!).reduce((a, b) => (a > b ? a : b), '');
   const settled = $derived(blocks.length > 0 && blocks.every((b) => b.past));
 
-  function goTo(e: MouseEvent, p: Placed) {
+  function goTo(e: MouseEvent, run: Run) {
     e.preventDefault();
-    const row = document.getElementById(`step-${p.step.id}`);
+    const row = document.getElementById(`step-${run.steps[0]!.step.id}`);
     row?.closest('details')?.setAttribute('open', '');
     row?.scrollIntoView({ block: 'center' });
     row?.focus({ preventScroll: true });
   }
-  const about = (p: Placed) =>
-    p.block.past
-      ? say.track.done(p.no, p.step.title, stamp(p.block.ends[1]!, clock.now))
-      : say.track.takesTo(
-          p.no,
-          p.step.title,
-          span((p.step.takes[0] ?? 0) * 1000),
-          span((p.step.takes[2] ?? 0) * 1000),
-        );
+  const named = (run: Run) => run.steps.map((p) => p.step.title).join(', ');
+  function about(run: Run): string {
+    const { step, block } = run.steps.at(-1)!;
+    if (block.past) return say.track.done(named(run), stamp(block.ends[1]!, clock.now));
+    if (run.steps.length > 1) return say.track.toCome(named(run));
+    const [least, , most] = step.takes.map((t) => span(t * 1000));
+    return say.track.takesTo(step.title, least ?? '', most ?? '');
+  }
+  const looks = (run: Run) => {
+    const { step, block } = run.steps[0]!;
+    return `${block.past ? 'past' : step.phase} ${step.turn}`;
+  };
+  const whisker = (run: Run) => run.steps.at(-1)!.range;
   const label = $derived(
     say.track.railsWith(steps.length, blocks.filter((b) => b.past).length) +
       (settled ? say.track.settledNow : blocks.length ? whole : ''),
@@ -105,39 +108,38 @@
           14} {y(tie.lane2) + 13}, {X(tie.x2)} {y(tie.lane2) + 13}"
       />
     {/each}
-    {#each laid.placed as p (p.step.id)}
+    {#each drawn as run (run.steps[0]!.step.id)}
+      {@const range = whisker(run)}
       <a
-        href="#step-{p.step.id}"
-        class="block {p.block.past ? 'past' : p.step.phase} {p.step.turn}"
-        aria-label={about(p)}
-        onclick={(e) => goTo(e, p)}
-        onmouseenter={() => (told = p)}
-        onfocus={() => (told = p)}
+        href="#step-{run.steps[0]!.step.id}"
+        class="block {looks(run)}"
+        aria-label={[nameOf(run), about(run)].filter(Boolean).join(': ')}
+        onclick={(e) => goTo(e, run)}
+        onmouseenter={() => (told = run)}
+        onfocus={() => (told = run)}
       >
-        <title>{about(p)}</title>
+        <title>{about(run)}</title>
         <rect
           class="body"
-          x={X(p.x) + 1}
-          y={y(p.lane)}
-          width={Math.max(3, p.width - 2)}
+          x={X(run.x) + 1}
+          y={y(run.lane)}
+          width={Math.max(3, run.width - 2)}
           height="26"
           rx="3"
         />
-        {#if p.range}<path
+        {#if range}<path
             class="range"
-            d="M{X(p.range[0])} {y(p.lane) + 22}V{y(p.lane) + 28}M{X(p.range[0])} {y(p.lane) +
-              25}H{X(p.range[1])}m0 -3v6"
+            d="M{X(range[0])} {y(run.lane) + 22}V{y(run.lane) + 28}M{X(range[0])} {y(run.lane) +
+              25}H{X(range[1])}m0 -3v6"
           />{/if}
-        <text x={X(p.x) + 5} y={y(p.lane) + 17} class="no"
-          >{p.no}{fits(p) ? `  ${p.step.title}` : ''}</text
-        >
+        <text x={X(run.x) + 6} y={y(run.lane) + 17} class="no">{nameOf(run)}</text>
       </a>
     {/each}
     {#each laid.folds as fold (fold.x)}
       <g class="fold">
         <title>{say.track.fold(span(fold.ms))}</title>
         {#each used as lane (lane)}<path
-            d="M{X(fold.x + fold.width / 2) - 7} {y(lane) + 30}l6 -34h6l-6 34z"
+            d="M{X(fold.x + fold.width) - 18} {y(lane) + 30}l6 -34h6l-6 34z"
             class="cut"
           />{/each}
         <text x={X(fold.x + fold.width / 2)} y={height - 2} text-anchor="middle" class="date"

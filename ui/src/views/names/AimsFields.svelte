@@ -94,7 +94,4 @@
   summary .muted {
     font-weight: 400;
   }
-  details {
-    margin: 8px 0;
-  }
 </style>

@@ -5,13 +5,18 @@
   import Facts from './Facts.svelte';
   import { say } from '../../lib/say';
 
-  let { finding, evidence }: { finding: Schemas['Finding']; evidence: boolean } = $props();
+  /** brief: without what helps against it. */
+  let {
+    finding,
+    evidence,
+    brief = false,
+  }: { finding: Schemas['Finding']; evidence: boolean; brief?: boolean } = $props();
 </script>
 
 <div class="finding {finding.effect}">
   <p><Sentence text={finding.because} /></p>
   {#if finding.clears_at}<p>{say.findingLine.itClears} <When at={finding.clears_at} />.</p>{/if}
-  <p class="muted"><Sentence text={finding.remedy} /></p>
+  {#if !brief}<p class="muted"><Sentence text={finding.remedy} /></p>{/if}
   {#if evidence}
     <p class="source">
       {say.findingLine.rule(

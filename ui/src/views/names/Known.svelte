@@ -26,7 +26,7 @@
 
 <div class="themes">
   <section>
-    <h3>{say.nameSheet.registration}</h3>
+    <h2>{say.nameSheet.registration}</h2>
     <dl>
       <dt>{say.nameSheet.account}</dt>
       <dd>{sheet.account}</dd>
@@ -40,7 +40,7 @@
     {#if evidence}<Facts facts={of('registration')} />{/if}
   </section>
   <section>
-    <h3>{say.nameSheet.dns}</h3>
+    <h2>{say.nameSheet.dns}</h2>
     <dl>
       <dt>{say.nameSheet.dnsHost}</dt>
       <dd>{sheet.dns_host ?? say.nameSheet.notKnown}</dd>
@@ -61,26 +61,18 @@
     {#if evidence}<Facts facts={of('dns')} />{/if}
   </section>
   <section>
-    <h3>{say.nameSheet.money}</h3>
+    <h2>{say.nameSheet.money}</h2>
     <dl>
       <dt>{say.nameSheet.stayPrice}</dt>
       <dd class="num">
         {sheet.stay ? say.nameSheet.aYear(money(sheet.stay)) : say.nameSheet.notKnown}
       </dd>
-      {#if sheet.go}
-        <dt>{say.nameSheet.goPrice}</dt>
-        <dd class="num">
-          {sheet.go.total
-            ? say.nameSheet.priceWithYear(money(sheet.go.total), sheet.go.account)
-            : say.nameSheet.unknownAt(sheet.go.account)}
-        </dd>
-      {/if}
     </dl>
     {#if evidence}<Facts facts={of('money')} />{/if}
   </section>
 </div>
 {#if evidence && of('people').length}
-  <h3>{say.nameSheet.people}</h3>
+  <h2>{say.nameSheet.people}</h2>
   <Facts facts={of('people')} />
 {/if}
 {#if sheet.contradictions.length}
@@ -95,8 +87,8 @@
     grid-template-columns: repeat(auto-fit, minmax(min(20rem, 100%), 1fr));
     gap: 8px 24px;
   }
-  h3 {
-    font-weight: 600;
+  h2 {
+    font-size: var(--body);
     margin-bottom: 4px;
   }
   .unknown {

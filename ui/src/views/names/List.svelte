@@ -3,35 +3,57 @@
   import { createQueries } from '@tanstack/svelte-query';
   import { createVirtualizer } from '@tanstack/svelte-virtual';
   import {
+    filter,
     isWorking,
     PAGE,
     pickAll,
-    picked,
-    put,
     stretch,
-    TRAY_MOST,
     type Asked,
     type NameList,
   } from '../../lib/list';
+  import { monthLines, monthsWithin } from '../../lib/months';
+  import { own, type Column } from '../../lib/own';
+  import { picked, TRAY_MOST } from '../../lib/tray.svelte';
   import { GATES_ALONE, money } from '../../lib/words';
   import { narrow } from '../../lib/narrow';
   import NameLine from './NameLine.svelte';
   import { say } from '../../lib/say';
 
-  let { first, what, current }: { first: NameList; what: Asked; current: string | undefined } =
+  let {
+    first,
+    what,
+    current,
+    columns,
+  }: { first: NameList; what: Asked; current: string | undefined; columns: readonly Column[] } =
     $props();
 
-  const ROW = 34;
   const TWO_LINES = 62;
-  const columns = $derived([
+  const ROW = $derived(own().names?.dense ? 28 : 34);
+  const WIDTHS: Record<Column, string> = {
+    account: 'minmax(6rem, 1fr)',
+    stay: 'max(5.6rem, var(--price))',
+    dns: 'minmax(6rem, 1fr)',
+    seen: '6.6rem',
+  };
+  const TITLES: Record<Column, string> = {
+    account: say.list.account,
+    stay: say.list.toStay,
+    dns: say.list.dnsHost,
+    seen: say.list.seen,
+  };
+  // No column sorts by when a name was looked up.
+  const heads = $derived([
     { id: 'name', title: say.list.name, wide: false },
     { id: 'gate', title: say.list.gate, wide: false },
     { id: '', title: say.list.next(first.horizon_days), wide: false },
-    { id: 'account', title: say.list.account, wide: true },
-    { id: 'expiry', title: say.list.expiry, wide: true },
-    { id: 'stay', title: say.list.toStay, wide: true },
-    { id: 'dns', title: say.list.dnsHost, wide: true },
+    { id: 'expiry', title: say.list.expiry, wide: false },
+    ...columns.map((c) => ({ id: c === 'seen' ? '-' : c, title: TITLES[c], wide: true })),
   ]);
+  // Every other month, and none that would run into the next column.
+  const months = $derived(
+    monthsWithin(first.at, first.horizon_days).filter((m, i) => i % 2 === 0 && m.share < 0.9),
+  );
+  const from = $derived({ at: first.at, days: first.horizon_days });
   const sort = $derived(what.sort ?? 'gate');
   const tray = $derived(new Set(picked()));
   const all = $derived(
@@ -112,7 +134,7 @@
       watch.observe(above);
     return () => watch.disconnect();
   }
-  const sortBy = (id: string) => put('sort', sort === id ? `-${id}` : id);
+  const sortBy = (id: string) => filter('sort', sort === id ? `-${id}` : id);
   const title = (group: NameList['groups'][number]) =>
     group.key in GATES_ALONE ? GATES_ALONE[group.key as keyof typeof GATES_ALONE] : group.title;
 </script>
@@ -123,6 +145,9 @@
   aria-label={say.list.names}
   aria-rowcount={first.total + 1}
   style:--price="{price + 2}ch"
+  style:--row="{ROW}px"
+  style:--chosen={columns.map((c) => WIDTHS[c]).join(' ')}
+  style:--months={monthLines(months)}
 >
   <div class="head" role="row" aria-rowindex={1}>
     <span role="columnheader" class="pick">
@@ -138,11 +163,12 @@
         onchange={(e) => pickAll(what, e.currentTarget.checked)}
       />
     </span>
-    {#each columns as c (c.title)}
+    {#each heads as c (c.title)}
       <span
         role="columnheader"
         class:wide={c.wide}
         class:ruler={!c.id}
+        class:expires={c.id === 'expiry'}
         class:right={c.id === 'stay'}
         aria-sort={sort.replace('-', '') === c.id
           ? sort.startsWith('-')
@@ -150,9 +176,12 @@
             : 'ascending'
           : 'none'}
       >
-        {#if c.id}<button onclick={() => sortBy(c.id)}
+        {#if !c.id}<span class="hidden-words">{c.title}</span><span class="axis" aria-hidden="true"
+            >{#each months as m (m.share)}<i style:left="{m.share * 100}%">{m.label}</i
+              >{/each}</span
+          >{:else if c.id === '-'}{c.title}{:else}<button onclick={() => sortBy(c.id)}
             >{c.title} {sort === c.id ? '▴' : sort === `-${c.id}` ? '▾' : ''}</button
-          >{:else}{c.title}{/if}
+          >{/if}
       </span>
     {/each}
   </div>
@@ -179,8 +208,8 @@
               index={it.row}
               current={data.name === current}
               picked={tray.has(data.name)}
-              at={first.at}
-              days={first.horizon_days}
+              {from}
+              {columns}
             />
           {:else}
             <div class="coming" role="row"><span role="cell" class="muted">…</span></div>
@@ -193,15 +222,19 @@
 
 <style>
   .held {
-    --columns: 1.9rem minmax(10rem, 2.3fr) 15.5rem minmax(6rem, 1fr) minmax(9rem, 1.15fr) 7.2rem
-      max(6.2rem, var(--price)) minmax(7rem, 1fr);
+    --columns: 1.9rem minmax(8rem, 2.2fr) minmax(12rem, 2.4fr) minmax(8rem, 1.2fr) 7.2rem
+      var(--chosen);
   }
+  /* Beside a sheet a row keeps its gate's mark, its ruler and its expiry. */
   :global(.beside) .held {
-    --columns: 1.9rem minmax(8rem, 1fr) 13.5rem;
+    --columns: 1.9rem minmax(6rem, 1fr) 3.2rem minmax(4rem, 8rem) 7.2rem;
   }
-  :global(.beside) .held :global(.wide),
-  :global(.beside) .held :global(.ruler) {
-    display: none;
+  :global(.beside) .held :global(.gates :is(.gate > span, .why)) {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
   }
   .head {
     display: grid;
@@ -222,6 +255,23 @@
   .head button {
     cursor: pointer;
   }
+  .head .ruler {
+    background: var(--months) content-box;
+  }
+  .axis {
+    position: relative;
+    display: block;
+    font-size: var(--note);
+    font-weight: 400;
+  }
+  .axis i {
+    position: absolute;
+    font-style: normal;
+    padding-left: 3px;
+  }
+  :global(.beside) .axis i:nth-child(even) {
+    display: none;
+  }
   .scroller {
     height: max(14rem, calc(100vh - var(--above, 13.5rem) - var(--tray, 0px)));
     overflow-y: auto;
@@ -235,12 +285,12 @@
     top: 0;
     left: 0;
     width: 100%;
-    min-height: 34px;
+    min-height: var(--row);
   }
   .group {
     display: flex;
     align-items: center;
-    height: 100%;
+    height: var(--row);
     padding: 0 8px;
     font-weight: 600;
     background: var(--paper);
@@ -251,15 +301,9 @@
   }
   @media (max-width: 1100px) {
     .held {
-      --columns: 1.9rem minmax(9rem, 1fr) 14rem minmax(6rem, 0.8fr);
+      --columns: 1.9rem minmax(8rem, 1.4fr) minmax(11rem, 1.6fr) minmax(6rem, 1fr) 7.2rem;
     }
-    .held :global(.wide:not(.expires)),
-    .held .wide {
-      display: none;
-    }
-  }
-  @media (min-width: 761px) and (max-width: 1100px) {
-    .held :global(.expires) {
+    .held :global(.wide) {
       display: none;
     }
   }
@@ -269,7 +313,7 @@
       --columns: 1.9rem minmax(6rem, 1fr) max-content;
     }
     .held :global(.ruler),
-    .head .wide {
+    .head .expires {
       display: none;
     }
     .scroller {

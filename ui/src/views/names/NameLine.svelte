@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { NameRow } from '../../lib/api';
-  import { kept, pick } from '../../lib/list';
+  import { kept } from '../../lib/list';
+  import type { Column } from '../../lib/own';
+  import { pick } from '../../lib/tray.svelte';
   import { p } from '../../router';
   import { day, GATES_ALONE, money } from '../../lib/words';
   import GateMark from '../../parts/GateMark.svelte';
@@ -11,12 +13,23 @@
     row,
     current,
     picked,
-    at,
-    days,
+    from,
     index,
-  }: { row: NameRow; current: boolean; picked: boolean; at: string; days: number; index: number } =
-    $props();
+    columns,
+  }: {
+    row: NameRow;
+    current: boolean;
+    picked: boolean;
+    /** Where the ruler begins, and how long it is. */
+    from: { at: string; days: number };
+    index: number;
+    columns: readonly Column[];
+  } = $props();
   const href = $derived(p('/names/:name', { params: { name: row.name } }) + kept());
+  const was = $derived(row.was && say.nameLine.now(GATES_ALONE[row.was].toLowerCase()));
+  const reason = $derived(row.move?.stage ?? row.why);
+  const why = $derived([reason, was].filter(Boolean).join('; '));
+  const dns = $derived(row.dns_host ?? row.name_servers[0] ?? say.nameLine.notKnown);
 </script>
 
 <div class="row" class:current role="row" aria-rowindex={index + 2}>
@@ -39,20 +52,30 @@
       >{/if}
   </span>
   <span role="cell" class="gates"
-    ><GateMark gate={row.gate} brief />{#if row.move}<span class="was">{row.move.stage}</span
-      >{/if}{#if row.was}<span class="was"
-        >{say.nameLine.now(GATES_ALONE[row.was].toLowerCase())}</span
+    ><GateMark gate={row.gate} brief told={!!reason} />{#if why}<span class="note why" title={why}
+        >{why}</span
       >{/if}</span
   >
-  <span role="cell" class="ruler"><Ruler {row} from={at} {days} /></span>
-  <span role="cell" class="wide muted" title={row.account}>{row.account}</span>
-  <span role="cell" class="wide num expires"
+  <span role="cell" class="ruler"><Ruler {row} from={from.at} days={from.days} /></span>
+  <span role="cell" class="num expires"
     >{row.expires_at ? day(row.expires_at) : say.nameLine.notKnown}</span
   >
-  <span role="cell" class="wide num right">{row.stay ? money(row.stay) : '–'}</span>
-  <span role="cell" class="wide muted" title={row.name_servers.join(', ')}
-    >{row.dns_host ?? row.name_servers[0] ?? say.nameLine.notKnown}</span
-  >
+  {#each columns as column (column)}
+    {#if column === 'account'}<span role="cell" class="wide muted" title={row.account}
+        >{row.account}</span
+      >
+    {:else if column === 'stay'}<span role="cell" class="wide num right"
+        >{row.stay ? money(row.stay) : '–'}</span
+      >
+    {:else if column === 'dns'}<span
+        role="cell"
+        class="wide muted"
+        title={row.name_servers.join(', ')}>{dns}</span
+      >
+    {:else}<span role="cell" class="wide num muted"
+        >{row.seen_at ? day(row.seen_at) : say.nameLine.never}</span
+      >{/if}
+  {/each}
 </div>
 
 <style>
@@ -60,7 +83,7 @@
     display: grid;
     grid-template-columns: var(--columns);
     align-items: center;
-    min-height: 34px;
+    min-height: var(--row);
     border-bottom: 1px solid var(--line);
   }
   .row > span {
@@ -81,8 +104,14 @@
     text-overflow: clip;
     padding-right: 0;
   }
-  .gates {
+  .row > .gates {
     display: flex;
+    align-items: center;
+  }
+  .row > .ruler {
+    background: var(--months) content-box;
+    align-self: stretch;
+    display: grid;
     align-items: center;
   }
   .right {
@@ -94,6 +123,13 @@
   }
   a:hover {
     text-decoration: underline;
+  }
+  .why {
+    color: var(--muted);
+    margin-left: 8px;
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
   /* Two lines: the whole name, then its gate and expiry. */
   @media (max-width: 760px) {
@@ -110,7 +146,6 @@
       grid-column: 2;
     }
     .row > .expires {
-      display: block;
       grid-column: 3;
       color: var(--muted);
     }
@@ -121,11 +156,6 @@
   .differs {
     color: var(--ochre);
     font-weight: 600;
-    margin-left: 8px;
-  }
-  .was {
-    color: var(--muted);
-    font-size: var(--note);
     margin-left: 8px;
   }
 </style>

@@ -6,11 +6,13 @@
   import { day, money, stamp } from '../../lib/words';
   import { asked, kept } from '../../lib/list';
   import { clock } from '../../lib/clock.svelte';
-  import Anchors from '../../parts/Anchors.svelte';
+  import { searchParams } from 'sv-router';
   import AnswerStrip from '../../parts/AnswerStrip.svelte';
+  import BeforeAfter from '../../parts/BeforeAfter.svelte';
   import GateMark from '../../parts/GateMark.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Sheet from '../../parts/Sheet.svelte';
+  import Tabs from '../../parts/Tabs.svelte';
   import Stray from '../../parts/Stray.svelte';
   import May from '../../parts/May.svelte';
   import Trouble from '../../parts/Trouble.svelte';
@@ -65,27 +67,49 @@
         .map((u) => u.title)
         .join(', '),
     );
-  // Why the gate stands as it does: what a plan would refuse, or what bars it or makes it wait.
+  // Why the gate stands as it does: what bars it, makes it wait, or has to be done first.
   const BARRING = { wait: 'wait', blocked: 'bar' } as Record<string, string | undefined>;
-  const reason = (s: NameSheet) => {
+  function leadOf(s: NameSheet) {
     if (s.move) return undefined;
     if (s.gate.kind === 'needs')
-      return (
-        s.findings.find((f) => f.effect === 'fix' && f.in_move === 'first')?.because ??
-        s.obstacles[0] ??
-        (s.needs_carry && !s.carry_host ? say.nameSheet.chooseHost : undefined)
-      );
-    return s.findings.find((f) => f.effect === BARRING[s.gate.kind])?.because;
+      return s.findings.find((f) => f.effect === 'fix' && f.in_move === 'first');
+    return s.findings.find((f) => f.effect === BARRING[s.gate.kind]);
+  }
+  const lead = $derived(sheet.data && leadOf(sheet.data));
+  // What a plan would refuse, where no rule says so.
+  const place = (s: NameSheet) =>
+    s.move || s.gate.kind !== 'needs' || lead
+      ? undefined
+      : (s.obstacles[0] ?? (s.needs_carry && !s.carry_host ? say.nameSheet.chooseHost : undefined));
+  const needs = (s: NameSheet) =>
+    lead?.rule === 'too-late' && s.gate.needs === 1 && s.expires_at
+      ? say.nameSheet.head.renew(stamp(s.expires_at, clock.now))
+      : say.nameSheet.head.needs(s.gate.needs);
+  const rows = (s: NameSheet) => {
+    const after = s.ahead?.expected_expiry;
+    const stay = s.stay ? money(s.stay) : say.nameSheet.notKnown;
+    return [
+      ...(s.go
+        ? [{ what: say.beforeAfter.registrar, before: s.account, after: s.go.account }]
+        : []),
+      ...(s.go?.total
+        ? [{ what: say.beforeAfter.year, before: stay, after: money(s.go.total) }]
+        : []),
+      ...(after && s.expires_at
+        ? [{ what: say.beforeAfter.expiry, before: day(s.expires_at), after: day(after) }]
+        : []),
+    ];
   };
-  const SECTIONS: [string, string][] = [
-    ['story', say.nameSheet.story],
-    ['facts', say.nameSheet.factsTitle],
-    ['contacts', say.nameSheet.contacts],
-    ['zone', say.nameSheet.records],
-    ['moves', say.nameSheet.moves],
-    ['mail', say.nameSheet.mail],
-    ['journal', say.nameSheet.history],
+  const TABS = [
+    { id: 'facts', title: say.nameSheet.factsTitle },
+    { id: 'contacts', title: say.nameSheet.contacts },
+    { id: 'zone', title: say.nameSheet.records },
+    { id: 'moves', title: say.nameSheet.moves },
+    { id: 'mail', title: say.nameSheet.mail },
+    { id: 'journal', title: say.nameSheet.history },
   ];
+  const given = $derived(String(searchParams.get('part') ?? ''));
+  const part = $derived(TABS.some((t) => t.id === given) ? given : 'facts');
 </script>
 
 {#snippet kicker()}
@@ -102,7 +126,7 @@
     {@const s = sheet.data}
     {#if s.move}{say.nameSheet.itIsUnderWay(s.move.stage)}
     {:else if s.gate.kind === 'ready'}{say.nameSheet.head.ready(s.gate.steps)}
-    {:else if s.gate.kind === 'needs'}{say.nameSheet.head.needs(s.gate.needs)}
+    {:else if s.gate.kind === 'needs'}{needs(s)}
     {:else if s.gate.kind === 'wait'}{say.nameSheet.head.wait(
         s.gate.clears_at ? stamp(s.gate.clears_at, clock.now) : '',
       )}
@@ -122,7 +146,11 @@
   {#if sheet.data}
     {@const s = sheet.data}
     {#if s.stray}<Stray stray={s.stray} named={false} />{/if}
-    {#if reason(s)}<p><Sentence text={reason(s) ?? ''} /></p>{/if}
+    {#if lead}
+      <p>
+        <Sentence text={lead.because} /> <span class="muted"><Sentence text={lead.remedy} /></span>
+      </p>
+    {:else if place(s)}<p><Sentence text={place(s) ?? ''} /></p>{/if}
     <div class="next">
       {#if s.move}
         <Button href={p('/moves/:id', { params: { id: String(s.move.id) } })}
@@ -174,38 +202,39 @@
         {:else}{s.expires_at ? day(s.expires_at) : say.nameSheet.notKnown}{/if}
       {/snippet}
     </AnswerStrip>
-    <Anchors to={SECTIONS} />
     {#each look.data?.problems ?? [] as problem (problem)}<Trouble
         error={new Error(problem)}
       />{/each}
 
+    <Story sheet={s} but={lead} bind:evidence />
     {#if today.data}<Timeline
         sheet={today.data}
         now={new Date(Math.floor(clock.now / 60_000) * 60_000).toISOString()}
         at={what.at}
       />{/if}
-
-    <h2 id="story" tabindex="-1">{say.nameSheet.story}</h2>
-    <Story sheet={s} bind:evidence />
-    <h2 id="facts" tabindex="-1">{say.nameSheet.factsTitle}</h2>
-    <Known sheet={s} {evidence} />
-    <h3>{say.nameSheet.notesTitle}</h3>
-    <Notes sheet={s} {queryKey} />
-    <h2 id="contacts" tabindex="-1">{say.nameSheet.contacts}</h2>
-    <Contacts sheet={s} {queryKey} />
-    <h2 id="zone" tabindex="-1">{say.nameSheet.records}</h2>
-    <p>
-      {say.nameSheet.zone[s.dns_stays]}
-      <a href={p('/records/:name', { params: { name } })}>{say.nameSheet.recordsLink}</a>
-    </p>
-    <h2 id="moves" tabindex="-1">{say.nameSheet.moves}</h2>
-    <Belonging sheet={s} part="moves" />
-    <h2 id="mail" tabindex="-1">{say.nameSheet.mail}</h2>
-    <Belonging sheet={s} part="mail" />
-    <h2 id="journal" tabindex="-1">{say.nameSheet.history}</h2>
-    {#if s.history.length}
-      <Journal events={s.history} goesOn={s.history_goes_on} of={{ name: s.name }} />
-    {:else}<p class="muted">{say.nameSheet.historyEmpty}</p>{/if}
+    {#if rows(s).length && !s.move}<BeforeAfter rows={rows(s)} />{/if}
+    <Tabs
+      label={say.answers.sections}
+      of={TABS}
+      chosen={part}
+      choose={(id) => searchParams.set('part', id, { replace: true })}
+    >
+      {#snippet children(id)}
+        {#if id === 'facts'}
+          <Known sheet={s} {evidence} />
+          <Notes sheet={s} {queryKey} />
+        {:else if id === 'contacts'}<Contacts sheet={s} {queryKey} />
+        {:else if id === 'zone'}
+          <p>
+            {say.nameSheet.zone[s.dns_stays]}
+            <a href={p('/records/:name', { params: { name } })}>{say.nameSheet.recordsLink}</a>
+          </p>
+        {:else if id === 'journal' && s.history.length}
+          <Journal events={s.history} goesOn={s.history_goes_on} of={{ name: s.name }} />
+        {:else if id === 'journal'}<p class="muted">{say.nameSheet.historyEmpty}</p>
+        {:else}<Belonging sheet={s} part={id as 'moves' | 'mail'} />{/if}
+      {/snippet}
+    </Tabs>
   {/if}
 </Sheet>
 
@@ -216,13 +245,5 @@
     gap: 8px 16px;
     align-items: center;
     margin: 8px 0 0;
-  }
-  h3 {
-    font-weight: 600;
-    margin-top: 8px;
-  }
-  h2 {
-    margin: 16px 0 8px;
-    scroll-margin-top: 0.5rem;
   }
 </style>

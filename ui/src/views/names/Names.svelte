@@ -1,17 +1,20 @@
 <script lang="ts">
-  import Download from '../../parts/Download.svelte';
-  import { at } from '../../lib/base';
-  import type { Snippet } from 'svelte';
+  import { onMount, type Snippet } from 'svelte';
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
   import { single, skipToSheet } from '../../lib/keys';
-  import { asked, isWorking, kept, pick, stretch } from '../../lib/list';
+  import { asBefore, asked, isWorking, stretch } from '../../lib/list';
+  import { own } from '../../lib/own';
+  import { pick } from '../../lib/tray.svelte';
   import { isActive, navigate, p, route } from '../../router';
   import { money } from '../../lib/words';
   import ListBesideSheet from '../../parts/ListBesideSheet.svelte';
+  import Head from '../../parts/Head.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import AsIf from './AsIf.svelte';
   import Filters from './Filters.svelte';
   import List from './List.svelte';
+  import Look from './Look.svelte';
   import Tray from './Tray.svelte';
   import WhatIf from './WhatIf.svelte';
   import May from '../../parts/May.svelte';
@@ -32,9 +35,10 @@
   const list = $derived(names.data && !isWorking(names.data) ? names.data : undefined);
   const working = $derived(names.data && isWorking(names.data) ? names.data.working : undefined);
   const accounts = $derived(places.data?.accounts ?? []);
-  let unfolded = $state(false);
   const open = $derived(!isActive('/names'));
   const current = $derived((route.params as Record<string, string | undefined>).name);
+  const columns = $derived(own().names?.columns ?? (['account', 'stay'] as const));
+  onMount(asBefore);
 
   function onkeydown(e: KeyboardEvent) {
     const name = document.activeElement?.getAttribute('data-name') ?? current;
@@ -47,37 +51,37 @@
 <svelte:window {onkeydown} />
 <ListBesideSheet {open} half sheet={children}>
   {#snippet listed()}
-    <div class="head">
-      <h1>{say.names.names}</h1>
-      {#if list}
-        <p class="muted num">
-          {list.total === list.held
-            ? say.names.held(list.held)
-            : say.names.of(list.total, list.held)}{#if list.stay.length}{say.names.stayingCosts(
-              list.stay.map(money).join(' + '),
-            )}{/if}{#if list.unpriced}{say.names.withoutPrice(list.unpriced)}{/if}
-        </p>
-      {/if}
-      <Download href={at(`/api/names.csv${kept()}`)}>{say.names.csv}</Download>
-      <a
-        href={at(`/api/names/report${kept()}`)}
-        target="_blank"
-        rel="noopener"
-        title={say.names.wholeList}>{say.names.report}</a
-      >
+    <header>
+      <div>
+        <Head
+          title={say.names.names}
+          answer={list?.held && !open
+            ? say.names.head(list.held, list.tally.ready ?? 0, list.tally.needs ?? 0)
+            : undefined}
+        />
+        {#if list?.held}
+          <p class="note muted num">
+            {list.total === list.held
+              ? say.names.held(list.held)
+              : say.names.of(list.total, list.held)}{#if list.stay.length}{say.names.stayingCosts(
+                list.stay.map(money).join(' + '),
+              )}{/if}{#if list.unpriced}{say.names.withoutPrice(list.unpriced)}{/if}
+          </p>
+        {/if}
+      </div>
       <May operation="takeIn"
         ><button class="take" onclick={() => navigate('/names/take-in')}
           >{say.names.takeNamesIn}</button
         ></May
       >
-    </div>
+    </header>
     {#if !names.isPending}
-      <div class="sieve" class:elsewhen={!!what.at}>
-        <Filters {what} {list} {accounts} bind:unfolded />
-        <div class="when" class:unfolded={unfolded || what.at || what.to}>
-          <WhatIf {what} {list} {accounts} />
-        </div>
+      <div class="sieve">
+        <Filters {what} {list} {accounts} />
+        <WhatIf {what} {accounts} />
+        <Look {columns} />
       </div>
+      {#if what.at && list}<AsIf what={{ ...what, at: what.at }} {list} />{/if}
     {/if}
     <Trouble error={names.error} />
     {#if open}<button class="skip" onclick={skipToSheet}>{say.names.skipToSheet}</button>{/if}
@@ -87,7 +91,7 @@
         <progress max={working.of || 1} value={working.done}></progress>
       </p>
     {:else if list && list.total}
-      <List first={list} {what} {current} />
+      <List first={list} {what} {current} {columns} />
     {:else if list}
       <p class="none">
         {#if list.held}
@@ -106,28 +110,23 @@
   .sieve {
     display: flex;
     flex-wrap: wrap;
-    gap: 8px 8px;
+    gap: 8px;
     align-items: center;
     margin-bottom: 8px;
   }
-  .elsewhen .when {
-    flex-basis: 100%;
-  }
-  .head {
+  header {
     display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 4px 16px;
+    align-items: start;
+    justify-content: space-between;
+    gap: 16px;
     margin-bottom: 8px;
-  }
-  .head p {
-    flex: 1;
   }
   .take {
     border: 1px solid var(--loden);
     color: var(--loden);
     border-radius: var(--radius);
     padding: 4px 8px;
+    white-space: nowrap;
     cursor: pointer;
   }
   .skip:not(:focus) {
@@ -146,14 +145,5 @@
     background: var(--sheet);
     border: 1px solid var(--line);
     color: var(--muted);
-  }
-  @media (max-width: 760px) {
-    .when:not(.unfolded) {
-      display: none;
-    }
-    .head p {
-      flex-basis: 100%;
-      order: 9;
-    }
   }
 </style>

@@ -3,7 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { searchParams } from 'sv-router';
   import { api, ask, type Schemas } from '../../lib/api';
-  import { picked, put } from '../../lib/list';
+  import { hold, picked } from '../../lib/tray.svelte';
   import { navigate } from '../../router';
   import { say } from '../../lib/say';
   import AimsFields from './AimsFields.svelte';
@@ -44,7 +44,7 @@
         }),
       ),
     onSuccess: (made) => {
-      put('tray', undefined);
+      hold([]);
       void navigate('/batches/:id', { params: { id: String(made.id) } });
     },
   }));

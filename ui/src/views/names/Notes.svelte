@@ -5,6 +5,7 @@
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import May from '../../parts/May.svelte';
+  import NoteFields from './NoteFields.svelte';
   import { worded } from '../../lib/facts';
   import { say } from '../../lib/say';
 
@@ -16,18 +17,16 @@
     queryFn: () => ask(api.GET('/api/note-kinds')),
     staleTime: Infinity,
   }));
-  const KINDS = $derived(kinds.data?.kinds ?? []);
-  let key = $state('paid');
-  let value = $state('');
-  const chosen = $derived(KINDS.find((k) => k.key === key));
-  const kind = $derived(chosen?.kind ?? 'flag');
-  const values = $derived(kind === 'flag' ? ['yes', 'no'] : (chosen?.of ?? []));
+  type Noted = { key: string; value: string | boolean | string[] | null };
+  let given = $state<{ key: string; value: string | boolean | string[] }>();
+  let fields = $state<ReturnType<typeof NoteFields>>();
   const noted = $derived(sheet.facts.filter((f) => f.source === 'hand'));
+  const title = (key: string) => kinds.data?.kinds.find((k) => k.key === key)?.title ?? key;
   const note = createMutation(() => ({
-    mutationFn: (body: { key: string; value: string | boolean | string[] | null }) =>
+    mutationFn: (body: Noted) =>
       ask(api.POST('/api/names/{name}/note', { params: { path: { name: sheet.name } }, body })),
     onSuccess: () => {
-      value = '';
+      fields?.clear();
       void client.invalidateQueries({ queryKey });
       void client.invalidateQueries({ queryKey: ['names'] });
     },
@@ -35,55 +34,25 @@
 
   function submit(e: SubmitEvent) {
     e.preventDefault();
-    const given =
-      kind === 'flag'
-        ? value === 'yes'
-        : kind === 'list'
-          ? value
-              .split(',')
-              .map((v) => v.trim())
-              .filter(Boolean)
-          : value;
-    note.mutate({ key, value: given });
+    if (given) note.mutate(given);
   }
 </script>
 
 <May operation="note"
-  ><form class="inline" onsubmit={submit}>
-    <select
-      class="plain"
-      aria-label={say.notes.notesField}
-      bind:value={key}
-      onchange={() => (value = '')}
-    >
-      {#each KINDS as k (k.key)}<option value={k.key}>{k.title}</option>{/each}
-    </select>
-    {#if kind === 'flag' || kind === 'choice'}
-      <select class="plain" aria-label={say.notes.itsValue} bind:value required>
-        <option value="">{say.notes.choose}</option>
-        {#each values as v (v)}<option>{v}</option>{/each}
-      </select>
-    {:else if kind === 'date'}
-      <input class="plain" type="date" aria-label={say.notes.itsValue} bind:value required />
-    {:else}
-      <input
-        class="plain"
-        aria-label={say.notes.itsValue}
-        placeholder={kind === 'list' ? say.notes.partedByCommas : ''}
-        bind:value
-        required
-        maxlength="300"
-      />
-    {/if}
-    <Button type="submit" color="alternative" size="sm" disabled={note.isPending}
-      >{say.notes.noteIt}</Button
-    >
-  </form></May
+  ><details>
+    <summary>{say.notes.noteSomething}</summary>
+    <form class="inline" onsubmit={submit}>
+      <NoteFields bind:noted={given} bind:this={fields} />
+      <Button type="submit" color="alternative" size="sm" disabled={note.isPending}
+        >{say.notes.noteIt}</Button
+      >
+    </form>
+  </details></May
 >
 <Trouble error={note.error} />
 {#each noted as fact (fact.key)}
   <p>
-    {KINDS.find((k) => k.key === fact.key)?.title ?? fact.key}:
+    {title(fact.key)}:
     <strong><Sentence text={worded(fact.value)} /></strong>
     <span class="muted">({fact.ref})</span>
     <May operation="note"

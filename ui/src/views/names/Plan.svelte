@@ -1,15 +1,19 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { Button, Label, Select } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
   import { searchParams } from 'sv-router';
   import { api, ask, type Schemas } from '../../lib/api';
   import { navigate, p, route } from '../../router';
+  import Choice from '../../parts/Choice.svelte';
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import AimsFields from './AimsFields.svelte';
   import Prices from './Prices.svelte';
   import Proposal from './Proposal.svelte';
   import DnsQuestion from './DnsQuestion.svelte';
+  import StageLine from './StageLine.svelte';
+  import Stages from '../moves/Stages.svelte';
+  import Track from '../moves/Track.svelte';
   import Ready from './Ready.svelte';
   import May from '../../parts/May.svelte';
   import { money, span } from '../../lib/words';
@@ -75,6 +79,12 @@
     enabled: Boolean(to && sheet.data),
     ...draft,
   }));
+  const recordChoices = $derived([
+    ['', sheet.data?.needs_carry ? say.plan.chooseAHost : say.plan.keepServers] as const,
+    ...hosts.map((h) => [h.id, say.plan.carryTo(h.title)] as const),
+    ['choice:later', say.plan.serversThatCome] as const,
+    ...(sheet.data?.needs_carry ? [['choice:stay', say.plan.leaveBehind] as const] : []),
+  ]);
   const currency = $derived(proposal.data?.quote.total?.currency ?? 'EUR');
   const start = createMutation(() => ({
     // with the price that was shown: another one now is refused, and the plan is worked out anew
@@ -103,121 +113,143 @@
 >
   <Trouble error={sheet.error ?? places.error ?? proposal.error ?? start.error} />
   {#if sheet.data && places.data}
-    <div class="choices">
-      <div>
-        <Label for="to">{say.plan.destination}</Label>
-        <Select
+    <div class="plan">
+      <div class="left">
+        <Choice
           id="to"
-          placeholder=""
-          items={accounts.map((a) => ({ value: a.id, name: a.title }))}
-          value={to}
-          onchange={(e: Event) =>
-            searchParams.set('to', (e.currentTarget as HTMLSelectElement).value)}
+          label={say.plan.destination}
+          of={accounts.map((a) => [a.id, a.title] as const)}
+          bind:value={() => to, (id) => searchParams.set('to', id)}
         />
+        <div>
+          <Choice
+            id="host"
+            label={say.plan.recordsTitle}
+            of={recordChoices}
+            bind:value={
+              () => host,
+              (v) => {
+                searchParams.delete('choice');
+                searchParams.set('host', v);
+              }
+            }
+          />
+          <a class="note" href={p('/records/:name', { params: { name } })}>{say.plan.openRecords}</a
+          >
+        </div>
+        {#if proposal.data?.zone?.greatest && proposal.data.zone.greatest > 300}
+          <label
+            ><input
+              type="checkbox"
+              checked={proposal.data.zone.lowered !== null}
+              onchange={(e) => (lower = e.currentTarget.checked)}
+            />
+            {say.plan.lowerTtls(span(proposal.data.zone.greatest * 1000))}</label
+          >
+        {/if}
+        {#if proposal.data?.late}
+          <fieldset class="late">
+            <legend>{say.plan.itMayExpireOnTheWay}</legend>
+            <label
+              ><input type="radio" bind:group={late} value="renew" />
+              {say.plan.renewFirst(sheet.data.account)}
+              <span class="muted num"
+                >{proposal.data.quote.stay
+                  ? money(proposal.data.quote.stay)
+                  : say.plan.priceNotKnown}</span
+              ></label
+            >
+            <label><input type="radio" bind:group={late} value="go" /> {say.plan.acceptRisk}</label>
+          </fieldset>
+        {/if}
+        <AimsFields id="aims" {usual} bind:aims />
+        {#if proposal.data}
+          <Ready
+            account={to}
+            checks={proposal.data.ready}
+            {currency}
+            suffix={sheet.data.suffix}
+            done={() => void proposal.refetch()}
+          />
+        {/if}
       </div>
-      <div>
-        <Label for="host">{say.plan.recordsTitle}</Label>
-        <Select
-          id="host"
-          placeholder=""
-          items={[
-            {
-              value: '',
-              name: sheet.data.needs_carry ? say.plan.chooseAHost : say.plan.keepServers,
-            },
-            ...hosts.map((h) => ({ value: h.id, name: say.plan.carryTo(h.title) })),
-            { value: 'choice:later', name: say.plan.serversThatCome },
-            ...(sheet.data.needs_carry
-              ? [{ value: 'choice:stay', name: say.plan.leaveBehind }]
-              : []),
-          ]}
-          value={host}
-          onchange={(e: Event) => {
-            searchParams.delete('choice');
-            searchParams.set('host', (e.currentTarget as HTMLSelectElement).value);
-          }}
-        />
-        <a href={p('/records/:name', { params: { name } })}>{say.plan.openRecords}</a>
+      <div class="right">
+        {#if proposal.data}
+          {#if proposal.data.dns_question.length}
+            <DnsQuestion
+              {name}
+              servers={proposal.data.dns_question}
+              at={sheet.data.account}
+              done={() => {
+                void refresh(client, 'names', 'desk', 'moves', 'hands');
+                void proposal.refetch();
+              }}
+            />
+          {/if}
+          <Stale at={proposal.dataUpdatedAt} again={() => void proposal.refetch()} />
+          <Proposal proposal={proposal.data}>
+            {#snippet act()}
+              <div class="start" data-act>
+                <May operation="startMove"
+                  ><Button
+                    disabled={!proposal.data.startable || start.isPending}
+                    onclick={() => start.mutate()}
+                  >
+                    {proposal.data.total
+                      ? say.plan.startFor(money(proposal.data.total))
+                      : say.plan.startUnpriced}
+                  </Button></May
+                >
+                <span class="note muted">{say.plan.startNote}</span>
+              </div>
+            {/snippet}
+          </Proposal>
+        {:else if proposal.isPending && to}
+          <p class="muted" role="status">{say.plan.planning}</p>
+        {:else if !accounts.length}
+          <p>{say.plan.noDestination}</p>
+        {/if}
       </div>
     </div>
-    {#if proposal.data?.zone?.greatest && proposal.data.zone.greatest > 300}
-      <p>
-        <label
-          ><input
-            type="checkbox"
-            checked={proposal.data.zone.lowered !== null}
-            onchange={(e) => (lower = e.currentTarget.checked)}
-          />
-          {say.plan.lowerTtls(span(proposal.data.zone.greatest * 1000))}</label
-        >
-      </p>
+    {#if proposal.data}
+      <StageLine steps={proposal.data.steps} blocks={proposal.data.blocks} />
+      <details class="fold">
+        <summary>{say.proposal.stepsTitle}</summary>
+        <Track
+          steps={proposal.data.steps}
+          blocks={proposal.data.blocks}
+          finish={proposal.data.finish}
+          futures={proposal.data.futures ?? undefined}
+        />
+        <Stages steps={proposal.data.steps} open={false} />
+      </details>
     {/if}
     <Prices {name} chosen={to} choose={(id) => searchParams.set('to', id)} />
-    <AimsFields id="aims" {usual} bind:aims />
-    {#if proposal.data}
-      <Ready
-        account={to}
-        checks={proposal.data.ready}
-        {currency}
-        suffix={sheet.data.suffix}
-        done={() => void proposal.refetch()}
-      />
-      {#if proposal.data.dns_question.length}
-        <DnsQuestion
-          {name}
-          servers={proposal.data.dns_question}
-          at={sheet.data.account}
-          done={() => {
-            void refresh(client, 'names', 'desk', 'moves', 'hands');
-            void proposal.refetch();
-          }}
-        />
-      {/if}
-      {#if proposal.data.late}
-        <fieldset class="late">
-          <legend>{say.plan.itMayExpireOnTheWay}</legend>
-          <label
-            ><input type="radio" bind:group={late} value="renew" />
-            {say.plan.renewFirst(sheet.data.account)}
-            <span class="muted num"
-              >{proposal.data.quote.stay
-                ? money(proposal.data.quote.stay)
-                : say.plan.priceNotKnown}</span
-            ></label
-          >
-          <label><input type="radio" bind:group={late} value="go" /> {say.plan.acceptRisk}</label>
-        </fieldset>
-      {/if}
-      <Stale at={proposal.dataUpdatedAt} again={() => void proposal.refetch()} />
-      <Proposal proposal={proposal.data}>
-        {#snippet act()}
-          <div class="start">
-            <May operation="startMove"
-              ><Button
-                disabled={!proposal.data.startable || start.isPending}
-                onclick={() => start.mutate()}
-              >
-                {proposal.data.total
-                  ? say.plan.startFor(money(proposal.data.total))
-                  : say.plan.startUnpriced}
-              </Button></May
-            >
-            <span class="muted">
-              {say.plan.startNote}
-            </span>
-          </div>
-        {/snippet}
-      </Proposal>
-      <p><a href={p('/names/:name/ready', { params: { name } })}>{say.prepare.link}</a></p>
-    {:else if proposal.isPending && to}
-      <p class="muted" role="status">{say.plan.planning}</p>
-    {:else if !accounts.length}
-      <p>{say.plan.noDestination}</p>
-    {/if}
+    <p><a href={p('/names/:name/ready', { params: { name } })}>{say.prepare.link}</a></p>
   {/if}
 </Sheet>
 
 <style>
+  /* The choices left, what follows from them right. */
+  .plan {
+    display: grid;
+    gap: 16px 32px;
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .left {
+    display: grid;
+    gap: 16px;
+    align-content: start;
+  }
+  .right {
+    min-width: 0;
+    container: sheet / inline-size;
+  }
+  @container sheet (min-width: 600px) {
+    .plan {
+      grid-template-columns: minmax(0, 15rem) minmax(0, 1fr);
+    }
+  }
   .late {
     display: grid;
     gap: 4px;

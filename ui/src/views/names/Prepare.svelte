@@ -4,7 +4,7 @@
   import { SvelteSet } from 'svelte/reactivity';
   import { api, ask, type Schemas } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
-  import { dayOf, later } from '../../lib/days';
+  import { dayOf, endOf, later } from '../../lib/days';
   import { refresh } from '../../lib/live.svelte';
   import { navigate, route } from '../../router';
   import { say } from '../../lib/say';
@@ -26,7 +26,7 @@
   let leavesTo = $state('');
   const start = createMutation(() => ({
     mutationFn: () => {
-      const ends = new Date(`${until}T23:59:59`).toISOString();
+      const ends = endOf(until);
       return ask(
         api.POST('/api/preparations', {
           body: {

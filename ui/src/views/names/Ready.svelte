@@ -4,8 +4,7 @@
   import { refresh } from '../../lib/live.svelte';
   import { may } from '../../lib/session.svelte';
   import { say } from '../../lib/say';
-  import { minor } from '../../lib/words';
-  import { AMOUNT } from '../accounts/fields';
+  import { amountIn, minor } from '../../lib/reading';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
 
@@ -68,7 +67,7 @@
                 <input
                   class="plain num"
                   inputmode="decimal"
-                  pattern={AMOUNT.pattern}
+                  {@attach amountIn(() => currency)}
                   required
                   placeholder={currency}
                   aria-label={say.ready.balance(currency)}
@@ -123,6 +122,6 @@
     width: 7rem;
   }
   h2 {
-    margin: 16px 0 4px;
+    margin-bottom: 4px;
   }
 </style>

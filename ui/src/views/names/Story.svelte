@@ -9,9 +9,19 @@
    * Why the gate stands as it does: what a plan would refuse, the reasons, and what is not known
    * yet.
    */
-  let { sheet, evidence = $bindable() }: { sheet: NameSheet; evidence: boolean } = $props();
-  const reasons = $derived(sheet.findings.filter((f) => f.effect !== 'step'));
   type Finding = NameSheet['findings'][number];
+  let {
+    sheet,
+    but,
+    evidence = $bindable(),
+  }: {
+    sheet: NameSheet;
+    /** What the head says already. */
+    but: Finding | undefined;
+    evidence: boolean;
+  } = $props();
+  const all = $derived(sheet.findings.filter((f) => f.effect !== 'step'));
+  const reasons = $derived(evidence ? all : all.filter((f) => f.rule !== but?.rule));
   const firstly = (f: Finding) => f.effect === 'fix' && f.in_move === 'first';
   const known = (f: Finding) => f.effect === 'caution' || f.in_move === 'caution';
   const barring = (f: Finding) => f.effect === 'bar' || f.effect === 'wait';
@@ -25,6 +35,8 @@
     },
     { title: say.nameSheet.knowThis, of: reasons.filter(known) },
   ]);
+  // What the desk does and what is to be known say only so; how, is one key away.
+  const brief = (f: Finding) => !barring(f) && !firstly(f) && !evidence;
   const unknown = $derived.by(() => {
     const by: Record<string, string[]> = {};
     for (const u of sheet.unknown) (by[u.find_out ?? ''] ??= []).push(u.title);
@@ -38,20 +50,20 @@
 
 <svelte:window {onkeydown} />
 {#if sheet.obstacles.length}
-  <h3>{say.nameSheet.youDo}</h3>
+  <h2>{say.nameSheet.youDo}</h2>
   {#each sheet.obstacles as obstacle (obstacle)}<p class="first">
       <Sentence text={obstacle} />
     </p>{/each}
 {/if}
 {#each parts.filter((p) => p.of.length) as part (part.title)}
-  {#if !(part.title === say.nameSheet.youDo && sheet.obstacles.length)}<h3>{part.title}</h3>{/if}
+  {#if !(part.title === say.nameSheet.youDo && sheet.obstacles.length)}<h2>{part.title}</h2>{/if}
   {#each part.of as finding (finding.rule)}
-    <FindingLine {finding} {evidence} />
+    <FindingLine {finding} {evidence} brief={brief(finding)} />
   {/each}
 {/each}
-{#if !reasons.length}<p>{say.nameSheet.clear}</p>{/if}
+{#if !all.length}<p>{say.nameSheet.clear}</p>{/if}
 {#if unknown.length}
-  <h3>{say.nameSheet.unknownFacts}</h3>
+  <h2>{say.nameSheet.unknownFacts}</h2>
   {#each unknown as [find_out, titles] (find_out)}
     <p class="unknown">{titles.join(', ')}. {find_out}</p>
   {/each}
@@ -63,7 +75,7 @@
 </p>
 
 <style>
-  h3 {
+  h2 {
     font-size: var(--note);
     color: var(--muted);
     margin-top: 8px;

@@ -4,6 +4,7 @@
   import { api, ask, type Schemas } from '../../lib/api';
   import { whole } from '../../lib/work';
   import Sheet from '../../parts/Sheet.svelte';
+  import FileButton from '../../parts/FileButton.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import Columns from './Columns.svelte';
   import Fates from './Fates.svelte';
@@ -48,8 +49,7 @@
     },
   }));
 
-  async function file(e: Event & { currentTarget: HTMLInputElement }) {
-    const chosenFile = e.currentTarget.files?.[0];
+  async function file([chosenFile]: File[]) {
     if (!chosenFile) return;
     text = await chosenFile.text();
     table.mutate();
@@ -83,10 +83,12 @@
       required
     />
     <div class="table">
-      <label
-        >{say.takeIn.fromFile}
-        <input type="file" accept=".csv,.txt,text/csv,text/plain" onchange={file} /></label
-      >
+      <FileButton
+        id="take-file"
+        label={say.takeIn.fromFile}
+        accept=".csv,.txt,text/csv,text/plain"
+        chosen={(files) => void file(files)}
+      />
       <Button color="alternative" disabled={!text || table.isPending} onclick={() => table.mutate()}
         >{say.takeIn.isTable}</Button
       >
@@ -123,8 +125,5 @@
     flex-wrap: wrap;
     gap: 8px 16px;
     align-items: center;
-  }
-  input[type='file'] {
-    max-width: 16rem;
   }
 </style>

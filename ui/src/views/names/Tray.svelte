@@ -2,7 +2,9 @@
   import Download from '../../parts/Download.svelte';
   import { at } from '../../lib/base';
   import { single } from '../../lib/keys';
-  import { kept, keptSearch, picked, put } from '../../lib/list';
+  import { kept, keptSearch } from '../../lib/list';
+  import { hold, picked } from '../../lib/tray.svelte';
+  import TrayActs from './TrayActs.svelte';
   import LookAgain from './LookAgain.svelte';
   import { navigate, p } from '../../router';
   import { say } from '../../lib/say';
@@ -46,13 +48,14 @@
     <button class="main" title={say.tray.planTrayKey} onclick={plan}
       >{names.length === 1 ? say.tray.planMove : say.tray.planAll(names.length)}</button
     >
+    <TrayActs {names} />
     <LookAgain {names} />
     <a href={p('/records') + kept()}>{say.tray.recordsLinks}</a>
     <Download href={at(`/api/names.csv?names=${list}`)}>{say.tray.judgedList}</Download>
     <a href={at(`/api/names/report?names=${list}`)} target="_blank" rel="noopener"
       >{say.tray.reportPage}</a
     >
-    <button onclick={() => put('tray', undefined)}>{say.tray.emptyTray}</button>
+    <button onclick={() => hold([])}>{say.tray.emptyTray}</button>
   </aside>
 {/if}
 
@@ -76,12 +79,12 @@
     text-overflow: ellipsis;
     white-space: nowrap;
   }
-  button {
+  aside > button {
     cursor: pointer;
     color: var(--loden);
     text-decoration: underline;
   }
-  .main {
+  aside > .main {
     background: var(--loden);
     color: var(--loden-ink);
     text-decoration: none;

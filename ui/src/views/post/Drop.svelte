@@ -1,12 +1,14 @@
 <script lang="ts">
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
+  import FileButton from '../../parts/FileButton.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import May from '../../parts/May.svelte';
   import { refresh } from '../../lib/live.svelte';
+  import { may } from '../../lib/session.svelte';
   import { say } from '../../lib/say';
 
-  /** Messages saved as files, for mail that the desk's mailbox doesn't get. */
+  /** Messages saved as files, for mail that the desk's mailbox doesn't get: dropped anywhere. */
   const client = useQueryClient();
   let over = $state(false);
   let fates = $state<{ name: string; says: string }[]>([]);
@@ -30,55 +32,47 @@
     onSettled: () => refresh(client, 'post', 'moves', 'names', 'codes'),
   }));
 
-  function dropped(e: DragEvent) {
+  const files = (e: DragEvent) => e.dataTransfer?.types.includes('Files') && may('dropMessage');
+  function ondragover(e: DragEvent) {
+    if (!files(e)) return;
     e.preventDefault();
+    over = true;
+  }
+  function ondrop(e: DragEvent) {
     over = false;
+    if (!files(e)) return;
+    e.preventDefault();
     drop.mutate([...(e.dataTransfer?.files ?? [])]);
   }
 </script>
 
+<svelte:window {ondragover} {ondrop} ondragleave={() => (over = false)} />
 <May operation="dropMessage">
-  <div
-    class="zone"
-    class:over
-    role="group"
-    aria-label={say.drop.filesTitle}
-    ondragover={(e) => {
-      e.preventDefault();
-      over = true;
-    }}
-    ondragleave={() => (over = false)}
-    ondrop={dropped}
-  >
-    <label for="eml">{say.drop.filesHint}</label>
-    <input
-      id="eml"
-      type="file"
-      multiple
-      accept=".eml,message/rfc822"
-      onchange={(e) => drop.mutate([...(e.currentTarget.files ?? [])])}
-    />
-    {#each fates as f (f.name)}<p role="status">
-        <span class="mono">{f.name}</span>: {f.says}
-      </p>{/each}
-    <Trouble error={drop.error} />
-  </div>
+  <FileButton
+    id="eml"
+    label={say.drop.choose}
+    accept=".eml,message/rfc822"
+    multiple
+    chosen={(list) => drop.mutate(list)}
+  />
 </May>
+{#if over}<p class="over" role="status">{say.drop.here}</p>{/if}
+{#each fates as f (f.name)}<p role="status">
+    <span class="mono">{f.name}</span>: {f.says}
+  </p>{/each}
+<Trouble error={drop.error} />
 
 <style>
-  .zone {
-    border: 1px dashed var(--line);
-    border-radius: var(--radius);
-    padding: 8px 16px;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    align-items: center;
-  }
   .over {
-    background: var(--loden-soft);
-  }
-  p {
-    flex-basis: 100%;
+    position: fixed;
+    inset: 0;
+    z-index: 40;
+    max-width: none;
+    display: grid;
+    place-items: center;
+    font-size: var(--answer);
+    background: color-mix(in srgb, var(--loden-soft) 85%, transparent);
+    border: 3px dashed var(--loden);
+    pointer-events: none;
   }
 </style>

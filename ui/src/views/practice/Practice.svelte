@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
+  import Head from '../../parts/Head.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import { may } from '../../lib/session.svelte';
@@ -31,7 +32,7 @@
 </script>
 
 <main class="view">
-  <h1>{say.practice.practice}</h1>
+  <Head title={say.practice.practice} answer={say.practice.head} />
   <p>
     {say.practice.worldIntro}
     {#if practice.data?.next_event}{say.practice.upcoming}

@@ -7,6 +7,7 @@
   import Choice from '../../parts/Choice.svelte';
   import Field from '../../parts/Field.svelte';
   import May from '../../parts/May.svelte';
+  import FileButton from '../../parts/FileButton.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
@@ -33,8 +34,7 @@
     e.preventDefault();
     get.mutate({ source: source as 'file', text, keep });
   }
-  async function picked(e: Event) {
-    const file = (e.currentTarget as HTMLInputElement).files?.[0];
+  async function picked([file]: File[]) {
     if (file) text = await file.text();
   }
 </script>
@@ -91,8 +91,12 @@
         <Textarea id="z-text" rows={8} class="w-full font-mono" required bind:value={text} />
       </div>
       <p>
-        <Label for="z-file">{say.getZone.pick}</Label>
-        <input id="z-file" type="file" accept=".zone,.txt,.db,text/plain" onchange={picked} />
+        <FileButton
+          id="z-file"
+          label={say.getZone.pick}
+          accept=".zone,.txt,.db,text/plain"
+          chosen={(files) => void picked(files)}
+        />
       </p>
       <label><input type="checkbox" bind:checked={keep} /> {say.getZone.keep}</label>
       <div>

@@ -3,10 +3,12 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
-  import { kept, picked } from '../../lib/list';
+  import { kept } from '../../lib/list';
+  import { picked } from '../../lib/tray.svelte';
   import { isActive, navigate, p, route } from '../../router';
   import Field from '../../parts/Field.svelte';
   import ListBesideSheet from '../../parts/ListBesideSheet.svelte';
+  import Head from '../../parts/Head.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import DnsMove from './DnsMove.svelte';
   import { say } from '../../lib/say';
@@ -28,6 +30,9 @@
     if (typed.trim())
       void navigate('/records/:name', { params: { name: typed.trim().toLowerCase() } });
   }
+  const deciding = $derived(
+    list.data?.names.filter((n) => ['choose', 'decide'].includes(n.state)).length ?? 0,
+  );
   const equal = (servers: Record<string, number>) => (servers.new ?? 0) + (servers.both ?? 0);
   const all = (servers: Record<string, number>) =>
     Object.values(servers).reduce((a, b) => a + b, 0);
@@ -35,7 +40,10 @@
 
 <ListBesideSheet {open} sheet={children}>
   {#snippet listed()}
-    <h1>{say.records.records}</h1>
+    <Head
+      title={say.records.records}
+      answer={list.data && !open ? say.records.head(deciding) : undefined}
+    />
     <form onsubmit={go}>
       <Field id="r-name" label={say.records.typeAName} mono bind:value={typed} />
       <Button type="submit" color="alternative">{say.records.open}</Button>

@@ -3,6 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
   import GateMark from '../../parts/GateMark.svelte';
+  import DateField from '../../parts/DateField.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
@@ -107,8 +108,7 @@
           required
         /></label
       >
-      <label>{say.overrule.of} <input class="plain" type="date" bind:value={date} required /></label
-      >
+      <label>{say.overrule.of} <DateField bind:value={date} required /></label>
       <Button type="submit" disabled={save.isPending}>{say.overrule.saveIt}</Button>
     {:else}
       <Button type="submit" color="alternative" disabled={preview.isPending}
@@ -138,15 +138,17 @@
 </section>
 
 <style>
+  label {
+    display: grid;
+    grid-template-columns: minmax(0, max-content);
+    min-width: 0;
+  }
   form {
     display: flex;
     flex-wrap: wrap;
     gap: 8px 16px;
     align-items: end;
     margin: 8px 0;
-  }
-  label {
-    display: grid;
   }
   td {
     padding: 2px 16px 2px 0;

@@ -2,6 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
   import { may } from '../../lib/session.svelte';
+  import Head from '../../parts/Head.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import AddSuffixes from './AddSuffixes.svelte';
   import FamilyPart from './Family.svelte';
@@ -20,7 +21,7 @@
 
 <main>
   <div class="head">
-    <h1>{say.rulebook.rulebook}</h1>
+    <Head title={say.rulebook.rulebook} answer={say.rulebook.head} />
     <p class="muted">
       {say.rulebook.rulesIntro}
     </p>
@@ -64,6 +65,7 @@
     padding: 16px 16px 32px;
     display: grid;
     gap: 16px;
+    grid-template-columns: minmax(0, 1fr);
   }
   .head {
     display: flex;

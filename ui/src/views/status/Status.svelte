@@ -1,8 +1,9 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { api, ask } from '../../lib/api';
+  import { api, ask, type Schemas } from '../../lib/api';
   import { p } from '../../router';
   import Sentence from '../../parts/Sentence.svelte';
+  import Head from '../../parts/Head.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
@@ -12,10 +13,21 @@
     queryFn: () => ask(api.GET('/api/status')),
     refetchInterval: 15_000,
   }));
+  // What nobody knows yet is neither well nor bad.
+  function head(s: Schemas['Status']): string {
+    const told = s.checks.map((c) => c.well);
+    const bad =
+      told.filter((well) => well === false).length +
+      s.connections.filter((c) => !c.well && c.heard_at).length +
+      (s.journal_whole ? 0 : 1);
+    const unknown =
+      told.filter((well) => well === null).length + s.connections.filter((c) => !c.heard_at).length;
+    return say.status.head(bad, unknown);
+  }
 </script>
 
 <main class="view">
-  <h1>{say.status.status}</h1>
+  <Head title={say.status.status} answer={status.data ? head(status.data) : undefined} />
   <Trouble error={status.error} />
   {#if status.data}
     {@const s = status.data}

@@ -2,6 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api';
   import Together from '../../parts/Together.svelte';
+  import Head from '../../parts/Head.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import Authenticator from './Authenticator.svelte';
   import Passkeys from './Passkeys.svelte';
@@ -17,10 +18,12 @@
 </script>
 
 <main class="sections">
-  <h1>{say.you.signInTitle}</h1>
+  <Head
+    title={say.you.signInTitle}
+    answer={me.data ? say.you.asWhom(me.data.email, me.data.role) : undefined}
+  />
   <Trouble error={me.error} />
   {#if me.data}
-    <p class="muted">{say.you.asWhom(me.data.email, me.data.role)}</p>
     <Sessions me={me.data} />
     <Together>
       <Calendar />

@@ -1,0 +1,18 @@
+<script lang="ts">
+  /** The head of a view: what it is called, and what it answers in one sentence. */
+  let { title, answer }: { title: string; answer?: string | undefined } = $props();
+</script>
+
+<h1>
+  {#if answer}<span class="note title">{title}</span><span class="answer">{answer}</span>
+  {:else}{title}{/if}
+</h1>
+
+<style>
+  span {
+    display: block;
+  }
+  .title {
+    font-weight: 400;
+  }
+</style>

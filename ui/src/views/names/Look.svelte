@@ -1,0 +1,56 @@
+<script lang="ts">
+  import { at } from '../../lib/base';
+  import { kept } from '../../lib/list';
+  import { keepOwn, own, type Column } from '../../lib/own';
+  import Download from '../../parts/Download.svelte';
+  import Panel from '../../parts/Panel.svelte';
+  import { say } from '../../lib/say';
+
+  /** Which columns the list shows, and how close its rows stand; kept for the person; and the
+   * list to take along. */
+  let { columns }: { columns: readonly Column[] } = $props();
+  const ALL: [Column, string][] = [
+    ['account', say.list.account],
+    ['stay', say.list.toStay],
+    ['dns', say.list.dnsHost],
+    ['seen', say.list.seen],
+  ];
+  function turn(column: Column) {
+    const next = ALL.map(([c]) => c).filter((c) => columns.includes(c) !== (c === column));
+    void keepOwn('names', { columns: next });
+  }
+</script>
+
+<Panel label={say.list.look} right>
+  <fieldset>
+    <legend class="note muted">{say.list.columns}</legend>
+    {#each ALL as [column, title] (column)}
+      <label>
+        <input type="checkbox" checked={columns.includes(column)} onchange={() => turn(column)} />
+        {title}</label
+      >
+    {/each}
+  </fieldset>
+  <label>
+    <input
+      type="checkbox"
+      checked={own().names?.dense ?? false}
+      onchange={(e) => void keepOwn('names', { dense: e.currentTarget.checked })}
+    />
+    {say.list.dense}</label
+  >
+  <Download href={at(`/api/names.csv${kept()}`)}>{say.names.csv}</Download>
+  <a
+    href={at(`/api/names/report${kept()}`)}
+    target="_blank"
+    rel="noopener"
+    title={say.names.wholeList}>{say.names.report}</a
+  >
+</Panel>
+
+<style>
+  fieldset {
+    display: grid;
+    gap: 4px;
+  }
+</style>

@@ -11,7 +11,9 @@ require "yaml"
 # ready (sd_notify's datagrams) and a registrar that takes connections and never says a word.
 class ServedDesk
   ROOT = SteadyMove::ROOT
-  LONG = 30
+  # Seconds after which a start or an end counts as hanging. It measures nothing: a busy machine
+  # needs its time.
+  LONG = 120
 
   attr_reader :folder, :pid
 

@@ -33,3 +33,19 @@ test('what can’t be taken back is dead for a second, asks once more, and says 
   await fireEvent.click(button('Yes, release a.example'));
   expect(act).toHaveBeenCalledTimes(1);
 });
+
+test('the focus goes to the question, and Esc takes it back', async () => {
+  const act = vi.fn();
+  const shown = render(ForGood, {
+    props: { label: 'Remove', yes: 'Remove a.example', danger: true, act },
+  });
+  await pass(1000);
+  await fireEvent.click(shown.getByRole('button', { name: 'Remove' }));
+  await tick();
+  expect(document.activeElement).toBe(shown.getByRole('group', { name: 'Remove a.example' }));
+  await fireEvent.keyDown(document.activeElement!, { key: 'Escape' });
+  await pass(1000);
+  expect(shown.queryByRole('group', { name: 'Remove a.example' })).toBeNull();
+  expect(shown.getByRole('button', { name: 'Remove' })).toBeTruthy();
+  expect(act).not.toHaveBeenCalled();
+});

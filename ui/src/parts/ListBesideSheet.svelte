@@ -8,6 +8,7 @@
   let {
     open,
     half = false,
+    alone = false,
     listed,
     sheet,
   }: {
@@ -15,13 +16,15 @@
     open: boolean;
     /** The list keeps nearly half of the width, and the sheet scrolls by itself. */
     half?: boolean;
+    /** An open sheet takes the whole width. */
+    alone?: boolean;
     listed: Snippet;
     sheet: Snippet;
   } = $props();
 </script>
 
-<main class:beside={open} class:half>
-  <div class="list">{@render listed()}</div>
+<main class:beside={open && !alone} class:half>
+  {#if !(open && alone)}<div class="list">{@render listed()}</div>{/if}
   {#if open}<div class="sheet">{@render sheet()}</div>{/if}
 </main>
 

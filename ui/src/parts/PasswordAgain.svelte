@@ -66,7 +66,7 @@
       bind:value={password}
     />
     <div class="acts">
-      <Button type="submit" disabled={busy}>{say.passwordAgain.goOn}</Button>
+      <Button color="alternative" type="submit" disabled={busy}>{say.passwordAgain.goOn}</Button>
       <Button type="button" color="alternative" onclick={() => end(false)}
         >{say.forGood.notNow}</Button
       >

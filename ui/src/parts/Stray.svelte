@@ -125,7 +125,9 @@
           required
         />
         <div class="acts">
-          <Button size="sm" type="submit" disabled={act.isPending}>{say.stray.yesExpected}</Button>
+          <Button color="alternative" size="sm" type="submit" disabled={act.isPending}
+            >{say.stray.yesExpected}</Button
+          >
           <Button size="sm" color="alternative" onclick={() => (asking = false)}
             >{say.forGood.notNow}</Button
           >
@@ -143,8 +145,11 @@
               act={() => act.mutate('refuse')}
             />
           {:else if !stray.said_refused}
-            <Button size="sm" disabled={act.isPending} onclick={() => act.mutate('said')}
-              >{say.stray.noteRefusal(at)}</Button
+            <Button
+              color="alternative"
+              size="sm"
+              disabled={act.isPending}
+              onclick={() => act.mutate('said')}>{say.stray.noteRefusal(at)}</Button
             >
           {/if}
           <Button
@@ -165,8 +170,11 @@
             >{say.stray.makeItSafe}</Button
           >
         {:else if stray.left.includes('code')}
-          <Button size="sm" disabled={act.isPending} onclick={() => act.mutate('code')}
-            >{say.stray.codeIsSet}</Button
+          <Button
+            color="alternative"
+            size="sm"
+            disabled={act.isPending}
+            onclick={() => act.mutate('code')}>{say.stray.codeIsSet}</Button
           >
         {/if}
       </div>

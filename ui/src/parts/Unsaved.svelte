@@ -29,7 +29,7 @@
   <p>{say.unsaved.says}</p>
   <div>
     <Button color="alternative" onclick={() => decide(true)}>{say.unsaved.leave}</Button>
-    <Button onclick={() => decide(false)}>{say.unsaved.stay}</Button>
+    <Button color="alternative" onclick={() => decide(false)}>{say.unsaved.stay}</Button>
   </div>
 </dialog>
 

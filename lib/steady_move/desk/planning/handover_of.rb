@@ -19,9 +19,9 @@ module SteadyMove
         FASTEST = 600
         # Until the registry publishes (rules of the job §5), where it was not seen yet.
         PUBLICATION = 900
-        # id; at: Time; seen: has it come; who: yours, theirs or clock; back: Phrase of the way back
-        # from there.
-        Instant = Struct.new(:id, :at, :seen, :who, :back, keyword_init: true)
+        # id; at: Time; seen: has it come; who: yours, theirs or clock; since: Phrase of what is
+        # true from then on; back: Phrase of the way back from there.
+        Instant = Struct.new(:id, :at, :seen, :who, :since, :back, keyword_init: true)
         # unbounded: is there somebody whom no time bounds; assumed: are TTLs assumed that could not
         # be asked.
         Standing = Struct.new(:instants, :unbounded, :assumed, :seconds, keyword_init: true)
@@ -112,6 +112,7 @@ module SteadyMove
               at: time,
               seen: seen.key?(id) || passed?(id, time, judged),
               who: who(judged.move&.state, TRAITS[id]),
+              since: since(id, schedule),
               back: back(id, schedule, judged)
             )
           end
@@ -124,6 +125,13 @@ module SteadyMove
           return "clock" unless trait
 
           state&.with_trait(trait)&.then { |s| s.turn || s.step.actor } || "yours"
+        end
+
+        # What is true from this instant until the next one.
+        def since(id, schedule)
+          key = id.to_s.delete_suffix("_at")
+          key = "retire_unbounded" if id == :retire_at && schedule.unbounded?
+          Words.phrase("records.since.#{key}", span: Words.span(schedule.lowered_ttl))
         end
 
         # What a way back takes once this instant has come.

@@ -92,9 +92,16 @@ module SteadyMove
             unbounded: found.unbounded,
             assumed: found.assumed,
             way_back_seconds: found.seconds,
-            instants:
-              found.instants.map { |i| i.to_h.merge(at: Json.time(i.at), back: Words.text(i.back)) }
+            instants: found.instants.map { |i| instant(i) }
           }
+        end
+
+        def instant(instant)
+          instant.to_h.merge(
+            at: Json.time(instant.at),
+            since: Words.text(instant.since),
+            back: Words.text(instant.back)
+          )
         end
 
         def seen(seen)

@@ -56,9 +56,30 @@ export const records = {
     stays: 'Its zone stays when the registration leaves.',
     nobody: 'Nobody here knows whose name servers these are.',
     move: 'See its move',
+    head: {
+      nothing: 'No copy of its records is held yet: get one first.',
+      noHost: (n: number) =>
+        n === 1
+          ? 'One record set is known: choose where it goes.'
+          : `${counted(n)} record sets are known: choose where they go.`,
+      needs: (n: number) =>
+        n === 1
+          ? 'One record set needs your decision.'
+          : `${counted(n)} record sets need your decision.`,
+      unasked: (host: V) => `${host} was not asked yet: ask every server first.`,
+      open: (n: number, of: number, host: V) =>
+        `${counted(n)} of ${counted(of).toLowerCase()} record sets ${n === 1 ? 'is' : 'are'} ` +
+        `not at ${host} as wanted.`,
+      done: (host: V) => `When last asked, ${host} held every record set as wanted.`,
+    },
+    goTo: {
+      zone: 'Get a copy',
+      choices: 'Choose where they go',
+      sheet: 'See what differs',
+    } as Record<string, string>,
     sections: 'Parts of this sheet',
-    zone: 'The present zone',
-    choices: 'Where the records go',
+    zone: 'Present zone',
+    choices: 'Where they go',
     sheet: 'Carry sheet',
     tied: 'Tied to the old account',
     handover: 'Handover',
@@ -113,6 +134,7 @@ export const records = {
       same: 'same',
     },
     there: 'as wanted',
+    thereToo: (n: V) => `${n} as wanted`,
     left: 'left out',
     set: 'Record set',
     old: 'Now',
@@ -126,7 +148,6 @@ export const records = {
       `${total} record sets; ${open} not there yet as wanted` +
       (needs ? `; ${needs} ${needs === 1 ? 'needs' : 'need'} your decision.` : '.'),
     more: (n: V) => `${n} more`,
-    shownOf: (a: V, b: V) => `${a} of ${b} shown`,
     decide: 'Decide',
     carry: 'Carry it as it is',
     keep: 'Keep what the new host has',
@@ -184,8 +205,6 @@ export const records = {
     keep: 'Save this',
   },
   handoverRail: {
-    records: 'records',
-    registration: 'registration',
     none: 'Without a copy of the present zone nothing can be said of its times.',
     instants: {
       lower_at: 'TTLs are lowered',
@@ -200,7 +219,7 @@ export const records = {
     unbounded:
       'The old zone’s own name servers can’t be changed from here, so some resolvers may ask the old host ' +
       'for as long as it answers: keep it as long as you can.',
-    picture: (n: V, a: V, b: V) => `Handover with ${n} instants, from ${a} to ${b}`,
+    wayBack: 'The way back:',
     now: 'now',
     ifBegun: 'If it began now:',
     stillAnswers: (a: V) => `The old servers have to answer until ${a}.`,

@@ -202,7 +202,7 @@
   {/snippet}
   {@render part(say.accountForm.record, say.accountForm.why.record, asked('record'), record)}
   <div>
-    <Button type="submit" disabled={save.isPending}
+    <Button color="alternative" type="submit" disabled={save.isPending}
       >{form.kind === 'epp' ? say.accountForm.tryAndKeep : say.accountForm.keepIt}</Button
     >
     <Button color="alternative" onclick={done}>{say.accountForm.leaveIt}</Button>

@@ -146,7 +146,9 @@
   <Field id="h-text" label={say.hostForm.text} pattern="[0-9]*" bind:value={f.text} />
   <Field id="h-types" label={say.hostForm.types} mono bind:value={f.types} />
   <div>
-    <Button type="submit" disabled={save.isPending}>{say.hostForm.keepIt}</Button>
+    <Button color="alternative" type="submit" disabled={save.isPending}
+      >{say.hostForm.keepIt}</Button
+    >
     <Button color="alternative" onclick={done}>{say.hostForm.leaveIt}</Button>
   </div>
   {#if held}<Removal title={held.title} {remove} done={over} />{/if}

@@ -102,7 +102,9 @@
       <form onsubmit={given(() => records.mutate())}>
         <Field id="begin-url" label={say.places.listAddress} mono required bind:value={url} />
         <div>
-          <Button type="submit" disabled={records.isPending}>{say.begin.findRecords}</Button>
+          <Button color="alternative" type="submit" disabled={records.isPending}
+            >{say.begin.findRecords}</Button
+          >
         </div>
       </form>
     {/if}
@@ -126,7 +128,7 @@
       {/if}
       {#if first}
         <p>
-          <Button href={p('/names/:name', { params: { name: first } })}
+          <Button color="alternative" href={p('/names/:name', { params: { name: first } })}
             >{say.begin.seeTheFirst(first)}</Button
           >
         </p>
@@ -146,7 +148,11 @@
           <Label for="begin-names">{say.begin.theNames}</Label>
           <Textarea id="begin-names" class="w-full font-mono" rows={4} required bind:value={text} />
         </div>
-        <div><Button type="submit" disabled={take.isPending}>{say.begin.takeThemIn}</Button></div>
+        <div>
+          <Button color="alternative" type="submit" disabled={take.isPending}
+            >{say.begin.takeThemIn}</Button
+          >
+        </div>
       </form>
       {#if far}<p role="status">{say.takeIn.ofLookedUp(far.done, far.of)}</p>{/if}
     {/if}

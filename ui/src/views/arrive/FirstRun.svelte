@@ -45,6 +45,8 @@
       bind:value={password}
     />
     {#if said}<p class="said" role="alert">{said}</p>{/if}
-    <Button type="submit" disabled={busy}>{say.firstRun.becomeAdministrator}</Button>
+    <Button color="alternative" type="submit" disabled={busy}
+      >{say.firstRun.becomeAdministrator}</Button
+    >
   </form>
 </Welcome>

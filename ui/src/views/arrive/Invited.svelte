@@ -43,6 +43,6 @@
       bind:value={password}
     />
     {#if said}<p class="said" role="alert">{said}</p>{/if}
-    <Button type="submit">{say.invited.comeIn}</Button>
+    <Button color="alternative" type="submit">{say.invited.comeIn}</Button>
   </form>
 </Welcome>

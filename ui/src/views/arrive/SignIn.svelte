@@ -81,7 +81,7 @@
       {/if}
     {/if}
     {#if said}<p class="said" role="alert">{said}</p>{/if}
-    <Button type="submit" disabled={busy}
+    <Button color="alternative" type="submit" disabled={busy}
       >{half
         ? say.signIn.goOn
         : other === 'forgotten'

@@ -58,7 +58,7 @@
       <div>
         <Button
           type="submit"
-          color={preview.data ? 'primary' : 'alternative'}
+          color="alternative"
           disabled={preview.isPending || keep.isPending || (!!preview.data && !good)}
           >{preview.data
             ? say.codeList.keepOf(good, preview.data.lines.length)

@@ -135,7 +135,7 @@
     {:else}
       <p>
         <May operation="sendLetter"
-          ><Button onclick={() => (writing = true)}
+          ><Button color="alternative" onclick={() => (writing = true)}
             >{say.acts.writeOneLetterFor(
               place.letter_for.length === 1
                 ? place.letter_for[0]

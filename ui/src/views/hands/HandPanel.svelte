@@ -84,8 +84,11 @@
   {:else}
     <p>
       <May operation="said"
-        ><Button size="sm" disabled={said.isPending} onclick={() => said.mutate()}
-          >{say.handPanel.markDone}</Button
+        ><Button
+          color="alternative"
+          size="sm"
+          disabled={said.isPending}
+          onclick={() => said.mutate()}>{say.handPanel.markDone}</Button
         ></May
       >
       <span class="muted"

@@ -77,7 +77,9 @@
           <Trouble error={left.error} />
         {:else}<p>
             <May operation="sendLetter"
-              ><Button size="sm" onclick={() => (reminding = l.id)}>{say.hands.remind}</Button></May
+              ><Button color="alternative" size="sm" onclick={() => (reminding = l.id)}
+                >{say.hands.remind}</Button
+              ></May
             >
           </p>{/if}
       </section>

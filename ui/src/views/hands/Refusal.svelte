@@ -41,7 +41,9 @@
       />
       <Field id="words-{move}" label={say.refusal.verdictWords} bind:value={words} />
       <div>
-        <Button type="submit" size="sm" disabled={tell.isPending}>{say.refusal.keep}</Button>
+        <Button color="alternative" type="submit" size="sm" disabled={tell.isPending}
+          >{say.refusal.keep}</Button
+        >
         <Button type="button" size="sm" color="alternative" onclick={() => (open = false)}
           >{say.refusal.leaveIt}</Button
         >

@@ -63,7 +63,9 @@
         </select></label
       >
       <label>{say.company.note} <input class="plain" bind:value={note} maxlength="500" /></label>
-      <Button type="submit" size="sm" disabled={hand.isPending}>{say.company.handOn}</Button>
+      <Button color="alternative" type="submit" size="sm" disabled={hand.isPending}
+        >{say.company.handOn}</Button
+      >
       <Button size="sm" color="alternative" onclick={() => (handing = false)}
         >{say.company.leaveIt}</Button
       >

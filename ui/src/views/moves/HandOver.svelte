@@ -25,7 +25,9 @@
   </section>
 {:else if can}
   <p>
-    <Button disabled={show.isPending} onclick={() => show.mutate()}>{say.handOver.show}</Button>
+    <Button color="alternative" disabled={show.isPending} onclick={() => show.mutate()}
+      >{say.handOver.show}</Button
+    >
   </p>
 {/if}
 <Trouble error={show.error} />

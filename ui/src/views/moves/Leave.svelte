@@ -32,7 +32,8 @@
   {#if asking}
     <OneLine submit={() => leave.mutate()}>
       <Field id="why-{step}" label={say.leave.why} bind:value={reason} required maxlength={400} />
-      <Button type="submit" disabled={leave.isPending || !reason.trim()}>{say.leave.leaveIt}</Button
+      <Button color="alternative" type="submit" disabled={leave.isPending || !reason.trim()}
+        >{say.leave.leaveIt}</Button
       >
       <Button color="alternative" onclick={() => (asking = false)}>{say.leave.not}</Button>
     </OneLine>

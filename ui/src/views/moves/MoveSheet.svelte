@@ -118,7 +118,8 @@
           {#if can('approve')}
             <Approve move={m} busy={steer.isPending} act={() => steer.mutate('approve')} />
           {/if}
-          {#if can('consent')}<Button href={p('/by-hand')}>{say.moveSheet.recordConsent}</Button
+          {#if can('consent')}<Button color="alternative" href={p('/by-hand')}
+              >{say.moveSheet.recordConsent}</Button
             >{/if}
           {#if can('renew_code') && m.code}
             <Button

@@ -21,7 +21,7 @@
 
 <p>
   {say.whoseRegistrar.otherwise(shown)}
-  <Button size="sm" disabled={same.isPending} onclick={() => same.mutate()}
+  <Button color="alternative" size="sm" disabled={same.isPending} onclick={() => same.mutate()}
     >{say.whoseRegistrar.itIs(to)}</Button
   >
 </p>

@@ -153,17 +153,17 @@
     {:else if place(s)}<p><Sentence text={place(s) ?? ''} /></p>{/if}
     <div class="next">
       {#if s.move}
-        <Button href={p('/moves/:id', { params: { id: String(s.move.id) } })}
+        <Button color="alternative" href={p('/moves/:id', { params: { id: String(s.move.id) } })}
           >{say.nameSheet.openMove(s.move.stage)}</Button
         >
       {:else if s.gate.kind === 'unknown'}
         <May operation="lookUp"
-          ><Button disabled={look.isPending} onclick={() => look.mutate()}
+          ><Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}
             >{look.isPending ? say.nameSheet.looking : say.nameSheet.lookItUp}</Button
           ></May
         >
       {:else if s.can_move}
-        <Button href={p('/names/:name/plan', { params: { name } }) + kept()}
+        <Button color="alternative" href={p('/names/:name/plan', { params: { name } }) + kept()}
           >{say.nameSheet.planMove}</Button
         >
         <a href={p('/names/:name/ready', { params: { name } })}>{say.prepare.link}</a>

@@ -79,7 +79,8 @@
     {/if}
     <p class="muted">{say.newBatch.historyEmpty}</p>
     <May operation="newBatch"
-      ><Button disabled={make.isPending} onclick={() => make.mutate()}>{say.newBatch.make}</Button
+      ><Button color="alternative" disabled={make.isPending} onclick={() => make.mutate()}
+        >{say.newBatch.make}</Button
       ></May
     >
   {/if}

@@ -97,6 +97,7 @@
     <div>
       <May operation="takeIn"
         ><Button
+          color="alternative"
           type="submit"
           disabled={take.isPending || !account || (!!look && columns.name === undefined)}
           >{say.takeIn.takeThemIn}</Button

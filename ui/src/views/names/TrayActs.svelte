@@ -82,6 +82,7 @@
       {/if}
       {#if grave}<ForGood
           size="sm"
+          danger={chosen !== 'wish'}
           label={say.trayActs.yes(names.length)}
           yes={say.trayActs.sure[chosen as 'wish' | 'cancel' | 'remove'](names.length)}
           busy={run.isPending}
@@ -89,6 +90,7 @@
         />
       {:else}<Button
           size="sm"
+          color={chosen === 'prove' ? 'primary' : 'alternative'}
           disabled={!ready || run.isPending}
           onclick={() => run.mutate(chosen as Act)}>{say.trayActs.yes(names.length)}</Button
         >{/if}

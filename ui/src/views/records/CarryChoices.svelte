@@ -83,7 +83,7 @@
       />
     {:else}<a href={p('/accounts')}>{say.carryChoices.addHost}</a>{/if}
     {#if chosen && chosen !== 'dns_only' && may('startMove')}
-      <Button href={plan}>{say.carryChoices.plan}</Button>
+      <Button color="alternative" href={plan}>{say.carryChoices.plan}</Button>
     {/if}
     {#if chosen === 'dns_only' && host && may('moveDns')}
       <label><input type="checkbox" bind:checked={lower} /> {say.carryChoices.lower}</label>

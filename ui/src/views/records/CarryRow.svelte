@@ -43,10 +43,10 @@
 
 <div class="row" class:needs={row.needs} class:there={row.there} role="row">
   <div role="cell">
-    <span class="mono owner" title={row.owner}>{short}</span> <strong>{row.type}</strong>
-    {#if row.breaks && !row.there && compared && row.kind !== 'unknown'}<p class="breaks">
-        {row.breaks}
+    {#if row.breaks && !row.there && compared && row.kind !== 'unknown'}<p>
+        <strong>{row.breaks}</strong>
       </p>{/if}
+    <span class="mono owner" title={row.owner}>{short}</span> <strong>{row.type}</strong>
     {#each row.says as s (s)}<p class="says">{s}</p>{/each}
     {#if row.decision}
       <p class="muted">
@@ -137,10 +137,6 @@
   .data.mono,
   .data .mono {
     font-size: var(--note);
-  }
-  .breaks,
-  .says {
-    font-size: var(--body);
   }
   .says {
     border-left: 3px solid var(--ochre-fill);

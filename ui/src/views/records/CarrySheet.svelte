@@ -27,13 +27,29 @@
         (!find.trim() || `${r.owner} ${r.type}`.toLowerCase().includes(find.trim().toLowerCase())),
     ),
   );
-  const shown = $derived(rows.slice(0, most));
+  // What differs comes first; what is as wanted stands behind it, folded.
+  const differing = $derived(rows.filter((r) => !r.there));
+  const there = $derived(rows.filter((r) => r.there));
+  const left = $derived(Math.max(differing.length - most, there.length - most));
   const choices = $derived([
     ['all', `${say.carrySheet.all} ${records.rows.length}`],
     ['open', `${say.carrySheet.open} ${records.counts.open ?? 0}`],
     ['needs', `${say.carrySheet.needs} ${records.counts.undecided ?? 0}`],
   ] as const);
 </script>
+
+{#snippet table(rows: Schemas['RecordsRow'][], label: string)}
+  <div class="box" role="table" aria-label={label} aria-rowcount={rows.length + 1}>
+    <div class="head" role="row">
+      <span role="columnheader">{say.carrySheet.set}</span>
+      <span role="columnheader">{say.carrySheet.old}</span>
+      <span role="columnheader">{say.carrySheet.fresh}</span>
+    </div>
+    {#each rows.slice(0, most) as row (row.set)}
+      <CarryRow {row} name={records.name} compared={records.host !== null} {done} />
+    {/each}
+  </div>
+{/snippet}
 
 {#if !records.rows.length}
   <p class="muted">{say.carrySheet.none}</p>
@@ -77,27 +93,19 @@
     </div>
     <Field id="cs-find" label={say.carrySheet.find} mono bind:value={find} />
   </div>
-  <div
-    class="box rows"
-    role="table"
-    aria-label={say.recordsSheet.sheet}
-    aria-rowcount={rows.length + 1}
-  >
-    <div class="head" role="row">
-      <span role="columnheader">{say.carrySheet.set}</span>
-      <span role="columnheader">{say.carrySheet.old}</span>
-      <span role="columnheader">{say.carrySheet.fresh}</span>
-    </div>
-    {#each shown as row (row.set)}
-      <CarryRow {row} name={records.name} compared={records.host !== null} {done} />
-    {:else}<p class="muted none">{say.carrySheet.empty}</p>{/each}
-  </div>
-  {#if rows.length > most}
+  {#if differing.length}{@render table(differing, say.recordsSheet.sheet)}{/if}
+  {#if there.length && differing.length}
+    <details>
+      <summary>{say.carrySheet.thereToo(there.length)}</summary>
+      {@render table(there, say.carrySheet.there)}
+    </details>
+  {:else if there.length}{@render table(there, say.recordsSheet.sheet)}{/if}
+  {#if !rows.length}<p class="muted">{say.carrySheet.empty}</p>{/if}
+  {#if left > 0}
     <p>
       <Button size="sm" color="alternative" onclick={() => (most += STEP * 2)}
-        >{say.carrySheet.more(Math.min(STEP * 2, rows.length - most))}</Button
+        >{say.carrySheet.more(Math.min(STEP * 2, left))}</Button
       >
-      <span class="muted num">{say.carrySheet.shownOf(most, rows.length)}</span>
     </p>
   {/if}
 {/if}
@@ -128,8 +136,8 @@
     font-weight: 600;
     border-bottom: 1px solid var(--line);
   }
-  .none {
-    padding: 16px;
+  details {
+    margin: 16px 0;
   }
   @media (max-width: 800px) {
     .head {

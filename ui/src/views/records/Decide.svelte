@@ -64,7 +64,9 @@
       bind:value={reason}
     />{/if}
   <div class="acts">
-    <Button size="sm" type="submit" disabled={busy}>{say.carrySheet.keepIt}</Button>
+    <Button color="alternative" size="sm" type="submit" disabled={busy}
+      >{say.carrySheet.keepIt}</Button
+    >
     {#if row.decision}<Button
         size="sm"
         color="alternative"

@@ -100,7 +100,9 @@
       </p>
       <label><input type="checkbox" bind:checked={keep} /> {say.getZone.keep}</label>
       <div>
-        <Button type="submit" disabled={get.isPending || !text.trim()}>{say.getZone.take}</Button>
+        <Button color="alternative" type="submit" disabled={get.isPending || !text.trim()}
+          >{say.getZone.take}</Button
+        >
       </div>
     </form>
   {/if}

@@ -32,6 +32,7 @@
   <p>
     {say.laterServers.found}: <span class="mono">{found.data.servers.join(', ')}</span>
     <Button
+      color="alternative"
       size="sm"
       disabled={tell.isPending}
       onclick={() => tell.mutate(found.data?.servers ?? [])}>{say.laterServers.take}</Button

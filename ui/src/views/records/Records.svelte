@@ -5,7 +5,7 @@
   import { api, ask } from '../../lib/api';
   import { kept } from '../../lib/list';
   import { picked } from '../../lib/tray.svelte';
-  import { isActive, navigate, p, route } from '../../router';
+  import { isActive, navigate, p } from '../../router';
   import Field from '../../parts/Field.svelte';
   import ListBesideSheet from '../../parts/ListBesideSheet.svelte';
   import Head from '../../parts/Head.svelte';
@@ -22,7 +22,6 @@
     queryFn: () => ask(api.GET('/api/records', { params: { query: { names } } })),
   }));
   const open = $derived(!isActive('/records'));
-  const current = $derived((route.params as Record<string, string | undefined>).name);
   let typed = $state('');
 
   function go(e: SubmitEvent) {
@@ -38,18 +37,15 @@
     Object.values(servers).reduce((a, b) => a + b, 0);
 </script>
 
-<ListBesideSheet {open} sheet={children}>
+<ListBesideSheet {open} alone sheet={children}>
   {#snippet listed()}
-    <Head
-      title={say.records.records}
-      answer={list.data && !open ? say.records.head(deciding) : undefined}
-    />
+    <Head title={say.records.records} answer={list.data ? say.records.head(deciding) : undefined} />
     <form onsubmit={go}>
       <Field id="r-name" label={say.records.typeAName} mono bind:value={typed} />
       <Button type="submit" color="alternative">{say.records.open}</Button>
     </form>
     <Trouble error={list.error} />
-    {#if !open && picked().length}
+    {#if picked().length}
       <p>
         <label
           ><input type="checkbox" bind:checked={ofTray} />
@@ -72,12 +68,11 @@
           </thead>
           <tbody>
             {#each list.data.names as n (n.name)}
-              <tr class:current={n.name === current}>
+              <tr>
                 <td
                   ><a
                     class="mono"
                     data-row
-                    aria-current={n.name === current}
                     href={p('/records/:name', { params: { name: n.name } }) + kept()}>{n.unicode}</a
                   ></td
                 >
@@ -96,7 +91,7 @@
         </table>
       </div>
     {:else if list.data}<p class="muted">{say.records.none}</p>{/if}
-    {#if !open && picked().length}<DnsMove names={picked()} />{/if}
+    {#if picked().length}<DnsMove names={picked()} />{/if}
   {/snippet}
 </ListBesideSheet>
 
@@ -128,9 +123,6 @@
   }
   td a {
     overflow-wrap: anywhere;
-  }
-  .current {
-    background: var(--loden-soft);
   }
   .needs {
     font-weight: 600;

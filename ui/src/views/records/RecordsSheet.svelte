@@ -1,10 +1,12 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
-  import { api, ask } from '../../lib/api';
+  import { searchParams } from 'sv-router';
+  import { api, ask, type Schemas } from '../../lib/api';
   import { may } from '../../lib/session.svelte';
   import { p, route } from '../../router';
   import Sheet from '../../parts/Sheet.svelte';
+  import Tabs from '../../parts/Tabs.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import CarryChoices from './CarryChoices.svelte';
@@ -29,13 +31,67 @@
     onSettled: () => refresh(client, 'records', 'moves', 'desk'),
   }));
   const again = () => void refresh(client, 'records', 'moves', 'desk');
-  const PARTS = ['zone', 'choices', 'sheet', 'tied', 'handover', 'answers'] as const;
+  const PARTS = ['sheet', 'choices', 'zone', 'tied', 'handover', 'answers'] as const;
+  const tabs = PARTS.map((id) => ({ id, title: say.recordsSheet[id] }));
+
+  // The part where the next thing is to be done.
+  const next = (r: Schemas['Records']) =>
+    r.rows.length === 0 ? 'zone' : r.host === null && r.move === null ? 'choices' : 'sheet';
+  const given = $derived(String(searchParams.get('part') ?? ''));
+  // As it stood when the sheet was opened: nothing is taken away while somebody works in it.
+  let first = $state<{ name: string; part: string }>();
+  $effect(() => {
+    if (records.data && first?.name !== records.data.name)
+      first = { name: records.data.name, part: next(records.data) };
+  });
+  const part = $derived(
+    tabs.some((t) => t.id === given) ? given : first?.name === name ? first.part : 'sheet',
+  );
+  const choose = (id: string) => void searchParams.set('part', id, { replace: true });
+
+  function head(r: Schemas['Records']) {
+    const all = r.rows.length;
+    if (all === 0) return say.recordsSheet.head.nothing;
+    if (!r.host) return say.recordsSheet.head.noHost(all);
+    const needs = r.counts.undecided ?? 0;
+    if (needs) return say.recordsSheet.head.needs(needs);
+    const host = r.host.title;
+    if (r.rows.every((row) => row.kind === 'unknown')) return say.recordsSheet.head.unasked(host);
+    const open = r.counts.open ?? 0;
+    return open ? say.recordsSheet.head.open(open, all, host) : say.recordsSheet.head.done(host);
+  }
 </script>
 
-<Sheet title={records.data?.unicode ?? name} back="/records" mono>
+{#snippet answer()}{#if records.data}{head(records.data)}{/if}{/snippet}
+
+<Sheet
+  title={records.data?.unicode ?? name}
+  back="/records"
+  mono
+  answer={records.data ? answer : undefined}
+>
   <Trouble error={records.error ?? look.error} />
   {#if records.data}
     {@const r = records.data}
+    <div class="acts">
+      {#if may('lookAtServers')}
+        <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}
+          >{look.isPending ? say.recordsSheet.asking : say.recordsSheet.ask}</Button
+        >
+      {/if}
+      {#if next(r) !== part}
+        <button type="button" class="link" onclick={() => choose(next(r))}
+          >{say.recordsSheet.goTo[next(r)]}</button
+        >
+      {/if}
+      <span class="note muted"
+        >{#if r.asked_at}{say.recordsSheet.asked} <When at={r.asked_at} />{:else}{say.recordsSheet
+            .neverAsked}{/if}</span
+      >
+      {#if r.move}<a href={p('/moves/:id', { params: { id: String(r.move) } })}
+          >{say.recordsSheet.move}</a
+        >{/if}
+    </div>
     <p>
       {say.recordsSheet.servedBy}
       <span class="mono">{r.present.name_servers.join(', ') || '–'}</span>{r.present.host
@@ -49,36 +105,17 @@
           : say.recordsSheet.nobody}</span
       >
     </p>
-    <div class="acts">
-      {#if may('lookAtServers')}
-        <Button disabled={look.isPending} onclick={() => look.mutate()}
-          >{look.isPending ? say.recordsSheet.asking : say.recordsSheet.ask}</Button
-        >
-      {/if}
-      <span class="muted"
-        >{#if r.asked_at}{say.recordsSheet.asked} <When at={r.asked_at} />{:else}{say.recordsSheet
-            .neverAsked}{/if}</span
-      >
-      {#if r.move}<a href={p('/moves/:id', { params: { id: String(r.move) } })}
-          >{say.recordsSheet.move}</a
-        >{/if}
-    </div>
-    <nav aria-label={say.recordsSheet.sections}>
-      {#each PARTS as part (part)}<a href="#{part}">{say.recordsSheet[part]}</a>{/each}
-    </nav>
 
-    <h2 id="zone">{say.recordsSheet.zone}</h2>
-    <GetZone records={r} done={again} />
-    <h2 id="choices">{say.recordsSheet.choices}</h2>
-    <CarryChoices records={r} done={again} />
-    <h2 id="sheet">{say.recordsSheet.sheet}</h2>
-    <CarrySheet records={r} done={again} />
-    <h2 id="tied">{say.recordsSheet.tied}</h2>
-    <TiedServices records={r} done={again} />
-    <h2 id="handover">{say.recordsSheet.handover}</h2>
-    <HandoverRail {name} moving={r.move !== null} />
-    <h2 id="answers">{say.recordsSheet.answers}</h2>
-    <ServerAnswers answers={r.answers} />
+    <Tabs label={say.recordsSheet.sections} of={tabs} chosen={part} {choose}>
+      {#snippet children(id)}
+        {#if id === 'zone'}<GetZone records={r} done={again} />
+        {:else if id === 'choices'}<CarryChoices records={r} done={again} />
+        {:else if id === 'tied'}<TiedServices records={r} done={again} />
+        {:else if id === 'handover'}<HandoverRail {name} moving={r.move !== null} />
+        {:else if id === 'answers'}<ServerAnswers answers={r.answers} />
+        {:else}<CarrySheet records={r} done={again} />{/if}
+      {/snippet}
+    </Tabs>
   {/if}
 </Sheet>
 
@@ -86,20 +123,12 @@
   .warn {
     font-weight: 600;
   }
-  .acts,
-  nav {
+  .acts {
     display: flex;
     flex-wrap: wrap;
     align-items: center;
     gap: 8px 16px;
     margin: 8px 0;
-  }
-  nav {
-    border-bottom: 1px solid var(--line);
-    padding-bottom: 8px;
-  }
-  h2 {
-    margin: 16px 0 8px;
   }
   p {
     overflow-wrap: anywhere;

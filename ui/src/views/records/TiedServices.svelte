@@ -76,7 +76,7 @@
               required
               bind:value={reason}
             />
-            <Button size="sm" type="submit" disabled={settle.isPending}
+            <Button color="alternative" size="sm" type="submit" disabled={settle.isPending}
               >{say.tiedServices.keep}</Button
             >
           </form>

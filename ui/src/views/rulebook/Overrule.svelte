@@ -109,7 +109,9 @@
         /></label
       >
       <label>{say.overrule.of} <DateField bind:value={date} required /></label>
-      <Button type="submit" disabled={save.isPending}>{say.overrule.saveIt}</Button>
+      <Button color="alternative" type="submit" disabled={save.isPending}
+        >{say.overrule.saveIt}</Button
+      >
     {:else}
       <Button type="submit" color="alternative" disabled={preview.isPending}
         >{say.overrule.overrulePreview}</Button

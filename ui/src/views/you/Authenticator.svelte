@@ -99,7 +99,9 @@
         />
       </div>
       <div>
-        <Button type="submit" disabled={finish.isPending}>{say.secondFactor.keepIt}</Button>
+        <Button color="alternative" type="submit" disabled={finish.isPending}
+          >{say.secondFactor.keepIt}</Button
+        >
       </div>
     </form>
   {:else}

@@ -19,9 +19,12 @@ class BatchesTest < Minitest::Test
     found = review(id)
     assert_equal NAMES.sort, found.able.map(&:name).sort
     assert_equal [1, 2], found.waves.map { |w| w.names.size }, "one on trial first"
-    told = found.risks.flatten(1).map(&:first)
+    cases = found.risks.flat_map(&:cases)
+    told = cases.map(&:first)
     assert_equal told.uniq, told, "every caution once"
-    assert(found.risks.flatten(1).all? { |_, names| names.any? })
+    assert(cases.all? { |_, names| names.any? })
+    order = %w[lost held money known]
+    assert_equal found.risks.map(&:harm).sort_by { |h| order.index(h) }, found.risks.map(&:harm)
     assert_equal [found.rows.filter_map(&:total).sum(&:minor)], found.total.map(&:minor)
     assert_equal 3, found.range.size
     assert(found.asks.any? { |a| a.names.size == 3 && a.says.match?(/each name/) })

@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from '@testing-library/svelte';
+import { fireEvent, screen, waitFor, within } from '@testing-library/svelte';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { createRawSnippet } from 'svelte';
 import { server, show, signedIn } from './support/server';
@@ -122,6 +122,10 @@ describe('the review of a batch', () => {
     saves: null,
     by_hand: 0,
     carries: false,
+    late: false,
+    expires_at: at(40),
+    you: ['Unlock'],
+    they: [],
   });
   const sums = { total: [amount(1804)], saves: [], unpriced: 0, uncompared: 2 };
   const review = {
@@ -141,7 +145,20 @@ describe('the review of a batch', () => {
         why: 'trial' as const,
       },
     ],
-    risks: [[{ says: 'Its mail comes from itself.', ...both('a.example', 'b.example') }]],
+    risks: [
+      {
+        key: 'contact-on-name',
+        harm: 'lost' as const,
+        note: null,
+        cases: [{ says: 'Its mail comes from itself.', ...both('a.example', 'b.example') }],
+      },
+      {
+        key: 'unknown registrant-change',
+        harm: 'held' as const,
+        note: 'registrant_changed_at',
+        cases: [{ says: 'Nobody knows when it changed.', ...both('a.example') }],
+      },
+    ],
     asks: [
       { place: null, says: 'Approve the release of each name', ...both('a.example', 'b.example') },
     ],
@@ -154,6 +171,12 @@ describe('the review of a batch', () => {
     expect(screen.getAllByText('Its mail comes from itself.')).toHaveLength(1);
     expect(screen.getByText('It is too young.')).toBeTruthy();
     expect(screen.getByText(/above this batch/)).toBeTruthy();
-    expect(document.querySelectorAll('svg rect.most')).toHaveLength(1);
+    const table = screen.getByRole('table', { name: 'What happens in which order' });
+    expect(within(table).getAllByRole('row')).toHaveLength(4);
+    expect(within(table).getAllByRole('img')).toHaveLength(1);
+    const mend = screen.getByText('Note it for this name');
+    expect(mend.getAttribute('href')).toMatch(
+      /\?tray=a\.example&act=note&note=registrant_changed_at$/,
+    );
   });
 });

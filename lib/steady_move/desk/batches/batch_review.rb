@@ -7,8 +7,7 @@ module SteadyMove
       # when, what could go wrong, what is asked of whom, what it costs where, and what is left out.
       class BatchReview
         # rows: [Batch::Row] of names not yet started; waves: [Core::Batches::Waves::Wave]; risks:
-        # [[[says, [name]]]], one list for each kind;
-        # asks: [Ask]; range: [P10, P50, P90] of all that is left, empty where nothing is; above:
+        # [Risk], the worst first; asks: [Ask]; range: [P10, P50, P90] of all that is left, empty where nothing is; above:
         # [sentence] of limits.
         Review =
           Struct.new(:rows, :waves, :risks, :asks, :range, :above, keyword_init: true) do
@@ -21,6 +20,35 @@ module SteadyMove
             # {destination id => sums}.
             def by_place = able.group_by(&:to).transform_values { |list| Batch.sums(list) }
           end
+        # One kind of what could go wrong. harm: of HARMS; cases: [[says, [name]]]; note: what may
+        # be noted for all of them that answers it (Portfolio::Notes::KINDS), nil where nothing
+        # does.
+        Risk =
+          Struct.new(:key, :harm, :cases, :note, keyword_init: true) do
+            def count = cases.sum { |_, names| names.size }
+          end
+        # How bad it is where it comes true, the worst first: a name, a site or mail is lost; a
+        # transfer is refused or waits; money; nothing but a surprise.
+        HARMS = %w[lost held money known].freeze
+        # kind => its harm; held, where it is not named. Common practice, no source.
+        OF_KINDS = {
+          "late-start" => "lost",
+          "late-go" => "lost",
+          "near-expiry" => "lost",
+          "stays-behind" => "lost",
+          "zone" => "lost",
+          "signed" => "lost",
+          "contact-on-name" => "lost",
+          "host-objects" => "lost",
+          "tied-services" => "lost",
+          "grace-year" => "money",
+          "ten-years" => "money",
+          "premium" => "money",
+          "unknown unpaid" => "money",
+          "unknown premium" => "money",
+          "suffix-unlisted" => "known",
+          "suffix-values" => "known"
+        }.freeze
         # What somebody does: where (a title, nil for the desk's own people), what, and for which
         # names.
         Ask = Struct.new(:place, :says, :names, keyword_init: true)
@@ -72,24 +100,28 @@ module SteadyMove
                   [name]
                 ]
               end
-          cases.empty? ? [] : [cases]
+          cases.empty? ? [] : [risk("late-start", cases)]
         end
 
-        # Each kind once, with its sentences and the names that each is about, the most frequent
-        # first.
+        # Each kind once, with its sentences and the names that each is about: the worst first, of
+        # equals what touches most.
         def risks(rows)
           told = rows.select(&:startable).flat_map { |r| r.told.map { |c| [c, r.name] } }
-          kinds =
-            told
-              .group_by { |c, _| c.key }
-              .values
-              .map do |list|
-                list
-                  .group_by { |c, _| c.says }
-                  .transform_values { |same| same.map(&:last).uniq }
-                  .to_a
-              end
-          kinds.sort_by { |cases| [-cases.sum { |_, names| names.size }, cases.first.first] }
+          kinds = told.group_by { |c, _| c.key }.map { |key, list| kind(key, list) }
+          kinds.sort_by { |r| [HARMS.index(r.harm), -r.count, r.cases.first.first] }
+        end
+
+        def kind(key, list)
+          cases =
+            list
+              .group_by { |c, _| c.says }
+              .transform_values { |same| same.map(&:last).uniq }
+              .to_a
+          risk(key, cases, list.filter_map { |c, _| c.note }.first)
+        end
+
+        def risk(key, cases, note = nil)
+          Risk.new(key: key, harm: OF_KINDS.fetch(key, "held"), cases: cases, note: note)
         end
 
         # Steps by hand of all plans, by place and what is done there.

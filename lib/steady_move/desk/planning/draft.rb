@@ -210,7 +210,8 @@ module SteadyMove
         def unknown
           judged.verdict.unknown.map do |u|
             says = Words.say(:"plan.not_known", rule: u.title, find_out: u.find_out)
-            Caution.new("unknown #{u.rule}", says)
+            note = u.lacks.to_a.map(&:to_s).find { |key| Portfolio::Notes::KINDS.key?(key) }
+            Caution.new("unknown #{u.rule}", says, note)
           end
         end
 

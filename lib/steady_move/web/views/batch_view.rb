@@ -59,13 +59,15 @@ module SteadyMove
             places: places(review, accounts),
             waves: review.waves.map { |w| wave(w) },
             above: review.above,
-            risks:
-              review.risks.map do |cases|
-                cases.map { |says, names| { says: says, **Json.names(names) } }
-              end,
+            risks: review.risks.map { |r| risk(r) },
             asks: review.asks.map { |a| a.to_h.merge(Json.names(a.names)) },
             range: review.range.map { |t| Json.time(t) }
           }
+        end
+
+        def risk(risk)
+          cases = risk.cases.map { |says, names| { says: says, **Json.names(names) } }
+          { key: risk.key, harm: risk.harm, note: risk.note, cases: cases }
         end
 
         # found: Desk::Batches::Rehearsing::Lives.
@@ -131,8 +133,17 @@ module SteadyMove
             .merge(
               Json.name(row.name),
               total: Json.amount(row.total),
-              saves: Json.amount(row.saves)
+              saves: Json.amount(row.saves),
+              expires_at: Json.time(row.plan&.expires_at),
+              you: in_short(row, "yours"),
+              they: in_short(row, "theirs")
             )
+        end
+
+        # What one side does, in a word a step.
+        def in_short(row, turn)
+          steps = row.plan ? row.plan.steps.select { |s| s.turn == turn } : []
+          steps.map { |s| Words.say(:"steps.#{s.id}.short") }.uniq
         end
 
         def places(review, accounts)
@@ -152,7 +163,7 @@ module SteadyMove
             late: wave.late
           }
         end
-        private_class_method :compared, :listed, :member, :sums, :row, :places, :wave
+        private_class_method :compared, :listed, :member, :sums, :row, :in_short, :places, :wave
       end
     end
   end

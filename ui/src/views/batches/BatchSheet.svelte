@@ -13,6 +13,7 @@
   import Compare from './Compare.svelte';
   import Curve from './Curve.svelte';
   import May from '../../parts/May.svelte';
+  import MemberChange from './MemberChange.svelte';
   import Members from './Members.svelte';
   import Rehearsal from './Rehearsal.svelte';
   import Review from './Review.svelte';
@@ -106,6 +107,7 @@
     review.data?.sums.total.map(money).join(say.batch.and) || say.batch.priceNotKnown,
   );
   const names = $derived((sheet.data?.members ?? []).filter((m) => m.state !== 'dropped').length);
+  const reviewed = $derived(waiting ? (review.data?.rows ?? []).map((r) => r.name) : []);
   const moving = $derived((sheet.data?.members ?? []).some((m) => m.move?.open));
 </script>
 
@@ -116,6 +118,10 @@
     {#if b.moving}<span class="num">{say.batches.moving(b.moving)}</span>{/if}
     {#if b.settled}<span class="num">{say.batches.settled(b.settled)}</span>{/if}
   {/if}
+{/snippet}
+{#snippet change(name: string)}
+  {@const member = sheet.data?.members.find((m) => m.name === name)}
+  {#if member}<MemberChange {id} {member} done={again} />{/if}
 {/snippet}
 {#snippet answer()}
   {#if review.data && waiting && b?.state === 'draft'}
@@ -183,6 +189,7 @@
       <Review
         review={review.data}
         blackouts={sheet.data.settings.blackouts ?? []}
+        change={may('changeBatchNames') ? change : undefined}
         {...may('changeBatchNames')
           ? { late: (name: string, choice: 'renew' | 'go') => late.mutate({ name, choice }) }
           : {}}
@@ -197,7 +204,7 @@
       send={(to) => where.mutate(to)}
     />
     {#if waiting && b.state !== 'closed'}<Rehearsal {id} />{/if}
-    <Members {id} members={sheet.data.members} done={again} />
+    <Members {id} members={sheet.data.members} {reviewed} done={again} />
     {#if b.started_at}
       <BatchClosing {id} ended={b.state === 'closed' || (!moving && !waiting)} />
     {/if}

@@ -1,32 +1,40 @@
 <script lang="ts">
-  import { createMutation, createQuery } from '@tanstack/svelte-query';
+  import { createMutation } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
   import { may } from '../../lib/session.svelte';
   import { stamp } from '../../lib/words';
   import { p } from '../../router';
   import { say } from '../../lib/say';
-  import Panel from '../../parts/Panel.svelte';
+  import MemberChange from './MemberChange.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
 
   /** The names of a batch: where each stands, held back, sent elsewhere or taken out. */
-  let { id, members, done }: { id: number; members: Schemas['BatchMember'][]; done: () => void } =
-    $props();
-  const places = createQuery(() => ({
-    queryKey: ['accounts'],
-    queryFn: () => ask(api.GET('/api/accounts')),
-  }));
+  let {
+    id,
+    members,
+    reviewed,
+    done,
+  }: {
+    id: number;
+    members: Schemas['BatchMember'][];
+    /** Those that the review shows. */
+    reviewed: string[];
+    done: () => void;
+  } = $props();
   const change = createMutation(() => ({
     mutationFn: (body: Schemas['BatchNames']) =>
       ask(api.POST('/api/batches/{id}/names', { params: { path: { id } }, body })),
     onSuccess: done,
   }));
-  const shown = $derived(members.filter((m) => m.state !== 'dropped'));
+  const shown = $derived(
+    members.filter((m) => m.state !== 'dropped' && !reviewed.includes(m.name)),
+  );
 </script>
 
-<h2>{say.batch.members}</h2>
+{#if shown.length}<h2>{say.batch.members}</h2>{/if}
 <Trouble error={change.error} />
 <ul aria-label={say.batch.members}>
   {#each shown as m (m.name)}
@@ -50,40 +58,7 @@
         <a class="mono" href={p('/names/:name', { params: { name: m.name } })}>{m.unicode}</a>
         <span>{say.batch.states[m.state]}</span>
         {#if may('changeBatchNames')}
-          <Panel label={say.batch.change} right>
-            <label
-              >{say.batch.elsewhere}
-              <select
-                class="plain"
-                value={m.own.to ?? ''}
-                onchange={(e) =>
-                  change.mutate({
-                    own: {
-                      [m.name]: e.currentTarget.value
-                        ? { ...m.own, to: e.currentTarget.value }
-                        : {},
-                    },
-                  })}
-              >
-                <option value="">{say.batch.usual}</option>
-                {#each places.data?.accounts ?? [] as a (a.id)}<option value={a.id}
-                    >{a.title}</option
-                  >{/each}
-              </select></label
-            >
-            {#if m.state === 'held'}
-              <button class="link" onclick={() => change.mutate({ go_on: [m.name] })}
-                >{say.batch.release}</button
-              >
-            {:else}
-              <button class="link" onclick={() => change.mutate({ hold: [m.name] })}
-                >{say.batch.hold}</button
-              >
-            {/if}
-            <button class="link" onclick={() => change.mutate({ drop: [m.name] })}
-              >{say.batch.drop}</button
-            >
-          </Panel>
+          <MemberChange {id} member={m} {done} />
         {/if}
       {/if}
       {#if m.says}<p class="why"><Sentence text={m.says} /></p>{/if}
@@ -119,14 +94,6 @@
     cursor: pointer;
     color: var(--loden);
     text-decoration: underline;
-  }
-  select {
-    background: var(--raised);
-    color: var(--ink);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 2px 24px 2px 8px;
-    max-width: 14rem;
   }
   .why {
     grid-column: 1 / -1;

@@ -1,24 +1,27 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import type { Schemas } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
   import { money, stamp } from '../../lib/words';
   import { say } from '../../lib/say';
-  import Sentence from '../../parts/Sentence.svelte';
+  import Calendar from './Calendar.svelte';
   import DoneBy from './DoneBy.svelte';
-  import Waves from './Waves.svelte';
+  import Risks from './Risks.svelte';
 
   /** Everything before money moves, on one page. */
   let {
     review,
     blackouts,
     late,
+    change,
   }: {
     review: Schemas['BatchReview'];
     blackouts: Schemas['Blackouts'];
     late?: (name: string, choice: 'renew' | 'go') => void;
+    /** What may be changed of a name. */
+    change?: Snippet<[string]> | undefined;
   } = $props();
   const able = $derived(review.rows.filter((r) => r.startable));
-  const left = $derived(review.rows.filter((r) => !r.startable));
   const sums = $derived(review.sums);
   const sum = (list: Schemas['Amount'][]) =>
     list.map(money).join(say.batch.and) || say.batch.priceNotKnown;
@@ -39,107 +42,84 @@
 {#if review.range[2]}<DoneBy id="done-by" late={review.range[2]} />{/if}
 {#each review.above as s (s)}<p class="above">{s}</p>{/each}
 
+<div class="columns">
+  <div><Calendar {review} {blackouts} {late} {change} /></div>
+  {#if able.length}<aside><Risks risks={review.risks} /></aside>{/if}
+</div>
+
 {#if review.waves.length}
-  <h2>{say.batch.order}</h2>
-  <Waves waves={review.waves} {blackouts} />
-{/if}
-
-{#if able.length}
-  <h2>{say.batch.risks}</h2>
-  <ul>
-    {#each review.risks as cases, i (i)}
-      <li>
-        <details>
-          <summary
-            ><span class="num count"
-              >{say.batch.ofNames(cases.reduce((n, c) => n + c.names.length, 0))}</span
-            >
-            <Sentence text={cases[0]!.says} /></summary
-          >
-          {#each cases as c (c.says)}
-            <p>
-              {#if cases.length > 1}<Sentence text={c.says} />{/if}
-              <span class="mono">{c.unicode.join(', ')}</span>
-            </p>
-          {/each}
-        </details>
-      </li>
-    {:else}<li>{say.batch.noRisks}</li>{/each}
-  </ul>
-
-  <h2>{say.batch.asks}</h2>
-  <ul>
-    {#each review.asks as a (`${a.place} ${a.says}`)}
-      <li class="ask">
-        <strong>{a.place ?? say.batch.you}</strong> <span>{a.says}</span>
-        <span class="num muted" title={a.unicode.join(', ')}
-          >{say.batch.ofNames(a.names.length)}</span
-        >
-      </li>
-    {:else}<li>{say.batch.noAsks}</li>{/each}
-  </ul>
-
-  <h2>{say.batch.money}</h2>
-  <table class="figures">
-    <thead>
-      <tr
-        ><th scope="col">{say.batch.where}</th><th scope="col" class="num">{say.batch.count}</th><th
-          scope="col"
-          class="num">{say.batch.cost}</th
-        ><th scope="col" class="num">{say.batch.saves}</th></tr
-      >
-    </thead>
-    <tbody>
-      {#each review.places as place (place.to)}
-        <tr>
-          <td>{place.title}</td>
-          <td class="num">{place.names}</td>
-          <td class="num">{sum(place.sums.total)}</td>
-          <td class="num">{place.sums.saves.map(money).join(say.batch.and) || '–'}</td>
-        </tr>
+  <details class="fold">
+    <summary>{say.batch.order}</summary>
+    <ol>
+      {#each review.waves as w (w.number)}
+        <li class="ask">
+          <strong>{say.batch.wave(w.number)}</strong>
+          <span>{stamp(w.starts_at, clock.now)}, {say.batch.why[w.why]}</span>
+          <span class="num muted">{say.batch.ofNames(w.names.length)}</span>
+        </li>
       {/each}
-    </tbody>
-  </table>
+    </ol>
+  </details>
 {/if}
+{#if able.length}
+  <details class="fold">
+    <summary>{say.batch.asks}</summary>
+    <ul>
+      {#each review.asks as a (`${a.place} ${a.says}`)}
+        <li class="ask">
+          <strong>{a.place ?? say.batch.you}</strong> <span>{a.says}</span>
+          <span class="num muted" title={a.unicode.join(', ')}
+            >{say.batch.ofNames(a.names.length)}</span
+          >
+        </li>
+      {:else}<li>{say.batch.noAsks}</li>{/each}
+    </ul>
+  </details>
 
-{#if left.length}
-  <h2>{say.batch.leftOut}</h2>
-  <ul>
-    {#each left as r (r.name)}
-      <li>
-        <span class="mono">{r.unicode}</span>
-        {#each r.says as s (s)}<p class="why"><Sentence text={s} /></p>{/each}
-        {#if r.late && late}
-          <p class="choose">
-            <button type="button" class="link" onclick={() => late(r.name, 'renew')}
-              >{say.batch.renewFirst}</button
-            >
-            <button type="button" class="link" onclick={() => late(r.name, 'go')}
-              >{say.batch.acceptRisk}</button
-            >
-          </p>
-        {/if}
-      </li>
-    {/each}
-  </ul>
+  {#if review.places.length > 1}
+    <h2>{say.batch.money}</h2>
+    <table class="figures">
+      <thead>
+        <tr
+          ><th scope="col">{say.batch.where}</th><th scope="col" class="num">{say.batch.count}</th
+          ><th scope="col" class="num">{say.batch.cost}</th><th scope="col" class="num"
+            >{say.batch.saves}</th
+          ></tr
+        >
+      </thead>
+      <tbody>
+        {#each review.places as place (place.to)}
+          <tr>
+            <td>{place.title}</td>
+            <td class="num">{place.names}</td>
+            <td class="num">{sum(place.sums.total)}</td>
+            <td class="num">{place.sums.saves.map(money).join(say.batch.and) || '–'}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
 {/if}
 
 <style>
   h2 {
     margin: 16px 0 4px;
   }
+  .columns {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(12rem, 18rem);
+    gap: 0 16px;
+    margin-top: 16px;
+  }
+  @container sheet (width < 62rem) {
+    .columns {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
   li {
     padding: 4px 0;
     border-top: 1px solid var(--line);
     overflow-wrap: anywhere;
-  }
-  summary {
-    cursor: pointer;
-  }
-  .count {
-    display: inline-block;
-    min-width: 5.2rem;
-    font-weight: 600;
   }
   .ask {
     display: grid;
@@ -149,12 +129,5 @@
   .above {
     border-left: 4px solid var(--ochre-fill);
     padding-left: 8px;
-  }
-  .why {
-    color: var(--madder);
-  }
-  .choose {
-    display: flex;
-    gap: 16px;
   }
 </style>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
+  import { searchParams } from 'sv-router';
   import { api, ask } from '../../lib/api';
   import DateField from '../../parts/DateField.svelte';
   import { say } from '../../lib/say';
@@ -14,7 +15,8 @@
     staleTime: Infinity,
   }));
   const KINDS = $derived(kinds.data?.kinds ?? []);
-  let key = $state('paid');
+  // A link may say which.
+  let key = $state(String(searchParams.get('note') ?? 'paid'));
   let value = $state('');
   const chosen = $derived(KINDS.find((k) => k.key === key));
   const kind = $derived(chosen?.kind ?? 'flag');

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
+  import { searchParams } from 'sv-router';
   import { api, ask, type Operation } from '../../lib/api';
   import { refresh } from '../../lib/live.svelte';
   import { may } from '../../lib/session.svelte';
@@ -29,8 +30,10 @@
   const able = $derived(
     ACTS.filter((a) => may(NEEDS[a])).map((a) => [a, say.trayActs.acts[a]] as const),
   );
-  let chosen = $state<string>('note');
-  let open = $state(false);
+  // A link may say what is to be done.
+  const asked = searchParams.get('act');
+  let chosen = $state<string>(ACTS.find((a) => a === asked) ?? 'note');
+  let open = $state(asked !== null);
   let noted = $state<{ key: string; value: string | boolean | string[] }>();
   let person = $state('');
   let through = $state<number>();

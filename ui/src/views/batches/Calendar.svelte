@@ -1,0 +1,217 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import type { Schemas } from '../../lib/api';
+  import { DAY, marks } from '../../lib/axis';
+  import { clock } from '../../lib/clock.svelte';
+  import { inParts } from '../../lib/part.svelte';
+  import { day, money, stamp } from '../../lib/words';
+  import { say } from '../../lib/say';
+  import Sentence from '../../parts/Sentence.svelte';
+
+  /**
+   * Every name of a batch on one axis, the next expiry first: when it starts and ends, the flag of
+   * its expiry, what is asked of whom, what it costs; of what is left out, why.
+   */
+  let {
+    review,
+    blackouts,
+    late,
+    change,
+  }: {
+    review: Schemas['BatchReview'];
+    blackouts: Schemas['Blackouts'];
+    late?: ((name: string, choice: 'renew' | 'go') => void) | undefined;
+    change?: Snippet<[string]> | undefined;
+  } = $props();
+  const expiry = (r: Schemas['BatchRow']) => (r.expires_at ? Date.parse(r.expires_at) : Infinity);
+  const rows = $derived([...review.rows].sort((a, b) => expiry(a) - expiry(b)));
+  const part = inParts(() => rows);
+  const waves = $derived(new Map(review.waves.flatMap((w) => w.names.map((n) => [n, w] as const))));
+  const from = $derived(Math.floor(clock.now / DAY) * DAY);
+  const to = $derived.by(() => {
+    const ends = review.waves.map((w) => Date.parse(w.ends[2]!));
+    const days = Math.ceil((Math.max(from + 3 * DAY, ...ends) - from) / DAY) + 1;
+    return from + days * DAY;
+  });
+  const X = (t: number) => ((Math.min(Math.max(t, from), to) - from) / (to - from)) * 100;
+  const stretch = (a: number, b: number) => `left:${X(a)}%;width:${Math.max(0.4, X(b) - X(a))}%`;
+  const spans = $derived(
+    blackouts
+      .map(([a, b]) => [Date.parse(`${a}T00:00:00Z`), Date.parse(`${b}T00:00:00Z`) + DAY] as const)
+      .filter(([a, b]) => b > from && a < to),
+  );
+  const ticks = $derived.by(() => {
+    const all = marks(from, to, (to - from) / DAY > 14 ? 'week' : 'day');
+    return all.filter((_, i) => i % Math.ceil(all.length / 5) === 0);
+  });
+  const first = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+  const listed = (words: string[]) => first(words.join(', ').toLowerCase()) || '–';
+</script>
+
+{#snippet times(w: Schemas['Wave'], flag: number)}
+  {@const start = Date.parse(w.starts_at)}
+  {@const [, usual, last] = w.ends.map((t) => Date.parse(t)) as [number, number, number]}
+  <span
+    class="pic"
+    role="img"
+    aria-label={say.batch.fromTo(
+      w.number,
+      stamp(w.starts_at, clock.now),
+      stamp(w.ends[1]!, clock.now),
+      stamp(w.ends[2]!, clock.now),
+    )}
+  >
+    {#each spans as [a, b] (a)}<i class="out" style={stretch(a, b)}></i>{/each}
+    <i class="bar" style={stretch(start, usual)}></i>
+    <i class="whisker" style={stretch(usual, last)}></i>
+    {#if flag < last}<i class="over" style={stretch(flag, last)}></i>{/if}
+    {#if flag <= to}<i class="flag" style="left:{X(flag)}%"></i>{/if}
+  </span>
+{/snippet}
+
+<div class="box raised calendar" role="table" aria-label={say.batch.order}>
+  <div class="row head" role="row">
+    <span role="columnheader">{say.batch.byExpiry}</span>
+    <span role="columnheader" class="pic" aria-label={say.batch.when}>
+      {#each ticks as t (t)}<i class="tick" style="left:{X(t)}%"
+          >{day(new Date(t).toISOString()).slice(0, 6)}</i
+        >{/each}
+    </span>
+    <span role="columnheader">{say.batch.expires}</span>
+    <span role="columnheader">{say.batch.youDo}</span>
+    <span role="columnheader">{say.batch.theyDo}</span>
+    <span role="columnheader" class="num cost">{say.batch.cost}</span>
+  </div>
+  {#each part.shown as r (r.name)}
+    {@const w = waves.get(r.name)}
+    <div class="row" class:late={r.late} role="row">
+      <span role="cell" class="mono name">{r.unicode}</span>
+      {#if w && r.startable}
+        <span role="cell">
+          {@render times(w, expiry(r))}
+          <span class="note muted">{say.batch.wave(w.number)}, {stamp(w.starts_at, clock.now)}</span
+          >
+        </span>
+        <span role="cell" class="num">{r.expires_at ? day(r.expires_at) : '–'}</span>
+        <span role="cell">{listed(r.you)}</span>
+        <span role="cell">{listed(r.they)}</span>
+        <span role="cell" class="num cost">{r.total ? money(r.total) : '–'}</span>
+      {:else}
+        <span role="cell" class="why">
+          {#each r.says as s (s)}<p><Sentence text={s} /></p>{/each}
+          {#if r.late && late}
+            <button type="button" class="link" onclick={() => late(r.name, 'renew')}
+              >{say.batch.renewFirst}</button
+            >
+            <button type="button" class="link" onclick={() => late(r.name, 'go')}
+              >{say.batch.acceptRisk}</button
+            >
+          {/if}
+        </span>
+      {/if}
+      {#if change}<span role="cell" class="change">{@render change(r.name)}</span>{/if}
+    </div>
+  {/each}
+</div>
+{#if part.left}<button type="button" class="link" onclick={part.more}
+    >{say.batch.moreNames(part.left)}</button
+  >{/if}
+
+<style>
+  .calendar {
+    container: calendar / inline-size;
+  }
+  .row {
+    display: grid;
+    grid-template-columns:
+      minmax(8rem, 3fr) minmax(7rem, 4fr) 6rem minmax(5rem, 2fr) minmax(5rem, 2fr)
+      5rem 4.5rem;
+    gap: 4px 16px;
+    padding: 8px 16px;
+    border-top: 1px solid var(--line);
+    overflow-wrap: anywhere;
+  }
+  .head {
+    border-top: 0;
+    color: var(--muted);
+    font-weight: 600;
+  }
+  .late {
+    background: var(--madder-soft);
+  }
+  .cost {
+    text-align: right;
+  }
+  .pic {
+    position: relative;
+    display: block;
+    height: 24px;
+    overflow: hidden;
+  }
+  .pic i {
+    position: absolute;
+    font-style: normal;
+  }
+  .tick {
+    font-size: var(--note);
+    font-weight: 400;
+    white-space: nowrap;
+  }
+  .bar {
+    top: 4px;
+    height: 12px;
+    border-radius: 3px;
+    background: var(--loden);
+  }
+  .whisker {
+    top: 9px;
+    height: 2px;
+    background: var(--ink);
+    border-right: 2px solid var(--ink);
+  }
+  .over {
+    top: 18px;
+    height: 4px;
+    background: var(--madder);
+  }
+  .flag {
+    top: 0;
+    height: 24px;
+    border-left: 2px solid var(--madder);
+  }
+  .flag::after {
+    content: '';
+    position: absolute;
+    border: 4px solid transparent;
+    border-left: 8px solid var(--madder);
+  }
+  .out {
+    top: 0;
+    bottom: 0;
+    background: var(--madder-soft);
+  }
+  .why {
+    grid-column: 2 / 7;
+  }
+  .change {
+    grid-column: 7;
+  }
+  @container calendar (width < 46rem) {
+    .row {
+      grid-template-columns: minmax(0, 1fr) auto;
+    }
+    .head {
+      display: none;
+    }
+    .row > * {
+      grid-column: 1 / -1;
+    }
+    .name {
+      grid-column: 1;
+    }
+    .change {
+      grid-column: 2;
+      grid-row: 1;
+    }
+  }
+</style>

@@ -3,6 +3,7 @@
 # No registry host is written here: the machine's own default source serves.
 source Gem.default_sources.first
 
+gem "bootsnap", "1.26.1", require: false
 gem "i18n", "1.15.2"
 gem "zeitwerk", "2.6.18"
 

@@ -11,6 +11,22 @@ else
 end
 require "zeitwerk"
 
+# What was compiled once is kept (tmp/bootsnap), where the folder may be written; a script without
+# Bundler and a run that counts branches do without.
+kept = File.expand_path("../tmp/bootsnap", __dir__)
+unless ENV["STEADY_MOVE_SCRIPT"] || (defined?(Coverage) && Coverage.running?)
+  require "bootsnap"
+  place = [kept, File.dirname(kept), File.dirname(kept, 2)].find { |folder| File.exist?(folder) }
+  Bootsnap.setup(
+    cache_dir: kept,
+    development_mode: false,
+    load_path_cache: true,
+    compile_cache_iseq: true,
+    compile_cache_yaml: true,
+    readonly: !File.writable?(place)
+  )
+end
+
 # The desk at which a site administrator moves domain names between registrars. Rooms: see
 # ARCHITECTURE.md.
 module SteadyMove

@@ -46,7 +46,7 @@ class BrowserBatchTest < Minitest::Test
     fill_in "Title", with: "Before the season"
     click_on "See what it would do"
     assert_text "5 of 5 names can start", wait: 60
-    within("li", text: "fähre-saltern.example", match: :first) do
+    within("[role=row]", text: "fähre-saltern.example") do
       click_on "Change"
       select "Fairlead Names"
     end

@@ -39,10 +39,14 @@ class BrowserRecordsTest < Minitest::Test
     fill_in "Zone file or table", with: table
     click_on "Take it"
     assert_text "At least 8 record sets, as the page showed them"
+    click_on "Where they go"
     click_on "Choose this: Carry the records first, then move"
     assert_text "Chosen"
     select "Cleat Zone House", from: "The new DNS host"
+    click_on "Carry sheet"
+    assert_text "Cleat Zone House was not asked yet"
     click_on "Ask every server now"
+    assert_text "Eight of eight record sets are not at Cleat Zone House as wanted"
     assert_text "Mail to #{SHOP} would be refused or go astray"
     assert_text "8 not there yet as wanted"
     axe "a carry sheet"
@@ -53,8 +57,10 @@ class BrowserRecordsTest < Minitest::Test
     text = page.evaluate_async_script("fetch('#{get}').then((r) => r.text()).then(arguments[0])")
     refute_match(/gift-cards/, text)
     visitor.act(page_of("cleat"), SHOP, "zone-file", file: text)
+    click_on "Carry sheet"
     click_on "Ask every server now"
     assert_text "0 not there yet as wanted"
+    click_on "Name servers"
     assert_text "as wanted, like the old zone", wait: 5
     narrow
   end
@@ -66,10 +72,12 @@ class BrowserRecordsTest < Minitest::Test
     fill_in "Why", with: "sold out"
     click_on "Save this decision"
     assert_text "left out: sold out"
+    click_on "Tied to the old account"
     within(find("li", text: "pages.fairlead-dns.example")) { click_on "Give it up" }
     fill_in "Why it may go", with: "the shop has a site of its own"
     click_on "Save this"
     assert_text "given up: the shop has a site of its own"
+    click_on "Handover"
     assert_text "The old host may go"
     assert_text "Set the old name servers again"
   end

@@ -204,4 +204,18 @@ class PlanningTest < Minitest::Test
     assert_equal %w[lower_at rely_at], lowered.instants.map(&:id) - plain.instants.map(&:id)
     assert_operator lowered.instants.last.at, :>, plain.instants.last.at
   end
+
+  # A move that leaves the name servers as they are hands nothing over: no instant is invented.
+  def test_a_move_that_carries_nothing_has_no_handover
+    live_with("tarnbeck")
+    app = world.app
+    name = "isles-timetable.example"
+    SteadyMove::Desk::Records::ZoneGetting.new(app).call(name, source: "transfer", by: ADA)
+    assert SteadyMove::Desk::Planning::HandoverOf.new(app).call(name), "as it would be"
+    world.start(name, to: "orlop")
+    refute_predicate app.moves.open_for(name).plan, :carry?
+    assert_nil SteadyMove::Desk::Planning::HandoverOf.new(app).call(name)
+    assert SteadyMove::Desk::Records::ZoneMigration.new(app).left_alone?(name)
+    refute SteadyMove::Desk::Records::ZoneMigration.new(app).left_alone?(ISLES)
+  end
 end

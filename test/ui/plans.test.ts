@@ -123,6 +123,7 @@ describe('the review of a batch', () => {
     by_hand: 0,
     carries: false,
     late: false,
+    needs_host: false,
     expires_at: at(40),
     you: ['Unlock'],
     they: [],

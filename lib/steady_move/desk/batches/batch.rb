@@ -25,7 +25,8 @@ module SteadyMove
         # by_hand: how many steps people do; says: why it can't start, or what is to be known; told:
         # [Planning::Caution]; plan: Core::Moves::Plan, nil where the name is not held; to:
         # destination id; late: may it expire on the way? latest_safe: the last instant to start it
-        # so that it does not, seconds or nil.
+        # so that it does not, seconds or nil; needs_host: does it only lack a DNS host for its
+        # records?
         Row =
           Struct.new(
             :name,
@@ -40,6 +41,7 @@ module SteadyMove
             :to,
             :late,
             :latest_safe,
+            :needs_host,
             keyword_init: true
           )
 
@@ -118,8 +120,14 @@ module SteadyMove
             carries: proposal.plan.carry?,
             to: want.to,
             late: proposal.late,
-            latest_safe: latest_safe(proposal)
+            latest_safe: latest_safe(proposal),
+            needs_host: !startable && needs_host?(want)
           )
+        end
+
+        def needs_host?(want)
+          judged = Portfolio::Judging.new(@ports).one(want.name)
+          judged&.needs_carry? && self.class.carry(@ports, want.name, want.host, to: want.to).nil?
         end
 
         # Where a person has chosen, nothing is to be caught any more.
@@ -137,6 +145,7 @@ module SteadyMove
             told: [],
             by_hand: 0,
             carries: false,
+            needs_host: false,
             to: want.to
           )
         end

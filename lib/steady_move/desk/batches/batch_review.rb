@@ -7,8 +7,8 @@ module SteadyMove
       # when, what could go wrong, what is asked of whom, what it costs where, and what is left out.
       class BatchReview
         # rows: [Batch::Row] of names not yet started; waves: [Core::Batches::Waves::Wave]; risks:
-        # [Risk], the worst first; asks: [Ask]; range: [P10, P50, P90] of all that is left, empty where nothing is; above:
-        # [sentence] of limits.
+        # [Risk], the worst first; asks: [Ask]; range: [P10, P50, P90] of all that is left, empty
+        # where nothing is; above: [sentence] of limits.
         Review =
           Struct.new(:rows, :waves, :risks, :asks, :range, :above, keyword_init: true) do
             def able = rows.select(&:startable)
@@ -113,10 +113,7 @@ module SteadyMove
 
         def kind(key, list)
           cases =
-            list
-              .group_by { |c, _| c.says }
-              .transform_values { |same| same.map(&:last).uniq }
-              .to_a
+            list.group_by { |c, _| c.says }.transform_values { |same| same.map(&:last).uniq }.to_a
           risk(key, cases, list.filter_map { |c, _| c.note }.first)
         end
 

@@ -30,10 +30,13 @@ module SteadyMove
           @ports = Ports.of(ports)
         end
 
-        # Returns Standing, or nil where nothing of the zone is known.
+        # Returns Standing, or nil where nothing of the zone is known, or where a move under way
+        # leaves the name servers as they are.
         def call(name)
           judged = Portfolio::Judging.new(@ports).one(name) or
             raise Refused.new(:unknown, :not_held, name: name)
+          return if judged.move && judged.move.state.with_trait(:servers).nil?
+
           zone = old_zone(judged) or return
           schedule = schedule(judged, zone)
           Standing.new(

@@ -15,6 +15,12 @@ module SteadyMove
           @ports = Ports.of(ports)
         end
 
+        # Is a move under way that leaves the records where they are?
+        def left_alone?(name)
+          plan = @ports.moves.open_for(name)&.plan
+          !plan.nil? && plan.new_host.nil?
+        end
+
         # Where the records of a name shall go: of its move, else as it was said; nil where nobody
         # said.
         def new_host(name)

@@ -24,6 +24,7 @@ module SteadyMove
               host: host && v.host(host),
               present: present_of(name),
               move: desk.moves.open_for(name)&.id,
+              left_alone: carrying.left_alone?(name),
               rows: rows_of(name, sheet, host),
               **summed(sheet),
               asked_at: Views::Json.time(desk.zone_migrations.asked_at(name)),

@@ -129,7 +129,7 @@ module SteadyMove
         def row(row)
           row
             .to_h
-            .slice(:to, :startable, :says, :by_hand, :carries, :late)
+            .slice(:to, :startable, :says, :by_hand, :carries, :late, :needs_host)
             .merge(
               Json.name(row.name),
               total: Json.amount(row.total),

@@ -57,6 +57,8 @@ export const records = {
     nobody: 'Nobody here knows whose name servers these are.',
     move: 'See its move',
     head: {
+      leftAlone: (host?: string) =>
+        `Its move leaves its records ${host ? `at ${host}` : 'where they are'}.`,
       nothing: 'No copy of its records is held yet: get one first.',
       noHost: (n: number) =>
         n === 1
@@ -78,12 +80,14 @@ export const records = {
       sheet: 'See what differs',
     } as Record<string, string>,
     sections: 'Parts of this sheet',
-    zone: 'Present zone',
-    choices: 'Where they go',
-    sheet: 'Carry sheet',
-    tied: 'Tied to the old account',
-    handover: 'Handover',
-    answers: 'Name servers',
+    parts: {
+      zone: 'Present zone',
+      choices: 'Where they go',
+      sheet: 'Carry sheet',
+      tied: 'Tied to the old account',
+      handover: 'Handover',
+      answers: 'Name servers',
+    } as Record<string, string>,
   },
   getZone: {
     none: 'No copy is held. Get one in whichever way this host allows; the first that works gives the most.',
@@ -219,8 +223,9 @@ export const records = {
     unbounded:
       'The old zone’s own name servers can’t be changed from here, so some resolvers may ask the old host ' +
       'for as long as it answers: keep it as long as you can.',
+    leftAlone: 'Its move leaves the name servers as they are: nothing is handed over.',
     wayBack: 'The way back:',
-    now: 'now',
+    now: 'Now:',
     ifBegun: 'If it began now:',
     stillAnswers: (a: V) => `The old servers have to answer until ${a}.`,
   },

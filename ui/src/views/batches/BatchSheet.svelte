@@ -75,13 +75,16 @@
       ask(api.POST('/api/batches/{id}/steer', { ...path, body: { act } })),
     onSuccess: again,
   }));
-  const late = createMutation(() => ({
-    mutationFn: ({ name, choice }: { name: string; choice: 'renew' | 'go' }) => {
-      const own = sheet.data?.members.find((m) => m.name === name)?.own ?? {};
+  // What holds for some of its names alone, beside what holds for them already.
+  const mend = createMutation(() => ({
+    mutationFn: ({ names, own }: { names: string[]; own: Schemas['BatchWish'] }) => {
+      const before = new Map(sheet.data?.members.map((m) => [m.name, m.own] as const));
       return ask(
         api.POST('/api/batches/{id}/names', {
           ...path,
-          body: { own: { [name]: { ...own, late: choice } } },
+          body: {
+            own: Object.fromEntries(names.map((n) => [n, { ...before.get(n), ...own }])),
+          },
         }),
       );
     },
@@ -140,6 +143,7 @@
       review.error ??
       start.error ??
       where.error ??
+      mend.error ??
       approve.error ??
       steer.error}
   />
@@ -190,9 +194,7 @@
         review={review.data}
         blackouts={sheet.data.settings.blackouts ?? []}
         change={may('changeBatchNames') ? change : undefined}
-        {...may('changeBatchNames')
-          ? { late: (name: string, choice: 'renew' | 'go') => late.mutate({ name, choice }) }
-          : {}}
+        mend={may('changeBatchNames') ? (names, own) => mend.mutate({ names, own }) : undefined}
       />
     {/if}
     {#if sheet.data.range.length}

@@ -21,7 +21,7 @@
   const all = (counts: Record<string, number>) => (counts.in ?? 0) + (counts.held ?? 0);
 </script>
 
-<ListBesideSheet {open} sheet={children}>
+<ListBesideSheet {open} alone sheet={children}>
   {#snippet listed()}
     <MovesNav />
     <Head

@@ -6,6 +6,7 @@
   import { inParts } from '../../lib/part.svelte';
   import { day, money, stamp } from '../../lib/words';
   import { say } from '../../lib/say';
+  import type { Mend } from './mend';
   import Sentence from '../../parts/Sentence.svelte';
 
   /**
@@ -15,12 +16,12 @@
   let {
     review,
     blackouts,
-    late,
+    mend,
     change,
   }: {
     review: Schemas['BatchReview'];
     blackouts: Schemas['Blackouts'];
-    late?: ((name: string, choice: 'renew' | 'go') => void) | undefined;
+    mend?: Mend | undefined;
     change?: Snippet<[string]> | undefined;
   } = $props();
   const expiry = (r: Schemas['BatchRow']) => (r.expires_at ? Date.parse(r.expires_at) : Infinity);
@@ -92,18 +93,20 @@
           <span class="note muted">{say.batch.wave(w.number)}, {stamp(w.starts_at, clock.now)}</span
           >
         </span>
-        <span role="cell" class="num">{r.expires_at ? day(r.expires_at) : '–'}</span>
-        <span role="cell">{listed(r.you)}</span>
-        <span role="cell">{listed(r.they)}</span>
+        <span role="cell" class="num" data-what={say.batch.expires}
+          >{r.expires_at ? day(r.expires_at) : '–'}</span
+        >
+        <span role="cell" data-what={say.batch.youDo}>{listed(r.you)}</span>
+        <span role="cell" data-what={say.batch.theyDo}>{listed(r.they)}</span>
         <span role="cell" class="num cost">{r.total ? money(r.total) : '–'}</span>
       {:else}
         <span role="cell" class="why">
           {#each r.says as s (s)}<p><Sentence text={s} /></p>{/each}
-          {#if r.late && late}
-            <button type="button" class="link" onclick={() => late(r.name, 'renew')}
+          {#if r.late && mend}
+            <button type="button" class="link" onclick={() => mend([r.name], { late: 'renew' })}
               >{say.batch.renewFirst}</button
             >
-            <button type="button" class="link" onclick={() => late(r.name, 'go')}
+            <button type="button" class="link" onclick={() => mend([r.name], { late: 'go' })}
               >{say.batch.acceptRisk}</button
             >
           {/if}
@@ -124,8 +127,8 @@
   .row {
     display: grid;
     grid-template-columns:
-      minmax(8rem, 3fr) minmax(7rem, 4fr) 6rem minmax(5rem, 2fr) minmax(5rem, 2fr)
-      5rem 4.5rem;
+      minmax(10.5rem, 3fr) minmax(7rem, 4fr) 6rem minmax(5rem, 2fr) minmax(5rem, 2fr)
+      5rem 6rem;
     gap: 4px 16px;
     padding: 8px 16px;
     border-top: 1px solid var(--line);
@@ -208,6 +211,13 @@
     }
     .name {
       grid-column: 1;
+    }
+    [data-what]::before {
+      content: attr(data-what) ': ';
+      color: var(--muted);
+    }
+    .cost {
+      text-align: left;
     }
     .change {
       grid-column: 2;

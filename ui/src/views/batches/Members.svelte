@@ -15,13 +15,13 @@
   let {
     id,
     members,
-    reviewed,
+    reviewed = [],
     done,
   }: {
     id: number;
     members: Schemas['BatchMember'][];
     /** Those that the review shows. */
-    reviewed: string[];
+    reviewed?: string[];
     done: () => void;
   } = $props();
   const change = createMutation(() => ({

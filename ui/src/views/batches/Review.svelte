@@ -5,19 +5,22 @@
   import { money, stamp } from '../../lib/words';
   import { say } from '../../lib/say';
   import Calendar from './Calendar.svelte';
+  import type { Mend } from './mend';
   import DoneBy from './DoneBy.svelte';
+  import LeftOut from './LeftOut.svelte';
   import Risks from './Risks.svelte';
 
   /** Everything before money moves, on one page. */
   let {
     review,
     blackouts,
-    late,
+    mend,
     change,
   }: {
     review: Schemas['BatchReview'];
     blackouts: Schemas['Blackouts'];
-    late?: (name: string, choice: 'renew' | 'go') => void;
+    /** Sets something for some of the names. */
+    mend?: Mend | undefined;
     /** What may be changed of a name. */
     change?: Snippet<[string]> | undefined;
   } = $props();
@@ -27,7 +30,7 @@
     list.map(money).join(say.batch.and) || say.batch.priceNotKnown;
 </script>
 
-<p>
+<p class="summed">
   {#if sums.saves.length}{say.batch.saving(sum(sums.saves))}{/if}
   {#if sums.unpriced}{say.batch.unpriced(sums.unpriced)}{/if}
   {#if sums.uncompared}{say.batch.uncompared(sums.uncompared)}{/if}
@@ -43,8 +46,11 @@
 {#each review.above as s (s)}<p class="above">{s}</p>{/each}
 
 <div class="columns">
-  <div><Calendar {review} {blackouts} {late} {change} /></div>
-  {#if able.length}<aside><Risks risks={review.risks} /></aside>{/if}
+  <div><Calendar {review} {blackouts} {mend} {change} /></div>
+  <aside>
+    <LeftOut rows={review.rows} {mend} />
+    {#if able.length}<Risks risks={review.risks} />{/if}
+  </aside>
 </div>
 
 {#if review.waves.length}
@@ -104,6 +110,12 @@
 <style>
   h2 {
     margin: 16px 0 4px;
+  }
+  aside :global(h2:not(:first-child)) {
+    margin-top: 16px;
+  }
+  .summed {
+    margin: 8px 0;
   }
   .columns {
     display: grid;

@@ -4,7 +4,7 @@
   import { say } from '../../lib/say';
   import Sentence from '../../parts/Sentence.svelte';
 
-  /** What could go wrong, the worst first, each with what mends it for all names that it touches. */
+  /** What could go wrong, the worst first, each with what mends it for all that it touches. */
   let { risks }: { risks: Schemas['BatchRisk'][] } = $props();
   const names = (risk: Schemas['BatchRisk']) => [...new Set(risk.cases.flatMap((c) => c.names))];
   const tray = (risk: Schemas['BatchRisk']) =>

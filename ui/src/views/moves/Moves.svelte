@@ -88,7 +88,6 @@
     />
     <Trouble error={axis.error ?? ended.error} />
     {#if !open}
-      <Forecast expected={rows.length > 0} />
       {#if rows.length || filtered}
         <p class="filters">
           {#each choices as c (c.key)}
@@ -121,6 +120,7 @@
       {/if}
       {#if rows.length}<Axis {rows} {zoom} />
       {:else if filtered}<p class="none">{say.axis.noneSo}</p>{/if}
+      <Forecast expected={rows.length > 0} />
     {:else if rows.length}
       <ul class="box">
         {#each beside as m (m.id)}

@@ -93,13 +93,13 @@
     </div>
     <Field id="cs-find" label={say.carrySheet.find} mono bind:value={find} />
   </div>
-  {#if differing.length}{@render table(differing, say.recordsSheet.sheet)}{/if}
+  {#if differing.length}{@render table(differing, say.recordsSheet.parts.sheet!)}{/if}
   {#if there.length && differing.length}
     <details>
       <summary>{say.carrySheet.thereToo(there.length)}</summary>
       {@render table(there, say.carrySheet.there)}
     </details>
-  {:else if there.length}{@render table(there, say.recordsSheet.sheet)}{/if}
+  {:else if there.length}{@render table(there, say.recordsSheet.parts.sheet!)}{/if}
   {#if !rows.length}<p class="muted">{say.carrySheet.empty}</p>{/if}
   {#if left > 0}
     <p>

@@ -10,7 +10,7 @@
   import { say } from '../../lib/say';
 
   /** The handover's instants as a strip: what is true until the next one, and the way back. */
-  let { name, moving }: { name: string; moving: boolean } = $props();
+  let { name, moving, leftAlone }: { name: string; moving: boolean; leftAlone: boolean } = $props();
   const handover = createQuery(() => ({
     queryKey: ['handover', name],
     queryFn: () => ask(api.GET('/api/records/{name}/handover', { params: { path: { name } } })),
@@ -40,9 +40,11 @@
         <p class="what"><TurnMark turn={i.who} /> {say.handoverRail.instants[i.id]}</p>
         <p class="num">
           <When at={i.at} />{i.seen ? `, ${say.handoverRail.seen}` : ''}
-          {#if n === present}<b class="now">{say.handoverRail.now}</b>{/if}
         </p>
-        <p>{i.since}</p>
+        <p>
+          {#if n === present}<b class="now">{say.handoverRail.now}</b>{/if}
+          {i.since}
+        </p>
         <p class="note muted">{say.handoverRail.wayBack} <Sentence text={i.back} /></p>
       </li>
     {/each}
@@ -50,7 +52,9 @@
   {#if ends}<p>{say.handoverRail.stillAnswers(stamp(ends, clock.now))}</p>{/if}
   {#if h.unbounded}<p class="caution">{say.handoverRail.unbounded}</p>{/if}
   {#if h.assumed}<p class="muted">{say.handoverRail.assumed}</p>{/if}
-{:else if handover.data}<p class="muted">{say.handoverRail.none}</p>{/if}
+{:else if handover.data}<p class="muted">
+    {leftAlone ? say.handoverRail.leftAlone : say.handoverRail.none}
+  </p>{/if}
 
 <style>
   ol {

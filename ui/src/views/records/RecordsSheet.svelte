@@ -32,11 +32,11 @@
   }));
   const again = () => void refresh(client, 'records', 'moves', 'desk');
   const PARTS = ['sheet', 'choices', 'zone', 'tied', 'handover', 'answers'] as const;
-  const tabs = PARTS.map((id) => ({ id, title: say.recordsSheet[id] }));
+  const tabs = PARTS.map((id) => ({ id, title: say.recordsSheet.parts[id]! }));
 
   // The part where the next thing is to be done.
   const next = (r: Schemas['Records']) =>
-    r.rows.length === 0 ? 'zone' : r.host === null && r.move === null ? 'choices' : 'sheet';
+    r.rows.length === 0 ? 'zone' : r.host === null && !r.left_alone ? 'choices' : 'sheet';
   const given = $derived(String(searchParams.get('part') ?? ''));
   // As it stood when the sheet was opened: nothing is taken away while somebody works in it.
   let first = $state<{ name: string; part: string }>();
@@ -52,6 +52,7 @@
   function head(r: Schemas['Records']) {
     const all = r.rows.length;
     if (all === 0) return say.recordsSheet.head.nothing;
+    if (r.left_alone) return say.recordsSheet.head.leftAlone(r.present.host?.title);
     if (!r.host) return say.recordsSheet.head.noHost(all);
     const needs = r.counts.undecided ?? 0;
     if (needs) return say.recordsSheet.head.needs(needs);
@@ -111,7 +112,11 @@
         {#if id === 'zone'}<GetZone records={r} done={again} />
         {:else if id === 'choices'}<CarryChoices records={r} done={again} />
         {:else if id === 'tied'}<TiedServices records={r} done={again} />
-        {:else if id === 'handover'}<HandoverRail {name} moving={r.move !== null} />
+        {:else if id === 'handover'}<HandoverRail
+            {name}
+            moving={r.move !== null}
+            leftAlone={r.left_alone}
+          />
         {:else if id === 'answers'}<ServerAnswers answers={r.answers} />
         {:else}<CarrySheet records={r} done={again} />{/if}
       {/snippet}

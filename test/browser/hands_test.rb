@@ -135,7 +135,7 @@ class BrowserHandsTest < Minitest::Test
     click_on "See what it would do"
     assert_text "2 of 3 names can start, for 9.02 EUR together"
     assert_text "1 price is not known and not in the sum"
-    within("li", text: "oyster-smack-charter.example", match: :first) do
+    within("[role=row]", text: "oyster-smack-charter.example") do
       assert_text "within 60 days of its creation"
     end
     find("summary", text: "How it is done").click

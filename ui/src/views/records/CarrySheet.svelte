@@ -27,9 +27,9 @@
         (!find.trim() || `${r.owner} ${r.type}`.toLowerCase().includes(find.trim().toLowerCase())),
     ),
   );
-  // What differs comes first; what is as wanted stands behind it, folded.
-  const differing = $derived(rows.filter((r) => !r.there));
-  const there = $derived(rows.filter((r) => r.there));
+  // What differs and what was decided comes first; what is as wanted stands behind it, folded.
+  const differing = $derived(rows.filter((r) => !r.there || r.decision));
+  const there = $derived(rows.filter((r) => r.there && !r.decision));
   const left = $derived(Math.max(differing.length - most, there.length - most));
   const choices = $derived([
     ['all', `${say.carrySheet.all} ${records.rows.length}`],

@@ -45,6 +45,24 @@ class WebHandsTest < Minitest::Test
     assert_nil item("unlock")["said_at"]
   end
 
+  # Two at the same counter see each other; what was proven is told, and nothing before it was.
+  def test_a_visit
+    id = move("slipway.example")
+    assert_equal({ "others" => [], "proven" => [] }, get("/api/visits/millrace") && answer)
+    send_to("/api/hands/said", steps: [{ move: id, step: "unlock" }])
+    assert_empty get("/api/visits/millrace") && answer["proven"]
+    site = world.app.accounts.find("millrace").habits["site"]
+    Practice::DeskSide::Visitor.new(world.world.scenario).act(site, "slipway.example", "lock-off")
+    world.until_true(what: "the proof") { world.move(id).state.done?("unlock") }
+    proven = (get("/api/visits/millrace") && answer)["proven"]
+    assert_equal([[id, "unlock"]], proven.map { |p| p.values_at("move", "step") })
+    assert_empty (get("/api/visits/orlop") && answer)["proven"]
+    @house.people.put("ben@saltern-office.example", "low-tide-mover", role: "mover")
+    sign_in("ben@saltern-office.example", "low-tide-mover")
+    others = (get("/api/visits/millrace") && answer)["others"]
+    assert_equal [Practice::DeskSide::Desk::EMAIL], others
+  end
+
   # path, body => status, a part of the sentence
   BAD = [
     ["/api/hands/said", { steps: [] }, 422, "steps"],

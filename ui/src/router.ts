@@ -35,6 +35,8 @@ const router = createRouter({
   },
   '/begin': () => import('./views/arrive/Begin.svelte'),
   '/by-hand': () => import('./views/hands/Hands.svelte'),
+  '/visit/:id': () => import('./views/hands/Visit.svelte'),
+  '/visit/records/:name': () => import('./views/records/RecordVisit.svelte'),
   '/post': () => import('./views/post/Post.svelte'),
   '/accounts': {
     '/': () => import('./views/accounts/Registrars.svelte'),

@@ -15,6 +15,7 @@ export const KEYS: [string, string][] = [
   ['t', say.keys.keysDate],
   ['e', say.keys.keysEvidence],
   ['s', say.keys.skipToSheet],
+  ['c n', say.keys.atAVisit],
   [say.keys.esc, say.keys.closeSheet],
 ];
 

@@ -69,7 +69,9 @@
 <svelte:window {onkeydown} {onbeforeprint} {onafterprint} />
 <a class="skip" href="#view">{say.frame.skip}</a>
 <button class="skip" onclick={toFirst}>{say.frame.skipToFirst}</button>
-<TopBar showKeys={() => (help = true)} showSearch={() => (search = true)} />
+{#if !route.pathname.startsWith('/visit/')}
+  <TopBar showKeys={() => (help = true)} showSearch={() => (search = true)} />
+{/if}
 {#if line.trouble}
   <p class="cut grave" role="alert">{line.trouble}</p>
 {/if}

@@ -62,6 +62,9 @@ module SteadyMove
           )
         end
 
+        # The id of the place where a person does this step.
+        def place(move, step) = where(move, step).first
+
         # step_state: of a step by hand. Returns a Hand, or nil where the desk does it itself.
         def for_step(move, step_state, words: self.words(move))
           step = step_state.step

@@ -6,14 +6,15 @@ module SteadyMove
       # What is left for people to do by hand over all open moves, gathered by place so that they
       # sign in once; and what they say about it.
       class ManualSteps
-        # One act. letter: whether it is asked for by letter; since: when it became due; said_at:
-        # when it was said to be done, or written for.
+        # One act. proof: what shows that it is done; letter: whether it is asked for by letter;
+        # since: when it became due; said_at: when it was said to be done, or written for.
         Item =
           Struct.new(
             :move_id,
             :name,
             :step,
             :title,
+            :proof,
             :hand,
             :phase,
             :says,
@@ -22,6 +23,10 @@ module SteadyMove
             :letter,
             keyword_init: true
           )
+        # An act by hand that was proven: a move, its name, the step and when.
+        Proven = Struct.new(:move_id, :name, :step, :title, :at, keyword_init: true)
+        # So far back goes what was proven lately (seconds).
+        LATELY = 2 * 3600
         Place = Struct.new(:id, :title, :site, :login, :items, keyword_init: true)
         # Moves whose privacy service goes off once the owner consents; until: by when the slowest
         # should have landed.
@@ -51,6 +56,14 @@ module SteadyMove
                 items: list
               )
             end
+        end
+
+        # What was proven lately of acts by hand at a place, the newest first: [Proven]. place: as
+        # Place's id; moves: those that may have it.
+        def proven(place, moves = @ports.moves.open)
+          moves
+            .flat_map { |m| m.state.steps.filter_map { |s| proof_of(m, s, place) } }
+            .sort_by { |p| -p.at.to_f }
         end
 
         # What waits for consent; nil where nothing does.
@@ -129,6 +142,21 @@ module SteadyMove
 
         def shown = SHOWN.map { |key| Words.say(:"contacts.fields.#{key}") }
 
+        def proof_of(move, state, place)
+          lately = state.done? && state.done_at && @ports.now - state.done_at < LATELY
+          return unless lately && state.step.by_hand?
+          return unless @instructions.place(move, state.step) == place
+
+          words = @instructions.words(move)
+          Proven.new(
+            move_id: move.id,
+            name: move.name,
+            step: state.step.id,
+            title: Words.say(:"steps.#{state.step.id}.title", **words),
+            at: state.done_at
+          )
+        end
+
         def item(move, state)
           step = state.step
           return unless step.by_hand? && (state.turn == "yours" || move.state.set_going_at(step.id))
@@ -140,6 +168,7 @@ module SteadyMove
             name: move.name,
             step: step.id,
             title: Words.say(:"steps.#{step.id}.title", **words),
+            proof: Words.say(:"steps.#{step.id}.proof", **words),
             hand: @instructions.for_step(move, state, words: words),
             phase: state.phase,
             says: Words.retold(state.event),

@@ -34,6 +34,13 @@ module SteadyMove
 
         on("hands") { manual_page }
 
+        on "visit" do
+          Views::ManualStepsView.visit(
+            application.presence.here("visit #{asked[:id]}", me),
+            manual_steps.proven(asked[:id])
+          )
+        end
+
         on "said" do
           steps = given["steps"].map { |s| [s["move"], s["step"]] }
           told = given["order"] and next ordered(steps, told)

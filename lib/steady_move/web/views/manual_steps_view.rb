@@ -23,6 +23,23 @@ module SteadyMove
           }
         end
 
+        # others: emails of who is there, too; proven: [Desk::Moves::ManualSteps::Proven].
+        def visit(others, proven)
+          {
+            others: others,
+            proven:
+              proven.map do |p|
+                {
+                  move: p.move_id,
+                  step: p.step,
+                  title: p.title,
+                  at: Json.time(p.at),
+                  **Json.name(p.name)
+                }
+              end
+          }
+        end
+
         def leavings(place)
           kinds =
             place.kinds.map do |key, title, moves|
@@ -66,7 +83,7 @@ module SteadyMove
         def item(item)
           item
             .to_h
-            .slice(:step, :title, :phase, :says, :letter)
+            .slice(:step, :title, :proof, :phase, :says, :letter)
             .merge(
               Json.name(item.name),
               move: item.move_id,

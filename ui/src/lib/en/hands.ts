@@ -80,6 +80,28 @@ export const hands = {
     viaUnknown: 'not known whether it went out',
     unanswered: 'no answer yet',
   },
+  visit: {
+    title: 'A visit',
+    name: 'Name',
+    open: 'Visit, one task at a time',
+    others: (who: V) => `${who} ${String(who).includes(',') ? 'are' : 'is'} at this visit, too.`,
+    signIn: 'Sign in there as',
+    order: (n: number) => (n === 1 ? 'Order the transfer' : `Order ${n} transfers`),
+    records: 'Enter its records one by one',
+    doneWhen: (proof: V) => `It counts once the desk sees it: ${proof}.`,
+    done: 'Done',
+    doneNext: 'Done, next',
+    next: 'Next',
+    refuses: 'It refuses this: write to its support',
+    nothing: 'Nothing is to be done here now.',
+    waits: (n: number) =>
+      n === 1
+        ? 'Nothing more is to be done here; one thing waits for its proof.'
+        : `Nothing more is to be done here; ${n} things wait for their proof.`,
+    after: 'Next',
+    said: 'Said to be done, not proven yet',
+    proven: 'Proven',
+  },
   letter: {
     to: 'To',
     addressPart: 'the address',

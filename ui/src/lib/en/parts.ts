@@ -94,6 +94,7 @@ export const parts = {
     keysThese: 'These keys',
     keysViews: 'The views, in the order of the bar',
     skipToSheet: 'From the list to the sheet beside it',
+    atAVisit: 'At a visit: copy the next value, next task',
     keysWalk: 'Walk down and up the list',
     keysOpen: 'Open what the walk stands on',
     keysTray: 'Put the name into the tray, or take it out',
@@ -106,6 +107,17 @@ export const parts = {
   help: {
     pages: 'Pages of the guide',
     noSuchPage: 'There is no such page in the guide',
+  },
+  values: {
+    notCopied: (why: V) => `It could not be copied: ${why}`,
+    hidden: 'hidden until it is copied',
+    copied: (what: V) => `Copied: ${what}.`,
+  },
+  companion: {
+    of: (a: V, b: V) => `${a} of ${b}`,
+    left: (n: V) => (n === 0 ? '' : `${n} left`),
+    progress: 'How far this visit is',
+    back: 'Back to the desk',
   },
   keysHelp: {
     keys: 'Keys and words',

@@ -191,6 +191,22 @@ export const records = {
     } as Record<string, string>,
     openThere: 'Open its pages',
   },
+  recordVisit: {
+    open: 'Enter one by one, beside its page',
+    enter: (type: V) => `Enter this ${type} record`,
+    part: (n: V, of: V) => `Record ${n} of ${of} of this set`,
+    row: 'The whole row',
+    typed: 'Entered',
+    typedNext: 'Entered, next',
+    allTyped: (n: number) =>
+      n === 1
+        ? 'The record was entered: ask the servers.'
+        : `All ${n} were entered: ask the servers.`,
+    allThere: (n: V) => `When last asked, the servers answered ${n} record sets as wanted.`,
+    nothing: 'No record is to be entered by hand here.',
+    again: 'Go through them again',
+    answered: (n: V, of: V) => `${n} of ${of} record sets answered as wanted.`,
+  },
   tiedServices: {
     none: 'Nothing in the old account is known to depend on this name.',
     about:

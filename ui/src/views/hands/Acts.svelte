@@ -4,6 +4,7 @@
   import { SvelteSet } from 'svelte/reactivity';
   import { api, ask, type Schemas } from '../../lib/api';
   import { p } from '../../router';
+  import { aside } from '../../lib/companion';
   import { inParts } from '../../lib/part.svelte';
   import Copy from '../../parts/Copy.svelte';
   import More from '../../parts/More.svelte';
@@ -60,6 +61,13 @@
         >{say.acts.signedInAs} <span class="mono">{place.login}</span></span
       >{/if}
   </h2>
+  {#if place.items.some((i) => !i.letter)}
+    <p>
+      <a href={p('/visit/:id', { params: { id: place.id } })} target="_blank" onclick={aside}
+        >{say.visit.open}</a
+      >
+    </p>
+  {/if}
   {#if place.items[0]?.hand.account}
     <Learnt account={place.items[0].hand.account} asking={place.items.some((i) => i.hand.pastes)} />
   {/if}

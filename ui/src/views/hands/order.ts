@@ -7,6 +7,7 @@ export const orderItem = (move: MoveSheet, step: Step): Schemas['HandItem'] => (
   unicode: move.unicode,
   step: step.id,
   title: step.title,
+  proof: step.proof,
   phase: step.phase,
   says: step.says,
   since: step.since,

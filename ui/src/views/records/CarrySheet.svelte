@@ -3,6 +3,8 @@
   import { Button } from 'flowbite-svelte';
   import { createMutation } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api';
+  import { aside } from '../../lib/companion';
+  import { p } from '../../router';
   import May from '../../parts/May.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import Field from '../../parts/Field.svelte';
@@ -77,6 +79,15 @@
         >
       </p></May
     >
+  {/if}
+  {#if records.rows.some((r) => r.fields.length)}
+    <p>
+      <a
+        href={p('/visit/records/:name', { params: { name: records.name } })}
+        target="_blank"
+        onclick={aside}>{say.recordVisit.open}</a
+      >
+    </p>
   {/if}
   <div class="tools">
     <div role="group" aria-label={say.carrySheet.filter}>

@@ -17,6 +17,7 @@ class FilledTest < Minitest::Test
     "views/hands/ConsentForm.svelte" => [1, "orders go out that only lacked the consent"],
     "views/hands/Letter.svelte" => [1, "a letter is sent"],
     "views/hands/Orders.svelte" => [1, "moves go on, on a person's word that they are ordered"],
+    "views/hands/Visit.svelte" => [1, "a move goes on, on a person's word"],
     "views/moves/MoveSheet.svelte" => [1, "a new code is asked for"],
     "views/names/Contacts.svelte" => [1, "a contact is changed at the registry"],
     "views/names/Plan.svelte" => [1, "a move starts"],

@@ -21,7 +21,7 @@ beforeEach(() => signedIn());
 
 describe('the head of the desk', () => {
   const lanes = { yours: [], theirs: [], desk: [], clock: [] };
-  const empty = { now: at(0), strays: [], choices: [], lanes, changes: [], ended: [] };
+  const empty = { now: at(0), strays: [], choices: [], batches: [], lanes, changes: [], ended: [] };
   const hands = {
     places: [],
     consents: null,
@@ -70,7 +70,7 @@ describe('mine, or the team’s', () => {
     const yours = [card(1, 'ada@x.example'), card(2, 'ben@x.example'), card(3, null)];
     const asked = server({
       'GET /api/desk': {
-        ...{ now: at(0), strays: [], choices: [], changes: [], ended: [] },
+        ...{ now: at(0), strays: [], choices: [], batches: [], changes: [], ended: [] },
         lanes: { yours, theirs: [], desk: [], clock: [] },
       },
       'GET /api/accounts': { accounts: [] },

@@ -21,7 +21,7 @@ module SteadyMove
             :rulebook,
             :settings,
             :zone_migrations
-      offers :Batch, :BatchCommands, :BatchReview, :BatchRun, :Comparison, :Rehearsing
+      offers :Batch, :BatchCommands, :BatchReview, :BatchRun, :Comparison, :Rehearsing, :Waiting
     end
   end
 end

@@ -70,6 +70,8 @@ module SteadyMove
       def find(id) = batch(@rows.where(id: id).first)
       # Newest first.
       def all = @rows.reverse(:id).map { |r| batch(r) }
+      # Those that were asked for or begun and are not closed.
+      def open = @rows.where(state: %w[asked running halted]).order(:id).map { |r| batch(r) }
       def running = @rows.where(state: "running").order(:id).map { |r| batch(r) }
       # Those that were started and are not closed, halted ones too.
       def begun = @rows.where(state: %w[running halted]).order(:id).map { |r| batch(r) }

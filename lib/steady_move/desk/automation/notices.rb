@@ -12,8 +12,8 @@ module SteadyMove
         EVERY = 60
         DAY = 86_400
         TOLD = "wish-told"
-        # One thing that is somebody's turn. key: by which it is told once; least: the role that it
-        # takes.
+        # One thing that is somebody's turn. key: by which it is told once; path: of its page;
+        # least: the role that it takes; not_by: who may not do it, or nil.
         Item =
           Struct.new(
             :key,
@@ -21,9 +21,10 @@ module SteadyMove
             :says,
             :ends,
             :silence,
-            :move_id,
+            :path,
             :starter,
             :least,
+            :not_by,
             keyword_init: true
           )
 
@@ -117,20 +118,38 @@ module SteadyMove
 
         # Whoever started the move, where the role suffices; else all whose role does.
         def whose?(item, person)
-          return false unless People::Directory.may?(person[:role], item.least)
+          return false unless able?(person, item)
 
           starter = @people.by_email(item.starter)
-          if starter && People::Directory.may?(starter[:role], item.least)
-            person[:email] == item.starter
-          else
-            true
-          end
+          return true unless starter && able?(starter, item)
+
+          person[:email] == item.starter
+        end
+
+        def able?(person, item)
+          person[:email] != item.not_by && People::Directory.may?(person[:role], item.least)
         end
 
         def items
-          @ports.moves.open.flat_map do |move|
-            move.state.active.select { |s| s.turn == "yours" }.map { |s| item(move, s) }
-          end
+          of_moves =
+            @ports.moves.open.flat_map do |move|
+              move.state.active.select { |s| s.turn == "yours" }.map { |s| item(move, s) }
+            end
+          of_moves + Batches::Waiting.new(@ports).list.map { |w| of_batch(w) }
+        end
+
+        def of_batch(waiting)
+          batch = waiting.batch
+          Item.new(
+            key: "batch #{batch.id} #{waiting.kind} #{waiting.names.size}",
+            name: batch.title,
+            path: "/batches/#{batch.id}",
+            says: waiting.says,
+            silence: Words.say(:"notices.silence.batch"),
+            starter: waiting.by,
+            least: waiting.least,
+            not_by: waiting.not_by
+          )
         end
 
         def item(move, step_state)
@@ -141,7 +160,7 @@ module SteadyMove
           Item.new(
             key: key,
             name: move.name,
-            move_id: move.id,
+            path: "/moves/#{move.id}",
             ends: (move.state.deadline if approval),
             says:
               Words.say(
@@ -175,7 +194,7 @@ module SteadyMove
         end
 
         def line(item)
-          link = @ports.address && "#{@ports.address}/moves/#{item.move_id}"
+          link = @ports.address && "#{@ports.address}#{item.path}"
           ends = item.ends && Words.say(:"notices.until", at: Words.moment(item.ends))
           ["#{item.name}: #{item.says}", ends, item.silence, link].compact.join("\n")
         end

@@ -7,9 +7,10 @@ module SteadyMove
       class Batch
         # A name and where it is to go: destination, DNS host for its records where its zone would
         # end, what shall hold afterwards (Core::Moves::TargetSettings); late: what a person chose
-        # where it may expire on the way (Planning::Lateness::CHOICES).
+        # where it may expire on the way (Planning::Lateness::CHOICES); on: Time on whose day it is
+        # priced, nil for now.
         Want =
-          Struct.new(:name, :to, :host, :aims, :late, keyword_init: true) do
+          Struct.new(:name, :to, :host, :aims, :late, :on, keyword_init: true) do
             # As a batch wants it, and as it differs for one of its names.
             def self.of(batch, member)
               aims = (batch.settings["aims"] || {}).merge(member.own["aims"] || {})
@@ -26,7 +27,8 @@ module SteadyMove
         # [Planning::Caution]; plan: Core::Moves::Plan, nil where the name is not held; to:
         # destination id; late: may it expire on the way? latest_safe: the last instant to start it
         # so that it does not, seconds or nil; needs_host: does it only lack a DNS host for its
-        # records?
+        # records? promotion: Amount that its price leaves out, nil where none is; promotion_until:
+        # its last day (YYYY-MM-DD).
         Row =
           Struct.new(
             :name,
@@ -42,6 +44,8 @@ module SteadyMove
             :late,
             :latest_safe,
             :needs_host,
+            :promotion,
+            :promotion_until,
             keyword_init: true
           )
 
@@ -91,7 +95,8 @@ module SteadyMove
             to: want.to,
             host: carry(ports, want.name, want.host, to: want.to),
             aims: want.aims,
-            late: want.late
+            late: want.late,
+            on: want.on
           )
         end
 
@@ -121,8 +126,17 @@ module SteadyMove
             to: want.to,
             late: proposal.late,
             latest_safe: latest_safe(proposal),
-            needs_host: !startable && needs_host?(want)
+            needs_host: !startable && needs_host?(want),
+            **promoted(proposal)
           )
+        end
+
+        def promoted(proposal)
+          seen = proposal.plan.price
+          off = proposal.quote.promotion
+          return {} unless seen&.promotion_until && off&.minor&.positive?
+
+          { promotion: off, promotion_until: seen.promotion_until }
         end
 
         def needs_host?(want)

@@ -41,6 +41,7 @@ module SteadyMove
           "contact-on-name" => "lost",
           "host-objects" => "lost",
           "tied-services" => "lost",
+          "promotion-ends" => "money",
           "grace-year" => "money",
           "ten-years" => "money",
           "premium" => "money",
@@ -60,18 +61,14 @@ module SteadyMove
         # Yields after each name. Returns Review.
         def review(batch, by: nil, &block)
           waiting = @ports.batches.members(batch.id).select(&:waiting?)
-          rows = Batch.new(@ports).propose_all(waiting.map { |m| Batch::Want.of(batch, m) }, &block)
+          wants = waiting.map { |m| Batch::Want.of(batch, m) }
+          rows = Batch.new(@ports).propose_all(wants, &block)
           waves = BatchWaves.new(@ports).divide(batch, rows.select(&:startable))
-          review =
-            Review.new(
-              rows: rows,
-              waves: waves,
-              risks: late(waves, rows) + risks(rows),
-              asks: asks(rows),
-              range: range(batch, waves, rows)
-            )
-          review.above = by ? above(review, batch, by).map { |p| Words.text(p) } : []
-          review
+          ends = PromotionEnds.new(@ports, rows, waves)
+          rows = Batch.new(@ports).propose_all(ends.on_their_day(wants)) if ends.any?
+          reviewed(batch, rows, waves, ends).tap do |review|
+            review.above = by ? above(review, batch, by).map { |p| Words.text(p) } : []
+          end
         end
 
         # [Phrase] of what is above a limit, so that a second person has to agree.
@@ -81,6 +78,17 @@ module SteadyMove
         end
 
         private
+
+        def reviewed(batch, rows, waves, ends)
+          dearer = ends.any? ? [risk("promotion-ends", ends.cases)] : []
+          Review.new(
+            rows: rows,
+            waves: waves,
+            risks: by_harm(late(waves, rows) + dearer + risks(rows)),
+            asks: asks(rows),
+            range: range(batch, waves, rows)
+          )
+        end
 
         # Names that would start too late before their expiry come first of all that can go wrong:
         # they are held back then, until a person chooses.
@@ -103,12 +111,16 @@ module SteadyMove
           cases.empty? ? [] : [risk("late-start", cases)]
         end
 
-        # Each kind once, with its sentences and the names that each is about: the worst first, of
-        # equals what touches most.
+        # Each kind once, with its sentences and the names that each is about.
         def risks(rows)
           told = rows.select(&:startable).flat_map { |r| r.told.map { |c| [c, r.name] } }
-          kinds = told.group_by { |c, _| c.key }.map { |key, list| kind(key, list) }
-          kinds.sort_by { |r| [HARMS.index(r.harm), -r.count, r.cases.first.first] }
+          told.group_by { |c, _| c.key }.map { |key, list| kind(key, list) }
+        end
+
+        # The worst first, of equals what touches most.
+        def by_harm(risks)
+          first = ->(r) { r.key == "late-start" ? 0 : 1 }
+          risks.sort_by { |r| [HARMS.index(r.harm), first[r], -r.count, r.cases.first.first] }
         end
 
         def kind(key, list)

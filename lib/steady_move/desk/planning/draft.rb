@@ -41,7 +41,7 @@ module SteadyMove
 
         def aims = @aims ||= Core::Moves::TargetSettings.of(account.aims, request.aims)
         def quote
-          @quote ||= Pricing.quote(judged, account, years: aims.years, at: @ports.now)
+          @quote ||= Pricing.quote(judged, account, years: aims.years, at: request.on || @ports.now)
         end
 
         def late = @late ||= Lateness.new(judged, request.late, quote.stay)

@@ -37,11 +37,12 @@ module SteadyMove
 
         # Starts the move: its plan and the first line of its journal are written together. price:
         # what was agreed, an Amount, nil where none was known, or :any; agreed: Agreed, else the
-        # person's own limit holds (Spending). Raises Refused, also where the price is another now.
+        # person's own limit holds (Spending). Raises Refused, also where the price is another now;
+        # what is agreed for a batch is the most that it may cost.
         # Returns its id.
         def start(request, by:, price: :any, agreed: nil)
           proposal = propose(request.fresh(FRESH)) or raise Refused.new(:unknown, :nothing_to_move)
-          check(proposal, price)
+          check(proposal, price, agreed)
           @ports.db.transaction do
             # with what it writes, so that two at once can't both be within the limit
             Spending.new(@ports).check(proposal.total, by: by) unless agreed
@@ -72,12 +73,18 @@ module SteadyMove
           request.host && @ports.accounts.host_of(request.host)
         end
 
-        def check(proposal, price)
+        # Of a batch what was agreed is the most that it may cost.
+        def check(proposal, price, agreed)
           raise Refused.new(:not_now, proposal.refusals) unless proposal.startable?
           return if price == :any || price == proposal.total
+          return if agreed && cheaper?(proposal.total, price)
 
           name = proposal.plan.name
           raise Refused.new(:not_now, :price_changed, name: name, now: proposal.total.to_s)
+        end
+
+        def cheaper?(now, agreed)
+          now && agreed && now.currency == agreed.currency && now.minor < agreed.minor
         end
 
         # A name that was only made ready goes on as this move: what was done for it stays done.

@@ -11,7 +11,7 @@ module SteadyMove
       # way, “renew” it first, or “go” all the same.
       # age: facts are looked up again that are older than so many seconds, because an act will rely
       # on them; nil for as they are. unasked: the present DNS host is not asked, where only an
-      # outline is wanted.
+      # outline is wanted. on: Time on whose day it is priced, nil for now.
       Request =
         Struct.new(
           :name,
@@ -23,6 +23,7 @@ module SteadyMove
           :late,
           :age,
           :unasked,
+          :on,
           keyword_init: true
         ) do
           # The same, resting on facts no older than so many seconds.

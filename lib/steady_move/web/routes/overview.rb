@@ -35,6 +35,22 @@ module SteadyMove
             [rank, card[:until] || card[:look_at] || "~", card[:id]]
           end
 
+          # Batches that wait for somebody, with whoever may not be that one.
+          def waiting_batches
+            Desk::Batches::Waiting
+              .new(desk)
+              .list
+              .map do |w|
+                {
+                  id: w.batch.id,
+                  title: w.batch.title,
+                  kind: w.kind,
+                  says: w.says,
+                  not_by: w.not_by
+                }
+              end
+          end
+
           def strays
             known = Desk::Moves::UnrequestedTransfers.new(desk)
             known.concerning.map { |s| Views::StrayView.row(s, desk, known) }
@@ -82,6 +98,7 @@ module SteadyMove
             now: Views::Json.time(now),
             strays: strays,
             choices: choices,
+            batches: waiting_batches,
             lanes: Core::Moves::State::TURNS.to_h { |t| [t, cards.select { |c| c[:turn] == t }] },
             changes: changes,
             ended: cards_of(desk.moves.ended(ENDED))

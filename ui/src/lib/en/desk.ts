@@ -35,6 +35,7 @@ export const desk = {
     quietNames: 'Choose a name under Names',
     andPlan: 'and plan its move.',
     endedLately: (n: number) => (n === 1 ? '1 move ended lately' : `${n} ended lately`),
+    openBatch: 'Open the batch',
     mine: 'Mine',
     team: 'Team',
     whose: 'Whose moves',

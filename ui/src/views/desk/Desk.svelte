@@ -42,8 +42,17 @@
   // What is done by hand stands gathered by place.
   const yours = $derived(allYours.filter((c) => !c.by_hand));
   const all = $derived(Object.values(desk.data?.lanes ?? {}).flat());
+  // Batches that wait for whoever reads this.
+  const batches = $derived(
+    (desk.data?.batches ?? []).filter((b) =>
+      b.kind === 'asked'
+        ? may('approveBatch') && b.not_by !== session.who?.email
+        : may('changeBatchNames'),
+    ),
+  );
   const wanted = $derived(
-    yours.length +
+    batches.length +
+      yours.length +
       byPlace.length +
       (desk.data?.strays.length ?? 0) +
       (desk.data?.choices.length ?? 0),
@@ -124,6 +133,12 @@
     {#if desk.data.choices.length}
       <div class="choices"><TwoCodes choices={desk.data.choices} /></div>
     {/if}
+    {#each batches as b (b.id)}
+      <p class="panel waits">
+        <Sentence text={b.says} />
+        <a href={p('/batches/:id', { params: { id: String(b.id) } })}>{say.desk.openBatch}</a>
+      </p>
+    {/each}
     {#if !all.length}
       <p>
         {#if places.data && !places.data.accounts.length}<a href={p('/begin')}

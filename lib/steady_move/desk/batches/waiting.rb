@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+module SteadyMove
+  module Desk
+    module Batches
+      # Batches that go on only when a person does something: what, and who may.
+      class Waiting
+        # kind: asked (a second person has to agree), halted, or held (names that could not be
+        # started); says: the sentence; names: those that are meant, empty for all; least: the role
+        # that it takes; not_by: the person who may not, or nil; by: who looks after it.
+        One = Struct.new(:batch, :kind, :says, :names, :least, :not_by, :by, keyword_init: true)
+
+        def initialize(ports)
+          @ports = Ports.of(ports)
+        end
+
+        # Returns [One], the oldest first.
+        def list = @ports.batches.open.filter_map { |batch| one(batch) }
+
+        private
+
+        def one(batch)
+          case batch.state
+          when "asked"
+            made(batch, "asked", least: "approver", not_by: batch.asked_by)
+          when "halted"
+            made(batch, "halted")
+          when "running"
+            held(batch)
+          end
+        end
+
+        # Those that a person holds back have no reason that the desk would know.
+        def held(batch)
+          held = @ports.batches.members(batch.id).select { |m| m.state == "held" && m.says }
+          return if held.empty?
+
+          values = { count: held.size, why: held.first.says }
+          made(batch, "held", values, names: held.map(&:name))
+        end
+
+        def made(batch, kind, values = {}, **more)
+          says =
+            Words.say(:"batches.waiting.#{kind}", title: batch.title, who: batch.asked_by, **values)
+          usual = { names: [], least: "mover", by: batch.asked_by || batch.by }
+          One.new(batch: batch, kind: kind, says: says, **usual, **more)
+        end
+      end
+    end
+  end
+end

@@ -119,13 +119,26 @@ class LedgerTest < Minitest::Test
 
   def test_what_was_spent
     quote = entry("quote", 902, 1)
-    assert_equal [nil, false], L.spent(1, [quote]), "a quote is not spent"
-    assert_equal [A.new(902, "EUR"), false], L.spent(1, [quote, entry("order", 902, 2)])
-    assert_equal [A.new(448, "EUR"), true],
+    assert_equal [[], false], L.spent(1, [quote]), "a quote is not spent"
+    assert_equal [[A.new(902, "EUR")], false], L.spent(1, [quote, entry("order", 902, 2)])
+    assert_equal [[A.new(448, "EUR")], true],
                  L.spent(1, [entry("receipt", 950, 2), entry("refund", 502, 3)])
     shared = [entry("receipt", 1805, 2, moves: [1, 2])]
     assert_equal [903, 902],
-                 [1, 2].map { |id| L.spent(id, shared).first.minor },
+                 [1, 2].map { |id| L.spent(id, shared).first.first.minor },
                  "nothing is lost in sharing"
+  end
+
+  # Whatever was charged stands in the sum of its own currency.
+  def test_what_was_spent_in_two_currencies
+    pounds = ->(kind, minor, at) do
+      entry(kind, minor, at).tap { |e| e.amount = A.new(minor, "GBP") }
+    end
+    both = [entry("receipt", 950, 2), pounds["receipt", 700, 3]]
+    assert_equal [[A.new(950, "EUR"), A.new(700, "GBP")], true], L.spent(1, both)
+    back = [*both, pounds["refund", 700, 4]]
+    assert_equal [[A.new(950, "EUR"), A.new(0, "GBP")], true], L.spent(1, back)
+    assert_equal [[A.new(950, "EUR"), A.new(-200, "GBP")], true],
+                 L.spent(1, [entry("receipt", 950, 2), pounds["refund", 200, 4]])
   end
 end

@@ -62,7 +62,7 @@ class ClosingWordsTest < Minitest::Test
   ].freeze
 
   def line(minor, saved: nil, **so) =
-    Line.new(spent: euros(minor), saved: saved && euros(saved), **so)
+    Line.new(besides: [], spent: euros(minor), saved: saved && euros(saved), **so)
   public :line
 
   def test_each_report

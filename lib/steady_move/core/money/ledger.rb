@@ -44,12 +44,12 @@ module SteadyMove
 
         # Spent on a move: what was charged less what was paid back; where nothing was charged, what
         # was ordered. A sum over several names is shared out evenly, the rest to the first. Returns
-        # [Amount or nil, is it charged?].
+        # [[Amount], is it charged?]: one Amount for each currency, that of the first charge first.
         def spent(move_id, entries)
           charged = shares(move_id, entries, "receipt")
           return add(charged, shares(move_id, entries, "refund")), true if charged.any?
 
-          [shares(move_id, entries, "order").first, false]
+          [shares(move_id, entries, "order").first(1), false]
         end
 
         def still_charged(receipt, moves)
@@ -132,11 +132,12 @@ module SteadyMove
             end
         end
 
-        # In one currency; a refund in another is not set off.
+        # Each currency by itself: nothing is converted, and nothing left out.
         def add(charged, refunds)
-          same = charged.select { |a| a.currency == charged.first.currency }
-          back = refunds.select { |a| a.currency == charged.first.currency }
-          Amount.new(same.sum(&:minor) - back.sum(&:minor), charged.first.currency)
+          back = refunds.map { |a| Amount.new(-a.minor, a.currency) }
+          (charged + back)
+            .group_by(&:currency)
+            .map { |currency, list| Amount.new(list.sum(&:minor), currency) }
         end
         private_class_method :still_charged,
                              :twice,

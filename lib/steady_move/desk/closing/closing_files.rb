@@ -16,6 +16,7 @@ module SteadyMove
           expiry_after
           spent
           currency
+          spent_besides
           saved
           left_to_cancel
           could_move_again_from
@@ -81,12 +82,13 @@ module SteadyMove
           ]
         end
 
-        # [spent, currency, saved] as decimal texts.
+        # [spent, currency, what was spent in others, saved] as texts.
         def money(line)
           if line&.spent
-            [decimal(line.spent), line.spent.currency, decimal(line.saved)]
+            besides = line.besides.to_a.join(" + ")
+            [decimal(line.spent), line.spent.currency, besides, decimal(line.saved)]
           else
-            [nil, nil, nil]
+            [nil, nil, nil, nil]
           end
         end
 

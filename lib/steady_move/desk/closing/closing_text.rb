@@ -74,7 +74,7 @@ module SteadyMove
           return [say("spent_unknown")] unless line&.spent
 
           [
-            say(line.charged ? "spent" : "spent_planned", spent: line.spent.to_s),
+            say(line.charged ? "spent" : "spent_planned", spent: line.all_spent.join(" + ")),
             saved(line.saved),
             lost(line.lost_days)
           ]

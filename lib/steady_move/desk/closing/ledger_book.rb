@@ -9,29 +9,34 @@ module SteadyMove
         Ledger = Core::Money::Ledger
         MOST = 5000
         KINDS = %w[receipt refund].freeze
-        # One move's line. spent: an Amount or nil, charged: is it from a receipt? saved: against
-        # staying a year, nil where that is not known; lost_days: of time that was paid for already.
+        # One move's line. spent: an Amount or nil, besides: [Amount] in other currencies; charged:
+        # is it from a receipt? saved: against staying a year, nil where that is not known or the
+        # name has not landed; lost_days: of time that was paid for already.
         Line =
           Struct.new(
             :move,
             :batch,
             :quoted,
             :spent,
+            :besides,
             :charged,
             :saved,
             :lost_days,
             keyword_init: true
-          )
+          ) do
+            # [Amount], one for each currency.
+            def all_spent = [spent, *besides].compact
+          end
         Book = Struct.new(:lines, :all, :differences, :settled, keyword_init: true)
 
         def initialize(ports)
           @ports = Ports.of(ports)
         end
 
-        # What a move cost, as the ledger knows it: [Amount or nil, is it from a receipt?].
+        # What a move cost, as the ledger knows it: [[Amount], is it from a receipt?].
         def paid(move)
           line = ledger(ids: [move.id]).lines.first
-          [line&.spent, line&.charged == true]
+          [line ? line.all_spent : [], line&.charged == true]
         end
 
         # ids: of moves; batch, account (gaining), year (of the start): those alone. Returns Book.
@@ -60,7 +65,7 @@ module SteadyMove
             .group_by(&block)
             .transform_values do |list|
               {
-                spent: Batches::Batch.add(list.filter_map(&:spent)),
+                spent: Batches::Batch.add(list.flat_map(&:all_spent)),
                 saved: Batches::Batch.add(list.filter_map(&:saved)),
                 moves: list.size,
                 unknown: list.count { |l| l.spent.nil? && l.move.state.landed? }
@@ -147,24 +152,25 @@ module SteadyMove
         end
 
         def line(move, batch, entries)
-          spent, charged = Ledger.spent(move.id, entries)
+          (spent, *besides), charged = Ledger.spent(move.id, entries)
           quoted = entries.find { |e| e.kind == "quote" && e.moves == [move.id] }&.amount
           Line.new(
             move: move,
             batch: batch,
             spent: spent,
+            besides: besides,
             charged: charged,
             lost_days: lost_days(move.plan),
             quoted: quoted,
-            saved: saved(move, spent)
+            saved: (saved(move, spent) if besides.empty?)
           )
         end
 
-        # Against staying a year, where the name went and both stand in one currency.
+        # Against staying a year, where the name has landed and both stand in one currency.
         def saved(move, spent)
           stay = LedgerEntries.amount(move.events.first&.data, "stay")
           return unless spent && stay && spent.currency == stay.currency
-          return if move.state.ending && move.state.ending != "settled"
+          return unless move.state.landed?
 
           stay - spent
         end

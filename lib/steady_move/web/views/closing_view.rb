@@ -20,21 +20,21 @@ module SteadyMove
 
         # report: Desk::Closing::ClosingReport::Batch.
         def batch(report, texts)
+          { **text(texts.of_batch(report)), moves: report.moves.map { |m| moved(m) } }
+        end
+
+        def moved(report)
+          line = report.line
           {
-            **text(texts.of_batch(report)),
-            moves:
-              report.moves.map do |m|
-                {
-                  id: m.move.id,
-                  **Json.name(m.move.name),
-                  stage: m.move.state.stage,
-                  open: m.open_items.size,
-                  bad: m.bad.size,
-                  spent: Json.amount(m.line&.spent),
-                  saved: Json.amount(m.line&.saved),
-                  again_at: Json.time(m.again_at)
-                }
-              end
+            id: report.move.id,
+            **Json.name(report.move.name),
+            stage: report.move.state.stage,
+            open: report.open_items.size,
+            bad: report.bad.size,
+            spent: Json.amount(line&.spent),
+            besides: line ? line.besides.map { |a| Json.amount(a) } : [],
+            saved: Json.amount(line&.saved),
+            again_at: Json.time(report.again_at)
           }
         end
 
@@ -47,7 +47,7 @@ module SteadyMove
         end
 
         def item(item) = item.to_h.merge(at: Json.time(item.at))
-        private_class_method :text, :item
+        private_class_method :text, :item, :moved
       end
     end
   end

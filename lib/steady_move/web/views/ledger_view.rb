@@ -39,6 +39,7 @@ module SteadyMove
             batch: line.batch,
             quoted: Json.amount(line.quoted),
             spent: Json.amount(line.spent),
+            besides: line.besides.map { |a| Json.amount(a) },
             charged: line.charged,
             saved: Json.amount(line.saved),
             lost_days: line.lost_days,

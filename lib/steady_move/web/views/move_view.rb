@@ -125,7 +125,11 @@ module SteadyMove
         def price(plan)
           plan.price&.amount&.to_h
         end
-        def paid(amount, charged) = amount && { amount: Json.amount(amount), charged: charged }
+        def paid(amounts, charged)
+          return if amounts.empty?
+
+          { amounts: amounts.map { |a| Json.amount(a) }, charged: charged }
+        end
 
         def shown(plan, words) = words.slice(*WORDS).merge(from_id: plan.from)
 

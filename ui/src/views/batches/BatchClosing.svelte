@@ -40,7 +40,7 @@
         <li>
           <a class="mono" href={p('/moves/:id', { params: { id: String(m.id) } })}>{m.unicode}</a>
           <span>{m.stage}</span>
-          <span class="num">{m.spent ? money(m.spent) : ''}</span>
+          <span class="num">{m.spent ? [m.spent, ...m.besides].map(money).join(' + ') : ''}</span>
           <span
             >{#if m.bad}<strong>{say.closing.bad(m.bad)}</strong>{say.batches
                 .comma}{/if}{say.closing.open(m.open)}</span

@@ -126,7 +126,7 @@
               >
               <td>{l.to}</td>
               <td class="num">{l.quoted ? money(l.quoted) : '–'}</td>
-              <td class="num">{l.spent ? money(l.spent) : '–'}</td>
+              <td class="num">{l.spent ? [l.spent, ...l.besides].map(money).join(' + ') : '–'}</td>
               <td class="num">{l.saved ? money(l.saved) : '–'}</td>
               <td class="muted"
                 >{l.stage}{#if l.spent && !l.charged}, {say.ledger.asPlanned}{/if}{#if l.lost_days}, {say.ledger.lost(

@@ -10,7 +10,7 @@
 
 <AnswerStrip finish={m.finish} futures={m.futures ?? null} uptime={m.uptime} ahead={m.open}>
   {#snippet cost()}
-    {#if m.paid}<strong>{money(m.paid.amount)}</strong>
+    {#if m.paid}<strong>{m.paid.amounts.map(money).join(' + ')}</strong>
       <span>{m.paid.charged ? say.moveSheet.paid : say.moveSheet.receiptMissing}</span>
     {:else if m.price}<strong>{money(m.price)}</strong> <span>{say.moveSheet.agreed}</span>
     {:else}{say.moveSheet.notKnown}{/if}

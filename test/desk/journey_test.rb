@@ -24,6 +24,26 @@ class JourneyTest < Minitest::Test
   def at_release(id) = @world.until_true { @world.move(id).state["release"].active? }
   def said(id) = @world.move(id).events.map(&:says)
 
+  # What was noted of the old account ends with it; what was noted of the name stays.
+  def test_what_was_noted_of_the_old_account_ends_with_it
+    notes = SteadyMove::Desk::Portfolio::Notes.new(@world.app)
+    noted = { "stay_price" => "99 EUR", "expires_at" => "2031-01-01", "note" => "the shop" }
+    noted.each { |key, value| notes.put(KEPT, key, value, by: "ada") }
+    facts = -> { @world.app.names.facts(KEPT) }
+    refute_nil facts.call[:stay_price]
+    id = @world.start(KEPT, to: "orlop")
+    @world.runner.pass
+    at_release(id)
+    @world.orders.approve(id, by: "ada@saltern-office.example")
+    @world.until_true { @world.move(id).state.landed? }
+    assert_nil facts.call[:stay_price], "another account's price"
+    refute_equal 2031, facts.call[:expires_at]&.year
+    assert_equal "the shop", facts.call[:note]
+    assert(
+      @world.app.journal.page(name: KEPT, limit: 200).any? { |e| e.says.match?(/old account/) }
+    )
+  end
+
   def test_a_move_with_its_records_from_end_to_end
     code = @world.world.registry.find(CARRIED)[:auth_info]
     proposal = @world.plan(CARRIED, to: "orlop", host: "lanternroom")

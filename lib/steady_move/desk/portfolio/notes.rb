@@ -28,6 +28,8 @@ module SteadyMove
           "stay_price" => :price,
           "note" => :text
         }.freeze
+        # Those that are said of the account that holds the name, and end with it.
+        OF_ACCOUNT = %w[paid privacy expires_at code_by_mail lock auto_renew stay_price].freeze
         MOST = 300
         PRICE =
           /\A(?:(?<before>[A-Z]{3})\s*)?(?<sum>\d{1,9}(?:[.,]\d{1,4})?)(?:\s*(?<after>[A-Z]{3}))?\z/
@@ -52,6 +54,20 @@ module SteadyMove
           values = { what: Words.phrase("notes.kinds.#{key}"), value: spoken(value) }
           says = Words.phrase(value.nil? ? "journal.note_taken_back" : "journal.noted", **values)
           @ports.journal.add("noted", at: @ports.now, name: name, by: by, says: says)
+        end
+
+        # The name has left the account that some of its notes were about: these end, and the
+        # journal says which.
+        def end_with_account(name)
+          facts = @ports.names.facts(name)
+          ended =
+            OF_ACCOUNT.select { |key| facts.about(key.to_sym).any? { |fact| fact.source == :hand } }
+          return if ended.empty?
+
+          ended.each { |key| @ports.names.forget(name, :hand, key) }
+          what = ended.map { |key| Words.say(:"notes.kinds.#{key}") }.join("; ")
+          says = Words.phrase("journal.notes_ended", name: name, what: what)
+          @ports.journal.add("noted", at: @ports.now, name: name, by: "desk", says: says)
         end
 
         private

@@ -16,6 +16,7 @@ class RdapClientTest < Minitest::Test
         loop do
           socket = server.accept
           path = socket.gets.to_s.split[1]
+          @asked = @asked.to_i + 1
           nil until socket.gets.to_s.strip.empty?
           status, headers, body =
             answers.fetch(path.to_s.delete_prefix("/"), ["404 Not Found", {}, ""])
@@ -28,7 +29,11 @@ class RdapClientTest < Minitest::Test
           socket.close
         end
       end
-    yield SteadyMove::Wire::Rdap::Client.new(bases: { "example" => base }, timeout: 3)
+    @now = Time.utc(2027, 3, 1)
+    @asked = 0
+    yield(
+      SteadyMove::Wire::Rdap::Client.new(bases: { "example" => base }, timeout: 3, now: -> { @now })
+    )
   ensure
     thread&.kill
     server&.close
@@ -71,5 +76,40 @@ class RdapClientTest < Minitest::Test
         assert_equal seconds, assert_raises(SteadyMove::Wire::Busy) { ask(client) }.retry_after
       end
     end
+  end
+
+  # status, Retry-After => seconds for which the server is not asked again, whoever wants to.
+  PAUSES = {
+    ["429 Too Many Requests", "600"] => 600,
+    ["429 Too Many Requests", nil] => 60,
+    ["503 Service Unavailable", "30"] => 30,
+    ["503 Service Unavailable", nil] => 0,
+    ["500 Internal Server Error", "600"] => 0
+  }.freeze
+
+  # RFC 6585 §4, RFC 9110 §10.2.3
+  def test_a_server_that_asked_for_a_pause_is_left_alone
+    PAUSES.each do |(status, header), pause|
+      headers = { "Retry-After" => header }.compact
+      serving("domain/tide.example" => [status, headers, ""]) do |client|
+        assert_equal pause, silent_for(client), [status, header].inspect
+      end
+    end
+  end
+
+  # Moves the client's clock on second by second until the server is asked again.
+  def silent_for(client)
+    ask_all = -> do
+      before = @asked
+      5.times { assert_raises(SteadyMove::Wire::Error) { ask(client) } }
+      @asked - before
+    end
+    first = ask_all.call
+    return 0 if first == 5
+
+    assert_equal 1, first, "once, and then never"
+    began = @now
+    @now += 1 while ask_all.call.zero?
+    (@now - began).to_i
   end
 end

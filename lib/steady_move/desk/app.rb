@@ -63,7 +63,7 @@ module SteadyMove
       def connect
         places = settings.places
         wait = @config.timeout
-        @rdap = Wire::Rdap::Client.new(bases: places.rdap_bases, timeout: wait)
+        @rdap = Wire::Rdap::Client.new(bases: places.rdap_bases, timeout: wait, now: -> { now })
         @dns =
           Wire::Dns::Client.new(
             servers: places.dns_servers,

@@ -10,18 +10,28 @@ module SteadyMove
       class Client
         MOST = 1024 * 1024
         MOST_STEPS = 5
+        DAY = 86_400
         REDIRECTS = [301, 302, 303, 307, 308].freeze
 
+        # Seconds for which a server is left alone that asks for fewer questions and names no time.
+        # Common practice, no source.
+        MINUTE = 60
+
         # bases: {suffix => base URL}, as in RFC 9224; timeout in seconds, for the whole of a
-        # question and its answer.
-        def initialize(bases:, timeout: 10)
+        # question and its answer; now: answers the time, by which pauses that a server asked for
+        # are kept, whoever asks.
+        def initialize(bases:, timeout: 10, now: -> { Time.now })
           @bases = bases
           @timeout = timeout
           @idle = Hash.new { |h, k| h[k] = Queue.new }
+          @now = now
+          @pauses = {}
+          @lock = Mutex.new
         end
 
         # name: Core::Names::DomainName. Returns a Domain; raises NotFound, Unreachable, Malformed
-        # or Refused.
+        # or Refused, and Busy where the server asks for a pause, or asked for one that is not over:
+        # then it is not asked at all.
         def domain(name)
           url = url_for(name)
           parse(fetch(url), url)
@@ -56,6 +66,7 @@ module SteadyMove
         # Follows where it is sent, not to less secure places and not for ever (RFC 7480 §5.2).
         def fetch(url)
           MOST_STEPS.times do
+            keep_pause(url)
             answer = answer(url)
             return body_of(answer, url) unless REDIRECTS.include?(answer.code.to_i)
 
@@ -157,16 +168,19 @@ module SteadyMove
           when 404
             raise NotFound.new(404, "the public record does not hold this name (404)")
           else
-            refused(answer, "the public record at #{url.host}")
+            refused(answer, url)
           end
         end
 
-        def refused(answer, whose)
+        def refused(answer, url)
+          whose = "the public record at #{url.host}"
           code = answer.code.to_i
           case code
           when 429
+            begin_pause(url, pause(answer) || MINUTE)
             raise Busy.new("#{whose} asks for fewer questions (429)", retry_after: pause(answer))
           when 503
+            begin_pause(url, pause(answer))
             raise Busy.new("#{whose} has no time now (503)", retry_after: pause(answer))
           when 500..599
             raise Unreachable, "#{whose} has trouble of its own (#{code})"
@@ -175,8 +189,25 @@ module SteadyMove
           end
         end
 
+        def begin_pause(url, seconds)
+          @lock.synchronize { @pauses[url.authority] = @now.call + seconds } if seconds
+        end
+
+        # Raises Busy while a pause that this server asked for is not over (RFC 6585 §4). Where the
+        # clock was set back, one that lies further off than any may be is over.
+        def keep_pause(url)
+          left = @lock.synchronize { @pauses[url.authority] }&.-(@now.call)
+          return unless left&.between?(0.001, DAY)
+
+          raise Busy.new(
+                  "the public record at #{url.host} asked for fewer questions, and is left alone " \
+                    "for #{left.ceil} s more",
+                  retry_after: left.ceil
+                )
+        end
+
         # Retry-After in seconds (RFC 9110 §10.2.3), at most a day; a date is not read.
-        def pause(answer) = Integer(answer["retry-after"].to_s, exception: false)&.clamp(1, 86_400)
+        def pause(answer) = Integer(answer["retry-after"].to_s, exception: false)&.clamp(1, DAY)
 
         def parse(body, url)
           Document.domain(JSON.parse(body, max_nesting: 40), url: url.to_s)

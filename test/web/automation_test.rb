@@ -204,32 +204,6 @@ class AutomationTest < Minitest::Test
     end
   end
 
-  def test_who_is_told_by_mail
-    sent = []
-    sender = Struct.new(:from).new("desk@saltern-office.example")
-    sender.define_singleton_method(:deliver) { |raw, to:| sent << [to, Mail.new(raw)] }
-    world.app.instance_variable_set(:@sender, sender)
-    assert_equal 422, send_to("/api/me/notices", choice: "hourly")
-    assert_equal 200, send_to("/api/me/notices", choice: "at-once")
-    id = world.start(NAME, to: "orlop")
-    world.until_true(most: 200, what: "the release") do
-      world.move(id).state.with_trait(:approval).active?
-    end
-    world.driver.move_on(to: world.app.now + 120)
-    to, mail = sent.last
-    assert_equal [[ME], 1], [to, sent.size]
-    assert_match(/#{NAME}/, mail.subject)
-    text = mail.body.decoded.force_encoding("UTF-8")
-    assert_match(/approved automatically/, text)
-    codes = world.world.registry.domains.select_map(:auth_info)
-    assert_empty(codes.select { |c| text.include?(c) })
-    world.driver.move_on(to: world.app.now + 600)
-    assert_equal 1, sent.size, "each thing once"
-    send_to("/api/me/notices", choice: "daily", hour: 6)
-    world.driver.move_on(to: world.app.now + 86_400)
-    assert_equal 2, sent.size, "once a day while it waits"
-  end
-
   # The command line over a real server.
   def test_the_command_line_asks_a_running_desk
     mine = token

@@ -22,7 +22,7 @@ module SteadyMove
             :ends,
             :silence,
             :path,
-            :starter,
+            :keeper,
             :least,
             :not_by,
             keyword_init: true
@@ -116,14 +116,14 @@ module SteadyMove
           @ports.now >= hour && (row[:sent_at].nil? || row[:sent_at] < hour.to_i) ? mine : []
         end
 
-        # Whoever started the move, where the role suffices; else all whose role does.
+        # Whoever looks after it now, where the role suffices; else all whose role does.
         def whose?(item, person)
           return false unless able?(person, item)
 
-          starter = @people.by_email(item.starter)
-          return true unless starter && able?(starter, item)
+          keeper = @people.by_email(item.keeper)
+          return true unless keeper && able?(keeper, item)
 
-          person[:email] == item.starter
+          person[:email] == item.keeper
         end
 
         def able?(person, item)
@@ -146,7 +146,7 @@ module SteadyMove
             path: "/batches/#{batch.id}",
             says: waiting.says,
             silence: Words.say(:"notices.silence.batch"),
-            starter: waiting.by,
+            keeper: waiting.by,
             least: waiting.least,
             not_by: waiting.not_by
           )
@@ -169,7 +169,7 @@ module SteadyMove
                 **words
               ),
             silence: silence(move, approval),
-            starter: move.events.first&.by,
+            keeper: Moves::Assignment.current(move),
             least: approval ? "approver" : "mover"
           )
         end

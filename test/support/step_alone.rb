@@ -75,6 +75,7 @@ module StepAlone
     def call(*) = nil
     def put(*, **) = nil
     def forget(*) = nil
+    def end_with_account(*) = nil
   end
   # What the code safe holds of the move, and what came after it.
   Codes =
@@ -101,6 +102,7 @@ module StepAlone
       def carrying = zones
       def live_check = Beside.new
       def names = Beside.new
+      def notes = Beside.new
       def rulebook = -> { Struct.new(:life) { def code_life(_) = nil }.new }
     end
 

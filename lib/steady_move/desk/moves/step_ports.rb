@@ -8,7 +8,7 @@ module SteadyMove
       # What acts may use, and nothing more. What a setting can replace is asked for whenever it is
       # used, so that a desk that was set up on its screens works at once. clock: answers now;
       # rulebook: answers the book as it stands; epp: Connections; observe: looks a name up again;
-      # servers: Zones, what name servers say; correspondence: Letters.
+      # servers: Zones, what name servers say; correspondence: Letters; notes: what people noted.
       class StepPorts
         extend Forwardable
 
@@ -29,7 +29,7 @@ module SteadyMove
                        :db,
                        :now
 
-        attr_reader :carrying, :zone_getting, :live_check, :observe, :servers, :correspondence
+        attr_reader :carrying, :zone_getting, :live_check, :observe, :servers, :correspondence, :notes
 
         def self.of(ports) = new(ports)
 
@@ -41,6 +41,7 @@ module SteadyMove
           @observe = Portfolio::Observe.new(@ports)
           @servers = Common::Zones.new(@ports)
           @correspondence = Letters::LetterWriter.new(@ports)
+          @notes = Portfolio::Notes.new(@ports)
         end
 
         def rulebook = @ports.method(:rulebook)

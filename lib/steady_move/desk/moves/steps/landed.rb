@@ -106,7 +106,7 @@ module SteadyMove
           def arrive
             ports.names.put(name, gaining.id, at: now)
             ports.names.forget(plan.name, :account)
-            Portfolio::Notes.new(ports).end_with_account(plan.name)
+            ports.notes.end_with_account(plan.name)
             ports.codes.wipe(plan.name)
           end
         end

@@ -29,7 +29,13 @@ module SteadyMove
                        :db,
                        :now
 
-        attr_reader :carrying, :zone_getting, :live_check, :observe, :servers, :correspondence, :notes
+        attr_reader :carrying,
+                    :zone_getting,
+                    :live_check,
+                    :observe,
+                    :servers,
+                    :correspondence,
+                    :notes
 
         def self.of(ports) = new(ports)
 

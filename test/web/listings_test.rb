@@ -51,6 +51,30 @@ class ListingsTest < Minitest::Test
     assert_equal(["needs"], CSV.parse(last_response.body, headers: true).map { |r| r["gate"] })
   end
 
+  # What is switched on at the account, as it is known: on, off, or nothing where nobody knows.
+  def test_lock_privacy_and_renewal_by_column
+    notes = SteadyMove::Desk::Portfolio::Notes.new(world.app)
+    known = { "kelpquay.example" => true, "northskerry-line.example" => false }
+    known.each do |name, on|
+      %w[privacy auto_renew].each { |key| notes.put(name, key, on, by: "ada") }
+    end
+    sign_in
+    %w[privacy auto_renew].each do |column|
+      get "/api/names?sort=#{column}&limit=500"
+      values = answer["names"].map { |n| n[column] }
+      assert_equal values.sort_by { |v| [false, true, nil].index(v) }, values, "off, on, not known"
+      assert_includes values, false
+      get "/api/names?sort=-#{column}&limit=500"
+      assert_equal values.tally, answer["names"].map { |n| n[column] }.tally
+    end
+    get "/api/names.csv?names=#{known.keys.join(",")}&sort=name"
+    rows = CSV.parse(last_response.body, headers: true)
+    assert_equal(
+      [%w[on on], %w[off off]],
+      rows.map { |r| r.values_at("privacy service", "auto-renew") }
+    )
+  end
+
   def test_what_somebody_typed_is_no_formula_and_no_markup
     world.app.accounts.put(
       world.app.accounts.find("tarnbeck").dup.tap { |a| a.title = "=HYPERLINK(\"x\") <b>Tarn</b>" }

@@ -17,11 +17,15 @@ module SteadyMove
           "latest safe start",
           "expiry",
           "transfer lock",
+          "privacy service",
+          "auto-renew",
           "DNS host",
           "name servers",
           "a year here",
           "currency"
         ].freeze
+
+        SWITCHES = { true => "on", false => "off" }.freeze
 
         module_function
 
@@ -48,7 +52,7 @@ module SteadyMove
             stamp(outline.earliest_start(at)),
             stamp(entry.latest_safe),
             stamp(entry.expires),
-            { true => "on", false => "off" }[entry.locked],
+            *[entry.locked, entry.privacy, entry.auto_renew].map { |on| SWITCHES[on] },
             entry.dns_host,
             blank(entry.servers.join(" ")),
             *price(account.prices)

@@ -10,7 +10,7 @@ module SteadyMove
         # and now.
         Listing =
           Struct.new(:rows, :total, :groups, :changes, :snapshot, :was, :stays, keyword_init: true)
-        COLUMNS = %w[name gate account expiry stay lock dns].freeze
+        COLUMNS = %w[name gate account expiry stay lock privacy auto_renew dns].freeze
         DAY = 86_400
 
         # {account id => title, stay: {account id => minor units a year}}.

@@ -10,7 +10,7 @@ module SteadyMove
         # expires, seen, latest_safe: seconds; servers: shared lists; move:
         # Store::Moves::Underway or nil;
         # towards: the values that rules about a destination ask for; signed_known: is it known
-        # whether it is signed?
+        # whether it is signed? privacy, auto_renew: on, off, or nil where nobody knows.
         Entry =
           Struct.new(
             :ascii,
@@ -27,7 +27,9 @@ module SteadyMove
             :move,
             :contradicting,
             :towards,
-            :signed_known
+            :signed_known,
+            :privacy,
+            :auto_renew
           )
 
         attr_reader :done, :of
@@ -175,7 +177,9 @@ module SteadyMove
             context[:moves][row[:name]],
             contradicting,
             towards(facts),
-            !facts[:signed].nil?
+            !facts[:signed].nil?,
+            facts[:privacy],
+            facts[:auto_renew]
           ).freeze
         end
 

@@ -5,6 +5,9 @@ module SteadyMove
     module Portfolio
       # All names of an index as they stand at one instant: gates and orders.
       class Snapshot
+        # column => member of an entry that is on, off or not known; in that order.
+        SWITCHES = { "lock" => :locked, "privacy" => :privacy, "auto_renew" => :auto_renew }.freeze
+        STANDS = { nil => 2, true => 1, false => 0 }.freeze
         ORDER = Gates::KINDS.each_with_index.to_h.freeze
         FAR = Float::INFINITY
         NEVER = 1 << 40
@@ -114,14 +117,16 @@ module SteadyMove
             .map(&:first)
         end
 
+        def switched(member) = ->(e, _) { STANDS[e[member]] }
+
         def key_of(column, titles)
+          return switched(SWITCHES[column]) if SWITCHES.key?(column)
+
           case column
           when "gate"
             ->(e, gates) { gate_key(gates[e.ascii]) }
           when "expiry"
             ->(e, _) { e.expires || NEVER }
-          when "lock"
-            ->(e, _) { { nil => 2, true => 1, false => 0 }[e.locked] }
           when "account"
             ->(e, _) { titles[e.account_id].to_s }
           when "dns"

@@ -42,6 +42,8 @@ module SteadyMove
             was: was == found.snapshot.gate(entry).kind ? nil : was,
             expires_at: Json.seconds(entry.expires),
             locked: entry.locked,
+            privacy: entry.privacy,
+            auto_renew: entry.auto_renew,
             name_servers: entry.servers,
             dns_host: entry.dns_host,
             stay: NameView.stay(account),

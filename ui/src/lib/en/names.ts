@@ -130,6 +130,9 @@ export const names = {
     expiry: 'Expiry',
     toStay: 'To stay',
     dnsHost: 'DNS host',
+    lock: 'Lock',
+    privacy: 'Privacy',
+    autoRenew: 'Auto-renew',
     seen: 'Last seen',
     look: 'View',
     columns: 'Columns',
@@ -137,6 +140,8 @@ export const names = {
   },
   nameLine: {
     never: 'never',
+    on: 'on',
+    off: 'off',
     trayCount: (a: V) => `${a} in the tray`,
     trayKey: 'In the tray (x)',
     sourcesClash: 'Sources contradict each other',

@@ -31,12 +31,18 @@
   const ROW = $derived(own().names?.dense ? 28 : 34);
   const WIDTHS: Record<Column, string> = {
     account: 'minmax(6rem, 1fr)',
+    lock: '5rem',
+    privacy: '6rem',
+    auto_renew: '6.6rem',
     stay: 'max(5.6rem, var(--price))',
     dns: 'minmax(6rem, 1fr)',
     seen: '6.6rem',
   };
   const TITLES: Record<Column, string> = {
     account: say.list.account,
+    lock: say.list.lock,
+    privacy: say.list.privacy,
+    auto_renew: say.list.autoRenew,
     stay: say.list.toStay,
     dns: say.list.dnsHost,
     seen: say.list.seen,

@@ -11,6 +11,9 @@
   let { columns }: { columns: readonly Column[] } = $props();
   const ALL: [Column, string][] = [
     ['account', say.list.account],
+    ['lock', say.list.lock],
+    ['privacy', say.list.privacy],
+    ['auto_renew', say.list.autoRenew],
     ['stay', say.list.toStay],
     ['dns', say.list.dnsHost],
     ['seen', say.list.seen],

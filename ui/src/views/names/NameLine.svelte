@@ -30,6 +30,8 @@
   const reason = $derived(row.move?.stage ?? row.why);
   const why = $derived([reason, was].filter(Boolean).join('; '));
   const dns = $derived(row.dns_host ?? row.name_servers[0] ?? say.nameLine.notKnown);
+  const switched = (on: boolean | null | undefined) =>
+    on === true ? say.nameLine.on : on === false ? say.nameLine.off : '–';
 </script>
 
 <div class="row" class:current role="row" aria-rowindex={index + 2}>
@@ -71,6 +73,10 @@
         role="cell"
         class="wide muted"
         title={row.name_servers.join(', ')}>{dns}</span
+      >
+    {:else if column === 'lock'}<span role="cell" class="wide">{switched(row.locked)}</span>
+    {:else if column === 'privacy' || column === 'auto_renew'}<span role="cell" class="wide"
+        >{switched(row[column])}</span
       >
     {:else}<span role="cell" class="wide num muted"
         >{row.seen_at ? day(row.seen_at) : say.nameLine.never}</span

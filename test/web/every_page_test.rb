@@ -130,7 +130,7 @@ class EveryPageTest < Minitest::Test
     case what
     when "moves"
       moves
-    when "accounts"
+    when "accounts", "visits"
       accounts
     when "batches"
       batches

@@ -43,7 +43,9 @@
   );
   const ticks = $derived.by(() => {
     const all = marks(from, to, (to - from) / DAY > 14 ? 'week' : 'day');
-    return all.filter((_, i) => i % Math.ceil(all.length / 5) === 0);
+    // None that would run out of the picture.
+    const every = Math.ceil(all.length / 5);
+    return all.filter((t, i) => i % every === 0 && X(t) < 85);
   });
   const first = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
   const listed = (words: string[]) => first(words.join(', ').toLowerCase()) || '–';
@@ -127,7 +129,7 @@
   .row {
     display: grid;
     grid-template-columns:
-      minmax(10.5rem, 3fr) minmax(7rem, 4fr) 6rem minmax(5rem, 2fr) minmax(5rem, 2fr)
+      minmax(11.6rem, 3fr) minmax(7rem, 4fr) 6rem minmax(5rem, 2fr) minmax(5rem, 2fr)
       5rem 6rem;
     gap: 4px 16px;
     padding: 8px 16px;

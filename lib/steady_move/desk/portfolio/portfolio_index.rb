@@ -178,8 +178,8 @@ module SteadyMove
             contradicting,
             towards(facts),
             !facts[:signed].nil?,
-            facts[:privacy],
-            facts[:auto_renew]
+            switch(facts[:privacy]),
+            switch(facts[:auto_renew])
           ).freeze
         end
 
@@ -190,6 +190,9 @@ module SteadyMove
         end
 
         def locked(facts) = facts.lock.to_value
+
+        # What a source says of it may be more than on or off, such as who runs it.
+        def switch(value) = value.nil? ? nil : value != false
 
         def towards(facts)
           values = facts.values.slice(*Core::Readiness::Rules.towards_facts)

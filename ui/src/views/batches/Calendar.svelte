@@ -129,7 +129,7 @@
   .row {
     display: grid;
     grid-template-columns:
-      minmax(11.6rem, 3fr) minmax(7rem, 4fr) 6rem minmax(5rem, 2fr) minmax(5rem, 2fr)
+      minmax(12.4rem, 3fr) minmax(7rem, 4fr) 6rem minmax(5rem, 2fr) minmax(5rem, 2fr)
       5rem 6rem;
     gap: 4px 16px;
     padding: 8px 16px;

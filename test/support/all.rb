@@ -49,7 +49,7 @@ else
     cd ui && node_modules/.bin/eslint . &&
     node_modules/.bin/prettier --config .prettierrc --check src ../test/ui &&
     node_modules/.bin/svelte-check --tsconfig ./tsconfig.json --fail-on-warnings &&
-    node_modules/.bin/vitest run --test-timeout 30000
+    node_modules/.bin/vitest run --test-timeout 120000
   SHELL
   lanes.files(
     "test/{browser,core,desk,house,practice,security,service,standards,store,web,wire}/*_test.rb"

@@ -53,7 +53,7 @@ const load = async (view: string) => {
   return module.default;
 };
 // A view's own modules come with the first test of it.
-const LOADING = 30_000;
+const LOADING = 120_000;
 const said = () => document.body.textContent!.replace(/\s+/g, ' ');
 
 beforeEach(() => signedIn('takeIn', 'addAccount', 'addHost', 'keepCodes'));

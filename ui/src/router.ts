@@ -1,10 +1,9 @@
 import { createRouter } from 'sv-router';
 import Desk from './views/desk/Desk.svelte';
-import Names from './views/names/Names.svelte';
 import Blank from './parts/Blank.svelte';
 import Nowhere from './views/Nowhere.svelte';
 
-/** What most people see first comes with the first page; the rest when it is opened. */
+/** The Desk comes with the first page; the rest when it is opened. */
 const router = createRouter({
   '/': Desk,
   '/names': {
@@ -14,7 +13,7 @@ const router = createRouter({
     '/:name': () => import('./views/names/NameSheet.svelte'),
     '/:name/plan': () => import('./views/names/Plan.svelte'),
     '/:name/ready': () => import('./views/names/Prepare.svelte'),
-    layout: Names,
+    layout: () => import('./views/names/Names.svelte'),
   },
   '/approvals': () => import('./views/moves/Approvals.svelte'),
   '/ledger': () => import('./views/ledger/Ledger.svelte'),

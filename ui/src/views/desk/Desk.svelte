@@ -11,7 +11,6 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import Lane from './Lane.svelte';
-  import Stray from '../../parts/Stray.svelte';
   import TwoCodes from '../../parts/TwoCodes.svelte';
   import { say } from '../../lib/say';
 
@@ -129,7 +128,11 @@
       {/if}
     </header>
     <p class="hidden-words" role="status">{told}</p>
-    {#each desk.data.strays as stray (stray.name + stray.seen_at)}<Stray {stray} brief />{/each}
+    {#if desk.data.strays.length}
+      {#await import('../../parts/Stray.svelte') then { default: Stray }}
+        {#each desk.data.strays as stray (stray.name + stray.seen_at)}<Stray {stray} brief />{/each}
+      {/await}
+    {/if}
     {#if desk.data.choices.length}
       <div class="choices"><TwoCodes choices={desk.data.choices} /></div>
     {/if}

@@ -1,9 +1,10 @@
 import { createRouter } from 'sv-router';
 import Desk from './views/desk/Desk.svelte';
+import Names from './views/names/Names.svelte';
 import Blank from './parts/Blank.svelte';
 import Nowhere from './views/Nowhere.svelte';
 
-/** The Desk comes with the first page; the rest when it is opened. */
+/** What most people see first comes with the first page; the rest when it is opened. */
 const router = createRouter({
   '/': Desk,
   '/names': {
@@ -13,7 +14,7 @@ const router = createRouter({
     '/:name': () => import('./views/names/NameSheet.svelte'),
     '/:name/plan': () => import('./views/names/Plan.svelte'),
     '/:name/ready': () => import('./views/names/Prepare.svelte'),
-    layout: () => import('./views/names/Names.svelte'),
+    layout: Names,
   },
   '/approvals': () => import('./views/moves/Approvals.svelte'),
   '/ledger': () => import('./views/ledger/Ledger.svelte'),

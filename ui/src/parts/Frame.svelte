@@ -20,16 +20,10 @@
   $effect(() => void (asked ||= help));
   let search = $state(false);
 
-  const SOON = 3000;
   let view = $state<HTMLElement>();
   let before = '';
 
   $effect(() => follow(client));
-  // What most people open next is fetched while nothing else is asked for.
-  $effect(() => {
-    const soon = setTimeout(() => void import('../views/names/Names.svelte'), SOON);
-    return () => clearTimeout(soon);
-  });
   $effect(() => (view ? keepFocus(view) : undefined));
   // A view, or a sheet that opens beside its list, takes the focus to its heading; one that closes
   // gives it back to the row that it was opened from.

@@ -11,6 +11,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import Lane from './Lane.svelte';
+  import Stray from '../../parts/Stray.svelte';
   import TwoCodes from '../../parts/TwoCodes.svelte';
   import { say } from '../../lib/say';
 
@@ -128,11 +129,7 @@
       {/if}
     </header>
     <p class="hidden-words" role="status">{told}</p>
-    {#if desk.data.strays.length}
-      {#await import('../../parts/Stray.svelte') then { default: Stray }}
-        {#each desk.data.strays as stray (stray.name + stray.seen_at)}<Stray {stray} brief />{/each}
-      {/await}
-    {/if}
+    {#each desk.data.strays as stray (stray.name + stray.seen_at)}<Stray {stray} brief />{/each}
     {#if desk.data.choices.length}
       <div class="choices"><TwoCodes choices={desk.data.choices} /></div>
     {/if}

@@ -46,7 +46,7 @@ class BrowserRecordsTest < Minitest::Test
     click_on "Carry sheet"
     assert_text "Cleat Zone House was not asked yet"
     click_on "Ask every server now"
-    assert_text "Eight of eight record sets are not at Cleat Zone House as wanted"
+    assert_text "Eight of eight record sets were not seen at Cleat Zone House as wanted"
     assert_text "Mail to #{SHOP} would be refused or go astray"
     assert_text "8 not there yet as wanted"
     axe "a carry sheet"

@@ -93,7 +93,7 @@ export const hands = {
     doneNext: 'Done, next',
     next: 'Next',
     refuses: 'It refuses this: write to its support',
-    nothing: 'Nothing is to be done here now.',
+    nothing: 'Nothing is to be done on its pages now.',
     waits: (n: number) =>
       n === 1
         ? 'Nothing more is to be done here; one thing waits for its proof.'

@@ -70,8 +70,8 @@ export const records = {
           : `${counted(n)} record sets need your decision.`,
       unasked: (host: V) => `${host} was not asked yet: ask every server first.`,
       open: (n: number, of: number, host: V) =>
-        `${counted(n)} of ${counted(of).toLowerCase()} record sets ${n === 1 ? 'is' : 'are'} ` +
-        `not at ${host} as wanted.`,
+        `${counted(n)} of ${counted(of).toLowerCase()} record sets ${n === 1 ? 'was' : 'were'} ` +
+        `not seen at ${host} as wanted.`,
       done: (host: V) => `When last asked, ${host} held every record set as wanted.`,
     },
     goTo: {

@@ -44,7 +44,7 @@
   const ticks = $derived.by(() => {
     const all = marks(from, to, (to - from) / DAY > 14 ? 'week' : 'day');
     // None that would run out of the picture.
-    const every = Math.ceil(all.length / 5);
+    const every = Math.ceil(all.length / 4);
     return all.filter((t, i) => i % every === 0 && X(t) < 85);
   });
   const first = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

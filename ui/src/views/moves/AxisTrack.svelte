@@ -26,6 +26,10 @@
     row.finish[2] ? [X(Date.parse(row.finish[0]!)), X(Date.parse(row.finish[2]))] : [0, 0],
   );
   const flag = $derived(row.ends ? X(Date.parse(row.ends)) : undefined);
+  // The stage stands behind all of it; where there is no room, at the edge, above the range.
+  const LETTER = 7.5;
+  const word = $derived(Math.max(late, flag ?? 0, X(clock.now)) + 14);
+  const fits = $derived(word + row.stage.length * LETTER <= wide);
 </script>
 
 <svg width={wide} height={high} role="img" aria-label={say.axis.row(row.unicode, row.stage)}>
@@ -63,7 +67,9 @@
       ><title>{say.axis.key.deadline}: {when(row.ends!, clock.now)}</title></path
     >
   {/if}
-  <text x={Math.max(late, flag ?? 0, X(clock.now)) + 14} y={high / 2 + 5}>{row.stage}</text>
+  <text x={fits ? word : wide - 4} y={high / 2 + 5} text-anchor={fits ? 'start' : 'end'}
+    >{row.stage}</text
+  >
   <path class="now" d="M{X(clock.now)} 0V{high}" />
 </svg>
 

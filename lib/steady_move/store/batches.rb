@@ -84,6 +84,15 @@ module SteadyMove
 
       def members(id) = @names.where(batch_id: id).order(:name).map { |r| member(r) }
 
+      # Names that could not be started, with the reason; a person's own have none.
+      def held_back(id)
+        @names
+          .where(batch_id: id, state: "held")
+          .exclude(says: nil)
+          .order(:name)
+          .map { |r| member(r) }
+      end
+
       # The open batch that a name is in, or nil.
       def open_with(name)
         batch(

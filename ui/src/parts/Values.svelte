@@ -42,7 +42,7 @@
 <svelte:window {onkeydown} />
 {#if of.length}
   <ul class="box">
-    {#each of as value, at (value.label)}
+    {#each of as value, at (at)}
       <li>
         <span class="note muted">{value.label}</span>
         <span class="mono value">{value.text ?? say.values.hidden}</span>

@@ -32,7 +32,7 @@ module SteadyMove
 
         # Those that a person holds back have no reason that the desk would know.
         def held(batch)
-          held = @ports.batches.members(batch.id).select { |m| m.state == "held" && m.says }
+          held = @ports.batches.held_back(batch.id)
           return if held.empty?
 
           values = { count: held.size, why: held.first.says }

@@ -92,7 +92,7 @@
               >{i.letter ? i.unicode : say.acts.openItsMove}</a
             >
           </p>
-          {#each i.hand.typed as v (v.label)}
+          {#each i.hand.typed as v, n (n)}
             <p class="muted">{v.label}: <Copy text={v.value} what={v.label} /></p>
           {/each}
           {#if i.hand.site && i.hand.site !== place.site}

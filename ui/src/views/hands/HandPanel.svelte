@@ -48,7 +48,7 @@
   <h2>{say.handPanel.byHand(title)}</h2>
   <Place {hand} />
   <p>{hand.does}</p>
-  {#each hand.typed as v (v.label)}
+  {#each hand.typed as v, n (n)}
     <p><span class="muted">{v.label}:</span> <Copy text={v.value} what={v.label} /></p>
   {/each}
   {#if hand.account && hand.act}<Found

@@ -144,7 +144,7 @@
       {:else if repair.data.hand}
         <Place hand={repair.data.hand} />
         <p>{repair.data.hand.does}</p>
-        {#each repair.data.hand.typed as v (v.label)}<p>
+        {#each repair.data.hand.typed as v, n (n)}<p>
             {v.label}: <Copy text={v.value} what={v.label} />
           </p>{/each}
         {#if repair.data.mailto}<p>

@@ -26,13 +26,7 @@ module Practice
           .names
           .group_by { |n| n["at"] }
           .each do |id, names|
-            SteadyMove::Desk::Portfolio::TakingIn.new(@app).call(
-              SteadyMove::Desk::Portfolio::TakingIn.words(
-                names.reject { |n| n["listed_only"] }.map { |n| n["name"] }.join("\n")
-              ),
-              @app.accounts.find(id),
-              by: by
-            )
+            take_in(id, names.reject { |n| n["listed_only"] }.map { |n| n["name"] }, by)
           end
         @scenario.names.each do |row|
           list(row) if row["listed_only"]
@@ -58,6 +52,13 @@ module Practice
       end
 
       private
+
+      def take_in(account, names, by)
+        imports = SteadyMove::Desk::Portfolio::Imports.new(@app)
+        choices = SteadyMove::Core::Imports::Choices.none
+        choices.account = account
+        imports.go_on(imports.start(names.join("\n"), choices, by: by))
+      end
 
       # A name that somebody wrote on the list and no registry knows.
       def list(row)

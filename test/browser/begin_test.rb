@@ -54,19 +54,20 @@ class BrowserBeginTest < Minitest::Test
     assert_text "The list of public record services is fetched from"
     SteadyMove::Desk::Accounts::Bootstrap.new(@desk).then { |b| b.fetch if b.due? }
     fill_in "The registrar, as you call it", with: "My old registrar"
+    fill_in "The registrar that they shall move to", with: "The new one"
     fill_in "The names that it holds, one or many",
             with: "https://www.harbourpass.example/plan, nobody.example"
     acts += 1
-    click_on "Add them"
-    assert_text "understood as harbourpass.example"
+    click_on "Add 2 names"
+    assert_text "nobody.example: The public record knows no such name"
     assert_text "The public record calls the registrar of these names “Tarnbeck Names”."
     acts += 1
     click_on "That is My old registrar"
     assert_no_text "The public record calls the registrar"
     acts += 1
-    click_on "See whether harbourpass.example may move"
-    assert_text "The transfer lock is on"
-    assert_text "DNS ends with the account"
+    click_on "See the move of harbourpass.example to The new one"
+    assert_text "Plan the move of harbourpass.example"
+    assert_select "To the account", selected: "The new one"
     assert_operator acts, :<=, 6
     refute @desk.names.facts("harbourpass.example")[:other_registrar]
   end

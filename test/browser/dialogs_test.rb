@@ -38,11 +38,10 @@ class BrowserDialogsTest < Minitest::Test
   # It is asked about before the page is left; what is wrong with it is tied to its field.
   def what_was_typed
     visit "/names/take-in"
-    fill_in "Names, or a table with a header (CSV)", with: "pier"
-    click_on "Add them"
+    fill_in "Names, or a table", with: "pier"
     assert_text "has no suffix"
     axe "names that are refused"
-    fill_in "Names, or a table with a header (CSV)", with: "pier.example"
+    fill_in "Names, or a table", with: "pier.example"
     click_on "Desk"
     assert_text "What you typed is not saved"
     axe "what was typed is asked about"

@@ -156,8 +156,8 @@ class BrowserFirstDayTest < Minitest::Test
     visit "/names/take-in"
     select "Cobble and Keel", from: "account"
     fill_in "text", with: NAME
-    click_on "Add them"
-    assert_text NAME
+    click_on "Add 1 name"
+    assert_text "1 added"
   end
 
   # Whose the name servers are is asked before the start; a person says so.

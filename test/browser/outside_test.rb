@@ -15,8 +15,8 @@ class BrowserOutsideTest < Minitest::Test
     visit "/names/take-in"
     select "Millrace Registrations", from: "account"
     fill_in "text", with: NAME
-    act { click_on "Add them" }
-    assert_text NAME
+    act { click_on "Add 1 name" }
+    assert_text "1 added"
     visit "/names/#{NAME}/plan?to=hawser"
     assert_text "Is the destination ready?"
     assert_text "6.60 EUR"
@@ -77,8 +77,8 @@ class BrowserOutsideTest < Minitest::Test
     visit "/names/take-in"
     select "Millrace Registrations", from: "account"
     fill_in "text", with: FLEET.join("\n")
-    act { click_on "Add them" }
-    assert_text "fleet-12.example"
+    act { click_on "Add 12 names" }
+    assert_text "12 added"
     visit "/names/batch?to=withy&tray=#{FLEET.join(",")}"
     fill_in "The balance there, in EUR", with: "200"
     act { click_on "Note it" }

@@ -7,6 +7,7 @@ require_relative "../support/bench_world"
 class TakingInTest < Minitest::Test
   Desk = SteadyMove::Desk
   TakingIn = Desk::Portfolio::TakingIn
+  Imports = SteadyMove::Core::Imports
 
   def setup
     @world = BenchWorld.new
@@ -15,183 +16,144 @@ class TakingInTest < Minitest::Test
 
   def teardown = @world.close
 
-  def take(wishes, account: "tarnbeck")
-    TakingIn.new(@app).call(wishes, account && @app.accounts.find(account), by: "ada")
+  # Returns the preview, and how the import ended.
+  def take(text, account: "tarnbeck", **chosen)
+    choices = Imports::Choices.none
+    choices.account = account
+    chosen.each { |key, value| choices[key] = value }
+    imports = Desk::Portfolio::Imports.new(@app)
+    seen = imports.preview(text, choices)
+    @import = imports.start(text, choices, by: "ada")
+    imports.go_on(@import)
+    [seen, @app.imports.far(@import)]
   end
 
-  # what is typed => the words in it
-  TYPED = {
-    "a.example b.example" => %w[a.example b.example],
-    "a.example,b.example;c.example\td.example" => %w[a.example b.example c.example d.example],
-    "a.example # kept for the cats\n#all of this\nb.example" => %w[a.example b.example],
-    "https://x.example/#part" => ["https://x.example/#part"],
-    " \n\n , ;" => []
-  }.freeze
+  def undo = Desk::Portfolio::ImportUndoing.new(@app).call(@import, by: "bo")
 
-  def test_words
-    TYPED.each { |text, words| assert_equal words, TakingIn.words(text).map(&:typed), text }
-  end
-
-  # what is typed, with harbourpass and fähre-saltern let go before => fate, name, a part of what is
-  # said
+  # what is typed => its fate before it is taken in, a part of what is said; of those that are
+  # taken, how it is called, and what is said where it went off again
   FATES = [
-    ["harbourpass.example", "taken", "harbourpass.example", nil],
-    %w[harbourpass.example known harbourpass.example already],
-    [
-      "HTTPS://www.FÄHRE-Saltern.example:8443/plan",
-      "corrected",
-      "xn--fhre-saltern-gcb.example",
-      "understood as fähre-saltern.example"
-    ],
-    %w[kelpquay.example known kelpquay.example already],
-    %w[nobody.example refused nobody.example 404],
-    ["someone.nowhere", "refused", "someone.nowhere", "There is no suffix “.nowhere”"],
-    ["example", "refused", nil, "no suffix"],
-    ["-bad-.example", "refused", nil, "the part “-bad-”"],
-    ["co.uk", "refused", nil, "a suffix itself"],
-    ["#{"x" * 64}.example", "refused", nil, "1 to 63"]
+    ["harbourpass.example", :new, nil, "harbourpass.example"],
+    ["kelpquay.example", :known, nil, "kelpquay.example"],
+    ["HTTPS://www.FÄHRE-Saltern.example:8443/x", :new, nil, "xn--fhre-saltern-gcb.example"],
+    ["nobody.example", :new, nil, "nobody.example", /does not exist/],
+    ["someone.nowhere", :no_name, /There is no suffix “.nowhere”/],
+    ["example", :no_name, /no suffix/],
+    ["-bad-.example", :no_name, /the part “-bad-”/],
+    ["co.uk", :no_name, /a suffix itself/],
+    ["#{"x" * 64}.example", :no_name, /1 to 63/],
+    ["192.0.2.7", :no_name, /address of numbers/],
+    ["https://[2001:db8::7]:8443/", :no_name, /address of numbers/],
+    ["ferry.nosuchsuffix", :no_name, /no suffix “\.nosuchsuffix”/]
   ].freeze
 
-  def test_each_lines_fate
+  def test_each_names_fate
     %w[harbourpass.example xn--fhre-saltern-gcb.example].each { |n| @app.names.drop(n) }
-    FATES.each do |typed, fate, name, says|
-      line = take([TakingIn::Wish.new(typed: typed, notes: {})]).first
-      assert_equal [typed, fate, name], [line.typed, line.fate, line.name], "#{typed}: #{line.says}"
-      says ? assert_includes(line.says, says) : assert_nil(line.says)
-    end
-    assert_equal "ok",
-                 Desk::Portfolio::Judging
-                   .new(@app)
-                   .one("harbourpass.example")
-                   .facts
-                   .statuses
-                   .first
-                   .sub("clientTransferProhibited", "ok")
+    seen, far = take(FATES.map(&:first).join("\n"))
+    FATES
+      .zip(seen.lines)
+      .each do |(typed, fate, says, name, off), line|
+        assert_equal fate, line.fate, typed
+        says ? assert_match(says, SteadyMove::Words.text(line.says), typed) : assert_nil(line.says)
+        next unless name
+
+        assert_equal name, line.name.ascii
+        refused = far.refused.to_h[name]
+        off ? assert_match(off, refused) : assert_nil(refused)
+        assert_equal off.nil?, !@app.names.find(name).nil?, typed
+      end
+    assert_equal [4, 3, 1], [far.of, far.added, far.updated]
   end
 
-  def test_a_table_with_its_columns
-    @app.names.drop("harbourpass.example")
-    @app.names.drop("nightboat-saltern.example")
-    text = [
-      "Domain;Registrar;Expires;Paid;Contact email",
-      "harbourpass.example;Tarnbeck Names;2028-02-28;no;who@x.test",
-      "nightboat-saltern.example;;soon;yes;",
-      "kelpquay.example;;;;",
-      "x.example;Nobody;;;",
-      ""
-    ].join("\n")
-    look = TakingIn.look(text)
-    assert_equal [
-                   {
-                     "name" => 0,
-                     "account" => 1,
-                     "expires_at" => 2,
-                     "paid" => 3,
-                     "registrant_email" => 4
-                   },
-                   3
-                 ],
-                 [look[:guess], look[:rows].size]
-    lines = take(TakingIn.table(text, look[:guess]))
-    assert_equal %w[taken taken known refused], lines.map(&:fate)
-    assert_includes lines[1].says, "expires_at: a date"
-    assert_includes lines[3].says, "no account “Nobody”"
-    noted = @app.names.facts("harbourpass.example")
-    assert_equal [[false], ["who@x.test"]],
-                 [
-                   noted.about(:paid).map(&:value),
-                   noted.about(:registrant_email).map(&:value).last(1)
-                 ]
-    assert @app.names.facts("nightboat-saltern.example")[:paid]
-    assert_raises(SteadyMove::Desk::Refused) { TakingIn.table("a,b\n\"open", { "name" => 0 }) }
-  end
+  # An agency's own table: registrars that nobody knows yet, dates of either order, name servers in
+  # columns of their own, prices with a comma, a name twice, a cell that is nothing.
+  TABLE = <<~CSV
+    Domain;Registrar;Renewal date;NS1;NS2;Client;Price/yr;Auto-renew;Notes
+    harbourpass.example;Tarnbeck Names Ltd.;28/02/2028;ns1.x.example;NS2.x.example;A;9,90 €;Ja;"a; b"
+    nightboat-saltern.example;Old Pier;03/04/2027;;;A;€ 1.250,00;perhaps;
+    harbourpass.example;Old Pier;;;;;;;
+    kelpquay.example;Tarnbeck Names;;;;;;no;
+  CSV
 
-  # What is refused with its reason: addresses of numbers, suffixes that don't exist.
-  NO_NAMES = {
-    "192.0.2.7" => /address of numbers/,
-    "https://[2001:db8::7]:8443/" => /address of numbers/,
-    "10.0.0.1:80" => /address of numbers/,
-    "ferry.nosuchsuffix" => /no suffix “\.nosuchsuffix”/
-  }.freeze
-
-  def test_what_is_no_name
-    NO_NAMES.each do |typed, says|
-      line = take([TakingIn::Wish.new(typed: typed, notes: {})]).first
-      assert_equal ["refused", true], [line.fate, line.says.match?(says)], "#{typed}: #{line.says}"
-    end
-  end
-
-  # A table brings what nobody outside tells; of a name that is known it says it anew.
-  def test_a_table_brings_what_was_written_down
-    text = [
-      "Name,Lock,Auto-renew,Name servers,Yearly price,Privacy,Remark",
-      "harbourpass.example,on,yes,\"NS1.x.example ns2.x.example\",\"9,90 EUR\",no,for the season",
-      "kelpquay.example,off,maybe,,cheap,,",
-      ""
-    ].join("\n")
-    look = TakingIn.look(text)
-    assert_equal(
-      {
-        "name" => 0,
-        "lock" => 1,
-        "auto_renew" => 2,
-        "name_servers" => 3,
-        "stay_price" => 4,
-        "privacy" => 5,
-        "note" => 6
-      },
-      look[:guess]
-    )
-    first, second = take(TakingIn.table(text, look[:guess]))
-    assert_equal %w[known known], [first.fate, second.fate]
-    assert_includes first.says, "was noted"
-    assert_match(/auto_renew: true or false.*stay_price: a price such as/, second.says)
+  def test_an_agencys_table
+    %w[harbourpass.example nightboat-saltern.example].each { |n| @app.names.drop(n) }
+    seen, far = take(TABLE, accounts: { "Old Pier" => "new" })
+    assert_equal %i[new new twice known], seen.lines.map(&:fate)
+    assert_empty seen.questions, "28/02 tells what 03/04 is"
+    assert_equal [{ 7 => :flag }], seen.lines.map(&:unread).reject(&:empty?)
+    assert_equal [2, 1, []], [far.added, far.updated, far.refused]
     noted = @app.names.told("harbourpass.example", :hand)
-    assert_equal [
-                   true,
-                   true,
-                   %w[ns1.x.example ns2.x.example],
-                   { "minor" => 990, "currency" => "EUR" },
-                   false,
-                   "for the season"
-                 ],
-                 noted.values_at(:lock, :auto_renew, :name_servers, :stay_price, :privacy, :note)
+    assert_equal [Time.utc(2028, 2, 28), %w[ns1.x.example ns2.x.example], true, "a; b"],
+                 noted.values_at(:expires_at, :name_servers, :auto_renew, :note)
+    assert_equal({ "minor" => 990, "currency" => "EUR" }, noted[:stay_price])
+    night = @app.names.told("nightboat-saltern.example", :hand)
+    assert_equal [Time.utc(2027, 4, 3), 125_000, nil],
+                 [night[:expires_at], night[:stay_price]["minor"], night[:auto_renew]]
+    made = @app.accounts.find(@app.names.find("nightboat-saltern.example")[:account_id])
+    assert_equal ["Old Pier", "by_hand"], [made.title, made.kind]
+    assert_equal "tarnbeck", @app.names.find("harbourpass.example")[:account_id]
     assert_equal 990, @world.plan("harbourpass.example", to: "orlop").quote.stay.minor
   end
 
-  # An account without a connection: the public record alone, or nothing at all.
-  def test_by_hand
-    @app.accounts.put(
-      SteadyMove::Core::Accounts::Account.new(
-        id: "paper",
-        title: "Paper Names",
-        registrar: "Paper",
-        kind: "by_hand",
-        connection: {
-        },
-        habits: {
-        },
-        prices: {
-        },
-        sender_domains: []
-      )
-    )
-    @app.names.drop("harbourpass.example")
-    lines =
-      take(
-        %w[harbourpass.example something.club].map { |n| TakingIn::Wish.new(typed: n, notes: {}) },
-        account: "paper"
-      )
-    assert_equal(
-      [["taken", nil], ["taken", "Nothing is known of it yet."]],
-      lines.map { |l| [l.fate, l.says] }
-    )
-    assert_equal %i[desk public_record],
-                 @app.names.facts("harbourpass.example").all.map(&:source).uniq.sort
-    found = Desk::Portfolio::Judging.new(@app).one("something.club").verdict
-    assert_equal ["unknown", true],
-                 [found.kind, found.rests_on_less?],
-                 "not known is neither barred nor clear"
+  UNDONE = <<~CSV
+    Domain,Registrar,Note,Paid
+    harbourpass.example,Old Pier,x,no
+    isles-timetable.example,Tarnbeck Names,,
+    kelpquay.example,,,no
+  CSV
+
+  # What it added is gone, what it changed is as it was; what moves stays.
+  def test_an_import_is_undone
+    %w[harbourpass.example isles-timetable.example].each { |n| @app.names.drop(n) }
+    Desk::Portfolio::Notes.new(@app).put("kelpquay.example", "note", "of old", by: "ada")
+    take(UNDONE, accounts: { "Old Pier" => "new" }, clear: true)
+    assert_equal({ paid: false }, @app.names.told("kelpquay.example", :hand))
+    @world.start("isles-timetable.example", to: "orlop")
+    assert_equal ["isles-timetable.example"], undo
+    assert_nil @app.names.find("harbourpass.example")
+    assert @app.names.find("isles-timetable.example")
+    assert_equal({ note: "of old" }, @app.names.told("kelpquay.example", :hand))
+    refute_includes @app.accounts.all.map(&:title), "Old Pier"
+    said = @app.journal.page(type: "import-undone").first.says
+    assert_match(/isles-timetable.example stays, since it has moves/, said)
+    assert_match(/bo has undone/, assert_raises(Desk::Refused) { undo }.message)
+  end
+
+  # A desk that was killed in the middle goes on with it, and keeps nothing twice; of what nobody
+  # answers for nothing is known.
+  def test_an_import_survives_a_restart
+    choices = Imports::Choices.none
+    choices.account = "millrace"
+    imports = Desk::Portfolio::Imports.new(@app)
+    names = (1..5).map { |i| "pier-#{i}.club" }
+    id = imports.start(names.join(" "), choices, by: "ada")
+    assert_raises(RuntimeError) { imports.go_on(id) { raise "killed" } }
+    again = Desk::Portfolio::Imports.new(@app)
+    assert_equal [[id], true], [@app.imports.unfinished, again.due?]
+    again.call
+    refute_predicate again, :due?
+    far = @app.imports.far(id)
+    of_it = ->(event) { event.data["import"] == id }
+    assert_equal [5, 5, 5, 5, []], [far.of, far.kept, far.added, far.looked, far.refused]
+    assert_equal 5, @app.journal.page(type: "taken-in").count(&of_it)
+    assert_equal 0, @app.imports.told(id)
+    verdict = Desk::Portfolio::Judging.new(@app).one("pier-1.club").verdict
+    assert_equal ["unknown", true], [verdict.kind, verdict.rests_on_less?]
+  end
+
+  # What can't begin: nothing to take, nobody who holds it.
+  REFUSED = {
+    ["-bad-", {}] => /No row holds a name/,
+    ["tide.example", { account: nil }] => /Some rows name no account/,
+    ["Domain,Registrar\ntide.example,Nobody\n", {}] => /“Nobody” is no account here/,
+    ["tide.example", { left_out: [0] }] => /No row holds a name/
+  }.freeze
+
+  def test_what_is_refused
+    REFUSED.each do |(text, chosen), says|
+      assert_match says, assert_raises(Desk::Refused, text) { take(text, **chosen) }.message
+    end
+    assert_empty @app.imports.unfinished
   end
 
   def test_letting_go
@@ -200,7 +162,7 @@ class TakingInTest < Minitest::Test
     assert_equal "let-go", @app.journal.page(name: "harbourpass.example").first.type
     @world.start("isles-timetable.example", to: "orlop")
     %w[isles-timetable.example nobody.example].each do |n|
-      assert_raises(SteadyMove::Desk::Refused) { TakingIn.new(@app).let_go(n, by: "ada") }
+      assert_raises(Desk::Refused) { TakingIn.new(@app).let_go(n, by: "ada") }
     end
   end
 
@@ -230,7 +192,7 @@ class TakingInTest < Minitest::Test
         next(
           assert_match(
             expected,
-            assert_raises(SteadyMove::Desk::Refused) do
+            assert_raises(Desk::Refused) do
               notes.put("kelpquay.example", key, value, by: "ada")
             end.message
           )
@@ -249,9 +211,7 @@ class TakingInTest < Minitest::Test
     end
     notes.put("kelpquay.example", "dispute", nil, by: "ada")
     assert_empty @app.names.facts("kelpquay.example").about(:dispute)
-    assert_raises(SteadyMove::Desk::Refused) do
-      notes.put("nobody.example", "paid", true, by: "ada")
-    end
+    assert_raises(Desk::Refused) { notes.put("nobody.example", "paid", true, by: "ada") }
   end
 
   def test_work_that_goes_on_behind

@@ -231,8 +231,9 @@ class ServedTest < Minitest::Test
   # The static document is judged; it says that the name is locked. Whose its name servers are
   # nobody has said yet.
   def judged(account)
-    lines = ask(:post, "/api/names", { account: account, text: "https://www.#{NAME}/" })["lines"]
-    assert_equal [NAME, "corrected"], lines.first.values_at("name", "fate")
+    taken = ask(:post, "/api/names", { account: account, text: "https://www.#{NAME}/" })
+    assert_equal [NAME], taken["names"]
+    20.times { taken = ask(:get, "/api/imports/#{taken["id"]}") unless taken["finished"] }
     sheet = ask(:get, "/api/names/#{NAME}")
     assert_equal %w[needs fix],
                  [sheet.dig("gate", "kind"), sheet["verdict"]],

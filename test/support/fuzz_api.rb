@@ -54,7 +54,6 @@ class FuzzApi
   LACKING = 6
   # Where work that goes on behind is asked for, by what is begun with.
   BEHIND = {
-    "takeIn" => "/api/jobs",
     "lookAgain" => "/api/looks",
     "reviewBatch" => "/api/batch-work",
     "rehearseBatch" => "/api/batch-work",

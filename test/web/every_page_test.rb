@@ -134,6 +134,8 @@ class EveryPageTest < Minitest::Test
       accounts
     when "batches"
       batches
+    when "imports"
+      world.app.imports.last(3).map(&:id)
     when "hosts"
       world.app.accounts.hosts.map(&:id)
     when "post"

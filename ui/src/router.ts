@@ -10,6 +10,7 @@ const router = createRouter({
   '/names': {
     '/': Blank,
     '/take-in': () => import('./views/names/TakeIn.svelte'),
+    '/import/:id': () => import('./views/names/ImportSheet.svelte'),
     '/batch': () => import('./views/names/NewBatch.svelte'),
     '/:name': () => import('./views/names/NameSheet.svelte'),
     '/:name/plan': () => import('./views/names/Plan.svelte'),

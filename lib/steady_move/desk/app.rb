@@ -13,6 +13,7 @@ module SteadyMove
                   :clock,
                   :accounts,
                   :names,
+                  :imports,
                   :moves,
                   :schedule,
                   :journal,
@@ -131,6 +132,7 @@ module SteadyMove
         @stamp = Store::ChangeCounter.new(db)
         @accounts = Store::Accounts.new(db, safe, @stamp)
         @names = Store::Names.new(db)
+        @imports = Store::Imports.new(db)
         @moves = Store::Moves.new(db, journal)
         @schedule = Store::Schedule.new(db)
         @codes = Store::Codes.new(db, safe)

@@ -28,6 +28,9 @@ module SteadyMove
 
       def all = @db[:names].order(:name).all
 
+      # Every name that is held, as a Set.
+      def all_names = @db[:names].select_map(:name).to_set
+
       # One name for each of what stands behind their first label.
       def one_of_each_suffix
         behind = Sequel.lit("substr(name, instr(name, '.') + 1)")

@@ -1,8 +1,6 @@
 # frozen_string_literal: true
 
 require "csv"
-require "forwardable"
-require "stringio"
 
 module SteadyMove
   module Wire
@@ -10,18 +8,6 @@ module SteadyMove
     module Csv
       # First characters that a spreadsheet takes for a formula.
       FORMULA = /\A[=+\-@\t\r]/
-
-      # A text that is read piece by piece: of a whole one the library copies the rest for every
-      # line.
-      class Drip
-        extend Forwardable
-
-        def_delegators :@io, :gets, :read, :eof?, :external_encoding, :internal_encoding, :close
-
-        def initialize(text)
-          @io = StringIO.new(text)
-        end
-      end
 
       module_function
 
@@ -40,7 +26,7 @@ module SteadyMove
         rows = []
         csv =
           ::CSV.new(
-            Drip.new(text.delete_prefix("\uFEFF")),
+            Core::Imports::Drip.new(text.delete_prefix("\uFEFF")),
             col_sep: separator(text),
             liberal_parsing: false
           )

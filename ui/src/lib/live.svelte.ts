@@ -32,7 +32,7 @@ export const FOLLOWS = {
   batches: ['batches'],
   moves: ['moves', 'move', 'here', 'batches', 'codes', 'status', 'records', 'handover'],
   hands: ['hands'],
-  names: ['names', 'name', 'prices'],
+  names: ['names', 'name', 'prices', 'import'],
   post: ['post'],
   records: ['records', 'handover'],
   codes: ['codes'],

@@ -19,12 +19,19 @@ module SteadyMove
 
         # The U-label form; raises Unfit.
         #   Names::Idn.to_unicode("xn--fhre-loa.example") # => "fähre.example"
-        def to_unicode(text) = turned { SimpleIDN.to_unicode(text) }
+        def to_unicode(text) = plain?(text) ? text : turned { SimpleIDN.to_unicode(text) }
 
         # The A-label form; raises Unfit.
         #   Names::Idn.to_ascii("fähre.example") # => "xn--fhre-loa.example"
-        def to_ascii(text) = turned { SimpleIDN.to_ascii(text) }
+        def to_ascii(text) = plain?(text) ? text : turned { SimpleIDN.to_ascii(text) }
 
+        # Is it the same in both forms? Most names are, and the package takes its time.
+        def plain?(text)
+          text.is_a?(String) && text.ascii_only? && text.match?(PLAIN) && !text.match?(ACE)
+        end
+
+        # Lower case letters, digits, hyphens and dots.
+        PLAIN = /\A[a-z0-9.-]*\z/
         # Of an A-label somewhere in a name (RFC 5890, section 2.3.2.5).
         ACE = /(?:\A|\.)xn--/i
         # What labels are made of: letters, marks, digits, the hyphen (RFC 5892, section 2) and the
@@ -33,7 +40,7 @@ module SteadyMove
         # Scripts whose letters look like one another's; no label holds two of them (UTS #39,
         # section 5.2, from memory).
         ALIKE = [/\p{Latin}/, /\p{Cyrillic}/, /\p{Greek}/, /\p{Armenian}/].freeze
-        private_constant :ACE, :READABLE, :ALIKE
+        private_constant :PLAIN, :ACE, :READABLE, :ALIKE
 
         # The U-label form for showing; the text itself where it has none, or where that would
         # mislead.
@@ -55,7 +62,7 @@ module SteadyMove
         rescue *FAILURES => e
           raise Unfit, e.message
         end
-        private_class_method :readable, :turned
+        private_class_method :plain?, :readable, :turned
       end
     end
   end

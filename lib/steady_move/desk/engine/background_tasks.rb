@@ -19,16 +19,7 @@ module SteadyMove
           @polls = Moves::PollQueue.new(@ports)
           @batches = Batches::BatchRun.new(@ports)
           @alerts = Operations::Alerts.new(@ports, runner)
-          @aside = {
-            "strays" => Automation::UnrequestedTransferAlarms.new(@ports).method(:tell),
-            "alerts" => @alerts.method(:tell),
-            "batches" => @batches.method(:go_on),
-            "sign-in mails" => Automation::SignInMails.new(@ports).method(:tell),
-            "notices" => Automation::Notices.new(@ports).method(:tell),
-            "webhooks" => Automation::Webhooks.new(@ports).method(:tell),
-            "retention" => Operations::Retention.new(@ports).method(:call),
-            "journal" => Operations::JournalCheck.new(@ports).method(:walk)
-          }
+          @aside = asides
         end
 
         # Begins what is due. Returns whether mail is being fetched.
@@ -45,6 +36,21 @@ module SteadyMove
         def next_look = @batches.next_look
 
         private
+
+        # {lane => what is done in it once its receiver says that it is due}.
+        def asides
+          {
+            "strays" => Automation::UnrequestedTransferAlarms.new(@ports).method(:tell),
+            "alerts" => @alerts.method(:tell),
+            "imports" => Portfolio::Imports.new(@ports).method(:call),
+            "batches" => @batches.method(:go_on),
+            "sign-in mails" => Automation::SignInMails.new(@ports).method(:tell),
+            "notices" => Automation::Notices.new(@ports).method(:tell),
+            "webhooks" => Automation::Webhooks.new(@ports).method(:tell),
+            "retention" => Operations::Retention.new(@ports).method(:call),
+            "journal" => Operations::JournalCheck.new(@ports).method(:walk)
+          }
+        end
 
         def fetch_post
           @post.due? && @lanes.push("post", [nil, :post]) { @post.fetch_if_due }

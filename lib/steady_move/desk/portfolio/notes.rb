@@ -56,6 +56,31 @@ module SteadyMove
           @ports.journal.add("noted", at: @ports.now, name: name, by: by, says: says)
         end
 
+        # Several at once, in one line of the journal; a nil takes a note back. values: {key =>
+        # value}. Returns a sentence for each that can't be understood.
+        def put_all(name, values, by:)
+          problems = []
+          understood = {}
+          values.each do |key, value|
+            understood[key] = value && understood(key, KINDS.fetch(key), value)
+          rescue Refused => e
+            problems << e.message
+          end
+          write(name, understood, values, by) if understood.any?
+          problems
+        end
+
+        # Notes are as they were. values: {key => as it is kept, or nil where there was none}.
+        def put_back(name, values, by:)
+          learn(name, values, by)
+          says =
+            Words.phrase(
+              "journal.notes_put_back",
+              what: values.keys.map { |key| Words.phrase("notes.kinds.#{key}") }
+            )
+          @ports.journal.add("noted", at: @ports.now, name: name, by: by, says: says)
+        end
+
         # The name has left the account that some of its notes were about: these end, and the
         # journal says which.
         def end_with_account(name)
@@ -72,16 +97,36 @@ module SteadyMove
 
         private
 
-        def keep(name, key, value, by)
-          fact =
-            Core::Readiness::Fact.new(
-              key: key.to_sym,
-              value: value,
-              source: :hand,
-              seen_at: @ports.now,
-              ref: Words.say(:"notes.by", by: by)
-            )
-          @ports.names.learn(name, [fact])
+        # understood: {key => value}; given: as it was written.
+        def write(name, understood, given, by)
+          learn(name, understood, by)
+          what = understood.keys.map { |key| one(key, given[key]) }
+          says = Words.phrase("journal.noted_all", what: what)
+          @ports.journal.add("noted", at: @ports.now, name: name, by: by, says: says)
+        end
+
+        # values: {key => value; nil takes the note back}.
+        def learn(name, values, by)
+          facts = values.compact.map { |key, value| fact(key, value, by) }
+          @ports.names.learn(name, facts) if facts.any?
+          values.each { |key, value| @ports.names.forget(name, :hand, key) if value.nil? }
+        end
+
+        def one(key, given)
+          value = given.nil? ? Words.phrase("notes.taken_back") : spoken(given)
+          Words.phrase("notes.one", what: Words.phrase("notes.kinds.#{key}"), value: value)
+        end
+
+        def keep(name, key, value, by) = @ports.names.learn(name, [fact(key, value, by)])
+
+        def fact(key, value, by)
+          Core::Readiness::Fact.new(
+            key: key.to_sym,
+            value: value,
+            source: :hand,
+            seen_at: @ports.now,
+            ref: Words.say(:"notes.by", by: by)
+          )
         end
 
         def understood(key, kind, value)

@@ -55,6 +55,29 @@ Sequel.migration do
       foreign_key :person_id, :people, null: false, on_delete: :cascade
       Integer :expires_at, null: false
     end
+    # Imports of names: what is still to be done of each row, and what it takes to undo it.
+    create_table(:imports) do
+      primary_key :id
+      Integer :at, null: false
+      String :by, null: false
+      String :accounts, null: false # JSON: ids of those that were made for it
+      Integer :finished_at
+      Integer :undone_at
+      String :undone_by
+    end
+    create_table(:import_rows) do
+      foreign_key :import_id, :imports, null: false, on_delete: :cascade
+      Integer :place, null: false
+      String :name, null: false
+      String :account_id, null: false
+      String :notes, null: false # JSON
+      String :clears, null: false # JSON
+      String :fate # added or updated; null: nothing was done yet
+      String :before # JSON: what was noted of a name that was held
+      TrueClass :looked, null: false, default: false
+      String :refused # why it went off the list again
+      primary_key %i[import_id place]
+    end
     # Which codes an account can take was a regular expression that somebody wrote; it is a length
     # and signs now (Core::Codes::Accepted). What can't be said so is let go: then nothing is known.
     whole = /\A\\A\[((?:\\.|[^\]\\])+)\]\{(\d{1,3}),(\d{1,3})\}\\z\z/

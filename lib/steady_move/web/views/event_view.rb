@@ -17,7 +17,8 @@ module SteadyMove
             by: event.by,
             **Json.name(event.name),
             evidence: Json.value(event.evidence),
-            key: event.data["key"]
+            key: event.data["key"],
+            import: event.data["import"]
           }
         end
       end

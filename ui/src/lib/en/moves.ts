@@ -19,6 +19,9 @@ export const moves = {
     aboutTo: 'about to',
     calledOff: 'cancelled',
     takenIn: 'added',
+    imported: 'imported',
+    undone: 'undone',
+    seeImport: 'See it, or undo it',
   },
   leave: {
     not: 'Not now',

@@ -1,15 +1,14 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { Button, Label, Textarea } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
   import { refresh } from '../../lib/live.svelte';
   import { may } from '../../lib/session.svelte';
   import { say } from '../../lib/say';
-  import { whole } from '../../lib/work';
   import { p } from '../../router';
   import Field from '../../parts/Field.svelte';
   import Trouble from '../../parts/Trouble.svelte';
-  import Fates from '../names/Fates.svelte';
+  import Import from '../names/Import.svelte';
 
   /**
    * From nothing to the first judged name: where records are found, who holds the names, the names.
@@ -27,42 +26,35 @@
     onSuccess: (data) => client.setQueryData(['settings'], data),
   }));
   let title = $state('');
+  let to = $state('');
   let site = $state('');
   let login = $state('');
-  let text = $state('');
-  let far = $state<{ done: number; of: number }>();
-  type Answer = Schemas['TakenIn'] | (Schemas['Working'] & { job: string });
-  const take = createMutation(() => ({
-    mutationFn: async () => {
-      const made = await ask(
-        api.POST('/api/accounts', {
-          body: {
-            title,
-            registrar: title,
-            kind: 'by_hand',
-            habits: {
-              ...(site.trim() ? { site: site.trim() } : {}),
-              ...(login.trim() ? { login: login.trim() } : {}),
-            },
-          },
-        }),
-      );
-      account = made.id;
-      const answer: Answer = await ask(
-        api.POST('/api/names', { body: { account: made.id, text } }),
-      );
-      return whole<Schemas['TakenIn']>(
-        answer,
-        (job) => ask(api.GET('/api/jobs/{job}', { params: { path: { job } } })),
-        (so) => (far = so),
-      );
-    },
-    onSuccess: () => void refresh(client, 'names', 'accounts'),
-  }));
-  const lines = $derived(take.data?.lines ?? []);
-  const first = $derived(lines.find((l) => l.name && l.fate !== 'refused')?.name);
+  const byHand = (name: string, habits: Record<string, string>) =>
+    ask(
+      api.POST('/api/accounts', {
+        body: { title: name, registrar: name, kind: 'by_hand', habits },
+      }),
+    );
+  /** Makes the accounts once, however often it is tried. */
+  async function holder() {
+    if (!account)
+      account = (
+        await byHand(title, {
+          ...(site.trim() ? { site: site.trim() } : {}),
+          ...(login.trim() ? { login: login.trim() } : {}),
+        })
+      ).id;
+    if (to.trim() && !destination) destination = (await byHand(to.trim(), {})).id;
+    return account;
+  }
+  let done = $state<Schemas['ImportState']>();
+  const stay = $derived(
+    (done?.names ?? []).filter((name) => !done?.refused.some((r) => r.name === name)),
+  );
+  const first = $derived(stay[0]);
   // The registrar that the public record names, where it is called otherwise than the account.
   let account = $state('');
+  let destination = $state('');
   const judged = createQuery(() => ({
     queryKey: ['name', first],
     queryFn: () => ask(api.GET('/api/names/{name}', { params: { path: { name: first! } } })),
@@ -78,8 +70,7 @@
       await ask(
         api.POST('/api/accounts/{id}', { ...path, body: { habits: { registrar_names: [shown] } } }),
       );
-      const names = lines.filter((l) => l.name && l.fate !== 'refused').map((l) => l.name!);
-      return ask(api.POST('/api/names/look', { body: { names } }));
+      return ask(api.POST('/api/names/look', { body: { names: stay } }));
     },
     onSuccess: () => refresh(client, 'names', 'accounts'),
   }));
@@ -112,30 +103,10 @@
   </section>
   <section class="panel" aria-label={say.begin.names}>
     <h2>{say.begin.names}</h2>
-    {#if take.data}
-      <Fates {lines} />
-      {#if shown && account && shown !== title}
-        <p>
-          {say.begin.recordCalls(shown)}
-          <Button
-            size="sm"
-            color="alternative"
-            disabled={same.isPending}
-            onclick={() => same.mutate()}>{say.begin.itIsThatOne(title)}</Button
-          >
-        </p>
-        <Trouble error={same.error} />
-      {/if}
-      {#if first}
-        <p>
-          <Button color="alternative" href={p('/names/:name', { params: { name: first } })}
-            >{say.begin.seeTheFirst(first)}</Button
-          >
-        </p>
-      {/if}
-    {:else}
-      <form onsubmit={given(() => take.mutate())}>
+    {#if !done}
+      <div class="fields">
         <Field id="begin-title" label={say.begin.registrar} required bind:value={title} />
+        <Field id="begin-to" label={say.begin.whereTo} bind:value={to} />
         <Field id="begin-site" label={say.fields.pagesAddress} type="url" mono bind:value={site} />
         <Field
           id="begin-login"
@@ -144,19 +115,32 @@
           autocomplete="off"
           bind:value={login}
         />
-        <div class="wide">
-          <Label for="begin-names">{say.begin.theNames}</Label>
-          <Textarea id="begin-names" class="w-full font-mono" rows={4} required bind:value={text} />
-        </div>
-        <div>
-          <Button color="alternative" type="submit" disabled={take.isPending}
-            >{say.begin.takeThemIn}</Button
-          >
-        </div>
-      </form>
-      {#if far}<p role="status">{say.takeIn.ofLookedUp(far.done, far.of)}</p>{/if}
+      </div>
     {/if}
-    <Trouble error={take.error} />
+    <Import {holder} ready={!!title.trim()} label={say.begin.theNames} bind:done />
+    {#if shown && account && shown !== title}
+      <p>
+        {say.begin.recordCalls(shown)}
+        <Button
+          size="sm"
+          color="alternative"
+          disabled={same.isPending}
+          onclick={() => same.mutate()}>{say.begin.itIsThatOne(title)}</Button
+        >
+      </p>
+      <Trouble error={same.error} />
+    {/if}
+    {#if first}
+      <p>
+        <Button
+          color="alternative"
+          href={destination
+            ? p('/names/:name/plan', { params: { name: first }, search: { to: destination } })
+            : p('/names/:name', { params: { name: first } })}
+          >{destination ? say.begin.planTheFirst(first, to) : say.begin.seeTheFirst(first)}</Button
+        >
+      </p>
+    {/if}
   </section>
   <section class="panel" aria-label={say.begin.afterwards}>
     <h2>{say.begin.afterwards}</h2>
@@ -167,14 +151,12 @@
 </main>
 
 <style>
-  form {
+  form,
+  .fields {
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
     gap: 8px;
     align-items: end;
-  }
-  .wide {
-    grid-column: 1 / -1;
   }
   section {
     margin-top: 16px;

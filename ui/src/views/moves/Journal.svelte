@@ -4,6 +4,7 @@
   import More from '../../parts/More.svelte';
   import When from '../../parts/When.svelte';
   import { say } from '../../lib/say';
+  import { p } from '../../router';
 
   /** Newest first; what goes on behind is asked for a page at a time. */
   let {
@@ -41,6 +42,8 @@
     settled: 'settled',
     reopened: 'again',
     'taken-in': say.journal.takenIn,
+    'names-imported': say.journal.imported,
+    'import-undone': say.journal.undone,
   };
 </script>
 
@@ -55,6 +58,9 @@
           {#if e.evidence.source}<span>{say.journal.by(e.evidence.source)}</span>{/if}
           {#if e.evidence.ref}<span class="mono">{e.evidence.ref}</span>{/if}
           {#if e.by !== 'desk'}<span>{say.journal.byWordOf(e.by)}</span>{/if}
+          {#if e.import}<a href={p('/names/import/:id', { params: { id: String(e.import) } })}
+              >{say.journal.seeImport}</a
+            >{/if}
           {#if e.key}<span>{say.journal.key} <span class="mono">{e.key}</span></span>{/if}
         </p>
       </div>

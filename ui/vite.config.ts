@@ -30,7 +30,12 @@ export default defineConfig({
     emptyOutDir: true,
     assetsInlineLimit: 0,
     rolldownOptions: {
-      treeshake: { moduleSideEffects: [{ test: /node_modules\/flowbite-svelte\//, sideEffects: false }] },
+      treeshake: {
+        moduleSideEffects: [
+          { test: /node_modules\/flowbite-svelte\//, sideEffects: false },
+          { test: /src\/lib\/(?:say|en\/\w+)\.ts$/, sideEffects: false },
+        ],
+      },
     },
   },
 });

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { parse } from 'svelte/compiler';
 import { describe, expect, it } from 'vitest';
-import { en } from '../../ui/src/lib/en';
+import * as en from '../../ui/src/lib/en';
 import { ALWAYS, DRAFTS, FOLLOWS } from '../../ui/src/lib/live.svelte';
 
 const SRC = join(process.cwd(), process.cwd().endsWith('ui') ? 'src' : 'ui/src');

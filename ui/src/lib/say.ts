@@ -1,4 +1,2 @@
-import { en } from './en';
-
 /** The words of the language that the pages speak. */
-export const say = en;
+export * as say from './en';

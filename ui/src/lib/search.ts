@@ -15,9 +15,9 @@ export const SHOWN = 5;
 // Acts and parts of views: where each is, what it needs, and what people call it.
 const PLACES: [path: string, title: string, also: string, needs?: Operation][] = [
   ['/names/take-in', say.palette.addNames, 'import paste csv list table', 'takeIn'],
-  ['/approvals', say.approvals.title, 'approve release'],
-  ['/batches', say.batches.title, 'waves many at once'],
-  ['/ledger', say.ledger.title, 'cost price receipt saved money invoice'],
+  ['/approvals', say.views.approvals, 'approve release'],
+  ['/batches', say.views.batches, 'waves many at once'],
+  ['/ledger', say.views.ledger, 'cost price receipt saved money invoice'],
   ['/codes', say.palette.pasteCodes, 'authorization code epp list', 'keepCodes'],
   ['/accounts', say.palette.registrars, 'add account price epp connection'],
   ['/accounts/dns-hosts', say.palette.dnsHosts, 'add name servers zone tsig key'],

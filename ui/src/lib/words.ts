@@ -144,4 +144,4 @@ export const TURNS = {
  * §10.1.5).
  */
 export const systemOf = (agent: string) =>
-  agent.match(/\(([^)]*)\)/)?.[1] ?? (agent.split(' ')[0] || say.you.unknown);
+  agent.match(/\(([^)]*)\)/)?.[1] ?? (agent.split(' ')[0] || say.words.unknown);

@@ -18,33 +18,33 @@
   }));
 </script>
 
-<section class="panel" aria-label={say.codeSafe.twoCodes}>
-  <h2>{say.codeSafe.twoCodes}</h2>
-  <p class="muted">{say.codeSafe.aboutTwoCodes}</p>
+<section class="panel" aria-label={say.twoCodes.twoCodes}>
+  <h2>{say.twoCodes.twoCodes}</h2>
+  <p class="muted">{say.twoCodes.aboutTwoCodes}</p>
   <Trouble error={choose.error} />
   <ul>
     {#each choices as c (c.name)}
       <li>
         <strong class="mono">{c.unicode}</strong>
         <span>
-          {#if c.held_at}{say.codeSafe.heldSince} <When at={c.held_at} bare />;{/if}
-          {say.codeSafe.laterFrom(c.sent_by ?? '–')}
+          {#if c.held_at}{say.twoCodes.heldSince} <When at={c.held_at} bare />;{/if}
+          {say.twoCodes.laterFrom(c.sent_by ?? '–')}
           <When at={c.received_at} bare />
         </span>
         {#if may('chooseOfTwo')}
           <ForGood
             quiet
-            label={say.codeSafe.takeLater}
-            named={say.codeSafe.takeLaterOf(c.unicode)}
-            yes={say.codeSafe.yesTakeLater}
+            label={say.twoCodes.takeLater}
+            named={say.twoCodes.takeLaterOf(c.unicode)}
+            yes={say.twoCodes.yesTakeLater}
             busy={choose.isPending}
             act={() => choose.mutate({ name: c.name, later: true })}
           />
           <ForGood
             quiet
-            label={say.codeSafe.keepHeld}
-            named={say.codeSafe.keepHeldOf(c.unicode)}
-            yes={say.codeSafe.yesKeepHeld}
+            label={say.twoCodes.keepHeld}
+            named={say.twoCodes.keepHeldOf(c.unicode)}
+            yes={say.twoCodes.yesKeepHeld}
             busy={choose.isPending}
             act={() => choose.mutate({ name: c.name, later: false })}
           />

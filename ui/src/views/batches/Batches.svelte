@@ -25,7 +25,7 @@
   {#snippet listed()}
     <MovesNav />
     <Head
-      title={say.batches.title}
+      title={say.views.batches}
       answer={list.data && !open ? say.batches.head(list.data.batches.length, running) : undefined}
     />
     <Trouble error={list.error} />

@@ -35,7 +35,7 @@
   <MovesNav />
   <header>
     <Head
-      title={say.ledger.title}
+      title={say.views.ledger}
       answer={book.data?.lines.length ? say.ledger.head(book.data.differences.length) : undefined}
     />
     <Download href={at(`/api/ledger.csv${batch ? `?batch=${batch}` : ''}`)}

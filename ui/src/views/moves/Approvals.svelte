@@ -31,7 +31,7 @@
 <main>
   <MovesNav />
   <Head
-    title={say.approvals.title}
+    title={say.views.approvals}
     answer={page.data ? (due ? say.approvals.due(due) : say.approvals.none) : undefined}
   />
   <Trouble error={page.error ?? approve.error} />

@@ -4,6 +4,7 @@
   import { clock } from '../lib/clock.svelte';
   import { range, stamp } from '../lib/words';
   import { say } from '../lib/say';
+  import TwoFutures from './TwoFutures.svelte';
 
   /**
    * The answers to what a person asks first, always in one order and in one row: when it is done,
@@ -17,6 +18,8 @@
     cost,
     result,
     ahead = true,
+    drawn = false,
+    expires,
   }: {
     finish?: string[];
     futures?: Schemas['Futures'];
@@ -25,6 +28,9 @@
     result: Snippet;
     /** Is it still to come? Of what is over nobody asks when it is done. */
     ahead?: boolean;
+    /** Are the two futures drawn, too? With the expiry, where it is within what is ahead. */
+    drawn?: boolean;
+    expires?: string | null | undefined;
   } = $props();
   const [early, usual, late] = $derived(finish ?? []);
   const at = (iso: string) => stamp(iso, clock.now);
@@ -63,6 +69,11 @@
     <dd class="num">{@render result()}</dd>
   </div>
 </dl>
+{#if drawn && ahead && futures && finish?.length === 3}<TwoFutures
+    {finish}
+    {futures}
+    {expires}
+  />{/if}
 
 <style>
   .answers {

@@ -8,7 +8,14 @@
   let { move: m }: { move: MoveSheet } = $props();
 </script>
 
-<AnswerStrip finish={m.finish} futures={m.futures ?? null} uptime={m.uptime} ahead={m.open}>
+<AnswerStrip
+  finish={m.finish}
+  futures={m.futures ?? null}
+  uptime={m.uptime}
+  ahead={m.open}
+  drawn
+  expires={m.expires_at}
+>
   {#snippet cost()}
     {#if m.paid}<strong>{m.paid.amounts.map(money).join(' + ')}</strong>
       <span>{m.paid.charged ? say.moveSheet.paid : say.moveSheet.receiptMissing}</span>

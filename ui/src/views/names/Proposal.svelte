@@ -87,7 +87,13 @@
   <p class="caution"><Sentence text={caution} /></p>
 {/each}
 
-<AnswerStrip finish={proposal.finish} futures={proposal.futures ?? null} uptime={proposal.uptime}>
+<AnswerStrip
+  finish={proposal.finish}
+  futures={proposal.futures ?? null}
+  uptime={proposal.uptime}
+  drawn
+  expires={proposal.expires_at}
+>
   {#snippet cost()}
     {#if proposal.total}<strong>{money(proposal.total)}</strong>{:else}{unknown}{/if}
   {/snippet}

@@ -166,7 +166,9 @@ class BrowserFirstDayTest < Minitest::Test
     assert_text SERVERS.join(", ")
     click_on "No"
     assert_no_button "No"
-    click_on "Start the move"
+    fill_in "A transfer to it", with: "7,50"
+    click_on "Note it", match: :first
+    click_on "Start the move for 7.50 EUR"
     assert_text "Make ready"
     @id = @desk.moves.open.first.id
     @driver.move_on

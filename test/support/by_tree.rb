@@ -23,15 +23,22 @@ module ByTree
 
   # The first node of a role whose name is this, or matches it.
   def by_name(role, name)
-    until_then { tree.find { |node| node.role == role && name === node.name.to_s } } ||
+    until_then { tree.find { |node| node.role == role && called?(node, name) } } ||
       flunk("no #{role} is called #{name.inspect}: #{named(role).inspect}")
   end
 
   def named(role) = tree.select { |node| node.role == role }.map(&:name)
 
+  # name: a text, or a pattern.
+  def called?(node, name)
+    name.is_a?(Regexp) ? node.name.to_s.match?(name) : node.name == name
+  end
+
+  def told?(name) = tree.any? { |node| called?(node, name) }
+
   # Is something called so read out, of whatever role?
   def assert_told(name)
-    told = until_then { tree.any? { |node| name === node.name.to_s } }
+    told = until_then { told?(name) }
     assert told, "nothing is called #{name.inspect}"
   end
 

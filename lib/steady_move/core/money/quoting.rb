@@ -24,13 +24,13 @@ module SteadyMove
           promotion = amount.call(PriceList.promoted?(price, on) ? price["promotion"] : 0)
           extra = amount.call(price["per_transaction"])
           taxed = fee - promotion + extra
-          same = stay && stay["renew"] && stay["currency"] == price["currency"]
+          same = stay && stay["currency"] == price["currency"]
           Quote.new(
             fee: fee,
             promotion: promotion,
             per_transaction: extra,
             tax: taxed.share(price["tax_milli_percent"] || 0),
-            stay: same ? amount.call(stay["renew"] + ((years - 1) * later(stay))) : nil
+            stay: same ? staying(stay, years) : nil
           )
         end
 
@@ -51,6 +51,12 @@ module SteadyMove
           end
         end
 
+        # So many years where it is, with fee and tax as the move has them.
+        def staying(price, years)
+          first, more = [price["renew"], later(price)].map { |minor| yearly(price, minor) }
+          first && (first + (more * (years - 1)))
+        end
+
         def later(price) = price["renew_later"] || price["renew"]
 
         # One renewal with its fee and tax.
@@ -60,7 +66,7 @@ module SteadyMove
           net = Amount.new(minor + (price["per_transaction"] || 0), price["currency"])
           net + net.share(price["tax_milli_percent"] || 0)
         end
-        private_class_method :later, :yearly
+        private_class_method :staying, :later, :yearly
       end
     end
   end

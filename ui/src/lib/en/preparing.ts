@@ -19,6 +19,17 @@ export const aims = {
     string
   >,
 };
+/** Prices that a plan lacks. */
+export const askPrice = {
+  title: (a: V) => `Prices at ${a}`,
+  lead: (a: V, b: V) => `What ${a} charges for .${b} is not known yet:`,
+  what: {
+    transfer: 'A transfer to it',
+    renew: 'A year there',
+  },
+  currency: 'Currency',
+  keep: 'Note it',
+};
 export const ready = {
   isItReady: 'Is the destination ready?',
   seenBy: (a: V) => `noted by ${a}`,

@@ -8,6 +8,7 @@
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import AimsFields from './AimsFields.svelte';
+  import AskPrice from './AskPrice.svelte';
   import Prices from './Prices.svelte';
   import Proposal from './Proposal.svelte';
   import DnsQuestion from './DnsQuestion.svelte';
@@ -85,6 +86,10 @@
     ['choice:later', say.plan.serversThatCome] as const,
     ...(sheet.data?.needs_carry ? [['choice:stay', say.plan.leaveBehind] as const] : []),
   ]);
+  // What the plan can't reckon with: it is asked for, and never taken as nothing.
+  const lacking = $derived(
+    proposal.data && !proposal.data.quote.fee ? (['transfer', 'renew'] as const) : [],
+  );
   const currency = $derived(proposal.data?.quote.total?.currency ?? 'EUR');
   const start = createMutation(() => ({
     // with the price that was shown: another one now is refused, and the plan is worked out anew
@@ -163,6 +168,30 @@
           </fieldset>
         {/if}
         <AimsFields id="aims" {usual} bind:aims />
+        {#if proposal.data}
+          <May operation="changeAccount">
+            {#if lacking.length}
+              {#key to}
+                <AskPrice
+                  account={to}
+                  title={proposal.data.to}
+                  suffix={sheet.data.suffix}
+                  lacks={lacking}
+                  done={() => void proposal.refetch()}
+                />
+              {/key}
+            {/if}
+            {#if !proposal.data.quote.stay}
+              <AskPrice
+                account={sheet.data.account_id}
+                title={sheet.data.account}
+                suffix={sheet.data.suffix}
+                lacks={['renew']}
+                done={() => void proposal.refetch()}
+              />
+            {/if}
+          </May>
+        {/if}
         {#if proposal.data}
           <Ready
             account={to}

@@ -78,6 +78,27 @@ class WatchTest < Minitest::Test
     assert_match(/transfer lock on → off/, told.first, "within hours")
   end
 
+  # What nobody answered does not count as looked at: it is tried again within hours, behind nobody,
+  # and Status says since when the public record is silent.
+  def test_only_an_answered_look_counts
+    live
+    world.runner.pass
+    world.world.set_fault("rdap-garbage", true)
+    after(25)
+    now = world.app.now
+    rows = world.app.watches.due(since: now - 86_400, tried: now, most: 99)
+    assert_includes rows.map { |row| row[:name] }, NAME
+    check = health.checks.find { |c| c.title.start_with?("Public record at") }
+    refute check.well, check.says
+    assert_in_delta now, check.since, 3 * 3600, "since it was first asked in vain"
+    world.world.set_fault("rdap-garbage", nil)
+    after(2)
+    assert_empty world.app.watches.due(since: world.app.now - 86_400, most: 99)
+    assert health.checks.find { |c| c.title.start_with?("Public record at") }.well
+  end
+
+  def health = SteadyMove::Desk::Operations::Health.new(world.app, world.runner)
+
   # A host that asks for fewer questions is left alone for as long as it says.
   def test_a_busy_host_is_left_alone
     live

@@ -14,6 +14,7 @@ module SteadyMove
             :codes,
             :connect,
             :epp,
+            :heard,
             :journal,
             :moves,
             :names,

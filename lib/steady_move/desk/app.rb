@@ -64,7 +64,7 @@ module SteadyMove
       def connect
         places = settings.places
         wait = @config.timeout
-        @rdap = Wire::Rdap::Client.new(bases: places.rdap_bases, timeout: wait, now: -> { now })
+        @rdap = record_client(places)
         @dns =
           Wire::Dns::Client.new(
             servers: places.dns_servers,
@@ -76,7 +76,7 @@ module SteadyMove
           inboxes.all.to_h do |box|
             [box.id, Wire::Mail::Mailbox.new(box.endpoint.merge(timeout: wait))]
           end
-        @sender = places.outgoing && Wire::Mail::Sender.new(places.outgoing.merge(timeout: wait))
+        @sender = places.outgoing && outgoing_client(places)
         self
       end
 
@@ -119,6 +119,24 @@ module SteadyMove
       end
 
       private
+
+      def record_client(places)
+        Wire::Rdap::Client.new(
+          bases: places.rdap_bases,
+          timeout: @config.timeout,
+          now: -> { now },
+          told: ->(host, well, says) { hear("record #{host}", well, says) }
+        )
+      end
+
+      def outgoing_client(places)
+        told = ->(well, says) { hear("outgoing", well, says) }
+        Wire::Mail::Sender.new(places.outgoing.merge(timeout: @config.timeout, told: told))
+      end
+
+      def hear(key, well, says)
+        heard.note(key, at: now, well: well, says: says || Words.say(:"connections.answered"))
+      end
 
       def open_settings
         @settings = Accounts::Settings.new(db, safe, @config, documents: @watches)

@@ -18,9 +18,11 @@ module SteadyMove
             :journal,
             :names,
             :now,
+            :rdap,
             :safe,
             :schedule,
             :sender,
+            :settings,
             :system_state,
             :trouble
       offers :Alerts, :Export, :Health, :Import, :JournalCheck, :Retention

@@ -9,22 +9,34 @@ module SteadyMove
         @db = db
       end
 
-      # Names that were not looked at since an instant, those that waited longest first: rows of
-      # names. soon: names that are due after `sooner` already.
-      def due(since:, most:, soon: [], sooner: since)
-        looked = @db[:names].left_join(:watches, name: :name).select_all(:names)
-        at = Sequel.function(:coalesce, Sequel[:watches][:looked_at], 0)
-        old = at <= since.to_i
-        early = Sequel.&(Sequel[:names][:name] => soon) & (at <= sooner.to_i)
-        looked
-          .where(soon.empty? ? old : Sequel.|(old, early))
-          .order(at, Sequel[:names][:name])
+      # Names that were not looked at since an instant: rows of names, first those of `soon`, which
+      # are due after `sooner` already; then those that waited longest. Whoever was tried in vain
+      # after `tried` has to wait.
+      def due(since:, most:, soon: [], sooner: since, tried: since)
+        at = told(:looked_at)
+        early = { Sequel[:names][:name] => soon }
+        due = Sequel.|(at <= since.to_i, Sequel.&(early, at <= sooner.to_i))
+        @db[:names]
+          .left_join(:watches, name: :name)
+          .select_all(:names)
+          .where(due)
+          .where(told(:tried_at) <= tried.to_i)
+          .order(Sequel.case({ early => 0 }, 1), at, Sequel[:names][:name])
           .limit(most)
           .all
       end
 
       def looked(name, at:)
         @db[:watches].insert_conflict(:replace).insert(name: name, looked_at: at.to_i)
+      end
+
+      # Nobody answered: it does not count as looked at.
+      def tried(name, at:)
+        @db[:watches].insert_conflict(target: :name, update: { tried_at: at.to_i }).insert(
+          name: name,
+          looked_at: 0,
+          tried_at: at.to_i
+        )
       end
 
       # Its next look is due at once.
@@ -45,6 +57,11 @@ module SteadyMove
       end
 
       def drop(key) = @db[:kept_documents].where(key: key).delete
+
+      private
+
+      # An instant of the last look, 0 where there was none.
+      def told(column) = Sequel.function(:coalesce, Sequel[:watches][column], 0)
     end
   end
 end

@@ -41,6 +41,8 @@ module SteadyMove
 
       # [Desk::Operations::Health::Check].
       def checks = @health.checks
+      # What is behind a connection's key, by the words people know it by.
+      def title(key) = @health.title(key)
 
       private
 

@@ -6,6 +6,13 @@ module SteadyMove
     # the version.
     class Status
       ERRORS = 10
+      # What each speaks, by the first word of its key.
+      KINDS = {
+        "mailbox" => "IMAP",
+        "record" => "RDAP",
+        "outgoing" => "SMTP",
+        "services" => "HTTPS"
+      }.freeze
 
       def initialize(application)
         @application = application
@@ -40,17 +47,16 @@ module SteadyMove
         end
       end
 
+      # Accounts and mailboxes, asked or not; and what else was asked.
       def connections(desk)
-        list =
-          desk
-            .accounts
-            .all
-            .select(&:epp?)
-            .map { |a| { title: a.title, kind: "EPP", **state(desk.heard[a.id]) } }
-        list +
-          desk.mailboxes.keys.map do |id|
-            { title: Words.say(:"web.mailbox"), kind: "IMAP", **state(desk.heard["mailbox #{id}"]) }
-          end
+        own =
+          desk.accounts.all.select(&:epp?).map(&:id) +
+            desk.mailboxes.keys.map { |id| "mailbox #{id}" }
+        (own | desk.heard.all.keys.sort).filter_map do |key|
+          title = @application.watching.title(key) or next
+          kind = KINDS.fetch(key[/\A\w+/], "EPP")
+          { title: title, kind: kind, **state(desk.heard[key]) }
+        end
       end
 
       def state(heard)

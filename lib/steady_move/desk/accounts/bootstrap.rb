@@ -36,15 +36,10 @@ module SteadyMove
           self.class.services(text)
           @ports.watches.keep(KEY, text, at: @ports.now)
           @ports.connect
-          @heard =
-            Common::Heard.new(at: @ports.now, well: true, says: Words.say(:"connections.answered"))
-          true
+          hear(true, Words.say(:"connections.answered"))
         rescue Wire::Error => e
-          @heard = Common::Heard.new(at: @ports.now, well: false, says: e.says)
-          false
+          hear(false, e.says)
         end
-
-        attr_reader :heard
 
         # RFC 9224 §4: services are pairs of a list of suffixes and a list of base URLs; https is
         # preferred. Returns {suffix => base URL}; raises Wire::Malformed.
@@ -76,6 +71,13 @@ module SteadyMove
             pair.all? { |list| list.is_a?(Array) && list.all?(String) }
         end
         private_class_method :pairs, :service?
+
+        private
+
+        def hear(well, says)
+          @ports.heard.note(Common::LastHeard::SERVICES, at: @ports.now, well: well, says: says)
+          well
+        end
       end
     end
   end

@@ -6,6 +6,8 @@ module SteadyMove
       # What was last heard of each connection, mailbox and mail server; kept over restarts.
       class LastHeard
         PLACE = "heard."
+        # Key of the list of public record services.
+        SERVICES = "services"
         # Seconds after which an unchanged word is written down again.
         EVERY = 60
 

@@ -50,9 +50,19 @@ module SteadyMove
 
         # What is behind a connection's key, by the words people know it by; nil where it is gone.
         def title(key)
-          return Words.say(:"web.mailbox") if key.start_with?("mailbox")
-
-          @ports.accounts.find(key)&.title
+          kind, place = key.split(" ", 2)
+          case kind
+          when "mailbox"
+            Words.say(:"web.mailbox")
+          when "record"
+            say("record_at", host: place) if @ports.rdap.hosts.include?(place)
+          when "outgoing"
+            say("outgoing") if @ports.sender
+          when Common::LastHeard::SERVICES
+            say("services") if @ports.settings.bootstrap_url
+          else
+            @ports.accounts.find(key)&.title
+          end
         end
 
         # Octets free where the data are; nil where it can't be told.

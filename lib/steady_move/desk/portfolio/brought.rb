@@ -14,6 +14,9 @@ module SteadyMove
             new(facts: [], unseen: [], problems: problems, absent: absent, pause: pause).freeze
           end
 
+          # Was it asked in vain? To know no such name, and to ask for a pause, are answers.
+          def unanswered? = facts.empty? && problems.any? && !absent && pause.nil?
+
           # Makes facts of one source. now: Time; ref: where it was read; values: {key => value or
           # nil}.
           def self.facts(source, ref, now, values)

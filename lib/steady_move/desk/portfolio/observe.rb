@@ -9,8 +9,17 @@ module SteadyMove
         # What one look brought: the sources that answered, and a sentence for each that did not;
         # unserved: no public record service is known for the suffix; absent: the registry or the
         # account does not know the name; pause: seconds for which a source that is busy wants to be
-        # left alone.
-        Seen = Struct.new(:sources, :problems, :unserved, :absent, :pause, keyword_init: true)
+        # left alone; unanswered: a source could not be asked, or not understood.
+        Seen =
+          Struct.new(
+            :sources,
+            :problems,
+            :unserved,
+            :absent,
+            :pause,
+            :unanswered,
+            keyword_init: true
+          )
 
         def initialize(ports)
           @ports = Ports.of(ports)
@@ -27,7 +36,8 @@ module SteadyMove
             problems: brought.flat_map(&:problems),
             unserved: !@ports.rdap.serves?(name),
             absent: brought.any?(&:absent) || nil,
-            pause: brought.filter_map(&:pause).last
+            pause: brought.filter_map(&:pause).last,
+            unanswered: brought.any?(&:unanswered?)
           )
         end
 

@@ -4,7 +4,8 @@ module SteadyMove
   module Desk
     module Portfolio
       # Looks names up again by themselves: daily, sooner where something is due, a few a minute for
-      # each host that is asked. What has changed since is told in the journal.
+      # each host that is asked. Only a look that was answered counts as one. What has changed since
+      # is told in the journal.
       class Watch
         EVERY = 60
         DAY = 86_400
@@ -15,6 +16,8 @@ module SteadyMove
         OF_ONE = 30
         # A name that expires within so long, or of which something is pending, is looked at sooner.
         NEAR = 45 * DAY
+        # Seconds after which a look that nobody answered is tried again.
+        AGAIN = 3600
         STIRRING = /\Apending|Period\z/
 
         def initialize(ports)
@@ -35,6 +38,7 @@ module SteadyMove
               since: @ports.now - DAY,
               soon: soon,
               sooner: @ports.now - SOON,
+              tried: @ports.now - AGAIN,
               most: MOST * 4
             )
           chosen =
@@ -58,7 +62,12 @@ module SteadyMove
           seen =
             account && Observe.new(@ports).name(Core::Names::DomainName.held(row[:name]), account)
           @pauses[suffix] = @ports.now + seen.pause if seen&.pause
-          @ports.watches.looked(row[:name], at: @ports.now) unless seen&.pause
+          count(row[:name], seen) unless seen&.pause
+        end
+
+        def count(name, seen)
+          looked = seen&.unanswered ? :tried : :looked
+          @ports.watches.public_send(looked, name, at: @ports.now)
         end
 
         # Names where something is due, from what the list knows of them; worked out a few times an

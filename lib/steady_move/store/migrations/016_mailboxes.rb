@@ -78,6 +78,8 @@ Sequel.migration do
       String :refused # why it went off the list again
       primary_key %i[import_id place]
     end
+    # When a name was looked at without an answer: that does not count as looked at.
+    alter_table(:watches) { add_column :tried_at, Integer }
     # Which codes an account can take was a regular expression that somebody wrote; it is a length
     # and signs now (Core::Codes::Accepted). What can't be said so is let go: then nothing is known.
     whole = /\A\\A\[((?:\\.|[^\]\\])+)\]\{(\d{1,3}),(\d{1,3})\}\\z\z/

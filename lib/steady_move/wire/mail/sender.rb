@@ -8,9 +8,10 @@ module SteadyMove
       # Hands mail to a server for sending (RFC 5321, RFC 6409; STARTTLS: RFC 3207).
       class Sender
         # endpoint: {host, port, login, password, tls (yes: from the start; starttls; no), from,
-        # timeout}.
+        # timeout, told: called with whether the server answered, and what it said instead}.
         def initialize(endpoint)
           @at = endpoint
+          @told = endpoint.fetch(:told) { ->(_, _) {} }
         end
 
         # The address that letters come from.
@@ -19,10 +20,25 @@ module SteadyMove
         # raw: a whole message (RFC 5322); to: [address]. Raises Unreachable where it may be tried
         # again, Refused where the server said no.
         def deliver(raw, to:)
+          hand_over(raw, to)
+          @told.call(true, nil)
+          true
+        rescue Refused
+          @told.call(true, nil)
+          raise
+        rescue Unreachable => e
+          @told.call(false, e.message)
+          raise
+        end
+
+        def inspect = "#<Sender>"
+
+        private
+
+        def hand_over(raw, to)
           smtp = Net::SMTP.new(@at.fetch(:host), @at.fetch(:port), **security)
           smtp.open_timeout = smtp.read_timeout = patience
           Deadline.new(patience * 2).hold { converse(smtp, raw, to) }
-          true
         rescue Net::SMTPFatalError, Net::SMTPAuthenticationError, Net::SMTPSyntaxError => e
           raise Refused.new(
                   e.message[/\A\d{3}/] || "5xx",
@@ -43,10 +59,6 @@ module SteadyMove
           raise Unreachable,
                 "the mail server at #{@at[:host]} port #{@at[:port]} can't be reached (#{says})"
         end
-
-        def inspect = "#<Sender>"
-
-        private
 
         def patience = @at.fetch(:timeout, 10)
         def first_line(error) = error.message.lines.first.to_s.strip

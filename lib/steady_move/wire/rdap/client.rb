@@ -19,12 +19,14 @@ module SteadyMove
 
         # bases: {suffix => base URL}, as in RFC 9224; timeout in seconds, for the whole of a
         # question and its answer; now: answers the time, by which pauses that a server asked for
-        # are kept, whoever asks.
-        def initialize(bases:, timeout: 10, now: -> { Time.now })
+        # are kept, whoever asks; told: called with a host and whether it answered a question as a
+        # public record does, and what it said instead.
+        def initialize(bases:, timeout: 10, now: -> { Time.now }, told: ->(_, _, _) {})
           @bases = bases
           @timeout = timeout
           @idle = Hash.new { |h, k| h[k] = Queue.new }
           @now = now
+          @told = told
           @pauses = {}
           @lock = Mutex.new
         end
@@ -34,8 +36,11 @@ module SteadyMove
         # then it is not asked at all.
         def domain(name)
           url = url_for(name)
-          parse(fetch(url), url)
+          heard(url.host) { parse(fetch(url), url) }
         end
+
+        # Hosts of all services that are known.
+        def hosts = @bases.values.uniq.filter_map { |base| URI(base).host }.uniq
 
         # The text at an address, with the same limits as any answer. Raises as `domain`.
         def text(url)
@@ -51,6 +56,28 @@ module SteadyMove
         def serves?(name) = !base_for(name).nil?
 
         private
+
+        # It was not asked at all.
+        class LeftAlone < Busy
+        end
+
+        # It answers, but has no time for anybody.
+        class Overloaded < Busy
+        end
+        private_constant :LeftAlone, :Overloaded
+
+        # A name that it does not hold, and a wish for fewer questions, are answers.
+        def heard(host)
+          found = yield
+          @told.call(host, true, nil)
+          found
+        rescue LeftAlone
+          raise
+        rescue Error => e
+          fine = e.is_a?(NotFound) || (e.is_a?(Busy) && !e.is_a?(Overloaded))
+          @told.call(host, fine, fine ? nil : e.message)
+          raise
+        end
 
         def base_for(name)
           labels = name.suffix.split(".")
@@ -181,7 +208,7 @@ module SteadyMove
             raise Busy.new("#{whose} asks for fewer questions (429)", retry_after: pause(answer))
           when 503
             begin_pause(url, pause(answer))
-            raise Busy.new("#{whose} has no time now (503)", retry_after: pause(answer))
+            raise Overloaded.new("#{whose} has no time now (503)", retry_after: pause(answer))
           when 500..599
             raise Unreachable, "#{whose} has trouble of its own (#{code})"
           else
@@ -199,7 +226,7 @@ module SteadyMove
           left = @lock.synchronize { @pauses[url.authority] }&.-(@now.call)
           return unless left&.between?(0.001, DAY)
 
-          raise Busy.new(
+          raise LeftAlone.new(
                   "the public record at #{url.host} asked for fewer questions, and is left alone " \
                     "for #{left.ceil} s more",
                   retry_after: left.ceil

@@ -128,11 +128,10 @@ module ManyMoves
         ds: "[]"
       )
     )
-    SteadyMove::Desk::Portfolio::TakingIn.new(world.app).call(
-      SteadyMove::Desk::Portfolio::TakingIn.words(name),
-      world.app.accounts.find(model[:sponsor]),
-      by: "bench"
-    )
+    imports = SteadyMove::Desk::Portfolio::Imports.new(world.app)
+    choices = SteadyMove::Core::Imports::Choices.none
+    choices.account = model[:sponsor]
+    imports.go_on(imports.start(name, choices, by: "bench"))
     name
   end
 end

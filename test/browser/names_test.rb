@@ -196,8 +196,8 @@ class BrowserNamesTest < Minitest::Test
   def mend_a_table
     fill_in "Names, or a table", with: <<~CSV
       Domain;Held at;Runs out;Paid;Fee
-      ferry-cats.example;Cobble and Keel;03/04/2027;no;9.90
-      kelpsound.example;Old Pier;05/04/2027;perhaps;12
+      ferry-cats.example;Old Pier;03/04/2027;no;9.90
+      kelpsound.example;Cobble and Keel;05/04/2027;perhaps;12
     CSV
     assert_text "1 new, 1 on the list already, 2 need a look"
     select "Expiry", from: "What “Runs out” holds"

@@ -24,14 +24,13 @@ class PutOffTest < Minitest::Test
     by_hand = app.accounts.find("tarnbeck").dup.tap { |a| a.kind = "by_hand" }
     app.accounts.put(by_hand)
     world.link.fault("rdap-busy", "on")
-    line =
-      SteadyMove::Desk::Portfolio::TakingIn
-        .new(app)
-        .call(SteadyMove::Desk::Portfolio::TakingIn.words(NAME), by_hand, by: "ada")
-        .first
-    assert_equal ["taken", true],
-                 [line.fate, line.says.include?("checks it again by itself")],
-                 line.says
+    imports = SteadyMove::Desk::Portfolio::Imports.new(app)
+    choices = SteadyMove::Core::Imports::Choices.none
+    choices.account = by_hand.id
+    id = imports.start(NAME, choices, by: "ada")
+    imports.go_on(id)
+    far = app.imports.far(id)
+    assert_equal [1, [], 0], [far.added, far.refused, app.imports.told(id)]
     put_off = SteadyMove::Desk::Portfolio::DeferredLookups.new(app)
     assert_equal [true, 1, false], [put_off.due?, put_off.look_up, put_off.due?]
     world.link.fault("rdap-busy", nil)

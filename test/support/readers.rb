@@ -48,29 +48,27 @@ module Readers
       ),
       Reader.new(
         name: "table",
-        errors: [Desk::Refused],
-        seeds: ["Domain;Expiry\ntide.example;2027-01-01\n"],
-        read: ->(t) do
-          Desk::Portfolio::TakingIn.look(text(t)) &&
-            Desk::Portfolio::TakingIn.table(text(t), { "name" => 0 })
-        end
+        errors: [],
+        seeds: ["Domain;Expiry;Price;Locked\ntide.example;2027-01-01;9,90 EUR;yes\n"],
+        read: ->(t) { import(Core::Imports::Table.new(text(t))) }
       ),
       Reader.new(
         name: "names typed",
         errors: [],
         seeds: ["tide.example, kelp.example # two\nbücher.example\n"],
-        read:
-          lambda do |t|
-            Desk::Portfolio::TakingIn
-              .words(text(t))
-              .each do |w|
-                Core::Names::DomainName.parse(w.typed)
-              rescue Core::Names::DomainName::Invalid
-                nil
-              end
-          end
+        read: ->(t) { import(Core::Imports::Table.new(text(t), as: "names")) }
       )
     ]
+  end
+
+  def import(table)
+    Core::Imports::Preview
+      .new(table, Core::Imports::Choices.none, known: ->(_) { false }) do |typed|
+        [Core::Names::DomainName.parse(typed), nil]
+      rescue Core::Names::DomainName::Invalid => e
+        [nil, e.phrase]
+      end
+      .counts
   end
 
   def records

@@ -75,6 +75,34 @@ class ListingsTest < Minitest::Test
     )
   end
 
+  OF_CLIENTS =
+    "Domain;Client\nkelpquay.example;Pier & Sons\nnorthskerry-line.example;pier & sons\n" \
+      "tern-island-cruises.example;Ärmel Fähren\n"
+
+  # For whom a name is held: from a column, as a filter, in an order and in groups, in a search, in
+  # the table to take along; where there is none, the list is as it was.
+  def test_clients
+    sign_in
+    get "/api/names?limit=1"
+    assert_empty answer["clients"]
+    send_to("/api/names", text: OF_CLIENTS)
+    assert_equal [3, true], answer.values_at("updated", "finished")
+    get "/api/names?group=client&limit=500&sort=name"
+    assert_equal ["pier & sons", "Pier & Sons", "Ärmel Fähren", ""].sort,
+                 answer["groups"].map { |g| g["title"] }.sort
+    assert_equal "", answer["groups"].last["title"], "those without a client come last"
+    {
+      "client=#{CGI.escape("Pier & Sons")}" => %w[kelpquay.example],
+      "q=#{CGI.escape("fähren")}" => %w[tern-island-cruises.example],
+      "sort=client&limit=1" => %w[kelpquay.example]
+    }.each do |asked, names|
+      get "/api/names?#{asked}"
+      assert_equal names, answer["names"].map { |n| n["name"] }, asked
+    end
+    get "/api/names.csv?names=kelpquay.example"
+    assert_equal ["Pier & Sons"], CSV.parse(last_response.body, headers: true)["client"]
+  end
+
   def test_what_somebody_typed_is_no_formula_and_no_markup
     world.app.accounts.put(
       world.app.accounts.find("tarnbeck").dup.tap { |a| a.title = "=HYPERLINK(\"x\") <b>Tarn</b>" }

@@ -10,7 +10,7 @@ module SteadyMove
     module Closing
       extend Room
 
-      needs :accounts, :batches, :db, :journal, :messages, :moves, :now, :zone_migrations
+      needs :accounts, :batches, :db, :journal, :messages, :moves, :names, :now, :zone_migrations
       offers :ClosingFiles, :ClosingReport, :ClosingText, :LedgerBook, :LeftBehind
     end
   end

@@ -31,6 +31,15 @@ module SteadyMove
       # Every name that is held, as a Set.
       def all_names = @db[:names].select_map(:name).to_set
 
+      # {name => the client that was noted of it}.
+      def clients
+        client = Sequel.function(:json_extract, :facts, "$.client")
+        @db[:sightings]
+          .where(source: "hand")
+          .exclude(client => nil)
+          .select_hash(:name, client.as(:c))
+      end
+
       # One name for each of what stands behind their first label.
       def one_of_each_suffix
         behind = Sequel.lit("substr(name, instr(name, '.') + 1)")

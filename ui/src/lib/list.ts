@@ -9,16 +9,20 @@ export type Working = Schemas['Working'];
 /** Rows asked for at once. */
 export const PAGE = 100;
 
+/** What the list may be grouped by. */
+const GROUPS = ['account', 'client', 'gate'] as const;
+
 /** What is asked of the list; all of it stands in the URL. */
 export interface Asked {
   q?: string;
   gate?: string;
   account?: string;
   suffix?: string;
+  client?: string;
   within?: number;
   changed?: boolean;
   sort?: string;
-  group?: 'account' | 'gate';
+  group?: (typeof GROUPS)[number];
   at?: string;
   to?: string;
 }
@@ -30,16 +34,17 @@ const text = (key: string) => {
 
 /** Reads the URL. */
 export function asked(): Asked {
-  const group = text('group');
+  const group = GROUPS.find((g) => g === text('group'));
   return {
     q: text('q'),
     gate: text('gate'),
     account: text('account'),
     suffix: text('suffix'),
+    client: text('client'),
     within: text('within') === undefined ? undefined : Number(text('within')),
     changed: text('changed') ? true : undefined,
     sort: text('sort'),
-    group: group === 'account' || group === 'gate' ? group : undefined,
+    group,
     at: text('at'),
     to: text('to'),
   };
@@ -67,7 +72,7 @@ export const stretch = (what: Asked, offset: number) =>
 export const isWorking = (answer: NameList | Working): answer is Working => 'working' in answer;
 
 /** What is kept for the person: which names are shown, and in which order. */
-const KEPT = ['gate', 'account', 'suffix', 'within', 'sort', 'group'] as const;
+const KEPT = ['gate', 'account', 'suffix', 'client', 'within', 'sort', 'group'] as const;
 const filters = () => {
   const pairs = KEPT.map((key) => [key, text(key)] as const).filter(([, value]) => value);
   return new URLSearchParams(pairs as [string, string][]).toString();

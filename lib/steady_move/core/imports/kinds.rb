@@ -80,6 +80,7 @@ module SteadyMove
           ),
           Kind.new("paid", :flag, ["paid", "period paid", "last period paid", "bezahlt"]),
           Kind.new("premium", :flag, %w[premium]),
+          Kind.new("client", :text, %w[client customer brand owner kunde cliente klant]),
           Kind.new(
             "name_servers",
             :hosts,

@@ -55,11 +55,9 @@ module SteadyMove
           { **FATES.to_h { |f| [f, 0] }, **lines.map(&:fate).tally, unread: unread }
         end
 
-        # {registrar as the table calls it => how many of its names are taken}; nil: those of which
-        # it names none.
-        def registrars
-          lines.select { |l| TAKEN.include?(l.fate) }.map(&:account).tally
-        end
+        # {registrar as the table calls it => how many new names it holds}; nil: those of which it
+        # names none. Of a name that is held, the table does not say where it is.
+        def registrars = lines.select { |l| l.fate == :new }.map(&:account).tally
 
         private
 

@@ -11,7 +11,8 @@ module SteadyMove
         KINDS = %w[receipt refund].freeze
         # One move's line. spent: an Amount or nil, besides: [Amount] in other currencies; charged:
         # is it from a receipt? saved: against staying a year, nil where that is not known or the
-        # name has not landed; lost_days: of time that was paid for already.
+        # name has not landed; lost_days: of time that was paid for already; client: of the name, or
+        # nil.
         Line =
           Struct.new(
             :move,
@@ -22,6 +23,7 @@ module SteadyMove
             :charged,
             :saved,
             :lost_days,
+            :client,
             keyword_init: true
           ) do
             # [Amount], one for each currency.
@@ -50,8 +52,9 @@ module SteadyMove
           entries = LedgerEntries.new(@ports).list(moves)
           differences = Ledger.differences(entries, moves.to_h { |m| [m.id, seen(m)] })
           settled = settlements
+          clients = @ports.names.clients
           Book.new(
-            lines: moves.map { |m| line(m, by_move[m.id], entries) },
+            lines: moves.map { |m| line(m, by_move[m.id], entries, clients[m.name]) },
             all: entries.sort_by(&:at),
             differences: differences.reject { |d| settled[d.key] },
             settled: settled
@@ -151,12 +154,13 @@ module SteadyMove
           @ports.journal.of_type("ledger-settled").to_h { |e| [e.data["key"], e.data["reason"]] }
         end
 
-        def line(move, batch, entries)
+        def line(move, batch, entries, client)
           (spent, *besides), charged = Ledger.spent(move.id, entries)
           quoted = entries.find { |e| e.kind == "quote" && e.moves == [move.id] }&.amount
           Line.new(
             move: move,
             batch: batch,
+            client: client,
             spent: spent,
             besides: besides,
             charged: charged,

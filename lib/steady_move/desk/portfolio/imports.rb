@@ -53,8 +53,8 @@ module SteadyMove
 
           @ports.db.transaction do
             made = []
-            ids = accounts_for(lines, choices, by, made)
-            wishes = lines.map { |line| wish(line, ids[line.account]) }
+            ids = accounts_for(seen.registrars.keys, choices, by, made)
+            wishes = lines.map { |line| wish(line, ids.fetch(line.account, "")) }
             @ports.imports.add(at: @ports.now, by: by, accounts: made, wishes: wishes)
           end
         end
@@ -79,16 +79,14 @@ module SteadyMove
 
         private
 
-        # {registrar as the table calls it => account's id}; made: ids of those that are new.
-        def accounts_for(lines, choices, by, made)
-          lines
-            .map(&:account)
-            .uniq
-            .to_h do |given|
-              chosen = given ? choices.accounts[given] || account_like(given)&.id : choices.account
-              chosen = account_made(given, by, made) if given && chosen == NEW
-              [given, held(chosen, given)]
-            end
+        # registrars: as the table calls them. Returns {registrar => account's id}; made: ids of
+        # those that are new.
+        def accounts_for(registrars, choices, by, made)
+          registrars.to_h do |given|
+            chosen = given ? choices.accounts[given] || account_like(given)&.id : choices.account
+            chosen = account_made(given, by, made) if given && chosen == NEW
+            [given, held(chosen, given)]
+          end
         end
 
         def held(account, given)

@@ -10,7 +10,9 @@ module SteadyMove
         # and now.
         Listing =
           Struct.new(:rows, :total, :groups, :changes, :snapshot, :was, :stays, keyword_init: true)
-        COLUMNS = %w[name gate account expiry stay lock privacy auto_renew dns].freeze
+        COLUMNS = %w[name gate account expiry stay lock privacy auto_renew dns client].freeze
+        # What the list is grouped by: the key of an entry.
+        GROUPS = { "account" => :account_id, "client" => :client }.freeze
         DAY = 86_400
 
         # {account id => title, stay: {account id => minor units a year}}.
@@ -20,8 +22,9 @@ module SteadyMove
           )
         end
 
-        # given: {q:, gate:, account:, suffix:, within: days, changed:, sort:, group:, offset:,
-        # limit:, names: [those alone]}; titles: {account id => title, stay: {account id => minor}}.
+        # given: {q:, gate:, account:, suffix:, client:, within: days, changed:, sort:, group:,
+        # offset:, limit:, names: [those alone]}; titles: {account id => title, stay: {account id =>
+        # minor}}.
         def initialize(given, titles)
           @given = given
           @titles = titles
@@ -58,11 +61,12 @@ module SteadyMove
         end
 
         def here
-          account, suffix = @given.values_at(:account, :suffix)
+          account, suffix, client = @given.values_at(:account, :suffix, :client)
           [
             @only && ->(e) { @only.include?(e.ascii) },
             account && ->(e) { e.account_id == account },
-            suffix && ->(e) { e.suffix == suffix }
+            suffix && ->(e) { e.suffix == suffix },
+            client && ->(e) { e.client == client }
           ].compact
         end
 
@@ -71,6 +75,7 @@ module SteadyMove
           plain = SpokenName.plain(word)
           lambda do |e|
             e.ascii.include?(word) || places.key?(e.account_id) ||
+              e.client&.downcase&.include?(word) ||
               (e.unicode != e.ascii && SpokenName.like?(e.unicode, word, plain))
           end
         end
@@ -92,12 +97,24 @@ module SteadyMove
         end
 
         def grouped(kept, snapshot)
-          by_gate = @given[:group] == "gate"
-          return kept, [] unless by_gate || @given[:group] == "account"
+          key = group_key(snapshot) or return kept, []
 
-          groups = kept.group_by { |e| by_gate ? snapshot.gate(e).kind : e.account_id }
-          order = groups.sort_by { |k, _| by_gate ? Snapshot::ORDER.fetch(k) : @titles[k].to_s }
-          [order.flat_map(&:last), order.map { |key, list| [key, list.size] }]
+          groups = kept.group_by(&key)
+          order = groups.sort_by { |k, _| place_of(k) }
+          [order.flat_map(&:last), order.map { |k, list| [k.to_s, list.size] }]
+        end
+
+        def group_key(snapshot)
+          return ->(e) { snapshot.gate(e).kind } if @given[:group] == "gate"
+
+          GROUPS[@given[:group]]&.to_proc
+        end
+
+        # Gates in their own order, accounts and clients by what they are called; without one last.
+        def place_of(key)
+          return Snapshot::ORDER.fetch(key), "" if @given[:group] == "gate"
+
+          [key ? 0 : 1, (@titles[key] || key).to_s.downcase]
         end
 
         # What is different from now, over the whole list.

@@ -26,6 +26,7 @@ module SteadyMove
           "auto_renew" => :flag,
           "name_servers" => :list,
           "stay_price" => :price,
+          "client" => :text,
           "note" => :text
         }.freeze
         # Those that are said of the account that holds the name, and end with it.

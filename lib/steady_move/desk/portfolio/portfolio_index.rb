@@ -10,7 +10,8 @@ module SteadyMove
         # expires, seen, latest_safe: seconds; servers: shared lists; move:
         # Store::Moves::Underway or nil;
         # towards: the values that rules about a destination ask for; signed_known: is it known
-        # whether it is signed? privacy, auto_renew: on, off, or nil where nobody knows.
+        # whether it is signed? privacy, auto_renew: on, off, or nil where nobody knows; client: for
+        # whom it is held, or nil.
         Entry =
           Struct.new(
             :ascii,
@@ -29,7 +30,8 @@ module SteadyMove
             :towards,
             :signed_known,
             :privacy,
-            :auto_renew
+            :auto_renew,
+            :client
           )
 
         attr_reader :done, :of
@@ -179,7 +181,8 @@ module SteadyMove
             towards(facts),
             !facts[:signed].nil?,
             switch(facts[:privacy]),
-            switch(facts[:auto_renew])
+            switch(facts[:auto_renew]),
+            share(facts[:client])
           ).freeze
         end
 

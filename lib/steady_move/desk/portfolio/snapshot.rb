@@ -45,6 +45,8 @@ module SteadyMove
         # Why it stands as it does (Gates#reason).
         def reason(entry) = @doors.reason(entry, @instant, gate(entry))
         def inspect = "#<Snapshot #{@instant}>"
+        # [[client, how many]], without names that have none.
+        def clients = @clients ||= list.filter_map(&:client).tally.sort
         def suffixes = @suffixes ||= list.map(&:suffix).tally.sort
         def tally = @tally ||= @gates.each_value.map(&:kind).tally.tap { |t| t.default = 0 }
 
@@ -72,7 +74,7 @@ module SteadyMove
           @gates = held.dup
           @list = list
           @version = version
-          @suffixes = @tally = nil
+          @suffixes = @clients = @tally = nil
           @lock = Mutex.new
           changes.each { |was, is| is ? see(is) : @gates.delete(was.ascii) }
           @orders =
@@ -121,18 +123,25 @@ module SteadyMove
 
         def key_of(column, titles)
           return switched(SWITCHES[column]) if SWITCHES.key?(column)
+          return ->(e, gates) { gate_key(gates[e.ascii]) } if column == "gate"
 
+          key = own_key(column, titles)
+          ->(e, _) { key.call(e) }
+        end
+
+        # By what stands in the entry alone.
+        def own_key(column, titles)
           case column
-          when "gate"
-            ->(e, gates) { gate_key(gates[e.ascii]) }
           when "expiry"
-            ->(e, _) { e.expires || NEVER }
+            ->(e) { e.expires || NEVER }
           when "account"
-            ->(e, _) { titles[e.account_id].to_s }
+            ->(e) { titles[e.account_id].to_s }
+          when "client"
+            ->(e) { e.client ? [0, e.client.downcase] : [1, ""] }
           when "dns"
-            ->(e, _) { e.dns_host || e.servers.first || "~" }
+            ->(e) { e.dns_host || e.servers.first || "~" }
           else
-            ->(e, _) { titles.fetch(:stay).fetch(e.account_id, FAR) }
+            ->(e) { titles.fetch(:stay).fetch(e.account_id, FAR) }
           end
         end
 

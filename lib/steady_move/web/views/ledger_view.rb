@@ -54,11 +54,12 @@ module SteadyMove
           {
             all: [nil, ->(_) {}],
             account: [titles, ->(l) { l.move.to_account }],
+            client: [nil, :client.to_proc],
             batch: [batches, :batch.to_proc],
             year: [nil, ->(l) { l.move.started_at.year }]
           }.flat_map do |by, (words, key)|
             Desk::Closing::LedgerBook
-              .sums(lines, &key)
+              .sums(by == :client ? lines.select(&:client) : lines, &key)
               .map { |value, sum| summed(by, value, words, sum) }
           end
         end

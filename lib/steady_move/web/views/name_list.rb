@@ -23,6 +23,8 @@ module SteadyMove
             changes: found.changes.map { |(was, is), count| { was: was, is: is, count: count } },
             suffixes:
               found.snapshot.suffixes.map { |suffix, count| { suffix: suffix, count: count } },
+            clients:
+              found.snapshot.clients.map { |client, count| { client: client, count: count } },
             stay: stays(found.stays, accounts),
             unpriced: unpriced(found.stays, accounts),
             horizon_days: Desk::Portfolio::Judging::HORIZON / 86_400,
@@ -39,6 +41,7 @@ module SteadyMove
             suffix: entry.suffix,
             account: account.title,
             account_id: entry.account_id,
+            client: entry.client,
             was: was == found.snapshot.gate(entry).kind ? nil : was,
             expires_at: Json.seconds(entry.expires),
             locked: entry.locked,

@@ -88,6 +88,7 @@ module SteadyMove
         def known(facts)
           {
             locked: facts.lock.to_value,
+            client: facts[:client],
             name_servers: facts[:name_servers] || [],
             dns_host: facts[:dns_host],
             seen_at: Json.time(facts.oldest(:statuses, :expires_at)),

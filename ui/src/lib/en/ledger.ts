@@ -10,10 +10,13 @@ export const ledger = {
         : `${counted(n)} differences are open.`,
   none: 'Nothing was quoted or paid yet. Each move that starts brings its quote; receipts come by email.',
   sums: 'Spent and saved',
-  by: { all: 'All', account: 'Destination', batch: 'Batch', year: 'Year' } as Record<
-    string,
-    string
-  >,
+  by: {
+    all: 'All',
+    account: 'Destination',
+    client: 'Client',
+    batch: 'Batch',
+    year: 'Year',
+  } as Record<string, string>,
   moves: (n: number) => (n === 1 ? '1 move' : `${n} moves`),
   unknown: (n: number) => `${n} of them not known`,
   spent: 'Spent',

@@ -23,6 +23,8 @@ export const filters = {
   groupedBy: 'Grouped by',
   ungrouped: 'Not grouped',
   groupedByGate: 'Grouped by gate',
+  groupedByClient: 'Grouped by client',
+  anyClient: 'All clients',
   groupedByAccount: 'Grouped by account',
   ready: 'ready',
   needYou: 'need you',
@@ -32,6 +34,8 @@ export const filters = {
   moving: 'on the move',
 };
 export const list = {
+  client: 'Client',
+  noClient: 'No client',
   names: 'Names',
   trayCount: 'In the tray',
   addAll: (a: V) => `All ${a} into the tray`,

@@ -64,6 +64,7 @@ export const takeIn = {
     paid: 'Last period paid',
     premium: 'Registry’s own price',
     name_servers: 'Name servers',
+    client: 'Client',
     note: 'Note',
   } as Record<string, string>,
   holds: (head: string) => `What “${head}” holds`,

@@ -27,6 +27,16 @@
     ['gate', say.filters.groupedByGate],
     ['account', say.filters.groupedByAccount],
   ] as const;
+  // Nobody who keeps no clients sees anything of them.
+  const clients = $derived(list?.clients ?? []);
+  const groups = $derived([
+    ...GROUPS,
+    ...(clients.length ? [['client', say.filters.groupedByClient] as const] : []),
+  ]);
+  const clientsOf = $derived([
+    ['', say.filters.anyClient] as const,
+    ...clients.map((c) => [c.client, `${c.client} (${c.count})`] as const),
+  ]);
   const accountsOf = $derived([
     ['', say.filters.anyAccount] as const,
     ...accounts.map((a) => [a.id, a.title] as const),
@@ -39,12 +49,15 @@
     ['', say.filters.goesAnyTime] as const,
     ...say.filters.within.map(([days, words]) => [days, say.filters.canGo(words)] as const),
   ]);
-  type Key = 'account' | 'suffix' | 'within' | 'group';
+  type Key = 'account' | 'suffix' | 'client' | 'within' | 'group';
   const FIELDS = $derived([
     { key: 'account', label: say.filters.account, of: accountsOf },
     { key: 'suffix', label: say.filters.suffix, of: suffixes },
+    ...(clients.length || what.client
+      ? [{ key: 'client', label: say.list.client, of: clientsOf }]
+      : []),
     { key: 'within', label: say.filters.window, of: within },
-    { key: 'group', label: say.filters.groupedBy, of: GROUPS },
+    { key: 'group', label: say.filters.groupedBy, of: groups },
   ] as { key: Key; label: string; of: readonly (readonly [string, string])[] }[]);
   // What acts stands as a chip, whether its field is unfolded or not.
   const acting = $derived(

@@ -31,6 +31,7 @@
   const ROW = $derived(own().names?.dense ? 28 : 34);
   const WIDTHS: Record<Column, string> = {
     account: 'minmax(6rem, 1fr)',
+    client: 'minmax(6rem, 1fr)',
     lock: '5rem',
     privacy: '6rem',
     auto_renew: '6.6rem',
@@ -40,6 +41,7 @@
   };
   const TITLES: Record<Column, string> = {
     account: say.list.account,
+    client: say.list.client,
     lock: say.list.lock,
     privacy: say.list.privacy,
     auto_renew: say.list.autoRenew,
@@ -142,7 +144,9 @@
   }
   const sortBy = (id: string) => filter('sort', sort === id ? `-${id}` : id);
   const title = (group: NameList['groups'][number]) =>
-    group.key in GATES_ALONE ? GATES_ALONE[group.key as keyof typeof GATES_ALONE] : group.title;
+    what.group === 'gate'
+      ? GATES_ALONE[group.key as keyof typeof GATES_ALONE]
+      : group.title || say.list.noClient;
 </script>
 
 <div

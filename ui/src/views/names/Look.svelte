@@ -8,9 +8,10 @@
 
   /** Which columns the list shows, and how close its rows stand; kept for the person; and the
    * list to take along. */
-  let { columns }: { columns: readonly Column[] } = $props();
+  let { columns, clients }: { columns: readonly Column[]; clients: boolean } = $props();
   const ALL: [Column, string][] = [
     ['account', say.list.account],
+    ['client', say.list.client],
     ['lock', say.list.lock],
     ['privacy', say.list.privacy],
     ['auto_renew', say.list.autoRenew],
@@ -27,7 +28,7 @@
 <Panel label={say.list.look} right>
   <fieldset>
     <legend class="note muted">{say.list.columns}</legend>
-    {#each ALL as [column, title] (column)}
+    {#each ALL.filter(([c]) => c !== 'client' || clients) as [column, title] (column)}
       <label>
         <input type="checkbox" checked={columns.includes(column)} onchange={() => turn(column)} />
         {title}</label

@@ -66,6 +66,9 @@
     {#if column === 'account'}<span role="cell" class="wide muted" title={row.account}
         >{row.account}</span
       >
+    {:else if column === 'client'}<span role="cell" class="wide muted" title={row.client}
+        >{row.client ?? ''}</span
+      >
     {:else if column === 'stay'}<span role="cell" class="wide num right"
         >{row.stay ? money(row.stay) : '–'}</span
       >

@@ -79,7 +79,7 @@
       <div class="sieve">
         <Filters {what} {list} {accounts} />
         <WhatIf {what} {accounts} />
-        <Look {columns} />
+        <Look {columns} clients={!!list?.clients.length} />
       </div>
       {#if what.at && list}<AsIf what={{ ...what, at: what.at }} {list} />{/if}
     {/if}

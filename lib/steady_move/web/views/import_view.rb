@@ -45,8 +45,8 @@ module SteadyMove
             **far.to_h.slice(:of, :kept, :added, :updated, :looked),
             looking: [far.added, Desk::Portfolio::Imports::LOOKED].min,
             told: desk.imports.told(id),
-            refused: far.refused.map { |name, says| { name: name, says: says } },
-            names: desk.imports.added(id, most: FINE)
+            refused: far.refused.map { |name, says| { **Json.name(name), says: says } },
+            names: desk.imports.added(id, most: FINE).map { |name| Json.name(name) }
           }
         end
 

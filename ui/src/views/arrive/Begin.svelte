@@ -48,9 +48,8 @@
     return account;
   }
   let done = $state<Schemas['ImportState']>();
-  const stay = $derived(
-    (done?.names ?? []).filter((name) => !done?.refused.some((r) => r.name === name)),
-  );
+  const off = $derived(new Set(done?.refused.map((r) => r.name)));
+  const stay = $derived((done?.names ?? []).map((n) => n.name).filter((name) => !off.has(name)));
   const first = $derived(stay[0]);
   // The registrar that the public record names, where it is called otherwise than the account.
   let account = $state('');

@@ -49,15 +49,15 @@
         <p>{say.takeIn.wentOff(far.refused.length)}</p>
         <ul>
           {#each far.refused as r (r.name)}<li>
-              <span class="mono">{r.name}</span>: {r.says}
+              <span class="mono">{r.unicode}</span>: {r.says}
             </li>{/each}
         </ul>
       {/if}
       {#if far.names.length}
         <p class="names">
-          {#each far.names as name (name)}
+          {#each far.names as { name, unicode } (name)}
             {#if !far.refused.some((r) => r.name === name)}
-              <a class="mono" href={p('/names/:name', { params: { name } })}>{name}</a>
+              <a class="mono" href={p('/names/:name', { params: { name } })}>{unicode}</a>
             {/if}
           {/each}
           {#if far.added > far.names.length}{say.takeIn.andMore(far.added - far.names.length)}{/if}

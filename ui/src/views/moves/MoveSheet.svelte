@@ -214,7 +214,13 @@
       />
     {/each}
     <MoveInShort move={m} />
-    <Track steps={m.steps} blocks={m.blocks} finish={m.finish} futures={m.futures ?? undefined} />
+    <Track
+      steps={m.steps}
+      blocks={m.blocks}
+      finish={m.finish}
+      futures={m.futures ?? undefined}
+      drawn={!!m.futures}
+    />
     <Stages steps={m.steps} open={m.open} />
     {#if m.exposed && m.consent}<Exposed exposed={m.exposed} consent={m.consent} />{/if}
     {#if m.checks.length}<Checks checks={m.checks} />{/if}

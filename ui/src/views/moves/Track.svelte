@@ -14,11 +14,14 @@
     blocks,
     finish,
     futures,
+    drawn = false,
   }: {
     steps: Step[];
     blocks: Block[];
     finish?: string[] | undefined;
     futures?: Schemas['Futures'] | undefined;
+    /** Do the two futures stand beside it as a picture of their own? Then it does not say them. */
+    drawn?: boolean;
   } = $props();
   const LEFT = 90;
   const ROW = 34;
@@ -160,7 +163,7 @@
     <span
       >{#if settled}{say.track.settled(
           stamp(latest(1), clock.now),
-        )}{:else if blocks.length}{whole}{/if}</span
+        )}{:else if blocks.length && !drawn}{whole}{/if}</span
     >
   </p>
   <p class="foot" aria-hidden="true">{told ? about(told) : say.track.legend}</p>

@@ -43,7 +43,7 @@ class ChangesTest < Minitest::Test
 
   def test_names_and_the_rulebook
     done("names/#{OTHER}/let-go")
-    assert_equal 1, done("names", account: "tarnbeck", text: OTHER)["lines"].size
+    assert_equal 1, done("names", account: "tarnbeck", text: OTHER)["added"]
     done("names/#{OTHER}/note", key: "paid", value: true)
     said = { source: "the registry's letter", date: "2027-01-04" }
     done("rulebook/overrides", suffix: "example", key: "new-name", value: "30", **said)

@@ -90,10 +90,12 @@ class WaysTest < Minitest::Test
 
   def test_tables_with_columns
     world.app.names.drop(NAMES.last)
-    table = "Until;Domain\n2028-02-28;#{NAMES.last}\n"
-    job = sent("names", 200, account: "tarnbeck", text: table, columns: { name: 1 })
-    assert_equal 1, job["lines"].size
-    refute_nil world.app.names.find(NAMES.last)
+    table = "Until;What\n2028-02-28;#{NAMES.last}\n"
+    given = { account: "tarnbeck", text: table, kinds: %w[expires_at name] }
+    assert_equal %w[expires_at name], sent("names/preview", 200, **given)["kinds"]
+    assert_equal 1, sent("names", 200, **given)["added"]
+    noted = world.app.names.told(NAMES.last, :hand)
+    assert_equal Time.utc(2028, 2, 28), noted[:expires_at]
   end
 
   def test_what_is_told_with_an_act

@@ -219,7 +219,7 @@
       blocks={m.blocks}
       finish={m.finish}
       futures={m.futures ?? undefined}
-      drawn={!!m.futures}
+      said={!m.futures}
     />
     <Stages steps={m.steps} open={m.open} />
     {#if m.exposed && m.consent}<Exposed exposed={m.exposed} consent={m.consent} />{/if}

@@ -14,14 +14,14 @@
     blocks,
     finish,
     futures,
-    drawn = false,
+    said = true,
   }: {
     steps: Step[];
     blocks: Block[];
     finish?: string[] | undefined;
     futures?: Schemas['Futures'] | undefined;
-    /** Do the two futures stand beside it as a picture of their own? Then it does not say them. */
-    drawn?: boolean;
+    /** Does it say the futures? Not where they stand beside it as a picture of their own. */
+    said?: boolean;
   } = $props();
   const LEFT = 90;
   const ROW = 34;
@@ -163,7 +163,7 @@
     <span
       >{#if settled}{say.track.settled(
           stamp(latest(1), clock.now),
-        )}{:else if blocks.length && !drawn}{whole}{/if}</span
+        )}{:else if blocks.length && said}{whole}{/if}</span
     >
   </p>
   <p class="foot" aria-hidden="true">{told ? about(told) : say.track.legend}</p>

@@ -84,7 +84,9 @@ module SteadyMove
         def accounts_for(registrars, choices, by, made)
           registrars.to_h do |given|
             chosen = given ? choices.accounts[given] || account_like(given)&.id : choices.account
-            chosen = account_made(given, by, made) if given && chosen == NEW
+            # a new one unless there is one by now
+            chosen = account_like(given)&.id || account_made(given, by, made) if given &&
+              chosen == NEW
             [given, held(chosen, given)]
           end
         end

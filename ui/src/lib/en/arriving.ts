@@ -15,7 +15,7 @@ export const begin = {
   names: 'Who holds your names, and which they are',
   registrar: 'The registrar, as you call it',
   theNames: 'The names that it holds, one or many',
-  whereTo: 'The registrar that they shall move to, if you know it',
+  whereTo: 'Where they shall move to',
   planTheFirst: (a: V, b: V) => `See the move of ${a} to ${b}`,
   seeTheFirst: (a: V) => `See whether ${a} may move`,
   afterwards: 'What can wait',

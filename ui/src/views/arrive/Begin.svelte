@@ -37,7 +37,7 @@
     );
   /** Makes the accounts once, however often it is tried. */
   async function holder() {
-    if (!account)
+    if (!account && title.trim())
       account = (
         await byHand(title, {
           ...(site.trim() ? { site: site.trim() } : {}),

@@ -46,7 +46,9 @@
 
   const take = createMutation(() => ({
     mutationFn: async () => {
-      const account = unnamed ? (holder ? await holder() : chosen) : undefined;
+      // Accounts that are made on the way are there before the rows are looked at.
+      const made = await holder?.();
+      const account = unnamed ? (holder ? made : chosen) : undefined;
       const body = { ...importing.body, ...(account && { account }) };
       return ask(api.POST('/api/names', { body }));
     },
@@ -145,9 +147,8 @@
           type="submit"
           disabled={take.isPending ||
             importing.stale ||
-            !ready ||
             !importing.count ||
-            (unnamed && !holder && !chosen)}>{say.takeIn.add(seen.counts)}</Button
+            (unnamed && (holder ? !ready : !chosen))}>{say.takeIn.add(seen.counts)}</Button
         >
         {#if seen.counts.unread}<span class="muted">{say.takeIn.unread(seen.counts.unread)}</span
           >{/if}

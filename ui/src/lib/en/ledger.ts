@@ -46,9 +46,11 @@ export const ledger = {
   unread: 'not readable',
   csv: 'CSV',
   note: 'Note a receipt or a refund',
-  move: 'Move',
+  move: 'Moves that it is for, all of them in one sum',
+  like: 'Names that hold …',
   currency: 'Currency',
   keep: 'Note it',
+  keepFor: (n: number) => `Note it for ${n} moves`,
 };
 export const closing = {
   title: 'Closing',

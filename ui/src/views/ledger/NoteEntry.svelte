@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createMutation, createQuery } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
+  import { SvelteSet } from 'svelte/reactivity';
   import { api, ask, type Schemas } from '../../lib/api';
   import { minor } from '../../lib/reading';
   import { say } from '../../lib/say';
@@ -16,7 +17,12 @@
     queryFn: () => ask(api.GET('/api/accounts')),
   }));
   let kind = $state('receipt');
-  let move = $state('');
+  const moves = new SvelteSet<number>();
+  let like = $state('');
+  // Those that are chosen stay to be seen, whatever is looked for.
+  const found = $derived(
+    lines.filter((l) => moves.has(l.id) || l.unicode.includes(like.trim().toLowerCase())),
+  );
   let account = $state('');
   let amount = $state('');
   let currency = $state('EUR');
@@ -27,7 +33,7 @@
         api.POST('/api/ledger', {
           body: {
             kind: kind as 'receipt',
-            moves: [Number(move || lines[0]?.id)],
+            moves: [...moves],
             account: account || places.data!.accounts[0]!.id,
             amount: { minor: minor(amount, currency) ?? 0, currency },
             ...(number && { number }),
@@ -36,6 +42,7 @@
       ),
     onSuccess: () => {
       amount = number = '';
+      moves.clear();
       done();
     },
   }));
@@ -58,12 +65,28 @@
         of={['receipt', 'refund'].map((k) => [k, say.ledger.kinds[k]!] as const)}
         bind:value={kind}
       />
-      <Choice
-        id="l-move"
-        label={say.ledger.move}
-        of={lines.map((l) => [String(l.id), l.unicode] as const)}
-        bind:value={() => move || String(lines[0]?.id ?? ''), (v) => (move = v)}
-      />
+      <fieldset>
+        <legend>{say.ledger.move}</legend>
+        <input
+          class="plain"
+          type="search"
+          aria-label={say.ledger.like}
+          placeholder={say.ledger.like}
+          bind:value={like}
+        />
+        <div class="list">
+          {#each found as l (l.id)}
+            <label
+              ><input
+                type="checkbox"
+                checked={moves.has(l.id)}
+                onchange={() => (moves.has(l.id) ? moves.delete(l.id) : moves.add(l.id))}
+              />
+              <span class="mono">{l.unicode}</span></label
+            >
+          {/each}
+        </div>
+      </fieldset>
       <Choice
         id="l-at"
         label={say.ledger.where}
@@ -73,7 +96,24 @@
       <Field id="l-sum" label={say.ledger.amount} amount={currency} required bind:value={amount} />
       <Field id="l-cur" label={say.ledger.currency} pattern="[A-Z]{'{3}'}" bind:value={currency} />
       <Field id="l-no" label={say.ledger.number} maxlength={60} bind:value={number} />
-      <Button type="submit" color="alternative" disabled={note.isPending}>{say.ledger.keep}</Button>
+      <Button type="submit" color="alternative" disabled={note.isPending || !moves.size}
+        >{moves.size > 1 ? say.ledger.keepFor(moves.size) : say.ledger.keep}</Button
+      >
     </form>
   </details>
 </May>
+
+<style>
+  fieldset {
+    display: grid;
+    gap: 4px;
+    align-content: start;
+  }
+  .list {
+    max-height: 9rem;
+    overflow-y: auto;
+  }
+  .list label {
+    display: block;
+  }
+</style>

@@ -38,6 +38,16 @@ module SteadyMove
       end
     end
 
+    # Sends a trial by each way that alerts have. Returns 1 where none is set, or one fails.
+    def test_alert
+      with_desk do |app|
+        tried = Desk::Operations::Alerts.new(app, Desk::Engine::StepRunner.new(app)).try
+        tried.each { |way, says| @out.puts("#{way}: #{says || "a trial went out"}") }
+        @out.puts(Words.say(:"health.no_way")) if tried.empty?
+        tried.any? && tried.values.none? ? 0 : 1
+      end
+    end
+
     def change_key
       with_desk { nil } # not one that an older version wrote
       lock = Desk::Lock.take(@config)

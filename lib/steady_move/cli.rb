@@ -16,6 +16,7 @@ module SteadyMove
         verify                walk through journal, seals and references; says what is wrong where
         change-key            seal everything with a new key (while the desk doesn't run)
         check                 is the configuration file right, can its files be read
+        test-alert            sends a trial by each way that alerts have
         export FOLDER         everything in open formats: JSON lines, zone files, .eml, CSV;
                               never a code or password
         import FOLDER         an export into an empty data folder
@@ -106,7 +107,7 @@ module SteadyMove
         check_config
       when ["restore", false]
         keep(@given[:check] ? "check" : @command, @file)
-      when ["verify", true], ["change-key", true]
+      when ["verify", true], ["change-key", true], ["test-alert", true]
         keep(@command.tr("-", "_"))
       else
         exit script

@@ -128,6 +128,19 @@ class WatchingTest < Minitest::Test
 
   # A connection that fails, work that is overdue, a deadline that comes near: told once, and again
   # after a day.
+  # Whether anybody would be told: a trial by each way that is set, and Status says where none is.
+  def test_a_trial_of_the_alerts
+    assert_empty alerts.try
+    sign_in
+    said = -> { get("/api/status").then { answer["checks"].find { |c| c["title"] == "Alerts" } } }
+    assert_equal [nil, true], said.call.then { |c| [c["well"], c["says"].start_with?("Nobody")] }
+    configure(alerts: { "to" => ["watch@saltern-office.example"] })
+    assert_equal({ "mail" => nil }, alerts.try)
+    assert_equal [true, "Alerts go out by email."], said.call.values_at("well", "says")
+    broken = ->(*, **) { raise SteadyMove::Wire::Unreachable, "no answer" }
+    world.app.sender.stub(:deliver, broken) { assert_equal({ "mail" => "no answer" }, alerts.try) }
+  end
+
   def test_alerts
     world.start("isles-timetable.example", to: "orlop")
     configure(

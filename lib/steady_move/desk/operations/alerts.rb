@@ -52,6 +52,20 @@ module SteadyMove
           WAYS.sum { |way| wanted?(way) ? tell_by(way, standing) : 0 }
         end
 
+        # Sends a trial by each way that is set. Returns {way => nil, or what hindered it}; empty
+        # where nobody would be told of anything.
+        def try
+          trial = [Alert.new(key: "trial", says: Words.say(:"health.trial"))]
+          WAYS
+            .select { |way| wanted?(way) }
+            .to_h do |way|
+              send(way, trial)
+              [way, nil]
+            rescue Wire::Error => e
+              [way, e.says]
+            end
+        end
+
         # [Alert]: what is wrong for longer than was set.
         def standing(checks = @health.checks)
           lasting(checks) + deadlines

@@ -38,6 +38,7 @@ module SteadyMove
             journal,
             overdue,
             backup,
+            alerts,
             *connections,
             *stuck
           ].compact
@@ -150,6 +151,15 @@ module SteadyMove
           late = age > 2 * (@ports.config.backup["every"] || ScheduledBackups::EVERY)
           says = late ? say("backup_old", hours: age / 3600) : kept["says"]
           check("backup", kept["well"] && !late, says, since: Store::Values.time(kept["at"]))
+        end
+
+        # Where nobody is told, nothing is broken, and nobody would know if it were.
+        def alerts
+          set = @ports.config.alerts
+          ways = [("mail" if set["to"].to_a.any?), ("webhook" if set["webhook"])].compact
+          return check("alerts", nil, say("no_way")) if ways.empty?
+
+          check("alerts", true, say("ways", ways: ways.map { |way| say(way) }))
         end
 
         def connections

@@ -106,6 +106,8 @@ class ImportsTest < Minitest::Test
     assert_equal [%i[new twice new], 0], fates(text, mended: mended)
     assert_equal [%i[new twice no_name], 0], fates(text, kinds: ["name", nil, "note"])
     assert_equal [%i[known twice no_name], 1], fates(text, held: ["a.example"])
+    twice = { kinds: %w[name expires_at expires_at] }
+    assert_equal [%i[new], 0], fates("a.example;2027-05-01;soon\n", **twice)
   end
 
   def fates(text, held: [], **chosen)

@@ -40,7 +40,7 @@ module SteadyMove
           @choices = choices
           @known = known
           @naming = naming
-          @kinds = choices.kinds || table.kinds
+          @kinds = once(choices.kinds || table.kinds)
           @questions = []
           @read = @kinds.each_index.to_h { |i| [i, column(i)] }.compact
           @left_out = choices.left_out.to_set
@@ -60,6 +60,13 @@ module SteadyMove
         def registrars = lines.select { |l| l.fate == :new }.map(&:account).tally
 
         private
+
+        # Of a kind that only one column can hold, the first column counts.
+        def once(kinds)
+          kinds.each_with_index.map do |kind, i|
+            kind if Kinds::SEVERAL.include?(kind) || kinds.index(kind) == i
+          end
+        end
 
         def cells_of(place)
           mended = @choices.mended[place]

@@ -8,6 +8,8 @@ module SteadyMove
         # So many rows that need a look are shown at once, and so many that don't.
         LOOK = 100
         FINE = 20
+        # Characters of a cell; whoever pasted it knows the rest.
+        CELL = 300
 
         module_function
 
@@ -63,7 +65,8 @@ module SteadyMove
 
         def row(line)
           {
-            **line.to_h.slice(:place, :number, :cells, :fate),
+            **line.to_h.slice(:place, :number, :fate),
+            cells: line.cells.map { |cell| cell[0, CELL] },
             name: line.name&.ascii,
             says: line.says && Words.text(line.says),
             unread: line.unread.map { |column, wanted| { column: column, wanted: wanted } }

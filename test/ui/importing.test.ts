@@ -80,6 +80,14 @@ describe('names that were pasted', () => {
         kinds: ['name', null, 'account'],
       }),
     );
+    await fireEvent.change(screen.getByLabelText('What “Held at” holds'), {
+      target: { value: 'expires_at' },
+    });
+    await waitFor(() =>
+      expect(posts(asked, '/api/names/preview').at(-1)).toMatchObject({
+        kinds: ['name', null, 'expires_at'],
+      }),
+    );
     await waitFor(() => expect(screen.getByText('Add 2 names')).toHaveProperty('disabled', false));
     await fireEvent.click(screen.getByText('Add 2 names'));
     await screen.findByText('2 added.');

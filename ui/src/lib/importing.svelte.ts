@@ -4,6 +4,8 @@ export type Preview = Schemas['ImportPreview'];
 export type Choices = Omit<Schemas['Import'], 'text'>;
 type Kind = Preview['kinds'][number];
 
+/** Those that several columns may hold together. */
+const SEVERAL = ['name_servers', 'note'];
 /** Milliseconds of rest after which what is typed is looked at. */
 const REST = 350;
 
@@ -34,9 +36,11 @@ export class Importing {
     if (this.text.trim()) this.#soon(0);
   }
 
+  /** What a column holds; of most kinds only one column can, and the one that was chosen does. */
   kind(column: number, kind: Kind) {
-    const kinds = [...(this.seen?.kinds ?? [])];
-    this.choose({ kinds: kinds.map((k, i) => (i === column ? kind : k)) });
+    const others = (k: Kind) => (k === kind && !SEVERAL.includes(String(k)) ? null : k);
+    const kinds = (this.seen?.kinds ?? []).map((k, i) => (i === column ? kind : others(k)));
+    this.choose({ kinds });
   }
 
   mend(place: number, column: number, text: string) {

@@ -166,6 +166,7 @@ describe('the ledger', () => {
       target: { value: 'Paid back' },
     });
     await fireEvent.click(screen.getByText('Settled', { selector: 'button' }));
+    await fireEvent.click(await screen.findByRole('checkbox'));
     await fireEvent.input(screen.getByLabelText('Amount'), { target: { value: '4,80' } });
     await screen.findByText('Orlop', { selector: 'option' });
     await fireEvent.click(screen.getByText('Note it'));

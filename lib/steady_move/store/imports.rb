@@ -42,6 +42,7 @@ module SteadyMove
               [id, place, wish.name, wish.account, *lists]
             end
           @rows.import(columns, rows, slice: 500)
+          @monitor.synchronize { open << id }
           id
         end
       end
@@ -89,7 +90,11 @@ module SteadyMove
       end
 
       def looked(id, place, refused) = of(id, place: place).update(looked: true, refused: refused)
-      def finish(id, at:) = @imports.where(id: id).update(finished_at: at.to_i)
+
+      def finish(id, at:)
+        @imports.where(id: id).update(finished_at: at.to_i)
+        @monitor.synchronize { open.delete(id) }
+      end
 
       def undo(id, at:, by:)
         @imports.where(id: id).update(undone_at: at.to_i, undone_by: by)
@@ -127,12 +132,9 @@ module SteadyMove
         of(id, fate: "added", name: told).count
       end
 
-      # Ids of those that somebody has to go on with, and nobody in this process does.
-      def unfinished
-        @monitor.synchronize do
-          @imports.where(finished_at: nil).select_order_map(:id) - @claimed.to_a
-        end
-      end
+      # Ids of those that somebody has to go on with, and nobody in this process does. Asked often,
+      # so it is known and not looked up.
+      def unfinished = @monitor.synchronize { (open - @claimed).sort }
 
       # Runs the block unless it runs for this import already.
       def alone(id)
@@ -146,6 +148,9 @@ module SteadyMove
       end
 
       private
+
+      # Ids without an end: what an earlier process left, and what was begun here.
+      def open = @open ||= @imports.where(finished_at: nil).select_map(:id).to_set
 
       def of(id, **which) = @rows.where(import_id: id, **which)
     end

@@ -11,9 +11,11 @@ module SteadyMove
         # Seconds after which an unchanged word is written down again.
         EVERY = 60
 
-        # state: Store::SystemState.
-        def initialize(state)
+        # state: Store::SystemState; watch: answers seconds that pass by themselves, whatever the
+        # desk's clock does: what is said over and over is not written over and over.
+        def initialize(state, watch: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) })
           @state = state
+          @watch = watch
           @lock = Mutex.new
           @all = state.under(PLACE).transform_values { |row| read(row) }
           @written = {}
@@ -51,8 +53,8 @@ module SteadyMove
           @all[key] = heard
           changed =
             was.nil? || was.well != well || @written[key].nil? ||
-              (at && at - @written[key] >= EVERY)
-          @written[key] = at if changed
+              @watch.call - @written[key] >= EVERY
+          @written[key] = @watch.call if changed
           [heard, changed]
         end
 

@@ -40,7 +40,7 @@ module SteadyMove
         end
 
         # Hosts of all services that are known.
-        def hosts = @bases.values.uniq.filter_map { |base| URI(base).host }.uniq
+        def hosts = @hosts ||= @bases.values.uniq.filter_map { |base| URI(base).host }.uniq
 
         # The text at an address, with the same limits as any answer. Raises as `domain`.
         def text(url)

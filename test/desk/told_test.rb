@@ -65,6 +65,30 @@ class ToldTest < Minitest::Test
     end
   end
 
+  # What is said over and over is written once a minute, by the time that passes by itself; what
+  # changes at once.
+  def test_what_was_heard_is_written_seldom
+    written = []
+    state =
+      Struct.new(:written) do
+        def under(_) = {}
+        def []=(key, value)
+          written << [key, value[:well]]
+        end
+      end
+    seconds = 0
+    heard = Desk::Common::LastHeard.new(state.new(written), watch: -> { seconds })
+    say = ->(well) { heard.note("orlop", at: app.now + (seconds * 3600), well: well, says: "x") }
+    5.times { say.call(true) }
+    assert_equal 1, written.size
+    say.call(false)
+    assert_equal [true, false], written.map(&:last)
+    seconds = 61
+    2.times { say.call(false) }
+    assert_equal 3, written.size
+    assert_equal app.now, heard["orlop"].failing_since
+  end
+
   # A mailbox can be tried where there is a server to send through, one that receives, and an
   # address.
   def test_what_a_trial_of_a_mailbox_wants

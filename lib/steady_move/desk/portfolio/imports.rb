@@ -69,7 +69,8 @@ module SteadyMove
             .imports
             .alone(id) do
               import = @ports.imports.find(id)
-              next if import.nil? || import.finished_at
+              next @ports.imports.finish(id, at: @ports.now) if import.nil? # it came to nothing
+              next if import.finished_at
 
               keep(import, &)
               look_up(import, &)

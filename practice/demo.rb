@@ -62,7 +62,7 @@ children.start(
   options[:rate].to_s
 )
 if opening
-  puts "Living through the week before, once: about 20 seconds"
+  puts "Living through the week before, once: about half a minute"
   $stdout.flush
 end
 children.start(

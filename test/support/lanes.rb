@@ -6,7 +6,8 @@ require "rbconfig"
 
 # Runs jobs side by side: test files, each in a process of its own that is forked from one which has
 # loaded everything, and commands. Two more than there are processors, since most of them wait for a
-# third of their time; of those with a browser one at a time, since it is many processes by itself.
+# third of their time; of those with a browser no more than there are processors, since each is many
+# processes by itself.
 # What takes longest begins first. Of what passed a line is printed (with seconds, and those of a
 # processor), of what failed the whole of what it said.
 class Lanes
@@ -17,13 +18,13 @@ class Lanes
   # Whole lanes of work that no file's size tells of (seconds, roughly).
   WEIGHTS = { "browser" => 4, "kill_test" => 4, "service" => 4, "standards" => 2 }.freeze
 
-  # Never two of these at once.
-  ALONE = "browser/"
+  BROWSER = "browser/"
   # No file takes longer (seconds); the longest take a third of it on a slow machine.
   LONGEST = 600
 
-  def initialize(wide: Etc.nprocessors.clamp(1, 4) + 2, out: $stdout)
-    @wide = wide
+  def initialize(processors: Etc.nprocessors.clamp(1, 4), out: $stdout)
+    @wide = processors + 2
+    @browsers = processors
     @out = out
     @jobs = []
   end
@@ -68,11 +69,11 @@ class Lanes
   private
 
   def next_of(left, running)
-    busy = running.values.any? { |r| alone?(r.job) }
-    left.find { |job| !(busy && alone?(job)) }
+    browsers = running.values.count { |r| browser?(r.job) }
+    left.find { |job| browsers < @browsers || !browser?(job) }
   end
 
-  def alone?(job) = job.name.start_with?(ALONE)
+  def browser?(job) = job.name.start_with?(BROWSER)
 
   def start(job, lane)
     log = File.join(folder, job.name.tr("/", "-"))

@@ -128,8 +128,8 @@ class RecordsInWorkTest < Minitest::Test
   def test_found_by_asking
     app.names.learn(NAME, facts(source: :hand, tied_services: ["mail forwarding", "a shop"]))
     any = ->(_, name, type) { answer(type == "A" ? everywhere(name) : [], type) }
-    app.dns.stub(:query, any) { assert_match(/Every name answers/, probed) }
-    assert_match(/usual names were asked/, probed)
+    app.dns.stub(:query, any) { assert_match(/Every name under #{NAME} answers/, probed) }
+    assert_match(/names were asked for, usual ones/, probed)
     assert_equal %w[mail_forwarding other], noted_services.map(&:kind)
   end
 

@@ -89,11 +89,7 @@ class CarryStandardsTest < Minitest::Test
   def test_probing_finds_what_has_a_usual_name
     @server = Named.new("tide.example", zone: ZONE)
     dns = client(@server.port)
-    found =
-      Records::Probing.run(Records::Name.parse("tide.example"), nonce: "nobody-7") do |name, type|
-        answer = dns.query("ns1.tide.example", name.to_s, type)
-        [answer.rcode, answer.answer + answer.authority.select { |r| r.type == "NS" }]
-      end
+    found = probed(dns)
     missed = sets(zone(ZONE)).keys - sets(found.zone).keys
     assert_equal %w[
                    *.quay.tide.example.
@@ -103,6 +99,64 @@ class CarryStandardsTest < Minitest::Test
                  ],
                  missed.map(&:first).sort
     refute found.wildcard
+  end
+
+  # Keys named after a month, a mail server's and a site's pinned certificates, what the sender
+  # policy and the reports name, the third of three servers, a wildcard that answers from two
+  # places, and a second one below it: all of it is asked of BIND.
+  HIDDEN = <<~ZONE.freeze
+    $TTL 300
+    @ SOA ns1 h 1 2 3 4 300
+    @ NS ns1
+    @ MX 10 post-room
+    @ TXT "v=spf1 a:senders.tide.example include:_policy7.tide.example -all"
+    @ CAA 0 iodef "https://certs-desk.tide.example/told"
+    ns1 A 192.0.2.1
+    post-room A 192.0.2.2
+    _25._tcp.post-room TLSA 3 1 1 #{"ab" * 32}
+    senders A 192.0.2.3
+    _policy7 TXT "v=spf1 ip4:192.0.2.0/24 -all"
+    certs-desk A 192.0.2.4
+    _8443._tcp.www TLSA 3 1 1 #{"cd" * 32}
+    www A 192.0.2.5
+    _443._tcp.www TLSA 3 1 1 #{"ef" * 32}
+    202609._domainkey TXT "v=DKIM1; p=QUJD"
+    sel2._domainkey TXT "v=DKIM1; p=QUJE"
+    _sip._tcp SRV 1 1 5061 calls
+    calls A 192.0.2.6
+    app11 A 192.0.2.7
+    app A 192.0.2.9
+    mx1 A 192.0.2.8
+    mx2 A 192.0.2.8
+    mx3 A 192.0.2.8
+    mx4 A 192.0.2.8
+    * A 192.0.2.60
+    * A 192.0.2.61
+    *.shop A 192.0.2.70
+    www.shop A 192.0.2.71
+    own.shop A 192.0.2.72
+  ZONE
+
+  def test_probing_finds_what_administrators_have
+    @server = Named.new("tide.example", zone: HIDDEN)
+    found = probed(client(@server.port), more: %w[own.shop.tide.example])
+    missed = sets(zone(HIDDEN)).keys - sets(found.zone).keys
+    assert_equal %w[_8443._tcp.www.tide.example. app11.tide.example.], missed.map(&:first).sort
+    assert_equal %w[shop.tide.example tide.example], found.wildcards.map(&:to_host).sort
+    assert_empty sets(found.zone).to_a - sets(zone(HIDDEN)).to_a
+  end
+
+  def probed(dns, **more)
+    labels = (1..).each
+    Records::Probing.run(
+      Records::Name.parse("tide.example"),
+      today: Date.new(2026, 11, 30),
+      nonce: -> { "nobody-#{labels.next}" },
+      **more
+    ) do |name, type|
+      answer = dns.query("ns1.tide.example", name.to_s, type)
+      [answer.rcode, answer.answer + answer.authority.select { |r| r.type == "NS" }]
+    end
   end
 
   # What is wanted, as a file, served by NSD: every set is answered as it should be; kzonecheck
@@ -177,10 +231,7 @@ class CarryStandardsTest < Minitest::Test
     @server.stop
     @server = BadDns.new(:circle)
     dns = client(@server.port)
-    found =
-      Records::Probing.run(Records::Name.parse("tide.example"), nonce: "nobody-7") do |name, type|
-        dns.query("ns1.tide.example", name.to_s, type).then { |a| [a.rcode, a.answer] }
-      end
+    found = probed(dns)
     assert_operator found.asked, :<=, Records::Probing::MOST
   end
 end

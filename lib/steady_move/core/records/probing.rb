@@ -7,243 +7,132 @@ module SteadyMove
       # found records point at. It can never know that nothing else is there; what was asked is
       # told.
       class Probing
-        # Labels under which sites, mail and services usually stand (common practice, no source; the
-        # names with an underscore as their RFCs and IANA's registry of service names have them).
-        HOSTS = %w[
-          www
-          mail
-          smtp
-          imap
-          pop
-          webmail
-          mx
-          mx1
-          mx2
-          mx3
-          mail1
-          mail2
-          autodiscover
-          autoconfig
-          mta-sts
-          ns
-          ns1
-          ns2
-          ns3
-          dns1
-          dns2
-          ftp
-          sftp
-          api
-          app
-          apps
-          blog
-          shop
-          store
-          dev
-          test
-          staging
-          stage
-          beta
-          demo
-          preview
-          cdn
-          static
-          assets
-          img
-          images
-          media
-          files
-          download
-          downloads
-          cloud
-          vpn
-          remote
-          gateway
-          intranet
-          extranet
-          portal
-          login
-          sso
-          auth
-          id
-          account
-          my
-          admin
-          status
-          help
-          support
-          docs
-          wiki
-          forum
-          chat
-          meet
-          video
-          voice
-          sip
-          git
-          ci
-          build
-          monitor
-          stats
-          m
-          mobile
-          web
-          www2
-          old
-          new
-          book
-          booking
-          tickets
-          pay
-          news
-          events
-          calendar
-          contact
-          lists
-          go
-          link
-          links
-          search
-          maps
-          live
-          tv
-          radio
-          db
-          office
-          home
-          lab
-          labs
-          partner
-          partners
-          client
-          clients
-          info
-          jobs
-        ].freeze
-        SERVICES = %w[
-          _dmarc
-          _mta-sts
-          _smtp._tls
-          _domainkey
-          default._domainkey
-          dkim._domainkey
-          mail._domainkey
-          selector1._domainkey
-          selector2._domainkey
-          s1._domainkey
-          s2._domainkey
-          k1._domainkey
-          k2._domainkey
-          _acme-challenge
-          _acme-challenge.www
-          _sip._tcp
-          _sip._udp
-          _sip._tls
-          _sips._tcp
-          _xmpp-client._tcp
-          _xmpp-server._tcp
-          _imap._tcp
-          _imaps._tcp
-          _pop3s._tcp
-          _submission._tcp
-          _submissions._tcp
-          _autodiscover._tcp
-          _caldav._tcp
-          _caldavs._tcp
-          _carddav._tcp
-          _carddavs._tcp
-          _ldap._tcp
-          _matrix._tcp
-          _stun._udp
-          _turn._udp
-          _443._tcp
-          _443._tcp.www
-          _25._tcp
-          _report._dmarc
-          _adsp._domainkey
-          _atproto
-        ].freeze
         # What is asked at every name that is there, and besides at the top.
         TYPES = %w[A AAAA CNAME MX TXT SRV CAA TLSA HTTPS NS].freeze
         TOP = %w[SOA SSHFP NAPTR LOC SPF].freeze
         # No list of found names grows beyond this.
-        MOST = 600
+        MOST = 1200
         # From what is pointed at, what that points at, and so on: so many times.
         DEEPEST = 4
+        # A wildcard may answer each time from another place: so many random labels are asked for.
+        NONCES = 3
 
-        # zone: Zone of what was found; asked: how many names; wildcard: does every name answer, so
-        # that a name that answers says little?
-        Probed = Struct.new(:zone, :asked, :wildcard, keyword_init: true)
+        # zone: Zone of what was found; asked: how many names; wildcards: [Name] under which every
+        # name answers, so that one that answers there says little.
+        Probed =
+          Struct.new(:zone, :asked, :wildcards, keyword_init: true) do
+            def wildcard = wildcards.any?
+          end
 
-        # origin: Name; more: labels to ask for as well, as text; nonce: a label that nobody has.
-        # The block is given a Name and a type and answers [rcode, [Record]] of one authoritative
-        # server.
-        def self.run(origin, nonce:, more: [], &ask) = new(origin, ask).run(more, nonce)
+        # origin: Name; today: Date; nonce: callable, a label that nobody has, another each time;
+        # more: names to ask for as well, as text. The block is given a Name and a type and answers
+        # [rcode, [Record]] of one authoritative server. Returns Probed.
+        def self.run(origin, today:, nonce:, more: [], &ask)
+          labels = more + UsualLabels.all(origin, today)
+          new(origin, nonce, ask).run(labels)
+        end
 
-        def initialize(origin, ask)
+        def initialize(origin, nonce, ask)
           @origin = origin
+          @nonce = nonce
           @ask = ask
           @records = []
           @seen = {}
+          @stars = {} # parent => texts of what stands at its wildcard
         end
 
-        # As self.run. Returns Probed.
-        def run(more, nonce)
-          wildcard = answers?(Name.new([nonce] + @origin.labels))
-          wild(nonce) if wildcard
-          queue =
-            ([@origin] + (HOSTS + SERVICES + more).filter_map { |text| name(text) }).map do |n|
-              [n, 0]
-            end
+        # labels: [String], relative to the origin or whole. Returns Probed.
+        def run(labels)
+          star(@origin)
+          queue = [@origin, *labels.filter_map { |text| name(text) }].map { |n| [n, 0] }
           until queue.empty? || @seen.size >= MOST
             probed, depth = queue.shift
             next if @seen[probed]
 
-            pointed = probe(probed, wildcard)
+            pointed = probe(probed)
             queue.concat(pointed.map { |n| [n, depth + 1] }) if depth < DEEPEST
           end
-          Probed.new(zone: Zone.new(@origin, @records.uniq), asked: @seen.size, wildcard: wildcard)
+          Probed.new(
+            zone: Zone.new(@origin, @records.uniq),
+            asked: @seen.size,
+            wildcards: @stars.select { |_, texts| texts.any? }.keys
+          )
         end
 
         private
 
         def name(text)
-          Name.parse(text, origin: @origin)
+          found = Name.parse(text.delete_suffix("."))
+          found.under?(@origin) ? found : Name.parse(text, origin: @origin)
         rescue ArgumentError
           nil
         end
 
-        def answers?(name) = TYPES.first(5).any? { |type| ask(name, type)[1].any? }
-
-        # What stands at the wildcard itself.
-        def wild(nonce)
-          star = Name.new(["*"] + @origin.labels)
-          TYPES.each do |type|
-            ask(Name.new([nonce] + @origin.labels), type)[1].each { |r| @records << at(star, r) }
+        # What stands at the wildcard under a name, kept; asked for once, by labels that nobody has.
+        # What a wildcard above answers as well is no wildcard of its own.
+        def star(parent)
+          @stars[parent] ||= begin
+            found = NONCES.times.flat_map { random(parent) }.uniq
+            own = found.reject { |r| above(parent).include?(r.rdata.to_s) }
+            @records.concat(own)
+            own.map { |r| r.rdata.to_s }
           end
         end
 
-        def at(name, record) = Record.new(name: name, ttl: record.ttl, rdata: record.rdata)
+        def random(parent)
+          name = Name.new([@nonce.call, *parent.labels])
+          star = Name.new(["*", *parent.labels])
+          return [] if ask(name, TYPES.first).first == "NXDOMAIN"
+
+          found = TYPES.flat_map { |type| ask(name, type)[1] }
+          found.map { |r| Record.new(name: star, ttl: r.ttl, rdata: r.rdata) }
+        rescue ArgumentError
+          [] # no room for one more label
+        end
+
+        # What the wildcards at and above a name's parent answer.
+        def above(name)
+          return [] if name == @origin
+
+          parent = name.parent
+          star(parent) + above(parent)
+        end
 
         # Returns the names that what was found here points at.
-        def probe(name, wildcard)
+        def probe(name)
           @seen[name] = true
           rcode, first, aliased = ask(name, "A")
           return [] if rcode == "NXDOMAIN"
 
-          # A name with an alias has nothing else (RFC 2181 §10.1).
-          types = TYPES.drop(1) + (name == @origin ? TOP : [])
-          others = aliased.any? ? aliased : types.flat_map { |type| ask(name, type)[1] }
-          found = first + others
-          found = found.select { |r| r.name == name || r.type == "NS" }.uniq
-          @records.concat(found) unless wildcard && name != @origin && by_wildcard?(found)
-          found.flat_map { |r| targets(r) }.select { |n| n.under?(@origin) }
+          found = held(name, first, aliased)
+          return [] if by_wildcard?(name, found)
+
+          @records.concat(found)
+          site(name) + found.flat_map { |r| Pointing.names(r, @origin) }.uniq
         end
 
-        # Nothing but what every name answers.
-        def by_wildcard?(found)
-          star = @records.select { |r| r.name.wildcard? }.map { |r| r.rdata.to_s }
-          found.any? && found.all? { |r| star.include?(r.rdata.to_s) }
+        # A name with an alias has nothing else (RFC 2181 §10.1).
+        def held(name, first, aliased)
+          types = TYPES.drop(1) + (name == @origin ? TOP : [])
+          others = aliased.any? ? aliased : types.flat_map { |type| ask(name, type)[1] }
+          (first + others).select { |r| r.name == name || r.type == "NS" }.uniq
+        end
+
+        # Below a host that is there, its site (common practice, no source).
+        def site(name)
+          return [] if name == @origin || name.labels.first.match?(/\A(?:_|www\z)/in)
+
+          [Name.new(["www", *name.labels])]
+        rescue ArgumentError
+          [] # no room for one more label
+        end
+
+        # Nothing but what every name there answers.
+        def by_wildcard?(name, found)
+          return false if name == @origin || found.empty?
+
+          all = above(name)
+          found.all? { |r| all.include?(r.rdata.to_s) }
         end
 
         # [rcode, what the name itself holds of a type, its alias]; an alias's target is probed by
@@ -252,19 +141,6 @@ module SteadyMove
           rcode, records = @ask.call(name, type)
           own = records.select { |r| r.name == name }
           [rcode, own.select { |r| r.type == type }, own.select { |r| r.type == "CNAME" }]
-        end
-
-        def targets(record)
-          values = record.rdata.values
-          named = values.grep(Name)
-          record.type == "TXT" ? [] : named + service_names(record)
-        end
-
-        # A mail server's certificate is pinned beside it (RFC 7672 §3.1).
-        def service_names(record)
-          record.type == "MX" ? [Name.new(%w[_25 _tcp] + record.rdata.values.last.labels)] : []
-        rescue ArgumentError
-          []
         end
       end
     end

@@ -203,7 +203,8 @@ module SteadyMove
           found =
             Records::Probing.run(
               Records::Name.parse(name),
-              nonce: nonce,
+              today: @ports.now.to_date,
+              nonce: method(:nonce),
               more: more + known_labels(name)
             ) do |at, type|
               answer = @ports.dns.query(server, at.to_s, type)
@@ -222,12 +223,14 @@ module SteadyMove
                 )
               ]
             end
-          [
-            found.zone,
-            false,
-            phrase(found.wildcard ? "probe_wildcard" : "probe", found.zone, asked: found.asked),
-            []
-          ]
+          [found.zone, false, probed_says(found), []]
+        end
+
+        def probed_says(found)
+          return phrase("probe", found.zone, asked: found.asked) unless found.wildcard
+
+          at = found.wildcards.map(&:to_host)
+          phrase("probe_wildcard", found.zone, asked: found.asked, at: at)
         end
 
         def nonce = "sm-#{@ports.random.rand(2**40).to_s(36)}"

@@ -149,6 +149,13 @@ class ReadinessTest < Minitest::Test
     [{ privacy: "veil.test" }, "clear", []],
     [{ privacy: "veil.test", to: { reads_contacts: true } }, "fix", %w[privacy-on]],
     [{ name: "ferry.isl.test", privacy: true }, "fix", %w[privacy-on]],
+    [{ privacy: true, code_after_privacy: true }, "fix", %w[privacy-first]],
+    [
+      { privacy: true, code_after_privacy: true, to: { reads_contacts: true } },
+      "fix",
+      %w[privacy-on]
+    ],
+    [{ privacy: false, code_after_privacy: true }, "clear", []],
     [{ mailbox: "bounced", change_opted_out: true }, "fix", %w[contact-unreachable]],
     [{ registrant_email: "" }, "fix", %w[contact-unreachable contact-trap]],
     [{ mailbox: "unproven" }, "clear", []],
@@ -209,6 +216,12 @@ class ReadinessTest < Minitest::Test
       end
     open = %w[suffix-unlisted suffix-values]
     assert_empty Core::Readiness::Rules.all.keys - hit - open, "each rule has a row"
+  end
+
+  # Nobody knows whether privacy is on, and the losing side gives no code while it is.
+  def test_privacy_that_is_not_known_before_a_code
+    found = judge("ferry.example", **KNOWN, privacy: nil, code_after_privacy: true)
+    assert_equal([["privacy-first", %i[privacy]]], found.unknown.map { |u| [u.rule, u.lacks] })
   end
 
   # A value that nobody knows makes no name ready: it is asked once for the suffix, and the site's

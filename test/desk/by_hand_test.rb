@@ -25,6 +25,58 @@ class ByHandTest < Minitest::Test
     assert_equal "Settled", state(id).stage
   end
 
+  # A lock of four statuses, taken off and put on at once; two approval emails, a second factor, and
+  # the code typed again at the release.
+  def test_what_a_registrar_asks_for_besides
+    live_with("tarnbeck")
+    name = "isles-timetable.example"
+    four = Core::Names::Statuses::FOUR_LOCKS
+    none = { statuses: [], name_servers: [] }
+    world.world.registry.update(
+      "tarnbeck",
+      name,
+      add: {
+        **none,
+        statuses: four
+      },
+      rem: none,
+      at: world.app.now
+    )
+    world.app.accounts.keep_habits(
+      world.app.accounts.find("tarnbeck"),
+      "sign_in" => "factor",
+      "code_at_release" => true,
+      "approval_mails" => "2",
+      "lock_is_four" => true,
+      "ways" => {
+        "release" => "link"
+      }
+    )
+    world.app.accounts.keep_habits(world.app.accounts.find("orlop"), "lock_is_four" => true)
+    id = start(name)
+    until_step(id, "release")
+    assert_empty row(name)[:statuses] & four
+    world.until_true { told(id, "release").hand.typed.size > 1 }
+    hand = told(id, "release").hand
+    assert_equal ["Approval emails so far", "1 of 2; each of them has to be answered"],
+                 hand.typed.first
+    assert hand.types_code
+    visitor.approve(hand.typed[1].last)
+    until_over(id)
+    assert_equal four, row(name)[:statuses] & four
+    refute told(id, "release")
+  end
+
+  # The page of an act says how one signs in there, and nothing of a letter does.
+  def test_the_second_step_of_a_sign_in
+    live_with("millrace")
+    habits = { "sign_in" => "mail" }
+    world.app.accounts.keep_habits(world.app.accounts.find("millrace"), habits)
+    id = start("kelp-sound-hire.example")
+    assert_equal ["At the sign-in", "it sends a confirmation code by email, which is typed there"],
+                 told(id, "unlock").hand.typed.first
+  end
+
   # 2: the code by mail to the registrant after a reason, and not while its own privacy service is
   # on.
   def test_a_code_that_is_mailed_after_a_reason_is_given

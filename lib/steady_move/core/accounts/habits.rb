@@ -74,6 +74,13 @@ module SteadyMove
         ALL = [
           habit("site", :url, "first", steps: %w[unlock get-code order release]),
           habit("login", :name, "first", steps: %w[unlock get-code order release]),
+          habit(
+            "sign_in",
+            :choice,
+            "first",
+            of: %w[mail factor],
+            steps: %w[unlock ask-code order release]
+          ),
           *ACTS.map do |act|
             ways = Moves::Channels::ALLOWED.fetch(act)
             habit("way_#{act}", :choice, "ways", path: "ways.#{act}", of: ways)
@@ -88,6 +95,10 @@ module SteadyMove
           ),
           habit("code_guard", :choice, "codes", of: %w[mail factor], steps: %w[ask-code]),
           habit("code_reason", :yes, "codes", steps: %w[ask-code]),
+          habit("code_after_privacy", :yes, "codes", steps: %w[privacy-off ask-code]),
+          habit("code_at_release", :yes, "codes", steps: %w[release]),
+          habit("approval_mails", :choice, "codes", of: %w[1 2 3], steps: %w[release]),
+          habit("lock_is_four", :yes, "codes", steps: %w[unlock lock-back]),
           habit("code_takes", :minutes, "codes", steps: %w[get-code]),
           habit("contacts_late", :hours, "codes", steps: %w[contacts-shown]),
           habit("opt_out", :yes, "codes"),

@@ -37,6 +37,14 @@ module SteadyMove
           "transferPeriod" => "transfer period"
         }.freeze
         LOCK = "clientTransferProhibited"
+        # What one lock sets at some registrars (RFC 5731 §2.3 has the statuses; that they go
+        # together is common practice, no source).
+        FOUR_LOCKS = [
+          LOCK,
+          "clientUpdateProhibited",
+          "clientDeleteProhibited",
+          "clientRenewProhibited"
+        ].freeze
         # RDAP's words that don't say whose they are, or are about something else than a transfer
         # (RFC 9083 §10.2.2).
         RDAP_ALONE = [

@@ -13,6 +13,30 @@ module SteadyMove
         # How much later than noted a code has to come before it is offered to be kept.
         LATER = 1.5
 
+        # What a registrar may ask for on the way => the habit that it shows.
+        ASKED = {
+          "reason" => {
+            "code_reason" => true
+          },
+          "mail" => {
+            "code_guard" => "mail"
+          },
+          "factor" => {
+            "code_guard" => "factor"
+          },
+          "privacy" => {
+            "code_after_privacy" => true
+          },
+          "again" => {
+            "code_at_release" => true
+          },
+          "nothing" => {
+            "code_reason" => false,
+            "code_guard" => nil,
+            "code_after_privacy" => false
+          }
+        }.freeze
+
         def initialize(ports)
           @ports = Ports.of(ports)
         end
@@ -44,29 +68,11 @@ module SteadyMove
           note("habit_kept", account, by, found.says)
         end
 
-        # Something that an act there asks for: a reason, a code by mail first, a second factor.
+        # Something that an act there asks for, of ASKED.
         # Raises Refused.
         def asks(account_id, what, by:)
           account = find(account_id)
-          change =
-            {
-              "reason" => {
-                "code_reason" => true
-              },
-              "mail" => {
-                "code_guard" => "mail"
-              },
-              "factor" => {
-                "code_guard" => "factor"
-              },
-              "nothing" => {
-                "code_reason" => false,
-                "code_guard" => nil
-              }
-            }[
-              what
-            ]
-          raise Refused.new(:invalid, :no_such_habit, given: what) unless change
+          change = ASKED[what] or raise Refused.new(:invalid, :no_such_habit, given: what)
 
           @ports.accounts.keep_habits(account, change)
           note("habit_kept", account, by, Words.phrase("habits.asks.#{what}"))

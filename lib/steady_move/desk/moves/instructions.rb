@@ -8,6 +8,7 @@ module SteadyMove
       class Instructions
         # place: id by which acts are gathered; title, site, login: where; does: a sentence; typed:
         # [[label, text]]; way: of Core::Moves::Channels; pastes: a code is pasted back here;
+        # types_code: the name's code is typed there;
         # mailto: a letter to its support, where the act has become late (RFC 6068); order: what is
         # ordered (ManualOrders::Line), or nil;
         # records: does the records' sheet say what is typed; host: DNS host whose name servers are
@@ -25,6 +26,7 @@ module SteadyMove
             :typed,
             :way,
             :pastes,
+            :types_code,
             :mailto,
             :order,
             :account,
@@ -85,6 +87,7 @@ module SteadyMove
             records: step.trait?(:sheet),
             host: (move.plan.new_host if step.trait?(:new_servers)),
             pastes: step.trait?(:paste),
+            types_code: types_code?(move, step),
             on_word: step.proof == :on_word,
             mailto: (support(move, step) if step_state.phase == "stuck")
           )
@@ -103,6 +106,12 @@ module SteadyMove
 
         def order_line(move, step)
           ManualOrders.new(@ports).line(move) if step.trait?(:orders) && step.place == "gaining"
+        end
+
+        # Is the authorization code typed there?
+        def types_code?(move, step)
+          again = step.trait?(:approval) && at(move, step)&.habits&.fetch("code_at_release", nil)
+          (step.trait?(:types_code) || again == true) && !@ports.codes.of_move(move.id).nil?
         end
 
         def where(move, step)
@@ -160,10 +169,22 @@ module SteadyMove
         def typed(move, step)
           kind, values = Letters::TypedValues.needed(@ports, move, step)
           reason = step.trait?(:reason) && at(move, step).habits["code_reason"]
-          values.each_with_index.map { |s, i| [Words.say(:"by_hand.#{kind}", number: i + 1), s] } +
-            guarded(move, step) +
+          signing_in(move, step) +
+            values.each_with_index.map do |s, i|
+              [Words.say(:"by_hand.#{kind}", number: i + 1), s]
+            end + guarded(move, step) +
             (reason ? [[Words.say(:"by_hand.reason"), Words.say(:"by_hand.our_reason")]] : []) +
+            (step.trait?(:approval) ? approvals(move, step) : []) +
             (step.way == "link" ? choices(move, step) : [])
+        end
+
+        # The second step of the sign-in, where the act is on the account's own pages.
+        def signing_in(move, step)
+          elsewhere = !step.place.match?(/\A(?:losing|gaining)\z/) || step.by_letter?
+          second = at(move, step)&.habits&.fetch("sign_in", nil)
+          return [] if second.nil? || elsewhere || step.way == "link"
+
+          [[Words.say(:"by_hand.at_sign_in"), Words.say(:"by_hand.guard_#{second}")]]
         end
 
         # What a page wants before it shows a code.
@@ -175,7 +196,7 @@ module SteadyMove
         # Both choices where both are there, each with its words and host: nobody has to trust a
         # colour.
         def choices(move, step)
-          links = asking(move, step)&.links.to_a
+          links = asked(move, step).flat_map { |message| message.links.to_a }.uniq(&:url)
           told = links.reject { |link| link.role == "other" }
           (told.empty? ? links : told).map do |link|
             words = link.words.empty? ? "–" : link.words
@@ -183,10 +204,31 @@ module SteadyMove
           end
         end
 
-        def link(move, step) = asking(move, step)&.link
+        def link(move, step) = asking(move, step).first&.link
 
-        # The newest message that asks for this approval and that counts, from the side where the
-        # step is done; one with links before others.
+        # How many of its approval emails have come, where several are known to be sent.
+        def approvals(move, step)
+          wanted = mails(move, step)
+          return [] if wanted < 2
+
+          come = [asking(move, step).map(&:recipient).uniq.size, wanted].min
+          says = Words.say(:"by_hand.approvals_of", come: come, wanted: wanted)
+          [[Words.say(:"by_hand.approvals"), says]]
+        end
+
+        # So many of them are sent, each to somebody else.
+        def mails(move, step) = at(move, step)&.habits&.fetch("approval_mails", nil).to_i
+
+        # Those that have to be answered: the newest to each address, or the newest of all where one
+        # is sent.
+        def asked(move, step)
+          told = asking(move, step)
+          wanted = [mails(move, step), 1].max
+          wanted == 1 ? told.first(1) : told.uniq(&:recipient).first(wanted)
+        end
+
+        # The messages that ask for this approval and that count, from the side where the step is
+        # done, the newest first; those with links before others.
         def asking(move, step)
           told =
             @ports
@@ -197,7 +239,7 @@ module SteadyMove
                   (Common::Parties.both(@ports, m.sender, move) == "gaining") ==
                     (step.place == "gaining")
               end
-          told.find { |m| m.links.any? } || told.first
+          told.partition { |m| m.links.any? }.reduce(:+)
         end
       end
     end

@@ -13,6 +13,9 @@ module SteadyMove
           "code" => :confirm_code
         }.freeze
 
+        # Rules for whose sake a privacy service is turned off.
+        COVERS = %w[privacy-on privacy-first].freeze
+
         # zone: ZoneSurvey, where records are carried.
         def initialize(ports, judged, account, new_host, aims, zone: nil)
           @zone = zone
@@ -47,18 +50,21 @@ module SteadyMove
           {
             lock: family&.lock != "none",
             code: code,
-            ask: code && judged.account.ways["code"] != "connection",
+            ask: code && ways["code"] != "connection",
+            one_letter: code && family&.lock != "none" && by_letter?,
             privacy: privacy,
             identity: privacy && identity,
             contact: Common::ContactRoles.mail_decides?(judged)
           }
         end
 
-        def privacy = judged.verdict.fixes.any? { |f| f.rule == "privacy-on" }
+        def ways = judged.account.ways
+        # Does one letter ask for the lock and the code?
+        def by_letter? = ways.values_at("unlock", "code").all?("letter")
+        def privacy = judged.verdict.fixes.any? { |f| COVERS.include?(f.rule) }
 
         def identity
-          judged.account.ways["privacy"] == "service" &&
-            judged.account.privacy_service&.fetch("identity", false)
+          ways["privacy"] == "service" && judged.account.privacy_service&.fetch("identity", false)
         end
 
         # A copy and two looks are wanted of every zone that stays where it is.
@@ -92,7 +98,7 @@ module SteadyMove
             outside: push || !account.epp?,
             at_once: family&.approval == "none" && !push,
             papers: !family&.presence.nil? && !judged.facts[:presence_proven],
-            **(push ? { lock: false, code: false, ask: false } : {})
+            **(push ? { lock: false, code: false, ask: false, one_letter: false } : {})
           }
         end
 

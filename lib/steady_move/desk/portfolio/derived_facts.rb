@@ -16,7 +16,7 @@ module SteadyMove
           @safe = ports.codes
           @registrars = ports.accounts.all.to_h { |a| [a.id, a.registrar] }
           @boxes = ports.letters.mailboxes.transform_values(&:first)
-          @mailing = mailing(ports.accounts.all)
+          @habits = habits(ports.accounts.all)
           @switches =
             ports.accounts.all.reject { |a| a.ways["unlock"] == "connection" }.to_set(&:id)
           @picky =
@@ -54,7 +54,7 @@ module SteadyMove
         def basis
           [
             @registrars,
-            @mailing,
+            @habits,
             @switches.to_a,
             @picky.map { |d| [d.id, d.takes_codes.text] }
           ].inspect
@@ -74,28 +74,34 @@ module SteadyMove
 
         def hosts(name) = (@hosts || @names.hosts_for_others(name))[name]
 
-        # {account id => facts of those that send codes by mail}.
-        def mailing(accounts)
+        # {account id => facts of how it gives codes}: those that send them by mail, and those that
+        # give none while privacy is on.
+        def habits(accounts)
           accounts
-            .select { |a| a.ways["code"] == "mail" }
-            .to_h do |a|
-              [
-                a.id,
-                { code_by_mail: true, mail_role: Common::ContactRoles.deciding(a, nil) }.freeze
-              ]
-            end
+            .to_h { |a| [a.id, { **mailing(a), **covering(a) }.freeze] }
+            .reject { |_, facts| facts.empty? }
+        end
+
+        def mailing(account)
+          return {} unless account.ways["code"] == "mail"
+
+          { code_by_mail: true, mail_role: Common::ContactRoles.deciding(account, nil) }
+        end
+
+        def covering(account)
+          account.habits["code_after_privacy"] ? { code_after_privacy: true } : {}
         end
 
         # Whom the account writes to, and what is known of their mailboxes; what a person noted
         # holds where no word was sent.
         def about_people(row, facts)
-          return @mailing.fetch(row[:account_id], {}) if @boxes.empty?
+          return @habits.fetch(row[:account_id], {}) if @boxes.empty?
 
           {
             mailbox: box(facts[:registrant_email]),
             admin_mailbox: box(facts[:admin_email]),
             technical_mailbox: box(facts[:technical_email]),
-            **@mailing.fetch(row[:account_id], {})
+            **@habits.fetch(row[:account_id], {})
           }.compact
         end
 

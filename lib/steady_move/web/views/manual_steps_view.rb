@@ -111,6 +111,7 @@ module SteadyMove
           hand.to_h.merge(
             typed: hand.typed.map { |label, value| { label: label, value: value } },
             pastes: hand.pastes == true,
+            types_code: hand.types_code == true,
             on_word: hand.on_word == true,
             records: hand.records == true,
             order: order(hand.order)

@@ -130,6 +130,7 @@ export const learnt = {
     ['reason', 'a reason'],
     ['mail', 'a code by email first'],
     ['factor', 'a second factor'],
+    ['privacy', 'privacy off'],
   ] as const,
 };
 export const orders = {

@@ -10,6 +10,7 @@
   import More from '../../parts/More.svelte';
   import Sentence from '../../parts/Sentence.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import CodeCopy from './CodeCopy.svelte';
   import Found from './Found.svelte';
   import Learnt from './Learnt.svelte';
   import Letter from './Letter.svelte';
@@ -101,6 +102,7 @@
           {#if i.hand.account && i.hand.act && !i.said_at}
             <Found account={i.hand.account} act={i.hand.act} found={i.hand.found} />
           {/if}
+          {#if i.hand.types_code}<p><CodeCopy name={i.name} /></p>{/if}
           {#if i.hand.pastes && i.hand.way === 'page'}<PasteCode name={i.name} />{/if}
           {#if (i.said_at || i.phase === 'stuck') && i.says}<p class="muted">
               <Sentence text={i.says} />

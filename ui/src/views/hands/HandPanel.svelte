@@ -6,6 +6,7 @@
   import Copy from '../../parts/Copy.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
+  import CodeCopy from './CodeCopy.svelte';
   import Found from './Found.svelte';
   import NotDone from './NotDone.svelte';
   import PasteCode from './PasteCode.svelte';
@@ -60,6 +61,7 @@
       <a href={p('/records/:name', { params: { name } })}>{say.handPanel.openRecords}</a>
     </p>{/if}
   {#if hand.host}<LaterServers host={hand.host} />{/if}
+  {#if hand.types_code}<p><CodeCopy {name} /></p>{/if}
   {#if hand.pastes}<PasteCode {name} />{/if}
   {#if hand.mailto}<p>
       {say.handPanel.itIsLate} <a href={hand.mailto}>{say.handPanel.writeSupport}</a>

@@ -11,6 +11,7 @@
   import { p } from '../../router';
   import Copy from '../../parts/Copy.svelte';
   import Trouble from '../../parts/Trouble.svelte';
+  import CodeCopy from './CodeCopy.svelte';
   import Found from './Found.svelte';
   import Refusal from './Refusal.svelte';
 
@@ -52,7 +53,7 @@
   let number = $state('');
   let charged = $state('');
   let apart = $state<string[]>([]);
-  let copied = $state('');
+  let copied = $state(false);
   const currency = $derived(sums[0]?.currency ?? '');
 
   const list = createMutation(() => ({
@@ -64,19 +65,8 @@
     },
     onSuccess: (answer) => {
       apart = answer.apart;
-      copied = 'list';
+      copied = true;
     },
-  }));
-  const code = createMutation(() => ({
-    mutationFn: async (name: string) => {
-      const path = { params: { path: { name } } };
-      const answer = await ask(
-        api.POST('/api/codes/{name}/reveal', { ...path, body: { copied: true } }),
-      );
-      await navigator.clipboard.writeText(answer.code);
-      return name;
-    },
-    onSuccess: (name) => (copied = name),
   }));
   const placed = createMutation(() => ({
     mutationFn: (accept: boolean) => {
@@ -131,7 +121,7 @@
         color="alternative"
         disabled={list.isPending || !chosen.length}
         onclick={() => list.mutate()}
-        >{copied === 'list'
+        >{copied
           ? say.orders.listCopied(chosen.length - apart.length)
           : coded
             ? say.orders.copyTheList(chosen.length)
@@ -161,11 +151,7 @@
               >{i.hand.order?.price ? money(i.hand.order.price) : say.orders.noPrice}</span
             >
             <span class="muted">{say.orders.years(i.hand.order?.years ?? 1)}</span>
-            {#if i.hand.order?.coded && may('revealCode')}
-              <button class="link" onclick={() => code.mutate(i.name)}
-                >{copied === i.name ? say.orders.codeCopied : say.orders.copyCode}</button
-              >
-            {/if}
+            {#if i.hand.order?.coded}<CodeCopy name={i.name} />{/if}
             <Refusal move={i.move} name={i.name} />
           </div>
           {#if i.hand.order?.alone}<p class="muted">{say.orders.alone}</p>{/if}
@@ -211,7 +197,7 @@
       </p>
     {/if}
   {/if}
-  <Trouble error={placed.error ?? list.error ?? code.error} />
+  <Trouble error={placed.error ?? list.error} />
 </section>
 
 <style>

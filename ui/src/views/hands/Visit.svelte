@@ -13,6 +13,7 @@
   import Values from '../../parts/Values.svelte';
   import When from '../../parts/When.svelte';
   import LaterServers from '../records/LaterServers.svelte';
+  import CodeCopy from './CodeCopy.svelte';
   import Found from './Found.svelte';
   import NotDone from './NotDone.svelte';
   import Orders from './Orders.svelte';
@@ -110,6 +111,7 @@
         <a href={p('/visit/records/:name', { params: { name: one.name } })}>{say.visit.records}</a>
       </p>{/if}
     {#if one.hand.host}<LaterServers host={one.hand.host} />{/if}
+    {#if one.hand.types_code}<p><CodeCopy name={one.name} /></p>{/if}
     {#if one.hand.pastes}<PasteCode name={one.name} />{/if}
     <p class="note muted">
       {one.hand.on_word ? say.acts.onYourWord : say.visit.doneWhen(one.proof)}

@@ -25,7 +25,7 @@ module SteadyMove
               act "confirm", at: :gaining
               via(*ways, proof: :confirmed)
               talks_to :record
-              traits :confirms
+              traits :confirms, *(id == "confirm-code" ? [:types_code] : [])
             end
           end
       end

@@ -9,6 +9,7 @@ module SteadyMove
             order 260
             needs "renew", "ns-settled"
             option :lock
+            eased :one_letter, "renew", "contacts-shown", "prove-contact", "ns-settled"
             act "unlock", at: :losing
             via :connection
             via :page, proof: :lock_off, takes: SHOWS

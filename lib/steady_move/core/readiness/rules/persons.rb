@@ -43,6 +43,18 @@ module SteadyMove
                 )
             end
 
+          # The losing side gives no code while privacy is on, whoever has to read the contacts.
+          CODE_AFTER_PRIVACY =
+            Rule.of(rests_on: %w[privacy-on]) do |facts, _, about|
+              if about.hit?("privacy-on") || about.family.code == "none" ||
+                   !facts[:code_after_privacy]
+                next
+              end
+              next Rules.standing if facts[:privacy]
+
+              [Rules.unknown(ALWAYS, EVER, :privacy)] if facts[:privacy].nil?
+            end
+
           # mailbox: proven, unproven, bounced or unread. Unproven is a reason only where a mail
           # decides.
           UNREACHABLE =
@@ -94,6 +106,7 @@ module SteadyMove
 
           RULES = {
             "privacy-on" => PRIVACY_ON,
+            "privacy-first" => CODE_AFTER_PRIVACY,
             "contact-unreachable" => UNREACHABLE,
             "contact-on-name" => CONTACT_ON_NAME,
             "contact-trap" => CONTACT_TRAP,

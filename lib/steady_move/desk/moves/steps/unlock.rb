@@ -6,12 +6,10 @@ module SteadyMove
       module Steps
         # Takes the transfer lock off at the losing registrar.
         class Unlock < Act
+          include Locking
+
           def call
-            if info(losing).statuses.include?(LOCK)
-              intend(sentence(:taking)) do |key|
-                epp(losing, Commands.update(name: plan.name, id: key, rem: { statuses: [LOCK] }))
-              end
-            end
+            take_lock(losing)
             done(sentence(:done), source: [:epp, { at: losing.title }])
           end
 

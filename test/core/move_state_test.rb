@@ -124,4 +124,34 @@ class MoveStateTest < Minitest::Test
     assert_equal START + 93_600 + 300 + 3600 + 300 + 3600 + (5 * 86_400) + 7200 + 300 + 3600,
                  finish[2]
   end
+
+  # Whatever a plan has of parts, its steps follow each other; servers that come with the order are
+  # told after it, and switched before it is confirmed or once the name has landed.
+  LATE = %i[carry later servers_late].freeze
+
+  def test_every_choice_of_parts_has_an_order
+    parts = Core::Moves::Steps.all.flat_map { |s| [s.option, *s.except] }.compact.uniq
+    free = parts - %i[servers_late servers_held servers_landed ds_after later push]
+    random = Random.new(7)
+    600.times do
+      some = free.select { random.rand < 0.5 }
+      late = %i[servers_held servers_landed].sample(random: random)
+      ds = some.include?(:signed) ? [:ds_first, (:ds_after if late == :servers_landed)].compact : []
+      [some, some | [:push], some | LATE | [late] | ds].each { |options| in_order(options) }
+    end
+  end
+
+  def in_order(options)
+    steps, = Core::Moves::Steps.resolve(options, {}, {})
+    at = steps.each_with_index.to_h { |s, i| [s.id, i] }
+    steps.each { |s| s.needs.each { |id| assert_operator at[id], :<, at[s.id], options.inspect } }
+    with_the_order(at, options.include?(:servers_landed)) if (LATE - options).empty? && at["order"]
+  end
+
+  def with_the_order(at, landed)
+    assert_operator at["order"], :<, at["servers-known"]
+    return assert_operator at["switch-ns"], :>, at["servers-known"] unless landed
+
+    assert_operator at["switch-ns-after"], :>, at["landed"]
+  end
 end

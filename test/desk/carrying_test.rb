@@ -140,6 +140,23 @@ class CarryingTest < Minitest::Test
     assert_equal told, world.world.registry.find(SHOP)[:name_servers].sort
   end
 
+  # The order brings them: nothing waits for them before it, and they are set where the name landed.
+  def test_name_servers_that_come_with_the_order
+    app.accounts.keep_habits(app.accounts.find("orlop"), "gives_servers" => true)
+    get(SHOP, "file", text: zone_file)
+    id = world.start(SHOP, to: "orlop", choice: "later", aims: nil)
+    Desk::Moves::ManualSteps.new(app).new_code(id, by: ADA)
+    until_done(id, "landed")
+    refute state(id)["put-zone"].done?
+    told = %w[ns-a.cleatzones.example ns-b.cleatzones.example]
+    Desk::Planning::PendingHost.told(app, "later-orlop", told, by: ADA)
+    enter_wanted("cleat")
+    over(id)
+    assert_equal "Settled", state(id).stage
+    assert_equal told, world.world.registry.find(SHOP)[:name_servers].sort
+    assert_operator state(id)["switch-ns-after"].done_at, :>, state(id)["landed"].done_at
+  end
+
   def test_two_hundred_at_once_keep_none_back
     names = app.names.all.map { |n| n[:name] } + ["nobody.example"]
     fates = Desk::Planning::DnsAlone.new(app).start_all(names, host: "lanternroom", by: ADA)

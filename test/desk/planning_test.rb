@@ -40,7 +40,7 @@ class PlanningTest < Minitest::Test
     ],
     "slipway.example" => %i[lock code ask contact keep_zone lock_back],
     "seal-bay-trips.isl.test" => %i[privacy identity contact keep_zone privacy_back],
-    "saltern-harbour.example" => %i[lock code ask keep_zone lock_back],
+    "saltern-harbour.example" => %i[lock code ask one_letter keep_zone lock_back],
     "skerry-lighthouse-walks.example" => %i[lock code keep_zone lock_back]
   }.freeze
 

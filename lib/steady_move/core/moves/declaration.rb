@@ -17,6 +17,8 @@ module SteadyMove
             },
             talks_to: "desk",
             undo: [],
+            adds: [],
+            spares: [],
             early: false,
             ending: false,
             traits: []
@@ -69,6 +71,10 @@ module SteadyMove
         def undo(*ids) = set(:undo, ids)
         # With an option of the plan it needs these instead.
         def eased(option, *ids) = set(:eased, [option, ids])
+        # With an option of the plan it needs these as well.
+        def adds(option, *ids) = @values[:adds] += [[option, ids]]
+        # With an option of the plan it doesn't need these, nor what they stand for.
+        def spares(option, *ids) = @values[:spares] += [[option, ids]]
         # It begins without waiting for what its left-out needs would wait for.
         def early = set(:early, true)
         # It is there only after a move that didn't land, where a step that it takes back was begun.

@@ -52,6 +52,8 @@ module SteadyMove
                 traits: [:waivable],
                 talks_to: "desk",
                 undo: [],
+                adds: [],
+                spares: [],
                 early: false
               )
           declared.with(**kept)

@@ -12,7 +12,9 @@ module SteadyMove
       # a registrar's habit decides how it is done, and place: where that is (losing, gaining,
       # service, contact); ways: {way => Way}; way: the plan's; letter: what a letter asks for
       # (Letters); talks_to: losing, gaining, record, dns or desk; undo: the steps that take it
-      # back; eased: [option, what it needs with that]; early: begins without waiting for what its
+      # back; eased: [option, what it needs with that]; adds, spares: [[option,
+      # what it needs with that as well, or doesn't need]];
+      # early: begins without waiting for what its
       # left-out needs would wait for; ending: only after a move that didn't land; traits: what is
       # special about it (TRAITS).
       Step =
@@ -36,6 +38,8 @@ module SteadyMove
           :talks_to,
           :undo,
           :eased,
+          :adds,
+          :spares,
           :early,
           :ending,
           :traits,

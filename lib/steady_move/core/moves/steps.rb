@@ -33,15 +33,30 @@ module SteadyMove
         # those needed, except for a step that is to be done early.
         # Returns [[Step], [Step of an ending]].
         def resolve(options, ways, estimates)
-          endings, usual = all.select { |s| there?(s, options) }.partition(&:ending)
-          kept = usual.map { |s| eased(s, options) }
+          by_id = all.to_h { |s| [s.id, eased(s, options)] }
+          endings, kept = by_id.values.select { |s| there?(s, options) }.partition(&:ending)
           ids = kept.map(&:id)
-          by_id = all.to_h { |s| [s.id, s] }
           kept =
             kept.map do |s|
               own(s, s.early ? s.needs & ids : inherit(s.needs, ids, by_id), ways, estimates)
             end
-          [kept, endings.map { |s| own(s, s.needs, ways, estimates) }]
+          [in_turn(kept), endings.map { |s| own(s, s.needs, ways, estimates) }]
+        end
+
+        # Each after what it needs, else in the usual order. Raises ArgumentError for steps that
+        # wait for each other.
+        def in_turn(steps)
+          left = steps
+          turn = []
+          until left.empty?
+            waiting = left.map(&:id)
+            free = left.find { |s| !s.needs.intersect?(waiting) }
+            raise ArgumentError, "steps wait for each other: #{waiting.join(", ")}" unless free
+
+            turn << free
+            left -= [free]
+          end
+          turn
         end
 
         def there?(step, options)
@@ -51,7 +66,12 @@ module SteadyMove
 
         def eased(step, options)
           option, needs = step.eased
-          option && options.include?(option) ? step.with(needs: needs) : step
+          needs = step.needs unless option && options.include?(option)
+          step.with(needs: (needs - of(step.spares, options)) | of(step.adds, options))
+        end
+
+        def of(changes, options)
+          changes.flat_map { |option, ids| options.include?(option) ? ids : [] }
         end
 
         # One step with a plan's own needs, way, duration and actor.
@@ -86,7 +106,7 @@ module SteadyMove
             end
             .uniq
         end
-        private_class_method :own, :actor, :there?, :eased, :way, :takes, :inherit
+        private_class_method :own, :actor, :there?, :eased, :of, :way, :in_turn, :takes, :inherit
       end
     end
   end

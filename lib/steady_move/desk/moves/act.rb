@@ -29,6 +29,7 @@ module SteadyMove
                        :losing,
                        :gaining,
                        :new_host,
+                       :side,
                        :old_host,
                        :step,
                        :step_state,

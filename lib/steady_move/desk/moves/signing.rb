@@ -21,7 +21,7 @@ module SteadyMove
         # says: key of a sentence; change: add or rem, as Commands.update takes them.
         def change_ds(says, **change)
           intend(sentence(says)) do |key|
-            epp(losing, Act::Commands.update(name: plan.name, id: key, **change))
+            epp(side, Act::Commands.update(name: plan.name, id: key, **change))
           end
         end
 

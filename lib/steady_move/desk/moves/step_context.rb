@@ -33,6 +33,8 @@ module SteadyMove
         def name = @name ||= Core::Names::DomainName.held(plan.name)
         def losing = ports.accounts.find(plan.from)
         def gaining = ports.accounts.find(plan.to)
+        # Whose step it is: the side that has the name then.
+        def side = step.place == "gaining" ? gaining : losing
         def new_host = ports.accounts.host_of(plan.new_host)
         # The old DNS host, as it was known when the plan was made; nil where it was not.
         def old_host = plan.old_host && ports.accounts.host_of(plan.old_host)

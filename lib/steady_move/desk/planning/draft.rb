@@ -191,6 +191,7 @@ module SteadyMove
             "order" => account.ways["order"],
             "privacy_back" => account.ways["privacy"],
             "lock_back" => account.ways["unlock"],
+            "servers_after" => account.ways["name_servers"],
             **by_mail,
             **(zone ? zone.ways(new_host) : {})
           )
@@ -204,7 +205,16 @@ module SteadyMove
               f.effect == "caution" || (f.effect == "fix" && f.in_move == "caution")
             end
           found.map { |f| Caution.new(f.rule, f.because) } + unknown +
-            [zone&.problem && Caution.new("zone", Words.text(zone.problem))].compact
+            [zone&.problem && Caution.new("zone", Words.text(zone.problem))].compact + servers_after
+        end
+
+        # The new servers take over only once the name has landed: until then the old host has to
+        # answer.
+        def servers_after
+          return [] unless plan.options.include?(:servers_landed) && facts.dns_stays.to_s != "yes"
+
+          words = { from: judged.account.title, to: account.title, name: name }
+          [Caution.new("servers-after", Words.say(:"plan.servers_after", **words))]
         end
 
         def unknown

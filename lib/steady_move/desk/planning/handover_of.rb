@@ -106,10 +106,8 @@ module SteadyMove
         end
 
         def instants(schedule, judged)
-          at = schedule.instants
-          at = at.except(:lower_at, :rely_at) if schedule.old_max_ttl.zero?
           seen = seen(judged.move)
-          at.compact.map do |id, time|
+          told(schedule, judged.move).map do |id, time|
             Instant.new(
               id: id.to_s,
               at: time,
@@ -119,6 +117,14 @@ module SteadyMove
               back: back(id, schedule, judged)
             )
           end
+        end
+
+        # {instant's id => Time} of those that there are. Servers that come with the order are
+        # switched after it.
+        def told(schedule, move)
+          at = schedule.instants.compact
+          at = at.except(:lower_at, :rely_at) if schedule.old_max_ttl.zero?
+          move&.plan.to_h[:options].to_a.include?(:servers_late) ? at.except(:order_at) : at
         end
 
         # What only time brings has come once its time is over.

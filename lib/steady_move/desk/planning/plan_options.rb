@@ -27,7 +27,7 @@ module SteadyMove
         end
 
         def all
-          [made_ready, records, gaining, family_ways].reduce(:merge)
+          [made_ready, records, servers_late, gaining, family_ways].reduce(:merge)
             .select { |_, there| there }
             .keys
         end
@@ -77,9 +77,30 @@ module SteadyMove
             signed: new_host && judged.facts[:signed],
             old_set: old && Common::Zones.key(old),
             lower: @zone&.lowered,
-            later: new_host && new_host.name_servers.empty?,
+            later: later?,
             keep_zone: keeps_zone?,
             stands_alone: stands_alone?(old)
+          }
+        end
+
+        def later? = new_host && new_host.name_servers.empty?
+
+        # The order brings the new name servers. They are switched before it is confirmed, where it
+        # has to be; else once the name has landed, since a registry bars changes while a transfer
+        # is pending (RFC 5730 §3, result 2304). What has to be gone from caches by then goes first.
+        def servers_late
+          late = later? && !pushed? && account.habits["gives_servers"] == true
+          return {} unless late
+
+          held = confirmed.any?
+          signed = judged.facts[:signed] == true
+          {
+            servers_late: true,
+            servers_held: held,
+            servers_landed: !held,
+            ds_first: signed,
+            ds_after: signed && !held,
+            lower_first: @zone&.lowered
           }
         end
 
@@ -110,12 +131,15 @@ module SteadyMove
             lock_back: family&.lock != "none" && aims.lock?,
             privacy_back: covered? && !account.habits["privacy"].nil?,
             settings: aims.hidden.any?,
-            **(account.epp? || pushed? ? {} : confirms)
+            **confirmed
           }
         end
 
         # Shall a privacy service stand in afterwards?
         def covered? = aims.privacy?(privacy || !!judged.facts[:privacy])
+
+        # What the gaining side wants confirmed before it passes an order on.
+        def confirmed = account.epp? || pushed? ? {} : confirms
 
         def confirms
           CONFIRMS.slice(*account.habits["confirms"]).values.to_h { |option| [option, true] }

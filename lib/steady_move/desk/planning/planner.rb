@@ -68,9 +68,21 @@ module SteadyMove
         end
 
         def new_host(request, account)
-          return PendingHost.build(@ports, account) if request.choice == "later" && account
+          return request.host && @ports.accounts.host_of(request.host) unless coming?(request)
 
-          request.host && @ports.accounts.host_of(request.host)
+          account && (own_host(request, account) || PendingHost.build(@ports, account))
+        end
+
+        # Servers of the destination, whichever they are.
+        def coming?(request)
+          request.choice == "later" || (request.choice == "copy" && request.host.nil?)
+        end
+
+        # Where the destination copies the records: its own host, where one is known.
+        def own_host(request, account)
+          return unless request.choice == "copy"
+
+          @ports.accounts.hosts.find { |host| host.ends_with == account.id }
         end
 
         # Of a batch what was agreed is the most that it may cost.

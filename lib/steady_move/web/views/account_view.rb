@@ -5,6 +5,9 @@ module SteadyMove
     module Views
       # Accounts and DNS hosts as JSON, without secrets.
       module AccountView
+        # What screens besides its own form ask of it.
+        HABITS = %w[site support paid_by copies_zone gives_servers].freeze
+
         module_function
 
         def account(account)
@@ -16,9 +19,7 @@ module SteadyMove
             prices: account.prices,
             connection: account.connection.slice("host", "port", "client"),
             ways: account.ways,
-            site: account.habits["site"],
-            support: account.habits["support"],
-            paid_by: account.habits["paid_by"],
+            **HABITS.to_h { |key| [key.to_sym, account.habits[key]] },
             aims: Core::Moves::TargetSettings.of(account.aims).to_plan,
             where: account.habits["where"] || {},
             privacy_service: account.privacy_service&.fetch("title", nil)

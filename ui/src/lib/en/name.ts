@@ -135,6 +135,8 @@ export const plan = {
   acceptRisk: 'Go all the same, knowing the risk',
   priceNotKnown: 'price not known',
   chooseAHost: 'Choose where the records go',
+  copiedBy: (a: V) => `Let ${a} copy the records`,
+  serversWithOrder: 'New name servers that come by email with the order',
   serversThatCome: 'New name servers that come by email after sign-up',
   leaveBehind: 'Leave the records behind, knowingly',
   openRecords: 'See its records',

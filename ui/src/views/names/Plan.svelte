@@ -51,16 +51,19 @@
       '',
   );
   const chosen = $derived(searchParams.get('host') as string | null);
+  // What is chosen without a host of its own.
+  const BARE = ['later', 'copy', 'stay'];
+  const asked = $derived(String(searchParams.get('choice') ?? ''));
   const host = $derived(
-    chosen === null
-      ? sheet.data?.needs_carry
-        ? (sheet.data.carry_host ?? '')
-        : ''
-      : String(chosen),
+    !chosen && BARE.includes(asked)
+      ? `choice:${asked}`
+      : chosen === null
+        ? sheet.data?.needs_carry
+          ? (sheet.data.carry_host ?? '')
+          : ''
+        : String(chosen),
   );
-  const choice = $derived(
-    chosen?.startsWith('choice:') ? chosen.slice(7) : String(searchParams.get('choice') ?? ''),
-  );
+  const choice = $derived(host.startsWith('choice:') ? host.slice(7) : asked);
   let lower = $state<boolean | null>(null);
   let aims = $state<Schemas['Aims']>({});
   let late = $state<'renew' | 'go' | null>(null);
@@ -73,7 +76,8 @@
     late,
     aims,
   });
-  const usual = $derived(accounts.find((a) => a.id === to)?.aims ?? {});
+  const destination = $derived(accounts.find((a) => a.id === to));
+  const usual = $derived(destination?.aims ?? {});
   const proposal = createQuery(() => ({
     queryKey: ['proposal', body],
     queryFn: () => ask(api.POST('/api/proposals', { body })),
@@ -83,7 +87,13 @@
   const recordChoices = $derived([
     ['', sheet.data?.needs_carry ? say.plan.chooseAHost : say.plan.keepServers] as const,
     ...hosts.map((h) => [h.id, say.plan.carryTo(h.title)] as const),
-    ['choice:later', say.plan.serversThatCome] as const,
+    ...(destination && destination.copies_zone !== false
+      ? [['choice:copy', say.plan.copiedBy(destination.title)] as const]
+      : []),
+    [
+      'choice:later',
+      destination?.gives_servers ? say.plan.serversWithOrder : say.plan.serversThatCome,
+    ] as const,
     ...(sheet.data?.needs_carry ? [['choice:stay', say.plan.leaveBehind] as const] : []),
   ]);
   // What the plan can't reckon with: it is asked for, and never taken as nothing.

@@ -9,6 +9,7 @@ module SteadyMove
             order 280
             needs "contacts-shown", "prove-contact", "ns-settled"
             takes(*MOMENTS, by: :code)
+            spares :servers_late, "ns-settled"
             option :ask
             act "code", at: :losing
             via :page, :mail, proof: :code_held, takes: SHOWS

@@ -9,6 +9,7 @@ module SteadyMove
             order 640
             stage "Landed"
             needs "lock-back", "privacy-back", "settings", "landed", "ns-settled", "ttls-back"
+            adds :ds_after, "ds-in-after"
             except :prepare, :dns_only
             takes(*SHOWS)
             talks_to :gaining

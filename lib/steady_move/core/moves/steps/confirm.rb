@@ -20,6 +20,7 @@ module SteadyMove
               stage "Ordered"
               actor :yours
               needs "order"
+              adds :servers_held, "ns-settled", "ds-in"
               takes MINUTE, HOUR, 5 * DAY
               option id.tr("-", "_").to_sym
               act "confirm", at: :gaining

@@ -9,6 +9,7 @@ module SteadyMove
             order 132
             rail :records
             needs "compare-hosts"
+            eased :servers_late, "fetch-zone"
             option :signed
             act "name_servers", at: :losing
             via :connection

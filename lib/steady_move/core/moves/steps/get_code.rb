@@ -9,6 +9,7 @@ module SteadyMove
             order 290
             needs "ask-code", "ns-settled"
             takes 1, 5, MINUTE
+            spares :servers_late, "ns-settled"
             option :code
             talks_to :losing
             traits :code

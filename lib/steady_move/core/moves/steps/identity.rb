@@ -10,6 +10,7 @@ module SteadyMove
             actor :yours
             needs "consent", "ns-settled"
             takes MINUTE, HOUR, 2 * DAY
+            spares :servers_late, "ns-settled"
             option :identity
             act "privacy", at: :service
             via :page, :letter, :service, proof: :identity_passed

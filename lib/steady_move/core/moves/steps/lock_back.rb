@@ -9,6 +9,7 @@ module SteadyMove
             order 620
             stage "Landed"
             needs "landed"
+            eased :servers_landed, "landed", "ns-shown", "ds-in-after"
             option :lock_back
             act "lock_back", at: :gaining
             via :connection

@@ -10,6 +10,7 @@ module SteadyMove
             rail :records
             actor :theirs
             needs "switch-ns"
+            eased :servers_landed, "switch-ns-after"
             takes(*SHOWS)
             option :carry
             talks_to :record

@@ -25,6 +25,9 @@ module SteadyMove
                   "contacts-shown",
                   "prove-contact",
                   "ns-shown"
+            spares :servers_late, "ns-settled", "ds-in"
+            adds :ds_first, "ds-forgotten"
+            adds :lower_first, "ttls-lowered"
             except :prepare, :push, :dns_only
             act "order", at: :gaining
             via :connection

@@ -8,6 +8,7 @@ module SteadyMove
           Step.declare("privacy-off") do
             order 230
             needs "consent", "identity", "ns-settled"
+            spares :servers_late, "ns-settled"
             option :privacy
             act "privacy", at: :service
             via :page, :service, proof: :contacts_readable, takes: SHOWS

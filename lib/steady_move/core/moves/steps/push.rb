@@ -17,6 +17,7 @@ module SteadyMove
                   "ds-in",
                   "papers"
             takes HOUR, DAY, 5 * DAY
+            spares :servers_late, "ns-settled", "ds-in"
             option :push
             act "push", at: :losing
             via :page, proof: :pushed, takes: REACHES

@@ -9,6 +9,7 @@ module SteadyMove
             order 116
             rail :records
             needs "fetch-zone"
+            adds :servers_late, "order"
             option :later
             act "servers", at: :gaining
             via :page, proof: :servers_told, takes: LETTER

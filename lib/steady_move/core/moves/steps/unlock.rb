@@ -8,6 +8,7 @@ module SteadyMove
           Step.declare("unlock") do
             order 260
             needs "renew", "ns-settled"
+            spares :servers_late, "ns-settled"
             option :lock
             eased :one_letter, "renew", "contacts-shown", "prove-contact", "ns-settled"
             act "unlock", at: :losing

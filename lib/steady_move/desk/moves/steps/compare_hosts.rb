@@ -12,14 +12,14 @@ module SteadyMove
 
           def call
             held = ds_held or return not_known
-            old_servers = old_host&.name_servers || plan.old_name_servers.to_a
             servers = old_servers + new_host.name_servers
             bad =
               ports.servers.deviations(old_servers, old_zone) +
                 ports.servers.deviations(new_host.name_servers, wanted_zone)
             keep_answers
             if bad.empty?
-              key = old_servers.any? ? :done : :new_alone
+              key = gone? ? :old_gone : :new_alone
+              key = :done if old_servers.any?
               sets = Words.sets(wanted_zone.content.size)
               return(
                 done(
@@ -39,6 +39,14 @@ module SteadyMove
           end
 
           private
+
+          # Once the name has landed its old host may serve the zone no longer: what counts is the
+          # copy that was taken before.
+          def gone? = plan.options.include?(:servers_landed) && state.landed?
+
+          def old_servers
+            gone? ? [] : old_host&.name_servers || plan.old_name_servers.to_a
+          end
 
           # What is told of the DS; nil where a registry's server is known and does not say. A
           # registry that can't be asked leaves it unsaid.

@@ -15,11 +15,7 @@ module SteadyMove
 
             missing = wanted - (shown_ds || (return not_known))
             change_ds(:adding, add: { ds: missing }) if missing.any?
-            done(
-              sentence(:done),
-              source: [:epp_update, { at: losing.title }],
-              ref: wanted.join("; ")
-            )
+            done(sentence(:done), source: [:epp_update, { at: side.title }], ref: wanted.join("; "))
           end
 
           def ds_shown

@@ -4,17 +4,17 @@ module SteadyMove
   module Desk
     module Moves
       module Steps
-        # Sets the new host's name servers at the losing registrar.
+        # Sets the new host's name servers at the registrar that has the name then.
         class SwitchNs < Act
           def call
-            held = info(losing).name_servers
+            held = info(side).name_servers
             wanted = new_host.name_servers
             add = wanted - held
             rem = held - wanted
             if add.any? || rem.any?
               intend(sentence(:setting, servers: wanted)) do |key|
                 epp(
-                  losing,
+                  side,
                   Commands.update(
                     name: plan.name,
                     id: key,
@@ -28,11 +28,7 @@ module SteadyMove
                 )
               end
             end
-            done(
-              sentence(:done),
-              source: [:epp_update, { at: losing.title }],
-              ref: wanted.join(", ")
-            )
+            done(sentence(:done), source: [:epp_update, { at: side.title }], ref: wanted.join(", "))
           end
 
           def name_servers_shown

@@ -23,6 +23,7 @@ module SteadyMove
             :names,
             :now,
             :rulebook,
+            :schedule,
             :sender,
             :settings,
             :zone_migrations,
@@ -36,6 +37,7 @@ module SteadyMove
              :Request,
              :Caution,
              :Preparing,
+             :PlanRevising,
              :PriceComparison,
              :Spending
     end

@@ -62,6 +62,11 @@ module SteadyMove
         raise AlreadyMoving, plan.name
       end
 
+      # Puts a plan in the place of a move's own, whose begun steps it has.
+      def revise(id, plan)
+        @db[:moves].where(id: id).update(plan: Values.dump(plan.to_stored))
+      end
+
       def find(id) = load(@by_id.call(id: id)).first
       def find_all(ids) = load(@rows.where(id: ids))
       def open = load(@open.call)
@@ -192,26 +197,29 @@ module SteadyMove
 
       def fold(rows, held)
         unread = rows.map { |r| r[:id] }.reject { |id| held[id] }
-        events, plans = unread.empty? ? [{}, {}] : [@journal.of_moves(unread), plans_of(unread)]
+        read = unread.empty? ? {} : read(unread)
         rows.to_h do |row|
           before = held[row[:id]]&.last
-          lines =
-            (
-              if before
-                before.events + @journal.after(row[:id], before.events.last&.seq || 0)
-              else
-                events[row[:id]]
-              end
-            )
-          lines = (lines || []).freeze
-          [
-            row[:id],
-            [[lines.last&.seq || 0, row[:open]], move(row, lines, before&.plan || plans[row[:id]])]
-          ]
+          lines, plan = before ? grown(before) : read.fetch(row[:id])
+          [row[:id], [[lines.last&.seq || 0, row[:open]], move(row, lines, plan)]]
         end
       end
 
-      # A plan never changes once it is stored.
+      # {id => [[Event], Plan]}
+      def read(ids)
+        events = @journal.of_moves(ids)
+        plans_of(ids).to_h { |id, plan| [id, [events.fetch(id, []).freeze, plan]] }
+      end
+
+      # What is held of a move with the lines that came since: [[Event], Plan]. A plan changes by
+      # revise alone, which a line tells of.
+      def grown(before)
+        fresh = @journal.after(before.id, before.events.last&.seq || 0)
+        changed = fresh.any? { |e| e.type == "plan-changed" }
+        plan = changed ? plans_of([before.id]).fetch(before.id) : before.plan
+        [(before.events + fresh).freeze, plan]
+      end
+
       def plans_of(ids)
         @db[:moves]
           .where(id: ids)

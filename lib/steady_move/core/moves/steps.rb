@@ -106,7 +106,7 @@ module SteadyMove
             end
             .uniq
         end
-        private_class_method :own, :actor, :there?, :eased, :of, :way, :in_turn, :takes, :inherit
+        private_class_method :own, :actor, :there?, :eased, :of, :way, :takes, :inherit
       end
     end
   end

@@ -182,19 +182,9 @@ module SteadyMove
             )
         end
 
-        # How each act of this move is done; a transfer that the holder approves by mail is released
-        # by the link in the registry's mail, and lapses where nobody answers.
+        # How each act of this move is done.
         def ways
-          by_mail = family&.approval == "mail" ? { "release" => "link", "silence" => "lapses" } : {}
-          judged.account.ways.merge(
-            "proof" => @ports.sender ? "connection" : "page",
-            "order" => account.ways["order"],
-            "privacy_back" => account.ways["privacy"],
-            "lock_back" => account.ways["unlock"],
-            "servers_after" => account.ways["name_servers"],
-            **by_mail,
-            **(zone ? zone.ways(new_host) : {})
-          )
+          AccountWays.of(@ports, judged, account).merge(zone ? zone.ways(new_host) : {})
         end
 
         def told = cautions + left_behind + late.told

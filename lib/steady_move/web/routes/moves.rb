@@ -36,6 +36,7 @@ module SteadyMove
               hands: ->(state) { instructions.for_step(move, state) },
               cost: move.open ? nil : Desk::Closing::LedgerBook.new(desk).paid(move)
             ).merge(
+              revision: Desk::Planning::PlanRevising.new(desk).told(move),
               left_open: move.open ? 0 : Desk::Closing::LeftBehind.new(desk).count(move),
               acts: Views::MoveView.acts(move, application.contract.allowed(person[:role]))
             )
@@ -74,6 +75,12 @@ module SteadyMove
             nudge
             move_sheet(asked[:id])
           end
+        end
+
+        on "revisePlan" do
+          Desk::Planning::PlanRevising.new(desk).revise(asked[:id], told: given["told"], by: me)
+          nudge
+          move_sheet(asked[:id])
         end
 
         on "propose" do

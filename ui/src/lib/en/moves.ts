@@ -50,6 +50,9 @@ export const over = {
   yes: (a: V) => `Yes: ${a}, and the name is made safe again`,
 };
 export const moveSheet = {
+  revision: 'Learnt since it was planned',
+  revise: 'Let the plan follow it',
+  revisedWhat: 'What was begun or done stays as it is.',
   tellWhenOpen: 'Tell me the minute it can be approved',
   approveScope: (a: V) =>
     `The desk can approve this one release over the connection to ${a} as soon as it is asked for; ` +

@@ -31,6 +31,7 @@
   import AskAbout from './AskAbout.svelte';
   import Closing from './Closing.svelte';
   import ForOthers from './ForOthers.svelte';
+  import Revision from './Revision.svelte';
   import RestsOn from './RestsOn.svelte';
   import Stages from './Stages.svelte';
   import Track from './Track.svelte';
@@ -174,6 +175,7 @@
         <a href={p('/by-hand')}>{say.moveSheet.leftAt(m.left_open, m.from)}</a>
       </p>
     {:else if m.result}<p>{say.moveSheet.nothingLeft}</p>{/if}
+    {#if m.revision.length}<Revision move={m.id} told={m.revision} />{/if}
     {#if can('leave')}
       {#each m.steps.filter((s) => m.may_be_left.includes(s.id)) as s (s.id)}
         <Leave move={m.id} step={s.id} title={s.title} />

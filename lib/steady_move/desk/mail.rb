@@ -27,7 +27,7 @@ module SteadyMove
             :schedule,
             :sender,
             :settings
-      offers :Listening, :MailboxTrial, :PostRoom, :Replies
+      offers :Listening, :MailboxTrial, :PostRoom, :Replies, :SenderQuestion
     end
   end
 end

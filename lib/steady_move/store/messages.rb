@@ -129,6 +129,13 @@ module SteadyMove
         trusted.limit(most).map { |r| one(r) }
       end
 
+      # The newest from a domain and what lies under it, whatever is believed of them.
+      def written_from(domain, most:)
+        sender = Sequel.function(:lower, :sender)
+        ends = ["%@#{domain}", "%.#{domain}"].map { |e| sender.like(e.downcase) }
+        newest.where(Sequel.|(*ends)).limit(most).map { |r| one(r) }
+      end
+
       # Heads of the newest that name this name (A-label text): {id, subject, at in seconds, kind,
       # trust}.
       def of_name(name, most:)

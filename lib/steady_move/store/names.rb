@@ -194,6 +194,15 @@ module SteadyMove
         ).select_hash(:name, host.as(:host))
       end
 
+      # [[name, address of the registrant as the public record shows it]] of an account's first
+      # names.
+      def shown_addresses(account, most:)
+        email = Sequel.function(:json_extract, :facts, "$.public_email")
+        mine = @db[:names].where(account_id: account).select(:name).order(:name).limit(most)
+        rows = @db[:sightings].where(source: "public_record", name: mine)
+        rows.exclude(email => nil).select_map([:name, email.as(:email)])
+      end
+
       # How many names of an account have this contact, in whichever role.
       def with_contact(id, account:)
         of = ->(role) { Sequel.function(:json_extract, :facts, "$.#{role}_contact.id") }

@@ -24,12 +24,28 @@ module SteadyMove
           # The separate service that stands in for contacts: {"title", "site", "login",
           # "identity"}, or nil.
           def privacy_service = habits["privacy_service"]
-          # Does the public record's address show a privacy service of this account?
-          def stands_in?(email)
-            !habits["privacy"].nil? && email.to_s.rpartition("@").last == habits["privacy"]
+          # Is an address of a name's public record a privacy service's? true where it is the
+          # account's own, or looks like one; false where the domain is the holders'; nil where
+          # nobody knows.
+          def stands_in(email, name)
+            domain = email.to_s.downcase.rpartition("@").last
+            return if domain.empty?
+            return false if habits["own_domains"].to_a.include?(domain)
+            return true if habits["privacy"] == domain
+
+            looks = Contacts::StandIn.of(email, name)
+            looks == :likely || (looks || habits["privacy"].nil? ? nil : false)
           end
-          # Does it show the holder's own address?
-          def readable?(email) = !email.to_s.empty? && !stands_in?(email)
+
+          def stands_in?(email, name) = stands_in(email, name) == true
+
+          # Does it show the holder's own address, as far as anybody can tell?
+          def readable?(email, name)
+            return false if email.to_s.empty? || stands_in?(email, name)
+
+            habits["own_domains"].to_a.include?(email.downcase.rpartition("@").last) ||
+              Contacts::StandIn.of(email, name).nil?
+          end
           def epp? = kind == "epp"
           # What shall hold at it after a move, where nothing else is said
           # (Moves::TargetSettings).

@@ -104,7 +104,9 @@ module SteadyMove
           habit("opt_out", :yes, "codes"),
           habit("takes_codes", :code_form, nil, steps: %w[check-code]),
           habit("support", :email, "mail"),
+          habit("not_from", :list, "mail"),
           habit("privacy", :domain, "privacy", steps: %w[contacts-shown]),
+          habit("own_domains", :list, "privacy", steps: %w[contacts-shown]),
           habit(
             "service",
             :name,

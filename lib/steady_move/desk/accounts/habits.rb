@@ -8,6 +8,8 @@ module SteadyMove
       class Habits
         # key: of a habit; value: what would be kept; says: a sentence that offers it.
         Learnt = Struct.new(:key, :value, :says, keyword_init: true)
+        # Names of an account that are looked through for a privacy service.
+        LOOKED = 300
         ACTS = (Core::Moves::Channels::ALLOWED.keys + %w[confirm settings lock_back]).freeze
         MOST = 200
         # How much later than noted a code has to come before it is offered to be kept.
@@ -56,7 +58,8 @@ module SteadyMove
 
         # What its finished steps show that is not noted, or differs: [Learnt].
         def learnt(account_id)
-          [code_takes(find(account_id))].compact
+          account = find(account_id)
+          [code_takes(account), *stand_in(account)].compact
         end
 
         # Keeps one of what was learnt. Raises Refused.
@@ -81,6 +84,32 @@ module SteadyMove
         private
 
         def find(id) = @ports.accounts.find(id) || raise(Refused.new(:unknown, :no_account, id: id))
+
+        # A mail domain in the public record of its names that looks like a privacy service's and is
+        # neither known as one nor as the holders' own: offered as the one, and as the other.
+        def stand_in(account)
+          domain = account.habits["privacy"] ? nil : covering(account)
+          return [] unless domain
+
+          own = account.habits["own_domains"].to_a | [domain]
+          [
+            Learnt.new(key: "privacy", value: domain, says: says(:stands_in, domain)),
+            Learnt.new(key: "own_domains", value: own, says: says(:own_domain, domain))
+          ]
+        end
+
+        # The mail domain that stands in most often.
+        def covering(account)
+          shown = @ports.names.shown_addresses(account.id, most: LOOKED)
+          emails = shown.select { |name, email| looks_covered?(account, email, name) }.map(&:last)
+          emails.map { |email| email.downcase.rpartition("@").last }.tally.max_by(&:last)&.first
+        end
+
+        def looks_covered?(account, email, name)
+          !account.readable?(email, name) && Core::Contacts::StandIn.of(email, name)
+        end
+
+        def says(key, domain) = Words.say(:"habits.#{key}", domain: domain)
 
         # How long codes took that were asked for there: from the asking to the code in the safe.
         def code_takes(account)

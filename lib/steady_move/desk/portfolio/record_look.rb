@@ -53,7 +53,7 @@ module SteadyMove
         end
 
         def of_people(data, account, held)
-          hidden = privacy(data.registrant_email, account, held)
+          hidden = privacy(data, account, held)
           {
             **(hidden ? {} : shown(data, account)),
             privacy: hidden,
@@ -67,18 +67,22 @@ module SteadyMove
         def shown(data, account)
           return {} if account.kind == "epp"
 
-          { registrant_email: data.registrant_email, admin_email: data.admin_email }.compact
+          {
+            registrant_email: data.registrant_email,
+            admin_email: data.admin_email
+          }.select { |_, m| m && account.readable?(m, data.name) }
         end
 
-        # The service that stands in for the registrant, known by its mail domain; false where none
-        # does, also where the public record shows the very address that the account has; nil where
-        # that can't be told.
-        def privacy(email, account, held)
+        # The service that stands in for the registrant, by its mail domain; false where none does,
+        # also where the public record shows the very address that the account has; nil where that
+        # can't be told.
+        def privacy(data, account, held)
+          email = data.registrant_email
           return if email.to_s.empty?
           return false if email.casecmp?(held.to_s)
-          return if account.habits["privacy"].nil?
 
-          account.stands_in?(email) && account.habits["privacy"]
+          found = account.stands_in(email, data.name)
+          found ? email.downcase.rpartition("@").last : found
         end
 
         # Where the public record doesn't say whether the delegation is signed, the parent's own

@@ -33,6 +33,7 @@ module SteadyMove
               over,
               codes: codes,
               stray: stray_about(kept),
+              asked: Desk::Mail::SenderQuestion.new(desk).of(kept),
               ordered: Desk::Moves::Ordered.any?(desk, kept.names),
               **how
             )
@@ -101,6 +102,13 @@ module SteadyMove
           headers "Cache-Control" => "no-store"
           content_type "message/rfc822"
           raw
+        end
+
+        on "answerSender" do
+          questions = Desk::Mail::SenderQuestion.new(desk)
+          questions.answer(asked[:id], account_id: given["account"], by: me)
+          nudge
+          post_page
         end
 
         on "countMessage" do

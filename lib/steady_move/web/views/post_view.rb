@@ -29,8 +29,9 @@ module SteadyMove
         # kept: Core::Post::Kept; over: ids of moves that wait for no answer any more; codes: what
         # may be codes in it, for whoever may pick one; whole: all of its text, also where it is
         # long; stray: the alarm that it tells of, as JSON, or nil; ordered: has a move of ours been
-        # ordered that it can be about? Else nothing is offered to be approved.
-        def message(kept, now, over, codes: [], whole: false, stray: nil, ordered: true)
+        # ordered that it can be about? Else nothing is offered to be approved. asked:
+        # Desk::Mail::SenderQuestion::Question or nil.
+        def message(kept, now, over, codes: [], whole: false, stray: nil, ordered: true, asked: nil)
           asks =
             Core::Post::Lexicon.asks?(
               kept.kind,
@@ -54,10 +55,16 @@ module SteadyMove
                 doubtful: kept.doubtful?,
                 longer: longer,
                 stray: stray,
+                asks_sender: asked && sender(asked),
                 link: ordered ? kept.link : nil,
                 **(longer ? { text: kept.text[0, EXCERPT] } : {})
               )
           )
+        end
+
+        def sender(asked)
+          accounts = asked.accounts.map { |a| { id: a.id, title: a.title } }
+          { domain: asked.domain, proven: asked.proven == true, accounts: accounts }
         end
 
         # A link that approves is shown only where somebody here ordered what it approves.

@@ -114,3 +114,14 @@ export const post = {
   answerDue: 'Wants an answer',
   theRest: 'The rest',
 };
+export const sender = {
+  doesIt: (who: V, domain: V) => `Does ${who} write from ${domain}?`,
+  whichOne: (domain: V) => `Which of them writes from ${domain}?`,
+  sent: (domain: V) =>
+    `The mailbox’s server found that ${domain} did send it. Who ${domain} is, you have to know: ` +
+    'compare it with the address of the registrar’s pages.',
+  unproven: 'Nothing proves that this domain sent it.',
+  yes: 'Yes, keep that',
+  no: 'No, it does not',
+  neither: 'None of them',
+};

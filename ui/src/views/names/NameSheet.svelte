@@ -20,6 +20,7 @@
   import Contacts from './Contacts.svelte';
   import Belonging from './Belonging.svelte';
   import Known from './Known.svelte';
+  import Learnt from '../hands/Learnt.svelte';
   import Notes from './Notes.svelte';
   import Story from './Story.svelte';
   import Timeline from './Timeline.svelte';
@@ -223,7 +224,9 @@
         {#if id === 'facts'}
           <Known sheet={s} {evidence} />
           <Notes sheet={s} {queryKey} />
-        {:else if id === 'contacts'}<Contacts sheet={s} {queryKey} />
+        {:else if id === 'contacts'}
+          <Learnt account={s.account_id} asking={false} />
+          <Contacts sheet={s} {queryKey} />
         {:else if id === 'zone'}
           <p>
             {say.nameSheet.zone[s.dns_stays]}

@@ -10,6 +10,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import Correct from './Correct.svelte';
+  import Sender from './Sender.svelte';
   import PickCode from './PickCode.svelte';
   import { refresh } from '../../lib/live.svelte';
   import { marked } from '../../lib/marked';
@@ -88,6 +89,7 @@
     </p>
   {/if}
   <Trouble error={count.error} />
+  {#if m.asks_sender && may('answerSender')}<Sender message={m.id} asked={m.asks_sender} />{/if}
   {#if m.codes.length && m.trust !== 'doubtful'}<PickCode message={m} />{/if}
   <p class="who">
     {say.post.from} <span class="mono">{m.sender}</span>

@@ -25,7 +25,7 @@ module SteadyMove
 
           private
 
-          def shown?(record) = losing.readable?(record.registrant_email)
+          def shown?(record) = losing.readable?(record.registrant_email, plan.name)
         end
       end
     end

@@ -20,7 +20,7 @@ module SteadyMove
               )
             end
 
-            off = by_record { |r| losing.readable?(r.registrant_email) }
+            off = by_record { |r| losing.readable?(r.registrant_email, plan.name) }
             off.tap { |seen| seen.source = :mailbox unless seen.done }
           end
 

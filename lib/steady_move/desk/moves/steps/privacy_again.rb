@@ -6,7 +6,7 @@ module SteadyMove
       module Steps
         # After a move that didn't land: the losing side's privacy service goes on again, by hand.
         class PrivacyAgain < Act
-          def privacy_on = by_record { |r| losing.stands_in?(r.registrant_email) }
+          def privacy_on = by_record { |r| losing.stands_in?(r.registrant_email, plan.name) }
           def call = ByHand.call(self)
         end
       end

@@ -6,7 +6,7 @@ module SteadyMove
       module Steps
         # The gaining side's privacy service goes on, by hand.
         class PrivacyBack < Act
-          def privacy_on = by_record { |r| gaining.stands_in?(r.registrant_email) }
+          def privacy_on = by_record { |r| gaining.stands_in?(r.registrant_email, plan.name) }
           def call = ByHand.call(self)
         end
       end

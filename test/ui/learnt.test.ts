@@ -1,0 +1,62 @@
+import { fireEvent, screen, waitFor } from '@testing-library/svelte';
+import { describe, expect, it, vi } from 'vitest';
+import { server, show, signedIn } from './support/server';
+
+const { default: Sender } = await import('../../ui/src/views/post/Sender.svelte');
+const { default: Revision } = await import('../../ui/src/views/moves/Revision.svelte');
+const { default: CodeCopy } = await import('../../ui/src/views/hands/CodeCopy.svelte');
+
+describe('an unknown sender', () => {
+  const gannet = { id: 'gannet', title: 'Gannet' };
+  const asked = { domain: 'gannetpost.example', proven: true, accounts: [gannet] };
+
+  it.each([
+    ['Yes, keep that', 'gannet'],
+    ['No, it does not', null],
+  ])('is asked about once: %s', async (label, account) => {
+    signedIn('answerSender');
+    const calls = server({ 'POST /api/post/7/sender': { messages: [] } });
+    show(Sender, { message: 7, asked });
+    expect(screen.getByText('Does Gannet write from gannetpost.example?')).toBeTruthy();
+    await fireEvent.click(screen.getByText(label));
+    await waitFor(() => expect(calls.at(-1)?.body).toEqual({ account }));
+  });
+
+  it('may write for either side of a move; what proves nothing is said', () => {
+    signedIn('answerSender');
+    const accounts = [gannet, { id: 'orlop', title: 'Orlop' }];
+    show(Sender, { message: 7, asked: { ...asked, proven: false, accounts } });
+    expect(screen.getByText('Which of them writes from gannetpost.example?')).toBeTruthy();
+    expect(screen.getByText('Nothing proves that this domain sent it.')).toBeTruthy();
+    expect(screen.getAllByRole('button').map((b) => b.textContent?.trim())).toEqual([
+      'Gannet',
+      'Orlop',
+      'None of them',
+    ]);
+  });
+});
+
+describe('a plan', () => {
+  it('follows what was learnt, by just the changes that are shown', async () => {
+    signedIn('revisePlan');
+    const told = ['released: by the link in its email, not on its pages.'];
+    const calls = server({ 'POST /api/moves/4/revise': {} });
+    show(Revision, { move: 4, told });
+    expect(screen.getByText(told[0]!)).toBeTruthy();
+    await fireEvent.click(screen.getByText('Let the plan follow it'));
+    await waitFor(() => expect(calls.at(-1)?.body).toEqual({ told }));
+  });
+});
+
+describe('a code that is typed again', () => {
+  it('goes to the clipboard and is never shown', async () => {
+    signedIn('revealCode');
+    const writeText = vi.fn(() => Promise.resolve());
+    Object.assign(navigator, { clipboard: { writeText } });
+    server({ 'POST /api/codes/tide.example/reveal': { code: 'Xq7-secret' } });
+    show(CodeCopy, { name: 'tide.example' });
+    await fireEvent.click(screen.getByRole('button'));
+    await waitFor(() => expect(writeText).toHaveBeenCalledWith('Xq7-secret'));
+    expect(document.body.textContent).not.toContain('Xq7-secret');
+  });
+});

@@ -22,7 +22,7 @@ module SteadyMove
 
         # Do site and mail stay up? plan: Core::Moves::Plan. Returns Uptime.
         def uptime(plan)
-          stays = plan.carry? ? Core::Answer::YES : stays(plan)
+          stays = plan.carry? && !rests_on_old?(plan) ? Core::Answer::YES : stays(plan)
           words = Common::MoveWords.values(plan, @ports.accounts)
           key = uptime_key(plan, stays)
           Uptime.new(
@@ -100,7 +100,14 @@ module SteadyMove
 
         private
 
+        # Are the new servers set only once the name has landed, so that the old host has to answer
+        # until then?
+        def rests_on_old?(plan) = plan.options.include?(:servers_landed)
+
         def uptime_key(plan, stays)
+          if rests_on_old?(plan) && !stays.yes?
+            return stays.unknown? ? "after_landing" : "down_until"
+          end
           return "carried" if plan.carry?
           return "not_known" if plan.name_servers.to_a.empty?
 

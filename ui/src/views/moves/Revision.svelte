@@ -20,17 +20,19 @@
 <section class="box" aria-label={say.moveSheet.revision}>
   <h2>{say.moveSheet.revision}</h2>
   <ul>
-    {#each told as line (line)}<li>{line}</li>{/each}
+    {#each told as line (line)}<li class="said">{line}</li>{/each}
   </ul>
   <Trouble error={revise.error} />
   <May operation="revisePlan">
-    <Button
-      color="alternative"
-      size="sm"
-      disabled={revise.isPending}
-      onclick={() => revise.mutate()}>{say.moveSheet.revise}</Button
-    >
-    <span class="note muted">{say.moveSheet.revisedWhat}</span>
+    <p>
+      <Button
+        color="alternative"
+        size="sm"
+        disabled={revise.isPending}
+        onclick={() => revise.mutate()}>{say.moveSheet.revise}</Button
+      >
+      <span class="note muted">{say.moveSheet.revisedWhat}</span>
+    </p>
   </May>
 </section>
 
@@ -39,6 +41,9 @@
     display: grid;
     gap: 8px;
     padding: 8px 16px;
-    margin-bottom: 16px;
+    margin: 16px 0;
+  }
+  .said::first-letter {
+    text-transform: uppercase;
   }
 </style>

@@ -108,5 +108,26 @@ class BrowserRecordsTest < Minitest::Test
     axe "several names' DNS"
   end
 
+  # The records alone: seen before anything begins, started, and cancelled in its own words.
+  def test_a_handover_is_planned_started_and_cancelled
+    sign_in
+    visit "/records/salternferries.example?part=choices"
+    click_on "Choose this: Move the DNS alone"
+    select "Lanternroom DNS", from: "The new DNS host"
+    click_on "Plan the handover"
+    assert_text "can go from Tarnbeck name servers to Lanternroom DNS"
+    assert_text "The registration stays at Tarnbeck Names; nothing is ordered and nothing is paid."
+    assert_text "servers switched"
+    assert_equal 0, world.app.moves.open_count
+    axe "a handover's plan"
+    click_on "Start the handover"
+    assert_text "Handover of name servers and records"
+    assert_text "Name servers: Tarnbeck name servers → Lanternroom DNS"
+    click_on "Cancel the handover"
+    assert_text "the registration is not touched. Cancel the handover?"
+    click_on "Cancel it"
+    assert_text "Cancelled", wait: 20
+  end
+
   private :decide_on_the_spot, :narrow
 end

@@ -23,7 +23,7 @@ class FilledTest < Minitest::Test
     "views/names/Plan.svelte" => [1, "a move starts"],
     "views/names/Prepare.svelte" => [1, "a preparation starts"],
     "views/names/TrayActs.svelte" => [1, "mailboxes get a test email"],
-    "views/records/CarryChoices.svelte" => [1, "the records move"],
+    "views/records/HandoverPlan.svelte" => [1, "the records move"],
     "views/records/DnsMove.svelte" => [1, "the records of several names move"]
   }.freeze
 

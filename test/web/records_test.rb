@@ -218,4 +218,16 @@ class WebRecordsTest < Minitest::Test
     assert_equal [2, false, [4, 5]],
                  [copy["sets"], copy["complete"], copy["left"].map { |l| l["line"] }]
   end
+
+  # How the records alone would go: nothing begins by it; a host that serves it already is refused.
+  def test_a_handover_is_planned_before_it_begins
+    assert_equal 200, send_to("#{AT}/plan", host: "cleat"), answer.inspect
+    assert_equal ["Fairlead name servers", "Cleat Zone House", "Fairlead Names"],
+                 answer.values_at("from", "to", "registrar")
+    assert_equal(%w[switch-ns], answer["steps"].map { |s| s["id"] } & %w[switch-ns order landed])
+    assert_equal 0, world.app.moves.open_count
+    assert_equal 409, send_to("#{AT}/plan", host: "fairlead-dns")
+    assert_equal 404, send_to("#{AT}/plan", host: "nowhere")
+    assert_equal 422, send_to("#{AT}/plan", to: "cleat")
+  end
 end

@@ -27,6 +27,7 @@ const router = createRouter({
   '/records': {
     '/': Blank,
     '/:name': () => import('./views/records/RecordsSheet.svelte'),
+    '/:name/plan': () => import('./views/records/HandoverPlan.svelte'),
     layout: () => import('./views/records/Records.svelte'),
   },
   '/batches': {

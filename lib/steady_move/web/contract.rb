@@ -116,7 +116,8 @@ module SteadyMove
       end
 
       def compile(path, verb, operation, shared)
-        schema = operation.dig("requestBody", "content", "application/json", "schema", "$ref")
+        body = operation.dig("requestBody", "content", "application/json", "schema")
+        schema = body && named(body, operation)
         parameters =
           (shared + operation.fetch("parameters", [])).to_h { |p| parameter(resolved(p)) }
         Operation.new(
@@ -135,6 +136,11 @@ module SteadyMove
           parameters: parameters,
           body: schema && @schemas.schema(schema.split("/").last)
         ).freeze
+      end
+
+      # A body is described by name: one that isn't would be read by nobody.
+      def named(body, operation)
+        body["$ref"] || raise(ArgumentError, "#{operation["operationId"]}: name its body's schema")
       end
 
       def parameter(given)

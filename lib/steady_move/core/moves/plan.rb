@@ -63,6 +63,12 @@ module SteadyMove
             TargetSettings.of(aims || { "lock" => options.include?(:lock) ? "on" : "off" })
           # Is the name only made ready, with no destination?
           def prepare? = options.include?(:prepare)
+          # What it is about: move, ready (only made ready) or dns (the records alone).
+          def kind = prepare? ? "ready" : (dns_only? ? "dns" : "move")
+          # Which of MADE_READY it has: [String].
+          def made_ready
+            Plan::MADE_READY.select { |_, all| all.intersect?(options) }.keys
+          end
           def carry? = options.include?(:carry)
           # Do the records move alone?
           def dns_only? = options.include?(:dns_only)
@@ -105,6 +111,14 @@ module SteadyMove
             }
           end
         end
+
+      # What can be made ready at the losing side; each brings its options.
+      Plan::MADE_READY = {
+        "unlock" => %i[lock],
+        "code" => %i[code ask],
+        "privacy" => %i[privacy identity],
+        "contact" => %i[contact]
+      }.freeze
     end
   end
 end

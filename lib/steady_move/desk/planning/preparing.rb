@@ -7,13 +7,7 @@ module SteadyMove
       # code, contacts readable. It is watched until it lands, goes on as a move, or is made safe
       # again by a date that is set.
       class Preparing
-        # What can be made ready; each brings its steps.
-        PARTS = {
-          "unlock" => %i[lock],
-          "code" => %i[code ask],
-          "privacy" => %i[privacy identity],
-          "contact" => %i[contact]
-        }.freeze
+        PARTS = Core::Moves::Plan::MADE_READY
         MOST = 90 * 86_400
 
         def initialize(ports)

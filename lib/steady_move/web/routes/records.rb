@@ -153,6 +153,18 @@ module SteadyMove
           "$ORIGIN #{asked[:name]}.\n#{Core::Records::ZoneWriter.write(zone)}"
         end
 
+        # Nothing begins by it; where it can't be, it is refused as the start would be.
+        on "planHandover" do
+          alone = Desk::Planning::DnsAlone.new(desk)
+          plan, zone = alone.plan(asked[:name], host: given["host"], lower: given["lower"])
+          words = Desk::Common::MoveWords.values(plan, desk.accounts)
+          stays_up = Desk::Planning::InShort.new(desk).uptime(plan)
+          range = desk.forecasts.of_plan(plan)
+          Views::MoveView.handover(plan, zone, words, now, range).merge(
+            uptime: Views::MoveView.uptime(stays_up)
+          )
+        end
+
         on "moveDns" do
           fates =
             Desk::Planning::DnsAlone.new(desk).start_all(

@@ -21,8 +21,8 @@ module SteadyMove
           {
             id: move.id,
             **Json.name(move.name),
-            from: words[:from],
-            to: words[:to],
+            kind: move.plan.kind,
+            **way(move.plan, words),
             stage: state.stage,
             open: move.open,
             turn: move.open ? state.turn : nil,
@@ -40,6 +40,12 @@ module SteadyMove
             result: short.result(move),
             **now_at(current, words)
           }
+        end
+
+        # Whence and whither: between registrars, or DNS hosts where the records move alone.
+        def way(plan, words)
+          ends = plan.dns_only? ? %i[old_host new_host] : %i[from to]
+          %i[from to].zip(words.values_at(*ends)).to_h
         end
 
         # Do site and mail stay up, and what that rests on.
@@ -80,7 +86,6 @@ module SteadyMove
 
         def proposal(proposal, words, now, range, stays_up:)
           plan = proposal.plan
-          state = Core::Moves::State.fold(plan, [])
           {
             name: plan.name,
             from: words[:from],
@@ -100,16 +105,38 @@ module SteadyMove
             ready: AccountView.ready(proposal.ready),
             aims: plan.wanted.to_plan,
             zone: proposal.zone&.then { |z| zone(z) },
-            steps: state.steps.map { |s| step(s, words) },
-            blocks: blocks(state, now),
-            finish: finish(range),
-            futures: futures(range.futures),
-            rests_on: rests_on(range, words),
+            **course(plan, words, now, range),
             late: proposal.late,
             dns_question: proposal.dns_question,
             renewed_from: Json.time(plan.renewed_from),
             renewal: Json.amount(proposal.renewal),
             total: Json.amount(proposal.total)
+          }
+        end
+
+        # A move of the records alone, before it begins. zone: Desk::Planning::ZoneSurvey; range:
+        # Desk::Forecast::Forecasts::Range.
+        def handover(plan, zone, words, now, range)
+          {
+            **Json.name(plan.name),
+            **way(plan, words),
+            registrar: words[:from],
+            cautions: [zone.problem].compact.map { |says| Words.text(says) },
+            expires_at: Json.time(plan.expires_at),
+            zone: zone(zone),
+            **course(plan, words, now, range)
+          }
+        end
+
+        # How a plan would go if it began now.
+        def course(plan, words, now, range)
+          state = Core::Moves::State.fold(plan, [])
+          {
+            steps: state.steps.map { |s| step(s, words) },
+            blocks: blocks(state, now),
+            finish: finish(range),
+            futures: futures(range.futures),
+            rests_on: rests_on(range, words)
           }
         end
 

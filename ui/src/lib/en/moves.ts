@@ -66,17 +66,35 @@ export const moveSheet = {
   itIsHeldThereNow: (a: V) => `It is held at ${a} now.`,
   planBack: (a: V) => `Plan its move back to ${a}`,
   move: (a: V) => `Move ${a}`,
-  started: (a: V, b: V) => `${a} → ${b}, started`,
   lookedAtAgain: ', next check',
   approve: 'Approve the release',
   lookNow: 'Check now',
   openContacts: 'See its contacts',
   recordConsent: 'Record the consent',
   newCode: 'Ask for a new code',
+  kinds: {
+    move: (stage: V) => `On the move: ${stage}`,
+    ready: () => 'Only being made ready, for whoever takes it',
+    dns: () => 'Handover of name servers and records',
+  },
+  way: {
+    move: (a: V, b: V) => `${a} → ${b}, started`,
+    ready: (a: V, b: V) => `At ${a}, for ${b}, started`,
+    dns: (a: V, b: V) => `Name servers: ${a} → ${b}, started`,
+  },
+  cancelDns: (a: V) =>
+    `The name servers stay at ${a}, or are set back to it; the registration is not touched. ` +
+    'Cancel the handover?',
+  cancelReady: (a: V) =>
+    `The name stays at ${a}, and its lock goes on again. Stop keeping it ready?`,
   cancelEffect: (a: V) => `The name stays at ${a}, with the lock on again. Cancel the move?`,
   callItOff: 'Cancel it',
   keepOn: 'Keep going',
-  callTheMoveOff: 'Cancel the move',
+  callTheMoveOff: {
+    move: 'Cancel the move',
+    ready: 'Stop keeping it ready',
+    dns: 'Cancel the handover',
+  },
   forSince: (a: V, b: V) => `${a} for ${b}, since`,
   consentEnds: (a: V) => `. ${a} consents until`,
   consentOver: ': that is over. Turn the privacy service on, or record a new consent.',
@@ -89,7 +107,6 @@ export const moveSheet = {
   stayAt: (a: V) => `stay at ${a}`,
   journal: 'Journal',
   codeHeld: 'sealed in the code safe',
-  underWay: (a: V) => `On the move: ${a}`,
   isHeldUp: 'Held up',
   heldUp: (a: string) => `Held up: ${a.charAt(0).toLowerCase()}${a.slice(1)}`,
   leftAt: (n: number, a: V) =>

@@ -117,9 +117,19 @@ export const carryChoices = {
   noHost: 'none chosen',
   addHost: 'Add a DNS host under Accounts',
   plan: 'Plan the move with it',
-  alone: 'Move the DNS alone',
-  lower: 'Lower the TTLs to five minutes first',
+  alone: 'Plan the handover',
   cant: 'It can’t be done as things are: no other DNS host is known here.',
+};
+export const handoverPlan = {
+  title: (a: V) => `Handover of ${a}`,
+  head: (a: V, b: V) => `Name servers and records can go from ${a} to ${b}.`,
+  stays: (a: V) => `The registration stays at ${a}; nothing is ordered and nothing is paid.`,
+  lower: (span: V) => `Lower the TTLs first (the longest is ${span})`,
+  start: 'Start the handover',
+  startNote: 'The name servers are switched only after both hosts give the same answers.',
+  planning: 'Working it out…',
+  noHost: 'Choose a new DNS host under Records first.',
+  cost: 'nothing',
 };
 export const carrySheet = {
   filter: 'Show',

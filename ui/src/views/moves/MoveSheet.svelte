@@ -62,6 +62,11 @@
   const held = $derived(
     move.data?.phase === 'stuck' && move.data.says ? inTwo(move.data.says) : undefined,
   );
+  const cancelling = {
+    move: say.moveSheet.cancelEffect,
+    ready: say.moveSheet.cancelReady,
+    dns: say.moveSheet.cancelDns,
+  };
   const focused = (node: HTMLElement) => node.focus();
   const code = {
     held: say.moveSheet.codeHeld,
@@ -74,8 +79,8 @@
   {#if move.data}
     {@const m = move.data}
     {#if m.phase === 'stuck'}<strong class="bad">{say.moveSheet.isHeldUp}</strong>{/if}
-    <span><strong>{m.open ? say.moveSheet.underWay(m.stage) : m.stage}</strong></span>
-    <span>{say.moveSheet.started(m.from, m.to)} <When at={m.started_at} bare /></span>
+    <span><strong>{m.open ? say.moveSheet.kinds[m.kind](m.stage) : m.stage}</strong></span>
+    <span>{say.moveSheet.way[m.kind](m.from, m.to)} <When at={m.started_at} bare /></span>
     <Company id={m.id} open={m.open} />
   {/if}
 {/snippet}
@@ -151,13 +156,13 @@
           {/if}
           {#if can('call_off') && !asking}
             <button type="button" class="link" onclick={() => (asking = true)}
-              >{say.moveSheet.callTheMoveOff}</button
+              >{say.moveSheet.callTheMoveOff[m.kind]}</button
             >
           {/if}
         </div>
         {#if can('call_off') && asking}
           <p class="sure" tabindex="-1" use:focused>
-            {say.moveSheet.cancelEffect(m.from)}
+            {cancelling[m.kind](m.from)}
             <Button
               size="sm"
               color="red"

@@ -3,7 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
   import { may } from '../../lib/session.svelte';
-  import { navigate, p } from '../../router';
+  import { p } from '../../router';
   import Choice from '../../parts/Choice.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import { say } from '../../lib/say';
@@ -19,8 +19,6 @@
   );
   const chosen = $derived(records.carry?.choice);
   const host = $derived(records.host?.id ?? '');
-  let lower = $state(false);
-
   const choose = createMutation(() => ({
     mutationFn: (body: Schemas['CarryChoice']) =>
       ask(
@@ -28,24 +26,18 @@
       ),
     onSuccess: done,
   }));
-  const alone = createMutation(() => ({
-    mutationFn: async () => {
-      const { fates } = await ask(
-        api.POST('/api/records/move-dns', { body: { names: [records.name], host, lower } }),
-      );
-      if (fates[0]?.why) throw new Error(fates[0].why);
-      return fates[0]!.id!;
-    },
-    onSuccess: (id) => void navigate('/moves/:id', { params: { id: String(id) } }),
-  }));
   const plan = $derived(
     `${p('/names/:name/plan', { params: { name: records.name } })}?host=${encodeURIComponent(
       chosen === 'keep' || chosen === 'stay' || chosen === 'later' ? '' : host,
     )}&choice=${chosen ?? ''}`,
   );
+  const handover = $derived(
+    `${p('/records/:name/plan', { params: { name: records.name } })}?` +
+      new URLSearchParams({ host }).toString(),
+  );
 </script>
 
-<Trouble error={choose.error ?? alone.error ?? places.error} />
+<Trouble error={choose.error ?? places.error} />
 <ul>
   {#each records.choices as c (c.id)}
     <li class="box" class:chosen={c.id === chosen} class:advice={c.recommended}>
@@ -85,11 +77,8 @@
     {#if chosen && chosen !== 'dns_only' && may('startMove')}
       <Button color="alternative" href={plan}>{say.carryChoices.plan}</Button>
     {/if}
-    {#if chosen === 'dns_only' && host && may('moveDns')}
-      <label><input type="checkbox" bind:checked={lower} /> {say.carryChoices.lower}</label>
-      <Button disabled={alone.isPending} onclick={() => alone.mutate()}
-        >{say.carryChoices.alone}</Button
-      >
+    {#if chosen === 'dns_only' && host}
+      <Button color="alternative" href={handover}>{say.carryChoices.alone}</Button>
     {/if}
   </div>
 {/if}

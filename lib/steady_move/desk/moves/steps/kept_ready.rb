@@ -16,13 +16,8 @@ module SteadyMove
               return ended(sentence(:over, until: plan.kept_until), source: :record, as: "lapsed")
             end
 
-            says =
-              sentence(
-                record.status?("pendingTransfer") ? :leaving : :ready,
-                until: plan.kept_until
-              )
             wait(
-              says,
+              record.status?("pendingTransfer") ? sentence(:leaving) : ready,
               source: :record,
               ref: record.url,
               look_at: [now + EVERY, plan.kept_until].min
@@ -30,6 +25,19 @@ module SteadyMove
           end
 
           private
+
+          # What was made ready, and what was not asked to be.
+          def ready
+            all = Core::Moves::Plan::MADE_READY.keys
+            made = plan.made_ready
+            left = all - made
+            sentence(
+              left.empty? ? :ready : :ready_but,
+              made: made.map { |part| Words.phrase("prepare.made.#{part}") },
+              left: left.map { |part| Words.phrase("prepare.parts.#{part}") },
+              until: plan.kept_until
+            )
+          end
 
           # A transfer under way is not cut off at the date: it is looked at until it ends.
           def over?(record) = now >= plan.kept_until && record.status?("pendingTransfer") != true

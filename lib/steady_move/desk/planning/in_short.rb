@@ -22,7 +22,7 @@ module SteadyMove
 
         # Do site and mail stay up? plan: Core::Moves::Plan. Returns Uptime.
         def uptime(plan)
-          stays = plan.carry? && !rests_on_old?(plan) ? Core::Answer::YES : stays(plan)
+          stays = untouched?(plan) ? Core::Answer::YES : stays(plan)
           words = Common::MoveWords.values(plan, @ports.accounts)
           key = uptime_key(plan, stays)
           Uptime.new(
@@ -104,7 +104,11 @@ module SteadyMove
         # until then?
         def rests_on_old?(plan) = plan.options.include?(:servers_landed)
 
+        # Does the move itself see to it? What is only made ready changes no record.
+        def untouched?(plan) = plan.prepare? || (plan.carry? && !rests_on_old?(plan))
+
         def uptime_key(plan, stays)
+          return "only_ready" if plan.prepare?
           if rests_on_old?(plan) && !stays.yes?
             return stays.unknown? ? "after_landing" : "down_until"
           end

@@ -20,6 +20,7 @@ module SteadyMove
               batch: row.batch,
               stage: state.stage,
               turn: state.turn,
+              kind: row.move.plan.kind,
               late: row.late,
               ends: Views::Json.time(row.ends),
               started_at: Views::Json.time(row.move.started_at),

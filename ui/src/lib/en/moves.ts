@@ -77,6 +77,11 @@ export const moveSheet = {
     ready: () => 'Only being made ready, for whoever takes it',
     dns: () => 'Handover of name servers and records',
   },
+  stages: {
+    move: (stage: V) => `${stage}`,
+    ready: (stage: V) => (stage === 'Make ready' ? 'Being made ready' : 'Kept ready'),
+    dns: (stage: V) => `Handover: ${stage}`,
+  },
   way: {
     move: (a: V, b: V) => `${a} → ${b}, started`,
     ready: (a: V, b: V) => `At ${a}, for ${b}, started`,

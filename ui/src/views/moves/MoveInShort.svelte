@@ -17,13 +17,15 @@
   expires={m.expires_at}
 >
   {#snippet cost()}
-    {#if m.paid}<strong>{m.paid.amounts.map(money).join(' + ')}</strong>
+    {#if m.kind !== 'move'}<strong>{say.handoverPlan.cost}</strong>
+    {:else if m.paid}<strong>{m.paid.amounts.map(money).join(' + ')}</strong>
       <span>{m.paid.charged ? say.moveSheet.paid : say.moveSheet.receiptMissing}</span>
     {:else if m.price}<strong>{money(m.price)}</strong> <span>{say.moveSheet.agreed}</span>
     {:else}{say.moveSheet.notKnown}{/if}
   {/snippet}
   {#snippet result()}
-    {#if m.expires_at && m.expected_expiry && (m.open || m.stage === 'Settled')}
+    {#if m.kind !== 'move' && m.expires_at}<strong>{day(m.expires_at)}</strong>
+    {:else if m.expires_at && m.expected_expiry && (m.open || m.stage === 'Settled')}
       <strong>{day(m.expected_expiry)}</strong>
       <span
         >{m.open

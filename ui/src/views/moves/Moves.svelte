@@ -133,7 +133,7 @@
             >
             <span class="stage">
               {#if m.turn}<TurnMark turn={m.turn} />{/if}
-              {m.stage}
+              {say.moveSheet.stages[m.kind](m.stage)}
             </span>
             {#if m.late}<span class="late">{say.axis.late}</span>{/if}
           </li>

@@ -15,8 +15,7 @@ module SteadyMove
             {
               id: row.move.id,
               **Views::Json.name(row.move.name),
-              from: words[:from],
-              to: words[:to],
+              **Views::MoveView.way(row.move.plan, words),
               batch: row.batch,
               stage: state.stage,
               turn: state.turn,

@@ -21,6 +21,12 @@ module SteadyMove
               turn: state.turn,
               kind: row.move.plan.kind,
               late: row.late,
+              **instants(row)
+            }
+          end
+
+          def instants(row)
+            {
               ends: Views::Json.time(row.ends),
               started_at: Views::Json.time(row.move.started_at),
               finish: row.range.range.map { |t| Views::Json.time(t) }

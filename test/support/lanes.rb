@@ -7,8 +7,8 @@ require "rbconfig"
 # Runs jobs side by side: test files, each in a process of its own that is forked from one which has
 # loaded everything, and commands. Three more than there are processors, since most of them wait for
 # a third of their time; of those with a browser no more than there are processors, since each is
-# many processes by itself. What takes longest begins first. Of what passed a line is printed (with seconds, and those of a
-# processor), of what failed the whole of what it said.
+# many processes by itself. What takes longest begins first. Of what passed a line is printed (with
+# seconds, and those of a processor), of what failed the whole of what it said.
 class Lanes
   Job = Struct.new(:name, :command, :file, :weight, keyword_init: true)
   Running = Struct.new(:job, :log, :began, :lane)

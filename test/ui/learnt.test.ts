@@ -60,3 +60,28 @@ describe('a code that is typed again', () => {
     expect(document.body.textContent).not.toContain('Xq7-secret');
   });
 });
+
+describe('a pasted list', () => {
+  it('goes into the tray; what is not held is told', async () => {
+    const { default: PickList } = await import('../../ui/src/views/names/PickList.svelte');
+    const { picked } = await import('../../ui/src/lib/tray.svelte');
+    signedIn();
+    const calls = server({
+      'POST /api/names/pick': {
+        names: ['tide.example', 'isle.example'],
+        unknown: ['nobody.example'],
+      },
+    });
+    show(PickList);
+    await fireEvent.click(screen.getByText('Paste a list'));
+    const field = await screen.findByLabelText('Names that you hold, with anything between them');
+    await fireEvent.input(field, {
+      target: { value: 'tide.example, isle.example; nobody.example' },
+    });
+    await fireEvent.click(screen.getByText('Put them in the tray'));
+    await screen.findByText(/2 names are in the tray/);
+    expect(calls.at(-1)?.body).toEqual({ text });
+    expect(picked()).toEqual(names);
+    expect(document.body.textContent).toMatch(/Not held:\s+nobody.example/);
+  });
+});

@@ -44,6 +44,7 @@ module SteadyMove
              :NamesQuery,
              :Notes,
              :Observe,
+             :Picking,
              :Overruling,
              :Rulebooks,
              :TakingIn,

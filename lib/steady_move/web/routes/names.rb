@@ -7,6 +7,10 @@ module SteadyMove
       module Names
         extend Answers
 
+        on "pickNames" do
+          Desk::Portfolio::Picking.call(desk, given["text"]).to_h
+        end
+
         on "pricesAhead" do
           rows =
             Desk::Planning::PriceComparison.new(desk).compare(

@@ -146,3 +146,12 @@ export const notes = {
   yes: 'yes',
   no: 'no',
 };
+export const pickList = {
+  title: 'Paste a list',
+  label: 'Names that you hold, with anything between them',
+  put: 'Put them in the tray',
+  found: (n: number) =>
+    n === 0 ? 'None of them is held.' : `${n} ${n === 1 ? 'name is' : 'names are'} in the tray.`,
+  full: (n: number) => `It holds ${n} at most; the rest was left out.`,
+  unknown: (n: number) => (n === 1 ? 'Not held:' : `${n} are not held:`),
+};

@@ -16,6 +16,7 @@
   import List from './List.svelte';
   import Look from './Look.svelte';
   import Tray from './Tray.svelte';
+  import PickList from './PickList.svelte';
   import WhatIf from './WhatIf.svelte';
   import May from '../../parts/May.svelte';
   import { say } from '../../lib/say';
@@ -79,6 +80,7 @@
       <div class="sieve">
         <Filters {what} {list} {accounts} />
         <WhatIf {what} {accounts} />
+        <PickList />
         <Look {columns} clients={!!list?.clients.length} />
       </div>
       {#if what.at && list}<AsIf what={{ ...what, at: what.at }} {list} />{/if}

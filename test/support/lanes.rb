@@ -5,7 +5,7 @@ require "tmpdir"
 require "rbconfig"
 
 # Runs jobs side by side: test files, each in a process of its own that is forked from one which has
-# loaded everything, and commands. Three more than there are processors, since most of them wait for
+# loaded everything, and commands. Two more than there are processors, since most of them wait for
 # a third of their time; of those with a browser no more than there are processors, since each is
 # many processes by itself. What takes longest begins first. Of what passed a line is printed (with
 # seconds, and those of a processor), of what failed the whole of what it said.
@@ -22,7 +22,7 @@ class Lanes
   LONGEST = 600
 
   def initialize(processors: Etc.nprocessors.clamp(1, 4), out: $stdout)
-    @wide = processors + 3
+    @wide = processors + 2
     @browsers = processors
     @out = out
     @jobs = []

@@ -66,18 +66,13 @@ describe('a pasted list', () => {
     const { default: PickList } = await import('../../ui/src/views/names/PickList.svelte');
     const { picked } = await import('../../ui/src/lib/tray.svelte');
     signedIn();
-    const calls = server({
-      'POST /api/names/pick': {
-        names: ['tide.example', 'isle.example'],
-        unknown: ['nobody.example'],
-      },
-    });
+    const names = ['tide.example', 'isle.example'];
+    const calls = server({ 'POST /api/names/pick': { names, unknown: ['nobody.example'] } });
     show(PickList);
     await fireEvent.click(screen.getByText('Paste a list'));
     const field = await screen.findByLabelText('Names that you hold, with anything between them');
-    await fireEvent.input(field, {
-      target: { value: 'tide.example, isle.example; nobody.example' },
-    });
+    const text = 'tide.example, isle.example; nobody.example';
+    await fireEvent.input(field, { target: { value: text } });
     await fireEvent.click(screen.getByText('Put them in the tray'));
     await screen.findByText(/2 names are in the tray/);
     expect(calls.at(-1)?.body).toEqual({ text });

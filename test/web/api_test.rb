@@ -141,7 +141,9 @@ class ApiTest < Minitest::Test
                    /api/me/tokens
                    /api/me/tokens/1/end
                    /api/me/views
+                   /api/names/pick
                    /api/proposals
+                   /api/records/saltern-isles.example/plan
                    /api/recovery-codes
                    /api/rulebook/preview
                    /api/sign-out

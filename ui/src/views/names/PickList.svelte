@@ -42,9 +42,7 @@
       {#if unknown.length}
         <p class="note">
           {say.pickList.unknown(unknown.length)}
-          <span class="mono"
-            >{unknown.slice(0, 12).join(', ')}{unknown.length > 12 ? ' …' : ''}</span
-          >
+          <span class="mono">{shown.join(', ')}{unknown.length > SHOWN ? ' …' : ''}</span>
         </p>
       {/if}
     {/if}

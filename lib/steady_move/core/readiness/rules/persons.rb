@@ -43,9 +43,11 @@ module SteadyMove
                 )
             end
 
+          FIRST = %i[privacy code_after_privacy].freeze
+
           # The losing side gives no code while privacy is on, whoever has to read the contacts.
           CODE_AFTER_PRIVACY =
-            Rule.of(rests_on: %w[privacy-on]) do |facts, _, about|
+            Rule.of(rests_on: %w[privacy-on], towards: FIRST) do |facts, _, about|
               if about.hit?("privacy-on") || about.family.code == "none" ||
                    !facts[:code_after_privacy]
                 next

@@ -8,15 +8,38 @@ class LettersTest < Minitest::Test
   Writer = SteadyMove::Desk::Letters::Correspondence
   Draft = Core::Letters::Draft
 
-  def write(*parts, login: "office")
+  def write(*parts, login: "office", **more)
     Writer.write(
-      to: "help@reg.test",
-      title: "Reg",
-      login: login,
+      SteadyMove::Desk::Letters::Addressee.new(
+        to: "help@reg.test",
+        title: "Reg",
+        login: login,
+        **more
+      ),
       writer: "ada@office.test",
       reference: "SM-0007-abcd",
       parts: parts
     )
+  end
+
+  # By what they know us, what the account always wants said, and who signs.
+  def test_what_an_account_wants_in_its_letters
+    told = write(["unlock", %w[a.test], []], customer: "K-4711", words: "We are its new keeper.")
+    assert_includes told.text, "account “office” with you. Our customer number is K-4711."
+    assert_includes told.text, "We are its new keeper.\n\nPlease keep our reference"
+    signed = write(["unlock", %w[a.test], []], signed: "Pearl Strand, Saltern Office")
+    assert signed.text.end_with?("\n\nPearl Strand, Saltern Office\nada@office.test\n")
+    account =
+      Core::Accounts::Account.new(
+        title: "Reg",
+        habits: {
+          "support" => "help@reg.test",
+          "customer" => "K-4711",
+          "letter_signed" => "Pearl"
+        }
+      )
+    assert_equal ["help@reg.test", "Reg", nil, "K-4711", nil, "Pearl"],
+                 SteadyMove::Desk::Letters::Addressee.of(account).to_a
   end
 
   # kind, details => a part of the letter, a part of its subject, do the five days hold
@@ -135,9 +158,7 @@ class LettersTest < Minitest::Test
   def test_a_reminder_names_the_day_and_what_was_asked
     draft =
       Writer.remind(
-        to: "help@reg.test",
-        title: "Reg",
-        login: nil,
+        SteadyMove::Desk::Letters::Addressee.new(to: "help@reg.test", title: "Reg"),
         writer: "ada",
         reference: "SM-0007-abcd",
         sent: Time.utc(2027, 3, 1, 8),

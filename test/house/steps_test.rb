@@ -129,9 +129,7 @@ class StepsTest < Minitest::Test
       }
       letter =
         SteadyMove::Desk::Letters::Correspondence.write(
-          to: "a@b.example",
-          title: "A",
-          login: nil,
+          SteadyMove::Desk::Letters::Addressee.new(to: "a@b.example", title: "A"),
           writer: "W",
           reference: "R",
           parts: [[kind, ["n.example"], details.fetch(kind, [])]]

@@ -239,9 +239,13 @@ class MailStandardsTest < Minitest::Test
   def test_letters_and_links_are_read_alike_by_python
     draft =
       SteadyMove::Desk::Letters::Correspondence.write(
-        to: "help@cobblekeel.example",
-        title: "Cobble & Keel",
-        login: "old+1",
+        SteadyMove::Desk::Letters::Addressee.new(
+          to: "help@cobblekeel.example",
+          title: "Cobble & Keel",
+          login: "old+1",
+          customer: "Nº 7/42",
+          words: "Please answer within 3 days, 100 % in writing."
+        ),
         writer: "Zoë",
         reference: "SM-0001-abcd",
         parts: [["unlock", %w[a.example b.example], []], ["code", %w[a.example], []]]

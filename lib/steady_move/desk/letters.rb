@@ -11,7 +11,7 @@ module SteadyMove
       extend Room
 
       needs :accounts, :db, :inboxes, :journal, :letters, :moves, :now, :random, :sender
-      offers :Correspondence, :LateLetter, :LetterWriter, :TypedValues
+      offers :Addressee, :Correspondence, :LateLetter, :LetterWriter, :TypedValues
     end
   end
 end

@@ -105,6 +105,9 @@ module SteadyMove
           habit("takes_codes", :code_form, nil, steps: %w[check-code]),
           habit("support", :email, "mail"),
           habit("not_from", :list, "mail"),
+          habit("customer", :name, "mail"),
+          habit("letter_words", :text, "mail"),
+          habit("letter_signed", :text, "mail"),
           habit("privacy", :domain, "privacy", steps: %w[contacts-shown]),
           habit("own_domains", :list, "privacy", steps: %w[contacts-shown]),
           habit(

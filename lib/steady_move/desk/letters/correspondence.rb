@@ -30,21 +30,22 @@ module SteadyMove
 
         module_function
 
-        # to: address; title: of the registrar; login: our name there, or nil; writer: who signs;
-        # reference: ours; parts: [[kind, names, [detail lines]]]. Returns a Core::Letters::Draft.
-        def write(to:, title:, login:, writer:, reference:, parts:)
+        # addressee: Addressee; writer: whose address stands under it; reference: ours; parts:
+        # [[kind, names, [detail lines]]]. Returns a Core::Letters::Draft.
+        def write(addressee, writer:, reference:, parts:)
           names = parts.flat_map { |_, each, _| each }.uniq
           due = say("five_days") if parts.any? { |kind, *| DUE.include?(kind) }
           text = [
-            say("to", title: title),
-            opening(login, names),
+            say("to", title: addressee.title),
+            opening(addressee, names),
             *parts.map { |part| asked(*part) },
             due,
+            addressee.words,
             say("reference", reference: reference),
-            writer
+            [addressee.signed, writer].compact.join("\n")
           ].compact.join("\n\n")
           Core::Letters::Draft.new(
-            to: to,
+            to: addressee.to,
             subject: "#{about(parts, names)} [#{reference}]",
             text: "#{text}\n",
             kinds: parts.map(&:first).uniq,
@@ -55,8 +56,8 @@ module SteadyMove
 
         # What was asked for before and has not come, asked once more. sent: Time of the letter;
         # subject: its own; parts: as in `write`.
-        def remind(sent:, subject:, **letter)
-          again = write(**letter)
+        def remind(addressee, sent:, subject:, **letter)
+          again = write(addressee, **letter)
           says = say("reminder", sent: sent.utc.strftime("%d %B %Y at %H:%M UTC"))
           prefix = say("reminder_subject", subject: "")
           again.tap do |d|
@@ -89,8 +90,12 @@ module SteadyMove
 
         def say(key, **values) = Words.say(:"letters.#{key}", **values)
 
-        def opening(login, names)
-          say(login ? "opening_login" : "opening", count: names.size, login: login)
+        # By what they know us: the sign-in, the customer number.
+        def opening(addressee, names)
+          login = addressee.login
+          first = say(login ? "opening_login" : "opening", count: names.size, login: login)
+          number = addressee.customer && say("customer", number: addressee.customer)
+          [first, number].compact.join(" ")
         end
 
         def asked(kind, names, details)

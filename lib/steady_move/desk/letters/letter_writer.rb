@@ -29,9 +29,7 @@ module SteadyMove
 
           draft =
             Correspondence.write(
-              to: support(account),
-              title: account.title,
-              login: account.habits["login"],
+              Addressee.of(account, to: support(account)),
               writer: by,
               reference: reference || new_reference,
               parts: parts(due)
@@ -50,9 +48,7 @@ module SteadyMove
           account = account(old[:account_id])
           draft =
             Correspondence.remind(
-              to: old[:recipient],
-              title: account.title,
-              login: account.habits["login"],
+              Addressee.of(account, to: old[:recipient]),
               writer: by,
               reference: old[:reference],
               sent: old[:at],

@@ -182,9 +182,7 @@ module SteadyMove
 
           detail = Words.say(:"letters.contact_detail", role: words(role), email: email)
           Letters::Correspondence.write(
-            to: account.habits["support"],
-            title: account.title,
-            login: account.habits["login"],
+            Letters::Addressee.of(account),
             writer: by,
             reference: judged.name.ascii,
             parts: [["contact", [judged.name.ascii], [detail]]]

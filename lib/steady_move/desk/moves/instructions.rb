@@ -143,13 +143,10 @@ module SteadyMove
 
         def support(move, step)
           account = at(move, step)
-          address = account.habits["support"]
-          return if step.letter.nil? || address.nil? || step.by_letter?
+          return if step.letter.nil? || account.habits["support"].nil? || step.by_letter?
 
           Letters::Correspondence.write(
-            to: address,
-            title: account.title,
-            login: account.habits["login"],
+            Letters::Addressee.of(account),
             writer: @ports.sender&.from.to_s,
             reference: move.name,
             parts: [[step.letter, [move.name], []]]

@@ -101,6 +101,8 @@ class ByHandTest < Minitest::Test
     until_over(id)
     assert_equal %w[Settled shade.orlop.example],
                  [state(id).stage, row("northskerry-crew.example")[:veil].partition("@").last]
+    checked = state(id).told("checks").data["checks"].find { |c| c["what"] == "privacy service" }
+    assert_equal ["on", "on", true], checked.values_at("wanted", "found", "ok")
   end
 
   # 3: privacy at a separate service with an identity check; the code to the administrative contact;

@@ -57,6 +57,7 @@ module SteadyMove
             registrar(record),
             expiry(record),
             lock(record),
+            privacy(record),
             servers(record),
             records || answers(record),
             *on_word
@@ -124,6 +125,24 @@ module SteadyMove
               )
             )
           check("lock", on, found, mend: over_connection { put_lock(gaining) })
+        end
+
+        # Where something was ordered of it: does a service stand in, by the address that the
+        # record shows? Without one nobody can tell.
+        def privacy(record)
+          wanted = privacy_ordered or return
+          shown = gaining.stands_in(record.registrant_email, plan.name)
+          asked = Words.phrase("checks.#{wanted}")
+          return unknown("privacy", asked) if shown.nil?
+
+          check("privacy", asked, Words.phrase(shown ? "checks.on" : "checks.off"))
+        end
+
+        # on, off, or nil where nothing was.
+        def privacy_ordered
+          return "on" if plan.options.include?(:privacy_back)
+
+          plan.wanted.privacy unless plan.wanted.privacy == "as_before"
         end
 
         def servers(record)

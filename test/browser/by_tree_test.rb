@@ -38,7 +38,7 @@ class BrowserByTreeTest < Minitest::Test
 
   def plan
     press "link", /\A#{NAME}/
-    assert_told(/unless the records are carried/)
+    assert_told(/go down, unless carried/)
     press "link", "Plan its move"
     by_name "heading", /The move to/
     choose "To the account", "Orlop Domain Desk"

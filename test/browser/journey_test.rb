@@ -16,7 +16,7 @@ class BrowserJourneyTest < Minitest::Test
     click_on "Names"
     assert_selector "[data-row]", count: 12
     click_on NAME
-    assert_text "unless the records are carried"
+    assert_text "go down, unless carried"
     click_on "Show the evidence"
     assert_text "RFC 5731 §2.3"
     click_on "Plan its move"

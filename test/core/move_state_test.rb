@@ -130,8 +130,8 @@ class MoveStateTest < Minitest::Test
   LATE = %i[carry later servers_late].freeze
 
   def test_every_choice_of_parts_has_an_order
-    parts = Core::Moves::Steps.all.flat_map { |s| [s.option, *s.except] }.compact.uniq
-    free = parts - %i[servers_late servers_held servers_landed ds_after later push]
+    parts = Core::Moves::Steps.all.flat_map { |s| parts_of(s) }.compact.uniq
+    free = parts - %i[servers_late servers_held servers_landed ds_after ds_first later push]
     random = Random.new(7)
     600.times do
       some = free.select { random.rand < 0.5 }
@@ -139,6 +139,10 @@ class MoveStateTest < Minitest::Test
       ds = some.include?(:signed) ? [:ds_first, (:ds_after if late == :servers_landed)].compact : []
       [some, some | [:push], some | LATE | [late] | ds].each { |options| in_order(options) }
     end
+  end
+
+  def parts_of(step)
+    [step.option, *step.except, step.eased&.first, *(step.adds + step.spares).map(&:first)]
   end
 
   def in_order(options)

@@ -147,8 +147,8 @@ class CarryingTest < Minitest::Test
     id = world.start(SHOP, to: "orlop", choice: "later", aims: nil)
     Desk::Moves::ManualSteps.new(app).new_code(id, by: ADA)
     short = Desk::Planning::InShort.new(app).uptime(world.move(id).plan)
-    assert_equal ["no", "Site and mail go down until the name servers are switched"],
-                 [short.stays.to_s, short.says]
+    assert_equal ["no", "go down", "Site and mail go down until the name servers are switched"],
+                 [short.stays.to_s, short.word, short.says]
     until_done(id, "landed")
     refute state(id)["put-zone"].done?
     told = %w[ns-a.cleatzones.example ns-b.cleatzones.example]

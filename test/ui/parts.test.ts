@@ -424,12 +424,12 @@ describe('parts of every view', () => {
   it.each([
     [{}, /Done by not known/, /8 in 10/],
     [
-      { uptime: { stays: 'yes', says: 'Site and mail stay up', because: 'copied first' } },
+      { uptime: { stays: 'yes', word: 'stay up', says: 'x', because: 'copied first' } },
       /stay up copied first/,
       /go down/,
     ],
     [
-      { uptime: { stays: 'unknown', says: '', because: 'nobody has said' } },
+      { uptime: { stays: 'unknown', word: 'not known', says: '', because: 'nobody has said' } },
       /Site and mail not known nobody has said/,
       /stay up/,
     ],

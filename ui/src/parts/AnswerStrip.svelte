@@ -54,7 +54,7 @@
       <dt>{say.answers.siteAndMail}</dt>
       {#if uptime}
         <dd>
-          <strong>{say.answers.stays[uptime.stays]}</strong>
+          <strong>{uptime.word}</strong>
           <span>{uptime.because}</span>
         </dd>
       {:else}<dd>{say.answers.notKnown}</dd>{/if}

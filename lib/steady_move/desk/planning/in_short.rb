@@ -10,9 +10,10 @@ module SteadyMove
         # empty where it can't start; uptime: sentence; expected_expiry: Time or nil.
         # futures: Core::Forecast::Futures::Two or nil.
         Ahead = Struct.new(:finish, :futures, :uptime, :expected_expiry, keyword_init: true)
-        # Do site and mail stay up? stays: Core::Answer; says: sentence; because: what it rests on.
+        # Do site and mail stay up? stays: Core::Answer; word: the same in a word or two; says:
+        # sentence; because: what it rests on.
         Uptime =
-          Struct.new(:stays, :says, :because, keyword_init: true) do
+          Struct.new(:stays, :word, :says, :because, keyword_init: true) do
             def to_s = "#{says}: #{because}"
           end
 
@@ -27,6 +28,7 @@ module SteadyMove
           key = uptime_key(plan, stays)
           Uptime.new(
             stays: key == "not_known" ? Core::Answer::UNKNOWN : stays,
+            word: say("word.#{key}"),
             says: say("uptime.#{key}", **words),
             because: say("because.#{key}", **words)
           )

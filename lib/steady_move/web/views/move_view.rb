@@ -50,7 +50,7 @@ module SteadyMove
 
         # Do site and mail stay up, and what that rests on.
         def uptime(found)
-          { stays: found.stays.to_s, says: found.says, because: found.because }
+          found.to_h.merge(stays: found.stays.to_s)
         end
 
         # What is known of the zone that is carried.

@@ -35,7 +35,6 @@ export const answers = {
   sections: 'Sections',
   ifYouAct: 'Done, if you act today',
   acting: (a: V) => `if you act today: ${a}`,
-  stays: { yes: 'stay up', no: 'go down', unknown: 'not known' },
   ifNobody: {
     lands: (a: V) => `if nobody does: ${a}`,
     lapses: () => 'if nobody does, the transfer lapses',

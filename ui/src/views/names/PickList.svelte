@@ -53,7 +53,8 @@
   form {
     display: grid;
     gap: 8px;
-    width: min(26rem, 80vw);
+    width: 20rem;
+    max-width: 100%;
   }
   .note {
     overflow-wrap: anywhere;

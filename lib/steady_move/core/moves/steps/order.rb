@@ -25,7 +25,7 @@ module SteadyMove
                   "contacts-shown",
                   "prove-contact",
                   "ns-shown"
-            spares :servers_late, "ns-settled", "ds-in"
+            spares :servers_late, "ns-settled", "ns-shown", "ds-in"
             adds :ds_first, "ds-forgotten"
             adds :lower_first, "ttls-lowered"
             except :prepare, :push, :dns_only

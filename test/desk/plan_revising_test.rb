@@ -50,6 +50,15 @@ class PlanRevisingTest < Minitest::Test
 
   def done_steps(id) = state(id).steps.select(&:done?).map { |s| s.step.id }
 
+  # What was not asked to be made ready is no part that could follow.
+  def test_a_name_that_is_only_unlocked_asks_for_no_code
+    live_with("millrace")
+    preparing = SteadyMove::Desk::Planning::Preparing.new(world.app)
+    ends = world.app.now + (9 * 86_400)
+    id = preparing.start("slipway.example", parts: %w[unlock], ends: ends, by: ADA)
+    assert_empty revising.told(world.move(id))
+  end
+
   # One process writes, another reads: a line of the journal tells that the plan is another.
   def test_who_held_the_move_sees_the_new_plan
     live_with("gannet")

@@ -49,6 +49,27 @@ class PreparingTest < Minitest::Test
                  [state(id).stage, row("harbourpass.example")[:statuses]]
   end
 
+  # What was made ready is looked at again: a lock that is on once more is told, and the date still
+  # ends it.
+  def test_a_lock_that_comes_back_is_told
+    live_with("tarnbeck")
+    id = prepare("harbourpass.example", "unlock", days: 3)
+    until_step(id, "kept-ready")
+    assert_match(/is ready: the lock is off/, says(id))
+    none = { statuses: [], name_servers: [] }
+    lock = { **none, statuses: ["clientTransferProhibited"] }
+    world.world.exclusively do
+      at = world.world.now
+      world.world.registry.update("tarnbeck", "harbourpass.example", add: lock, rem: none, at: at)
+    end
+    world.until_true { state(id)["kept-ready"].phase == "stuck" }
+    assert_match(/not ready any more: the public record shows the lock on again/, says(id))
+    until_over(id)
+    assert_equal "Made safe", state(id).stage
+  end
+
+  def says(id) = SteadyMove::Words.text(state(id)["kept-ready"].says)
+
   # A code alone, by hand; then the name goes on as a move with what was made ready.
   def test_a_code_without_a_move_and_then_a_move
     live_with("tarnbeck")

@@ -15,6 +15,7 @@ module SteadyMove
 
         def initialize(ports)
           @ports = Ports.of(ports)
+          @around = MailContext.new(@ports)
         end
 
         # kept: Core::Post::Kept. Returns Question; nil where nothing is to be asked: it counts
@@ -43,7 +44,7 @@ module SteadyMove
         private
 
         def settled?(domain)
-          known = Core::Post::Writers.domains(MailContext.new(@ports).senders([]))
+          known = Core::Post::Writers.domains(@around.senders([]))
           Core::Post::Writers.anybodys?(domain) ||
             known.any? { |d| Core::Post::Hosts.within?(domain, d) } ||
             !Core::Post::Hosts.alike(domain, known).nil?
@@ -64,6 +65,7 @@ module SteadyMove
           account = account.dup
           account.sender_domains = account.sender_domains | [domain]
           @ports.accounts.put(account)
+          @around = MailContext.new(@ports) # it writes from there from now on
           note(:sender_known, by, title: account.title, domain: domain)
           @ports
             .messages
@@ -86,11 +88,11 @@ module SteadyMove
         def anew(kept, domains)
           raw = @ports.messages.original(kept.id) or return
           message = Wire::Mail::Eml.read(raw).at_place(kept.place)
-          server = MailContext.new(@ports).server(kept.place)
+          server = @around.server(kept.place)
           Core::Post::Reader.read(
             message,
             held: kept.names.map { |n| Core::Names::DomainName.held(n) },
-            known: domains + MailContext.new(@ports).senders([]),
+            known: domains + @around.senders([]),
             ids: server[:ids],
             trusting: server[:trusting]
           )

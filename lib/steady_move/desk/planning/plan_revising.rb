@@ -62,6 +62,7 @@ module SteadyMove
           found = PlanOptions.new(@ports, judged, to, host, plan.wanted)
           mine = plan.prepare? ? found.made_ready_options : found.all
           covered = plan.options.include?(:privacy)
+          mine -= %i[ask one_letter] unless plan.options.include?(:code)
           (mine - [:identity]) + (covered ? found.uncovering_options : [])
         end
 

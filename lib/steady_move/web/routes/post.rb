@@ -33,11 +33,14 @@ module SteadyMove
               over,
               codes: codes,
               stray: stray_about(kept),
-              asked: Desk::Mail::SenderQuestion.new(desk).of(kept),
+              asked: sender_questions.of(kept),
               ordered: Desk::Moves::Ordered.any?(desk, kept.names),
               **how
             )
           end
+
+          # One for all messages that are shown.
+          def sender_questions = @sender_questions ||= Desk::Mail::SenderQuestion.new(desk)
 
           # The alarm of a name that a message asks about.
           def stray_about(kept)
@@ -105,8 +108,7 @@ module SteadyMove
         end
 
         on "answerSender" do
-          questions = Desk::Mail::SenderQuestion.new(desk)
-          questions.answer(asked[:id], account_id: given["account"], by: me)
+          sender_questions.answer(asked[:id], account_id: given["account"], by: me)
           nudge
           post_page
         end

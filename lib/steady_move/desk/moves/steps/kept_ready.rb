@@ -16,26 +16,69 @@ module SteadyMove
               return ended(sentence(:over, until: plan.kept_until), source: :record, as: "lapsed")
             end
 
-            wait(
-              record.status?("pendingTransfer") ? sentence(:leaving) : ready,
-              source: :record,
-              ref: record.url,
-              look_at: [now + EVERY, plan.kept_until].min
-            )
+            kept(record)
           end
 
           private
 
-          # What was made ready, and what was not asked to be.
-          def ready
-            all = Core::Moves::Plan::MADE_READY.keys
-            made = plan.made_ready
-            left = all - made
+          def kept(record)
+            return watch(sentence(:leaving), record) if record.status?("pendingTransfer")
+
+            lost = plan.made_ready.select { |part| holds(part, record) == false }
+            lost.any? ? no_longer(lost, record) : watch(ready(record), record)
+          end
+
+          def watch(says, record)
+            wait(says, source: :record, ref: record.url, look_at: next_look)
+          end
+
+          def next_look = [now + EVERY, plan.kept_until].min
+
+          # What was made ready, as it is seen now, and what was not asked to be.
+          def ready(record)
+            left = Core::Moves::Plan::MADE_READY.keys - plan.made_ready
             sentence(
               left.empty? ? :ready : :ready_but,
-              made: made.map { |part| Words.phrase("prepare.made.#{part}") },
+              made: plan.made_ready.map { |part| standing(part, record) },
               left: left.map { |part| Words.phrase("prepare.parts.#{part}") },
               until: plan.kept_until
+            )
+          end
+
+          def standing(part, record)
+            return Words.phrase("prepare.made.code_handed") if part == "code" && handed?
+
+            Words.phrase("prepare.#{holds(part, record) ? "made" : "not_known"}.#{part}")
+          end
+
+          # Is it still so? true, false, or nil where nobody can tell now.
+          def holds(part, record)
+            case part
+            when "unlock"
+              record.lock.no? || (record.lock.yes? ? false : nil)
+            when "code"
+              handed? || !ports.codes.of_move(move.id).nil?
+            when "privacy"
+              readable(record.registrant_email)
+            else
+              true # a word came back
+            end
+          end
+
+          def handed? = state.with_trait(:hands_over)&.done? == true
+
+          def readable(email)
+            losing.readable?(email, plan.name) ||
+              (losing.stands_in?(email, plan.name) ? false : nil)
+          end
+
+          def no_longer(parts, record)
+            problem(
+              sentence(:no_longer, lost: parts.map { |p| Words.phrase("prepare.lost.#{p}") }),
+              source: :record,
+              ref: record.url,
+              yours: true,
+              look_at: next_look
             )
           end
 
